@@ -1,0 +1,404 @@
+// Package exchange writes and reads the files of the shop: DXF, SVG, CSV.
+// Bytes come out the same for the same part.
+package exchange
+
+import (
+	"bytes"
+	"math"
+	"strconv"
+	"strings"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+)
+
+// Layers of the flat pattern.
+const (
+	LayerCut      = "CUT"
+	LayerBendUp   = "BEND_UP"
+	LayerBendDown = "BEND_DOWN"
+	LayerMark     = "MARK"
+)
+
+// Flat is a flat pattern to be written: the part, the mark it carries, and
+// whether the file is in inches.
+type Flat struct {
+	Part   sheet.Part
+	Mark   string
+	Inches bool
+}
+
+// dxf numbers handles and writes pairs of group code and value.
+type dxf struct {
+	buf    bytes.Buffer
+	handle int
+	scale  float64
+	shift  profile.Point
+}
+
+func (d *dxf) put(code int, value string) {
+	d.buf.WriteString(strconv.Itoa(code))
+	d.buf.WriteByte('\n')
+	d.buf.WriteString(value)
+	d.buf.WriteByte('\n')
+}
+
+func (d *dxf) int(code, v int) { d.put(code, strconv.Itoa(v)) }
+
+func (d *dxf) num(code int, v float64) {
+	if math.Abs(v) < 5e-10 {
+		v = 0
+	}
+	s := strconv.FormatFloat(v, 'f', 9, 64)
+	s = strings.TrimRight(s, "0")
+	if strings.HasSuffix(s, ".") {
+		s += "0"
+	}
+	d.put(code, s)
+}
+
+// at writes a point of the flat pattern in file units.
+func (d *dxf) at(code int, p profile.Point) {
+	d.num(code, (p.X-d.shift.X)*d.scale)
+	d.num(code+10, (p.Y-d.shift.Y)*d.scale)
+}
+
+func hex(h int) string { return strings.ToUpper(strconv.FormatInt(int64(h), 16)) }
+
+func (d *dxf) next() string {
+	d.handle++
+	return hex(d.handle)
+}
+
+// Fixed handles of the skeleton; entities count on from firstHandle.
+const (
+	hBlockRecords = 0x1
+	hModel        = 0x10
+	hPaper        = 0x11
+	hRoot         = 0x20
+	hGroups       = 0x21
+	firstHandle   = 0x100
+)
+
+// DXF writes a flat pattern as AutoCAD 2000 (AC1015) drawing: closed
+// LWPOLYLINEs with bulges for arcs, CIRCLEs for round holes, bend lines and
+// marks on layers of their own. The blank's front left corner is the origin.
+func DXF(f Flat) []byte {
+	d := &dxf{handle: firstHandle, scale: 1, shift: f.Part.Bounds.Min}
+	units := 4
+	if f.Inches {
+		d.scale, units = 1/25.4, 1
+	}
+	d.buf.Grow(16 << 10)
+	entities := d.entities(f)
+	seed := hex(d.handle + 1)
+	d.buf.Reset()
+	d.header(units, seed, f)
+	d.tables()
+	d.blocks()
+	d.buf.Write(entities)
+	d.objects()
+	d.put(0, "EOF")
+	return d.buf.Bytes()
+}
+
+func (d *dxf) section(name string) {
+	d.put(0, "SECTION")
+	d.put(2, name)
+}
+
+func (d *dxf) header(units int, seed string, f Flat) {
+	d.section("HEADER")
+	d.put(9, "$ACADVER")
+	d.put(1, "AC1015")
+	d.put(9, "$DWGCODEPAGE")
+	d.put(3, "ANSI_1252")
+	d.put(9, "$HANDSEED")
+	d.put(5, seed)
+	d.put(9, "$INSUNITS")
+	d.int(70, units)
+	d.put(9, "$MEASUREMENT")
+	d.int(70, map[int]int{1: 0, 4: 1}[units])
+	w, h := f.Part.Bounds.Size()
+	d.put(9, "$EXTMIN")
+	d.num(10, 0)
+	d.num(20, 0)
+	d.num(30, 0)
+	d.put(9, "$EXTMAX")
+	d.num(10, w*d.scale)
+	d.num(20, h*d.scale)
+	d.num(30, 0)
+	d.put(0, "ENDSEC")
+	d.section("CLASSES")
+	d.put(0, "ENDSEC")
+}
+
+// table opens a symbol table with its handle and number of entries.
+func (d *dxf) table(name string, handle, count int) {
+	d.put(0, "TABLE")
+	d.put(2, name)
+	d.put(5, hex(handle))
+	d.put(330, "0")
+	d.put(100, "AcDbSymbolTable")
+	d.int(70, count)
+}
+
+// entry opens a symbol table record.
+func (d *dxf) entry(kind string, handle, owner int, class, name string) {
+	d.put(0, kind)
+	code := 5
+	if kind == "DIMSTYLE" {
+		code = 105
+	}
+	d.put(code, hex(handle))
+	d.put(330, hex(owner))
+	d.put(100, "AcDbSymbolTableRecord")
+	d.put(100, class)
+	d.put(2, name)
+}
+
+func (d *dxf) tables() {
+	d.section("TABLES")
+	d.table("VPORT", 0x8, 0)
+	d.put(0, "ENDTAB")
+	d.lineTypes()
+	d.layers()
+	d.table("STYLE", 0x3, 1)
+	d.entry("STYLE", 0x30, 0x3, "AcDbTextStyleTableRecord", "STANDARD")
+	d.int(70, 0)
+	d.num(40, 0)
+	d.num(41, 1)
+	d.num(50, 0)
+	d.int(71, 0)
+	d.num(42, 2.5)
+	d.put(3, "txt")
+	d.put(4, "")
+	d.put(0, "ENDTAB")
+	d.table("VIEW", 0x6, 0)
+	d.put(0, "ENDTAB")
+	d.table("UCS", 0x7, 0)
+	d.put(0, "ENDTAB")
+	d.table("APPID", 0x9, 1)
+	d.entry("APPID", 0x31, 0x9, "AcDbRegAppTableRecord", "ACAD")
+	d.int(70, 0)
+	d.put(0, "ENDTAB")
+	d.table("DIMSTYLE", 0xA, 1)
+	d.put(100, "AcDbDimStyleTable")
+	d.entry("DIMSTYLE", 0x32, 0xA, "AcDbDimStyleTableRecord", "STANDARD")
+	d.int(70, 0)
+	d.put(0, "ENDTAB")
+	d.table("BLOCK_RECORD", hBlockRecords, 2)
+	d.entry("BLOCK_RECORD", hModel, hBlockRecords, "AcDbBlockTableRecord", "*Model_Space")
+	d.put(340, "0")
+	d.entry("BLOCK_RECORD", hPaper, hBlockRecords, "AcDbBlockTableRecord", "*Paper_Space")
+	d.put(340, "0")
+	d.put(0, "ENDTAB")
+	d.put(0, "ENDSEC")
+}
+
+func (d *dxf) lineTypes() {
+	const owner = 0x5
+	types := []struct {
+		name, look string
+		dashes     []float64
+	}{{"BYBLOCK", "", nil}, {"BYLAYER", "", nil}, {"CONTINUOUS", "Solid line", nil},
+		{"DASHED", "__ __ __", []float64{12, -6}}, {"DASHDOT", "__ . __", []float64{12, -3, 0, -3}}, {"DOT", ". . .", []float64{0, -3}}}
+	d.table("LTYPE", owner, len(types))
+	for i, t := range types {
+		d.entry("LTYPE", 0x40+i, owner, "AcDbLinetypeTableRecord", t.name)
+		d.int(70, 0)
+		d.put(3, t.look)
+		d.int(72, 65)
+		d.int(73, len(t.dashes))
+		total := 0.0
+		for _, v := range t.dashes {
+			total += math.Abs(v)
+		}
+		d.num(40, total*d.scale)
+		for _, v := range t.dashes {
+			d.num(49, v*d.scale)
+			d.int(74, 0)
+		}
+	}
+	d.put(0, "ENDTAB")
+}
+
+func (d *dxf) layers() {
+	const owner = 0x2
+	layers := []struct {
+		name, line string
+		colour     int
+	}{{"0", "CONTINUOUS", 7}, {LayerCut, "CONTINUOUS", 7}, {LayerBendUp, "DASHED", 5}, {LayerBendDown, "DASHDOT", 1}, {LayerMark, "DOT", 3}}
+	d.table("LAYER", owner, len(layers))
+	for i, l := range layers {
+		d.entry("LAYER", 0x50+i, owner, "AcDbLayerTableRecord", l.name)
+		d.int(70, 0)
+		d.int(62, l.colour)
+		d.put(6, l.line)
+		d.put(390, hex(0x22))
+	}
+	d.put(0, "ENDTAB")
+}
+
+func (d *dxf) blocks() {
+	d.section("BLOCKS")
+	for i, b := range []struct {
+		name   string
+		record int
+	}{{"*Model_Space", hModel}, {"*Paper_Space", hPaper}} {
+		d.put(0, "BLOCK")
+		d.put(5, hex(0x60+2*i))
+		d.put(330, hex(b.record))
+		d.put(100, "AcDbEntity")
+		if i == 1 {
+			d.int(67, 1)
+		}
+		d.put(8, "0")
+		d.put(100, "AcDbBlockBegin")
+		d.put(2, b.name)
+		d.int(70, 0)
+		d.num(10, 0)
+		d.num(20, 0)
+		d.num(30, 0)
+		d.put(3, b.name)
+		d.put(1, "")
+		d.put(0, "ENDBLK")
+		d.put(5, hex(0x61+2*i))
+		d.put(330, hex(b.record))
+		d.put(100, "AcDbEntity")
+		if i == 1 {
+			d.int(67, 1)
+		}
+		d.put(8, "0")
+		d.put(100, "AcDbBlockEnd")
+	}
+	d.put(0, "ENDSEC")
+}
+
+func (d *dxf) entity(kind, layer, class string) {
+	d.put(0, kind)
+	d.put(5, d.next())
+	d.put(330, hex(hModel))
+	d.put(100, "AcDbEntity")
+	d.put(8, layer)
+	d.put(100, class)
+}
+
+func (d *dxf) entities(f Flat) []byte {
+	d.section("ENTITIES")
+	d.polyline(f.Part.Outline, LayerCut)
+	for _, h := range f.Part.Holes {
+		switch {
+		case h.Made == sheet.MadeDrilled:
+			d.cross(h.Centre)
+		case h.Kind == sheet.SlotHole:
+			d.polyline(h.Loop, LayerCut)
+		default:
+			d.entity("CIRCLE", LayerCut, "AcDbCircle")
+			d.at(10, h.Centre)
+			d.num(30, 0)
+			d.num(40, h.Diameter/2*d.scale)
+		}
+	}
+	for _, l := range f.Part.BendLines {
+		layer := LayerBendDown
+		if l.Up {
+			layer = LayerBendUp
+		}
+		d.line(l.From, l.To, layer)
+	}
+	d.mark(f)
+	d.put(0, "ENDSEC")
+	return append([]byte(nil), d.buf.Bytes()...)
+}
+
+func (d *dxf) polyline(l profile.Loop, layer string) {
+	d.entity("LWPOLYLINE", layer, "AcDbPolyline")
+	d.int(90, len(l))
+	d.int(70, 1)
+	for _, v := range l {
+		d.at(10, v.P())
+		if v.Bulge != 0 {
+			d.num(42, v.Bulge)
+		}
+	}
+}
+
+func (d *dxf) line(a, b profile.Point, layer string) {
+	d.entity("LINE", layer, "AcDbLine")
+	d.at(10, a)
+	d.num(30, 0)
+	d.at(11, b)
+	d.num(31, 0)
+}
+
+// cross marks the centre of a hole that is drilled later.
+func (d *dxf) cross(c profile.Point) {
+	const arm = 3
+	d.line(c.Add(profile.Point{X: -arm}), c.Add(profile.Point{X: arm}), LayerMark)
+	d.line(c.Add(profile.Point{Y: -arm}), c.Add(profile.Point{Y: arm}), LayerMark)
+}
+
+// mark writes the part's mark in the middle of the base.
+func (d *dxf) mark(f Flat) {
+	if f.Mark == "" || len(f.Part.Panels) == 0 {
+		return
+	}
+	d.entity("TEXT", LayerMark, "AcDbText")
+	d.at(10, f.Part.Panels[0].Middle)
+	d.num(30, 0)
+	d.num(40, 5*d.scale)
+	d.put(1, plainText(f.Mark))
+	d.put(7, "STANDARD")
+	d.put(100, "AcDbText")
+}
+
+// plainText keeps what the drawing's code page can hold; the rest is written
+// as the drawing format's own escapes.
+func plainText(s string) string {
+	var b strings.Builder
+	for _, r := range s {
+		switch {
+		case r < 32:
+			b.WriteByte(' ')
+		case r < 127:
+			b.WriteRune(r)
+		case r >= 0xA0 && r <= 0xFF: // the same bytes in the drawing's code page
+			b.WriteByte(byte(r))
+		case r <= 0xFFFF:
+			b.WriteString(`\U+` + strings.ToUpper(strconv.FormatInt(0x10000+int64(r), 16)[1:]))
+		}
+	}
+	return b.String()
+}
+
+func (d *dxf) objects() {
+	d.section("OBJECTS")
+	d.dictionary(hRoot, 0, [][2]string{{"ACAD_GROUP", hex(hGroups)}, {"ACAD_PLOTSTYLENAME", hex(0x23)}})
+	d.dictionary(hGroups, hRoot, nil)
+	d.put(0, "ACDBDICTIONARYWDFLT")
+	d.put(5, hex(0x23))
+	d.put(330, hex(hRoot))
+	d.put(100, "AcDbDictionary")
+	d.int(281, 1)
+	d.put(3, "Normal")
+	d.put(350, hex(0x22))
+	d.put(100, "AcDbDictionaryWithDefault")
+	d.put(340, hex(0x22))
+	d.put(0, "ACDBPLACEHOLDER")
+	d.put(5, hex(0x22))
+	d.put(330, hex(0x23))
+	d.put(0, "ENDSEC")
+}
+
+func (d *dxf) dictionary(handle, owner int, entries [][2]string) {
+	d.put(0, "DICTIONARY")
+	d.put(5, hex(handle))
+	d.put(330, hex(owner))
+	d.put(100, "AcDbDictionary")
+	d.int(281, 1)
+	for _, e := range entries {
+		d.put(3, e[0])
+		d.put(350, e[1])
+	}
+}

@@ -1,0 +1,200 @@
+package exchange
+
+import (
+	"bytes"
+	"encoding/csv"
+	"encoding/json"
+	"encoding/xml"
+	"fmt"
+	"math"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+)
+
+// bracket has every kind of cut: arcs in the outline, both bend directions,
+// round holes, a slot, a drilled hole.
+func bracket(t testing.TB) sheet.Part {
+	k := .42
+	relief := sheet.Relief{Kind: sheet.Round}
+	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
+		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
+		Base: sheet.Base{ID: "b", Length: 120, Width: 80, Corner: sheet.Corner{Kind: sheet.Radius, Size: 10},
+			Holes: []sheet.Hole{
+				{ID: "h1", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Left, Distance: 30}, Y: sheet.Offset{Edge: sheet.Back, Distance: 25}},
+				{ID: "h2", Kind: sheet.SlotHole, Diameter: 7, Length: 20, X: sheet.Offset{Edge: sheet.Right, Distance: 45}, Y: sheet.Offset{Edge: sheet.Back, Distance: 40}},
+				{ID: "h3", Kind: sheet.RoundHole, Diameter: 2, Made: sheet.MadeDrilled, X: sheet.Offset{Edge: sheet.Left, Distance: 60}, Y: sheet.Offset{Edge: sheet.Back, Distance: 20}}},
+			Flanges: []sheet.Flange{
+				{ID: "f1", Edge: sheet.Front, Length: 40, Angle: 90, Up: true, InsideRadius: 3, Relief: relief},
+				{ID: "f2", Edge: sheet.Right, Length: 30, Angle: 60, InsideRadius: 3, Relief: relief, SetIn: sheet.SetIn{End: 25}}}}}
+	p, err := sheet.Build(r, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
+	if err != nil || !p.Whole {
+		t.Fatal(err, p.Findings)
+	}
+	return p
+}
+
+// judge reads a drawing back with an independent library and lists its audit
+// errors, layers, and entities in file units.
+const judge = `
+import sys, json, ezdxf
+from ezdxf import bbox
+doc = ezdxf.readfile(sys.argv[1])
+a = doc.audit()
+out = {"version": doc.dxfversion, "units": doc.header["$INSUNITS"], "errors": [e.message for e in a.errors], "fixes": [e.message for e in a.fixes], "entities": []}
+for e in doc.modelspace():
+    d = {"type": e.dxftype(), "layer": e.dxf.layer}
+    if e.dxftype() == "LWPOLYLINE":
+        b = bbox.extents([e], fast=False)
+        d.update(closed=bool(e.closed), arcs=sum(1 for p in e.get_points("xyb") if p[2] != 0), min=list(b.extmin)[:2], max=list(b.extmax)[:2])
+    if e.dxftype() == "CIRCLE":
+        d.update(centre=list(e.dxf.center)[:2], r=e.dxf.radius)
+    if e.dxftype() == "LINE":
+        d.update(min=list(e.dxf.start)[:2], max=list(e.dxf.end)[:2])
+    if e.dxftype() == "TEXT":
+        d.update(text=e.plain_text())
+    out["entities"].append(d)
+print(json.dumps(out))
+`
+
+type judged struct {
+	Version  string
+	Units    int
+	Errors   []string
+	Fixes    []string
+	Entities []struct {
+		Type, Layer, Text string
+		Closed            bool
+		Arcs              int
+		Min, Max, Centre  [2]float64
+		R                 float64
+	}
+}
+
+func readBack(t *testing.T, raw []byte) judged {
+	t.Helper()
+	dir := t.TempDir()
+	file, script := filepath.Join(dir, "part.dxf"), filepath.Join(dir, "judge.py")
+	for name, data := range map[string][]byte{file: raw, script: []byte(judge)} {
+		if err := os.WriteFile(name, data, 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	out, err := exec.Command("/usr/bin/python3", script, file).CombinedOutput()
+	if err != nil {
+		t.Fatalf("the judge could not read it: %v\n%s", err, out)
+	}
+	var j judged
+	if err := json.Unmarshal(out[bytes.IndexByte(out, '{'):], &j); err != nil {
+		t.Fatalf("%v: %s", err, out)
+	}
+	return j
+}
+
+func TestDXFIsReadBack(t *testing.T) {
+	p := bracket(t)
+	w, h := p.Bounds.Size()
+	for _, c := range []struct {
+		inches bool
+		units  int
+		scale  float64
+	}{{false, 4, 1}, {true, 1, 25.4}} {
+		j := readBack(t, DXF(Flat{Part: p, Mark: "Ørchard Bracket R r3", Inches: c.inches}))
+		if j.Version != "AC1015" || j.Units != c.units || len(j.Errors) != 0 || len(j.Fixes) != 0 {
+			t.Fatalf("version %s, units %d, errors %v, fixes %v", j.Version, j.Units, j.Errors, j.Fixes)
+		}
+		count := map[string]int{}
+		for _, e := range j.Entities {
+			count[e.Type+" "+e.Layer]++
+			if e.Type == "LWPOLYLINE" && !e.Closed {
+				t.Error("an outline is open")
+			}
+			if e.Type == "TEXT" && e.Text != "Ørchard Bracket R r3" {
+				t.Errorf("mark reads %q", e.Text)
+			}
+		}
+		want := map[string]int{"LWPOLYLINE CUT": 2, "CIRCLE CUT": 1, "LINE BEND_UP": 1, "LINE BEND_DOWN": 1, "LINE MARK": 2, "TEXT MARK": 1}
+		for k, n := range want {
+			if count[k] != n {
+				t.Errorf("%s: %d, want %d (%v)", k, count[k], n, count)
+			}
+		}
+		o := j.Entities[0]
+		if math.Abs(o.Max[0]*c.scale-w) > 1e-6 || math.Abs(o.Max[1]*c.scale-h) > 1e-6 || math.Hypot(o.Min[0], o.Min[1]) > 1e-6 || o.Arcs == 0 {
+			t.Errorf("outline %v to %v with %d arcs, want %v × %v from the origin", o.Min, o.Max, o.Arcs, w, h)
+		}
+		for _, e := range j.Entities {
+			if e.Type == "CIRCLE" && (math.Abs(e.R*c.scale-4.5) > 1e-6 || math.Abs(e.Centre[0]*c.scale-30) > 1e-6 || math.Abs(h-e.Centre[1]*c.scale-25) > 1e-6) {
+				t.Errorf("hole at %v r %v, want 30 from the left and 25 from the back", e.Centre, e.R)
+			}
+		}
+	}
+}
+
+func TestDXFIsTheSameTwice(t *testing.T) {
+	p := bracket(t)
+	if !bytes.Equal(DXF(Flat{Part: p, Mark: "a"}), DXF(Flat{Part: p, Mark: "a"})) {
+		t.Error("two writings differ")
+	}
+}
+
+func TestSVGInTrueMillimetres(t *testing.T) {
+	p := bracket(t)
+	w, h := p.Bounds.Size()
+	raw := SVG(Flat{Part: p, Mark: `<a & "b">`})
+	var doc struct {
+		Width  string `xml:"width,attr"`
+		Height string `xml:"height,attr"`
+		Title  string `xml:"title"`
+		Groups []struct {
+			ID      string     `xml:"id,attr"`
+			Paths   []struct{} `xml:"path"`
+			Circles []struct {
+				R string `xml:"r,attr"`
+			} `xml:"circle"`
+		} `xml:"g"`
+	}
+	if err := xml.Unmarshal(raw, &doc); err != nil {
+		t.Fatal(err)
+	}
+	if doc.Width != fmt.Sprintf("%smm", coord(w+2)) || doc.Height != coord(h+2)+"mm" || doc.Title != `<a & "b">` {
+		t.Errorf("size %s × %s, title %q", doc.Width, doc.Height, doc.Title)
+	}
+	if len(doc.Groups) != 4 || len(doc.Groups[0].Paths) != 2 || len(doc.Groups[0].Circles) != 1 || doc.Groups[0].Circles[0].R != "4.5" || len(doc.Groups[1].Paths) != 1 || len(doc.Groups[3].Paths) != 1 {
+		t.Errorf("groups %+v", doc.Groups)
+	}
+}
+
+func TestTicket(t *testing.T) {
+	p := bracket(t)
+	raw, err := Ticket{Job: "=1+1", Part: "Bracket, left", Hand: "left", Revision: 3, Quantity: 2, Thickness: `1/8"`, Flat: p}.CSV()
+	if err != nil {
+		t.Fatal(err)
+	}
+	r := csv.NewReader(bytes.NewReader(raw))
+	r.FieldsPerRecord = -1
+	rows, err := r.ReadAll()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if rows[1][0] != "'=1+1" || rows[1][1] != "Bracket, left" || rows[1][13] != fmt.Sprint(p.Pierces) || !strings.HasPrefix(rows[1][8], fmt.Sprintf("%.3f", p.Bounds.Max.X-p.Bounds.Min.X)) {
+		t.Errorf("row %q", rows[1])
+	}
+	if len(rows) != 2+1+2+1+3 {
+		t.Errorf("%d rows: %q", len(rows), rows)
+	}
+}
+
+func BenchmarkDXF(b *testing.B) {
+	p := bracket(b)
+	b.ReportAllocs()
+	for b.Loop() {
+		DXF(Flat{Part: p, Mark: "Bracket"})
+	}
+}

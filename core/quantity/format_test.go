@@ -1,0 +1,43 @@
+package quantity
+
+import "testing"
+
+func TestFormat(t *testing.T) {
+	in := 25.4
+	cases := []struct {
+		mm   float64
+		d    Display
+		want Written
+	}{
+		{7.625 * in, Display{Style: Fraction, Denominator: 16}, Written{`7 5/8"`, false, 0, 7, 5, 8, Exact}},
+		{15.97 / 16 * in, Display{Style: Fraction, Denominator: 16}, Written{`1"`, false, 0, 1, 0, 1, Light}},
+		{3.01 / 16 * in, Display{Style: Fraction, Denominator: 16}, Written{`3/16"`, false, 0, 0, 3, 16, Heavy}},
+		{70.5 * in, Display{Style: Fraction, Denominator: 32, Feet: true}, Written{`5' 10 1/2"`, false, 5, 10, 1, 2, Exact}},
+		{11.999 * in, Display{Style: Fraction, Denominator: 16, Feet: true}, Written{`1' 0"`, false, 1, 0, 0, 1, Light}},
+		{-1.5 * in, Display{Style: Fraction, Denominator: 64}, Written{`-1 1/2"`, true, 0, 1, 1, 2, Exact}},
+		{-.1, Display{Style: Fraction, Denominator: 16}, Written{`0"`, false, 0, 0, 0, 1, Heavy}},
+		{1.0 / 32 * in, Display{Style: Fraction, Denominator: 16}, Written{`1/16"`, false, 0, 0, 1, 16, Light}}, // tie away from zero
+		{193.675, Display{Style: Metric}, Written{"193.7 mm", false, 0, 193, 7, 10, Light}},
+		{193.675, Display{Style: Decimal}, Written{`7.625"`, false, 0, 7, 5, 8, Exact}},
+		{0.25, Display{Style: Metric}, Written{"0.3 mm", false, 0, 0, 3, 10, Light}},
+		{-0.04, Display{Style: Metric}, Written{"0.0 mm", false, 0, 0, 0, 1, Heavy}},
+		{10, Display{Style: Metric}, Written{"10.0 mm", false, 0, 10, 0, 1, Exact}},
+	}
+	for _, c := range cases {
+		got, err := Format(c.mm, c.d)
+		if err != nil || got != c.want {
+			t.Errorf("Format(%v, %+v) = %+v, %v; want %+v", c.mm, c.d, got, err, c.want)
+		}
+	}
+}
+
+func TestFormatRefuses(t *testing.T) {
+	for _, c := range []struct {
+		mm float64
+		d  Display
+	}{{1e308, Display{Style: Metric}}, {1, Display{Style: "cubits"}}, {1, Display{Style: Fraction, Denominator: 10}}} {
+		if w, err := Format(c.mm, c.d); err == nil {
+			t.Errorf("Format(%v, %+v) = %+v, want a refusal", c.mm, c.d, w)
+		}
+	}
+}

@@ -1,0 +1,173 @@
+package sheet
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+	"strings"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
+	"warmanvil/core/stock"
+	"warmanvil/core/working"
+)
+
+const tiny = 1e-6
+
+type builder struct {
+	recipe   Recipe
+	opt      Options
+	material stock.Material
+	process  stock.Process
+	rule     bend.Prepared
+	school   bend.School // the one drawn; differs while schools are compared
+	known    []known
+	fellBack bool
+	all      []*panel // base first, parents before children
+	holes    []hole
+	findings []working.Finding
+	broken   bool
+}
+
+// Options of Build.
+type Options struct {
+	Display quantity.Display // how lengths are written
+	Body    bool             // the folded body's faces and edges too, for drawing
+}
+
+// Build answers everything about a part. It
+// fails with *working.Fault when the recipe is not one; a recipe that cannot
+// be unfolded says so in the findings and still shows the rest.
+func Build(r Recipe, opt Options) (Part, error) {
+	if err := r.Validate(); err != nil {
+		return Part{}, err
+	}
+	b := newBuilder(r, opt, r.Bend.School)
+	base := b.panels()
+	part := Part{Whole: !b.broken, Holes: []HoleMade{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
+		Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}}, Figures: []Figure{}, Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}, Outline: profile.Loop{}}
+	if base == nil {
+		part.Dimensions = b.dimensions()
+		part.Findings = b.sorted()
+		return part, nil
+	}
+	for _, p := range b.all {
+		b.cornerReliefs(p)
+	}
+	b.features()
+	part.Outline = b.outline(base)
+	part.Bounds = part.Outline.Bounds()
+	b.describe(&part)
+	b.measure(&part)
+	b.check(&part)
+	part.Dimensions = b.dimensions()
+	part.Schools = b.schools(part.Bounds)
+	part.Findings = b.sorted()
+	return part, nil
+}
+
+func newBuilder(r Recipe, opt Options, school bend.School) *builder {
+	material, _ := stock.MaterialByKey(r.Material)
+	process, _ := stock.ProcessByKey(r.Process)
+	return &builder{recipe: r, opt: opt, material: material, process: process, rule: r.Bend.Prepare(material.Temper), school: school}
+}
+
+// length writes a length for people.
+func (b *builder) length(mm float64) Length {
+	w, err := quantity.Format(mm, b.opt.Display)
+	if err != nil {
+		return Length{mm, fmt.Sprintf("%.1f mm", mm), string(quantity.Exact)}
+	}
+	return Length{mm, w.Text, string(w.Lies)}
+}
+
+func (b *builder) len(mm float64) string { return b.length(mm).Text }
+
+// explain writes the lengths of a working finely enough to follow it.
+func (b *builder) explain(w working.Working) working.Working {
+	for _, list := range [][]working.Quantity{w.Inputs, w.Steps, {w.Result}} {
+		for i := range list {
+			list[i].Text = b.fine(list[i])
+		}
+	}
+	w.Result.Text = b.fine(w.Result)
+	return w
+}
+
+func (b *builder) fine(q working.Quantity) string {
+	switch {
+	case q.Unit == "mm" && b.opt.Display.Style != quantity.Metric:
+		return places(q.Value/25.4, 4) + " in (" + places(q.Value, 3) + " mm)"
+	case q.Unit == "mm":
+		return places(q.Value, 3) + " mm"
+	case q.Unit == "°":
+		return places(q.Value, 2) + "°"
+	case q.Unit == "":
+		return trimZeros(places(q.Value, 4))
+	}
+	return trimZeros(places(q.Value, 3)) + " " + q.Unit
+}
+
+func places(v float64, n int) string { return strconv.FormatFloat(v, 'f', n, 64) }
+
+func trimZeros(s string) string {
+	if !strings.Contains(s, ".") {
+		return s
+	}
+	return strings.TrimRight(strings.TrimRight(s, "0"), ".")
+}
+
+func (b *builder) find(severity working.Severity, code, cause string, p *panel, reason string, fixes []working.Fix) {
+	b.findings = append(b.findings, working.Finding{Code: code, Severity: severity, Cause: cause, Feature: p.id, Name: p.name, Reason: reason, Fixes: fixes})
+}
+
+func (b *builder) stop(code, cause string, p *panel, reason string, fixes ...working.Fix) {
+	if cause == "Cannot be unfolded" {
+		b.broken = true
+	}
+	b.find(working.Stop, code, cause, p, reason, fixes)
+}
+
+func (b *builder) mind(code, cause string, p *panel, reason string, fixes ...working.Fix) {
+	b.find(working.Mind, code, cause, p, reason, fixes)
+}
+
+func (b *builder) note(code, cause string, p *panel, reason string, fixes ...working.Fix) {
+	b.find(working.Note, code, cause, p, reason, fixes)
+}
+
+// fix makes a fix from pairs of path and value.
+func (b *builder) fix(label string, pairs ...any) working.Fix {
+	f := working.Fix{Label: label}
+	for i := 0; i+1 < len(pairs); i += 2 {
+		f.Edits = append(f.Edits, working.Edit{Path: pairs[i].(string), Value: pairs[i+1]})
+	}
+	return f
+}
+
+// sorted answers the findings, stops first, doubled ones dropped.
+func (b *builder) sorted() []working.Finding {
+	out := make([]working.Finding, 0, len(b.findings))
+	seen := map[[3]string]bool{}
+	for _, severity := range []working.Severity{working.Stop, working.Mind, working.Note} {
+		for _, f := range b.findings {
+			key := [3]string{f.Code, f.Feature, f.Reason}
+			if f.Severity == severity && !seen[key] {
+				seen[key] = true
+				out = append(out, f)
+			}
+		}
+	}
+	return out
+}
+
+// ceil rounds a suggestion up to a half millimetre.
+func ceil(mm float64) float64 { return math.Ceil(mm*2-1e-9) / 2 }
+
+func lower(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToLower(s[:1]) + s[1:]
+}

@@ -1,0 +1,129 @@
+package sheet
+
+import (
+	"math"
+	"sort"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/profile"
+)
+
+// describe fills in the part's drawing: panels, bend lines, holes, body.
+func (b *builder) describe(part *Part) {
+	faces := make([]profile.Loop, len(b.all))
+	part.Panels, part.BendLines, part.Holes = make([]PanelMade, 0, len(b.all)), make([]BendLine, 0, len(b.all)), make([]HoleMade, 0, len(b.holes))
+	for i, p := range b.all {
+		faces[i] = b.face(p)
+		part.Panels = append(part.Panels, b.panelMade(p, faces[i]))
+		if p.flange != nil {
+			part.BendLines = append(part.BendLines, b.bendLine(p))
+		}
+	}
+	for _, h := range b.holes {
+		part.Holes = append(part.Holes, b.holeMade(h))
+	}
+	part.Body = Body{Thickness: b.recipe.Thickness, Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}
+	if b.opt.Body {
+		part.Body = b.body(faces)
+	}
+	part.Body.Min, part.Body.Max = b.extent()
+	part.Ordinates = b.ordinates(part)
+}
+
+func (b *builder) panelMade(p *panel, face profile.Loop) PanelMade {
+	m := PanelMade{ID: p.id, Name: p.name, Path: p.path, Edges: make([]EdgeMade, 0, 4)}
+	if p.parent != nil {
+		m.Parent = p.parent.id
+		w, _ := p.size()
+		for _, q := range []profile.Point{{X: 0, Y: -p.taken.Allowance}, {X: w, Y: -p.taken.Allowance}, {X: w}, {}} {
+			m.Zone = append(m.Zone, p.pose.apply(q))
+		}
+	}
+	for _, q := range face.Flatten(.1) {
+		m.Flat = append(m.Flat, p.pose.apply(q))
+	}
+	w, h := p.size()
+	m.Middle = p.pose.apply(profile.Point{X: w / 2, Y: h / 2})
+	for i := range 4 {
+		role := "free"
+		switch {
+		case i == 0 && p.flange != nil:
+			role = "bend"
+		case len(p.kids[i]) > 0:
+			role = "bent"
+		case i == 2 && p.flange != nil:
+			role = "tip"
+		}
+		m.Edges = append(m.Edges, EdgeMade{p.facing(i), p.pose.apply(p.corners[i]), p.pose.apply(p.corners[(i+1)%4]), role})
+	}
+	return m
+}
+
+func (b *builder) bendLine(p *panel) BendLine {
+	f, t := p.flange, b.recipe.Thickness
+	w, _ := p.size()
+	half := p.taken.Allowance / 2
+	l := BendLine{ID: p.id, Name: p.name, Angle: f.Angle, Opens: 180 - f.Angle, Up: f.Up, InsideRadius: f.InsideRadius, Radius: b.length(f.InsideRadius),
+		BendAllowance: p.taken.Allowance, Allowance: b.length(p.taken.Allowance), BendDeduction: p.taken.Deduction, Deduction: b.length(p.taken.Deduction),
+		KFactor: p.taken.K, School: p.taken.School, Length: b.length(w), Working: p.taken.Working, TangentOffsets: [2]float64{-half, half},
+		From: p.pose.apply(profile.Point{X: w, Y: -half}), To: p.pose.apply(profile.Point{Y: -half})}
+	for _, k := range b.known {
+		if k.radius == f.InsideRadius && k.angle == f.Angle {
+			l.Aim, l.AimWorking = k.aim, k.aimWorking
+		}
+	}
+	if tool, assumed := b.recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie {
+		if force, err := bend.Force(bend.ForceInput{Thickness: t, Length: w, DieOpening: tool.Opening, Tensile: b.material.Tensile}); err == nil {
+			l.Force, l.ForceWorking = &force.Newtons, b.explain(force.Working)
+			if assumed {
+				l.ForceWorking.Assumptions = append(l.ForceWorking.Assumptions, "the usual die opening is taken because none is given")
+			}
+		}
+	}
+	return l
+}
+
+func (b *builder) holeMade(h hole) HoleMade {
+	m := HoleMade{ID: h.id, Feature: h.recipe.ID, Panel: h.panel.id, Name: h.name, Kind: h.recipe.Kind, Made: h.recipe.Made, Diameter: h.recipe.Diameter,
+		Centre: h.panel.pose.apply(h.centre), Body: h.panel.frame.apply(h.centre, 0), Normal: h.panel.frame.ez}
+	if m.Made == "" {
+		m.Made = MadeCut
+	}
+	m.Size = "Ø " + b.len(h.recipe.Diameter)
+	if h.recipe.Kind == SlotHole {
+		m.Length, m.Loop = h.recipe.Length, h.loop()
+		m.Size = b.len(h.recipe.Diameter) + " × " + b.len(h.recipe.Length)
+	}
+	return m
+}
+
+// ordinates lists the blank's edges and bend lines by their distance from its
+// front left corner.
+func (b *builder) ordinates(part *Part) Ordinates {
+	var o Ordinates
+	min, max := part.Bounds.Min, part.Bounds.Max
+	xs := []Ordinate{{At: max.X, What: "edge"}}
+	ys := []Ordinate{{At: max.Y, What: "edge"}}
+	for _, l := range part.BendLines {
+		if math.Abs(l.From.X-l.To.X) < tiny {
+			xs = append(xs, Ordinate{At: l.From.X, What: "bend"})
+		} else if math.Abs(l.From.Y-l.To.Y) < tiny {
+			ys = append(ys, Ordinate{At: l.From.Y, What: "bend"})
+		}
+	}
+	o.X, o.Y = b.marks(xs, min.X), b.marks(ys, min.Y)
+	return o
+}
+
+func (b *builder) marks(list []Ordinate, zero float64) []Ordinate {
+	sort.Slice(list, func(i, j int) bool { return list[i].At < list[j].At })
+	out := list[:0]
+	for _, m := range list {
+		if n := len(out); n > 0 && math.Abs(out[n-1].At-m.At) < .01 {
+			continue
+		}
+		m.Dist = b.length(m.At - zero)
+		out = append(out, m)
+	}
+	return out
+}

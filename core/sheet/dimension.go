@@ -1,0 +1,198 @@
+package sheet
+
+import (
+	"fmt"
+	"strconv"
+
+	"warmanvil/core/profile"
+)
+
+// dimensions lists every value that can be typed over, in the order a hand
+// walks the part: base, then panel by panel, each with its holes. Flanges that
+// could not be made are listed too, so that they can be mended.
+func (b *builder) dimensions() []Dimension {
+	d := dimensioner{b: b, made: make(map[string]*panel, len(b.all)), out: make([]Dimension, 0, 16+8*len(b.all)+8*len(b.holes))}
+	for _, p := range b.all {
+		d.made[p.id] = p
+	}
+	r := b.recipe
+	base := d.made[r.Base.ID]
+	d.feature, d.group = r.Base.ID, "Base"
+	note := measureNote(r.Base.Measure)
+	if len(r.Base.Flanges) == 0 {
+		note = ""
+	}
+	d.length("/base/length", "Length", r.Base.Length, note, d.span(base, 0, 0, 1), true)
+	d.length("/base/width", "Width", r.Base.Width, note, d.span(base, 0, 0, 3), true)
+	d.cornerSize("/base/corner", r.Base.Corner)
+	d.holes(base, "/base", "base", r.Base.Holes)
+	d.flanges("/base", "", r.Base.Flanges)
+	d.feature, d.group = "sheet", "Sheet"
+	d.length("/thickness", "Thickness", r.Thickness, "measure it: a gauge is nominal", nil, false)
+	return d.out
+}
+
+type dimensioner struct {
+	b              *builder
+	made           map[string]*panel
+	out            []Dimension
+	feature, group string
+}
+
+type span struct{ from, to profile.Point }
+
+// span answers the line between two corners of a panel.
+func (d *dimensioner) span(p *panel, inset float64, i, j int) *span {
+	if p == nil {
+		return nil
+	}
+	return &span{p.pose.apply(p.corners[i]), p.pose.apply(p.corners[j])}
+}
+
+func (d *dimensioner) add(path, label string, kind DimensionKind, v float64, text, lies, note string, s *span, main bool) {
+	dim := Dimension{Path: path, Feature: d.feature, Group: d.group, Label: label, Kind: kind, Value: v, Text: text, Lies: lies, Note: note, Main: main}
+	if s != nil {
+		dim.From, dim.To = &s.from, &s.to
+	}
+	d.out = append(d.out, dim)
+}
+
+func (d *dimensioner) length(path, label string, v float64, note string, s *span, main bool) {
+	l := d.b.length(v)
+	d.add(path, label, LengthDimension, v, l.Text, l.Lies, note, s, main)
+}
+
+func (d *dimensioner) angle(path, label string, v float64, note string, main bool) {
+	d.add(path, label, AngleDimension, v, trimZeros(places(v, 2))+"°", "exact", note, nil, main)
+}
+
+func (d *dimensioner) count(path, label string, v int) {
+	d.add(path, label, CountDimension, float64(v), strconv.Itoa(v), "exact", "", nil, false)
+}
+
+func (d *dimensioner) cornerSize(path string, c Corner) {
+	if c.Kind == Radius || c.Kind == Chamfer {
+		d.length(path+"/size", "Corner "+string(c.Kind), c.Size, "", nil, false)
+	}
+}
+
+func measureNote(m Measure) string {
+	switch m {
+	case Inside:
+		return "inside, to the inner apex"
+	case Flat:
+		return "flat, to the tangent line"
+	case Tangent:
+		return "outside, to the tangent plane"
+	}
+	return "outside, to the apex"
+}
+
+func (d *dimensioner) flanges(path, parent string, list []Flange) {
+	for i := range list {
+		f := &list[i]
+		p := d.made[f.ID]
+		here := path + "/flanges/" + strconv.Itoa(i)
+		d.feature = f.ID
+		if p != nil {
+			d.group = p.name
+		} else {
+			d.group = string(f.Edge) + " flange (not made)"
+		}
+		group := d.group
+		var s *span
+		if p != nil {
+			w, h := p.size()
+			s = &span{p.pose.apply(profile.Point{X: w * .5, Y: -p.taken.Allowance / 2}), p.pose.apply(profile.Point{X: w * .5, Y: h})}
+		}
+		d.length(here+"/length", "Length", f.Length, measureNote(f.Measure), s, true)
+		d.angle(here+"/angle", "Bend angle", f.Angle, fmt.Sprintf("opens to %s°", trimZeros(places(180-f.Angle, 2))), true)
+		d.length(here+"/insideRadius", "Inside radius", f.InsideRadius, "", nil, false)
+		start, end := "left", "right"
+		if f.Edge == Left || f.Edge == Right {
+			start, end = "front", "back"
+		}
+		d.length(here+"/setIn/start", "Set in from the "+start, f.SetIn.Start, "from the tangent line where that edge is bent", d.setIn(p, true), false)
+		d.length(here+"/setIn/end", "Set in from the "+end, f.SetIn.End, "from the tangent line where that edge is bent", d.setIn(p, false), false)
+		if f.SetIn.Start > 0 || f.SetIn.End > 0 {
+			d.length(here+"/relief/width", "Relief width", orThickness(f.Relief.Width, d.b.recipe.Thickness), "", nil, false)
+			d.length(here+"/relief/depth", "Relief depth", orThickness(f.Relief.Depth, d.b.recipe.Thickness), "past the tangent line", nil, false)
+		}
+		d.cornerSize(here+"/corner", f.Corner)
+		d.holes(p, here, lower(group), f.Holes)
+		d.flanges(here, group, f.Flanges)
+	}
+}
+
+// setIn answers the stretch of edge a set-in leaves free.
+func (d *dimensioner) setIn(p *panel, start bool) *span {
+	if p == nil {
+		return nil
+	}
+	_, _, _, l := p.parent.edge(p.on)
+	a, c := 0.0, p.at[0]
+	if start != p.parent.along(p.on) {
+		a, c = p.at[1], l
+	}
+	if c-a < tiny {
+		return nil
+	}
+	return &span{p.parent.pose.apply(p.parent.point(p.on, a, 0)), p.parent.pose.apply(p.parent.point(p.on, c, 0))}
+}
+
+func (d *dimensioner) holes(p *panel, path, group string, list []Hole) {
+	feature, was := d.feature, d.group
+	for i := range list {
+		h := &list[i]
+		here := path + "/holes/" + strconv.Itoa(i)
+		d.feature, d.group = h.ID, holeWord(h, i)+" on "+group
+		if h.Kind == SlotHole {
+			d.length(here+"/diameter", "Width", h.Diameter, "", nil, true)
+			d.length(here+"/length", "Length overall", h.Length, "", nil, false)
+			d.angle(here+"/angle", "Turned", h.Angle, "from the line across", false)
+		} else {
+			d.length(here+"/diameter", "Diameter", h.Diameter, "", nil, true)
+		}
+		d.offset(p, here+"/x", h, h.X)
+		d.offset(p, here+"/y", h, h.Y)
+		d.pattern(here+"/pattern", h.Pattern)
+	}
+	d.feature, d.group = feature, was
+}
+
+func (d *dimensioner) offset(p *panel, path string, h *Hole, o Offset) {
+	note := ""
+	var s *span
+	if p != nil {
+		i := p.edgeNamed(o.Edge)
+		if d.b.recipe.Thickness > 0 && p.reference(i, Tangent, d.b.recipe.Thickness) > 0 {
+			note = "from the outside of the bend"
+			switch o.From {
+			case Flat:
+				note = "from the tangent line"
+			case Inside:
+				note = "from the inside of the bend"
+			}
+		}
+		c := d.b.corner(p, p.edgeNamed(h.X.Edge), p.edgeNamed(h.Y.Edge), h)
+		start, _, out, _ := p.edge(i)
+		foot := c.Add(out.Mul(start.Sub(c).Dot(out)))
+		s = &span{p.pose.apply(foot), p.pose.apply(c)}
+	}
+	d.length(path+"/distance", "From the "+string(o.Edge), o.Distance, note, s, false)
+}
+
+func (d *dimensioner) pattern(path string, p *Pattern) {
+	switch {
+	case p == nil:
+	case p.Kind == CirclePattern:
+		d.count(path+"/count", "Holes", p.Count)
+		d.length(path+"/diameter", "Pitch circle", p.Diameter, "", nil, false)
+		d.angle(path+"/start", "First hole at", p.Start, "", false)
+	default:
+		d.count(path+"/columns", "Columns", p.Columns)
+		d.length(path+"/pitchX", "Pitch across", p.PitchX, "", nil, false)
+		d.count(path+"/rows", "Rows", p.Rows)
+		d.length(path+"/pitchY", "Pitch front to back", p.PitchY, "", nil, false)
+	}
+}

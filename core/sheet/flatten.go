@@ -1,0 +1,218 @@
+package sheet
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/profile"
+)
+
+// quarterBulge is tan(90°/4).
+var quarterBulge = math.Tan(math.Pi / 8)
+
+// reaches tells which ends of its edge a flange reaches.
+func (p *panel) reachesStart() bool { return p.at[0] < tiny }
+func (p *panel) reachesEnd() bool {
+	_, _, _, l := p.parent.edge(p.on)
+	return p.at[1] > l-tiny
+}
+
+// cornerReliefs decides where two bends meet at a corner and how large the
+// cut there is: as deep as the deeper relief of the two, within both bend
+// zones.
+func (b *builder) cornerReliefs(p *panel) {
+	for i := range 4 {
+		prev, next := p.kids[(i+3)%4], p.kids[i]
+		if len(prev) == 0 || len(next) == 0 {
+			continue
+		}
+		a, c := prev[len(prev)-1], next[0]
+		if !a.reachesEnd() || !c.reachesStart() {
+			continue
+		}
+		if a.relief.Kind == Tear || c.relief.Kind == Tear {
+			b.mind("corner-tear", "Reliefs", a, fmt.Sprintf("%s and %s meet at a corner with nothing cut away: it bulges and may crack.", a.name, c.name),
+				b.fix("Cut a round relief", a.path+"/relief/kind", Round, c.path+"/relief/kind", Round))
+			continue
+		}
+		p.cornersRound[i] = a.relief.Kind == Round || c.relief.Kind == Round
+		p.corners90[i] = min(max(a.relief.Depth, c.relief.Depth), a.taken.Allowance, c.taken.Allowance)
+	}
+}
+
+// walker follows the outline of the flat pattern, or of one panel's face.
+type walker struct {
+	b    *builder
+	loop profile.Loop
+}
+
+func (w *walker) put(p *panel, q profile.Point, bulge float64) {
+	q = p.pose.apply(q)
+	w.loop = append(w.loop, profile.Vertex{X: q.X, Y: q.Y, Bulge: bulge})
+}
+
+// outline answers the flat pattern's outer loop, anticlockwise.
+func (b *builder) outline(base *panel) profile.Loop {
+	w := &walker{b: b}
+	for e := range 4 {
+		w.edge(base, e, true)
+	}
+	return w.loop.Tidy()
+}
+
+// face answers the outline of the panel's own flat part, in its own axes.
+func (b *builder) face(p *panel) profile.Loop {
+	w := &walker{b: b}
+	bare := *p
+	bare.pose = pose{ex: profile.Point{X: 1}, ey: profile.Point{Y: 1}}
+	for e := range 4 {
+		w.edge(&bare, e, false)
+	}
+	return w.loop.Tidy()
+}
+
+// edge walks one edge from its start to its end, flanges and reliefs included,
+// and the corner at its end.
+func (w *walker) edge(p *panel, e int, whole bool) {
+	_, _, _, length := p.edge(e)
+	kids := p.kids[e]
+	if p.corners90[e] == 0 && w.treated(p, e) == 0 {
+		w.put(p, p.point(e, 0, 0), 0)
+	}
+	for i, k := range kids {
+		cut := w.b.reliefs(k)
+		if !(i == 0 && p.corners90[e] > 0) {
+			w.notch(p, e, k.at[0], k.relief, cut[0], -1)
+		}
+		if whole {
+			w.flange(k)
+		}
+		if !(i == len(kids)-1 && p.corners90[(e+1)%4] > 0) {
+			w.notch(p, e, k.at[1], k.relief, cut[1], 1)
+		}
+	}
+	w.cornerAt(p, e, length, whole)
+}
+
+// flange walks the three free edges of a flange.
+func (w *walker) flange(k *panel) {
+	for e := 1; e < 4; e++ {
+		w.edge(k, e, true)
+	}
+}
+
+// notch cuts the relief beside a bend's end at t; side −1 before it, 1 after.
+// Without a relief the bend simply ends on the edge.
+func (w *walker) notch(p *panel, e int, t float64, r Relief, cut bool, side float64) {
+	if !cut {
+		w.put(p, p.point(e, t, 0), 0)
+		return
+	}
+	far := t + side*r.Width
+	floor, bulge := r.Depth, 0.0
+	if r.Kind == Round {
+		floor, bulge = max(r.Depth-r.Width/2, 0), -1
+	}
+	// Walked in the edge's direction: into the sheet at the first side, out at
+	// the second; the floor of a round relief is a half circle bulging inwards.
+	a, c := t, far
+	if side < 0 {
+		a, c = far, t
+		w.put(p, p.point(e, a, 0), 0)
+	}
+	w.put(p, p.point(e, a, -floor), bulge)
+	w.put(p, p.point(e, c, -floor), 0)
+	if side > 0 {
+		w.put(p, p.point(e, c, 0), 0)
+	}
+}
+
+// reliefs tells at which ends of a flange a relief is cut.
+func (b *builder) reliefs(k *panel) [2]bool {
+	if k.relief.Kind == Tear {
+		return [2]bool{}
+	}
+	before, after := k.room()
+	need := k.relief.Width - tiny
+	return [2]bool{!k.reachesStart() && before >= need, !k.reachesEnd() && after >= need}
+}
+
+// room answers the length of edge free for a relief on both sides of a flange:
+// to the corner, or to the relief of the next flange on the edge.
+func (k *panel) room() (before, after float64) {
+	_, _, _, l := k.parent.edge(k.on)
+	before, after = k.at[0], l-k.at[1]
+	for _, other := range k.parent.kids[k.on] {
+		switch {
+		case other == k:
+		case other.at[1] <= k.at[0]+tiny:
+			before = min(before, k.at[0]-other.at[1]-other.relief.Width)
+		default:
+			after = min(after, other.at[0]-other.relief.Width-k.at[1])
+		}
+	}
+	return before, after
+}
+
+// treated answers the size of the radius or chamfer at corner i, 0 where a
+// bend reaches it or none is asked for.
+func (w *walker) treated(p *panel, i int) float64 {
+	if p.corner.Size <= 0 || p.corner.Kind == Square || p.corner.Kind == "" {
+		return 0
+	}
+	if p.flange != nil && i < 2 { // ends of the panel's own bend
+		return 0
+	}
+	prev, next := p.kids[(i+3)%4], p.kids[i]
+	_, _, _, before := p.edge((i + 3) % 4)
+	_, _, _, after := p.edge(i)
+	size := min(p.corner.Size, before/2, after/2)
+	if len(prev) > 0 && prev[len(prev)-1].at[1] > before-size-prev[len(prev)-1].relief.Width {
+		return 0
+	}
+	if len(next) > 0 && next[0].at[0] < size+next[0].relief.Width {
+		return 0
+	}
+	return size
+}
+
+// cornerAt walks the corner at the end of edge e.
+func (w *walker) cornerAt(p *panel, e int, length float64, whole bool) {
+	next := (e + 1) % 4
+	if r := p.corners90[next]; r > 0 {
+		bulge := -quarterBulge
+		square := !p.cornersRound[next]
+		if square {
+			bulge = 0
+		}
+		// From the first bend's side, through the base, to the second bend's side.
+		if whole {
+			w.put(p, p.point(e, length, r), bulge)
+			if square {
+				w.put(p, p.point(e, length-r, r), 0)
+			}
+		}
+		w.put(p, p.point(e, length-r, 0), bulge)
+		if square {
+			w.put(p, p.point(e, length-r, -r), 0)
+		}
+		if !whole {
+			w.put(p, p.point(next, r, 0), 0)
+			return
+		}
+		w.put(p, p.point(next, r, 0), bulge)
+		if square {
+			w.put(p, p.point(next, r, r), 0)
+		}
+		w.put(p, p.point(next, 0, r), 0)
+		return
+	}
+	if size := w.treated(p, next); size > 0 {
+		bulge := 0.0
+		if p.corner.Kind == Radius {
+			bulge = quarterBulge
+		}
+		w.put(p, p.point(e, length-size, 0), bulge)
+		w.put(p, p.point(next, size, 0), 0)
+	}
+}

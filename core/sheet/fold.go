@@ -1,0 +1,53 @@
+package sheet
+
+import (
+	"math"
+
+	"warmanvil/core/profile"
+)
+
+// Vector in mm; x, y as on the flat base, z towards the good side.
+type Vector [3]float64
+
+func (a Vector) add(b Vector) Vector  { return Vector{a[0] + b[0], a[1] + b[1], a[2] + b[2]} }
+func (a Vector) sub(b Vector) Vector  { return Vector{a[0] - b[0], a[1] - b[1], a[2] - b[2]} }
+func (a Vector) mul(s float64) Vector { return Vector{a[0] * s, a[1] * s, a[2] * s} }
+func (a Vector) dot(b Vector) float64 { return a[0]*b[0] + a[1]*b[1] + a[2]*b[2] }
+func (a Vector) cross(b Vector) Vector {
+	return Vector{a[1]*b[2] - a[2]*b[1], a[2]*b[0] - a[0]*b[2], a[0]*b[1] - a[1]*b[0]}
+}
+
+// frame places a panel's mid-surface on the folded body.
+type frame struct{ origin, ex, ey, ez Vector }
+
+var ground = frame{ex: Vector{1}, ey: Vector{0, 1}, ez: Vector{0, 0, 1}}
+
+func (f frame) apply(p profile.Point, z float64) Vector {
+	return f.origin.add(f.ex.mul(p.X)).add(f.ey.mul(p.Y)).add(f.ez.mul(z))
+}
+
+func (f frame) turn(p profile.Point) Vector { return f.ex.mul(p.X).add(f.ey.mul(p.Y)) }
+
+// fold answers where the bend carries the panel. The mid-surface runs on the
+// radius R + T/2 whatever K is: K only says how much flat goes into it.
+func (b *builder) fold(p *panel) frame { return b.swing(p, p.flange.Angle) }
+
+// swing answers the frame part way through the bend: angle degrees from the
+// parent's tangent line.
+func (b *builder) swing(p *panel, angle float64) frame {
+	_, dir, out, _ := p.parent.edge(p.on)
+	start := p.parent.frame.apply(p.parent.point(p.on, p.at[1], 0), 0)
+	ex, ey, ez := p.parent.frame.turn(dir.Mul(-1)), p.parent.frame.turn(out), p.parent.frame.ez
+	sin, cos := math.Sincos(angle * math.Pi / 180)
+	up := 1.0
+	if !p.flange.Up {
+		up = -1
+	}
+	mid := p.flange.InsideRadius + b.recipe.Thickness/2
+	return frame{
+		origin: start.add(ey.mul(mid * sin)).add(ez.mul(up * mid * (1 - cos))),
+		ex:     ex,
+		ey:     ey.mul(cos).add(ez.mul(up * sin)),
+		ez:     ez.mul(cos).sub(ey.mul(up * sin)),
+	}
+}

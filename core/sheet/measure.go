@@ -1,0 +1,178 @@
+package sheet
+
+import (
+	"fmt"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/profile"
+	"warmanvil/core/working"
+)
+
+func qmm(symbol, name string, v float64) working.Quantity {
+	return working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: "mm"}
+}
+
+// measure works out the part's figures, each with its working.
+func (b *builder) measure(part *Part) {
+	gross := part.Outline.Area()
+	outline := part.Outline.Length()
+	var holeArea, holeLength float64
+	pierces := 1
+	for _, h := range b.holes {
+		if h.cut() {
+			holeArea += h.area()
+			holeLength += h.length()
+			pierces++
+		}
+	}
+	part.Area, part.CutLength, part.Pierces = gross-holeArea, outline+holeLength, pierces
+	part.Mass = part.Area * b.recipe.Thickness * b.material.Density * 1e-9
+	x, y := part.Bounds.Size()
+	b.blank(part, "blankX", "Blank, left to right", x, false)
+	b.blank(part, "blankY", "Blank, front to back", y, true)
+	b.figure(part, "mass", "Mass", part.Mass, "kg", trimZeros(fmt.Sprintf("%.3g", part.Mass))+" kg", working.Working{
+		Method: "Mass of the blank", Source: "area times thickness times density", Formula: "m = A·T·ρ",
+		Inputs: []working.Quantity{{Symbol: "A", Name: "area net of cut holes", Value: part.Area, Unit: "mm²"}, qmm("T", "thickness", b.recipe.Thickness),
+			{Symbol: "ρ", Name: "density of " + b.material.Name, Value: b.material.Density, Unit: "kg/m³"}},
+		Assumptions: []string{"nominal density; holes drilled after bending are not taken off"}})
+	b.figure(part, "area", "Area", part.Area, "mm²", b.areaText(part.Area), working.Working{
+		Method: "Area of the flat pattern", Source: "outline less cut holes, arcs exact", Formula: "A = outline − Σ holes",
+		Inputs: []working.Quantity{{Symbol: "outline", Name: "outline", Value: gross, Unit: "mm²"}, {Symbol: "holes", Name: "cut holes", Value: holeArea, Unit: "mm²"}}})
+	b.figure(part, "cutLength", "Cut length", part.CutLength, "mm", b.len(part.CutLength), working.Working{
+		Method: "Length of cut", Source: "outline and cut holes, arcs exact", Formula: "L = outline + Σ holes",
+		Inputs: []working.Quantity{qmm("outline", "outline", outline), qmm("holes", "cut holes", holeLength)}})
+	b.figure(part, "pierces", "Pierces", float64(pierces), "", fmt.Sprint(pierces), working.Working{
+		Method: "Pierces", Source: "one for the outline and one for each cut hole", Formula: "n = 1 + holes",
+		Inputs: []working.Quantity{{Symbol: "holes", Name: "cut holes", Value: float64(pierces - 1)}}})
+	size := part.Body.Max.sub(part.Body.Min)
+	for i, name := range []string{"Folded, left to right", "Folded, front to back", "Folded, height"} {
+		b.figure(part, fmt.Sprintf("folded%c", 'X'+i), name, size[i], "mm", b.len(size[i]), working.Working{
+			Method: "Size of the folded part", Source: "box round the outer faces", Formula: "largest − smallest coordinate",
+			Inputs: []working.Quantity{qmm("min", "smallest", part.Body.Min[i]), qmm("max", "largest", part.Body.Max[i])}})
+	}
+}
+
+func (b *builder) areaText(mm2 float64) string {
+	if b.opt.Display.Style != "mm" {
+		return trimZeros(fmt.Sprintf("%.1f", mm2/645.16)) + " in²"
+	}
+	return trimZeros(fmt.Sprintf("%.1f", mm2/100)) + " cm²"
+}
+
+func (b *builder) figure(part *Part, key, name string, value float64, unit, text string, w working.Working) {
+	w.Result = working.Quantity{Symbol: name, Name: name, Value: value, Unit: unit}
+	part.Figures = append(part.Figures, Figure{key, name, text, value, unit, b.explain(w)})
+}
+
+// blank explains a blank size as the chain of flats and bend allowances that
+// makes it up: the panels that reach farthest both ways.
+func (b *builder) blank(part *Part, key, name string, value float64, vertical bool) {
+	w := working.Working{Method: "Blank size", Source: "flats between tangent lines plus bend allowances", Formula: "blank = Σ flats + Σ BA"}
+	low, high := b.farthest(vertical)
+	chain := append(chainOf(low), reversed(chainOf(high))...)
+	seen := map[*panel]bool{}
+	for _, p := range chain {
+		if seen[p] {
+			continue
+		}
+		seen[p] = true
+		pw, ph := p.size()
+		size := pw
+		if turned := p.pose.ey.X*p.pose.ey.X > .5; vertical != turned {
+			size = ph
+		}
+		w.Inputs = append(w.Inputs, qmm("flat", lower(p.name)+" between tangent lines", size))
+		if p.flange != nil && (p.pose.ey.Y*p.pose.ey.Y > .5) == vertical {
+			w.Inputs = append(w.Inputs, qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
+		}
+	}
+	w.Assumptions = []string{"K by school: " + string(b.recipe.Bend.School)}
+	b.figure(part, key, name, value, "mm", b.len(value), w)
+}
+
+// farthest answers the panels that reach lowest and highest along one axis.
+func (b *builder) farthest(vertical bool) (low, high *panel) {
+	var lo, hi float64
+	for i, p := range b.all {
+		box := p.flatBounds()
+		a, c := box.Min.X, box.Max.X
+		if vertical {
+			a, c = box.Min.Y, box.Max.Y
+		}
+		if i == 0 || a < lo-tiny {
+			lo, low = a, p
+		}
+		if i == 0 || c > hi+tiny {
+			hi, high = c, p
+		}
+	}
+	return low, high
+}
+
+func chainOf(p *panel) (chain []*panel) {
+	for ; p != nil; p = p.parent {
+		chain = append(chain, p)
+	}
+	return chain
+}
+
+func reversed(list []*panel) []*panel {
+	out := make([]*panel, len(list))
+	for i, p := range list {
+		out[len(list)-1-i] = p
+	}
+	return out
+}
+
+func (p *panel) flatBounds() profile.Bounds {
+	box := profile.Empty()
+	for _, c := range p.corners {
+		box.Include(p.pose.apply(c))
+	}
+	return box
+}
+
+// schools answers the blank under each school side by side. Each is a whole
+// unfolding of its own; the outline's box needs only the panels.
+func (b *builder) schools(chosen profile.Bounds) []SchoolBlank {
+	cx, cy := chosen.Size()
+	out := []SchoolBlank{}
+	for _, s := range bend.Schools {
+		row := SchoolBlank{School: s, Chosen: s == b.recipe.Bend.School}
+		other := newBuilder(b.recipe, b.opt, s)
+		other.rule = b.rule
+		base := other.panels()
+		if base != nil && !other.fellBack && len(other.all) > 1 {
+			box := profile.Empty()
+			for _, p := range other.all {
+				k := p.flatBounds()
+				box.Include(k.Min)
+				box.Include(k.Max)
+			}
+			x, y := box.Size()
+			lx, ly := b.length(x), b.length(y)
+			off := x - cx
+			if dy := y - cy; dy*dy > off*off {
+				off = dy
+			}
+			lo := b.length(off)
+			row.X, row.Y, row.Off = &lx, &ly, &lo
+		} else {
+			row.Why = b.whySilent(s)
+		}
+		out = append(out, row)
+	}
+	return out
+}
+
+func (b *builder) whySilent(s bend.School) string {
+	for _, p := range b.all {
+		if p.flange == nil {
+			continue
+		}
+		if _, err := b.rule.Take(s, p.flange.InsideRadius, b.recipe.Thickness, p.flange.Angle); err != nil {
+			return err.Error()
+		}
+	}
+	return "There is no bend yet."
+}

@@ -1,0 +1,159 @@
+package sheet
+
+import (
+	"warmanvil/core/bend"
+	"warmanvil/core/profile"
+	"warmanvil/core/working"
+)
+
+// Length is a length with the way the job writes it.
+type Length struct {
+	MM   float64 `json:"mm"`
+	Text string  `json:"text" doc:"as the job writes it"`
+	Lies string  `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
+}
+
+// Part is everything a recipe says: flat pattern, folded body, figures, flags.
+// It is derived and never stored.
+type Part struct {
+	Whole      bool              `json:"whole" doc:"false when something could not be unfolded and was left out"`
+	Outline    profile.Loop      `json:"outline" doc:"flat pattern, anticlockwise, good side up, mm; origin at the front left corner of the base's flat part"`
+	Bounds     profile.Bounds    `json:"bounds"`
+	Holes      []HoleMade        `json:"holes"`
+	BendLines  []BendLine        `json:"bendLines"`
+	Panels     []PanelMade       `json:"panels"`
+	Body       Body              `json:"body"`
+	Figures    []Figure          `json:"figures"`
+	Schools    []SchoolBlank     `json:"schools" doc:"the blank under each school"`
+	Dimensions []Dimension       `json:"dimensions" doc:"what can be typed over, in walking order"`
+	Ordinates  Ordinates         `json:"ordinates"`
+	Findings   []working.Finding `json:"findings"`
+
+	Area      float64 `json:"area" doc:"mm², net of cut holes"`
+	Mass      float64 `json:"mass" doc:"kg"`
+	CutLength float64 `json:"cutLength" doc:"mm"`
+	Pierces   int     `json:"pierces"`
+}
+
+// HoleMade is one hole on the flat pattern and on the body.
+type HoleMade struct {
+	ID       string        `json:"id"`
+	Feature  string        `json:"feature" doc:"id in the recipe"`
+	Panel    string        `json:"panel"`
+	Name     string        `json:"name"`
+	Kind     HoleKind      `json:"kind"`
+	Made     Made          `json:"made"`
+	Centre   profile.Point `json:"centre"`
+	Diameter float64       `json:"diameter"`
+	Length   float64       `json:"length,omitempty"`
+	Loop     profile.Loop  `json:"loop,omitempty" doc:"of a slot"`
+	Body     Vector        `json:"body" doc:"centre on the folded mid-surface"`
+	Normal   Vector        `json:"normal" doc:"towards the panel's good side"`
+	Size     string        `json:"size" doc:"as the job writes it"`
+}
+
+// BendLine is the centre line of a bend on the flat pattern, with its row of
+// the bend table.
+type BendLine struct {
+	ID             string          `json:"id" doc:"id of the flange"`
+	Name           string          `json:"name"`
+	From           profile.Point   `json:"from"`
+	To             profile.Point   `json:"to"`
+	Angle          float64         `json:"angle" doc:"degrees turned from flat"`
+	Opens          float64         `json:"opens" doc:"degrees the two faces enclose, 180 − angle"`
+	Up             bool            `json:"up"`
+	InsideRadius   float64         `json:"insideRadius"`
+	Radius         Length          `json:"radius"`
+	BendAllowance  float64         `json:"bendAllowance"`
+	Allowance      Length          `json:"allowance"`
+	BendDeduction  float64         `json:"bendDeduction"`
+	Deduction      Length          `json:"deduction"`
+	KFactor        float64         `json:"kFactor"`
+	School         bend.School     `json:"school"`
+	Length         Length          `json:"length" doc:"of the bend"`
+	Aim            *float64        `json:"aim" doc:"degrees to bend to, springback allowed for; null when the sheet takes no set"`
+	Force          *float64        `json:"force" doc:"N, air bend; null on other tools"`
+	Working        working.Working `json:"working"`
+	AimWorking     working.Working `json:"aimWorking"`
+	ForceWorking   working.Working `json:"forceWorking"`
+	TangentOffsets [2]float64      `json:"tangentOffsets" doc:"mm from the centre line to the tangent lines"`
+}
+
+// PanelMade is one flat piece.
+type PanelMade struct {
+	ID     string          `json:"id"`
+	Name   string          `json:"name"`
+	Path   string          `json:"path" doc:"JSON pointer into the recipe"`
+	Parent string          `json:"parent,omitempty"`
+	Flat   []profile.Point `json:"flat" doc:"outline on the flat pattern"`
+	Zone   []profile.Point `json:"zone,omitempty" doc:"bend zone on the flat pattern"`
+	Edges  []EdgeMade      `json:"edges"`
+	Middle profile.Point   `json:"middle"`
+}
+
+// EdgeMade is one edge of a panel, for tapping.
+type EdgeMade struct {
+	Edge Edge          `json:"edge"`
+	From profile.Point `json:"from"`
+	To   profile.Point `json:"to"`
+	Role string        `json:"role" enum:"free,bend,tip,bent" doc:"free; the panel's own bend; opposite it; or carrying a flange"`
+}
+
+// Figure is one number of the part with its working.
+type Figure struct {
+	Key     string          `json:"key"`
+	Name    string          `json:"name"`
+	Text    string          `json:"text"`
+	Value   float64         `json:"value"`
+	Unit    string          `json:"unit"`
+	Working working.Working `json:"working"`
+}
+
+// SchoolBlank is the blank size one school gives.
+type SchoolBlank struct {
+	School bend.School `json:"school"`
+	Chosen bool        `json:"chosen"`
+	X      *Length     `json:"x"`
+	Y      *Length     `json:"y"`
+	Off    *Length     `json:"off" doc:"longest side's difference to the chosen school"`
+	Why    string      `json:"why,omitempty" doc:"why there is no figure"`
+}
+
+// DimensionKind tells how a dimension is typed.
+type DimensionKind string
+
+// The kinds of dimension.
+const (
+	LengthDimension DimensionKind = "length"
+	AngleDimension  DimensionKind = "angle"
+	CountDimension  DimensionKind = "count"
+)
+
+// Dimension is one value of the recipe that can be typed over.
+type Dimension struct {
+	Path    string         `json:"path" doc:"JSON pointer into the recipe"`
+	Feature string         `json:"feature" doc:"id"`
+	Group   string         `json:"group" doc:"name of the feature"`
+	Label   string         `json:"label"`
+	Kind    DimensionKind  `json:"kind" enum:"length,angle,count"`
+	Value   float64        `json:"value"`
+	Text    string         `json:"text"`
+	Lies    string         `json:"lies"`
+	Note    string         `json:"note,omitempty" doc:"how it is measured"`
+	From    *profile.Point `json:"from,omitempty" doc:"on the flat pattern"`
+	To      *profile.Point `json:"to,omitempty"`
+	Main    bool           `json:"main" doc:"shown on the drawing without being chosen"`
+}
+
+// Ordinates are the places to mark out on the blank, from its front left corner.
+type Ordinates struct {
+	X []Ordinate `json:"x"`
+	Y []Ordinate `json:"y"`
+}
+
+// Ordinate is one line to mark.
+type Ordinate struct {
+	At   float64 `json:"at" doc:"place on the flat pattern's own axis"`
+	Dist Length  `json:"dist" doc:"from the blank's edge"`
+	What string  `json:"what" enum:"edge,bend"`
+}

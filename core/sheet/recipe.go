@@ -1,0 +1,217 @@
+// Package sheet turns the recipe of a folded sheet part into what is cut and
+// what comes out of the brake. Build goes through named steps, each a file:
+// panels (the tree and its sizes) → fold → flatten → features → check.
+//
+// A recipe is a tree: the base carries flanges, a flange may carry flanges.
+// Every panel's edges are named by the way they face on the flat pattern, good
+// side up: front (−y), right (+x), back (+y), left (−x). Lengths are mm, angles
+// degrees.
+package sheet
+
+import "warmanvil/core/bend"
+
+// SchemaVersion of the recipe written by this program.
+const SchemaVersion = 1
+
+// Edge of a panel as it faces on the flat pattern.
+type Edge string
+
+// The four edges.
+const (
+	Front Edge = "front"
+	Right Edge = "right"
+	Back  Edge = "back"
+	Left  Edge = "left"
+)
+
+// Measure says between which points a length was taken.
+type Measure string
+
+// Outside: to the outer apex of the bend. Inside: to the inner apex. Flat: to
+// the tangent line. Tangent: to the outermost tangent plane.
+const (
+	Outside Measure = "outside"
+	Inside  Measure = "inside"
+	Flat    Measure = "flat"
+	Tangent Measure = "tangent"
+)
+
+// Grain is the rolling direction of the sheet under the flat pattern.
+type Grain string
+
+// GrainX runs left to right, GrainY front to back.
+const (
+	GrainUnknown Grain = "unknown"
+	GrainX       Grain = "x"
+	GrainY       Grain = "y"
+)
+
+// Recipe is one sheet part as the fabricator described it.
+type Recipe struct {
+	Schema    int       `json:"schema" doc:"version of this form, 1"`
+	Material  string    `json:"material" doc:"key of the material table"`
+	Thickness float64   `json:"thickness" doc:"mm"`
+	Gauge     *int      `json:"gauge,omitempty" doc:"gauge the thickness was typed as"`
+	Grain     Grain     `json:"grain,omitempty" enum:"unknown,x,y" doc:"rolling direction on the flat pattern"`
+	Process   string    `json:"process" enum:"plasma,laser,waterjet,punch,hand" doc:"how it is cut"`
+	Tool      bend.Tool `json:"tool" doc:"what it is bent on"`
+	Bend      bend.Rule `json:"bend" doc:"where K comes from"`
+	Base      Base      `json:"base"`
+	Hand      Hand      `json:"hand,omitempty" doc:"left and right pair"`
+}
+
+// Hand says whether a mirrored twin is made too.
+type Hand struct {
+	Pair  bool `json:"pair,omitempty" doc:"make the mirrored twin too"`
+	Drawn Side `json:"drawn,omitempty" enum:"left,right" doc:"which hand the recipe describes"`
+}
+
+// Side of the vehicle.
+type Side string
+
+// The two hands.
+const (
+	LeftHand  Side = "left"
+	RightHand Side = "right"
+)
+
+// Base is the panel everything hangs on.
+type Base struct {
+	ID      string   `json:"id"`
+	Length  float64  `json:"length" doc:"mm, left to right"`
+	Width   float64  `json:"width" doc:"mm, front to back"`
+	Measure Measure  `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how both were measured where an edge is bent"`
+	Corner  Corner   `json:"corner,omitempty" doc:"of corners no flange reaches"`
+	Holes   []Hole   `json:"holes,omitempty"`
+	Flanges []Flange `json:"flanges,omitempty"`
+}
+
+// Corner is how free corners are cut.
+type Corner struct {
+	Kind CornerKind `json:"kind,omitempty" enum:"square,radius,chamfer"`
+	Size float64    `json:"size,omitempty" doc:"mm"`
+}
+
+// CornerKind of a free corner.
+type CornerKind string
+
+// The kinds of corner.
+const (
+	Square  CornerKind = "square"
+	Radius  CornerKind = "radius"
+	Chamfer CornerKind = "chamfer"
+)
+
+// Flange is a panel bent off an edge of another.
+type Flange struct {
+	ID           string   `json:"id"`
+	Edge         Edge     `json:"edge" enum:"front,right,back,left" doc:"edge of the panel it hangs on"`
+	Length       float64  `json:"length" doc:"mm"`
+	Measure      Measure  `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how the length was measured"`
+	Angle        float64  `json:"angle" doc:"degrees turned from flat, 1 to 165"`
+	Up           bool     `json:"up" doc:"true towards the good side"`
+	InsideRadius float64  `json:"insideRadius" doc:"mm"`
+	SetIn        SetIn    `json:"setIn,omitempty"`
+	Relief       Relief   `json:"relief,omitempty" doc:"where the bend ends inside the material"`
+	Corner       Corner   `json:"corner,omitempty" doc:"of free corners"`
+	Holes        []Hole   `json:"holes,omitempty"`
+	Flanges      []Flange `json:"flanges,omitempty"`
+}
+
+// SetIn is how far the flange keeps off the ends of its edge: Start is the
+// left end of a front or back edge, the front end of a left or right edge.
+type SetIn struct {
+	Start float64 `json:"start,omitempty" doc:"mm, from the left or front end"`
+	End   float64 `json:"end,omitempty" doc:"mm, from the right or back end"`
+}
+
+// Relief is cut beside a bend that ends inside the material. Zero sizes take
+// the thickness.
+type Relief struct {
+	Kind  ReliefKind `json:"kind,omitempty" enum:"rectangular,round,tear"`
+	Width float64    `json:"width,omitempty" doc:"mm along the edge, 0 for the thickness"`
+	Depth float64    `json:"depth,omitempty" doc:"mm past the tangent line, 0 for the thickness"`
+}
+
+// ReliefKind of a relief.
+type ReliefKind string
+
+// The kinds of relief; a tear is not cut, the sheet tears there.
+const (
+	Rectangular ReliefKind = "rectangular"
+	Round       ReliefKind = "round"
+	Tear        ReliefKind = "tear"
+)
+
+// HoleKind is the shape of a hole.
+type HoleKind string
+
+// The shapes of holes.
+const (
+	RoundHole HoleKind = "round"
+	SlotHole  HoleKind = "slot"
+)
+
+// Made says how a hole is made: cut with the blank, or drilled after bending
+// from a centre mark.
+type Made string
+
+// The ways to make a hole.
+const (
+	MadeCut     Made = "cut"
+	MadeDrilled Made = "drilled"
+)
+
+// Hole is one hole or slot, or a pattern of them, placed from two edges of its
+// panel.
+type Hole struct {
+	ID       string   `json:"id"`
+	Kind     HoleKind `json:"kind" enum:"round,slot"`
+	Diameter float64  `json:"diameter" doc:"mm; of a slot its width"`
+	Length   float64  `json:"length,omitempty" doc:"mm overall, of a slot"`
+	Angle    float64  `json:"angle,omitempty" doc:"degrees of the slot's long way, from the direction away from the x edge towards the direction away from the y edge"`
+	X        Offset   `json:"x" doc:"from the left or right edge"`
+	Y        Offset   `json:"y" doc:"from the front or back edge"`
+	Pattern  *Pattern `json:"pattern,omitempty"`
+	Made     Made     `json:"made,omitempty" enum:"cut,drilled"`
+}
+
+// Offset is a distance from a named edge.
+type Offset struct {
+	Edge     Edge    `json:"edge" enum:"front,right,back,left"`
+	Distance float64 `json:"distance" doc:"mm"`
+	From     Measure `json:"from,omitempty" enum:"outside,inside,flat" doc:"where the edge is bent: from the outer tangent plane, the inner one or the tangent line"`
+}
+
+// PatternKind is the layout of a hole pattern.
+type PatternKind string
+
+// The layouts.
+const (
+	GridPattern   PatternKind = "grid"
+	CirclePattern PatternKind = "circle"
+)
+
+// Pattern repeats a hole. A grid starts at the hole and steps away from its
+// edges; a circle has the hole's place as its centre.
+type Pattern struct {
+	Kind     PatternKind `json:"kind" enum:"grid,circle"`
+	Columns  int         `json:"columns,omitempty" doc:"grid: along x"`
+	Rows     int         `json:"rows,omitempty" doc:"grid: along y"`
+	PitchX   float64     `json:"pitchX,omitempty" doc:"grid: mm"`
+	PitchY   float64     `json:"pitchY,omitempty" doc:"grid: mm"`
+	Count    int         `json:"count,omitempty" doc:"circle: number of holes"`
+	Diameter float64     `json:"diameter,omitempty" doc:"circle: mm, pitch circle"`
+	Start    float64     `json:"start,omitempty" doc:"circle: degrees of the first hole, turned as a slot's angle"`
+}
+
+// Count answers how many holes the feature makes.
+func (h Hole) Count() int {
+	switch {
+	case h.Pattern == nil:
+		return 1
+	case h.Pattern.Kind == CirclePattern:
+		return h.Pattern.Count
+	}
+	return h.Pattern.Columns * h.Pattern.Rows
+}
