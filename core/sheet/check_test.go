@@ -135,9 +135,11 @@ func TestBoxFolds(t *testing.T) {
 			t.Errorf("%s: %s", code, f.Reason)
 		}
 	}
-	r.Base.Flanges[0].Angle, r.Base.Flanges[0].Length = 120, 80
+	for _, i := range []int{0, 3} { // front and left both lean in over the base
+		r.Base.Flanges[i].Angle, r.Base.Flanges[i].Length = 120, 80
+	}
 	if _, ok := codes(build(t, r))["fold-collision"]; !ok {
-		t.Error("a side leaning into its neighbours is not seen")
+		t.Error("two sides leaning into each other are not seen")
 	}
 }
 
