@@ -155,6 +155,11 @@ func (b *builder) sorted() []working.Finding {
 			key := [3]string{f.Code, f.Feature, f.Reason}
 			if f.Severity == severity && !seen[key] {
 				seen[key] = true
+				for _, a := range b.recipe.SetAside {
+					if a.Code == f.Code && a.Feature == f.Feature {
+						f.SetAside = a.Reason
+					}
+				}
 				out = append(out, f)
 			}
 		}

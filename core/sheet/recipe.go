@@ -58,6 +58,14 @@ type Recipe struct {
 	Bend      bend.Rule `json:"bend" doc:"where K comes from"`
 	Base      Base      `json:"base"`
 	Hand      Hand      `json:"hand,omitempty" doc:"left and right pair"`
+	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
+}
+
+// Aside records that a finding was set aside and why; it is printed.
+type Aside struct {
+	Code    string `json:"code"`
+	Feature string `json:"feature,omitempty" doc:"id of the feature"`
+	Reason  string `json:"reason"`
 }
 
 // Hand says whether a mirrored twin is made too.

@@ -17,6 +17,8 @@ const (
 	maxAngle    = 165.0
 	maxCoupons  = 50
 	maxRadiusMM = 5000.0
+	maxAsides   = 200
+	maxReason   = 500
 )
 
 func idForm(id string) bool {
@@ -55,6 +57,11 @@ func (r Recipe) Validate() error {
 	)
 	if err != nil {
 		return err
+	}
+	for i, a := range r.SetAside {
+		if i == maxAsides || len(a.Reason) > maxReason || a.Reason == "" || len(a.Code) > 64 || len(a.Feature) > 64 {
+			return working.Refuse("/setAside/"+strconv.Itoa(i), "A finding is set aside with a reason of 1 to %d characters, %d times at most.", maxReason, maxAsides)
+		}
 	}
 	v := validator{seen: map[string]bool{}}
 	return working.First(v.id("/base", r.Base.ID), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))

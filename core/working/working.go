@@ -58,4 +58,5 @@ type Finding struct {
 	Reason   string   `json:"reason" doc:"one sentence"`
 	Working  *Working `json:"working,omitempty"`
 	Fixes    []Fix    `json:"fixes,omitempty"`
+	SetAside string   `json:"setAside,omitempty" doc:"why the fabricator set it aside"`
 }

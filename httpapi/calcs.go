@@ -1,0 +1,30 @@
+package httpapi
+
+import (
+	"net/http"
+
+	"github.com/gin-gonic/gin"
+
+	"warmanvil/calc"
+)
+
+// calcRoutes serves every calculation of the contract.
+func (s *server) calcRoutes() {
+	for _, k := range calc.All() {
+		path := "/api/v1/calc/" + k.Name
+		s.describe(operation{method: "POST", path: path, id: "calc." + k.Name, summary: k.Doc}, k.Request, k.Answer)
+		s.engine.POST(path, func(c *gin.Context) {
+			raw, err := body(c)
+			if err != nil {
+				refuse(c, err)
+				return
+			}
+			ans, err := k.Run(raw)
+			if err != nil {
+				refuse(c, err)
+				return
+			}
+			c.JSON(http.StatusOK, ans)
+		})
+	}
+}

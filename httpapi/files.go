@@ -1,0 +1,135 @@
+package httpapi
+
+import (
+	"fmt"
+	"net/http"
+	"strconv"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
+
+	"warmanvil/core/exchange"
+	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
+	"warmanvil/job"
+	"warmanvil/paper"
+)
+
+var archivedQuery = []*huma.Param{query("archived", "true lists what was put away", "true", "false")}
+
+var contentType = map[string]string{"dxf": "application/dxf", "svg": "image/svg+xml", "pdf": "application/pdf", "csv": "text/csv; charset=utf-8"}
+
+// fileRoutes serves downloads: plain routes, since they are not JSON.
+func (s *server) fileRoutes() {
+	const path = "/api/v1/parts/{id}/files/{kind}"
+	binary := &huma.Schema{Type: "string", Format: "binary"}
+	o := &huma.Operation{OperationID: "getFile", Method: "GET", Path: path, Summary: "A file for the shop: dxf, svg, pdf (full-size template) or csv (cut ticket)",
+		Parameters: []*huma.Param{
+			{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"dxf", "svg", "pdf", "csv"}}},
+			query("hand", "which hand of a pair", "left", "right"), query("paper", "of the template", "a4", "letter"), query("units", "of the drawing", "mm", "in")},
+		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: binary}}}}}
+	s.api.AddOperation(o)
+	s.engine.GET(ginPath(path), func(c *gin.Context) {
+		if err := s.file(c); err != nil {
+			refuse(c, err)
+		}
+	})
+}
+
+func (s *server) file(c *gin.Context) error {
+	kind := c.Param("kind")
+	if _, ok := contentType[kind]; !ok {
+		return job.ErrNotFound
+	}
+	if _, err := uuid.Parse(c.Param("id")); err != nil {
+		return job.ErrNotFound
+	}
+	p, err := s.jobs.Store.Part(c.Request.Context(), c.Param("id"))
+	if err != nil {
+		return err
+	}
+	j, err := s.jobs.Store.Job(c.Request.Context(), p.JobID)
+	if err != nil {
+		return err
+	}
+	hand, err := handOf(p, c.Query("hand"))
+	if err != nil {
+		return err
+	}
+	built, err := sheet.Build(p.Handed(hand), sheet.Options{Display: j.Brief.Display()})
+	if err != nil {
+		return err
+	}
+	if !built.Whole {
+		return asFault("The part cannot be unfolded as it stands, so no file is made: %s", built.Findings[0].Reason)
+	}
+	raw, err := export(c, j, p, hand, built, kind)
+	if err != nil {
+		return err
+	}
+	name := job.FileName(j.Brief.Name, p.Name, hand, "r"+strconv.Itoa(p.Revision), kind)
+	c.Header("Content-Disposition", `attachment; filename="`+name+`"`)
+	c.Data(http.StatusOK, contentType[kind], raw)
+	return nil
+}
+
+// handOf answers the hand asked for: a pair needs one, a single part has none.
+func handOf(p job.Part, asked string) (sheet.Side, error) {
+	for _, h := range p.Hands() {
+		if string(h) == asked {
+			return h, nil
+		}
+	}
+	if p.Recipe.Hand.Pair {
+		return "", asFault("This part is a pair: say which hand, left or right.")
+	}
+	return "", asFault("This part has no hands.")
+}
+
+func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.Part, kind string) ([]byte, error) {
+	revision := fmt.Sprintf("r%d", p.Revision)
+	flat := exchange.Flat{Part: built, Mark: p.Mark(hand) + " " + revision, Inches: j.Brief.Unit != job.UnitMM}
+	switch c.Query("units") {
+	case "mm":
+		flat.Inches = false
+	case "in":
+		flat.Inches = true
+	}
+	material, err := stock.MaterialByKey(p.Recipe.Material)
+	if err != nil {
+		return nil, err
+	}
+	thickness := thicknessText(j, p)
+	switch kind {
+	case "dxf":
+		return exchange.DXF(flat), nil
+	case "svg":
+		return exchange.SVG(flat), nil
+	case "csv":
+		process, err := stock.ProcessByKey(p.Recipe.Process)
+		if err != nil {
+			return nil, err
+		}
+		return exchange.Ticket{Job: j.Brief.Name, Part: p.Name, Hand: string(hand), Revision: p.Revision, Quantity: p.Quantity * j.Brief.Quantity,
+			Material: material.Name, Thickness: thickness, Process: process.Name, Flat: built}.CSV()
+	}
+	size := paper.A4
+	if c.Query("paper") == "letter" {
+		size = paper.Letter
+	}
+	return paper.Template{Job: j.Brief.Name, Part: p.Name, Hand: hand, Revision: revision, Material: material.Name, Thickness: thickness,
+		Quantity: p.Quantity * j.Brief.Quantity, Date: p.Updated.UTC(), Paper: size, Flat: built}.PDF()
+}
+
+func thicknessText(j job.Job, p job.Part) string {
+	text := fmt.Sprintf("%.2f mm", p.Recipe.Thickness)
+	if j.Brief.Unit != job.UnitMM {
+		text = fmt.Sprintf("%.4f in", p.Recipe.Thickness/25.4)
+	}
+	if p.Recipe.Gauge != nil {
+		text += fmt.Sprintf(" (%d ga nominal)", *p.Recipe.Gauge)
+	}
+	return text
+}

@@ -1,0 +1,168 @@
+package httpapi
+
+import (
+	"encoding/json"
+	"time"
+
+	"warmanvil/calc"
+	"warmanvil/core/quantity"
+	"warmanvil/job"
+)
+
+// JobView is a job in lists.
+type JobView struct {
+	ID       string    `json:"id" format:"uuid"`
+	Brief    job.Brief `json:"brief"`
+	Archived bool      `json:"archived"`
+	Revision int       `json:"revision"`
+	Parts    int       `json:"parts"`
+	Updated  time.Time `json:"updated"`
+}
+
+// JobPage is a job with what is in it.
+type JobPage struct {
+	Job     JobView      `json:"job"`
+	Parts   []PartHead   `json:"parts"`
+	Numbers []NumberView `json:"numbers"`
+}
+
+// PartHead is a part in lists.
+type PartHead struct {
+	ID       string    `json:"id" format:"uuid"`
+	Name     string    `json:"name"`
+	Quantity int       `json:"quantity"`
+	Pair     bool      `json:"pair"`
+	Revision int       `json:"revision"`
+	Blank    string    `json:"blank"`
+	Mass     string    `json:"mass"`
+	Material string    `json:"material"`
+	Stops    int       `json:"stops" doc:"open flags that say do not cut"`
+	Updated  time.Time `json:"updated"`
+}
+
+// NumberView is a kept calculation with its answer worked out now.
+type NumberView struct {
+	ID      string          `json:"id" format:"uuid"`
+	Calc    string          `json:"calc"`
+	Title   string          `json:"title"`
+	Request json.RawMessage `json:"request"`
+	Answer  json.RawMessage `json:"answer"`
+	Refused string          `json:"refused,omitempty" doc:"why there is no answer"`
+	Created time.Time       `json:"created"`
+}
+
+// JobSave changes a job.
+type JobSave struct {
+	Brief    job.Brief `json:"brief"`
+	Archived bool      `json:"archived"`
+}
+
+// NumberKeep keeps a calculation in a job.
+type NumberKeep struct {
+	Calc    string          `json:"calc"`
+	Title   string          `json:"title"`
+	Request json.RawMessage `json:"request"`
+}
+
+// Done answers a change that has nothing else to say.
+type Done struct {
+	Done bool `json:"done"`
+}
+
+func jobView(j job.Job, parts int) JobView {
+	return JobView{ID: j.ID, Brief: j.Brief, Archived: j.Archived, Revision: j.Revision, Parts: parts, Updated: j.Updated}
+}
+
+func (s *server) jobRoutes() {
+	route(s, operation{method: "GET", path: "/api/v1/health", id: "health", summary: "Whether the database answers"}, func(c call, _ none) (Done, error) {
+		return Done{true}, s.jobs.Store.Ping(c.Request.Context())
+	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs", id: "listJobs", summary: "Jobs, last touched first", query: archivedQuery}, func(c call, _ none) ([]JobView, error) {
+		list, err := s.jobs.Store.Jobs(c.Request.Context(), c.Query("archived") == "true")
+		views := make([]JobView, len(list))
+		for i, j := range list {
+			views[i] = jobView(j.Job, j.Parts)
+			views[i].Updated = j.Updated
+		}
+		return views, err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs", id: "createJob", summary: "Start a job"}, func(c call, b job.Brief) (JobView, error) {
+		j, err := s.jobs.CreateJob(c.Request.Context(), b)
+		return jobView(j, 0), err
+	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}", id: "getJob", summary: "A job with its parts and kept numbers"}, s.jobPage)
+	route(s, operation{method: "PUT", path: "/api/v1/jobs/{id}", id: "saveJob", summary: "Change the brief, archive or bring back", match: true}, func(c call, in JobSave) (JobView, error) {
+		n, err := c.ifMatch()
+		if err != nil {
+			return JobView{}, err
+		}
+		j, err := s.jobs.SaveJob(c.Request.Context(), c.id, n, in.Brief, in.Archived)
+		return jobView(j, 0), under("/brief", err)
+	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/duplicate", id: "duplicateJob", summary: "Copy a job with its parts"}, func(c call, _ none) (JobView, error) {
+		j, err := s.jobs.DuplicateJob(c.Request.Context(), c.id)
+		return jobView(j, 0), err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", summary: "Keep a quick calculation"}, func(c call, in NumberKeep) (NumberView, error) {
+		k, err := calc.Find(in.Calc)
+		if err != nil {
+			return NumberView{}, err
+		}
+		if _, err := k.Run(in.Request); err != nil {
+			return NumberView{}, under("/request", err)
+		}
+		n, err := s.jobs.KeepNumber(c.Request.Context(), c.id, in.Calc, in.Title, in.Request)
+		return numberView(n), err
+	})
+	route(s, operation{method: "DELETE", path: "/api/v1/numbers/{id}", id: "dropNumber", summary: "Remove a kept calculation"}, func(c call, _ none) (Done, error) {
+		return Done{true}, s.jobs.Store.DropNumber(c.Request.Context(), c.id)
+	})
+}
+
+func (s *server) jobPage(c call, _ none) (JobPage, error) {
+	ctx := c.Request.Context()
+	j, err := s.jobs.Store.Job(ctx, c.id)
+	if err != nil {
+		return JobPage{}, err
+	}
+	parts, err := s.jobs.Store.Parts(ctx, c.id)
+	if err != nil {
+		return JobPage{}, err
+	}
+	numbers, err := s.jobs.Store.Numbers(ctx, c.id)
+	if err != nil {
+		return JobPage{}, err
+	}
+	page := JobPage{Job: jobView(j, len(parts)), Parts: make([]PartHead, len(parts)), Numbers: make([]NumberView, len(numbers))}
+	for i, p := range parts {
+		page.Parts[i] = partHead(p, j.Brief.Display())
+	}
+	for i, n := range numbers {
+		page.Numbers[i] = numberView(n)
+	}
+	return page, nil
+}
+
+func numberView(n job.Number) NumberView {
+	v := NumberView{ID: n.ID, Calc: n.Calc, Title: n.Title, Request: n.Request, Answer: json.RawMessage("null"), Created: n.Created}
+	k, err := calc.Find(n.Calc)
+	if err == nil {
+		var ans any
+		if ans, err = k.Run(n.Request); err == nil {
+			v.Answer, err = json.Marshal(ans)
+		}
+	}
+	if err != nil {
+		v.Refused = err.Error()
+	}
+	if len(v.Request) == 0 {
+		v.Request = json.RawMessage("null")
+	}
+	return v
+}
+
+func partHead(p job.Part, d quantity.Display) PartHead {
+	h := PartHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Pair: p.Recipe.Hand.Pair, Revision: p.Revision, Updated: p.Updated}
+	h.fill(p, d)
+	return h
+}

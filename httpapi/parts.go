@@ -1,0 +1,210 @@
+package httpapi
+
+import (
+	"errors"
+	"strconv"
+	"time"
+
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
+	"warmanvil/core/working"
+	"warmanvil/job"
+)
+
+// PartView is a part as it stands.
+type PartView struct {
+	ID       string       `json:"id" format:"uuid"`
+	JobID    string       `json:"jobId" format:"uuid"`
+	Name     string       `json:"name"`
+	Quantity int          `json:"quantity"`
+	Recipe   sheet.Recipe `json:"recipe"`
+	Revision int          `json:"revision"`
+	Summary  string       `json:"summary"`
+	CanUndo  bool         `json:"canUndo"`
+	CanRedo  bool         `json:"canRedo"`
+	Archived bool         `json:"archived"`
+	Updated  time.Time    `json:"updated"`
+}
+
+// PartSave is a part's new state.
+type PartSave struct {
+	Name     string       `json:"name"`
+	Quantity int          `json:"quantity"`
+	Recipe   sheet.Recipe `json:"recipe"`
+}
+
+// PartArchive puts a part away or brings it back.
+type PartArchive struct {
+	Archived bool `json:"archived"`
+}
+
+// RevisionView is one kept state.
+type RevisionView struct {
+	Number   int          `json:"number"`
+	Name     string       `json:"name"`
+	Quantity int          `json:"quantity"`
+	Recipe   sheet.Recipe `json:"recipe"`
+	Summary  string       `json:"summary"`
+	Created  time.Time    `json:"created"`
+}
+
+// BuildRequest asks for everything a recipe says, without keeping it.
+type BuildRequest struct {
+	Recipe   sheet.Recipe `json:"recipe"`
+	Unit     job.Unit     `json:"unit" enum:"mm,fraction,decimal"`
+	Grain    float64      `json:"grain" doc:"mm"`
+	Mirrored bool         `json:"mirrored,omitempty" doc:"show the other hand"`
+}
+
+// StockView is the engineering tables the forms offer.
+type StockView struct {
+	Materials []stock.Material `json:"materials"`
+	Processes []stock.Process  `json:"processes"`
+	Gauges    []GaugeFamily    `json:"gauges"`
+}
+
+// GaugeFamily is one gauge table.
+type GaugeFamily struct {
+	Family stock.Family  `json:"family"`
+	Source string        `json:"source"`
+	Gauges []stock.Gauge `json:"gauges"`
+}
+
+func partView(p job.Part) PartView {
+	return PartView{ID: p.ID, JobID: p.JobID, Name: p.Name, Quantity: p.Quantity, Recipe: p.Recipe, Revision: p.Revision, Summary: p.Summary,
+		CanUndo: p.UndoTo != nil, CanRedo: p.RedoTo != nil, Archived: p.Archived, Updated: p.Updated}
+}
+
+func (h *PartHead) fill(p job.Part, d quantity.Display) {
+	m, err := stock.MaterialByKey(p.Recipe.Material)
+	if err == nil {
+		h.Material = m.Name
+	}
+	built, err := sheet.Build(p.Recipe, sheet.Options{Display: d})
+	if err != nil {
+		h.Stops = 1
+		return
+	}
+	for _, f := range built.Figures {
+		switch f.Key {
+		case "blankX":
+			h.Blank = f.Text
+		case "blankY":
+			h.Blank += " × " + f.Text
+		case "mass":
+			h.Mass = f.Text
+		}
+	}
+	for _, f := range built.Findings {
+		if f.Severity == working.Stop && f.SetAside == "" {
+			h.Stops++
+		}
+	}
+}
+
+func (s *server) partRoutes() {
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/parts", id: "createPart", summary: "Add a part"}, func(c call, in PartSave) (PartView, error) {
+		p, err := s.jobs.CreatePart(c.Request.Context(), c.id, in.Name, in.Quantity, in.Recipe)
+		return partView(p), err
+	})
+	route(s, operation{method: "GET", path: "/api/v1/parts/{id}", id: "getPart", summary: "A part as it stands"}, func(c call, _ none) (PartView, error) {
+		p, err := s.jobs.Store.Part(c.Request.Context(), c.id)
+		return partView(p), err
+	})
+	route(s, operation{method: "PUT", path: "/api/v1/parts/{id}", id: "savePart", summary: "Keep a new state as a revision", match: true}, func(c call, in PartSave) (PartView, error) {
+		n, err := c.ifMatch()
+		if err != nil {
+			return PartView{}, err
+		}
+		p, err := s.jobs.SavePart(c.Request.Context(), c.id, n, in.Name, in.Quantity, in.Recipe)
+		return s.saved(c, p, err)
+	})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/archive", id: "archivePart", summary: "Put a part away or bring it back"}, func(c call, in PartArchive) (Done, error) {
+		return Done{true}, s.jobs.Store.ArchivePart(c.Request.Context(), c.id, in.Archived, s.jobs.Now())
+	})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/duplicate", id: "duplicatePart", summary: "Copy a part within its job"}, func(c call, _ none) (PartView, error) {
+		p, err := s.jobs.DuplicatePart(c.Request.Context(), c.id)
+		return partView(p), err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/undo", id: "undoPart", summary: "Bring back the state before the last change", match: true}, func(c call, _ none) (PartView, error) {
+		n, err := c.ifMatch()
+		if err != nil {
+			return PartView{}, err
+		}
+		p, err := s.jobs.Undo(c.Request.Context(), c.id, n)
+		return s.saved(c, p, err)
+	})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/redo", id: "redoPart", summary: "Take back the last undo", match: true}, func(c call, _ none) (PartView, error) {
+		n, err := c.ifMatch()
+		if err != nil {
+			return PartView{}, err
+		}
+		p, err := s.jobs.Redo(c.Request.Context(), c.id, n)
+		return s.saved(c, p, err)
+	})
+	route(s, operation{method: "GET", path: "/api/v1/parts/{id}/revisions", id: "listRevisions", summary: "Kept states, newest first"}, s.revisions)
+	route(s, operation{method: "GET", path: "/api/v1/parts/{id}/revisions/{number}", id: "getRevision", summary: "One kept state"}, func(c call, _ none) (RevisionView, error) {
+		n, err := strconv.Atoi(c.Param("number"))
+		if err != nil {
+			return RevisionView{}, job.ErrNotFound
+		}
+		r, err := s.jobs.Store.Revision(c.Request.Context(), c.id, n)
+		return revisionView(r), err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", summary: "Flat pattern, body, figures and flags of a recipe"}, buildPart)
+	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes and gauges"}, func(call, none) (StockView, error) {
+		v := StockView{Materials: stock.Materials, Processes: stock.Processes}
+		for _, f := range []stock.Family{stock.Steel, stock.Galvanized, stock.Stainless, stock.Aluminum} {
+			v.Gauges = append(v.Gauges, GaugeFamily{f, stock.GaugeSource[f], stock.GaugeTable(f)})
+		}
+		return v, nil
+	})
+}
+
+// saved answers a save; on a conflict the part as it stands goes along.
+func (s *server) saved(c call, p job.Part, err error) (PartView, error) {
+	if errors.Is(err, job.ErrConflict) {
+		now, readErr := s.jobs.Store.Part(c.Request.Context(), c.id)
+		if readErr != nil {
+			return PartView{}, readErr
+		}
+		v := partView(now)
+		return PartView{}, conflict{&v}
+	}
+	return partView(p), err
+}
+
+func (s *server) revisions(c call, _ none) ([]RevisionView, error) {
+	if _, err := s.jobs.Store.Part(c.Request.Context(), c.id); err != nil {
+		return nil, err
+	}
+	list, err := s.jobs.Store.Revisions(c.Request.Context(), c.id)
+	views := make([]RevisionView, len(list))
+	for i, r := range list {
+		views[i] = revisionView(r)
+	}
+	return views, err
+}
+
+func revisionView(r job.Revision) RevisionView {
+	return RevisionView{r.Number, r.Name, r.Quantity, r.Recipe, r.Summary, r.Created}
+}
+
+func buildPart(_ call, in BuildRequest) (sheet.Part, error) {
+	r := in.Recipe
+	if in.Mirrored {
+		r = r.Mirror()
+	}
+	p, err := sheet.Build(r, sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true})
+	return p, under("/recipe", err)
+}
+
+// under puts a fault's path below the member of the request it came from.
+func under(member string, err error) error {
+	var f *working.Fault
+	if errors.As(err, &f) {
+		return &working.Fault{Path: member + f.Path, Message: f.Message}
+	}
+	return err
+}

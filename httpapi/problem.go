@@ -1,0 +1,81 @@
+package httpapi
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"log/slog"
+	"net/http"
+
+	"github.com/gin-gonic/gin"
+	"github.com/jackc/pgx/v5/pgconn"
+
+	"warmanvil/calc"
+	"warmanvil/core/working"
+	"warmanvil/job"
+)
+
+// Problem is every error's body (RFC 9457), with the place of each fault as a
+// JSON pointer.
+type Problem struct {
+	Type    string         `json:"type"`
+	Title   string         `json:"title"`
+	Status  int            `json:"status"`
+	Detail  string         `json:"detail" doc:"what happened, what was kept, what to do"`
+	Errors  []ProblemFault `json:"errors,omitempty"`
+	Current *PartView      `json:"current,omitempty" doc:"with 412: the part as it stands now"`
+}
+
+// ProblemFault is one fault of the request.
+type ProblemFault struct {
+	Path    string `json:"path" doc:"JSON pointer into the request body"`
+	Message string `json:"message"`
+}
+
+// conflict carries the part as it stands beside job.ErrConflict.
+type conflict struct {
+	current *PartView
+}
+
+func (c conflict) Error() string { return job.ErrConflict.Error() }
+func (c conflict) Unwrap() error { return job.ErrConflict }
+
+func problemOf(ctx context.Context, err error) Problem {
+	p := Problem{Type: "about:blank", Detail: err.Error()}
+	var fault *working.Fault
+	var with conflict
+	var connect *pgconn.ConnectError
+	var tooLarge *http.MaxBytesError
+	switch {
+	case errors.As(err, &fault):
+		p.Status, p.Errors = http.StatusUnprocessableEntity, []ProblemFault{{fault.Path, fault.Message}}
+	case errors.As(err, &tooLarge):
+		p.Status, p.Detail = http.StatusRequestEntityTooLarge, "The request is larger than 1 MB: a part that large has to be split."
+	case errors.Is(err, job.ErrNotFound), errors.Is(err, calc.ErrUnknown):
+		p.Status = http.StatusNotFound
+	case errors.As(err, &with):
+		p.Status, p.Current = http.StatusPreconditionFailed, with.current
+		p.Detail = "Somebody saved this meanwhile. Your version is kept here: look at both and choose."
+	case errors.Is(err, job.ErrConflict):
+		p.Status = http.StatusPreconditionFailed
+		p.Detail = "Somebody saved this meanwhile. Load it anew and make the change again."
+	case errors.Is(err, job.ErrNothing):
+		p.Status = http.StatusConflict
+	case errors.Is(err, context.Canceled) && ctx.Err() != nil:
+		p.Status, p.Detail = 499, "The request was given up."
+	case errors.As(err, &connect):
+		p.Status, p.Detail = http.StatusServiceUnavailable, "The database does not answer. Nothing typed is lost: keep this page open and try again."
+	default:
+		p.Status, p.Detail = http.StatusInternalServerError, "Something went wrong on our side; nothing was saved. Try again, and look into the server's log if it stays."
+		slog.ErrorContext(ctx, "request failed", "error", err)
+	}
+	p.Title = http.StatusText(p.Status)
+	return p
+}
+
+func refuse(c *gin.Context, err error) {
+	p := problemOf(c.Request.Context(), err)
+	raw, _ := json.Marshal(p) // a Problem always encodes
+	c.Abort()
+	c.Data(p.Status, "application/problem+json", raw)
+}

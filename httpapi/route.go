@@ -1,0 +1,122 @@
+package httpapi
+
+import (
+	"io"
+	"net/http"
+	"reflect"
+	"strconv"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
+
+	"warmanvil/core/working"
+	"warmanvil/job"
+	"warmanvil/strictjson"
+)
+
+// maxBody of a request in bytes.
+const maxBody = 1 << 20
+
+// none is the request type of routes without a body.
+type none struct{}
+
+// call is one request on its way to a use case.
+type call struct {
+	*gin.Context
+	id string // of the path, a UUID
+}
+
+// ifMatch reads the revision the change was made on.
+func (c call) ifMatch() (int, error) {
+	tag := strings.Trim(c.GetHeader("If-Match"), `W/"`)
+	n, err := strconv.Atoi(tag)
+	if err != nil || n < 1 {
+		return 0, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the ETag.")
+	}
+	return n, nil
+}
+
+// operation describes a route for the API's description.
+type operation struct {
+	method, path, id, summary string
+	match                     bool // takes If-Match
+	query                     []*huma.Param
+}
+
+// route adds a JSON route and its description. The body is decoded strictly,
+// with the same words as the calc contract, so it is not validated a second
+// time from its schema.
+func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, error)) {
+	s.describe(op, reflect.TypeFor[Req](), reflect.TypeFor[Ans]())
+	s.engine.Handle(op.method, ginPath(op.path), func(g *gin.Context) {
+		c := call{Context: g, id: g.Param("id")}
+		if c.id != "" {
+			if _, err := uuid.Parse(c.id); err != nil {
+				refuse(g, job.ErrNotFound)
+				return
+			}
+		}
+		var req Req
+		if reflect.TypeFor[Req]() != reflect.TypeFor[none]() {
+			raw, err := body(g)
+			if err == nil {
+				err = strictjson.Decode(raw, &req)
+			}
+			if err != nil {
+				refuse(g, err)
+				return
+			}
+		}
+		ans, err := f(c, req)
+		if err != nil {
+			refuse(g, err)
+			return
+		}
+		g.JSON(http.StatusOK, ans)
+	})
+}
+
+func body(g *gin.Context) ([]byte, error) {
+	return io.ReadAll(http.MaxBytesReader(g.Writer, g.Request.Body, maxBody))
+}
+
+// ginPath turns {id} into :id.
+func ginPath(path string) string {
+	return strings.NewReplacer("{", ":", "}", "").Replace(path)
+}
+
+func (s *server) describe(op operation, req, ans reflect.Type) {
+	o := &huma.Operation{OperationID: op.id, Method: op.method, Path: op.path, Summary: op.summary, Parameters: op.query,
+		Responses: map[string]*huma.Response{
+			"200": {Description: "done", Content: map[string]*huma.MediaType{"application/json": {Schema: s.schema(ans)}}},
+			"default": {Description: "refused: what, where, what to do",
+				Content: map[string]*huma.MediaType{"application/problem+json": {Schema: s.schema(reflect.TypeFor[Problem]())}}},
+		}}
+	if req != reflect.TypeFor[none]() {
+		o.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{"application/json": {Schema: s.schema(req)}}}
+	}
+	for _, piece := range strings.Split(op.path, "/") {
+		if strings.HasPrefix(piece, "{") {
+			name := strings.Trim(piece, "{}")
+			kind := &huma.Schema{Type: "string"}
+			if name == "id" {
+				kind.Format = "uuid"
+			}
+			o.Parameters = append(o.Parameters, &huma.Param{Name: name, In: "path", Required: true, Schema: kind})
+		}
+	}
+	if op.match {
+		o.Parameters = append(o.Parameters, &huma.Param{Name: "If-Match", In: "header", Required: true, Schema: &huma.Schema{Type: "string"}, Description: "revision the change was made on"})
+	}
+	s.api.AddOperation(o)
+}
+
+func (s *server) schema(t reflect.Type) *huma.Schema {
+	return s.api.Components.Schemas.Schema(t, true, t.Name())
+}
+
+func query(name, doc string, values ...any) *huma.Param {
+	return &huma.Param{Name: name, In: "query", Description: doc, Schema: &huma.Schema{Type: "string", Enum: values}}
+}

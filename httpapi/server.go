@@ -1,0 +1,65 @@
+// Package httpapi is the way in over HTTP: JSON under /api/v1, downloads, the
+// built front end. It keeps nothing between requests.
+package httpapi
+
+import (
+	"encoding/json"
+	"io/fs"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+
+	"warmanvil/job"
+)
+
+func init() { huma.DefaultArrayNullable = false }
+
+// Options of a server.
+type Options struct {
+	Jobs  *job.Service // nil serves the description alone
+	Front fs.FS        // built front end
+}
+
+type server struct {
+	jobs   *job.Service
+	engine *gin.Engine
+	api    *huma.OpenAPI
+}
+
+// New answers the handler of the whole application.
+func New(opt Options) (http.Handler, error) {
+	s := build(opt)
+	spec, err := s.spec()
+	if err != nil {
+		return nil, err
+	}
+	s.engine.GET("/api/openapi.json", func(c *gin.Context) { c.Data(http.StatusOK, "application/json", spec) })
+	front, err := newFront(opt.Front)
+	if err != nil {
+		return nil, err
+	}
+	s.engine.NoRoute(front.serve)
+	return s.engine, nil
+}
+
+// Description answers the OpenAPI 3.1 document of the interface.
+func Description() ([]byte, error) { return build(Options{}).spec() }
+
+func build(opt Options) *server {
+	gin.SetMode(gin.ReleaseMode)
+	s := &server{jobs: opt.Jobs, engine: gin.New(), api: &huma.OpenAPI{
+		OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1", Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
+		Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", huma.DefaultSchemaNamer)}}}
+	s.engine.Use(recovered, guarded, headers)
+	s.jobRoutes()
+	s.partRoutes()
+	s.calcRoutes()
+	s.fileRoutes()
+	return s
+}
+
+func (s *server) spec() ([]byte, error) {
+	raw, err := json.MarshalIndent(s.api, "", "  ")
+	return append(raw, '\n'), err
+}

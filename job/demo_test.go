@@ -1,0 +1,28 @@
+package job
+
+import (
+	"testing"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/working"
+)
+
+// The demo shows parts that can be made: whole, and with nothing that stops.
+func TestDemoPartsAreSound(t *testing.T) {
+	for name, r := range map[string]sheet.Recipe{"press foot": pressFoot(), "shelf bracket": shelfBracket(), "amplifier shelf": amplifierShelf()} {
+		p, err := sheet.Build(r, sheet.Options{})
+		if err != nil {
+			t.Errorf("%s: %v", name, err)
+			continue
+		}
+		if !p.Whole {
+			t.Errorf("%s is not whole", name)
+		}
+		for _, f := range p.Findings {
+			if f.Severity == working.Stop {
+				t.Errorf("%s: %s", name, f.Reason)
+			}
+			t.Logf("%s: %s %s %s", name, f.Severity, f.Code, f.Reason)
+		}
+	}
+}

@@ -1,0 +1,130 @@
+// Package job is what a job is and what may be done to it. It owns the
+// interfaces it needs: a store, a clock, a source of ids.
+package job
+
+import (
+	"context"
+	"errors"
+	"time"
+
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+)
+
+// Job is one vehicle's or customer's work: a short brief and its parts.
+type Job struct {
+	ID       string
+	Brief    Brief
+	Archived bool
+	Revision int
+	Created  time.Time
+	Updated  time.Time
+}
+
+// Brief is what the work is for and how it is written.
+type Brief struct {
+	Name     string  `json:"name"`
+	Purpose  string  `json:"purpose,omitempty" doc:"what it is for"`
+	Vehicle  string  `json:"vehicle,omitempty"`
+	Quantity int     `json:"quantity" doc:"how many of the whole job"`
+	Unit     Unit    `json:"unit" enum:"mm,fraction,decimal" doc:"how lengths are written"`
+	Grain    float64 `json:"grain" doc:"mm, step of the arrow keys and finest fraction shown"`
+}
+
+// Unit is how a job writes lengths.
+type Unit string
+
+// Millimetres, inches with fractions, decimal inches.
+const (
+	UnitMM       Unit = "mm"
+	UnitFraction Unit = "fraction"
+	UnitDecimal  Unit = "decimal"
+)
+
+// Display answers how the job writes lengths.
+func (b Brief) Display() quantity.Display {
+	switch b.Unit {
+	case UnitFraction:
+		den := 16
+		for den < 64 && 25.4/float64(den) > b.Grain+1e-9 {
+			den *= 2
+		}
+		return quantity.Display{Style: quantity.Fraction, Denominator: den}
+	case UnitDecimal:
+		return quantity.Display{Style: quantity.Decimal}
+	}
+	return quantity.Display{Style: quantity.Metric}
+}
+
+// Part is one part as it stands.
+type Part struct {
+	ID       string
+	JobID    string
+	Name     string
+	Quantity int
+	Recipe   sheet.Recipe
+	Revision int
+	Summary  string
+	UndoTo   *int
+	RedoTo   *int
+	Archived bool
+	Created  time.Time
+	Updated  time.Time
+}
+
+// Revision is one kept state of a part. UndoTo and RedoTo are the revisions
+// whose content undo and redo bring back, nil when there is none.
+type Revision struct {
+	Number   int
+	Name     string
+	Quantity int
+	Recipe   sheet.Recipe
+	Summary  string
+	UndoTo   *int
+	RedoTo   *int
+	Created  time.Time
+}
+
+// Number is a quick calculation kept in a job. The request is kept, the answer
+// is worked out anew.
+type Number struct {
+	ID      string
+	JobID   string
+	Calc    string
+	Title   string
+	Request []byte
+	Created time.Time
+}
+
+// Counted is a job with how many parts it has.
+type Counted struct {
+	Job
+	Parts int
+}
+
+// Errors a caller decides on.
+var (
+	ErrNotFound = errors.New("it is not there: it may have been removed")
+	ErrConflict = errors.New("somebody saved it meanwhile")
+	ErrNothing  = errors.New("there is nothing to undo or redo")
+)
+
+// Store keeps jobs. Save calls fail with ErrConflict when the stored revision
+// is not the expected one, and with ErrNotFound when there is no such row.
+type Store interface {
+	Jobs(ctx context.Context, archived bool) ([]Counted, error)
+	Job(ctx context.Context, id string) (Job, error)
+	CreateJob(ctx context.Context, j Job, parts []Part) error
+	SaveJob(ctx context.Context, j Job, expected int) error
+	Parts(ctx context.Context, jobID string) ([]Part, error)
+	Part(ctx context.Context, id string) (Part, error)
+	CreatePart(ctx context.Context, p Part) error
+	SavePart(ctx context.Context, p Part, expected int) error
+	ArchivePart(ctx context.Context, id string, archived bool, now time.Time) error
+	Revisions(ctx context.Context, partID string) ([]Revision, error)
+	Revision(ctx context.Context, partID string, number int) (Revision, error)
+	Numbers(ctx context.Context, jobID string) ([]Number, error)
+	KeepNumber(ctx context.Context, n Number) error
+	DropNumber(ctx context.Context, id string) error
+	Ping(ctx context.Context) error
+}

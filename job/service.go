@@ -1,0 +1,220 @@
+package job
+
+import (
+	"context"
+	"fmt"
+	"reflect"
+	"strings"
+	"time"
+	"unicode/utf8"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/working"
+)
+
+// Service is what may be done to jobs.
+type Service struct {
+	Store Store
+	Now   func() time.Time
+	NewID func() string
+}
+
+// Limits of names and texts, in characters.
+const (
+	maxName = 120
+	maxText = 4000
+	maxMany = 100_000
+)
+
+// Check refuses a brief that cannot be kept. Paths are relative to the brief.
+func (b Brief) Check() error {
+	if err := nameOK("/name", b.Name); err != nil {
+		return err
+	}
+	if utf8.RuneCountInString(b.Purpose) > maxText || utf8.RuneCountInString(b.Vehicle) > maxText {
+		return working.Refuse("/purpose", "Purpose and vehicle hold up to %d characters.", maxText)
+	}
+	if b.Unit != UnitMM && b.Unit != UnitFraction && b.Unit != UnitDecimal {
+		return working.Refuse("/unit", "Lengths are written as mm, fraction or decimal, not %q.", string(b.Unit))
+	}
+	return working.First(
+		working.Within("/quantity", "The quantity", float64(b.Quantity), 1, maxMany, ""),
+		working.Above("/grain", "The grain", b.Grain, 0, 100, "mm"))
+}
+
+func nameOK(path, name string) error {
+	if strings.TrimSpace(name) == "" {
+		return working.Refuse(path, "Give it a name.")
+	}
+	if utf8.RuneCountInString(name) > maxName {
+		return working.Refuse(path, "A name holds up to %d characters.", maxName)
+	}
+	return nil
+}
+
+// CreateJob starts a job.
+func (s *Service) CreateJob(ctx context.Context, b Brief) (Job, error) {
+	if err := b.Check(); err != nil {
+		return Job{}, err
+	}
+	j := s.newJob(b)
+	return j, s.Store.CreateJob(ctx, j, nil)
+}
+
+func (s *Service) newJob(b Brief) Job {
+	now := s.Now()
+	return Job{ID: s.NewID(), Brief: b, Revision: 1, Created: now, Updated: now}
+}
+
+// SaveJob changes the brief or archives the job, if nobody did since revision
+// expected.
+func (s *Service) SaveJob(ctx context.Context, id string, expected int, b Brief, archived bool) (Job, error) {
+	if err := b.Check(); err != nil {
+		return Job{}, err
+	}
+	j, err := s.Store.Job(ctx, id)
+	if err != nil {
+		return j, err
+	}
+	j.Brief, j.Archived, j.Updated = b, archived, s.Now()
+	j.Revision = expected + 1
+	return j, s.Store.SaveJob(ctx, j, expected)
+}
+
+// DuplicateJob copies a job with its parts as they stand; the copy's history
+// starts anew.
+func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
+	from, err := s.Store.Job(ctx, id)
+	if err != nil {
+		return Job{}, err
+	}
+	parts, err := s.Store.Parts(ctx, id)
+	if err != nil {
+		return Job{}, err
+	}
+	b := from.Brief
+	b.Name = copyName(b.Name)
+	j := s.newJob(b)
+	for i := range parts {
+		parts[i] = s.fresh(j.ID, parts[i].Name, parts[i].Quantity, parts[i].Recipe, "copied from "+from.Brief.Name)
+	}
+	return j, s.Store.CreateJob(ctx, j, parts)
+}
+
+func copyName(name string) string {
+	r := []rune(name)
+	if len(r) > maxName-7 {
+		r = r[:maxName-7]
+	}
+	return string(r) + " (copy)"
+}
+
+func (s *Service) fresh(jobID, name string, quantity int, r sheet.Recipe, summary string) Part {
+	now := s.Now()
+	return Part{ID: s.NewID(), JobID: jobID, Name: name, Quantity: quantity, Recipe: r, Revision: 1, Summary: summary, Created: now, Updated: now}
+}
+
+func (s *Service) checkPart(name string, quantity int, r sheet.Recipe) error {
+	err := working.First(nameOK("/name", name), working.Within("/quantity", "The quantity", float64(quantity), 1, maxMany, ""))
+	if err == nil {
+		err = r.Validate()
+		if f, ok := err.(*working.Fault); ok {
+			err = &working.Fault{Path: "/recipe" + f.Path, Message: f.Message}
+		}
+	}
+	return err
+}
+
+// CreatePart adds a part to a job.
+func (s *Service) CreatePart(ctx context.Context, jobID, name string, quantity int, r sheet.Recipe) (Part, error) {
+	if err := s.checkPart(name, quantity, r); err != nil {
+		return Part{}, err
+	}
+	if _, err := s.Store.Job(ctx, jobID); err != nil {
+		return Part{}, err
+	}
+	p := s.fresh(jobID, name, quantity, r, "started")
+	return p, s.Store.CreatePart(ctx, p)
+}
+
+// DuplicatePart copies a part within its job.
+func (s *Service) DuplicatePart(ctx context.Context, id string) (Part, error) {
+	from, err := s.Store.Part(ctx, id)
+	if err != nil {
+		return Part{}, err
+	}
+	p := s.fresh(from.JobID, copyName(from.Name), from.Quantity, from.Recipe, "copied from "+from.Name)
+	return p, s.Store.CreatePart(ctx, p)
+}
+
+// SavePart keeps a new state of a part as a revision, if nobody saved since
+// revision expected. Saving what is there already makes no revision.
+func (s *Service) SavePart(ctx context.Context, id string, expected int, name string, quantity int, r sheet.Recipe) (Part, error) {
+	if err := s.checkPart(name, quantity, r); err != nil {
+		return Part{}, err
+	}
+	p, err := s.Store.Part(ctx, id)
+	if err != nil {
+		return p, err
+	}
+	if p.Revision != expected {
+		return p, ErrConflict
+	}
+	if p.Name == name && p.Quantity == quantity && reflect.DeepEqual(p.Recipe, r) {
+		return p, nil
+	}
+	summary := changed(p, name, quantity, r)
+	undo := p.Revision
+	p.Name, p.Quantity, p.Recipe, p.Summary = name, quantity, r, summary
+	p.UndoTo, p.RedoTo, p.Revision, p.Updated = &undo, nil, expected+1, s.Now()
+	return p, s.Store.SavePart(ctx, p, expected)
+}
+
+// Undo brings back the state before the last change, as a new revision: no
+// revision is ever lost.
+func (s *Service) Undo(ctx context.Context, id string, expected int) (Part, error) {
+	return s.step(ctx, id, expected, func(p Part) *int { return p.UndoTo }, "undone", true)
+}
+
+// Redo takes back the last undo.
+func (s *Service) Redo(ctx context.Context, id string, expected int) (Part, error) {
+	return s.step(ctx, id, expected, func(p Part) *int { return p.RedoTo }, "redone", false)
+}
+
+func (s *Service) step(ctx context.Context, id string, expected int, target func(Part) *int, word string, undo bool) (Part, error) {
+	p, err := s.Store.Part(ctx, id)
+	if err != nil {
+		return p, err
+	}
+	if p.Revision != expected {
+		return p, ErrConflict
+	}
+	to := target(p)
+	if to == nil {
+		return p, ErrNothing
+	}
+	back, err := s.Store.Revision(ctx, id, *to)
+	if err != nil {
+		return p, fmt.Errorf("read revision %d: %w", *to, err)
+	}
+	from := p.Revision
+	p.Name, p.Quantity, p.Recipe, p.Summary = back.Name, back.Quantity, back.Recipe, fmt.Sprintf("%s to revision %d", word, *to)
+	p.UndoTo, p.RedoTo = back.UndoTo, back.RedoTo
+	if undo {
+		p.RedoTo = &from
+	}
+	p.Revision, p.Updated = expected+1, s.Now()
+	return p, s.Store.SavePart(ctx, p, expected)
+}
+
+// KeepNumber keeps a quick calculation in a job.
+func (s *Service) KeepNumber(ctx context.Context, jobID, calc, title string, request []byte) (Number, error) {
+	if err := nameOK("/title", title); err != nil {
+		return Number{}, err
+	}
+	if _, err := s.Store.Job(ctx, jobID); err != nil {
+		return Number{}, err
+	}
+	n := Number{ID: s.NewID(), JobID: jobID, Calc: calc, Title: title, Request: request, Created: s.Now()}
+	return n, s.Store.KeepNumber(ctx, n)
+}

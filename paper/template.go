@@ -1,0 +1,276 @@
+// Package paper prints: full-size templates on office paper. Pages come out
+// the same, byte for byte, for the same part and date.
+package paper
+
+import (
+	"bytes"
+	"fmt"
+	"math"
+	"time"
+
+	"codeberg.org/go-pdf/fpdf"
+	"golang.org/x/image/font/gofont/gobold"
+	"golang.org/x/image/font/gofont/goregular"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+	"warmanvil/core/working"
+)
+
+// Size of paper.
+type Size string
+
+// The papers templates are printed on.
+const (
+	A4     Size = "a4"
+	Letter Size = "letter"
+)
+
+func (s Size) millimetres() (w, h float64) {
+	if s == Letter {
+		return 215.9, 279.4
+	}
+	return 210, 297
+}
+
+// Template is a flat pattern to be printed at full size.
+type Template struct {
+	Job, Part string
+	Hand      sheet.Side
+	Revision  string
+	Material  string
+	Thickness string
+	Quantity  int
+	Date      time.Time
+	Paper     Size
+	Flat      sheet.Part
+}
+
+const (
+	edge    = 12.0 // mm kept free of drawing, printers do not reach the rim
+	foot    = 14.0 // mm below the tile for the check bar and the page's name
+	overlap = 10.0 // mm that neighbouring tiles share
+)
+
+// Grid tells how many tiles across and down a template takes.
+func (t Template) Grid() (columns, rows int) {
+	w, h := t.Flat.Bounds.Size()
+	tw, th := t.tile()
+	return tiles(w+2*quiet, tw), tiles(h+2*quiet, th)
+}
+
+// quiet is the margin round the part on the tiled sheet, mm.
+const quiet = 5.0
+
+func (t Template) tile() (w, h float64) {
+	pw, ph := t.Paper.millimetres()
+	return pw - 2*edge, ph - 2*edge - foot
+}
+
+func tiles(size, tile float64) int {
+	return max(1, int(math.Ceil((size-overlap-1e-9)/(tile-overlap))))
+}
+
+// PDF prints a cover with the bend table and the page plan, then the tiles.
+func (t Template) PDF() ([]byte, error) {
+	w, h := t.Paper.millimetres()
+	f := fpdf.NewCustom(&fpdf.InitType{UnitStr: "mm", Size: fpdf.SizeType{Wd: w, Ht: h}})
+	f.SetCreationDate(t.Date)
+	f.SetModificationDate(t.Date)
+	f.SetCatalogSort(true)
+	f.SetAutoPageBreak(false, 0)
+	f.SetTitle(t.Job+" · "+t.Part, true)
+	f.AddUTF8FontFromBytes("go", "", goregular.TTF)
+	f.AddUTF8FontFromBytes("go", "B", gobold.TTF)
+	p := printer{f, t, w, h}
+	p.cover()
+	columns, rows := t.Grid()
+	for row := range rows {
+		for col := range columns {
+			p.page(col, row, columns, rows)
+		}
+	}
+	var b bytes.Buffer
+	if err := f.Output(&b); err != nil {
+		return nil, fmt.Errorf("write the template: %w", err)
+	}
+	return b.Bytes(), nil
+}
+
+type printer struct {
+	*fpdf.Fpdf
+	t    Template
+	w, h float64
+}
+
+func (p printer) text(x, y, size float64, style, s string) {
+	p.SetFont("go", style, size)
+	p.Text(x, y, s)
+}
+
+// fit shortens a text to a width.
+func (p printer) fit(s string, width float64) string {
+	if p.GetStringWidth(s) <= width {
+		return s
+	}
+	r := []rune(s)
+	for len(r) > 1 && p.GetStringWidth(string(r)+"…") > width {
+		r = r[:len(r)-1]
+	}
+	return string(r) + "…"
+}
+
+func (t Template) title() string {
+	s := t.Part
+	if t.Hand != "" {
+		s += " — " + string(t.Hand) + " hand"
+	}
+	return s
+}
+
+func (p printer) cover() {
+	p.AddPage()
+	t := p.t
+	y := edge + 6
+	p.SetFont("go", "B", 16)
+	p.Text(edge, y, p.fit(t.title(), p.w-2*edge))
+	p.SetFont("go", "", 10)
+	bx, by := t.Flat.Bounds.Size()
+	for _, line := range []string{
+		fmt.Sprintf("%s · revision %s · make %d", t.Job, t.Revision, t.Quantity),
+		fmt.Sprintf("%s, %s", t.Material, t.Thickness),
+		fmt.Sprintf("Blank %.1f × %.1f mm  (%.3f × %.3f in)", bx, by, bx/25.4, by/25.4),
+		"Print at 100 %, without fitting to the page, then measure the bar below before you trust anything.",
+	} {
+		y += 6
+		p.Text(edge, y, p.fit(line, p.w-2*edge))
+	}
+	y += 14
+	p.bars(edge, y)
+	y = p.bendTable(y + 14)
+	y = p.flags(y + 4)
+	p.plan(y + 6)
+}
+
+// bars draws the check bars: 100 mm, and 4 in under it.
+func (p printer) bars(x, y float64) {
+	p.SetDrawColor(0, 0, 0)
+	p.SetLineWidth(.25)
+	p.SetDashPattern(nil, 0)
+	draw := func(y, length, step float64, n int, label string) {
+		p.Line(x, y, x+length, y)
+		for i := range n + 1 {
+			p.Line(x+step*float64(i), y-1.6, x+step*float64(i), y+1.6)
+		}
+		p.text(x+length+2, y+1.2, 8, "", label)
+	}
+	draw(y, 100, 10, 10, "100 mm")
+	draw(y+6, 4*25.4, 25.4, 4, "4 in")
+}
+
+func (p printer) bendTable(y float64) float64 {
+	if len(p.t.Flat.BendLines) == 0 {
+		p.text(edge, y, 10, "", "No bends.")
+		return y + 5
+	}
+	head := []string{"Bend", "Way", "Turn from flat", "Opens to", "Aim", "Inside R", "BA", "BD", "K"}
+	width := []float64{50, 14, 24, 18, 16, 18, 16, 16, 14}
+	row := func(style string, cells []string) {
+		x := edge
+		p.SetFont("go", style, 8.5)
+		for i, c := range cells {
+			p.Text(x, y, p.fit(c, width[i]-2))
+			x += width[i]
+		}
+		y += 5
+	}
+	row("B", head)
+	for i, l := range p.t.Flat.BendLines {
+		if i == 24 {
+			p.text(edge, y, 8.5, "", fmt.Sprintf("… and %d more in the program", len(p.t.Flat.BendLines)-i))
+			return y + 5
+		}
+		aim := "—"
+		if l.Aim != nil {
+			aim = fmt.Sprintf("%.1f°", *l.Aim)
+		}
+		row("", []string{l.Name, way(l.Up), deg(l.Angle), deg(l.Opens), aim, l.Radius.Text, l.Allowance.Text, l.Deduction.Text, fmt.Sprintf("%.3f", l.KFactor)})
+	}
+	p.text(edge, y, 8, "", "K by school: "+string(p.t.Flat.BendLines[0].School)+". Bend a test strip of the same sheet before the first good one.")
+	return y + 5
+}
+
+func way(up bool) string {
+	if up {
+		return "up"
+	}
+	return "down"
+}
+
+func deg(a float64) string { return fmt.Sprintf("%.4g°", a) }
+
+// flags prints what stands against cutting, and what was set aside and why.
+func (p printer) flags(y float64) float64 {
+	count := 0
+	for _, f := range p.t.Flat.Findings {
+		if f.Severity == working.Note && f.SetAside == "" {
+			continue
+		}
+		if count++; count > 10 {
+			p.text(edge, y, 8.5, "", "… more in the program")
+			return y + 5
+		}
+		line := "Mind: "
+		if f.Severity == working.Stop {
+			line = "STOP: "
+		}
+		line += f.Reason
+		if f.SetAside != "" {
+			line += "  [set aside: " + f.SetAside + "]"
+		}
+		p.SetFont("go", "", 8.5)
+		for _, part := range p.SplitText(line, p.w-2*edge) {
+			p.Text(edge, y, part)
+			y += 4.4
+		}
+	}
+	return y
+}
+
+// plan draws how the pages lie, small.
+func (p printer) plan(y float64) {
+	columns, rows := p.t.Grid()
+	tw, th := p.t.tile()
+	room := p.h - edge - y - 8
+	if room < 25 {
+		return
+	}
+	total := profile.Point{X: float64(columns)*(tw-overlap) + overlap, Y: float64(rows)*(th-overlap) + overlap}
+	scale := min((p.w-2*edge)/total.X, room/total.Y, .4)
+	p.text(edge, y, 9, "B", fmt.Sprintf("%d page(s): lay them good side up, front towards you; crosses of neighbours lie on each other.", columns*rows))
+	top := y + 4
+	p.SetLineWidth(.15)
+	p.SetDashPattern(nil, 0)
+	for row := range rows {
+		for col := range columns {
+			x, yy := edge+float64(col)*(tw-overlap)*scale, top+float64(row)*(th-overlap)*scale
+			p.Rect(x, yy, tw*scale, th*scale, "D")
+			p.text(x+1.5, yy+4, 8, "", pageName(col, row))
+		}
+	}
+	p.SetLineWidth(.3)
+	p.outline(func(q profile.Point) (x, y float64) {
+		return edge + (q.X-p.t.Flat.Bounds.Min.X+quiet)*scale, top + (p.t.Flat.Bounds.Max.Y-q.Y+quiet)*scale
+	})
+}
+
+func pageName(col, row int) string {
+	return fmt.Sprintf("%s%d", letters(row), col+1)
+}
+
+func letters(n int) string {
+	if n < 26 {
+		return string(rune('A' + n))
+	}
+	return letters(n/26-1) + string(rune('A'+n%26))
+}

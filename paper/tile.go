@@ -1,0 +1,168 @@
+package paper
+
+import (
+	"fmt"
+	"math"
+
+	"codeberg.org/go-pdf/fpdf"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+)
+
+// page prints one tile at full size.
+func (p printer) page(col, row, columns, rows int) {
+	p.AddPage()
+	tw, th := p.t.tile()
+	// Where the tile's upper left corner lies on the whole sheet, y down.
+	ox, oy := float64(col)*(tw-overlap)-quiet, float64(row)*(th-overlap)-quiet
+	at := func(q profile.Point) (x, y float64) {
+		return edge + q.X - p.t.Flat.Bounds.Min.X - ox, edge + p.t.Flat.Bounds.Max.Y - q.Y - oy
+	}
+	p.SetDrawColor(0, 0, 0)
+	p.ClipRect(edge, edge, tw, th, false)
+	p.SetLineWidth(.2)
+	p.SetDashPattern(nil, 0)
+	p.outline(at)
+	p.holes(at)
+	p.bends(at)
+	p.view(at)
+	p.ClipEnd()
+	p.frame(col, row, columns, rows, tw, th)
+}
+
+type mapping func(profile.Point) (x, y float64)
+
+// outline draws the cut line; arcs as chords within 0.02 mm, finer than print.
+func (p printer) outline(at mapping) { p.loop(p.t.Flat.Outline, at) }
+
+func (p printer) loop(l profile.Loop, at mapping) {
+	var points []fpdf.PointType
+	for _, q := range l.Flatten(.02) {
+		x, y := at(q)
+		points = append(points, fpdf.PointType{X: x, Y: y})
+	}
+	p.Polygon(points, "D")
+}
+
+func (p printer) holes(at mapping) {
+	for _, h := range p.t.Flat.Holes {
+		x, y := at(h.Centre)
+		arm := max(2.5, h.Diameter/2+1.5)
+		p.SetLineWidth(.12)
+		p.Line(x-arm, y, x+arm, y)
+		p.Line(x, y-arm, x, y+arm)
+		p.SetLineWidth(.2)
+		label := h.Size
+		switch {
+		case h.Made == sheet.MadeDrilled:
+			p.SetDashPattern([]float64{.6, .8}, 0)
+			p.Circle(x, y, h.Diameter/2, "D")
+			p.SetDashPattern(nil, 0)
+			label += " drill after bending"
+		case h.Kind == sheet.SlotHole:
+			p.loop(h.Loop, at)
+		default:
+			p.Circle(x, y, h.Diameter/2, "D")
+		}
+		p.text(x+arm*.75, y-arm*.75, 7, "", label)
+	}
+}
+
+// bends draws bend lines with a flag on the side the bend goes to: long dashes
+// up, dash and dot down.
+func (p printer) bends(at mapping) {
+	for _, l := range p.t.Flat.BendLines {
+		x0, y0 := at(l.From)
+		x1, y1 := at(l.To)
+		dash := []float64{6, 3}
+		if !l.Up {
+			dash = []float64{6, 2, .5, 2}
+		}
+		p.SetDashPattern(dash, 0)
+		p.SetLineWidth(.2)
+		p.Line(x0, y0, x1, y1)
+		p.SetDashPattern(nil, 0)
+		mx, my := (x0+x1)/2, (y0+y1)/2
+		label := fmt.Sprintf("%s %s  R %s", way(l.Up), deg(l.Angle), l.Radius.Text)
+		p.SetFont("go", "", 7)
+		if math.Abs(x1-x0) >= math.Abs(y1-y0) {
+			p.Text(mx+3, my-1, label)
+			p.flag(mx, my, l.Up)
+			continue
+		}
+		p.TransformBegin()
+		p.TransformRotate(90, mx, my)
+		p.Text(mx+3, my-1, label)
+		p.flag(mx, my, l.Up)
+		p.TransformEnd()
+	}
+}
+
+// flag is a triangle on the bend line: filled for up, open for down.
+func (p printer) flag(x, y float64, up bool) {
+	tip := y - 3.2
+	style := "F"
+	if !up {
+		tip, style = y+3.2, "D"
+	}
+	p.SetFillColor(0, 0, 0)
+	p.Polygon([]fpdf.PointType{{X: x - 1.3, Y: y}, {X: x + 1.3, Y: y}, {X: x, Y: tip}}, style)
+}
+
+// view draws the arrow to the front with good side and hand, in the middle of
+// the base.
+func (p printer) view(at mapping) {
+	if len(p.t.Flat.Panels) == 0 {
+		return
+	}
+	x, y := at(p.t.Flat.Panels[0].Middle)
+	p.SetLineWidth(.3)
+	p.Line(x, y-7, x, y+7)
+	p.SetFillColor(0, 0, 0)
+	p.Polygon([]fpdf.PointType{{X: x - 2, Y: y + 6}, {X: x + 2, Y: y + 6}, {X: x, Y: y + 11}}, "F")
+	p.text(x+3, y-3, 8, "B", "GOOD SIDE UP")
+	p.text(x+3, y+1, 8, "", "arrow to the front")
+	if p.t.Hand != "" {
+		p.text(x+3, y+5, 8, "B", string(p.t.Hand)+" hand")
+	}
+}
+
+// frame draws the tile's border, the crosses that neighbours share, the check
+// bars and the page's name.
+func (p printer) frame(col, row, columns, rows int, tw, th float64) {
+	p.SetDashPattern([]float64{1, 1}, 0)
+	p.SetLineWidth(.1)
+	p.Rect(edge, edge, tw, th, "D")
+	p.SetDashPattern(nil, 0)
+	cross := func(x, y float64) {
+		p.SetLineWidth(.15)
+		p.Line(x-4, y, x+4, y)
+		p.Line(x, y-4, x, y+4)
+	}
+	half := overlap / 2
+	for _, fy := range []float64{.2, .8} {
+		if col > 0 {
+			cross(edge+half, edge+fy*th)
+		}
+		if col < columns-1 {
+			cross(edge+tw-half, edge+fy*th)
+		}
+	}
+	for _, fx := range []float64{.2, .8} {
+		if row > 0 {
+			cross(edge+fx*tw, edge+half)
+		}
+		if row < rows-1 {
+			cross(edge+fx*tw, edge+th-half)
+		}
+	}
+	y := edge + th + 4
+	p.bars(edge, y)
+	p.SetFont("go", "B", 11)
+	p.Text(p.w-edge-14, y+2, pageName(col, row))
+	p.SetFont("go", "", 7)
+	x := edge + 122
+	p.Text(x, y+1, p.fit(p.t.title(), p.w-edge-x-16))
+	p.Text(x, y+5, p.fit(p.t.Job+" · revision "+p.t.Revision, p.w-edge-x-16))
+}

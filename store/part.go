@@ -1,0 +1,107 @@
+package store
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"time"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
+
+	"warmanvil/job"
+)
+
+const partColumns = `p.id::text, p.job_id::text, r.name, r.quantity, r.recipe, p.revision, r.summary, r.undo_to, r.redo_to, p.archived, p.created_at, p.updated_at
+	FROM part p JOIN part_revision r ON r.part_id = p.id AND r.revision = p.revision`
+
+func scanPart(row pgx.Row) (p job.Part, err error) {
+	err = row.Scan(&p.ID, &p.JobID, &p.Name, &p.Quantity, &p.Recipe, &p.Revision, &p.Summary, &p.UndoTo, &p.RedoTo, &p.Archived, &p.Created, &p.Updated)
+	return p, missing(err)
+}
+
+// Parts lists a job's parts that are not archived, oldest first.
+func (s *Store) Parts(ctx context.Context, jobID string) ([]job.Part, error) {
+	rows, err := s.pool.Query(ctx, `SELECT `+partColumns+` WHERE p.job_id = $1 AND NOT p.archived ORDER BY p.created_at, p.id`, jobID)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (job.Part, error) { return scanPart(row) })
+}
+
+// Part answers one part as it stands.
+func (s *Store) Part(ctx context.Context, id string) (job.Part, error) {
+	return scanPart(s.pool.QueryRow(ctx, `SELECT `+partColumns+` WHERE p.id = $1`, id))
+}
+
+// CreatePart adds a part with its first revision.
+func (s *Store) CreatePart(ctx context.Context, p job.Part) error {
+	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return createPart(ctx, tx, p) })
+}
+
+func createPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
+	_, err := tx.Exec(ctx, `INSERT INTO part (id, job_id, revision, archived, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6)`,
+		p.ID, p.JobID, p.Revision, p.Archived, p.Created, p.Updated)
+	if err == nil {
+		_, err = tx.Exec(ctx, `INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
+			VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`, p.ID, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated)
+	}
+	if err != nil {
+		return fmt.Errorf("add part: %w", err)
+	}
+	return nil
+}
+
+// SavePart keeps a new revision of a part that still stands at the expected
+// one, in one statement.
+func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) error {
+	tag, err := s.pool.Exec(ctx, `WITH moved AS (
+			UPDATE part SET revision = $3, updated_at = $10 WHERE id = $1 AND revision = $2 RETURNING id)
+		INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
+		SELECT id, $3, $4, $5, $6, $7, $8, $9, $10 FROM moved`,
+		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated)
+	var pg *pgconn.PgError
+	if errors.As(err, &pg) && pg.Code == "23505" {
+		return job.ErrConflict
+	}
+	if err != nil {
+		return fmt.Errorf("save part: %w", err)
+	}
+	if tag.RowsAffected() == 0 {
+		return job.ErrConflict
+	}
+	return nil
+}
+
+// ArchivePart puts a part away or brings it back.
+func (s *Store) ArchivePart(ctx context.Context, id string, archived bool, now time.Time) error {
+	tag, err := s.pool.Exec(ctx, `UPDATE part SET archived = $2, updated_at = $3 WHERE id = $1`, id, archived, now)
+	if err != nil {
+		return fmt.Errorf("archive part: %w", err)
+	}
+	if tag.RowsAffected() == 0 {
+		return job.ErrNotFound
+	}
+	return nil
+}
+
+const revisionColumns = `revision, name, quantity, recipe, summary, undo_to, redo_to, created_at FROM part_revision`
+
+func scanRevision(row pgx.Row) (r job.Revision, err error) {
+	err = row.Scan(&r.Number, &r.Name, &r.Quantity, &r.Recipe, &r.Summary, &r.UndoTo, &r.RedoTo, &r.Created)
+	return r, missing(err)
+}
+
+// Revisions lists a part's kept states, newest first.
+func (s *Store) Revisions(ctx context.Context, partID string) ([]job.Revision, error) {
+	rows, err := s.pool.Query(ctx, `SELECT `+revisionColumns+` WHERE part_id = $1 ORDER BY revision DESC LIMIT 500`, partID)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (job.Revision, error) { return scanRevision(row) })
+}
+
+// Revision answers one kept state.
+func (s *Store) Revision(ctx context.Context, partID string, number int) (job.Revision, error) {
+	return scanRevision(s.pool.QueryRow(ctx, `SELECT `+revisionColumns+` WHERE part_id = $1 AND revision = $2`, partID, number))
+}

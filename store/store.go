@@ -1,0 +1,92 @@
+// Package store keeps jobs in PostgreSQL. One file a table; every write is one
+// statement or one transaction.
+package store
+
+import (
+	"context"
+	"embed"
+	"errors"
+	"fmt"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgxpool"
+	"github.com/jackc/pgx/v5/stdlib"
+	"github.com/pressly/goose/v3"
+
+	"warmanvil/job"
+)
+
+//go:embed migrations/*.sql
+var migrations embed.FS
+
+// Store keeps jobs; it implements job.Store. It is safe for concurrent use.
+type Store struct{ pool *pgxpool.Pool }
+
+// Open connects to a database. Close must be called.
+func Open(ctx context.Context, url string) (*Store, error) {
+	cfg, err := pgxpool.ParseConfig(url)
+	if err != nil {
+		return nil, fmt.Errorf("read the database address: %w", err)
+	}
+	pool, err := pgxpool.NewWithConfig(ctx, cfg)
+	if err != nil {
+		return nil, fmt.Errorf("connect to the database: %w", err)
+	}
+	if err := pool.Ping(ctx); err != nil {
+		pool.Close()
+		return nil, fmt.Errorf("connect to the database: %w", err)
+	}
+	return &Store{pool}, nil
+}
+
+// Close gives the connections back.
+func (s *Store) Close() { s.pool.Close() }
+
+// Pool answers the connections, for measuring beside the store.
+func (s *Store) Pool() *pgxpool.Pool { return s.pool }
+
+// Ping tells whether the database answers.
+func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
+
+// Migrate brings the database to this version.
+func (s *Store) Migrate(ctx context.Context) error {
+	db := stdlib.OpenDBFromPool(s.pool)
+	defer db.Close()
+	sub, err := fsSub()
+	if err != nil {
+		return err
+	}
+	p, err := goose.NewProvider(goose.DialectPostgres, db, sub)
+	if err != nil {
+		return fmt.Errorf("read migrations: %w", err)
+	}
+	if _, err := p.Up(ctx); err != nil {
+		return fmt.Errorf("migrate: %w", err)
+	}
+	return nil
+}
+
+// Once runs f in a transaction unless that was done before.
+func (s *Store) Once(ctx context.Context, what string, f func() error) error {
+	tx, err := s.pool.Begin(ctx)
+	if err != nil {
+		return err
+	}
+	defer func() { _ = tx.Rollback(context.WithoutCancel(ctx)) }() // no effect once committed
+	tag, err := tx.Exec(ctx, `INSERT INTO done_once (what) VALUES ($1) ON CONFLICT DO NOTHING`, what)
+	if err != nil || tag.RowsAffected() == 0 {
+		return err
+	}
+	if err := f(); err != nil {
+		return err
+	}
+	return tx.Commit(ctx)
+}
+
+// missing turns an empty answer into job.ErrNotFound.
+func missing(err error) error {
+	if errors.Is(err, pgx.ErrNoRows) {
+		return job.ErrNotFound
+	}
+	return err
+}
