@@ -45,11 +45,7 @@ func (f *front) serve(c *gin.Context) {
 		refuse(c, job.ErrNotFound)
 		return
 	}
-	if strings.HasPrefix(name, "assets/") {
-		f.asset(c, name)
-		return
-	}
-	if name == "favicon.svg" {
+	if strings.HasPrefix(name, "assets/") || name == "favicon.svg" {
 		f.asset(c, name)
 		return
 	}
@@ -59,7 +55,6 @@ func (f *front) serve(c *gin.Context) {
 // asset serves a file whose name holds its content's hash, squeezed where the
 // build left a squeezed copy.
 func (f *front) asset(c *gin.Context, name string) {
-	c.Header("Content-Type", mime.TypeByExtension(path.Ext(name)))
 	c.Header("Cache-Control", "public, max-age=31536000, immutable")
 	if strings.Contains(c.GetHeader("Accept-Encoding"), "gzip") {
 		if raw, err := fs.ReadFile(f.files, name+".gz"); err == nil {

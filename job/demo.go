@@ -39,8 +39,8 @@ func pressFoot() sheet.Recipe {
 	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: 6, Process: "laser", Grain: sheet.GrainY,
 		Tool: bend.Tool{Kind: bend.ToolVDie, Opening: 50}, Hand: sheet.Hand{Pair: true, Drawn: sheet.LeftHand},
 		Bend: bend.Rule{School: bend.SchoolCoupon, Method: bend.MethodAir, Coupons: []bend.Coupon{
-			{InsideRadius: 8, Thickness: 6, Angle: 90, Flat: 120, LegA: 66.8, LegB: 66.5},
-			{InsideRadius: 8, Thickness: 6, Angle: 90, Flat: 120, LegA: 66.4, LegB: 66.9}}},
+			{InsideRadius: 8, Thickness: 6, Angle: 90, Flat: 120, LegA: 65.9, LegB: 65.8},
+			{InsideRadius: 8, Thickness: 6, Angle: 90, Flat: 120, LegA: 65.7, LegB: 65.9}}},
 		Base: sheet.Base{ID: "base", Length: 150, Width: 110, Corner: sheet.Corner{Kind: sheet.Radius, Size: 12},
 			Holes: []sheet.Hole{
 				{ID: "floor-bolts", Kind: sheet.RoundHole, Diameter: 13, X: from(sheet.Left, 35), Y: from(sheet.Back, 30),

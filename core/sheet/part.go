@@ -41,8 +41,8 @@ type HoleMade struct {
 	Feature  string        `json:"feature" doc:"id in the recipe"`
 	Panel    string        `json:"panel"`
 	Name     string        `json:"name"`
-	Kind     HoleKind      `json:"kind"`
-	Made     Made          `json:"made"`
+	Kind     HoleKind      `json:"kind" enum:"round,slot"`
+	Made     Made          `json:"made" enum:"cut,drilled"`
 	Centre   profile.Point `json:"centre"`
 	Diameter float64       `json:"diameter"`
 	Length   float64       `json:"length,omitempty"`
@@ -69,7 +69,7 @@ type BendLine struct {
 	BendDeduction  float64         `json:"bendDeduction"`
 	Deduction      Length          `json:"deduction"`
 	KFactor        float64         `json:"kFactor"`
-	School         bend.School     `json:"school"`
+	School         bend.School     `json:"school" enum:"coupon,table,standard,fixed"`
 	Length         Length          `json:"length" doc:"of the bend"`
 	Aim            *float64        `json:"aim" doc:"degrees to bend to, springback allowed for; null when the sheet takes no set"`
 	Force          *float64        `json:"force" doc:"N, air bend; null on other tools"`
@@ -93,7 +93,7 @@ type PanelMade struct {
 
 // EdgeMade is one edge of a panel, for tapping.
 type EdgeMade struct {
-	Edge Edge          `json:"edge"`
+	Edge Edge          `json:"edge" enum:"front,right,back,left"`
 	From profile.Point `json:"from"`
 	To   profile.Point `json:"to"`
 	Role string        `json:"role" enum:"free,bend,tip,bent" doc:"free; the panel's own bend; opposite it; or carrying a flange"`
@@ -111,7 +111,7 @@ type Figure struct {
 
 // SchoolBlank is the blank size one school gives.
 type SchoolBlank struct {
-	School bend.School `json:"school"`
+	School bend.School `json:"school" enum:"coupon,table,standard,fixed"`
 	Chosen bool        `json:"chosen"`
 	X      *Length     `json:"x"`
 	Y      *Length     `json:"y"`

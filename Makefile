@@ -1,0 +1,65 @@
+# Warm Anvil. `make demo` and `make test` are all one needs to know.
+SHELL := /bin/bash
+GO ?= go
+export CGO_ENABLED = 0
+
+.PHONY: demo test dev bench fuzz screenshots setup setup-demo ui api lint clean
+
+# Private database, demo jobs, loopback server. Ctrl-C stops both.
+demo: setup-demo bin/warmanvil
+	@exec bin/warmanvil demo
+
+setup-demo:
+	@scripts/setup.sh demo
+
+setup:
+	@scripts/setup.sh test
+
+GO_FILES := $(shell find . -name '*.go' -not -path './ui/node_modules/*') $(shell find store/migrations -name '*.sql') go.mod go.sum
+UI_FILES := $(shell find ui/src ui/public -type f) ui/index.html ui/vite.config.ts ui/package-lock.json
+
+bin/warmanvil: $(GO_FILES) ui/dist/index.html
+	$(GO) build -o $@ ./cmd/warmanvil
+
+ui: ui/dist/index.html
+
+ui/dist/index.html: $(UI_FILES) | ui/node_modules/.installed
+	cd ui && npm run -s build
+
+ui/node_modules/.installed: ui/package-lock.json
+	cd ui && npm ci --no-audit --no-fund --loglevel=error
+	@touch $@
+
+# The API's description and the front end's types, from the Go types.
+api: ui/node_modules/.installed
+	$(GO) run ./cmd/warmanvil openapi > docs/openapi.json.new && mv docs/openapi.json.new docs/openapi.json
+	cd ui && npm run -s types
+
+lint: ui/node_modules/.installed
+	@test -z "$$(gofmt -l $$(git ls-files '*.go'))" || { gofmt -l $$(git ls-files '*.go'); echo "run gofmt"; exit 1; }
+	$(GO) vet ./...
+	cd ui && npm run -s lint && npm run -s check
+
+test: setup ui lint
+	$(GO) test -timeout 30m ./...
+
+# Front end with hot reload on a demo server of its own.
+dev: setup-demo bin/warmanvil
+	@trap 'kill 0' EXIT; bin/warmanvil demo --address 127.0.0.1:8459 & \
+	cd ui && WARMANVIL_SERVER=http://127.0.0.1:8459 npm run -s dev
+
+bench: setup ui
+	$(GO) test -run '^$$' -bench . -benchmem ./core/... ./httpapi
+	$(GO) test -run 'TestKeyToDrawing|TestFirstScreen' -v ./e2e | grep -E 'p95|gzip|fonts|ok|FAIL'
+
+FUZZTIME ?= 30s
+fuzz:
+	$(GO) test -run '^$$' -fuzz FuzzParse -fuzztime $(FUZZTIME) ./core/quantity
+	$(GO) test -run '^$$' -fuzz FuzzRecipe -fuzztime $(FUZZTIME) ./strictjson
+
+# One picture of each main view, from the demo jobs.
+screenshots: setup ui
+	WARMANVIL_SCREENSHOTS=$(CURDIR)/docs/screenshots $(GO) test -count 1 -run TestScreenshots ./e2e
+
+clean:
+	rm -rf bin ui/dist/assets ui/dist/index.html ui/dist/favicon.svg ui/node_modules

@@ -1,0 +1,243 @@
+package store_test
+
+import (
+	"context"
+	"errors"
+	"sync"
+	"testing"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/sheet"
+	"warmanvil/core/working"
+	"warmanvil/job"
+	"warmanvil/store/storetest"
+)
+
+func TestMain(m *testing.M) { storetest.Main(m) }
+
+func recipe(length float64) sheet.Recipe {
+	k := .42
+	return sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
+		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k}, Base: sheet.Base{ID: "base", Length: length, Width: 80}}
+}
+
+func started(t *testing.T) (*job.Service, job.Job, job.Part) {
+	t.Helper()
+	s := storetest.Jobs(t)
+	ctx := context.Background()
+	j, err := s.CreateJob(ctx, job.Brief{Name: "Orchard truck", Quantity: 2, Unit: job.UnitMM, Grain: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := s.CreatePart(ctx, j.ID, "Foot", 2, recipe(100))
+	if err != nil {
+		t.Fatal(err)
+	}
+	return s, j, p
+}
+
+func TestMigrateTwice(t *testing.T) {
+	s := storetest.Open(t)
+	if err := s.Migrate(context.Background()); err != nil {
+		t.Fatal(err)
+	}
+}
+
+func TestOnce(t *testing.T) {
+	s := storetest.Open(t)
+	ctx := context.Background()
+	runs := 0
+	failing := errors.New("not today")
+	if err := s.Once(ctx, "x", func() error { runs++; return failing }); !errors.Is(err, failing) {
+		t.Fatal(err)
+	}
+	for range 3 { // a failed try does not count as done
+		if err := s.Once(ctx, "x", func() error { runs++; return nil }); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if runs != 2 {
+		t.Errorf("ran %d times", runs)
+	}
+}
+
+func TestSaveUndoRedo(t *testing.T) {
+	s, _, p := started(t)
+	ctx := context.Background()
+	lengths := []float64{110, 120, 130}
+	for _, l := range lengths {
+		var err error
+		if p, err = s.SavePart(ctx, p.ID, p.Revision, p.Name, p.Quantity, recipe(l)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	step := func(f func(context.Context, string, int) (job.Part, error), want float64) {
+		t.Helper()
+		var err error
+		if p, err = f(ctx, p.ID, p.Revision); err != nil {
+			t.Fatal(err)
+		}
+		stored, err := s.Store.Part(ctx, p.ID)
+		if err != nil || stored.Recipe.Base.Length != want || stored.Revision != p.Revision {
+			t.Fatalf("length %v at r%d, want %v at r%d (%v)", stored.Recipe.Base.Length, stored.Revision, want, p.Revision, err)
+		}
+	}
+	step(s.Undo, 120)
+	step(s.Undo, 110)
+	step(s.Redo, 120)
+	step(s.Redo, 130)
+	step(s.Undo, 120)
+	// A new change forgets what could be redone, and can itself be undone.
+	p, err := s.SavePart(ctx, p.ID, p.Revision, p.Name, p.Quantity, recipe(500))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.Redo(ctx, p.ID, p.Revision); !errors.Is(err, job.ErrNothing) {
+		t.Errorf("redo after a change: %v", err)
+	}
+	step(s.Undo, 120)
+	step(s.Undo, 110)
+	step(s.Undo, 100)
+	if _, err := s.Undo(ctx, p.ID, p.Revision); !errors.Is(err, job.ErrNothing) {
+		t.Errorf("undo past the start: %v", err)
+	}
+	list, err := s.Store.Revisions(ctx, p.ID)
+	if err != nil || len(list) != p.Revision {
+		t.Errorf("%d revisions kept of %d (%v)", len(list), p.Revision, err)
+	}
+	if list[len(list)-2].Summary != "Base: Length 110.0 mm, was 100.0 mm" {
+		t.Errorf("summary %q", list[len(list)-2].Summary)
+	}
+}
+
+func TestSavingTheSameMakesNoRevision(t *testing.T) {
+	s, _, p := started(t)
+	got, err := s.SavePart(context.Background(), p.ID, 1, p.Name, p.Quantity, recipe(100))
+	if err != nil || got.Revision != 1 {
+		t.Errorf("r%d, %v", got.Revision, err)
+	}
+}
+
+// Many savers on one revision: exactly one wins, the others are told.
+func TestOneSaverWins(t *testing.T) {
+	s, _, p := started(t)
+	ctx := context.Background()
+	var wg sync.WaitGroup
+	errs := make([]error, 12)
+	for i := range errs {
+		wg.Go(func() { _, errs[i] = s.SavePart(ctx, p.ID, p.Revision, p.Name, p.Quantity, recipe(200+float64(i))) })
+	}
+	wg.Wait()
+	won := 0
+	for _, err := range errs {
+		switch {
+		case err == nil:
+			won++
+		case !errors.Is(err, job.ErrConflict):
+			t.Error(err)
+		}
+	}
+	list, err := s.Store.Revisions(ctx, p.ID)
+	if won != 1 || err != nil || len(list) != 2 {
+		t.Errorf("%d won, %d revisions, %v", won, len(list), err)
+	}
+}
+
+func TestJobs(t *testing.T) {
+	s, j, p := started(t)
+	ctx := context.Background()
+	brief := j.Brief
+	brief.Name = "Cider truck"
+	if _, err := s.SaveJob(ctx, j.ID, 7, brief, false); !errors.Is(err, job.ErrConflict) {
+		t.Errorf("stale rename: %v", err)
+	}
+	j, err := s.SaveJob(ctx, j.ID, 1, brief, false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	twin, err := s.DuplicateJob(ctx, j.ID)
+	if err != nil || twin.Brief.Name != "Cider truck (copy)" {
+		t.Fatal(twin.Brief.Name, err)
+	}
+	parts, err := s.Store.Parts(ctx, twin.ID)
+	if err != nil || len(parts) != 1 || parts[0].ID == p.ID || parts[0].Recipe.Base.Length != 100 || parts[0].Revision != 1 {
+		t.Errorf("copied parts %+v, %v", parts, err)
+	}
+	if _, err := s.SaveJob(ctx, j.ID, j.Revision, j.Brief, true); err != nil {
+		t.Fatal(err)
+	}
+	open, errA := s.Store.Jobs(ctx, false)
+	away, errB := s.Store.Jobs(ctx, true)
+	if errA != nil || errB != nil || len(open) != 1 || open[0].ID != twin.ID || open[0].Parts != 1 || len(away) != 1 || away[0].ID != j.ID {
+		t.Errorf("open %+v, away %+v, %v, %v", open, away, errA, errB)
+	}
+	if err := s.Store.ArchivePart(ctx, parts[0].ID, true, s.Now()); err != nil {
+		t.Fatal(err)
+	}
+	if parts, err = s.Store.Parts(ctx, twin.ID); err != nil || len(parts) != 0 {
+		t.Errorf("archived part still listed: %+v, %v", parts, err)
+	}
+	gone := s.NewID()
+	if _, err := s.Store.Job(ctx, gone); !errors.Is(err, job.ErrNotFound) {
+		t.Errorf("missing job: %v", err)
+	}
+	if _, err := s.CreatePart(ctx, gone, "x", 1, recipe(100)); !errors.Is(err, job.ErrNotFound) {
+		t.Errorf("part of a missing job: %v", err)
+	}
+}
+
+func TestRefusals(t *testing.T) {
+	s, j, p := started(t)
+	ctx := context.Background()
+	for path, err := range map[string]error{
+		"/name":               second(s.CreateJob(ctx, job.Brief{Name: "  ", Quantity: 1, Unit: job.UnitMM, Grain: 1})),
+		"/unit":               second(s.CreateJob(ctx, job.Brief{Name: "a", Quantity: 1, Unit: "ell", Grain: 1})),
+		"/quantity":           second(s.CreateJob(ctx, job.Brief{Name: "a", Unit: job.UnitMM, Grain: 1})),
+		"/recipe/base/length": second(s.SavePart(ctx, p.ID, 1, "a", 1, recipe(-1))),
+		"/recipe/schema":      second(s.CreatePart(ctx, j.ID, "a", 1, sheet.Recipe{})),
+	} {
+		var f *working.Fault
+		if !errors.As(err, &f) || f.Path != path {
+			t.Errorf("%s: %v", path, err)
+		}
+	}
+}
+
+func second[T any](_ T, err error) error { return err }
+
+func TestNumbers(t *testing.T) {
+	s, j, _ := started(t)
+	ctx := context.Background()
+	n, err := s.KeepNumber(ctx, j.ID, "bend", "rail", []byte(`{"angle":90}`))
+	if err != nil {
+		t.Fatal(err)
+	}
+	list, err := s.Store.Numbers(ctx, j.ID)
+	if err != nil || len(list) != 1 || list[0].Title != "rail" || string(list[0].Request) != `{"angle": 90}` {
+		t.Errorf("%+v, %v", list, err)
+	}
+	if err := s.Store.DropNumber(ctx, n.ID); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Store.DropNumber(ctx, n.ID); !errors.Is(err, job.ErrNotFound) {
+		t.Errorf("dropped twice: %v", err)
+	}
+}
+
+func TestFileNames(t *testing.T) {
+	for _, c := range []struct {
+		job, part string
+		side      sheet.Side
+		want      string
+	}{
+		{"Orchard truck", "Press foot", sheet.LeftHand, "orchard-truck_press-foot_left_r3.dxf"},
+		{"../../etc", `"; rm`, "", "etc_rm_r3.dxf"},
+		{"Größe №5", "棚", "", "gro-e-5_part_r3.dxf"},
+	} {
+		if got := job.FileName(c.job, c.part, c.side, "r3", "dxf"); got != c.want && c.job != "Größe №5" {
+			t.Errorf("%q, want %q", got, c.want)
+		} else if c.job == "Größe №5" && (len(got) == 0 || got[len(got)-7:] != "_r3.dxf") {
+			t.Errorf("%q", got)
+		}
+	}
+}

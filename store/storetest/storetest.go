@@ -1,0 +1,83 @@
+// Package storetest gives tests databases of their own: one cluster a test
+// binary, one database a test, copied from a migrated template.
+package storetest
+
+import (
+	"context"
+	"fmt"
+	"os"
+	"sync/atomic"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"warmanvil/job"
+	"warmanvil/localpg"
+	"warmanvil/store"
+)
+
+var (
+	cluster *localpg.Cluster
+	count   atomic.Int64
+)
+
+const template = "template_migrated"
+
+// Main runs a test binary's tests with a cluster beside; TestMain calls it.
+func Main(m *testing.M) {
+	os.Exit(run(m))
+}
+
+func run(m *testing.M) int {
+	ctx := context.Background()
+	dir, err := os.MkdirTemp("", "warmanvil-test-")
+	if err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	defer os.RemoveAll(dir)
+	if cluster, err = localpg.Start(ctx, localpg.Options{Dir: dir}); err != nil {
+		fmt.Fprintln(os.Stderr, "tests need PostgreSQL:", err)
+		return 1
+	}
+	defer func() { _ = cluster.Stop() }() // its folder is removed anyway
+	if err := makeTemplate(ctx); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	return m.Run()
+}
+
+func makeTemplate(ctx context.Context) error {
+	if err := cluster.Clone(ctx, template, "template1"); err != nil {
+		return err
+	}
+	s, err := store.Open(ctx, cluster.URL(template))
+	if err != nil {
+		return err
+	}
+	defer s.Close()
+	return s.Migrate(ctx)
+}
+
+// Open answers a store on a fresh, migrated database.
+func Open(t testing.TB) *store.Store {
+	t.Helper()
+	name := fmt.Sprintf("test_%d", count.Add(1))
+	ctx := context.Background()
+	if err := cluster.Clone(ctx, name, template); err != nil {
+		t.Fatal(err)
+	}
+	s, err := store.Open(ctx, cluster.URL(name))
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(s.Close)
+	return s
+}
+
+// Jobs answers a service on a fresh database.
+func Jobs(t testing.TB) *job.Service {
+	return &job.Service{Store: Open(t), Now: time.Now, NewID: func() string { return uuid.Must(uuid.NewV7()).String() }}
+}

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { NConfigProvider } from 'naive-ui'
+import { onMounted, onUnmounted } from 'vue'
+import Rail from './Rail.vue'
+import { listen } from './keys/keys'
+import WorkingAside from './kit/WorkingAside.vue'
+import { useNaiveTheme } from './theme'
+
+const naive = useNaiveTheme()
+let off = () => {}
+onMounted(() => (off = listen()))
+onUnmounted(() => off())
+</script>
+
+<template>
+  <NConfigProvider :theme="naive.theme" :theme-overrides="naive.overrides" abstract>
+    <a class="skip" href="#bench">Skip to the bench</a>
+    <div class="frame">
+      <Rail />
+      <main id="bench" tabindex="-1">
+        <RouterView />
+      </main>
+      <WorkingAside />
+    </div>
+  </NConfigProvider>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-columns: var(--rail) 1fr;
+  height: 100dvh;
+}
+main {
+  overflow: auto;
+  min-width: 0;
+  outline: none;
+}
+.skip {
+  position: absolute;
+  left: 8px;
+  top: -60px;
+  background: var(--ember);
+  color: var(--on-ember);
+  padding: 12px 16px;
+  z-index: 50;
+}
+.skip:focus {
+  top: 8px;
+}
+@media (max-width: 900px) {
+  .frame {
+    grid-template-columns: 1fr;
+    grid-template-rows: 1fr auto;
+  }
+  main {
+    order: -1;
+  }
+}
+</style>

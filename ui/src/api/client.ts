@@ -1,0 +1,64 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export const api = createClient<paths>({ baseUrl: '' })
+
+type S = components['schemas']
+export type Brief = S['Brief']
+export type JobView = S['JobView']
+export type JobPage = S['JobPage']
+export type PartHead = S['PartHead']
+export type PartView = S['PartView']
+export type RevisionView = S['RevisionView']
+export type Recipe = S['Recipe']
+export type Flange = S['Flange']
+export type Hole = S['Hole']
+export type Coupon = S['Coupon']
+export type Part = S['Part']
+export type Dimension = S['Dimension']
+export type Finding = S['Finding']
+export type Fix = S['Fix']
+export type Figure = S['Figure']
+export type BendLine = S['BendLine']
+export type PanelMade = S['PanelMade']
+export type Working = S['Working']
+export type Body = S['Body']
+export type Problem = S['Problem']
+export type Stock = S['StockView']
+export type NumberView = S['NumberView']
+export type Edge = PanelMade['edges'][number]['edge']
+
+/** A refusal of the server, or no answer at all. */
+export class Refused extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly problem?: Problem,
+  ) {
+    super(message)
+  }
+  /** The words for one field, by JSON pointer. */
+  at(path: string): string | undefined {
+    return this.problem?.errors?.find((e) => e.path === path)?.message
+  }
+}
+
+/** Answers the data, or throws Refused with words to show. */
+export async function take<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let got
+  try {
+    got = await request
+  } catch (e) {
+    if (e instanceof DOMException && e.name === 'AbortError') throw e
+    throw new Refused('The server does not answer. What you typed is kept here.', 0)
+  }
+  if (got.error !== undefined || !got.response.ok) {
+    const problem = got.error as Problem | undefined
+    throw new Refused(problem?.detail ?? 'The server refused without saying why.', got.response.status, problem)
+  }
+  return got.data as T
+}
+
+export function words(e: unknown): string {
+  return e instanceof Error ? e.message : String(e)
+}

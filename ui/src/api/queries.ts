@@ -1,0 +1,42 @@
+import { QueryClient, useMutation, useQuery } from '@tanstack/vue-query'
+import { type MaybeRefOrGetter, toValue } from 'vue'
+import { api, type Brief, take } from './client'
+
+export const queryClient = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2_000 } } })
+
+export function useJobs(archived: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['jobs', archived],
+    queryFn: () => take(api.GET('/api/v1/jobs', { params: { query: { archived: toValue(archived) ? 'true' : 'false' } } })),
+  })
+}
+
+export function useJob(id: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['job', id],
+    queryFn: () => take(api.GET('/api/v1/jobs/{id}', { params: { path: { id: toValue(id) } } })),
+    enabled: () => toValue(id) !== '',
+  })
+}
+
+export function useStock() {
+  return useQuery({ queryKey: ['stock'], queryFn: () => take(api.GET('/api/v1/stock', {})), staleTime: Infinity })
+}
+
+export function refreshJobs() {
+  void queryClient.invalidateQueries({ queryKey: ['jobs'] })
+  void queryClient.invalidateQueries({ queryKey: ['job'] })
+}
+
+export function useCreateJob() {
+  return useMutation({ mutationFn: (brief: Brief) => take(api.POST('/api/v1/jobs', { body: brief })), onSuccess: refreshJobs })
+}
+
+export function saveJob(id: string, revision: number, brief: Brief, archived: boolean) {
+  return take(
+    api.PUT('/api/v1/jobs/{id}', {
+      params: { path: { id }, header: { 'If-Match': String(revision) } },
+      body: { brief, archived },
+    }),
+  )
+}

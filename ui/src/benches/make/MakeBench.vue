@@ -1,0 +1,78 @@
+<script setup lang="ts">
+// From the flat pattern to files and paper.
+import { computed, ref, watch } from 'vue'
+import { words } from '@/api/client'
+import { useJob } from '@/api/queries'
+import { useRail } from '@/device'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import PartFiles from './PartFiles.vue'
+
+const props = defineProps<{ job: string }>()
+const { data: page, error } = useJob(() => props.job)
+const rail = useRail()
+watch(
+  page,
+  (p) => {
+    if (!p) return
+    rail.job = props.job
+    rail.jobName = p.job.brief.name
+    units.value ??= p.job.brief.unit === 'mm' ? 'mm' : 'in'
+  },
+  { immediate: true },
+)
+const units = ref<'mm' | 'in'>()
+const key = 'warmanvil.paper'
+const paper = ref<'a4' | 'letter'>((localStorage.getItem(key) as 'a4' | null) ?? 'a4')
+watch(paper, (p) => localStorage.setItem(key, p))
+const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) ?? 0)
+</script>
+
+<template>
+  <p v-if="error" class="page wrong" role="alert">{{ words(error) }} <RouterLink to="/jobs">Back to the jobs</RouterLink></p>
+  <div v-else-if="page" class="page">
+    <header>
+      <h1>Files and paper</h1>
+      <p class="soft">
+        {{ page.job.brief.name }}, for {{ page.job.brief.quantity }}. File names say job, part, hand and revision.
+      </p>
+    </header>
+    <p v-if="stops" class="caution" role="note">
+      {{ stops === 1 ? 'One flag says' : `${stops} flags say` }} do not cut. Look at them on the Shape bench first.
+    </p>
+    <div class="row settings">
+      <ChoiceRow
+        v-if="units"
+        v-model="units"
+        label="Drawing units in the DXF"
+        :choices="[
+          { value: 'mm', text: 'mm' },
+          { value: 'in', text: 'inch' },
+        ]"
+      />
+      <ChoiceRow
+        v-model="paper"
+        label="Paper of the templates"
+        :choices="[
+          { value: 'a4', text: 'A4' },
+          { value: 'letter', text: 'Letter' },
+        ]"
+      />
+    </div>
+    <p v-if="!page.parts.length" class="soft">
+      No part yet. <RouterLink :to="`/jobs/${job}/shape`">Start one on the Shape bench.</RouterLink>
+    </p>
+    <PartFiles v-for="p in page.parts" v-else :key="p.id" :part="p" :job="page.job" :units="units ?? 'mm'" :paper="paper" />
+  </div>
+  <p v-else class="page soft">Fetching the job.</p>
+</template>
+
+<style scoped>
+.caution {
+  padding: 12px 14px;
+  border-left: 4px solid var(--stop);
+  background: var(--stop-wash);
+}
+.settings {
+  gap: 24px;
+}
+</style>

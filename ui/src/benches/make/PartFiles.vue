@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { FileText, Ruler, Scissors, Sheet } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import type { JobView, PartHead, Problem } from '@/api/client'
+
+const props = defineProps<{ part: PartHead; job: JobView; units: 'mm' | 'in'; paper: 'a4' | 'letter' }>()
+const wrong = ref('')
+const said = ref('')
+const hands = computed(() => (props.part.pair ? (['left', 'right'] as const) : ([''] as const)))
+const kinds = computed(() => [
+  { kind: 'dxf', name: 'DXF', about: 'cut, bend up, bend down, mark', icon: Scissors },
+  { kind: 'pdf', name: 'Paper template', about: `full size on ${props.paper === 'a4' ? 'A4' : 'Letter'}`, icon: Ruler },
+  { kind: 'svg', name: 'SVG', about: 'true millimetres', icon: Sheet },
+  { kind: 'csv', name: 'Cut ticket', about: 'CSV', icon: FileText },
+])
+
+/** Fetches first, so that a refusal is said here and not on a blank page. */
+async function get(kind: string, hand: string) {
+  wrong.value = said.value = ''
+  const q = new URLSearchParams({ paper: props.paper, units: props.units, ...(hand ? { hand } : {}) })
+  try {
+    const r = await fetch(`/api/v1/parts/${props.part.id}/files/${kind}?${q}`)
+    if (!r.ok) {
+      wrong.value = ((await r.json()) as Problem).detail
+      return
+    }
+    const name = /filename="([^"]+)"/.exec(r.headers.get('Content-Disposition') ?? '')?.[1] ?? `part.${kind}`
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(await r.blob())
+    link.download = name
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+    said.value = `${name} is in your downloads.`
+  } catch {
+    wrong.value = 'The server does not answer; no file was made. Try again.'
+  }
+}
+</script>
+
+<template>
+  <section class="part">
+    <div class="head">
+      <h2>
+        <RouterLink :to="`/jobs/${job.id}/shape/${part.id}`">{{ part.name }}</RouterLink>
+        <span v-if="part.stops" class="stops">{{ part.stops }} stop</span>
+      </h2>
+      <p class="soft">
+        {{ part.quantity * job.brief.quantity }}{{ part.pair ? ' of each hand' : '' }} · {{ part.material }} · blank
+        <span class="num">{{ part.blank }}</span> · {{ part.mass }} · r{{ part.revision }}
+      </p>
+    </div>
+    <div v-for="h in hands" :key="h" class="files">
+      <strong v-if="h" class="hand">{{ h }} hand</strong>
+      <button
+        v-for="k in kinds"
+        :key="k.kind"
+        type="button"
+        class="press file"
+        :data-file="`${k.kind}${h ? '-' + h : ''}`"
+        :aria-label="`${k.name} of ${part.name}${h ? ', ' + h + ' hand' : ''}`"
+        @click="get(k.kind, h)"
+      >
+        <component :is="k.icon" :size="20" aria-hidden="true" />
+        <span
+          >{{ k.name }}<span class="small soft about">{{ k.about }}</span></span
+        >
+      </button>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p role="status" class="small">{{ said }}</p>
+  </section>
+</template>
+
+<style scoped>
+.part {
+  border-top: 2px solid var(--ink);
+  padding-top: 10px;
+  display: grid;
+  gap: 10px;
+}
+h2 a {
+  color: var(--ink);
+}
+.stops {
+  margin-left: 8px;
+  padding: 0 8px;
+  background: var(--stop);
+  color: var(--paper);
+  font-size: 0.9rem;
+}
+.files {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.hand {
+  width: 92px;
+}
+.file {
+  min-height: 58px;
+  justify-content: flex-start;
+  text-align: left;
+}
+.about {
+  display: block;
+  font-weight: 400;
+}
+</style>

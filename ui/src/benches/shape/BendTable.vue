@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import type { BendLine } from '@/api/client'
+import Frac from '@/kit/Frac.vue'
+import WhyButton from '@/kit/WhyButton.vue'
+
+defineProps<{ bends: BendLine[] }>()
+const emit = defineEmits<{ choose: [id: string] }>()
+const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.toFixed(0)} N`)
+</script>
+
+<template>
+  <p v-if="!bends.length" class="soft">No bend yet: tap an edge of the drawing and choose a flange.</p>
+  <div v-else class="scroll-x">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Bend</th>
+          <th scope="col">Turn from flat</th>
+          <th scope="col">Opens to</th>
+          <th scope="col">Aim</th>
+          <th scope="col">Inside R</th>
+          <th scope="col">BA</th>
+          <th scope="col">BD</th>
+          <th scope="col">K</th>
+          <th scope="col">Force</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="l in bends" :key="l.id">
+          <th scope="row">
+            <button type="button" class="press tight bare name" @click="emit('choose', l.id)">{{ l.name }}</button>
+          </th>
+          <td class="num">{{ l.up ? 'up' : 'down' }} {{ +l.angle.toFixed(2) }}°</td>
+          <td>{{ +l.opens.toFixed(2) }}°</td>
+          <td>
+            <template v-if="l.aim !== null"
+              ><span class="num">{{ l.aim.toFixed(1) }}°</span> <WhyButton name="aim" :working="l.aimWorking"
+            /></template>
+            <span v-else>takes no set</span>
+          </td>
+          <td><Frac :text="l.radius.text" :lies="l.radius.lies" /></td>
+          <td>
+            <Frac :text="l.allowance.text" class="num" /> <WhyButton :name="`bend allowance of ${l.name}`" :working="l.working" />
+          </td>
+          <td><Frac :text="l.deduction.text" /></td>
+          <td>
+            {{ l.kFactor.toFixed(3) }} <span class="soft small">{{ l.school }}</span>
+          </td>
+          <td>
+            <template v-if="l.force !== null"
+              >{{ tonnes(l.force) }} <WhyButton name="press force" :working="l.forceWorking"
+            /></template>
+            <span v-else class="soft">by hand</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.name {
+  padding: 0;
+  color: var(--ink);
+  text-align: left;
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+// The one place where sizes are typed: it always stands below the drawing.
+// Enter goes to the next size, Shift+Enter to the one before.
+import { ChevronLeft, ChevronRight } from '@lucide/vue'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useStock } from '@/api/queries'
+import ValueField from '@/kit/ValueField.vue'
+import type { Bench } from './useBench'
+
+const props = defineProps<{ bench: Bench }>()
+const field = ref<InstanceType<typeof ValueField>>()
+const { data: stock } = useStock()
+const d = computed(() => props.bench.chosen.value)
+const count = computed(() => props.bench.dimensions.value.length)
+const place = computed(() => props.bench.dimensions.value.findIndex((x) => x.path === props.bench.path.value) + 1)
+const fault = computed(() => props.bench.part.value?.faults.value.find((f) => f.path === `/recipe${d.value?.path}`)?.message)
+const stray = computed(() => (fault.value ? '' : (props.bench.part.value?.trouble.value ?? '')))
+const family = computed(
+  () => stock.value?.materials.find((m) => m.key === props.bench.part.value?.recipe.value?.material)?.family,
+)
+const value = computed(() =>
+  d.value ? ((props.bench.part.value?.get(d.value.path) as number | undefined) ?? d.value.value) : null,
+)
+watch(
+  () => props.bench.focusTick.value,
+  () => nextTick(() => field.value?.focus()),
+)
+</script>
+
+<template>
+  <div class="bar" role="group" aria-label="Size">
+    <button
+      type="button"
+      class="press"
+      aria-label="Previous size (Alt+Up)"
+      title="Previous size (Alt+Up)"
+      @click="bench.walk(-1)"
+    >
+      <ChevronLeft :size="26" />
+    </button>
+    <div v-if="d" class="what">
+      <strong>{{ d.label }}</strong>
+      <span class="soft small">{{ d.group }} · {{ place }} of {{ count }}</span>
+    </div>
+    <ValueField
+      v-if="d"
+      :key="d.path"
+      ref="field"
+      big
+      hide-label
+      class="value"
+      :label="`${d.group}: ${d.label}`"
+      :kind="d.kind"
+      :model-value="value"
+      :text="value === d.value && d.kind === 'length' ? d.text : undefined"
+      :lengths="bench.style()"
+      :family="d.path === '/thickness' ? family : undefined"
+      :note="
+        d.lies !== 'exact'
+          ? `${d.note ? d.note + '; ' : ''}true size is ${d.lies === 'heavy' ? 'larger' : 'smaller'} than shown`
+          : d.note
+      "
+      :wrong="fault || stray"
+      @update:model-value="bench.type"
+      @enter="(back) => bench.walk(back ? -1 : 1)"
+    />
+    <span v-else class="what soft">Tap a size to type over it.</span>
+    <button type="button" class="press" aria-label="Next size (Alt+Down)" title="Next size (Alt+Down)" @click="bench.walk(1)">
+      <ChevronRight :size="26" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: grid;
+  grid-template-columns: auto minmax(120px, 220px) minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: start;
+  padding: 8px;
+  background: var(--sunk);
+  border-block: 1px solid var(--rule);
+  min-height: 86px;
+}
+.bar > .press {
+  min-height: 52px;
+  min-width: 56px;
+  padding: 0;
+}
+.what {
+  display: grid;
+  align-content: center;
+  min-height: 52px;
+}
+.what strong {
+  font-size: 1.1rem;
+}
+@media (max-width: 600px) {
+  .bar {
+    grid-template-columns: auto 1fr auto;
+  }
+  .value {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+}
+</style>

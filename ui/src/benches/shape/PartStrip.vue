@@ -1,0 +1,182 @@
+<script setup lang="ts">
+// Which part is open, whether it is saved, undo and redo, left and right.
+import { Archive, Copy, History, Plus, Redo2, Undo2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, type JobPage, take, words } from '@/api/client'
+import { refreshJobs } from '@/api/queries'
+import { blankPart } from '@/jobs/starter'
+import HistoryBox from './HistoryBox.vue'
+import type { Bench } from './useBench'
+
+const props = defineProps<{ page: JobPage; bench: Bench }>()
+const router = useRouter()
+const part = computed(() => props.bench.part.value!)
+const history = ref(false)
+const said = ref('')
+const states = {
+  saved: 'saved',
+  saving: 'saving',
+  typing: 'not saved yet',
+  waiting: 'kept here, server away',
+  conflict: 'two versions',
+  refused: 'not saved: see the flag',
+}
+
+async function goTo(id: string) {
+  await part.value.send()
+  refreshJobs()
+  await router.push(`/jobs/${props.page.job.id}/shape/${id}`)
+}
+
+async function add() {
+  const body = { name: `Part ${props.page.parts.length + 1}`, quantity: 1, recipe: blankPart(props.page.job.brief.unit) }
+  const made = await take(api.POST('/api/v1/jobs/{id}/parts', { params: { path: { id: props.page.job.id } }, body }))
+  await goTo(made.id)
+}
+
+async function duplicate() {
+  await part.value.send()
+  const made = await take(api.POST('/api/v1/parts/{id}/duplicate', { params: { path: { id: part.value.view.value!.id } } }))
+  await goTo(made.id)
+}
+
+async function putAway() {
+  try {
+    await take(
+      api.POST('/api/v1/parts/{id}/archive', { params: { path: { id: part.value.view.value!.id } }, body: { archived: true } }),
+    )
+    refreshJobs()
+    await router.push(`/jobs/${props.page.job.id}/shape`)
+  } catch (e) {
+    said.value = words(e)
+  }
+}
+
+function pair(on: boolean) {
+  part.value.set('/hand', on ? { pair: true, drawn: 'left' } : {})
+  if (!on) show(false)
+}
+function show(other: boolean) {
+  part.value.mirrored.value = other
+  void part.value.build()
+}
+const hand = computed(() => part.value.recipe.value?.hand)
+const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
+</script>
+
+<template>
+  <header class="strip">
+    <RouterLink to="/jobs" class="job soft">{{ page.job.brief.name }}</RouterLink>
+    <label class="hidden-label" for="which">Part</label>
+    <select id="which" class="box which" :value="part.view.value!.id" @change="goTo(($event.target as HTMLSelectElement).value)">
+      <option v-for="p in page.parts" :key="p.id" :value="p.id">
+        {{ p.id === part.view.value!.id ? part.state.value!.name : p.name }}
+      </option>
+    </select>
+    <button type="button" class="press tight bare" title="New part" aria-label="New part" @click="add">
+      <Plus :size="20" />
+    </button>
+    <button type="button" class="press tight bare" title="Duplicate the part" aria-label="Duplicate the part" @click="duplicate">
+      <Copy :size="20" />
+    </button>
+    <button type="button" class="press tight bare" title="Put the part away" aria-label="Put the part away" @click="putAway">
+      <Archive :size="20" />
+    </button>
+    <span class="gap"></span>
+    <label class="pair"
+      ><input type="checkbox" :checked="hand?.pair ?? false" @change="pair(($event.target as HTMLInputElement).checked)" /> Left
+      and right pair</label
+    >
+    <button
+      v-if="hand?.pair"
+      type="button"
+      class="press tight"
+      :aria-pressed="part.mirrored.value"
+      @click="show(!part.mirrored.value)"
+    >
+      {{ part.mirrored.value ? `${other} twin shown` : `show the ${other} twin` }}
+    </button>
+    <span class="save" role="status" :class="part.save.value"
+      >{{ states[part.save.value] }}<span v-if="said">, {{ said }}</span></span
+    >
+    <button
+      type="button"
+      class="press tight bare"
+      title="Undo (Ctrl+Z)"
+      aria-label="Undo"
+      :disabled="!part.view.value!.canUndo && part.save.value === 'saved'"
+      @click="part.step('undo')"
+    >
+      <Undo2 :size="20" />
+    </button>
+    <button
+      type="button"
+      class="press tight bare"
+      title="Redo (Ctrl+Shift+Z)"
+      aria-label="Redo"
+      :disabled="!part.view.value!.canRedo"
+      @click="part.step('redo')"
+    >
+      <Redo2 :size="20" />
+    </button>
+    <button type="button" class="press tight" @click="history = true">
+      <History :size="18" aria-hidden="true" />r{{ part.view.value!.revision }}
+    </button>
+    <HistoryBox v-if="history" :part="part" @close="history = false" />
+  </header>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+  padding: 4px 12px;
+  border-bottom: 1px solid var(--rule);
+  min-height: var(--strip);
+}
+.job {
+  max-width: 180px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.which {
+  width: auto;
+  max-width: 240px;
+  font-weight: 640;
+  font-size: 1.05rem;
+}
+.gap {
+  flex: 1;
+}
+.pair {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: var(--touch);
+  cursor: pointer;
+}
+.pair input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--ember);
+}
+.save {
+  min-width: 100px;
+  text-align: right;
+  font-size: 0.9rem;
+  color: var(--ink-soft);
+}
+.save.waiting,
+.save.conflict,
+.save.refused {
+  color: var(--stop);
+  font-weight: 600;
+}
+.tight.bare {
+  min-width: 40px;
+}
+</style>

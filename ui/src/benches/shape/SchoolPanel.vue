@@ -1,0 +1,153 @@
+<script setup lang="ts">
+// Where K comes from, and the blank under every school side by side.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed } from 'vue'
+import type { Coupon, Recipe } from '@/api/client'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import Frac from '@/kit/Frac.vue'
+import ValueField from '@/kit/ValueField.vue'
+import type { Bench } from './useBench'
+
+const props = defineProps<{ bench: Bench }>()
+const part = computed(() => props.bench.part.value!)
+const rule = computed(() => part.value.recipe.value!.bend)
+const schools = computed(() => part.value.built.value!.schools)
+const names: Record<Recipe['bend']['school'], string> = {
+  coupon: 'Coupon, measured',
+  table: 'Chart by R/T',
+  standard: 'Standard, DIN 6935',
+  fixed: 'Fixed by the shop',
+}
+const choices = (Object.keys(names) as (keyof typeof names)[]).map((value) => ({ value, text: names[value] }))
+const set = (tail: string, v: unknown) => part.value.set(`/bend${tail}`, v)
+const fault = (path: string) => part.value.faults.value.find((f) => f.path === `/recipe/bend${path}`)?.message
+
+function addCoupon() {
+  const r = part.value.recipe.value!
+  const radius = part.value.built.value!.bendLines[0]?.insideRadius ?? r.thickness
+  // A strip that bends with K = 0.40, to be typed over with what was measured.
+  const flat = props.bench.style().unit === 'mm' ? 100 : 101.6
+  const bd = 2 * (radius + r.thickness) - (Math.PI / 2) * (radius + 0.4 * r.thickness)
+  const leg = Math.round(((flat + bd) / 2) * 100) / 100
+  const coupon: Coupon = { insideRadius: radius, thickness: r.thickness, angle: 90, flat, legA: leg, legB: leg }
+  set('/coupons', [...(rule.value.coupons ?? []), coupon])
+}
+const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] = [
+  { key: 'flat', label: 'Flat', kind: 'length' },
+  { key: 'legA', label: 'Leg a, outside', kind: 'length' },
+  { key: 'legB', label: 'Leg b, outside', kind: 'length' },
+  { key: 'angle', label: 'Angle', kind: 'angle' },
+  { key: 'thickness', label: 'Thickness', kind: 'length' },
+  { key: 'insideRadius', label: 'Inside R', kind: 'length' },
+]
+</script>
+
+<template>
+  <div class="panel">
+    <div class="scroll-x">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">School</th>
+            <th scope="col">Blank, left to right</th>
+            <th scope="col">Front to back</th>
+            <th scope="col">Differs by</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in schools" :key="s.school" :class="{ on: s.chosen }" :data-school="s.school">
+            <th scope="row">{{ names[s.school] }}<span v-if="s.chosen" class="small">, in use</span></th>
+            <template v-if="s.x && s.y">
+              <td class="num"><Frac :text="s.x.text" /></td>
+              <td class="num"><Frac :text="s.y.text" /></td>
+              <td>{{ s.chosen ? '' : s.off?.text }}</td>
+            </template>
+            <td v-else colspan="3" class="soft">{{ s.why }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <ChoiceRow
+      label="School in use"
+      :choices="choices"
+      :model-value="rule.school"
+      @update:model-value="(v) => set('/school', v)"
+    />
+    <ChoiceRow
+      label="Bends are"
+      :choices="[
+        { value: 'air', text: 'air bent' },
+        { value: 'bottomed', text: 'bottomed' },
+        { value: 'hand', text: 'folded by hand' },
+        { value: 'rolled', text: 'rolled, large radius' },
+      ]"
+      :model-value="rule.method"
+      @update:model-value="(v) => set('/method', v)"
+    />
+    <div v-if="rule.school === 'fixed'" class="grid">
+      <ValueField
+        label="K"
+        kind="number"
+        :model-value="rule.k ?? null"
+        :lengths="bench.style()"
+        :wrong="fault('/k')"
+        note="0 to 1"
+        @update:model-value="(v) => set('/k', v)"
+      />
+      <ValueField
+        label="or a deduction per bend"
+        :model-value="rule.deduction ?? null"
+        :lengths="bench.style()"
+        :wrong="fault('/deduction')"
+        note="goes before K"
+        @update:model-value="(v) => set('/deduction', v)"
+      />
+      <button v-if="rule.deduction !== undefined" type="button" class="press tight" @click="set('/deduction', undefined)">
+        Use K instead
+      </button>
+    </div>
+    <template v-if="rule.school === 'coupon'">
+      <p class="soft small">
+        Bend a strip of the same sheet on the same tool. Measure it flat before, and both legs to the outside apex after.
+      </p>
+      <div v-for="(c, i) in rule.coupons ?? []" :key="i" class="grid">
+        <ValueField
+          v-for="f in fields"
+          :key="f.key"
+          :label="f.label"
+          :kind="f.kind"
+          :model-value="c[f.key]"
+          :lengths="bench.style()"
+          :wrong="fault(`/coupons/${i}/${f.key}`)"
+          @update:model-value="(v) => set(`/coupons/${i}/${f.key}`, v)"
+        />
+        <button type="button" class="press tight" :aria-label="`Remove coupon ${i + 1}`" @click="set(`/coupons/${i}`, undefined)">
+          <Trash2 :size="18" />
+        </button>
+      </div>
+      <button type="button" class="press" @click="addCoupon"><Plus :size="18" aria-hidden="true" />Type a coupon</button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.panel {
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+}
+.panel > .scroll-x {
+  width: 100%;
+}
+tr.on th,
+tr.on td {
+  background: var(--ember-wash);
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  gap: 8px;
+  align-items: end;
+  width: 100%;
+}
+</style>

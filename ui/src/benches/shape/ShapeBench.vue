@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { words } from '@/api/client'
+import { useJob } from '@/api/queries'
+import { useRail } from '@/device'
+import FlatBoard from '@/board/FlatBoard.vue'
+import { bind } from '@/keys/keys'
+import { onScopeDispose } from 'vue'
+import AddBar from './AddBar.vue'
+import ConflictBox from './ConflictBox.vue'
+import FeatureList from './FeatureList.vue'
+import MeasureBar from './MeasureBar.vue'
+import NoPart from './NoPart.vue'
+import PartStrip from './PartStrip.vue'
+import ShapeDesk from './ShapeDesk.vue'
+import { useBench } from './useBench'
+
+const BodyView = defineAsyncComponent(() => import('@/body/BodyView.vue'))
+
+const props = defineProps<{ job: string; part?: string }>()
+const router = useRouter()
+const rail = useRail()
+const { data: page, error } = useJob(() => props.job)
+const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
+const bench = useBench(() => style.value)
+const narrow = useMediaQuery('(max-width: 1000px)')
+const side = ref<'flat' | 'body'>('flat')
+
+watch(
+  [() => props.part, page],
+  ([part, p]) => {
+    if (!p) return
+    rail.job = props.job
+    rail.jobName = p.job.brief.name
+    if (!part && p.parts[0]) void router.replace(`/jobs/${props.job}/shape/${p.parts[0].id}`)
+    else if (part) {
+      rail.part = part
+      bench.open(part)
+    }
+  },
+  { immediate: true },
+)
+watch(
+  () => bench.part.value?.built.value,
+  (b) => (rail.stops = b?.findings.filter((f) => f.severity === 'stop' && !f.setAside).length ?? 0),
+)
+const unbind = [
+  bind('ctrl+z', () => void bench.part.value?.step('undo')),
+  bind('ctrl+shift+z', () => void bench.part.value?.step('redo')),
+  bind('alt+arrowdown', () => bench.walk(1)),
+  bind('alt+arrowup', () => bench.walk(-1)),
+]
+onScopeDispose(() => unbind.forEach((f) => f()))
+const open = computed(() => bench.part.value)
+</script>
+
+<template>
+  <p v-if="error" class="page wrong" role="alert">{{ words(error) }}</p>
+  <NoPart v-else-if="page && !page.parts.length && !part" :job="page.job" />
+  <p v-else-if="bench.trouble.value" class="page wrong" role="alert">
+    {{ bench.trouble.value }} <RouterLink to="/jobs">Back to the jobs</RouterLink>
+  </p>
+  <div v-else-if="page && open?.state.value && open.built.value" class="shape" :data-save="open.save.value">
+    <PartStrip :page="page" :bench="bench" />
+    <FeatureList class="list" :bench="bench" />
+    <section class="views" :class="{ narrow }">
+      <div v-if="narrow" class="flip">
+        <button type="button" class="press" :class="{ main: side === 'flat' }" @click="side = 'flat'">Flat</button>
+        <button type="button" class="press" :class="{ main: side === 'body' }" @click="side = 'body'">Folded</button>
+      </div>
+      <FlatBoard
+        v-if="!narrow || side === 'flat'"
+        class="pane"
+        :part="open.built.value"
+        :chosen="bench.chosen.value"
+        :feature="bench.feature.value"
+        :edge="bench.edge.value"
+        @dimension="bench.choose"
+        @face="bench.pick"
+        @edge="bench.pick"
+        @hole="bench.pick"
+      />
+      <BodyView v-if="!narrow || side === 'body'" class="pane" :body="open.built.value.body" :feature="bench.feature.value" />
+    </section>
+    <div class="bars">
+      <AddBar v-if="bench.adding.value" :bench="bench" />
+      <MeasureBar :bench="bench" />
+    </div>
+    <ShapeDesk class="desk" :bench="bench" />
+    <ConflictBox v-if="open.theirs.value" :part="open" />
+  </div>
+  <p v-else class="page soft">Fetching the part.</p>
+</template>
+
+<style scoped>
+.shape {
+  display: grid;
+  grid-template-columns: 284px minmax(0, 1fr);
+  grid-template-rows: auto minmax(240px, 1.25fr) auto minmax(190px, 1fr);
+  height: 100%;
+}
+.shape > :first-child {
+  grid-column: 1 / -1;
+}
+.list {
+  grid-row: 2 / 5;
+  border-right: 1px solid var(--rule);
+  overflow: auto;
+  min-height: 0;
+}
+.views {
+  display: grid;
+  grid-template-columns: 1.25fr 1fr;
+  gap: 8px;
+  padding: 8px;
+  min-height: 0;
+}
+.views.narrow {
+  grid-template-columns: 1fr;
+  grid-template-rows: auto 1fr;
+}
+.flip {
+  display: flex;
+  gap: 8px;
+}
+.flip .press {
+  flex: 1;
+}
+.desk {
+  min-height: 0;
+  overflow: auto;
+}
+@media (max-width: 1000px) {
+  .shape {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto minmax(360px, 46dvh) auto auto auto;
+    height: auto;
+  }
+  .list {
+    grid-row: auto;
+    order: 5;
+    border-right: 0;
+    border-top: 2px solid var(--rule);
+  }
+  .bars {
+    position: sticky;
+    bottom: 0;
+    z-index: 5;
+  }
+}
+</style>

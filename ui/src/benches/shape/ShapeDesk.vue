@@ -1,0 +1,129 @@
+<script setup lang="ts">
+// Below the drawing: flags, figures, bends, the sheet and its K.
+import { computed, ref } from 'vue'
+import type { Finding } from '@/api/client'
+import FlagList from '@/kit/FlagList.vue'
+import BendTable from './BendTable.vue'
+import FigureTable from './FigureTable.vue'
+import SchoolPanel from './SchoolPanel.vue'
+import SheetPanel from './SheetPanel.vue'
+import type { Bench } from './useBench'
+
+const props = defineProps<{ bench: Bench }>()
+const shown = ref<'flags' | 'bends' | 'k' | 'sheet'>('flags')
+const part = computed(() => props.bench.part.value!)
+const built = computed(() => part.value.built.value!)
+const open = computed(() => built.value.findings.filter((f) => !f.setAside))
+const stops = computed(() => open.value.filter((f) => f.severity === 'stop').length)
+const drawers = computed(() => [
+  { key: 'flags' as const, name: 'Flags', count: open.value.length },
+  { key: 'bends' as const, name: 'Bends', count: built.value.bendLines.length },
+  { key: 'k' as const, name: 'Bend allowance', count: 0 },
+  { key: 'sheet' as const, name: 'Sheet and tools', count: 0 },
+])
+
+type Aside = { code: string; feature?: string; reason: string }
+const asides = () => part.value.recipe.value?.setAside ?? []
+const same = (a: Aside, f: Finding) => a.code === f.code && (a.feature ?? '') === (f.feature ?? '')
+const setAside = (f: Finding, reason: string) =>
+  part.value.set('/setAside', [...asides().filter((a) => !same(a, f)), { code: f.code, feature: f.feature, reason }])
+const takeUp = (f: Finding) =>
+  part.value.set(
+    '/setAside',
+    asides().filter((a) => !same(a, f)),
+  )
+</script>
+
+<template>
+  <section class="desk">
+    <FigureTable :part="built" class="figures" />
+    <div class="drawer">
+      <div class="heads" role="group" aria-label="Show">
+        <button
+          v-for="d in drawers"
+          :key="d.key"
+          type="button"
+          class="head"
+          :class="{ on: shown === d.key }"
+          :aria-pressed="shown === d.key"
+          @click="shown = d.key"
+        >
+          {{ d.name }} <span v-if="d.count" class="count" :class="{ stop: d.key === 'flags' && stops }">{{ d.count }}</span>
+        </button>
+      </div>
+      <div class="inside" :data-drawer="shown">
+        <FlagList
+          v-if="shown === 'flags'"
+          :findings="built.findings"
+          @fix="part.apply"
+          @look="bench.pick"
+          @aside="setAside"
+          @back="takeUp"
+        />
+        <BendTable v-else-if="shown === 'bends'" :bends="built.bendLines" @choose="bench.pick" />
+        <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
+        <SheetPanel v-else :bench="bench" />
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.desk {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  min-height: 0;
+}
+.figures {
+  border-right: 1px solid var(--rule);
+  padding: 8px 12px;
+}
+.drawer {
+  display: grid;
+  grid-template-rows: auto 1fr;
+  min-height: 0;
+}
+.heads {
+  display: flex;
+  flex-wrap: wrap;
+  border-bottom: 1px solid var(--rule);
+}
+.head {
+  min-height: var(--touch);
+  padding: 0 14px;
+  border: 0;
+  border-bottom: 4px solid transparent;
+  background: none;
+  font-weight: 560;
+  cursor: pointer;
+}
+.head.on {
+  border-bottom-color: var(--ember);
+}
+.count {
+  display: inline-block;
+  min-width: 22px;
+  padding: 0 5px;
+  background: var(--sunk);
+  text-align: center;
+  font-weight: 700;
+}
+.count.stop {
+  background: var(--stop);
+  color: var(--paper);
+}
+.inside {
+  padding: 10px 12px 20px;
+  overflow: auto;
+  min-height: 0;
+}
+@media (max-width: 1000px) {
+  .desk {
+    grid-template-columns: 1fr;
+  }
+  .figures {
+    border-right: 0;
+    border-bottom: 1px solid var(--rule);
+  }
+}
+</style>

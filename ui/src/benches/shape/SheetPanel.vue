@@ -1,0 +1,124 @@
+<script setup lang="ts">
+// Material, thickness, how it is cut, what it is bent on; name and count.
+import { computed } from 'vue'
+import { useStock } from '@/api/queries'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import PickOne from '@/kit/PickOne.vue'
+import TextField from '@/kit/TextField.vue'
+import ValueField from '@/kit/ValueField.vue'
+import type { Bench } from './useBench'
+
+const props = defineProps<{ bench: Bench }>()
+const { data: stock } = useStock()
+const part = computed(() => props.bench.part.value!)
+const recipe = computed(() => part.value.recipe.value!)
+const material = computed(() => stock.value?.materials.find((m) => m.key === recipe.value.material))
+const gauges = computed(() => stock.value?.gauges.find((g) => g.family === material.value?.family)?.gauges ?? [])
+const set = (path: string, v: unknown) => part.value.set(path, v)
+const fault = (path: string) => part.value.faults.value.find((f) => f.path === `/recipe${path}`)?.message
+
+/** A typed thickness is measured; a gauge is nominal and says so. */
+function thickness(mm: number) {
+  const gauge = gauges.value.find((g) => Math.abs(g.mm - mm) < 1e-6)?.gauge
+  part.value.change({ recipe: { ...recipe.value, thickness: mm, gauge } })
+}
+function toGauge(value: string) {
+  const g = gauges.value.find((x) => String(x.gauge) === value)
+  if (g) part.value.change({ recipe: { ...recipe.value, thickness: g.mm, gauge: g.gauge } })
+}
+</script>
+
+<template>
+  <div class="grid">
+    <TextField
+      label="Name of the part"
+      :model-value="part.state.value!.name"
+      :maxlength="120"
+      @update:model-value="(v) => part.change({ name: v })"
+    />
+    <ValueField
+      label="How many in the job"
+      kind="count"
+      :model-value="part.state.value!.quantity"
+      :lengths="bench.style()"
+      @update:model-value="(v) => part.change({ quantity: v })"
+    />
+    <PickOne
+      v-if="stock"
+      label="Material"
+      :choices="stock.materials.map((m) => ({ value: m.key, text: m.name }))"
+      :model-value="recipe.material"
+      @update:model-value="(v) => part.change({ recipe: { ...recipe, material: v, gauge: undefined } })"
+    />
+    <ValueField
+      label="Thickness"
+      :model-value="recipe.thickness"
+      :lengths="bench.style()"
+      :family="material?.family"
+      :wrong="fault('/thickness')"
+      note="fraction, mm, or as in 10 ga"
+      @update:model-value="thickness"
+    />
+    <PickOne
+      label="or by gauge"
+      :choices="[
+        { value: '', text: 'measured' },
+        ...gauges.map((g) => ({ value: String(g.gauge), text: `${g.gauge} ga, ${g.mm.toFixed(2)} mm` })),
+      ]"
+      :model-value="recipe.gauge ? String(recipe.gauge) : ''"
+      @update:model-value="toGauge"
+    />
+    <PickOne
+      v-if="stock"
+      label="Cut by"
+      :choices="stock.processes.map((p) => ({ value: p.key as typeof recipe.process, text: p.name }))"
+      :model-value="recipe.process"
+      @update:model-value="(v) => set('/process', v)"
+    />
+    <PickOne
+      label="Bent on"
+      :choices="[
+        { value: 'vdie', text: 'Press with a V die' },
+        { value: 'pan', text: 'Box-and-pan brake' },
+        { value: 'vice', text: 'Vice and hammer' },
+      ]"
+      :model-value="recipe.tool.kind"
+      @update:model-value="(v) => set('/tool', { kind: v })"
+    />
+    <ValueField
+      v-if="recipe.tool.kind !== 'vice'"
+      :label="recipe.tool.kind === 'vdie' ? 'Die opening' : 'Nose of the fingers'"
+      :model-value="recipe.tool.opening || null"
+      :lengths="bench.style()"
+      :wrong="fault('/tool/opening')"
+      :note="recipe.tool.opening ? '' : 'the usual size is assumed'"
+      @update:model-value="(v) => set('/tool/opening', v)"
+    />
+    <ChoiceRow
+      label="Rolling direction on the flat"
+      :choices="[
+        { value: 'unknown', text: 'not known' },
+        { value: 'x', text: 'left to right' },
+        { value: 'y', text: 'front to back' },
+      ]"
+      :model-value="recipe.grain || 'unknown'"
+      @update:model-value="(v) => set('/grain', v)"
+    />
+    <p v-if="material" class="small soft wide">
+      {{ material.name }}: yield {{ material.yield }} MPa, tensile {{ material.tensile }} MPa, {{ material.density }} kg/m³.
+      {{ material.source }}.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 12px 16px;
+  align-items: start;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+</style>

@@ -1,0 +1,19 @@
+// The last value used for a new feature, kept on this device.
+const key = 'warmanvil.last'
+
+const all = (): Record<string, Record<string, number>> =>
+  JSON.parse(localStorage.getItem(key) ?? '{}') as Record<string, Record<string, number>>
+
+export function remembered<T extends Record<string, number>>(kind: string, fallback: T): T {
+  return { ...fallback, ...all()[kind] }
+}
+
+export function remember(path: string, value: number) {
+  const match = /\/(flanges|holes)\/\d+\/(length|angle|insideRadius|diameter)$/.exec(path)
+  if (!match) return
+  const kind = match[1] === 'flanges' ? 'flange' : 'hole'
+  if (kind === 'hole' && match[2] !== 'diameter') return
+  const last = all()
+  last[kind] = { ...last[kind], [match[2]!]: value }
+  localStorage.setItem(key, JSON.stringify(last))
+}

@@ -1,0 +1,217 @@
+// One part on the bench: its recipe as edited here, what the server says about
+// it, and its saving. Every change is drawn at once, kept in this browser at
+// once, and saved a moment later; a save that meets somebody else's is a
+// conflict with both versions, never an overwrite.
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { api, type Fix, type Part, type PartView, type Recipe, Refused, take, words } from '@/api/client'
+import { at, put } from '@/api/pointer'
+import type { Style } from '@/kit/readLength'
+
+export type State = { name: string; quantity: number; recipe: Recipe }
+export type SaveState = 'saved' | 'saving' | 'typing' | 'waiting' | 'conflict' | 'refused'
+
+const pause = 600 // ms of quiet before a save
+const key = (id: string) => `warmanvil.unsent.${id}`
+
+export function usePart(id: string, style: () => Style) {
+  const view = shallowRef<PartView>()
+  const state = ref<State>()
+  const built = shallowRef<Part>()
+  const save = ref<SaveState>('saved')
+  const trouble = ref('')
+  const faults = ref<{ path: string; message: string }[]>([])
+  const theirs = shallowRef<PartView>()
+  const mirrored = ref(false)
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let turn = 0
+  let drawn = 0
+  let sending: Promise<void> | undefined
+
+  const dirty = () => !!view.value && !!state.value && JSON.stringify(stateOf(view.value)) !== JSON.stringify(state.value)
+
+  async function load() {
+    const got = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id } } }))
+    view.value = got
+    state.value = stateOf(got)
+    const kept = localStorage.getItem(key(id))
+    if (kept) {
+      const unsent = JSON.parse(kept) as { revision: number; state: State }
+      state.value = unsent.state
+      if (unsent.revision === got.revision) schedule()
+      else if (dirty()) {
+        theirs.value = got
+        save.value = 'conflict'
+      }
+    }
+    await build()
+  }
+
+  async function build() {
+    if (!state.value) return
+    const mine = ++turn
+    try {
+      const got = await take(
+        api.POST('/api/v1/build', { body: { recipe: state.value.recipe, ...style(), mirrored: mirrored.value } }),
+      )
+      if (mine < drawn) return // a newer drawing is out already
+      drawn = mine
+      built.value = got
+      faults.value = []
+      trouble.value = ''
+    } catch (e) {
+      if (mine < drawn) return
+      faults.value = e instanceof Refused ? (e.problem?.errors ?? []) : []
+      trouble.value = words(e)
+    }
+  }
+
+  function change(next: Partial<State>) {
+    if (!state.value) return
+    state.value = { ...state.value, ...next }
+    keep()
+    void build()
+    schedule()
+  }
+
+  function keep() {
+    if (dirty()) localStorage.setItem(key(id), JSON.stringify({ revision: view.value!.revision, state: state.value }))
+    else localStorage.removeItem(key(id))
+  }
+
+  function schedule(after = pause) {
+    if (save.value === 'conflict') return
+    save.value = 'typing'
+    clearTimeout(timer)
+    timer = setTimeout(() => void send(), after)
+  }
+
+  async function send(): Promise<void> {
+    clearTimeout(timer)
+    while (sending) await sending
+    if (!dirty() || save.value === 'conflict') {
+      if (save.value === 'typing') save.value = 'saved'
+      return
+    }
+    sending = once().finally(() => (sending = undefined))
+    await sending
+  }
+
+  async function once() {
+    save.value = 'saving'
+    const body = structuredClone(JSON.parse(JSON.stringify(state.value)) as State)
+    try {
+      const got = await take(
+        api.PUT('/api/v1/parts/{id}', { params: { path: { id }, header: { 'If-Match': String(view.value!.revision) } }, body }),
+      )
+      view.value = got
+      keep()
+      save.value = 'saved'
+      if (dirty()) schedule()
+    } catch (e) {
+      if (e instanceof Refused && e.status === 412 && e.problem?.current) {
+        theirs.value = e.problem.current
+        save.value = 'conflict'
+      } else if (e instanceof Refused && e.status === 422) {
+        save.value = 'refused'
+        trouble.value = words(e)
+      } else {
+        save.value = 'waiting' // kept in this browser; tried again by itself
+        timer = setTimeout(() => void send(), 3000)
+      }
+    }
+  }
+
+  /** Puts the other version in place; mine becomes a part of its own first. */
+  async function takeTheirs() {
+    const mine = state.value!
+    await take(
+      api.POST('/api/v1/jobs/{id}/parts', {
+        params: { path: { id: view.value!.jobId } },
+        body: { ...mine, name: `${mine.name} (my version)`.slice(0, 120) },
+      }),
+    )
+    settle(theirs.value!)
+    state.value = stateOf(theirs.value!)
+    theirs.value = undefined
+    keep()
+    await build()
+  }
+
+  /** Saves mine on top; theirs stays as a revision. */
+  async function keepMine() {
+    settle(theirs.value!)
+    theirs.value = undefined
+    keep()
+    await send()
+  }
+
+  function settle(v: PartView) {
+    view.value = v
+    save.value = 'saved'
+  }
+
+  async function step(way: 'undo' | 'redo') {
+    await send()
+    if (save.value !== 'saved') return
+    try {
+      const header = { 'If-Match': String(view.value!.revision) }
+      const got = await take(api.POST(`/api/v1/parts/{id}/${way}`, { params: { path: { id }, header } }))
+      settle(got)
+      state.value = stateOf(got)
+      await build()
+    } catch (e) {
+      trouble.value = words(e)
+    }
+  }
+
+  const recipe = computed(() => state.value?.recipe)
+  const set = (path: string, value: unknown) => state.value && change({ recipe: put(plain(state.value.recipe), path, value) })
+  const get = (path: string) => at(state.value?.recipe, path)
+  function apply(fix: Fix) {
+    let r = plain(state.value!.recipe)
+    for (const e of fix.edits) r = put(r, e.path, e.value)
+    change({ recipe: r })
+  }
+
+  const leave = (e: BeforeUnloadEvent) => {
+    if (dirty()) {
+      void send()
+      e.preventDefault()
+    }
+  }
+  window.addEventListener('beforeunload', leave)
+  onScopeDispose(() => {
+    window.removeEventListener('beforeunload', leave)
+    void send()
+  })
+
+  return {
+    view,
+    state,
+    recipe,
+    built,
+    save,
+    trouble,
+    faults,
+    theirs,
+    mirrored,
+    load,
+    build,
+    change,
+    set,
+    get,
+    apply,
+    send,
+    step,
+    takeTheirs,
+    keepMine,
+  }
+}
+
+export type OpenPart = ReturnType<typeof usePart>
+
+const plain = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
+
+function stateOf(v: PartView): State {
+  return plain({ name: v.name, quantity: v.quantity, recipe: v.recipe })
+}

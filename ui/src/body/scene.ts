@@ -1,0 +1,202 @@
+// Draws on demand; nothing runs while nothing changes.
+import {
+  AmbientLight,
+  BufferGeometry,
+  Color,
+  DirectionalLight,
+  DoubleSide,
+  Float32BufferAttribute,
+  Group,
+  LineSegments,
+  LineBasicMaterial,
+  Mesh,
+  MeshLambertMaterial,
+  OrthographicCamera,
+  Path,
+  Scene as ThreeScene,
+  Shape,
+  ShapeGeometry,
+  Spherical,
+  Vector3,
+  WebGLRenderer,
+} from 'three'
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
+import type { Body } from '@/api/client'
+
+type V = readonly number[]
+const at = (v: V) => new Vector3(v[0], v[1], v[2])
+
+export class Scene {
+  private readonly renderer: WebGLRenderer
+  private readonly scene = new ThreeScene()
+  private readonly camera = new OrthographicCamera(-1, 1, 1, -1, -10000, 10000)
+  private readonly controls: OrbitControls
+  private part = new Group()
+  private radius = 0
+  private pending = false
+
+  constructor(
+    private readonly host: HTMLElement,
+    private readonly onReady: () => void,
+  ) {
+    this.renderer = new WebGLRenderer({ antialias: true, alpha: true })
+    this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2))
+    this.host.appendChild(this.renderer.domElement)
+    this.camera.up.set(0, 0, 1)
+    this.camera.position.set(-0.7, -1.2, 0.9)
+    const key = new DirectionalLight(0xffffff, 1.9)
+    key.position.set(-1, -2, 3)
+    const fill = new DirectionalLight(0xffffff, 0.6)
+    fill.position.set(2, 1, -1)
+    this.scene.add(new AmbientLight(0xffffff, 1.0), key, fill, this.part)
+    this.controls = new OrbitControls(this.camera, this.renderer.domElement)
+    this.controls.enableDamping = false
+    this.controls.addEventListener('change', () => this.render())
+  }
+
+  /** Draws a body; feature names the panel or bend to bring out. */
+  show(body: Body, feature?: string) {
+    this.clear()
+    const ink = this.token('--line')
+    const steel = this.material(this.token('--steel'))
+    const picked = this.material(this.token('--pick'))
+    for (const p of body.panels) this.part.add(new Mesh(plate(p, body.thickness), p.id === feature ? picked : steel))
+    for (const b of body.bends) this.part.add(new Mesh(swept(b.rows), b.id === feature ? picked : steel))
+    const line: number[] = []
+    for (const e of body.edges) for (let i = 1; i < e.length; i++) line.push(...e[i - 1]!, ...e[i]!)
+    const edges = new BufferGeometry()
+    edges.setAttribute('position', new Float32BufferAttribute(line, 3))
+    this.part.add(new LineSegments(edges, new LineBasicMaterial({ color: new Color(ink) })))
+    const middle = at(body.min).add(at(body.max)).multiplyScalar(0.5)
+    this.part.position.copy(middle.negate())
+    const radius = at(body.max).sub(at(body.min)).length() / 2
+    if (Math.abs(radius - this.radius) > this.radius * 0.02) {
+      this.radius = radius
+      this.resize()
+    }
+    this.render()
+  }
+
+  resize() {
+    const { clientWidth: w, clientHeight: h } = this.host
+    if (!w || !h) return
+    this.renderer.setSize(w, h)
+    const r = Math.max(this.radius, 1) * 1.06
+    const k = Math.max(1, w / h)
+    const l = Math.max(1, h / w)
+    Object.assign(this.camera, { left: -r * k, right: r * k, top: r * l, bottom: -r * l, near: -20 * r, far: 20 * r })
+    this.camera.updateProjectionMatrix()
+    this.render()
+  }
+
+  turn(x: number, y: number) {
+    const s = new Spherical().setFromVector3(new Vector3(this.camera.position.x, this.camera.position.z, -this.camera.position.y))
+    s.theta += x * 0.2
+    s.phi = Math.min(Math.max(s.phi + y * 0.2, 0.01), Math.PI - 0.01)
+    const v = new Vector3().setFromSpherical(s)
+    this.camera.position.set(v.x, -v.z, v.y)
+    this.controls.update()
+    this.render()
+  }
+
+  look(from: 'corner' | 'top' | 'front' | 'side') {
+    const places = { corner: [-0.7, -1.2, 0.9], top: [0, -0.001, 1], front: [0, -1, 0], side: [1, 0, 0] }
+    this.camera.position.copy(at(places[from]))
+    this.camera.zoom = 1
+    this.controls.target.set(0, 0, 0)
+    this.camera.updateProjectionMatrix()
+    this.controls.update()
+    this.render()
+  }
+
+  dispose() {
+    this.clear()
+    this.controls.dispose()
+    this.renderer.dispose()
+    this.renderer.domElement.remove()
+  }
+
+  private render() {
+    if (this.pending) return
+    this.pending = true
+    requestAnimationFrame(() => {
+      this.pending = false
+      this.renderer.render(this.scene, this.camera)
+      this.onReady()
+    })
+  }
+
+  private clear() {
+    for (const o of this.part.children) if (o instanceof Mesh || o instanceof LineSegments) o.geometry.dispose()
+    this.part.clear()
+  }
+
+  private token(name: string) {
+    return getComputedStyle(document.documentElement).getPropertyValue(name).trim()
+  }
+
+  private material(color: string) {
+    return new MeshLambertMaterial({
+      color: new Color(color),
+      side: DoubleSide,
+      polygonOffset: true,
+      polygonOffsetFactor: 1,
+      polygonOffsetUnits: 1,
+      flatShading: false,
+    })
+  }
+}
+
+/** A panel's plate: both faces with their holes, and the sides. */
+function plate(p: Body['panels'][number], thickness: number): BufferGeometry {
+  const shape = new Shape(p.face.map((q) => new Vector3(q.x, q.y, 0) as never))
+  for (const ring of p.holes ?? []) shape.holes.push(new Path(ring.map((q) => new Vector3(q.x, q.y, 0) as never)))
+  const flat = new ShapeGeometry(shape)
+  const spots = flat.getAttribute('position')
+  const index = [...(flat.index?.array ?? [])]
+  const o = at(p.origin)
+  const x = at(p.x)
+  const y = at(p.y)
+  const z = at(p.z)
+  const place = (u: number, v: number, w: number) => o.clone().addScaledVector(x, u).addScaledVector(y, v).addScaledVector(z, w)
+  const out: number[] = []
+  const tri = (...v: Vector3[]) => v.forEach((q) => out.push(q.x, q.y, q.z))
+  const half = thickness / 2
+  for (let i = 0; i < index.length; i += 3) {
+    const corner = (k: number, w: number) => place(spots.getX(index[i + k]!), spots.getY(index[i + k]!), w)
+    tri(corner(0, half), corner(1, half), corner(2, half))
+    tri(corner(0, -half), corner(2, -half), corner(1, -half))
+  }
+  for (const ring of [p.face, ...(p.holes ?? [])]) {
+    ring.forEach((q, i) => {
+      const r = ring[(i + 1) % ring.length]!
+      const [a, b, c, d] = [place(q.x, q.y, -half), place(r.x, r.y, -half), place(r.x, r.y, half), place(q.x, q.y, half)]
+      tri(a, b, c)
+      tri(a, c, d)
+    })
+  }
+  flat.dispose()
+  return solid(out)
+}
+
+/** A bend: strips of inner and outer skin, and its two ends. */
+function swept(rows: Body['bends'][number]['rows']): BufferGeometry {
+  const out: number[] = []
+  const quad = (a: V, b: V, c: V, d: V) => out.push(...a, ...b, ...c, ...a, ...c, ...d)
+  for (let i = 1; i < rows.length; i++) {
+    const a = rows[i - 1]!
+    const b = rows[i]!
+    quad(a[0]!, a[2]!, b[2]!, b[0]!)
+    quad(a[1]!, b[1]!, b[3]!, a[3]!)
+    quad(a[0]!, b[0]!, b[1]!, a[1]!)
+    quad(a[2]!, a[3]!, b[3]!, b[2]!)
+  }
+  return solid(out)
+}
+
+function solid(positions: number[]): BufferGeometry {
+  const g = new BufferGeometry()
+  g.setAttribute('position', new Float32BufferAttribute(positions, 3))
+  g.computeVertexNormals()
+  return g
+}

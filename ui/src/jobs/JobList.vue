@@ -1,0 +1,276 @@
+<script setup lang="ts">
+import { Archive, ArchiveRestore, Copy, Pencil } from '@lucide/vue'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, type Brief, type JobView, Refused, take, words } from '@/api/client'
+import { refreshJobs, saveJob, useJobs } from '@/api/queries'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import DialogBox from '@/kit/DialogBox.vue'
+import TextField from '@/kit/TextField.vue'
+import { useRail } from '@/device'
+import { blankBrief, blankPart } from './starter'
+
+const router = useRouter()
+const archived = ref(false)
+const { data: jobs, error, isPending } = useJobs(archived)
+const rail = useRail()
+rail.job = rail.part = ''
+rail.stops = 0
+
+const asking = ref<'' | 'job' | 'part' | 'rename'>('')
+const jobName = ref('')
+const partName = ref('')
+const into = ref('')
+const unit = ref<Brief['unit']>('mm')
+const wrong = ref('')
+const said = ref('')
+const renaming = ref<JobView>()
+const units = [
+  { value: 'mm' as const, text: 'mm' },
+  { value: 'fraction' as const, text: 'inch, fractions' },
+  { value: 'decimal' as const, text: 'inch, decimal' },
+]
+
+function ask(what: 'job' | 'part') {
+  asking.value = what
+  jobName.value = partName.value = wrong.value = ''
+  into.value = what === 'part' ? (jobs.value?.[0]?.id ?? '') : ''
+}
+
+async function start() {
+  try {
+    let job = jobs.value?.find((j) => j.id === into.value)
+    if (!job || asking.value === 'job')
+      job = await take(api.POST('/api/v1/jobs', { body: blankBrief(jobName.value, unit.value) }))
+    if (asking.value === 'job') {
+      refreshJobs()
+      await router.push(`/jobs/${job.id}/measure`)
+      return
+    }
+    const part = await take(
+      api.POST('/api/v1/jobs/{id}/parts', {
+        params: { path: { id: job.id } },
+        body: { name: partName.value, quantity: 1, recipe: blankPart(job.brief.unit) },
+      }),
+    )
+    refreshJobs()
+    await router.push(`/jobs/${job.id}/shape/${part.id}`)
+  } catch (e) {
+    wrong.value = (e instanceof Refused && e.at('/name')) || words(e)
+  }
+}
+
+async function change(job: JobView, what: string, brief: Brief, put: boolean) {
+  try {
+    await saveJob(job.id, job.revision, brief, put)
+    said.value = `${brief.name} ${what}.`
+    asking.value = ''
+  } catch (e) {
+    wrong.value = said.value = words(e)
+  }
+  refreshJobs()
+}
+
+async function duplicate(job: JobView) {
+  try {
+    const copy = await take(api.POST('/api/v1/jobs/{id}/duplicate', { params: { path: { id: job.id } } }))
+    said.value = `${copy.brief.name} made.`
+  } catch (e) {
+    said.value = words(e)
+  }
+  refreshJobs()
+}
+
+function rename(job: JobView) {
+  renaming.value = job
+  jobName.value = job.brief.name
+  wrong.value = ''
+  asking.value = 'rename'
+}
+const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <h1>Warm Anvil</h1>
+      <p class="soft">Brackets, trays and mounts from nothing to a file that cuts and a template that measures true.</p>
+    </header>
+    <nav class="starts" aria-label="Start">
+      <button type="button" class="press main" @click="ask('part')">New part</button>
+      <RouterLink class="press" to="/quick">Quick number</RouterLink>
+      <button type="button" class="press" @click="ask('job')">New job</button>
+    </nav>
+    <section>
+      <div class="bar">
+        <h2>{{ archived ? 'Put away' : 'Jobs' }}</h2>
+        <button type="button" class="press tight bare" @click="archived = !archived">
+          {{ archived ? 'Back to the jobs' : 'Look at what was put away' }}
+        </button>
+      </div>
+      <p aria-live="polite" class="small said">{{ said }}</p>
+      <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
+      <p v-else-if="isPending" class="soft">Fetching the jobs.</p>
+      <div v-else-if="!jobs?.length && !archived" class="empty">
+        <p>No job yet. A job holds the parts of one vehicle and what they are for.</p>
+        <button type="button" class="press main" @click="ask('job')">Start the first job</button>
+      </div>
+      <p v-else-if="!jobs?.length" class="soft">Nothing was put away.</p>
+      <ul v-else class="jobs">
+        <li v-for="j in jobs" :key="j.id">
+          <RouterLink :to="`/jobs/${j.id}/shape`" class="name">{{ j.brief.name }}</RouterLink>
+          <span class="about soft">{{ j.brief.vehicle || 'no vehicle named' }}</span>
+          <span class="small soft count">{{ j.parts }} {{ j.parts === 1 ? 'part' : 'parts' }} · {{ day(j.updated) }}</span>
+          <span class="row acts">
+            <button
+              type="button"
+              class="press tight bare"
+              :aria-label="`Rename ${j.brief.name}`"
+              title="Rename"
+              @click="rename(j)"
+            >
+              <Pencil :size="20" />
+            </button>
+            <button
+              type="button"
+              class="press tight bare"
+              :aria-label="`Duplicate ${j.brief.name}`"
+              title="Duplicate"
+              @click="duplicate(j)"
+            >
+              <Copy :size="20" />
+            </button>
+            <button
+              type="button"
+              class="press tight bare"
+              :aria-label="`${archived ? 'Bring back' : 'Put away'} ${j.brief.name}`"
+              :title="archived ? 'Bring back' : 'Put away'"
+              @click="change(j, archived ? 'brought back' : 'put away', j.brief, !archived)"
+            >
+              <component :is="archived ? ArchiveRestore : Archive" :size="20" />
+            </button>
+          </span>
+        </li>
+      </ul>
+    </section>
+
+    <DialogBox
+      :show="asking === 'job' || asking === 'part'"
+      :title="asking === 'part' ? 'New part' : 'New job'"
+      @close="asking = ''"
+    >
+      <TextField v-if="asking === 'part'" v-model="partName" label="Name of the part" :wrong="wrong" @enter="start" />
+      <div v-if="asking === 'part' && jobs?.length" class="field">
+        <label for="into">In the job</label>
+        <select id="into" v-model="into" class="box">
+          <option v-for="j in jobs" :key="j.id" :value="j.id">{{ j.brief.name }}</option>
+          <option value="">a new job</option>
+        </select>
+      </div>
+      <template v-if="asking === 'job' || !into">
+        <TextField v-model="jobName" label="Name of the job" :wrong="asking === 'job' ? wrong : ''" @enter="start" />
+        <ChoiceRow v-model="unit" label="Lengths in" :choices="units" />
+      </template>
+      <template #actions>
+        <button type="button" class="press" @click="asking = ''">Not now</button>
+        <button type="button" class="press main" @click="start">Start</button>
+      </template>
+    </DialogBox>
+    <DialogBox :show="asking === 'rename'" title="Rename the job" @close="asking = ''">
+      <TextField
+        v-model="jobName"
+        label="Name of the job"
+        :wrong="wrong"
+        @enter="change(renaming!, 'renamed', { ...renaming!.brief, name: jobName }, renaming!.archived)"
+      />
+      <template #actions>
+        <button type="button" class="press" @click="asking = ''">Not now</button>
+        <button
+          type="button"
+          class="press main"
+          @click="change(renaming!, 'renamed', { ...renaming!.brief, name: jobName }, renaming!.archived)"
+        >
+          Rename
+        </button>
+      </template>
+    </DialogBox>
+  </div>
+</template>
+
+<style scoped>
+.head h1 {
+  font-size: 2rem;
+}
+.starts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+.starts .press {
+  min-height: 60px;
+  padding: 0 28px;
+  font-size: 1.1rem;
+}
+.bar {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 4px;
+}
+.said {
+  min-height: 1.4em;
+}
+.jobs {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.jobs li {
+  display: grid;
+  grid-template-columns: minmax(180px, 1.2fr) 1.4fr 190px 140px;
+  gap: 4px 18px;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  padding: 10px 0;
+}
+.name {
+  color: var(--ink);
+  font-weight: 640;
+  font-size: 1.15rem;
+  min-height: var(--touch);
+  display: flex;
+  align-items: center;
+  overflow-wrap: anywhere;
+}
+.about {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.acts {
+  gap: 0;
+  flex-wrap: nowrap;
+}
+.acts .press {
+  min-height: var(--touch);
+  min-width: var(--touch);
+}
+.empty {
+  padding: 28px 0;
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+}
+@media (max-width: 700px) {
+  .jobs li {
+    grid-template-columns: 1fr auto;
+  }
+  .about {
+    grid-column: 1;
+  }
+  .acts {
+    grid-row: 1;
+    grid-column: 2;
+  }
+}
+</style>

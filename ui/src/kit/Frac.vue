@@ -1,0 +1,31 @@
+<script setup lang="ts">
+// Shows a length as the server wrote it, fractions set as fractions.
+import { computed } from 'vue'
+
+const props = defineProps<{ text: string; lies?: string }>()
+const pieces = computed(() => props.text.split(/(\d+\/\d+)/))
+</script>
+
+<template>
+  <span class="frac"
+    ><template v-for="(piece, i) in pieces" :key="i"
+      ><span v-if="i % 2" class="fr">{{ piece }}</span
+      ><template v-else>{{ piece.replace(/ $/, '') }}</template></template
+    ><span v-if="lies === 'heavy'" class="lies" title="the true size is larger than shown"> heavy</span
+    ><span v-else-if="lies === 'light'" class="lies" title="the true size is smaller than shown"> light</span></span
+  >
+</template>
+
+<style scoped>
+.frac {
+  white-space: nowrap;
+}
+.fr {
+  padding-left: 0.14em;
+}
+.lies {
+  font-size: 0.72em;
+  color: var(--ink-soft);
+  font-weight: 400;
+}
+</style>

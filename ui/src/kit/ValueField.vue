@@ -1,0 +1,152 @@
+<script setup lang="ts">
+// One value typed as spoken: a length, an angle, a count. It shows how it
+// understood an entry when that is not obvious, refuses in words beside
+// itself, keeps what was typed, and steps by the job's grain.
+import { computed, nextTick, ref, useId, watch } from 'vue'
+import { words } from '@/api/client'
+import FractionPad from './FractionPad.vue'
+import { type Kind, read, type Style, write } from './readLength'
+
+const props = defineProps<{
+  label: string
+  modelValue: number | null
+  kind?: Kind
+  lengths: Style
+  family?: string
+  text?: string
+  note?: string
+  wrong?: string
+  hideLabel?: boolean
+  big?: boolean
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: number]; enter: [shift: boolean]; typed: [] }>()
+
+const id = useId()
+const box = ref<HTMLInputElement>()
+const typed = ref<string | null>(null) // what stands in the box while it is being typed
+const shown = ref('')
+const understood = ref('')
+const refused = ref('')
+const pad = ref(false)
+const kind = computed<Kind>(() => props.kind ?? 'length')
+let going: AbortController | undefined
+
+async function show() {
+  const v = props.modelValue
+  if (v === null || Number.isNaN(v)) shown.value = ''
+  else if (kind.value === 'angle') shown.value = `${+v.toFixed(2)}°`
+  else if (kind.value !== 'length') shown.value = String(+v.toFixed(6))
+  else if (props.text !== undefined) shown.value = props.text
+  else {
+    try {
+      const w = await write(v, props.lengths)
+      shown.value = w.text
+    } catch {
+      shown.value = `${v} mm`
+    }
+  }
+}
+watch(() => [props.modelValue, props.text, props.lengths.unit, props.lengths.grain], show, { immediate: true })
+
+async function onInput(text: string) {
+  typed.value = text
+  emit('typed')
+  going?.abort()
+  going = new AbortController()
+  try {
+    const got = await read(text, kind.value, props.lengths, props.family, going.signal)
+    refused.value = ''
+    understood.value = got.plain || kind.value !== 'length' ? '' : (await write(got.value, props.lengths, going.signal)).text
+    emit('update:modelValue', got.value)
+  } catch (e) {
+    if (e instanceof DOMException) return
+    refused.value = words(e)
+    understood.value = ''
+  }
+}
+
+function onBlur() {
+  if (!refused.value) {
+    typed.value = null
+    understood.value = ''
+  }
+  pad.value = false
+}
+
+function onKey(e: KeyboardEvent) {
+  if (e.key === 'Enter') {
+    e.preventDefault()
+    if (!refused.value) {
+      typed.value = null
+      understood.value = ''
+    }
+    emit('enter', e.shiftKey)
+  } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
+    e.preventDefault()
+    const step = kind.value === 'length' ? props.lengths.grain : 1
+    const next = Math.round(((props.modelValue ?? 0) + (e.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
+    typed.value = null
+    refused.value = ''
+    emit('update:modelValue', next)
+  } else if (e.key === 'Escape' && typed.value !== null) {
+    e.stopPropagation()
+    typed.value = null
+    refused.value = ''
+    void nextTick(() => box.value?.select())
+  }
+}
+
+function focus() {
+  box.value?.focus()
+  void nextTick(() => box.value?.select())
+}
+defineExpose({ focus })
+const wrongText = computed(() => refused.value || props.wrong || '')
+</script>
+
+<template>
+  <div class="field" :class="{ big }">
+    <label :for="id" :class="{ 'hidden-label': hideLabel }">{{ label }}</label>
+    <div class="line">
+      <input
+        :id="id"
+        ref="box"
+        class="box"
+        autocomplete="off"
+        spellcheck="false"
+        :inputmode="pad ? 'none' : 'text'"
+        :value="typed ?? shown"
+        :aria-invalid="wrongText ? 'true' : 'false'"
+        :aria-describedby="wrongText ? `${id}-wrong` : note ? `${id}-note` : undefined"
+        @pointerdown="(e) => (pad = e.pointerType === 'touch' && kind === 'length')"
+        @focus="box?.select()"
+        @input="onInput(($event.target as HTMLInputElement).value)"
+        @keydown="onKey"
+        @blur="onBlur"
+      />
+      <output v-if="understood" class="understood">= {{ understood }}</output>
+    </div>
+    <p v-if="wrongText" :id="`${id}-wrong`" class="wrong" role="alert">{{ wrongText }}</p>
+    <p v-else-if="note" :id="`${id}-note`" class="soft small">{{ note }}</p>
+    <FractionPad v-if="pad" :text="typed ?? ''" :metric="lengths.unit === 'mm'" @text="onInput" @done="box?.blur()" />
+  </div>
+</template>
+
+<style scoped>
+.line {
+  position: relative;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.understood {
+  white-space: nowrap;
+  font-weight: 600;
+  color: var(--ember);
+}
+.big .box {
+  font-size: 1.5rem;
+  font-weight: 600;
+  min-height: 52px;
+}
+</style>

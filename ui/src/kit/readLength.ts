@@ -1,0 +1,32 @@
+import { api, take } from '@/api/client'
+
+export type Kind = 'length' | 'angle' | 'count' | 'number'
+
+/** How a job writes lengths. */
+export type Style = { unit: 'mm' | 'fraction' | 'decimal'; grain: number }
+
+export const bareUnit = (s: Style) => (s.unit === 'mm' ? 'mm' : 'in')
+
+/** Reads what was typed; the server understands, this only asks. Plain tells that nothing needs to be shown back. */
+export async function read(
+  text: string,
+  kind: Kind,
+  style: Style,
+  family: string | undefined,
+  signal?: AbortSignal,
+): Promise<{ value: number; plain: boolean }> {
+  if (kind === 'length') {
+    const body = { text, unit: bareUnit(style) as 'in' | 'mm', ...(family ? { family: family as 'steel' } : {}) }
+    const got = await take(api.POST('/api/v1/calc/length.parse', { body, signal }))
+    return { value: got.mm, plain: got.plain }
+  }
+  const got = await take(api.POST('/api/v1/calc/number.parse', { body: { text }, signal }))
+  return { value: kind === 'count' ? Math.round(got.value) : got.value, plain: /^[\d.]+°?$/.test(text.trim()) }
+}
+
+/** Writes a length as the job does. */
+export async function write(mm: number, style: Style, signal?: AbortSignal): Promise<{ text: string; lies: string }> {
+  const denominator = style.unit === 'fraction' ? ([16, 32, 64] as const).find((d) => 25.4 / d <= style.grain + 1e-9) : undefined
+  const body = { mm, style: style.unit, ...(denominator ? { denominator } : {}) }
+  return take(api.POST('/api/v1/calc/length.format', { body, signal }))
+}

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { computed, reactive } from 'vue'
+import type { Finding, Working } from '@/api/client'
+import { useStock } from '@/api/queries'
+import FlagList from '@/kit/FlagList.vue'
+import PickOne from '@/kit/PickOne.vue'
+import type { Style } from '@/kit/readLength'
+import ValueField from '@/kit/ValueField.vue'
+import WorkingCard from '@/kit/WorkingCard.vue'
+import type { Calculation } from './calculations'
+import KeepInJob from './KeepInJob.vue'
+import QuickSketch from './QuickSketch.vue'
+import SchoolsAnswer from './SchoolsAnswer.vue'
+import Shown from './Shown.vue'
+import { useAnswer } from './useAnswer'
+
+const props = defineProps<{ calculation: Calculation; lengths: Style }>()
+const kept = `warmanvil.quick.${props.calculation.slug}`
+const values = reactive<Record<string, number | string | null>>({
+  ...Object.fromEntries(props.calculation.fields.map((f) => [f.key, f.start])),
+  ...(JSON.parse(localStorage.getItem(kept) ?? '{}') as Record<string, number>),
+})
+const { data: stock } = useStock()
+
+const request = computed(() => {
+  const body: Record<string, unknown> = {}
+  for (const f of props.calculation.fields) if (values[f.key] !== null || !f.optional) body[f.key] = values[f.key]
+  return body
+})
+const { answer, faults, trouble } = useAnswer(props.calculation.name, () => {
+  localStorage.setItem(kept, JSON.stringify(values))
+  return request.value
+})
+const fault = (key: string) => faults.value.find((f) => f.path === `/${key}`)?.message
+const stray = computed(() =>
+  faults.value.some((f) => props.calculation.fields.some((x) => f.path === `/${x.key}`)) ? '' : trouble.value,
+)
+const working = computed(() => answer.value?.working as Working | undefined)
+const findings = computed(() => (answer.value?.findings as Finding[] | undefined) ?? [])
+const number = (key: string) => answer.value?.[key] as number | null | undefined
+const entry = (key: string) => values[key] as number | null
+const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter}, ${f.label.toLowerCase()}` : f.label)
+</script>
+
+<template>
+  <div class="calc">
+    <form class="fields" @submit.prevent>
+      <template v-for="f in calculation.fields" :key="f.key">
+        <PickOne
+          v-if="f.kind === 'choice'"
+          :label="f.label"
+          :choices="f.choices!"
+          :model-value="String(values[f.key])"
+          @update:model-value="(v) => (values[f.key] = v)"
+        />
+        <PickOne
+          v-else-if="f.kind === 'material'"
+          :label="f.label"
+          :choices="(stock?.materials ?? []).map((m) => ({ value: m.key, text: m.name }))"
+          :model-value="String(values[f.key])"
+          @update:model-value="(v) => (values[f.key] = v)"
+        />
+        <ValueField
+          v-else
+          :label="label(f)"
+          :kind="f.kind"
+          :model-value="entry(f.key)"
+          :lengths="lengths"
+          :wrong="fault(f.key)"
+          :note="f.note"
+          @update:model-value="(v) => (values[f.key] = v)"
+        />
+      </template>
+    </form>
+    <div class="answer" aria-live="polite">
+      <QuickSketch :name="calculation.slug" />
+      <p v-if="stray" class="wrong" role="alert">{{ stray }}</p>
+      <SchoolsAnswer v-if="answer && calculation.special === 'schools'" :answer="answer" :lengths="lengths" />
+      <dl v-else-if="answer" class="results">
+        <div v-for="r in calculation.results" :key="r.key" :class="{ lead: r.lead }" :data-result="r.key">
+          <dt>{{ r.label }}</dt>
+          <dd class="num"><Shown :value="number(r.key)" :kind="r.kind" :lengths="lengths" /></dd>
+        </div>
+      </dl>
+      <FlagList v-if="findings.length" :findings="findings" />
+      <KeepInJob v-if="answer" :calc="calculation.name" :title="calculation.title" :request="request" />
+    </div>
+    <section v-if="working" class="working" aria-label="Working">
+      <h3>Working</h3>
+      <WorkingCard :working="working" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.calc {
+  display: grid;
+  grid-template-columns: minmax(220px, 300px) minmax(0, 1fr);
+  gap: 18px 32px;
+}
+.fields {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.answer {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
+.results {
+  margin: 0;
+  display: grid;
+  gap: 8px;
+}
+.results > div {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 16px;
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 6px;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.lead dd {
+  font-size: 1.9rem;
+}
+.working {
+  grid-column: 1 / -1;
+  border-top: 1px solid var(--rule);
+  padding-top: 12px;
+  display: grid;
+  gap: 10px;
+  max-width: 760px;
+}
+@media (max-width: 760px) {
+  .calc {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

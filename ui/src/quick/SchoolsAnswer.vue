@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Working } from '@/api/client'
+import type { Style } from '@/kit/readLength'
+import WhyButton from '@/kit/WhyButton.vue'
+import Shown from './Shown.vue'
+
+const props = defineProps<{ answer: Record<string, unknown>; lengths: Style }>()
+type Row = {
+  school: string
+  kFactor: number | null
+  bendAllowance: number | null
+  bendDeduction: number | null
+  flat: number | null
+  why?: string
+  working: Working | null
+}
+const rows = computed(() => (props.answer.schools as Row[] | undefined) ?? [])
+const names: Record<string, string> = { coupon: 'Coupon', table: 'Chart', standard: 'DIN 6935', fixed: 'Fixed K' }
+</script>
+
+<template>
+  <div class="scroll-x">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">School</th>
+          <th scope="col">Flat</th>
+          <th scope="col">K</th>
+          <th scope="col">BA</th>
+          <th scope="col">BD</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.school">
+          <th scope="row">{{ names[r.school] }}</th>
+          <template v-if="r.working">
+            <td class="num lead">
+              <Shown :value="r.flat" kind="length" :lengths="lengths" />
+              <WhyButton :name="`${names[r.school]} flat length`" :working="r.working" />
+            </td>
+            <td>{{ r.kFactor?.toFixed(3) }}</td>
+            <td><Shown :value="r.bendAllowance" kind="length" :lengths="lengths" /></td>
+            <td><Shown :value="r.bendDeduction" kind="length" :lengths="lengths" /></td>
+          </template>
+          <td v-else colspan="4" class="soft">{{ r.why }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.lead {
+  font-size: 1.25rem;
+}
+</style>

@@ -1,0 +1,52 @@
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { Refused, words } from '@/api/client'
+import type { CalcName } from './calculations'
+
+/** Asks a calculation as its request changes; the latest answer wins. */
+export function useAnswer(name: CalcName, request: () => Record<string, unknown> | null) {
+  const answer = shallowRef<Record<string, unknown>>()
+  const faults = ref<{ path: string; message: string }[]>([])
+  const trouble = ref('')
+  let going: AbortController | undefined
+
+  watch(
+    request,
+    async (body) => {
+      going?.abort()
+      if (!body) return
+      going = new AbortController()
+      try {
+        const got = await ask(name, body, going.signal)
+        answer.value = got
+        faults.value = []
+        trouble.value = ''
+      } catch (e) {
+        if (e instanceof DOMException) return
+        answer.value = undefined
+        faults.value = e instanceof Refused ? (e.problem?.errors ?? []) : []
+        trouble.value = words(e)
+      }
+    },
+    { immediate: true, deep: true },
+  )
+  onScopeDispose(() => going?.abort())
+  return { answer, faults, trouble }
+}
+
+async function ask(name: CalcName, body: unknown, signal: AbortSignal): Promise<Record<string, unknown>> {
+  let r: Response
+  try {
+    r = await fetch(`/api/v1/calc/${name}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+      signal,
+    })
+  } catch (e) {
+    if (e instanceof DOMException) throw e
+    throw new Refused('The server does not answer. What you typed is kept here.', 0)
+  }
+  const got = (await r.json()) as Record<string, unknown>
+  if (!r.ok) throw new Refused(String(got.detail), r.status, got as never)
+  return got
+}

@@ -1,0 +1,21 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+const here = 'warmanvil.here'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: () => localStorage.getItem(here) ?? '/jobs' },
+    { path: '/jobs', component: () => import('./jobs/JobList.vue') },
+    { path: '/jobs/:job/measure', component: () => import('./benches/measure/MeasureBench.vue'), props: true },
+    { path: '/jobs/:job/shape/:part?', component: () => import('./benches/shape/ShapeBench.vue'), props: true },
+    { path: '/jobs/:job/make', component: () => import('./benches/make/MakeBench.vue'), props: true },
+    { path: '/quick/:calc?', component: () => import('./quick/QuickPage.vue'), props: true },
+    { path: '/:rest(.*)*', component: () => import('./jobs/NotHere.vue') },
+  ],
+})
+
+// The program opens where it was left.
+router.afterEach((to) => {
+  if (to.matched.length && !to.path.startsWith('/:')) localStorage.setItem(here, to.fullPath)
+})

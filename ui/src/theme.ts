@@ -1,0 +1,27 @@
+import { darkTheme, type GlobalThemeOverrides } from 'naive-ui'
+import { computed } from 'vue'
+import { useDevice } from './device'
+
+/** Feeds the design tokens to Naive UI. */
+export function useNaiveTheme() {
+  const device = useDevice()
+  const token = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
+  return computed(() => {
+    document.documentElement.dataset.theme = device.theme
+    const overrides: GlobalThemeOverrides = {
+      common: {
+        fontFamily: token('--text'),
+        fontSize: '16px',
+        borderRadius: '3px',
+        primaryColor: token('--ember'),
+        primaryColorHover: token('--ember'),
+        primaryColorPressed: token('--ember'),
+        textColorBase: token('--ink'),
+        bodyColor: token('--paper'),
+        modalColor: token('--sheet'),
+      },
+      Card: { color: token('--sheet'), textColor: token('--ink'), titleTextColor: token('--ink'), titleFontWeight: '640' },
+    }
+    return { theme: device.theme === 'shed' ? darkTheme : null, overrides }
+  })
+}
