@@ -10,7 +10,7 @@ const pieces = computed(() => props.text.split(/(\d+\/\d+)/))
   <span class="frac"
     ><template v-for="(piece, i) in pieces" :key="i"
       ><span v-if="i % 2" class="fr">{{ piece }}</span
-      ><template v-else>{{ piece.replace(/ $/, '') }}</template></template
+      ><template v-else>{{ piece }}</template></template
     ><span v-if="lies === 'heavy'" class="lies" title="the true size is larger than shown"> heavy</span
     ><span v-else-if="lies === 'light'" class="lies" title="the true size is smaller than shown"> light</span></span
   >
@@ -19,9 +19,7 @@ const pieces = computed(() => props.text.split(/(\d+\/\d+)/))
 <style scoped>
 .frac {
   white-space: nowrap;
-}
-.fr {
-  padding-left: 0.14em;
+  word-spacing: -0.08em;
 }
 .lies {
   font-size: 0.72em;

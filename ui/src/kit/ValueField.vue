@@ -18,8 +18,14 @@ const props = defineProps<{
   wrong?: string
   hideLabel?: boolean
   big?: boolean
+  /** Where the value goes; kept by an entry that is still being read when the field goes away. */
+  deliver?: (value: number) => void
+  /** An entry that was refused here before. */
+  draft?: string
+  /** Keeps an entry that was refused, or forgets it. */
+  keep?: (text: string | undefined) => void
 }>()
-const emit = defineEmits<{ 'update:modelValue': [value: number]; enter: [shift: boolean]; typed: [] }>()
+const emit = defineEmits<{ 'update:modelValue': [value: number]; enter: [shift: boolean] }>()
 
 const id = useId()
 const box = ref<HTMLInputElement>()
@@ -30,6 +36,7 @@ const refused = ref('')
 const pad = ref(false)
 const kind = computed<Kind>(() => props.kind ?? 'length')
 let going: AbortController | undefined
+let reading: Promise<void> = Promise.resolve()
 
 async function show() {
   const v = props.modelValue
@@ -48,24 +55,32 @@ async function show() {
 }
 watch(() => [props.modelValue, props.text, props.lengths.unit, props.lengths.grain], show, { immediate: true })
 
-async function onInput(text: string) {
+function onInput(text: string) {
   typed.value = text
-  emit('typed')
+  reading = understand(text)
+}
+
+async function understand(text: string) {
+  const keep = props.keep ?? (() => {})
+  const deliver = props.deliver ?? ((v: number) => emit('update:modelValue', v))
   going?.abort()
   going = new AbortController()
   try {
     const got = await read(text, kind.value, props.lengths, props.family, going.signal)
     refused.value = ''
+    keep(undefined)
+    deliver(got.value)
     understood.value = got.plain || kind.value !== 'length' ? '' : (await write(got.value, props.lengths, going.signal)).text
-    emit('update:modelValue', got.value)
   } catch (e) {
     if (e instanceof DOMException) return
     refused.value = words(e)
+    keep(text)
     understood.value = ''
   }
 }
 
-function onBlur() {
+async function onBlur() {
+  await reading
   if (!refused.value) {
     typed.value = null
     understood.value = ''
@@ -73,13 +88,13 @@ function onBlur() {
   pad.value = false
 }
 
-function onKey(e: KeyboardEvent) {
+async function onKey(e: KeyboardEvent) {
   if (e.key === 'Enter') {
     e.preventDefault()
-    if (!refused.value) {
-      typed.value = null
-      understood.value = ''
-    }
+    await reading
+    if (refused.value) return // the entry stays where it can be mended
+    typed.value = null
+    understood.value = ''
     emit('enter', e.shiftKey)
   } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
     e.preventDefault()
@@ -87,14 +102,18 @@ function onKey(e: KeyboardEvent) {
     const next = Math.round(((props.modelValue ?? 0) + (e.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
     typed.value = null
     refused.value = ''
-    emit('update:modelValue', next)
+    if (props.deliver) props.deliver(next)
+    else emit('update:modelValue', next)
   } else if (e.key === 'Escape' && typed.value !== null) {
     e.stopPropagation()
     typed.value = null
     refused.value = ''
+    props.keep?.(undefined)
     void nextTick(() => box.value?.select())
   }
 }
+
+if (props.draft !== undefined) onInput(props.draft)
 
 function focus() {
   box.value?.focus()

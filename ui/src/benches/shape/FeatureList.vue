@@ -88,7 +88,7 @@ const worst = (feature: string) => {
         :data-path="d.path"
         @click="bench.choose(d.path)"
       >
-        <span>{{ d.label }}</span>
+        <span>{{ d.label }} <strong v-if="bench.unread.value[d.path] !== undefined" class="mark stop">not read</strong></span>
         <span class="num"><Frac :text="d.text" :lies="d.lies" /></span>
       </button>
     </div>

@@ -21,6 +21,9 @@ const family = computed(
 const value = computed(() =>
   d.value ? ((props.bench.part.value?.get(d.value.path) as number | undefined) ?? d.value.value) : null,
 )
+// A value still being read when another size is chosen goes where it was typed.
+const deliver = (path: string) => (v: number) => props.bench.type(path, v)
+const keep = (path: string) => (text: string | undefined) => props.bench.refuse(path, text)
 watch(
   () => props.bench.focusTick.value,
   () => nextTick(() => field.value?.focus()),
@@ -61,7 +64,9 @@ watch(
           : d.note
       "
       :wrong="fault || stray"
-      @update:model-value="bench.type"
+      :deliver="deliver(d.path)"
+      :draft="bench.unread.value[d.path]"
+      :keep="keep(d.path)"
       @enter="(back) => bench.walk(back ? -1 : 1)"
     />
     <span v-else class="what soft">Tap a size to type over it.</span>

@@ -17,6 +17,7 @@ export function useBench(style: () => Style) {
   const edge = ref<Edge>()
   const adding = ref(false)
   const focusTick = ref(0)
+  const unread = ref<Record<string, string>>({}) // entries that were refused, by path
   let scope: EffectScope | undefined
   let openId = ''
 
@@ -30,6 +31,7 @@ export function useBench(style: () => Style) {
     scope = effectScope(true)
     feature.value = edge.value = undefined
     adding.value = false
+    unread.value = {}
     trouble.value = ''
     const p = scope.run(() => usePart(id, style))!
     part.value = p
@@ -123,11 +125,16 @@ export function useBench(style: () => Style) {
     void added(`${panel.path}/holes/${list.length}/diameter`)
   }
 
-  /** Types a value over the chosen dimension and remembers it for the next feature. */
-  function type(value: number) {
-    if (!chosen.value) return
-    part.value!.set(chosen.value.path, value)
-    remember(chosen.value.path, value)
+  /** Types a value over a dimension and remembers it for the next feature. */
+  function type(to: string, value: number) {
+    part.value!.set(to, value)
+    remember(to, value)
+  }
+  function refuse(to: string, text?: string) {
+    const next = { ...unread.value }
+    if (text === undefined) delete next[to]
+    else next[to] = text
+    unread.value = next
   }
 
   function remove(featurePath: string) {
@@ -156,6 +163,8 @@ export function useBench(style: () => Style) {
     addFlange,
     addHole,
     addNothing,
+    unread,
+    refuse,
     type,
     remove,
   }

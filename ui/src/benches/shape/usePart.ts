@@ -27,12 +27,15 @@ export function usePart(id: string, style: () => Style) {
   let drawn = 0
   let sending: Promise<void> | undefined
 
-  const dirty = () => !!view.value && !!state.value && JSON.stringify(stateOf(view.value)) !== JSON.stringify(state.value)
+  let synced = '' // the state the server has, as this page would write it
+  const written = () => JSON.stringify(state.value)
+  const dirty = () => !!state.value && written() !== synced
 
   async function load() {
     const got = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id } } }))
-    view.value = got
+    settle(got)
     state.value = stateOf(got)
+    synced = written()
     const kept = localStorage.getItem(key(id))
     if (kept) {
       const unsent = JSON.parse(kept) as { revision: number; state: State }
@@ -98,14 +101,15 @@ export function usePart(id: string, style: () => Style) {
 
   async function once() {
     save.value = 'saving'
-    const body = structuredClone(JSON.parse(JSON.stringify(state.value)) as State)
+    const sent = written()
+    const body = JSON.parse(sent) as State
     try {
       const got = await take(
         api.PUT('/api/v1/parts/{id}', { params: { path: { id }, header: { 'If-Match': String(view.value!.revision) } }, body }),
       )
-      view.value = got
+      settle(got)
+      synced = sent
       keep()
-      save.value = 'saved'
       if (dirty()) schedule()
     } catch (e) {
       if (e instanceof Refused && e.status === 412 && e.problem?.current) {
@@ -130,16 +134,15 @@ export function usePart(id: string, style: () => Style) {
         body: { ...mine, name: `${mine.name} (my version)`.slice(0, 120) },
       }),
     )
-    settle(theirs.value!)
-    state.value = stateOf(theirs.value!)
+    adopt(theirs.value!)
     theirs.value = undefined
-    keep()
     await build()
   }
 
   /** Saves mine on top; theirs stays as a revision. */
   async function keepMine() {
     settle(theirs.value!)
+    synced = JSON.stringify(stateOf(theirs.value!))
     theirs.value = undefined
     keep()
     await send()
@@ -149,6 +152,12 @@ export function usePart(id: string, style: () => Style) {
     view.value = v
     save.value = 'saved'
   }
+  function adopt(v: PartView) {
+    settle(v)
+    state.value = stateOf(v)
+    synced = written()
+    keep()
+  }
 
   async function step(way: 'undo' | 'redo') {
     await send()
@@ -156,8 +165,7 @@ export function usePart(id: string, style: () => Style) {
     try {
       const header = { 'If-Match': String(view.value!.revision) }
       const got = await take(api.POST(`/api/v1/parts/{id}/${way}`, { params: { path: { id }, header } }))
-      settle(got)
-      state.value = stateOf(got)
+      adopt(got)
       await build()
     } catch (e) {
       trouble.value = words(e)

@@ -1,0 +1,231 @@
+// Package e2e drives the real interface in headless Chromium against the real
+// server on a real database.
+package e2e
+
+import (
+	"context"
+	"fmt"
+	"io/fs"
+	"net/http/httptest"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/chromedp/cdproto/browser"
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+
+	"warmanvil/httpapi"
+	"warmanvil/job"
+	"warmanvil/store/storetest"
+	"warmanvil/ui"
+)
+
+func TestMain(m *testing.M) { storetest.Main(m) }
+
+// app is one server on a database of its own, with the demo jobs.
+type app struct {
+	*httptest.Server
+	jobs *job.Service
+}
+
+func startApp(t testing.TB) app {
+	t.Helper()
+	front, err := ui.Dist()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := fs.Stat(front, "index.html"); err != nil {
+		t.Fatal("the front end is not built: run make ui")
+	}
+	jobs := storetest.Jobs(t)
+	if err := jobs.LoadDemo(context.Background()); err != nil {
+		t.Fatal(err)
+	}
+	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: front})
+	if err != nil {
+		t.Fatal(err)
+	}
+	s := httptest.NewServer(h)
+	t.Cleanup(s.Close)
+	return app{s, jobs}
+}
+
+// page is a browser of its own, with its own storage.
+type page struct {
+	t         testing.TB
+	ctx       context.Context
+	app       app
+	downloads string
+	problems  []string
+}
+
+func open(t testing.TB, a app, width, height int64) *page {
+	t.Helper()
+	opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath("/usr/bin/chromium"), chromedp.NoSandbox,
+		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-sync", true))
+	alloc, stopBrowser := chromedp.NewExecAllocator(context.Background(), opts...)
+	ctx, stop := chromedp.NewContext(alloc)
+	t.Cleanup(func() { stop(); stopBrowser() })
+	p := &page{t: t, ctx: ctx, app: a, downloads: t.TempDir()}
+	p.do(chromedp.EmulateViewport(width, height))
+	p.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+		_, err := chromedp.Call(ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{
+			Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: p.downloads})
+		return err
+	}))
+	return p
+}
+
+func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {
+	p.t.Helper()
+	ctx, cancel := context.WithTimeout(p.ctx, 30*time.Second)
+	defer cancel()
+	if p.ctx.Err() == nil && chromedp.FromContext(p.ctx).Target == nil {
+		ctx = p.ctx // the first call starts the browser and must not be cut short
+	}
+	if err := chromedp.Do(ctx, steps...); err != nil {
+		p.t.Fatalf("%v%s", err, p.state())
+	}
+}
+
+func (p *page) goTo(path string) { p.t.Helper(); p.do(chromedp.Navigate(p.app.URL + path)) }
+
+// eval answers a script's value.
+func eval[T any](p *page, script string) T {
+	p.t.Helper()
+	v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+	if err != nil {
+		p.t.Fatalf("%s: %v", script, err)
+	}
+	return v
+}
+
+// wait polls until a script is true.
+func (p *page) wait(what, script string) {
+	p.t.Helper()
+	for end := time.Now().Add(20 * time.Second); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
+		if eval[bool](p, "!!("+script+")") {
+			return
+		}
+	}
+	p.t.Fatalf("waited in vain for %s%s", what, p.state())
+}
+
+// state says where the page is, for failures.
+func (p *page) state() string {
+	text, err := chromedp.Run(p.ctx, chromedp.Evaluate[string](`location.pathname + "\n" + document.body.innerText.slice(0, 1500)`))
+	if err != nil {
+		return ""
+	}
+	return "\nthe page: " + text
+}
+
+// see waits until a text stands on the page.
+func (p *page) see(text string) {
+	p.t.Helper()
+	p.wait(fmt.Sprintf("%q", text), fmt.Sprintf("document.body.innerText.includes(%q)", text))
+}
+
+// named is a CSS selector for a control with an accessible name.
+func named(name string) string { return fmt.Sprintf(`[aria-label=%q]`, name) }
+
+// press clicks the first visible control whose name or text is as given.
+func (p *page) press(name string) {
+	p.t.Helper()
+	mark := fmt.Sprintf(`(() => {
+		const all = [...document.querySelectorAll('button, a, label, option, input')].filter(e => e.offsetParent !== null || e.getClientRects().length)
+		const e = all.find(e => (e.getAttribute('aria-label') ?? '') === %[1]q) ?? all.find(e => e.innerText?.trim() === %[1]q) ?? all.find(e => e.innerText?.trim().startsWith(%[1]q))
+		document.querySelectorAll('[data-test-target]').forEach(x => x.removeAttribute('data-test-target'))
+		e?.setAttribute('data-test-target', '')
+		return !!e
+	})()`, name)
+	p.wait("the control "+name, mark)
+	p.do(chromedp.Click(chromedp.CSS(`[data-test-target]`)))
+}
+
+// keys types as a hand would, into whatever has the focus.
+func (p *page) keys(text string) { p.t.Helper(); p.do(chromedp.KeyEvent(text)) }
+
+// size chooses a dimension in the list and types over it.
+func (p *page) size(path, value string) {
+	p.t.Helper()
+	p.do(chromedp.Click(chromedp.CSS(fmt.Sprintf(`[data-path=%q]`, path))))
+	p.wait("the size's field", `document.activeElement?.tagName === 'INPUT'`)
+	p.do(chromedp.Sleep(40 * time.Millisecond))
+	p.keys(value + kb.Enter)
+}
+
+// saved waits until the bench says so.
+func (p *page) saved() {
+	p.t.Helper()
+	p.do(chromedp.Sleep(80 * time.Millisecond))
+	p.wait("the part to be saved", `document.querySelector('.shape')?.dataset.save === 'saved'`)
+}
+
+// drawn waits for the folded body's first picture.
+func (p *page) drawn() {
+	p.t.Helper()
+	p.wait("the body", `document.querySelector('.body[data-ready=true]')`)
+}
+
+// download answers the file a press fetched.
+func (p *page) download(suffix string) (name string, data []byte) {
+	p.t.Helper()
+	for end := time.Now().Add(20 * time.Second); time.Now().Before(end); time.Sleep(50 * time.Millisecond) {
+		entries, err := os.ReadDir(p.downloads)
+		if err != nil {
+			p.t.Fatal(err)
+		}
+		for _, e := range entries {
+			if strings.HasSuffix(e.Name(), suffix) {
+				data, err := os.ReadFile(filepath.Join(p.downloads, e.Name()))
+				if err != nil {
+					p.t.Fatal(err)
+				}
+				return e.Name(), data
+			}
+		}
+	}
+	p.t.Fatalf("no file %s came down%s", suffix, p.state())
+	return "", nil
+}
+
+func (p *page) shot(path string) {
+	p.t.Helper()
+	raw, err := chromedp.Run(p.ctx, chromedp.CaptureScreenshot())
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	if err := os.WriteFile(path, raw, 0o644); err != nil {
+		p.t.Fatal(err)
+	}
+}
+
+// demoPart answers the ids of a demo part and its job.
+func (a app) demoPart(t testing.TB, jobName, partName string) (jobID, partID string) {
+	t.Helper()
+	ctx := context.Background()
+	list, err := a.jobs.Store.Jobs(ctx, false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, j := range list {
+		if j.Brief.Name != jobName {
+			continue
+		}
+		parts, err := a.jobs.Store.Parts(ctx, j.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, p := range parts {
+			if p.Name == partName {
+				return j.ID, p.ID
+			}
+		}
+	}
+	t.Fatalf("no demo part %s", partName)
+	return "", ""
+}
