@@ -18,16 +18,22 @@ func TestEveryViewIsAccessible(t *testing.T) {
 	jobID, partID := a.demoPart(t, "Orchard truck", "Press foot")
 	_, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	lorry, _ := a.demoPart(t, "Sound lorry", "Amplifier shelf")
-	views := []struct{ path, ready string }{
-		{"/jobs", `document.querySelector('.jobs')`},
-		{"/jobs/" + jobID + "/measure", `document.querySelector('.brief')`},
-		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`},
-		{"/jobs/" + lorry + "/shape/" + shelf, `document.querySelector('.shape')`},
-		{"/jobs/" + jobID + "/make", `document.querySelector('.part')`},
-		{"/quick/length", `document.querySelector('[data-way]')`},
-		{"/quick/schools", `document.querySelector('.answer table')`},
-		{"/quick/section", `document.querySelector('[data-result]')`},
-		{"/nowhere", `document.querySelector('h1')`},
+	views := []struct {
+		path, ready string
+		press       []string // opens a drawer or a dialog before the check
+	}{
+		{"/jobs", `document.querySelector('.jobs')`, nil},
+		{"/jobs", `document.querySelector('.jobs')`, []string{"New part"}},
+		{"/jobs/" + jobID + "/measure", `document.querySelector('.brief')`, nil},
+		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, nil},
+		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, []string{"Add to Base", "Options of Front flange", "Bend allowance"}},
+		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, []string{"Sheet and tools", "Why Mass"}},
+		{"/jobs/" + lorry + "/shape/" + shelf, `document.querySelector('.shape')`, []string{"Bends", "r1"}},
+		{"/jobs/" + jobID + "/make", `document.querySelector('.part')`, nil},
+		{"/quick/length", `document.querySelector('[data-way]')`, nil},
+		{"/quick/schools", `document.querySelector('.answer table')`, nil},
+		{"/quick/section", `document.querySelector('[data-result]')`, []string{"Keep in a job"}},
+		{"/nowhere", `document.querySelector('h1')`, nil},
 	}
 	for _, size := range [][2]int64{{1280, 800}, {800, 1180}, {390, 844}} {
 		p := open(t, a, size[0], size[1])
@@ -37,6 +43,10 @@ func TestEveryViewIsAccessible(t *testing.T) {
 			for _, v := range views {
 				p.goTo(v.path)
 				p.wait(v.path, v.ready)
+				for _, name := range v.press {
+					p.press(name)
+				}
+				p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
 				eval[bool](p, string(axe)+";true")
 				raw := eval[string](p, `axe.run(document, {resultTypes: ['violations']}).then(r => JSON.stringify(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => ({id: v.id, at: v.nodes.slice(0, 4).map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? ''))}))))`)
 				var found []struct {
@@ -47,10 +57,10 @@ func TestEveryViewIsAccessible(t *testing.T) {
 					t.Fatal(err)
 				}
 				for _, f := range found {
-					t.Errorf("%d px, %s, %s: %s at %v", size[0], theme, v.path, f.ID, f.At)
+					t.Errorf("%d px, %s, %s %v: %s at %v", size[0], theme, v.path, v.press, f.ID, f.At)
 				}
 				if over := eval[int](p, `document.querySelector('#bench').scrollWidth - document.querySelector('#bench').clientWidth`); over > 1 {
-					t.Errorf("%d px, %s, %s: runs %d px off sideways", size[0], theme, v.path, over)
+					t.Errorf("%d px, %s, %s %v: runs %d px off sideways", size[0], theme, v.path, v.press, over)
 				}
 			}
 		}

@@ -107,7 +107,7 @@ func eval[T any](p *page, script string) T {
 func (p *page) wait(what, script string) {
 	p.t.Helper()
 	for end := time.Now().Add(20 * time.Second); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
-		if eval[bool](p, "!!("+script+")") {
+		if eval[bool](p, "!!(document.body && ("+script+"))") { // a page on its way has no body yet
 			return
 		}
 	}

@@ -20,6 +20,14 @@ export function useNaiveTheme() {
         bodyColor: token('--paper'),
         modalColor: token('--sheet'),
       },
+      Input: {
+        border: `1px solid ${token('--rule-strong')}`,
+        borderHover: `1px solid ${token('--ink')}`,
+        color: token('--sheet'),
+        colorFocus: token('--sheet'),
+        textColor: token('--ink'),
+        heightLarge: '44px',
+      },
       Card: { color: token('--sheet'), textColor: token('--ink'), titleTextColor: token('--ink'), titleFontWeight: '640' },
     }
     return { theme: device.theme === 'shed' ? darkTheme : null, overrides }

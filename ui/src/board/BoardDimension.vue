@@ -3,33 +3,21 @@
 import { computed } from 'vue'
 import type { Dimension } from '@/api/client'
 import type { View } from './geometry'
+import type { Rect } from './place'
 
-const props = defineProps<{ dimension: Dimension; view: View; chosen?: boolean }>()
+const props = defineProps<{ dimension: Dimension; view: View; spot: Rect; chosen?: boolean }>()
 const emit = defineEmits<{ choose: [] }>()
 
 const line = computed(() => {
   const a = props.view.at(props.dimension.from!)
   const b = props.view.at(props.dimension.to!)
   const long = Math.hypot(b.x - a.x, b.y - a.y) || 1
-  const u = { x: (b.x - a.x) / long, y: (b.y - a.y) / long }
-  // Sizes of the base lie a little inside its edge, clear of the outline.
-  const shift = props.dimension.path.startsWith('/base/length')
-    ? { x: 0, y: -16 }
-    : props.dimension.path === '/base/width'
-      ? { x: 18, y: 0 }
-      : { x: 0, y: 0 }
-  const upright = Math.abs(u.y) > Math.abs(u.x)
-  const at = { x: (a.x + b.x) / 2 + shift.x, y: (a.y + b.y) / 2 + shift.y }
-  if (props.dimension.path.endsWith('/length') && props.dimension.path.includes('/flanges/')) {
-    // Near the tip, where holes are rare.
-    at.x = b.x - u.x * 18
-    at.y = b.y - u.y * 18
+  const tick = (p: { x: number; y: number }) => {
+    const t = { x: (-(b.y - a.y) / long) * 7, y: ((b.x - a.x) / long) * 7 }
+    return `M${p.x - t.x} ${p.y - t.y}L${p.x + t.x} ${p.y + t.y}`
   }
-  return { a: { x: a.x + shift.x, y: a.y + shift.y }, b: { x: b.x + shift.x, y: b.y + shift.y }, u, at, upright }
+  return `M${a.x} ${a.y}L${b.x} ${b.y}${tick(a)}${tick(b)}`
 })
-const wide = computed(() => props.dimension.text.length * 7.6 + 14)
-const tick = (p: { x: number; y: number }) =>
-  `M${p.x - line.value.u.y * 6} ${p.y + line.value.u.x * 6}L${p.x + line.value.u.y * 6} ${p.y - line.value.u.x * 6}`
 </script>
 
 <template>
@@ -37,11 +25,9 @@ const tick = (p: { x: number; y: number }) =>
     <title>
       {{ dimension.group }}: {{ dimension.label }} {{ dimension.text }}{{ dimension.note ? ', ' + dimension.note : '' }}
     </title>
-    <path v-if="chosen" :d="`M${line.a.x} ${line.a.y}L${line.b.x} ${line.b.y}` + tick(line.a) + tick(line.b)" class="line" />
-    <g :transform="`translate(${line.at.x} ${line.at.y})`">
-      <rect :x="-wide / 2" y="-13" :width="wide" height="26" class="tag" />
-      <text text-anchor="middle" y="5" class="text">{{ dimension.text }}</text>
-    </g>
+    <path v-if="chosen" :d="line" class="line" />
+    <rect :x="spot.x" :y="spot.y" :width="spot.w" :height="spot.h" class="tag" />
+    <text text-anchor="middle" :x="spot.x + spot.w / 2" :y="spot.y + spot.h / 2 + 5" class="text">{{ dimension.text }}</text>
   </g>
 </template>
 

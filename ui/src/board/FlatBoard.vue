@@ -3,11 +3,12 @@
 // up long dashes with a filled flag, bend down dash-dot with an open flag,
 // holes with a centre-punch tick. Faces, edges and sizes can be tapped.
 import { useElementSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, useId } from 'vue'
 import type { Dimension, Edge, Part } from '@/api/client'
 import BoardDimension from './BoardDimension.vue'
 import BoardOrdinates from './BoardOrdinates.vue'
 import { fit, loopPath, middle, points } from './geometry'
+import { bendText, placeLabels, type Rect } from './place'
 
 const props = defineProps<{ part: Part; chosen?: Dimension; feature?: string; edge?: Edge }>()
 const emit = defineEmits<{
@@ -25,6 +26,10 @@ const view = computed(() =>
 const main = computed(() =>
   props.part.dimensions.filter((d) => d.main && d.from && d.to && d.path !== props.chosen?.path && !d.path.includes('/holes/')),
 )
+const clip = useId()
+const spots = computed(() =>
+  placeLabels(props.part, view.value, width.value || 600, main.value, props.chosen),
+)
 const flagged = computed(() => {
   const worst = new Map<string, string>()
   for (const f of props.part.findings)
@@ -38,8 +43,7 @@ const bends = computed(() =>
     const b = view.value.at(l.to)
     const m = middle(a, b)
     const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x)
-    const long = Math.hypot(b.x - a.x, b.y - a.y)
-    return { ...l, a, b, m, upright, roomy: long > 120 }
+    return { ...l, a, b, m, upright }
   }),
 )
 const holes = computed(() =>
@@ -51,8 +55,13 @@ const holes = computed(() =>
 )
 const firsts = computed(() => {
   const seen = new Set<string>()
-  return holes.value.filter((h) => !seen.has(h.feature) && seen.add(h.feature))
+  return holes.value
+    .filter((h) => !seen.has(h.feature) && seen.add(h.feature))
+    .map((h) => ({ ...h, spot: spots.value.get(`hole ${h.feature}`) }))
+    .filter((h) => h.spot)
 })
+const turned = (r: Rect, upright: boolean) =>
+  upright ? `translate(${r.x + 12} ${r.y + r.h / 2}) rotate(-90)` : `translate(${r.x + r.w / 2} ${r.y + 12})`
 const edges = computed(() =>
   props.part.panels.flatMap((p) =>
     p.edges
@@ -76,9 +85,10 @@ const edges = computed(() =>
       role="img"
       :aria-label="`Flat pattern with ${part.bendLines.length} bends and ${part.holes.length} holes`"
     >
+      <clipPath :id="clip"><path :d="loopPath(part.outline, view)" /></clipPath>
       <path :d="loopPath(part.outline, view)" class="metal" />
       <template v-for="p in part.panels" :key="p.id">
-        <polygon v-if="p.zone?.length" :points="points(p.zone, view)" class="zone" />
+        <polygon v-if="p.zone?.length" :points="points(p.zone, view)" class="zone" :clip-path="`url(#${clip})`" />
         <polygon
           :points="points(p.flat, view)"
           class="face"
@@ -103,10 +113,15 @@ const edges = computed(() =>
         <path :d="`M${l.a.x} ${l.a.y}L${l.b.x} ${l.b.y}`" class="bend" />
         <g :transform="`translate(${l.m.x} ${l.m.y}) rotate(${l.upright ? -90 : 0})`">
           <path :d="l.up ? 'M-5 0L5 0L0 -11Z' : 'M-5 0L5 0L0 11Z'" class="flag" />
-          <text v-if="l.roomy" x="10" y="-4" class="label">
-            {{ l.up ? 'up' : 'down' }} {{ +l.angle.toFixed(1) }}° R {{ l.radius.text }}
-          </text>
         </g>
+        <text
+          v-if="spots.get('bend ' + l.id)"
+          class="label"
+          text-anchor="middle"
+          :transform="turned(spots.get('bend ' + l.id)!, l.upright)"
+        >
+          {{ bendText(l) }}
+        </text>
       </g>
       <path
         v-for="e in edges"
@@ -119,8 +134,8 @@ const edges = computed(() =>
       <text
         v-for="h in firsts"
         :key="'t' + h.feature"
-        :x="h.c.x + h.arm + 1"
-        :y="h.c.y - h.r - 2"
+        :x="h.spot!.x + 3"
+        :y="h.spot!.y + 12"
         class="label size"
         :class="{ on: h.feature === feature }"
         @click="emit('hole', h.feature)"
@@ -128,9 +143,18 @@ const edges = computed(() =>
         {{ h.size }}
       </text>
       <BoardOrdinates :part="part" :view="view" :height="height" />
-      <BoardDimension v-for="d in main" :key="d.path" :dimension="d" :view="view" @choose="emit('dimension', d.path)" />
+      <template v-for="d in main" :key="d.path">
+        <BoardDimension
+          v-if="spots.get(d.path)"
+          :dimension="d"
+          :view="view"
+          :spot="spots.get(d.path)!"
+          @choose="emit('dimension', d.path)"
+        />
+      </template>
       <BoardDimension
-        v-if="chosen?.from && chosen.to"
+        v-if="chosen && spots.get(chosen.path)"
+        :spot="spots.get(chosen.path)!"
         :dimension="chosen"
         :view="view"
         chosen

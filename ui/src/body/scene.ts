@@ -81,7 +81,7 @@ export class Scene {
     const { clientWidth: w, clientHeight: h } = this.host
     if (!w || !h) return
     this.renderer.setSize(w, h)
-    const r = Math.max(this.radius, 1) * 1.06
+    const r = Math.max(this.radius, 1) * 0.96
     const k = Math.max(1, w / h)
     const l = Math.max(1, h / w)
     Object.assign(this.camera, { left: -r * k, right: r * k, top: r * l, bottom: -r * l, near: -20 * r, far: 20 * r })

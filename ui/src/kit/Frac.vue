@@ -22,6 +22,7 @@ const pieces = computed(() => props.text.split(/(\d+\/\d+)/))
   word-spacing: -0.08em;
 }
 .lies {
+  margin-left: 0.25em;
   font-size: 0.72em;
   color: var(--ink-soft);
   font-weight: 400;

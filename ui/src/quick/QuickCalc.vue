@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import type { Finding, Working } from '@/api/client'
 import { useStock } from '@/api/queries'
 import FlagList from '@/kit/FlagList.vue'
@@ -22,8 +22,15 @@ const values = reactive<Record<string, number | string | null>>({
 })
 const { data: stock } = useStock()
 
+// The strip last typed under "K from a coupon" may speak beside the other schools.
+const strip =
+  props.calculation.special === 'schools'
+    ? (JSON.parse(localStorage.getItem('warmanvil.quick.coupon') ?? 'null') as object | null)
+    : null
+const withStrip = ref(strip !== null)
 const request = computed(() => {
   const body: Record<string, unknown> = {}
+  if (strip && withStrip.value) body.coupons = [strip]
   for (const f of props.calculation.fields) if (values[f.key] !== null || !f.optional) body[f.key] = values[f.key]
   return body
 })
@@ -71,6 +78,12 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           @update:model-value="(v) => (values[f.key] = v)"
         />
       </template>
+      <label v-if="strip" class="check"
+        ><input v-model="withStrip" type="checkbox" /> with the strip typed under K from a coupon</label
+      >
+      <p v-else-if="calculation.special === 'schools'" class="small soft">
+        A strip typed under <RouterLink to="/quick/coupon">K from a coupon</RouterLink> speaks here too.
+      </p>
     </form>
     <div class="answer" aria-live="polite">
       <QuickSketch :name="calculation.slug" />
@@ -102,6 +115,17 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
   display: grid;
   gap: 12px;
   align-content: start;
+}
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: var(--touch);
+}
+.check input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--ember);
 }
 .answer {
   display: grid;

@@ -57,12 +57,12 @@ async function get(kind: string, hand: string) {
         type="button"
         class="press file"
         :data-file="`${k.kind}${h ? '-' + h : ''}`"
-        :aria-label="`${k.name} of ${part.name}${h ? ', ' + h + ' hand' : ''}`"
         @click="get(k.kind, h)"
       >
         <component :is="k.icon" :size="20" aria-hidden="true" />
         <span
-          >{{ k.name }}<span class="small soft about">{{ k.about }}</span></span
+          >{{ k.name }}<span class="hidden-label"> of {{ part.name }}{{ h ? `, ${h} hand` : '' }}. </span
+          ><span class="small soft about">{{ k.about }}</span></span
         >
       </button>
     </div>

@@ -5,6 +5,7 @@
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { api, type Fix, type Part, type PartView, type Recipe, Refused, take, words } from '@/api/client'
 import { at, put } from '@/api/pointer'
+import { refreshJobs } from '@/api/queries'
 import type { Style } from '@/kit/readLength'
 
 export type State = { name: string; quantity: number; recipe: Recipe }
@@ -190,7 +191,7 @@ export function usePart(id: string, style: () => Style) {
   window.addEventListener('beforeunload', leave)
   onScopeDispose(() => {
     window.removeEventListener('beforeunload', leave)
-    void send()
+    void send().then(refreshJobs)
   })
 
   return {

@@ -1,0 +1,112 @@
+package core
+
+import (
+	"go/parser"
+	"go/token"
+	"io/fs"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+)
+
+// allowed says which of the project's packages each may import. Arrows point
+// one way; an arrow that is not here fails the test.
+var allowed = map[string][]string{
+	"core/quantity":   {},
+	"core/working":    {},
+	"core/profile":    {},
+	"core/stock":      {},
+	"core/bend":       {"core/working", "core/stock"},
+	"core/sheet":      {"core/quantity", "core/working", "core/profile", "core/stock", "core/bend"},
+	"core/exchange":   {"core/profile", "core/sheet"},
+	"strictjson":      {"core/working"},
+	"calc":            {"core/*", "strictjson"},
+	"job":             {"core/*"},
+	"store":           {"job"},
+	"store/storetest": {"job", "store", "localpg"},
+	"paper":           {"core/*"},
+	"localpg":         {},
+	"ui":              {},
+	"httpapi":         {"core/*", "job", "calc", "strictjson", "paper"},
+	"cmd/warmanvil":   {"core/working", "calc", "job", "store", "httpapi", "localpg", "ui"},
+	"e2e":             {"core/*", "httpapi", "job", "store/storetest", "ui"},
+}
+
+// outside lists what the core may import that is neither its own nor of the
+// standard library: numeric and geometry libraries.
+var outside = []string{"gonum.org/v1/gonum", "github.com/peterstace/simplefeatures"}
+
+// impure packages of the standard library have no place in the core.
+var impure = []string{"net", "net/http", "os", "os/exec", "database/sql", "time", "log", "log/slog", "io/fs", "math/rand", "crypto/rand", "html/template", "text/template"}
+
+func TestImportsPointOneWay(t *testing.T) {
+	seen := map[string]bool{}
+	err := filepath.WalkDir("..", func(path string, d fs.DirEntry, err error) error {
+		if err != nil {
+			return err
+		}
+		if d.IsDir() && (d.Name() == "node_modules" || strings.HasPrefix(d.Name(), ".") && d.Name() != "..") {
+			return fs.SkipDir
+		}
+		rel, _ := filepath.Rel("..", filepath.Dir(path))
+		if !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") && rel != "e2e" || rel == "core" {
+			return nil
+		}
+		seen[rel] = true
+		rule, known := allowed[rel]
+		if !known {
+			t.Errorf("%s is not in the picture: add it to allowed and to docs/architecture.md", rel)
+			return nil
+		}
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, parser.ImportsOnly)
+		if err != nil {
+			return err
+		}
+		for _, spec := range f.Imports {
+			name, err := strconv.Unquote(spec.Path.Value)
+			if err != nil {
+				return err
+			}
+			checkImport(t, path, rel, name, rule)
+		}
+		return nil
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for name := range allowed {
+		if !seen[name] {
+			t.Errorf("%s is in the picture but not in the tree", name)
+		}
+	}
+}
+
+func checkImport(t *testing.T, path, from, name string, rule []string) {
+	t.Helper()
+	if own, ok := strings.CutPrefix(name, "warmanvil/"); ok {
+		for _, r := range rule {
+			if r == own || strings.HasSuffix(r, "/*") && strings.HasPrefix(own, strings.TrimSuffix(r, "*")) {
+				return
+			}
+		}
+		t.Errorf("%s imports %s: that arrow is not in the picture", path, own)
+		return
+	}
+	if !strings.HasPrefix(from, "core/") {
+		return
+	}
+	if strings.Contains(strings.Split(name, "/")[0], ".") {
+		for _, o := range outside {
+			if strings.HasPrefix(name, o) {
+				return
+			}
+		}
+		t.Errorf("%s imports %s: the core takes only numeric and geometry libraries", path, name)
+	}
+	for _, bad := range impure {
+		if name == bad {
+			t.Errorf("%s imports %s: the core is pure", path, name)
+		}
+	}
+}

@@ -1,0 +1,73 @@
+package e2e
+
+import (
+	"os"
+	"path/filepath"
+	"testing"
+	"time"
+
+	"github.com/chromedp/chromedp"
+)
+
+// TestScreenshots makes the pictures of docs/screenshots from the demo jobs.
+// It runs only when WARMANVIL_SCREENSHOTS names a folder.
+func TestScreenshots(t *testing.T) {
+	dir := os.Getenv("WARMANVIL_SCREENSHOTS")
+	if dir == "" {
+		t.Skip("WARMANVIL_SCREENSHOTS names no folder")
+	}
+	if err := os.MkdirAll(dir, 0o755); err != nil {
+		t.Fatal(err)
+	}
+	a := startApp(t)
+	truck, foot := a.demoPart(t, "Orchard truck", "Press foot")
+	lorry, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
+	_, bracket := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	desk := open(t, a, 1280, 800)
+	tablet := open(t, a, 800, 1180)
+	theme := func(p *page, name string) {
+		p.goTo("/jobs")
+		eval[bool](p, `(localStorage.setItem('warmanvil.theme', '`+name+`'), true)`)
+	}
+	shape := func(job, part string, then ...func(*page)) func(*page) {
+		return func(p *page) {
+			p.goTo("/jobs/" + job + "/shape/" + part)
+			p.wait("the bench", `document.querySelector('.shape')`)
+			if eval[bool](p, `innerWidth > 1000`) {
+				p.drawn()
+			}
+			for _, f := range then {
+				f(p)
+			}
+		}
+	}
+	press := func(names ...string) func(*page) {
+		return func(p *page) {
+			for _, n := range names {
+				p.press(n)
+			}
+		}
+	}
+	for _, s := range []struct {
+		name, theme string
+		on          *page
+		do          func(*page)
+	}{
+		{"jobs", "day", desk, func(p *page) { p.goTo("/jobs"); p.see("Orchard truck") }},
+		{"measure-brief", "day", desk, func(p *page) { p.goTo("/jobs/" + truck + "/measure"); p.see("Kept numbers") }},
+		{"shape-day-mm", "day", desk, shape(truck, foot)},
+		{"shape-add-flange", "day", desk, shape(truck, bracket, press("Add to Base"))},
+		{"shape-shed-inch", "shed", desk, shape(lorry, shelf, press("Bends"))},
+		{"shape-allowance", "day", desk, shape(truck, foot, press("Bend allowance"))},
+		{"shape-working", "day", desk, shape(truck, foot, press("Why Blank, front to back"))},
+		{"shape-tablet", "day", tablet, shape(truck, foot)},
+		{"make-files", "day", desk, func(p *page) { p.goTo("/jobs/" + truck + "/make"); p.see("Paper template") }},
+		{"quick-schools", "day", desk, func(p *page) { p.goTo("/quick/schools"); p.see("DIN 6935") }},
+		{"quick-length-shed", "shed", desk, func(p *page) { p.goTo("/quick/length"); p.see("feet and inches") }},
+	} {
+		theme(s.on, s.theme)
+		s.do(s.on)
+		s.on.do(chromedp.Sleep(600 * time.Millisecond)) // fonts and the body's last frame
+		s.on.shot(filepath.Join(dir, s.name+".png"))
+	}
+}

@@ -1,0 +1,124 @@
+// Keeps labels off each other and off the holes: each takes the first of its
+// places that is free, or is left out and stays reachable from the list.
+import type { Dimension, Part } from '@/api/client'
+import type { P, View } from './geometry'
+
+export type Rect = { x: number; y: number; w: number; h: number }
+type Wish = { key: string; places: Rect[]; must?: boolean }
+
+const clear = 2
+const meets = (a: Rect, b: Rect) =>
+  a.x < b.x + b.w + clear && b.x < a.x + a.w + clear && a.y < b.y + b.h + clear && b.y < a.y + a.h + clear
+
+function placeAll(wishes: Wish[], taken: Rect[], board: Rect): Map<string, Rect> {
+  const out = new Map<string, Rect>()
+  const inside = (r: Rect) => r.x >= board.x && r.y >= board.y && r.x + r.w <= board.x + board.w && r.y + r.h <= board.y + board.h
+  for (const w of wishes) {
+    const spot = w.places.find((r) => inside(r) && !taken.some((t) => meets(r, t))) ?? (w.must ? w.places[0] : undefined)
+    if (!spot) continue
+    taken.push(spot)
+    out.set(w.key, spot)
+  }
+  return out
+}
+
+const tagHeight = 26
+export const tagWidth = (text: string) => text.length * 7.7 + 14
+const textWidth = (text: string) => text.length * 6.9 + 6
+
+function around(p: P, w: number, h: number): Rect {
+  return { x: p.x - w / 2, y: p.y - h / 2, w, h }
+}
+
+function dimensionPlaces(d: Dimension, view: View): Rect[] {
+  const a = view.at(d.from!)
+  const b = view.at(d.to!)
+  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1
+  const u = { x: (b.x - a.x) / long, y: (b.y - a.y) / long }
+  const w = tagWidth(d.text)
+  const across = Math.abs(u.y) > 0.5 ? w / 2 + 10 : tagHeight / 2 + 8
+  const on = (t: number, side: number) =>
+    around({ x: a.x + (b.x - a.x) * t + Math.abs(u.y) * side, y: a.y + (b.y - a.y) * t - Math.abs(u.x) * side }, w, tagHeight)
+  if (d.path.startsWith('/base/')) {
+    const along = [0.5, 0.32, 0.68, 0.18, 0.82]
+    return [across, 2 * across, -across].flatMap((side) => along.map((t) => on(t, side)))
+  }
+  const near = Math.max(0, 1 - 18 / long)
+  const shifts = [0, w * 0.9, -w * 0.9, w * 1.8, -w * 1.8]
+  return [near, 0.6, 1 + 18 / long].flatMap((t) => shifts.map((s) => on(t, s)))
+}
+
+/** Finds places for the chosen size, the main sizes, bend texts and hole sizes, in that order. */
+export function placeLabels(
+  part: Part,
+  view: View,
+  width: number,
+  dims: Dimension[],
+  chosen: Dimension | undefined,
+): Map<string, Rect> {
+  const taken: Rect[] = part.holes.map((h) => {
+    const r = (Math.max(h.diameter, h.length ?? 0) / 2) * view.scale + 3
+    return around(view.at(h.centre), 2 * r, 2 * r)
+  })
+  const wishes: Wish[] = []
+  if (chosen?.from && chosen.to) {
+    const w = tagWidth(chosen.text)
+    const a = view.at(chosen.from)
+    const b = view.at(chosen.to)
+    const m = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }
+    wishes.push({
+      key: chosen.path,
+      must: true,
+      places: [
+        ...dimensionPlaces(chosen, view),
+        around({ x: m.x, y: m.y - 22 }, w, tagHeight),
+        around({ x: m.x + w / 2 + 12, y: m.y }, w, tagHeight),
+      ],
+    })
+  }
+  for (const d of dims) wishes.push({ key: d.path, places: dimensionPlaces(d, view) })
+  for (const l of part.bendLines) {
+    const a = view.at(l.from)
+    const b = view.at(l.to)
+    const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x)
+    const w = textWidth(bendText(l))
+    const size = upright ? { w: 16, h: w } : { w, h: 16 }
+    if (Math.hypot(b.x - a.x, b.y - a.y) < w + 10) continue
+    wishes.push({
+      key: `bend ${l.id}`,
+      places: [0.5, 0.28, 0.72].flatMap((t) =>
+        [-11, 11].map((off) =>
+          around(
+            { x: a.x + (b.x - a.x) * t + (upright ? off : 0), y: a.y + (b.y - a.y) * t + (upright ? 0 : off) },
+            size.w,
+            size.h,
+          ),
+        ),
+      ),
+    })
+  }
+  const seen = new Set<string>()
+  for (const h of part.holes) {
+    if (seen.has(h.feature)) continue
+    seen.add(h.feature)
+    const c = view.at(h.centre)
+    const r = (h.diameter / 2) * view.scale + 8
+    const w = textWidth(h.size)
+    const at = (x: number, y: number) => ({ x, y, w, h: 16 })
+    wishes.push({
+      key: `hole ${h.feature}`,
+      places: [
+        at(c.x + r, c.y - r - 10),
+        at(c.x + r, c.y + r - 6),
+        at(c.x - r - w, c.y - r - 10),
+        at(c.x - w / 2, c.y + r + 4),
+        at(c.x - w / 2, c.y - r - 20),
+      ],
+    })
+  }
+  // The strips below and at the left belong to the ordinates.
+  const corner = view.at(part.bounds.min)
+  return placeAll(wishes, taken, { x: corner.x - 10, y: 1, w: width - corner.x + 8, h: corner.y + 6 })
+}
+
+export const bendText = (l: Part['bendLines'][number]) => `${l.up ? 'up' : 'down'} ${+l.angle.toFixed(1)}° R ${l.radius.text}`
