@@ -41,6 +41,10 @@ func Between(a, b []Point) float64 {
 		s := b[0]
 		for j := len(b) - 1; j >= 0; j-- {
 			r := b[j]
+			if len(a) == 1 && (apart(p.X, r.X, s.X, least) || apart(p.Y, r.Y, s.Y, least)) {
+				s = r
+				continue
+			}
 			least = min(least, toSegment(p, r, s))
 			if len(a) > 1 { // a lone point neither crosses nor has sides
 				if cross(p, q, r, s) {
@@ -52,6 +56,13 @@ func Between(a, b []Point) float64 {
 		}
 	}
 	return math.Sqrt(least)
+}
+
+// apart tells whether a coordinate alone keeps a point farther from a segment
+// than the square of a distance.
+func apart(p, r, s, square float64) bool {
+	d := max(min(r, s)-p, p-max(r, s))
+	return d > 0 && d*d >= square
 }
 
 func cross(p, q, r, s Point) bool {

@@ -1,7 +1,6 @@
 package sheet
 
 import (
-	"fmt"
 	"math"
 	"strconv"
 	"strings"
@@ -23,6 +22,7 @@ type builder struct {
 	rule     bend.Prepared
 	school   bend.School // the one drawn; differs while schools are compared
 	known    []known
+	written  map[float64]Length
 	fellBack bool
 	all      []*panel // base first, parents before children
 	holes    []hole
@@ -70,16 +70,20 @@ func Build(r Recipe, opt Options) (Part, error) {
 func newBuilder(r Recipe, opt Options, school bend.School) *builder {
 	material, _ := stock.MaterialByKey(r.Material)
 	process, _ := stock.ProcessByKey(r.Process)
-	return &builder{recipe: r, opt: opt, material: material, process: process, rule: r.Bend.Prepare(material.Temper), school: school}
+	return &builder{recipe: r, opt: opt, material: material, process: process, rule: r.Bend.Prepare(material.Temper), school: school, written: make(map[float64]Length, 64)}
 }
 
 // length writes a length for people.
 func (b *builder) length(mm float64) Length {
-	w, err := quantity.Format(mm, b.opt.Display)
-	if err != nil {
-		return Length{mm, fmt.Sprintf("%.1f mm", mm), string(quantity.Exact)}
+	if l, ok := b.written[mm]; ok { // sizes of a part repeat
+		return l
 	}
-	return Length{mm, w.Text, string(w.Lies)}
+	l := Length{mm, places(mm, 1) + " mm", string(quantity.Exact)}
+	if w, err := quantity.Format(mm, b.opt.Display); err == nil {
+		l.Text, l.Lies = w.Text, string(w.Lies)
+	}
+	b.written[mm] = l
+	return l
 }
 
 func (b *builder) len(mm float64) string { return b.length(mm).Text }

@@ -20,7 +20,7 @@ func (b *builder) describe(part *Part) {
 		}
 	}
 	for _, h := range b.holes {
-		part.Holes = append(part.Holes, b.holeMade(h))
+		part.Holes = append(part.Holes, b.holeMade(h, part.Bounds.Min))
 	}
 	part.Body = Body{Thickness: b.recipe.Thickness, Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}
 	if b.opt.Body {
@@ -83,12 +83,13 @@ func (b *builder) bendLine(p *panel) BendLine {
 	return l
 }
 
-func (b *builder) holeMade(h hole) HoleMade {
+func (b *builder) holeMade(h hole, zero profile.Point) HoleMade {
 	m := HoleMade{ID: h.id, Feature: h.recipe.ID, Panel: h.panel.id, Name: h.name, Kind: h.recipe.Kind, Made: h.recipe.Made, Diameter: h.recipe.Diameter,
 		Centre: h.panel.pose.apply(h.centre), Body: h.panel.frame.apply(h.centre, 0), Normal: h.panel.frame.ez}
 	if m.Made == "" {
 		m.Made = MadeCut
 	}
+	m.X, m.Y = b.length(m.Centre.X-zero.X), b.length(m.Centre.Y-zero.Y)
 	m.Size = "Ø " + b.len(h.recipe.Diameter)
 	if h.recipe.Kind == SlotHole {
 		m.Length, m.Loop = h.recipe.Length, h.loop()

@@ -50,6 +50,8 @@ type HoleMade struct {
 	Body     Vector        `json:"body" doc:"centre on the folded mid-surface"`
 	Normal   Vector        `json:"normal" doc:"towards the panel's good side"`
 	Size     string        `json:"size" doc:"as the job writes it"`
+	X        Length        `json:"x" doc:"centre from the blank's left edge"`
+	Y        Length        `json:"y" doc:"centre from the blank's front edge"`
 }
 
 // BendLine is the centre line of a bend on the flat pattern, with its row of

@@ -1155,6 +1155,10 @@ export interface components {
             panel: string;
             /** @description as the job writes it */
             size: string;
+            /** @description centre from the blank's left edge */
+            x: components["schemas"]["Length"];
+            /** @description centre from the blank's front edge */
+            y: components["schemas"]["Length"];
         };
         Input: {
             /**

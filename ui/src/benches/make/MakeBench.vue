@@ -10,6 +10,7 @@ import PartFiles from './PartFiles.vue'
 const props = defineProps<{ job: string }>()
 const { data: page, error } = useJob(() => props.job)
 const rail = useRail()
+const units = ref<'mm' | 'in'>()
 watch(
   page,
   (p) => {
@@ -20,7 +21,6 @@ watch(
   },
   { immediate: true },
 )
-const units = ref<'mm' | 'in'>()
 const key = 'warmanvil.paper'
 const paper = ref<'a4' | 'letter'>((localStorage.getItem(key) as 'a4' | null) ?? 'a4')
 watch(paper, (p) => localStorage.setItem(key, p))

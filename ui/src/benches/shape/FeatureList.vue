@@ -10,6 +10,7 @@ import type { Bench } from './useBench'
 const props = defineProps<{ bench: Bench }>()
 type Group = { feature: string; name: string; path: string; rows: Dimension[]; panel: boolean; removable: boolean }
 const openOptions = ref('')
+const twin = computed(() => props.bench.part.value?.mirrored.value ?? false)
 
 const groups = computed(() => {
   const out: Group[] = []
@@ -41,13 +42,14 @@ const worst = (feature: string) => {
 
 <template>
   <section class="list" aria-label="Sizes">
+    <p v-if="twin" class="twin small">The twin is shown. Sizes hold for both hands; features are added on the drawn hand.</p>
     <div v-for="g in groups" :key="g.feature" class="feature" :class="{ on: bench.feature.value === g.feature }">
       <div class="head">
         <h3>
           {{ g.name }} <span v-if="worst(g.feature)" class="mark" :class="worst(g.feature)">{{ worst(g.feature) }}</span>
         </h3>
         <button
-          v-if="g.panel"
+          v-if="g.panel && !twin"
           type="button"
           class="icon"
           :aria-label="`Add to ${g.name}`"
@@ -57,7 +59,7 @@ const worst = (feature: string) => {
           <Plus :size="20" />
         </button>
         <button
-          v-if="g.path"
+          v-if="g.path && !twin"
           type="button"
           class="icon"
           :aria-expanded="openOptions === g.feature"
@@ -96,6 +98,10 @@ const worst = (feature: string) => {
 </template>
 
 <style scoped>
+.twin {
+  padding: 10px 12px;
+  background: var(--ember-wash);
+}
 .feature {
   border-bottom: 1px solid var(--rule);
   padding: 6px 0 8px;

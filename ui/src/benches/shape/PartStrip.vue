@@ -59,6 +59,7 @@ function pair(on: boolean) {
 }
 function show(other: boolean) {
   part.value.mirrored.value = other
+  props.bench.addNothing()
   void part.value.build()
 }
 const hand = computed(() => part.value.recipe.value?.hand)

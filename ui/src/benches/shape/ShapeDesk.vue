@@ -5,12 +5,13 @@ import type { Finding } from '@/api/client'
 import FlagList from '@/kit/FlagList.vue'
 import BendTable from './BendTable.vue'
 import FigureTable from './FigureTable.vue'
+import HoleTable from './HoleTable.vue'
 import SchoolPanel from './SchoolPanel.vue'
 import SheetPanel from './SheetPanel.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench }>()
-const shown = ref<'flags' | 'bends' | 'k' | 'sheet'>('flags')
+const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet'>('flags')
 const part = computed(() => props.bench.part.value!)
 const built = computed(() => part.value.built.value!)
 const open = computed(() => built.value.findings.filter((f) => !f.setAside))
@@ -18,6 +19,7 @@ const stops = computed(() => open.value.filter((f) => f.severity === 'stop').len
 const drawers = computed(() => [
   { key: 'flags' as const, name: 'Flags', count: open.value.length },
   { key: 'bends' as const, name: 'Bends', count: built.value.bendLines.length },
+  { key: 'holes' as const, name: 'Holes', count: built.value.holes.length },
   { key: 'k' as const, name: 'Bend allowance', count: 0 },
   { key: 'sheet' as const, name: 'Sheet and tools', count: 0 },
 ])
@@ -61,6 +63,7 @@ const takeUp = (f: Finding) =>
           @back="takeUp"
         />
         <BendTable v-else-if="shown === 'bends'" :bends="built.bendLines" @choose="bench.pick" />
+        <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
         <SheetPanel v-else :bench="bench" />
       </div>

@@ -63,7 +63,8 @@ export function useBench(style: () => Style) {
   function pick(id: string, side?: Edge) {
     feature.value = id
     edge.value = side
-    adding.value = panels().some((p) => p.id === id)
+    // On the twin left and right are changed round: features are added on the drawn hand.
+    adding.value = !part.value?.mirrored.value && panels().some((p) => p.id === id)
     const first = dimensions.value.find((d) => d.feature === id)
     if (first && !side) path.value = first.path
   }

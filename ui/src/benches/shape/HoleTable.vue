@@ -1,0 +1,45 @@
+<script setup lang="ts">
+// Hole centres to mark out, from the blank's front left corner.
+import type { Part } from '@/api/client'
+import Frac from '@/kit/Frac.vue'
+
+defineProps<{ holes: Part['holes'] }>()
+const emit = defineEmits<{ choose: [feature: string] }>()
+</script>
+
+<template>
+  <p v-if="!holes.length" class="soft">No hole yet: tap a face of the drawing and choose a hole.</p>
+  <div v-else class="scroll-x">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Hole</th>
+          <th scope="col">Size</th>
+          <th scope="col">From the left of the blank</th>
+          <th scope="col">From the front of the blank</th>
+          <th scope="col">Made</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="h in holes.slice(0, 200)" :key="h.id">
+          <th scope="row">
+            <button type="button" class="press tight bare name" @click="emit('choose', h.feature)">{{ h.name }}</button>
+          </th>
+          <td><Frac :text="h.size" /></td>
+          <td class="num"><Frac :text="h.x.text" :lies="h.x.lies" /></td>
+          <td class="num"><Frac :text="h.y.text" :lies="h.y.lies" /></td>
+          <td>{{ h.made === 'drilled' ? 'drilled after bending' : 'cut' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="holes.length > 200" class="soft">The first 200 of {{ holes.length }}; the cut ticket lists all.</p>
+  </div>
+</template>
+
+<style scoped>
+.name {
+  padding: 0;
+  color: var(--ink);
+  text-align: left;
+}
+</style>
