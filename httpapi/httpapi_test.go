@@ -18,6 +18,7 @@ import (
 	"warmanvil/calc"
 	"warmanvil/httpapi"
 	"warmanvil/job"
+	"warmanvil/store"
 	"warmanvil/store/storetest"
 )
 
@@ -320,6 +321,15 @@ func BenchmarkSave(b *testing.B) {
 				b.Fatalf("%s", r.body)
 			}
 			p = got
+		}
+	})
+	b.Run("bare-update", func(b *testing.B) {
+		pool := c.jobs.Store.(*store.Store).Pool()
+		for i := 0; b.Loop(); i++ {
+			_, err := pool.Exec(b.Context(), `UPDATE part_revision SET recipe = $3 WHERE part_id = $1 AND revision = $2`, p.ID, p.Revision, json.RawMessage(fmt.Sprintf(plate, fmt.Sprint(100+i%50))))
+			if err != nil {
+				b.Fatal(err)
+			}
 		}
 	})
 }

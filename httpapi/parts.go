@@ -179,7 +179,7 @@ func (s *server) revisions(c call, _ none) ([]RevisionView, error) {
 	if _, err := s.jobs.Store.Part(c.Request.Context(), c.id); err != nil {
 		return nil, err
 	}
-	list, err := s.jobs.Store.Revisions(c.Request.Context(), c.id)
+	list, err := s.jobs.Revisions(c.Request.Context(), c.id)
 	views := make([]RevisionView, len(list))
 	for i, r := range list {
 		views[i] = revisionView(r)

@@ -9,18 +9,18 @@ import (
 
 // changed says in a few words what a save changed: the dimensions that differ,
 // or what came and went.
-func changed(was Part, name string, quantityNow int, r sheet.Recipe) string {
+func changed(was, now Revision) string {
 	switch {
-	case was.Name != name:
+	case was.Name != now.Name:
 		return "renamed"
-	case was.Quantity != quantityNow:
-		return fmt.Sprintf("quantity %d", quantityNow)
-	case was.Recipe.Material != r.Material:
+	case was.Quantity != now.Quantity:
+		return fmt.Sprintf("quantity %d", now.Quantity)
+	case was.Recipe.Material != now.Recipe.Material:
 		return "material"
 	}
 	opt := sheet.Options{Display: quantity.Display{Style: quantity.Metric}}
 	a, errA := sheet.Build(was.Recipe, opt)
-	b, errB := sheet.Build(r, opt)
+	b, errB := sheet.Build(now.Recipe, opt)
 	if errA != nil || errB != nil {
 		return "changed"
 	}

@@ -119,7 +119,9 @@ type Store interface {
 	Parts(ctx context.Context, jobID string) ([]Part, error)
 	Part(ctx context.Context, id string) (Part, error)
 	CreatePart(ctx context.Context, p Part) error
-	SavePart(ctx context.Context, p Part, expected int) error
+	// SavePart keeps p as a new revision and answers it as it stands; when
+	// nothing differs from what stands, that is answered and nothing is kept.
+	SavePart(ctx context.Context, p Part, expected int) (Part, error)
 	ArchivePart(ctx context.Context, id string, archived bool, now time.Time) error
 	Revisions(ctx context.Context, partID string) ([]Revision, error)
 	Revision(ctx context.Context, partID string, number int) (Revision, error)

@@ -3,7 +3,6 @@ package job
 import (
 	"context"
 	"fmt"
-	"reflect"
 	"strings"
 	"time"
 	"unicode/utf8"
@@ -153,21 +152,8 @@ func (s *Service) SavePart(ctx context.Context, id string, expected int, name st
 	if err := s.checkPart(name, quantity, r); err != nil {
 		return Part{}, err
 	}
-	p, err := s.Store.Part(ctx, id)
-	if err != nil {
-		return p, err
-	}
-	if p.Revision != expected {
-		return p, ErrConflict
-	}
-	if p.Name == name && p.Quantity == quantity && reflect.DeepEqual(p.Recipe, r) {
-		return p, nil
-	}
-	summary := changed(p, name, quantity, r)
-	undo := p.Revision
-	p.Name, p.Quantity, p.Recipe, p.Summary = name, quantity, r, summary
-	p.UndoTo, p.RedoTo, p.Revision, p.Updated = &undo, nil, expected+1, s.Now()
-	return p, s.Store.SavePart(ctx, p, expected)
+	p := Part{ID: id, Name: name, Quantity: quantity, Recipe: r, Revision: expected + 1, UndoTo: &expected, Updated: s.Now()}
+	return s.Store.SavePart(ctx, p, expected)
 }
 
 // Undo brings back the state before the last change, as a new revision: no
@@ -204,7 +190,22 @@ func (s *Service) step(ctx context.Context, id string, expected int, target func
 		p.RedoTo = &from
 	}
 	p.Revision, p.Updated = expected+1, s.Now()
-	return p, s.Store.SavePart(ctx, p, expected)
+	return s.Store.SavePart(ctx, p, expected)
+}
+
+// Revisions lists a part's kept states, newest first, each with what it
+// changed against the one before.
+func (s *Service) Revisions(ctx context.Context, id string) ([]Revision, error) {
+	list, err := s.Store.Revisions(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	for i := range list {
+		if list[i].Summary == "" && i+1 < len(list) {
+			list[i].Summary = changed(list[i+1], list[i])
+		}
+	}
+	return list, nil
 }
 
 // KeepNumber keeps a quick calculation in a job.

@@ -53,24 +53,34 @@ func createPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
 }
 
 // SavePart keeps a new revision of a part that still stands at the expected
-// one, in one statement.
-func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) error {
-	tag, err := s.pool.Exec(ctx, `WITH moved AS (
-			UPDATE part SET revision = $3, updated_at = $10 WHERE id = $1 AND revision = $2 RETURNING id)
-		INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
-		SELECT id, $3, $4, $5, $6, $7, $8, $9, $10 FROM moved`,
-		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated)
+// one, in one statement. A state that differs in nothing is not kept again.
+func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) (job.Part, error) {
+	err := s.pool.QueryRow(ctx, `WITH moved AS (
+			UPDATE part p SET revision = $3, updated_at = $10 FROM part_revision r
+			WHERE p.id = $1 AND p.revision = $2 AND r.part_id = $1 AND r.revision = $2
+				AND (r.name <> $4 OR r.quantity <> $5 OR r.recipe <> $6::jsonb)
+			RETURNING p.id, p.job_id, p.archived, p.created_at),
+		added AS (
+			INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
+			SELECT id, $3, $4, $5, $6::jsonb, $7, $8, $9, $10 FROM moved)
+		SELECT job_id::text, archived, created_at FROM moved`,
+		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated).
+		Scan(&p.JobID, &p.Archived, &p.Created)
 	var pg *pgconn.PgError
-	if errors.As(err, &pg) && pg.Code == "23505" {
-		return job.ErrConflict
+	switch {
+	case errors.As(err, &pg) && pg.Code == "23505": // another save took the number
+		return p, job.ErrConflict
+	case errors.Is(err, pgx.ErrNoRows):
+		// Nothing moved: it stands at another revision, says the same, or is gone.
+		now, err := s.Part(ctx, p.ID)
+		if err == nil && now.Revision != expected {
+			err = job.ErrConflict
+		}
+		return now, err
+	case err != nil:
+		return p, fmt.Errorf("save part: %w", err)
 	}
-	if err != nil {
-		return fmt.Errorf("save part: %w", err)
-	}
-	if tag.RowsAffected() == 0 {
-		return job.ErrConflict
-	}
-	return nil
+	return p, nil
 }
 
 // ArchivePart puts a part away or brings it back.

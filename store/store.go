@@ -28,6 +28,9 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	if err != nil {
 		return nil, fmt.Errorf("read the database address: %w", err)
 	}
+	// Every statement is prepared once and meets one row; planning it anew each
+	// time would cost more than running it.
+	cfg.ConnConfig.RuntimeParams["plan_cache_mode"] = "force_generic_plan"
 	pool, err := pgxpool.NewWithConfig(ctx, cfg)
 	if err != nil {
 		return nil, fmt.Errorf("connect to the database: %w", err)

@@ -101,7 +101,7 @@ func TestSaveUndoRedo(t *testing.T) {
 	if _, err := s.Undo(ctx, p.ID, p.Revision); !errors.Is(err, job.ErrNothing) {
 		t.Errorf("undo past the start: %v", err)
 	}
-	list, err := s.Store.Revisions(ctx, p.ID)
+	list, err := s.Revisions(ctx, p.ID)
 	if err != nil || len(list) != p.Revision {
 		t.Errorf("%d revisions kept of %d (%v)", len(list), p.Revision, err)
 	}

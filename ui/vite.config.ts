@@ -26,6 +26,7 @@ export default defineConfig({
   build: {
     emptyOutDir: false, // the placeholder page is kept
     assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 700, // three.js, loaded with the view that draws
     rolldownOptions: {
       output: {
         codeSplitting: {

@@ -15,13 +15,15 @@ CREATE TABLE part (
     archived   boolean NOT NULL DEFAULT false,
     created_at timestamptz NOT NULL,
     updated_at timestamptz NOT NULL
-);
+) WITH (fillfactor = 50); -- a save updates the row in its own page
 CREATE INDEX part_job ON part (job_id);
 
 -- Every state of a part is kept. The part's own row only says which revision
--- stands, so that a save is one insert and one small update.
+-- stands, so that a save is one insert and one small update. There is no
+-- foreign key to part: a revision is only ever inserted from the part's own row,
+-- in the same statement or transaction, and parts are archived, never deleted.
 CREATE TABLE part_revision (
-    part_id    uuid NOT NULL REFERENCES part (id) ON DELETE CASCADE,
+    part_id    uuid NOT NULL,
     revision   integer NOT NULL,
     name       text NOT NULL,
     quantity   integer NOT NULL,

@@ -4,6 +4,7 @@ package storetest
 
 import (
 	"context"
+	"flag"
 	"fmt"
 	"os"
 	"sync/atomic"
@@ -37,7 +38,7 @@ func run(m *testing.M) int {
 		return 1
 	}
 	defer os.RemoveAll(dir)
-	if cluster, err = localpg.Start(ctx, localpg.Options{Dir: dir}); err != nil {
+	if cluster, err = localpg.Start(ctx, localpg.Options{Dir: dir, Fsync: benchmarking()}); err != nil {
 		fmt.Fprintln(os.Stderr, "tests need PostgreSQL:", err)
 		return 1
 	}
@@ -47,6 +48,14 @@ func run(m *testing.M) int {
 		return 1
 	}
 	return m.Run()
+}
+
+// benchmarking tells whether figures are wanted: they count only when a commit
+// really reaches the disk.
+func benchmarking() bool {
+	flag.Parse()
+	f := flag.Lookup("test.bench")
+	return f != nil && f.Value.String() != ""
 }
 
 func makeTemplate(ctx context.Context) error {
