@@ -49,8 +49,7 @@ dev: setup-demo bin/warmanvil
 	cd ui && WARMANVIL_SERVER=http://127.0.0.1:8459 npm run -s dev
 
 bench: setup ui
-	$(GO) test -run '^$$' -bench . -benchmem ./core/... ./httpapi
-	$(GO) test -run 'TestKeyToDrawing|TestFirstScreen' -v ./e2e | grep -E 'p95|gzip|fonts|ok|FAIL'
+	$(GO) test -run '^$$' -bench . -benchmem ./core/... ./httpapi ./e2e
 
 FUZZTIME ?= 30s
 fuzz:

@@ -116,7 +116,7 @@ func (p printer) view(at mapping) {
 	if len(p.t.Flat.Panels) == 0 {
 		return
 	}
-	x, y := at(p.t.Flat.Panels[0].Middle)
+	x, y := at(p.t.clearSpot())
 	p.SetLineWidth(.3)
 	p.Line(x, y-7, x, y+7)
 	p.SetFillColor(0, 0, 0)
@@ -126,6 +126,30 @@ func (p printer) view(at mapping) {
 	if p.t.Hand != "" {
 		p.text(x+3, y+5, 8, "B", string(p.t.Hand)+" hand")
 	}
+}
+
+// clearSpot answers the place on the base farthest from holes, of nine.
+func (t Template) clearSpot() profile.Point {
+	base := t.Flat.Panels[0]
+	box := profile.Empty()
+	for _, q := range base.Flat {
+		box.Include(q)
+	}
+	w, h := box.Size()
+	best, far := base.Middle, -1.0
+	for _, fy := range []float64{.5, .3, .7} {
+		for _, fx := range []float64{.45, .2, .65} {
+			q := profile.Point{X: box.Min.X + fx*w, Y: box.Min.Y + fy*h}
+			near := math.Inf(1)
+			for _, hole := range t.Flat.Holes {
+				near = min(near, hole.Centre.Sub(q.Add(profile.Point{X: 12})).Len()-max(hole.Diameter, hole.Length)/2)
+			}
+			if near = min(near, 40); near > far {
+				best, far = q, near
+			}
+		}
+	}
+	return best
 }
 
 // frame draws the tile's border, the crosses that neighbours share, the check

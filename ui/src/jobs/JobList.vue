@@ -25,6 +25,8 @@ const unit = ref<Brief['unit']>('mm')
 const wrong = ref('')
 const said = ref('')
 const renaming = ref<JobView>()
+// Whoever has not opened a job on this device yet is shown the demo.
+const first = !Object.keys(localStorage).some((k) => k.startsWith('warmanvil.opened'))
 const units = [
   { value: 'mm' as const, text: 'mm' },
   { value: 'fraction' as const, text: 'inch, fractions' },
@@ -99,11 +101,13 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
     <nav class="starts" aria-label="Start">
       <button type="button" class="press main" @click="ask('part')">New part</button>
       <RouterLink class="press" to="/quick">Quick number</RouterLink>
-      <button type="button" class="press" @click="ask('job')">New job</button>
+      <RouterLink v-if="first && jobs?.length" class="press" :to="`/jobs/${jobs[0]!.id}/shape`">Look at the demo jobs</RouterLink>
     </nav>
     <section>
       <div class="bar">
         <h2>{{ archived ? 'Put away' : 'Jobs' }}</h2>
+        <button v-if="!archived" type="button" class="press tight" @click="ask('job')">New job</button>
+        <span class="gap"></span>
         <button type="button" class="press tight bare" @click="archived = !archived">
           {{ archived ? 'Back to the jobs' : 'Look at what was put away' }}
         </button>
@@ -213,10 +217,13 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
 }
 .bar {
   display: flex;
-  justify-content: space-between;
+  gap: 16px;
   align-items: center;
   border-bottom: 2px solid var(--ink);
   padding-bottom: 4px;
+}
+.gap {
+  flex: 1;
 }
 .said {
   min-height: 1.4em;

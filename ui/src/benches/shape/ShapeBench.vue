@@ -33,6 +33,7 @@ watch(
   ([part, p]) => {
     if (!p) return
     rail.job = props.job
+    localStorage.setItem('warmanvil.opened', 'yes')
     rail.jobName = p.job.brief.name
     if (!part && p.parts[0]) void router.replace(`/jobs/${props.job}/shape/${p.parts[0].id}`)
     else if (part) {
