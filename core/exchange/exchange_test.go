@@ -191,8 +191,29 @@ func TestTicket(t *testing.T) {
 	}
 }
 
+// large is a part of 10 bends and 50 holes.
+func large(t testing.TB) sheet.Part {
+	k := .42
+	at := func(e sheet.Edge, mm float64) sheet.Offset { return sheet.Offset{Edge: e, Distance: mm} }
+	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
+		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k}, Base: sheet.Base{ID: "b", Length: 600, Width: 400,
+			Holes: []sheet.Hole{{ID: "grid", Kind: sheet.RoundHole, Diameter: 9, X: at(sheet.Left, 60), Y: at(sheet.Front, 60),
+				Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 5, Rows: 8, PitchX: 100, PitchY: 35}}}}}
+	for i := range 10 {
+		e := []sheet.Edge{sheet.Front, sheet.Back}[i/5]
+		start := 20 + 112*float64(i%5)
+		r.Base.Flanges = append(r.Base.Flanges, sheet.Flange{ID: fmt.Sprint("f", i), Edge: e, Length: 40, Angle: 90, Up: true, InsideRadius: 3,
+			SetIn: sheet.SetIn{Start: start, End: 510 - start}, Holes: []sheet.Hole{{ID: fmt.Sprint("h", i), Kind: sheet.RoundHole, Diameter: 6, X: at(sheet.Left, 45), Y: at(e, 15)}}})
+	}
+	p, err := sheet.Build(r, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
+	if err != nil || len(p.BendLines) != 10 || len(p.Holes) != 50 {
+		t.Fatalf("%v: %d bends, %d holes", err, len(p.BendLines), len(p.Holes))
+	}
+	return p
+}
+
 func BenchmarkDXF(b *testing.B) {
-	p := bracket(b)
+	p := large(b)
 	b.ReportAllocs()
 	for b.Loop() {
 		DXF(Flat{Part: p, Mark: "Bracket"})

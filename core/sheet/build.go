@@ -15,19 +15,21 @@ import (
 const tiny = 1e-6
 
 type builder struct {
-	recipe   Recipe
-	opt      Options
-	material stock.Material
-	process  stock.Process
-	rule     bend.Prepared
-	school   bend.School // the one drawn; differs while schools are compared
-	known    []known
-	written  map[float64]Length
-	fellBack bool
-	all      []*panel // base first, parents before children
-	holes    []hole
-	findings []working.Finding
-	broken   bool
+	recipe      Recipe
+	opt         Options
+	material    stock.Material
+	process     stock.Process
+	rule        bend.Prepared
+	school      bend.School // the one drawn; differs while schools are compared
+	known       []known
+	written     map[float64]Length
+	limit       *working.Working // of the smallest radius, as told last
+	limitRadius float64
+	fellBack    bool
+	all         []*panel // base first, parents before children
+	holes       []hole
+	findings    []working.Finding
+	broken      bool
 }
 
 // Options of Build.

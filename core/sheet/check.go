@@ -52,7 +52,13 @@ func (b *builder) checkRadius(p *panel) {
 		}
 		b.mind("radius-grain", "Inside radius", p, fmt.Sprintf("R %s holds only across the grain, and %s: along it %s needs %s.", b.len(r), reason, b.material.Name, b.len(along)), fix(along))
 	}
-	b.attach(at, w)
+	if at < len(b.findings) {
+		if b.limit == nil || b.limitRadius != r { // most bends of a part are alike
+			limit := b.explain(w())
+			b.limit, b.limitRadius = &limit, r
+		}
+		b.findings[at].Working = b.limit
+	}
 	if tool, assumed := b.recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie && b.recipe.Bend.Method == bend.MethodAir && !assumed {
 		natural := b.material.AirRadius * tool.Opening
 		if math.Abs(natural-r) > .25*math.Max(natural, t) {

@@ -11,10 +11,13 @@ import (
 // walks the part: base, then panel by panel, each with its holes. Flanges that
 // could not be made are listed too, so that they can be mended.
 func (b *builder) dimensions() []Dimension {
-	d := dimensioner{b: b, made: make(map[string]*panel, len(b.all)), out: make([]Dimension, 0, 16+8*len(b.all)+8*len(b.holes))}
+	d := dimensioner{b: b, made: make(map[string]*panel, len(b.all))}
+	count := 8
 	for _, p := range b.all {
 		d.made[p.id] = p
+		count += 6 + 5*len(p.holes)
 	}
+	d.out = make([]Dimension, 0, count)
 	r := b.recipe
 	base := d.made[r.Base.ID]
 	d.feature, d.group = r.Base.ID, "Base"

@@ -139,10 +139,12 @@ func (b *builder) schools(chosen profile.Bounds) []SchoolBlank {
 	out := []SchoolBlank{}
 	for _, s := range bend.Schools {
 		row := SchoolBlank{School: s, Chosen: s == b.recipe.Bend.School}
-		other := newBuilder(b.recipe, b.opt, s)
-		other.rule = b.rule
-		base := other.panels()
-		if base != nil && !other.fellBack && len(other.all) > 1 {
+		other := b
+		if s != b.school { // the drawn one is unfolded already
+			other = &builder{recipe: b.recipe, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s, written: b.written}
+			other.panels()
+		}
+		if len(other.all) > 1 && !other.fellBack {
 			box := profile.Empty()
 			for _, p := range other.all {
 				k := p.flatBounds()
