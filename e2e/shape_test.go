@@ -189,6 +189,11 @@ func TestFieldRefusesAndKeeps(t *testing.T) {
 	if v := eval[string](p, `document.querySelector('.bar input').value`); v != "16 - 1/2" {
 		t.Errorf("what was typed became %q", v)
 	}
+	// Half of the entry made sense while it was typed; it must not stand.
+	p.wait("the length that stood before", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '16 1/2"'`)
+	if now, err := a.jobs.Store.Part(context.Background(), partID); err != nil || now.Recipe.Base.Length != 16.5*25.4 {
+		t.Errorf("a refused entry was saved as %v (%v)", now.Recipe.Base.Length, err)
+	}
 	p.do(chromedp.KeyEvent(kb.Escape))
 	p.size("/base/length", "420mm")
 	p.wait("the length in inches", `document.querySelector('[data-path="/base/length"] .num')?.innerText.includes('16 17/32')`)

@@ -100,7 +100,7 @@ func (d *dimensioner) flanges(path, parent string, list []Flange) {
 		if p != nil {
 			d.group = p.name
 		} else {
-			d.group = string(f.Edge) + " flange (not made)"
+			d.group = flangeName(&panel{}, f) + " (not made)"
 		}
 		group := d.group
 		var s *span

@@ -40,8 +40,8 @@ function dimensionPlaces(d: Dimension, view: View): Rect[] {
   const on = (t: number, side: number) =>
     around({ x: a.x + (b.x - a.x) * t + Math.abs(u.y) * side, y: a.y + (b.y - a.y) * t - Math.abs(u.x) * side }, w, tagHeight)
   if (d.path.startsWith('/base/')) {
-    const along = [0.5, 0.32, 0.68, 0.18, 0.82]
-    return [across, 2 * across, -across].flatMap((side) => along.map((t) => on(t, side)))
+    const along = [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.16, 0.84]
+    return [across, 1.5 * across, 2.2 * across].flatMap((side) => along.map((t) => on(t, side)))
   }
   const near = Math.max(0, 1 - 18 / long)
   const shifts = [0, w * 0.9, -w * 0.9, w * 1.8, -w * 1.8]

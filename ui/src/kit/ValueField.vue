@@ -37,6 +37,7 @@ const pad = ref(false)
 const kind = computed<Kind>(() => props.kind ?? 'length')
 let going: AbortController | undefined
 let reading: Promise<void> = Promise.resolve()
+let before: number | null = null // what stood here before this entry was begun
 
 async function show() {
   const v = props.modelValue
@@ -56,6 +57,7 @@ async function show() {
 watch(() => [props.modelValue, props.text, props.lengths.unit, props.lengths.grain], show, { immediate: true })
 
 function onInput(text: string) {
+  if (typed.value === null) before = props.modelValue
   typed.value = text
   reading = understand(text)
 }
@@ -75,6 +77,8 @@ async function understand(text: string) {
     if (e instanceof DOMException) return
     refused.value = words(e)
     keep(text)
+    // Half an entry was drawn while it still made sense: it must not stand.
+    if (before !== null) deliver(before)
     understood.value = ''
   }
 }
@@ -109,6 +113,7 @@ async function onKey(e: KeyboardEvent) {
     typed.value = null
     refused.value = ''
     props.keep?.(undefined)
+    if (before !== null) (props.deliver ?? ((v: number) => emit('update:modelValue', v)))(before)
     void nextTick(() => box.value?.select())
   }
 }

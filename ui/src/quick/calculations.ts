@@ -26,7 +26,7 @@ export type Calculation = {
 
 const R: Field = { key: 'insideRadius', label: 'Inside radius', letter: 'R', kind: 'length', start: 3 }
 const T: Field = { key: 'thickness', label: 'Thickness', letter: 'T', kind: 'length', start: 3 }
-const K: Field = { key: 'kFactor', label: 'K', letter: 'K', kind: 'number', start: 0.42 }
+const K: Field = { key: 'kFactor', label: 'K', kind: 'number', start: 0.42 }
 const A: Field = { key: 'angle', label: 'Bend angle, from flat', letter: 'A', kind: 'angle', start: 90 }
 
 export const calculations: Calculation[] = [

@@ -5,6 +5,7 @@ import WhyButton from '@/kit/WhyButton.vue'
 
 defineProps<{ bends: BendLine[] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
+const schools = { coupon: 'coupon', table: 'chart', standard: 'DIN 6935', fixed: 'fixed' }
 const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.toFixed(0)} N`)
 </script>
 
@@ -44,7 +45,7 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           </td>
           <td><Frac :text="l.deduction.text" /></td>
           <td>
-            {{ l.kFactor.toFixed(3) }} <span class="soft small">{{ l.school }}</span>
+            {{ l.kFactor.toFixed(3) }} <span class="soft small">{{ schools[l.school] }}</span>
           </td>
           <td>
             <template v-if="l.force !== null"
@@ -59,6 +60,9 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
 </template>
 
 <style scoped>
+td {
+  white-space: nowrap;
+}
 .name {
   padding: 0;
   color: var(--ink);

@@ -11,7 +11,7 @@ import type { Style } from '@/kit/readLength'
 export type State = { name: string; quantity: number; recipe: Recipe }
 export type SaveState = 'saved' | 'saving' | 'typing' | 'waiting' | 'conflict' | 'refused'
 
-const pause = 600 // ms of quiet before a save
+const pause = 900 // ms of quiet before a save
 const key = (id: string) => `warmanvil.unsent.${id}`
 
 export function usePart(id: string, style: () => Style) {
