@@ -6,10 +6,12 @@ import (
 	"context"
 	"fmt"
 	"io/fs"
+	"net/http"
 	"net/http/httptest"
 	"os"
 	"path/filepath"
 	"strings"
+	"sync/atomic"
 	"testing"
 	"time"
 
@@ -29,6 +31,7 @@ func TestMain(m *testing.M) { storetest.Main(m) }
 type app struct {
 	*httptest.Server
 	jobs *job.Service
+	away *atomic.Bool // saves are cut off while it is set
 }
 
 func startApp(t testing.TB) app {
@@ -48,9 +51,15 @@ func startApp(t testing.TB) app {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s := httptest.NewServer(h)
+	away := &atomic.Bool{}
+	s := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if away.Load() && r.Method == http.MethodPut {
+			panic(http.ErrAbortHandler) // the connection breaks, as when the server is gone
+		}
+		h.ServeHTTP(w, r)
+	}))
 	t.Cleanup(s.Close)
-	return app{s, jobs}
+	return app{s, jobs, away}
 }
 
 // page is a browser of its own, with its own storage.
@@ -96,7 +105,9 @@ func (p *page) goTo(path string) { p.t.Helper(); p.do(chromedp.Navigate(p.app.UR
 // eval answers a script's value.
 func eval[T any](p *page, script string) T {
 	p.t.Helper()
-	v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+	ctx, cancel := context.WithTimeout(p.ctx, 30*time.Second) // a page that is stuck must not hold the run
+	defer cancel()
+	v, err := chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
 	if err != nil {
 		p.t.Fatalf("%s: %v", script, err)
 	}
@@ -143,6 +154,7 @@ func (p *page) press(name string) {
 		e?.setAttribute('data-test-target', '')
 		return !!e
 	})()`, name)
+	p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
 	p.wait("the control "+name, mark)
 	p.do(chromedp.Click(chromedp.CSS(`[data-test-target]`)))
 }

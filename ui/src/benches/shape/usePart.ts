@@ -182,15 +182,11 @@ export function usePart(id: string, style: () => Style) {
     change({ recipe: r })
   }
 
-  const leave = (e: BeforeUnloadEvent) => {
-    if (dirty()) {
-      void send()
-      e.preventDefault()
-    }
-  }
-  window.addEventListener('beforeunload', leave)
+  // What is unsent is kept in this browser, so the page may go without asking.
+  const leave = () => void send()
+  window.addEventListener('pagehide', leave)
   onScopeDispose(() => {
-    window.removeEventListener('beforeunload', leave)
+    window.removeEventListener('pagehide', leave)
     void send().then(refreshJobs)
   })
 
