@@ -35,7 +35,7 @@ type SchoolAnswer struct {
 	BendDeduction *float64          `json:"bendDeduction" doc:"mm"`
 	Flat          *float64          `json:"flat" doc:"mm, both legs less the deduction"`
 	Why           string            `json:"why,omitempty"`
-	Working       *working.Working  `json:"working"`
+	Working       *working.Working  `json:"working,omitempty"`
 	Findings      []working.Finding `json:"findings"`
 }
 

@@ -115,9 +115,9 @@ type Figure struct {
 type SchoolBlank struct {
 	School bend.School `json:"school" enum:"coupon,table,standard,fixed"`
 	Chosen bool        `json:"chosen"`
-	X      *Length     `json:"x"`
-	Y      *Length     `json:"y"`
-	Off    *Length     `json:"off" doc:"longest side's difference to the chosen school"`
+	X      *Length     `json:"x,omitempty" doc:"left out when the school gives no figure"`
+	Y      *Length     `json:"y,omitempty"`
+	Off    *Length     `json:"off,omitempty" doc:"longest side's difference to the chosen school"`
 	Why    string      `json:"why,omitempty" doc:"why there is no figure"`
 }
 

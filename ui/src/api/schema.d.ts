@@ -1711,18 +1711,19 @@ export interface components {
             kFactor: number | null;
             school: string;
             why?: string;
-            working: components["schemas"]["Working"];
+            working?: components["schemas"]["Working"];
         };
         SchoolBlank: {
             chosen: boolean;
             /** @description longest side's difference to the chosen school */
-            off: components["schemas"]["Length"];
+            off?: components["schemas"]["Length"];
             /** @enum {string} */
             school: "coupon" | "table" | "standard" | "fixed";
             /** @description why there is no figure */
             why?: string;
-            x: components["schemas"]["Length"];
-            y: components["schemas"]["Length"];
+            /** @description left out when the school gives no figure */
+            x?: components["schemas"]["Length"];
+            y?: components["schemas"]["Length"];
         };
         SchoolsAnswer: {
             schools: components["schemas"]["SchoolAnswer"][];

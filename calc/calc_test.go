@@ -1,0 +1,252 @@
+package calc
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math"
+	"reflect"
+	"strings"
+	"testing"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"warmanvil/core/working"
+)
+
+// requests holds one good request of every calculation.
+var requests = map[string]string{
+	"length.parse":    `{"text":"7-5/8","unit":"in"}`,
+	"length.format":   `{"mm":193.675,"style":"fraction","denominator":32,"feet":true}`,
+	"number.parse":    `{"text":"180-35"}`,
+	"gauge":           `{"family":"steel","gauge":14}`,
+	"bend":            `{"insideRadius":3,"thickness":3,"kFactor":0.42,"angle":90}`,
+	"bend.din6935":    `{"insideRadius":3,"thickness":3,"angle":90}`,
+	"bend.coupon":     `{"insideRadius":3,"thickness":3,"angle":90,"flat":100,"legA":52.65,"legB":52.65}`,
+	"bend.schools":    `{"material":"steel-a36","insideRadius":3,"thickness":3,"angle":90,"legA":50,"legB":60,"method":"air"}`,
+	"bend.springback": `{"insideRadius":5,"thickness":2,"yield":250,"modulus":200000,"angle":90}`,
+	"bend.force":      `{"thickness":3,"length":1000,"dieOpening":24,"tensile":450}`,
+	"section":         `{"thickness":3,"kFactor":0.42,"legs":[50,100],"bends":[{"insideRadius":3,"angle":90,"up":true}]}`,
+	"jog":             `{"depth":10,"insideRadius":2,"thickness":2,"angle":45,"kFactor":0.4}`,
+	"hem":             `{"insideRadius":0,"thickness":1,"kFactor":0.5,"outside":50,"return":10}`,
+	"tray":            `{"length":300,"width":200,"height":50,"insideRadius":2,"thickness":2,"kFactor":0.4}`,
+	"flat": `{"part":{"schema":1,"material":"steel-a36","thickness":3,"process":"laser","tool":{"kind":"vdie"},"bend":{"school":"table","method":"air"},
+		"base":{"id":"b","length":100,"width":60,"holes":[{"id":"h","kind":"slot","diameter":7,"length":20,"x":{"edge":"left","distance":30},"y":{"edge":"back","distance":20}}],
+		"flanges":[{"id":"f","edge":"front","length":40,"angle":90,"up":true,"insideRadius":3}]}}}`,
+}
+
+func run(t *testing.T, name, request string) (map[string]any, error) {
+	t.Helper()
+	c, err := Find(name)
+	if err != nil {
+		t.Fatal(err)
+	}
+	ans, err := c.Run([]byte(request))
+	if err != nil {
+		return nil, err
+	}
+	raw, err := json.Marshal(ans)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out map[string]any
+	if err := json.Unmarshal(raw, &out); err != nil {
+		t.Fatal(err)
+	}
+	return out, nil
+}
+
+// Requests and answers of every calculation are valid against the schemas that
+// are published for them.
+func TestAnswersKeepTheirSchemas(t *testing.T) {
+	for _, c := range All() {
+		request, ok := requests[c.Name]
+		if !ok {
+			t.Errorf("%s has no request here", c.Name)
+			continue
+		}
+		answer, err := run(t, c.Name, request)
+		if err != nil {
+			t.Errorf("%s: %v", c.Name, err)
+			continue
+		}
+		var in map[string]any
+		if err := json.Unmarshal([]byte(request), &in); err != nil {
+			t.Fatal(err)
+		}
+		reg := huma.NewMapRegistry("#/$defs/", huma.DefaultSchemaNamer)
+		for what, value := range map[string]struct {
+			t reflect.Type
+			v any
+		}{"request": {c.Request, in}, "answer": {c.Answer, answer}} {
+			schema := reg.Schema(value.t, false, value.t.Name())
+			schema.PrecomputeMessages()
+			var res huma.ValidateResult
+			huma.Validate(reg, schema, huma.NewPathBuffer([]byte{}, 0), huma.ModeReadFromServer, value.v, &res)
+			for _, e := range res.Errors {
+				t.Errorf("%s, %s: %v", c.Name, what, e)
+			}
+		}
+	}
+}
+
+// Every answer that is worked out carries how.
+func TestAnswersCarryTheirWorking(t *testing.T) {
+	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force", "section", "jog", "hem", "tray"} {
+		answer, err := run(t, name, requests[name])
+		if err != nil {
+			t.Fatal(err)
+		}
+		w, ok := answer["working"].(map[string]any)
+		if !ok || w["method"] == "" || w["source"] == "" || w["formula"] == "" || len(w["inputs"].([]any)) == 0 {
+			t.Errorf("%s: working %v", name, answer["working"])
+		}
+	}
+}
+
+// Leaving a required member out, adding one, or giving nonsense is refused at
+// its place, for every calculation.
+func TestEveryRequestIsStrict(t *testing.T) {
+	for name, request := range requests {
+		var members map[string]any
+		if err := json.Unmarshal([]byte(request), &members); err != nil {
+			t.Fatal(err)
+		}
+		c, err := Find(name)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for i := range c.Request.NumField() {
+			f := c.Request.Field(i)
+			key, options, _ := strings.Cut(f.Tag.Get("json"), ",")
+			if strings.Contains(options, "omit") {
+				continue
+			}
+			for what, value := range map[string]any{"missing": nil, "an object": map[string]any{"a": 1}, "text": "much"} {
+				if what == "text" && f.Type.Kind() == reflect.String || what == "an object" && f.Type.Kind() == reflect.Struct {
+					continue
+				}
+				spoilt := map[string]any{}
+				for k, v := range members {
+					spoilt[k] = v
+				}
+				spoilt[key] = value
+				if what == "missing" {
+					delete(spoilt, key)
+				}
+				raw, _ := json.Marshal(spoilt)
+				_, err := c.Run(raw)
+				var fault *working.Fault
+				if !errors.As(err, &fault) || !strings.HasPrefix(fault.Path, "/"+key) {
+					t.Errorf("%s without %s (%s): %v", name, key, what, err)
+				}
+			}
+		}
+		extra := strings.Replace(request, "{", `{"colour":"red",`, 1)
+		var fault *working.Fault
+		if _, err := c.Run([]byte(extra)); !errors.As(err, &fault) || fault.Path != "/colour" {
+			t.Errorf("%s with an unknown member: %v", name, err)
+		}
+	}
+}
+
+// Sizes at the edge of reason are refused or answered with finite numbers.
+func TestExtremes(t *testing.T) {
+	for _, v := range []string{"1e308", "-1e308", "1e-308", "0", "-0", "99999", "1e15"} {
+		for name, request := range requests {
+			var members map[string]any
+			if err := json.Unmarshal([]byte(request), &members); err != nil {
+				t.Fatal(err)
+			}
+			for key, old := range members {
+				if _, number := old.(float64); !number {
+					continue
+				}
+				members[key] = json.RawMessage(v)
+				raw, _ := json.Marshal(members)
+				members[key] = old
+				answer, err := run(t, name, string(raw))
+				var fault *working.Fault
+				if err != nil && !errors.As(err, &fault) {
+					t.Errorf("%s, %s = %s: %v", name, key, v, err)
+				}
+				if err == nil {
+					finite(t, fmt.Sprintf("%s, %s = %s", name, key, v), answer)
+				}
+			}
+		}
+	}
+}
+
+func finite(t *testing.T, what string, v any) {
+	t.Helper()
+	switch x := v.(type) {
+	case float64:
+		if math.IsNaN(x) || math.Abs(x) > 1e15 {
+			t.Errorf("%s: %v", what, x)
+		}
+	case map[string]any:
+		for k, y := range x {
+			finite(t, what+" "+k, y)
+		}
+	case []any:
+		for _, y := range x {
+			finite(t, what, y)
+		}
+	}
+}
+
+func TestLengthParseByTheContract(t *testing.T) {
+	for _, c := range []struct {
+		request string
+		mm      float64 // NaN: refused
+	}{
+		{`{"text":"5'10\"","unit":"mm"}`, 1778},
+		{`{"text":"3'-2 1/8\"","unit":"mm"}`, 968.375},
+		{`{"text":"31.5","unit":"cm"}`, 315},
+		{`{"text":"2","unit":"ft"}`, 609.6},
+		{`{"text":"10ga","unit":"in","family":"aluminum"}`, .1019 * 25.4},
+		{`{"text":"10 ga steel","unit":"in"}`, .1345 * 25.4},
+		{`{"text":"10 ga","unit":"in"}`, math.NaN()},
+		{`{"text":"10 ga steel","unit":"in","family":"stainless"}`, math.NaN()},
+		{`{"text":"7 ga","unit":"in","family":"galvanized"}`, math.NaN()},
+		{`{"text":"10.5 ga","unit":"in","family":"steel"}`, math.NaN()},
+		{`{"text":"1,5","unit":"in"}`, math.NaN()},
+		{`{"text":"1e3","unit":"in"}`, math.NaN()},
+		{`{"text":"20/16","unit":"in"}`, 31.75},
+		{`{"text":"","unit":"in"}`, math.NaN()},
+		{`{"text":"1","unit":"yd"}`, math.NaN()},
+	} {
+		answer, err := run(t, "length.parse", c.request)
+		switch {
+		case math.IsNaN(c.mm):
+			if err == nil {
+				t.Errorf("%s = %v, want a refusal", c.request, answer["mm"])
+			}
+		case err != nil || math.Abs(answer["mm"].(float64)-c.mm) > 1e-9:
+			t.Errorf("%s = %v (%v), want %v", c.request, answer["mm"], err, c.mm)
+		}
+	}
+}
+
+// A part that cannot be unfolded whole still answers with the rest and says so;
+// one whose base is gone is refused.
+func TestFlatOfBrokenParts(t *testing.T) {
+	short := strings.Replace(requests["flat"], `"length":40`, `"length":2`, 1)
+	answer, err := run(t, "flat", short)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(answer["bendLines"].([]any)) != 0 || !strings.Contains(fmt.Sprint(answer["findings"]), "flange-in-bend") {
+		t.Errorf("%v", answer["findings"])
+	}
+	gone := strings.Replace(requests["flat"], `"width":60`, `"width":4`, 1)
+	var fault *working.Fault
+	if _, err := run(t, "flat", gone); !errors.As(err, &fault) || fault.Path != "/part/base" {
+		t.Errorf("%v", err)
+	}
+	unknown := strings.Replace(requests["flat"], `"edge":"front"`, `"edge":"top"`, 1)
+	if _, err := run(t, "flat", unknown); !errors.As(err, &fault) || fault.Path != "/part/base/flanges/0/edge" {
+		t.Errorf("%v", err)
+	}
+}

@@ -1,0 +1,97 @@
+package job
+
+import (
+	"strings"
+	"testing"
+
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+)
+
+func TestDisplay(t *testing.T) {
+	for _, c := range []struct {
+		unit  Unit
+		grain float64
+		want  quantity.Display
+	}{
+		{UnitMM, 1, quantity.Display{Style: quantity.Metric}},
+		{UnitDecimal, .254, quantity.Display{Style: quantity.Decimal}},
+		{UnitFraction, 25.4 / 16, quantity.Display{Style: quantity.Fraction, Denominator: 16}},
+		{UnitFraction, 25.4 / 32, quantity.Display{Style: quantity.Fraction, Denominator: 32}},
+		{UnitFraction, 25.4 / 64, quantity.Display{Style: quantity.Fraction, Denominator: 64}},
+		{UnitFraction, .001, quantity.Display{Style: quantity.Fraction, Denominator: 64}}, // no finer than 1/64
+	} {
+		if got := (Brief{Unit: c.unit, Grain: c.grain}).Display(); got != c.want {
+			t.Errorf("%s at %v mm: %+v, want %+v", c.unit, c.grain, got, c.want)
+		}
+	}
+}
+
+func TestHands(t *testing.T) {
+	p := Part{Name: "Foot", Recipe: pressFoot()}
+	if h := p.Hands(); len(h) != 2 || h[0] != sheet.LeftHand {
+		t.Fatalf("%v", h)
+	}
+	left, right := p.Handed(sheet.LeftHand), p.Handed(sheet.RightHand)
+	if left.Base.Flanges[1].Edge != sheet.Left || right.Base.Flanges[1].Edge != sheet.Right {
+		t.Errorf("the cheek is on %s of the left and %s of the right", left.Base.Flanges[1].Edge, right.Base.Flanges[1].Edge)
+	}
+	if p.Mark(sheet.LeftHand) != "Foot L" || p.Mark(sheet.RightHand) != "Foot R" || p.Mark("") != "Foot" {
+		t.Error("marks")
+	}
+	p.Recipe.Hand.Drawn = sheet.RightHand // the same recipe, drawn as the right hand
+	if p.Handed(sheet.RightHand).Base.Flanges[1].Edge != sheet.Left || p.Handed(sheet.LeftHand).Base.Flanges[1].Edge != sheet.Right {
+		t.Error("the drawn hand is mirrored, the other is not")
+	}
+	p.Recipe.Hand = sheet.Hand{}
+	if h := p.Hands(); len(h) != 1 || h[0] != "" {
+		t.Errorf("a single part has hands %v", h)
+	}
+}
+
+func TestChangedSaysWhat(t *testing.T) {
+	state := func(change func(*Revision)) Revision {
+		r := Revision{Name: "Bracket", Quantity: 2, Recipe: shelfBracket()}
+		if change != nil {
+			change(&r)
+		}
+		return r
+	}
+	for want, change := range map[string]func(*Revision){
+		"renamed":                           func(r *Revision) { r.Name = "Other" },
+		"quantity 9":                        func(r *Revision) { r.Quantity = 9 },
+		"material":                          func(r *Revision) { r.Recipe.Material = "steel-a36" },
+		"Base: Length 70.0 mm, was 60.0 mm": func(r *Revision) { r.Recipe.Base.Length = 70 },
+		"Base: Length 70.0 mm, was 60.0 mm and 1 more": func(r *Revision) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
+		"feature removed": func(r *Revision) { r.Recipe.Base.Holes = nil },
+		"feature added": func(r *Revision) {
+			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes, sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: from(sheet.Left, 20), Y: from(sheet.Back, 20)})
+		},
+		"settings": func(r *Revision) { r.Recipe.Grain = sheet.GrainY },
+	} {
+		if got := changed(state(nil), state(change)); got != want {
+			t.Errorf("says %q, want %q", got, want)
+		}
+	}
+}
+
+func TestCopyNameStaysWithinBounds(t *testing.T) {
+	long := strings.Repeat("ü", maxName)
+	if got := copyName(long); len([]rune(got)) != maxName || !strings.HasSuffix(got, " (copy)") {
+		t.Errorf("%d runes: %q", len([]rune(got)), got)
+	}
+	if got := copyName("Foot"); got != "Foot (copy)" {
+		t.Error(got)
+	}
+}
+
+func TestSlug(t *testing.T) {
+	for in, want := range map[string]string{
+		"Press foot": "press-foot", "  --  ": "part", "Träger/links": "trager-links", `a"b\c:d`: "a-b-c-d", "棚": "part",
+		strings.Repeat("ab", 60): strings.Repeat("ab", 24),
+	} {
+		if got := slug(in); got != want {
+			t.Errorf("%q: %q, want %q", in, got, want)
+		}
+	}
+}
