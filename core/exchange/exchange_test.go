@@ -14,6 +14,7 @@ import (
 	"testing"
 
 	"warmanvil/core/bend"
+	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 )
@@ -217,5 +218,78 @@ func BenchmarkDXF(b *testing.B) {
 	b.ReportAllocs()
 	for b.Loop() {
 		DXF(Flat{Part: p, Mark: "Bracket"})
+	}
+}
+
+// What is cut is what was unfolded: area and length of the drawing's outline,
+// read back with its bulges, are the part's own.
+func TestDXFKeepsAreaAndHoles(t *testing.T) {
+	p := large(t)
+	j := readBack(t, DXF(Flat{Part: p, Mark: "Large"}))
+	circles, bends := 0, 0
+	for _, e := range j.Entities {
+		switch {
+		case e.Type == "CIRCLE":
+			circles++
+			found := false
+			for _, h := range p.Holes {
+				x, y := h.Centre.X-p.Bounds.Min.X, h.Centre.Y-p.Bounds.Min.Y
+				found = found || math.Hypot(x-e.Centre[0], y-e.Centre[1]) < 1e-6 && math.Abs(h.Diameter/2-e.R) < 1e-9
+			}
+			if !found {
+				t.Errorf("a circle at %v belongs to no hole", e.Centre)
+			}
+		case e.Layer == LayerBendUp:
+			bends++
+		}
+	}
+	if circles != 50 || bends != 10 || len(j.Errors)+len(j.Fixes) != 0 {
+		t.Errorf("%d circles, %d bends, %v %v", circles, bends, j.Errors, j.Fixes)
+	}
+}
+
+// The page's path data holds the loop exactly: its arcs' radii and ends.
+func TestSVGPathOfASlot(t *testing.T) {
+	slot := profile.Slot(profile.Point{X: 20, Y: 10}, 30, 10, 0)
+	got := SVGPath(slot, func(q profile.Point) profile.Point { return profile.Point{X: q.X, Y: 50 - q.Y} })
+	want := "M10 45L30 45A5 5 0 0 0 30 35L10 35A5 5 0 0 0 10 45Z"
+	if got != want {
+		t.Errorf("%s, want %s", got, want)
+	}
+}
+
+// Names outside the drawing's code page are written as escapes, control
+// characters as blanks.
+func TestMarkText(t *testing.T) {
+	for in, want := range map[string]string{"Foot L r3": "Foot L r3", "a\nb": "a b", "棚": `\U+68DA`, "Ø": "\xd8"} {
+		if got := plainText(in); got != want {
+			t.Errorf("%q: %q, want %q", in, got, want)
+		}
+	}
+}
+
+func TestTicketOfAPair(t *testing.T) {
+	p := bracket(t)
+	raw, err := Ticket{Job: "Truck", Part: "Foot", Hand: "right", Revision: 7, Quantity: 4, Material: "S235", Thickness: "3 mm", Process: "Laser", Flat: p}.CSV()
+	if err != nil {
+		t.Fatal(err)
+	}
+	r := csv.NewReader(bytes.NewReader(raw))
+	r.FieldsPerRecord = -1
+	rows, err := r.ReadAll()
+	if err != nil {
+		t.Fatal(err)
+	}
+	head := map[string]string{}
+	for i, name := range rows[0] {
+		head[name] = rows[1][i]
+	}
+	for name, want := range map[string]string{"hand": "right", "revision": "7", "quantity": "4", "mass kg": fmt.Sprintf("%.4f", p.Mass), "cut length mm": fmt.Sprintf("%.3f", p.CutLength)} {
+		if head[name] != want {
+			t.Errorf("%s = %q, want %q", name, head[name], want)
+		}
+	}
+	if rows[3][1] != "up" || rows[4][1] != "down" {
+		t.Errorf("directions %q, %q", rows[3][1], rows[4][1])
 	}
 }

@@ -1,0 +1,234 @@
+package httpapi_test
+
+import (
+	"bytes"
+	"compress/gzip"
+	"encoding/json"
+	"fmt"
+	"io"
+	"net/http"
+	"net/http/httptest"
+	"strings"
+	"sync"
+	"testing"
+	"testing/fstest"
+
+	"warmanvil/core/sheet"
+	"warmanvil/httpapi"
+)
+
+// A job is copied with its parts, archived, and comes back; its list says so.
+func TestJobRoutes(t *testing.T) {
+	c := start(t)
+	id, _ := c.part()
+	var copied httpapi.JobView
+	c.do("POST", "/api/v1/jobs/"+id+"/duplicate", "").into(t, &copied)
+	if copied.Brief.Name != "Orchard truck (copy)" || copied.ID == id {
+		t.Errorf("copy %+v", copied)
+	}
+	var page httpapi.JobPage
+	c.do("GET", "/api/v1/jobs/"+copied.ID, "").into(t, &page)
+	if len(page.Parts) != 1 || page.Parts[0].Name != "Foot" {
+		t.Errorf("copied parts %+v", page.Parts)
+	}
+	save := func(archived bool) string {
+		raw, _ := json.Marshal(httpapi.JobSave{Brief: copied.Brief, Archived: archived})
+		return string(raw)
+	}
+	c.do("PUT", "/api/v1/jobs/"+copied.ID, save(true), "If-Match", "9").refused(t, 412, "")
+	if r := c.do("PUT", "/api/v1/jobs/"+copied.ID, save(true), "If-Match", `"1"`); r.status != 200 {
+		t.Fatalf("%s", r.body)
+	}
+	count := func(query string) int {
+		var list []httpapi.JobView
+		c.do("GET", "/api/v1/jobs"+query, "").into(t, &list)
+		return len(list)
+	}
+	if open, away := count(""), count("?archived=true"); open != 1 || away != 1 {
+		t.Errorf("%d open, %d put away", open, away)
+	}
+	bad := strings.Replace(save(false), `"unit":"mm"`, `"unit":"ell"`, 1)
+	c.do("PUT", "/api/v1/jobs/"+copied.ID, bad, "If-Match", "2").refused(t, 422, "/brief/unit")
+}
+
+// Revisions tell what changed; any of them can be read; a copy starts anew.
+func TestPartRoutes(t *testing.T) {
+	c := start(t)
+	_, p := c.part()
+	path := "/api/v1/parts/" + p.ID
+	for i, l := range []string{"110", "120", "120"} {
+		if r := c.do("PUT", path, state(l), "If-Match", fmt.Sprint(min(i+1, 3))); r.status != 200 {
+			t.Fatalf("%s", r.body)
+		}
+	}
+	var list []httpapi.RevisionView
+	c.do("GET", path+"/revisions", "").into(t, &list)
+	if len(list) != 3 || list[0].Summary != "Base: Length 120.0 mm, was 110.0 mm" || list[2].Summary != "started" {
+		t.Errorf("revisions %+v", list)
+	}
+	var one httpapi.RevisionView
+	c.do("GET", path+"/revisions/2", "").into(t, &one)
+	if one.Recipe.Base.Length != 110 {
+		t.Errorf("revision 2: %+v", one)
+	}
+	c.do("GET", path+"/revisions/77", "").refused(t, 404, "")
+	c.do("GET", path+"/revisions/x", "").refused(t, 404, "")
+	c.do("POST", path+"/redo", "", "If-Match", "3").refused(t, 409, "")
+	var twin httpapi.PartView
+	c.do("POST", path+"/duplicate", "").into(t, &twin)
+	if twin.Name != "Foot (copy)" || twin.Revision != 1 || twin.CanUndo {
+		t.Errorf("copy %+v", twin)
+	}
+	if r := c.do("POST", path+"/archive", `{"archived":true}`); r.status != 200 {
+		t.Errorf("%s", r.body)
+	}
+	var page httpapi.JobPage
+	c.do("GET", "/api/v1/jobs/"+p.JobID, "").into(t, &page)
+	if len(page.Parts) != 1 || page.Parts[0].ID != twin.ID {
+		t.Errorf("parts left %+v", page.Parts)
+	}
+	gone := strings.Repeat("0", 8) + "-0000-7000-8000-" + strings.Repeat("0", 12)
+	for _, route := range []string{"", "/revisions", "/files/dxf"} {
+		c.do("GET", "/api/v1/parts/"+gone+route, "").refused(t, 404, "")
+	}
+	c.do("PUT", "/api/v1/parts/"+gone, state("100"), "If-Match", "1").refused(t, 404, "")
+}
+
+// The built part comes back written in the asked units, mirrored on request.
+func TestBuildRoute(t *testing.T) {
+	c := start(t)
+	recipe := strings.Replace(fmt.Sprintf(plate, "254"), `"width":80`,
+		`"width":80,"flanges":[{"id":"f","edge":"left","length":40,"angle":90,"up":true,"insideRadius":3}]`, 1)
+	var plain, mirrored sheet.Part
+	c.do("POST", "/api/v1/build", `{"recipe":`+recipe+`,"unit":"fraction","grain":0.79375}`).into(t, &plain)
+	c.do("POST", "/api/v1/build", `{"recipe":`+recipe+`,"unit":"mm","grain":1,"mirrored":true}`).into(t, &mirrored)
+	if plain.Dimensions[0].Text != `10"` || mirrored.Dimensions[0].Text != "254.0 mm" {
+		t.Errorf("written %q and %q", plain.Dimensions[0].Text, mirrored.Dimensions[0].Text)
+	}
+	if plain.Panels[1].Name != "Left flange" || mirrored.Panels[1].Name != "Right flange" {
+		t.Errorf("%s and %s", plain.Panels[1].Name, mirrored.Panels[1].Name)
+	}
+	if len(plain.Body.Panels) != 2 || len(plain.Body.Bends) != 1 || len(plain.Body.Edges) == 0 {
+		t.Error("no body to draw")
+	}
+	var stock httpapi.StockView
+	c.do("GET", "/api/v1/stock", "").into(t, &stock)
+	if len(stock.Materials) < 8 || len(stock.Gauges) != 4 || len(stock.Processes) < 4 {
+		t.Errorf("%d materials, %d gauge tables", len(stock.Materials), len(stock.Gauges))
+	}
+}
+
+// Many saves at once over HTTP: one wins, every other gets the version that won.
+func TestManySaversOverHTTP(t *testing.T) {
+	c := start(t)
+	_, p := c.part()
+	replies := make([]reply, 10)
+	var wg sync.WaitGroup
+	for i := range replies {
+		wg.Go(func() {
+			replies[i] = c.do("PUT", "/api/v1/parts/"+p.ID, state(fmt.Sprint(200+i)), "If-Match", "1")
+		})
+	}
+	wg.Wait()
+	won := 0
+	for _, r := range replies {
+		if r.status == 200 {
+			won++
+			continue
+		}
+		if problem := r.refused(t, 412, ""); problem.Current == nil || problem.Current.Revision != 2 {
+			t.Errorf("a loser is not shown what stands: %+v", problem)
+		}
+	}
+	if won != 1 {
+		t.Errorf("%d won", won)
+	}
+}
+
+// Squeezed assets go to whoever takes them, plain ones to the rest.
+func TestSqueezedAssets(t *testing.T) {
+	var squeezed bytes.Buffer
+	w := gzip.NewWriter(&squeezed)
+	_, _ = w.Write([]byte("let a = 1"))
+	if err := w.Close(); err != nil {
+		t.Fatal(err)
+	}
+	h, err := httpapi.New(httpapi.Options{Front: fstest.MapFS{"placeholder.html": {Data: []byte("build me")},
+		"assets/a.js": {Data: []byte("let a = 1")}, "assets/a.js.gz": {Data: squeezed.Bytes()}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	get := func(path, accept string) *http.Response {
+		r := httptest.NewRequest("GET", "http://127.0.0.1:8460"+path, nil)
+		r.Header.Set("Accept-Encoding", accept)
+		rec := httptest.NewRecorder()
+		h.ServeHTTP(rec, r)
+		return rec.Result()
+	}
+	for accept, encoding := range map[string]string{"gzip, br": "gzip", "": ""} {
+		r := get("/assets/a.js", accept)
+		body, _ := io.ReadAll(r.Body)
+		if encoding == "gzip" {
+			z, err := gzip.NewReader(bytes.NewReader(body))
+			if err != nil {
+				t.Fatal(err)
+			}
+			body, _ = io.ReadAll(z)
+		}
+		if r.Header.Get("Content-Encoding") != encoding || string(body) != "let a = 1" || !strings.HasPrefix(r.Header.Get("Content-Type"), "text/javascript") {
+			t.Errorf("%q: %s, %q", accept, r.Header.Get("Content-Encoding"), body)
+		}
+	}
+	// A fresh clone without Node serves the page that says how to build the rest.
+	body, _ := io.ReadAll(get("/jobs", "").Body)
+	if string(body) != "build me" {
+		t.Errorf("%q", body)
+	}
+	// A way out of the folder leads to the page or nowhere.
+	for _, path := range []string{"/assets/../placeholder.html", "/assets/%2e%2e/secret", "/assets/", "/assets/..%2f..%2fgo.mod"} {
+		r := get(path, "")
+		body, _ := io.ReadAll(r.Body)
+		if r.StatusCode != 404 && string(body) != "build me" {
+			t.Errorf("%s: %d %q", path, r.StatusCode, body)
+		}
+	}
+}
+
+// Every path of the description is served, and asks for what it says.
+func TestDescribedRoutesExist(t *testing.T) {
+	c := start(t)
+	raw, err := httpapi.Description()
+	if err != nil {
+		t.Fatal(err)
+	}
+	var doc struct {
+		Paths map[string]map[string]struct {
+			OperationID string         `json:"operationId"`
+			RequestBody map[string]any `json:"requestBody"`
+			Responses   map[string]any `json:"responses"`
+		} `json:"paths"`
+	}
+	if err := json.Unmarshal(raw, &doc); err != nil {
+		t.Fatal(err)
+	}
+	seen := map[string]bool{}
+	for path, methods := range doc.Paths {
+		for method, op := range methods {
+			if op.OperationID == "" || seen[op.OperationID] || op.Responses["200"] == nil {
+				t.Errorf("%s %s: operation %q", method, path, op.OperationID)
+			}
+			seen[op.OperationID] = true
+			real := strings.NewReplacer("{id}", "not-an-id", "{number}", "1", "{kind}", "dxf").Replace(path)
+			r := c.do(strings.ToUpper(method), real, "not json")
+			if r.status >= 500 || r.status == 405 {
+				t.Errorf("%s %s: %d", method, path, r.status)
+			}
+			if op.RequestBody != nil && !strings.Contains(path, "{id}") && r.status != 422 {
+				t.Errorf("%s %s takes nonsense: %d", method, path, r.status)
+			}
+		}
+	}
+	if len(seen) < 30 {
+		t.Errorf("%d operations described", len(seen))
+	}
+}
