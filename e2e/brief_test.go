@@ -1,0 +1,132 @@
+package e2e
+
+import (
+	"context"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+
+	"warmanvil/job"
+)
+
+// The brief saves itself; its unit changes how every size is written; nonsense
+// is refused beside its field.
+func TestBrief(t *testing.T) {
+	a := startApp(t)
+	jobID, partID := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + jobID + "/measure")
+	p.wait("the brief", `document.querySelector('.brief')`)
+	saved := func() {
+		p.t.Helper()
+		p.wait("the brief to be saved", `document.querySelector('.head [role=status]').innerText === 'saved'`)
+	}
+	p.press("inch, fractions")
+	p.press("1/32 in")
+	saved()
+	p.do(chromedp.Click(chromedp.CSS(`.brief textarea`)))
+	p.keys(" It must leave no hole behind.")
+	p.wait("the change", `document.querySelector('.head [role=status]').innerText !== 'saved'`)
+	saved()
+	j, err := a.jobs.Store.Job(context.Background(), jobID)
+	if err != nil || j.Brief.Unit != job.UnitFraction || j.Brief.Purpose[len(j.Brief.Purpose)-29:] != "It must leave no hole behind." {
+		t.Errorf("stored %+v, %v", j.Brief, err)
+	}
+	p.bench(jobID, partID)
+	if got := p.shown("/base/length"); got != `5 29/32" light` && got != `5 29/32" heavy` { // 150 mm = 5.9055 in
+		t.Errorf("150 mm is written %q", got)
+	}
+	p.goTo("/jobs/" + jobID + "/measure")
+	p.wait("the brief", `document.querySelector('.brief')`)
+	p.do(chromedp.Click(chromedp.CSS(`.brief input`)))
+	p.do(chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.keys(kb.Backspace)
+	p.see("Give it a name.")
+}
+
+// A brief changed elsewhere meanwhile is not overwritten.
+func TestBriefConflict(t *testing.T) {
+	a := startApp(t)
+	jobID, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + jobID + "/measure")
+	p.wait("the brief", `document.querySelector('.brief')`)
+	ctx := context.Background()
+	j, err := a.jobs.Store.Job(ctx, jobID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	other := j.Brief
+	other.Vehicle = "Morvan 360, found in a barn"
+	if _, err := a.jobs.SaveJob(ctx, jobID, j.Revision, other, false); err != nil {
+		t.Fatal(err)
+	}
+	p.do(chromedp.Click(chromedp.CSS(`.brief textarea`)))
+	p.keys("Mine. ")
+	p.see("Somebody saved this meanwhile")
+	now, err := a.jobs.Store.Job(ctx, jobID)
+	if err != nil || now.Brief.Vehicle != other.Vehicle {
+		t.Errorf("overwritten: %+v, %v", now.Brief, err)
+	}
+	p.press("Load what was saved")
+	p.wait("what was saved", `[...document.querySelectorAll('.brief input')].some(i => i.value === 'Morvan 360, found in a barn')`)
+}
+
+// Whoever comes first is offered the demo; a job that is gone says so with a
+// way back.
+func TestFirstRunAndLostPages(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/")
+	p.press("Look at the demo jobs")
+	p.drawn()
+	p.goTo("/jobs")
+	p.see("Orchard truck")
+	if eval[bool](p, `document.body.innerText.includes('Look at the demo jobs')`) {
+		t.Error("the demo is offered again after it was seen")
+	}
+	p.goTo("/jobs/00000000-0000-7000-8000-000000000000/shape")
+	p.see("it is not there")
+	p.goTo("/no/such/page")
+	p.press("Go to the jobs")
+	p.see("Orchard truck")
+}
+
+// The dim shed is remembered on the device and reaches every view.
+func TestTheme(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs")
+	day := eval[string](p, `getComputedStyle(document.body).backgroundColor`)
+	p.press("Dim")
+	p.wait("the shed", `document.documentElement.dataset.theme === 'shed'`)
+	p.goTo("/quick/bend")
+	p.wait("the shed after a new page", `document.documentElement.dataset.theme === 'shed'`)
+	if shed := eval[string](p, `getComputedStyle(document.body).backgroundColor`); shed == day {
+		t.Errorf("the shed looks like the day: %s", shed)
+	}
+	p.press("Day")
+	p.wait("the day", `document.documentElement.dataset.theme === 'day'`)
+}
+
+// Nothing the page does is stopped by its own content policy.
+func TestContentPolicyStopsNothing(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs")
+	p.see("Orchard truck")
+	eval[bool](p, `(window.stopped = [], document.addEventListener('securitypolicyviolation', e => stopped.push(e.violatedDirective + ' ' + e.blockedURI)), true)`)
+	p.press("New part")
+	p.wait("the dialog", `document.querySelector('[role=dialog] input')`)
+	p.press("Not now")
+	p.wait("the dialog to be gone", `!document.querySelector('[role=dialog]')`)
+	p.do(chromedp.Click(chromedp.CSS(`.jobs .name`))) // on within the page, so that the listener stays
+	p.drawn()
+	p.press("Sheet and tools")
+	p.press("Make")
+	p.see("Files and paper")
+	if got := eval[string](p, `JSON.stringify(stopped)`); got != "[]" {
+		t.Errorf("stopped: %s", got)
+	}
+}
