@@ -202,4 +202,9 @@ func TestFieldRefusesAndKeeps(t *testing.T) {
 	if n := eval[int](p, `document.querySelectorAll('[role=alert]').length`); n == 0 {
 		t.Error("the refusal is not announced")
 	}
+	// Opened anew, the bench is there with what was saved last, and says why.
+	p.wait("the save to be refused", `document.querySelector('.shape').dataset.save === 'refused'`)
+	p.do(chromedp.Reload())
+	p.drawn()
+	p.see("was refused and put aside")
 }

@@ -7,6 +7,7 @@ import (
 	"embed"
 	"errors"
 	"fmt"
+	"io/fs"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgxpool"
@@ -55,9 +56,9 @@ func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
 func (s *Store) Migrate(ctx context.Context) error {
 	db := stdlib.OpenDBFromPool(s.pool)
 	defer db.Close()
-	sub, err := fsSub()
+	sub, err := fs.Sub(migrations, "migrations")
 	if err != nil {
-		return err
+		return fmt.Errorf("read migrations: %w", err)
 	}
 	p, err := goose.NewProvider(goose.DialectPostgres, db, sub)
 	if err != nil {

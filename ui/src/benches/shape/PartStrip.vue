@@ -20,7 +20,7 @@ const states = {
   typing: 'not saved yet',
   waiting: 'kept here, server away',
   conflict: 'two versions',
-  refused: 'not saved: see the flag',
+  refused: 'not saved: a size is refused',
 }
 
 async function goTo(id: string) {

@@ -48,6 +48,15 @@ export function usePart(id: string, style: () => Style) {
       }
     }
     await build()
+    if (kept && !built.value) {
+      // What was kept here is refused as a whole: it is put aside, not thrown away.
+      const why = trouble.value
+      localStorage.setItem(`${key(id)}.refused`, kept)
+      clearTimeout(timer)
+      adopt(got)
+      await build()
+      trouble.value = `A change kept in this browser was refused and put aside: ${why}`
+    }
   }
 
   async function build() {
