@@ -174,7 +174,7 @@ func (p printer) bendTable(y float64) float64 {
 		return y + 5
 	}
 	head := []string{"Bend", "Way", "Turn from flat", "Opens to", "Aim", "Inside R", "BA", "BD", "K"}
-	width := []float64{50, 14, 24, 18, 16, 18, 16, 16, 14}
+	width := []float64{40, 13, 22, 17, 14, 24, 24, 24, 12}
 	row := func(style string, cells []string) {
 		x := edge
 		p.SetFont("go", style, 8.5)
@@ -194,7 +194,7 @@ func (p printer) bendTable(y float64) float64 {
 		if l.Aim != nil {
 			aim = fmt.Sprintf("%.1f°", *l.Aim)
 		}
-		row("", []string{l.Name, way(l.Up), deg(l.Angle), deg(l.Opens), aim, l.Radius.Text, l.Allowance.Text, l.Deduction.Text, fmt.Sprintf("%.3f", l.KFactor)})
+		row("", []string{l.Name, way(l.Up), deg(l.Angle), deg(l.Opens), aim, l.Radius.Said(), l.Allowance.Said(), l.Deduction.Said(), fmt.Sprintf("%.3f", l.KFactor)})
 	}
 	p.text(edge, y, 8, "", "K by school: "+string(p.t.Flat.BendLines[0].School)+". Bend a test strip of the same sheet before the first good one.")
 	return y + 5

@@ -61,7 +61,11 @@ func (b *builder) areaText(mm2 float64) string {
 
 func (b *builder) figure(part *Part, key, name string, value float64, unit, text string, w working.Working) {
 	w.Result = working.Quantity{Symbol: name, Name: name, Value: value, Unit: unit}
-	part.Figures = append(part.Figures, Figure{key, name, text, value, unit, b.explain(w)})
+	lies := "exact"
+	if unit == "mm" {
+		lies = b.length(value).Lies
+	}
+	part.Figures = append(part.Figures, Figure{key, name, text, lies, value, unit, b.explain(w)})
 }
 
 // blank explains a blank size as the chain of flats and bend allowances that

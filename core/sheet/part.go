@@ -1,6 +1,8 @@
 package sheet
 
 import (
+	"strings"
+
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
 	"warmanvil/core/working"
@@ -11,6 +13,15 @@ type Length struct {
 	MM   float64 `json:"mm"`
 	Text string  `json:"text" doc:"as the job writes it"`
 	Lies string  `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
+}
+
+// Said answers the text and, where a fraction or inch figure was rounded, which
+// way the true size lies.
+func (l Length) Said() string {
+	if l.Lies == "exact" || !strings.HasSuffix(l.Text, `"`) {
+		return l.Text
+	}
+	return l.Text + " " + l.Lies
 }
 
 // Part is everything a recipe says: flat pattern, folded body, figures, flags.
@@ -106,6 +117,7 @@ type Figure struct {
 	Key     string          `json:"key"`
 	Name    string          `json:"name"`
 	Text    string          `json:"text"`
+	Lies    string          `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
 	Value   float64         `json:"value"`
 	Unit    string          `json:"unit"`
 	Working working.Working `json:"working"`

@@ -827,6 +827,11 @@ export interface components {
         };
         Figure: {
             key: string;
+            /**
+             * @description where the true size lies against the text
+             * @enum {string}
+             */
+            lies: "exact" | "heavy" | "light";
             name: string;
             text: string;
             unit: string;

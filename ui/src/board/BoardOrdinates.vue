@@ -19,17 +19,19 @@ function thin(list: { at: number; text: string; what: string }[], gap: number): 
     return { ...m, show: room }
   })
 }
+// A rounded inch figure says which way the true place lies.
+const said = (l: { text: string; lies: string }) => (l.text.endsWith('"') && l.lies !== 'exact' ? `${l.text} ${l.lies}` : l.text)
 const zero = computed(() => props.view.at(props.part.bounds.min))
 const far = computed(() => props.view.at(props.part.bounds.max))
 const xs = computed(() =>
   thin(
-    props.part.ordinates.x.map((o) => ({ at: props.view.at({ x: o.at, y: 0 }).x, text: o.dist.text, what: o.what })),
-    62,
+    props.part.ordinates.x.map((o) => ({ at: props.view.at({ x: o.at, y: 0 }).x, text: said(o.dist), what: o.what })),
+    92,
   ),
 )
 const ys = computed(() =>
   thin(
-    props.part.ordinates.y.map((o) => ({ at: props.view.at({ x: 0, y: o.at }).y, text: o.dist.text, what: o.what })),
+    props.part.ordinates.y.map((o) => ({ at: props.view.at({ x: 0, y: o.at }).y, text: said(o.dist), what: o.what })),
     17,
   ),
 )

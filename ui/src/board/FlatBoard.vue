@@ -21,15 +21,13 @@ const emit = defineEmits<{
 const frame = ref<HTMLElement>()
 const { width, height } = useElementSize(frame)
 const view = computed(() =>
-  fit(props.part.bounds, width.value || 600, height.value || 400, { left: 74, right: 26, top: 26, bottom: 44 }),
+  fit(props.part.bounds, width.value || 600, height.value || 400, { left: 106, right: 44, top: 26, bottom: 44 }),
 )
 const main = computed(() =>
   props.part.dimensions.filter((d) => d.main && d.from && d.to && d.path !== props.chosen?.path && !d.path.includes('/holes/')),
 )
 const clip = useId()
-const spots = computed(() =>
-  placeLabels(props.part, view.value, width.value || 600, main.value, props.chosen),
-)
+const spots = computed(() => placeLabels(props.part, view.value, width.value || 600, main.value, props.chosen))
 const flagged = computed(() => {
   const worst = new Map<string, string>()
   for (const f of props.part.findings)

@@ -78,13 +78,13 @@ const views = ['corner', 'top', 'front', 'side'] as const
 .views {
   position: absolute;
   left: 6px;
-  bottom: 6px;
+  top: 6px;
   display: flex;
   gap: 4px;
 }
 .nothing {
   position: absolute;
-  top: 16px;
+  top: 64px;
   left: 16px;
   color: var(--ink-soft);
 }

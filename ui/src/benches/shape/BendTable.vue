@@ -41,9 +41,10 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           </td>
           <td><Frac :text="l.radius.text" :lies="l.radius.lies" /></td>
           <td>
-            <Frac :text="l.allowance.text" class="num" /> <WhyButton :name="`bend allowance of ${l.name}`" :working="l.working" />
+            <Frac :text="l.allowance.text" :lies="l.allowance.lies" class="num" />
+            <WhyButton :name="`bend allowance of ${l.name}`" :working="l.working" />
           </td>
-          <td><Frac :text="l.deduction.text" /></td>
+          <td><Frac :text="l.deduction.text" :lies="l.deduction.lies" /></td>
           <td>
             {{ l.kFactor.toFixed(3) }} <span class="soft small">{{ schools[l.school] }}</span>
           </td>

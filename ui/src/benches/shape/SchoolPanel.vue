@@ -58,8 +58,8 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
           <tr v-for="s in schools" :key="s.school" :class="{ on: s.chosen }" :data-school="s.school">
             <th scope="row">{{ names[s.school] }}<span v-if="s.chosen" class="small">, in use</span></th>
             <template v-if="s.x && s.y">
-              <td class="num"><Frac :text="s.x.text" /></td>
-              <td class="num"><Frac :text="s.y.text" /></td>
+              <td class="num"><Frac :text="s.x.text" :lies="s.x.lies" /></td>
+              <td class="num"><Frac :text="s.y.text" :lies="s.y.lies" /></td>
               <td>{{ s.chosen ? '' : s.off?.text }}</td>
             </template>
             <td v-else colspan="3" class="soft">{{ s.why }}</td>
