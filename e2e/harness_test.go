@@ -155,8 +155,18 @@ func (p *page) press(name string) {
 		return !!e
 	})()`, name)
 	p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
-	p.wait("the control "+name, mark)
-	p.do(chromedp.Click(chromedp.CSS(`[data-test-target]`)))
+	// The page may redraw between finding and clicking: then it is found anew.
+	var err error
+	for range 6 {
+		p.wait("the control "+name, mark)
+		ctx, cancel := context.WithTimeout(p.ctx, 4*time.Second)
+		err = chromedp.Do(ctx, chromedp.Click(chromedp.CSS(`[data-test-target]`)))
+		cancel()
+		if err == nil {
+			return
+		}
+	}
+	p.t.Fatalf("press %s: %v%s", name, err, p.state())
 }
 
 // keys types as a hand would, into whatever has the focus.

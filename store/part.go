@@ -2,6 +2,8 @@ package store
 
 import (
 	"context"
+	"crypto/sha256"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"time"
@@ -40,8 +42,12 @@ func (s *Store) CreatePart(ctx context.Context, p job.Part) error {
 }
 
 func createPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
-	_, err := tx.Exec(ctx, `INSERT INTO part (id, job_id, revision, archived, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6)`,
-		p.ID, p.JobID, p.Revision, p.Archived, p.Created, p.Updated)
+	digest, err := digestOf(p)
+	if err != nil {
+		return err
+	}
+	_, err = tx.Exec(ctx, `INSERT INTO part (id, job_id, revision, digest, archived, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+		p.ID, p.JobID, p.Revision, digest, p.Archived, p.Created, p.Updated)
 	if err == nil {
 		_, err = tx.Exec(ctx, `INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
 			VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`, p.ID, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated)
@@ -55,16 +61,19 @@ func createPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
 // SavePart keeps a new revision of a part that still stands at the expected
 // one, in one statement. A state that differs in nothing is not kept again.
 func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) (job.Part, error) {
-	err := s.pool.QueryRow(ctx, `WITH moved AS (
-			UPDATE part p SET revision = $3, updated_at = $10 FROM part_revision r
-			WHERE p.id = $1 AND p.revision = $2 AND r.part_id = $1 AND r.revision = $2
-				AND (r.name <> $4 OR r.quantity <> $5 OR r.recipe <> $6::jsonb)
-			RETURNING p.id, p.job_id, p.archived, p.created_at),
+	digest, err := digestOf(p)
+	if err != nil {
+		return p, err
+	}
+	err = s.pool.QueryRow(ctx, `WITH moved AS (
+			UPDATE part SET revision = $3, updated_at = $10, digest = $11
+			WHERE id = $1 AND revision = $2 AND digest <> $11
+			RETURNING id, job_id, archived, created_at),
 		added AS (
 			INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
 			SELECT id, $3, $4, $5, $6::jsonb, $7, $8, $9, $10 FROM moved)
 		SELECT job_id::text, archived, created_at FROM moved`,
-		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated).
+		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated, digest).
 		Scan(&p.JobID, &p.Archived, &p.Created)
 	var pg *pgconn.PgError
 	switch {
@@ -81,6 +90,15 @@ func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) (job.Par
 		return p, fmt.Errorf("save part: %w", err)
 	}
 	return p, nil
+}
+
+// digestOf answers a fingerprint of what a save keeps: name, quantity, recipe.
+func digestOf(p job.Part) ([]byte, error) {
+	h := sha256.New()
+	if err := json.NewEncoder(h).Encode([]any{p.Name, p.Quantity, p.Recipe}); err != nil {
+		return nil, fmt.Errorf("fingerprint part: %w", err)
+	}
+	return h.Sum(nil), nil
 }
 
 // ArchivePart puts a part away or brings it back.

@@ -12,6 +12,7 @@ CREATE TABLE part (
     id         uuid PRIMARY KEY,
     job_id     uuid NOT NULL REFERENCES job (id) ON DELETE CASCADE,
     revision   integer NOT NULL,
+    digest     bytea NOT NULL, -- of the state that stands, to know a save that changes nothing
     archived   boolean NOT NULL DEFAULT false,
     created_at timestamptz NOT NULL,
     updated_at timestamptz NOT NULL
