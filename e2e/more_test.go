@@ -114,6 +114,28 @@ func TestSchools(t *testing.T) {
 }
 
 // Material, gauge and tool change what is flagged and weighed.
+// A hole's place opens its working, made when it is asked for, and so do the
+// blanks of the schools that are not in use.
+func TestWorkingOnDemand(t *testing.T) {
+	a := startApp(t)
+	job, part := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/shape/" + part)
+	p.press("Holes")
+	p.press("Why Hole grid 1 on base from the left")
+	p.see("Hole centre from the blank's left")
+	p.see("35.000 mm") // as typed
+	p.see("78.350 mm") // as shown, 78.4, finer
+	p.press("Close the working")
+	p.press("Bend allowance")
+	p.press("Why blank, left to right, Standard, DIN 6935")
+	p.see("K by school: standard")
+	p.press("Close the working")
+	p.press("Bends")
+	p.press("Why bend line of Front flange")
+	p.see("the bend line lies in the middle of the bend allowance")
+}
+
 func TestSheetAndTools(t *testing.T) {
 	a := startApp(t)
 	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")

@@ -3,6 +3,7 @@ package httpapi
 import (
 	"errors"
 	"strconv"
+	"strings"
 	"time"
 
 	"warmanvil/core/quantity"
@@ -55,6 +56,12 @@ type BuildRequest struct {
 	Unit     job.Unit     `json:"unit" enum:"mm,fraction,decimal"`
 	Grain    float64      `json:"grain" doc:"mm"`
 	Mirrored bool         `json:"mirrored,omitempty" doc:"show the other hand"`
+}
+
+// WorkingRequest asks for the working of one number of a part.
+type WorkingRequest struct {
+	Part    BuildRequest  `json:"part"`
+	Subject sheet.Subject `json:"subject"`
 }
 
 // StockView is the engineering tables the forms offer.
@@ -153,6 +160,7 @@ func (s *server) partRoutes() {
 		return revisionView(r), err
 	})
 	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", summary: "Flat pattern, body, figures and flags of a recipe"}, buildPart)
+	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes and gauges"}, func(call, none) (StockView, error) {
 		v := StockView{Materials: stock.Materials, Processes: stock.Processes}
 		for _, f := range []stock.Family{stock.Steel, stock.Galvanized, stock.Stainless, stock.Aluminum} {
@@ -192,12 +200,27 @@ func revisionView(r job.Revision) RevisionView {
 }
 
 func buildPart(_ call, in BuildRequest) (sheet.Part, error) {
-	r := in.Recipe
-	if in.Mirrored {
-		r = r.Mirror()
-	}
-	p, err := sheet.Build(r, sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true})
+	p, err := sheet.Build(in.read())
 	return p, under("/recipe", err)
+}
+
+func explainPart(_ call, in WorkingRequest) (working.Working, error) {
+	r, opt := in.Part.read()
+	w, err := sheet.Explain(r, opt, in.Subject)
+	var f *working.Fault
+	if errors.As(err, &f) && !strings.HasPrefix(f.Path, "/subject") {
+		err = under("/part/recipe", err)
+	}
+	return w, err
+}
+
+// read answers the recipe of the hand asked for and how it is to be shown.
+func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
+	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true}
+	if in.Mirrored {
+		return in.Recipe.Mirror(), opt
+	}
+	return in.Recipe, opt
 }
 
 // under puts a fault's path below the member of the request it came from.

@@ -26,6 +26,7 @@ type builder struct {
 	limit       *working.Working // of the smallest radius, as told last
 	limitRadius float64
 	fellBack    bool
+	bare        bool     // only the flat places are wanted: no names, no fold
 	all         []*panel // base first, parents before children
 	holes       []hole
 	findings    []working.Finding

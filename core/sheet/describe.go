@@ -16,7 +16,7 @@ func (b *builder) describe(part *Part) {
 		faces[i] = b.face(p)
 		part.Panels = append(part.Panels, b.panelMade(p, faces[i]))
 		if p.flange != nil {
-			part.BendLines = append(part.BendLines, b.bendLine(p))
+			part.BendLines = append(part.BendLines, b.bendLine(p, part.Bounds.Min))
 		}
 	}
 	for _, h := range b.holes {
@@ -59,7 +59,7 @@ func (b *builder) panelMade(p *panel, face profile.Loop) PanelMade {
 	return m
 }
 
-func (b *builder) bendLine(p *panel) BendLine {
+func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
 	f, t := p.flange, b.recipe.Thickness
 	w, _ := p.size()
 	half := p.taken.Allowance / 2
@@ -67,6 +67,10 @@ func (b *builder) bendLine(p *panel) BendLine {
 		BendAllowance: p.taken.Allowance, Allowance: b.length(p.taken.Allowance), BendDeduction: p.taken.Deduction, Deduction: b.length(p.taken.Deduction),
 		KFactor: p.taken.K, School: p.taken.School, Length: b.length(w), Working: p.taken.Working, TangentOffsets: [2]float64{-half, half},
 		From: p.pose.apply(profile.Point{X: w, Y: -half}), To: p.pose.apply(profile.Point{Y: -half})}
+	l.Axis, l.Place = "y", b.length(l.From.Y-zero.Y)
+	if math.Abs(l.From.X-l.To.X) < tiny {
+		l.Axis, l.Place = "x", b.length(l.From.X-zero.X)
+	}
 	for _, k := range b.known {
 		if k.radius == f.InsideRadius && k.angle == f.Angle {
 			l.Aim, l.AimWorking = k.aim, k.aimWorking
@@ -106,9 +110,9 @@ func (b *builder) ordinates(part *Part) Ordinates {
 	xs := []Ordinate{{At: max.X, What: "edge"}}
 	ys := []Ordinate{{At: max.Y, What: "edge"}}
 	for _, l := range part.BendLines {
-		if math.Abs(l.From.X-l.To.X) < tiny {
+		if l.Axis == "x" {
 			xs = append(xs, Ordinate{At: l.From.X, What: "bend"})
-		} else if math.Abs(l.From.Y-l.To.Y) < tiny {
+		} else {
 			ys = append(ys, Ordinate{At: l.From.Y, What: "bend"})
 		}
 	}

@@ -68,14 +68,17 @@ func (b *builder) figure(part *Part, key, name string, value float64, unit, text
 	part.Figures = append(part.Figures, Figure{key, name, text, lies, value, unit, b.explain(w)})
 }
 
-// blank explains a blank size as the chain of flats and bend allowances that
-// makes it up: the panels that reach farthest both ways.
 func (b *builder) blank(part *Part, key, name string, value float64, vertical bool) {
+	b.figure(part, key, name, value, "mm", b.len(value), b.blankWorking(vertical))
+}
+
+// blankWorking explains a blank size as the chain of flats and bend allowances
+// that makes it up: the panels that reach farthest both ways.
+func (b *builder) blankWorking(vertical bool) working.Working {
 	w := working.Working{Method: "Blank size", Source: "flats between tangent lines plus bend allowances", Formula: "blank = Σ flats + Σ BA"}
 	low, high := b.farthest(vertical)
-	chain := append(chainOf(low), reversed(chainOf(high))...)
 	seen := map[*panel]bool{}
-	for _, p := range chain {
+	for _, p := range append(chainOf(low), reversed(chainOf(high))...) {
 		if seen[p] {
 			continue
 		}
@@ -90,8 +93,13 @@ func (b *builder) blank(part *Part, key, name string, value float64, vertical bo
 			w.Inputs = append(w.Inputs, qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
 		}
 	}
-	w.Assumptions = []string{"K by school: " + string(b.recipe.Bend.School)}
-	b.figure(part, key, name, value, "mm", b.len(value), w)
+	w.Assumptions = []string{"K by school: " + string(b.school)}
+	lo, hi := low.flatBounds().Min, high.flatBounds().Max
+	w.Result = qmm("blank", "blank", hi.X-lo.X)
+	if vertical {
+		w.Result.Value = hi.Y - lo.Y
+	}
+	return w
 }
 
 // farthest answers the panels that reach lowest and highest along one axis.
@@ -145,7 +153,7 @@ func (b *builder) schools(chosen profile.Bounds) []SchoolBlank {
 		row := SchoolBlank{School: s, Chosen: s == b.recipe.Bend.School}
 		other := b
 		if s != b.school { // the drawn one is unfolded already
-			other = &builder{recipe: b.recipe, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s, written: b.written}
+			other = &builder{recipe: b.recipe, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s, written: b.written, bare: true}
 			other.panels()
 		}
 		if len(other.all) > 1 && !other.fellBack {

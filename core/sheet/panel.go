@@ -163,8 +163,10 @@ func (b *builder) hang(parent *panel, flanges []Flange) {
 	for i := range flanges {
 		f := &flanges[i]
 		e := parent.edgeNamed(f.Edge)
-		p := &panel{id: f.ID, path: parent.path + "/flanges/" + strconv.Itoa(i), corner: f.Corner, holes: f.Holes, parent: parent, on: e, flange: f}
-		p.name = flangeName(parent, f)
+		p := &panel{id: f.ID, corner: f.Corner, holes: f.Holes, parent: parent, on: e, flange: f}
+		if !b.bare {
+			p.path, p.name = parent.path+"/flanges/"+strconv.Itoa(i), flangeName(parent, f)
+		}
 		if e == 0 && parent.flange != nil {
 			b.stop("edge-taken", "Cannot be unfolded", p, fmt.Sprintf("%s hangs on the edge by which its panel is bent already: choose another edge.", p.name))
 			continue
@@ -196,7 +198,9 @@ func (b *builder) hang(parent *panel, flanges []Flange) {
 		p.taken = b.take(p)
 		p.corners = rectangle(p.at[1]-p.at[0], leg)
 		p.pose = b.flatPose(p)
-		p.frame = b.fold(p)
+		if !b.bare {
+			p.frame = b.fold(p)
+		}
 		if b.edgeClash(parent, p) {
 			continue
 		}
@@ -214,10 +218,11 @@ func orThickness(v, thickness float64) float64 {
 	return v
 }
 
+var firstFlange = map[Edge]string{Front: "Front flange", Right: "Right flange", Back: "Back flange", Left: "Left flange"}
+
 func flangeName(parent *panel, f *Flange) string {
-	word := map[Edge]string{Front: "Front", Right: "Right", Back: "Back", Left: "Left"}[f.Edge]
 	if parent.flange == nil {
-		return word + " flange"
+		return firstFlange[f.Edge]
 	}
 	return parent.name + ", " + string(f.Edge) + " lip"
 }

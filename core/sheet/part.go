@@ -84,6 +84,8 @@ type BendLine struct {
 	KFactor        float64         `json:"kFactor"`
 	School         bend.School     `json:"school" enum:"coupon,table,standard,fixed"`
 	Length         Length          `json:"length" doc:"of the bend"`
+	Place          Length          `json:"place" doc:"of the line from the blank's left or front edge"`
+	Axis           string          `json:"axis" enum:"x,y" doc:"which place counts: x from the left, y from the front"`
 	Aim            *float64        `json:"aim" doc:"degrees to bend to, springback allowed for; null when the sheet takes no set"`
 	Force          *float64        `json:"force" doc:"N, air bend; null on other tools"`
 	Working        working.Working `json:"working"`

@@ -551,6 +551,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Working of a hole's centre, a bend line or a school's blank */
+        post: operations["explain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -596,6 +613,11 @@ export interface components {
              * @description degrees turned from flat
              */
             angle: number;
+            /**
+             * @description which place counts: x from the left, y from the front
+             * @enum {string}
+             */
+            axis: "x" | "y";
             /** Format: double */
             bendAllowance: number;
             /** Format: double */
@@ -622,6 +644,8 @@ export interface components {
              * @description degrees the two faces enclose, 180 − angle
              */
             opens: number;
+            /** @description of the line from the blank's left or front edge */
+            place: components["schemas"]["Length"];
             radius: components["schemas"]["Length"];
             /** @enum {string} */
             school: "coupon" | "table" | "standard" | "fixed";
@@ -1879,6 +1903,22 @@ export interface components {
             materials: components["schemas"]["Material"][];
             processes: components["schemas"]["Process"][];
         };
+        Subject: {
+            /**
+             * @description x from the blank's left edge, y from its front
+             * @enum {string}
+             */
+            axis: "x" | "y";
+            /** @description of the hole as made, or of the flange */
+            id?: string;
+            /** @enum {string} */
+            school?: "coupon" | "table" | "standard" | "fixed";
+            /**
+             * @description a hole's centre, a bend line's mark, or the blank under a school
+             * @enum {string}
+             */
+            what: "hole" | "bend" | "school";
+        };
         Tool: {
             /**
              * @description V die in a press, box-and-pan brake, or bench vice and hammer
@@ -1957,6 +1997,10 @@ export interface components {
             source: string;
             /** @description intermediate values in order */
             steps?: components["schemas"]["Quantity"][];
+        };
+        WorkingRequest: {
+            part: components["schemas"]["BuildRequest"];
+            subject: components["schemas"]["Subject"];
         };
     };
     responses: never;
@@ -3102,6 +3146,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    explain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkingRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Working"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,13 +1,25 @@
 <script setup lang="ts">
-import type { Working } from '@/api/client'
+import { ref } from 'vue'
+import { type Working, words } from '@/api/client'
 import { useWorking } from './working'
 
-defineProps<{ name: string; working: Working }>()
+// The working comes with its number, or is asked for when there are many.
+const props = defineProps<{ name: string; working: Working | (() => Promise<Working>) }>()
 const store = useWorking()
+const trouble = ref('')
+async function show() {
+  trouble.value = ''
+  try {
+    store.show(props.name, typeof props.working === 'function' ? await props.working() : props.working)
+  } catch (e) {
+    trouble.value = words(e)
+  }
+}
 </script>
 
 <template>
-  <button type="button" class="why" :aria-label="`Why ${name}`" @click="store.show(name, working)">why</button>
+  <button type="button" class="why" :aria-label="`Why ${name}`" @click="show">why</button
+  ><span v-if="trouble" class="wrong small" role="alert">{{ trouble }}</span>
 </template>
 
 <style scoped>

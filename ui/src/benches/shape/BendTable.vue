@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { BendLine } from '@/api/client'
+import type { OpenPart } from './usePart'
 import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 
-defineProps<{ bends: BendLine[] }>()
+defineProps<{ bends: BendLine[]; explain: OpenPart['explain'] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const schools = { coupon: 'coupon', table: 'chart', standard: 'DIN 6935', fixed: 'fixed' }
 const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.toFixed(0)} N`)
@@ -16,8 +17,8 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
       <thead>
         <tr>
           <th scope="col">Bend</th>
-          <th scope="col">Turn from flat</th>
-          <th scope="col">Opens to</th>
+          <th scope="col">Line at</th>
+          <th scope="col">Turn</th>
           <th scope="col">Aim</th>
           <th scope="col">Inside R</th>
           <th scope="col">BA</th>
@@ -31,8 +32,15 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           <th scope="row">
             <button type="button" class="press tight bare name" @click="emit('choose', l.id)">{{ l.name }}</button>
           </th>
-          <td class="num">{{ l.up ? 'up' : 'down' }} {{ +l.angle.toFixed(2) }}°</td>
-          <td>{{ +l.opens.toFixed(2) }}°</td>
+          <td>
+            <Frac :text="l.place.text" :lies="l.place.lies" class="num" />
+            <WhyButton :name="`bend line of ${l.name}`" :working="() => explain({ what: 'bend', id: l.id, axis: l.axis })" />
+            <span class="under">from the {{ l.axis === 'x' ? 'left' : 'front' }}</span>
+          </td>
+          <td>
+            <span class="num">{{ l.up ? 'up' : 'down' }} {{ +l.angle.toFixed(2) }}°</span>
+            <span class="under">opens to {{ +l.opens.toFixed(2) }}°</span>
+          </td>
           <td>
             <template v-if="l.aim !== null"
               ><span class="num">{{ l.aim.toFixed(1) }}°</span> <WhyButton name="aim" :working="l.aimWorking"
@@ -63,6 +71,11 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
 <style scoped>
 td {
   white-space: nowrap;
+}
+.under {
+  display: block;
+  font-size: 0.85rem;
+  color: var(--ink-soft);
 }
 .name {
   padding: 0;

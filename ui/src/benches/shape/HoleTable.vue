@@ -1,9 +1,11 @@
 <script setup lang="ts">
 // Hole centres to mark out, from the blank's front left corner.
 import type { Part } from '@/api/client'
+import type { OpenPart } from './usePart'
+import WhyButton from '@/kit/WhyButton.vue'
 import Frac from '@/kit/Frac.vue'
 
-defineProps<{ holes: Part['holes'] }>()
+defineProps<{ holes: Part['holes']; explain: OpenPart['explain'] }>()
 const emit = defineEmits<{ choose: [feature: string] }>()
 </script>
 
@@ -26,8 +28,18 @@ const emit = defineEmits<{ choose: [feature: string] }>()
             <button type="button" class="press tight bare name" @click="emit('choose', h.feature)">{{ h.name }}</button>
           </th>
           <td><Frac :text="h.size" /></td>
-          <td class="num"><Frac :text="h.x.text" :lies="h.x.lies" /></td>
-          <td class="num"><Frac :text="h.y.text" :lies="h.y.lies" /></td>
+          <td class="num">
+            <Frac :text="h.x.text" :lies="h.x.lies" /><WhyButton
+              :name="`${h.name} from the left`"
+              :working="() => explain({ what: 'hole', id: h.id, axis: 'x' })"
+            />
+          </td>
+          <td class="num">
+            <Frac :text="h.y.text" :lies="h.y.lies" /><WhyButton
+              :name="`${h.name} from the front`"
+              :working="() => explain({ what: 'hole', id: h.id, axis: 'y' })"
+            />
+          </td>
           <td>{{ h.made === 'drilled' ? 'drilled after bending' : 'cut' }}</td>
         </tr>
       </tbody>

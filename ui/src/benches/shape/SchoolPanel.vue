@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import type { Coupon, Recipe } from '@/api/client'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import Frac from '@/kit/Frac.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { Bench } from './useBench'
 
@@ -58,8 +59,18 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
           <tr v-for="s in schools" :key="s.school" :class="{ on: s.chosen }" :data-school="s.school">
             <th scope="row">{{ names[s.school] }}<span v-if="s.chosen" class="small">, in use</span></th>
             <template v-if="s.x && s.y">
-              <td class="num"><Frac :text="s.x.text" :lies="s.x.lies" /></td>
-              <td class="num"><Frac :text="s.y.text" :lies="s.y.lies" /></td>
+              <td class="num">
+                <Frac :text="s.x.text" :lies="s.x.lies" /><WhyButton
+                  :name="`blank, left to right, ${names[s.school]}`"
+                  :working="() => part.explain({ what: 'school', school: s.school, axis: 'x' })"
+                />
+              </td>
+              <td class="num">
+                <Frac :text="s.y.text" :lies="s.y.lies" /><WhyButton
+                  :name="`blank, front to back, ${names[s.school]}`"
+                  :working="() => part.explain({ what: 'school', school: s.school, axis: 'y' })"
+                />
+              </td>
               <td>{{ s.chosen ? '' : s.off?.text }}</td>
             </template>
             <td v-else colspan="3" class="soft">{{ s.why }}</td>

@@ -3,7 +3,7 @@
 // once, and saved a moment later; a save that meets somebody else's is a
 // conflict with both versions, never an overwrite.
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
-import { api, type Fix, type Part, type PartView, type Recipe, Refused, take, words } from '@/api/client'
+import { api, type Fix, type Part, type PartView, type Recipe, type Subject, Refused, take, words } from '@/api/client'
 import { at, put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
 import type { Style } from '@/kit/readLength'
@@ -77,6 +77,14 @@ export function usePart(id: string, style: () => Style) {
       trouble.value = words(e)
     }
   }
+
+  /** The working of a number there are many of, made when asked for. */
+  const explain = (subject: Subject) =>
+    take(
+      api.POST('/api/v1/working', {
+        body: { part: { recipe: state.value!.recipe, ...style(), mirrored: mirrored.value }, subject },
+      }),
+    )
 
   function change(next: Partial<State>) {
     if (!state.value) return
@@ -211,6 +219,7 @@ export function usePart(id: string, style: () => Style) {
     mirrored,
     load,
     build,
+    explain,
     change,
     set,
     get,

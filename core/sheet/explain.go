@@ -1,0 +1,124 @@
+package sheet
+
+import (
+	"math"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/profile"
+	"warmanvil/core/working"
+)
+
+// Subject names a number of a part whose working is made only when asked for,
+// because there are many of them and few are asked about.
+type Subject struct {
+	What   string      `json:"what" enum:"hole,bend,school" doc:"a hole's centre, a bend line's mark, or the blank under a school"`
+	ID     string      `json:"id,omitempty" doc:"of the hole as made, or of the flange"`
+	School bend.School `json:"school,omitempty" enum:"coupon,table,standard,fixed"`
+	Axis   string      `json:"axis" enum:"x,y" doc:"x from the blank's left edge, y from its front"`
+}
+
+// Explain answers the working of one number of a part. It fails with
+// *working.Fault when the recipe is not one or has no such number.
+func Explain(r Recipe, opt Options, s Subject) (working.Working, error) {
+	if err := r.Validate(); err != nil {
+		return working.Working{}, err
+	}
+	b := newBuilder(r, opt, r.Bend.School)
+	if s.What == "school" {
+		b.school = s.School
+	}
+	base := b.panels()
+	if base == nil {
+		return working.Working{}, working.Refuse("/subject", "The part cannot be unfolded, so nothing on it has a place.")
+	}
+	axis := profile.Point{X: 1}
+	if s.Axis == "y" {
+		axis = profile.Point{Y: 1}
+	}
+	switch s.What {
+	case "school":
+		if b.fellBack || len(b.all) == 1 {
+			return working.Working{}, working.Refuse("/subject/school", "%s", b.whySilent(s.School))
+		}
+		return b.explain(b.blankWorking(s.Axis == "y")), nil
+	case "bend":
+		for _, p := range b.all {
+			if p.id == s.ID && p.flange != nil {
+				return b.explain(b.bendMark(p, axis)), nil
+			}
+		}
+	case "hole":
+		b.features()
+		for i := range b.holes {
+			if b.holes[i].id == s.ID {
+				return b.explain(b.holePlace(&b.holes[i], axis)), nil
+			}
+		}
+	}
+	return working.Working{}, working.Refuse("/subject", "The part has no %s %s as it stands.", s.What, s.ID)
+}
+
+// fromEdge explains how far the base's corner lies inside the blank's left or
+// front edge: the flats and bends on that side.
+func (b *builder) fromEdge(w *working.Working, axis profile.Point) float64 {
+	vertical := axis.Y > .5
+	low, _ := b.farthest(vertical)
+	edge := low.flatBounds().Min
+	in := -axis.Dot(edge)
+	for _, p := range chainOf(low) {
+		if p.flange == nil || math.Abs(p.pose.ey.Dot(axis)) < .5 {
+			continue
+		}
+		_, h := p.size()
+		w.Inputs = append(w.Inputs, qmm("flat", lower(p.name)+" between tangent lines", h), qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
+	}
+	w.Steps = append(w.Steps, qmm("b", "from the blank's edge to the base's tangent line or edge", in))
+	return in
+}
+
+func side(axis profile.Point) string {
+	if axis.Y > .5 {
+		return "front"
+	}
+	return "left"
+}
+
+func (b *builder) holePlace(h *hole, axis profile.Point) working.Working {
+	w := working.Working{Method: "Hole centre from the blank's " + side(axis), Source: "the typed offsets, laid out on the flat pattern", Formula: "place = b + p + u",
+		Assumptions: []string{"K by school: " + string(b.school)}}
+	t, p, pat := b.recipe.Thickness, h.panel, h.recipe.Pattern
+	for i, o := range []Offset{h.recipe.X, h.recipe.Y} {
+		e := p.edgeNamed(o.Edge)
+		if math.Abs(p.pose.turn(p.inward(e)).Dot(axis)) < .5 {
+			continue // measured the other way
+		}
+		w.Inputs = append(w.Inputs, qmm("typed", "from the "+string(o.Edge), o.Distance))
+		if out := p.reference(e, o.From, t); out != 0 {
+			w.Inputs = append(w.Inputs, qmm("beyond", "that edge's start lies past the tangent line by", out))
+		}
+		switch {
+		case pat == nil:
+		case pat.Kind == CirclePattern:
+			w.Inputs = append(w.Inputs, qmm("PCD", "pitch circle", pat.Diameter))
+		default:
+			w.Inputs = append(w.Inputs, qmm("pitch", "pitch of the grid", [2]float64{pat.PitchX, pat.PitchY}[i]))
+		}
+	}
+	in := b.fromEdge(&w, axis)
+	corner, centre := p.pose.origin.Dot(axis), p.pose.apply(h.centre).Dot(axis)
+	w.Steps = append(w.Steps, qmm("p", "from there to the corner of "+lower(p.name), corner), qmm("u", "from that corner to the hole", centre-corner))
+	w.Result = qmm("place", "centre from the blank's "+side(axis), in+centre)
+	return w
+}
+
+func (b *builder) bendMark(p *panel, axis profile.Point) working.Working {
+	w := working.Working{Method: "Bend line from the blank's " + side(axis), Source: "the bend line lies in the middle of the bend allowance", Formula: "place = b + t ± BA/2",
+		Assumptions: []string{"K by school: " + string(b.school)}}
+	in := b.fromEdge(&w, axis)
+	half := p.taken.Allowance / 2
+	w.Inputs = append(w.Inputs, qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
+	line := p.pose.apply(profile.Point{Y: -half}).Dot(axis)
+	w.Steps = append(w.Steps, qmm("t", "from there to the tangent line of "+lower(p.parent.name), p.pose.apply(profile.Point{Y: -2 * half}).Dot(axis)))
+	w.Result = qmm("place", "bend line from the blank's "+side(axis), in+line)
+	return w
+}

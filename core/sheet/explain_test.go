@@ -1,0 +1,100 @@
+package sheet
+
+import (
+	"errors"
+	"fmt"
+	"math/rand"
+	"strings"
+	"testing"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/working"
+)
+
+func explained(t *testing.T, r Recipe, s Subject) working.Working {
+	t.Helper()
+	w, err := Explain(r, metric, s)
+	if err != nil {
+		t.Fatalf("%+v: %v", s, err)
+	}
+	return w
+}
+
+// What is explained on demand is the number that is shown, and its steps add
+// up to it.
+func TestExplainedPlacesAreTheShownOnes(t *testing.T) {
+	rnd := rand.New(rand.NewSource(21))
+	for range 60 {
+		r := random(rnd, true)
+		p := build(t, r)
+		for _, h := range p.Holes {
+			for axis, want := range map[string]float64{"x": h.X.MM, "y": h.Y.MM} {
+				w := explained(t, r, Subject{What: "hole", ID: h.ID, Axis: axis})
+				near(t, h.Name, w.Result.Value, want)
+				sum := 0.0
+				for _, s := range w.Steps {
+					sum += s.Value
+				}
+				near(t, "steps of "+h.Name, sum, want)
+			}
+		}
+		for _, l := range p.BendLines {
+			w := explained(t, r, Subject{What: "bend", ID: l.ID, Axis: l.Axis})
+			near(t, l.Name, w.Result.Value, l.Place.MM)
+			off := w.Result.Value - w.Steps[0].Value - w.Steps[1].Value
+			near(t, "half an allowance", off*off, l.BendAllowance*l.BendAllowance/4)
+		}
+	}
+}
+
+func TestExplainedBlankOfEverySchool(t *testing.T) {
+	rnd := rand.New(rand.NewSource(22))
+	for range 40 {
+		r := random(rnd, false)
+		r.Bend.K = new(float64)
+		*r.Bend.K = .41
+		p := build(t, r)
+		for _, s := range p.Schools {
+			if s.X == nil {
+				_, err := Explain(r, metric, Subject{What: "school", School: s.School, Axis: "x"})
+				if err == nil || err.Error() != s.Why {
+					t.Fatalf("%s: said %v, shown %q", s.School, err, s.Why)
+				}
+				continue
+			}
+			for axis, want := range map[string]float64{"x": s.X.MM, "y": s.Y.MM} {
+				w := explained(t, r, Subject{What: "school", School: s.School, Axis: axis})
+				near(t, string(s.School), w.Result.Value, want)
+				if !strings.Contains(fmt.Sprint(w.Assumptions), string(s.School)) {
+					t.Fatalf("school not named: %v", w.Assumptions)
+				}
+			}
+		}
+	}
+}
+
+// A cleat of 100 × 60 with a 40 leg at the left, R 3, T 2, K 0.4 fixed:
+// BA = π/2·(3 + 0.4·2) = 5.969; the leg's flat is 40 − 5 = 35, so its outer end
+// is the blank's left edge, 35 + 5.969 = 40.969 from the base's tangent line.
+// A hole typed 30 from the outside of the left bend is 25 past that line:
+// 65.969 from the blank's edge.
+func TestExplainHandWorked(t *testing.T) {
+	r := plate(100, 60)
+	k := .4
+	r.Thickness, r.Bend.School, r.Bend.K = 2, bend.SchoolFixed, &k
+	f := flange("leg", Left, 40, 90)
+	f.InsideRadius = 3
+	r.Base.Flanges = []Flange{f}
+	r.Base.Holes = []Hole{round("h", Left, 30, Front, 20, 6)}
+	w := explained(t, r, Subject{What: "hole", ID: "h", Axis: "x"})
+	near(t, "to the tangent line", w.Steps[0].Value, 40.969026)
+	near(t, "place", w.Result.Value, 65.969026)
+	near(t, "bend line", explained(t, r, Subject{What: "bend", ID: "leg", Axis: "x"}).Result.Value, 35+5.969026/2)
+	for _, s := range []Subject{{What: "hole", ID: "none", Axis: "x"}, {What: "bend", ID: "h", Axis: "x"}, {What: "weather"}} {
+		_, err := Explain(r, metric, s)
+		var fault *working.Fault
+		if !errors.As(err, &fault) || fault.Path != "/subject" {
+			t.Errorf("%+v: %v", s, err)
+		}
+	}
+}
