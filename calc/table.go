@@ -1,6 +1,10 @@
 package calc
 
-import "warmanvil/core/bend"
+import (
+	"warmanvil/core/bend"
+	"warmanvil/core/bolt"
+	"warmanvil/core/load"
+)
 
 var table = []Calc{
 	define("length.parse", "Read a length as a shop writes it", parseLength),
@@ -17,5 +21,12 @@ var table = []Calc{
 	define("jog", "Jog of two equal, opposite bends", bend.Jog),
 	define("hem", "Flat length of a folded hem", bend.Hem),
 	define("tray", "Blank of a four-sided tray", bend.Tray),
+	define("boltgroup.elastic", "Share of each bolt of a load in the group's plane", bolt.Elastic),
+	define("boltgroup.icr", "Strength of a bolt group by the instantaneous centre of rotation", bolt.ICR),
+	define("boltgroup.outofplane", "Bolt tension of a load out of the plane, in both schools", bolt.OutOfPlane),
+	define("interaction", "Shear with tension in one bolt", bolt.Interaction),
+	define("fastener", "Areas, loads and holes of a bolt by size and grade", bolt.Fastener),
+	define("torque", "Preload and tightening torque of a bolt", bolt.Torque),
+	define("feet", "What each foot of a device puts on its mount", load.Feet),
 	define("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
 }

@@ -183,7 +183,7 @@ func (b *builder) trims(p *panel) (atStart, atEnd trim) {
 // extent answers the box round the folded part, to the outer faces.
 func (b *builder) extent() (lo, hi Vector) {
 	lo = Vector{math.Inf(1), math.Inf(1), math.Inf(1)}
-	hi = lo.mul(-1)
+	hi = lo.Mul(-1)
 	half := b.recipe.Thickness / 2
 	grow := func(v Vector) {
 		for i := range 3 {

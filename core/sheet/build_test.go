@@ -87,7 +87,7 @@ func TestCleat(t *testing.T) {
 	near(t, "bend line y", l.From.Y, -6.69159/2)
 	near(t, "bend line y", l.To.Y, -6.69159/2)
 	near(t, "BD", l.BendDeduction, 5.30841)
-	size := p.Body.Max.sub(p.Body.Min)
+	size := p.Body.Max.Sub(p.Body.Min)
 	for i, want := range []float64{100, 60, 40} {
 		near(t, fmt.Sprint("folded size ", i), size[i], want)
 	}
@@ -167,7 +167,7 @@ func TestFoldedOutsideSizes(t *testing.T) {
 		if !p.Whole {
 			t.Fatalf("not whole: %+v", p.Findings)
 		}
-		size := p.Body.Max.sub(p.Body.Min)
+		size := p.Body.Max.Sub(p.Body.Min)
 		near(t, "length", size[0], r.Base.Length)
 		near(t, "width", size[1], r.Base.Width)
 		up, down := 0.0, 0.0
@@ -299,7 +299,7 @@ func TestLipOnFlange(t *testing.T) {
 	p := build(t, r)
 	_, h := p.Bounds.Size()
 	near(t, "blank", h, 60+40+20-2*5.30841)
-	size := p.Body.Max.sub(p.Body.Min)
+	size := p.Body.Max.Sub(p.Body.Min)
 	near(t, "height", size[2], 40)
 	near(t, "width", size[1], 60) // the lip turns back over the base
 }

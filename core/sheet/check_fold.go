@@ -87,23 +87,23 @@ func (s *slab) near(o *slab) bool {
 
 // meets is the separating-axis test of two boxes.
 func (s *slab) meets(o *slab) bool {
-	d := o.middle.sub(s.middle)
+	d := o.middle.Sub(s.middle)
 	apart := func(axis Vector) bool {
-		if axis.dot(axis) < 1e-9 {
+		if axis.Dot(axis) < 1e-9 {
 			return false
 		}
 		reach := 0.0
 		for k := range 3 {
-			reach += math.Abs(s.axes[k].dot(axis))*math.Max(s.half[k], 0) + math.Abs(o.axes[k].dot(axis))*math.Max(o.half[k], 0)
+			reach += math.Abs(s.axes[k].Dot(axis))*math.Max(s.half[k], 0) + math.Abs(o.axes[k].Dot(axis))*math.Max(o.half[k], 0)
 		}
-		return math.Abs(d.dot(axis)) >= reach
+		return math.Abs(d.Dot(axis)) >= reach
 	}
 	for i := range 3 {
 		if apart(s.axes[i]) || apart(o.axes[i]) {
 			return false
 		}
 		for k := range 3 {
-			if apart(s.axes[i].cross(o.axes[k])) {
+			if apart(s.axes[i].Cross(o.axes[k])) {
 				return false
 			}
 		}

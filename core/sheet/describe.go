@@ -31,7 +31,7 @@ func (b *builder) describe(part *Part) {
 }
 
 func (b *builder) panelMade(p *panel, face profile.Loop) PanelMade {
-	m := PanelMade{ID: p.id, Name: p.name, Path: p.path, Edges: make([]EdgeMade, 0, 4)}
+	m := PanelMade{ID: p.id, Name: p.name, Path: p.path, Edges: make([]EdgeMade, 0, 4), Seat: p.seat(), pose: p.pose}
 	if p.parent != nil {
 		m.Parent = p.parent.id
 		w, _ := p.size()

@@ -9,11 +9,11 @@ import (
 // Vector in mm; x, y as on the flat base, z towards the good side.
 type Vector [3]float64
 
-func (a Vector) add(b Vector) Vector  { return Vector{a[0] + b[0], a[1] + b[1], a[2] + b[2]} }
-func (a Vector) sub(b Vector) Vector  { return Vector{a[0] - b[0], a[1] - b[1], a[2] - b[2]} }
-func (a Vector) mul(s float64) Vector { return Vector{a[0] * s, a[1] * s, a[2] * s} }
-func (a Vector) dot(b Vector) float64 { return a[0]*b[0] + a[1]*b[1] + a[2]*b[2] }
-func (a Vector) cross(b Vector) Vector {
+func (a Vector) Add(b Vector) Vector  { return Vector{a[0] + b[0], a[1] + b[1], a[2] + b[2]} }
+func (a Vector) Sub(b Vector) Vector  { return Vector{a[0] - b[0], a[1] - b[1], a[2] - b[2]} }
+func (a Vector) Mul(s float64) Vector { return Vector{a[0] * s, a[1] * s, a[2] * s} }
+func (a Vector) Dot(b Vector) float64 { return a[0]*b[0] + a[1]*b[1] + a[2]*b[2] }
+func (a Vector) Cross(b Vector) Vector {
 	return Vector{a[1]*b[2] - a[2]*b[1], a[2]*b[0] - a[0]*b[2], a[0]*b[1] - a[1]*b[0]}
 }
 
@@ -23,10 +23,10 @@ type frame struct{ origin, ex, ey, ez Vector }
 var ground = frame{ex: Vector{1}, ey: Vector{0, 1}, ez: Vector{0, 0, 1}}
 
 func (f frame) apply(p profile.Point, z float64) Vector {
-	return f.origin.add(f.ex.mul(p.X)).add(f.ey.mul(p.Y)).add(f.ez.mul(z))
+	return f.origin.Add(f.ex.Mul(p.X)).Add(f.ey.Mul(p.Y)).Add(f.ez.Mul(z))
 }
 
-func (f frame) turn(p profile.Point) Vector { return f.ex.mul(p.X).add(f.ey.mul(p.Y)) }
+func (f frame) turn(p profile.Point) Vector { return f.ex.Mul(p.X).Add(f.ey.Mul(p.Y)) }
 
 // fold answers where the bend carries the panel. The mid-surface runs on the
 // radius R + T/2 whatever K is: K only says how much flat goes into it.
@@ -45,9 +45,9 @@ func (b *builder) swing(p *panel, angle float64) frame {
 	}
 	mid := p.flange.InsideRadius + b.recipe.Thickness/2
 	return frame{
-		origin: start.add(ey.mul(mid * sin)).add(ez.mul(up * mid * (1 - cos))),
+		origin: start.Add(ey.Mul(mid * sin)).Add(ez.Mul(up * mid * (1 - cos))),
 		ex:     ex,
-		ey:     ey.mul(cos).add(ez.mul(up * sin)),
-		ez:     ez.mul(cos).sub(ey.mul(up * sin)),
+		ey:     ey.Mul(cos).Add(ez.Mul(up * sin)),
+		ez:     ez.Mul(cos).Sub(ey.Mul(up * sin)),
 	}
 }

@@ -44,7 +44,7 @@ func (b *builder) measure(part *Part) {
 	b.figure(part, "pierces", "Pierces", float64(pierces), "", fmt.Sprint(pierces), working.Working{
 		Method: "Pierces", Source: "one for the outline and one for each cut hole", Formula: "n = 1 + holes",
 		Inputs: []working.Quantity{{Symbol: "holes", Name: "cut holes", Value: float64(pierces - 1)}}})
-	size := part.Body.Max.sub(part.Body.Min)
+	size := part.Body.Max.Sub(part.Body.Min)
 	for i, name := range []string{"Folded, left to right", "Folded, front to back", "Folded, height"} {
 		b.figure(part, fmt.Sprintf("folded%c", 'X'+i), name, size[i], "mm", b.len(size[i]), working.Working{
 			Method: "Size of the folded part", Source: "box round the outer faces", Formula: "largest − smallest coordinate",

@@ -104,6 +104,8 @@ type PanelMade struct {
 	Zone   []profile.Point `json:"zone,omitempty" doc:"bend zone on the flat pattern"`
 	Edges  []EdgeMade      `json:"edges"`
 	Middle profile.Point   `json:"middle"`
+	Seat   Seat            `json:"-"`
+	pose   pose
 }
 
 // EdgeMade is one edge of a panel, for tapping.

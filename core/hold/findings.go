@@ -1,0 +1,61 @@
+package hold
+
+import (
+	"fmt"
+	"strings"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+func lower(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToLower(s[:1]) + s[1:]
+}
+
+// findings says what the numbers leave out and what does not fit together.
+func (p *placed) findings(mat material, rule strength.Rule) []working.Finding {
+	var out []working.Finding
+	say := func(severity working.Severity, code, cause string, h *sheet.HoleMade, format string, args ...any) {
+		f := working.Finding{Code: code, Severity: severity, Cause: cause, Reason: fmt.Sprintf(format, args...)}
+		if h != nil {
+			f.Feature, f.Name = h.Feature, h.Name
+		}
+		out = append(out, f)
+	}
+	d := p.bolt.Thread
+	said := map[string]bool{}
+	for _, h := range p.holes {
+		if said[h.Feature] {
+			continue
+		}
+		said[h.Feature] = true
+		switch {
+		case h.Diameter < d.Diameter:
+			say(working.Stop, "bolt-too-big", "Bolts", h, "%s does not go through %s, which is %.1f mm.", d.Name(), lower(h.Name), h.Diameter)
+		case h.Diameter > d.Clearance.Loose+.5:
+			say(working.Mind, "hole-too-big", "Bolts", h, "%s is %.1f mm wide for %s, over the loose clearance of %.1f mm: use a washer that covers it, the bolts will not share alike.", h.Name, h.Diameter, d.Name(), d.Clearance.Loose)
+		}
+		if h.Length > 0 {
+			say(working.Mind, "slot-slips", "Bolts", h, "%s is a slot: it slips along its long way until the bolt meets the end, and only clamping holds it there.", h.Name)
+		}
+	}
+	if p.mount.InPlane == Instantaneous && !p.icrHere(mat, rule) {
+		why := "the plate is not ductile steel"
+		if rule.Yields() {
+			why = "the g-case school counts to yield and the instantaneous centre to breaking"
+		}
+		say(working.Mind, "icr-not-here", "Bolts", nil, "The elastic method is used in place of the instantaneous centre: %s.", why)
+	}
+	if p.mount.OutPlane == AtEdge {
+		say(working.Mind, "edge-stiff", "Bolts", nil, "Turning about the plate's edge is less careful: it is only for plate shown stiff enough.")
+	}
+	if mat.t > 0 && d.Diameter/mat.t > 4 {
+		say(working.Note, "bolt-heavy", "Bolts", nil, "%s is large for %.1f mm sheet: the sheet gives long before the bolt.", d.Name(), mat.t)
+	}
+	say(working.Note, "other-side", "What is not checked", nil, "What the bracket is bolted to, and the bolts of the load's own foot, are not checked here: a thin floor or wall gives before the bracket.")
+	return out
+}

@@ -1,0 +1,245 @@
+package hold
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// Suggestion is one change that was worked out, not guessed: the whole bracket
+// is built and checked again with it.
+type Suggestion struct {
+	Label       string           `json:"label"`
+	Mount       Mount            `json:"mount" doc:"the mount with the change"`
+	Edits       []working.Edit   `json:"edits" doc:"of the part's recipe"`
+	Utilisation *float64         `json:"utilisation" doc:"largest, with the change"`
+	Verdict     strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
+	First       string           `json:"first" doc:"what then gives first"`
+	Mass        float64          `json:"mass" doc:"kg of one part with the change, bolts not counted"`
+	MassChange  float64          `json:"massChange" doc:"kg"`
+}
+
+// Slack is the utilisation below which a bracket is said to be over-strong.
+const Slack = .25
+
+var metricPlate = []float64{1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25}
+var inchPlate = []float64{.0478 * 25.4, .0747 * 25.4, 25.4 / 8, 25.4 * 3 / 16, 25.4 / 4, 25.4 * 5 / 16, 25.4 * 3 / 8, 25.4 / 2, 25.4 * 5 / 8, 25.4 * 3 / 4, 25.4}
+
+type change struct {
+	label string
+	mount Mount
+	edits []working.Edit
+}
+
+// Suggest answers what would help a bracket that is tight or over (hardest
+// first relieved), or what could be saved on one that is over-strong.
+func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt sheet.Options) []Suggestion {
+	out := []Suggestion{}
+	part, err := sheet.Build(r, opt)
+	if err != nil {
+		return out
+	}
+	now := Check(part, r, m, loads, rule)
+	if now.Hardest == nil {
+		return out
+	}
+	up := *now.Hardest >= strength.TightFrom
+	if !up && *now.Hardest >= Slack {
+		return out
+	}
+	for _, c := range changes(r, m, up, opt) {
+		next, err := sheet.ApplyEdits(r, c.edits)
+		if err != nil {
+			continue
+		}
+		built, err := sheet.Build(next, opt)
+		if err != nil || stops(built) > stops(part) {
+			continue
+		}
+		res := Check(built, next, c.mount, loads, rule)
+		if res.Hardest == nil || stopped(res) {
+			continue
+		}
+		helps := up && *res.Hardest < *now.Hardest-1e-6 || !up && *res.Hardest < strength.TightFrom
+		if helps {
+			edits := c.edits
+			if edits == nil {
+				edits = []working.Edit{}
+			}
+			out = append(out, Suggestion{c.label, c.mount, edits, res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass})
+		}
+	}
+	return out
+}
+
+func stops(p sheet.Part) (n int) {
+	for _, f := range p.Findings {
+		if f.Severity == working.Stop && f.SetAside == "" {
+			n++
+		}
+	}
+	return n
+}
+
+func stopped(r Result) bool {
+	for _, f := range r.Findings {
+		if f.Severity == working.Stop {
+			return true
+		}
+	}
+	return false
+}
+
+func changes(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (list []change) {
+	if c, ok := otherSize(r, m, up); ok {
+		list = append(list, c)
+	}
+	if up {
+		if c, ok := otherGrade(m); ok {
+			list = append(list, c)
+		}
+		if c, ok := wider(r, m, opt); ok {
+			list = append(list, c)
+		}
+	}
+	if c, ok := otherPlate(r, m, up, opt); ok {
+		list = append(list, c)
+	}
+	return list
+}
+
+// otherSize takes the next thread up or down that has the grade, and opens or
+// closes the holes to its normal clearance.
+func otherSize(r sheet.Recipe, m Mount, up bool) (change, bool) {
+	now, err := stock.FindThread(m.Bolts.System, m.Bolts.Size, m.Bolts.Pitch)
+	if err != nil {
+		return change{}, false
+	}
+	var best *stock.Thread
+	for _, t := range stock.Threads {
+		if t.System != now.System || t.Coarse != now.Coarse || t.Diameter == now.Diameter || (t.Diameter > now.Diameter) != up {
+			continue
+		}
+		if _, err := stock.FindGrade(t, m.Bolts.Grade); err != nil {
+			continue
+		}
+		if best == nil || math.Abs(t.Diameter-now.Diameter) < math.Abs(best.Diameter-now.Diameter)-1e-9 {
+			best = &t
+		}
+	}
+	if best == nil {
+		return change{}, false
+	}
+	c := change{label: best.Size + " bolts in place of " + now.Size, mount: m}
+	c.mount.Bolts.Size, c.mount.Bolts.Pitch = best.Size, best.Pitch
+	if m.Bolts.Washer > 0 {
+		c.mount.Bolts.Washer = m.Bolts.Washer * best.Diameter / now.Diameter
+	}
+	each(r, m.Fasten, func(path string, h sheet.Hole) {
+		c.edits = append(c.edits, working.Edit{Path: path + "/diameter", Value: best.Clearance.Normal})
+	})
+	return c, true
+}
+
+func otherGrade(m Mount) (change, bool) {
+	t, err := stock.FindThread(m.Bolts.System, m.Bolts.Size, m.Bolts.Pitch)
+	if err != nil {
+		return change{}, false
+	}
+	now, err := stock.FindGrade(t, m.Bolts.Grade)
+	if err != nil {
+		return change{}, false
+	}
+	for _, g := range stock.Grades {
+		if g.System != t.System || g.Tensile <= now.Tensile || g.Stainless != now.Stainless {
+			continue
+		}
+		if _, err := stock.FindGrade(t, g.Name); err == nil {
+			c := change{label: g.Name + " bolts in place of " + m.Bolts.Grade, mount: m}
+			c.mount.Bolts.Grade = g.Name
+			return c, true
+		}
+	}
+	return change{}, false
+}
+
+// wider spreads the pattern by a quarter about its middle.
+func wider(r sheet.Recipe, m Mount, opt sheet.Options) (change, bool) {
+	c := change{label: "Holes a quarter farther apart", mount: m}
+	grain := 1.0
+	if opt.Display.Style != "mm" {
+		grain = 25.4 / 16
+	}
+	grow := func(path string, v, half float64, offset string, at sheet.Offset) {
+		if v <= 0 {
+			return
+		}
+		more := math.Max(grain, math.Round(v/4/grain)*grain)
+		c.edits = append(c.edits, working.Edit{Path: path, Value: v + more})
+		if offset != "" {
+			c.edits = append(c.edits, working.Edit{Path: offset, Value: at.Distance - half*more})
+		}
+	}
+	each(r, m.Fasten, func(path string, h sheet.Hole) {
+		p := h.Pattern
+		switch {
+		case p == nil:
+		case p.Kind == sheet.CirclePattern:
+			grow(path+"/pattern/diameter", p.Diameter, 0, "", h.X)
+		default:
+			if p.Columns > 1 {
+				grow(path+"/pattern/pitchX", p.PitchX, float64(p.Columns-1)/2, path+"/x/distance", h.X)
+			}
+			if p.Rows > 1 {
+				grow(path+"/pattern/pitchY", p.PitchY, float64(p.Rows-1)/2, path+"/y/distance", h.Y)
+			}
+		}
+	})
+	return c, len(c.edits) > 0
+}
+
+func otherPlate(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (change, bool) {
+	list := metricPlate
+	if opt.Display.Style != "mm" {
+		list = inchPlate
+	}
+	next := 0.0
+	for _, t := range list {
+		if up && t > r.Thickness+.05 && next == 0 || !up && t < r.Thickness-.05 {
+			next = t
+		}
+	}
+	if next == 0 {
+		return change{}, false
+	}
+	c := change{label: fmt.Sprintf("%.4g mm plate in place of %.4g mm", next, r.Thickness), mount: m,
+		edits: []working.Edit{{Path: "/thickness", Value: next}}}
+	if r.Gauge != nil {
+		c.edits = append(c.edits, working.Edit{Path: "/gauge", Value: nil})
+	}
+	return c, true
+}
+
+// each visits the named hole features of a recipe with their paths.
+func each(r sheet.Recipe, features []string, visit func(path string, h sheet.Hole)) {
+	wanted := map[string]bool{}
+	for _, f := range features {
+		wanted[f] = true
+	}
+	var walk func(path string, holes []sheet.Hole, flanges []sheet.Flange)
+	walk = func(path string, holes []sheet.Hole, flanges []sheet.Flange) {
+		for i, h := range holes {
+			if wanted[h.ID] {
+				visit(fmt.Sprintf("%s/holes/%d", path, i), h)
+			}
+		}
+		for i, f := range flanges {
+			walk(fmt.Sprintf("%s/flanges/%d", path, i), f.Holes, f.Flanges)
+		}
+	}
+	walk("/base", r.Base.Holes, r.Base.Flanges)
+}
