@@ -13,16 +13,19 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		brief Brief
 		parts []Part
 	}{
-		{Brief{Name: "Sound lorry", Purpose: "The amplifier shelf goes back in behind the seat. Everything bolted, nothing welded, no new holes in the body.",
-			Vehicle: "Harrow & Pell 30 cwt lorry, 1930s", Quantity: 1, Unit: UnitFraction, Grain: 25.4 / 32},
+		{soundLorry(),
 			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}}},
-		{Brief{Name: "Orchard truck", Purpose: "A 185 kg apple press stands on four feet over the rear axle and comes off in an afternoon.",
-			Vehicle: "Morvan 350 panel truck, retired", Quantity: 1, Unit: UnitMM, Grain: 1},
+		{orchardTruck(),
 			[]Part{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()}}},
 	} {
 		j := s.newJob(d.brief)
 		for i, p := range d.parts {
 			d.parts[i] = s.fresh(j.ID, p.Name, p.Quantity, p.Recipe, "started")
+			for k, m := range j.Brief.Mounts { // the demo's mounts name their part
+				if m.Part == p.Name {
+					j.Brief.Mounts[k].Part = d.parts[i].ID
+				}
+			}
 		}
 		if err := s.Store.CreateJob(ctx, j, d.parts); err != nil {
 			return err
@@ -43,9 +46,9 @@ func pressFoot() sheet.Recipe {
 			{InsideRadius: 8, Thickness: 6, Angle: 90, Flat: 120, LegA: 65.7, LegB: 65.9}}},
 		Base: sheet.Base{ID: "base", Length: 150, Width: 110, Corner: sheet.Corner{Kind: sheet.Radius, Size: 12},
 			Holes: []sheet.Hole{
-				{ID: "floor-bolts", Kind: sheet.RoundHole, Diameter: 13, X: from(sheet.Left, 35), Y: from(sheet.Back, 30),
+				{ID: "floor-bolts", Kind: sheet.RoundHole, Diameter: 13, X: from(sheet.Left, 35), Y: from(sheet.Back, 58),
 					Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 2, Rows: 1, PitchX: 60}},
-				{ID: "drain", Kind: sheet.SlotHole, Diameter: 10, Length: 26, X: from(sheet.Right, 38), Y: from(sheet.Front, 60)}},
+				{ID: "drain", Kind: sheet.SlotHole, Diameter: 10, Length: 26, X: from(sheet.Right, 38), Y: from(sheet.Front, 88)}},
 			Flanges: []sheet.Flange{
 				{ID: "leg", Edge: sheet.Front, Length: 95, Angle: 90, Up: true, InsideRadius: 8, Relief: round, Corner: sheet.Corner{Kind: sheet.Radius, Size: 12},
 					SetIn: sheet.SetIn{End: 25},

@@ -21,16 +21,6 @@ type Job struct {
 	Updated  time.Time
 }
 
-// Brief is what the work is for and how it is written.
-type Brief struct {
-	Name     string  `json:"name"`
-	Purpose  string  `json:"purpose,omitempty" doc:"what it is for"`
-	Vehicle  string  `json:"vehicle,omitempty"`
-	Quantity int     `json:"quantity" doc:"how many of the whole job"`
-	Unit     Unit    `json:"unit" enum:"mm,fraction,decimal" doc:"how lengths are written"`
-	Grain    float64 `json:"grain" doc:"mm, step of the arrow keys and finest fraction shown"`
-}
-
 // Unit is how a job writes lengths.
 type Unit string
 

@@ -25,22 +25,6 @@ const (
 	maxMany = 100_000
 )
 
-// Check refuses a brief that cannot be kept. Paths are relative to the brief.
-func (b Brief) Check() error {
-	if err := nameOK("/name", b.Name); err != nil {
-		return err
-	}
-	if utf8.RuneCountInString(b.Purpose) > maxText || utf8.RuneCountInString(b.Vehicle) > maxText {
-		return working.Refuse("/purpose", "Purpose and vehicle hold up to %d characters.", maxText)
-	}
-	if b.Unit != UnitMM && b.Unit != UnitFraction && b.Unit != UnitDecimal {
-		return working.Refuse("/unit", "Lengths are written as mm, fraction or decimal, not %q.", string(b.Unit))
-	}
-	return working.First(
-		working.Within("/quantity", "The quantity", float64(b.Quantity), 1, maxMany, ""),
-		working.Above("/grain", "The grain", b.Grain, 0, 100, "mm"))
-}
-
 func nameOK(path, name string) error {
 	if strings.TrimSpace(name) == "" {
 		return working.Refuse(path, "Give it a name.")
@@ -53,6 +37,7 @@ func nameOK(path, name string) error {
 
 // CreateJob starts a job.
 func (s *Service) CreateJob(ctx context.Context, b Brief) (Job, error) {
+	b = b.Upgraded()
 	if err := b.Check(); err != nil {
 		return Job{}, err
 	}
@@ -62,12 +47,13 @@ func (s *Service) CreateJob(ctx context.Context, b Brief) (Job, error) {
 
 func (s *Service) newJob(b Brief) Job {
 	now := s.Now()
-	return Job{ID: s.NewID(), Brief: b, Revision: 1, Created: now, Updated: now}
+	return Job{ID: s.NewID(), Brief: b.Upgraded(), Revision: 1, Created: now, Updated: now}
 }
 
 // SaveJob changes the brief or archives the job, if nobody did since revision
 // expected.
 func (s *Service) SaveJob(ctx context.Context, id string, expected int, b Brief, archived bool) (Job, error) {
+	b = b.Upgraded()
 	if err := b.Check(); err != nil {
 		return Job{}, err
 	}

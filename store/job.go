@@ -20,6 +20,7 @@ func (s *Store) Jobs(ctx context.Context, archived bool) ([]job.Counted, error) 
 	}
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (c job.Counted, err error) {
 		err = row.Scan(&c.ID, &c.Brief, &c.Archived, &c.Revision, &c.Created, &c.Updated, &c.Parts)
+		c.Brief = c.Brief.Upgraded()
 		return c, err
 	})
 }
@@ -28,6 +29,7 @@ func (s *Store) Jobs(ctx context.Context, archived bool) ([]job.Counted, error) 
 func (s *Store) Job(ctx context.Context, id string) (j job.Job, err error) {
 	err = s.pool.QueryRow(ctx, `SELECT id::text, brief, archived, revision, created_at, updated_at FROM job WHERE id = $1`, id).
 		Scan(&j.ID, &j.Brief, &j.Archived, &j.Revision, &j.Created, &j.Updated)
+	j.Brief = j.Brief.Upgraded()
 	return j, missing(err)
 }
 

@@ -31,7 +31,7 @@ func (p Plate) strong(rule strength.Rule) float64 {
 func (p Plate) Bearing(rule strength.Rule, d float64, washers bool) (capacity float64, formula string) {
 	f := p.strong(rule)
 	if p.Thickness >= ThinSheet {
-		c, _ := rule.Capacity(2.4*d*p.Thickness*f, strength.Rupture)
+		c := rule.Capacity(2.4*d*p.Thickness*f, strength.Rupture)
 		return c, "AISC 360 J3.10: R = 2.4·d·t·Fu"
 	}
 	q := d / p.Thickness
@@ -46,7 +46,7 @@ func (p Plate) Bearing(rule strength.Rule, d float64, washers bool) (capacity fl
 	if washers {
 		mf = 1
 	}
-	n, _ := rule.Capacity(c*mf*d*p.Thickness*f, strength.SheetBearing)
+	n := rule.Capacity(c*mf*d*p.Thickness*f, strength.SheetBearing)
 	return n, "AISI S100 J3.3.1: P = C·mf·d·t·Fu"
 }
 
@@ -57,10 +57,10 @@ func (p Plate) TearOut(rule strength.Rule) (capacity float64, formula string) {
 	lc := max(p.Clear, 0)
 	n := 1.2 * lc * p.Thickness * p.strong(rule)
 	if p.Thickness >= ThinSheet {
-		c, _ := rule.Capacity(n, strength.Rupture)
+		c := rule.Capacity(n, strength.Rupture)
 		return c, "AISC 360 J3.10: R = 1.2·lc·t·Fu"
 	}
-	c, _ := rule.Capacity(n, strength.SheetTear)
+	c := rule.Capacity(n, strength.SheetTear)
 	return c, "AISI S100 J6.1: P = 0.6·Fu·2·lc·t"
 }
 
@@ -68,7 +68,7 @@ func (p Plate) TearOut(rule strength.Rule) (capacity float64, formula string) {
 // sheet lets it through, N: AISI S100 J4.4.2 1.5·t·dw·Fu, written for screws
 // and used here for bolts below ThinSheet; dw counts up to 19 mm.
 func (p Plate) PullThrough(rule strength.Rule, dw float64) float64 {
-	c, _ := rule.Capacity(1.5*p.Thickness*min(dw, 19)*p.strong(rule), strength.PullThrough)
+	c := rule.Capacity(1.5*p.Thickness*min(dw, 19)*p.strong(rule), strength.PullThrough)
 	return c
 }
 
@@ -92,7 +92,7 @@ func (p Prying) Force(rule strength.Rule, tension, capacity float64) float64 {
 	a := min(p.A, 1.25*p.B) + p.Bolt/2
 	rho := b / a
 	delta := max(0, 1-p.Plate.Hole/p.Length)
-	f, _ := rule.Capacity(p.Plate.strong(rule), strength.Yield)
+	f := rule.Capacity(p.Plate.strong(rule), strength.Yield)
 	// Moment per unit length the plate can take, and the thickness at which
 	// this tension asks for no help from prying.
 	tc2 := 4 * tension * b / (p.Length * f)

@@ -37,8 +37,8 @@ func (b Bolt) Nominal(rule strength.Rule) (tension, shear float64) {
 // Capacity answers usable tension and shear in N.
 func (b Bolt) Capacity(rule strength.Rule) (tension, shear float64) {
 	t, v := b.Nominal(rule)
-	tension, _ = rule.Capacity(t, strength.Rupture)
-	shear, _ = rule.Capacity(v, strength.Rupture)
+	tension = rule.Capacity(t, strength.Rupture)
+	shear = rule.Capacity(v, strength.Rupture)
 	return tension, shear
 }
 

@@ -47,7 +47,7 @@ func (p *placed) each(f func(i int) (demand, capacity float64)) hit {
 
 func (p *placed) checks(mat material, rule strength.Rule, list []section) []check {
 	ta, va := p.bolt.Capacity(rule)
-	_, said := rule.Capacity(1, strength.Rupture)
+	said := rule.Says(strength.Rupture)
 	d := p.bolt.Thread.Diameter
 	plate := bolt.Plate{Thickness: mat.t, Yield: mat.yield, Tensile: mat.tensile}
 	bearing, bearingBy := plate.Bearing(rule, d, p.mount.Bolts.Washer > d)
@@ -57,8 +57,7 @@ func (p *placed) checks(mat material, rule strength.Rule, list []section) []chec
 		boltSource = "proof stress on the stress area, 0.577 of it in shear; " + p.bolt.Grade.Source
 	}
 	pulled := func(s *shares, i int) (tension, prying float64) {
-		t := p.tension(*s)[i]
-		return t, p.prying(i, rule, t, mat)
+		return p.tension(*s)[i], s.pry[i]
 	}
 	shear := p.shearShare(mat, rule)
 	edge := func(s *shares) string { return s.silent }
@@ -197,7 +196,7 @@ func (p *placed) coefficient(s *shares) *float64 {
 	return &c
 }
 
-func (p *placed) bolts(s shares, rule strength.Rule, mat material) []BoltForce {
+func (p *placed) bolts(s shares) []BoltForce {
 	out := make([]BoltForce, len(p.holes))
 	for i, h := range p.holes {
 		v := s.vectors[i]
@@ -207,7 +206,7 @@ func (p *placed) bolts(s shares, rule strength.Rule, mat material) []BoltForce {
 		}
 		t := p.tension(s)[i]
 		out[i] = BoltForce{Hole: h.ID, Share: [2]float64{v.X, v.Y}, OnFlat: [2]float64{flat.X, flat.Y}, Shear: v.Len(), Tension: t,
-			Prying: p.prying(i, rule, t, mat), Centre: s.centroid[i], Edge: s.edge[i]}
+			Prying: s.pry[i], Centre: s.centroid[i], Edge: s.edge[i]}
 	}
 	return out
 }

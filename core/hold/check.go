@@ -49,7 +49,7 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 	worst := make([]hit, len(checks))
 	all := make([]shares, len(loads))
 	for i, l := range loads {
-		all[i] = p.share(l)
+		all[i] = p.share(l, rule, mat)
 		for k := range checks {
 			if h := checks[k].eval(&all[i]); h.share() > worst[k].share() || i == 0 {
 				h.load = i
@@ -60,7 +60,7 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 	hardest := -1
 	for k, c := range checks {
 		h := worst[k]
-		out := strength.Check{Key: c.key, Name: c.name, Feature: c.feature, Where: c.where, Case: loads[h.load].Case, Demand: h.demand, Capacity: h.capacity, Unit: c.unit}
+		out := strength.Check{Key: c.key, Name: c.name, Feature: c.feature, Where: c.where, Case: loads[h.load].Name(), Demand: h.demand, Capacity: h.capacity, Unit: c.unit}
 		if h.hole >= 0 {
 			out.Feature, out.Where = p.holes[h.hole].ID, fmt.Sprintf("bolt %d", h.hole+1)
 		}
@@ -83,7 +83,7 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 		l := loads[worst[hardest].load]
 		res.First, res.Hardest, res.Case, res.Force = c.Name, c.Utilisation, c.Case, l.Force
 		s := all[worst[hardest].load]
-		res.Bolts = p.bolts(s, rule, mat)
+		res.Bolts = p.bolts(s)
 		d := sag(s.force, p.load, list, lengths, mat)
 		res.Deflection = &d
 		res.Coefficient = p.coefficient(&s)

@@ -64,7 +64,7 @@ func answer(t testing.TB, r sheet.Recipe, m Mount, rule strength.Rule, forces ..
 	t.Helper()
 	var loads []Load
 	for _, f := range forces {
-		loads = append(loads, Load{"case", f})
+		loads = append(loads, Load{"case", "", f})
 	}
 	res := Check(build(t, r), r, m, loads, rule)
 	by := map[string]strength.Check{}
@@ -203,7 +203,7 @@ func TestTearOutFollowsTheForce(t *testing.T) {
 }
 
 func TestCannotSay(t *testing.T) {
-	good := []Load{{"case", [3]float64{0, 0, 100}}}
+	good := []Load{{"case", "", [3]float64{0, 0, 100}}}
 	for what, spoil := range map[string]func(*sheet.Recipe, *Mount, *[]Load){
 		"Nothing loads it": func(_ *sheet.Recipe, _ *Mount, l *[]Load) { *l = nil },
 		"beyond what this": func(_ *sheet.Recipe, _ *Mount, l *[]Load) { (*l)[0].Force[1] = 1e12 },
@@ -236,7 +236,7 @@ func TestCannotSay(t *testing.T) {
 // promises.
 func TestSuggestionsKeepTheirWord(t *testing.T) {
 	r, m := cleat(8), mount()
-	loads := []Load{{"case", [3]float64{0, 0, 5000}}, {"case", [3]float64{2000, 1500, 0}}}
+	loads := []Load{{"case", "", [3]float64{0, 0, 5000}}, {"case", "", [3]float64{2000, 1500, 0}}}
 	list := Suggest(r, m, loads, asd, metric)
 	if len(list) == 0 {
 		t.Fatal("nothing is proposed for a bracket that is over")
@@ -255,7 +255,7 @@ func TestSuggestionsKeepTheirWord(t *testing.T) {
 		}
 	}
 	// An over-strong bracket is told what it can spare, and it still holds.
-	light := []Load{{"case", [3]float64{0, 0, 200}}}
+	light := []Load{{"case", "", [3]float64{0, 0, 200}}}
 	spare := Suggest(r, m, light, asd, metric)
 	if len(spare) == 0 {
 		t.Fatal("nothing is proposed for an over-strong bracket")

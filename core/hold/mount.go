@@ -81,7 +81,16 @@ type Mount struct {
 // z up), N.
 type Load struct {
 	Case  string
+	Where string // which foot, when there are several
 	Force [3]float64
+}
+
+// Name says case and place in one line.
+func (l Load) Name() string {
+	if l.Where == "" {
+		return l.Case
+	}
+	return l.Case + "; " + l.Where
 }
 
 // BoltForce is what one bolt carries in the governing case.

@@ -31,6 +31,7 @@ type placed struct {
 	toVehicle [3]sheet.Vector    // vehicle x, y, z in part axes
 	clear     []float64          // least clear distance round each hole, mm
 	outline   []profile.Point
+	slots     map[*sheet.HoleMade][]profile.Point
 }
 
 // missing tells what keeps a mount from being worked out.
@@ -62,6 +63,12 @@ func lay(part *sheet.Part, m Mount) (*placed, error) {
 	}
 	p.path = p.between(on, from)
 	p.outline = part.Outline.Flatten(.05)
+	p.slots = map[*sheet.HoleMade][]profile.Point{}
+	for i := range part.Holes {
+		if h := &part.Holes[i]; h.Length > 0 {
+			p.slots[h] = h.Loop.Flatten(.05)
+		}
+	}
 	for _, h := range p.holes {
 		p.clear = append(p.clear, p.least(h))
 	}
@@ -165,7 +172,11 @@ func (p *placed) least(h *sheet.HoleMade) float64 {
 	core := profile.Between([]profile.Point{h.Centre}, p.outline)
 	for i := range p.part.Holes {
 		if o := &p.part.Holes[i]; o != h && o.Panel == h.Panel {
-			core = min(core, o.Centre.Sub(h.Centre).Len()-max(o.Diameter, o.Length)/2)
+			if o.Length == 0 {
+				core = min(core, o.Centre.Sub(h.Centre).Len()-o.Diameter/2)
+			} else {
+				core = min(core, profile.Between([]profile.Point{h.Centre}, p.slots[o]))
+			}
 		}
 	}
 	return max(0, core-h.Diameter/2)
@@ -185,22 +196,36 @@ func (p *placed) along(h *sheet.HoleMade, way profile.Point) float64 {
 				best = min(best, t-back)
 			}
 		}
-	}
-	for i := range p.part.Holes {
-		other := &p.part.Holes[i]
-		if other == h || other.Panel != h.Panel {
-			continue
-		}
-		d, r := other.Centre.Sub(h.Centre), max(other.Diameter, other.Length)/2
-		ahead, beside := d.Dot(way), math.Abs(d.Dot(side))
-		if ahead > 0 && beside < r+h.Diameter/2 {
-			best = min(best, ahead-r-h.Diameter/2)
+		for i := range p.part.Holes {
+			if other := &p.part.Holes[i]; other != h && other.Panel == h.Panel {
+				best = min(best, p.meets(other, o, way)-back)
+			}
 		}
 	}
 	if math.IsInf(best, 1) {
 		return 0
 	}
 	return max(0, best)
+}
+
+// meets answers how far along a ray it meets a hole, infinite when it does not.
+func (p *placed) meets(h *sheet.HoleMade, o, way profile.Point) float64 {
+	best := math.Inf(1)
+	if h.Length == 0 {
+		d, r := h.Centre.Sub(o), h.Diameter/2
+		ahead, beside := d.Dot(way), math.Abs(d.Cross(way))
+		if ahead > 0 && beside < r {
+			best = ahead - math.Sqrt(r*r-beside*beside)
+		}
+		return best
+	}
+	loop := p.slots[h]
+	for i, a := range loop {
+		if t, ok := ray(o, way, a, loop[(i+1)%len(loop)]); ok {
+			best = min(best, t)
+		}
+	}
+	return best
 }
 
 // ray answers how far along a ray it meets a segment.

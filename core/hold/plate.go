@@ -74,7 +74,7 @@ func (p *placed) net(mat material, rule strength.Rule) check {
 	}
 	_ = along
 	area := max(0, width-lost) * mat.t
-	capacity, said := rule.Capacity(area*plateStress(mat, rule), strength.Rupture)
+	capacity, said := rule.Capacity(area*plateStress(mat, rule), strength.Rupture), rule.Says(strength.Rupture)
 	return check{key: "net-section", name: "Plate torn across the row of bolts", unit: "N", feature: p.panel.ID, where: p.panel.Name,
 		eval: func(sh *shares) hit { return hit{math.Abs(sh.force.Dot(across)), capacity, -1, 0} },
 		explain: func(sh *shares, h hit) working.Working {
@@ -86,7 +86,7 @@ func (p *placed) net(mat material, rule strength.Rule) check {
 
 // plateAt checks the plate at one bend or row, at the harder of its lines.
 func plateAt(lines []section, load sheet.Vector, mat material, rule strength.Rule) check {
-	capacity, said := rule.Capacity(mat.yield, strength.Yield)
+	capacity, said := rule.Capacity(mat.yield, strength.Yield), rule.Says(strength.Yield)
 	first := lines[0]
 	name := "Plate bent at the bend of " + lower(first.name)
 	if first.holes > 0 {

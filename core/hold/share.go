@@ -20,11 +20,12 @@ type shares struct {
 	centroid []float64
 	edge     []float64
 	silent   string // why the centroid school has no answer
+	pry      []float64
 }
 
 // share puts a load on the bolts: in plane by the elastic vector method, out
-// of it by both schools.
-func (p *placed) share(l Load) shares {
+// of it by both schools, with what thin plate pries.
+func (p *placed) share(l Load, rule strength.Rule, mat material) shares {
 	f := p.turned(l.Force)
 	d := p.load.Sub(p.origin)
 	at, z := profile.Point{X: d.Dot(p.x), Y: d.Dot(p.y)}, d.Dot(p.n)
@@ -39,6 +40,10 @@ func (p *placed) share(l Load) shares {
 	s.vectors = bolt.Shares(p.at, profile.Point{}, p.polar, s.inPlane, turn)
 	s.centroid, s.silent = p.aboutCentroid(s)
 	s.edge = p.aboutEdge(s)
+	s.pry = make([]float64, len(p.at))
+	for i, t := range p.tension(s) {
+		s.pry[i] = p.prying(i, rule, t, mat)
+	}
 	return s
 }
 

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 
+	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -21,6 +22,7 @@ type Suggestion struct {
 	First       string           `json:"first" doc:"what then gives first"`
 	Mass        float64          `json:"mass" doc:"kg of one part with the change, bolts not counted"`
 	MassChange  float64          `json:"massChange" doc:"kg"`
+	Asks        []string         `json:"asks" doc:"what else it asks for: stops on the part that are new with it"`
 }
 
 // Slack is the utilisation below which a bracket is said to be over-strong.
@@ -51,13 +53,13 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 	if !up && *now.Hardest >= Slack {
 		return out
 	}
-	for _, c := range changes(r, m, up, opt) {
+	for _, c := range changes(r, part, m, up, opt) {
 		next, err := sheet.ApplyEdits(r, c.edits)
 		if err != nil {
 			continue
 		}
 		built, err := sheet.Build(next, opt)
-		if err != nil || stops(built) > stops(part) {
+		if err != nil || !built.Whole {
 			continue
 		}
 		res := Check(built, next, c.mount, loads, rule)
@@ -70,19 +72,26 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 			if edits == nil {
 				edits = []working.Edit{}
 			}
-			out = append(out, Suggestion{c.label, c.mount, edits, res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass})
+			out = append(out, Suggestion{c.label, c.mount, edits, res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass, asks(part, built)})
 		}
 	}
 	return out
 }
 
-func stops(p sheet.Part) (n int) {
-	for _, f := range p.Findings {
-		if f.Severity == working.Stop && f.SetAside == "" {
-			n++
+// asks lists the stops of the changed part that the part did not have.
+func asks(was, now sheet.Part) []string {
+	had := map[string]bool{}
+	for _, f := range was.Findings {
+		had[f.Code+f.Feature] = f.Severity == working.Stop
+	}
+	out := []string{}
+	for _, f := range now.Findings {
+		if f.Severity == working.Stop && f.SetAside == "" && !had[f.Code+f.Feature] {
+			had[f.Code+f.Feature] = true
+			out = append(out, f.Reason)
 		}
 	}
-	return n
+	return out
 }
 
 func stopped(r Result) bool {
@@ -94,7 +103,7 @@ func stopped(r Result) bool {
 	return false
 }
 
-func changes(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (list []change) {
+func changes(r sheet.Recipe, part sheet.Part, m Mount, up bool, opt sheet.Options) (list []change) {
 	if c, ok := otherSize(r, m, up); ok {
 		list = append(list, c)
 	}
@@ -103,6 +112,9 @@ func changes(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (list []change
 			list = append(list, c)
 		}
 		if c, ok := wider(r, m, opt); ok {
+			list = append(list, c)
+		}
+		if c, ok := nearer(r, part, m, opt); ok {
 			list = append(list, c)
 		}
 	}
@@ -196,6 +208,45 @@ func wider(r sheet.Recipe, m Mount, opt sheet.Options) (change, bool) {
 			}
 			if p.Rows > 1 {
 				grow(path+"/pattern/pitchY", p.PitchY, float64(p.Rows-1)/2, path+"/y/distance", h.Y)
+			}
+		}
+	})
+	return c, len(c.edits) > 0
+}
+
+// nearer moves the pattern half way to the bend the load comes through, as far
+// as a socket and the bend leave room.
+func nearer(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (change, bool) {
+	p, err := lay(&part, m)
+	if err != nil {
+		return change{}, false
+	}
+	list, _ := p.sections()
+	if len(list) < 2 {
+		return change{}, false
+	}
+	row, before := list[len(list)-1], list[len(list)-2]
+	if row.holes == 0 {
+		return change{}, false
+	}
+	gap := before.at.Sub(row.at).Dot(row.across)
+	least := max(p.bolt.Thread.AcrossHex, m.Bolts.Washer)/2 + r.Thickness
+	by := min(gap/2, gap-least)
+	grain := 1.0
+	if opt.Display.Style != "mm" {
+		grain = 25.4 / 16
+	}
+	if by = math.Floor(by/grain) * grain; by < 2*grain {
+		return change{}, false
+	}
+	s := p.panel.Seat
+	way := p.panel.Onto(profile.Point{X: row.across.Dot(s.X), Y: row.across.Dot(s.Y)})
+	c := change{label: fmt.Sprintf("Holes %.4g mm nearer to the bend", by), mount: m}
+	each(r, m.Fasten, func(path string, h sheet.Hole) {
+		for i, o := range [2]sheet.Offset{h.X, h.Y} {
+			inward := map[sheet.Edge]profile.Point{sheet.Left: {X: 1}, sheet.Right: {X: -1}, sheet.Front: {Y: 1}, sheet.Back: {Y: -1}}[o.Edge]
+			if d := by * way.Dot(inward); math.Abs(d) > 1e-6 {
+				c.edits = append(c.edits, working.Edit{Path: path + [2]string{"/x", "/y"}[i] + "/distance", Value: o.Distance + d})
 			}
 		}
 	})

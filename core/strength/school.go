@@ -66,14 +66,25 @@ var (
 	PullThrough  = Factors{3, .5}
 )
 
-// Capacity answers what may be used of a nominal strength, with the sentence
-// that says so. In the g-case school the nominal must be a yield value.
-func (r Rule) Capacity(nominal float64, f Factors) (float64, string) {
+// Capacity answers what may be used of a nominal strength. In the g-case school
+// the nominal must be a yield value.
+func (r Rule) Capacity(nominal float64, f Factors) float64 {
 	switch r.School {
 	case Factored:
-		return f.Phi * nominal, fmt.Sprintf("factored: φ = %g", f.Phi)
+		return f.Phi * nominal
 	case GCase:
-		return nominal / r.margin(), fmt.Sprintf("g-case: yield over a margin of %g", r.margin())
+		return nominal / r.margin()
 	}
-	return nominal / f.Omega, fmt.Sprintf("allowable: Ω = %g", f.Omega)
+	return nominal / f.Omega
+}
+
+// Says answers the sentence that goes with a capacity.
+func (r Rule) Says(f Factors) string {
+	switch r.School {
+	case Factored:
+		return fmt.Sprintf("factored: φ = %g", f.Phi)
+	case GCase:
+		return fmt.Sprintf("g-case: yield over a margin of %g", r.margin())
+	}
+	return fmt.Sprintf("allowable: Ω = %g", f.Omega)
 }

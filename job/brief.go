@@ -1,0 +1,309 @@
+package job
+
+import (
+	"fmt"
+	"strings"
+	"unicode/utf8"
+
+	"warmanvil/core/hold"
+	"warmanvil/core/load"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// BriefSchema is the version of the brief's form.
+const BriefSchema = 2
+
+// Brief is what the work is for, what it carries, how it is driven and how it
+// is written.
+type Brief struct {
+	Schema   int     `json:"schema,omitempty" doc:"version of this form, 2; older ones are read"`
+	Name     string  `json:"name"`
+	Purpose  string  `json:"purpose,omitempty" doc:"what it is for"`
+	Vehicle  string  `json:"vehicle,omitempty"`
+	Quantity int     `json:"quantity" doc:"how many of the whole job"`
+	Unit     Unit    `json:"unit" enum:"mm,fraction,decimal" doc:"how lengths are written"`
+	Grain    float64 `json:"grain" doc:"mm, step of the arrow keys and finest fraction shown"`
+
+	Targets     []Target      `json:"targets,omitempty" doc:"what is to be reached"`
+	Criticality Criticality   `json:"criticality,omitempty" enum:"comfort,load,people" doc:"what happens when it fails"`
+	Strength    strength.Rule `json:"strength,omitempty"`
+	Use         load.Use      `json:"use,omitempty" enum:"smooth,rough,off-road" doc:"how it is driven"`
+	Road        *load.Road    `json:"road,omitempty" doc:"in place of the use's own accelerations"`
+	Devices     []Device      `json:"devices,omitempty"`
+	Limits      Limits        `json:"limits,omitempty"`
+	Options     []Option      `json:"options,omitempty" doc:"ways it could be done, side by side"`
+	Card        Card          `json:"card,omitempty" doc:"the vehicle's weights and limits"`
+	Open        []OpenItem    `json:"open,omitempty"`
+	Mounts      []Mount       `json:"mounts,omitempty" doc:"brackets and what they carry"`
+	Answers     Answers       `json:"answers,omitempty"`
+}
+
+// Criticality is what happens when a part fails; it decides what may say
+// `holds` without an answer.
+type Criticality string
+
+// Comfort: a nuisance. Load: the load or the vehicle is damaged. People:
+// somebody can be hurt.
+const (
+	Comfort  Criticality = "comfort"
+	LoadLost Criticality = "load"
+	People   Criticality = "people"
+)
+
+// Target is one measurable aim.
+type Target struct {
+	ID     string   `json:"id"`
+	Text   string   `json:"text"`
+	Unit   string   `json:"unit,omitempty" doc:"as people write it: kg, min, mm"`
+	Sense  string   `json:"sense" enum:"atMost,atLeast" doc:"which way it is met"`
+	Wanted *float64 `json:"wanted,omitempty"`
+	Got    *Given   `json:"got,omitempty" doc:"what came out"`
+}
+
+// Foot is a place where a device stands, in its own axes.
+type Foot struct {
+	X float64 `json:"x" doc:"mm forward of the device's origin"`
+	Y float64 `json:"y" doc:"mm to the left"`
+}
+
+// Gravity is a centre of gravity, Z above the plane of the feet.
+type Gravity struct {
+	X     float64 `json:"x" doc:"mm"`
+	Y     float64 `json:"y" doc:"mm"`
+	Z     float64 `json:"z" doc:"mm above the feet"`
+	Trust Trust   `json:"trust,omitempty" enum:"measured,copied,memory,assumed"`
+}
+
+// Box is an envelope in mm.
+type Box struct {
+	Length float64 `json:"length" doc:"mm"`
+	Width  float64 `json:"width" doc:"mm"`
+	Height float64 `json:"height" doc:"mm"`
+}
+
+// Device is something the vehicle carries on feet. Its axes are the vehicle's:
+// x forward, y left, z up, origin where its user puts it.
+type Device struct {
+	ID         string   `json:"id"`
+	Name       string   `json:"name"`
+	Mass       *Given   `json:"mass,omitempty" doc:"kg"`
+	Gravity    *Gravity `json:"gravity,omitempty"`
+	Envelope   *Box     `json:"envelope,omitempty"`
+	Feet       []Foot   `json:"feet,omitempty"`
+	Behind     *Given   `json:"behind,omitempty" doc:"mm of its origin behind the front axle or the coupling"`
+	NearPeople bool     `json:"nearPeople,omitempty" doc:"in a space with people, or able to enter one"`
+	OnRoof     bool     `json:"onRoof,omitempty"`
+}
+
+// Limits are what the work must keep to.
+type Limits struct {
+	Lift       *Given   `json:"lift,omitempty" doc:"kg one person lifts"`
+	NoNewHoles bool     `json:"noNewHoles,omitempty"`
+	NoWelds    bool     `json:"noWelds,omitempty"`
+	KeepAlive  string   `json:"keepAlive,omitempty" doc:"functions that must keep working"`
+	Envelope   *Box     `json:"envelope,omitempty"`
+	Visible    string   `json:"visible,omitempty" doc:"faces that stay in sight"`
+	Date       string   `json:"date,omitempty" doc:"yyyy-mm-dd"`
+	Budget     *float64 `json:"budget,omitempty" doc:"in the shop's money"`
+	Bought     *float64 `json:"bought,omitempty" doc:"what a bought alternative costs"`
+}
+
+// Option is one way it could be done.
+type Option struct {
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	For     string `json:"for,omitempty"`
+	Against string `json:"against,omitempty"`
+	Chosen  bool   `json:"chosen,omitempty"`
+	Reason  string `json:"reason,omitempty" doc:"why it was chosen"`
+}
+
+// Card is the vehicle's weights and limits. Of a trailer the front support is
+// the coupling and Front its nose load.
+type Card struct {
+	Trailer    bool   `json:"trailer,omitempty"`
+	Span       *Given `json:"span,omitempty" doc:"mm, wheelbase, or coupling to axle"`
+	Front      *Given `json:"front,omitempty" doc:"kg, empty, on the front axle or the coupling"`
+	Rear       *Given `json:"rear,omitempty" doc:"kg, empty, on the rear axle"`
+	Gross      *Given `json:"gross,omitempty" doc:"kg allowed in all"`
+	FrontLimit *Given `json:"frontLimit,omitempty" doc:"kg allowed on the front axle or the coupling"`
+	RearLimit  *Given `json:"rearLimit,omitempty" doc:"kg allowed on the rear axle"`
+	RoofLimit  *Given `json:"roofLimit,omitempty" doc:"kg allowed on the roof"`
+	Others     []Item `json:"others,omitempty" doc:"people, fuel, tools, goods"`
+}
+
+// Item is another mass on board.
+type Item struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	Mass   *Given `json:"mass,omitempty" doc:"kg"`
+	Behind *Given `json:"behind,omitempty" doc:"mm behind the front axle or the coupling"`
+	OnRoof bool   `json:"onRoof,omitempty"`
+}
+
+// OpenItem is something not settled yet.
+type OpenItem struct {
+	ID   string `json:"id"`
+	Text string `json:"text"`
+	Kind string `json:"kind" enum:"strength,safety,other"`
+	Done bool   `json:"done,omitempty"`
+}
+
+// Mount is a part that carries feet of a device. TwinFeet stand on its twin,
+// mounted as its mirror image about the vehicle's middle.
+type Mount struct {
+	ID       string     `json:"id"`
+	Name     string     `json:"name"`
+	Part     string     `json:"part" doc:"id of the part"`
+	Device   string     `json:"device,omitempty" doc:"id of the device"`
+	Feet     []int      `json:"feet,omitempty" doc:"indices of the feet on the part as drawn"`
+	TwinFeet []int      `json:"twinFeet,omitempty" doc:"indices of the feet on its twin"`
+	Hold     hold.Mount `json:"hold"`
+}
+
+// Answers are what somebody who may say so has said about what the program
+// cannot work out: who, when and what.
+type Answers struct {
+	Fatigue string `json:"fatigue,omitempty"`
+	Crash   string `json:"crash,omitempty"`
+}
+
+// Upgraded answers the brief in the present form: one of version 1 has none of
+// what came with 2, and gets what counts when nothing was said.
+func (b Brief) Upgraded() Brief {
+	b.Schema = BriefSchema
+	if b.Criticality == "" {
+		b.Criticality = LoadLost
+	}
+	if b.Strength.School == "" {
+		b.Strength.School = strength.Allowable
+	}
+	if b.Use == "" {
+		b.Use = load.Rough
+	}
+	return b
+}
+
+const maxList = 200
+
+// Check refuses a brief that cannot be kept. Paths are relative to the brief.
+func (b Brief) Check() error {
+	if b.Schema > BriefSchema {
+		return working.Refuse("/schema", "This brief is of a newer form (%d) than this program knows (%d).", b.Schema, BriefSchema)
+	}
+	if err := nameOK("/name", b.Name); err != nil {
+		return err
+	}
+	if b.Unit != UnitMM && b.Unit != UnitFraction && b.Unit != UnitDecimal {
+		return working.Refuse("/unit", "Lengths are written as mm, fraction or decimal, not %q.", string(b.Unit))
+	}
+	if b.Criticality != Comfort && b.Criticality != LoadLost && b.Criticality != People {
+		return working.Refuse("/criticality", "When it fails it is comfort, load or people, not %q.", b.Criticality)
+	}
+	if _, ok := load.Roads[b.Use]; !ok {
+		return working.Refuse("/use", "It is driven smooth, rough or off-road, not %q.", b.Use)
+	}
+	if b.Road != nil {
+		if err := b.Road.Check("/road"); err != nil {
+			return err
+		}
+	}
+	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/card/others": len(b.Card.Others)} {
+		if list > maxList {
+			return working.Refuse(path, "This list holds up to %d.", maxList)
+		}
+	}
+	if err := b.texts(); err != nil {
+		return err
+	}
+	if err := b.numbers(); err != nil {
+		return err
+	}
+	return working.First(
+		b.Strength.Check("/strength"),
+		working.Within("/quantity", "The quantity", float64(b.Quantity), 1, maxMany, ""),
+		working.Above("/grain", "The grain", b.Grain, 0, 100, "mm"))
+}
+
+// texts refuses texts that run away.
+func (b Brief) texts() error {
+	all := map[string]string{"/purpose": b.Purpose, "/vehicle": b.Vehicle, "/limits/keepAlive": b.Limits.KeepAlive, "/limits/visible": b.Limits.Visible, "/limits/date": b.Limits.Date,
+		"/answers/fatigue": b.Answers.Fatigue, "/answers/crash": b.Answers.Crash}
+	add := func(list string, i int, texts ...string) {
+		all[fmt.Sprintf("/%s/%d", list, i)] = strings.Join(texts, "")
+	}
+	for i, t := range b.Targets {
+		add("targets", i, t.Text, t.Unit)
+	}
+	for i, d := range b.Devices {
+		add("devices", i, d.Name)
+	}
+	for i, o := range b.Options {
+		add("options", i, o.Name, o.For, o.Against, o.Reason)
+	}
+	for i, o := range b.Open {
+		add("open", i, o.Text)
+	}
+	for i, m := range b.Mounts {
+		add("mounts", i, m.Name)
+	}
+	for i, o := range b.Card.Others {
+		add("card/others", i, o.Name)
+	}
+	for path, text := range all {
+		if utf8.RuneCountInString(text) > maxText {
+			return working.Refuse(path, "Texts hold up to %d characters.", maxText)
+		}
+	}
+	return nil
+}
+
+// numbers refuses values that are not numbers or run away. What is merely
+// missing or 0 is kept and said where it matters.
+func (b Brief) numbers() error {
+	var errs []error
+	box := func(path string, v *Box) {
+		if v != nil {
+			errs = append(errs, working.Within(path+"/length", "The length", v.Length, 0, 1e5, "mm"), working.Within(path+"/width", "The width", v.Width, 0, 1e5, "mm"), working.Within(path+"/height", "The height", v.Height, 0, 1e5, "mm"))
+		}
+	}
+	for i, d := range b.Devices {
+		at := fmt.Sprintf("/devices/%d", i)
+		errs = append(errs, d.Mass.check(at+"/mass", "The mass", 0, 1e7, "kg"), d.Behind.check(at+"/behind", "The place", -1e5, 1e5, "mm"))
+		if g := d.Gravity; g != nil {
+			x, y, z := Given{g.X, g.Trust}, Given{g.Y, g.Trust}, Given{g.Z, g.Trust}
+			errs = append(errs, x.check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), y.check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), z.check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"))
+		}
+		if len(d.Feet) > 64 {
+			errs = append(errs, working.Refuse(at+"/feet", "A device has up to 64 feet."))
+		}
+		for k, f := range d.Feet {
+			errs = append(errs, working.Within(fmt.Sprintf("%s/feet/%d/x", at, k), "A foot's place", f.X, -1e5, 1e5, "mm"), working.Within(fmt.Sprintf("%s/feet/%d/y", at, k), "A foot's place", f.Y, -1e5, 1e5, "mm"))
+		}
+		box(at+"/envelope", d.Envelope)
+	}
+	box("/limits/envelope", b.Limits.Envelope)
+	errs = append(errs, b.Limits.Lift.check("/limits/lift", "What one person lifts", 0, 1000, "kg"))
+	for name, v := range map[string]*float64{"budget": b.Limits.Budget, "bought": b.Limits.Bought} {
+		if v != nil {
+			errs = append(errs, working.Within("/limits/"+name, "The amount", *v, 0, 1e9, ""))
+		}
+	}
+	c := b.Card
+	errs = append(errs, c.Span.check("/card/span", "The distance", 0, 1e5, "mm"))
+	for name, v := range map[string]*Given{"front": c.Front, "rear": c.Rear, "gross": c.Gross, "frontLimit": c.FrontLimit, "rearLimit": c.RearLimit, "roofLimit": c.RoofLimit} {
+		errs = append(errs, v.check("/card/"+name, "The mass", 0, 1e6, "kg"))
+	}
+	for i, o := range c.Others {
+		at := fmt.Sprintf("/card/others/%d", i)
+		errs = append(errs, o.Mass.check(at+"/mass", "The mass", 0, 1e6, "kg"), o.Behind.check(at+"/behind", "The place", -1e5, 1e5, "mm"))
+	}
+	for i, t := range b.Targets {
+		if t.Wanted != nil {
+			errs = append(errs, working.Within(fmt.Sprintf("/targets/%d/wanted", i), "The target", *t.Wanted, -1e9, 1e9, ""))
+		}
+		errs = append(errs, t.Got.check(fmt.Sprintf("/targets/%d/got", i), "What came out", -1e9, 1e9, ""))
+	}
+	return working.First(errs...)
+}

@@ -1,0 +1,113 @@
+package job
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/hold"
+	"warmanvil/core/load"
+)
+
+// road answers the accelerations of the brief.
+func (b Brief) road() load.Road {
+	if b.Road != nil {
+		return *b.Road
+	}
+	return load.Roads[b.Use]
+}
+
+// FeetCase is what a device puts on its mounts in one case and one way of
+// sharing, N in vehicle axes.
+type FeetCase struct {
+	Case    string       `json:"case"`
+	Sharing string       `json:"sharing"`
+	Forces  [][3]float64 `json:"forces"`
+	Largest float64      `json:"largest" doc:"N on one foot"`
+	Foot    int          `json:"foot" doc:"index of that foot"`
+	Name    string       `json:"name" doc:"case and sharing in one line"`
+}
+
+const allSharing = "all feet sharing"
+
+// feetCases answers every case of a device on its feet in every way of
+// sharing, or why there is none.
+func (b Brief) feetCases(d Device) ([]FeetCase, string) {
+	switch {
+	case d.Mass == nil || d.Mass.Value <= 0:
+		return nil, fmt.Sprintf("The mass of %s is not known.", d.named())
+	case d.Gravity == nil:
+		return nil, fmt.Sprintf("The centre of gravity of %s is not known: find it by tilting or by weighing each end.", d.named())
+	}
+	in := load.FeetInput{Mass: d.Mass.Value, CentreOfGravity: [3]float64{d.Gravity.X, d.Gravity.Y, d.Gravity.Z}}
+	for _, f := range d.Feet {
+		in.Feet = append(in.Feet, [2]float64{f.X, f.Y})
+	}
+	var out []FeetCase
+	for _, c := range b.road().Cases() {
+		in.Acceleration = c.Factored(b.Strength.School).Net
+		for _, s := range load.Sharings(in.Feet) {
+			in.Loose, in.Carrying = s.Loose, s.Carrying
+			r, err := load.Feet(in)
+			if err != nil {
+				if s.Name == allSharing {
+					return nil, fmt.Sprintf("%s: %v", d.named(), err)
+				}
+				continue // that way of sharing does not stand
+			}
+			fc := FeetCase{Case: c.Name, Sharing: s.Name, Forces: r.Forces, Name: c.Name}
+			if s.Name != allSharing {
+				fc.Name += ", " + s.Name
+			}
+			for i, f := range r.Forces {
+				if size := math.Sqrt(f[0]*f[0] + f[1]*f[1] + f[2]*f[2]); size > fc.Largest {
+					fc.Largest, fc.Foot = size, i
+				}
+			}
+			out = append(out, fc)
+		}
+	}
+	return out, ""
+}
+
+func (d Device) named() string {
+	if d.Name == "" {
+		return "the device"
+	}
+	return d.Name
+}
+
+// device finds a device of the brief.
+func (b Brief) device(id string) (Device, bool) {
+	for _, d := range b.Devices {
+		if d.ID == id {
+			return d, true
+		}
+	}
+	return Device{}, false
+}
+
+// loads answers the forces on a mount's carrying holes, as they act on the part
+// as drawn: those on the twin are mirrored about the vehicle's middle.
+func (m Mount) loads(d Device, cases []FeetCase) ([]hold.Load, string) {
+	out := make([]hold.Load, 0, len(cases)*(len(m.Feet)+len(m.TwinFeet)))
+	for _, list := range []struct {
+		feet []int
+		side float64
+		word string
+	}{{m.Feet, 1, ""}, {m.TwinFeet, -1, " on the twin"}} {
+		for _, i := range list.feet {
+			if i < 0 || i >= len(d.Feet) {
+				return nil, fmt.Sprintf("%s has no foot %d any more: say anew which feet stand here.", d.named(), i+1)
+			}
+			where := fmt.Sprintf("foot %d%s", i+1, list.word)
+			for _, c := range cases {
+				f := c.Forces[i]
+				out = append(out, hold.Load{Case: c.Name, Where: where, Force: [3]float64{f[0], list.side * f[1], f[2]}})
+			}
+		}
+	}
+	if len(out) == 0 {
+		return nil, "Say which feet stand on it."
+	}
+	return out, ""
+}
