@@ -6,6 +6,7 @@ import (
 	"strings"
 	"time"
 
+	"warmanvil/core/load"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
@@ -69,6 +70,16 @@ type StockView struct {
 	Materials []stock.Material `json:"materials"`
 	Processes []stock.Process  `json:"processes"`
 	Gauges    []GaugeFamily    `json:"gauges"`
+	Threads   []stock.Thread   `json:"threads"`
+	Grades    []stock.Grade    `json:"grades"`
+	Roads     []RoadView       `json:"roads" doc:"accelerations by use; shop practice, to be changed"`
+}
+
+// RoadView is one way to drive.
+type RoadView struct {
+	Use    load.Use  `json:"use" enum:"smooth,rough,off-road"`
+	Road   load.Road `json:"road"`
+	Source string    `json:"source"`
 }
 
 // GaugeFamily is one gauge table.
@@ -161,8 +172,11 @@ func (s *server) partRoutes() {
 	})
 	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", summary: "Flat pattern, body, figures and flags of a recipe"}, buildPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
-	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes and gauges"}, func(call, none) (StockView, error) {
-		v := StockView{Materials: stock.Materials, Processes: stock.Processes}
+	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
+		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades}
+		for _, u := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {
+			v.Roads = append(v.Roads, RoadView{u, load.Roads[u], load.RoadSource})
+		}
 		for _, f := range []stock.Family{stock.Steel, stock.Galvanized, stock.Stainless, stock.Aluminum} {
 			v.Gauges = append(v.Gauges, GaugeFamily{f, stock.GaugeSource[f], stock.GaugeTable(f)})
 		}

@@ -6,6 +6,9 @@ import (
 	"encoding/json"
 	"io/fs"
 	"net/http"
+	"path"
+	"reflect"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
@@ -50,13 +53,28 @@ func build(opt Options) *server {
 	gin.SetMode(gin.ReleaseMode)
 	s := &server{jobs: opt.Jobs, engine: gin.New(), api: &huma.OpenAPI{
 		OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1", Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
-		Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", huma.DefaultSchemaNamer)}}}
+		Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", schemaName)}}}
 	s.engine.Use(recovered, guarded, headers)
 	s.jobRoutes()
 	s.partRoutes()
+	s.holdingRoutes()
 	s.calcRoutes()
 	s.fileRoutes()
 	return s
+}
+
+// schemaName answers a type's name in the description; types of packages whose
+// names are common words carry their package before it.
+func schemaName(t reflect.Type, hint string) string {
+	name := huma.DefaultSchemaNamer(t, hint)
+	for t.Kind() == reflect.Pointer || t.Kind() == reflect.Slice {
+		t = t.Elem()
+	}
+	switch pkg := path.Base(t.PkgPath()); pkg {
+	case "strength", "hold", "load":
+		return strings.ToUpper(pkg[:1]) + pkg[1:] + name
+	}
+	return name
 }
 
 func (s *server) spec() ([]byte, error) {

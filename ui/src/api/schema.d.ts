@@ -123,6 +123,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/boltgroup.elastic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Share of each bolt of a load in the group's plane */
+        post: operations["calc.boltgroup.elastic"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/boltgroup.icr": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Strength of a bolt group by the instantaneous centre of rotation */
+        post: operations["calc.boltgroup.icr"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/boltgroup.outofplane": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bolt tension of a load out of the plane, in both schools */
+        post: operations["calc.boltgroup.outofplane"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/fastener": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Areas, loads and holes of a bolt by size and grade */
+        post: operations["calc.fastener"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/feet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What each foot of a device puts on its mount */
+        post: operations["calc.feet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/flat": {
         parameters: {
             query?: never;
@@ -168,6 +253,23 @@ export interface paths {
         put?: never;
         /** Flat length of a folded hem */
         post: operations["calc.hem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/interaction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Shear with tension in one bolt */
+        post: operations["calc.interaction"];
         delete?: never;
         options?: never;
         head?: never;
@@ -253,6 +355,23 @@ export interface paths {
         put?: never;
         /** Flat length of a sheet profile */
         post: operations["calc.section"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/torque": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Preload and tightening torque of a bolt */
+        post: operations["calc.torque"];
         delete?: never;
         options?: never;
         head?: never;
@@ -346,6 +465,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/holding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the job's brackets hold, how its devices stand, what its brief says back */
+        get: operations["getHolding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/numbers": {
         parameters: {
             query?: never;
@@ -374,6 +510,23 @@ export interface paths {
         put?: never;
         /** Add a part */
         post: operations["createPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/suggestions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Changes that would help a bracket or save on it, each worked out */
+        get: operations["getSuggestions"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -541,7 +694,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Materials, processes and gauges */
+        /** Materials, processes, gauges, threads, grades and roads */
         get: operations["getStock"];
         put?: never;
         post?: never;
@@ -572,6 +725,10 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Answers: {
+            crash?: string;
+            fatigue?: string;
+        };
         Aside: {
             code: string;
             /** @description id of the feature */
@@ -655,6 +812,16 @@ export interface components {
             up: boolean;
             working: components["schemas"]["Working"];
         };
+        Beside: {
+            answer?: string;
+            decides: boolean;
+            /** @enum {string} */
+            key: "fatigue" | "crash" | "trust";
+            name: string;
+            /** @enum {string} */
+            verdict: "answered" | "cannot say";
+            why: string;
+        };
         Body: {
             bends: components["schemas"]["BodyBend"][];
             /** @description sharp edges as polylines */
@@ -683,13 +850,45 @@ export interface components {
             max: components["schemas"]["Point"];
             min: components["schemas"]["Point"];
         };
+        Box: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            width: number;
+        };
         Brief: {
+            answers?: components["schemas"]["Answers"];
+            /** @description the vehicle's weights and limits */
+            card?: components["schemas"]["Card"];
+            /**
+             * @description what happens when it fails
+             * @enum {string}
+             */
+            criticality?: "comfort" | "load" | "people";
+            devices?: components["schemas"]["Device"][];
             /**
              * Format: double
              * @description mm, step of the arrow keys and finest fraction shown
              */
             grain: number;
+            limits?: components["schemas"]["Limits"];
+            /** @description brackets and what they carry */
+            mounts?: components["schemas"]["Mount"][];
             name: string;
+            open?: components["schemas"]["OpenItem"][];
+            /** @description ways it could be done, side by side */
+            options?: components["schemas"]["Option"][];
             /** @description what it is for */
             purpose?: string;
             /**
@@ -697,11 +896,26 @@ export interface components {
              * @description how many of the whole job
              */
             quantity: number;
+            /** @description in place of the use's own accelerations */
+            road?: components["schemas"]["LoadRoad"];
+            /**
+             * Format: int64
+             * @description version of this form, 2; older ones are read
+             */
+            schema?: number;
+            strength?: components["schemas"]["StrengthRule"];
+            /** @description what is to be reached */
+            targets?: components["schemas"]["Target"][];
             /**
              * @description how lengths are written
              * @enum {string}
              */
             unit: "mm" | "fraction" | "decimal";
+            /**
+             * @description how it is driven
+             * @enum {string}
+             */
+            use?: "smooth" | "rough" | "off-road";
             vehicle?: string;
         };
         BuildRequest: {
@@ -715,6 +929,42 @@ export interface components {
             recipe: components["schemas"]["Recipe"];
             /** @enum {string} */
             unit: "mm" | "fraction" | "decimal";
+        };
+        Card: {
+            /** @description kg, empty, on the front axle or the coupling */
+            front?: components["schemas"]["Given"];
+            /** @description kg allowed on the front axle or the coupling */
+            frontLimit?: components["schemas"]["Given"];
+            /** @description kg allowed in all */
+            gross?: components["schemas"]["Given"];
+            /** @description people, fuel, tools, goods */
+            others?: components["schemas"]["Item"][];
+            /** @description kg, empty, on the rear axle */
+            rear?: components["schemas"]["Given"];
+            /** @description kg allowed on the rear axle */
+            rearLimit?: components["schemas"]["Given"];
+            /** @description kg allowed on the roof */
+            roofLimit?: components["schemas"]["Given"];
+            /** @description mm, wheelbase, or coupling to axle */
+            span?: components["schemas"]["Given"];
+            trailer?: boolean;
+        };
+        Clearance: {
+            /**
+             * Format: double
+             * @description mm; ISO 273 fine
+             */
+            close: number;
+            /**
+             * Format: double
+             * @description mm; ISO 273 coarse
+             */
+            loose: number;
+            /**
+             * Format: double
+             * @description mm; ISO 273 medium
+             */
+            normal: number;
         };
         Corner: {
             /** @enum {string} */
@@ -808,6 +1058,20 @@ export interface components {
             v: number;
             working: components["schemas"]["Working"];
         };
+        Device: {
+            /** @description mm of its origin behind the front axle or the coupling */
+            behind?: components["schemas"]["Given"];
+            envelope?: components["schemas"]["Box"];
+            feet?: components["schemas"]["Foot"][];
+            gravity?: components["schemas"]["Gravity"];
+            id: string;
+            /** @description kg */
+            mass?: components["schemas"]["Given"];
+            name: string;
+            /** @description in a space with people, or able to enter one */
+            nearPeople?: boolean;
+            onRoof?: boolean;
+        };
         Dimension: {
             /** @description id */
             feature: string;
@@ -848,6 +1112,119 @@ export interface components {
             /** @description JSON pointer into the recipe */
             path: string;
             value: unknown;
+        };
+        ElasticInput: {
+            /** @description a point on the load's line, mm */
+            at: number[];
+            /** @description centres, mm */
+            bolts: number[][];
+            /** @description N */
+            force: number[];
+        };
+        ElasticResult: {
+            /** @description mm */
+            centroid: number[];
+            /** @description their sizes, N */
+            forces: number[];
+            /**
+             * Format: double
+             * @description largest of them, N
+             */
+            max: number;
+            /**
+             * Format: double
+             * @description about the centroid, anticlockwise, N·mm
+             */
+            moment: number;
+            /**
+             * Format: double
+             * @description Σ r², mm²
+             */
+            polar: number;
+            /** @description each bolt's share, N */
+            vectors: number[][];
+            working: components["schemas"]["Working"];
+        };
+        Fastenable: {
+            /** Format: int64 */
+            count: number;
+            /** @description of the feature */
+            id: string;
+            name: string;
+            panel: string;
+            /** @description id of the part */
+            part: string;
+            size: string;
+        };
+        FastenerInput: {
+            /** @description SAE 2, SAE 5, SAE 8, 8.8, 10.9, 12.9, A2-70, A4-70, A4-80 */
+            grade: string;
+            /**
+             * Format: double
+             * @description threads per inch, or mm
+             */
+            pitch: number;
+            /** @description 1/4, #10, M8 */
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+        };
+        FastenerResult: {
+            clearance: components["schemas"]["Clearance"];
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description N
+             */
+            proofLoad: number;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            proofStress: number;
+            /**
+             * Format: double
+             * @description mm²
+             */
+            stressArea: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            tapDrill: number;
+            /**
+             * Format: double
+             * @description N
+             */
+            tensileLoad: number;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            tensileStrength: number;
+            working: components["schemas"]["Working"];
+        };
+        FeetCase: {
+            case: string;
+            /**
+             * Format: int64
+             * @description index of that foot
+             */
+            foot: number;
+            forces: number[][];
+            /**
+             * Format: double
+             * @description N on one foot
+             */
+            largest: number;
+            /** @description case and sharing in one line */
+            name: string;
+            sharing: string;
         };
         Figure: {
             key: string;
@@ -993,6 +1370,18 @@ export interface components {
             id: string;
             normal: number[];
         };
+        Foot: {
+            /**
+             * Format: double
+             * @description mm forward of the device's origin
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description mm to the left
+             */
+            y: number;
+        };
         ForceInput: {
             /**
              * Format: double
@@ -1085,6 +1474,66 @@ export interface components {
             /** Format: double */
             gauge: number;
         };
+        Given: {
+            /**
+             * @description how it came to be known; assumed when left out
+             * @enum {string}
+             */
+            trust?: "measured" | "copied" | "memory" | "assumed";
+            /** Format: double */
+            value: number;
+        };
+        Grade: {
+            /**
+             * Format: double
+             * @description mm, over this nominal diameter
+             */
+            from: number;
+            name: string;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            proof: number;
+            source: string;
+            stainless?: boolean;
+            /** @enum {string} */
+            system: "inch" | "metric";
+            /**
+             * Format: double
+             * @description MPa, minimum
+             */
+            tensile: number;
+            /**
+             * Format: double
+             * @description mm, up to this one
+             */
+            upTo: number;
+            /**
+             * Format: double
+             * @description MPa, minimum
+             */
+            yield: number;
+        };
+        Gravity: {
+            /** @enum {string} */
+            trust?: "measured" | "copied" | "memory" | "assumed";
+            /**
+             * Format: double
+             * @description mm
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description mm above the feet
+             */
+            z: number;
+        };
         Hand: {
             /**
              * @description which hand the recipe describes
@@ -1093,6 +1542,23 @@ export interface components {
             drawn?: "left" | "right";
             /** @description make the mirrored twin too */
             pair?: boolean;
+        };
+        Held: {
+            /** @description what the checks leave out: fatigue, crash, how far the inputs can be trusted */
+            beside: components["schemas"]["Beside"][];
+            /** @description least trusted input behind it */
+            least?: components["schemas"]["Source"];
+            /**
+             * Format: double
+             * @description kg of the part
+             */
+            mass: number;
+            mount: components["schemas"]["Mount"];
+            /** @description name of the part */
+            part: string;
+            result: components["schemas"]["HoldResult"];
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
         };
         HemInput: {
             /**
@@ -1133,6 +1599,157 @@ export interface components {
              */
             flat: number;
             working: components["schemas"]["Working"];
+        };
+        HoldBoltForce: {
+            /**
+             * Format: double
+             * @description tension with the neutral axis at the centroid, N
+             */
+            centroidSchool: number;
+            /**
+             * Format: double
+             * @description tension turning about the edge, N
+             */
+            edgeSchool: number;
+            /** @description id of the hole as made */
+            hole: string;
+            /** @description the same on the flat pattern's axes, N */
+            onFlat: number[];
+            /**
+             * Format: double
+             * @description N, comes on top of the tension
+             */
+            prying: number;
+            /** @description in the plane, on the panel's axes, N */
+            share: number[];
+            /**
+             * Format: double
+             * @description N
+             */
+            shear: number;
+            /**
+             * Format: double
+             * @description N, school in use
+             */
+            tension: number;
+        };
+        HoldBolts: {
+            grade: string;
+            /**
+             * Format: double
+             * @description threads per inch, or mm
+             */
+            pitch: number;
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+            /** @description the shear plane cuts the threads */
+            threadsInPlane: boolean;
+            /**
+             * Format: double
+             * @description outside diameter of the washer on the sheet, mm; 0 for none
+             */
+            washer?: number;
+        };
+        HoldMount: {
+            /**
+             * @description the face of the fastened panel that lies on the vehicle
+             * @enum {string}
+             */
+            against: "good" | "back";
+            /** @description what it is bolted to reaches under the whole panel, so that it can press on it */
+            backed: boolean;
+            bolts: components["schemas"]["HoldBolts"];
+            /** @description ids of the hole features that carry the load */
+            carry: string[];
+            /** @description ids of the hole features that bolt it to the vehicle */
+            fasten: string[];
+            /**
+             * @description which way of the part points forward
+             * @enum {string}
+             */
+            forward: "+x" | "-x" | "+y" | "-y" | "+z" | "-z";
+            /** @enum {string} */
+            inPlane: "elastic" | "icr";
+            /** @enum {string} */
+            outPlane: "centroid" | "edge";
+            /**
+             * @description which way of the part points up
+             * @enum {string}
+             */
+            up: "+x" | "-x" | "+y" | "-y" | "+z" | "-z";
+        };
+        HoldResult: {
+            bolts: components["schemas"]["HoldBoltForce"][];
+            /** @description its case */
+            case?: string;
+            /** @description hardest first */
+            checks: components["schemas"]["StrengthCheck"][];
+            /**
+             * Format: double
+             * @description mm at the carrying holes along the load of that case
+             */
+            deflection: number | null;
+            findings: components["schemas"]["Finding"][];
+            /** @description what gives first */
+            first?: string;
+            /** @description of that case on the carrying holes, vehicle axes, N */
+            force: number[];
+            /**
+             * Format: double
+             * @description largest utilisation
+             */
+            hardest: number | null;
+            /**
+             * Format: double
+             * @description load over one bolt's ultimate strength in that case by the instantaneous centre
+             */
+            icrCoefficient: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
+        HoldSuggestion: {
+            /** @description what else it asks for: stops on the part that are new with it */
+            asks: string[];
+            /** @description of the part's recipe */
+            edits: components["schemas"]["Edit"][];
+            /** @description what then gives first */
+            first: string;
+            label: string;
+            /**
+             * Format: double
+             * @description kg of one part with the change, bolts not counted
+             */
+            mass: number;
+            /**
+             * Format: double
+             * @description kg
+             */
+            massChange: number;
+            /** @description the mount with the change */
+            mount: components["schemas"]["HoldMount"];
+            /**
+             * Format: double
+             * @description largest, with the change
+             */
+            utilisation: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
+        Holding: {
+            devices: components["schemas"]["Standing"][];
+            mounts: components["schemas"]["Held"][];
+        };
+        HoldingView: {
+            /** @description hole features of the parts, to fasten and to carry with */
+            features: components["schemas"]["Fastenable"][];
+            holding: components["schemas"]["Holding"];
+            /**
+             * Format: int64
+             * @description of the job it was worked out from
+             */
+            revision: number;
+            told: components["schemas"]["Told"];
         };
         Hole: {
             /**
@@ -1189,6 +1806,32 @@ export interface components {
             /** @description centre from the blank's front edge */
             y: components["schemas"]["Length"];
         };
+        ICRInput: {
+            /**
+             * Format: double
+             * @description degrees of the load from straight down, over −90 to under 90
+             */
+            angle: number;
+            /** @description centres, mm */
+            bolts: number[][];
+            /**
+             * Format: double
+             * @description mm along the horizontal through the centroid
+             */
+            eccentricity: number;
+        };
+        ICRResult: {
+            /** @description instantaneous centre, mm; null for a load through the centroid of a symmetrical group */
+            centre: number[];
+            /**
+             * Format: double
+             * @description load over one bolt's ultimate strength
+             */
+            coefficient: number;
+            /** @enum {string} */
+            reference: "ultimate";
+            working: components["schemas"]["Working"];
+        };
         Input: {
             /**
              * Format: double
@@ -1210,6 +1853,50 @@ export interface components {
              * @description mm
              */
             thickness: number;
+        };
+        InteractionInput: {
+            /**
+             * Format: double
+             * @description same unit
+             */
+            allowableShear: number;
+            /**
+             * Format: double
+             * @description same unit
+             */
+            allowableTension: number;
+            /**
+             * Format: double
+             * @description N or MPa
+             */
+            shear: number;
+            /**
+             * Format: double
+             * @description same unit
+             */
+            tension: number;
+        };
+        InteractionResult: {
+            /**
+             * Format: double
+             * @description root of the sum of squares of the shares
+             */
+            elliptical: number;
+            /**
+             * Format: double
+             * @description sum of the shares
+             */
+            linear: number;
+            working: components["schemas"]["Working"];
+        };
+        Item: {
+            /** @description mm behind the front axle or the coupling */
+            behind?: components["schemas"]["Given"];
+            id: string;
+            /** @description kg */
+            mass?: components["schemas"]["Given"];
+            name: string;
+            onRoof?: boolean;
         };
         JobPage: {
             job: components["schemas"]["JobView"];
@@ -1293,6 +1980,78 @@ export interface components {
             /** @description as the job writes it */
             text: string;
         };
+        Limits: {
+            /**
+             * Format: double
+             * @description what a bought alternative costs
+             */
+            bought?: number;
+            /**
+             * Format: double
+             * @description in the shop's money
+             */
+            budget?: number;
+            /** @description yyyy-mm-dd */
+            date?: string;
+            envelope?: components["schemas"]["Box"];
+            /** @description functions that must keep working */
+            keepAlive?: string;
+            /** @description kg one person lifts */
+            lift?: components["schemas"]["Given"];
+            noNewHoles?: boolean;
+            noWelds?: boolean;
+            /** @description faces that stay in sight */
+            visible?: string;
+        };
+        LoadFeetInput: {
+            /** @description net force on the mass in g, gravity included: at rest [0, 0, −1] */
+            acceleration: number[];
+            /** @description indices of two feet that carry, the others a thousandth as stiff */
+            carrying?: number[];
+            /** @description mm, z above the plane of the feet */
+            centreOfGravity: number[];
+            /** @description x, y of each foot, mm */
+            feet: number[][];
+            /**
+             * Format: int64
+             * @description index of a foot that carries nothing
+             */
+            loose?: number;
+            /**
+             * Format: double
+             * @description kg
+             */
+            mass: number;
+        };
+        LoadFeetResult: {
+            /** @description N on the mount under each foot; z negative presses down, positive lifts */
+            forces: number[][];
+            /** @description a foot pulls up */
+            lifts: boolean;
+            working: components["schemas"]["Working"];
+        };
+        LoadRoad: {
+            /**
+             * Format: double
+             * @description g, forward and rearward
+             */
+            along: number;
+            /**
+             * Format: double
+             * @description g, pressing down, gravity included
+             */
+            down: number;
+            /**
+             * Format: double
+             * @description g, to either side
+             */
+            side: number;
+            /**
+             * Format: double
+             * @description g, net lift
+             */
+            up: number;
+        };
         Material: {
             /**
              * Format: double
@@ -1329,6 +2088,19 @@ export interface components {
              * @description MPa
              */
             yield: number;
+        };
+        Mount: {
+            /** @description id of the device */
+            device?: string;
+            /** @description indices of the feet on the part as drawn */
+            feet?: number[];
+            hold: components["schemas"]["HoldMount"];
+            id: string;
+            name: string;
+            /** @description id of the part */
+            part: string;
+            /** @description indices of the feet on its twin */
+            twinFeet?: number[];
         };
         NumberAnswer: {
             /** Format: double */
@@ -1369,6 +2141,22 @@ export interface components {
              */
             from?: "outside" | "inside" | "flat";
         };
+        OpenItem: {
+            done?: boolean;
+            id: string;
+            /** @enum {string} */
+            kind: "strength" | "safety" | "other";
+            text: string;
+        };
+        Option: {
+            against?: string;
+            chosen?: boolean;
+            for?: string;
+            id: string;
+            name: string;
+            /** @description why it was chosen */
+            reason?: string;
+        };
         Ordinate: {
             /**
              * Format: double
@@ -1383,6 +2171,38 @@ export interface components {
         Ordinates: {
             x: components["schemas"]["Ordinate"][];
             y: components["schemas"]["Ordinate"][];
+        };
+        OutOfPlaneInput: {
+            /**
+             * Format: int64
+             * @description bolts in each row
+             */
+            columns: number;
+            /**
+             * Format: double
+             * @description of the load from the plate's face, mm
+             */
+            eccentricity: number;
+            /** @description heights above the lower edge, mm */
+            rows: number[];
+            /**
+             * Format: double
+             * @description load along the plate, N
+             */
+            shear: number;
+        };
+        OutOfPlaneResult: {
+            /** @description tension per bolt, neutral axis at the group's centroid, N */
+            centroid: number[];
+            findings: components["schemas"]["Finding"][];
+            /** @description tension per bolt, turning about the lower edge, N */
+            lowerEdge: number[];
+            /**
+             * Format: double
+             * @description N·mm
+             */
+            moment: number;
+            working: components["schemas"]["Working"];
         };
         PanelMade: {
             edges: components["schemas"]["EdgeMade"][];
@@ -1695,6 +2515,12 @@ export interface components {
             recipe: components["schemas"]["Recipe"];
             summary: string;
         };
+        RoadView: {
+            road: components["schemas"]["LoadRoad"];
+            source: string;
+            /** @enum {string} */
+            use: "smooth" | "rough" | "off-road";
+        };
         Rule: {
             /** @description test strips of this sheet and tool */
             coupons?: components["schemas"]["Coupon"][];
@@ -1852,6 +2678,40 @@ export interface components {
              */
             start?: number;
         };
+        Share: {
+            /** Format: double */
+            capacity: number;
+            /** @description the load case that governs */
+            case?: string;
+            /** Format: double */
+            demand: number;
+            /** @description id of the hole or bend it is about */
+            feature?: string;
+            /** @description stable name of the check */
+            key: string;
+            /** @description least trusted input behind it */
+            least?: components["schemas"]["Source"];
+            name: string;
+            /** @description N, N·mm, MPa or empty for a sum of shares */
+            unit: string;
+            /**
+             * Format: double
+             * @description demand over capacity; null when it cannot be said
+             */
+            utilisation: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description name of that place */
+            where?: string;
+            /** @description what is missing, or what the number leaves out */
+            why?: string;
+            working?: components["schemas"]["Working"];
+        };
+        Source: {
+            name: string;
+            /** @enum {string} */
+            trust: "measured" | "copied" | "memory" | "assumed";
+        };
         SpringbackInput: {
             /**
              * Format: double
@@ -1898,10 +2758,62 @@ export interface components {
             releasedRadius: number;
             working: components["schemas"]["Working"];
         };
+        Standing: {
+            cases: components["schemas"]["FeetCase"][];
+            device: components["schemas"]["Device"];
+            /**
+             * Format: int64
+             * @description index of the case with the largest force on a foot, -1 for none
+             */
+            governing: number;
+            least?: components["schemas"]["Source"];
+            /** @description why there is none */
+            why?: string;
+        };
         StockView: {
             gauges: components["schemas"]["GaugeFamily"][];
+            grades: components["schemas"]["Grade"][];
             materials: components["schemas"]["Material"][];
             processes: components["schemas"]["Process"][];
+            /** @description accelerations by use; shop practice, to be changed */
+            roads: components["schemas"]["RoadView"][];
+            threads: components["schemas"]["Thread"][];
+        };
+        StrengthCheck: {
+            /** Format: double */
+            capacity: number;
+            /** @description the load case that governs */
+            case?: string;
+            /** Format: double */
+            demand: number;
+            /** @description id of the hole or bend it is about */
+            feature?: string;
+            /** @description stable name of the check */
+            key: string;
+            name: string;
+            /** @description N, N·mm, MPa or empty for a sum of shares */
+            unit: string;
+            /**
+             * Format: double
+             * @description demand over capacity; null when it cannot be said
+             */
+            utilisation: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description name of that place */
+            where?: string;
+            /** @description what is missing, or what the number leaves out */
+            why?: string;
+            working?: components["schemas"]["Working"];
+        };
+        StrengthRule: {
+            /**
+             * Format: double
+             * @description on yield, g-case only; 1.5 when left out, never less
+             */
+            margin?: number;
+            /** @enum {string} */
+            school: "allowable" | "factored" | "g-case";
         };
         Subject: {
             /**
@@ -1919,6 +2831,59 @@ export interface components {
              */
             what: "hole" | "bend" | "school";
         };
+        Target: {
+            /** @description what came out */
+            got?: components["schemas"]["Given"];
+            id: string;
+            /**
+             * @description which way it is met
+             * @enum {string}
+             */
+            sense: "atMost" | "atLeast";
+            text: string;
+            /** @description as people write it: kg, min, mm */
+            unit?: string;
+            /** Format: double */
+            wanted?: number;
+        };
+        TargetMet: {
+            id: string;
+            met: boolean | null;
+        };
+        Thread: {
+            /**
+             * Format: double
+             * @description mm, hexagon head
+             */
+            acrossFlats: number;
+            clearance: components["schemas"]["Clearance"];
+            coarse: boolean;
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description mm, or threads per inch
+             */
+            pitch: number;
+            size: string;
+            source: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+            /**
+             * Format: double
+             * @description mm
+             */
+            tapDrill: number;
+        };
+        Told: {
+            /** @description what to mind in the brief */
+            says: components["schemas"]["Finding"][];
+            targets: components["schemas"]["TargetMet"][];
+            weighed: components["schemas"]["Weighed"];
+        };
         Tool: {
             /**
              * @description V die in a press, box-and-pan brake, or bench vice and hammer
@@ -1930,6 +2895,52 @@ export interface components {
              * @description mm: die opening, or nose of the pan brake; 0 for the usual one
              */
             opening?: number;
+        };
+        TorqueInput: {
+            grade: string;
+            /**
+             * Format: double
+             * @description K: dry about 0.20, waxed 0.12
+             */
+            nutFactor: number;
+            /**
+             * Format: double
+             * @description threads per inch, or mm
+             */
+            pitch: number;
+            /**
+             * Format: double
+             * @description of the proof load: 0.75, or 0.9 for permanent
+             */
+            share: number;
+            /** @description 1/4, #10, M8 */
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+        };
+        TorqueResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description N, preload with the scatter against
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description N, preload with the scatter for
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description N
+             */
+            preload: number;
+            /**
+             * Format: double
+             * @description N·mm
+             */
+            torque: number;
+            working: components["schemas"]["Working"];
         };
         TrayInput: {
             /**
@@ -1986,6 +2997,20 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        Weighed: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description share of the gross on a trailer's coupling, %
+             */
+            nose?: number;
+            shares: components["schemas"]["Share"][];
+            /**
+             * Format: double
+             * @description kg of all known masses
+             */
+            total: number;
         };
         Working: {
             assumptions?: string[];
@@ -2242,6 +3267,171 @@ export interface operations {
             };
         };
     };
+    "calc.boltgroup.elastic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElasticInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElasticResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.boltgroup.icr": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ICRInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ICRResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.boltgroup.outofplane": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutOfPlaneInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutOfPlaneResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.fastener": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FastenerInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FastenerResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.feet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadFeetInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadFeetResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.flat": {
         parameters: {
             query?: never;
@@ -2328,6 +3518,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HemResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.interaction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InteractionInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InteractionResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -2493,6 +3716,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SectionResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.torque": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TorqueInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TorqueResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -2733,6 +3989,37 @@ export interface operations {
             };
         };
     };
+    getHolding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldingView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     keepNumber: {
         parameters: {
             query?: never;
@@ -2790,6 +4077,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PartView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSuggestions: {
+        parameters: {
+            query?: {
+                /** @description id of the mount */
+                mount?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldSuggestion"][];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,0 +1,60 @@
+package httpapi
+
+import (
+	"github.com/danielgtaylor/huma/v2"
+
+	"warmanvil/core/hold"
+	"warmanvil/job"
+)
+
+// HoldingView is what a job says about strength and about its brief.
+type HoldingView struct {
+	Revision int          `json:"revision" doc:"of the job it was worked out from"`
+	Holding  job.Holding  `json:"holding"`
+	Told     job.Told     `json:"told"`
+	Features []Fastenable `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
+}
+
+// Fastenable is one hole feature of a part.
+type Fastenable struct {
+	Part  string `json:"part" doc:"id of the part"`
+	ID    string `json:"id" doc:"of the feature"`
+	Name  string `json:"name"`
+	Panel string `json:"panel"`
+	Size  string `json:"size"`
+	Count int    `json:"count"`
+}
+
+func (s *server) holdingRoutes() {
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/holding", id: "getHolding", summary: "Whether the job's brackets hold, how its devices stand, what its brief says back"}, func(c call, _ none) (HoldingView, error) {
+		j, parts, err := s.jobs.Built(c.Request.Context(), c.id)
+		if err != nil {
+			return HoldingView{}, err
+		}
+		v := HoldingView{Revision: j.Revision, Holding: job.Hold(j.Brief, parts), Told: j.Brief.Tell(parts), Features: []Fastenable{}}
+		for _, p := range parts {
+			v.Features = append(v.Features, fastenable(p)...)
+		}
+		return v, nil
+	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/suggestions", id: "getSuggestions", summary: "Changes that would help a bracket or save on it, each worked out",
+		query: []*huma.Param{query("mount", "id of the mount")}}, func(c call, _ none) ([]hold.Suggestion, error) {
+		return s.jobs.Suggest(c.Request.Context(), c.id, c.Query("mount"))
+	})
+}
+
+// fastenable lists the hole features of a part with the name they go by.
+func fastenable(p job.BuiltPart) []Fastenable {
+	var out []Fastenable
+	at := map[string]int{}
+	for _, h := range p.Built.Holes {
+		i, known := at[h.Feature]
+		if !known {
+			i = len(out)
+			at[h.Feature] = i
+			out = append(out, Fastenable{Part: p.ID, ID: h.Feature, Name: h.Name, Panel: h.Panel, Size: h.Size})
+		}
+		out[i].Count++
+	}
+	return out
+}
