@@ -29,6 +29,8 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, []string{"Add to Base", "Options of Front flange", "Bend allowance"}},
 		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, []string{"Sheet and tools", "Why Mass"}},
 		{"/jobs/" + lorry + "/shape/" + shelf, `document.querySelector('.shape')`, []string{"Bends", "r1"}},
+		{"/jobs/" + jobID + "/hold", `document.querySelector('[data-suggestions] .one')`, []string{"Why Bolt in shear"}},
+		{"/jobs/" + jobID + "/hold", `document.querySelector('[data-verdict]')`, []string{"Apple press"}},
 		{"/jobs/" + jobID + "/make", `document.querySelector('.part')`, nil},
 		{"/quick/length", `document.querySelector('[data-way]')`, nil},
 		{"/quick/schools", `document.querySelector('.answer table')`, nil},

@@ -25,6 +25,8 @@ type FeetCase struct {
 	Largest float64      `json:"largest" doc:"N on one foot"`
 	Foot    int          `json:"foot" doc:"index of that foot"`
 	Name    string       `json:"name" doc:"case and sharing in one line"`
+
+	Input load.FeetInput `json:"input" doc:"what it was worked out from: the calculation feet answers its working"`
 }
 
 const allSharing = "all feet sharing"
@@ -54,7 +56,7 @@ func (b Brief) feetCases(d Device) ([]FeetCase, string) {
 				}
 				continue // that way of sharing does not stand
 			}
-			fc := FeetCase{Case: c.Name, Sharing: s.Name, Forces: r.Forces, Name: c.Name}
+			fc := FeetCase{Case: c.Name, Sharing: s.Name, Forces: r.Forces, Name: c.Name, Input: in}
 			if s.Name != allSharing {
 				fc.Name += ", " + s.Name
 			}

@@ -3,6 +3,8 @@ package hold
 import (
 	"fmt"
 	"math"
+	"slices"
+	"strings"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
@@ -54,12 +56,8 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 		return out
 	}
 	for _, c := range changes(r, part, m, up, opt) {
-		next, err := sheet.ApplyEdits(r, c.edits)
-		if err != nil {
-			continue
-		}
-		built, err := sheet.Build(next, opt)
-		if err != nil || !built.Whole {
+		next, built, ok := tried(r, part, &c, opt)
+		if !ok {
 			continue
 		}
 		res := Check(built, next, c.mount, loads, rule)
@@ -68,26 +66,60 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 		}
 		helps := up && *res.Hardest < *now.Hardest-1e-6 || !up && *res.Hardest < strength.TightFrom
 		if helps {
-			edits := c.edits
-			if edits == nil {
-				edits = []working.Edit{}
-			}
-			out = append(out, Suggestion{c.label, c.mount, edits, res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass, asks(part, built)})
+			out = append(out, Suggestion{c.label, c.mount, append([]working.Edit{}, c.edits...), res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass, asks(part, built)})
 		}
 	}
 	return out
 }
 
+// tried builds the part with a change. Where that brings new stops that have a
+// fix, such as a larger radius for thicker plate, the fixes join the change.
+func tried(r sheet.Recipe, was sheet.Part, c *change, opt sheet.Options) (sheet.Recipe, sheet.Part, bool) {
+	build := func(edits []working.Edit) (sheet.Recipe, sheet.Part, bool) {
+		next, err := sheet.ApplyEdits(r, edits)
+		if err != nil {
+			return next, sheet.Part{}, false
+		}
+		built, err := sheet.Build(next, opt)
+		return next, built, err == nil && built.Whole
+	}
+	next, built, ok := build(c.edits)
+	if !ok || len(asks(was, built)) == 0 {
+		return next, built, ok
+	}
+	had := stops(was)
+	edits, labels := append([]working.Edit{}, c.edits...), []string{}
+	for _, f := range built.Findings {
+		if f.Severity == working.Stop && !had[f.Code+f.Feature] && len(f.Fixes) > 0 {
+			edits = append(edits, f.Fixes[0].Edits...)
+			if !slices.Contains(labels, lower(f.Fixes[0].Label)) {
+				labels = append(labels, lower(f.Fixes[0].Label))
+			}
+		}
+	}
+	if fixedRecipe, fixed, whole := build(edits); whole && len(asks(was, fixed)) < len(asks(was, built)) {
+		c.edits, c.label = edits, c.label+", "+strings.Join(labels, ", ")
+		return fixedRecipe, fixed, true
+	}
+	return next, built, true
+}
+
+func stops(p sheet.Part) map[string]bool {
+	had := map[string]bool{}
+	for _, f := range p.Findings {
+		if f.Severity == working.Stop {
+			had[f.Code+f.Feature] = true
+		}
+	}
+	return had
+}
+
 // asks lists the stops of the changed part that the part did not have.
 func asks(was, now sheet.Part) []string {
-	had := map[string]bool{}
-	for _, f := range was.Findings {
-		had[f.Code+f.Feature] = f.Severity == working.Stop
-	}
+	had := stops(was)
 	out := []string{}
 	for _, f := range now.Findings {
-		if f.Severity == working.Stop && f.SetAside == "" && !had[f.Code+f.Feature] {
-			had[f.Code+f.Feature] = true
+		if f.Severity == working.Stop && f.SetAside == "" && !had[f.Code+f.Feature] && !slices.Contains(out, f.Reason) {
 			out = append(out, f.Reason)
 		}
 	}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Calculator, Hammer, MoonStar, NotebookText, Ruler, Scissors, Sun } from '@lucide/vue'
+import { Anchor, Calculator, Hammer, MoonStar, NotebookText, Ruler, Scissors, Sun } from '@lucide/vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useDevice, useRail } from './device'
@@ -18,6 +18,7 @@ const benches = computed(() =>
           icon: Scissors,
           count: rail.stops,
         },
+        { to: `/jobs/${rail.job}/hold`, name: 'Hold', key: 3, icon: Anchor, count: rail.over },
         { to: `/jobs/${rail.job}/make`, name: 'Make', key: 4, icon: Hammer, count: 0 },
       ]
     : [],

@@ -13,5 +13,5 @@ export const useDevice = defineStore('device', () => {
   return { theme }
 })
 
-/** The stops of the job's parts, shown on the rail where they must halt the work. */
-export const useRail = defineStore('rail', () => ({ stops: ref(0), job: ref(''), jobName: ref(''), part: ref('') }))
+/** Where the rail stands: stops of the open part and brackets that are over, shown on the rail where they must halt the work. */
+export const useRail = defineStore('rail', () => ({ stops: ref(0), over: ref(0), job: ref(''), jobName: ref(''), part: ref('') }))

@@ -23,7 +23,17 @@ export function useStock() {
   return useQuery({ queryKey: ['stock'], queryFn: () => take(api.GET('/api/v1/stock', {})), staleTime: Infinity })
 }
 
+export function useHolding(id: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['holding', id],
+    queryFn: () => take(api.GET('/api/v1/jobs/{id}/holding', { params: { path: { id: toValue(id) } } })),
+    enabled: () => toValue(id) !== '',
+    placeholderData: (before) => before, // numbers stay while the new ones are worked out
+  })
+}
+
 export function refreshJobs() {
+  void queryClient.invalidateQueries({ queryKey: ['holding'] })
   void queryClient.invalidateQueries({ queryKey: ['jobs'] })
   void queryClient.invalidateQueries({ queryKey: ['job'] })
 }

@@ -1217,6 +1217,8 @@ export interface components {
              */
             foot: number;
             forces: number[][];
+            /** @description what it was worked out from: the calculation feet answers its working */
+            input: components["schemas"]["LoadFeetInput"];
             /**
              * Format: double
              * @description N on one foot

@@ -19,7 +19,7 @@ function name(e: KeyboardEvent): string {
 
 /** Listens for the program's keys: Alt+1…4 go to the benches. */
 export function listen(): () => void {
-  const benches: Record<string, string> = { 'alt+1': 'measure', 'alt+2': 'shape', 'alt+4': 'make' }
+  const benches: Record<string, string> = { 'alt+1': 'measure', 'alt+2': 'shape', 'alt+3': 'hold', 'alt+4': 'make' }
   const onKey = (e: KeyboardEvent) => {
     const combo = name(e)
     const rail = useRail()

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+// Will it hold: the brackets of the job and the devices that stand on them.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed, ref, watch } from 'vue'
+import { words } from '@/api/client'
+import { newId } from '@/api/ids'
+import { useHolding } from '@/api/queries'
+import { useRail } from '@/device'
+import { useBrief } from '@/jobs/useBrief'
+import FeetPanel from './FeetPanel.vue'
+import MountPanel from './MountPanel.vue'
+import { blankMount } from './blankMount'
+
+const props = defineProps<{ job: string }>()
+const open = useBrief(() => props.job)
+const { data: view, error: trouble } = useHolding(() => props.job)
+const rail = useRail()
+const chosen = ref('')
+const mounts = computed(() => open.brief.value?.mounts ?? [])
+const devices = computed(() => open.brief.value?.devices ?? [])
+const held = (id: string) => view.value?.holding.mounts.find((m) => m.mount.id === id)
+const standing = computed(() => view.value?.holding.devices.find((d) => d.device.id === chosen.value))
+const at = computed(() => mounts.value.findIndex((m) => m.id === chosen.value))
+watch(
+  [mounts, devices],
+  () => {
+    if (![...mounts.value, ...devices.value].some((x) => x.id === chosen.value))
+      chosen.value = mounts.value[0]?.id ?? devices.value[0]?.id ?? ''
+  },
+  { immediate: true },
+)
+watch(view, (v) => (rail.over = v?.holding.mounts.filter((m) => m.verdict === 'over').length ?? 0), { immediate: true })
+
+function add() {
+  const m = blankMount(
+    newId(),
+    open.page.value!.parts[0]?.id ?? '',
+    devices.value[0],
+    view.value?.features ?? [],
+    open.brief.value!.unit !== 'mm',
+  )
+  open.set('/mounts', [...mounts.value, m])
+  chosen.value = m.id
+}
+const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u).toFixed(0)} %`)
+</script>
+
+<template>
+  <p v-if="open.error.value" class="page wrong" role="alert">
+    {{ words(open.error.value) }} <RouterLink to="/jobs">Back to the jobs</RouterLink>
+  </p>
+  <div v-else-if="open.brief.value && open.page.value" class="hold">
+    <aside class="list" aria-label="Brackets and devices">
+      <h2>Brackets</h2>
+      <button
+        v-for="m in mounts"
+        :key="m.id"
+        type="button"
+        class="pick"
+        :class="{ on: m.id === chosen }"
+        :aria-pressed="m.id === chosen"
+        @click="chosen = m.id"
+      >
+        <span>{{ m.name || 'No name yet' }}</span>
+        <span class="says" :class="held(m.id)?.verdict.replace(' ', '-')"
+          >{{ held(m.id)?.verdict }} {{ percent(held(m.id)?.result.hardest) }}</span
+        >
+      </button>
+      <p v-if="!mounts.length" class="soft">
+        Nothing is asked yet. A bracket is a part that is bolted on and carries the feet of a device.
+      </p>
+      <button type="button" class="press tight" :disabled="!open.page.value.parts.length" @click="add">
+        <Plus :size="18" aria-hidden="true" />Ask about a bracket
+      </button>
+      <p v-if="!open.page.value.parts.length" class="soft small">
+        <RouterLink :to="`/jobs/${job}/shape`">Shape a part</RouterLink> first.
+      </p>
+      <h2>On their feet</h2>
+      <button
+        v-for="d in devices"
+        :key="d.id"
+        type="button"
+        class="pick"
+        :class="{ on: d.id === chosen }"
+        :aria-pressed="d.id === chosen"
+        @click="chosen = d.id"
+      >
+        <span>{{ d.name || 'No name yet' }}</span>
+        <span class="soft">{{ d.mass ? `${d.mass.value} kg` : 'mass not known' }}</span>
+      </button>
+      <p v-if="!devices.length" class="soft small">
+        <RouterLink :to="`/jobs/${job}/measure`">Say what is carried</RouterLink>: mass, centre of gravity, feet.
+      </p>
+    </aside>
+    <main class="page wide">
+      <p v-if="open.wrong.value" class="wrong" role="alert">
+        {{ open.wrong.value }}
+        <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
+          Load what was saved
+        </button>
+      </p>
+      <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
+      <MountPanel v-if="at >= 0" :key="chosen" :open="open" :at="at" :held="held(chosen)" :view="view" :job="job">
+        <button
+          type="button"
+          class="press tight bare"
+          aria-label="Ask no more about this bracket"
+          @click="open.set(`/mounts/${at}`, undefined)"
+        >
+          <Trash2 :size="18" />
+        </button>
+      </MountPanel>
+      <FeetPanel v-else-if="standing" :key="chosen" :standing="standing" />
+      <p class="soft small">The program helps to design and approves nothing: local rules and a licensed engineer decide.</p>
+    </main>
+  </div>
+  <p v-else class="page soft">Fetching the job.</p>
+</template>
+
+<style scoped>
+.hold {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  min-height: 100%;
+}
+.list {
+  border-right: 1px solid var(--rule);
+  padding: 18px 0;
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+.list > h2,
+.list > p {
+  padding: 8px 14px 0;
+}
+.list > .press {
+  margin: 4px 14px 10px;
+}
+.pick {
+  display: grid;
+  gap: 2px;
+  text-align: left;
+  padding: 8px 14px;
+  min-height: 56px;
+  border: 0;
+  border-left: 4px solid transparent;
+  background: none;
+  cursor: pointer;
+  overflow-wrap: anywhere;
+}
+.pick > :first-child {
+  font-weight: 560;
+}
+.on {
+  background: var(--sheet);
+  border-left-color: var(--ember);
+}
+.says.over {
+  color: var(--stop);
+  font-weight: 640;
+}
+.says.tight {
+  color: var(--mind);
+  font-weight: 640;
+}
+.says.cannot-say {
+  font-style: italic;
+}
+.wide {
+  max-width: none;
+  margin: 0;
+  align-content: start;
+}
+@media (max-width: 900px) {
+  .hold {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .list {
+    border-right: 0;
+    border-bottom: 2px solid var(--rule);
+  }
+}
+</style>

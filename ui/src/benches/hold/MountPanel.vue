@@ -1,0 +1,159 @@
+<script setup lang="ts">
+// One bracket: the word, what gives first, every check with its working, what
+// the checks leave out, what would help, and how it is mounted.
+import { computed } from 'vue'
+import type { Held, HoldingView } from '@/api/client'
+import type { OpenBrief } from '@/jobs/useBrief'
+import TextField from '@/kit/TextField.vue'
+import { trustWord } from '@/kit/trust'
+import VerdictLine from '@/kit/VerdictLine.vue'
+import WhyButton from '@/kit/WhyButton.vue'
+import BoltDrawing from './BoltDrawing.vue'
+import MountForm from './MountForm.vue'
+import SuggestionList from './SuggestionList.vue'
+import { demandText } from './writeDemand'
+
+const props = defineProps<{ open: OpenBrief; at: number; held?: Held; view?: HoldingView; job: string }>()
+const mount = computed(() => props.open.brief.value!.mounts![props.at]!)
+const result = computed(() => props.held?.result)
+const spoken = computed(() => result.value?.checks.filter((c) => c.utilisation != null) ?? [])
+const silent = computed(() => result.value?.checks.filter((c) => c.utilisation == null) ?? [])
+</script>
+
+<template>
+  <section v-if="held && result" class="stack" :data-verdict="held.verdict">
+    <header class="row top">
+      <TextField
+        class="name"
+        label="Bracket"
+        :model-value="mount.name"
+        @update:model-value="(v) => open.set(`/mounts/${at}/name`, v)"
+      />
+      <span role="status" class="soft small" :data-brief="open.state.value">{{ open.state.value }}</span>
+      <slot />
+    </header>
+    <div class="big">
+      <VerdictLine big :utilisation="result.hardest" :verdict="held.verdict" :label="mount.name" />
+      <p v-if="result.first" class="first">
+        <strong>{{ result.first }}</strong> gives first<template v-if="result.case">: {{ result.case }}</template
+        >.
+      </p>
+      <p v-if="held.least && held.least.trust !== 'measured'" class="least">
+        Rests on the {{ held.least.name }}, {{ trustWord(held.least.trust) }}.
+      </p>
+      <p v-for="c in silent" :key="c.key" class="why">{{ c.why }}</p>
+    </div>
+    <ul class="beside" aria-label="Beside the verdict">
+      <li
+        v-for="b in held.beside"
+        :key="b.key"
+        :data-beside="b.key"
+        :class="{ decides: b.decides && b.verdict === 'cannot say' }"
+      >
+        <strong>{{ b.name }}: {{ b.verdict }}.</strong> {{ b.answer ? b.answer : b.why }}
+        <span v-if="b.decides && b.verdict === 'cannot say'" class="nowrap">It keeps the verdict from saying holds.</span>
+      </li>
+    </ul>
+    <SuggestionList :open="open" :at="at" :held="held" :job="job" />
+    <div class="two">
+      <div>
+        <h2>Checks</h2>
+        <div v-for="c in spoken" :key="c.key" class="check" :data-check="c.key">
+          <p>
+            {{ c.name }} <span class="soft small">{{ c.where }}</span>
+            <WhyButton v-if="c.working" :name="c.name" :working="c.working" />
+          </p>
+          <VerdictLine :utilisation="c.utilisation" :verdict="c.verdict" :label="c.name" />
+          <p class="soft small">
+            {{ demandText(c.demand, c.unit) }}{{ c.unit ? ` of ${demandText(c.capacity, c.unit)}` : '' }} · {{ c.case }}
+            <em v-if="c.why">{{ c.why }}</em>
+          </p>
+        </div>
+      </div>
+      <div>
+        <BoltDrawing
+          :part="mount.part"
+          :result="result"
+          :fasten="mount.hold.fasten ?? []"
+          :carry="mount.hold.carry ?? []"
+          :unit="open.style.value"
+        />
+        <p v-if="result.deflection != null" class="small">
+          The carrying holes move {{ result.deflection.toFixed(result.deflection < 1 ? 2 : 1) }} mm along that load.
+        </p>
+        <p v-if="result.icrCoefficient != null" class="soft small">
+          By the instantaneous centre the group carries {{ result.icrCoefficient.toFixed(2) }} times one bolt.
+        </p>
+        <p v-for="f in result.findings" :key="f.code + f.reason" class="finding" :class="f.severity">
+          <strong>{{ f.severity }}</strong> {{ f.reason }}
+        </p>
+      </div>
+    </div>
+    <MountForm :open="open" :at="at" :view="view" />
+  </section>
+  <p v-else class="soft">Working it out.</p>
+</template>
+
+<style scoped>
+.top {
+  align-items: end;
+}
+.name {
+  flex: 1;
+  max-width: 420px;
+}
+.big {
+  display: grid;
+  gap: 8px;
+}
+.first,
+.why {
+  font-size: 1.05rem;
+}
+.least {
+  color: var(--mind);
+}
+.beside {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 4px;
+}
+.beside li {
+  border-left: 4px solid var(--rule-strong);
+  padding: 2px 10px;
+  font-size: 0.92rem;
+}
+.beside .decides {
+  border-color: var(--mind);
+  background: var(--mind-wash);
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 28px;
+}
+.check {
+  border-bottom: 1px solid var(--rule);
+  padding: 6px 0;
+}
+.finding {
+  margin-top: 8px;
+  border-left: 4px solid var(--rule-strong);
+  padding: 2px 10px;
+  font-size: 0.92rem;
+}
+.finding.mind {
+  border-color: var(--mind);
+}
+.finding.stop {
+  border-color: var(--stop);
+  background: var(--stop-wash);
+}
+@media (max-width: 1100px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

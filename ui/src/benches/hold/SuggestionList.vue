@@ -1,0 +1,95 @@
+<script setup lang="ts">
+// What would help, or what could be saved: each change was built and checked.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, type Held, type Recipe, type Suggestion, take, words } from '@/api/client'
+import { put } from '@/api/pointer'
+import { refreshJobs } from '@/api/queries'
+import type { OpenBrief } from '@/jobs/useBrief'
+import VerdictLine from '@/kit/VerdictLine.vue'
+
+const props = defineProps<{ open: OpenBrief; at: number; held: Held; job: string }>()
+const wanted = computed(() => {
+  const u = props.held.result.hardest
+  return u != null && (u >= 0.85 || u < 0.25)
+})
+const spare = computed(() => (props.held.result.hardest ?? 1) < 0.25)
+const { data: list } = useQuery({
+  queryKey: ['holding', 'suggestions', () => props.held.mount.id, () => props.held.result.hardest],
+  queryFn: () =>
+    take(
+      api.GET('/api/v1/jobs/{id}/suggestions', { params: { path: { id: props.job }, query: { mount: props.held.mount.id } } }),
+    ),
+  enabled: wanted,
+})
+const trouble = ref('')
+const taking = ref(false)
+
+/** Takes a change: the part becomes a new revision, the mount is saved. */
+async function takeIt(s: Suggestion) {
+  taking.value = true
+  trouble.value = ''
+  try {
+    if (s.edits.length) {
+      const part = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id: props.held.mount.part } } }))
+      let recipe: Recipe = part.recipe
+      for (const e of s.edits) recipe = put(recipe, e.path, e.value ?? undefined)
+      await take(
+        api.PUT('/api/v1/parts/{id}', {
+          params: { path: { id: part.id }, header: { 'If-Match': String(part.revision) } },
+          body: { name: part.name, quantity: part.quantity, recipe },
+        }),
+      )
+    }
+    props.open.set(`/mounts/${props.at}/hold`, s.mount)
+    await props.open.save()
+    refreshJobs()
+  } catch (e) {
+    trouble.value = words(e)
+  } finally {
+    taking.value = false
+  }
+}
+const kg = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : '±'}${Math.abs(v).toFixed(2)} kg`
+</script>
+
+<template>
+  <div v-if="wanted" class="stack" data-suggestions>
+    <h2>{{ spare ? 'Over-strong: what could be saved' : 'What would help' }}</h2>
+    <p v-if="spare" class="soft">It works at under a quarter of what it can. Worked out anew with each change:</p>
+    <p v-if="list && !list.length" class="soft">
+      No single change of bolts, spacing or plate {{ spare ? 'saves and still holds' : 'helps' }}.
+    </p>
+    <div v-for="s in list ?? []" :key="s.label" class="one">
+      <p class="what">{{ s.label }}</p>
+      <VerdictLine :utilisation="s.utilisation" :verdict="s.verdict" :label="s.label" />
+      <p class="small">{{ kg(s.massChange) }} each · then first: {{ s.first.toLowerCase() }}</p>
+      <button type="button" class="press tight" :disabled="taking" @click="takeIt(s)">Take it</button>
+      <p v-for="a in s.asks" :key="a" class="asks small">Asks besides: {{ a }}</p>
+    </div>
+    <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
+  </div>
+</template>
+
+<style scoped>
+.one {
+  display: grid;
+  grid-template-columns: minmax(180px, 1fr) minmax(240px, 1.2fr) minmax(180px, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 8px;
+}
+.what {
+  font-weight: 560;
+}
+.asks {
+  grid-column: 1 / -1;
+  color: var(--mind);
+}
+@media (max-width: 900px) {
+  .one {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
