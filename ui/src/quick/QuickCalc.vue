@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import type { Finding, Working } from '@/api/client'
+import { at } from '@/api/pointer'
 import { useStock } from '@/api/queries'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
@@ -9,6 +10,7 @@ import ValueField from '@/kit/ValueField.vue'
 import WorkingCard from '@/kit/WorkingCard.vue'
 import type { Calculation } from './calculations'
 import KeepInJob from './KeepInJob.vue'
+import PlaceList from './PlaceList.vue'
 import QuickSketch from './QuickSketch.vue'
 import SchoolsAnswer from './SchoolsAnswer.vue'
 import Shown from './Shown.vue'
@@ -16,7 +18,7 @@ import { useAnswer } from './useAnswer'
 
 const props = defineProps<{ calculation: Calculation; lengths: Style }>()
 const kept = `warmanvil.quick.${props.calculation.slug}`
-const values = reactive<Record<string, number | string | null>>({
+const values = reactive<Record<string, number | string | number[][] | null>>({
   ...Object.fromEntries(props.calculation.fields.map((f) => [f.key, f.start])),
   ...(JSON.parse(localStorage.getItem(kept) ?? '{}') as Record<string, number>),
 })
@@ -29,6 +31,7 @@ const strip =
     : null
 const withStrip = ref(strip !== null)
 const request = computed(() => {
+  if (props.calculation.request) return props.calculation.request(values)
   const body: Record<string, unknown> = {}
   if (strip && withStrip.value) body.coupons = [strip]
   for (const f of props.calculation.fields) if (values[f.key] !== null || !f.optional) body[f.key] = values[f.key]
@@ -39,12 +42,19 @@ const { answer, faults, trouble } = useAnswer(props.calculation.name, () => {
   return request.value
 })
 const fault = (key: string) => faults.value.find((f) => f.path === `/${key}`)?.message
+const choices = (kind: string) =>
+  kind === 'thread'
+    ? (stock.value?.threads ?? []).map((t) => ({
+        value: `${t.system} ${t.size} ${t.pitch}`,
+        text: `${t.size}${t.system === 'inch' ? '-' : ' × '}${t.pitch}`,
+      }))
+    : [...new Set((stock.value?.grades ?? []).map((g) => g.name))].map((g) => ({ value: g, text: g }))
 const stray = computed(() =>
   faults.value.some((f) => props.calculation.fields.some((x) => f.path === `/${x.key}`)) ? '' : trouble.value,
 )
 const working = computed(() => answer.value?.working as Working | undefined)
 const findings = computed(() => (answer.value?.findings as Finding[] | undefined) ?? [])
-const number = (key: string) => answer.value?.[key] as number | null | undefined
+const found = (key: string) => at(answer.value, `/${key}`)
 const entry = (key: string) => values[key] as number | null
 const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter}, ${f.label.toLowerCase()}` : f.label)
 </script>
@@ -65,6 +75,22 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           :label="f.label"
           :choices="(stock?.materials ?? []).map((m) => ({ value: m.key, text: m.name }))"
           :model-value="String(values[f.key])"
+          @update:model-value="(v) => (values[f.key] = v)"
+        />
+        <PickOne
+          v-else-if="f.kind === 'thread' || f.kind === 'grade'"
+          :label="f.label"
+          :choices="choices(f.kind)"
+          :model-value="String(values[f.key])"
+          @update:model-value="(v) => (values[f.key] = v)"
+        />
+        <PlaceList
+          v-else-if="f.kind === 'places'"
+          :label="f.label"
+          :model-value="values[f.key] as number[][]"
+          :lengths="lengths"
+          :axes="f.axes!"
+          :fault="(tail) => fault(f.key + tail)"
           @update:model-value="(v) => (values[f.key] = v)"
         />
         <ValueField
@@ -92,7 +118,7 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
       <dl v-else-if="answer" class="results">
         <div v-for="r in calculation.results" :key="r.key" :class="{ lead: r.lead }" :data-result="r.key">
           <dt>{{ r.label }}</dt>
-          <dd class="num"><Shown :value="number(r.key)" :kind="r.kind" :lengths="lengths" /></dd>
+          <dd class="num"><Shown :value="found(r.key)" :kind="r.kind" :lengths="lengths" /></dd>
         </div>
       </dl>
       <FlagList v-if="findings.length" :findings="findings" />

@@ -79,6 +79,63 @@ const sketches: Record<string, Sketch> = {
     ],
     says: 'A profile: legs measured outside, bends between them',
   },
+  fastener: {
+    d: 'M70 24H130V50H70ZM84 50H116V118H84M84 118L88 124H112L116 118',
+    thin: 'M84 74L116 80M84 84L116 90M84 94L116 100M84 104L116 110M60 50H140M60 66H140',
+    letters: [['d', 96, 144]],
+    says: 'A bolt of diameter d',
+  },
+  torque: {
+    d: 'M84 60H116V118H84ZM70 34H130V60H70Z',
+    thin: 'M150 30A40 26 0 0 1 150 68M150 68L144 60M150 68L158 62',
+    letters: [
+      ['T', 164, 54],
+      ['F', 96, 138],
+    ],
+    says: 'A bolt tightened by torque T to preload F',
+  },
+  bolts: {
+    d: 'M40 20H120V120H40ZM58 40A4 4 0 1 0 58.1 40M102 40A4 4 0 1 0 102.1 40M58 100A4 4 0 1 0 58.1 100M102 100A4 4 0 1 0 102.1 100M120 62H170V78H120',
+    thin: 'M164 78V118M164 118L159 109M164 118L169 109M80 130H164',
+    letters: [
+      ['F', 172, 100],
+      ['across', 96, 146],
+    ],
+    says: 'A bolt group with a load beside it',
+  },
+  centre: {
+    d: 'M40 20H120V120H40ZM58 40A4 4 0 1 0 58.1 40M102 40A4 4 0 1 0 102.1 40M58 100A4 4 0 1 0 58.1 100M102 100A4 4 0 1 0 102.1 100M120 62H170V78H120',
+    thin: 'M164 78V118M164 118L159 109M164 118L169 109M80 70H164M80 64V76',
+    letters: [['e', 138, 60]],
+    says: 'A bolt group with a load at eccentricity e',
+  },
+  pull: {
+    d: 'M40 16V126H52V16ZM52 40H66V110H52M66 96H160V110H66M40 56H30M40 92H30',
+    thin: 'M150 60V94M150 94L145 86M150 94L155 86M52 124H150',
+    letters: [
+      ['V', 156, 72],
+      ['e', 98, 140],
+    ],
+    says: 'A bracket bent off its wall by load V at distance e',
+  },
+  together: {
+    d: 'M30 50H120V64H30ZM80 64H170V78H80ZM94 36H108V92H94ZM86 28H116V36H86Z',
+    thin: 'M20 57H4M4 57L10 53M4 57L10 61M180 71H196M196 71L190 67M196 71L190 75M101 92V118M101 118L97 110M101 118L105 110',
+    letters: [
+      ['V', 182, 62],
+      ['T', 108, 116],
+    ],
+    says: 'A bolt in shear V and tension T',
+  },
+  feet: {
+    d: 'M50 30H150V100H50ZM58 100V114H70V100M130 100V114H142V100M30 114H170',
+    thin: 'M100 56A4 4 0 1 0 100.1 56M100 60V114M104 56H134M134 56L127 52M134 56L127 60',
+    letters: [
+      ['h', 104, 92],
+      ['push', 104, 46],
+    ],
+    says: 'A device on its feet, pushed at its centre of gravity of height h',
+  },
   gauge: {
     d: 'M30 50H170V62H30ZM30 90H170V96H30Z',
     letters: [

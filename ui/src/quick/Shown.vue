@@ -4,13 +4,19 @@ import { ref, watch } from 'vue'
 import Frac from '@/kit/Frac.vue'
 import { type Style, write } from '@/kit/readLength'
 
-const props = defineProps<{ value: number | null | undefined; kind: string; lengths: Style }>()
+const props = defineProps<{ value: unknown; kind: string; lengths: Style }>()
+const newtons = (v: unknown) => `${(v as number).toFixed(0)} N`
 const text = ref('')
 const lies = ref('')
 watch(
   () => [props.value, props.kind, props.lengths.unit] as const,
-  async ([v, kind]) => {
+  async ([value, kind]) => {
     lies.value = ''
+    if (Array.isArray(value)) {
+      text.value = value.map((x, i) => `${i + 1}: ${(Array.isArray(x) ? x : [x]).map(newtons).join(', ')}`).join('\n')
+      return
+    }
+    const v = value as number | null | undefined
     if (v === null || v === undefined) text.value = 'no meaning here'
     else if (kind === 'length') {
       try {
@@ -21,6 +27,7 @@ watch(
         text.value = `${v.toFixed(2)} mm`
       }
     } else if (kind === 'angle') text.value = `${v.toFixed(2)}°`
+    else if (kind === 'torque') text.value = `${(v / 1000).toFixed(1)} N·m`
     else if (kind === 'force')
       text.value = v >= 1e4 ? `${(v / 1000).toFixed(1)} kN, about ${(v / 9806.65).toFixed(1)} tonnes` : `${v.toFixed(0)} N`
     else text.value = String(+v.toFixed(4))
@@ -29,4 +36,15 @@ watch(
 )
 </script>
 
-<template><Frac :text="text" :lies="lies" /></template>
+<template>
+  <span v-if="Array.isArray(value)" class="lines">{{ text }}</span>
+  <Frac v-else :text="text" :lies="lies" />
+</template>
+
+<style scoped>
+.lines {
+  white-space: pre-line;
+  font-size: 1.1rem;
+  text-align: right;
+}
+</style>

@@ -1,19 +1,26 @@
 // The quick numbers: what each asks, what it answers, in which words. The
 // computing is the server's.
 import type { paths } from '@/api/schema'
+import { strengthCalculations } from './strength'
 
 export type CalcName = Extract<keyof paths, `/api/v1/calc/${string}`> extends `/api/v1/calc/${infer N}` ? N : never
 export type Field = {
   key: string
   label: string
   letter?: string
-  kind: 'length' | 'angle' | 'number' | 'choice' | 'material'
-  start: number | string | null
+  kind: 'length' | 'angle' | 'number' | 'choice' | 'material' | 'places' | 'thread' | 'grade'
+  start: number | string | number[][] | null
+  axes?: string[] // of places
   choices?: { value: string; text: string }[]
   optional?: boolean
   note?: string
 }
-export type Result = { key: string; label: string; kind: 'length' | 'angle' | 'number' | 'force'; lead?: boolean }
+export type Result = {
+  key: string
+  label: string
+  kind: 'length' | 'angle' | 'number' | 'force' | 'torque' | 'forces'
+  lead?: boolean
+}
 export type Calculation = {
   name: CalcName
   slug: string
@@ -21,6 +28,8 @@ export type Calculation = {
   about: string
   fields: Field[]
   results: Result[]
+  /** The request, where it is not the fields as they stand. */
+  request?: (values: Record<string, unknown>) => Record<string, unknown>
   special?: 'length' | 'section' | 'schools'
 }
 
@@ -219,6 +228,7 @@ export const calculations: Calculation[] = [
     ],
     results: [{ key: 'newtons', label: 'Press force', kind: 'force', lead: true }],
   },
+  ...strengthCalculations,
 ]
 
 const used = 'warmanvil.quick.used'

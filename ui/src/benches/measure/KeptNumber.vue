@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { NumberView, Working } from '@/api/client'
 import type { Style } from '@/kit/readLength'
+import { at } from '@/api/pointer'
 import WhyButton from '@/kit/WhyButton.vue'
 import { calculations } from '@/quick/calculations'
 import Shown from '@/quick/Shown.vue'
@@ -24,7 +25,7 @@ const working = computed(() => answer.value.working as Working | undefined)
     <span v-if="number.refused" class="wrong">{{ number.refused }}</span>
     <span v-for="r in results" v-else :key="r.key"
       ><span class="soft small">{{ r.label }}</span>
-      <Shown class="num" :value="answer[r.key] as number" :kind="r.kind" :lengths="lengths"
+      <Shown class="num" :value="at(answer, `/${r.key}`)" :kind="r.kind" :lengths="lengths"
     /></span>
     <WhyButton v-if="working" :name="number.title" :working="working" />
   </p>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+// Places on a plane, one a row: across and up. Or heights alone.
+import { Plus, Trash2 } from '@lucide/vue'
+import type { Style } from '@/kit/readLength'
+import ValueField from '@/kit/ValueField.vue'
+
+const props = defineProps<{
+  label: string
+  modelValue: number[][]
+  lengths: Style
+  axes: string[]
+  fault: (path: string) => string | undefined
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: number[][]] }>()
+const put = (i: number, k: number, v: number) =>
+  emit(
+    'update:modelValue',
+    props.modelValue.map((p, j) => (j === i ? p.map((x, m) => (m === k ? v : x)) : p)),
+  )
+const add = () => emit('update:modelValue', [...props.modelValue, props.modelValue.at(-1)?.slice() ?? props.axes.map(() => 0)])
+const drop = (i: number) =>
+  emit(
+    'update:modelValue',
+    props.modelValue.filter((_, j) => j !== i),
+  )
+</script>
+
+<template>
+  <fieldset class="places">
+    <legend class="label">{{ label }}: {{ axes.join(', ') }}</legend>
+    <div v-for="(p, i) in modelValue" :key="i" class="place" :class="{ one: axes.length === 1 }">
+      <span class="num">{{ i + 1 }}</span>
+      <ValueField
+        v-for="(a, k) in axes"
+        :key="a"
+        :label="`${label} ${i + 1} ${a}`"
+        hide-label
+        :model-value="p[k] ?? 0"
+        :lengths="lengths"
+        :wrong="fault(axes.length === 1 ? `/${i}` : `/${i}/${k}`)"
+        @update:model-value="(v) => put(i, k, v)"
+      />
+      <button type="button" class="press tight bare" :aria-label="`Remove ${label.toLowerCase()} ${i + 1}`" @click="drop(i)">
+        <Trash2 :size="16" />
+      </button>
+    </div>
+    <button type="button" class="press tight" @click="add"><Plus :size="16" aria-hidden="true" />One more</button>
+  </fieldset>
+</template>
+
+<style scoped>
+.places {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  min-width: 0;
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+.place {
+  display: grid;
+  grid-template-columns: 20px minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 6px;
+  align-items: center;
+}
+.one {
+  grid-template-columns: 20px minmax(0, 1fr) auto;
+}
+</style>
