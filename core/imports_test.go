@@ -33,7 +33,7 @@ var allowed = map[string][]string{
 	"localpg":         {},
 	"ui":              {},
 	"httpapi":         {"core/*", "job", "calc", "strictjson", "paper"},
-	"cmd/warmanvil":   {"core/working", "calc", "job", "store", "httpapi", "localpg", "ui"},
+	"cmd/warmanvil":   {"core/working", "strictjson", "calc", "job", "store", "httpapi", "localpg", "ui"},
 	"e2e":             {"core/*", "httpapi", "job", "store/storetest", "ui"},
 }
 

@@ -14,7 +14,7 @@ func (s *server) calcRoutes() {
 		path := "/api/v1/calc/" + k.Name
 		s.describe(operation{method: "POST", path: path, id: "calc." + k.Name, summary: k.Doc}, k.Request, k.Answer)
 		s.engine.POST(path, func(c *gin.Context) {
-			raw, err := body(c)
+			raw, err := body(c, 0)
 			if err != nil {
 				refuse(c, err)
 				return

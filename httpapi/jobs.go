@@ -103,6 +103,17 @@ func (s *server) jobRoutes() {
 		j, err := s.jobs.DuplicateJob(c.Request.Context(), c.id)
 		return jobView(j, 0), err
 	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", summary: "The whole job as one file"}, func(c call, _ none) (job.File, error) {
+		f, err := s.jobs.Export(c.Request.Context(), c.id)
+		if err == nil {
+			c.Header("Content-Disposition", `attachment; filename="`+job.ExportName(f.Brief.Name)+`"`)
+		}
+		return f, err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", summary: "Add the job of such a file", limit: 64 << 20}, func(c call, f job.File) (JobView, error) {
+		j, err := s.jobs.Import(c.Request.Context(), f)
+		return jobView(j, len(f.Parts)), err
+	})
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", summary: "Keep a quick calculation"}, func(c call, in NumberKeep) (NumberView, error) {
 		k, err := calc.Find(in.Calc)
 		if err != nil {

@@ -50,7 +50,7 @@ func problemOf(ctx context.Context, err error) Problem {
 	case errors.As(err, &fault):
 		p.Status, p.Errors = http.StatusUnprocessableEntity, []ProblemFault{{fault.Path, fault.Message}}
 	case errors.As(err, &tooLarge):
-		p.Status, p.Detail = http.StatusRequestEntityTooLarge, "The request is larger than 1 MB: a part that large has to be split."
+		p.Status, p.Detail = http.StatusRequestEntityTooLarge, "The request is larger than what is taken here: a part that large has to be split."
 	case errors.Is(err, job.ErrNotFound), errors.Is(err, calc.ErrUnknown):
 		p.Status = http.StatusNotFound
 	case errors.As(err, &with):

@@ -42,6 +42,7 @@ func (c call) ifMatch() (int, error) {
 type operation struct {
 	method, path, id, summary string
 	match                     bool // takes If-Match
+	limit                     int64 // of the body in bytes; maxBody when 0
 	query                     []*huma.Param
 }
 
@@ -60,7 +61,7 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 		}
 		var req Req
 		if reflect.TypeFor[Req]() != reflect.TypeFor[none]() {
-			raw, err := body(g)
+			raw, err := body(g, op.limit)
 			if err == nil {
 				err = strictjson.Decode(raw, &req)
 			}
@@ -78,8 +79,11 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 	})
 }
 
-func body(g *gin.Context) ([]byte, error) {
-	return io.ReadAll(http.MaxBytesReader(g.Writer, g.Request.Body, maxBody))
+func body(g *gin.Context, limit int64) ([]byte, error) {
+	if limit == 0 {
+		limit = maxBody
+	}
+	return io.ReadAll(http.MaxBytesReader(g.Writer, g.Request.Body, limit))
 }
 
 // ginPath turns {id} into :id.

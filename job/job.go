@@ -118,5 +118,9 @@ type Store interface {
 	Numbers(ctx context.Context, jobID string) ([]Number, error)
 	KeepNumber(ctx context.Context, n Number) error
 	DropNumber(ctx context.Context, id string) error
+	// Whole answers all there is of a job, parts in the order they were added.
+	Whole(ctx context.Context, id string) (Whole, error)
+	// AddWhole adds a job with its history in one transaction.
+	AddWhole(ctx context.Context, w Whole) error
 	Ping(ctx context.Context) error
 }

@@ -84,3 +84,6 @@ func plain(r rune) rune {
 	}
 	return 'x'
 }
+
+// ExportName answers the name of a job's file.
+func ExportName(jobName string) string { return slug(jobName) + ".warmanvil.json" }

@@ -79,9 +79,16 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 	}
 	b := from.Brief
 	b.Name = copyName(b.Name)
+	b.Mounts = append([]Mount{}, b.Mounts...)
 	j := s.newJob(b)
 	for i := range parts {
+		was := parts[i].ID
 		parts[i] = s.fresh(j.ID, parts[i].Name, parts[i].Quantity, parts[i].Recipe, "copied from "+from.Brief.Name)
+		for k := range b.Mounts { // the copy's mounts name the copy's parts
+			if b.Mounts[k].Part == was {
+				b.Mounts[k].Part = parts[i].ID
+			}
+		}
 	}
 	return j, s.Store.CreateJob(ctx, j, parts)
 }

@@ -18,6 +18,8 @@ import (
 	"sort"
 	"strconv"
 	"strings"
+	"sync"
+	"sync/atomic"
 	"syscall"
 	"time"
 
@@ -36,7 +38,13 @@ type Cluster struct {
 	port     int
 	password string
 	lock     *os.File
+	bin      string
+	cred     *syscall.Credential
+	fsync    bool
+
+	mutex    sync.Mutex // guards proc
 	proc     *process
+	stopping atomic.Bool
 }
 
 // ErrBusy is answered when another process runs the same folder's cluster.
@@ -61,7 +69,7 @@ func Start(ctx context.Context, opt Options) (*Cluster, error) {
 	if err := makeDir(dir, cred); err != nil {
 		return nil, err
 	}
-	c := &Cluster{dir: dir}
+	c := &Cluster{dir: dir, bin: bin, cred: cred, fsync: opt.Fsync}
 	if c.lock, err = lockDir(dir); err != nil {
 		return nil, err
 	}
@@ -111,12 +119,13 @@ func (c *Cluster) URL(database string) string {
 func (c *Cluster) Database() string { return owner }
 
 // Kill ends the server at once, as a crash would; for tests.
-func (c *Cluster) Kill() { c.proc.kill() }
+func (c *Cluster) Kill() { c.running().kill() }
 
 // Stop shuts the server down in order and frees the folder.
 func (c *Cluster) Stop() error {
-	if c.proc != nil {
-		c.proc.stop()
+	c.stopping.Store(true)
+	if p := c.running(); p != nil {
+		p.stop()
 	}
 	if c.lock == nil {
 		return nil
@@ -286,4 +295,25 @@ func (c *Cluster) Clone(ctx context.Context, name, template string) error {
 	defer func() { _ = conn.Close(ctx) }()
 	_, err = conn.Exec(ctx, `CREATE DATABASE `+pgx.Identifier{name}.Sanitize()+` TEMPLATE `+pgx.Identifier{template}.Sanitize())
 	return err
+}
+
+// RunningURL answers the address of the application's database in a folder
+// whose cluster another process of this machine runs.
+func RunningURL(dir string) (string, error) {
+	c := &Cluster{dir: dir}
+	raw, err := os.ReadFile(filepath.Join(c.data(), "postmaster.pid"))
+	if err != nil {
+		return "", fmt.Errorf("find the running database: %w", err)
+	}
+	lines := strings.Split(string(raw), "\n") // the fourth is the port
+	if len(lines) < 4 {
+		return "", errors.New("the running database is just starting: try again")
+	}
+	if c.port, err = strconv.Atoi(strings.TrimSpace(lines[3])); err != nil {
+		return "", fmt.Errorf("find the running database's port: %w", err)
+	}
+	if err := c.readPassword(); err != nil {
+		return "", err
+	}
+	return c.URL(owner), nil
 }

@@ -5,6 +5,7 @@ import (
 	"fmt"
 
 	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
 
 	"warmanvil/job"
 )
@@ -26,8 +27,17 @@ func (s *Store) Jobs(ctx context.Context, archived bool) ([]job.Counted, error) 
 }
 
 // Job answers one job.
-func (s *Store) Job(ctx context.Context, id string) (j job.Job, err error) {
-	err = s.pool.QueryRow(ctx, `SELECT id::text, brief, archived, revision, created_at, updated_at FROM job WHERE id = $1`, id).
+func (s *Store) Job(ctx context.Context, id string) (job.Job, error) { return jobIn(ctx, s.pool, id) }
+
+// asker is the pool or a transaction.
+type asker interface {
+	QueryRow(ctx context.Context, sql string, args ...any) pgx.Row
+	Query(ctx context.Context, sql string, args ...any) (pgx.Rows, error)
+	Exec(ctx context.Context, sql string, args ...any) (pgconn.CommandTag, error)
+}
+
+func jobIn(ctx context.Context, on asker, id string) (j job.Job, err error) {
+	err = on.QueryRow(ctx, `SELECT id::text, brief, archived, revision, created_at, updated_at FROM job WHERE id = $1`, id).
 		Scan(&j.ID, &j.Brief, &j.Archived, &j.Revision, &j.Created, &j.Updated)
 	j.Brief = j.Brief.Upgraded()
 	return j, missing(err)
@@ -36,10 +46,8 @@ func (s *Store) Job(ctx context.Context, id string) (j job.Job, err error) {
 // CreateJob adds a job and its parts in one transaction.
 func (s *Store) CreateJob(ctx context.Context, j job.Job, parts []job.Part) error {
 	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		_, err := tx.Exec(ctx, `INSERT INTO job (id, brief, archived, revision, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6)`,
-			j.ID, j.Brief, j.Archived, j.Revision, j.Created, j.Updated)
-		if err != nil {
-			return fmt.Errorf("add job: %w", err)
+		if err := createJob(ctx, tx, j); err != nil {
+			return err
 		}
 		for _, p := range parts {
 			if err := createPart(ctx, tx, p); err != nil {
@@ -48,6 +56,15 @@ func (s *Store) CreateJob(ctx context.Context, j job.Job, parts []job.Part) erro
 		}
 		return nil
 	})
+}
+
+func createJob(ctx context.Context, tx pgx.Tx, j job.Job) error {
+	_, err := tx.Exec(ctx, `INSERT INTO job (id, brief, archived, revision, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6)`,
+		j.ID, j.Brief, j.Archived, j.Revision, j.Created, j.Updated)
+	if err != nil {
+		return fmt.Errorf("add job: %w", err)
+	}
+	return nil
 }
 
 // SaveJob changes a job that still stands at the expected revision.

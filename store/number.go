@@ -11,7 +11,11 @@ import (
 
 // Numbers lists the quick calculations kept in a job, newest first.
 func (s *Store) Numbers(ctx context.Context, jobID string) ([]job.Number, error) {
-	rows, err := s.pool.Query(ctx, `SELECT id::text, job_id::text, calc, title, request::text, created_at FROM kept_number WHERE job_id = $1 ORDER BY created_at DESC, id DESC`, jobID)
+	return numbersIn(ctx, s.pool, jobID)
+}
+
+func numbersIn(ctx context.Context, on asker, jobID string) ([]job.Number, error) {
+	rows, err := on.Query(ctx, `SELECT id::text, job_id::text, calc, title, request::text, created_at FROM kept_number WHERE job_id = $1 ORDER BY created_at DESC, id DESC`, jobID)
 	if err != nil {
 		return nil, err
 	}
@@ -25,7 +29,11 @@ func (s *Store) Numbers(ctx context.Context, jobID string) ([]job.Number, error)
 
 // KeepNumber adds one.
 func (s *Store) KeepNumber(ctx context.Context, n job.Number) error {
-	_, err := s.pool.Exec(ctx, `INSERT INTO kept_number (id, job_id, calc, title, request, created_at) VALUES ($1, $2, $3, $4, $5::jsonb, $6)`,
+	return keepNumber(ctx, s.pool, n)
+}
+
+func keepNumber(ctx context.Context, on asker, n job.Number) error {
+	_, err := on.Exec(ctx, `INSERT INTO kept_number (id, job_id, calc, title, request, created_at) VALUES ($1, $2, $3, $4, $5::jsonb, $6)`,
 		n.ID, n.JobID, n.Calc, n.Title, string(n.Request), n.Created)
 	if err != nil {
 		return fmt.Errorf("keep number: %w", err)

@@ -42,16 +42,20 @@ func (s *Store) CreatePart(ctx context.Context, p job.Part) error {
 }
 
 func createPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
+	if err := addPart(ctx, tx, p); err != nil {
+		return err
+	}
+	return addRevision(ctx, tx, p.ID, job.Revision{Number: p.Revision, Name: p.Name, Quantity: p.Quantity, Recipe: p.Recipe, Summary: p.Summary, UndoTo: p.UndoTo, RedoTo: p.RedoTo, Created: p.Updated})
+}
+
+// addPart adds a part's own row, without its revisions.
+func addPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
 	digest, err := digestOf(p)
 	if err != nil {
 		return err
 	}
 	_, err = tx.Exec(ctx, `INSERT INTO part (id, job_id, revision, digest, archived, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
 		p.ID, p.JobID, p.Revision, digest, p.Archived, p.Created, p.Updated)
-	if err == nil {
-		_, err = tx.Exec(ctx, `INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
-			VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`, p.ID, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated)
-	}
 	if err != nil {
 		return fmt.Errorf("add part: %w", err)
 	}

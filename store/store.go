@@ -11,8 +11,6 @@ import (
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgxpool"
-	"github.com/jackc/pgx/v5/stdlib"
-	"github.com/pressly/goose/v3"
 
 	"warmanvil/job"
 )
@@ -54,20 +52,23 @@ func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
 
 // Migrate brings the database to this version.
 func (s *Store) Migrate(ctx context.Context) error {
-	db := stdlib.OpenDBFromPool(s.pool)
-	defer db.Close()
-	sub, err := fs.Sub(migrations, "migrations")
+	p, done, err := s.provider()
 	if err != nil {
-		return fmt.Errorf("read migrations: %w", err)
+		return err
 	}
-	p, err := goose.NewProvider(goose.DialectPostgres, db, sub)
-	if err != nil {
-		return fmt.Errorf("read migrations: %w", err)
-	}
+	defer done()
 	if _, err := p.Up(ctx); err != nil {
 		return fmt.Errorf("migrate: %w", err)
 	}
 	return nil
+}
+
+func migrationFiles() (fs.FS, error) {
+	sub, err := fs.Sub(migrations, "migrations")
+	if err != nil {
+		return nil, fmt.Errorf("read migrations: %w", err)
+	}
+	return sub, nil
 }
 
 // Once runs f in a transaction unless that was done before.

@@ -15,6 +15,10 @@ const usage = `warmanvil — design help for one-off sheet parts
   warmanvil demo                 private database, demo jobs, loopback server
   warmanvil serve                server on the database in WARMANVIL_DATABASE_URL
   warmanvil migrate              bring that database to this version
+  warmanvil backup FILE          everything into one file
+  warmanvil restore FILE         a backup into an empty database
+  warmanvil export ID > FILE     one job as JSON
+  warmanvil import FILE          add the job of such a file
   warmanvil calc NAME            one JSON request on standard input
   warmanvil calc NAME --lines    one request a line in, one answer a line out
   warmanvil calc NAME --schema   JSON Schemas of request and answer
@@ -45,6 +49,14 @@ func run(ctx context.Context, args []string) int {
 		err = runServe(ctx, args[1:])
 	case "migrate":
 		err = runMigrate(ctx)
+	case "backup":
+		err = runBackup(ctx, args[1:])
+	case "restore":
+		err = runRestore(ctx, args[1:])
+	case "export":
+		err = runExport(ctx, args[1:], os.Stdout)
+	case "import":
+		err = runImport(ctx, args[1:])
 	case "openapi":
 		err = runOpenAPI(os.Stdout)
 	default:

@@ -17,7 +17,6 @@ import (
 	"github.com/google/uuid"
 
 	"warmanvil/httpapi"
-	"warmanvil/job"
 	"warmanvil/localpg"
 	"warmanvil/store"
 	"warmanvil/ui"
@@ -78,6 +77,7 @@ func runDemo(ctx context.Context, args []string) error {
 				fmt.Fprintln(os.Stderr, "warmanvil: stop the database:", err)
 			}
 		}()
+		cluster.Tend(ctx)
 		fmt.Println("Data in", dir, "(may be deleted while nothing runs)")
 		url = cluster.URL(cluster.Database())
 	}
@@ -150,7 +150,7 @@ func serve(ctx context.Context, listener net.Listener, url string, demo bool) er
 	if err := s.Migrate(ctx); err != nil {
 		return err
 	}
-	jobs := &job.Service{Store: s, Now: time.Now, NewID: newID}
+	jobs := service(s)
 	if demo {
 		if err := s.Once(ctx, "demo jobs", func() error { return jobs.LoadDemo(ctx) }); err != nil {
 			return fmt.Errorf("load the demo jobs: %w", err)
