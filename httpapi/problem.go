@@ -4,8 +4,11 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"io"
 	"log/slog"
+	"net"
 	"net/http"
+	"strings"
 
 	"github.com/gin-gonic/gin"
 	"github.com/jackc/pgx/v5/pgconn"
@@ -63,7 +66,7 @@ func problemOf(ctx context.Context, err error) Problem {
 		p.Status = http.StatusConflict
 	case errors.Is(err, context.Canceled) && ctx.Err() != nil:
 		p.Status, p.Detail = 499, "The request was given up."
-	case errors.As(err, &connect):
+	case errors.As(err, &connect), away(err):
 		p.Status, p.Detail = http.StatusServiceUnavailable, "The database does not answer. Nothing typed is lost: keep this page open and try again."
 	default:
 		p.Status, p.Detail = http.StatusInternalServerError, "Something went wrong on our side; nothing was saved. Try again, and look into the server's log if it stays."
@@ -71,6 +74,17 @@ func problemOf(ctx context.Context, err error) Problem {
 	}
 	p.Title = http.StatusText(p.Status)
 	return p
+}
+
+// away tells whether the database went while it was asked: its connection broke,
+// or it is shutting down or starting up.
+func away(err error) bool {
+	var network *net.OpError
+	var pg *pgconn.PgError
+	if errors.As(err, &pg) {
+		return strings.HasPrefix(pg.Code, "57P") || strings.HasPrefix(pg.Code, "08")
+	}
+	return errors.As(err, &network) || errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, io.EOF)
 }
 
 func refuse(c *gin.Context, err error) {

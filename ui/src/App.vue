@@ -3,10 +3,13 @@ import { NConfigProvider } from 'naive-ui'
 import { onMounted, onUnmounted } from 'vue'
 import Rail from './Rail.vue'
 import { listen } from './keys/keys'
+import { away, whenBack } from './api/away'
+import { queryClient } from './api/queries'
 import WorkingAside from './kit/WorkingAside.vue'
 import { useNaiveTheme } from './theme'
 
 const naive = useNaiveTheme()
+whenBack(() => void queryClient.invalidateQueries())
 let off = () => {}
 onMounted(() => (off = listen()))
 onUnmounted(() => off())
@@ -18,6 +21,7 @@ onUnmounted(() => off())
     <div class="frame">
       <Rail />
       <main id="bench" tabindex="-1">
+        <p v-if="away" class="away" role="alert">{{ away }} What you type is kept on this device and sent when it is back.</p>
         <RouterView />
       </main>
       <WorkingAside />
@@ -35,6 +39,14 @@ main {
   overflow: auto;
   min-width: 0;
   outline: none;
+}
+.away {
+  position: sticky;
+  top: 0;
+  z-index: 30;
+  background: var(--mind-wash);
+  border-bottom: 2px solid var(--mind);
+  padding: 10px 16px;
 }
 .skip {
   position: absolute;

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { metAway } from './away'
 import type { components, paths } from './schema'
 
 export const api = createClient<paths>({ baseUrl: '' })
@@ -59,10 +60,12 @@ export async function take<T>(request: Promise<{ data?: T; error?: unknown; resp
     got = await request
   } catch (e) {
     if (e instanceof DOMException && e.name === 'AbortError') throw e
+    metAway('The server does not answer.')
     throw new Refused('The server does not answer. What you typed is kept here.', 0)
   }
   if (got.error !== undefined || !got.response.ok) {
     const problem = got.error as Problem | undefined
+    if (got.response.status === 503) metAway('The database does not answer.')
     throw new Refused(problem?.detail ?? 'The server refused without saying why.', got.response.status, problem)
   }
   return got.data as T

@@ -412,6 +412,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add the job of such a file */
+        post: operations["importJob"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs": {
         parameters: {
             query?: never;
@@ -459,6 +476,23 @@ export interface paths {
         put?: never;
         /** Copy a job with its parts */
         post: operations["duplicateJob"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole job as one file */
+        get: operations["exportJob"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1241,6 +1275,46 @@ export interface components {
             /** Format: double */
             value: number;
             working: components["schemas"]["Working"];
+        };
+        File: {
+            brief: components["schemas"]["Brief"];
+            /** @description warmanvil-job */
+            format: string;
+            numbers: components["schemas"]["FileNumber"][];
+            parts: components["schemas"]["FilePart"][];
+            /**
+             * Format: int64
+             * @description 2; version 1 is read
+             */
+            version: number;
+        };
+        FileNumber: {
+            calc: string;
+            /** Format: date-time */
+            created: string;
+            request: unknown;
+            title: string;
+        };
+        FilePart: {
+            archived?: boolean;
+            /** @description names the part inside the file */
+            id: string;
+            revisions: components["schemas"]["FileRevision"][];
+        };
+        FileRevision: {
+            /** Format: date-time */
+            created: string;
+            name: string;
+            /** Format: int64 */
+            number: number;
+            /** Format: int64 */
+            quantity: number;
+            recipe: components["schemas"]["Recipe"];
+            /** Format: int64 */
+            redoTo?: number;
+            summary: string;
+            /** Format: int64 */
+            undoTo?: number;
         };
         Finding: {
             /** @description heading it is grouped under */
@@ -3826,6 +3900,39 @@ export interface operations {
             };
         };
     };
+    importJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["File"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listJobs: {
         parameters: {
             query?: {
@@ -3978,6 +4085,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    exportJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["File"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Archive, ArchiveRestore, Copy, Pencil } from '@lucide/vue'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Brief, type JobView, Refused, take, words } from '@/api/client'
@@ -8,6 +7,8 @@ import ChoiceRow from '@/kit/ChoiceRow.vue'
 import DialogBox from '@/kit/DialogBox.vue'
 import TextField from '@/kit/TextField.vue'
 import { useRail } from '@/device'
+import BringJob from './BringJob.vue'
+import JobRow from './JobRow.vue'
 import { blankBrief, blankPart } from './starter'
 
 const router = useRouter()
@@ -89,7 +90,6 @@ function rename(job: JobView) {
   wrong.value = ''
   asking.value = 'rename'
 }
-const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
 </script>
 
 <template>
@@ -107,6 +107,7 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
       <div class="bar">
         <h2>{{ archived ? 'Put away' : 'Jobs' }}</h2>
         <button v-if="!archived" type="button" class="press tight" @click="ask('job')">New job</button>
+        <BringJob v-if="!archived" @said="(t) => (said = t)" />
         <span class="gap"></span>
         <button type="button" class="press tight bare" @click="archived = !archived">
           {{ archived ? 'Back to the jobs' : 'Look at what was put away' }}
@@ -121,40 +122,15 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
       </div>
       <p v-else-if="!jobs?.length" class="soft">Nothing was put away.</p>
       <ul v-else class="jobs">
-        <li v-for="j in jobs" :key="j.id">
-          <RouterLink :to="`/jobs/${j.id}/shape`" class="name">{{ j.brief.name }}</RouterLink>
-          <span class="about soft">{{ j.brief.vehicle || 'no vehicle named' }}</span>
-          <span class="small soft count">{{ j.parts }} {{ j.parts === 1 ? 'part' : 'parts' }} · {{ day(j.updated) }}</span>
-          <span class="row acts">
-            <button
-              type="button"
-              class="press tight bare"
-              :aria-label="`Rename ${j.brief.name}`"
-              title="Rename"
-              @click="rename(j)"
-            >
-              <Pencil :size="20" />
-            </button>
-            <button
-              type="button"
-              class="press tight bare"
-              :aria-label="`Duplicate ${j.brief.name}`"
-              title="Duplicate"
-              @click="duplicate(j)"
-            >
-              <Copy :size="20" />
-            </button>
-            <button
-              type="button"
-              class="press tight bare"
-              :aria-label="`${archived ? 'Bring back' : 'Put away'} ${j.brief.name}`"
-              :title="archived ? 'Bring back' : 'Put away'"
-              @click="change(j, archived ? 'brought back' : 'put away', j.brief, !archived)"
-            >
-              <component :is="archived ? ArchiveRestore : Archive" :size="20" />
-            </button>
-          </span>
-        </li>
+        <JobRow
+          v-for="j in jobs"
+          :key="j.id"
+          :job="j"
+          :archived="archived"
+          @rename="rename(j)"
+          @duplicate="duplicate(j)"
+          @put="change(j, archived ? 'brought back' : 'put away', j.brief, !archived)"
+        />
       </ul>
     </section>
 
@@ -233,51 +209,10 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
   margin: 0;
   padding: 0;
 }
-.jobs li {
-  display: grid;
-  grid-template-columns: minmax(180px, 1.2fr) 1.4fr 190px 140px;
-  gap: 4px 18px;
-  align-items: center;
-  border-bottom: 1px solid var(--rule);
-  padding: 10px 0;
-}
-.name {
-  color: var(--ink);
-  font-weight: 640;
-  font-size: 1.15rem;
-  min-height: var(--touch);
-  display: flex;
-  align-items: center;
-  overflow-wrap: anywhere;
-}
-.about {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.acts {
-  gap: 0;
-  flex-wrap: nowrap;
-}
-.acts .press {
-  min-height: var(--touch);
-  min-width: var(--touch);
-}
 .empty {
   padding: 28px 0;
   display: grid;
   gap: 14px;
   justify-items: start;
-}
-@media (max-width: 700px) {
-  .jobs li {
-    grid-template-columns: 1fr auto;
-  }
-  .about {
-    grid-column: 1;
-  }
-  .acts {
-    grid-row: 1;
-    grid-column: 2;
-  }
 }
 </style>

@@ -1,0 +1,237 @@
+package main
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"sync"
+	"syscall"
+	"testing"
+	"time"
+)
+
+// writer saves one part again and again, each time longer by one millimetre,
+// and remembers the last state that was acknowledged.
+type writer struct {
+	id       string
+	body     map[string]any
+	revision int
+	length   float64
+	tries    int
+}
+
+func send(method, url string, body any, revision int, into any) (int, error) {
+	raw, err := json.Marshal(body)
+	if err != nil {
+		return 0, err
+	}
+	req, err := http.NewRequest(method, url, bytes.NewReader(raw))
+	if err != nil {
+		return 0, err
+	}
+	if revision > 0 {
+		req.Header.Set("If-Match", strconv.Itoa(revision))
+	}
+	client := http.Client{Timeout: 10 * time.Second}
+	r, err := client.Do(req)
+	if err != nil {
+		return 0, err
+	}
+	defer r.Body.Close()
+	return r.StatusCode, json.NewDecoder(r.Body).Decode(into)
+}
+
+type partState struct {
+	ID       string         `json:"id"`
+	Revision int            `json:"revision"`
+	Recipe   map[string]any `json:"recipe"`
+}
+
+func (p partState) length() float64 {
+	v, _ := p.Recipe["base"].(map[string]any)["length"].(float64)
+	return v
+}
+
+// writers starts a job with n parts.
+func writers(t *testing.T, url string, n int) []*writer {
+	t.Helper()
+	var j struct{ ID string }
+	if code, err := send("POST", url+"/api/v1/jobs", map[string]any{"name": "Kill", "quantity": 1, "unit": "mm", "grain": 1}, 0, &j); err != nil || code != 200 {
+		t.Fatal(code, err)
+	}
+	var out []*writer
+	for i := range n {
+		w := &writer{length: 100, body: map[string]any{"name": fmt.Sprint("part ", i), "quantity": 1, "recipe": map[string]any{"schema": 1, "material": "steel-a36", "thickness": 3, "process": "laser",
+			"tool": map[string]any{"kind": "vdie"}, "bend": map[string]any{"school": "table", "method": "air"}, "base": map[string]any{"id": "b", "length": 100.0, "width": 80}}}}
+		var p partState
+		if code, err := send("POST", url+"/api/v1/jobs/"+j.ID+"/parts", w.body, 0, &p); err != nil || code != 200 {
+			t.Fatal(code, err)
+		}
+		w.id, w.revision = p.ID, p.Revision
+		out = append(out, w)
+	}
+	return out
+}
+
+// save tries one save; a failed one is looked up and not counted.
+func (w *writer) save(url string) bool {
+	w.tries++
+	next := w.length + float64(w.tries)
+	w.body["recipe"].(map[string]any)["base"].(map[string]any)["length"] = next
+	var p partState
+	code, err := send("PUT", url+"/api/v1/parts/"+w.id, w.body, w.revision, &p)
+	if err != nil || code != 200 {
+		return false
+	}
+	w.revision, w.length = p.Revision, next
+	w.tries = 0
+	return true
+}
+
+// check holds what stands and every acknowledged revision against memory.
+func (w *writer) check(t *testing.T, url string) {
+	t.Helper()
+	var revisions []struct {
+		Number int
+		Recipe map[string]any
+	}
+	if code, err := send("GET", url+"/api/v1/parts/"+w.id+"/revisions", nil, 0, &revisions); err != nil || code != 200 {
+		t.Fatal(code, err)
+	}
+	found := false
+	for i, r := range revisions {
+		if r.Number == w.revision {
+			found = partState{Recipe: r.Recipe}.length() == w.length
+		}
+		if want := revisions[0].Number - i; r.Number != want {
+			t.Errorf("%s: revision %d is missing", w.id, want)
+		}
+	}
+	if !found {
+		t.Errorf("%s: the acknowledged revision %d with length %g is lost", w.id, w.revision, w.length)
+	}
+	var p partState
+	if code, err := send("GET", url+"/api/v1/parts/"+w.id, nil, 0, &p); err != nil || code != 200 || p.Revision != revisions[0].Number {
+		t.Errorf("%s: stands at %d of %d (%d, %v)", w.id, p.Revision, revisions[0].Number, code, err)
+	}
+	w.revision, w.length = p.Revision, p.length()
+}
+
+// during runs the writers until stop is closed.
+func during(list []*writer, url func() string, do func()) {
+	stop := make(chan struct{})
+	var wait sync.WaitGroup
+	for _, w := range list {
+		wait.Go(func() {
+			for {
+				select {
+				case <-stop:
+					return
+				default:
+					if !w.save(url()) {
+						time.Sleep(20 * time.Millisecond)
+					}
+				}
+			}
+		})
+	}
+	do()
+	close(stop)
+	wait.Wait()
+}
+
+// A server killed during saves, and a database killed during saves, lose
+// nothing that was acknowledged and leave nothing half written. The server
+// outlives its database: it says so and goes on when that is back.
+func TestKilledDuringSaves(t *testing.T) {
+	bin := build(t)
+	data, err := os.MkdirTemp("", "warmanvil-kill-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = os.RemoveAll(data) })
+	d := startDemo(t, bin, data)
+	list := writers(t, d.url, 4)
+	for range 2 {
+		during(list, func() string { return d.url }, func() {
+			time.Sleep(700 * time.Millisecond)
+			_ = d.cmd.Process.Kill()
+		})
+		_ = d.cmd.Wait()
+		d = startDemo(t, bin, data)
+		for _, w := range list {
+			w.check(t, d.url)
+		}
+	}
+	for range 2 {
+		told := 0
+		during(list, func() string { return d.url }, func() {
+			time.Sleep(500 * time.Millisecond)
+			if err := syscall.Kill(postmaster(t, data), syscall.SIGKILL); err != nil {
+				t.Fatal(err)
+			}
+			for end := time.Now().Add(30 * time.Second); time.Now().Before(end); time.Sleep(50 * time.Millisecond) {
+				var answer map[string]any
+				code, err := send("GET", d.url+"/api/v1/health", nil, 0, &answer)
+				if err != nil {
+					t.Fatalf("the server went with its database: %v", err)
+				}
+				if code == 200 && told > 0 {
+					return
+				}
+				if code == 503 {
+					told++
+				}
+			}
+			t.Fatal("the database does not come back, or its going was not told")
+		})
+		for _, w := range list {
+			for !w.save(d.url) { // the pool may hold a dead connection or two
+				w.check(t, d.url)
+			}
+			w.check(t, d.url)
+		}
+	}
+	if total := list[0].revision; total < 10 {
+		t.Errorf("only %d saves of the first part: too few to have been killed among", total)
+	}
+
+	// A backup is made beside the running demo and restored into an empty folder.
+	file := filepath.Join(t.TempDir(), "all.backup")
+	for _, c := range []struct {
+		data string
+		args []string
+	}{{data, []string{"backup", file}}, {data + "-two", []string{"restore", file}}, {data + "-two", []string{"backup", file + "2"}}} {
+		t.Cleanup(func() { _ = os.RemoveAll(data + "-two") })
+		cmd := exec.Command(bin, c.args...)
+		cmd.Env = append(os.Environ(), "WARMANVIL_DATA="+c.data, "WARMANVIL_DATABASE_URL=")
+		if out, err := cmd.CombinedOutput(); err != nil {
+			t.Fatalf("%v: %v: %s", c.args, err, out)
+		}
+	}
+	a, errA := os.ReadFile(file)
+	b, errB := os.ReadFile(file + "2")
+	if errA != nil || errB != nil || !bytes.Equal(a, b) {
+		t.Errorf("the restored database backs up differently: %d and %d bytes (%v, %v)", len(a), len(b), errA, errB)
+	}
+}
+
+// postmaster answers the process of the private database.
+func postmaster(t *testing.T, data string) int {
+	t.Helper()
+	raw, err := os.ReadFile(filepath.Join(data, "data", "postmaster.pid"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	pid, err := strconv.Atoi(strings.TrimSpace(strings.SplitN(string(raw), "\n", 2)[0]))
+	if err != nil {
+		t.Fatal(err)
+	}
+	return pid
+}

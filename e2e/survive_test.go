@@ -1,0 +1,95 @@
+package e2e
+
+import (
+	"net"
+	"net/http"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/chromedp/chromedp"
+)
+
+// stop ends the server, connections and all; the answer starts it again at the
+// same address.
+func (a app) stop(t *testing.T) (again func()) {
+	t.Helper()
+	address, handler := a.Listener.Addr().String(), a.Config.Handler
+	a.CloseClientConnections()
+	a.Close()
+	return func() {
+		var l net.Listener
+		var err error
+		for range 50 {
+			if l, err = net.Listen("tcp", address); err == nil {
+				break
+			}
+			time.Sleep(20 * time.Millisecond)
+		}
+		if err != nil {
+			t.Fatal(err)
+		}
+		s := &http.Server{Handler: handler}
+		go func() { _ = s.Serve(l) }() // ends with the test
+		t.Cleanup(func() { _ = s.Close() })
+	}
+}
+
+// The server is killed and started again under an open page with unsent edits
+// of a part and of a brief: the page says so, keeps them, and sends them.
+func TestServerKilledUnderAnOpenPage(t *testing.T) {
+	a := startApp(t)
+	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.bench(job, part)
+	p.size("/base/length", "77")
+	again := a.stop(t)
+	p.see("What you type is kept on this device")
+	p.wait("the state", `document.querySelector('.shape').dataset.save === 'waiting'`)
+	again()
+	p.wait("the banner to go", `!document.querySelector('.away')`)
+	p.saved()
+	if got, err := a.jobs.Store.Part(t.Context(), part); err != nil || got.Recipe.Base.Length != 77 {
+		t.Fatalf("after the restart the base is %g long (%v)", got.Recipe.Base.Length, err)
+	}
+	p.goTo("/jobs/" + job + "/measure")
+	p.wait("the brief", `document.querySelector('[data-brief]')`)
+	p.do(chromedp.Click(chromedp.CSS(`#purpose textarea`)))
+	a.away.Store(true)
+	p.keys(" And a bin.")
+	p.wait("it waits", `document.querySelector('[data-brief]').dataset.brief === 'waiting for the server'`)
+	p.goTo("/jobs")
+	p.goTo("/jobs/" + job + "/measure")
+	a.away.Store(false)
+	p.wait("it is sent", `document.querySelector('[data-brief]')?.dataset.brief === 'saved' && document.querySelector('#purpose textarea').value.includes('And a bin.')`)
+	if got, err := a.jobs.Store.Job(t.Context(), job); err != nil || !strings.Contains(got.Brief.Purpose, "And a bin.") {
+		t.Errorf("the brief says %q (%v)", got.Brief.Purpose, err)
+	}
+}
+
+// A job is taken away as a file and brought in again as a job of its own; what
+// is not a job's file is refused in words.
+func TestTakeAwayAndBringIn(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs")
+	p.press("Take Orchard truck away as a file")
+	name, data := p.download(".warmanvil.json")
+	if name != "orchard-truck.warmanvil.json" || !strings.Contains(string(data), `"warmanvil-job"`) {
+		t.Errorf("%s: %.200s", name, data)
+	}
+	dir := t.TempDir()
+	good, bad := filepath.Join(dir, name), filepath.Join(dir, "letter.json")
+	for path, content := range map[string]string{good: strings.ReplaceAll(string(data), `"name":"Orchard truck"`, `"name":"Orchard truck II"`), bad: `{"format":"letter"}`} {
+		if err := os.WriteFile(path, []byte(content), 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{good}))
+	p.see("Orchard truck II brought in.")
+	p.see("Morvan 350 panel truck, retired")
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{bad}))
+	p.see("letter.json was not taken")
+}
