@@ -176,7 +176,7 @@ func TestRemoveAndBringBack(t *testing.T) {
 	p.wait("no rib", `![...document.querySelectorAll('.feature h3')].some(h => h.innerText.trim() === 'Right flange')`)
 	p.saved()
 	p.press("r2")
-	p.see("feature removed")
+	p.see("Right flange removed")
 	p.press("Bring back")
 	p.wait("the rib", `[...document.querySelectorAll('.feature h3')].some(h => h.innerText.trim() === 'Right flange')`)
 }

@@ -93,3 +93,27 @@ func TestTakeAwayAndBringIn(t *testing.T) {
 	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{bad}))
 	p.see("letter.json was not taken")
 }
+
+// Revisions are compared in words and as flat patterns over each other, and an
+// old one is brought back as a new one.
+func TestCompareRevisions(t *testing.T) {
+	a := startApp(t)
+	job, part := a.demoPart(t, "Sound lorry", "Amplifier shelf")
+	p := open(t, a, 1280, 800)
+	p.bench(job, part)
+	p.size("/base/length", "18")
+	p.saved()
+	p.press("Remove Left flange")
+	p.saved()
+	p.press("r3")
+	p.press("Compare r1 with what stands")
+	p.wait("the lengths", `[...document.querySelectorAll('[role=dialog] tr')].some(r => r.innerText.includes('Base: length') && r.innerText.includes('16 1/2"') && r.innerText.includes('18"'))`)
+	p.wait("the flange", `[...document.querySelectorAll('[role=dialog] tr')].some(r => r.innerText.includes('Left flange') && r.innerText.includes('removed'))`)
+	p.wait("the overlay", `document.querySelectorAll('[data-overlay] .was path').length > 4 && document.querySelectorAll('[data-overlay] .now path').length > 3`)
+	p.press("Bring r1 back")
+	p.saved()
+	p.wait("a fourth revision", `[...document.querySelectorAll('.strip button')].some(b => b.innerText.trim() === 'r4')`)
+	if got, err := a.jobs.Store.Part(t.Context(), part); err != nil || len(got.Recipe.Base.Flanges) != 4 {
+		t.Errorf("brought back: %d flanges (%v)", len(got.Recipe.Base.Flanges), err)
+	}
+}

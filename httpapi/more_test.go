@@ -63,7 +63,7 @@ func TestPartRoutes(t *testing.T) {
 	}
 	var list []httpapi.RevisionView
 	c.do("GET", path+"/revisions", "").into(t, &list)
-	if len(list) != 3 || list[0].Summary != "Base: Length 120.0 mm, was 110.0 mm" || list[2].Summary != "started" {
+	if len(list) != 3 || list[0].Summary != "Base: length 120.0 mm, was 110.0 mm" || list[2].Summary != "started" {
 		t.Errorf("revisions %+v", list)
 	}
 	var one httpapi.RevisionView

@@ -65,6 +65,14 @@ type WorkingRequest struct {
 	Subject sheet.Subject `json:"subject"`
 }
 
+// CompareRequest asks what two states of a part differ in.
+type CompareRequest struct {
+	Was   job.State `json:"was"`
+	Now   job.State `json:"now"`
+	Unit  job.Unit  `json:"unit" enum:"mm,fraction,decimal"`
+	Grain float64   `json:"grain" doc:"mm"`
+}
+
 // StockView is the engineering tables the forms offer.
 type StockView struct {
 	Materials []stock.Material `json:"materials"`
@@ -172,6 +180,14 @@ func (s *server) partRoutes() {
 	})
 	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", summary: "Flat pattern, body, figures and flags of a recipe"}, buildPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
+	route(s, operation{method: "POST", path: "/api/v1/compare", id: "compare", summary: "What two states of a part differ in, in words"}, func(_ call, in CompareRequest) ([]job.Difference, error) {
+		for member, state := range map[string]job.State{"/was": in.Was, "/now": in.Now} {
+			if err := state.Recipe.Validate(); err != nil {
+				return nil, under(member+"/recipe", err)
+			}
+		}
+		return job.Compare(in.Was, in.Now, job.Brief{Unit: in.Unit, Grain: in.Grain}.Display()), nil
+	})
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
 		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades}
 		for _, u := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {

@@ -58,20 +58,46 @@ func TestChangedSaysWhat(t *testing.T) {
 		return r
 	}
 	for want, change := range map[string]func(*Revision){
-		"renamed":                           func(r *Revision) { r.Name = "Other" },
-		"quantity 9":                        func(r *Revision) { r.Quantity = 9 },
-		"material":                          func(r *Revision) { r.Recipe.Material = "steel-a36" },
-		"Base: Length 70.0 mm, was 60.0 mm": func(r *Revision) { r.Recipe.Base.Length = 70 },
-		"Base: Length 70.0 mm, was 60.0 mm and 1 more": func(r *Revision) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
-		"feature removed": func(r *Revision) { r.Recipe.Base.Holes = nil },
-		"feature added": func(r *Revision) {
+		"Name Other, was Bracket": func(r *Revision) { r.Name = "Other" },
+		"Quantity 9, was 2":       func(r *Revision) { r.Quantity = 9 },
+		"Material Hot-rolled structural steel A36, was Cold-rolled mild steel": func(r *Revision) { r.Recipe.Material = "steel-a36" },
+		"Base: length 70.0 mm, was 60.0 mm":                                    func(r *Revision) { r.Recipe.Base.Length = 70 },
+		"Base: length 70.0 mm, was 60.0 mm, and 1 more":                        func(r *Revision) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
+		"Hole grid 1 on base removed":                                          func(r *Revision) { r.Recipe.Base.Holes = nil },
+		"Hole 2 on base added": func(r *Revision) {
 			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes, sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: from(sheet.Left, 20), Y: from(sheet.Back, 20)})
 		},
-		"settings": func(r *Revision) { r.Recipe.Grain = sheet.GrainY },
+		"Right flange removed":            func(r *Revision) { r.Recipe.Base.Flanges = r.Recipe.Base.Flanges[:1] },
+		"Grain y, was x":                  func(r *Revision) { r.Recipe.Grain = sheet.GrainY },
+		"Settings changed, was as before": func(r *Revision) { r.Recipe.Base.Flanges[0].Relief.Kind = sheet.Round },
+		"nothing that shows":              nil,
 	} {
-		if got := changed(state(nil), state(change)); got != want {
+		if got := changed(state(nil), state(change), quantity.Display{Style: quantity.Metric}); got != want {
 			t.Errorf("says %q, want %q", got, want)
 		}
+	}
+}
+
+// What two states differ in is written as the job writes lengths, and the other
+// way round it says the same the other way round.
+func TestCompareBothWays(t *testing.T) {
+	a := State{"Bracket", 2, shelfBracket()}
+	b := State{"Bracket", 2, shelfBracket()}
+	b.Recipe.Base.Length = 63.5
+	b.Recipe.Base.Flanges = b.Recipe.Base.Flanges[:1]
+	inch := quantity.Display{Style: quantity.Fraction, Denominator: 16}
+	there, back := Compare(a, b, inch), Compare(b, a, inch)
+	if len(there) != 2 || len(back) != 2 {
+		t.Fatalf("%v, %v", there, back)
+	}
+	if there[0].Now != `2 1/2"` || back[0].Was != `2 1/2"` {
+		t.Errorf("in inches: %v, %v", there[0], back[0])
+	}
+	if there[1].Now != "removed" || back[1].Now != "added" {
+		t.Errorf("%v, %v", there[1], back[1])
+	}
+	if d := Compare(a, a, inch); len(d) != 0 {
+		t.Errorf("a state differs from itself: %v", d)
 	}
 }
 

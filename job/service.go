@@ -193,9 +193,17 @@ func (s *Service) Revisions(ctx context.Context, id string) ([]Revision, error) 
 	if err != nil {
 		return nil, err
 	}
+	p, err := s.Store.Part(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	j, err := s.Store.Job(ctx, p.JobID)
+	if err != nil {
+		return nil, err
+	}
 	for i := range list {
 		if list[i].Summary == "" && i+1 < len(list) {
-			list[i].Summary = changed(list[i+1], list[i])
+			list[i].Summary = changed(list[i+1], list[i], j.Brief.Display())
 		}
 	}
 	return list, nil

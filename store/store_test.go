@@ -105,7 +105,7 @@ func TestSaveUndoRedo(t *testing.T) {
 	if err != nil || len(list) != p.Revision {
 		t.Errorf("%d revisions kept of %d (%v)", len(list), p.Revision, err)
 	}
-	if list[len(list)-2].Summary != "Base: Length 110.0 mm, was 100.0 mm" {
+	if list[len(list)-2].Summary != "Base: length 110.0 mm, was 100.0 mm" {
 		t.Errorf("summary %q", list[len(list)-2].Summary)
 	}
 }

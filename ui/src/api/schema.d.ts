@@ -395,6 +395,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What two states of a part differ in, in words */
+        post: operations["compare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/health": {
         parameters: {
             query?: never;
@@ -1000,6 +1017,17 @@ export interface components {
              */
             normal: number;
         };
+        CompareRequest: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            grain: number;
+            now: components["schemas"]["State"];
+            /** @enum {string} */
+            unit: "mm" | "fraction" | "decimal";
+            was: components["schemas"]["State"];
+        };
         Corner: {
             /** @enum {string} */
             kind?: "square" | "radius" | "chamfer";
@@ -1105,6 +1133,13 @@ export interface components {
             /** @description in a space with people, or able to enter one */
             nearPeople?: boolean;
             onRoof?: boolean;
+        };
+        Difference: {
+            /** @description id of the feature */
+            feature?: string;
+            now: string;
+            was: string;
+            what: string;
         };
         Dimension: {
             /** @description id */
@@ -2846,6 +2881,12 @@ export interface components {
             /** @description why there is none */
             why?: string;
         };
+        State: {
+            name: string;
+            /** Format: int64 */
+            quantity: number;
+            recipe: components["schemas"]["Recipe"];
+        };
         StockView: {
             gauges: components["schemas"]["GaugeFamily"][];
             grades: components["schemas"]["Grade"][];
@@ -3858,6 +3899,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrayResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -3,12 +3,16 @@
 import { onMounted, ref } from 'vue'
 import { api, type RevisionView, take, words } from '@/api/client'
 import DialogBox from '@/kit/DialogBox.vue'
+import type { Style } from '@/kit/readLength'
+import DifferenceTable from './DifferenceTable.vue'
+import FlatOverlay from './FlatOverlay.vue'
 import type { OpenPart } from './usePart'
 
-const props = defineProps<{ part: OpenPart }>()
+const props = defineProps<{ part: OpenPart; lengths: Style }>()
 const emit = defineEmits<{ close: [] }>()
 const list = ref<RevisionView[]>()
 const wrong = ref('')
+const beside = ref<RevisionView>() // compared with what stands
 
 onMounted(async () => {
   await props.part.send()
@@ -27,19 +31,40 @@ const when = (iso: string) =>
 </script>
 
 <template>
-  <DialogBox show title="Revisions" @close="emit('close')">
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <ol v-if="list" class="list">
+  <DialogBox show wide :title="beside ? `Revision ${beside.number} and what stands` : 'Revisions'" @close="emit('close')">
+    <template v-if="beside">
+      <DifferenceTable :was="beside" :now="part.state.value!" :lengths="lengths" :heads="[`r${beside.number}`, 'Stands now']" />
+      <FlatOverlay :was="beside.recipe" :now="part.state.value!.recipe" :lengths="lengths" />
+      <p class="soft small">Dashed is r{{ beside.number }}, drawn out is what stands.</p>
+    </template>
+    <p v-else-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <ol v-else-if="list" class="list">
       <li v-for="r in list" :key="r.number">
         <span class="num">r{{ r.number }}</span>
         <span
           >{{ r.summary }} <span class="soft small">{{ when(r.created) }}</span></span
         >
         <span v-if="r.number === part.view.value!.revision" class="soft">stands now</span>
-        <button v-else type="button" class="press tight" @click="bring(r)">Bring back</button>
+        <span v-else class="row">
+          <button
+            type="button"
+            class="press tight bare"
+            :aria-label="`Compare r${r.number} with what stands`"
+            @click="beside = r"
+          >
+            Compare
+          </button>
+          <button type="button" class="press tight" @click="bring(r)">Bring back</button>
+        </span>
       </li>
     </ol>
-    <template #actions><button type="button" class="press" @click="emit('close')">Close</button></template>
+    <template #actions>
+      <template v-if="beside">
+        <button type="button" class="press" @click="beside = undefined">Back to the list</button>
+        <button type="button" class="press main" @click="bring(beside)">Bring r{{ beside.number }} back</button>
+      </template>
+      <button v-else type="button" class="press" @click="emit('close')">Close</button>
+    </template>
   </DialogBox>
 </template>
 

@@ -124,7 +124,7 @@ const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
     <button type="button" class="press tight" @click="history = true">
       <History :size="18" aria-hidden="true" />r{{ part.view.value!.revision }}
     </button>
-    <HistoryBox v-if="history" :part="part" @close="history = false" />
+    <HistoryBox v-if="history" :part="part" :lengths="bench.style()" @close="history = false" />
   </header>
 </template>
 

@@ -90,7 +90,7 @@ const open = computed(() => bench.part.value)
       <MeasureBar :bench="bench" />
     </div>
     <ShapeDesk class="desk" :bench="bench" />
-    <ConflictBox v-if="open.theirs.value" :part="open" />
+    <ConflictBox v-if="open.theirs.value" :part="open" :lengths="style" />
   </div>
   <p v-else class="page soft">Fetching the part.</p>
 </template>

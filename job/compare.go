@@ -1,0 +1,135 @@
+package job
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"strings"
+
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
+)
+
+// State is what a part is at one moment.
+type State struct {
+	Name     string       `json:"name"`
+	Quantity int          `json:"quantity"`
+	Recipe   sheet.Recipe `json:"recipe"`
+}
+
+// Difference is one thing that two states say differently; Was or Now is empty
+// for what is only in the other.
+type Difference struct {
+	What    string `json:"what"`
+	Was     string `json:"was"`
+	Now     string `json:"now"`
+	Feature string `json:"feature,omitempty" doc:"id of the feature"`
+}
+
+// Compare says in words what two states of a part differ in: name, quantity,
+// sheet, every size, and the features that came or went.
+func Compare(was, now State, d quantity.Display) []Difference {
+	out := []Difference{}
+	say := func(what, a, b string) {
+		if a != b {
+			out = append(out, Difference{What: what, Was: a, Now: b})
+		}
+	}
+	say("Name", was.Name, now.Name)
+	say("Quantity", fmt.Sprint(was.Quantity), fmt.Sprint(now.Quantity))
+	say("Material", materialName(was.Recipe.Material), materialName(now.Recipe.Material))
+	a, errA := sheet.Build(was.Recipe, sheet.Options{Display: d})
+	b, errB := sheet.Build(now.Recipe, sheet.Options{Display: d})
+	if errA == nil && errB == nil {
+		out = append(out, sizes(a, b)...)
+	}
+	settings(was.Recipe, now.Recipe, say)
+	if len(out) == 0 && !same(was.Recipe, now.Recipe) {
+		out = append(out, Difference{What: "Settings", Was: "as before", Now: "changed"})
+	}
+	return out
+}
+
+func same(a, b sheet.Recipe) bool {
+	x, errX := json.Marshal(a)
+	y, errY := json.Marshal(b)
+	return errX == nil && errY == nil && bytes.Equal(x, y)
+}
+
+func materialName(key string) string {
+	if m, err := stock.MaterialByKey(key); err == nil {
+		return m.Name
+	}
+	return key
+}
+
+// sizes compares the dimensions of two parts, feature by feature. A feature
+// that is only in one of them is said once.
+func sizes(a, b sheet.Part) (out []Difference) {
+	key := func(d sheet.Dimension) string { return d.Feature + d.Path[strings.LastIndex(d.Path, "/"):] + d.Label }
+	before, features := map[string]sheet.Dimension{}, map[string]bool{}
+	for _, d := range a.Dimensions {
+		before[key(d)] = d
+		features[d.Feature] = true
+	}
+	seen, told := map[string]bool{}, map[string]bool{}
+	for _, d := range b.Dimensions {
+		seen[d.Feature] = true
+		old, there := before[key(d)]
+		switch {
+		case there && old.Value == d.Value && old.Text == d.Text:
+		case there:
+			out = append(out, Difference{d.Group + ": " + lower(d.Label), old.Text, d.Text, d.Feature})
+		case features[d.Feature]:
+			out = append(out, Difference{d.Group + ": " + lower(d.Label), "", d.Text, d.Feature})
+		case !told[d.Feature]:
+			told[d.Feature] = true
+			out = append(out, Difference{d.Group, "", "added", d.Feature})
+		}
+	}
+	for _, d := range a.Dimensions {
+		if !seen[d.Feature] && !told[d.Feature] {
+			told[d.Feature] = true
+			out = append(out, Difference{d.Group, "there", "removed", d.Feature})
+		}
+	}
+	return out
+}
+
+// settings compares what has no dimension of its own.
+func settings(was, now sheet.Recipe, say func(what, a, b string)) {
+	yes := map[bool]string{true: "yes", false: "no"}
+	say("Cut by", string(was.Process), string(now.Process))
+	say("Bend allowance by", string(was.Bend.School), string(now.Bend.School))
+	say("Bends are", string(was.Bend.Method), string(now.Bend.Method))
+	say("Bent on", string(was.Tool.Kind), string(now.Tool.Kind))
+	say("Grain", string(was.Grain), string(now.Grain))
+	say("Left and right pair", yes[was.Hand.Pair], yes[now.Hand.Pair])
+	say("Flags set aside", fmt.Sprint(len(was.SetAside)), fmt.Sprint(len(now.SetAside)))
+	say("Coupons", fmt.Sprint(len(was.Bend.Coupons)), fmt.Sprint(len(now.Bend.Coupons)))
+}
+
+func lower(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToLower(s[:1]) + s[1:]
+}
+
+// changed says in a few words what a save changed.
+func changed(was, now Revision, d quantity.Display) string {
+	list := Compare(State{was.Name, was.Quantity, was.Recipe}, State{now.Name, now.Quantity, now.Recipe}, d)
+	if len(list) == 0 {
+		return "nothing that shows"
+	}
+	first := list[0]
+	said := fmt.Sprintf("%s %s", first.What, first.Now)
+	if first.Was != "" && first.Now != "removed" {
+		said += ", was " + first.Was
+	}
+	if len(list) > 1 {
+		said += fmt.Sprintf(", and %d more", len(list)-1)
+	}
+	return said
+}
