@@ -27,13 +27,14 @@ var allowed = map[string][]string{
 	"strictjson":      {"core/working"},
 	"calc":            {"core/*", "strictjson"},
 	"job":             {"core/*"},
-	"store":           {"job"},
+	"account":         {"core/working"},
+	"store":           {"job", "account"},
 	"store/storetest": {"job", "store", "localpg"},
 	"paper":           {"core/*"},
 	"localpg":         {},
 	"ui":              {},
-	"httpapi":         {"core/*", "job", "calc", "strictjson", "paper"},
-	"cmd/warmanvil":   {"core/working", "strictjson", "calc", "job", "store", "httpapi", "localpg", "ui"},
+	"httpapi":         {"core/*", "job", "account", "calc", "strictjson", "paper"},
+	"cmd/warmanvil":   {"core/working", "strictjson", "calc", "job", "account", "store", "httpapi", "localpg", "ui"},
 	"e2e":             {"core/*", "httpapi", "job", "store/storetest", "ui"},
 }
 

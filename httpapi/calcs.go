@@ -14,6 +14,10 @@ func (s *server) calcRoutes() {
 		path := "/api/v1/calc/" + k.Name
 		s.describe(operation{method: "POST", path: path, id: "calc." + k.Name, summary: k.Doc}, k.Request, k.Answer)
 		s.engine.POST(path, func(c *gin.Context) {
+			if err := s.admit(c, reading); err != nil { // it keeps nothing
+				refuse(c, err)
+				return
+			}
 			raw, err := body(c, 0)
 			if err != nil {
 				refuse(c, err)

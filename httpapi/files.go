@@ -32,7 +32,11 @@ func (s *server) fileRoutes() {
 		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: binary}}}}}
 	s.api.AddOperation(o)
 	s.engine.GET(ginPath(path), func(c *gin.Context) {
-		if err := s.file(c); err != nil {
+		err := s.admit(c, reading)
+		if err == nil {
+			err = s.file(c)
+		}
+		if err != nil {
 			refuse(c, err)
 		}
 	})

@@ -4,15 +4,14 @@ import (
 	"fmt"
 	"net"
 	"net/http"
-	"net/url"
 
 	"github.com/gin-gonic/gin"
 
 	"warmanvil/core/working"
 )
 
-// Loopback refuses an address that other machines could reach: there is no
-// sign-in yet.
+// Loopback refuses an address that other machines could reach, for servers that
+// ask nobody to sign in.
 func Loopback(address string) error {
 	host, _, err := net.SplitHostPort(address)
 	if err != nil {
@@ -21,7 +20,7 @@ func Loopback(address string) error {
 	if loopbackHost(host) {
 		return nil
 	}
-	return fmt.Errorf("only loopback addresses are served, %q is not one: there is no sign-in yet, so anybody who reaches the address could change every job; use 127.0.0.1", address)
+	return fmt.Errorf("only loopback addresses are served, %q is not one: nobody signs in here, so anybody who reaches the address could change every job; use 127.0.0.1, or --listen %s with accounts", address, address)
 }
 
 func loopbackHost(host string) bool {
@@ -30,27 +29,6 @@ func loopbackHost(host string) bool {
 	}
 	ip := net.ParseIP(host)
 	return ip != nil && ip.IsLoopback()
-}
-
-// guarded refuses requests that a page of another site could have sent: the
-// Host must be a loopback one, and an Origin must be the Host itself.
-func guarded(c *gin.Context) {
-	name := c.Request.Host
-	if host, _, err := net.SplitHostPort(name); err == nil {
-		name = host
-	}
-	if !loopbackHost(name) {
-		deny(c, "This server answers on loopback addresses only.")
-		return
-	}
-	if origin := c.GetHeader("Origin"); origin != "" {
-		u, err := url.Parse(origin)
-		if err != nil || u.Host != c.Request.Host {
-			deny(c, "The request comes from another site's page.")
-			return
-		}
-	}
-	c.Next()
 }
 
 func deny(c *gin.Context, detail string) {
@@ -67,12 +45,18 @@ func recovered(c *gin.Context) {
 	c.Next()
 }
 
-func headers(c *gin.Context) {
+func (s *server) headers(c *gin.Context) {
 	h := c.Writer.Header()
 	h.Set("X-Content-Type-Options", "nosniff")
 	h.Set("Referrer-Policy", "same-origin")
 	h.Set("X-Frame-Options", "DENY")
+	if s.door.TLS {
+		h.Set("Strict-Transport-Security", "max-age=31536000")
+	}
 	h.Set("Cache-Control", "no-store")
+	h.Set("Cross-Origin-Opener-Policy", "same-origin")
+	h.Set("Cross-Origin-Resource-Policy", "same-origin")
+	h.Set("Permissions-Policy", "camera=(), microphone=(), geolocation=(), payment=(), usb=()")
 	c.Next()
 }
 

@@ -74,7 +74,7 @@ func jobView(j job.Job, parts int) JobView {
 }
 
 func (s *server) jobRoutes() {
-	route(s, operation{method: "GET", path: "/api/v1/health", id: "health", summary: "Whether the database answers"}, func(c call, _ none) (Done, error) {
+	route(s, operation{method: "GET", path: "/api/v1/health", id: "health", access: public, summary: "Whether the database answers"}, func(c call, _ none) (Done, error) {
 		return Done{true}, s.jobs.Store.Ping(c.Request.Context())
 	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs", id: "listJobs", summary: "Jobs, last touched first", query: archivedQuery}, func(c call, _ none) ([]JobView, error) {

@@ -178,9 +178,9 @@ func (s *server) partRoutes() {
 		r, err := s.jobs.Store.Revision(c.Request.Context(), c.id, n)
 		return revisionView(r), err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", summary: "Flat pattern, body, figures and flags of a recipe"}, buildPart)
-	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
-	route(s, operation{method: "POST", path: "/api/v1/compare", id: "compare", summary: "What two states of a part differ in, in words"}, func(_ call, in CompareRequest) ([]job.Difference, error) {
+	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading, summary: "Flat pattern, body, figures and flags of a recipe"}, buildPart)
+	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading, summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
+	route(s, operation{method: "POST", path: "/api/v1/compare", id: "compare", access: reading, summary: "What two states of a part differ in, in words"}, func(_ call, in CompareRequest) ([]job.Difference, error) {
 		for member, state := range map[string]job.State{"/was": in.Was, "/now": in.Now} {
 			if err := state.Recipe.Validate(); err != nil {
 				return nil, under(member+"/recipe", err)

@@ -13,6 +13,7 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/jackc/pgx/v5/pgconn"
 
+	"warmanvil/account"
 	"warmanvil/calc"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -54,7 +55,15 @@ func problemOf(ctx context.Context, err error) Problem {
 		p.Status, p.Errors = http.StatusUnprocessableEntity, []ProblemFault{{fault.Path, fault.Message}}
 	case errors.As(err, &tooLarge):
 		p.Status, p.Detail = http.StatusRequestEntityTooLarge, "The request is larger than what is taken here: a part that large has to be split."
-	case errors.Is(err, job.ErrNotFound), errors.Is(err, calc.ErrUnknown):
+	case errors.Is(err, errSignIn), errors.Is(err, errSetup):
+		p.Status = http.StatusUnauthorized
+	case errors.Is(err, errRole):
+		p.Status = http.StatusForbidden
+	case errors.Is(err, errTooMany):
+		p.Status = http.StatusTooManyRequests
+	case errors.Is(err, account.ErrOwned):
+		p.Status = http.StatusConflict
+	case errors.Is(err, account.ErrNotFound), errors.Is(err, job.ErrNotFound), errors.Is(err, calc.ErrUnknown):
 		p.Status = http.StatusNotFound
 	case errors.As(err, &with):
 		p.Status, p.Current = http.StatusPreconditionFailed, with.current
@@ -91,5 +100,8 @@ func refuse(c *gin.Context, err error) {
 	p := problemOf(c.Request.Context(), err)
 	raw, _ := json.Marshal(p) // a Problem always encodes
 	c.Abort()
+	if p.Status == http.StatusTooManyRequests {
+		c.Header("Retry-After", "60")
+	}
 	c.Data(p.Status, "application/problem+json", raw)
 }

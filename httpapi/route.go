@@ -41,8 +41,9 @@ func (c call) ifMatch() (int, error) {
 // operation describes a route for the API's description.
 type operation struct {
 	method, path, id, summary string
-	match                     bool // takes If-Match
-	limit                     int64 // of the body in bytes; maxBody when 0
+	match                     bool   // takes If-Match
+	limit                     int64  // of the body in bytes; maxBody when 0
+	access                    access // who may; by its method when left out
 	query                     []*huma.Param
 }
 
@@ -52,6 +53,10 @@ type operation struct {
 func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, error)) {
 	s.describe(op, reflect.TypeFor[Req](), reflect.TypeFor[Ans]())
 	s.engine.Handle(op.method, ginPath(op.path), func(g *gin.Context) {
+		if err := s.admit(g, op.access); err != nil {
+			refuse(g, err)
+			return
+		}
 		c := call{Context: g, id: g.Param("id")}
 		if c.id != "" {
 			if _, err := uuid.Parse(c.id); err != nil {

@@ -9,10 +9,13 @@ import (
 	"path"
 	"reflect"
 	"strings"
+	"time"
 
+	"github.com/alexedwards/scs/v2"
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
 
+	"warmanvil/account"
 	"warmanvil/job"
 )
 
@@ -20,14 +23,26 @@ func init() { huma.DefaultArrayNullable = false }
 
 // Options of a server.
 type Options struct {
-	Jobs  *job.Service // nil serves the description alone
-	Front fs.FS        // built front end
+	Jobs     *job.Service     // nil serves the description alone
+	Front    fs.FS            // built front end
+	Accounts *account.Service // nil for a server without accounts
+	Sessions scs.Store        // nil keeps sign-ins in memory
+	Door     Door
 }
 
 type server struct {
 	jobs   *job.Service
 	engine *gin.Engine
 	api    *huma.OpenAPI
+
+	accounts  *account.Service
+	sessions  *scs.SessionManager
+	door      Door
+	known     known
+	cross     *http.CrossOriginProtection
+	byAddress *limiter // tries to get in
+	byName    *limiter
+	pace      *limiter
 }
 
 // New answers the handler of the whole application.
@@ -37,13 +52,19 @@ func New(opt Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s.engine.GET("/api/openapi.json", func(c *gin.Context) { c.Data(http.StatusOK, "application/json", spec) })
+	s.engine.GET("/api/openapi.json", func(c *gin.Context) {
+		if err := s.admit(c, reading); err != nil {
+			refuse(c, err)
+			return
+		}
+		c.Data(http.StatusOK, "application/json", spec)
+	})
 	front, err := newFront(opt.Front)
 	if err != nil {
 		return nil, err
 	}
 	s.engine.NoRoute(front.serve)
-	return s.engine, nil
+	return s.sessions.LoadAndSave(s.engine), nil
 }
 
 // Description answers the OpenAPI 3.1 document of the interface.
@@ -51,10 +72,12 @@ func Description() ([]byte, error) { return build(Options{}).spec() }
 
 func build(opt Options) *server {
 	gin.SetMode(gin.ReleaseMode)
-	s := &server{jobs: opt.Jobs, engine: gin.New(), api: &huma.OpenAPI{
-		OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1", Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
-		Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", schemaName)}}}
-	s.engine.Use(recovered, guarded, headers)
+	s := &server{jobs: opt.Jobs, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door, cross: http.NewCrossOriginProtection(),
+		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(20*time.Millisecond, 400), engine: gin.New(), api: &huma.OpenAPI{
+			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1", Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
+			Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", schemaName)}}}
+	s.engine.Use(recovered, s.headers, s.guarded, s.limited)
+	s.sessionRoutes()
 	s.jobRoutes()
 	s.partRoutes()
 	s.holdingRoutes()

@@ -14,6 +14,8 @@ const usage = `warmanvil — design help for one-off sheet parts
 
   warmanvil demo                 private database, demo jobs, loopback server
   warmanvil serve                server on the database in WARMANVIL_DATABASE_URL
+                                 both: --listen host:port shares it, with accounts;
+                                 --tls-cert, --tls-key, --name
   warmanvil migrate              bring that database to this version
   warmanvil backup FILE          everything into one file
   warmanvil restore FILE         a backup into an empty database

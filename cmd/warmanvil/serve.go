@@ -16,6 +16,9 @@ import (
 
 	"github.com/google/uuid"
 
+	"github.com/alexedwards/scs/pgxstore"
+
+	"warmanvil/account"
 	"warmanvil/httpapi"
 	"warmanvil/localpg"
 	"warmanvil/store"
@@ -42,23 +45,42 @@ func dataDir() (string, error) {
 	return filepath.Join(home, ".local", "share", "warmanvil"), nil
 }
 
-func addressFlag(name string, args []string) (string, error) {
+// way is how a server is to be reached.
+type way struct {
+	address, listen, cert, key string
+	names                      string
+}
+
+func flags(name string, args []string) (way, error) {
+	var w way
 	f := flag.NewFlagSet(name, flag.ContinueOnError)
-	address := f.String("address", "", "loopback host:port; without it 127.0.0.1 on the first free port from 8460")
+	f.StringVar(&w.address, "address", "", "loopback host:port; without it 127.0.0.1 on the first free port from 8460")
+	f.StringVar(&w.listen, "listen", "", "host:port that other machines reach; everybody signs in")
+	f.StringVar(&w.cert, "tls-cert", "", "certificate file (PEM) for --listen")
+	f.StringVar(&w.key, "tls-key", "", "its key file (PEM)")
+	f.StringVar(&w.names, "name", "", "names the server is reached by, with commas, besides this machine's own")
 	if err := f.Parse(args); err != nil {
-		return "", err
+		return w, err
 	}
-	return *address, nil
+	switch {
+	case w.listen != "" && w.address != "":
+		return w, errors.New("give --address for this machine alone or --listen for others too, not both")
+	case (w.cert == "") != (w.key == ""):
+		return w, errors.New("give both --tls-cert and --tls-key, or neither")
+	case w.cert != "" && w.listen == "":
+		return w, errors.New("--tls-cert goes with --listen")
+	}
+	return w, nil
 }
 
 // runDemo starts the private cluster, or uses WARMANVIL_DATABASE_URL, loads
 // the demo jobs once and serves.
 func runDemo(ctx context.Context, args []string) error {
-	address, err := addressFlag("demo", args)
+	w, err := flags("demo", args)
 	if err != nil {
 		return err
 	}
-	listener, err := listen(address) // before the database: a wrong address should say so at once
+	listener, err := listen(w) // before the database: a wrong address should say so at once
 	if err != nil {
 		return err
 	}
@@ -81,11 +103,11 @@ func runDemo(ctx context.Context, args []string) error {
 		fmt.Println("Data in", dir, "(may be deleted while nothing runs)")
 		url = cluster.URL(cluster.Database())
 	}
-	return serve(ctx, listener, url, true)
+	return serve(ctx, listener, w, url, true)
 }
 
 func runServe(ctx context.Context, args []string) error {
-	address, err := addressFlag("serve", args)
+	w, err := flags("serve", args)
 	if err != nil {
 		return err
 	}
@@ -93,11 +115,11 @@ func runServe(ctx context.Context, args []string) error {
 	if url == "" {
 		return errors.New("set WARMANVIL_DATABASE_URL to the database, or run warmanvil demo for a private one")
 	}
-	listener, err := listen(address)
+	listener, err := listen(w)
 	if err != nil {
 		return err
 	}
-	return serve(ctx, listener, url, false)
+	return serve(ctx, listener, w, url, false)
 }
 
 func runMigrate(ctx context.Context) error {
@@ -119,12 +141,15 @@ func runOpenAPI(w io.Writer) error {
 }
 
 // listen takes the address asked for, or the first free port.
-func listen(address string) (net.Listener, error) {
-	if address != "" {
-		if err := httpapi.Loopback(address); err != nil {
+func listen(w way) (net.Listener, error) {
+	if w.listen != "" {
+		return net.Listen("tcp", w.listen)
+	}
+	if w.address != "" {
+		if err := httpapi.Loopback(w.address); err != nil {
 			return nil, err
 		}
-		return net.Listen("tcp", address)
+		return net.Listen("tcp", w.address)
 	}
 	var last error
 	for port := firstPort; port < firstPort+portTries; port++ {
@@ -141,7 +166,7 @@ func listen(address string) (net.Listener, error) {
 
 func newID() string { return uuid.Must(uuid.NewV7()).String() }
 
-func serve(ctx context.Context, listener net.Listener, url string, demo bool) error {
+func serve(ctx context.Context, listener net.Listener, w way, url string, demo bool) error {
 	s, err := store.Open(ctx, url)
 	if err != nil {
 		return err
@@ -160,14 +185,27 @@ func serve(ctx context.Context, listener net.Listener, url string, demo bool) er
 	if err != nil {
 		return err
 	}
-	handler, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: front})
+	d, err := door(w)
 	if err != nil {
 		return err
 	}
-	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	accounts := &account.Service{Store: s, Now: time.Now, NewID: newID}
+	handler, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: front, Accounts: accounts, Sessions: pgxstore.New(s.Pool()), Door: d})
+	if err != nil {
+		return err
+	}
+	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, WriteTimeout: 2 * time.Minute, IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 64 << 10}
 	failed := make(chan error, 1)
-	go func() { failed <- server.Serve(listener) }()
-	fmt.Printf("Warm Anvil is at http://%s  (Ctrl-C stops it)\n", listener.Addr())
+	go func() {
+		if d.TLS {
+			failed <- server.ServeTLS(listener, w.cert, w.key)
+			return
+		}
+		failed <- server.Serve(listener)
+	}()
+	if err := announce(ctx, accounts, listener, d); err != nil {
+		return err
+	}
 	select {
 	case err := <-failed:
 		return err

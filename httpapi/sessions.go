@@ -1,0 +1,346 @@
+package httpapi
+
+import (
+	"bytes"
+	"context"
+	"crypto/subtle"
+	"encoding/base64"
+	"encoding/gob"
+	"image/png"
+	"net/http"
+	"sort"
+	"strings"
+	"time"
+
+	"github.com/alexedwards/scs/v2"
+	"github.com/boombuler/barcode"
+	"github.com/boombuler/barcode/qr"
+	"github.com/google/uuid"
+
+	"warmanvil/account"
+	"warmanvil/core/working"
+)
+
+func init() { gob.Register(device{}) } // the session library writes it with gob
+
+// device is one signed-in browser.
+type device struct {
+	ID    string
+	Name  string
+	Since time.Time
+}
+
+// SessionView is who one is to the server.
+type SessionView struct {
+	State  string       `json:"state" enum:"open,setup,out,in" doc:"open: nobody needs to sign in; setup: an owner is to be made; out; in"`
+	Name   string       `json:"name,omitempty"`
+	Role   account.Role `json:"role,omitempty" enum:"owner,maker,reader"`
+	Secure bool         `json:"secure" doc:"reached over TLS or on this machine"`
+}
+
+// SetupRequest makes the first owner.
+type SetupRequest struct {
+	Code     string `json:"code" doc:"as printed where the server was started"`
+	Name     string `json:"name"`
+	Password string `json:"password"`
+	Device   string `json:"device,omitempty"`
+}
+
+// SignInRequest signs a device in.
+type SignInRequest struct {
+	Name     string `json:"name"`
+	Password string `json:"password"`
+	Device   string `json:"device,omitempty" doc:"what the device is called in the list"`
+}
+
+// JoinRequest makes the account of an invitation.
+type JoinRequest struct {
+	Code     string `json:"code"`
+	Name     string `json:"name"`
+	Password string `json:"password"`
+	Device   string `json:"device,omitempty"`
+}
+
+// PairRequest signs a device in by a pairing code.
+type PairRequest struct {
+	Code   string `json:"code"`
+	Device string `json:"device,omitempty"`
+}
+
+// PasswordRequest changes one's own password.
+type PasswordRequest struct {
+	Old string `json:"old"`
+	New string `json:"new"`
+}
+
+// CodeView is a code to be typed or scanned on another device.
+type CodeView struct {
+	Code    string    `json:"code"`
+	URL     string    `json:"url" doc:"opens the page with the code filled in"`
+	QR      string    `json:"qr" doc:"the same as a picture, PNG as a data address"`
+	Expires time.Time `json:"expires"`
+}
+
+// DeviceView is one signed-in device.
+type DeviceView struct {
+	ID    string    `json:"id" format:"uuid"`
+	Name  string    `json:"name"`
+	Since time.Time `json:"since"`
+	Here  bool      `json:"here" doc:"this very one"`
+}
+
+// MemberView is one account.
+type MemberView struct {
+	ID   string       `json:"id" format:"uuid"`
+	Name string       `json:"name"`
+	Role account.Role `json:"role" enum:"owner,maker,reader"`
+	Self bool         `json:"self"`
+}
+
+// RoleRequest names a role.
+type RoleRequest struct {
+	Role account.Role `json:"role" enum:"owner,maker,reader"`
+}
+
+func newSessions(store scs.Store, door Door) *scs.SessionManager {
+	m := scs.New()
+	if store != nil {
+		m.Store = store
+	}
+	m.Lifetime = 30 * 24 * time.Hour
+	m.HashTokenInStore = true
+	m.Cookie.Name = "warmanvil"
+	m.Cookie.HttpOnly = true
+	m.Cookie.SameSite = http.SameSiteStrictMode
+	m.Cookie.Secure = door.TLS
+	m.Cookie.Persist = true
+	m.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
+		p := problemOf(r.Context(), err)
+		http.Error(w, p.Detail, p.Status)
+	}
+	return m
+}
+
+func (s *server) sessionRoutes() {
+	route(s, operation{method: "GET", path: "/api/v1/session", id: "getSession", summary: "Who one is to the server", access: public}, s.session)
+	route(s, operation{method: "POST", path: "/api/v1/setup", id: "setup", summary: "Make the first owner", access: public}, func(c call, in SetupRequest) (SessionView, error) {
+		if err := s.tried(c, ""); err != nil {
+			return SessionView{}, err
+		}
+		if !s.door.Listen || s.door.SetupCode == "" || subtle.ConstantTimeCompare([]byte(strings.ToUpper(strings.TrimSpace(in.Code))), []byte(s.door.SetupCode)) != 1 {
+			return SessionView{}, working.Refuse("/code", "That is not the code printed where the server was started.")
+		}
+		a, err := s.accounts.MakeOwner(c.Request.Context(), in.Name, in.Password)
+		if err != nil {
+			return SessionView{}, err
+		}
+		s.known.any.Store(true)
+		return s.signedIn(c, a, in.Device)
+	})
+	route(s, operation{method: "POST", path: "/api/v1/sign-in", id: "signIn", summary: "Sign this device in", access: public}, func(c call, in SignInRequest) (SessionView, error) {
+		if err := s.tried(c, in.Name); err != nil {
+			return SessionView{}, err
+		}
+		a, err := s.accounts.SignIn(c.Request.Context(), in.Name, in.Password)
+		if err != nil {
+			return SessionView{}, err
+		}
+		return s.signedIn(c, a, in.Device)
+	})
+	route(s, operation{method: "POST", path: "/api/v1/join", id: "join", summary: "Make the account of an invitation", access: public}, func(c call, in JoinRequest) (SessionView, error) {
+		if err := s.tried(c, ""); err != nil {
+			return SessionView{}, err
+		}
+		a, err := s.accounts.Join(c.Request.Context(), in.Code, in.Name, in.Password)
+		if err != nil {
+			return SessionView{}, err
+		}
+		return s.signedIn(c, a, in.Device)
+	})
+	route(s, operation{method: "POST", path: "/api/v1/pair", id: "pair", summary: "Sign this device in by a pairing code", access: public}, func(c call, in PairRequest) (SessionView, error) {
+		if err := s.tried(c, ""); err != nil {
+			return SessionView{}, err
+		}
+		a, err := s.accounts.Paired(c.Request.Context(), in.Code)
+		if err != nil {
+			return SessionView{}, err
+		}
+		return s.signedIn(c, a, in.Device)
+	})
+	route(s, operation{method: "POST", path: "/api/v1/sign-out", id: "signOut", summary: "Sign this device out", access: public}, func(c call, _ none) (Done, error) {
+		return Done{true}, s.sessions.Destroy(c.Request.Context())
+	})
+	route(s, operation{method: "POST", path: "/api/v1/password", id: "changePassword", summary: "Change one's own password; other devices are signed out", access: reading}, func(c call, in PasswordRequest) (Done, error) {
+		if err := working.First(needAccount(c), s.tried(c, whoIs(c.Context).Name)); err != nil {
+			return Done{}, err
+		}
+		if err := s.accounts.ChangePassword(c.Request.Context(), whoIs(c.Context).ID, in.Old, in.New); err != nil {
+			return Done{}, err
+		}
+		return Done{true}, s.revoke(c.Request.Context(), func(id string, d device) bool {
+			return id == whoIs(c.Context).ID && d.ID != s.here(c.Request.Context())
+		})
+	})
+	s.deviceRoutes()
+	s.memberRoutes()
+}
+
+func (s *server) session(c call, _ none) (SessionView, error) {
+	v := SessionView{State: "in", Secure: s.door.TLS || !s.door.Listen}
+	a, err := s.who(c.Context)
+	switch err {
+	case errSetup:
+		v.State = "setup"
+	case errSignIn:
+		v.State = "out"
+	case nil:
+		v.Name, v.Role = a.Name, a.Role
+		if a.ID == "" {
+			v.State = "open"
+		}
+	default:
+		return v, err
+	}
+	return v, nil
+}
+
+// tried takes one of the tries an address has, and one of those a name has.
+func (s *server) tried(c call, name string) error {
+	if s.accounts == nil {
+		return errSetup
+	}
+	if !s.byAddress.allow(address(c.Context)) || name != "" && !s.byName.allow(strings.ToLower(strings.TrimSpace(name))) {
+		return errTooMany
+	}
+	return nil
+}
+
+// signedIn starts a session under a new token.
+func (s *server) signedIn(c call, a account.Account, name string) (SessionView, error) {
+	ctx := c.Request.Context()
+	if err := s.sessions.RenewToken(ctx); err != nil {
+		return SessionView{}, err
+	}
+	if name = strings.TrimSpace(name); name == "" || len(name) > 100 {
+		name = "a browser"
+	}
+	s.sessions.Put(ctx, accountKey, a.ID)
+	s.sessions.Put(ctx, deviceKey, device{uuid.NewString(), name, time.Now()})
+	return SessionView{State: "in", Name: a.Name, Role: a.Role, Secure: s.door.TLS || !s.door.Listen}, nil
+}
+
+// here answers the id of the device that asks.
+func (s *server) here(ctx context.Context) string {
+	d, _ := s.sessions.Get(ctx, deviceKey).(device)
+	return d.ID
+}
+
+func (s *server) deviceRoutes() {
+	route(s, operation{method: "GET", path: "/api/v1/devices", id: "listDevices", summary: "One's signed-in devices"}, func(c call, _ none) ([]DeviceView, error) {
+		ctx, list := c.Request.Context(), []DeviceView{}
+		err := s.sessions.Iterate(ctx, func(in context.Context) error {
+			if d, ok := s.sessions.Get(in, deviceKey).(device); ok && s.sessions.GetString(in, accountKey) == whoIs(c.Context).ID {
+				list = append(list, DeviceView{d.ID, d.Name, d.Since, d.ID == s.here(ctx)})
+			}
+			return nil
+		})
+		sort.Slice(list, func(i, j int) bool { return list[i].Since.After(list[j].Since) })
+		return list, err
+	})
+	route(s, operation{method: "DELETE", path: "/api/v1/devices/{id}", id: "revokeDevice", summary: "Sign a device of one's own out", access: reading}, func(c call, _ none) (Done, error) {
+		return Done{true}, s.revoke(c.Request.Context(), func(id string, d device) bool { return id == whoIs(c.Context).ID && d.ID == c.id })
+	})
+	route(s, operation{method: "POST", path: "/api/v1/pairing", id: "givePairing", summary: "A code that signs another device in, once, within minutes", access: reading}, func(c call, _ none) (CodeView, error) {
+		if err := needAccount(c); err != nil {
+			return CodeView{}, err
+		}
+		code, expires, err := s.accounts.Pair(c.Request.Context(), whoIs(c.Context))
+		if err != nil {
+			return CodeView{}, err
+		}
+		return s.codeView(c, "/pair", code, expires)
+	})
+}
+
+// needAccount refuses what makes no sense while nobody signs in.
+func needAccount(c call) error {
+	if whoIs(c.Context).ID == "" {
+		return working.Refuse("", "Nobody signs in to this server, so it has no members and devices: start it with --listen to share it.")
+	}
+	return nil
+}
+
+// revoke ends the sessions that a test picks.
+func (s *server) revoke(ctx context.Context, pick func(account string, d device) bool) error {
+	return s.sessions.Iterate(ctx, func(in context.Context) error {
+		if d, ok := s.sessions.Get(in, deviceKey).(device); ok && pick(s.sessions.GetString(in, accountKey), d) {
+			return s.sessions.Store.Delete(s.sessions.Token(in)) // as it is kept: Destroy would hash it once more
+		}
+		return nil
+	})
+}
+
+// codeView answers a code with the address that carries it behind the hash,
+// where it stays in the browser and out of every log.
+func (s *server) codeView(c call, page, code string, expires time.Time) (CodeView, error) {
+	scheme := "http"
+	if s.door.TLS {
+		scheme = "https"
+	}
+	v := CodeView{Code: code, URL: scheme + "://" + c.Request.Host + page + "#" + code, Expires: expires}
+	picture, err := qr.Encode(v.URL, qr.M, qr.Auto)
+	if err != nil {
+		return v, err
+	}
+	if picture, err = barcode.Scale(picture, 288, 288); err != nil {
+		return v, err
+	}
+	var out bytes.Buffer
+	if err := png.Encode(&out, picture); err != nil {
+		return v, err
+	}
+	v.QR = "data:image/png;base64," + base64.StdEncoding.EncodeToString(out.Bytes())
+	return v, nil
+}
+
+func (s *server) memberRoutes() {
+	route(s, operation{method: "GET", path: "/api/v1/members", id: "listMembers", summary: "Who may use the server", access: owning}, func(c call, _ none) ([]MemberView, error) {
+		if err := needAccount(c); err != nil {
+			return nil, err
+		}
+		list, err := s.accounts.Store.Accounts(c.Request.Context())
+		out := make([]MemberView, len(list))
+		for i, a := range list {
+			out[i] = MemberView{a.ID, a.Name, a.Role, a.ID == whoIs(c.Context).ID}
+		}
+		return out, err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/invitations", id: "invite", summary: "A code that makes one account", access: owning}, func(c call, in RoleRequest) (CodeView, error) {
+		if err := needAccount(c); err != nil {
+			return CodeView{}, err
+		}
+		code, expires, err := s.accounts.Invite(c.Request.Context(), whoIs(c.Context).ID, in.Role)
+		if err != nil {
+			return CodeView{}, err
+		}
+		return s.codeView(c, "/join", code, expires)
+	})
+	route(s, operation{method: "PUT", path: "/api/v1/members/{id}", id: "setRole", summary: "Change what a member may do", access: owning}, func(c call, in RoleRequest) (Done, error) {
+		if err := needAccount(c); err != nil {
+			return Done{}, err
+		}
+		if !in.Role.May(account.Reader) {
+			return Done{}, working.Refuse("/role", "The role is owner, maker or reader, not %q.", in.Role)
+		}
+		return Done{true}, s.accounts.Store.SetRole(c.Request.Context(), c.id, in.Role)
+	})
+	route(s, operation{method: "DELETE", path: "/api/v1/members/{id}", id: "removeMember", summary: "Take a member's account away and sign their devices out", access: owning}, func(c call, _ none) (Done, error) {
+		if err := needAccount(c); err != nil {
+			return Done{}, err
+		}
+		if err := s.accounts.Store.RemoveAccount(c.Request.Context(), c.id); err != nil {
+			return Done{}, err
+		}
+		return Done{true}, s.revoke(c.Request.Context(), func(id string, _ device) bool { return id == c.id })
+	})
+}
