@@ -35,7 +35,7 @@ var allowed = map[string][]string{
 	"ui":              {},
 	"httpapi":         {"core/*", "job", "account", "calc", "strictjson", "paper"},
 	"cmd/warmanvil":   {"core/working", "strictjson", "calc", "job", "account", "store", "httpapi", "localpg", "ui"},
-	"e2e":             {"core/*", "httpapi", "job", "store/storetest", "ui"},
+	"e2e":             {"core/*", "httpapi", "job", "account", "store", "store/storetest", "ui"},
 }
 
 // outside lists what the core may import that is neither its own nor of the

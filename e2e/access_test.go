@@ -6,14 +6,32 @@ import (
 	"testing"
 )
 
-// Every view in both themes and at three widths: the accessibility checker
-// finds no serious violation, nothing runs off sideways, and the content
-// policy stops nothing.
-func TestEveryViewIsAccessible(t *testing.T) {
+func readAxe(t *testing.T) string {
+	t.Helper()
 	axe, err := os.ReadFile("../ui/node_modules/axe-core/axe.min.js")
 	if err != nil {
 		t.Fatal("the front end's packages are not installed: run make setup")
 	}
+	return string(axe)
+}
+
+// serious lists the serious and critical violations of the page as it stands.
+func (p *page) serious(axe string) (out []string) {
+	p.t.Helper()
+	p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
+	eval[bool](p, axe+";true")
+	raw := eval[string](p, `axe.run(document, {resultTypes: ['violations']}).then(r => JSON.stringify(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => v.id + ' at ' + v.nodes.slice(0, 4).map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join('; '))))`)
+	if err := json.Unmarshal([]byte(raw), &out); err != nil {
+		p.t.Fatal(err)
+	}
+	return out
+}
+
+// Every view in both themes and at three widths: the accessibility checker
+// finds no serious violation, nothing runs off sideways, and the content
+// policy stops nothing.
+func TestEveryViewIsAccessible(t *testing.T) {
+	axe := readAxe(t)
 	a := startApp(t)
 	jobID, partID := a.demoPart(t, "Orchard truck", "Press foot")
 	_, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
@@ -48,18 +66,8 @@ func TestEveryViewIsAccessible(t *testing.T) {
 				for _, name := range v.press {
 					p.press(name)
 				}
-				p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
-				eval[bool](p, string(axe)+";true")
-				raw := eval[string](p, `axe.run(document, {resultTypes: ['violations']}).then(r => JSON.stringify(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => ({id: v.id, at: v.nodes.slice(0, 4).map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? ''))}))))`)
-				var found []struct {
-					ID string   `json:"id"`
-					At []string `json:"at"`
-				}
-				if err := json.Unmarshal([]byte(raw), &found); err != nil {
-					t.Fatal(err)
-				}
-				for _, f := range found {
-					t.Errorf("%d px, %s, %s %v: %s at %v", size[0], theme, v.path, v.press, f.ID, f.At)
+				for _, f := range p.serious(axe) {
+					t.Errorf("%d px, %s, %s %v: %s", size[0], theme, v.path, v.press, f)
 				}
 				if over := eval[int](p, `document.querySelector('#bench').scrollWidth - document.querySelector('#bench').clientWidth`); over > 1 {
 					t.Errorf("%d px, %s, %s %v: runs %d px off sideways", size[0], theme, v.path, v.press, over)

@@ -15,12 +15,16 @@ import (
 	"testing"
 	"time"
 
+	"github.com/alexedwards/scs/pgxstore"
 	"github.com/chromedp/cdproto/browser"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
+	"github.com/google/uuid"
 
+	"warmanvil/account"
 	"warmanvil/httpapi"
 	"warmanvil/job"
+	"warmanvil/store"
 	"warmanvil/store/storetest"
 	"warmanvil/ui"
 )
@@ -36,6 +40,13 @@ type app struct {
 
 func startApp(t testing.TB) app {
 	t.Helper()
+	return startBehind(t, httpapi.Door{})
+}
+
+// startBehind starts the application behind a door; with Listen set everybody
+// signs in.
+func startBehind(t testing.TB, door httpapi.Door) app {
+	t.Helper()
 	front, err := ui.Dist()
 	if err != nil {
 		t.Fatal(err)
@@ -47,7 +58,12 @@ func startApp(t testing.TB) app {
 	if err := jobs.LoadDemo(context.Background()); err != nil {
 		t.Fatal(err)
 	}
-	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: front})
+	opt := httpapi.Options{Jobs: jobs, Front: front, Door: door}
+	if s, ok := jobs.Store.(*store.Store); ok && door.Listen {
+		opt.Accounts = &account.Service{Store: s, Now: time.Now, NewID: uuid.NewString}
+		opt.Sessions = pgxstore.NewWithCleanupInterval(s.Pool(), 0)
+	}
+	h, err := httpapi.New(opt)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -19,6 +19,7 @@ import (
 type Door struct {
 	Listen    bool     // other machines reach it: every visitor signs in
 	Hosts     []string // names and addresses it answers to besides loopback
+	Reach     string   // the one of them to send other devices to
 	TLS       bool
 	SetupCode string // what the first owner must type, as printed where the server was started
 }

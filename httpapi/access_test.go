@@ -40,7 +40,7 @@ func share(t *testing.T) shared {
 	now := time.Now()
 	out := shared{t: t, jobs: jobs, now: &now}
 	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Accounts: &account.Service{Store: s, Now: func() time.Time { return *out.now }, NewID: uuid.NewString},
-		Sessions: pgxstore.NewWithCleanupInterval(s.Pool(), 0), Door: httpapi.Door{Listen: true, Hosts: []string{"shop.local"}, SetupCode: setupCode}})
+		Sessions: pgxstore.NewWithCleanupInterval(s.Pool(), 0), Door: httpapi.Door{Listen: true, Hosts: []string{"shop.local"}, Reach: "shop.local", SetupCode: setupCode}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -268,7 +268,7 @@ func TestPairing(t *testing.T) {
 	owner := s.owner()
 	code := owner.want(200, "POST", "/api/v1/pairing", "")
 	word := fmt.Sprint(code["code"])
-	if !strings.HasSuffix(fmt.Sprint(code["url"]), "/pair#"+word) || !strings.HasPrefix(fmt.Sprint(code["qr"]), "data:image/png;base64,") {
+	if !strings.HasPrefix(fmt.Sprint(code["url"]), "http://shop.local:") || !strings.HasSuffix(fmt.Sprint(code["url"]), "/pair#"+word) || !strings.HasPrefix(fmt.Sprint(code["qr"]), "data:image/png;base64,") {
 		t.Errorf("%v", code)
 	}
 	typed := strings.ToLower(word[:4] + " " + word[4:])

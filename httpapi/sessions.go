@@ -7,6 +7,7 @@ import (
 	"encoding/base64"
 	"encoding/gob"
 	"image/png"
+	"net"
 	"net/http"
 	"sort"
 	"strings"
@@ -287,7 +288,11 @@ func (s *server) codeView(c call, page, code string, expires time.Time) (CodeVie
 	if s.door.TLS {
 		scheme = "https"
 	}
-	v := CodeView{Code: code, URL: scheme + "://" + c.Request.Host + page + "#" + code, Expires: expires}
+	host := c.Request.Host
+	if name, port, err := net.SplitHostPort(host); err == nil && loopbackHost(name) && s.door.Reach != "" {
+		host = net.JoinHostPort(s.door.Reach, port) // a tablet's loopback is the tablet
+	}
+	v := CodeView{Code: code, URL: scheme + "://" + host + page + "#" + code, Expires: expires}
 	picture, err := qr.Encode(v.URL, qr.M, qr.Auto)
 	if err != nil {
 		return v, err

@@ -23,6 +23,9 @@ func door(w way) (httpapi.Door, error) {
 	for _, n := range strings.Split(w.names, ",") {
 		if n = strings.TrimSpace(n); n != "" {
 			d.Hosts = append(d.Hosts, n)
+			if d.Reach == "" {
+				d.Reach = n
+			}
 		}
 	}
 	if name, err := os.Hostname(); err == nil {
@@ -35,6 +38,9 @@ func door(w way) (httpapi.Door, error) {
 	for _, a := range addresses {
 		if ip, ok := a.(*net.IPNet); ok {
 			d.Hosts = append(d.Hosts, ip.IP.String())
+			if d.Reach == "" && !ip.IP.IsLoopback() && ip.IP.To4() != nil {
+				d.Reach = ip.IP.String()
+			}
 		}
 	}
 	b := make([]byte, 10)

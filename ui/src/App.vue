@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { NConfigProvider } from 'naive-ui'
-import { onMounted, onUnmounted } from 'vue'
+import { onMounted, onUnmounted, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { whenSignedOut } from './api/client'
+import { useSession } from './door/session'
 import Rail from './Rail.vue'
 import { listen } from './keys/keys'
 import { away, whenBack } from './api/away'
@@ -9,6 +12,14 @@ import WorkingAside from './kit/WorkingAside.vue'
 import { useNaiveTheme } from './theme'
 
 const naive = useNaiveTheme()
+const router = useRouter()
+const { session, onlyLooks } = useSession()
+const toDoor = async () => {
+  await router.isReady()
+  if (!router.currentRoute.value.meta.open) await router.replace('/sign-in')
+}
+whenSignedOut(() => void toDoor())
+watch(session, (s) => (s?.state === 'setup' || s?.state === 'out') && void toDoor())
 whenBack(() => void queryClient.invalidateQueries())
 let off = () => {}
 onMounted(() => (off = listen()))
@@ -22,6 +33,7 @@ onUnmounted(() => off())
       <Rail />
       <main id="bench" tabindex="-1">
         <p v-if="away" class="away" role="alert">{{ away }} What you type is kept on this device and sent when it is back.</p>
+        <p v-if="onlyLooks" class="looks small">You look at this as a reader; changes are not kept.</p>
         <RouterView />
       </main>
       <WorkingAside />
@@ -47,6 +59,10 @@ main {
   background: var(--mind-wash);
   border-bottom: 2px solid var(--mind);
   padding: 10px 16px;
+}
+.looks {
+  background: var(--sunk);
+  padding: 4px 16px;
 }
 .skip {
   position: absolute;

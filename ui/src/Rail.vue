@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { Anchor, Calculator, Hammer, MoonStar, NotebookText, Ruler, Scissors, Sun } from '@lucide/vue'
+import { Anchor, Calculator, Hammer, MoonStar, NotebookText, Ruler, Scissors, Sun, Users } from '@lucide/vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import { useSession } from './door/session'
 import { useDevice, useRail } from './device'
 
 const device = useDevice()
 const rail = useRail()
 const route = useRoute()
+const { session } = useSession()
 const benches = computed(() =>
   rail.job
     ? [
@@ -44,6 +46,9 @@ const on = (name: string) => route.path.includes(`/${name.toLowerCase()}`)
     </RouterLink>
     <RouterLink to="/quick" class="stop apart" :class="{ here: route.path.startsWith('/quick') }">
       <Calculator :size="24" aria-hidden="true" /><span>Quick</span>
+    </RouterLink>
+    <RouterLink v-if="session?.state === 'in'" to="/people" class="stop" :class="{ here: route.path === '/people' }">
+      <Users :size="24" aria-hidden="true" /><span>{{ session.role === 'owner' ? 'People' : 'Account' }}</span>
     </RouterLink>
     <button
       class="stop"

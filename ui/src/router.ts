@@ -11,6 +11,10 @@ export const router = createRouter({
     { path: '/jobs/:job/shape/:part?', component: () => import('./benches/shape/ShapeBench.vue'), props: true },
     { path: '/jobs/:job/hold', component: () => import('./benches/hold/HoldBench.vue'), props: true },
     { path: '/jobs/:job/make', component: () => import('./benches/make/MakeBench.vue'), props: true },
+    { path: '/sign-in', component: () => import('./door/DoorPage.vue'), props: { way: 'sign-in' }, meta: { open: true } },
+    { path: '/join', component: () => import('./door/DoorPage.vue'), props: { way: 'join' }, meta: { open: true } },
+    { path: '/pair', component: () => import('./door/DoorPage.vue'), props: { way: 'pair' }, meta: { open: true } },
+    { path: '/people', component: () => import('./door/PeoplePage.vue') },
     { path: '/quick/:calc?', component: () => import('./quick/QuickPage.vue'), props: true },
     { path: '/:rest(.*)*', component: () => import('./jobs/NotHere.vue') },
   ],
@@ -18,5 +22,5 @@ export const router = createRouter({
 
 // The program opens where it was left.
 router.afterEach((to) => {
-  if (to.matched.length && !to.path.startsWith('/:')) localStorage.setItem(here, to.fullPath)
+  if (to.matched.length && !to.meta.open && !to.path.startsWith('/:')) localStorage.setItem(here, to.fullPath)
 })

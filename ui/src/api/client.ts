@@ -39,6 +39,10 @@ export type Suggestion = S['HoldSuggestion']
 export type HoldingView = S['HoldingView']
 export type Edge = PanelMade['edges'][number]['edge']
 
+let signedOut: () => void = () => {}
+/** What to do when the server asks to sign in. */
+export const whenSignedOut = (f: () => void) => (signedOut = f)
+
 /** A refusal of the server, or no answer at all. */
 export class Refused extends Error {
   constructor(
@@ -66,6 +70,7 @@ export async function take<T>(request: Promise<{ data?: T; error?: unknown; resp
   }
   if (got.error !== undefined || !got.response.ok) {
     const problem = got.error as Problem | undefined
+    if (got.response.status === 401) signedOut()
     if (got.response.status === 503) metAway('The database does not answer.')
     throw new Refused(problem?.detail ?? 'The server refused without saying why.', got.response.status, problem)
   }

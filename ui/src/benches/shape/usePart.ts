@@ -133,7 +133,7 @@ export function usePart(id: string, style: () => Style) {
       if (e instanceof Refused && e.status === 412 && e.problem?.current) {
         theirs.value = e.problem.current
         save.value = 'conflict'
-      } else if (e instanceof Refused && e.status === 422) {
+      } else if (e instanceof Refused && (e.status === 422 || e.status === 403)) {
         save.value = 'refused'
         trouble.value = words(e)
       } else {
