@@ -49,7 +49,7 @@ dev: setup-demo bin/warmanvil
 	cd ui && WARMANVIL_SERVER=http://127.0.0.1:8459 npm run -s dev
 
 bench: setup ui
-	$(GO) test -run '^$$' -bench . -benchmem ./core/... ./httpapi ./e2e
+	$(GO) test -run '^$$' -bench . -benchmem ./core/... ./job ./httpapi ./e2e
 
 FUZZTIME ?= 30s
 fuzz:

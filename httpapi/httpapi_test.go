@@ -61,14 +61,19 @@ func (c client) do(method, path, body string, header ...string) reply {
 		}
 		req.Header.Set(header[i], header[i+1])
 	}
-	r, err := http.DefaultClient.Do(req)
+	return answered(c.t, http.DefaultClient, req)
+}
+
+func answered(t testing.TB, web *http.Client, req *http.Request) reply {
+	t.Helper()
+	r, err := web.Do(req)
 	if err != nil {
-		c.t.Fatal(err)
+		t.Fatal(err)
 	}
 	defer r.Body.Close()
 	raw, err := io.ReadAll(r.Body)
 	if err != nil {
-		c.t.Fatal(err)
+		t.Fatal(err)
 	}
 	return reply{r.StatusCode, r.Header, raw}
 }

@@ -73,7 +73,7 @@ func Description() ([]byte, error) { return build(Options{}).spec() }
 func build(opt Options) *server {
 	gin.SetMode(gin.ReleaseMode)
 	s := &server{jobs: opt.Jobs, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door, cross: http.NewCrossOriginProtection(),
-		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(20*time.Millisecond, 400), engine: gin.New(), api: &huma.OpenAPI{
+		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000), engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1", Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
 			Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", schemaName)}}}
 	s.engine.Use(recovered, s.headers, s.guarded, s.limited)
