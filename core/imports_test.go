@@ -22,7 +22,7 @@ var allowed = map[string][]string{
 	"core/strength":   {"core/working"},
 	"core/bolt":       {"core/working", "core/profile", "core/stock", "core/strength"},
 	"core/load":       {"core/working", "core/strength"},
-	"core/hold":       {"core/working", "core/profile", "core/stock", "core/strength", "core/bolt", "core/sheet"},
+	"core/hold":       {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength", "core/bolt", "core/sheet"},
 	"core/exchange":   {"core/profile", "core/sheet"},
 	"strictjson":      {"core/working"},
 	"calc":            {"core/*", "strictjson"},

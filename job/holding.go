@@ -139,6 +139,11 @@ func (b Brief) held(m Mount, parts []BuiltPart, cases map[string][]FeetCase, why
 		return silent(reason)
 	}
 	h.Result = hold.Check(part.Built, part.Recipe, m.Hold, loads, b.Strength)
+	for _, c := range h.Result.Checks {
+		if c.Working != nil {
+			*c.Working = c.Working.Written(b.Unit != UnitMM)
+		}
+	}
 	sources := append(d.sources(), part.source())
 	h.Least = leastTrusted(sources)
 	h.Beside = b.beside(d, sources)

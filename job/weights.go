@@ -113,7 +113,8 @@ func (b Brief) Weigh() Weighed {
 			s.Verdict, s.Why = strength.CannotSay, missing
 		} else {
 			s.Utilisation, s.Verdict = strength.Judge(max(demand, 0), limit.Value)
-			s.Working = wk
+			w := wk.Written(b.Unit != UnitMM)
+			s.Working = &w
 		}
 		w.Shares = append(w.Shares, s)
 	}

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -273,7 +274,7 @@ func nearer(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (change
 	}
 	s := p.panel.Seat
 	way := p.panel.Onto(profile.Point{X: row.across.Dot(s.X), Y: row.across.Dot(s.Y)})
-	c := change{label: fmt.Sprintf("Holes %.4g mm nearer to the bend", by), mount: m}
+	c := change{label: fmt.Sprintf("Holes %s nearer to the bend", written(by, opt)), mount: m}
 	each(r, m.Fasten, func(path string, h sheet.Hole) {
 		for i, o := range [2]sheet.Offset{h.X, h.Y} {
 			inward := map[sheet.Edge]profile.Point{sheet.Left: {X: 1}, sheet.Right: {X: -1}, sheet.Front: {Y: 1}, sheet.Back: {Y: -1}}[o.Edge]
@@ -299,12 +300,20 @@ func otherPlate(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (change, bo
 	if next == 0 {
 		return change{}, false
 	}
-	c := change{label: fmt.Sprintf("%.4g mm plate in place of %.4g mm", next, r.Thickness), mount: m,
+	c := change{label: fmt.Sprintf("%s plate in place of %s", written(next, opt), written(r.Thickness, opt)), mount: m,
 		edits: []working.Edit{{Path: "/thickness", Value: next}}}
 	if r.Gauge != nil {
 		c.edits = append(c.edits, working.Edit{Path: "/gauge", Value: nil})
 	}
 	return c, true
+}
+
+// written writes a length as the job does.
+func written(mm float64, opt sheet.Options) string {
+	if w, err := quantity.Format(mm, opt.Display); err == nil {
+		return w.Text
+	}
+	return fmt.Sprintf("%.4g mm", mm)
 }
 
 // each visits the named hole features of a recipe with their paths.

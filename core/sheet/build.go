@@ -91,29 +91,9 @@ func (b *builder) length(mm float64) Length {
 
 func (b *builder) len(mm float64) string { return b.length(mm).Text }
 
-// explain writes the lengths of a working finely enough to follow it.
+// explain writes the values of a working finely enough to follow it.
 func (b *builder) explain(w working.Working) working.Working {
-	for _, list := range [][]working.Quantity{w.Inputs, w.Steps, {w.Result}} {
-		for i := range list {
-			list[i].Text = b.fine(list[i])
-		}
-	}
-	w.Result.Text = b.fine(w.Result)
-	return w
-}
-
-func (b *builder) fine(q working.Quantity) string {
-	switch {
-	case q.Unit == "mm" && b.opt.Display.Style != quantity.Metric:
-		return places(q.Value/25.4, 4) + " in (" + places(q.Value, 3) + " mm)"
-	case q.Unit == "mm":
-		return places(q.Value, 3) + " mm"
-	case q.Unit == "°":
-		return places(q.Value, 2) + "°"
-	case q.Unit == "":
-		return trimZeros(places(q.Value, 4))
-	}
-	return trimZeros(places(q.Value, 3)) + " " + q.Unit
+	return w.Written(b.opt.Display.Style != quantity.Metric)
 }
 
 func places(v float64, n int) string { return strconv.FormatFloat(v, 'f', n, 64) }

@@ -3,7 +3,7 @@
 import type { Working } from '@/api/client'
 
 defineProps<{ working: Working }>()
-const say = (q: { text?: string; value: number; unit: string }) => q.text || `${+q.value.toPrecision(8)} ${q.unit}`.trim()
+const say = (q: { text?: string; value: number; unit: string }) => q.text || `${+q.value.toPrecision(6)} ${q.unit}`.trim()
 </script>
 
 <template>

@@ -34,7 +34,7 @@ watch(view, (v) => (rail.over = v?.holding.mounts.filter((m) => m.verdict === 'o
 function add() {
   const m = blankMount(
     newId(),
-    open.page.value!.parts[0]?.id ?? '',
+    open.page.value!.parts[0],
     devices.value[0],
     view.value?.features ?? [],
     open.brief.value!.unit !== 'mm',

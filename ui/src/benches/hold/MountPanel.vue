@@ -38,10 +38,10 @@ const silent = computed(() => result.value?.checks.filter((c) => c.utilisation =
         <strong>{{ result.first }}</strong> gives first<template v-if="result.case">: {{ result.case }}</template
         >.
       </p>
+      <p v-for="c in silent" :key="c.key" class="why">{{ c.why }}</p>
       <p v-if="held.least && held.least.trust !== 'measured'" class="least">
         Rests on the {{ held.least.name }}, {{ trustWord(held.least.trust) }}.
       </p>
-      <p v-for="c in silent" :key="c.key" class="why">{{ c.why }}</p>
     </div>
     <ul class="beside" aria-label="Beside the verdict">
       <li
@@ -55,7 +55,7 @@ const silent = computed(() => result.value?.checks.filter((c) => c.utilisation =
       </li>
     </ul>
     <SuggestionList :open="open" :at="at" :held="held" :job="job" />
-    <div class="two">
+    <div v-if="spoken.length" class="two">
       <div>
         <h2>Checks</h2>
         <div v-for="c in spoken" :key="c.key" class="check" :data-check="c.key">

@@ -1,18 +1,18 @@
-import type { Device, HoldingView, Mount } from '@/api/client'
+import type { Device, HoldingView, Mount, PartHead } from '@/api/client'
 
 /** A mount to start from: the part's first holes fasten, the last ones carry. */
 export function blankMount(
   id: string,
-  part: string,
+  part: PartHead | undefined,
   device: Device | undefined,
   features: HoldingView['features'],
   inch: boolean,
 ): Mount {
-  const own = features.filter((f) => f.part === part)
+  const own = features.filter((f) => f.part === part?.id)
   return {
     id,
-    name: '',
-    part,
+    name: part?.name ?? '',
+    part: part?.id ?? '',
     device: device?.id,
     feet: device?.feet?.length ? [0] : undefined,
     hold: {

@@ -62,7 +62,7 @@ const sizes = ['length', 'width', 'height'] as const
       </div>
       <button v-if="limits.envelope" type="button" class="press tight" @click="set('envelope', undefined)">No such limit</button>
     </div>
-    <div class="three">
+    <div class="three dated">
       <div class="field">
         <label for="limit-date">Ready by</label>
         <input
@@ -105,6 +105,9 @@ const sizes = ['length', 'width', 'height'] as const
   grid-template-columns: repeat(3, minmax(84px, 1fr));
   gap: 8px;
   align-items: end;
+}
+.dated {
+  grid-template-columns: minmax(150px, 1.6fr) 1fr 1fr;
 }
 @media (max-width: 700px) {
   .pairs {

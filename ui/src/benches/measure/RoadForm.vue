@@ -80,7 +80,12 @@ const setRoad = (key: string, v: number) => props.open.set('/road', { ...road.va
       />
     </div>
     <p class="soft small">
-      {{ brief.road ? 'Typed here.' : usual?.source }} Each vertical case is taken with each horizontal one, both signs.
+      {{
+        brief.road
+          ? 'Typed here, net load in g.'
+          : 'Usual values, shop practice and no standard: net load in g, gravity included.'
+      }}
+      Each vertical case is taken with each horizontal one, both signs.
       <button v-if="brief.road" type="button" class="press tight" @click="open.set('/road', undefined)">Back to the usual</button>
     </p>
     <TextField
