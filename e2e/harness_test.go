@@ -17,6 +17,7 @@ import (
 
 	"github.com/alexedwards/scs/pgxstore"
 	"github.com/chromedp/cdproto/browser"
+	cdppage "github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 	"github.com/google/uuid"
@@ -84,7 +85,6 @@ type page struct {
 	ctx       context.Context
 	app       app
 	downloads string
-	problems  []string
 }
 
 func open(t testing.TB, a app, width, height int64) *page {
@@ -96,12 +96,32 @@ func open(t testing.TB, a app, width, height int64) *page {
 	t.Cleanup(func() { stop(); stopBrowser() })
 	p := &page{t: t, ctx: ctx, app: a, downloads: t.TempDir()}
 	p.do(chromedp.EmulateViewport(width, height))
+	p.watchPolicy()
 	p.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
 		_, err := chromedp.Call(ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{
 			Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: p.downloads})
 		return err
 	}))
 	return p
+}
+
+// watchPolicy fails the test when the content policy stops anything on any page
+// it opens.
+func (p *page) watchPolicy() {
+	const key = "test.stopped"
+	p.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+		_, err := chromedp.Call(ctx, cdppage.AddScriptToEvaluateOnNewDocument, cdppage.AddScriptToEvaluateOnNewDocumentParams{
+			Source: `document.addEventListener('securitypolicyviolation', e => localStorage.setItem('` + key + `', (localStorage.getItem('` + key + `') ?? '') + e.violatedDirective + ' ' + e.blockedURI + '; '))`})
+		return err
+	}))
+	p.t.Cleanup(func() {
+		ctx, cancel := context.WithTimeout(p.ctx, 5*time.Second)
+		defer cancel()
+		stopped, err := chromedp.Run(ctx, chromedp.Evaluate[string](`localStorage.getItem('`+key+`') ?? ''`))
+		if err == nil && stopped != "" {
+			p.t.Errorf("the content policy stopped: %s", stopped)
+		}
+	})
 }
 
 func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {

@@ -25,6 +25,7 @@ func TestScreenshots(t *testing.T) {
 	_, bracket := a.demoPart(t, "Orchard truck", "Shelf bracket")
 	desk := open(t, a, 1280, 800)
 	tablet := open(t, a, 800, 1180)
+	owner := open(t, startShared(t), 1280, 800)
 	theme := func(p *page, name string) {
 		p.goTo("/jobs")
 		eval[bool](p, `(localStorage.setItem('warmanvil.theme', '`+name+`'), true)`)
@@ -61,8 +62,44 @@ func TestScreenshots(t *testing.T) {
 		{"shape-allowance", "day", desk, shape(truck, foot, press("Bend allowance"))},
 		{"shape-working", "day", desk, shape(truck, foot, press("Why Blank, front to back"))},
 		{"shape-tablet", "day", tablet, shape(truck, foot)},
+		{"hold-day", "day", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/hold")
+			p.wait("suggestions", `document.querySelector('[data-suggestions] .one')`)
+		}},
+		{"hold-feet", "day", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/hold")
+			p.press("Apple press")
+			p.see("The hardest on one foot")
+		}},
+		{"measure-weights", "day", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/measure")
+			p.wait("the weights", `document.querySelector('[data-weight=gross]')`)
+			p.press("Weights")
+		}},
+		{"shape-compare", "day", desk, func(p *page) {
+			shape(truck, bracket)(p)
+			p.size("/base/length", "72")
+			p.saved()
+			p.press("r2")
+			p.press("Compare r1 with what stands")
+			p.wait("the overlay", `document.querySelector('[data-overlay] .now path')`)
+		}},
 		{"make-files", "day", desk, func(p *page) { p.goTo("/jobs/" + truck + "/make"); p.see("Paper template") }},
 		{"quick-schools", "day", desk, func(p *page) { p.goTo("/quick/schools"); p.see("DIN 6935") }},
+		{"people", "day", owner, func(p *page) {
+			p.makeOwner()
+			p.goTo("/people")
+			p.press("Pair a tablet")
+			p.wait("the code", `document.querySelector('[data-code]')`)
+		}},
+		{"hold-shed", "shed", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/measure")
+			p.press("no roads")
+			p.wait("the save", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
+			p.goTo("/jobs/" + truck + "/hold")
+			p.verdict("over")
+			p.wait("suggestions", `document.querySelector('[data-suggestions] .one')`)
+		}},
 		{"quick-length-shed", "shed", desk, func(p *page) { p.goTo("/quick/length"); p.see("feet and inches") }},
 	} {
 		theme(s.on, s.theme)

@@ -293,7 +293,7 @@ func otherPlate(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (change, bo
 	}
 	next := 0.0
 	for _, t := range list {
-		if up && t > r.Thickness+.05 && next == 0 || !up && t < r.Thickness-.05 {
+		if up && t > 1.12*r.Thickness && next == 0 || !up && t < r.Thickness/1.12 {
 			next = t
 		}
 	}
