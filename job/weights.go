@@ -3,6 +3,7 @@ package job
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"warmanvil/core/load"
 	"warmanvil/core/strength"
@@ -183,7 +184,7 @@ func (b Brief) Tell(parts []BuiltPart) Told {
 			}
 			m.Met = &met
 			if !met {
-				say(working.Mind, "target-missed", "Targets", "%s: %g %s came out, %g is wanted.", x.Text, x.Got.Value, x.Unit, *x.Wanted)
+				say(working.Mind, "target-missed", "Targets", "%s: %s came out, %g is wanted.", x.Text, strings.TrimSpace(fmt.Sprintf("%g %s", x.Got.Value, x.Unit)), *x.Wanted)
 			}
 		}
 		t.Targets = append(t.Targets, m)

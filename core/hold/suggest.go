@@ -200,7 +200,7 @@ func otherGrade(m Mount) (change, bool) {
 		return change{}, false
 	}
 	for _, g := range stock.Grades {
-		if g.System != t.System || g.Tensile <= now.Tensile || g.Stainless != now.Stainless {
+		if g.System != t.System || g.Name == now.Name || g.Tensile <= now.Tensile || g.Stainless != now.Stainless {
 			continue
 		}
 		if _, err := stock.FindGrade(t, g.Name); err == nil {

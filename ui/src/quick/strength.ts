@@ -1,5 +1,5 @@
 // The quick numbers of bolts and feet.
-import type { Calculation, Field } from './calculations'
+import type { Calculation, Field } from './calculation'
 
 const number = (v: unknown) => v as number
 const places = (v: unknown) => v as number[][]

@@ -1,6 +1,6 @@
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { Refused, words } from '@/api/client'
-import type { CalcName } from './calculations'
+import type { CalcName } from './calculation'
 
 /** Asks a calculation as its request changes; the latest answer wins. */
 export function useAnswer(name: CalcName, request: () => Record<string, unknown> | null) {

@@ -1,0 +1,162 @@
+package httpapi_test
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+
+	"warmanvil/core/hold"
+	"warmanvil/core/sheet"
+	"warmanvil/httpapi"
+	"warmanvil/job"
+)
+
+// demo answers the orchard truck with its press foot.
+func (c client) demo() (job.Job, job.Part) {
+	c.t.Helper()
+	if err := c.jobs.LoadDemo(c.t.Context()); err != nil {
+		c.t.Fatal(err)
+	}
+	list, err := c.jobs.Store.Jobs(c.t.Context(), false)
+	if err != nil {
+		c.t.Fatal(err)
+	}
+	for _, j := range list {
+		if j.Brief.Name == "Orchard truck" {
+			parts, err := c.jobs.Store.Parts(c.t.Context(), j.ID)
+			if err != nil {
+				c.t.Fatal(err)
+			}
+			return j.Job, parts[0]
+		}
+	}
+	c.t.Fatal("no orchard truck")
+	return job.Job{}, job.Part{}
+}
+
+func (c client) holding(id string) (v httpapi.HoldingView) {
+	c.t.Helper()
+	c.do("GET", "/api/v1/jobs/"+id+"/holding", "").into(c.t, &v)
+	return v
+}
+
+// The brief is saved over HTTP with rougher roads: the bracket is over. A
+// suggestion is taken by its edits and its mount: it keeps its word.
+func TestHoldingOverHTTP(t *testing.T) {
+	c := start(t)
+	j, part := c.demo()
+	before := c.holding(j.ID)
+	if len(before.Holding.Mounts) != 1 || before.Holding.Mounts[0].Verdict != "tight" || before.Revision != 1 {
+		t.Fatalf("%+v", before.Holding.Mounts)
+	}
+	if len(before.Features) != 5 || before.Features[0].Part != part.ID {
+		t.Errorf("features %+v", before.Features)
+	}
+	b := j.Brief
+	b.Use = "rough"
+	raw, err := json.Marshal(httpapi.JobSave{Brief: b})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if r := c.do("PUT", "/api/v1/jobs/"+j.ID, string(raw), "If-Match", "1"); r.status != 200 {
+		t.Fatalf("%s", r.body)
+	}
+	c.do("PUT", "/api/v1/jobs/"+j.ID, string(raw), "If-Match", "1").refused(t, 412, "")
+	rough := c.holding(j.ID)
+	if rough.Holding.Mounts[0].Verdict != "over" {
+		t.Fatalf("on rough roads: %s", rough.Holding.Mounts[0].Verdict)
+	}
+	var list []hold.Suggestion
+	c.do("GET", "/api/v1/jobs/"+j.ID+"/suggestions?mount=press-feet", "").into(t, &list)
+	if len(list) == 0 || len(list[0].Edits) == 0 {
+		t.Fatalf("no suggestion: %+v", list)
+	}
+	c.do("GET", "/api/v1/jobs/"+j.ID+"/suggestions?mount=gone", "").refused(t, 404, "")
+	recipe, err := sheet.ApplyEdits(part.Recipe, list[0].Edits)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := c.jobs.SavePart(t.Context(), part.ID, part.Revision, part.Name, part.Quantity, recipe); err != nil {
+		t.Fatal(err)
+	}
+	after := c.holding(j.ID).Holding.Mounts[0]
+	if d := *after.Result.Hardest - *list[0].Utilisation; d > 1e-9 || d < -1e-9 {
+		t.Errorf("promised %g, came out %g", *list[0].Utilisation, *after.Result.Hardest)
+	}
+}
+
+// What cannot be kept in a brief is refused with its place.
+func TestBriefRefusedOverHTTP(t *testing.T) {
+	c := start(t)
+	j, _ := c.demo()
+	for path, brief := range map[string]string{
+		"/brief/criticality":          `{"name":"x","quantity":1,"unit":"mm","grain":1,"criticality":"what"}`,
+		"/brief/devices/0/mass/value": `{"name":"x","quantity":1,"unit":"mm","grain":1,"devices":[{"id":"a","name":"b","mass":{"value":-1}}]}`,
+		"/brief/strength/margin":      `{"name":"x","quantity":1,"unit":"mm","grain":1,"strength":{"school":"g-case","margin":1}}`,
+		"/brief/devices/0/weight":     `{"name":"x","quantity":1,"unit":"mm","grain":1,"devices":[{"id":"a","name":"b","weight":1}]}`,
+		"/brief/road/down":            `{"name":"x","quantity":1,"unit":"mm","grain":1,"road":{"down":0,"up":0,"along":0,"side":0}}`,
+		"/brief/mounts/0/hold":        `{"name":"x","quantity":1,"unit":"mm","grain":1,"mounts":[{"id":"a","name":"b","part":"c"}]}`,
+	} {
+		c.do("PUT", "/api/v1/jobs/"+j.ID, `{"brief":`+brief+`,"archived":false}`, "If-Match", "1").refused(t, 422, path)
+	}
+}
+
+// A job goes out as a download and comes in again; what is wrong in a file is
+// named by its place, and a file of another kind is refused.
+func TestJobFileOverHTTP(t *testing.T) {
+	c := start(t)
+	j, _ := c.demo()
+	r := c.do("GET", "/api/v1/jobs/"+j.ID+"/export", "")
+	if got := r.header.Get("Content-Disposition"); got != `attachment; filename="orchard-truck.warmanvil.json"` {
+		t.Errorf("it is called %s", got)
+	}
+	var v httpapi.JobView
+	c.do("POST", "/api/v1/import", string(r.body)).into(t, &v)
+	if v.ID == j.ID || v.Brief.Name != "Orchard truck" || v.Parts != 2 {
+		t.Errorf("%+v", v)
+	}
+	if got := c.holding(v.ID).Holding.Mounts[0].Verdict; got != "tight" {
+		t.Errorf("the copy says %s", got)
+	}
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":2`, `"version":7`, 1)).refused(t, 422, "/version")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"thickness":6`, `"thickness":-6`, 1)).refused(t, 422, "/parts/0/revisions/0/recipe/thickness")
+	c.do("POST", "/api/v1/import", `{"letter":"to a friend"}`).refused(t, 422, "/letter")
+}
+
+// Two states are compared in words, in the units asked for.
+func TestCompareOverHTTP(t *testing.T) {
+	c := start(t)
+	_, part := c.demo()
+	now := part.Recipe
+	now.Base.Length += 25.4
+	raw, err := json.Marshal(httpapi.CompareRequest{Was: job.State{Name: "Foot", Quantity: 1, Recipe: part.Recipe}, Now: job.State{Name: "Foot", Quantity: 2, Recipe: now}, Unit: job.UnitFraction, Grain: 1.5875})
+	if err != nil {
+		t.Fatal(err)
+	}
+	var list []job.Difference
+	c.do("POST", "/api/v1/compare", string(raw)).into(t, &list)
+	if len(list) != 2 || list[0].What != "Quantity" || list[1].Was != `5 7/8"` || list[1].Now != `6 7/8"` {
+		t.Errorf("%+v", list)
+	}
+	c.do("POST", "/api/v1/compare", strings.Replace(string(raw), `"thickness":6`, `"thickness":0`, 1)).refused(t, 422, "/was/recipe/thickness")
+}
+
+// The working of a hole's place is answered, and refused where there is none.
+func TestWorkingOverHTTP(t *testing.T) {
+	c := start(t)
+	_, part := c.demo()
+	recipe, err := json.Marshal(part.Recipe)
+	if err != nil {
+		t.Fatal(err)
+	}
+	ask := func(subject string) reply {
+		return c.do("POST", "/api/v1/working", `{"part":{"recipe":`+string(recipe)+`,"unit":"mm","grain":1},"subject":`+subject+`}`)
+	}
+	var w struct{ Result struct{ Text string } }
+	ask(`{"what":"hole","id":"floor-bolts.1","axis":"x"}`).into(t, &w)
+	if w.Result.Text != "78.350 mm" {
+		t.Errorf("%+v", w)
+	}
+	ask(`{"what":"hole","id":"gone","axis":"x"}`).refused(t, 422, "/subject")
+	ask(`{"what":"school","school":"fixed","axis":"x"}`).refused(t, 422, "/subject/school")
+}
