@@ -28,7 +28,7 @@ var allowed = map[string][]string{
 	"calc":            {"core/*", "strictjson"},
 	"job":             {"core/*"},
 	"account":         {"core/working"},
-	"store":           {"job", "account"},
+	"store":           {"core/sheet", "job", "account"},
 	"store/storetest": {"job", "store", "localpg"},
 	"paper":           {"core/*"},
 	"localpg":         {},

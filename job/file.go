@@ -151,8 +151,8 @@ func (s *Service) imported(at string, p FilePart, jobID string) (WholePart, erro
 	there := map[int]bool{}
 	for k, r := range p.Revisions {
 		here := fmt.Sprintf("%s/revisions/%d", at, k)
-		if r.Number < 1 || k > 0 && r.Number <= p.Revisions[k-1].Number {
-			return WholePart{}, working.Refuse(here+"/number", "Revisions count up from 1, and %d does not.", r.Number)
+		if r.Number != k+1 {
+			return WholePart{}, working.Refuse(here+"/number", "Revisions count up from 1 without a gap: %d is wanted, not %d.", k+1, r.Number)
 		}
 		if err := s.checkPart(r.Name, r.Quantity, r.Recipe); err != nil {
 			return WholePart{}, within(here, err)

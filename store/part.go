@@ -11,11 +11,13 @@ import (
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 
+	"warmanvil/core/sheet"
 	"warmanvil/job"
 )
 
-const partColumns = `p.id::text, p.job_id::text, r.name, r.quantity, r.recipe, p.revision, r.summary, r.undo_to, r.redo_to, p.archived, p.created_at, p.updated_at
-	FROM part p JOIN part_revision r ON r.part_id = p.id AND r.revision = p.revision`
+// The revision that stands is the last one.
+const partColumns = `p.id::text, p.job_id::text, r.name, r.quantity, r.recipe, r.revision, r.summary, r.undo_to, r.redo_to, p.archived, p.created_at, greatest(p.updated_at, r.created_at)
+	FROM part p JOIN LATERAL (SELECT * FROM part_revision WHERE part_id = p.id ORDER BY revision DESC LIMIT 1) r ON true`
 
 func scanPart(row pgx.Row) (p job.Part, err error) {
 	err = row.Scan(&p.ID, &p.JobID, &p.Name, &p.Quantity, &p.Recipe, &p.Revision, &p.Summary, &p.UndoTo, &p.RedoTo, &p.Archived, &p.Created, &p.Updated)
@@ -50,41 +52,53 @@ func createPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
 
 // addPart adds a part's own row, without its revisions.
 func addPart(ctx context.Context, tx pgx.Tx, p job.Part) error {
-	digest, err := digestOf(p)
-	if err != nil {
-		return err
-	}
-	_, err = tx.Exec(ctx, `INSERT INTO part (id, job_id, revision, digest, archived, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
-		p.ID, p.JobID, p.Revision, digest, p.Archived, p.Created, p.Updated)
+	_, err := tx.Exec(ctx, `INSERT INTO part (id, job_id, archived, created_at, updated_at) VALUES ($1, $2, $3, $4, $5)`, p.ID, p.JobID, p.Archived, p.Created, p.Updated)
 	if err != nil {
 		return fmt.Errorf("add part: %w", err)
 	}
 	return nil
 }
 
+func addRevision(ctx context.Context, tx pgx.Tx, partID string, r job.Revision) error {
+	digest, err := digestOf(r.Name, r.Quantity, r.Recipe)
+	if err != nil {
+		return err
+	}
+	_, err = tx.Exec(ctx, `INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at, digest)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`, partID, r.Number, r.Name, r.Quantity, r.Recipe, r.Summary, r.UndoTo, r.RedoTo, r.Created, digest)
+	if err != nil {
+		return fmt.Errorf("add revision: %w", err)
+	}
+	return nil
+}
+
 // SavePart keeps a new revision of a part that still stands at the expected
-// one, in one statement. A state that differs in nothing is not kept again.
+// one: one insert. A state that differs in nothing is not kept again. Revisions
+// follow one another without a gap, so that the key refuses whoever saves on one
+// that does not stand any more.
 func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) (job.Part, error) {
-	digest, err := digestOf(p)
+	digest, err := digestOf(p.Name, p.Quantity, p.Recipe)
 	if err != nil {
 		return p, err
 	}
-	err = s.pool.QueryRow(ctx, `WITH moved AS (
-			UPDATE part SET revision = $3, updated_at = $10, digest = $11
-			WHERE id = $1 AND revision = $2 AND digest <> $11
-			RETURNING id, job_id, archived, created_at),
-		added AS (
-			INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
-			SELECT id, $3, $4, $5, $6::jsonb, $7, $8, $9, $10 FROM moved)
-		SELECT job_id::text, archived, created_at FROM moved`,
+	var own struct { // the part's own row, looked up once
+		JobID    string
+		Archived bool
+		Created  time.Time
+	}
+	err = s.pool.QueryRow(ctx, `INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at, digest)
+		SELECT was.part_id, $3, $4, $5, $6::jsonb, $7, $8, $9, $10, $11 FROM part_revision was
+		WHERE was.part_id = $1 AND was.revision = $2 AND was.digest IS DISTINCT FROM $11
+		RETURNING (SELECT jsonb_build_object('jobID', job_id, 'archived', archived, 'created', created_at) FROM part WHERE id = part_id)`,
 		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated, digest).
-		Scan(&p.JobID, &p.Archived, &p.Created)
+		Scan(&own)
+	p.JobID, p.Archived, p.Created = own.JobID, own.Archived, own.Created
 	var pg *pgconn.PgError
 	switch {
 	case errors.As(err, &pg) && pg.Code == "23505": // another save took the number
 		return p, job.ErrConflict
 	case errors.Is(err, pgx.ErrNoRows):
-		// Nothing moved: it stands at another revision, says the same, or is gone.
+		// Nothing was added: it stands at another revision, says the same, or is gone.
 		now, err := s.Part(ctx, p.ID)
 		if err == nil && now.Revision != expected {
 			err = job.ErrConflict
@@ -96,10 +110,10 @@ func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) (job.Par
 	return p, nil
 }
 
-// digestOf answers a fingerprint of what a save keeps: name, quantity, recipe.
-func digestOf(p job.Part) ([]byte, error) {
+// digestOf answers a fingerprint of what a save keeps.
+func digestOf(name string, quantity int, r sheet.Recipe) ([]byte, error) {
 	h := sha256.New()
-	if err := json.NewEncoder(h).Encode([]any{p.Name, p.Quantity, p.Recipe}); err != nil {
+	if err := json.NewEncoder(h).Encode([]any{name, quantity, r}); err != nil {
 		return nil, fmt.Errorf("fingerprint part: %w", err)
 	}
 	return h.Sum(nil), nil

@@ -30,6 +30,9 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	// Every statement is prepared once and meets one row; planning it anew each
 	// time would cost more than running it.
 	cfg.ConnConfig.RuntimeParams["plan_cache_mode"] = "force_generic_plan"
+	// They all go by a key. Planned while a table is small they would read the
+	// whole of it, and go on doing so as it grows.
+	cfg.ConnConfig.RuntimeParams["enable_seqscan"] = "off"
 	pool, err := pgxpool.NewWithConfig(ctx, cfg)
 	if err != nil {
 		return nil, fmt.Errorf("connect to the database: %w", err)

@@ -2,7 +2,6 @@ package store
 
 import (
 	"context"
-	"fmt"
 
 	"github.com/jackc/pgx/v5"
 
@@ -63,13 +62,4 @@ func (s *Store) AddWhole(ctx context.Context, w job.Whole) error {
 		}
 		return nil
 	})
-}
-
-func addRevision(ctx context.Context, tx pgx.Tx, partID string, r job.Revision) error {
-	_, err := tx.Exec(ctx, `INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`, partID, r.Number, r.Name, r.Quantity, r.Recipe, r.Summary, r.UndoTo, r.RedoTo, r.Created)
-	if err != nil {
-		return fmt.Errorf("add revision: %w", err)
-	}
-	return nil
 }
