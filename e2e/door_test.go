@@ -148,6 +148,7 @@ func TestDoorIsAccessible(t *testing.T) {
 	check("setup")
 	p.makeOwner()
 	p.goTo("/people")
+	p.see("this one")
 	p.press("Pair a tablet")
 	p.wait("the code", `document.querySelector('[data-code]')`)
 	check("people")

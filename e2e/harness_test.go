@@ -111,7 +111,12 @@ func (p *page) watchPolicy() {
 	const key = "test.stopped"
 	p.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
 		_, err := chromedp.Call(ctx, cdppage.AddScriptToEvaluateOnNewDocument, cdppage.AddScriptToEvaluateOnNewDocumentParams{
-			Source: `document.addEventListener('securitypolicyviolation', e => localStorage.setItem('` + key + `', (localStorage.getItem('` + key + `') ?? '') + e.violatedDirective + ' ' + e.blockedURI + '; '))`})
+			Source: `{
+				const ask = window.fetch
+				window.testAsking = 0
+				window.fetch = (...all) => (window.testAsking++, ask(...all).finally(() => window.testAsking--))
+			}
+			document.addEventListener('securitypolicyviolation', e => localStorage.setItem('` + key + `', (localStorage.getItem('` + key + `') ?? '') + e.violatedDirective + ' ' + e.blockedURI + '; '))`})
 		return err
 	}))
 	p.t.Cleanup(func() {
@@ -188,12 +193,17 @@ func (p *page) press(name string) {
 		const e = all.find(e => (e.getAttribute('aria-label') ?? '') === %[1]q) ?? all.find(e => words(e) === %[1]q) ?? all.find(e => words(e).startsWith(%[1]q))
 		document.querySelectorAll('[data-test-target]').forEach(x => x.removeAttribute('data-test-target'))
 		e?.setAttribute('data-test-target', '')
-		return !!e
+		// An answer on its way may move the control between finding and clicking.
+		const place = e ? JSON.stringify(e.getBoundingClientRect()) : ''
+		const still = place === window.testPlace && !window.testAsking
+		window.testPlace = place
+		return !!e && (still || performance.now() > (window.testPatience ??= performance.now() + 3000))
 	})()`, name)
 	p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
 	// The page may redraw between finding and clicking: then it is found anew.
 	var err error
 	for range 6 {
+		eval[bool](p, `(window.testPatience = undefined, true)`)
 		p.wait("the control "+name, mark)
 		ctx, cancel := context.WithTimeout(p.ctx, 4*time.Second)
 		err = chromedp.Do(ctx, chromedp.Click(chromedp.CSS(`[data-test-target]`)))

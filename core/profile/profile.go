@@ -28,7 +28,7 @@ func (p Point) Dot(q Point) float64 { return p.X*q.X + p.Y*q.Y }
 func (p Point) Cross(q Point) float64 { return p.X*q.Y - p.Y*q.X }
 
 // Len answers the distance from the origin.
-func (p Point) Len() float64 { return math.Hypot(p.X, p.Y) }
+func (p Point) Len() float64 { return math.Sqrt(p.X*p.X + p.Y*p.Y) }
 
 // Vertex is a corner of a loop; Bulge bends the edge that leaves it.
 type Vertex struct {
