@@ -4,18 +4,11 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 )
 
 // Vector in mm; x, y as on the flat base, z towards the good side.
-type Vector [3]float64
-
-func (a Vector) Add(b Vector) Vector  { return Vector{a[0] + b[0], a[1] + b[1], a[2] + b[2]} }
-func (a Vector) Sub(b Vector) Vector  { return Vector{a[0] - b[0], a[1] - b[1], a[2] - b[2]} }
-func (a Vector) Mul(s float64) Vector { return Vector{a[0] * s, a[1] * s, a[2] * s} }
-func (a Vector) Dot(b Vector) float64 { return a[0]*b[0] + a[1]*b[1] + a[2]*b[2] }
-func (a Vector) Cross(b Vector) Vector {
-	return Vector{a[1]*b[2] - a[2]*b[1], a[2]*b[0] - a[0]*b[2], a[0]*b[1] - a[1]*b[0]}
-}
+type Vector = solid.Vector
 
 // frame places a panel's mid-surface on the folded body.
 type frame struct{ origin, ex, ey, ez Vector }

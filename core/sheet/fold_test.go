@@ -11,8 +11,6 @@ import (
 	"warmanvil/core/working"
 )
 
-func (a Vector) length() float64 { return math.Sqrt(a.Dot(a)) }
-
 // Folding bends no panel: distances between holes of one panel, and between a
 // hole and the panel's corners, are the same on the flat and on the body.
 func TestFoldingKeepsDistances(t *testing.T) {
@@ -31,7 +29,7 @@ func TestFoldingKeepsDistances(t *testing.T) {
 				if a.Panel != b.Panel {
 					continue
 				}
-				flat, body := a.Centre.Sub(b.Centre).Len(), a.Body.Sub(b.Body).length()
+				flat, body := a.Centre.Sub(b.Centre).Len(), a.Body.Sub(b.Body).Len()
 				if math.Abs(flat-body) > 1e-9*math.Max(1, flat) {
 					t.Fatalf("%s to %s: %v flat, %v folded", a.ID, b.ID, flat, body)
 				}
@@ -49,10 +47,10 @@ func TestFramesAreRigid(t *testing.T) {
 		for _, p := range b.all {
 			f := p.frame
 			for _, axis := range []Vector{f.ex, f.ey, f.ez} {
-				near(t, "length of an axis", axis.length(), 1)
+				near(t, "length of an axis", axis.Len(), 1)
 			}
 			near(t, "x·y", f.ex.Dot(f.ey), 0)
-			near(t, "x × y − z", f.ex.Cross(f.ey).Sub(f.ez).length(), 0)
+			near(t, "x × y − z", f.ex.Cross(f.ey).Sub(f.ez).Len(), 0)
 		}
 	}
 }
@@ -67,11 +65,11 @@ func TestBendJoinsItsPanels(t *testing.T) {
 		for _, p := range b.all[1:] {
 			start, end := b.swing(p, 0), b.swing(p, p.flange.Angle)
 			parent := p.parent.frame.apply(p.parent.point(p.on, p.at[1], 0), 0)
-			near(t, "start", start.origin.Sub(parent).length(), 0)
-			near(t, "end", end.origin.Sub(p.frame.origin).length(), 0)
+			near(t, "start", start.origin.Sub(parent).Len(), 0)
+			near(t, "end", end.origin.Sub(p.frame.origin).Len(), 0)
 			// The arc's chord: 2·(R + T/2)·sin(A/2).
 			chord := 2 * (p.flange.InsideRadius + b.recipe.Thickness/2) * math.Sin(p.flange.Angle*math.Pi/360)
-			near(t, "chord", end.origin.Sub(start.origin).length(), chord)
+			near(t, "chord", end.origin.Sub(start.origin).Len(), chord)
 		}
 	}
 }
