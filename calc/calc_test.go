@@ -30,6 +30,17 @@ var requests = map[string]string{
 	"jog":                  `{"depth":10,"insideRadius":2,"thickness":2,"angle":45,"kFactor":0.4}`,
 	"hem":                  `{"insideRadius":0,"thickness":1,"kFactor":0.5,"outside":50,"return":10}`,
 	"tray":                 `{"length":300,"width":200,"height":50,"insideRadius":2,"thickness":2,"kFactor":0.4}`,
+	"centres":              `{"method":"inside","value":90,"diameterA":11,"diameterB":9}`,
+	"locate":               `{"ab":500,"ac":300,"bc":400}`,
+	"locate.space":         `{"from":[{"at":[0,0,0],"distance":700},{"at":[800,0,0],"distance":600},{"at":[0,900,0],"distance":800,"sigma":0.5},{"at":[50,60,900],"distance":500}]}`,
+	"holemap":              `{"count":5,"readings":[{"from":0,"to":1,"distance":300},{"from":0,"to":2,"distance":400},{"from":1,"to":2,"distance":500},{"from":0,"to":3,"distance":500,"sigma":0.5},{"from":1,"to":3,"distance":400},{"from":2,"to":3,"distance":325.4},{"from":0,"to":4,"distance":250},{"from":1,"to":4,"distance":250},{"from":2,"to":4,"distance":250},{"from":3,"to":4,"distance":250}],"hook":1.2}`,
+	"level":                `{"wheelbase":2000,"track":1500,"heights":{"frontLeft":515,"frontRight":500,"rearLeft":535,"rearRight":521}}`,
+	"slope":                `{"reading":33.5,"own":-1.5,"wanted":30}`,
+	"square":               `{"length":1800,"width":900,"leftToRight":2010,"rightToLeft":2015}`,
+	"stackup":              `{"gap":{"thickness":100,"plus":2,"minus":1},"layers":[{"name":"plate","thickness":5,"plus":0.3,"minus":0.3,"count":2}]}`,
+	"shims":                `{"standoffs":[40.2,41.7,40.9],"grain":1,"shims":[0.5,1,2]}`,
+	"fit":                  `{"inner":{"width":50,"height":50,"corner":3,"coat":0.1},"outer":{"width":52,"height":52,"corner":1,"seam":0.5}}`,
+	"clearance":            `{"body":[{"form":"box","at":[0,0,0],"size":[100,50,20]}],"spaces":[{"id":"lid","name":"the lid","kind":"moving","shape":{"form":"swing","at":[0,0,60],"axis":[0,1,0],"start":[1,0,0],"radius":90,"low":-20,"high":40,"turn":60},"moves":["inUse"]}]}`,
 	"boltgroup.elastic":    `{"bolts":[[0,0],[0,100],[100,0],[100,100]],"force":[0,-10000],"at":[200,50]}`,
 	"boltgroup.icr":        `{"bolts":[[0,0],[0,76.2],[0,152.4]],"angle":0,"eccentricity":76.2}`,
 	"boltgroup.outofplane": `{"rows":[100,200],"columns":2,"shear":10000,"eccentricity":80}`,
@@ -99,7 +110,8 @@ func TestAnswersKeepTheirSchemas(t *testing.T) {
 
 // Every answer that is worked out carries how.
 func TestAnswersCarryTheirWorking(t *testing.T) {
-	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force", "section", "jog", "hem", "tray"} {
+	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force", "section", "jog", "hem", "tray",
+		"centres", "locate", "locate.space", "holemap", "level", "slope", "square", "stackup", "shims", "fit", "clearance"} {
 		answer, err := run(t, name, requests[name])
 		if err != nil {
 			t.Fatal(err)

@@ -3,7 +3,10 @@ package calc
 import (
 	"warmanvil/core/bend"
 	"warmanvil/core/bolt"
+	"warmanvil/core/fit"
+	"warmanvil/core/hole"
 	"warmanvil/core/load"
+	"warmanvil/core/survey"
 )
 
 var table = []Calc{
@@ -28,5 +31,16 @@ var table = []Calc{
 	define("fastener", "Areas, loads and holes of a bolt by size and grade", bolt.Fastener),
 	define("torque", "Preload and tightening torque of a bolt", bolt.Torque),
 	define("feet", "What each foot of a device puts on its mount", load.Feet),
+	define("centres", "Centre distance of two holes from a reading between their edges", hole.Centres),
+	define("locate", "A third point from two distances, on either side", hole.Locate),
+	define("locate.space", "A point in space from three distances or more", survey.InSpace),
+	define("holemap", "Hole map from any distances, the bad reading named", hole.CalcMap),
+	define("level", "Pitch, roll, twist and packing from four corner heights", survey.Levels),
+	define("slope", "Angle to the vehicle from a gauge, its own slope taken off", survey.OwnSlope),
+	define("square", "How far a frame is out of square, by its diagonals", survey.Square),
+	define("stackup", "Standoff from a gap and what else fills it, worst case and root of squares", fit.Stack),
+	define("shims", "Spacer and shims of each place", fit.AskSpacers),
+	define("fit", "Whether a section slides into another, with coats, seam and corners", fit.Slide),
+	define("clearance", "Least distance of a body from no-go spaces in their states", survey.AskClearance),
 	define("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
 }

@@ -160,3 +160,47 @@ func Legs(at [][2]float64, forward, left, shortest float64) []float64 {
 	}
 	return out
 }
+
+// SpacersInput asks for spacers and shims.
+type SpacersInput struct {
+	Standoffs []float64 `json:"standoffs" doc:"mm, one for each place"`
+	Grain     float64   `json:"grain,omitempty" doc:"mm the saw cuts to; 0.5 when left out"`
+	Shims     []float64 `json:"shims,omitempty" doc:"mm, thicknesses at hand"`
+}
+
+// SpacersResult is the cut list.
+type SpacersResult struct {
+	Places  []Packed        `json:"places"`
+	Common  bool            `json:"common" doc:"one spacer length serves all"`
+	Working working.Working `json:"working"`
+}
+
+// AskSpacers answers a spacer and shims for each place. It fails with
+// *working.Fault.
+func AskSpacers(in SpacersInput) (SpacersResult, error) {
+	if len(in.Standoffs) == 0 || len(in.Standoffs) > 200 || len(in.Shims) > 50 {
+		return SpacersResult{}, working.Refuse("/standoffs", "Give from 1 to 200 standoffs and up to 50 shims.")
+	}
+	for i, s := range in.Standoffs {
+		if err := working.Above(fmt.Sprintf("/standoffs/%d", i), "The standoff", s, 0, 1e5, "mm"); err != nil {
+			return SpacersResult{}, err
+		}
+	}
+	for i, s := range in.Shims {
+		if err := working.Above(fmt.Sprintf("/shims/%d", i), "The shim", s, 0, 100, "mm"); err != nil {
+			return SpacersResult{}, err
+		}
+	}
+	if err := working.Within("/grain", "What the saw cuts to", in.Grain, 0, 100, "mm"); err != nil {
+		return SpacersResult{}, err
+	}
+	var r SpacersResult
+	r.Places, r.Common = Spacers(in.Standoffs, in.Grain, in.Shims)
+	most := 0.0
+	for _, p := range r.Places {
+		most = math.Max(most, math.Abs(p.Left))
+	}
+	r.Working = working.Working{Method: "Spacer and shims", Source: "practice: one spacer for all where shims make up the rest, thickest shim first", Formula: "standoff = spacer + Σ shims + rest",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "places", Value: float64(len(in.Standoffs))}}, Assumptions: []string{"a rest of up to half the thinnest shim is taken up by the bolt"}, Result: working.Quantity{Symbol: "r", Name: "largest rest", Value: most, Unit: "mm"}}
+	return r, nil
+}

@@ -1,10 +1,6 @@
 package solid
 
-import (
-	"cmp"
-	"math"
-	"slices"
-)
+import "math"
 
 // Tree is a body prepared for many distances: its triangles in a tree of boxes.
 type Tree struct {
@@ -49,49 +45,88 @@ func NewTree(b Body) *Tree {
 	if len(t.tris) == 0 {
 		return t
 	}
-	type item struct {
-		tri    face
-		lo, hi vec
-		middle [3]float64
+	t.plant()
+	return t
+}
+
+// plant builds the tree of boxes over the triangles, halving them by their
+// middles along the longest way.
+func (t *Tree) plant() {
+	n := len(t.tris)
+	order := make([]int32, n)
+	boxes := make([][2]vec, n)
+	middle := [3][]float64{make([]float64, n), make([]float64, n), make([]float64, n)}
+	for i := range t.tris {
+		lo, hi := t.tris[i].box()
+		order[i], boxes[i] = int32(i), [2]vec{lo, hi}
+		middle[0][i], middle[1][i], middle[2][i] = lo.x+hi.x, lo.y+hi.y, lo.z+hi.z
 	}
-	items := make([]item, len(t.tris))
-	for i, tri := range t.tris {
-		lo, hi := tri.box()
-		items[i] = item{tri, lo, hi, lo.Add(hi).vector()}
-	}
-	t.nodes = make([]node, 0, 2*len(items)/leafSize+2)
+	t.nodes = make([]node, 0, 2*n/leafSize+2)
 	var grow func(from, to int) int
 	grow = func(from, to int) int {
-		n := node{lo: items[from].lo, hi: items[from].hi, first: from, many: to - from}
-		cl, ch := items[from].middle, items[from].middle
-		for _, it := range items[from+1 : to] {
-			n.lo, n.hi = n.lo.least(it.lo), n.hi.most(it.hi)
-			for i := range 3 {
-				cl[i], ch[i] = min(cl[i], it.middle[i]), max(ch[i], it.middle[i])
-			}
+		first := order[from]
+		nd := node{lo: boxes[first][0], hi: boxes[first][1], first: from, many: to - from}
+		cl, ch := nd.lo.Add(nd.hi), nd.lo.Add(nd.hi)
+		for _, i := range order[from+1 : to] {
+			lo, hi := boxes[i][0], boxes[i][1]
+			nd.lo, nd.hi = nd.lo.least(lo), nd.hi.most(hi)
+			c := lo.Add(hi)
+			cl, ch = cl.least(c), ch.most(c)
 		}
 		at := len(t.nodes)
-		t.nodes = append(t.nodes, n)
+		t.nodes = append(t.nodes, nd)
 		if to-from > leafSize {
-			axis := 0
-			for i := 1; i < 3; i++ {
-				if ch[i]-cl[i] > ch[axis]-cl[axis] {
-					axis = i
-				}
+			d, axis := ch.Sub(cl), 0
+			if d.y > d.x {
+				axis = 1
 			}
-			slices.SortFunc(items[from:to], func(a, b item) int { return cmp.Compare(a.middle[axis], b.middle[axis]) })
+			if d.z > max(d.x, d.y) {
+				axis = 2
+			}
 			mid := (from + to) / 2
+			halve(order[from:to], middle[axis], mid-from)
 			l := grow(from, mid)
 			r := grow(mid, to)
 			t.nodes[at].left, t.nodes[at].right = l, r
 		}
 		return at
 	}
-	grow(0, len(items))
-	for i, it := range items {
-		t.tris[i] = it.tri
+	grow(0, n)
+	sorted := make([]face, n)
+	for i, k := range order {
+		sorted[i] = t.tris[k]
 	}
-	return t
+	t.tris = sorted
+}
+
+// halve puts the k least before the others (Hoare's selection).
+func halve(order []int32, by []float64, k int) {
+	lo, hi := 0, len(order)-1
+	for lo < hi {
+		pivot := by[order[(lo+hi)/2]]
+		i, j := lo, hi
+		for i <= j {
+			for by[order[i]] < pivot {
+				i++
+			}
+			for by[order[j]] > pivot {
+				j--
+			}
+			if i <= j {
+				order[i], order[j] = order[j], order[i]
+				i++
+				j--
+			}
+		}
+		switch {
+		case k <= j:
+			hi = j
+		case k >= i:
+			lo = i
+		default:
+			return
+		}
+	}
 }
 
 // Gap is the least distance of two bodies: 0 when they touch or run into each
@@ -125,6 +160,9 @@ func Between(a, b *Tree) Gap {
 			continue
 		}
 		na, nb := &a.nodes[p.a], &b.nodes[p.b]
+		if nb.nearest(way)-na.farthest(way) >= root {
+			continue
+		}
 		switch {
 		case na.left == 0 && nb.left == 0:
 			for i := range na.many {
@@ -270,6 +308,15 @@ func apart(alo, ahi, blo, bhi vec) float64 {
 	y := max(alo.y-bhi.y, blo.y-ahi.y, 0)
 	z := max(alo.z-bhi.z, blo.z-ahi.z, 0)
 	return x*x + y*y + z*z
+}
+
+// farthest and nearest answer how far the box reaches along a way.
+func (n *node) farthest(way vec) float64 {
+	return max(n.lo.x*way.x, n.hi.x*way.x) + max(n.lo.y*way.y, n.hi.y*way.y) + max(n.lo.z*way.z, n.hi.z*way.z)
+}
+
+func (n *node) nearest(way vec) float64 {
+	return min(n.lo.x*way.x, n.hi.x*way.x) + min(n.lo.y*way.y, n.hi.y*way.y) + min(n.lo.z*way.z, n.hi.z*way.z)
 }
 
 func size(n *node) float64 {
