@@ -124,6 +124,7 @@ var routes = map[string]string{
 	"GET /api/v1/members": "owner", "PUT /api/v1/members/{id}": "owner", "DELETE /api/v1/members/{id}": "owner", "POST /api/v1/invitations": "owner",
 	"GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "PUT /api/v1/jobs/{id}": "maker",
 	"POST /api/v1/jobs/{id}/duplicate": "maker", "GET /api/v1/jobs/{id}/export": "reader", "POST /api/v1/import": "maker",
+	"GET /api/v1/jobs/{id}/survey": "reader", "PUT /api/v1/jobs/{id}/survey": "maker", "POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
 	"GET /api/v1/jobs/{id}/holding": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
 	"POST /api/v1/jobs/{id}/parts": "maker", "GET /api/v1/parts/{id}": "reader", "PUT /api/v1/parts/{id}": "maker", "POST /api/v1/parts/{id}/duplicate": "maker",

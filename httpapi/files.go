@@ -69,7 +69,14 @@ func (s *server) file(c *gin.Context) error {
 	if !built.Whole {
 		return asFault("The part cannot be unfolded as it stands, so no file is made: %s", built.Findings[0].Reason)
 	}
-	raw, err := export(c, j, p, hand, built, kind)
+	check, err := s.jobs.Checked(c.Request.Context(), j, p)
+	if err != nil {
+		return err
+	}
+	if kind != "pdf" && !check.Released {
+		return check.Unreleased()
+	}
+	raw, err := export(c, j, p, hand, built, check, kind)
 	if err != nil {
 		return err
 	}
@@ -92,7 +99,7 @@ func handOf(p job.Part, asked string) (sheet.Side, error) {
 	return "", asFault("This part has no hands.")
 }
 
-func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.Part, kind string) ([]byte, error) {
+func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.Part, check job.CheckTold, kind string) ([]byte, error) {
 	revision := fmt.Sprintf("r%d", p.Revision)
 	flat := exchange.Flat{Part: built, Mark: p.Mark(hand) + " " + revision, Inches: j.Brief.Unit != job.UnitMM}
 	switch c.Query("units") {
@@ -117,7 +124,7 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 			return nil, err
 		}
 		return exchange.Ticket{Job: j.Brief.Name, Part: p.Name, Hand: string(hand), Revision: p.Revision, Quantity: p.Quantity * j.Brief.Quantity,
-			Material: material.Name, Thickness: thickness, Process: process.Name, Flat: built}.CSV()
+			Material: material.Name, Thickness: thickness, Process: process.Name, Flat: built, Notes: []string{check.Says, check.Fit}}.CSV()
 	}
 	size := paper.A4
 	if c.Query("paper") == "letter" {

@@ -216,7 +216,17 @@ func TestPageCarriesNonceAndPolicy(t *testing.T) {
 
 func TestFiles(t *testing.T) {
 	c := start(t)
-	_, p := c.part()
+	j, p := c.part()
+	// Not measured again: only the paper template goes out, to try the fit.
+	for kind, status := range map[string]int{"dxf": 422, "svg": 422, "csv": 422, "pdf": 200} {
+		if r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/"+kind, ""); r.status != status || status == 422 && !bytes.Contains(r.body, []byte("measured again")) {
+			t.Errorf("%s before re-taping: %d %.200q", kind, r.status, r.body)
+		}
+	}
+	aside := `{"schema":1,"datum":{},"checks":[{"part":"` + p.ID + `","aside":"fits nothing"}]}`
+	if r := c.do("PUT", "/api/v1/jobs/"+j+"/survey", aside, "If-Match", "0"); r.status != 200 {
+		t.Fatalf("%d %s", r.status, r.body)
+	}
 	for kind, begins := range map[string]string{"dxf": "0\nSECTION", "svg": "<svg", "pdf": "%PDF-", "csv": "job,part"} {
 		r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/"+kind, "")
 		if r.status != 200 || !bytes.HasPrefix(r.body, []byte(begins)) || r.header.Get("Content-Disposition") != `attachment; filename="orchard-truck_foot_r1.`+kind+`"` {

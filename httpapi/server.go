@@ -81,6 +81,7 @@ func build(opt Options) *server {
 	s.jobRoutes()
 	s.partRoutes()
 	s.holdingRoutes()
+	s.surveyRoutes()
 	s.calcRoutes()
 	s.fileRoutes()
 	return s
@@ -94,7 +95,7 @@ func schemaName(t reflect.Type, hint string) string {
 		t = t.Elem()
 	}
 	switch pkg := path.Base(t.PkgPath()); pkg {
-	case "strength", "hold", "load":
+	case "strength", "hold", "load", "survey", "hole", "fit", "solid":
 		return strings.ToUpper(pkg[:1]) + pkg[1:] + name
 	}
 	return name

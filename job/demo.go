@@ -10,24 +10,35 @@ import (
 // LoadDemo adds the demo jobs. Names, makes and people in them are invented.
 func (s *Service) LoadDemo(ctx context.Context) error {
 	for _, d := range []struct {
-		brief Brief
-		parts []Part
+		brief  Brief
+		survey Survey
+		parts  []Part
 	}{
-		{soundLorry(),
+		{soundLorry(), lorrySurvey(),
 			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}}},
-		{orchardTruck(),
-			[]Part{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()}}},
+		{orchardTruck(), orchardSurvey(),
+			[]Part{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()},
+				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}}},
 	} {
 		j := s.newJob(d.brief)
+		ids := map[string]string{}
 		for i, p := range d.parts {
 			d.parts[i] = s.fresh(j.ID, p.Name, p.Quantity, p.Recipe, "started")
-			for k, m := range j.Brief.Mounts { // the demo's mounts name their part
+			ids[p.Name] = d.parts[i].ID
+			for k, m := range j.Brief.Mounts { // the demo's mounts and survey name their part
 				if m.Part == p.Name {
 					j.Brief.Mounts[k].Part = d.parts[i].ID
 				}
 			}
 		}
+		v := d.survey.renamed(ids)
+		if err := v.Check(); err != nil {
+			return err
+		}
 		if err := s.Store.CreateJob(ctx, j, d.parts); err != nil {
+			return err
+		}
+		if err := s.Store.SaveSurvey(ctx, j.ID, v, 0, s.Now()); err != nil {
 			return err
 		}
 	}

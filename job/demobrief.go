@@ -18,7 +18,8 @@ func orchardTruck() Brief {
 		Criticality: LoadLost, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
 		Targets: []Target{
 			{ID: "press-off", Text: "Press off the truck by two people", Unit: "min", Sense: "atMost", Wanted: amount(45)},
-			{ID: "press-mass", Text: "All brackets of the press together", Unit: "kg", Sense: "atMost", Wanted: amount(12), Got: given(4.84, Copied)}},
+			{ID: "press-mass", Text: "All brackets of the press together", Unit: "kg", Sense: "atMost", Wanted: amount(12), Got: given(4.84, Copied)},
+			{ID: "step", Text: "Step up at the rear", Unit: "mm", Sense: "atMost", Wanted: amount(450)}},
 		Devices: []Device{
 			{ID: "press", Name: "Apple press", Mass: given(185, Measured), Gravity: &Gravity{Z: 620, X: -20, Trust: Measured}, Envelope: &Box{900, 700, 1450},
 				Feet: []Foot{{380, 260}, {380, -260}, {-380, 260}, {-380, -260}}, Behind: given(2650, Measured)},

@@ -12,18 +12,19 @@ import (
 )
 
 // FileFormat and FileVersion stand at the head of a job's file. Version 1 held
-// the brief of the first form; it is read.
+// the brief of the first form, 2 had no survey; both are read.
 const (
 	FileFormat  = "warmanvil-job"
-	FileVersion = 2
+	FileVersion = 3
 )
 
 // File is a whole job as one document: brief, parts with every revision, kept
 // numbers. docs/jobfile.md describes it.
 type File struct {
 	Format  string       `json:"format" doc:"warmanvil-job"`
-	Version int          `json:"version" doc:"2; version 1 is read"`
+	Version int          `json:"version" doc:"3; 1 and 2 are read"`
 	Brief   Brief        `json:"brief"`
+	Survey  *Survey      `json:"survey,omitempty" doc:"the vehicle as measured, if it was"`
 	Parts   []FilePart   `json:"parts"`
 	Numbers []FileNumber `json:"numbers"`
 }
@@ -59,6 +60,7 @@ type FileNumber struct {
 // Whole is a job with all there is of it, archived parts and history included.
 type Whole struct {
 	Job     Job
+	Survey  *Survey // nil when there is none
 	Parts   []WholePart
 	Numbers []Number
 }
@@ -75,7 +77,7 @@ func (s *Service) Export(ctx context.Context, id string) (File, error) {
 	if err != nil {
 		return File{}, err
 	}
-	f := File{Format: FileFormat, Version: FileVersion, Brief: w.Job.Brief, Parts: make([]FilePart, len(w.Parts)), Numbers: make([]FileNumber, len(w.Numbers))}
+	f := File{Format: FileFormat, Version: FileVersion, Brief: w.Job.Brief, Survey: w.Survey, Parts: make([]FilePart, len(w.Parts)), Numbers: make([]FileNumber, len(w.Numbers))}
 	for i, p := range w.Parts {
 		f.Parts[i] = FilePart{ID: p.ID, Archived: p.Archived, Revisions: make([]FileRevision, len(p.Revisions))}
 		for k, r := range p.Revisions {
@@ -128,6 +130,13 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		if id, known := ids[m.Part]; known {
 			w.Job.Brief.Mounts[i].Part = id
 		}
+	}
+	if f.Survey != nil {
+		if err := f.Survey.Check(); err != nil {
+			return Job{}, within("/survey", err)
+		}
+		v := f.Survey.renamed(ids)
+		w.Survey = &v
 	}
 	for i, n := range f.Numbers {
 		if err := nameOK(fmt.Sprintf("/numbers/%d/title", i), n.Title); err != nil {

@@ -118,6 +118,7 @@ type Store interface {
 	Numbers(ctx context.Context, jobID string) ([]Number, error)
 	KeepNumber(ctx context.Context, n Number) error
 	DropNumber(ctx context.Context, id string) error
+	SurveyStore
 	// Whole answers all there is of a job, parts in the order they were added.
 	Whole(ctx context.Context, id string) (Whole, error)
 	// AddWhole adds a job with its history in one transaction.

@@ -81,16 +81,30 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 	b.Name = copyName(b.Name)
 	b.Mounts = append([]Mount{}, b.Mounts...)
 	j := s.newJob(b)
+	v, surveyed, err := s.Store.Survey(ctx, id)
+	if err != nil {
+		return Job{}, err
+	}
+	ids := map[string]string{}
 	for i := range parts {
 		was := parts[i].ID
 		parts[i] = s.fresh(j.ID, parts[i].Name, parts[i].Quantity, parts[i].Recipe, "copied from "+from.Brief.Name)
+		ids[was] = parts[i].ID
 		for k := range b.Mounts { // the copy's mounts name the copy's parts
 			if b.Mounts[k].Part == was {
 				b.Mounts[k].Part = parts[i].ID
 			}
 		}
 	}
-	return j, s.Store.CreateJob(ctx, j, parts)
+	w := Whole{Job: j, Parts: make([]WholePart, len(parts))}
+	if surveyed > 0 {
+		v = v.renamed(ids)
+		w.Survey = &v
+	}
+	for i, p := range parts {
+		w.Parts[i] = WholePart{p, []Revision{{Number: 1, Name: p.Name, Quantity: p.Quantity, Recipe: p.Recipe, Summary: p.Summary, Created: p.Created}}}
+	}
+	return j, s.Store.AddWhole(ctx, w)
 }
 
 func copyName(name string) string {

@@ -29,7 +29,7 @@ const (
 // backedUp lists the tables with their keys, parents before children. Sign-ins
 // and unspent codes are left out: they end with the server they were made on.
 var backedUp = []struct{ table, key string }{
-	{"job", "id"}, {"part", "id"}, {"part_revision", "part_id, revision"}, {"kept_number", "id"}, {"done_once", "what"}, {"account", "id"},
+	{"job", "id"}, {"part", "id"}, {"part_revision", "part_id, revision"}, {"kept_number", "id"}, {"survey", "job_id"}, {"done_once", "what"}, {"account", "id"},
 }
 
 type manifest struct {

@@ -13,8 +13,8 @@ import (
 // Jobs lists jobs, last touched first.
 func (s *Store) Jobs(ctx context.Context, archived bool) ([]job.Counted, error) {
 	rows, err := s.pool.Query(ctx, `SELECT j.id::text, j.brief, j.archived, j.revision, j.created_at,
-		greatest(j.updated_at, max(p.updated_at), max(r.created_at)), count(p.id)
-		FROM job j LEFT JOIN part p ON p.job_id = j.id AND NOT p.archived
+		greatest(j.updated_at, max(p.updated_at), max(r.created_at), max(v.updated_at)), count(p.id)
+		FROM job j LEFT JOIN survey v ON v.job_id = j.id LEFT JOIN part p ON p.job_id = j.id AND NOT p.archived
 			LEFT JOIN LATERAL (SELECT created_at FROM part_revision WHERE part_id = p.id ORDER BY revision DESC LIMIT 1) r ON true
 		WHERE j.archived = $1 GROUP BY j.id ORDER BY 6 DESC, 1 DESC`, archived)
 	if err != nil {

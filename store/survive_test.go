@@ -126,6 +126,24 @@ func TestExportAndImport(t *testing.T) {
 			}
 			again.Brief.Mounts[i].Part = ids[m.Part]
 		}
+		if f.Survey == nil || again.Survey == nil {
+			t.Fatalf("%s: its survey did not go along", j.Brief.Name)
+		}
+		back := func(id *string) {
+			if *id != "" && ids[*id] == "" {
+				t.Errorf("the survey names a part that is not the copy's: %s", *id)
+			}
+			*id = ids[*id]
+		}
+		for i := range again.Survey.Placed {
+			back(&again.Survey.Placed[i].Part)
+		}
+		for i := range again.Survey.Follows {
+			back(&again.Survey.Follows[i].Part)
+		}
+		for i := range again.Survey.Checks {
+			back(&again.Survey.Checks[i].Part)
+		}
 		a, _ := json.Marshal(f)
 		b, _ := json.Marshal(again)
 		if !bytes.Equal(a, b) {

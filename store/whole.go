@@ -33,7 +33,13 @@ func (s *Store) Whole(ctx context.Context, id string) (w job.Whole, err error) {
 			}
 			w.Parts = append(w.Parts, job.WholePart{Part: p, Revisions: list})
 		}
-		w.Numbers, err = numbersIn(ctx, tx, id)
+		if w.Numbers, err = numbersIn(ctx, tx, id); err != nil {
+			return err
+		}
+		v, revision, err := surveyIn(ctx, tx, id)
+		if revision > 0 {
+			w.Survey = &v
+		}
 		return err
 	})
 	return w, err
@@ -53,6 +59,11 @@ func (s *Store) AddWhole(ctx context.Context, w job.Whole) error {
 				if err := addRevision(ctx, tx, p.ID, r); err != nil {
 					return err
 				}
+			}
+		}
+		if w.Survey != nil {
+			if err := addSurvey(ctx, tx, w.Job.ID, *w.Survey, w.Job.Created); err != nil {
+				return err
 			}
 		}
 		for _, n := range w.Numbers {

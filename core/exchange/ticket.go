@@ -17,6 +17,7 @@ type Ticket struct {
 	Thickness       string
 	Process         string
 	Flat            sheet.Part
+	Notes           []string // what was checked before, and what was not
 }
 
 // CSV writes the cut ticket: one row of the part, then its bends and holes.
@@ -43,6 +44,12 @@ func (t Ticket) CSV() ([]byte, error) {
 			length = fixed(h.Length)
 		}
 		rows = append(rows, []string{safe(h.Name), string(h.Kind), string(h.Made), fixed(h.Centre.X - t.Flat.Bounds.Min.X), fixed(h.Centre.Y - t.Flat.Bounds.Min.Y), fixed(h.Diameter), length})
+	}
+	if len(t.Notes) > 0 {
+		rows = append(rows, nil, []string{"checked before cutting"})
+		for _, n := range t.Notes {
+			rows = append(rows, []string{safe(n)})
+		}
 	}
 	if err := w.WriteAll(rows); err != nil {
 		return nil, fmt.Errorf("write ticket: %w", err)

@@ -128,16 +128,16 @@ func Spacers(standoffs []float64, grain float64, shims []float64) (out []Packed,
 			p.Spacer = down(s)
 		}
 		left := s - p.Spacer
+		// Half a thin shim too much is pulled together by the bolt; more is not.
+		slack := 0.0
+		if n := len(sorted); n > 0 {
+			slack = sorted[n-1] / 2
+		}
 		for _, shim := range sorted {
-			for shim > 0 && left >= shim-1e-9 && len(p.Shims) < 8 {
+			for shim > 0 && left+slack >= shim-1e-9 && len(p.Shims) < 8 {
 				p.Shims = append(p.Shims, shim)
 				left -= shim
 			}
-		}
-		// Half a thin shim too much is pulled together by the bolt; more is not.
-		if n := len(sorted); n > 0 && left > sorted[n-1]/2 {
-			p.Shims = append(p.Shims, sorted[n-1])
-			left -= sorted[n-1]
 		}
 		p.Left = left
 		out = append(out, p)

@@ -115,7 +115,7 @@ func Map(in MapInput) (MapResult, error) {
 	}
 	weak := s.statistics(best, &r)
 	s.alternatives(fits, &r)
-	s.judge(in, best, &r)
+	s.judge(in, fits, &r)
 	s.say(weak, &r)
 	r.Working = working.Working{Method: "Hole map by least squares", Source: "adjustment of distances (Gauss–Newton with Levenberg–Marquardt damping); suspects by standardised residuals (Baarda's data snooping) and a fit without each",
 		Formula: "Σ((|Pi − Pj| − d)/σ)² → least",
@@ -267,16 +267,9 @@ func (s *net) alternatives(fits []fit, r *MapResult) {
 
 // judge finds whether the readings agree and, when they do not, which one is to
 // blame.
-func (s *net) judge(in MapInput, best fit, r *MapResult) {
-	order := make([]int, 0, len(s.pairs))
-	for k, c := range r.Control {
-		if c > .01 {
-			order = append(order, k)
-		}
-	}
-	slices.SortStableFunc(order, func(a, b int) int {
-		return cmp.Compare(math.Abs(r.Standardised[b]), math.Abs(r.Standardised[a]))
-	})
+func (s *net) judge(in MapInput, fits []fit, r *MapResult) {
+	best := fits[0]
+	order := r.doubtful()
 	top := 0.0
 	if len(order) > 0 {
 		top = math.Abs(r.Standardised[order[0]])
@@ -293,14 +286,35 @@ func (s *net) judge(in MapInput, best fit, r *MapResult) {
 		fit     fit
 	}
 	var trials []trial
-	for _, k := range order[:min(len(order), 3)] {
-		trials = append(trials, trial{k, s.settle(best.at, k)})
+	// A spoiled reading can pull the map into another fold: the runners-up are
+	// asked too which reading they would rather do without.
+	for i, f := range fits[:min(len(fits), 3)] {
+		list := order
+		if i > 0 {
+			if f.ssq > 4*best.ssq {
+				break
+			}
+			if s.alike(f.at, best.at, 2*s.slack()) {
+				continue
+			}
+			var o MapResult
+			for k, p := range s.pairs {
+				o.Residuals = append(o.Residuals, f.at[p[0]].Sub(f.at[p[1]]).Len()-s.d[k])
+			}
+			s.statistics(f, &o)
+			list = o.doubtful()
+		}
+		for _, k := range list[:min(len(list), 3)] {
+			trials = append(trials, trial{k, s.settle(f.at, k)})
+		}
 	}
 	slices.SortStableFunc(trials, func(a, b trial) int { return cmp.Compare(a.fit.ssq, b.fit.ssq) })
 	won := trials[0]
 	gain := best.ssq - won.fit.ssq
-	if len(trials) > 1 && trials[1].fit.ssq-won.fit.ssq <= 1+.001*gain {
-		return // as likely another one
+	for _, t := range trials[1:] {
+		if t.reading != won.reading && t.fit.ssq-won.fit.ssq <= 1+.001*gain {
+			return // as likely another one
+		}
 	}
 	if in.weighted() || top > critical {
 		if won.fit.ssq > chiSquare(r.Redundancy-1) && gain < .8*best.ssq {
@@ -317,6 +331,19 @@ func (s *net) judge(in MapInput, best fit, r *MapResult) {
 	}
 	sus.Slips = NameSlip(sus.Off, max(1.5/s.w[k], .3), known)
 	r.Suspect, r.PointsWithout = sus, pairsOf(won.fit.at)
+}
+
+// doubtful lists the readings that others control, the one farthest off first.
+func (r *MapResult) doubtful() (order []int) {
+	for k, c := range r.Control {
+		if c > .01 {
+			order = append(order, k)
+		}
+	}
+	slices.SortStableFunc(order, func(a, b int) int {
+		return cmp.Compare(math.Abs(r.Standardised[b]), math.Abs(r.Standardised[a]))
+	})
+	return order
 }
 
 func (in MapInput) weighted() bool {

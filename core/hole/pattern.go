@@ -112,6 +112,36 @@ func (m Meets) Settle(diameters, play []float64) (Answer, []Slotted) {
 	return answer, slots
 }
 
+// Lay lays a pattern on another so that the fewest holes become slots: on all
+// holes at once, or on all but one, whichever asks for less.
+func Lay(from, onto []profile.Point, mirror bool, diameters, play []float64) (Meets, Answer, []Slotted) {
+	best := Meet(from, onto, mirror)
+	answer, slots := best.Settle(diameters, play)
+	if answer == Serves || len(from) < 3 {
+		return best, answer, slots
+	}
+	for leave := range from {
+		var f, o []profile.Point
+		for i := range from {
+			if i != leave {
+				f, o = append(f, from[i]), append(o, onto[i])
+			}
+		}
+		m := Meets{By: Fit(f, o, mirror)}
+		for i, p := range from {
+			miss := onto[i].Sub(m.By.Apply(p))
+			m.At, m.Misses = append(m.At, m.By.Apply(p)), append(m.Misses, miss)
+			if l := miss.Len(); l > m.Most {
+				m.Most, m.Worst = l, i
+			}
+		}
+		if a, s := m.Settle(diameters, play); a == Slot && (answer == Differ || len(s) < len(slots)) {
+			best, answer, slots = m, a, s
+		}
+	}
+	return best, answer, slots
+}
+
 // Way is another way a part would bolt up.
 type Way struct {
 	Over  bool    // turned over, its other face up

@@ -54,6 +54,19 @@ func TestSettle(t *testing.T) {
 	}
 }
 
+// One hole off by a known amount: it alone becomes the slot, and along its error.
+func TestLaySlotsOneHole(t *testing.T) {
+	left := []profile.Point{{X: 0, Y: 0}, {X: 260, Y: 0}, {X: 260, Y: 60}, {X: 0, Y: 60}}
+	right := append([]profile.Point{}, left...)
+	right[2].X += 4
+	_, answer, slots := Lay(left, right, false, []float64{11, 11, 11, 11}, []float64{.5, .5, .5, .5})
+	if answer != Slot || len(slots) != 1 || slots[0].Hole != 2 {
+		t.Fatalf("%s %+v", answer, slots)
+	}
+	near(t, "length", slots[0].Length, 18, 1e-9)
+	near(t, "along", math.Abs(slots[0].Along.X), 1, 1e-9)
+}
+
 func TestWays(t *testing.T) {
 	d := func(n int) []float64 {
 		out := make([]float64, n)

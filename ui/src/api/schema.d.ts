@@ -174,6 +174,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/centres": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Centre distance of two holes from a reading between their edges */
+        post: operations["calc.centres"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/clearance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Least distance of a body from no-go spaces in their states */
+        post: operations["calc.clearance"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/fastener": {
         parameters: {
             query?: never;
@@ -202,6 +236,23 @@ export interface paths {
         put?: never;
         /** What each foot of a device puts on its mount */
         post: operations["calc.feet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether a section slides into another, with coats, seam and corners */
+        post: operations["calc.fit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -253,6 +304,23 @@ export interface paths {
         put?: never;
         /** Flat length of a folded hem */
         post: operations["calc.hem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/holemap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hole map from any distances, the bad reading named */
+        post: operations["calc.holemap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -327,6 +395,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pitch, roll, twist and packing from four corner heights */
+        post: operations["calc.level"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/locate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A third point from two distances, on either side */
+        post: operations["calc.locate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/locate.space": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A point in space from three distances or more */
+        post: operations["calc.locate.space"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/number.parse": {
         parameters: {
             query?: never;
@@ -355,6 +474,74 @@ export interface paths {
         put?: never;
         /** Flat length of a sheet profile */
         post: operations["calc.section"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/shims": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Spacer and shims of each place */
+        post: operations["calc.shims"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/slope": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Angle to the vehicle from a gauge, its own slope taken off */
+        post: operations["calc.slope"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/square": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far a frame is out of square, by its diagonals */
+        post: operations["calc.square"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/stackup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Standoff from a gap and what else fills it, worst case and root of squares */
+        post: operations["calc.stackup"];
         delete?: never;
         options?: never;
         head?: never;
@@ -533,6 +720,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/bring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring parts that follow a pattern to where the survey has it */
+        post: operations["bringUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/duplicate": {
         parameters: {
             query?: never;
@@ -618,6 +822,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/sheets/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Survey on paper: blank to take to the vehicle, results, or points as CSV */
+        get: operations["getSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/suggestions": {
         parameters: {
             query?: never;
@@ -628,6 +849,24 @@ export interface paths {
         /** Changes that would help a bracket or save on it, each worked out */
         get: operations["getSuggestions"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/survey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The vehicle as measured and what follows from it */
+        get: operations["getSurvey"];
+        /** Keep a survey; If-Match 0 for the first */
+        put: operations["saveSurvey"];
         post?: never;
         delete?: never;
         options?: never;
@@ -892,6 +1131,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a list of points; lines that are refused are told */
+        post: operations["readPoints"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/session": {
         parameters: {
             query?: never;
@@ -1007,6 +1263,13 @@ export interface components {
             /** @description id of the feature */
             feature?: string;
             reason: string;
+        };
+        AssumedTold: {
+            name: string;
+            /** @enum {string} */
+            trust: "measured" | "copied" | "memory" | "assumed";
+            /** @description what stands on it */
+            under: string[];
         };
         Base: {
             /** @description of corners no flange reaches */
@@ -1191,6 +1454,14 @@ export interface components {
             use?: "smooth" | "rough" | "off-road";
             vehicle?: string;
         };
+        BringIn: {
+            /** @description id of a following; all that follow the same pattern are brought along */
+            follow: string;
+        };
+        Brought: {
+            /** @description names */
+            parts: string[];
+        };
         BuildRequest: {
             /**
              * Format: double
@@ -1221,6 +1492,40 @@ export interface components {
             /** @description mm, wheelbase, or coupling to axle */
             span?: components["schemas"]["Given"];
             trailer?: boolean;
+        };
+        CheckTold: {
+            /** @description how its fit was tried, or that it was not */
+            fit: string;
+            governing: components["schemas"]["GoverningTold"][];
+            name: string;
+            part: string;
+            released: boolean;
+            says: string;
+            tried: boolean;
+        };
+        ClearTold: {
+            at: number[];
+            depth?: string;
+            /**
+             * Format: double
+             * @description mm, facets allowed for
+             */
+            distance: number;
+            /** @description kind of the space, empty for another thing */
+            kind: string;
+            need: string;
+            /** @description where, in words */
+            place: string;
+            /** @description in which state it is least */
+            state?: string;
+            text: string;
+            thing: string;
+            to: number[];
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad";
+            with: string;
+            /** @description how well both places are known */
+            within: string;
         };
         Clearance: {
             /**
@@ -1351,6 +1656,14 @@ export interface components {
             v: number;
             working: components["schemas"]["Working"];
         };
+        Datum: {
+            /** @description what x forward runs along */
+            forward?: string;
+            /** @description the point everything is measured from, in words */
+            origin?: string;
+            /** @description what z up is square to */
+            up?: string;
+        };
         Device: {
             /** @description mm of its origin behind the front axle or the coupling */
             behind?: components["schemas"]["Given"];
@@ -1405,6 +1718,66 @@ export interface components {
         };
         Done: {
             done: boolean;
+        };
+        Drawn: {
+            /** @description y, z */
+            end: components["schemas"]["Point"][][];
+            id: string;
+            /** @description kind of the space, or thing */
+            kind: string;
+            name: string;
+            /** @description x, y */
+            plan: components["schemas"]["Point"][][];
+            /** @description x, z */
+            side: components["schemas"]["Point"][][];
+            /** @description it moves: the outline holds all it passes through */
+            swept?: boolean;
+        };
+        DrillTold: {
+            findings: components["schemas"]["Finding"][];
+            id?: string;
+            least?: components["schemas"]["Source"];
+            name: string;
+            says?: string;
+            /** @description where to set the drill stop */
+            stop: string;
+            text: string;
+            /**
+             * Format: double
+             * @description mm, degrees or share
+             */
+            value?: number;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
+        };
+        Drilling: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            /**
+             * @description way the wall faces that is drilled
+             * @enum {string}
+             */
+            face: "front" | "rear" | "left" | "right" | "up" | "down";
+            /**
+             * Format: double
+             * @description mm free behind the near face, as looked
+             */
+            free?: number;
+            id: string;
+            /** @description who looked behind it and what is there */
+            looked?: string;
+            name: string;
+            /** @description id of a surveyed point */
+            point: string;
+            /**
+             * Format: double
+             * @description mm thick
+             */
+            wall?: number;
         };
         EdgeMade: {
             /** @enum {string} */
@@ -1557,9 +1930,11 @@ export interface components {
             format: string;
             numbers: components["schemas"]["FileNumber"][];
             parts: components["schemas"]["FilePart"][];
+            /** @description the vehicle as measured, if it was */
+            survey?: components["schemas"]["Survey"];
             /**
              * Format: int64
-             * @description 2; version 1 is read
+             * @description 3; 1 and 2 are read
              */
             version: number;
         };
@@ -1608,6 +1983,222 @@ export interface components {
             /** @enum {string} */
             severity: "stop" | "mind" | "note";
             working?: components["schemas"]["Working"];
+        };
+        FitFitInput: {
+            inner: components["schemas"]["FitInner"];
+            /**
+             * Format: double
+             * @description mm a face, before it is squashed
+             */
+            liner?: number;
+            outer: components["schemas"]["FitOuter"];
+            /**
+             * Format: double
+             * @description share the liner is squashed by, 0 to 0.9
+             */
+            squash?: number;
+            /**
+             * Format: double
+             * @description mm of clearance a side that is wanted; 0.25 when left out
+             */
+            want?: number;
+        };
+        FitFitResult: {
+            across: components["schemas"]["FitSide"];
+            /**
+             * Format: double
+             * @description mm between the corners at the worst, negative when they bind
+             */
+            corner?: number;
+            findings: components["schemas"]["Finding"][];
+            /** @enum {string} */
+            goes: "free" | "tight" | "binds";
+            /** @description face to mask from the coat */
+            mask?: string;
+            upright?: components["schemas"]["FitSide"];
+            working: components["schemas"]["Working"];
+        };
+        FitInner: {
+            /**
+             * Format: double
+             * @description mm a face
+             */
+            coat?: number;
+            /**
+             * Format: double
+             * @description mm, outside corner radius
+             */
+            corner?: number;
+            /**
+             * Format: double
+             * @description mm outside; of a round one left out
+             */
+            height?: number;
+            /**
+             * Format: double
+             * @description mm it may be smaller, as a positive number
+             */
+            minus?: number;
+            /**
+             * Format: double
+             * @description mm it may be larger
+             */
+            plus?: number;
+            /**
+             * Format: double
+             * @description mm outside
+             */
+            width: number;
+        };
+        FitLayer: {
+            /**
+             * Format: int64
+             * @description how many of it, 1 when left out
+             */
+            count?: number;
+            /**
+             * Format: double
+             * @description mm it may be less, as a positive number
+             */
+            minus?: number;
+            name?: string;
+            /**
+             * Format: double
+             * @description mm it may be more
+             */
+            plus?: number;
+            /**
+             * Format: double
+             * @description mm, nominal
+             */
+            thickness: number;
+        };
+        FitOuter: {
+            /**
+             * Format: double
+             * @description mm a face
+             */
+            coat?: number;
+            /**
+             * Format: double
+             * @description mm, inside corner radius
+             */
+            corner?: number;
+            /**
+             * Format: double
+             * @description mm inside; of a round one left out
+             */
+            height?: number;
+            /**
+             * Format: double
+             * @description mm it may be smaller, as a positive number
+             */
+            minus?: number;
+            /**
+             * Format: double
+             * @description mm it may be larger
+             */
+            plus?: number;
+            /**
+             * Format: double
+             * @description mm the weld bead stands in
+             */
+            seam?: number;
+            /**
+             * Format: double
+             * @description mm inside
+             */
+            width: number;
+        };
+        FitPacked: {
+            /**
+             * Format: double
+             * @description mm still open; negative is squeezed
+             */
+            left: number;
+            /** @description mm, thickest first */
+            shims: number[];
+            /**
+             * Format: double
+             * @description mm, cut
+             */
+            spacer: number;
+        };
+        FitSet: {
+            id: string;
+            name: string;
+            pocket?: components["schemas"]["Pocket"];
+            slide?: components["schemas"]["FitFitInput"];
+        };
+        FitSide: {
+            /**
+             * Format: double
+             * @description mm a side at the loosest
+             */
+            max: number;
+            /**
+             * Format: double
+             * @description mm a side at the worst
+             */
+            min: number;
+            /**
+             * Format: double
+             * @description mm a side
+             */
+            nominal: number;
+            /**
+             * Format: double
+             * @description mm a side that would centre it
+             */
+            shim: number;
+        };
+        FitSpacersInput: {
+            /**
+             * Format: double
+             * @description mm the saw cuts to; 0.5 when left out
+             */
+            grain?: number;
+            /** @description mm, thicknesses at hand */
+            shims?: number[];
+            /** @description mm, one for each place */
+            standoffs: number[];
+        };
+        FitSpacersResult: {
+            /** @description one spacer length serves all */
+            common: boolean;
+            places: components["schemas"]["FitPacked"][];
+            working: components["schemas"]["Working"];
+        };
+        FitSpan: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            max: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            min: number;
+        };
+        FitStackInput: {
+            /** @description distance between the two faces */
+            gap: components["schemas"]["FitLayer"];
+            /** @description plates, pads squashed, coats, weld gaps */
+            layers?: components["schemas"]["FitLayer"][];
+        };
+        FitStackResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm
+             */
+            nominal: number;
+            /** @description root of the sum of squares about the middle */
+            rss: components["schemas"]["FitSpan"];
+            working: components["schemas"]["Working"];
+            /** @description everything at its limit at once */
+            worst: components["schemas"]["FitSpan"];
         };
         Fix: {
             edits: components["schemas"]["Edit"][];
@@ -1721,6 +2312,56 @@ export interface components {
             id: string;
             normal: number[];
         };
+        Follow: {
+            /**
+             * Format: double
+             * @description mm, bolt through them
+             */
+            bolt?: number;
+            /** @description mm, the pattern the part was last brought to */
+            built?: number[][];
+            /** @description instead of points: feet of a device, in their order */
+            device?: string;
+            /** @description single holes of one panel, each with the point it follows */
+            holes: components["schemas"]["MatePair"][];
+            id: string;
+            /** @description the part sees the pattern from behind */
+            mirror?: boolean;
+            name: string;
+            part: string;
+            /** Format: date-time */
+            when?: string;
+        };
+        FollowHole: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            is: components["schemas"]["Point"];
+            moves: string;
+            name: string;
+            should: components["schemas"]["Point"];
+        };
+        FollowTold: {
+            findings: components["schemas"]["Finding"][];
+            /** @description in the axes of the holes' panel */
+            holes: components["schemas"]["FollowHole"][];
+            id: string;
+            /** @description largest difference */
+            most: string;
+            name: string;
+            /** @description against the readings of the other side */
+            other?: components["schemas"]["OtherSide"];
+            /** @description outline of the panel in the same axes */
+            panel: components["schemas"]["Point"][];
+            /** @description id */
+            part: string;
+            /** @description the holes are not where the survey has them */
+            stale: boolean;
+            why?: string;
+            working?: components["schemas"]["Working"];
+        };
         Foot: {
             /**
              * Format: double
@@ -1798,6 +2439,21 @@ export interface components {
             /** @enum {string} */
             style: "fraction" | "decimal" | "mm";
         };
+        FromPoint: {
+            distance: components["schemas"]["SurveyReading"];
+            point: string;
+        };
+        GapRow: {
+            id: string;
+            loaded: components["schemas"]["SurveyReading"];
+            name: string;
+            /**
+             * Format: double
+             * @description mm that must stay
+             */
+            need?: number;
+            unloaded: components["schemas"]["SurveyReading"];
+        };
         Gauge: {
             /** Format: int64 */
             gauge: number;
@@ -1833,6 +2489,19 @@ export interface components {
             trust?: "measured" | "copied" | "memory" | "assumed";
             /** Format: double */
             value: number;
+        };
+        GoverningTold: {
+            key: string;
+            name: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            nominal: number;
+            says: string;
+            text: string;
+            /** @enum {string} */
+            verdict: "good" | "bad" | "open";
         };
         Grade: {
             /**
@@ -2129,6 +2798,74 @@ export interface components {
             /** @description from the front or back edge */
             y: components["schemas"]["Offset"];
         };
+        HoleCentresInput: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameterA: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameterB: number;
+            /**
+             * @description where the tape lay; sameEdge from the left edge of A to the left edge of B, B to the right
+             * @enum {string}
+             */
+            method: "inside" | "outside" | "sameEdge" | "centre";
+            /**
+             * Format: double
+             * @description mm read
+             */
+            value: number;
+        };
+        HoleCentresResult: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            centres: number;
+            working: components["schemas"]["Working"];
+        };
+        HoleChoice: {
+            /** Format: double */
+            diameter: number;
+            feature?: string;
+            id: string;
+            name: string;
+            panel?: string;
+        };
+        HoleLocateInput: {
+            /**
+             * Format: double
+             * @description mm between the known points
+             */
+            ab: number;
+            /**
+             * Format: double
+             * @description mm from A to C
+             */
+            ac: number;
+            /**
+             * Format: double
+             * @description mm from B to C
+             */
+            bc: number;
+        };
+        HoleLocateResult: {
+            /** @description C lies on the line of A and B */
+            degenerate: boolean;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm by which 1 mm of reading moves C at most
+             */
+            moves: number;
+            /** @description mm */
+            solutions: number[][];
+            working: components["schemas"]["Working"];
+        };
         HoleMade: {
             /** @description centre on the folded mid-surface */
             body: number[];
@@ -2156,6 +2893,129 @@ export interface components {
             x: components["schemas"]["Length"];
             /** @description centre from the blank's front edge */
             y: components["schemas"]["Length"];
+        };
+        HoleMap: {
+            /** @description the first hole off the line of holes 1 and 2 lies below it, seen onto the face with 1 to 2 to the right */
+            below?: boolean;
+            /**
+             * @description way the wall faces
+             * @enum {string}
+             */
+            face?: "front" | "rear" | "left" | "right" | "up" | "down";
+            /** @description surveyed point that is hole 1 */
+            first?: string;
+            holes: components["schemas"]["MapHole"][];
+            id: string;
+            name: string;
+            /** @description map of the other side, hole for hole */
+            other?: string;
+            readings: components["schemas"]["MapReading"][];
+            /** @description surveyed point that hole 2 lies towards */
+            second?: string;
+        };
+        HoleMapInput: {
+            /**
+             * Format: int64
+             * @description holes
+             */
+            count: number;
+            /** @description mm, to name a slip of the tape */
+            diameters?: number[];
+            /**
+             * Format: double
+             * @description mm, thickness of the tape's hook
+             */
+            hook?: number;
+            /** @description mm, plate thicknesses about */
+            plates?: number[];
+            readings: components["schemas"]["HoleReading"][];
+        };
+        HoleMapResult: {
+            /** @description other maps that fit as well */
+            alternatives?: number[][][];
+            consistent: boolean;
+            /** @description redundancy number of each reading, 0 none to 1 full */
+            control: number[];
+            findings: components["schemas"]["Finding"][];
+            /** @description reading that would tell more */
+            next?: components["schemas"]["HoleNext"];
+            /** @description mm, fitted to all readings */
+            points: number[][];
+            /** @description mm, without the suspect */
+            pointsWithout?: number[][];
+            /**
+             * Format: int64
+             * @description readings beyond the least
+             */
+            redundancy: number;
+            /** @description mm, fitted − measured */
+            residuals: number[];
+            /** @description mm, uncertainty of each hole's place against the first two, largest way */
+            sigmas: number[];
+            /** @description each residual against its own uncertainty */
+            standardised: number[];
+            /**
+             * Format: double
+             * @description Σ((fitted − measured)/σ)²
+             */
+            sumOfSquares: number;
+            suspect?: components["schemas"]["HoleSuspect"];
+            working: components["schemas"]["Working"];
+        };
+        HoleNext: {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
+            /** @description mm, what it would be in this answer and in each other */
+            ways?: number[];
+        };
+        HoleReading: {
+            /**
+             * Format: double
+             * @description mm, centre to centre
+             */
+            distance: number;
+            /** Format: int64 */
+            from: number;
+            /**
+             * Format: double
+             * @description mm, standard uncertainty; 1 when left out
+             */
+            sigma?: number;
+            /** Format: int64 */
+            to: number;
+        };
+        HoleSlip: {
+            /**
+             * Format: double
+             * @description mm the slip is worth
+             */
+            amount: number;
+            words: string;
+        };
+        HoleSuspect: {
+            /** Format: int64 */
+            from: number;
+            /**
+             * Format: int64
+             * @description of the reading
+             */
+            index: number;
+            /**
+             * Format: double
+             * @description mm read too long; negative too short
+             */
+            off: number;
+            /** @description what would explain it */
+            slips: components["schemas"]["HoleSlip"][];
+            /** Format: int64 */
+            to: number;
+            /**
+             * Format: double
+             * @description mm, the distance that would agree
+             */
+            value: number;
         };
         ICRInput: {
             /**
@@ -2337,6 +3197,41 @@ export interface components {
             /** @description as the job writes it */
             text: string;
         };
+        LevelSet: {
+            floor?: components["schemas"]["SurveySlope"];
+            frontLeft: components["schemas"]["SurveyReading"];
+            frontRight: components["schemas"]["SurveyReading"];
+            id: string;
+            name: string;
+            rearLeft: components["schemas"]["SurveyReading"];
+            rearRight: components["schemas"]["SurveyReading"];
+            track: components["schemas"]["SurveyReading"];
+            wanted?: components["schemas"]["SurveySlope"];
+            wheelbase: components["schemas"]["SurveyReading"];
+        };
+        LevelTold: {
+            findings: components["schemas"]["Finding"][];
+            id?: string;
+            least?: components["schemas"]["Source"];
+            name: string;
+            /** @description front left, front right, rear left, rear right */
+            packing: string[];
+            pitch: string;
+            roll: string;
+            says?: string;
+            text: string;
+            /** @description degrees: pitch nose low, roll left side high */
+            turns: number[];
+            twist: string;
+            /**
+             * Format: double
+             * @description mm, degrees or share
+             */
+            value?: number;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
+        };
         Limits: {
             /**
              * Format: double
@@ -2409,6 +3304,138 @@ export interface components {
              */
             up: number;
         };
+        Located: {
+            /** @description mm forward, left, up of the datum; left out when it has no place yet */
+            at?: number[];
+            /** @description mm, mirror images to choose from */
+            choices?: number[][];
+            findings: components["schemas"]["Finding"][];
+            id: string;
+            kind: string;
+            /** @description least trusted reading behind it */
+            least?: components["schemas"]["Source"];
+            name: string;
+            /** @description id of the hole map it belongs to */
+            of?: string;
+            /**
+             * Format: double
+             * @description mm, standard uncertainty
+             */
+            sigma: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            size?: number;
+            /** @description the same as the job writes it */
+            texts: string[];
+            /** @description why it has no place */
+            why?: string;
+            /** @description twice that, as the job writes it */
+            within: string;
+            working?: components["schemas"]["Working"];
+        };
+        MapHole: {
+            /**
+             * Format: double
+             * @description mm; of a square one its side
+             */
+            diameter?: number;
+            id: string;
+            name?: string;
+            thread?: string;
+        };
+        MapHoleTold: {
+            id: string;
+            name: string;
+            /** Format: double */
+            size: number;
+            textX: string;
+            textY: string;
+            within: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            y: number;
+        };
+        MapReading: {
+            /** @description id of a hole */
+            from: string;
+            /** @enum {string} */
+            tape?: "inside" | "outside" | "sameEdge" | "centre";
+            /** @description id of a hole */
+            to: string;
+            value: components["schemas"]["SurveyReading"];
+        };
+        MapReadingTold: {
+            /**
+             * Format: double
+             * @description mm, centre to centre
+             */
+            centres: number;
+            /**
+             * Format: double
+             * @description redundancy number
+             */
+            control: number;
+            /** @description beyond what its instrument allows */
+            large: boolean;
+            /**
+             * Format: double
+             * @description mm, fitted − measured
+             */
+            residual: number;
+            text: string;
+            /** @description why it does not count */
+            why?: string;
+        };
+        MapTold: {
+            /** @description what that reading would have to be */
+            agrees?: string;
+            /**
+             * Format: double
+             * @description mm, the same as the tape would show it
+             */
+            agreesValue?: number;
+            alternatives?: number[][][];
+            consistent: boolean;
+            findings: components["schemas"]["Finding"][];
+            holes: components["schemas"]["MapHoleTold"][];
+            id: string;
+            /**
+             * Format: int64
+             * @description readings still needed
+             */
+            missing?: number;
+            /** @description hole to measure from next */
+            nextFrom?: string;
+            nextTo?: string;
+            /** @description what it would be in each map that fits */
+            nextWays?: components["schemas"]["NextWay"][];
+            readings: components["schemas"]["MapReadingTold"][];
+            /** @description what would explain it */
+            slips: string[];
+            /**
+             * Format: int64
+             * @description index of the reading that is off
+             */
+            suspect?: number;
+            /** @description why there is no map yet */
+            why?: string;
+            working?: components["schemas"]["Working"];
+        };
+        MatePair: {
+            /** @description id of the part's hole as made */
+            hole: string;
+            /** @description id of a point, or of a map's hole */
+            point: string;
+        };
         Material: {
             /**
              * Format: double
@@ -2446,6 +3473,19 @@ export interface components {
              */
             yield: number;
         };
+        MeasureRow: {
+            from: string;
+            id: string;
+            /**
+             * @description headroom and step upright, width sideways, reach straight
+             * @enum {string}
+             */
+            kind: "headroom" | "reach" | "step" | "width";
+            name: string;
+            /** @description id of a target of the brief, in mm */
+            target?: string;
+            to: string;
+        };
         MemberView: {
             /** Format: uuid */
             id: string;
@@ -2453,6 +3493,18 @@ export interface components {
             /** @enum {string} */
             role: "owner" | "maker" | "reader";
             self: boolean;
+        };
+        Miss: {
+            /** @description whether the bolt goes through; left out without a bolt */
+            goes?: boolean;
+            hole: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            off: number;
+            point: string;
+            text: string;
         };
         Mount: {
             /** @description id of the device */
@@ -2466,6 +3518,14 @@ export interface components {
             part: string;
             /** @description indices of the feet on its twin */
             twinFeet?: number[];
+        };
+        NextWay: {
+            text: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            value: number;
         };
         NumberAnswer: {
             /** Format: double */
@@ -2536,6 +3596,14 @@ export interface components {
         Ordinates: {
             x: components["schemas"]["Ordinate"][];
             y: components["schemas"]["Ordinate"][];
+        };
+        OtherSide: {
+            /** @enum {string} */
+            answer: "serves" | "slot" | "differ";
+            most: string;
+            says: string;
+            slots: string[];
+            working?: components["schemas"]["Working"];
         };
         OutOfPlaneInput: {
             /**
@@ -2644,6 +3712,19 @@ export interface components {
         PartArchive: {
             archived: boolean;
         };
+        PartCheck: {
+            /** @description why it was not measured again; printed */
+            aside?: string;
+            /**
+             * @description how its fit was tried
+             * @enum {string}
+             */
+            fit?: "paper" | "board" | "vehicle";
+            part: string;
+            /** @description what came of it */
+            result?: string;
+            retape?: components["schemas"]["Retape"][];
+        };
         PartHead: {
             blank: string;
             /** Format: uuid */
@@ -2731,11 +3812,93 @@ export interface components {
              */
             start?: number;
         };
+        Placed: {
+            /** @description mm, without mates: where its origin stands */
+            at?: number[];
+            /**
+             * Format: double
+             * @description mm, bolt in the mated holes; none when left out
+             */
+            bolt?: number;
+            /** @description id of a device */
+            device?: string;
+            /**
+             * @description way the good side of the mated panel looks
+             * @enum {string}
+             */
+            facing?: "front" | "rear" | "left" | "right" | "up" | "down";
+            id: string;
+            /** @description holes on surveyed points */
+            mates?: components["schemas"]["MatePair"][];
+            name: string;
+            /** @description id of a part */
+            part?: string;
+            /**
+             * Format: double
+             * @description degrees, nose low positive
+             */
+            pitch?: number;
+            /**
+             * Format: double
+             * @description degrees, left side up positive
+             */
+            roll?: number;
+            /** @description of a plain box */
+            size?: components["schemas"]["Box"];
+            /** @description the part's mirrored twin */
+            twin?: boolean;
+            /**
+             * Format: double
+             * @description mm, wall it is bolted through
+             */
+            wall?: number;
+            /**
+             * Format: double
+             * @description degrees, left positive
+             */
+            yaw?: number;
+        };
+        PlacedTold: {
+            findings: components["schemas"]["Finding"][];
+            /** @description holes it can be mated by */
+            holes: components["schemas"]["HoleChoice"][];
+            id: string;
+            least?: components["schemas"]["Source"];
+            /** @description by mate */
+            misses: components["schemas"]["Miss"][];
+            name: string;
+            /** @description what leaves one way */
+            remedy?: string;
+            /** @description other ways it would bolt up */
+            ways: string[];
+            /** @description why it has no place */
+            why?: string;
+            /** @description how well its place is known */
+            within?: string;
+        };
+        Pocket: {
+            height: components["schemas"]["SurveyReading"];
+            /** @description sections in inches */
+            inches?: boolean;
+            /**
+             * Format: double
+             * @description mm a side; 0.25 when left out
+             */
+            play?: number;
+            width: components["schemas"]["SurveyReading"];
+        };
         Point: {
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
+        };
+        PointsRead: {
+            points: components["schemas"]["SurveyPoint"][];
+            refused: components["schemas"]["RefusedLine"][];
+        };
+        PointsText: {
+            csv: string;
         };
         Problem: {
             /** @description with 412: the part as it stands now */
@@ -2839,6 +4002,15 @@ export interface components {
             /** @description what it is bent on */
             tool: components["schemas"]["Tool"];
         };
+        RefusedLine: {
+            /**
+             * Format: int64
+             * @description from 1, the heading counted
+             */
+            line: number;
+            text: string;
+            why: string;
+        };
         Relief: {
             /**
              * Format: double
@@ -2876,6 +4048,29 @@ export interface components {
              */
             tangentSetback: number;
             working: components["schemas"]["Working"];
+        };
+        ResultTold: {
+            findings: components["schemas"]["Finding"][];
+            id?: string;
+            least?: components["schemas"]["Source"];
+            name: string;
+            says?: string;
+            text: string;
+            /**
+             * Format: double
+             * @description mm, degrees or share
+             */
+            value?: number;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
+        };
+        Retape: {
+            /** @description key of the governing dimension */
+            dimension: string;
+            /** @description edge it was measured from this time */
+            from?: string;
+            value: components["schemas"]["SurveyReading"];
         };
         RevisionView: {
             /** Format: date-time */
@@ -3103,11 +4298,30 @@ export interface components {
             why?: string;
             working?: components["schemas"]["Working"];
         };
+        SideRow: {
+            /**
+             * Format: double
+             * @description mm they may differ; 1 when left out
+             */
+            allow?: number;
+            id: string;
+            left: components["schemas"]["SurveyReading"];
+            name: string;
+            right: components["schemas"]["SurveyReading"];
+        };
         SignInRequest: {
             /** @description what the device is called in the list */
             device?: string;
             name: string;
             password: string;
+        };
+        SlopeSet: {
+            id: string;
+            name: string;
+            own: components["schemas"]["SurveyReading"];
+            reading: components["schemas"]["SurveyReading"];
+            /** Format: double */
+            wanted?: number;
         };
         Source: {
             name: string;
@@ -3159,6 +4373,77 @@ export interface components {
              */
             releasedRadius: number;
             working: components["schemas"]["Working"];
+        };
+        SquareSet: {
+            /** @description mm, front left to rear right */
+            first: components["schemas"]["SurveyReading"];
+            id: string;
+            length: components["schemas"]["SurveyReading"];
+            name: string;
+            /** @description mm, front right to rear left */
+            second: components["schemas"]["SurveyReading"];
+            width: components["schemas"]["SurveyReading"];
+        };
+        StackPlace: {
+            gap: components["schemas"]["SurveyReading"];
+            name: string;
+            /**
+             * Format: double
+             * @description mm forward, for a slope
+             */
+            x?: number;
+            /**
+             * Format: double
+             * @description mm left, for a slope
+             */
+            y?: number;
+        };
+        StackPlaceTold: {
+            left: string;
+            /** @description with a slope: length of this leg */
+            leg?: string;
+            name: string;
+            nominal: string;
+            rss: string;
+            shims: string;
+            spacer: string;
+            why?: string;
+            worst: string;
+        };
+        StackSet: {
+            /**
+             * Format: double
+             * @description mm the saw cuts to
+             */
+            grain?: number;
+            id: string;
+            layers?: components["schemas"]["FitLayer"][];
+            name: string;
+            places: components["schemas"]["StackPlace"][];
+            /** @description mm at hand */
+            shims?: number[];
+            /** @description how the platform on the legs shall lie */
+            slope?: components["schemas"]["SurveySlope"];
+            /** @enum {string} */
+            way?: "upright" | "sideways";
+        };
+        StackTold: {
+            common: boolean;
+            findings: components["schemas"]["Finding"][];
+            id?: string;
+            least?: components["schemas"]["Source"];
+            name: string;
+            places: components["schemas"]["StackPlaceTold"][];
+            says?: string;
+            text: string;
+            /**
+             * Format: double
+             * @description mm, degrees or share
+             */
+            value?: number;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
         };
         Standing: {
             cases: components["schemas"]["FeetCase"][];
@@ -3238,6 +4523,492 @@ export interface components {
              * @enum {string}
              */
             what: "hole" | "bend" | "school";
+        };
+        Survey: {
+            /**
+             * Format: double
+             * @description mm placed things keep off each other
+             */
+            between?: number;
+            /** @description re-taping and fit checks by part */
+            checks?: components["schemas"]["PartCheck"][];
+            datum: components["schemas"]["Datum"];
+            /** @description holes drilled into the vehicle */
+            drillings?: components["schemas"]["Drilling"][];
+            fits?: components["schemas"]["FitSet"][];
+            follows?: components["schemas"]["Follow"][];
+            /** @description unloaded and loaded */
+            gaps?: components["schemas"]["GapRow"][];
+            /**
+             * Format: double
+             * @description mm, thickness of the tape's hook
+             */
+            hook?: number;
+            /** @description mm, what the shop's instruments are good for where it differs */
+            instruments?: {
+                [key: string]: number;
+            };
+            levels?: components["schemas"]["LevelSet"][];
+            maps?: components["schemas"]["HoleMap"][];
+            /** @description headroom, reach, steps between two points */
+            measures?: components["schemas"]["MeasureRow"][];
+            placed?: components["schemas"]["Placed"][];
+            points?: components["schemas"]["SurveyPoint"][];
+            /**
+             * Format: int64
+             * @description version of this form, 1
+             */
+            schema: number;
+            /** @description left against right */
+            sides?: components["schemas"]["SideRow"][];
+            slopes?: components["schemas"]["SlopeSet"][];
+            spaces?: components["schemas"]["SurveySpace"][];
+            squares?: components["schemas"]["SquareSet"][];
+            stacks?: components["schemas"]["StackSet"][];
+            wheels?: components["schemas"]["SurveyWheels"];
+        };
+        SurveyClearanceInput: {
+            body: components["schemas"]["SurveyShape"][];
+            spaces: components["schemas"]["SurveySpace"][];
+        };
+        SurveyClearanceResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm; null with nothing to keep off
+             */
+            least: number | null;
+            spaces: components["schemas"]["SurveyTold"][];
+            working: components["schemas"]["Working"];
+        };
+        SurveyCorners: {
+            /** Format: double */
+            frontLeft: number;
+            /** Format: double */
+            frontRight: number;
+            /** Format: double */
+            rearLeft: number;
+            /** Format: double */
+            rearRight: number;
+        };
+        SurveyFromKnown: {
+            /** @description mm */
+            at: number[];
+            /**
+             * Format: double
+             * @description mm
+             */
+            distance: number;
+            /**
+             * Format: double
+             * @description mm, 1 when left out
+             */
+            sigma?: number;
+        };
+        SurveyLevelInput: {
+            /** @description how the floor itself lies: added to the heights */
+            floor?: components["schemas"]["SurveySlope"];
+            /** @description mm, up positive */
+            heights: components["schemas"]["SurveyCorners"];
+            /**
+             * Format: double
+             * @description mm, left to right between them
+             */
+            track: number;
+            /** @description how it shall lie; level when left out */
+            wanted?: components["schemas"]["SurveySlope"];
+            /**
+             * Format: double
+             * @description mm, front to rear between the corners
+             */
+            wheelbase: number;
+        };
+        SurveyLevelResult: {
+            findings: components["schemas"]["Finding"][];
+            /** @description mm under each corner */
+            packing: components["schemas"]["SurveyCorners"];
+            /**
+             * Format: double
+             * @description degrees, nose low positive
+             */
+            pitch: number;
+            /**
+             * Format: double
+             * @description degrees, left side high positive
+             */
+            roll: number;
+            /**
+             * Format: double
+             * @description mm, front left over front right less rear left over rear right
+             */
+            twist: number;
+            working: components["schemas"]["Working"];
+        };
+        SurveyPage: {
+            /**
+             * Format: int64
+             * @description 0 before the first save
+             */
+            revision: number;
+            survey: components["schemas"]["Survey"];
+            worked: components["schemas"]["Surveyed"];
+        };
+        SurveyPoint: {
+            /** @description first known point */
+            a?: string;
+            /** @description second known point */
+            b?: string;
+            /** @description mm, thickness there */
+            behind?: components["schemas"]["SurveyReading"];
+            /** @description mm from A */
+            da?: components["schemas"]["SurveyReading"];
+            /** @description mm from B */
+            db?: components["schemas"]["SurveyReading"];
+            /** @description id of the point offsets start at; the datum when left out */
+            from?: string;
+            /** @description hole of that part */
+            hole?: string;
+            id: string;
+            /** @enum {string} */
+            in?: "plan" | "side" | "end";
+            /** @enum {string} */
+            kind: "point" | "hole" | "square" | "thread" | "edge";
+            /** @description three distances or more */
+            many?: components["schemas"]["FromPoint"][];
+            name: string;
+            /**
+             * @description which of two mirror images: left or right of the way from A to B as seen in the plane; in space the upper or lower one
+             * @enum {string}
+             */
+            side?: "left" | "right" | "upper" | "lower";
+            /**
+             * Format: double
+             * @description mm, diameter or side
+             */
+            size?: number;
+            /**
+             * @description where the tape lay between two round holes, along the longest offset
+             * @enum {string}
+             */
+            tape?: "inside" | "outside" | "sameEdge" | "centre";
+            /** @description placed part it is transferred from */
+            thing?: string;
+            thread?: string;
+            /** @description what uses it today */
+            uses?: string;
+            /** @enum {string} */
+            way: "offsets" | "twoDistances" | "distances" | "onLine" | "transfer";
+            /** @description mm forward */
+            x?: components["schemas"]["SurveyReading"];
+            /** @description mm left */
+            y?: components["schemas"]["SurveyReading"];
+            /** @description mm up */
+            z?: components["schemas"]["SurveyReading"];
+        };
+        SurveyReading: {
+            /** @enum {string} */
+            instrument?: "tape" | "caliper" | "rule" | "angleGauge" | "level" | "string" | "eye";
+            /** @description an inside width: the smallest counts */
+            least?: boolean;
+            /** @enum {string} */
+            trust?: "measured" | "copied" | "memory" | "assumed";
+            /** @description mm or degrees, as often as read */
+            values?: number[];
+        };
+        SurveyShape: {
+            /** @description mm */
+            at: number[];
+            /** @description way of the hinge or the height; up when left out */
+            axis?: number[];
+            /**
+             * Format: double
+             * @description mm up
+             */
+            bump?: number;
+            corners?: number[][];
+            /**
+             * Format: double
+             * @description mm down
+             */
+            droop?: number;
+            /** @enum {string} */
+            form: "box" | "cylinder" | "ball" | "run" | "prism" | "swing" | "travel" | "tyre";
+            /**
+             * Format: double
+             * @description mm
+             */
+            height?: number;
+            /**
+             * Format: double
+             * @description mm along the axis
+             */
+            high?: number;
+            /**
+             * Format: double
+             * @description mm from the hinge
+             */
+            inner?: number;
+            /**
+             * Format: double
+             * @description degrees either way
+             */
+            lock?: number;
+            /**
+             * Format: double
+             * @description mm along the axis
+             */
+            low?: number;
+            outline?: components["schemas"]["Point"][];
+            /**
+             * Format: double
+             * @description mm
+             */
+            radius?: number;
+            /** @description mm along x, y, z */
+            size?: number[];
+            /** @description way the leaf points at rest */
+            start?: number[];
+            /**
+             * Format: double
+             * @description mm of the leaf, behind the way it opens
+             */
+            thick?: number;
+            /** @description mm */
+            to?: number[];
+            /** @description mm it moves */
+            travel?: number[];
+            /**
+             * Format: double
+             * @description degrees it opens, anticlockwise about the axis positive
+             */
+            turn?: number;
+            /**
+             * Format: double
+             * @description degrees, left positive
+             */
+            yaw?: number;
+        };
+        SurveySlope: {
+            /**
+             * Format: double
+             * @description degrees, nose low positive
+             */
+            pitch: number;
+            /**
+             * Format: double
+             * @description degrees, left side high positive
+             */
+            roll: number;
+        };
+        SurveySlopeInput: {
+            /**
+             * Format: double
+             * @description degrees, the same gauge on the vehicle's own level face, same way round
+             */
+            own: number;
+            /**
+             * Format: double
+             * @description degrees from level as read, up towards the end you face positive
+             */
+            reading: number;
+            /**
+             * Format: double
+             * @description degrees to the vehicle the face shall have
+             */
+            wanted?: number;
+        };
+        SurveySlopeResult: {
+            /**
+             * Format: double
+             * @description degrees between the face and the vehicle's level
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description degrees the gauge shows when it is right
+             */
+            show: number;
+            /**
+             * Format: double
+             * @description degrees still to turn it, up positive
+             */
+            turn: number;
+            working: components["schemas"]["Working"];
+        };
+        SurveySpace: {
+            absent?: string[];
+            id: string;
+            /** @enum {string} */
+            kind: "fixed" | "moving" | "tyre" | "hot" | "line" | "tank" | "skin" | "loadEdge" | "opening" | "room";
+            moves?: string[];
+            name: string;
+            /**
+             * Format: double
+             * @description mm to keep off; usual for its kind when left out
+             */
+            need?: number;
+            shape: components["schemas"]["SurveyShape"];
+            /**
+             * Format: double
+             * @description mm, how well its place is known
+             */
+            sigma?: number;
+            /** @enum {string} */
+            trust?: "measured" | "copied" | "memory" | "assumed";
+        };
+        SurveySpaceInput: {
+            from: components["schemas"]["SurveyFromKnown"][];
+        };
+        SurveySpaceResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm by which 1 mm on every reading moves it at most
+             */
+            moves: number;
+            /** @description mm, fitted − measured, of the first place */
+            residuals: number[];
+            /**
+             * Format: double
+             * @description mm, uncertainty of the place, largest way
+             */
+            sigma: number;
+            /** @description mm, higher one first when there are two */
+            solutions: number[][];
+            working: components["schemas"]["Working"];
+        };
+        SurveySquareInput: {
+            /**
+             * Format: double
+             * @description mm, diagonal from front left to rear right
+             */
+            leftToRight: number;
+            /**
+             * Format: double
+             * @description mm, the two long sides (their mean)
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm, diagonal from front right to rear left
+             */
+            rightToLeft: number;
+            /**
+             * Format: double
+             * @description mm, uncertainty of one reading; 1 when left out
+             */
+            sigma?: number;
+            /**
+             * Format: double
+             * @description mm, the two short sides (their mean)
+             */
+            width: number;
+        };
+        SurveySquareResult: {
+            /**
+             * Format: double
+             * @description degrees off a right angle at the front left corner, wider positive
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, each diagonal when square
+             */
+            expected: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm, first diagonal less second
+             */
+            outOfSquare: number;
+            /**
+             * Format: double
+             * @description mm to push the front side sideways against the rear, to the right positive, to make it square
+             */
+            shift: number;
+            /** @description beyond twice what the tape can be off */
+            sure: boolean;
+            working: components["schemas"]["Working"];
+        };
+        SurveyTold: {
+            /** @description mm, on the body */
+            at: number[];
+            /**
+             * Format: double
+             * @description mm that one goes into the other at least
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description mm, least of all states, facets allowed for; 0 where they meet
+             */
+            distance: number;
+            into: boolean;
+            /**
+             * Format: double
+             * @description mm to keep off
+             */
+            need: number;
+            space: string;
+            /** @enum {string} */
+            state: "stowed" | "inUse" | "travelling";
+            /** @description mm, on the space */
+            to: number[];
+        };
+        SurveyWheels: {
+            /**
+             * Format: double
+             * @description mm, x of the front axle
+             */
+            front: number;
+            /**
+             * Format: double
+             * @description mm, z of the ground
+             */
+            ground: number;
+            /**
+             * Format: double
+             * @description mm, of the tyres under load
+             */
+            radius: number;
+            /**
+             * Format: double
+             * @description mm, x of the rear axle
+             */
+            rear: number;
+            trailer?: boolean;
+        };
+        Surveyed: {
+            /** @description what was not measured here, and what stands on it */
+            assumed: components["schemas"]["AssumedTold"][];
+            /** @description re-taping, part by part */
+            checks: components["schemas"]["CheckTold"][];
+            /** @description shortest of what is needed first */
+            clearances: components["schemas"]["ClearTold"][];
+            drillings: components["schemas"]["DrillTold"][];
+            findings: components["schemas"]["Finding"][];
+            fits: components["schemas"]["ResultTold"][];
+            follows: components["schemas"]["FollowTold"][];
+            gaps: components["schemas"]["ResultTold"][];
+            /** @description ground clearance, approach, departure, break-over */
+            ground: components["schemas"]["ResultTold"][];
+            levels: components["schemas"]["LevelTold"][];
+            maps: components["schemas"]["MapTold"][];
+            measures: components["schemas"]["ResultTold"][];
+            /** @description of the opening spaces, in their order */
+            openings: components["schemas"]["ResultTold"][];
+            placed: components["schemas"]["PlacedTold"][];
+            points: components["schemas"]["Located"][];
+            sides: components["schemas"]["ResultTold"][];
+            /** @description outlines of spaces and placed things */
+            sketch: components["schemas"]["Drawn"][];
+            slopes: components["schemas"]["ResultTold"][];
+            squares: components["schemas"]["ResultTold"][];
+            stacks: components["schemas"]["StackTold"][];
+            /** @description names of kinds of space */
+            words: {
+                [key: string]: string;
+            };
         };
         Target: {
             /** @description what came out */
@@ -3774,6 +5545,72 @@ export interface operations {
             };
         };
     };
+    "calc.centres": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoleCentresInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleCentresResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.clearance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyClearanceInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyClearanceResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.fastener": {
         parameters: {
             query?: never;
@@ -3827,6 +5664,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LoadFeetResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitFitInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitFitResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -3926,6 +5796,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HemResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.holemap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoleMapInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleMapResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -4071,6 +5974,105 @@ export interface operations {
             };
         };
     };
+    "calc.level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyLevelInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyLevelResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.locate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoleLocateInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleLocateResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.locate.space": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveySpaceInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveySpaceResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.number.parse": {
         parameters: {
             query?: never;
@@ -4124,6 +6126,138 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SectionResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.shims": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitSpacersInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitSpacersResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.slope": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveySlopeInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveySlopeResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.square": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveySquareInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveySquareResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.stackup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitStackInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitStackResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -4525,6 +6659,41 @@ export interface operations {
             };
         };
     };
+    bringUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BringIn"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Brought"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     duplicateJob: {
         parameters: {
             query?: never;
@@ -4688,6 +6857,32 @@ export interface operations {
             };
         };
     };
+    getSheet: {
+        parameters: {
+            query?: {
+                /** @description of the sheets */
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                id: string;
+                kind: "blank" | "results" | "points";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
     getSuggestions: {
         parameters: {
             query?: {
@@ -4709,6 +6904,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HoldSuggestion"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSurvey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveSurvey: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Survey"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyPage"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -5259,6 +7523,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readPoints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PointsText"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointsRead"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,0 +1,126 @@
+package httpapi
+
+import (
+	"net/http"
+	"strconv"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
+
+	"warmanvil/core/working"
+	"warmanvil/job"
+	"warmanvil/paper"
+)
+
+// SurveyPage is a job's survey with everything that follows from it.
+type SurveyPage struct {
+	Revision int          `json:"revision" doc:"0 before the first save"`
+	Survey   job.Survey   `json:"survey"`
+	Worked   job.Surveyed `json:"worked"`
+}
+
+// BringIn names the following to bring up to date.
+type BringIn struct {
+	Follow string `json:"follow" doc:"id of a following; all that follow the same pattern are brought along"`
+}
+
+// Brought are the parts that were changed.
+type Brought struct {
+	Parts []string `json:"parts" doc:"names"`
+}
+
+// PointsText is a list of points as text.
+type PointsText struct {
+	CSV string `json:"csv"`
+}
+
+// PointsRead is what was taken of it.
+type PointsRead struct {
+	Points  []job.SurveyPoint `json:"points"`
+	Refused []job.RefusedLine `json:"refused"`
+}
+
+func (s *server) surveyRoutes() {
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/survey", id: "getSurvey", summary: "The vehicle as measured and what follows from it"}, func(c call, _ none) (SurveyPage, error) {
+		v, revision, worked, err := s.jobs.SurveyOf(c.Request.Context(), c.id)
+		return SurveyPage{revision, v, worked}, err
+	})
+	route(s, operation{method: "PUT", path: "/api/v1/jobs/{id}/survey", id: "saveSurvey", summary: "Keep a survey; If-Match 0 for the first", match: true}, func(c call, in job.Survey) (SurveyPage, error) {
+		n, err := strconv.Atoi(strings.Trim(c.GetHeader("If-Match"), `W/"`))
+		if err != nil || n < 0 {
+			return SurveyPage{}, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the survey's revision, 0 for the first.")
+		}
+		v, revision, worked, err := s.jobs.SaveSurvey(c.Request.Context(), c.id, n, in)
+		return SurveyPage{revision, v, worked}, err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/bring", id: "bringUp", summary: "Bring parts that follow a pattern to where the survey has it"}, func(c call, in BringIn) (Brought, error) {
+		list, err := s.jobs.BringUp(c.Request.Context(), c.id, in.Follow)
+		out := Brought{Parts: []string{}}
+		for _, p := range list {
+			out.Parts = append(out.Parts, p.Name)
+		}
+		return out, err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/points", id: "readPoints", summary: "Read a list of points; lines that are refused are told", access: reading}, func(_ call, in PointsText) (PointsRead, error) {
+		points, refused := job.PointsIn(in.CSV, s.jobs.NewID)
+		return PointsRead{points, refused}, nil
+	})
+	s.sheetRoutes()
+}
+
+// sheetRoutes serves the survey's papers and its list of points.
+func (s *server) sheetRoutes() {
+	const path = "/api/v1/jobs/{id}/sheets/{kind}"
+	s.api.AddOperation(&huma.Operation{OperationID: "getSheet", Method: "GET", Path: path, Summary: "Survey on paper: blank to take to the vehicle, results, or points as CSV",
+		Parameters: []*huma.Param{{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"blank", "results", "points"}}}, query("paper", "of the sheets", "a4", "letter")},
+		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
+	s.engine.GET(ginPath(path), func(c *gin.Context) {
+		err := s.admit(c, reading)
+		if err == nil {
+			err = s.sheet(c)
+		}
+		if err != nil {
+			refuse(c, err)
+		}
+	})
+}
+
+func (s *server) sheet(c *gin.Context) error {
+	id := c.Param("id")
+	if _, err := uuid.Parse(id); err != nil {
+		return job.ErrNotFound
+	}
+	ctx := c.Request.Context()
+	j, err := s.jobs.Store.Job(ctx, id)
+	if err != nil {
+		return err
+	}
+	v, revision, worked, err := s.jobs.SurveyOf(ctx, id)
+	if err != nil {
+		return err
+	}
+	kind, ext, mime := c.Param("kind"), "pdf", "application/pdf"
+	var raw []byte
+	switch kind {
+	case "points":
+		ext, mime = "csv", contentType["csv"]
+		raw, err = job.PointsCSV(worked.Points)
+	case "blank", "results":
+		size := paper.A4
+		if c.Query("paper") == "letter" {
+			size = paper.Letter
+		}
+		raw, err = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Vehicle, Revision: revision, Date: j.Updated.UTC(), Paper: size, Blank: kind == "blank", Lines: surveyLines(v, worked)}.PDF()
+	default:
+		return job.ErrNotFound
+	}
+	if err != nil {
+		return err
+	}
+	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, "survey-"+kind, "", "r"+strconv.Itoa(revision), ext)+`"`)
+	c.Data(http.StatusOK, mime, raw)
+	return nil
+}

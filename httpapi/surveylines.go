@@ -1,0 +1,151 @@
+package httpapi
+
+import (
+	"fmt"
+	"strings"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/survey"
+	"warmanvil/job"
+	"warmanvil/paper"
+)
+
+// surveyLines lays a survey out for paper, in the order it is measured.
+func surveyLines(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
+	out = append(out, paper.SurveySection{Title: "1  Datum", Note: fmt.Sprintf("Origin: %s. Forward: %s. Up: %s. x runs forward, y left, z up.", or(v.Datum.Origin, "not named"), or(v.Datum.Forward, "not named"), or(v.Datum.Up, "not named"))})
+	located := map[string]job.Located{}
+	for _, p := range w.Points {
+		located[p.ID] = p
+	}
+	name := func(id string) string {
+		if p, ok := located[id]; ok && p.Name != "" {
+			return p.Name
+		}
+		return "the datum"
+	}
+	points := paper.SurveySection{Title: "2  Points", Heads: []string{"point", "how", "reading", "again", "place x / y / z"}, Widths: []float64{.22, .3, .12, .12, .24}}
+	for _, p := range v.Points {
+		l := located[p.ID]
+		for i, line := range pointLines(p, name) {
+			row := []string{"", line.how, line.read, "", ""}
+			if i == 0 {
+				row[0] = p.Name
+				if l.At != nil {
+					row[4] = strings.Join(l.Texts[:], " / ")
+				} else if l.Why != "" {
+					row[4] = l.Why
+				}
+			} else {
+				row[0], row[4] = " ", " "
+			}
+			points.Rows = append(points.Rows, row)
+		}
+	}
+	if len(points.Rows) > 0 {
+		out = append(out, points)
+	}
+	for i, m := range v.Maps {
+		out = append(out, mapSection(fmt.Sprintf("3.%d  Hole map: %s", i+1, m.Name), m, w.Maps[i]))
+	}
+	table := func(title string, heads []string, widths []float64, rows [][]string) {
+		if len(rows) > 0 {
+			out = append(out, paper.SurveySection{Title: title, Heads: heads, Widths: widths, Rows: rows})
+		}
+	}
+	var levels [][]string
+	for i, l := range v.Levels {
+		t := w.Levels[i]
+		levels = append(levels, []string{l.Name, "front left, front right, rear left, rear right", "", "", fmt.Sprintf("pitch %s, roll %s, twist %s", t.Pitch, t.Roll, t.Twist)})
+	}
+	table("4  Levels", []string{"what", "heights over the floor", "reading", "again", "result"}, []float64{.22, .28, .12, .12, .26}, levels)
+	result := func(names []string, how string, told []job.ResultTold) (rows [][]string) {
+		for i, n := range names {
+			rows = append(rows, []string{n, how, "", "", told[i].Text + ". " + told[i].Says})
+		}
+		return rows
+	}
+	var rest [][]string
+	names := func(n int, f func(i int) string) (out []string) {
+		for i := range n {
+			out = append(out, f(i))
+		}
+		return out
+	}
+	rest = append(rest, result(names(len(v.Slopes), func(i int) string { return v.Slopes[i].Name }), "angle on the face; on the vehicle's own", w.Slopes)...)
+	rest = append(rest, result(names(len(v.Squares), func(i int) string { return v.Squares[i].Name }), "length, width, both diagonals", w.Squares)...)
+	rest = append(rest, result(names(len(v.Sides), func(i int) string { return v.Sides[i].Name }), "left; right", w.Sides)...)
+	rest = append(rest, result(names(len(v.Gaps), func(i int) string { return v.Gaps[i].Name }), "unloaded; loaded", w.Gaps)...)
+	table("5  Square, sides, gaps", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12, .12, .28}, rest)
+	var drills [][]string
+	for i, d := range v.Drillings {
+		drills = append(drills, []string{d.Name, d.Looked, w.Drillings[i].Stop})
+	}
+	table("6  What is behind each hole to be drilled", []string{"hole", "who looked, what is there", "drill stop"}, []float64{.3, .45, .25}, drills)
+	return out
+}
+
+func or(s, other string) string {
+	if s == "" {
+		return other
+	}
+	return s
+}
+
+type pointLine struct{ how, read string }
+
+func read(r survey.Reading) string {
+	if !r.Taken() {
+		return ""
+	}
+	return fmt.Sprintf("%.1f", r.Work(nil, false).Value)
+}
+
+// pointLines answers what is measured for a point, reading by reading.
+func pointLines(p job.SurveyPoint, name func(string) string) (out []pointLine) {
+	switch p.Way {
+	case job.ByTwoDistances:
+		return []pointLine{{"from " + name(p.A), read(p.DA)}, {"from " + name(p.B), read(p.DB)}}
+	case job.OnLine:
+		return []pointLine{{"from " + name(p.A) + " towards " + name(p.B), read(p.DA)}}
+	case job.ByTransfer:
+		return []pointLine{{"marked through the placed part", " "}}
+	case job.ByDistances:
+		for _, m := range p.Many {
+			out = append(out, pointLine{"from " + name(m.Point), read(m.Distance)})
+		}
+		return out
+	}
+	return []pointLine{{"forward from " + name(p.From), read(p.X)}, {"left", read(p.Y)}, {"up", read(p.Z)}}
+}
+
+func mapSection(title string, m job.HoleMap, t job.MapTold) paper.SurveySection {
+	s := paper.SurveySection{Title: title, Note: "Measure hole to hole; say where the tape lay: centre, inside, outside, or same edge.", Heads: []string{"from", "to", "tape", "reading", "again", "off"}, Widths: []float64{.16, .16, .16, .18, .18, .16}}
+	sketch := &paper.MapSketch{}
+	index := map[string]int{}
+	for i, h := range m.Holes {
+		index[h.ID] = i
+		sketch.Names = append(sketch.Names, or(h.Name, fmt.Sprint(i+1)))
+	}
+	for _, h := range t.Holes {
+		sketch.At = append(sketch.At, profile.Point{X: h.X, Y: h.Y})
+	}
+	for i, r := range m.Readings {
+		a, okA := index[r.From]
+		b, okB := index[r.To]
+		if !okA || !okB {
+			continue
+		}
+		sketch.Pairs = append(sketch.Pairs, [2]int{a, b})
+		s.Rows = append(s.Rows, []string{sketch.Names[a], sketch.Names[b], or(string(r.Tape), "centre"), read(r.Value), "", t.Readings[i].Text})
+	}
+	if len(m.Holes) > 1 {
+		s.Sketch = sketch
+	}
+	if t.Why != "" {
+		s.Note += " " + t.Why
+	}
+	for _, f := range t.Findings {
+		s.Note += " " + f.Reason
+	}
+	return s
+}

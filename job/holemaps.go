@@ -1,0 +1,230 @@
+package job
+
+import (
+	"errors"
+	"fmt"
+	"math"
+
+	"warmanvil/core/hole"
+	"warmanvil/core/profile"
+	"warmanvil/core/solid"
+	"warmanvil/core/survey"
+	"warmanvil/core/working"
+)
+
+func holeName(m *HoleMap, i int) string {
+	if n := m.Holes[i].Name; n != "" {
+		return n
+	}
+	return fmt.Sprint(i + 1)
+}
+
+// mapOf works a hole map out in its own axes.
+func (l *locator) mapOf(m *HoleMap) *MapTold {
+	if t, ok := l.told[m.ID]; ok {
+		return t
+	}
+	t := &MapTold{ID: m.ID, Holes: []MapHoleTold{}, Readings: make([]MapReadingTold, len(m.Readings)), Slips: []string{}, Findings: []working.Finding{}}
+	l.told[m.ID] = t
+	in := hole.MapInput{Count: len(m.Holes), Hook: l.survey.Hook, Plates: l.plates}
+	index := map[string]int{}
+	for i, h := range m.Holes {
+		index[h.ID] = i
+		in.Diameters = append(in.Diameters, h.Diameter)
+	}
+	var at []int // which reading each one taken is
+	shift := map[int]float64{}
+	for k, r := range m.Readings {
+		a, okA := index[r.From]
+		b, okB := index[r.To]
+		if !okA || !okB || a == b || !r.Value.Taken() {
+			t.Readings[k].Why = "not taken yet"
+			continue
+		}
+		v, sigma := l.known(r.Value)
+		c, err := hole.Centres(hole.CentresInput{Method: orCentre(r.Tape), Value: v, DiameterA: m.Holes[a].Diameter, DiameterB: m.Holes[b].Diameter})
+		if err != nil {
+			t.Readings[k].Why = err.Error()
+			t.Findings = append(t.Findings, working.Finding{Code: "reading", Severity: working.Mind, Cause: "Hole map", Reason: fmt.Sprintf("%s to %s does not count: %s", holeName(m, a), holeName(m, b), err)})
+			continue
+		}
+		t.Readings[k].Centres, shift[k] = c.Centres, c.Centres-v
+		in.Readings = append(in.Readings, hole.Reading{From: a, To: b, Distance: c.Centres, Sigma: &sigma})
+		at = append(at, k)
+		t.sources = append(t.sources, sourceOf(fmt.Sprintf("%s, %s to %s", m.Name, holeName(m, a), holeName(m, b)), r.Value))
+	}
+	switch {
+	case len(m.Holes) < 2:
+		t.Why = "A map has two holes or more."
+		return t
+	case len(in.Readings) == 0:
+		t.Why = "No distance is measured yet."
+		t.NextFrom, t.NextTo, t.Missing = m.Holes[0].ID, m.Holes[1].ID, 2*len(m.Holes)-3
+		return t
+	}
+	r, err := hole.Map(in)
+	var lack *hole.Lack
+	if errors.As(err, &lack) {
+		t.Missing, t.NextFrom, t.NextTo = lack.Missing, m.Holes[lack.From].ID, m.Holes[lack.To].ID
+		t.Why = fmt.Sprintf("%d more %s needed. Next, measure from %s to %s.", lack.Missing, plural(lack.Missing, "distance is", "distances are"), holeName(m, lack.From), holeName(m, lack.To))
+		return t
+	}
+	if err != nil {
+		t.Why = err.Error()
+		return t
+	}
+	t.Bare, t.Consistent, t.Alternatives = r, r.Consistent, r.Alternatives
+	points := r.Points
+	if r.Suspect != nil {
+		points = r.PointsWithout // what is built on it goes by the readings that agree
+	}
+	for i, h := range m.Holes {
+		y := points[i][1]
+		if m.Below {
+			y = -y
+		}
+		t.Holes = append(t.Holes, MapHoleTold{ID: h.ID, Name: holeName(m, i), X: points[i][0], Y: y, TextX: l.pen.mm(points[i][0]), TextY: l.pen.mm(y), Within: l.pen.mm(2 * r.Sigmas[i]), Size: h.Diameter})
+	}
+	for i, k := range at {
+		t.Readings[k].Residual, t.Readings[k].Text, t.Readings[k].Control = r.Residuals[i], l.pen.mm(r.Residuals[i]), r.Control[i]
+		t.Readings[k].Large = math.Abs(r.Standardised[i]) > 3.29
+	}
+	l.sayMap(m, t, r, at, shift)
+	t.Working = l.pen.explain(r.Working)
+	return t
+}
+
+func orCentre(m hole.Method) hole.Method {
+	if m == "" {
+		return hole.Centre
+	}
+	return m
+}
+
+func plural(n int, one, many string) string {
+	if n == 1 {
+		return one
+	}
+	return many
+}
+
+// sayMap puts what the fit tells in words with the holes' names.
+func (l *locator) sayMap(m *HoleMap, t *MapTold, r hole.MapResult, at []int, shift map[int]float64) {
+	say := func(code string, severity working.Severity, text string, args ...any) {
+		t.Findings = append(t.Findings, working.Finding{Code: code, Severity: severity, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf(text, args...), Working: l.pen.explain(r.Working)})
+	}
+	if s := r.Suspect; s != nil {
+		k := at[s.Index]
+		t.Suspect, t.AgreesValue = &k, s.Value-shift[k]
+		t.Agrees = l.pen.mm(t.AgreesValue)
+		why := ""
+		for _, slip := range s.Slips {
+			t.Slips = append(t.Slips, slip.Words)
+		}
+		if len(t.Slips) > 0 {
+			why = " Likely " + t.Slips[0] + "."
+		}
+		say("suspect", working.Stop, "The reading from %s to %s does not go with the others: %s would agree.%s Until it is taken again the map goes by the others.", holeName(m, s.From), holeName(m, s.To), t.Agrees, why)
+	} else if !r.Consistent {
+		say("cannot-tell", working.Stop, "The readings contradict each other and cannot tell which one is wrong. Measure again, or one more from a hole that has few.")
+	} else if r.Redundancy == 0 && len(m.Holes) > 2 {
+		say("no-check", working.Mind, "There is no reading to spare: a wrong one would not show. Take one more.")
+	}
+	if r.Next != nil {
+		t.NextFrom, t.NextTo = m.Holes[r.Next.From].ID, m.Holes[r.Next.To].ID
+		for _, w := range r.Next.Ways {
+			t.NextWays = append(t.NextWays, NextWay{w, l.pen.mm(w)})
+		}
+		say("mirror", working.Stop, "Another map fits as well. From %s to %s tells them apart: %s in the one, %s in the other. Look which it is, by eye if need be.", holeName(m, r.Next.From), holeName(m, r.Next.To), t.NextWays[0].Text, t.NextWays[1].Text)
+	}
+	for _, f := range r.Findings {
+		if f.Code == "in-line" {
+			say(f.Code, f.Severity, "All holes lie nearly in one line: how far one stands beside it, distances along it hardly say. Measure from a point off the line.")
+		}
+		if f.Code == "weak" {
+			say(f.Code, f.Severity, "One hole is hardly held by its readings: measure it from a hole that sees it from another side.")
+		}
+	}
+	far := 0.0
+	for _, p := range r.Points {
+		far = math.Max(far, math.Hypot(p[0], p[1]))
+	}
+	if far > 8000 {
+		say("far", working.Mind, "The holes lie up to %.1f m apart, more than a vehicle is long: were they typed in the right unit?", far/1000)
+	}
+}
+
+// placeMap carries a map's holes onto the vehicle, if its first two holes are
+// tied to surveyed points.
+func (l *locator) placeMap(m *HoleMap) {
+	t := l.mapOf(m)
+	if l.under[m.ID] {
+		return
+	}
+	l.under[m.ID] = true
+	defer delete(l.under, m.ID)
+	for i, h := range m.Holes {
+		l.done[h.ID] = &Located{ID: h.ID, Name: m.Name + " " + holeName(m, i), Of: m.ID, Kind: "hole", Size: h.Diameter, Findings: []working.Finding{}, sources: t.sources}
+	}
+	fail := func(why string) {
+		for _, h := range m.Holes {
+			l.done[h.ID].Why = why
+		}
+	}
+	if t.Why != "" {
+		fail(t.Why)
+		return
+	}
+	if m.First == "" || m.Second == "" || m.Face == "" {
+		fail("Say which surveyed points its holes 1 and 2 are, and which way the wall faces.")
+		return
+	}
+	first, s1, ok := l.base(m.First, "", l.done[m.Holes[0].ID])
+	if !ok {
+		fail(l.done[m.Holes[0].ID].Why)
+		return
+	}
+	second, s2, ok := l.base(m.Second, "", l.done[m.Holes[0].ID])
+	if !ok {
+		fail(l.done[m.Holes[0].ID].Why)
+		return
+	}
+	n := solid.Vector(faceWay[m.Face])
+	x := second.Sub(first)
+	out := math.Abs(x.Dot(n))
+	x = x.Sub(n.Mul(x.Dot(n)))
+	if x.Len() < 1 {
+		fail("Its first two holes lie one behind the other as seen onto that face: look whether the face is the right one.")
+		return
+	}
+	long := x.Len()
+	x = x.Unit()
+	y := n.Cross(x)
+	sources := append(append([]Source{}, t.sources...), append(l.at(m.First).sources, l.at(m.Second).sources...)...)
+	for i, h := range t.Holes {
+		d := l.done[h.ID]
+		at := [3]float64(first.Add(x.Mul(h.X)).Add(y.Mul(h.Y)))
+		d.At, d.sources = &at, sources
+		// The second point turns the map about the first: the farther, the more.
+		d.Sigma = survey.Root(s1, t.Bare.Sigmas[i], survey.Root(s1, s2)*math.Hypot(h.X, h.Y)/long)
+		d.Working = t.Working
+		l.finish(d)
+	}
+	if m.Second != "" && len(t.Holes) > 1 {
+		if off := long - t.Holes[1].X; math.Abs(off) > 3*survey.Root(s1, s2, 1) {
+			t.Findings = append(t.Findings, working.Finding{Code: "tie", Severity: working.Mind, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf("Holes 1 and 2 are %s apart by the map and %s by the surveyed points: one of them is off.", l.pen.mm(t.Holes[1].X), l.pen.mm(long))})
+		}
+		if out > 3*survey.Root(s1, s2, 1) {
+			t.Findings = append(t.Findings, working.Finding{Code: "tilt", Severity: working.Mind, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf("The surveyed points of holes 1 and 2 stand %s out of the wall from each other: it does not face straight, or one is off.", l.pen.mm(out))})
+		}
+	}
+}
+
+// flat answers a map's holes in the plane, nil when there is none.
+func (t *MapTold) flat() []profile.Point {
+	var out []profile.Point
+	for _, h := range t.Holes {
+		out = append(out, profile.Point{X: h.X, Y: h.Y})
+	}
+	return out
+}

@@ -1,0 +1,445 @@
+package job
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/hole"
+	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
+	"warmanvil/core/solid"
+	"warmanvil/core/survey"
+	"warmanvil/core/working"
+)
+
+// Located is a point with the place it works out to.
+type Located struct {
+	ID       string            `json:"id"`
+	Name     string            `json:"name"`
+	Of       string            `json:"of,omitempty" doc:"id of the hole map it belongs to"`
+	Kind     string            `json:"kind"`
+	Size     float64           `json:"size,omitempty" doc:"mm"`
+	At       *[3]float64       `json:"at,omitempty" doc:"mm forward, left, up of the datum; left out when it has no place yet"`
+	Texts    [3]string         `json:"texts" doc:"the same as the job writes it"`
+	Sigma    float64           `json:"sigma" doc:"mm, standard uncertainty"`
+	Within   string            `json:"within" doc:"twice that, as the job writes it"`
+	Least    *Source           `json:"least,omitempty" doc:"least trusted reading behind it"`
+	Why      string            `json:"why,omitempty" doc:"why it has no place"`
+	Choices  [][3]float64      `json:"choices,omitempty" doc:"mm, mirror images to choose from"`
+	Findings []working.Finding `json:"findings"`
+	Working  *working.Working  `json:"working,omitempty"`
+
+	sources []Source
+}
+
+// MapTold is a hole map worked out.
+type MapTold struct {
+	ID           string            `json:"id"`
+	Holes        []MapHoleTold     `json:"holes"`
+	Readings     []MapReadingTold  `json:"readings"`
+	Consistent   bool              `json:"consistent"`
+	Suspect      *int              `json:"suspect,omitempty" doc:"index of the reading that is off"`
+	Agrees       string            `json:"agrees,omitempty" doc:"what that reading would have to be"`
+	AgreesValue  float64           `json:"agreesValue,omitempty" doc:"mm, the same as the tape would show it"`
+	Slips        []string          `json:"slips" doc:"what would explain it"`
+	NextFrom     string            `json:"nextFrom,omitempty" doc:"hole to measure from next"`
+	NextTo       string            `json:"nextTo,omitempty"`
+	NextWays     []NextWay         `json:"nextWays,omitempty" doc:"what it would be in each map that fits"`
+	Alternatives [][][2]float64    `json:"alternatives,omitempty"`
+	Why          string            `json:"why,omitempty" doc:"why there is no map yet"`
+	Missing      int               `json:"missing,omitempty" doc:"readings still needed"`
+	Findings     []working.Finding `json:"findings"`
+	Working      *working.Working  `json:"working,omitempty"`
+	Bare         hole.MapResult    `json:"-"`
+
+	sources []Source
+}
+
+// NextWay is one value a telling reading may have.
+type NextWay struct {
+	Value float64 `json:"value" doc:"mm"`
+	Text  string  `json:"text"`
+}
+
+// MapHoleTold is a hole of a map in the map's own axes.
+type MapHoleTold struct {
+	ID     string  `json:"id"`
+	Name   string  `json:"name"`
+	X      float64 `json:"x" doc:"mm"`
+	Y      float64 `json:"y" doc:"mm"`
+	TextX  string  `json:"textX"`
+	TextY  string  `json:"textY"`
+	Within string  `json:"within"`
+	Size   float64 `json:"size"`
+}
+
+// MapReadingTold is what a reading leaves.
+type MapReadingTold struct {
+	Centres  float64 `json:"centres" doc:"mm, centre to centre"`
+	Residual float64 `json:"residual" doc:"mm, fitted − measured"`
+	Text     string  `json:"text"`
+	Control  float64 `json:"control" doc:"redundancy number"`
+	Large    bool    `json:"large" doc:"beyond what its instrument allows"`
+	Why      string  `json:"why,omitempty" doc:"why it does not count"`
+}
+
+// pen writes numbers as the job does.
+type pen struct{ d quantity.Display }
+
+func (p pen) mm(v float64) string {
+	w, err := quantity.Format(v, p.d)
+	if err != nil {
+		return fmt.Sprintf("%.1f mm", v)
+	}
+	return w.Text
+}
+
+func (p pen) explain(w working.Working) *working.Working {
+	w = w.Written(p.d.Style != quantity.Metric)
+	return &w
+}
+
+// locator works points and maps out as they are asked for.
+type locator struct {
+	survey Survey
+	pen    pen
+	points map[string]*SurveyPoint
+	maps   map[string]*HoleMap
+	holeOf map[string]*HoleMap
+	done   map[string]*Located
+	told   map[string]*MapTold
+	under  map[string]bool // being worked out
+	thing  func(id string) *seating
+	plates []float64
+}
+
+// seating is a placed thing's pose, for points transferred from it.
+type seating struct {
+	Pose    solid.Pose
+	Holes   map[string]solid.Vector
+	Sigma   float64
+	Sources []Source
+	Why     string
+}
+
+func newLocator(s Survey, p pen) *locator {
+	l := &locator{survey: s, pen: p, points: map[string]*SurveyPoint{}, maps: map[string]*HoleMap{}, holeOf: map[string]*HoleMap{}, done: map[string]*Located{}, told: map[string]*MapTold{}, under: map[string]bool{}}
+	for i := range s.Points {
+		l.points[s.Points[i].ID] = &s.Points[i]
+		if b := s.Points[i].Behind; b != nil && b.Taken() {
+			l.plates = append(l.plates, b.Work(s.Shop, false).Value)
+		}
+	}
+	for i := range s.Maps {
+		m := &s.Maps[i]
+		l.maps[m.ID] = m
+		for k := range m.Holes {
+			l.holeOf[m.Holes[k].ID] = m
+		}
+	}
+	return l
+}
+
+func (l *locator) known(r survey.Reading) (float64, float64) {
+	k := r.Work(l.survey.Shop, false)
+	return k.Value, k.Sigma
+}
+
+func sourceOf(name string, r survey.Reading) Source {
+	t := Trust(r.Trust)
+	if t == "" {
+		t = Measured // a reading that stands in the survey was taken there unless said otherwise
+	}
+	return Source{Name: name, Trust: t}
+}
+
+// at answers a point or a map's hole by id.
+func (l *locator) at(id string) *Located {
+	if d, ok := l.done[id]; ok {
+		return d
+	}
+	if m, ok := l.holeOf[id]; ok {
+		l.placeMap(m)
+		return l.done[id]
+	}
+	p, ok := l.points[id]
+	if !ok {
+		return &Located{ID: id, Why: "The point it starts from is not in the survey any more: choose another."}
+	}
+	out := &Located{ID: p.ID, Name: p.Name, Kind: p.Kind, Size: p.Size, Findings: []working.Finding{}}
+	if l.under[id] {
+		out.Why = "It is measured from itself, by way of others: measure one of them from the datum."
+		return out
+	}
+	l.under[id] = true
+	l.work(p, out)
+	delete(l.under, id)
+	l.finish(out)
+	l.done[id] = out
+	return out
+}
+
+// finish writes what was worked out.
+func (l *locator) finish(out *Located) {
+	out.Least = leastTrusted(out.sources)
+	if out.At == nil {
+		return
+	}
+	for i, v := range out.At {
+		out.Texts[i] = l.pen.mm(v)
+		if math.Abs(v) > maxOffset/2 {
+			out.Findings = append(out.Findings, working.Finding{Code: "far", Severity: working.Mind, Cause: "Place", Reason: fmt.Sprintf("%s lies %.1f m off the datum, longer than vehicles are: was it typed in the right unit?", out.Name, math.Abs(v)/1000)})
+			break
+		}
+	}
+	out.Within = l.pen.mm(2 * out.Sigma)
+}
+
+// base answers a known point, or says why it is not known.
+func (l *locator) base(id, what string, out *Located) (solid.Vector, float64, bool) {
+	if id == "" {
+		out.Why = "Say " + what + "."
+		return solid.Vector{}, 0, false
+	}
+	b := l.at(id)
+	if b.At == nil {
+		name := b.Name
+		if name == "" {
+			name = "The point it is measured from"
+		}
+		out.Why = name + " has no place yet. " + b.Why
+		return solid.Vector{}, 0, false
+	}
+	out.sources = append(out.sources, b.sources...)
+	return *b.At, b.Sigma, true
+}
+
+func (l *locator) work(p *SurveyPoint, out *Located) {
+	switch p.Way {
+	case ByOffsets, "":
+		l.offsets(p, out)
+	case ByTwoDistances:
+		l.twoDistances(p, out)
+	case ByDistances:
+		l.distances(p, out)
+	case OnLine:
+		l.onLine(p, out)
+	case ByTransfer:
+		l.transfer(p, out)
+	default:
+		out.Why = "Say how it was measured."
+	}
+}
+
+func (l *locator) reading(out *Located, name string, r survey.Reading) (float64, float64) {
+	v, sigma := l.known(r)
+	out.sources = append(out.sources, sourceOf(out.Name+", "+name, r))
+	if k := r.Work(l.survey.Shop, false); k.Outlier > 0 {
+		out.Findings = append(out.Findings, working.Finding{Code: "outlier", Severity: working.Mind, Cause: "Reading", Reason: fmt.Sprintf("%s: reading %d of %s stands out and is left out; the others spread less.", out.Name, k.Outlier, name)})
+	}
+	return v, sigma
+}
+
+func (l *locator) offsets(p *SurveyPoint, out *Located) {
+	var at solid.Vector
+	var sigmas []float64
+	size := 0.0
+	if p.From != "" {
+		b, s, ok := l.base(p.From, "", out)
+		if !ok {
+			return
+		}
+		at, sigmas = b, append(sigmas, s)
+		size = l.at(p.From).Size
+	}
+	axes := []struct {
+		name string
+		r    survey.Reading
+	}{{"forward", p.X}, {"left", p.Y}, {"up", p.Z}}
+	longest, taken := -1, 0
+	var v [3]float64
+	for i, a := range axes {
+		if !a.r.Taken() {
+			continue
+		}
+		taken++
+		var s float64
+		v[i], s = l.reading(out, a.name, a.r)
+		sigmas = append(sigmas, s)
+		if longest < 0 || math.Abs(v[i]) > math.Abs(v[longest]) {
+			longest = i
+		}
+	}
+	if taken == 0 {
+		out.Why = "Nothing is measured yet: type how far forward, left and up it lies."
+		return
+	}
+	if p.Tape != "" && p.Tape != hole.Centre && p.From != "" {
+		c, err := hole.Centres(hole.CentresInput{Method: p.Tape, Value: math.Abs(v[longest]), DiameterA: size, DiameterB: p.Size})
+		if err != nil {
+			out.Why = err.Error()
+			return
+		}
+		v[longest] = math.Copysign(c.Centres, v[longest])
+	}
+	at = at.Add(v)
+	if taken < 3 && p.From == "" && p.Kind != "edge" {
+		out.Findings = append(out.Findings, working.Finding{Code: "flat-offset", Severity: working.Note, Cause: "Place", Reason: out.Name + ": a direction not measured counts as zero from the datum."})
+	}
+	a := [3]float64(at)
+	out.At, out.Sigma = &a, survey.Root(sigmas...)
+	w := working.Working{Method: "Place by offsets", Source: "coordinates along the vehicle's axes (ISO 8855)", Formula: "P = base + (forward, left, up)", Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"},
+		Assumptions: []string{"the tape ran along the axis", "errors of the readings are independent"}}
+	for i, x := range axes {
+		w.Inputs = append(w.Inputs, working.Quantity{Symbol: string("xyz"[i]), Name: x.name, Value: v[i], Unit: "mm"})
+		w.Steps = append(w.Steps, working.Quantity{Symbol: "P" + string("xyz"[i]), Name: "from the datum", Value: at[i], Unit: "mm"})
+	}
+	out.Working = l.pen.explain(w)
+}
+
+// axesOf answers the plane's two axes and the third.
+func axesOf(p Plane) (u, v, n int) {
+	switch p {
+	case SideXZ:
+		return 0, 2, 1
+	case EndYZ:
+		return 1, 2, 0
+	}
+	return 0, 1, 2
+}
+
+func (l *locator) twoDistances(p *SurveyPoint, out *Located) {
+	a, sa, ok := l.base(p.A, "the first known point", out)
+	if !ok {
+		return
+	}
+	b, sb, ok := l.base(p.B, "the second known point", out)
+	if !ok {
+		return
+	}
+	if !p.DA.Taken() || !p.DB.Taken() {
+		out.Why = "Both distances are needed."
+		return
+	}
+	u, v, n := axesOf(p.In)
+	third := a[n]
+	if r := []survey.Reading{p.X, p.Y, p.Z}[n]; r.Taken() {
+		third, _ = l.reading(out, "the third way", r)
+	}
+	da, s1 := l.reading(out, "distance from "+l.at(p.A).Name, p.DA)
+	db, s2 := l.reading(out, "distance from "+l.at(p.B).Name, p.DB)
+	// Distances run through space; in the plane they are shorter where the point
+	// lies in front of or behind the known ones.
+	in := func(d, off float64) float64 { return math.Sqrt(math.Max(d*d-off*off, 0)) }
+	base := profile.Point{X: b[u] - a[u], Y: b[v] - a[v]}
+	r, err := hole.Locate(hole.LocateInput{AB: base.Len(), AC: in(da, third-a[n]), BC: in(db, third-b[n])})
+	if err != nil {
+		out.Why = err.Error()
+		return
+	}
+	out.Working = l.pen.explain(r.Working)
+	out.Findings = append(out.Findings, r.Findings...)
+	e := base.Mul(1 / base.Len())
+	place := func(s [2]float64) [3]float64 {
+		var at [3]float64
+		at[u] = a[u] + e.X*s[0] - e.Y*s[1]
+		at[v] = a[v] + e.Y*s[0] + e.X*s[1]
+		at[n] = third
+		return at
+	}
+	for _, s := range r.Solutions {
+		out.Choices = append(out.Choices, place(s))
+	}
+	out.Sigma = survey.Root(sa, sb, r.Moves*survey.Root(s1, s2)/math.Sqrt2)
+	switch {
+	case r.Degenerate || p.Side == "left":
+		out.At = &out.Choices[0]
+	case p.Side == "right":
+		out.At = &out.Choices[1]
+	default:
+		out.Why = "Two places fit, one on either side: say which."
+		return
+	}
+}
+
+func (l *locator) distances(p *SurveyPoint, out *Located) {
+	var in survey.SpaceInput
+	for _, f := range p.Many {
+		if !f.Distance.Taken() {
+			continue
+		}
+		b, s, ok := l.base(f.Point, "the known point", out)
+		if !ok {
+			return
+		}
+		d, sd := l.reading(out, "distance from "+l.at(f.Point).Name, f.Distance)
+		in.From = append(in.From, survey.FromKnown{At: b, Distance: d, Sigma: survey.Root(s, sd)})
+	}
+	r, err := survey.InSpace(in)
+	if err != nil {
+		out.Why = err.Error()
+		return
+	}
+	out.Working, out.Sigma = l.pen.explain(r.Working), r.Sigma
+	out.Findings = append(out.Findings, r.Findings...)
+	if len(r.Solutions) == 1 {
+		out.At = &r.Solutions[0]
+		return
+	}
+	out.Choices = r.Solutions
+	switch p.Side {
+	case "upper":
+		out.At = &out.Choices[0]
+	case "lower":
+		out.At = &out.Choices[1]
+	default:
+		out.Why = "Two places fit, one above the other: say which, or take a fourth distance."
+	}
+}
+
+func (l *locator) onLine(p *SurveyPoint, out *Located) {
+	a, sa, ok := l.base(p.A, "the point the line starts at", out)
+	if !ok {
+		return
+	}
+	b, sb, ok := l.base(p.B, "the point it runs to", out)
+	if !ok {
+		return
+	}
+	if !p.DA.Taken() {
+		out.Why = "The distance along the line is needed."
+		return
+	}
+	d, s := l.reading(out, "along the line", p.DA)
+	line := b.Sub(a)
+	if line.Len() < 1e-6 {
+		out.Why = "Both points of the line are the same."
+		return
+	}
+	at := [3]float64(a.Add(line.Unit().Mul(d)))
+	out.At, out.Sigma = &at, survey.Root(sa, s, sb*math.Abs(d)/line.Len())
+	out.Working = l.pen.explain(working.Working{Method: "Place on a line", Source: "coordinates", Formula: "P = A + d·(B − A)/|B − A|",
+		Inputs: []working.Quantity{{Symbol: "d", Name: "from A", Value: d, Unit: "mm"}, {Symbol: "AB", Name: "length of the line", Value: line.Len(), Unit: "mm"}}, Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"}})
+}
+
+func (l *locator) transfer(p *SurveyPoint, out *Located) {
+	if l.thing == nil || p.Thing == "" {
+		out.Why = "Say which placed part it was marked through."
+		return
+	}
+	st := l.thing(p.Thing)
+	if st.Why != "" {
+		out.Why = st.Why
+		return
+	}
+	v, ok := st.Holes[p.Hole]
+	if !ok {
+		out.Why = "Say which hole of the part it was marked through."
+		return
+	}
+	at := [3]float64(st.Pose.Apply(v))
+	out.At, out.Sigma = &at, survey.Root(st.Sigma, .5)
+	out.sources = append(out.sources, st.Sources...)
+	out.Working = l.pen.explain(working.Working{Method: "Place by transfer", Source: "marked through a hole of a part in its place", Formula: "P = pose of the part · hole",
+		Inputs: []working.Quantity{{Symbol: "s", Name: "uncertainty of the part's place", Value: st.Sigma, Unit: "mm"}}, Assumptions: []string{"half a millimetre for the transfer punch in its hole"}, Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"}})
+}

@@ -1,0 +1,167 @@
+package job
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"slices"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/survey"
+	"warmanvil/core/working"
+)
+
+// CheckTold says whether a part may go to the table: its governing dimensions
+// measured again, its fit tried.
+type CheckTold struct {
+	Part      string          `json:"part"`
+	Name      string          `json:"name"`
+	Governing []GoverningTold `json:"governing"`
+	Released  bool            `json:"released"`
+	Says      string          `json:"says"`
+	Fit       string          `json:"fit" doc:"how its fit was tried, or that it was not"`
+	Tried     bool            `json:"tried"`
+}
+
+// GoverningTold is one dimension a part stands or falls with.
+type GoverningTold struct {
+	Key     string  `json:"key"`
+	Name    string  `json:"name"`
+	Nominal float64 `json:"nominal" doc:"mm"`
+	Text    string  `json:"text"`
+	Verdict string  `json:"verdict" enum:"good,bad,open"`
+	Says    string  `json:"says"`
+}
+
+// governing answers the three dimensions a part stands or falls with: the
+// longest distances between holes tied to the survey, then its outside sizes.
+func (l *locator) governing(s Survey, part BuiltPart) (out []GoverningTold) {
+	type tied struct {
+		name string
+		at   profile.Point
+		body [3]float64
+	}
+	var holes []tied
+	add := func(list []MatePair) {
+		for _, m := range list {
+			for _, h := range part.Built.Holes {
+				if h.ID == m.Hole && !slices.ContainsFunc(holes, func(t tied) bool { return t.name == h.Name }) {
+					holes = append(holes, tied{h.Name, h.Centre, h.Body})
+				}
+			}
+		}
+	}
+	for _, f := range s.Follows {
+		if f.Part == part.ID {
+			add(f.Holes)
+		}
+	}
+	for _, p := range s.Placed {
+		if p.Part == part.ID {
+			add(p.Mates)
+		}
+	}
+	type pair struct {
+		name string
+		d    float64
+	}
+	var pairs []pair
+	for i, a := range holes {
+		for _, b := range holes[:i] {
+			d := math.Sqrt(math.Pow(a.body[0]-b.body[0], 2) + math.Pow(a.body[1]-b.body[1], 2) + math.Pow(a.body[2]-b.body[2], 2))
+			pairs = append(pairs, pair{b.name + " to " + a.name, d})
+		}
+	}
+	slices.SortStableFunc(pairs, func(a, b pair) int { return int(math.Copysign(1, b.d-a.d)) })
+	for _, p := range pairs[:min(len(pairs), 3)] {
+		out = append(out, GoverningTold{Key: p.name, Name: p.name + ", centres", Nominal: p.d})
+	}
+	size := part.Built.Body
+	lengths := [3]string{"left to right over all", "front to back over all", "height over all"}
+	for i, name := range lengths {
+		if d := size.Max[i] - size.Min[i]; len(out) < 3 && d > part.Recipe.Thickness*1.5 {
+			out = append(out, GoverningTold{Key: name, Name: name, Nominal: d})
+		}
+	}
+	for i := range out {
+		out[i].Text, out[i].Verdict, out[i].Says = l.pen.mm(out[i].Nominal), "open", "measure it again, from another edge"
+	}
+	return out
+}
+
+func (l *locator) check(s Survey, part BuiltPart) CheckTold {
+	t := CheckTold{Part: part.ID, Name: part.Name, Governing: []GoverningTold{}, Fit: "its fit was not tried"}
+	if part.Err != nil {
+		t.Says = "The part cannot be built."
+		return t
+	}
+	t.Governing = l.governing(s, part)
+	var c PartCheck
+	for _, x := range s.Checks {
+		if x.Part == part.ID {
+			c = x
+		}
+	}
+	if c.Fit != "" {
+		t.Tried = true
+		t.Fit = "tried " + map[string]string{"paper": "on paper", "board": "in board", "vehicle": "on the vehicle"}[c.Fit]
+		if c.Result != "" {
+			t.Fit += ": " + c.Result
+		}
+	}
+	bad, still := 0, 0
+	for i := range t.Governing {
+		g := &t.Governing[i]
+		k := slices.IndexFunc(c.Retape, func(r Retape) bool { return r.Dimension == g.Key })
+		if k < 0 || !c.Retape[k].Value.Taken() {
+			still++
+			continue
+		}
+		r := c.Retape[k].Value.Work(s.Shop, false)
+		off := r.Value - g.Nominal
+		allow := math.Max(2*survey.Root(r.Sigma, survey.Uncertainty[survey.Tape].Length), 1)
+		if math.Abs(off) > allow {
+			g.Verdict = "bad"
+			g.Says = fmt.Sprintf("measured %s: %s off; find out which is right before anything is cut", l.pen.mm(r.Value), l.pen.mm(math.Abs(off)))
+			bad++
+		} else {
+			g.Verdict, g.Says = "good", fmt.Sprintf("measured again, %s off", l.pen.mm(math.Abs(off)))
+			if c.Retape[k].From != "" {
+				g.Says += ", from " + c.Retape[k].From
+			}
+		}
+	}
+	switch {
+	case bad > 0:
+		t.Says = "A governing dimension disagrees with what was measured again."
+	case c.Aside != "":
+		t.Released, t.Says = true, "Not measured again: "+c.Aside
+	case still > 0:
+		t.Says = fmt.Sprintf("%d of %d governing dimensions wait to be measured again, from another edge than the first time.", still, len(t.Governing))
+	default:
+		t.Released, t.Says = true, "All governing dimensions were measured again and agree."
+	}
+	return t
+}
+
+// CheckOf answers whether a part may go to the table.
+func CheckOf(s Survey, b Brief, part BuiltPart, all []BuiltPart) CheckTold {
+	l := newLocator(s, pen{b.Display()})
+	newStander(b, all, l)
+	return l.check(s, part)
+}
+
+// Checked answers whether one part of a job may go to the table.
+func (s *Service) Checked(ctx context.Context, j Job, p Part) (CheckTold, error) {
+	v, _, err := s.Store.Survey(ctx, j.ID)
+	if err != nil {
+		return CheckTold{}, err
+	}
+	built := BuildParts([]Part{p}, j.Brief)
+	return CheckOf(v, j.Brief, built[0], built), nil
+}
+
+// Unreleased is the refusal of a file of a part that was not measured again.
+func (c CheckTold) Unreleased() error {
+	return working.Refuse("", "%s is not released for cutting. %s Do it under Make, or set it aside there with a reason. The paper template may be printed before, to try the fit.", c.Name, c.Says)
+}

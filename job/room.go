@@ -1,0 +1,285 @@
+package job
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/solid"
+	"warmanvil/core/survey"
+	"warmanvil/core/working"
+)
+
+var stateWords = map[survey.State]string{survey.Stowed: "stowed", survey.InUse: "in use", survey.Travelling: "travelling"}
+
+// room places everything and works out what it keeps off.
+func (s *stander) room(v Survey, out *Surveyed) {
+	var things []survey.Thing
+	var solids []survey.Thing // without the bolts, for air and ground
+	owner := map[int]int{}    // thing of each bolt
+	for i := range v.Placed {
+		d := s.stand(v.Placed[i].ID)
+		out.Placed = append(out.Placed, d.told)
+		if d.Why != "" {
+			continue
+		}
+		d.thing.Name = d.told.Name
+		main := len(things)
+		owner[main] = main
+		things, solids = append(things, d.thing), append(solids, d.thing)
+		out.Sketch = append(out.Sketch, drawn(d.told.ID, d.told.Name, "thing", d.thing.Body, false))
+		for _, b := range d.bolts {
+			owner[len(things)] = main
+			things = append(things, b)
+			out.Sketch = append(out.Sketch, drawn(d.told.ID, b.Name, "bolt", b.Body, false))
+		}
+	}
+	var spaces []survey.Space
+	for _, sp := range v.Spaces {
+		moving := len(sp.Moves) > 0
+		state := survey.Stowed
+		if moving {
+			state = sp.Moves[0]
+		} else if len(sp.Absent) > 0 {
+			for _, st := range survey.States {
+				if !slices.Contains(sp.Absent, st) {
+					state = st
+				}
+			}
+		}
+		out.Sketch = append(out.Sketch, drawn(sp.ID, sp.Name, string(sp.Kind), sp.In(state), moving))
+		if sp.Kind == survey.Opening {
+			out.Openings = append(out.Openings, s.opening(sp, solids))
+			continue
+		}
+		if sp.Sigma == 0 {
+			sp.Sigma = survey.Uncertainty[survey.Tape].Length
+			if sp.Trust == "memory" || sp.Trust == "assumed" {
+				sp.Sigma = survey.Uncertainty[survey.Eye].Length
+			}
+		}
+		spaces = append(spaces, sp)
+	}
+	var groups [][2]int // a thing with its bolts, against one space or thing
+	for _, c := range survey.Clearances(things, spaces, v.Between) {
+		if c.Other >= 0 && owner[c.Other] == owner[c.Thing] || math.IsInf(c.Distance, 1) {
+			continue // a bolt and what it holds; a space that is never there
+		}
+		out.Clearances = append(out.Clearances, s.clear(c, things, spaces))
+		groups = append(groups, [2]int{owner[c.Thing], c.Space*1000 - c.Other})
+	}
+	out.Clearances = leastOf(out.Clearances, groups)
+	slices.SortStableFunc(out.Clearances, func(a, b ClearTold) int {
+		rank := map[string]int{"bad": 0, "doubtful": 1, "good": 2}
+		return cmp.Or(cmp.Compare(rank[a.Verdict], rank[b.Verdict]), cmp.Compare(a.Distance, b.Distance))
+	})
+	if len(out.Clearances) > 400 {
+		out.Clearances = out.Clearances[:400]
+	}
+	if v.Wheels != nil && len(solids) > 0 {
+		s.ground(*v.Wheels, solids, out)
+	}
+	for _, d := range v.Drillings {
+		out.Drillings = append(out.Drillings, s.drill(d, spaces))
+	}
+	s.undrilled(v, out)
+}
+
+// leastOf keeps the shortest of each group: of a bracket and its bolts the one
+// that comes nearest.
+func leastOf(list []ClearTold, groups [][2]int) []ClearTold {
+	at := map[[2]int]int{}
+	out := []ClearTold{}
+	rank := map[string]int{"bad": 0, "doubtful": 1, "good": 2}
+	for i, c := range list {
+		k, known := at[groups[i]]
+		if !known {
+			at[groups[i]] = len(out)
+			out = append(out, c)
+		} else if rank[c.Verdict] < rank[out[k].Verdict] || rank[c.Verdict] == rank[out[k].Verdict] && c.Distance < out[k].Distance {
+			out[k] = c
+		}
+	}
+	return out
+}
+
+func (s *stander) clear(c survey.Clearance, things []survey.Thing, spaces []survey.Space) ClearTold {
+	p := s.from.pen
+	t := ClearTold{Thing: things[c.Thing].Name, Distance: c.Distance, Text: p.mm(c.Distance), Need: p.mm(c.Need), Verdict: "good", At: c.At, To: c.To, Within: p.mm(2 * c.Sigma)}
+	if c.Other >= 0 {
+		t.With = things[c.Other].Name
+	} else {
+		t.With, t.Kind, t.State = spaces[c.Space].Name, string(spaces[c.Space].Kind), stateWords[c.State]
+	}
+	t.Place = fmt.Sprintf(", %s forward, %s left, %s up", p.mm(c.At[0]), p.mm(c.At[1]), p.mm(c.At[2]))
+	if t.State != "" && len(c.Under) > 0 && len(c.Under) < 3 {
+		t.Place = ", " + stateWords[c.Under[0]] + t.Place
+	}
+	switch {
+	case c.Into:
+		t.Verdict = "bad"
+		t.Depth = p.mm(c.Depth)
+	case c.Distance < c.Need:
+		t.Verdict = "bad"
+	case c.Distance < c.Need+2*c.Sigma:
+		t.Verdict = "doubtful"
+	}
+	return t
+}
+
+func (s *stander) opening(sp survey.Space, things []survey.Thing) ResultTold {
+	t := ResultTold{ID: sp.ID, Name: sp.Name, Verdict: "good", Findings: []working.Finding{}}
+	if sp.Shape.Form != survey.BoxForm {
+		return open(sp.ID, sp.Name, "An opening is a flat box: its thin side is the way the air goes.")
+	}
+	reach := sp.Keep()
+	if reach == 0 { // as far as half the opening's smaller side, things still choke it
+		d := slices.Sorted(slices.Values(sp.Shape.Size[:]))
+		reach = d[1] / 2
+	}
+	share := survey.Blocked(sp.Shape, things, reach)
+	t.Value, t.Text = &share, fmt.Sprintf("%.0f %% blocked", share*100)
+	t.Says = "things within " + s.from.pen.mm(reach) + " of it count"
+	if share > .25 {
+		t.Verdict = "doubtful"
+	}
+	if share > .5 {
+		t.Verdict = "bad"
+	}
+	return t
+}
+
+func (s *stander) ground(w survey.Wheels, things []survey.Thing, out *Surveyed) {
+	p := s.from.pen
+	r := w.Over(things)
+	line := func(name string, l survey.Lowest, text string) {
+		t := ResultTold{Name: name, Value: &l.Value, Text: text, Verdict: "good", Findings: []working.Finding{}, Says: "nothing placed touches first"}
+		if l.By >= 0 {
+			t.Says = fmt.Sprintf("%s, at %s forward", things[l.By].Name, p.mm(l.At[0]))
+		}
+		t.Working = p.explain(working.Working{Method: "Ground clearance and ramp angles", Source: "common tangent of the tyre and the point; ISO 612 names the angles", Formula: "approach = atan(ahead/(R − h)) − acos(R/√(ahead² + (R − h)²))",
+			Inputs:      []working.Quantity{{Symbol: "R", Name: "tyre under load", Value: w.Radius, Unit: "mm"}, {Symbol: "x", Name: "place along the vehicle", Value: l.At[0], Unit: "mm"}, {Symbol: "h", Name: "over the ground", Value: l.At[2] - w.Ground, Unit: "mm"}},
+			Assumptions: []string{"placed things only: the vehicle's own underside may touch first", "springs as measured; loaded and on the bump it is less"}, Result: working.Quantity{Name: name, Value: l.Value}})
+		out.Ground = append(out.Ground, t)
+	}
+	line("Ground clearance", r.Clearance, p.mm(r.Clearance.Value))
+	if !w.Trailer {
+		line("Approach angle", r.Approach, fmt.Sprintf("%.1f°", r.Approach.Value))
+	}
+	line("Departure angle", r.Departure, fmt.Sprintf("%.1f°", r.Departure.Value))
+	if !w.Trailer {
+		line("Break-over angle", r.BreakOver, fmt.Sprintf("%.1f°", r.BreakOver.Value))
+	}
+}
+
+const caution = "Behind a wall run fuel, brake, air and electric lines: look from behind, disconnect what can be cut, and where a chassis or a restraint is drilled local rules and a licensed engineer decide."
+
+func (s *stander) drill(d Drilling, spaces []survey.Space) DrillTold {
+	p := s.from.pen
+	t := DrillTold{ResultTold: open(d.ID, d.Name, ""), Stop: "—"}
+	at := s.from.at(d.Point)
+	if at.At == nil {
+		t.Says = "Its point has no place yet. " + at.Why
+		return t
+	}
+	out := solid.Vector(faceWay[d.Face])
+	if out.Len() == 0 || d.Diameter <= 0 {
+		t.Says = "Say which way the wall faces and how large the hole is."
+		return t
+	}
+	reach := 150.0
+	if d.Free != nil {
+		reach = *d.Free
+	}
+	near := spaces
+	b := survey.Stop(survey.Drilling{At: *at.At, Into: out.Mul(-1), Diameter: d.Diameter, Sigma: at.Sigma}, near, math.Max(reach, .1))
+	wanted := d.Wall + .3*d.Diameter + 2 // through, point and a little
+	t.Value, t.Text = &b.Stop, p.mm(b.Stop)+" free"
+	t.Least = at.Least
+	find := func(code string, severity working.Severity, text string, args ...any) {
+		t.Findings = append(t.Findings, working.Finding{Code: code, Severity: severity, Cause: "What is behind", Name: d.Name, Reason: fmt.Sprintf(text, args...)})
+	}
+	limit := "what was looked at"
+	if b.Space >= 0 {
+		limit = near[b.Space].Name
+	}
+	switch {
+	case b.Stop < d.Wall+.3*d.Diameter:
+		t.Verdict = "bad"
+		find("drilled-into", working.Stop, "The drill may go %s and the wall takes %s: %s lies behind it. Move the hole. %s", p.mm(b.Stop), p.mm(d.Wall+.3*d.Diameter), limit, caution)
+		t.Stop = "do not drill"
+	case d.Looked == "":
+		t.Verdict = "open"
+		t.Stop = "not before somebody looked"
+		find("not-looked", working.Stop, "Nobody has said what is behind this hole. Look, and write down who did and what is there. %s", caution)
+	default:
+		t.Verdict = "good"
+		t.Stop = p.mm(math.Min(wanted, b.Stop))
+		t.Says = fmt.Sprintf("%s. %s", d.Looked, "Limited by "+limit)
+		for _, sp := range near {
+			if b.Space >= 0 && sp.ID == near[b.Space].ID && (sp.Kind == survey.Skin || sp.Kind == survey.LoadEdge) {
+				t.Verdict = "doubtful"
+			}
+		}
+		if b.Space >= 0 && near[b.Space].Kind == survey.Line || b.Space >= 0 && near[b.Space].Kind == survey.Tank {
+			find("line-behind", working.Mind, "%s runs behind it: set the drill stop at %s. %s", near[b.Space].Name, t.Stop, caution)
+		}
+	}
+	t.Working = p.explain(working.Working{Method: "Drill stop", Source: "practice: through the wall, the drill's point of 0.3 d and 2 mm; kept off each space by its own distance and twice how well both places are known", Formula: "stop = min(wall + 0.3·d + 2, free)",
+		Inputs: []working.Quantity{{Symbol: "t", Name: "wall", Value: d.Wall, Unit: "mm"}, {Symbol: "d", Name: "drill", Value: d.Diameter, Unit: "mm"}, {Symbol: "±", Name: "uncertainty of the place", Value: at.Sigma, Unit: "mm"}},
+		Result: working.Quantity{Symbol: "free", Name: "free behind the near face", Value: b.Stop, Unit: "mm"}})
+	return t
+}
+
+// undrilled names holes that bolts need in the vehicle and that nobody has
+// asked about.
+func (s *stander) undrilled(v Survey, out *Surveyed) {
+	asked := map[string]bool{}
+	for _, d := range v.Drillings {
+		asked[d.Point] = true
+	}
+	for _, p := range v.Placed {
+		if p.Bolt == 0 {
+			continue
+		}
+		for _, m := range p.Mates {
+			pt := s.from.points[m.Point]
+			if pt == nil || pt.Kind != "point" && pt.Kind != "" || asked[m.Point] {
+				continue
+			}
+			asked[m.Point] = true
+			out.Findings = append(out.Findings, working.Finding{Code: "not-asked", Severity: working.Stop, Cause: "What is behind", Feature: m.Point, Name: pt.Name, Reason: fmt.Sprintf("%s bolts to %s, where there is no hole yet: say what is behind it before it is drilled.", p.Name, pt.Name)})
+		}
+	}
+	if s.brief.Limits.NoNewHoles && len(v.Drillings) > 0 {
+		out.Findings = append(out.Findings, working.Finding{Code: "no-new-holes", Severity: working.Stop, Cause: "What is behind", Reason: "The brief says no new holes, and holes are to be drilled. Use what is there, or change the brief."})
+	}
+}
+
+// drawn answers the outlines of a body in three views.
+func drawn(id, name, kind string, b solid.Body, swept bool) Drawn {
+	d := Drawn{ID: id, Name: name, Kind: kind, Plan: [][]profile.Point{}, Side: [][]profile.Point{}, End: [][]profile.Point{}, Swept: swept}
+	pieces := b.Pieces
+	if len(pieces) > 24 { // many small ones: their common outline says as much
+		var all solid.Piece
+		for _, p := range pieces {
+			all = append(all, p...)
+		}
+		pieces = []solid.Piece{all}
+	}
+	for _, piece := range pieces {
+		for view, into := range [3]*[][]profile.Point{&d.Plan, &d.Side, &d.End} {
+			u, v, _ := axesOf([3]Plane{PlanXY, SideXZ, EndYZ}[view])
+			var pts []profile.Point
+			for _, t := range piece {
+				for _, c := range t {
+					pts = append(pts, profile.Point{X: math.Round(c[u]*10) / 10, Y: math.Round(c[v]*10) / 10})
+				}
+			}
+			*into = append(*into, profile.Hull(pts))
+		}
+	}
+	return d
+}

@@ -1,0 +1,294 @@
+package job
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"warmanvil/core/hole"
+	"warmanvil/core/survey"
+)
+
+// surveyedTruck is the orchard truck's survey on its own parts.
+func surveyedTruck(t *testing.T) (Survey, Brief, []BuiltPart) {
+	t.Helper()
+	b := orchardTruck().Upgraded()
+	parts := BuildParts([]Part{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}, {ID: "foot", Name: "Press foot", Quantity: 2, Recipe: pressFoot()}}, b)
+	s := orchardSurvey().renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
+	if err := s.Check(); err != nil {
+		t.Fatal(err)
+	}
+	return s, b, parts
+}
+
+func near(t *testing.T, what string, got, want, tolerance float64) {
+	t.Helper()
+	if math.Abs(got-want) > tolerance || math.IsNaN(got) {
+		t.Errorf("%s: %.6g, want %.6g", what, got, want)
+	}
+}
+
+func point(t *testing.T, w Surveyed, id string) Located {
+	t.Helper()
+	for _, p := range w.Points {
+		if p.ID == id {
+			return p
+		}
+	}
+	t.Fatalf("no point %s", id)
+	return Located{}
+}
+
+// The demo's rail: its holes come out where they are, on both sides of the
+// vehicle, and every point with a place says how well it is known.
+func TestTruckIsSurveyed(t *testing.T) {
+	s, b, parts := surveyedTruck(t)
+	w := WorkSurvey(s, b, parts)
+	for id, want := range map[string][3]float64{
+		"left-rail-4": {-1500.5 - 340, 430, -95 + 62}, "right-rail-4": {-1501 - 344, -430, -96 + 62}, "right-rail-5": {-1501 - 80, -430, -96 + 2}, "rail-l2": {-1920.5, 430, -95}} {
+		p := point(t, w, id)
+		if p.At == nil {
+			t.Fatalf("%s: %s", id, p.Why)
+		}
+		for i := range 3 {
+			near(t, id, p.At[i], want[i], .5)
+		}
+		if p.Sigma < 1 || p.Working == nil || p.Within == "" {
+			t.Errorf("%s: uncertainty %.2f, working %v", id, p.Sigma, p.Working)
+		}
+	}
+	if p := point(t, w, "lashing"); p.Least == nil || p.Least.Trust != Assumed {
+		t.Errorf("the lashing eye stands on an assumed height: %+v", p.Least)
+	}
+	if len(w.Assumed) != 1 || len(w.Assumed[0].Under) != 2 {
+		t.Errorf("what is assumed: %+v", w.Assumed)
+	}
+	if !w.Maps[0].Consistent || !w.Maps[1].Consistent {
+		t.Error("the rails' readings are called inconsistent")
+	}
+	for _, m := range w.Placed[0].Misses {
+		if m.Goes == nil || !*m.Goes {
+			t.Errorf("%+v", m)
+		}
+	}
+	if len(w.Placed[0].Ways) != 3 || w.Placed[0].Remedy == "" {
+		t.Errorf("other ways of the oblong pattern: %v, %q", w.Placed[0].Ways, w.Placed[0].Remedy)
+	}
+	if f := w.Follows[0]; f.Stale && f.Other == nil || f.Other.Answer != hole.Slot || len(f.Other.Slots) != 1 || !strings.Contains(f.Other.Slots[0], "Hole 2") {
+		t.Errorf("%+v", w.Follows[0].Other)
+	}
+	if w.Drillings[0].Verdict != "good" || w.Measures[0].Verdict != "good" || w.Sides[1].Verdict != "bad" || w.Gaps[0].Verdict != "good" {
+		t.Errorf("%+v %+v %+v %+v", w.Drillings[0].ResultTold, w.Measures[0], w.Sides[1], w.Gaps[0])
+	}
+}
+
+// A spoiled reading is named with its likely slip, the map goes by the others,
+// and put right it is gone.
+func TestSpoiledRail(t *testing.T) {
+	s, b, parts := surveyedTruck(t)
+	r := &s.Maps[0].Readings[0].Value
+	good := r.Values[0]
+	r.Values = []float64{good + 25.5}
+	w := WorkSurvey(s, b, parts).Maps[0]
+	if w.Consistent || w.Suspect == nil || *w.Suspect != 0 || len(w.Slips) == 0 || !strings.Contains(w.Slips[0], "inch") {
+		t.Fatalf("consistent %v, suspect %+v, %v", w.Consistent, w.Bare.Suspect, w.Slips)
+	}
+	near(t, "what would agree", w.AgreesValue, good, 2)
+	near(t, "the hole stays where it is", w.Holes[3].X, 340, 1)
+	r.Values = []float64{good}
+	if w = WorkSurvey(s, b, parts).Maps[0]; !w.Consistent || w.Suspect != nil {
+		t.Error("put right, it is still called wrong")
+	}
+	// Read over the far edges and said so, the same map comes out.
+	s.Maps[0].Readings[0].Tape, r.Values = hole.Outside, []float64{good + 13}
+	if w = WorkSurvey(s, b, parts).Maps[0]; !w.Consistent {
+		t.Error("read from the outsides it does not agree")
+	}
+	// In a rail two rows of holes nearly in line can fold: there one reading may
+	// contradict, and which one is not guessed.
+	s.Maps[0].Readings[0].Tape, r.Values = "", []float64{good}
+	s.Maps[0].Readings[5].Value.Values[0] += 25.5
+	if w = WorkSurvey(s, b, parts).Maps[0]; w.Consistent || w.Suspect != nil {
+		t.Errorf("consistent %v, suspect %+v", w.Consistent, w.Bare.Suspect)
+	}
+	s.Maps[0].Readings = s.Maps[0].Readings[:4]
+	if w = WorkSurvey(s, b, parts).Maps[0]; w.Missing != 9 || w.NextFrom == "" || !strings.Contains(w.Why, "measure from") {
+		t.Errorf("four readings of eight holes: %+v", w)
+	}
+}
+
+// Points located in each way, against the same place worked out by hand.
+func TestWaysToLocate(t *testing.T) {
+	_, b, _ := surveyedTruck(t)
+	at := func(id string, x, y, z float64) SurveyPoint {
+		return SurveyPoint{ID: id, Name: id, Kind: "point", Way: ByOffsets, X: taped(x), Y: taped(y), Z: taped(z)}
+	}
+	hyp := func(v ...float64) float64 { return survey.Root(v...) }
+	s := Survey{Points: []SurveyPoint{at("a", 0, 0, 0), at("b", 1000, 0, 0), at("c", 0, 800, 0), at("d", 0, 0, 600),
+		{ID: "two", Name: "two", Way: ByTwoDistances, A: "a", B: "b", In: PlanXY, Side: "left", DA: taped(hyp(300, 400)), DB: taped(hyp(700, 400))},
+		{ID: "twoRight", Name: "twoRight", Way: ByTwoDistances, A: "a", B: "b", In: PlanXY, Side: "right", DA: taped(hyp(300, 400)), DB: taped(hyp(700, 400))},
+		{ID: "off", Name: "off", Way: ByTwoDistances, A: "a", B: "b", In: PlanXY, Side: "left", Z: taped(250), DA: taped(hyp(300, 400, 250)), DB: taped(hyp(700, 400, 250))},
+		{ID: "side", Name: "side", Way: ByTwoDistances, A: "a", B: "b", In: SideXZ, Side: "right", DA: taped(hyp(300, 400)), DB: taped(hyp(700, 400))},
+		{ID: "asks", Name: "asks", Way: ByTwoDistances, A: "a", B: "b", In: PlanXY, DA: taped(500), DB: taped(700)},
+		{ID: "open", Name: "open", Way: ByTwoDistances, A: "a", B: "b", In: PlanXY, Side: "left", DA: taped(200), DB: taped(300)},
+		{ID: "four", Name: "four", Way: ByDistances, Many: []FromPoint{{"a", taped(hyp(300, 200, 100))}, {"b", taped(hyp(700, 200, 100))}, {"c", taped(hyp(300, 600, 100))}, {"d", taped(hyp(300, 200, 500))}}},
+		{ID: "low", Name: "low", Way: ByDistances, Side: "lower", Many: []FromPoint{{"a", taped(hyp(300, 200, 100))}, {"b", taped(hyp(700, 200, 100))}, {"c", taped(hyp(300, 600, 100))}}},
+		{ID: "line", Name: "line", Way: OnLine, A: "c", B: "d", DA: taped(250)},
+		{ID: "hole1", Name: "hole1", Kind: "hole", Size: 20, Way: ByOffsets, From: "a", X: taped(100), Y: taped(0), Z: taped(0)},
+		{ID: "hole2", Name: "hole2", Kind: "hole", Size: 10, Way: ByOffsets, From: "hole1", Tape: hole.Inside, X: taped(85)},
+		{ID: "ring1", Name: "ring1", Way: ByOffsets, From: "ring2", X: taped(5)}, {ID: "ring2", Name: "ring2", Way: ByOffsets, From: "ring1", X: taped(5)},
+		{ID: "far", Name: "far", Way: ByOffsets, X: taped(25400)}}}
+	if err := s.Check(); err != nil {
+		t.Fatal(err)
+	}
+	w := WorkSurvey(s, b, nil)
+	for id, want := range map[string][3]float64{"two": {300, 400, 0}, "twoRight": {300, -400, 0}, "off": {300, 400, 250}, "side": {300, 0, -400}, "four": {300, 200, 100}, "low": {300, 200, -100}, "line": {0, 600, 150}, "hole2": {200, 0, 0}} {
+		p := point(t, w, id)
+		if p.At == nil {
+			t.Errorf("%s: %s", id, p.Why)
+			continue
+		}
+		for i := range 3 {
+			near(t, id, p.At[i], want[i], .01)
+		}
+	}
+	if p := point(t, w, "asks"); p.At != nil || len(p.Choices) != 2 {
+		t.Errorf("which side is guessed: %+v", p)
+	}
+	for _, id := range []string{"open", "ring1", "ring2"} {
+		if p := point(t, w, id); p.At != nil || p.Why == "" {
+			t.Errorf("%s: %+v", id, p)
+		}
+	}
+	if p := point(t, w, "far"); len(p.Findings) == 0 || p.Findings[0].Code != "far" && p.Findings[len(p.Findings)-1].Code != "far" {
+		t.Errorf("25 m off the datum is not asked about: %+v", p.Findings)
+	}
+}
+
+// A lid that swings into the bracket is told with its state, and moved away it
+// clears.
+func TestLidHitsTheBracket(t *testing.T) {
+	s, b, parts := surveyedTruck(t)
+	s.Spaces[0].Shape.At[2] = -290
+	w := WorkSurvey(s, b, parts)
+	hit := w.Clearances[0]
+	if hit.Verdict != "bad" || hit.With != "Locker lid" || !strings.Contains(hit.Place, "in use") || len(w.Findings) == 0 || w.Findings[0].Cause != "Room" {
+		t.Fatalf("%+v", hit)
+	}
+	s.Spaces[0].Shape.At[2] = -330
+	for _, c := range WorkSurvey(s, b, parts).Clearances {
+		if c.Verdict == "bad" {
+			t.Errorf("moved away: %+v", c)
+		}
+	}
+}
+
+// A hole into a line, one nobody looked behind, and one the brief forbids.
+func TestWhatIsBehind(t *testing.T) {
+	s, b, parts := surveyedTruck(t)
+	s.Drillings = append(s.Drillings, Drilling{ID: "bad", Name: "bad", Point: "left-rail-8", Face: FaceLeft, Diameter: 9, Wall: 50, Looked: "seen"}, Drilling{ID: "unseen", Name: "unseen", Point: "floor-hole", Face: FaceUp, Diameter: 9, Wall: 1})
+	w := WorkSurvey(s, b, parts)
+	if d := w.Drillings[1]; d.Verdict != "bad" || d.Stop != "do not drill" {
+		t.Errorf("%+v", d)
+	}
+	if d := w.Drillings[2]; d.Verdict != "open" || len(d.Findings) == 0 || !strings.Contains(d.Findings[0].Reason, "engineer") {
+		t.Errorf("%+v", d)
+	}
+	b.Limits.NoNewHoles = true
+	s.Placed[0].Mates[0].Point = "lashing"
+	codes := ""
+	for _, f := range WorkSurvey(s, b, parts).Findings {
+		codes += f.Code + " "
+	}
+	if !strings.Contains(codes, "no-new-holes") || !strings.Contains(codes, "not-asked") {
+		t.Error(codes)
+	}
+}
+
+// The three governing dimensions are measured again before a file goes out: one
+// that disagrees stops it, agreeing or set aside with a reason it goes.
+func TestRetapeGate(t *testing.T) {
+	s, b, parts := surveyedTruck(t)
+	c := CheckOf(s, b, parts[0], parts)
+	if c.Released || len(c.Governing) != 3 || c.Tried {
+		t.Fatalf("%+v", c)
+	}
+	check := PartCheck{Part: "tray"}
+	for _, g := range c.Governing {
+		check.Retape = append(check.Retape, Retape{Dimension: g.Key, Value: taped(g.Nominal + .5), From: "rear edge"})
+	}
+	s.Checks = append(s.Checks, check)
+	if c = CheckOf(s, b, parts[0], parts); !c.Released {
+		t.Errorf("%+v", c)
+	}
+	check.Retape[1].Value = taped(c.Governing[1].Nominal + 6)
+	check.Aside = "in a hurry"
+	s.Checks[len(s.Checks)-1] = check
+	if c = CheckOf(s, b, parts[0], parts); c.Released || c.Governing[1].Verdict != "bad" {
+		t.Errorf("a disagreement is set aside: %+v", c)
+	}
+	if c = CheckOf(s, b, parts[1], parts); !c.Released || !c.Tried {
+		t.Errorf("%+v", c)
+	}
+}
+
+// Points go out as a list and come in again; what cannot be read is told line
+// by line.
+func TestPointList(t *testing.T) {
+	s, b, parts := surveyedTruck(t)
+	raw, err := PointsCSV(WorkSurvey(s, b, parts).Points)
+	if err != nil {
+		t.Fatal(err)
+	}
+	n := 0
+	id := func() string { n++; return string(rune('a' + n)) }
+	points, refused := PointsIn(string(raw), id)
+	if len(refused) != 0 || len(points) < 20 {
+		t.Fatalf("%d points, %+v", len(points), refused)
+	}
+	near(t, "x", points[0].X.Values[0], -1500.5, 1e-3)
+	points, refused = PointsIn("\ufeffname;x in;y in;z in;size in\n\"eye; left\";10;-2;0;1\nno place;1;;2\n;1;2;3\neye; left;1;2;3\nfar;1;2;1e9\nsized;1;2;3;wide\n=x;1;2;3\n=x;1;2;3\n", id)
+	near(t, "inches", points[0].X.Values[0], 254, 1e-9)
+	near(t, "size", points[0].Size, 25.4, 1e-9)
+	if len(points) != 2 || len(refused) != 6 {
+		t.Errorf("%d taken, %+v", len(points), refused)
+	}
+	for _, r := range refused {
+		if r.Line < 2 || r.Why == "" {
+			t.Errorf("%+v", r)
+		}
+	}
+	if _, refused = PointsIn("a,b\n1,2\n", id); len(refused) != 1 || !strings.Contains(refused[0].Why, "no column name") {
+		t.Errorf("%+v", refused)
+	}
+}
+
+func TestSurveyRefused(t *testing.T) {
+	for name, s := range map[string]Survey{
+		"newer":    {Schema: 9},
+		"same id":  {Points: []SurveyPoint{{ID: "a"}, {ID: "a"}}},
+		"no id":    {Stacks: []StackSet{{}}},
+		"far":      {Points: []SurveyPoint{{ID: "a", X: taped(1e6)}}},
+		"no kind":  {Spaces: []survey.Space{{ID: "a"}}},
+		"negative": {Maps: []HoleMap{{ID: "a", Readings: []MapReading{{Value: taped(-5)}}}}},
+		"fit":      {Checks: []PartCheck{{Fit: "felt"}}},
+		"trust":    {Sides: []SideRow{{ID: "a", Left: survey.Reading{Trust: "sure"}}}},
+		"wheels":   {Wheels: &survey.Wheels{}},
+		"many":     {Points: make([]SurveyPoint, 500)},
+	} {
+		if s.Check() == nil {
+			t.Errorf("%s: taken", name)
+		}
+	}
+}
+
+func BenchmarkWorkSurvey(b *testing.B) {
+	brief := orchardTruck().Upgraded()
+	parts := BuildParts([]Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: trayBracket()}, {ID: "foot", Name: "Foot", Quantity: 2, Recipe: pressFoot()}}, brief)
+	s := orchardSurvey().renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
+	for b.Loop() {
+		if len(WorkSurvey(s, brief, parts).Clearances) == 0 {
+			b.Fatal("nothing placed")
+		}
+	}
+}
