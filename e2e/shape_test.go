@@ -52,6 +52,9 @@ func TestNewPartToDXF(t *testing.T) {
 	}
 	p.press("Make")
 	p.press("DXF of Lamp bracket")
+	p.see("The files of Lamp bracket are held back")
+	p.setAside("Lamp bracket", "a lamp on a loose strap")
+	p.press("DXF of Lamp bracket")
 	name, data := p.download(".dxf")
 	if !strings.HasPrefix(name, "orchard-truck_lamp-bracket_r") {
 		t.Errorf("named %q", name)
@@ -134,6 +137,11 @@ func TestKeyboardOnly(t *testing.T) {
 	p.saved()
 	p.do(chromedp.KeyEvent("4", chromedp.KeyModifiers(chromedp.ModifierAlt)))
 	p.see("Files and paper")
+	tab(`.release button`)
+	p.keys(kb.Enter)
+	tab(`[data-aside] input`)
+	p.keys("a first try" + kb.Tab)
+	p.wait("the reason to be kept", `document.querySelector('.release')?.dataset.release === 'true'`)
 	tab(`[data-file=csv]`)
 	p.keys(kb.Enter)
 	if name, data := p.download(".csv"); !bytes.HasPrefix(data, []byte("job,part")) {

@@ -73,7 +73,7 @@ func (l *locator) mapOf(m *HoleMap) *MapTold {
 		t.Why = err.Error()
 		return t
 	}
-	t.Bare, t.Consistent, t.Alternatives = r, r.Consistent, r.Alternatives
+	t.Bare, t.Consistent, t.Alternatives, t.Spare = r, r.Consistent, r.Alternatives, r.Redundancy
 	points := r.Points
 	if r.Suspect != nil {
 		points = r.PointsWithout // what is built on it goes by the readings that agree

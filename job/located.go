@@ -46,6 +46,7 @@ type MapTold struct {
 	NextTo       string            `json:"nextTo,omitempty"`
 	NextWays     []NextWay         `json:"nextWays,omitempty" doc:"what it would be in each map that fits"`
 	Alternatives [][][2]float64    `json:"alternatives,omitempty"`
+	Spare        int               `json:"spare" doc:"readings beyond the least"`
 	Why          string            `json:"why,omitempty" doc:"why there is no map yet"`
 	Missing      int               `json:"missing,omitempty" doc:"readings still needed"`
 	Findings     []working.Finding `json:"findings"`

@@ -163,5 +163,5 @@ func (s *Service) Checked(ctx context.Context, j Job, p Part) (CheckTold, error)
 
 // Unreleased is the refusal of a file of a part that was not measured again.
 func (c CheckTold) Unreleased() error {
-	return working.Refuse("", "%s is not released for cutting. %s Do it under Make, or set it aside there with a reason. The paper template may be printed before, to try the fit.", c.Name, c.Says)
+	return working.Refuse("", "The files of %s are held back. %s Do it under Make, or set it aside there with a reason. The paper template may be printed before, to try the fit.", c.Name, c.Says)
 }

@@ -34,6 +34,7 @@ export function useHolding(id: MaybeRefOrGetter<string>) {
 
 export function refreshJobs() {
   void queryClient.invalidateQueries({ queryKey: ['holding'] })
+  void queryClient.invalidateQueries({ queryKey: ['survey'] })
   void queryClient.invalidateQueries({ queryKey: ['jobs'] })
   void queryClient.invalidateQueries({ queryKey: ['job'] })
 }

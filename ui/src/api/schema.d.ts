@@ -3423,6 +3423,11 @@ export interface components {
             slips: string[];
             /**
              * Format: int64
+             * @description readings beyond the least
+             */
+            spare: number;
+            /**
+             * Format: int64
              * @description index of the reading that is off
              */
             suspect?: number;

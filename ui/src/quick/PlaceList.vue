@@ -9,6 +9,7 @@ const props = defineProps<{
   modelValue: number[][]
   lengths: Style
   axes: string[]
+  kinds?: ('length' | 'count')[]
   fault: (path: string) => string | undefined
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: number[][]] }>()
@@ -28,7 +29,7 @@ const drop = (i: number) =>
 <template>
   <fieldset class="places">
     <legend class="label">{{ label }}: {{ axes.join(', ') }}</legend>
-    <div v-for="(p, i) in modelValue" :key="i" class="place" :class="{ one: axes.length === 1 }">
+    <div v-for="(p, i) in modelValue" :key="i" class="place" :class="`n${axes.length}`">
       <span class="num">{{ i + 1 }}</span>
       <ValueField
         v-for="(a, k) in axes"
@@ -37,6 +38,7 @@ const drop = (i: number) =>
         hide-label
         :model-value="p[k] ?? 0"
         :lengths="lengths"
+        :kind="kinds?.[k] ?? 'length'"
         :wrong="fault(axes.length === 1 ? `/${i}` : `/${i}/${k}`)"
         @update:model-value="(v) => put(i, k, v)"
       />
@@ -64,7 +66,13 @@ const drop = (i: number) =>
   gap: 6px;
   align-items: center;
 }
-.one {
+.n1 {
   grid-template-columns: 20px minmax(0, 1fr) auto;
+}
+.n3 {
+  grid-template-columns: 20px minmax(0, 0.6fr) minmax(0, 0.6fr) minmax(0, 1fr) auto;
+}
+.n4 {
+  grid-template-columns: 20px repeat(4, minmax(0, 1fr)) auto;
 }
 </style>

@@ -90,6 +90,7 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           :model-value="values[f.key] as number[][]"
           :lengths="lengths"
           :axes="f.axes!"
+          :kinds="f.axisKinds"
           :fault="(tail) => fault(f.key + tail)"
           @update:model-value="(v) => (values[f.key] = v)"
         />

@@ -12,6 +12,18 @@ watch(
   () => [props.value, props.kind, props.lengths.unit] as const,
   async ([value, kind]) => {
     lies.value = ''
+    if (kind === 'text') {
+      text.value = String(value)
+      return
+    }
+    if (kind === 'lengths' && Array.isArray(value)) {
+      const flat = value.map((x) => (Array.isArray(x) ? x : [x]) as number[])
+      const said = await Promise.all(
+        flat.map(async (row) => (await Promise.all(row.map(async (v) => (await write(v, props.lengths)).text))).join(', ')),
+      )
+      text.value = said.map((t, i) => `${i + 1}: ${t}`).join('\n')
+      return
+    }
     if (Array.isArray(value)) {
       text.value = value.map((x, i) => `${i + 1}: ${(Array.isArray(x) ? x : [x]).map(newtons).join(', ')}`).join('\n')
       return

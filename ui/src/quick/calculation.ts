@@ -9,6 +9,7 @@ export type Field = {
   kind: 'length' | 'angle' | 'number' | 'choice' | 'material' | 'places' | 'thread' | 'grade'
   start: number | string | number[][] | null
   axes?: string[] // of places
+  axisKinds?: ('length' | 'count')[] // lengths when left out
   choices?: { value: string; text: string }[]
   optional?: boolean
   note?: string
@@ -16,7 +17,7 @@ export type Field = {
 export type Result = {
   key: string
   label: string
-  kind: 'length' | 'angle' | 'number' | 'force' | 'torque' | 'forces'
+  kind: 'length' | 'angle' | 'number' | 'force' | 'torque' | 'forces' | 'lengths' | 'text'
   lead?: boolean
 }
 export type Calculation = {

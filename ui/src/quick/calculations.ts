@@ -2,6 +2,7 @@
 // computing is the server's.
 import type { Calculation, Field } from './calculation'
 import { strengthCalculations } from './strength'
+import { surveyCalculations } from './survey'
 
 const R: Field = { key: 'insideRadius', label: 'Inside radius', letter: 'R', kind: 'length', start: 3 }
 const T: Field = { key: 'thickness', label: 'Thickness', letter: 'T', kind: 'length', start: 3 }
@@ -198,6 +199,7 @@ export const calculations: Calculation[] = [
     ],
     results: [{ key: 'newtons', label: 'Press force', kind: 'force', lead: true }],
   },
+  ...surveyCalculations,
   ...strengthCalculations,
 ]
 

@@ -5,10 +5,12 @@ import { words } from '@/api/client'
 import { useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import { useSurvey } from '@/jobs/useSurvey'
 import PartFiles from './PartFiles.vue'
 
 const props = defineProps<{ job: string }>()
 const { data: page, error } = useJob(() => props.job)
+const open = useSurvey(() => props.job)
 const rail = useRail()
 const units = ref<'mm' | 'in'>()
 watch(
@@ -61,7 +63,16 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
     <p v-if="!page.parts.length" class="soft">
       No part yet. <RouterLink :to="`/jobs/${job}/shape`">Start one on the Shape bench.</RouterLink>
     </p>
-    <PartFiles v-for="p in page.parts" v-else :key="p.id" :part="p" :job="page.job" :units="units ?? 'mm'" :paper="paper" />
+    <PartFiles
+      v-for="p in page.parts"
+      v-else
+      :key="p.id"
+      :part="p"
+      :job="page.job"
+      :units="units ?? 'mm'"
+      :paper="paper"
+      :open="open"
+    />
   </div>
   <p v-else class="page soft">Fetching the job.</p>
 </template>

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { FileText, Ruler, Scissors, Sheet } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import type { JobView, PartHead, Problem } from '@/api/client'
+import { type JobView, type PartHead, words } from '@/api/client'
+import { fetchFile } from '@/api/file'
+import type { OpenSurvey } from '@/jobs/useSurvey'
+import ReleaseCard from './ReleaseCard.vue'
 
-const props = defineProps<{ part: PartHead; job: JobView; units: 'mm' | 'in'; paper: 'a4' | 'letter' }>()
+const props = defineProps<{ part: PartHead; job: JobView; units: 'mm' | 'in'; paper: 'a4' | 'letter'; open: OpenSurvey }>()
 const wrong = ref('')
 const said = ref('')
 const hands = computed(() => (props.part.pair ? (['left', 'right'] as const) : ([''] as const)))
@@ -19,20 +22,10 @@ async function get(kind: string, hand: string) {
   wrong.value = said.value = ''
   const q = new URLSearchParams({ paper: props.paper, units: props.units, ...(hand ? { hand } : {}) })
   try {
-    const r = await fetch(`/api/v1/parts/${props.part.id}/files/${kind}?${q}`)
-    if (!r.ok) {
-      wrong.value = ((await r.json()) as Problem).detail
-      return
-    }
-    const name = /filename="([^"]+)"/.exec(r.headers.get('Content-Disposition') ?? '')?.[1] ?? `part.${kind}`
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(await r.blob())
-    link.download = name
-    link.click()
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
-    said.value = `${name} is in your downloads.`
-  } catch {
-    wrong.value = 'The server does not answer; no file was made. Try again.'
+    if (props.open.state.value !== 'saved') await props.open.save() // what was measured again counts
+    said.value = `${await fetchFile(`/api/v1/parts/${props.part.id}/files/${kind}?${q}`)} is in your downloads.`
+  } catch (e) {
+    wrong.value = words(e)
   }
 }
 </script>
@@ -49,6 +42,7 @@ async function get(kind: string, hand: string) {
         <span class="num">{{ part.blank }}</span> · {{ part.mass }} · r{{ part.revision }}
       </p>
     </div>
+    <ReleaseCard :open="open" :part="part.id" />
     <div v-for="h in hands" :key="h" class="files">
       <strong v-if="h" class="hand">{{ h }} hand</strong>
       <button

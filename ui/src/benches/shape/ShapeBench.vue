@@ -11,6 +11,7 @@ import { onScopeDispose } from 'vue'
 import AddBar from './AddBar.vue'
 import ConflictBox from './ConflictBox.vue'
 import FeatureList from './FeatureList.vue'
+import FollowNotice from './FollowNotice.vue'
 import MeasureBar from './MeasureBar.vue'
 import NoPart from './NoPart.vue'
 import PartStrip from './PartStrip.vue'
@@ -86,6 +87,7 @@ const open = computed(() => bench.part.value)
       <BodyView v-if="!narrow || side === 'body'" class="pane" :body="open.built.value.body" :feature="bench.feature.value" />
     </section>
     <div class="bars">
+      <FollowNotice :job="job" :part="part ?? ''" />
       <AddBar v-if="bench.adding.value" :bench="bench" />
       <MeasureBar :bench="bench" />
     </div>

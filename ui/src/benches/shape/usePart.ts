@@ -5,7 +5,7 @@
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { api, type Fix, type Part, type PartView, type Recipe, type Subject, Refused, take, words } from '@/api/client'
 import { at, put } from '@/api/pointer'
-import { refreshJobs } from '@/api/queries'
+import { queryClient, refreshJobs } from '@/api/queries'
 import type { Style } from '@/kit/readLength'
 
 export type State = { name: string; quantity: number; recipe: Recipe }
@@ -54,6 +54,7 @@ export function usePart(id: string, style: () => Style) {
       localStorage.setItem(`${key(id)}.refused`, kept)
       clearTimeout(timer)
       adopt(got)
+      void queryClient.invalidateQueries({ queryKey: ['survey'] })
       await build()
       trouble.value = `A change kept in this browser was refused and put aside: ${why}`
     }
@@ -127,6 +128,7 @@ export function usePart(id: string, style: () => Style) {
       )
       settle(got)
       synced = sent
+      void queryClient.invalidateQueries({ queryKey: ['survey'] }) // what follows it may be out of date
       keep()
       if (dirty()) schedule()
     } catch (e) {
@@ -184,6 +186,7 @@ export function usePart(id: string, style: () => Style) {
       const header = { 'If-Match': String(view.value!.revision) }
       const got = await take(api.POST(`/api/v1/parts/{id}/${way}`, { params: { path: { id }, header } }))
       adopt(got)
+      void queryClient.invalidateQueries({ queryKey: ['survey'] })
       await build()
     } catch (e) {
       trouble.value = words(e)

@@ -1,0 +1,284 @@
+<script setup lang="ts">
+// One hole map: holes, the distances between them, the map that comes out, the
+// reading that is off or the one to take next.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed, ref, watch } from 'vue'
+import { newId } from '@/api/ids'
+import type { OpenSurvey } from '@/jobs/useSurvey'
+import PickOne from '@/kit/PickOne.vue'
+import ReadingField from '@/kit/ReadingField.vue'
+import SaySo from '@/kit/SaySo.vue'
+import TextField from '@/kit/TextField.vue'
+import ValueField from '@/kit/ValueField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
+import MapSketch from './MapSketch.vue'
+import { faces, tapes, usePoints } from './points'
+
+const props = defineProps<{ open: OpenSurvey; index: number }>()
+const at = computed(() => `/maps/${props.index}`)
+const map = computed(() => props.open.survey.value!.maps![props.index]!)
+const told = computed(() => props.open.worked.value?.maps.find((m) => m.id === map.value.id))
+const name = (i: number) => map.value.holes[i]?.name || String(i + 1)
+const holes = computed(() => map.value.holes.map((h, i) => ({ value: h.id, text: name(i) })))
+const points = usePoints(props.open)
+const others = computed(() => [
+  { value: '', text: 'none' },
+  ...(props.open.survey.value?.maps ?? []).filter((m) => m.id !== map.value.id).map((m) => ({ value: m.id, text: m.name })),
+])
+const addHole = () =>
+  props.open.set(`${at.value}/holes`, [...map.value.holes, { id: newId(), diameter: map.value.holes.at(-1)?.diameter }])
+function addReading(from?: string, to?: string, value?: number) {
+  const last = map.value.readings.at(-1)
+  props.open.set(`${at.value}/readings`, [
+    ...map.value.readings,
+    {
+      from: from ?? last?.from ?? map.value.holes[0]?.id ?? '',
+      to: to ?? map.value.holes.find((h) => h.id !== (from ?? last?.from))?.id ?? '',
+      tape: last?.tape,
+      value: value === undefined ? {} : { values: [value], instrument: 'eye', trust: 'assumed' },
+    },
+  ])
+}
+// Open while there is something to do in them; they never close by themselves.
+const wide = ref(map.value.readings.length < 4)
+const holesWide = ref(!map.value.readings.length)
+watch(
+  () => told.value?.suspect,
+  (s) => {
+    if (s !== undefined) wide.value = true
+  },
+  { immediate: true },
+)
+const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? ''
+</script>
+
+<template>
+  <article class="map" :data-map="map.name">
+    <div class="head">
+      <div class="cells">
+        <TextField label="Hole map" :model-value="map.name" @update:model-value="(v) => open.set(`${at}/name`, v)" />
+        <PickOne
+          label="The wall faces"
+          :choices="[{ value: '', text: 'not said' } as never, ...faces]"
+          :model-value="(map.face ?? '') as 'left'"
+          @update:model-value="(v) => open.set(`${at}/face`, v || undefined)"
+        />
+        <PickOne
+          label="Hole 1 is the point"
+          :choices="points"
+          :model-value="map.first ?? ''"
+          @update:model-value="(v) => open.set(`${at}/first`, v || undefined)"
+        />
+        <PickOne
+          label="Hole 2 lies towards"
+          :choices="points"
+          :model-value="map.second ?? ''"
+          @update:model-value="(v) => open.set(`${at}/second`, v || undefined)"
+        />
+        <PickOne
+          label="The other side's map"
+          :choices="others"
+          :model-value="map.other ?? ''"
+          @update:model-value="(v) => open.set(`${at}/other`, v || undefined)"
+        />
+      </div>
+      <button type="button" class="press tight bare gone" :aria-label="`Remove ${map.name}`" @click="open.set(at, undefined)">
+        <Trash2 :size="18" />
+      </button>
+    </div>
+    <div class="two">
+      <div>
+        <MapSketch :map="map" :told="told" />
+        <label class="tick"
+          ><input
+            type="checkbox"
+            :checked="map.below"
+            @change="open.set(`${at}/below`, ($event.target as HTMLInputElement).checked || undefined)"
+          />
+          seen onto the face, hole 1 left of hole 2, the next hole lies below their line</label
+        >
+      </div>
+      <div class="stack">
+        <p v-if="told?.why" class="next" data-next>{{ told.why }}</p>
+        <p v-if="told && !told.why && told.consistent" class="agree">
+          <b class="num big">{{ map.readings.length }}</b> readings agree, <b class="num">{{ told.spare }}</b> of them to spare.
+          <WhyButton v-if="told.working" :name="map.name" :working="told.working" />
+        </p>
+        <SaySo :label="`What ${map.name} says`" :list="told?.findings ?? []" />
+        <div v-if="told?.nextFrom" class="row">
+          <button type="button" class="press main" @click="addReading(told.nextFrom, told.nextTo)">
+            Take {{ label(told.nextFrom) }} to {{ label(told.nextTo) }}
+          </button>
+          <button
+            v-for="w in told.nextWays ?? []"
+            :key="w.text"
+            type="button"
+            class="press"
+            @click="addReading(told.nextFrom, told.nextTo, w.value)"
+          >
+            By eye it is about {{ w.text }}
+          </button>
+        </div>
+        <ul v-if="told?.slips.length" class="small">
+          <li v-for="s in told.slips" :key="s">{{ s }}</li>
+        </ul>
+      </div>
+    </div>
+    <details :open="holesWide" @toggle="holesWide = ($event.target as HTMLDetailsElement).open">
+      <summary>{{ map.holes.length }} holes</summary>
+      <div class="holes">
+        <div v-for="(h, k) in map.holes" :key="h.id" class="hole">
+          <span class="num">{{ k + 1 }}</span>
+          <ValueField
+            :label="`Diameter of hole ${k + 1}`"
+            hide-label
+            :model-value="h.diameter ?? null"
+            :lengths="open.style.value"
+            :wrong="open.fault(`${at}/holes/${k}/diameter`)"
+            @update:model-value="(v) => open.set(`${at}/holes/${k}/diameter`, v)"
+          />
+          <button
+            type="button"
+            class="press tight bare"
+            :aria-label="`Remove hole ${k + 1}`"
+            @click="open.set(`${at}/holes/${k}`, undefined)"
+          >
+            <Trash2 :size="16" />
+          </button>
+        </div>
+        <button type="button" class="press tight" @click="addHole"><Plus :size="16" aria-hidden="true" />Hole</button>
+      </div>
+    </details>
+    <details :open="wide" @toggle="wide = ($event.target as HTMLDetailsElement).open">
+      <summary>{{ map.readings.length }} distances</summary>
+      <div
+        v-for="(r, k) in map.readings"
+        :key="k"
+        class="reading"
+        :class="{ suspect: told?.suspect === k, large: told?.readings[k]?.large }"
+        :data-reading="k"
+      >
+        <PickOne
+          label="from"
+          :choices="holes"
+          :model-value="r.from"
+          @update:model-value="(v) => open.set(`${at}/readings/${k}/from`, v)"
+        />
+        <PickOne
+          label="to"
+          :choices="holes"
+          :model-value="r.to"
+          @update:model-value="(v) => open.set(`${at}/readings/${k}/to`, v)"
+        />
+        <PickOne
+          label="the tape lay"
+          :choices="tapes"
+          :model-value="r.tape ?? 'centre'"
+          @update:model-value="(v) => open.set(`${at}/readings/${k}/tape`, v)"
+        />
+        <ReadingField
+          :label="`${label(r.from)} to ${label(r.to)}`"
+          :model-value="r.value"
+          :lengths="open.style.value"
+          :wrong="open.fault(`${at}/readings/${k}/value/values/0`)"
+          @update:model-value="(v) => open.set(`${at}/readings/${k}/value`, v)"
+        />
+        <p class="off">
+          <span class="small soft">off</span><span class="num">{{ told?.readings[k]?.text || told?.readings[k]?.why }}</span>
+          <strong v-if="told?.suspect === k">{{ told.agrees }} would agree</strong>
+        </p>
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove distance ${label(r.from)} to ${label(r.to)}`"
+          @click="open.set(`${at}/readings/${k}`, undefined)"
+        >
+          <Trash2 :size="16" />
+        </button>
+      </div>
+      <button type="button" class="press tight" @click="addReading()"><Plus :size="16" aria-hidden="true" />Distance</button>
+    </details>
+  </article>
+</template>
+
+<style scoped>
+.map {
+  display: grid;
+  gap: 10px;
+  border-left: 3px solid var(--rule-strong);
+  padding: 2px 0 12px 14px;
+}
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 10px;
+  align-items: end;
+}
+.head {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: end;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(280px, 1.2fr) minmax(220px, 1fr);
+  gap: 16px;
+  align-items: start;
+}
+.big {
+  font-size: 1.5rem;
+}
+.next {
+  border-left: 4px solid var(--ember);
+  padding: 4px 10px;
+  font-weight: 560;
+}
+summary {
+  min-height: 40px;
+  display: list-item;
+  cursor: pointer;
+  font-weight: 560;
+  padding-top: 8px;
+}
+.holes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 20px;
+  align-items: center;
+}
+.hole {
+  display: grid;
+  grid-template-columns: 22px 110px auto;
+  gap: 6px;
+  align-items: center;
+}
+.reading {
+  display: grid;
+  grid-template-columns: 76px 76px minmax(130px, 1fr) minmax(180px, 1.4fr) minmax(90px, 1fr) auto;
+  gap: 8px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+  align-items: start;
+}
+.off {
+  display: grid;
+}
+.large .off .num {
+  color: var(--mind);
+}
+.suspect {
+  background: var(--stop-wash);
+}
+.suspect .off {
+  color: var(--stop);
+}
+@media (max-width: 760px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .reading {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

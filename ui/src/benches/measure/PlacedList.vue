@@ -1,0 +1,244 @@
+<script setup lang="ts">
+// Parts, devices and boxes in their place: by their holes on surveyed points,
+// or by typed numbers.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { newId } from '@/api/ids'
+import type { OpenSurvey } from '@/jobs/useSurvey'
+import PickOne from '@/kit/PickOne.vue'
+import SaySo from '@/kit/SaySo.vue'
+import TextField from '@/kit/TextField.vue'
+import { trustWord } from '@/kit/trust'
+import ValueField from '@/kit/ValueField.vue'
+import { faces, usePoints } from './points'
+
+const props = defineProps<{ open: OpenSurvey }>()
+const list = computed(() => props.open.survey.value?.placed ?? [])
+const told = (id: string) => props.open.worked.value?.placed.find((p) => p.id === id)
+const points = usePoints(props.open)
+const shown = ref('')
+const whats = computed(() => [
+  { value: '', text: 'a box of a size' },
+  ...(props.open.page.value?.parts ?? []).map((p) => ({ value: `part ${p.id}`, text: p.name })),
+  ...(props.open.page.value?.parts ?? [])
+    .filter((p) => p.pair)
+    .map((p) => ({ value: `twin ${p.id}`, text: `${p.name}, the twin` })),
+  ...(props.open.page.value?.job.brief.devices ?? []).map((d) => ({ value: `device ${d.id}`, text: d.name })),
+])
+const what = (i: number) => {
+  const p = list.value[i]!
+  return p.part ? `${p.twin ? 'twin' : 'part'} ${p.part}` : p.device ? `device ${p.device}` : ''
+}
+function setWhat(i: number, v: string) {
+  const [kind, id] = v.split(' ')
+  const p = list.value[i]!
+  const name = whats.value.find((w) => w.value === v)?.text ?? ''
+  props.open.set(`/placed/${i}`, {
+    id: p.id,
+    name: p.name || name,
+    at: p.at ?? [0, 0, 0],
+    ...(kind === 'device'
+      ? { device: id }
+      : v
+        ? { part: id, twin: kind === 'twin' || undefined }
+        : { size: { length: 200, width: 200, height: 200 } }),
+  })
+}
+function add() {
+  const id = newId()
+  props.open.set('/placed', [...list.value, { id, name: '', at: [0, 0, 0], size: { length: 200, width: 200, height: 200 } }])
+  shown.value = id
+}
+const addMate = (i: number) =>
+  props.open.set(`/placed/${i}/mates`, [
+    ...(list.value[i]!.mates ?? []),
+    { hole: told(list.value[i]!.id)?.holes[list.value[i]!.mates?.length ?? 0]?.id ?? '', point: '' },
+  ])
+function setAt(i: number, k: number, v: number) {
+  const at = [...(list.value[i]!.at ?? [0, 0, 0])]
+  at[k] = v
+  props.open.set(`/placed/${i}/at`, at)
+}
+const holes = (id: string) => [
+  { value: '', text: 'choose a hole' },
+  ...(told(id)?.holes ?? []).map((h) => ({ value: h.id, text: h.name })),
+]
+</script>
+
+<template>
+  <div class="stack">
+    <p v-if="!list.length" class="soft">Place a part by its holes on surveyed points, and see what it meets.</p>
+    <article v-for="(p, i) in list" :key="p.id" class="placed" :class="{ shown: shown === p.id }" :data-placed="p.name">
+      <div class="line">
+        <button type="button" class="press bare name" :aria-expanded="shown === p.id" @click="shown = shown === p.id ? '' : p.id">
+          {{ p.name || told(p.id)?.name || 'something without a name' }}
+        </button>
+        <span v-if="told(p.id)?.why" class="small why">{{ told(p.id)!.why }}</span>
+        <span v-else class="small soft">
+          <template v-if="told(p.id)?.misses.length"
+            >its holes stay up to <b class="num">{{ told(p.id)!.misses.reduce((a, b) => (b.off > a.off ? b : a)).text }}</b> off
+            their points</template
+          >
+          <template v-if="told(p.id)?.within">; place known to ± {{ told(p.id)!.within }}</template>
+          <template v-if="told(p.id)?.least && told(p.id)!.least!.trust !== 'measured'"
+            >; least trusted: {{ told(p.id)!.least!.name }}, {{ trustWord(told(p.id)!.least!.trust) }}</template
+          >
+        </span>
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove ${p.name}`"
+          @click="open.set(`/placed/${i}`, undefined)"
+        >
+          <Trash2 :size="18" />
+        </button>
+      </div>
+      <SaySo v-if="shown === p.id" :label="`What ${p.name} says`" :list="told(p.id)?.findings ?? []" />
+      <div v-if="shown === p.id" class="edit">
+        <div class="cells">
+          <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`/placed/${i}/name`, v)" />
+          <PickOne label="It is" :choices="whats" :model-value="what(i)" @update:model-value="(v) => setWhat(i, v)" />
+          <template v-if="p.size">
+            <ValueField
+              v-for="k in ['length', 'width', 'height'] as const"
+              :key="k"
+              :label="k"
+              :model-value="p.size[k]"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/placed/${i}/size/${k}`)"
+              @update:model-value="(v) => open.set(`/placed/${i}/size/${k}`, v)"
+            />
+          </template>
+          <template v-if="p.part">
+            <PickOne
+              label="Its good side looks"
+              :choices="[{ value: '', text: 'as its holes have it' } as never, ...faces]"
+              :model-value="(p.facing ?? '') as 'left'"
+              @update:model-value="(v) => open.set(`/placed/${i}/facing`, v || undefined)"
+            />
+            <ValueField
+              label="Bolt diameter"
+              :model-value="p.bolt ?? null"
+              :lengths="open.style.value"
+              @update:model-value="(v) => open.set(`/placed/${i}/bolt`, v)"
+            />
+            <ValueField
+              label="Wall it is bolted through"
+              :model-value="p.wall ?? null"
+              :lengths="open.style.value"
+              @update:model-value="(v) => open.set(`/placed/${i}/wall`, v)"
+            />
+          </template>
+        </div>
+        <div v-for="(m, k) in p.mates ?? []" :key="k" class="mate">
+          <PickOne
+            :label="`Mate ${k + 1}: hole`"
+            :choices="holes(p.id)"
+            :model-value="m.hole"
+            @update:model-value="(v) => open.set(`/placed/${i}/mates/${k}/hole`, v)"
+          />
+          <PickOne
+            :label="`Mate ${k + 1}: on the point`"
+            :choices="points"
+            :model-value="m.point"
+            @update:model-value="(v) => open.set(`/placed/${i}/mates/${k}/point`, v)"
+          />
+          <span v-if="told(p.id)?.misses[k]" class="off" :class="{ not: told(p.id)!.misses[k]!.goes === false }"
+            ><b class="num">{{ told(p.id)!.misses[k]!.text }}</b> off{{
+              told(p.id)!.misses[k]!.goes === false ? ', the bolt does not go through' : ''
+            }}</span
+          >
+          <button
+            type="button"
+            class="press tight bare"
+            :aria-label="`Remove mate ${k + 1}`"
+            @click="open.set(`/placed/${i}/mates/${k}`, undefined)"
+          >
+            <Trash2 :size="16" />
+          </button>
+        </div>
+        <button v-if="!p.size" type="button" class="press tight" @click="addMate(i)">
+          <Plus :size="16" aria-hidden="true" />Mate a hole with a point
+        </button>
+        <div v-if="!p.mates?.length" class="cells">
+          <ValueField
+            v-for="(n, k) in ['forward', 'left', 'up']"
+            :key="n"
+            :label="`Origin, ${n}`"
+            :model-value="p.at?.[k] ?? 0"
+            :lengths="open.style.value"
+            @update:model-value="(v) => setAt(i, k, v)"
+          />
+          <ValueField
+            v-for="n in ['yaw', 'pitch', 'roll'] as const"
+            :key="n"
+            :label="{ yaw: 'Turned left', pitch: 'Nose low', roll: 'Left side up' }[n]"
+            kind="angle"
+            :model-value="p[n] ?? 0"
+            :lengths="open.style.value"
+            @update:model-value="(v) => open.set(`/placed/${i}/${n}`, v)"
+          />
+        </div>
+      </div>
+    </article>
+    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Place something</button>
+  </div>
+</template>
+
+<style scoped>
+.placed {
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 6px;
+  display: grid;
+  gap: 6px;
+}
+.shown {
+  border-left: 4px solid var(--ember);
+  padding-left: 12px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(160px, 1fr) minmax(0, 2fr) auto;
+  gap: 10px;
+  align-items: center;
+}
+.name {
+  justify-content: flex-start;
+  text-align: left;
+  padding-left: 0;
+}
+.why {
+  font-style: italic;
+}
+.edit {
+  display: grid;
+  gap: 10px;
+  padding-bottom: 10px;
+}
+.edit > .press {
+  justify-self: start;
+}
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 10px;
+  align-items: start;
+}
+.mate {
+  display: grid;
+  grid-template-columns: minmax(130px, 1fr) minmax(130px, 1fr) minmax(120px, 1fr) auto;
+  gap: 10px;
+  align-items: end;
+}
+.off {
+  padding-bottom: 10px;
+}
+.not {
+  color: var(--stop);
+}
+@media (max-width: 640px) {
+  .mate {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

@@ -1,0 +1,182 @@
+<script setup lang="ts">
+// How one point was measured, and the mirror choice on a sketch.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed } from 'vue'
+import type { Located } from '@/api/client'
+import type { OpenSurvey } from '@/jobs/useSurvey'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import PickOne from '@/kit/PickOne.vue'
+import ReadingField from '@/kit/ReadingField.vue'
+import MirrorChoice from './MirrorChoice.vue'
+import { tapes, usePoints } from './points'
+
+const props = defineProps<{ open: OpenSurvey; index: number; told?: Located }>()
+const at = computed(() => `/points/${props.index}`)
+const p = computed(() => props.open.survey.value!.points![props.index]!)
+const ways = [
+  { value: 'offsets' as const, text: 'by offsets' },
+  { value: 'twoDistances' as const, text: 'by two distances' },
+  { value: 'distances' as const, text: 'by three distances or more' },
+  { value: 'onLine' as const, text: 'on a line' },
+  { value: 'transfer' as const, text: 'marked through a part' },
+]
+const self = () => p.value.id
+const points = usePoints(props.open, 'choose a point', self)
+const bases = usePoints(props.open, 'the datum', self)
+const planes = [
+  { value: 'plan' as const, text: 'from above' },
+  { value: 'side' as const, text: 'from the right side' },
+  { value: 'end' as const, text: 'from the front' },
+]
+const third = computed(() => ({ plan: 'z', side: 'y', end: 'x' })[p.value.in ?? 'plan'] as 'x' | 'y' | 'z')
+const words = { x: 'forward', y: 'left', z: 'up' }
+const things = computed(() => [
+  { value: '', text: 'choose' },
+  ...(props.open.survey.value?.placed ?? []).map((t) => ({ value: t.id, text: t.name })),
+])
+const holes = computed(() => [
+  { value: '', text: 'choose' },
+  ...(props.open.worked.value?.placed.find((t) => t.id === p.value.thing)?.holes ?? []).map((h) => ({
+    value: h.id,
+    text: h.name,
+  })),
+])
+</script>
+
+<template>
+  <div class="how">
+    <ChoiceRow
+      label="Measured"
+      :choices="ways"
+      :model-value="p.way || 'offsets'"
+      @update:model-value="(v) => open.set(`${at}/way`, v)"
+    />
+    <div v-if="!p.way || p.way === 'offsets'" class="cells">
+      <PickOne
+        label="From"
+        :choices="bases"
+        :model-value="p.from ?? ''"
+        @update:model-value="(v) => open.set(`${at}/from`, v || undefined)"
+      />
+      <ReadingField
+        v-for="k in ['x', 'y', 'z'] as const"
+        :key="k"
+        :label="words[k]"
+        :model-value="p[k]"
+        :lengths="open.style.value"
+        :wrong="open.fault(`${at}/${k}/values/0`)"
+        @update:model-value="(v) => open.set(`${at}/${k}`, v)"
+      />
+      <PickOne
+        v-if="p.from"
+        label="The tape lay (on the longest)"
+        :choices="tapes"
+        :model-value="p.tape ?? 'centre'"
+        @update:model-value="(v) => open.set(`${at}/tape`, v)"
+      />
+    </div>
+    <template v-else-if="p.way === 'twoDistances'">
+      <div class="cells">
+        <PickOne label="From A" :choices="points" :model-value="p.a ?? ''" @update:model-value="(v) => open.set(`${at}/a`, v)" />
+        <ReadingField
+          label="Distance from A"
+          :model-value="p.da"
+          :lengths="open.style.value"
+          :wrong="open.fault(`${at}/da/values/0`)"
+          @update:model-value="(v) => open.set(`${at}/da`, v)"
+        />
+        <PickOne label="From B" :choices="points" :model-value="p.b ?? ''" @update:model-value="(v) => open.set(`${at}/b`, v)" />
+        <ReadingField
+          label="Distance from B"
+          :model-value="p.db"
+          :lengths="open.style.value"
+          :wrong="open.fault(`${at}/db/values/0`)"
+          @update:model-value="(v) => open.set(`${at}/db`, v)"
+        />
+        <PickOne
+          label="Seen"
+          :choices="planes"
+          :model-value="p.in ?? 'plan'"
+          @update:model-value="(v) => open.set(`${at}/in`, v)"
+        />
+        <ReadingField
+          :label="`How far ${words[third]} of the datum`"
+          :model-value="p[third]"
+          :lengths="open.style.value"
+          note="as point A when left empty"
+          @update:model-value="(v) => open.set(`${at}/${third}`, v)"
+        />
+      </div>
+      <MirrorChoice :open="open" :index="index" :told="told" />
+    </template>
+    <template v-else-if="p.way === 'distances'">
+      <div v-for="(m, k) in p.many ?? []" :key="k" class="cells">
+        <PickOne
+          :label="`From point ${k + 1}`"
+          :choices="points"
+          :model-value="m.point"
+          @update:model-value="(v) => open.set(`${at}/many/${k}/point`, v)"
+        />
+        <ReadingField
+          :label="`Distance ${k + 1}`"
+          :model-value="m.distance"
+          :lengths="open.style.value"
+          :wrong="open.fault(`${at}/many/${k}/distance/values/0`)"
+          @update:model-value="(v) => open.set(`${at}/many/${k}/distance`, v)"
+        />
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove distance ${k + 1}`"
+          @click="open.set(`${at}/many/${k}`, undefined)"
+        >
+          <Trash2 :size="16" />
+        </button>
+      </div>
+      <button type="button" class="press tight" @click="open.set(`${at}/many`, [...(p.many ?? []), { point: '', distance: {} }])">
+        <Plus :size="16" aria-hidden="true" />Distance
+      </button>
+      <MirrorChoice v-if="told?.choices?.length" :open="open" :index="index" :told="told" />
+    </template>
+    <div v-else-if="p.way === 'onLine'" class="cells">
+      <PickOne label="From" :choices="points" :model-value="p.a ?? ''" @update:model-value="(v) => open.set(`${at}/a`, v)" />
+      <PickOne label="Towards" :choices="points" :model-value="p.b ?? ''" @update:model-value="(v) => open.set(`${at}/b`, v)" />
+      <ReadingField
+        label="Along the line"
+        :model-value="p.da"
+        :lengths="open.style.value"
+        @update:model-value="(v) => open.set(`${at}/da`, v)"
+      />
+    </div>
+    <div v-else class="cells">
+      <PickOne
+        label="Placed part"
+        :choices="things"
+        :model-value="p.thing ?? ''"
+        @update:model-value="(v) => open.set(`${at}/thing`, v)"
+      />
+      <PickOne
+        label="Through its hole"
+        :choices="holes"
+        :model-value="p.hole ?? ''"
+        @update:model-value="(v) => open.set(`${at}/hole`, v)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.how {
+  display: grid;
+  gap: 12px;
+}
+.how > .press {
+  justify-self: start;
+}
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 10px;
+  align-items: start;
+}
+</style>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+// The numbers of one space, by its form.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed } from 'vue'
+import { at as pointer } from '@/api/pointer'
+import type { OpenSurvey } from '@/jobs/useSurvey'
+import PickOne from '@/kit/PickOne.vue'
+import ValueField from '@/kit/ValueField.vue'
+import { forms, ways } from './spaceForms'
+
+const props = defineProps<{ open: OpenSurvey; index: number }>()
+const path = computed(() => `/spaces/${props.index}/shape`)
+const shape = computed(() => props.open.survey.value!.spaces![props.index]!.shape)
+const form = computed(() => forms.find((f) => f.value === shape.value.form)!)
+const value = (p: string) => (pointer(shape.value, p) as number | undefined) ?? 0
+function setValue(p: string, v: number) {
+  const [, key, i] = p.split('/')
+  if (i === undefined) return props.open.set(`${path.value}${p}`, v)
+  const list = [...((shape.value[key as 'at'] as number[] | undefined) ?? [0, 0, 0])]
+  list[Number(i)] = v
+  props.open.set(`${path.value}/${key}`, list)
+}
+const way = (v?: number[]) => (v && v.some((x) => x) ? v : [0, 0, 1]).join(',')
+const setWay = (key: string, text: string) => props.open.set(`${path.value}/${key}`, text.split(',').map(Number))
+const names = ['forward', 'left', 'up']
+</script>
+
+<template>
+  <div class="cells">
+    <ValueField
+      v-for="f in form.fields"
+      :key="f.path"
+      :label="f.label"
+      :kind="f.kind ?? 'length'"
+      :model-value="value(f.path)"
+      :lengths="open.style.value"
+      :wrong="open.fault(`${path}${f.path}`)"
+      @update:model-value="(v) => setValue(f.path, v)"
+    />
+    <template v-if="shape.form === 'swing'">
+      <PickOne
+        label="The hinge runs"
+        :choices="ways"
+        :model-value="way(shape.axis)"
+        @update:model-value="(v) => setWay('axis', v)"
+      />
+      <PickOne
+        label="At rest the leaf points"
+        :choices="ways"
+        :model-value="way(shape.start)"
+        @update:model-value="(v) => setWay('start', v)"
+      />
+    </template>
+    <PickOne
+      v-if="shape.form === 'prism'"
+      label="The height runs"
+      :choices="ways"
+      :model-value="way(shape.axis)"
+      @update:model-value="(v) => setWay('axis', v)"
+    />
+    <p v-if="shape.form === 'swing'" class="small soft wide">
+      Opening is anticlockwise seen with the hinge pointing at you; clockwise is negative.
+    </p>
+    <div v-if="shape.form === 'run'" class="wide list">
+      <div v-for="(c, k) in shape.corners ?? []" :key="k" class="corner">
+        <ValueField
+          v-for="(n, i) in names"
+          :key="n"
+          :label="`Corner ${k + 1}, ${n}`"
+          :model-value="c[i] ?? 0"
+          :lengths="open.style.value"
+          @update:model-value="(v) => open.set(`${path}/corners/${k}/${i}`, v)"
+        />
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove corner ${k + 1}`"
+          @click="open.set(`${path}/corners/${k}`, undefined)"
+        >
+          <Trash2 :size="16" />
+        </button>
+      </div>
+      <button
+        type="button"
+        class="press tight"
+        @click="open.set(`${path}/corners`, [...(shape.corners ?? []), [...(shape.corners?.at(-1) ?? [0, 0, 0])]])"
+      >
+        <Plus :size="16" aria-hidden="true" />Corner
+      </button>
+    </div>
+    <div v-if="shape.form === 'prism'" class="wide list">
+      <div v-for="(c, k) in shape.outline ?? []" :key="k" class="corner">
+        <ValueField
+          v-for="n in ['x', 'y'] as const"
+          :key="n"
+          :label="`Corner ${k + 1}, ${n}`"
+          :model-value="c[n]"
+          :lengths="open.style.value"
+          @update:model-value="(v) => open.set(`${path}/outline/${k}/${n}`, v)"
+        />
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove corner ${k + 1}`"
+          @click="open.set(`${path}/outline/${k}`, undefined)"
+        >
+          <Trash2 :size="16" />
+        </button>
+      </div>
+      <button type="button" class="press tight" @click="open.set(`${path}/outline`, [...(shape.outline ?? []), { x: 0, y: 0 }])">
+        <Plus :size="16" aria-hidden="true" />Corner
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 10px;
+  align-items: start;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.list {
+  display: grid;
+  gap: 8px;
+}
+.list > .press {
+  justify-self: start;
+}
+.corner {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(90px, 150px)) auto;
+  gap: 8px;
+  align-items: end;
+}
+</style>

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+// What must not be touched: what it is, how far to keep off, its form, the
+// states in which it moves or is not there.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import type { Space } from '@/api/client'
+import { newId } from '@/api/ids'
+import type { OpenSurvey } from '@/jobs/useSurvey'
+import PickOne from '@/kit/PickOne.vue'
+import ResultLine from '@/kit/ResultLine.vue'
+import TextField from '@/kit/TextField.vue'
+import { trusts } from '@/kit/trust'
+import ValueField from '@/kit/ValueField.vue'
+import SpaceForm from './SpaceForm.vue'
+import { blankShape, forms, kinds, states } from './spaceForms'
+
+const props = defineProps<{ open: OpenSurvey }>()
+const list = computed(() => props.open.survey.value?.spaces ?? [])
+const shown = ref('')
+const opening = (id: string) => props.open.worked.value?.openings.find((o) => o.id === id)
+function add() {
+  const id = newId()
+  props.open.set('/spaces', [...list.value, { id, name: '', kind: 'fixed', trust: 'measured', shape: blankShape('box') }])
+  shown.value = id
+}
+function toggle(i: number, key: 'moves' | 'absent', s: 'stowed' | 'inUse' | 'travelling') {
+  const had = list.value[i]![key] ?? []
+  props.open.set(`/spaces/${i}/${key}`, had.includes(s) ? had.filter((x) => x !== s) : [...had, s])
+}
+const usual: Record<string, string> = {
+  fixed: '5 mm',
+  moving: '12 mm',
+  tyre: '25 mm',
+  hot: '50 mm',
+  line: '15 mm',
+  tank: '20 mm',
+}
+const about = (s: Space) => forms.find((f) => f.value === s.shape.form)?.text
+</script>
+
+<template>
+  <div class="stack">
+    <p v-if="!list.length" class="soft">
+      A door that swings, a tyre at lock, a fuel line behind the wall: what a part must not meet.
+    </p>
+    <article v-for="(s, i) in list" :key="s.id" class="space" :class="{ shown: shown === s.id }" :data-space="s.name">
+      <div class="line">
+        <button type="button" class="press bare name" :aria-expanded="shown === s.id" @click="shown = shown === s.id ? '' : s.id">
+          {{ s.name || 'a space without a name' }}
+        </button>
+        <span class="small soft">{{ kinds.find((k) => k.value === s.kind)?.text }}, {{ about(s) }}</span>
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove ${s.name}`"
+          @click="open.set(`/spaces/${i}`, undefined)"
+        >
+          <Trash2 :size="18" />
+        </button>
+      </div>
+      <ResultLine v-if="s.kind === 'opening'" :result="opening(s.id)" />
+      <div v-if="shown === s.id" class="edit">
+        <div class="cells">
+          <TextField label="Name" :model-value="s.name" @update:model-value="(v) => open.set(`/spaces/${i}/name`, v)" />
+          <PickOne
+            label="It is"
+            :choices="kinds"
+            :model-value="s.kind"
+            @update:model-value="(v) => open.set(`/spaces/${i}/kind`, v)"
+          />
+          <PickOne
+            label="Form"
+            :choices="forms"
+            :model-value="s.shape.form"
+            @update:model-value="(v) => open.set(`/spaces/${i}/shape`, { ...blankShape(v), at: s.shape.at })"
+          />
+          <ValueField
+            label="Keep off by"
+            :model-value="s.need ?? null"
+            :lengths="open.style.value"
+            :note="usual[s.kind] ? `usual ${usual[s.kind]}` : undefined"
+            :wrong="open.fault(`/spaces/${i}/need`)"
+            @update:model-value="(v) => open.set(`/spaces/${i}/need`, v)"
+          />
+          <PickOne
+            label="Its place is"
+            :choices="trusts"
+            :model-value="s.trust ?? 'measured'"
+            @update:model-value="(v) => open.set(`/spaces/${i}/trust`, v)"
+          />
+        </div>
+        <SpaceForm :open="open" :index="i" />
+        <div v-if="s.kind !== 'opening'" class="row">
+          <fieldset v-if="forms.find((f) => f.value === s.shape.form)?.moves">
+            <legend class="label">It moves when</legend>
+            <label v-for="st in states" :key="st.value" class="tick"
+              ><input type="checkbox" :checked="s.moves?.includes(st.value)" @change="toggle(i, 'moves', st.value)" />
+              {{ st.text }}</label
+            >
+          </fieldset>
+          <fieldset>
+            <legend class="label">It is not there when</legend>
+            <label v-for="st in states" :key="st.value" class="tick"
+              ><input type="checkbox" :checked="s.absent?.includes(st.value)" @change="toggle(i, 'absent', st.value)" />
+              {{ st.text }}</label
+            >
+          </fieldset>
+        </div>
+      </div>
+    </article>
+    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Add a space</button>
+  </div>
+</template>
+
+<style scoped>
+.space {
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 6px;
+  display: grid;
+  gap: 6px;
+}
+.shown {
+  border-left: 4px solid var(--ember);
+  padding-left: 12px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(160px, 1fr) minmax(0, 1.4fr) auto;
+  gap: 10px;
+  align-items: center;
+}
+.name {
+  justify-content: flex-start;
+  text-align: left;
+  padding-left: 0;
+}
+.edit {
+  display: grid;
+  gap: 12px;
+  padding-bottom: 10px;
+}
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
+  gap: 10px;
+  align-items: start;
+}
+fieldset {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 16px;
+}
+</style>

@@ -1,0 +1,21 @@
+import { useQueries } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { api, take } from '@/api/client'
+
+/** Single holes of parts, by part id, to choose from. */
+export function usePartHoles(ids: () => string[]) {
+  const asked = computed(() => [...new Set(ids().filter(Boolean))])
+  const got = useQueries({
+    queries: computed(() =>
+      asked.value.map((id) => ({
+        queryKey: ['partHoles', id],
+        queryFn: async () => {
+          const p = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id } } }))
+          const b = await take(api.POST('/api/v1/build', { body: { unit: 'mm', grain: 1, recipe: p.recipe } }))
+          return { id, holes: b.holes.map((h) => ({ value: h.id, text: h.name })) }
+        },
+      })),
+    ),
+  })
+  return computed(() => Object.fromEntries(got.value.flatMap((q) => (q.data ? [[q.data.id, q.data.holes] as const] : []))))
+}
