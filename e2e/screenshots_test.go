@@ -76,6 +76,19 @@ func TestScreenshots(t *testing.T) {
 			p.wait("the weights", `document.querySelector('[data-weight=gross]')`)
 			p.press("Weights")
 		}},
+		{"measure-maps", "day", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/measure/vehicle")
+			p.wait("the maps", `document.querySelector('[data-map]')`)
+			p.press("Hole maps")
+		}},
+		{"measure-room", "day", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/measure/room")
+			p.wait("the clearances", `document.querySelector('[data-clear]')`)
+		}},
+		{"measure-fits", "day", tablet, func(p *page) {
+			p.goTo("/jobs/" + truck + "/measure/fits")
+			p.wait("the stacks", `document.querySelector('[data-stack] table')`)
+		}},
 		{"shape-compare", "day", desk, func(p *page) {
 			shape(truck, bracket)(p)
 			p.size("/base/length", "72")
@@ -100,7 +113,6 @@ func TestScreenshots(t *testing.T) {
 			p.verdict("over")
 			p.wait("suggestions", `document.querySelector('[data-suggestions] .one')`)
 		}},
-		{"quick-length-shed", "shed", desk, func(p *page) { p.goTo("/quick/length"); p.see("feet and inches") }},
 	} {
 		theme(s.on, s.theme)
 		s.do(s.on)

@@ -128,6 +128,10 @@ func lorrySurvey() Survey {
 	return Survey{Schema: SurveySchema, Hook: 1.1, Datum: Datum{Origin: "left door hinge, lower pin", Forward: "along the door sill", Up: "plumb, the lorry levelled"},
 		Points: []SurveyPoint{{ID: "shelf-left", Name: "Shelf cleat, left", Kind: "hole", Size: 7, Way: ByOffsets, X: taped(-11.5 * in), Y: taped(-4.25 * in), Z: taped(22 * in)},
 			{ID: "shelf-right", Name: "Shelf cleat, right", Kind: "hole", Size: 7, Way: ByOffsets, From: "shelf-left", Y: taped(-16.5 * in), Tape: "centre"}},
-		Spaces: []survey.Space{{ID: "panel", Name: "Cab panel, seen from outside", Kind: survey.Skin, Trust: string(Measured), Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-14 * in, -24 * in, 14 * in}, Size: [3]float64{in / 16, 24 * in, 20 * in}}}},
+		Levels:  []LevelSet{{ID: "chassis", Name: "Lorry on its trestles", Wheelbase: taped(112 * in), Track: taped(44 * in), FrontLeft: taped(21.5 * in), FrontRight: taped(21.625 * in), RearLeft: taped(21.5 * in), RearRight: taped(21.5625 * in)}},
+		Squares: []SquareSet{{ID: "cab", Name: "Cab frame, inside", Length: taped(54 * in), Width: taped(46 * in), First: taped(71 * in), Second: taped(70.875 * in)}},
+		Sides:   []SideRow{{ID: "sill", Name: "Sill to roof rail", Left: taped(41.25 * in), Right: taped(41.125 * in), Allow: in / 8}},
+		Spaces: []survey.Space{{ID: "door", Name: "Left door", Kind: survey.Moving, Moves: []survey.State{survey.InUse}, Trust: string(Measured), Shape: survey.Shape{Form: survey.SwingForm, Start: [3]float64{-1, 0, 0}, Radius: 31 * in, High: 44 * in, Thick: 1.5 * in, Turn: -75}},
+			{ID: "panel", Name: "Cab panel, seen from outside", Kind: survey.Skin, Trust: string(Measured), Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-14 * in, -24 * in, 14 * in}, Size: [3]float64{in / 16, 24 * in, 20 * in}}}},
 		Checks: []PartCheck{{Part: "Amplifier shelf", Fit: "paper", Result: "clears the hinge", Aside: "hung on cleats that are drilled through it"}}}
 }

@@ -139,6 +139,9 @@ func (s *stander) fill(p *Placed, d *stand) (thickness float64) {
 			d.Holes[h.ID], d.bore[h.ID], d.normal[h.ID] = h.Body, h.Diameter, h.Normal
 			d.told.Holes = append(d.told.Holes, HoleChoice{h.ID, h.Name, h.Feature, h.Panel, h.Diameter})
 		}
+		for _, m := range built.Panels {
+			d.corners(m.ID, m.Name, m.Seat.Width, m.Seat.Height, m.Seat.Z, func(x, y float64) solid.Vector { return m.Seat.At(profile.Point{X: x, Y: y}) })
+		}
 		return r.Thickness
 	case p.Device != "":
 		dev, ok := s.brief.device(p.Device)
@@ -151,6 +154,7 @@ func (s *stander) fill(p *Placed, d *stand) (thickness float64) {
 		}
 		e := dev.Envelope
 		d.thing.Body = solid.Box(solid.Vector{-e.Length / 2, -e.Width / 2, 0}, solid.Vector{e.Length / 2, e.Width / 2, e.Height})
+		d.corners("underside", "underside", e.Length, e.Width, solid.Vector{0, 0, 1}, func(x, y float64) solid.Vector { return solid.Vector{x - e.Length/2, y - e.Width/2, 0} })
 		for i, f := range dev.Feet {
 			id := fmt.Sprintf("foot-%d", i+1)
 			d.Holes[id], d.normal[id] = solid.Vector{f.X, f.Y, 0}, solid.Vector{0, 0, 1}
@@ -158,10 +162,24 @@ func (s *stander) fill(p *Placed, d *stand) (thickness float64) {
 		}
 	case p.Size != nil:
 		d.thing.Body = solid.Box(solid.Vector{}, solid.Vector{p.Size.Length, p.Size.Width, p.Size.Height})
+		d.corners("underside", "underside", p.Size.Length, p.Size.Width, solid.Vector{0, 0, 1}, func(x, y float64) solid.Vector { return solid.Vector{x, y, 0} })
 	default:
 		d.Why = "Say what it is: a part, a device, or a box of a size."
 	}
 	return 0
+}
+
+// corners adds a face's corners and middle to what can be mated: a face is
+// placed by laying them on surveyed points.
+func (d *stand) corners(id, name string, w, h float64, normal solid.Vector, at func(x, y float64) solid.Vector) {
+	for i, c := range [5][2]float64{{0, 0}, {1, 0}, {1, 1}, {0, 1}, {.5, .5}} {
+		key, word := fmt.Sprintf("%s/corner-%d", id, i+1), fmt.Sprintf("corner %d of %s", i+1, name)
+		if i == 4 {
+			key, word = id+"/middle", "middle of "+name
+		}
+		d.Holes[key], d.normal[key] = at(c[0]*w, c[1]*h), normal
+		d.told.Holes = append(d.told.Holes, HoleChoice{ID: key, Name: word, Panel: id})
+	}
 }
 
 // mate places the thing by its holes. The surveyed points lie on the wall, the
@@ -214,7 +232,7 @@ func (s *stander) mate(p *Placed, d *stand, thickness float64) {
 			}
 		}
 		d.told.Misses = append(d.told.Misses, miss)
-		if p.Bolt > 0 {
+		if p.Bolt > 0 && d.bore[m.Hole] > 0 {
 			d.bolts = append(d.bolts, fastened(d.told.Name+", bolt in "+names[m.Hole], *s.from.at(m.Point).At, wall, p, thickness, d.Sigma))
 		}
 	}
@@ -260,8 +278,8 @@ func (s *stander) ways(p *Placed, d *stand, ids []MatePair) {
 			if panel == "" {
 				panel = h.Panel
 			}
-			if h.Panel != panel {
-				return // held from two sides it goes one way only
+			if h.Panel != panel || h.Diameter == 0 {
+				return // held from two sides, or by its edges, it goes one way only
 			}
 			v := d.Holes[m.Hole]
 			if p.Twin {

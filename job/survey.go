@@ -2,7 +2,6 @@ package job
 
 import (
 	"fmt"
-	"time"
 
 	"warmanvil/core/fit"
 	"warmanvil/core/hole"
@@ -244,15 +243,13 @@ type Drilling struct {
 
 // Follow ties a hole feature of a part to a surveyed pattern.
 type Follow struct {
-	ID     string       `json:"id"`
-	Name   string       `json:"name"`
-	Part   string       `json:"part"`
-	Holes  []MatePair   `json:"holes" doc:"single holes of one panel, each with the point it follows"`
-	Device string       `json:"device,omitempty" doc:"instead of points: feet of a device, in their order"`
-	Mirror bool         `json:"mirror,omitempty" doc:"the part sees the pattern from behind"`
-	Bolt   float64      `json:"bolt,omitempty" doc:"mm, bolt through them"`
-	Built  [][2]float64 `json:"built,omitempty" doc:"mm, the pattern the part was last brought to"`
-	When   *time.Time   `json:"when,omitempty"`
+	ID     string     `json:"id"`
+	Name   string     `json:"name"`
+	Part   string     `json:"part"`
+	Holes  []MatePair `json:"holes" doc:"single holes of one panel, each with the point it follows"`
+	Device string     `json:"device,omitempty" doc:"instead of points: feet of a device, in their order"`
+	Mirror bool       `json:"mirror,omitempty" doc:"the part sees the pattern from behind"`
+	Bolt   float64    `json:"bolt,omitempty" doc:"mm, bolt through them"`
 }
 
 // StackSet is a standoff at one or more places.
@@ -322,6 +319,14 @@ func (s Survey) Check() error {
 		"/measures": len(s.Measures), "/spaces": len(s.Spaces), "/placed": len(s.Placed), "/drillings": len(s.Drillings), "/follows": len(s.Follows), "/stacks": len(s.Stacks), "/fits": len(s.Fits), "/checks": len(s.Checks)} {
 		if n > maxList {
 			return working.Refuse(path, "This list holds up to %d.", maxList)
+		}
+	}
+	for name, v := range s.Shop {
+		if _, known := survey.Uncertainty[name]; !known {
+			return working.Refuse("/instruments", "There is no instrument %q.", string(name))
+		}
+		if err := working.Within("/instruments/"+string(name), "What it is good for", v, 0, 100, "mm"); err != nil {
+			return err
 		}
 	}
 	if err := working.Within("/hook", "The tape's hook", s.Hook, 0, 20, "mm"); err != nil {
@@ -481,6 +486,7 @@ func (s Survey) checkReadings() error {
 		if v.Pocket != nil {
 			size(fmt.Sprintf("/fits/%d/pocket/width", i), "The width", v.Pocket.Width)
 			size(fmt.Sprintf("/fits/%d/pocket/height", i), "The height", v.Pocket.Height)
+			errs = append(errs, working.Within(fmt.Sprintf("/fits/%d/pocket/play", i), "The play", v.Pocket.Play, 0, 50, "mm"))
 		}
 	}
 	for i, v := range s.Checks {

@@ -165,6 +165,53 @@ func TestWaysToLocate(t *testing.T) {
 	}
 }
 
+// A face is placed by its corners on surveyed points: a box, a device, a panel.
+func TestFacesAreMated(t *testing.T) {
+	s, b, parts := surveyedTruck(t)
+	at := func(id string, x, y, z float64) SurveyPoint {
+		return SurveyPoint{ID: id, Name: id, Kind: "point", Way: ByOffsets, X: taped(x), Y: taped(y), Z: taped(z)}
+	}
+	s.Points = append(s.Points, at("a", 1000, 0, 500), at("b", 1000, 200, 500), at("c", 700, 200, 500), at("again", 1000, 0, 500.2))
+	s.Placed = []Placed{
+		{ID: "box", Name: "box", Size: &Box{Length: 200, Width: 300, Height: 100}, Mates: []MatePair{{"underside/corner-1", "a"}, {"underside/corner-2", "b"}, {"underside/corner-3", "c"}}},
+		{ID: "press", Name: "press", Device: "press", Mates: []MatePair{{"underside/corner-1", "a"}, {"underside/corner-2", "b"}}},
+		{ID: "panel", Name: "panel", Part: "tray", Facing: FaceUp, Mates: []MatePair{{"base/corner-1", "a"}, {"base/corner-2", "b"}, {"base/corner-3", "c"}}},
+		{ID: "plain", Name: "plain", Size: &Box{Length: 10, Width: 10, Height: 10}, At: [3]float64{1, 2, 3}, Yaw: 90}}
+	if err := s.Check(); err != nil {
+		t.Fatal(err)
+	}
+	w := WorkSurvey(s, b, parts)
+	if p := w.Placed[0]; p.Why != "" || p.Misses[0].Off > .01 {
+		t.Errorf("%+v", p)
+	}
+	if p := w.Placed[1]; p.Why == "" {
+		t.Error("two corners place a device that may turn about them")
+	}
+	if p := w.Placed[2]; p.Why != "" || p.Misses[0].Off < 1 {
+		t.Errorf("a panel of another size sits on the points: %+v", p)
+	}
+	for _, d := range w.Sketch {
+		if d.ID != "box" {
+			continue
+		}
+		// Its length runs from a to b, leftwards; it stands on them, 100 high.
+		lo, hi := d.Side[0][0], d.Side[0][0]
+		for _, q := range d.Side[0] {
+			lo.X, lo.Y, hi.X, hi.Y = math.Min(lo.X, q.X), math.Min(lo.Y, q.Y), math.Max(hi.X, q.X), math.Max(hi.Y, q.Y)
+		}
+		near(t, "rear", lo.X, 700, .1)
+		near(t, "front", hi.X, 1000, .1)
+		near(t, "foot", lo.Y, 500, .1)
+		near(t, "top", hi.Y, 600, .1)
+	}
+	if p := point(t, w, "again"); len(p.Findings) == 0 || p.Findings[0].Code != "twice" {
+		t.Errorf("two points on one spot: %+v", p.Findings)
+	}
+	if !strings.Contains(w.Placed[3].Name, "plain") || w.Placed[3].Why != "" {
+		t.Errorf("%+v", w.Placed[3])
+	}
+}
+
 // A lid that swings into the bracket is told with its state, and moved away it
 // clears.
 func TestLidHitsTheBracket(t *testing.T) {

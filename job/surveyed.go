@@ -152,6 +152,7 @@ func WorkSurvey(s Survey, b Brief, parts []BuiltPart) Surveyed {
 		}
 		out.Maps = append(out.Maps, *l.mapOf(&s.Maps[i]))
 	}
+	out.twice()
 	l.tables(s, b, &out)
 	st.room(s, &out)
 	l.follows(s, b, parts, &out)
@@ -255,6 +256,7 @@ func (l *locator) tables(s Survey, b Brief, out *Surveyed) {
 	for _, v := range s.Gaps {
 		t := open(v.ID, v.Name, "Measure it loaded too: springs and panels give.")
 		if v.Unloaded.Taken() && v.Loaded.Taken() {
+			v.Unloaded.Least, v.Loaded.Least = true, true // an inside width
 			a, c := v.Unloaded.Work(s.Shop, false), v.Loaded.Work(s.Shop, false)
 			least := math.Min(a.Value, c.Value)
 			t = ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: p.mm(least), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("unloaded %s, loaded %s: it gives %s", p.mm(a.Value), p.mm(c.Value), p.mm(a.Value-c.Value))}
@@ -312,6 +314,7 @@ func (l *locator) stacks(s Survey, out *Surveyed) {
 			if !place.Gap.Taken() {
 				row.Why = "not measured yet"
 			} else {
+				place.Gap.Least = true
 				k := place.Gap.Work(s.Shop, false)
 				r, err := fit.Stack(fit.StackInput{Gap: fit.Layer{Thickness: k.Value, Plus: 2 * k.Sigma, Minus: 2 * k.Sigma}, Layers: v.Layers})
 				if err != nil {
@@ -372,7 +375,9 @@ func (l *locator) fits(s Survey, out *Surveyed) {
 				Says: fmt.Sprintf("%s; from %s to %s a side", map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.mm(r.Across.Min), p.mm(r.Across.Max))}
 			out.Fits = append(out.Fits, t)
 		case v.Pocket != nil && v.Pocket.Width.Taken() && v.Pocket.Height.Taken():
-			w, h := v.Pocket.Width.Work(s.Shop, false), v.Pocket.Height.Work(s.Shop, false)
+			width, height := v.Pocket.Width, v.Pocket.Height
+			width.Least, height.Least = true, true
+			w, h := width.Work(s.Shop, false), height.Work(s.Shop, false)
 			play := v.Pocket.Play
 			if play == 0 {
 				play = .25
@@ -393,6 +398,18 @@ func (l *locator) fits(s Survey, out *Surveyed) {
 			out.Fits = append(out.Fits, t)
 		default:
 			out.Fits = append(out.Fits, open(v.ID, v.Name, "Measure the pocket's width and height, or give both sections."))
+		}
+	}
+}
+
+// twice names points that lie on one spot: mostly one was typed for another.
+func (t *Surveyed) twice() {
+	for i, p := range t.Points {
+		for _, q := range t.Points[:i] {
+			if p.At == nil || q.At == nil || p.Of != "" || q.Of != "" || solid.Vector(*p.At).Sub(*q.At).Len() > .5 {
+				continue
+			}
+			t.Points[i].Findings = append(t.Points[i].Findings, working.Finding{Code: "twice", Severity: working.Mind, Cause: "Place", Name: p.Name, Reason: fmt.Sprintf("It lies on the same spot as %s: one of them is typed wrong, or is not needed.", q.Name)})
 		}
 	}
 }

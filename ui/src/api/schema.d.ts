@@ -2318,8 +2318,6 @@ export interface components {
              * @description mm, bolt through them
              */
             bolt?: number;
-            /** @description mm, the pattern the part was last brought to */
-            built?: number[][];
             /** @description instead of points: feet of a device, in their order */
             device?: string;
             /** @description single holes of one panel, each with the point it follows */
@@ -2329,8 +2327,6 @@ export interface components {
             mirror?: boolean;
             name: string;
             part: string;
-            /** Format: date-time */
-            when?: string;
         };
         FollowHole: {
             /**

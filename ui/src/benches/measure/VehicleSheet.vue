@@ -29,6 +29,12 @@ const sections = computed(() => [
   { id: 'assumed', name: 'Not measured here', says: n(worked.value?.assumed) },
   { id: 'papers', name: 'Papers' },
 ])
+const tools = [
+  { key: 'tape', name: 'Tape', usual: '1 mm' },
+  { key: 'caliper', name: 'Caliper', usual: '0.05 mm' },
+  { key: 'rule', name: 'Rule', usual: '0.3 mm' },
+  { key: 'string', name: 'String', usual: '2 mm' },
+]
 const addMap = () =>
   open.set('/maps', [
     ...(survey.value?.maps ?? []),
@@ -71,13 +77,17 @@ const addMap = () =>
           :wrong="open.fault('/hook')"
           @update:model-value="(v) => open.set('/hook', v)"
         />
-        <ValueField
-          label="This shop's tape is good to ±"
-          :model-value="survey!.instruments?.tape ?? null"
-          :lengths="style"
-          note="1 mm unless said otherwise"
-          @update:model-value="(v) => open.set('/instruments/tape', v)"
-        />
+        <div class="shop">
+          <ValueField
+            v-for="t in tools"
+            :key="t.key"
+            :label="`${t.name} is good to ±`"
+            :model-value="survey!.instruments?.[t.key] ?? null"
+            :lengths="style"
+            :note="`${t.usual} unless said`"
+            @update:model-value="(v) => open.set(`/instruments/${t.key}`, v)"
+          />
+        </div>
       </div>
       <p class="soft small">x runs forward, y to the left, z up. Negative is rearward, right, down.</p>
     </section>
@@ -128,15 +138,18 @@ const addMap = () =>
 .three > * {
   grid-column: span 2;
 }
-.three > :nth-child(n + 4) {
-  grid-column: span 3;
+.three > .shop {
+  grid-column: span 4;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  gap: 12px;
 }
 section > .press {
   justify-self: start;
 }
 @media (max-width: 760px) {
   .three > *,
-  .three > :nth-child(n + 4) {
+  .three > .shop {
     grid-column: 1 / -1;
   }
 }
