@@ -113,7 +113,7 @@ func (s *server) sheet(c *gin.Context) error {
 		if c.Query("paper") == "letter" {
 			size = paper.Letter
 		}
-		raw, err = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Vehicle, Revision: revision, Date: j.Updated.UTC(), Paper: size, Blank: kind == "blank", Lines: surveyLines(v, worked)}.PDF()
+		raw, err = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Vehicle, Revision: revision, Date: j.Updated.UTC(), Paper: size, Blank: kind == "blank", Lines: lines{j.Brief.Display(), kind == "blank"}.survey(v, worked)}.PDF()
 	default:
 		return job.ErrNotFound
 	}

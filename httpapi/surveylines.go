@@ -5,13 +5,20 @@ import (
 	"strings"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/survey"
 	"warmanvil/job"
 	"warmanvil/paper"
 )
 
-// surveyLines lays a survey out for paper, in the order it is measured.
-func surveyLines(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
+// lines writes a survey for paper: blank leaves every reading open.
+type lines struct {
+	display quantity.Display
+	blank   bool
+}
+
+// survey lays a survey out for paper, in the order it is measured.
+func (l lines) survey(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
 	out = append(out, paper.SurveySection{Title: "1  Datum", Note: fmt.Sprintf("Origin: %s. Forward: %s. Up: %s. x runs forward, y left, z up.", or(v.Datum.Origin, "not named"), or(v.Datum.Forward, "not named"), or(v.Datum.Up, "not named"))})
 	located := map[string]job.Located{}
 	for _, p := range w.Points {
@@ -25,15 +32,15 @@ func surveyLines(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
 	}
 	points := paper.SurveySection{Title: "2  Points", Heads: []string{"point", "how", "reading", "again", "place x / y / z"}, Widths: []float64{.22, .3, .12, .12, .24}}
 	for _, p := range v.Points {
-		l := located[p.ID]
-		for i, line := range pointLines(p, name) {
+		at := located[p.ID]
+		for i, line := range l.point(p, name) {
 			row := []string{"", line.how, line.read, "", ""}
 			if i == 0 {
 				row[0] = p.Name
-				if l.At != nil {
-					row[4] = strings.Join(l.Texts[:], " / ")
-				} else if l.Why != "" {
-					row[4] = l.Why
+				if at.At != nil {
+					row[4] = l.result(strings.Join(at.Texts[:], " / "))
+				} else if at.Why != "" {
+					row[4] = l.result(at.Why)
 				}
 			} else {
 				row[0], row[4] = " ", " "
@@ -45,7 +52,7 @@ func surveyLines(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
 		out = append(out, points)
 	}
 	for i, m := range v.Maps {
-		out = append(out, mapSection(fmt.Sprintf("3.%d  Hole map: %s", i+1, m.Name), m, w.Maps[i]))
+		out = append(out, l.holes(fmt.Sprintf("3.%d  Hole map: %s", i+1, m.Name), m, w.Maps[i]))
 	}
 	table := func(title string, heads []string, widths []float64, rows [][]string) {
 		if len(rows) > 0 {
@@ -53,14 +60,14 @@ func surveyLines(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
 		}
 	}
 	var levels [][]string
-	for i, l := range v.Levels {
+	for i, x := range v.Levels {
 		t := w.Levels[i]
-		levels = append(levels, []string{l.Name, "front left, front right, rear left, rear right", "", "", fmt.Sprintf("pitch %s, roll %s, twist %s", t.Pitch, t.Roll, t.Twist)})
+		levels = append(levels, []string{x.Name, "front left, front right, rear left, rear right", "", "", l.result(fmt.Sprintf("pitch %s, roll %s, twist %s", t.Pitch, t.Roll, t.Twist))})
 	}
 	table("4  Levels", []string{"what", "heights over the floor", "reading", "again", "result"}, []float64{.22, .28, .12, .12, .26}, levels)
 	result := func(names []string, how string, told []job.ResultTold) (rows [][]string) {
 		for i, n := range names {
-			rows = append(rows, []string{n, how, "", "", told[i].Text + ". " + told[i].Says})
+			rows = append(rows, []string{n, how, "", "", l.result(told[i].Text + ". " + told[i].Says)})
 		}
 		return rows
 	}
@@ -78,7 +85,7 @@ func surveyLines(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
 	table("5  Square, sides, gaps", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12, .12, .28}, rest)
 	var drills [][]string
 	for i, d := range v.Drillings {
-		drills = append(drills, []string{d.Name, d.Looked, w.Drillings[i].Stop})
+		drills = append(drills, []string{d.Name, l.result(d.Looked), l.result(w.Drillings[i].Stop)})
 	}
 	table("6  What is behind each hole to be drilled", []string{"hole", "who looked, what is there", "drill stop"}, []float64{.3, .45, .25}, drills)
 	return out
@@ -93,32 +100,45 @@ func or(s, other string) string {
 
 type pointLine struct{ how, read string }
 
-func read(r survey.Reading) string {
-	if !r.Taken() {
+func (l lines) read(r survey.Reading) string {
+	if l.blank || !r.Taken() {
 		return ""
 	}
-	return fmt.Sprintf("%.1f", r.Work(nil, false).Value)
+	w, err := quantity.Format(r.Work(nil, false).Value, l.display)
+	if err != nil {
+		return ""
+	}
+	return w.Text
 }
 
-// pointLines answers what is measured for a point, reading by reading.
-func pointLines(p job.SurveyPoint, name func(string) string) (out []pointLine) {
+// result is left open on a blank sheet.
+func (l lines) result(s string) string {
+	if l.blank {
+		return ""
+	}
+	return s
+}
+
+// point answers what is measured for a point, reading by reading.
+func (l lines) point(p job.SurveyPoint, name func(string) string) (out []pointLine) {
 	switch p.Way {
 	case job.ByTwoDistances:
-		return []pointLine{{"from " + name(p.A), read(p.DA)}, {"from " + name(p.B), read(p.DB)}}
+		return []pointLine{{"from " + name(p.A), l.read(p.DA)}, {"from " + name(p.B), l.read(p.DB)}}
 	case job.OnLine:
-		return []pointLine{{"from " + name(p.A) + " towards " + name(p.B), read(p.DA)}}
+		return []pointLine{{"from " + name(p.A) + " towards " + name(p.B), l.read(p.DA)}}
 	case job.ByTransfer:
 		return []pointLine{{"marked through the placed part", " "}}
 	case job.ByDistances:
 		for _, m := range p.Many {
-			out = append(out, pointLine{"from " + name(m.Point), read(m.Distance)})
+			out = append(out, pointLine{"from " + name(m.Point), l.read(m.Distance)})
 		}
 		return out
 	}
-	return []pointLine{{"forward from " + name(p.From), read(p.X)}, {"left", read(p.Y)}, {"up", read(p.Z)}}
+	return []pointLine{{"forward from " + name(p.From), l.read(p.X)}, {"left", l.read(p.Y)}, {"up", l.read(p.Z)}}
 }
 
-func mapSection(title string, m job.HoleMap, t job.MapTold) paper.SurveySection {
+// holes is a hole map: its sketch and its distances.
+func (l lines) holes(title string, m job.HoleMap, t job.MapTold) paper.SurveySection {
 	s := paper.SurveySection{Title: title, Note: "Measure hole to hole; say where the tape lay: centre, inside, outside, or same edge.", Heads: []string{"from", "to", "tape", "reading", "again", "off"}, Widths: []float64{.16, .16, .16, .18, .18, .16}}
 	sketch := &paper.MapSketch{}
 	index := map[string]int{}
@@ -136,10 +156,13 @@ func mapSection(title string, m job.HoleMap, t job.MapTold) paper.SurveySection 
 			continue
 		}
 		sketch.Pairs = append(sketch.Pairs, [2]int{a, b})
-		s.Rows = append(s.Rows, []string{sketch.Names[a], sketch.Names[b], or(string(r.Tape), "centre"), read(r.Value), "", t.Readings[i].Text})
+		s.Rows = append(s.Rows, []string{sketch.Names[a], sketch.Names[b], or(string(r.Tape), "centre"), l.read(r.Value), "", l.result(t.Readings[i].Text)})
 	}
 	if len(m.Holes) > 1 {
 		s.Sketch = sketch
+	}
+	if l.blank {
+		return s
 	}
 	if t.Why != "" {
 		s.Note += " " + t.Why

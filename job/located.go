@@ -235,7 +235,11 @@ func (l *locator) work(p *SurveyPoint, out *Located) {
 func (l *locator) reading(out *Located, name string, r survey.Reading) (float64, float64) {
 	v, sigma := l.known(r)
 	out.sources = append(out.sources, sourceOf(out.Name+", "+name, r))
-	if k := r.Work(l.survey.Shop, false); k.Outlier > 0 {
+	k := r.Work(l.survey.Shop, false)
+	if len(r.Values) == 2 && k.Spread > 4*r.Sigma(l.survey.Shop, false) {
+		out.Findings = append(out.Findings, working.Finding{Code: "disagree", Severity: working.Mind, Cause: "Reading", Reason: fmt.Sprintf("%s: the two readings of %s lie %s apart, and nothing tells which is right. Take a third.", out.Name, name, l.pen.mm(k.Spread))})
+	}
+	if k.Outlier > 0 {
 		out.Findings = append(out.Findings, working.Finding{Code: "outlier", Severity: working.Mind, Cause: "Reading", Reason: fmt.Sprintf("%s: reading %d of %s stands out and is left out; the others spread less.", out.Name, k.Outlier, name)})
 	}
 	return v, sigma

@@ -470,7 +470,7 @@ func (t *Surveyed) gather() {
 		if c.Verdict == "bad" {
 			say := fmt.Sprintf("%s to %s; %s are wanted%s.", c.Text, c.With, c.Need, c.Place)
 			if c.Depth != "" {
-				say = fmt.Sprintf("It runs %s into %s%s.", c.Depth, c.With, c.Place)
+				say = fmt.Sprintf("It runs into %s by %s at least%s.", c.With, c.Depth, c.Place)
 			}
 			t.Findings = append(t.Findings, working.Finding{Code: "clearance", Severity: working.Stop, Cause: "Room", Name: c.Thing, Reason: say})
 		}

@@ -122,7 +122,7 @@ func Map(in MapInput) (MapResult, error) {
 		Inputs: []working.Quantity{{Symbol: "n", Name: "holes", Value: float64(s.n)}, {Symbol: "m", Name: "readings", Value: float64(len(s.pairs))},
 			{Symbol: "r", Name: "readings beyond the least, m − (2n − 3)", Value: float64(r.Redundancy)}},
 		Assumptions: []string{"all holes in one plane, distances centre to centre", "σ is each reading's standard uncertainty, 1 mm where none was given"},
-		Result:      working.Quantity{Symbol: "Σv²/σ²", Name: "sum of squares", Value: r.SumOfSquares}}
+		Result:      working.Quantity{Symbol: "Σv²/σ²", Name: "sum of squares", Value: math.Round(r.SumOfSquares*1e6) / 1e6}}
 	return r, nil
 }
 
