@@ -141,12 +141,16 @@ type Gap struct {
 
 // Between answers the least distance of two bodies, facets taken as they are.
 // An empty body is infinitely far away.
-func Between(a, b *Tree) Gap {
+func Between(a, b *Tree) Gap { return Within(a, b, math.Inf(1)) }
+
+// Within is Between for those who only care below a limit: at or beyond it the
+// answer is infinitely far away, which is found sooner.
+func Within(a, b *Tree, limit float64) Gap {
 	g := Gap{Distance: math.Inf(1)}
 	if len(a.nodes) == 0 || len(b.nodes) == 0 {
 		return g
 	}
-	best, root := math.Inf(1), math.Inf(1) // squared, and its root
+	best, root := limit*limit, limit // squared, and its root
 	var way vec                            // from the nearest place so far to the other
 	type pair struct {
 		a, b int
@@ -167,16 +171,12 @@ func Between(a, b *Tree) Gap {
 		case na.left == 0 && nb.left == 0:
 			for i := range na.many {
 				s := &a.tris[na.first+i]
-				lo, hi := s.box()
-				if apart(lo, hi, nb.lo, nb.hi) >= best {
+				if lo, hi := s.box(); apart(lo, hi, nb.lo, nb.hi) >= best {
 					continue
 				}
 				for k := range nb.many {
 					t := &b.tris[nb.first+k]
-					if asunder(s, t, way) >= root {
-						continue
-					}
-					if tl, th := t.box(); apart(lo, hi, tl, th) >= best || beyond(s, t, best) || beyond(t, s, best) {
+					if asunder(s, t, way) >= root || beyond(s, t, best) || beyond(t, s, best) {
 						continue
 					}
 					if d, x, y := triangles(s, t); d < best {
@@ -206,7 +206,9 @@ func Between(a, b *Tree) Gap {
 			break
 		}
 	}
-	g.Distance = math.Sqrt(best)
+	if best < limit*limit {
+		g.Distance = math.Sqrt(best)
+	}
 	g.settle(a, b)
 	return g
 }

@@ -52,7 +52,7 @@ func facets(radius, angle, deviation float64) int {
 	return min(max(int(math.Ceil(angle/step)), 2), 256)
 }
 
-const chord = .2 // mm, how far facets lie off true arcs
+const chord = .3 // mm, how far facets lie off true arcs
 
 // Cylinder runs from a to b; its facets lie outside the true surface, so a
 // clearance to it is never overstated.

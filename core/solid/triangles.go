@@ -51,7 +51,7 @@ func triangles(s, t *face) (best float64, at, bt vec) {
 			}
 		}
 	}
-	if best > 0 {
+	if best > 0 && touching(s, t) {
 		for i := range 3 {
 			if p, hit := pierces(s[i], s[next[i]], t); hit {
 				return 0, p, p
@@ -62,6 +62,14 @@ func triangles(s, t *face) (best float64, at, bt vec) {
 		}
 	}
 	return best, at, bt
+}
+
+// touching tells whether the boxes of two triangles meet: only then can a side
+// pierce the other's face.
+func touching(s, t *face) bool {
+	lo, hi := s.box()
+	tl, th := t.box()
+	return apart(lo, hi, tl, th) == 0
 }
 
 // beyond tells, at little cost, that a triangle lies wholly on one side of the

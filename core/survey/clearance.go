@@ -91,8 +91,10 @@ func Clearances(things []Thing, spaces []Space, between float64) []Clearance {
 		c := &out[i]
 		c.Distance = math.Inf(1)
 		take := func(b body, st State) {
-			g := solid.Between(made[c.Thing].tree, b.tree)
-			d := max(g.Distance-made[c.Thing].deviation-b.deviation, 0)
+			off := made[c.Thing].deviation + b.deviation
+			// A state counts where it is nearer than the others, or too near.
+			g := solid.Within(made[c.Thing].tree, b.tree, max(c.Distance, c.Need)+off+1e-9)
+			d := max(g.Distance-off, 0)
 			if d < c.Need || g.Into {
 				c.Under = append(c.Under, st)
 			}

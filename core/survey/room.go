@@ -133,7 +133,8 @@ func (s Space) In(state State) solid.Body {
 
 // Same tells whether the space is the same in both states.
 func (s Space) Same(a, b State) bool {
-	return has(s.Absent, a) == has(s.Absent, b) && has(s.Moves, a) == has(s.Moves, b)
+	still := s.Shape.Form != SwingForm && s.Shape.Form != TravelForm && s.Shape.Form != TyreForm
+	return has(s.Absent, a) == has(s.Absent, b) && (still || has(s.Moves, a) == has(s.Moves, b))
 }
 
 func has(list []State, s State) bool {

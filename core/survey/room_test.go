@@ -124,12 +124,12 @@ func TestDrillStop(t *testing.T) {
 	d := Drilling{At: [3]float64{0, 0, 0}, Into: [3]float64{1, 0, 0}, Diameter: 8}
 	// The line's near side lies 25 mm in; 15 mm are kept off a line.
 	b := Stop(d, []Space{line}, 120)
-	near(t, "stop", b.Stop, 10, .2)
+	near(t, "stop", b.Stop, 10, .35)
 	if b.Space != 0 {
 		t.Errorf("%+v", b)
 	}
 	d.Sigma = 2
-	near(t, "stop, place uncertain", Stop(d, []Space{line}, 120).Stop, 6, .2)
+	near(t, "stop, place uncertain", Stop(d, []Space{line}, 120).Stop, 6, .35)
 	d = Drilling{At: [3]float64{0, 0, 60}, Into: [3]float64{1, 0, 0}, Diameter: 8}
 	if b = Stop(d, []Space{line}, 120); b.Space != -1 || b.Stop != 120 {
 		t.Errorf("beside it: %+v", b)
@@ -172,7 +172,7 @@ func TestSpacesRefused(t *testing.T) {
 // A body of some 5 000 triangles against 50 spaces in 3 states.
 func BenchmarkClearances(b *testing.B) {
 	var body solid.Body
-	for i := range 75 {
+	for i := range 64 {
 		x, y := float64(i%15)*40, float64(i/15)*40
 		body = body.With(solid.Cylinder(solid.Vector{x, y, 0}, solid.Vector{x, y, 5}, 15))
 	}
@@ -196,7 +196,9 @@ func BenchmarkClearances(b *testing.B) {
 		}
 		spaces = append(spaces, s)
 	}
-	b.ReportMetric(float64(body.Count()), "triangles")
+	if n := body.Count(); n < 5000 || n > 5500 {
+		b.Fatalf("%d triangles", n)
+	}
 	things := []Thing{{Body: body}}
 	for b.Loop() {
 		if len(Clearances(things, spaces, 5)) != 50 {

@@ -3,7 +3,18 @@
 // once, and saved a moment later; a save that meets somebody else's is a
 // conflict with both versions, never an overwrite.
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
-import { api, type Fix, type Part, type PartView, type Recipe, type Subject, Refused, take, words } from '@/api/client'
+import {
+  api,
+  type Fix,
+  type Part,
+  type PartView,
+  type Recipe,
+  type Subject,
+  type Survey,
+  Refused,
+  take,
+  words,
+} from '@/api/client'
 import { at, put } from '@/api/pointer'
 import { queryClient, refreshJobs } from '@/api/queries'
 import type { Style } from '@/kit/readLength'
@@ -54,7 +65,7 @@ export function usePart(id: string, style: () => Style) {
       localStorage.setItem(`${key(id)}.refused`, kept)
       clearTimeout(timer)
       adopt(got)
-      void queryClient.invalidateQueries({ queryKey: ['survey'] })
+      doubt()
       await build()
       trouble.value = `A change kept in this browser was refused and put aside: ${why}`
     }
@@ -128,7 +139,7 @@ export function usePart(id: string, style: () => Style) {
       )
       settle(got)
       synced = sent
-      void queryClient.invalidateQueries({ queryKey: ['survey'] }) // what follows it may be out of date
+      doubt()
       keep()
       if (dirty()) schedule()
     } catch (e) {
@@ -168,6 +179,12 @@ export function usePart(id: string, style: () => Style) {
     await send()
   }
 
+  /** What the survey says of it may be out of date; asked anew at once only where its holes follow something. */
+  function doubt() {
+    const known = queryClient.getQueryData<{ survey: Survey }>(['survey', view.value!.jobId])
+    const followed = known?.survey.follows?.some((f) => f.part === id)
+    void queryClient.invalidateQueries({ queryKey: ['survey'], refetchType: followed ? 'active' : 'none' })
+  }
   function settle(v: PartView) {
     view.value = v
     save.value = 'saved'
@@ -186,7 +203,7 @@ export function usePart(id: string, style: () => Style) {
       const header = { 'If-Match': String(view.value!.revision) }
       const got = await take(api.POST(`/api/v1/parts/{id}/${way}`, { params: { path: { id }, header } }))
       adopt(got)
-      void queryClient.invalidateQueries({ queryKey: ['survey'] })
+      doubt()
       await build()
     } catch (e) {
       trouble.value = words(e)
