@@ -151,7 +151,7 @@ func Within(a, b *Tree, limit float64) Gap {
 		return g
 	}
 	best, root := limit*limit, limit // squared, and its root
-	var way vec                            // from the nearest place so far to the other
+	var way vec                      // from the nearest place so far to the other
 	type pair struct {
 		a, b int
 		d    float64

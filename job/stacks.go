@@ -1,0 +1,110 @@
+package job
+
+import (
+	"fmt"
+	"slices"
+
+	"warmanvil/core/fit"
+	"warmanvil/core/stock"
+	"warmanvil/core/working"
+)
+
+// stacks works out every stack at each of its places.
+func (l *locator) stacks(s Survey, out *Surveyed) {
+	p := l.pen
+	for _, v := range s.Stacks {
+		t := StackTold{ResultTold: open(v.ID, v.Name, "Measure the gap at each place."), Places: []StackPlaceTold{}}
+		var standoffs []float64
+		var which []int
+		for i, place := range v.Places {
+			row := StackPlaceTold{Name: place.Name, Nominal: "—", Worst: "—", RSS: "—", Spacer: "—", Shims: "—", Left: "—"}
+			if !place.Gap.Taken() {
+				row.Why = "not measured yet"
+			} else {
+				place.Gap.Least = true
+				k := place.Gap.Work(s.Shop, false)
+				r, err := fit.Stack(fit.StackInput{Gap: fit.Layer{Thickness: k.Value, Plus: 2 * k.Sigma, Minus: 2 * k.Sigma}, Layers: v.Layers})
+				if err != nil {
+					row.Why = err.Error()
+				} else {
+					row.Nominal, row.Worst, row.RSS = p.mm(r.Nominal), p.mm(r.Worst.Min)+" – "+p.mm(r.Worst.Max), p.mm(r.RSS.Min)+" – "+p.mm(r.RSS.Max)
+					standoffs, which = append(standoffs, r.Nominal), append(which, i)
+					t.Working, t.Findings = p.explain(r.Working), append(t.Findings, r.Findings...)
+				}
+			}
+			t.Places = append(t.Places, row)
+		}
+		if len(standoffs) > 0 {
+			packed, common := fit.Spacers(standoffs, v.Grain, v.Shims)
+			t.Common, t.Verdict, t.Text = common, verdictIn(t.Findings), p.mm(standoffs[0])
+			t.Says = "one spacer length serves all places"
+			if !common {
+				t.Says = "the places differ by more than shims make up: cut each its own"
+			}
+			for k, i := range which {
+				t.Places[i].Spacer, t.Places[i].Left = p.mm(packed[k].Spacer), p.mm(packed[k].Left)
+				t.Places[i].Shims = "none"
+				for n, x := range packed[k].Shims {
+					if n == 0 {
+						t.Places[i].Shims = ""
+					} else {
+						t.Places[i].Shims += " + "
+					}
+					t.Places[i].Shims += p.mm(x)
+				}
+			}
+			if v.Slope != nil {
+				var at [][2]float64
+				for _, i := range which {
+					at = append(at, [2]float64{v.Places[i].X, v.Places[i].Y})
+				}
+				for k, leg := range fit.Legs(at, -v.Slope.Pitch, v.Slope.Roll, slices.Min(standoffs)) {
+					t.Places[which[k]].Leg = p.mm(leg)
+				}
+			}
+		}
+		out.Stacks = append(out.Stacks, t)
+	}
+}
+
+func (l *locator) fits(s Survey, out *Surveyed) {
+	p := l.pen
+	for _, v := range s.Fits {
+		switch {
+		case v.Slide != nil:
+			r, err := fit.Slide(*v.Slide)
+			if err != nil {
+				t := open(v.ID, v.Name, err.Error())
+				out.Fits = append(out.Fits, t)
+				continue
+			}
+			t := ResultTold{ID: v.ID, Name: v.Name, Value: &r.Across.Nominal, Text: p.mm(r.Across.Nominal) + " a side", Findings: r.Findings, Working: p.explain(r.Working), Verdict: map[string]string{"free": "good", "tight": "doubtful", "binds": "bad"}[r.Goes],
+				Says: fmt.Sprintf("%s; from %s to %s a side", map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.mm(r.Across.Min), p.mm(r.Across.Max))}
+			out.Fits = append(out.Fits, t)
+		case v.Pocket != nil && v.Pocket.Width.Taken() && v.Pocket.Height.Taken():
+			width, height := v.Pocket.Width, v.Pocket.Height
+			width.Least, height.Least = true, true
+			w, h := width.Work(s.Shop, false), height.Work(s.Shop, false)
+			play := v.Pocket.Play
+			if play == 0 {
+				play = .25
+			}
+			t := ResultTold{ID: v.ID, Name: v.Name, Text: "none", Verdict: "bad", Says: "No stock section in the table goes into it.", Findings: []working.Finding{}}
+			var table []fit.Stock
+			for _, x := range stock.Tubes(v.Pocket.Inches) {
+				table = append(table, fit.Stock{Name: x.Name, Width: x.Width, Height: x.Height})
+			}
+			for i, x := range fit.Pocket(w.Value, h.Value, play, table) {
+				shim := fmt.Sprintf("%s: shim %s a side across, %s a side upright", x.Name, p.mm(x.ShimAcross), p.mm(x.ShimUpright))
+				if i == 0 {
+					t.Text, t.Verdict, t.Says = x.Name, "good", shim[len(x.Name)+2:]
+				} else {
+					t.Says += ". Or " + shim
+				}
+			}
+			out.Fits = append(out.Fits, t)
+		default:
+			out.Fits = append(out.Fits, open(v.ID, v.Name, "Measure the pocket's width and height, or give both sections."))
+		}
+	}
+}

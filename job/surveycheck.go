@@ -1,0 +1,256 @@
+package job
+
+import (
+	"fmt"
+
+	"warmanvil/core/survey"
+	"warmanvil/core/working"
+)
+
+const maxOffset = 3e4 // mm; farther off a vehicle's datum is a slip of the unit
+
+// Check refuses a survey that cannot be kept. What is merely missing is kept and
+// said where it matters.
+func (s Survey) Check() error {
+	if s.Schema > SurveySchema {
+		return working.Refuse("/schema", "This survey is of a newer form (%d) than this program knows (%d).", s.Schema, SurveySchema)
+	}
+	for path, n := range map[string]int{"/points": len(s.Points), "/maps": len(s.Maps), "/levels": len(s.Levels), "/slopes": len(s.Slopes), "/squares": len(s.Squares), "/sides": len(s.Sides), "/gaps": len(s.Gaps),
+		"/measures": len(s.Measures), "/spaces": len(s.Spaces), "/placed": len(s.Placed), "/drillings": len(s.Drillings), "/follows": len(s.Follows), "/stacks": len(s.Stacks), "/fits": len(s.Fits), "/checks": len(s.Checks)} {
+		if n > maxList {
+			return working.Refuse(path, "This list holds up to %d.", maxList)
+		}
+	}
+	for name, v := range s.Shop {
+		if _, known := survey.Uncertainty[name]; !known {
+			return working.Refuse("/instruments", "There is no instrument %q.", string(name))
+		}
+		if err := working.Within("/instruments/"+string(name), "What it is good for", v, 0, 100, "mm"); err != nil {
+			return err
+		}
+	}
+	if err := working.Within("/hook", "The tape's hook", s.Hook, 0, 20, "mm"); err != nil {
+		return err
+	}
+	return working.First(s.checkNames(), s.checkReadings(), s.checkRoom())
+}
+
+// named lists everything with an id and a name.
+func (s Survey) named() (out []struct{ path, id, name string }) {
+	add := func(list string, i int, id, name string) {
+		out = append(out, struct{ path, id, name string }{fmt.Sprintf("/%s/%d", list, i), id, name})
+	}
+	for i, p := range s.Points {
+		add("points", i, p.ID, p.Name+p.Thread+p.Uses)
+	}
+	for i, m := range s.Maps {
+		add("maps", i, m.ID, m.Name)
+		for k, h := range m.Holes {
+			add(fmt.Sprintf("maps/%d/holes", i), k, h.ID, h.Name+h.Thread)
+		}
+	}
+	for i, v := range s.Levels {
+		add("levels", i, v.ID, v.Name)
+	}
+	for i, v := range s.Slopes {
+		add("slopes", i, v.ID, v.Name)
+	}
+	for i, v := range s.Squares {
+		add("squares", i, v.ID, v.Name)
+	}
+	for i, v := range s.Sides {
+		add("sides", i, v.ID, v.Name)
+	}
+	for i, v := range s.Gaps {
+		add("gaps", i, v.ID, v.Name)
+	}
+	for i, v := range s.Measures {
+		add("measures", i, v.ID, v.Name)
+	}
+	for i, v := range s.Spaces {
+		add("spaces", i, v.ID, v.Name)
+	}
+	for i, v := range s.Placed {
+		add("placed", i, v.ID, v.Name)
+	}
+	for i, v := range s.Drillings {
+		add("drillings", i, v.ID, v.Name+v.Looked)
+	}
+	for i, v := range s.Follows {
+		add("follows", i, v.ID, v.Name)
+	}
+	for i, v := range s.Stacks {
+		add("stacks", i, v.ID, v.Name)
+	}
+	for i, v := range s.Fits {
+		add("fits", i, v.ID, v.Name)
+	}
+	return out
+}
+
+func (s Survey) checkNames() error {
+	seen := map[string]bool{}
+	for _, n := range s.named() {
+		if n.id == "" || seen[n.id] {
+			return working.Refuse(n.path+"/id", "Everything in a survey has an id of its own; %q is used twice or empty.", n.id)
+		}
+		seen[n.id] = true
+		if len([]rune(n.name)) > 2*maxName {
+			return working.Refuse(n.path+"/name", "A name holds up to %d characters.", maxName)
+		}
+	}
+	for path, text := range map[string]string{"/datum/origin": s.Datum.Origin, "/datum/forward": s.Datum.Forward, "/datum/up": s.Datum.Up} {
+		if len([]rune(text)) > maxText {
+			return working.Refuse(path, "Texts hold up to %d characters.", maxText)
+		}
+	}
+	return nil
+}
+
+func (s Survey) checkReadings() error {
+	var errs []error
+	length := func(path, name string, r survey.Reading) {
+		errs = append(errs, r.Check(path, name, -maxOffset, maxOffset, "mm"))
+	}
+	size := func(path, name string, r survey.Reading) {
+		errs = append(errs, r.Check(path, name, 1e-6, maxOffset, "mm"))
+	}
+	angle := func(path, name string, r survey.Reading) { errs = append(errs, r.Check(path, name, -180, 180, "°")) }
+	for i, p := range s.Points {
+		at := fmt.Sprintf("/points/%d", i)
+		length(at+"/x", "The offset forward", p.X)
+		length(at+"/y", "The offset left", p.Y)
+		length(at+"/z", "The offset up", p.Z)
+		size(at+"/da", "The distance", p.DA)
+		size(at+"/db", "The distance", p.DB)
+		if p.Behind != nil {
+			size(at+"/behind", "The thickness", *p.Behind)
+		}
+		errs = append(errs, working.Within(at+"/size", "The size", p.Size, 0, 2000, "mm"))
+		if len(p.Many) > 50 {
+			errs = append(errs, working.Refuse(at+"/many", "A point takes up to 50 distances."))
+		}
+		for k, m := range p.Many {
+			size(fmt.Sprintf("%s/many/%d/distance", at, k), "The distance", m.Distance)
+		}
+	}
+	for i, m := range s.Maps {
+		at := fmt.Sprintf("/maps/%d", i)
+		if len(m.Holes) > 120 || len(m.Readings) > 2000 {
+			errs = append(errs, working.Refuse(at+"/holes", "A map has up to 120 holes and 2000 readings."))
+		}
+		for k, h := range m.Holes {
+			errs = append(errs, working.Within(fmt.Sprintf("%s/holes/%d/diameter", at, k), "The diameter", h.Diameter, 0, 2000, "mm"))
+		}
+		for k, r := range m.Readings {
+			size(fmt.Sprintf("%s/readings/%d/value", at, k), "The distance", r.Value)
+		}
+	}
+	for i, v := range s.Levels {
+		at := fmt.Sprintf("/levels/%d", i)
+		size(at+"/wheelbase", "The distance", v.Wheelbase)
+		size(at+"/track", "The distance", v.Track)
+		for name, r := range map[string]survey.Reading{"frontLeft": v.FrontLeft, "frontRight": v.FrontRight, "rearLeft": v.RearLeft, "rearRight": v.RearRight} {
+			length(at+"/"+name, "The height", r)
+		}
+	}
+	for i, v := range s.Slopes {
+		angle(fmt.Sprintf("/slopes/%d/reading", i), "The angle", v.Reading)
+		angle(fmt.Sprintf("/slopes/%d/own", i), "The vehicle's own slope", v.Own)
+	}
+	for i, v := range s.Squares {
+		at := fmt.Sprintf("/squares/%d", i)
+		size(at+"/length", "The length", v.Length)
+		size(at+"/width", "The width", v.Width)
+		size(at+"/first", "The diagonal", v.First)
+		size(at+"/second", "The diagonal", v.Second)
+	}
+	for i, v := range s.Sides {
+		length(fmt.Sprintf("/sides/%d/left", i), "The left size", v.Left)
+		length(fmt.Sprintf("/sides/%d/right", i), "The right size", v.Right)
+		errs = append(errs, working.Within(fmt.Sprintf("/sides/%d/allow", i), "The difference allowed", v.Allow, 0, 1000, "mm"))
+	}
+	for i, v := range s.Gaps {
+		size(fmt.Sprintf("/gaps/%d/unloaded", i), "The gap", v.Unloaded)
+		size(fmt.Sprintf("/gaps/%d/loaded", i), "The gap", v.Loaded)
+	}
+	for i, v := range s.Stacks {
+		if len(v.Places) > 50 || len(v.Layers) > 50 || len(v.Shims) > 20 {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/stacks/%d/places", i), "A stack has up to 50 places, 50 layers and 20 shims."))
+		}
+		for k, p := range v.Places {
+			size(fmt.Sprintf("/stacks/%d/places/%d/gap", i, k), "The gap", p.Gap)
+		}
+	}
+	for i, v := range s.Fits {
+		if v.Pocket != nil {
+			size(fmt.Sprintf("/fits/%d/pocket/width", i), "The width", v.Pocket.Width)
+			size(fmt.Sprintf("/fits/%d/pocket/height", i), "The height", v.Pocket.Height)
+			errs = append(errs, working.Within(fmt.Sprintf("/fits/%d/pocket/play", i), "The play", v.Pocket.Play, 0, 50, "mm"))
+		}
+	}
+	for i, v := range s.Checks {
+		for k, r := range v.Retape {
+			size(fmt.Sprintf("/checks/%d/retape/%d/value", i, k), "The reading", r.Value)
+		}
+		switch v.Fit {
+		case "", "paper", "board", "vehicle":
+		default:
+			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/fit", i), "A fit is tried on paper, board or vehicle, not %q.", v.Fit))
+		}
+		if len([]rune(v.Aside+v.Result)) > maxText {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/aside", i), "Texts hold up to %d characters.", maxText))
+		}
+	}
+	return working.First(errs...)
+}
+
+func (s Survey) checkRoom() error {
+	var errs []error
+	for i, v := range s.Spaces {
+		errs = append(errs, v.Check(fmt.Sprintf("/spaces/%d", i)))
+	}
+	if s.Wheels != nil {
+		errs = append(errs, s.Wheels.Check("/wheels"))
+	}
+	errs = append(errs, working.Within("/between", "The distance between things", s.Between, 0, 1000, "mm"))
+	for i, v := range s.Placed {
+		at := fmt.Sprintf("/placed/%d", i)
+		for k, x := range v.At {
+			errs = append(errs, working.Within(fmt.Sprintf("%s/at/%d", at, k), "The place", x, -maxOffset, maxOffset, "mm"))
+		}
+		errs = append(errs, working.Within(at+"/yaw", "The turn", v.Yaw, -360, 360, "°"), working.Within(at+"/pitch", "The turn", v.Pitch, -360, 360, "°"), working.Within(at+"/roll", "The turn", v.Roll, -360, 360, "°"),
+			working.Within(at+"/bolt", "The bolt", v.Bolt, 0, 100, "mm"), working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
+		if v.Size != nil {
+			errs = append(errs, working.Above(at+"/size/length", "The length", v.Size.Length, 0, maxOffset, "mm"), working.Above(at+"/size/width", "The width", v.Size.Width, 0, maxOffset, "mm"), working.Above(at+"/size/height", "The height", v.Size.Height, 0, maxOffset, "mm"))
+		}
+	}
+	for i, v := range s.Drillings {
+		at := fmt.Sprintf("/drillings/%d", i)
+		errs = append(errs, working.Within(at+"/diameter", "The drill", v.Diameter, 0, 200, "mm"), working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
+		if v.Free != nil {
+			errs = append(errs, working.Within(at+"/free", "What is free behind", *v.Free, 0, 5000, "mm"))
+		}
+	}
+	return working.First(errs...)
+}
+
+// renamed answers the survey with the parts of another job, by ids was → is.
+func (s Survey) renamed(ids map[string]string) Survey {
+	name := func(id *string) {
+		if is, ok := ids[*id]; ok {
+			*id = is
+		}
+	}
+	s.Placed, s.Follows, s.Checks = append([]Placed{}, s.Placed...), append([]Follow{}, s.Follows...), append([]PartCheck{}, s.Checks...)
+	for i := range s.Placed {
+		name(&s.Placed[i].Part)
+	}
+	for i := range s.Follows {
+		name(&s.Follows[i].Part)
+	}
+	for i := range s.Checks {
+		name(&s.Checks[i].Part)
+	}
+	return s
+}
