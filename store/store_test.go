@@ -4,7 +4,9 @@ import (
 	"context"
 	"errors"
 	"sync"
+	"sync/atomic"
 	"testing"
+	"time"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/sheet"
@@ -238,6 +240,83 @@ func TestFileNames(t *testing.T) {
 			t.Errorf("%q, want %q", got, c.want)
 		} else if c.job == "Größe №5" && (len(got) == 0 || got[len(got)-7:] != "_r3.dxf") {
 			t.Errorf("%q", got)
+		}
+	}
+}
+
+// Of many who save the survey on the same revision one gets through; the first
+// save of all too.
+func TestSurveySaversOneWins(t *testing.T) {
+	s := storetest.Jobs(t)
+	ctx := t.Context()
+	j, err := s.CreateJob(ctx, job.Brief{Name: "Rail", Quantity: 1, Unit: job.UnitMM, Grain: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if v, revision, err := s.Store.Survey(ctx, j.ID); err != nil || revision != 0 || v.Schema != job.SurveySchema {
+		t.Fatalf("before the first save: %d, %+v, %v", revision, v, err)
+	}
+	for revision := range 3 {
+		var won atomic.Int32
+		var wait sync.WaitGroup
+		for i := range 8 {
+			wait.Go(func() {
+				err := s.Store.SaveSurvey(ctx, j.ID, job.Survey{Hook: float64(i)}, revision, time.Now())
+				switch {
+				case err == nil:
+					won.Add(1)
+				case !errors.Is(err, job.ErrConflict):
+					t.Error(err)
+				}
+			})
+		}
+		wait.Wait()
+		if won.Load() != 1 {
+			t.Errorf("revision %d: %d of 8 savers got through", revision, won.Load())
+		}
+	}
+	if _, revision, _ := s.Store.Survey(ctx, j.ID); revision != 3 {
+		t.Errorf("after three rounds revision %d", revision)
+	}
+	if err := s.Store.SaveSurvey(ctx, j.ID, job.Survey{}, 99, time.Now()); !errors.Is(err, job.ErrConflict) {
+		t.Errorf("on a revision to come: %v", err)
+	}
+}
+
+// A copied job's survey names the copy's parts.
+func TestDuplicateTakesTheSurveyAlong(t *testing.T) {
+	s := storetest.Jobs(t)
+	ctx := t.Context()
+	if err := s.LoadDemo(ctx); err != nil {
+		t.Fatal(err)
+	}
+	list, err := s.Store.Jobs(ctx, false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, from := range list {
+		j, err := s.DuplicateJob(ctx, from.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		v, revision, worked, err := s.SurveyOf(ctx, j.ID)
+		if err != nil || revision != 1 {
+			t.Fatalf("%s: revision %d, %v", j.Brief.Name, revision, err)
+		}
+		parts, _ := s.Store.Parts(ctx, j.ID)
+		own := map[string]bool{}
+		for _, p := range parts {
+			own[p.ID] = true
+		}
+		for _, c := range v.Checks {
+			if !own[c.Part] {
+				t.Errorf("%s: a check of part %s, which is not the copy's", j.Brief.Name, c.Part)
+			}
+		}
+		for _, p := range worked.Placed {
+			if p.Why != "" {
+				t.Errorf("%s: %s", p.Name, p.Why)
+			}
 		}
 	}
 }

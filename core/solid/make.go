@@ -96,7 +96,7 @@ func Prism(at Pose, outline []profile.Point, holes [][]profile.Point, height flo
 
 // Ball is a sphere whose facets lie outside the true surface.
 func Ball(centre Vector, radius float64) Body {
-	n := max(facets(radius, math.Pi, chord*2), 6)
+	n := min(max(facets(radius, math.Pi, chord*2), 6), 32) // a large one stands out a little more
 	at := func(i, k int) Vector {
 		// Every facet touches the sphere or lies outside: the corners are pushed
 		// out by the two half steps between them.
