@@ -32,6 +32,11 @@ func (s *server) holdingRoutes() {
 			return HoldingView{}, err
 		}
 		v := HoldingView{Revision: j.Revision, Holding: job.Hold(j.Brief, parts), Told: j.Brief.Tell(parts), Features: []Fastenable{}}
+		measured, _, err := s.jobs.Store.Survey(c.Request.Context(), c.id)
+		if err != nil {
+			return HoldingView{}, err
+		}
+		v.Told.Measure(j.Brief, job.MeasuredTargets(measured, j.Brief, parts))
 		for _, p := range parts {
 			v.Features = append(v.Features, fastenable(p)...)
 		}

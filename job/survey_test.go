@@ -60,8 +60,21 @@ func TestTruckIsSurveyed(t *testing.T) {
 	if p := point(t, w, "lashing"); p.Least == nil || p.Least.Trust != Assumed {
 		t.Errorf("the lashing eye stands on an assumed height: %+v", p.Least)
 	}
-	if len(w.Assumed) != 1 || len(w.Assumed[0].Under) != 2 {
+	if len(w.Assumed) != 2 || len(w.Assumed[0].Under) != 2 || w.Assumed[1].Trust != Copied || len(w.Assumed[1].Under) != 1 {
 		t.Errorf("what is assumed: %+v", w.Assumed)
+	}
+	if len(w.Repeats) != 3 || !strings.Contains(w.Repeats[0].Says, "spread 1.0 mm") || !strings.Contains(w.Repeats[2].Says, "smallest of 3") {
+		t.Errorf("read more than once: %+v", w.Repeats)
+	}
+	if met := MeasuredTargets(s, b, parts); len(met) != 1 || !met["step"] {
+		t.Errorf("targets measured: %v", met)
+	}
+	told := b.Tell(parts)
+	told.Measure(b, map[string]bool{"step": false, "press-mass": false})
+	for _, m := range told.Targets {
+		if m.ID == "step" && (m.Met == nil || *m.Met) || m.ID == "press-mass" && (m.Met == nil || !*m.Met) {
+			t.Errorf("%s: what was typed stands, the survey fills in the rest: %v", m.ID, m.Met)
+		}
 	}
 	if !w.Maps[0].Consistent || !w.Maps[1].Consistent {
 		t.Error("the rails' readings are called inconsistent")

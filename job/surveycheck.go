@@ -109,90 +109,44 @@ func (s Survey) checkNames() error {
 
 func (s Survey) checkReadings() error {
 	var errs []error
-	length := func(path, name string, r survey.Reading) {
-		errs = append(errs, r.Check(path, name, -maxOffset, maxOffset, "mm"))
+	for _, r := range s.readings() {
+		lo, hi, unit := -maxOffset, maxOffset, "mm"
+		switch r.kind {
+		case sizeReading:
+			lo = 1e-6
+		case angleReading:
+			lo, hi, unit = -180, 180, "°"
+		}
+		errs = append(errs, r.Check(r.path, "What was read, "+r.what+",", lo, hi, unit))
 	}
-	size := func(path, name string, r survey.Reading) {
-		errs = append(errs, r.Check(path, name, 1e-6, maxOffset, "mm"))
-	}
-	angle := func(path, name string, r survey.Reading) { errs = append(errs, r.Check(path, name, -180, 180, "°")) }
 	for i, p := range s.Points {
-		at := fmt.Sprintf("/points/%d", i)
-		length(at+"/x", "The offset forward", p.X)
-		length(at+"/y", "The offset left", p.Y)
-		length(at+"/z", "The offset up", p.Z)
-		size(at+"/da", "The distance", p.DA)
-		size(at+"/db", "The distance", p.DB)
-		if p.Behind != nil {
-			size(at+"/behind", "The thickness", *p.Behind)
-		}
-		errs = append(errs, working.Within(at+"/size", "The size", p.Size, 0, 2000, "mm"))
+		errs = append(errs, working.Within(fmt.Sprintf("/points/%d/size", i), "The size", p.Size, 0, 2000, "mm"))
 		if len(p.Many) > 50 {
-			errs = append(errs, working.Refuse(at+"/many", "A point takes up to 50 distances."))
-		}
-		for k, m := range p.Many {
-			size(fmt.Sprintf("%s/many/%d/distance", at, k), "The distance", m.Distance)
+			errs = append(errs, working.Refuse(fmt.Sprintf("/points/%d/many", i), "A point takes up to 50 distances."))
 		}
 	}
 	for i, m := range s.Maps {
-		at := fmt.Sprintf("/maps/%d", i)
 		if len(m.Holes) > 120 || len(m.Readings) > 2000 {
-			errs = append(errs, working.Refuse(at+"/holes", "A map has up to 120 holes and 2000 readings."))
+			errs = append(errs, working.Refuse(fmt.Sprintf("/maps/%d/holes", i), "A map has up to 120 holes and 2000 readings."))
 		}
 		for k, h := range m.Holes {
-			errs = append(errs, working.Within(fmt.Sprintf("%s/holes/%d/diameter", at, k), "The diameter", h.Diameter, 0, 2000, "mm"))
+			errs = append(errs, working.Within(fmt.Sprintf("/maps/%d/holes/%d/diameter", i, k), "The diameter", h.Diameter, 0, 2000, "mm"))
 		}
-		for k, r := range m.Readings {
-			size(fmt.Sprintf("%s/readings/%d/value", at, k), "The distance", r.Value)
-		}
-	}
-	for i, v := range s.Levels {
-		at := fmt.Sprintf("/levels/%d", i)
-		size(at+"/wheelbase", "The distance", v.Wheelbase)
-		size(at+"/track", "The distance", v.Track)
-		for name, r := range map[string]survey.Reading{"frontLeft": v.FrontLeft, "frontRight": v.FrontRight, "rearLeft": v.RearLeft, "rearRight": v.RearRight} {
-			length(at+"/"+name, "The height", r)
-		}
-	}
-	for i, v := range s.Slopes {
-		angle(fmt.Sprintf("/slopes/%d/reading", i), "The angle", v.Reading)
-		angle(fmt.Sprintf("/slopes/%d/own", i), "The vehicle's own slope", v.Own)
-	}
-	for i, v := range s.Squares {
-		at := fmt.Sprintf("/squares/%d", i)
-		size(at+"/length", "The length", v.Length)
-		size(at+"/width", "The width", v.Width)
-		size(at+"/first", "The diagonal", v.First)
-		size(at+"/second", "The diagonal", v.Second)
 	}
 	for i, v := range s.Sides {
-		length(fmt.Sprintf("/sides/%d/left", i), "The left size", v.Left)
-		length(fmt.Sprintf("/sides/%d/right", i), "The right size", v.Right)
 		errs = append(errs, working.Within(fmt.Sprintf("/sides/%d/allow", i), "The difference allowed", v.Allow, 0, 1000, "mm"))
-	}
-	for i, v := range s.Gaps {
-		size(fmt.Sprintf("/gaps/%d/unloaded", i), "The gap", v.Unloaded)
-		size(fmt.Sprintf("/gaps/%d/loaded", i), "The gap", v.Loaded)
 	}
 	for i, v := range s.Stacks {
 		if len(v.Places) > 50 || len(v.Layers) > 50 || len(v.Shims) > 20 {
 			errs = append(errs, working.Refuse(fmt.Sprintf("/stacks/%d/places", i), "A stack has up to 50 places, 50 layers and 20 shims."))
 		}
-		for k, p := range v.Places {
-			size(fmt.Sprintf("/stacks/%d/places/%d/gap", i, k), "The gap", p.Gap)
-		}
 	}
 	for i, v := range s.Fits {
 		if v.Pocket != nil {
-			size(fmt.Sprintf("/fits/%d/pocket/width", i), "The width", v.Pocket.Width)
-			size(fmt.Sprintf("/fits/%d/pocket/height", i), "The height", v.Pocket.Height)
 			errs = append(errs, working.Within(fmt.Sprintf("/fits/%d/pocket/play", i), "The play", v.Pocket.Play, 0, 50, "mm"))
 		}
 	}
 	for i, v := range s.Checks {
-		for k, r := range v.Retape {
-			size(fmt.Sprintf("/checks/%d/retape/%d/value", i, k), "The reading", r.Value)
-		}
 		switch v.Fit {
 		case "", "paper", "board", "vehicle":
 		default:

@@ -3,6 +3,7 @@ package job
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/solid"
@@ -30,6 +31,7 @@ type Surveyed struct {
 	Stacks     []StackTold       `json:"stacks"`
 	Fits       []ResultTold      `json:"fits"`
 	Checks     []CheckTold       `json:"checks" doc:"re-taping, part by part"`
+	Repeats    []ResultTold      `json:"repeats" doc:"readings taken more than once"`
 	Assumed    []AssumedTold     `json:"assumed" doc:"what was not measured here, and what stands on it"`
 	Findings   []working.Finding `json:"findings"`
 	Sketch     []Drawn           `json:"sketch" doc:"outlines of spaces and placed things"`
@@ -47,6 +49,9 @@ type ResultTold struct {
 	Least    *Source           `json:"least,omitempty"`
 	Findings []working.Finding `json:"findings"`
 	Working  *working.Working  `json:"working,omitempty"`
+
+	met    *bool  // of a target of the brief
+	target string // its id
 }
 
 // LevelTold is a levelling.
@@ -133,7 +138,7 @@ func WorkSurvey(s Survey, b Brief, parts []BuiltPart) Surveyed {
 	}
 	st := newStander(b, parts, l)
 	out := Surveyed{Points: []Located{}, Maps: []MapTold{}, Levels: []LevelTold{}, Slopes: []ResultTold{}, Squares: []ResultTold{}, Sides: []ResultTold{}, Gaps: []ResultTold{}, Measures: []ResultTold{}, Placed: []PlacedTold{},
-		Clearances: []ClearTold{}, Openings: []ResultTold{}, Ground: []ResultTold{}, Drillings: []DrillTold{}, Follows: []FollowTold{}, Stacks: []StackTold{}, Fits: []ResultTold{}, Checks: []CheckTold{}, Assumed: []AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{}, Words: map[string]string{}}
+		Clearances: []ClearTold{}, Openings: []ResultTold{}, Ground: []ResultTold{}, Drillings: []DrillTold{}, Follows: []FollowTold{}, Stacks: []StackTold{}, Fits: []ResultTold{}, Checks: []CheckTold{}, Repeats: []ResultTold{}, Assumed: []AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{}, Words: map[string]string{}}
 	for k, v := range survey.Kinds {
 		out.Words[string(k)] = v.Words
 	}
@@ -154,7 +159,8 @@ func WorkSurvey(s Survey, b Brief, parts []BuiltPart) Surveyed {
 	for _, part := range parts {
 		out.Checks = append(out.Checks, l.check(s, part))
 	}
-	out.assumed()
+	l.repeats(s, &out)
+	out.assumed(s)
 	out.gather()
 	return out
 }
@@ -190,29 +196,49 @@ func (t *Surveyed) twice() {
 }
 
 // assumed gathers what was not measured here, and what stands on each.
-func (t *Surveyed) assumed() {
+func (t *Surveyed) assumed(s Survey) {
 	at := map[string]int{}
+	stands := func(name string, trust Trust, on string) {
+		i, known := at[name]
+		if !known {
+			i = len(t.Assumed)
+			at[name] = i
+			t.Assumed = append(t.Assumed, AssumedTold{Name: name, Trust: trust, Under: []string{}})
+		}
+		if on != "" && !slices.Contains(t.Assumed[i].Under, on) {
+			t.Assumed[i].Under = append(t.Assumed[i].Under, on)
+		}
+	}
 	for _, p := range t.Points {
-		for _, s := range p.sources {
-			if s.Trust == Measured {
-				continue
+		for _, x := range p.sources {
+			if x.Trust != Measured {
+				stands(x.Name, x.Trust, p.Name)
 			}
-			i, known := at[s.Name]
-			if !known {
-				i = len(t.Assumed)
-				at[s.Name] = i
-				t.Assumed = append(t.Assumed, AssumedTold{Name: s.Name, Trust: s.Trust, Under: []string{}})
-			}
-			if !slices.Contains(t.Assumed[i].Under, p.Name) {
-				t.Assumed[i].Under = append(t.Assumed[i].Under, p.Name)
+		}
+	}
+	for _, r := range s.readings() {
+		if trust := Trust(r.Trust); r.Taken() && trust != "" && trust != Measured && !strings.HasPrefix(r.path, "/points") && !strings.HasPrefix(r.path, "/maps") {
+			stands(r.of+", "+r.what, trust, r.of)
+		}
+	}
+	for _, sp := range s.Spaces {
+		trust := Trust(sp.Trust)
+		if trust == "" || trust == Measured {
+			continue
+		}
+		stands(sp.Name+", its place", trust, "")
+		for _, c := range t.Clearances {
+			if c.With == sp.Name {
+				stands(sp.Name+", its place", trust, "clearance of "+c.Thing)
 			}
 		}
 	}
 	for _, p := range t.Placed {
-		for i := range t.Assumed {
-			if p.Least != nil && p.Least.Name == t.Assumed[i].Name {
-				t.Assumed[i].Under = append(t.Assumed[i].Under, p.Name)
-			}
+		if p.Least == nil {
+			continue
+		}
+		if _, known := at[p.Least.Name]; known {
+			stands(p.Least.Name, p.Least.Trust, p.Name)
 		}
 	}
 }

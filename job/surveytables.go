@@ -24,6 +24,12 @@ func (l *locator) tables(s Survey, b Brief, out *Surveyed) {
 			} else {
 				t.ResultTold = ResultTold{ID: v.ID, Name: v.Name, Value: &r.Pitch, Text: p.deg(r.Pitch), Verdict: verdictIn(r.Findings), Findings: r.Findings, Working: p.explain(r.Working)}
 				t.Pitch, t.Roll, t.Twist, t.Turns = p.deg(r.Pitch), p.deg(r.Roll), p.mm(r.Twist), [2]float64{r.Pitch, r.Roll}
+				sigma := 0.0
+				for _, x := range []survey.Reading{v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight} {
+					sigma = math.Max(sigma, x.Work(s.Shop, false).Sigma)
+				}
+				slope := func(across float64) string { return p.deg(2 * sigma / across * 180 / math.Pi) }
+				t.Says = fmt.Sprintf("known to ± %s pitch, ± %s roll, ± %s twist", slope(val(v.Wheelbase)), slope(val(v.Track)), p.mm(4*sigma))
 				t.Packing = [4]string{p.mm(r.Packing.FrontLeft), p.mm(r.Packing.FrontRight), p.mm(r.Packing.RearLeft), p.mm(r.Packing.RearRight)}
 			}
 		}
@@ -72,7 +78,7 @@ func (l *locator) tables(s Survey, b Brief, out *Surveyed) {
 			if allow == 0 {
 				allow = 1
 			}
-			t = ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: p.mm(d), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("left %s, right %s; %s may differ", p.mm(a.Value), p.mm(c.Value), p.mm(allow))}
+			t = ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: p.mm(d), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("left %s, right %s, known to ± %s; %s may differ", p.mm(a.Value), p.mm(c.Value), p.mm(2*survey.Root(a.Sigma, c.Sigma)), p.mm(allow))}
 			if math.Abs(d) > allow {
 				t.Verdict = "bad"
 				if math.Abs(d) < 2*survey.Root(a.Sigma, c.Sigma) {
@@ -88,7 +94,7 @@ func (l *locator) tables(s Survey, b Brief, out *Surveyed) {
 			v.Unloaded.Least, v.Loaded.Least = true, true // an inside width
 			a, c := v.Unloaded.Work(s.Shop, false), v.Loaded.Work(s.Shop, false)
 			least := math.Min(a.Value, c.Value)
-			t = ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: p.mm(least), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("unloaded %s, loaded %s: it gives %s", p.mm(a.Value), p.mm(c.Value), p.mm(a.Value-c.Value))}
+			t = ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: p.mm(least), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("unloaded %s, loaded %s, each ± %s: it gives %s", p.mm(a.Value), p.mm(c.Value), p.mm(2*math.Max(a.Sigma, c.Sigma)), p.mm(a.Value-c.Value))}
 			if least < v.Need {
 				t.Verdict, t.Says = "bad", t.Says+fmt.Sprintf("; %s must stay", p.mm(v.Need))
 			}
@@ -110,7 +116,8 @@ func (l *locator) measures(s Survey, b Brief, out *Surveyed) {
 		}
 		d := solid.Vector(*c.At).Sub(*a.At)
 		size := map[string]float64{"headroom": math.Abs(d[2]), "step": math.Abs(d[2]), "width": math.Abs(d[1]), "reach": d.Len()}[v.Kind]
-		t := ResultTold{ID: v.ID, Name: v.Name, Value: &size, Text: l.pen.mm(size), Verdict: "good", Findings: []working.Finding{}, Least: leastTrusted(append(append([]Source{}, a.sources...), c.sources...))}
+		sigma := survey.Root(a.Sigma, c.Sigma)
+		t := ResultTold{ID: v.ID, Name: v.Name, Value: &size, Says: "known to ± " + l.pen.mm(2*sigma), Text: l.pen.mm(size), Verdict: "good", Findings: []working.Finding{}, Least: leastTrusted(append(append([]Source{}, a.sources...), c.sources...))}
 		for _, g := range b.Targets {
 			if g.ID != v.Target || g.Wanted == nil {
 				continue
@@ -120,14 +127,52 @@ func (l *locator) measures(s Survey, b Brief, out *Surveyed) {
 			if g.Sense == "atLeast" {
 				met, word = size >= *g.Wanted, "at least"
 			}
-			t.Says = fmt.Sprintf("%s: %s %s wanted", g.Text, word, l.pen.mm(*g.Wanted))
-			sigma := survey.Root(a.Sigma, c.Sigma)
+			t.Says = fmt.Sprintf("%s: %s %s wanted; known to ± %s", g.Text, word, l.pen.mm(*g.Wanted), l.pen.mm(2*sigma))
+			t.met, t.target = &met, g.ID
 			if !met {
 				t.Verdict = "bad"
 			} else if math.Abs(size-*g.Wanted) < 2*sigma {
-				t.Verdict, t.Says = "doubtful", t.Says+fmt.Sprintf("; known to %s only", l.pen.mm(2*sigma))
+				t.Verdict = "doubtful"
 			}
 		}
 		out.Measures = append(out.Measures, t)
+	}
+}
+
+// MeasuredTargets answers which targets of the brief the survey itself measures,
+// and whether they are met.
+func MeasuredTargets(s Survey, b Brief, parts []BuiltPart) map[string]bool {
+	out := map[string]bool{}
+	if len(s.Measures) == 0 {
+		return out
+	}
+	l := newLocator(s, pen{b.Display()})
+	newStander(b, parts, l)
+	var w Surveyed
+	l.measures(s, b, &w)
+	for _, m := range w.Measures {
+		if m.met == nil {
+			continue
+		}
+		if before, twice := out[m.target]; !twice || before {
+			out[m.target] = *m.met // of several the one that misses counts
+		}
+	}
+	return out
+}
+
+// Measure fills in what the survey says of targets nothing was typed for.
+func (t *Told) Measure(b Brief, met map[string]bool) {
+	for i, m := range t.Targets {
+		got, measured := met[m.ID]
+		if m.Met != nil || !measured {
+			continue
+		}
+		t.Targets[i].Met = &got
+		for _, x := range b.Targets {
+			if x.ID == m.ID && !got {
+				t.Says = append(t.Says, working.Finding{Code: "target-missed", Severity: working.Mind, Cause: "Targets", Reason: x.Text + ": by the survey it is missed."})
+			}
+		}
 	}
 }

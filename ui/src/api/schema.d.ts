@@ -5000,6 +5000,8 @@ export interface components {
             openings: components["schemas"]["ResultTold"][];
             placed: components["schemas"]["PlacedTold"][];
             points: components["schemas"]["Located"][];
+            /** @description readings taken more than once */
+            repeats: components["schemas"]["ResultTold"][];
             sides: components["schemas"]["ResultTold"][];
             /** @description outlines of spaces and placed things */
             sketch: components["schemas"]["Drawn"][];

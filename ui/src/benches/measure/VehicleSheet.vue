@@ -5,6 +5,7 @@ import { Plus } from '@lucide/vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import { useSurvey } from '@/jobs/useSurvey'
+import ResultLine from '@/kit/ResultLine.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import { trustWord } from '@/kit/trust'
@@ -26,6 +27,7 @@ const sections = computed(() => [
   { id: 'maps', name: 'Hole maps', says: n(survey.value?.maps) },
   { id: 'levels', name: 'Level', says: n(survey.value?.levels) },
   ...rows.map((r) => ({ id: r.list, name: r.title, says: n(survey.value?.[r.list]) })),
+  ...(n(worked.value?.repeats) ? [{ id: 'repeats', name: 'Read again', says: n(worked.value?.repeats) }] : []),
   { id: 'assumed', name: 'Not measured here', says: n(worked.value?.assumed) },
   { id: 'papers', name: 'Papers' },
 ])
@@ -111,6 +113,15 @@ const addMap = () =>
       <h2>{{ r.title }}</h2>
       <ReadingRows :open="open" :kind="r" />
     </section>
+    <section v-if="worked!.repeats.length" id="repeats">
+      <h2>Read more than once</h2>
+      <div class="repeats">
+        <div v-for="r in worked!.repeats" :key="r.name">
+          <p class="label">{{ r.name }}</p>
+          <ResultLine :result="r" />
+        </div>
+      </div>
+    </section>
     <section id="assumed">
       <h2>Not measured here</h2>
       <p v-if="!worked!.assumed.length" class="soft">Everything was measured here.</p>
@@ -143,6 +154,11 @@ const addMap = () =>
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
   gap: 12px;
+}
+.repeats {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+  gap: 12px 24px;
 }
 section > .press {
   justify-self: start;
