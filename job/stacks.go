@@ -27,7 +27,7 @@ func (l *locator) stacks(s Survey, out *Surveyed) {
 				if err != nil {
 					row.Why = err.Error()
 				} else {
-					row.Nominal, row.Worst, row.RSS = p.mm(r.Nominal), p.mm(r.Worst.Min)+" – "+p.mm(r.Worst.Max), p.mm(r.RSS.Min)+" – "+p.mm(r.RSS.Max)
+					row.Nominal, row.Worst, row.RSS = p.mm(r.Nominal), p.span(r.Worst.Min, r.Worst.Max), p.span(r.RSS.Min, r.RSS.Max)
 					standoffs, which = append(standoffs, r.Nominal), append(which, i)
 					t.Working, t.Findings = p.explain(r.Working), append(t.Findings, r.Findings...)
 				}

@@ -125,6 +125,11 @@ type Drawn struct {
 	Swept bool              `json:"swept,omitempty" doc:"it moves: the outline holds all it passes through"`
 }
 
+// span writes two lengths, their common unit once.
+func (p pen) span(a, b float64) string {
+	return strings.TrimSuffix(p.mm(a), " mm") + " – " + p.mm(b)
+}
+
 func (p pen) deg(v float64) string { return fmt.Sprintf("%.2f°", v+0) }
 
 // WorkSurvey works out everything a survey says about a job's parts.
