@@ -41,6 +41,14 @@ var requests = map[string]string{
 	"shims":                `{"standoffs":[40.2,41.7,40.9],"grain":1,"shims":[0.5,1,2]}`,
 	"fit":                  `{"inner":{"width":50,"height":50,"corner":3,"coat":0.1},"outer":{"width":52,"height":52,"corner":1,"seam":0.5}}`,
 	"clearance":            `{"body":[{"form":"box","at":[0,0,0],"size":[100,50,20]}],"spaces":[{"id":"lid","name":"the lid","kind":"moving","shape":{"form":"swing","at":[0,0,60],"axis":[0,1,0],"start":[1,0,0],"radius":90,"low":-20,"high":40,"turn":60},"moves":["inUse"]}]}`,
+	"section.properties":   `{"kind":"rectTube","width":60,"height":40,"wall":3,"outerRadius":6}`,
+	"member.mitre":         `{"depthA":40,"depthB":60,"included":90}`,
+	"member.saddle":        `{"branchDiameter":48.3,"branchWall":3.2,"mainDiameter":60.3,"angle":60,"offset":4,"stations":36}`,
+	"member.vnotch":        `{"depth":40,"wall":3,"fold":90,"hinge":"inner"}`,
+	"sticks":               `{"stock":6000,"kerf":3,"lastCutNeedsKerf":false,"pieces":[{"length":1998,"quantity":3},{"length":700,"quantity":5}]}`,
+	"frame":                `{"nodes":{"a":[0,0,0],"b":[1500,0,0]},"members":[{"from":"a","to":"b","e":210000,"g":81000,"area":541,"iy":195000,"iz":134000,"j":293000,"uniform":[0,0,-0.5]}],"supports":{"a":[true,true,true,true,true,true]},"loads":{"b":[0,0,-800,0,0,0]}}`,
+	"trailer":              `{"items":[{"mass":300,"x":2400},{"mass":500,"x":2600}],"axles":[2500,3300]}`,
+	"column":               `{"length":1800,"k":1,"radiusOfGyration":15,"area":541,"yield":235,"modulus":210000}`,
 	"boltgroup.elastic":    `{"bolts":[[0,0],[0,100],[100,0],[100,100]],"force":[0,-10000],"at":[200,50]}`,
 	"boltgroup.icr":        `{"bolts":[[0,0],[0,76.2],[0,152.4]],"angle":0,"eccentricity":76.2}`,
 	"boltgroup.outofplane": `{"rows":[100,200],"columns":2,"shear":10000,"eccentricity":80}`,
@@ -111,7 +119,8 @@ func TestAnswersKeepTheirSchemas(t *testing.T) {
 // Every answer that is worked out carries how.
 func TestAnswersCarryTheirWorking(t *testing.T) {
 	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force", "section", "jog", "hem", "tray",
-		"centres", "locate", "locate.space", "holemap", "level", "slope", "square", "stackup", "shims", "fit", "clearance"} {
+		"centres", "locate", "locate.space", "holemap", "level", "slope", "square", "stackup", "shims", "fit", "clearance",
+		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "sticks", "frame", "trailer", "column"} {
 		answer, err := run(t, name, requests[name])
 		if err != nil {
 			t.Fatal(err)

@@ -4,9 +4,13 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/bolt"
 	"warmanvil/core/fit"
+	"warmanvil/core/frame"
 	"warmanvil/core/hole"
 	"warmanvil/core/load"
+	"warmanvil/core/nest"
+	"warmanvil/core/section"
 	"warmanvil/core/survey"
+	"warmanvil/core/tube"
 )
 
 var table = []Calc{
@@ -42,5 +46,13 @@ var table = []Calc{
 	define("shims", "Spacer and shims of each place", fit.AskSpacers),
 	define("fit", "Whether a section slides into another, with coats, seam and corners", fit.Slide),
 	define("clearance", "Least distance of a body from no-go spaces in their states", survey.AskClearance),
+	define("section.properties", "Area, inertia, moduli, torsion and mass of a tube, bar, angle or channel", section.Work),
+	define("member.mitre", "Mitre of two members, also of unequal depth", tube.Mitre),
+	define("member.saddle", "Cope of a round tube on a round tube, station by station", tube.Saddle),
+	define("member.vnotch", "Notch of a square tube that closes when folded", tube.VNotch),
+	define("sticks", "Pieces into sticks, and whether fewer are possible", nest.Sticks),
+	define("frame", "Space frame by direct stiffness", frame.Solve),
+	define("trailer", "Axle and nose load of a trailer", load.Trailer),
+	define("column", "Buckling of a column, Johnson and Euler", frame.Column),
 	define("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
 }

@@ -95,7 +95,7 @@ func schemaName(t reflect.Type, hint string) string {
 		t = t.Elem()
 	}
 	switch pkg := path.Base(t.PkgPath()); pkg {
-	case "strength", "hold", "load", "survey", "hole", "fit", "solid":
+	case "strength", "hold", "load", "survey", "hole", "fit", "solid", "section", "tube", "nest", "frame":
 		return strings.ToUpper(pkg[:1]) + pkg[1:] + name
 	}
 	return name

@@ -208,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/column": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Buckling of a column, Johnson and Euler */
+        post: operations["calc.column"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/fastener": {
         parameters: {
             query?: never;
@@ -270,6 +287,23 @@ export interface paths {
         put?: never;
         /** Flat pattern of a folded part, with its holes and bend lines */
         post: operations["calc.flat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Space frame by direct stiffness */
+        post: operations["calc.frame"];
         delete?: never;
         options?: never;
         head?: never;
@@ -446,6 +480,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/member.mitre": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mitre of two members, also of unequal depth */
+        post: operations["calc.member.mitre"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/member.saddle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Cope of a round tube on a round tube, station by station */
+        post: operations["calc.member.saddle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/member.vnotch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Notch of a square tube that closes when folded */
+        post: operations["calc.member.vnotch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/number.parse": {
         parameters: {
             query?: never;
@@ -474,6 +559,23 @@ export interface paths {
         put?: never;
         /** Flat length of a sheet profile */
         post: operations["calc.section"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/section.properties": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Area, inertia, moduli, torsion and mass of a tube, bar, angle or channel */
+        post: operations["calc.section.properties"];
         delete?: never;
         options?: never;
         head?: never;
@@ -548,6 +650,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/sticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pieces into sticks, and whether fewer are possible */
+        post: operations["calc.sticks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/torque": {
         parameters: {
             query?: never;
@@ -559,6 +678,23 @@ export interface paths {
         put?: never;
         /** Preload and tightening torque of a bolt */
         post: operations["calc.torque"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/trailer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Axle and nose load of a trailer */
+        post: operations["calc.trailer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2435,6 +2571,130 @@ export interface components {
             /** @enum {string} */
             style: "fraction" | "decimal" | "mm";
         };
+        FrameColumnInput: {
+            /**
+             * Format: double
+             * @description mm²
+             */
+            area: number;
+            /**
+             * Format: double
+             * @description effective length factor
+             */
+            k: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            modulus: number;
+            /**
+             * Format: double
+             * @description mm, the least
+             */
+            radiusOfGyration: number;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            yield: number;
+        };
+        FrameColumnResult: {
+            /**
+             * Format: double
+             * @description N
+             */
+            criticalLoad: number;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            criticalStress: number;
+            /** @enum {string} */
+            mode: "johnson" | "euler";
+            /** Format: double */
+            slenderness: number;
+            working: components["schemas"]["Working"];
+        };
+        FrameEnds: {
+            /** @description N and N·mm on the end at its first node */
+            endI: number[];
+            endJ: number[];
+        };
+        FrameInput: {
+            /** @description by node: N and N·mm */
+            loads: {
+                [key: string]: number[];
+            };
+            members: components["schemas"]["FrameMember"][];
+            /** @description mm */
+            nodes: {
+                [key: string]: number[];
+            };
+            /** @description by node: which of three shifts and three turns it holds */
+            supports: {
+                [key: string]: boolean[];
+            };
+        };
+        FrameMember: {
+            /**
+             * Format: double
+             * @description mm²
+             */
+            area: number;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            e: number;
+            from: string;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            g: number;
+            /**
+             * Format: double
+             * @description mm⁴, bending in the member's x–z plane
+             */
+            iy: number;
+            /**
+             * Format: double
+             * @description mm⁴, bending in its x–y plane
+             */
+            iz: number;
+            /**
+             * Format: double
+             * @description mm⁴
+             */
+            j: number;
+            to: string;
+            /** @description N/mm along it, in the frame's axes */
+            uniform?: number[];
+            /** @description its z lies towards this; up, of upright members forward, when left out */
+            up?: number[];
+        };
+        FrameResult: {
+            /** @description mm and radians */
+            displacements: {
+                [key: string]: number[];
+            };
+            /**
+             * Format: double
+             * @description mm, anywhere along the members
+             */
+            maxDisplacement: number;
+            members: components["schemas"]["FrameEnds"][];
+            /** @description N and N·mm, on the frame */
+            reactions: {
+                [key: string]: number[];
+            };
+            working: components["schemas"]["Working"];
+        };
         FromPoint: {
             distance: components["schemas"]["SurveyReading"];
             point: string;
@@ -3300,6 +3560,52 @@ export interface components {
              */
             up: number;
         };
+        LoadTrailerInput: {
+            /** @description mm rearwards from the coupling */
+            axles: number[];
+            items: components["schemas"]["LoadTrailerItem"][];
+        };
+        LoadTrailerItem: {
+            /**
+             * Format: double
+             * @description kg
+             */
+            mass: number;
+            /**
+             * Format: double
+             * @description mm rearwards from the coupling
+             */
+            x: number;
+        };
+        LoadTrailerResult: {
+            /**
+             * Format: double
+             * @description kg on all axles together
+             */
+            axleLoad: number;
+            /**
+             * Format: double
+             * @description mm rearwards from the coupling
+             */
+            centreOfGravity: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description kg on the coupling; negative lifts it
+             */
+            noseLoad: number;
+            /**
+             * Format: double
+             * @description share of the total
+             */
+            nosePercent: number;
+            /**
+             * Format: double
+             * @description kg
+             */
+            total: number;
+            working: components["schemas"]["Working"];
+        };
         Located: {
             /** @description mm forward, left, up of the datum; left out when it has no place yet */
             at?: number[];
@@ -3519,6 +3825,47 @@ export interface components {
             part: string;
             /** @description indices of the feet on its twin */
             twinFeet?: number[];
+        };
+        NestPiece: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /** Format: int64 */
+            quantity: number;
+        };
+        NestSticksInput: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            kerf: number;
+            /** @description every piece takes a kerf; else the last one on a full stick does not */
+            lastCutNeedsKerf: boolean;
+            pieces: components["schemas"]["NestPiece"][];
+            /**
+             * Format: double
+             * @description mm, length of a stick
+             */
+            stock: number;
+        };
+        NestSticksResult: {
+            findings: components["schemas"]["Finding"][];
+            /** @description mm, the pieces of each stick */
+            layout: number[][];
+            /**
+             * Format: int64
+             * @description no plan needs fewer
+             */
+            lowerBound: number;
+            /** @description the plan needs the fewest there can be */
+            proven: boolean;
+            /** Format: int64 */
+            sticks: number;
+            /** @description mm left of each stick */
+            waste: number[];
+            working: components["schemas"]["Working"];
         };
         NextWay: {
             text: string;
@@ -4227,6 +4574,99 @@ export interface components {
              */
             thickness: number;
         };
+        SectionProperties: {
+            /**
+             * Format: double
+             * @description mm²
+             */
+            area: number;
+            /**
+             * Format: double
+             * @description mm from the left edge
+             */
+            centroidX: number;
+            /**
+             * Format: double
+             * @description mm from the lower edge
+             */
+            centroidY: number;
+            /**
+             * Format: double
+             * @description mm⁴, larger principal
+             */
+            i1: number;
+            /**
+             * Format: double
+             * @description mm⁴, smaller principal
+             */
+            i2: number;
+            /**
+             * Format: double
+             * @description mm⁴, about x
+             */
+            ix: number;
+            /**
+             * Format: double
+             * @description mm⁴
+             */
+            ixy: number;
+            /**
+             * Format: double
+             * @description mm⁴, about y
+             */
+            iy: number;
+            /**
+             * Format: double
+             * @description mm⁴, Saint-Venant torsion
+             */
+            j: number;
+            /**
+             * Format: double
+             * @description kg/m
+             */
+            massPerMetre: number;
+            /**
+             * Format: double
+             * @description m²/m, outside
+             */
+            paintPerMetre: number;
+            /**
+             * Format: double
+             * @description mm, the least of all axes
+             */
+            rMin: number;
+            /**
+             * Format: double
+             * @description mm, radius of gyration
+             */
+            rx: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            ry: number;
+            /**
+             * Format: double
+             * @description mm³, the smaller elastic modulus about x
+             */
+            sx: number;
+            /**
+             * Format: double
+             * @description mm³, about y
+             */
+            sy: number;
+            working: components["schemas"]["Working"];
+            /**
+             * Format: double
+             * @description mm³, plastic modulus about x
+             */
+            zx: number;
+            /**
+             * Format: double
+             * @description mm³, about y
+             */
+            zy: number;
+        };
         SectionResult: {
             /** @description mm from the first end to each bend's centre line */
             bendLines: number[];
@@ -4238,6 +4678,75 @@ export interface components {
             /** @description mm between tangent lines */
             straights: number[];
             working: components["schemas"]["Working"];
+        };
+        SectionSizes: {
+            /**
+             * Format: double
+             * @description kg/m³; steel, 7850, when left out
+             */
+            density?: number;
+            /**
+             * Format: double
+             * @description mm along y: channel
+             */
+            depth?: number;
+            /**
+             * Format: double
+             * @description mm: roundTube, roundBar
+             */
+            diameter?: number;
+            /**
+             * Format: double
+             * @description mm thick: channel
+             */
+            flange?: number;
+            /**
+             * Format: double
+             * @description mm over all: channel, web at the left
+             */
+            flangeWidth?: number;
+            /**
+             * Format: double
+             * @description mm along y: rectTube, flatBar
+             */
+            height?: number;
+            /** @enum {string} */
+            kind: "rectTube" | "roundTube" | "roundBar" | "flatBar" | "angle" | "channel";
+            /**
+             * Format: double
+             * @description mm: angle
+             */
+            legHorizontal?: number;
+            /**
+             * Format: double
+             * @description mm: angle, heel at lower left
+             */
+            legVertical?: number;
+            /**
+             * Format: double
+             * @description mm outside corner radius: rectTube; sharp when left out
+             */
+            outerRadius?: number;
+            /**
+             * Format: double
+             * @description mm: angle
+             */
+            thickness?: number;
+            /**
+             * Format: double
+             * @description mm: tubes
+             */
+            wall?: number;
+            /**
+             * Format: double
+             * @description mm thick: channel
+             */
+            web?: number;
+            /**
+             * Format: double
+             * @description mm along x: rectTube, flatBar
+             */
+            width?: number;
         };
         SessionView: {
             name?: string;
@@ -5169,6 +5678,146 @@ export interface components {
             blankY: number;
             working: components["schemas"]["Working"];
         };
+        TubeMitreInput: {
+            /**
+             * Format: double
+             * @description mm, of A in the plane of the joint
+             */
+            depthA: number;
+            /**
+             * Format: double
+             * @description mm, of B
+             */
+            depthB: number;
+            /**
+             * Format: double
+             * @description degrees between the two members
+             */
+            included: number;
+        };
+        TubeMitreResult: {
+            /**
+             * Format: double
+             * @description degrees from A's axis
+             */
+            cutA: number;
+            /**
+             * Format: double
+             * @description degrees from B's axis
+             */
+            cutB: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm from short point to long point along A
+             */
+            longMinusShortA: number;
+            /**
+             * Format: double
+             * @description mm along B
+             */
+            longMinusShortB: number;
+            /**
+             * Format: double
+             * @description degrees, 90 − cutA
+             */
+            sawA: number;
+            /**
+             * Format: double
+             * @description degrees, 90 − cutB
+             */
+            sawB: number;
+            working: components["schemas"]["Working"];
+        };
+        TubeNotchInput: {
+            /**
+             * Format: double
+             * @description mm of the tube in the plane of the fold
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description degrees turned from straight
+             */
+            fold: number;
+            /**
+             * @description face of the wall that stays at which the notch ends
+             * @enum {string}
+             */
+            hinge: "inner" | "outer";
+            /**
+             * Format: double
+             * @description mm
+             */
+            wall: number;
+        };
+        TubeNotchResult: {
+            /**
+             * Format: double
+             * @description mm from the open face to the hinge
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description degrees of the V
+             */
+            notchAngle: number;
+            /**
+             * Format: double
+             * @description mm, opening at the open face
+             */
+            width: number;
+            working: components["schemas"]["Working"];
+        };
+        TubeSaddleInput: {
+            /**
+             * Format: double
+             * @description degrees between the axes, over 0 to 90
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm outside
+             */
+            branchDiameter: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            branchWall: number;
+            /**
+             * Format: double
+             * @description mm outside
+             */
+            mainDiameter: number;
+            /**
+             * Format: double
+             * @description mm of the branch's axis sideways from the main's
+             */
+            offset: number;
+            /**
+             * Format: int64
+             * @description equal steps round the branch
+             */
+            stations: number;
+        };
+        TubeSaddleResult: {
+            /** @description mm, inner surface */
+            inner: number[];
+            /**
+             * Format: double
+             * @description mm from the deepest to the shallowest of the outer surface
+             */
+            longShort: number;
+            /** @description mm, outer surface: the wrap-around template */
+            outer: number[];
+            working: components["schemas"]["Working"];
+            /**
+             * Format: double
+             * @description mm, length of the template round the branch
+             */
+            wrap: number;
+        };
         Vertex: {
             /**
              * Format: double
@@ -5614,6 +6263,39 @@ export interface operations {
             };
         };
     };
+    "calc.column": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameColumnInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameColumnResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.fastener": {
         parameters: {
             query?: never;
@@ -5733,6 +6415,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlatAnswer"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -6076,6 +6791,105 @@ export interface operations {
             };
         };
     };
+    "calc.member.mitre": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TubeMitreInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TubeMitreResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.member.saddle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TubeSaddleInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TubeSaddleResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.member.vnotch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TubeNotchInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TubeNotchResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.number.parse": {
         parameters: {
             query?: never;
@@ -6129,6 +6943,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SectionResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.section.properties": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionSizes"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionProperties"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -6274,6 +7121,39 @@ export interface operations {
             };
         };
     };
+    "calc.sticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NestSticksInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NestSticksResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.torque": {
         parameters: {
             query?: never;
@@ -6294,6 +7174,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TorqueResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.trailer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadTrailerInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadTrailerResult"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -9,7 +9,7 @@ export type Field = {
   kind: 'length' | 'angle' | 'number' | 'choice' | 'material' | 'places' | 'thread' | 'grade'
   start: number | string | number[][] | null
   axes?: string[] // of places
-  axisKinds?: ('length' | 'count')[] // lengths when left out
+  axisKinds?: ('length' | 'count' | 'number')[] // lengths when left out
   choices?: { value: string; text: string }[]
   optional?: boolean
   note?: string

@@ -1,6 +1,7 @@
 // The quick numbers: what each asks, what it answers, in which words. The
 // computing is the server's.
 import type { Calculation, Field } from './calculation'
+import { memberCalculations } from './members'
 import { strengthCalculations } from './strength'
 import { surveyCalculations } from './survey'
 
@@ -200,6 +201,7 @@ export const calculations: Calculation[] = [
     results: [{ key: 'newtons', label: 'Press force', kind: 'force', lead: true }],
   },
   ...surveyCalculations,
+  ...memberCalculations,
   ...strengthCalculations,
 ]
 
