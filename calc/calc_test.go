@@ -45,6 +45,7 @@ var requests = map[string]string{
 	"member.mitre":         `{"depthA":40,"depthB":60,"included":90}`,
 	"member.saddle":        `{"branchDiameter":48.3,"branchWall":3.2,"mainDiameter":60.3,"angle":60,"offset":4,"stations":36}`,
 	"member.vnotch":        `{"depth":40,"wall":3,"fold":90,"hinge":"inner"}`,
+	"member.bend":          `{"outside":25,"wall":2,"legs":[300,400,250],"bends":[{"radius":75,"angle":90},{"radius":75,"angle":45,"rotation":90}],"strip":{"bent":93,"stayed":90}}`,
 	"sticks":               `{"stock":6000,"kerf":3,"lastCutNeedsKerf":false,"pieces":[{"length":1998,"quantity":3},{"length":700,"quantity":5}]}`,
 	"frame":                `{"nodes":{"a":[0,0,0],"b":[1500,0,0]},"members":[{"from":"a","to":"b","e":210000,"g":81000,"area":541,"iy":195000,"iz":134000,"j":293000,"uniform":[0,0,-0.5]}],"supports":{"a":[true,true,true,true,true,true]},"loads":{"b":[0,0,-800,0,0,0]}}`,
 	"trailer":              `{"items":[{"mass":300,"x":2400},{"mass":500,"x":2600}],"axles":[2500,3300]}`,
@@ -120,7 +121,7 @@ func TestAnswersKeepTheirSchemas(t *testing.T) {
 func TestAnswersCarryTheirWorking(t *testing.T) {
 	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force", "section", "jog", "hem", "tray",
 		"centres", "locate", "locate.space", "holemap", "level", "slope", "square", "stackup", "shims", "fit", "clearance",
-		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "sticks", "frame", "trailer", "column"} {
+		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "member.bend", "sticks", "frame", "trailer", "column"} {
 		answer, err := run(t, name, requests[name])
 		if err != nil {
 			t.Fatal(err)

@@ -50,6 +50,7 @@ var table = []Calc{
 	define("member.mitre", "Mitre of two members, also of unequal depth", tube.Mitre),
 	define("member.saddle", "Cope of a round tube on a round tube, station by station", tube.Saddle),
 	define("member.vnotch", "Notch of a square tube that closes when folded", tube.VNotch),
+	define("member.bend", "Developed length, marks and aims of a bent bar or tube", tube.Bend),
 	define("sticks", "Pieces into sticks, and whether fewer are possible", nest.Sticks),
 	define("frame", "Space frame by direct stiffness", frame.Solve),
 	define("trailer", "Axle and nose load of a trailer", load.Trailer),

@@ -3,9 +3,10 @@ package job
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"warmanvil/core/fit"
-	"warmanvil/core/stock"
+	"warmanvil/core/section"
 	"warmanvil/core/working"
 )
 
@@ -90,11 +91,7 @@ func (l *locator) fits(s Survey, out *Surveyed) {
 				play = .25
 			}
 			t := ResultTold{ID: v.ID, Name: v.Name, Text: "none", Verdict: "bad", Says: "No stock section in the table goes into it.", Findings: []working.Finding{}}
-			var table []fit.Stock
-			for _, x := range stock.Tubes(v.Pocket.Inches) {
-				table = append(table, fit.Stock{Name: x.Name, Width: x.Width, Height: x.Height})
-			}
-			for i, x := range fit.Pocket(w.Value, h.Value, play, table) {
+			for i, x := range fit.Pocket(w.Value, h.Value, play, tubes(v.Pocket.Inches)) {
 				shim := fmt.Sprintf("%s: shim %s a side across, %s a side upright", x.Name, p.mm(x.ShimAcross), p.mm(x.ShimUpright))
 				if i == 0 {
 					t.Text, t.Verdict, t.Says = x.Name, "good", shim[len(x.Name)+2:]
@@ -107,4 +104,23 @@ func (l *locator) fits(s Survey, out *Surveyed) {
 			out.Fits = append(out.Fits, open(v.ID, v.Name, "Measure the pocket's width and height, or give both sections."))
 		}
 	}
+}
+
+// tubes lists the outside sizes of square and rectangular tube on the rack, each
+// once whatever its walls.
+func tubes(inches bool) (out []fit.Stock) {
+	seen := map[[2]float64]bool{}
+	for _, x := range section.Table() {
+		size := [2]float64{x.Sizes.Width, x.Sizes.Height}
+		if x.Sizes.Kind != "rectTube" || x.Inches != inches || seen[size] {
+			continue
+		}
+		seen[size] = true
+		unit := " mm tube"
+		if inches {
+			unit = " in tube"
+		}
+		out = append(out, fit.Stock{Name: x.Name[:strings.LastIndex(x.Name, " × ")] + unit, Width: size[0], Height: size[1]})
+	}
+	return out
 }

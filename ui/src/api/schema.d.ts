@@ -480,6 +480,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/member.bend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Developed length, marks and aims of a bent bar or tube */
+        post: operations["calc.member.bend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/member.mitre": {
         parameters: {
             query?: never;
@@ -5678,6 +5695,62 @@ export interface components {
             blankY: number;
             working: components["schemas"]["Working"];
         };
+        TubeBendInput: {
+            bends: components["schemas"]["TubeTurn"][];
+            /** @description mm, one more than the bends */
+            legs: number[];
+            /**
+             * Format: double
+             * @description mm, diameter or size in the plane of the bend
+             */
+            outside: number;
+            /** @description a trial bend of the same piece */
+            strip?: components["schemas"]["TubeReleased"];
+            /**
+             * Format: double
+             * @description mm; of a solid bar left out
+             */
+            wall?: number;
+        };
+        TubeBendResult: {
+            /**
+             * Format: double
+             * @description mm of straight piece
+             */
+            developed: number;
+            findings: components["schemas"]["Finding"][];
+            marks: components["schemas"]["TubeMark"][];
+            /** @description mm, ends and apexes; the first leg along x, the first bend in x–y */
+            points: number[][];
+            working: components["schemas"]["Working"];
+        };
+        TubeMark: {
+            /**
+             * Format: double
+             * @description degrees to bend to under the tool; as wanted without a trial bend
+             */
+            aim: number;
+            /**
+             * Format: double
+             * @description mm to where it ends
+             */
+            end: number;
+            /**
+             * Format: double
+             * @description degrees to turn the piece before this bend
+             */
+            rotation: number;
+            /**
+             * Format: double
+             * @description mm from the first end to where the bend begins
+             */
+            start: number;
+            /**
+             * Format: double
+             * @description mm of straight before it
+             */
+            straight: number;
+        };
         TubeMitreInput: {
             /**
              * Format: double
@@ -5769,6 +5842,18 @@ export interface components {
             width: number;
             working: components["schemas"]["Working"];
         };
+        TubeReleased: {
+            /**
+             * Format: double
+             * @description degrees under the tool
+             */
+            bent: number;
+            /**
+             * Format: double
+             * @description degrees after release
+             */
+            stayed: number;
+        };
         TubeSaddleInput: {
             /**
              * Format: double
@@ -5817,6 +5902,23 @@ export interface components {
              * @description mm, length of the template round the branch
              */
             wrap: number;
+        };
+        TubeTurn: {
+            /**
+             * Format: double
+             * @description degrees turned from straight
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, centre line
+             */
+            radius: number;
+            /**
+             * Format: double
+             * @description degrees the piece is turned about itself after the bend before, clockwise seen from its first end
+             */
+            rotation?: number;
         };
         Vertex: {
             /**
@@ -6778,6 +6880,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SurveySpaceResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.member.bend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TubeBendInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TubeBendResult"];
                 };
             };
             /** @description refused: what, where, what to do */

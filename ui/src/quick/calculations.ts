@@ -1,6 +1,7 @@
 // The quick numbers: what each asks, what it answers, in which words. The
 // computing is the server's.
 import type { Calculation, Field } from './calculation'
+import { bentCalculation } from './bent'
 import { memberCalculations } from './members'
 import { strengthCalculations } from './strength'
 import { surveyCalculations } from './survey'
@@ -202,6 +203,7 @@ export const calculations: Calculation[] = [
   },
   ...surveyCalculations,
   ...memberCalculations,
+  bentCalculation,
   ...strengthCalculations,
 ]
 
