@@ -70,7 +70,11 @@ const drop = (i: number) =>
   grid-template-columns: 20px minmax(0, 1fr) auto;
 }
 .n3 {
-  grid-template-columns: 20px minmax(0, 0.6fr) minmax(0, 0.6fr) minmax(0, 1fr) auto;
+  grid-template-columns: 20px repeat(3, minmax(0, 1fr)) auto;
+}
+.n3 :deep(.box),
+.n4 :deep(.box) {
+  padding: 6px 5px;
 }
 .n4 {
   grid-template-columns: 20px repeat(4, minmax(0, 1fr)) auto;

@@ -42,7 +42,7 @@ watch(
     else if (kind === 'torque') text.value = `${(v / 1000).toFixed(1)} N·m`
     else if (kind === 'force')
       text.value = v >= 1e4 ? `${(v / 1000).toFixed(1)} kN, about ${(v / 9806.65).toFixed(1)} tonnes` : `${v.toFixed(0)} N`
-    else text.value = String(+v.toFixed(4))
+    else text.value = String(+v.toFixed(Math.abs(v) >= 1000 ? 0 : Math.abs(v) >= 100 ? 1 : 4))
   },
   { immediate: true },
 )
