@@ -75,8 +75,9 @@ func (s *stander) room(v Survey, out *Surveyed) {
 		rank := map[string]int{"bad": 0, "doubtful": 1, "good": 2}
 		return cmp.Or(cmp.Compare(rank[a.Verdict], rank[b.Verdict]), cmp.Compare(a.Distance, b.Distance))
 	})
-	if len(out.Clearances) > 400 {
-		out.Clearances = out.Clearances[:400]
+	if n := len(out.Clearances); n > maxClearances {
+		out.Clearances = out.Clearances[:maxClearances]
+		out.Findings = append(out.Findings, working.Finding{Code: "many-clearances", Severity: working.Mind, Cause: "Room", Reason: fmt.Sprintf("Only the %d shortest of %d clearances are listed. Take out spaces that nothing comes near.", maxClearances, n)})
 	}
 	if v.Wheels != nil && len(solids) > 0 {
 		s.ground(*v.Wheels, solids, out)
@@ -108,6 +109,9 @@ func leastOf(list []ClearTold, groups [][2]int) []ClearTold {
 func (s *stander) clear(c survey.Clearance, things []survey.Thing, spaces []survey.Space) ClearTold {
 	p := s.from.pen
 	t := ClearTold{Thing: things[c.Thing].Name, Distance: c.Distance, Text: p.mm(c.Distance), Need: p.mm(c.Need), Verdict: "good", At: c.At, To: c.To, Within: p.mm(2 * c.Sigma)}
+	w := survey.ClearanceWorking(things[c.Thing].Body, len(spaces), c.Distance)
+	w.Inputs = append(w.Inputs, working.Quantity{Symbol: "±", Name: "standard uncertainty of both places", Value: c.Sigma, Unit: "mm"}, working.Quantity{Symbol: "k", Name: "to keep off", Value: c.Need, Unit: "mm"})
+	t.Working = s.from.pen.explain(w)
 	if c.Other >= 0 {
 		t.With = things[c.Other].Name
 	} else {
@@ -129,6 +133,9 @@ func (s *stander) clear(c survey.Clearance, things []survey.Thing, spaces []surv
 	return t
 }
 
+// maxClearances are listed, the worst first.
+const maxClearances = 400
+
 func (s *stander) opening(sp survey.Space, things []survey.Thing) ResultTold {
 	t := ResultTold{ID: sp.ID, Name: sp.Name, Verdict: "good", Findings: []working.Finding{}}
 	if sp.Shape.Form != survey.BoxForm {
@@ -141,6 +148,8 @@ func (s *stander) opening(sp survey.Space, things []survey.Thing) ResultTold {
 	}
 	share := survey.Blocked(sp.Shape, things, reach)
 	t.Value, t.Text = &share, fmt.Sprintf("%.0f %% blocked", share*100)
+	t.Working = s.from.pen.explain(working.Working{Method: "Blocked share of an opening", Source: "things seen square to the opening on a grid of 60 by 60", Formula: "covered places / all places", Inputs: []working.Quantity{{Symbol: "r", Name: "things this near count", Value: reach, Unit: "mm"}},
+		Assumptions: []string{"air that goes round a thing is not counted"}, Result: working.Quantity{Symbol: "b", Name: "blocked share", Value: share}})
 	t.Says = "things within " + s.from.pen.mm(reach) + " of it count"
 	if share > .25 {
 		t.Verdict = "doubtful"

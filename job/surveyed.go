@@ -66,19 +66,20 @@ type LevelTold struct {
 
 // ClearTold is one clearance.
 type ClearTold struct {
-	Thing    string     `json:"thing"`
-	With     string     `json:"with"`
-	Kind     string     `json:"kind" doc:"kind of the space, empty for another thing"`
-	Distance float64    `json:"distance" doc:"mm, facets allowed for"`
-	Text     string     `json:"text"`
-	Need     string     `json:"need"`
-	Verdict  string     `json:"verdict" enum:"good,doubtful,bad"`
-	State    string     `json:"state,omitempty" doc:"in which state it is least"`
-	Depth    string     `json:"depth,omitempty"`
-	At       [3]float64 `json:"at"`
-	To       [3]float64 `json:"to"`
-	Place    string     `json:"place" doc:"where, in words"`
-	Within   string     `json:"within" doc:"how well both places are known"`
+	Thing    string           `json:"thing"`
+	With     string           `json:"with"`
+	Kind     string           `json:"kind" doc:"kind of the space, empty for another thing"`
+	Distance float64          `json:"distance" doc:"mm, facets allowed for"`
+	Text     string           `json:"text"`
+	Need     string           `json:"need"`
+	Verdict  string           `json:"verdict" enum:"good,doubtful,bad"`
+	State    string           `json:"state,omitempty" doc:"in which state it is least"`
+	Depth    string           `json:"depth,omitempty"`
+	At       [3]float64       `json:"at"`
+	To       [3]float64       `json:"to"`
+	Place    string           `json:"place" doc:"where, in words"`
+	Within   string           `json:"within" doc:"how well both places are known"`
+	Working  *working.Working `json:"working,omitempty"`
 }
 
 // DrillTold is what a drill meets.

@@ -79,6 +79,8 @@ func (l *locator) tables(s Survey, b Brief, out *Surveyed) {
 				allow = 1
 			}
 			t = ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: p.mm(d), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("left %s, right %s, known to ± %s; %s may differ", p.mm(a.Value), p.mm(c.Value), p.mm(2*survey.Root(a.Sigma, c.Sigma)), p.mm(allow))}
+			t.Working = p.explain(working.Working{Method: "Left against right", Source: "difference of two readings", Formula: "d = right − left", Inputs: []working.Quantity{{Symbol: "r", Name: "right", Value: c.Value, Unit: "mm"}, {Symbol: "l", Name: "left", Value: a.Value, Unit: "mm"}},
+				Steps: []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: survey.Root(a.Sigma, c.Sigma), Unit: "mm"}}, Result: working.Quantity{Symbol: "d", Name: "difference", Value: d, Unit: "mm"}})
 			if math.Abs(d) > allow {
 				t.Verdict = "bad"
 				if math.Abs(d) < 2*survey.Root(a.Sigma, c.Sigma) {
@@ -95,6 +97,8 @@ func (l *locator) tables(s Survey, b Brief, out *Surveyed) {
 			a, c := v.Unloaded.Work(s.Shop, false), v.Loaded.Work(s.Shop, false)
 			least := math.Min(a.Value, c.Value)
 			t = ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: p.mm(least), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("unloaded %s, loaded %s, each ± %s: it gives %s", p.mm(a.Value), p.mm(c.Value), p.mm(2*math.Max(a.Sigma, c.Sigma)), p.mm(a.Value-c.Value))}
+			t.Working = p.explain(working.Working{Method: "Gap, unloaded and loaded", Source: "smaller of two inside widths", Formula: "least = min(unloaded, loaded)", Inputs: []working.Quantity{{Symbol: "u", Name: "unloaded", Value: a.Value, Unit: "mm"}, {Symbol: "l", Name: "loaded", Value: c.Value, Unit: "mm"}, {Symbol: "n", Name: "must stay", Value: v.Need, Unit: "mm"}},
+				Assumptions: []string{"of repeats the smallest counts"}, Result: working.Quantity{Symbol: "g", Name: "least gap", Value: least, Unit: "mm"}})
 			if least < v.Need {
 				t.Verdict, t.Says = "bad", t.Says+fmt.Sprintf("; %s must stay", p.mm(v.Need))
 			}
@@ -118,6 +122,8 @@ func (l *locator) measures(s Survey, b Brief, out *Surveyed) {
 		size := map[string]float64{"headroom": math.Abs(d[2]), "step": math.Abs(d[2]), "width": math.Abs(d[1]), "reach": d.Len()}[v.Kind]
 		sigma := survey.Root(a.Sigma, c.Sigma)
 		t := ResultTold{ID: v.ID, Name: v.Name, Value: &size, Says: "known to ± " + l.pen.mm(2*sigma), Text: l.pen.mm(size), Verdict: "good", Findings: []working.Finding{}, Least: leastTrusted(append(append([]Source{}, a.sources...), c.sources...))}
+		t.Working = l.pen.explain(working.Working{Method: "Distance of two surveyed points", Source: "coordinates: headroom and step upright, width sideways, reach straight", Formula: map[string]string{"headroom": "|Δz|", "step": "|Δz|", "width": "|Δy|", "reach": "√(Δx² + Δy² + Δz²)"}[v.Kind],
+			Inputs: []working.Quantity{{Symbol: "Δx", Name: "forward", Value: d[0], Unit: "mm"}, {Symbol: "Δy", Name: "left", Value: d[1], Unit: "mm"}, {Symbol: "Δz", Name: "up", Value: d[2], Unit: "mm"}}, Steps: []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: sigma, Unit: "mm"}}, Result: working.Quantity{Symbol: "s", Name: v.Kind, Value: size, Unit: "mm"}})
 		for _, g := range b.Targets {
 			if g.ID != v.Target || g.Wanted == nil {
 				continue

@@ -1679,6 +1679,7 @@ export interface components {
             with: string;
             /** @description how well both places are known */
             within: string;
+            working?: components["schemas"]["Working"];
         };
         Clearance: {
             /**

@@ -16,6 +16,7 @@ import LimitForm from './LimitForm.vue'
 import OpenList from './OpenList.vue'
 import OptionList from './OptionList.vue'
 import RoadForm from './RoadForm.vue'
+import SheetIndex from './SheetIndex.vue'
 import TargetList from './TargetList.vue'
 import WeightCard from './WeightCard.vue'
 
@@ -58,136 +59,111 @@ const sections = computed(() => {
     { id: 'numbers', name: 'Kept numbers', says: n(page.value?.numbers) ? `${n(page.value?.numbers)}` : '' },
   ]
 })
-const go = (id: string) => document.getElementById(id)?.scrollIntoView({ block: 'start' })
 </script>
 
 <template>
   <p v-if="error" class="page wrong" role="alert">{{ words(error) }} <RouterLink to="/jobs">Back to the jobs</RouterLink></p>
-  <div v-else-if="brief && page" class="bench">
-    <nav class="index" aria-label="Sections of the brief">
-      <button v-for="s in sections" :key="s.id" type="button" class="press bare tight" @click="go(s.id)">
-        {{ s.name }} <span class="soft">{{ s.says }}</span>
-      </button>
-    </nav>
-    <div class="page">
-      <header class="head">
-        <h1>{{ brief.name }}</h1>
-        <span role="status" class="soft small" :data-brief="state">{{ state }}</span>
-      </header>
-      <p v-if="wrong && !Object.keys(faults).length" class="wrong" role="alert">
-        {{ wrong }}
-        <button v-if="state === 'not saved'" type="button" class="press tight" @click="open.anew">Load what was saved</button>
+  <SheetIndex v-else-if="brief && page" label="Sections of the brief" :sections="sections">
+    <header class="head">
+      <h1>{{ brief.name }}</h1>
+      <span role="status" class="soft small" :data-brief="state">{{ state }}</span>
+    </header>
+    <p v-if="wrong && !Object.keys(faults).length" class="wrong" role="alert">
+      {{ wrong }}
+      <button v-if="state === 'not saved'" type="button" class="press tight" @click="open.anew">Load what was saved</button>
+    </p>
+    <p v-else-if="wrong" class="wrong" role="alert">Not saved: {{ wrong }}</p>
+    <ul v-if="told?.says.length" class="says" aria-label="What the brief says back">
+      <li v-for="f in told.says" :key="f.code + f.reason" :class="f.severity">
+        <strong>{{ f.severity }}</strong> {{ f.reason }}
+      </li>
+    </ul>
+    <section id="purpose" class="brief" aria-label="Brief">
+      <TextField
+        label="Name of the job"
+        :model-value="brief.name"
+        :wrong="faults['/brief/name']"
+        :maxlength="140"
+        @update:model-value="(v) => open.set('/name', v)"
+      />
+      <TextField
+        label="Vehicle"
+        :model-value="brief.vehicle ?? ''"
+        :wrong="faults['/brief/vehicle']"
+        @update:model-value="(v) => open.set('/vehicle', v)"
+      />
+      <TextField
+        class="wide"
+        label="What it is for"
+        :rows="4"
+        :model-value="brief.purpose ?? ''"
+        :wrong="faults['/brief/purpose']"
+        @update:model-value="(v) => open.set('/purpose', v)"
+      />
+      <ChoiceRow label="Lengths in" :choices="units" :model-value="brief.unit" @update:model-value="setUnit" />
+      <ChoiceRow
+        label="Grain: arrow keys step by"
+        :choices="grains[brief.unit]"
+        :model-value="near"
+        @update:model-value="(v) => open.set('/grain', v)"
+      />
+      <ValueField
+        label="How many of the whole job"
+        kind="count"
+        :model-value="brief.quantity"
+        :lengths="style"
+        :wrong="faults['/brief/quantity']"
+        @update:model-value="(v) => open.set('/quantity', v)"
+      />
+    </section>
+    <section id="targets">
+      <h2>Targets</h2>
+      <TargetList :open="open" :told="told" />
+    </section>
+    <section id="road">
+      <h2>Road and strength</h2>
+      <RoadForm :open="open" />
+    </section>
+    <section id="devices">
+      <h2>Devices carried</h2>
+      <DeviceList :open="open" />
+    </section>
+    <section id="weights">
+      <h2>Weights</h2>
+      <WeightCard :open="open" :told="told" />
+    </section>
+    <section id="limits">
+      <h2>Limits</h2>
+      <LimitForm :open="open" />
+    </section>
+    <section id="options">
+      <h2>Ways to do it</h2>
+      <OptionList :open="open" />
+    </section>
+    <section id="open">
+      <h2>Open questions</h2>
+      <OpenList :open="open" />
+    </section>
+    <section id="numbers">
+      <h2>Kept numbers</h2>
+      <p v-if="!page.numbers.length" class="soft">
+        None yet. <RouterLink to="/quick">Work one out</RouterLink> and keep it here.
       </p>
-      <p v-else-if="wrong" class="wrong" role="alert">Not saved: {{ wrong }}</p>
-      <ul v-if="told?.says.length" class="says" aria-label="What the brief says back">
-        <li v-for="f in told.says" :key="f.code + f.reason" :class="f.severity">
-          <strong>{{ f.severity }}</strong> {{ f.reason }}
+      <ul v-else class="numbers">
+        <li v-for="n in page.numbers" :key="n.id">
+          <KeptNumber :number="n" :lengths="style" />
+          <button type="button" class="press tight bare" :aria-label="`Remove ${n.title}`" @click="drop(n.id)">
+            <Trash2 :size="20" />
+          </button>
         </li>
       </ul>
-      <section id="purpose" class="brief" aria-label="Brief">
-        <TextField
-          label="Name of the job"
-          :model-value="brief.name"
-          :wrong="faults['/brief/name']"
-          :maxlength="140"
-          @update:model-value="(v) => open.set('/name', v)"
-        />
-        <TextField
-          label="Vehicle"
-          :model-value="brief.vehicle ?? ''"
-          :wrong="faults['/brief/vehicle']"
-          @update:model-value="(v) => open.set('/vehicle', v)"
-        />
-        <TextField
-          class="wide"
-          label="What it is for"
-          :rows="4"
-          :model-value="brief.purpose ?? ''"
-          :wrong="faults['/brief/purpose']"
-          @update:model-value="(v) => open.set('/purpose', v)"
-        />
-        <ChoiceRow label="Lengths in" :choices="units" :model-value="brief.unit" @update:model-value="setUnit" />
-        <ChoiceRow
-          label="Grain: arrow keys step by"
-          :choices="grains[brief.unit]"
-          :model-value="near"
-          @update:model-value="(v) => open.set('/grain', v)"
-        />
-        <ValueField
-          label="How many of the whole job"
-          kind="count"
-          :model-value="brief.quantity"
-          :lengths="style"
-          :wrong="faults['/brief/quantity']"
-          @update:model-value="(v) => open.set('/quantity', v)"
-        />
-      </section>
-      <section id="targets">
-        <h2>Targets</h2>
-        <TargetList :open="open" :told="told" />
-      </section>
-      <section id="road">
-        <h2>Road and strength</h2>
-        <RoadForm :open="open" />
-      </section>
-      <section id="devices">
-        <h2>Devices carried</h2>
-        <DeviceList :open="open" />
-      </section>
-      <section id="weights">
-        <h2>Weights</h2>
-        <WeightCard :open="open" :told="told" />
-      </section>
-      <section id="limits">
-        <h2>Limits</h2>
-        <LimitForm :open="open" />
-      </section>
-      <section id="options">
-        <h2>Ways to do it</h2>
-        <OptionList :open="open" />
-      </section>
-      <section id="open">
-        <h2>Open questions</h2>
-        <OpenList :open="open" />
-      </section>
-      <section id="numbers">
-        <h2>Kept numbers</h2>
-        <p v-if="!page.numbers.length" class="soft">
-          None yet. <RouterLink to="/quick">Work one out</RouterLink> and keep it here.
-        </p>
-        <ul v-else class="numbers">
-          <li v-for="n in page.numbers" :key="n.id">
-            <KeptNumber :number="n" :lengths="style" />
-            <button type="button" class="press tight bare" :aria-label="`Remove ${n.title}`" @click="drop(n.id)">
-              <Trash2 :size="20" />
-            </button>
-          </li>
-        </ul>
-      </section>
-      <p><RouterLink class="press main" :to="`/jobs/${job}/shape`">On to the parts</RouterLink></p>
-    </div>
-  </div>
+    </section>
+    <p><RouterLink class="press main" :to="`/jobs/${job}/shape`">On to the parts</RouterLink></p>
+  </SheetIndex>
   <p v-else class="page soft">Fetching the job.</p>
 </template>
 
 <style scoped>
-.bench {
-  display: grid;
-  grid-template-columns: 190px minmax(0, 1fr);
-}
-.index {
-  position: sticky;
-  top: 0;
-  align-self: start;
-  display: grid;
-  gap: 2px;
-  padding: 20px 8px;
-  justify-items: start;
-}
-.index .press {
-  min-height: 44px;
-  text-align: left;
-}
 .says {
   list-style: none;
   margin: 0;
@@ -210,17 +186,6 @@ section > h2 {
   border-bottom: 2px solid var(--ink);
   padding-bottom: 6px;
   margin-bottom: 12px;
-}
-@media (max-width: 900px) {
-  .bench {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .index {
-    position: static;
-    display: flex;
-    flex-wrap: wrap;
-    padding: 10px 16px 0;
-  }
 }
 .head {
   display: flex;

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import type { Surveyed } from '@/api/client'
 import Frac from '@/kit/Frac.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 
 const props = defineProps<{ list: Surveyed['clearances'] }>()
 const all = ref(false)
@@ -31,6 +32,7 @@ const word = (c: Surveyed['clearances'][number]) =>
           <td>{{ c.with }}</td>
           <td>
             <span class="num big"><Frac :text="c.depth ? `− ${c.depth}` : c.text" /></span> <strong>{{ word(c) }}</strong>
+            <WhyButton v-if="c.working" :name="`clearance of ${c.thing} from ${c.with}`" :working="c.working" />
           </td>
           <td class="num"><Frac :text="c.need" /></td>
           <td>{{ c.state }}</td>
