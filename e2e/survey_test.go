@@ -182,7 +182,7 @@ func TestMeasuredAgainBeforeCutting(t *testing.T) {
 	p.press("DXF of Compressor tray bracket, left hand")
 	p.see("The files of Compressor tray bracket are held back")
 	p.press("Measure again for Compressor tray bracket")
-	dims := eval[[]string](p, `[...document.querySelectorAll('.part:last-of-type .dim .num')].map(x => x.innerText)`)
+	dims := eval[[]string](p, `[...document.querySelectorAll('.part:last-of-type .dim:not(.edges) .num')].map(x => x.innerText)`)
 	if len(dims) != 3 {
 		t.Fatalf("governing dimensions: %q", dims)
 	}
@@ -190,11 +190,15 @@ func TestMeasuredAgainBeforeCutting(t *testing.T) {
 		if i == 1 {
 			text += " + 7"
 		}
-		p.set(fmt.Sprintf(".part:last-of-type .dim:nth-of-type(%d)", i+1), "Measured again", text)
+		p.set(fmt.Sprintf(".part:last-of-type .dim:nth-of-type(%d)", i+2), "Measured again", text)
 	}
+	p.set(".part:last-of-type .edges", "The first time it was measured from", "front edge")
+	p.set(".part:last-of-type .edges", "This time from", "front  Edge")
 	p.wait("the disagreement", `document.querySelector('.part:last-of-type .dim.bad')`)
 	p.see("find out which is right")
-	p.set(".part:last-of-type .dim:nth-of-type(2)", "Measured again", dims[1])
+	p.set(".part:last-of-type .dim:nth-of-type(3)", "Measured again", dims[1])
+	p.see("measured twice from the same edge")
+	p.set(".part:last-of-type .edges", "This time from", "rear edge")
 	p.wait("the files to be free", `document.querySelector('.part:last-of-type .release').dataset.release === 'true'`)
 	p.press("DXF of Compressor tray bracket, left hand")
 	if name, data := p.download(".dxf"); len(data) == 0 {

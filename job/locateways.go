@@ -44,13 +44,12 @@ func (l *locator) offsets(p *SurveyPoint, out *Located) {
 		out.Why = "Nothing is measured yet: type how far forward, left and up it lies."
 		return
 	}
-	if p.Tape != "" && p.Tape != hole.Centre && p.From != "" {
-		c, err := hole.Centres(hole.CentresInput{Method: p.Tape, Value: math.Abs(v[longest]), DiameterA: size, DiameterB: p.Size})
-		if err != nil {
-			out.Why = err.Error()
+	if p.From != "" {
+		c, ok := centres(p.Tape, math.Abs(v[longest]), size, p.Size, out)
+		if !ok {
 			return
 		}
-		v[longest] = math.Copysign(c.Centres, v[longest])
+		v[longest] = math.Copysign(c, v[longest])
 	}
 	at = at.Add(v)
 	if taken < 3 && p.From == "" && p.Kind != "edge" {
@@ -65,6 +64,21 @@ func (l *locator) offsets(p *SurveyPoint, out *Located) {
 		w.Steps = append(w.Steps, working.Quantity{Symbol: "P" + string("xyz"[i]), Name: "from the datum", Value: at[i], Unit: "mm"})
 	}
 	out.Working = l.pen.explain(w)
+}
+
+// centres turns a tape reading between the edges of two round holes into the
+// distance of their centres; what was read between centres, or from a point
+// without a size, stays.
+func centres(tape hole.Method, value, a, b float64, out *Located) (float64, bool) {
+	if orCentre(tape) == hole.Centre {
+		return value, true
+	}
+	c, err := hole.Centres(hole.CentresInput{Method: tape, Value: value, DiameterA: a, DiameterB: b})
+	if err != nil {
+		out.Why = err.Error()
+		return 0, false
+	}
+	return c.Centres, true
 }
 
 // axesOf answers the plane's two axes and the third.
@@ -98,6 +112,12 @@ func (l *locator) twoDistances(p *SurveyPoint, out *Located) {
 	}
 	da, s1 := l.reading(out, "distance from "+l.at(p.A).Name, p.DA)
 	db, s2 := l.reading(out, "distance from "+l.at(p.B).Name, p.DB)
+	if da, ok = centres(p.TapeA, da, l.at(p.A).Size, p.Size, out); !ok {
+		return
+	}
+	if db, ok = centres(p.TapeB, db, l.at(p.B).Size, p.Size, out); !ok {
+		return
+	}
 	// Distances run through space; in the plane they are shorter where the point
 	// lies in front of or behind the known ones.
 	in := func(d, off float64) float64 { return math.Sqrt(math.Max(d*d-off*off, 0)) }
@@ -143,6 +163,9 @@ func (l *locator) distances(p *SurveyPoint, out *Located) {
 			return
 		}
 		d, sd := l.reading(out, "distance from "+l.at(f.Point).Name, f.Distance)
+		if d, ok = centres(f.Tape, d, l.at(f.Point).Size, p.Size, out); !ok {
+			return
+		}
 		in.From = append(in.From, survey.FromKnown{At: b, Distance: d, Sigma: survey.Root(s, sd)})
 	}
 	r, err := survey.InSpace(in)

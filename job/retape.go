@@ -1,10 +1,12 @@
 package job
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/survey"
@@ -109,7 +111,7 @@ func (l *locator) check(s Survey, part BuiltPart) CheckTold {
 			t.Fit += ": " + c.Result
 		}
 	}
-	bad, still := 0, 0
+	bad, still, same := 0, 0, 0
 	for i := range t.Governing {
 		g := &t.Governing[i]
 		k := slices.IndexFunc(c.Retape, func(r Retape) bool { return r.Dimension == g.Key })
@@ -125,9 +127,16 @@ func (l *locator) check(s Survey, part BuiltPart) CheckTold {
 			g.Says = fmt.Sprintf("measured %s: %s off; find out which is right before anything is cut", l.pen.mm(r.Value), l.pen.mm(math.Abs(off)))
 			bad++
 		} else {
-			g.Verdict, g.Says = "good", fmt.Sprintf("measured again, %s off", l.pen.mm(math.Abs(off)))
-			if c.Retape[k].From != "" {
-				g.Says += ", from " + c.Retape[k].From
+			from := edge(cmp.Or(edge(c.Retape[k].From), c.From))
+			switch {
+			case from == "" || edge(c.First) == "":
+				g.Says = "agrees; say from which edge it was measured the first time and this time"
+				still++
+			case strings.EqualFold(from, edge(c.First)):
+				g.Says = "agrees, but it was measured from the same edge as the first time (" + from + "): take it from another"
+				same++
+			default:
+				g.Verdict, g.Says = "good", fmt.Sprintf("measured again from %s, %s off", from, l.pen.mm(math.Abs(off)))
 			}
 		}
 	}
@@ -136,6 +145,8 @@ func (l *locator) check(s Survey, part BuiltPart) CheckTold {
 		t.Says = "A governing dimension disagrees with what was measured again."
 	case c.Aside != "":
 		t.Released, t.Says = true, "Not measured again: "+c.Aside
+	case same > 0:
+		t.Says = "A dimension was measured twice from the same edge: that repeats a mistake instead of finding it."
 	case still > 0:
 		t.Says = fmt.Sprintf("%d of %d governing dimensions wait to be measured again, from another edge than the first time.", still, len(t.Governing))
 	default:
@@ -143,6 +154,9 @@ func (l *locator) check(s Survey, part BuiltPart) CheckTold {
 	}
 	return t
 }
+
+// edge writes the words for an edge without stray blanks.
+func edge(words string) string { return strings.Join(strings.Fields(words), " ") }
 
 // CheckOf answers whether a part may go to the table.
 func CheckOf(s Survey, b Brief, part BuiltPart, all []BuiltPart) CheckTold {

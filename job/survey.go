@@ -87,6 +87,8 @@ type SurveyPoint struct {
 	DB    survey.Reading `json:"db,omitempty" doc:"mm from B"`
 	In    Plane          `json:"in,omitempty" enum:"plan,side,end"`
 	Side  string         `json:"side,omitempty" enum:"left,right,upper,lower" doc:"which of two mirror images: left or right of the way from A to B as seen in the plane; in space the upper or lower one"`
+	TapeA hole.Method    `json:"tapeA,omitempty" enum:"inside,outside,sameEdge,centre" doc:"where the tape lay from A, when both are round holes"`
+	TapeB hole.Method    `json:"tapeB,omitempty" enum:"inside,outside,sameEdge,centre" doc:"where the tape lay from B"`
 	Many  []FromPoint    `json:"many,omitempty" doc:"three distances or more"`
 	Thing string         `json:"thing,omitempty" doc:"placed part it is transferred from"`
 	Hole  string         `json:"hole,omitempty" doc:"hole of that part"`
@@ -96,6 +98,7 @@ type SurveyPoint struct {
 type FromPoint struct {
 	Point    string         `json:"point"`
 	Distance survey.Reading `json:"distance"`
+	Tape     hole.Method    `json:"tape,omitempty" enum:"inside,outside,sameEdge,centre" doc:"where the tape lay between two round holes"`
 }
 
 // Face is the way a wall faces.
@@ -289,6 +292,8 @@ type Pocket struct {
 type PartCheck struct {
 	Part   string   `json:"part"`
 	Retape []Retape `json:"retape,omitempty"`
+	First  string   `json:"first,omitempty" doc:"edge it was measured from the first time"`
+	From   string   `json:"from,omitempty" doc:"edge it was measured from this time, unless a dimension says another"`
 	Aside  string   `json:"aside,omitempty" doc:"why it was not measured again; printed"`
 	Fit    string   `json:"fit,omitempty" enum:"paper,board,vehicle" doc:"how its fit was tried"`
 	Result string   `json:"result,omitempty" doc:"what came of it"`
@@ -298,7 +303,7 @@ type PartCheck struct {
 type Retape struct {
 	Dimension string         `json:"dimension" doc:"key of the governing dimension"`
 	Value     survey.Reading `json:"value"`
-	From      string         `json:"from,omitempty" doc:"edge it was measured from this time"`
+	From      string         `json:"from,omitempty" doc:"edge this one was measured from this time, when not as the others"`
 }
 
 // faceWay answers the direction a face looks.

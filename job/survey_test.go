@@ -144,8 +144,8 @@ func TestWaysToLocate(t *testing.T) {
 		{ID: "side", Name: "side", Way: ByTwoDistances, A: "a", B: "b", In: SideXZ, Side: "right", DA: taped(hyp(300, 400)), DB: taped(hyp(700, 400))},
 		{ID: "asks", Name: "asks", Way: ByTwoDistances, A: "a", B: "b", In: PlanXY, DA: taped(500), DB: taped(700)},
 		{ID: "open", Name: "open", Way: ByTwoDistances, A: "a", B: "b", In: PlanXY, Side: "left", DA: taped(200), DB: taped(300)},
-		{ID: "four", Name: "four", Way: ByDistances, Many: []FromPoint{{"a", taped(hyp(300, 200, 100))}, {"b", taped(hyp(700, 200, 100))}, {"c", taped(hyp(300, 600, 100))}, {"d", taped(hyp(300, 200, 500))}}},
-		{ID: "low", Name: "low", Way: ByDistances, Side: "lower", Many: []FromPoint{{"a", taped(hyp(300, 200, 100))}, {"b", taped(hyp(700, 200, 100))}, {"c", taped(hyp(300, 600, 100))}}},
+		{ID: "four", Name: "four", Way: ByDistances, Many: []FromPoint{{Point: "a", Distance: taped(hyp(300, 200, 100))}, {Point: "b", Distance: taped(hyp(700, 200, 100))}, {Point: "c", Distance: taped(hyp(300, 600, 100))}, {Point: "d", Distance: taped(hyp(300, 200, 500))}}},
+		{ID: "low", Name: "low", Way: ByDistances, Side: "lower", Many: []FromPoint{{Point: "a", Distance: taped(hyp(300, 200, 100))}, {Point: "b", Distance: taped(hyp(700, 200, 100))}, {Point: "c", Distance: taped(hyp(300, 600, 100))}}},
 		{ID: "line", Name: "line", Way: OnLine, A: "c", B: "d", DA: taped(250)},
 		{ID: "hole1", Name: "hole1", Kind: "hole", Size: 20, Way: ByOffsets, From: "a", X: taped(100), Y: taped(0), Z: taped(0)},
 		{ID: "hole2", Name: "hole2", Kind: "hole", Size: 10, Way: ByOffsets, From: "hole1", Tape: hole.Inside, X: taped(85)},
@@ -275,11 +275,26 @@ func TestRetapeGate(t *testing.T) {
 	}
 	check := PartCheck{Part: "tray"}
 	for _, g := range c.Governing {
-		check.Retape = append(check.Retape, Retape{Dimension: g.Key, Value: taped(g.Nominal + .5), From: "rear edge"})
+		check.Retape = append(check.Retape, Retape{Dimension: g.Key, Value: taped(g.Nominal + .5)})
 	}
-	s.Checks = append(s.Checks, check)
-	if c = CheckOf(s, b, parts[0], parts); !c.Released {
-		t.Errorf("%+v", c)
+	s.Checks = append(s.Checks, PartCheck{})
+	for _, x := range []struct {
+		first, from, last string
+		released          bool
+		says              string
+	}{
+		{"", "", "", false, "3 of 3"},
+		{"front edge", "", "", false, "3 of 3"},
+		{"", "rear edge", "", false, "3 of 3"},
+		{"front edge", " Front  edge ", "", false, "same edge"},
+		{"front edge", "rear edge", "front edge", false, "same edge"},
+		{"front edge", "rear edge", "left edge", true, "agree"},
+	} {
+		check.First, check.From, check.Retape[2].From = x.first, x.from, x.last
+		s.Checks[len(s.Checks)-1] = check
+		if c = CheckOf(s, b, parts[0], parts); c.Released != x.released || !strings.Contains(c.Says, x.says) {
+			t.Errorf("%+v: %+v", x, c)
+		}
 	}
 	check.Retape[1].Value = taped(c.Governing[1].Nominal + 6)
 	check.Aside = "in a hurry"
@@ -289,6 +304,35 @@ func TestRetapeGate(t *testing.T) {
 	}
 	if c = CheckOf(s, b, parts[1], parts); !c.Released || !c.Tried {
 		t.Errorf("%+v", c)
+	}
+}
+
+// A tape laid between the edges of two round holes is read to their centres,
+// whichever way the point is located.
+func TestEdgeToEdge(t *testing.T) {
+	at := func(id string, x, y, size float64) SurveyPoint {
+		return SurveyPoint{ID: id, Name: id, Kind: "hole", Size: size, Way: ByOffsets, X: taped(x), Y: taped(y), Z: taped(0)}
+	}
+	// The new hole of 10 lies at (300, 400, 0), read between nearest edges from
+	// a, between outer edges from b and by centres from c and d.
+	s := Survey{Points: []SurveyPoint{at("a", 0, 0, 20), at("b", 600, 0, 14), at("c", 300, 900, 8),
+		{ID: "two", Name: "two", Kind: "hole", Size: 10, Way: ByTwoDistances, A: "a", B: "b", DA: taped(500 - 10 - 5), TapeA: "inside", DB: taped(500 + 7 + 5), TapeB: "outside", Side: "left"},
+		{ID: "three", Name: "three", Kind: "hole", Size: 10, Way: ByDistances, Side: "upper", Many: []FromPoint{
+			{Point: "a", Distance: taped(485), Tape: "inside"}, {Point: "b", Distance: taped(512), Tape: "outside"}, {Point: "c", Distance: taped(500), Tape: "centre"}}}}}
+	out := WorkSurvey(s, Brief{}, nil)
+	for _, p := range out.Points {
+		if p.ID != "two" && p.ID != "three" {
+			continue
+		}
+		if p.At == nil {
+			t.Fatalf("%s: %s", p.ID, p.Why)
+		}
+		near(t, p.ID+" forward", p.At[0], 300, 1e-6)
+		near(t, p.ID+" left", p.At[1], 400, 1e-6)
+	}
+	s.Points[3].DA = taped(-3)
+	if p := WorkSurvey(s, Brief{}, nil).Points[3]; p.At != nil || p.Why == "" {
+		t.Errorf("a negative reading was taken: %+v", p)
 	}
 }
 

@@ -14,28 +14,29 @@ import (
 // Surveyed is everything that follows from a survey. It is derived and never
 // stored.
 type Surveyed struct {
-	Points     []Located         `json:"points"`
-	Maps       []MapTold         `json:"maps"`
-	Levels     []LevelTold       `json:"levels"`
-	Slopes     []ResultTold      `json:"slopes"`
-	Squares    []ResultTold      `json:"squares"`
-	Sides      []ResultTold      `json:"sides"`
-	Gaps       []ResultTold      `json:"gaps"`
-	Measures   []ResultTold      `json:"measures"`
-	Placed     []PlacedTold      `json:"placed"`
-	Clearances []ClearTold       `json:"clearances" doc:"shortest of what is needed first"`
-	Openings   []ResultTold      `json:"openings" doc:"of the opening spaces, in their order"`
-	Ground     []ResultTold      `json:"ground" doc:"ground clearance, approach, departure, break-over"`
-	Drillings  []DrillTold       `json:"drillings"`
-	Follows    []FollowTold      `json:"follows"`
-	Stacks     []StackTold       `json:"stacks"`
-	Fits       []ResultTold      `json:"fits"`
-	Checks     []CheckTold       `json:"checks" doc:"re-taping, part by part"`
-	Repeats    []ResultTold      `json:"repeats" doc:"readings taken more than once"`
-	Assumed    []AssumedTold     `json:"assumed" doc:"what was not measured here, and what stands on it"`
-	Findings   []working.Finding `json:"findings"`
-	Sketch     []Drawn           `json:"sketch" doc:"outlines of spaces and placed things"`
-	Words      map[string]string `json:"words" doc:"names of kinds of space"`
+	Points     []Located                 `json:"points"`
+	Maps       []MapTold                 `json:"maps"`
+	Levels     []LevelTold               `json:"levels"`
+	Slopes     []ResultTold              `json:"slopes"`
+	Squares    []ResultTold              `json:"squares"`
+	Sides      []ResultTold              `json:"sides"`
+	Gaps       []ResultTold              `json:"gaps"`
+	Measures   []ResultTold              `json:"measures"`
+	Placed     []PlacedTold              `json:"placed"`
+	Clearances []ClearTold               `json:"clearances" doc:"shortest of what is needed first"`
+	Openings   []ResultTold              `json:"openings" doc:"of the opening spaces, in their order"`
+	Ground     []ResultTold              `json:"ground" doc:"ground clearance, approach, departure, break-over"`
+	Drillings  []DrillTold               `json:"drillings"`
+	Follows    []FollowTold              `json:"follows"`
+	Stacks     []StackTold               `json:"stacks"`
+	Fits       []ResultTold              `json:"fits"`
+	Checks     []CheckTold               `json:"checks" doc:"re-taping, part by part"`
+	Repeats    []ResultTold              `json:"repeats" doc:"readings taken more than once"`
+	Assumed    []AssumedTold             `json:"assumed" doc:"what was not measured here, and what stands on it"`
+	Findings   []working.Finding         `json:"findings"`
+	Sketch     []Drawn                   `json:"sketch" doc:"outlines of spaces and placed things"`
+	Words      map[string]string         `json:"words" doc:"names of kinds of space"`
+	Tools      map[string]InstrumentTold `json:"tools" doc:"what each instrument is good for"`
 }
 
 // ResultTold is one line of a table: a value in words, a verdict and why.
@@ -144,7 +145,7 @@ func WorkSurvey(s Survey, b Brief, parts []BuiltPart) Surveyed {
 	}
 	st := newStander(b, parts, l)
 	out := Surveyed{Points: []Located{}, Maps: []MapTold{}, Levels: []LevelTold{}, Slopes: []ResultTold{}, Squares: []ResultTold{}, Sides: []ResultTold{}, Gaps: []ResultTold{}, Measures: []ResultTold{}, Placed: []PlacedTold{},
-		Clearances: []ClearTold{}, Openings: []ResultTold{}, Ground: []ResultTold{}, Drillings: []DrillTold{}, Follows: []FollowTold{}, Stacks: []StackTold{}, Fits: []ResultTold{}, Checks: []CheckTold{}, Repeats: []ResultTold{}, Assumed: []AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{}, Words: map[string]string{}}
+		Clearances: []ClearTold{}, Openings: []ResultTold{}, Ground: []ResultTold{}, Drillings: []DrillTold{}, Follows: []FollowTold{}, Stacks: []StackTold{}, Fits: []ResultTold{}, Checks: []CheckTold{}, Repeats: []ResultTold{}, Assumed: []AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{}, Words: map[string]string{}, Tools: p.instruments(s.Shop)}
 	for k, v := range survey.Kinds {
 		out.Words[string(k)] = v.Words
 	}

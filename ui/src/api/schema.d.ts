@@ -2716,6 +2716,11 @@ export interface components {
         FromPoint: {
             distance: components["schemas"]["SurveyReading"];
             point: string;
+            /**
+             * @description where the tape lay between two round holes
+             * @enum {string}
+             */
+            tape?: "inside" | "outside" | "sameEdge" | "centre";
         };
         GapRow: {
             id: string;
@@ -3338,6 +3343,14 @@ export interface components {
              * @description mm
              */
             thickness: number;
+        };
+        InstrumentTold: {
+            /** @description read for an angle */
+            angle: string;
+            /** @description in this shop */
+            good: string;
+            /** @description by practice */
+            usual: string;
         };
         InteractionInput: {
             /**
@@ -4081,11 +4094,15 @@ export interface components {
         PartCheck: {
             /** @description why it was not measured again; printed */
             aside?: string;
+            /** @description edge it was measured from the first time */
+            first?: string;
             /**
              * @description how its fit was tried
              * @enum {string}
              */
             fit?: "paper" | "board" | "vehicle";
+            /** @description edge it was measured from this time, unless a dimension says another */
+            from?: string;
             part: string;
             /** @description what came of it */
             result?: string;
@@ -4434,7 +4451,7 @@ export interface components {
         Retape: {
             /** @description key of the governing dimension */
             dimension: string;
-            /** @description edge it was measured from this time */
+            /** @description edge this one was measured from this time, when not as the others */
             from?: string;
             value: components["schemas"]["SurveyReading"];
         };
@@ -5219,6 +5236,16 @@ export interface components {
              * @enum {string}
              */
             tape?: "inside" | "outside" | "sameEdge" | "centre";
+            /**
+             * @description where the tape lay from A, when both are round holes
+             * @enum {string}
+             */
+            tapeA?: "inside" | "outside" | "sameEdge" | "centre";
+            /**
+             * @description where the tape lay from B
+             * @enum {string}
+             */
+            tapeB?: "inside" | "outside" | "sameEdge" | "centre";
             /** @description placed part it is transferred from */
             thing?: string;
             thread?: string;
@@ -5535,6 +5562,10 @@ export interface components {
             slopes: components["schemas"]["ResultTold"][];
             squares: components["schemas"]["ResultTold"][];
             stacks: components["schemas"]["StackTold"][];
+            /** @description what each instrument is good for */
+            tools: {
+                [key: string]: components["schemas"]["InstrumentTold"];
+            };
             /** @description names of kinds of space */
             words: {
                 [key: string]: string;

@@ -4,6 +4,7 @@ import { computed, watch } from 'vue'
 import { api, type Survey, type Surveyed, take } from '@/api/client'
 import { queryClient, useJob } from '@/api/queries'
 import { useRail } from '@/device'
+import { provideInstruments } from '@/kit/instruments'
 import { useKept } from './useKept'
 
 export function useSurveyed(job: () => string) {
@@ -46,6 +47,7 @@ export function useSurvey(job: () => string) {
   watch(got, (g) => g && kept.arrive(g.revision, g.survey), { immediate: true })
   const survey = kept.doc
   const worked = computed<Surveyed | undefined>(() => got.value?.worked)
+  provideInstruments(() => worked.value?.tools)
   const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
   const fault = (path: string) => kept.faults.value[path]
   return { ...kept, page, error, survey, worked, style, fault, refetch }

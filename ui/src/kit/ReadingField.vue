@@ -4,6 +4,7 @@
 import { Plus, X } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Reading } from '@/api/client'
+import { useInstruments } from './instruments'
 import type { Kind, Style } from './readLength'
 import { trusts } from './trust'
 import ValueField from './ValueField.vue'
@@ -21,15 +22,7 @@ const emit = defineEmits<{ 'update:modelValue': [value: Reading] }>()
 const values = computed(() => props.modelValue?.values ?? [])
 const ofLength = ['tape', 'caliper', 'rule', 'string', 'level', 'eye'] as const
 const ofAngle = ['angleGauge', 'level', 'eye'] as const
-const names = {
-  tape: 'tape ± 1',
-  caliper: 'caliper ± 0.05',
-  rule: 'rule ± 0.3',
-  string: 'string ± 2',
-  level: 'level',
-  eye: 'by eye',
-  angleGauge: 'gauge ± 0.2°',
-}
+const { named } = useInstruments()
 const instruments = computed(() => (props.kind === 'angle' ? ofAngle : ofLength))
 const instrument = computed(() => props.modelValue?.instrument ?? (props.kind === 'angle' ? 'angleGauge' : 'tape'))
 const say = (more: Partial<Reading>) =>
@@ -78,7 +71,7 @@ const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i)
         :value="instrument"
         @change="say({ instrument: ($event.target as HTMLSelectElement).value as Reading['instrument'] })"
       >
-        <option v-for="n in instruments" :key="n" :value="n">{{ names[n] }}</option>
+        <option v-for="n in instruments" :key="n" :value="n">{{ named(n, kind === 'angle') }}</option>
       </select>
       <select
         class="box"

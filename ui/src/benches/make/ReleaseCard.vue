@@ -48,6 +48,19 @@ const ways = [
       </button>
     </div>
     <div v-if="wide" class="edit">
+      <div class="dim edges">
+        <p class="small">A tape laid to the same edge again repeats its mistake: measure from another.</p>
+        <TextField
+          label="The first time it was measured from"
+          :model-value="check.first ?? ''"
+          @update:model-value="(v) => say({ first: v || undefined })"
+        />
+        <TextField
+          label="This time from"
+          :model-value="check.from ?? ''"
+          @update:model-value="(v) => say({ from: v || undefined })"
+        />
+      </div>
       <div v-for="g in told.governing" :key="g.key" class="dim" :class="g.verdict">
         <p>
           {{ g.name }}<br /><b class="num big"><Frac :text="g.text" /></b>
@@ -59,7 +72,7 @@ const ways = [
           @update:model-value="(v) => retape(g.key, { value: v })"
         />
         <TextField
-          label="from which edge"
+          label="if not from that edge, from"
           :model-value="taken(g.key)?.from ?? ''"
           @update:model-value="(v) => retape(g.key, { from: v })"
         />

@@ -23,6 +23,9 @@ const ways = [
 const self = () => p.value.id
 const points = usePoints(props.open, 'choose a point', self)
 const bases = usePoints(props.open, 'the datum', self)
+// The tape may lie between the edges of two round holes.
+const sized = (id?: string) => !!props.open.worked.value?.points.find((x) => x.id === id)?.size
+const round = (k: 'A' | 'B') => !!p.value.size && sized(k === 'A' ? p.value.a : p.value.b)
 const planes = [
   { value: 'plan' as const, text: 'from above' },
   { value: 'side' as const, text: 'from the right side' },
@@ -94,6 +97,14 @@ const holes = computed(() => [
           @update:model-value="(v) => open.set(`${at}/db`, v)"
         />
         <PickOne
+          v-for="k in (['A', 'B'] as const).filter(round)"
+          :key="k"
+          :label="`The tape lay, from ${k}`"
+          :choices="tapes"
+          :model-value="p[`tape${k}`] ?? 'centre'"
+          @update:model-value="(v) => open.set(`${at}/tape${k}`, v)"
+        />
+        <PickOne
           label="Seen"
           :choices="planes"
           :model-value="p.in ?? 'plan'"
@@ -123,6 +134,13 @@ const holes = computed(() => [
           :lengths="open.style.value"
           :wrong="open.fault(`${at}/many/${k}/distance/values/0`)"
           @update:model-value="(v) => open.set(`${at}/many/${k}/distance`, v)"
+        />
+        <PickOne
+          v-if="p.size && sized(m.point)"
+          :label="`The tape lay, distance ${k + 1}`"
+          :choices="tapes"
+          :model-value="m.tape ?? 'centre'"
+          @update:model-value="(v) => open.set(`${at}/many/${k}/tape`, v)"
         />
         <button
           type="button"

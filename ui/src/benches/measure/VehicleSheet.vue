@@ -32,10 +32,10 @@ const sections = computed(() => [
   { id: 'papers', name: 'Papers' },
 ])
 const tools = [
-  { key: 'tape', name: 'Tape', usual: '1 mm' },
-  { key: 'caliper', name: 'Caliper', usual: '0.05 mm' },
-  { key: 'rule', name: 'Rule', usual: '0.3 mm' },
-  { key: 'string', name: 'String', usual: '2 mm' },
+  { key: 'tape', name: 'Tape' },
+  { key: 'caliper', name: 'Caliper' },
+  { key: 'rule', name: 'Rule' },
+  { key: 'string', name: 'String' },
 ]
 const addMap = () =>
   open.set('/maps', [
@@ -86,7 +86,7 @@ const addMap = () =>
             :label="`${t.name} is good to ±`"
             :model-value="survey!.instruments?.[t.key] ?? null"
             :lengths="style"
-            :note="`${t.usual} unless said`"
+            :note="`${worked?.tools[t.key]?.usual ?? ''} unless said`"
             @update:model-value="(v) => open.set(`/instruments/${t.key}`, v)"
           />
         </div>
