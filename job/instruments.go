@@ -3,6 +3,7 @@ package job
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"warmanvil/core/quantity"
 	"warmanvil/core/survey"
@@ -11,7 +12,7 @@ import (
 // InstrumentTold is what an instrument is good for, in the job's own unit.
 type InstrumentTold struct {
 	Usual string `json:"usual" doc:"by practice"`
-	Good  string `json:"good" doc:"in this shop"`
+	Good  string `json:"good" doc:"in this shop, without the unit"`
 	Angle string `json:"angle" doc:"read for an angle"`
 }
 
@@ -32,7 +33,7 @@ func (p pen) instruments(shop survey.Shop) map[string]InstrumentTold {
 		if s := shop[i]; s > 0 {
 			good = s
 		}
-		out[string(i)] = InstrumentTold{Usual: p.fine(u.Length), Good: p.fine(good), Angle: fmt.Sprintf("%.3g°", u.Angle)}
+		out[string(i)] = InstrumentTold{Usual: p.fine(u.Length), Good: strings.TrimRight(p.fine(good), " min"), Angle: fmt.Sprintf("%.3g°", u.Angle)}
 	}
 	return out
 }

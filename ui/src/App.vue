@@ -48,6 +48,7 @@ onUnmounted(() => off())
   height: 100dvh;
 }
 main {
+  position: relative; /* so that hidden labels scroll with it, not with the page */
   overflow: auto;
   min-width: 0;
   outline: none;

@@ -3347,7 +3347,7 @@ export interface components {
         InstrumentTold: {
             /** @description read for an angle */
             angle: string;
-            /** @description in this shop */
+            /** @description in this shop, without the unit */
             good: string;
             /** @description by practice */
             usual: string;
