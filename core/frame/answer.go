@@ -2,82 +2,99 @@ package frame
 
 import (
 	"math"
+	"slices"
 
 	"warmanvil/core/working"
 )
 
-func (in Input) answer(names []string, beams []beam, held []bool, loads, u []float64) Result {
-	r := Result{Displacements: map[string][6]float64{}, Reactions: map[string][6]float64{}, Members: make([]Ends, len(beams))}
+// Answer is a frame under one load case, with what is needed to look along its
+// members.
+type Answer struct {
+	Result
+	model *Model
+	acts  []acting
+	own   [][12]float64
+}
+
+func sorted(v []float64) []float64 { slices.Sort(v); return v }
+
+// Case answers the frame under one load case.
+func (m *Model) Case(c Loading) (*Answer, error) {
+	loads, err := m.loads(c)
+	if err != nil {
+		return &Answer{}, err
+	}
+	a := &Answer{model: m, acts: make([]acting, len(m.beams)), own: make([][12]float64, len(m.beams))}
+	right := slices.Clone(loads)
+	for k := range m.beams {
+		if k >= len(c.Members) {
+			continue
+		}
+		b := &m.beams[k]
+		if a.acts[k], err = b.acts(k, c.Members[k]); err != nil {
+			return &Answer{}, err
+		}
+		for i, v := range b.out(a.acts[k].load) {
+			right[b.dof(i)] += v
+		}
+	}
+	a.answer(loads, m.system.solve(right))
+	return a, nil
+}
+
+func (a *Answer) answer(loads, u []float64) {
+	m := a.model
+	a.Result = Result{Displacements: map[string][6]float64{}, Reactions: map[string][6]float64{}, Members: make([]Ends, len(m.beams))}
 	force := make([]float64, len(u)) // what members ask of the nodes
-	for k := range beams {
-		b := &beams[k]
+	for k := range m.beams {
+		b, w := &m.beams[k], a.acts[k]
 		var d [12]float64
 		for i := range 12 {
 			d[i] = u[b.dof(i)]
 		}
-		own, st := b.own(d), b.stiffness()
+		own := b.own(d)
+		for i, v := range b.yield(w.load) {
+			own[i] += v
+		}
+		a.own[k] = own
 		var f [12]float64
 		for i := range 12 {
 			for j := range 12 {
-				f[i] += st[i][j] * own[j]
+				f[i] += b.stiff[i][j] * own[j]
 			}
-			f[i] -= b.load[i]
+			f[i] -= w.load[i]
 		}
-		copy(r.Members[k].I[:], f[:6])
-		copy(r.Members[k].J[:], f[6:])
+		for _, r := range b.freed {
+			f[r] = 0
+		}
+		copy(a.Members[k].I[:], f[:6])
+		copy(a.Members[k].J[:], f[6:])
 		for i, v := range b.out(f) {
 			force[b.dof(i)] += v
 		}
-		r.MaxDisplacement = math.Max(r.MaxDisplacement, b.largest(own))
+		// What the freed ends let go is not passed on; out leaves it out, as their
+		// forces are naught.
+		a.MaxDisplacement = math.Max(a.MaxDisplacement, b.largest(w, own))
 	}
-	for i, n := range names {
+	for i, n := range m.names {
 		var d, f [6]float64
 		any := false
 		for k := range 6 {
 			d[k] = u[6*i+k]
-			if held[6*i+k] {
+			if s := m.springs[6*i+k]; m.held[6*i+k] {
 				f[k] = force[6*i+k] - loads[6*i+k]
+				any = true
+			} else if s > 0 {
+				f[k] = -s * d[k]
 				any = true
 			}
 		}
-		r.Displacements[n] = d
+		a.Displacements[n] = d
 		if any {
-			r.Reactions[n] = f
+			a.Reactions[n] = f
 		}
 	}
-	r.Working = working.Working{Method: "Space frame by direct stiffness", Source: "Euler–Bernoulli members of 12 degrees of freedom; banded Cholesky after reverse Cuthill–McKee", Formula: "K·u = f",
-		Inputs:      []working.Quantity{{Symbol: "n", Name: "nodes", Value: float64(len(names))}, {Symbol: "m", Name: "members", Value: float64(len(beams))}},
-		Assumptions: []string{"small displacements, straight members, stiff joints, no shear deformation, no buckling: that is checked beside it"}, Result: working.Quantity{Symbol: "u", Name: "largest displacement", Value: r.MaxDisplacement, Unit: "mm"}}
-	return r
-}
-
-// largest answers the largest displacement along a member whose ends move by d
-// (own axes).
-func (b *beam) largest(d [12]float64) (most float64) {
-	l := b.length
-	at := func(t float64) float64 {
-		h1, h2, h3, h4 := 1-3*t*t+2*t*t*t, l*(t-2*t*t+t*t*t), 3*t*t-2*t*t*t, l*(t*t*t-t*t)
-		p := l * l * l * l * t * t * (1 - t) * (1 - t) / 24 // of a built-in beam under 1 N/mm, times EI
-		x := d[0]*(1-t) + d[6]*t + b.q[0]*l*l*t*(1-t)/(2*b.E*b.Area)
-		y := h1*d[1] + h2*d[5] + h3*d[7] + h4*d[11] + b.q[1]*p/(b.E*b.Iz)
-		z := h1*d[2] - h2*d[4] + h3*d[8] - h4*d[10] + b.q[2]*p/(b.E*b.Iy)
-		return math.Sqrt(x*x + y*y + z*z)
-	}
-	const steps = 40
-	best := 0
-	for i := range steps + 1 {
-		if v := at(float64(i) / steps); v > most {
-			most, best = v, i
-		}
-	}
-	lo, hi := float64(max(best-1, 0))/steps, float64(min(best+1, steps))/steps
-	for range 40 { // the largest lies between its neighbours
-		a, c := lo+(hi-lo)/3, hi-(hi-lo)/3
-		if at(a) < at(c) {
-			lo = a
-		} else {
-			hi = c
-		}
-	}
-	return math.Max(most, at((lo+hi)/2))
+	a.Working = working.Working{Method: "Space frame by direct stiffness", Source: "Euler–Bernoulli members of 12 degrees of freedom; banded Cholesky after reverse Cuthill–McKee", Formula: "K·u = f",
+		Inputs:      []working.Quantity{{Symbol: "n", Name: "nodes", Value: float64(len(m.names))}, {Symbol: "m", Name: "members", Value: float64(len(m.beams))}},
+		Assumptions: []string{"small displacements, straight members, stiff joints but where an end is released, no shear deformation, no buckling: that is checked beside it"}, Result: working.Quantity{Symbol: "u", Name: "largest displacement", Value: a.MaxDisplacement, Unit: "mm"}}
 }

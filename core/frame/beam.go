@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"math"
 
+	"gonum.org/v1/gonum/mat"
+
 	"warmanvil/core/solid"
 	"warmanvil/core/working"
 )
@@ -11,11 +13,14 @@ import (
 // beam is a member as it is computed.
 type beam struct {
 	*Member
-	i, j   int
-	length float64
-	axes   [3]solid.Vector // rows: member x, y, z
-	load   [12]float64     // equivalent nodal loads, own axes
-	q      [3]float64      // N/mm, own axes
+	i, j    int
+	length  float64
+	start   solid.Vector    // where its first end is
+	axes    [3]solid.Vector // rows: member x, y, z
+	stiff   [12][12]float64 // own axes, before releases
+	moves   [12][12]float64 // own end displacements by those of its nodes: offsets, turn and releases
+	freed   []int           // own degrees of freedom its ends do not pass on
+	yielded mat.Dense       // what the freed ones do under a load on them
 }
 
 func (in Input) beam(k int, index map[string]int) (b beam, err error) {
@@ -35,35 +40,138 @@ func (in Input) beam(k int, index map[string]int) (b beam, err error) {
 			return b, err
 		}
 	}
+	if err := working.Within(at+"/mass", "The member's mass", m.Mass, 0, 1e6, "kg/m"); err != nil {
+		return b, err
+	}
 	b = beam{Member: m, i: i, j: j}
-	p, q := in.Nodes[m.From], in.Nodes[m.To]
-	x := solid.Vector(q).Sub(p)
+	arm := func(o *[3]float64) (v solid.Vector) {
+		if o != nil {
+			v = *o
+		}
+		return v
+	}
+	oi, oj := arm(m.OffsetI), arm(m.OffsetJ)
+	for _, v := range append(oi[:], oj[:]...) {
+		if err := working.Within(at+"/offsetI", "A member's offset", v, -1e6, 1e6, "mm"); err != nil {
+			return b, err
+		}
+	}
+	b.start = solid.Vector(in.Nodes[m.From]).Add(oi)
+	x := solid.Vector(in.Nodes[m.To]).Add(oj).Sub(b.start)
 	b.length = x.Len()
 	if b.length < 1e-6 {
-		return b, working.Refuse(at, "The member from %q to %q has no length: both nodes lie on one spot.", m.From, m.To)
+		return b, working.Refuse(at, "The member from %q to %q has no length: both ends lie on one spot.", m.From, m.To)
 	}
 	x = x.Mul(1 / b.length)
-	up := solid.Vector{0, 0, 1}
-	if m.Up != nil {
-		up = *m.Up
-	} else if math.Hypot(x[0], x[1]) < 1e-9 {
-		up = solid.Vector{1, 0, 0}
-	}
-	z := up.Sub(x.Mul(up.Dot(x)))
-	if z.Len() <= 1e-9*up.Len() {
+	z, ok := Upward(x, m.Up)
+	if !ok {
 		return b, working.Refuse(at+"/up", "Up runs along the member itself: give a way square to it.")
 	}
-	z = z.Unit()
 	b.axes = [3]solid.Vector{x, z.Cross(x), z}
-	if m.Uniform != nil {
-		for r := range 3 {
-			b.q[r] = b.axes[r].Dot(*m.Uniform)
-		}
-		l := b.length
-		b.load = [12]float64{b.q[0] * l / 2, b.q[1] * l / 2, b.q[2] * l / 2, 0, -b.q[2] * l * l / 12, b.q[1] * l * l / 12,
-			b.q[0] * l / 2, b.q[1] * l / 2, b.q[2] * l / 2, 0, b.q[2] * l * l / 12, -b.q[1] * l * l / 12}
+	b.stiff = b.stiffness()
+	b.turn(oi, oj)
+	return b, b.release(at)
+}
+
+// Upward answers a member's z: square to its x, towards up; up itself, and for
+// upright members forward, when nil. It fails when up runs along the member.
+func Upward(x solid.Vector, up *[3]float64) (solid.Vector, bool) {
+	u := solid.Vector{0, 0, 1}
+	if up != nil {
+		u = *up
+	} else if math.Hypot(x[0], x[1]) < 1e-9 {
+		u = solid.Vector{1, 0, 0}
 	}
-	return b, nil
+	z := u.Sub(x.Mul(u.Dot(x)))
+	if z.Len() <= 1e-9*u.Len() {
+		return z, false
+	}
+	return z.Unit(), true
+}
+
+// turn sets how the member's ends move with its nodes: shift of the node and of
+// the arm it turns, in the member's own axes.
+func (b *beam) turn(oi, oj solid.Vector) {
+	for end, arm := range [2]solid.Vector{oi, oj} {
+		at := 6 * end
+		for r := range 3 {
+			for c := range 3 {
+				b.moves[at+r][at+c] = b.axes[r][c]
+				b.moves[at+3+r][at+3+c] = b.axes[r][c]
+			}
+			lever := arm.Cross(b.axes[r]) // e·(θ × o) = θ·(o × e)
+			for c := range 3 {
+				b.moves[at+r][at+3+c] = lever[c]
+			}
+		}
+	}
+}
+
+// release lets the freed ends go where no force holds them.
+func (b *beam) release(at string) error {
+	for end, r := range [2]*[6]bool{b.ReleaseI, b.ReleaseJ} {
+		for d := range 6 {
+			if r != nil && r[d] {
+				b.freed = append(b.freed, 6*end+d)
+			}
+		}
+	}
+	n := len(b.freed)
+	if n == 0 {
+		return nil
+	}
+	krr, rest := mat.NewDense(n, n, nil), mat.NewDense(n, 12, nil)
+	free := [12]bool{}
+	for _, r := range b.freed {
+		free[r] = true
+	}
+	for i, r := range b.freed {
+		for j, c := range b.freed {
+			krr.Set(i, j, b.stiff[r][c]/math.Sqrt(b.stiff[r][r]*b.stiff[c][c]))
+		}
+	}
+	var lu mat.LU
+	lu.Factorize(krr)
+	if lu.Cond() > 1e10 {
+		return working.Refuse(at+"/releaseI", "The member from %q to %q would be loose between its ends: both let go the same force or moment. Hold one of them.", b.From, b.To)
+	}
+	for i, r := range b.freed {
+		for c := range 12 {
+			if free[c] {
+				continue
+			}
+			for k := range 12 {
+				rest.Set(i, k, rest.At(i, k)-b.stiff[r][c]*b.moves[c][k]/math.Sqrt(b.stiff[r][r]))
+			}
+		}
+	}
+	var gone mat.Dense
+	if err := lu.SolveTo(&gone, false, rest); err != nil {
+		return fmt.Errorf("release of %s: %w", at, err)
+	}
+	one := mat.NewDense(n, n, nil)
+	for i := range n {
+		one.Set(i, i, 1)
+	}
+	if err := lu.SolveTo(&b.yielded, false, one); err != nil {
+		return fmt.Errorf("release of %s: %w", at, err)
+	}
+	for i, r := range b.freed {
+		for k := range 12 {
+			b.moves[r][k] = gone.At(i, k) / math.Sqrt(b.stiff[r][r])
+		}
+	}
+	return nil
+}
+
+// yield answers what the freed ends do of themselves under loads on the member.
+func (b *beam) yield(load [12]float64) (d [12]float64) {
+	for i, r := range b.freed {
+		for j, c := range b.freed {
+			d[r] += b.yielded.At(i, j) * load[c] / math.Sqrt(b.stiff[r][r]*b.stiff[c][c])
+		}
+	}
+	return d
 }
 
 // stiffness is the member's 12 by 12 in its own axes.
@@ -93,52 +201,49 @@ func (b *beam) stiffness() (k [12][12]float64) {
 	return k
 }
 
-// own turns twelve values from the frame's axes to the member's; out turns back.
-func (b *beam) own(v [12]float64) (out [12]float64) {
-	for g := range 4 {
-		for r := range 3 {
-			for c := range 3 {
-				out[3*g+r] += b.axes[r][c] * v[3*g+c]
-			}
-		}
-	}
-	return out
-}
-
-func (b *beam) out(v [12]float64) (out [12]float64) {
-	for g := range 4 {
-		for r := range 3 {
-			for c := range 3 {
-				out[3*g+r] += b.axes[c][r] * v[3*g+c]
-			}
-		}
-	}
-	return out
-}
-
-// global is the member's stiffness in the frame's axes.
-func (b *beam) global() (k [12][12]float64) {
-	own := b.stiffness()
+// times answers movesᵀ·k·moves: a matrix of the member's ends as its nodes feel
+// it.
+func (b *beam) times(k *[12][12]float64) (out [12][12]float64) {
 	var half [12][12]float64
 	for i := range 12 {
-		for g := range 4 {
-			for c := range 3 {
-				for r := range 3 {
-					half[i][3*g+c] += own[i][3*g+r] * b.axes[r][c]
+		for r := range 12 {
+			if v := k[i][r]; v != 0 {
+				for c := range 12 {
+					half[i][c] += v * b.moves[r][c]
 				}
 			}
 		}
 	}
-	for j := range 12 {
-		for g := range 4 {
-			for c := range 3 {
-				for r := range 3 {
-					k[3*g+c][j] += b.axes[r][c] * half[3*g+r][j]
+	for r := range 12 {
+		for i := range 12 {
+			if v := b.moves[r][i]; v != 0 {
+				for c := range 12 {
+					out[i][c] += v * half[r][c]
 				}
 			}
 		}
 	}
-	return k
+	return out
+}
+
+// own answers the displacements of the member's ends in its own axes.
+func (b *beam) own(nodes [12]float64) (out [12]float64) {
+	for r := range 12 {
+		for c, v := range nodes {
+			out[r] += b.moves[r][c] * v
+		}
+	}
+	return out
+}
+
+// out answers forces on the member's ends as forces on its nodes.
+func (b *beam) out(f [12]float64) (out [12]float64) {
+	for r, v := range f {
+		for c := range 12 {
+			out[c] += b.moves[r][c] * v
+		}
+	}
+	return out
 }
 
 func (b *beam) dof(k int) int {

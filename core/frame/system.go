@@ -55,16 +55,18 @@ func order(beams []beam, n int) []int {
 	return place
 }
 
-// system is the free part of the equations in band form.
+// system is the free part of the equations in band form, factorised.
 type system struct {
-	row   []int // of each degree of freedom, −1 when held
-	dof   []int // of each row
-	band  blas64.SymmetricBand
-	diag  []float64
-	right []float64
+	row  []int // of each degree of freedom, −1 when held
+	dof  []int // of each row
+	band blas64.SymmetricBand
+	diag []float64
+	tri  blas64.TriangularBand
 }
 
-func assemble(beams []beam, held []bool, loads []float64, place []int) *system {
+// assemble gathers the stiffness of members and springs. place numbers the
+// nodes.
+func assemble(beams []beam, held []bool, springs []float64, place []int) *system {
 	n := len(place)
 	s := &system{row: make([]int, 6*n)}
 	at := make([]int, n)
@@ -82,6 +84,23 @@ func assemble(beams []beam, held []bool, loads []float64, place []int) *system {
 			}
 		}
 	}
+	s.band = s.empty(beams)
+	for k := range beams {
+		g := beams[k].times(&beams[k].stiff)
+		s.add(s.band, &beams[k], &g)
+	}
+	for r, k := range s.dof {
+		s.band.Data[r*s.band.Stride] += springs[k]
+	}
+	s.diag = make([]float64, len(s.dof))
+	for r := range s.diag {
+		s.diag[r] = s.band.Data[r*s.band.Stride]
+	}
+	return s
+}
+
+// empty is a band matrix as wide as the members need.
+func (s *system) empty(beams []beam) blas64.SymmetricBand {
 	width := 0
 	for k := range beams {
 		lo, hi := math.MaxInt, -1
@@ -92,40 +111,28 @@ func assemble(beams []beam, held []bool, loads []float64, place []int) *system {
 		}
 		width = max(width, hi-lo)
 	}
-	s.band = blas64.SymmetricBand{Uplo: blas.Upper, N: len(s.dof), K: width, Stride: width + 1, Data: make([]float64, len(s.dof)*(width+1))}
-	s.right = make([]float64, len(s.dof))
-	for r, k := range s.dof {
-		s.right[r] = loads[k]
-	}
-	for k := range beams {
-		b := &beams[k]
-		g, f := b.global(), b.out(b.load)
-		for i := range 12 {
-			ri := s.row[b.dof(i)]
-			if ri < 0 {
-				continue
-			}
-			s.right[ri] += f[i]
-			for j := range 12 {
-				if rj := s.row[b.dof(j)]; rj >= ri {
-					s.band.Data[ri*s.band.Stride+rj-ri] += g[i][j]
-				}
+	return blas64.SymmetricBand{Uplo: blas.Upper, N: len(s.dof), K: width, Stride: width + 1, Data: make([]float64, len(s.dof)*(width+1))}
+}
+
+// add puts a member's matrix at its nodes.
+func (s *system) add(to blas64.SymmetricBand, b *beam, g *[12][12]float64) {
+	for i := range 12 {
+		ri := s.row[b.dof(i)]
+		if ri < 0 {
+			continue
+		}
+		for j := range 12 {
+			if rj := s.row[b.dof(j)]; rj >= ri {
+				to.Data[ri*to.Stride+rj-ri] += g[i][j]
 			}
 		}
 	}
-	s.diag = make([]float64, len(s.dof))
-	for r := range s.diag {
-		s.diag[r] = s.band.Data[r*s.band.Stride]
-	}
-	return s
 }
 
-// solve answers the displacements of all degrees of freedom, or names what is
-// loose.
-func (s *system) solve(names []string) ([]float64, error) {
-	u := make([]float64, len(s.row))
+// factorise prepares the equations, or names what is loose.
+func (s *system) factorise(names []string) error {
 	if len(s.dof) == 0 {
-		return u, nil
+		return nil
 	}
 	whole := slices.Clone(s.band.Data)
 	t, ok := lapack64.Pbtrf(s.band)
@@ -138,14 +145,27 @@ func (s *system) solve(names []string) ([]float64, error) {
 		}
 	}
 	if !ok {
-		return nil, s.loose(names, whole)
+		return s.loose(names, whole)
 	}
-	x := slices.Clone(s.right)
-	lapack64.Pbtrs(t, blas64.General{Rows: len(x), Cols: 1, Stride: 1, Data: x})
+	s.tri, s.band.Data = t, whole
+	return nil
+}
+
+// solve answers the displacements of all degrees of freedom under loads on them.
+func (s *system) solve(loads []float64) []float64 {
+	u := make([]float64, len(s.row))
+	if len(s.dof) == 0 {
+		return u
+	}
+	x := make([]float64, len(s.dof))
+	for r, k := range s.dof {
+		x[r] = loads[k]
+	}
+	lapack64.Pbtrs(s.tri, blas64.General{Rows: len(x), Cols: 1, Stride: 1, Data: x})
 	for r, k := range s.dof {
 		u[k] = x[r]
 	}
-	return u, nil
+	return u
 }
 
 // loose finds the way a frame that cannot stand would give: a little stiffness
