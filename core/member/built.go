@@ -1,0 +1,285 @@
+package member
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/section"
+	"warmanvil/core/solid"
+	"warmanvil/core/stock"
+	"warmanvil/core/working"
+)
+
+// Built is a frame with everything that follows from its shape.
+type Built struct {
+	Joints   []Joint           `json:"joints" doc:"points as they lie, copies after those they were made from"`
+	Pieces   []Piece           `json:"pieces" doc:"members as they are cut"`
+	Plates   []PlateAt         `json:"plates"`
+	Mass     float64           `json:"mass" doc:"kg, members and plates"`
+	Gravity  solid.Vector      `json:"gravity" doc:"mm, centre of gravity"`
+	Min      solid.Vector      `json:"min"`
+	Max      solid.Vector      `json:"max"`
+	Findings []working.Finding `json:"findings"`
+
+	laid  *laid
+	runs  []*run
+	steel stock.Material
+}
+
+// Piece is a member as it is cut.
+type Piece struct {
+	ID       string        `json:"id"`
+	Of       string        `json:"of,omitempty" doc:"id of the member it is a copy of"`
+	Name     string        `json:"name"`
+	Stock    string        `json:"stock" doc:"name of its section"`
+	Why      string        `json:"why,omitempty" doc:"why it cannot be shown"`
+	Length   float64       `json:"length" doc:"mm, from long point to long point, trim allowance left out"`
+	Short    float64       `json:"short" doc:"mm, between the short points"`
+	Middle   float64       `json:"middle" doc:"mm, along its middle"`
+	Faces    [4]float64    `json:"faces" doc:"mm along the middle of top, bottom, left, right"`
+	Between  float64       `json:"between" doc:"mm, point to point"`
+	Trim     float64       `json:"trim,omitempty" doc:"mm left on"`
+	Ends     [2]Cut        `json:"ends"`
+	Mass     float64       `json:"mass" doc:"kg"`
+	Paint    float64       `json:"paint" doc:"m² outside"`
+	From     solid.Vector  `json:"from" doc:"mm, middle of its first end"`
+	To       solid.Vector  `json:"to"`
+	Axes     Axes          `json:"axes"`
+	Mesh     Mesh          `json:"mesh"`
+	Mirrored bool          `json:"mirrored,omitempty"`
+	Section  section.Sizes `json:"section"`
+	Holes    []string      `json:"holes,omitempty" doc:"vent and drain holes in words"`
+	Splice   *SpliceTold   `json:"splice,omitempty"`
+	turned   [2][2]float64 // mitre and tilt of each end, for pieces alike
+	first    solid.Vector  // where t = 0 lies on the centroid's line
+	bounds   [2][2]float64 // least and largest t at each end
+	outline  [][2]float64
+	props    section.Properties
+}
+
+// Cut is one end of a piece.
+type Cut struct {
+	Kind   EndKind   `json:"kind" enum:"square,mitre,butt,flush,saddle"`
+	Onto   string    `json:"onto,omitempty" doc:"name of what it meets"`
+	Cut    float64   `json:"cut" doc:"degrees from the axis; 90 is square"`
+	Saw    float64   `json:"saw" doc:"degrees on the saw's scale, 0 is square"`
+	Tilt   float64   `json:"tilt" doc:"degrees the blade tilts besides; 0 unless compound"`
+	Lies   string    `json:"lies" doc:"side the piece lies on in the saw"`
+	Long   string    `json:"long,omitempty" doc:"side of the long point"`
+	Slant  float64   `json:"slant" doc:"mm from short point to long point"`
+	Gap    float64   `json:"gap" doc:"mm left at the widest"`
+	Filler string    `json:"filler,omitempty" doc:"what the gap asks of the weld"`
+	Wrap   []float64 `json:"wrap,omitempty" doc:"mm, cut depth every 10° round a round tube from the section's right side towards its top, outer surface, above the lowest"`
+	Hole   *HoleSaw  `json:"hole,omitempty"`
+}
+
+// HoleSaw is a saddle cut with a hole saw.
+type HoleSaw struct {
+	Diameter float64 `json:"diameter" doc:"mm, of the tube it sits on"`
+	Angle    float64 `json:"angle" doc:"degrees between the axes"`
+	Offset   float64 `json:"offset" doc:"mm of the saw's axis sideways from the member's"`
+}
+
+// Mesh is what is drawn of a member.
+type Mesh struct {
+	Corners   []solid.Vector   `json:"corners"`
+	Triangles [][3]int         `json:"triangles"`
+	Edges     [][]solid.Vector `json:"edges"`
+}
+
+// SpliceTold is a splice as it lies.
+type SpliceTold struct {
+	Kind string  `json:"kind"`
+	At   float64 `json:"at" doc:"mm from the first long point"`
+	Long float64 `json:"long" doc:"mm"`
+	Says string  `json:"says"`
+}
+
+// Build works a frame out. What cannot be said of one member is told with it;
+// the rest stands.
+func Build(d Doc, surveyed Surveyed) *Built {
+	if surveyed == nil {
+		surveyed = func(string) (solid.Vector, string) { return solid.Vector{}, "There is no survey here." }
+	}
+	l := d.lay(surveyed)
+	b := &Built{laid: l, Joints: l.joints, Pieces: []Piece{}, Plates: []PlateAt{}, Findings: l.findings}
+	m, err := stock.MaterialByKey(d.Material)
+	if err != nil {
+		m, _ = stock.MaterialByKey("steel-s235")
+		b.say("material", working.Mind, "", "Choose a material: "+err.Error()+" Structural steel is counted until then.")
+	}
+	b.steel = m
+	runs := map[string]*run{}
+	for _, x := range l.members {
+		x.Section.Density = m.Density
+		r := l.place(x)
+		b.runs = append(b.runs, r)
+		runs[x.ID] = r
+	}
+	b.setBack(d)
+	limit := d.Saw.SawLimit
+	if limit == 0 {
+		limit = 60
+	}
+	for _, r := range b.runs {
+		p := Piece{ID: r.ID, Of: l.of[r.ID], Name: r.named(), Stock: r.Stock, Why: r.why, Section: r.Section, Mirrored: l.mirrored[r.ID], Trim: r.Trim}
+		if p.Stock == "" {
+			p.Stock = Words(r.Section)
+		}
+		if r.why == "" {
+			for e := range 2 {
+				if err := l.cut(r, e, runs); err != nil {
+					b.say("end", working.Stop, r.ID, fmt.Sprintf("%s, %s end: %v. It is shown cut square.", r.named(), [2]string{"first", "second"}[e], err))
+				}
+			}
+			b.piece(r, &p, runs, limit)
+		}
+		if p.Why != "" {
+			b.say("member", working.Stop, r.ID, r.named()+": "+p.Why)
+		}
+		b.Pieces = append(b.Pieces, p)
+	}
+	b.plates(d)
+	b.weigh()
+	b.crossings()
+	b.asides(d)
+	return b
+}
+
+func (b *Built) say(code string, severity working.Severity, feature, reason string) {
+	b.Findings = append(b.Findings, working.Finding{Code: code, Severity: severity, Cause: "Points and members", Feature: feature, Reason: reason})
+}
+
+func (r *run) named() string {
+	if r.Name == "" {
+		return "a member without a name"
+	}
+	return r.Name
+}
+
+// asides marks what was set aside.
+func (b *Built) asides(d Doc) {
+	for i := range b.Findings {
+		f := &b.Findings[i]
+		for _, a := range d.Asides {
+			if a.Code == f.Code && a.Feature == f.Feature {
+				f.SetAside = a.Reason
+			}
+		}
+	}
+}
+
+// piece cuts a member.
+func (b *Built) piece(r *run, p *Piece, runs map[string]*run, limit float64) {
+	p.Axes, p.first, p.Between, p.outline, p.props = r.axes, r.start, r.length, r.outer, r.props
+	ts := [2][]float64{}
+	for e := range 2 {
+		for _, q := range r.outer {
+			t, ok := r.meets(r.cuts[e], e, q)
+			if !ok {
+				p.Why = "its cut runs along it; cut it square, or move the points"
+				return
+			}
+			ts[e] = append(ts[e], t)
+		}
+		p.bounds[e] = bounds(ts[e])
+	}
+	for i := range r.outer {
+		if ts[1][i] <= ts[0][i] {
+			p.Why = "its ends overlap: the cuts and set-backs leave nothing of it"
+			return
+		}
+	}
+	p.Length, p.Short = p.bounds[1][1]-p.bounds[0][0], p.bounds[1][0]-p.bounds[0][1]
+	at := func(x, y float64) float64 {
+		lo, _ := r.meets(r.cuts[0], 0, [2]float64{x, y})
+		hi, _ := r.meets(r.cuts[1], 1, [2]float64{x, y})
+		return hi - lo
+	}
+	c := r.box
+	mx, my := (c.left+c.right)/2, (c.bottom+c.top)/2
+	p.Faces = [4]float64{at(mx, c.top), at(mx, c.bottom), at(c.left, my), at(c.right, my)}
+	lo, _ := r.meets(r.cuts[0], 0, [2]float64{})
+	hi, _ := r.meets(r.cuts[1], 1, [2]float64{})
+	p.Middle = hi - lo
+	p.From, p.To = r.start.Add(r.axes.X.Mul(lo)), r.start.Add(r.axes.X.Mul(hi))
+	p.Mass = r.props.Area * mean(ts) * b.steel.Density * 1e-9
+	p.Paint = r.props.PaintPerMetre * p.Middle / 1000
+	if r.cuts[0].radius == 0 && r.cuts[1].radius == 0 {
+		p.Mass = r.props.Area * p.Middle * b.steel.Density * 1e-9 // exact between planes
+	}
+	for e := range 2 {
+		p.Ends[e] = r.told(e, ts[e], p, limit, b)
+		if o := runs[r.cuts[e].onto]; o != nil && r.cuts[e].kind != Square {
+			p.Ends[e].Onto = o.named()
+		}
+	}
+	if closed(r.Section) && r.Drain {
+		p.Holes = drains(r)
+	}
+	p.Mesh = r.mesh(ts)
+	b.splice(r, p)
+}
+
+func mean(ts [2][]float64) (m float64) {
+	for i := range ts[0] {
+		m += (ts[1][i] - ts[0][i]) / float64(len(ts[0]))
+	}
+	return m
+}
+
+func bounds(v []float64) [2]float64 {
+	lo, hi := math.Inf(1), math.Inf(-1)
+	for _, x := range v {
+		lo, hi = math.Min(lo, x), math.Max(hi, x)
+	}
+	return [2]float64{lo, hi}
+}
+
+// weigh sums masses and finds the centre of gravity.
+func (b *Built) weigh() {
+	b.Min, b.Max = solid.Vector{math.Inf(1), math.Inf(1), math.Inf(1)}, solid.Vector{math.Inf(-1), math.Inf(-1), math.Inf(-1)}
+	any := false
+	for _, p := range b.Pieces {
+		if p.Why != "" {
+			continue
+		}
+		any = true
+		b.Mass += p.Mass
+		b.Gravity = b.Gravity.Add(p.From.Add(p.To).Mul(p.Mass / 2))
+		for _, v := range p.Mesh.Corners {
+			for k := range 3 {
+				b.Min[k], b.Max[k] = math.Min(b.Min[k], v[k]), math.Max(b.Max[k], v[k])
+			}
+		}
+	}
+	for _, p := range b.Plates {
+		b.Mass += p.Mass
+		b.Gravity = b.Gravity.Add(p.At.Mul(p.Mass))
+	}
+	if b.Mass > 0 {
+		b.Gravity = b.Gravity.Mul(1 / b.Mass)
+	}
+	if !any {
+		b.Min, b.Max = solid.Vector{}, solid.Vector{}
+	}
+}
+
+// Words names a section that is not from the table.
+func Words(s section.Sizes) string {
+	switch s.Kind {
+	case "rectTube":
+		return fmt.Sprintf("%.4g × %.4g × %.3g tube", s.Width, s.Height, s.Wall)
+	case "roundTube":
+		return fmt.Sprintf("Ø %.4g × %.3g tube", s.Diameter, s.Wall)
+	case "roundBar":
+		return fmt.Sprintf("round %.4g", s.Diameter)
+	case "flatBar":
+		return fmt.Sprintf("flat %.4g × %.4g", s.Width, s.Height)
+	case "angle":
+		return fmt.Sprintf("L %.4g × %.4g × %.3g", s.LegVertical, s.LegHorizontal, s.Thickness)
+	case "channel":
+		return fmt.Sprintf("C %.4g × %.4g × %.3g", s.Depth, s.FlangeWidth, s.Web)
+	}
+	return "no section"
+}

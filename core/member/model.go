@@ -1,0 +1,242 @@
+package member
+
+import (
+	"fmt"
+	"math"
+	"sort"
+
+	"warmanvil/core/frame"
+	"warmanvil/core/section"
+	"warmanvil/core/solid"
+	"warmanvil/core/stock"
+	"warmanvil/core/working"
+)
+
+// model is a frame as it is solved: members in pieces between nodes. Points that
+// lie on another member's line are held by it.
+type model struct {
+	b        *Built
+	in       frame.Input
+	solved   *frame.Model
+	parts    []part            // of each member of in
+	of       map[int][]int     // members of in by index of the run, in order
+	node     map[string]string // node of each joint
+	material stock.Material
+	modulus  float64
+	shear    float64
+}
+
+// part is a stretch of a run between two nodes.
+type part struct {
+	run  int
+	from float64 // mm along the run's line
+}
+
+// poisson is 0.3 for steel and stainless, 0.33 for aluminium.
+func poisson(m stock.Material) float64 {
+	if m.Family == stock.Aluminum {
+		return .33
+	}
+	return .3
+}
+
+// model builds what is solved. Runs that cannot be shown are left out.
+func (b *Built) model() (*model, error) {
+	m := &model{b: b, of: map[int][]int{}, node: map[string]string{}, material: b.steel, modulus: b.steel.Modulus}
+	m.shear = m.modulus / (2 * (1 + poisson(b.steel)))
+	m.in = frame.Input{Nodes: map[string][3]float64{}, Supports: map[string][6]bool{}, Springs: map[string][6]float64{}}
+	l := b.laid
+	index := map[string]int{}
+	for i, r := range b.runs {
+		index[r.ID] = i
+	}
+	type stop struct {
+		at   float64
+		node string
+	}
+	stops := map[int][]stop{}
+	for i := range l.joints {
+		m.node[l.joints[i].ID] = l.joints[i].ID
+	}
+	for i, r := range b.runs {
+		if b.Pieces[i].Why != "" {
+			continue
+		}
+		for _, e := range []struct {
+			joint string
+			onto  string
+		}{{r.From, r.A.Onto}, {r.To, r.B.Onto}} {
+			k, ok := index[e.onto]
+			if !ok || b.Pieces[k].Why != "" {
+				continue
+			}
+			o, j := b.runs[k], l.joints[l.at[e.joint]]
+			from, to := l.joints[l.at[o.From]], l.joints[l.at[o.To]]
+			t := j.At.Sub(from.At).Dot(o.axes.X)
+			foot := from.At.Add(o.axes.X.Mul(t))
+			depth := math.Max(o.box.right-o.box.left, o.box.top-o.box.bottom)
+			switch {
+			case j.At.Sub(from.At).Len() < together || j.At.Sub(to.At).Len() < together:
+			case m.node[j.ID] != j.ID: // held already
+			case t < together || t > o.length-together || j.At.Sub(foot).Len() > depth+1:
+				b.say("not-joined", working.Mind, r.ID, fmt.Sprintf("%s is to meet %s, but its point lies off it: they are not joined.", r.named(), o.named()))
+			default:
+				name := fmt.Sprintf("%s@%.3f", o.ID, t)
+				for _, s := range stops[k] {
+					if math.Abs(s.at-t) < together {
+						name = s.node
+					}
+				}
+				if _, there := m.in.Nodes[name]; !there {
+					stops[k] = append(stops[k], stop{t, name})
+				}
+				m.in.Nodes[name] = foot
+				m.node[j.ID] = name
+			}
+		}
+	}
+	for i, r := range b.runs {
+		if b.Pieces[i].Why != "" {
+			continue
+		}
+		list := stops[i]
+		sort.Slice(list, func(a, b int) bool { return list[a].at < list[b].at })
+		list = append(append([]stop{{0, m.node[r.From]}}, list...), stop{r.length, m.node[r.To]})
+		for _, id := range []string{r.From, r.To} {
+			if n := m.node[id]; n == id {
+				m.in.Nodes[n] = l.joints[l.at[id]].At
+			}
+		}
+		up, iy, iz := principal(r)
+		for k := 1; k < len(list); k++ {
+			p := frame.Member{From: list[k-1].node, To: list[k].node, E: m.modulus, G: m.shear, Area: r.props.Area, Iy: iy, Iz: iz, J: r.props.J, Mass: r.props.Area * b.steel.Density * 1e-6}
+			u := [3]float64(up)
+			p.Up = &u
+			arm := func(at float64, node string) *[3]float64 {
+				v := [3]float64(r.start.Add(r.axes.X.Mul(at)).Sub(solid.Vector(m.in.Nodes[node])))
+				if solid.Vector(v).Len() < 1e-9 {
+					return nil
+				}
+				return &v
+			}
+			p.OffsetI, p.OffsetJ = arm(list[k-1].at, p.From), arm(list[k].at, p.To)
+			if k == 1 && r.A.Hinged {
+				p.ReleaseI = &[6]bool{4: true, 5: true}
+			}
+			if k == len(list)-1 && r.B.Hinged {
+				p.ReleaseJ = &[6]bool{4: true, 5: true}
+			}
+			m.of[i] = append(m.of[i], len(m.in.Members))
+			m.in.Members = append(m.in.Members, p)
+			m.parts = append(m.parts, part{i, list[k-1].at})
+		}
+	}
+	if len(m.in.Members) == 0 {
+		return nil, working.Refuse("", "There is no member yet that can carry anything.")
+	}
+	for _, s := range l.supports {
+		m.support(s)
+	}
+	if len(m.in.Supports)+len(m.in.Springs) == 0 {
+		return nil, working.Refuse("", "Nothing holds the frame: say where it is bolted down, welded on or stands.")
+	}
+	var err error
+	m.solved, err = frame.Open(m.in)
+	return m, m.words(err)
+}
+
+// words names a refusal's nodes as their user knows them.
+func (m *model) words(err error) error {
+	f, ok := err.(*working.Fault)
+	if !ok {
+		return err
+	}
+	text := f.Message
+	for _, j := range m.b.laid.joints {
+		if q := fmt.Sprintf("node %q", m.node[j.ID]); j.ID != "" {
+			text = replace(text, q, m.b.laid.name(j.ID))
+		}
+	}
+	return &working.Fault{Path: f.Path, Message: text}
+}
+
+func replace(text, old, with string) string {
+	for i := 0; i+len(old) <= len(text); i++ {
+		if text[i:i+len(old)] == old {
+			return text[:i] + with + text[i+len(old):]
+		}
+	}
+	return text
+}
+
+func (m *model) support(s Support) {
+	n, ok := m.node[s.Point]
+	if _, used := m.in.Nodes[n]; !ok || !used {
+		return
+	}
+	hold := [6]bool{true, true, true}
+	switch s.Kind {
+	case "fixed":
+		hold = [6]bool{true, true, true, true, true, true}
+	case "sliding":
+		if k, ok := map[string]int{"x": 0, "y": 1, "z": 2}[s.Slide]; ok {
+			hold[k] = false
+		}
+	case "rubber":
+		m.in.Springs[n] = [6]float64{s.Soft[0], s.Soft[1], s.Soft[2]}
+		return
+	}
+	m.in.Supports[n] = hold
+}
+
+// principal answers the way up of a section's principal axes and its moments
+// about them.
+func principal(r *run) (up solid.Vector, iy, iz float64) {
+	p := r.props
+	turn := 0.0
+	if math.Abs(p.Ixy) > 1e-9*(p.Ix+p.Iy) {
+		turn = math.Atan2(-2*p.Ixy, p.Ix-p.Iy) / 2
+	}
+	s, c := math.Sincos(turn)
+	s2, c2 := math.Sincos(2 * turn)
+	mean, half := (p.Ix+p.Iy)/2, (p.Ix-p.Iy)/2
+	return r.axes.at(-s, c), mean + half*c2 - p.Ixy*s2, mean - half*c2 + p.Ixy*s2
+}
+
+// fibre is a corner of a section in its principal axes.
+type fibre struct{ y, z float64 }
+
+// fibres answers the corners at which stress is largest; tubes are taken sharp.
+func fibres(r *run) (out []fibre) {
+	up, _, _ := principal(r)
+	left := up.Cross(r.axes.X)
+	list := r.outer
+	if r.Section.Kind == "rectTube" {
+		b := r.box
+		list = [][2]float64{{b.left, b.bottom}, {b.right, b.bottom}, {b.right, b.top}, {b.left, b.top}}
+	}
+	for _, q := range list {
+		v := r.axes.at(q[0], q[1])
+		out = append(out, fibre{v.Dot(left), v.Dot(up)})
+	}
+	return out
+}
+
+// twist answers the shear stress of a torque of 1 N·mm and the areas that take
+// shear along the section's width and height.
+func twist(s section.Sizes, p section.Properties) (perMoment, wide, high float64) {
+	switch s.Kind {
+	case "rectTube":
+		w, h := s.Width-s.Wall, s.Height-s.Wall
+		return 1 / (2 * w * h * s.Wall), 2 * s.Width * s.Wall, 2 * s.Height * s.Wall
+	case "roundTube":
+		return s.Diameter / 2 / p.J, p.Area / 2, p.Area / 2
+	case "roundBar":
+		return s.Diameter / 2 / p.J, .75 * p.Area, .75 * p.Area
+	case "angle":
+		return s.Thickness / p.J, s.LegHorizontal * s.Thickness / 1.5, s.LegVertical * s.Thickness / 1.5
+	case "channel":
+		return math.Max(s.Web, s.Flange) / p.J, 2 * s.FlangeWidth * s.Flange / 1.5, s.Depth * s.Web
+	}
+	return math.Min(s.Width, s.Height) / p.J, p.Area / 1.5, p.Area / 1.5
+}

@@ -1,0 +1,65 @@
+package member
+
+import (
+	"fmt"
+	"testing"
+
+	"warmanvil/core/load"
+	"warmanvil/core/section"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+func stockOf(t *testing.T, name string) section.Stock {
+	t.Helper()
+	for _, s := range section.Table() {
+		if s.Name == name {
+			return s
+		}
+	}
+	t.Fatalf("no section %s", name)
+	return section.Stock{}
+}
+
+// Every starter makes a frame without a stop that stands and can be judged, in
+// box, round and angle; its overall sizes are those asked for.
+func TestStarters(t *testing.T) {
+	for _, name := range []string{"50 × 50 × 4 mm tube", "Ø 48.3 × 3.2 mm tube", "L 60 × 60 × 6 mm"} {
+		for _, s := range Starters {
+			n := 0
+			d, err := Start(s.Key, nil, stockOf(t, name), "steel-s235", func() string { n++; return fmt.Sprint(n) })
+			if err != nil {
+				t.Fatal(s.Key, err)
+			}
+			b := Build(d, nil)
+			for _, f := range b.Findings {
+				if f.Severity == working.Stop {
+					t.Errorf("%s of %s: %s", s.Key, name, f.Reason)
+				}
+			}
+			h := b.Hold(d, asked(load.Roads[load.Smooth].Cases()...))
+			if h.Why != "" || h.Verdict == strength.CannotSay || len(h.Modes) == 0 {
+				t.Errorf("%s of %s: %s %s %+v", s.Key, name, h.Verdict, h.Why, h.Findings)
+			}
+			if h.Members[0].Along == nil || b.Mass <= 0 {
+				t.Errorf("%s weighs %g", s.Key, b.Mass)
+			}
+		}
+	}
+	n := 0
+	id := func() string { n++; return fmt.Sprint(n) }
+	d, _ := Start("rack", map[string]float64{"length": 1000, "width": 700}, stockOf(t, "40 × 40 × 3 mm tube"), "steel-s235", id)
+	b := Build(d, nil)
+	for _, p := range b.Pieces[:4] {
+		near(t, "long points over the outside", p.Length, map[bool]float64{true: 700, false: 1000}[p.Axes.X[1] != 0], 1e-9)
+	}
+	d, _ = Start("outriggers", nil, stockOf(t, "50 × 50 × 4 mm tube"), "steel-s235", id)
+	if b = Build(d, nil); len(b.Pieces) != 6 || len(b.Plates) != 4 || len(b.laid.supports) != 4 {
+		t.Errorf("%d pieces, %d plates, %d supports", len(b.Pieces), len(b.Plates), len(b.laid.supports))
+	}
+	for key, v := range map[string]map[string]float64{"ladder": {"crosses": 1}, "hoop": {"height": -5}, "nothing": nil} {
+		if _, err := Start(key, v, stockOf(t, "50 × 50 × 4 mm tube"), "steel-s235", id); err == nil {
+			t.Errorf("%s with %v is taken", key, v)
+		}
+	}
+}
