@@ -82,6 +82,7 @@ func build(opt Options) *server {
 	s.partRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
+	s.frameRoutes()
 	s.calcRoutes()
 	s.fileRoutes()
 	return s
@@ -95,7 +96,7 @@ func schemaName(t reflect.Type, hint string) string {
 		t = t.Elem()
 	}
 	switch pkg := path.Base(t.PkgPath()); pkg {
-	case "strength", "hold", "load", "survey", "hole", "fit", "solid", "section", "tube", "nest", "frame":
+	case "strength", "hold", "load", "survey", "hole", "fit", "solid", "section", "tube", "nest", "frame", "member":
 		return strings.ToUpper(pkg[:1]) + pkg[1:] + name
 	}
 	return name

@@ -119,6 +119,9 @@ func lower(s string) string {
 
 // changed says in a few words what a save changed.
 func changed(was, now Revision, d quantity.Display) string {
+	if now.Frame != nil && was.Frame != nil {
+		return frameChanged(was, now)
+	}
 	list := Compare(State{was.Name, was.Quantity, was.Recipe}, State{now.Name, now.Quantity, now.Recipe}, d)
 	if len(list) == 0 {
 		return "nothing that shows"

@@ -13,17 +13,25 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		brief  Brief
 		survey Survey
 		parts  []Part
+		frame  func() (Part, error)
 	}{
+		{hiveTrailer(), Survey{}, nil, s.hiveDeck},
 		{soundLorry(), lorrySurvey(),
-			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}}},
+			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}}, s.speakerFrame},
 		{orchardTruck(), orchardSurvey(),
 			[]Part{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()},
-				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}}},
+				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}}, s.outriggers},
 	} {
+		f, err := d.frame()
+		if err != nil {
+			return err
+		}
+		d.parts = append(d.parts, f)
 		j := s.newJob(d.brief)
 		ids := map[string]string{}
 		for i, p := range d.parts {
 			d.parts[i] = s.fresh(j.ID, p.Name, p.Quantity, p.Recipe, "started")
+			d.parts[i].Frame = p.Frame
 			ids[p.Name] = d.parts[i].ID
 			for k, m := range j.Brief.Mounts { // the demo's mounts and survey name their part
 				if m.Part == p.Name {

@@ -7,22 +7,23 @@ import (
 	"slices"
 	"time"
 
+	"warmanvil/core/member"
 	"warmanvil/core/sheet"
 	"warmanvil/core/working"
 )
 
 // FileFormat and FileVersion stand at the head of a job's file. Version 1 held
-// the brief of the first form, 2 had no survey; both are read.
+// the brief of the first form, 2 had no survey, 3 no frames; all are read.
 const (
 	FileFormat  = "warmanvil-job"
-	FileVersion = 3
+	FileVersion = 4
 )
 
 // File is a whole job as one document: brief, parts with every revision, kept
 // numbers. docs/jobfile.md describes it.
 type File struct {
 	Format  string       `json:"format" doc:"warmanvil-job"`
-	Version int          `json:"version" doc:"3; 1 and 2 are read"`
+	Version int          `json:"version" doc:"4; 1 to 3 are read"`
 	Brief   Brief        `json:"brief"`
 	Survey  *Survey      `json:"survey,omitempty" doc:"the vehicle as measured, if it was"`
 	Parts   []FilePart   `json:"parts"`
@@ -42,7 +43,8 @@ type FileRevision struct {
 	Number   int          `json:"number"`
 	Name     string       `json:"name"`
 	Quantity int          `json:"quantity"`
-	Recipe   sheet.Recipe `json:"recipe"`
+	Recipe   sheet.Recipe `json:"recipe,omitzero" doc:"of a folded part"`
+	Frame    *member.Doc  `json:"frame,omitempty" doc:"of a frame"`
 	Summary  string       `json:"summary"`
 	UndoTo   *int         `json:"undoTo,omitempty"`
 	RedoTo   *int         `json:"redoTo,omitempty"`
@@ -81,7 +83,7 @@ func (s *Service) Export(ctx context.Context, id string) (File, error) {
 	for i, p := range w.Parts {
 		f.Parts[i] = FilePart{ID: p.ID, Archived: p.Archived, Revisions: make([]FileRevision, len(p.Revisions))}
 		for k, r := range p.Revisions {
-			f.Parts[i].Revisions[k] = FileRevision{r.Number, r.Name, r.Quantity, r.Recipe, r.Summary, r.UndoTo, r.RedoTo, r.Created.UTC()}
+			f.Parts[i].Revisions[k] = FileRevision{r.Number, r.Name, r.Quantity, r.Recipe, r.Frame, r.Summary, r.UndoTo, r.RedoTo, r.Created.UTC()}
 		}
 	}
 	for i, n := range w.Numbers {
@@ -163,7 +165,14 @@ func (s *Service) imported(at string, p FilePart, jobID string) (WholePart, erro
 		if r.Number != k+1 {
 			return WholePart{}, working.Refuse(here+"/number", "Revisions count up from 1 without a gap: %d is wanted, not %d.", k+1, r.Number)
 		}
-		if err := s.checkPart(r.Name, r.Quantity, r.Recipe); err != nil {
+		err := s.checkPart(r.Name, r.Quantity, r.Recipe)
+		if r.Frame != nil {
+			r.Recipe, err = sheet.Recipe{}, s.checkFrame(r.Name, r.Quantity, *r.Frame)
+		}
+		if (r.Frame == nil) != (p.Revisions[0].Frame == nil) {
+			err = working.Refuse("/frame", "A part is folded or a frame in all its revisions, not both.")
+		}
+		if err != nil {
 			return WholePart{}, within(here, err)
 		}
 		there[r.Number] = true
@@ -172,10 +181,10 @@ func (s *Service) imported(at string, p FilePart, jobID string) (WholePart, erro
 				return WholePart{}, working.Refuse(here+"/"+name, "It leads to revision %d, which is not there yet.", *to)
 			}
 		}
-		out.Revisions = append(out.Revisions, Revision{r.Number, r.Name, r.Quantity, r.Recipe, r.Summary, r.UndoTo, r.RedoTo, r.Created})
+		out.Revisions = append(out.Revisions, Revision{r.Number, r.Name, r.Quantity, r.Recipe, r.Frame, r.Summary, r.UndoTo, r.RedoTo, r.Created})
 	}
 	first, last := out.Revisions[0], out.Revisions[len(out.Revisions)-1]
-	out.Part = Part{ID: s.NewID(), JobID: jobID, Name: last.Name, Quantity: last.Quantity, Recipe: last.Recipe, Revision: last.Number, Summary: last.Summary,
+	out.Part = Part{ID: s.NewID(), JobID: jobID, Name: last.Name, Quantity: last.Quantity, Recipe: last.Recipe, Frame: last.Frame, Revision: last.Number, Summary: last.Summary,
 		UndoTo: last.UndoTo, RedoTo: last.RedoTo, Archived: p.Archived, Created: first.Created, Updated: last.Created}
 	return out, nil
 }

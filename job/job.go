@@ -7,6 +7,7 @@ import (
 	"errors"
 	"time"
 
+	"warmanvil/core/member"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 )
@@ -53,6 +54,7 @@ type Part struct {
 	Name     string
 	Quantity int
 	Recipe   sheet.Recipe
+	Frame    *member.Doc // of a frame; nil for a folded part
 	Revision int
 	Summary  string
 	UndoTo   *int
@@ -69,6 +71,7 @@ type Revision struct {
 	Name     string
 	Quantity int
 	Recipe   sheet.Recipe
+	Frame    *member.Doc // of a frame; nil for a folded part
 	Summary  string
 	UndoTo   *int
 	RedoTo   *int
@@ -107,6 +110,8 @@ type Store interface {
 	CreateJob(ctx context.Context, j Job, parts []Part) error
 	SaveJob(ctx context.Context, j Job, expected int) error
 	Parts(ctx context.Context, jobID string) ([]Part, error)
+	// Frames lists what is built of members, as Parts does what is folded.
+	Frames(ctx context.Context, jobID string) ([]Part, error)
 	Part(ctx context.Context, id string) (Part, error)
 	CreatePart(ctx context.Context, p Part) error
 	// SavePart keeps p as a new revision and answers it as it stands; when

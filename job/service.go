@@ -77,6 +77,11 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 	if err != nil {
 		return Job{}, err
 	}
+	frames, err := s.Store.Frames(ctx, id)
+	if err != nil {
+		return Job{}, err
+	}
+	parts = append(parts, frames...)
 	b := from.Brief
 	b.Name = copyName(b.Name)
 	b.Mounts = append([]Mount{}, b.Mounts...)
@@ -87,8 +92,9 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 	}
 	ids := map[string]string{}
 	for i := range parts {
-		was := parts[i].ID
+		was, frame := parts[i].ID, parts[i].Frame
 		parts[i] = s.fresh(j.ID, parts[i].Name, parts[i].Quantity, parts[i].Recipe, "copied from "+from.Brief.Name)
+		parts[i].Frame = frame
 		ids[was] = parts[i].ID
 		for k := range b.Mounts { // the copy's mounts name the copy's parts
 			if b.Mounts[k].Part == was {
@@ -102,7 +108,7 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 		w.Survey = &v
 	}
 	for i, p := range parts {
-		w.Parts[i] = WholePart{p, []Revision{{Number: 1, Name: p.Name, Quantity: p.Quantity, Recipe: p.Recipe, Summary: p.Summary, Created: p.Created}}}
+		w.Parts[i] = WholePart{p, []Revision{{Number: 1, Name: p.Name, Quantity: p.Quantity, Recipe: p.Recipe, Frame: p.Frame, Summary: p.Summary, Created: p.Created}}}
 	}
 	return j, s.Store.AddWhole(ctx, w)
 }
@@ -150,6 +156,7 @@ func (s *Service) DuplicatePart(ctx context.Context, id string) (Part, error) {
 		return Part{}, err
 	}
 	p := s.fresh(from.JobID, copyName(from.Name), from.Quantity, from.Recipe, "copied from "+from.Name)
+	p.Frame = from.Frame
 	return p, s.Store.CreatePart(ctx, p)
 }
 
@@ -191,7 +198,7 @@ func (s *Service) step(ctx context.Context, id string, expected int, target func
 		return p, fmt.Errorf("read revision %d: %w", *to, err)
 	}
 	from := p.Revision
-	p.Name, p.Quantity, p.Recipe, p.Summary = back.Name, back.Quantity, back.Recipe, fmt.Sprintf("%s to revision %d", word, *to)
+	p.Name, p.Quantity, p.Recipe, p.Frame, p.Summary = back.Name, back.Quantity, back.Recipe, back.Frame, fmt.Sprintf("%s to revision %d", word, *to)
 	p.UndoTo, p.RedoTo = back.UndoTo, back.RedoTo
 	if undo {
 		p.RedoTo = &from

@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"warmanvil/core/hole"
+	"warmanvil/core/member"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/solid"
@@ -56,18 +57,22 @@ type stand struct {
 
 // stander places things, each when it is asked for.
 type stander struct {
-	brief Brief
-	parts map[string]BuiltPart
-	from  *locator
-	list  map[string]*Placed
-	done  map[string]*stand
-	under map[string]bool
+	brief  Brief
+	parts  map[string]BuiltPart
+	frames map[string]Part
+	from   *locator
+	list   map[string]*Placed
+	done   map[string]*stand
+	under  map[string]bool
 }
 
-func newStander(b Brief, parts []BuiltPart, l *locator) *stander {
-	s := &stander{brief: b, parts: map[string]BuiltPart{}, from: l, list: map[string]*Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
+func newStander(b Brief, parts []BuiltPart, l *locator, frames ...Part) *stander {
+	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Part{}, from: l, list: map[string]*Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
 	for _, p := range parts {
 		s.parts[p.ID] = p
+	}
+	for _, f := range frames {
+		s.frames[f.ID] = f
 	}
 	for i := range l.survey.Placed {
 		s.list[l.survey.Placed[i].ID] = &l.survey.Placed[i]
@@ -116,6 +121,8 @@ func (s *stander) stand(id string) *stand {
 // fill answers the thing's body in its own axes and its sheet's thickness.
 func (s *stander) fill(p *Placed, d *stand) (thickness float64) {
 	switch {
+	case p.Part != "" && s.frames[p.Part].Frame != nil:
+		s.members(s.frames[p.Part], d)
 	case p.Part != "":
 		part, ok := s.parts[p.Part]
 		if !ok {
@@ -167,6 +174,25 @@ func (s *stander) fill(p *Placed, d *stand) (thickness float64) {
 		d.Why = "Say what it is: a part, a device, or a box of a size."
 	}
 	return 0
+}
+
+// members answers a frame's body; it is placed by its points.
+func (s *stander) members(f Part, d *stand) {
+	built := member.Build(*f.Frame, s.from.forFrame(*f.Frame))
+	if d.told.Name == "" {
+		d.told.Name = f.Name
+	}
+	d.thing.Body = built.Body()
+	if len(d.thing.Body.Pieces) == 0 {
+		d.Why = "Its frame has no member that can be shown: look at it on the Shape bench."
+		return
+	}
+	for _, j := range built.Joints {
+		if j.Why == "" {
+			d.Holes[j.ID], d.normal[j.ID] = j.At, solid.Vector{0, 0, 1}
+			d.told.Holes = append(d.told.Holes, HoleChoice{ID: j.ID, Name: j.Name})
+		}
+	}
 }
 
 // corners adds a face's corners and middle to what can be mated: a face is

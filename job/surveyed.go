@@ -135,7 +135,7 @@ func (p pen) span(a, b float64) string {
 func (p pen) deg(v float64) string { return fmt.Sprintf("%.2f°", v+0) }
 
 // WorkSurvey works out everything a survey says about a job's parts.
-func WorkSurvey(s Survey, b Brief, parts []BuiltPart) Surveyed {
+func WorkSurvey(s Survey, b Brief, parts []BuiltPart, frames ...Part) Surveyed {
 	p := pen{b.Display()}
 	l := newLocator(s, p)
 	for _, x := range parts {
@@ -143,7 +143,7 @@ func WorkSurvey(s Survey, b Brief, parts []BuiltPart) Surveyed {
 			l.plates = append(l.plates, x.Recipe.Thickness)
 		}
 	}
-	st := newStander(b, parts, l)
+	st := newStander(b, parts, l, frames...)
 	out := Surveyed{Points: []Located{}, Maps: []MapTold{}, Levels: []LevelTold{}, Slopes: []ResultTold{}, Squares: []ResultTold{}, Sides: []ResultTold{}, Gaps: []ResultTold{}, Measures: []ResultTold{}, Placed: []PlacedTold{},
 		Clearances: []ClearTold{}, Openings: []ResultTold{}, Ground: []ResultTold{}, Drillings: []DrillTold{}, Follows: []FollowTold{}, Stacks: []StackTold{}, Fits: []ResultTold{}, Checks: []CheckTold{}, Repeats: []ResultTold{}, Assumed: []AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{}, Words: map[string]string{}, Tools: p.instruments(s.Shop)}
 	for k, v := range survey.Kinds {

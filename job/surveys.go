@@ -22,7 +22,8 @@ func (s *Service) SurveyOf(ctx context.Context, id string) (Survey, int, Surveye
 	if err != nil {
 		return Survey{}, 0, Surveyed{}, err
 	}
-	return v, revision, WorkSurvey(v, j.Brief, parts), nil
+	frames, err := s.Store.Frames(ctx, id)
+	return v, revision, WorkSurvey(v, j.Brief, parts, frames...), err
 }
 
 // SaveSurvey keeps a survey, if nobody did since revision expected.
@@ -38,5 +39,6 @@ func (s *Service) SaveSurvey(ctx context.Context, id string, expected int, v Sur
 	if err := s.Store.SaveSurvey(ctx, id, v, expected, s.Now()); err != nil {
 		return v, 0, Surveyed{}, err
 	}
-	return v, expected + 1, WorkSurvey(v, j.Brief, parts), nil
+	frames, err := s.Store.Frames(ctx, id)
+	return v, expected + 1, WorkSurvey(v, j.Brief, parts, frames...), err
 }

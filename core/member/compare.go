@@ -47,6 +47,9 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 	own := area(now)
 	tries := []section.Stock{{Name: stock, Sizes: now}}
 	for _, s := range section.Table() {
+		if now.Height > now.Width != (s.Sizes.Height > s.Sizes.Width) { // stood up as what is in
+			s.Sizes = Flip(s.Sizes)
+		}
 		if a := area(s.Sizes); s.Sizes.Kind == now.Kind && s.Inches == inches && s.Name != stock && a > own/4 && a < own*4 {
 			tries = append(tries, s)
 		}

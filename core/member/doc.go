@@ -29,6 +29,7 @@ type Doc struct {
 	Saw      Saw       `json:"saw,omitempty"`
 	Shakes   Shakes    `json:"shakes,omitempty"`
 	Sags     float64   `json:"sags,omitempty" doc:"mm it may move at most in the worst case; not asked when left out"`
+	Target   string    `json:"target,omitempty" doc:"id of a target of the brief that says it, in mm"`
 	Fit      *Pose     `json:"fit,omitempty" doc:"where it stands in the vehicle; its own axes are the vehicle's when left out"`
 	Asides   []Aside   `json:"asides,omitempty"`
 }

@@ -209,7 +209,7 @@ func (p *Piece) alike() (key, twin string) {
 			lean = "opposite"
 		}
 	}
-	base := fmt.Sprintf("%s|%s|%.1f|%.1f|%s|%s|%s", p.Stock, Words(p.Section), p.Length, p.Trim, a, b, lean)
+	base := fmt.Sprintf("%s|%.1f|%.1f|%s|%s|%s", p.Stock, p.Length, p.Trim, a, b, lean)
 	hand := 0.0
 	for e := range 2 {
 		if p.Ends[e].Tilt > 0 {

@@ -278,6 +278,9 @@ func Start(key string, values map[string]float64, sec section.Stock, material st
 		if x.Key != key {
 			continue
 		}
+		if sec.Sizes.Kind == "rectTube" && sec.Sizes.Width > sec.Sizes.Height { // stood up: it carries more
+			sec.Sizes = Flip(sec.Sizes)
+		}
 		s := &starting{d: Doc{Schema: Schema, Material: material}, v: map[string]float64{}, sec: sec, newID: newID}
 		for _, a := range x.Asks {
 			v, given := values[a.Key]

@@ -786,6 +786,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/frames/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A frame with everything that follows from it */
+        get: operations["getFrame"];
+        /** Keep a new state as a revision */
+        put: operations["saveFrame"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a frame away or bring it back */
+        post: operations["archiveFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copy a frame within its job */
+        post: operations["duplicateFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back the last undo */
+        post: operations["redoFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kept states of a frame, newest first */
+        get: operations["listFrameRevisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Other sections tried in the members of one stock, lightest first */
+        post: operations["compareSections"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring back the state before the last change */
+        post: operations["undoFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/health": {
         parameters: {
             query?: never;
@@ -918,6 +1038,24 @@ export interface paths {
         get: operations["exportJob"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A job's frames with how hard they work */
+        get: operations["listFrames"];
+        put?: never;
+        /** Add a frame, from a starter or empty */
+        post: operations["createFrame"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1295,6 +1433,23 @@ export interface paths {
         put?: never;
         /** Read a list of points; lines that are refused are told */
         post: operations["readPoints"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sections as sold and starters of frames */
+        get: operations["getSections"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1775,6 +1930,61 @@ export interface components {
             kFactor: number;
             working: components["schemas"]["Working"];
         };
+        CutRowTold: {
+            /**
+             * Format: double
+             * @description mm, with the trim
+             */
+            cutTo: number;
+            ends: components["schemas"]["MemberCut"][];
+            /** @description mm along top, bottom, left, right */
+            faces: number[];
+            /** @description finished length */
+            finish: string;
+            /** @description between the short points */
+            inner: string;
+            /**
+             * Format: double
+             * @description mm, long point to long point, finished
+             */
+            length: number;
+            mark: string;
+            /**
+             * Format: double
+             * @description kg each
+             */
+            mass: number;
+            names: string[];
+            notes?: string[];
+            /** @description ids of the members */
+            pieces: string[];
+            /** Format: int64 */
+            quantity: number;
+            section: components["schemas"]["SectionSizes"];
+            /**
+             * Format: double
+             * @description mm between short points
+             */
+            short: number;
+            stock: string;
+            /** @description cut to */
+            text: string;
+            told: components["schemas"]["EndTold"][];
+            /**
+             * Format: double
+             * @description mm left on until the final survey
+             */
+            trim?: number;
+            /** @description mark of its mirror image */
+            twin?: string;
+            weighs: string;
+        };
+        CutTold: {
+            rows: components["schemas"]["CutRowTold"][];
+            stocks: components["schemas"]["MemberStockPlan"][];
+            /** @description masses, paint and money in one line */
+            text: string;
+        };
         DINInput: {
             /**
              * Format: double
@@ -1981,6 +2191,52 @@ export interface components {
             vectors: number[][];
             working: components["schemas"]["Working"];
         };
+        EndTold: {
+            /** @description angle from the axis */
+            axis: string;
+            /**
+             * Format: double
+             * @description degrees from the axis; 90 is square
+             */
+            cut: number;
+            /** @description what the gap asks of the weld */
+            filler?: string;
+            /**
+             * Format: double
+             * @description mm left at the widest
+             */
+            gap: number;
+            hole?: components["schemas"]["MemberHoleSaw"];
+            /** @enum {string} */
+            kind: "square" | "mitre" | "butt" | "flush" | "saddle";
+            /** @description side the piece lies on in the saw */
+            lies: string;
+            /** @description side of the long point */
+            long?: string;
+            /** @description name of what it meets */
+            onto?: string;
+            /**
+             * Format: double
+             * @description degrees on the saw's scale, 0 is square
+             */
+            saw: number;
+            /** @description angle on the saw's scale, and the tilt */
+            scale: string;
+            /**
+             * Format: double
+             * @description mm from short point to long point
+             */
+            slant: number;
+            /**
+             * Format: double
+             * @description degrees the blade tilts besides; 0 unless compound
+             */
+            tilt: number;
+            /** @description how it is cut */
+            words: string;
+            /** @description mm, cut depth every 10° round a round tube from the section's right side towards its top, outer surface, above the lowest */
+            wrap?: number[];
+        };
         Fastenable: {
             /** Format: int64 */
             count: number;
@@ -2078,6 +2334,11 @@ export interface components {
             value: number;
             working: components["schemas"]["Working"];
         };
+        FigureTold: {
+            key: string;
+            name: string;
+            text: string;
+        };
         File: {
             brief: components["schemas"]["Brief"];
             /** @description warmanvil-job */
@@ -2088,7 +2349,7 @@ export interface components {
             survey?: components["schemas"]["Survey"];
             /**
              * Format: int64
-             * @description 3; 1 and 2 are read
+             * @description 4; 1 to 3 are read
              */
             version: number;
         };
@@ -2108,12 +2369,15 @@ export interface components {
         FileRevision: {
             /** Format: date-time */
             created: string;
+            /** @description of a frame */
+            frame?: components["schemas"]["MemberDoc"];
             name: string;
             /** Format: int64 */
             number: number;
             /** Format: int64 */
             quantity: number;
-            recipe: components["schemas"]["Recipe"];
+            /** @description of a folded part */
+            recipe?: components["schemas"]["Recipe"];
             /** Format: int64 */
             redoTo?: number;
             summary: string;
@@ -2643,18 +2907,84 @@ export interface components {
             endI: number[];
             endJ: number[];
         };
+        FrameHead: {
+            /** Format: uuid */
+            id: string;
+            mass: string;
+            /** Format: int64 */
+            members: number;
+            name: string;
+            /** Format: int64 */
+            quantity: number;
+            /** Format: int64 */
+            revision: number;
+            stocks: string[];
+            /** Format: int64 */
+            stops: number;
+            /** Format: date-time */
+            updated: string;
+            /**
+             * Format: double
+             * @description largest utilisation of a member
+             */
+            use: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description why it cannot be said */
+            why?: string;
+        };
+        FrameHeld: {
+            /**
+             * Format: double
+             * @description kg on it at rest, people left out
+             */
+            carries: number;
+            cases: string[];
+            /** @description plates, ears and welds at ends: a first look */
+            checks: components["schemas"]["StrengthCheck"][];
+            findings: components["schemas"]["Finding"][];
+            hertz: string[];
+            /** @description whether one person lifts it */
+            lift?: string;
+            /** @description of the pieces, in their order */
+            members: components["schemas"]["MemberMemberHeld"][];
+            modes: components["schemas"]["MemberModeTold"][];
+            /** @description how far it moves */
+            most: string;
+            moves: components["schemas"]["MemberMoves"];
+            stands: components["schemas"]["StandsTold"][];
+            supports: components["schemas"]["MemberSupportHeld"][];
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            wanted?: string;
+            /** @description why it cannot be said */
+            why?: string;
+        };
         FrameInput: {
             /** @description by node: N and N·mm */
-            loads: {
+            loads?: {
                 [key: string]: number[];
             };
+            /** @description by node: kg carried, for its frequencies */
+            masses?: {
+                [key: string]: number;
+            };
             members: components["schemas"]["FrameMember"][];
+            /**
+             * Format: int64
+             * @description how many natural frequencies, up to 10
+             */
+            modes?: number;
             /** @description mm */
             nodes: {
                 [key: string]: number[];
             };
+            /** @description by node: N/mm and N·mm/rad it stands on */
+            springs?: {
+                [key: string]: number[];
+            };
             /** @description by node: which of three shifts and three turns it holds */
-            supports: {
+            supports?: {
                 [key: string]: boolean[];
             };
         };
@@ -2690,17 +3020,54 @@ export interface components {
              * @description mm⁴
              */
             j: number;
+            /**
+             * Format: double
+             * @description kg/m, for its frequencies
+             */
+            mass?: number;
+            /** @description mm from the first node to the member's end, stiff, in the frame's axes */
+            offsetI?: number[];
+            offsetJ?: number[];
+            points?: components["schemas"]["FramePointLoad"][];
+            /** @description what its first end does not pass on: three forces, three moments, own axes */
+            releaseI?: boolean[];
+            releaseJ?: boolean[];
             to: string;
             /** @description N/mm along it, in the frame's axes */
             uniform?: number[];
             /** @description its z lies towards this; up, of upright members forward, when left out */
             up?: number[];
         };
+        FramePage: {
+            archived: boolean;
+            canRedo: boolean;
+            canUndo: boolean;
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            jobId: string;
+            /** Format: int64 */
+            revision: number;
+            state: components["schemas"]["FrameSave"];
+            summary: string;
+            worked: components["schemas"]["FrameTold"];
+        };
+        FramePointLoad: {
+            /**
+             * Format: double
+             * @description mm from its first end
+             */
+            at: number;
+            /** @description N, in the frame's axes */
+            force: number[];
+        };
         FrameResult: {
             /** @description mm and radians */
             displacements: {
                 [key: string]: number[];
             };
+            /** @description Hz, lowest first */
+            frequencies?: number[];
             /**
              * Format: double
              * @description mm, anywhere along the members
@@ -2712,6 +3079,44 @@ export interface components {
                 [key: string]: number[];
             };
             working: components["schemas"]["Working"];
+        };
+        FrameRevision: {
+            /** Format: date-time */
+            created: string;
+            /** Format: int64 */
+            number: number;
+            summary: string;
+        };
+        FrameSave: {
+            frame: components["schemas"]["MemberDoc"];
+            name: string;
+            /** Format: int64 */
+            quantity: number;
+        };
+        FrameStart: {
+            /** @description key of a material */
+            material: string;
+            name: string;
+            /** @description key of a starter; an empty frame when left out */
+            starter?: string;
+            /** @description name of a section */
+            stock?: string;
+            /** @description numbers it asks for; the usual ones when left out */
+            values?: {
+                [key: string]: number;
+            };
+        };
+        FrameTold: {
+            cautions: string[];
+            cut: components["schemas"]["CutTold"];
+            figures: components["schemas"]["FigureTold"][];
+            findings: components["schemas"]["Finding"][];
+            hold: components["schemas"]["FrameHeld"];
+            joints: components["schemas"]["JointTold"][];
+            pieces: components["schemas"]["PieceTold"][];
+            plates: components["schemas"]["PlateTold"][];
+            /** @description sections in use */
+            stocks: string[];
         };
         FromPoint: {
             distance: components["schemas"]["SurveyReading"];
@@ -3473,6 +3878,17 @@ export interface components {
             name: string;
             password: string;
         };
+        JointTold: {
+            /** @description mm */
+            at: number[];
+            id: string;
+            name: string;
+            /** @description id of the point it was copied from */
+            of?: string;
+            text: string[];
+            /** @description why it has no place */
+            why?: string;
+        };
         Length: {
             /**
              * @description where the true size lies against the text
@@ -3824,6 +4240,640 @@ export interface components {
             target?: string;
             to: string;
         };
+        MemberAlong: {
+            /**
+             * Format: double
+             * @description mm from its first point
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description equivalent stress
+             */
+            mpa: number;
+            /**
+             * Format: double
+             * @description N·mm, bending in height, sagging negative
+             */
+            my: number;
+            /**
+             * Format: double
+             * @description N·mm, bending sideways
+             */
+            mz: number;
+            /**
+             * Format: double
+             * @description N, pulled positive
+             */
+            n: number;
+            place: number[];
+            /** @description mm, in the case that moves the frame most */
+            shift: number[];
+            /**
+             * Format: double
+             * @description N·mm
+             */
+            t: number;
+            /**
+             * Format: double
+             * @description N, sideways
+             */
+            vy: number;
+            /**
+             * Format: double
+             * @description N, in height
+             */
+            vz: number;
+        };
+        MemberAside: {
+            code: string;
+            feature?: string;
+            reason: string;
+        };
+        MemberAsk: {
+            key: string;
+            /** @enum {string} */
+            kind: "length" | "count" | "mass";
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            name: string;
+            /**
+             * Format: double
+             * @description mm, kg or a number
+             */
+            usual: number;
+        };
+        MemberCopy: {
+            /**
+             * Format: double
+             * @description mm, mirror: where the plane cuts that axis
+             */
+            at?: number;
+            /**
+             * @description mirror: square to its plane
+             * @enum {string}
+             */
+            axis?: "x" | "y" | "z";
+            id: string;
+            /** @enum {string} */
+            kind: "mirror" | "repeat";
+            /** @description ids; all when left out */
+            members?: string[];
+            /** @description mm, repeat: from one to the next */
+            step?: number[];
+            /**
+             * Format: int64
+             * @description repeat: how many more
+             */
+            times?: number;
+        };
+        MemberCut: {
+            /**
+             * Format: double
+             * @description degrees from the axis; 90 is square
+             */
+            cut: number;
+            /** @description what the gap asks of the weld */
+            filler?: string;
+            /**
+             * Format: double
+             * @description mm left at the widest
+             */
+            gap: number;
+            hole?: components["schemas"]["MemberHoleSaw"];
+            /** @enum {string} */
+            kind: "square" | "mitre" | "butt" | "flush" | "saddle";
+            /** @description side the piece lies on in the saw */
+            lies: string;
+            /** @description side of the long point */
+            long?: string;
+            /** @description name of what it meets */
+            onto?: string;
+            /**
+             * Format: double
+             * @description degrees on the saw's scale, 0 is square
+             */
+            saw: number;
+            /**
+             * Format: double
+             * @description mm from short point to long point
+             */
+            slant: number;
+            /**
+             * Format: double
+             * @description degrees the blade tilts besides; 0 unless compound
+             */
+            tilt: number;
+            /** @description mm, cut depth every 10° round a round tube from the section's right side towards its top, outer surface, above the lowest */
+            wrap?: number[];
+        };
+        MemberDoc: {
+            asides?: components["schemas"]["MemberAside"][];
+            copies?: components["schemas"]["MemberCopy"][];
+            /** @description where it stands in the vehicle; its own axes are the vehicle's when left out */
+            fit?: components["schemas"]["MemberPose"];
+            loads?: components["schemas"]["MemberLoad"][];
+            /** @description key of a material */
+            material: string;
+            members?: components["schemas"]["MemberMember"][];
+            plates?: components["schemas"]["MemberPlate"][];
+            points?: components["schemas"]["MemberPoint"][];
+            /**
+             * Format: double
+             * @description mm it may move at most in the worst case; not asked when left out
+             */
+            sags?: number;
+            saw?: components["schemas"]["MemberSaw"];
+            /** Format: int64 */
+            schema: number;
+            shakes?: components["schemas"]["MemberShakes"];
+            supports?: components["schemas"]["MemberSupport"][];
+            /** @description id of a target of the brief that says it, in mm */
+            target?: string;
+        };
+        MemberEnd: {
+            /**
+             * Format: double
+             * @description mm set back along its axis, for plates and clearance; negative runs on
+             */
+            back?: number;
+            /**
+             * Format: double
+             * @description mm left for the weld
+             */
+            gap?: number;
+            /** @description one bolt: it passes on no bending */
+            hinged?: boolean;
+            /** @enum {string} */
+            kind?: "square" | "mitre" | "butt" | "flush" | "saddle";
+            /**
+             * Format: double
+             * @description mm, fillet all round; the wall when left out
+             */
+            leg?: number;
+            /** @description id of the member it meets */
+            onto?: string;
+        };
+        MemberHoleSaw: {
+            /**
+             * Format: double
+             * @description degrees between the axes
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, of the tube it sits on
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description mm of the saw's axis sideways from the member's
+             */
+            offset: number;
+        };
+        MemberLoad: {
+            /**
+             * Format: double
+             * @description mm from the member's first point
+             */
+            at?: number;
+            /** @description id of a device of the brief */
+            device?: string;
+            /**
+             * Format: double
+             * @description person: times the weight when stepping down; 2 when left out
+             */
+            factor?: number;
+            /** @description N, forward, left, up */
+            force?: number[];
+            /**
+             * Format: double
+             * @description mm its centre of gravity lies above the points
+             */
+            high?: number;
+            id: string;
+            /**
+             * Format: double
+             * @description kg: mass and person; kg/m of uniform
+             */
+            kilos?: number;
+            /** @enum {string} */
+            kind: "device" | "mass" | "person" | "force" | "uniform";
+            /** @description id of a member it acts on */
+            member?: string;
+            name: string;
+            /** @description ids of points that share it */
+            points?: string[];
+        };
+        MemberMember: {
+            /** @description at its first point */
+            a?: components["schemas"]["MemberEnd"];
+            /**
+             * @description what of the section the line follows, seen from its first point
+             * @enum {string}
+             */
+            across?: "middle" | "left" | "right";
+            b?: components["schemas"]["MemberEnd"];
+            /** @description vent and drain holes at its ends */
+            drain?: boolean;
+            /** @description id of a point */
+            from: string;
+            id: string;
+            /**
+             * Format: double
+             * @description buckling length over its length; 1 when left out
+             */
+            k?: number;
+            name: string;
+            section: components["schemas"]["SectionSizes"];
+            splice?: components["schemas"]["MemberSplice"];
+            /** @description name of the section as sold */
+            stock?: string;
+            to: string;
+            /**
+             * Format: double
+             * @description mm left on until the final survey
+             */
+            trim?: number;
+            /**
+             * Format: double
+             * @description degrees about its axis, right-handed seen from its first point
+             */
+            turn?: number;
+            /** @enum {string} */
+            up?: "middle" | "top" | "bottom";
+        };
+        MemberMemberHeld: {
+            /** @description diagrams of the case that governs its stress */
+            along: components["schemas"]["MemberAlong"][];
+            /**
+             * Format: double
+             * @description mm from its first point
+             */
+            at: number;
+            /** @description buckling with bending, as a sum of shares */
+            column: components["schemas"]["StrengthCheck"];
+            id: string;
+            name: string;
+            /** @description worst stress along it, MPa */
+            stress: components["schemas"]["StrengthCheck"];
+            /**
+             * Format: double
+             * @description largest utilisation of stress and column
+             */
+            use: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description fillet all round its worse end, N/mm of length */
+            weld: components["schemas"]["StrengthCheck"];
+        };
+        MemberMesh: {
+            corners: number[][];
+            edges: number[][][];
+            triangles: number[][];
+        };
+        MemberModeTold: {
+            /** Format: double */
+            hertz: number;
+            says: string;
+            /** @description by point, the largest 1 */
+            shape: {
+                [key: string]: number[];
+            };
+            /** @enum {string} */
+            verdict: "holds" | "tight";
+        };
+        MemberMoves: {
+            case: string;
+            check?: components["schemas"]["StrengthCheck"];
+            /**
+             * Format: double
+             * @description mm wanted
+             */
+            limit?: number;
+            /** @description name of the member it is on */
+            member: string;
+            /**
+             * Format: double
+             * @description mm, anywhere, service loads
+             */
+            most: number;
+            working?: components["schemas"]["Working"];
+        };
+        MemberOption: {
+            /**
+             * Format: double
+             * @description money, by weight
+             */
+            cost?: number;
+            /**
+             * Format: double
+             * @description lowest natural frequency
+             */
+            hertz: number;
+            /** @description the lightest that holds */
+            lightest: boolean;
+            /**
+             * Format: double
+             * @description kg of the whole frame
+             */
+            mass: number;
+            /**
+             * Format: double
+             * @description mm, largest
+             */
+            moves: number;
+            /** @description the one that is in */
+            now: boolean;
+            section: components["schemas"]["SectionSizes"];
+            stock: string;
+            /**
+             * Format: double
+             * @description largest utilisation of the members it is tried in
+             */
+            use: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            why?: string;
+        };
+        MemberPlate: {
+            /** @enum {string} */
+            end: "a" | "b";
+            /**
+             * Format: double
+             * @description mm; of a tab its length past the member
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description mm diameter
+             */
+            hole?: number;
+            /** Format: int64 */
+            holes?: number;
+            id: string;
+            /**
+             * @description base is bolted down, cap closes, tab is an ear along the member
+             * @enum {string}
+             */
+            kind: "base" | "cap" | "tab";
+            /**
+             * Format: double
+             * @description mm, fillet all round the member's end
+             */
+            leg?: number;
+            /**
+             * Format: double
+             * @description mm from the holes' centres to the edge
+             */
+            margin?: number;
+            member: string;
+            name: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+            /**
+             * Format: double
+             * @description mm across; of a tab its width
+             */
+            width: number;
+        };
+        MemberPoint: {
+            /** @description id of another point it is offset from */
+            from?: string;
+            id: string;
+            name: string;
+            /** @description id of a surveyed point it is offset from */
+            survey?: string;
+            /**
+             * Format: double
+             * @description mm forward
+             */
+            x?: number;
+            /**
+             * Format: double
+             * @description mm left
+             */
+            y?: number;
+            /**
+             * Format: double
+             * @description mm up
+             */
+            z?: number;
+        };
+        MemberPose: {
+            /**
+             * Format: double
+             * @description degrees, nose down positive
+             */
+            pitch?: number;
+            /**
+             * Format: double
+             * @description degrees, left side up positive
+             */
+            roll?: number;
+            /**
+             * Format: double
+             * @description mm forward
+             */
+            x?: number;
+            /**
+             * Format: double
+             * @description mm left
+             */
+            y?: number;
+            /**
+             * Format: double
+             * @description degrees, left positive
+             */
+            yaw?: number;
+            /**
+             * Format: double
+             * @description mm up
+             */
+            z?: number;
+        };
+        MemberRemnant: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /**
+             * Format: int64
+             * @description 1 when left out
+             */
+            many?: number;
+            /** @description name of its section */
+            stock: string;
+        };
+        MemberSaw: {
+            /**
+             * Format: double
+             * @description mm; 3 when left out
+             */
+            kerf?: number;
+            /** @description the last piece of a full stick takes a cut too */
+            lastKerf?: boolean;
+            /** @description do not nest mitres back to back */
+            longMitre?: boolean;
+            /**
+             * Format: double
+             * @description money a kilogram
+             */
+            perKilo?: number;
+            remnants?: components["schemas"]["MemberRemnant"][];
+            /**
+             * Format: double
+             * @description degrees from square the saw goes to; 60 when left out
+             */
+            sawLimit?: number;
+            /**
+             * Format: double
+             * @description mm, length as bought; 6000 when left out
+             */
+            stick?: number;
+            /**
+             * Format: double
+             * @description mm cut off each stick's rough end
+             */
+            waste?: number;
+        };
+        MemberShakes: {
+            /**
+             * Format: double
+             * @description and under way
+             */
+            cruise?: number;
+            /**
+             * Format: int64
+             * @description of a four-stroke engine
+             */
+            cylinders?: number;
+            /**
+             * Format: double
+             * @description engine's turns a minute at idle; none when left out
+             */
+            idle?: number;
+            /**
+             * Format: double
+             * @description Hz up to which the road shakes it; 15, wheel hop, when left out
+             */
+            road?: number;
+        };
+        MemberSplice: {
+            /**
+             * Format: double
+             * @description mm from its first point
+             */
+            at: number;
+            /** @enum {string} */
+            kind: "sleeve" | "plates";
+            /**
+             * Format: double
+             * @description mm of the sleeve or plates; four times the depth when left out
+             */
+            long?: number;
+        };
+        MemberStarter: {
+            asks: components["schemas"]["MemberAsk"][];
+            key: string;
+            name: string;
+            says: string;
+        };
+        MemberStickLayout: {
+            /**
+             * Format: double
+             * @description mm left over
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description kg of the whole stick
+             */
+            mass: number;
+            /** @description new stick 1, remnant 2 */
+            name: string;
+            pieces: components["schemas"]["MemberStickPiece"][];
+        };
+        MemberStickPiece: {
+            /**
+             * Format: double
+             * @description mm from the stick's start to its first point
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            mark: string;
+            /** @description its first cut is the last piece's second */
+            shared?: boolean;
+            /** @description end for end or over, so that its mitre is the last one's */
+            turned?: boolean;
+        };
+        MemberStockPlan: {
+            /** Format: int64 */
+            lowerBound: number;
+            /**
+             * Format: double
+             * @description kg of new sticks
+             */
+            mass: number;
+            /**
+             * Format: int64
+             * @description sticks to buy
+             */
+            new: number;
+            proven: boolean;
+            says: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            stick: number;
+            sticks: components["schemas"]["MemberStickLayout"][];
+            stock: string;
+        };
+        MemberSupport: {
+            /** @enum {string} */
+            kind: "fixed" | "pinned" | "sliding" | "rubber";
+            point: string;
+            /**
+             * @description sliding: the way it may go
+             * @enum {string}
+             */
+            slide?: "x" | "y" | "z";
+            /** @description N/mm, rubber: along x, y, z */
+            soft?: number[];
+        };
+        MemberSupportHeld: {
+            case: string;
+            /**
+             * Format: double
+             * @description N, largest
+             */
+            force: number;
+            kind: string;
+            /** @description it is pulled up in some case */
+            lifts: boolean;
+            name: string;
+            point: string;
+            /** @description N and N·mm on the frame at rest */
+            rest: number[];
+            /** @description and in the case of its largest force */
+            worst: number[];
+        };
         MemberView: {
             /** Format: uuid */
             id: string;
@@ -3831,6 +4881,10 @@ export interface components {
             /** @enum {string} */
             role: "owner" | "maker" | "reader";
             self: boolean;
+        };
+        MembersView: {
+            sections: components["schemas"]["SectionView"][];
+            starters: components["schemas"]["MemberStarter"][];
         };
         Miss: {
             /** @description whether the bolt goes through; left out without a bolt */
@@ -4195,6 +5249,22 @@ export interface components {
              */
             start?: number;
         };
+        PieceTold: {
+            ends: components["schemas"]["EndTold"][];
+            from: number[];
+            id: string;
+            /** @description long point to long point */
+            long: string;
+            mark?: string;
+            mass: string;
+            mesh: components["schemas"]["MemberMesh"];
+            name: string;
+            of?: string;
+            splice?: string;
+            stock: string;
+            to: number[];
+            why?: string;
+        };
         Placed: {
             /** @description mm, without mates: where its origin stands */
             at?: number[];
@@ -4258,6 +5328,14 @@ export interface components {
             why?: string;
             /** @description how well its place is known */
             within?: string;
+        };
+        PlateTold: {
+            id: string;
+            mass: string;
+            mesh: components["schemas"]["MemberMesh"];
+            name: string;
+            owner: string;
+            text: string;
         };
         Pocket: {
             height: components["schemas"]["SurveyReading"];
@@ -4783,6 +5861,17 @@ export interface components {
              */
             width?: number;
         };
+        SectionView: {
+            inches: boolean;
+            /**
+             * Format: double
+             * @description kg a metre in steel
+             */
+            kilos: number;
+            name: string;
+            sizes: components["schemas"]["SectionSizes"];
+            source: string;
+        };
         SessionView: {
             name?: string;
             /** @enum {string} */
@@ -5002,11 +6091,25 @@ export interface components {
             /** @description why there is none */
             why?: string;
         };
+        StandsTold: {
+            case: string;
+            kind: string;
+            lifts: boolean;
+            name: string;
+            point: string;
+            rest: string;
+            /** @description along and about x, y, z in the worst case */
+            six: string[];
+            worst: string;
+        };
         State: {
             name: string;
             /** Format: int64 */
             quantity: number;
             recipe: components["schemas"]["Recipe"];
+        };
+        StockIn: {
+            stock: string;
         };
         StockView: {
             gauges: components["schemas"]["GaugeFamily"][];
@@ -7513,6 +8616,275 @@ export interface operations {
             };
         };
     };
+    getFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FramePage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveFrame: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameSave"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FramePage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archiveFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartArchive"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    duplicateFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FramePage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redoFrame: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FramePage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listFrameRevisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameRevision"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareSections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockIn"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberOption"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undoFrame: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FramePage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     health: {
         parameters: {
             query?: never;
@@ -7826,6 +9198,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["File"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listFrames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameHead"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    createFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameStart"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FramePage"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -8639,6 +10077,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PointsRead"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MembersView"];
                 };
             };
             /** @description refused: what, where, what to do */
