@@ -32,7 +32,7 @@ var allowed = map[string][]string{
 	"core/bolt":       {"core/working", "core/profile", "core/stock", "core/strength"},
 	"core/load":       {"core/working", "core/strength"},
 	"core/hold":       {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength", "core/bolt", "core/sheet"},
-	"core/exchange":   {"core/profile", "core/sheet"},
+	"core/exchange":   {"core/profile", "core/solid", "core/sheet"},
 	"strictjson":      {"core/working"},
 	"calc":            {"core/*", "strictjson"},
 	"job":             {"core/*"},

@@ -289,7 +289,11 @@ func (a app) demoPart(t testing.TB, jobName, partName string) (jobID, partID str
 		if err != nil {
 			t.Fatal(err)
 		}
-		for _, p := range parts {
+		frames, err := a.jobs.Store.Frames(ctx, j.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, p := range append(parts, frames...) {
 			if p.Name == partName {
 				return j.ID, p.ID
 			}

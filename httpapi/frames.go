@@ -40,7 +40,7 @@ type FrameHead struct {
 	Stocks   []string         `json:"stocks"`
 	Mass     string           `json:"mass"`
 	Verdict  strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
-	Use      *float64         `json:"use" doc:"largest utilisation of a member"`
+	Use      *float64         `json:"use" doc:"largest utilisation"`
 	Why      string           `json:"why,omitempty" doc:"why it cannot be said"`
 	Stops    int              `json:"stops"`
 	Updated  time.Time        `json:"updated"`
@@ -161,12 +161,7 @@ func (s *server) frameHeads(c call, _ none) ([]FrameHead, error) {
 		if err != nil {
 			return nil, err
 		}
-		h := FrameHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Revision: p.Revision, Members: len(f.Worked.Pieces), Stocks: f.Worked.Stocks, Mass: f.Worked.Figures[0].Text, Verdict: f.Worked.Hold.Verdict, Why: f.Worked.Hold.Why, Updated: p.Updated}
-		for _, m := range f.Worked.Hold.Members {
-			if m.Use != nil && (h.Use == nil || *m.Use > *h.Use) {
-				h.Use = m.Use
-			}
-		}
+		h := FrameHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Revision: p.Revision, Members: len(f.Worked.Pieces), Stocks: f.Worked.Stocks, Mass: f.Worked.Figures[0].Text, Verdict: f.Worked.Hold.Verdict, Use: f.Worked.Hold.Use, Why: f.Worked.Hold.Why, Updated: p.Updated}
 		for _, x := range f.Worked.Findings {
 			if x.Severity == working.Stop && x.SetAside == "" {
 				h.Stops++
@@ -176,4 +171,3 @@ func (s *server) frameHeads(c call, _ none) ([]FrameHead, error) {
 	}
 	return out, err
 }
-

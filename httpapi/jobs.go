@@ -22,8 +22,15 @@ type JobView struct {
 // JobPage is a job with what is in it.
 type JobPage struct {
 	Job     JobView      `json:"job"`
-	Parts   []PartHead   `json:"parts"`
+	Parts   []PartHead   `json:"parts" doc:"folded of sheet"`
+	Frames  []NamedFrame `json:"frames" doc:"built of members"`
 	Numbers []NumberView `json:"numbers"`
+}
+
+// NamedFrame is a frame to choose.
+type NamedFrame struct {
+	ID   string `json:"id" format:"uuid"`
+	Name string `json:"name"`
 }
 
 // PartHead is a part in lists.
@@ -140,11 +147,18 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 	if err != nil {
 		return JobPage{}, err
 	}
+	frames, err := s.jobs.Store.Frames(ctx, c.id)
+	if err != nil {
+		return JobPage{}, err
+	}
 	numbers, err := s.jobs.Store.Numbers(ctx, c.id)
 	if err != nil {
 		return JobPage{}, err
 	}
-	page := JobPage{Job: jobView(j, len(parts)), Parts: make([]PartHead, len(parts)), Numbers: make([]NumberView, len(numbers))}
+	page := JobPage{Job: jobView(j, len(parts)+len(frames)), Parts: make([]PartHead, len(parts)), Numbers: make([]NumberView, len(numbers)), Frames: make([]NamedFrame, len(frames))}
+	for i, f := range frames {
+		page.Frames[i] = NamedFrame{f.ID, f.Name}
+	}
 	for i, p := range parts {
 		page.Parts[i] = partHead(p, j.Brief.Display())
 	}

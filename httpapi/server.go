@@ -83,6 +83,7 @@ func build(opt Options) *server {
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.frameRoutes()
+	s.frameFileRoutes()
 	s.calcRoutes()
 	s.fileRoutes()
 	return s

@@ -97,6 +97,22 @@ func (s *Service) WorkedFrame(ctx context.Context, p Part) (Frame, error) {
 	return Frame{p, WorkFrame(*p.Frame, p.Quantity, j.Brief, surveyed)}, nil
 }
 
+// FrameBuilt answers a frame worked out and its shape, for files.
+func (s *Service) FrameBuilt(ctx context.Context, id string) (Frame, *member.Built, Job, error) {
+	p, err := s.Store.Part(ctx, id)
+	if err != nil || p.Frame == nil {
+		return Frame{}, nil, Job{}, first(err, ErrNotFound)
+	}
+	j, surveyed, err := s.around(ctx, p)
+	if err != nil {
+		return Frame{}, nil, j, err
+	}
+	return Frame{p, WorkFrame(*p.Frame, p.Quantity, j.Brief, surveyed)}, member.Build(*p.Frame, surveyed), j, nil
+}
+
+// Lengths answers how the job writes a length.
+func Lengths(b Brief) func(mm float64) string { return pen{b.Display()}.mm }
+
 // around answers what a frame stands among: its job and its surveyed points.
 func (s *Service) around(ctx context.Context, p Part) (Job, member.Surveyed, error) {
 	j, parts, err := s.Built(ctx, p.JobID)

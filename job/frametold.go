@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"warmanvil/core/member"
+	"warmanvil/core/quantity"
 	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -135,7 +136,7 @@ func (p pen) end(c member.Cut) EndTold {
 	case c.Saw == 0:
 		t.Words = "square"
 	default:
-		t.Words = fmt.Sprintf("%.1f° from square, lying on its %s", c.Saw, c.Lies)
+		t.Words = "lying on its " + c.Lies
 		if c.Long != "" {
 			t.Words += ", long point " + c.Long
 		}
@@ -193,6 +194,17 @@ func WorkFrame(d member.Doc, quantity int, b Brief, surveyed member.Surveyed) Fr
 	return out
 }
 
+// moved writes a movement as far as it means something.
+func (p pen) moved(mm float64) string {
+	if p.d.Style != quantity.Metric {
+		return fmt.Sprintf("%.3f in", mm/25.4)
+	}
+	if mm < 1 {
+		return fmt.Sprintf("%.2f mm", mm)
+	}
+	return fmt.Sprintf("%.1f mm", mm)
+}
+
 func join(a, b string) string {
 	if a == "" || a == b {
 		return b
@@ -216,7 +228,11 @@ func (p pen) cut(c member.CutList, quantity int) CutTold {
 	for _, s := range c.Stocks {
 		sticks += s.New
 	}
-	t.Text = fmt.Sprintf("pieces %s, %d new sticks %s, %.2f m² to paint", kilos(c.Mass), sticks, kilos(c.Bought), c.Paint)
+	word := "new sticks"
+	if sticks == 1 {
+		word = "new stick"
+	}
+	t.Text = fmt.Sprintf("pieces %s, %d %s %s, %.2f m² to paint", kilos(c.Mass), sticks, word, kilos(c.Bought), c.Paint)
 	if c.Cost > 0 {
 		t.Text += fmt.Sprintf(", %.2f for steel", c.Cost)
 	}
@@ -227,9 +243,9 @@ func (p pen) cut(c member.CutList, quantity int) CutTold {
 }
 
 func (p pen) held(h member.Held, b Brief, mass float64) FrameHeld {
-	t := FrameHeld{Held: h, Most: p.fine(h.Moves.Most), Stands: []StandsTold{}, Hertz: []string{}}
+	t := FrameHeld{Held: h, Most: p.moved(h.Moves.Most), Stands: []StandsTold{}, Hertz: []string{}}
 	if h.Moves.Limit > 0 {
-		t.Wanted = p.fine(h.Moves.Limit)
+		t.Wanted = p.moved(h.Moves.Limit)
 	}
 	for _, s := range h.Supports {
 		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: newtons(s.Rest[2]), Worst: newtons(s.Force)}

@@ -1,14 +1,9 @@
 package paper
 
 import (
-	"bytes"
 	"fmt"
 	"math"
 	"time"
-
-	"codeberg.org/go-pdf/fpdf"
-	"golang.org/x/image/font/gofont/gobold"
-	"golang.org/x/image/font/gofont/goregular"
 
 	"warmanvil/core/profile"
 )
@@ -44,68 +39,26 @@ type MapSketch struct {
 }
 
 type sheetPrinter struct {
-	*fpdf.Fpdf
-	s    SurveySheet
-	w, h float64
-	y    float64
-	page int
+	*pages
+	s SurveySheet
 }
 
 // PDF prints the sheet.
 func (s SurveySheet) PDF() ([]byte, error) {
-	w, h := s.Paper.millimetres()
-	f := fpdf.NewCustom(&fpdf.InitType{UnitStr: "mm", Size: fpdf.SizeType{Wd: w, Ht: h}})
-	f.SetCreationDate(s.Date)
-	f.SetModificationDate(s.Date)
-	f.SetCatalogSort(true)
-	f.SetAutoPageBreak(false, 0)
-	f.AddUTF8FontFromBytes("go", "", goregular.TTF)
-	f.AddUTF8FontFromBytes("go", "B", gobold.TTF)
-	f.SetTitle(s.Job+", survey", true)
-	p := &sheetPrinter{Fpdf: f, s: s, w: w, h: h}
+	kind := "Survey, results"
+	if s.Blank {
+		kind = "Survey sheet, to take to the vehicle"
+	}
+	p := &sheetPrinter{newPages(s.Paper, s.Date, s.Job+", survey"), s}
+	p.kind, p.line = kind, fmt.Sprintf("%s  ·  %s  ·  revision %d  ·  %s", s.Job, s.Vehicle, s.Revision, s.Date.Format("2006-01-02"))
+	if s.Blank {
+		p.first = "Measured by ______________________   Date ______________   Tape checked against ______________________"
+	}
 	p.next()
 	for _, sec := range s.Lines {
 		p.section(sec)
 	}
-	if err := f.Error(); err != nil {
-		return nil, fmt.Errorf("print survey: %w", err)
-	}
-	var out bytes.Buffer
-	if err := f.Output(&out); err != nil {
-		return nil, fmt.Errorf("print survey: %w", err)
-	}
-	return out.Bytes(), nil
-}
-
-// next begins a page with its heading.
-func (p *sheetPrinter) next() {
-	p.AddPage()
-	p.page++
-	kind := "Survey, results"
-	if p.s.Blank {
-		kind = "Survey sheet, to take to the vehicle"
-	}
-	p.put(edge, edge+6, 14, "B", kind)
-	p.put(edge, edge+12, 9, "", fmt.Sprintf("%s  ·  %s  ·  revision %d  ·  %s  ·  page %d", p.s.Job, p.s.Vehicle, p.s.Revision, p.s.Date.Format("2006-01-02"), p.page))
-	p.SetLineWidth(.4)
-	p.Line(edge, edge+15, p.w-edge, edge+15)
-	p.y = edge + 22
-	if p.s.Blank && p.page == 1 {
-		p.put(edge, p.y, 9, "", "Measured by ______________________   Date ______________   Tape checked against ______________________")
-		p.y += 8
-	}
-}
-
-func (p *sheetPrinter) put(x, y, size float64, style, s string) {
-	p.SetFont("go", style, size)
-	p.Text(x, y, s)
-}
-
-// room begins a new page when less than mm are left.
-func (p *sheetPrinter) room(mm float64) {
-	if p.y+mm > p.h-edge {
-		p.next()
-	}
+	return p.bytes()
 }
 
 func (p *sheetPrinter) section(s SurveySection) {

@@ -146,14 +146,14 @@ func (p printer) cover() {
 		p.Text(edge, y, p.fit(line, p.w-2*edge))
 	}
 	y += 14
-	p.bars(edge, y)
+	bars(p.Fpdf, edge, y)
 	y = p.bendTable(y + 14)
 	y = p.flags(y + 4)
 	p.plan(y + 6)
 }
 
 // bars draws the check bars: 100 mm, and 4 in under it.
-func (p printer) bars(x, y float64) {
+func bars(p *fpdf.Fpdf, x, y float64) {
 	p.SetDrawColor(0, 0, 0)
 	p.SetLineWidth(.25)
 	p.SetDashPattern(nil, 0)
@@ -162,7 +162,8 @@ func (p printer) bars(x, y float64) {
 		for i := range n + 1 {
 			p.Line(x+step*float64(i), y-1.6, x+step*float64(i), y+1.6)
 		}
-		p.text(x+length+2, y+1.2, 8, "", label)
+		p.SetFont("go", "", 8)
+		p.Text(x+length+2, y+1.2, label)
 	}
 	draw(y, 100, 10, 10, "100 mm")
 	draw(y+6, 4*25.4, 25.4, 4, "4 in")

@@ -90,10 +90,15 @@ func DXF(f Flat) []byte {
 		d.scale, units = 1/25.4, 1
 	}
 	d.buf.Grow(16 << 10)
-	entities := d.entities(f)
+	w, h := f.Part.Bounds.Size()
+	return d.whole(units, d.entities(f), w, h)
+}
+
+// whole writes a drawing round its entities.
+func (d *dxf) whole(units int, entities []byte, w, h float64) []byte {
 	seed := hex(d.handle + 1)
 	d.buf.Reset()
-	d.header(units, seed, f)
+	d.header(units, seed, w, h)
 	d.tables()
 	d.blocks()
 	d.buf.Write(entities)
@@ -107,7 +112,7 @@ func (d *dxf) section(name string) {
 	d.put(2, name)
 }
 
-func (d *dxf) header(units int, seed string, f Flat) {
+func (d *dxf) header(units int, seed string, w, h float64) {
 	d.section("HEADER")
 	d.put(9, "$ACADVER")
 	d.put(1, "AC1015")
@@ -119,7 +124,6 @@ func (d *dxf) header(units int, seed string, f Flat) {
 	d.int(70, units)
 	d.put(9, "$MEASUREMENT")
 	d.int(70, map[int]int{1: 0, 4: 1}[units])
-	w, h := f.Part.Bounds.Size()
 	d.put(9, "$EXTMIN")
 	d.num(10, 0)
 	d.num(20, 0)
@@ -344,11 +348,16 @@ func (d *dxf) mark(f Flat) {
 	if f.Mark == "" || len(f.Part.Panels) == 0 {
 		return
 	}
+	d.text(f.Mark, f.Part.Panels[0].Middle, 5)
+}
+
+// text writes words of a height in mm.
+func (d *dxf) text(words string, at profile.Point, high float64) {
 	d.entity("TEXT", LayerMark, "AcDbText")
-	d.at(10, f.Part.Panels[0].Middle)
+	d.at(10, at)
 	d.num(30, 0)
-	d.num(40, 5*d.scale)
-	d.put(1, plainText(f.Mark))
+	d.num(40, high*d.scale)
+	d.put(1, plainText(words))
 	d.put(7, "STANDARD")
 	d.put(100, "AcDbText")
 }

@@ -37,6 +37,7 @@ type Piece struct {
 	Short    float64       `json:"short" doc:"mm, between the short points"`
 	Middle   float64       `json:"middle" doc:"mm, along its middle"`
 	Faces    [4]float64    `json:"faces" doc:"mm along the middle of top, bottom, left, right"`
+	Starts   [4]float64    `json:"starts" doc:"mm from the first long point to where each face starts"`
 	Between  float64       `json:"between" doc:"mm, point to point"`
 	Trim     float64       `json:"trim,omitempty" doc:"mm left on"`
 	Ends     [2]Cut        `json:"ends"`
@@ -199,6 +200,10 @@ func (b *Built) piece(r *run, p *Piece, runs map[string]*run, limit float64) {
 	c := r.box
 	mx, my := (c.left+c.right)/2, (c.bottom+c.top)/2
 	p.Faces = [4]float64{at(mx, c.top), at(mx, c.bottom), at(c.left, my), at(c.right, my)}
+	for i, q := range [4][2]float64{{mx, c.top}, {mx, c.bottom}, {c.left, my}, {c.right, my}} {
+		t, _ := r.meets(r.cuts[0], 0, q)
+		p.Starts[i] = t - p.bounds[0][0]
+	}
 	lo, _ := r.meets(r.cuts[0], 0, [2]float64{})
 	hi, _ := r.meets(r.cuts[1], 1, [2]float64{})
 	p.Middle = hi - lo

@@ -30,12 +30,15 @@ type Carried struct {
 type Held struct {
 	Why      string           `json:"why,omitempty" doc:"why it cannot be said"`
 	Verdict  strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
+	Use      *float64         `json:"use" doc:"largest utilisation of all checks"`
+	Hardest  string           `json:"hardest" doc:"what works hardest, and where"`
 	Cases    []string         `json:"cases"`
 	Members  []MemberHeld     `json:"members" doc:"of the pieces, in their order"`
 	Checks   []strength.Check `json:"checks" doc:"plates, ears and welds at ends: a first look"`
 	Supports []SupportHeld    `json:"supports"`
 	Moves    Moves            `json:"moves"`
 	Modes    []ModeTold       `json:"modes"`
+	Acts     []Acting         `json:"acts" doc:"where what it carries presses"`
 	Carries  float64          `json:"carries" doc:"kg on it at rest, people left out"`
 
 	Findings []working.Finding `json:"findings"`
@@ -90,6 +93,12 @@ type Moves struct {
 	Work   *working.Working `json:"working,omitempty"`
 }
 
+// Acting is a place where a load presses, and which way.
+type Acting struct {
+	At  solid.Vector `json:"at"`
+	Way solid.Vector `json:"way"`
+}
+
 // ModeTold is a natural frequency.
 type ModeTold struct {
 	Hertz   float64                 `json:"hertz"`
@@ -112,7 +121,7 @@ func yieldOf(m stock.Material) (float64, string) {
 
 // Hold asks whether the frame holds.
 func (b *Built) Hold(d Doc, ask Asked) Held {
-	h := Held{Verdict: strength.CannotSay, Cases: []string{}, Members: []MemberHeld{}, Checks: []strength.Check{}, Supports: []SupportHeld{}, Modes: []ModeTold{}}
+	h := Held{Verdict: strength.CannotSay, Cases: []string{}, Members: []MemberHeld{}, Checks: []strength.Check{}, Supports: []SupportHeld{}, Modes: []ModeTold{}, Acts: []Acting{}}
 	before := len(b.Findings)
 	m, err := b.model()
 	h.Findings = append([]working.Finding{}, b.Findings[before:]...)
@@ -138,6 +147,11 @@ func (b *Built) Hold(d Doc, ask Asked) Held {
 	}
 	if h.Moves.Check != nil {
 		list = append(list, *h.Moves.Check)
+	}
+	for _, c := range list {
+		if c.Utilisation != nil && (h.Use == nil || *c.Utilisation > *h.Use) {
+			h.Use, h.Hardest = c.Utilisation, c.Name+": "+c.Where
+		}
 	}
 	h.Verdict = strength.Worst(list)
 	if w.missing && h.Verdict != strength.Over {
@@ -256,6 +270,7 @@ func (w *weighing) gather() {
 			w.missing = true
 		}
 		w.masses = append(w.masses, x)
+		w.acts(x, places)
 		if x.person == 0 {
 			w.held.Carries += x.kilos
 			if x.member >= 0 {
@@ -278,6 +293,27 @@ func (w *weighing) gather() {
 				_ = i
 			}
 		}
+	}
+}
+
+// acts notes where a load is drawn.
+func (w *weighing) acts(x mass, places []solid.Vector) {
+	way := solid.Vector{0, 0, -1}
+	if x.force.Len() > 0 {
+		way = x.force.Unit()
+	}
+	if x.member >= 0 {
+		r := w.m.b.runs[x.member]
+		spots := []float64{x.along}
+		if x.metre > 0 {
+			spots = []float64{.1 * r.length, .3 * r.length, .5 * r.length, .7 * r.length, .9 * r.length}
+		}
+		for _, t := range spots {
+			places = append(places, r.start.Add(r.axes.X.Mul(t)))
+		}
+	}
+	for _, p := range places {
+		w.held.Acts = append(w.held.Acts, Acting{p, way})
 	}
 }
 
@@ -418,10 +454,13 @@ func (w *weighing) moves(d Doc) {
 		}
 		var shape []frame.Station
 		for _, k := range list {
-			shape = append(shape, w.answers[worst].service.Along(k, 8)...)
+			for _, s := range w.answers[worst].service.Along(k, 10) {
+				s.At += w.m.parts[k].from
+				shape = append(shape, s)
+			}
 		}
 		for k := range x.Along {
-			x.Along[k].Shift = nearest(shape, x.Along[k].Place)
+			x.Along[k].Shift = between(shape, x.Along[k].At)
 		}
 		for _, s := range shape {
 			if l := s.Shift.Len(); l > most {
@@ -439,14 +478,16 @@ func (w *weighing) moves(d Doc) {
 	}
 }
 
-func nearest(list []frame.Station, at solid.Vector) solid.Vector {
-	best, shift := math.Inf(1), solid.Vector{}
-	for _, s := range list {
-		if d := s.Place.Sub(at).Len(); d < best {
-			best, shift = d, s.Shift
+// between answers the movement at a place between two stations.
+func between(list []frame.Station, at float64) solid.Vector {
+	for i := 1; i < len(list); i++ {
+		a, b := list[i-1], list[i]
+		if at <= b.At && b.At > a.At {
+			t := math.Max(0, (at-a.At)/(b.At-a.At))
+			return a.Shift.Mul(1 - t).Add(b.Shift.Mul(t))
 		}
 	}
-	return shift
+	return list[len(list)-1].Shift
 }
 
 // modes tells the lowest frequencies against road and engine.

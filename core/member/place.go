@@ -203,13 +203,27 @@ func (l *laid) copy(c Copy) {
 			}
 		}
 		for _, v := range loads {
-			if to, ok := names[v.Member]; ok && v.Member != "" {
-				v.ID, v.Member, v.Name = v.ID+mark, to, v.Name+word
-				if c.Kind == "mirror" {
-					v.Force[axis] = -v.Force[axis]
-				}
-				l.loads = append(l.loads, v)
+			if v.Kind == "person" || v.Kind == "device" { // there is one of each
+				continue
 			}
+			to, other := names[v.Member], false
+			if v.Member != "" && to == "" {
+				continue
+			}
+			points := make([]string, len(v.Points))
+			for i, id := range v.Points {
+				if points[i] = id; moved[id] != "" {
+					points[i], other = moved[id], other || moved[id] != id
+				}
+			}
+			if v.Member == "" && !other {
+				continue
+			}
+			v.ID, v.Member, v.Points, v.Name = v.ID+mark, to, points, v.Name+word
+			if c.Kind == "mirror" {
+				v.Force[axis] = -v.Force[axis]
+			}
+			l.loads = append(l.loads, v)
 		}
 	}
 }

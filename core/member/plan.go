@@ -34,6 +34,7 @@ type CutRow struct {
 	CutTo    float64       `json:"cutTo" doc:"mm, with the trim"`
 	Short    float64       `json:"short" doc:"mm between short points"`
 	Faces    [4]float64    `json:"faces" doc:"mm along top, bottom, left, right"`
+	Starts   [4]float64    `json:"starts" doc:"mm from the first long point to where each face starts"`
 	Ends     [2]Cut        `json:"ends"`
 	Mass     float64       `json:"mass" doc:"kg each"`
 	Names    []string      `json:"names"`
@@ -148,7 +149,7 @@ func (b *Built) rows() []CutRow {
 		if p.Why != "" {
 			continue
 		}
-		r := CutRow{Stock: p.Stock, Section: p.Section, Length: p.Length, Trim: p.Trim, CutTo: p.Length + p.Trim, Short: p.Short, Faces: p.Faces, Ends: p.Ends, Mass: p.Mass, Notes: slices.Clone(p.Holes)}
+		r := CutRow{Stock: p.Stock, Section: p.Section, Length: p.Length, Trim: p.Trim, CutTo: p.Length + p.Trim, Short: p.Short, Faces: p.Faces, Starts: p.Starts, Ends: p.Ends, Mass: p.Mass, Notes: slices.Clone(p.Holes)}
 		key, twin := p.alike()
 		if p.Splice == nil {
 			add(p, key, twin, r)
@@ -161,7 +162,11 @@ func (b *Built) rows() []CutRow {
 			s.Length, s.CutTo, s.Ends[1-k] = length, length, cut
 			s.Short = length - p.Ends[k].Slant
 			for f := range s.Faces {
-				s.Faces[f] = length
+				if k == 0 {
+					s.Faces[f] = length - s.Starts[f]
+				} else {
+					s.Faces[f], s.Starts[f] = s.Starts[f]+s.Faces[f]-p.Splice.At, 0
+				}
 			}
 			if k == 1 {
 				s.CutTo += p.Trim

@@ -25,7 +25,7 @@ const benches = computed(() =>
       ]
     : [],
 )
-const on = (name: string) => route.path.includes(`/${name.toLowerCase()}`)
+const on = (name: string) => route.path.split('/')[3] === name.toLowerCase()
 </script>
 
 <template>

@@ -32,7 +32,21 @@ export function useHolding(id: MaybeRefOrGetter<string>) {
   })
 }
 
+export function useSections() {
+  return useQuery({ queryKey: ['sections'], queryFn: () => take(api.GET('/api/v1/sections', {})), staleTime: Infinity })
+}
+
+export function useFrames(job: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['frames', job],
+    queryFn: () => take(api.GET('/api/v1/jobs/{id}/frames', { params: { path: { id: toValue(job) } } })),
+    enabled: () => toValue(job) !== '',
+    placeholderData: (before) => before,
+  })
+}
+
 export function refreshJobs() {
+  void queryClient.invalidateQueries({ queryKey: ['frames'] })
   void queryClient.invalidateQueries({ queryKey: ['holding'] })
   void queryClient.invalidateQueries({ queryKey: ['survey'] })
   void queryClient.invalidateQueries({ queryKey: ['jobs'] })

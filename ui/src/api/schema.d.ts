@@ -838,6 +838,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/frames/{id}/files/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig (DXF), stl */
+        get: operations["getFrameFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/frames/{id}/redo": {
         parameters: {
             query?: never;
@@ -1966,6 +1983,8 @@ export interface components {
              * @description mm between short points
              */
             short: number;
+            /** @description mm from the first long point to where each face starts */
+            starts: number[];
             stock: string;
             /** @description cut to */
             text: string;
@@ -2925,7 +2944,7 @@ export interface components {
             updated: string;
             /**
              * Format: double
-             * @description largest utilisation of a member
+             * @description largest utilisation
              */
             use: number | null;
             /** @enum {string} */
@@ -2934,6 +2953,8 @@ export interface components {
             why?: string;
         };
         FrameHeld: {
+            /** @description where what it carries presses */
+            acts: components["schemas"]["MemberActing"][];
             /**
              * Format: double
              * @description kg on it at rest, people left out
@@ -2943,6 +2964,8 @@ export interface components {
             /** @description plates, ears and welds at ends: a first look */
             checks: components["schemas"]["StrengthCheck"][];
             findings: components["schemas"]["Finding"][];
+            /** @description what works hardest, and where */
+            hardest: string;
             hertz: string[];
             /** @description whether one person lifts it */
             lift?: string;
@@ -2954,6 +2977,11 @@ export interface components {
             moves: components["schemas"]["MemberMoves"];
             stands: components["schemas"]["StandsTold"][];
             supports: components["schemas"]["MemberSupportHeld"][];
+            /**
+             * Format: double
+             * @description largest utilisation of all checks
+             */
+            use: number | null;
             /** @enum {string} */
             verdict: "holds" | "tight" | "over" | "cannot say";
             wanted?: string;
@@ -3802,8 +3830,11 @@ export interface components {
             onRoof?: boolean;
         };
         JobPage: {
+            /** @description built of members */
+            frames: components["schemas"]["NamedFrame"][];
             job: components["schemas"]["JobView"];
             numbers: components["schemas"]["NumberView"][];
+            /** @description folded of sheet */
             parts: components["schemas"]["PartHead"][];
         };
         JobSave: {
@@ -4239,6 +4270,10 @@ export interface components {
             /** @description id of a target of the brief, in mm */
             target?: string;
             to: string;
+        };
+        MemberActing: {
+            at: number[];
+            way: number[];
         };
         MemberAlong: {
             /**
@@ -4910,6 +4945,11 @@ export interface components {
             part: string;
             /** @description indices of the feet on its twin */
             twinFeet?: number[];
+        };
+        NamedFrame: {
+            /** Format: uuid */
+            id: string;
+            name: string;
         };
         NestPiece: {
             /**
@@ -8747,6 +8787,32 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFrameFile: {
+        parameters: {
+            query?: {
+                /** @description of the sheets */
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                id: string;
+                kind: "saw" | "labels" | "wraps" | "plan" | "csv" | "xlsx" | "jig" | "stl";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };

@@ -13,10 +13,12 @@ import {
   MeshLambertMaterial,
   OrthographicCamera,
   Path,
+  Raycaster,
   Scene as ThreeScene,
   Shape,
   ShapeGeometry,
   Spherical,
+  Vector2,
   Vector3,
   WebGLRenderer,
 } from 'three'
@@ -24,6 +26,13 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import type { Body } from '@/api/client'
 
 type V = readonly number[]
+/** Something solid to be drawn. */
+export type Thing = {
+  id: string
+  corners: readonly V[]
+  triangles: readonly (readonly number[])[]
+  edges: readonly (readonly V[])[]
+}
 const at = (v: V) => new Vector3(v[0], v[1], v[2])
 
 export class Scene {
@@ -57,19 +66,60 @@ export class Scene {
   /** Draws a body; feature names the panel or bend to bring out. */
   show(body: Body, feature?: string) {
     this.clear()
-    const ink = this.token('--line')
     const steel = this.material(this.token('--steel'))
     const picked = this.material(this.token('--pick'))
     for (const p of body.panels) this.part.add(new Mesh(plate(p, body.thickness), p.id === feature ? picked : steel))
     for (const b of body.bends) this.part.add(new Mesh(swept(b.rows), b.id === feature ? picked : steel))
+    this.lines(body.edges, '--line')
+    this.frame(at(body.min), at(body.max))
+  }
+
+  /** Draws solid things, the chosen ones brought out, and lines over them. */
+  showThings(things: Thing[], chosen: string, over: { lines: V[][]; color: string }[]) {
+    this.clear()
+    const steel = this.material(this.token('--steel'))
+    const picked = this.material(this.token('--pick'))
+    const lo = new Vector3(Infinity, Infinity, Infinity)
+    const hi = new Vector3(-Infinity, -Infinity, -Infinity)
+    for (const t of things) {
+      const out: number[] = []
+      for (const [a, b, c] of t.triangles) out.push(...t.corners[a!]!, ...t.corners[b!]!, ...t.corners[c!]!)
+      const mesh = new Mesh(solid(out), t.id === chosen ? picked : steel)
+      mesh.userData.id = t.id
+      this.part.add(mesh)
+      for (const v of t.corners.map(at)) {
+        lo.min(v)
+        hi.max(v)
+      }
+    }
+    this.lines(
+      things.flatMap((t) => t.edges),
+      '--line',
+    )
+    for (const o of over) this.lines(o.lines, o.color)
+    if (things.length) this.frame(lo, hi)
+    else this.render()
+  }
+
+  /** Answers the id of the thing under a place of the host, if there is one. */
+  under(x: number, y: number): string | undefined {
+    const ray = new Raycaster()
+    const { clientWidth: w, clientHeight: h } = this.host
+    ray.setFromCamera(new Vector2((2 * x) / w - 1, 1 - (2 * y) / h), this.camera)
+    return ray.intersectObjects(this.part.children.filter((o) => o instanceof Mesh))[0]?.object.userData.id as string | undefined
+  }
+
+  private lines(list: readonly (readonly V[])[], color: string) {
     const line: number[] = []
-    for (const e of body.edges) for (let i = 1; i < e.length; i++) line.push(...e[i - 1]!, ...e[i]!)
+    for (const e of list) for (let i = 1; i < e.length; i++) line.push(...e[i - 1]!, ...e[i]!)
     const edges = new BufferGeometry()
     edges.setAttribute('position', new Float32BufferAttribute(line, 3))
-    this.part.add(new LineSegments(edges, new LineBasicMaterial({ color: new Color(ink) })))
-    const middle = at(body.min).add(at(body.max)).multiplyScalar(0.5)
-    this.part.position.copy(middle.negate())
-    const radius = at(body.max).sub(at(body.min)).length() / 2
+    this.part.add(new LineSegments(edges, new LineBasicMaterial({ color: new Color(this.token(color)) })))
+  }
+
+  private frame(lo: Vector3, hi: Vector3) {
+    this.part.position.copy(lo.clone().add(hi).multiplyScalar(-0.5))
+    const radius = hi.distanceTo(lo) / 2
     if (Math.abs(radius - this.radius) > this.radius * 0.02) {
       this.radius = radius
       this.resize()

@@ -31,10 +31,15 @@ async function start() {
       <TextField v-model="name" label="Name of the first part" :wrong="wrong" @enter="start" />
       <button type="submit" class="press main">Start the part</button>
     </form>
+    <p>Or build it of tube, angle or bar:</p>
+    <RouterLink class="press other" :to="`/jobs/${job.id}/shape/frame`">Start a frame</RouterLink>
   </div>
 </template>
 
 <style scoped>
+.other {
+  justify-self: start;
+}
 .start {
   display: grid;
   gap: 14px;

@@ -74,6 +74,10 @@ const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
       <option v-for="p in page.parts" :key="p.id" :value="p.id">
         {{ p.id === part.view.value!.id ? part.state.value!.name : p.name }}
       </option>
+      <optgroup label="Frames">
+        <option v-for="f in page.frames" :key="f.id" :value="`frame/${f.id}`">{{ f.name }}</option>
+        <option value="frame">A new frame …</option>
+      </optgroup>
     </select>
     <button type="button" class="press tight bare" title="New part" aria-label="New part" @click="add">
       <Plus :size="20" />

@@ -37,6 +37,7 @@ watch(
     localStorage.setItem('warmanvil.opened', 'yes')
     rail.jobName = p.job.brief.name
     if (!part && p.parts[0]) void router.replace(`/jobs/${props.job}/shape/${p.parts[0].id}`)
+    else if (!part && p.frames[0]) void router.replace(`/jobs/${props.job}/shape/frame/${p.frames[0].id}`)
     else if (part) {
       rail.part = part
       bench.open(part)

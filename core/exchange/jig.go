@@ -1,0 +1,58 @@
+package exchange
+
+import (
+	"warmanvil/core/profile"
+)
+
+// Jig is a frame's outline in one plane, full size: pieces, the points they meet
+// at, and their marks.
+type Jig struct {
+	Outlines []profile.Loop // of pieces; on the layer that is marked, not cut
+	Plates   []profile.Loop
+	Points   []profile.Point
+	Marks    []Mark
+	Inches   bool
+}
+
+// Mark is words at a place.
+type Mark struct {
+	Text string
+	At   profile.Point
+}
+
+// DXF writes the jig: everything lies on the marking layer but the plates, which
+// are on CUT so that they can be told apart. The lowest corner is the origin.
+func (j Jig) DXF() []byte {
+	b := profile.Empty()
+	for _, list := range [][]profile.Loop{j.Outlines, j.Plates} {
+		for _, l := range list {
+			for _, v := range l {
+				b.Include(v.P())
+			}
+		}
+	}
+	for _, p := range j.Points {
+		b.Include(p)
+	}
+	d := &dxf{handle: firstHandle, scale: 1, shift: b.Min}
+	units := 4
+	if j.Inches {
+		d.scale, units = 1/25.4, 1
+	}
+	d.section("ENTITIES")
+	for _, l := range j.Outlines {
+		d.polyline(l, LayerMark)
+	}
+	for _, l := range j.Plates {
+		d.polyline(l, LayerCut)
+	}
+	for _, p := range j.Points {
+		d.cross(p)
+	}
+	for _, m := range j.Marks {
+		d.text(m.Text, m.At, 12)
+	}
+	d.put(0, "ENDSEC")
+	w, h := b.Size()
+	return d.whole(units, append([]byte(nil), d.buf.Bytes()...), w, h)
+}

@@ -1,0 +1,237 @@
+package httpapi
+
+import (
+	"fmt"
+	"net/http"
+	"strconv"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
+
+	"warmanvil/core/exchange"
+	"warmanvil/core/member"
+	"warmanvil/core/profile"
+	"warmanvil/job"
+	"warmanvil/paper"
+)
+
+// frameFile is one kind of file of a frame.
+type frameFile struct {
+	ext, mime string
+	make      func(f frameFiles) ([]byte, error)
+}
+
+// frameFiles is a frame with what its files are made from.
+type frameFiles struct {
+	job    job.Job
+	part   job.Part
+	worked job.FrameTold
+	built  *member.Built
+	head   paper.FrameSheet
+	length func(mm float64) string
+}
+
+var frameKinds = map[string]frameFile{
+	"saw":    {"pdf", "application/pdf", frameFiles.saw},
+	"labels": {"pdf", "application/pdf", frameFiles.labels},
+	"wraps":  {"pdf", "application/pdf", frameFiles.wraps},
+	"plan":   {"pdf", "application/pdf", frameFiles.plan},
+	"csv":    {"csv", "text/csv; charset=utf-8", func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
+	"xlsx":   {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
+	"jig":    {"dxf", "application/dxf", frameFiles.jig},
+	"stl": {"stl", "model/stl", func(f frameFiles) ([]byte, error) {
+		return exchange.STL(f.built.Body(), f.part.Name), nil
+	}},
+}
+
+func (s *server) frameFileRoutes() {
+	const path = "/api/v1/frames/{id}/files/{kind}"
+	s.api.AddOperation(&huma.Operation{OperationID: "getFrameFile", Method: "GET", Path: path, Summary: "A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig (DXF), stl",
+		Parameters: []*huma.Param{{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "labels", "wraps", "plan", "csv", "xlsx", "jig", "stl"}}}, query("paper", "of the sheets", "a4", "letter")},
+		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
+	s.engine.GET(ginPath(path), func(c *gin.Context) {
+		err := s.admit(c, reading)
+		if err == nil {
+			err = s.frameFile(c)
+		}
+		if err != nil {
+			refuse(c, err)
+		}
+	})
+}
+
+func (s *server) frameFile(c *gin.Context) error {
+	kind, ok := frameKinds[c.Param("kind")]
+	if _, err := uuid.Parse(c.Param("id")); err != nil || !ok {
+		return job.ErrNotFound
+	}
+	ctx := c.Request.Context()
+	frame, built, j, err := s.jobs.FrameBuilt(ctx, c.Param("id"))
+	if err != nil {
+		return err
+	}
+	size := paper.A4
+	if c.Query("paper") == "letter" {
+		size = paper.Letter
+	}
+	f := frameFiles{job: j, part: frame.Part, worked: frame.Worked, built: built, length: job.Lengths(j.Brief),
+		head: paper.FrameSheet{Job: j.Brief.Name, Frame: frame.Part.Name, Revision: frame.Part.Revision, Date: frame.Part.Updated.UTC(), Paper: size, Quantity: frame.Part.Quantity}}
+	if len(f.worked.Cut.Rows) == 0 {
+		return asFault("There is nothing to cut yet: no member of %s can be built.", frame.Part.Name)
+	}
+	raw, err := kind.make(f)
+	if err != nil {
+		return err
+	}
+	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, frame.Part.Name+" "+c.Param("kind"), "", "r"+strconv.Itoa(frame.Part.Revision), kind.ext)+`"`)
+	c.Data(http.StatusOK, kind.mime, raw)
+	return nil
+}
+
+func (f frameFiles) saw() ([]byte, error) {
+	s := paper.SawSheet{FrameSheet: f.head, Text: f.worked.Cut.Text}
+	row := map[string]job.CutRowTold{}
+	for _, r := range f.worked.Cut.Rows {
+		row[r.Mark] = r
+		x := paper.SawRow{Mark: r.Mark, Stock: r.Stock, Quantity: r.Quantity, CutTo: r.Text, Weighs: r.Weighs, Names: strings.Join(r.Names, ", "), Notes: r.Notes}
+		if r.Trim > 0 {
+			x.Finish = r.Finish
+		}
+		if r.Twin != "" {
+			x.Notes = append(x.Notes, "mirror image of "+r.Twin)
+		}
+		for e := range 2 {
+			x.Ends[e], x.Scales[e] = r.Told[e].Words, r.Told[e].Scale
+		}
+		view := func(lo, hi int, high float64) [4]profile.Point {
+			return [4]profile.Point{{X: r.Starts[lo]}, {X: r.Starts[lo] + r.Faces[lo]}, {X: r.Starts[hi] + r.Faces[hi], Y: high}, {X: r.Starts[hi], Y: high}}
+		}
+		x.Above, x.Side = view(3, 2, 50), view(1, 0, 50)
+		s.Rows = append(s.Rows, x)
+	}
+	for _, p := range f.worked.Cut.Stocks {
+		for _, k := range p.Sticks {
+			stick := paper.SawStick{Title: fmt.Sprintf("%s, %s of %s; left over %s", k.Name, p.Stock, f.length(k.Length), f.length(k.Left)), Length: k.Length}
+			for _, q := range k.Pieces {
+				a, b := row[q.Mark].Ends[0].Slant, row[q.Mark].Ends[1].Slant
+				if q.Turned {
+					a, b = b, a
+				}
+				stick.Pieces = append(stick.Pieces, paper.SawPiece{Mark: q.Mark, At: q.At, Long: q.Length, Slants: [2]float64{a, b}, Leans: q.Shared})
+			}
+			s.Sticks = append(s.Sticks, stick)
+		}
+	}
+	return s.PDF()
+}
+
+func (f frameFiles) labels() ([]byte, error) {
+	s := paper.LabelSheet{FrameSheet: f.head}
+	for _, r := range f.worked.Cut.Rows {
+		for i, name := range r.Names {
+			s.Labels = append(s.Labels, paper.Label{Mark: r.Mark, Name: name, Stock: r.Stock, Length: r.Text, Ends: r.Told[0].Scale + " / " + r.Told[1].Scale, Of: fmt.Sprintf("%d of %d", i+1, r.Quantity)})
+		}
+	}
+	return s.PDF()
+}
+
+func (f frameFiles) wraps() ([]byte, error) {
+	s := paper.WrapSheet{FrameSheet: f.head}
+	rows := make([]member.CutRow, len(f.worked.Cut.Rows))
+	for i, r := range f.worked.Cut.Rows {
+		rows[i] = r.CutRow
+	}
+	for _, w := range f.built.Wraps(rows, f.part.Frame.Saw.SawLimit) {
+		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s long: true for the outer surface.", w.Start, f.length(w.Around))}
+		if w.Round {
+			says = append(says, "The wall inside meets the round deeper: relieve it with a file after cutting, or cut square to the surface.")
+		}
+		ticks := make([]paper.WrapTick, len(w.Ticks))
+		for i, t := range w.Ticks {
+			ticks[i] = paper.WrapTick(t)
+		}
+		s.Wraps = append(s.Wraps, paper.WrapPage{Ticks: ticks, Title: fmt.Sprintf("%s, %s end: %s", w.Mark, [2]string{"first", "second"}[w.End], w.Name), Says: says, Around: w.Around, Line: w.Line})
+	}
+	return s.PDF()
+}
+
+func (f frameFiles) plan() ([]byte, error) {
+	s := paper.PlanSheet{FrameSheet: f.head}
+	marks := map[string]string{}
+	for _, p := range f.worked.Pieces {
+		marks[p.ID] = p.Mark
+	}
+	size := f.built.Max.Sub(f.built.Min)
+	for _, v := range []struct {
+		view  member.View
+		title string
+		w, h  int
+	}{{member.FromAbove, "From above, forward to the right", 0, 1}, {member.FromRight, "From the right side", 0, 2}, {member.FromBehind, "From behind", 1, 2}} {
+		x := paper.PlanView{Title: v.title, Wide: f.length(size[v.w]), High: f.length(size[v.h])}
+		for _, sh := range f.built.Shadows(v.view) {
+			x.Outlines = append(x.Outlines, sh.Outline)
+			if !sh.Plate {
+				x.Marks = append(x.Marks, paper.PlanMark{Text: marks[sh.ID], At: sh.Middle})
+			}
+		}
+		s.Views = append(s.Views, x)
+	}
+	for _, j := range f.worked.Joints {
+		s.Points = append(s.Points, []string{j.Name, j.Text[0], j.Text[1], j.Text[2]})
+	}
+	return s.PDF()
+}
+
+func (f frameFiles) jig() ([]byte, error) {
+	j := exchange.Jig{Inches: f.job.Brief.Unit != job.UnitMM}
+	marks := map[string]string{}
+	for _, p := range f.worked.Pieces {
+		marks[p.ID] = p.Mark
+	}
+	for _, sh := range f.built.Shadows(member.FromAbove) {
+		var l profile.Loop
+		for _, q := range sh.Outline {
+			l = append(l, profile.Vertex{X: q.X, Y: q.Y})
+		}
+		if sh.Plate {
+			j.Plates = append(j.Plates, l)
+			continue
+		}
+		j.Outlines = append(j.Outlines, l)
+		j.Marks = append(j.Marks, exchange.Mark{Text: marks[sh.ID], At: sh.Middle})
+	}
+	for _, p := range f.built.Joints {
+		if p.Why == "" {
+			j.Points = append(j.Points, member.FromAbove.Flat(p.At))
+		}
+	}
+	return j.DXF(), nil
+}
+
+func (f frameFiles) table() paper.CutTable {
+	t := paper.CutTable{Heads: []any{"mark", "quantity", "section", "cut to mm", "finished mm", "short points mm", "first end saw deg", "first end tilt deg", "first end from axis deg", "first end", "second end saw deg", "second end tilt deg", "second end from axis deg", "second end", "kg each", "pieces", "notes"}}
+	for _, r := range f.worked.Cut.Rows {
+		row := []any{r.Mark, r.Quantity, r.Stock, r.CutTo, r.Length, r.Short}
+		for e := range 2 {
+			row = append(row, r.Ends[e].Saw, r.Ends[e].Tilt, r.Ends[e].Cut, r.Told[e].Words)
+		}
+		t.Pieces = append(t.Pieces, append(row, r.Mass, strings.Join(r.Names, "; "), strings.Join(r.Notes, "; ")))
+	}
+	t.Sticks = append(t.Sticks, []any{"stick", "section", "length mm", "mark", "at mm", "piece mm", "back to back", "left mm"})
+	for _, p := range f.worked.Cut.Stocks {
+		for _, k := range p.Sticks {
+			for i, q := range k.Pieces {
+				row := []any{k.Name, p.Stock, k.Length, q.Mark, q.At, q.Length, map[bool]string{true: "yes"}[q.Shared], nil}
+				if i == len(k.Pieces)-1 {
+					row[7] = k.Left
+				}
+				t.Sticks = append(t.Sticks, row)
+			}
+		}
+	}
+	t.Notes = []string{"Lengths from long point to long point; saw angles from square.", f.worked.Cut.Text}
+	return t
+}

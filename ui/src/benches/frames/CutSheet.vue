@@ -1,0 +1,120 @@
+<script setup lang="ts">
+// What the saw cuts, from which sticks, and the papers that go with it.
+import { computed } from 'vue'
+import ValueField from '@/kit/ValueField.vue'
+import FrameFiles from './FrameFiles.vue'
+import RemnantList from './RemnantList.vue'
+import StickDrawing from './StickDrawing.vue'
+import type { OpenFrame } from './useFrame'
+
+const props = defineProps<{ open: OpenFrame }>()
+const cut = computed(() => props.open.worked.value!.cut)
+const saw = computed(() => props.open.doc.value!.saw ?? {})
+const fields = [
+  ['stick', 'Sticks as bought', 6000, 'length'],
+  ['kerf', 'Kerf', 3, 'length'],
+  ['waste', 'Cut off the rough end', 0, 'length'],
+  ['sawLimit', 'The saw turns to', 60, 'angle'],
+  ['perKilo', 'Price a kilogram', 0, 'number'],
+] as const
+</script>
+
+<template>
+  <div class="sheet">
+    <section>
+      <h2>Cut list</h2>
+      <p class="small">{{ cut.text }}.</p>
+      <div class="scroll-x">
+        <table class="cut">
+          <thead>
+            <tr>
+              <th>mark</th>
+              <th>pieces</th>
+              <th>cut to</th>
+              <th>first end</th>
+              <th>second end</th>
+              <th>each</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in cut.rows" :key="r.mark" :data-mark="r.mark">
+              <td class="mark">{{ r.mark }}</td>
+              <td class="num">{{ r.quantity }}</td>
+              <td>
+                <b class="num long">{{ r.text }}</b>
+                <span v-if="r.trim" class="small soft"> trimmed to {{ r.finish }}</span>
+                <span class="small soft block"
+                  >{{ r.stock }}<template v-if="r.twin">, twin of {{ r.twin }}</template></span
+                >
+                <span v-for="n in r.notes ?? []" :key="n" class="small block">{{ n }}</span>
+              </td>
+              <td v-for="(e, k) in r.told" :key="k" class="small">
+                <b class="num">{{ e.scale }}</b>
+                <span v-if="e.slant > 0" class="block soft">{{ e.axis }} from the axis</span>
+                <span class="block">{{ e.words }}</span>
+              </td>
+              <td class="num">{{ r.weighs }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p class="soft small">Lengths from long point to long point; the saw's scale is 0° when square.</p>
+    </section>
+    <section v-for="s in cut.stocks" :key="s.stock">
+      <h2>{{ s.stock }}</h2>
+      <p class="small">
+        <b>{{ s.new === 1 ? '1 new stick' : `${s.new} new sticks` }}</b>, {{ s.mass.toFixed(1) }} kg: {{ s.says }}.
+      </p>
+      <StickDrawing v-for="k in s.sticks" :key="k.name" :stick="k" :rows="cut.rows" :lengths="open.style.value" />
+    </section>
+    <section>
+      <h2>Saw and stock</h2>
+      <div class="cells">
+        <ValueField
+          v-for="[key, text, usual, kind] in fields"
+          :key="key"
+          :label="text"
+          :kind="kind"
+          :model-value="saw[key] || usual || null"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/saw/${key}`)"
+          @update:model-value="(v) => open.set('/saw', { ...saw, [key]: v })"
+        />
+      </div>
+      <label class="tick">
+        <input
+          type="checkbox"
+          :checked="saw.lastKerf"
+          @change="open.set('/saw', { ...saw, lastKerf: ($event.target as HTMLInputElement).checked || undefined })"
+        />
+        The last piece of a full stick takes a cut too
+      </label>
+      <label class="tick">
+        <input
+          type="checkbox"
+          :checked="saw.longMitre"
+          @change="open.set('/saw', { ...saw, longMitre: ($event.target as HTMLInputElement).checked || undefined })"
+        />
+        Do not lay mitres back to back
+      </label>
+      <RemnantList :open="open" />
+    </section>
+    <FrameFiles :open="open" />
+  </div>
+</template>
+
+<style scoped>
+.mark {
+  font-weight: 700;
+  font-size: 1.15rem;
+}
+.long {
+  font-size: 1.15rem;
+}
+.block {
+  display: block;
+}
+.cut td {
+  vertical-align: top;
+}
+</style>

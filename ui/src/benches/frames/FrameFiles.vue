@@ -1,0 +1,58 @@
+<script setup lang="ts">
+// Files and papers of a frame.
+import { FileText, Ruler, Scissors, Table, Tag, Box } from '@lucide/vue'
+import { ref } from 'vue'
+import { words } from '@/api/client'
+import { fetchFile } from '@/api/file'
+import type { OpenFrame } from './useFrame'
+
+const props = defineProps<{ open: OpenFrame }>()
+const wrong = ref('')
+const files = [
+  { kind: 'saw', icon: Scissors, name: 'Saw sheet', says: 'PDF with a drawing of each piece' },
+  { kind: 'wraps', icon: Ruler, name: 'End templates', says: 'PDF, full size, to wrap round' },
+  { kind: 'plan', icon: FileText, name: 'Plan and elevations', says: 'PDF with dimensions' },
+  { kind: 'labels', icon: Tag, name: 'Labels', says: 'PDF, one for each piece' },
+  { kind: 'csv', icon: Table, name: 'Cut list', says: 'CSV' },
+  { kind: 'xlsx', icon: Table, name: 'Cut list', says: 'XLSX' },
+  { kind: 'jig', icon: FileText, name: 'Jig outline', says: 'DXF, seen from above, 1:1' },
+  { kind: 'stl', icon: Box, name: 'Body', says: 'STL in millimetres' },
+]
+const paper = localStorage.getItem('warmanvil.paper') ?? 'a4'
+async function get(kind: string) {
+  wrong.value = ''
+  try {
+    await props.open.save()
+    await fetchFile(`/api/v1/frames/${props.open.got.value!.id}/files/${kind}?paper=${paper}`)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
+</script>
+
+<template>
+  <section>
+    <h2>Files and paper</h2>
+    <div class="row">
+      <button v-for="f in files" :key="f.kind" type="button" class="press file" @click="get(f.kind)">
+        <component :is="f.icon" :size="20" aria-hidden="true" />
+        <span
+          >{{ f.name }}<small>{{ f.says }}</small></span
+        >
+      </button>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </section>
+</template>
+
+<style scoped>
+.file {
+  min-height: 56px;
+  text-align: left;
+}
+small {
+  display: block;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+</style>

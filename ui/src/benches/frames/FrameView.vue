@@ -1,0 +1,144 @@
+<script setup lang="ts">
+// The frame as it stands: tap a member to choose it. What holds it, what it
+// carries and how it bends can be drawn over it.
+import { onMounted, onUnmounted, ref, watch, computed } from 'vue'
+import type { FrameTold } from '@/api/client'
+import { Scene, type Thing } from '@/body/scene'
+import { useDevice } from '@/device'
+
+type V = readonly number[]
+const props = defineProps<{
+  worked: FrameTold
+  chosen: string
+  /** Times the true movement; 0 draws none. */
+  bends: number
+  arrows?: V[][]
+  stands?: V[][]
+}>()
+const emit = defineEmits<{ choose: [id: string] }>()
+const device = useDevice()
+const host = ref<HTMLElement>()
+const ready = ref(false)
+const plain = ref(false)
+let scene: Scene | undefined
+let watcher: ResizeObserver | undefined
+const things = computed<Thing[]>(() =>
+  [...props.worked.pieces.filter((p) => !p.why), ...props.worked.plates].map((p) => ({ id: p.id, ...p.mesh })),
+)
+const bent = computed<V[][]>(() =>
+  props.bends
+    ? props.worked.hold.members.map((m) =>
+        m.along.map((s) => s.place.map((v: number, k: number) => v + props.bends * s.shift[k]!)),
+      )
+    : [],
+)
+const over = computed(() => [
+  { lines: props.stands ?? [], color: '--focus' },
+  { lines: props.arrows ?? [], color: '--pick' },
+  { lines: bent.value, color: '--stop' },
+])
+const draw = () => scene?.showThings(things.value, props.chosen, over.value)
+onMounted(() => {
+  try {
+    scene = new Scene(host.value!, () => (ready.value = true))
+  } catch {
+    plain.value = ready.value = true
+    return
+  }
+  watcher = new ResizeObserver(() => scene?.resize())
+  watcher.observe(host.value!)
+  draw()
+})
+onUnmounted(() => {
+  watcher?.disconnect()
+  scene?.dispose()
+})
+watch([things, over, () => props.chosen], draw)
+watch(
+  () => device.theme,
+  () => requestAnimationFrame(draw),
+)
+let down = [0, 0]
+function onUp(e: PointerEvent) {
+  if (Math.hypot(e.offsetX - down[0]!, e.offsetY - down[1]!) > 4) return
+  const id = scene?.under(e.offsetX, e.offsetY)
+  if (id) emit('choose', id.split('~')[0]!)
+}
+function onKey(e: KeyboardEvent) {
+  const turn: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+  const t = turn[e.key]
+  if (!t || !scene) return
+  e.preventDefault()
+  scene.turn(t[0], t[1])
+}
+const views = ['corner', 'top', 'front', 'side'] as const
+// Without WebGL: the edges seen from the front left above.
+const lines = computed(() =>
+  things.value
+    .flatMap((t) => t.edges)
+    .map((e) => e.map((p) => [p[0]! * 0.86 + p[1]! * 0.5, -(p[2]! * 0.86 + (p[1]! * 0.86 - p[0]! * 0.5) * 0.5)])),
+)
+const box = computed(() => {
+  const xs = lines.value.flat().map((p) => p[0]!)
+  const ys = lines.value.flat().map((p) => p[1]!)
+  const [x, y] = [Math.min(...xs), Math.min(...ys)]
+  return xs.length ? `${x} ${y} ${Math.max(...xs) - x} ${Math.max(...ys) - y}` : '0 0 1 1'
+})
+</script>
+
+<template>
+  <div class="body" :data-ready="ready ? 'true' : undefined">
+    <div
+      ref="host"
+      class="host"
+      tabindex="0"
+      role="application"
+      aria-label="The frame. Arrow keys turn it."
+      @keydown="onKey"
+      @pointerdown="(e) => (down = [e.offsetX, e.offsetY])"
+      @pointerup="onUp"
+    >
+      <svg v-if="plain" :viewBox="box" width="100%" height="100%" role="img" aria-label="The frame as lines">
+        <path :d="lines.map((l) => 'M' + l.map((p) => p.join(' ')).join('L')).join('')" />
+      </svg>
+    </div>
+    <p v-if="!things.length" class="nothing">Nothing to draw yet: set two points and run a member between them.</p>
+    <div v-if="!plain" class="views">
+      <button v-for="v in views" :key="v" type="button" class="press tight" @click="scene?.look(v)">{{ v }}</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.body {
+  position: relative;
+  height: 100%;
+  min-height: 240px;
+  background: var(--board);
+  border: 1px solid var(--rule);
+}
+.host {
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+  touch-action: none;
+}
+.views {
+  position: absolute;
+  left: 6px;
+  top: 6px;
+  display: flex;
+  gap: 4px;
+}
+.nothing {
+  position: absolute;
+  top: 64px;
+  left: 16px;
+  color: var(--ink-soft);
+}
+path {
+  fill: none;
+  stroke: var(--line);
+  vector-effect: non-scaling-stroke;
+}
+</style>

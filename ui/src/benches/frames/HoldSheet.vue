@@ -1,0 +1,188 @@
+<script setup lang="ts">
+// Will the frame hold: the word, what works hardest, what moves, what shakes,
+// and which section would do.
+import { computed, ref } from 'vue'
+import type { Check, MemberHeld } from '@/api/client'
+import PickOne from '@/kit/PickOne.vue'
+import VerdictLine from '@/kit/VerdictLine.vue'
+import WhyButton from '@/kit/WhyButton.vue'
+import DiagramPlot from './DiagramPlot.vue'
+import SectionTable from './SectionTable.vue'
+import type { OpenFrame } from './useFrame'
+
+const props = defineProps<{ open: OpenFrame }>()
+const hold = computed(() => props.open.worked.value!.hold)
+const all = ref(false)
+const ranked = computed(() => [...hold.value.members].sort((a, b) => (b.use ?? -1) - (a.use ?? -1)))
+const shown = computed(() => (all.value ? ranked.value : ranked.value.slice(0, 6)))
+const chosen = computed<MemberHeld | undefined>(
+  () => hold.value.members.find((m) => m.id === props.open.chosen.value) ?? ranked.value[0],
+)
+const checks = computed(() => (chosen.value ? [chosen.value.stress, chosen.value.column, chosen.value.weld] : []))
+const shares = (c: Check) => (c.unit ? `${c.demand.toFixed(0)} of ${c.capacity.toFixed(0)} ${c.unit}` : '')
+const stocks = computed(() => props.open.worked.value!.stocks.map((s) => ({ value: s, text: s })))
+const stock = ref('')
+</script>
+
+<template>
+  <div class="sheet">
+    <section>
+      <p v-if="hold.why" class="says-why" role="status"><b>cannot say</b> {{ hold.why }}</p>
+      <template v-else>
+        <VerdictLine big :utilisation="hold.use" :verdict="hold.verdict" label="the frame" />
+        <p class="figures">
+          <span
+            >moves <b class="num">{{ hold.most }}</b><template v-if="hold.wanted"> of {{ hold.wanted }}</template>
+            <WhyButton v-if="hold.moves.working" name="how far it moves" :working="hold.moves.working"
+          /></span>
+          <span v-if="hold.hertz[0]"
+            >swings at <b class="num">{{ hold.hertz[0] }}</b></span
+          >
+          <span
+            >carries <b class="num">{{ hold.carries.toFixed(0) }} kg</b></span
+          >
+        </p>
+        <p v-if="hold.hardest" class="small">Hardest: {{ hold.hardest }}.</p>
+        <p class="soft small">Moves most on {{ hold.moves.member || 'a member' }}, {{ hold.moves.case }}.</p>
+        <p v-if="hold.lift" class="small">{{ hold.lift }}.</p>
+      </template>
+      <ul v-if="hold.findings?.length" class="minds">
+        <li v-for="f in hold.findings" :key="f.reason">{{ f.reason }}</li>
+      </ul>
+    </section>
+    <template v-if="!hold.why">
+      <section>
+        <h2>Hardest first</h2>
+        <button
+          v-for="m in shown"
+          :key="m.id"
+          type="button"
+          class="member"
+          :class="{ on: m.id === chosen?.id }"
+          :aria-pressed="m.id === chosen?.id"
+          @click="open.choose(m.id)"
+        >
+          <span>{{ m.name }}</span>
+          <VerdictLine :utilisation="m.use" :verdict="m.verdict" :label="m.name" />
+        </button>
+        <button v-if="ranked.length > 6" type="button" class="press tight" @click="all = !all">
+          {{ all ? 'Only the hardest' : `All ${ranked.length} members` }}
+        </button>
+      </section>
+      <section v-if="chosen">
+        <h2>{{ chosen.name }}</h2>
+        <div v-for="c in checks" :key="c.key" class="check">
+          <span
+            >{{ c.name }}<span v-if="c.why" class="soft small"> ({{ c.why }})</span></span
+          >
+          <VerdictLine :utilisation="c.utilisation" :verdict="c.verdict" :label="c.name" />
+          <span class="soft small">{{ shares(c) }}<WhyButton v-if="c.working" :name="c.name" :working="c.working" /></span>
+          <span v-if="c.case" class="soft small case">{{ c.where }}; {{ c.case }}</span>
+        </div>
+        <DiagramPlot :along="chosen.along" />
+      </section>
+      <section v-if="hold.checks.length">
+        <h2>Plates and ears, a first look</h2>
+        <div v-for="c in hold.checks" :key="c.key + c.feature" class="check">
+          <span
+            >{{ c.where }}: {{ c.name }}<span v-if="c.why" class="soft small"> ({{ c.why }})</span></span
+          >
+          <VerdictLine :utilisation="c.utilisation" :verdict="c.verdict" :label="c.name" />
+          <span class="soft small">{{ shares(c) }}<WhyButton v-if="c.working" :name="c.name" :working="c.working" /></span>
+        </div>
+      </section>
+      <section>
+        <h2>Another section</h2>
+        <PickOne
+          label="Try in all members of"
+          :choices="[{ value: '', text: 'choose' }, ...stocks]"
+          :model-value="stock"
+          @update:model-value="(v) => (stock = v)"
+        />
+        <SectionTable v-if="stock" :open="open" :stock="stock" @taken="(s) => (stock = s)" />
+      </section>
+      <section>
+        <h2>What holds it takes</h2>
+        <div class="scroll-x">
+          <table>
+            <thead>
+              <tr>
+                <th>at</th>
+                <th>at rest, up</th>
+                <th>worst</th>
+                <th>in the case</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="s in hold.stands" :key="s.point">
+                <td>{{ s.name }}</td>
+                <td class="num">{{ s.rest }}</td>
+                <td class="num" :title="s.six.join(', ')">{{ s.worst }}</td>
+                <td class="small">{{ s.case }}<b v-if="s.lifts"> It is pulled up in some case: bolt it.</b></td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </section>
+      <section>
+        <h2>Natural frequencies</h2>
+        <p v-for="(m, i) in hold.modes" :key="i" class="mode" :class="m.verdict">
+          <b class="num">{{ hold.hertz[i] }}</b> {{ m.says }}
+        </p>
+      </section>
+    </template>
+    <p v-for="c in open.worked.value!.cautions" :key="c" class="soft small">{{ c }}</p>
+  </div>
+</template>
+
+<style scoped>
+.figures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+  font-size: 1.1rem;
+}
+.says-why b {
+  display: block;
+  font-size: 1.3rem;
+}
+.minds {
+  margin: 8px 0 0;
+  padding: 8px 12px 8px 26px;
+  background: var(--mind-wash);
+  border-left: 4px solid var(--mind);
+}
+.member {
+  display: grid;
+  grid-template-columns: minmax(90px, 1fr) minmax(0, 2fr);
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  min-height: var(--touch);
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+.member.on {
+  background: var(--ember-wash);
+  border-left: 4px solid var(--ember);
+  padding-left: 8px;
+}
+.check {
+  display: grid;
+  grid-template-columns: minmax(110px, 1fr) minmax(0, 2fr) auto;
+  gap: 2px 10px;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  padding: 4px 0;
+}
+.case {
+  grid-column: 1 / -1;
+}
+.mode.tight {
+  border-left: 4px solid var(--mind);
+  padding-left: 10px;
+}
+</style>

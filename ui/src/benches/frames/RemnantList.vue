@@ -1,0 +1,50 @@
+<script setup lang="ts">
+// Pieces left from before; they are cut up first.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed } from 'vue'
+import PickOne from '@/kit/PickOne.vue'
+import ValueField from '@/kit/ValueField.vue'
+import type { OpenFrame } from './useFrame'
+
+const props = defineProps<{ open: OpenFrame }>()
+const list = computed(() => props.open.doc.value!.saw?.remnants ?? [])
+const stocks = computed(() => (props.open.worked.value?.stocks ?? []).map((s) => ({ value: s, text: s })))
+const save = (next: typeof list.value) => props.open.set('/saw', { ...props.open.doc.value!.saw, remnants: next })
+const change = (i: number, more: object) => save(list.value.map((r, k) => (k === i ? { ...r, ...more } : r)))
+</script>
+
+<template>
+  <h3>Remnants, used first</h3>
+  <div v-for="(r, i) in list" :key="i" class="cells remnant">
+    <PickOne
+      :label="`Remnant ${i + 1} is`"
+      :choices="stocks.some((s) => s.value === r.stock) ? stocks : [{ value: r.stock, text: r.stock }, ...stocks]"
+      :model-value="r.stock"
+      @update:model-value="(v) => change(i, { stock: v })"
+    />
+    <ValueField
+      :label="`Remnant ${i + 1} long`"
+      :model-value="r.length"
+      :lengths="open.style.value"
+      @update:model-value="(v) => change(i, { length: v })"
+    />
+    <ValueField
+      :label="`Remnants ${i + 1}, how many`"
+      kind="count"
+      :model-value="r.many || 1"
+      :lengths="open.style.value"
+      @update:model-value="(v) => change(i, { many: v })"
+    />
+    <button
+      type="button"
+      class="press tight bare"
+      :aria-label="`Remove remnant ${i + 1}`"
+      @click="save(list.filter((_, k) => k !== i))"
+    >
+      <Trash2 :size="16" />
+    </button>
+  </div>
+  <button type="button" class="press tight" @click="save([...list, { stock: stocks[0]?.value ?? '', length: 1000 }])">
+    <Plus :size="16" aria-hidden="true" />Remnant
+  </button>
+</template>
