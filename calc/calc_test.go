@@ -48,6 +48,7 @@ var requests = map[string]string{
 	"member.bend":          `{"outside":25,"wall":2,"legs":[300,400,250],"bends":[{"radius":75,"angle":90},{"radius":75,"angle":45,"rotation":90}],"strip":{"bent":93,"stayed":90}}`,
 	"sticks":               `{"stock":6000,"kerf":3,"lastCutNeedsKerf":false,"pieces":[{"length":1998,"quantity":3},{"length":700,"quantity":5}]}`,
 	"frame":                `{"nodes":{"a":[0,0,0],"b":[1500,0,0]},"members":[{"from":"a","to":"b","e":210000,"g":81000,"area":541,"iy":195000,"iz":134000,"j":293000,"uniform":[0,0,-0.5]}],"supports":{"a":[true,true,true,true,true,true]},"loads":{"b":[0,0,-800,0,0,0]}}`,
+	"trailer.tow":          `{"overhang":600,"vehicleWide":1800,"drawbar":1600,"drawbarWide":900,"frontWide":1500,"ballHigh":420,"couplingLevel":465,"axle":3000}`,
 	"trailer":              `{"items":[{"mass":300,"x":2400},{"mass":500,"x":2600}],"axles":[2500,3300]}`,
 	"column":               `{"length":1800,"k":1,"radiusOfGyration":15,"area":541,"yield":235,"modulus":210000}`,
 	"boltgroup.elastic":    `{"bolts":[[0,0],[0,100],[100,0],[100,100]],"force":[0,-10000],"at":[200,50]}`,

@@ -54,6 +54,7 @@ var table = []Calc{
 	define("sticks", "Pieces into sticks, and whether fewer are possible", nest.Sticks),
 	define("frame", "Space frame by direct stiffness", frame.Solve),
 	define("trailer", "Axle and nose load of a trailer", load.Trailer),
+	define("trailer.tow", "How far a trailer turns before it touches, and what packs it level", load.Tow),
 	define("column", "Buckling of a column, Johnson and Euler", frame.Column),
 	define("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
 }

@@ -42,6 +42,9 @@ func (s *server) holdingRoutes() {
 		}
 		return v, nil
 	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/assembly", id: "getAssembly", summary: "Everything with a mass together: sum, centre of gravity, lifts, a trailer's balance"}, func(c call, _ none) (job.Assembled, error) {
+		return s.jobs.Assembly(c.Request.Context(), c.id)
+	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/suggestions", id: "getSuggestions", summary: "Changes that would help a bracket or save on it, each worked out",
 		query: []*huma.Param{query("mount", "id of the mount")}}, func(c call, _ none) ([]hold.Suggestion, error) {
 		return s.jobs.Suggest(c.Request.Context(), c.id, c.Query("mount"))

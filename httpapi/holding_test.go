@@ -112,13 +112,13 @@ func TestJobFileOverHTTP(t *testing.T) {
 	}
 	var v httpapi.JobView
 	c.do("POST", "/api/v1/import", string(r.body)).into(t, &v)
-	if v.ID == j.ID || v.Brief.Name != "Orchard truck" || v.Parts != 3 {
+	if v.ID == j.ID || v.Brief.Name != "Orchard truck" || v.Parts != 4 {
 		t.Errorf("%+v", v)
 	}
 	if got := c.holding(v.ID).Holding.Mounts[0].Verdict; got != "tight" {
 		t.Errorf("the copy says %s", got)
 	}
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":3`, `"version":7`, 1)).refused(t, 422, "/version")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":4`, `"version":7`, 1)).refused(t, 422, "/version")
 	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"thickness":6`, `"thickness":-6`, 1)).refused(t, 422, "/parts/0/revisions/0/recipe/thickness")
 	c.do("POST", "/api/v1/import", `{"letter":"to a friend"}`).refused(t, 422, "/letter")
 }

@@ -130,6 +130,7 @@ type Card struct {
 	FrontLimit *Given `json:"frontLimit,omitempty" doc:"kg allowed on the front axle or the coupling"`
 	RearLimit  *Given `json:"rearLimit,omitempty" doc:"kg allowed on the rear axle"`
 	RoofLimit  *Given `json:"roofLimit,omitempty" doc:"kg allowed on the roof"`
+	Coupling   *Given `json:"coupling,omitempty" doc:"mm, of a trailer: how far the coupling lies forward of the datum"`
 	Others     []Item `json:"others,omitempty" doc:"people, fuel, tools, goods"`
 }
 
@@ -291,7 +292,7 @@ func (b Brief) numbers() error {
 		}
 	}
 	c := b.Card
-	errs = append(errs, c.Span.check("/card/span", "The distance", 0, 1e5, "mm"))
+	errs = append(errs, c.Span.check("/card/span", "The distance", 0, 1e5, "mm"), c.Coupling.check("/card/coupling", "The coupling's place", -1e5, 1e5, "mm"))
 	for name, v := range map[string]*Given{"front": c.Front, "rear": c.Rear, "gross": c.Gross, "frontLimit": c.FrontLimit, "rearLimit": c.RearLimit, "roofLimit": c.RoofLimit} {
 		errs = append(errs, v.check("/card/"+name, "The mass", 0, 1e6, "kg"))
 	}

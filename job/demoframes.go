@@ -102,7 +102,7 @@ func hiveTrailer() Brief {
 	return Brief{Name: "Hive trailer", Purpose: "A two-level deck carries twenty-four hives to the heather and back without rattling.", Vehicle: "Own build, single axle", Quantity: 1, Unit: UnitMM, Grain: 1,
 		Criticality: LoadLost, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
 		Limits: Limits{Lift: given(25, Copied), Budget: amount(1800)},
-		Card: Card{Trailer: true, Span: given(3020, Measured), Front: given(38, Assumed), Rear: given(265, Assumed), Gross: given(1300, Copied), FrontLimit: given(100, Copied), RearLimit: given(1300, Copied),
+		Card: Card{Trailer: true, Coupling: given(2900, Measured), Span: given(3020, Measured), Front: given(38, Assumed), Rear: given(265, Assumed), Gross: given(1300, Copied), FrontLimit: given(100, Copied), RearLimit: given(1300, Copied),
 			Others: []Item{{ID: "hives", Name: "Twenty-four hives, full", Mass: given(620, Assumed), Behind: given(2900, Assumed)}}},
 		Open: []OpenItem{{ID: "noise", Text: "What keeps the hives from rattling on the deck?", Kind: "other"}}}
 }

@@ -32,13 +32,24 @@ func filled(t *testing.T) (*job.Service, []job.Counted) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		r := parts[0].Recipe
-		r.Base.Length += 10
-		p, err := s.SavePart(ctx, parts[0].ID, parts[0].Revision, "Ä part, \"quoted\"\twith a tab\\", 3, r)
-		if err != nil {
-			t.Fatal(err)
+		for _, was := range parts[:min(len(parts), 1)] {
+			r := was.Recipe
+			r.Base.Length += 10
+			p, err := s.SavePart(ctx, was.ID, was.Revision, "Ä part, \"quoted\"\twith a tab\\", 3, r)
+			if err != nil {
+				t.Fatal(err)
+			}
+			if _, err := s.Undo(ctx, p.ID, p.Revision); err != nil {
+				t.Fatal(err)
+			}
 		}
-		if _, err := s.Undo(ctx, p.ID, p.Revision); err != nil {
+		frames, err := s.Store.Frames(ctx, j.ID)
+		if err != nil || len(frames) != 1 {
+			t.Fatal(frames, err)
+		}
+		d := *frames[0].Frame
+		d.Sags = 7
+		if _, err := s.SaveFrame(ctx, frames[0].ID, 1, "A frame\nof two lines", 2, d); err != nil {
 			t.Fatal(err)
 		}
 		if _, err := s.KeepNumber(ctx, j.ID, "gauge", "Sheet", []byte(`{"family":"steel","gauge":14}`)); err != nil {
@@ -153,8 +164,17 @@ func TestExportAndImport(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if _, err := s.Redo(ctx, parts[0].ID, parts[0].Revision); err != nil {
-			t.Errorf("redo on the copy: %v", err)
+		for _, p := range parts[:min(len(parts), 1)] {
+			if _, err := s.Redo(ctx, p.ID, p.Revision); err != nil {
+				t.Errorf("redo on the copy: %v", err)
+			}
+		}
+		frames, err := s.Store.Frames(ctx, copied.ID)
+		if err != nil || len(frames) != 1 || frames[0].Revision != 2 || frames[0].Frame.Sags != 7 {
+			t.Fatalf("the copy's frame: %+v %v", frames, err)
+		}
+		if back, err := s.Undo(ctx, frames[0].ID, 2); err != nil || back.Frame.Sags == 7 {
+			t.Errorf("undo of the copy's frame: %v", err)
 		}
 	}
 }

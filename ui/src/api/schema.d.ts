@@ -718,6 +718,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/trailer.tow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far a trailer turns before it touches, and what packs it level */
+        post: operations["calc.trailer.tow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/tray": {
         parameters: {
             query?: never;
@@ -1003,6 +1020,23 @@ export interface paths {
         get: operations["getJob"];
         /** Change the brief, archive or bring back */
         put: operations["saveJob"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/assembly": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything with a mass together: sum, centre of gravity, lifts, a trailer's balance */
+        get: operations["getAssembly"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1589,6 +1623,48 @@ export interface components {
             feature?: string;
             reason: string;
         };
+        Assembled: {
+            /** @description mm */
+            at?: number[];
+            /** @description against the brief's limits */
+            checks: components["schemas"]["StrengthCheck"][];
+            findings: components["schemas"]["Finding"][];
+            /** @description centre of gravity of what has a place */
+            gravity?: string;
+            items: components["schemas"]["AssembledItem"][];
+            /**
+             * Format: double
+             * @description kg, all together
+             */
+            kilos: number;
+            /**
+             * Format: double
+             * @description kg of what has a place
+             */
+            placed: number;
+            total: string;
+            trailer?: components["schemas"]["TrailerTold"];
+        };
+        AssembledItem: {
+            /** @description mm, its centre of gravity */
+            at?: number[];
+            /** Format: double */
+            kilos: number;
+            /** @enum {string} */
+            kind: "part" | "frame" | "device";
+            /** @description when it is too heavy for one */
+            lift?: string;
+            name: string;
+            /**
+             * Format: int64
+             * @description to lift it; 0 when the brief does not say what one lifts
+             */
+            people: number;
+            text: string;
+            where?: string;
+            /** @description why it has no place */
+            why?: string;
+        };
         AssumedTold: {
             name: string;
             /** @enum {string} */
@@ -1800,6 +1876,8 @@ export interface components {
             unit: "mm" | "fraction" | "decimal";
         };
         Card: {
+            /** @description mm, of a trailer: how far the coupling lies forward of the datum */
+            coupling?: components["schemas"]["Given"];
             /** @description kg, empty, on the front axle or the coupling */
             front?: components["schemas"]["Given"];
             /** @description kg allowed on the front axle or the coupling */
@@ -4037,6 +4115,69 @@ export interface components {
              * @description g, net lift
              */
             up: number;
+        };
+        LoadTowInput: {
+            /**
+             * Format: double
+             * @description mm from the ball to the axle
+             */
+            axle?: number;
+            /**
+             * Format: double
+             * @description mm over the ground, laden
+             */
+            ballHigh?: number;
+            /**
+             * Format: double
+             * @description mm over the ground at which the trailer stands level
+             */
+            couplingLevel?: number;
+            /**
+             * Format: double
+             * @description mm from the ball to the trailer's front
+             */
+            drawbar: number;
+            /**
+             * Format: double
+             * @description mm, the drawbar where it meets the front; 0 for a single bar
+             */
+            drawbarWide: number;
+            /**
+             * Format: double
+             * @description mm, the trailer's front
+             */
+            frontWide: number;
+            /**
+             * Format: double
+             * @description mm from the ball forward to the towing vehicle's rearmost corner
+             */
+            overhang: number;
+            /**
+             * Format: double
+             * @description mm, the towing vehicle behind
+             */
+            vehicleWide: number;
+        };
+        LoadTowResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description degrees it stands nose down without
+             */
+            noseDown: number;
+            /**
+             * Format: double
+             * @description mm to raise the trailer on its axle so that it tows level; negative lowers it
+             */
+            packing: number;
+            /** @enum {string} */
+            touches: "drawbar" | "front" | "side" | "nothing";
+            /**
+             * Format: double
+             * @description degrees either way before something touches, at most 180
+             */
+            turn: number;
+            working: components["schemas"]["Working"];
         };
         LoadTrailerInput: {
             /** @description mm rearwards from the coupling */
@@ -6825,6 +6966,38 @@ export interface components {
             torque: number;
             working: components["schemas"]["Working"];
         };
+        TrailerTold: {
+            axle: string;
+            /**
+             * Format: double
+             * @description kg on all axles together
+             */
+            axleLoad: number;
+            /**
+             * Format: double
+             * @description mm rearwards from the coupling
+             */
+            centreOfGravity: number;
+            findings: components["schemas"]["Finding"][];
+            nose: string;
+            /**
+             * Format: double
+             * @description kg on the coupling; negative lifts it
+             */
+            noseLoad: number;
+            /**
+             * Format: double
+             * @description share of the total
+             */
+            nosePercent: number;
+            /**
+             * Format: double
+             * @description kg
+             */
+            total: number;
+            why?: string;
+            working: components["schemas"]["Working"];
+        };
         TrayInput: {
             /**
              * Format: double
@@ -8530,6 +8703,39 @@ export interface operations {
             };
         };
     };
+    "calc.trailer.tow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadTowInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadTowResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.tray": {
         parameters: {
             query?: never;
@@ -9167,6 +9373,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAssembly: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Assembled"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -206,4 +206,27 @@ export const memberCalculations: Calculation[] = [
       { key: 'centreOfGravity', label: 'Centre of gravity behind the coupling', kind: 'length' },
     ],
   },
+  {
+    name: 'trailer.tow',
+    slug: 'tow',
+    title: 'On tow',
+    about: 'How far a trailer turns before it touches, and what packs it level',
+    fields: [
+      L('overhang', 'Ball to the vehicle’s rear corner, forward', 600),
+      L('vehicleWide', 'Vehicle wide, behind', 1800),
+      L('drawbar', 'Ball to the trailer’s front', 1600),
+      L('drawbarWide', 'Drawbar wide at the front', 900),
+      L('frontWide', 'Trailer’s front wide', 1500),
+      L('ballHigh', 'Ball over the ground, laden', 420),
+      L('couplingLevel', 'Coupling over the ground when level', 465),
+      L('axle', 'Ball to the axle', 3000),
+    ],
+    request: (v) => v,
+    results: [
+      { key: 'turn', label: 'Turns either way', kind: 'angle', lead: true },
+      { key: 'touches', label: 'then touches the', kind: 'text' },
+      { key: 'packing', label: 'Raise it on its axle by', kind: 'length', lead: true },
+      { key: 'noseDown', label: 'Else it stands nose down', kind: 'angle' },
+    ],
+  },
 ]

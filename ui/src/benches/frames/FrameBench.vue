@@ -30,7 +30,7 @@ const open = useFrame(
 const sheets = [
   { key: '', name: 'Build' },
   { key: 'loads', name: 'Carries' },
-  { key: 'holds', name: 'Holds' },
+  { key: 'strength', name: 'Holds' },
   { key: 'cut', name: 'Cut' },
 ]
 const here = computed(() => sheets.find((s) => s.key === (props.sheet ?? ''))?.key ?? '')
@@ -90,7 +90,7 @@ const flagsOpen = ref(false)
       <div class="scroll">
         <BuildSheet v-if="here === ''" :open="open" />
         <LoadSheet v-else-if="here === 'loads'" :open="open" />
-        <HoldSheet v-else-if="here === 'holds'" :open="open" />
+        <HoldSheet v-else-if="here === 'strength'" :open="open" />
         <CutSheet v-else :open="open" />
       </div>
     </div>
@@ -104,12 +104,8 @@ const flagsOpen = ref(false)
         @choose="(id) => (open.chosen.value = id)"
       />
       <div class="under">
-        <button type="button" class="verdict" @click="router.replace(`/jobs/${job}/shape/frame/${frame}/holds`)">
-          <VerdictLine
-            :utilisation="open.worked.value.hold.use"
-            :verdict="open.worked.value.hold.verdict"
-            label="the frame"
-          />
+        <button type="button" class="verdict" @click="router.replace(`/jobs/${job}/shape/frame/${frame}/strength`)">
+          <VerdictLine :utilisation="open.worked.value.hold.use" :verdict="open.worked.value.hold.verdict" label="the frame" />
         </button>
         <span v-for="f in open.worked.value.figures.filter((x) => x.key !== 'paint')" :key="f.key" class="small">
           <span class="soft">{{ f.name }}</span> <b class="num">{{ f.text }}</b>

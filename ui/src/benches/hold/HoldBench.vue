@@ -4,9 +4,10 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
 import { words } from '@/api/client'
 import { newId } from '@/api/ids'
-import { useHolding } from '@/api/queries'
+import { useFrames, useHolding } from '@/api/queries'
 import { useRail } from '@/device'
 import { useBrief } from '@/jobs/useBrief'
+import AssemblyPanel from './AssemblyPanel.vue'
 import FeetPanel from './FeetPanel.vue'
 import MountPanel from './MountPanel.vue'
 import { blankMount } from './blankMount'
@@ -14,6 +15,8 @@ import { blankMount } from './blankMount'
 const props = defineProps<{ job: string }>()
 const open = useBrief(() => props.job)
 const { data: view, error: trouble } = useHolding(() => props.job)
+const { data: frames } = useFrames(() => props.job)
+const all = 'all together'
 const rail = useRail()
 const chosen = ref('')
 const mounts = computed(() => open.brief.value?.mounts ?? [])
@@ -24,8 +27,8 @@ const at = computed(() => mounts.value.findIndex((m) => m.id === chosen.value))
 watch(
   [mounts, devices],
   () => {
-    if (![...mounts.value, ...devices.value].some((x) => x.id === chosen.value))
-      chosen.value = mounts.value[0]?.id ?? devices.value[0]?.id ?? ''
+    if (chosen.value !== all && ![...mounts.value, ...devices.value].some((x) => x.id === chosen.value))
+      chosen.value = mounts.value[0]?.id ?? devices.value[0]?.id ?? all
   },
   { immediate: true },
 )
@@ -75,6 +78,18 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       <p v-if="!open.page.value.parts.length" class="soft small">
         <RouterLink :to="`/jobs/${job}/shape`">Shape a part</RouterLink> first.
       </p>
+      <h2>Frames</h2>
+      <RouterLink v-for="f in frames ?? []" :key="f.id" class="pick" :to="`/jobs/${job}/shape/frame/${f.id}/strength`">
+        <span>{{ f.name }}</span>
+        <span class="says" :class="f.verdict.replace(' ', '-')">{{ f.verdict }} {{ percent(f.use) }}</span>
+      </RouterLink>
+      <p v-if="!frames?.length" class="soft small">
+        <RouterLink :to="`/jobs/${job}/shape/frame`">Start a frame</RouterLink> of tube, angle or bar.
+      </p>
+      <h2>All of it</h2>
+      <button type="button" class="pick" :class="{ on: chosen === all }" :aria-pressed="chosen === all" @click="chosen = all">
+        <span>Mass and balance</span>
+      </button>
       <h2>On their feet</h2>
       <button
         v-for="d in devices"
@@ -110,6 +125,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
           <Trash2 :size="18" />
         </button>
       </MountPanel>
+      <AssemblyPanel v-else-if="chosen === all" :job="job" />
       <FeetPanel v-else-if="standing" :key="chosen" :standing="standing" />
       <p class="soft small">The program helps to design and approves nothing: local rules and a licensed engineer decide.</p>
     </main>
@@ -148,6 +164,10 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
   background: none;
   cursor: pointer;
   overflow-wrap: anywhere;
+}
+a.pick {
+  color: inherit;
+  text-decoration: none;
 }
 .pick > :first-child {
   font-weight: 560;

@@ -2,14 +2,16 @@
 // From the flat pattern to files and paper.
 import { computed, ref, watch } from 'vue'
 import { words } from '@/api/client'
-import { useJob } from '@/api/queries'
+import { useFrames, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import { useSurvey } from '@/jobs/useSurvey'
+import FrameRow from './FrameRow.vue'
 import PartFiles from './PartFiles.vue'
 
 const props = defineProps<{ job: string }>()
 const { data: page, error } = useJob(() => props.job)
+const { data: frames } = useFrames(() => props.job)
 const open = useSurvey(() => props.job)
 const rail = useRail()
 const units = ref<'mm' | 'in'>()
@@ -60,19 +62,11 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
         ]"
       />
     </div>
-    <p v-if="!page.parts.length" class="soft">
+    <p v-if="!page.parts.length && !frames?.length" class="soft">
       No part yet. <RouterLink :to="`/jobs/${job}/shape`">Start one on the Shape bench.</RouterLink>
     </p>
-    <PartFiles
-      v-for="p in page.parts"
-      v-else
-      :key="p.id"
-      :part="p"
-      :job="page.job"
-      :units="units ?? 'mm'"
-      :paper="paper"
-      :open="open"
-    />
+    <PartFiles v-for="p in page.parts" :key="p.id" :part="p" :job="page.job" :units="units ?? 'mm'" :paper="paper" :open="open" />
+    <FrameRow v-for="f in frames ?? []" :key="f.id" :frame="f" :job="job" :wanted="page.job.brief.quantity" />
   </div>
   <p v-else class="page soft">Fetching the job.</p>
 </template>

@@ -19,6 +19,7 @@ const fields = computed(() => {
   const t = card.value.trailer
   return [
     { key: 'span' as const, label: t ? 'Coupling to axle' : 'Wheelbase', kind: 'length' as const },
+    ...(t ? [{ key: 'coupling' as const, label: 'Coupling forward of the datum', kind: 'length' as const }] : []),
     { key: 'front' as const, label: t ? 'Empty, on the coupling, kg' : 'Empty, front axle, kg', kind: 'number' as const },
     { key: 'rear' as const, label: t ? 'Empty, on the axle, kg' : 'Empty, rear axle, kg', kind: 'number' as const },
     { key: 'gross' as const, label: 'Allowed in all, kg', kind: 'number' as const },

@@ -1,0 +1,182 @@
+package httpapi_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"strings"
+	"testing"
+
+	"warmanvil/core/member"
+	"warmanvil/httpapi"
+	"warmanvil/job"
+)
+
+func (c client) newFrame(jobID, body string) (f httpapi.FramePage) {
+	c.t.Helper()
+	c.do("POST", "/api/v1/jobs/"+jobID+"/frames", body).into(c.t, &f)
+	if f.ID == "" {
+		c.t.Fatal("no frame was made")
+	}
+	return f
+}
+
+func (c client) keep(f httpapi.FramePage) reply {
+	c.t.Helper()
+	raw, err := json.Marshal(f.State)
+	if err != nil {
+		c.t.Fatal(err)
+	}
+	return c.do("PUT", "/api/v1/frames/"+f.ID, string(raw), "If-Match", fmt.Sprint(f.Revision))
+}
+
+// A frame from a starter is worked out, changed, undone, redone, copied and put
+// away, and a save on an old revision is refused.
+func TestFrameOverHTTP(t *testing.T) {
+	c := start(t)
+	j, part := c.demo()
+	f := c.newFrame(j.ID, `{"name":"Rack","starter":"rack","stock":"40 × 40 × 3 mm tube","material":"steel-s235","values":{"length":1000,"width":700,"height":800}}`)
+	if len(f.Worked.Pieces) != 8 || f.Worked.Cut.Rows[0].Text != "700.0 mm" || f.Worked.Hold.Verdict != "holds" || f.Worked.Hold.Use == nil || f.Worked.Figures[0].Text == "" {
+		t.Fatalf("%+v %+v", f.Worked.Cut.Rows, f.Worked.Hold.Why)
+	}
+	old := f
+	f.State.Frame.Members[0].Name = "Front bar"
+	f.State.Frame.Loads[0].Kilos = 4000
+	c.keep(f).into(t, &f)
+	if f.Revision != 2 || f.Worked.Hold.Verdict != "over" || f.Worked.Pieces[0].Name != "Front bar" {
+		t.Errorf("revision %d %s", f.Revision, f.Worked.Hold.Verdict)
+	}
+	if r := c.keep(old); r.status != 412 {
+		t.Errorf("a save on an old revision answers %d", r.status)
+	}
+	c.do("POST", "/api/v1/frames/"+f.ID+"/undo", "", "If-Match", "2").into(t, &f)
+	if f.State.Frame.Loads[0].Kilos != 150 || !f.CanRedo {
+		t.Errorf("undone: %+v", f.State.Frame.Loads)
+	}
+	c.do("POST", "/api/v1/frames/"+f.ID+"/redo", "", "If-Match", "3").into(t, &f)
+	if f.State.Frame.Loads[0].Kilos != 4000 {
+		t.Error("not redone")
+	}
+	var list []httpapi.FrameRevision
+	c.do("GET", "/api/v1/frames/"+f.ID+"/revisions", "").into(t, &list)
+	if len(list) != 4 || list[2].Summary != "Front bar changed" {
+		t.Errorf("%+v", list)
+	}
+	var heads []httpapi.FrameHead
+	c.do("GET", "/api/v1/jobs/"+j.ID+"/frames", "").into(t, &heads)
+	if len(heads) != 2 || heads[1].Verdict != "over" || heads[1].Members != 8 {
+		t.Errorf("%+v", heads)
+	}
+	var copied httpapi.FramePage
+	c.do("POST", "/api/v1/frames/"+f.ID+"/duplicate", "").into(t, &copied)
+	if copied.State.Name != "Rack (copy)" || len(copied.Worked.Pieces) != 8 {
+		t.Errorf("%s", copied.State.Name)
+	}
+	c.do("POST", "/api/v1/frames/"+copied.ID+"/archive", `{"archived":true}`)
+	var page httpapi.JobPage
+	c.do("GET", "/api/v1/jobs/"+j.ID, "").into(t, &page)
+	if len(page.Frames) != 2 || len(page.Parts) != 3 {
+		t.Errorf("%d frames, %d parts", len(page.Frames), len(page.Parts))
+	}
+	// A folded part is no frame, nor a frame a folded part.
+	c.do("GET", "/api/v1/frames/"+part.ID, "").refused(t, 404, "")
+	if r := c.do("PUT", "/api/v1/frames/"+part.ID, `{"name":"x","quantity":1,"frame":{"schema":1,"material":"steel-s235"}}`, "If-Match", "1"); r.status != 404 {
+		t.Errorf("a frame saved over a folded part answers %d", r.status)
+	}
+	recipe, _ := json.Marshal(part.Recipe)
+	if r := c.do("PUT", "/api/v1/parts/"+f.ID, `{"name":"x","quantity":1,"recipe":`+string(recipe)+`}`, "If-Match", "4"); r.status != 404 {
+		t.Errorf("a folded part saved over a frame answers %d", r.status)
+	}
+}
+
+func TestFrameRefusals(t *testing.T) {
+	c := start(t)
+	j, _ := c.demo()
+	at := "/api/v1/jobs/" + j.ID + "/frames"
+	c.do("POST", at, `{"name":"x","starter":"castle","stock":"40 × 40 × 3 mm tube","material":"steel-s235"}`).refused(t, 422, "/starter")
+	c.do("POST", at, `{"name":"x","starter":"rack","stock":"rubber","material":"steel-s235"}`).refused(t, 422, "/stock")
+	c.do("POST", at, `{"name":"x","starter":"rack","stock":"40 × 40 × 3 mm tube","material":"steel-s235","values":{"length":-4}}`).refused(t, 422, "/values/length")
+	c.do("POST", at, `{"name":"","material":"steel-s235"}`).refused(t, 422, "/name")
+	f := c.newFrame(j.ID, `{"name":"Empty","material":"steel-s235"}`)
+	if f.Worked.Hold.Why == "" || f.Worked.Hold.Verdict != "cannot say" {
+		t.Errorf("%+v", f.Worked.Hold)
+	}
+	c.do("GET", "/api/v1/frames/"+f.ID+"/files/saw", "").refused(t, 422, "")
+	c.do("GET", "/api/v1/frames/"+f.ID+"/files/novel", "").refused(t, 404, "")
+	c.do("POST", "/api/v1/frames/"+f.ID+"/sections", `{"stock":"rubber"}`).refused(t, 422, "/stock")
+	f.State.Frame.Points = []member.Point{{ID: "a", X: 1e9}}
+	c.keep(f).refused(t, 422, "/frame/points/0/x")
+	f.State.Frame.Points = []member.Point{{ID: "a", Name: "A"}, {ID: "b", Name: "B", Survey: "nowhere"}}
+	f.State.Frame.Members = []member.Member{{ID: "m", Name: "M", From: "a", To: "b"}}
+	c.keep(f).into(t, &f)
+	if len(f.Worked.Findings) == 0 || f.Worked.Pieces[0].Why == "" {
+		t.Errorf("what cannot be built is kept without a word: %+v", f.Worked)
+	}
+}
+
+// Every file of the demo's frames is served with its name, kind and content.
+func TestFrameFiles(t *testing.T) {
+	c := start(t)
+	j, _ := c.demo()
+	frames, err := c.jobs.Store.Frames(t.Context(), j.ID)
+	if err != nil || len(frames) != 1 {
+		t.Fatal(frames, err)
+	}
+	for kind, want := range map[string][3]string{
+		"saw": {"pdf", "application/pdf", "%PDF"}, "labels": {"pdf", "application/pdf", "%PDF"}, "wraps": {"pdf", "application/pdf", "%PDF"}, "plan": {"pdf", "application/pdf", "%PDF"},
+		"csv": {"csv", "text/csv; charset=utf-8", "mark,quantity,section"}, "xlsx": {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "PK"},
+		"jig": {"dxf", "application/dxf", "0\nSECTION"}, "stl": {"stl", "model/stl", "Warm Anvil, mm"},
+	} {
+		r := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/"+kind+"?paper=letter", "")
+		if r.status != 200 || r.header.Get("Content-Type") != want[1] || !strings.HasPrefix(string(r.body), want[2]) {
+			t.Errorf("%s: %d %s %.40q", kind, r.status, r.header.Get("Content-Type"), r.body)
+		}
+		if got := r.header.Get("Content-Disposition"); got != `attachment; filename="orchard-truck_underfloor-outriggers-`+kind+`_r1.`+want[0]+`"` {
+			t.Errorf("%s is called %s", kind, got)
+		}
+	}
+	csv := string(c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/csv", "").body)
+	for _, w := range []string{"A1,4,50 × 50 × 4 mm tube,437", "remnant 1", "new stick 1", "45,0,45,"} {
+		if !strings.Contains(csv, w) {
+			t.Errorf("the cut list lacks %q:\n%s", w, csv)
+		}
+	}
+}
+
+// All of a job with a mass, together: placed things and frames have a middle, the
+// hive trailer is balanced.
+func TestAssembly(t *testing.T) {
+	c := start(t)
+	j, _ := c.demo()
+	var a job.Assembled
+	c.do("GET", "/api/v1/jobs/"+j.ID+"/assembly", "").into(t, &a)
+	sum := 0.0
+	kinds := map[string]int{}
+	for _, i := range a.Items {
+		sum += i.Kilos
+		kinds[i.Kind]++
+		if (i.At == nil) == (i.Why == "") {
+			t.Errorf("%+v", i)
+		}
+	}
+	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2 || a.Kilos != sum || a.At == nil || len(a.Checks) != 2 {
+		t.Errorf("%v %+v", kinds, a)
+	}
+	list, err := c.jobs.Store.Jobs(t.Context(), false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, x := range list {
+		if x.Brief.Name != "Hive trailer" {
+			continue
+		}
+		c.do("GET", "/api/v1/jobs/"+x.ID+"/assembly", "").into(t, &a)
+		if a.Trailer == nil || a.Trailer.Why != "" || a.Trailer.NoseLoad <= 0 || len(a.Findings) == 0 {
+			t.Errorf("%+v", a.Trailer)
+		}
+		b := x.Brief
+		b.Card.Coupling = nil
+		if got := job.Assemble(job.Survey{}, b, nil, nil); got.Trailer == nil || !strings.Contains(got.Trailer.Why, "coupling lies") {
+			t.Errorf("%+v", got.Trailer)
+		}
+	}
+}

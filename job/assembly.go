@@ -1,0 +1,260 @@
+package job
+
+import (
+	"context"
+	"fmt"
+	"math"
+
+	"warmanvil/core/load"
+	"warmanvil/core/member"
+	"warmanvil/core/solid"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// Assembled is everything of a job that has a mass, together in vehicle axes.
+type Assembled struct {
+	Items    []AssembledItem   `json:"items"`
+	Total    string            `json:"total"`
+	Kilos    float64           `json:"kilos" doc:"kg, all together"`
+	Placed   float64           `json:"placed" doc:"kg of what has a place"`
+	Gravity  string            `json:"gravity,omitempty" doc:"centre of gravity of what has a place"`
+	At       *solid.Vector     `json:"at,omitempty" doc:"mm"`
+	Checks   []strength.Check  `json:"checks" doc:"against the brief's limits"`
+	Trailer  *TrailerTold      `json:"trailer,omitempty"`
+	Findings []working.Finding `json:"findings"`
+}
+
+// AssembledItem is one thing of it.
+type AssembledItem struct {
+	Name   string        `json:"name"`
+	Kind   string        `json:"kind" enum:"part,frame,device"`
+	Kilos  float64       `json:"kilos"`
+	Text   string        `json:"text"`
+	At     *solid.Vector `json:"at,omitempty" doc:"mm, its centre of gravity"`
+	Where  string        `json:"where,omitempty"`
+	Why    string        `json:"why,omitempty" doc:"why it has no place"`
+	Lift   string        `json:"lift,omitempty" doc:"when it is too heavy for one"`
+	People int           `json:"people" doc:"to lift it; 0 when the brief does not say what one lifts"`
+}
+
+// TrailerTold is the trailer's balance with all that.
+type TrailerTold struct {
+	load.TrailerResult
+	Nose string `json:"nose"`
+	Axle string `json:"axle"`
+	Why  string `json:"why,omitempty"`
+}
+
+// Assembly answers all parts, frames and devices of a job together.
+func (s *Service) Assembly(ctx context.Context, id string) (Assembled, error) {
+	j, parts, err := s.Built(ctx, id)
+	if err != nil {
+		return Assembled{}, err
+	}
+	frames, err := s.Store.Frames(ctx, id)
+	if err != nil {
+		return Assembled{}, err
+	}
+	v, _, err := s.Store.Survey(ctx, id)
+	if err != nil {
+		return Assembled{}, err
+	}
+	return Assemble(v, j.Brief, parts, frames), nil
+}
+
+// Assemble sums masses and finds their middle: things placed by the survey where
+// they are placed, frames else where they say, the rest without a place.
+func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
+	l := newLocator(v, pen{b.Display()})
+	st := newStander(b, parts, l, frames...)
+	out := Assembled{Items: []AssembledItem{}, Checks: []strength.Check{}, Findings: []working.Finding{}}
+	placed := map[string]int{}
+	add := func(i AssembledItem) {
+		i.Text = kilos(i.Kilos)
+		if i.At != nil {
+			i.Where = l.pen.place(*i.At)
+		}
+		if one := b.Limits.Lift; one != nil && one.Value > 0 {
+			i.People = int(math.Ceil(i.Kilos/one.Value - 1e-9))
+			if i.People > 1 {
+				i.Lift = fmt.Sprintf("%d to lift it, or a hoist", i.People)
+			}
+		}
+		out.Items = append(out.Items, i)
+	}
+	mass := map[string]float64{}
+	for _, p := range parts {
+		if p.Err == nil {
+			mass[p.ID] = p.Built.Mass
+		}
+	}
+	shape := map[string]*member.Built{}
+	for _, f := range frames {
+		shape[f.ID] = member.Build(*f.Frame, l.forFrame(*f.Frame))
+		mass[f.ID] = shape[f.ID].Mass
+	}
+	for i := range v.Placed {
+		p := &v.Placed[i]
+		d := st.stand(p.ID)
+		key, item := p.Part, AssembledItem{Name: d.told.Name, Kind: "part", Kilos: mass[p.Part]}
+		local := solid.Vector{}
+		switch {
+		case p.Device != "":
+			dev, ok := b.device(p.Device)
+			if !ok {
+				continue
+			}
+			key, item.Kind = p.Device, "device"
+			if dev.Mass != nil {
+				item.Kilos = dev.Mass.Value
+			}
+			if dev.Gravity != nil {
+				local = solid.Vector{dev.Gravity.X, dev.Gravity.Y, dev.Gravity.Z}
+			}
+		case shape[p.Part] != nil:
+			item.Kind, local = "frame", shape[p.Part].Gravity
+		case p.Part == "":
+			continue // a plain box weighs nothing
+		}
+		placed[key]++
+		if d.Why != "" {
+			item.Why = d.Why
+			add(item)
+			continue
+		}
+		at := d.Pose.Apply(local)
+		if item.Kind == "part" {
+			at = d.thing.Body.Middle()
+		}
+		item.At = &at
+		add(item)
+	}
+	for _, p := range parts {
+		left := p.Quantity
+		if p.Recipe.Hand.Pair {
+			left *= 2
+		}
+		for n := range max(left-placed[p.ID], 0) {
+			if n > 50 { // a box of washers is one line
+				add(AssembledItem{Name: fmt.Sprintf("%s, %d more", p.Name, left-placed[p.ID]-n), Kind: "part", Kilos: mass[p.ID] * float64(left-placed[p.ID]-n), Why: "It is not placed."})
+				break
+			}
+			add(AssembledItem{Name: p.Name, Kind: "part", Kilos: mass[p.ID], Why: "It is not placed."})
+		}
+	}
+	for _, f := range frames {
+		if placed[f.ID] > 0 {
+			continue
+		}
+		at := f.Frame.Fit.Solid().Apply(shape[f.ID].Gravity)
+		add(AssembledItem{Name: f.Name, Kind: "frame", Kilos: mass[f.ID], At: &at})
+	}
+	for _, d := range b.Devices {
+		if placed[d.ID] > 0 || d.Mass == nil {
+			continue
+		}
+		add(AssembledItem{Name: d.named(), Kind: "device", Kilos: d.Mass.Value, Why: "It is not placed."})
+	}
+	out.sum(b, l.pen)
+	return out
+}
+
+func (p pen) place(v solid.Vector) string {
+	return fmt.Sprintf("%s forward, %s left, %s up", p.mm(v[0]), p.mm(v[1]), p.mm(v[2]))
+}
+
+// sum adds up, and sets the sum against the brief.
+func (a *Assembled) sum(b Brief, p pen) {
+	var middle solid.Vector
+	heaviest := 0.0
+	name := ""
+	for _, i := range a.Items {
+		a.Kilos += i.Kilos
+		if i.At != nil {
+			a.Placed += i.Kilos
+			middle = middle.Add(i.At.Mul(i.Kilos))
+		}
+		if i.Kind != "device" && i.Kilos > heaviest {
+			heaviest, name = i.Kilos, i.Name
+		}
+	}
+	a.Total = kilos(a.Kilos)
+	if a.Placed > 0 {
+		at := middle.Mul(1 / a.Placed)
+		a.At, a.Gravity = &at, p.place(at)
+	}
+	check := func(key, name string, demand float64, limit *Given, formula string) {
+		if limit == nil || limit.Value <= 0 {
+			return
+		}
+		c := strength.Check{Key: key, Name: name, Demand: demand, Capacity: limit.Value, Unit: "kg"}
+		c.Utilisation, c.Verdict = strength.Judge(demand, limit.Value)
+		w := working.Working{Method: name, Source: "sum of masses", Formula: formula, Inputs: []working.Quantity{{Symbol: "m", Name: "all together", Value: demand, Unit: "kg"}, {Symbol: "limit", Name: "allowed", Value: limit.Value, Unit: "kg"}}, Result: working.Quantity{Symbol: "u", Name: "share", Value: demand / limit.Value}}
+		c.Working = p.explain(w)
+		a.Checks = append(a.Checks, c)
+	}
+	empty := 0.0
+	for _, g := range []*Given{b.Card.Front, b.Card.Rear} {
+		if g != nil {
+			empty += g.Value
+		}
+	}
+	for _, o := range b.Card.Others {
+		if o.Mass != nil {
+			empty += o.Mass.Value
+		}
+	}
+	if empty > 0 {
+		check("gross", "gross of the vehicle with all this", empty+a.Kilos, b.Card.Gross, "empty + others + assembled")
+	}
+	check("lift", "heaviest piece to lift, "+name, heaviest, b.Limits.Lift, "heaviest of parts and frames")
+	if b.Card.Trailer {
+		a.trailer(b, p)
+	}
+}
+
+// trailer balances the trailer with what has a place; the coupling's place in the
+// vehicle's axes comes from the brief.
+func (a *Assembled) trailer(b Brief, p pen) {
+	t := TrailerTold{}
+	a.Trailer = &t
+	switch {
+	case b.Card.Span == nil || b.Card.Span.Value <= 0:
+		t.Why = "Say in the brief how far the axle lies behind the coupling."
+		return
+	case b.Card.Coupling == nil:
+		t.Why = "Say in the brief where the coupling lies, forward of the datum."
+		return
+	}
+	in := load.TrailerInput{Axles: []float64{b.Card.Span.Value}}
+	for _, i := range a.Items {
+		if i.At != nil && i.Kilos > 0 {
+			in.Items = append(in.Items, load.TrailerItem{Mass: i.Kilos, X: b.Card.Coupling.Value - i.At[0]})
+		}
+	}
+	for _, o := range b.Card.Others {
+		if o.Mass != nil && o.Behind != nil && o.Mass.Value > 0 {
+			in.Items = append(in.Items, load.TrailerItem{Mass: o.Mass.Value, X: o.Behind.Value})
+		}
+	}
+	if g := b.Card.Front; g != nil && g.Value > 0 {
+		in.Items = append(in.Items, load.TrailerItem{Mass: g.Value})
+	}
+	if g := b.Card.Rear; g != nil && g.Value > 0 {
+		in.Items = append(in.Items, load.TrailerItem{Mass: g.Value, X: b.Card.Span.Value})
+	}
+	r, err := load.Trailer(in)
+	if err != nil {
+		t.Why = err.Error()
+		return
+	}
+	r.Working = *p.explain(r.Working)
+	t.TrailerResult, t.Nose, t.Axle = r, kilos(r.NoseLoad), kilos(r.AxleLoad)
+	a.Findings = append(a.Findings, r.Findings...)
+	if l := b.Card.FrontLimit; l != nil && l.Value > 0 {
+		c := strength.Check{Key: "nose", Name: "on the coupling", Demand: math.Max(r.NoseLoad, 0), Capacity: l.Value, Unit: "kg", Working: &r.Working}
+		c.Utilisation, c.Verdict = strength.Judge(c.Demand, l.Value)
+		a.Checks = append(a.Checks, c)
+	}
+}
