@@ -36,6 +36,10 @@ func TestEveryViewIsAccessible(t *testing.T) {
 	jobID, partID := a.demoPart(t, "Orchard truck", "Press foot")
 	_, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	lorry, _ := a.demoPart(t, "Sound lorry", "Amplifier shelf")
+	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
+	hives, deck := a.demoPart(t, "Hive trailer", "Hive deck frame")
+	frame := "/jobs/" + jobID + "/shape/frame/" + outriggers
+	drawn := `document.querySelector('.body[data-ready]')`
 	views := []struct {
 		path, ready string
 		press       []string // opens a drawer or a dialog before the check
@@ -54,6 +58,12 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		{"/jobs/" + lorry + "/measure/room", `document.querySelector('#spaces')`, nil},
 		{"/jobs/" + jobID + "/measure/fits", `document.querySelector('[data-stack] table')`, nil},
 		{"/jobs/" + jobID + "/make", `document.querySelector('.release')`, []string{"Measure again for Compressor tray bracket"}},
+		{frame, drawn, []string{"Front arm", "Rear root", "Front foot"}},
+		{frame + "/loads", drawn, []string{"Somebody at the edge"}},
+		{frame + "/cut", drawn, nil},
+		{"/jobs/" + hives + "/shape/frame/" + deck + "/strength", drawn, []string{"2 flags", "Why stress"}},
+		{"/jobs/" + hives + "/shape/frame", `document.querySelector('.start')`, nil},
+		{"/jobs/" + hives + "/hold", `document.querySelector('.all table')`, nil},
 		{"/quick/length", `document.querySelector('[data-way]')`, nil},
 		{"/quick/schools", `document.querySelector('.answer table')`, nil},
 		{"/quick/section", `document.querySelector('[data-result]')`, []string{"Keep in a job"}},

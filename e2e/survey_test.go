@@ -33,7 +33,7 @@ func (p *page) pick(inside, label, choice string) {
 	p.wait("the choice "+choice+" of "+label, fmt.Sprintf(`(() => {
 		const l = [...document.querySelectorAll(%[1]q + ' label')].find(l => l.innerText.trim() === %[2]q)
 		const e = l && document.getElementById(l.htmlFor)
-		const o = e && [...e.options].find(o => o.text === %[3]q)
+		const o = e && [...e.options].find(o => o.text === %[3]q || o.text.startsWith(%[3]q + ", "))
 		if (!o) return false
 		e.value = o.value
 		e.dispatchEvent(new Event('change', {bubbles: true}))

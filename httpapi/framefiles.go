@@ -34,13 +34,15 @@ type frameFiles struct {
 }
 
 var frameKinds = map[string]frameFile{
-	"saw":    {"pdf", "application/pdf", frameFiles.saw},
-	"labels": {"pdf", "application/pdf", frameFiles.labels},
-	"wraps":  {"pdf", "application/pdf", frameFiles.wraps},
-	"plan":   {"pdf", "application/pdf", frameFiles.plan},
-	"csv":    {"csv", "text/csv; charset=utf-8", func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
-	"xlsx":   {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
-	"jig":    {"dxf", "application/dxf", frameFiles.jig},
+	"saw":        {"pdf", "application/pdf", frameFiles.saw},
+	"labels":     {"pdf", "application/pdf", frameFiles.labels},
+	"wraps":      {"pdf", "application/pdf", frameFiles.wraps},
+	"plan":       {"pdf", "application/pdf", frameFiles.plan},
+	"csv":        {"csv", "text/csv; charset=utf-8", func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
+	"xlsx":       {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
+	"jig":        {"dxf", "application/dxf", func(f frameFiles) ([]byte, error) { return f.jig(member.FromAbove) }},
+	"jig-side":   {"dxf", "application/dxf", func(f frameFiles) ([]byte, error) { return f.jig(member.FromRight) }},
+	"jig-behind": {"dxf", "application/dxf", func(f frameFiles) ([]byte, error) { return f.jig(member.FromBehind) }},
 	"stl": {"stl", "model/stl", func(f frameFiles) ([]byte, error) {
 		return exchange.STL(f.built.Body(), f.part.Name), nil
 	}},
@@ -48,9 +50,9 @@ var frameKinds = map[string]frameFile{
 
 func (s *server) frameFileRoutes() {
 	const path = "/api/v1/frames/{id}/files/{kind}"
-	s.api.AddOperation(&huma.Operation{OperationID: "getFrameFile", Method: "GET", Path: path, Summary: "A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig (DXF), stl",
+	s.api.AddOperation(&huma.Operation{OperationID: "getFrameFile", Method: "GET", Path: path, Summary: "A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl",
 		Parameters: []*huma.Param{{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "labels", "wraps", "plan", "csv", "xlsx", "jig", "stl"}}}, query("paper", "of the sheets", "a4", "letter")},
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "labels", "wraps", "plan", "csv", "xlsx", "jig", "jig-side", "jig-behind", "stl"}}}, query("paper", "of the sheets", "a4", "letter")},
 		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
 	s.engine.GET(ginPath(path), func(c *gin.Context) {
 		err := s.admit(c, reading)
@@ -185,13 +187,13 @@ func (f frameFiles) plan() ([]byte, error) {
 	return s.PDF()
 }
 
-func (f frameFiles) jig() ([]byte, error) {
+func (f frameFiles) jig(view member.View) ([]byte, error) {
 	j := exchange.Jig{Inches: f.job.Brief.Unit != job.UnitMM}
 	marks := map[string]string{}
 	for _, p := range f.worked.Pieces {
 		marks[p.ID] = p.Mark
 	}
-	for _, sh := range f.built.Shadows(member.FromAbove) {
+	for _, sh := range f.built.Shadows(view) {
 		var l profile.Loop
 		for _, q := range sh.Outline {
 			l = append(l, profile.Vertex{X: q.X, Y: q.Y})
@@ -205,7 +207,7 @@ func (f frameFiles) jig() ([]byte, error) {
 	}
 	for _, p := range f.built.Joints {
 		if p.Why == "" {
-			j.Points = append(j.Points, member.FromAbove.Flat(p.At))
+			j.Points = append(j.Points, view.Flat(p.At))
 		}
 	}
 	return j.DXF(), nil

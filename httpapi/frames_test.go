@@ -124,7 +124,7 @@ func TestFrameFiles(t *testing.T) {
 	for kind, want := range map[string][3]string{
 		"saw": {"pdf", "application/pdf", "%PDF"}, "labels": {"pdf", "application/pdf", "%PDF"}, "wraps": {"pdf", "application/pdf", "%PDF"}, "plan": {"pdf", "application/pdf", "%PDF"},
 		"csv": {"csv", "text/csv; charset=utf-8", "mark,quantity,section"}, "xlsx": {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "PK"},
-		"jig": {"dxf", "application/dxf", "0\nSECTION"}, "stl": {"stl", "model/stl", "Warm Anvil, mm"},
+		"jig": {"dxf", "application/dxf", "0\nSECTION"}, "jig-side": {"dxf", "application/dxf", "0\nSECTION"}, "jig-behind": {"dxf", "application/dxf", "0\nSECTION"}, "stl": {"stl", "model/stl", "Warm Anvil, mm"},
 	} {
 		r := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/"+kind+"?paper=letter", "")
 		if r.status != 200 || r.header.Get("Content-Type") != want[1] || !strings.HasPrefix(string(r.body), want[2]) {

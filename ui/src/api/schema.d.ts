@@ -862,7 +862,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig (DXF), stl */
+        /** A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl */
         get: operations["getFrameFile"];
         put?: never;
         post?: never;
@@ -9006,7 +9006,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                kind: "saw" | "labels" | "wraps" | "plan" | "csv" | "xlsx" | "jig" | "stl";
+                kind: "saw" | "labels" | "wraps" | "plan" | "csv" | "xlsx" | "jig" | "jig-side" | "jig-behind" | "stl";
             };
             cookie?: never;
         };

@@ -24,7 +24,7 @@ const fields = [
     <section>
       <h2>Cut list</h2>
       <p class="small">{{ cut.text }}.</p>
-      <div class="scroll-x">
+      <div class="scroll-x" tabindex="0" role="region" aria-label="Cut list">
         <table class="cut">
           <thead>
             <tr>
@@ -49,7 +49,7 @@ const fields = [
                 <span v-for="n in r.notes ?? []" :key="n" class="small block">{{ n }}</span>
               </td>
               <td v-for="(e, k) in r.told" :key="k" class="small">
-                <b class="num">{{ e.scale }}</b>
+                <b v-if="e.saw || e.tilt || e.hole" class="num">{{ e.scale }}</b>
                 <span v-if="e.slant > 0" class="block soft">{{ e.axis }} from the axis</span>
                 <span class="block">{{ e.words }}</span>
               </td>

@@ -231,17 +231,20 @@ const flagsOpen = ref(false)
 @media (max-width: 1000px) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto minmax(300px, 40dvh) auto;
+    grid-template-rows: auto auto auto;
     height: auto;
   }
   .drawn {
     grid-row: 2;
   }
   .side {
+    grid-row: 3;
+  }
+  .side {
     border-right: 0;
   }
   .drawn {
-    grid-template-rows: minmax(220px, 1fr) auto auto;
+    grid-template-rows: minmax(260px, 34dvh) auto auto;
   }
 }
 </style>

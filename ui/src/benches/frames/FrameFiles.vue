@@ -15,7 +15,9 @@ const files = [
   { kind: 'labels', icon: Tag, name: 'Labels', says: 'PDF, one for each piece' },
   { kind: 'csv', icon: Table, name: 'Cut list', says: 'CSV' },
   { kind: 'xlsx', icon: Table, name: 'Cut list', says: 'XLSX' },
-  { kind: 'jig', icon: FileText, name: 'Jig outline', says: 'DXF, seen from above, 1:1' },
+  { kind: 'jig', icon: FileText, name: 'Jig from above', says: 'DXF, 1:1' },
+  { kind: 'jig-side', icon: FileText, name: 'Jig from the side', says: 'DXF, 1:1' },
+  { kind: 'jig-behind', icon: FileText, name: 'Jig from behind', says: 'DXF, 1:1' },
   { kind: 'stl', icon: Box, name: 'Body', says: 'STL in millimetres' },
 ]
 const paper = localStorage.getItem('warmanvil.paper') ?? 'a4'

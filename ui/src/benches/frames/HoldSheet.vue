@@ -103,7 +103,7 @@ const stock = ref('')
       </section>
       <section>
         <h2>What holds it takes</h2>
-        <div class="scroll-x">
+        <div class="scroll-x" tabindex="0" role="region" aria-label="What holds it takes">
           <table>
             <thead>
               <tr>

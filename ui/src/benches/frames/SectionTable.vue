@@ -35,7 +35,7 @@ function pick(o: Option) {
 <template>
   <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
   <p v-else-if="!data" class="soft" role="status">{{ isFetching ? 'Trying sections.' : '' }}</p>
-  <div v-else class="scroll-x">
+  <div v-else class="scroll-x" tabindex="0" role="region" aria-label="Sections tried">
     <table>
       <thead>
         <tr>

@@ -46,7 +46,6 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
           <b class="num">{{ data.trailer.nosePercent.toFixed(1) }} %</b>; <b class="num">{{ data.trailer.axle }}</b> on the axle
           <WhyButton name="the trailer's balance" :working="data.trailer.working" />
         </p>
-        <p class="small">One school wants 10 to 15 % on the nose, the other 4 to 7 % and never more than the coupling allows.</p>
       </template>
       <p v-for="f in data.findings" :key="f.reason" class="said" :class="f.severity">{{ f.reason }}</p>
       <p class="small soft">
@@ -54,7 +53,7 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
         <RouterLink to="/quick/tow">Quick numbers, on tow</RouterLink>.
       </p>
     </div>
-    <div class="scroll-x">
+    <div class="scroll-x" tabindex="0" role="region" aria-label="What it is made of">
       <table>
         <thead>
           <tr>
@@ -88,6 +87,8 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
 <style scoped>
 .all {
   display: grid;
+  min-width: 0;
+  grid-template-columns: minmax(0, 1fr);
   gap: 16px;
 }
 .sum {
@@ -103,6 +104,11 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
   align-items: center;
   border-bottom: 1px solid var(--rule);
   padding: 6px 0;
+}
+@media (max-width: 700px) {
+  .check {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .trailer {
   display: grid;

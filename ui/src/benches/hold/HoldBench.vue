@@ -25,8 +25,9 @@ const held = (id: string) => view.value?.holding.mounts.find((m) => m.mount.id =
 const standing = computed(() => view.value?.holding.devices.find((d) => d.device.id === chosen.value))
 const at = computed(() => mounts.value.findIndex((m) => m.id === chosen.value))
 watch(
-  [mounts, devices],
+  [mounts, devices, () => open.brief.value],
   () => {
+    if (!open.brief.value) return
     if (chosen.value !== all && ![...mounts.value, ...devices.value].some((x) => x.id === chosen.value))
       chosen.value = mounts.value[0]?.id ?? devices.value[0]?.id ?? all
   },
