@@ -23,6 +23,9 @@ func TestScreenshots(t *testing.T) {
 	truck, foot := a.demoPart(t, "Orchard truck", "Press foot")
 	lorry, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	_, bracket := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
+	hives, deck := a.demoPart(t, "Hive trailer", "Hive deck frame")
+	_, horns := a.demoPart(t, "Sound lorry", "Horn speaker frame")
 	desk := open(t, a, 1280, 800)
 	tablet := open(t, a, 800, 1180)
 	owner := open(t, startShared(t), 1280, 800)
@@ -49,6 +52,13 @@ func TestScreenshots(t *testing.T) {
 			}
 		}
 	}
+	frame := func(job, id, sheet string, names ...string) func(*page) {
+		return func(p *page) {
+			p.goTo("/jobs/" + job + "/shape/frame/" + id + sheet)
+			p.wait("the frame", `document.querySelector('.body[data-ready]')`)
+			press(names...)(p)
+		}
+	}
 	for _, s := range []struct {
 		name, theme string
 		on          *page
@@ -59,22 +69,17 @@ func TestScreenshots(t *testing.T) {
 		{"shape-day-mm", "day", desk, shape(truck, foot)},
 		{"shape-add-flange", "day", desk, shape(truck, bracket, press("Add to Base"))},
 		{"shape-shed-inch", "shed", desk, shape(lorry, shelf, press("Bends"))},
-		{"shape-allowance", "day", desk, shape(truck, foot, press("Bend allowance"))},
-		{"shape-working", "day", desk, shape(truck, foot, press("Why Blank, front to back"))},
+		{"frame-build", "day", desk, frame(truck, outriggers, "", "Front arm")},
+		{"frame-holds-shed", "shed", desk, frame(hives, deck, "/strength", "10×")},
+		{"frame-cut-inch", "day", desk, frame(lorry, horns, "/cut")},
 		{"shape-tablet", "day", tablet, shape(truck, foot)},
 		{"hold-day", "day", desk, func(p *page) {
 			p.goTo("/jobs/" + truck + "/hold")
 			p.wait("suggestions", `document.querySelector('[data-suggestions] .one')`)
 		}},
-		{"hold-feet", "day", desk, func(p *page) {
-			p.goTo("/jobs/" + truck + "/hold")
-			p.press("Apple press")
-			p.see("The hardest on one foot")
-		}},
-		{"measure-weights", "day", desk, func(p *page) {
-			p.goTo("/jobs/" + truck + "/measure")
-			p.wait("the weights", `document.querySelector('[data-weight=gross]')`)
-			p.press("Weights")
+		{"hold-balance", "day", desk, func(p *page) {
+			p.goTo("/jobs/" + hives + "/hold")
+			p.see("on the coupling")
 		}},
 		{"measure-maps", "day", desk, func(p *page) {
 			p.goTo("/jobs/" + truck + "/measure/vehicle")

@@ -3,6 +3,7 @@ package httpapi_test
 import (
 	"encoding/json"
 	"fmt"
+	"net/url"
 	"strings"
 	"testing"
 
@@ -111,6 +112,17 @@ func TestFrameRefusals(t *testing.T) {
 	if len(f.Worked.Findings) == 0 || f.Worked.Pieces[0].Why == "" {
 		t.Errorf("what cannot be built is kept without a word: %+v", f.Worked)
 	}
+}
+
+// A bent piece goes on paper by the request of its calculation.
+func TestBendingSheet(t *testing.T) {
+	c := start(t)
+	r := c.do("GET", "/api/v1/bending-sheet?unit=fraction&title=Rail&request="+url.QueryEscape(`{"outside":25,"wall":2,"legs":[300,400],"bends":[{"radius":75,"angle":90}]}`), "")
+	if r.status != 200 || !strings.HasPrefix(string(r.body), "%PDF") || !strings.Contains(r.header.Get("Content-Disposition"), "bending-sheet_rail") {
+		t.Errorf("%d %s %.60q", r.status, r.header.Get("Content-Disposition"), r.body)
+	}
+	c.do("GET", "/api/v1/bending-sheet?request="+url.QueryEscape(`{"outside":25,"legs":[300],"bends":[]}`), "").refused(t, 422, "/legs")
+	c.do("GET", "/api/v1/bending-sheet?request=what", "").refused(t, 422, "")
 }
 
 // Every file of the demo's frames is served with its name, kind and content.

@@ -84,6 +84,7 @@ func build(opt Options) *server {
 	s.surveyRoutes()
 	s.frameRoutes()
 	s.frameFileRoutes()
+	s.bendSheetRoutes()
 	s.calcRoutes()
 	s.fileRoutes()
 	return s

@@ -3,6 +3,7 @@ package paper
 import (
 	"bytes"
 	"encoding/csv"
+	"fmt"
 	"math"
 	"os"
 	"os/exec"
@@ -14,6 +15,7 @@ import (
 	"github.com/xuri/excelize/v2"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/tube"
 )
 
 var frameHead = FrameSheet{Job: "Orchard truck", Frame: "Outriggers", Revision: 3, Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4, Quantity: 2}
@@ -66,6 +68,25 @@ func TestFramePapers(t *testing.T) {
 			if !strings.Contains(text, w) {
 				t.Errorf("%s does not say %q", name, w)
 			}
+		}
+	}
+}
+
+// A bending sheet says every mark, and warns when nothing was tried.
+func TestBendSheet(t *testing.T) {
+	in := tube.BendInput{Outside: 25, Wall: 2, Legs: []float64{300, 400, 250}, Bends: []tube.Turn{{Radius: 75, Angle: 90}, {Radius: 75, Angle: 45, Rotation: 90}}}
+	r, err := tube.Bend(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	raw, err := BendSheet{Title: "Rail", Date: frameHead.Date, Paper: A4, In: in, Result: r, Length: func(mm float64) string { return fmt.Sprintf("%.1f mm", mm) }}.PDF()
+	if err != nil {
+		t.Fatal(err)
+	}
+	text := words(t, raw)
+	for _, w := range []string{"Bending sheet: Rail", fmt.Sprintf("Cut %.1f mm", r.Developed), fmt.Sprintf("%.1f mm", r.Marks[1].Start), "90.0°", "No trial bend", "second end"} {
+		if !strings.Contains(text, w) {
+			t.Errorf("it lacks %q:\n%s", w, text)
 		}
 	}
 }

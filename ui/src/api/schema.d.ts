@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/v1/bending-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A bent bar or tube on paper: the request of member.bend as JSON */
+        get: operations["getBendingSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/build": {
         parameters: {
             query?: never;
@@ -7317,6 +7334,33 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    getBendingSheet: {
+        parameters: {
+            query: {
+                request: string;
+                title?: string;
+                /** @description of the sheet */
+                paper?: "a4" | "letter";
+                /** @description lengths are written in */
+                unit?: "mm" | "fraction" | "decimal";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
     build: {
         parameters: {
             query?: never;

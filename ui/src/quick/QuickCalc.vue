@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import type { Finding, Working } from '@/api/client'
+import { words } from '@/api/client'
+import { fetchFile } from '@/api/file'
 import { at } from '@/api/pointer'
 import { useStock } from '@/api/queries'
 import FlagList from '@/kit/FlagList.vue'
@@ -56,6 +58,21 @@ const working = computed(() => answer.value?.working as Working | undefined)
 const findings = computed(() => (answer.value?.findings as Finding[] | undefined) ?? [])
 const found = (key: string) => at(answer.value, `/${key}`)
 const entry = (key: string) => values[key] as number | null
+const unprinted = ref('')
+async function print() {
+  unprinted.value = ''
+  const q = new URLSearchParams({
+    request: JSON.stringify(request.value),
+    title: props.calculation.title,
+    unit: props.lengths.unit,
+    paper: localStorage.getItem('warmanvil.paper') ?? 'a4',
+  })
+  try {
+    await fetchFile(`${props.calculation.paper!.path}?${q}`)
+  } catch (e) {
+    unprinted.value = words(e)
+  }
+}
 const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter}, ${f.label.toLowerCase()}` : f.label)
 </script>
 
@@ -123,6 +140,10 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
         </div>
       </dl>
       <FlagList v-if="findings.length" :findings="findings" />
+      <p v-if="answer && calculation.paper" class="row">
+        <button type="button" class="press" @click="print">{{ calculation.paper.text }}</button>
+        <span v-if="unprinted" class="wrong" role="alert">{{ unprinted }}</span>
+      </p>
       <KeepInJob v-if="answer" :calc="calculation.name" :title="calculation.title" :request="request" />
     </div>
     <section v-if="working" class="working" aria-label="Working">

@@ -7,6 +7,7 @@ export const bentCalculation: Calculation = {
   name: 'member.bend',
   slug: 'bent',
   title: 'Bent bar or tube',
+  paper: { text: 'Bending sheet, PDF', path: '/api/v1/bending-sheet' },
   about: 'Cut length, where each bend begins, how far to bend',
   fields: [
     { key: 'outside', label: 'Outside size', kind: 'length', start: 25 },

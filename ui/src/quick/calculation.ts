@@ -29,5 +29,7 @@ export type Calculation = {
   results: Result[]
   /** The request, where it is not the fields as they stand. */
   request?: (values: Record<string, unknown>) => Record<string, unknown>
+  /** A paper of the answer: where it is made, from the request. */
+  paper?: { text: string; path: string }
   special?: 'length' | 'section' | 'schools'
 }

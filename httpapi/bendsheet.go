@@ -1,0 +1,62 @@
+package httpapi
+
+import (
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+
+	"warmanvil/core/tube"
+	"warmanvil/job"
+	"warmanvil/paper"
+	"warmanvil/strictjson"
+)
+
+// bendSheetRoutes serves the bending sheet of the calculation member.bend.
+func (s *server) bendSheetRoutes() {
+	const path = "/api/v1/bending-sheet"
+	s.api.AddOperation(&huma.Operation{OperationID: "getBendingSheet", Method: "GET", Path: path, Summary: "A bent bar or tube on paper: the request of member.bend as JSON",
+		Parameters: []*huma.Param{{Name: "request", In: "query", Required: true, Schema: &huma.Schema{Type: "string"}}, {Name: "title", In: "query", Schema: &huma.Schema{Type: "string"}},
+			query("paper", "of the sheet", "a4", "letter"), query("unit", "lengths are written in", "mm", "fraction", "decimal")},
+		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"application/pdf": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
+	s.engine.GET(path, func(c *gin.Context) {
+		err := s.admit(c, reading)
+		if err == nil {
+			err = s.bendSheet(c)
+		}
+		if err != nil {
+			refuse(c, err)
+		}
+	})
+}
+
+func (s *server) bendSheet(c *gin.Context) error {
+	var in tube.BendInput
+	if err := strictjson.Decode([]byte(c.Query("request")), &in); err != nil {
+		return err
+	}
+	r, err := tube.Bend(in)
+	if err != nil {
+		return err
+	}
+	title := strings.TrimSpace(c.Query("title"))
+	if title == "" || len(title) > 120 {
+		title = "Bent piece"
+	}
+	unit := job.Unit(c.Query("unit"))
+	if unit != job.UnitFraction && unit != job.UnitDecimal {
+		unit = job.UnitMM
+	}
+	size := paper.A4
+	if c.Query("paper") == "letter" {
+		size = paper.Letter
+	}
+	raw, err := paper.BendSheet{Title: title, Date: s.jobs.Now().UTC(), Paper: size, In: in, Result: r, Length: job.Lengths(job.Brief{Unit: unit, Grain: .5})}.PDF()
+	if err != nil {
+		return err
+	}
+	c.Header("Content-Disposition", `attachment; filename="`+job.FileName("bending sheet", title, "", "r1", "pdf")+`"`)
+	c.Data(http.StatusOK, "application/pdf", raw)
+	return nil
+}
