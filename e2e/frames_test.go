@@ -10,6 +10,8 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/chromedp/chromedp"
+
 	"warmanvil/core/tube"
 )
 
@@ -225,4 +227,51 @@ func TestFrameEdges(t *testing.T) {
 	if got := eval[string](p, `[...document.querySelectorAll('.form input')].map(i => i.value).join(' ')`); !strings.Contains(got, "60") {
 		t.Errorf("the other's load is not here: %q", got)
 	}
+}
+
+// In the drawing: two points tapped one after the other are joined by a member,
+// and a tapped member opens in the list.
+func TestFrameInTheDrawing(t *testing.T) {
+	a := startApp(t)
+	job, id := a.demoPart(t, "Hive trailer", "Hive deck frame")
+	_, built, _, err := a.jobs.FrameBuilt(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/shape/frame/" + id)
+	p.frameSaved()
+	p.press("top")
+	box := eval[[]float64](p, `(r => [r.x, r.y, r.width, r.height])(document.querySelector('.host').getBoundingClientRect())`)
+	size, middle := built.Max.Sub(built.Min), built.Max.Add(built.Min).Mul(.5)
+	half := size.Len() / 2 * .96
+	k := math.Min(box[2], box[3]) / 2 / half // the shorter side shows the radius
+	tap := func(name string) {
+		for _, j := range built.Joints {
+			if j.Name == name {
+				p.do(chromedp.MouseClickXY(box[0]+box[2]/2+(j.At[0]-middle[0])*k, box[1]+box[3]/2-(j.At[1]-middle[1])*k))
+			}
+		}
+	}
+	p.press("Join two points")
+	tap("Left front")
+	p.see("Tap the second point")
+	tap("Right rear")
+	p.wait("the new member", `document.querySelector('.shown .name')?.innerText === 'Member 13'`)
+	p.frameSaved()
+	frames, err := a.jobs.Store.Frames(t.Context(), job)
+	if err != nil {
+		t.Fatal(err)
+	}
+	d := frames[0].Frame
+	m := d.Members[len(d.Members)-1]
+	name := map[string]string{}
+	for _, q := range d.Points {
+		name[q.ID] = q.Name
+	}
+	if len(d.Members) != 13 || name[m.From] != "Left front" || name[m.To] != "Right rear" {
+		t.Errorf("%d members, the last from %s to %s", len(d.Members), name[m.From], name[m.To])
+	}
+	tap("Coupling")
+	p.wait("the point opened", `document.querySelector('.shown .name')?.innerText === 'Coupling'`)
 }

@@ -149,13 +149,13 @@ func (f frameFiles) wraps() ([]byte, error) {
 	for _, w := range f.built.Wraps(rows, f.part.Frame.Saw.SawLimit) {
 		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s long: true for the outer surface.", w.Start, f.length(w.Around))}
 		if w.Round {
-			says = append(says, "The wall inside meets the round deeper: relieve it with a file after cutting, or cut square to the surface.")
+			says = append(says, "The thick line is the outside, the dashed one the inside of the wall: where the dashed one is lower, take the wall down to it with a file, or a gap stays.")
 		}
 		ticks := make([]paper.WrapTick, len(w.Ticks))
 		for i, t := range w.Ticks {
 			ticks[i] = paper.WrapTick(t)
 		}
-		s.Wraps = append(s.Wraps, paper.WrapPage{Ticks: ticks, Title: fmt.Sprintf("%s, %s end: %s", w.Mark, [2]string{"first", "second"}[w.End], w.Name), Says: says, Around: w.Around, Line: w.Line})
+		s.Wraps = append(s.Wraps, paper.WrapPage{Ticks: ticks, Inner: w.Inner, Title: fmt.Sprintf("%s, %s end: %s", w.Mark, [2]string{"first", "second"}[w.End], w.Name), Says: says, Around: w.Around, Line: w.Line})
 	}
 	return s.PDF()
 }

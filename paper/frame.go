@@ -213,6 +213,7 @@ type WrapPage struct {
 	Around float64 // mm
 	Ticks  []WrapTick
 	Line   []profile.Point
+	Inner  []profile.Point // dashed: the inside of the wall
 }
 
 // WrapTick is a line along the member.
@@ -285,6 +286,13 @@ func (p *pages) wrap(w WrapPage) {
 			a, b := w.Line[i-1], w.Line[i]
 			p.Line(x(a.X), base-wrapBase-a.Y, x(b.X), base-wrapBase-b.Y)
 		}
+		p.SetLineWidth(.2)
+		p.SetDashPattern([]float64{1.2, 1}, 0)
+		for i := 1; i < len(w.Inner); i++ {
+			a, b := w.Inner[i-1], w.Inner[i]
+			p.Line(x(a.X), base-wrapBase-a.Y, x(b.X), base-wrapBase-b.Y)
+		}
+		p.SetDashPattern(nil, 0)
 		p.ClipEnd()
 		p.put(edge, base+5, 7, "", "This edge lies square across the member. Cut along the thick line.")
 		p.y = base + 10

@@ -70,6 +70,7 @@ type Wrap struct {
 	Round  bool
 	Around float64         // mm, length of the template
 	Line   []profile.Point // X round the outside, Y depth; the long point is highest
+	Inner  []profile.Point // the same of the inside of a round tube, unrolled at the outside's angles
 	Start  string          // where it starts
 	Ticks  []Tick
 }
@@ -129,16 +130,29 @@ func (r *run) develop(e int) Wrap {
 	}
 	w.Around = along[len(along)-1]
 	least := math.Inf(1)
-	for i, q := range ring {
+	depth := func(q [2]float64) float64 {
 		t, _ := r.meets(r.cuts[e], e, q)
 		if e == 0 {
 			t = -t // the long point is highest
 		}
+		return t
+	}
+	for i, q := range ring {
+		t := depth(q)
 		w.Line = append(w.Line, profile.Point{X: along[i], Y: t})
 		least = math.Min(least, t)
+		if r.Section.Kind == "roundTube" {
+			k := 1 - 2*r.Section.Wall/r.Section.Diameter
+			in := depth([2]float64{q[0] * k, q[1] * k})
+			w.Inner = append(w.Inner, profile.Point{X: along[i], Y: in})
+			least = math.Min(least, in)
+		}
 	}
 	for i := range w.Line {
 		w.Line[i].Y -= least
+	}
+	for i := range w.Inner {
+		w.Inner[i].Y -= least
 	}
 	return w
 }

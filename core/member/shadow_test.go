@@ -4,6 +4,7 @@ import (
 	"math"
 	"testing"
 
+	"warmanvil/core/profile"
 	"warmanvil/core/section"
 	"warmanvil/core/tube"
 )
@@ -25,6 +26,15 @@ func TestWrapIsTheSaddle(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
+	low := math.Inf(1)
+	for _, q := range w.Inner {
+		low = math.Min(low, q.Y)
+	}
+	near(t, "the lowest of both is the base", math.Min(low, bounds([]float64{w.Line[0].Y, w.Line[90].Y})[0]), 0, .1)
+	base := bottom(w.Line)
+	for i := range w.Line { // from the same base as the saddle counts
+		w.Line[i].Y -= base
+	}
 	// The same curve, from another start and perhaps the other way round.
 	best := math.Inf(1)
 	for shift := range 180 {
@@ -38,6 +48,14 @@ func TestWrapIsTheSaddle(t *testing.T) {
 		}
 	}
 	near(t, "the saddle", best, 0, 1e-4)
+}
+
+func bottom(list []profile.Point) float64 {
+	least := math.Inf(1)
+	for _, q := range list {
+		least = math.Min(least, q.Y)
+	}
+	return least
 }
 
 // A compound mitre of box tube gets a template as long as its outside; plain

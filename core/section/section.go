@@ -47,6 +47,8 @@ type Properties struct {
 	PaintPerMetre float64         `json:"paintPerMetre" doc:"m²/m, outside"`
 	CentroidX     float64         `json:"centroidX" doc:"mm from the left edge"`
 	CentroidY     float64         `json:"centroidY" doc:"mm from the lower edge"`
+	InsideWidth   float64         `json:"insideWidth,omitempty" doc:"mm, of a tube, seam and corners not taken off"`
+	InsideHeight  float64         `json:"insideHeight,omitempty" doc:"mm, of a tube"`
 	Working       working.Working `json:"working"`
 }
 
@@ -83,6 +85,12 @@ func Work(in Sizes) (Properties, error) {
 		p = strips([]strip{{0, 0, b, f}, {0, f, w, d - f}, {0, d - f, b, d}})
 		p.J, torsion = (2*(b-w/2)*f*f*f+(d-f)*w*w*w)/3, "thin-walled, Σ b·t³/3 on the middle line"
 		p.PaintPerMetre = (2*d + 4*b - 2*w) / 1000
+	}
+	switch in.Kind {
+	case "rectTube":
+		p.InsideWidth, p.InsideHeight = in.Width-2*in.Wall, in.Height-2*in.Wall
+	case "roundTube":
+		p.InsideWidth, p.InsideHeight = in.Diameter-2*in.Wall, in.Diameter-2*in.Wall
 	}
 	p.finish(in, torsion)
 	return p, nil

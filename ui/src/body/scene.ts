@@ -13,6 +13,8 @@ import {
   MeshLambertMaterial,
   OrthographicCamera,
   Path,
+  Points,
+  PointsMaterial,
   Raycaster,
   Scene as ThreeScene,
   Shape,
@@ -33,6 +35,8 @@ export type Thing = {
   triangles: readonly (readonly number[])[]
   edges: readonly (readonly V[])[]
 }
+/** A point that can be tapped. */
+export type Dot = { id: string; at: V; taken: boolean }
 const at = (v: V) => new Vector3(v[0], v[1], v[2])
 
 export class Scene {
@@ -41,6 +45,7 @@ export class Scene {
   private readonly camera = new OrthographicCamera(-1, 1, 1, -1, -10000, 10000)
   private readonly controls: OrbitControls
   private part = new Group()
+  private dots: Dot[] = []
   private radius = 0
   private pending = false
 
@@ -74,9 +79,10 @@ export class Scene {
     this.frame(at(body.min), at(body.max))
   }
 
-  /** Draws solid things, the chosen ones brought out, and lines over them. */
-  showThings(things: Thing[], chosen: string, over: { lines: V[][]; color: string }[]) {
+  /** Draws solid things, the chosen one brought out, lines over them, and dots that can be taken hold of. */
+  showThings(things: Thing[], chosen: string, over: { lines: V[][]; color: string }[], dots: Dot[] = []) {
     this.clear()
+    this.dots = dots
     const steel = this.material(this.token('--steel'))
     const picked = this.material(this.token('--pick'))
     const lo = new Vector3(Infinity, Infinity, Infinity)
@@ -97,14 +103,23 @@ export class Scene {
       '--line',
     )
     for (const o of over) this.lines(o.lines, o.color)
+    for (const taken of [false, true])
+      this.points(
+        dots.filter((d) => d.taken === taken),
+        taken ? '--pick' : '--line',
+      )
     if (things.length) this.frame(lo, hi)
     else this.render()
   }
 
   /** Answers the id of the thing under a place of the host, if there is one. */
   under(x: number, y: number): string | undefined {
-    const ray = new Raycaster()
     const { clientWidth: w, clientHeight: h } = this.host
+    for (const d of this.dots) {
+      const v = at(d.at).add(this.part.position).project(this.camera)
+      if (Math.hypot(((v.x + 1) * w) / 2 - x, ((1 - v.y) * h) / 2 - y) < 14) return d.id
+    }
+    const ray = new Raycaster()
     ray.setFromCamera(new Vector2((2 * x) / w - 1, 1 - (2 * y) / h), this.camera)
     return ray.intersectObjects(this.part.children.filter((o) => o instanceof Mesh))[0]?.object.userData.id as string | undefined
   }
@@ -115,6 +130,25 @@ export class Scene {
     const edges = new BufferGeometry()
     edges.setAttribute('position', new Float32BufferAttribute(line, 3))
     this.part.add(new LineSegments(edges, new LineBasicMaterial({ color: new Color(this.token(color)) })))
+  }
+
+  private points(list: Dot[], color: string) {
+    if (!list.length) return
+    const g = new BufferGeometry()
+    g.setAttribute(
+      'position',
+      new Float32BufferAttribute(
+        list.flatMap((d) => [...d.at]),
+        3,
+      ),
+    )
+    const size = 9 * this.renderer.getPixelRatio()
+    const dots = new Points(
+      g,
+      new PointsMaterial({ color: new Color(this.token(color)), size, sizeAttenuation: false, depthTest: false }),
+    )
+    dots.renderOrder = 2
+    this.part.add(dots)
   }
 
   private frame(lo: Vector3, hi: Vector3) {
@@ -177,7 +211,8 @@ export class Scene {
   }
 
   private clear() {
-    for (const o of this.part.children) if (o instanceof Mesh || o instanceof LineSegments) o.geometry.dispose()
+    for (const o of this.part.children)
+      if (o instanceof Mesh || o instanceof LineSegments || o instanceof Points) o.geometry.dispose()
     this.part.clear()
   }
 

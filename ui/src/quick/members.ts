@@ -55,6 +55,8 @@ export const memberCalculations: Calculation[] = [
       { key: 'sy', label: 'S sideways, mm³', kind: 'number' },
       { key: 'j', label: 'J, torsion, mm⁴', kind: 'number' },
       { key: 'rMin', label: 'Least radius of gyration', kind: 'length' },
+      { key: 'insideWidth', label: 'Inside, wide', kind: 'length' },
+      { key: 'insideHeight', label: 'Inside, high', kind: 'length' },
     ],
   },
   {

@@ -3,6 +3,7 @@
 import { computed, defineAsyncComponent, onScopeDispose, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { words } from '@/api/client'
+import { newId } from '@/api/ids'
 import { useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import { bind } from '@/keys/keys'
@@ -59,6 +60,35 @@ function aside(f: { code: string; feature?: string }, reason?: string) {
   open.set('/asides', reason ? [...list, { code: f.code, feature: f.feature, reason }] : list)
 }
 const flagsOpen = ref(false)
+
+// Two points tapped one after the other are joined by a member.
+const joining = ref<string>()
+function took(id: string) {
+  if (joining.value === undefined || !open.doc.value?.points?.some((p) => p.id === id)) {
+    open.choose(id)
+    return
+  }
+  if (joining.value === '' || joining.value === id) {
+    joining.value = id
+    return
+  }
+  const members = open.doc.value.members ?? []
+  const last = members.at(-1)
+  const made = {
+    id: newId(),
+    name: `Member ${members.length + 1}`,
+    from: joining.value,
+    to: id,
+    section: last?.section ?? { kind: 'rectTube' as const, width: 40, height: 40, wall: 3, outerRadius: 6 },
+    stock: last ? last.stock : '40 × 40 × 3 mm tube',
+  }
+  open.set('/members', [...members, made])
+  open.choose(made.id)
+  joining.value = undefined
+}
+const joinWord = computed(() =>
+  joining.value === undefined ? 'Join two points' : joining.value === '' ? 'Tap the first point' : 'Tap the second point',
+)
 </script>
 
 <template>
@@ -101,7 +131,8 @@ const flagsOpen = ref(false)
         :bends="scale"
         :arrows="over.loads"
         :stands="over.supports"
-        @choose="(id) => (open.chosen.value = id)"
+        :from="joining"
+        @choose="took"
       />
       <div class="under">
         <button type="button" class="verdict" @click="router.replace(`/jobs/${job}/shape/frame/${frame}/strength`)">
@@ -110,6 +141,14 @@ const flagsOpen = ref(false)
         <span v-for="f in open.worked.value.figures.filter((x) => x.key !== 'paint')" :key="f.key" class="small">
           <span class="soft">{{ f.name }}</span> <b class="num">{{ f.text }}</b>
         </span>
+        <button
+          type="button"
+          class="press tight"
+          :aria-pressed="joining !== undefined"
+          @click="joining = joining === undefined ? '' : undefined"
+        >
+          {{ joinWord }}
+        </button>
         <ChoiceRow v-model="scale" label="Movement drawn" :choices="scales" />
         <button
           v-if="findings.length"

@@ -3,7 +3,7 @@
 // carries and how it bends can be drawn over it.
 import { onMounted, onUnmounted, ref, watch, computed } from 'vue'
 import type { FrameTold } from '@/api/client'
-import { Scene, type Thing } from '@/body/scene'
+import { type Dot, Scene, type Thing } from '@/body/scene'
 import { useDevice } from '@/device'
 
 type V = readonly number[]
@@ -14,6 +14,8 @@ const props = defineProps<{
   bends: number
   arrows?: V[][]
   stands?: V[][]
+  /** The first of two points that are being joined. */
+  from?: string
 }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const device = useDevice()
@@ -37,7 +39,12 @@ const over = computed(() => [
   { lines: props.arrows ?? [], color: '--pick' },
   { lines: bent.value, color: '--stop' },
 ])
-const draw = () => scene?.showThings(things.value, props.chosen, over.value)
+const dots = computed<Dot[]>(() =>
+  props.worked.joints
+    .filter((j) => !j.why)
+    .map((j) => ({ id: j.id, at: j.at as unknown as V, taken: j.id === props.from || j.id === props.chosen })),
+)
+const draw = () => scene?.showThings(things.value, props.chosen, over.value, dots.value)
 onMounted(() => {
   try {
     scene = new Scene(host.value!, () => (ready.value = true))
@@ -53,7 +60,7 @@ onUnmounted(() => {
   watcher?.disconnect()
   scene?.dispose()
 })
-watch([things, over, () => props.chosen], draw)
+watch([things, over, dots, () => props.chosen], draw)
 watch(
   () => device.theme,
   () => requestAnimationFrame(draw),
