@@ -87,7 +87,7 @@ func TestDemoLife(t *testing.T) {
 	}
 	t.Cleanup(func() { _ = os.RemoveAll(data) })
 	d := startDemo(t, bin, data)
-	if got := d.jobs(t); len(got) != 2 || got[0] != "Orchard truck" {
+	if got := d.jobs(t); len(got) != 3 || got[0] != "Orchard truck" {
 		t.Fatalf("demo jobs %v", got)
 	}
 	r, err := http.Post(d.url+"/api/v1/jobs", "application/json", strings.NewReader(`{"name":"Kept","quantity":1,"unit":"mm","grain":1}`))
@@ -102,7 +102,7 @@ func TestDemoLife(t *testing.T) {
 	begin := time.Now()
 	d = startDemo(t, bin, data)
 	t.Logf("started again after a kill in %v", time.Since(begin))
-	if got := d.jobs(t); len(got) != 3 || got[0] != "Kept" {
+	if got := d.jobs(t); len(got) != 4 || got[0] != "Kept" {
 		t.Fatalf("after a kill %v", got)
 	}
 	if err := d.cmd.Process.Signal(os.Interrupt); err != nil {

@@ -60,7 +60,7 @@ type Member struct {
 	A       End           `json:"a,omitempty" doc:"at its first point"`
 	B       End           `json:"b,omitempty"`
 	Trim    float64       `json:"trim,omitempty" doc:"mm left on until the final survey"`
-	K       float64       `json:"k,omitempty" doc:"buckling length over its length; 1 when left out"`
+	K       float64       `json:"k,omitempty" doc:"buckling length over its length; left out: 2 for what stands or has a free end, else 1"`
 	Drain   bool          `json:"drain,omitempty" doc:"vent and drain holes at its ends"`
 	Splice  *Splice       `json:"splice,omitempty"`
 }

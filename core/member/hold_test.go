@@ -62,6 +62,20 @@ func TestCantileverByHand(t *testing.T) {
 	}
 }
 
+// A post counts twice its length unless its user says otherwise, an arm with a
+// free end too, a beam between joints once.
+func TestBucklingLength(t *testing.T) {
+	d := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 0, 0, 700), point("c", 900, 0, 700), point("d", 900, 0, 0), point("e", 1300, 0, 700)},
+		Members:  []Member{{ID: "post", From: "a", To: "b", Section: box40}, {ID: "beam", From: "b", To: "c", Section: box40}, {ID: "said", From: "c", To: "d", Section: box40, K: 1.2}, {ID: "free", From: "c", To: "e", Section: box40}},
+		Supports: []Support{{Point: "a", Kind: "fixed"}, {Point: "d", Kind: "fixed"}}}
+	h := Build(d, nil).Hold(d, asked())
+	for i, want := range []float64{1400, 900, 840, 800} {
+		if got := h.Members[i].Column.Working.Inputs[0]; got.Symbol != "K·L" || math.Abs(got.Value-want) > 1e-9 {
+			t.Errorf("%s: %+v, want %g", h.Members[i].Name, got, want)
+		}
+	}
+}
+
 // An angle bends about its principal axes: stress as unsymmetrical bending gives
 // it about its own legs.
 func TestAngleBendsSideways(t *testing.T) {

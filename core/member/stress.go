@@ -69,10 +69,7 @@ func (w *weighing) member(i int, r *run, x *MemberHeld) {
 	up, iy, iz := principal(r)
 	tilted := math.Atan2(up.Dot(r.axes.Y), up.Dot(r.axes.Z))
 	perMoment, wide, high := twist(r.Section, r.props)
-	k := r.K
-	if k == 0 {
-		k = 1
-	}
+	k := w.m.buckles(i, r)
 	column, err := frame.Column(frame.ColumnInput{Length: r.length, K: k, RadiusOfGyration: r.props.RMin, Area: r.props.Area, Yield: yield, Modulus: w.m.modulus})
 	buckles := w.ask.Rule.Capacity(column.CriticalStress, strength.Yield)
 	var worst, buckled shares
@@ -115,7 +112,7 @@ func (w *weighing) member(i int, r *run, x *MemberHeld) {
 	} else {
 		c := strength.Check{Key: "column", Name: "buckling", Feature: r.ID, Where: r.named(), Case: cCase, Demand: share, Capacity: 1}
 		c.Utilisation, c.Verdict = strength.Judge(share, 1)
-		c.Working = &working.Working{Method: "Buckling with bending", Source: "Johnson and Euler columns; sum of shares, linear", Formula: "u = σN/σcr + σM/σmay", Assumptions: []string{w.ask.Rule.Says(strength.Yield), "bending at its largest, no sway of the joints beyond what K says", "no lateral torsional buckling: tubes do not, open sections may"},
+		c.Working = &working.Working{Method: "Buckling with bending", Source: "Johnson and Euler columns; sum of shares, linear", Formula: "u = σN/σcr + σM/σmay", Assumptions: []string{w.ask.Rule.Says(strength.Yield), "K as given, else 2 for what stands or has a free end and 1 between held joints; bending at its largest", "no lateral torsional buckling: tubes do not, open sections may"},
 			Inputs: []working.Quantity{{Symbol: "K·L", Name: "buckling length", Value: k * r.length, Unit: "mm"}, {Symbol: "r", Name: "least radius of gyration", Value: r.props.RMin, Unit: "mm"}, {Symbol: "λ", Name: "slenderness", Value: column.Slenderness}},
 			Steps:  []working.Quantity{{Symbol: "σN", Name: "by pressing", Value: -buckled.axial, Unit: "MPa"}, {Symbol: "σcr", Name: "may be used before it buckles", Value: buckles, Unit: "MPa"}, {Symbol: "σM", Name: "by bending", Value: buckled.bend, Unit: "MPa"}},
 			Result: working.Quantity{Symbol: "u", Name: "sum of shares", Value: share}}
@@ -136,6 +133,33 @@ func (w *weighing) member(i int, r *run, x *MemberHeld) {
 			}
 		}
 	}
+}
+
+// buckles answers a member's buckling length over its own: as its user says,
+// else 2 where an end is free or the member stands and may sway, and 1 between
+// joints that are held by others.
+func (m *model) buckles(i int, r *run) float64 {
+	if r.K > 0 {
+		return r.K
+	}
+	if math.Abs(r.axes.X[2]) > .7 {
+		return 2
+	}
+	list := m.of[i]
+	for _, n := range []string{m.in.Members[list[0]].From, m.in.Members[list[len(list)-1]].To} {
+		_, held := m.in.Supports[n]
+		_, soft := m.in.Springs[n]
+		met := 0
+		for _, x := range m.in.Members {
+			if x.From == n || x.To == n {
+				met++
+			}
+		}
+		if met < 2 && !held && !soft {
+			return 2
+		}
+	}
+	return 1
 }
 
 // seam is a weld all round a section as a line: length, moments of the line, its

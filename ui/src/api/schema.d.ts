@@ -4676,7 +4676,7 @@ export interface components {
             id: string;
             /**
              * Format: double
-             * @description buckling length over its length; 1 when left out
+             * @description buckling length over its length; left out: 2 for what stands or has a free end, else 1
              */
             k?: number;
             name: string;
@@ -5911,6 +5911,16 @@ export interface components {
              * @description mm⁴, smaller principal
              */
             i2: number;
+            /**
+             * Format: double
+             * @description mm, of a tube
+             */
+            insideHeight?: number;
+            /**
+             * Format: double
+             * @description mm, of a tube, seam and corners not taken off
+             */
+            insideWidth?: number;
             /**
              * Format: double
              * @description mm⁴, about x

@@ -106,7 +106,8 @@ const oblong = computed(
     <ValueField
       label="Buckling length, times its own"
       kind="number"
-      :model-value="m.k || 1"
+      :model-value="m.k || null"
+      note="2 for what stands or has a free end, else 1, when left empty"
       :lengths="open.style.value"
       @update:model-value="(v) => open.set(`${at}/k`, v)"
     />

@@ -6,7 +6,7 @@ defineProps<{ frame: components['schemas']['FrameHead']; job: string; wanted: nu
 </script>
 
 <template>
-  <section class="part">
+  <article class="framed">
     <h2>
       <RouterLink :to="`/jobs/${job}/shape/frame/${frame.id}/cut`">{{ frame.name }}</RouterLink>
       <span v-if="frame.stops" class="stops"> {{ frame.stops }} stop</span>
@@ -18,17 +18,17 @@ defineProps<{ frame: components['schemas']['FrameHead']; job: string; wanted: nu
     <RouterLink class="press" :to="`/jobs/${job}/shape/frame/${frame.id}/cut`">
       Cut list, sticks and papers<span class="hidden-label"> of {{ frame.name }}</span>
     </RouterLink>
-  </section>
+  </article>
 </template>
 
 <style scoped>
-.part {
+.framed {
   display: grid;
   gap: 8px;
   border-top: 2px solid var(--ink);
   padding-top: 10px;
 }
-.part .press {
+.framed .press {
   justify-self: start;
 }
 .stops {
