@@ -107,6 +107,9 @@ func (f frameFiles) saw() ([]byte, error) {
 		}
 		for e := range 2 {
 			x.Ends[e], x.Scales[e] = r.Told[e].Words, r.Told[e].Scale
+			if r.Told[e].Fold != "" {
+				x.Notes = append(x.Notes, [2]string{"first", "second"}[e]+" end "+r.Told[e].Fold)
+			}
 		}
 		view := func(lo, hi int, high float64) [4]profile.Point {
 			return [4]profile.Point{{X: r.Starts[lo]}, {X: r.Starts[lo] + r.Faces[lo]}, {X: r.Starts[hi] + r.Faces[hi], Y: high}, {X: r.Starts[hi], Y: high}}

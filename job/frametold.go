@@ -60,6 +60,7 @@ type EndTold struct {
 	Words string `json:"words" doc:"how it is cut"`
 	Axis  string `json:"axis" doc:"angle from the axis"`
 	Scale string `json:"scale" doc:"angle on the saw's scale, and the tilt"`
+	Fold  string `json:"fold,omitempty" doc:"the same corner notched and folded, in words"`
 }
 
 // PlateTold is a plate as it is drawn.
@@ -140,6 +141,9 @@ func (p pen) end(c member.Cut) EndTold {
 		if c.Long != "" {
 			t.Words += ", long point " + c.Long
 		}
+	}
+	if f := c.Folded; f != nil {
+		t.Fold = fmt.Sprintf("or in one piece with %s: V of %.1f°, %s wide at the inside face and %s deep, folded on the outside wall", f.With, f.Angle, p.mm(f.Width), p.mm(f.Deep))
 	}
 	if c.Onto != "" && c.Kind != member.Square {
 		t.Words += ", to " + c.Onto

@@ -61,6 +61,28 @@ func TestSquareCorner(t *testing.T) {
 	near(t, "mesh holds what it weighs", m.Mesh.volume()*7850e-9, m.Mass, .02)
 }
 
+// The same corner notched and folded: a V of the fold to the wall that stays.
+func TestFoldedCorner(t *testing.T) {
+	d := Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 1000+400, 400*math.Sqrt(3), 0)},
+		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40, B: End{Kind: Mitre, Onto: "n"}}, {ID: "n", Name: "N", From: "b", To: "c", Section: box40, A: End{Kind: Mitre, Onto: "m"}}}}
+	b := built(t, d)
+	f := b.Pieces[0].Ends[1].Folded
+	if f == nil || f.With != "N" || b.Pieces[1].Ends[0].Folded == nil {
+		t.Fatalf("%+v", b.Pieces[0].Ends[1])
+	}
+	near(t, "fold", f.Angle, 60, 1e-9)
+	near(t, "opening", f.Width, 2*(40-3)*math.Tan(math.Pi/6), 1e-9)
+	d.Members[1].Section.Wall = 2
+	if built(t, d).Pieces[0].Ends[1].Folded != nil {
+		t.Error("two walls are folded from one tube")
+	}
+	d.Members[1].Section = box40
+	d.Members[1].Turn = 90
+	if built(t, d).Pieces[0].Ends[1].Folded != nil {
+		t.Error("a tube turned on its side is folded")
+	}
+}
+
 // Mitres of unequal depths meet at their inside and outside corners, whatever
 // the line follows.
 func TestUnequalMitre(t *testing.T) {

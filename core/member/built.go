@@ -72,6 +72,7 @@ type Cut struct {
 	Filler string    `json:"filler,omitempty" doc:"what the gap asks of the weld"`
 	Wrap   []float64 `json:"wrap,omitempty" doc:"mm, cut depth every 10° round a round tube from the section's right side towards its top, outer surface, above the lowest"`
 	Hole   *HoleSaw  `json:"hole,omitempty"`
+	Folded *Folded   `json:"folded,omitempty" doc:"the same corner in one piece, notched and folded"`
 }
 
 // HoleSaw is a saddle cut with a hole saw.
@@ -217,6 +218,7 @@ func (b *Built) piece(r *run, p *Piece, runs map[string]*run, limit float64) {
 		p.Ends[e] = r.told(e, ts[e], p, limit, b)
 		if o := runs[r.cuts[e].onto]; o != nil && r.cuts[e].kind != Square {
 			p.Ends[e].Onto = o.named()
+			p.Ends[e].Folded = r.folded(o, e, p.Ends[e])
 		}
 	}
 	if closed(r.Section) && r.Drain {

@@ -2315,6 +2315,10 @@ export interface components {
             cut: number;
             /** @description what the gap asks of the weld */
             filler?: string;
+            /** @description the same corner notched and folded, in words */
+            fold?: string;
+            /** @description the same corner in one piece, notched and folded */
+            folded?: components["schemas"]["MemberFolded"];
             /**
              * Format: double
              * @description mm left at the widest
@@ -4530,6 +4534,8 @@ export interface components {
             cut: number;
             /** @description what the gap asks of the weld */
             filler?: string;
+            /** @description the same corner in one piece, notched and folded */
+            folded?: components["schemas"]["MemberFolded"];
             /**
              * Format: double
              * @description mm left at the widest
@@ -4608,6 +4614,25 @@ export interface components {
             leg?: number;
             /** @description id of the member it meets */
             onto?: string;
+        };
+        MemberFolded: {
+            /**
+             * Format: double
+             * @description degrees of the V, and of the fold
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, from the inside face to the inner face of the wall that stays
+             */
+            deep: number;
+            /**
+             * Format: double
+             * @description mm, opening at the inside face
+             */
+            width: number;
+            /** @description name of the other member */
+            with: string;
         };
         MemberHoleSaw: {
             /**

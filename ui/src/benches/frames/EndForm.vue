@@ -76,6 +76,7 @@ const kinds = [
       </label>
     </div>
     <p v-if="told?.filler" class="small soft">{{ told.filler }}</p>
+    <p v-if="told?.fold" class="small soft">{{ told.fold }}</p>
     <p v-if="told && told.slant > 0" class="small">
       <span class="num">{{ told.axis }}</span> from the axis, saw at <span class="num">{{ told.scale }}</span>
     </p>
