@@ -1,0 +1,126 @@
+package member
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/frame"
+	"warmanvil/core/solid"
+	"warmanvil/core/strength"
+)
+
+// supports tells what each takes.
+func (w *weighing) supports() {
+	for _, s := range w.m.b.laid.supports {
+		n, ok := w.m.node[s.Point]
+		if _, used := w.m.in.Nodes[n]; !ok || !used {
+			continue
+		}
+		x := SupportHeld{Point: s.Point, Name: w.m.b.laid.name(s.Point), Kind: s.Kind}
+		for i, a := range w.answers {
+			r := a.design.Reactions[n]
+			if i == 0 {
+				x.Rest = a.service.Reactions[n]
+			}
+			if f := (solid.Vector{r[0], r[1], r[2]}).Len(); f > x.Force {
+				x.Force, x.Worst, x.Case = f, r, a.name
+			}
+			x.Lifts = x.Lifts || r[2] < -1
+		}
+		w.held.Supports = append(w.held.Supports, x)
+	}
+}
+
+// moves finds the largest movement under service loads.
+func (w *weighing) moves(d Doc) {
+	v := &w.held.Moves
+	worst := -1
+	for i, a := range w.answers {
+		if a.service.MaxDisplacement > v.Most || worst < 0 {
+			v.Most, v.Case, worst = a.service.MaxDisplacement, a.name, i
+		}
+	}
+	most := -1.0
+	for i := range w.held.Members {
+		x := &w.held.Members[i]
+		list := w.m.of[i]
+		if len(list) == 0 {
+			continue
+		}
+		var shape []frame.Station
+		for _, k := range list {
+			for _, s := range w.answers[worst].service.Along(k, 10) {
+				s.At += w.m.parts[k].from
+				shape = append(shape, s)
+			}
+		}
+		for k := range x.Along {
+			x.Along[k].Shift = between(shape, x.Along[k].At)
+		}
+		for _, s := range shape {
+			if l := s.Shift.Len(); l > most {
+				most, v.Member = l, x.Name
+			}
+		}
+	}
+	work := w.answers[worst].service.Working
+	v.Work = &work
+	if d.Sags > 0 {
+		v.Limit = d.Sags
+		c := strength.Check{Key: "moves", Name: "how far it moves", Case: v.Case, Where: v.Member, Demand: v.Most, Capacity: d.Sags, Unit: "mm", Working: &work}
+		c.Utilisation, c.Verdict = strength.Judge(v.Most, d.Sags)
+		v.Check = &c
+	}
+}
+
+// between answers the movement at a place between two stations.
+func between(list []frame.Station, at float64) solid.Vector {
+	for i := 1; i < len(list); i++ {
+		a, b := list[i-1], list[i]
+		if at <= b.At && b.At > a.At {
+			t := math.Max(0, (at-a.At)/(b.At-a.At))
+			return a.Shift.Mul(1 - t).Add(b.Shift.Mul(t))
+		}
+	}
+	return list[len(list)-1].Shift
+}
+
+// modes tells the lowest frequencies against road and engine.
+func (w *weighing) modes(d Doc) {
+	in := w.m.in
+	in.Masses = w.nodes
+	solved, err := frame.Open(in)
+	if err != nil {
+		return
+	}
+	list, err := solved.Modes(3)
+	if err != nil {
+		w.say("frequencies", "", "The natural frequencies cannot be said: %v", err)
+		return
+	}
+	road := d.Shakes.Road
+	if road == 0 {
+		road = 15
+	}
+	for _, m := range list {
+		t := ModeTold{Hertz: m.Hertz, Verdict: strength.Holds, Says: fmt.Sprintf("above the road's %.3g Hz", road), Shape: map[string]solid.Vector{}}
+		if m.Hertz < 1.3*road {
+			t.Verdict, t.Says = strength.Tight, fmt.Sprintf("the road shakes it up to %.3g Hz: it will swing and tire. Stiffen it, or bring what it carries nearer.", road)
+		}
+		for name, rpm := range map[string]float64{"idle": d.Shakes.Idle, "under way": d.Shakes.Cruise} {
+			if rpm <= 0 || d.Shakes.Cylinders <= 0 {
+				continue
+			}
+			fires := rpm / 60 * float64(d.Shakes.Cylinders) / 2
+			if math.Abs(m.Hertz-fires) < .2*fires {
+				t.Verdict, t.Says = strength.Tight, fmt.Sprintf("the engine fires at %.3g Hz %s: within a fifth of it, it will hum.", fires, name)
+			}
+		}
+		for _, j := range w.m.b.laid.joints {
+			if s, ok := m.Shape[w.m.node[j.ID]]; ok {
+				t.Shape[j.ID] = solid.Vector{s[0], s[1], s[2]}
+			}
+		}
+		w.held.Modes = append(w.held.Modes, t)
+	}
+}

@@ -1,0 +1,134 @@
+package member
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+)
+
+// rows puts pieces alike together and marks them.
+func (b *Built) rows() []CutRow {
+	var rows []CutRow
+	at, hand := map[string]int{}, map[string]string{}
+	var stocks []string
+	many := map[string]int{}
+	add := func(p *Piece, key, other string, r CutRow) {
+		if k, ok := at[key]; ok {
+			rows[k].Quantity++
+			rows[k].Names, rows[k].Pieces = append(rows[k].Names, p.Name), append(rows[k].Pieces, p.ID)
+			return
+		}
+		s := slices.Index(stocks, r.Stock)
+		if s < 0 {
+			s = len(stocks)
+			stocks = append(stocks, r.Stock)
+		}
+		many[r.Stock]++
+		r.Mark = fmt.Sprintf("%s%d", letters(s), many[r.Stock])
+		r.Quantity, r.Names, r.Pieces = 1, []string{p.Name}, []string{p.ID}
+		at[key] = len(rows)
+		if m, ok := hand[key]; ok {
+			r.Twin = m
+			for i := range rows {
+				if rows[i].Mark == m {
+					rows[i].Twin = r.Mark
+				}
+			}
+		}
+		hand[other] = r.Mark
+		rows = append(rows, r)
+	}
+	for i := range b.Pieces {
+		p := &b.Pieces[i]
+		if p.Why != "" {
+			continue
+		}
+		r := CutRow{Stock: p.Stock, Section: p.Section, Length: p.Length, Trim: p.Trim, CutTo: p.Length + p.Trim, Short: p.Short, Faces: p.Faces, Starts: p.Starts, Ends: p.Ends, Mass: p.Mass, Notes: slices.Clone(p.Holes)}
+		key, twin := p.alike()
+		if p.Splice == nil {
+			add(p, key, twin, r)
+			continue
+		}
+		// Two pieces, square at the splice.
+		cut := Cut{Kind: Square, Cut: 90, Lies: "bottom", Onto: "splice"}
+		for k, length := range [2]float64{p.Splice.At, p.Length - p.Splice.At} {
+			s := r
+			s.Length, s.CutTo, s.Ends[1-k] = length, length, cut
+			s.Short = length - p.Ends[k].Slant
+			for f := range s.Faces {
+				if k == 0 {
+					s.Faces[f] = length - s.Starts[f]
+				} else {
+					s.Faces[f], s.Starts[f] = s.Starts[f]+s.Faces[f]-p.Splice.At, 0
+				}
+			}
+			if k == 1 {
+				s.CutTo += p.Trim
+			} else {
+				s.Trim = 0
+			}
+			s.Mass = p.Mass * length / p.Length
+			s.Notes = append(slices.Clone(r.Notes), p.Splice.Says)
+			add(p, fmt.Sprintf("%s/%d", key, k), fmt.Sprintf("%s/%d", twin, k), s)
+		}
+	}
+	return rows
+}
+
+// letters counts A … Z, AA ….
+func letters(n int) string {
+	if n < 26 {
+		return string(rune('A' + n))
+	}
+	return letters(n/26-1) + string(rune('A'+n%26))
+}
+
+// alike answers what makes two pieces the same on the saw, and what its mirror
+// image would be.
+func (p *Piece) alike() (key, twin string) {
+	end := func(c Cut) string {
+		if c.Hole != nil {
+			return fmt.Sprintf("hole %.2f %.2f %.2f", c.Hole.Diameter, c.Hole.Angle, c.Hole.Offset)
+		}
+		return fmt.Sprintf("%.2f/%.2f/%s", c.Saw, c.Tilt, map[bool]string{true: c.Lies}[c.Saw > 0])
+	}
+	a, b := end(p.Ends[0]), end(p.Ends[1])
+	if !closed(p.Section) && p.Section.Kind != "flatBar" && !round(p.Section) {
+		a, b = a+p.Ends[0].Long, b+p.Ends[1].Long // an open section goes one way round only
+	} else if b < a {
+		a, b = b, a
+	}
+	// Two mitres lean towards or along one another.
+	lean := ""
+	if p.Ends[0].Saw > 0 && p.Ends[1].Saw > 0 {
+		lean = "across"
+		if p.Ends[0].Long == p.Ends[1].Long {
+			lean = "same"
+		} else if opposite(p.Ends[0].Long, p.Ends[1].Long) {
+			lean = "opposite"
+		}
+	}
+	base := fmt.Sprintf("%s|%.1f|%.1f|%s|%s|%s", p.Stock, p.Length, p.Trim, a, b, lean)
+	hand := 0.0
+	for e := range 2 {
+		if p.Ends[e].Tilt > 0 {
+			hand += math.Copysign(1, p.turned[e][0]*p.turned[e][1])
+		}
+	}
+	if hand == 0 && (p.Ends[0].Tilt > 0 || p.Ends[1].Tilt > 0 || lean == "across") {
+		hand = .5
+	}
+	if k := p.Section.Kind; (k == "angle" || k == "channel") && (p.Ends[0].Saw > 0 || p.Ends[1].Saw > 0) {
+		hand = 1
+		if p.Mirrored {
+			hand = -1
+		}
+	}
+	return fmt.Sprintf("%s|%g", base, hand), fmt.Sprintf("%s|%g", base, -hand)
+}
+
+func opposite(a, b string) bool {
+	other := strings.NewReplacer("top", "bottom", "bottom", "top", "left", "right", "right", "left")
+	return a != "" && other.Replace(a) == b
+}

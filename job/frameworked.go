@@ -1,0 +1,194 @@
+package job
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/member"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// WorkFrame works a frame out: shape, cut list, strength.
+func WorkFrame(d member.Doc, quantity int, b Brief, surveyed member.Surveyed) FrameTold {
+	p := pen{b.Display()}
+	if t, ok := b.target(d.Target); ok && d.Sags == 0 && t.Wanted != nil && t.Unit == "mm" {
+		d.Sags = *t.Wanted
+	}
+	built := member.Build(d, surveyed)
+	cut := built.CutList(d.Saw)
+	held := built.Hold(d, b.asked())
+	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{}, Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b)}
+	for _, j := range built.Joints {
+		out.Joints = append(out.Joints, JointTold{j, [3]string{p.mm(j.At[0]), p.mm(j.At[1]), p.mm(j.At[2])}})
+	}
+	mark := map[string]string{}
+	for _, r := range cut.Rows {
+		for _, id := range r.Pieces {
+			mark[id] = join(mark[id], r.Mark)
+		}
+	}
+	seen := map[string]bool{}
+	for _, x := range built.Pieces {
+		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: x.Why, Mark: mark[x.ID], Mass: kilos(x.Mass), From: x.From, To: x.To, Mesh: x.Mesh}
+		if x.Why == "" {
+			t.Long = p.mm(x.Length)
+			t.Ends = [2]EndTold{p.end(x.Ends[0]), p.end(x.Ends[1])}
+			if x.Splice != nil {
+				t.Splice = x.Splice.Says + ", " + p.mm(x.Splice.At) + " from its first long point"
+			}
+			if !seen[x.Stock] {
+				seen[x.Stock] = true
+				out.Stocks = append(out.Stocks, x.Stock)
+			}
+		}
+		out.Pieces = append(out.Pieces, t)
+	}
+	for _, x := range built.Plates {
+		out.Plates = append(out.Plates, PlateTold{ID: x.ID, Name: x.Name, Owner: x.Owner, Mesh: x.Mesh, Mass: kilos(x.Mass), Text: fmt.Sprintf("%s × %s × %s", p.mm(x.Width), p.mm(x.Height), p.mm(x.Thickness))})
+	}
+	size := built.Max.Sub(built.Min)
+	out.Figures = []FigureTold{{"mass", "mass", kilos(built.Mass)}, {"gravity", "centre of gravity", fmt.Sprintf("%s forward, %s left, %s up", p.mm(built.Gravity[0]), p.mm(built.Gravity[1]), p.mm(built.Gravity[2]))},
+		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.mm(size[0]), p.mm(size[1]), p.mm(size[2]))}, {"paint", "to paint", fmt.Sprintf("%.2f m²", cut.Paint)}}
+	out.Cut = p.cut(cut, quantity)
+	out.Hold = p.held(held, b, built.Mass)
+	splices(d, built, held, &out)
+	return out
+}
+
+func join(a, b string) string {
+	if a == "" || a == b {
+		return b
+	}
+	return a + " + " + b
+}
+
+func kilos(v float64) string {
+	if v < 10 {
+		return fmt.Sprintf("%.2f kg", v)
+	}
+	return fmt.Sprintf("%.1f kg", v)
+}
+
+func (p pen) cut(c member.CutList, quantity int) CutTold {
+	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks}
+	for _, r := range c.Rows {
+		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.mm(r.CutTo), Finish: p.mm(r.Length), Inner: p.mm(r.Short), Weighs: kilos(r.Mass), Told: [2]EndTold{p.end(r.Ends[0]), p.end(r.Ends[1])}})
+	}
+	sticks := 0
+	for _, s := range c.Stocks {
+		sticks += s.New
+	}
+	word := "new sticks"
+	if sticks == 1 {
+		word = "new stick"
+	}
+	t.Text = fmt.Sprintf("pieces %s, %d %s %s, %.2f m² to paint", kilos(c.Mass), sticks, word, kilos(c.Bought), c.Paint)
+	if c.Cost > 0 {
+		t.Text += fmt.Sprintf(", %.2f for steel", c.Cost)
+	}
+	if quantity > 1 {
+		t.Text += fmt.Sprintf("; of one, %d are wanted", quantity)
+	}
+	return t
+}
+
+func (p pen) held(h member.Held, b Brief, mass float64) FrameHeld {
+	t := FrameHeld{Held: h, Most: p.moved(h.Moves.Most), Stands: []StandsTold{}, Hertz: []string{}}
+	if h.Moves.Limit > 0 {
+		t.Wanted = p.moved(h.Moves.Limit)
+	}
+	for _, s := range h.Supports {
+		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: newtons(s.Rest[2]), Worst: newtons(s.Force)}
+		for k, v := range s.Worst {
+			if k < 3 {
+				x.Six = append(x.Six, newtons(v))
+			} else {
+				x.Six = append(x.Six, fmt.Sprintf("%.0f N·m", v/1000+0))
+			}
+		}
+		t.Stands = append(t.Stands, x)
+	}
+	for _, m := range h.Modes {
+		t.Hertz = append(t.Hertz, fmt.Sprintf("%.1f Hz", m.Hertz))
+	}
+	for i := range t.Members {
+		for _, c := range []*strength.Check{&t.Members[i].Stress, &t.Members[i].Column, &t.Members[i].Weld} {
+			p.written(c)
+		}
+	}
+	for i := range t.Checks {
+		p.written(&t.Checks[i])
+	}
+	if t.Moves.Check != nil {
+		p.written(t.Moves.Check)
+	}
+	if t.Moves.Work != nil {
+		t.Moves.Work = p.explain(*t.Moves.Work)
+	}
+	if l := b.Limits.Lift; l != nil && l.Value > 0 {
+		t.Lift = fmt.Sprintf("%s: one person lifts it", kilos(mass))
+		if mass > l.Value {
+			t.Lift = fmt.Sprintf("%s, and one person lifts %s: lift it with %.0f, or by hoist", kilos(mass), kilos(l.Value), math.Ceil(mass/l.Value))
+		}
+	}
+	return t
+}
+
+func (p pen) written(c *strength.Check) {
+	if c.Working != nil {
+		c.Working = p.explain(*c.Working)
+	}
+}
+
+// splices warns of a splice where the moment is large.
+func splices(d member.Doc, b *member.Built, h member.Held, out *FrameTold) {
+	for i, x := range b.Pieces {
+		if x.Splice == nil || i >= len(h.Members) {
+			continue
+		}
+		var at, most float64
+		nearest := math.Inf(1)
+		for _, s := range h.Members[i].Along {
+			m := math.Hypot(s.My, s.Mz)
+			most = math.Max(most, m)
+			if v := math.Abs(s.At - x.Splice.At); v < nearest {
+				nearest, at = v, m
+			}
+		}
+		if most > 0 && at > .5*most {
+			out.Findings = append(out.Findings, working.Finding{Code: "splice-moment", Severity: working.Mind, Cause: "Points and members", Feature: x.ID, Reason: fmt.Sprintf("%s is spliced where it is bent by %.0f %% of its largest moment: move the splice to where it is bent less.", x.Name, 100*at/most)})
+		}
+	}
+}
+
+// cautions are what to mind with what the frame does.
+func cautions(d member.Doc, b Brief) (out []string) {
+	out = []string{"A first calculation, no approval: local rules and a licensed engineer decide."}
+	for _, l := range d.Loads {
+		if l.Kind == "person" {
+			out = append(out, "People step on it: check slip, edges and what it does when it is loose; rules for steps and platforms apply.")
+			break
+		}
+	}
+	if b.Card.Trailer {
+		out = append(out, "Towing: coupling, drawbar and safety chains are of rated parts only; stand clear when it is on jacks.")
+	}
+	welded := false
+	for _, s := range d.Supports {
+		welded = welded || s.Kind == "fixed"
+	}
+	if welded {
+		out = append(out, "Cutting or welding a vehicle's frame weakens it and may not be allowed: bolt on where you can, and disconnect electronics before welding.")
+	}
+	return out
+}
+
+func (b Brief) target(id string) (Target, bool) {
+	for _, t := range b.Targets {
+		if id != "" && t.ID == id {
+			return t, true
+		}
+	}
+	return Target{}, false
+}
