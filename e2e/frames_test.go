@@ -10,6 +10,7 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/chromedp"
 
 	"warmanvil/core/tube"
@@ -253,6 +254,32 @@ func TestFrameInTheDrawing(t *testing.T) {
 			}
 		}
 	}
+	// Dragged 40 px forward and 30 px to the left, in steps of a millimetre.
+	drag := func(name string, dx, dy float64) {
+		for _, j := range built.Joints {
+			if j.Name != name {
+				continue
+			}
+			x, y := box[0]+box[2]/2+(j.At[0]-middle[0])*k, box[1]+box[3]/2-(j.At[1]-middle[1])*k
+			p.do(chromedp.MouseEvent(input.DispatchMouseEventTypeMousePressed, x, y, chromedp.ButtonLeft), chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, x+dx/2, y+dy/2, chromedp.ButtonLeft),
+				chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, x+dx, y+dy, chromedp.ButtonLeft), chromedp.MouseEvent(input.DispatchMouseEventTypeMouseReleased, x+dx, y+dy, chromedp.ButtonLeft))
+		}
+	}
+	drag("Coupling", 40, -30)
+	p.wait("the moved point", `document.querySelector('.shown .name')?.innerText === 'Coupling'`)
+	p.wait("it to be kept", `document.querySelector('.strip').innerText.includes('r2')`)
+	kept, err := a.jobs.Store.Frames(t.Context(), job)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, q := range kept[0].Frame.Points {
+		if q.Name == "Coupling" && (math.Abs(q.X-2900-40/k) > 1 || math.Abs(q.Y-30/k) > 1 || q.Z != 0 || q.X != math.Round(q.X)) {
+			t.Errorf("dragged to %g, %g, %g, want %.1f, %.1f", q.X, q.Y, q.Z, 2900+40/k, 30/k)
+		}
+	}
+	p.press("Undo")
+	p.wait("it to be back", `document.querySelector('.strip').innerText.includes('r3')`)
+	p.press("Coupling")
 	p.press("Join two points")
 	tap("Left front")
 	p.see("Tap the second point")

@@ -112,13 +112,39 @@ export class Scene {
     else this.render()
   }
 
+  /** Answers the dot under a place of the host, if there is one. */
+  dotUnder(x: number, y: number): Dot | undefined {
+    this.camera.updateMatrixWorld() // the last turn may not be drawn yet
+    const { clientWidth: w, clientHeight: h } = this.host
+    return this.dots.find((d) => {
+      const v = at(d.at).add(this.part.position).project(this.camera)
+      return Math.hypot(((v.x + 1) * w) / 2 - x, ((1 - v.y) * h) / 2 - y) < 14
+    })
+  }
+
+  /** Lets the drawing be turned by hand, or holds it still. */
+  turning(on: boolean) {
+    this.controls.enabled = on
+  }
+
+  /** What a move over the screen means in the frame: across, and along the ground or, seen level, up. */
+  shift(dx: number, dy: number): [number, number, number] {
+    const k = (this.camera.right - this.camera.left) / this.camera.zoom / this.host.clientWidth
+    const right = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 0)
+    const up = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1)
+    const ground = new Vector3(up.x, up.y, 0)
+    const tilt = ground.length()
+    const v = right.multiplyScalar(dx * k)
+    if (tilt > 0.3) v.addScaledVector(ground.normalize(), (-dy * k) / tilt)
+    else v.z += -dy * k
+    return [v.x, v.y, v.z]
+  }
+
   /** Answers the id of the thing under a place of the host, if there is one. */
   under(x: number, y: number): string | undefined {
     const { clientWidth: w, clientHeight: h } = this.host
-    for (const d of this.dots) {
-      const v = at(d.at).add(this.part.position).project(this.camera)
-      if (Math.hypot(((v.x + 1) * w) / 2 - x, ((1 - v.y) * h) / 2 - y) < 14) return d.id
-    }
+    const dot = this.dotUnder(x, y)
+    if (dot) return dot.id
     const ray = new Raycaster()
     ray.setFromCamera(new Vector2((2 * x) / w - 1, 1 - (2 * y) / h), this.camera)
     return ray.intersectObjects(this.part.children.filter((o) => o instanceof Mesh))[0]?.object.userData.id as string | undefined

@@ -86,6 +86,14 @@ function took(id: string) {
   open.choose(made.id)
   joining.value = undefined
 }
+// A point dragged in the drawing; its offset from another point goes along.
+const loose = computed(() => open.doc.value?.points?.map((p) => p.id) ?? [])
+function moved(id: string, by: [number, number, number]) {
+  const i = loose.value.indexOf(id)
+  const p = open.doc.value!.points![i]!
+  open.set(`/points/${i}`, { ...p, x: (p.x ?? 0) + by[0], y: (p.y ?? 0) + by[1], z: (p.z ?? 0) + by[2] })
+  open.choose(id)
+}
 const joinWord = computed(() =>
   joining.value === undefined ? 'Join two points' : joining.value === '' ? 'Tap the first point' : 'Tap the second point',
 )
@@ -132,6 +140,9 @@ const joinWord = computed(() =>
         :arrows="over.loads"
         :stands="over.supports"
         :from="joining"
+        :loose="loose"
+        :grain="open.style.value.grain"
+        @move="moved"
         @choose="took"
       />
       <div class="under">

@@ -16,12 +16,17 @@ const props = defineProps<{
   stands?: V[][]
   /** The first of two points that are being joined. */
   from?: string
+  /** Points that may be dragged. */
+  loose: string[]
+  /** mm a dragged point moves by steps of. */
+  grain: number
 }>()
-const emit = defineEmits<{ choose: [id: string] }>()
+const emit = defineEmits<{ choose: [id: string]; move: [id: string, by: [number, number, number]] }>()
 const device = useDevice()
 const host = ref<HTMLElement>()
 const ready = ref(false)
 const plain = ref(false)
+const held = ref<{ id: string; at: V; by: [number, number, number] }>()
 let scene: Scene | undefined
 let watcher: ResizeObserver | undefined
 const things = computed<Thing[]>(() =>
@@ -34,10 +39,16 @@ const bent = computed<V[][]>(() =>
       )
     : [],
 )
+// Where a dragged point would go.
+const ghost = computed<V[][]>(() => {
+  const g = held.value
+  return g ? [[g.at, g.at.map((v, k) => v + g.by[k]!)]] : []
+})
 const over = computed(() => [
   { lines: props.stands ?? [], color: '--focus' },
   { lines: props.arrows ?? [], color: '--pick' },
   { lines: bent.value, color: '--stop' },
+  { lines: ghost.value, color: '--pick' },
 ])
 const dots = computed<Dot[]>(() =>
   props.worked.joints
@@ -66,7 +77,30 @@ watch(
   () => requestAnimationFrame(draw),
 )
 let down = [0, 0]
+function onDown(e: PointerEvent) {
+  down = [e.offsetX, e.offsetY]
+  const dot = scene?.dotUnder(e.offsetX, e.offsetY)
+  if (!dot || !props.loose.includes(dot.id)) return
+  held.value = { id: dot.id, at: dot.at, by: [0, 0, 0] }
+  scene?.turning(false)
+}
+function onMove(e: PointerEvent) {
+  if (!held.value || !scene) return
+  const by = scene.shift(e.offsetX - down[0]!, e.offsetY - down[1]!).map((v) => Math.round(v / props.grain) * props.grain)
+  held.value = { ...held.value, by: by as [number, number, number] }
+}
+function letGo() {
+  const was = held.value
+  held.value = undefined
+  scene?.turning(true)
+  return was
+}
 function onUp(e: PointerEvent) {
+  const was = letGo()
+  if (was && was.by.some((v) => v !== 0) && Math.hypot(e.offsetX - down[0]!, e.offsetY - down[1]!) > 4) {
+    emit('move', was.id, was.by)
+    return
+  }
   if (Math.hypot(e.offsetX - down[0]!, e.offsetY - down[1]!) > 4) return
   const id = scene?.under(e.offsetX, e.offsetY)
   if (id) emit('choose', id.split('~')[0]!)
@@ -102,7 +136,9 @@ const box = computed(() => {
       role="application"
       aria-label="The frame. Arrow keys turn it."
       @keydown="onKey"
-      @pointerdown="(e) => (down = [e.offsetX, e.offsetY])"
+      @pointerdown.capture="onDown"
+      @pointermove="onMove"
+      @pointercancel="letGo"
       @pointerup="onUp"
     >
       <svg v-if="plain" :viewBox="box" width="100%" height="100%" role="img" aria-label="The frame as lines">
