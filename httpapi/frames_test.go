@@ -3,6 +3,7 @@ package httpapi_test
 import (
 	"encoding/json"
 	"fmt"
+	"math"
 	"net/url"
 	"strings"
 	"testing"
@@ -184,6 +185,16 @@ func TestAssembly(t *testing.T) {
 		c.do("GET", "/api/v1/jobs/"+x.ID+"/assembly", "").into(t, &a)
 		if a.Trailer == nil || a.Trailer.Why != "" || a.Trailer.NoseLoad <= 0 || len(a.Findings) == 0 {
 			t.Errorf("%+v", a.Trailer)
+		}
+		frames, err := c.jobs.Store.Frames(t.Context(), x.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		one := job.Assemble(job.Survey{}, x.Brief, nil, frames)
+		frames[0].Quantity = 3
+		three := job.Assemble(job.Survey{}, x.Brief, nil, frames)
+		if len(three.Items) != 2 || math.Abs(three.Kilos-3*one.Kilos) > 1e-9 || three.Placed != one.Placed {
+			t.Errorf("three frames weigh %g, one %g", three.Kilos, one.Kilos)
 		}
 		b := x.Brief
 		b.Card.Coupling = nil

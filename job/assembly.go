@@ -144,11 +144,15 @@ func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
 		}
 	}
 	for _, f := range frames {
-		if placed[f.ID] > 0 {
-			continue
+		left := f.Quantity - placed[f.ID]
+		if placed[f.ID] == 0 { // one stands where it says
+			at := f.Frame.Fit.Solid().Apply(shape[f.ID].Gravity)
+			add(AssembledItem{Name: f.Name, Kind: "frame", Kilos: mass[f.ID], At: &at})
+			left--
 		}
-		at := f.Frame.Fit.Solid().Apply(shape[f.ID].Gravity)
-		add(AssembledItem{Name: f.Name, Kind: "frame", Kilos: mass[f.ID], At: &at})
+		if left > 0 {
+			add(AssembledItem{Name: fmt.Sprintf("%s, %d more", f.Name, left), Kind: "frame", Kilos: mass[f.ID] * float64(left), Why: "It is not placed."})
+		}
 	}
 	for _, d := range b.Devices {
 		if placed[d.ID] > 0 || d.Mass == nil {

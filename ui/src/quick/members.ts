@@ -227,7 +227,7 @@ export const memberCalculations: Calculation[] = [
     results: [
       { key: 'turn', label: 'Turns either way', kind: 'angle', lead: true },
       { key: 'touches', label: 'then touches the', kind: 'text' },
-      { key: 'packing', label: 'Raise it on its axle by', kind: 'length', lead: true },
+      { key: 'packing', label: 'Raise it on its axle by (lower it when negative)', kind: 'length', lead: true },
       { key: 'noseDown', label: 'Else it stands nose down', kind: 'angle' },
     ],
   },
