@@ -183,7 +183,7 @@ func TestAssembly(t *testing.T) {
 			continue
 		}
 		c.do("GET", "/api/v1/jobs/"+x.ID+"/assembly", "").into(t, &a)
-		if a.Trailer == nil || a.Trailer.Why != "" || a.Trailer.NoseLoad <= 0 || len(a.Findings) == 0 {
+		if a.Trailer == nil || a.Trailer.Why != "" || a.Trailer.NoseLoad <= 0 || len(a.Trailer.Axles) != 2 || len(a.Findings) == 0 {
 			t.Errorf("%+v", a.Trailer)
 		}
 		frames, err := c.jobs.Store.Frames(t.Context(), x.ID)

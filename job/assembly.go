@@ -41,9 +41,16 @@ type AssembledItem struct {
 // TrailerTold is the trailer's balance with all that.
 type TrailerTold struct {
 	load.TrailerResult
-	Nose string `json:"nose"`
-	Axle string `json:"axle"`
-	Why  string `json:"why,omitempty"`
+	Axles []AxlesTold `json:"axles" doc:"where either school wants the axle"`
+	Nose  string      `json:"nose"`
+	Axle  string      `json:"axle"`
+	Why   string      `json:"why,omitempty"`
+}
+
+// AxlesTold is where a school of nose load wants the axle behind the coupling.
+type AxlesTold struct {
+	School string `json:"school"`
+	Text   string `json:"text"`
 }
 
 // Assembly answers all parts, frames and devices of a job together.
@@ -221,7 +228,7 @@ func (a *Assembled) sum(b Brief, p pen) {
 // trailer balances the trailer with what has a place; the coupling's place in the
 // vehicle's axes comes from the brief.
 func (a *Assembled) trailer(b Brief, p pen) {
-	t := TrailerTold{}
+	t := TrailerTold{Axles: []AxlesTold{}}
 	a.Trailer = &t
 	switch {
 	case b.Card.Span == nil || b.Card.Span.Value <= 0:
@@ -255,6 +262,9 @@ func (a *Assembled) trailer(b Brief, p pen) {
 	}
 	r.Working = *p.explain(r.Working)
 	t.TrailerResult, t.Nose, t.Axle = r, kilos(r.NoseLoad), kilos(r.AxleLoad)
+	for _, w := range r.Wanted {
+		t.Axles = append(t.Axles, AxlesTold{w.School, p.mm(w.From) + " to " + p.mm(w.To)})
+	}
 	a.Findings = append(a.Findings, r.Findings...)
 	if l := b.Card.FrontLimit; l != nil && l.Value > 0 {
 		c := strength.Check{Key: "nose", Name: "on the coupling", Demand: math.Max(r.NoseLoad, 0), Capacity: l.Value, Unit: "kg", Working: &r.Working}

@@ -25,9 +25,24 @@ type TrailerResult struct {
 	NoseLoad        float64           `json:"noseLoad" doc:"kg on the coupling; negative lifts it"`
 	NosePercent     float64           `json:"nosePercent" doc:"share of the total"`
 	CentreOfGravity float64           `json:"centreOfGravity" doc:"mm rearwards from the coupling"`
+	Wanted          []AxlePlace       `json:"wanted" doc:"where the middle of the axles gives the nose load either school wants"`
 	Findings        []working.Finding `json:"findings"`
 	Working         working.Working   `json:"working"`
 }
+
+// AxlePlace is where a school of nose load wants the axles, the masses staying
+// where they are.
+type AxlePlace struct {
+	School string  `json:"school"`
+	From   float64 `json:"from" doc:"mm rearwards from the coupling, for the least nose load of the school"`
+	To     float64 `json:"to" doc:"mm, for its most"`
+}
+
+// noseSchools are shares of the total on the nose.
+var noseSchools = []struct {
+	name        string
+	least, most float64
+}{{"10 to 15 %", .10, .15}, {"4 to 7 %", .04, .07}}
 
 // Trailer balances a trailer: several axles share alike about their middle. It
 // fails with *working.Fault.
@@ -61,6 +76,12 @@ func Trailer(in TrailerInput) (TrailerResult, error) {
 	r.AxleLoad = moment / axle
 	r.NoseLoad = r.Total - r.AxleLoad
 	r.NosePercent = 100 * r.NoseLoad / r.Total
+	r.Wanted = []AxlePlace{}
+	for _, s := range noseSchools { // nose = total·(1 − xs/xa)
+		if r.CentreOfGravity > 0 {
+			r.Wanted = append(r.Wanted, AxlePlace{s.name, r.CentreOfGravity / (1 - s.least), r.CentreOfGravity / (1 - s.most)})
+		}
+	}
 	say := func(code string, severity working.Severity, text string, args ...any) {
 		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: severity, Cause: "Nose load", Reason: fmt.Sprintf(text, args...)})
 	}

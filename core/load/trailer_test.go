@@ -29,3 +29,26 @@ func TestTrailer(t *testing.T) {
 		}
 	}
 }
+
+// With the axle where a school wants it, the nose load is what the school says.
+func TestAxleForTheNose(t *testing.T) {
+	in := TrailerInput{Items: []TrailerItem{{300, 2400}, {500, 2600}, {40, 0}}, Axles: []float64{2700}}
+	r, err := Trailer(in)
+	if err != nil || len(r.Wanted) != 2 {
+		t.Fatal(r, err)
+	}
+	for i, want := range [][2]float64{{10, 15}, {4, 7}} {
+		for k, x := range [2]float64{r.Wanted[i].From, r.Wanted[i].To} {
+			in.Axles = []float64{x}
+			got, err := Trailer(in)
+			if err != nil {
+				t.Fatal(err)
+			}
+			near(t, "nose", got.NosePercent, want[k], 1e-9)
+		}
+	}
+	in.Items = []TrailerItem{{300, -50}}
+	if r, err = Trailer(in); err != nil || len(r.Wanted) != 0 {
+		t.Errorf("a trailer in front of its coupling: %+v %v", r.Wanted, err)
+	}
+}

@@ -1689,6 +1689,10 @@ export interface components {
             /** @description what stands on it */
             under: string[];
         };
+        AxlesTold: {
+            school: string;
+            text: string;
+        };
         Base: {
             /** @description of corners no flange reaches */
             corner?: components["schemas"]["Corner"];
@@ -4088,6 +4092,19 @@ export interface components {
             /** @description faces that stay in sight */
             visible?: string;
         };
+        LoadAxlePlace: {
+            /**
+             * Format: double
+             * @description mm rearwards from the coupling, for the least nose load of the school
+             */
+            from: number;
+            school: string;
+            /**
+             * Format: double
+             * @description mm, for its most
+             */
+            to: number;
+        };
         LoadFeetInput: {
             /** @description net force on the mass in g, gravity included: at rest [0, 0, −1] */
             acceleration: number[];
@@ -4244,6 +4261,8 @@ export interface components {
              * @description kg
              */
             total: number;
+            /** @description where the middle of the axles gives the nose load either school wants */
+            wanted: components["schemas"]["LoadAxlePlace"][];
             working: components["schemas"]["Working"];
         };
         Located: {
@@ -7025,6 +7044,8 @@ export interface components {
              * @description kg on all axles together
              */
             axleLoad: number;
+            /** @description where either school wants the axle */
+            axles: components["schemas"]["AxlesTold"][];
             /**
              * Format: double
              * @description mm rearwards from the coupling
@@ -7047,6 +7068,8 @@ export interface components {
              * @description kg
              */
             total: number;
+            /** @description where the middle of the axles gives the nose load either school wants */
+            wanted: components["schemas"]["LoadAxlePlace"][];
             why?: string;
             working: components["schemas"]["Working"];
         };

@@ -203,6 +203,10 @@ export const memberCalculations: Calculation[] = [
     results: [
       { key: 'noseLoad', label: 'Nose load, kg', kind: 'number', lead: true },
       { key: 'nosePercent', label: 'of the total, %', kind: 'number', lead: true },
+      { key: 'wanted/0/from', label: 'Axle for 10 % on the nose, behind the coupling', kind: 'length' },
+      { key: 'wanted/0/to', label: 'and for 15 %', kind: 'length' },
+      { key: 'wanted/1/from', label: 'Axle for 4 %', kind: 'length' },
+      { key: 'wanted/1/to', label: 'and for 7 %', kind: 'length' },
       { key: 'axleLoad', label: 'On the axles, kg', kind: 'number' },
       { key: 'total', label: 'Total, kg', kind: 'number' },
       { key: 'centreOfGravity', label: 'Centre of gravity behind the coupling', kind: 'length' },

@@ -47,6 +47,9 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
           <WhyButton name="the trailer's balance" :working="data.trailer.working" />
         </p>
       </template>
+      <p v-for="x in data.trailer.axles" :key="x.school" class="small">
+        For {{ x.school }} on the nose the axle lies <b class="num">{{ x.text }}</b> behind the coupling.
+      </p>
       <p v-for="f in data.findings" :key="f.reason" class="said" :class="f.severity">{{ f.reason }}</p>
       <p class="small soft">
         How far it turns before something touches, and what packs it level:
