@@ -56,6 +56,8 @@ func (w *weighing) gather() {
 		for _, id := range v.Points {
 			n, ok := w.m.node[id]
 			if _, used := w.m.in.Nodes[n]; !ok || !used {
+				w.say("load-point", v.ID, "%s is to rest on %s, where no member runs: the other points would take its share.", loadName(v), l.name(id))
+				w.missing = true
 				continue
 			}
 			x.nodes, places = append(x.nodes, n), append(places, l.joints[l.at[id]].At)

@@ -54,6 +54,7 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 			tries = append(tries, s)
 		}
 	}
+	ask.Still = len(d.Members) > 150 // frequencies of many large frames take too long
 	out := make([]Option, len(tries))
 	var wait sync.WaitGroup
 	gate := make(chan struct{}, runtime.GOMAXPROCS(0))

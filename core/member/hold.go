@@ -13,6 +13,7 @@ type Asked struct {
 	Rule    strength.Rule
 	Cases   []load.Case // service accelerations; the school's factors come on top
 	Devices map[string]Carried
+	Still   bool // leave the natural frequencies out
 }
 
 // Carried is a device as far as its weight goes.
@@ -135,7 +136,9 @@ func (b *Built) Hold(d Doc, ask Asked) Held {
 	w.members()
 	w.supports()
 	w.moves(d)
-	w.modes(d)
+	if !ask.Still {
+		w.modes(d)
+	}
 	w.plates()
 	list := append([]strength.Check{}, h.Checks...)
 	for _, x := range h.Members {

@@ -300,6 +300,13 @@ func TestHoldSaysWhatIsMissing(t *testing.T) {
 	if h.Verdict != strength.CannotSay || !strings.Contains(fmt.Sprint(h.Findings), "Press: the device's mass") || !strings.Contains(fmt.Sprint(h.Findings), "Lost acts nowhere") {
 		t.Errorf("%+v", h)
 	}
+	d = arm(box40, 80)
+	d.Points = append(d.Points, point("off", 0, 500, 300))
+	d.Loads[0].Points, d.Supports = []string{"tip", "off"}, append(d.Supports, Support{Point: "off", Kind: "fixed"})
+	h = Build(d, nil).Hold(d, asked())
+	if h.Verdict != strength.CannotSay || !strings.Contains(fmt.Sprint(h.Findings), "rest on off, where no member runs") || !strings.Contains(fmt.Sprint(h.Findings), "held at off, but no member") {
+		t.Errorf("%s %+v", h.Verdict, h.Findings)
+	}
 	if h := Build(Doc{Schema: 1, Material: "steel-s235"}, nil).Hold(Doc{}, asked()); h.Why == "" {
 		t.Error("an empty frame holds")
 	}

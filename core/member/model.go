@@ -172,6 +172,7 @@ func replace(text, old, with string) string {
 func (m *model) support(s Support) {
 	n, ok := m.node[s.Point]
 	if _, used := m.in.Nodes[n]; !ok || !used {
+		m.b.say("support-nowhere", working.Mind, s.Point, fmt.Sprintf("It is to be held at %s, but no member runs there.", m.b.laid.name(s.Point)))
 		return
 	}
 	hold := [6]bool{true, true, true}
