@@ -19,6 +19,7 @@ type Assembled struct {
 	Kilos    float64           `json:"kilos" doc:"kg, all together"`
 	Placed   float64           `json:"placed" doc:"kg of what has a place"`
 	Gravity  string            `json:"gravity,omitempty" doc:"centre of gravity of what has a place"`
+	Working  *working.Working  `json:"working,omitempty" doc:"of the sum and the centre of gravity"`
 	At       *solid.Vector     `json:"at,omitempty" doc:"mm"`
 	Checks   []strength.Check  `json:"checks" doc:"against the brief's limits"`
 	Trailer  *TrailerTold      `json:"trailer,omitempty"`
@@ -194,6 +195,10 @@ func (a *Assembled) sum(b Brief, p pen) {
 	if a.Placed > 0 {
 		at := middle.Mul(1 / a.Placed)
 		a.At, a.Gravity = &at, p.place(at)
+		a.Working = p.explain(working.Working{Method: "Mass and centre of gravity together", Source: "sum of masses", Formula: "x = Σ m·x / Σ m",
+			Inputs:      []working.Quantity{{Symbol: "m", Name: "all together", Value: a.Kilos, Unit: "kg"}, {Symbol: "mp", Name: "of that with a place", Value: a.Placed, Unit: "kg"}},
+			Steps:       []working.Quantity{{Symbol: "y", Name: "left", Value: at[1], Unit: "mm"}, {Symbol: "z", Name: "up", Value: at[2], Unit: "mm"}},
+			Assumptions: []string{"folded parts by the middle of their body, devices by their own centre of gravity, frames by their pieces", "what is not known counts as nothing; what has no place counts in the sum only"}, Result: working.Quantity{Symbol: "x", Name: "forward", Value: at[0], Unit: "mm"}})
 	}
 	check := func(key, name string, demand float64, limit *Given, formula string) {
 		if limit == nil || limit.Value <= 0 {

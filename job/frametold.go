@@ -28,6 +28,8 @@ type FigureTold struct {
 	Key  string `json:"key"`
 	Name string `json:"name"`
 	Text string `json:"text"`
+
+	Working *working.Working `json:"working,omitempty"`
 }
 
 // JointTold is a point as it lies.
@@ -87,6 +89,8 @@ type CutRowTold struct {
 	Inner  string     `json:"inner" doc:"between the short points"`
 	Weighs string     `json:"weighs"`
 	Told   [2]EndTold `json:"told"`
+
+	Working *working.Working `json:"working" doc:"of its length and cuts"`
 }
 
 // FrameHeld is whether it holds, in words.

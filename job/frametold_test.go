@@ -47,6 +47,12 @@ func TestFrameInWords(t *testing.T) {
 	says(t, "lifting", inch.Hold.Lift, "lift it with 3")
 	says(t, "movement", inch.Hold.Most, " in")
 	says(t, "cautions", strings.Join(inch.Cautions, " "), "no approval", "Towing", "disconnect electronics")
+	if w := row.Working; w == nil || w.Result.Text != "18.0000 in (457.200 mm)" {
+		t.Errorf("the length's working: %+v", w)
+	}
+	if w := inch.Figures[0].Working; w == nil || inch.Hold.Swings == nil || inch.Hold.Swings.Result.Value != inch.Hold.Modes[0].Hertz {
+		t.Errorf("mass %+v, frequencies %+v", w, inch.Hold.Swings)
+	}
 	for _, p := range inch.Pieces {
 		if p.Mark == "" || p.Long == "" {
 			t.Errorf("%+v", p)

@@ -48,9 +48,22 @@ func WorkFrame(d member.Doc, quantity int, b Brief, surveyed member.Surveyed) Fr
 		out.Plates = append(out.Plates, PlateTold{ID: x.ID, Name: x.Name, Owner: x.Owner, Mesh: x.Mesh, Mass: kilos(x.Mass), Text: fmt.Sprintf("%s × %s × %s", p.mm(x.Width), p.mm(x.Height), p.mm(x.Thickness))})
 	}
 	size := built.Max.Sub(built.Min)
-	out.Figures = []FigureTold{{"mass", "mass", kilos(built.Mass)}, {"gravity", "centre of gravity", fmt.Sprintf("%s forward, %s left, %s up", p.mm(built.Gravity[0]), p.mm(built.Gravity[1]), p.mm(built.Gravity[2]))},
-		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.mm(size[0]), p.mm(size[1]), p.mm(size[2]))}, {"paint", "to paint", fmt.Sprintf("%.2f m²", cut.Paint)}}
+	weighed := p.explain(built.Weighing())
+	out.Figures = []FigureTold{{"mass", "mass", kilos(built.Mass), weighed}, {"gravity", "centre of gravity", p.place(built.Gravity), weighed},
+		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.mm(size[0]), p.mm(size[1]), p.mm(size[2])), nil}, {"paint", "to paint", fmt.Sprintf("%.2f m²", cut.Paint), nil}}
 	out.Cut = p.cut(cut, quantity)
+	for i, r := range out.Cut.Rows {
+		for k := range built.Pieces {
+			if built.Pieces[k].ID == r.Pieces[0] {
+				w := built.Pieces[k].Cutting()
+				if built.Pieces[k].Splice != nil { // one of its two pieces
+					w.Steps = append(w.Steps, working.Quantity{Symbol: "L", Name: "both pieces together", Value: w.Result.Value, Unit: "mm"})
+					w.Result.Name, w.Result.Value = "this piece, to the splice", r.Length
+				}
+				out.Cut.Rows[i].Working = p.explain(w)
+			}
+		}
+	}
 	out.Hold = p.held(held, b, built.Mass)
 	splices(d, built, held, &out)
 	return out
@@ -122,6 +135,9 @@ func (p pen) held(h member.Held, b Brief, mass float64) FrameHeld {
 	}
 	if t.Moves.Check != nil {
 		p.written(t.Moves.Check)
+	}
+	if t.Swings != nil {
+		t.Swings = p.explain(*t.Swings)
 	}
 	if t.Moves.Work != nil {
 		t.Moves.Work = p.explain(*t.Moves.Work)

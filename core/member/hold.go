@@ -35,6 +35,7 @@ type Held struct {
 	Supports []SupportHeld    `json:"supports"`
 	Moves    Moves            `json:"moves"`
 	Modes    []ModeTold       `json:"modes"`
+	Swings   *working.Working `json:"swings,omitempty" doc:"working of the frequencies"`
 	Acts     []Acting         `json:"acts" doc:"where what it carries presses"`
 	Carries  float64          `json:"carries" doc:"kg on it at rest, people left out"`
 

@@ -123,4 +123,8 @@ func (w *weighing) modes(d Doc) {
 		}
 		w.held.Modes = append(w.held.Modes, t)
 	}
+	if len(list) > 0 {
+		work := swinging(list[0].Hertz, w.held.Carries, w.m.b.Mass)
+		w.held.Swings = &work
+	}
 }

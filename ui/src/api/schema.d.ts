@@ -1661,6 +1661,8 @@ export interface components {
             placed: number;
             total: string;
             trailer?: components["schemas"]["TrailerTold"];
+            /** @description of the sum and the centre of gravity */
+            working?: components["schemas"]["Working"];
         };
         AssembledItem: {
             /** @description mm, its centre of gravity */
@@ -2096,6 +2098,8 @@ export interface components {
             /** @description mark of its mirror image */
             twin?: string;
             weighs: string;
+            /** @description of its length and cuts */
+            working: components["schemas"]["Working"];
         };
         CutTold: {
             rows: components["schemas"]["CutRowTold"][];
@@ -2460,6 +2464,7 @@ export interface components {
             key: string;
             name: string;
             text: string;
+            working?: components["schemas"]["Working"];
         };
         File: {
             brief: components["schemas"]["Brief"];
@@ -3080,6 +3085,8 @@ export interface components {
             moves: components["schemas"]["MemberMoves"];
             stands: components["schemas"]["StandsTold"][];
             supports: components["schemas"]["MemberSupportHeld"][];
+            /** @description working of the frequencies */
+            swings?: components["schemas"]["Working"];
             /**
              * Format: double
              * @description largest utilisation of all checks

@@ -2,6 +2,7 @@
 // What the saw cuts, from which sticks, and the papers that go with it.
 import { computed } from 'vue'
 import ValueField from '@/kit/ValueField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 import FrameFiles from './FrameFiles.vue'
 import RemnantList from './RemnantList.vue'
 import StickDrawing from './StickDrawing.vue'
@@ -41,7 +42,7 @@ const fields = [
               <td class="mark">{{ r.mark }}</td>
               <td class="num">{{ r.quantity }}</td>
               <td>
-                <b class="num long">{{ r.text }}</b>
+                <b class="num long">{{ r.text }}</b> <WhyButton :name="`${r.mark} is cut to`" :working="r.working" />
                 <span v-if="r.trim" class="small soft"> trimmed to {{ r.finish }}</span>
                 <span class="small soft block"
                   >{{ r.stock }}<template v-if="r.twin">, twin of {{ r.twin }}</template></span

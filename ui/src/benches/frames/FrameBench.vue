@@ -10,6 +10,7 @@ import { bind } from '@/keys/keys'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import VerdictLine from '@/kit/VerdictLine.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 import BuildSheet from './BuildSheet.vue'
 import CutSheet from './CutSheet.vue'
 import FrameStrip from './FrameStrip.vue'
@@ -151,6 +152,7 @@ const joinWord = computed(() =>
         </button>
         <span v-for="f in open.worked.value.figures.filter((x) => x.key !== 'paint')" :key="f.key" class="small">
           <span class="soft">{{ f.name }}</span> <b class="num">{{ f.text }}</b>
+          <WhyButton v-if="f.working && f.key === 'mass'" name="mass and centre of gravity" :working="f.working" />
         </span>
         <button
           type="button"

@@ -125,7 +125,7 @@ const stock = ref('')
         </div>
       </section>
       <section>
-        <h2>Natural frequencies</h2>
+        <h2>Natural frequencies <WhyButton v-if="hold.swings" name="natural frequencies" :working="hold.swings" /></h2>
         <p class="soft small">What it carries counts at its points; standing high above them it swings slower than this.</p>
         <p v-for="(m, i) in hold.modes" :key="i" class="mode" :class="m.verdict">
           <b class="num">{{ hold.hertz[i] }}</b> {{ m.says }}

@@ -24,6 +24,7 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
       </p>
       <p v-if="data.gravity">
         Centre of gravity of what has a place: <b class="num">{{ data.gravity }}</b>
+        <WhyButton v-if="data.working" name="mass and centre of gravity" :working="data.working" />
       </p>
     </header>
     <div v-for="c in data.checks" :key="c.key" class="check">
