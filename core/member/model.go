@@ -132,7 +132,7 @@ func (b *Built) model() (*model, error) {
 		}
 	}
 	if len(m.in.Members) == 0 {
-		return nil, working.Refuse("", "There is no member yet that can carry anything.")
+		return nil, working.Refuse("", "There is no member yet that can carry anything: set two points and run a member between them.")
 	}
 	for _, s := range l.supports {
 		m.support(s)
