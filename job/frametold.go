@@ -131,6 +131,10 @@ func (p pen) end(c member.Cut) EndTold {
 		t.Scale += fmt.Sprintf(", blade tilted %.1f°", c.Tilt)
 	}
 	switch {
+	case c.Kind == member.Fold:
+		t.Words = "notched and folded"
+	case c.Kind == member.Bent:
+		t.Words = "goes on round a bend"
 	case c.Hole != nil:
 		t.Scale = "by template"
 		t.Words = fmt.Sprintf("coped to %s at %.1f°, or hole saw %s", p.mm(c.Hole.Diameter), c.Hole.Angle, p.mm(c.Hole.Diameter))
@@ -150,6 +154,18 @@ func (p pen) end(c member.Cut) EndTold {
 	}
 	if c.Onto != "" && c.Kind != member.Square {
 		t.Words += ", to " + c.Onto
+	}
+	return t
+}
+
+// corner tells one corner of a formed piece.
+func (p pen) corner(c member.CornerCut) string {
+	if c.Kind == member.Fold {
+		return fmt.Sprintf("V at %s from the first long point, hinge opposite: %.1f° on the %s side, %s wide, %s deep, folds at %s", p.mm(c.At), c.Angle, c.Side, p.mm(c.Width), p.mm(c.Deep), c.Name)
+	}
+	t := fmt.Sprintf("bend from %s to %s from the first long point: %.1f° towards its %s, radius %s, at %s", p.mm(c.At), p.mm(c.To), c.Angle, c.Side, p.mm(c.Radius), c.Name)
+	if math.Abs(c.Turn) > .05 {
+		t += fmt.Sprintf(", the piece turned %.1f° before", c.Turn)
 	}
 	return t
 }

@@ -3,6 +3,7 @@ package job
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/member"
 	"warmanvil/core/strength"
@@ -53,8 +54,13 @@ func WorkFrame(d member.Doc, quantity int, b Brief, surveyed member.Surveyed) Fr
 		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.mm(size[0]), p.mm(size[1]), p.mm(size[2])), nil}, {"paint", "to paint", fmt.Sprintf("%.2f m²", cut.Paint), nil}}
 	out.Cut = p.cut(cut, quantity)
 	for i, r := range out.Cut.Rows {
+		for _, f := range built.Formed {
+			if f.Pieces[0] == r.Pieces[0] && f.Working != nil {
+				out.Cut.Rows[i].Working = p.explain(*f.Working)
+			}
+		}
 		for k := range built.Pieces {
-			if built.Pieces[k].ID == r.Pieces[0] {
+			if r.Corners == nil && built.Pieces[k].ID == r.Pieces[0] {
 				w := built.Pieces[k].Cutting()
 				if built.Pieces[k].Splice != nil { // one of its two pieces
 					w.Steps = append(w.Steps, working.Quantity{Symbol: "L", Name: "both pieces together", Value: w.Result.Value, Unit: "mm"})
@@ -86,6 +92,10 @@ func kilos(v float64) string {
 func (p pen) cut(c member.CutList, quantity int) CutTold {
 	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks}
 	for _, r := range c.Rows {
+		r.Notes = slices.Clone(r.Notes)
+		for _, k := range r.Corners {
+			r.Notes = append(r.Notes, p.corner(k))
+		}
 		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.mm(r.CutTo), Finish: p.mm(r.Length), Inner: p.mm(r.Short), Weighs: kilos(r.Mass), Told: [2]EndTold{p.end(r.Ends[0]), p.end(r.Ends[1])}})
 	}
 	sticks := 0

@@ -14,6 +14,7 @@ import (
 type Built struct {
 	Joints   []Joint           `json:"joints" doc:"points as they lie, copies after those they were made from"`
 	Pieces   []Piece           `json:"pieces" doc:"members as they are cut"`
+	Formed   []Formed          `json:"formed,omitempty" doc:"pieces of several members, folded or bent"`
 	Plates   []PlateAt         `json:"plates"`
 	Mass     float64           `json:"mass" doc:"kg, members and plates"`
 	Gravity  solid.Vector      `json:"gravity" doc:"mm, centre of gravity"`
@@ -56,11 +57,18 @@ type Piece struct {
 	bounds   [2][2]float64 // least and largest t at each end
 	outline  [][2]float64
 	props    section.Properties
+	elbows   []elbow // bends that go with it
+}
+
+// elbow is the mass of a bend and its middle.
+type elbow struct {
+	mass float64
+	at   solid.Vector
 }
 
 // Cut is one end of a piece.
 type Cut struct {
-	Kind   EndKind   `json:"kind" enum:"square,mitre,butt,flush,saddle"`
+	Kind   EndKind   `json:"kind" enum:"square,mitre,butt,flush,saddle,fold,bend"`
 	Onto   string    `json:"onto,omitempty" doc:"name of what it meets"`
 	Cut    float64   `json:"cut" doc:"degrees from the axis; 90 is square"`
 	Saw    float64   `json:"saw" doc:"degrees on the saw's scale, 0 is square"`
@@ -119,6 +127,7 @@ func Build(d Doc, surveyed Surveyed) *Built {
 		runs[x.ID] = r
 	}
 	b.setBack(d)
+	b.corners()
 	limit := d.Saw.SawLimit
 	if limit == 0 {
 		limit = 60
@@ -130,7 +139,13 @@ func Build(d Doc, surveyed Surveyed) *Built {
 		}
 		if r.why == "" {
 			for e := range 2 {
-				if err := l.cut(r, e, runs); err != nil {
+				err := error(nil)
+				if r.formed[e] != nil {
+					err = l.formedCut(r, e, b.runs)
+				} else {
+					err = l.cut(r, e, runs)
+				}
+				if err != nil {
 					b.say("end", working.Stop, r.ID, fmt.Sprintf("%s, %s end: %v. It is shown cut square.", r.named(), [2]string{"first", "second"}[e], err))
 				}
 			}
@@ -141,6 +156,7 @@ func Build(d Doc, surveyed Surveyed) *Built {
 		}
 		b.Pieces = append(b.Pieces, p)
 	}
+	b.chain()
 	b.plates(d)
 	b.weigh()
 	b.crossings()
@@ -189,6 +205,9 @@ func (b *Built) piece(r *run, p *Piece, runs map[string]*run, limit float64) {
 	for i := range r.outer {
 		if ts[1][i] <= ts[0][i] {
 			p.Why = "its ends overlap: the cuts and set-backs leave nothing of it"
+			if f := r.formed; f[0] != nil && f[0].kind == Bent || f[1] != nil && f[1].kind == Bent {
+				p.Why = "it is shorter than its bends take: move its points apart, or bend to a smaller radius"
+			}
 			return
 		}
 	}
@@ -218,13 +237,26 @@ func (b *Built) piece(r *run, p *Piece, runs map[string]*run, limit float64) {
 		p.Ends[e] = r.told(e, ts[e], p, limit, b)
 		if o := runs[r.cuts[e].onto]; o != nil && r.cuts[e].kind != Square {
 			p.Ends[e].Onto = o.named()
-			p.Ends[e].Folded = r.folded(o, e, p.Ends[e])
+			if r.formed[e] == nil {
+				p.Ends[e].Folded = r.folded(o, e, p.Ends[e])
+			}
 		}
 	}
 	if closed(r.Section) && r.Drain {
 		p.Holes = drains(r)
 	}
 	p.Mesh = r.mesh(ts)
+	for e, f := range r.formed {
+		if f == nil || f.kind != Bent || b.runs[f.other].formed[f.far].first {
+			continue
+		}
+		f.first = true // the bend goes with the first of its two members
+		long, middle := r.elbow(e, &p.Mesh)
+		m := r.props.Area * long * b.steel.Density * 1e-9
+		p.Mass += m
+		p.Paint += r.props.PaintPerMetre * long / 1000
+		p.elbows = append(p.elbows, elbow{m, middle})
+	}
 	b.splice(r, p)
 }
 
@@ -253,7 +285,12 @@ func (b *Built) weigh() {
 		}
 		any = true
 		b.Mass += p.Mass
-		b.Gravity = b.Gravity.Add(p.From.Add(p.To).Mul(p.Mass / 2))
+		straight := p.Mass
+		for _, e := range p.elbows {
+			straight -= e.mass
+			b.Gravity = b.Gravity.Add(e.at.Mul(e.mass))
+		}
+		b.Gravity = b.Gravity.Add(p.From.Add(p.To).Mul(straight / 2))
 		for _, v := range p.Mesh.Corners {
 			for k := range 3 {
 				b.Min[k], b.Max[k] = math.Min(b.Min[k], v[k]), math.Max(b.Max[k], v[k])

@@ -18,7 +18,8 @@ func (r *run) told(e int, ts []float64, p *Piece, limit float64, b *Built) Cut {
 		wanted = r.B.Gap
 	}
 	c.Gap = wanted + s.gap
-	if s.kind != Square {
+	formed := s.kind == Fold || s.kind == Bent
+	if s.kind != Square && !formed {
 		c.Filler = filler(c.Gap)
 	}
 	if c.Slant > 1e-6 {
@@ -53,7 +54,7 @@ func (r *run) told(e int, ts []float64, p *Piece, limit float64, b *Built) Cut {
 		c.Tilt = 0
 	}
 	p.turned[e] = [2]float64{math.Atan2(n[1], n[0]), math.Atan2(n[2], n[0])}
-	if math.Max(c.Saw, c.Tilt) > limit+1e-9 {
+	if math.Max(c.Saw, c.Tilt) > limit+1e-9 && !formed {
 		b.say("saw-limit", working.Mind, r.ID, fmt.Sprintf("%s, %s end: the saw would stand at %.1f° from square, past its %.0f°. Turn the piece and cut from its other side, notch it, or cope it by template.", r.named(), [2]string{"first", "second"}[e], math.Max(c.Saw, c.Tilt), limit))
 	}
 	return c

@@ -44,6 +44,7 @@ type Point struct {
 	Z      float64 `json:"z,omitempty" doc:"mm up"`
 	From   string  `json:"from,omitempty" doc:"id of another point it is offset from"`
 	Survey string  `json:"survey,omitempty" doc:"id of a surveyed point it is offset from"`
+	Corner *Corner `json:"corner,omitempty" doc:"makes the two members that end here of one piece"`
 }
 
 // Member runs from one point to another.
@@ -246,6 +247,9 @@ func (d Doc) Check() error {
 		length(at+"/x", "How far forward", p.X)
 		length(at+"/y", "How far left", p.Y)
 		length(at+"/z", "How far up", p.Z)
+		if p.Corner != nil {
+			add(working.Within(at+"/corner/radius", "The radius of the bend", p.Corner.Radius, 0, 1e5, "mm"))
+		}
 	}
 	for i, m := range d.Members {
 		at := fmt.Sprintf("/members/%d", i)

@@ -18,8 +18,8 @@ type run struct {
 	length       float64      // from point to point
 	outer, inner [][2]float64
 	cuts         [2]surface // what cuts each end
+	formed       [2]*formed // where it goes on round a corner in one piece
 	why          string     // why it cannot be shown
-
 }
 
 // surface cuts an end: a plane, or a round tube's outside.

@@ -60,11 +60,8 @@ func (c *CutList) lay(name string, length, waste float64, pieces []StickPiece, s
 		if last != nil && last.Saw > 0 && last.Tilt == 0 && last.Hole == nil && !saw.LongMitre {
 			for i, p := range pieces {
 				r := c.Rows[p.row]
-				if k := r.Section.Kind; k == "angle" || k == "channel" {
-					continue
-				}
 				for e := range 2 {
-					if m := r.Ends[e]; !shared && math.Abs(m.Saw-last.Saw) < .05 && m.Tilt == 0 && m.Hole == nil && m.Lies == last.Lies && r.Trim == 0 {
+					if m := r.Ends[e]; !shared && r.shares(e) && math.Abs(m.Saw-last.Saw) < .05 && m.Lies == last.Lies {
 						pick, turned, shared = i, true, true
 					}
 				}
@@ -85,9 +82,10 @@ func (c *CutList) lay(name string, length, waste float64, pieces []StickPiece, s
 		x += p.Length + saw.Kerf
 		last = &next
 	}
-	s.Left = math.Max(length-x+saw.Kerf, 0)
-	if saw.LastKerf {
-		s.Left = math.Max(length-x, 0)
+	left := length - x
+	if !saw.LastKerf {
+		left += saw.Kerf
 	}
+	s.Left, s.past = math.Max(left, 0), math.Max(-left, 0)
 	return s
 }

@@ -32,16 +32,18 @@ type laid struct {
 	supports []Support
 	loads    []Load
 	plates   []Plate
-	mirrored map[string]bool // members that are mirror images
+	mirrored map[string]bool    // members that are mirror images
+	corner   map[string]*Corner // by id of the joint
 	findings []working.Finding
 }
 
 // lay places the points and makes the copies.
 func (d Doc) lay(surveyed Surveyed) *laid {
-	l := &laid{at: map[string]int{}, of: map[string]string{}, mirrored: map[string]bool{}, members: append([]Member{}, d.Members...), supports: append([]Support{}, d.Supports...), loads: append([]Load{}, d.Loads...), plates: append([]Plate{}, d.Plates...)}
+	l := &laid{corner: map[string]*Corner{}, at: map[string]int{}, of: map[string]string{}, mirrored: map[string]bool{}, members: append([]Member{}, d.Members...), supports: append([]Support{}, d.Supports...), loads: append([]Load{}, d.Loads...), plates: append([]Plate{}, d.Plates...)}
 	byID := map[string]*Point{}
 	for i := range d.Points {
 		byID[d.Points[i].ID] = &d.Points[i]
+		l.corner[d.Points[i].ID] = d.Points[i].Corner
 	}
 	state := map[string]int{} // 1 on the way, 2 done
 	var place func(p *Point) Joint
@@ -151,6 +153,7 @@ func (l *laid) copy(c Copy) {
 				j.ID, j.Name = to, l.name(id)+word
 				l.at[to] = len(l.joints)
 				l.joints = append(l.joints, j)
+				l.corner[to] = l.corner[id]
 			}
 			moved[id] = to
 			return to

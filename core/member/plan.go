@@ -3,11 +3,10 @@ package member
 import (
 	"cmp"
 	"fmt"
-	"math"
 	"slices"
 
-	"warmanvil/core/nest"
 	"warmanvil/core/section"
+	"warmanvil/core/tube"
 	"warmanvil/core/working"
 )
 
@@ -40,6 +39,9 @@ type CutRow struct {
 	Pieces   []string      `json:"pieces" doc:"ids of the members"`
 	Twin     string        `json:"twin,omitempty" doc:"mark of its mirror image"`
 	Notes    []string      `json:"notes,omitempty"`
+	Corners  []CornerCut   `json:"corners,omitempty" doc:"of a piece of several members: where the straight piece is notched or bent"`
+
+	Bend *tube.BendInput `json:"bend,omitempty" doc:"the bending sheet's request"`
 }
 
 // StockPlan is the sticks of one section.
@@ -52,6 +54,8 @@ type StockPlan struct {
 	Says       string        `json:"says"`
 	Sticks     []StickLayout `json:"sticks"`
 	Mass       float64       `json:"mass" doc:"kg of new sticks"`
+
+	Working *working.Working `json:"working,omitempty" doc:"of how few sticks there can be"`
 }
 
 // StickLayout is one stick with its pieces in order.
@@ -61,6 +65,7 @@ type StickLayout struct {
 	Pieces []StickPiece `json:"pieces"`
 	Left   float64      `json:"left" doc:"mm left over"`
 	Mass   float64      `json:"mass" doc:"kg of the whole stick"`
+	past   float64      // mm it would run past the stick
 }
 
 // StickPiece is a piece on a stick.
@@ -123,6 +128,11 @@ func (c *CutList) stock(stock string, rows []int, saw Saw, density float64) Stoc
 	var left []StickPiece
 	for _, i := range rows {
 		r := c.Rows[i]
+		for _, k := range r.Corners {
+			if k.Kind == Fold && k.Width <= saw.Kerf {
+				c.Findings = append(c.Findings, working.Finding{Code: "narrow-v", Severity: working.Mind, Cause: "Cutting", Feature: r.Mark, Reason: fmt.Sprintf("%s: the V at %s opens only %.1f mm, and the saw cuts %.1f mm: one cut of it leaves a gap to weld over.", r.Mark, k.Name, k.Width, saw.Kerf)})
+			}
+		}
 		if r.CutTo > saw.Stick-saw.Waste+1e-9 {
 			c.Findings = append(c.Findings, working.Finding{Code: "too-long", Severity: working.Stop, Cause: "Cutting", Feature: r.Mark, Reason: fmt.Sprintf("%s is %.0f mm long and does not come out of a stick of %.0f mm: splice it away from its largest moment, or buy longer sticks.", r.Mark, r.CutTo, saw.Stick)})
 			continue
@@ -153,30 +163,9 @@ func (c *CutList) stock(stock string, rows []int, saw Saw, density float64) Stoc
 		}
 		return p
 	}
-	in := nest.SticksInput{Stock: saw.Stick - saw.Waste, Kerf: saw.Kerf, LastCutNeedsKerf: saw.LastKerf}
-	for _, x := range left {
-		in.Pieces = append(in.Pieces, nest.Piece{Length: x.Length, Quantity: 1})
-	}
-	plan, err := nest.Sticks(in)
-	if err != nil {
+	if err := c.fewest(&p, left, saw, perMM); err != nil {
 		c.Findings = append(c.Findings, working.Finding{Code: "sticks", Severity: working.Stop, Cause: "Cutting", Feature: stock, Reason: err.Error()})
 		p.Says = err.Error()
-		return p
-	}
-	for k, lengths := range plan.Layout {
-		var on []StickPiece
-		for _, l := range lengths {
-			i := slices.IndexFunc(left, func(x StickPiece) bool { return math.Abs(x.Length-l) < 1e-6 })
-			on = append(on, left[i])
-			left = slices.Delete(left, i, i+1)
-		}
-		p.Sticks = append(p.Sticks, c.lay(fmt.Sprintf("new stick %d", k+1), saw.Stick, saw.Waste, on, saw, perMM))
-	}
-	p.New, p.LowerBound, p.Proven = plan.Sticks, plan.LowerBound, plan.Proven
-	p.Mass = float64(p.New) * saw.Stick * perMM
-	p.Says = "no plan needs fewer, counted by long points"
-	if !p.Proven {
-		p.Says = fmt.Sprintf("no plan needs fewer than %d; whether %d will do is not known", p.LowerBound, p.LowerBound)
 	}
 	return p
 }

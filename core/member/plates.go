@@ -50,6 +50,8 @@ func (b *Built) plates(d Doc) {
 		switch {
 		case piece == nil:
 			at.why = "Choose the member it sits on."
+		case r.formed[map[string]int{"b": 1}[p.End]] != nil && p.Kind != "tab":
+			at.why = "Its member goes on round the corner there in one piece: take its other end, or make the corner cut."
 		case piece.Why != "":
 			at.why = "Its member cannot be shown: " + piece.Why
 		case p.Thickness <= 0 || p.Kind != "cap" && (p.Width <= 0 || p.Height <= 0):

@@ -13,10 +13,10 @@ func (b *Built) rows() []CutRow {
 	at, hand := map[string]int{}, map[string]string{}
 	var stocks []string
 	many := map[string]int{}
-	add := func(p *Piece, key, other string, r CutRow) {
+	add := func(names, pieces []string, key, other string, r CutRow) {
 		if k, ok := at[key]; ok {
 			rows[k].Quantity++
-			rows[k].Names, rows[k].Pieces = append(rows[k].Names, p.Name), append(rows[k].Pieces, p.ID)
+			rows[k].Names, rows[k].Pieces = append(rows[k].Names, strings.Join(names, " + ")), append(rows[k].Pieces, pieces...)
 			return
 		}
 		s := slices.Index(stocks, r.Stock)
@@ -26,9 +26,9 @@ func (b *Built) rows() []CutRow {
 		}
 		many[r.Stock]++
 		r.Mark = fmt.Sprintf("%s%d", letters(s), many[r.Stock])
-		r.Quantity, r.Names, r.Pieces = 1, []string{p.Name}, []string{p.ID}
+		r.Quantity, r.Names, r.Pieces = 1, []string{strings.Join(names, " + ")}, slices.Clone(pieces)
 		at[key] = len(rows)
-		if m, ok := hand[key]; ok {
+		if m, ok := hand[key]; ok && key != other {
 			r.Twin = m
 			for i := range rows {
 				if rows[i].Mark == m {
@@ -39,15 +39,28 @@ func (b *Built) rows() []CutRow {
 		hand[other] = r.Mark
 		rows = append(rows, r)
 	}
+	of := map[string]*Formed{}
+	for i := range b.Formed {
+		for _, id := range b.Formed[i].Pieces {
+			of[id] = &b.Formed[i]
+		}
+	}
 	for i := range b.Pieces {
 		p := &b.Pieces[i]
 		if p.Why != "" {
 			continue
 		}
+		if f := of[p.ID]; f != nil {
+			if f.Pieces[0] == p.ID {
+				r := CutRow{Stock: f.Stock, Section: f.Section, Length: f.Developed, Trim: f.Trim, CutTo: f.Developed + f.Trim, Short: f.Short, Faces: f.Faces, Starts: f.Starts, Ends: f.Ends, Mass: f.Mass, Notes: f.Notes, Corners: f.Corners, Bend: f.Bend}
+				add(f.Names, f.Pieces, f.alike, f.twin, r)
+			}
+			continue
+		}
 		r := CutRow{Stock: p.Stock, Section: p.Section, Length: p.Length, Trim: p.Trim, CutTo: p.Length + p.Trim, Short: p.Short, Faces: p.Faces, Starts: p.Starts, Ends: p.Ends, Mass: p.Mass, Notes: slices.Clone(p.Holes)}
 		key, twin := p.alike()
 		if p.Splice == nil {
-			add(p, key, twin, r)
+			add([]string{p.Name}, []string{p.ID}, key, twin, r)
 			continue
 		}
 		// Two pieces, square at the splice.
@@ -70,7 +83,7 @@ func (b *Built) rows() []CutRow {
 			}
 			s.Mass = p.Mass * length / p.Length
 			s.Notes = append(slices.Clone(r.Notes), p.Splice.Says)
-			add(p, fmt.Sprintf("%s/%d", key, k), fmt.Sprintf("%s/%d", twin, k), s)
+			add([]string{p.Name}, []string{p.ID}, fmt.Sprintf("%s/%d", key, k), fmt.Sprintf("%s/%d", twin, k), s)
 		}
 	}
 	return rows

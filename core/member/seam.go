@@ -56,7 +56,11 @@ func (w *weighing) weld(i int, r *run) strength.Check {
 	if w.m.material.Family == "aluminum" {
 		return strength.Silent(key, name, "welds of aluminium are worked out with the joints, by filler and heat-affected zone")
 	}
-	if r.A.Hinged && r.B.Hinged {
+	goesOn := func(e int) bool { return r.formed[e] != nil && r.formed[e].kind == Bent }
+	if goesOn(0) && goesOn(1) {
+		return strength.Check{Key: key, Name: name, Feature: r.ID, Where: r.named(), Verdict: strength.Holds, Utilisation: new(float64), Why: "it goes on round its bends: there is no weld"}
+	}
+	if (r.A.Hinged || goesOn(0)) && (r.B.Hinged || goesOn(1)) {
 		return strength.Check{Key: key, Name: name, Feature: r.ID, Where: r.named(), Verdict: strength.Holds, Utilisation: new(float64), Why: "both ends are bolted"}
 	}
 	line := seamOf(r)
@@ -65,7 +69,7 @@ func (w *weighing) weld(i int, r *run) strength.Check {
 	var most [6]float64
 	list := w.m.of[i]
 	for e, end := range [2]End{r.A, r.B} {
-		if end.Hinged {
+		if end.Hinged || goesOn(e) {
 			continue
 		}
 		l := end.Leg

@@ -218,7 +218,7 @@ var Starters = []Starter{
 		s.mitre("Rear arm", false, "Tread", false)
 		s.d.Loads = append(s.d.Loads, Load{ID: s.newID(), Name: "Somebody stepping down", Kind: "person", Kilos: 100, Factor: 2, Member: s.id("Tread"), At: w})
 	}},
-	{"hoop", "Hoop", "Two uprights and a bar across.", []Ask{ask("width", "Wide, middle to middle", 1100), ask("height", "High", 600), kilos(30)}, func(s *starting) {
+	{"hoop", "Hoop", "Two uprights and a bar across; round tube is bent of one piece.", []Ask{ask("width", "Wide, middle to middle", 1100), ask("height", "High", 600), kilos(30)}, func(s *starting) {
 		y, z := s.v["width"]/2, s.v["height"]
 		lf, rf := s.point("Left foot", 0, y, 0), s.point("Right foot", 0, -y, 0)
 		lt, rt := s.point("Left top", 0, y, z), s.point("Right top", 0, -y, z)
@@ -227,6 +227,13 @@ var Starters = []Starter{
 		s.member("Right upright", rf, rt)
 		s.mitre("Left upright", false, "Bar", true)
 		s.mitre("Right upright", false, "Bar", false)
+		if round(s.sec.Sizes) { // a tube is bent, of one piece
+			for i := range s.d.Points {
+				if p := &s.d.Points[i]; p.ID == lt || p.ID == rt {
+					p.Corner = &Corner{Kind: Bent}
+				}
+			}
+		}
 		s.plate("Left plate", "Left upright", "a", 100, 100)
 		s.plate("Right plate", "Right upright", "a", 100, 100)
 		s.support("fixed", lf, rf)

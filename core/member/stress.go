@@ -90,6 +90,9 @@ func (w *weighing) member(i int, r *run, x *MemberHeld) {
 	c := strength.Check{Key: "stress", Name: "stress", Feature: r.ID, Where: fmt.Sprintf("%s, %.0f mm from its first point", r.named(), at.At), Case: gCase, Demand: best, Capacity: capacity, Unit: "MPa"}
 	c.Utilisation, c.Verdict = strength.Judge(best, capacity)
 	assume := []string{w.ask.Rule.Says(strength.Yield), "largest bending, torsion and shear of the section taken together", "tubes with sharp corners, no holes, no warping, joints as strong as the members"}
+	if r.formed[0] != nil && r.formed[0].kind == Bent || r.formed[1] != nil && r.formed[1].kind == Bent {
+		assume = append(assume, "bends as sharp corners at their points")
+	}
 	if soft != "" {
 		assume = append(assume, soft)
 		c.Why = soft
