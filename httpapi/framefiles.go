@@ -13,6 +13,7 @@ import (
 	"warmanvil/core/exchange"
 	"warmanvil/core/member"
 	"warmanvil/core/profile"
+	"warmanvil/core/tube"
 	"warmanvil/job"
 	"warmanvil/paper"
 )
@@ -35,6 +36,7 @@ type frameFiles struct {
 
 var frameKinds = map[string]frameFile{
 	"saw":        {"pdf", "application/pdf", frameFiles.saw},
+	"bends":      {"pdf", "application/pdf", frameFiles.bends},
 	"labels":     {"pdf", "application/pdf", frameFiles.labels},
 	"wraps":      {"pdf", "application/pdf", frameFiles.wraps},
 	"plan":       {"pdf", "application/pdf", frameFiles.plan},
@@ -50,9 +52,9 @@ var frameKinds = map[string]frameFile{
 
 func (s *server) frameFileRoutes() {
 	const path = "/api/v1/frames/{id}/files/{kind}"
-	s.api.AddOperation(&huma.Operation{OperationID: "getFrameFile", Method: "GET", Path: path, Summary: "A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl",
+	s.api.AddOperation(&huma.Operation{OperationID: "getFrameFile", Method: "GET", Path: path, Summary: "A file of a frame: saw, bends (bending sheets), labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl",
 		Parameters: []*huma.Param{{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "labels", "wraps", "plan", "csv", "xlsx", "jig", "jig-side", "jig-behind", "stl"}}}, query("paper", "of the sheets", "a4", "letter")},
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "bends", "labels", "wraps", "plan", "csv", "xlsx", "jig", "jig-side", "jig-behind", "stl"}}}, query("paper", "of the sheets", "a4", "letter")},
 		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
 	s.engine.GET(ginPath(path), func(c *gin.Context) {
 		err := s.admit(c, reading)
@@ -115,6 +117,9 @@ func (f frameFiles) saw() ([]byte, error) {
 			return [4]profile.Point{{X: r.Starts[lo]}, {X: r.Starts[lo] + r.Faces[lo]}, {X: r.Starts[hi] + r.Faces[hi], Y: high}, {X: r.Starts[hi], Y: high}}
 		}
 		x.Above, x.Side = view(3, 2, 50), view(1, 0, 50)
+		for _, k := range r.Corners {
+			x.Corners = append(x.Corners, paper.SawCorner{At: k.At, To: k.To, Half: k.Width / 2, Side: k.Side})
+		}
 		s.Rows = append(s.Rows, x)
 	}
 	for _, p := range f.worked.Cut.Stocks {
@@ -131,6 +136,25 @@ func (f frameFiles) saw() ([]byte, error) {
 		}
 	}
 	return s.PDF()
+}
+
+// bends prints a bending sheet for each bent piece.
+func (f frameFiles) bends() ([]byte, error) {
+	var sheets []paper.BendSheet
+	for _, r := range f.worked.Cut.Rows {
+		if r.Bend == nil {
+			continue
+		}
+		b, err := tube.Bend(*r.Bend)
+		if err != nil {
+			return nil, err
+		}
+		sheets = append(sheets, paper.BendSheet{Title: fmt.Sprintf("%s, %d × %s", f.part.Name, r.Quantity*max(f.part.Quantity, 1), r.Mark), Date: f.head.Date, Paper: f.head.Paper, In: *r.Bend, Result: b, Length: f.length})
+	}
+	if len(sheets) == 0 {
+		return nil, asFault("No piece of %s is bent.", f.part.Name)
+	}
+	return paper.BendSheets(sheets)
 }
 
 func (f frameFiles) labels() ([]byte, error) {

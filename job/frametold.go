@@ -113,6 +113,8 @@ type StandsTold struct {
 	Case  string   `json:"case"`
 	Lifts bool     `json:"lifts"`
 	Six   []string `json:"six" doc:"along and about x, y, z in the worst case"`
+
+	Working *working.Working `json:"working,omitempty"`
 }
 
 func newtons(v float64) string {

@@ -91,6 +91,11 @@ func kilos(v float64) string {
 
 func (p pen) cut(c member.CutList, quantity int) CutTold {
 	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks}
+	for i := range t.Stocks {
+		if w := t.Stocks[i].Working; w != nil {
+			t.Stocks[i].Working = p.explain(*w)
+		}
+	}
 	for _, r := range c.Rows {
 		r.Notes = slices.Clone(r.Notes)
 		for _, k := range r.Corners {
@@ -123,6 +128,9 @@ func (p pen) held(h member.Held, b Brief, mass float64) FrameHeld {
 	}
 	for _, s := range h.Supports {
 		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: newtons(s.Rest[2]), Worst: newtons(s.Force)}
+		if s.Working != nil {
+			x.Working = p.explain(*s.Working)
+		}
 		for k, v := range s.Worst {
 			if k < 3 {
 				x.Six = append(x.Six, newtons(v))

@@ -19,10 +19,20 @@ type BendSheet struct {
 	Length func(mm float64) string
 }
 
-// PDF prints the cut length, every bend with its marks from the first end, and
-// the piece seen two ways.
-func (s BendSheet) PDF() ([]byte, error) {
-	p := newPages(s.Paper, s.Date, s.Title)
+// PDF prints one sheet.
+func (s BendSheet) PDF() ([]byte, error) { return BendSheets([]BendSheet{s}) }
+
+// BendSheets prints of each piece the cut length, every bend with its marks from
+// the first end, and the piece seen two ways.
+func BendSheets(list []BendSheet) ([]byte, error) {
+	p := newPages(list[0].Paper, list[0].Date, list[0].Title)
+	for _, s := range list {
+		s.print(p)
+	}
+	return p.bytes()
+}
+
+func (s BendSheet) print(p *pages) {
 	p.kind = "Bending sheet: " + s.Title
 	size := "bar of " + s.Length(s.In.Outside)
 	if s.In.Wall > 0 {
@@ -62,7 +72,6 @@ func (s BendSheet) PDF() ([]byte, error) {
 		}
 		p.centreLine(view, line)
 	}
-	return p.bytes()
 }
 
 // centreLine draws the piece's corners to scale, numbered.

@@ -28,6 +28,13 @@ type SawRow struct {
 	Names         string
 	Notes         []string
 	Above, Side   [4]profile.Point // the piece seen from above and from its side
+	Corners       []SawCorner      // of a piece that is folded or bent after cutting
+}
+
+// SawCorner is a V or a bend on the straight piece, mm from the first long point.
+type SawCorner struct {
+	At, To, Half float64 // Half is half a V's opening, 0 of a bend
+	Side         string  // top, bottom, left or right becomes the inside
 }
 
 // SawStick is one stick with its pieces.
@@ -82,7 +89,7 @@ func (s SawSheet) PDF() ([]byte, error) {
 }
 
 func (p *pages) piece(r SawRow) {
-	p.room(46 + 4*float64(len(r.Notes)))
+	p.room(46 + 8.4*float64(len(r.Notes)))
 	p.put(edge, p.y+4, 20, "B", r.Mark)
 	p.put(edge+26, p.y+3, 13, "B", fmt.Sprintf("%d ×  %s", r.Quantity, r.CutTo))
 	p.put(edge+95, p.y, 9, "B", r.Stock)
@@ -103,8 +110,11 @@ func (p *pages) piece(r SawRow) {
 		}
 	}
 	for _, n := range r.Notes {
-		p.put(edge+26, y, 9, "", n)
-		y += 4.2
+		p.SetFont("go", "", 9)
+		for _, line := range p.SplitText(n, p.w-2*edge-26) {
+			p.put(edge+26, y, 9, "", line)
+			y += 4.2
+		}
 	}
 	p.put(edge+26, y, 8, "", r.Names)
 	y += 3
@@ -125,6 +135,10 @@ func (p *pages) piece(r SawRow) {
 			a, b := view[c], view[(c+1)%4]
 			p.Line(edge+26+a.X*scale, y+8-a.Y*k, edge+26+b.X*scale, y+8-b.Y*k)
 		}
+		p.SetLineWidth(.3)
+		for _, c := range r.Corners {
+			p.corner(c, i, func(mm float64) float64 { return edge + 26 + mm*scale }, y+8-high*k, y+8)
+		}
 		y += 10
 	}
 	p.put(edge+26, y, 6.5, "", "drawn to length, height enlarged")
@@ -132,6 +146,28 @@ func (p *pages) piece(r SawRow) {
 	p.SetLineWidth(.15)
 	p.Line(edge, p.y, p.w-edge, p.y)
 	p.y += 8
+}
+
+// corner draws a V where its side is seen, and a line across elsewhere.
+func (p *pages) corner(c SawCorner, view int, x func(float64) float64, top, bottom float64) {
+	from, to := top, bottom
+	switch {
+	case c.Half == 0:
+		p.Line(x(c.At), top, x(c.At), bottom)
+		p.Line(x(c.To), top, x(c.To), bottom)
+		return
+	case view == 0 && c.Side == "right" || view == 1 && c.Side == "bottom":
+		from, to = bottom, top
+	case view == 0 && c.Side == "left" || view == 1 && c.Side == "top":
+	default: // seen from above the opening, or from behind the hinge
+		p.SetDashPattern([]float64{1, .8}, 0)
+		p.Line(x(c.At), top, x(c.At), bottom)
+		p.SetDashPattern(nil, 0)
+		return
+	}
+	deep := from + (to-from)*.92
+	p.Line(x(c.At-c.Half), from, x(c.At), deep)
+	p.Line(x(c.At), deep, x(c.At+c.Half), from)
 }
 
 func (p *pages) stick(s SawStick) {

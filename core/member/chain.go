@@ -150,7 +150,7 @@ func (b *Built) develop(steps []step, ring bool) {
 		if out.kind == Fold {
 			c.Width, c.Deep = out.notch.Width, out.notch.Height
 		} else {
-			in.Outside = math.Max(in.Outside, r.across(out.inside))
+			in.Outside = math.Max(in.Outside, r.size(out.inside))
 			in.Legs = append(in.Legs, leave-enter+apex+out.back())
 			apex = out.back()
 			in.Bends = append(in.Bends, tube.Turn{Radius: out.radius, Angle: out.angle, Rotation: c.Turn})

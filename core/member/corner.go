@@ -100,7 +100,7 @@ func (b *Built) form(joint int, c Corner) string {
 	flat := func(x *run) bool { // the corner's plane lies square to a side of the section
 		return round(x.Section) || math.Abs(w.Dot(x.axes.Y)) > 1-1e-6 || math.Abs(w.Dot(x.axes.Z)) > 1-1e-6
 	}
-	alike := round(r.Section) || math.Abs(math.Abs(w.Dot(r.axes.Y))-math.Abs(w.Dot(o.axes.Y))) < 1e-3
+	alike := round(r.Section) || math.Abs(r.across(w)-o.across(w)) < .01
 	switch {
 	case closed(r.Section) || r.Section.Kind == "roundBar" || c.Kind == Bent && r.Section.Kind == "flatBar":
 	default:
@@ -118,7 +118,7 @@ func (b *Built) form(joint int, c Corner) string {
 	}
 	f := formed{kind: c.Kind, joint: joint, apex: apex, angle: turned}
 	inside := func(a, b solid.Vector) solid.Vector { return b.Sub(a.Mul(a.Dot(b))).Unit() }
-	deep := r.across(inside(ra, oa))
+	deep := r.size(inside(ra, oa))
 	switch c.Kind {
 	case Fold:
 		hinge := first(c.Hinge, "inner")
@@ -152,6 +152,14 @@ func (b *Built) form(joint int, c Corner) string {
 		}
 	}
 	return ""
+}
+
+// size is how thick a run is along a direction.
+func (r *run) size(v solid.Vector) float64 {
+	if round(r.Section) {
+		return r.Section.Diameter
+	}
+	return r.across(v)
 }
 
 // nearest answers where the middles of two runs meet, and how far they pass

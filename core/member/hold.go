@@ -79,6 +79,8 @@ type SupportHeld struct {
 	Case  string     `json:"case"`
 	Lifts bool       `json:"lifts" doc:"it is pulled up in some case"`
 	Force float64    `json:"force" doc:"N, largest"`
+
+	Working *working.Working `json:"working,omitempty" doc:"of its largest force"`
 }
 
 // Moves is how far the frame moves.

@@ -27,6 +27,8 @@ func (w *weighing) supports() {
 			}
 			x.Lifts = x.Lifts || r[2] < -1
 		}
+		work := w.held.reaction(x, w.ask.Rule.Says(strength.Yield))
+		x.Working = &work
 		w.held.Supports = append(w.held.Supports, x)
 	}
 }

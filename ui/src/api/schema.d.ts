@@ -879,7 +879,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file of a frame: saw, labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl */
+        /** A file of a frame: saw, bends (bending sheets), labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl */
         get: operations["getFrameFile"];
         put?: never;
         post?: never;
@@ -2049,6 +2049,10 @@ export interface components {
             working: components["schemas"]["Working"];
         };
         CutRowTold: {
+            /** @description the bending sheet's request */
+            bend?: components["schemas"]["TubeBendInput"];
+            /** @description of a piece of several members: where the straight piece is notched or bent */
+            corners?: components["schemas"]["MemberCornerCut"][];
             /**
              * Format: double
              * @description mm, with the trim
@@ -2334,7 +2338,7 @@ export interface components {
             gap: number;
             hole?: components["schemas"]["MemberHoleSaw"];
             /** @enum {string} */
-            kind: "square" | "mitre" | "butt" | "flush" | "saddle";
+            kind: "square" | "mitre" | "butt" | "flush" | "saddle" | "fold" | "bend";
             /** @description side the piece lies on in the saw */
             lies: string;
             /** @description side of the long point */
@@ -4552,6 +4556,63 @@ export interface components {
              */
             times?: number;
         };
+        MemberCorner: {
+            /**
+             * @description fold: face of the wall that stays at which the V ends; inner when left out
+             * @enum {string}
+             */
+            hinge?: "inner" | "outer";
+            /** @enum {string} */
+            kind: "fold" | "bend";
+            /**
+             * Format: double
+             * @description mm, centre line of a bend; three times the tube's size when left out
+             */
+            radius?: number;
+        };
+        MemberCornerCut: {
+            /**
+             * Format: double
+             * @description degrees turned from straight
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm from the first long point to the hinge, or to where the bend begins
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description mm, of the V
+             */
+            deep?: number;
+            /** @enum {string} */
+            kind: "fold" | "bend";
+            /** @description of its point */
+            name: string;
+            /**
+             * Format: double
+             * @description mm, centre line of a bend
+             */
+            radius?: number;
+            /** @description side of the straight piece, as its first member lies, that becomes the inside */
+            side: string;
+            /**
+             * Format: double
+             * @description mm to where the bend ends; the hinge again of a fold
+             */
+            to: number;
+            /**
+             * Format: double
+             * @description degrees to turn the piece about itself before, clockwise seen from its first end
+             */
+            turn: number;
+            /**
+             * Format: double
+             * @description mm, opening of the V
+             */
+            width?: number;
+        };
         MemberCut: {
             /**
              * Format: double
@@ -4569,7 +4630,7 @@ export interface components {
             gap: number;
             hole?: components["schemas"]["MemberHoleSaw"];
             /** @enum {string} */
-            kind: "square" | "mitre" | "butt" | "flush" | "saddle";
+            kind: "square" | "mitre" | "butt" | "flush" | "saddle" | "fold" | "bend";
             /** @description side the piece lies on in the saw */
             lies: string;
             /** @description side of the long point */
@@ -4887,6 +4948,8 @@ export interface components {
             width: number;
         };
         MemberPoint: {
+            /** @description makes the two members that end here of one piece */
+            corner?: components["schemas"]["MemberCorner"];
             /** @description id of another point it is offset from */
             from?: string;
             id: string;
@@ -5088,6 +5151,8 @@ export interface components {
             stick: number;
             sticks: components["schemas"]["MemberStickLayout"][];
             stock: string;
+            /** @description of how few sticks there can be */
+            working?: components["schemas"]["Working"];
         };
         MemberSupport: {
             /** @enum {string} */
@@ -5115,6 +5180,8 @@ export interface components {
             point: string;
             /** @description N and N·mm on the frame at rest */
             rest: number[];
+            /** @description of its largest force */
+            working?: components["schemas"]["Working"];
             /** @description and in the case of its largest force */
             worst: number[];
         };
@@ -6359,6 +6426,7 @@ export interface components {
             rest: string;
             /** @description along and about x, y, z in the worst case */
             six: string[];
+            working?: components["schemas"]["Working"];
             worst: string;
         };
         State: {
@@ -9115,7 +9183,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                kind: "saw" | "labels" | "wraps" | "plan" | "csv" | "xlsx" | "jig" | "jig-side" | "jig-behind" | "stl";
+                kind: "saw" | "bends" | "labels" | "wraps" | "plan" | "csv" | "xlsx" | "jig" | "jig-side" | "jig-behind" | "stl";
             };
             cookie?: never;
         };

@@ -5,7 +5,6 @@ import { Refused, words } from '@/api/client'
 import { put } from '@/api/pointer'
 
 export type SaveWord = 'saved' | 'not saved yet' | 'saving' | 'waiting for the server' | 'not saved'
-const pause = 500 // ms of quiet before a save
 
 export function useKept<T>(opt: {
   /** Where it is kept in this browser. */
@@ -14,7 +13,10 @@ export function useKept<T>(opt: {
   after: () => void
   /** Fetches what is saved. */
   refetch: () => Promise<unknown>
+  /** ms of quiet before a save */
+  pause?: number
 }) {
+  const pause = opt.pause ?? 500
   const doc = ref() as Ref<T | undefined>
   const state = ref<SaveWord>('saved')
   const wrong = ref('')

@@ -65,6 +65,7 @@ const fields = [
       <h2>{{ s.stock }}</h2>
       <p class="small">
         <b>{{ s.new === 1 ? '1 new stick' : `${s.new} new sticks` }}</b>, {{ s.mass.toFixed(1) }} kg: {{ s.says }}.
+        <WhyButton v-if="s.working" :name="`sticks of ${s.stock}`" :working="s.working" />
       </p>
       <StickDrawing v-for="k in s.sticks" :key="k.name" :stick="k" :rows="cut.rows" :lengths="open.style.value" />
     </section>

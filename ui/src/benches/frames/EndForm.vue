@@ -23,6 +23,7 @@ const kinds = [
   { value: 'flush' as const, text: 'run flush over' },
   { value: 'saddle' as const, text: 'coped round' },
 ]
+const formed = computed(() => props.told?.kind === 'fold' || props.told?.kind === 'bend')
 </script>
 
 <template>
@@ -30,7 +31,8 @@ const kinds = [
     <legend>
       <b>{{ word }}</b> <span v-if="told" class="soft">{{ told.words }}</span>
     </legend>
-    <div class="cells">
+    <p v-if="formed" class="small">It goes on in one piece: the point says how.</p>
+    <div v-else class="cells">
       <PickOne
         :label="`${word} is`"
         :choices="kinds"
@@ -77,7 +79,7 @@ const kinds = [
     </div>
     <p v-if="told?.filler" class="small soft">{{ told.filler }}</p>
     <p v-if="told?.fold" class="small soft">{{ told.fold }}</p>
-    <p v-if="told && told.slant > 0" class="small">
+    <p v-if="told && told.slant > 0 && !formed" class="small">
       <span class="num">{{ told.axis }}</span> from the axis, saw at <span class="num">{{ told.scale }}</span>
     </p>
   </fieldset>

@@ -61,6 +61,10 @@ function aside(f: { code: string; feature?: string }, reason?: string) {
   open.set('/asides', reason ? [...list, { code: f.code, feature: f.feature, reason }] : list)
 }
 const flagsOpen = ref(false)
+// What cannot be made is said without being asked for.
+const shownFlags = computed(() =>
+  flagsOpen.value ? findings.value : findings.value.filter((f) => f.severity === 'stop' && !f.setAside),
+)
 
 // Two points tapped one after the other are joined by a member.
 const joining = ref<string>()
@@ -173,9 +177,9 @@ const joinWord = computed(() =>
           {{ findings.length === 1 ? '1 flag' : `${findings.length} flags` }}
         </button>
       </div>
-      <div v-if="flagsOpen && findings.length" class="flags">
+      <div v-if="shownFlags.length" class="flags" tabindex="0" role="region" aria-label="Flags">
         <FlagList
-          :findings="findings"
+          :findings="shownFlags"
           @look="(id) => (open.chosen.value = id.split('~')[0]!)"
           @aside="(f, reason) => aside(f, reason)"
           @back="(f) => aside(f)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Files and papers of a frame.
-import { FileText, Ruler, Scissors, Table, Tag, Box } from '@lucide/vue'
-import { ref } from 'vue'
+import { CornerDownRight, FileText, Ruler, Scissors, Table, Tag, Box } from '@lucide/vue'
+import { computed, ref } from 'vue'
 import { words } from '@/api/client'
 import { fetchFile } from '@/api/file'
 import type { OpenFrame } from './useFrame'
@@ -10,6 +10,7 @@ const props = defineProps<{ open: OpenFrame }>()
 const wrong = ref('')
 const files = [
   { kind: 'saw', icon: Scissors, name: 'Saw sheet', says: 'PDF with a drawing of each piece' },
+  { kind: 'bends', icon: CornerDownRight, name: 'Bending sheets', says: 'PDF, a page for each bent piece' },
   { kind: 'wraps', icon: Ruler, name: 'End templates', says: 'PDF, full size, to wrap round' },
   { kind: 'plan', icon: FileText, name: 'Plan and elevations', says: 'PDF with dimensions' },
   { kind: 'labels', icon: Tag, name: 'Labels', says: 'PDF, one for each piece' },
@@ -20,6 +21,8 @@ const files = [
   { kind: 'jig-behind', icon: FileText, name: 'Jig from behind', says: 'DXF, 1:1' },
   { kind: 'stl', icon: Box, name: 'Body', says: 'STL in millimetres' },
 ]
+const bent = computed(() => props.open.worked.value?.cut.rows.some((r) => r.bend))
+const shown = computed(() => files.filter((f) => f.kind !== 'bends' || bent.value))
 const paper = localStorage.getItem('warmanvil.paper') ?? 'a4'
 async function get(kind: string) {
   wrong.value = ''
@@ -36,7 +39,7 @@ async function get(kind: string) {
   <section>
     <h2>Files and paper</h2>
     <div class="row">
-      <button v-for="f in files" :key="f.kind" type="button" class="press file" @click="get(f.kind)">
+      <button v-for="f in shown" :key="f.kind" type="button" class="press file" @click="get(f.kind)">
         <component :is="f.icon" :size="20" aria-hidden="true" />
         <span
           >{{ f.name }}<small>{{ f.says }}</small></span

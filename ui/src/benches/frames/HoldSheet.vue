@@ -117,7 +117,9 @@ const stock = ref('')
               <tr v-for="s in hold.stands" :key="s.point">
                 <td>{{ s.name }}</td>
                 <td class="num">{{ s.rest }}</td>
-                <td class="num" :title="s.six.join(', ')">{{ s.worst }}</td>
+                <td class="num" :title="s.six.join(', ')">
+                  {{ s.worst }} <WhyButton v-if="s.working" :name="`what ${s.name} takes`" :working="s.working" />
+                </td>
                 <td class="small">{{ s.case }}<b v-if="s.lifts"> It is pulled up in some case: bolt it.</b></td>
               </tr>
             </tbody>

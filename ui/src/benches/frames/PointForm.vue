@@ -6,6 +6,7 @@ import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import type { FrameCorner } from '@/api/client'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame; index: number }>()
@@ -24,6 +25,11 @@ function setFrom(v: string) {
     survey: v === 'survey' ? (p.value.survey ?? '') : undefined,
   })
 }
+const ends = computed(
+  () => (props.open.doc.value?.members ?? []).filter((m) => m.from === p.value.id || m.to === p.value.id).length,
+)
+const corner = computed(() => p.value.corner)
+const setCorner = (more?: FrameCorner) => props.open.set(at.value, { ...p.value, corner: more && { ...corner.value, ...more } })
 const words = { x: 'forward', y: 'left', z: 'up' }
 </script>
 
@@ -64,4 +70,35 @@ const words = { x: 'forward', y: 'left', z: 'up' }
       @update:model-value="(v) => open.set(`${at}/${k}`, v)"
     />
   </div>
+  <template v-if="corner || (ends > 0 && ends < 3)">
+    <ChoiceRow
+      label="Two members meet here"
+      :choices="[
+        { value: 'cut', text: 'cut apart' },
+        { value: 'fold', text: 'notched, folded' },
+        { value: 'bend', text: 'bent' },
+      ]"
+      :model-value="corner?.kind ?? 'cut'"
+      @update:model-value="(v) => setCorner(v === 'cut' ? undefined : { kind: v as FrameCorner['kind'] })"
+    />
+    <ValueField
+      v-if="corner?.kind === 'bend'"
+      label="Radius of the bend, on the middle"
+      :model-value="corner.radius ?? null"
+      :lengths="open.style.value"
+      note="three times the tube's size when left empty"
+      :wrong="open.fault(`${at}/corner/radius`)"
+      @update:model-value="(v) => setCorner({ kind: 'bend', radius: v || undefined })"
+    />
+    <ChoiceRow
+      v-if="corner?.kind === 'fold'"
+      label="The V is cut down to"
+      :choices="[
+        { value: 'inner', text: 'the wall that stays' },
+        { value: 'outer', text: 'its outside' },
+      ]"
+      :model-value="corner.hinge ?? 'inner'"
+      @update:model-value="(v) => setCorner({ kind: 'fold', hinge: v as FrameCorner['hinge'] })"
+    />
+  </template>
 </template>

@@ -18,7 +18,9 @@ const pieces = computed(() =>
     const sb = Math.min(x(b?.slant ?? 0), (hi - lo) / 2)
     // A shared cut leans the way the last one does.
     const d = p.shared ? `M${lo} 4L${lo + sa} 40L${hi} 40L${hi - sb} 4Z` : `M${lo + sa} 4L${lo} 40L${hi} 40L${hi - sb} 4Z`
-    return { ...p, d, middle: (lo + hi) / 2 }
+    // Where it is notched or bent afterwards; turned end for end they count from the other side.
+    const corners = (r?.corners ?? []).map((c) => (p.turned ? x(p.at + p.length - c.to) : x(p.at + c.at)))
+    return { ...p, d, corners, middle: (lo + hi) / 2 }
   }),
 )
 </script>
@@ -32,6 +34,7 @@ const pieces = computed(() =>
       <rect x="0" y="4" :width="w" height="36" class="rest" />
       <g v-for="(p, i) in pieces" :key="i">
         <path :d="p.d" class="piece" />
+        <path v-for="c in p.corners" :key="c" :d="`M${c} 6V38`" class="corner" />
         <text :x="p.middle" y="30" text-anchor="middle">{{ p.mark }}</text>
       </g>
     </svg>
@@ -55,6 +58,11 @@ svg {
   fill: var(--metal);
   stroke: var(--line);
   stroke-width: 1.5;
+}
+.corner {
+  stroke: var(--line);
+  stroke-width: 1.5;
+  stroke-dasharray: 4 3;
 }
 text {
   font-size: 22px;

@@ -37,6 +37,7 @@ export function useFrame(job: () => string, id: () => string) {
       void queryClient.invalidateQueries({ queryKey: ['survey'] })
     },
     refetch,
+    pause: 150, // the answer comes with the save: strength follows the hand
   })
   watch(got, (g) => g && kept.arrive(g.revision, g.state), { immediate: true })
   watch(
