@@ -160,6 +160,7 @@ func Build(d Doc, surveyed Surveyed) *Built {
 	b.plates(d)
 	b.weigh()
 	b.crossings()
+	b.overlaps()
 	b.asides(d)
 	return b
 }
