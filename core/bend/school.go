@@ -97,7 +97,8 @@ func (r Rule) Prepare(temper stock.Temper) Prepared {
 // Coupons answers the mean of the strips, or why there is none.
 func (p Prepared) Coupons() (CouponSpread, error) { return p.coupons, p.failed }
 
-// Take answers one bend under a school, R and T in mm, A in degrees below 180.
+// Take answers one bend under a school, R and T in mm, A in degrees. Past 165°
+// there is no apex: the deduction is 0 and a fixed deduction is no answer.
 // It fails with *working.Fault when that school has no answer.
 func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (Taken, error) {
 	t := Taken{School: school}
@@ -126,7 +127,7 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 		w.Method, w.Source = fmt.Sprintf("K from the chart (%s, %s sheet, R/T = %.2f)", p.Rule.Method, p.temper, insideRadius/thickness), tableSource
 		w.Assumptions = []string{"a chart is a start: bend a coupon before the first good sheet"}
 	case SchoolStandard:
-		d, err := DIN6935(DINInput{insideRadius, thickness, angle})
+		d, err := DIN6935(DINInput{insideRadius, thickness, math.Min(angle, 180)})
 		if err != nil {
 			return t, err
 		}
@@ -139,6 +140,8 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 	case SchoolFixed:
 		w.Method, w.Source = "fixed by the shop", "typed by the shop"
 		switch {
+		case p.Rule.Deduction != nil && angle > 165:
+			return t, working.Refuse("/bend/deduction", "A fixed deduction counts to the apex, and past 165° there is none: type K as well, or take another school.")
 		case p.Rule.Deduction != nil:
 			t.Allowance = 2*ossb - *p.Rule.Deduction
 			w.Formula = "BA = 2·OSSB − BD, with BD fixed"
@@ -163,10 +166,15 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 	default:
 		return t, working.Refuse("/bend/school", "School %q is not coupon, table, standard or fixed.", string(school))
 	}
-	t.Deduction = 2*ossb - t.Allowance
 	w.Inputs = append(w.Inputs, number("K", "K factor", t.K))
-	w.Steps = []working.Quantity{mm("OSSB", "outside setback (R + T)·tan(A/2)", ossb), mm("BD", "bend deduction 2·OSSB − BA", t.Deduction)}
 	w.Result = mm("BA", "bend allowance", t.Allowance)
+	if angle > 165 {
+		w.Assumptions = append(w.Assumptions, "past 165° the apex lies far off: nothing is measured to it")
+		t.Working = w
+		return t, nil
+	}
+	t.Deduction = 2*ossb - t.Allowance
+	w.Steps = []working.Quantity{mm("OSSB", "outside setback (R + T)·tan(A/2)", ossb), mm("BD", "bend deduction 2·OSSB − BA", t.Deduction)}
 	t.Working = w
 	return t, nil
 }

@@ -112,10 +112,10 @@ func (b *builder) seam(p *panel, q, r profile.Point) bool {
 		}
 		return true
 	}
-	if p.flange != nil && on(0, 0, p.corners[1].X) {
+	if p.flange != nil && on(0, -p.corners[0].X, p.zone-p.corners[0].X) {
 		return true
 	}
-	for i := range 4 {
+	for i := range p.corners {
 		for _, k := range p.kids[i] {
 			if on(i, k.at[0], k.at[1]) {
 				return true
@@ -128,7 +128,7 @@ func (b *builder) seam(p *panel, q, r profile.Point) bool {
 // bodyBend sweeps the bend zone, its ends trimmed where corner reliefs cut in.
 func (b *builder) bodyBend(p *panel, body *Body) BodyBend {
 	half := b.recipe.Thickness / 2
-	n := max(int(math.Ceil(p.flange.Angle/10)), 2)
+	n := max(int(math.Ceil(p.flange.Angle/10)), int(math.Ceil(p.flange.Angle*math.Pi/360/math.Acos(1-chordDeviation/(p.flange.InsideRadius+2*half+chordDeviation)))), 2)
 	w, _ := p.size()
 	atStart, atEnd := b.trims(p)
 	m := BodyBend{ID: p.id, Rows: make([][4]Vector, 0, n+1)}
@@ -175,7 +175,7 @@ func (b *builder) trims(p *panel) (atStart, atEnd trim) {
 		atStart = cut(p.on)
 	}
 	if p.reachesEnd() {
-		atEnd = cut((p.on + 1) % 4)
+		atEnd = cut(q.next(p.on))
 	}
 	return atStart, atEnd
 }
@@ -191,7 +191,7 @@ func (b *builder) extent() (lo, hi Vector) {
 		}
 	}
 	for _, p := range b.all {
-		for _, c := range p.corners {
+		for _, c := range p.outlined() {
 			grow(p.frame.apply(c, -half))
 			grow(p.frame.apply(c, half))
 		}

@@ -16,6 +16,7 @@ const tiny = 1e-6
 
 type builder struct {
 	recipe      Recipe
+	flanges     []Flange // the base's, hems and rolls as the bends they are
 	opt         Options
 	material    stock.Material
 	process     stock.Process
@@ -73,7 +74,7 @@ func Build(r Recipe, opt Options) (Part, error) {
 func newBuilder(r Recipe, opt Options, school bend.School) *builder {
 	material, _ := stock.MaterialByKey(r.Material)
 	process, _ := stock.ProcessByKey(r.Process)
-	return &builder{recipe: r, opt: opt, material: material, process: process, rule: r.Bend.Prepare(material.Temper), school: school, written: make(map[float64]Length, 64)}
+	return &builder{recipe: r, flanges: plain(r.Base.Flanges, r.Thickness), opt: opt, material: material, process: process, rule: r.Bend.Prepare(material.Temper), school: school, written: make(map[float64]Length, 64)}
 }
 
 // length writes a length for people.

@@ -31,6 +31,10 @@ func (b *builder) acrossGrain(p *panel) bool {
 func (b *builder) checkRadius(p *panel) {
 	t, r := b.recipe.Thickness, p.flange.InsideRadius
 	across, along := b.material.SmallestRadius(t)
+	if p.flange.Kind == Hem && p.flange.Hem != TeardropHem {
+		b.checkHem(p, across, along)
+		return
+	}
 	fix := func(to float64) working.Fix {
 		return b.fix("Radius "+b.len(ceil(to)), p.path+"/insideRadius", ceil(to))
 	}
@@ -58,6 +62,9 @@ func (b *builder) checkRadius(p *panel) {
 			b.limit, b.limitRadius = &limit, r
 		}
 		b.findings[at].Working = b.limit
+	}
+	if p.flange.Kind == Roll || p.flange.Kind == Hem {
+		return // no die makes their radius
 	}
 	if tool, assumed := b.recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie && b.recipe.Bend.Method == bend.MethodAir && !assumed {
 		natural := b.material.AirRadius * tool.Opening
@@ -87,6 +94,10 @@ func (b *builder) attach(at int, explain func() working.Working) {
 // checkLegs asks of both legs of a bend whether the tool can hold them.
 func (b *builder) checkLegs(p *panel) {
 	f, t := p.flange, b.recipe.Thickness
+	if f.Kind == Roll || f.Kind == Hem {
+		b.checkLip(p)
+		return
+	}
 	least, w := b.recipe.Tool.SmallestFlange(f.InsideRadius, t, f.Angle)
 	_, h := p.size()
 	leg := h + bend.OutsideSetback(f.InsideRadius, t, f.Angle) + p.tipSetback(t)
@@ -97,24 +108,66 @@ func (b *builder) checkLegs(p *panel) {
 			b.fix("Make it "+b.len(longer), p.path+"/length", longer))
 	}
 	// The other leg: across the parent from this bend.
-	_, _, _, side := p.parent.edge((p.on + 1) % 4)
-	far := side + bend.OutsideSetback(f.InsideRadius, t, f.Angle)
-	if p.parent.flange != nil && p.on == 2 {
-		far += bend.OutsideSetback(p.parent.flange.InsideRadius, t, p.parent.flange.Angle)
-	}
-	for _, k := range p.parent.kids[(p.on+2)%4] {
-		far = max(far, side+bend.OutsideSetback(f.InsideRadius, t, f.Angle)+bend.OutsideSetback(k.flange.InsideRadius, t, k.flange.Angle))
-	}
+	far := b.behind(p)
 	if far < least-tiny {
 		b.stop("bends-close", "Short flange", p, fmt.Sprintf("Behind this bend %s is only %s wide to the next edge or bend; this tool needs %s.", lower(p.parent.name), b.len(far), b.len(least)))
 	}
 	b.attach(at, func() working.Working { return w })
 }
 
+// behind answers how much of the parent lies behind a bend, to the apex of the
+// next one where there is one across from it.
+func (b *builder) behind(p *panel) float64 {
+	t, q := b.recipe.Thickness, p.parent
+	start, _, out, _ := q.edge(p.on)
+	deep := 0.0
+	for _, c := range q.outlined() {
+		deep = max(deep, -out.Dot(c.Sub(start)))
+	}
+	own := bend.OutsideSetback(p.flange.InsideRadius, t, p.flange.Angle)
+	far := deep + own
+	if len(q.corners) != 4 {
+		return far
+	}
+	apex := func(f *Flange) float64 { return setback(Outside, f.InsideRadius, t, f.Angle) }
+	if q.flange != nil && p.on == 2 {
+		far += apex(q.flange)
+	}
+	for _, k := range q.kids[(p.on+2)%4] {
+		far = max(far, deep+own+apex(k.flange))
+	}
+	return far
+}
+
+// checkHem asks whether a material can be folded flat.
+func (b *builder) checkHem(p *panel, across, along float64) {
+	t := b.recipe.Thickness
+	switch least := max(across, along); {
+	case least > 1.5*t+tiny:
+		b.stop("hem-cracks", "Inside radius", p, fmt.Sprintf("%s needs an inside radius of %s in %s and would crack folded back: take a teardrop of that radius, or roll the edge over a wire.", b.material.Name, b.len(least), b.len(t)),
+			b.fix("A teardrop", p.path+"/hem", TeardropHem, p.path+"/insideRadius", ceil(least)))
+	case p.flange.Hem == ClosedHem:
+		b.mind("hem-closed", "Inside radius", p, fmt.Sprintf("A closed hem in %s of %s is pressed flat past its smallest radius of %s: it may crack on its outside, and paint does not reach inside it. Try one first.", b.len(t), b.material.Name, b.len(least)),
+			b.fix("Leave it open", p.path+"/hem", OpenHem))
+	}
+}
+
+// checkLip asks whether a hem's return can be held, and says how a roll is made.
+func (b *builder) checkLip(p *panel) {
+	f, t := p.flange, b.recipe.Thickness
+	if f.Kind == Roll {
+		b.note("roll-steps", "Rolls", p, fmt.Sprintf("%s of R %s is rolled, or bumped in steps of %s: a die does not make it.", p.name, b.len(f.InsideRadius), b.len(math.Max(ceil(.1*(f.InsideRadius+t)), t))))
+		return
+	}
+	if least := 4 * t; f.Length < least-tiny {
+		b.mind("hem-short", "Short flange", p, fmt.Sprintf("%s returns %s; under four thicknesses (%s, practice) the tool does not hold it.", p.name, b.len(f.Length), b.len(least)), b.fix("Make it "+b.len(ceil(least)), p.path+"/length", ceil(least)))
+	}
+}
+
 // tipSetback answers the setback of the bend on the panel's tip, 0 for none.
 func (p *panel) tipSetback(thickness float64) (far float64) {
 	for _, k := range p.kids[2] {
-		far = max(far, bend.OutsideSetback(k.flange.InsideRadius, thickness, k.flange.Angle))
+		far = max(far, setback(Outside, k.flange.InsideRadius, thickness, k.flange.Angle))
 	}
 	return far
 }
@@ -156,9 +209,24 @@ func (b *builder) checkFlat() {
 	zones := make([][]profile.Point, len(b.all))
 	boxes := make([]profile.Bounds, len(b.all))
 	for i, p := range b.all {
-		w, h := p.size()
-		for _, q := range []profile.Point{{Y: -p.taken.Allowance}, {X: w, Y: -p.taken.Allowance}, {X: w, Y: h}, {Y: h}} {
-			zones[i] = append(zones[i], p.pose.apply(q))
+		if p.flange != nil {
+			a, c := p.pose.apply(profile.Point{Y: -p.taken.Allowance}), p.pose.apply(profile.Point{X: p.zone, Y: -p.taken.Allowance})
+			zones[i] = append(zones[i], a, c)
+			if start, end := p.runsOn(); start || end {
+				zones[i] = append(zones[i], p.pose.apply(profile.Point{X: p.zone}))
+				for _, q := range p.corners[1:] {
+					zones[i] = append(zones[i], p.pose.apply(q))
+				}
+				zones[i] = append(zones[i], p.pose.apply(p.corners[0]), p.pose.apply(profile.Point{}))
+			} else {
+				for _, q := range p.corners[2:] {
+					zones[i] = append(zones[i], p.pose.apply(q))
+				}
+			}
+		} else {
+			for _, q := range p.outlined() {
+				zones[i] = append(zones[i], p.pose.apply(q))
+			}
 		}
 		boxes[i] = profile.Empty()
 		for _, q := range zones[i] {
@@ -215,15 +283,30 @@ func (b *builder) symmetrical() bool {
 }
 
 func (b *builder) hasPanel(p *panel) bool {
-	box := p.flatBounds()
 	for _, q := range b.all {
-		o := q.flatBounds()
-		if box.Min.Sub(o.Min).Len()+box.Max.Sub(o.Max).Len() < .01 && (p.flange == nil) == (q.flange == nil) &&
+		if q.lies(p) && (p.flange == nil) == (q.flange == nil) &&
 			(p.flange == nil || p.flange.Up == q.flange.Up && p.flange.Angle == q.flange.Angle && p.flange.InsideRadius == q.flange.InsideRadius) {
 			return true
 		}
 	}
 	return false
+}
+
+// lies tells whether two panels cover the same place on the flat pattern.
+func (p *panel) lies(o *panel) bool {
+	if len(p.corners) != len(o.corners) {
+		return false
+	}
+	for _, c := range p.corners {
+		found := false
+		for _, d := range o.corners {
+			found = found || p.pose.apply(c).Sub(o.pose.apply(d)).Len() < .01
+		}
+		if !found {
+			return false
+		}
+	}
+	return true
 }
 
 func (b *builder) hasHole(h hole) bool {

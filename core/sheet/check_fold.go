@@ -5,15 +5,19 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 )
 
-// slab is a box on the folded body: a panel's plate, or a slice of a bend.
+// slab is a convex plate on the folded body: a panel, a part of one, or a slice
+// of a bend.
 type slab struct {
 	owner  *panel
 	bent   bool // a slice of the owner's bend
-	middle Vector
-	axes   [3]Vector
-	half   [3]float64
+	axes   []Vector
+	sides  []Vector // directions of its edges, its normal the last
+	ring   []Vector // corners of its mid-surface
+	normal Vector
+	half   float64
 	lo, hi Vector
 }
 
@@ -21,7 +25,7 @@ type slab struct {
 const touch = .05
 
 // checkFold finds pieces of the folded body that run into each other, by
-// separating axes of boxes; a bend counts as four slices.
+// separating axes of convex plates; a bend counts as slices.
 func (b *builder) checkFold() {
 	slabs := b.slabs()
 	told := map[[2]*panel]bool{}
@@ -41,32 +45,67 @@ func (b *builder) slabs() []slab {
 	t := b.recipe.Thickness / 2
 	out := make([]slab, 0, 5*len(b.all))
 	for _, p := range b.all {
-		w, h := p.size()
-		out = append(out, newSlab(p, false, p.frame.apply(profile.Point{X: w / 2, Y: h / 2}, 0), p.frame, w/2, h/2, t))
+		for _, part := range convex(p.outlined()) {
+			out = append(out, newSlab(p, false, part, p.frame, t))
+		}
 		if p.flange == nil {
 			continue
 		}
 		// A slice is as long as on the inside of the bend, so that none sticks out
 		// past its tangent lines and meets the next bend at a corner.
-		const slices = 4
-		step := p.flange.Angle / slices
+		slices := max(4, int(math.Ceil(p.flange.Angle/45)))
+		step := p.flange.Angle / float64(slices)
+		w, y := p.zone, p.flange.InsideRadius*math.Tan(step*math.Pi/360)
 		for k := range slices {
-			f := b.swing(p, step*(float64(k)+.5))
-			out = append(out, newSlab(p, true, f.apply(profile.Point{X: w / 2}, 0), f, w/2, p.flange.InsideRadius*math.Tan(step*math.Pi/360), t))
+			out = append(out, newSlab(p, true, []profile.Point{{Y: -y}, {X: w, Y: -y}, {X: w, Y: y}, {Y: y}}, b.swing(p, step*(float64(k)+.5)), t))
 		}
 	}
 	return out
 }
 
-func newSlab(p *panel, bent bool, middle Vector, f frame, x, y, z float64) slab {
-	s := slab{owner: p, bent: bent, middle: middle, axes: [3]Vector{f.ex, f.ey, f.ez}, half: [3]float64{x - touch, y - touch, z - touch}}
-	for i := range 3 {
-		r := 0.0
-		for k := range 3 {
-			r += math.Abs(s.axes[k][i]) * math.Max(s.half[k], 0)
+// convex answers an outline in convex parts: itself, or its triangles.
+func convex(p []profile.Point) [][]profile.Point {
+	for i, q := range p {
+		r, s := p[(i+1)%len(p)], p[(i+2)%len(p)]
+		if r.Sub(q).Cross(s.Sub(r)) < -tiny {
+			var out [][]profile.Point
+			for _, t := range solid.Triangulate(p, nil) {
+				out = append(out, t[:])
+			}
+			return out
 		}
-		s.lo[i], s.hi[i] = middle[i]-r, middle[i]+r
 	}
+	return [][]profile.Point{p}
+}
+
+func newSlab(p *panel, bent bool, flat []profile.Point, f frame, half float64) slab {
+	n := len(flat)
+	s := slab{owner: p, bent: bent, normal: f.ez, half: half, ring: make([]Vector, n), lo: Vector{math.Inf(1), math.Inf(1), math.Inf(1)}}
+	s.hi = s.lo.Mul(-1)
+	for i, q := range flat {
+		s.ring[i] = f.apply(q, 0)
+		for k := range 3 {
+			r := math.Abs(f.ez[k]) * half
+			s.lo[k], s.hi[k] = math.Min(s.lo[k], s.ring[i][k]-r), math.Max(s.hi[k], s.ring[i][k]+r)
+		}
+	}
+	for i := range s.ring {
+		d := s.ring[(i+1)%n].Sub(s.ring[i])
+		l := d.Len()
+		if l < tiny {
+			continue
+		}
+		d = d.Mul(1 / l)
+		parallel := false
+		for _, o := range s.sides {
+			parallel = parallel || math.Abs(o.Dot(d)) > 1-1e-9
+		}
+		if !parallel {
+			s.sides = append(s.sides, d)
+			s.axes = append(s.axes, d.Cross(f.ez))
+		}
+	}
+	s.axes, s.sides = append(s.axes, f.ez), append(s.sides, f.ez)
 	return s
 }
 
@@ -85,28 +124,45 @@ func (s *slab) near(o *slab) bool {
 	return true
 }
 
-// meets is the separating-axis test of two boxes.
+// meets is the separating-axis test of two plates, which may sit in each other
+// by a touch on either side.
 func (s *slab) meets(o *slab) bool {
-	d := o.middle.Sub(s.middle)
 	apart := func(axis Vector) bool {
-		if axis.Dot(axis) < 1e-9 {
+		l := axis.Len()
+		if l < 1e-5 {
 			return false
 		}
-		reach := 0.0
-		for k := range 3 {
-			reach += math.Abs(s.axes[k].Dot(axis))*math.Max(s.half[k], 0) + math.Abs(o.axes[k].Dot(axis))*math.Max(o.half[k], 0)
-		}
-		return math.Abs(d.Dot(axis)) >= reach
+		a, b := s.along(axis)
+		c, d := o.along(axis)
+		return min(b, d)-max(a, c) <= 2*touch*l
 	}
-	for i := range 3 {
-		if apart(s.axes[i]) || apart(o.axes[i]) {
+	for _, a := range s.axes {
+		if apart(a) {
 			return false
 		}
-		for k := range 3 {
-			if apart(s.axes[i].Cross(o.axes[k])) {
+	}
+	for _, a := range o.axes {
+		if apart(a) {
+			return false
+		}
+	}
+	for _, a := range s.sides {
+		for _, b := range o.sides {
+			if apart(a.Cross(b)) {
 				return false
 			}
 		}
 	}
 	return true
+}
+
+// along answers where the plate begins and ends along an axis.
+func (s *slab) along(axis Vector) (lo, hi float64) {
+	lo, hi = math.Inf(1), math.Inf(-1)
+	for _, v := range s.ring {
+		d := v.Dot(axis)
+		lo, hi = math.Min(lo, d), math.Max(hi, d)
+	}
+	r := math.Abs(s.normal.Dot(axis)) * s.half
+	return lo - r, hi + r
 }

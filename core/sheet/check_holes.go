@@ -48,10 +48,18 @@ func (b *builder) checkProcess(h *hole) {
 func (b *builder) checkFace(h *hole) bool {
 	w, ht := h.panel.size()
 	r := h.recipe.Diameter / 2
+	rectangular := h.panel.rectangular()
+	outside := func(c profile.Point) bool {
+		if rectangular {
+			return c.X-r < -tiny || c.Y-r < -tiny || c.X+r > w+tiny || c.Y+r > ht+tiny
+		}
+		rim := h.panel.outlined()
+		return !profile.Inside(c, rim) || profile.Distance(c, rim) < r-.02-tiny // chords lie so far inside arcs
+	}
 	for _, c := range h.core() {
-		if c.X-r < -tiny || c.Y-r < -tiny || c.X+r > w+tiny || c.Y+r > ht+tiny {
+		if outside(c) {
 			var fixes []working.Fix
-			if h.recipe.Pattern == nil && h.recipe.Kind == RoundHole && 2*r < w && 2*r < ht {
+			if rectangular && h.recipe.Pattern == nil && h.recipe.Kind == RoundHole && 2*r < w && 2*r < ht {
 				fixes = append(fixes, b.bringIn(h, w, ht))
 			}
 			b.stop("off-face", "Off its face", b.at(h), fmt.Sprintf("%s runs off the flat of %s, which is %s × %s between its tangent lines.", h.name, lower(h.panel.name), b.len(w), b.len(ht)), fixes...)
@@ -59,6 +67,11 @@ func (b *builder) checkFace(h *hole) bool {
 		}
 	}
 	return true
+}
+
+// rectangular tells whether the panel is an upright rectangle in its own axes.
+func (p *panel) rectangular() bool {
+	return p.bulges == nil && len(p.corners) == 4 && p.corners[0].Len() < tiny && math.Abs(p.corners[1].X-p.corners[2].X)+math.Abs(p.corners[3].X)+math.Abs(p.corners[1].Y)+math.Abs(p.corners[2].Y-p.corners[3].Y) < tiny
 }
 
 // bringIn moves a round hole to the nearest place on its face with a web of
@@ -75,7 +88,8 @@ func (b *builder) bringIn(h *hole, w, ht float64) working.Fix {
 
 // moved makes a fix that shifts a feature, in its panel's axes.
 func (b *builder) moved(label string, h *hole, by profile.Point) working.Fix {
-	nx, ny := h.panel.inward(h.panel.edgeNamed(h.recipe.X.Edge)), h.panel.inward(h.panel.edgeNamed(h.recipe.Y.Edge))
+	nx, _, _ := b.line(h.panel, h.recipe.X, profile.Point{X: 1}, 0)
+	ny, _, _ := b.line(h.panel, h.recipe.Y, profile.Point{Y: 1}, 0)
 	fix := working.Fix{Label: label}
 	for _, m := range []struct {
 		path string
@@ -156,9 +170,9 @@ func (p *panel) tangents() []tangent {
 	var out []tangent
 	if p.flange != nil {
 		_, dir, n, _ := p.edge(0)
-		out = append(out, tangent{p, [2]profile.Point{p.corners[0], p.corners[1]}, dir, n.Mul(-1)})
+		out = append(out, tangent{p, [2]profile.Point{{}, {X: p.zone}}, dir, n.Mul(-1)})
 	}
-	for i := range 4 {
+	for i := range p.corners {
 		_, dir, n, _ := p.edge(i)
 		for _, k := range p.kids[i] {
 			out = append(out, tangent{k, [2]profile.Point{p.point(i, k.at[0], 0), p.point(i, k.at[1], 0)}, dir, n.Mul(-1)})
@@ -192,7 +206,7 @@ func (b *builder) checkEdge(h *hole, outline []profile.Point) {
 // inwards proposes to move a feature away from its nearest free edge.
 func (b *builder) inwards(h *hole, by float64) []working.Fix {
 	best, dir := math.Inf(1), profile.Point{}
-	for i := range 4 {
+	for i := range h.panel.corners {
 		if len(h.panel.kids[i]) > 0 || i == 0 && h.panel.flange != nil {
 			continue
 		}

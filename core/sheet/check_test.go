@@ -154,11 +154,12 @@ func TestValidateRefuses(t *testing.T) {
 		"/base/width":                      func(r *Recipe) { r.Base.Width = 1e308 },
 		"/bend/school":                     func(r *Recipe) { r.Bend.School = "old" },
 		"/tool/kind":                       func(r *Recipe) { r.Tool.Kind = bend.ToolKind("knee") },
-		"/base/flanges/0/angle":            func(r *Recipe) { r.Base.Flanges[0].Angle = 170 },
+		"/base/flanges/0/angle":            func(r *Recipe) { r.Base.Flanges[0].Angle = 180 },
+		"/base/flanges/0/measure":          func(r *Recipe) { r.Base.Flanges[0].Angle = 170 },
 		"/base/flanges/0/edge":             func(r *Recipe) { r.Base.Flanges[0].Edge = "top" },
 		"/base/flanges/0/id":               func(r *Recipe) { r.Base.Flanges[0].ID = "base" },
 		"/base/flanges/0/holes/0/diameter": func(r *Recipe) { r.Base.Flanges[0].Holes[0].Diameter = 0 },
-		"/base/flanges/0/holes/0/x/edge":   func(r *Recipe) { r.Base.Flanges[0].Holes[0].X.Edge = Front },
+		"/base/flanges/0/holes/0/x/edge":   func(r *Recipe) { r.Base.Flanges[0].Holes[0].X.Edge = "top" },
 		"/base/flanges/0/holes/0/length": func(r *Recipe) {
 			r.Base.Flanges[0].Holes[0].Kind = SlotHole
 			r.Base.Flanges[0].Holes[0].Length = 5

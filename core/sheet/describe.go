@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"fmt"
 	"math"
 	"sort"
 
@@ -44,9 +45,14 @@ func (b *builder) panelMade(p *panel, face profile.Loop) PanelMade {
 	}
 	w, h := p.size()
 	m.Middle = p.pose.apply(profile.Point{X: w / 2, Y: h / 2})
-	for i := range 4 {
+	if p.flange == nil && !p.rectangular() {
+		m.Middle = middle(p.outlined())
+	}
+	for i := range p.corners {
 		role := "free"
 		switch {
+		case !p.straight(i):
+			role = "round"
 		case i == 0 && p.flange != nil:
 			role = "bend"
 		case len(p.kids[i]) > 0:
@@ -54,9 +60,21 @@ func (b *builder) panelMade(p *panel, face profile.Loop) PanelMade {
 		case i == 2 && p.flange != nil:
 			role = "tip"
 		}
-		m.Edges = append(m.Edges, EdgeMade{p.facing(i), p.pose.apply(p.corners[i]), p.pose.apply(p.corners[(i+1)%4]), role})
+		m.Edges = append(m.Edges, EdgeMade{p.facing(i), p.pose.apply(p.corners[i]), p.pose.apply(p.corners[p.next(i)]), role})
 	}
 	return m
+}
+
+// middle answers the middle of an outline's area.
+func middle(p []profile.Point) (m profile.Point) {
+	sum := 0.0
+	for i, q := range p {
+		r := p[(i+1)%len(p)]
+		c := q.Cross(r)
+		sum += c
+		m = m.Add(q.Add(r).Mul(c / 3))
+	}
+	return m.Mul(1 / sum)
 }
 
 func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
@@ -67,16 +85,24 @@ func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
 		BendAllowance: p.taken.Allowance, Allowance: b.length(p.taken.Allowance), BendDeduction: p.taken.Deduction, Deduction: b.length(p.taken.Deduction),
 		KFactor: p.taken.K, School: p.taken.School, Length: b.length(w), Working: p.taken.Working, TangentOffsets: [2]float64{-half, half},
 		From: p.pose.apply(profile.Point{X: w, Y: -half}), To: p.pose.apply(profile.Point{Y: -half})}
-	l.Axis, l.Place = "y", b.length(l.From.Y-zero.Y)
-	if math.Abs(l.From.X-l.To.X) < tiny {
+	switch {
+	case math.Abs(l.From.X-l.To.X) < tiny:
 		l.Axis, l.Place = "x", b.length(l.From.X-zero.X)
+	case math.Abs(l.From.Y-l.To.Y) < tiny:
+		l.Axis, l.Place = "y", b.length(l.From.Y-zero.Y)
+	default: // slanted: both its ends are marked
+		l.Axis = "slanted"
+		l.Place = Length{Text: fmt.Sprintf("%s, %s to %s, %s", b.len(l.From.X-zero.X), b.len(l.From.Y-zero.Y), b.len(l.To.X-zero.X), b.len(l.To.Y-zero.Y)), Lies: "exact"}
+	}
+	if f.Angle > maxApex {
+		l.Deduction = Length{Text: "none", Lies: "exact"}
 	}
 	for _, k := range b.known {
 		if k.radius == f.InsideRadius && k.angle == f.Angle {
 			l.Aim, l.AimWorking = k.aim, k.aimWorking
 		}
 	}
-	if tool, assumed := b.recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie {
+	if tool, assumed := b.recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie && f.Kind != Roll && f.Kind != Hem {
 		if force, err := bend.Force(bend.ForceInput{Thickness: t, Length: w, DieOpening: tool.Opening, Tensile: b.material.Tensile}); err == nil {
 			l.Force, l.ForceWorking = &force.Newtons, b.explain(force.Working)
 			if assumed {
@@ -110,9 +136,10 @@ func (b *builder) ordinates(part *Part) Ordinates {
 	xs := []Ordinate{{At: max.X, What: "edge"}}
 	ys := []Ordinate{{At: max.Y, What: "edge"}}
 	for _, l := range part.BendLines {
-		if l.Axis == "x" {
+		switch l.Axis {
+		case "x":
 			xs = append(xs, Ordinate{At: l.From.X, What: "bend"})
-		} else {
+		case "y":
 			ys = append(ys, Ordinate{At: l.From.Y, What: "bend"})
 		}
 	}

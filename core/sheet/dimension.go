@@ -3,6 +3,7 @@ package sheet
 import (
 	"fmt"
 	"strconv"
+	"strings"
 
 	"warmanvil/core/profile"
 )
@@ -25,14 +26,78 @@ func (b *builder) dimensions() []Dimension {
 	if len(r.Base.Flanges) == 0 {
 		note = ""
 	}
-	d.length("/base/length", "Length", r.Base.Length, note, d.span(base, 0, 0, 1), true)
-	d.length("/base/width", "Width", r.Base.Width, note, d.span(base, 0, 0, 3), true)
+	d.base(base, r.Base, note)
 	d.cornerSize("/base/corner", r.Base.Corner)
 	d.holes(base, "/base", "base", r.Base.Holes)
 	d.flanges("/base", "", r.Base.Flanges)
 	d.feature, d.group = "sheet", "Sheet"
 	d.length("/thickness", "Thickness", r.Thickness, "measure it: a gauge is nominal", nil, false)
 	return d.out
+}
+
+// base lists the sizes of the base's shape.
+func (d *dimensioner) base(p *panel, b Base, note string) {
+	length, width, flat := "Length", "Width", note
+	switch b.kind() {
+	case Disc:
+		d.length("/base/length", "Diameter", b.Length, "", d.across(p), true)
+		return
+	case Ring:
+		d.length("/base/length", "Outer diameter", b.Length, "", nil, true)
+		d.length("/base/width", "Band", b.Width, "", d.span(p, 0, 1), true)
+		d.angle("/base/shape/sweep", "Runs round", b.Shape.Sweep, "", true)
+		return
+	case Polygon:
+		for i, v := range b.Shape.Points {
+			at := fmt.Sprintf("/base/shape/points/%d", i)
+			d.length(at+"/x", fmt.Sprintf("Corner %d across", i+1), v.X, "", nil, false)
+			d.length(at+"/y", fmt.Sprintf("Corner %d back", i+1), v.Y, "", nil, false)
+		}
+		return
+	case Sides:
+		for i, s := range b.Shape.Sides {
+			at := fmt.Sprintf("/base/shape/sides/%d", i)
+			d.length(at+"/length", fmt.Sprintf("Side %d", i+1), s.Length, note, d.side(p, i), true)
+			d.angle(at+"/angle", fmt.Sprintf("Angle after side %d", i+1), s.Angle, "inside", true)
+		}
+		return
+	case Trapezoid, Triangle:
+		length, width = "Front edge", "Front to back"
+	case Obround:
+		flat = ""
+	}
+	d.length("/base/length", length, b.Length, flat, d.span(p, 0, 1), true)
+	var s *span
+	if n := 0; p != nil {
+		if n = len(p.corners) - 1; b.kind() == Rectangle || b.kind() == Obround {
+			s = d.span(p, 0, n)
+		} else {
+			top := p.corners[2]
+			s = &span{profile.Point{X: top.X}, top}
+		}
+	}
+	d.length("/base/width", width, b.Width, flat, s, true)
+	switch b.kind() {
+	case Trapezoid:
+		d.length("/base/shape/back", "Back edge", b.Shape.Back, flat, d.span(p, 3, 2), true)
+		d.length("/base/shape/shift", "Back edge starts", b.Shape.Shift, "right of the front left corner", nil, false)
+	case Triangle:
+		d.length("/base/shape/shift", "Tip", b.Shape.Shift, "right of the front left corner", nil, true)
+	}
+}
+
+func (d *dimensioner) side(p *panel, i int) *span {
+	if p == nil || i >= len(p.corners) {
+		return nil
+	}
+	return d.span(p, i, p.next(i))
+}
+
+func (d *dimensioner) across(p *panel) *span {
+	if p == nil {
+		return nil
+	}
+	return d.span(p, 0, 1)
 }
 
 type dimensioner struct {
@@ -45,7 +110,7 @@ type dimensioner struct {
 type span struct{ from, to profile.Point }
 
 // span answers the line between two corners of a panel.
-func (d *dimensioner) span(p *panel, inset float64, i, j int) *span {
+func (d *dimensioner) span(p *panel, i, j int) *span {
 	if p == nil {
 		return nil
 	}
@@ -108,16 +173,25 @@ func (d *dimensioner) flanges(path, parent string, list []Flange) {
 			w, h := p.size()
 			s = &span{p.pose.apply(profile.Point{X: w * .5, Y: -p.taken.Allowance / 2}), p.pose.apply(profile.Point{X: w * .5, Y: h})}
 		}
-		d.length(here+"/length", "Length", f.Length, measureNote(f.Measure), s, true)
-		d.angle(here+"/angle", "Bend angle", f.Angle, fmt.Sprintf("opens to %s°", trimZeros(places(180-f.Angle, 2))), true)
-		d.length(here+"/insideRadius", "Inside radius", f.InsideRadius, "", nil, false)
+		d.length(here+"/length", lengthWord(f), f.Length, lengthNote(f), s, true)
+		d.kind(here, f)
 		start, end := "left", "right"
 		if f.Edge == Left || f.Edge == Right {
 			start, end = "front", "back"
+		} else if f.Edge != Front && f.Edge != Back {
+			start, end = "first end", "far end"
 		}
-		d.length(here+"/setIn/start", "Set in from the "+start, f.SetIn.Start, "from the tangent line where that edge is bent", d.setIn(p, true), false)
-		d.length(here+"/setIn/end", "Set in from the "+end, f.SetIn.End, "from the tangent line where that edge is bent", d.setIn(p, false), false)
-		if f.SetIn.Start > 0 || f.SetIn.End > 0 {
+		if f.Width > 0 {
+			d.length(here+"/width", "Width", f.Width, "in the middle of its edge", nil, false)
+		} else {
+			d.length(here+"/setIn/start", "Set in from the "+start, f.SetIn.Start, "from the tangent line where that edge is bent", d.setIn(p, true), false)
+			d.length(here+"/setIn/end", "Set in from the "+end, f.SetIn.End, "from the tangent line where that edge is bent", d.setIn(p, false), false)
+		}
+		if f.Taper.Start != 0 || f.Taper.End != 0 {
+			d.angle(here+"/taper/start", "Taper at the "+start, f.Taper.Start, "from square", false)
+			d.angle(here+"/taper/end", "Taper at the "+end, f.Taper.End, "from square", false)
+		}
+		if f.SetIn.Start > 0 || f.SetIn.End > 0 || f.Width > 0 {
 			d.length(here+"/relief/width", "Relief width", orThickness(f.Relief.Width, d.b.recipe.Thickness), "", nil, false)
 			d.length(here+"/relief/depth", "Relief depth", orThickness(f.Relief.Depth, d.b.recipe.Thickness), "past the tangent line", nil, false)
 		}
@@ -128,6 +202,52 @@ func (d *dimensioner) flanges(path, parent string, list []Flange) {
 }
 
 // setIn answers the stretch of edge a set-in leaves free.
+// kind lists what a flange, hem, jog or roll is bent by.
+func (d *dimensioner) kind(here string, f *Flange) {
+	switch f.Kind {
+	case Hem:
+		switch f.Hem {
+		case OpenHem:
+			d.length(here+"/gap", "Gap", orThickness(f.Gap, d.b.recipe.Thickness), "between the faces", nil, true)
+		case TeardropHem:
+			d.length(here+"/insideRadius", "Inside radius", f.InsideRadius, "", nil, true)
+		}
+		return
+	case Jog:
+		d.length(here+"/depth", "Depth", f.Depth, "from face to the same face", nil, true)
+	case Roll:
+		if f.Round > 0 {
+			d.length(here+"/round", "Round it sits on", f.Round, "diameter", nil, true)
+		}
+	}
+	d.angle(here+"/angle", "Bend angle", f.Angle, fmt.Sprintf("opens to %s°", trimZeros(places(180-f.Angle, 2))), true)
+	if f.Kind != Roll || f.Round == 0 {
+		d.length(here+"/insideRadius", "Inside radius", f.InsideRadius, "", nil, false)
+	}
+}
+
+func lengthWord(f *Flange) string {
+	switch {
+	case f.Kind == Hem && f.Hem == TeardropHem:
+		return "Straight lip"
+	case f.Kind == Hem:
+		return "Return"
+	case f.Kind == Roll:
+		return "Length beyond"
+	}
+	return "Length"
+}
+
+func lengthNote(f *Flange) string {
+	switch {
+	case f.Kind == Hem && f.Hem == TeardropHem, f.Kind == Roll:
+		return "from the tangent line"
+	case f.Kind == Hem && f.Measure != Flat, f.Angle > maxApex && f.Measure != Flat:
+		return "to the outer tangent"
+	}
+	return measureNote(f.Measure)
+}
+
 func (d *dimensioner) setIn(p *panel, start bool) *span {
 	if p == nil {
 		return nil
@@ -168,7 +288,7 @@ func (d *dimensioner) offset(p *panel, path string, h *Hole, o Offset) {
 	var s *span
 	if p != nil {
 		i := p.edgeNamed(o.Edge)
-		if d.b.recipe.Thickness > 0 && p.reference(i, Tangent, d.b.recipe.Thickness) > 0 {
+		if i >= 0 && d.b.recipe.Thickness > 0 && p.reference(i, Tangent, d.b.recipe.Thickness) > 0 {
 			note = "from the outside of the bend"
 			switch o.From {
 			case Flat:
@@ -177,12 +297,33 @@ func (d *dimensioner) offset(p *panel, path string, h *Hole, o Offset) {
 				note = "from the inside of the bend"
 			}
 		}
-		c := d.b.corner(p, p.edgeNamed(h.X.Edge), p.edgeNamed(h.Y.Edge), h)
-		start, _, out, _ := p.edge(i)
-		foot := c.Add(out.Mul(start.Sub(c).Dot(out)))
-		s = &span{p.pose.apply(foot), p.pose.apply(c)}
+		way := profile.Point{X: 1}
+		if strings.HasSuffix(path, "/y") {
+			way = profile.Point{Y: 1}
+		}
+		if at, why := d.b.locate(p, h, 0); why == "" {
+			n, line, _ := d.b.line(p, o, way, 0)
+			from := line - o.Distance
+			if i >= 0 {
+				start, _, _, _ := p.edge(i)
+				from = n.Dot(start)
+			}
+			s = &span{p.pose.apply(at.origin.Add(n.Mul(from - n.Dot(at.origin)))), p.pose.apply(at.origin)}
+		}
 	}
-	d.length(path+"/distance", "From the "+string(o.Edge), o.Distance, note, s, false)
+	d.length(path+"/distance", fromWord(o), o.Distance, note, s, false)
+}
+
+func fromWord(o Offset) string {
+	switch {
+	case o.Edge == Middle:
+		return "From the middle"
+	case o.Edge == Feature:
+		return "From another hole"
+	case o.Edge != "" && o.Edge[0] >= '0' && o.Edge[0] <= '9':
+		return "From side " + string(o.Edge)
+	}
+	return "From the " + string(o.Edge)
 }
 
 func (d *dimensioner) pattern(path string, p *Pattern) {

@@ -88,12 +88,15 @@ func (b *builder) holePlace(h *hole, axis profile.Point) working.Working {
 		Assumptions: []string{"K by school: " + string(b.school)}}
 	t, p, pat := b.recipe.Thickness, h.panel, h.recipe.Pattern
 	for i, o := range []Offset{h.recipe.X, h.recipe.Y} {
-		e := p.edgeNamed(o.Edge)
-		if math.Abs(p.pose.turn(p.inward(e)).Dot(axis)) < .5 {
+		n, _, _ := b.line(p, o, [2]profile.Point{{X: 1}, {Y: 1}}[i], 0)
+		if math.Abs(p.pose.turn(n).Dot(axis)) < .5 {
 			continue // measured the other way
 		}
-		w.Inputs = append(w.Inputs, qmm("typed", "from the "+string(o.Edge), o.Distance))
-		if out := p.reference(e, o.From, t); out != 0 {
+		e := p.edgeNamed(o.Edge)
+		w.Inputs = append(w.Inputs, qmm("typed", lower(fromWord(o)), o.Distance))
+		if e < 0 {
+			// from the middle or another hole: no edge to start from
+		} else if out := p.reference(e, o.From, t); out != 0 {
 			w.Inputs = append(w.Inputs, qmm("beyond", "that edge's start lies past the tangent line by", out))
 		}
 		switch {

@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"fmt"
 	"math"
 	"strconv"
 
@@ -46,11 +47,15 @@ func (b *builder) features() {
 
 func (b *builder) place(p *panel, i int) {
 	r := &p.holes[i]
-	ix, iy := p.edgeNamed(r.X.Edge), p.edgeNamed(r.Y.Edge)
-	nx, ny := p.inward(ix), p.inward(iy)
-	origin := b.corner(p, ix, iy, r)
-	h := hole{id: r.ID, recipe: r, panel: p, path: p.path + "/holes/" + strconv.Itoa(i), along: turned(nx, ny, r.Angle)}
+	h := hole{id: r.ID, recipe: r, panel: p, path: p.path + "/holes/" + strconv.Itoa(i)}
 	h.name = holeWord(r, i) + " on " + lower(p.name)
+	at, why := b.locate(p, r, 0)
+	if why != "" {
+		b.stop("hole-nowhere", "Off its face", b.at(&h), h.name+" has no place: "+why+".")
+		return
+	}
+	nx, ny, origin := at.x, at.y, at.origin
+	h.along = turned(nx, ny, r.Angle)
 	add := func(k int, c profile.Point) {
 		h.centre = c
 		if r.Pattern != nil {
@@ -75,17 +80,89 @@ func (b *builder) place(p *panel, i int) {
 	}
 }
 
-// corner answers where the two offsets put the hole.
-func (b *builder) corner(p *panel, ix, iy int, r *Hole) profile.Point {
-	t := b.recipe.Thickness
-	dx := r.X.Distance - p.reference(ix, r.X.From, t)
-	dy := r.Y.Distance - p.reference(iy, r.Y.From, t)
-	sx, ux, _, _ := p.edge(ix)
-	sy, _, _, _ := p.edge(iy)
-	nx, ny := p.inward(ix), p.inward(iy)
-	// On the line at dx inside edge x, go along until dy inside edge y.
-	q := sx.Add(nx.Mul(dx))
-	return q.Add(ux.Mul((dy - ny.Dot(q.Sub(sy))) / ny.Dot(ux)))
+// located is where two offsets put a hole, and the ways its pattern runs: away
+// from what x counts from, and square to that towards where y grows.
+type located struct{ origin, x, y profile.Point }
+
+// locate answers where the two offsets put the hole; deep counts holes that are
+// measured from one another.
+func (b *builder) locate(p *panel, r *Hole, deep int) (located, string) {
+	if deep > 20 {
+		return located{}, "it is measured from holes that are measured from it"
+	}
+	nx, dx, why := b.line(p, r.X, profile.Point{X: 1}, deep)
+	if why != "" {
+		return located{}, why
+	}
+	ny, dy, why := b.line(p, r.Y, profile.Point{Y: 1}, deep)
+	if why != "" {
+		return located{}, why
+	}
+	cross := nx.Cross(ny)
+	if math.Abs(cross) < .05 {
+		return located{}, "both its distances run the same way: measure one of them from another edge"
+	}
+	// The place with nx·q = dx and ny·q = dy.
+	q := profile.Point{X: (dx*ny.Y - dy*nx.Y) / cross, Y: (dy*nx.X - dx*ny.X) / cross}
+	side := profile.Point{X: -nx.Y, Y: nx.X}
+	if cross < 0 {
+		side = side.Mul(-1)
+	}
+	return located{q, nx, side}, ""
+}
+
+// line answers the line an offset puts a hole on: n·q = d, in the panel's axes.
+// way is where an offset that names no edge counts to, on the flat pattern.
+func (b *builder) line(p *panel, o Offset, way profile.Point, deep int) (n profile.Point, d float64, why string) {
+	if o.Edge != Middle && o.Edge != Feature {
+		i := p.edgeNamed(o.Edge)
+		if i < 0 {
+			return n, d, fmt.Sprintf("%s has no edge %q", lower(p.name), o.Edge)
+		}
+		if !p.straight(i) {
+			return n, d, fmt.Sprintf("the %s edge of %s is round: measure from its middle", o.Edge, lower(p.name))
+		}
+		start, _, _, _ := p.edge(i)
+		n = p.inward(i)
+		return n, n.Dot(start) + o.Distance - p.reference(i, o.From, b.recipe.Thickness), ""
+	}
+	n = p.own(way)
+	if o.Edge == Middle {
+		lo, hi := math.Inf(1), math.Inf(-1)
+		for _, q := range p.outlined() {
+			lo, hi = math.Min(lo, n.Dot(q)), math.Max(hi, n.Dot(q))
+		}
+		return n, (lo+hi)/2 + o.Distance, ""
+	}
+	for i := range p.holes {
+		if p.holes[i].ID == o.Feature {
+			at, why := b.locate(p, &p.holes[i], deep+1)
+			return n, n.Dot(at.origin) + o.Distance, why
+		}
+	}
+	return n, d, "the hole it is measured from is not on this panel any more"
+}
+
+// own answers the panel's own axis that comes nearest to a way on the flat
+// pattern.
+func (p *panel) own(way profile.Point) profile.Point {
+	if p.flange == nil {
+		return way
+	}
+	// Ways of the two pairs of edges, so that ties fall as the edges' names do.
+	want := Left
+	if way.Y > .5 {
+		want = Front
+	}
+	switch p.edgeNamed(want) {
+	case 0:
+		return profile.Point{Y: 1}
+	case 2:
+		return profile.Point{Y: -1}
+	case 3:
+		return profile.Point{X: 1}
+	}
+	return profile.Point{X: -1}
 }
 
 // inward answers the unit normal of an edge into the panel.

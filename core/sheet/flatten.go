@@ -21,8 +21,8 @@ func (p *panel) reachesEnd() bool {
 // cut there is: as deep as the deeper relief of the two, within both bend
 // zones.
 func (b *builder) cornerReliefs(p *panel) {
-	for i := range 4 {
-		prev, next := p.kids[(i+3)%4], p.kids[i]
+	for i := range p.corners {
+		prev, next := p.kids[p.before(i)], p.kids[i]
 		if len(prev) == 0 || len(next) == 0 {
 			continue
 		}
@@ -54,7 +54,7 @@ func (w *walker) put(p *panel, q profile.Point, bulge float64) {
 // outline answers the flat pattern's outer loop, anticlockwise.
 func (b *builder) outline(base *panel) profile.Loop {
 	w := &walker{b: b}
-	for e := range 4 {
+	for e := range base.corners {
 		w.edge(base, e, true)
 	}
 	return w.loop.Tidy()
@@ -65,7 +65,7 @@ func (b *builder) face(p *panel) profile.Loop {
 	w := &walker{b: b}
 	bare := *p
 	bare.pose = pose{ex: profile.Point{X: 1}, ey: profile.Point{Y: 1}}
-	for e := range 4 {
+	for e := range p.corners {
 		w.edge(&bare, e, false)
 	}
 	return w.loop.Tidy()
@@ -76,6 +76,10 @@ func (b *builder) face(p *panel) profile.Loop {
 func (w *walker) edge(p *panel, e int, whole bool) {
 	_, _, _, length := p.edge(e)
 	kids := p.kids[e]
+	if !p.straight(e) {
+		w.put(p, p.corners[e], p.bulges[e])
+		return
+	}
 	if p.corners90[e] == 0 && w.treated(p, e) == 0 {
 		w.put(p, p.point(e, 0, 0), 0)
 	}
@@ -87,17 +91,28 @@ func (w *walker) edge(p *panel, e int, whole bool) {
 		if whole {
 			w.flange(k)
 		}
-		if !(i == len(kids)-1 && p.corners90[(e+1)%4] > 0) {
+		if !(i == len(kids)-1 && p.corners90[p.next(e)] > 0) {
 			w.notch(p, e, k.at[1], k.relief, cut[1], 1)
 		}
 	}
 	w.cornerAt(p, e, length, whole)
 }
 
-// flange walks the three free edges of a flange.
+// flange walks the three free edges of a flange, and its feet where they run on
+// past the bend.
 func (w *walker) flange(k *panel) {
+	start, end := k.runsOn()
+	if end {
+		w.put(k, profile.Point{X: k.zone}, 0)
+	}
 	for e := 1; e < 4; e++ {
 		w.edge(k, e, true)
+	}
+	if start {
+		w.put(k, k.corners[0], 0)
+	}
+	if start || math.Abs(k.corners[3].X) > tiny {
+		w.put(k, profile.Point{}, 0)
 	}
 }
 
@@ -163,10 +178,21 @@ func (w *walker) treated(p *panel, i int) float64 {
 	if p.flange != nil && i < 2 { // ends of the panel's own bend
 		return 0
 	}
-	prev, next := p.kids[(i+3)%4], p.kids[i]
-	_, _, _, before := p.edge((i + 3) % 4)
-	_, _, _, after := p.edge(i)
-	size := min(p.corner.Size, before/2, after/2)
+	if !p.straight(i) || !p.straight(p.before(i)) {
+		return 0
+	}
+	prev, next := p.kids[p.before(i)], p.kids[i]
+	_, in, _, before := p.edge(p.before(i))
+	_, out, _, after := p.edge(i)
+	turn := math.Atan2(in.Cross(out), in.Dot(out)) // 90° at a square corner
+	if turn < .02 {
+		return 0
+	}
+	size := p.corner.Size
+	if p.corner.Kind == Radius {
+		size *= math.Tan(turn / 2) // from the corner to where the arc begins
+	}
+	size = min(size, before/2, after/2)
 	if len(prev) > 0 && prev[len(prev)-1].at[1] > before-size-prev[len(prev)-1].relief.Width {
 		return 0
 	}
@@ -178,12 +204,15 @@ func (w *walker) treated(p *panel, i int) float64 {
 
 // cornerAt walks the corner at the end of edge e.
 func (w *walker) cornerAt(p *panel, e int, length float64, whole bool) {
-	next := (e + 1) % 4
+	next := p.next(e)
 	if r := p.corners90[next]; r > 0 {
-		bulge := -quarterBulge
+		_, in, _, _ := p.edge(e)
+		_, out, _, _ := p.edge(next)
+		inside := math.Pi - math.Atan2(in.Cross(out), in.Dot(out))
+		bulge, within := -quarterBulge, -math.Tan(inside/4)
 		square := !p.cornersRound[next]
 		if square {
-			bulge = 0
+			bulge, within = 0, 0
 		}
 		// From the first bend's side, through the base, to the second bend's side.
 		if whole {
@@ -192,9 +221,9 @@ func (w *walker) cornerAt(p *panel, e int, length float64, whole bool) {
 				w.put(p, p.point(e, length-r, r), 0)
 			}
 		}
-		w.put(p, p.point(e, length-r, 0), bulge)
+		w.put(p, p.point(e, length-r, 0), within)
 		if square {
-			w.put(p, p.point(e, length-r, -r), 0)
+			w.put(p, p.corners[next].Add(out.Sub(in).Mul(r)), 0)
 		}
 		if !whole {
 			w.put(p, p.point(next, r, 0), 0)
@@ -210,7 +239,9 @@ func (w *walker) cornerAt(p *panel, e int, length float64, whole bool) {
 	if size := w.treated(p, next); size > 0 {
 		bulge := 0.0
 		if p.corner.Kind == Radius {
-			bulge = quarterBulge
+			_, in, _, _ := p.edge(e)
+			_, out, _, _ := p.edge(next)
+			bulge = math.Tan(math.Atan2(in.Cross(out), in.Dot(out)) / 4)
 		}
 		w.put(p, p.point(e, length-size, 0), bulge)
 		w.put(p, p.point(next, size, 0), 0)

@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"fmt"
+	"math"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
@@ -77,6 +78,17 @@ func (b *builder) blank(part *Part, key, name string, value float64, vertical bo
 func (b *builder) blankWorking(vertical bool) working.Working {
 	w := working.Working{Method: "Blank size", Source: "flats between tangent lines plus bend allowances", Formula: "blank = Σ flats + Σ BA"}
 	low, high := b.farthest(vertical)
+	if b.slanted() {
+		lo, hi := low.flatBounds().Min, high.flatBounds().Max
+		w.Source, w.Formula = "box round the flat pattern: flats between tangent lines and bend allowances", "blank = largest − smallest"
+		w.Inputs = []working.Quantity{qmm("lo", "smallest, on "+lower(low.name), lo.X), qmm("hi", "largest, on "+lower(high.name), hi.X)}
+		if vertical {
+			w.Inputs[0].Value, w.Inputs[1].Value = lo.Y, hi.Y
+		}
+		w.Assumptions = []string{"K by school: " + string(b.school)}
+		w.Result = qmm("blank", "blank", w.Inputs[1].Value-w.Inputs[0].Value)
+		return w
+	}
 	seen := map[*panel]bool{}
 	for _, p := range append(chainOf(low), reversed(chainOf(high))...) {
 		if seen[p] {
@@ -121,6 +133,16 @@ func (b *builder) farthest(vertical bool) (low, high *panel) {
 	return low, high
 }
 
+// slanted tells whether some panel is no upright rectangle on the flat pattern.
+func (b *builder) slanted() bool {
+	for _, p := range b.all {
+		if !p.rectangular() || math.Abs(p.pose.ex.X*p.pose.ex.Y) > tiny {
+			return true
+		}
+	}
+	return false
+}
+
 func chainOf(p *panel) (chain []*panel) {
 	for ; p != nil; p = p.parent {
 		chain = append(chain, p)
@@ -138,7 +160,7 @@ func reversed(list []*panel) []*panel {
 
 func (p *panel) flatBounds() profile.Bounds {
 	box := profile.Empty()
-	for _, c := range p.corners {
+	for _, c := range p.outlined() {
 		box.Include(p.pose.apply(c))
 	}
 	return box
@@ -153,7 +175,7 @@ func (b *builder) schools(chosen profile.Bounds) []SchoolBlank {
 		row := SchoolBlank{School: s, Chosen: s == b.recipe.Bend.School}
 		other := b
 		if s != b.school { // the drawn one is unfolded already
-			other = &builder{recipe: b.recipe, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s, written: b.written, bare: true}
+			other = &builder{recipe: b.recipe, flanges: b.flanges, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s, written: b.written, bare: true}
 			other.panels()
 		}
 		if len(other.all) > 1 && !other.fellBack {

@@ -1,10 +1,22 @@
 package sheet
 
+import (
+	"math"
+	"strconv"
+
+	"warmanvil/core/profile"
+)
+
 // Mirror answers the recipe of the other hand: left and right change places,
 // nothing else. Mirrored twice it is itself.
 func (r Recipe) Mirror() Recipe {
-	r.Base.Holes = mirrorHoles(r.Base.Holes)
-	r.Base.Flanges = mirrorFlanges(r.Base.Flanges)
+	edge := r.Base.mirroredEdge()
+	if r.Base.Shape != nil {
+		s := r.Base.Shape.mirrored(r.Base.Length)
+		r.Base.Shape = &s
+	}
+	r.Base.Holes = mirrorHoles(r.Base.Holes, edge)
+	r.Base.Flanges = mirrorFlanges(r.Base.Flanges, edge)
 	if r.Hand.Drawn != "" {
 		r.Hand.Drawn = r.Hand.Drawn.Other()
 	}
@@ -29,29 +41,91 @@ func (e Edge) mirrored() Edge {
 	return e
 }
 
-func mirrorHoles(list []Hole) []Hole {
+// mirroredEdge answers how the base's edges change places.
+func (b Base) mirroredEdge() func(Edge) Edge {
+	n := 0
+	switch b.kind() {
+	case Polygon:
+		n = len(b.Shape.Points)
+	case Sides:
+		n = len(sided(b.Shape.Sides))
+	case Ring:
+		return func(e Edge) Edge { return e }
+	}
+	return func(e Edge) Edge {
+		if k, err := strconv.Atoi(string(e)); err == nil && k >= 2 && k <= n { // the first edge stays
+			return Edge(strconv.Itoa(n + 2 - k))
+		}
+		return e.mirrored()
+	}
+}
+
+// mirrored answers the shape seen from behind; its first edge stays the first.
+func (s Shape) mirrored(length float64) Shape {
+	switch s.Kind {
+	case Trapezoid:
+		s.Shift = length - s.Shift - s.Back
+	case Triangle:
+		s.Shift = length - s.Shift
+	case Ring:
+		s.Flip = !s.Flip
+	case Polygon:
+		n := len(s.Points)
+		out := make(profile.Loop, n)
+		for i := range out {
+			from := (n + 1 - i) % n // 1, 0, n−1, …
+			out[i] = s.Points[from]
+			out[i].X = -out[i].X
+			out[i].Bulge = s.Points[(from+n-1)%n].Bulge
+		}
+		s.Points = out
+	case Sides:
+		loop := sided(s.Sides)
+		poly := Shape{Kind: Polygon, Points: loop}.mirrored(0)
+		s.Sides = make([]SideSize, 0, len(loop))
+		n := len(poly.Points)
+		for i, v := range poly.Points {
+			a, b := poly.Points[(i+1)%n].P().Sub(v.P()), poly.Points[(i+2)%n].P().Sub(poly.Points[(i+1)%n].P())
+			s.Sides = append(s.Sides, SideSize{Length: a.Len(), Angle: 180 - math.Atan2(a.Cross(b), a.Dot(b))*180/math.Pi})
+		}
+	}
+	return s
+}
+
+func mirrorHoles(list []Hole, edge func(Edge) Edge) []Hole {
 	if list == nil {
 		return nil
 	}
 	out := make([]Hole, len(list))
 	for i, h := range list {
-		h.X.Edge, h.Y.Edge = h.X.Edge.mirrored(), h.Y.Edge.mirrored()
+		if h.X.Edge == Middle || h.X.Edge == Feature {
+			h.X.Distance = -h.X.Distance
+		}
+		h.X.Edge, h.Y.Edge = edge(h.X.Edge), edge(h.Y.Edge)
 		out[i] = h // angles turn from the edges, so they mirror by themselves
 	}
 	return out
 }
 
-func mirrorFlanges(list []Flange) []Flange {
+// swaps tells whether an edge's start end becomes its far end: where it is
+// named by the way it runs anticlockwise both before and after.
+func swaps(was, is Edge) bool {
+	along := func(e Edge) bool { return e != Back && e != Left }
+	return along(was) == along(is)
+}
+
+func mirrorFlanges(list []Flange, edge func(Edge) Edge) []Flange {
 	if list == nil {
 		return nil
 	}
 	out := make([]Flange, len(list))
 	for i, f := range list {
-		if f.Edge == Front || f.Edge == Back {
+		if e := edge(f.Edge); swaps(f.Edge, e) {
 			f.SetIn.Start, f.SetIn.End = f.SetIn.End, f.SetIn.Start
+			f.Taper.Start, f.Taper.End = f.Taper.End, f.Taper.Start
 		}
-		f.Edge = f.Edge.mirrored()
-		f.Holes, f.Flanges = mirrorHoles(f.Holes), mirrorFlanges(f.Flanges)
+		f.Edge = edge(f.Edge)
+		f.Holes, f.Flanges = mirrorHoles(f.Holes, Edge.mirrored), mirrorFlanges(f.Flanges, Edge.mirrored)
 		out[i] = f
 	}
 	return out

@@ -85,7 +85,7 @@ type BendLine struct {
 	School         bend.School     `json:"school" enum:"coupon,table,standard,fixed"`
 	Length         Length          `json:"length" doc:"of the bend"`
 	Place          Length          `json:"place" doc:"of the line from the blank's left or front edge"`
-	Axis           string          `json:"axis" enum:"x,y" doc:"which place counts: x from the left, y from the front"`
+	Axis           string          `json:"axis" enum:"x,y,slanted" doc:"which place counts: x from the left, y from the front; slanted: both its ends"`
 	Aim            *float64        `json:"aim" doc:"degrees to bend to, springback allowed for; null when the sheet takes no set"`
 	Force          *float64        `json:"force" doc:"N, air bend; null on other tools"`
 	Working        working.Working `json:"working"`
@@ -110,10 +110,10 @@ type PanelMade struct {
 
 // EdgeMade is one edge of a panel, for tapping.
 type EdgeMade struct {
-	Edge Edge          `json:"edge" enum:"front,right,back,left"`
+	Edge Edge          `json:"edge" doc:"front, right, back, left or a number"`
 	From profile.Point `json:"from"`
 	To   profile.Point `json:"to"`
-	Role string        `json:"role" enum:"free,bend,tip,bent" doc:"free; the panel's own bend; opposite it; or carrying a flange"`
+	Role string        `json:"role" enum:"free,bend,tip,bent,round" doc:"free; the panel's own bend; opposite it; carrying a flange; or an arc"`
 }
 
 // Figure is one number of the part with its working.

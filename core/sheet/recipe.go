@@ -3,25 +3,35 @@
 // panels (the tree and its sizes) → fold → flatten → features → check.
 //
 // A recipe is a tree: the base carries flanges, a flange may carry flanges.
-// Every panel's edges are named by the way they face on the flat pattern, good
-// side up: front (−y), right (+x), back (+y), left (−x). Lengths are mm, angles
-// degrees.
+// Edges of a flange, and of a base with four or three sides, are named by the
+// way they face on the flat pattern, good side up: front (−y), right (+x), back
+// (+y), left (−x); of a flange on a slanted edge by the way that comes nearest.
+// Edges of a base with many sides are numbered from 1, anticlockwise. Lengths
+// are mm, angles degrees.
 package sheet
 
-import "warmanvil/core/bend"
+import (
+	"warmanvil/core/bend"
+	"warmanvil/core/profile"
+)
 
 // SchemaVersion of the recipe written by this program.
 const SchemaVersion = 1
 
-// Edge of a panel as it faces on the flat pattern.
+// Edge of a panel: the way it faces on the flat pattern, or its number.
 type Edge string
 
-// The four edges.
+// The four edges of a panel, the arcs of a ring, and two that are none:
+// distances may count from a panel's middle or from another hole.
 const (
-	Front Edge = "front"
-	Right Edge = "right"
-	Back  Edge = "back"
-	Left  Edge = "left"
+	Front   Edge = "front"
+	Right   Edge = "right"
+	Back    Edge = "back"
+	Left    Edge = "left"
+	Outer   Edge = "outer"
+	Inner   Edge = "inner"
+	Middle  Edge = "middle"
+	Feature Edge = "feature"
 )
 
 // Measure says between which points a length was taken.
@@ -86,12 +96,68 @@ const (
 // Base is the panel everything hangs on.
 type Base struct {
 	ID      string   `json:"id"`
-	Length  float64  `json:"length" doc:"mm, left to right"`
-	Width   float64  `json:"width" doc:"mm, front to back"`
-	Measure Measure  `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how both were measured where an edge is bent"`
+	Length  float64  `json:"length,omitempty" doc:"mm, left to right; of a disc its diameter, of a ring its outer diameter"`
+	Width   float64  `json:"width,omitempty" doc:"mm, front to back; of a ring across its band"`
+	Shape   *Shape   `json:"shape,omitempty" doc:"a rectangle when left out"`
+	Measure Measure  `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how it was measured where an edge is bent"`
 	Corner  Corner   `json:"corner,omitempty" doc:"of corners no flange reaches"`
+	Meets   []Meet   `json:"meets,omitempty" doc:"how flanges meet at its corners; they stay open where nothing is said"`
 	Holes   []Hole   `json:"holes,omitempty"`
 	Flanges []Flange `json:"flanges,omitempty"`
+}
+
+// ShapeKind of a base.
+type ShapeKind string
+
+// The shapes of a base.
+const (
+	Rectangle ShapeKind = "rectangle"
+	Trapezoid ShapeKind = "trapezoid"
+	Triangle  ShapeKind = "triangle"
+	Polygon   ShapeKind = "polygon"
+	Sides     ShapeKind = "sides"
+	Disc      ShapeKind = "disc"
+	Ring      ShapeKind = "ring"
+	Obround   ShapeKind = "slot"
+)
+
+// Shape of a base other than a rectangle. Sizes of shapes with arcs are those of
+// the flat part, whatever the measure.
+type Shape struct {
+	Kind   ShapeKind    `json:"kind" enum:"rectangle,trapezoid,triangle,polygon,sides,disc,ring,slot"`
+	Back   float64      `json:"back,omitempty" doc:"mm, trapezoid: its back edge"`
+	Shift  float64      `json:"shift,omitempty" doc:"mm, trapezoid: its back edge's left end lies so far right of the front left corner; triangle: its tip does"`
+	Sweep  float64      `json:"sweep,omitempty" doc:"degrees, ring: how far it runs round"`
+	Flip   bool         `json:"flip,omitempty" doc:"ring: it runs round the other way"`
+	Points profile.Loop `json:"points,omitempty" doc:"polygon: corners anticlockwise; a corner's bulge makes the edge behind it an arc"`
+	Sides  []SideSize   `json:"sides,omitempty" doc:"sides: lengths and inside angles, anticlockwise; the last side closes it by itself"`
+}
+
+// SideSize is one side of a base typed by lengths and angles.
+type SideSize struct {
+	Length float64 `json:"length" doc:"mm"`
+	Angle  float64 `json:"angle" doc:"degrees inside the corner at its far end"`
+}
+
+// MeetKind is how two flanges meet at a corner.
+type MeetKind string
+
+// The ways to meet: left open at the tangent lines; edge to edge with a gap; one
+// lapping over the other's end; edge to edge; and with a gap for the weld.
+const (
+	MeetOpen  MeetKind = "open"
+	MeetGap   MeetKind = "gap"
+	MeetLap   MeetKind = "lap"
+	MeetMitre MeetKind = "mitre"
+	MeetWeld  MeetKind = "weld"
+)
+
+// Meet is a corner where two flanges of one panel meet.
+type Meet struct {
+	A    string   `json:"a" doc:"id of a flange; of a lap the one that covers the other's end"`
+	B    string   `json:"b" doc:"id of the other"`
+	Kind MeetKind `json:"kind" enum:"open,gap,lap,mitre,weld"`
+	Gap  float64  `json:"gap,omitempty" doc:"mm between them; left out: 2 of a gap, half the thickness of a weld, 0.2 of the others"`
 }
 
 // Corner is how free corners are cut.
@@ -112,19 +178,49 @@ const (
 
 // Flange is a panel bent off an edge of another.
 type Flange struct {
-	ID           string   `json:"id"`
-	Edge         Edge     `json:"edge" enum:"front,right,back,left" doc:"edge of the panel it hangs on"`
-	Length       float64  `json:"length" doc:"mm"`
-	Measure      Measure  `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how the length was measured"`
-	Angle        float64  `json:"angle" doc:"degrees turned from flat, 1 to 165"`
-	Up           bool     `json:"up" doc:"true towards the good side"`
-	InsideRadius float64  `json:"insideRadius" doc:"mm"`
-	SetIn        SetIn    `json:"setIn,omitempty"`
-	Relief       Relief   `json:"relief,omitempty" doc:"where the bend ends inside the material"`
-	Corner       Corner   `json:"corner,omitempty" doc:"of free corners"`
-	Holes        []Hole   `json:"holes,omitempty"`
-	Flanges      []Flange `json:"flanges,omitempty"`
+	ID           string     `json:"id"`
+	Kind         FlangeKind `json:"kind,omitempty" enum:"flange,hem,jog,roll"`
+	Edge         Edge       `json:"edge" doc:"edge of the panel it hangs on: front, right, back, left, or its number"`
+	Length       float64    `json:"length" doc:"mm; of a roll what lies beyond it, of a teardrop hem its straight lip"`
+	Measure      Measure    `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how the length was measured; past 165° there is no apex to measure to"`
+	Angle        float64    `json:"angle,omitempty" doc:"degrees turned from flat, 1 to 179; of a jog both its bends; a hem has its own"`
+	Up           bool       `json:"up" doc:"true towards the good side"`
+	InsideRadius float64    `json:"insideRadius" doc:"mm"`
+	Hem          HemKind    `json:"hem,omitempty" enum:"closed,open,teardrop"`
+	Gap          float64    `json:"gap,omitempty" doc:"mm, open hem: between the faces"`
+	Depth        float64    `json:"depth,omitempty" doc:"mm, jog: from face to the same face"`
+	Round        float64    `json:"round,omitempty" doc:"mm, roll: diameter of the round it sits on, instead of the radius"`
+	Width        float64    `json:"width,omitempty" doc:"mm, in the middle of its edge; instead of the set-ins"`
+	SetIn        SetIn      `json:"setIn,omitempty"`
+	Taper        SetIn      `json:"taper,omitempty" doc:"degrees its ends lean inwards from square"`
+	Relief       Relief     `json:"relief,omitempty" doc:"where the bend ends inside the material"`
+	Corner       Corner     `json:"corner,omitempty" doc:"of free corners"`
+	Meets        []Meet     `json:"meets,omitempty" doc:"how its own flanges meet"`
+	Holes        []Hole     `json:"holes,omitempty"`
+	Flanges      []Flange   `json:"flanges,omitempty"`
 }
+
+// FlangeKind is what hangs on an edge.
+type FlangeKind string
+
+// A flange is one bend; a hem is folded back; a jog is two bends and back to
+// parallel; a roll is a bend of large radius.
+const (
+	Bent FlangeKind = "flange"
+	Hem  FlangeKind = "hem"
+	Jog  FlangeKind = "jog"
+	Roll FlangeKind = "roll"
+)
+
+// HemKind is how a hem is closed.
+type HemKind string
+
+// The hems.
+const (
+	ClosedHem   HemKind = "closed"
+	OpenHem     HemKind = "open"
+	TeardropHem HemKind = "teardrop"
+)
 
 // SetIn is how far the flange keeps off the ends of its edge: Start is the
 // left end of a front or back edge, the front end of a left or right edge.
@@ -136,7 +232,7 @@ type SetIn struct {
 // Relief is cut beside a bend that ends inside the material. Zero sizes take
 // the thickness.
 type Relief struct {
-	Kind  ReliefKind `json:"kind,omitempty" enum:"rectangular,round,tear"`
+	Kind  ReliefKind `json:"kind,omitempty" enum:"rectangular,round,tear" doc:"tear cuts nothing"`
 	Width float64    `json:"width,omitempty" doc:"mm along the edge, 0 for the thickness"`
 	Depth float64    `json:"depth,omitempty" doc:"mm past the tangent line, 0 for the thickness"`
 }
@@ -184,10 +280,12 @@ type Hole struct {
 	Made     Made     `json:"made,omitempty" enum:"cut,drilled"`
 }
 
-// Offset is a distance from a named edge.
+// Offset is a distance from a named edge, from the panel's middle, or from
+// another hole of the panel.
 type Offset struct {
-	Edge     Edge    `json:"edge" enum:"front,right,back,left"`
-	Distance float64 `json:"distance" doc:"mm"`
+	Edge     Edge    `json:"edge" doc:"front, right, back, left or a number; middle; feature"`
+	Feature  string  `json:"feature,omitempty" doc:"id of the hole it counts from"`
+	Distance float64 `json:"distance" doc:"mm into the panel; from the middle or a hole to the right or back"`
 	From     Measure `json:"from,omitempty" enum:"outside,inside,flat" doc:"where the edge is bent: from the outer tangent plane, the inner one or the tangent line"`
 }
 

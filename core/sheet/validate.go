@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"fmt"
 	"strconv"
 
 	"warmanvil/core/bend"
@@ -14,7 +15,9 @@ const (
 	maxDepth    = 8
 	maxHoles    = 2000 // holes made, patterns counted out
 	maxSize     = 20_000.0
-	maxAngle    = 165.0
+	maxAngle    = 179.0
+	maxApex     = 165.0 // past it nothing is measured to an apex
+	maxCorners  = 500
 	maxCoupons  = 50
 	maxRadiusMM = 5000.0
 	maxAsides   = 200
@@ -50,8 +53,7 @@ func (r Recipe) Validate() error {
 		working.Within("/tool/opening", "The die opening", r.Tool.Opening, 0, 1000, "mm"),
 		r.validateBend(),
 		oneOf("/hand/drawn", "The hand", r.Hand.Drawn, "", LeftHand, RightHand),
-		working.Above("/base/length", "The length", r.Base.Length, 0, maxSize, "mm"),
-		working.Above("/base/width", "The width", r.Base.Width, 0, maxSize, "mm"),
+		r.Base.validateShape(),
 		measureOK("/base/measure", r.Base.Measure),
 		cornerOK("/base/corner", r.Base.Corner),
 	)
@@ -64,7 +66,7 @@ func (r Recipe) Validate() error {
 		}
 	}
 	v := validator{seen: map[string]bool{}}
-	return working.First(v.id("/base", r.Base.ID), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))
+	return working.First(v.id("/base", r.Base.ID), meetsOK("/base", r.Base.Meets), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))
 }
 
 func (r Recipe) validateBend() error {
@@ -115,11 +117,16 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 		}
 		err := under(p,
 			v.id("", f.ID),
-			oneOf("/edge", "The edge", f.Edge, Front, Right, Back, Left),
+			oneOf("/kind", "What hangs on the edge", f.Kind, "", Bent, Hem, Jog, Roll),
+			edgeOK("/edge", f.Edge),
 			working.Above("/length", "The length", f.Length, 0, maxSize, "mm"),
 			measureOK("/measure", f.Measure),
-			working.Within("/angle", "The bend angle", f.Angle, 1, maxAngle, "°"),
 			working.Within("/insideRadius", "The inside radius", f.InsideRadius, 0, maxRadiusMM, "mm"),
+			f.validateKind(),
+			working.Within("/width", "The width", f.Width, 0, maxSize, "mm"),
+			working.Within("/taper/start", "The taper", f.Taper.Start, -60, 80, "°"),
+			working.Within("/taper/end", "The taper", f.Taper.End, -60, 80, "°"),
+			meetsOK("", f.Meets),
 			working.Within("/setIn/start", "The set-in", f.SetIn.Start, 0, maxSize, "mm"),
 			working.Within("/setIn/end", "The set-in", f.SetIn.End, 0, maxSize, "mm"),
 			oneOf("/relief/kind", "The relief", f.Relief.Kind, "", Rectangular, Round, Tear),
@@ -149,8 +156,6 @@ func (v *validator) holes(path string, list []Hole) error {
 			oneOf("/made", "How it is made", h.Made, "", MadeCut, MadeDrilled),
 			working.Above("/diameter", "The diameter", h.Diameter, 0, 5000, "mm"),
 			working.Within("/angle", "The slot's angle", h.Angle, -360, 360, "°"),
-			oneOf("/x/edge", "The x edge", h.X.Edge, Left, Right),
-			oneOf("/y/edge", "The y edge", h.Y.Edge, Front, Back),
 			offsetOK("/x", h.X), offsetOK("/y", h.Y),
 			patternOK("/pattern", h.Pattern),
 		)
@@ -206,9 +211,99 @@ func pitchOK(path string, pitch float64, count int) error {
 }
 
 func offsetOK(path string, o Offset) error {
+	if o.Edge == Feature && !idForm(o.Feature) {
+		return working.Refuse(path+"/feature", "Say which hole it counts from.")
+	}
 	return under(path,
+		edgeOK("/edge", o.Edge),
 		working.Within("/distance", "The distance", o.Distance, -maxSize, maxSize, "mm"),
 		oneOf("/from", "Measured from", o.From, "", Outside, Inside, Flat))
+}
+
+// edgeOK takes the four ways and a number; whether the panel has that edge is
+// told when it is built.
+func edgeOK(path string, e Edge) error {
+	if k, err := strconv.Atoi(string(e)); err == nil && k >= 1 && k <= maxCorners && strconv.Itoa(k) == string(e) {
+		return nil
+	}
+	return oneOf(path, "The edge, if not a number,", e, Front, Right, Back, Left, Outer, Inner, Middle, Feature)
+}
+
+func meetsOK(path string, list []Meet) error {
+	if len(list) > maxFlanges {
+		return working.Refuse(path+"/meets", "Up to %d corners are said to meet, not %d.", maxFlanges, len(list))
+	}
+	for i, m := range list {
+		err := under(path+"/meets/"+strconv.Itoa(i), oneOf("/kind", "The corner", m.Kind, MeetOpen, MeetGap, MeetLap, MeetMitre, MeetWeld), working.Within("/gap", "The gap", m.Gap, 0, 200, "mm"))
+		if err == nil && (!idForm(m.A) || !idForm(m.B) || m.A == m.B) {
+			err = working.Refuse(path+"/meets/"+strconv.Itoa(i), "Name the two flanges that meet.")
+		}
+		if err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// validateKind checks what a flange, hem, jog or roll needs.
+func (f Flange) validateKind() error {
+	switch f.Kind {
+	case Hem:
+		err := working.First(oneOf("/hem", "The hem", f.Hem, ClosedHem, OpenHem, TeardropHem), working.Within("/gap", "The gap", f.Gap, 0, 200, "mm"))
+		if err == nil && f.Hem == TeardropHem {
+			err = working.Above("/insideRadius", "The inside radius of a teardrop", f.InsideRadius, 0, 500, "mm")
+		}
+		return err
+	case Jog:
+		return working.First(working.Within("/angle", "The bend angle", f.Angle, 1, 135, "°"), working.Above("/depth", "The depth of the jog", f.Depth, 0, maxSize, "mm"))
+	case Roll:
+		return working.First(working.Within("/round", "The round it sits on", f.Round, 0, 2*maxRadiusMM, "mm"), working.Within("/angle", "The angle it runs round", f.Angle, 1, 355, "°"))
+	}
+	err := working.Within("/angle", "The bend angle", f.Angle, 1, maxAngle, "°")
+	if err == nil && f.Angle > maxApex && f.Measure != Flat && f.Measure != Tangent {
+		err = working.Refuse("/measure", "Past %g° the apex lies far off the part: measure to the tangent plane or to the tangent line.", maxApex)
+	}
+	return err
+}
+
+// validateShape checks the sizes the base's shape needs.
+func (b Base) validateShape() error {
+	size := func(path, name string, v float64) error { return working.Above(path, name, v, 0, maxSize, "mm") }
+	length := size("/base/length", "The length", b.Length)
+	width := size("/base/width", "The width", b.Width)
+	s := b.Shape
+	if s != nil && len(s.Points) > maxCorners || s != nil && len(s.Sides) > maxCorners {
+		return working.Refuse("/base/shape", "A base has %d corners at most.", maxCorners)
+	}
+	switch b.kind() {
+	case Rectangle, Obround:
+		return working.First(length, width)
+	case Trapezoid:
+		return working.First(length, width, size("/base/shape/back", "The back edge", s.Back), working.Within("/base/shape/shift", "Where the back edge starts", s.Shift, -maxSize, maxSize, "mm"))
+	case Triangle:
+		return working.First(length, width, working.Within("/base/shape/shift", "The tip", s.Shift, -maxSize, maxSize, "mm"))
+	case Disc:
+		return size("/base/length", "The diameter", b.Length)
+	case Ring:
+		return working.First(size("/base/length", "The outer diameter", b.Length), width, working.Within("/base/shape/sweep", "How far the ring runs round", s.Sweep, 1, 350, "°"))
+	case Polygon:
+		for i, p := range s.Points {
+			at := fmt.Sprintf("/base/shape/points/%d", i)
+			if err := under(at, working.Within("/x", "The corner", p.X, -maxSize, maxSize, "mm"), working.Within("/y", "The corner", p.Y, -maxSize, maxSize, "mm"), working.Within("/bulge", "The bulge", p.Bulge, -1e3, 1e3, "")); err != nil {
+				return err
+			}
+		}
+		return nil
+	case Sides:
+		for i, p := range s.Sides {
+			at := fmt.Sprintf("/base/shape/sides/%d", i)
+			if err := under(at, size("/length", "The side", p.Length), working.Within("/angle", "The inside angle", p.Angle, 1, 359, "°")); err != nil {
+				return err
+			}
+		}
+		return nil
+	}
+	return oneOf("/base/shape/kind", "The base's shape", s.Kind, Rectangle, Trapezoid, Triangle, Polygon, Sides, Disc, Ring, Obround)
 }
 
 func measureOK(path string, m Measure) error {
