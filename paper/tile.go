@@ -54,13 +54,16 @@ func (p printer) holes(at mapping) {
 		p.Line(x, y-arm, x, y+arm)
 		p.SetLineWidth(.2)
 		label := h.Size
+		if h.Says != "" {
+			label += ", " + h.Says
+		}
 		switch {
 		case h.Made == sheet.MadeDrilled:
 			p.SetDashPattern([]float64{.6, .8}, 0)
 			p.Circle(x, y, h.Diameter/2, "D")
 			p.SetDashPattern(nil, 0)
 			label += " drill after bending"
-		case h.Kind == sheet.SlotHole:
+		case len(h.Loop) > 0:
 			p.loop(h.Loop, at)
 		default:
 			p.Circle(x, y, h.Diameter/2, "D")

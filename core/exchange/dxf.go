@@ -295,13 +295,13 @@ func (d *dxf) entities(f Flat) []byte {
 		switch {
 		case h.Made == sheet.MadeDrilled:
 			d.cross(h.Centre)
-		case h.Kind == sheet.SlotHole:
+		case len(h.Loop) > 0:
 			d.polyline(h.Loop, LayerCut)
 		default:
 			d.entity("CIRCLE", LayerCut, "AcDbCircle")
 			d.at(10, h.Centre)
 			d.num(30, 0)
-			d.num(40, h.Diameter/2*d.scale)
+			d.num(40, h.Cut/2*d.scale)
 		}
 	}
 	for _, l := range f.Part.BendLines {

@@ -33,10 +33,10 @@ func SVG(f Flat) []byte {
 		c := flip(hole.Centre)
 		switch {
 		case hole.Made == sheet.MadeDrilled:
-		case hole.Kind == sheet.SlotHole:
+		case len(hole.Loop) > 0:
 			fmt.Fprintf(&b, `<path d="%s"/>`+"\n", SVGPath(hole.Loop, flip))
 		default:
-			fmt.Fprintf(&b, `<circle cx="%s" cy="%s" r="%s"/>`+"\n", coord(c.X), coord(c.Y), coord(hole.Diameter/2))
+			fmt.Fprintf(&b, `<circle cx="%s" cy="%s" r="%s"/>`+"\n", coord(c.X), coord(c.Y), coord(hole.Cut/2))
 		}
 	}
 	b.WriteString("</g>\n")

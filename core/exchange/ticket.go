@@ -37,13 +37,13 @@ func (t Ticket) CSV() ([]byte, error) {
 		}
 		rows = append(rows, []string{Cell(l.Name), direction, fixed(l.Angle), fixed(l.InsideRadius), fixed(l.Length.MM), fixed(l.BendAllowance), fixed(l.BendDeduction), fmt.Sprintf("%.4f", l.KFactor), string(l.School)})
 	}
-	rows = append(rows, nil, []string{"hole", "kind", "made", "x mm", "y mm", "diameter mm", "length mm"})
+	rows = append(rows, nil, []string{"hole", "kind", "made", "x mm", "y mm", "diameter mm", "length mm", "cut diameter mm", "for"})
 	for _, h := range t.Flat.Holes {
 		length := ""
-		if h.Kind == sheet.SlotHole {
+		if h.Length > 0 {
 			length = fixed(h.Length)
 		}
-		rows = append(rows, []string{Cell(h.Name), string(h.Kind), string(h.Made), fixed(h.Centre.X - t.Flat.Bounds.Min.X), fixed(h.Centre.Y - t.Flat.Bounds.Min.Y), fixed(h.Diameter), length})
+		rows = append(rows, []string{Cell(h.Name), string(h.Kind), string(h.Made), fixed(h.Centre.X - t.Flat.Bounds.Min.X), fixed(h.Centre.Y - t.Flat.Bounds.Min.Y), fixed(h.Diameter), length, fixed(h.Cut), Cell(h.Says)})
 	}
 	if len(t.Notes) > 0 {
 		rows = append(rows, nil, []string{"checked before cutting"})

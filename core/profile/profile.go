@@ -198,3 +198,14 @@ func Slot(centre Point, length, width, angle float64) Loop {
 	v := func(p Point, bulge float64) Vertex { return Vertex{p.X, p.Y, bulge} }
 	return Loop{v(a.Sub(across), 0), v(b.Sub(across), 1), v(b.Add(across), 0), v(a.Add(across), 1)}
 }
+
+// Reversed answers the same outline walked the other way.
+func (l Loop) Reversed() Loop {
+	n := len(l)
+	out := make(Loop, n)
+	for i := range l {
+		from := l[n-1-i]
+		out[i] = Vertex{from.X, from.Y, -l[(2*n-2-i)%n].Bulge}
+	}
+	return out
+}

@@ -82,8 +82,11 @@ func (b *builder) bodyPanel(p *panel, face profile.Loop, body *Body) BodyPanel {
 }
 
 // ring answers the hole's outline in its panel's axes, coarse, for drawing.
-func (h hole) ring() []profile.Point {
-	r, core := h.recipe.Diameter/2, h.core()
+func (h *hole) ring() []profile.Point {
+	if h.form != nil {
+		return h.outline(h.flip).Flatten(chordDeviation)
+	}
+	r, core := h.dia/2, h.core()
 	n := int(math.Ceil(math.Pi / math.Acos(1-math.Min(chordDeviation/r, .3))))
 	n = min(max(n, 8), 48)
 	across := profile.Point{X: -h.along.Y, Y: h.along.X}

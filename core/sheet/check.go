@@ -292,6 +292,8 @@ func (b *builder) hasPanel(p *panel) bool {
 	return false
 }
 
+func sameUse(a, b *Use) bool { return a == nil && b == nil || a != nil && b != nil && *a == *b }
+
 // lies tells whether two panels cover the same place on the flat pattern.
 func (p *panel) lies(o *panel) bool {
 	if len(p.corners) != len(o.corners) {
@@ -312,7 +314,7 @@ func (p *panel) lies(o *panel) bool {
 func (b *builder) hasHole(h hole) bool {
 	at := h.panel.pose.apply(h.centre)
 	for _, o := range b.holes {
-		if o.panel.pose.apply(o.centre).Sub(at).Len() < .01 && o.recipe.Diameter == h.recipe.Diameter && o.recipe.Kind == h.recipe.Kind &&
+		if o.panel.pose.apply(o.centre).Sub(at).Len() < .01 && o.dia == h.dia && o.recipe.Kind == h.recipe.Kind && sameUse(o.recipe.Use, h.recipe.Use) && h.form == nil &&
 			o.recipe.Length == h.recipe.Length && (h.recipe.Kind == RoundHole || math.Abs(o.panel.pose.turn(o.along).Cross(h.panel.pose.turn(h.along))) < .001) {
 			return true
 		}

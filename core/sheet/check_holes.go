@@ -31,12 +31,12 @@ func (b *builder) at(h *hole) *panel { return &panel{id: h.recipe.ID, name: h.na
 
 func (b *builder) checkProcess(h *hole) {
 	least := b.process.SmallestHole(b.recipe.Thickness)
-	if !h.cut() || h.recipe.Diameter >= least-tiny {
+	if !h.cut() || h.recipe.Made == MadePilot || h.narrowest() >= least-tiny {
 		return
 	}
 	at := len(b.findings)
 	b.stop("hole-small", "Small holes", b.at(h), fmt.Sprintf("%s cannot cut a hole under %s in %s sheet (%s).", b.process.Name, b.len(least), b.len(b.recipe.Thickness), b.process.Source),
-		b.fix("Centre-mark and drill it", h.path+"/made", MadeDrilled), b.fix("Make it Ø "+b.len(ceil(least)), h.path+"/diameter", ceil(least)))
+		b.smallFixes(h, least)...)
 	b.attach(at, func() working.Working {
 		return working.Working{Method: "Smallest hole", Source: b.process.Source, Formula: "least = max(factor·T, floor)",
 			Inputs: []working.Quantity{{Symbol: "factor", Name: b.process.Name, Value: b.process.PerT}, qmm("T", "thickness", b.recipe.Thickness), qmm("floor", "floor", b.process.Least)},
@@ -44,10 +44,32 @@ func (b *builder) checkProcess(h *hole) {
 	})
 }
 
+// narrowest answers the narrowest place of a hole.
+func (h *hole) narrowest() float64 {
+	if h.recipe.Kind == KeyholeHole {
+		return h.recipe.Narrow
+	}
+	if h.recipe.Kind == CutoutHole { // a corner is cut as fine as its kerf: its size is what counts
+		w, ht := h.form.Bounds().Size()
+		return math.Min(w, ht)
+	}
+	return h.dia
+}
+
+func (b *builder) smallFixes(h *hole, least float64) (out []working.Fix) {
+	if h.recipe.Kind == RoundHole {
+		out = append(out, b.fix("Centre-mark and drill it", h.path+"/made", MadeDrilled))
+	}
+	if h.recipe.Kind != CutoutHole && h.recipe.Kind != KeyholeHole && h.recipe.Diameter > 0 {
+		out = append(out, b.fix("Make it "+b.len(ceil(least)), h.path+"/diameter", ceil(least)))
+	}
+	return out
+}
+
 // checkFace tells whether the hole lies on its panel's flat face at all.
 func (b *builder) checkFace(h *hole) bool {
 	w, ht := h.panel.size()
-	r := h.recipe.Diameter / 2
+	r := h.r()
 	rectangular := h.panel.rectangular()
 	outside := func(c profile.Point) bool {
 		if rectangular {
@@ -77,7 +99,7 @@ func (p *panel) rectangular() bool {
 // bringIn moves a round hole to the nearest place on its face with a web of
 // two thicknesses, or to the middle where there is less room.
 func (b *builder) bringIn(h *hole, w, ht float64) working.Fix {
-	web := 2*b.recipe.Thickness + h.recipe.Diameter/2
+	web := 2*b.recipe.Thickness + h.dia/2
 	clamp := func(v, size float64) float64 {
 		m := math.Min(web, size/2)
 		return math.Max(m, math.Min(v, size-m))
@@ -119,7 +141,7 @@ func (b *builder) checkBends() {
 			continue
 		}
 		for _, line := range h.panel.lines {
-			clear := profile.Between(h.core(), line.seg[:]) - h.recipe.Diameter/2
+			clear := profile.Between(h.core(), line.seg[:]) - h.r()
 			need := b.bendClearance(h, line.dir)
 			k := key{h.recipe.ID, line.bend}
 			if short := need - clear; short > tiny && clear > -tiny {
@@ -153,7 +175,7 @@ func (b *builder) checkBends() {
 // bendClearance answers the clear distance a hole needs from a bend that runs
 // along dir: 2·T, and 3·T for a slot within 45° of the bend.
 func (b *builder) bendClearance(h *hole, dir profile.Point) float64 {
-	if h.recipe.Kind == SlotHole && math.Abs(h.along.Dot(dir)) > math.Sqrt2/2-tiny {
+	if (h.recipe.Kind == SlotHole || h.recipe.Kind == RectangleHole || h.recipe.Kind == KeyholeHole) && math.Abs(h.along.Dot(dir)) > math.Sqrt2/2-tiny {
 		return 3 * b.recipe.Thickness
 	}
 	return 2 * b.recipe.Thickness
@@ -184,22 +206,22 @@ func (p *panel) tangents() []tangent {
 // checkEdge measures the web to the outline and the edge distance from the
 // hole's centre.
 func (b *builder) checkEdge(h *hole, outline []profile.Point) {
-	d, t := h.recipe.Diameter, b.recipe.Thickness
+	d, t := h.dia, b.recipe.Thickness
 	core := h.flatCore()
 	edge := profile.Between(core, outline)
-	web := edge - d/2
+	web := edge - h.r()
 	at := len(b.findings)
 	switch {
 	case web <= tiny:
 		b.stop("hole-breaks-edge", "Holes near an edge", b.at(h), fmt.Sprintf("%s breaks through the edge or a relief.", h.name))
 	case web < t-tiny:
 		b.mind("hole-near-edge", "Holes near an edge", b.at(h), fmt.Sprintf("Only %s is left between %s and the edge, less than the thickness.", b.len(web), lower(h.name)), b.inwards(h, t-web)...)
-	case edge < 1.5*d-tiny && d <= 26:
+	case h.form == nil && h.recipe.Use.bolted() && edge < 1.5*d-tiny && d <= 26:
 		b.note("edge-distance", "Holes near an edge", b.at(h), fmt.Sprintf("%s lies %s from the edge, under 1.5 diameters: as a bolt hole it tears out early.", h.name, b.len(edge)), b.inwards(h, 1.5*d-edge)...)
 	}
 	b.attach(at, func() working.Working {
 		return working.Working{Method: "Edge distance", Source: "practice: 1.5·d to a cut edge as a floor, 2·d usual; a web of at least one thickness", Formula: "web = e − d/2",
-			Inputs: []working.Quantity{qmm("e", "centre to the nearest edge", edge), qmm("d", "hole", d)}, Result: qmm("web", "left", web)}
+			Inputs: []working.Quantity{qmm("e", "centre to the nearest edge", edge), qmm("d", "hole", 2*h.r())}, Result: qmm("web", "left", web)}
 	})
 }
 
@@ -215,11 +237,19 @@ func (b *builder) inwards(h *hole, by float64) []working.Fix {
 			best, dir = d, out.Mul(-1)
 		}
 	}
-	if math.IsInf(best, 1) || best > 2*h.recipe.Diameter+h.recipe.Length {
+	if math.IsInf(best, 1) || best > 2*h.dia+h.recipe.Length+h.reach() {
 		return nil
 	}
 	return []working.Fix{b.moved("Move it "+b.len(ceil(by)), h, dir.Mul(ceil(by)))}
 }
+
+// bolted tells whether a hole of that use may carry a bolt.
+func (u *Use) bolted() bool {
+	return u == nil || u.Kind != UseAccess && u.Kind != UseDrain && u.Kind != UsePass && u.Kind != UseLightening
+}
+
+// holds tells whether a place lies inside a hole that has an outline.
+func (h *hole) holds(p profile.Point) bool { return h.form != nil && profile.Inside(p, h.rim) }
 
 // checkWebs finds holes of one panel that run into each other or leave less
 // than a thickness between them.
@@ -234,11 +264,14 @@ func (b *builder) checkWebs() {
 			if o.panel != h.panel || told[key] {
 				continue
 			}
-			reach := (h.recipe.Diameter+h.recipe.Length+o.recipe.Diameter+o.recipe.Length)/2 + t
+			reach := h.reach() + o.reach() + t
 			if d := o.centre.Sub(h.centre); math.Abs(d.X) > reach || math.Abs(d.Y) > reach {
 				continue
 			}
-			web := profile.Between(h.core(), o.core()) - (h.recipe.Diameter+o.recipe.Diameter)/2
+			web := profile.Between(h.core(), o.core()) - h.r() - o.r()
+			if h.holds(o.centre) || o.holds(h.centre) {
+				web = 0
+			}
 			if web >= t-tiny {
 				continue
 			}

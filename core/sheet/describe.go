@@ -20,8 +20,8 @@ func (b *builder) describe(part *Part) {
 			part.BendLines = append(part.BendLines, b.bendLine(p, part.Bounds.Min))
 		}
 	}
-	for _, h := range b.holes {
-		part.Holes = append(part.Holes, b.holeMade(h, part.Bounds.Min))
+	for i := range b.holes {
+		part.Holes = append(part.Holes, b.holeMade(&b.holes[i], part.Bounds.Min))
 	}
 	part.Body = Body{Thickness: b.recipe.Thickness, Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}
 	if b.opt.Body {
@@ -113,18 +113,32 @@ func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
 	return l
 }
 
-func (b *builder) holeMade(h hole, zero profile.Point) HoleMade {
-	m := HoleMade{ID: h.id, Feature: h.recipe.ID, Panel: h.panel.id, Name: h.name, Kind: h.recipe.Kind, Made: h.recipe.Made, Diameter: h.recipe.Diameter,
+func (b *builder) holeMade(h *hole, zero profile.Point) HoleMade {
+	m := HoleMade{ID: h.id, Feature: h.recipe.ID, Panel: h.panel.id, Name: h.name, Kind: h.recipe.Kind, Made: h.recipe.Made, Diameter: h.dia, Cut: h.pre, Says: h.says,
 		Centre: h.panel.pose.apply(h.centre), Body: h.panel.frame.apply(h.centre, 0), Normal: h.panel.frame.ez}
 	if m.Made == "" {
 		m.Made = MadeCut
 	}
 	m.X, m.Y = b.length(m.Centre.X-zero.X), b.length(m.Centre.Y-zero.Y)
-	m.Size = "Ø " + b.len(h.recipe.Diameter)
-	if h.recipe.Kind == SlotHole {
-		m.Length, m.Loop = h.recipe.Length, h.loop()
-		m.Size = b.len(h.recipe.Diameter) + " × " + b.len(h.recipe.Length)
+	if h.recipe.Use != nil {
+		m.Use, m.Back = h.recipe.Use.Kind, h.recipe.Use.Back
 	}
+	m.Size = "Ø " + b.len(h.dia)
+	switch h.recipe.Kind {
+	case RoundHole:
+		return m
+	case SlotHole, RectangleHole, KeyholeHole:
+		m.Length = h.recipe.Length
+		m.Size = b.len(h.dia) + " × " + b.len(h.recipe.Length)
+	case SquareHole:
+		m.Size = b.len(h.dia) + " square"
+	case DHole:
+		m.Size += ", " + b.len(h.recipe.Flat) + " across"
+	case CutoutHole:
+		x, y := h.form.Bounds().Size()
+		m.Size = b.len(x) + " × " + b.len(y)
+	}
+	m.Loop = h.loop()
 	return m
 }
 

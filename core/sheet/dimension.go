@@ -269,18 +269,57 @@ func (d *dimensioner) holes(p *panel, path, group string, list []Hole) {
 		h := &list[i]
 		here := path + "/holes/" + strconv.Itoa(i)
 		d.feature, d.group = h.ID, holeWord(h, i)+" on "+group
-		if h.Kind == SlotHole {
-			d.length(here+"/diameter", "Width", h.Diameter, "", nil, true)
-			d.length(here+"/length", "Length overall", h.Length, "", nil, false)
-			d.angle(here+"/angle", "Turned", h.Angle, "from the line across", false)
-		} else {
-			d.length(here+"/diameter", "Diameter", h.Diameter, "", nil, true)
-		}
+		d.holeSizes(here, h)
 		d.offset(p, here+"/x", h, h.X)
 		d.offset(p, here+"/y", h, h.Y)
 		d.pattern(here+"/pattern", h.Pattern)
 	}
 	d.feature, d.group = feature, was
+}
+
+// holeSizes lists what a hole of its kind is cut to.
+func (d *dimensioner) holeSizes(here string, h *Hole) {
+	turned := func() { d.angle(here+"/angle", "Turned", h.Angle, "from the line across", false) }
+	switch h.Kind {
+	case SlotHole, RectangleHole:
+		d.length(here+"/diameter", "Width", h.Diameter, "", nil, true)
+		d.length(here+"/length", "Length overall", h.Length, "", nil, false)
+		if h.Kind == RectangleHole {
+			d.length(here+"/radius", "Corner radius", h.Radius, "", nil, false)
+		}
+		turned()
+	case SquareHole:
+		d.length(here+"/diameter", "Side", h.Diameter, "", nil, true)
+		d.length(here+"/radius", "Corner radius", h.Radius, "", nil, false)
+		turned()
+	case DHole:
+		d.length(here+"/diameter", "Diameter", h.Diameter, "", nil, true)
+		d.length(here+"/flat", "Across the flat", h.Flat, "from the flat to the far side", nil, false)
+		turned()
+	case KeyholeHole:
+		d.length(here+"/diameter", "Large diameter", h.Diameter, "", nil, true)
+		d.length(here+"/narrow", "Slot width", h.Narrow, "", nil, false)
+		d.length(here+"/length", "Length overall", h.Length, "", nil, false)
+		turned()
+	case CutoutHole:
+		turned()
+	default:
+		if h.Use == nil || h.Diameter > 0 {
+			d.length(here+"/diameter", "Diameter", h.Diameter, "", nil, true)
+		}
+	}
+	if u := h.Use; u != nil {
+		switch u.Kind {
+		case UseCountersink:
+			d.length(here+"/use/head", "Head", u.Head, "diameter; twice the thread when 0", nil, false)
+		case UseAccess:
+			d.length(here+"/use/tool", "Tool", u.Tool, "its largest outside", nil, false)
+		case UsePass:
+			d.length(here+"/use/line", "Led through", u.Line, "the largest of it, plugs too", nil, false)
+		case UseLightening:
+			d.length(here+"/use/height", "Flange height", u.Height, "0 for none", nil, false)
+		}
+	}
 }
 
 func (d *dimensioner) offset(p *panel, path string, h *Hole, o Offset) {
@@ -333,6 +372,14 @@ func (d *dimensioner) pattern(path string, p *Pattern) {
 		d.count(path+"/count", "Holes", p.Count)
 		d.length(path+"/diameter", "Pitch circle", p.Diameter, "", nil, false)
 		d.angle(path+"/start", "First hole at", p.Start, "", false)
+	case p.Kind == RowPattern:
+		d.count(path+"/count", "Holes", p.Count)
+		d.length(path+"/pitchX", "Pitch", p.PitchX, "", nil, false)
+		d.angle(path+"/start", "Turned", p.Start, "from the line across", false)
+	case p.Kind == EdgePattern:
+		d.count(path+"/count", "Holes", p.Count)
+		d.length(path+"/margin", "Margin at both ends", p.Margin, "to the first and last centre", nil, false)
+	case p.Kind == MirrorPattern:
 	default:
 		d.count(path+"/columns", "Columns", p.Columns)
 		d.length(path+"/pitchX", "Pitch across", p.PitchX, "", nil, false)

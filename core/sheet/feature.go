@@ -3,7 +3,9 @@ package sheet
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
+	"strings"
 
 	"warmanvil/core/profile"
 )
@@ -15,21 +17,51 @@ type hole struct {
 	panel  *panel
 	path   string // of the feature in the recipe
 	name   string
+	says   string // what it is for
 	centre profile.Point
-	along  profile.Point // unit, the slot's long way
+	along  profile.Point // unit, its long way
+	dia    float64       // mm, finished; of a slot its width
+	pre    float64       // mm, what is cut of it; the same where nothing is drilled or drawn after
+	form   profile.Loop  // of neither round nor slot: outline about the centre, x along
+	rim    []profile.Point
+	flip   bool // its form is mirrored
 }
 
-// core answers the centre line of the hole's shape: a point, or a slot's axis.
-func (h hole) core() []profile.Point {
-	if h.recipe.Kind != SlotHole {
+// r answers how far the hole reaches round its core.
+func (h *hole) r() float64 {
+	if h.form != nil {
+		return 0
+	}
+	return h.dia / 2
+}
+
+// reach answers how far the hole's edge lies from its centre at most.
+func (h *hole) reach() float64 {
+	far := h.dia / 2
+	if h.recipe.Kind == SlotHole {
+		far = h.recipe.Length / 2
+	}
+	for _, q := range h.rim {
+		far = math.Max(far, q.Sub(h.centre).Len())
+	}
+	return far
+}
+
+// core answers the centre line of the hole's shape: a point, a slot's axis, or
+// its outline.
+func (h *hole) core() []profile.Point {
+	switch {
+	case h.form != nil:
+		return h.rim
+	case h.recipe.Kind != SlotHole:
 		return []profile.Point{h.centre}
 	}
-	half := h.along.Mul((h.recipe.Length - h.recipe.Diameter) / 2)
+	half := h.along.Mul((h.recipe.Length - h.dia) / 2)
 	return []profile.Point{h.centre.Sub(half), h.centre.Add(half)}
 }
 
-func (h hole) flatCore() []profile.Point {
-	c := h.core()
+func (h *hole) flatCore() []profile.Point {
+	c := slices.Clone(h.core())
 	for i := range c {
 		c[i] = h.panel.pose.apply(c[i])
 	}
@@ -56,8 +88,21 @@ func (b *builder) place(p *panel, i int) {
 	}
 	nx, ny, origin := at.x, at.y, at.origin
 	h.along = turned(nx, ny, r.Angle)
+	u, why := b.use(&h)
+	if why != "" {
+		b.stop("hole-unsized", "Off its face", b.at(&h), h.name+" has no size: "+why+".")
+		return
+	}
+	h.dia, h.pre, h.says, h.form = u.cut, u.pre, u.says, form(r)
+	if h.pre == 0 {
+		h.pre = h.dia
+	}
+	h.flip = nx.Cross(ny) < 0 // its own axes are mirrored
 	add := func(k int, c profile.Point) {
 		h.centre = c
+		if h.form != nil {
+			h.rim = h.outline(h.flip).Flatten(.02)
+		}
 		if r.Pattern != nil {
 			h.id = r.ID + "." + strconv.Itoa(k+1)
 		}
@@ -71,6 +116,24 @@ func (b *builder) place(p *panel, i int) {
 			dir := turned(nx, ny, pat.Start+360*float64(k)/float64(pat.Count))
 			add(k, origin.Add(dir.Mul(pat.Diameter/2)))
 		}
+	case pat.Kind == RowPattern:
+		way := turned(nx, ny, pat.Start)
+		for k := range pat.Count {
+			add(k, origin.Add(way.Mul(float64(k)*pat.PitchX)))
+		}
+	case pat.Kind == EdgePattern:
+		places, way, why := b.alongEdge(p, r)
+		if why != "" {
+			b.stop("hole-nowhere", "Off its face", b.at(&h), h.name+" has no place: "+why+".")
+			return
+		}
+		h.along = turned(way, profile.Point{X: -way.Y, Y: way.X}, r.Angle)
+		h.flip = false
+		for k, q := range places {
+			add(k, q)
+		}
+	case pat.Kind == MirrorPattern:
+		b.mirror(p, &h, pat, origin, add)
 	default:
 		for row := range pat.Rows {
 			for col := range pat.Columns {
@@ -177,38 +240,51 @@ func turned(nx, ny profile.Point, degrees float64) profile.Point {
 }
 
 func holeWord(h *Hole, i int) string {
-	word := "Hole"
-	switch {
-	case h.Pattern != nil && h.Pattern.Kind == CirclePattern:
-		word = "Hole circle"
-	case h.Pattern != nil:
-		word = "Hole grid"
-	case h.Kind == SlotHole:
-		word = "Slot"
+	word := map[HoleKind]string{SlotHole: "Slot", SquareHole: "Square hole", RectangleHole: "Rectangular hole", DHole: "D hole", KeyholeHole: "Keyhole", CutoutHole: "Cutout"}[h.Kind]
+	if word == "" {
+		word = "Hole"
+	}
+	if h.Use != nil {
+		word = map[UseKind]string{UseCountersink: "Countersunk hole", UseTapped: "Tapped hole", UseWeldNut: "Weld nut", UseRivetNut: "Rivet nut", UseAccess: "Access hole", UseDrain: "Drain", UsePass: "Pass-through", UseLightening: "Lightening hole"}[h.Use.Kind]
+	}
+	if h.Pattern != nil {
+		word = strings.TrimSuffix(word, " hole")
+		switch h.Pattern.Kind {
+		case CirclePattern:
+			word += " circle"
+		case RowPattern:
+			word += " row"
+		case EdgePattern:
+			word += " row along an edge"
+		case MirrorPattern:
+			word += " pair"
+		default:
+			word += " grid"
+		}
 	}
 	return word + " " + strconv.Itoa(i+1)
 }
 
-// loop answers a slot's outline on the flat pattern.
-func (h hole) loop() profile.Loop {
-	along := h.panel.pose.turn(h.along)
-	return profile.Slot(h.panel.pose.apply(h.centre), h.recipe.Length, h.recipe.Diameter, math.Atan2(along.Y, along.X)*180/math.Pi)
-}
-
 // cut tells whether the hole is cut with the blank.
-func (h hole) cut() bool { return h.recipe.Made != MadeDrilled }
+func (h *hole) cut() bool { return h.recipe.Made != MadeDrilled }
 
-func (h hole) area() float64 {
-	d := h.recipe.Diameter
-	if h.recipe.Kind == SlotHole {
+func (h *hole) area() float64 {
+	d := h.pre
+	switch {
+	case h.form != nil:
+		return math.Abs(h.form.Area())
+	case h.recipe.Kind == SlotHole:
 		return math.Pi*d*d/4 + d*(h.recipe.Length-d)
 	}
 	return math.Pi * d * d / 4
 }
 
-func (h hole) length() float64 {
-	d := h.recipe.Diameter
-	if h.recipe.Kind == SlotHole {
+func (h *hole) length() float64 {
+	d := h.pre
+	switch {
+	case h.form != nil:
+		return h.form.Length()
+	case h.recipe.Kind == SlotHole:
 		return math.Pi*d + 2*(h.recipe.Length-d)
 	}
 	return math.Pi * d

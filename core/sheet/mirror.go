@@ -98,13 +98,43 @@ func mirrorHoles(list []Hole, edge func(Edge) Edge) []Hole {
 	}
 	out := make([]Hole, len(list))
 	for i, h := range list {
-		if h.X.Edge == Middle || h.X.Edge == Feature {
-			h.X.Distance = -h.X.Distance
+		if p := h.Pattern; p != nil {
+			q := *p
+			q.Edge = edge(q.Edge)
+			h.Pattern = &q
+		}
+		if byEdge := h.Pattern != nil && h.Pattern.Kind == EdgePattern; byEdge || h.X.Edge == Middle || h.X.Edge == Feature {
+			h.mirrorWays(!byEdge)
 		}
 		h.X.Edge, h.Y.Edge = edge(h.X.Edge), edge(h.Y.Edge)
 		out[i] = h // angles turn from the edges, so they mirror by themselves
 	}
 	return out
+}
+
+// mirrorWays turns a hole whose ways do not turn with its edges.
+func (h *Hole) mirrorWays(placed bool) {
+	if h.Kind == CutoutHole {
+		h.Cut = h.Cut.Reversed()
+		for i := range h.Cut {
+			h.Cut[i].Y, h.Cut[i].Bulge = -h.Cut[i].Y, -h.Cut[i].Bulge
+		}
+	}
+	if h.Kind != RoundHole {
+		h.Angle = 180 - h.Angle
+	}
+	if !placed {
+		return
+	}
+	h.X.Distance = -h.X.Distance
+	if p := h.Pattern; p != nil {
+		switch p.Kind {
+		case CirclePattern, RowPattern:
+			p.Start = 180 - p.Start
+		case GridPattern: // it steps to the right still
+			h.X.Distance -= float64(p.Columns-1) * p.PitchX
+		}
+	}
 }
 
 // swaps tells whether an edge's start end becomes its far end: where it is

@@ -52,12 +52,16 @@ type HoleMade struct {
 	Feature  string        `json:"feature" doc:"id in the recipe"`
 	Panel    string        `json:"panel"`
 	Name     string        `json:"name"`
-	Kind     HoleKind      `json:"kind" enum:"round,slot"`
-	Made     Made          `json:"made" enum:"cut,drilled"`
+	Kind     HoleKind      `json:"kind" enum:"round,slot,square,rectangle,d,keyhole,cutout"`
+	Made     Made          `json:"made" enum:"cut,drilled,pilot"`
+	Use      UseKind       `json:"use,omitempty"`
+	Back     bool          `json:"back,omitempty" doc:"its head, nut or flange is on the back"`
+	Says     string        `json:"says,omitempty" doc:"what it is for"`
 	Centre   profile.Point `json:"centre"`
 	Diameter float64       `json:"diameter"`
+	Cut      float64       `json:"cut" doc:"mm, diameter that is cut: less where it is drilled out or flanged after"`
 	Length   float64       `json:"length,omitempty"`
-	Loop     profile.Loop  `json:"loop,omitempty" doc:"of a slot"`
+	Loop     profile.Loop  `json:"loop,omitempty" doc:"of all but round holes"`
 	Body     Vector        `json:"body" doc:"centre on the folded mid-surface"`
 	Normal   Vector        `json:"normal" doc:"towards the panel's good side"`
 	Size     string        `json:"size" doc:"as the job writes it"`

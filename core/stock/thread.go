@@ -50,6 +50,14 @@ func (t Thread) StressArea() float64 {
 // NominalArea answers the shank's area in mm².
 func (t Thread) NominalArea() float64 { return math.Pi / 4 * t.Diameter * t.Diameter }
 
+// PitchMM answers the pitch in mm.
+func (t Thread) PitchMM() float64 {
+	if t.System == Inch {
+		return 25.4 / t.Pitch
+	}
+	return t.Pitch
+}
+
 // Name answers the thread as it is written on a drawing.
 func (t Thread) Name() string {
 	if t.System == Inch {
@@ -152,4 +160,22 @@ func FindThread(system System, size string, pitch float64) (Thread, error) {
 		return Thread{}, fmt.Errorf("the system is inch or metric, not %q", system)
 	}
 	return Thread{}, fmt.Errorf("%q is not in the %s thread table, which runs from %s", size, system, map[System]string{Inch: "#10 to 1 in", Metric: "M5 to M24"}[system])
+}
+
+// ThreadNamed finds a thread as it is written: M8, M8×1, 3/8, 3/8-16.
+func ThreadNamed(name string) (Thread, error) {
+	name = strings.TrimSpace(name)
+	system, sep := Inch, "-"
+	if strings.HasPrefix(strings.ToUpper(name), "M") {
+		system, sep = Metric, "×"
+		name = strings.ReplaceAll(strings.ToUpper(name), "X", "×")
+	}
+	size, rest, found := strings.Cut(name, sep)
+	pitch := 0.0
+	if found {
+		if _, err := fmt.Sscanf(rest, "%g", &pitch); err != nil {
+			return Thread{}, fmt.Errorf("%q has no pitch behind the %s", name, sep)
+		}
+	}
+	return FindThread(system, size, pitch)
 }
