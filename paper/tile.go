@@ -26,6 +26,7 @@ func (p printer) page(col, row, columns, rows int) {
 	p.outline(at)
 	p.holes(at)
 	p.bends(at)
+	p.marks(at)
 	p.view(at)
 	p.ClipEnd()
 	p.frame(col, row, columns, rows, tw, th)
@@ -70,6 +71,25 @@ func (p printer) holes(at mapping) {
 		}
 		p.text(x+arm*.75, y-arm*.75, 7, "", label)
 	}
+}
+
+// marks draws what is marked and not cut.
+func (p printer) marks(at mapping) {
+	p.SetLineWidth(.12)
+	for _, m := range p.t.Flat.Marks {
+		for _, l := range m.Lines {
+			for i := 1; i < len(l); i++ {
+				x0, y0 := at(l[i-1])
+				x1, y1 := at(l[i])
+				p.Line(x0, y0, x1, y1)
+			}
+		}
+		if m.Text != "" {
+			x, y := at(m.At)
+			p.text(x, y, 7, "", m.Text)
+		}
+	}
+	p.SetLineWidth(.2)
 }
 
 // bends draws bend lines with a flag on the side the bend goes to: long dashes

@@ -345,19 +345,32 @@ func (d *dxf) cross(c profile.Point) {
 
 // mark writes the part's mark in the middle of the base.
 func (d *dxf) mark(f Flat) {
+	for _, m := range f.Part.Marks {
+		for _, l := range m.Lines {
+			for i := 1; i < len(l); i++ {
+				d.line(l[i-1], l[i], LayerMark)
+			}
+		}
+		if m.Text != "" {
+			d.text(m.Text, m.At, m.Height, m.Angle)
+		}
+	}
 	if f.Mark == "" || len(f.Part.Panels) == 0 {
 		return
 	}
-	d.text(f.Mark, f.Part.Panels[0].Middle, 5)
+	d.text(f.Mark, f.Part.Panels[0].Middle, 5, 0)
 }
 
-// text writes words of a height in mm.
-func (d *dxf) text(words string, at profile.Point, high float64) {
+// text writes words of a height in mm, turned by degrees.
+func (d *dxf) text(words string, at profile.Point, high, angle float64) {
 	d.entity("TEXT", LayerMark, "AcDbText")
 	d.at(10, at)
 	d.num(30, 0)
 	d.num(40, high*d.scale)
 	d.put(1, plainText(words))
+	if angle != 0 {
+		d.num(50, angle)
+	}
 	d.put(7, "STANDARD")
 	d.put(100, "AcDbText")
 }

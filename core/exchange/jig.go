@@ -50,7 +50,7 @@ func (j Jig) DXF() []byte {
 		d.cross(p)
 	}
 	for _, m := range j.Marks {
-		d.text(m.Text, m.At, 12)
+		d.text(m.Text, m.At, 12, 0)
 	}
 	d.put(0, "ENDSEC")
 	w, h := b.Size()

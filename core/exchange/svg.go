@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"encoding/xml"
 	"fmt"
+	"html"
 	"math"
 	"strconv"
 	"strings"
@@ -58,6 +59,19 @@ func SVG(f Flat) []byte {
 		if hole.Made == sheet.MadeDrilled {
 			c := flip(hole.Centre)
 			fmt.Fprintf(&b, `<path d="M%s %sh6M%s %sv6"/>`+"\n", coord(c.X-3), coord(c.Y), coord(c.X), coord(c.Y-3))
+		}
+	}
+	for _, m := range f.Part.Marks {
+		for _, l := range m.Lines {
+			for i, q := range l {
+				c := flip(q)
+				fmt.Fprintf(&b, `%s%s %s`, map[bool]string{true: `<path d="M`, false: "L"}[i == 0], coord(c.X), coord(c.Y))
+			}
+			b.WriteString("\"/>\n")
+		}
+		if m.Text != "" {
+			c := flip(m.At)
+			fmt.Fprintf(&b, `<text x="%s" y="%s" font-size="%s" transform="rotate(%s %s %s)">%s</text>`+"\n", coord(c.X), coord(c.Y), coord(m.Height), coord(-m.Angle), coord(c.X), coord(c.Y), html.EscapeString(m.Text))
 		}
 	}
 	b.WriteString("</g>\n</svg>\n")

@@ -194,6 +194,16 @@ func (b *builder) extent() (lo, hi Vector) {
 		}
 	}
 	for _, p := range b.all {
+		for e, list := range p.cuts { // tabs stand out
+			for _, c := range list {
+				if c.of.Kind == Tab {
+					for _, t := range [2]float64{c.from, c.to} {
+						grow(p.frame.apply(p.point(e, t, c.of.Depth), -half))
+						grow(p.frame.apply(p.point(e, t, c.of.Depth), half))
+					}
+				}
+			}
+		}
 		for _, c := range p.outlined() {
 			grow(p.frame.apply(c, -half))
 			grow(p.frame.apply(c, half))

@@ -49,7 +49,7 @@ func Build(r Recipe, opt Options) (Part, error) {
 	}
 	b := newBuilder(r, opt, r.Bend.School)
 	base := b.panels()
-	part := Part{Whole: !b.broken, Holes: []HoleMade{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
+	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Marks: []MarkMade{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
 		Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}}, Figures: []Figure{}, Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}, Outline: profile.Loop{}}
 	if base == nil {
 		part.Dimensions = b.dimensions()
@@ -59,10 +59,14 @@ func Build(r Recipe, opt Options) (Part, error) {
 	for _, p := range b.all {
 		b.cornerReliefs(p)
 	}
+	for _, p := range b.all {
+		b.edgeCuts(p)
+	}
 	b.features()
 	part.Outline = b.outline(base)
 	part.Bounds = part.Outline.Bounds()
 	b.describe(&part)
+	part.Marks = b.marksMade(&part)
 	b.measure(&part)
 	b.check(&part)
 	part.Dimensions = b.dimensions()

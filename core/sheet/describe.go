@@ -129,7 +129,10 @@ func (b *builder) holeMade(h *hole, zero profile.Point) HoleMade {
 		return m
 	case SlotHole, RectangleHole, KeyholeHole:
 		m.Length = h.recipe.Length
-		m.Size = b.len(h.dia) + " × " + b.len(h.recipe.Length)
+		if h.tab[0] > 0 {
+			m.Length = h.tab[0]
+		}
+		m.Size = b.len(h.dia) + " × " + b.len(m.Length)
 	case SquareHole:
 		m.Size = b.len(h.dia) + " square"
 	case DHole:

@@ -29,6 +29,7 @@ func (b *builder) dimensions() []Dimension {
 	d.base(base, r.Base, note)
 	d.cornerSize("/base/corner", r.Base.Corner)
 	d.holes(base, "/base", "base", r.Base.Holes)
+	d.edges("/base", "base", r.Base.Edges, r.Base.Marks)
 	d.flanges("/base", "", r.Base.Flanges)
 	d.feature, d.group = "sheet", "Sheet"
 	d.length("/thickness", "Thickness", r.Thickness, "measure it: a gauge is nominal", nil, false)
@@ -197,6 +198,7 @@ func (d *dimensioner) flanges(path, parent string, list []Flange) {
 		}
 		d.cornerSize(here+"/corner", f.Corner)
 		d.holes(p, here, lower(group), f.Holes)
+		d.edges(here, lower(group), f.Edges, f.Marks)
 		d.flanges(here, group, f.Flanges)
 	}
 }
@@ -263,6 +265,40 @@ func (d *dimensioner) setIn(p *panel, start bool) *span {
 	return &span{p.parent.pose.apply(p.parent.point(p.on, a, 0)), p.parent.pose.apply(p.parent.point(p.on, c, 0))}
 }
 
+// edges lists notches, tabs and marks.
+func (d *dimensioner) edges(path, group string, edges []EdgeCut, marks []Mark) {
+	feature, was := d.feature, d.group
+	for i := range edges {
+		c := &edges[i]
+		here := path + "/edges/" + strconv.Itoa(i)
+		d.feature, d.group = c.ID, map[EdgeKind]string{Notch: "Notch ", Tab: "Tab "}[c.Kind]+strconv.Itoa(i+1)+" on "+group
+		d.length(here+"/width", "Width", c.Width, "along the edge", nil, false)
+		d.length(here+"/depth", "Depth", c.Depth, map[EdgeKind]string{Notch: "into the sheet", Tab: "out of the edge"}[c.Kind], nil, false)
+		if c.Count > 1 {
+			d.count(here+"/count", "How many", c.Count)
+			d.length(here+"/margin", "Margin at both ends", c.Margin, "to the first and last middle", nil, false)
+		} else {
+			d.length(here+"/at", "Along its edge", c.At, "to its middle", nil, false)
+		}
+	}
+	for i := range marks {
+		m := &marks[i]
+		here := path + "/marks/" + strconv.Itoa(i)
+		d.feature, d.group = m.ID, map[MarkKind]string{TextMark: "Words ", CentreMark: "Centre mark ", ArrowMark: "View arrow ", BeadMark: "Bead ", NoWeldMark: "No weld "}[m.Kind]+strconv.Itoa(i+1)+" on "+group
+		if m.Kind == TextMark {
+			d.length(here+"/height", "Height", m.Height, "5 mm when 0", nil, false)
+		}
+		if m.Kind == BeadMark || m.Kind == NoWeldMark {
+			d.length(here+"/length", "Length", m.Length, "", nil, false)
+			d.length(here+"/width", "Width", m.Width, "", nil, false)
+		}
+		d.length(here+"/x/distance", fromWord(m.X), m.X.Distance, "", nil, false)
+		d.length(here+"/y/distance", fromWord(m.Y), m.Y.Distance, "", nil, false)
+		d.angle(here+"/angle", "Turned", m.Angle, "from the line across", false)
+	}
+	d.feature, d.group = feature, was
+}
+
 func (d *dimensioner) holes(p *panel, path, group string, list []Hole) {
 	feature, was := d.feature, d.group
 	for i := range list {
@@ -280,6 +316,13 @@ func (d *dimensioner) holes(p *panel, path, group string, list []Hole) {
 // holeSizes lists what a hole of its kind is cut to.
 func (d *dimensioner) holeSizes(here string, h *Hole) {
 	turned := func() { d.angle(here+"/angle", "Turned", h.Angle, "from the line across", false) }
+	switch {
+	case h.Use != nil && h.Use.Kind == UseTab:
+		d.length(here+"/use/width", "Tab's width", h.Use.Width, "", nil, true)
+		d.length(here+"/use/thick", "Tab's thickness", orThickness(h.Use.Thick, d.b.recipe.Thickness), "", nil, false)
+		turned()
+		return
+	}
 	switch h.Kind {
 	case SlotHole, RectangleHole:
 		d.length(here+"/diameter", "Width", h.Diameter, "", nil, true)

@@ -24,7 +24,8 @@ type hole struct {
 	pre    float64       // mm, what is cut of it; the same where nothing is drilled or drawn after
 	form   profile.Loop  // of neither round nor slot: outline about the centre, x along
 	rim    []profile.Point
-	flip   bool // its form is mirrored
+	flip   bool       // its form is mirrored
+	tab    [2]float64 // mm, of a slot for a tab: length and width
 }
 
 // r answers how far the hole reaches round its core.
@@ -94,6 +95,9 @@ func (b *builder) place(p *panel, i int) {
 		return
 	}
 	h.dia, h.pre, h.says, h.form = u.cut, u.pre, u.says, form(r)
+	if h.tab[0] > 0 {
+		h.form = rounded(h.tab[0], h.tab[1], 0)
+	}
 	if h.pre == 0 {
 		h.pre = h.dia
 	}
@@ -245,7 +249,7 @@ func holeWord(h *Hole, i int) string {
 		word = "Hole"
 	}
 	if h.Use != nil {
-		word = map[UseKind]string{UseCountersink: "Countersunk hole", UseTapped: "Tapped hole", UseWeldNut: "Weld nut", UseRivetNut: "Rivet nut", UseAccess: "Access hole", UseDrain: "Drain", UsePass: "Pass-through", UseLightening: "Lightening hole"}[h.Use.Kind]
+		word = map[UseKind]string{UseCountersink: "Countersunk hole", UseTapped: "Tapped hole", UseWeldNut: "Weld nut", UseRivetNut: "Rivet nut", UseAccess: "Access hole", UseDrain: "Drain", UsePass: "Pass-through", UseTab: "Slot for a tab", UseLightening: "Lightening hole"}[h.Use.Kind]
 	}
 	if h.Pattern != nil {
 		word = strings.TrimSuffix(word, " hole")

@@ -83,7 +83,15 @@ func (w *walker) edge(p *panel, e int, whole bool) {
 	if p.corners90[e] == 0 && w.treated(p, e) == 0 {
 		w.put(p, p.point(e, 0, 0), 0)
 	}
+	cuts := 0
+	upTo := func(t float64) {
+		for p.cuts != nil && cuts < len(p.cuts[e]) && p.cuts[e][cuts].from < t {
+			w.edgeCut(p, e, p.cuts[e][cuts])
+			cuts++
+		}
+	}
 	for i, k := range kids {
+		upTo(k.at[0])
 		cut := w.b.reliefs(k)
 		if !(i == 0 && p.corners90[e] > 0) {
 			w.notch(p, e, k.at[0], k.relief, cut[0], -1)
@@ -95,6 +103,7 @@ func (w *walker) edge(p *panel, e int, whole bool) {
 			w.notch(p, e, k.at[1], k.relief, cut[1], 1)
 		}
 	}
+	upTo(length)
 	w.cornerAt(p, e, length, whole)
 }
 

@@ -15,7 +15,7 @@ func (r Recipe) Mirror() Recipe {
 		s := r.Base.Shape.mirrored(r.Base.Length)
 		r.Base.Shape = &s
 	}
-	r.Base.Holes = mirrorHoles(r.Base.Holes, edge)
+	r.Base.Holes, r.Base.Edges, r.Base.Marks = mirrorHoles(r.Base.Holes, edge), mirrorEdges(r.Base.Edges, edge), mirrorMarks(r.Base.Marks, edge)
 	r.Base.Flanges = mirrorFlanges(r.Base.Flanges, edge)
 	if r.Hand.Drawn != "" {
 		r.Hand.Drawn = r.Hand.Drawn.Other()
@@ -112,6 +112,40 @@ func mirrorHoles(list []Hole, edge func(Edge) Edge) []Hole {
 	return out
 }
 
+func mirrorEdges(list []EdgeCut, edge func(Edge) Edge) []EdgeCut {
+	if list == nil {
+		return nil
+	}
+	out := make([]EdgeCut, len(list))
+	for i, c := range list {
+		if e := edge(c.Edge); swaps(c.Edge, e) && c.Count < 2 {
+			c.FromEnd = !c.FromEnd
+		}
+		c.Edge = edge(c.Edge)
+		out[i] = c
+	}
+	return out
+}
+
+// mirrorMarks moves marks to the other side; words stay readable.
+func mirrorMarks(list []Mark, edge func(Edge) Edge) []Mark {
+	if list == nil {
+		return nil
+	}
+	out := make([]Mark, len(list))
+	for i, m := range list {
+		if m.X.Edge == Middle || m.X.Edge == Feature {
+			m.X.Distance = -m.X.Distance
+			if m.Kind != TextMark {
+				m.Angle = 180 - m.Angle
+			}
+		}
+		m.X.Edge, m.Y.Edge = edge(m.X.Edge), edge(m.Y.Edge)
+		out[i] = m
+	}
+	return out
+}
+
 // mirrorWays turns a hole whose ways do not turn with its edges.
 func (h *Hole) mirrorWays(placed bool) {
 	if h.Kind == CutoutHole {
@@ -156,6 +190,7 @@ func mirrorFlanges(list []Flange, edge func(Edge) Edge) []Flange {
 		}
 		f.Edge = edge(f.Edge)
 		f.Holes, f.Flanges = mirrorHoles(f.Holes, Edge.mirrored), mirrorFlanges(f.Flanges, Edge.mirrored)
+		f.Edges, f.Marks = mirrorEdges(f.Edges, Edge.mirrored), mirrorMarks(f.Marks, Edge.mirrored)
 		out[i] = f
 	}
 	return out

@@ -27,6 +27,9 @@ type panel struct {
 	corner         Corner
 	meets          []Meet
 	holes          []Hole
+	edges          []EdgeCut
+	marks          []Mark
+	cuts           [][]cut // notches and tabs by edge, along it
 	parent         *panel
 	jog            *Flange    // of a slope: the jog it belongs to
 	on             int        // edge of the parent
@@ -185,7 +188,7 @@ func (p *panel) reference(i int, from Measure, thickness float64) float64 {
 // cannot be made is left out and said; so is everything on it.
 func (b *builder) panels() *panel {
 	r := b.recipe
-	base := &panel{id: r.Base.ID, name: "Base", path: "/base", corner: r.Base.Corner, meets: r.Base.Meets, holes: r.Base.Holes,
+	base := &panel{id: r.Base.ID, name: "Base", path: "/base", corner: r.Base.Corner, meets: r.Base.Meets, holes: r.Base.Holes, edges: r.Base.Edges, marks: r.Base.Marks,
 		pose: pose{ex: profile.Point{X: 1}, ey: profile.Point{Y: 1}}, frame: ground}
 	loop, names, why := r.Base.outline()
 	if why != "" {
@@ -237,7 +240,7 @@ func (b *builder) hang(parent *panel, flanges []Flange) {
 	var made []*panel
 	for i := range flanges {
 		f := &flanges[i]
-		p := &panel{id: f.ID, corner: f.Corner, meets: f.Meets, holes: f.Holes, parent: parent, on: parent.edgeNamed(f.Edge), flange: f}
+		p := &panel{id: f.ID, corner: f.Corner, meets: f.Meets, holes: f.Holes, edges: f.Edges, marks: f.Marks, parent: parent, on: parent.edgeNamed(f.Edge), flange: f}
 		if !b.bare {
 			p.path, p.name = parent.path+"/flanges/"+strconv.Itoa(i), flangeName(parent, f)
 		}

@@ -31,6 +31,7 @@ type Part struct {
 	Outline    profile.Loop      `json:"outline" doc:"flat pattern, anticlockwise, good side up, mm; origin at the front left corner of the base's flat part"`
 	Bounds     profile.Bounds    `json:"bounds"`
 	Holes      []HoleMade        `json:"holes"`
+	Marks      []MarkMade        `json:"marks" doc:"what is marked, not cut through"`
 	BendLines  []BendLine        `json:"bendLines"`
 	Panels     []PanelMade       `json:"panels"`
 	Body       Body              `json:"body"`

@@ -67,6 +67,7 @@ type Recipe struct {
 	Tool      bend.Tool `json:"tool" doc:"what it is bent on"`
 	Bend      bend.Rule `json:"bend" doc:"where K comes from"`
 	Base      Base      `json:"base"`
+	Ticks     bool      `json:"ticks,omitempty" doc:"small marks at the edges where bend lines end"`
 	Hand      Hand      `json:"hand,omitempty" doc:"left and right pair"`
 	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
 }
@@ -95,15 +96,17 @@ const (
 
 // Base is the panel everything hangs on.
 type Base struct {
-	ID      string   `json:"id"`
-	Length  float64  `json:"length,omitempty" doc:"mm, left to right; of a disc its diameter, of a ring its outer diameter"`
-	Width   float64  `json:"width,omitempty" doc:"mm, front to back; of a ring across its band"`
-	Shape   *Shape   `json:"shape,omitempty" doc:"a rectangle when left out"`
-	Measure Measure  `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how it was measured where an edge is bent"`
-	Corner  Corner   `json:"corner,omitempty" doc:"of corners no flange reaches"`
-	Meets   []Meet   `json:"meets,omitempty" doc:"how flanges meet at its corners; they stay open where nothing is said"`
-	Holes   []Hole   `json:"holes,omitempty"`
-	Flanges []Flange `json:"flanges,omitempty"`
+	ID      string    `json:"id"`
+	Length  float64   `json:"length,omitempty" doc:"mm, left to right; of a disc its diameter, of a ring its outer diameter"`
+	Width   float64   `json:"width,omitempty" doc:"mm, front to back; of a ring across its band"`
+	Shape   *Shape    `json:"shape,omitempty" doc:"a rectangle when left out"`
+	Measure Measure   `json:"measure,omitempty" enum:"outside,inside,flat,tangent" doc:"how it was measured where an edge is bent"`
+	Corner  Corner    `json:"corner,omitempty" doc:"of corners no flange reaches"`
+	Meets   []Meet    `json:"meets,omitempty" doc:"how flanges meet at its corners; they stay open where nothing is said"`
+	Holes   []Hole    `json:"holes,omitempty"`
+	Edges   []EdgeCut `json:"edges,omitempty" doc:"notches and tabs"`
+	Marks   []Mark    `json:"marks,omitempty"`
+	Flanges []Flange  `json:"flanges,omitempty"`
 }
 
 // ShapeKind of a base.
@@ -197,6 +200,8 @@ type Flange struct {
 	Corner       Corner     `json:"corner,omitempty" doc:"of free corners"`
 	Meets        []Meet     `json:"meets,omitempty" doc:"how its own flanges meet"`
 	Holes        []Hole     `json:"holes,omitempty"`
+	Edges        []EdgeCut  `json:"edges,omitempty" doc:"notches and tabs"`
+	Marks        []Mark     `json:"marks,omitempty"`
 	Flanges      []Flange   `json:"flanges,omitempty"`
 }
 
@@ -246,6 +251,66 @@ const (
 	Round       ReliefKind = "round"
 	Tear        ReliefKind = "tear"
 )
+
+// EdgeKind is what is cut on an edge.
+type EdgeKind string
+
+// A notch is cut into the sheet; a tab stands out of it and goes into a slot of
+// another part.
+const (
+	Notch EdgeKind = "notch"
+	Tab   EdgeKind = "tab"
+)
+
+// NotchShape is the form of a notch.
+type NotchShape string
+
+// The forms of a notch.
+const (
+	SquareNotch NotchShape = "square"
+	VeeNotch    NotchShape = "vee"
+	RoundNotch  NotchShape = "round"
+)
+
+// EdgeCut is a notch or a tab on a free edge, or several with equal margins.
+type EdgeCut struct {
+	ID      string     `json:"id"`
+	Kind    EdgeKind   `json:"kind" enum:"notch,tab"`
+	Edge    Edge       `json:"edge"`
+	At      float64    `json:"at,omitempty" doc:"mm from the edge's left or front end to its middle; several are spread instead"`
+	FromEnd bool       `json:"fromEnd,omitempty" doc:"at counts from the other end"`
+	Width   float64    `json:"width" doc:"mm along the edge"`
+	Depth   float64    `json:"depth" doc:"mm into the sheet; of a tab out of it"`
+	Shape   NotchShape `json:"shape,omitempty" enum:"square,vee,round"`
+	Count   int        `json:"count,omitempty" doc:"more than one are spread along the edge"`
+	Margin  float64    `json:"margin,omitempty" doc:"mm from both ends of the edge to the middles of the first and last"`
+}
+
+// MarkKind is what is marked and not cut through.
+type MarkKind string
+
+// The marks: words, the part's own mark, a centre, the side that faces the
+// viewer, a pressed bead, and a face that stays free of weld.
+const (
+	TextMark   MarkKind = "text"
+	CentreMark MarkKind = "centre"
+	ArrowMark  MarkKind = "arrow"
+	BeadMark   MarkKind = "bead"
+	NoWeldMark MarkKind = "noweld"
+)
+
+// Mark on a panel.
+type Mark struct {
+	ID     string   `json:"id"`
+	Kind   MarkKind `json:"kind" enum:"text,centre,arrow,bead,noweld"`
+	X      Offset   `json:"x"`
+	Y      Offset   `json:"y"`
+	Angle  float64  `json:"angle,omitempty" doc:"degrees, as a slot's"`
+	Text   string   `json:"text,omitempty"`
+	Height float64  `json:"height,omitempty" doc:"mm, of words; 5 when left out"`
+	Length float64  `json:"length,omitempty" doc:"mm, of a bead from end to end, of a face along it"`
+	Width  float64  `json:"width,omitempty" doc:"mm, across a bead or a face"`
+}
 
 // HoleKind is the shape of a hole.
 type HoleKind string
@@ -305,11 +370,13 @@ const (
 	UseDrain       UseKind = "drain"
 	UsePass        UseKind = "pass"
 	UseLightening  UseKind = "lightening"
+	UseTab         UseKind = "tab"
 )
 
-// Use of a round hole; what its kind does not ask for is left out.
+// Use of a hole; what its kind does not ask for is left out. A slot for a tab is
+// a rectangle whose size comes from the tab.
 type Use struct {
-	Kind   UseKind `json:"kind" enum:"countersink,tapped,weldnut,rivetnut,access,drain,pass,lightening"`
+	Kind   UseKind `json:"kind" enum:"countersink,tapped,weldnut,rivetnut,access,drain,pass,lightening,tab"`
 	Thread string  `json:"thread,omitempty" doc:"M8, 3/8-16: of a tapped hole, a nut or a countersunk screw"`
 	Back   bool    `json:"back,omitempty" doc:"the head, nut or flange is on the back, not on the good side"`
 	Head   float64 `json:"head,omitempty" doc:"mm, countersink: head's diameter; twice the thread when left out"`
@@ -318,6 +385,8 @@ type Use struct {
 	Line   float64 `json:"line,omitempty" doc:"mm, pass: the largest thing that is led through, plugs too"`
 	Cover  string  `json:"cover,omitempty" enum:"none,grommet,split" doc:"pass: what lines the edge"`
 	Height float64 `json:"height,omitempty" doc:"mm, lightening: its flange's height, 0 for none"`
+	Width  float64 `json:"width,omitempty" doc:"mm, tab: its width"`
+	Thick  float64 `json:"thick,omitempty" doc:"mm, tab: thickness of the part it is on; this part's own when left out"`
 }
 
 // Offset is a distance from a named edge, from the panel's middle, or from

@@ -22,6 +22,12 @@ func (b *builder) use(h *hole) (u used, why string) {
 	if r.Use == nil {
 		return b.pilot(h, u), ""
 	}
+	if r.Use.Kind == UseTab {
+		clear := slotClearance(b.process.Key)
+		h.tab = [2]float64{r.Use.Width + clear, orThickness(r.Use.Thick, t) + clear}
+		u.cut, u.says = h.tab[1], fmt.Sprintf("for a tab of %s, %s clear", b.len(r.Use.Width), b.len(clear))
+		return u, ""
+	}
 	thread := stock.Thread{}
 	switch r.Use.Kind {
 	case UseTapped, UseWeldNut, UseRivetNut, UseCountersink:

@@ -19,6 +19,7 @@ const (
 	maxAngle    = 179.0
 	maxApex     = 165.0 // past it nothing is measured to an apex
 	maxCorners  = 500
+	maxCuts     = 500
 	maxCoupons  = 50
 	maxRadiusMM = 5000.0
 	maxAsides   = 200
@@ -67,7 +68,7 @@ func (r Recipe) Validate() error {
 		}
 	}
 	v := validator{seen: map[string]bool{}}
-	return working.First(v.id("/base", r.Base.ID), meetsOK("/base", r.Base.Meets), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))
+	return working.First(v.id("/base", r.Base.ID), meetsOK("/base", r.Base.Meets), v.edges("/base", r.Base.Edges), v.marks("/base", r.Base.Marks), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))
 }
 
 func (r Recipe) validateBend() error {
@@ -94,6 +95,8 @@ type validator struct {
 	seen    map[string]bool
 	flanged int
 	drilled int
+	cuts    int
+	marked  int
 }
 
 func (v *validator) id(path, id string) error {
@@ -138,11 +141,47 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 		if err != nil {
 			return err
 		}
-		if err := v.holes(p, f.Holes); err != nil {
+		if err := working.First(v.edges(p, f.Edges), v.marks(p, f.Marks), v.holes(p, f.Holes)); err != nil {
 			return err
 		}
 		if err := v.flanges(p, f.Flanges, depth+1); err != nil {
 			return err
+		}
+	}
+	return nil
+}
+
+func (v *validator) edges(path string, list []EdgeCut) error {
+	for i, c := range list {
+		err := under(path+"/edges/"+strconv.Itoa(i),
+			v.id("", c.ID), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab), edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
+			working.Within("/at", "Its place", c.At, 0, maxSize, "mm"), working.Above("/width", "The width", c.Width, 0, maxSize, "mm"), working.Above("/depth", "The depth", c.Depth, 0, maxSize, "mm"),
+			working.Within("/count", "How many", float64(c.Count), 0, 200, ""), working.Within("/margin", "The margin", c.Margin, 0, maxSize, "mm"))
+		if err != nil {
+			return err
+		}
+		if v.cuts += max(c.Count, 1); v.cuts > maxCuts {
+			return working.Refuse(path+"/edges", "A part has %d notches and tabs at most.", maxCuts)
+		}
+	}
+	return nil
+}
+
+func (v *validator) marks(path string, list []Mark) error {
+	for i, m := range list {
+		at := path + "/marks/" + strconv.Itoa(i)
+		err := under(at,
+			v.id("", m.ID), oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
+			working.Within("/angle", "The mark's angle", m.Angle, -360, 540, "°"), working.Within("/height", "The words' height", m.Height, 0, 500, "mm"),
+			working.Within("/length", "The length", m.Length, 0, maxSize, "mm"), working.Within("/width", "The width", m.Width, 0, maxSize, "mm"))
+		if err == nil && len(m.Text) > 200 {
+			err = working.Refuse(at+"/text", "Words on a part are up to 200 characters.")
+		}
+		if err != nil {
+			return err
+		}
+		if v.marked++; v.marked > maxCuts {
+			return working.Refuse(at, "A part has %d marks at most.", maxCuts)
 		}
 	}
 	return nil
@@ -175,12 +214,13 @@ func (v *validator) holes(path string, list []Hole) error {
 // sizesOK checks what a hole of its kind is cut to.
 func (h Hole) sizesOK() error {
 	if h.Use != nil {
-		if h.Kind != RoundHole {
-			return working.Refuse("/use", "Only a round hole has that use.")
+		if want := map[bool]HoleKind{true: RectangleHole, false: RoundHole}[h.Use.Kind == UseTab]; h.Kind != want {
+			return working.Refuse("/use", "Only a %s hole has that use.", want)
 		}
 		u := h.Use
 		err := under("/use",
-			oneOf("/kind", "The use", u.Kind, UseCountersink, UseTapped, UseWeldNut, UseRivetNut, UseAccess, UseDrain, UsePass, UseLightening),
+			oneOf("/kind", "The use", u.Kind, UseCountersink, UseTapped, UseWeldNut, UseRivetNut, UseAccess, UseDrain, UsePass, UseLightening, UseTab),
+			working.Within("/width", "The tab's width", u.Width, 0, maxSize, "mm"), working.Within("/thick", "The tab's thickness", u.Thick, 0, 50, "mm"),
 			oneOf("/cover", "The edge's cover", u.Cover, "", "none", "grommet", "split"),
 			working.Within("/head", "The head", u.Head, 0, 500, "mm"), working.Within("/cone", "The cone", u.Cone, 0, 150, "°"),
 			working.Within("/tool", "The tool", u.Tool, 0, 500, "mm"), working.Within("/line", "What is led through", u.Line, 0, 1000, "mm"), working.Within("/height", "The flange", u.Height, 0, 500, "mm"))
@@ -189,6 +229,9 @@ func (h Hole) sizesOK() error {
 		}
 		if err != nil {
 			return err
+		}
+		if u.Kind == UseTab {
+			return working.Above("/use/width", "The tab's width", u.Width, 0, maxSize, "mm")
 		}
 		if u.Kind != UseLightening {
 			return working.Within("/diameter", "The diameter", h.Diameter, 0, 5000, "mm")
