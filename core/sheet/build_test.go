@@ -377,6 +377,47 @@ func manyBends() Recipe {
 	return r
 }
 
+// wholeTray has 40 bends and 200 holes: 20 flanges along two edges, each with a
+// lip, and a grid.
+func wholeTray() Recipe {
+	r := plate(1600, 600)
+	for i := range 20 {
+		e, at := Front, float64(i%10)
+		if i >= 10 {
+			e = Back
+		}
+		f := flange(fmt.Sprint("f", i), e, 50, 90)
+		f.SetIn = SetIn{30 + at*155, 1600 - 30 - at*155 - 120}
+		lip := flange(fmt.Sprint("l", i), e, 25, 90)
+		f.Flanges = []Flange{lip}
+		for k := range 5 {
+			f.Holes = append(f.Holes, round(fmt.Sprintf("h%d%d", i, k), Left, 15+float64(k)*22, e, 22, 6))
+		}
+		r.Base.Flanges = append(r.Base.Flanges, f)
+	}
+	grid := round("grid", Left, 60, Front, 60, 9)
+	grid.Pattern = &Pattern{Kind: GridPattern, Columns: 20, Rows: 5, PitchX: 75, PitchY: 100}
+	r.Base.Holes = []Hole{grid}
+	return r
+}
+
+func TestWholeTrayIsTheBenchmarkedPart(t *testing.T) {
+	p := build(t, wholeTray())
+	if !p.Whole || len(p.BendLines) != 40 || len(p.Holes) != 200 || len(stops(p)) > 0 {
+		t.Fatalf("%d bends, %d holes, %+v", len(p.BendLines), len(p.Holes), stops(p))
+	}
+}
+
+func BenchmarkBuild40Bends200Holes(b *testing.B) {
+	r := wholeTray()
+	b.ReportAllocs()
+	for b.Loop() {
+		if _, err := Build(r, metric); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
 func TestManyBendsIsTheBenchmarkedPart(t *testing.T) {
 	p := build(t, manyBends())
 	if !p.Whole || len(p.BendLines) != 10 || len(p.Holes) != 50 {

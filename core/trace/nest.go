@@ -1,0 +1,153 @@
+package trace
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/working"
+)
+
+// nest finds which loops lie in which, adds their areas up, and looks for loops
+// that cross themselves.
+func (t *Traced) nest() {
+	slices.SortStableFunc(t.Loops, func(a, b Loop) int { return cmp.Compare(b.Outline.Area(), a.Outline.Area()) })
+	whole := profile.Empty()
+	for i := range t.Loops {
+		l := &t.Loops[i]
+		l.box = l.Outline.Bounds()
+		w, h := l.box.Size()
+		l.flat = l.Outline.Flatten(math.Max(math.Hypot(w, h)/5000, 1e-12))
+		whole.Include(l.box.Min)
+		whole.Include(l.box.Max)
+	}
+	// Loops by the cells of a grid that their boxes touch, largest first.
+	const cells = 64
+	w, h := whole.Size()
+	index := func(v, lo, size float64) int {
+		if size <= 0 {
+			return 0
+		}
+		return min(max(int((v-lo)/size*cells), 0), cells-1)
+	}
+	grid := make([][]int32, cells*cells)
+	var wide []int32 // that touch many cells
+	for i := range t.Loops {
+		l := &t.Loops[i]
+		p := l.flat[0]
+		at := index(p.Y, whole.Min.Y, h)*cells + index(p.X, whole.Min.X, w)
+		area := l.Outline.Area()
+		for k := range len(wide) + len(grid[at]) {
+			o := &t.Loops[pick(wide, grid[at], k)]
+			if p.X < o.box.Min.X || p.X > o.box.Max.X || p.Y < o.box.Min.Y || p.Y > o.box.Max.Y {
+				continue
+			}
+			if o.holds(l) {
+				l.Depth++
+				o.Holds = true
+			}
+		}
+		if l.Depth%2 == 0 {
+			t.Net += area
+		} else {
+			t.Net -= area
+		}
+		if l.Depth == 0 {
+			t.Outer += area
+		}
+		x0, x1 := index(l.box.Min.X, whole.Min.X, w), index(l.box.Max.X, whole.Min.X, w)
+		y0, y1 := index(l.box.Min.Y, whole.Min.Y, h), index(l.box.Max.Y, whole.Min.Y, h)
+		if (x1-x0+1)*(y1-y0+1) > 256 {
+			wide = append(wide, int32(i))
+		} else {
+			for y := y0; y <= y1; y++ {
+				for x := x0; x <= x1; x++ {
+					grid[y*cells+x] = append(grid[y*cells+x], int32(i))
+				}
+			}
+		}
+		if p, crosses := crossing(l.flat); crosses {
+			t.Crossed = append(t.Crossed, p)
+		}
+	}
+	if len(t.Crossed) > 0 {
+		t.say(working.Stop, "crosses-itself", "Outlines", nil, fmt.Sprintf("An outline crosses itself at %s: it cannot be cut so. Correct it in the drawing, or leave its layer out.", places(t.Crossed)))
+	}
+}
+
+func pick(a, b []int32, k int) int32 {
+	if k < len(a) {
+		return a[k]
+	}
+	return b[k-len(a)]
+}
+
+// holds tells whether another loop lies inside: by the place of it that lies
+// farthest from the outline among a few, since corners may touch.
+func (l *Loop) holds(o *Loop) bool {
+	if l.Round {
+		return o.flat[0].Sub(l.Centre).Len() < l.Radius
+	}
+	in, n := 0, min(len(o.flat), 3)
+	for k := range n {
+		if profile.Inside(o.flat[k*len(o.flat)/n], l.flat) {
+			in++
+		}
+	}
+	return 2*in > n
+}
+
+// crossing finds a place where a closed line crosses itself, by a sweep along x.
+func crossing(p []profile.Point) (profile.Point, bool) {
+	n := len(p)
+	if n < 4 {
+		return profile.Point{}, false
+	}
+	type side struct {
+		lo, hi float64
+		i      int
+	}
+	list := make([]side, n)
+	for i := range p {
+		q := p[(i+1)%n]
+		list[i] = side{math.Min(p[i].X, q.X), math.Max(p[i].X, q.X), i}
+	}
+	slices.SortFunc(list, func(a, b side) int { return cmp.Compare(a.lo, b.lo) })
+	tests := 0
+	for k, s := range list {
+		a, b := p[s.i], p[(s.i+1)%n]
+		for _, o := range list[k+1:] {
+			if o.lo > s.hi {
+				break
+			}
+			if d := (o.i - s.i + n) % n; d == 1 || d == n-1 {
+				continue
+			}
+			if tests++; tests > 20_000_000 { // a drawing made to be slow
+				return profile.Point{}, false
+			}
+			c, e := p[o.i], p[(o.i+1)%n]
+			if math.Max(a.Y, b.Y) < math.Min(c.Y, e.Y) || math.Max(c.Y, e.Y) < math.Min(a.Y, b.Y) {
+				continue
+			}
+			if q, yes := meet(a, b, c, e); yes {
+				return q, true
+			}
+		}
+	}
+	return profile.Point{}, false
+}
+
+// meet answers where two stretches cross between their ends.
+func meet(a, b, c, d profile.Point) (profile.Point, bool) {
+	u, v, w := b.Sub(a), d.Sub(c), c.Sub(a)
+	cross := u.Cross(v)
+	if math.Abs(cross) <= 1e-12*u.Len()*v.Len() {
+		return a, false
+	}
+	s, t := w.Cross(v)/cross, w.Cross(u)/cross
+	const edge = 1e-9
+	return a.Add(u.Mul(s)), s > edge && s < 1-edge && t > edge && t < 1-edge
+}
