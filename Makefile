@@ -42,6 +42,7 @@ lint: ui/node_modules/.installed
 
 test: setup ui lint
 	$(GO) test -timeout 30m ./...
+	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime 20s ./core/trace
 
 # Front end with hot reload on a demo server of its own.
 dev: setup-demo bin/warmanvil
@@ -54,6 +55,7 @@ bench: setup ui
 FUZZTIME ?= 30s
 fuzz:
 	$(GO) test -run '^$$' -fuzz FuzzParse -fuzztime $(FUZZTIME) ./core/quantity
+	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime $(FUZZTIME) ./core/trace
 	$(GO) test -run '^$$' -fuzz FuzzRecipe -fuzztime $(FUZZTIME) ./strictjson
 
 # One picture of each main view, from the demo jobs.

@@ -1,6 +1,7 @@
 package calc
 
 import (
+	"encoding/base64"
 	"encoding/json"
 	"errors"
 	"fmt"
@@ -58,6 +59,7 @@ var requests = map[string]string{
 	"fastener":             `{"system":"metric","size":"M8","pitch":1.25,"grade":"8.8"}`,
 	"torque":               `{"system":"inch","size":"3/8","pitch":16,"grade":"SAE 5","nutFactor":0.2,"share":0.75}`,
 	"feet":                 `{"mass":185,"centreOfGravity":[0,0,620],"feet":[[400,300],[400,-300],[-400,300],[-400,-300]],"acceleration":[1,0,-3],"carrying":[0,3]}`,
+	"import":               `{"name":"a.dxf","base64":"MApTRUNUSU9OCjIKRU5USVRJRVMKMApDSVJDTEUKOAowCjEwCjUKMjAKNQo0MAoyCjAKRU5EU0VDCjAKRU9GCg=="}`,
 	"flat": `{"part":{"schema":1,"material":"steel-a36","thickness":3,"process":"laser","tool":{"kind":"vdie"},"bend":{"school":"table","method":"air"},
 		"base":{"id":"b","length":100,"width":60,"holes":[{"id":"h","kind":"slot","diameter":7,"length":20,"x":{"edge":"left","distance":30},"y":{"edge":"back","distance":20}}],
 		"flanges":[{"id":"f","edge":"front","length":40,"angle":90,"up":true,"insideRadius":3}]}}}`,
@@ -261,6 +263,43 @@ func TestLengthParseByTheContract(t *testing.T) {
 
 // A part that cannot be unfolded whole still answers with the rest and says so;
 // one whose base is gone is refused.
+// import: a plate of lines with two holes, one of arcs, in inches; a path is for
+// the binary alone.
+func TestImport(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n")
+	p := [][2]float64{{0, 0}, {8, 0}, {8, 4}, {0, 4}}
+	for i, a := range p {
+		c := p[(i+1)%4]
+		fmt.Fprintf(&b, "0\nLINE\n8\n0\n10\n%g\n20\n%g\n11\n%g\n21\n%g\n", a[0], a[1], c[0], c[1])
+	}
+	b.WriteString("0\nCIRCLE\n8\n0\n10\n2\n20\n2\n40\n0.25\n0\nARC\n8\n0\n10\n6\n20\n2\n40\n0.5\n50\n10\n51\n190\n0\nARC\n8\n0\n10\n6\n20\n2\n40\n0.5\n50\n190\n51\n10\n0\nENDSEC\n0\nEOF\n")
+	answer, err := run(t, "import", fmt.Sprintf(`{"name":"plate.dxf","base64":%q}`, base64.StdEncoding.EncodeToString([]byte(b.String()))))
+	if err != nil {
+		t.Fatal(err)
+	}
+	var a ImportAnswer
+	raw, _ := json.Marshal(answer)
+	if err := json.Unmarshal(raw, &a); err != nil {
+		t.Fatal(err)
+	}
+	if len(a.Loops) != 3 || len(a.Holes) != 2 || a.Open != 0 || a.UnitsToMM == nil || *a.UnitsToMM != 25.4 {
+		t.Fatalf("%+v", a)
+	}
+	if math.Abs(a.OuterArea-32) > 1e-9 || math.Abs(a.NetArea-32+math.Pi*(.0625+.25)) > 1e-9 {
+		t.Errorf("%v, %v", a.OuterArea, a.NetArea)
+	}
+	if h := a.Holes[0]; math.Abs(h.Diameter-1) > 1e-9 || math.Abs(h.Centre[0]-6) > 1e-9 {
+		t.Errorf("%+v", a.Holes)
+	}
+	for request, path := range map[string]string{`{"path":"/etc/hosts"}`: "/path", `{"name":"a.dxf","base64":"@"}`: "/base64", `{"name":"a.dxf","base64":"` + base64.StdEncoding.EncodeToString([]byte(b.String())) + `","tolerance":-1}`: "/tolerance"} {
+		var fault *working.Fault
+		if _, err := run(t, "import", request); !errors.As(err, &fault) || fault.Path != path {
+			t.Errorf("%s: %v", request, err)
+		}
+	}
+}
+
 func TestFlatOfBrokenParts(t *testing.T) {
 	short := strings.Replace(requests["flat"], `"length":40`, `"length":2`, 1)
 	answer, err := run(t, "flat", short)

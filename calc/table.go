@@ -56,5 +56,6 @@ var table = []Calc{
 	define("trailer", "Axle and nose load of a trailer", load.Trailer),
 	define("trailer.tow", "How far a trailer turns before it touches, and what packs it level", load.Tow),
 	define("column", "Buckling of a column, Johnson and Euler", frame.Column),
+	define("import", "Closed loops, holes and areas of a drawing (DXF, SVG), in file units", importFile),
 	define("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
 }

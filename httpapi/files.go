@@ -99,6 +99,14 @@ func handOf(p job.Part, asked string) (sheet.Side, error) {
 	return "", asFault("This part has no hands.")
 }
 
+// checked offers a file only when it reads back as the part.
+func checked(f exchange.Flat, name string, raw []byte) ([]byte, error) {
+	if err := exchange.ReadBack(f, name, raw); err != nil {
+		return nil, fmt.Errorf("the written file is not the part: %w", err)
+	}
+	return raw, nil
+}
+
 func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.Part, check job.CheckTold, kind string) ([]byte, error) {
 	revision := fmt.Sprintf("r%d", p.Revision)
 	flat := exchange.Flat{Part: built, Mark: p.Mark(hand) + " " + revision, Inches: j.Brief.Unit != job.UnitMM}
@@ -115,9 +123,9 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 	thickness := thicknessText(j, p)
 	switch kind {
 	case "dxf":
-		return exchange.DXF(flat), nil
+		return checked(flat, "part.dxf", exchange.DXF(flat))
 	case "svg":
-		return exchange.SVG(flat), nil
+		return checked(flat, "part.svg", exchange.SVG(flat))
 	case "csv":
 		process, err := stock.ProcessByKey(p.Recipe.Process)
 		if err != nil {

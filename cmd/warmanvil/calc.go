@@ -3,15 +3,21 @@ package main
 import (
 	"bufio"
 	"bytes"
+	"encoding/base64"
 	"encoding/json"
 	"fmt"
 	"io"
+	"os"
+	"path/filepath"
 
 	"warmanvil/calc"
 	"warmanvil/core/working"
 )
 
-const maxRequest = 4 << 20
+const (
+	maxRequest = 4 << 20
+	maxImport  = 150 << 20
+)
 
 func runCalc(args []string, in io.Reader, out, errs io.Writer) int {
 	if len(args) == 1 && args[0] == "--list" {
@@ -43,7 +49,11 @@ func runCalc(args []string, in io.Reader, out, errs io.Writer) int {
 }
 
 func single(c calc.Calc, in io.Reader, out, errs io.Writer) int {
-	raw, err := io.ReadAll(io.LimitReader(in, maxRequest+1))
+	limit := int64(maxRequest)
+	if c.Name == "import" {
+		limit = maxImport
+	}
+	raw, err := io.ReadAll(io.LimitReader(in, limit+1))
 	if err != nil {
 		fmt.Fprintln(errs, "warmanvil:", err)
 		return 1
@@ -83,7 +93,12 @@ func lines(c calc.Calc, in io.Reader, out, errs io.Writer) int {
 
 // answer answers the calculation or, beside the error, its refusal.
 func answer(c calc.Calc, raw []byte) (any, error) {
-	if len(raw) > maxRequest {
+	if c.Name == "import" {
+		var err error
+		if raw, err = fetched(raw); err != nil {
+			return calc.Refused(err), err
+		}
+	} else if len(raw) > maxRequest {
 		err := &working.Fault{Message: "The request is longer than 4 MB."}
 		return calc.Refused(err), err
 	}
@@ -92,6 +107,35 @@ func answer(c calc.Calc, raw []byte) (any, error) {
 		return calc.Refused(err), err
 	}
 	return ans, nil
+}
+
+// fetched puts the file a path names into a request of import.
+func fetched(raw []byte) ([]byte, error) {
+	if len(raw) > maxImport {
+		return nil, &working.Fault{Message: "The request is longer than 150 MB."}
+	}
+	var r map[string]any
+	if json.Unmarshal(raw, &r) != nil {
+		return raw, nil // refused in its own words
+	}
+	path, ok := r["path"].(string)
+	if !ok || path == "" || r["base64"] != nil {
+		return raw, nil
+	}
+	info, err := os.Stat(path)
+	if err == nil && info.Size() > maxImport/2 {
+		return nil, working.Refuse("/path", "%s is larger than %d MB.", path, maxImport/2>>20)
+	}
+	data, err := os.ReadFile(path)
+	if err != nil {
+		return nil, working.Refuse("/path", "%s cannot be read: %v.", path, err)
+	}
+	delete(r, "path")
+	if r["name"] == nil {
+		r["name"] = filepath.Base(path)
+	}
+	r["base64"] = base64.StdEncoding.EncodeToString(data)
+	return json.Marshal(r)
 }
 
 func write(w io.Writer, v any) {

@@ -91,15 +91,16 @@ func SVGPath(l profile.Loop, flip func(profile.Point) profile.Point) string {
 		q := flip(w.P())
 		switch {
 		case v.Bulge != 0:
-			_, r := profile.ArcOf(v, w)
-			large, sweep := 0, 0
-			if math.Abs(v.Bulge) > 1 {
-				large = 1
-			}
+			c, r := profile.ArcOf(v, w)
+			sweep := 0
 			if v.Bulge < 0 { // the page's y runs down, so clockwise is positive there
 				sweep = 1
 			}
-			fmt.Fprintf(&b, "A%s %s 0 %d %d %s %s", coord(r), coord(r), large, sweep, coord(q.X), coord(q.Y))
+			// In two halves: the middle of a half circle hangs on the last digit.
+			chord := w.P().Sub(v.P())
+			out := profile.Point{X: chord.Y, Y: -chord.X}.Mul(math.Copysign(1/chord.Len(), v.Bulge))
+			m := flip(c.Add(out.Mul(r)))
+			fmt.Fprintf(&b, "A%s %s 0 0 %d %s %sA%s %s 0 0 %d %s %s", coord(r), coord(r), sweep, coord(m.X), coord(m.Y), coord(r), coord(r), sweep, coord(q.X), coord(q.Y))
 		case i < len(l)-1:
 			fmt.Fprintf(&b, "L%s %s", coord(q.X), coord(q.Y))
 		}
@@ -109,7 +110,7 @@ func SVGPath(l profile.Loop, flip func(profile.Point) profile.Point) string {
 }
 
 func coord(v float64) string {
-	s := strconv.FormatFloat(v, 'f', 4, 64)
+	s := strconv.FormatFloat(v, 'f', 6, 64)
 	s = strings.TrimRight(strings.TrimRight(s, "0"), ".")
 	if s == "-0" {
 		return "0"
