@@ -39,6 +39,7 @@ func TestNewPartToDXF(t *testing.T) {
 	p.wait("the flag to clear", `!document.querySelector('[data-code=flange-short]')`)
 	p.size("/base/flanges/0/length", "40")
 	p.press("Add to Front flange")
+	p.press("Holes")
 	p.press("Hole")
 	p.wait("the new hole", `document.querySelector('[data-path="/base/flanges/0/holes/0/diameter"].here')`)
 	p.size("/base/flanges/0/holes/0/diameter", "9")

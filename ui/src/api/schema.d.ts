@@ -378,6 +378,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Closed loops, holes and areas of a drawing (DXF, SVG), in file units */
+        post: operations["calc.import"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/interaction": {
         parameters: {
             query?: never;
@@ -1698,24 +1715,31 @@ export interface components {
         Base: {
             /** @description of corners no flange reaches */
             corner?: components["schemas"]["Corner"];
+            /** @description notches and tabs */
+            edges?: components["schemas"]["EdgeCut"][];
             flanges?: components["schemas"]["Flange"][];
             holes?: components["schemas"]["Hole"][];
             id: string;
             /**
              * Format: double
-             * @description mm, left to right
+             * @description mm, left to right; of a disc its diameter, of a ring its outer diameter
              */
-            length: number;
+            length?: number;
+            marks?: components["schemas"]["Mark"][];
             /**
-             * @description how both were measured where an edge is bent
+             * @description how it was measured where an edge is bent
              * @enum {string}
              */
             measure?: "outside" | "inside" | "flat" | "tangent";
+            /** @description how flanges meet at its corners; they stay open where nothing is said */
+            meets?: components["schemas"]["Meet"][];
+            /** @description a rectangle when left out */
+            shape?: components["schemas"]["Shape"];
             /**
              * Format: double
-             * @description mm, front to back
+             * @description mm, front to back; of a ring across its band
              */
-            width: number;
+            width?: number;
         };
         BendLine: {
             /**
@@ -1731,10 +1755,10 @@ export interface components {
              */
             angle: number;
             /**
-             * @description which place counts: x from the left, y from the front
+             * @description which place counts: x from the left, y from the front; slanted: both its ends
              * @enum {string}
              */
-            axis: "x" | "y";
+            axis: "x" | "y" | "slanted";
             /** Format: double */
             bendAllowance: number;
             /** Format: double */
@@ -2269,15 +2293,50 @@ export interface components {
              */
             wall?: number;
         };
-        EdgeMade: {
+        EdgeCut: {
+            /**
+             * Format: double
+             * @description mm from the edge's left or front end to its middle; several are spread instead
+             */
+            at?: number;
+            /**
+             * Format: int64
+             * @description more than one are spread along the edge
+             */
+            count?: number;
+            /**
+             * Format: double
+             * @description mm into the sheet; of a tab out of it
+             */
+            depth: number;
+            edge: string;
+            /** @description at counts from the other end */
+            fromEnd?: boolean;
+            id: string;
             /** @enum {string} */
-            edge: "front" | "right" | "back" | "left";
+            kind: "notch" | "tab";
+            /**
+             * Format: double
+             * @description mm from both ends of the edge to the middles of the first and last
+             */
+            margin?: number;
+            /** @enum {string} */
+            shape?: "square" | "vee" | "round";
+            /**
+             * Format: double
+             * @description mm along the edge
+             */
+            width: number;
+        };
+        EdgeMade: {
+            /** @description front, right, back, left or a number */
+            edge: string;
             from: components["schemas"]["Point"];
             /**
-             * @description free; the panel's own bend; opposite it; or carrying a flange
+             * @description free; the panel's own bend; opposite it; carrying a flange; or an arc
              * @enum {string}
              */
-            role: "free" | "bend" | "tip" | "bent";
+            role: "free" | "bend" | "tip" | "bent" | "round";
             to: components["schemas"]["Point"];
         };
         Edit: {
@@ -2757,17 +2816,28 @@ export interface components {
         Flange: {
             /**
              * Format: double
-             * @description degrees turned from flat, 1 to 165
+             * @description degrees turned from flat, 1 to 179; of a jog both its bends; a hem has its own
              */
-            angle: number;
+            angle?: number;
             /** @description of free corners */
             corner?: components["schemas"]["Corner"];
             /**
-             * @description edge of the panel it hangs on
-             * @enum {string}
+             * Format: double
+             * @description mm, jog: from face to the same face
              */
-            edge: "front" | "right" | "back" | "left";
+            depth?: number;
+            /** @description edge of the panel it hangs on: front, right, back, left, or its number */
+            edge: string;
+            /** @description notches and tabs */
+            edges?: components["schemas"]["EdgeCut"][];
             flanges?: components["schemas"]["Flange"][];
+            /**
+             * Format: double
+             * @description mm, open hem: between the faces
+             */
+            gap?: number;
+            /** @enum {string} */
+            hem?: "closed" | "open" | "teardrop";
             holes?: components["schemas"]["Hole"][];
             id: string;
             /**
@@ -2775,21 +2845,38 @@ export interface components {
              * @description mm
              */
             insideRadius: number;
+            /** @enum {string} */
+            kind?: "flange" | "hem" | "jog" | "roll";
             /**
              * Format: double
-             * @description mm
+             * @description mm; of a roll what lies beyond it, of a teardrop hem its straight lip
              */
             length: number;
+            marks?: components["schemas"]["Mark"][];
             /**
-             * @description how the length was measured
+             * @description how the length was measured; past 165° there is no apex to measure to
              * @enum {string}
              */
             measure?: "outside" | "inside" | "flat" | "tangent";
+            /** @description how its own flanges meet */
+            meets?: components["schemas"]["Meet"][];
             /** @description where the bend ends inside the material */
             relief?: components["schemas"]["Relief"];
+            /**
+             * Format: double
+             * @description mm, roll: diameter of the round it sits on, instead of the radius
+             */
+            round?: number;
             setIn?: components["schemas"]["SetIn"];
+            /** @description degrees its ends lean inwards from square */
+            taper?: components["schemas"]["SetIn"];
             /** @description true towards the good side */
             up: boolean;
+            /**
+             * Format: double
+             * @description mm, in the middle of its edge; instead of the set-ins
+             */
+            width?: number;
         };
         FlatAnswer: {
             /**
@@ -3600,28 +3687,47 @@ export interface components {
         Hole: {
             /**
              * Format: double
-             * @description degrees of the slot's long way, from the direction away from the x edge towards the direction away from the y edge
+             * @description degrees of its long way, from the direction away from the x edge towards the direction away from the y edge
              */
             angle?: number;
+            /** @description mm, of a cutout: its outline about its place, x along its angle */
+            cut?: components["schemas"]["Vertex"][];
             /**
              * Format: double
-             * @description mm; of a slot its width
+             * @description mm; of a slot its width, of a square its side, of a rectangle its short side; left out where its use gives it
              */
-            diameter: number;
+            diameter?: number;
+            /**
+             * Format: double
+             * @description mm across a D, from its flat to the far side
+             */
+            flat?: number;
             id: string;
             /** @enum {string} */
-            kind: "round" | "slot";
+            kind: "round" | "slot" | "square" | "rectangle" | "d" | "keyhole" | "cutout";
             /**
              * Format: double
-             * @description mm overall, of a slot
+             * @description mm overall, of a slot, a rectangle or a keyhole
              */
             length?: number;
             /** @enum {string} */
-            made?: "cut" | "drilled";
+            made?: "cut" | "drilled" | "pilot";
+            /**
+             * Format: double
+             * @description mm, width of a keyhole's slot
+             */
+            narrow?: number;
             pattern?: components["schemas"]["Pattern"];
-            /** @description from the left or right edge */
+            /**
+             * Format: double
+             * @description mm, corners of a square or rectangle
+             */
+            radius?: number;
+            /** @description what a round hole is for */
+            use?: components["schemas"]["Use"];
+            /** @description across */
             x: components["schemas"]["Offset"];
-            /** @description from the front or back edge */
+            /** @description front to back */
             y: components["schemas"]["Offset"];
         };
         HoleCentresInput: {
@@ -3693,28 +3799,38 @@ export interface components {
             working: components["schemas"]["Working"];
         };
         HoleMade: {
+            /** @description its head, nut or flange is on the back */
+            back?: boolean;
             /** @description centre on the folded mid-surface */
             body: number[];
             centre: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description mm, diameter that is cut: less where it is drilled out or flanged after
+             */
+            cut: number;
             /** Format: double */
             diameter: number;
             /** @description id in the recipe */
             feature: string;
             id: string;
             /** @enum {string} */
-            kind: "round" | "slot";
+            kind: "round" | "slot" | "square" | "rectangle" | "d" | "keyhole" | "cutout";
             /** Format: double */
             length?: number;
-            /** @description of a slot */
+            /** @description of all but round holes */
             loop?: components["schemas"]["Vertex"][];
             /** @enum {string} */
-            made: "cut" | "drilled";
+            made: "cut" | "drilled" | "pilot";
             name: string;
             /** @description towards the panel's good side */
             normal: number[];
             panel: string;
+            /** @description what it is for */
+            says?: string;
             /** @description as the job writes it */
             size: string;
+            use?: string;
             /** @description centre from the blank's left edge */
             x: components["schemas"]["Length"];
             /** @description centre from the blank's front edge */
@@ -3868,6 +3984,74 @@ export interface components {
             /** @enum {string} */
             reference: "ultimate";
             working: components["schemas"]["Working"];
+        };
+        ImportAnswer: {
+            /** @description where an outline crosses itself */
+            crossed: number[][];
+            /** @description x, y of both ends of every open chain */
+            ends: number[][];
+            findings: components["schemas"]["Finding"][];
+            /** @description round loops and circles that hold no other loop */
+            holes: components["schemas"]["ImportHole"][];
+            layers: components["schemas"]["Layer"][];
+            /** @description closed outlines, largest first, anticlockwise in the file's axes */
+            loops: components["schemas"]["ImportLoop"][];
+            /**
+             * Format: double
+             * @description square units, even–odd
+             */
+            netArea: number;
+            /**
+             * Format: int64
+             * @description chains left open
+             */
+            open: number;
+            /**
+             * Format: double
+             * @description square units, loops inside others not taken off
+             */
+            outerArea: number;
+            /**
+             * Format: double
+             * @description file units, as used
+             */
+            tolerance: number;
+            /**
+             * Format: double
+             * @description null when the file does not say
+             */
+            unitsToMM: number | null;
+        };
+        ImportHole: {
+            centre: number[];
+            /** Format: double */
+            diameter: number;
+        };
+        ImportLoop: {
+            /** Format: double */
+            area: number;
+            /**
+             * Format: int64
+             * @description how many loops it lies in
+             */
+            depth: number;
+            /** @description x, y and bulge of each vertex */
+            outline: number[][];
+        };
+        ImportRequest: {
+            /** @description the file */
+            base64?: string;
+            /** @description only these; all that are not hidden when left out */
+            layers?: string[];
+            /** @description of the file; its ending says what it is */
+            name?: string;
+            /** @description of the file, read by the binary only */
+            path?: string;
+            /**
+             * Format: double
+             * @description file units within which ends are joined; 0.01 mm when left out, 0.001 of a unit where the file does not say its units
+             */
+            tolerance?: number;
         };
         Input: {
             /**
@@ -4033,6 +4217,13 @@ export interface components {
             text: string[];
             /** @description why it has no place */
             why?: string;
+        };
+        Layer: {
+            /** Format: int64 */
+            curves: number;
+            /** @description off or frozen in the file */
+            hidden?: boolean;
+            name: string;
         };
         Length: {
             /**
@@ -4407,6 +4598,54 @@ export interface components {
             why?: string;
             working?: components["schemas"]["Working"];
         };
+        Mark: {
+            /**
+             * Format: double
+             * @description degrees, as a slot's
+             */
+            angle?: number;
+            /**
+             * Format: double
+             * @description mm, of words; 5 when left out
+             */
+            height?: number;
+            id: string;
+            /** @enum {string} */
+            kind: "text" | "centre" | "arrow" | "bead" | "noweld";
+            /**
+             * Format: double
+             * @description mm, of a bead from end to end, of a face along it
+             */
+            length?: number;
+            text?: string;
+            /**
+             * Format: double
+             * @description mm, across a bead or a face
+             */
+            width?: number;
+            x: components["schemas"]["Offset"];
+            y: components["schemas"]["Offset"];
+        };
+        MarkMade: {
+            /**
+             * Format: double
+             * @description degrees on the flat pattern
+             */
+            angle: number;
+            at: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description mm, of the words
+             */
+            height?: number;
+            id: string;
+            /** @enum {string} */
+            kind: "text" | "centre" | "arrow" | "bead" | "noweld" | "tick";
+            lines?: components["schemas"]["Point"][][];
+            name: string;
+            panel: string;
+            text?: string;
+        };
         MatePair: {
             /** @description id of the part's hole as made */
             hole: string;
@@ -4462,6 +4701,19 @@ export interface components {
             /** @description id of a target of the brief, in mm */
             target?: string;
             to: string;
+        };
+        Meet: {
+            /** @description id of a flange; of a lap the one that covers the other's end */
+            a: string;
+            /** @description id of the other */
+            b: string;
+            /**
+             * Format: double
+             * @description mm between them; left out: 2 of a gap, half the thickness of a weld, 0.2 of the others
+             */
+            gap?: number;
+            /** @enum {string} */
+            kind: "open" | "gap" | "lap" | "mitre" | "weld";
         };
         MemberActing: {
             at: number[];
@@ -5304,11 +5556,13 @@ export interface components {
         Offset: {
             /**
              * Format: double
-             * @description mm
+             * @description mm into the panel; from the middle or a hole to the right or back
              */
             distance: number;
-            /** @enum {string} */
-            edge: "front" | "right" | "back" | "left";
+            /** @description front, right, back, left or a number; middle; feature */
+            edge: string;
+            /** @description id of the hole it counts from */
+            feature?: string;
             /**
              * @description where the edge is bent: from the outer tangent plane, the inner one or the tangent line
              * @enum {string}
@@ -5442,6 +5696,8 @@ export interface components {
             figures: components["schemas"]["Figure"][];
             findings: components["schemas"]["Finding"][];
             holes: components["schemas"]["HoleMade"][];
+            /** @description what is marked, not cut through */
+            marks: components["schemas"]["MarkMade"][];
             /**
              * Format: double
              * @description kg
@@ -5527,6 +5783,10 @@ export interface components {
             old: string;
         };
         Pattern: {
+            /** @description mirror: left to right */
+            across?: boolean;
+            /** @description mirror: front to back; with across both, four in all */
+            back?: boolean;
             /**
              * Format: int64
              * @description grid: along x
@@ -5534,7 +5794,7 @@ export interface components {
             columns?: number;
             /**
              * Format: int64
-             * @description circle: number of holes
+             * @description circle, row, edge: number of holes
              */
             count?: number;
             /**
@@ -5542,11 +5802,18 @@ export interface components {
              * @description circle: mm, pitch circle
              */
             diameter?: number;
+            /** @description edge: the one they spread along; x or y says how far from it */
+            edge?: string;
             /** @enum {string} */
-            kind: "grid" | "circle";
+            kind: "grid" | "circle" | "row" | "edge" | "mirror";
             /**
              * Format: double
-             * @description grid: mm
+             * @description edge: mm from both ends of the edge to the first and last centre
+             */
+            margin?: number;
+            /**
+             * Format: double
+             * @description grid, row: mm
              */
             pitchX?: number;
             /**
@@ -5561,7 +5828,7 @@ export interface components {
             rows?: number;
             /**
              * Format: double
-             * @description circle: degrees of the first hole, turned as a slot's angle
+             * @description circle: degrees of the first hole; row: of its way; turned as a slot's angle
              */
             start?: number;
         };
@@ -5776,6 +6043,8 @@ export interface components {
              * @description mm
              */
             thickness: number;
+            /** @description small marks at the edges where bend lines end */
+            ticks?: boolean;
             /** @description what it is bent on */
             tool: components["schemas"]["Tool"];
         };
@@ -5794,7 +6063,10 @@ export interface components {
              * @description mm past the tangent line, 0 for the thickness
              */
             depth?: number;
-            /** @enum {string} */
+            /**
+             * @description tear cuts nothing
+             * @enum {string}
+             */
             kind?: "rectangular" | "round" | "tear";
             /**
              * Format: double
@@ -6229,6 +6501,31 @@ export interface components {
             name: string;
             password: string;
         };
+        Shape: {
+            /**
+             * Format: double
+             * @description mm, trapezoid: its back edge
+             */
+            back?: number;
+            /** @description ring: it runs round the other way */
+            flip?: boolean;
+            /** @enum {string} */
+            kind: "rectangle" | "trapezoid" | "triangle" | "polygon" | "sides" | "disc" | "ring" | "slot";
+            /** @description polygon: corners anticlockwise; a corner's bulge makes the edge behind it an arc */
+            points?: components["schemas"]["Vertex"][];
+            /**
+             * Format: double
+             * @description mm, trapezoid: its back edge's left end lies so far right of the front left corner; triangle: its tip does
+             */
+            shift?: number;
+            /** @description sides: lengths and inside angles, anticlockwise; the last side closes it by itself */
+            sides?: components["schemas"]["SideSize"][];
+            /**
+             * Format: double
+             * @description degrees, ring: how far it runs round
+             */
+            sweep?: number;
+        };
         Share: {
             /** Format: double */
             capacity: number;
@@ -6268,6 +6565,18 @@ export interface components {
             left: components["schemas"]["SurveyReading"];
             name: string;
             right: components["schemas"]["SurveyReading"];
+        };
+        SideSize: {
+            /**
+             * Format: double
+             * @description degrees inside the corner at its far end
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
         };
         SignInRequest: {
             /** @description what the device is called in the list */
@@ -7418,6 +7727,54 @@ export interface components {
              */
             rotation?: number;
         };
+        Use: {
+            /** @description the head, nut or flange is on the back, not on the good side */
+            back?: boolean;
+            /**
+             * Format: double
+             * @description degrees, countersink: 90 metric, 82 inch when left out
+             */
+            cone?: number;
+            /**
+             * @description pass: what lines the edge
+             * @enum {string}
+             */
+            cover?: "none" | "grommet" | "split";
+            /**
+             * Format: double
+             * @description mm, countersink: head's diameter; twice the thread when left out
+             */
+            head?: number;
+            /**
+             * Format: double
+             * @description mm, lightening: its flange's height, 0 for none
+             */
+            height?: number;
+            /** @enum {string} */
+            kind: "countersink" | "tapped" | "weldnut" | "rivetnut" | "access" | "drain" | "pass" | "lightening" | "tab";
+            /**
+             * Format: double
+             * @description mm, pass: the largest thing that is led through, plugs too
+             */
+            line?: number;
+            /**
+             * Format: double
+             * @description mm, tab: thickness of the part it is on; this part's own when left out
+             */
+            thick?: number;
+            /** @description M8, 3/8-16: of a tapped hole, a nut or a countersunk screw */
+            thread?: string;
+            /**
+             * Format: double
+             * @description mm, access: outside of the socket
+             */
+            tool?: number;
+            /**
+             * Format: double
+             * @description mm, tab: its width
+             */
+            width?: number;
+        };
         Vertex: {
             /**
              * Format: double
@@ -8174,6 +8531,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HoleMapResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportAnswer"];
                 };
             };
             /** @description refused: what, where, what to do */

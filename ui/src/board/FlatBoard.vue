@@ -41,7 +41,10 @@ const bends = computed(() =>
     const b = view.value.at(l.to)
     const m = middle(a, b)
     const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x)
-    return { ...l, a, b, m, upright }
+    // The flag stands on the line; on an upright one it points to the left.
+    const way = (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI
+    const tilt = upright ? (way > 0 ? way - 180 : way) : Math.abs(way) > 90 ? way - 180 : way
+    return { ...l, a, b, m, upright, tilt }
   }),
 )
 const holes = computed(() =>
@@ -58,6 +61,13 @@ const firsts = computed(() => {
     .map((h) => ({ ...h, spot: spots.value.get(`hole ${h.feature}`) }))
     .filter((h) => h.spot)
 })
+const marks = computed(() =>
+  props.part.marks.map((m) => ({
+    ...m,
+    c: view.value.at(m.at),
+    size: Math.max((m.height ?? 5) * view.value.scale, 9),
+  })),
+)
 const turned = (r: Rect, upright: boolean) =>
   upright ? `translate(${r.x + 12} ${r.y + r.h / 2}) rotate(-90)` : `translate(${r.x + r.w / 2} ${r.y + 12})`
 const edges = computed(() =>
@@ -109,7 +119,7 @@ const edges = computed(() =>
       </g>
       <g v-for="l in bends" :key="l.id" :class="[l.up ? 'up' : 'down', { on: l.id === feature }]">
         <path :d="`M${l.a.x} ${l.a.y}L${l.b.x} ${l.b.y}`" class="bend" />
-        <g :transform="`translate(${l.m.x} ${l.m.y}) rotate(${l.upright ? -90 : 0})`">
+        <g :transform="`translate(${l.m.x} ${l.m.y}) rotate(${l.tilt})`">
           <path :d="l.up ? 'M-5 0L5 0L0 -11Z' : 'M-5 0L5 0L0 11Z'" class="flag" />
         </g>
         <text
@@ -140,6 +150,12 @@ const edges = computed(() =>
       >
         {{ h.size }}
       </text>
+      <g v-for="m in marks" :key="m.id" class="mark" :class="{ on: m.id === feature }" @click="emit('hole', m.id)">
+        <polyline v-for="(l, i) in m.lines ?? []" :key="i" :points="points(l, view)" />
+        <text v-if="m.text" :transform="`translate(${m.c.x} ${m.c.y}) rotate(${-m.angle})`" :font-size="m.size">
+          {{ m.text }}
+        </text>
+      </g>
       <BoardOrdinates :part="part" :view="view" :height="height" />
       <template v-for="d in main" :key="d.path">
         <BoardDimension
@@ -264,6 +280,25 @@ svg {
   font-weight: 600;
 }
 .size.on {
+  fill: var(--pick);
+}
+.mark {
+  cursor: pointer;
+}
+.mark polyline {
+  fill: none;
+  stroke: var(--line);
+  stroke-width: 0.9;
+}
+.mark text {
+  fill: var(--line);
+  font-family: var(--text);
+}
+.mark.on polyline {
+  stroke: var(--pick);
+  stroke-width: 2;
+}
+.mark.on text {
   fill: var(--pick);
 }
 .edge {

@@ -1,30 +1,97 @@
 <script setup lang="ts">
-// What to add to the tapped face or edge: large choices, last used sizes.
-import { Circle, CircleDotDashed, FoldVertical, Grip, Pill, X } from '@lucide/vue'
+// What to add to the tapped face or edge: large choices, last used sizes. The
+// kinds stand in rows; one row is open, the rest wait under their names.
+import { X } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
-import type { Edge } from '@/api/client'
+import type { Edge, Use } from '@/api/client'
+import type { EdgeThing, HoleThing, MarkThing } from './newFeature'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench }>()
 const panel = computed(() => props.bench.panels().find((p) => p.id === props.bench.feature.value))
 const free = computed(() => panel.value?.edges.filter((e) => e.role === 'free' || e.role === 'tip') ?? [])
 const edge = ref<Edge>()
+type Row = 'edge' | 'hole' | 'use' | 'mark'
+const row = ref<Row>('edge')
 watch(
   () => [props.bench.edge.value, panel.value?.id],
-  () => (edge.value = props.bench.edge.value ?? free.value[0]?.edge),
+  () => {
+    edge.value = props.bench.edge.value ?? free.value[0]?.edge
+    if (props.bench.edge.value) row.value = 'edge'
+    else if (!free.value.length) row.value = 'hole'
+  },
   { immediate: true },
 )
+const rows = computed(() => [
+  ...(free.value.length ? [{ value: 'edge' as const, text: 'On an edge' }] : []),
+  { value: 'hole' as const, text: 'Holes' },
+  { value: 'use' as const, text: 'Holes for something' },
+  { value: 'mark' as const, text: 'Marks' },
+])
+const onEdge: [EdgeThing, string][] = [
+  ['up', 'Flange up'],
+  ['down', 'Flange down'],
+  ['hem', 'Hem'],
+  ['jog', 'Jog'],
+  ['roll', 'Roll'],
+  ['notch', 'Notch'],
+  ['tab', 'Tab'],
+]
+const holes: [HoleThing, string][] = [
+  ['round', 'Hole'],
+  ['slot', 'Slot'],
+  ['grid', 'Row or grid'],
+  ['circle', 'Hole circle'],
+  ['edge', 'Along an edge'],
+  ['pair', 'Mirrored pair'],
+  ['row', 'Slanted row'],
+  ['square', 'Square'],
+  ['rectangle', 'Rectangle'],
+  ['d', 'D hole'],
+  ['keyhole', 'Keyhole'],
+]
+const uses: [Use['kind'], string][] = [
+  ['tapped', 'Tapped'],
+  ['weldnut', 'Weld nut'],
+  ['rivetnut', 'Rivet nut'],
+  ['countersink', 'Countersunk'],
+  ['access', 'Tool access'],
+  ['drain', 'Drain'],
+  ['pass', 'Line through'],
+  ['lightening', 'Lightening'],
+  ['tab', 'Slot for a tab'],
+]
+const marks: [MarkThing, string][] = [
+  ['text', 'Words'],
+  ['centre', 'Centre mark'],
+  ['arrow', 'View arrow'],
+  ['bead', 'Bead'],
+  ['noweld', 'No weld here'],
+]
+const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
 </script>
 
 <template>
   <div v-if="panel" class="add" role="group" :aria-label="`Add to ${panel.name}`">
-    <div class="group">
+    <div class="heads">
       <strong>{{ panel.name }}</strong>
-      <span class="soft small">add to it</span>
+      <button
+        v-for="r in rows"
+        :key="r.value"
+        type="button"
+        class="head"
+        :class="{ on: row === r.value }"
+        :aria-expanded="row === r.value"
+        @click="row = r.value"
+      >
+        {{ r.text }}
+      </button>
+      <button type="button" class="press bare close" aria-label="Add nothing" @click="bench.addNothing()">
+        <X :size="20" />
+      </button>
     </div>
-    <div v-if="free.length" class="group wide">
-      <span class="hidden-label">Edge for a flange</span>
-      <div class="edges" role="group" aria-label="Edge for a flange">
+    <div v-if="row === 'edge' && free.length" class="things">
+      <div class="edges" role="group" aria-label="Edge">
         <button
           v-for="e in free"
           :key="e.edge"
@@ -34,61 +101,81 @@ watch(
           :aria-pressed="e.edge === edge"
           @click="((edge = e.edge), bench.pick(panel.id, e.edge))"
         >
-          {{ e.edge }}
+          {{ edgeWord(e.edge) }}
         </button>
       </div>
-      <button type="button" class="press" @click="edge && bench.addFlange(panel, edge, true)">
-        <FoldVertical :size="20" aria-hidden="true" />Flange up
-      </button>
-      <button type="button" class="press" @click="edge && bench.addFlange(panel, edge, false)">
-        <FoldVertical :size="20" aria-hidden="true" />Flange down
-      </button>
-    </div>
-    <div class="group wide">
-      <button type="button" class="press" @click="bench.addHole(panel, 'round')">
-        <Circle :size="18" aria-hidden="true" />Hole
-      </button>
-      <button type="button" class="press" @click="bench.addHole(panel, 'slot')">
-        <Pill :size="18" aria-hidden="true" />Slot
-      </button>
-      <button type="button" class="press" @click="bench.addHole(panel, 'grid')">
-        <Grip :size="18" aria-hidden="true" />Row or grid
-      </button>
-      <button type="button" class="press" @click="bench.addHole(panel, 'circle')">
-        <CircleDotDashed :size="18" aria-hidden="true" />Hole circle
+      <button
+        v-for="[k, text] in onEdge"
+        :key="k"
+        type="button"
+        class="press tight"
+        @click="edge && bench.addToEdge(panel, edge, k)"
+      >
+        {{ text }}
       </button>
     </div>
-    <button type="button" class="press bare close" aria-label="Add nothing" @click="bench.addNothing()"><X :size="20" /></button>
+    <div v-else-if="row === 'hole'" class="things">
+      <button v-for="[k, text] in holes" :key="k" type="button" class="press tight" @click="bench.addHole(panel, k)">
+        {{ text }}
+      </button>
+    </div>
+    <div v-else-if="row === 'use'" class="things">
+      <button v-for="[k, text] in uses" :key="k" type="button" class="press tight" @click="bench.addUse(panel, k)">
+        {{ text }}
+      </button>
+    </div>
+    <div v-else class="things">
+      <button v-for="[k, text] in marks" :key="k" type="button" class="press tight" @click="bench.addMark(panel, k)">
+        {{ text }}
+      </button>
+    </div>
   </div>
 </template>
 
 <style scoped>
 .add {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-  padding: 8px 12px;
+  display: grid;
+  gap: 6px;
+  padding: 4px 12px 8px;
   background: var(--ember-wash);
   border-top: 2px solid var(--ember);
 }
-.group {
-  display: grid;
+.heads {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 4px;
+  align-items: center;
 }
-.group.wide {
+.head {
+  min-height: var(--touch);
+  padding: 0 12px;
+  border: 0;
+  border-bottom: 4px solid transparent;
+  background: none;
+  font-weight: 560;
+  cursor: pointer;
+}
+.head.on {
+  border-bottom-color: var(--ember);
+}
+.things {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
   align-items: center;
 }
-.edges {
-  display: flex;
-}
-.edges .press {
-  margin-right: -1px;
+.things .press {
   min-height: var(--touch);
 }
-.on {
+.edges {
+  display: flex;
+  flex-wrap: wrap;
+  margin-right: 10px;
+}
+.edges .press {
+  margin: 0 -1px -1px 0;
+}
+.on.press {
   background: var(--ink);
   color: var(--paper);
 }

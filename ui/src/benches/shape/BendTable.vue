@@ -34,8 +34,15 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           </th>
           <td>
             <Frac :text="l.place.text" :lies="l.place.lies" class="num" />
-            <WhyButton :name="`bend line of ${l.name}`" :working="() => explain({ what: 'bend', id: l.id, axis: l.axis })" />
-            <span class="under">from the {{ l.axis === 'x' ? 'left' : 'front' }}</span>
+            <template v-for="axis in l.axis === 'slanted' ? (['x', 'y'] as const) : [l.axis]" :key="axis">
+              <WhyButton
+                :name="`bend line of ${l.name} from the ${axis === 'x' ? 'left' : 'front'}`"
+                :working="() => explain({ what: 'bend', id: l.id, axis })"
+              />
+            </template>
+            <span class="under">{{
+              l.axis === 'slanted' ? 'from the left, from the front' : `from the ${l.axis === 'x' ? 'left' : 'front'}`
+            }}</span>
           </td>
           <td>
             <span class="num">{{ l.up ? 'up' : 'down' }} {{ +l.angle.toFixed(2) }}°</span>

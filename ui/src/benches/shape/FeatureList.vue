@@ -17,7 +17,7 @@ const groups = computed(() => {
   for (const d of props.bench.dimensions.value) {
     let g = out.find((x) => x.feature === d.feature)
     if (!g) {
-      const path = /^(.*\/(?:flanges|holes)\/\d+)\//.exec(d.path)?.[1] ?? (d.path.startsWith('/base') ? '/base' : '')
+      const path = /^(.*\/(?:flanges|holes|edges|marks)\/\d+)\//.exec(d.path)?.[1] ?? (d.path.startsWith('/base') ? '/base' : '')
       g = {
         feature: d.feature,
         name: d.group,

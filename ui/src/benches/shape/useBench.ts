@@ -1,10 +1,20 @@
 // What is open and chosen on the shape bench. Parts of the screen share it.
 import { computed, effectScope, type EffectScope, nextTick, onScopeDispose, ref, shallowRef } from 'vue'
-import type { Edge, Flange, Hole, PanelMade } from '@/api/client'
+import type { Edge, PanelMade, Use } from '@/api/client'
 import { words } from '@/api/client'
-import { newId } from '@/api/ids'
 import type { Style } from '@/kit/readLength'
-import { remembered, remember } from './lastUsed'
+import { remember } from './lastUsed'
+import {
+  edgeLength,
+  type EdgeThing,
+  type HoleThing,
+  type MarkThing,
+  newEdgeCut,
+  newFlange,
+  newHole,
+  newMark,
+  newUse,
+} from './newFeature'
 import { type OpenPart, usePart } from './usePart'
 
 export type Bench = ReturnType<typeof useBench>
@@ -80,51 +90,28 @@ export function useBench(style: () => Style) {
     choose(next)
   }
 
-  function addFlange(panel: PanelMade, on: Edge, up: boolean) {
+  /** Puts a new feature at the end of a list of the recipe and goes to its first size. */
+  function append(list: string, feature: unknown, first: string) {
     const p = part.value!
-    const list = (p.get(`${panel.path}/flanges`) as Flange[] | undefined) ?? []
-    const last = remembered('flange', {
-      length: style().unit === 'mm' ? 40 : 38.1,
-      angle: 90,
-      insideRadius: Math.ceil(p.recipe.value!.thickness * 3) / 2,
-    })
-    const flange: Flange = { id: newId(), edge: on, ...last, up, measure: 'outside', relief: { kind: 'round' } }
-    p.set(`${panel.path}/flanges`, [...list, flange])
-    void added(`${panel.path}/flanges/${list.length}/length`)
+    const had = (p.get(list) as unknown[] | undefined) ?? []
+    p.set(list, [...had, feature])
+    void added(`${list}/${had.length}${first}`)
   }
-
-  function addHole(panel: PanelMade, kind: 'round' | 'slot' | 'grid' | 'circle') {
-    const p = part.value!
-    const list = (p.get(`${panel.path}/holes`) as Hole[] | undefined) ?? []
-    const inches = style().unit !== 'mm'
-    const last = remembered('hole', { diameter: inches ? (25.4 * 13) / 32 : 9 })
-    const root = panel.edges.find((e) => e.role === 'bend')?.edge
-    const away = { front: 'back', back: 'front', left: 'right', right: 'left' } as const
-    const across = Math.abs(panel.edges[0]!.to.x - panel.edges[0]!.from.x) > 1e-6
-    const size = (e: { from: { x: number; y: number }; to: { x: number; y: number } }) =>
-      Math.hypot(e.to.x - e.from.x, e.to.y - e.from.y)
-    const w = size(panel.edges[across ? 0 : 1]!)
-    const h = size(panel.edges[across ? 1 : 0]!)
-    const x = root === 'left' || root === 'right' ? away[root] : 'left'
-    const y = root === 'front' || root === 'back' ? away[root] : 'front'
-    const grain = style().grain
-    const snap = (v: number) => Math.max(grain, Math.round(v / grain) * grain)
-    const hole: Hole = {
-      id: newId(),
-      kind: kind === 'slot' ? 'slot' : 'round',
-      diameter: last.diameter,
-      x: { edge: x, distance: snap(w / 2) },
-      y: { edge: y, distance: snap(h / 2) },
-    }
-    if (kind === 'slot') hole.length = snap(last.diameter * 2.5)
-    if (kind === 'grid') {
-      hole.x.distance = snap(w / 4)
-      hole.pattern = { kind: 'grid', columns: 2, rows: 1, pitchX: snap(w / 2), pitchY: snap(h / 2) }
-    }
-    if (kind === 'circle') hole.pattern = { kind: 'circle', count: 4, diameter: snap(Math.min(w, h) / 2), start: 45 }
-    p.set(`${panel.path}/holes`, [...list, hole])
-    void added(`${panel.path}/holes/${list.length}/diameter`)
+  function addToEdge(panel: PanelMade, on: Edge, kind: EdgeThing) {
+    const thickness = part.value!.recipe.value!.thickness
+    if (kind === 'notch' || kind === 'tab') {
+      append(`${panel.path}/edges`, newEdgeCut(kind, on, edgeLength(panel, on), thickness, style()), '/width')
+    } else append(`${panel.path}/flanges`, newFlange(kind, on, thickness, style()), '/length')
   }
+  const addHole = (panel: PanelMade, kind: HoleThing) => append(`${panel.path}/holes`, newHole(kind, panel, style()), '/diameter')
+  const addUse = (panel: PanelMade, use: Use['kind']) =>
+    append(
+      `${panel.path}/holes`,
+      newUse(use, panel, style()),
+      { access: '/use/tool', pass: '/use/line', tab: '/use/width', lightening: '/diameter' }[use as string] ?? '/x/distance',
+    )
+  const addMark = (panel: PanelMade, kind: MarkThing) =>
+    append(`${panel.path}/marks`, newMark(kind, panel, style()), '/x/distance')
 
   /** Types a value over a dimension and remembers it for the next feature. */
   function type(to: string, value: number) {
@@ -161,8 +148,10 @@ export function useBench(style: () => Style) {
     walk,
     pick,
     panels,
-    addFlange,
+    addToEdge,
     addHole,
+    addUse,
+    addMark,
     addNothing,
     unread,
     refuse,
