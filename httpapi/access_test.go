@@ -127,7 +127,7 @@ var routes = map[string]string{
 	"GET /api/v1/jobs/{id}/survey": "reader", "PUT /api/v1/jobs/{id}/survey": "maker", "POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
 	"GET /api/v1/jobs/{id}/holding": "reader", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
-	"POST /api/v1/jobs/{id}/parts": "maker", "GET /api/v1/parts/{id}": "reader", "PUT /api/v1/parts/{id}": "maker", "POST /api/v1/parts/{id}/duplicate": "maker",
+	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "GET /api/v1/part-starters": "reader", "GET /api/v1/parts/{id}": "reader", "PUT /api/v1/parts/{id}": "maker", "POST /api/v1/parts/{id}/duplicate": "maker",
 	"POST /api/v1/parts/{id}/undo": "maker", "POST /api/v1/parts/{id}/redo": "maker", "POST /api/v1/parts/{id}/archive": "maker", "GET /api/v1/parts/{id}/revisions": "reader", "GET /api/v1/parts/{id}/revisions/{number}": "reader",
 	"GET /api/v1/sections": "reader", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker", "GET /api/v1/frames/{id}": "reader", "PUT /api/v1/frames/{id}": "maker",
 	"POST /api/v1/frames/{id}/undo": "maker", "POST /api/v1/frames/{id}/redo": "maker", "POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/archive": "maker", "GET /api/v1/frames/{id}/revisions": "reader", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",

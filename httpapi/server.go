@@ -83,6 +83,7 @@ func build(opt Options) *server {
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.frameRoutes()
+	s.startPartRoutes()
 	s.frameFileRoutes()
 	s.bendSheetRoutes()
 	s.calcRoutes()

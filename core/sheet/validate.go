@@ -18,7 +18,7 @@ const (
 	maxSize     = 20_000.0
 	maxAngle    = 179.0
 	maxApex     = 165.0 // past it nothing is measured to an apex
-	maxCorners  = 500
+	maxCorners  = 2000
 	maxCuts     = 500
 	maxCoupons  = 50
 	maxRadiusMM = 5000.0

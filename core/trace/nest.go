@@ -68,7 +68,7 @@ func (t *Traced) nest() {
 				}
 			}
 		}
-		if p, crosses := crossing(l.flat); crosses {
+		if p, crosses := profile.Crossing(l.flat); crosses {
 			t.Crossed = append(t.Crossed, p)
 		}
 	}
@@ -97,57 +97,4 @@ func (l *Loop) holds(o *Loop) bool {
 		}
 	}
 	return 2*in > n
-}
-
-// crossing finds a place where a closed line crosses itself, by a sweep along x.
-func crossing(p []profile.Point) (profile.Point, bool) {
-	n := len(p)
-	if n < 4 {
-		return profile.Point{}, false
-	}
-	type side struct {
-		lo, hi float64
-		i      int
-	}
-	list := make([]side, n)
-	for i := range p {
-		q := p[(i+1)%n]
-		list[i] = side{math.Min(p[i].X, q.X), math.Max(p[i].X, q.X), i}
-	}
-	slices.SortFunc(list, func(a, b side) int { return cmp.Compare(a.lo, b.lo) })
-	tests := 0
-	for k, s := range list {
-		a, b := p[s.i], p[(s.i+1)%n]
-		for _, o := range list[k+1:] {
-			if o.lo > s.hi {
-				break
-			}
-			if d := (o.i - s.i + n) % n; d == 1 || d == n-1 {
-				continue
-			}
-			if tests++; tests > 20_000_000 { // a drawing made to be slow
-				return profile.Point{}, false
-			}
-			c, e := p[o.i], p[(o.i+1)%n]
-			if math.Max(a.Y, b.Y) < math.Min(c.Y, e.Y) || math.Max(c.Y, e.Y) < math.Min(a.Y, b.Y) {
-				continue
-			}
-			if q, yes := meet(a, b, c, e); yes {
-				return q, true
-			}
-		}
-	}
-	return profile.Point{}, false
-}
-
-// meet answers where two stretches cross between their ends.
-func meet(a, b, c, d profile.Point) (profile.Point, bool) {
-	u, v, w := b.Sub(a), d.Sub(c), c.Sub(a)
-	cross := u.Cross(v)
-	if math.Abs(cross) <= 1e-12*u.Len()*v.Len() {
-		return a, false
-	}
-	s, t := w.Cross(v)/cross, w.Cross(u)/cross
-	const edge = 1e-9
-	return a.Add(u.Mul(s)), s > edge && s < 1-edge && t > edge && t < 1-edge
 }

@@ -32,6 +32,14 @@ export function useHolding(id: MaybeRefOrGetter<string>) {
   })
 }
 
+export function usePartStarters() {
+  return useQuery({
+    queryKey: ['part-starters'],
+    queryFn: () => take(api.GET('/api/v1/part-starters', {})),
+    staleTime: Infinity,
+  })
+}
+
 export function useSections() {
   return useQuery({ queryKey: ['sections'], queryFn: () => take(api.GET('/api/v1/sections', {})), staleTime: Infinity })
 }

@@ -1215,6 +1215,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/started-parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add the parts a starter makes */
+        post: operations["startParts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/suggestions": {
         parameters: {
             query?: never;
@@ -1244,6 +1261,23 @@ export interface paths {
         /** Keep a survey; If-Match 0 for the first */
         put: operations["saveSurvey"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a drawing (DXF, SVG): its outlines as bases of parts */
+        post: operations["traceDrawing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1347,6 +1381,23 @@ export interface paths {
         put?: never;
         /** A code that signs another device in, once, within minutes */
         post: operations["givePairing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/part-starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What sheet parts are started from */
+        get: operations["getPartStarters"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5717,6 +5768,22 @@ export interface components {
         PartArchive: {
             archived: boolean;
         };
+        PartAsk: {
+            choices?: components["schemas"]["PartChoice"][];
+            key: string;
+            /** @enum {string} */
+            kind: "length" | "angle" | "count" | "choice";
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            name: string;
+            /**
+             * Format: double
+             * @description mm, degrees or a number; of a choice its place
+             */
+            usual: number;
+        };
         PartCheck: {
             /** @description why it was not measured again; printed */
             aside?: string;
@@ -5733,6 +5800,11 @@ export interface components {
             /** @description what came of it */
             result?: string;
             retape?: components["schemas"]["Retape"][];
+        };
+        PartChoice: {
+            text: string;
+            /** Format: double */
+            value: number;
         };
         PartHead: {
             blank: string;
@@ -5754,11 +5826,24 @@ export interface components {
             /** Format: date-time */
             updated: string;
         };
+        PartMade: {
+            id: string;
+            name: string;
+        };
         PartSave: {
             name: string;
             /** Format: int64 */
             quantity: number;
             recipe: components["schemas"]["Recipe"];
+        };
+        PartStarter: {
+            asks: components["schemas"]["PartAsk"][];
+            key: string;
+            name: string;
+            says: string;
+        };
+        PartStarters: {
+            starters: components["schemas"]["PartStarter"][];
         };
         PartView: {
             archived: boolean;
@@ -5777,6 +5862,20 @@ export interface components {
             summary: string;
             /** Format: date-time */
             updated: string;
+        };
+        PartsMade: {
+            parts: components["schemas"]["PartMade"][];
+        };
+        PartsStart: {
+            /** @description of the first part; the starter's own when left out */
+            name?: string;
+            recipe: components["schemas"]["Recipe"];
+            /** @description key of a starter */
+            starter: string;
+            /** @description what it asks for; the usual ones when left out */
+            values?: {
+                [key: string]: number;
+            };
         };
         PasswordRequest: {
             new: string;
@@ -7420,6 +7519,72 @@ export interface components {
              */
             torque: number;
             working: components["schemas"]["Working"];
+        };
+        TraceFile: {
+            base64: string;
+            /** @description only these; all that are not hidden when left out */
+            layers?: string[];
+            /** @description of the file */
+            name: string;
+            /**
+             * Format: double
+             * @description file units; the usual one when 0
+             */
+            tolerance?: number;
+            /**
+             * Format: double
+             * @description mm a unit, where the file does not say or says it wrong
+             */
+            unitsToMM?: number;
+        };
+        TracedDrawing: {
+            /** @description least and largest x, y of all of it */
+            box: number[];
+            crossed: number[][];
+            /** @description y runs down */
+            down: boolean;
+            /** @description x, y of both ends of every open chain */
+            ends: number[][];
+            findings: components["schemas"]["Finding"][];
+            layers: components["schemas"]["Layer"][];
+            /**
+             * Format: double
+             * @description mm a unit, as taken
+             */
+            mm: number;
+            parts: components["schemas"]["TracedPart"][];
+            /** @description closed outlines, largest first */
+            paths: components["schemas"]["TracedPath"][];
+            /**
+             * Format: double
+             * @description file units, as taken
+             */
+            tolerance: number;
+            /**
+             * Format: double
+             * @description as the file says
+             */
+            unitsToMM: number | null;
+        };
+        TracedPart: {
+            base: components["schemas"]["Base"];
+            /**
+             * Format: double
+             * @description mm
+             */
+            height: number;
+            /** @description size and holes in words */
+            text: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            width: number;
+        };
+        TracedPath: {
+            /** Format: int64 */
+            depth: number;
+            points: number[][];
         };
         TrailerTold: {
             axle: string;
@@ -10274,6 +10439,41 @@ export interface operations {
             };
         };
     };
+    startParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartsStart"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartsMade"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getSuggestions: {
         parameters: {
             query?: {
@@ -10364,6 +10564,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SurveyPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    traceDrawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TraceFile"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TracedDrawing"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -10585,6 +10820,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CodeView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPartStarters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartStarters"];
                 };
             };
             /** @description refused: what, where, what to do */

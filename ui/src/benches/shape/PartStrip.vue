@@ -5,7 +5,6 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobPage, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
-import { blankPart } from '@/jobs/starter'
 import HistoryBox from './HistoryBox.vue'
 import type { Bench } from './useBench'
 
@@ -29,11 +28,7 @@ async function goTo(id: string) {
   await router.push(`/jobs/${props.page.job.id}/shape/${id}`)
 }
 
-async function add() {
-  const body = { name: `Part ${props.page.parts.length + 1}`, quantity: 1, recipe: blankPart(props.page.job.brief.unit) }
-  const made = await take(api.POST('/api/v1/jobs/{id}/parts', { params: { path: { id: props.page.job.id } }, body }))
-  await goTo(made.id)
-}
+const add = () => goTo('new')
 
 async function duplicate() {
   await part.value.send()

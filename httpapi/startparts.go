@@ -1,0 +1,147 @@
+package httpapi
+
+import (
+	"encoding/base64"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/trace"
+	"warmanvil/core/working"
+	"warmanvil/job"
+)
+
+// PartStarters is what sheet parts are started from.
+type PartStarters struct {
+	Starters []sheet.PartStarter `json:"starters"`
+}
+
+// PartsMade names the parts that were made, the first one first.
+type PartsMade struct {
+	Parts []PartMade `json:"parts"`
+}
+
+// PartMade is one part that was made.
+type PartMade struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// TraceFile is a drawing to be read.
+type TraceFile struct {
+	Name      string   `json:"name" doc:"of the file"`
+	Base64    string   `json:"base64"`
+	Tolerance float64  `json:"tolerance,omitempty" doc:"file units; the usual one when 0"`
+	Layers    []string `json:"layers,omitempty" doc:"only these; all that are not hidden when left out"`
+	UnitsToMM float64  `json:"unitsToMM,omitempty" doc:"mm a unit, where the file does not say or says it wrong"`
+}
+
+// TracedDrawing is a drawing as it can be cut.
+type TracedDrawing struct {
+	Paths     []TracedPath      `json:"paths" doc:"closed outlines, largest first"`
+	Ends      [][4]float64      `json:"ends" doc:"x, y of both ends of every open chain"`
+	Crossed   [][2]float64      `json:"crossed"`
+	Box       [4]float64        `json:"box" doc:"least and largest x, y of all of it"`
+	Down      bool              `json:"down" doc:"y runs down"`
+	UnitsToMM *float64          `json:"unitsToMM" doc:"as the file says"`
+	MM        float64           `json:"mm" doc:"mm a unit, as taken"`
+	Tolerance float64           `json:"tolerance" doc:"file units, as taken"`
+	Layers    []trace.Layer     `json:"layers"`
+	Parts     []job.TracedPart  `json:"parts"`
+	Findings  []working.Finding `json:"findings"`
+}
+
+// TracedPath is one outline to be drawn.
+type TracedPath struct {
+	Points [][2]float64 `json:"points"`
+	Depth  int          `json:"depth"`
+}
+
+const maxTraced = 30 << 20 // of a request, base64
+
+func (s *server) startPartRoutes() {
+	starters := PartStarters{sheet.PartStarters}
+	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", summary: "What sheet parts are started from"}, func(call, none) (PartStarters, error) { return starters, nil })
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", summary: "Add the parts a starter makes"}, func(c call, in job.PartsStart) (PartsMade, error) {
+		parts, err := s.jobs.StartParts(c.Request.Context(), c.id, in)
+		out := PartsMade{Parts: []PartMade{}}
+		for _, p := range parts {
+			out.Parts = append(out.Parts, PartMade{p.ID, p.Name})
+		}
+		return out, err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/trace", id: "traceDrawing", summary: "Read a drawing (DXF, SVG): its outlines as bases of parts", limit: maxTraced}, s.traceDrawing)
+}
+
+func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
+	j, err := s.jobs.Store.Job(c.Request.Context(), c.id)
+	if err != nil {
+		return TracedDrawing{}, err
+	}
+	data, err := base64.StdEncoding.DecodeString(in.Base64)
+	if err != nil {
+		return TracedDrawing{}, working.Refuse("/base64", "The file did not arrive whole: try again.")
+	}
+	d, err := trace.Read(in.Name, data)
+	if err != nil {
+		return TracedDrawing{}, err
+	}
+	if err := working.Within("/unitsToMM", "A unit", in.UnitsToMM, 0, 1e6, "mm"); err != nil {
+		return TracedDrawing{}, err
+	}
+	t, err := d.Join(trace.Options{Tolerance: in.Tolerance, Layers: in.Layers})
+	if err != nil {
+		return TracedDrawing{}, err
+	}
+	out := TracedDrawing{Paths: []TracedPath{}, Ends: [][4]float64{}, Crossed: [][2]float64{}, Down: d.Down, UnitsToMM: d.UnitsToMM, MM: in.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Findings: t.Findings, Parts: []job.TracedPart{}}
+	if out.Layers == nil {
+		out.Layers = []trace.Layer{}
+	}
+	if out.Findings == nil {
+		out.Findings = []working.Finding{}
+	}
+	if out.MM == 0 {
+		out.MM = 1
+		if d.UnitsToMM != nil {
+			out.MM = *d.UnitsToMM
+		} else if j.Brief.Unit != job.UnitMM {
+			out.MM = 25.4
+		}
+	}
+	s.drawTraced(&out, t)
+	if len(t.Crossed) == 0 {
+		parts, more := s.jobs.TracedParts(t, out.MM, d.Down, j.Brief)
+		out.Parts, out.Findings = append(out.Parts, parts...), append(out.Findings, more...)
+	}
+	return out, nil
+}
+
+// drawTraced writes outlines as points for the screen, the largest few thousand.
+func (s *server) drawTraced(out *TracedDrawing, t *trace.Traced) {
+	first := true
+	grow := func(x, y float64) {
+		if first {
+			out.Box, first = [4]float64{x, y, x, y}, false
+		}
+		out.Box = [4]float64{min(out.Box[0], x), min(out.Box[1], y), max(out.Box[2], x), max(out.Box[3], y)}
+	}
+	for i, l := range t.Loops {
+		if i == 4000 {
+			break
+		}
+		b := l.Outline.Bounds()
+		w, h := b.Size()
+		p := TracedPath{Depth: l.Depth}
+		for _, q := range l.Outline.Flatten(max(w, h) / 400) {
+			p.Points = append(p.Points, [2]float64{q.X, q.Y})
+			grow(q.X, q.Y)
+		}
+		out.Paths = append(out.Paths, p)
+	}
+	for _, c := range t.Open {
+		out.Ends = append(out.Ends, [4]float64{c.From.X, c.From.Y, c.To.X, c.To.Y})
+		grow(c.From.X, c.From.Y)
+		grow(c.To.X, c.To.Y)
+	}
+	for _, p := range t.Crossed {
+		out.Crossed = append(out.Crossed, [2]float64{p.X, p.Y})
+	}
+}

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+// A part from a drawing: what was read is shown, gaps and crossings at their
+// place, and what is to be cut becomes a part.
+import { computed, ref } from 'vue'
+import { api, type JobView, type Recipe, take, type TracedDrawing, words } from '@/api/client'
+import { refreshJobs } from '@/api/queries'
+import { blankPart } from '@/jobs/starter'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import FlagList from '@/kit/FlagList.vue'
+import TextField from '@/kit/TextField.vue'
+import SheetFields from './SheetFields.vue'
+import TraceView from './TraceView.vue'
+
+const props = defineProps<{ job: JobView }>()
+const emit = defineEmits<{ made: [id: string] }>()
+const file = ref<{ name: string; base64: string }>()
+const drawing = ref<TracedDrawing>()
+const tolerance = ref('')
+const unit = ref<'file' | 'mm' | 'in' | 'cm'>('file')
+const layers = ref<string[]>()
+const chosen = ref(0)
+const wrong = ref('')
+const busy = ref(false)
+const name = ref('')
+const recipe = ref<Recipe>(blankPart(props.job.brief.unit))
+const style = computed(() => ({ unit: props.job.brief.unit, grain: props.job.brief.grain }))
+const mm = { file: undefined, mm: 1, in: 25.4, cm: 10 }
+
+function pick(e: Event) {
+  const f = (e.target as HTMLInputElement).files?.[0]
+  if (!f) return
+  if (f.size > 20e6) {
+    wrong.value = `${f.name} is larger than 20 MB: save only what is to be cut.`
+    return
+  }
+  const reader = new FileReader()
+  reader.onload = () => {
+    file.value = { name: f.name, base64: String(reader.result).replace(/^[^,]*,/, '') }
+    name.value = f.name.replace(/\.[^.]*$/, '')
+    tolerance.value = ''
+    layers.value = undefined
+    unit.value = 'file'
+    chosen.value = 0
+    void trace()
+  }
+  reader.readAsDataURL(f)
+}
+async function trace() {
+  if (!file.value) return
+  busy.value = true
+  wrong.value = ''
+  try {
+    drawing.value = await take(
+      api.POST('/api/v1/jobs/{id}/trace', {
+        params: { path: { id: props.job.id } },
+        body: {
+          ...file.value,
+          tolerance: Number(tolerance.value.replace(',', '.')) || undefined,
+          layers: layers.value,
+          unitsToMM: mm[unit.value],
+        },
+      }),
+    )
+    if (chosen.value >= drawing.value.parts.length) chosen.value = 0
+  } catch (e) {
+    wrong.value = words(e)
+    drawing.value = undefined
+  }
+  busy.value = false
+}
+function fix(x: { edits?: { path: string; value?: unknown }[] | null }) {
+  const to = x.edits?.find((e) => e.path === '/tolerance')?.value
+  if (typeof to !== 'number') return
+  tolerance.value = String(to)
+  void trace()
+}
+function layer(nameOf: string, on: boolean) {
+  const now = layers.value ?? drawing.value!.layers.filter((l) => !l.hidden).map((l) => l.name)
+  layers.value = on ? [...now, nameOf] : now.filter((l) => l !== nameOf)
+  void trace()
+}
+const used = (l: { name: string; hidden?: boolean }) => (layers.value ? layers.value.includes(l.name) : !l.hidden)
+const units = computed(() => [
+  { value: 'file' as const, text: drawing.value?.unitsToMM ? 'as the file says' : 'not said by the file' },
+  { value: 'mm' as const, text: 'mm' },
+  { value: 'cm' as const, text: 'cm' },
+  { value: 'in' as const, text: 'inches' },
+])
+async function start() {
+  const part = drawing.value?.parts[chosen.value]
+  if (!part) return
+  wrong.value = ''
+  try {
+    const made = await take(
+      api.POST('/api/v1/jobs/{id}/parts', {
+        params: { path: { id: props.job.id } },
+        body: { name: name.value || 'Traced part', quantity: 1, recipe: { ...recipe.value, base: part.base } },
+      }),
+    )
+    refreshJobs()
+    emit('made', made.id)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
+</script>
+
+<template>
+  <div class="from">
+    <label class="pick">
+      <span class="label">The drawing</span>
+      <input type="file" accept=".dxf,.svg" @change="pick" />
+    </label>
+    <p v-if="busy" class="soft" role="status">Reading it.</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template v-if="drawing">
+      <div class="both">
+        <TraceView :drawing="drawing" :chosen="chosen" />
+        <div class="side">
+          <ChoiceRow v-model="unit" label="Its units" :choices="units" @update:model-value="trace" />
+          <TextField
+            v-model="tolerance"
+            :label="`Ends are joined within (drawing units; now ${+drawing.tolerance.toPrecision(3)})`"
+            @enter="trace"
+          />
+          <button type="button" class="press tight" @click="trace">Read it again</button>
+          <fieldset v-if="drawing.layers.length > 1" class="layers">
+            <legend class="label">Layers to be cut</legend>
+            <label v-for="l in drawing.layers" :key="l.name" class="tick">
+              <input type="checkbox" :checked="used(l)" @change="layer(l.name, ($event.target as HTMLInputElement).checked)" />
+              {{ l.name || 'without a name' }}, {{ l.curves }} lines
+            </label>
+          </fieldset>
+          <FlagList :findings="drawing.findings" @fix="fix" />
+        </div>
+      </div>
+      <form v-if="drawing.parts.length" class="start" @submit.prevent="start">
+        <ChoiceRow
+          v-if="drawing.parts.length > 1"
+          v-model="chosen"
+          label="Which outline"
+          :choices="drawing.parts.map((p, i) => ({ value: i, text: p.text }))"
+        />
+        <p v-else>
+          It is <b class="num">{{ drawing.parts[0]!.text }}</b>. Check one size you know.
+        </p>
+        <TextField v-model="name" label="Its name" :maxlength="100" @enter="start" />
+        <SheetFields v-model="recipe" :lengths="style" />
+        <p class="small soft">
+          A traced outline is as true as what it was traced from: hold it against the survey before it is cut.
+        </p>
+        <button type="submit" class="press main">Make a part of it</button>
+      </form>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.from,
+.start,
+.side {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
+.start {
+  max-width: 760px;
+}
+.start > .press,
+.side > .press {
+  justify-self: start;
+}
+.pick {
+  display: grid;
+  gap: 4px;
+}
+.pick input {
+  min-height: var(--touch);
+  font: inherit;
+}
+.both {
+  display: grid;
+  grid-template-columns: minmax(0, 1.3fr) minmax(280px, 1fr);
+  gap: 16px;
+}
+.layers {
+  border: 0;
+  margin: 0;
+  padding: 0;
+}
+@media (max-width: 900px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+// What a new part is made of and how.
+import { useStock } from '@/api/queries'
+import type { Recipe } from '@/api/client'
+import PickOne from '@/kit/PickOne.vue'
+import ValueField from '@/kit/ValueField.vue'
+import type { Style } from '@/kit/readLength'
+
+const recipe = defineModel<Recipe>({ required: true })
+defineProps<{ lengths: Style }>()
+const { data: stock } = useStock()
+const set = (more: Partial<Recipe>) => (recipe.value = { ...recipe.value, ...more })
+</script>
+
+<template>
+  <div v-if="stock" class="cells">
+    <PickOne
+      label="Material"
+      :choices="stock.materials.map((m) => ({ value: m.key, text: m.name }))"
+      :model-value="recipe.material"
+      @update:model-value="(v) => set({ material: v })"
+    />
+    <ValueField
+      label="Thickness"
+      :model-value="recipe.thickness"
+      :lengths="lengths"
+      :family="stock.materials.find((m) => m.key === recipe.material)?.family"
+      @update:model-value="(v) => set({ thickness: v })"
+    />
+    <PickOne
+      label="Cut by"
+      :choices="stock.processes.map((p) => ({ value: p.key as Recipe['process'], text: p.name }))"
+      :model-value="recipe.process"
+      @update:model-value="(v) => set({ process: v })"
+    />
+  </div>
+</template>
+
+<style scoped>
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 12px;
+}
+</style>
