@@ -9,6 +9,7 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/exchange"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
@@ -18,16 +19,22 @@ import (
 
 var archivedQuery = []*huma.Param{query("archived", "true lists what was put away", "true", "false")}
 
-var contentType = map[string]string{"dxf": "application/dxf", "svg": "image/svg+xml", "pdf": "application/pdf", "csv": "text/csv; charset=utf-8"}
+var contentType = map[string]string{"dxf": "application/dxf", "svg": "image/svg+xml", "pdf": "application/pdf", "csv": "text/csv; charset=utf-8", "r12": "application/dxf", "bends": "application/pdf", "drills": "application/pdf", "stl": "model/stl"}
+
+// free files are no cutting files: they are not held back.
+var free = map[string]bool{"pdf": true, "bends": true, "drills": true, "stl": true}
+
+// endings of the kinds that are not their own.
+var endings = map[string]string{"r12": "dxf", "bends": "pdf", "drills": "pdf"}
 
 // fileRoutes serves downloads: plain routes, since they are not JSON.
 func (s *server) fileRoutes() {
 	const path = "/api/v1/parts/{id}/files/{kind}"
 	binary := &huma.Schema{Type: "string", Format: "binary"}
-	o := &huma.Operation{OperationID: "getFile", Method: "GET", Path: path, Summary: "A file for the shop: dxf, svg, pdf (full-size template) or csv (cut ticket)",
+	o := &huma.Operation{OperationID: "getFile", Method: "GET", Path: path, Summary: "A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body)",
 		Parameters: []*huma.Param{
 			{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"dxf", "svg", "pdf", "csv"}}},
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"dxf", "r12", "svg", "pdf", "csv", "bends", "drills", "stl"}}},
 			query("hand", "which hand of a pair", "left", "right"), query("paper", "of the template", "a4", "letter"), query("units", "of the drawing", "mm", "in")},
 		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: binary}}}}}
 	s.api.AddOperation(o)
@@ -62,7 +69,7 @@ func (s *server) file(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	built, err := sheet.Build(p.Handed(hand), sheet.Options{Display: j.Brief.Display()})
+	built, err := sheet.Build(p.Handed(hand), sheet.Options{Display: j.Brief.Display(), Body: kind == "stl"})
 	if err != nil {
 		return err
 	}
@@ -73,14 +80,18 @@ func (s *server) file(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	if kind != "pdf" && !check.Released {
+	if !free[kind] && !check.Released {
 		return check.Unreleased()
 	}
 	raw, err := export(c, j, p, hand, built, check, kind)
 	if err != nil {
 		return err
 	}
-	name := job.FileName(j.Brief.Name, p.Name, hand, "r"+strconv.Itoa(p.Revision), kind)
+	named, ending := p.Name, kind
+	if e := endings[kind]; e != "" {
+		named, ending = p.Name+" "+kind, e
+	}
+	name := job.FileName(j.Brief.Name, named, hand, "r"+strconv.Itoa(p.Revision), ending)
 	c.Header("Content-Disposition", `attachment; filename="`+name+`"`)
 	c.Data(http.StatusOK, contentType[kind], raw)
 	return nil
@@ -126,6 +137,10 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 		return checked(flat, "part.dxf", exchange.DXF(flat))
 	case "svg":
 		return checked(flat, "part.svg", exchange.SVG(flat))
+	case "r12":
+		return checked(flat, "part.dxf", exchange.DXF12(flat))
+	case "stl":
+		return exchange.STL(built.Body.Solid(), p.Name), nil
 	case "csv":
 		process, err := stock.ProcessByKey(p.Recipe.Process)
 		if err != nil {
@@ -138,8 +153,33 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 	if c.Query("paper") == "letter" {
 		size = paper.Letter
 	}
+	if kind == "bends" || kind == "drills" {
+		s := paper.PartSheet{Job: j.Brief.Name, Part: p.Name, Hand: string(hand), Revision: p.Revision, Date: p.Updated.UTC(), Paper: size, Quantity: p.Quantity * j.Brief.Quantity,
+			Material: material.Name + " " + thickness, Tool: toolText(j, p), Family: material.Family, Flat: built, Length: job.Lengths(j.Brief)}
+		if kind == "bends" {
+			if len(built.Steps) == 0 {
+				return nil, asFault("%s has no bend.", p.Name)
+			}
+			return s.BendPDF()
+		}
+		if len(built.Holes) == 0 {
+			return nil, asFault("%s has no hole.", p.Name)
+		}
+		return s.DrillPDF()
+	}
 	return paper.Template{Job: j.Brief.Name, Part: p.Name, Hand: hand, Revision: revision, Material: material.Name, Thickness: thickness,
 		Quantity: p.Quantity * j.Brief.Quantity, Date: p.Updated.UTC(), Paper: size, Flat: built}.PDF()
+}
+
+// toolText says what a part is bent on.
+func toolText(j job.Job, p job.Part) string {
+	tool, assumed := p.Recipe.Tool.Effective(p.Recipe.Thickness)
+	size := job.Lengths(j.Brief)(tool.Opening)
+	text := map[bend.ToolKind]string{bend.ToolVDie: "press, V die of " + size, bend.ToolPan: "box-and-pan brake, nose of " + size, bend.ToolVice: "vice and hammer"}[tool.Kind]
+	if assumed && tool.Kind != bend.ToolVice {
+		text += " (the usual size)"
+	}
+	return text
 }
 
 func thicknessText(j job.Job, p job.Part) string {

@@ -2,6 +2,7 @@ package httpapi
 
 import (
 	"encoding/base64"
+	"slices"
 
 	"warmanvil/core/sheet"
 	"warmanvil/core/trace"
@@ -37,7 +38,7 @@ type TraceFile struct {
 // TracedDrawing is a drawing as it can be cut.
 type TracedDrawing struct {
 	Paths     []TracedPath      `json:"paths" doc:"closed outlines, largest first"`
-	Ends      [][4]float64      `json:"ends" doc:"x, y of both ends of every open chain"`
+	Open      [][][2]float64    `json:"open" doc:"lines that stay open, end to end"`
 	Crossed   [][2]float64      `json:"crossed"`
 	Box       [4]float64        `json:"box" doc:"least and largest x, y of all of it"`
 	Down      bool              `json:"down" doc:"y runs down"`
@@ -54,6 +55,8 @@ type TracedPath struct {
 	Points [][2]float64 `json:"points"`
 	Depth  int          `json:"depth"`
 }
+
+var worse = map[working.Severity]int{working.Stop: 0, working.Mind: 1, working.Note: 2}
 
 const maxTraced = 30 << 20 // of a request, base64
 
@@ -91,13 +94,14 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 	if err != nil {
 		return TracedDrawing{}, err
 	}
-	out := TracedDrawing{Paths: []TracedPath{}, Ends: [][4]float64{}, Crossed: [][2]float64{}, Down: d.Down, UnitsToMM: d.UnitsToMM, MM: in.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Findings: t.Findings, Parts: []job.TracedPart{}}
+	out := TracedDrawing{Paths: []TracedPath{}, Open: [][][2]float64{}, Crossed: [][2]float64{}, Down: d.Down, UnitsToMM: d.UnitsToMM, MM: in.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Findings: t.Findings, Parts: []job.TracedPart{}}
 	if out.Layers == nil {
 		out.Layers = []trace.Layer{}
 	}
 	if out.Findings == nil {
 		out.Findings = []working.Finding{}
 	}
+	slices.SortStableFunc(out.Findings, func(a, b working.Finding) int { return worse[a.Severity] - worse[b.Severity] })
 	if out.MM == 0 {
 		out.MM = 1
 		if d.UnitsToMM != nil {
@@ -137,9 +141,17 @@ func (s *server) drawTraced(out *TracedDrawing, t *trace.Traced) {
 		out.Paths = append(out.Paths, p)
 	}
 	for _, c := range t.Open {
-		out.Ends = append(out.Ends, [4]float64{c.From.X, c.From.Y, c.To.X, c.To.Y})
-		grow(c.From.X, c.From.Y)
-		grow(c.To.X, c.To.Y)
+		b := c.Line.Bounds()
+		w, h := b.Size()
+		var line [][2]float64
+		flat := c.Line.Flatten(max(max(w, h)/400, 1e-9))
+		for _, q := range flat {
+			line = append(line, [2]float64{q.X, q.Y})
+			grow(q.X, q.Y)
+		}
+		if len(out.Open) < 4000 {
+			out.Open = append(out.Open, line)
+		}
 	}
 	for _, p := range t.Crossed {
 		out.Crossed = append(out.Crossed, [2]float64{p.X, p.Y})

@@ -36,9 +36,13 @@ func (s *Service) TracedParts(t *trace.Traced, mm float64, down bool, b Brief) (
 		base, left := s.tracedBase(t, i, mm, down)
 		size := base.Shape
 		w, h := l.Outline.Bounds().Size()
-		words := fmt.Sprintf("%s × %s, %d holes", p.mm(w*mm), p.mm(h*mm), len(base.Holes))
+		holes := fmt.Sprintf("%d holes", len(base.Holes))
+		if len(base.Holes) == 1 {
+			holes = "1 hole"
+		}
+		words := fmt.Sprintf("%s × %s, %s", p.mm(w*mm), p.mm(h*mm), holes)
 		if size != nil && size.Kind == sheet.Disc {
-			words = fmt.Sprintf("Ø %s, %d holes", p.mm(base.Length), len(base.Holes))
+			words = fmt.Sprintf("Ø %s, %s", p.mm(base.Length), holes)
 		}
 		if left > 0 {
 			findings = append(findings, working.Finding{Code: "inner-left", Severity: working.Mind, Cause: "Outlines", Reason: fmt.Sprintf("%d outlines lie in holes of another: they are parts of their own, and left out here.", left)})

@@ -59,6 +59,8 @@ func (p printer) holes(at mapping) {
 			label += ", " + h.Says
 		}
 		switch {
+		case h.Made == sheet.MadeMatched:
+			label += " through its mate"
 		case h.Made == sheet.MadeDrilled:
 			p.SetDashPattern([]float64{.6, .8}, 0)
 			p.Circle(x, y, h.Diameter/2, "D")

@@ -34,6 +34,7 @@ type dxf struct {
 	handle int
 	scale  float64
 	shift  profile.Point
+	old    bool // R12: no handles, no classes
 }
 
 func (d *dxf) put(code int, value string) {
@@ -281,6 +282,10 @@ func (d *dxf) blocks() {
 
 func (d *dxf) entity(kind, layer, class string) {
 	d.put(0, kind)
+	if d.old {
+		d.put(8, layer)
+		return
+	}
 	d.put(5, d.next())
 	d.put(330, hex(hModel))
 	d.put(100, "AcDbEntity")
@@ -295,6 +300,7 @@ func (d *dxf) entities(f Flat) []byte {
 		switch {
 		case h.Made == sheet.MadeDrilled:
 			d.cross(h.Centre)
+		case h.Made == sheet.MadeMatched: // laid out by its mate
 		case len(h.Loop) > 0:
 			d.polyline(h.Loop, LayerCut)
 		default:
@@ -372,7 +378,9 @@ func (d *dxf) text(words string, at profile.Point, high, angle float64) {
 		d.num(50, angle)
 	}
 	d.put(7, "STANDARD")
-	d.put(100, "AcDbText")
+	if !d.old {
+		d.put(100, "AcDbText")
+	}
 }
 
 // plainText keeps what the drawing's code page can hold; the rest is written

@@ -48,7 +48,7 @@ import sys, json, ezdxf
 from ezdxf import bbox
 doc = ezdxf.readfile(sys.argv[1])
 a = doc.audit()
-out = {"version": doc.dxfversion, "units": doc.header["$INSUNITS"], "errors": [e.message for e in a.errors], "fixes": [e.message for e in a.fixes], "entities": []}
+out = {"version": doc.dxfversion, "units": doc.header.get("$INSUNITS", 0), "errors": [e.message for e in a.errors], "fixes": [e.message for e in a.fixes], "entities": []}
 for e in doc.modelspace():
     d = {"type": e.dxftype(), "layer": e.dxf.layer}
     if e.dxftype() == "LWPOLYLINE":
@@ -135,6 +135,15 @@ func TestDXFIsReadBack(t *testing.T) {
 				t.Errorf("hole at %v r %v, want 30 from the left and 25 from the back", e.Centre, e.R)
 			}
 		}
+	}
+}
+
+// The old form too is read by an independent reader without complaint.
+func TestR12IsReadBack(t *testing.T) {
+	p := bracket(t)
+	got := readBack(t, DXF12(Flat{Part: p, Mark: "LEFT r3"}))
+	if len(got.Errors) > 0 {
+		t.Errorf("%v", got.Errors)
 	}
 }
 

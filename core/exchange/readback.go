@@ -27,6 +27,8 @@ func ReadBack(f Flat, name string, data []byte) error {
 	mm := 1.0
 	if d.UnitsToMM != nil {
 		mm = *d.UnitsToMM
+	} else if f.Inches {
+		mm = 25.4
 	}
 	want := Cuts(f.Part)
 	if len(t.Loops) != len(want) || len(t.Open) > 0 {
@@ -54,7 +56,7 @@ func Cuts(p sheet.Part) []profile.Loop {
 	out := []profile.Loop{p.Outline}
 	for _, h := range p.Holes {
 		switch {
-		case h.Made == sheet.MadeDrilled:
+		case h.Made == sheet.MadeDrilled, h.Made == sheet.MadeMatched:
 		case len(h.Loop) > 0:
 			out = append(out, h.Loop)
 		default:

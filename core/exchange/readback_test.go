@@ -42,6 +42,9 @@ func TestFilesReadBack(t *testing.T) {
 		if err := ReadBack(f, "part.dxf", DXF(f)); err != nil {
 			t.Fatalf("%v\n%+v", err, r.Base)
 		}
+		if err := ReadBack(f, "part.dxf", DXF12(f)); err != nil {
+			t.Fatalf("R12: %v\n%+v", err, r.Base)
+		}
 		if err := ReadBack(f, "part.svg", SVG(f)); err != nil {
 			t.Fatalf("svg: %v\n%+v", err, r.Base)
 		}

@@ -33,7 +33,7 @@ func SVG(f Flat) []byte {
 	for _, hole := range f.Part.Holes {
 		c := flip(hole.Centre)
 		switch {
-		case hole.Made == sheet.MadeDrilled:
+		case hole.Made == sheet.MadeDrilled, hole.Made == sheet.MadeMatched:
 		case len(hole.Loop) > 0:
 			fmt.Fprintf(&b, `<path d="%s"/>`+"\n", SVGPath(hole.Loop, flip))
 		default:

@@ -49,7 +49,7 @@ func Build(r Recipe, opt Options) (Part, error) {
 	}
 	b := newBuilder(r, opt, r.Bend.School)
 	base := b.panels()
-	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Marks: []MarkMade{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
+	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Marks: []MarkMade{}, Steps: []BendStep{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
 		Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}}, Figures: []Figure{}, Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}, Outline: profile.Loop{}}
 	if base == nil {
 		part.Dimensions = b.dimensions()
@@ -67,6 +67,7 @@ func Build(r Recipe, opt Options) (Part, error) {
 	part.Bounds = part.Outline.Bounds()
 	b.describe(&part)
 	part.Marks = b.marksMade(&part)
+	part.Steps = b.steps(&part)
 	b.measure(&part)
 	b.check(&part)
 	part.Dimensions = b.dimensions()

@@ -270,7 +270,7 @@ func holeWord(h *Hole, i int) string {
 }
 
 // cut tells whether the hole is cut with the blank.
-func (h *hole) cut() bool { return h.recipe.Made != MadeDrilled }
+func (h *hole) cut() bool { return h.recipe.Made != MadeDrilled && h.recipe.Made != MadeMatched }
 
 func (h *hole) area() float64 {
 	d := h.pre

@@ -33,6 +33,7 @@ type Part struct {
 	Holes      []HoleMade        `json:"holes"`
 	Marks      []MarkMade        `json:"marks" doc:"what is marked, not cut through"`
 	BendLines  []BendLine        `json:"bendLines"`
+	Steps      []BendStep        `json:"steps" doc:"bends in the order they are made, by rule"`
 	Panels     []PanelMade       `json:"panels"`
 	Body       Body              `json:"body"`
 	Figures    []Figure          `json:"figures"`
@@ -54,7 +55,7 @@ type HoleMade struct {
 	Panel    string        `json:"panel"`
 	Name     string        `json:"name"`
 	Kind     HoleKind      `json:"kind" enum:"round,slot,square,rectangle,d,keyhole,cutout"`
-	Made     Made          `json:"made" enum:"cut,drilled,pilot"`
+	Made     Made          `json:"made" enum:"cut,drilled,pilot,matched"`
 	Use      UseKind       `json:"use,omitempty"`
 	Back     bool          `json:"back,omitempty" doc:"its head, nut or flange is on the back"`
 	Says     string        `json:"says,omitempty" doc:"what it is for"`

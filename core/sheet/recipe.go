@@ -327,7 +327,8 @@ const (
 )
 
 // Made says how a hole is made: cut with the blank, drilled after bending from a
-// centre mark, or drilled out from a small pilot that is cut.
+// centre mark, drilled out from a small pilot that is cut, or drilled through its
+// mate when both stand together.
 type Made string
 
 // The ways to make a hole.
@@ -335,6 +336,7 @@ const (
 	MadeCut     Made = "cut"
 	MadeDrilled Made = "drilled"
 	MadePilot   Made = "pilot"
+	MadeMatched Made = "matched"
 )
 
 // Hole is one hole or slot, or a pattern of them, placed from two edges of its
@@ -351,7 +353,7 @@ type Hole struct {
 	X        Offset   `json:"x" doc:"across"`
 	Y        Offset   `json:"y" doc:"front to back"`
 	Pattern  *Pattern `json:"pattern,omitempty"`
-	Made     Made     `json:"made,omitempty" enum:"cut,drilled,pilot"`
+	Made     Made     `json:"made,omitempty" enum:"cut,drilled,pilot,matched"`
 	Use      *Use     `json:"use,omitempty" doc:"what a round hole is for"`
 
 	Cut profile.Loop `json:"cut,omitempty" doc:"mm, of a cutout: its outline about its place, x along its angle"`

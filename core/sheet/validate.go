@@ -193,7 +193,7 @@ func (v *validator) holes(path string, list []Hole) error {
 		err := under(p,
 			v.id("", h.ID),
 			oneOf("/kind", "The kind of hole", h.Kind, RoundHole, SlotHole, SquareHole, RectangleHole, DHole, KeyholeHole, CutoutHole),
-			oneOf("/made", "How it is made", h.Made, "", MadeCut, MadeDrilled, MadePilot),
+			oneOf("/made", "How it is made", h.Made, "", MadeCut, MadeDrilled, MadePilot, MadeMatched),
 			h.sizesOK(),
 			working.Within("/angle", "The hole's angle", h.Angle, -360, 540, "°"),
 			offsetOK("/x", h.X), offsetOK("/y", h.Y),

@@ -44,6 +44,7 @@ type Loop struct {
 type Chain struct {
 	From, To profile.Point
 	Length   float64
+	Line     profile.Loop // its corners; the last one ends it
 }
 
 // node is a place where curves meet.
@@ -123,7 +124,7 @@ func (t *Traced) dropCircles() {
 	}
 	t.Loops = out
 	if dropped > 0 {
-		t.say(working.Note, "doubled", "Drawing", nil, fmt.Sprintf("%d circles were drawn twice and are taken once.", dropped))
+		t.say(working.Note, "doubled", "Drawing", nil, plural(dropped, "circle was drawn twice and is", "circles were drawn twice and are")+" taken once.")
 	}
 }
 
@@ -195,7 +196,8 @@ func (t *Traced) take(curves []Curve, nodes []node, ends []int32, walk func(int3
 	if closed { // out and back over nothing
 		return
 	}
-	t.Open = append(t.Open, Chain{nodes[ends[chain[0]]].at, nodes[ends[last^1]].at, length})
+	end := nodes[ends[last^1]].at
+	t.Open = append(t.Open, Chain{nodes[ends[chain[0]]].at, end, length, append(l, profile.Vertex{X: end.X, Y: end.Y})})
 }
 
 // spread is the area a loop covers, where it is walked either way: 0 of one that
@@ -275,10 +277,10 @@ func (t *Traced) single(curves []Curve, nodes []node, ends []int32) ([]Curve, []
 		return curves, nodes, ends
 	}
 	if doubled > 0 {
-		t.say(working.Note, "doubled", "Drawing", nil, fmt.Sprintf("%d lines were drawn twice and are taken once.", doubled))
+		t.say(working.Note, "doubled", "Drawing", nil, plural(doubled, "line was drawn twice and is", "lines were drawn twice and are")+" taken once.")
 	}
 	if specks > 0 {
-		t.say(working.Note, "specks", "Drawing", nil, fmt.Sprintf("%d lines shorter than the tolerance were dropped.", specks))
+		t.say(working.Note, "specks", "Drawing", nil, plural(specks, "line shorter than the tolerance was", "lines shorter than the tolerance were")+" dropped.")
 	}
 	nodes, ends = t.nodes(out)
 	return out, nodes, ends
@@ -373,7 +375,7 @@ func (t *Traced) gaps() {
 	if next := t.closing(all); next > 0 {
 		fixes = append(fixes, working.Fix{Label: fmt.Sprintf("Join ends up to %.3g apart", next), Edits: []working.Edit{{Path: "/tolerance", Value: next}}})
 	}
-	t.say(working.Stop, "open", "Open ends", fixes, fmt.Sprintf("%d lines stay open, at %s: the nearest ends stand %.3g apart and the tolerance is %.3g.", len(t.Open), places(where), need, t.Tolerance))
+	t.say(working.Stop, "open", "Open ends", fixes, fmt.Sprintf("%s open, at %s: the nearest ends stand %.3g apart and the tolerance is %.3g.", plural(len(t.Open), "line stays", "lines stay"), places(where), need, t.Tolerance))
 }
 
 // closing answers a tolerance that would close most gaps without swallowing
@@ -408,6 +410,13 @@ func (t *Traced) closing(all []profile.Point) float64 {
 	}
 	scale := math.Pow(10, math.Floor(math.Log10(best))-1)
 	return math.Ceil(best/scale) * scale
+}
+
+func plural(n int, one, many string) string {
+	if n == 1 {
+		return "1 " + one
+	}
+	return fmt.Sprintf("%d %s", n, many)
 }
 
 // places writes the first few places.

@@ -1463,7 +1463,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file for the shop: dxf, svg, pdf (full-size template) or csv (cut ticket) */
+        /** A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body) */
         get: operations["getFile"];
         put?: never;
         post?: never;
@@ -1845,6 +1845,46 @@ export interface components {
             tangentOffsets: number[];
             to: components["schemas"]["Point"];
             up: boolean;
+            working: components["schemas"]["Working"];
+        };
+        BendStep: {
+            /**
+             * Format: double
+             * @description degrees to bend to, springback allowed for
+             */
+            aim: number | null;
+            /**
+             * Format: double
+             * @description degrees turned from flat
+             */
+            angle: number;
+            /** @description of the flange */
+            id: string;
+            /** @description of the bend */
+            length: components["schemas"]["Length"];
+            name: string;
+            note?: string;
+            /**
+             * Format: double
+             * @description degrees the two faces enclose
+             */
+            opens: number;
+            /**
+             * Format: int64
+             * @description from 1
+             */
+            order: number;
+            /**
+             * @description side of the sheet that lies up, so that the bend goes up
+             * @enum {string}
+             */
+            sideUp: "good" | "back";
+            /** @description from the bend line to what meets the stop */
+            stop: components["schemas"]["Length"];
+            /** @description what meets the stop */
+            stopAt: string;
+            /** @description the sheet is turned over since the step before */
+            turned: boolean;
             working: components["schemas"]["Working"];
         };
         Beside: {
@@ -3762,7 +3802,7 @@ export interface components {
              */
             length?: number;
             /** @enum {string} */
-            made?: "cut" | "drilled" | "pilot";
+            made?: "cut" | "drilled" | "pilot" | "matched";
             /**
              * Format: double
              * @description mm, width of a keyhole's slot
@@ -3872,7 +3912,7 @@ export interface components {
             /** @description of all but round holes */
             loop?: components["schemas"]["Vertex"][];
             /** @enum {string} */
-            made: "cut" | "drilled" | "pilot";
+            made: "cut" | "drilled" | "pilot" | "matched";
             name: string;
             /** @description towards the panel's good side */
             normal: number[];
@@ -5762,6 +5802,8 @@ export interface components {
             pierces: number;
             /** @description the blank under each school */
             schools: components["schemas"]["SchoolBlank"][];
+            /** @description bends in the order they are made, by rule */
+            steps: components["schemas"]["BendStep"][];
             /** @description false when something could not be unfolded and was left out */
             whole: boolean;
         };
@@ -7543,8 +7585,6 @@ export interface components {
             crossed: number[][];
             /** @description y runs down */
             down: boolean;
-            /** @description x, y of both ends of every open chain */
-            ends: number[][];
             findings: components["schemas"]["Finding"][];
             layers: components["schemas"]["Layer"][];
             /**
@@ -7552,6 +7592,8 @@ export interface components {
              * @description mm a unit, as taken
              */
             mm: number;
+            /** @description lines that stay open, end to end */
+            open: number[][][];
             parts: components["schemas"]["TracedPart"][];
             /** @description closed outlines, largest first */
             paths: components["schemas"]["TracedPath"][];
@@ -11010,7 +11052,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                kind: "dxf" | "svg" | "pdf" | "csv";
+                kind: "dxf" | "r12" | "svg" | "pdf" | "csv" | "bends" | "drills" | "stl";
             };
             cookie?: never;
         };

@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import type { Finding, Fix } from '@/api/client'
 import WhyButton from './WhyButton.vue'
 
-const props = defineProps<{ findings: Finding[] }>()
+const props = defineProps<{ findings: Finding[]; /** What is said cannot be set aside here. */ firm?: boolean }>()
 const emit = defineEmits<{
   fix: [fix: Fix]
   look: [feature: string]
@@ -60,10 +60,15 @@ function setAside(f: Finding) {
           >
             Show
           </button>
-          <button v-if="asking !== key(f)" type="button" class="press tight bare" @click="((asking = key(f)), (reason = ''))">
+          <button
+            v-if="!firm && asking !== key(f)"
+            type="button"
+            class="press tight bare"
+            @click="((asking = key(f)), (reason = ''))"
+          >
             Set aside
           </button>
-          <form v-else class="row" @submit.prevent="setAside(f)">
+          <form v-else-if="!firm" class="row" @submit.prevent="setAside(f)">
             <input v-model="reason" class="box" aria-label="Why it may be set aside" placeholder="Why" maxlength="500" />
             <button type="submit" class="press tight" :disabled="!reason.trim()">Set aside</button>
           </form>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FileText, Ruler, Scissors, Sheet } from '@lucide/vue'
+import { Box, Drill, FileText, FoldVertical, Ruler, Scissors, Sheet } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { type JobView, type PartHead, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
@@ -13,8 +13,12 @@ const hands = computed(() => (props.part.pair ? (['left', 'right'] as const) : (
 const kinds = computed(() => [
   { kind: 'dxf', name: 'DXF', about: 'cut, bend up, bend down, mark', icon: Scissors },
   { kind: 'pdf', name: 'Paper template', about: `full size on ${props.paper === 'a4' ? 'A4' : 'Letter'}`, icon: Ruler },
+  { kind: 'bends', name: 'Bend sheet', about: 'order, stops, angles', icon: FoldVertical },
+  { kind: 'drills', name: 'Drill sheet', about: 'running dimensions', icon: Drill },
   { kind: 'svg', name: 'SVG', about: 'true millimetres', icon: Sheet },
   { kind: 'csv', name: 'Cut ticket', about: 'CSV', icon: FileText },
+  { kind: 'r12', name: 'DXF, old form', about: 'R12, for old machines', icon: Scissors },
+  { kind: 'stl', name: 'Body', about: 'STL in millimetres', icon: Box },
 ])
 
 /** Fetches first, so that a refusal is said here and not on a blank page. */

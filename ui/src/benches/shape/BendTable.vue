@@ -1,22 +1,32 @@
 <script setup lang="ts">
-import type { BendLine } from '@/api/client'
+import { computed } from 'vue'
+import type { BendLine, BendStep } from '@/api/client'
 import type { OpenPart } from './usePart'
 import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 
-defineProps<{ bends: BendLine[]; explain: OpenPart['explain'] }>()
+const props = defineProps<{ bends: BendLine[]; steps: BendStep[]; explain: OpenPart['explain'] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
+/** In the order they are made. */
+const rows = computed(() =>
+  props.steps.flatMap((step) => {
+    const line = props.bends.find((l) => l.id === step.id)
+    return line ? [{ ...line, step }] : []
+  }),
+)
 const schools = { coupon: 'coupon', table: 'chart', standard: 'DIN 6935', fixed: 'fixed' }
 const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.toFixed(0)} N`)
 </script>
 
 <template>
   <p v-if="!bends.length" class="soft">No bend yet: tap an edge of the drawing and choose a flange.</p>
-  <div v-else class="scroll-x">
+  <div v-else class="scroll-x" tabindex="0" role="region" aria-label="Bends in their order">
     <table>
       <thead>
         <tr>
+          <th scope="col">Step</th>
           <th scope="col">Bend</th>
+          <th scope="col">Stop at</th>
           <th scope="col">Line at</th>
           <th scope="col">Turn</th>
           <th scope="col">Aim</th>
@@ -28,10 +38,21 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
         </tr>
       </thead>
       <tbody>
-        <tr v-for="l in bends" :key="l.id">
+        <tr v-for="l in rows" :key="l.id">
+          <td>
+            <b class="num step">{{ l.step.order }}</b>
+            <span class="under">{{ l.step.sideUp }} side up</span>
+          </td>
           <th scope="row">
             <button type="button" class="press tight bare name" @click="emit('choose', l.id)">{{ l.name }}</button>
           </th>
+          <td>
+            <Frac :text="l.step.stop.text" :lies="l.step.stop.lies" class="num" />
+            <WhyButton v-if="l.step.working" :name="`stop of ${l.name}`" :working="l.step.working" />
+            <span class="under"
+              >{{ l.step.stopAt }}<template v-if="l.step.note">; {{ l.step.note }}</template></span
+            >
+          </td>
           <td>
             <Frac :text="l.place.text" :lies="l.place.lies" class="num" />
             <template v-for="axis in l.axis === 'slanted' ? (['x', 'y'] as const) : [l.axis]" :key="axis">
@@ -78,6 +99,9 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
 <style scoped>
 td {
   white-space: nowrap;
+}
+.step {
+  font-size: 1.2rem;
 }
 .under {
   display: block;

@@ -99,6 +99,7 @@ const sided = computed(() => ['weldnut', 'rivetnut', 'countersink', 'lightening'
         ? [{ value: 'pilot' as const, text: 'from a pilot', hint: 'a small hole is cut and drilled out' }]
         : []),
       { value: 'drilled', text: 'drilled after bending' },
+      { value: 'matched', text: 'drilled through its mate' },
     ]"
     @update:model-value="(v) => set('/made', v)"
   />

@@ -62,7 +62,13 @@ const takeUp = (f: Finding) =>
           @aside="setAside"
           @back="takeUp"
         />
-        <BendTable v-else-if="shown === 'bends'" :bends="built.bendLines" :explain="part.explain" @choose="bench.pick" />
+        <BendTable
+          v-else-if="shown === 'bends'"
+          :bends="built.bendLines"
+          :steps="built.steps"
+          :explain="part.explain"
+          @choose="bench.pick"
+        />
         <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
         <SheetPanel v-else :bench="bench" />

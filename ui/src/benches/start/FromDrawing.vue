@@ -143,6 +143,8 @@ async function start() {
         />
         <p v-else>
           It is <b class="num">{{ drawing.parts[0]!.text }}</b>. Check one size you know.
+          <b v-if="drawing.open.length">What stays open is left out.</b>
+          <b v-if="drawing.open.length">What stays open is left out.</b>
         </p>
         <TextField v-model="name" label="Its name" :maxlength="100" @enter="start" />
         <SheetFields v-model="recipe" :lengths="style" />

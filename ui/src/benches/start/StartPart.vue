@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // A new part: a plain plate, a whole part from a few numbers, or a drawing from
 // elsewhere.
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { words } from '@/api/client'
 import { useJob } from '@/api/queries'
+import { useRail } from '@/device'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FromDrawing from './FromDrawing.vue'
 import FromNumbers from './FromNumbers.vue'
@@ -13,6 +14,16 @@ const props = defineProps<{ job: string }>()
 const router = useRouter()
 const { data: page, error } = useJob(() => props.job)
 const way = ref<'numbers' | 'drawing'>('numbers')
+const rail = useRail()
+watch(
+  page,
+  (p) => {
+    if (!p) return
+    rail.job = p.job.id
+    rail.jobName = p.job.brief.name
+  },
+  { immediate: true },
+)
 const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
 </script>
 

@@ -23,13 +23,12 @@ const r = computed(() => Math.max(box.value.w, box.value.h) / 60)
     <svg
       :viewBox="`${box.x} ${top} ${box.w} ${box.h}`"
       role="img"
-      :aria-label="`${drawing.paths.length} closed outlines, ${drawing.ends.length} open lines, ${drawing.crossed.length} crossings`"
+      :aria-label="`${drawing.paths.length} closed outlines, ${drawing.open.length} open lines, ${drawing.crossed.length} crossings`"
     >
       <path :d="whole" class="metal" fill-rule="evenodd" />
-      <g v-for="(e, i) in drawing.ends" :key="'e' + i" class="open">
-        <circle :cx="e[0]" :cy="e[1]! * flip" :r="r" />
-        <circle :cx="e[2]" :cy="e[3]! * flip" :r="r" />
-        <path :d="`M${e[0]} ${e[1]! * flip}L${e[2]} ${e[3]! * flip}`" />
+      <g v-for="(l, i) in drawing.open" :key="'e' + i" class="open">
+        <path :d="path(l).slice(0, -1)" />
+        <circle v-for="e in [l[0]!, l[l.length - 1]!]" :key="e.join()" :cx="e[0]" :cy="e[1]! * flip" :r="r" />
       </g>
       <circle v-for="(p, i) in drawing.crossed" :key="'c' + i" :cx="p[0]" :cy="p[1]! * flip" :r="r" class="crossed" />
     </svg>
@@ -61,9 +60,10 @@ svg {
   vector-effect: non-scaling-stroke;
 }
 .open path {
+  fill: none;
   stroke: var(--stop);
-  stroke-width: 1.4px;
-  stroke-dasharray: 6 4;
+  stroke-width: 1.8px;
+  stroke-dasharray: 7 4;
   vector-effect: non-scaling-stroke;
 }
 </style>

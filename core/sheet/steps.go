@@ -1,0 +1,94 @@
+package sheet
+
+import (
+	"fmt"
+	"sort"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/working"
+)
+
+// BendStep is one bend in the order it is made.
+type BendStep struct {
+	Order   int              `json:"order" doc:"from 1"`
+	ID      string           `json:"id" doc:"of the flange"`
+	Name    string           `json:"name"`
+	SideUp  string           `json:"sideUp" enum:"good,back" doc:"side of the sheet that lies up, so that the bend goes up"`
+	Turned  bool             `json:"turned" doc:"the sheet is turned over since the step before"`
+	Angle   float64          `json:"angle" doc:"degrees turned from flat"`
+	Opens   float64          `json:"opens" doc:"degrees the two faces enclose"`
+	Aim     *float64         `json:"aim" doc:"degrees to bend to, springback allowed for"`
+	Stop    Length           `json:"stop" doc:"from the bend line to what meets the stop"`
+	StopAt  string           `json:"stopAt" doc:"what meets the stop"`
+	Length  Length           `json:"length" doc:"of the bend"`
+	Note    string           `json:"note,omitempty"`
+	Working *working.Working `json:"working"`
+}
+
+// steps puts the bends in order by rule: what hangs on a flange before the
+// flange, short bends before long ones. It is no proof that the piece clears the
+// tool.
+func (b *builder) steps(part *Part) []BendStep {
+	type turn struct {
+		p     *panel
+		depth int
+	}
+	var list []turn
+	for _, p := range b.all[1:] {
+		d := 0
+		for q := p; q.parent != nil; q = q.parent {
+			d++
+		}
+		list = append(list, turn{p, d})
+	}
+	sort.SliceStable(list, func(i, j int) bool {
+		if list[i].depth != list[j].depth {
+			return list[i].depth > list[j].depth
+		}
+		return list[i].p.zone < list[j].p.zone-tiny
+	})
+	lines := map[string]*BendLine{}
+	for i := range part.BendLines {
+		lines[part.BendLines[i].ID] = &part.BendLines[i]
+	}
+	out := make([]BendStep, 0, len(list))
+	up := true
+	for i, t := range list {
+		p, f := t.p, t.p.flange
+		l := lines[p.id]
+		s := BendStep{Order: i + 1, ID: p.id, Name: p.name, SideUp: "good", Turned: f.Up != up && i > 0, Angle: f.Angle, Opens: l.Opens, Aim: l.Aim, Length: l.Length, StopAt: "edge of " + lower(p.name)}
+		if up = f.Up; !up {
+			s.SideUp = "back"
+		}
+		flat, set := p.corners[2].Y, 0.0
+		for _, k := range p.kids[2] { // bent before: the stop touches its outside
+			if v := bend.TangentSetback(k.flange.InsideRadius, b.recipe.Thickness, min(k.flange.Angle, 180)); v > set {
+				set, s.StopAt = v, "outside of "+lower(k.name)
+			}
+		}
+		stop := p.taken.Allowance/2 + flat + set
+		s.Stop = b.length(stop)
+		switch {
+		case f.Kind == Hem:
+			s.Note = "first to about 135° in an acute die, then pressed together"
+			if f.Hem == OpenHem {
+				s.Note += " over a strip as thick as the gap"
+			}
+		case f.Kind == Roll:
+			s.Note = "rolled, or bumped in even steps between the tangent lines"
+		case p.jog != nil:
+			s.Note = "of a jog: a jog die makes both bends at once"
+		}
+		w := b.explain(working.Working{Method: "Stop distance", Source: "flat pattern; what is bent already touches the stop with its outside", Formula: "stop = BA/2 + flat + setback",
+			Inputs:      []working.Quantity{qmm("BA", "bend allowance", p.taken.Allowance), qmm("flat", "from the tangent line to the tip", flat), qmm("setback", "of what is bent on the tip", set)},
+			Assumptions: []string{"the flange's side goes to the stop", "order by rule: hung before what they hang on, short before long; whether the piece clears punch and bed is not worked out"}, Result: qmm("stop", "from the bend line", stop)})
+		s.Working = &w
+		out = append(out, s)
+	}
+	return out
+}
+
+// Says answers a step in words.
+func (s BendStep) Says() string {
+	return fmt.Sprintf("%s side up, stop at %s", s.SideUp, s.StopAt)
+}

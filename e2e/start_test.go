@@ -1,0 +1,114 @@
+package e2e
+
+import (
+	"fmt"
+	"math"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+
+	"warmanvil/core/sheet"
+)
+
+// A tray from its starter: corners that close, a size typed on the drawing, and
+// the bend sheet with its stops.
+func TestTrayFromStarterToBendSheet(t *testing.T) {
+	a := startApp(t)
+	job, part := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/shape/" + part)
+	p.drawn()
+	p.press("New part")
+	p.pick(".start", "What it is", "Tray")
+	p.set(".start", "Its name", "Battery tray")
+	p.set(".start", "Long, outside", "12 in")
+	p.pick(".start", "Corners", "edge to edge")
+	p.press("Start the part")
+	p.drawn()
+	p.see("Battery tray")
+	if n := eval[int](p, `document.querySelectorAll('[data-code]').length`); n > 2 {
+		t.Errorf("%d flags", n)
+	}
+	p.press("Bends")
+	p.wait("four steps", `document.querySelectorAll('[data-drawer=bends] tbody tr').length === 4`)
+	// Tapped on the drawing and typed over: the width.
+	eval[bool](p, `([...document.querySelectorAll('[data-testid=flat] .dim')].find(d => d.textContent.includes('Width')).dispatchEvent(new MouseEvent('click', {bubbles: true})), true)`)
+	p.wait("the width to be asked", `document.querySelector('.bar strong')?.innerText === 'Width'`)
+	p.keys("180\r")
+	p.wait("the tray to be drawn narrower", `document.querySelector('[data-path="/base/width"]').innerText.includes('180.0')`)
+	p.saved()
+	parts, err := a.jobs.Store.Parts(t.Context(), job)
+	if err != nil {
+		t.Fatal(err)
+	}
+	tray := parts[len(parts)-1]
+	built, err := sheet.Build(tray.Recipe, sheet.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	size := built.Body.Max.Sub(built.Body.Min)
+	if math.Abs(size[0]-304.8)+math.Abs(size[1]-180)+math.Abs(size[2]-50) > 1e-6 || len(tray.Recipe.Base.Meets) != 4 || tray.Recipe.Base.Meets[0].Kind != sheet.MeetMitre {
+		t.Errorf("%v %+v", size, tray.Recipe.Base.Meets)
+	}
+	p.goTo("/jobs/" + job + "/make")
+	p.press("Bend sheet of Battery tray")
+	name, pdf := p.download(".pdf")
+	text := pdfText(t, pdf)
+	for _, w := range []string{"Battery tray: bend sheet", "good", fmt.Sprintf("%.1f mm", built.Steps[0].Stop.MM), "edge of left flange"} {
+		if !strings.Contains(strings.Join(strings.Fields(text), " "), w) {
+			t.Errorf("%s lacks %q:\n%s", name, w, text)
+		}
+	}
+	p.press("Drill sheet of Battery tray")
+	name, pdf = p.download("-drills_r2.pdf")
+	if text = pdfText(t, pdf); !strings.Contains(text, "drain") {
+		t.Errorf("%s:\n%s", name, text)
+	}
+}
+
+// A drawing with a gap: said at its place, closed by its fix, a part with its
+// holes; in inches as the file says.
+func TestDrawingWithAGapBecomesAPart(t *testing.T) {
+	a := startApp(t)
+	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	var b strings.Builder
+	b.WriteString("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n")
+	at := [][4]float64{{0, 0, 6, 0}, {6, 0, 6, 4}, {6, 4, .01, 4}, {0, 4, 0, 0}} // a hundredth short
+	for _, l := range at {
+		fmt.Fprintf(&b, "0\nLINE\n8\ncut\n10\n%g\n20\n%g\n11\n%g\n21\n%g\n", l[0], l[1], l[2], l[3])
+	}
+	b.WriteString("0\nCIRCLE\n8\ncut\n10\n1\n20\n1\n40\n0.25\n0\nTEXT\n8\nnotes\n10\n0\n20\n0\n1\nx\n0\nENDSEC\n0\nEOF\n")
+	file := filepath.Join(t.TempDir(), "battery lid.dxf")
+	if err := os.WriteFile(file, []byte(b.String()), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/shape/new")
+	p.press("a drawing: DXF or SVG")
+	p.wait("the file", `document.querySelector('input[type=file]')`)
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{file}))
+	p.wait("the gap", `document.querySelector('[data-code=open]')`)
+	if n := eval[int](p, `document.querySelectorAll('.open circle').length`); n != 2 {
+		t.Errorf("%d ends are ringed", n)
+	}
+	p.press("Join ends up to")
+	p.wait("the gap to close", `!document.querySelector('[data-code=open]') && document.querySelector('.from .start')`)
+	p.see("152.4 mm × 101.6 mm, 1 hole")
+	p.press("Make a part of it")
+	p.drawn()
+	p.see("battery lid")
+	parts, err := a.jobs.Store.Parts(t.Context(), job)
+	if err != nil {
+		t.Fatal(err)
+	}
+	built, err := sheet.Build(parts[len(parts)-1].Recipe, sheet.Options{})
+	if err != nil || !built.Whole {
+		t.Fatalf("%v %+v", err, built.Findings)
+	}
+	if want := (24 - math.Pi/16) * 25.4 * 25.4; math.Abs(built.Area-want) > .002*want || len(built.Holes) != 1 || math.Abs(built.Holes[0].Diameter-12.7) > 1e-6 {
+		t.Errorf("area %.1f, want %.1f; %+v", built.Area, want, built.Holes)
+	}
+}

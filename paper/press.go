@@ -1,0 +1,172 @@
+package paper
+
+import (
+	"fmt"
+	"math"
+	"strings"
+	"time"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
+)
+
+// PartSheet is a sheet part on its way through the shop: bend sheet or drill
+// sheet.
+type PartSheet struct {
+	Job, Part, Hand string
+	Revision        int
+	Date            time.Time
+	Paper           Size
+	Quantity        int
+	Material        string // with its thickness
+	Tool            string
+	Family          stock.Family
+	Flat            sheet.Part
+	Length          func(mm float64) string
+}
+
+func (s PartSheet) pages(kind string) *sheetPrinter {
+	name := s.Part
+	if s.Hand != "" {
+		name += ", " + s.Hand + " hand"
+	}
+	p := &sheetPrinter{newPages(s.Paper, s.Date, name+", "+kind), SurveySheet{}}
+	p.kind = name + ": " + kind
+	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  for %d  ·  %s", s.Job, s.Revision, s.Date.Format("2006-01-02"), s.Quantity, s.Material)
+	p.next()
+	return p
+}
+
+// BendPDF prints the bends in their order, with the stop for each.
+func (s PartSheet) BendPDF() ([]byte, error) {
+	p := s.pages("bend sheet")
+	p.put(edge, p.y, 9, "", "Bent on: "+s.Tool+". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
+	p.y += 7
+	p.flatSketch(s.Flat, func(l sheet.BendLine) string {
+		for _, st := range s.Flat.Steps {
+			if st.ID == l.ID {
+				return fmt.Sprint(st.Order)
+			}
+		}
+		return ""
+	}, nil)
+	sec := SurveySection{Heads: []string{"step", "bend", "side up", "stop at", "from", "turn", "aim", "opens to", "long", "done"}, Widths: []float64{.05, .19, .09, .10, .18, .07, .07, .08, .10, .07}}
+	p.heads(sec)
+	for _, st := range s.Flat.Steps {
+		aim := "no set"
+		if st.Aim != nil {
+			aim = fmt.Sprintf("%.1f°", *st.Aim)
+		}
+		side := st.SideUp
+		if st.Turned {
+			side += ", turn over"
+		}
+		p.row(sec, []string{fmt.Sprint(st.Order), st.Name, side, s.Length(st.Stop.MM), st.StopAt, fmt.Sprintf("%.4g°", st.Angle), aim, fmt.Sprintf("%.4g°", st.Opens), s.Length(st.Length.MM), ""})
+		if st.Note != "" {
+			p.room(5)
+			p.put(edge+10, p.y, 8, "", st.Note)
+			p.y += 4.5
+		}
+	}
+	p.y += 3
+	for _, text := range []string{"Stop distances run from the bend line to what meets the stop, on the side of the flange.", "Angles turned from flat; the aim allows for springback by yield: bend a strip first."} {
+		p.room(5)
+		p.put(edge, p.y, 8, "", text)
+		p.y += 4.2
+	}
+	return p.bytes()
+}
+
+// DrillPDF prints every hole with its running dimensions from the blank's front
+// left corner, its drills, and when it is made.
+func (s PartSheet) DrillPDF() ([]byte, error) {
+	p := s.pages("drill sheet")
+	p.put(edge, p.y, 9, "", "Places run from the blank's front left corner, good side up. Break both edges of every hole.")
+	p.y += 7
+	p.flatSketch(s.Flat, nil, func(i int) string { return fmt.Sprint(i + 1) })
+	sec := SurveySection{Heads: []string{"no.", "hole", "from left", "from front", "size", "drills", "when", "done"}, Widths: []float64{.05, .22, .11, .11, .13, .16, .15, .07}}
+	p.heads(sec)
+	for i, h := range s.Flat.Holes {
+		drills, when := "–", "cut with the blank"
+		switch h.Made {
+		case sheet.MadeDrilled:
+			when = "after bending"
+		case sheet.MadePilot:
+			when = "pilot cut, drilled out"
+		case sheet.MadeMatched:
+			when = "through its mate, together"
+		}
+		if h.Kind == sheet.RoundHole && h.Made != sheet.MadeCut {
+			var list []string
+			if h.Made == sheet.MadePilot {
+				list = append(list, s.Length(h.Cut)+" pilot")
+			} else {
+				for _, d := range stock.PilotSteps(h.Diameter, s.Family) {
+					list = append(list, s.Length(d))
+				}
+			}
+			drills = strings.Join(append(list, s.Length(h.Diameter)), ", ")
+		}
+		if h.Use == sheet.UseWeldNut || h.Use == sheet.UseRivetNut {
+			when += "; nut set before welding and paint"
+		}
+		name := h.Name
+		if h.Says != "" {
+			name = h.Says
+		}
+		p.row(sec, []string{fmt.Sprint(i + 1), name, h.X.Text, h.Y.Text, h.Size, drills, when, ""})
+	}
+	return p.bytes()
+}
+
+// flatSketch draws the flat pattern to fit, bends and holes numbered.
+func (p *sheetPrinter) flatSketch(part sheet.Part, bend func(sheet.BendLine) string, hole func(int) string) {
+	w, h := part.Bounds.Size()
+	scale := math.Min((p.w-2*edge-10)/math.Max(w, 1), 95/math.Max(h, 1))
+	p.room(h*scale + 12)
+	top := p.y
+	at := func(q profile.Point) (x, y float64) {
+		return edge + 5 + (q.X-part.Bounds.Min.X)*scale, top + (part.Bounds.Max.Y-q.Y)*scale
+	}
+	draw := func(l profile.Loop) {
+		pts := l.Flatten(.2 / scale)
+		for i, q := range pts {
+			x0, y0 := at(q)
+			x1, y1 := at(pts[(i+1)%len(pts)])
+			p.Line(x0, y0, x1, y1)
+		}
+	}
+	p.SetLineWidth(.35)
+	draw(part.Outline)
+	p.SetLineWidth(.2)
+	for i, o := range part.Holes {
+		x, y := at(o.Centre)
+		if len(o.Loop) > 0 {
+			draw(o.Loop)
+		} else {
+			p.Circle(x, y, math.Max(o.Diameter/2*scale, .5), "D")
+		}
+		if hole != nil {
+			p.put(x+o.Diameter/2*scale+.8, y-.6, 7, "B", hole(i))
+		}
+	}
+	for _, l := range part.BendLines {
+		x0, y0 := at(l.From)
+		x1, y1 := at(l.To)
+		dash := []float64{4, 2}
+		if !l.Up {
+			dash = []float64{4, 1.5, .5, 1.5}
+		}
+		p.SetDashPattern(dash, 0)
+		p.Line(x0, y0, x1, y1)
+		p.SetDashPattern(nil, 0)
+		if bend != nil {
+			mx, my := (x0+x1)/2, (y0+y1)/2
+			p.SetFillColor(255, 255, 255)
+			p.Circle(mx, my, 3, "FD")
+			p.put(mx-1.2, my+1.2, 8, "B", bend(l))
+		}
+	}
+	p.y = top + h*scale + 8
+}
