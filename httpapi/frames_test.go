@@ -76,7 +76,7 @@ func TestFrameOverHTTP(t *testing.T) {
 	c.do("POST", "/api/v1/frames/"+copied.ID+"/archive", `{"archived":true}`)
 	var page httpapi.JobPage
 	c.do("GET", "/api/v1/jobs/"+j.ID, "").into(t, &page)
-	if len(page.Frames) != 2 || len(page.Parts) != 3 {
+	if len(page.Frames) != 2 || len(page.Parts) != 6 {
 		t.Errorf("%d frames, %d parts", len(page.Frames), len(page.Parts))
 	}
 	// A folded part is no frame, nor a frame a folded part.
@@ -171,7 +171,7 @@ func TestAssembly(t *testing.T) {
 			t.Errorf("%+v", i)
 		}
 	}
-	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2 || a.Kilos != sum || a.At == nil || len(a.Checks) != 2 {
+	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2+1+2+2 || a.Kilos != sum || a.At == nil || len(a.Checks) != 2 {
 		t.Errorf("%v %+v", kinds, a)
 	}
 	list, err := c.jobs.Store.Jobs(t.Context(), false)

@@ -49,7 +49,7 @@ func TestHoldingOverHTTP(t *testing.T) {
 	if len(before.Holding.Mounts) != 1 || before.Holding.Mounts[0].Verdict != "tight" || before.Revision != 1 {
 		t.Fatalf("%+v", before.Holding.Mounts)
 	}
-	if len(before.Features) != 10 || before.Features[0].Part != part.ID {
+	if len(before.Features) != 15 || before.Features[0].Part != part.ID {
 		t.Errorf("features %+v", before.Features)
 	}
 	b := j.Brief
@@ -112,7 +112,7 @@ func TestJobFileOverHTTP(t *testing.T) {
 	}
 	var v httpapi.JobView
 	c.do("POST", "/api/v1/import", string(r.body)).into(t, &v)
-	if v.ID == j.ID || v.Brief.Name != "Orchard truck" || v.Parts != 4 {
+	if v.ID == j.ID || v.Brief.Name != "Orchard truck" || v.Parts != 7 {
 		t.Errorf("%+v", v)
 	}
 	if got := c.holding(v.ID).Holding.Mounts[0].Verdict; got != "tight" {

@@ -9,6 +9,14 @@ import (
 
 // LoadDemo adds the demo jobs. Names, makes and people in them are invented.
 func (s *Service) LoadDemo(ctx context.Context) error {
+	tray, err := s.compressorTray()
+	if err != nil {
+		return err
+	}
+	cradle, err := s.tankCradle()
+	if err != nil {
+		return err
+	}
 	for _, d := range []struct {
 		brief  Brief
 		survey Survey
@@ -17,10 +25,11 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 	}{
 		{hiveTrailer(), Survey{}, nil, s.hiveDeck},
 		{soundLorry(), lorrySurvey(),
-			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}}, s.speakerFrame},
+			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}, {Name: "Speaker bracket", Quantity: 1, Recipe: speakerBracket()}}, s.speakerFrame},
 		{orchardTruck(), orchardSurvey(),
 			[]Part{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()},
-				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}}, s.outriggers},
+				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}, {Name: "Compressor tray", Quantity: 1, Recipe: tray},
+				{Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe}, {Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe}}, s.outriggers},
 	} {
 		f, err := d.frame()
 		if err != nil {

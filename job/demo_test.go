@@ -1,6 +1,7 @@
 package job
 
 import (
+	"fmt"
 	"testing"
 
 	"warmanvil/core/sheet"
@@ -9,7 +10,17 @@ import (
 
 // The demo shows parts that can be made: whole, and with nothing that stops.
 func TestDemoPartsAreSound(t *testing.T) {
-	for name, r := range map[string]sheet.Recipe{"press foot": pressFoot(), "shelf bracket": shelfBracket(), "amplifier shelf": amplifierShelf()} {
+	n := 0
+	s := &Service{NewID: func() string { n++; return fmt.Sprint("n", n) }}
+	tray, err := s.compressorTray()
+	if err != nil {
+		t.Fatal(err)
+	}
+	cradle, err := s.tankCradle()
+	if err != nil {
+		t.Fatal(err)
+	}
+	for name, r := range map[string]sheet.Recipe{"press foot": pressFoot(), "shelf bracket": shelfBracket(), "amplifier shelf": amplifierShelf(), "tray": tray, "saddle": cradle[0].Recipe, "strap": cradle[1].Recipe, "speaker bracket": speakerBracket()} {
 		p, err := sheet.Build(r, sheet.Options{})
 		if err != nil {
 			t.Errorf("%s: %v", name, err)

@@ -18,6 +18,8 @@ func (b *builder) check(part *Part) {
 	}
 	b.checkHoles(part)
 	b.checkFlat()
+	b.checkWater()
+	b.checkSlivers(part.Outline.Flatten(.05))
 	b.checkFold()
 	b.checkSheet()
 }

@@ -271,7 +271,7 @@ func (d *dimensioner) edges(path, group string, edges []EdgeCut, marks []Mark) {
 	for i := range edges {
 		c := &edges[i]
 		here := path + "/edges/" + strconv.Itoa(i)
-		d.feature, d.group = c.ID, map[EdgeKind]string{Notch: "Notch ", Tab: "Tab "}[c.Kind]+strconv.Itoa(i+1)+" on "+group
+		d.feature, d.group = c.ID, titled(c.Name, edgeWord(c, i), group)
 		d.length(here+"/width", "Width", c.Width, "along the edge", nil, false)
 		d.length(here+"/depth", "Depth", c.Depth, map[EdgeKind]string{Notch: "into the sheet", Tab: "out of the edge"}[c.Kind], nil, false)
 		if c.Count > 1 {
@@ -284,7 +284,7 @@ func (d *dimensioner) edges(path, group string, edges []EdgeCut, marks []Mark) {
 	for i := range marks {
 		m := &marks[i]
 		here := path + "/marks/" + strconv.Itoa(i)
-		d.feature, d.group = m.ID, map[MarkKind]string{TextMark: "Words ", CentreMark: "Centre mark ", ArrowMark: "View arrow ", BeadMark: "Bead ", NoWeldMark: "No weld "}[m.Kind]+strconv.Itoa(i+1)+" on "+group
+		d.feature, d.group = m.ID, titled(m.Name, markWord(m, i), group)
 		if m.Kind == TextMark {
 			d.length(here+"/height", "Height", m.Height, "5 mm when 0", nil, false)
 		}
@@ -304,7 +304,7 @@ func (d *dimensioner) holes(p *panel, path, group string, list []Hole) {
 	for i := range list {
 		h := &list[i]
 		here := path + "/holes/" + strconv.Itoa(i)
-		d.feature, d.group = h.ID, holeWord(h, i)+" on "+group
+		d.feature, d.group = h.ID, titled(h.Name, holeWord(h, i), group)
 		d.holeSizes(here, h)
 		d.offset(p, here+"/x", h, h.X)
 		d.offset(p, here+"/y", h, h.Y)

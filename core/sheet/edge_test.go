@@ -61,6 +61,47 @@ func TestNotchesAndTabs(t *testing.T) {
 	}
 }
 
+// A neck thinner than the sheet, and a tray that holds water, are said; their
+// fixes do.
+func TestNecksAndWater(t *testing.T) {
+	r := plate(200, 100)
+	r.Base.Edges = []EdgeCut{{ID: "a", Kind: Notch, Edge: Front, At: 60, Width: 20, Depth: 40}, {ID: "b", Kind: Notch, Edge: Front, At: 82, Width: 20, Depth: 40}}
+	f, said := codes(build(t, r))["sliver"]
+	if !said || f.Feature != "base" {
+		t.Errorf("a neck of 2 mm in 3 mm sheet: %+v", f)
+	}
+	r.Base.Edges[1].At = 84
+	if _, said := codes(build(t, r))["sliver"]; said {
+		t.Error("a neck of 4 mm is called a sliver")
+	}
+	r = plate(200, 100)
+	for _, e := range []Edge{Front, Right, Back, Left} {
+		r.Base.Flanges = append(r.Base.Flanges, flange(string(e), e, 40, 90))
+	}
+	if _, said := codes(build(t, r))["water-trap"]; said {
+		t.Error("a tray with open corners holds water")
+	}
+	for i, e := range []Edge{Front, Right, Back, Left} {
+		r.Base.Meets = append(r.Base.Meets, Meet{A: string(e), B: string([]Edge{Right, Back, Left, Front}[i]), Kind: MeetWeld})
+	}
+	f, said = codes(build(t, r))["water-trap"]
+	if !said || len(f.Fixes) != 1 {
+		t.Fatalf("%+v", f)
+	}
+	fixed, err := ApplyEdits(r, f.Fixes[0].Edits)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := build(t, fixed)
+	if _, said := codes(p)["water-trap"]; said || len(p.Holes) != 4 || len(stops(p)) > 0 {
+		t.Errorf("%+v", p.Findings)
+	}
+	fixed.Base.Holes[0].Name = "Weep"
+	if p = build(t, fixed); p.Holes[0].Name != "Weep" {
+		t.Errorf("named %q", p.Holes[0].Name)
+	}
+}
+
 // Marks lie where their offsets put them, are not cut, and beads keep clear.
 func TestMarks(t *testing.T) {
 	r := plate(200, 100)

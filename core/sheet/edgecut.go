@@ -24,7 +24,7 @@ func (b *builder) edgeCuts(p *panel) {
 	p.cuts = make([][]cut, len(p.corners))
 	for i := range p.edges {
 		c := &p.edges[i]
-		name := map[EdgeKind]string{Notch: "Notch", Tab: "Tab"}[c.Kind] + " " + strconv.Itoa(i+1) + " on " + lower(p.name)
+		name := titled(c.Name, edgeWord(c, i), lower(p.name))
 		who := &panel{id: c.ID, name: name}
 		e := p.edgeNamed(c.Edge)
 		switch {
@@ -60,6 +60,10 @@ func (b *builder) edgeCuts(p *panel) {
 		p.cuts[e] = append(p.cuts[e], made...)
 		sort.Slice(p.cuts[e], func(i, j int) bool { return p.cuts[e][i].from < p.cuts[e][j].from })
 	}
+}
+
+func edgeWord(c *EdgeCut, i int) string {
+	return map[EdgeKind]string{Notch: "Notch ", Tab: "Tab "}[c.Kind] + strconv.Itoa(i+1)
 }
 
 // cutRoom says why cuts have no room on an edge.

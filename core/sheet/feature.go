@@ -81,7 +81,7 @@ func (b *builder) features() {
 func (b *builder) place(p *panel, i int) {
 	r := &p.holes[i]
 	h := hole{id: r.ID, recipe: r, panel: p, path: p.path + "/holes/" + strconv.Itoa(i)}
-	h.name = holeWord(r, i) + " on " + lower(p.name)
+	h.name = titled(r.Name, holeWord(r, i), lower(p.name))
 	at, why := b.locate(p, r, 0)
 	if why != "" {
 		b.stop("hole-nowhere", "Off its face", b.at(&h), h.name+" has no place: "+why+".")
@@ -241,6 +241,14 @@ func (p *panel) inward(i int) profile.Point {
 func turned(nx, ny profile.Point, degrees float64) profile.Point {
 	s, c := math.Sincos(degrees * math.Pi / 180)
 	return nx.Mul(c).Add(ny.Mul(s))
+}
+
+// titled answers the shop's own name of a feature, or what it is and where.
+func titled(own, word, panel string) string {
+	if own != "" {
+		return own
+	}
+	return word + " on " + panel
 }
 
 func holeWord(h *Hole, i int) string {

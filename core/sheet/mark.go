@@ -47,7 +47,7 @@ func (b *builder) marksMade(part *Part) []MarkMade {
 
 // mark lays one mark.
 func (b *builder) mark(p *panel, m *Mark, i int) (MarkMade, bool) {
-	name := map[MarkKind]string{TextMark: "Words", CentreMark: "Centre mark", ArrowMark: "View arrow", BeadMark: "Bead", NoWeldMark: "No weld"}[m.Kind] + " " + strconv.Itoa(i+1) + " on " + lower(p.name)
+	name := titled(m.Name, markWord(m, i), lower(p.name))
 	who := &panel{id: m.ID, name: name}
 	at, why := b.locate(p, &Hole{X: m.X, Y: m.Y}, 0)
 	if why != "" {
@@ -93,6 +93,10 @@ func (b *builder) mark(p *panel, m *Mark, i int) (MarkMade, bool) {
 		}
 	}
 	return out, true
+}
+
+func markWord(m *Mark, i int) string {
+	return map[MarkKind]string{TextMark: "Words ", CentreMark: "Centre mark ", ArrowMark: "View arrow ", BeadMark: "Bead ", NoWeldMark: "No weld "}[m.Kind] + strconv.Itoa(i+1)
 }
 
 // checkBead keeps a pressed bead clear of bends and edges: it runs out over its

@@ -357,6 +357,9 @@ func orThickness(v, thickness float64) float64 {
 var firstFlange = map[Edge]string{Front: "Front flange", Right: "Right flange", Back: "Back flange", Left: "Left flange"}
 
 func flangeName(parent *panel, f *Flange) string {
+	if f.Name != "" {
+		return f.Name
+	}
 	word := map[FlangeKind]string{Hem: "hem", Jog: "jog", Roll: "roll"}[f.Kind]
 	if parent.flange != nil {
 		return parent.name + ", " + string(f.Edge) + " " + cmp.Or(word, "lip")

@@ -182,6 +182,7 @@ const (
 // Flange is a panel bent off an edge of another.
 type Flange struct {
 	ID           string     `json:"id"`
+	Name         string     `json:"name,omitempty" doc:"the shop's own"`
 	Kind         FlangeKind `json:"kind,omitempty" enum:"flange,hem,jog,roll"`
 	Edge         Edge       `json:"edge" doc:"edge of the panel it hangs on: front, right, back, left, or its number"`
 	Length       float64    `json:"length" doc:"mm; of a roll what lies beyond it, of a teardrop hem its straight lip"`
@@ -275,6 +276,7 @@ const (
 // EdgeCut is a notch or a tab on a free edge, or several with equal margins.
 type EdgeCut struct {
 	ID      string     `json:"id"`
+	Name    string     `json:"name,omitempty" doc:"the shop's own"`
 	Kind    EdgeKind   `json:"kind" enum:"notch,tab"`
 	Edge    Edge       `json:"edge"`
 	At      float64    `json:"at,omitempty" doc:"mm from the edge's left or front end to its middle; several are spread instead"`
@@ -302,6 +304,7 @@ const (
 // Mark on a panel.
 type Mark struct {
 	ID     string   `json:"id"`
+	Name   string   `json:"name,omitempty" doc:"the shop's own"`
 	Kind   MarkKind `json:"kind" enum:"text,centre,arrow,bead,noweld"`
 	X      Offset   `json:"x"`
 	Y      Offset   `json:"y"`
@@ -343,6 +346,7 @@ const (
 // panel.
 type Hole struct {
 	ID       string   `json:"id"`
+	Name     string   `json:"name,omitempty" doc:"the shop's own"`
 	Kind     HoleKind `json:"kind" enum:"round,slot,square,rectangle,d,keyhole,cutout"`
 	Diameter float64  `json:"diameter,omitempty" doc:"mm; of a slot its width, of a square its side, of a rectangle its short side; left out where its use gives it"`
 	Length   float64  `json:"length,omitempty" doc:"mm overall, of a slot, a rectangle or a keyhole"`

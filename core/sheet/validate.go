@@ -99,6 +99,14 @@ type validator struct {
 	marked  int
 }
 
+// named80 keeps a feature's own name short.
+func named80(name string) error {
+	if len([]rune(name)) > 80 {
+		return working.Refuse("/name", "A name is up to 80 characters.")
+	}
+	return nil
+}
+
 func (v *validator) id(path, id string) error {
 	if !idForm(id) {
 		return working.Refuse(path+"/id", "An id is 1 to 64 letters, digits, - or _.")
@@ -120,7 +128,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 			return working.Refuse(p, "A part has %d flanges at most.", maxFlanges)
 		}
 		err := under(p,
-			v.id("", f.ID),
+			v.id("", f.ID), named80(f.Name),
 			oneOf("/kind", "What hangs on the edge", f.Kind, "", Bent, Hem, Jog, Roll),
 			edgeOK("/edge", f.Edge),
 			working.Above("/length", "The length", f.Length, 0, maxSize, "mm"),
@@ -154,7 +162,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 func (v *validator) edges(path string, list []EdgeCut) error {
 	for i, c := range list {
 		err := under(path+"/edges/"+strconv.Itoa(i),
-			v.id("", c.ID), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab), edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
+			v.id("", c.ID), named80(c.Name), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab), edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
 			working.Within("/at", "Its place", c.At, 0, maxSize, "mm"), working.Above("/width", "The width", c.Width, 0, maxSize, "mm"), working.Above("/depth", "The depth", c.Depth, 0, maxSize, "mm"),
 			working.Within("/count", "How many", float64(c.Count), 0, 200, ""), working.Within("/margin", "The margin", c.Margin, 0, maxSize, "mm"))
 		if err != nil {
@@ -171,7 +179,7 @@ func (v *validator) marks(path string, list []Mark) error {
 	for i, m := range list {
 		at := path + "/marks/" + strconv.Itoa(i)
 		err := under(at,
-			v.id("", m.ID), oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
+			v.id("", m.ID), named80(m.Name), oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
 			working.Within("/angle", "The mark's angle", m.Angle, -360, 540, "°"), working.Within("/height", "The words' height", m.Height, 0, 500, "mm"),
 			working.Within("/length", "The length", m.Length, 0, maxSize, "mm"), working.Within("/width", "The width", m.Width, 0, maxSize, "mm"))
 		if err == nil && len(m.Text) > 200 {
@@ -191,7 +199,7 @@ func (v *validator) holes(path string, list []Hole) error {
 	for i, h := range list {
 		p := path + "/holes/" + strconv.Itoa(i)
 		err := under(p,
-			v.id("", h.ID),
+			v.id("", h.ID), named80(h.Name),
 			oneOf("/kind", "The kind of hole", h.Kind, RoundHole, SlotHole, SquareHole, RectangleHole, DHole, KeyholeHole, CutoutHole),
 			oneOf("/made", "How it is made", h.Made, "", MadeCut, MadeDrilled, MadePilot, MadeMatched),
 			h.sizesOK(),

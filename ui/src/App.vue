@@ -8,6 +8,7 @@ import Rail from './Rail.vue'
 import { listen } from './keys/keys'
 import { away, whenBack } from './api/away'
 import { queryClient } from './api/queries'
+import KeysBox from './keys/KeysBox.vue'
 import WorkingAside from './kit/WorkingAside.vue'
 import { useNaiveTheme } from './theme'
 
@@ -37,6 +38,7 @@ onUnmounted(() => off())
         <RouterView />
       </main>
       <WorkingAside />
+      <KeysBox />
     </div>
   </NConfigProvider>
 </template>

@@ -2411,6 +2411,8 @@ export interface components {
              * @description mm from both ends of the edge to the middles of the first and last
              */
             margin?: number;
+            /** @description the shop's own */
+            name?: string;
             /** @enum {string} */
             shape?: "square" | "vee" | "round";
             /**
@@ -2951,6 +2953,8 @@ export interface components {
             measure?: "outside" | "inside" | "flat" | "tangent";
             /** @description how its own flanges meet */
             meets?: components["schemas"]["Meet"][];
+            /** @description the shop's own */
+            name?: string;
             /** @description where the bend ends inside the material */
             relief?: components["schemas"]["Relief"];
             /**
@@ -3803,6 +3807,8 @@ export interface components {
             length?: number;
             /** @enum {string} */
             made?: "cut" | "drilled" | "pilot" | "matched";
+            /** @description the shop's own */
+            name?: string;
             /**
              * Format: double
              * @description mm, width of a keyhole's slot
@@ -4708,6 +4714,8 @@ export interface components {
              * @description mm, of a bead from end to end, of a face along it
              */
             length?: number;
+            /** @description the shop's own */
+            name?: string;
             text?: string;
             /**
              * Format: double

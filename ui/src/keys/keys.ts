@@ -3,14 +3,19 @@ import { router } from '@/router'
 
 type Handler = () => void
 const handlers = new Map<string, Handler>()
+const words = new Map<string, string>()
 
-/** Binds a key like "alt+z"; answers how to unbind it. */
-export function bind(combo: string, handler: Handler): () => void {
+/** Binds a key like "alt+z" and says what it does; answers how to unbind it. */
+export function bind(combo: string, says: string, handler: Handler): () => void {
   handlers.set(combo, handler)
+  words.set(combo, says)
   return () => {
     if (handlers.get(combo) === handler) handlers.delete(combo)
   }
 }
+
+/** The keys bound where one is, in words. */
+export const bound = () => [...handlers.keys()].map((combo) => ({ combo, says: words.get(combo) ?? '' }))
 
 function name(e: KeyboardEvent): string {
   const key = e.key.length === 1 ? e.code.replace(/^(Key|Digit)/, '').toLowerCase() : e.key.toLowerCase()

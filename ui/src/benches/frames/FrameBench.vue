@@ -46,7 +46,10 @@ watch(
 )
 const findings = computed(() => open.worked.value?.findings ?? [])
 watch(findings, (f) => (rail.stops = f.filter((x) => x.severity === 'stop' && !x.setAside).length))
-const unbind = [bind('ctrl+z', () => void open.step('undo')), bind('ctrl+shift+z', () => void open.step('redo'))]
+const unbind = [
+  bind('ctrl+z', 'undo', () => void open.step('undo')),
+  bind('ctrl+shift+z', 'do it again', () => void open.step('redo')),
+]
 onScopeDispose(() => unbind.forEach((f) => f()))
 const scale = ref(0)
 const scales = [

@@ -4,6 +4,7 @@
 import { X } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
 import type { Edge, Use } from '@/api/client'
+import { carried } from './carried'
 import type { EdgeThing, HoleThing, MarkThing } from './newFeature'
 import type { Bench } from './useBench'
 
@@ -85,6 +86,14 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
         @click="row = r.value"
       >
         {{ r.text }}
+      </button>
+      <button
+        v-if="carried && (edge || carried.kind === 'holes' || carried.kind === 'marks')"
+        type="button"
+        class="press tight"
+        @click="bench.setDown(panel, carried, edge)"
+      >
+        Set down: {{ carried.word }}
       </button>
       <button type="button" class="press bare close" aria-label="Add nothing" @click="bench.addNothing()">
         <X :size="20" />

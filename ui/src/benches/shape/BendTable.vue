@@ -57,7 +57,7 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
             <Frac :text="l.place.text" :lies="l.place.lies" class="num" />
             <template v-for="axis in l.axis === 'slanted' ? (['x', 'y'] as const) : [l.axis]" :key="axis">
               <WhyButton
-                :name="`bend line of ${l.name} from the ${axis === 'x' ? 'left' : 'front'}`"
+                :name="`bend line of ${l.name}${l.axis === 'slanted' ? (axis === 'x' ? ', from the left' : ', from the front') : ''}`"
                 :working="() => explain({ what: 'bend', id: l.id, axis })"
               />
             </template>

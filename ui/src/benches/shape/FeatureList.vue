@@ -80,7 +80,7 @@ const worst = (feature: string) => {
           <Trash2 :size="18" />
         </button>
       </div>
-      <FeatureOptions v-if="openOptions === g.feature" :bench="bench" :path="g.path" />
+      <FeatureOptions v-if="openOptions === g.feature" :bench="bench" :path="g.path" :word="g.name" />
       <button
         v-for="d in g.rows"
         :key="d.path"

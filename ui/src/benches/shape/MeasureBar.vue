@@ -69,7 +69,7 @@ watch(
       :keep="keep(d.path)"
       @enter="(back) => bench.walk(back ? -1 : 1)"
     />
-    <span v-else class="what soft">Tap a size to type over it.</span>
+    <span v-else class="what soft none">Tap a size to type over it.</span>
     <button type="button" class="press" aria-label="Next size (Alt+Down)" title="Next size (Alt+Down)" @click="bench.walk(1)">
       <ChevronRight :size="26" />
     </button>
@@ -99,6 +99,9 @@ watch(
 }
 .what strong {
   font-size: 1.1rem;
+}
+.none {
+  grid-column: span 2;
 }
 @media (max-width: 600px) {
   .bar {

@@ -50,10 +50,10 @@ watch(
   (b) => (rail.stops = b?.findings.filter((f) => f.severity === 'stop' && !f.setAside).length ?? 0),
 )
 const unbind = [
-  bind('ctrl+z', () => void bench.part.value?.step('undo')),
-  bind('ctrl+shift+z', () => void bench.part.value?.step('redo')),
-  bind('alt+arrowdown', () => bench.walk(1)),
-  bind('alt+arrowup', () => bench.walk(-1)),
+  bind('ctrl+z', 'undo', () => void bench.part.value?.step('undo')),
+  bind('ctrl+shift+z', 'do it again', () => void bench.part.value?.step('redo')),
+  bind('alt+arrowdown', 'next size', () => bench.walk(1)),
+  bind('alt+arrowup', 'size before', () => bench.walk(-1)),
 ]
 onScopeDispose(() => unbind.forEach((f) => f()))
 const open = computed(() => bench.part.value)

@@ -2,6 +2,8 @@
 import { computed, effectScope, type EffectScope, nextTick, onScopeDispose, ref, shallowRef } from 'vue'
 import type { Edge, PanelMade, Use } from '@/api/client'
 import { words } from '@/api/client'
+import { newId } from '@/api/ids'
+import type { Carried } from './carried'
 import type { Style } from '@/kit/readLength'
 import { remember } from './lastUsed'
 import {
@@ -46,7 +48,7 @@ export function useBench(style: () => Style) {
     const p = scope.run(() => usePart(id, style))!
     part.value = p
     p.load().then(
-      () => (path.value = '/base/length'),
+      () => (path.value = dimensions.value[0]?.path ?? ''),
       (e) => (trouble.value = words(e)),
     )
   }
@@ -110,6 +112,21 @@ export function useBench(style: () => Style) {
       newUse(use, panel, style()),
       { access: '/use/tool', pass: '/use/line', tab: '/use/width', lightening: '/diameter' }[use as string] ?? '/x/distance',
     )
+  /** Sets down what was taken along, with ids of its own. */
+  function setDown(panel: PanelMade, c: Carried, on?: Edge) {
+    const again = (f: unknown): unknown =>
+      Array.isArray(f)
+        ? f.map(again)
+        : f !== null && typeof f === 'object'
+          ? Object.fromEntries(
+              Object.entries(f).flatMap(([k, v]) => (k === 'meets' ? [] : [[k, k === 'id' ? newId() : again(v)]])),
+            )
+          : f
+    const f = again(c.feature) as Record<string, unknown>
+    if ((c.kind === 'flanges' || c.kind === 'edges') && on) f.edge = on
+    const first = { flanges: '/length', holes: '/x/distance', edges: '/width', marks: '/x/distance' }[c.kind]
+    append(`${panel.path}/${c.kind}`, f, first)
+  }
   const addMark = (panel: PanelMade, kind: MarkThing) =>
     append(`${panel.path}/marks`, newMark(kind, panel, style()), '/x/distance')
 
@@ -127,7 +144,7 @@ export function useBench(style: () => Style) {
 
   function remove(featurePath: string) {
     part.value!.set(featurePath, undefined)
-    path.value = '/base/length'
+    path.value = dimensions.value[0]?.path ?? ''
     feature.value = undefined
     adding.value = false
   }
@@ -152,6 +169,7 @@ export function useBench(style: () => Style) {
     addHole,
     addUse,
     addMark,
+    setDown,
     addNothing,
     unread,
     refuse,
