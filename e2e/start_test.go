@@ -112,3 +112,60 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 		t.Errorf("area %.1f, want %.1f; %+v", built.Area, want, built.Holes)
 	}
 }
+
+// A deck too long for the table: said, split with a bolted lap, joined again.
+func TestDeckSplitForTheBed(t *testing.T) {
+	a := startApp(t)
+	job, part := a.demoPart(t, "Orchard truck", "Compressor tray")
+	tray, err := a.jobs.Store.Part(t.Context(), part)
+	if err != nil {
+		t.Fatal(err)
+	}
+	r := tray.Recipe
+	r.Base = sheet.Base{ID: "deck", Length: 3400, Width: 900, Measure: sheet.Outside, Flanges: []sheet.Flange{
+		{ID: "front", Edge: sheet.Front, Length: 50, Angle: 90, InsideRadius: 4.5}, {ID: "back", Edge: sheet.Back, Length: 50, Angle: 90, InsideRadius: 4.5}},
+		Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 11, X: sheet.Offset{Edge: sheet.Left, Distance: 200}, Y: sheet.Offset{Edge: sheet.Front, Distance: 200},
+			Pattern: &sheet.Pattern{Kind: sheet.MirrorPattern, Across: true, Back: true}}}}
+	deck, err := a.jobs.CreatePart(t.Context(), job, "Load deck", 1, r)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/shape/" + deck.ID)
+	p.drawn()
+	p.wait("the table to be too small", `document.querySelector('[data-code=past-bed]') && document.querySelector('[data-code=past-lift]')`)
+	p.press("Split")
+	p.set("[data-drawer=split]", "From the left of the base", "1700")
+	p.press("Split the part")
+	p.see("Load deck, first piece")
+	p.drawn()
+	p.wait("its bolts", `document.body.innerText.includes('Joint bolts')`)
+	parts, err := a.jobs.Store.Parts(t.Context(), job)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var pieces []sheet.Part
+	for _, q := range parts {
+		if q.ID == deck.ID {
+			t.Error("the whole is not put away")
+		}
+		if q.Recipe.Piece != nil {
+			b, err := sheet.Build(q.Recipe, sheet.Options{})
+			if err != nil || !b.Whole {
+				t.Fatalf("%v %+v", err, b.Findings)
+			}
+			pieces = append(pieces, b)
+		}
+	}
+	if len(pieces) != 2 || math.Abs(pieces[0].Bounds.Max.X-pieces[0].Bounds.Min.X-1740) > 1e-6 || math.Abs(pieces[1].Bounds.Max.X-pieces[1].Bounds.Min.X-1700) > 1e-6 {
+		t.Errorf("%d pieces", len(pieces))
+	}
+	p.press("Split")
+	p.see("Join it again")
+	p.press("Join it again")
+	p.wait("the whole", `document.querySelector('#which')?.selectedOptions[0]?.innerText.trim() === 'Load deck'`)
+	back, err := a.jobs.Store.Part(t.Context(), deck.ID)
+	if err != nil || back.Archived || back.Revision != 1 {
+		t.Errorf("%v %+v", err, back.Archived)
+	}
+}

@@ -57,6 +57,7 @@ type BuildRequest struct {
 	Unit     job.Unit     `json:"unit" enum:"mm,fraction,decimal"`
 	Grain    float64      `json:"grain" doc:"mm"`
 	Mirrored bool         `json:"mirrored,omitempty" doc:"show the other hand"`
+	Lift     float64      `json:"lift,omitempty" doc:"kg one person lifts; 0 is not asked"`
 }
 
 // WorkingRequest asks for the working of one number of a part.
@@ -246,7 +247,7 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 
 // read answers the recipe of the hand asked for and how it is to be shown.
 func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
-	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true}
+	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true, Lift: in.Lift}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

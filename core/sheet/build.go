@@ -38,6 +38,7 @@ type builder struct {
 type Options struct {
 	Display quantity.Display // how lengths are written
 	Body    bool             // the folded body's faces and edges too, for drawing
+	Lift    float64          // kg one person lifts; 0 is not asked
 }
 
 // Build answers everything about a part. It

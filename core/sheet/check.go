@@ -22,6 +22,7 @@ func (b *builder) check(part *Part) {
 	b.checkSlivers(part.Outline.Flatten(.05))
 	b.checkFold()
 	b.checkSheet()
+	b.checkLarge(part)
 }
 
 // acrossGrain tells whether the bend line runs across the rolling direction.
@@ -257,6 +258,27 @@ func (b *builder) checkSheet() {
 	}
 	if b.recipe.Hand.Pair && b.symmetrical() {
 		b.note("twin-same", "Pair", whole, "The mirrored twin is the same part: one drawing and double the count will do.", b.fix("No pair", "/hand/pair", false))
+	}
+}
+
+// bedLong, bedWide and brakeLong are what usual tables cut and brakes bend, mm
+// (practice).
+const bedLong, bedWide, brakeLong = 3000., 1500., 3000.
+
+// checkLarge says when a part is more than a usual table, brake or person takes.
+func (b *builder) checkLarge(part *Part) {
+	whole := &panel{id: "sheet", name: "Sheet"}
+	x, y := part.Bounds.Size()
+	if long, wide := max(x, y), min(x, y); long > bedLong || wide > bedWide {
+		b.mind("past-bed", "Large parts", whole, fmt.Sprintf("The blank of %s × %s is more than a usual table of %s × %s: split the part, or ask for a larger one.", b.len(x), b.len(y), b.len(bedLong), b.len(bedWide)))
+	}
+	for _, p := range b.all[1:] {
+		if p.zone > brakeLong {
+			b.mind("past-brake", "Large parts", p, fmt.Sprintf("The bend of %s is %s long and usual brakes take %s: split the part across it.", p.name, b.len(p.zone), b.len(brakeLong)))
+		}
+	}
+	if b.opt.Lift > 0 && part.Mass > b.opt.Lift {
+		b.mind("past-lift", "Large parts", whole, fmt.Sprintf("It weighs %.3g kg and one person lifts %.3g: split it, or lift it with %.0f.", part.Mass, b.opt.Lift, math.Ceil(part.Mass/b.opt.Lift)))
 	}
 }
 

@@ -69,6 +69,7 @@ type Recipe struct {
 	Base      Base      `json:"base"`
 	Ticks     bool      `json:"ticks,omitempty" doc:"small marks at the edges where bend lines end"`
 	Hand      Hand      `json:"hand,omitempty" doc:"left and right pair"`
+	Piece     *Piece    `json:"piece,omitempty" doc:"the part it was split from"`
 	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
 }
 

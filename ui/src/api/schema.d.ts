@@ -1473,6 +1473,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/parts/{id}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring the whole back that a piece was split from; its pieces are put away */
+        post: operations["joinPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/parts/{id}/redo": {
         parameters: {
             query?: never;
@@ -1518,6 +1535,23 @@ export interface paths {
         get: operations["getRevision"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/parts/{id}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Split a part across its base; the whole is put away */
+        post: operations["splitPart"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2007,6 +2041,11 @@ export interface components {
              * @description mm
              */
             grain: number;
+            /**
+             * Format: double
+             * @description kg one person lifts; 0 is not asked
+             */
+            lift?: number;
             /** @description show the other hand */
             mirrored?: boolean;
             recipe: components["schemas"]["Recipe"];
@@ -5913,6 +5952,35 @@ export interface components {
             /** Format: date-time */
             updated: string;
         };
+        Parting: {
+            /**
+             * Format: double
+             * @description mm from the base's left or front tangent line or edge
+             */
+            at: number;
+            /**
+             * @description x: at a distance from the left, y: from the front
+             * @enum {string}
+             */
+            axis: "x" | "y";
+            /**
+             * Format: double
+             * @description mm, bolts' hole; 9 when left out
+             */
+            hole?: number;
+            /** @enum {string} */
+            joint: "lap" | "tabs" | "strip";
+            /**
+             * Format: double
+             * @description mm, bolts or tabs about every; 120 when left out
+             */
+            pitch?: number;
+            /**
+             * Format: double
+             * @description mm of the lap, or half the strip; 40 when left out
+             */
+            wide?: number;
+        };
         PartsMade: {
             parts: components["schemas"]["PartMade"][];
         };
@@ -5980,6 +6048,12 @@ export interface components {
              * @description circle: degrees of the first hole; row: of its way; turned as a slot's angle
              */
             start?: number;
+        };
+        Piece: {
+            /** @description its name then */
+            name: string;
+            /** @description id of the part it was split from */
+            of: string;
         };
         PieceTold: {
             ends: components["schemas"]["EndTold"][];
@@ -6175,6 +6249,8 @@ export interface components {
             hand?: components["schemas"]["Hand"];
             /** @description key of the material table */
             material: string;
+            /** @description the part it was split from */
+            piece?: components["schemas"]["Piece"];
             /**
              * @description how it is cut
              * @enum {string}
@@ -11077,6 +11153,37 @@ export interface operations {
             };
         };
     };
+    joinPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartsMade"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     redoPart: {
         parameters: {
             query?: never;
@@ -11161,6 +11268,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RevisionView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    splitPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Parting"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartsMade"];
                 };
             };
             /** @description refused: what, where, what to do */

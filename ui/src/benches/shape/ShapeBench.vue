@@ -24,7 +24,11 @@ const props = defineProps<{ job: string; part?: string }>()
 const router = useRouter()
 const rail = useRail()
 const { data: page, error } = useJob(() => props.job)
-const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
+const style = computed(() => ({
+  unit: page.value?.job.brief.unit ?? ('mm' as const),
+  grain: page.value?.job.brief.grain ?? 1,
+  lift: page.value?.job.brief.limits?.lift?.value || undefined,
+}))
 const bench = useBench(() => style.value)
 const narrow = useMediaQuery('(max-width: 1000px)')
 const side = ref<'flat' | 'body'>('flat')
@@ -92,7 +96,7 @@ const open = computed(() => bench.part.value)
       <AddBar v-if="bench.adding.value" :bench="bench" />
       <MeasureBar :bench="bench" />
     </div>
-    <ShapeDesk class="desk" :bench="bench" />
+    <ShapeDesk class="desk" :bench="bench" :job="job" />
     <ConflictBox v-if="open.theirs.value" :part="open" :lengths="style" />
   </div>
   <p v-else class="page soft">Fetching the part.</p>

@@ -8,10 +8,11 @@ import FigureTable from './FigureTable.vue'
 import HoleTable from './HoleTable.vue'
 import SchoolPanel from './SchoolPanel.vue'
 import SheetPanel from './SheetPanel.vue'
+import SplitPanel from './SplitPanel.vue'
 import type { Bench } from './useBench'
 
-const props = defineProps<{ bench: Bench }>()
-const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet'>('flags')
+const props = defineProps<{ bench: Bench; job: string }>()
+const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet' | 'split'>('flags')
 const part = computed(() => props.bench.part.value!)
 const built = computed(() => part.value.built.value!)
 const open = computed(() => built.value.findings.filter((f) => !f.setAside))
@@ -22,6 +23,7 @@ const drawers = computed(() => [
   { key: 'holes' as const, name: 'Holes', count: built.value.holes.length },
   { key: 'k' as const, name: 'Bend allowance', count: 0 },
   { key: 'sheet' as const, name: 'Sheet and tools', count: 0 },
+  { key: 'split' as const, name: 'Split', count: 0 },
 ])
 
 type Aside = { code: string; feature?: string; reason: string }
@@ -71,7 +73,8 @@ const takeUp = (f: Finding) =>
         />
         <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
-        <SheetPanel v-else :bench="bench" />
+        <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" />
+        <SplitPanel v-else :key="part.view.value?.id" :bench="bench" :job="job" />
       </div>
     </div>
   </section>

@@ -4,7 +4,7 @@ import type { Edge, PanelMade, Use } from '@/api/client'
 import { words } from '@/api/client'
 import { newId } from '@/api/ids'
 import type { Carried } from './carried'
-import type { Style } from '@/kit/readLength'
+import type { BuildStyle } from '@/kit/readLength'
 import { remember } from './lastUsed'
 import {
   edgeLength,
@@ -21,7 +21,7 @@ import { type OpenPart, usePart } from './usePart'
 
 export type Bench = ReturnType<typeof useBench>
 
-export function useBench(style: () => Style) {
+export function useBench(style: () => BuildStyle) {
   const part = shallowRef<OpenPart>()
   const trouble = ref('')
   const path = ref('')

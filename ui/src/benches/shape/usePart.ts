@@ -17,7 +17,7 @@ import {
 } from '@/api/client'
 import { at, put } from '@/api/pointer'
 import { queryClient, refreshJobs } from '@/api/queries'
-import type { Style } from '@/kit/readLength'
+import type { BuildStyle } from '@/kit/readLength'
 
 export type State = { name: string; quantity: number; recipe: Recipe }
 export type SaveState = 'saved' | 'saving' | 'typing' | 'waiting' | 'conflict' | 'refused'
@@ -25,7 +25,7 @@ export type SaveState = 'saved' | 'saving' | 'typing' | 'waiting' | 'conflict' |
 const pause = 900 // ms of quiet before a save
 const key = (id: string) => `warmanvil.unsent.${id}`
 
-export function usePart(id: string, style: () => Style) {
+export function usePart(id: string, style: () => BuildStyle) {
   const view = shallowRef<PartView>()
   const state = ref<State>()
   const built = shallowRef<Part>()

@@ -1,0 +1,176 @@
+package sheet
+
+import (
+	"fmt"
+	"math"
+	"math/rand"
+	"testing"
+
+	"warmanvil/core/profile"
+)
+
+// Random trays split across: both pieces are whole, every hole keeps its place
+// from the line, panels and areas add up to what there was, joints meet.
+func TestSplitPiecesAddUp(t *testing.T) {
+	rnd := rand.New(rand.NewSource(44))
+	done := 0
+	for range 300 {
+		r := random(rnd, true)
+		r.Base.Length, r.Base.Width = r.Base.Length+300, r.Base.Width+200
+		if len(r.Base.Flanges) > 0 && rnd.Intn(2) == 0 {
+			lip := flange("lip", r.Base.Flanges[0].Edge, 25+3*r.Thickness, 60)
+			lip.InsideRadius = r.Thickness
+			r.Base.Flanges[0].Length += 30
+			r.Base.Flanges[0].Flanges = []Flange{lip}
+		}
+		pair := round("pair", Left, 60, Front, 90, 7)
+		pair.Pattern = &Pattern{Kind: MirrorPattern, Across: true}
+		r.Base.Holes = append(r.Base.Holes, pair)
+		r.Base.Edges = nil
+		p := build(t, r)
+		if !p.Whole || len(stops(p)) > 0 {
+			continue
+		}
+		axis := []string{"x", "y"}[rnd.Intn(2)]
+		joint := []JointKind{LapJoint, TabJoint, StripJoint}[rnd.Intn(3)]
+		n := 0
+		cut := Parting{Axis: axis, At: 120 + 100*rnd.Float64(), Joint: joint}
+		pieces, err := SplitPart(r, cut, func() string { n++; return fmt.Sprint("n", n) })
+		if err != nil {
+			continue // through a hole, or too near an end
+		}
+		done++
+		a, b := build(t, pieces[0].Recipe), build(t, pieces[1].Recipe)
+		if !a.Whole || !b.Whole {
+			t.Fatalf("%+v %+v", a.Findings, b.Findings)
+		}
+		sum := func(q Part) (s float64) { // of bends
+			for _, l := range q.BendLines {
+				s += l.Length.MM
+			}
+			return s
+		}
+		if d := sum(a) + sum(b) - sum(p); math.Abs(d) > 1e-6 {
+			t.Fatalf("%s at %.1f: bends of %.4f and %.4f from %.4f", axis, cut.At, sum(a), sum(b), sum(p))
+		}
+		_, deep := p.Panels[0].Seat.Width, p.Panels[0].Seat.Height
+		if axis == "y" {
+			deep = p.Panels[0].Seat.Width
+		}
+		extra := 0.0
+		switch joint {
+		case LapJoint:
+			extra = 40 * deep
+		}
+		outline := func(q Part) float64 { return q.Outline.Area() }
+		holes := func(q Part) (list []HoleMade) {
+			for _, h := range q.Holes {
+				if h.Name != "Joint bolts" {
+					list = append(list, h)
+				}
+			}
+			return list
+		}
+		if joint != TabJoint {
+			// Reliefs at the line come and go: a few thicknesses' worth.
+			if d := outline(a) + outline(b) - outline(p) - extra; math.Abs(d) > 40*r.Thickness*r.Thickness {
+				t.Fatalf("%s %s at %.1f: areas differ by %.2f", axis, joint, cut.At, d)
+			}
+		}
+		got := map[[2]int]int{}
+		key := func(c profile.Point) [2]int { return [2]int{int(math.Round(c.X * 100)), int(math.Round(c.Y * 100))} }
+		for _, h := range holes(a) {
+			got[key(h.Centre)]++
+		}
+		for _, h := range holes(b) {
+			c := h.Centre
+			if axis == "x" {
+				c.X += cut.At
+			} else {
+				c.Y += cut.At
+			}
+			got[key(c)]++
+		}
+		for _, h := range p.Holes {
+			k := key(h.Centre)
+			found := false
+			for dx := -1; dx <= 1; dx++ {
+				for dy := -1; dy <= 1; dy++ {
+					found = found || got[[2]int{k[0] + dx, k[1] + dy}] > 0
+				}
+			}
+			if !found {
+				t.Fatalf("%s %s at %.2f: %s at %.2f, %.2f is lost", axis, joint, cut.At, h.Name, h.Centre.X, h.Centre.Y)
+			}
+		}
+		if len(holes(a))+len(holes(b)) != len(p.Holes) {
+			t.Fatalf("%d and %d holes of %d", len(holes(a)), len(holes(b)), len(p.Holes))
+		}
+	}
+	if done < 80 {
+		t.Errorf("only %d were split", done)
+	}
+}
+
+// What is too large for a usual table, brake or one person is said.
+func TestLargePartsAreSaid(t *testing.T) {
+	r := plate(3400, 600)
+	f := flange("f", Front, 60, 90)
+	r.Base.Flanges = []Flange{f}
+	p, err := Build(r, Options{Lift: 25})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, code := range []string{"past-bed", "past-brake", "past-lift"} {
+		if _, said := codes(p)[code]; !said {
+			t.Errorf("%s is not said", code)
+		}
+	}
+	for _, f := range build(t, plate(400, 300)).Findings {
+		if f.Cause == "Large parts" {
+			t.Errorf("%+v", f)
+		}
+	}
+}
+
+// Joints by hand: bolts of lap and strip lie over one another, tabs in notches.
+func TestJointsMeet(t *testing.T) {
+	r := plate(400, 200)
+	n := 0
+	id := func() string { n++; return fmt.Sprint("n", n) }
+	for _, joint := range []JointKind{LapJoint, TabJoint, StripJoint} {
+		pieces, err := SplitPart(r, Parting{Axis: "x", At: 250, Joint: joint, Wide: 40, Pitch: 70}, id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		a, b := build(t, pieces[0].Recipe), build(t, pieces[1].Recipe)
+		if len(stops(a))+len(stops(b)) > 0 {
+			t.Errorf("%s: %+v %+v", joint, stops(a), stops(b))
+		}
+		switch joint {
+		case LapJoint:
+			near(t, "lapped", a.Bounds.Max.X, 290)
+			for i := range a.Holes { // the second piece begins at 250
+				near(t, "bolt", a.Holes[i].Centre.X, b.Holes[i].Centre.X+250)
+				near(t, "bolt", a.Holes[i].Centre.Y, b.Holes[i].Centre.Y)
+			}
+		case TabJoint:
+			near(t, "tabs", a.Bounds.Max.X, 259)
+			near(t, "tabs less notches", a.Area+b.Area, 80000+3*23*9-3*23.2*9.1)
+		case StripJoint:
+			strip := build(t, pieces[2].Recipe)
+			if len(strip.Holes) != 6 || len(a.Holes) != 3 {
+				t.Fatalf("%d holes", len(strip.Holes))
+			}
+			near(t, "over the seam", strip.Holes[0].Centre.X, 20)
+			near(t, "strip's pitch", strip.Holes[1].Centre.Y-strip.Holes[0].Centre.Y, a.Holes[1].Centre.Y-a.Holes[0].Centre.Y)
+		}
+	}
+	r.Base.Holes = []Hole{round("h", Left, 250, Front, 50, 10)}
+	if _, err := SplitPart(r, Parting{Axis: "x", At: 252, Joint: LapJoint}, id); err == nil {
+		t.Error("a hole is split")
+	}
+	if _, err := SplitPart(r, Parting{Axis: "x", At: 395, Joint: LapJoint}, id); err == nil {
+		t.Error("a lap past the end is split")
+	}
+}

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+// A part in two pieces, or a piece back to its whole.
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, type Parting, Refused, take, words } from '@/api/client'
+import { refreshJobs } from '@/api/queries'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import ValueField from '@/kit/ValueField.vue'
+import type { Bench } from './useBench'
+
+const props = defineProps<{ bench: Bench; job: string }>()
+const router = useRouter()
+const part = computed(() => props.bench.part.value!)
+const piece = computed(() => part.value.recipe.value?.piece)
+const base = computed(() => part.value.built.value!.panels[0])
+const size = computed(() => {
+  const xs = base.value?.flat.map((p) => p.x) ?? [0]
+  const ys = base.value?.flat.map((p) => p.y) ?? [0]
+  return { x: Math.max(...xs) - Math.min(...xs), y: Math.max(...ys) - Math.min(...ys) }
+})
+const axis = ref<Parting['axis']>(size.value.y > size.value.x ? 'y' : 'x')
+const at = ref<number>()
+const joint = ref<Parting['joint']>('lap')
+const wide = ref(40)
+const hole = ref(9)
+const pitch = ref(120)
+const wrong = ref('')
+const faults = ref<Record<string, string>>({})
+const place = computed(() => at.value ?? Math.round(size.value[axis.value] / 2))
+
+async function go(send: () => Promise<{ parts: { id: string }[] }>) {
+  wrong.value = ''
+  faults.value = {}
+  try {
+    await part.value.send()
+    const made = await send()
+    refreshJobs()
+    await router.push(`/jobs/${props.job}/shape/${made.parts[0]!.id}`)
+  } catch (e) {
+    wrong.value = words(e)
+    if (e instanceof Refused) faults.value = Object.fromEntries((e.problem?.errors ?? []).map((f) => [f.path, f.message]))
+  }
+}
+const path = computed(() => ({ id: part.value.view.value!.id }))
+const split = () =>
+  go(async () =>
+    take(
+      api.POST('/api/v1/parts/{id}/split', {
+        params: { path: path.value },
+        body: { axis: axis.value, at: place.value, joint: joint.value, wide: wide.value, hole: hole.value, pitch: pitch.value },
+      }),
+    ),
+  )
+const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { params: { path: path.value } })))
+</script>
+
+<template>
+  <div v-if="piece" class="split">
+    <p>
+      It is a piece of <b>{{ piece.name }}</b>, which is put away.
+    </p>
+    <button type="button" class="press main" @click="join">Join it again</button>
+    <p class="small soft">The whole comes back as it was; what was changed on the pieces since stays with them.</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </div>
+  <form v-else class="split" @submit.prevent="split">
+    <ChoiceRow
+      v-model="axis"
+      label="The line runs"
+      :choices="[
+        { value: 'x', text: 'front to back' },
+        { value: 'y', text: 'left to right' },
+      ]"
+      @update:model-value="at = undefined"
+    />
+    <div class="cells">
+      <ValueField
+        :label="axis === 'x' ? 'From the left of the base' : 'From the front of the base'"
+        :model-value="place"
+        :lengths="bench.style()"
+        note="from the tangent line where that edge is bent"
+        :wrong="faults['/at']"
+        @update:model-value="(v) => (at = v)"
+      />
+      <ValueField
+        v-if="joint !== 'tabs'"
+        :label="joint === 'lap' ? 'Lap' : 'Strip to each side'"
+        :model-value="wide"
+        :lengths="bench.style()"
+        @update:model-value="(v) => (wide = v)"
+      />
+      <ValueField
+        v-if="joint !== 'tabs'"
+        label="Bolts, hole"
+        :model-value="hole"
+        :lengths="bench.style()"
+        @update:model-value="(v) => (hole = v)"
+      />
+      <ValueField
+        :label="joint === 'tabs' ? 'Tabs about every' : 'Bolts about every'"
+        :model-value="pitch"
+        :lengths="bench.style()"
+        @update:model-value="(v) => (pitch = v)"
+      />
+    </div>
+    <ChoiceRow
+      v-model="joint"
+      label="Joined by"
+      :choices="[
+        { value: 'lap', text: 'a lap and bolts' },
+        { value: 'strip', text: 'butt and a bolted strip' },
+        { value: 'tabs', text: 'tabs in notches, welded' },
+      ]"
+    />
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <button type="submit" class="press main">Split the part</button>
+    <p class="small soft">
+      Pieces are measured flat. The whole is put away and comes back by one press. Bolts and welds of the joint are not checked
+      here.
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.split {
+  display: grid;
+  gap: 12px;
+  max-width: 640px;
+}
+.split > .press {
+  justify-self: start;
+}
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 12px;
+}
+</style>
