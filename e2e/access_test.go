@@ -38,6 +38,7 @@ func TestEveryViewIsAccessible(t *testing.T) {
 	lorry, _ := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
 	hives, deck := a.demoPart(t, "Hive trailer", "Hive deck frame")
+	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
 	frame := "/jobs/" + jobID + "/shape/frame/" + outriggers
 	drawn := `document.querySelector('.body[data-ready]')`
 	views := []struct {
@@ -50,6 +51,10 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, nil},
 		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, []string{"Add to Base", "Options of Front flange", "Bend allowance"}},
 		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, []string{"Sheet and tools", "Why Mass"}},
+		{"/jobs/" + jobID + "/shape/" + partID, `document.querySelector('.shape')`, []string{"Split", "Add to Base", "Marks"}},
+		{"/jobs/" + jobID + "/shape/new", `document.querySelector('.start')`, nil},
+		{"/jobs/" + jobID + "/shape/new", `document.querySelector('.start')`, []string{"a drawing: DXF or SVG"}},
+		{"/jobs/" + jobID + "/shape/" + tray, `document.querySelector('.shape')`, []string{"Options of Base", "Options of Isolator bolts", "Bends"}},
 		{"/jobs/" + lorry + "/shape/" + shelf, `document.querySelector('.shape')`, []string{"Bends", "r1"}},
 		{"/jobs/" + jobID + "/hold", `document.querySelector('[data-suggestions] .one')`, []string{"Why Bolt in shear"}},
 		{"/jobs/" + jobID + "/hold", `document.querySelector('[data-verdict]')`, []string{"Apple press"}},

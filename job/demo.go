@@ -28,8 +28,8 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}, {Name: "Speaker bracket", Quantity: 1, Recipe: speakerBracket()}}, s.speakerFrame},
 		{orchardTruck(), orchardSurvey(),
 			[]Part{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()},
-				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}, {Name: "Compressor tray", Quantity: 1, Recipe: tray},
-				{Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe}, {Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe}}, s.outriggers},
+				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe}, {Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe},
+				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}}, s.outriggers},
 	} {
 		f, err := d.frame()
 		if err != nil {
