@@ -44,9 +44,10 @@ func (b *builder) checkFold() {
 func (b *builder) slabs() []slab {
 	t := b.recipe.Thickness / 2
 	out := make([]slab, 0, 5*len(b.all))
+	room := make([]Vector, 0, 50*len(b.all)) // for corners and ways of them all
 	for _, p := range b.all {
 		for _, part := range convex(p.outlined()) {
-			out = append(out, newSlab(p, false, part, p.frame, t))
+			out = append(out, newSlab(p, false, part, p.frame, t, &room))
 		}
 		if p.flange == nil {
 			continue
@@ -57,7 +58,7 @@ func (b *builder) slabs() []slab {
 		step := p.flange.Angle / float64(slices)
 		w, y := p.zone, p.flange.InsideRadius*math.Tan(step*math.Pi/360)
 		for k := range slices {
-			out = append(out, newSlab(p, true, []profile.Point{{Y: -y}, {X: w, Y: -y}, {X: w, Y: y}, {Y: y}}, b.swing(p, step*(float64(k)+.5)), t))
+			out = append(out, newSlab(p, true, []profile.Point{{Y: -y}, {X: w, Y: -y}, {X: w, Y: y}, {Y: y}}, b.swing(p, step*(float64(k)+.5)), t, &room))
 		}
 	}
 	return out
@@ -78,9 +79,17 @@ func convex(p []profile.Point) [][]profile.Point {
 	return [][]profile.Point{p}
 }
 
-func newSlab(p *panel, bent bool, flat []profile.Point, f frame, half float64) slab {
+func newSlab(p *panel, bent bool, flat []profile.Point, f frame, half float64, room *[]Vector) slab {
 	n := len(flat)
-	s := slab{owner: p, bent: bent, normal: f.ez, half: half, ring: make([]Vector, n), lo: Vector{math.Inf(1), math.Inf(1), math.Inf(1)}}
+	take := func(n int) []Vector {
+		if cap(*room)-len(*room) < n {
+			return make([]Vector, n)
+		}
+		at := len(*room)
+		*room = (*room)[:at+n]
+		return (*room)[at : at+n : at+n]
+	}
+	s := slab{owner: p, bent: bent, normal: f.ez, half: half, ring: take(n), sides: take(n + 1)[:0], axes: take(n + 1)[:0], lo: Vector{math.Inf(1), math.Inf(1), math.Inf(1)}}
 	s.hi = s.lo.Mul(-1)
 	for i, q := range flat {
 		s.ring[i] = f.apply(q, 0)

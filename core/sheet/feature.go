@@ -24,6 +24,7 @@ type hole struct {
 	pre    float64       // mm, what is cut of it; the same where nothing is drilled or drawn after
 	form   profile.Loop  // of neither round nor slot: outline about the centre, x along
 	rim    []profile.Point
+	line   *[2]profile.Point // a slot's axis; the centre alone of a round one
 	flip   bool       // its form is mirrored
 	tab    [2]float64 // mm, of a slot for a tab: length and width
 }
@@ -55,10 +56,9 @@ func (h *hole) core() []profile.Point {
 	case h.form != nil:
 		return h.rim
 	case h.recipe.Kind != SlotHole:
-		return []profile.Point{h.centre}
+		return h.line[:1]
 	}
-	half := h.along.Mul((h.recipe.Length - h.dia) / 2)
-	return []profile.Point{h.centre.Sub(half), h.centre.Add(half)}
+	return h.line[:]
 }
 
 func (h *hole) flatCore() []profile.Point {
@@ -104,6 +104,11 @@ func (b *builder) place(p *panel, i int) {
 	h.flip = nx.Cross(ny) < 0 // its own axes are mirrored
 	add := func(k int, c profile.Point) {
 		h.centre = c
+		half := profile.Point{}
+		if r.Kind == SlotHole {
+			half = h.along.Mul((r.Length - h.dia) / 2)
+		}
+		h.line = &[2]profile.Point{c.Sub(half), c.Add(half)}
 		if h.form != nil {
 			h.rim = h.outline(h.flip).Flatten(.02)
 		}
