@@ -111,6 +111,34 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	if want := (24 - math.Pi/16) * 25.4 * 25.4; math.Abs(built.Area-want) > .002*want || len(built.Holes) != 1 || math.Abs(built.Holes[0].Diameter-12.7) > 1e-6 {
 		t.Errorf("area %.1f, want %.1f; %+v", built.Area, want, built.Holes)
 	}
+
+	// The same drawing cut into the tray's floor.
+	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
+	before, err := a.jobs.Store.Part(t.Context(), tray)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p.goTo("/jobs/" + job + "/shape/new")
+	p.press("a drawing: DXF or SVG")
+	p.wait("the file", `document.querySelector('input[type=file]')`)
+	small := filepath.Join(t.TempDir(), "window.svg")
+	if err := os.WriteFile(small, []byte(`<svg width="120mm" viewBox="0 0 120 60"><path d="M0 0h100v40h-100z"/></svg>`), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{small}))
+	p.see("100.0 mm × 40.0 mm, 0 holes")
+	p.pick(".from", "Or cut its outlines into the base of", "Compressor tray")
+	p.press("Cut it in")
+	p.drawn()
+	after, err := a.jobs.Store.Part(t.Context(), tray)
+	if err != nil {
+		t.Fatal(err)
+	}
+	was, _ := sheet.Build(before.Recipe, sheet.Options{})
+	now, _ := sheet.Build(after.Recipe, sheet.Options{})
+	if math.Abs(was.Area-now.Area-4000) > 1e-3 {
+		t.Errorf("%.3f mm² were cut out", was.Area-now.Area)
+	}
 }
 
 // A deck too long for the table: said, split with a bolted lap, joined again.

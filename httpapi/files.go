@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"net/http"
 	"strconv"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
@@ -19,23 +20,24 @@ import (
 
 var archivedQuery = []*huma.Param{query("archived", "true lists what was put away", "true", "false")}
 
-var contentType = map[string]string{"dxf": "application/dxf", "svg": "image/svg+xml", "pdf": "application/pdf", "csv": "text/csv; charset=utf-8", "r12": "application/dxf", "bends": "application/pdf", "drills": "application/pdf", "stl": "model/stl"}
+var contentType = map[string]string{"dxf": "application/dxf", "svg": "image/svg+xml", "pdf": "application/pdf", "csv": "text/csv; charset=utf-8", "r12": "application/dxf", "bends": "application/pdf", "drills": "application/pdf", "stl": "model/stl", "mockup": "application/pdf", "mockup-dxf": "application/dxf"}
 
 // free files are no cutting files: they are not held back.
-var free = map[string]bool{"pdf": true, "bends": true, "drills": true, "stl": true}
+var free = map[string]bool{"mockup": true, "mockup-dxf": true, "pdf": true, "bends": true, "drills": true, "stl": true}
 
 // endings of the kinds that are not their own.
-var endings = map[string]string{"r12": "dxf", "bends": "pdf", "drills": "pdf"}
+var endings = map[string]string{"mockup": "pdf", "mockup-dxf": "dxf", "r12": "dxf", "bends": "pdf", "drills": "pdf"}
 
 // fileRoutes serves downloads: plain routes, since they are not JSON.
 func (s *server) fileRoutes() {
 	const path = "/api/v1/parts/{id}/files/{kind}"
 	binary := &huma.Schema{Type: "string", Format: "binary"}
-	o := &huma.Operation{OperationID: "getFile", Method: "GET", Path: path, Summary: "A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body)",
+	o := &huma.Operation{OperationID: "getFile", Method: "GET", Path: path, Summary: "A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body), mockup (PDF) and mockup-dxf (in board or card)",
 		Parameters: []*huma.Param{
 			{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"dxf", "r12", "svg", "pdf", "csv", "bends", "drills", "stl"}}},
-			query("hand", "which hand of a pair", "left", "right"), query("paper", "of the template", "a4", "letter"), query("units", "of the drawing", "mm", "in")},
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"dxf", "r12", "svg", "pdf", "csv", "bends", "drills", "stl", "mockup", "mockup-dxf"}}},
+			query("hand", "which hand of a pair", "left", "right"), query("paper", "of the template", "a4", "letter"), query("units", "of the drawing", "mm", "in"),
+			{Name: "board", In: "query", Description: "mm, thickness of a mock-up; 2 when left out", Schema: &huma.Schema{Type: "number"}}},
 		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: binary}}}}}
 	s.api.AddOperation(o)
 	s.engine.GET(ginPath(path), func(c *gin.Context) {
@@ -69,7 +71,15 @@ func (s *server) file(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	built, err := sheet.Build(p.Handed(hand), sheet.Options{Display: j.Brief.Display(), Body: kind == "stl"})
+	recipe := p.Handed(hand)
+	if strings.HasPrefix(kind, "mockup") {
+		board, err := strconv.ParseFloat(c.DefaultQuery("board", "2"), 64)
+		if err != nil || !(board >= .2 && board <= 50) {
+			return asFault("A mock-up is made of board from 0.2 to 50 mm.")
+		}
+		recipe = recipe.Mockup(board)
+	}
+	built, err := sheet.Build(recipe, sheet.Options{Display: j.Brief.Display(), Body: kind == "stl"})
 	if err != nil {
 		return err
 	}
@@ -132,8 +142,13 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 		return nil, err
 	}
 	thickness := thicknessText(j, p)
+	if strings.HasPrefix(kind, "mockup") {
+		flat.Mark += " mock-up"
+		revision += ", mock-up"
+		material.Name, thickness = "board or card", job.Lengths(j.Brief)(built.Body.Thickness)
+	}
 	switch kind {
-	case "dxf":
+	case "dxf", "mockup-dxf":
 		return checked(flat, "part.dxf", exchange.DXF(flat))
 	case "svg":
 		return checked(flat, "part.svg", exchange.SVG(flat))

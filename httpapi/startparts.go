@@ -47,6 +47,7 @@ type TracedDrawing struct {
 	Tolerance float64           `json:"tolerance" doc:"file units, as taken"`
 	Layers    []trace.Layer     `json:"layers"`
 	Parts     []job.TracedPart  `json:"parts"`
+	Cutouts   []sheet.Hole      `json:"cutouts" doc:"its outlines as holes about the drawing's middle"`
 	Findings  []working.Finding `json:"findings"`
 }
 
@@ -109,7 +110,7 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 	if err != nil {
 		return TracedDrawing{}, err
 	}
-	out := TracedDrawing{Paths: []TracedPath{}, Open: [][][2]float64{}, Crossed: [][2]float64{}, Down: d.Down, UnitsToMM: d.UnitsToMM, MM: in.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Findings: t.Findings, Parts: []job.TracedPart{}}
+	out := TracedDrawing{Paths: []TracedPath{}, Open: [][][2]float64{}, Crossed: [][2]float64{}, Down: d.Down, UnitsToMM: d.UnitsToMM, MM: in.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Findings: t.Findings, Parts: []job.TracedPart{}, Cutouts: []sheet.Hole{}}
 	if out.Layers == nil {
 		out.Layers = []trace.Layer{}
 	}
@@ -129,6 +130,7 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 	if len(t.Crossed) == 0 {
 		parts, more := s.jobs.TracedParts(t, out.MM, d.Down, j.Brief)
 		out.Parts, out.Findings = append(out.Parts, parts...), append(out.Findings, more...)
+		out.Cutouts = append(out.Cutouts, s.jobs.TracedCutouts(t, out.MM, d.Down)...)
 	}
 	return out, nil
 }

@@ -122,6 +122,40 @@ func (s *Service) tracedBase(t *trace.Traced, k int, mm float64, down bool) (bas
 	return base, left
 }
 
+// TracedCutouts answers every outline that lies in no other as a hole or cutout
+// about the drawing's middle, to be cut into a panel.
+func (s *Service) TracedCutouts(t *trace.Traced, mm float64, down bool) (out []sheet.Hole) {
+	whole := profile.Empty()
+	var loops []profile.Loop
+	var round []float64
+	for _, l := range t.Loops {
+		if l.Depth != 0 || len(loops) == 200 {
+			continue
+		}
+		p := placed(l.Outline, mm, down)
+		b := p.Bounds()
+		whole.Include(b.Min)
+		whole.Include(b.Max)
+		loops, round = append(loops, p), append(round, l.Radius*mm)
+	}
+	middle := whole.Min.Add(whole.Max).Mul(.5)
+	for i, l := range loops {
+		b := l.Bounds()
+		c := b.Min.Add(b.Max).Mul(.5)
+		h := sheet.Hole{ID: s.NewID(), Kind: sheet.RoundHole, Diameter: 2 * round[i]}
+		if round[i] == 0 {
+			h.Kind = sheet.CutoutHole
+			for k, v := range l {
+				l[k].X, l[k].Y = v.X-c.X, v.Y-c.Y
+			}
+			h.Cut = l
+		}
+		h.X, h.Y = sheet.Offset{Edge: sheet.Middle, Distance: fine(c.X - middle.X)}, sheet.Offset{Edge: sheet.Middle, Distance: fine(c.Y - middle.Y)}
+		out = append(out, h)
+	}
+	return out
+}
+
 // fine drops what lies below a millionth of a millimetre.
 func fine(mm float64) float64 { return math.Round(mm*1e6) / 1e6 }
 

@@ -49,3 +49,31 @@ func TestTracedDrawingBecomesAPart(t *testing.T) {
 		}
 	}
 }
+
+// The same outlines as cutouts keep their places about the drawing's middle.
+func TestTracedCutouts(t *testing.T) {
+	n := 0
+	s := &Service{NewID: func() string { n++; return fmt.Sprint("n", n) }}
+	d, err := trace.Read("a.svg", []byte(`<svg width="100mm" viewBox="0 0 100 100"><circle cx="10" cy="10" r="5"/><rect x="60" y="20" width="30" height="10"/></svg>`))
+	if err != nil {
+		t.Fatal(err)
+	}
+	tr, err := d.Join(trace.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	// The drawing spans 5 to 90 across and 5 to 30 down: its middle is 47.5, 17.5.
+	holes := s.TracedCutouts(tr, 1, d.Down)
+	if len(holes) != 2 {
+		t.Fatalf("%+v", holes)
+	}
+	for _, h := range holes {
+		want := [2]float64{27.5, -7.5}
+		if h.Kind == sheet.RoundHole {
+			want = [2]float64{-37.5, 7.5}
+		}
+		if math.Abs(h.X.Distance-want[0])+math.Abs(h.Y.Distance-want[1]) > 1e-9 {
+			t.Errorf("%s at %v, %v", h.Kind, h.X.Distance, h.Y.Distance)
+		}
+	}
+}

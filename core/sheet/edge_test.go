@@ -132,3 +132,23 @@ func TestMarks(t *testing.T) {
 		t.Error("mirrored twice is another")
 	}
 }
+
+// A mock-up of board keeps the outside sizes and fits its own tabs.
+func TestMockup(t *testing.T) {
+	r := plate(200, 100)
+	r.Base.Flanges = []Flange{flange("f", Front, 40, 90), flange("g", Back, 40, 90)}
+	r.Base.Holes = []Hole{{ID: "s", Kind: RectangleHole, X: Offset{Edge: Left, Distance: 100}, Y: Offset{Edge: Front, Distance: 50}, Use: &Use{Kind: UseTab, Width: 25, Thick: 3}},
+		{ID: "d", Kind: RoundHole, Diameter: 8, Made: MadeDrilled, X: Offset{Edge: Left, Distance: 30}, Y: Offset{Edge: Front, Distance: 50}}}
+	p := build(t, r.Mockup(1.5))
+	size := p.Body.Max.Sub(p.Body.Min)
+	near(t, "length", size[0], 200)
+	near(t, "width", size[1], 100)
+	near(t, "height", size[2], 40)
+	near(t, "slot", p.Holes[0].Cut, 1.5+1)
+	if p.Holes[1].Made != MadeCut || !p.Whole {
+		t.Errorf("%+v", p.Holes[1])
+	}
+	// Creases keep the middle: each leg loses half a thickness at its crease.
+	_, blank := p.Bounds.Size()
+	near(t, "blank", blank, 100+80-4*1.5+2*math.Pi/2*.75)
+}

@@ -25,8 +25,8 @@ type hole struct {
 	form   profile.Loop  // of neither round nor slot: outline about the centre, x along
 	rim    []profile.Point
 	line   *[2]profile.Point // a slot's axis; the centre alone of a round one
-	flip   bool       // its form is mirrored
-	tab    [2]float64 // mm, of a slot for a tab: length and width
+	flip   bool              // its form is mirrored
+	tab    [2]float64        // mm, of a slot for a tab: length and width
 }
 
 // r answers how far the hole reaches round its core.

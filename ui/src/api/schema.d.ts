@@ -1463,7 +1463,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body) */
+        /** A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body), mockup (PDF) and mockup-dxf (in board or card) */
         get: operations["getFile"];
         put?: never;
         post?: never;
@@ -7667,6 +7667,8 @@ export interface components {
             /** @description least and largest x, y of all of it */
             box: number[];
             crossed: number[][];
+            /** @description its outlines as holes about the drawing's middle */
+            cutouts: components["schemas"]["Hole"][];
             /** @description y runs down */
             down: boolean;
             findings: components["schemas"]["Finding"][];
@@ -11132,11 +11134,13 @@ export interface operations {
                 paper?: "a4" | "letter";
                 /** @description of the drawing */
                 units?: "mm" | "in";
+                /** @description mm, thickness of a mock-up; 2 when left out */
+                board?: number;
             };
             header?: never;
             path: {
                 id: string;
-                kind: "dxf" | "r12" | "svg" | "pdf" | "csv" | "bends" | "drills" | "stl";
+                kind: "dxf" | "r12" | "svg" | "pdf" | "csv" | "bends" | "drills" | "stl" | "mockup" | "mockup-dxf";
             };
             cookie?: never;
         };

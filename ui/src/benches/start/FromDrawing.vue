@@ -2,16 +2,17 @@
 // A part from a drawing: what was read is shown, gaps and crossings at their
 // place, and what is to be cut becomes a part.
 import { computed, ref } from 'vue'
-import { api, type JobView, type Recipe, take, type TracedDrawing, words } from '@/api/client'
+import { api, type JobView, type PartHead, type Recipe, take, type TracedDrawing, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
 import { blankPart } from '@/jobs/starter'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FlagList from '@/kit/FlagList.vue'
+import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import SheetFields from './SheetFields.vue'
 import TraceView from './TraceView.vue'
 
-const props = defineProps<{ job: JobView }>()
+const props = defineProps<{ job: JobView; parts: PartHead[] }>()
 const emit = defineEmits<{ made: [id: string] }>()
 const file = ref<{ name: string; base64: string }>()
 const drawing = ref<TracedDrawing>()
@@ -86,6 +87,26 @@ const units = computed(() => [
   { value: 'cm' as const, text: 'cm' },
   { value: 'in' as const, text: 'inches' },
 ])
+const into = ref('')
+/** Its outlines as holes of the base of a part that is there. */
+async function cutInto() {
+  wrong.value = ''
+  try {
+    const path = { id: into.value }
+    const p = await take(api.GET('/api/v1/parts/{id}', { params: { path } }))
+    const base = { ...p.recipe.base, holes: [...(p.recipe.base.holes ?? []), ...drawing.value!.cutouts] }
+    await take(
+      api.PUT('/api/v1/parts/{id}', {
+        params: { path, header: { 'If-Match': String(p.revision) } },
+        body: { name: p.name, quantity: p.quantity, recipe: { ...p.recipe, base } },
+      }),
+    )
+    refreshJobs()
+    emit('made', into.value)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
 async function start() {
   const part = drawing.value?.parts[chosen.value]
   if (!part) return
@@ -152,6 +173,15 @@ async function start() {
           A traced outline is as true as what it was traced from: hold it against the survey before it is cut.
         </p>
         <button type="submit" class="press main">Make a part of it</button>
+      </form>
+      <form v-if="drawing.cutouts.length && parts.length" class="start" @submit.prevent="cutInto">
+        <PickOne
+          v-model="into"
+          label="Or cut its outlines into the base of"
+          :choices="[{ value: '', text: 'choose a part' }, ...parts.map((p) => ({ value: p.id, text: p.name }))]"
+        />
+        <button type="submit" class="press" :disabled="!into">Cut it in</button>
+        <p class="small soft">They lie about the middle of the base and are moved like any hole.</p>
       </form>
     </template>
   </div>

@@ -46,7 +46,7 @@ const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
       ]"
     />
     <FromNumbers v-if="way === 'numbers'" :job="page.job" @made="open" />
-    <FromDrawing v-else :job="page.job" @made="open" />
+    <FromDrawing v-else :job="page.job" :parts="page.parts" @made="open" />
   </div>
   <p v-else class="page soft">Fetching the job.</p>
 </template>

@@ -1,0 +1,51 @@
+package sheet
+
+import "warmanvil/core/bend"
+
+// Mockup answers the recipe for board or card of another thickness: sizes stay
+// as they are measured, folds are creases without a radius whose middle keeps
+// its length, and slots for tabs take the board's thickness. Rolls keep the round
+// they sit on.
+func (r Recipe) Mockup(thickness float64) Recipe {
+	half := .5
+	r.Thickness, r.Gauge, r.Process = thickness, nil, "hand"
+	r.Bend = bend.Rule{School: bend.SchoolFixed, Method: bend.MethodHand, K: &half}
+	r.Tool = bend.Tool{Kind: bend.ToolVice}
+	r.SetAside = nil
+	r.Base.Holes, r.Base.Flanges = boardHoles(r.Base.Holes), creased(r.Base.Flanges)
+	return r
+}
+
+func creased(list []Flange) []Flange {
+	if list == nil {
+		return nil
+	}
+	out := make([]Flange, len(list))
+	for i, f := range list {
+		if f.Kind != Roll && f.Hem != TeardropHem {
+			f.InsideRadius = 0
+		}
+		f.Holes, f.Flanges = boardHoles(f.Holes), creased(f.Flanges)
+		out[i] = f
+	}
+	return out
+}
+
+// boardHoles lets slots for tabs take the board's own thickness, and holes be cut
+// that would be drilled later.
+func boardHoles(list []Hole) []Hole {
+	if list == nil {
+		return nil
+	}
+	out := make([]Hole, len(list))
+	for i, h := range list {
+		if h.Use != nil && h.Use.Kind == UseTab {
+			u := *h.Use
+			u.Thick = 0
+			h.Use = &u
+		}
+		h.Made = MadeCut
+		out[i] = h
+	}
+	return out
+}
