@@ -20,8 +20,9 @@ const (
 
 // Parting is where a part is split across its base, and how it is joined.
 type Parting struct {
-	Axis  string    `json:"axis" enum:"x,y" doc:"x: at a distance from the left, y: from the front"`
-	At    float64   `json:"at" doc:"mm from the base's left or front tangent line or edge"`
+	Axis  string    `json:"axis,omitempty" enum:"x,y" doc:"x: at a distance from the left, y: from the front"`
+	Bend  string    `json:"bend,omitempty" doc:"id of the flange that becomes a piece of its own, instead of a line across"`
+	At    float64   `json:"at,omitempty" doc:"mm from the base's left or front tangent line or edge"`
 	Joint JointKind `json:"joint" enum:"lap,tabs,strip"`
 	Wide  float64   `json:"wide,omitempty" doc:"mm of the lap, or half the strip; 40 when left out"`
 	Hole  float64   `json:"hole,omitempty" doc:"mm, bolts' hole; 9 when left out"`
@@ -51,7 +52,11 @@ func SplitPart(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	if err := r.Validate(); err != nil {
 		return nil, err
 	}
-	err := working.First(oneOf("/axis", "The line", p.Axis, "x", "y"), oneOf("/joint", "The joint", p.Joint, LapJoint, TabJoint, StripJoint),
+	err := oneOf("/axis", "The line", p.Axis, "x", "y")
+	if p.Bend != "" {
+		err = nil
+	}
+	err = working.First(err, oneOf("/joint", "The joint", p.Joint, LapJoint, TabJoint, StripJoint),
 		working.Within("/wide", "The lap", p.Wide, 0, 1000, "mm"), working.Within("/hole", "The hole", p.Hole, 0, 200, "mm"), working.Within("/pitch", "The pitch", p.Pitch, 0, 5000, "mm"))
 	if err != nil {
 		return nil, err
@@ -64,6 +69,9 @@ func SplitPart(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	}
 	if p.Pitch == 0 {
 		p.Pitch = 120
+	}
+	if p.Bend != "" {
+		return splitAtBend(r, p, newID)
 	}
 	if r.Base.kind() != Rectangle {
 		return nil, working.Refuse("", "Only a part on a rectangular base is split across: draw the pieces of another shape one by one.")

@@ -112,6 +112,81 @@ func TestSplitPiecesAddUp(t *testing.T) {
 	}
 }
 
+// A flange taken off at its bend: the lap that stays and the piece lie over one
+// another bolt by bolt, and the piece keeps the flange's own holes.
+func TestSplitAtABend(t *testing.T) {
+	for _, e := range []Edge{Front, Left} {
+		r := plate(300, 200)
+		f := flange("f", e, 120, 90)
+		h := round("own", Left, 60, Back, 30, 10)
+		if e == Left {
+			h.X.Edge, h.Y.Edge = Left, Front
+			h.X.Distance, h.Y.Distance = 30, 60
+		}
+		f.Holes = []Hole{h}
+		f.Edges = []EdgeCut{{ID: "n", Kind: Notch, Edge: e, At: 40, Width: 10, Depth: 8}}
+		r.Base.Flanges = []Flange{f, flange("g", Back, 40, 90)}
+		n := 0
+		pieces, err := SplitPart(r, Parting{Bend: "f", Joint: LapJoint, Wide: 35, Pitch: 60}, func() string { n++; return fmt.Sprint("n", n) })
+		if err != nil {
+			t.Fatal(err)
+		}
+		whole, a, b := build(t, r), build(t, pieces[0].Recipe), build(t, pieces[1].Recipe)
+		if !a.Whole || !b.Whole || len(stops(a))+len(stops(b)) > 0 {
+			t.Fatalf("%+v %+v", stops(a), stops(b))
+		}
+		near(t, "area", a.Outline.Area()+b.Outline.Area(), whole.Outline.Area()+35*wholeSide(whole, "f"))
+		seat := func(p Part, id string) Seat {
+			for _, q := range p.Panels {
+				if q.ID == id {
+					return q.Seat
+				}
+			}
+			t.Fatal("no " + id)
+			return Seat{}
+		}
+		s := seat(a, "f")
+		var lap, piece []profile.Point
+		for _, h := range a.Holes {
+			if h.Panel == "f" {
+				lap = append(lap, s.In(h.Body))
+			}
+		}
+		own := false
+		for _, h := range b.Holes {
+			if h.Name == "Joint bolts" {
+				piece = append(piece, h.Centre)
+				continue
+			}
+			own = true
+			w := seat(whole, "f").In(whole.Holes[0].Body)
+			near(t, "own hole", h.Centre.Sub(w).Len(), 0)
+		}
+		if len(lap) != len(piece) || len(lap) < 2 || !own {
+			t.Fatalf("%d and %d bolts", len(lap), len(piece))
+		}
+		for i := range lap {
+			near(t, "bolt over bolt", lap[i].Sub(piece[i]).Len(), 0)
+		}
+	}
+	r := plate(300, 200)
+	f := flange("f", Front, 120, 90)
+	f.Taper.Start = 10
+	r.Base.Flanges = []Flange{f}
+	if _, err := SplitPart(r, Parting{Bend: "f", Joint: LapJoint}, nil); err == nil {
+		t.Error("a tapered flange is taken off")
+	}
+}
+
+func wholeSide(p Part, id string) float64 {
+	for _, l := range p.BendLines {
+		if l.ID == id {
+			return l.Length.MM
+		}
+	}
+	return 0
+}
+
 // What is too large for a usual table, brake or one person is said.
 func TestLargePartsAreSaid(t *testing.T) {
 	r := plate(3400, 600)

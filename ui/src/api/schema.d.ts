@@ -5957,12 +5957,14 @@ export interface components {
              * Format: double
              * @description mm from the base's left or front tangent line or edge
              */
-            at: number;
+            at?: number;
             /**
              * @description x: at a distance from the left, y: from the front
              * @enum {string}
              */
-            axis: "x" | "y";
+            axis?: "x" | "y";
+            /** @description id of the flange that becomes a piece of its own, instead of a line across */
+            bend?: string;
             /**
              * Format: double
              * @description mm, bolts' hole; 9 when left out

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, type Parting, Refused, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { Bench } from './useBench'
 
@@ -18,7 +19,12 @@ const size = computed(() => {
   const ys = base.value?.flat.map((p) => p.y) ?? [0]
   return { x: Math.max(...xs) - Math.min(...xs), y: Math.max(...ys) - Math.min(...ys) }
 })
-const axis = ref<Parting['axis']>(size.value.y > size.value.x ? 'y' : 'x')
+const axis = ref<'x' | 'y' | 'bend'>(size.value.y > size.value.x ? 'y' : 'x')
+const bend = ref('')
+const flanges = computed(() => [
+  { value: '', text: 'choose a flange' },
+  ...part.value.built.value!.bendLines.filter((l) => !l.id.endsWith('.slope')).map((l) => ({ value: l.id, text: l.name })),
+])
 const at = ref<number>()
 const joint = ref<Parting['joint']>('lap')
 const wide = ref(40)
@@ -26,7 +32,7 @@ const hole = ref(9)
 const pitch = ref(120)
 const wrong = ref('')
 const faults = ref<Record<string, string>>({})
-const place = computed(() => at.value ?? Math.round(size.value[axis.value] / 2))
+const place = computed(() => at.value ?? Math.round(size.value[axis.value === 'y' ? 'y' : 'x'] / 2))
 
 async function go(send: () => Promise<{ parts: { id: string }[] }>) {
   wrong.value = ''
@@ -47,7 +53,14 @@ const split = () =>
     take(
       api.POST('/api/v1/parts/{id}/split', {
         params: { path: path.value },
-        body: { axis: axis.value, at: place.value, joint: joint.value, wide: wide.value, hole: hole.value, pitch: pitch.value },
+        body: {
+          ...(axis.value === 'bend'
+            ? { bend: bend.value, joint: 'lap' }
+            : { axis: axis.value, at: place.value, joint: joint.value }),
+          wide: wide.value,
+          hole: hole.value,
+          pitch: pitch.value,
+        },
       }),
     ),
   )
@@ -70,11 +83,14 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
       :choices="[
         { value: 'x', text: 'front to back' },
         { value: 'y', text: 'left to right' },
+        { value: 'bend', text: 'at a bend' },
       ]"
       @update:model-value="at = undefined"
     />
     <div class="cells">
+      <PickOne v-if="axis === 'bend'" v-model="bend" label="What becomes a piece of its own" :choices="flanges" />
       <ValueField
+        v-else
         :label="axis === 'x' ? 'From the left of the base' : 'From the front of the base'"
         :model-value="place"
         :lengths="bench.style()"
@@ -83,8 +99,8 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
         @update:model-value="(v) => (at = v)"
       />
       <ValueField
-        v-if="joint !== 'tabs'"
-        :label="joint === 'lap' ? 'Lap' : 'Strip to each side'"
+        v-if="joint !== 'tabs' || axis === 'bend'"
+        :label="joint === 'lap' || axis === 'bend' ? 'Lap' : 'Strip to each side'"
         :model-value="wide"
         :lengths="bench.style()"
         @update:model-value="(v) => (wide = v)"
@@ -104,6 +120,7 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
       />
     </div>
     <ChoiceRow
+      v-if="axis !== 'bend'"
       v-model="joint"
       label="Joined by"
       :choices="[
