@@ -79,7 +79,9 @@ func (s *server) file(c *gin.Context) error {
 		}
 		recipe = recipe.Mockup(board)
 	}
-	built, err := sheet.Build(recipe, sheet.Options{Display: j.Brief.Display(), Body: kind == "stl"})
+	opt := j.Brief.BuildOptions()
+	opt.Body = kind == "stl"
+	built, err := sheet.Build(recipe, opt)
 	if err != nil {
 		return err
 	}

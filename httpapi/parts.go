@@ -53,11 +53,12 @@ type RevisionView struct {
 
 // BuildRequest asks for everything a recipe says, without keeping it.
 type BuildRequest struct {
-	Recipe   sheet.Recipe `json:"recipe"`
-	Unit     job.Unit     `json:"unit" enum:"mm,fraction,decimal"`
-	Grain    float64      `json:"grain" doc:"mm"`
-	Mirrored bool         `json:"mirrored,omitempty" doc:"show the other hand"`
-	Lift     float64      `json:"lift,omitempty" doc:"kg one person lifts; 0 is not asked"`
+	Recipe     sheet.Recipe `json:"recipe"`
+	Unit       job.Unit     `json:"unit" enum:"mm,fraction,decimal"`
+	Grain      float64      `json:"grain" doc:"mm"`
+	Mirrored   bool         `json:"mirrored,omitempty" doc:"show the other hand"`
+	Lift       float64      `json:"lift,omitempty" doc:"kg one person lifts; 0 is not asked"`
+	NearPeople bool         `json:"nearPeople,omitempty" doc:"it stands in a space with people"`
 }
 
 // WorkingRequest asks for the working of one number of a part.
@@ -247,7 +248,7 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 
 // read answers the recipe of the hand asked for and how it is to be shown.
 func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
-	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true, Lift: in.Lift}
+	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true, Lift: in.Lift, NearPeople: in.NearPeople}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

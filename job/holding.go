@@ -63,7 +63,7 @@ type BuiltPart struct {
 func BuildParts(parts []Part, b Brief) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
 	sideBySide(len(parts), func(i int) {
-		built, err := sheet.Build(parts[i].Recipe, sheet.Options{Display: b.Display()})
+		built, err := sheet.Build(parts[i].Recipe, b.BuildOptions())
 		out[i] = BuiltPart{parts[i], built, err}
 	})
 	return out

@@ -5,6 +5,7 @@ package job
 import (
 	"context"
 	"errors"
+	"slices"
 	"time"
 
 	"warmanvil/core/member"
@@ -31,6 +32,15 @@ const (
 	UnitFraction Unit = "fraction"
 	UnitDecimal  Unit = "decimal"
 )
+
+// BuildOptions answers what a part is built and checked with in the job.
+func (b Brief) BuildOptions() sheet.Options {
+	opt := sheet.Options{Display: b.Display(), NearPeople: slices.ContainsFunc(b.Devices, func(d Device) bool { return d.NearPeople })}
+	if b.Limits.Lift != nil {
+		opt.Lift = b.Limits.Lift.Value
+	}
+	return opt
+}
 
 // Display answers how the job writes lengths.
 func (b Brief) Display() quantity.Display {

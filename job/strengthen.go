@@ -4,7 +4,6 @@ import (
 	"context"
 
 	"warmanvil/core/hold"
-	"warmanvil/core/sheet"
 )
 
 // Built answers a job with its parts as built.
@@ -40,7 +39,7 @@ func (s *Service) Suggest(ctx context.Context, id, mount string) ([]hold.Suggest
 		}
 		for _, p := range parts {
 			if p.ID == m.Part && p.Err == nil {
-				return hold.Suggest(p.Recipe, m.Hold, loads, j.Brief.Strength, sheet.Options{Display: j.Brief.Display()}), nil
+				return hold.Suggest(p.Recipe, m.Hold, loads, j.Brief.Strength, j.Brief.BuildOptions()), nil
 			}
 		}
 		return none, nil

@@ -36,9 +36,10 @@ type builder struct {
 
 // Options of Build.
 type Options struct {
-	Display quantity.Display // how lengths are written
-	Body    bool             // the folded body's faces and edges too, for drawing
-	Lift    float64          // kg one person lifts; 0 is not asked
+	Display    quantity.Display // how lengths are written
+	Body       bool             // the folded body's faces and edges too, for drawing
+	Lift       float64          // kg one person lifts; 0 is not asked
+	NearPeople bool             // it stands in a space with people
 }
 
 // Build answers everything about a part. It
@@ -49,22 +50,15 @@ func Build(r Recipe, opt Options) (Part, error) {
 		return Part{}, err
 	}
 	b := newBuilder(r, opt, r.Bend.School)
-	base := b.panels()
+	outline, ok := b.laidOut()
 	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Marks: []MarkMade{}, Steps: []BendStep{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
 		Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}}, Figures: []Figure{}, Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}, Outline: profile.Loop{}}
-	if base == nil {
+	if !ok {
 		part.Dimensions = b.dimensions()
 		part.Findings = b.sorted()
 		return part, nil
 	}
-	for _, p := range b.all {
-		b.cornerReliefs(p)
-	}
-	for _, p := range b.all {
-		b.edgeCuts(p)
-	}
-	b.features()
-	part.Outline = b.outline(base)
+	part.Outline = outline
 	part.Bounds = part.Outline.Bounds()
 	b.describe(&part)
 	part.Marks = b.marksMade(&part)
@@ -75,6 +69,23 @@ func Build(r Recipe, opt Options) (Part, error) {
 	part.Schools = b.schools(part.Bounds)
 	part.Findings = b.sorted()
 	return part, nil
+}
+
+// laidOut unfolds the part, places its features and answers the outline of the
+// flat pattern; false where there is not even a base.
+func (b *builder) laidOut() (profile.Loop, bool) {
+	base := b.panels()
+	if base == nil {
+		return nil, false
+	}
+	for _, p := range b.all {
+		b.cornerReliefs(p)
+	}
+	for _, p := range b.all {
+		b.edgeCuts(p)
+	}
+	b.features()
+	return b.outline(base), true
 }
 
 func newBuilder(r Recipe, opt Options, school bend.School) *builder {

@@ -19,9 +19,10 @@ func (b *builder) check(part *Part) {
 	b.checkHoles(part)
 	b.checkFlat()
 	b.checkWater()
+	b.checkSharp()
 	b.checkSlivers(part.Outline.Flatten(.05))
 	b.checkFold()
-	b.checkSheet()
+	b.checkSheet(part)
 	b.checkLarge(part)
 }
 
@@ -248,7 +249,7 @@ func (b *builder) checkFlat() {
 }
 
 // checkSheet says what holds for the sheet as a whole.
-func (b *builder) checkSheet() {
+func (b *builder) checkSheet(part *Part) {
 	whole := &panel{id: "sheet", name: "Sheet"}
 	if b.recipe.Gauge != nil {
 		b.note("gauge-nominal", "Sheet", whole, fmt.Sprintf("%d gauge is nominal: measure the sheet and type what the caliper says.", *b.recipe.Gauge))
@@ -256,7 +257,7 @@ func (b *builder) checkSheet() {
 	if b.material.Caution != "" {
 		b.note("material-caution", "Sheet", whole, b.material.Caution)
 	}
-	if b.recipe.Hand.Pair && b.symmetrical() {
+	if b.recipe.Hand.Pair && b.symmetrical(part.Outline) {
 		b.note("twin-same", "Pair", whole, "The mirrored twin is the same part: one drawing and double the count will do.", b.fix("No pair", "/hand/pair", false))
 	}
 }
@@ -280,68 +281,4 @@ func (b *builder) checkLarge(part *Part) {
 	if b.opt.Lift > 0 && part.Mass > b.opt.Lift {
 		b.mind("past-lift", "Large parts", whole, fmt.Sprintf("It weighs %.3g kg and one person lifts %.3g: split it, or lift it with %.0f.", part.Mass, b.opt.Lift, math.Ceil(part.Mass/b.opt.Lift)))
 	}
-}
-
-// symmetrical tells whether the mirrored flat pattern has the same panels,
-// bends and holes.
-func (b *builder) symmetrical() bool {
-	m := newBuilder(b.recipe.Mirror(), b.opt, b.school)
-	if m.panels() == nil {
-		return false
-	}
-	m.features()
-	if len(m.all) != len(b.all) || len(m.holes) != len(b.holes) {
-		return false
-	}
-	for _, p := range b.all {
-		if !m.hasPanel(p) {
-			return false
-		}
-	}
-	for _, h := range b.holes {
-		if !m.hasHole(h) {
-			return false
-		}
-	}
-	return true
-}
-
-func (b *builder) hasPanel(p *panel) bool {
-	for _, q := range b.all {
-		if q.lies(p) && (p.flange == nil) == (q.flange == nil) &&
-			(p.flange == nil || p.flange.Up == q.flange.Up && p.flange.Angle == q.flange.Angle && p.flange.InsideRadius == q.flange.InsideRadius) {
-			return true
-		}
-	}
-	return false
-}
-
-func sameUse(a, b *Use) bool { return a == nil && b == nil || a != nil && b != nil && *a == *b }
-
-// lies tells whether two panels cover the same place on the flat pattern.
-func (p *panel) lies(o *panel) bool {
-	if len(p.corners) != len(o.corners) {
-		return false
-	}
-	for _, c := range p.corners {
-		found := false
-		for _, d := range o.corners {
-			found = found || p.pose.apply(c).Sub(o.pose.apply(d)).Len() < .01
-		}
-		if !found {
-			return false
-		}
-	}
-	return true
-}
-
-func (b *builder) hasHole(h hole) bool {
-	at := h.panel.pose.apply(h.centre)
-	for _, o := range b.holes {
-		if o.panel.pose.apply(o.centre).Sub(at).Len() < .01 && o.dia == h.dia && o.recipe.Kind == h.recipe.Kind && sameUse(o.recipe.Use, h.recipe.Use) && h.form == nil &&
-			o.recipe.Length == h.recipe.Length && (h.recipe.Kind == RoundHole || math.Abs(o.panel.pose.turn(o.along).Cross(h.panel.pose.turn(h.along))) < .001) {
-			return true
-		}
-	}
-	return false
 }

@@ -3,6 +3,7 @@ package sheet
 import (
 	"cmp"
 	"fmt"
+	"math"
 	"slices"
 
 	"warmanvil/core/profile"
@@ -35,6 +36,81 @@ func (b *builder) checkWater() {
 		}
 		b.mind("water-trap", "Water", p, fmt.Sprintf("%s is bent up all round and its corners close: it holds water, and rusts. Give it drains, or leave a corner open.", p.name), fixes...)
 	}
+}
+
+// bluntRadius is the least plan radius of a corner that people can walk or be
+// thrown against, and softRadius what is offered, mm (practice).
+const bluntRadius, softRadius = 3., 6.
+
+// checkSharp looks for free corners that point at people: sharper than 120°, and
+// neither rounded nor cut off.
+func (b *builder) checkSharp() {
+	if !b.opt.NearPeople {
+		return
+	}
+	w := &walker{b: b}
+	for _, p := range b.all {
+		if p.flange != nil && p.flange.Angle > 165 {
+			continue // a hem's corners lie against the sheet
+		}
+		sharp := 0
+		for i := range p.corners {
+			if p.pointed(i) && (w.treated(p, i) == 0 || p.corner.Size < bluntRadius) {
+				sharp++
+			}
+		}
+		if sharp == 0 {
+			continue
+		}
+		what := "A corner of " + p.name + " is"
+		if sharp > 1 {
+			what = fmt.Sprintf("%d corners of %s are", sharp, p.name)
+		}
+		var fixes []working.Fix
+		if p.corner.Kind == "" || p.corner.Kind == Square || p.corner.Size < bluntRadius {
+			fixes = append(fixes, b.fix("Round them by "+b.len(softRadius), p.path+"/corner", Corner{Radius, softRadius}))
+		}
+		b.mind("sharp-corner", "Sharp corners", p, fmt.Sprintf("%s left sharp, and the job says people are near: they cut, and hurt in a crash. Round them by %s or more (practice), or cover them; what sits where people ride has rules of its own.", what, b.len(bluntRadius)), fixes...)
+	}
+}
+
+// pointed tells whether corner i of the panel is free and sharper than 120°:
+// no bend, no other flange's end beside it.
+func (p *panel) pointed(i int) bool {
+	if p.flange != nil && (i < 2 || p.beside(i)) || !p.straight(i) || !p.straight(p.before(i)) {
+		return false
+	}
+	_, in, _, before := p.edge(p.before(i))
+	_, out, _, _ := p.edge(i)
+	if math.Atan2(in.Cross(out), in.Dot(out)) < math.Pi/3+tiny {
+		return false
+	}
+	if k := p.kids[p.before(i)]; len(k) > 0 && k[len(k)-1].at[1] > before-tiny {
+		return false
+	}
+	if k := p.kids[i]; len(k) > 0 && k[0].at[0] < tiny {
+		return false
+	}
+	return true
+}
+
+// beside tells whether another flange's end closes the flange's corner i.
+func (p *panel) beside(i int) bool {
+	on := p.parent.next(p.on) // corner 2 is at the bend's far end
+	if i > 2 {
+		on = p.parent.before(p.on)
+	}
+	for _, m := range p.parent.meets {
+		if m.Kind == MeetOpen || m.A != p.id && m.B != p.id {
+			continue
+		}
+		for _, k := range p.parent.kids[on] {
+			if k.id == m.A || k.id == m.B {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // checkSlivers looks for necks of sheet thinner than the sheet itself between

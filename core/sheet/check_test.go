@@ -184,3 +184,66 @@ func TestValidateRefuses(t *testing.T) {
 		}
 	}
 }
+
+// Corners that point at people are told where people are, by the panel, and the
+// fix rounds them; what a bend or another flange closes is no corner.
+func TestSharpCornersNearPeople(t *testing.T) {
+	near := func(r Recipe) map[string]working.Finding {
+		out := map[string]working.Finding{}
+		p, err := Build(r, Options{NearPeople: true})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, f := range p.Findings {
+			if f.Code == "sharp-corner" {
+				out[f.Feature] = f
+			}
+		}
+		return out
+	}
+	angle := plate(120, 90)
+	angle.Base.Flanges = []Flange{flange("f", Front, 40, 90)}
+	if _, told := codes(build(t, angle))["sharp-corner"]; told {
+		t.Error("told without people near")
+	}
+	got := near(angle)
+	if len(got) != 2 || got["base"].Severity != working.Mind || got["base"].Reason[:1] != "2" || len(got["f"].Fixes) != 1 {
+		t.Fatalf("findings %+v", got)
+	}
+	for _, id := range []string{"base", "f"} {
+		var err error
+		if angle, err = ApplyEdits(angle, got[id].Fixes[0].Edits); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if got := near(angle); len(got) != 0 {
+		t.Errorf("rounded, and still told: %+v", got)
+	}
+	angle.Base.Corner.Size = 1
+	if got := near(angle); len(got) != 1 || len(got["base"].Fixes) != 1 {
+		t.Errorf("rounded by 1 mm: %+v", got)
+	}
+	tray := plate(120, 90)
+	for i, e := range []Edge{Front, Right, Back, Left} {
+		tray.Base.Flanges = append(tray.Base.Flanges, flange(string(rune('a'+i)), e, 30, 90))
+	}
+	if got := near(tray); len(got) != 4 { // open corners: eight sharp ends
+		t.Errorf("open tray: %+v", got)
+	}
+	for i := range 4 {
+		tray.Base.Meets = append(tray.Base.Meets, Meet{A: string(rune('a' + i)), B: string(rune('a' + (i+1)%4)), Kind: MeetGap})
+	}
+	if got := near(tray); len(got) != 0 {
+		t.Errorf("closed tray: %+v", got)
+	}
+	disc := plate(120, 120)
+	disc.Base.Shape = &Shape{Kind: Disc}
+	hexagon := plate(0, 0)
+	hexagon.Base.Shape = &Shape{Kind: Sides, Sides: []SideSize{{60, 130}, {60, 130}, {60, 100}, {60, 130}}}
+	if got := near(disc); len(got) != 0 {
+		t.Errorf("disc: %+v", got)
+	}
+	if got := near(hexagon); len(got) != 1 || got["base"].Reason[:1] != "2" {
+		t.Errorf("only corners sharper than 120° are told: %+v", got)
+	}
+}

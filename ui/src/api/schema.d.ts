@@ -2048,6 +2048,8 @@ export interface components {
             lift?: number;
             /** @description show the other hand */
             mirrored?: boolean;
+            /** @description it stands in a space with people */
+            nearPeople?: boolean;
             recipe: components["schemas"]["Recipe"];
             /** @enum {string} */
             unit: "mm" | "fraction" | "decimal";

@@ -4,8 +4,8 @@ export type Kind = 'length' | 'angle' | 'count' | 'number'
 
 /** How a job writes lengths. */
 export type Style = { unit: 'mm' | 'fraction' | 'decimal'; grain: number }
-/** And what one person lifts, where a part is built. */
-export type BuildStyle = Style & { lift?: number }
+/** And what else a part is checked against: what one person lifts, whether people are near. */
+export type BuildStyle = Style & { lift?: number; nearPeople?: boolean }
 
 export const bareUnit = (s: Style) => (s.unit === 'mm' ? 'mm' : 'in')
 

@@ -11,8 +11,9 @@ const only = (s: PartState) => ({ name: s.name, quantity: s.quantity, recipe: s.
 watch(
   () => [props.was, props.now] as const,
   async ([was, now]) => {
+    const { unit, grain } = props.lengths // and nothing else a part is built with
     try {
-      list.value = await take(api.POST('/api/v1/compare', { body: { was: only(was), now: only(now), ...props.lengths } }))
+      list.value = await take(api.POST('/api/v1/compare', { body: { was: only(was), now: only(now), unit, grain } }))
       wrong.value = ''
     } catch (e) {
       wrong.value = words(e)

@@ -28,6 +28,7 @@ const style = computed(() => ({
   unit: page.value?.job.brief.unit ?? ('mm' as const),
   grain: page.value?.job.brief.grain ?? 1,
   lift: page.value?.job.brief.limits?.lift?.value || undefined,
+  nearPeople: page.value?.job.brief.devices?.some((d) => d.nearPeople) || undefined,
 }))
 const bench = useBench(() => style.value)
 const narrow = useMediaQuery('(max-width: 1000px)')
