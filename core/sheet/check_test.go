@@ -239,11 +239,16 @@ func TestSharpCornersNearPeople(t *testing.T) {
 	disc := plate(120, 120)
 	disc.Base.Shape = &Shape{Kind: Disc}
 	hexagon := plate(0, 0)
-	hexagon.Base.Shape = &Shape{Kind: Sides, Sides: []SideSize{{60, 130}, {60, 130}, {60, 100}, {60, 130}}}
+	hexagon.Base.Shape = &Shape{Kind: Sides, Sides: []SideSize{{60, 120}, {60, 120}, {60, 120}, {60, 120}, {60, 120}}}
 	if got := near(disc); len(got) != 0 {
 		t.Errorf("disc: %+v", got)
 	}
-	if got := near(hexagon); len(got) != 1 || got["base"].Reason[:1] != "2" {
-		t.Errorf("only corners sharper than 120° are told: %+v", got)
+	if got := near(hexagon); len(got) != 0 {
+		t.Errorf("a regular hexagon: %+v", got)
+	}
+	hexagon.Base.Shape.Sides = hexagon.Base.Shape.Sides[:2]
+	hexagon.Base.Shape.Sides[0].Angle = 60
+	if got := near(hexagon); len(got) != 1 || got["base"].Reason[:1] != "3" {
+		t.Errorf("an equal triangle: %+v", got)
 	}
 }
