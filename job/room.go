@@ -19,6 +19,7 @@ func (s *stander) room(v Survey, out *Surveyed) {
 	var things []survey.Thing
 	var solids []survey.Thing // without the bolts, for air and ground
 	owner := map[int]int{}    // thing of each bolt
+	s.handed(v)
 	for i := range v.Placed {
 		d := s.stand(v.Placed[i].ID)
 		out.Placed = append(out.Placed, d.told)

@@ -84,6 +84,7 @@ const holes = (id: string) => [
           <template v-if="told(p.id)?.least && told(p.id)!.least!.trust !== 'measured'"
             >; least trusted: {{ told(p.id)!.least!.name }}, {{ trustWord(told(p.id)!.least!.trust) }}</template
           >
+          <b v-if="shown !== p.id && told(p.id)?.findings.length" class="say">{{ told(p.id)!.findings.length }} to look at</b>
         </span>
         <button
           type="button"
@@ -210,6 +211,10 @@ const holes = (id: string) => [
 }
 .why {
   font-style: italic;
+}
+.say {
+  display: block;
+  color: var(--mind);
 }
 .edit {
   display: grid;
