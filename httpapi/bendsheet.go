@@ -15,20 +15,9 @@ import (
 
 // bendSheetRoutes serves the bending sheet of the calculation member.bend.
 func (s *server) bendSheetRoutes() {
-	const path = "/api/v1/bending-sheet"
-	s.api.AddOperation(&huma.Operation{OperationID: "getBendingSheet", Method: "GET", Path: path, Summary: "A bent bar or tube on paper: the request of member.bend as JSON",
+	s.download(huma.Operation{OperationID: "getBendingSheet", Path: "/api/v1/bending-sheet", Summary: "A bent bar or tube on paper: the request of member.bend as JSON",
 		Parameters: []*huma.Param{{Name: "request", In: "query", Required: true, Schema: &huma.Schema{Type: "string"}}, {Name: "title", In: "query", Schema: &huma.Schema{Type: "string"}},
-			query("paper", "of the sheet", "a4", "letter"), query("unit", "lengths are written in", "mm", "fraction", "decimal")},
-		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"application/pdf": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
-	s.engine.GET(path, func(c *gin.Context) {
-		err := s.admit(c, reading)
-		if err == nil {
-			err = s.bendSheet(c)
-		}
-		if err != nil {
-			refuse(c, err)
-		}
-	})
+			query("paper", "of the sheet", "a4", "letter"), query("unit", "lengths are written in", "mm", "fraction", "decimal")}}, s.bendSheet)
 }
 
 func (s *server) bendSheet(c *gin.Context) error {

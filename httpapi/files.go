@@ -30,25 +30,12 @@ var endings = map[string]string{"mockup": "pdf", "mockup-dxf": "dxf", "r12": "dx
 
 // fileRoutes serves downloads: plain routes, since they are not JSON.
 func (s *server) fileRoutes() {
-	const path = "/api/v1/parts/{id}/files/{kind}"
-	binary := &huma.Schema{Type: "string", Format: "binary"}
-	o := &huma.Operation{OperationID: "getFile", Method: "GET", Path: path, Summary: "A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body), mockup (PDF) and mockup-dxf (in board or card)",
+	s.download(huma.Operation{OperationID: "getFile", Path: "/api/v1/parts/{id}/files/{kind}", Summary: "A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body), mockup (PDF) and mockup-dxf (in board or card)",
 		Parameters: []*huma.Param{
-			{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
+			idParam,
 			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"dxf", "r12", "svg", "pdf", "csv", "bends", "drills", "stl", "mockup", "mockup-dxf"}}},
 			query("hand", "which hand of a pair", "left", "right"), query("paper", "of the template", "a4", "letter"), query("units", "of the drawing", "mm", "in"),
-			{Name: "board", In: "query", Description: "mm, thickness of a mock-up; 2 when left out", Schema: &huma.Schema{Type: "number"}}},
-		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: binary}}}}}
-	s.api.AddOperation(o)
-	s.engine.GET(ginPath(path), func(c *gin.Context) {
-		err := s.admit(c, reading)
-		if err == nil {
-			err = s.file(c)
-		}
-		if err != nil {
-			refuse(c, err)
-		}
-	})
+			{Name: "board", In: "query", Description: "mm, thickness of a mock-up; 2 when left out", Schema: &huma.Schema{Type: "number"}}}}, s.file)
 }
 
 func (s *server) file(c *gin.Context) error {

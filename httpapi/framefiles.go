@@ -51,20 +51,9 @@ var frameKinds = map[string]frameFile{
 }
 
 func (s *server) frameFileRoutes() {
-	const path = "/api/v1/frames/{id}/files/{kind}"
-	s.api.AddOperation(&huma.Operation{OperationID: "getFrameFile", Method: "GET", Path: path, Summary: "A file of a frame: saw, bends (bending sheets), labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl",
-		Parameters: []*huma.Param{{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "bends", "labels", "wraps", "plan", "csv", "xlsx", "jig", "jig-side", "jig-behind", "stl"}}}, query("paper", "of the sheets", "a4", "letter")},
-		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
-	s.engine.GET(ginPath(path), func(c *gin.Context) {
-		err := s.admit(c, reading)
-		if err == nil {
-			err = s.frameFile(c)
-		}
-		if err != nil {
-			refuse(c, err)
-		}
-	})
+	s.download(huma.Operation{OperationID: "getFrameFile", Path: "/api/v1/frames/{id}/files/{kind}", Summary: "A file of a frame: saw, bends (bending sheets), labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl",
+		Parameters: []*huma.Param{idParam,
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "bends", "labels", "wraps", "plan", "csv", "xlsx", "jig", "jig-side", "jig-behind", "stl"}}}, query("paper", "of the sheets", "a4", "letter")}}, s.frameFile)
 }
 
 func (s *server) frameFile(c *gin.Context) error {
@@ -240,16 +229,16 @@ func (f frameFiles) jig(view member.View) ([]byte, error) {
 	return j.DXF(), nil
 }
 
-func (f frameFiles) table() paper.CutTable {
-	t := paper.CutTable{Heads: []any{"mark", "quantity", "section", "cut to mm", "finished mm", "short points mm", "first end saw deg", "first end tilt deg", "first end from axis deg", "first end", "second end saw deg", "second end tilt deg", "second end from axis deg", "second end", "kg each", "pieces", "notes"}}
+func (f frameFiles) table() paper.Table {
+	pieces := [][]any{{"mark", "quantity", "section", "cut to mm", "finished mm", "short points mm", "first end saw deg", "first end tilt deg", "first end from axis deg", "first end", "second end saw deg", "second end tilt deg", "second end from axis deg", "second end", "kg each", "pieces", "notes"}}
 	for _, r := range f.worked.Cut.Rows {
 		row := []any{r.Mark, r.Quantity, r.Stock, r.CutTo, r.Length, r.Short}
 		for e := range 2 {
 			row = append(row, r.Ends[e].Saw, r.Ends[e].Tilt, r.Ends[e].Cut, r.Told[e].Words)
 		}
-		t.Pieces = append(t.Pieces, append(row, r.Mass, strings.Join(r.Names, "; "), strings.Join(r.Notes, "; ")))
+		pieces = append(pieces, append(row, r.Mass, strings.Join(r.Names, "; "), strings.Join(r.Notes, "; ")))
 	}
-	t.Sticks = append(t.Sticks, []any{"stick", "section", "length mm", "mark", "at mm", "piece mm", "back to back", "left mm"})
+	sticks := [][]any{{"stick", "section", "length mm", "mark", "at mm", "piece mm", "back to back", "left mm"}}
 	for _, p := range f.worked.Cut.Stocks {
 		for _, k := range p.Sticks {
 			for i, q := range k.Pieces {
@@ -257,10 +246,10 @@ func (f frameFiles) table() paper.CutTable {
 				if i == len(k.Pieces)-1 {
 					row[7] = k.Left
 				}
-				t.Sticks = append(t.Sticks, row)
+				sticks = append(sticks, row)
 			}
 		}
 	}
-	t.Notes = []string{"Lengths from long point to long point; saw angles from square.", f.worked.Cut.Text}
-	return t
+	return paper.Table{Pages: []paper.TablePage{{Name: "Pieces", Rows: pieces}, {Name: "Sticks", Rows: sticks}},
+		Notes: []string{"Lengths from long point to long point; saw angles from square.", f.worked.Cut.Text}}
 }

@@ -68,24 +68,14 @@ func (s *server) surveyRoutes() {
 		return PointsRead{points, refused}, nil
 	})
 	s.sheetRoutes()
+	s.partsListRoutes()
 }
 
 // sheetRoutes serves the survey's papers and its list of points.
 func (s *server) sheetRoutes() {
-	const path = "/api/v1/jobs/{id}/sheets/{kind}"
-	s.api.AddOperation(&huma.Operation{OperationID: "getSheet", Method: "GET", Path: path, Summary: "Survey on paper: blank to take to the vehicle, results, or points as CSV",
-		Parameters: []*huma.Param{{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}},
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"blank", "results", "points"}}}, query("paper", "of the sheets", "a4", "letter")},
-		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}})
-	s.engine.GET(ginPath(path), func(c *gin.Context) {
-		err := s.admit(c, reading)
-		if err == nil {
-			err = s.sheet(c)
-		}
-		if err != nil {
-			refuse(c, err)
-		}
-	})
+	s.download(huma.Operation{OperationID: "getSheet", Path: "/api/v1/jobs/{id}/sheets/{kind}", Summary: "Survey on paper: blank to take to the vehicle, results, or points as CSV",
+		Parameters: []*huma.Param{idParam,
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"blank", "results", "points"}}}, query("paper", "of the sheets", "a4", "letter")}}, s.sheet)
 }
 
 func (s *server) sheet(c *gin.Context) error {

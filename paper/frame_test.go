@@ -158,8 +158,8 @@ func ink(t *testing.T, file string) (left, right int) {
 
 // The table is the same cells in both forms; what would run as a formula does
 // not.
-func TestCutTable(t *testing.T) {
-	c := CutTable{Heads: []any{"mark", "quantity", "cut to mm"}, Pieces: [][]any{{"A1", 4, 437.25}, {"=A2", 1, 20.}}, Sticks: [][]any{{"stick", "left mm"}, {"new stick 1", nil}}, Notes: []string{"=cmd"}}
+func TestTable(t *testing.T) {
+	c := Table{Pages: []TablePage{{"Pieces", [][]any{{"mark", "quantity", "cut to mm"}, {"A1", 4, 437.25}, {"=A2", 1, 20.}}}, {"Sticks", [][]any{{"stick", "left mm"}, {"new stick 1", nil}}}}, Notes: []string{"=cmd"}}
 	raw, err := c.CSV()
 	if err != nil {
 		t.Fatal(err)

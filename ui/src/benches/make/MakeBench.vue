@@ -5,9 +5,11 @@ import { words } from '@/api/client'
 import { useFrames, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
 import FrameRow from './FrameRow.vue'
 import PartFiles from './PartFiles.vue'
+import PartsList from './PartsList.vue'
 
 const props = defineProps<{ job: string }>()
 const { data: page, error } = useJob(() => props.job)
@@ -28,6 +30,16 @@ watch(
 const key = 'warmanvil.paper'
 const paper = ref<'a4' | 'letter'>((localStorage.getItem(key) as 'a4' | null) ?? 'a4')
 watch(paper, (p) => localStorage.setItem(key, p))
+// What board lies in the shop differs where inches are spoken, and is kept apart:
+// neither reads roundly in the other's unit.
+const boardKey = computed(() => `warmanvil.board.${page.value?.job.brief.unit === 'mm' ? 'mm' : 'in'}`)
+const board = ref(2) // mm
+watch(boardKey, (k) => (board.value = Number(localStorage.getItem(k)) || (k.endsWith('mm') ? 2 : 1.5875)), { immediate: true })
+function setBoard(mm: number) {
+  board.value = mm
+  localStorage.setItem(boardKey.value, String(mm))
+}
+const lengths = computed(() => ({ unit: page.value!.job.brief.unit, grain: page.value!.job.brief.grain }))
 const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) ?? 0)
 </script>
 
@@ -61,11 +73,28 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
           { value: 'letter', text: 'Letter' },
         ]"
       />
+      <ValueField
+        class="board"
+        label="Board of mock-ups"
+        :model-value="board"
+        :lengths="lengths"
+        @update:model-value="setBoard"
+      />
     </div>
+    <PartsList v-if="page.parts.length || frames?.length" :job="job" />
     <p v-if="!page.parts.length && !frames?.length" class="soft">
       No part yet. <RouterLink :to="`/jobs/${job}/shape`">Start one on the Shape bench.</RouterLink>
     </p>
-    <PartFiles v-for="p in page.parts" :key="p.id" :part="p" :job="page.job" :units="units ?? 'mm'" :paper="paper" :open="open" />
+    <PartFiles
+      v-for="p in page.parts"
+      :key="p.id"
+      :part="p"
+      :job="page.job"
+      :units="units ?? 'mm'"
+      :paper="paper"
+      :board="board"
+      :open="open"
+    />
     <FrameRow v-for="f in frames ?? []" :key="f.id" :frame="f" :job="job" :wanted="page.job.brief.quantity" />
   </div>
   <p v-else class="page soft">Fetching the job.</p>
@@ -79,5 +108,9 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
 }
 .settings {
   gap: 24px;
+  align-items: flex-start;
+}
+.board {
+  width: 170px;
 }
 </style>

@@ -6,8 +6,14 @@ import { fetchFile } from '@/api/file'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import ReleaseCard from './ReleaseCard.vue'
 
-const props = defineProps<{ part: PartHead; job: JobView; units: 'mm' | 'in'; paper: 'a4' | 'letter'; open: OpenSurvey }>()
-const board = 2 // mm, grey board as it lies in a shop
+const props = defineProps<{
+  part: PartHead
+  job: JobView
+  units: 'mm' | 'in'
+  paper: 'a4' | 'letter'
+  board: number
+  open: OpenSurvey
+}>()
 const wrong = ref('')
 const said = ref('')
 const hands = computed(() => (props.part.pair ? (['left', 'right'] as const) : ([''] as const)))
@@ -20,14 +26,14 @@ const kinds = computed(() => [
   { kind: 'csv', name: 'Cut ticket', about: 'CSV', icon: FileText },
   { kind: 'r12', name: 'DXF, old form', about: 'R12, for old machines', icon: Scissors },
   { kind: 'stl', name: 'Body', about: 'STL in millimetres', icon: Box },
-  { kind: 'mockup', name: 'Mock-up', about: `paper, for board of ${board} mm`, icon: Ruler },
-  { kind: 'mockup-dxf', name: 'Mock-up', about: `DXF, for board of ${board} mm`, icon: Scissors },
+  { kind: 'mockup', name: 'Mock-up', about: 'paper, for the board above', icon: Ruler },
+  { kind: 'mockup-dxf', name: 'Mock-up', about: 'DXF, for the board above', icon: Scissors },
 ])
 
 /** Fetches first, so that a refusal is said here and not on a blank page. */
 async function get(kind: string, hand: string) {
   wrong.value = said.value = ''
-  const q = new URLSearchParams({ paper: props.paper, units: props.units, board: String(board), ...(hand ? { hand } : {}) })
+  const q = new URLSearchParams({ paper: props.paper, units: props.units, board: String(props.board), ...(hand ? { hand } : {}) })
   try {
     if (props.open.state.value !== 'saved') await props.open.save() // what was measured again counts
     said.value = `${await fetchFile(`/api/v1/parts/${props.part.id}/files/${kind}?${q}`)} is in your downloads.`

@@ -1,0 +1,75 @@
+package httpapi
+
+import (
+	"net/http"
+	"strconv"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
+
+	"warmanvil/job"
+	"warmanvil/paper"
+)
+
+// partsListRoutes serves the list of everything a job makes.
+func (s *server) partsListRoutes() {
+	s.download(huma.Operation{OperationID: "getPartsList", Path: "/api/v1/jobs/{id}/parts-list/{kind}", Summary: "Every part and frame of a job with quantity, material, mass and centre of gravity",
+		Parameters: []*huma.Param{idParam,
+			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"csv", "xlsx"}}}}}, s.partsList)
+}
+
+func (s *server) partsList(c *gin.Context) error {
+	id, kind := c.Param("id"), c.Param("kind")
+	f, ok := frameKinds[kind] // the same two forms as a cut list
+	if _, err := uuid.Parse(id); err != nil || !ok || kind != "csv" && kind != "xlsx" {
+		return job.ErrNotFound
+	}
+	j, rows, err := s.jobs.PartsList(c.Request.Context(), id)
+	if err != nil {
+		return err
+	}
+	table := partsTable(rows)
+	raw, err := table.CSV()
+	if kind == "xlsx" {
+		raw, err = table.XLSX()
+	}
+	if err != nil {
+		return err
+	}
+	name := job.FileName(j.Brief.Name, "parts list", "", "r"+strconv.Itoa(j.Revision), kind)
+	c.Header("Content-Disposition", `attachment; filename="`+name+`"`)
+	c.Data(http.StatusOK, f.mime, raw)
+	return nil
+}
+
+func partsTable(rows []job.Listed) paper.Table {
+	cells := [][]any{{"name", "hand", "is", "revision", "quantity", "material", "thickness mm", "blank x mm", "blank y mm", "cut length mm", "pierces", "bends", "kg each", "kg in all",
+		"centre of gravity x mm", "centre of gravity y mm", "centre of gravity z mm", "note"}}
+	total := 0.
+	for _, r := range rows {
+		is := "part"
+		if r.Frame {
+			is = "frame"
+		}
+		row := []any{r.Name, string(r.Hand), is, r.Revision, r.Quantity, r.Material, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, r.Why}
+		if r.Thickness > 0 {
+			row[6] = r.Thickness
+		}
+		if r.Flat != nil {
+			x, y := r.Flat.Bounds.Size()
+			row[7], row[8], row[9], row[10], row[11] = x, y, r.Flat.CutLength, r.Flat.Pierces, len(r.Flat.Steps)
+		}
+		if r.Gravity != nil {
+			all := r.Kilos * float64(r.Quantity)
+			row[12], row[13] = r.Kilos, all
+			row[14], row[15], row[16] = r.Gravity[0], r.Gravity[1], r.Gravity[2]
+			total += all
+		}
+		cells = append(cells, row)
+	}
+	sum := make([]any, 18)
+	sum[0], sum[13] = "in all", total
+	return paper.Table{Pages: []paper.TablePage{{Name: "Parts", Rows: append(cells, sum)}},
+		Notes: []string{"Centres of gravity in each thing's own axes. Of a part: right and back from the base's front left corner, up from the middle of its sheet. Of a frame: forward, left and up of its origin.", "Fasteners, welds and paint are not counted."}}
+}
