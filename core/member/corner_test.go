@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -80,6 +81,26 @@ func TestFoldedU(t *testing.T) {
 	f = built(t, d).Formed[0]
 	near(t, "to the outside", f.Developed, 620+440+620, 1e-9)
 	near(t, "deeper", f.Corners[0].Deep, 40, 1e-9)
+	// Its V are welded, and the working says what the wall that stays counts for.
+	held := d
+	held.Schema, held.Material = 1, "steel-s235"
+	held.Supports = []Support{{Point: "p0", Kind: "fixed"}, {Point: "p3", Kind: "fixed"}}
+	held.Loads = []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 60, Points: []string{"p1", "p2"}}}
+	said := func(d Doc) bool {
+		w := Build(d, nil).Hold(d, asked()).Members[1].Weld
+		if w.Utilisation == nil || *w.Utilisation == 0 {
+			t.Fatalf("%+v", w)
+		}
+		return strings.Contains(strings.Join(w.Working.Assumptions, ";"), "three open sides")
+	}
+	plainly := held
+	plainly.Points = slices.Clone(held.Points)
+	for i := range plainly.Points {
+		plainly.Points[i].Corner = nil
+	}
+	if !said(held) || said(plainly) {
+		t.Error("the weld of a fold is told as any other's")
+	}
 	// Closed all round it is opened at its first point.
 	d = path(square, [3]float64{0, 0, 0}, [3]float64{600, 0, 0}, [3]float64{600, 500, 0}, [3]float64{0, 500, 0})
 	d.Members = append(d.Members, Member{ID: "m4", Name: "M4", From: "p3", To: "p0", Section: square})

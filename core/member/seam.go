@@ -101,5 +101,8 @@ func (w *weighing) weld(i int, r *run) strength.Check {
 		Inputs:      []working.Quantity{{Symbol: "N", Name: "pull", Value: most[0], Unit: "N"}, {Symbol: "My", Name: "moment", Value: most[4], Unit: "N·mm"}, {Symbol: "Mz", Name: "moment", Value: most[5], Unit: "N·mm"}, {Symbol: "T", Name: "torque", Value: most[3], Unit: "N·mm"}, {Symbol: "l", Name: "length of the weld", Value: line.length, Unit: "mm"}, {Symbol: "a", Name: "leg", Value: leg, Unit: "mm"}},
 		Steps:       []working.Quantity{{Symbol: "throat", Name: "weld metal", Value: nominal, Unit: "N/mm"}, {Symbol: "base", Name: "base metal", Value: base, Unit: "N/mm"}},
 		Assumptions: []string{w.ask.Rule.Says(factors), "E70 or ER70S-6 filler, full fillet all round, no starts and stops taken off; 1.0 on the angle of the load", "the chord's wall is not checked: a thin face bends under the branch"}, Result: working.Quantity{Symbol: "f", Name: "on a millimetre of weld", Value: f1, Unit: "N/mm"}}
+	if r.formed[where] != nil { // a bend has no weld: it is a fold
+		c.Working.Assumptions = append(c.Working.Assumptions, "the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than what is counted of it, if the crease does not crack")
+	}
 	return c
 }
