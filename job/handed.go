@@ -8,8 +8,8 @@ import (
 	"warmanvil/core/working"
 )
 
-// oppositeWithin is how nearly two places mirror each other across the vehicle
-// before they are taken for the two sides of one set, mm (practice).
+// oppositeWithin is how nearly two places mirror each other across the vehicle,
+// beyond their own size, to be taken for the two sides of one set, mm (practice).
 const oppositeWithin = 60.
 
 // handed tells where the hands of parts do not come out as they stand on the
@@ -54,9 +54,12 @@ func (s *stander) handed(v Survey) {
 	}
 }
 
-// opposite tells whether the middles of two bodies mirror each other across the
-// middle of the vehicle.
+// opposite tells whether two bodies mirror each other across the middle of the
+// vehicle. The same hand twice, set by mirrored corners, has its middles off by
+// up to its own size: that is let pass too.
 func (d *stand) opposite(o *stand) bool {
 	p, q := d.thing.Body.Middle(), o.thing.Body.Middle()
-	return p[1]*q[1] < 0 && math.Abs(p[1]) > oppositeWithin && math.Abs(p[0]-q[0]) < oppositeWithin && math.Abs(p[1]+q[1]) < oppositeWithin && math.Abs(p[2]-q[2]) < oppositeWithin
+	lo, hi := d.thing.Body.Bounds()
+	near := func(axis int, off float64) bool { return math.Abs(off) < oppositeWithin+hi[axis]-lo[axis] }
+	return p[1]*q[1] < 0 && math.Abs(p[1]) > oppositeWithin && near(0, p[0]-q[0]) && near(1, p[1]+q[1]) && near(2, p[2]-q[2])
 }
