@@ -298,8 +298,8 @@ func TestTapTheDrawing(t *testing.T) {
 	if label == "/base/length" {
 		t.Error("the tapped size was not chosen")
 	}
-	p.do(chromedp.Click(chromedp.CSS(`.board .hole .catch`)))
-	p.wait("the hole in hand", `document.querySelector('.board .hole.on')`)
+	p.do(chromedp.Click(chromedp.CSS(`.board .hole`)))
+	p.wait("the hole in hand", `document.querySelector('.board .open.on')`)
 	eval[bool](p, `document.querySelector('.board .edge').dispatchEvent(new MouseEvent('click', {bubbles: true}))`)
 	p.wait("what to add", `document.querySelector('.add')`)
 }

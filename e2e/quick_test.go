@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"context"
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -46,4 +47,30 @@ func TestQuickLength(t *testing.T) {
 	p.do(chromedp.Click(chromedp.CSS(`.entry`)))
 	p.keys(" + x")
 	p.see("is not a unit")
+}
+
+// A stack typed, its bolt answered; the same stack in a nut with a plastic ring
+// wants a longer one; two patterns say which hole becomes a slot.
+func TestQuickFastening(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/quick/grip")
+	result := func(key string) string {
+		return eval[string](p, `document.querySelector('[data-result="`+key+`"] .num')?.innerText ?? ''`)
+	}
+	p.wait("the length", `document.querySelector('[data-result=length] .num')?.innerText.startsWith('25')`)
+	p.pick(".calc", "Into", "a nut with a plastic ring")
+	p.wait("a longer one", `document.querySelector('[data-result=length] .num')?.innerText.startsWith('30')`)
+	if g := result("grip"); !strings.HasPrefix(g, "12.0") {
+		t.Errorf("the grip is %q", g)
+	}
+	p.goTo("/quick/assemble")
+	p.wait("what to do", `document.querySelector('[data-result=order] .num')?.innerText.includes('as a slot towards hole 1')`)
+	if c := result("class"); c != "loose" {
+		t.Errorf("holes that always meet are %q", c)
+	}
+	p.pick(".calc", "Holes of the other are", "drilled through the other")
+	p.wait("closer holes", `document.querySelector('[data-result=class] .num')?.innerText === 'normal' || document.querySelector('[data-result=class] .num')?.innerText === 'close'`)
+	p.goTo("/quick/isolator")
+	p.wait("its frequency", `document.querySelector('[data-result=frequency] .num')?.innerText.startsWith('12.8')`)
 }

@@ -67,7 +67,7 @@ func TestScreenshots(t *testing.T) {
 		{"jobs", "day", desk, func(p *page) { p.goTo("/jobs"); p.see("Orchard truck") }},
 		{"measure-brief", "day", desk, func(p *page) { p.goTo("/jobs/" + truck + "/measure"); p.see("Kept numbers") }},
 		{"shape-day-mm", "day", desk, shape(truck, foot)},
-		{"shape-add-flange", "day", desk, shape(truck, bracket, press("Add to Base"))},
+		{"shape-section", "day", desk, shape(truck, bracket, press("section"))},
 		{"shape-shed-inch", "shed", desk, shape(lorry, shelf, press("Bends"))},
 		{"frame-build", "day", desk, frame(truck, outriggers, "", "Front arm")},
 		{"frame-holds-shed", "shed", desk, frame(hives, deck, "/strength", "10×")},
@@ -110,13 +110,10 @@ func TestScreenshots(t *testing.T) {
 			p.press("Pair a tablet")
 			p.wait("the code", `document.querySelector('[data-code]')`)
 		}},
-		{"hold-shed", "shed", desk, func(p *page) {
-			p.goTo("/jobs/" + truck + "/measure")
-			p.press("no roads")
-			p.wait("the save", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
+		{"hold-joint", "shed", desk, func(p *page) {
 			p.goTo("/jobs/" + truck + "/hold")
-			p.verdict("over")
-			p.wait("suggestions", `document.querySelector('[data-suggestions] .one')`)
+			p.press("Press foot on floor and outrigger")
+			p.wait("how tight", `document.querySelector('[data-torque]')`)
 		}},
 	} {
 		theme(s.on, s.theme)

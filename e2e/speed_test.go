@@ -1,13 +1,17 @@
 package e2e
 
 import (
+	"fmt"
 	"sort"
 	"strconv"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
+
+	"warmanvil/core/sheet"
 )
 
 // BenchmarkKeyToDrawing measures, in the browser, the time from a key press in
@@ -15,6 +19,42 @@ import (
 func BenchmarkKeyToDrawing(b *testing.B) {
 	a := startApp(b)
 	jobID, partID := a.demoPart(b, "Orchard truck", "Press foot")
+	b.Run("demo", func(b *testing.B) { a.keyToDrawing(b, jobID, partID) })
+	large, err := a.jobs.CreatePart(b.Context(), jobID, "Load tray", 1, wholeTray())
+	if err != nil {
+		b.Fatal(err)
+	}
+	b.Run("40bends200holes", func(b *testing.B) { a.keyToDrawing(b, jobID, large.ID) })
+}
+
+// wholeTray has 40 bends and 200 holes: 20 flanges along two edges, each with a
+// lip and five holes, and a grid.
+func wholeTray() sheet.Recipe {
+	k := .42
+	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Base: sheet.Base{ID: "base", Length: 1600, Width: 600}}
+	r.Tool.Kind, r.Bend.School, r.Bend.Method, r.Bend.K = "vdie", "fixed", "air", &k
+	hole := func(id string, x float64, e sheet.Edge, y, d float64) sheet.Hole {
+		return sheet.Hole{ID: id, Kind: sheet.RoundHole, Diameter: d, X: sheet.Offset{Edge: sheet.Left, Distance: x}, Y: sheet.Offset{Edge: e, Distance: y}}
+	}
+	for i := range 20 {
+		e, at := sheet.Front, float64(i%10)
+		if i >= 10 {
+			e = sheet.Back
+		}
+		f := sheet.Flange{ID: fmt.Sprint("f", i), Edge: e, Length: 50, Angle: 90, Up: true, InsideRadius: 3, SetIn: sheet.SetIn{Start: 30 + at*155, End: 1600 - 30 - at*155 - 120}}
+		f.Flanges = []sheet.Flange{{ID: fmt.Sprint("l", i), Edge: e, Length: 25, Angle: 90, Up: true, InsideRadius: 3}}
+		for k := range 5 {
+			f.Holes = append(f.Holes, hole(fmt.Sprintf("h%d-%d", i, k), 15+float64(k)*22, e, 22, 6))
+		}
+		r.Base.Flanges = append(r.Base.Flanges, f)
+	}
+	grid := hole("grid", 60, sheet.Front, 60, 9)
+	grid.Pattern = &sheet.Pattern{Kind: sheet.GridPattern, Columns: 20, Rows: 5, PitchX: 75, PitchY: 100}
+	r.Base.Holes = []sheet.Hole{grid}
+	return r
+}
+
+func (a app) keyToDrawing(b *testing.B, jobID, partID string) {
 	p := open(b, a, 1280, 800)
 	p.goTo("/jobs/" + jobID + "/shape/" + partID)
 	p.drawn()
@@ -28,6 +68,7 @@ func BenchmarkKeyToDrawing(b *testing.B) {
 		return true
 	})()`)
 	for b.Loop() {
+		p.do(chromedp.Sleep(120 * time.Millisecond)) // a fast hand, and the body is drawn meanwhile
 		before := eval[int](p, `taken.length`)
 		p.do(chromedp.KeyEvent(kb.ArrowUp)) // one grain more
 		p.wait("the drawing", `taken.length > `+strconv.Itoa(before))

@@ -127,7 +127,7 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	}
 	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{small}))
 	p.see("100.0 mm × 40.0 mm, 0 holes")
-	p.pick(".from", "Or cut its outlines into the base of", "Compressor tray")
+	p.pick(".from", "Or cut its outlines into", "Compressor tray")
 	p.press("Cut it in")
 	p.drawn()
 	after, err := a.jobs.Store.Part(t.Context(), tray)
@@ -138,6 +138,54 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	now, _ := sheet.Build(after.Recipe, sheet.Options{})
 	if math.Abs(was.Area-now.Area-4000) > 1e-3 {
 		t.Errorf("%.3f mm² were cut out", was.Area-now.Area)
+	}
+}
+
+// A bought plan, printed two per cent too large, is laid on the device's feet:
+// said, scaled to fit, and its window cut into a flange of a part that is there.
+func TestPlanAgainstTheDevice(t *testing.T) {
+	a := startApp(t)
+	job, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
+	plan := `<svg width="600mm" viewBox="0 0 600 600"><rect x="20" y="20" width="520" height="400"/>`
+	for _, f := range [][2]float64{{-210, -150}, {210, -150}, {210, 150}, {-210, 150}} {
+		plan += fmt.Sprintf(`<circle cx="%g" cy="%g" r="5"/>`, 280+1.02*f[0], 220+1.02*f[1])
+	}
+	files := map[string]string{"plan.svg": plan + "</svg>", "slot.svg": `<svg width="60mm" viewBox="0 0 60 60"><rect x="5" y="5" width="24" height="12"/></svg>`}
+	dir := t.TempDir()
+	for name, text := range files {
+		if err := os.WriteFile(filepath.Join(dir, name), []byte(text), 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	p := open(t, a, 1280, 800)
+	read := func(name string) {
+		p.goTo("/jobs/" + job + "/shape/new")
+		p.press("a drawing: DXF or SVG")
+		p.wait("the file", `document.querySelector('input[type=file]')`)
+		p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{filepath.Join(dir, name)}))
+	}
+	read("plan.svg")
+	p.wait("the scale", `document.querySelector('.against [data-code=out-of-scale]')`)
+	p.see("2 % larger than what was measured")
+	p.press("Scale it to fit, by 0.9804")
+	p.wait("it to fit", `!document.querySelector('.against [data-code]')`)
+	p.see("4 of 4 holes lie on it")
+	p.see("A unit is read as")
+	read("slot.svg")
+	p.see("24.0 mm × 12.0 mm, 0 holes")
+	p.see("no hole map or device whose holes it could be laid on")
+	p.pick(".from", "Or cut its outlines into", "Compressor tray")
+	p.press("Front flange")
+	p.press("Cut it in")
+	p.drawn()
+	after, err := a.jobs.Store.Part(t.Context(), tray)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, f := range after.Recipe.Base.Flanges {
+		if f.Edge == sheet.Front && (len(f.Holes) == 0 || f.Holes[len(f.Holes)-1].Kind != sheet.CutoutHole) {
+			t.Errorf("the front flange has holes %+v", f.Holes)
+		}
 	}
 }
 

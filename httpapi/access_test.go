@@ -125,7 +125,7 @@ var routes = map[string]string{
 	"GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "PUT /api/v1/jobs/{id}": "maker",
 	"POST /api/v1/jobs/{id}/duplicate": "maker", "GET /api/v1/jobs/{id}/export": "reader", "POST /api/v1/import": "maker",
 	"GET /api/v1/jobs/{id}/survey": "reader", "PUT /api/v1/jobs/{id}/survey": "maker", "POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
-	"GET /api/v1/jobs/{id}/holding": "reader", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
+	"GET /api/v1/jobs/{id}/holding": "reader", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET /api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "reader", "GET /api/v1/parts/{id}": "reader", "PUT /api/v1/parts/{id}": "maker", "POST /api/v1/parts/{id}/duplicate": "maker",
 	"POST /api/v1/parts/{id}/undo": "maker", "POST /api/v1/parts/{id}/redo": "maker", "POST /api/v1/parts/{id}/archive": "maker", "GET /api/v1/parts/{id}/revisions": "reader", "GET /api/v1/parts/{id}/revisions/{number}": "reader",

@@ -58,7 +58,10 @@ func (s *server) file(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	recipe := p.Handed(hand)
+	recipe := p.Cut(hand)
+	if kind == "stl" { // in the part's own axes
+		recipe = p.Handed(hand)
+	}
 	if strings.HasPrefix(kind, "mockup") {
 		board, err := strconv.ParseFloat(c.DefaultQuery("board", "2"), 64)
 		if err != nil || !(board >= .2 && board <= 50) {
@@ -159,7 +162,10 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 	}
 	if kind == "bends" || kind == "drills" {
 		s := paper.PartSheet{Job: j.Brief.Name, Part: p.Name, Hand: string(hand), Revision: p.Revision, Date: p.Updated.UTC(), Paper: size, Quantity: p.Quantity * j.Brief.Quantity,
-			Material: material.Name + " " + thickness, Tool: toolText(j, p), Family: material.Family, Flat: built, Length: job.Lengths(j.Brief)}
+			Material: material.Name + " " + thickness, Tool: toolText(j, p), Family: material.Family, Flat: built, Length: job.Lengths(j.Brief), Face: faceText(p.Recipe)}
+		if p.Recipe.Master != nil {
+			s.Master = p.Recipe.Master.Name
+		}
 		if kind == "bends" {
 			if len(built.Steps) == 0 {
 				return nil, asFault("%s has no bend.", p.Name)
@@ -195,4 +201,15 @@ func thicknessText(j job.Job, p job.Part) string {
 		text += fmt.Sprintf(" (%d ga nominal)", *p.Recipe.Gauge)
 	}
 	return text
+}
+
+// faceText says which face lies up, where one shows.
+func faceText(r sheet.Recipe) string {
+	switch r.Seen {
+	case sheet.GoodFace:
+		return "The good side shows: it lies up on the table."
+	case sheet.BackFace:
+		return "Drawn from the back, which shows: it lies up on the table. Up and down are as seen here."
+	}
+	return ""
 }

@@ -13,6 +13,9 @@ type HoldingView struct {
 	Holding  job.Holding  `json:"holding"`
 	Told     job.Told     `json:"told"`
 	Features []Fastenable `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
+
+	Sides  []job.SideChoice  `json:"sides" doc:"what plies of a joint may belong to"`
+	Places []job.StandChoice `json:"places" doc:"where a joint may stand"`
 }
 
 // Fastenable is one hole feature of a part.
@@ -27,15 +30,12 @@ type Fastenable struct {
 
 func (s *server) holdingRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/holding", id: "getHolding", summary: "Whether the job's brackets hold, how its devices stand, what its brief says back"}, func(c call, _ none) (HoldingView, error) {
-		j, parts, err := s.jobs.Built(c.Request.Context(), c.id)
+		j, site, err := s.jobs.Site(c.Request.Context(), c.id)
 		if err != nil {
 			return HoldingView{}, err
 		}
-		v := HoldingView{Revision: j.Revision, Holding: job.Hold(j.Brief, parts), Told: j.Brief.Tell(parts), Features: []Fastenable{}}
-		measured, _, err := s.jobs.Store.Survey(c.Request.Context(), c.id)
-		if err != nil {
-			return HoldingView{}, err
-		}
+		measured, parts := site.Survey, site.Parts
+		v := HoldingView{Revision: j.Revision, Holding: site.Hold(), Told: j.Brief.Tell(parts), Features: []Fastenable{}, Sides: site.Sides(), Places: site.Places()}
 		v.Told.Measure(j.Brief, job.MeasuredTargets(measured, j.Brief, parts))
 		for _, p := range parts {
 			v.Features = append(v.Features, fastenable(p)...)

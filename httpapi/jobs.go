@@ -5,7 +5,7 @@ import (
 	"time"
 
 	"warmanvil/calc"
-	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
 	"warmanvil/job"
 )
 
@@ -160,7 +160,7 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
 	}
 	for i, p := range parts {
-		page.Parts[i] = partHead(p, j.Brief.Display())
+		page.Parts[i] = partHead(p, j.Brief.PartOptions(p, parts))
 	}
 	for i, n := range numbers {
 		page.Numbers[i] = numberView(n)
@@ -186,8 +186,8 @@ func numberView(n job.Number) NumberView {
 	return v
 }
 
-func partHead(p job.Part, d quantity.Display) PartHead {
+func partHead(p job.Part, opt sheet.Options) PartHead {
 	h := PartHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Pair: p.Recipe.Hand.Pair, Revision: p.Revision, Updated: p.Updated}
-	h.fill(p, d)
+	h.fill(p, opt)
 	return h
 }

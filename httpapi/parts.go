@@ -7,7 +7,6 @@ import (
 	"time"
 
 	"warmanvil/core/load"
-	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
@@ -59,6 +58,9 @@ type BuildRequest struct {
 	Mirrored   bool         `json:"mirrored,omitempty" doc:"show the other hand"`
 	Lift       float64      `json:"lift,omitempty" doc:"kg one person lifts; 0 is not asked"`
 	NearPeople bool         `json:"nearPeople,omitempty" doc:"it stands in a space with people"`
+	Quantity   int          `json:"quantity,omitempty" doc:"how many are made"`
+	Sections   bool         `json:"sections,omitempty" doc:"cut the folded part too"`
+	Part       string       `json:"part,omitempty" format:"uuid" doc:"the part it is a state of, which is then looked at among the others of its job"`
 }
 
 // WorkingRequest asks for the working of one number of a part.
@@ -104,12 +106,12 @@ func partView(p job.Part) PartView {
 		CanUndo: p.UndoTo != nil, CanRedo: p.RedoTo != nil, Archived: p.Archived, Updated: p.Updated}
 }
 
-func (h *PartHead) fill(p job.Part, d quantity.Display) {
+func (h *PartHead) fill(p job.Part, opt sheet.Options) {
 	m, err := stock.MaterialByKey(p.Recipe.Material)
 	if err == nil {
 		h.Material = m.Name
 	}
-	built, err := sheet.Build(p.Recipe, sheet.Options{Display: d})
+	built, err := sheet.Build(p.Recipe, opt)
 	if err != nil {
 		h.Stops = 1
 		return
@@ -180,7 +182,7 @@ func (s *server) partRoutes() {
 		r, err := s.jobs.Store.Revision(c.Request.Context(), c.id, n)
 		return revisionView(r), err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading, summary: "Flat pattern, body, figures and flags of a recipe"}, buildPart)
+	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading, summary: "Flat pattern, body, figures and flags of a recipe"}, s.buildPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading, summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
 	route(s, operation{method: "POST", path: "/api/v1/compare", id: "compare", access: reading, summary: "What two states of a part differ in, in words"}, func(_ call, in CompareRequest) ([]job.Difference, error) {
 		for member, state := range map[string]job.State{"/was": in.Was, "/now": in.Now} {
@@ -231,9 +233,20 @@ func revisionView(r job.Revision) RevisionView {
 	return RevisionView{r.Number, r.Name, r.Quantity, r.Recipe, r.Summary, r.Created}
 }
 
-func buildPart(_ call, in BuildRequest) (sheet.Part, error) {
-	p, err := sheet.Build(in.read())
-	return p, under("/recipe", err)
+func (s *server) buildPart(c call, in BuildRequest) (sheet.Part, error) {
+	r, opt := in.read()
+	if m := r.Master; m != nil && in.Part != "" {
+		p, err := s.jobs.Store.Part(c.Request.Context(), m.Part)
+		switch {
+		case errors.Is(err, job.ErrNotFound):
+		case err != nil:
+			return sheet.Part{}, err
+		case !p.Archived && p.Frame == nil:
+			opt.Master = &sheet.MasterTold{Name: p.Name, Recipe: p.Recipe, Itself: p.ID == in.Part}
+		}
+	}
+	p, err := sheet.Build(r, opt)
+	return p.Rounded(), under("/recipe", err)
 }
 
 func explainPart(_ call, in WorkingRequest) (working.Working, error) {
@@ -248,7 +261,7 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 
 // read answers the recipe of the hand asked for and how it is to be shown.
 func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
-	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true, Lift: in.Lift, NearPeople: in.NearPeople}
+	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true, Sections: in.Sections, Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

@@ -99,7 +99,7 @@ func schemaName(t reflect.Type, hint string) string {
 		t = t.Elem()
 	}
 	switch pkg := path.Base(t.PkgPath()); pkg {
-	case "strength", "hold", "load", "survey", "hole", "fit", "solid", "section", "tube", "nest", "frame", "member":
+	case "strength", "hold", "load", "survey", "hole", "fit", "solid", "section", "tube", "nest", "frame", "member", "joint":
 		return strings.ToUpper(pkg[:1]) + pkg[1:] + name
 	}
 	return name

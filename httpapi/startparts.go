@@ -129,6 +129,11 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 	s.drawTraced(&out, t)
 	if len(t.Crossed) == 0 {
 		parts, more := s.jobs.TracedParts(t, out.MM, d.Down, j.Brief)
+		v, _, err := s.jobs.Store.Survey(c.Request.Context(), c.id)
+		if err != nil {
+			return TracedDrawing{}, err
+		}
+		s.jobs.HoldTraced(parts, out.MM, v, j.Brief)
 		out.Parts, out.Findings = append(out.Parts, parts...), append(out.Findings, more...)
 		out.Cutouts = append(out.Cutouts, s.jobs.TracedCutouts(t, out.MM, d.Down)...)
 	}

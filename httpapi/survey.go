@@ -69,6 +69,8 @@ func (s *server) surveyRoutes() {
 	})
 	s.sheetRoutes()
 	s.partsListRoutes()
+	s.dummyRoutes()
+	s.torqueRoutes()
 }
 
 // sheetRoutes serves the survey's papers and its list of points.

@@ -56,19 +56,11 @@ type AxlesTold struct {
 
 // Assembly answers all parts, frames and devices of a job together.
 func (s *Service) Assembly(ctx context.Context, id string) (Assembled, error) {
-	j, parts, err := s.Built(ctx, id)
+	_, site, err := s.Site(ctx, id)
 	if err != nil {
 		return Assembled{}, err
 	}
-	frames, err := s.Store.Frames(ctx, id)
-	if err != nil {
-		return Assembled{}, err
-	}
-	v, _, err := s.Store.Survey(ctx, id)
-	if err != nil {
-		return Assembled{}, err
-	}
-	return Assemble(v, j.Brief, parts, frames), nil
+	return Assemble(site.Survey, site.Brief, site.Parts, site.Frames), nil
 }
 
 // Assemble sums masses and finds their middle: things placed by the survey where

@@ -7,6 +7,7 @@ import (
 
 	"warmanvil/core/hold"
 	"warmanvil/core/load"
+	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
@@ -36,7 +37,16 @@ type Brief struct {
 	Card        Card          `json:"card,omitempty" doc:"the vehicle's weights and limits"`
 	Open        []OpenItem    `json:"open,omitempty"`
 	Mounts      []Mount       `json:"mounts,omitempty" doc:"brackets and what they carry"`
+	Joints      []Joint       `json:"joints,omitempty" doc:"bolted joints between parts, members, devices and the vehicle"`
+	Bins        []Bin         `json:"bins,omitempty" doc:"bolts the shop has"`
 	Answers     Answers       `json:"answers,omitempty"`
+}
+
+// Bin is bolts of a size in the shop's bins.
+type Bin struct {
+	System  stock.System `json:"system" enum:"inch,metric"`
+	Size    string       `json:"size"`
+	Lengths []float64    `json:"lengths,omitempty" doc:"mm"`
 }
 
 // Criticality is what happens when a part fails; it decides what may say
@@ -210,7 +220,7 @@ func (b Brief) Check() error {
 			return err
 		}
 	}
-	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/card/others": len(b.Card.Others)} {
+	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/joints": len(b.Joints), "/bins": len(b.Bins), "/card/others": len(b.Card.Others)} {
 		if list > maxList {
 			return working.Refuse(path, "This list holds up to %d.", maxList)
 		}
@@ -222,6 +232,7 @@ func (b Brief) Check() error {
 		return err
 	}
 	return working.First(
+		b.checkJoints(),
 		b.Strength.Check("/strength"),
 		working.Within("/quantity", "The quantity", float64(b.Quantity), 1, maxMany, ""),
 		working.Above("/grain", "The grain", b.Grain, 0, 100, "mm"))
@@ -285,6 +296,14 @@ func (b Brief) numbers() error {
 		box(at+"/envelope", d.Envelope)
 	}
 	box("/limits/envelope", b.Limits.Envelope)
+	for i, x := range b.Bins {
+		if len(x.Lengths) > 100 {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/bins/%d/lengths", i), "A bin has up to 100 lengths."))
+		}
+		for k, l := range x.Lengths {
+			errs = append(errs, working.Above(fmt.Sprintf("/bins/%d/lengths/%d", i, k), "A bolt's length", l, 0, 1000, "mm"))
+		}
+	}
 	errs = append(errs, b.Limits.Lift.check("/limits/lift", "What one person lifts", 0, 1000, "kg"))
 	for name, v := range map[string]*float64{"budget": b.Limits.Budget, "bought": b.Limits.Bought} {
 		if v != nil {

@@ -106,6 +106,14 @@ func settings(was, now sheet.Recipe, say func(what, a, b string)) {
 	say("Bent on", string(was.Tool.Kind), string(now.Tool.Kind))
 	say("Grain", string(was.Grain), string(now.Grain))
 	say("Left and right pair", yes[was.Hand.Pair], yes[now.Hand.Pair])
+	say("Face that shows", string(was.Seen), string(now.Seen))
+	through := func(m *sheet.Master) string {
+		if m == nil {
+			return ""
+		}
+		return m.Name
+	}
+	say("Drilled through", through(was.Master), through(now.Master))
 	say("Flags set aside", fmt.Sprint(len(was.SetAside)), fmt.Sprint(len(now.SetAside)))
 	say("Coupons", fmt.Sprint(len(was.Bend.Coupons)), fmt.Sprint(len(now.Bend.Coupons)))
 }

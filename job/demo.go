@@ -48,6 +48,7 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 				}
 			}
 		}
+		j.Brief.Joints = renamedJoints(j.Brief.Joints, ids)
 		v := d.survey.renamed(ids)
 		if err := v.Check(); err != nil {
 			return err

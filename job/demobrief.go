@@ -2,6 +2,8 @@ package job
 
 import (
 	"warmanvil/core/hold"
+	"warmanvil/core/hole"
+	"warmanvil/core/joint"
 	"warmanvil/core/load"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -36,7 +38,32 @@ func orchardTruck() Brief {
 			Hold: hold.Mount{Fasten: []string{"floor-bolts"}, Carry: []string{"press-bolts"}, Against: hold.Back, Backed: true, Up: hold.PlusZ, Forward: hold.PlusX,
 				Bolts:   hold.Bolts{System: stock.Metric, Size: "M12", Pitch: 1.75, Grade: "8.8", ThreadsInPlane: true, Washer: 24},
 				InPlane: hold.Elastic, OutPlane: hold.AtCentroid}}},
+		Joints: []Joint{{ID: "press-foot", Name: "Press on its feet", Part: "Press foot", Features: []string{"press-bolts"}, Path: true, Stands: pressStands(FaceLeft, 180),
+			Sides: []Side{{Kind: DeviceSide, Of: "press"}, {Kind: PartSide, Of: "Press foot"}},
+			Work: joint.Input{System: stock.Metric, Size: "M12", Pitch: 1.75, Grade: "8.8", Nut: joint.Lock, Washers: 2,
+				Plies:   []joint.Ply{{Name: "press's frame", Material: "steel-s235", Thickness: 8, Hole: 13.5, Edge: 40, Placed: hole.BySurvey}, {Name: "foot", Coat: .2, Placed: hole.ByMate}},
+				Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true, Reused: true}}},
+			{ID: "foot-floor", Name: "Press foot on floor and outrigger", Part: "Press foot", Features: []string{"floor-bolts"}, Path: true, Stands: pressStands(FaceUp, 0),
+				Sides: []Side{{Kind: PartSide, Of: "Press foot"}, {Kind: VehicleSide}, {}},
+				Work: joint.Input{System: stock.Metric, Size: "M12", Pitch: 1.75, Grade: "8.8", Nut: joint.Lock, Washers: 2,
+					Plies: []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-cold", Thickness: 2.5, Coat: .2, Hole: 13.5, Edge: 80},
+						{Name: "outrigger's plate", Material: "steel-s235", Thickness: 6, Coat: .2, Hole: 13.5, Edge: 30, Placed: hole.ByMate}},
+					Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true, Wet: true}, Meets: []joint.Meeting{joint.Lines},
+					Cases: []joint.Case{{Name: "braking on a rough road", Force: [3]float64{2500, 0, 800}, At: [3]float64{51, 38, 50}}, {Name: "lifted at the corner", Force: [3]float64{900, 600, 2200}, At: [3]float64{51, 38, 0}}}}}},
+		Bins: []Bin{{System: stock.Metric, Size: "M12", Lengths: []float64{30, 35, 40, 50}}, {System: stock.Metric, Size: "M10", Lengths: []float64{25, 30}}},
 	}
+}
+
+// pressStands are the press's four feet, the right ones on the other hand.
+func pressStands(heads Face, turn float64) (out []Stand) {
+	for i := range 4 {
+		s := Stand{Foot: i + 1, Heads: heads, Turn: turn, Twin: i%2 == 1}
+		if s.Twin && heads == FaceLeft {
+			s.Heads = FaceRight
+		}
+		out = append(out, s)
+	}
+	return out
 }
 
 // soundLorry gets its amplifier shelf back.

@@ -26,7 +26,7 @@ type Held struct {
 // Beside is one thing the static checks leave out. Answer is what somebody said
 // about it; Decides tells that the bracket may not say holds without one.
 type Beside struct {
-	Key     string           `json:"key" enum:"fatigue,crash,trust"`
+	Key     string           `json:"key" enum:"fatigue,crash,trust,joint"`
 	Name    string           `json:"name"`
 	Why     string           `json:"why"`
 	Answer  string           `json:"answer,omitempty"`
@@ -48,8 +48,12 @@ type Standing struct {
 
 // Holding is everything about strength in a job.
 type Holding struct {
-	Mounts  []Held     `json:"mounts"`
-	Devices []Standing `json:"devices"`
+	Mounts   []Held         `json:"mounts"`
+	Devices  []Standing     `json:"devices"`
+	Joints   []BoltedTold   `json:"joints"`
+	Hardware []HardwareLine `json:"hardware" doc:"what all joints take"`
+	OneSize  []OneSize      `json:"oneSize" doc:"joints that could have the size of most others"`
+	Path     Pathway        `json:"path" doc:"how forces go through the joints on to the vehicle"`
 }
 
 // BuiltPart is a part as it stands with what was built of it.
@@ -63,14 +67,19 @@ type BuiltPart struct {
 func BuildParts(parts []Part, b Brief) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
 	sideBySide(len(parts), func(i int) {
-		built, err := sheet.Build(parts[i].Recipe, b.BuildOptions())
+		built, err := sheet.Build(parts[i].Recipe, b.PartOptions(parts[i], parts))
 		out[i] = BuiltPart{parts[i], built, err}
 	})
 	return out
 }
 
-// Hold asks of every mount whether it holds, and of every device how it stands.
-func Hold(b Brief, parts []BuiltPart) Holding {
+// Hold asks a job without survey or frames.
+func Hold(b Brief, parts []BuiltPart) Holding { return Site{Brief: b, Parts: parts}.Hold() }
+
+// Hold asks of every mount and joint whether it holds, and of every device how it
+// stands.
+func (s Site) Hold() Holding {
+	b, parts := s.Brief, s.Parts
 	h := Holding{Devices: make([]Standing, 0, len(b.Devices))}
 	cases := map[string][]FeetCase{}
 	why := map[string]string{}
@@ -88,6 +97,10 @@ func Hold(b Brief, parts []BuiltPart) Holding {
 		cases[d.ID], why[d.ID] = s.Cases, s.Why
 		h.Devices = append(h.Devices, s)
 	}
+	open := s.open()
+	h.Path = open.paths()
+	h.Joints = open.tellJoints(h.Path)
+	h.Hardware, h.OneSize = open.hardware(h.Joints), open.oneSize(h.Joints, h.Path)
 	h.Mounts = make([]Held, len(b.Mounts))
 	sideBySide(len(b.Mounts), func(i int) { h.Mounts[i] = b.held(b.Mounts[i], parts, cases, why) })
 	return h

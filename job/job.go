@@ -42,6 +42,20 @@ func (b Brief) BuildOptions() sheet.Options {
 	return opt
 }
 
+// PartOptions answers what one of a job's parts is built and checked with.
+func (b Brief) PartOptions(p Part, parts []Part) sheet.Options {
+	opt := b.BuildOptions()
+	opt.Quantity = p.Quantity * max(b.Quantity, 1)
+	if m := p.Recipe.Master; m != nil {
+		for _, o := range parts {
+			if o.ID == m.Part {
+				opt.Master = &sheet.MasterTold{Name: o.Name, Recipe: o.Recipe, Itself: o.ID == p.ID}
+			}
+		}
+	}
+	return opt
+}
+
 // Display answers how the job writes lengths.
 func (b Brief) Display() quantity.Display {
 	switch b.Unit {

@@ -27,6 +27,10 @@ func (p Part) Handed(side sheet.Side) sheet.Recipe {
 	return p.Recipe.Mirror()
 }
 
+// Cut answers the recipe of one hand as it is cut and bent, the face that shows
+// up.
+func (p Part) Cut(side sheet.Side) sheet.Recipe { return p.Handed(side).CutFace() }
+
 // Mark is what is written on the part: name, hand, revision.
 func (p Part) Mark(side sheet.Side) string {
 	mark := p.Name

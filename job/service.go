@@ -102,12 +102,14 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 			}
 		}
 	}
+	j.Brief.Joints = renamedJoints(j.Brief.Joints, ids)
 	w := Whole{Job: j, Parts: make([]WholePart, len(parts))}
 	if surveyed > 0 {
 		v = v.renamed(ids)
 		w.Survey = &v
 	}
 	for i, p := range parts {
+		p.Recipe = renamed(p.Recipe, ids)
 		w.Parts[i] = WholePart{p, []Revision{{Number: 1, Name: p.Name, Quantity: p.Quantity, Recipe: p.Recipe, Frame: p.Frame, Summary: p.Summary, Created: p.Created}}}
 	}
 	return j, s.Store.AddWhole(ctx, w)

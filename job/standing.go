@@ -53,6 +53,7 @@ type stand struct {
 	bolts  []survey.Thing
 	bore   map[string]float64
 	normal map[string]solid.Vector
+	built  *sheet.Part // of a part, in the hand that stands there
 }
 
 // stander places things, each when it is asked for.
@@ -141,7 +142,7 @@ func (s *stander) fill(p *Placed, d *stand) (thickness float64) {
 		if d.told.Name == "" {
 			d.told.Name = part.Name
 		}
-		d.thing.Body = built.Body.Solid()
+		d.thing.Body, d.built = built.Body.Solid(), &built
 		for _, h := range built.Holes {
 			d.Holes[h.ID], d.bore[h.ID], d.normal[h.ID] = h.Body, h.Diameter, h.Normal
 			d.told.Holes = append(d.told.Holes, HoleChoice{h.ID, h.Name, h.Feature, h.Panel, h.Diameter})

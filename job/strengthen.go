@@ -19,6 +19,20 @@ func (s *Service) Built(ctx context.Context, id string) (Job, []BuiltPart, error
 	return j, BuildParts(parts, j.Brief), nil
 }
 
+// Site answers a job with everything that stands in it.
+func (s *Service) Site(ctx context.Context, id string) (Job, Site, error) {
+	j, parts, err := s.Built(ctx, id)
+	if err != nil {
+		return j, Site{}, err
+	}
+	frames, err := s.Store.Frames(ctx, id)
+	if err != nil {
+		return j, Site{}, err
+	}
+	v, _, err := s.Store.Survey(ctx, id)
+	return j, Site{Brief: j.Brief, Parts: parts, Frames: frames, Survey: v}, err
+}
+
 // Suggest answers what would help a mount that is tight or over, or what could
 // be saved on one that is over-strong.
 func (s *Service) Suggest(ctx context.Context, id, mount string) ([]hold.Suggestion, error) {

@@ -16,6 +16,8 @@ type TracedPart struct {
 	Text   string     `json:"text" doc:"size and holes in words"`
 	Width  float64    `json:"width" doc:"mm"`
 	Height float64    `json:"height" doc:"mm"`
+
+	Compared []Compared `json:"compared" doc:"its holes laid on what was measured"`
 }
 
 // TracedParts answers every outline that lies in no other as a base, with what
@@ -47,7 +49,7 @@ func (s *Service) TracedParts(t *trace.Traced, mm float64, down bool, b Brief) (
 		if left > 0 {
 			findings = append(findings, working.Finding{Code: "inner-left", Severity: working.Mind, Cause: "Outlines", Reason: fmt.Sprintf("%d outlines lie in holes of another: they are parts of their own, and left out here.", left)})
 		}
-		parts = append(parts, TracedPart{base, words, w * mm, h * mm})
+		parts = append(parts, TracedPart{base, words, w * mm, h * mm, []Compared{}})
 	}
 	return parts, findings
 }

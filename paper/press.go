@@ -24,6 +24,8 @@ type PartSheet struct {
 	Family          stock.Family
 	Flat            sheet.Part
 	Length          func(mm float64) string
+	Master          string // what matched holes are drilled through
+	Face            string // what is said of the face that lies up
 }
 
 func (s PartSheet) pages(kind string) *sheetPrinter {
@@ -35,6 +37,10 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 	p.kind = name + ": " + kind
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  for %d  ·  %s", s.Job, s.Revision, s.Date.Format("2006-01-02"), s.Quantity, s.Material)
 	p.next()
+	if s.Face != "" {
+		p.put(edge, p.y, 9, "B", s.Face)
+		p.y += 6
+	}
 	return p
 }
 
@@ -83,7 +89,27 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 func (s PartSheet) DrillPDF() ([]byte, error) {
 	p := s.pages("drill sheet")
 	p.put(edge, p.y, 9, "", "Places run from the blank's front left corner, good side up. Break both edges of every hole.")
-	p.y += 7
+	p.y += 5
+	matched := 0
+	for _, h := range s.Flat.Holes {
+		if h.Made == sheet.MadeMatched {
+			matched++
+		}
+	}
+	if matched > 0 {
+		master := s.Master
+		switch {
+		case master != "":
+			master = "through " + master + ", which is marked MASTER"
+		case s.Quantity > 1:
+			master = "through the first one, which is marked MASTER"
+		default:
+			master = "through its mate, both clamped"
+		}
+		p.put(edge, p.y, 9, "B", fmt.Sprintf("Drill %d holes %s. Never through a copy.", matched, master))
+		p.y += 5
+	}
+	p.y += 2
 	p.flatSketch(s.Flat, nil, func(i int) string { return fmt.Sprint(i + 1) })
 	sec := SurveySection{Heads: []string{"no.", "hole", "from left", "from front", "size", "drills", "when", "done"}, Widths: []float64{.05, .22, .11, .11, .13, .16, .15, .07}}
 	p.heads(sec)

@@ -137,6 +137,21 @@ func TestExportAndImport(t *testing.T) {
 			}
 			again.Brief.Mounts[i].Part = ids[m.Part]
 		}
+		for i := range again.Brief.Joints {
+			q := &again.Brief.Joints[i]
+			named := []*string{&q.Part}
+			for k := range q.Sides {
+				if q.Sides[k].Kind == job.PartSide || q.Sides[k].Kind == job.MemberSide {
+					named = append(named, &q.Sides[k].Of)
+				}
+			}
+			for _, id := range named {
+				if *id != "" && ids[*id] == "" {
+					t.Errorf("a joint names a part that is not the copy's: %s", *id)
+				}
+				*id = ids[*id]
+			}
+		}
 		if f.Survey == nil || again.Survey == nil {
 			t.Fatalf("%s: its survey did not go along", j.Brief.Name)
 		}

@@ -128,3 +128,16 @@ func (b Bolts) find() (bolt.Bolt, error) {
 	g, err := stock.FindGrade(t, b.Grade)
 	return bolt.Bolt{Thread: t, Grade: g, ThreadsInPlane: b.ThreadsInPlane}, err
 }
+
+// Into answers how forces in vehicle axes turn into the part's; false where up and
+// forward are one way.
+func (m Mount) Into() (func(force [3]float64) sheet.Vector, bool) {
+	up, forward := ways[m.Up], ways[m.Forward]
+	left := up.Cross(forward)
+	if left.Len() < .5 {
+		return nil, false
+	}
+	return func(f [3]float64) sheet.Vector {
+		return forward.Mul(f[0]).Add(left.Mul(f[1])).Add(up.Mul(f[2]))
+	}, true
+}

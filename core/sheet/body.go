@@ -13,7 +13,7 @@ type Body struct {
 	Max       Vector      `json:"max"`
 	Panels    []BodyPanel `json:"panels"`
 	Bends     []BodyBend  `json:"bends"`
-	Edges     [][]Vector  `json:"edges" doc:"sharp edges as polylines"`
+	Edges     [][]Vector  `json:"edges" doc:"sharp edges as polylines, without the rims of holes"`
 }
 
 // BodyPanel is a flat plate: its face in its own axes and where it stands.
@@ -37,7 +37,7 @@ type BodyBend struct {
 const chordDeviation = .1 // mm, of what is drawn against true arcs
 
 func (b *builder) body(faces []profile.Loop) Body {
-	body := Body{Thickness: b.recipe.Thickness, Panels: make([]BodyPanel, 0, len(b.all)), Bends: make([]BodyBend, 0, len(b.all)), Edges: make([][]Vector, 0, 20*len(b.all)+2*len(b.holes))}
+	body := Body{Thickness: b.recipe.Thickness, Panels: make([]BodyPanel, 0, len(b.all)), Bends: make([]BodyBend, 0, len(b.all)), Edges: make([][]Vector, 0, 20*len(b.all))}
 	for i, p := range b.all {
 		body.Panels = append(body.Panels, b.bodyPanel(p, faces[i], &body))
 		if p.flange != nil {
@@ -70,13 +70,6 @@ func (b *builder) bodyPanel(p *panel, face profile.Loop, body *Body) BodyPanel {
 		}
 		ring := h.ring()
 		m.Holes = append(m.Holes, ring)
-		for _, z := range []float64{-half, half} {
-			line := make([]Vector, 0, len(ring)+1)
-			for _, q := range ring {
-				line = append(line, p.frame.apply(q, z))
-			}
-			body.Edges = append(body.Edges, append(line, line[0]))
-		}
 	}
 	return m
 }

@@ -31,6 +31,7 @@ type builder struct {
 	all         []*panel // base first, parents before children
 	holes       []hole
 	findings    []working.Finding
+	spots       []*spot // of the findings
 	broken      bool
 }
 
@@ -38,8 +39,11 @@ type builder struct {
 type Options struct {
 	Display    quantity.Display // how lengths are written
 	Body       bool             // the folded body's faces and edges too, for drawing
+	Sections   bool             // the folded part cut square to its bends
 	Lift       float64          // kg one person lifts; 0 is not asked
 	NearPeople bool             // it stands in a space with people
+	Quantity   int              // how many are made; 0 is not asked
+	Master     *MasterTold      // the part it is drilled through, where there is one
 }
 
 // Build answers everything about a part. It
@@ -51,7 +55,7 @@ func Build(r Recipe, opt Options) (Part, error) {
 	}
 	b := newBuilder(r, opt, r.Bend.School)
 	outline, ok := b.laidOut()
-	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Marks: []MarkMade{}, Steps: []BendStep{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
+	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Sections: []Section{}, Marks: []MarkMade{}, Steps: []BendStep{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
 		Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}}, Figures: []Figure{}, Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}, Outline: profile.Loop{}}
 	if !ok {
 		part.Dimensions = b.dimensions()
@@ -64,6 +68,9 @@ func Build(r Recipe, opt Options) (Part, error) {
 	part.Marks = b.marksMade(&part)
 	part.Steps = b.steps(&part)
 	b.measure(&part)
+	if opt.Sections {
+		part.Sections = b.sections()
+	}
 	b.check(&part)
 	part.Dimensions = b.dimensions()
 	part.Schools = b.schools(part.Bounds)
@@ -125,6 +132,7 @@ func trimZeros(s string) string {
 
 func (b *builder) find(severity working.Severity, code, cause string, p *panel, reason string, fixes []working.Fix) {
 	b.findings = append(b.findings, working.Finding{Code: code, Severity: severity, Cause: cause, Feature: p.id, Name: p.name, Reason: reason, Fixes: fixes})
+	b.spots = append(b.spots, spotOf(p))
 }
 
 func (b *builder) stop(code, cause string, p *panel, reason string, fixes ...working.Fix) {
@@ -156,10 +164,11 @@ func (b *builder) sorted() []working.Finding {
 	out := make([]working.Finding, 0, len(b.findings))
 	seen := map[[3]string]bool{}
 	for _, severity := range []working.Severity{working.Stop, working.Mind, working.Note} {
-		for _, f := range b.findings {
+		for i, f := range b.findings {
 			key := [3]string{f.Code, f.Feature, f.Reason}
 			if f.Severity == severity && !seen[key] {
 				seen[key] = true
+				f.Place = b.placed(b.spots[i])
 				for _, a := range b.recipe.SetAside {
 					if a.Code == f.Code && a.Feature == f.Feature {
 						f.SetAside = a.Reason

@@ -187,24 +187,33 @@ func (b *builder) checkReliefs(p *panel) {
 		reaches bool
 		room    float64
 		path    string
-	}{{p.reachesStart(), before, p.path + startKey}, {p.reachesEnd(), after, p.path + endKey}} {
+		who     *panel
+	}{{p.reachesStart(), before, p.path + startKey, p.seen(profile.Point{X: p.zone})}, {p.reachesEnd(), after, p.path + endKey, p.seen(profile.Point{})}} {
 		switch {
 		case end.reaches:
 		case p.relief.Kind == Tear:
-			b.mind("relief-tear", "Reliefs", p, "The bend ends inside the sheet with no relief: the sheet tears there, ragged and without control.",
+			b.mind("relief-tear", "Reliefs", end.who, "The bend ends inside the sheet with no relief: the sheet tears there, ragged and without control.",
 				b.fix("Cut a relief", p.path+"/relief/kind", Rectangular))
 		case end.room < p.relief.Width-tiny:
-			b.stop("relief-room", "Reliefs", p, fmt.Sprintf("The set-in leaves %s of edge and the relief is %s wide: nothing would be left beside it.", b.len(end.room), b.len(p.relief.Width)),
+			b.stop("relief-room", "Reliefs", end.who, fmt.Sprintf("The set-in leaves %s of edge and the relief is %s wide: nothing would be left beside it.", b.len(end.room), b.len(p.relief.Width)),
 				b.fix("Run the flange to the end", end.path, 0.0), b.fix("Set in "+b.len(p.relief.Width+2*t), end.path, p.relief.Width+2*t))
 		}
 	}
-	if p.relief.Kind != Tear && !(p.reachesStart() && p.reachesEnd()) {
-		if p.relief.Width < min(t, b.process.Kerf)-tiny || p.relief.Width < t-tiny && b.process.Kerf < p.relief.Width {
-			b.mind("relief-narrow", "Reliefs", p, fmt.Sprintf("A relief narrower than the sheet (%s) closes and tears.", b.len(t)), b.fix("Make it "+b.len(t), p.path+"/relief/width", t))
-		}
-		if p.relief.Depth < t/2-tiny {
-			b.mind("relief-shallow", "Reliefs", p, fmt.Sprintf("The relief should pass the tangent line by half the thickness (%s).", b.len(t/2)), b.fix("Make it "+b.len(t), p.path+"/relief/depth", t))
-		}
+	if p.relief.Kind == Tear || p.reachesStart() && p.reachesEnd() {
+		return
+	}
+	who := p.seen(profile.Point{X: p.zone})
+	if p.reachesStart() {
+		who = p.seen(profile.Point{})
+	}
+	if kerf := b.process.Kerf; p.relief.Width < kerf-tiny {
+		least := ceil(max(kerf, t))
+		b.stop("relief-unreachable", "Reliefs", who, fmt.Sprintf("%s cuts a gap of %s and the relief is only %s wide: it cannot be cut. Make it wider, drill a round one, or saw it by hand.", b.process.Name, b.len(kerf), b.len(p.relief.Width)), b.fix("Make it "+b.len(least), p.path+"/relief/width", least))
+	} else if p.relief.Width < t-tiny {
+		b.mind("relief-narrow", "Reliefs", who, fmt.Sprintf("A relief narrower than the sheet (%s) closes and tears.", b.len(t)), b.fix("Make it "+b.len(t), p.path+"/relief/width", t))
+	}
+	if p.relief.Depth < t/2-tiny {
+		b.mind("relief-shallow", "Reliefs", who, fmt.Sprintf("The relief should pass the tangent line by half the thickness (%s).", b.len(t/2)), b.fix("Make it "+b.len(t), p.path+"/relief/depth", t))
 	}
 }
 
@@ -257,8 +266,27 @@ func (b *builder) checkSheet(part *Part) {
 	if b.material.Caution != "" {
 		b.note("material-caution", "Sheet", whole, b.material.Caution)
 	}
-	if b.recipe.Hand.Pair && b.symmetrical(part.Outline) {
+	b.checkFaces(part, whole)
+	b.checkMaster()
+}
+
+// checkFaces asks whether a pair is one, and whether the face that shows lies up
+// on the table.
+func (b *builder) checkFaces(part *Part, whole *panel) {
+	r := b.recipe
+	same := r.Hand.Pair && b.symmetrical(part.Outline)
+	if same {
 		b.note("twin-same", "Pair", whole, "The mirrored twin is the same part: one drawing and double the count will do.", b.fix("No pair", "/hand/pair", false))
+	}
+	if r.Seen == BackFace {
+		marks := ""
+		if len(part.Marks) > 0 {
+			marks = " Marks are made on the face that lies up: here the one that shows."
+		}
+		b.note("back-shows", "Face", whole, "Its back shows: cut as drawn here it would lie on the slats. Files and sheets for the shop are drawn from the back, so that it lies up; what goes up here goes down there."+marks)
+	}
+	if r.Hand.Pair && r.Seen != "" && !same && !b.sameBlank(part.Outline) {
+		b.mind("pair-face", "Face", whole, "Cut each hand from its own drawing: one drawing turned over on the table makes the other hand's blank, with the face that shows down.")
 	}
 }
 

@@ -27,7 +27,14 @@ func (b *builder) checkHoles(part *Part) {
 	b.checkWebs()
 }
 
-func (b *builder) at(h *hole) *panel { return &panel{id: h.recipe.ID, name: h.name} }
+// at answers a hole as the subject of a finding.
+func (b *builder) at(h *hole) *panel {
+	who := &panel{id: h.recipe.ID, name: h.name, spot: &spot{h.panel, h.centre}}
+	if h.line == nil && h.centre == (profile.Point{}) { // it has no place yet
+		who.spot = spotOf(h.panel)
+	}
+	return who
+}
 
 func (b *builder) checkProcess(h *hole) {
 	least := b.process.SmallestHole(b.recipe.Thickness)

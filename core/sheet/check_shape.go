@@ -53,10 +53,12 @@ func (b *builder) checkSharp() {
 		if p.flange != nil && p.flange.Angle > 165 {
 			continue // a hem's corners lie against the sheet
 		}
-		sharp := 0
-		for i := range p.corners {
+		sharp, first := 0, profile.Point{}
+		for i, c := range p.corners {
 			if p.pointed(i) && (w.treated(p, i) == 0 || p.corner.Size < bluntRadius) {
-				sharp++
+				if sharp++; sharp == 1 {
+					first = c
+				}
 			}
 		}
 		if sharp == 0 {
@@ -70,7 +72,7 @@ func (b *builder) checkSharp() {
 		if p.corner.Kind == "" || p.corner.Kind == Square || p.corner.Size < bluntRadius {
 			fixes = append(fixes, b.fix("Round them by "+b.len(softRadius), p.path+"/corner", Corner{Radius, softRadius}))
 		}
-		b.mind("sharp-corner", "Sharp corners", p, fmt.Sprintf("%s left sharp, and the job says people are near: they cut, and hurt in a crash. Round them by %s or more (practice), or cover them; what sits where people ride has rules of its own.", what, b.len(bluntRadius)), fixes...)
+		b.mind("sharp-corner", "Sharp corners", p.seen(first), fmt.Sprintf("%s left sharp, and the job says people are near: they cut, and hurt in a crash. Round them by %s or more (practice), or cover them; what sits where people ride has rules of its own.", what, b.len(bluntRadius)), fixes...)
 	}
 }
 
@@ -161,7 +163,7 @@ func (b *builder) checkSlivers(outline []profile.Point) {
 					owner = c
 				}
 			}
-			b.mind("sliver", "Outline", owner, fmt.Sprintf("A neck of %s is left at %s from the left, %s from the front: thinner than the sheet, it burns through or bends. Move or shorten what cuts in there.", b.len(d), b.len(p.X), b.len(p.Y)))
+			b.mind("sliver", "Outline", owner.seen(owner.pose.undo(p.Add(q).Mul(.5))), fmt.Sprintf("A neck of %s is left at %s from the left, %s from the front: thinner than the sheet, it burns through or bends. Move or shorten what cuts in there.", b.len(d), b.len(p.X), b.len(p.Y)))
 			return
 		}
 	}

@@ -32,6 +32,13 @@ func (b *builder) dimensions() []Dimension {
 	d.flanges("/base", "", r.Base.Flanges)
 	d.feature, d.group = "sheet", "Sheet"
 	d.length("/thickness", "Thickness", r.Thickness, "measure it: a gauge is nominal", nil, false)
+	in := map[string]string{}
+	grouped(in, r.Base.Holes, r.Base.Edges, r.Base.Marks, r.Base.Flanges)
+	if len(in) > 0 {
+		for i := range d.out {
+			d.out[i].In = in[d.out[i].Feature]
+		}
+	}
 	return d.out
 }
 
@@ -154,4 +161,26 @@ func measureNote(m Measure) string {
 		return "outside, to the tangent plane"
 	}
 	return "outside, to the apex"
+}
+
+// grouped collects which feature is in which group.
+func grouped(in map[string]string, holes []Hole, edges []EdgeCut, marks []Mark, flanges []Flange) {
+	put := func(id, group string) {
+		if group != "" {
+			in[id] = group
+		}
+	}
+	for _, h := range holes {
+		put(h.ID, h.Group)
+	}
+	for _, e := range edges {
+		put(e.ID, e.Group)
+	}
+	for _, m := range marks {
+		put(m.ID, m.Group)
+	}
+	for _, f := range flanges {
+		put(f.ID, f.Group)
+		grouped(in, f.Holes, f.Edges, f.Marks, f.Flanges)
+	}
 }

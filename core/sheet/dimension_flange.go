@@ -53,7 +53,6 @@ func (d *dimensioner) flanges(path, parent string, list []Flange) {
 	}
 }
 
-// setIn answers the stretch of edge a set-in leaves free.
 // kind lists what a flange, hem, jog or roll is bent by.
 func (d *dimensioner) kind(here string, f *Flange) {
 	switch f.Kind {
@@ -100,6 +99,7 @@ func lengthNote(f *Flange) string {
 	return measureNote(f.Measure)
 }
 
+// setIn answers the stretch of edge a set-in leaves free.
 func (d *dimensioner) setIn(p *panel, start bool) *span {
 	if p == nil {
 		return nil

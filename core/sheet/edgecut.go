@@ -25,7 +25,7 @@ func (b *builder) edgeCuts(p *panel) {
 	for i := range p.edges {
 		c := &p.edges[i]
 		name := titled(c.Name, edgeWord(c, i), lower(p.name))
-		who := &panel{id: c.ID, name: name}
+		who := &panel{id: c.ID, name: name, spot: spotOf(p)}
 		e := p.edgeNamed(c.Edge)
 		switch {
 		case e < 0 || !p.straight(e):
@@ -53,6 +53,7 @@ func (b *builder) edgeCuts(p *panel) {
 			made = append(made, cut{c, m - c.Width/2, m + c.Width/2})
 		}
 		sort.Slice(made, func(i, j int) bool { return made[i].from < made[j].from })
+		who.spot = &spot{p, p.point(e, (made[0].from+made[0].to)/2, 0)}
 		if why := b.cutRoom(p, e, made); why != "" {
 			b.stop("edge-cut-room", "Edges", who, fmt.Sprintf("%s has no room: %s. It is left out.", name, why))
 			continue

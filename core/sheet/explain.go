@@ -11,10 +11,10 @@ import (
 // Subject names a number of a part whose working is made only when asked for,
 // because there are many of them and few are asked about.
 type Subject struct {
-	What   string      `json:"what" enum:"hole,bend,school" doc:"a hole's centre, a bend line's mark, or the blank under a school"`
+	What   string      `json:"what" enum:"hole,bend,school,allowance,aim,force,stop" doc:"a hole's centre, a bend line's mark, the blank under a school, or of a bend its allowance, the angle to bend to, the press force or the stop"`
 	ID     string      `json:"id,omitempty" doc:"of the hole as made, or of the flange"`
 	School bend.School `json:"school,omitempty" enum:"coupon,table,standard,fixed"`
-	Axis   string      `json:"axis" enum:"x,y" doc:"x from the blank's left edge, y from its front"`
+	Axis   string      `json:"axis,omitempty" enum:"x,y" doc:"of a place: x from the blank's left edge, y from its front"`
 }
 
 // Explain answers the working of one number of a part. It fails with
@@ -22,6 +22,10 @@ type Subject struct {
 func Explain(r Recipe, opt Options, s Subject) (working.Working, error) {
 	if err := r.Validate(); err != nil {
 		return working.Working{}, err
+	}
+	switch s.What {
+	case "allowance", "aim", "force", "stop":
+		return explainBend(r, opt, s)
 	}
 	b := newBuilder(r, opt, r.Bend.School)
 	if s.What == "school" {
@@ -56,6 +60,32 @@ func Explain(r Recipe, opt Options, s Subject) (working.Working, error) {
 		}
 	}
 	return working.Working{}, working.Refuse("/subject", "The part has no %s %s as it stands.", s.What, s.ID)
+}
+
+// explainBend answers a working of a row of the bend table.
+func explainBend(r Recipe, opt Options, s Subject) (working.Working, error) {
+	opt.Body = false
+	p, err := Build(r, opt)
+	if err != nil {
+		return working.Working{}, err
+	}
+	for _, l := range p.BendLines {
+		switch {
+		case l.ID != s.ID:
+		case s.What == "allowance":
+			return l.Working, nil
+		case s.What == "aim" && l.Aim != nil:
+			return l.AimWorking, nil
+		case s.What == "force" && l.Force != nil:
+			return l.ForceWorking, nil
+		}
+	}
+	for _, t := range p.Steps {
+		if t.ID == s.ID && s.What == "stop" {
+			return *t.Working, nil
+		}
+	}
+	return working.Working{}, working.Refuse("/subject", "The part has no %s of a bend %s as it stands.", s.What, s.ID)
 }
 
 // fromEdge explains how far the base's corner lies inside the blank's left or

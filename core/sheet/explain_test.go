@@ -44,6 +44,18 @@ func TestExplainedPlacesAreTheShownOnes(t *testing.T) {
 			off := w.Result.Value - w.Steps[0].Value - w.Steps[1].Value
 			near(t, "half an allowance", off*off, l.BendAllowance*l.BendAllowance/4)
 		}
+		for _, l := range p.BendLines {
+			near(t, "allowance of "+l.Name, explained(t, r, Subject{What: "allowance", ID: l.ID}).Result.Value, l.BendAllowance)
+			if l.Aim != nil {
+				near(t, "aim of "+l.Name, explained(t, r, Subject{What: "aim", ID: l.ID}).Result.Value, *l.Aim)
+			}
+			if l.Force != nil {
+				near(t, "force of "+l.Name, explained(t, r, Subject{What: "force", ID: l.ID}).Result.Value, *l.Force)
+			}
+		}
+		for _, s := range p.Steps {
+			near(t, "stop of "+s.Name, explained(t, r, Subject{What: "stop", ID: s.ID}).Result.Value, s.Stop.MM)
+		}
 	}
 }
 
@@ -90,7 +102,7 @@ func TestExplainHandWorked(t *testing.T) {
 	near(t, "to the tangent line", w.Steps[0].Value, 40.969026)
 	near(t, "place", w.Result.Value, 65.969026)
 	near(t, "bend line", explained(t, r, Subject{What: "bend", ID: "leg", Axis: "x"}).Result.Value, 35+5.969026/2)
-	for _, s := range []Subject{{What: "hole", ID: "none", Axis: "x"}, {What: "bend", ID: "h", Axis: "x"}, {What: "weather"}} {
+	for _, s := range []Subject{{What: "hole", ID: "none", Axis: "x"}, {What: "bend", ID: "h", Axis: "x"}, {What: "weather"}, {What: "aim", ID: "h"}, {What: "stop"}} {
 		_, err := Explain(r, metric, s)
 		var fault *working.Fault
 		if !errors.As(err, &fault) || fault.Path != "/subject" {

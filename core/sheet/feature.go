@@ -88,7 +88,7 @@ func (b *builder) place(p *panel, i int) {
 		return
 	}
 	nx, ny, origin := at.x, at.y, at.origin
-	h.along = turned(nx, ny, r.Angle)
+	h.along, h.centre = turned(nx, ny, r.Angle), origin
 	u, why := b.use(&h)
 	if why != "" {
 		b.stop("hole-unsized", "Off its face", b.at(&h), h.name+" has no size: "+why+".")

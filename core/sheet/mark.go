@@ -54,6 +54,7 @@ func (b *builder) mark(p *panel, m *Mark, i int) (MarkMade, bool) {
 		b.stop("mark-nowhere", "Marks", who, name+" has no place: "+why+".")
 		return MarkMade{}, false
 	}
+	who.spot = &spot{p, at.origin}
 	along := turned(at.x, at.y, m.Angle)
 	across := profile.Point{X: -along.Y, Y: along.X}
 	flat := p.pose.turn(along)

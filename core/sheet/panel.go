@@ -38,6 +38,7 @@ type panel struct {
 	cornersRound   []bool
 	lines          []tangent // that border the face, found once for the hole checks
 	rim            []profile.Point
+	spot           *spot // of a subject of findings that is no panel itself
 }
 
 // pose places a panel on the flat pattern.
@@ -45,6 +46,12 @@ type pose struct{ origin, ex, ey profile.Point }
 
 func (p pose) apply(q profile.Point) profile.Point {
 	return p.origin.Add(p.ex.Mul(q.X)).Add(p.ey.Mul(q.Y))
+}
+
+// undo answers a place of the flat pattern in the panel's axes.
+func (p pose) undo(q profile.Point) profile.Point {
+	d := q.Sub(p.origin)
+	return profile.Point{X: d.Dot(p.ex), Y: d.Dot(p.ey)}
 }
 
 func (p pose) turn(q profile.Point) profile.Point { return p.ex.Mul(q.X).Add(p.ey.Mul(q.Y)) }

@@ -36,6 +36,7 @@ type Part struct {
 	Steps      []BendStep        `json:"steps" doc:"bends in the order they are made, by rule"`
 	Panels     []PanelMade       `json:"panels"`
 	Body       Body              `json:"body"`
+	Sections   []Section         `json:"sections" doc:"the folded part cut square to its bends; empty unless asked for"`
 	Figures    []Figure          `json:"figures"`
 	Schools    []SchoolBlank     `json:"schools" doc:"the blank under each school"`
 	Dimensions []Dimension       `json:"dimensions" doc:"what can be typed over, in walking order"`
@@ -74,29 +75,30 @@ type HoleMade struct {
 // BendLine is the centre line of a bend on the flat pattern, with its row of
 // the bend table.
 type BendLine struct {
-	ID             string          `json:"id" doc:"id of the flange"`
-	Name           string          `json:"name"`
-	From           profile.Point   `json:"from"`
-	To             profile.Point   `json:"to"`
-	Angle          float64         `json:"angle" doc:"degrees turned from flat"`
-	Opens          float64         `json:"opens" doc:"degrees the two faces enclose, 180 − angle"`
-	Up             bool            `json:"up"`
-	InsideRadius   float64         `json:"insideRadius"`
-	Radius         Length          `json:"radius"`
-	BendAllowance  float64         `json:"bendAllowance"`
-	Allowance      Length          `json:"allowance"`
-	BendDeduction  float64         `json:"bendDeduction"`
-	Deduction      Length          `json:"deduction"`
-	KFactor        float64         `json:"kFactor"`
-	School         bend.School     `json:"school" enum:"coupon,table,standard,fixed"`
-	Length         Length          `json:"length" doc:"of the bend"`
-	Place          Length          `json:"place" doc:"of the line from the blank's left or front edge"`
-	Axis           string          `json:"axis" enum:"x,y,slanted" doc:"which place counts: x from the left, y from the front; slanted: both its ends"`
-	Aim            *float64        `json:"aim" doc:"degrees to bend to, springback allowed for; null when the sheet takes no set"`
-	Force          *float64        `json:"force" doc:"N, air bend; null on other tools"`
-	Working        working.Working `json:"working"`
-	AimWorking     working.Working `json:"aimWorking"`
-	ForceWorking   working.Working `json:"forceWorking"`
+	ID            string        `json:"id" doc:"id of the flange"`
+	Name          string        `json:"name"`
+	From          profile.Point `json:"from"`
+	To            profile.Point `json:"to"`
+	Angle         float64       `json:"angle" doc:"degrees turned from flat"`
+	Opens         float64       `json:"opens" doc:"degrees the two faces enclose, 180 − angle"`
+	Up            bool          `json:"up"`
+	InsideRadius  float64       `json:"insideRadius"`
+	Radius        Length        `json:"radius"`
+	BendAllowance float64       `json:"bendAllowance"`
+	Allowance     Length        `json:"allowance"`
+	BendDeduction float64       `json:"bendDeduction"`
+	Deduction     Length        `json:"deduction"`
+	KFactor       float64       `json:"kFactor"`
+	School        bend.School   `json:"school" enum:"coupon,table,standard,fixed"`
+	Length        Length        `json:"length" doc:"of the bend"`
+	Place         Length        `json:"place" doc:"of the line from the blank's left or front edge"`
+	Axis          string        `json:"axis" enum:"x,y,slanted" doc:"which place counts: x from the left, y from the front; slanted: both its ends"`
+	Aim           *float64      `json:"aim" doc:"degrees to bend to, springback allowed for; null when the sheet takes no set"`
+	Force         *float64      `json:"force" doc:"N, air bend; null on other tools"`
+	// Their workings are asked for by Explain: there are many and few are read.
+	Working        working.Working `json:"-"`
+	AimWorking     working.Working `json:"-"`
+	ForceWorking   working.Working `json:"-"`
 	TangentOffsets [2]float64      `json:"tangentOffsets" doc:"mm from the centre line to the tangent lines"`
 }
 
@@ -158,6 +160,7 @@ type Dimension struct {
 	Path    string         `json:"path" doc:"JSON pointer into the recipe"`
 	Feature string         `json:"feature" doc:"id"`
 	Group   string         `json:"group" doc:"name of the feature"`
+	In      string         `json:"in,omitempty" doc:"name of the group the feature is in"`
 	Label   string         `json:"label"`
 	Kind    DimensionKind  `json:"kind" enum:"length,angle,count"`
 	Value   float64        `json:"value"`

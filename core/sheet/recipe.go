@@ -68,6 +68,8 @@ type Recipe struct {
 	Base      Base      `json:"base"`
 	Ticks     bool      `json:"ticks,omitempty" doc:"small marks at the edges where bend lines end"`
 	Hand      Hand      `json:"hand,omitempty" doc:"left and right pair"`
+	Seen      Face      `json:"seen,omitempty" enum:"good,back" doc:"the face that shows or carries film: it lies up on the cutting table; left out when none does"`
+	Master    *Master   `json:"master,omitempty" doc:"the part its matched holes are drilled through"`
 	Piece     *Piece    `json:"piece,omitempty" doc:"the part it was split from"`
 	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
 }
@@ -93,3 +95,19 @@ const (
 	LeftHand  Side = "left"
 	RightHand Side = "right"
 )
+
+// Face of the sheet.
+type Face string
+
+// The good side is the one flanges that go up are bent towards; the back is the
+// other.
+const (
+	GoodFace Face = "good"
+	BackFace Face = "back"
+)
+
+// Master names the part that the matched holes of another are drilled through.
+type Master struct {
+	Part string `json:"part" doc:"id of the part"`
+	Name string `json:"name" doc:"its name then"`
+}

@@ -24,6 +24,7 @@ const (
 type EdgeCut struct {
 	ID      string     `json:"id"`
 	Name    string     `json:"name,omitempty" doc:"the shop's own"`
+	Group   string     `json:"group,omitempty" doc:"features of one group are shown, copied and removed together"`
 	Kind    EdgeKind   `json:"kind" enum:"notch,tab"`
 	Edge    Edge       `json:"edge"`
 	At      float64    `json:"at,omitempty" doc:"mm from the edge's left or front end to its middle; several are spread instead"`
@@ -52,6 +53,7 @@ const (
 type Mark struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name,omitempty" doc:"the shop's own"`
+	Group  string   `json:"group,omitempty" doc:"features of one group are shown, copied and removed together"`
 	Kind   MarkKind `json:"kind" enum:"text,centre,arrow,bead,noweld"`
 	X      Offset   `json:"x"`
 	Y      Offset   `json:"y"`

@@ -4,6 +4,7 @@ package sheet
 type Flange struct {
 	ID           string     `json:"id"`
 	Name         string     `json:"name,omitempty" doc:"the shop's own"`
+	Group        string     `json:"group,omitempty" doc:"features of one group are shown, copied and removed together"`
 	Kind         FlangeKind `json:"kind,omitempty" enum:"flange,hem,jog,roll"`
 	Edge         Edge       `json:"edge" doc:"edge of the panel it hangs on: front, right, back, left, or its number"`
 	Length       float64    `json:"length" doc:"mm; of a roll what lies beyond it, of a teardrop hem its straight lip"`

@@ -36,6 +36,7 @@ const (
 type Hole struct {
 	ID       string   `json:"id"`
 	Name     string   `json:"name,omitempty" doc:"the shop's own"`
+	Group    string   `json:"group,omitempty" doc:"features of one group are shown, copied and removed together"`
 	Kind     HoleKind `json:"kind" enum:"round,slot,square,rectangle,d,keyhole,cutout"`
 	Diameter float64  `json:"diameter,omitempty" doc:"mm; of a slot its width, of a square its side, of a rectangle its short side; left out where its use gives it"`
 	Length   float64  `json:"length,omitempty" doc:"mm overall, of a slot, a rectangle or a keyhole"`

@@ -73,9 +73,6 @@ func SplitPart(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	if p.Bend != "" {
 		return splitAtBend(r, p, newID)
 	}
-	if r.Base.kind() != Rectangle {
-		return nil, working.Refuse("", "Only a part on a rectangular base is split across: draw the pieces of another shape one by one.")
-	}
 	b := newBuilder(r, Options{}, r.Bend.School)
 	base := b.panels()
 	if base == nil || b.broken {
@@ -94,6 +91,9 @@ func SplitPart(r Recipe, p Parting, newID func() string) ([]Started, error) {
 		s.low, s.high = Front, Back
 		long, deep = deep, long
 	}
+	for _, q := range b.all {
+		s.byID[q.id] = q
+	}
 	least := 2*r.Thickness + p.Hole
 	if p.Joint != TabJoint {
 		least = math.Max(least, p.Wide)
@@ -101,8 +101,8 @@ func SplitPart(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	if err := working.Within("/at", "The line", p.At, least, long-least, "mm"); err != nil {
 		return nil, err
 	}
-	for _, q := range b.all {
-		s.byID[q.id] = q
+	if r.Base.kind() != Rectangle {
+		return s.splitShape()
 	}
 	first, second := s.half(false), s.half(true)
 	if s.err != nil {

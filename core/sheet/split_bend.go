@@ -63,17 +63,8 @@ func splitAtBend(r Recipe, p Parting, newID func() string) ([]Started, error) {
 		if h.panel != flange {
 			continue
 		}
-		g := *h.recipe
-		if g.ID, g.Pattern = newID(), nil; g.Kind != RoundHole {
-			g.Angle = math.Atan2(h.along.Y, h.along.X) * 180 / math.Pi
-		}
-		if h.flip && g.Kind == CutoutHole {
-			cut := g.Cut.Reversed()
-			for i := range cut {
-				cut[i].Y, cut[i].Bulge = -cut[i].Y, -cut[i].Bulge
-			}
-			g.Cut = cut
-		}
+		g := h.lone()
+		g.ID = newID()
 		g.X, g.Y = Offset{Edge: Left, From: Flat, Distance: h.centre.X}, Offset{Edge: Front, From: Flat, Distance: h.centre.Y}
 		second.Base.Holes = append(second.Base.Holes, g)
 	}

@@ -22,7 +22,7 @@ type BendStep struct {
 	StopAt  string           `json:"stopAt" doc:"what meets the stop"`
 	Length  Length           `json:"length" doc:"of the bend"`
 	Note    string           `json:"note,omitempty"`
-	Working *working.Working `json:"working"`
+	Working *working.Working `json:"-"` // see Explain
 }
 
 // steps puts the bends in order by rule: what hangs on a flange before the

@@ -21,11 +21,6 @@ func Symmetrical(r Recipe) bool {
 // symmetrical tells whether the mirrored flat pattern, laid on this one, has
 // the same outline, panels, bends and holes.
 func (b *builder) symmetrical(outline profile.Loop) bool {
-	m := newBuilder(b.recipe.Mirror(), b.opt, b.school)
-	mirrored, ok := m.laidOut()
-	if !ok || len(mirrored) != len(outline) || len(m.all) != len(b.all) || len(m.holes) != len(b.holes) {
-		return false
-	}
 	for _, p := range b.all {
 		for i := range p.marks {
 			if p.marks[i].Kind == BeadMark {
@@ -33,11 +28,32 @@ func (b *builder) symmetrical(outline profile.Loop) bool {
 			}
 		}
 	}
-	for _, over := range []bool{false, true} {
+	ways := []bool{false, true}
+	if b.recipe.Seen != "" { // the face that shows would lie down
+		ways = ways[:1]
+	}
+	return b.laidOver(outline, ways, true)
+}
+
+// sameBlank tells whether the twin's blank is this one, turned on the table but
+// not over: one drawing then cuts both.
+func (b *builder) sameBlank(outline profile.Loop) bool {
+	return b.laidOver(outline, []bool{false}, false)
+}
+
+// laidOver lays the mirrored flat pattern on this one; bent asks for the same
+// bends too.
+func (b *builder) laidOver(outline profile.Loop, ways []bool, bent bool) bool {
+	m := newBuilder(b.recipe.Mirror(), b.opt, b.school)
+	mirrored, ok := m.laidOut()
+	if !ok || len(mirrored) != len(outline) || len(m.all) != len(b.all) || len(m.holes) != len(b.holes) {
+		return false
+	}
+	for _, over := range ways {
 		for quarters := range 4 {
 			l := laying{over: over, quarters: quarters}
 			l.by = centred(outline).Sub(l.of(centred(mirrored)))
-			if l.matches(b, m, outline, mirrored) {
+			if l.matchesBlank(b, m, outline, mirrored) && (!bent || l.matchesPanels(b, m)) {
 				return true
 			}
 		}
@@ -73,19 +89,23 @@ func (l laying) of(q profile.Point) profile.Point { return l.turn(q).Add(l.by) }
 
 const sameWithin = .01 // mm
 
-func (l laying) matches(b, m *builder, outline, mirrored profile.Loop) bool {
+func (l laying) matchesBlank(b, m *builder, outline, mirrored profile.Loop) bool {
 	for i, v := range mirrored {
 		if !hasStretch(outline, l.of(v.P()), l.of(mirrored[(i+1)%len(mirrored)].P()), v.Bulge) {
 			return false
 		}
 	}
-	for _, q := range m.all {
-		if !l.hasPanel(b, q) {
+	for i := range m.holes {
+		if !l.hasHole(b, &m.holes[i]) {
 			return false
 		}
 	}
-	for i := range m.holes {
-		if !l.hasHole(b, &m.holes[i]) {
+	return true
+}
+
+func (l laying) matchesPanels(b, m *builder) bool {
+	for _, q := range m.all {
+		if !l.hasPanel(b, q) {
 			return false
 		}
 	}

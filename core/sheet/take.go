@@ -27,7 +27,7 @@ func (b *builder) take(p *panel) bend.Taken {
 	}
 	for _, finding := range t.Findings {
 		finding.Feature, finding.Name = p.id, p.name
-		b.findings = append(b.findings, finding)
+		b.findings, b.spots = append(b.findings, finding), append(b.spots, spotOf(p))
 	}
 	k := known{radius: f.InsideRadius, angle: f.Angle, taken: t}
 	if b.school == b.recipe.Bend.School { // while schools are compared nobody reads on

@@ -53,6 +53,8 @@ func (r Recipe) Validate() error {
 		working.Within("/tool/opening", "The die opening", r.Tool.Opening, 0, 1000, "mm"),
 		r.validateBend(),
 		oneOf("/hand/drawn", "The hand", r.Hand.Drawn, "", LeftHand, RightHand),
+		oneOf("/seen", "The face that shows", r.Seen, "", GoodFace, BackFace),
+		r.Master.validate(),
 		r.Base.validateShape(),
 		measureOK("/base/measure", r.Base.Measure),
 		cornerOK("/base/corner", r.Base.Corner),
@@ -126,7 +128,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 			return working.Refuse(p, "A part has %d flanges at most.", maxFlanges)
 		}
 		err := under(p,
-			v.id("", f.ID), named80(f.Name),
+			v.id("", f.ID), named80(f.Name), named80(f.Group),
 			oneOf("/kind", "What hangs on the edge", f.Kind, "", Bent, Hem, Jog, Roll),
 			edgeOK("/edge", f.Edge),
 			working.Above("/length", "The length", f.Length, 0, maxSize, "mm"),

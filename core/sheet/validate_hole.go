@@ -12,7 +12,7 @@ func (v *validator) holes(path string, list []Hole) error {
 	for i, h := range list {
 		p := path + "/holes/" + strconv.Itoa(i)
 		err := under(p,
-			v.id("", h.ID), named80(h.Name),
+			v.id("", h.ID), named80(h.Name), named80(h.Group),
 			oneOf("/kind", "The kind of hole", h.Kind, RoundHole, SlotHole, SquareHole, RectangleHole, DHole, KeyholeHole, CutoutHole),
 			oneOf("/made", "How it is made", h.Made, "", MadeCut, MadeDrilled, MadePilot, MadeMatched),
 			h.sizesOK(),

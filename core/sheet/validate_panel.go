@@ -10,7 +10,7 @@ import (
 func (v *validator) edges(path string, list []EdgeCut) error {
 	for i, c := range list {
 		err := under(path+"/edges/"+strconv.Itoa(i),
-			v.id("", c.ID), named80(c.Name), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab), edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
+			v.id("", c.ID), named80(c.Name), named80(c.Group), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab), edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
 			working.Within("/at", "Its place", c.At, 0, maxSize, "mm"), working.Above("/width", "The width", c.Width, 0, maxSize, "mm"), working.Above("/depth", "The depth", c.Depth, 0, maxSize, "mm"),
 			working.Within("/count", "How many", float64(c.Count), 0, 200, ""), working.Within("/margin", "The margin", c.Margin, 0, maxSize, "mm"))
 		if err != nil {
@@ -27,7 +27,7 @@ func (v *validator) marks(path string, list []Mark) error {
 	for i, m := range list {
 		at := path + "/marks/" + strconv.Itoa(i)
 		err := under(at,
-			v.id("", m.ID), named80(m.Name), oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
+			v.id("", m.ID), named80(m.Name), named80(m.Group), oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
 			working.Within("/angle", "The mark's angle", m.Angle, -360, 540, "°"), working.Within("/height", "The words' height", m.Height, 0, 500, "mm"),
 			working.Within("/length", "The length", m.Length, 0, maxSize, "mm"), working.Within("/width", "The width", m.Width, 0, maxSize, "mm"))
 		if err == nil && len(m.Text) > 200 {

@@ -76,7 +76,7 @@ func (r *dxfReader) draw(e *entity, m affine, byBlock string) error {
 			to += 2 * math.Pi
 		}
 		if math.IsNaN(from+to) || to-from > 4*math.Pi {
-			return working.Refuse("/base64", "An ellipse in the drawing has no beginning or end.")
+			return working.Refuse("/base64", "An ellipse in the drawing has no beginning or end: delete it, or save the drawing again with curves as lines and arcs.")
 		}
 		minor := profile.Point{X: -major.Y, Y: major.X}.Mul(ratio)
 		if e.first(230, 1) < 0 {
@@ -146,7 +146,7 @@ func (r *dxfReader) insert(e *entity, m affine, layer string) error {
 		return nil
 	}
 	if r.depth >= maxNested {
-		return working.Refuse("/base64", "Blocks stand in one another more than %d deep, or in themselves.", maxNested)
+		return working.Refuse("/base64", "Blocks stand in one another more than %d deep, or in themselves: explode the blocks and save the drawing again.", maxNested)
 	}
 	r.depth++
 	defer func() { r.depth-- }()
@@ -154,7 +154,7 @@ func (r *dxfReader) insert(e *entity, m affine, layer string) error {
 	sin, cos := math.Sincos(e.first(50, 0) * math.Pi / 180)
 	cols, rows := int(math.Max(e.first(70, 1), 1)), int(math.Max(e.first(71, 1), 1))
 	if cols > 10_000 || rows > 10_000 {
-		return working.Refuse("/base64", "A block is repeated more often than anything that is cut.")
+		return working.Refuse("/base64", "A block is repeated more often than anything that is cut: explode it, keep what is cut, and save the drawing again.")
 	}
 	if e.first(230, 1) < 0 {
 		m = m.after(affine{a: -1, d: 1})
@@ -163,7 +163,7 @@ func (r *dxfReader) insert(e *entity, m affine, layer string) error {
 	for row := range rows {
 		for col := range cols {
 			if r.inserts++; r.inserts > maxCurves {
-				return working.Refuse("/base64", "The drawing repeats blocks more than %d times.", maxCurves)
+				return working.Refuse("/base64", "The drawing repeats blocks more than %d times: save only what is to be cut.", maxCurves)
 			}
 			step := profile.Point{X: float64(col) * e.first(44, 0), Y: float64(row) * e.first(45, 0)}
 			own := affine{a: cos * sx, b: sin * sx, c: -sin * sy, d: cos * sy, x: at.X + cos*step.X - sin*step.Y, y: at.Y + sin*step.X + cos*step.Y}

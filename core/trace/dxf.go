@@ -105,7 +105,7 @@ func readDXF(data []byte) (*Drawing, error) {
 		}
 	}
 	if sections == 0 {
-		return nil, working.Refuse("/base64", "The file has no sections: it is no DXF.")
+		return nil, working.Refuse("/base64", "The file has no sections: it is no DXF. Open it where it was drawn and save it as DXF (R12 to 2018, text).")
 	}
 	var err error
 	if later, err = r.drawn(pending, later); err != nil {

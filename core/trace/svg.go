@@ -43,12 +43,12 @@ func readSVG(data []byte) (*Drawing, error) {
 			break
 		}
 		if err != nil {
-			return nil, working.Refuse("/base64", "The SVG is damaged: %s.", clip([]byte(err.Error())))
+			return nil, working.Refuse("/base64", "The SVG is damaged: %s. Save it again where it was drawn.", clip([]byte(err.Error())))
 		}
 		switch t := token.(type) {
 		case xml.StartElement:
 			if len(stack) > 200 {
-				return nil, working.Refuse("/base64", "Groups stand in one another more than 200 deep.")
+				return nil, working.Refuse("/base64", "Groups stand in one another more than 200 deep: ungroup them and save the drawing again.")
 			}
 			g := stack[len(stack)-1]
 			at := attributes(t.Attr)
@@ -92,7 +92,7 @@ func readSVG(data []byte) (*Drawing, error) {
 		}
 	}
 	if !seen {
-		return nil, working.Refuse("/base64", "The file has no drawing in it: it is no SVG.")
+		return nil, working.Refuse("/base64", "The file has no drawing in it: it is no SVG. Open it where it was drawn and save it as SVG or DXF.")
 	}
 	if len(r.odd) > 0 {
 		var words []string
@@ -156,7 +156,7 @@ func transform(s string) (affine, error) {
 	for s = strings.TrimSpace(s); s != ""; s = strings.TrimLeft(s, " ,\t\r\n") {
 		open, shut := strings.IndexByte(s, '('), strings.IndexByte(s, ')')
 		if open < 0 || shut < open {
-			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s.", clip([]byte(s)))
+			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s. Ungroup everything, or apply the transforms, and save it again.", clip([]byte(s)))
 		}
 		name, v := strings.TrimSpace(s[:open]), numbers(s[open+1:shut])
 		s = s[shut+1:]
@@ -169,7 +169,7 @@ func transform(s string) (affine, error) {
 		switch name {
 		case "matrix":
 			if len(v) != 6 {
-				return m, working.Refuse("/base64", "A matrix in the SVG has %d numbers, not six.", len(v))
+				return m, working.Refuse("/base64", "A matrix in the SVG has %d numbers, not six. Ungroup everything, or apply the transforms, and save it again.", len(v))
 			}
 			m = m.after(affine{v[0], v[1], v[2], v[3], v[4], v[5]})
 		case "translate":
@@ -185,7 +185,7 @@ func transform(s string) (affine, error) {
 		case "skewY":
 			m = m.after(affine{a: 1, b: math.Tan(get(0, 0) * math.Pi / 180), d: 1})
 		default:
-			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s.", clip([]byte(name)))
+			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s. Ungroup everything, or apply the transforms, and save it again.", clip([]byte(name)))
 		}
 	}
 	return m, nil

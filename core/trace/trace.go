@@ -52,7 +52,7 @@ const (
 func Read(name string, data []byte) (*Drawing, error) {
 	switch {
 	case len(data) == 0:
-		return nil, working.Refuse("/base64", "The file is empty.")
+		return nil, working.Refuse("/base64", "The file is empty: choose the one that was saved last.")
 	case len(data) > maxBytes:
 		return nil, working.Refuse("/base64", "The file is larger than %d MB: save only what is to be cut.", maxBytes>>20)
 	case bytes.HasPrefix(data, []byte("AC10")):
@@ -72,7 +72,7 @@ func Read(name string, data []byte) (*Drawing, error) {
 	case ext == ".dxf", bytes.Contains(head, []byte("SECTION")):
 		d, err = readDXF(data)
 	default:
-		return nil, working.Refuse("/name", "%s is neither a DXF nor an SVG by its name or by what it holds.", name)
+		return nil, working.Refuse("/name", "%s is neither a DXF nor an SVG by its name or by what it holds: save the drawing as DXF or SVG.", name)
 	}
 	if err != nil {
 		return nil, err
@@ -106,7 +106,7 @@ func (d *Drawing) add(c Curve) error {
 	}
 	for _, v := range [5]float64{c.A.X, c.A.Y, c.B.X, c.B.Y, c.Bulge} {
 		if math.IsNaN(v) || math.Abs(v) > 1e12 {
-			return working.Refuse("/base64", "The drawing holds a place that is none, or beyond all measure.")
+			return working.Refuse("/base64", "The drawing holds a place that is none, or beyond all measure: delete what lies far off, and save only what is to be cut.")
 		}
 	}
 	d.Curves = append(d.Curves, c)

@@ -56,7 +56,14 @@ type Finding struct {
 	Feature  string   `json:"feature,omitempty" doc:"id of the feature it is about"`
 	Name     string   `json:"name,omitempty" doc:"name of the feature for people"`
 	Reason   string   `json:"reason" doc:"one sentence"`
+	Place    *Place   `json:"place,omitempty" doc:"where it is, when it is at one place"`
 	Working  *Working `json:"working,omitempty"`
 	Fixes    []Fix    `json:"fixes,omitempty"`
 	SetAside string   `json:"setAside,omitempty" doc:"why the fabricator set it aside"`
+}
+
+// Place is where a finding lies on a sheet part, mm.
+type Place struct {
+	Flat [2]float64 `json:"flat" doc:"on the flat pattern"`
+	Body [3]float64 `json:"body" doc:"on the folded mid-surface"`
 }

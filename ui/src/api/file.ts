@@ -10,10 +10,15 @@ export async function fetchFile(url: string): Promise<string> {
   }
   if (!r.ok) throw new Refused(((await r.json()) as Problem).detail, r.status)
   const name = /filename="([^"]+)"/.exec(r.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file'
+  keepFile(await r.blob(), name)
+  return name
+}
+
+/** Hands data to the downloads as a file. */
+export function keepFile(data: Blob, name: string) {
   const link = document.createElement('a')
-  link.href = URL.createObjectURL(await r.blob())
+  link.href = URL.createObjectURL(data)
   link.download = name
   link.click()
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
-  return name
 }

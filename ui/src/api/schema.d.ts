@@ -38,6 +38,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/access": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether a bolt goes in and a tool reaches it, and ways out */
+        post: operations["calc.access"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/assemble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether two hole patterns meet, and which hole becomes a slot */
+        post: operations["calc.assemble"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/bend": {
         parameters: {
             query?: never;
@@ -344,6 +378,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/grip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bolt length for a stack, threads past the nut, thread in the shear planes */
+        post: operations["calc.grip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/hem": {
         parameters: {
             query?: never;
@@ -412,6 +463,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/isolator": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far a thing on isolators sinks, how it shakes and where it is stopped */
+        post: operations["calc.isolator"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/jog": {
         parameters: {
             query?: never;
@@ -474,6 +542,23 @@ export interface paths {
         put?: never;
         /** Pitch, roll, twist and packing from four corner heights */
         post: operations["calc.level"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/loadpath": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What goes through every joint from device to vehicle */
+        post: operations["calc.loadpath"];
         delete?: never;
         options?: never;
         head?: never;
@@ -599,6 +684,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/rivet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Grip, length and strength of a blind rivet */
+        post: operations["calc.rivet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/section": {
         parameters: {
             query?: never;
@@ -712,6 +814,23 @@ export interface paths {
         put?: never;
         /** Pieces into sticks, and whether fewer are possible */
         post: operations["calc.sticks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/threadengagement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How deep a bolt is screwed in before it breaks rather than strips */
+        post: operations["calc.threadengagement"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1095,6 +1214,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/dummies/{device}/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A device in board: underside (full-size PDF with its feet), box (folded, PDF) or box-dxf */
+        get: operations["getDummy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/duplicate": {
         parameters: {
             query?: never;
@@ -1277,6 +1413,23 @@ export interface paths {
         get: operations["getSurvey"];
         /** Keep a survey; If-Match 0 for the first */
         put: operations["saveSurvey"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/torque-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is tightened on a job, with boxes for witness marks and tightening again (PDF) */
+        get: operations["getTorqueSheet"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1749,6 +1902,13 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AccessCut: {
+            hole: components["schemas"]["Hole"];
+            /** @description id */
+            part: string;
+            /** @description JSON pointer to the list of holes in its recipe */
+            path: string;
+        };
         Answers: {
             crash?: string;
             fatigue?: string;
@@ -1849,7 +2009,6 @@ export interface components {
              * @description degrees to bend to, springback allowed for; null when the sheet takes no set
              */
             aim: number | null;
-            aimWorking: components["schemas"]["Working"];
             allowance: components["schemas"]["Length"];
             /**
              * Format: double
@@ -1871,7 +2030,6 @@ export interface components {
              * @description N, air bend; null on other tools
              */
             force: number | null;
-            forceWorking: components["schemas"]["Working"];
             from: components["schemas"]["Point"];
             /** @description id of the flange */
             id: string;
@@ -1896,7 +2054,6 @@ export interface components {
             tangentOffsets: number[];
             to: components["schemas"]["Point"];
             up: boolean;
-            working: components["schemas"]["Working"];
         };
         BendStep: {
             /**
@@ -1936,21 +2093,27 @@ export interface components {
             stopAt: string;
             /** @description the sheet is turned over since the step before */
             turned: boolean;
-            working: components["schemas"]["Working"];
         };
         Beside: {
             answer?: string;
             decides: boolean;
             /** @enum {string} */
-            key: "fatigue" | "crash" | "trust";
+            key: "fatigue" | "crash" | "trust" | "joint";
             name: string;
             /** @enum {string} */
             verdict: "answered" | "cannot say";
             why: string;
         };
+        Bin: {
+            /** @description mm */
+            lengths?: number[];
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+        };
         Body: {
             bends: components["schemas"]["BodyBend"][];
-            /** @description sharp edges as polylines */
+            /** @description sharp edges as polylines, without the rims of holes */
             edges: number[][][];
             max: number[];
             min: number[];
@@ -1971,6 +2134,39 @@ export interface components {
             x: number[];
             y: number[];
             z: number[];
+        };
+        BoltReach: {
+            /**
+             * Format: int64
+             * @description index
+             */
+            bolt: number;
+            how: string;
+            /** @description what closes it in when everything is fitted */
+            later?: string;
+            /** @enum {string} */
+            reach: "reachable" | "tight" | "blocked";
+            ways: components["schemas"]["ReachWay"][];
+        };
+        BoltedTold: {
+            /** @description what the checks leave out */
+            beside: components["schemas"]["Beside"][];
+            /** @description mm, its bolts */
+            holes: number[][];
+            id: string;
+            name: string;
+            /** @description as they count */
+            plies: components["schemas"]["JointPly"][];
+            /** @description by bolt, past the part it goes through */
+            reach: components["schemas"]["BoltReach"][];
+            /** @description null when it cannot be worked out */
+            result: components["schemas"]["JointResult"];
+            /** @description how it sits on its isolators */
+            rubber?: components["schemas"]["RubberTold"];
+            /** @description changes that would help, each worked out */
+            suggestions: components["schemas"]["JointSuggestion"][];
+            /** @description why it cannot be worked out */
+            why?: string;
         };
         Bounds: {
             max: components["schemas"]["Point"];
@@ -1995,6 +2191,8 @@ export interface components {
         };
         Brief: {
             answers?: components["schemas"]["Answers"];
+            /** @description bolts the shop has */
+            bins?: components["schemas"]["Bin"][];
             /** @description the vehicle's weights and limits */
             card?: components["schemas"]["Card"];
             /**
@@ -2008,6 +2206,8 @@ export interface components {
              * @description mm, step of the arrow keys and finest fraction shown
              */
             grain: number;
+            /** @description bolted joints between parts, members, devices and the vehicle */
+            joints?: components["schemas"]["Joint"][];
             limits?: components["schemas"]["Limits"];
             /** @description brackets and what they carry */
             mounts?: components["schemas"]["Mount"][];
@@ -2067,7 +2267,19 @@ export interface components {
             mirrored?: boolean;
             /** @description it stands in a space with people */
             nearPeople?: boolean;
+            /**
+             * Format: uuid
+             * @description the part it is a state of, which is then looked at among the others of its job
+             */
+            part?: string;
+            /**
+             * Format: int64
+             * @description how many are made
+             */
+            quantity?: number;
             recipe: components["schemas"]["Recipe"];
+            /** @description cut the folded part too */
+            sections?: boolean;
             /** @enum {string} */
             unit: "mm" | "fraction" | "decimal";
         };
@@ -2163,6 +2375,27 @@ export interface components {
             /** @enum {string} */
             unit: "mm" | "fraction" | "decimal";
             was: components["schemas"]["State"];
+        };
+        Compared: {
+            findings: components["schemas"]["Finding"][];
+            /** @description by hole of what it was laid on */
+            misses: components["schemas"]["ComparedHole"][];
+            /** @description how it fits, in words */
+            text: string;
+            /** @description what it was laid on */
+            with: string;
+            working: components["schemas"]["Working"];
+        };
+        ComparedHole: {
+            /** @description both diameters */
+            bores?: string;
+            name: string;
+            /**
+             * Format: double
+             * @description mm; left out where no drawn hole lies there
+             */
+            off?: number;
+            text: string;
         };
         Corner: {
             /** @enum {string} */
@@ -2364,6 +2597,8 @@ export interface components {
             from?: components["schemas"]["Point"];
             /** @description name of the feature */
             group: string;
+            /** @description name of the group the feature is in */
+            in?: string;
             /** @enum {string} */
             kind: "length" | "angle" | "count";
             label: string;
@@ -2461,6 +2696,8 @@ export interface components {
             edge: string;
             /** @description at counts from the other end */
             fromEnd?: boolean;
+            /** @description features of one group are shown, copied and removed together */
+            group?: string;
             id: string;
             /** @enum {string} */
             kind: "notch" | "tab";
@@ -2576,6 +2813,57 @@ export interface components {
             words: string;
             /** @description mm, cut depth every 10° round a round tube from the section's right side towards its top, outer surface, above the lowest */
             wrap?: number[];
+        };
+        EngagementInput: {
+            /**
+             * Format: double
+             * @description MPa, tensile strength of the bolt
+             */
+            boltTensile: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description MPa, tensile strength of what is threaded
+             */
+            nutTensile: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            pitch: number;
+        };
+        EngagementResult: {
+            /**
+             * Format: double
+             * @description mm, that the bolt's own thread needs
+             */
+            bolt: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm, least engagement so that the bolt breaks before either thread strips
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm, that the other thread needs
+             */
+            nut: number;
+            /**
+             * Format: double
+             * @description N, the bolt breaks at
+             */
+            pull: number;
+            /**
+             * @description which thread decides
+             * @enum {string}
+             */
+            weaker: "bolt" | "nut";
+            working: components["schemas"]["Working"];
         };
         Fastenable: {
             /** Format: int64 */
@@ -2735,6 +3023,8 @@ export interface components {
             fixes?: components["schemas"]["Fix"][];
             /** @description name of the feature for people */
             name?: string;
+            /** @description where it is, when it is at one place */
+            place?: components["schemas"]["Place"];
             /** @description one sentence */
             reason: string;
             /** @description why the fabricator set it aside */
@@ -2808,6 +3098,117 @@ export interface components {
              * @description mm outside
              */
             width: number;
+        };
+        FitIsolatorInput: {
+            /**
+             * Format: int64
+             * @description isolators that carry it
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description share of critical; 0.08 when left out, practice for natural rubber
+             */
+            damping?: number;
+            /**
+             * Format: double
+             * @description g, the road case down, gravity included; 2 when left out
+             */
+            down?: number;
+            /**
+             * Format: double
+             * @description times stiffer when it shakes; 1.3 when left out, practice for rubber
+             */
+            dynamic?: number;
+            /**
+             * Format: double
+             * @description mm of the rubber, free
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description kg in all
+             */
+            mass: number;
+            /**
+             * Format: double
+             * @description mm it is pressed together by tightening
+             */
+            pressed?: number;
+            /**
+             * Format: double
+             * @description Hz, what is to be kept away: an engine's speed over 60
+             */
+            shakes?: number;
+            /**
+             * Format: double
+             * @description N/mm of one, up and down
+             */
+            stiffness: number;
+            /**
+             * Format: double
+             * @description g, the road case up; 0.5 when left out
+             */
+            up?: number;
+        };
+        FitIsolatorResult: {
+            /**
+             * Format: double
+             * @description N on one at rest
+             */
+            carries: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description Hz of its own
+             */
+            frequency: number;
+            /**
+             * Format: double
+             * @description mm it moves up from rest in the road case
+             */
+            highest: number;
+            /**
+             * Format: double
+             * @description mm of height at rest
+             */
+            loaded: number;
+            /**
+             * Format: double
+             * @description mm it moves down from rest in the road case
+             */
+            lowest: number;
+            /**
+             * Format: double
+             * @description share of the shaking that gets through; null when none is named
+             */
+            passes: number | null;
+            /**
+             * Format: double
+             * @description share of its height in the road case down
+             */
+            peak: number;
+            /**
+             * Format: double
+             * @description mm, length of the sleeve its bolt is tightened on
+             */
+            sleeve: number;
+            /**
+             * Format: double
+             * @description mm from rest to a stop that spares it
+             */
+            snub: number;
+            /**
+             * Format: double
+             * @description share of its height it is pressed together, at rest
+             */
+            squash: number;
+            /**
+             * Format: double
+             * @description mm it sinks under its weight
+             */
+            static: number;
+            working: components["schemas"]["Working"];
         };
         FitLayer: {
             /**
@@ -2987,6 +3388,8 @@ export interface components {
              * @description mm, open hem: between the faces
              */
             gap?: number;
+            /** @description features of one group are shown, copied and removed together */
+            group?: string;
             /** @enum {string} */
             hem?: "closed" | "open" | "teardrop";
             holes?: components["schemas"]["Hole"][];
@@ -3620,6 +4023,86 @@ export interface components {
              */
             z: number;
         };
+        GripInput: {
+            /** @description only screws threaded to the head are at hand */
+            full?: boolean;
+            /** @description mm, lengths in the shop's bins; the usual ones when left out */
+            have?: number[];
+            /**
+             * Format: double
+             * @description mm, of another nut; of a tapped ply how deep its thread runs
+             */
+            height?: number;
+            /** @enum {string} */
+            nut: "hex" | "lock" | "tapped" | "other";
+            /**
+             * Format: double
+             * @description threads per inch, or mm; coarse when left out
+             */
+            pitch?: number;
+            plies: components["schemas"]["Ply"][];
+            /** @description threads past the nut, least and most; 1 and 3 when left out */
+            protrude?: number[];
+            /** @description 1/4, #10, M8 */
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+            /**
+             * Format: int64
+             * @description plain washers in all, of the table's thickness
+             */
+            washers: number;
+        };
+        GripPlane: {
+            /**
+             * Format: double
+             * @description mm under the head
+             */
+            at: number;
+            /** @description the thread is in the plane */
+            threaded: boolean;
+        };
+        GripResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm from under the head to under the nut, tight
+             */
+            grip: number;
+            /**
+             * Format: double
+             * @description mm, shortest length that will do
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description mm, the length to take; null when none will do
+             */
+            length: number | null;
+            /**
+             * Format: double
+             * @description mm, longest that stays within the protrusion asked for
+             */
+            most: number;
+            /** @description where plies slide on each other */
+            planes: components["schemas"]["GripPlane"][];
+            /**
+             * Format: double
+             * @description mm past the nut
+             */
+            protrudes: number;
+            /**
+             * Format: double
+             * @description mm, length of its thread
+             */
+            thread: number;
+            /**
+             * Format: double
+             * @description threads past the nut
+             */
+            threads: number;
+            working: components["schemas"]["Working"];
+        };
         Hand: {
             /**
              * @description which hand the recipe describes
@@ -3628,6 +4111,13 @@ export interface components {
             drawn?: "left" | "right";
             /** @description make the mirrored twin too */
             pair?: boolean;
+        };
+        HardwareLine: {
+            /** Format: int64 */
+            count: number;
+            /** @description names of those it goes into */
+            joints: string[];
+            name: string;
         };
         Held: {
             /** @description what the checks leave out: fatigue, crash, how far the inputs can be trusted */
@@ -3824,17 +4314,28 @@ export interface components {
         };
         Holding: {
             devices: components["schemas"]["Standing"][];
+            /** @description what all joints take */
+            hardware: components["schemas"]["HardwareLine"][];
+            joints: components["schemas"]["BoltedTold"][];
             mounts: components["schemas"]["Held"][];
+            /** @description joints that could have the size of most others */
+            oneSize: components["schemas"]["OneSize"][];
+            /** @description how forces go through the joints on to the vehicle */
+            path: components["schemas"]["Pathway"];
         };
         HoldingView: {
             /** @description hole features of the parts, to fasten and to carry with */
             features: components["schemas"]["Fastenable"][];
             holding: components["schemas"]["Holding"];
+            /** @description where a joint may stand */
+            places: components["schemas"]["StandChoice"][];
             /**
              * Format: int64
              * @description of the job it was worked out from
              */
             revision: number;
+            /** @description what plies of a joint may belong to */
+            sides: components["schemas"]["SideChoice"][];
             told: components["schemas"]["Told"];
         };
         Hole: {
@@ -3855,6 +4356,8 @@ export interface components {
              * @description mm across a D, from its flat to the far side
              */
             flat?: number;
+            /** @description features of one group are shown, copied and removed together */
+            group?: string;
             id: string;
             /** @enum {string} */
             kind: "round" | "slot" | "square" | "rectangle" | "d" | "keyhole" | "cutout";
@@ -3884,6 +4387,146 @@ export interface components {
             x: components["schemas"]["Offset"];
             /** @description front to back */
             y: components["schemas"]["Offset"];
+        };
+        HoleAccessInput: {
+            /** @description mm, middle of the face the head lies on */
+            at: number[];
+            /** @description way out of the material on the head's side */
+            axis: number[];
+            /** @description the nut is fast */
+            captive?: boolean;
+            /**
+             * Format: double
+             * @description mm from the head's face to the nut's
+             */
+            grip: number;
+            /**
+             * Format: double
+             * @description mm, of the bolt
+             */
+            length: number;
+            obstacles: components["schemas"]["HoleAccessObstacle"][];
+            /** @description 1/4, #10, M8 */
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+            /** @description those at hand: socket, deep, extension, ratcheting, ring, open, driver, impact, hand; all when left out */
+            tools?: string[];
+        };
+        HoleAccessObstacle: {
+            /** @description mm, a round bar from here */
+            from?: number[];
+            /** @description mm, to here */
+            high?: number[];
+            /** @description mm, a box from here */
+            low?: number[];
+            name: string;
+            /**
+             * Format: double
+             * @description mm, of the bar
+             */
+            radius?: number;
+            /** @description mm, to here */
+            to?: number[];
+        };
+        HoleAccessResult: {
+            findings: components["schemas"]["Finding"][];
+            /** @description in words */
+            how: string;
+            /** @description there is room to put the bolt in from the head side, and to draw it again */
+            insert: boolean;
+            /** @description there is room to put the nut over the bolt's end; of a captive one, for the end itself */
+            nut: boolean;
+            /** @enum {string} */
+            reach: "reachable" | "tight" | "blocked";
+            /** @description head side, nut side */
+            sides: components["schemas"]["HoleReachedSide"][];
+            /** @description ways out, where it is not plainly reachable */
+            ways: components["schemas"]["HoleWayOut"][];
+            working: components["schemas"]["Working"];
+        };
+        HoleAssembleInput: {
+            /**
+             * Format: double
+             * @description degrees a side may come out turned about its first hole
+             */
+            angle?: number;
+            /** @description mm, as drawn */
+            holes: number[][];
+            /** @description two or more */
+            sides: components["schemas"]["HoleAssembleSide"][];
+            /** @description 1/4, #10, M8 */
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+        };
+        HoleAssembleResult: {
+            /**
+             * @description the tightest holes that always meet; null when none do
+             * @enum {string|null}
+             */
+            class: "close" | "normal" | "loose" | null;
+            findings: components["schemas"]["Finding"][];
+            /** @description mm by hole, root of the sum of squares */
+            likely: number[];
+            /** @enum {string} */
+            meets: "always" | "mostly" | "no" | "cannot say";
+            /** @description what to do, one after the other */
+            order: string[];
+            /**
+             * Format: double
+             * @description mm the bolt has between the two sides, as the holes are; null when a hole is not given
+             */
+            play: number | null;
+            /**
+             * Format: double
+             * @description mm, holes on the loosest side that always meet without a slot
+             */
+            round: number;
+            /** @description instead: which hole becomes a slot, on which side */
+            slots: components["schemas"]["HoleAssembleSlot"][];
+            /**
+             * @description the tightest that mostly meet
+             * @enum {string|null}
+             */
+            usual: "close" | "normal" | "loose" | null;
+            working: components["schemas"]["Working"];
+            /** @description mm by hole, two sides off against each other as far as they may */
+            worst: number[];
+        };
+        HoleAssembleSide: {
+            /** @description tapped, or a nut that does not move: the bolt has no play in it */
+            fixed?: boolean;
+            /**
+             * Format: double
+             * @description mm, diameter; left out where it is asked for
+             */
+            hole?: number;
+            name: string;
+            /** @enum {string} */
+            placed: "table" | "tape" | "matched" | "surveyed" | "typed";
+            /**
+             * Format: double
+             * @description mm a hole may lie off, on the radius; by the way it is placed when left out
+             */
+            tolerance?: number;
+        };
+        HoleAssembleSlot: {
+            /** @description unit, the way it runs */
+            along: number[];
+            /** Format: int64 */
+            hole: number;
+            /**
+             * @description stays round; slotted along; drilled through when the others are bolted
+             * @enum {string}
+             */
+            kind: "datum" | "slot" | "later";
+            /**
+             * Format: double
+             * @description mm overall; its width is the hole
+             */
+            length: number;
+            side: string;
         };
         HoleCentresInput: {
             /**
@@ -4067,6 +4710,29 @@ export interface components {
             /** @description mm, what it would be in this answer and in each other */
             ways?: number[];
         };
+        HoleReachedSide: {
+            /** @description what stops a bolt from here */
+            by: string[];
+            /** @description the bolt's end has room here */
+            end: boolean;
+            /**
+             * @description the best tool that holds still
+             * @enum {string}
+             */
+            holds: "reachable" | "tight" | "blocked";
+            /** @description a bolt of the length goes in from here */
+            insert: boolean;
+            /** @description a nut goes over the bolt's end here */
+            nut: boolean;
+            /** @enum {string} */
+            side: "head" | "nut";
+            tools: components["schemas"]["HoleToolReach"][];
+            /**
+             * @description the best tool that tightens
+             * @enum {string}
+             */
+            turns: "reachable" | "tight" | "blocked";
+        };
         HoleReading: {
             /**
              * Format: double
@@ -4113,6 +4779,33 @@ export interface components {
              * @description mm, the distance that would agree
              */
             value: number;
+        };
+        HoleToolReach: {
+            /** @description what is in the way, or near */
+            by: string[];
+            name: string;
+            /** @enum {string} */
+            reach: "reachable" | "tight" | "blocked";
+            /**
+             * Format: double
+             * @description degrees its handle has at a stretch; 360 without a handle
+             */
+            swing: number;
+            tool: string;
+        };
+        HoleWayOut: {
+            /**
+             * Format: double
+             * @description mm, of an access hole
+             */
+            diameter?: number;
+            /** @description the bolt goes in from the other side then */
+            flip?: boolean;
+            /** @enum {string} */
+            kind: "flip" | "captive" | "hole" | "order";
+            text: string;
+            /** @description what an access hole is cut in, or what goes on later */
+            through?: string;
         };
         ICRInput: {
             /**
@@ -4362,6 +5055,256 @@ export interface components {
             name: string;
             password: string;
         };
+        Joint: {
+            /** @description ids of those holes */
+            features?: string[];
+            /** @description the heads lie on the part's back, not on its good side; of a bracket's joint, on the vehicle's side */
+            headsBack?: boolean;
+            id: string;
+            /** @description id of a bracket of that part: what it carries goes through these bolts, instead of loads typed */
+            mount?: string;
+            name: string;
+            /** @description id of the part whose holes the bolts go through */
+            part?: string;
+            /** @description its loads come along the load path of the job, instead of loads typed */
+            path?: boolean;
+            /** @description isolators among its plies */
+            rubber?: components["schemas"]["Rubber"];
+            /** @description by ply, what it belongs to: material and thickness come from there */
+            sides?: components["schemas"]["Side"][];
+            /** @description where it stands on the vehicle; by its part's only place when left out */
+            stands?: components["schemas"]["Stand"][];
+            /** @description the joint; its school is the job's */
+            work: components["schemas"]["JointInput"];
+        };
+        JointBoltForce: {
+            /** @description N in the plane */
+            share: number[];
+            /**
+             * Format: double
+             * @description N
+             */
+            shear: number;
+            /**
+             * Format: double
+             * @description N
+             */
+            tension: number;
+        };
+        JointCase: {
+            /** @description mm, where it acts, in the joint's axes */
+            at: number[];
+            /** @description N; z pulls the heads' ply off */
+            force: number[];
+            /** @description N·mm */
+            moment?: number[];
+            name: string;
+        };
+        JointFace: {
+            /** @description mm */
+            high: number[];
+            /** @description mm */
+            low: number[];
+            /**
+             * Format: int64
+             * @description index of the ply it is the face of, when not the first
+             */
+            ply?: number;
+        };
+        JointInput: {
+            /**
+             * Format: double
+             * @description degrees a side may come out turned
+             */
+            angle?: number;
+            /** @description mm, lengths in the shop's bins */
+            bins?: number[];
+            cases?: components["schemas"]["JointCase"][];
+            /** @description the middle ply pulls between two: two shear planes */
+            double?: boolean;
+            /** @description where the ply under the heads lies on the next; by the nearest edges when left out */
+            face?: components["schemas"]["JointFace"];
+            grade: string;
+            /** @description mm, bolts in the joint's axes */
+            holes?: number[][];
+            /** @description what it is part of or near to */
+            meets?: string[];
+            /** @description it must not slip: it holds something in line */
+            noSlip?: boolean;
+            /** @enum {string} */
+            nut: "hex" | "lock" | "tapped" | "weldnut" | "rivetnut" | "slotnut" | "pin" | "selfdrill";
+            /**
+             * Format: double
+             * @description threads per inch, or mm; coarse when left out
+             */
+            pitch?: number;
+            plies?: components["schemas"]["JointPly"][];
+            size: string;
+            /** @description its school; in a job that of the brief */
+            strength?: components["schemas"]["StrengthRule"];
+            /** @enum {string} */
+            system: "inch" | "metric";
+            tighten: components["schemas"]["JointTightening"];
+            /**
+             * Format: double
+             * @description mm across them; the table's when left out
+             */
+            washer?: number;
+            /** Format: int64 */
+            washers: number;
+        };
+        JointItem: {
+            /** Format: int64 */
+            count: number;
+            name: string;
+        };
+        JointPly: {
+            /**
+             * Format: double
+             * @description mm, both faces together
+             */
+            coat?: number;
+            /**
+             * Format: double
+             * @description mm, centre of the nearest hole to the nearest edge the force may tear to; 0 not known
+             */
+            edge?: number;
+            /** @description tapped, or its nut does not move */
+            fixed?: boolean;
+            /**
+             * Format: double
+             * @description mm, diameter; of a slot its width
+             */
+            hole?: number;
+            /** @description a tube or box the bolt squeezes */
+            hollow?: boolean;
+            /** @description key of the material table; left out for what is not metal */
+            material?: string;
+            name: string;
+            /** @enum {string} */
+            placed?: "table" | "tape" | "matched" | "surveyed" | "typed";
+            /**
+             * Format: double
+             * @description mm, of an outer ply, centre of the bolts to the bend or web that pulls it off: it pries then; 0 where it is stiff
+             */
+            pull?: number;
+            /** @description a spacer tube through it takes the squeeze */
+            sleeved?: boolean;
+            slotted?: boolean;
+            /**
+             * Format: double
+             * @description mm it is pressed together: rubber, sealant, a gasket
+             */
+            squash?: number;
+            /**
+             * Format: double
+             * @description mm, as measured, without its coats
+             */
+            thickness: number;
+            /**
+             * Format: double
+             * @description mm a hole may lie off, on the radius
+             */
+            tolerance?: number;
+            /**
+             * Format: double
+             * @description share of its strength that is left where it rusted, 0.1 to 1; whole when left out
+             */
+            worn?: number;
+        };
+        JointResult: {
+            /** @description of the case that governs */
+            bolts: components["schemas"]["JointBoltForce"][];
+            checks: components["schemas"]["StrengthCheck"][];
+            findings: components["schemas"]["Finding"][];
+            /** @description null when the stack cannot be worked out */
+            grip: components["schemas"]["GripResult"];
+            /**
+             * Format: double
+             * @description largest share used; null when it cannot be said
+             */
+            hardest: number | null;
+            /** @description what is taken from the bins */
+            hardware: components["schemas"]["JointItem"][];
+            /** @description what keeps it tight, in words */
+            keep: string[];
+            /** @description how its holes are made, in order, in words */
+            making: string[];
+            /** @description whether the holes meet; null when no side says how it is made */
+            meets: components["schemas"]["HoleAssembleResult"];
+            /** @description bolts in the order they are tightened */
+            sequence: number[];
+            /** @description null when it cannot be tightened by number */
+            tight: components["schemas"]["JointTight"];
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
+        JointSuggestion: {
+            /**
+             * Format: double
+             * @description largest share used then
+             */
+            hardest: number | null;
+            /** @description the joint as it would be */
+            input: components["schemas"]["JointInput"];
+            text: string;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
+        JointTight: {
+            /**
+             * Format: double
+             * @description nut factor K
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description N, with the scatter of a torque wrench against
+             */
+            least: number;
+            /** @description what keeps it below the bolt's share of proof */
+            limited?: string;
+            /**
+             * Format: double
+             * @description N, with the scatter for
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description N
+             */
+            preload: number;
+            /**
+             * Format: double
+             * @description N·mm
+             */
+            torque: number;
+            working: components["schemas"]["Working"];
+        };
+        JointTightening: {
+            /**
+             * Format: double
+             * @description °C at which liquid lock and sealant cure; 20 when left out
+             */
+            cures?: number;
+            /** @description near an engine or exhaust, over 100 °C */
+            hot?: boolean;
+            /** @enum {string} */
+            locking: "none" | "plastic" | "metal" | "liquid" | "jam" | "wire";
+            /** @enum {string} */
+            lubrication: "dry" | "oiled" | "waxed" | "antiseize" | "moly";
+            /** @description taken apart again and again */
+            reused?: boolean;
+            /** @description on a vehicle that is driven */
+            shakes?: boolean;
+            /**
+             * Format: double
+             * @description of the proof load; 0.75 when left out
+             */
+            share?: number;
+            /** @description outside, or where water gets */
+            wet?: boolean;
+        };
         JointTold: {
             /** @description mm */
             at: number[];
@@ -4488,6 +5431,94 @@ export interface components {
             /** @description a foot pulls up */
             lifts: boolean;
             working: components["schemas"]["Working"];
+        };
+        LoadPathBody: {
+            /** @description mm, its centre of gravity */
+            at?: number[];
+            /** @description what else pushes on it */
+            forces?: components["schemas"]["LoadPathForce"][];
+            /** @description it holds by itself: the vehicle */
+            ground?: boolean;
+            id: string;
+            /**
+             * Format: double
+             * @description kg
+             */
+            mass?: number;
+            name?: string;
+        };
+        LoadPathForce: {
+            /** @description mm */
+            at: number[];
+            /** @description N */
+            force: number[];
+            /** @description N·mm */
+            moment?: number[];
+        };
+        LoadPathGround: {
+            /** @description N */
+            force: number[];
+            id: string;
+            /** @description N·mm about the origin */
+            moment: number[];
+        };
+        LoadPathInput: {
+            /** @description g that each mass pulls with, gravity included: at rest 0, 0, −1 */
+            acceleration?: number[];
+            bodies: components["schemas"]["LoadPathBody"][];
+            joints: components["schemas"]["LoadPathJoint"][];
+        };
+        LoadPathJoint: {
+            /** @description id of a body */
+            a: string;
+            /** @description mm */
+            at: number[];
+            /** @description id of the other */
+            b: string;
+            id: string;
+            name?: string;
+            /**
+             * Format: double
+             * @description mm, arm by which one that holds moments is as stiff in turning as in moving: half its pattern; 50 when left out
+             */
+            reach?: number;
+            /**
+             * Format: double
+             * @description against the other joints of its body; 1 when left out
+             */
+            stiffness?: number;
+            /** @description it holds moments too: a group of bolts, a weld */
+            turns?: boolean;
+        };
+        LoadPathResult: {
+            /**
+             * Format: double
+             * @description N that forces on everything are out of balance by, a check
+             */
+            balance: number;
+            findings: components["schemas"]["Finding"][];
+            /** @description what each thing that holds by itself gets */
+            ground: components["schemas"]["LoadPathGround"][];
+            joints: components["schemas"]["LoadPathShare"][];
+            /** @description ids of bodies, what pushes first */
+            order: string[];
+            working: components["schemas"]["Working"];
+        };
+        LoadPathShare: {
+            /** @description N, on the body that holds */
+            force: number[];
+            /** @description id of the body that is held */
+            from: string;
+            id: string;
+            /** @description N·mm about the joint, on the body that holds */
+            moment: number[];
+            /**
+             * Format: double
+             * @description N, size of the force
+             */
+            most: number;
+            /** @description id of the body that holds it */
+            onto: string;
         };
         LoadRoad: {
             /**
@@ -4759,6 +5790,8 @@ export interface components {
              * @description degrees, as a slot's
              */
             angle?: number;
+            /** @description features of one group are shown, copied and removed together */
+            group?: string;
             /**
              * Format: double
              * @description mm, of words; 5 when left out
@@ -4802,6 +5835,12 @@ export interface components {
             name: string;
             panel: string;
             text?: string;
+        };
+        Master: {
+            /** @description its name then */
+            name: string;
+            /** @description id of the part */
+            part: string;
         };
         MatePair: {
             /** @description id of the part's hole as made */
@@ -5726,6 +6765,18 @@ export interface components {
              */
             from?: "outside" | "inside" | "flat";
         };
+        OneSize: {
+            /** Format: double */
+            hardest: number | null;
+            /** @description id */
+            joint: string;
+            /** Format: double */
+            pitch: number;
+            size: string;
+            text: string;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
         OpenItem: {
             done?: boolean;
             id: string;
@@ -5868,6 +6919,8 @@ export interface components {
             pierces: number;
             /** @description the blank under each school */
             schools: components["schemas"]["SchoolBlank"][];
+            /** @description the folded part cut square to its bends; empty unless asked for */
+            sections: components["schemas"]["Section"][];
             /** @description bends in the order they are made, by rule */
             steps: components["schemas"]["BendStep"][];
             /** @description false when something could not be unfolded and was left out */
@@ -6020,6 +7073,54 @@ export interface components {
             new: string;
             old: string;
         };
+        PathLink: {
+            /** @description mm */
+            at: number[];
+            /** @description N on what holds, forward, left, up, by case */
+            forces: number[][];
+            /** @description name of what is held */
+            from: string;
+            /** @description id of the joint */
+            joint: string;
+            /** @description N, their sizes */
+            most: number[];
+            name: string;
+            /** @description name of what holds it */
+            onto: string;
+            /** @description which of its places */
+            place?: string;
+        };
+        PathThing: {
+            /** @description mm, its centre of gravity; left out where it has no place */
+            at?: number[];
+            id: string;
+            /**
+             * Format: double
+             * @description kg
+             */
+            mass: number;
+            name: string;
+        };
+        Pathway: {
+            cases: string[];
+            findings: components["schemas"]["Finding"][];
+            /** @description N on the vehicle, by case */
+            ground: number[][];
+            links: components["schemas"]["PathLink"][];
+            /** @description outlines of what stands in it */
+            sketch: components["schemas"]["Drawn"][];
+            /** @description what pushes first */
+            things: components["schemas"]["PathThing"][];
+            /** @description why there is none */
+            why?: string;
+            /** @description of the worst case */
+            working?: components["schemas"]["Working"];
+            /**
+             * Format: int64
+             * @description index of the case with the largest force on a joint
+             */
+            worst: number;
+        };
         Pattern: {
             /** @description mirror: left to right */
             across?: boolean;
@@ -6092,6 +7193,12 @@ export interface components {
             to: number[];
             why?: string;
         };
+        Place: {
+            /** @description on the folded mid-surface */
+            body: number[];
+            /** @description on the flat pattern */
+            flat: number[];
+        };
         Placed: {
             /** @description mm, without mates: where its origin stands */
             at?: number[];
@@ -6163,6 +7270,19 @@ export interface components {
             name: string;
             owner: string;
             text: string;
+        };
+        Ply: {
+            name?: string;
+            /**
+             * Format: double
+             * @description mm it is pressed together when tight: an isolator, sealant, a gasket
+             */
+            squash?: number;
+            /**
+             * Format: double
+             * @description mm, with its coats
+             */
+            thickness: number;
         };
         Pocket: {
             height: components["schemas"]["SurveyReading"];
@@ -6252,6 +7372,24 @@ export interface components {
              */
             upTo: number;
         };
+        ReachWay: {
+            /** @description id of the joint it is to be fitted before */
+            before?: string;
+            /** @description the hole to cut */
+            cut?: components["schemas"]["AccessCut"];
+            /**
+             * Format: double
+             * @description mm, of an access hole
+             */
+            diameter?: number;
+            /** @description the bolt goes in from the other side then */
+            flip?: boolean;
+            /** @enum {string} */
+            kind: "flip" | "captive" | "hole" | "order";
+            text: string;
+            /** @description what an access hole is cut in, or what goes on later */
+            through?: string;
+        };
         Recipe: {
             base: components["schemas"]["Base"];
             /** @description where K comes from */
@@ -6268,6 +7406,8 @@ export interface components {
             grain?: "unknown" | "x" | "y";
             /** @description left and right pair */
             hand?: components["schemas"]["Hand"];
+            /** @description the part its matched holes are drilled through */
+            master?: components["schemas"]["Master"];
             /** @description key of the material table */
             material: string;
             /** @description the part it was split from */
@@ -6282,6 +7422,11 @@ export interface components {
              * @description version of this form, 1
              */
             schema: number;
+            /**
+             * @description the face that shows or carries film: it lies up on the cutting table; left out when none does
+             * @enum {string}
+             */
+            seen?: "good" | "back";
             /** @description findings set aside, with the reason */
             setAside?: components["schemas"]["Aside"][];
             /**
@@ -6378,6 +7523,68 @@ export interface components {
             recipe: components["schemas"]["Recipe"];
             summary: string;
         };
+        RivetInput: {
+            /**
+             * Format: double
+             * @description mm: 3.2, 4, 4.8 or 6.4
+             */
+            diameter: number;
+            /** @enum {string} */
+            material: "aluminium" | "steel" | "stainless";
+            /** @description with their coats and sealant */
+            plies: components["schemas"]["Ply"][];
+            /**
+             * Format: double
+             * @description strength over load at least; 3 when left out
+             */
+            safety?: number;
+            /**
+             * Format: double
+             * @description N on one rivet
+             */
+            shear?: number;
+            /**
+             * Format: double
+             * @description N on one rivet
+             */
+            tension?: number;
+        };
+        RivetResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm of grip it is made for
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            grip: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            hole: number;
+            /**
+             * Format: double
+             * @description mm, the length to take; null when none will do
+             */
+            length: number | null;
+            /**
+             * Format: double
+             * @description mm of grip it is made for
+             */
+            to: number;
+            /**
+             * Format: double
+             * @description share of its strength over the safety, shear and tension together
+             */
+            used: number;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            working: components["schemas"]["Working"];
+        };
         RoadView: {
             road: components["schemas"]["LoadRoad"];
             source: string;
@@ -6387,6 +7594,32 @@ export interface components {
         RoleRequest: {
             /** @enum {string} */
             role: "owner" | "maker" | "reader";
+        };
+        Rubber: {
+            /**
+             * Format: int64
+             * @description index of the ply that is rubber
+             */
+            ply: number;
+            /**
+             * Format: double
+             * @description mm it is pressed together by tightening
+             */
+            pressed?: number;
+            /**
+             * Format: double
+             * @description Hz that are to be kept away
+             */
+            shakes?: number;
+            /**
+             * Format: double
+             * @description N/mm of one, up and down
+             */
+            stiffness: number;
+        };
+        RubberTold: {
+            result?: components["schemas"]["FitIsolatorResult"];
+            why?: string;
         };
         Rule: {
             /** @description test strips of this sheet and tool */
@@ -6492,6 +7725,15 @@ export interface components {
              */
             thickness: number;
         };
+        Section: {
+            /** @description edge of the base that lies at the right */
+            edge: string;
+            /** @description ids of the panels cut, from the left */
+            panels: string[];
+            pieces: components["schemas"]["SectionPiece"][];
+            /** @description what can be typed over, at its place */
+            sizes: components["schemas"]["SectionMeasure"][];
+        };
         SectionBend: {
             /**
              * Format: double
@@ -6520,6 +7762,20 @@ export interface components {
              * @description mm
              */
             thickness: number;
+        };
+        SectionMeasure: {
+            /** @description unit, the side its line keeps to */
+            beside: components["schemas"]["Point"];
+            from: components["schemas"]["Point"];
+            /** @description of a dimension of the part */
+            path: string;
+            to: components["schemas"]["Point"];
+        };
+        SectionPiece: {
+            bend?: boolean;
+            /** @description of the panel */
+            id: string;
+            rim: components["schemas"]["Point"][];
         };
         SectionProperties: {
             /**
@@ -6801,6 +8057,23 @@ export interface components {
             why?: string;
             working?: components["schemas"]["Working"];
         };
+        Side: {
+            /**
+             * @description left out for what is typed
+             * @enum {string}
+             */
+            kind?: "part" | "member" | "device" | "vehicle";
+            /** @description id of the frame's member */
+            member?: string;
+            /** @description id of the part, the frame or the device; of the vehicle a surveyed point or hole map, or nothing */
+            of?: string;
+            /** @description id of the placed thing it is, where it stands more than once */
+            placed?: string;
+        };
+        SideChoice: {
+            name: string;
+            side: components["schemas"]["Side"];
+        };
         SideRow: {
             /**
              * Format: double
@@ -6960,6 +8233,38 @@ export interface components {
             verdict: "good" | "doubtful" | "bad" | "open";
             working?: components["schemas"]["Working"];
         };
+        Stand: {
+            /** @description mm forward, left, up of the datum; without the others */
+            at?: number[];
+            /**
+             * Format: int64
+             * @description number of the device's foot it is at, from 1
+             */
+            foot?: number;
+            /**
+             * @description way the bolts' heads look there, without a placed part; up when left out
+             * @enum {string}
+             */
+            heads?: "front" | "rear" | "left" | "right" | "up" | "down";
+            name?: string;
+            /** @description id of the placed thing that is the part its bolts go through */
+            placed?: string;
+            /** @description id of the surveyed point it is at */
+            point?: string;
+            /**
+             * Format: double
+             * @description degrees its across is turned about the heads' way, left positive: from forward, or from level where the heads look sideways
+             */
+            turn?: number;
+            /** @description the part is the other hand there: how it stands is said of the drawn hand, on the other side */
+            twin?: boolean;
+        };
+        StandChoice: {
+            name: string;
+            /** @description id of the part that is placed there; only joints through its holes stand there */
+            part?: string;
+            stand: components["schemas"]["Stand"];
+        };
         Standing: {
             cases: components["schemas"]["FeetCase"][];
             device: components["schemas"]["Device"];
@@ -7040,19 +8345,19 @@ export interface components {
         };
         Subject: {
             /**
-             * @description x from the blank's left edge, y from its front
+             * @description of a place: x from the blank's left edge, y from its front
              * @enum {string}
              */
-            axis: "x" | "y";
+            axis?: "x" | "y";
             /** @description of the hole as made, or of the flange */
             id?: string;
             /** @enum {string} */
             school?: "coupon" | "table" | "standard" | "fixed";
             /**
-             * @description a hole's centre, a bend line's mark, or the blank under a school
+             * @description a hole's centre, a bend line's mark, the blank under a school, or of a bend its allowance, the angle to bend to, the press force or the stop
              * @enum {string}
              */
-            what: "hole" | "bend" | "school";
+            what: "hole" | "bend" | "school" | "allowance" | "aim" | "force" | "stop";
         };
         Survey: {
             /**
@@ -7717,6 +9022,8 @@ export interface components {
         };
         TracedPart: {
             base: components["schemas"]["Base"];
+            /** @description its holes laid on what was measured */
+            compared: components["schemas"]["Compared"][];
             /**
              * Format: double
              * @description mm
@@ -8185,6 +9492,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Part"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.access": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoleAccessInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleAccessResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.assemble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoleAssembleInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleAssembleResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -8792,6 +10165,39 @@ export interface operations {
             };
         };
     };
+    "calc.grip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GripInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GripResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.hem": {
         parameters: {
             query?: never;
@@ -8924,6 +10330,39 @@ export interface operations {
             };
         };
     };
+    "calc.isolator": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitIsolatorInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitIsolatorResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.jog": {
         parameters: {
             query?: never;
@@ -9043,6 +10482,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SurveyLevelResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.loadpath": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadPathInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadPathResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -9287,6 +10759,39 @@ export interface operations {
             };
         };
     };
+    "calc.rivet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RivetInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RivetResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.section": {
         parameters: {
             query?: never;
@@ -9505,6 +11010,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NestSticksResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.threadengagement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EngagementInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EngagementResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -10333,6 +11871,37 @@ export interface operations {
             };
         };
     };
+    getDummy: {
+        parameters: {
+            query?: {
+                /** @description of the template */
+                paper?: "a4" | "letter";
+                /** @description of the drawing */
+                units?: "mm" | "in";
+                /** @description mm; 2 when left out */
+                board?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+                device: string;
+                kind: "underside" | "box" | "box-dxf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
     duplicateJob: {
         parameters: {
             query?: never;
@@ -10745,6 +12314,31 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getTorqueSheet: {
+        parameters: {
+            query?: {
+                /** @description of the sheet */
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };

@@ -2,22 +2,23 @@
 // One size of the recipe on the drawing. Tapping it chooses it for typing.
 import { computed } from 'vue'
 import type { Dimension } from '@/api/client'
-import type { View } from './geometry'
+import { dimensionLine, type View } from './geometry'
 import type { Rect } from './place'
 
-const props = defineProps<{ dimension: Dimension; view: View; spot: Rect; chosen?: boolean }>()
+const props = defineProps<{
+  dimension: Dimension
+  spot: Rect
+  chosen?: boolean
+  /** Where its ends fall on the screen; left out with a line of its own. */
+  view?: View
+  /** Its line is drawn even when it is not chosen. */
+  lined?: boolean
+  line?: string
+  text?: string
+}>()
 const emit = defineEmits<{ choose: [] }>()
 
-const line = computed(() => {
-  const a = props.view.at(props.dimension.from!)
-  const b = props.view.at(props.dimension.to!)
-  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1
-  const tick = (p: { x: number; y: number }) => {
-    const t = { x: (-(b.y - a.y) / long) * 7, y: ((b.x - a.x) / long) * 7 }
-    return `M${p.x - t.x} ${p.y - t.y}L${p.x + t.x} ${p.y + t.y}`
-  }
-  return `M${a.x} ${a.y}L${b.x} ${b.y}${tick(a)}${tick(b)}`
-})
+const drawn = computed(() => props.line ?? (props.view ? dimensionLine(props.dimension, props.view) : ''))
 </script>
 
 <template>
@@ -25,9 +26,11 @@ const line = computed(() => {
     <title>
       {{ dimension.group }}: {{ dimension.label }} {{ dimension.text }}{{ dimension.note ? ', ' + dimension.note : '' }}
     </title>
-    <path v-if="chosen" :d="line" class="line" />
+    <path v-if="chosen || lined" :d="drawn" class="line" />
     <rect :x="spot.x" :y="spot.y" :width="spot.w" :height="spot.h" class="tag" />
-    <text text-anchor="middle" :x="spot.x + spot.w / 2" :y="spot.y + spot.h / 2 + 5" class="text">{{ dimension.text }}</text>
+    <text text-anchor="middle" :x="spot.x + spot.w / 2" :y="spot.y + spot.h / 2 + 5" class="text">{{
+      text ?? dimension.text
+    }}</text>
   </g>
 </template>
 
@@ -49,6 +52,10 @@ const line = computed(() => {
 }
 .line {
   fill: none;
+  stroke: var(--line-soft);
+  pointer-events: none;
+}
+.chosen .line {
   stroke: var(--pick);
   stroke-width: 2;
 }

@@ -7,10 +7,17 @@ import { computed, ref, useId } from 'vue'
 import type { Dimension, Edge, Part } from '@/api/client'
 import BoardDimension from './BoardDimension.vue'
 import BoardOrdinates from './BoardOrdinates.vue'
-import { fit, loopPath, middle, points } from './geometry'
+import { dimensionLine, fit, loopPath, middle, points } from './geometry'
 import { bendText, placeLabels, type Rect } from './place'
 
-const props = defineProps<{ part: Part; chosen?: Dimension; feature?: string; edge?: Edge }>()
+const props = defineProps<{
+  part: Part
+  chosen?: Dimension
+  feature?: string
+  edge?: Edge
+  /** The panel that is looked at alone, with all its sizes. */
+  panel?: string
+}>()
 const emit = defineEmits<{
   dimension: [path: string]
   face: [panel: string]
@@ -20,19 +27,44 @@ const emit = defineEmits<{
 
 const frame = ref<HTMLElement>()
 const { width, height } = useElementSize(frame)
+const alone = computed(() => props.part.panels.find((p) => p.id === props.panel))
+const bounds = computed(() => {
+  const rim = alone.value && [...alone.value.flat, ...(alone.value.zone ?? [])]
+  if (!rim) return props.part.bounds
+  const xs = rim.map((p) => p.x)
+  const ys = rim.map((p) => p.y)
+  return { min: { x: Math.min(...xs), y: Math.min(...ys) }, max: { x: Math.max(...xs), y: Math.max(...ys) } }
+})
 const view = computed(() =>
-  fit(props.part.bounds, width.value || 600, height.value || 400, { left: 106, right: 44, top: 26, bottom: 44 }),
+  fit(bounds.value, width.value || 600, height.value || 400, { left: 106, right: 44, top: 56, bottom: 44 }),
 )
-const main = computed(() =>
-  props.part.dimensions.filter((d) => d.main && d.from && d.to && d.path !== props.chosen?.path && !d.path.includes('/holes/')),
-)
+const main = computed(() => {
+  const drawn = props.part.dimensions.filter((d) => d.from && d.to && d.path !== props.chosen?.path)
+  const own =
+    alone.value && new Set([alone.value.id, ...props.part.holes.filter((h) => h.panel === props.panel).map((h) => h.feature)])
+  return own ? drawn.filter((d) => own.has(d.feature)) : drawn.filter((d) => d.main && !d.path.includes('/holes/'))
+})
 const clip = useId()
-const spots = computed(() => placeLabels(props.part, view.value, width.value || 600, main.value, props.chosen))
+const spots = computed(() => placeLabels(props.part, view.value, width.value || 600, main.value, props.chosen, bounds.value.min))
 const flagged = computed(() => {
   const worst = new Map<string, string>()
   for (const f of props.part.findings)
     if (f.feature && !f.setAside && f.severity !== 'note' && worst.get(f.feature) !== 'stop') worst.set(f.feature, f.severity)
   return worst
+})
+
+/** Flags at their places; several at one place show as the worst. */
+const flags = computed(() => {
+  const out = new Map<string, { x: number; y: number; feature: string; severity: string; said: string }>()
+  for (const f of props.part.findings) {
+    if (!f.place || f.setAside || f.severity === 'note') continue
+    const at = view.value.at({ x: f.place.flat[0]!, y: f.place.flat[1]! })
+    const key = `${Math.round(at.x / 12)} ${Math.round(at.y / 12)}`
+    const had = out.get(key)
+    if (had) had.said += `\n${f.reason}`
+    else out.set(key, { ...at, feature: f.feature ?? '', severity: f.severity, said: f.reason })
+  }
+  return [...out.values()]
 })
 
 const bends = computed(() =>
@@ -54,6 +86,23 @@ const holes = computed(() =>
     return { ...h, c, r, arm: r + 5, path: h.loop?.length ? loopPath(h.loop, view.value) : '' }
   }),
 )
+/** Hole rims by how they are drawn, one path for all of a kind. */
+const rims = computed(() => {
+  const out: Record<string, string> = {}
+  for (const h of holes.value) {
+    const state =
+      h.feature === props.feature ? 'on' : (flagged.value.get(h.feature) ?? (h.made === 'drilled' ? 'drilled' : 'plain'))
+    const r = n(h.r)
+    const d = n(2 * h.r)
+    out[state] = (out[state] ?? '') + (h.path || `M${n(h.c.x - h.r)} ${n(h.c.y)}a${r} ${r} 0 1 0 ${d} 0a${r} ${r} 0 1 0 -${d} 0Z`)
+  }
+  return out
+})
+/** The centre-punch ticks, one path for them all: a part may have hundreds. */
+const ticks = computed(() =>
+  holes.value.map(({ c, arm }) => `M${n(c.x - arm)} ${n(c.y)}h${n(2 * arm)}M${n(c.x)} ${n(c.y - arm)}v${n(2 * arm)}`).join(''),
+)
+const n = (v: number) => v.toFixed(1)
 const firsts = computed(() => {
   const seen = new Set<string>()
   return holes.value
@@ -105,18 +154,17 @@ const edges = computed(() =>
         />
       </template>
       <path :d="loopPath(part.outline, view)" class="cut" />
-      <g
+      <path v-for="(d, state) in rims" :key="state" :d="d" class="cut open" :class="state" />
+      <path :d="ticks" class="tick" />
+      <circle
         v-for="h in holes"
         :key="h.id"
         class="hole"
-        :class="[{ on: h.feature === feature }, flagged.get(h.feature)]"
+        :cx="h.c.x"
+        :cy="h.c.y"
+        :r="Math.max(h.r, 16)"
         @click="emit('hole', h.feature)"
-      >
-        <circle :cx="h.c.x" :cy="h.c.y" :r="Math.max(h.r, 16)" class="catch" />
-        <path v-if="h.path" :d="h.path" class="cut open" />
-        <circle v-else :cx="h.c.x" :cy="h.c.y" :r="h.r" class="cut open" :class="{ drilled: h.made === 'drilled' }" />
-        <path :d="`M${h.c.x - h.arm} ${h.c.y}H${h.c.x + h.arm}M${h.c.x} ${h.c.y - h.arm}V${h.c.y + h.arm}`" class="tick" />
-      </g>
+      />
       <g v-for="l in bends" :key="l.id" :class="[l.up ? 'up' : 'down', { on: l.id === feature }]">
         <path :d="`M${l.a.x} ${l.a.y}L${l.b.x} ${l.b.y}`" class="bend" />
         <g :transform="`translate(${l.m.x} ${l.m.y}) rotate(${l.tilt})`">
@@ -156,7 +204,17 @@ const edges = computed(() =>
           {{ m.text }}
         </text>
       </g>
-      <BoardOrdinates :part="part" :view="view" :height="height" />
+      <BoardOrdinates v-if="!alone" :part="part" :view="view" :height="height" />
+      <path
+        v-if="alone"
+        :d="
+          main
+            .filter((d) => spots.has(d.path))
+            .map((d) => dimensionLine(d, view))
+            .join('')
+        "
+        class="lines"
+      />
       <template v-for="d in main" :key="d.path">
         <BoardDimension
           v-if="spots.get(d.path)"
@@ -174,6 +232,20 @@ const edges = computed(() =>
         chosen
         @choose="emit('dimension', chosen.path)"
       />
+      <g
+        v-for="(f, i) in flags"
+        :key="'flag' + i"
+        class="warn"
+        :class="f.severity"
+        :transform="`translate(${f.x} ${f.y})`"
+        :data-flag="f.feature"
+        @click="emit('hole', f.feature)"
+      >
+        <title>{{ f.said }}</title>
+        <circle r="16" class="catch" />
+        <path :d="f.severity === 'stop' ? 'M-4 -10H4L10 -4V4L4 10H-4L-10 4V-4Z' : 'M-9 0A9 9 0 0 1 9 0A9 9 0 0 1 -9 0Z'" />
+        <path d="M0 -5V1.5M0 4V5.5" class="bang" />
+      </g>
     </svg>
     <p v-else class="nothing">Nothing can be drawn yet: see the flags.</p>
   </div>
@@ -226,20 +298,19 @@ svg {
   stroke-dasharray: 2 3;
   fill: none;
 }
-.hole {
+.hole,
+.catch {
+  fill: transparent;
   cursor: pointer;
 }
-.hole.on .cut,
-.hole.stop .cut,
-.hole.mind .cut {
+.open.on,
+.open.stop,
+.open.mind {
   stroke: var(--pick);
   stroke-width: 3;
 }
-.hole.stop .cut {
+.open.stop {
   stroke: var(--stop);
-}
-.catch {
-  fill: transparent;
 }
 .tick {
   stroke: var(--line);
@@ -312,6 +383,27 @@ svg {
 .edge.on {
   stroke: color-mix(in srgb, var(--pick) 55%, transparent);
   stroke-width: 8;
+}
+.lines {
+  fill: none;
+  stroke: var(--line-soft);
+  pointer-events: none;
+}
+.warn {
+  cursor: pointer;
+}
+.warn path {
+  fill: var(--mind);
+  stroke: var(--board);
+  stroke-width: 1.5;
+}
+.warn.stop path {
+  fill: var(--stop);
+}
+.warn .bang {
+  fill: none;
+  stroke: var(--board);
+  stroke-width: 2.4;
 }
 .nothing {
   padding: 24px;

@@ -1,5 +1,5 @@
 // Display only: where millimetres of the flat pattern fall on the screen.
-import type { Part } from '@/api/client'
+import type { Dimension, Part } from '@/api/client'
 
 export type P = { x: number; y: number }
 type Loop = { x: number; y: number; bulge?: number }[]
@@ -46,3 +46,15 @@ export const points = (list: P[], view: View) =>
     .join(' ')
 
 export const middle = (a: P, b: P): P => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 })
+
+/** The line of a dimension, with a tick at both its ends. */
+export function dimensionLine(d: Dimension, view: View): string {
+  const a = view.at(d.from!)
+  const b = view.at(d.to!)
+  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1
+  const tick = (p: P) => {
+    const t = { x: (-(b.y - a.y) / long) * 7, y: ((b.x - a.x) / long) * 7 }
+    return `M${p.x - t.x} ${p.y - t.y}L${p.x + t.x} ${p.y + t.y}`
+  }
+  return `M${a.x} ${a.y}L${b.x} ${b.y}${tick(a)}${tick(b)}`
+}

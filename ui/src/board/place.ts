@@ -10,7 +10,7 @@ const clear = 2
 const meets = (a: Rect, b: Rect) =>
   a.x < b.x + b.w + clear && b.x < a.x + a.w + clear && a.y < b.y + b.h + clear && b.y < a.y + a.h + clear
 
-function placeAll(wishes: Wish[], taken: Rect[], board: Rect): Map<string, Rect> {
+export function placeAll(wishes: Wish[], taken: Rect[], board: Rect): Map<string, Rect> {
   const out = new Map<string, Rect>()
   const inside = (r: Rect) => r.x >= board.x && r.y >= board.y && r.x + r.w <= board.x + board.w && r.y + r.h <= board.y + board.h
   for (const w of wishes) {
@@ -22,7 +22,7 @@ function placeAll(wishes: Wish[], taken: Rect[], board: Rect): Map<string, Rect>
   return out
 }
 
-const tagHeight = 26
+export const tagHeight = 26
 export const tagWidth = (text: string) => text.length * 7.7 + 14
 const textWidth = (text: string) => text.length * 6.9 + 6
 
@@ -55,6 +55,7 @@ export function placeLabels(
   width: number,
   dims: Dimension[],
   chosen: Dimension | undefined,
+  low: P,
 ): Map<string, Rect> {
   const taken: Rect[] = part.holes.map((h) => {
     const r = (Math.max(h.diameter, h.length ?? 0) / 2) * view.scale + 3
@@ -117,7 +118,7 @@ export function placeLabels(
     })
   }
   // The strips below and at the left belong to the ordinates.
-  const corner = view.at(part.bounds.min)
+  const corner = view.at(low)
   return placeAll(wishes, taken, { x: corner.x - 10, y: 1, w: width - corner.x + 8, h: corner.y + 6 })
 }
 

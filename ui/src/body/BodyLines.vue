@@ -3,10 +3,11 @@
 // without WebGL.
 import { computed } from 'vue'
 import type { Body } from '@/api/client'
+import { holeRims } from './scene'
 
 const props = defineProps<{ body: Body }>()
 const lines = computed(() =>
-  props.body.edges.map((e) =>
+  [...props.body.edges, ...props.body.panels.flatMap((p) => holeRims(p, props.body.thickness))].map((e) =>
     e.map(([x, y, z]) => ({ x: x! * 0.86 + y! * 0.5, y: -(z! * 0.86 + (y! * 0.86 - x! * 0.5) * 0.5) })),
   ),
 )

@@ -37,6 +37,8 @@ export type Thing = {
 }
 /** A point that can be tapped. */
 export type Dot = { id: string; at: V; taken: boolean }
+/** A flag at its place on the body. */
+export type Flag = { id: string; at: V; stop: boolean; said: string }
 const at = (v: V) => new Vector3(v[0], v[1], v[2])
 
 export class Scene {
@@ -46,6 +48,7 @@ export class Scene {
   private readonly controls: OrbitControls
   private part = new Group()
   private dots: Dot[] = []
+  private flags: Flag[] = []
   private radius = 0
   private pending = false
 
@@ -53,7 +56,7 @@ export class Scene {
     private readonly host: HTMLElement,
     private readonly onReady: () => void,
   ) {
-    this.renderer = new WebGLRenderer({ antialias: true, alpha: true })
+    this.renderer = new WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true }) // pictures are made of it
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2))
     this.host.appendChild(this.renderer.domElement)
     this.camera.up.set(0, 0, 1)
@@ -68,14 +71,24 @@ export class Scene {
     this.controls.addEventListener('change', () => this.render())
   }
 
-  /** Draws a body; feature names the panel or bend to bring out. */
-  show(body: Body, feature?: string) {
+  /** Draws a body; feature names the panel or bend to bring out, flags lie on it. */
+  show(body: Body, feature?: string, flags: Flag[] = []) {
     this.clear()
+    this.flags = flags
     const steel = this.material(this.token('--steel'))
     const picked = this.material(this.token('--pick'))
+    const rims: V[][] = []
+    for (const p of body.panels) rims.push(...holeRims(p, body.thickness))
+    this.lines(rims, '--line')
     for (const p of body.panels) this.part.add(new Mesh(plate(p, body.thickness), p.id === feature ? picked : steel))
     for (const b of body.bends) this.part.add(new Mesh(swept(b.rows), b.id === feature ? picked : steel))
     this.lines(body.edges, '--line')
+    for (const stop of [false, true])
+      this.points(
+        flags.filter((f) => f.stop === stop),
+        stop ? '--stop' : '--mind',
+        11,
+      )
     this.frame(at(body.min), at(body.max))
   }
 
@@ -114,9 +127,18 @@ export class Scene {
 
   /** Answers the dot under a place of the host, if there is one. */
   dotUnder(x: number, y: number): Dot | undefined {
+    return this.near(this.dots, x, y)
+  }
+
+  /** Answers the flag under a place of the host, if there is one. */
+  flagUnder(x: number, y: number): Flag | undefined {
+    return this.near(this.flags, x, y)
+  }
+
+  private near<T extends { at: V }>(list: T[], x: number, y: number): T | undefined {
     this.camera.updateMatrixWorld() // the last turn may not be drawn yet
     const { clientWidth: w, clientHeight: h } = this.host
-    return this.dots.find((d) => {
+    return list.find((d) => {
       const v = at(d.at).add(this.part.position).project(this.camera)
       return Math.hypot(((v.x + 1) * w) / 2 - x, ((1 - v.y) * h) / 2 - y) < 14
     })
@@ -158,7 +180,7 @@ export class Scene {
     this.part.add(new LineSegments(edges, new LineBasicMaterial({ color: new Color(this.token(color)) })))
   }
 
-  private points(list: Dot[], color: string) {
+  private points(list: { at: V }[], color: string, large = 9) {
     if (!list.length) return
     const g = new BufferGeometry()
     g.setAttribute(
@@ -168,7 +190,7 @@ export class Scene {
         3,
       ),
     )
-    const size = 9 * this.renderer.getPixelRatio()
+    const size = large * this.renderer.getPixelRatio()
     const dots = new Points(
       g,
       new PointsMaterial({ color: new Color(this.token(color)), size, sizeAttenuation: false, depthTest: false }),
@@ -256,6 +278,15 @@ export class Scene {
       flatShading: false,
     })
   }
+}
+
+/** The rims of a panel's holes, on both faces. */
+export function holeRims(p: Body['panels'][number], thickness: number): V[][] {
+  return (p.holes ?? []).flatMap((ring) =>
+    [-thickness / 2, thickness / 2].map((w) =>
+      [...ring, ring[0]!].map((q) => [0, 1, 2].map((k) => p.origin[k]! + p.x[k]! * q.x + p.y[k]! * q.y + p.z[k]! * w)),
+    ),
+  )
 }
 
 /** A panel's plate: both faces with their holes, and the sides. */

@@ -139,7 +139,7 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           <dd class="num"><Shown :value="found(r.key)" :kind="r.kind" :lengths="lengths" /></dd>
         </div>
       </dl>
-      <FlagList v-if="findings.length" :findings="findings" />
+      <FlagList v-if="findings.length" :findings="findings" firm />
       <p v-if="answer && calculation.paper" class="row">
         <button type="button" class="press" @click="print">{{ calculation.paper.text }}</button>
         <span v-if="unprinted" class="wrong" role="alert">{{ unprinted }}</span>

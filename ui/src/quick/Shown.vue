@@ -13,7 +13,7 @@ watch(
   async ([value, kind]) => {
     lies.value = ''
     if (kind === 'text') {
-      text.value = String(value)
+      text.value = value === null ? 'none of them' : Array.isArray(value) ? value.join('\n') || 'as they are' : String(value)
       return
     }
     if (kind === 'lengths' && Array.isArray(value)) {

@@ -3,6 +3,7 @@
 import type { Calculation, Field } from './calculation'
 import { bentCalculation } from './bent'
 import { memberCalculations } from './members'
+import { fasteningCalculations } from './fastening'
 import { strengthCalculations } from './strength'
 import { surveyCalculations } from './survey'
 
@@ -205,6 +206,7 @@ export const calculations: Calculation[] = [
   ...memberCalculations,
   bentCalculation,
   ...strengthCalculations,
+  ...fasteningCalculations,
 ]
 
 const used = 'warmanvil.quick.used'

@@ -17,10 +17,10 @@ const square = [
   [100, 100],
 ]
 const bolts: Field = { key: 'bolts', label: 'Bolts', kind: 'places', start: square, axes: ['across', 'up'] }
-const thread: Field = { key: 'thread', label: 'Thread', kind: 'thread', start: 'metric M10 1.5' }
+export const thread: Field = { key: 'thread', label: 'Thread', kind: 'thread', start: 'metric M10 1.5' }
 const grade: Field = { key: 'grade', label: 'Class', kind: 'grade', start: '8.8' }
 /** "metric M10 1.5" as the request's members. */
-function threadOf(v: unknown) {
+export function threadOf(v: unknown) {
   const [system, ...rest] = String(v).split(' ')
   return { system, size: rest.slice(0, -1).join(' '), pitch: Number(rest.at(-1)) }
 }

@@ -5,6 +5,7 @@ import { onMounted, onUnmounted, ref, watch, computed } from 'vue'
 import type { FrameTold } from '@/api/client'
 import { type Dot, Scene, type Thing } from '@/body/scene'
 import { useDevice } from '@/device'
+import PictureButton from '@/kit/PictureButton.vue'
 
 type V = readonly number[]
 const props = defineProps<{
@@ -145,6 +146,7 @@ const box = computed(() => {
         <path :d="lines.map((l) => 'M' + l.map((p) => p.join(' ')).join('L')).join('')" />
       </svg>
     </div>
+    <PictureButton v-if="things.length" name="frame" />
     <p v-if="!things.length" class="nothing">Nothing to draw yet: set two points and run a member between them.</p>
     <div v-if="!plain" class="views">
       <button v-for="v in views" :key="v" type="button" class="press tight" @click="scene?.look(v)">{{ v }}</button>

@@ -9,6 +9,7 @@ import WhyButton from '@/kit/WhyButton.vue'
 import DiagramPlot from './DiagramPlot.vue'
 import SectionTable from './SectionTable.vue'
 import type { OpenFrame } from './useFrame'
+import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ open: OpenFrame }>()
 const hold = computed(() => props.open.worked.value!.hold)
@@ -79,7 +80,9 @@ const stock = ref('')
           <span class="soft small">{{ shares(c) }}<WhyButton v-if="c.working" :name="c.name" :working="c.working" /></span>
           <span v-if="c.case" class="soft small case">{{ c.where }}; {{ c.case }}</span>
         </div>
-        <DiagramPlot :along="chosen.along" />
+        <PictureFrame name="diagram">
+          <DiagramPlot :along="chosen.along" />
+        </PictureFrame>
       </section>
       <section v-if="hold.checks.length">
         <h2>Plates and ears, a first look</h2>

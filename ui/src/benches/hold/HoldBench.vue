@@ -9,14 +9,23 @@ import { useRail } from '@/device'
 import { useBrief } from '@/jobs/useBrief'
 import AssemblyPanel from './AssemblyPanel.vue'
 import FeetPanel from './FeetPanel.vue'
+import HardwarePanel from './HardwarePanel.vue'
+import JointPanel from './JointPanel.vue'
 import MountPanel from './MountPanel.vue'
+import PathPanel from './PathPanel.vue'
+import { blankJoint } from './blankJoint'
 import { blankMount } from './blankMount'
 
 const props = defineProps<{ job: string }>()
 const open = useBrief(() => props.job)
 const { data: view, error: trouble } = useHolding(() => props.job)
 const { data: frames } = useFrames(() => props.job)
+const joints = computed(() => open.brief.value?.joints ?? [])
+const bolted = (id: string) => view.value?.holding.joints.find((j) => j.id === id)
+const jointAt = computed(() => joints.value.findIndex((j) => j.id === chosen.value))
 const all = 'all together'
+const path = 'load path'
+const hardware = 'hardware'
 const rail = useRail()
 const chosen = ref('')
 const mounts = computed(() => open.brief.value?.mounts ?? [])
@@ -25,15 +34,25 @@ const held = (id: string) => view.value?.holding.mounts.find((m) => m.mount.id =
 const standing = computed(() => view.value?.holding.devices.find((d) => d.device.id === chosen.value))
 const at = computed(() => mounts.value.findIndex((m) => m.id === chosen.value))
 watch(
-  [mounts, devices, () => open.brief.value],
+  [mounts, devices, joints, () => open.brief.value],
   () => {
     if (!open.brief.value) return
-    if (chosen.value !== all && ![...mounts.value, ...devices.value].some((x) => x.id === chosen.value))
-      chosen.value = mounts.value[0]?.id ?? devices.value[0]?.id ?? all
+    if (
+      ![all, path, hardware].includes(chosen.value) &&
+      ![...mounts.value, ...joints.value, ...devices.value].some((x) => x.id === chosen.value)
+    )
+      chosen.value = mounts.value[0]?.id ?? joints.value[0]?.id ?? devices.value[0]?.id ?? all
   },
   { immediate: true },
 )
-watch(view, (v) => (rail.over = v?.holding.mounts.filter((m) => m.verdict === 'over').length ?? 0), { immediate: true })
+watch(
+  view,
+  (v) =>
+    (rail.over =
+      (v?.holding.mounts.filter((m) => m.verdict === 'over').length ?? 0) +
+      (v?.holding.joints.filter((j) => j.result?.verdict === 'over').length ?? 0)),
+  { immediate: true },
+)
 
 function add() {
   const m = blankMount(
@@ -45,6 +64,11 @@ function add() {
   )
   open.set('/mounts', [...mounts.value, m])
   chosen.value = m.id
+}
+function addJoint() {
+  const j = blankJoint(newId(), open.page.value!.parts[0], view.value?.features ?? [], open.brief.value!.unit !== 'mm')
+  open.set('/joints', [...joints.value, j])
+  chosen.value = j.id
 }
 const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u).toFixed(0)} %`)
 </script>
@@ -79,6 +103,24 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       <p v-if="!open.page.value.parts.length" class="soft small">
         <RouterLink :to="`/jobs/${job}/shape`">Shape a part</RouterLink> first.
       </p>
+      <h2>Bolted joints</h2>
+      <button
+        v-for="j in joints"
+        :key="j.id"
+        type="button"
+        class="pick"
+        :class="{ on: j.id === chosen }"
+        :aria-pressed="j.id === chosen"
+        @click="chosen = j.id"
+      >
+        <span>{{ j.name || 'No name yet' }}</span>
+        <span class="says" :class="(bolted(j.id)?.result?.verdict ?? 'cannot say').replace(' ', '-')"
+          >{{ bolted(j.id)?.result?.verdict ?? 'cannot say' }}
+          {{ bolted(j.id)?.result?.verdict === 'cannot say' ? '' : percent(bolted(j.id)?.result?.hardest) }}</span
+        >
+      </button>
+      <p v-if="!joints.length" class="soft small">Plies, bolts, how tight, and what keeps it so.</p>
+      <button type="button" class="press tight" @click="addJoint"><Plus :size="18" aria-hidden="true" />Work a joint out</button>
       <h2>Frames</h2>
       <RouterLink v-for="f in frames ?? []" :key="f.id" class="pick" :to="`/jobs/${job}/shape/frame/${f.id}/strength`">
         <span>{{ f.name }}</span>
@@ -91,6 +133,26 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       <button type="button" class="pick" :class="{ on: chosen === all }" :aria-pressed="chosen === all" @click="chosen = all">
         <span>Mass and balance</span>
       </button>
+      <template v-if="joints.length">
+        <button
+          type="button"
+          class="pick"
+          :class="{ on: chosen === path }"
+          :aria-pressed="chosen === path"
+          @click="chosen = path"
+        >
+          <span>Load path</span>
+        </button>
+        <button
+          type="button"
+          class="pick"
+          :class="{ on: chosen === hardware }"
+          :aria-pressed="chosen === hardware"
+          @click="chosen = hardware"
+        >
+          <span>Hardware</span>
+        </button>
+      </template>
       <h2>On their feet</h2>
       <button
         v-for="d in devices"
@@ -126,7 +188,27 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
           <Trash2 :size="18" />
         </button>
       </MountPanel>
+      <JointPanel
+        v-else-if="jointAt >= 0"
+        :key="chosen"
+        :open="open"
+        :at="jointAt"
+        :told="bolted(chosen)"
+        :view="view"
+        :job="job"
+      >
+        <button
+          type="button"
+          class="press tight bare"
+          aria-label="Remove this joint"
+          @click="open.set(`/joints/${jointAt}`, undefined)"
+        >
+          <Trash2 :size="18" />
+        </button>
+      </JointPanel>
       <AssemblyPanel v-else-if="chosen === all" :job="job" />
+      <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" @joint="(id) => (chosen = id)" />
+      <HardwarePanel v-else-if="chosen === hardware && view" :open="open" :holding="view.holding" />
       <FeetPanel v-else-if="standing" :key="chosen" :standing="standing" />
       <p class="soft small">The program helps to design and approves nothing: local rules and a licensed engineer decide.</p>
     </main>

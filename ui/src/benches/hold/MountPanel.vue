@@ -7,11 +7,12 @@ import type { OpenBrief } from '@/jobs/useBrief'
 import TextField from '@/kit/TextField.vue'
 import { trustWord } from '@/kit/trust'
 import VerdictLine from '@/kit/VerdictLine.vue'
-import WhyButton from '@/kit/WhyButton.vue'
+import BesideList from './BesideList.vue'
 import BoltDrawing from './BoltDrawing.vue'
+import CheckRows from './CheckRows.vue'
 import MountForm from './MountForm.vue'
 import SuggestionList from './SuggestionList.vue'
-import { demandText } from './writeDemand'
+import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; held?: Held; view?: HoldingView; job: string }>()
 const mount = computed(() => props.open.brief.value!.mounts![props.at]!)
@@ -43,41 +44,23 @@ const silent = computed(() => result.value?.checks.filter((c) => c.utilisation =
         Rests on the {{ held.least.name }}, {{ trustWord(held.least.trust) }}.
       </p>
     </div>
-    <ul class="beside" aria-label="Beside the verdict">
-      <li
-        v-for="b in held.beside"
-        :key="b.key"
-        :data-beside="b.key"
-        :class="{ decides: b.decides && b.verdict === 'cannot say' }"
-      >
-        <strong>{{ b.name }}: {{ b.verdict }}.</strong> {{ b.answer ? b.answer : b.why }}
-        <span v-if="b.decides && b.verdict === 'cannot say'" class="nowrap">It keeps the verdict from saying holds.</span>
-      </li>
-    </ul>
+    <BesideList :beside="held.beside" />
     <SuggestionList :open="open" :at="at" :held="held" :job="job" />
     <div v-if="spoken.length" class="two">
       <div>
         <h2>Checks</h2>
-        <div v-for="c in spoken" :key="c.key" class="check" :data-check="c.key">
-          <p>
-            {{ c.name }} <span class="soft small">{{ c.where }}</span>
-            <WhyButton v-if="c.working" :name="c.name" :working="c.working" />
-          </p>
-          <VerdictLine :utilisation="c.utilisation" :verdict="c.verdict" :label="c.name" />
-          <p class="soft small">
-            {{ demandText(c.demand, c.unit) }}{{ c.unit ? ` of ${demandText(c.capacity, c.unit)}` : '' }} · {{ c.case }}
-            <em v-if="c.why">{{ c.why }}</em>
-          </p>
-        </div>
+        <CheckRows :checks="spoken" />
       </div>
       <div>
-        <BoltDrawing
-          :part="mount.part"
-          :result="result"
-          :fasten="mount.hold.fasten ?? []"
-          :carry="mount.hold.carry ?? []"
-          :unit="open.style.value"
-        />
+        <PictureFrame name="bolts">
+          <BoltDrawing
+            :part="mount.part"
+            :result="result"
+            :fasten="mount.hold.fasten ?? []"
+            :carry="mount.hold.carry ?? []"
+            :unit="open.style.value"
+          />
+        </PictureFrame>
         <p v-if="result.deflection != null" class="small">
           The carrying holes move {{ result.deflection.toFixed(result.deflection < 1 ? 2 : 1) }} mm along that load.
         </p>
@@ -113,30 +96,10 @@ const silent = computed(() => result.value?.checks.filter((c) => c.utilisation =
 .least {
   color: var(--mind);
 }
-.beside {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  display: grid;
-  gap: 4px;
-}
-.beside li {
-  border-left: 4px solid var(--rule-strong);
-  padding: 2px 10px;
-  font-size: 0.92rem;
-}
-.beside .decides {
-  border-color: var(--mind);
-  background: var(--mind-wash);
-}
 .two {
   display: grid;
   grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
   gap: 28px;
-}
-.check {
-  border-bottom: 1px solid var(--rule);
-  padding: 6px 0;
 }
 .finding {
   margin-top: 8px;

@@ -7,6 +7,7 @@ import { useRail } from '@/device'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
+import DummyRow from './DummyRow.vue'
 import FrameRow from './FrameRow.vue'
 import PartFiles from './PartFiles.vue'
 import PartsList from './PartsList.vue'
@@ -82,6 +83,18 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
       />
     </div>
     <PartsList v-if="page.parts.length || frames?.length" :job="job" />
+    <section v-if="page.job.brief.devices?.length" class="dummies">
+      <h2>Devices in board</h2>
+      <DummyRow
+        v-for="d in page.job.brief.devices"
+        :key="d.id"
+        :job="job"
+        :device="d"
+        :units="units ?? 'mm'"
+        :paper="paper"
+        :board="board"
+      />
+    </section>
     <p v-if="!page.parts.length && !frames?.length" class="soft">
       No part yet. <RouterLink :to="`/jobs/${job}/shape`">Start one on the Shape bench.</RouterLink>
     </p>
@@ -109,6 +122,12 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
 .settings {
   gap: 24px;
   align-items: flex-start;
+}
+.dummies {
+  border-top: 2px solid var(--ink);
+  padding-top: 10px;
+  display: grid;
+  gap: 10px;
 }
 .board {
   width: 170px;

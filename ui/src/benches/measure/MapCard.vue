@@ -13,6 +13,7 @@ import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import MapSketch from './MapSketch.vue'
 import { faces, tapes, usePoints } from './points'
+import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
 const at = computed(() => `/maps/${props.index}`)
@@ -88,7 +89,9 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
     </div>
     <div class="two">
       <div>
-        <MapSketch :map="map" :told="told" />
+        <PictureFrame :name="map.name || 'hole map'">
+          <MapSketch :map="map" :told="told" />
+        </PictureFrame>
         <label class="tick"
           ><input
             type="checkbox"

@@ -12,6 +12,7 @@ import PlacedList from './PlacedList.vue'
 import RoomSketch from './RoomSketch.vue'
 import SheetFrame from './SheetFrame.vue'
 import SpaceList from './SpaceList.vue'
+import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ job: string }>()
 const open = useSurvey(() => props.job)
@@ -44,7 +45,9 @@ const fields = [
     :causes="['Room', 'Mating', 'Wrong way round', 'What is behind', 'Following', 'The other side']"
   >
     <section id="look">
-      <RoomSketch :drawn="worked!.sketch" :points="worked!.points" :clearances="worked!.clearances" />
+      <PictureFrame name="spaces">
+        <RoomSketch :drawn="worked!.sketch" :points="worked!.points" :clearances="worked!.clearances" />
+      </PictureFrame>
     </section>
     <section id="clear">
       <h2>Clearances, the shortest first</h2>

@@ -48,7 +48,7 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           </th>
           <td>
             <Frac :text="l.step.stop.text" :lies="l.step.stop.lies" class="num" />
-            <WhyButton v-if="l.step.working" :name="`stop of ${l.name}`" :working="l.step.working" />
+            <WhyButton :name="`stop of ${l.name}`" :working="() => explain({ what: 'stop', id: l.id })" />
             <span class="under"
               >{{ l.step.stopAt }}<template v-if="l.step.note">; {{ l.step.note }}</template></span
             >
@@ -71,14 +71,15 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           </td>
           <td>
             <template v-if="l.aim !== null"
-              ><span class="num">{{ l.aim.toFixed(1) }}°</span> <WhyButton name="aim" :working="l.aimWorking"
+              ><span class="num">{{ l.aim.toFixed(1) }}°</span>
+              <WhyButton name="aim" :working="() => explain({ what: 'aim', id: l.id })"
             /></template>
             <span v-else>takes no set</span>
           </td>
           <td><Frac :text="l.radius.text" :lies="l.radius.lies" /></td>
           <td>
             <Frac :text="l.allowance.text" :lies="l.allowance.lies" class="num" />
-            <WhyButton :name="`bend allowance of ${l.name}`" :working="l.working" />
+            <WhyButton :name="`bend allowance of ${l.name}`" :working="() => explain({ what: 'allowance', id: l.id })" />
           </td>
           <td><Frac :text="l.deduction.text" :lies="l.deduction.lies" /></td>
           <td>
@@ -86,7 +87,7 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           </td>
           <td>
             <template v-if="l.force !== null"
-              >{{ tonnes(l.force) }} <WhyButton name="press force" :working="l.forceWorking"
+              >{{ tonnes(l.force) }} <WhyButton name="press force" :working="() => explain({ what: 'force', id: l.id })"
             /></template>
             <span v-else class="soft">by hand</span>
           </td>

@@ -1,21 +1,25 @@
 <script setup lang="ts">
 // The part as a list: every feature with its sizes, in step with the drawing.
 import { Plus, SlidersHorizontal, Trash2 } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Dimension } from '@/api/client'
-import Frac from '@/kit/Frac.vue'
 import FeatureOptions from './FeatureOptions.vue'
+import GroupHead from './GroupHead.vue'
+import SizeRow from './SizeRow.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench }>()
-type Group = { feature: string; name: string; path: string; rows: Dimension[]; panel: boolean; removable: boolean }
+type Group = { feature: string; name: string; path: string; rows: Dimension[]; panel: boolean; removable: boolean; in: string }
 const openOptions = ref('')
 const twin = computed(() => props.bench.part.value?.mirrored.value ?? false)
 
+// It follows the drawing by one frame.
+const made = computed(() => props.bench.part.value?.told.value)
 const groups = computed(() => {
-  const out: Group[] = []
-  for (const d of props.bench.dimensions.value) {
-    let g = out.find((x) => x.feature === d.feature)
+  const out = new Map<string, Group>()
+  const panels = new Set(made.value?.panels.map((p) => p.id))
+  for (const d of made.value?.dimensions ?? []) {
+    let g = out.get(d.feature)
     if (!g) {
       const path = /^(.*\/(?:flanges|holes|edges|marks)\/\d+)\//.exec(d.path)?.[1] ?? (d.path.startsWith('/base') ? '/base' : '')
       g = {
@@ -23,77 +27,128 @@ const groups = computed(() => {
         name: d.group,
         path,
         rows: [],
-        panel: props.bench.panels().some((p) => p.id === d.feature),
+        in: d.in ?? '',
+        panel: panels.has(d.feature),
         removable: /\d$/.test(path),
       }
-      out.push(g)
+      out.set(d.feature, g)
     }
     g.rows.push(d)
   }
+  return [...out.values()]
+})
+/** Features in the order of the part; those of a group where its first one stands. */
+const sections = computed(() => {
+  const out: { key: string; name: string; list: Group[] }[] = []
+  const byName = new Map<string, Group[]>()
+  for (const g of groups.value) {
+    const had = byName.get(g.in)
+    if (g.in && had) had.push(g)
+    else if (g.in) {
+      const list = [g]
+      byName.set(g.in, list)
+      out.push({ key: `group ${g.in}`, name: g.in, list })
+    } else out.push({ key: g.feature, name: '', list: [g] })
+  }
   return out
 })
-const worst = (feature: string) => {
-  const f =
-    props.bench.part.value?.built.value?.findings.filter((x) => x.feature === feature && !x.setAside && x.severity !== 'note') ??
-    []
-  return f.some((x) => x.severity === 'stop') ? 'stop' : f.length ? 'mind' : ''
+const shut = ref(new Set<string>())
+function fold(name: string) {
+  const next = new Set(shut.value)
+  if (!next.delete(name)) next.add(name)
+  shut.value = next
 }
+// What is chosen on the drawing is never hidden.
+watch(
+  () => props.bench.feature.value,
+  (f) => {
+    const g = groups.value.find((x) => x.feature === f)
+    if (g && shut.value.has(g.in)) fold(g.in)
+  },
+)
+const worstOf = (list: Group[]) => {
+  const all = list.map((g) => worst.value.get(g.feature))
+  return all.includes('stop') ? 'stop' : all.includes('mind') ? 'mind' : ''
+}
+const worst = computed(() => {
+  const out = new Map<string, 'stop' | 'mind'>()
+  for (const f of made.value?.findings ?? [])
+    if (f.feature && !f.setAside && f.severity !== 'note' && out.get(f.feature) !== 'stop') out.set(f.feature, f.severity)
+  return out
+})
 </script>
 
 <template>
   <section class="list" aria-label="Sizes">
     <p v-if="twin" class="twin small">The twin is shown. Sizes hold for both hands; features are added on the drawn hand.</p>
-    <div v-for="g in groups" :key="g.feature" class="feature" :class="{ on: bench.feature.value === g.feature }">
-      <div class="head">
-        <h3>
-          {{ g.name }} <span v-if="worst(g.feature)" class="mark" :class="worst(g.feature)">{{ worst(g.feature) }}</span>
-        </h3>
-        <button
-          v-if="g.panel && !twin"
-          type="button"
-          class="icon"
-          :aria-label="`Add to ${g.name}`"
-          :title="`Add to ${g.name}`"
-          @click="bench.pick(g.feature)"
-        >
-          <Plus :size="20" />
-        </button>
-        <button
-          v-if="g.path && !twin"
-          type="button"
-          class="icon"
-          :aria-expanded="openOptions === g.feature"
-          :aria-label="`Options of ${g.name}`"
-          title="Options"
-          @click="openOptions = openOptions === g.feature ? '' : g.feature"
-        >
-          <SlidersHorizontal :size="18" />
-        </button>
-        <button
-          v-if="g.removable"
-          type="button"
-          class="icon"
-          :aria-label="`Remove ${g.name}`"
-          title="Remove (undo brings it back)"
-          @click="bench.remove(g.path)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <FeatureOptions v-if="openOptions === g.feature" :bench="bench" :path="g.path" :word="g.name" />
-      <button
-        v-for="d in g.rows"
-        :key="d.path"
-        type="button"
-        class="size"
-        :class="{ here: bench.path.value === d.path }"
-        :data-path="d.path"
-        @click="bench.choose(d.path)"
+    <template v-for="s in sections" :key="s.key">
+      <GroupHead
+        v-if="s.name"
+        :bench="bench"
+        :name="s.name"
+        :count="s.list.length"
+        :shut="shut.has(s.name)"
+        :worst="worstOf(s.list)"
+        :fixed="twin"
+        @fold="fold(s.name)"
+      />
+      <div
+        v-for="g in s.name && shut.has(s.name) ? [] : s.list"
+        :key="g.feature"
+        class="feature"
+        :class="{ on: bench.feature.value === g.feature, grouped: s.name }"
       >
-        <span>{{ d.label }} <strong v-if="bench.unread.value[d.path] !== undefined" class="mark stop">not read</strong></span>
-        <span class="num"><Frac :text="d.text" :lies="d.lies" /></span>
-      </button>
-    </div>
+        <div class="head">
+          <h3>
+            {{ g.name }}
+            <span v-if="worst.get(g.feature)" class="mark" :class="worst.get(g.feature)">{{ worst.get(g.feature) }}</span>
+          </h3>
+          <button
+            v-if="g.panel && !twin"
+            type="button"
+            class="icon"
+            :aria-label="`Add to ${g.name}`"
+            :title="`Add to ${g.name}`"
+            @click="bench.pick(g.feature)"
+          >
+            <Plus :size="20" />
+          </button>
+          <button
+            v-if="g.path && !twin"
+            type="button"
+            class="icon"
+            :aria-expanded="openOptions === g.feature"
+            :aria-label="`Options of ${g.name}`"
+            title="Options"
+            @click="openOptions = openOptions === g.feature ? '' : g.feature"
+          >
+            <SlidersHorizontal :size="18" />
+          </button>
+          <button
+            v-if="g.removable"
+            type="button"
+            class="icon"
+            :aria-label="`Remove ${g.name}`"
+            title="Remove (undo brings it back)"
+            @click="bench.remove(g.path)"
+          >
+            <Trash2 :size="18" />
+          </button>
+        </div>
+        <FeatureOptions v-if="openOptions === g.feature" :bench="bench" :path="g.path" :word="g.name" />
+        <SizeRow
+          v-for="d in g.rows"
+          :key="d.path"
+          :path="d.path"
+          :label="d.label"
+          :text="d.text"
+          :lies="d.lies"
+          :here="bench.path.value === d.path"
+          :unread="bench.unread.value[d.path] !== undefined"
+          @choose="bench.choose"
+        />
+      </div>
+    </template>
   </section>
 </template>
 
@@ -105,6 +160,9 @@ const worst = (feature: string) => {
 .feature {
   border-bottom: 1px solid var(--rule);
   padding: 6px 0 8px;
+}
+.feature.grouped {
+  border-left: 4px solid var(--sunk);
 }
 .feature.on {
   background: var(--sheet);
@@ -140,31 +198,5 @@ h3 {
 }
 .mark.mind {
   color: var(--mind);
-}
-.size {
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-  width: 100%;
-  min-height: 36px;
-  align-items: center;
-  padding: 2px 12px;
-  border: 0;
-  border-left: 4px solid transparent;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-.size:hover {
-  background: var(--sunk);
-}
-.size.here {
-  border-left-color: var(--ember);
-  background: var(--ember-wash);
-}
-@media (pointer: coarse) {
-  .size {
-    min-height: var(--touch);
-  }
 }
 </style>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // Name, copy and order of one feature; and taking it along to another part.
-import { computed } from 'vue'
-import { newId } from '@/api/ids'
+import { computed, useId } from 'vue'
 import TextField from '@/kit/TextField.vue'
+import { afresh } from './afresh'
 import { keepFeature } from './carried'
 import type { Bench } from './useBench'
 
@@ -11,21 +11,15 @@ const emit = defineEmits<{ moved: [path: string] }>()
 const list = computed(() => props.path.replace(/\/\d+$/, ''))
 const index = computed(() => Number(/\d+$/.exec(props.path)![0]))
 const part = computed(() => props.bench.part.value!)
-type Feature = { id: string; name?: string; [key: string]: unknown }
+type Feature = { id: string; name?: string; group?: string; [key: string]: unknown }
 const feature = computed(() => part.value.get(props.path) as Feature)
 const all = computed(() => (part.value.get(list.value) as Feature[] | undefined) ?? [])
 
-/** The same with ids of its own, all the way down. */
-function fresh(f: unknown): unknown {
-  if (Array.isArray(f)) return f.map(fresh)
-  if (f === null || typeof f !== 'object') return f
-  const out: Record<string, unknown> = {}
-  for (const [k, v] of Object.entries(f)) out[k] = k === 'id' ? newId() : fresh(v)
-  delete out.meets // names flanges that are not these
-  return out
-}
+const groupId = useId()
+const known = computed(() => [...new Set(props.bench.dimensions.value.flatMap((d) => (d.in ? [d.in] : [])))])
+const join = (name: string) => part.value.set(`${props.path}/group`, name.trim() || undefined)
 function copy() {
-  const twin = fresh(feature.value) as Feature
+  const twin = afresh(feature.value)
   if (twin.name) twin.name = `${twin.name} (copy)`
   const next = [...all.value]
   next.splice(index.value + 1, 0, twin)
@@ -48,6 +42,21 @@ const kind = computed(() => list.value.split('/').at(-1) as 'flanges' | 'holes' 
     :model-value="feature.name ?? ''"
     @update:model-value="(v) => part.set(`${path}/name`, v || undefined)"
   />
+  <div class="field">
+    <label :for="groupId">In the group</label>
+    <!-- Taken when it is left: a group found or made at every letter would jump about. -->
+    <input
+      :id="groupId"
+      class="box"
+      maxlength="80"
+      :value="feature.group ?? ''"
+      :list="`${groupId}-known`"
+      @change="join(($event.target as HTMLInputElement).value)"
+    />
+    <datalist :id="`${groupId}-known`">
+      <option v-for="g in known" :key="g" :value="g" />
+    </datalist>
+  </div>
   <div class="row">
     <button type="button" class="press tight" @click="copy">Copy</button>
     <button type="button" class="press tight" @click="keepFeature({ kind, word, feature })">Take along</button>

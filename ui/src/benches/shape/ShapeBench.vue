@@ -6,7 +6,9 @@ import { words } from '@/api/client'
 import { useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import FlatBoard from '@/board/FlatBoard.vue'
+import SectionBoard from '@/board/SectionBoard.vue'
 import { bind } from '@/keys/keys'
+import PictureButton from '@/kit/PictureButton.vue'
 import { onScopeDispose } from 'vue'
 import AddBar from './AddBar.vue'
 import ConflictBox from './ConflictBox.vue'
@@ -33,6 +35,24 @@ const style = computed(() => ({
 const bench = useBench(() => style.value)
 const narrow = useMediaQuery('(max-width: 1000px)')
 const side = ref<'flat' | 'body'>('flat')
+const drawing = ref<'flat' | 'panel' | 'section'>('flat')
+const looks = [
+  ['flat', 'whole'],
+  ['panel', 'one panel'],
+  ['section', 'section'],
+] as const
+/** The panel of what is chosen; the base until something is. */
+const panelShown = computed(() => {
+  const b = open.value?.built.value
+  const f = bench.feature.value
+  if (!b) return undefined
+  return (
+    b.panels.find((p) => p.id === f)?.id ??
+    b.holes.find((h) => h.feature === f)?.panel ??
+    b.marks.find((m) => m.id === f)?.panel ??
+    b.panels[0]?.id
+  )
+})
 
 watch(
   [() => props.part, page],
@@ -62,6 +82,11 @@ const unbind = [
 ]
 onScopeDispose(() => unbind.forEach((f) => f()))
 const open = computed(() => bench.part.value)
+watch([drawing, open], ([d, part]) => {
+  if (!part || part.sections.value === (d === 'section')) return
+  part.sections.value = d === 'section'
+  if (d === 'section' && part.built.value) void part.build()
+})
 </script>
 
 <template>
@@ -78,19 +103,51 @@ const open = computed(() => bench.part.value)
         <button type="button" class="press" :class="{ main: side === 'flat' }" @click="side = 'flat'">Flat</button>
         <button type="button" class="press" :class="{ main: side === 'body' }" @click="side = 'body'">Folded</button>
       </div>
-      <FlatBoard
-        v-if="!narrow || side === 'flat'"
+      <div v-if="!narrow || side === 'flat'" class="pane marking">
+        <SectionBoard
+          v-if="drawing === 'section'"
+          :part="open.built.value"
+          :chosen="bench.chosen.value"
+          :feature="bench.feature.value"
+          @dimension="bench.choose"
+          @face="bench.pick"
+        />
+        <FlatBoard
+          v-else
+          :part="open.built.value"
+          :chosen="bench.chosen.value"
+          :feature="bench.feature.value"
+          :edge="bench.edge.value"
+          :panel="drawing === 'panel' ? panelShown : undefined"
+          @dimension="bench.choose"
+          @face="bench.pick"
+          @edge="bench.pick"
+          @hole="bench.pick"
+        />
+        <PictureButton :name="`${open.state.value.name} ${drawing}`" high />
+        <div class="looks" role="group" aria-label="What is drawn">
+          <button
+            v-for="[key, text] in looks"
+            :key="key"
+            type="button"
+            class="press tight"
+            :class="{ on: drawing === key }"
+            :aria-pressed="drawing === key"
+            @click="drawing = key"
+          >
+            {{ text }}
+          </button>
+        </div>
+      </div>
+      <BodyView
+        v-if="!narrow || side === 'body'"
         class="pane"
-        :part="open.built.value"
-        :chosen="bench.chosen.value"
+        :body="open.built.value.body"
         :feature="bench.feature.value"
-        :edge="bench.edge.value"
-        @dimension="bench.choose"
-        @face="bench.pick"
-        @edge="bench.pick"
-        @hole="bench.pick"
+        :name="open.state.value.name"
+        :findings="open.built.value.findings"
+        @look="bench.pick"
       />
-      <BodyView v-if="!narrow || side === 'body'" class="pane" :body="open.built.value.body" :feature="bench.feature.value" />
     </section>
     <div class="bars">
       <FollowNotice :job="job" :part="part ?? ''" />
@@ -129,6 +186,21 @@ const open = computed(() => bench.part.value)
 .views.narrow {
   grid-template-columns: 1fr;
   grid-template-rows: auto 1fr;
+}
+.marking {
+  position: relative;
+  min-height: 0;
+}
+.looks {
+  position: absolute;
+  left: 6px;
+  top: 6px;
+  display: flex;
+  gap: 4px;
+}
+.looks .on {
+  background: var(--ink);
+  color: var(--paper);
 }
 .flip {
   display: flex;

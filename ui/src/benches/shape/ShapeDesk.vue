@@ -14,7 +14,7 @@ import type { Bench } from './useBench'
 const props = defineProps<{ bench: Bench; job: string }>()
 const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet' | 'split'>('flags')
 const part = computed(() => props.bench.part.value!)
-const built = computed(() => part.value.built.value!)
+const built = computed(() => part.value.told.value ?? part.value.built.value!)
 const open = computed(() => built.value.findings.filter((f) => !f.setAside))
 const stops = computed(() => open.value.filter((f) => f.severity === 'stop').length)
 const drawers = computed(() => [
@@ -73,7 +73,7 @@ const takeUp = (f: Finding) =>
         />
         <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
-        <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" />
+        <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" :job="job" />
         <SplitPanel v-else :key="part.view.value?.id" :bench="bench" :job="job" />
       </div>
     </div>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 // Material, thickness, how it is cut, what it is bent on; name and count.
 import { computed } from 'vue'
-import { useStock } from '@/api/queries'
+import { useJob, useStock } from '@/api/queries'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { Bench } from './useBench'
 
-const props = defineProps<{ bench: Bench }>()
+const props = defineProps<{ bench: Bench; job: string }>()
 const { data: stock } = useStock()
 const part = computed(() => props.bench.part.value!)
 const recipe = computed(() => part.value.recipe.value!)
@@ -16,6 +16,19 @@ const material = computed(() => stock.value?.materials.find((m) => m.key === rec
 const gauges = computed(() => stock.value?.gauges.find((g) => g.family === material.value?.family)?.gauges ?? [])
 const set = (path: string, v: unknown) => part.value.set(path, v)
 const fault = (path: string) => part.value.faults.value.find((f) => f.path === `/recipe${path}`)?.message
+
+const { data: page } = useJob(() => props.job)
+const masters = computed(() => {
+  const gone = recipe.value.master
+  const list = (page.value?.parts ?? [])
+    .filter((p) => p.id !== part.value.view.value?.id)
+    .map((p) => ({ value: p.id, text: p.name }))
+  return gone && !list.some((m) => m.value === gone.part) ? [...list, { value: gone.part, text: gone.name }] : list
+})
+function master(id: string) {
+  const m = masters.value.find((x) => x.value === id)
+  set('/master', m && { part: m.value, name: m.text })
+}
 
 /** A typed thickness is measured; a gauge is nominal and says so. */
 function thickness(mm: number) {
@@ -103,6 +116,23 @@ function toGauge(value: string) {
       ]"
       :model-value="recipe.grain || 'unknown'"
       @update:model-value="(v) => set('/grain', v)"
+    />
+    <ChoiceRow
+      label="Face that shows or carries film"
+      :choices="[
+        { value: '', text: 'neither' },
+        { value: 'good', text: 'the good side, where up goes' },
+        { value: 'back', text: 'the back' },
+      ]"
+      :model-value="recipe.seen || ''"
+      @update:model-value="(v) => set('/seen', v || undefined)"
+    />
+    <PickOne
+      v-if="masters.length"
+      label="Its matched holes are drilled through"
+      :choices="[{ value: '', text: 'their mate, or the first of several' }, ...masters]"
+      :model-value="recipe.master?.part ?? ''"
+      @update:model-value="master"
     />
     <p v-if="material" class="small soft wide">
       {{ material.name }}: yield {{ material.yield }} MPa, tensile {{ material.tensile }} MPa, {{ material.density }} kg/m³.

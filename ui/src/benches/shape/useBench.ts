@@ -1,9 +1,10 @@
 // What is open and chosen on the shape bench. Parts of the screen share it.
 import { computed, effectScope, type EffectScope, nextTick, onScopeDispose, ref, shallowRef } from 'vue'
-import type { Edge, PanelMade, Use } from '@/api/client'
+import type { Edge, PanelMade, Recipe, Use } from '@/api/client'
 import { words } from '@/api/client'
-import { newId } from '@/api/ids'
+import { afresh } from './afresh'
 import type { Carried } from './carried'
+import { copyGroup, removeGroup, renameGroup } from './groups'
 import type { BuildStyle } from '@/kit/readLength'
 import { remember } from './lastUsed'
 import {
@@ -114,15 +115,7 @@ export function useBench(style: () => BuildStyle) {
     )
   /** Sets down what was taken along, with ids of its own. */
   function setDown(panel: PanelMade, c: Carried, on?: Edge) {
-    const again = (f: unknown): unknown =>
-      Array.isArray(f)
-        ? f.map(again)
-        : f !== null && typeof f === 'object'
-          ? Object.fromEntries(
-              Object.entries(f).flatMap(([k, v]) => (k === 'meets' ? [] : [[k, k === 'id' ? newId() : again(v)]])),
-            )
-          : f
-    const f = again(c.feature) as Record<string, unknown>
+    const f = afresh(c.feature) as Record<string, unknown>
     if ((c.kind === 'flanges' || c.kind === 'edges') && on) f.edge = on
     const first = { flanges: '/length', holes: '/x/distance', edges: '/width', marks: '/x/distance' }[c.kind]
     append(`${panel.path}/${c.kind}`, f, first)
@@ -149,7 +142,23 @@ export function useBench(style: () => BuildStyle) {
     adding.value = false
   }
 
+  /** Changes what goes by a group's name; the sizes of it may be gone then. */
+  function regroup(change: (r: Recipe) => Recipe) {
+    part.value!.change({ recipe: change(JSON.parse(JSON.stringify(part.value!.recipe.value!)) as Recipe) })
+    adding.value = false
+  }
+  const groups = {
+    renameGroup: (was: string, now: string) => regroup((r) => renameGroup(r, was, now)),
+    copyGroup: (name: string) => regroup((r) => copyGroup(r, name)),
+    removeGroup: (name: string) => {
+      regroup((r) => removeGroup(r, name))
+      path.value = '/base/length'
+      feature.value = undefined
+    },
+  }
+
   return {
+    ...groups,
     part,
     trouble,
     open,

@@ -2,7 +2,7 @@
 // it, and its saving. Every change is drawn at once, kept in this browser at
 // once, and saved a moment later; a save that meets somebody else's is a
 // conflict with both versions, never an overwrite.
-import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import {
   api,
   type Fix,
@@ -27,13 +27,20 @@ const key = (id: string) => `warmanvil.unsent.${id}`
 
 export function usePart(id: string, style: () => BuildStyle) {
   const view = shallowRef<PartView>()
-  const state = ref<State>()
+  const state = shallowRef<State>()
   const built = shallowRef<Part>()
+  // What is told in words and tables comes one frame after the drawing.
+  const told = shallowRef<Part>()
+  watch(built, (b) => {
+    if (!told.value) told.value = b
+    else requestAnimationFrame(() => setTimeout(() => (told.value = built.value)))
+  })
   const save = ref<SaveState>('saved')
   const trouble = ref('')
   const faults = ref<{ path: string; message: string }[]>([])
   const theirs = shallowRef<PartView>()
   const mirrored = ref(false)
+  const sections = ref(false) // whether the folded part is looked at cut
   let timer: ReturnType<typeof setTimeout> | undefined
   let turn = 0
   let drawn = 0
@@ -76,7 +83,16 @@ export function usePart(id: string, style: () => BuildStyle) {
     const mine = ++turn
     try {
       const got = await take(
-        api.POST('/api/v1/build', { body: { recipe: state.value.recipe, ...style(), mirrored: mirrored.value } }),
+        api.POST('/api/v1/build', {
+          body: {
+            recipe: state.value.recipe,
+            ...style(),
+            mirrored: mirrored.value,
+            quantity: state.value.quantity,
+            part: id,
+            sections: sections.value || undefined,
+          },
+        }),
       )
       if (mine < drawn) return // a newer drawing is out already
       drawn = mine
@@ -215,7 +231,7 @@ export function usePart(id: string, style: () => BuildStyle) {
   const get = (path: string) => at(state.value?.recipe, path)
   function apply(fix: Fix) {
     let r = plain(state.value!.recipe)
-    for (const e of fix.edits) r = put(r, e.path, e.value)
+    for (const e of fix.edits) r = put(r, e.path, e.value ?? undefined)
     change({ recipe: r })
   }
 
@@ -232,11 +248,13 @@ export function usePart(id: string, style: () => BuildStyle) {
     state,
     recipe,
     built,
+    told,
     save,
     trouble,
     faults,
     theirs,
     mirrored,
+    sections,
     load,
     build,
     explain,

@@ -1,16 +1,19 @@
 <script setup lang="ts">
 // A part from a drawing: what was read is shown, gaps and crossings at their
 // place, and what is to be cut becomes a part.
-import { computed, ref } from 'vue'
-import { api, type JobView, type PartHead, type Recipe, take, type TracedDrawing, words } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { api, type Hole, type JobView, type PartHead, type Recipe, take, type TracedDrawing, words } from '@/api/client'
+import { at, put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
 import { blankPart } from '@/jobs/starter'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
+import AgainstSurvey from './AgainstSurvey.vue'
 import SheetFields from './SheetFields.vue'
 import TraceView from './TraceView.vue'
+import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ job: JobView; parts: PartHead[] }>()
 const emit = defineEmits<{ made: [id: string] }>()
@@ -18,6 +21,7 @@ const file = ref<{ name: string; base64: string }>()
 const drawing = ref<TracedDrawing>()
 const tolerance = ref('')
 const unit = ref<'file' | 'mm' | 'in' | 'cm'>('file')
+const fitted = ref<number>() // mm a unit is read as, where the survey said so
 const layers = ref<string[]>()
 const chosen = ref(0)
 const wrong = ref('')
@@ -41,6 +45,7 @@ function pick(e: Event) {
     tolerance.value = ''
     layers.value = undefined
     unit.value = 'file'
+    fitted.value = undefined
     chosen.value = 0
     void trace()
   }
@@ -58,7 +63,7 @@ async function trace() {
           ...file.value,
           tolerance: Number(tolerance.value.replace(',', '.')) || undefined,
           layers: layers.value,
-          unitsToMM: mm[unit.value],
+          unitsToMM: fitted.value ?? mm[unit.value],
         },
       }),
     )
@@ -70,9 +75,19 @@ async function trace() {
   busy.value = false
 }
 function fix(x: { edits?: { path: string; value?: unknown }[] | null }) {
-  const to = x.edits?.find((e) => e.path === '/tolerance')?.value
-  if (typeof to !== 'number') return
-  tolerance.value = String(to)
+  const to = (path: string) => {
+    const v = x.edits?.find((e) => e.path === path)?.value
+    return typeof v === 'number' ? v : undefined
+  }
+  const wide = to('/tolerance')
+  const scale = to('/unitsToMM')
+  if (wide === undefined && scale === undefined) return
+  if (wide !== undefined) tolerance.value = String(wide)
+  fitted.value = scale ?? fitted.value
+  void trace()
+}
+function byUnit() {
+  fitted.value = undefined
   void trace()
 }
 function layer(nameOf: string, on: boolean) {
@@ -88,17 +103,36 @@ const units = computed(() => [
   { value: 'in' as const, text: 'inches' },
 ])
 const into = ref('')
-/** Its outlines as holes of the base of a part that is there. */
+const panels = ref<{ value: string; text: string }[]>([])
+const panel = ref('/base')
+watch(into, async (id) => {
+  panels.value = []
+  panel.value = '/base'
+  if (!id) return
+  try {
+    const p = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id } } }))
+    const built = await take(api.POST('/api/v1/build', { body: { recipe: p.recipe, ...style.value } }))
+    if (into.value !== id) return
+    const seen = new Set<string>() // a jog's slope goes by the path of what lies beyond it
+    panels.value = built.panels
+      .filter((x) => !x.id.endsWith('.slope') && !seen.has(x.path) && seen.add(x.path))
+      .map((x) => ({ value: x.path, text: x.name }))
+  } catch (e) {
+    wrong.value = words(e)
+  }
+})
+/** Its outlines as holes of a panel of a part that is there. */
 async function cutInto() {
   wrong.value = ''
   try {
     const path = { id: into.value }
     const p = await take(api.GET('/api/v1/parts/{id}', { params: { path } }))
-    const base = { ...p.recipe.base, holes: [...(p.recipe.base.holes ?? []), ...drawing.value!.cutouts] }
+    const had = (at(p.recipe, `${panel.value}/holes`) as Hole[] | undefined) ?? []
+    const recipe = put(p.recipe, `${panel.value}/holes`, [...had, ...drawing.value!.cutouts])
     await take(
       api.PUT('/api/v1/parts/{id}', {
         params: { path, header: { 'If-Match': String(p.revision) } },
-        body: { name: p.name, quantity: p.quantity, recipe: { ...p.recipe, base } },
+        body: { name: p.name, quantity: p.quantity, recipe },
       }),
     )
     refreshJobs()
@@ -136,9 +170,15 @@ async function start() {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="drawing">
       <div class="both">
-        <TraceView :drawing="drawing" :chosen="chosen" />
+        <PictureFrame :name="name || 'drawing'">
+          <TraceView :drawing="drawing" :chosen="chosen" />
+        </PictureFrame>
         <div class="side">
-          <ChoiceRow v-model="unit" label="Its units" :choices="units" @update:model-value="trace" />
+          <ChoiceRow v-model="unit" label="Its units" :choices="units" @update:model-value="byUnit" />
+          <p v-if="fitted">
+            A unit is read as <b class="num">{{ +fitted.toPrecision(6) }} mm</b>, to fit what was measured.
+            <button type="button" class="press tight" @click="byUnit">Take the units as above</button>
+          </p>
           <TextField
             v-model="tolerance"
             :label="`Ends are joined within (drawing units; now ${+drawing.tolerance.toPrecision(3)})`"
@@ -165,23 +205,21 @@ async function start() {
         <p v-else>
           It is <b class="num">{{ drawing.parts[0]!.text }}</b>. Check one size you know.
           <b v-if="drawing.open.length">What stays open is left out.</b>
-          <b v-if="drawing.open.length">What stays open is left out.</b>
         </p>
         <TextField v-model="name" label="Its name" :maxlength="100" @enter="start" />
         <SheetFields v-model="recipe" :lengths="style" />
-        <p class="small soft">
-          A traced outline is as true as what it was traced from: hold it against the survey before it is cut.
-        </p>
+        <AgainstSurvey :compared="drawing.parts[chosen]?.compared ?? []" @fix="fix" />
         <button type="submit" class="press main">Make a part of it</button>
       </form>
       <form v-if="drawing.cutouts.length && parts.length" class="start" @submit.prevent="cutInto">
         <PickOne
           v-model="into"
-          label="Or cut its outlines into the base of"
+          label="Or cut its outlines into"
           :choices="[{ value: '', text: 'choose a part' }, ...parts.map((p) => ({ value: p.id, text: p.name }))]"
         />
+        <ChoiceRow v-if="panels.length > 1" v-model="panel" label="on its" :choices="panels" />
         <button type="submit" class="press" :disabled="!into">Cut it in</button>
-        <p class="small soft">They lie about the middle of the base and are moved like any hole.</p>
+        <p class="small soft">They lie about the middle of the panel and are moved like any hole.</p>
       </form>
     </template>
   </div>

@@ -1,0 +1,328 @@
+// Package joint works a bolted joint out as a whole: what holds in each ply,
+// what length of bolt, whether the holes meet, how tight, and what keeps it so.
+// Axes of a joint: x and y in the plane of its plies, z along the bolts towards
+// their heads; loads act on the ply under the heads.
+package joint
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/bolt"
+	"warmanvil/core/hole"
+	"warmanvil/core/stock"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// Lubrication of threads and faces when the bolt is tightened.
+type Lubrication string
+
+// The ways a bolt is tightened.
+const (
+	Dry       Lubrication = "dry"
+	Oiled     Lubrication = "oiled"
+	Waxed     Lubrication = "waxed"
+	Antiseize Lubrication = "antiseize"
+	Moly      Lubrication = "moly"
+)
+
+// nutFactor is K by lubrication (practice; 0.12 against 0.20 over-tightens 1.7
+// times).
+var nutFactor = map[Lubrication]float64{Dry: .20, Oiled: .16, Waxed: .12, Antiseize: .13, Moly: .11}
+
+// Locking keeps a nut from turning.
+type Locking string
+
+// The ways to lock.
+const (
+	NoLock      Locking = "none"
+	PlasticRing Locking = "plastic"
+	MetalLock   Locking = "metal"
+	Liquid      Locking = "liquid"
+	JamNut      Locking = "jam"
+	Wire        Locking = "wire"
+)
+
+// Ply is one layer, head side first.
+type Ply struct {
+	Name      string       `json:"name"`
+	Material  string       `json:"material,omitempty" doc:"key of the material table; left out for what is not metal"`
+	Thickness float64      `json:"thickness" doc:"mm, as measured, without its coats"`
+	Coat      float64      `json:"coat,omitempty" doc:"mm, both faces together"`
+	Squash    float64      `json:"squash,omitempty" doc:"mm it is pressed together: rubber, sealant, a gasket"`
+	Hole      float64      `json:"hole,omitempty" doc:"mm, diameter; of a slot its width"`
+	Slotted   bool         `json:"slotted,omitempty"`
+	Edge      float64      `json:"edge,omitempty" doc:"mm, centre of the nearest hole to the nearest edge the force may tear to; 0 not known"`
+	Placed    hole.Placing `json:"placed,omitempty" enum:"table,tape,matched,surveyed,typed"`
+	Tolerance float64      `json:"tolerance,omitempty" doc:"mm a hole may lie off, on the radius"`
+	Fixed     bool         `json:"fixed,omitempty" doc:"tapped, or its nut does not move"`
+	Hollow    bool         `json:"hollow,omitempty" doc:"a tube or box the bolt squeezes"`
+	Sleeved   bool         `json:"sleeved,omitempty" doc:"a spacer tube through it takes the squeeze"`
+	Pull      float64      `json:"pull,omitempty" doc:"mm, of an outer ply, centre of the bolts to the bend or web that pulls it off: it pries then; 0 where it is stiff"`
+	Worn      float64      `json:"worn,omitempty" doc:"share of its strength that is left where it rusted, 0.1 to 1; whole when left out"`
+}
+
+// Case is one load on the ply under the heads.
+type Case struct {
+	Name   string     `json:"name"`
+	Force  [3]float64 `json:"force" doc:"N; z pulls the heads' ply off"`
+	At     [3]float64 `json:"at" doc:"mm, where it acts, in the joint's axes"`
+	Moment [3]float64 `json:"moment,omitzero" doc:"N·mm"`
+}
+
+// Nut is what the bolt is screwed into.
+type Nut string
+
+// The nuts.
+const (
+	Hex      Nut = "hex"
+	Lock     Nut = "lock"
+	Tapped   Nut = "tapped"
+	WeldNut  Nut = "weldnut"
+	RivetNut Nut = "rivetnut"
+	SlotNut  Nut = "slotnut"
+	Pin      Nut = "pin"       // no thread: a plain pin with its clip, in ears or a clevis
+	Screw    Nut = "selfdrill" // a screw that drills its own hole in the last ply
+	Riveted  Nut = "rivet"     // a blind rivet
+)
+
+// Input is a joint.
+type Input struct {
+	System   stock.System  `json:"system" enum:"inch,metric"`
+	Size     string        `json:"size"`
+	Pitch    float64       `json:"pitch,omitempty" doc:"threads per inch, or mm; coarse when left out"`
+	Grade    string        `json:"grade"`
+	Holes    [][2]float64  `json:"holes,omitempty" doc:"mm, bolts in the joint's axes"`
+	Plies    []Ply         `json:"plies,omitempty"`
+	Nut      Nut           `json:"nut" enum:"hex,lock,tapped,weldnut,rivetnut,slotnut,pin,selfdrill,rivet"`
+	Washers  int           `json:"washers"`
+	Washer   float64       `json:"washer,omitempty" doc:"mm across them; the table's when left out"`
+	Face     *Face         `json:"face,omitempty" doc:"where the ply under the heads lies on the next; by the nearest edges when left out"`
+	Rivet    *RivetPick    `json:"rivet,omitempty" doc:"where it is riveted"`
+	Double   bool          `json:"double,omitempty" doc:"the middle ply pulls between two: two shear planes"`
+	Bins     []float64     `json:"bins,omitempty" doc:"mm, lengths in the shop's bins"`
+	Tighten  Tightening    `json:"tighten"`
+	Cases    []Case        `json:"cases,omitempty"`
+	NoSlip   bool          `json:"noSlip,omitempty" doc:"it must not slip: it holds something in line"`
+	Angle    float64       `json:"angle,omitempty" doc:"degrees a side may come out turned"`
+	Meets    []Meeting     `json:"meets,omitempty" doc:"what it is part of or near to"`
+	Strength strength.Rule `json:"strength,omitzero" doc:"its school; in a job that of the brief"`
+}
+
+// Tightening is how it is tightened and what it goes through.
+type Tightening struct {
+	Lubrication Lubrication `json:"lubrication" enum:"dry,oiled,waxed,antiseize,moly"`
+	Share       float64     `json:"share,omitempty" doc:"of the proof load; 0.75 when left out"`
+	Locking     Locking     `json:"locking" enum:"none,plastic,metal,liquid,jam,wire"`
+	Shakes      bool        `json:"shakes,omitempty" doc:"on a vehicle that is driven"`
+	Blind       bool        `json:"blind,omitempty" doc:"nobody reaches the nuts' side once it is fitted"`
+	Hot         bool        `json:"hot,omitempty" doc:"near an engine or exhaust, over 100 °C"`
+	Reused      bool        `json:"reused,omitempty" doc:"taken apart again and again"`
+	Wet         bool        `json:"wet,omitempty" doc:"outside, or where water gets"`
+	Cures       *float64    `json:"cures,omitempty" doc:"°C at which liquid lock and sealant cure; 20 when left out"`
+}
+
+// Result is the joint worked out.
+type Result struct {
+	Verdict  strength.Verdict     `json:"verdict" enum:"holds,tight,over,cannot say"`
+	Hardest  *float64             `json:"hardest" doc:"largest share used; null when it cannot be said"`
+	Checks   []strength.Check     `json:"checks"`
+	Bolts    []BoltForce          `json:"bolts" doc:"of the case that governs"`
+	Grip     *bolt.GripResult     `json:"grip" doc:"null when the stack cannot be worked out"`
+	Meets    *hole.AssembleResult `json:"meets" doc:"whether the holes meet; null when no side says how it is made"`
+	Tight    *Tight               `json:"tight" doc:"null when it cannot be tightened by number"`
+	Sequence []int                `json:"sequence" doc:"bolts in the order they are tightened"`
+	Hardware []Item               `json:"hardware" doc:"what is taken from the bins"`
+	Keep     []string             `json:"keep" doc:"what keeps it tight, in words"`
+	Making   []string             `json:"making" doc:"how its holes are made, in order, in words"`
+	Findings []working.Finding    `json:"findings"`
+}
+
+// Item is hardware to be taken.
+type Item struct {
+	Count int    `json:"count"`
+	Name  string `json:"name"`
+}
+
+// String writes it as a list has it.
+func (i Item) String() string { return fmt.Sprintf("%d × %s", i.Count, i.Name) }
+
+// take adds hardware.
+func (j *joint) take(count int, format string, args ...any) {
+	j.out.Hardware = append(j.out.Hardware, Item{count, fmt.Sprintf(format, args...)})
+}
+
+// BoltForce is what one bolt gets.
+type BoltForce struct {
+	Share   [2]float64 `json:"share" doc:"N in the plane"`
+	Shear   float64    `json:"shear" doc:"N"`
+	Tension float64    `json:"tension" doc:"N"`
+}
+
+const (
+	maxBolts = 60
+	maxCases = 5000 // every foot of a device in every case
+)
+
+// joint is what is worked with.
+type joint struct {
+	in      Input
+	thread  stock.Thread
+	grade   stock.Grade
+	rivet   stock.Rivet
+	bolt    bolt.Bolt
+	hw      stock.Hardware
+	washer  float64
+	plies   []ply
+	out     *Result
+	preload float64 // N, the least by scatter
+}
+
+type ply struct {
+	Ply
+	material stock.Material
+	metal    bool
+	worn     float64
+}
+
+// Work answers a joint. It fails with *working.Fault for what is no joint; what
+// is missing for one answer is told with that answer.
+func Work(in Input) (Result, error) {
+	j := joint{in: in, out: &Result{Checks: []strength.Check{}, Bolts: []BoltForce{}, Sequence: []int{}, Hardware: []Item{}, Keep: []string{}, Making: []string{}, Findings: []working.Finding{}}}
+	if err := j.read(); err != nil {
+		return Result{}, err
+	}
+	j.stack()
+	j.meet()
+	j.tighten()
+	j.hold()
+	j.last()
+	j.making()
+	j.cautions()
+	j.out.Verdict = strength.Worst(j.out.Checks)
+	for _, c := range j.out.Checks {
+		if c.Utilisation != nil && (j.out.Hardest == nil || *c.Utilisation > *j.out.Hardest) {
+			u := *c.Utilisation
+			j.out.Hardest = &u
+		}
+	}
+	return *j.out, nil
+}
+
+func (j *joint) say(code string, severity working.Severity, cause, reason string, fixes ...working.Fix) {
+	j.out.Findings = append(j.out.Findings, working.Finding{Code: code, Severity: severity, Cause: cause, Reason: reason, Fixes: fixes})
+}
+
+// fix makes a fix from pairs of path into the joint and value.
+func fix(label string, pairs ...any) working.Fix {
+	f := working.Fix{Label: label}
+	for i := 0; i+1 < len(pairs); i += 2 {
+		f.Edits = append(f.Edits, working.Edit{Path: pairs[i].(string), Value: pairs[i+1]})
+	}
+	return f
+}
+
+func (j *joint) read() error {
+	in := &j.in
+	if in.Nut == Riveted {
+		if err := j.readRivet(); err != nil {
+			return err
+		}
+	} else {
+		t, err := stock.FindThread(in.System, in.Size, in.Pitch)
+		if err != nil {
+			return working.Refuse("/size", "%v.", err)
+		}
+		g, err := stock.FindGrade(t, in.Grade)
+		if err != nil {
+			return working.Refuse("/grade", "%v.", err)
+		}
+		j.thread, j.grade = t, g
+		j.hw, _ = stock.HardwareFor(t)
+	}
+	if err := in.Strength.Check("/strength"); err != nil {
+		return err
+	}
+	switch {
+	case len(in.Holes) == 0 || len(in.Holes) > maxBolts:
+		return working.Refuse("/holes", "A joint has 1 to %d bolts: say where they are.", maxBolts)
+	case len(in.Plies) < 2 || len(in.Plies) > 12:
+		return working.Refuse("/plies", "A joint has 2 to 12 plies: name what is bolted together, from the head on.")
+	case len(in.Cases) > maxCases:
+		return working.Refuse("/cases", "Up to %d load cases are taken.", maxCases)
+	}
+	for i, h := range in.Holes {
+		for k := range h {
+			if err := working.Within(fmt.Sprintf("/holes/%d/%d", i, k), "A place", h[k], -1e5, 1e5, "mm"); err != nil {
+				return err
+			}
+		}
+	}
+	for i, p := range in.Plies {
+		q, err := readPly(p, fmt.Sprintf("/plies/%d", i), i, j.thread.Diameter)
+		if err != nil {
+			return err
+		}
+		j.plies = append(j.plies, q)
+	}
+	within := func(v [3]float64, most float64) bool {
+		return math.Abs(v[0]) <= most && math.Abs(v[1]) <= most && math.Abs(v[2]) <= most
+	}
+	for i, c := range in.Cases {
+		if within(c.Force, 1e8) && within(c.At, 1e5) && within(c.Moment, 1e11) {
+			continue // there may be thousands: words are made for those that are refused
+		}
+		for k := range 3 {
+			at := fmt.Sprintf("/cases/%d", i)
+			err := working.First(working.Within(fmt.Sprintf("%s/force/%d", at, k), "A force", c.Force[k], -1e8, 1e8, "N"), working.Within(fmt.Sprintf("%s/at/%d", at, k), "A place", c.At[k], -1e5, 1e5, "mm"),
+				working.Within(fmt.Sprintf("%s/moment/%d", at, k), "A moment", c.Moment[k], -1e11, 1e11, "N·mm"))
+			if err != nil {
+				return err
+			}
+		}
+	}
+	if in.Tighten.Share == 0 {
+		in.Tighten.Share = .75
+	}
+	if in.Tighten.Lubrication == "" {
+		in.Tighten.Lubrication = Dry
+	}
+	if _, ok := nutFactor[in.Tighten.Lubrication]; !ok {
+		return working.Refuse("/tighten/lubrication", "It is tightened dry, oiled, waxed, with antiseize or moly, not %q.", in.Tighten.Lubrication)
+	}
+	if c := in.Tighten.Cures; c != nil {
+		if err := working.Within("/tighten/cures", "The temperature", *c, -10, 60, "°C"); err != nil {
+			return err
+		}
+	}
+	if j.washer = in.Washer; j.washer == 0 && in.Washers > 0 {
+		j.washer = j.hw.WasherOver
+	}
+	return working.First(working.Above("/tighten/share", "The share of proof", in.Tighten.Share, 0, 1, ""), working.Within("/washers", "Washers", float64(in.Washers), 0, 8, ""),
+		working.Within("/washer", "A washer", in.Washer, 0, 200, "mm"), working.Within("/angle", "The angle", in.Angle, 0, 20, "°"))
+}
+
+func readPly(p Ply, at string, i int, d float64) (ply, error) {
+	q := ply{Ply: p, worn: p.Worn}
+	if q.Name == "" {
+		q.Name = fmt.Sprintf("ply %d", i+1)
+	}
+	if q.worn == 0 {
+		q.worn = 1
+	}
+	if p.Material != "" {
+		m, err := stock.MaterialByKey(p.Material)
+		if err != nil {
+			return q, working.Refuse(at+"/material", "%s: %v.", q.Name, err)
+		}
+		q.material, q.metal = m, true
+	}
+	err := working.First(working.Above(at+"/thickness", "The thickness of "+q.Name, p.Thickness, 0, 500, "mm"), working.Within(at+"/coat", "The coat", p.Coat, 0, 10, "mm"),
+		working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm"), working.Within(at+"/hole", "The hole", p.Hole, 0, 500, "mm"),
+		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"), working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"), working.Within(at+"/worn", "What is left of its strength", q.worn, .1, 1, ""))
+	if err == nil && p.Hole > 0 && p.Hole < d && !p.Fixed {
+		err = working.Refuse(at+"/hole", "A bolt of %g mm does not go through the hole of %g in %s.", d, p.Hole, q.Name)
+	}
+	return q, err
+}

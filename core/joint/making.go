@@ -1,0 +1,121 @@
+package joint
+
+import (
+	"fmt"
+	"strings"
+
+	"warmanvil/core/hole"
+	"warmanvil/core/stock"
+)
+
+// Limits of drills held by hand (practice): a chuck takes 13 mm; a step drill cuts
+// sheet as thick as its steps are high and holes up to 30 mm; a hole saw starts
+// where its pilot leaves a wall, and cuts about 25 mm deep.
+const (
+	chuck      = 13.
+	stepMost   = 30.
+	stepSheet  = 3.
+	stepSoft   = 5. // aluminium
+	sawLeast   = 16.
+	sawThrough = 25.
+)
+
+// making says how the holes are made, in order: what is given first, then what is
+// laid out, then what is drilled through it, slots before rounds.
+func (j *joint) making() {
+	if j.in.Nut == Screw {
+		j.out.Making = append(j.out.Making, "Clamp the plies, mark the screws, drive each through all of them: no hole is made before.")
+		return
+	}
+	if j.in.Nut == Riveted {
+		j.out.Making = append(j.out.Making, fmt.Sprintf("Clamp the plies, drill one hole of %s mm through all of them, pin it with a rivet clamp, drill the rest through, take them apart and take the burr off.", trim(j.rivet.Hole)))
+		return
+	}
+	say := func(format string, args ...any) { j.out.Making = append(j.out.Making, fmt.Sprintf(format, args...)) }
+	master := ""
+	mates := 0
+	for _, step := range []hole.Placing{hole.BySurvey, hole.ByTable, hole.ByTape} {
+		for _, p := range j.plies {
+			if p.Placed != step {
+				continue
+			}
+			what := "holes"
+			if p.Slotted {
+				what = "slots"
+			}
+			switch step {
+			case hole.BySurvey:
+				say("The %s of %s are there: look that they are round, true and as measured.", what, p.Name)
+			case hole.ByTable:
+				say("Cut the %s of %s on the table.", what, p.Name)
+			case hole.ByTape:
+				say("Lay the %s of %s out by running dimensions from one corner, punch them, %s.", what, p.Name, j.drilled(p))
+			}
+			if master == "" && !p.Slotted {
+				master = p.Name
+			}
+		}
+	}
+	for _, p := range j.plies {
+		if p.Placed == hole.ByMate {
+			mates++
+		}
+	}
+	for _, p := range j.plies {
+		switch {
+		case p.Placed != hole.ByMate:
+		case master == "":
+			say("%s is to be drilled through a mate and no ply says how its own holes are made: choose the one that is made first.", p.Name)
+		case mates == 1:
+			say("Clamp %s to %s, mark through its holes with a transfer punch, take it off, %s.", p.Name, master, j.drilled(p))
+		default:
+			say("Clamp %s to %s, always that one and never a copy of it, mark through its holes with a transfer punch, and drill the pilot.", p.Name, master)
+		}
+	}
+	if mates > 1 {
+		say("Leave every mate under size until all of them are marked; then bolt up with two bolts and %s.", j.drilled(j.plies[len(j.plies)-1]))
+	}
+	slotted := false
+	for _, p := range j.plies {
+		slotted = slotted || p.Slotted
+	}
+	if slotted {
+		say("Slots first and finger tight, rounds later: let the round holes say where it stands, then the slots under thick washers.")
+	}
+	if j.out.Meets != nil {
+		j.out.Making = append(j.out.Making, j.out.Meets.Order...)
+	}
+}
+
+// drilled says how a hole is drilled by hand: its steps, and the cutter where
+// twist drills end.
+func (j *joint) drilled(p ply) string {
+	d := p.Hole
+	if d == 0 {
+		d = j.thread.Clearance.Normal
+	}
+	if j.in.Nut == Tapped && p.Fixed {
+		d = j.thread.TapDrill
+	}
+	family := stock.Steel
+	if p.metal {
+		family = p.material.Family
+	}
+	var steps []string
+	for _, s := range stock.PilotSteps(min(d, chuck), family) {
+		steps = append(steps, trim(s))
+	}
+	sheet := stepSheet
+	if family == stock.Aluminum {
+		sheet = stepSoft
+	}
+	switch {
+	case d <= chuck:
+		return "drill by " + strings.Join(append(steps, trim(d)), ", ") + " mm"
+	case d <= stepMost && p.Thickness <= sheet:
+		return fmt.Sprintf("drill a pilot and open it with a step drill to %s mm: its steps are higher than the %s mm of %s", trim(d), trim(p.Thickness), p.Name)
+	case d >= sawLeast && p.Thickness <= sawThrough:
+		return fmt.Sprintf("drill a pilot of 6 mm and saw it out at %s mm with a hole saw, slowly and oiled: a step drill ends at %s mm of sheet", trim(d), trim(sheet))
+	}
+	return fmt.Sprintf("drill it to %s mm in a press: no chuck of a hand drill takes that", trim(d))
+}

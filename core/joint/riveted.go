@@ -1,0 +1,70 @@
+package joint
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/bolt"
+	"warmanvil/core/stock"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// RivetPick is a blind rivet.
+type RivetPick struct {
+	Diameter float64 `json:"diameter" doc:"mm: 3.2, 4, 4.8 or 6.4"`
+	Material string  `json:"material" enum:"aluminium,steel,stainless"`
+}
+
+// readRivet puts a rivet in the place of the thread: as thick, a head of twice its
+// diameter (ISO 15977), its hole.
+func (j *joint) readRivet() error {
+	p := j.in.Rivet
+	if p == nil {
+		return working.Refuse("/rivet", "Say which rivet: its diameter and what it is of.")
+	}
+	for _, r := range stock.Rivets {
+		if r.Material == p.Material && math.Abs(r.Diameter-p.Diameter) < 1e-6 {
+			j.rivet = r
+			j.thread = stock.Thread{System: j.in.System, Size: fmt.Sprintf("%g", r.Diameter), Diameter: r.Diameter, AcrossHex: 2 * r.Diameter}
+			j.thread.Clearance.Normal = r.Hole
+			return nil
+		}
+	}
+	return working.Refuse("/rivet/diameter", "There is no rivet of %g mm of %s in the table: 3.2, 4, 4.8 or 6.4 of aluminium or steel, up to 4.8 of stainless.", p.Diameter, p.Material)
+}
+
+// riveted works a rivet's grip out: its length, and what speaks against it.
+func (j *joint) riveted() {
+	in := bolt.RivetInput{Diameter: j.rivet.Diameter, Material: j.rivet.Material}
+	for _, p := range j.plies {
+		in.Plies = append(in.Plies, bolt.Ply{Name: p.Name, Thickness: p.Thickness + p.Coat, Squash: p.Squash})
+	}
+	r, err := bolt.Rivet(in)
+	if err != nil {
+		j.say("stack", working.Mind, "Stack", "The rivet's length cannot be worked out: "+err.Error())
+		return
+	}
+	j.out.Findings = append(j.out.Findings, r.Findings...)
+	length := "no length reaches through them"
+	if r.Length != nil {
+		length = fmt.Sprintf("%g mm long, grips %g to %g", *r.Length, r.From, r.To)
+	}
+	j.take(len(j.in.Holes), "blind rivet %g of %s, %s", j.rivet.Diameter, j.rivet.Material, length)
+	j.out.Keep = append(j.out.Keep, "Set rivets from the middle outwards.", "Look for turning rivets and dark rings of dust after 500 km: they are loose then.")
+}
+
+// rivets checks the rivets themselves by typical strengths.
+func (j *joint) rivets(each eacher) {
+	rule := j.in.Strength
+	said := []string{rule.Says(strength.PullThrough), stock.RivetSource}
+	shear, pull := rule.Capacity(j.rivet.Shear, strength.PullThrough), rule.Capacity(j.rivet.Tension, strength.PullThrough)
+	each("shear", "Rivet in shear", "N", "", func(s *spread, i int) (float64, float64) { return s.vectors[i].Len(), shear }, plainly("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", said))
+	each("tension", "Rivet in tension", "N", "", func(s *spread, i int) (float64, float64) { return s.pull[i] + s.add[i], pull }, plainly("Rivet in tension", "typical values", "T = N/n + share of the moments against Ft/Ω", said))
+	each("combined", "Rivet in shear and tension", "", "", func(s *spread, i int) (float64, float64) {
+		return math.Hypot(s.vectors[i].Len()/shear, (s.pull[i]+s.add[i])/pull), 1
+	}, plainly("Shear with tension", "ellipse", "√((V/Va)² + (T/Ta)²)", said))
+}
+
+// threaded tells whether the fastener is tightened by a thread.
+func (n Nut) threaded() bool { return n != Pin && n != Screw && n != Riveted }

@@ -1,0 +1,151 @@
+package joint
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/bolt"
+	"warmanvil/core/hole"
+	"warmanvil/core/stock"
+	"warmanvil/core/working"
+)
+
+// captive tells whether the nut is fast in the last ply.
+func (n Nut) captive() bool { return n == Tapped || n == WeldNut || n == RivetNut || n == SlotNut }
+
+// stack works the grip out and names the hardware.
+func (j *joint) stack() {
+	in := bolt.GripInput{System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Washers: j.in.Washers, Nut: bolt.HexNut, Have: j.in.Bins}
+	for _, p := range j.plies {
+		in.Plies = append(in.Plies, bolt.Ply{Name: p.Name, Thickness: p.Thickness + p.Coat, Squash: p.Squash})
+	}
+	switch j.in.Nut {
+	case Pin, Screw:
+		j.threadless()
+		return
+	case Riveted:
+		j.riveted()
+		return
+	case Lock:
+		in.Nut = bolt.LockNut
+	case Tapped:
+		in.Nut, in.Height = bolt.NoNut, j.plies[len(j.plies)-1].Thickness
+	case WeldNut, RivetNut, SlotNut: // about as long as a nut is high, behind the last ply
+		in.Nut, in.Height = bolt.CustomNut, j.hw.Nut
+	}
+	g, err := bolt.Grip(in)
+	if err != nil {
+		j.say("stack", working.Mind, "Stack", "The bolt's length cannot be worked out: "+err.Error())
+		j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade, ThreadsInPlane: true}
+		return
+	}
+	j.out.Grip = &g
+	threaded := false
+	for _, p := range g.Planes {
+		threaded = threaded || p.Threaded
+	}
+	j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade, ThreadsInPlane: threaded || len(g.Planes) == 0 || g.Length == nil}
+	j.out.Findings = append(j.out.Findings, g.Findings...)
+	n := len(j.in.Holes)
+	if g.Length != nil {
+		kind := "hexagon bolt"
+		if g.Thread >= *g.Length-1e-6 {
+			kind = "hexagon screw, threaded to the head"
+		}
+		length := trim(*g.Length) + " mm"
+		if j.thread.System == stock.Inch {
+			length = trim(*g.Length/25.4) + " in"
+		}
+		j.take(n, "%s × %s, %s, %s", j.thread.Name(), length, j.grade.Name, kind)
+	}
+	nut := map[Nut]string{Hex: "hexagon nut", "": "hexagon nut", Lock: "nut with plastic ring", WeldNut: "weld nut", RivetNut: "rivet nut", SlotNut: "slot nut for the track"}[j.in.Nut]
+	if nut != "" {
+		j.take(n, "%s %s", j.thread.Name(), nut)
+	}
+	if j.in.Washers > 0 {
+		j.take(n*j.in.Washers, "washer %s, %s mm across", j.thread.Size, trim(j.washer))
+	}
+	for _, p := range j.plies {
+		if p.Sleeved {
+			j.take(n, "spacer tube, bore %s mm, wall 2 mm or more, %s mm long, through %s", trim(math.Ceil(2*j.thread.Diameter+1)/2), trim(p.Thickness-p.Squash), p.Name)
+		}
+	}
+}
+
+// threadless names a pin or a self-drilling screw: what matters is what they go
+// through.
+func (j *joint) threadless() {
+	stack := float64(j.in.Washers) * j.hw.Washer
+	for _, p := range j.plies {
+		stack += p.Thickness + p.Coat - p.Squash
+	}
+	j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade}
+	n := len(j.in.Holes)
+	if j.in.Nut == Pin {
+		j.take(n, "pin Ø %s of %s, %s mm between head and clip", trim(j.thread.Diameter), j.grade.Name, trim(math.Ceil(stack+1)))
+		j.take(n, "%s", "spring clip or split pin")
+	} else {
+		j.bolt.ThreadsInPlane = true
+		j.take(n, "self-drilling screw %s, through %s mm and three threads past it", j.thread.Size, trim(stack))
+	}
+	if j.in.Washers > 0 {
+		j.take(n*j.in.Washers, "washer %s, %s mm across", j.thread.Size, trim(j.washer))
+	}
+}
+
+func trim(v float64) string { return fmt.Sprintf("%.4g", v) }
+
+// meet asks whether the holes of the plies that say how they are made meet.
+func (j *joint) meet() {
+	if j.in.Nut == Screw || j.in.Nut == Riveted { // drilled through both at once
+		return
+	}
+	in := hole.AssembleInput{System: j.in.System, Size: j.in.Size, Holes: j.in.Holes, Angle: j.in.Angle}
+	for _, p := range j.plies {
+		if p.Placed == "" {
+			continue
+		}
+		if p.Slotted { // it gives way along the slot: the others are asked
+			continue
+		}
+		in.Sides = append(in.Sides, hole.AssembleSide{Name: p.Name, Placed: p.Placed, Tolerance: p.Tolerance, Hole: p.Hole, Fixed: p.Fixed})
+	}
+	if len(in.Sides) < 2 {
+		return
+	}
+	r, err := hole.Assemble(in)
+	if err != nil {
+		j.say("patterns", working.Mind, "Patterns", "Whether the holes meet cannot be worked out: "+err.Error())
+		return
+	}
+	j.out.Meets = &r
+	var fixes []working.Fix
+	for _, s := range r.Slots {
+		for k, p := range j.plies {
+			if s.Kind == "slot" && p.Name == s.Side && !p.Fixed && len(fixes) == 0 {
+				fixes = append(fixes, fix("Slot the holes of "+p.Name, fmt.Sprintf("/plies/%d/slotted", k), true))
+			}
+		}
+	}
+	switch r.Meets {
+	case "no":
+		j.say("holes-miss", working.Stop, "Patterns", fmt.Sprintf("The holes may lie %.3g mm off each other and the bolts have %.3g of play: they do not meet. %s", most(r.Worst), *r.Play, first(r.Order)), fixes...)
+	case "mostly":
+		j.say("holes-may-miss", working.Mind, "Patterns", fmt.Sprintf("Most holes meet; the worst may lie %.3g mm off with %.3g of play. %s", most(r.Worst), *r.Play, first(r.Order)), fixes...)
+	}
+	j.out.Findings = append(j.out.Findings, r.Findings...)
+}
+
+func most(list []float64) (m float64) {
+	for _, v := range list {
+		m = max(m, v)
+	}
+	return m
+}
+
+func first(list []string) string {
+	if len(list) == 0 {
+		return ""
+	}
+	return list[0]
+}

@@ -1,0 +1,170 @@
+package sheet
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/working"
+)
+
+func (m *Master) validate() error {
+	if m != nil && (!idForm(m.Part) || len([]rune(m.Name)) > 200) {
+		return working.Refuse("/master", "Choose the part the matched holes are drilled through.")
+	}
+	return nil
+}
+
+// MasterTold is the master as it stands in the job, for Options.
+type MasterTold struct {
+	Name   string
+	Recipe Recipe
+	Itself bool // the part names itself
+}
+
+// masterWithin is how far a layout may be off its master before they are told to
+// differ, mm: rounding, no play.
+const masterWithin = .1
+
+// checkMaster asks whether matched holes have one master, no copy of a copy, and
+// whether it has holes where they are.
+func (b *builder) checkMaster() {
+	whole := &panel{id: "sheet", name: "Sheet"}
+	var matched []*hole
+	for i := range b.holes {
+		if b.holes[i].recipe.Made == MadeMatched {
+			matched = append(matched, &b.holes[i])
+		}
+	}
+	m := b.recipe.Master
+	const cause = "Master"
+	if m == nil {
+		if len(matched) > 0 && b.opt.Quantity > 1 {
+			b.note("master-first", cause, whole, fmt.Sprintf("%d are made with holes drilled through their mate: mark one as the master and drill every other through that one, never through a copy.", b.opt.Quantity))
+		}
+		return
+	}
+	off := b.fix("No master", "/master", nil)
+	told := b.opt.Master
+	switch {
+	case told == nil:
+		b.stop("master-gone", cause, whole, fmt.Sprintf("Its holes are drilled through %s, and that part is not in the job any more: choose another.", m.Name), off)
+		return
+	case told.Itself:
+		b.stop("master-itself", cause, whole, "It names itself as its master: one of several is the master by being marked, not by its drawing.", off)
+		return
+	case len(matched) == 0:
+		b.mind("master-idle", cause, whole, fmt.Sprintf("It is to be drilled through %s, and none of its holes is made through its mate: say so at the holes.", told.Name), off)
+		return
+	}
+	if further := told.Recipe.Master; further != nil {
+		b.stop("copy-of-copy", cause, whole, fmt.Sprintf("%s is drilled through %s itself: a copy of a copy adds the play of both. Drill this one through %s too.", told.Name, further.Name, further.Name),
+			b.fix("Through "+further.Name, "/master", *further), off)
+		return
+	}
+	b.checkMasterLayout(told, matched)
+}
+
+func (b *builder) checkMasterLayout(told *MasterTold, matched []*hole) {
+	o := newBuilder(told.Recipe, Options{}, told.Recipe.Bend.School)
+	o.bare = true
+	if o.panels() == nil || o.broken {
+		b.stop("master-broken", "Master", b.at(matched[0]), told.Name+", its master, cannot be unfolded as it stands: mend that first.")
+		return
+	}
+	o.features()
+	mine := map[*panel][]*hole{}
+	for _, h := range matched {
+		mine[h.panel] = append(mine[h.panel], h)
+	}
+	for _, p := range b.all {
+		if len(mine[p]) == 0 {
+			continue
+		}
+		fits, best := false, 0
+		for _, q := range o.all {
+			var there []*hole
+			for i := range o.holes {
+				if o.holes[i].panel == q {
+					there = append(there, &o.holes[i])
+				}
+			}
+			n := laysOn(mine[p], there)
+			best = max(best, n)
+			fits = fits || n == len(mine[p])
+		}
+		if !fits {
+			b.mind("master-layout", "Master", p, fmt.Sprintf("On %s %d holes are drilled through %s, and laid on it, either face, %d of them at most lie over holes there that are no larger (within %s). Bring the layouts together, or drill through another.",
+				lower(p.name), len(mine[p]), told.Name, best, b.len(masterWithin)))
+		}
+	}
+}
+
+// laysOn answers how many of the holes lie over holes of the master that guide a
+// drill, in the best way to lay one panel on the other. Any two pairs of holes
+// fix a way.
+func laysOn(mine, master []*hole) (best int) {
+	round := func(list []*hole) (out []*hole) {
+		for _, h := range list {
+			if h.recipe.Kind == RoundHole {
+				out = append(out, h)
+			}
+		}
+		return out
+	}
+	mine, master = round(mine), round(master)
+	guides := func(m, h *hole) bool { return m.dia <= h.dia+tiny }
+	if len(mine) == 0 || len(master) == 0 {
+		return 0
+	}
+	// The two farthest apart steer best.
+	a := mine[0]
+	c := slices.MaxFunc(mine, func(x, y *hole) int {
+		return cmp.Compare(x.centre.Sub(a.centre).Len(), y.centre.Sub(a.centre).Len())
+	})
+	if len(mine) == 1 || c.centre.Sub(a.centre).Len() < tiny {
+		for _, m := range master {
+			if guides(m, a) {
+				return 1
+			}
+		}
+		return 0
+	}
+	apart := c.centre.Sub(a.centre)
+	for _, m := range master {
+		for _, n := range master {
+			way := n.centre.Sub(m.centre)
+			if m == n || math.Abs(way.Len()-apart.Len()) > 2*masterWithin {
+				continue
+			}
+			for _, over := range []bool{false, true} {
+				best = max(best, laid(mine, master, a.centre, apart, m.centre, way, over, guides))
+			}
+		}
+	}
+	return best
+}
+
+// laid counts the holes that lie over guiding ones when apart from a is laid
+// along way from m, turned over or not.
+func laid(mine, master []*hole, a, apart, m, way profile.Point, over bool, guides func(m, h *hole) bool) (n int) {
+	x := apart.Mul(1 / apart.Len())
+	u := way.Mul(1 / way.Len())
+	v := profile.Point{X: -u.Y, Y: u.X}
+	if over {
+		v = v.Mul(-1)
+	}
+	for _, h := range mine {
+		d := h.centre.Sub(a)
+		at := m.Add(u.Mul(d.Dot(x))).Add(v.Mul(x.Cross(d)))
+		for _, o := range master {
+			if guides(o, h) && o.centre.Sub(at).Len() < masterWithin {
+				n++
+				break
+			}
+		}
+	}
+	return n
+}

@@ -1,0 +1,182 @@
+package e2e
+
+import (
+	"bytes"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/survey"
+	"warmanvil/job"
+)
+
+// The press foot bolted to floor and outrigger: loaded until its bolts are over,
+// a better class taken, a lock left out and said, and the torque sheet fetched.
+func TestJointOnTheFloor(t *testing.T) {
+	a := startApp(t)
+	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/hold")
+	p.press("Press foot on floor and outrigger")
+	p.verdict("holds")
+	torque := `document.querySelector('[data-torque]').innerText`
+	if got := eval[string](p, torque); got != "70.4 N·m" {
+		t.Errorf("tighten to %s", got)
+	}
+	p.pick("main", "Class", "10.9")
+	p.wait("a higher torque", torque+` === '101 N·m'`)
+	p.pick("main", "Class", "8.8")
+	p.wait("the first torque", torque+` === '70.4 N·m'`)
+	p.pick("main", "Locked by", "nothing")
+	p.pick("main", "Screwed into", "a hexagon nut")
+	p.wait("the lock missed", `document.querySelector('[data-code=no-lock]')`)
+	// A pull of 90 kN is too much for two M12.
+	p.press("typed here")
+	p.wait("the typed cases", `document.querySelector('[data-case="0"]')`)
+	eval[bool](p, `(() => { const l = [...document.querySelectorAll('[data-case="0"] label')].find(l => l.innerText === 'Force off, N'); document.getElementById(l.htmlFor).focus(); document.getElementById(l.htmlFor).select(); return true })()`)
+	p.keys("90000" + kb.Enter)
+	p.verdict("over")
+	p.wait("what would help", `document.querySelector('[data-suggestions] .row')`)
+	p.press("Take it")
+	p.wait("the better class", `[...document.querySelectorAll('main label')].some(l => l.innerText === 'Class' && document.getElementById(l.htmlFor).value === '10.9')`)
+	p.briefKept()
+	p.press("Torque sheet of the job")
+	name, data := p.download(".pdf")
+	if name == "" || !bytes.HasPrefix(data, []byte("%PDF")) {
+		t.Errorf("%q is no sheet", name)
+	}
+	// Another joint, removed again.
+	p.press("Work a joint out")
+	p.wait("its plies", `document.querySelectorAll('[data-ply]').length === 2`)
+	p.press("Remove this joint")
+	p.wait("it gone", `[...document.querySelectorAll('.list .pick')].every(x => !x.innerText.includes(', bolted'))`)
+	p.do(chromedp.Reload())
+	p.see("Press foot on floor and outrigger")
+}
+
+// A foot is placed under a tank: its bolts do not go in from above, and from below
+// they do; a cover over it is cut for the socket. Both by one press.
+func TestBoltBlockedAndFlipped(t *testing.T) {
+	a := startApp(t)
+	id, foot := a.demoPart(t, "Orchard truck", "Press foot")
+	v, revision, err := a.jobs.Store.Survey(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	v.Placed = append(v.Placed, job.Placed{ID: "under", Name: "Foot under the tank", Part: foot, At: [3]float64{-9000, 0, 0}})
+	v.Spaces = append(v.Spaces, survey.Space{ID: "low-tank", Name: "Low tank", Kind: survey.Tank, Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-9400, -400, 46}, Size: [3]float64{1200, 900, 200}}})
+	if err := a.jobs.Store.SaveSurvey(t.Context(), id, v, revision, time.Now()); err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	p.press("Press foot on floor and outrigger")
+	p.verdict("holds")
+	p.pick("main", "Place 1", "Foot under the tank")
+	reach := `document.querySelector('[data-reach]').innerText`
+	p.wait("blocked by the tank", reach+`.includes('Bolt 1 blocked') && `+reach+`.includes('Low tank')`)
+	eval[bool](p, `(() => { const b = [...document.querySelectorAll('[data-reach] dd')].find(d => d.innerText.includes('from the other side')).querySelector('button'); b.click(); return true })()`)
+	p.wait("reached from below", `!`+reach+`.includes('blocked')`)
+	p.briefKept()
+	j, err := a.jobs.Store.Job(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if !j.Brief.Joints[1].HeadsBack {
+		t.Error("the heads are still on top")
+	}
+}
+
+func TestAccessHoleCut(t *testing.T) {
+	a := startApp(t)
+	id, foot := a.demoPart(t, "Orchard truck", "Press foot")
+	r := sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: 3, Process: "laser", Base: sheet.Base{ID: "base", Length: 500, Width: 500}}
+	r.Tool.Kind, r.Bend.School, r.Bend.Method = "vdie", "table", "air"
+	cover, err := a.jobs.CreatePart(t.Context(), id, "Cover plate", 1, r)
+	if err != nil {
+		t.Fatal(err)
+	}
+	v, revision, err := a.jobs.Store.Survey(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	v.Placed = append(v.Placed, job.Placed{ID: "under", Name: "Foot under the cover", Part: foot, At: [3]float64{-9000, 0, 0}},
+		job.Placed{ID: "cover", Name: "Cover in place", Part: cover.ID, At: [3]float64{-9200, -200, 43}})
+	if err := a.jobs.Store.SaveSurvey(t.Context(), id, v, revision, time.Now()); err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	p.press("Press foot on floor and outrigger")
+	p.pick("main", "Place 1", "Foot under the cover")
+	p.pick("main", "Screwed into", "a weld nut")
+	first := `(document.querySelector('[data-reach] .reach-blocked, [data-reach] .reach-tight')?.innerText ?? '')`
+	p.wait("bolt 1 under the cover", `[...document.querySelectorAll('[data-reach] dd')].some(d => d.innerText.includes('access hole'))`)
+	was := eval[string](p, first)
+	if !strings.Contains(was, "Bolt 1") {
+		t.Fatalf("%q", was)
+	}
+	eval[bool](p, `(() => { [...document.querySelectorAll('[data-reach] dd')].find(d => d.innerText.includes('access hole')).querySelector('button').click(); return true })()`)
+	p.see("An access hole is cut in Cover plate")
+	p.wait("bolt 1 reached through it", `!`+first+`.includes('Bolt 1 ')`)
+	cut, err := a.jobs.Store.Part(t.Context(), cover.ID)
+	if err != nil || len(cut.Recipe.Base.Holes) != 1 {
+		t.Fatalf("%v, %+v", err, cut.Recipe.Base.Holes)
+	}
+}
+
+// The press's holes and those of its foot cannot always meet: slotted where it is
+// said, they do.
+func TestPatternsSlotted(t *testing.T) {
+	a := startApp(t)
+	id, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	p.press("Press on its feet")
+	p.wait("the holes that miss", `document.querySelector('[data-code=holes-miss]')`)
+	eval[bool](p, `(() => { [...document.querySelectorAll('[data-code=holes-miss] button')].find(b => b.innerText.includes("Slot the holes of press's frame")).click(); return true })()`)
+	p.wait("they meet", `!document.querySelector('[data-code=holes-miss]')`)
+	p.briefKept()
+	j, err := a.jobs.Store.Job(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if plies := j.Brief.Joints[0].Work.Plies; !plies[0].Slotted || plies[1].Slotted {
+		t.Errorf("slotted: %v, %v", plies[0].Slotted, plies[1].Slotted)
+	}
+}
+
+// The load path case by case, and what all joints take from the bins.
+func TestLoadPathAndHardware(t *testing.T) {
+	a := startApp(t)
+	id, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	p.press("Load path")
+	rows := `document.querySelectorAll('[data-path-panel] tbody tr')`
+	p.wait("eight links and the vehicle", rows+`.length === 9`)
+	p.pick("[data-path-panel]", "Case", "at rest")
+	// 185 kg on four feet, the middle 20 behind them: 0.43 kN in front.
+	p.wait("at rest", rows+`[0].innerText.includes('0.43 kN')`)
+	if n := eval[int](p, `document.querySelectorAll('[data-path-panel] .force').length`); n == 0 {
+		t.Error("no arrows")
+	}
+	p.press("front")
+	p.press("Press on its feet")
+	p.verdict("holds")
+	p.press("Hardware")
+	lines := `document.querySelector('[data-hardware]').innerText`
+	p.wait("16 bolts", lines+`.includes('40 mm')`)
+	p.set("[data-bin='0']", "Lengths, mm", "45; 60")
+	p.wait("from the bin", lines+`.includes('45 mm') && !`+lines+`.includes('40 mm')`)
+}
+
+// briefKept waits until the brief is kept.
+func (p *page) briefKept() {
+	p.t.Helper()
+	p.wait("the brief to be kept", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
+}

@@ -1,0 +1,74 @@
+package httpapi
+
+import (
+	"fmt"
+	"net/http"
+	"strconv"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
+
+	"warmanvil/core/joint"
+	"warmanvil/core/working"
+	"warmanvil/job"
+	"warmanvil/paper"
+)
+
+func (s *server) torqueRoutes() {
+	s.download(huma.Operation{OperationID: "getTorqueSheet", Path: "/api/v1/jobs/{id}/torque-sheet", Summary: "What is tightened on a job, with boxes for witness marks and tightening again (PDF)",
+		Parameters: []*huma.Param{idParam, query("paper", "of the sheet", "a4", "letter")}}, s.torqueSheet)
+}
+
+var (
+	lubed  = map[joint.Lubrication]string{joint.Dry: "dry", joint.Oiled: "oiled", joint.Waxed: "waxed", joint.Antiseize: "with antiseize", joint.Moly: "with moly grease"}
+	locked = map[joint.Locking]string{joint.PlasticRing: "a plastic ring", joint.MetalLock: "an all-metal lock nut", joint.Liquid: "liquid lock", joint.JamNut: "a jam nut", joint.Wire: "wire"}
+)
+
+func (s *server) torqueSheet(c *gin.Context) error {
+	id := c.Param("id")
+	if _, err := uuid.Parse(id); err != nil {
+		return job.ErrNotFound
+	}
+	j, site, err := s.jobs.Site(c.Request.Context(), id)
+	if err != nil {
+		return err
+	}
+	sheet := paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Inches: j.Brief.Unit != job.UnitMM}
+	if c.Query("paper") == "letter" {
+		sheet.Paper = paper.Letter
+	}
+	told := site.Hold().Joints
+	for i, t := range told {
+		if t.Result == nil {
+			return asFault("%s cannot be worked out: %s", t.Name, t.Why)
+		}
+		work := j.Brief.Joints[i].Work
+		row := paper.TorqueJoint{Name: t.Name, Lubed: lubed[work.Tighten.Lubrication], Locking: locked[work.Tighten.Locking], Sequence: t.Result.Sequence, Bolts: t.Holes, Keep: t.Result.Keep}
+		for _, h := range t.Result.Hardware {
+			row.Hardware = append(row.Hardware, h.String())
+		}
+		if n := len(j.Brief.Joints[i].Stands); n > 1 {
+			row.Name = fmt.Sprintf("%s, %d times", row.Name, n)
+		}
+		if t.Result.Tight != nil {
+			row.Torque, row.Limited = t.Result.Tight.Torque, t.Result.Tight.Limited
+		}
+		for _, f := range t.Result.Findings {
+			if f.Severity == working.Stop || f.Cause == "Caution" {
+				row.Mind = append(row.Mind, f.Reason)
+			}
+		}
+		sheet.Joints = append(sheet.Joints, row)
+	}
+	if len(sheet.Joints) == 0 {
+		return asFault("The job has no bolted joint yet: add one on the Hold bench.")
+	}
+	raw, err := sheet.PDF()
+	if err != nil {
+		return err
+	}
+	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, "torque sheet", "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
+	c.Data(http.StatusOK, "application/pdf", raw)
+	return nil
+}

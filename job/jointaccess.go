@@ -1,0 +1,353 @@
+package job
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"warmanvil/core/hold"
+	"warmanvil/core/hole"
+	"warmanvil/core/joint"
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
+	"warmanvil/core/stock"
+	"warmanvil/core/survey"
+)
+
+// BoltReach is whether one bolt of a joint goes in and a tool reaches it, past its
+// own part and what stands there by the time it is fitted: joints are fitted in
+// the order of the list.
+type BoltReach struct {
+	Bolt  int        `json:"bolt" doc:"index"`
+	Reach hole.Reach `json:"reach" enum:"reachable,tight,blocked"`
+	How   string     `json:"how"`
+	Ways  []ReachWay `json:"ways"`
+	Drill string     `json:"drill,omitempty" doc:"what keeps a drill off the holes that are made in place"`
+	Later string     `json:"later,omitempty" doc:"what closes it in when everything is fitted"`
+}
+
+// ReachWay is a way out with what does it.
+type ReachWay struct {
+	hole.WayOut
+	Before string     `json:"before,omitempty" doc:"id of the joint it is to be fitted before"`
+	Cut    *AccessCut `json:"cut,omitempty" doc:"the hole to cut"`
+}
+
+// AccessCut is an access hole in a part of the job.
+type AccessCut struct {
+	Part string     `json:"part" doc:"id"`
+	Path string     `json:"path" doc:"JSON pointer to the list of holes in its recipe"`
+	Hole sheet.Hole `json:"hole"`
+}
+
+// heads answers the face of the part the heads lie on: off the vehicle by the
+// bracket, else as the joint says.
+func (b Brief) heads(j Joint) hold.Face {
+	face := hold.Good
+	if k := slices.IndexFunc(b.Mounts, func(m Mount) bool { return j.Mount != "" && m.ID == j.Mount }); k >= 0 && b.Mounts[k].Hold.Against == hold.Good {
+		face = hold.Back
+	}
+	if j.HeadsBack != (face == hold.Back) {
+		return hold.Back
+	}
+	return hold.Good
+}
+
+// neighbour is an obstacle with what it is of.
+type neighbour struct {
+	hole.Obstacle
+	thing string // id of the placed thing
+	part  string // id of the part it is a panel of, as drawn
+	panel *sheet.PanelMade
+	pose  solid.Pose
+}
+
+// reachBolts tries every bolt of a joint.
+func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach {
+	out := []BoltReach{}
+	t := s.at[j.ID]
+	b := hole.Through{Captive: in.Nut == joint.Tapped || in.Nut == joint.WeldNut || in.Nut == joint.RivetNut || in.Nut == joint.SlotNut}
+	var by []string // tools that set it, where it is no bolt
+	switch {
+	case j.Part == "" || t.why != "" || in.Nut == joint.Pin:
+		return out
+	case in.Nut == joint.Riveted && in.Rivet != nil:
+		b.Thread, by = stock.Thread{Diameter: in.Rivet.Diameter}, []string{"riveter"}
+	default:
+		var err error
+		if b.Thread, err = stock.FindThread(in.System, in.Size, in.Pitch); err != nil {
+			return out
+		}
+		if in.Nut == joint.Screw {
+			by = []string{"drill", "angledrill"}
+		} else if r.Grip == nil || r.Grip.Length == nil {
+			return out
+		} else {
+			b.Grip, b.Length = r.Grip.Grip, *r.Grip.Length
+		}
+	}
+	drilled := slices.ContainsFunc(in.Plies, func(p joint.Ply) bool { return p.Placed == hole.ByMate })
+	pose, own := solid.Ground, ""
+	near := s.bodies[j.Part]
+	holes := s.part(j.Part).Built.Holes
+	if stands, why := s.standsOf(j); why == "" { // tried at the first of its places
+		if st := s.stands[stands[0].Placed]; st != nil && st.built != nil && st.Why == "" {
+			pose, own, holes = st.Pose, st.told.ID, st.built.Holes
+			near = panels(*st.built, "", own, j.Part, pose)
+		}
+	}
+	if near == nil {
+		return out
+	}
+	now, all := near, near
+	if own != "" {
+		now, all = s.around(j, own, near)
+	}
+	face := s.Brief.heads(j)
+	above := s.above(j, in)
+	half := s.part(j.Part).Recipe.Thickness / 2
+	for _, h := range holes {
+		if !slices.Contains(j.Features, h.Feature) {
+			continue
+		}
+		off := h.Normal
+		if face == hold.Back {
+			off = off.Mul(-1)
+		}
+		b.Head = hole.Side{At: pose.Apply(h.Body.Add(off.Mul(half + above))), Axis: pose.Turn(off)}
+		first := s.free(now, b)
+		if len(by) > 0 {
+			out = append(out, setBy(len(out), b, by, first))
+			continue
+		}
+		x := b.Reached(first)
+		told := BoltReach{Bolt: len(out), Reach: x.Reach, How: x.How, Ways: []ReachWay{}}
+		if drilled {
+			told.Drill = drill(b, first)
+		}
+		for _, w := range x.Ways {
+			told.Ways = append(told.Ways, s.wayOut(w, now, b))
+		}
+		if len(all) > len(now) && x.Reach != hole.Blocked {
+			told.Later = s.shutIn(b, x, s.free(all, b))
+		}
+		out = append(out, told)
+	}
+	return out
+}
+
+// setBy answers how a rivet or a self-drilling screw is set.
+func setBy(i int, b hole.Through, by []string, obstacles []hole.Obstacle) BoltReach {
+	best := hole.Made(b.Head, b.Thread, by, obstacles)
+	told := BoltReach{Bolt: i, Reach: best.Reach, How: "Set it with a " + best.Name + ".", Ways: []ReachWay{}}
+	if best.Reach == hole.Blocked {
+		told.How = fmt.Sprintf("A %s does not go on: %s is in the way.", best.Name, strings.Join(best.By, ", "))
+	}
+	return told
+}
+
+// drill says why holes cannot be drilled through in place, from neither side.
+func drill(b hole.Through, obstacles []hole.Obstacle) string {
+	keys := []string{"drill", "angledrill"}
+	far := hole.Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}
+	head, nut := hole.Made(b.Head, b.Thread, keys, obstacles), hole.Made(far, b.Thread, keys, obstacles)
+	if head.Reach != hole.Blocked || nut.Reach != hole.Blocked {
+		return ""
+	}
+	return fmt.Sprintf("No drill goes on in place, from neither side: %s. Mark the mates through, take them off and drill them on the bench.", strings.Join(append(head.By, nut.By...), ", "))
+}
+
+// above answers how much of the stack lies between the heads and the part, mm.
+func (s *site) above(j Joint, in joint.Input) (sum float64) {
+	for k, p := range in.Plies {
+		if k < len(j.Sides) && j.Sides[k].Kind == PartSide && j.Sides[k].Of == j.Part {
+			return sum
+		}
+		sum += p.Thickness + p.Coat - p.Squash
+	}
+	return 0
+}
+
+// shutIn says what happens to a bolt when everything stands.
+func (s *site) shutIn(b hole.Through, before hole.Reached, all []hole.Obstacle) string {
+	after := b.Reached(all)
+	if after.Reach != hole.Blocked {
+		return ""
+	}
+	by := "what is fitted after it"
+	for _, w := range after.Ways {
+		if w.Kind == hole.OrderWay {
+			by = w.Through
+			break
+		}
+	}
+	if !after.Insert && before.Insert {
+		return fmt.Sprintf("It cannot be drawn again once %s is on: a bolt in there is never changed without taking that off.", by)
+	}
+	return fmt.Sprintf("No tool reaches it once %s is on: tighten it again before, or take that off.", by)
+}
+
+// free answers the obstacles that the bolt does not go through itself.
+func (s *site) free(list []neighbour, b hole.Through) []hole.Obstacle {
+	out := make([]hole.Obstacle, 0, len(list))
+	for _, n := range list {
+		if n.panel == nil && n.thing == "" && pierced(n.Body, b) {
+			continue // the wall it is bolted to, as a space of the survey
+		}
+		out = append(out, n.Obstacle)
+	}
+	return out
+}
+
+// pierced tells whether the bolt's shank lies in a body.
+func pierced(body solid.Body, b hole.Through) bool {
+	lo, hi := body.Bounds()
+	tree := solid.NewTree(body)
+	for i := range 21 {
+		v := b.Head.At.Sub(b.Head.Axis.Mul(b.Grip * float64(i) / 20))
+		inside := true
+		for k := range v {
+			inside = inside && v[k] > lo[k] && v[k] < hi[k]
+		}
+		if inside && tree.Holds(v) {
+			return true
+		}
+	}
+	return false
+}
+
+// around answers what stands round a placed part: by the time the joint is
+// fitted, and in the end. Devices the joint itself holds are not counted: their
+// box holds their own feet.
+func (s *site) around(j Joint, own string, near []neighbour) (now, all []neighbour) {
+	fitted := map[string]int{}
+	here := len(s.Brief.Joints)
+	for i, q := range s.Brief.Joints {
+		if q.ID == j.ID {
+			here = i
+		}
+		for _, side := range q.Sides {
+			if id, _ := s.instance(side); id != "" {
+				if _, known := fitted[id]; !known {
+					fitted[id] = i
+				}
+			}
+		}
+	}
+	holds := map[string]bool{}
+	for _, side := range j.Sides {
+		if id, _ := s.instance(side); side.Kind == DeviceSide && id != "" {
+			holds[id] = true
+		}
+	}
+	now, all = slices.Clone(near), slices.Clone(near)
+	add := func(n neighbour, there bool) {
+		all = append(all, n)
+		if there {
+			now = append(now, n)
+		}
+	}
+	for _, id := range s.order {
+		st := s.stands[id]
+		if id == own || holds[id] || st.Why != "" {
+			continue
+		}
+		at, later := fitted[id]
+		there := !later || at <= here
+		if st.built == nil {
+			add(neighbour{Obstacle: hole.Obstacle{Name: st.told.Name, Body: st.thing.Body}, thing: id}, there)
+			continue
+		}
+		part := s.placed(id).Part
+		if s.placed(id).Twin {
+			part = "" // its recipe is of the other hand
+		}
+		for _, n := range panels(*st.built, st.told.Name, id, part, st.Pose) {
+			add(n, there)
+		}
+	}
+	for _, sp := range s.Survey.Spaces {
+		if sp.Kind == survey.Opening {
+			continue
+		}
+		state := survey.Stowed
+		if len(sp.Moves) > 0 {
+			state = sp.Moves[0]
+		}
+		add(neighbour{Obstacle: hole.Obstacle{Name: sp.Name, Body: sp.In(state)}}, true)
+	}
+	return now, all
+}
+
+// panels answers a part's panels and bends as obstacles, by their names.
+func panels(p sheet.Part, of, thing, part string, pose solid.Pose) []neighbour {
+	names := map[string]string{}
+	made := map[string]*sheet.PanelMade{}
+	for i, q := range p.Panels {
+		names[q.ID] = q.Name
+		if of != "" {
+			names[q.ID] = of + ", " + lower(q.Name)
+		}
+		made[q.ID] = &p.Panels[i]
+	}
+	half := p.Body.Thickness / 2
+	var out []neighbour
+	for _, q := range p.Body.Panels {
+		at := solid.Pose{Origin: q.Origin.Sub(q.Z.Mul(half)), X: q.X, Y: q.Y, Z: q.Z}
+		out = append(out, neighbour{hole.Obstacle{Name: names[q.ID], Body: solid.Prism(at, q.Face, wide(q.Holes), p.Body.Thickness).At(pose)}, thing, part, made[q.ID], pose})
+	}
+	for _, q := range p.Body.Bends {
+		bend := sheet.Body{Thickness: p.Body.Thickness, Bends: []sheet.BodyBend{q}}
+		out = append(out, neighbour{Obstacle: hole.Obstacle{Name: "the bend of " + lower(names[q.ID]), Body: bend.Solid().At(pose)}, thing: thing, pose: pose})
+	}
+	return out
+}
+
+// wide answers the holes a tool may go through.
+func wide(holes [][]profile.Point) (out [][]profile.Point) {
+	const least = 14. // mm, under the smallest socket
+	for _, ring := range holes {
+		lo, hi := ring[0], ring[0]
+		for _, p := range ring {
+			lo.X, lo.Y, hi.X, hi.Y = min(lo.X, p.X), min(lo.Y, p.Y), max(hi.X, p.X), max(hi.Y, p.Y)
+		}
+		if hi.X-lo.X > least && hi.Y-lo.Y > least {
+			out = append(out, ring)
+		}
+	}
+	return out
+}
+
+// wayOut adds what does a way out: the joint to be fitted before, the hole to cut.
+func (s *site) wayOut(w hole.WayOut, near []neighbour, b hole.Through) ReachWay {
+	out := ReachWay{WayOut: w}
+	k := slices.IndexFunc(near, func(n neighbour) bool { return n.Name == w.Through })
+	if k < 0 {
+		return out
+	}
+	n := near[k]
+	switch w.Kind {
+	case hole.OrderWay:
+		for _, q := range s.Brief.Joints {
+			for _, side := range q.Sides {
+				if id, _ := s.instance(side); id != "" && id == n.thing && out.Before == "" {
+					out.Before = q.ID
+				}
+			}
+		}
+	case hole.HoleWay:
+		if p := s.placed(n.thing); n.panel == nil || n.part == "" || p != nil && p.Twin {
+			return out
+		}
+		seat := n.panel.Seat
+		z, o := n.pose.Turn(seat.Z), n.pose.Apply(seat.Origin)
+		if lean := b.Head.Axis.Dot(z); lean*lean > .25 {
+			v := b.Head.At.Add(b.Head.Axis.Mul(o.Sub(b.Head.At).Dot(z) / lean)).Sub(n.pose.Origin)
+			at := seat.In(solid.Vector{v.Dot(n.pose.X), v.Dot(n.pose.Y), v.Dot(n.pose.Z)})
+			out.Cut = &AccessCut{Part: n.part, Path: n.panel.Path + "/holes", Hole: sheet.Hole{Name: "Access hole", Kind: sheet.RoundHole, Diameter: w.Diameter,
+				X: sheet.Offset{Edge: sheet.Left, From: sheet.Flat, Distance: at.X}, Y: sheet.Offset{Edge: sheet.Front, From: sheet.Flat, Distance: at.Y}}}
+		}
+	}
+	return out
+}

@@ -1,0 +1,262 @@
+package job
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"warmanvil/core/hole"
+	"warmanvil/core/joint"
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// Joint is a bolted joint of the job. With a part its bolts go through holes of
+// that, in the axes of its flat pattern; without, through places typed.
+type Joint struct {
+	ID        string      `json:"id"`
+	Name      string      `json:"name"`
+	Part      string      `json:"part,omitempty" doc:"id of the part whose holes the bolts go through"`
+	Features  []string    `json:"features,omitempty" doc:"ids of those holes"`
+	Mount     string      `json:"mount,omitempty" doc:"id of a bracket of that part: what it carries goes through these bolts, instead of loads typed"`
+	HeadsBack bool        `json:"headsBack,omitempty" doc:"the heads lie on the part's back, not on its good side; of a bracket's joint, on the vehicle's side"`
+	Sides     []Side      `json:"sides,omitempty" doc:"by ply, what it belongs to: material and thickness come from there"`
+	Path      bool        `json:"path,omitempty" doc:"its loads come along the load path of the job, instead of loads typed"`
+	Rubber    *Rubber     `json:"rubber,omitempty" doc:"isolators among its plies"`
+	Stands    []Stand     `json:"stands,omitempty" doc:"where it stands on the vehicle; by its part's only place when left out"`
+	Work      joint.Input `json:"work" doc:"the joint; its school is the job's"`
+}
+
+// BoltedTold is a joint worked out.
+type BoltedTold struct {
+	ID     string        `json:"id"`
+	Name   string        `json:"name"`
+	Why    string        `json:"why,omitempty" doc:"why it cannot be worked out"`
+	Holes  [][2]float64  `json:"holes" doc:"mm, its bolts"`
+	Plies  []joint.Ply   `json:"plies" doc:"as they count"`
+	Result *joint.Result `json:"result" doc:"null when it cannot be worked out"`
+	Beside []Beside      `json:"beside" doc:"what the checks leave out"`
+	Rubber *RubberTold   `json:"rubber,omitempty" doc:"how it sits on its isolators"`
+
+	Reach       []BoltReach        `json:"reach" doc:"by bolt, past the part it goes through"`
+	Suggestions []joint.Suggestion `json:"suggestions" doc:"changes that would help, each worked out"`
+}
+
+// checkJoints refuses joints that run away; what is merely missing is told.
+func (b Brief) checkJoints() error {
+	for i, j := range b.Joints {
+		at := fmt.Sprintf("/joints/%d", i)
+		w := j.Work
+		if len(w.Holes) > 60 || len(w.Plies) > 12 || len(w.Cases) > 60 || len(j.Features) > 60 || len(j.Sides) > 12 || len(j.Stands) > 24 || len(w.Bins) > 100 || len(w.Meets) > 20 {
+			return working.Refuse(at, "A joint has up to 60 bolts, 12 plies and 60 load cases.")
+		}
+		if u := j.Rubber; u != nil {
+			if err := working.First(working.Above(at+"/rubber/stiffness", "The stiffness", u.Stiffness, 0, 1e6, "N/mm"), working.Within(at+"/rubber/pressed", "What tightening presses", u.Pressed, 0, 500, "mm")); err != nil {
+				return err
+			}
+		}
+		for k, st := range j.Stands {
+			here := fmt.Sprintf("%s/stands/%d", at, k)
+			for axis := range 3 {
+				if err := working.Within(fmt.Sprintf("%s/at/%d", here, axis), "A place", st.At[axis], -1e5, 1e5, "mm"); err != nil {
+					return err
+				}
+			}
+			if err := working.First(working.Within(here+"/turn", "The turn", st.Turn, -360, 360, "°"), working.Within(here+"/foot", "A foot's number", float64(st.Foot), 0, 64, "")); err != nil {
+				return err
+			}
+		}
+		n := utf8.RuneCountInString(j.Name)
+		for k, p := range w.Plies {
+			here := fmt.Sprintf("%s/work/plies/%d", at, k)
+			for name, v := range map[string]float64{"thickness": p.Thickness, "coat": p.Coat, "squash": p.Squash, "hole": p.Hole, "edge": p.Edge} {
+				if err := working.Within(here+"/"+name, "A size of a ply", v, 0, 5000, "mm"); err != nil {
+					return err
+				}
+			}
+			n += utf8.RuneCountInString(p.Name)
+		}
+		for _, c := range w.Cases {
+			n += utf8.RuneCountInString(c.Name)
+		}
+		if n > maxText {
+			return working.Refuse(at, "Texts hold up to %d characters.", maxText)
+		}
+	}
+	return nil
+}
+
+// tellJoints works the job's joints out.
+func (s *site) tellJoints(path Pathway) []BoltedTold {
+	out := make([]BoltedTold, len(s.Brief.Joints))
+	sideBySide(len(out), func(i int) { out[i] = s.tellJoint(s.Brief.Joints[i], path) })
+	return out
+}
+
+func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
+	b := s.Brief
+	told := BoltedTold{ID: j.ID, Name: j.Name, Holes: [][2]float64{}, Plies: []joint.Ply{}, Beside: []Beside{}, Suggestions: []joint.Suggestion{}, Reach: []BoltReach{}}
+	in, why := s.joint(j, path)
+	if told.Why = why; why != "" {
+		return told
+	}
+	told.Rubber = s.rubber(j, path, &in)
+	r, err := joint.Work(in)
+	if err != nil {
+		told.Why = err.Error()
+		return told
+	}
+	for i := range r.Checks {
+		if w := r.Checks[i].Working; w != nil {
+			*w = w.Written(b.Unit != UnitMM)
+		}
+	}
+	if r.Tight != nil {
+		r.Tight.Working = r.Tight.Working.Written(b.Unit != UnitMM)
+	}
+	told.Result, told.Holes, told.Plies = &r, in.Holes, in.Plies
+	told.Beside = b.besideJoint(in)
+	told.Reach = s.reachBolts(j, in, &r)
+	held := j.held()
+	for i := range r.Findings { // a ply's own part is changed on the Shape bench
+		r.Findings[i].Fixes = slices.DeleteFunc(r.Findings[i].Fixes, func(f working.Fix) bool {
+			return slices.ContainsFunc(held, func(k int) bool {
+				to := f.Edits[0].Path
+				return strings.HasPrefix(to, fmt.Sprintf("/plies/%d/", k)) && !strings.HasSuffix(to, "/sleeved")
+			})
+		})
+	}
+	told.Suggestions = joint.Suggest(in, j.Part != "", held...)
+	for i := range told.Suggestions { // what comes from the job stays there
+		to := &told.Suggestions[i].Input
+		to.Cases, to.Holes, to.Strength, to.Face, to.Bins = j.Work.Cases, j.Work.Holes, j.Work.Strength, j.Work.Face, j.Work.Bins
+		to.Plies = slices.Clone(to.Plies)
+		for k := range to.Plies {
+			if !slices.Contains(held, k) {
+				continue
+			}
+			to.Plies[k].Thickness, to.Plies[k].Material = j.Work.Plies[k].Thickness, j.Work.Plies[k].Material
+		}
+	}
+	for _, c := range told.Beside { // where people can be hurt it does not say holds before somebody answered
+		if c.Verdict == strength.CannotSay && c.Decides && r.Verdict != strength.Over {
+			r.Verdict = strength.CannotSay
+		}
+	}
+	return told
+}
+
+// joint answers what a joint is worked out from: its bolts, plies and loads as
+// they come from the rest of the job.
+func (s *site) joint(j Joint, path Pathway) (in joint.Input, why string) {
+	in = j.Work
+	in.Strength, in.Plies = s.Brief.Strength, slices.Clone(in.Plies)
+	t := s.at[j.ID]
+	if t.why != "" {
+		return in, t.why
+	}
+	in.Holes, in.Face = t.holes, t.face
+	for _, b := range s.Brief.Bins {
+		if len(in.Bins) == 0 && b.System == in.System && b.Size == in.Size {
+			in.Bins = b.Lengths
+		}
+	}
+	if p := s.part(j.Part); p != nil && j.Mount != "" && !j.Path {
+		if in.Cases, why = s.Brief.loadsThrough(j, p); why != "" {
+			return in, why
+		}
+	}
+	if j.Path {
+		if in.Cases, why = path.through(j); why != "" {
+			return in, why
+		}
+	}
+	for k := range in.Plies {
+		if k >= len(j.Sides) {
+			break
+		}
+		side, q := j.Sides[k], &in.Plies[k]
+		if why := s.ply(side, q, k+1); why != "" {
+			return in, why
+		}
+		if side.Kind == PartSide && side.Of == j.Part {
+			q.Hole, q.Edge = t.bore, t.edge
+			if in.Face != nil {
+				f := *in.Face
+				f.Ply = k
+				in.Face = &f
+			}
+			if q.Placed == "" {
+				q.Placed = hole.ByTable
+			}
+		}
+	}
+	return in, ""
+}
+
+// besideJoint answers what a joint's checks leave out.
+func (b Brief) besideJoint(in joint.Input) []Beside {
+	out := []Beside{}
+	if in.Tighten.Shakes {
+		c := Beside{Key: "fatigue", Name: "Fatigue", Why: "Shaking breaks bolts and sheet far below their static strength, and no fatigue check is built yet: look for cracks and moved witness lines, and let an engineer say what lasts.",
+			Answer: b.Answers.Fatigue, Decides: b.Criticality == People, Verdict: strength.CannotSay}
+		if c.Answer != "" {
+			c.Verdict = Answered
+		}
+		out = append(out, c)
+	}
+	return append(out, Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay, Why: "What the last ply itself is held by; prying of plies whose bend or web is not given."})
+}
+
+// boltsThrough answers where holes of a part lie on its flat pattern, the least
+// distance to its outline and the smallest of them.
+func boltsThrough(p sheet.Part, features []string) (holes [][2]float64, edge, bore float64, why string) {
+	if len(features) == 0 {
+		return nil, 0, 0, "Choose the holes its bolts go through."
+	}
+	outline := p.Outline.Flatten(.05)
+	panel := ""
+	edge, bore = math.Inf(1), math.Inf(1)
+	seen := map[string]bool{}
+	for _, h := range p.Holes {
+		if !slices.Contains(features, h.Feature) {
+			continue
+		}
+		seen[h.Feature] = true
+		if panel != "" && h.Panel != panel {
+			return nil, 0, 0, "Its bolts lie on several panels: the bolts of one joint stand on one face. Make it two joints."
+		}
+		panel = h.Panel
+		holes = append(holes, [2]float64{h.Centre.X, h.Centre.Y})
+		edge, bore = math.Min(edge, profile.Distance(h.Centre, outline)), math.Min(bore, h.Diameter)
+	}
+	if len(seen) < len(features) {
+		return nil, 0, 0, "A hole its bolts go through is not on the part any more: choose its holes again."
+	}
+	return holes, edge, bore, ""
+}
+
+// faceOf answers the flat panel some holes stand on, as a rectangle on the flat
+// pattern.
+func faceOf(p sheet.Part, features []string) *joint.Face {
+	for _, h := range p.Holes {
+		if !slices.Contains(features, h.Feature) {
+			continue
+		}
+		for _, q := range p.Panels {
+			if q.ID != h.Panel || len(q.Flat) == 0 {
+				continue
+			}
+			b := profile.Bounds{Min: q.Flat[0], Max: q.Flat[0]}
+			for _, v := range q.Flat {
+				b.Min, b.Max = profile.Point{X: min(b.Min.X, v.X), Y: min(b.Min.Y, v.Y)}, profile.Point{X: max(b.Max.X, v.X), Y: max(b.Max.Y, v.Y)}
+			}
+			return &joint.Face{Low: [2]float64{b.Min.X, b.Min.Y}, High: [2]float64{b.Max.X, b.Max.Y}}
+		}
+	}
+	return nil
+}

@@ -1,0 +1,61 @@
+package job
+
+import (
+	"context"
+	"fmt"
+	"testing"
+	"time"
+
+	"warmanvil/core/sheet"
+)
+
+// taking keeps what a service adds; nothing else is asked of it.
+type taking struct {
+	Store
+	whole Whole
+}
+
+func (s *taking) AddWhole(_ context.Context, w Whole) error { s.whole = w; return nil }
+
+// Brought from a file, pieces and copies still know the parts they name.
+func TestImportedPartsNameEachOther(t *testing.T) {
+	kept := &taking{}
+	n := 0
+	s := &Service{Store: kept, NewID: func() string { n++; return fmt.Sprint("new", n) }, Now: func() time.Time { return time.Unix(0, 0) }}
+	part := func(id string, change func(*sheet.Recipe)) FilePart {
+		r := shelfBracket()
+		change(&r)
+		return FilePart{ID: id, Revisions: []FileRevision{{Number: 1, Name: id, Quantity: 1, Recipe: r}}}
+	}
+	f := File{Format: FileFormat, Version: FileVersion, Brief: Brief{Name: "Brought", Unit: UnitMM, Grain: 1, Quantity: 1}, Parts: []FilePart{
+		part("copy", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "jig", Name: "Jig"} }),
+		part("jig", func(*sheet.Recipe) {}),
+		part("half", func(r *sheet.Recipe) { r.Piece = &sheet.Piece{Of: "jig", Name: "Jig"} }),
+		part("stray", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "elsewhere", Name: "Gone"} }),
+	}}
+	if _, err := s.Import(context.Background(), f); err != nil {
+		t.Fatal(err)
+	}
+	parts := kept.whole.Parts
+	jig := parts[1].Part.ID
+	if m := parts[0].Part.Recipe.Master; m == nil || m.Part != jig || m.Name != "Jig" {
+		t.Errorf("the copy's master is %+v, the jig is %s", m, jig)
+	}
+	if m := parts[0].Revisions[0].Recipe.Master; m == nil || m.Part != jig {
+		t.Errorf("in its history it is %+v", m)
+	}
+	if of := parts[2].Part.Recipe.Piece; of == nil || of.Of != jig {
+		t.Errorf("the half is of %+v, the jig is %s", of, jig)
+	}
+	if m := parts[3].Part.Recipe.Master; m == nil || m.Part != "elsewhere" {
+		t.Errorf("a master that is not in the file became %+v", m)
+	}
+	// What is looked at among the others is told of its master.
+	opt := kept.whole.Job.Brief.PartOptions(parts[0].Part, []Part{parts[0].Part, parts[1].Part})
+	if opt.Master == nil || opt.Master.Name != "jig" || opt.Master.Itself || opt.Quantity != 1 {
+		t.Errorf("%+v", opt)
+	}
+	if opt := kept.whole.Job.Brief.PartOptions(parts[3].Part, []Part{parts[1].Part}); opt.Master != nil {
+		t.Errorf("a stray part has master %+v", opt.Master)
+	}
+}

@@ -1,0 +1,175 @@
+package job
+
+import (
+	"fmt"
+
+	"warmanvil/core/joint"
+	"warmanvil/core/member"
+	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
+)
+
+// Site is a job with everything that stands in it: what strength is asked of.
+type Site struct {
+	Brief  Brief
+	Parts  []BuiltPart
+	Frames []Part
+	Survey Survey
+}
+
+// site is a job worked with: placed things are found once, then only read.
+type site struct {
+	Site
+	from   *locator
+	stands map[string]*stand // by id of the placed thing
+	order  []string          // ids of placed things
+	frames map[string]*member.Built
+	bodies map[string][]neighbour // panels of parts that joints go through, in their own axes
+	at     map[string]bolted      // by id of the joint
+}
+
+// bolted is where a joint's bolts are, or why that cannot be said.
+type bolted struct {
+	through
+	why string
+}
+
+func (s Site) open() *site {
+	l := newLocator(s.Survey, pen{s.Brief.Display()})
+	st := newStander(s.Brief, s.Parts, l, s.Frames...)
+	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{}, at: map[string]bolted{}}
+	if len(s.Brief.Joints) == 0 {
+		return out
+	}
+	for i := range s.Survey.Points {
+		l.at(s.Survey.Points[i].ID)
+	}
+	for i := range s.Survey.Maps {
+		l.placeMap(&s.Survey.Maps[i])
+	}
+	for _, p := range s.Survey.Placed {
+		out.stands[p.ID] = st.stand(p.ID)
+		out.order = append(out.order, p.ID)
+	}
+	for _, f := range s.Frames {
+		out.frames[f.ID] = member.Build(*f.Frame, l.forFrame(*f.Frame))
+	}
+	for _, j := range s.Brief.Joints {
+		t, why := out.bolts(j)
+		out.at[j.ID] = bolted{t, why}
+		p := out.part(j.Part)
+		if _, there := out.bodies[j.Part]; there || p == nil || why != "" {
+			continue
+		}
+		if built, err := sheet.Build(p.Recipe, sheet.Options{Display: s.Brief.Display(), Body: true}); err == nil && built.Whole {
+			out.bodies[j.Part] = panels(built, "", "", j.Part, solid.Ground)
+		}
+	}
+	return out
+}
+
+func (s *site) part(id string) *BuiltPart {
+	for i := range s.Parts {
+		if s.Parts[i].ID == id {
+			return &s.Parts[i]
+		}
+	}
+	return nil
+}
+
+func (s *site) frame(id string) *Part {
+	for i := range s.Frames {
+		if s.Frames[i].ID == id {
+			return &s.Frames[i]
+		}
+	}
+	return nil
+}
+
+func (s *site) placed(id string) *Placed {
+	for i := range s.Survey.Placed {
+		if s.Survey.Placed[i].ID == id {
+			return &s.Survey.Placed[i]
+		}
+	}
+	return nil
+}
+
+// instance answers the placed thing a side is; empty where it has no place, with
+// why when that cannot be told.
+func (s *site) instance(side Side) (id, why string) {
+	if side.Placed != "" {
+		if p := s.placed(side.Placed); p != nil && (p.Part == side.Of || p.Device == side.Of) {
+			return p.ID, ""
+		}
+		return "", "What it was placed as is not on the vehicle any more: choose its place again."
+	}
+	n := 0
+	for _, p := range s.Survey.Placed {
+		if side.Of != "" && (p.Part == side.Of || p.Device == side.Of) {
+			id = p.ID
+			n++
+		}
+	}
+	if n > 1 {
+		return "", fmt.Sprintf("%s stands in %d places on the vehicle: say which of them it is here.", s.named(side), n)
+	}
+	return id, ""
+}
+
+func (s *site) named(side Side) string {
+	if side.Placed != "" {
+		if p := s.placed(side.Placed); p != nil && p.Name != "" {
+			return p.Name
+		}
+	}
+	switch side.Kind {
+	case PartSide:
+		if p := s.part(side.Of); p != nil {
+			return p.Name
+		}
+	case MemberSide:
+		if f := s.frame(side.Of); f != nil {
+			return f.Name
+		}
+	case DeviceSide:
+		if d, ok := s.Brief.device(side.Of); ok {
+			return d.named()
+		}
+	case VehicleSide:
+		if p, ok := s.from.points[side.Of]; ok {
+			return p.Name
+		}
+		if m, ok := s.from.maps[side.Of]; ok {
+			return m.Name
+		}
+		return "the vehicle"
+	}
+	return "what is typed"
+}
+
+// through is what the bolts of a joint go through: holes of a part, or places
+// typed.
+type through struct {
+	holes      [][2]float64
+	edge, bore float64
+	face       *joint.Face // of the panel they stand on
+}
+
+// bolts finds where a joint's bolts are.
+func (s *site) bolts(j Joint) (t through, why string) {
+	if t.holes = j.Work.Holes; j.Part == "" {
+		return t, ""
+	}
+	p := s.part(j.Part)
+	switch {
+	case p == nil:
+		return t, "The part its bolts go through is not in the job any more: choose another, or type where they are."
+	case p.Err != nil || !p.Built.Whole:
+		return t, p.Name + " cannot be built as it stands: look at it on the Shape bench."
+	}
+	if t.holes, t.edge, t.bore, why = boltsThrough(p.Built, j.Features); why == "" {
+		t.face = faceOf(p.Built, j.Features)
+	}
+	return t, why
+}

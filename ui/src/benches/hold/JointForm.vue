@@ -1,0 +1,229 @@
+<script setup lang="ts">
+// Which bolt, through which holes, into what, how it is tightened and what it
+// goes through.
+import { computed } from 'vue'
+import type { BoltedJoint, HoldingView } from '@/api/client'
+import { useStock } from '@/api/queries'
+import type { OpenBrief } from '@/jobs/useBrief'
+import PickOne from '@/kit/PickOne.vue'
+import ValueField from '@/kit/ValueField.vue'
+import PlaceList from '@/quick/PlaceList.vue'
+
+const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
+const { data: stock } = useStock()
+const joint = computed(() => props.open.brief.value!.joints![props.at]!)
+const work = computed(() => joint.value.work)
+const set = (path: string, v: unknown) => props.open.set(`/joints/${props.at}${path}`, v)
+const threads = computed(() =>
+  (stock.value?.threads ?? []).map((t) => ({
+    value: `${t.system} ${t.size} ${t.pitch}`,
+    text: `${t.size}${t.system === 'inch' ? '-' : ' × '}${t.pitch}`,
+  })),
+)
+const thread = computed(() => {
+  const coarse = stock.value?.threads.find((t) => t.system === work.value.system && t.size === work.value.size && t.coarse)
+  return `${work.value.system} ${work.value.size} ${work.value.pitch || coarse?.pitch}`
+})
+const grades = computed(() => [
+  ...new Set((stock.value?.grades ?? []).filter((g) => g.system === work.value.system).map((g) => g.name)),
+])
+function setThread(v: string) {
+  const [system, ...rest] = v.split(' ')
+  const first = stock.value?.grades.find((g) => g.system === system)?.name
+  set('/work', {
+    ...work.value,
+    system,
+    size: rest.slice(0, -1).join(' '),
+    pitch: Number(rest.at(-1)),
+    grade: system === work.value.system ? work.value.grade : system === 'metric' ? '8.8' : (first ?? 'SAE 5'),
+  })
+}
+const parts = computed(() => [
+  { value: '', text: 'places that are typed' },
+  ...(props.open.page.value?.parts ?? []).map((p) => ({ value: p.id, text: `holes of ${p.name}` })),
+])
+const features = computed(() => (props.view?.features ?? []).filter((f) => f.part === joint.value.part))
+function through(part: string) {
+  const first = (props.view?.features ?? []).find((f) => f.part === part)
+  props.open.set(`/joints/${props.at}`, {
+    ...joint.value,
+    part: part || undefined,
+    features: part && first ? [first.id] : undefined,
+  } satisfies BoltedJoint)
+}
+const flip = (id: string) => {
+  const now = joint.value.features ?? []
+  set('/features', now.includes(id) ? now.filter((x) => x !== id) : [...now, id])
+}
+const nuts = [
+  { value: 'hex', text: 'a hexagon nut' },
+  { value: 'lock', text: 'a nut with a plastic ring' },
+  { value: 'tapped', text: 'a thread in the last ply' },
+  { value: 'weldnut', text: 'a weld nut' },
+  { value: 'rivetnut', text: 'a rivet nut' },
+  { value: 'slotnut', text: 'a slot nut in a track' },
+  { value: 'pin', text: 'nothing: a pin with a clip' },
+  { value: 'selfdrill', text: 'its own hole: self-drilling' },
+] as const
+const oils = [
+  { value: 'dry', text: 'dry, K 0.20' },
+  { value: 'oiled', text: 'oiled, K 0.16' },
+  { value: 'waxed', text: 'waxed, K 0.12' },
+  { value: 'antiseize', text: 'antiseize, K 0.13' },
+  { value: 'moly', text: 'moly grease, K 0.11' },
+] as const
+const locks = [
+  { value: 'none', text: 'nothing' },
+  { value: 'plastic', text: 'a plastic ring' },
+  { value: 'metal', text: 'an all-metal lock nut' },
+  { value: 'liquid', text: 'liquid lock' },
+  { value: 'jam', text: 'a jam nut' },
+  { value: 'wire', text: 'wire' },
+] as const
+const goes = [
+  { key: 'shakes', text: 'is driven and shakes' },
+  { key: 'hot', text: 'gets hot, over 100 °C' },
+  { key: 'wet', text: 'gets wet' },
+  { key: 'reused', text: 'is taken apart often' },
+] as const
+const near = [
+  { key: 'recovery', text: 'a recovery point' },
+  { key: 'coupling', text: 'a coupling' },
+  { key: 'seat', text: 'a seat or belt' },
+  { key: 'steering', text: 'steering, brakes or suspension' },
+  { key: 'body', text: 'thin body sheet' },
+  { key: 'lines', text: 'lines behind the wall' },
+  { key: 'voltage', text: 'high voltage' },
+] as const
+const meets = (k: (typeof near)[number]['key']) => {
+  const now = work.value.meets ?? []
+  set('/work/meets', now.includes(k) ? now.filter((x) => x !== k) : [...now, k])
+}
+</script>
+
+<template>
+  <section class="stack">
+    <h2>The bolts</h2>
+    <div class="cells">
+      <PickOne label="Thread" :choices="threads" :model-value="thread" @update:model-value="setThread" />
+      <PickOne
+        label="Class"
+        :choices="grades.map((g) => ({ value: g, text: g }))"
+        :model-value="work.grade"
+        @update:model-value="(v) => set('/work/grade', v)"
+      />
+      <PickOne
+        label="Screwed into"
+        :choices="[...nuts]"
+        :model-value="work.nut"
+        @update:model-value="(v) => set('/work/nut', v)"
+      />
+      <ValueField
+        label="Washers on each"
+        kind="count"
+        :model-value="work.washers"
+        :lengths="open.style.value"
+        @update:model-value="(v) => set('/work/washers', v)"
+      />
+      <ValueField
+        label="Washer across"
+        :model-value="work.washer ?? null"
+        :lengths="open.style.value"
+        note="empty for a plain one"
+        @update:model-value="(v) => set('/work/washer', v ?? undefined)"
+      />
+      <PickOne
+        label="Tightened"
+        :choices="[...oils]"
+        :model-value="work.tighten.lubrication"
+        @update:model-value="(v) => set('/work/tighten/lubrication', v)"
+      />
+      <PickOne
+        label="Locked by"
+        :choices="[...locks]"
+        :model-value="work.tighten.locking"
+        @update:model-value="(v) => set('/work/tighten/locking', v)"
+      />
+      <ValueField
+        v-if="work.tighten.locking === 'liquid'"
+        label="Cures at, °C"
+        kind="number"
+        :model-value="work.tighten.cures ?? 20"
+        :lengths="open.style.value"
+        @update:model-value="(v) => set('/work/tighten/cures', v)"
+      />
+    </div>
+    <div class="cells">
+      <fieldset>
+        <PickOne label="The bolts go through" :choices="parts" :model-value="joint.part ?? ''" @update:model-value="through" />
+        <template v-if="joint.part">
+          <label v-for="f in features" :key="f.id" class="tick">
+            <input type="checkbox" :checked="(joint.features ?? []).includes(f.id)" @change="flip(f.id)" />
+            <span
+              >{{ f.name }} <span class="soft small">{{ f.count }} × {{ f.size }}</span></span
+            >
+          </label>
+        </template>
+        <PlaceList
+          v-else
+          label="Bolts"
+          :axes="['across', 'up']"
+          :lengths="open.style.value"
+          :model-value="(work.holes ?? []) as number[][]"
+          :fault="() => undefined"
+          @update:model-value="(v) => set('/work/holes', v)"
+        />
+      </fieldset>
+      <fieldset>
+        <legend class="label">The joint</legend>
+        <label v-for="g in goes" :key="g.key" class="tick">
+          <input
+            type="checkbox"
+            :checked="work.tighten[g.key] ?? false"
+            @change="set(`/work/tighten/${g.key}`, !work.tighten[g.key] || undefined)"
+          />
+          {{ g.text }}
+        </label>
+        <label v-if="joint.part" class="tick">
+          <input type="checkbox" :checked="joint.headsBack ?? false" @change="set('/headsBack', !joint.headsBack || undefined)" />
+          has its heads on the part's other face
+        </label>
+        <label class="tick">
+          <input type="checkbox" :checked="work.noSlip ?? false" @change="set('/work/noSlip', !work.noSlip || undefined)" />
+          must not slip
+        </label>
+        <label class="tick">
+          <input type="checkbox" :checked="work.double ?? false" @change="set('/work/double', !work.double || undefined)" />
+          pulls on its middle ply
+        </label>
+      </fieldset>
+      <fieldset>
+        <legend class="label">It is part of, or near to</legend>
+        <label v-for="n in near" :key="n.key" class="tick">
+          <input type="checkbox" :checked="(work.meets ?? []).includes(n.key)" @change="meets(n.key)" /> {{ n.text }}
+        </label>
+      </fieldset>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 12px 18px;
+  align-items: start;
+}
+fieldset {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  min-width: 0;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 36px;
+}
+</style>

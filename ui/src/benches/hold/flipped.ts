@@ -1,0 +1,27 @@
+import type { BoltedJoint } from '@/api/client'
+
+/**
+ * The joint with its bolts put in from the other side: its plies the other way
+ * round, and loads typed turned over with the ply they act on.
+ */
+export function flipped(j: BoltedJoint): BoltedJoint {
+  const plies = j.work.plies ?? []
+  const sides = plies.map((_, i) => j.sides?.[i] ?? {})
+  const over = (v: number) => (v === 0 ? 0 : -v)
+  return {
+    ...j,
+    headsBack: !j.headsBack || undefined,
+    sides: [...sides].reverse(),
+    rubber: j.rubber && { ...j.rubber, ply: plies.length - 1 - j.rubber.ply },
+    work: {
+      ...j.work,
+      plies: [...plies].reverse(),
+      cases: j.work.cases?.map((c) => ({
+        ...c,
+        force: [over(c.force[0]!), over(c.force[1]!), c.force[2]!],
+        at: [c.at[0]!, c.at[1]!, over(c.at[2]!)],
+        moment: c.moment && [c.moment[0]!, c.moment[1]!, over(c.moment[2]!)],
+      })),
+    },
+  }
+}

@@ -1,0 +1,252 @@
+// The quick numbers of what holds things together, and lets it shake.
+import type { Calculation, Field } from './calculation'
+import { thread, threadOf } from './strength'
+
+const rows = (v: unknown) => v as number[][]
+const N = (key: string, label: string, start: number | null, more: Partial<Field> = {}): Field => ({
+  key,
+  label,
+  kind: 'number',
+  start,
+  ...more,
+})
+const L = (key: string, label: string, start: number | null, more: Partial<Field> = {}): Field => ({
+  key,
+  label,
+  kind: 'length',
+  start,
+  ...more,
+})
+const plies: Field = {
+  key: 'plies',
+  label: 'Plies, head side first, coats counted',
+  kind: 'places',
+  start: [
+    [3, 0],
+    [5, 0],
+  ],
+  axes: ['thickness', 'gives way by'],
+}
+const stacked = (v: unknown) => rows(v).map(([thickness, squash]) => ({ thickness, squash: squash || undefined }))
+/** Least tensile strength of bolts, MPa, by class. */
+const bolts = [
+  { value: '400', text: 'class 4.6, 400 MPa' },
+  { value: '800', text: 'class 8.8, 800 MPa' },
+  { value: '1040', text: 'class 10.9, 1040 MPa' },
+  { value: '1220', text: 'class 12.9, 1220 MPa' },
+  { value: '827', text: 'SAE grade 5, 827 MPa' },
+  { value: '1034', text: 'SAE grade 8, 1034 MPa' },
+  { value: '700', text: 'stainless A2-70, 700 MPa' },
+]
+/** Tensile strength of what is threaded, MPa, by its common name. */
+const threaded = [
+  { value: '360', text: 'mild steel, 360 MPa' },
+  { value: '400', text: 'steel A36, 400 MPa' },
+  { value: '800', text: 'nut of class 8, 800 MPa' },
+  { value: '310', text: 'aluminium 6061-T6, 310 MPa' },
+  { value: '210', text: 'aluminium 5052, 210 MPa' },
+  { value: '500', text: 'stainless A2, 500 MPa' },
+  { value: '200', text: 'grey cast iron, 200 MPa' },
+]
+
+export const fasteningCalculations: Calculation[] = [
+  {
+    name: 'grip',
+    slug: 'grip',
+    title: 'Bolt length',
+    about: 'For a stack: length, threads past the nut, thread in the shear planes',
+    fields: [
+      thread,
+      plies,
+      N('washers', 'Washers in all', 2),
+      {
+        key: 'nut',
+        label: 'Into',
+        kind: 'choice',
+        start: 'hex',
+        choices: [
+          { value: 'hex', text: 'a hexagon nut' },
+          { value: 'lock', text: 'a nut with a plastic ring' },
+          { value: 'tapped', text: 'a thread in the last ply' },
+          { value: 'other', text: 'another nut' },
+        ],
+      },
+      L('height', 'Height of another nut, or depth of the thread', null, { optional: true }),
+    ],
+    request: (v) => ({
+      ...threadOf(v.thread),
+      plies: stacked(v.plies),
+      washers: v.washers,
+      nut: v.nut,
+      height: v.height ?? undefined,
+    }),
+    results: [
+      { key: 'length', label: 'Take a length of', kind: 'length', lead: true },
+      { key: 'grip', label: 'Grip', kind: 'length', lead: true },
+      { key: 'threads', label: 'Threads past the nut', kind: 'number' },
+      { key: 'protrudes', label: 'Stands out by', kind: 'length' },
+      { key: 'thread', label: 'Length of its thread', kind: 'length' },
+      { key: 'least', label: 'At least', kind: 'length' },
+      { key: 'most', label: 'At most', kind: 'length' },
+    ],
+  },
+  {
+    name: 'threadengagement',
+    slug: 'engagement',
+    title: 'Thread engagement',
+    about: 'How deep a bolt goes in before it breaks rather than strips',
+    fields: [
+      L('diameter', 'Diameter', 10, { letter: 'd' }),
+      L('pitch', 'Pitch, thread to thread', 1.5, { letter: 'P', note: 'of inch threads 1/16 and so on' }),
+      { key: 'boltTensile', label: 'Bolt', kind: 'choice', start: '800', choices: bolts },
+      { key: 'nutTensile', label: 'Screwed into', kind: 'choice', start: '360', choices: threaded },
+    ],
+    request: (v) => ({
+      diameter: v.diameter,
+      pitch: v.pitch,
+      boltTensile: Number(v.boltTensile),
+      nutTensile: Number(v.nutTensile),
+    }),
+    results: [
+      { key: 'length', label: 'Screw it in at least', kind: 'length', lead: true },
+      { key: 'pull', label: 'The bolt breaks at', kind: 'force' },
+      { key: 'bolt', label: 'Its own thread needs', kind: 'length' },
+      { key: 'nut', label: 'The other thread needs', kind: 'length' },
+    ],
+  },
+  {
+    name: 'rivet',
+    slug: 'rivet',
+    title: 'Blind rivet',
+    about: 'Length by its grip, hole, and what one carries',
+    fields: [
+      {
+        key: 'material',
+        label: 'Rivet of',
+        kind: 'choice',
+        start: 'steel',
+        choices: [
+          { value: 'aluminium', text: 'aluminium' },
+          { value: 'steel', text: 'steel' },
+          { value: 'stainless', text: 'stainless' },
+        ],
+      },
+      {
+        key: 'diameter',
+        label: 'Diameter',
+        kind: 'choice',
+        start: '4.8',
+        choices: [
+          { value: '3.2', text: '3.2 mm, 1/8 in' },
+          { value: '4', text: '4 mm, 5/32 in' },
+          { value: '4.8', text: '4.8 mm, 3/16 in' },
+          { value: '6.4', text: '6.4 mm, 1/4 in' },
+        ],
+      },
+      { ...plies, start: [[2, 0], [3, 0]] }, // prettier-ignore
+      N('shear', 'Shear on one, N', 400),
+      N('tension', 'Tension on one, N', 0),
+      N('safety', 'Strength over load', 3),
+    ],
+    request: (v) => ({
+      material: v.material,
+      diameter: Number(v.diameter),
+      plies: stacked(v.plies),
+      shear: v.shear ?? 0,
+      tension: v.tension ?? 0,
+      safety: v.safety,
+    }),
+    results: [
+      { key: 'length', label: 'Take a length of', kind: 'length', lead: true },
+      { key: 'verdict', label: 'It', kind: 'text', lead: true },
+      { key: 'hole', label: 'Hole', kind: 'length' },
+      { key: 'grip', label: 'Grip', kind: 'length' },
+      { key: 'used', label: 'Share of what it may carry', kind: 'number' },
+    ],
+  },
+  {
+    name: 'assemble',
+    slug: 'assemble',
+    title: 'Do holes meet',
+    about: 'Two patterns, each as true as it is made: which hole, which slot',
+    fields: [
+      thread,
+      {
+        key: 'holes',
+        label: 'Holes as drawn',
+        kind: 'places',
+        start: [
+          [0, 0],
+          [200, 0],
+          [200, 80],
+          [0, 80],
+        ],
+        axes: ['across', 'up'],
+      },
+      ...(['a', 'b'] as const).flatMap((k): Field[] => [
+        {
+          key: `${k}Placed`,
+          label: k === 'a' ? 'Holes of the one are' : 'Holes of the other are',
+          kind: 'choice',
+          start: k === 'a' ? 'table' : 'tape',
+          choices: [
+            { value: 'table', text: 'cut on a table' },
+            { value: 'tape', text: 'drilled by tape and punch' },
+            { value: 'matched', text: 'drilled through the other' },
+            { value: 'surveyed', text: 'measured on the vehicle' },
+            { value: 'fixed', text: 'weld nuts or threads, set by tape' },
+          ],
+        },
+        L(`${k}Hole`, 'its hole', k === 'a' ? 11 : null, { optional: true, note: 'empty when it is asked for' }),
+      ]),
+      { key: 'angle', label: 'Turned about the first hole by up to', kind: 'angle', start: 0 },
+    ],
+    request: (v) => ({
+      system: threadOf(v.thread).system,
+      size: threadOf(v.thread).size,
+      holes: v.holes,
+      angle: v.angle ?? 0,
+      sides: (['a', 'b'] as const).map((k) => ({
+        name: k === 'a' ? 'the one' : 'the other',
+        placed: v[`${k}Placed`] === 'fixed' ? 'tape' : v[`${k}Placed`],
+        fixed: v[`${k}Placed`] === 'fixed' || undefined,
+        hole: v[`${k}Hole`] ?? undefined,
+      })),
+    }),
+    results: [
+      { key: 'meets', label: 'They meet', kind: 'text', lead: true },
+      { key: 'class', label: 'Holes that always meet', kind: 'text', lead: true },
+      { key: 'usual', label: 'Holes that mostly meet', kind: 'text' },
+      { key: 'worst', label: 'Off at most, by hole', kind: 'lengths' },
+      { key: 'likely', label: 'Off usually, by hole', kind: 'lengths' },
+      { key: 'round', label: 'Opened round until they meet', kind: 'length' },
+      { key: 'order', label: 'Else', kind: 'text' },
+    ],
+  },
+  {
+    name: 'isolator',
+    slug: 'isolator',
+    title: 'Isolators',
+    about: 'How far it sinks, shakes, and where it must be stopped',
+    fields: [
+      N('mass', 'Mass on them, kg', 48),
+      N('count', 'How many', 4),
+      N('stiffness', 'Stiffness of one, N/mm', 60, { letter: 'k' }),
+      L('height', 'Height of the rubber, free', 30),
+      N('shakes', 'Shaking to keep away, Hz', 50, { optional: true, note: 'turns a minute over 60' }),
+      N('down', 'Road case down, g', 2),
+      N('up', 'Road case up, g', 0.5),
+      L('pressed', 'Pressed together by tightening', 0),
+    ],
+    results: [
+      { key: 'static', label: 'Sinks', kind: 'length', lead: true },
+      { key: 'frequency', label: 'Shakes by itself at, Hz', kind: 'number', lead: true },
+      { key: 'passes', label: 'Share of the shaking that gets through', kind: 'number' },
+      { key: 'sleeve', label: 'Sleeve for its bolt', kind: 'length' },
+      { key: 'loaded', label: 'Height at rest', kind: 'length' },
+      { key: 'lowest', label: 'Down from rest in the road case', kind: 'length' },
+      { key: 'highest', label: 'Up from rest in the road case', kind: 'length' },
+      { key: 'snub', label: 'Stop below rest', kind: 'length' },
+    ],
+  },
+]
