@@ -34,7 +34,7 @@ func TestPressOnItsFeet(t *testing.T) {
 	p.wait("the save", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
 	p.press("Hold")
 	p.verdict("over")
-	p.wait("the mark on the rail", `document.querySelector('.rail .count')?.innerText === '1'`)
+	p.wait("the mark on the rail", `document.querySelector('.rail .count')?.innerText === '2'`)
 	p.press("Why Plate bent at the row of bolts")
 	p.see("moment that bends the plate")
 	p.press("Close the working")

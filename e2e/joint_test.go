@@ -91,6 +91,39 @@ func TestBoltBlockedAndFlipped(t *testing.T) {
 	}
 }
 
+// Behind a closed wall no nut is put on: weld nuts by one press, or blind rivets,
+// which have a size of their own; and another class out of the bins.
+func TestClosedBehind(t *testing.T) {
+	a := startApp(t)
+	id, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	p.press("Press foot on floor and outrigger")
+	p.verdict("holds")
+	eval[bool](p, `(() => { document.querySelector('[data-instead] summary').click(); return true })()`)
+	p.press("Take A2-70")
+	p.wait("the torque of stainless", `document.querySelector('[data-torque]').innerText !== '70.4 N·m'`)
+	p.wait("the class taken", `document.querySelector('.facts').innerText.includes('A2-70')`)
+	p.pick("main", "Reached from", "the heads' side only")
+	p.wait("nuts nobody puts on", `document.querySelector('[data-code=blind]')`)
+	reach := `document.querySelector('[data-reach]').innerText`
+	p.wait("what is in the way", reach+`.includes("what closes the nuts' side")`)
+	p.press("Weld nuts")
+	p.wait("reached", `!document.querySelector('[data-code=blind]') && !`+reach+`.includes('blocked')`)
+	p.pick("main", "Screwed into", "nothing: a blind rivet")
+	p.wait("a rivet", `document.querySelector('.facts').innerText.includes('blind rivet 4.8 mm of steel')`)
+	p.pick("main", "Rivet", "6.4 mm, aluminium")
+	p.wait("another rivet", `document.querySelector('.facts').innerText.includes('blind rivet 6.4 mm of aluminium')`)
+	p.briefKept()
+	j, err := a.jobs.Store.Job(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if w := j.Brief.Joints[1].Work; w.Rivet == nil || w.Rivet.Diameter != 6.4 || w.Reached != "heads" {
+		t.Errorf("%+v", w)
+	}
+}
+
 func TestAccessHoleCut(t *testing.T) {
 	a := startApp(t)
 	id, foot := a.demoPart(t, "Orchard truck", "Press foot")

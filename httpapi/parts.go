@@ -84,6 +84,7 @@ type StockView struct {
 	Gauges    []GaugeFamily    `json:"gauges"`
 	Threads   []stock.Thread   `json:"threads"`
 	Grades    []stock.Grade    `json:"grades"`
+	Rivets    []stock.Rivet    `json:"rivets"`
 	Roads     []RoadView       `json:"roads" doc:"accelerations by use; shop practice, to be changed"`
 }
 
@@ -193,7 +194,7 @@ func (s *server) partRoutes() {
 		return job.Compare(in.Was, in.Now, job.Brief{Unit: in.Unit, Grain: in.Grain}.Display()), nil
 	})
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
-		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades}
+		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades, Rivets: stock.Rivets}
 		for _, u := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {
 			v.Roads = append(v.Roads, RoadView{u, load.Roads[u], load.RoadSource})
 		}

@@ -70,8 +70,15 @@ func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach 
 	b := hole.Through{Captive: in.Nut == joint.Tapped || in.Nut == joint.WeldNut || in.Nut == joint.RivetNut || in.Nut == joint.SlotNut}
 	var by []string // tools that set it, where it is no bolt
 	switch {
-	case j.Part == "" || t.why != "" || in.Nut == joint.Pin:
+	case j.Part == "" || t.why != "":
 		return out
+	case in.Nut == joint.Pin: // a pin goes in and out along its axis, from either side
+		var err error
+		if b.Thread, err = stock.FindThread(in.System, in.Size, in.Pitch); err != nil {
+			return out
+		}
+		b.Grip = r.Stack
+		b.Length = b.Grip + 2*b.Thread.Diameter
 	case in.Nut == joint.Riveted && in.Rivet != nil:
 		b.Thread, by = stock.Thread{Diameter: in.Rivet.Diameter}, []string{"riveter"}
 	default:
@@ -116,7 +123,11 @@ func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach 
 			off = off.Mul(-1)
 		}
 		b.Head = hole.Side{At: pose.Apply(h.Body.Add(off.Mul(half + above))), Axis: pose.Turn(off)}
-		first := s.free(now, b)
+		first := append(s.free(now, b), closed(in.Reached, b)...)
+		if in.Nut == joint.Pin {
+			out = append(out, pinned(len(out), b, first))
+			continue
+		}
 		if len(by) > 0 {
 			out = append(out, setBy(len(out), b, by, first))
 			continue
@@ -130,7 +141,7 @@ func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach 
 			told.Ways = append(told.Ways, s.wayOut(w, now, b))
 		}
 		if len(all) > len(now) && x.Reach != hole.Blocked {
-			told.Later = s.shutIn(b, x, s.free(all, b))
+			told.Later = s.shutIn(b, x, append(s.free(all, b), closed(in.Reached, b)...))
 		}
 		out = append(out, told)
 	}
@@ -145,6 +156,42 @@ func setBy(i int, b hole.Through, by []string, obstacles []hole.Obstacle) BoltRe
 		told.How = fmt.Sprintf("A %s does not go on: %s is in the way.", best.Name, strings.Join(best.By, ", "))
 	}
 	return told
+}
+
+// pinned answers whether a pin can be driven in and drawn again from one side
+// and its clip put on from the other.
+func pinned(i int, b hole.Through, obstacles []hole.Obstacle) BoltReach {
+	const hand = 40. // mm, fingers with a clip
+	far := hole.Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}
+	var by []string
+	for _, way := range [][2]hole.Side{{b.Head, far}, {far, b.Head}} {
+		in, one := hole.RoomOf(way[0], b.Length+hand, obstacles).Withdraws(b.Thread.Diameter/2, b.Length)
+		clip, two := hole.RoomOf(way[1], b.Length+hand, obstacles).Withdraws(b.Thread.Diameter, hand)
+		if in && clip {
+			return BoltReach{Bolt: i, Reach: hole.Reachable, How: "The pin goes in and its clip on.", Ways: []ReachWay{}}
+		}
+		by = append(by, append(one, two...)...)
+	}
+	slices.Sort(by)
+	return BoltReach{Bolt: i, Reach: hole.Blocked, How: fmt.Sprintf("The pin does not go in, or its clip not on: %s is in the way.", strings.Join(slices.Compact(by), ", ")), Ways: []ReachWay{}}
+}
+
+// closed answers the wall that shuts a side nobody reaches, behind the bolt.
+func closed(sides joint.Reached, b hole.Through) []hole.Obstacle {
+	const wide, deep, room = 400., 50., 2.
+	at, name := b.Head, "what closes the heads' side"
+	off := b.Thread.Diameter // a head and the room it has
+	switch sides {
+	case joint.NutsOnly:
+	case joint.HeadsOnly:
+		at, name = hole.Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}, "what closes the nuts' side"
+		off = max(off, b.Length-b.Grip)
+	default:
+		return nil
+	}
+	pose := solid.Upon(at.At.Add(at.Axis.Mul(off+room)), at.Axis)
+	square := []profile.Point{{X: -wide, Y: -wide}, {X: wide, Y: -wide}, {X: wide, Y: wide}, {X: -wide, Y: wide}}
+	return []hole.Obstacle{{Name: name, Body: solid.Prism(pose, square, nil, deep)}}
 }
 
 // drill says why holes cannot be drilled through in place, from neither side.

@@ -43,6 +43,7 @@ type BoltedTold struct {
 	Rubber *RubberTold   `json:"rubber,omitempty" doc:"how it sits on its isolators"`
 
 	Reach       []BoltReach        `json:"reach" doc:"by bolt, past the part it goes through"`
+	Instead     []joint.Substitute `json:"instead" doc:"what else may be taken from the bins"`
 	Suggestions []joint.Suggestion `json:"suggestions" doc:"changes that would help, each worked out"`
 }
 
@@ -99,7 +100,7 @@ func (s *site) tellJoints(path Pathway) []BoltedTold {
 
 func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 	b := s.Brief
-	told := BoltedTold{ID: j.ID, Name: j.Name, Holes: [][2]float64{}, Plies: []joint.Ply{}, Beside: []Beside{}, Suggestions: []joint.Suggestion{}, Reach: []BoltReach{}}
+	told := BoltedTold{ID: j.ID, Name: j.Name, Holes: [][2]float64{}, Plies: []joint.Ply{}, Beside: []Beside{}, Suggestions: []joint.Suggestion{}, Instead: []joint.Substitute{}, Reach: []BoltReach{}}
 	in, why := s.joint(j, path)
 	if told.Why = why; why != "" {
 		return told
@@ -130,6 +131,7 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 			})
 		})
 	}
+	told.Instead = joint.Instead(in, r)
 	told.Suggestions = joint.Suggest(in, j.Part != "", held...)
 	for i := range told.Suggestions { // what comes from the job stays there
 		to := &told.Suggestions[i].Input
@@ -154,6 +156,7 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 // they come from the rest of the job.
 func (s *site) joint(j Joint, path Pathway) (in joint.Input, why string) {
 	in = j.Work
+	in.Display = s.Brief.Display()
 	in.Strength, in.Plies = s.Brief.Strength, slices.Clone(in.Plies)
 	t := s.at[j.ID]
 	if t.why != "" {

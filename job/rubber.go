@@ -49,7 +49,7 @@ func (s *site) rubber(j Joint, path Pathway, in *joint.Input) *RubberTold {
 		return &RubberTold{Why: "What the isolators carry is not known: let a ply belong to a device of the brief, or its loads come along the load path."}
 	}
 	road := s.Brief.road()
-	r, err := fit.Isolator(fit.IsolatorInput{Mass: kilos, Count: count, Stiffness: u.Stiffness, Height: in.Plies[u.Ply].Thickness, Down: road.Down, Up: road.Up, Shakes: u.Shakes, Pressed: u.Pressed})
+	r, err := fit.Isolator(fit.IsolatorInput{Display: s.Brief.Display(), Mass: kilos, Count: count, Stiffness: u.Stiffness, Height: in.Plies[u.Ply].Thickness, Down: road.Down, Up: road.Up, Shakes: u.Shakes, Pressed: u.Pressed})
 	if err != nil {
 		return &RubberTold{Why: err.Error()}
 	}

@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -29,16 +30,17 @@ const (
 
 // GripInput is a stack to be bolted together, head side first.
 type GripInput struct {
-	System   stock.System `json:"system" enum:"inch,metric"`
-	Size     string       `json:"size" doc:"1/4, #10, M8"`
-	Pitch    float64      `json:"pitch,omitempty" doc:"threads per inch, or mm; coarse when left out"`
-	Plies    []Ply        `json:"plies"`
-	Washers  int          `json:"washers" doc:"plain washers in all, of the table's thickness"`
-	Nut      NutKind      `json:"nut" enum:"hex,lock,tapped,other"`
-	Height   float64      `json:"height,omitempty" doc:"mm, of another nut; of a tapped ply how deep its thread runs"`
-	Full     bool         `json:"full,omitempty" doc:"only screws threaded to the head are at hand"`
-	Have     []float64    `json:"have,omitempty" doc:"mm, lengths in the shop's bins; the usual ones when left out"`
-	Protrude [2]float64   `json:"protrude,omitzero" doc:"threads past the nut, least and most; 1 and 3 when left out"`
+	Display  quantity.Display `json:"-"` // how its sentences write lengths; mm by default
+	System   stock.System     `json:"system" enum:"inch,metric"`
+	Size     string           `json:"size" doc:"1/4, #10, M8"`
+	Pitch    float64          `json:"pitch,omitempty" doc:"threads per inch, or mm; coarse when left out"`
+	Plies    []Ply            `json:"plies"`
+	Washers  int              `json:"washers" doc:"plain washers in all, of the table's thickness"`
+	Nut      NutKind          `json:"nut" enum:"hex,lock,tapped,other"`
+	Height   float64          `json:"height,omitempty" doc:"mm, of another nut; of a tapped ply how deep its thread runs"`
+	Full     bool             `json:"full,omitempty" doc:"only screws threaded to the head are at hand"`
+	Have     []float64        `json:"have,omitempty" doc:"mm, lengths in the shop's bins; the usual ones when left out"`
+	Protrude [2]float64       `json:"protrude,omitzero" doc:"threads past the nut, least and most; 1 and 3 when left out"`
 }
 
 // GripResult is the length to take.
@@ -131,12 +133,12 @@ func Grip(in GripInput) (GripResult, error) {
 	if in.Nut == NoNut { // the last ply is threaded: screwed in, not through
 		last := in.Plies[len(in.Plies)-1]
 		if nut > last.Thickness-last.Squash+1e-9 {
-			return GripResult{}, working.Refuse("/height", "A thread %g mm deep does not fit into a ply of %g mm.", nut, last.Thickness)
+			return GripResult{}, working.Refuse("/height", "A thread %s deep does not fit into a ply of %s.", in.Display.Text(nut), in.Display.Text(last.Thickness))
 		}
 		r.Grip -= last.Thickness - last.Squash
 		r.Least, r.Most = r.Grip+math.Min(t.Diameter, nut), r.Grip+nut
 		if nut < t.Diameter {
-			say("engagement-short", working.Mind, "Threads", fmt.Sprintf("The thread is %.3g mm deep, under one diameter (%.3g mm): ask the thread engagement whether it strips before the bolt breaks.", nut, t.Diameter))
+			say("engagement-short", working.Mind, "Threads", fmt.Sprintf("The thread is %s deep, under one diameter (%s): ask the thread engagement whether it strips before the bolt breaks.", in.Display.Text(nut), in.Display.Text(t.Diameter)))
 		}
 	}
 	lengths := in.Have
@@ -185,7 +187,7 @@ func (r *GripResult) choose(in GripInput, t stock.Thread, nut float64, lengths [
 		}
 	}
 	if math.IsInf(best, 0) {
-		say("no-length", working.Stop, "Bolt length", fmt.Sprintf("No length at hand lies between %.4g and %.4g mm: add washers, cut a longer one, or take another nut.", r.Least, r.Most))
+		say("no-length", working.Stop, "Bolt length", fmt.Sprintf("No length at hand lies between %s and %s: add washers, cut a longer one, or take another nut.", in.Display.Text(r.Least), in.Display.Text(r.Most)))
 		return
 	}
 	r.Length = &best
@@ -199,11 +201,11 @@ func (r *GripResult) choose(in GripInput, t stock.Thread, nut float64, lengths [
 	r.Protrudes = best - r.Grip - nut
 	r.Threads = r.Protrudes / t.PitchMM()
 	if best > r.Most+1e-6 {
-		say("long", working.Mind, "Bolt length", fmt.Sprintf("The next length at hand stands %.3g mm past the nut, %.2g threads: it catches and corrodes. A washer more, or cut it and file the end.", r.Protrudes, r.Threads))
+		say("long", working.Mind, "Bolt length", fmt.Sprintf("The next length at hand stands %s past the nut, %.2g threads: it catches and corrodes. A washer more, or cut it and file the end.", in.Display.Text(r.Protrudes), r.Threads))
 	}
 	// The nut must not run onto the shank.
 	if shank := best - r.Thread; shank > r.Grip-1e-6 {
-		say("shank-long", working.Stop, "Bolt length", fmt.Sprintf("Its shank of %.3g mm is as long as the grip of %.3g: the nut runs out of thread before it is tight. Take a screw threaded to the head, or a washer more.", shank, r.Grip))
+		say("shank-long", working.Stop, "Bolt length", fmt.Sprintf("Its shank of %s is as long as the grip of %s: the nut runs out of thread before it is tight. Take a screw threaded to the head, or a washer more.", in.Display.Text(shank), in.Display.Text(r.Grip)))
 	}
 }
 
@@ -227,7 +229,7 @@ func (r *GripResult) tell(in GripInput, t stock.Thread, say func(code string, se
 		}
 	}
 	if soft > 0 {
-		say("soft-stack", working.Mind, "Staying tight", fmt.Sprintf("%s give way by %.3g mm: a bolt that presses on soft plies loses its tension. Put a sleeve through them so that metal is pressed on metal.", strings.Join(names, ", "), soft))
+		say("soft-stack", working.Mind, "Staying tight", fmt.Sprintf("%s give way by %s: a bolt that presses on soft plies loses its tension. Put a sleeve through them so that metal is pressed on metal.", strings.Join(names, ", "), in.Display.Text(soft)))
 	}
 	if in.Nut == LockNut && r.Length != nil && r.Threads < 1 {
 		say("ring-not-through", working.Mind, "Staying tight", "The bolt's end does not come out of the plastic ring by a full thread: it does not lock.")

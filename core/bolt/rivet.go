@@ -4,18 +4,20 @@ import (
 	"fmt"
 	"math"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
 
 // RivetInput is a stack to be riveted blind, head side first.
 type RivetInput struct {
-	Diameter float64 `json:"diameter" doc:"mm: 3.2, 4, 4.8 or 6.4"`
-	Material string  `json:"material" enum:"aluminium,steel,stainless"`
-	Plies    []Ply   `json:"plies" doc:"with their coats and sealant"`
-	Shear    float64 `json:"shear,omitempty" doc:"N on one rivet"`
-	Tension  float64 `json:"tension,omitempty" doc:"N on one rivet"`
-	Safety   float64 `json:"safety,omitempty" doc:"strength over load at least; 3 when left out"`
+	Display  quantity.Display `json:"-"` // how its sentences write lengths; mm by default
+	Diameter float64          `json:"diameter" doc:"mm: 3.2, 4, 4.8 or 6.4"`
+	Material string           `json:"material" enum:"aluminium,steel,stainless"`
+	Plies    []Ply            `json:"plies" doc:"with their coats and sealant"`
+	Shear    float64          `json:"shear,omitempty" doc:"N on one rivet"`
+	Tension  float64          `json:"tension,omitempty" doc:"N on one rivet"`
+	Safety   float64          `json:"safety,omitempty" doc:"strength over load at least; 3 when left out"`
 }
 
 // RivetResult is the rivet to take.
@@ -78,12 +80,12 @@ func Rivet(in RivetInput) (RivetResult, error) {
 	}
 	switch {
 	case out.Length == nil:
-		say("rivet-short", working.Stop, "Grip", fmt.Sprintf("The stack is %.3g mm and the longest rivet of %g mm here grips %g: take a thicker one, or a bolt.", out.Grip, in.Diameter, r.Lengths[len(r.Lengths)-1].To))
+		say("rivet-short", working.Stop, "Grip", fmt.Sprintf("The stack is %s and the longest rivet of %s here grips %s: take a thicker one, or a bolt.", in.Display.Text(out.Grip), in.Display.Text(in.Diameter), in.Display.Text(r.Lengths[len(r.Lengths)-1].To)))
 	case out.Grip < out.From-1e-9:
-		say("rivet-long", working.Mind, "Grip", fmt.Sprintf("The stack is %.3g mm and the shortest rivet here grips from %g: it sets loose. Put a washer under it, or take another diameter.", out.Grip, out.From))
+		say("rivet-long", working.Mind, "Grip", fmt.Sprintf("The stack is %s and the shortest rivet here grips from %s: it sets loose. Put a washer under it, or take another diameter.", in.Display.Text(out.Grip), in.Display.Text(out.From)))
 	}
 	if first, last := in.Plies[0], in.Plies[len(in.Plies)-1]; last.Thickness < first.Thickness*.6 && last.Thickness < .5*in.Diameter {
-		say("rivet-blind-thin", working.Mind, "Plies", fmt.Sprintf("The thin sheet of %.3g mm lies on the blind side: the rivet pulls through it. Turn the stack round, or put a washer behind.", last.Thickness))
+		say("rivet-blind-thin", working.Mind, "Plies", fmt.Sprintf("The thin sheet of %s lies on the blind side: the rivet pulls through it. Turn the stack round, or put a washer behind.", in.Display.Text(last.Thickness)))
 	}
 	thin := math.Inf(1)
 	for _, p := range in.Plies {
@@ -92,7 +94,7 @@ func Rivet(in RivetInput) (RivetResult, error) {
 		}
 	}
 	if thin < in.Diameter/4 {
-		say("rivet-thick", working.Note, "Plies", fmt.Sprintf("The thinnest sheet of %.3g mm is less than a quarter of the rivet: the hole gives before the rivet does.", thin))
+		say("rivet-thick", working.Note, "Plies", fmt.Sprintf("The thinnest sheet of %s is less than a quarter of the rivet: the hole gives before the rivet does.", in.Display.Text(thin)))
 	}
 	shear, pull := in.Shear*in.Safety/r.Shear, in.Tension*in.Safety/r.Tension
 	out.Used = math.Hypot(shear, pull)

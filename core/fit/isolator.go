@@ -4,21 +4,23 @@ import (
 	"fmt"
 	"math"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 )
 
 // IsolatorInput is a thing on isolators, all alike and sharing alike.
 type IsolatorInput struct {
-	Mass      float64  `json:"mass" doc:"kg in all"`
-	Count     int      `json:"count" doc:"isolators that carry it"`
-	Stiffness float64  `json:"stiffness" doc:"N/mm of one, up and down"`
-	Dynamic   float64  `json:"dynamic,omitempty" doc:"times stiffer when it shakes; 1.3 when left out, practice for rubber"`
-	Height    float64  `json:"height" doc:"mm of the rubber, free"`
-	Damping   float64  `json:"damping,omitempty" doc:"share of critical; 0.08 when left out, practice for natural rubber"`
-	Down      float64  `json:"down,omitempty" doc:"g, the road case down, gravity included; 2 when left out"`
-	Up        float64  `json:"up,omitempty" doc:"g, the road case up; 0.5 when left out"`
-	Shakes    *float64 `json:"shakes,omitempty" doc:"Hz, what is to be kept away: an engine's speed over 60"`
-	Pressed   float64  `json:"pressed,omitempty" doc:"mm it is pressed together by tightening"`
+	Display   quantity.Display `json:"-"` // how its sentences write lengths; mm by default
+	Mass      float64          `json:"mass" doc:"kg in all"`
+	Count     int              `json:"count" doc:"isolators that carry it"`
+	Stiffness float64          `json:"stiffness" doc:"N/mm of one, up and down"`
+	Dynamic   float64          `json:"dynamic,omitempty" doc:"times stiffer when it shakes; 1.3 when left out, practice for rubber"`
+	Height    float64          `json:"height" doc:"mm of the rubber, free"`
+	Damping   float64          `json:"damping,omitempty" doc:"share of critical; 0.08 when left out, practice for natural rubber"`
+	Down      float64          `json:"down,omitempty" doc:"g, the road case down, gravity included; 2 when left out"`
+	Up        float64          `json:"up,omitempty" doc:"g, the road case up; 0.5 when left out"`
+	Shakes    *float64         `json:"shakes,omitempty" doc:"Hz, what is to be kept away: an engine's speed over 60"`
+	Pressed   float64          `json:"pressed,omitempty" doc:"mm it is pressed together by tightening"`
 }
 
 // IsolatorResult is how it sits, shakes and is stopped.
@@ -85,7 +87,7 @@ func Isolator(in IsolatorInput) (IsolatorResult, error) {
 	r.Loaded, r.Sleeve = in.Height-sunk, in.Height-in.Pressed
 	r.Snub = math.Max(0, peakSquash*in.Height-sunk)
 	if r.Static >= in.Height {
-		return IsolatorResult{}, working.Refuse("/stiffness", "They would sink %.3g mm and are %.3g high: take stiffer ones, or more.", r.Static, in.Height)
+		return IsolatorResult{}, working.Refuse("/stiffness", "They would sink %s and are %s high: take stiffer ones, or more.", in.Display.Text(r.Static), in.Display.Text(in.Height))
 	}
 	if r.Squash > restSquash {
 		say("isolator-sunk", working.Mind, "Squash", fmt.Sprintf("At rest it is pressed together by %.0f %% of its height; rubber creeps past %.0f %% (practice): stiffer, higher, or more of them.", 100*r.Squash, 100*restSquash))
@@ -94,10 +96,10 @@ func Isolator(in IsolatorInput) (IsolatorResult, error) {
 	case r.Peak >= 1:
 		say("isolator-through", working.Stop, "Squash", "In the road case it is pressed flat: metal strikes metal. Put a stop before that, or take stiffer ones.")
 	case r.Peak > peakSquash:
-		say("isolator-peak", working.Mind, "Squash", fmt.Sprintf("In the road case it is pressed together by %.0f %%; past %.0f %% (practice) it tears. Put a stop %.3g mm below rest.", 100*r.Peak, 100*peakSquash, r.Snub))
+		say("isolator-peak", working.Mind, "Squash", fmt.Sprintf("In the road case it is pressed together by %.0f %%; past %.0f %% (practice) it tears. Put a stop %s below rest.", 100*r.Peak, 100*peakSquash, in.Display.Text(r.Snub)))
 	}
 	if r.Highest > r.Static {
-		say("isolator-lifts", working.Mind, "Snubbing", fmt.Sprintf("In the road case up it would lift %.3g mm and is pressed only %.3g: a captive washer or rebound rubber must hold it, or it hammers.", r.Highest, r.Static))
+		say("isolator-lifts", working.Mind, "Snubbing", fmt.Sprintf("In the road case up it would lift %s and is pressed only %s: a captive washer or rebound rubber must hold it, or it hammers.", in.Display.Text(r.Highest), in.Display.Text(r.Static)))
 	}
 	if in.Shakes != nil {
 		x := *in.Shakes / r.Frequency
@@ -111,7 +113,7 @@ func Isolator(in IsolatorInput) (IsolatorResult, error) {
 			say("isolator-little", working.Mind, "Shaking", fmt.Sprintf("%.0f %% of the shaking still gets through: three times its own frequency is usual.", 100*passes))
 		}
 	}
-	say("isolator-bolt", working.Note, "Sleeve", fmt.Sprintf("Tighten its bolt on a sleeve of %.3g mm, not on the rubber: the bolt stays tight and the rubber free.", r.Sleeve))
+	say("isolator-bolt", working.Note, "Sleeve", fmt.Sprintf("Tighten its bolt on a sleeve of %s, not on the rubber: the bolt stays tight and the rubber free.", in.Display.Text(r.Sleeve)))
 	r.Working = working.Working{Method: "A mass on isolators", Source: "one mass on springs with damping (vibration textbooks); limits of squash are practice for rubber", Formula: "δ = W/(n·k); f = √(n·kd/m)/2π; T = √((1 + (2ζx)²)/((1 − x²)² + (2ζx)²)), x = f'/f",
 		Inputs: []working.Quantity{{Symbol: "m", Name: "mass", Value: in.Mass, Unit: "kg"}, {Symbol: "n", Name: "isolators", Value: float64(in.Count)}, {Symbol: "k", Name: "stiffness of one", Value: in.Stiffness, Unit: "N/mm"}, {Symbol: "kd", Name: "when it shakes", Value: stiff, Unit: "N/mm"}, {Symbol: "ζ", Name: "damping", Value: in.Damping}},
 		Steps:  []working.Quantity{{Symbol: "W/n", Name: "on one", Value: r.Carries, Unit: "N"}, {Symbol: "δ", Name: "sinks", Value: r.Static, Unit: "mm"}, {Symbol: "δdown", Name: "further in the road case", Value: r.Lowest, Unit: "mm"}},

@@ -62,7 +62,8 @@ type nearby struct {
 
 // RoomOf collects what lies within reach of a side.
 func RoomOf(s Side, reach float64, obstacles []Obstacle) *Room {
-	x, y := basis(s.Axis)
+	square := solid.Upon(s.At, s.Axis)
+	x, y := square.X, square.Y
 	r := &Room{within: map[int]bool{}}
 	for i, o := range obstacles {
 		r.names = append(r.names, o.Name)
@@ -115,16 +116,6 @@ func (n *nearby) onAxis() bool {
 	}
 	sum := u + v + w
 	return sum != 0 && (u*n.t[0][2]+v*n.t[1][2]+w*n.t[2][2])/sum > closeFace
-}
-
-// basis answers two directions square to a unit vector.
-func basis(n solid.Vector) (x, y solid.Vector) {
-	a := solid.Vector{1}
-	if math.Abs(n[0]) > .8 {
-		a = solid.Vector{0, 1}
-	}
-	x = a.Sub(n.Mul(a.Dot(n))).Unit()
-	return x, n.Cross(x)
 }
 
 // boxAway answers the distance of a point from a box.

@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -37,11 +38,12 @@ type AssembleSide struct {
 
 // AssembleInput asks whether two hole patterns meet.
 type AssembleInput struct {
-	System stock.System   `json:"system" enum:"inch,metric"`
-	Size   string         `json:"size" doc:"1/4, #10, M8"`
-	Holes  [][2]float64   `json:"holes" doc:"mm, as drawn"`
-	Sides  []AssembleSide `json:"sides" doc:"two or more"`
-	Angle  float64        `json:"angle,omitempty" doc:"degrees a side may come out turned about its first hole"`
+	Display quantity.Display `json:"-"` // how its sentences write lengths; mm by default
+	System  stock.System     `json:"system" enum:"inch,metric"`
+	Size    string           `json:"size" doc:"1/4, #10, M8"`
+	Holes   [][2]float64     `json:"holes" doc:"mm, as drawn"`
+	Sides   []AssembleSide   `json:"sides" doc:"two or more"`
+	Angle   float64          `json:"angle,omitempty" doc:"degrees a side may come out turned about its first hole"`
 }
 
 // AssembleResult says what makes it assemble.
@@ -270,11 +272,11 @@ func (r *AssembleResult) makeMeet(in AssembleInput, a, b AssembleSide, th stock.
 		r.Order = append(r.Order, fmt.Sprintf("Tighten hole %d, then the slot under a thick washer, then the rest.", first+1))
 	}
 	if r.Round > width+1e-9 && len(in.Holes) > 1 {
-		r.Findings = append(r.Findings, working.Finding{Code: "open-up", Severity: working.Mind, Cause: "Patterns", Reason: fmt.Sprintf("Opened round until they always meet, the holes of %s would be %.3g mm for a bolt of %.3g: such a joint slips. A slot and a washer that covers it hold better.", loose.said(0), r.Round, d)})
+		r.Findings = append(r.Findings, working.Finding{Code: "open-up", Severity: working.Mind, Cause: "Patterns", Reason: fmt.Sprintf("Opened round until they always meet, the holes of %s would be %s for a bolt of %s: such a joint slips. A slot and a washer that covers it hold better.", loose.said(0), in.Display.Text(r.Round), in.Display.Text(d))})
 	}
 	for i := range r.Slots {
 		if s := &r.Slots[i]; s.Kind == "slot" && s.Length > 2.5*width {
-			r.Findings = append(r.Findings, working.Finding{Code: "slot-long", Severity: working.Mind, Cause: "Patterns", Reason: fmt.Sprintf("A slot of %.3g mm is long: measure the other side first, or drill both together.", s.Length)})
+			r.Findings = append(r.Findings, working.Finding{Code: "slot-long", Severity: working.Mind, Cause: "Patterns", Reason: fmt.Sprintf("A slot of %s is long: measure the other side first, or drill both together.", in.Display.Text(s.Length))})
 		}
 	}
 }

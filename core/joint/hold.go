@@ -214,7 +214,7 @@ func (j *joint) doubler(k int, p ply) {
 	}
 	if worst > 1 {
 		need := math.Ceil((p.Thickness*(worst/strength.TightFrom-1))*2) / 2
-		j.say(fmt.Sprintf("doubler-%d", k), working.Stop, "Plies", fmt.Sprintf("%s is over: a doubler of %s mm of the same metal, bolted through the same holes and reaching past them by two diameters, brings it under %.0f %%.", p.Name, trim(math.Max(need, .5)), 100*strength.TightFrom))
+		j.say(fmt.Sprintf("doubler-%d", k), working.Stop, "Plies", fmt.Sprintf("%s is over: a doubler of %s of the same metal, bolted through the same holes and reaching past them by two diameters, brings it under %.0f %%.", p.Name, j.mm(math.Max(need, .5)), 100*strength.TightFrom))
 	}
 }
 

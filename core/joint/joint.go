@@ -7,9 +7,11 @@ package joint
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/hole"
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -87,27 +89,39 @@ const (
 	Riveted  Nut = "rivet"     // a blind rivet
 )
 
+// Reached tells from which sides hands and tools come to a joint.
+type Reached string
+
+// The sides that can be reached.
+const (
+	BothSides Reached = "both"
+	HeadsOnly Reached = "heads"
+	NutsOnly  Reached = "nuts"
+)
+
 // Input is a joint.
 type Input struct {
-	System   stock.System  `json:"system" enum:"inch,metric"`
-	Size     string        `json:"size"`
-	Pitch    float64       `json:"pitch,omitempty" doc:"threads per inch, or mm; coarse when left out"`
-	Grade    string        `json:"grade"`
-	Holes    [][2]float64  `json:"holes,omitempty" doc:"mm, bolts in the joint's axes"`
-	Plies    []Ply         `json:"plies,omitempty"`
-	Nut      Nut           `json:"nut" enum:"hex,lock,tapped,weldnut,rivetnut,slotnut,pin,selfdrill,rivet"`
-	Washers  int           `json:"washers"`
-	Washer   float64       `json:"washer,omitempty" doc:"mm across them; the table's when left out"`
-	Face     *Face         `json:"face,omitempty" doc:"where the ply under the heads lies on the next; by the nearest edges when left out"`
-	Rivet    *RivetPick    `json:"rivet,omitempty" doc:"where it is riveted"`
-	Double   bool          `json:"double,omitempty" doc:"the middle ply pulls between two: two shear planes"`
-	Bins     []float64     `json:"bins,omitempty" doc:"mm, lengths in the shop's bins"`
-	Tighten  Tightening    `json:"tighten"`
-	Cases    []Case        `json:"cases,omitempty"`
-	NoSlip   bool          `json:"noSlip,omitempty" doc:"it must not slip: it holds something in line"`
-	Angle    float64       `json:"angle,omitempty" doc:"degrees a side may come out turned"`
-	Meets    []Meeting     `json:"meets,omitempty" doc:"what it is part of or near to"`
-	Strength strength.Rule `json:"strength,omitzero" doc:"its school; in a job that of the brief"`
+	Display  quantity.Display `json:"-"` // how its sentences write lengths; mm by default
+	System   stock.System     `json:"system" enum:"inch,metric"`
+	Size     string           `json:"size"`
+	Pitch    float64          `json:"pitch,omitempty" doc:"threads per inch, or mm; coarse when left out"`
+	Grade    string           `json:"grade"`
+	Holes    [][2]float64     `json:"holes,omitempty" doc:"mm, bolts in the joint's axes"`
+	Plies    []Ply            `json:"plies,omitempty"`
+	Nut      Nut              `json:"nut" enum:"hex,lock,tapped,weldnut,rivetnut,slotnut,pin,selfdrill,rivet"`
+	Washers  int              `json:"washers"`
+	Washer   float64          `json:"washer,omitempty" doc:"mm across them; the table's when left out"`
+	Face     *Face            `json:"face,omitempty" doc:"where the ply under the heads lies on the next; by the nearest edges when left out"`
+	Reached  Reached          `json:"reached,omitempty" enum:"both,heads,nuts" doc:"the sides that can be reached; both when left out"`
+	Rivet    *RivetPick       `json:"rivet,omitempty" doc:"where it is riveted"`
+	Double   bool             `json:"double,omitempty" doc:"the middle ply pulls between two: two shear planes"`
+	Bins     []float64        `json:"bins,omitempty" doc:"mm, lengths in the shop's bins"`
+	Tighten  Tightening       `json:"tighten"`
+	Cases    []Case           `json:"cases,omitempty"`
+	NoSlip   bool             `json:"noSlip,omitempty" doc:"it must not slip: it holds something in line"`
+	Angle    float64          `json:"angle,omitempty" doc:"degrees a side may come out turned"`
+	Meets    []Meeting        `json:"meets,omitempty" doc:"what it is part of or near to"`
+	Strength strength.Rule    `json:"strength,omitzero" doc:"its school; in a job that of the brief"`
 }
 
 // Tightening is how it is tightened and what it goes through.
@@ -116,7 +130,6 @@ type Tightening struct {
 	Share       float64     `json:"share,omitempty" doc:"of the proof load; 0.75 when left out"`
 	Locking     Locking     `json:"locking" enum:"none,plastic,metal,liquid,jam,wire"`
 	Shakes      bool        `json:"shakes,omitempty" doc:"on a vehicle that is driven"`
-	Blind       bool        `json:"blind,omitempty" doc:"nobody reaches the nuts' side once it is fitted"`
 	Hot         bool        `json:"hot,omitempty" doc:"near an engine or exhaust, over 100 °C"`
 	Reused      bool        `json:"reused,omitempty" doc:"taken apart again and again"`
 	Wet         bool        `json:"wet,omitempty" doc:"outside, or where water gets"`
@@ -129,6 +142,7 @@ type Result struct {
 	Hardest  *float64             `json:"hardest" doc:"largest share used; null when it cannot be said"`
 	Checks   []strength.Check     `json:"checks"`
 	Bolts    []BoltForce          `json:"bolts" doc:"of the case that governs"`
+	Stack    float64              `json:"stack" doc:"mm, plies, coats and washers pressed together"`
 	Grip     *bolt.GripResult     `json:"grip" doc:"null when the stack cannot be worked out"`
 	Meets    *hole.AssembleResult `json:"meets" doc:"whether the holes meet; null when no side says how it is made"`
 	Tight    *Tight               `json:"tight" doc:"null when it cannot be tightened by number"`
@@ -260,7 +274,7 @@ func (j *joint) read() error {
 		}
 	}
 	for i, p := range in.Plies {
-		q, err := readPly(p, fmt.Sprintf("/plies/%d", i), i, j.thread.Diameter)
+		q, err := readPly(p, fmt.Sprintf("/plies/%d", i), i, j.thread.Diameter, in.Display)
 		if err != nil {
 			return err
 		}
@@ -291,6 +305,9 @@ func (j *joint) read() error {
 	if _, ok := nutFactor[in.Tighten.Lubrication]; !ok {
 		return working.Refuse("/tighten/lubrication", "It is tightened dry, oiled, waxed, with antiseize or moly, not %q.", in.Tighten.Lubrication)
 	}
+	if !slices.Contains([]Reached{"", BothSides, HeadsOnly, NutsOnly}, in.Reached) {
+		return working.Refuse("/reached", "It is reached from both sides, the heads' or the nuts', not %q.", in.Reached)
+	}
 	if c := in.Tighten.Cures; c != nil {
 		if err := working.Within("/tighten/cures", "The temperature", *c, -10, 60, "°C"); err != nil {
 			return err
@@ -303,7 +320,7 @@ func (j *joint) read() error {
 		working.Within("/washer", "A washer", in.Washer, 0, 200, "mm"), working.Within("/angle", "The angle", in.Angle, 0, 20, "°"))
 }
 
-func readPly(p Ply, at string, i int, d float64) (ply, error) {
+func readPly(p Ply, at string, i int, d float64, show quantity.Display) (ply, error) {
 	q := ply{Ply: p, worn: p.Worn}
 	if q.Name == "" {
 		q.Name = fmt.Sprintf("ply %d", i+1)
@@ -322,7 +339,7 @@ func readPly(p Ply, at string, i int, d float64) (ply, error) {
 		working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm"), working.Within(at+"/hole", "The hole", p.Hole, 0, 500, "mm"),
 		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"), working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"), working.Within(at+"/worn", "What is left of its strength", q.worn, .1, 1, ""))
 	if err == nil && p.Hole > 0 && p.Hole < d && !p.Fixed {
-		err = working.Refuse(at+"/hole", "A bolt of %g mm does not go through the hole of %g in %s.", d, p.Hole, q.Name)
+		err = working.Refuse(at+"/hole", "A bolt of %s does not go through the hole of %s in %s.", show.Text(d), show.Text(p.Hole), q.Name)
 	}
 	return q, err
 }

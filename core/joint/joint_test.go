@@ -197,8 +197,10 @@ func TestJointTells(t *testing.T) {
 			j.Holes, j.Plies[0].Thickness = j.Holes[:2], 2
 			j.Cases[0] = Case{Name: "x", Force: [3]float64{0, -500, 0}, At: [3]float64{50, 0, 100}}
 		}, "edge-turn", "lean", strength.Over},
-		{"nuts nobody reaches", func(j *Input) { j.Tighten.Blind = true }, "blind", "", ""},
+		{"nuts nobody reaches", func(j *Input) { j.Reached = HeadsOnly }, "blind", "", ""},
+		{"heads nobody reaches", func(j *Input) { j.Reached = NutsOnly }, "headless", "", ""},
 		{"a rivet through a stack too thick", func(j *Input) { j.Nut, j.Rivet = Riveted, &RivetPick{4.8, "steel"}; j.Plies[1].Thickness = 12 }, "rivet-short", "", ""},
+		{"rivets in holes for bolts", func(j *Input) { j.Nut, j.Rivet = Riveted, &RivetPick{6.4, "steel"} }, "rivet-hole", "", ""},
 		{"rivets of steel torn off", func(j *Input) { j.Nut, j.Rivet = Riveted, &RivetPick{3.2, "steel"} }, "", "shear", strength.Over},
 		{"a pin pulled along itself", func(j *Input) { j.Nut = Pin; j.Cases[0].Force[2] = 100 }, "", "pin-pull", strength.CannotSay},
 		{"a screw of no known size", func(j *Input) { j.Nut = Screw }, "screw-shakes", "screw", strength.CannotSay},

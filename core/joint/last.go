@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -29,14 +30,23 @@ func (j *joint) last() {
 	if !j.in.Nut.threaded() {
 		return
 	}
-	if j.in.Tighten.Blind {
+	if j.in.Reached == HeadsOnly {
 		keep("Draw a witness line over head and part: the nut is not seen.")
 	} else {
 		keep("Draw a witness line over bolt, nut and part.")
 	}
 	if j.in.Tighten.Shakes {
-		keep("Tighten again after 50 km and after 500 km, then look at the lines every 5 000 km (practice).")
+		keep("Tighten again after %s and after %s, then look at the lines every %s (practice).", j.km(50), j.km(500), j.km(5000))
 	}
+}
+
+// km writes how far it is driven, in the miles of an inch job to one figure.
+func (j *joint) km(v float64) string {
+	if s := j.in.Display.Style; s == quantity.Fraction || s == quantity.Decimal {
+		figure := math.Pow(10, math.Floor(math.Log10(v/1.609344)))
+		return fmt.Sprintf("%g miles", math.Round(v/1.609344/figure)*figure)
+	}
+	return fmt.Sprintf("%g km", v)
 }
 
 func (j *joint) locking() {
@@ -44,8 +54,11 @@ func (j *joint) locking() {
 	if !j.in.Nut.threaded() {
 		return
 	}
-	if t.Blind && !j.in.Nut.captive() {
+	switch {
+	case j.in.Reached == HeadsOnly && !j.in.Nut.captive():
 		j.say("blind", working.Stop, "Staying tight", "Nobody reaches the nuts' side, to put them on or to hold them: a rivet nut, a weld nut or a thread.", fix("Rivet nuts", "/nut", RivetNut), fix("Weld nuts", "/nut", WeldNut))
+	case j.in.Reached == NutsOnly:
+		j.say("headless", working.Stop, "Staying tight", "Nobody reaches the heads' side, to put the bolts in or to hold them: turn them round, or weld them in before it is closed and say both sides are reached.")
 	}
 	soft := false
 	for _, p := range j.plies {
@@ -81,7 +94,11 @@ func (j *joint) locking() {
 	case t.Locking == PlasticRing && t.Hot:
 		j.say("lock-hot", working.Mind, "Staying tight", "A plastic ring softens over 120 °C: take an all-metal lock nut.", fix("An all-metal lock nut", "/tighten/locking", MetalLock, "/nut", Hex))
 	case t.Locking == PlasticRing && j.in.Nut != Lock:
-		j.say("lock-none", working.Mind, "Staying tight", "It is to be locked by a plastic ring, and the nut chosen has none.", fix("A nut with a plastic ring", "/nut", Lock))
+		by := fix("A nut with a plastic ring", "/nut", Lock)
+		if j.in.Nut.captive() {
+			by = fix("Liquid lock", "/tighten/locking", Liquid)
+		}
+		j.say("lock-none", working.Mind, "Staying tight", "It is to be locked by a plastic ring, and the nut chosen has none.", by)
 	case t.Locking == Liquid && t.Reused:
 		j.say("lock-reused", working.Mind, "Staying tight", "Liquid lock is cleaned off and put on anew each time: for what is taken apart often a lock nut is less work.")
 	case t.Locking == JamNut && j.in.Nut.captive():
@@ -119,15 +136,15 @@ func (j *joint) washers() {
 		}
 		large := 3 * j.thread.Diameter
 		larger := func(over float64) working.Fix {
-			return fix(fmt.Sprintf("Washers of %s mm", trim(math.Ceil(over))), "/washer", math.Ceil(over), "/washers", max(j.in.Washers, 2))
+			return fix("Washers of "+j.mm(math.Ceil(over)), "/washer", math.Ceil(over), "/washers", max(j.in.Washers, 2))
 		}
 		switch {
 		case p.Slotted && j.washer < hole+6:
-			j.say("washer-slot", working.Mind, "Washers", fmt.Sprintf("%s is slotted and nothing bridges it: a thick washer of %s mm across.", p.Name, trim(math.Ceil(large))), larger(math.Max(large, hole+8)))
+			j.say("washer-slot", working.Mind, "Washers", fmt.Sprintf("%s is slotted and nothing bridges it: a thick washer of %s across.", p.Name, j.mm(math.Ceil(large))), larger(math.Max(large, hole+8)))
 		case hole > j.thread.AcrossHex-2 && j.washer < hole+4:
-			j.say("washer-hole", working.Stop, "Washers", fmt.Sprintf("The hole of %s mm in %s is nearly as wide as the head: it pulls through. A thick washer of %s mm across.", trim(hole), p.Name, trim(math.Ceil(math.Max(large, hole+10)))), larger(math.Max(large, hole+10)))
+			j.say("washer-hole", working.Stop, "Washers", fmt.Sprintf("The hole of %s in %s is nearly as wide as the head: it pulls through. A thick washer of %s across.", j.mm(hole), p.Name, j.mm(math.Ceil(math.Max(large, hole+10)))), larger(math.Max(large, hole+10)))
 		case p.metal && p.Thickness < j.thread.Diameter/4 && j.washer < large-1:
-			j.say("washer-thin", working.Mind, "Washers", fmt.Sprintf("%s is thin for a bolt of %s mm: a large washer of %s mm spreads it.", p.Name, trim(j.thread.Diameter), trim(math.Ceil(large))), larger(large))
+			j.say("washer-thin", working.Mind, "Washers", fmt.Sprintf("%s is thin for %s: a large washer of %s spreads it.", p.Name, j.thread.Size, j.mm(math.Ceil(large))), larger(large))
 		}
 	}
 }
@@ -201,6 +218,6 @@ func (j *joint) cautions() {
 	}
 	thin := j.plies[len(j.plies)-1]
 	if thin.metal && thin.Thickness < 1.5 && len(j.in.Cases) > 0 {
-		j.say("thin-host", working.Mind, "Plies", fmt.Sprintf("%s of %s mm is body sheet: bolts in it loosen and tear. A doubler on its far side, larger than the bolt group.", thin.Name, trim(thin.Thickness)))
+		j.say("thin-host", working.Mind, "Plies", fmt.Sprintf("%s of %s is body sheet: bolts in it loosen and tear. A doubler on its far side, larger than the bolt group.", thin.Name, j.mm(thin.Thickness)))
 	}
 }

@@ -2,6 +2,7 @@ package joint
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"warmanvil/core/hole"
@@ -13,6 +14,7 @@ import (
 // where its pilot leaves a wall, and cuts about 25 mm deep.
 const (
 	chuck      = 13.
+	turned     = 16. // with a shank turned down to the chuck
 	stepMost   = 30.
 	stepSheet  = 3.
 	stepSoft   = 5. // aluminium
@@ -28,7 +30,7 @@ func (j *joint) making() {
 		return
 	}
 	if j.in.Nut == Riveted {
-		j.out.Making = append(j.out.Making, fmt.Sprintf("Clamp the plies, drill one hole of %s mm through all of them, pin it with a rivet clamp, drill the rest through, take them apart and take the burr off.", trim(j.rivet.Hole)))
+		j.out.Making = append(j.out.Making, fmt.Sprintf("Clamp the plies, drill one hole of %s through all of them, pin it with a rivet clamp, drill the rest through, take them apart and take the burr off.", j.drill(j.rivet.Hole)))
 		return
 	}
 	say := func(format string, args ...any) { j.out.Making = append(j.out.Making, fmt.Sprintf(format, args...)) }
@@ -87,6 +89,18 @@ func (j *joint) making() {
 	}
 }
 
+// drills lists sizes of drills.
+func (j *joint) drills(list []float64) string {
+	said := make([]string, len(list))
+	for i, d := range list {
+		said[i] = j.drill(d)
+		if i < len(list)-1 {
+			said[i] = strings.TrimSuffix(said[i], " mm")
+		}
+	}
+	return strings.Join(said, ", ")
+}
+
 // drilled says how a hole is drilled by hand: its steps, and the cutter where
 // twist drills end.
 func (j *joint) drilled(p ply) string {
@@ -101,21 +115,20 @@ func (j *joint) drilled(p ply) string {
 	if p.metal {
 		family = p.material.Family
 	}
-	var steps []string
-	for _, s := range stock.PilotSteps(min(d, chuck), family) {
-		steps = append(steps, trim(s))
-	}
+	steps := slices.Clone(stock.PilotSteps(min(d, chuck), family))
 	sheet := stepSheet
 	if family == stock.Aluminum {
 		sheet = stepSoft
 	}
 	switch {
 	case d <= chuck:
-		return "drill by " + strings.Join(append(steps, trim(d)), ", ") + " mm"
+		return "drill by " + j.drills(append(steps, d))
 	case d <= stepMost && p.Thickness <= sheet:
-		return fmt.Sprintf("drill a pilot and open it with a step drill to %s mm: its steps are higher than the %s mm of %s", trim(d), trim(p.Thickness), p.Name)
+		return fmt.Sprintf("drill a pilot and open it with a step drill to %s: its steps are higher than the %s of %s", j.drill(d), j.mm(p.Thickness), p.Name)
 	case d >= sawLeast && p.Thickness <= sawThrough:
-		return fmt.Sprintf("drill a pilot of 6 mm and saw it out at %s mm with a hole saw, slowly and oiled: a step drill ends at %s mm of sheet", trim(d), trim(sheet))
+		return fmt.Sprintf("drill a pilot of %s and saw it out at %s with a hole saw, slowly and oiled: a step drill ends at %s of sheet", j.drill(6.35), j.drill(d), j.mm(sheet))
+	case d <= turned:
+		return fmt.Sprintf("drill by %s with a drill whose shank is turned down to %s, slowly, both hands on the machine; better in a press", j.drills(append(steps, d)), j.drill(chuck))
 	}
-	return fmt.Sprintf("drill it to %s mm in a press: no chuck of a hand drill takes that", trim(d))
+	return fmt.Sprintf("drill it to %s in a press: no chuck of a hand drill takes that", j.drill(d))
 }

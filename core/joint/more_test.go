@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/hole"
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 )
@@ -236,7 +237,7 @@ func TestBlindRivets(t *testing.T) {
 	about(t, "shear", *check(t, r, "shear").Utilisation, 300/(2400./3), 1e-9)
 	about(t, "tension", *check(t, r, "tension").Utilisation, 200/(2900./3), 1e-9)
 	about(t, "both", *check(t, r, "combined").Utilisation, math.Hypot(300/(2400./3), 200/(2900./3)), 1e-9)
-	if s := fmt.Sprint(r.Hardware); !strings.Contains(s, "blind rivet 4.8 of steel, 8 mm long, grips 2 to 4") || len(r.Making) != 1 || r.Tight != nil {
+	if s := fmt.Sprint(r.Hardware); !strings.Contains(s, "blind rivet 4.8 mm of steel, 8 mm long, grips 2 mm to 4 mm") || len(r.Making) != 1 || r.Tight != nil {
 		t.Errorf("%s %v", s, r.Making)
 	}
 	in.Cases[0].Force = [3]float64{4000, 0, 0}
@@ -251,5 +252,65 @@ func TestBlindRivets(t *testing.T) {
 	in.Rivet = nil
 	if _, err := Work(in); err == nil {
 		t.Error("no rivet is taken for one")
+	}
+}
+
+// Sentences of an inch job are in inches: drills to the 64th, torques in lbf·ft;
+// nothing is written in mm.
+func TestSentencesInInches(t *testing.T) {
+	in := sound()
+	in.Display = quantity.Display{Style: quantity.Fraction, Denominator: 16}
+	in.Plies[0].Slotted, in.Plies[1].Placed, in.Plies[1].Hollow = true, hole.ByTape, true
+	in.Plies[1].Thickness = 1.2
+	r := work(t, in)
+	s := strings.Replace(fmt.Sprint(r.Hardware, r.Making, r.Keep), "× 25 mm,", "", 1) // what a metric bolt is sold as
+	for _, f := range r.Findings {
+		s += "; " + f.Reason
+		for _, x := range f.Fixes {
+			s += "; " + x.Label
+		}
+	}
+	for _, x := range Suggest(in, false) {
+		s += "; " + x.Text
+	}
+	if strings.Contains(s, " mm") || strings.Contains(s, "N·m") || strings.Contains(s, " km") || !strings.Contains(s, `drill by 7/32", 15/32"`) || !strings.Contains(s, "lbf·ft") {
+		t.Error(s)
+	}
+}
+
+// Classes swapped are worked out like the joint itself, each to its own torque; a
+// weaker one may be over; an inch bolt comes with inch nuts, and not into a
+// thread that is metric.
+func TestInstead(t *testing.T) {
+	in := sound()
+	now := work(t, in)
+	list := Instead(in, now)
+	names := map[string]Substitute{}
+	for _, s := range list {
+		names[s.Name] = s
+	}
+	for _, g := range []string{"10.9", "A2-70"} {
+		to := in
+		to.Grade = g
+		r := work(t, to)
+		s := names["M10×1.5 of class "+g]
+		if s.Torque == nil || s.Hardest == nil || s.Verdict != r.Verdict {
+			t.Fatalf("%s: %+v of %v", g, s, list)
+		}
+		about(t, g, *s.Hardest, *r.Hardest, 1e-9)
+		about(t, g, *s.Torque, r.Tight.Torque, 1e-6)
+	}
+	if _, ok := names["3/8-16 of class SAE 5"]; !ok {
+		t.Errorf("%+v", list)
+	}
+	in.Nut = Tapped
+	for _, s := range Instead(in, work(t, in)) {
+		if strings.Contains(s.Name, "SAE") {
+			t.Error("an inch bolt is put into a metric thread")
+		}
+	}
+	in.Nut = Pin
+	if l := Instead(in, now); len(l) != 0 {
+		t.Errorf("%+v", l)
 	}
 }

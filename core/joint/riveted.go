@@ -34,9 +34,13 @@ func (j *joint) readRivet() error {
 	return working.Refuse("/rivet/diameter", "There is no rivet of %g mm of %s in the table: 3.2, 4, 4.8 or 6.4 of aluminium or steel, up to 4.8 of stainless.", p.Diameter, p.Material)
 }
 
+// rivetPlay is how much wider a hole may be than the rivet asks for before its
+// body no longer fills it, mm (practice).
+const rivetPlay = .3
+
 // riveted works a rivet's grip out: its length, and what speaks against it.
 func (j *joint) riveted() {
-	in := bolt.RivetInput{Diameter: j.rivet.Diameter, Material: j.rivet.Material}
+	in := bolt.RivetInput{Display: j.in.Display, Diameter: j.rivet.Diameter, Material: j.rivet.Material}
 	for _, p := range j.plies {
 		in.Plies = append(in.Plies, bolt.Ply{Name: p.Name, Thickness: p.Thickness + p.Coat, Squash: p.Squash})
 	}
@@ -46,12 +50,18 @@ func (j *joint) riveted() {
 		return
 	}
 	j.out.Findings = append(j.out.Findings, r.Findings...)
+	for _, p := range j.plies {
+		if most := j.rivet.Hole + rivetPlay; p.Hole > most {
+			j.say("rivet-hole", working.Stop, "Plies", fmt.Sprintf("The hole of %s in %s is too wide for a rivet of %s, which fills %s: it never grips.", j.mm(p.Hole), p.Name, j.mm(j.rivet.Diameter), j.mm(j.rivet.Hole)))
+			break
+		}
+	}
 	length := "no length reaches through them"
 	if r.Length != nil {
-		length = fmt.Sprintf("%g mm long, grips %g to %g", *r.Length, r.From, r.To)
+		length = fmt.Sprintf("%s long, grips %s to %s", j.mm(*r.Length), j.mm(r.From), j.mm(r.To))
 	}
-	j.take(len(j.in.Holes), "blind rivet %g of %s, %s", j.rivet.Diameter, j.rivet.Material, length)
-	j.out.Keep = append(j.out.Keep, "Set rivets from the middle outwards.", "Look for turning rivets and dark rings of dust after 500 km: they are loose then.")
+	j.take(len(j.in.Holes), "blind rivet %s of %s, %s", j.mm(j.rivet.Diameter), j.rivet.Material, length)
+	j.out.Keep = append(j.out.Keep, "Set rivets from the middle outwards.", fmt.Sprintf("Look for turning rivets and dark rings of dust after %s: they are loose then.", j.km(500)))
 }
 
 // rivets checks the rivets themselves by typical strengths.

@@ -55,7 +55,7 @@ func (j *joint) screwed(each eacher) {
 	each("pull-out", "Screw pulled out", "N", far.Name, func(s *spread, i int) (float64, float64) { return s.pull[i] + s.add[i], out },
 		plainly("Screw pulled out of "+far.Name, "AISI S100 J4.4.1", "P = 0.85·t·d·Fu", []string{rule.Says(strength.PullThrough)}))
 	if drills := map[bool]float64{true: 6, false: 12}[d < 5.2]; t1+t2 > drills {
-		j.say("screw-thick", working.Stop, "Bolts", fmt.Sprintf("Its point drills about %g mm and the plies are %s: it burns before it bites. Drill and tap, or take a bolt.", drills, trim(t1+t2)))
+		j.say("screw-thick", working.Stop, "Bolts", fmt.Sprintf("Its point drills about %s and the plies are %s: it burns before it bites. Drill and tap, or take a bolt.", j.mm(drills), j.mm(t1+t2)))
 	}
 	j.say("screw-shakes", working.Mind, "Bolts", "Self-drilling screws work loose where it shakes: for covers and trim, not for what carries.")
 }

@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/hole"
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -15,7 +16,11 @@ func (n Nut) captive() bool { return n == Tapped || n == WeldNut || n == RivetNu
 
 // stack works the grip out and names the hardware.
 func (j *joint) stack() {
-	in := bolt.GripInput{System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Washers: j.in.Washers, Nut: bolt.HexNut, Have: j.in.Bins}
+	j.out.Stack = float64(j.in.Washers) * j.hw.Washer
+	for _, p := range j.plies {
+		j.out.Stack += p.Thickness + p.Coat - p.Squash
+	}
+	in := bolt.GripInput{Display: j.in.Display, System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Washers: j.in.Washers, Nut: bolt.HexNut, Have: j.in.Bins}
 	for _, p := range j.plies {
 		in.Plies = append(in.Plies, bolt.Ply{Name: p.Name, Thickness: p.Thickness + p.Coat, Squash: p.Squash})
 	}
@@ -63,11 +68,11 @@ func (j *joint) stack() {
 		j.take(n, "%s %s", j.thread.Name(), nut)
 	}
 	if j.in.Washers > 0 {
-		j.take(n*j.in.Washers, "washer %s, %s mm across", j.thread.Size, trim(j.washer))
+		j.take(n*j.in.Washers, "washer %s, %s across", j.thread.Size, j.mm(j.washer))
 	}
 	for _, p := range j.plies {
 		if p.Sleeved {
-			j.take(n, "spacer tube, bore %s mm, wall 2 mm or more, %s mm long, through %s", trim(math.Ceil(2*j.thread.Diameter+1)/2), trim(p.Thickness-p.Squash), p.Name)
+			j.take(n, "spacer tube, bore %s, wall %s or more, %s long, through %s", j.mm(math.Ceil(2*j.thread.Diameter+1)/2), j.mm(2), j.mm(p.Thickness-p.Squash), p.Name)
 		}
 	}
 }
@@ -75,32 +80,42 @@ func (j *joint) stack() {
 // threadless names a pin or a self-drilling screw: what matters is what they go
 // through.
 func (j *joint) threadless() {
-	stack := float64(j.in.Washers) * j.hw.Washer
-	for _, p := range j.plies {
-		stack += p.Thickness + p.Coat - p.Squash
-	}
+	stack := j.out.Stack
 	j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade}
 	n := len(j.in.Holes)
 	if j.in.Nut == Pin {
-		j.take(n, "pin Ø %s of %s, %s mm between head and clip", trim(j.thread.Diameter), j.grade.Name, trim(math.Ceil(stack+1)))
+		j.take(n, "pin Ø %s of %s, %s between head and clip", j.mm(j.thread.Diameter), j.grade.Name, j.mm(math.Ceil(stack+1)))
 		j.take(n, "%s", "spring clip or split pin")
 	} else {
 		j.bolt.ThreadsInPlane = true
-		j.take(n, "self-drilling screw %s, through %s mm and three threads past it", j.thread.Size, trim(stack))
+		j.take(n, "self-drilling screw %s, through %s and three threads past it", j.thread.Size, j.mm(stack))
 	}
 	if j.in.Washers > 0 {
-		j.take(n*j.in.Washers, "washer %s, %s mm across", j.thread.Size, trim(j.washer))
+		j.take(n*j.in.Washers, "washer %s, %s across", j.thread.Size, j.mm(j.washer))
 	}
 }
 
 func trim(v float64) string { return fmt.Sprintf("%.4g", v) }
+
+// mm writes a length as the job has them.
+func (j *joint) mm(v float64) string { return j.in.Display.Text(v) }
+
+// drill writes the size of a drill: in the shop of an inch job to the 64th.
+func (j *joint) drill(v float64) string {
+	if j.in.Display.Style == quantity.Fraction || j.in.Display.Style == quantity.Decimal {
+		if w, err := quantity.Format(v, quantity.Display{Style: quantity.Fraction, Denominator: 64}); err == nil {
+			return w.Text
+		}
+	}
+	return j.mm(v)
+}
 
 // meet asks whether the holes of the plies that say how they are made meet.
 func (j *joint) meet() {
 	if j.in.Nut == Screw || j.in.Nut == Riveted { // drilled through both at once
 		return
 	}
-	in := hole.AssembleInput{System: j.in.System, Size: j.in.Size, Holes: j.in.Holes, Angle: j.in.Angle}
+	in := hole.AssembleInput{Display: j.in.Display, System: j.in.System, Size: j.in.Size, Holes: j.in.Holes, Angle: j.in.Angle}
 	for _, p := range j.plies {
 		if p.Placed == "" {
 			continue
@@ -129,9 +144,9 @@ func (j *joint) meet() {
 	}
 	switch r.Meets {
 	case "no":
-		j.say("holes-miss", working.Stop, "Patterns", fmt.Sprintf("The holes may lie %.3g mm off each other and the bolts have %.3g of play: they do not meet. %s", most(r.Worst), *r.Play, first(r.Order)), fixes...)
+		j.say("holes-miss", working.Stop, "Patterns", fmt.Sprintf("The holes may lie %s off each other and the bolts have %s of play: they do not meet. %s", j.mm(most(r.Worst)), j.mm(*r.Play), first(r.Order)), fixes...)
 	case "mostly":
-		j.say("holes-may-miss", working.Mind, "Patterns", fmt.Sprintf("Most holes meet; the worst may lie %.3g mm off with %.3g of play. %s", most(r.Worst), *r.Play, first(r.Order)), fixes...)
+		j.say("holes-may-miss", working.Mind, "Patterns", fmt.Sprintf("Most holes meet; the worst may lie %s off with %s of play. %s", j.mm(most(r.Worst)), j.mm(*r.Play), first(r.Order)), fixes...)
 	}
 	j.out.Findings = append(j.out.Findings, r.Findings...)
 }

@@ -48,7 +48,7 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 						to.Plies[i].Hole = r.Hole
 					}
 				}
-				if !heldHoles && offer(fmt.Sprintf("Rivets of %g mm", r.Diameter), to) {
+				if !heldHoles && offer(fmt.Sprintf("Rivets of %s", in.Display.Text(r.Diameter)), to) {
 					break
 				}
 			}
@@ -79,7 +79,7 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 					to.Plies[i].Hole = next.Clearance.Normal
 				}
 			}
-			if _, err := stock.FindGrade(next, in.Grade); err == nil && offer(fmt.Sprintf("%s bolts in holes of %s mm", next.Name(), trim(next.Clearance.Normal)), to) {
+			if _, err := stock.FindGrade(next, in.Grade); err == nil && offer(fmt.Sprintf("%s bolts in holes of %s", next.Name(), in.Display.Text(next.Clearance.Normal)), to) {
 				break
 			}
 		}
@@ -87,7 +87,7 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 	if large := 3 * t.Diameter; in.Washer < large {
 		to := in
 		to.Washer, to.Washers = large, max(in.Washers, 2)
-		offer(fmt.Sprintf("Washers of %s mm on both sides", trim(large)), to)
+		offer(fmt.Sprintf("Washers of %s on both sides", in.Display.Text(large)), to)
 	}
 	for i, p := range in.Plies {
 		for _, c := range now.Checks {
@@ -102,7 +102,7 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 			to.Plies = slices.Clone(in.Plies)
 			more := max(1, p.Thickness*(*c.Utilisation/.8-1))
 			to.Plies[i].Thickness += more
-			offer(fmt.Sprintf("A doubler of %s mm on %s", trim(more), name), to)
+			offer(fmt.Sprintf("A doubler of %s on %s", in.Display.Text(more), name), to)
 			break
 		}
 	}

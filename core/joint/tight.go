@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"warmanvil/core/bolt"
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -75,7 +76,7 @@ func (j *joint) tighten() {
 			}
 			area := math.Pi / 4 * (seat*seat - hole*hole)
 			if area > 0 {
-				lower(p.material.Yield*p.worn*area, fmt.Sprintf("%s gives way under the head or washer of %s mm: a larger, thicker one", p.Name, trim(seat)))
+				lower(p.material.Yield*p.worn*area, fmt.Sprintf("%s gives way under the head or washer of %s: a larger, thicker one", p.Name, j.mm(seat)))
 			}
 		}
 		if p.Squash > 0 && !p.Sleeved {
@@ -93,7 +94,7 @@ func (j *joint) tighten() {
 		last := j.plies[len(j.plies)-1]
 		if last.metal {
 			if e, err := bolt.Engagement(bolt.EngagementInput{Diameter: j.thread.Diameter, Pitch: j.thread.PitchMM(), BoltTensile: j.grade.Tensile, NutTensile: last.material.Tensile}); err == nil && e.Length > last.Thickness {
-				lower(r.Preload*last.Thickness/e.Length, fmt.Sprintf("the thread in %s is %s mm deep and the bolt asks for %s: it strips first", last.Name, trim(last.Thickness), trim(e.Length)))
+				lower(r.Preload*last.Thickness/e.Length, fmt.Sprintf("the thread in %s is %s deep and the bolt asks for %s: it strips first", last.Name, j.mm(last.Thickness), j.mm(e.Length)))
 			}
 		}
 	}
@@ -103,7 +104,7 @@ func (j *joint) tighten() {
 		w.Assumptions = append(w.Assumptions, "lowered: "+t.Limited)
 		w.Steps = append(w.Steps, working.Quantity{Symbol: "F'", Name: "preload as lowered", Value: t.Preload, Unit: "N"})
 		w.Result.Value = t.Torque
-		j.say("torque-lowered", working.Mind, "Tightening", fmt.Sprintf("Tighten only to %.3g N·m: %s.", t.Torque/1000, t.Limited), ways...)
+		j.say("torque-lowered", working.Mind, "Tightening", fmt.Sprintf("Tighten only to %s: %s.", j.torque(t.Torque), t.Limited), ways...)
 	}
 	t.Working = w
 	j.out.Tight, j.preload = t, t.Least
@@ -111,6 +112,14 @@ func (j *joint) tighten() {
 	if j.grade.Name == "12.9" {
 		j.out.Findings = append(j.out.Findings, working.Finding{Code: "brittle-plated", Severity: working.Mind, Cause: "Tightening", Reason: "Electroplated 12.9 can become brittle and break days later: take it plain or zinc-flake coated."})
 	}
+}
+
+// torque writes a torque as the job's wrench has it.
+func (j *joint) torque(nmm float64) string {
+	if s := j.in.Display.Style; s == quantity.Fraction || s == quantity.Decimal {
+		return fmt.Sprintf("%.3g lbf·ft", nmm/1355.818)
+	}
+	return fmt.Sprintf("%.3g N·m", nmm/1000)
 }
 
 // sequence answers bolts from the middle outwards, each opposite the one before.

@@ -100,7 +100,7 @@ func (j *joint) leans(list []spread) {
 		Steps:  []working.Quantity{{Symbol: "cap", Name: "may be used", Value: capacity, Unit: "N·mm"}}, Result: working.Quantity{Symbol: "M", Name: "moment across the row", Value: best, Unit: "N·mm"},
 		Assumptions: []string{j.in.Strength.Says(strength.Yield), "what it stands on does not give way"}}
 	j.out.Checks = append(j.out.Checks, strength.Check{Key: "lean", Name: "Bent about its edge", Where: p.Name, Case: list[at].c.Name, Demand: best, Capacity: capacity, Unit: "N·mm", Utilisation: u, Verdict: verdict, Working: &w})
-	j.say("edge-turn", working.Mind, "Bolts", fmt.Sprintf("The bolts hold a moment across them only with %s turning about its edge %.3g mm away. A second row holds it better.", p.Name, e))
+	j.say("edge-turn", working.Mind, "Bolts", fmt.Sprintf("The bolts hold a moment across them only with %s turning about its edge %s away. A second row holds it better.", p.Name, j.mm(e)))
 }
 
 // pry adds what thin plies pry on their bolts beside the bend or web the load

@@ -65,6 +65,22 @@ func Format(mm float64, d Display) (Written, error) {
 	return Written{}, fmt.Errorf("style %q is not fraction, decimal or mm", string(d.Style))
 }
 
+// Text writes a length for a sentence: in mm to four figures where no style is
+// given or it is metric; in inches as the job has them, but decimal where its
+// fractions are too coarse to say something this small.
+func (d Display) Text(mm float64) string {
+	if d.Style == Decimal || d.Style == Fraction {
+		w, err := Format(mm, d)
+		if err == nil && d.Style == Fraction && w.Lies != Exact && math.Abs(mm) < 12.7 {
+			w, err = Format(mm, Display{Style: Decimal})
+		}
+		if err == nil {
+			return w.Text
+		}
+	}
+	return strconv.FormatFloat(mm, 'g', 4, 64) + " mm"
+}
+
 func lies(mm, shown float64) Lies {
 	switch diff := math.Abs(mm) - math.Abs(shown); {
 	case math.Abs(diff) <= lieTolerance:

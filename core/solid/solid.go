@@ -82,6 +82,17 @@ func Turned(origin Vector, yaw, pitch, roll float64) Pose {
 		Vector{cy*sp*cr + sy*sr, sy*sp*cr - cy*sr, cp * cr}}
 }
 
+// Upon answers a pose at a point with z along a unit vector, x and y anywhere
+// square to it.
+func Upon(origin, z Vector) Pose {
+	a := Vector{1}
+	if math.Abs(z[0]) > .8 {
+		a = Vector{0, 1}
+	}
+	x := a.Sub(z.Mul(a.Dot(z))).Unit()
+	return Pose{Origin: origin, X: x, Y: z.Cross(x), Z: z}
+}
+
 // Mirrored tells whether the pose turns left into right.
 func (p Pose) Mirrored() bool { return p.X.Cross(p.Y).Dot(p.Z) < 0 }
 

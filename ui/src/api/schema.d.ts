@@ -2141,6 +2141,8 @@ export interface components {
              * @description index
              */
             bolt: number;
+            /** @description what keeps a drill off the holes that are made in place */
+            drill?: string;
             how: string;
             /** @description what closes it in when everything is fitted */
             later?: string;
@@ -2154,6 +2156,8 @@ export interface components {
             /** @description mm, its bolts */
             holes: number[][];
             id: string;
+            /** @description what else may be taken from the bins */
+            instead: components["schemas"]["JointSubstitute"][];
             name: string;
             /** @description as they count */
             plies: components["schemas"]["JointPly"][];
@@ -5132,13 +5136,20 @@ export interface components {
             /** @description it must not slip: it holds something in line */
             noSlip?: boolean;
             /** @enum {string} */
-            nut: "hex" | "lock" | "tapped" | "weldnut" | "rivetnut" | "slotnut" | "pin" | "selfdrill";
+            nut: "hex" | "lock" | "tapped" | "weldnut" | "rivetnut" | "slotnut" | "pin" | "selfdrill" | "rivet";
             /**
              * Format: double
              * @description threads per inch, or mm; coarse when left out
              */
             pitch?: number;
             plies?: components["schemas"]["JointPly"][];
+            /**
+             * @description the sides that can be reached; both when left out
+             * @enum {string}
+             */
+            reached?: "both" | "heads" | "nuts";
+            /** @description where it is riveted */
+            rivet?: components["schemas"]["JointRivetPick"];
             size: string;
             /** @description its school; in a job that of the brief */
             strength?: components["schemas"]["StrengthRule"];
@@ -5234,8 +5245,39 @@ export interface components {
             meets: components["schemas"]["HoleAssembleResult"];
             /** @description bolts in the order they are tightened */
             sequence: number[];
+            /**
+             * Format: double
+             * @description mm, plies, coats and washers pressed together
+             */
+            stack: number;
             /** @description null when it cannot be tightened by number */
             tight: components["schemas"]["JointTight"];
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
+        JointRivetPick: {
+            /**
+             * Format: double
+             * @description mm: 3.2, 4, 4.8 or 6.4
+             */
+            diameter: number;
+            /** @enum {string} */
+            material: "aluminium" | "steel" | "stainless";
+        };
+        JointSubstitute: {
+            fix: components["schemas"]["Fix"];
+            /**
+             * Format: double
+             * @description largest share used then
+             */
+            hardest: number | null;
+            name: string;
+            note: string;
+            /**
+             * Format: double
+             * @description N·mm; null when it cannot be said
+             */
+            torque: number | null;
             /** @enum {string} */
             verdict: "holds" | "tight" | "over" | "cannot say";
         };
@@ -7523,6 +7565,48 @@ export interface components {
             recipe: components["schemas"]["Recipe"];
             summary: string;
         };
+        Rivet: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            hole: number;
+            lengths: components["schemas"]["RivetGrip"][];
+            /** @enum {string} */
+            material: "aluminium" | "steel" | "stainless";
+            /**
+             * Format: double
+             * @description N, typical least
+             */
+            shear: number;
+            /**
+             * Format: double
+             * @description N, typical least
+             */
+            tension: number;
+        };
+        RivetGrip: {
+            /**
+             * Format: double
+             * @description mm of grip
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description mm, of the body
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm of grip
+             */
+            to: number;
+        };
         RivetInput: {
             /**
              * Format: double
@@ -8303,6 +8387,7 @@ export interface components {
             grades: components["schemas"]["Grade"][];
             materials: components["schemas"]["Material"][];
             processes: components["schemas"]["Process"][];
+            rivets: components["schemas"]["Rivet"][];
             /** @description accelerations by use; shop practice, to be changed */
             roads: components["schemas"]["RoadView"][];
             threads: components["schemas"]["Thread"][];

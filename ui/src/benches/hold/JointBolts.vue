@@ -21,7 +21,9 @@ const spots = computed(() => {
     const way = b ? { x: (b.share[0]! / most) * 46, y: (-b.share[1]! / most) * 46 } : { x: 0, y: 0 }
     const long = Math.hypot(way.x, way.y)
     const from = long ? { x: x + (way.x / long) * 13, y: y + (way.y / long) * 13 } : { x, y }
-    return { x, y, way, from, b, order: props.result.sequence.indexOf(i) + 1 }
+    // Its numbers stand where its arrow does not.
+    const says = way.y > 6 ? y - (b && b.tension > 1 ? 36 : 21) : y + 30
+    return { x, y, way, from, says, b, order: props.result.sequence.indexOf(i) + 1 }
   })
 })
 const kn = (v: number) => `${(v / 1000).toFixed(2)} kN`
@@ -44,14 +46,16 @@ const kn = (v: number) => `${(v / 1000).toFixed(2)} kN`
           class="share"
           marker-end="url(#share-head)"
         />
-        <text v-if="s.b" :x="s.x" :y="s.y + 30" text-anchor="middle" class="says">{{ kn(s.b.shear) }}</text>
-        <text v-if="s.b && s.b.tension > 1" :x="s.x" :y="s.y + 45" text-anchor="middle" class="says">
+        <text v-if="s.b" :x="s.x" :y="s.says" text-anchor="middle" class="says">{{ kn(s.b.shear) }}</text>
+        <text v-if="s.b && s.b.tension > 1" :x="s.x" :y="s.says + 15" text-anchor="middle" class="says">
           pulls {{ kn(s.b.tension) }}
         </text>
       </g>
     </svg>
   </PictureFrame>
-  <p v-if="told.holes.length" class="small soft">In the order they are tightened; arrows in the plane of the hardest case.</p>
+  <p v-if="told.holes.length" class="small soft">
+    {{ result.sequence.length ? 'In the order they are tightened; arrows' : 'Arrows' }} in the plane of the hardest case.
+  </p>
 </template>
 
 <style scoped>

@@ -64,6 +64,36 @@ const nuts = [
   { value: 'slotnut', text: 'a slot nut in a track' },
   { value: 'pin', text: 'nothing: a pin with a clip' },
   { value: 'selfdrill', text: 'its own hole: self-drilling' },
+  { value: 'rivet', text: 'nothing: a blind rivet' },
+] as const
+/** Another nut: a rivet has a size of its own. */
+const setNut = (nut: BoltedJoint['work']['nut']) =>
+  set('/work', {
+    ...work.value,
+    nut,
+    rivet: nut === 'rivet' ? (work.value.rivet ?? { diameter: 4.8, material: 'steel' }) : undefined,
+  })
+const riveted = computed(() => work.value.nut === 'rivet')
+const rivets = computed(() =>
+  (stock.value?.rivets ?? []).map((r) => ({
+    value: `${r.diameter} ${r.material}`,
+    text: `${props.open.style.value.unit === 'mm' ? `${r.diameter} mm` : `${inch(r.diameter)}"`}, ${r.material}`,
+  })),
+)
+/** Rivets come in 32nds. */
+function inch(mm: number) {
+  let [n, d] = [Math.round((mm / 25.4) * 32), 32]
+  while (n % 2 === 0) [n, d] = [n / 2, d / 2]
+  return `${n}/${d}`
+}
+function setRivet(v: string) {
+  const r = stock.value?.rivets.find((x) => `${x.diameter} ${x.material}` === v)
+  if (r) set('/work/rivet', { diameter: r.diameter, material: r.material })
+}
+const reached = [
+  { value: 'both', text: 'both sides' },
+  { value: 'heads', text: "the heads' side only" },
+  { value: 'nuts', text: "the nuts' side only" },
 ] as const
 const oils = [
   { value: 'dry', text: 'dry, K 0.20' },
@@ -105,20 +135,30 @@ const meets = (k: (typeof near)[number]['key']) => {
   <section class="stack">
     <h2>The bolts</h2>
     <div class="cells">
-      <PickOne label="Thread" :choices="threads" :model-value="thread" @update:model-value="setThread" />
       <PickOne
+        v-if="riveted"
+        label="Rivet"
+        :choices="rivets"
+        :model-value="`${work.rivet?.diameter} ${work.rivet?.material}`"
+        @update:model-value="setRivet"
+      />
+      <PickOne v-if="!riveted" label="Thread" :choices="threads" :model-value="thread" @update:model-value="setThread" />
+      <PickOne
+        v-if="!riveted"
         label="Class"
         :choices="grades.map((g) => ({ value: g, text: g }))"
         :model-value="work.grade"
         @update:model-value="(v) => set('/work/grade', v)"
       />
+      <PickOne label="Screwed into" :choices="[...nuts]" :model-value="work.nut" @update:model-value="setNut" />
       <PickOne
-        label="Screwed into"
-        :choices="[...nuts]"
-        :model-value="work.nut"
-        @update:model-value="(v) => set('/work/nut', v)"
+        label="Reached from"
+        :choices="[...reached]"
+        :model-value="work.reached ?? 'both'"
+        @update:model-value="(v) => set('/work/reached', v === 'both' ? undefined : v)"
       />
       <ValueField
+        v-if="!riveted"
         label="Washers on each"
         kind="count"
         :model-value="work.washers"
@@ -126,6 +166,7 @@ const meets = (k: (typeof near)[number]['key']) => {
         @update:model-value="(v) => set('/work/washers', v)"
       />
       <ValueField
+        v-if="!riveted"
         label="Washer across"
         :model-value="work.washer ?? null"
         :lengths="open.style.value"
@@ -133,19 +174,21 @@ const meets = (k: (typeof near)[number]['key']) => {
         @update:model-value="(v) => set('/work/washer', v ?? undefined)"
       />
       <PickOne
+        v-if="!riveted"
         label="Tightened"
         :choices="[...oils]"
         :model-value="work.tighten.lubrication"
         @update:model-value="(v) => set('/work/tighten/lubrication', v)"
       />
       <PickOne
+        v-if="!riveted"
         label="Locked by"
         :choices="[...locks]"
         :model-value="work.tighten.locking"
         @update:model-value="(v) => set('/work/tighten/locking', v)"
       />
       <ValueField
-        v-if="work.tighten.locking === 'liquid'"
+        v-if="!riveted && work.tighten.locking === 'liquid'"
         label="Cures at, °C"
         kind="number"
         :model-value="work.tighten.cures ?? 20"

@@ -33,6 +33,7 @@ const torque = (nmm: number) =>
 const meets = { always: 'always meet', mostly: 'mostly meet', no: 'do not meet', 'cannot say': 'cannot be said to meet' }
 const hard = computed(() => props.told?.reach.filter((r) => r.reach !== 'reachable') ?? [])
 const shut = computed(() => props.told?.reach.filter((r) => r.later) ?? [])
+const undrilled = computed(() => props.told?.reach.filter((r) => r.drill) ?? [])
 const past = computed(() =>
   props.view?.places.some((p) => p.part && p.part === joint.value.part)
     ? 'Tried past the part, what is placed round it by then, and the spaces of the survey.'
@@ -41,7 +42,10 @@ const past = computed(() =>
 type Way = BoltedTold['reach'][number]['ways'][number]
 /** What one press does. */
 const taken = (w: Way) =>
-  w.kind === 'flip' || (w.kind === 'captive' && !['weldnut', 'rivetnut'].includes(joint.value.work.nut)) || w.before || w.cut
+  w.kind === 'flip' ||
+  (w.kind === 'captive' && !['weldnut', 'rivetnut', 'tapped', 'slotnut'].includes(joint.value.work.nut)) ||
+  w.before ||
+  w.cut
 const joints = computed(() => props.open.brief.value!.joints!)
 /** Fits this joint at another step of the order. */
 function move(to: number) {
@@ -186,6 +190,9 @@ async function print() {
               <button v-if="taken(w)" type="button" class="press tight" @click="take(w)">Do it</button>
             </dd>
           </template>
+          <dd v-for="r in undrilled" :key="`drill ${r.bolt}`" class="reach-tight small">
+            <b>Bolt {{ r.bolt + 1 }}.</b> {{ r.drill }}
+          </dd>
           <dd v-for="r in shut" :key="`later ${r.bolt}`" class="reach-tight small">
             <b>Bolt {{ r.bolt + 1 }}.</b> {{ r.later }}
           </dd>
@@ -196,6 +203,17 @@ async function print() {
           <dd>{{ meets[result.meets.meets] }}</dd>
         </div>
       </dl>
+      <details v-if="told.instead.length" data-instead>
+        <summary>What could be taken instead</summary>
+        <div v-for="s in told.instead" :key="s.name" class="other">
+          <span>
+            <b>{{ s.name }}</b>: <span class="num">{{ s.hardest == null ? '' : `${(100 * s.hardest).toFixed(0)} %` }}</span>
+            {{ s.verdict }}<template v-if="s.torque">, tightened to {{ torque(s.torque) }}</template
+            >. <span class="soft">{{ s.note }}</span>
+          </span>
+          <button type="button" class="press tight" :aria-label="s.fix.label" @click="mend(s.fix)">Take it</button>
+        </div>
+      </details>
       <div v-if="told.rubber" class="rubber" data-rubber>
         <template v-if="told.rubber.result">
           <span
@@ -282,6 +300,19 @@ dd {
 .help .row {
   justify-content: space-between;
   max-width: 640px;
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 4px;
+}
+summary {
+  min-height: 36px;
+  cursor: pointer;
+}
+.other {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 4px 18px;
+  align-items: center;
+  max-width: 860px;
   border-bottom: 1px solid var(--rule);
   padding-bottom: 4px;
 }

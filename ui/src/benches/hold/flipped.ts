@@ -16,6 +16,7 @@ export function flipped(j: BoltedJoint): BoltedJoint {
     work: {
       ...j.work,
       plies: [...plies].reverse(),
+      reached: j.work.reached && ({ both: 'both', heads: 'nuts', nuts: 'heads' } as const)[j.work.reached],
       cases: j.work.cases?.map((c) => ({
         ...c,
         force: [over(c.force[0]!), over(c.force[1]!), c.force[2]!],
