@@ -61,6 +61,25 @@ func TestToolsBesideALeg(t *testing.T) {
 	if out := told(13, func(j *Joint) { j.HeadsBack, j.Work.Nut = true, joint.WeldNut })[0]; out.Reach != hole.Reachable {
 		t.Errorf("from outside into a weld nut: %s, %s", out.Reach, out.How)
 	}
+	// A side nobody reaches shuts nuts and clips out, not captive nuts.
+	for _, c := range []struct {
+		nut     joint.Nut
+		reached joint.Reached
+		want    hole.Reach
+	}{
+		{joint.Hex, joint.HeadsOnly, hole.Blocked}, {joint.WeldNut, joint.HeadsOnly, hole.Reachable}, {joint.WeldNut, joint.NutsOnly, hole.Blocked},
+		{joint.Pin, joint.BothSides, hole.Reachable}, {joint.Pin, joint.HeadsOnly, hole.Blocked}, {joint.Pin, joint.NutsOnly, hole.Blocked},
+	} {
+		got := told(60, func(j *Joint) { j.Work.Nut, j.Work.Reached = c.nut, c.reached })[0]
+		if got.Reach != c.want || got.Reach == hole.Blocked && !strings.Contains(got.How, "what closes") {
+			t.Errorf("%s reached from %s: %s, %s", c.nut, c.reached, got.Reach, got.How)
+		}
+	}
+	// A rivet 13 off the leg: the riveter is 24 thick and the leg taller than its nose.
+	rivet := told(13, func(j *Joint) { j.Work.Nut, j.Work.Rivet = joint.Riveted, &joint.RivetPick{Diameter: 6.4, Material: "steel"} })[0]
+	if rivet.Reach != hole.Blocked {
+		t.Errorf("a riveter beside the leg: %s, %s", rivet.Reach, rivet.How)
+	}
 }
 
 // A plate bolted down over a cleat's bolts: fitted before it they are reached and

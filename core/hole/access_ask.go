@@ -28,7 +28,8 @@ type AccessInput struct {
 	Grip      float64          `json:"grip" doc:"mm from the head's face to the nut's"`
 	Length    float64          `json:"length" doc:"mm, of the bolt"`
 	Captive   bool             `json:"captive,omitempty" doc:"the nut is fast"`
-	Tools     []string         `json:"tools,omitempty" doc:"those at hand: socket, deep, extension, ratcheting, ring, open, driver, impact, hand; all when left out"`
+	Head      stock.Head       `json:"head,omitempty" enum:"hex,socket" doc:"hexagon when left out"`
+	Tools     []string         `json:"tools,omitempty" doc:"those at hand: socket, deep, extension, ratcheting, ring, open, impact, hand; of a socket head key, bit, driver; all when left out"`
 	Obstacles []AccessObstacle `json:"obstacles"`
 }
 
@@ -65,6 +66,9 @@ func Access(in AccessInput) (AccessResult, error) {
 	case len(in.Obstacles) > maxObstacles:
 		return AccessResult{}, working.Refuse("/obstacles", "Up to %d obstacles are looked at, not %d.", maxObstacles, len(in.Obstacles))
 	}
+	if in.Head != "" && in.Head != stock.HexHead && in.Head != stock.SocketHead {
+		return AccessResult{}, working.Refuse("/head", "A head is hex or socket, not %q.", in.Head)
+	}
 	known := map[string]bool{}
 	for _, x := range stock.ToolsFor(t) {
 		known[x.Key] = true
@@ -87,7 +91,7 @@ func Access(in AccessInput) (AccessResult, error) {
 		}
 		list = append(list, Obstacle{name, body})
 	}
-	b := Through{Thread: t, Head: Along(in.At, in.Axis), Grip: in.Grip, Length: in.Length, Captive: in.Captive, Tools: in.Tools}
+	b := Through{Thread: t, Head: Along(in.At, in.Axis), Grip: in.Grip, Length: in.Length, Captive: in.Captive, Socket: in.Head == stock.SocketHead, Tools: in.Tools}
 	r := AccessResult{Reached: b.Reached(list), Findings: []working.Finding{}}
 	severity := map[Reach]working.Severity{Tight: working.Mind, Blocked: working.Stop}[r.Reach]
 	if severity != "" {
@@ -95,7 +99,7 @@ func Access(in AccessInput) (AccessResult, error) {
 	}
 	free := 0.
 	for _, x := range r.Sides[0].Tools {
-		if x.Tool == "socket" {
+		if x.Tool == "socket" || x.Tool == "bit" {
 			free = x.Swing
 		}
 	}

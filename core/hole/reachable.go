@@ -16,6 +16,7 @@ type Through struct {
 	Grip    float64 // mm to the nut's face, along the head's axis inwards
 	Length  float64 // mm of the bolt
 	Captive bool    // the nut is fast: a weld nut, a rivet nut, a thread
+	Socket  bool    // its head has a socket; a nut never has
 	Tools   []string
 }
 
@@ -44,10 +45,11 @@ type ReachedSide struct {
 // WayKind of a way out.
 type WayKind string
 
-// Flip the bolt; make the nut captive; cut an access hole; fit the bolt before
+// Flip the bolt; take another head; make the nut captive; cut an access hole; fit the bolt before
 // what is in the way goes on.
 const (
 	FlipWay    WayKind = "flip"
+	HeadWay    WayKind = "head"
 	CaptiveWay WayKind = "captive"
 	HoleWay    WayKind = "hole"
 	OrderWay   WayKind = "order"
@@ -55,8 +57,9 @@ const (
 
 // WayOut makes a bolt reachable.
 type WayOut struct {
-	Kind     WayKind `json:"kind" enum:"flip,captive,hole,order"`
+	Kind     WayKind `json:"kind" enum:"flip,head,captive,hole,order"`
 	Text     string  `json:"text"`
+	Socket   bool    `json:"socket,omitempty" doc:"with a socket head then"`
 	Flip     bool    `json:"flip,omitempty" doc:"the bolt goes in from the other side then"`
 	Through  string  `json:"through,omitempty" doc:"what an access hole is cut in, or what goes on later"`
 	Diameter float64 `json:"diameter,omitempty" doc:"mm, of an access hole"`
@@ -84,16 +87,34 @@ func worse(a, b Reach) Reach {
 // Reached answers whether the bolt goes in and can be tightened: one side turned,
 // the other held, unless its nut is captive.
 func (b Through) Reached(obstacles []Obstacle) Reached {
-	nut := Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}
-	out := Reached{Sides: []ReachedSide{b.side("head", b.Head, obstacles), b.side("nut", nut, obstacles)}, Ways: []WayOut{}}
-	head, far := &out.Sides[0], &out.Sides[1]
-	out.Insert, out.Nut = head.Insert, b.ends(far, b.Captive)
-	out.Reach = b.reach(head, far, b.Captive)
-	out.How = b.how(out, head, far)
+	rooms := b.rooms(obstacles)
+	head, far := b.sides(rooms)
+	out := Reached{Sides: []ReachedSide{head, far}, Ways: []WayOut{}}
+	out.Insert, out.Nut = head.Insert, b.ends(&far, b.Captive)
+	out.Reach = b.reach(&head, &far, b.Captive)
+	out.How = b.how(out, &head, &far)
 	if out.Reach != Reachable {
-		out.Ways = b.ways(out, obstacles)
+		out.Ways = b.ways(out, rooms, obstacles)
 	}
 	return out
+}
+
+// rooms answers what lies round the head's side and the nut's.
+func (b Through) rooms(obstacles []Obstacle) [2]*Room {
+	nut := Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}
+	return [2]*Room{RoomOf(b.Head, accessReach, obstacles), RoomOf(nut, accessReach, obstacles)}
+}
+
+// sides tries both sides in their rooms.
+func (b Through) sides(rooms [2]*Room) (head, nut ReachedSide) {
+	return b.side("head", rooms[0], b.Socket), b.side("nut", rooms[1], false)
+}
+
+// within answers how it is reached in rooms that are known: those of the bolt put
+// in from the other side are the same two.
+func (b Through) within(rooms [2]*Room) Reach {
+	head, nut := b.sides(rooms)
+	return b.reach(&head, &nut, b.Captive)
 }
 
 // ends tells whether what sticks out on a side has room there.
@@ -116,12 +137,16 @@ func (b Through) grasp(head, nut *ReachedSide) Reach {
 	return better(worse(head.Turns, nut.Holds), worse(nut.Turns, head.Holds))
 }
 
-func (b Through) side(name string, s Side, obstacles []Obstacle) ReachedSide {
-	room := RoomOf(s, accessReach, obstacles)
+func (b Through) side(name string, room *Room, socket bool) ReachedSide {
 	out := ReachedSide{Side: name, Turns: Blocked, Holds: Blocked, Tools: []ToolReach{}, By: []string{}}
 	hw, _ := stock.HardwareFor(b.Thread)
+	over, high := b.Thread.AcrossHex/math.Sqrt(3), hw.Head
+	if socket {
+		s := stock.SocketHeadOf(b.Thread)
+		over, high = s.Over/2, s.High
+	}
 	for _, x := range stock.ToolsFor(b.Thread) {
-		if len(b.Tools) > 0 && !slices.Contains(b.Tools, x.Key) || x.Drills {
+		if len(b.Tools) > 0 && !slices.Contains(b.Tools, x.Key) || x.Drills || (x.Turns || x.Holds) && x.Inside != socket {
 			continue
 		}
 		t := room.Try(x)
@@ -141,7 +166,7 @@ func (b Through) side(name string, s Side, obstacles []Obstacle) ReachedSide {
 			}
 		}
 	}
-	out.Insert, out.By = room.Withdraws(b.Thread.AcrossHex/math.Sqrt(3), b.Length+hw.Head)
+	out.Insert, out.By = room.Withdraws(over, b.Length+high)
 	past := math.Max(b.Length-b.Grip, 0)
 	var byNut, byEnd []string
 	out.Nut, byNut = room.Withdraws(b.Thread.AcrossHex/math.Sqrt(3), past+hw.Nut)
@@ -190,16 +215,25 @@ func (b Through) how(r Reached, head, nut *ReachedSide) string {
 }
 
 // ways tries what makes it reachable.
-func (b Through) ways(now Reached, obstacles []Obstacle) (out []WayOut) {
-	head, nut := &now.Sides[0], &now.Sides[1]
+func (b Through) ways(now Reached, rooms [2]*Room, obstacles []Obstacle) (out []WayOut) {
 	gains := func(r Reach) bool { return rank[r] < rank[now.Reach] }
-	if !b.Captive && gains(b.reach(nut, head, false)) {
+	turned := [2]*Room{rooms[1], rooms[0]}
+	captive, other := b, b
+	captive.Captive, other.Socket = true, !b.Socket
+	if !b.Captive && gains(b.within(turned)) {
 		out = append(out, WayOut{Kind: FlipWay, Flip: true, Text: "Put the bolt in from the other side."})
 	}
-	if !b.Captive && gains(b.reach(head, nut, true)) {
+	if gains(other.within(rooms)) {
+		text := "Take screws with a socket in their heads: a key or a bit goes in where no spanner does."
+		if b.Socket {
+			text = "Take bolts with hexagon heads: a spanner goes on from the side."
+		}
+		out = append(out, WayOut{Kind: HeadWay, Socket: other.Socket, Text: text})
+	}
+	if !b.Captive && gains(captive.within(rooms)) {
 		out = append(out, WayOut{Kind: CaptiveWay, Text: "Make the nut captive, a weld nut or a rivet nut: only the head's side is reached then."})
 	}
-	if !b.Captive && gains(b.reach(nut, head, true)) {
+	if !b.Captive && gains(captive.within(turned)) {
 		out = append(out, WayOut{Kind: CaptiveWay, Flip: true, Text: "Put the bolt in from the other side into a captive nut: only that side is reached then."})
 	}
 	var blockers []string
@@ -213,8 +247,7 @@ func (b Through) ways(now Reached, obstacles []Obstacle) (out []WayOut) {
 	hw, _ := stock.HardwareFor(b.Thread)
 	for _, name := range blockers {
 		left := slices.DeleteFunc(slices.Clone(obstacles), func(o Obstacle) bool { return o.Name == name })
-		without := Through{Thread: b.Thread, Head: b.Head, Grip: b.Grip, Length: b.Length, Captive: b.Captive, Tools: b.Tools}.bare(left)
-		if !gains(without) {
+		if !gains(b.within(b.rooms(left))) {
 			continue
 		}
 		out = append(out, WayOut{Kind: OrderWay, Through: name, Text: fmt.Sprintf("Fit and tighten it before %s goes on; it is not reached again.", name)})
@@ -233,13 +266,6 @@ func toolsBy(s ReachedSide) (out []string) {
 		}
 	}
 	return out
-}
-
-// bare answers how it is reached, without asking for ways out.
-func (b Through) bare(obstacles []Obstacle) Reach {
-	nut := Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}
-	head, far := b.side("head", b.Head, obstacles), b.side("nut", nut, obstacles)
-	return b.reach(&head, &far, b.Captive)
 }
 
 // crossing tells whether an obstacle lies across the axis on either side, so that

@@ -77,6 +77,40 @@ func TestAccessAndWaysOut(t *testing.T) {
 	}
 }
 
+// By hand: a pocket 21 wide over an M10. Its head of 16 across goes in (18.5 over
+// its corners), no socket of 22.5 and no spanner does; a screw with a socket of
+// 15 over goes in and a key of 8 turns above the pocket's rim. A screwdriver turns no
+// hexagon.
+func TestPocketAsksForASocketHead(t *testing.T) {
+	var walls []AccessObstacle
+	for i, w := range [][2]*solid.Vector{{v(-60, -60, 0), v(-10.5, 60, 30)}, {v(10.5, -60, 0), v(60, 60, 30)}, {v(-10.5, -60, 0), v(10.5, -10.5, 30)}, {v(-10.5, 10.5, 0), v(10.5, 60, 30)}} {
+		walls = append(walls, AccessObstacle{Name: "wall " + string(rune('a'+i)), Low: w[0], High: w[1]})
+	}
+	in := AccessInput{System: stock.Metric, Size: "M10", Axis: solid.Vector{0, 0, 1}, Grip: 5, Length: 25, Captive: true, Obstacles: walls}
+	r, err := Access(in)
+	if err != nil || r.Reach != Blocked || !r.Insert || !contains(r.Ways, HeadWay) {
+		t.Fatalf("%v %s %+v", err, r.How, r.Ways)
+	}
+	in.Head = stock.SocketHead
+	r, err = Access(in)
+	if err != nil || r.Reach == Blocked || contains(r.Ways, HeadWay) {
+		t.Errorf("%v %s %+v", err, r.How, r.Sides[0].Tools)
+	}
+	in.Tools = []string{"socket", "ring"}
+	if r, _ = Access(in); r.Reach != Blocked {
+		t.Error("a ring spanner turns a socket head")
+	}
+	in.Head, in.Tools, in.Obstacles = "", []string{"driver"}, nil
+	if r, _ = Access(in); r.Reach != Blocked {
+		t.Error("a driver turns a hexagon")
+	}
+	in.Head = "square"
+	var f *working.Fault
+	if _, err = Access(in); !errors.As(err, &f) || f.Path != "/head" {
+		t.Errorf("%v", err)
+	}
+}
+
 func contains(list []WayOut, k WayKind) bool {
 	for _, w := range list {
 		if w.Kind == k {

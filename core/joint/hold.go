@@ -177,7 +177,7 @@ func (j *joint) holdPly(k int, each eacher, simple simpler, list []spread) {
 	shear := func(s *spread, i int) float64 { return share * s.vectors[i].Len() }
 	if j.in.Nut == Screw { // AISI S100 J4 counts bearing with the tilting
 		if k < len(j.plies)-1 {
-			over := math.Max(j.washer, j.thread.AcrossHex)
+			over := math.Max(j.washer, j.bearing(k))
 			through := plate.PullThrough(rule, over)
 			each(fmt.Sprintf("through-%d", k), "Head pulled through", "N", p.Name, func(s *spread, i int) (float64, float64) { return s.pull[i] + s.add[i], through },
 				plainly("Head pulled through "+p.Name, "AISI S100 J4.4.2", "P = 1.5·t·dw·Fu, dw ≤ 19 mm", []string{rule.Says(strength.PullThrough)}))
@@ -195,13 +195,22 @@ func (j *joint) holdPly(k int, each eacher, simple simpler, list []spread) {
 	}
 	outer := (k == 0 || k == len(j.plies)-1 && !j.in.Nut.captive()) && j.in.Nut != Pin
 	if outer && p.Thickness < bolt.ThinSheet {
-		over := math.Max(j.washer, j.thread.AcrossHex)
+		over := math.Max(j.washer, j.bearing(k))
 		through := plate.PullThrough(rule, over)
 		each(fmt.Sprintf("through-%d", k), "Head or washer pulled through", "N", p.Name, func(s *spread, i int) (float64, float64) { return s.tension(i), through },
 			simple("Head pulled through thin sheet", "AISI S100 J4.4.2, written for screws, used for bolts below 4.76 mm", "P = 1.5·t·dw·Fu, dw ≤ 19 mm", thick, stress, working.Quantity{Symbol: "dw", Name: "head or washer", Value: math.Min(over, 19), Unit: "mm"}))
 	}
 	j.tearBlock(k, list, share)
 	j.doubler(k, p)
+}
+
+// bearing answers what lies on a ply without a washer, mm over it: the head on
+// the first, the nut on the others.
+func (j *joint) bearing(k int) float64 {
+	if k == 0 {
+		return j.head
+	}
+	return j.thread.AcrossHex
 }
 
 // doubler says how thick a plate behind a ply would have to be.
@@ -235,7 +244,7 @@ func (j *joint) holdStill(list []spread, planes float64) {
 	best, at := -1., 0
 	var demand, capacity float64
 	hold := j.in.Strength.Capacity(friction*j.preload*planes, slip)
-	radius := math.Max(j.washer, j.thread.AcrossHex) / 3 // of the ring that rubs
+	radius := math.Max(j.washer, math.Min(j.head, j.thread.AcrossHex)) / 3 // of the ring that rubs
 	for k, s := range list {
 		for i := range j.in.Holes {
 			left := math.Max(0, 1-s.pull[i]/j.preload)

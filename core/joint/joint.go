@@ -108,6 +108,7 @@ type Input struct {
 	Grade    string           `json:"grade"`
 	Holes    [][2]float64     `json:"holes,omitempty" doc:"mm, bolts in the joint's axes"`
 	Plies    []Ply            `json:"plies,omitempty"`
+	Head     stock.Head       `json:"head,omitempty" enum:"hex,socket" doc:"hexagon when left out"`
 	Nut      Nut              `json:"nut" enum:"hex,lock,tapped,weldnut,rivetnut,slotnut,pin,selfdrill,rivet"`
 	Washers  int              `json:"washers"`
 	Washer   float64          `json:"washer,omitempty" doc:"mm across them; the table's when left out"`
@@ -188,6 +189,7 @@ type joint struct {
 	bolt    bolt.Bolt
 	hw      stock.Hardware
 	washer  float64
+	head    float64 // mm over the bolt's head
 	plies   []ply
 	out     *Result
 	preload float64 // N, the least by scatter
@@ -254,6 +256,15 @@ func (j *joint) read() error {
 		}
 		j.thread, j.grade = t, g
 		j.hw, _ = stock.HardwareFor(t)
+	}
+	switch j.head = j.thread.AcrossHex; in.Head {
+	case "", stock.HexHead:
+	case stock.SocketHead:
+		if in.Nut.threaded() {
+			j.head = stock.SocketHeadOf(j.thread).Over
+		}
+	default:
+		return working.Refuse("/head", "A head is hex or socket, not %q.", in.Head)
 	}
 	if err := in.Strength.Check("/strength"); err != nil {
 		return err

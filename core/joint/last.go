@@ -141,7 +141,7 @@ func (j *joint) washers() {
 		switch {
 		case p.Slotted && j.washer < hole+6:
 			j.say("washer-slot", working.Mind, "Washers", fmt.Sprintf("%s is slotted and nothing bridges it: a thick washer of %s across.", p.Name, j.mm(math.Ceil(large))), larger(math.Max(large, hole+8)))
-		case hole > j.thread.AcrossHex-2 && j.washer < hole+4:
+		case hole > j.bearing(i)-2 && j.washer < hole+4:
 			j.say("washer-hole", working.Stop, "Washers", fmt.Sprintf("The hole of %s in %s is nearly as wide as the head: it pulls through. A thick washer of %s across.", j.mm(hole), p.Name, j.mm(math.Ceil(math.Max(large, hole+10)))), larger(math.Max(large, hole+10)))
 		case p.metal && p.Thickness < j.thread.Diameter/4 && j.washer < large-1:
 			j.say("washer-thin", working.Mind, "Washers", fmt.Sprintf("%s is thin for %s: a large washer of %s spreads it.", p.Name, j.thread.Size, j.mm(math.Ceil(large))), larger(large))

@@ -278,6 +278,29 @@ func TestSentencesInInches(t *testing.T) {
 	}
 }
 
+// A socket head is 1.5 d over: without washers, pressing on soft metal, it is
+// tightened less; hardware is named by it.
+func TestSocketHeads(t *testing.T) {
+	in := sound()
+	in.Washers, in.Plies[0].Material, in.Grade, in.Plies[0].Hole = 0, "alu-3003-h14", "10.9", 11
+	hex := work(t, in)
+	in.Head = stock.SocketHead
+	r := work(t, in)
+	m, err := stock.MaterialByKey("alu-3003-h14")
+	if err != nil {
+		t.Fatal(err)
+	}
+	seat := .95 * 15.
+	about(t, "preload", r.Tight.Preload, m.Yield*math.Pi/4*(seat*seat-11*11), 1e-6)
+	if r.Tight.Preload >= hex.Tight.Preload || !strings.Contains(fmt.Sprint(r.Hardware), "socket-head screw") {
+		t.Errorf("%g of %g, %v", r.Tight.Preload, hex.Tight.Preload, r.Hardware)
+	}
+	in.Head = "round"
+	if _, err := Work(in); err == nil {
+		t.Error("a head that is none is taken")
+	}
+}
+
 // Classes swapped are worked out like the joint itself, each to its own torque; a
 // weaker one may be over; an inch bolt comes with inch nuts, and not into a
 // thread that is metric.

@@ -57,6 +57,9 @@ func (j *joint) stack() {
 		if g.Thread >= *g.Length-1e-6 {
 			kind = "hexagon screw, threaded to the head"
 		}
+		if j.in.Head == stock.SocketHead {
+			kind = "socket-head screw"
+		}
 		length := trim(*g.Length) + " mm"
 		if j.thread.System == stock.Inch {
 			length = trim(*g.Length/25.4) + " in"

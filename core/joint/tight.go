@@ -60,7 +60,6 @@ func (j *joint) tighten() {
 	sleeve := func(k int) working.Fix {
 		return fix("A spacer tube through "+j.plies[k].Name, fmt.Sprintf("/plies/%d/sleeved", k), true)
 	}
-	seat := math.Max(j.washer, .95*j.thread.AcrossHex)
 	for i, p := range j.plies {
 		outer := i == 0 || i == len(j.plies)-1 && !j.in.Nut.captive()
 		if p.Hollow && !p.Sleeved {
@@ -69,6 +68,7 @@ func (j *joint) tighten() {
 		if !p.metal && p.Squash == 0 && !p.Sleeved {
 			lower(hollowShare*r.Preload, fmt.Sprintf("%s is no metal and creeps: sleeve it", p.Name), sleeve(i))
 		}
+		seat := math.Max(j.washer, .95*j.bearing(i))
 		if outer && p.metal { // pressure under head, nut or washer up to yield
 			hole := p.Hole
 			if hole == 0 {

@@ -4405,6 +4405,11 @@ export interface components {
              */
             grip: number;
             /**
+             * @description hexagon when left out
+             * @enum {string}
+             */
+            head?: "hex" | "socket";
+            /**
              * Format: double
              * @description mm, of the bolt
              */
@@ -4414,7 +4419,7 @@ export interface components {
             size: string;
             /** @enum {string} */
             system: "inch" | "metric";
-            /** @description those at hand: socket, deep, extension, ratcheting, ring, open, driver, impact, hand; all when left out */
+            /** @description those at hand: socket, deep, extension, ratcheting, ring, open, impact, hand; of a socket head key, bit, driver; all when left out */
             tools?: string[];
         };
         HoleAccessObstacle: {
@@ -4806,7 +4811,9 @@ export interface components {
             /** @description the bolt goes in from the other side then */
             flip?: boolean;
             /** @enum {string} */
-            kind: "flip" | "captive" | "hole" | "order";
+            kind: "flip" | "head" | "captive" | "hole" | "order";
+            /** @description with a socket head then */
+            socket?: boolean;
             text: string;
             /** @description what an access hole is cut in, or what goes on later */
             through?: string;
@@ -5129,6 +5136,11 @@ export interface components {
             /** @description where the ply under the heads lies on the next; by the nearest edges when left out */
             face?: components["schemas"]["JointFace"];
             grade: string;
+            /**
+             * @description hexagon when left out
+             * @enum {string}
+             */
+            head?: "hex" | "socket";
             /** @description mm, bolts in the joint's axes */
             holes?: number[][];
             /** @description what it is part of or near to */
@@ -7427,7 +7439,9 @@ export interface components {
             /** @description the bolt goes in from the other side then */
             flip?: boolean;
             /** @enum {string} */
-            kind: "flip" | "captive" | "hole" | "order";
+            kind: "flip" | "head" | "captive" | "hole" | "order";
+            /** @description with a socket head then */
+            socket?: boolean;
             text: string;
             /** @description what an access hole is cut in, or what goes on later */
             through?: string;

@@ -49,6 +49,9 @@ const threaded = [
   { value: '200', text: 'grey cast iron, 200 MPa' },
 ]
 
+/** A wide plate square to the bolt, 20 mm thick from a height on. */
+const slab = (name: string, from: number) => ({ name, low: [-600, -600, from], high: [600, 600, from + 20] })
+
 export const fasteningCalculations: Calculation[] = [
   {
     name: 'grip',
@@ -221,6 +224,68 @@ export const fasteningCalculations: Calculation[] = [
       { key: 'likely', label: 'Off usually, by hole', kind: 'lengths' },
       { key: 'round', label: 'Opened round until they meet', kind: 'length' },
       { key: 'order', label: 'Else', kind: 'text' },
+    ],
+  },
+  {
+    name: 'access',
+    slug: 'reach',
+    title: 'Will a tool reach',
+    about: 'A bolt beside a wall, under a shelf, over a beam: does it go in, what turns it',
+    fields: [
+      thread,
+      {
+        key: 'head',
+        label: 'Head',
+        kind: 'choice',
+        start: 'hex',
+        choices: [
+          { value: 'hex', text: 'a hexagon' },
+          { value: 'socket', text: 'a socket for a key' },
+        ],
+      },
+      {
+        key: 'nut',
+        label: 'Into',
+        kind: 'choice',
+        start: 'free',
+        choices: [
+          { value: 'free', text: 'a nut that is held' },
+          { value: 'captive', text: 'a captive nut or a thread' },
+        ],
+      },
+      L('grip', 'From the face of the head to that of the nut', 8),
+      L('length', 'Length of the bolt', 25),
+      L('wall', 'Bolt to a wall beside it', 18, { optional: true, note: 'empty where none is' }),
+      L('tall', 'That wall stands up by', null, { optional: true, note: 'empty: as high as anything' }),
+      L('above', 'Free over the face of the head', null, { optional: true, note: 'empty where nothing is' }),
+      L('below', 'Free past the face of the nut', null, { optional: true, note: 'empty where nothing is' }),
+    ],
+    request: (v) => ({
+      system: threadOf(v.thread).system,
+      size: threadOf(v.thread).size,
+      at: [0, 0, 0],
+      axis: [0, 0, 1],
+      grip: v.grip,
+      length: v.length,
+      head: v.head,
+      captive: v.nut === 'captive' || undefined,
+      obstacles: [
+        ...(v.wall == null
+          ? []
+          : [
+              {
+                name: 'the wall',
+                low: [v.wall as number, -600, 0],
+                high: [(v.wall as number) + 20, 600, (v.tall as number) ?? 600],
+              },
+            ]),
+        ...(v.above == null ? [] : [slab('what is over it', v.above as number)]),
+        ...(v.below == null ? [] : [slab('what is past the nut', -(v.grip as number) - (v.below as number) - 20)]),
+      ],
+    }),
+    results: [
+      { key: 'reach', label: 'It is', kind: 'text', lead: true },
+      { key: 'how', label: 'How', kind: 'text' },
     ],
   },
   {

@@ -90,6 +90,11 @@ function setRivet(v: string) {
   const r = stock.value?.rivets.find((x) => `${x.diameter} ${x.material}` === v)
   if (r) set('/work/rivet', { diameter: r.diameter, material: r.material })
 }
+const headed = computed(() => !['rivet', 'pin', 'selfdrill'].includes(work.value.nut))
+const heads = [
+  { value: 'hex', text: 'a hexagon' },
+  { value: 'socket', text: 'a socket for a key' },
+] as const
 const reached = [
   { value: 'both', text: 'both sides' },
   { value: 'heads', text: "the heads' side only" },
@@ -149,6 +154,13 @@ const meets = (k: (typeof near)[number]['key']) => {
         :choices="grades.map((g) => ({ value: g, text: g }))"
         :model-value="work.grade"
         @update:model-value="(v) => set('/work/grade', v)"
+      />
+      <PickOne
+        v-if="headed"
+        label="Head"
+        :choices="[...heads]"
+        :model-value="work.head ?? 'hex'"
+        @update:model-value="(v) => set('/work/head', v === 'hex' ? undefined : v)"
       />
       <PickOne label="Screwed into" :choices="[...nuts]" :model-value="work.nut" @update:model-value="setNut" />
       <PickOne

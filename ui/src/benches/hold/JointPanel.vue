@@ -42,7 +42,7 @@ const past = computed(() =>
 type Way = BoltedTold['reach'][number]['ways'][number]
 /** What one press does. */
 const taken = (w: Way) =>
-  w.kind === 'flip' ||
+  ['flip', 'head'].includes(w.kind) ||
   (w.kind === 'captive' && !['weldnut', 'rivetnut', 'tapped', 'slotnut'].includes(joint.value.work.nut)) ||
   w.before ||
   w.cut
@@ -76,9 +76,12 @@ function take(w: Way) {
   if (w.before) return move(joints.value.findIndex((j) => j.id === w.before))
   if (w.cut) return void cut(w.cut)
   const j = w.flip ? flipped(joint.value) : joint.value
+  const work = { ...j.work }
+  if (w.kind === 'captive') work.nut = 'weldnut'
+  if (w.kind === 'head') work.head = w.socket ? 'socket' : undefined
   props.open.set(`/joints/${props.at}`, {
     ...j,
-    work: w.kind === 'captive' ? { ...j.work, nut: 'weldnut' } : j.work,
+    work,
   } satisfies BoltedJoint)
 }
 function mend(fix: Fix) {
