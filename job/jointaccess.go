@@ -67,7 +67,7 @@ type neighbour struct {
 func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach {
 	out := []BoltReach{}
 	t := s.at[j.ID]
-	b := hole.Through{Socket: in.Head == stock.SocketHead, Captive: in.Nut == joint.Tapped || in.Nut == joint.WeldNut || in.Nut == joint.RivetNut || in.Nut == joint.SlotNut}
+	b := hole.Through{First: true, Socket: in.Head == stock.SocketHead, Captive: in.Nut == joint.Tapped || in.Nut == joint.WeldNut || in.Nut == joint.RivetNut || in.Nut == joint.SlotNut}
 	var by []string // tools that set it, where it is no bolt
 	switch {
 	case j.Part == "" || t.why != "":

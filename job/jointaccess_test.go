@@ -76,7 +76,9 @@ func TestToolsBesideALeg(t *testing.T) {
 		}
 	}
 	// A rivet 13 off the leg: the riveter is 24 thick and the leg taller than its nose.
-	rivet := told(13, func(j *Joint) { j.Work.Nut, j.Work.Rivet = joint.Riveted, &joint.RivetPick{Diameter: 6.4, Material: "steel"} })[0]
+	rivet := told(13, func(j *Joint) {
+		j.Work.Nut, j.Work.Rivet = joint.Riveted, &joint.RivetPick{Diameter: 6.4, Material: "steel"}
+	})[0]
 	if rivet.Reach != hole.Blocked {
 		t.Errorf("a riveter beside the leg: %s, %s", rivet.Reach, rivet.How)
 	}

@@ -67,11 +67,11 @@ func RoomOf(s Side, reach float64, obstacles []Obstacle) *Room {
 	r := &Room{within: map[int]bool{}}
 	for i, o := range obstacles {
 		r.names = append(r.names, o.Name)
-		lo, hi := o.Body.Bounds()
-		if boxAway(s.At, lo, hi) > reach {
-			continue
-		}
 		for _, piece := range o.Body.Pieces {
+			lo, hi := piece.Bounds()
+			if boxAway(s.At, lo, hi) > reach {
+				continue
+			}
 			crossed := 0
 			for _, t := range piece {
 				n := nearby{of: i, low: math.Inf(1), high: math.Inf(-1)}
@@ -79,8 +79,8 @@ func RoomOf(s Side, reach float64, obstacles []Obstacle) *Room {
 					d := v.Sub(s.At)
 					q := solid.Vector{d.Dot(x), d.Dot(y), d.Dot(s.Axis)}
 					n.t[k] = q
-					n.low, n.high = math.Min(n.low, q[2]), math.Max(n.high, q[2])
-					n.edge = math.Max(n.edge, math.Hypot(q[0], q[1]))
+					n.low, n.high = min(n.low, q[2]), max(n.high, q[2])
+					n.edge = max(n.edge, q[0]*q[0]+q[1]*q[1])
 				}
 				if n.onAxis() {
 					crossed++
@@ -91,6 +91,7 @@ func RoomOf(s Side, reach float64, obstacles []Obstacle) *Room {
 				if n.away = flatAway([]profile.Point{{X: n.t[0][0], Y: n.t[0][1]}, {X: n.t[1][0], Y: n.t[1][1]}, {X: n.t[2][0], Y: n.t[2][1]}}); n.away > reach {
 					continue
 				}
+				n.edge = math.Sqrt(n.edge)
 				r.tris = append(r.tris, n)
 			}
 			if crossed%2 == 1 {
@@ -122,7 +123,7 @@ func (n *nearby) onAxis() bool {
 func boxAway(p, lo, hi solid.Vector) float64 {
 	s := 0.
 	for k := range p {
-		d := math.Max(0, math.Max(lo[k]-p[k], p[k]-hi[k]))
+		d := max(0, lo[k]-p[k], p[k]-hi[k])
 		s += d * d
 	}
 	return math.Sqrt(s)

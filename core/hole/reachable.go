@@ -18,6 +18,7 @@ type Through struct {
 	Captive bool    // the nut is fast: a weld nut, a rivet nut, a thread
 	Socket  bool    // its head has a socket; a nut never has
 	Tools   []string
+	First   bool // the first tool that plainly does is enough: those after it are not tried nor listed
 }
 
 // Reached is whether a bolt can be put in and tightened.
@@ -148,6 +149,9 @@ func (b Through) side(name string, room *Room, socket bool) ReachedSide {
 	for _, x := range stock.ToolsFor(b.Thread) {
 		if len(b.Tools) > 0 && !slices.Contains(b.Tools, x.Key) || x.Drills || (x.Turns || x.Holds) && x.Inside != socket {
 			continue
+		}
+		if b.First && out.Turns == Reachable && out.Holds == Reachable {
+			break
 		}
 		t := room.Try(x)
 		out.Tools = append(out.Tools, t)

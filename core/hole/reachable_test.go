@@ -3,6 +3,7 @@ package hole
 import (
 	"errors"
 	"math"
+	"math/rand"
 	"testing"
 
 	"warmanvil/core/solid"
@@ -108,6 +109,30 @@ func TestPocketAsksForASocketHead(t *testing.T) {
 	var f *working.Fault
 	if _, err = Access(in); !errors.As(err, &f) || f.Path != "/head" {
 		t.Errorf("%v", err)
+	}
+}
+
+// Asked for the first tool that does, a bolt is reached as well as with all of them.
+func TestFirstToolThatDoes(t *testing.T) {
+	rnd := rand.New(rand.NewSource(5))
+	many := map[Reach]int{}
+	for range 300 {
+		var list []Obstacle
+		for i := range 1 + rnd.Intn(3) {
+			lo := solid.Vector{200*rnd.Float64() - 100, 200*rnd.Float64() - 100, 120*rnd.Float64() - 60}
+			list = append(list, Obstacle{string(rune('a' + i)), solid.Box(lo, lo.Add(solid.Vector{5 + 60*rnd.Float64(), 5 + 60*rnd.Float64(), 5 + 40*rnd.Float64()}))})
+		}
+		b := Through{Thread: thread(t, "M10"), Head: Along(solid.Vector{}, solid.Vector{0, 0, 1}), Grip: 8, Length: 25, Socket: rnd.Intn(2) == 0, Captive: rnd.Intn(2) == 0}
+		all := b.Reached(list)
+		b.First = true
+		first := b.Reached(list)
+		many[all.Reach]++
+		if first.Reach != all.Reach || first.How != all.How || len(first.Ways) != len(all.Ways) {
+			t.Fatalf("%s, %s; with all tools %s, %s", first.Reach, first.How, all.Reach, all.How)
+		}
+	}
+	if many[Blocked] < 30 || many[Reachable] < 30 {
+		t.Errorf("%v: the sample shows too little", many)
 	}
 }
 

@@ -120,11 +120,22 @@ func (b Body) Bounds() (lo, hi Vector) {
 	lo = Vector{math.Inf(1), math.Inf(1), math.Inf(1)}
 	hi = lo.Mul(-1)
 	for _, p := range b.Pieces {
-		for _, t := range p {
-			for _, v := range t {
-				for i := range 3 {
-					lo[i], hi[i] = math.Min(lo[i], v[i]), math.Max(hi[i], v[i])
-				}
+		low, high := p.Bounds()
+		for i := range 3 {
+			lo[i], hi[i] = min(lo[i], low[i]), max(hi[i], high[i])
+		}
+	}
+	return lo, hi
+}
+
+// Bounds answers the box round the piece, as that of a body.
+func (p Piece) Bounds() (lo, hi Vector) {
+	lo = Vector{math.Inf(1), math.Inf(1), math.Inf(1)}
+	hi = lo.Mul(-1)
+	for _, t := range p {
+		for _, v := range t {
+			for i := range 3 {
+				lo[i], hi[i] = min(lo[i], v[i]), max(hi[i], v[i])
 			}
 		}
 	}
