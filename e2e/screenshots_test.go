@@ -94,13 +94,10 @@ func TestScreenshots(t *testing.T) {
 			p.goTo("/jobs/" + truck + "/measure/fits")
 			p.wait("the stacks", `document.querySelector('[data-stack] table')`)
 		}},
-		{"shape-compare", "day", desk, func(p *page) {
-			shape(truck, bracket)(p)
-			p.size("/base/length", "72")
-			p.saved()
-			p.press("r2")
-			p.press("Compare r1 with what stands")
-			p.wait("the overlay", `document.querySelector('[data-overlay] .now path')`)
+		{"hold-path", "day", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/hold")
+			p.press("Load path")
+			p.see("The vehicle gets, all together")
 		}},
 		{"make-files", "day", desk, func(p *page) { p.goTo("/jobs/" + truck + "/make"); p.see("Paper template") }},
 		{"quick-schools", "day", desk, func(p *page) { p.goTo("/quick/schools"); p.see("DIN 6935") }},

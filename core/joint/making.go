@@ -128,7 +128,7 @@ func (j *joint) drilled(p ply) string {
 	case d >= sawLeast && p.Thickness <= sawThrough:
 		return fmt.Sprintf("drill a pilot of %s and saw it out at %s with a hole saw, slowly and oiled: a step drill ends at %s of sheet", j.drill(6.35), j.drill(d), j.mm(sheet))
 	case d <= turned:
-		return fmt.Sprintf("drill by %s with a drill whose shank is turned down to %s, slowly, both hands on the machine; better in a press", j.drills(append(steps, d)), j.drill(chuck))
+		return fmt.Sprintf("drill by %s with a drill whose shank is turned down to fit the chuck, slowly, both hands on the machine; better in a press", j.drills(append(steps, d)))
 	}
 	return fmt.Sprintf("drill it to %s in a press: no chuck of a hand drill takes that", j.drill(d))
 }

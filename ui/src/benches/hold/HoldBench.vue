@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Will it hold: the brackets of the job and the devices that stand on them.
 import { Plus, Trash2 } from '@lucide/vue'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { words } from '@/api/client'
 import { newId } from '@/api/ids'
 import { useFrames, useHolding } from '@/api/queries'
@@ -63,12 +63,20 @@ function add() {
     open.brief.value!.unit !== 'mm',
   )
   open.set('/mounts', [...mounts.value, m])
-  chosen.value = m.id
+  void choose(m.id)
 }
 function addJoint() {
   const j = blankJoint(newId(), open.page.value!.parts[0], view.value?.features ?? [], open.brief.value!.unit !== 'mm')
   open.set('/joints', [...joints.value, j])
-  chosen.value = j.id
+  void choose(j.id)
+}
+// What is chosen is read from its top, also where the list stands over it.
+const panel = useTemplateRef('panel')
+async function choose(id: string) {
+  chosen.value = id
+  await nextTick()
+  const top = panel.value?.getBoundingClientRect().top ?? 0
+  if (top < 0 || top > innerHeight / 2) panel.value?.scrollIntoView()
 }
 const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u).toFixed(0)} %`)
 </script>
@@ -87,7 +95,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         class="pick"
         :class="{ on: m.id === chosen }"
         :aria-pressed="m.id === chosen"
-        @click="chosen = m.id"
+        @click="choose(m.id)"
       >
         <span>{{ m.name || 'No name yet' }}</span>
         <span class="says" :class="held(m.id)?.verdict.replace(' ', '-')"
@@ -111,7 +119,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         class="pick"
         :class="{ on: j.id === chosen }"
         :aria-pressed="j.id === chosen"
-        @click="chosen = j.id"
+        @click="choose(j.id)"
       >
         <span>{{ j.name || 'No name yet' }}</span>
         <span class="says" :class="(bolted(j.id)?.result?.verdict ?? 'cannot say').replace(' ', '-')"
@@ -130,17 +138,11 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         <RouterLink :to="`/jobs/${job}/shape/frame`">Start a frame</RouterLink> of tube, angle or bar.
       </p>
       <h2>All of it</h2>
-      <button type="button" class="pick" :class="{ on: chosen === all }" :aria-pressed="chosen === all" @click="chosen = all">
+      <button type="button" class="pick" :class="{ on: chosen === all }" :aria-pressed="chosen === all" @click="choose(all)">
         <span>Mass and balance</span>
       </button>
       <template v-if="joints.length">
-        <button
-          type="button"
-          class="pick"
-          :class="{ on: chosen === path }"
-          :aria-pressed="chosen === path"
-          @click="chosen = path"
-        >
+        <button type="button" class="pick" :class="{ on: chosen === path }" :aria-pressed="chosen === path" @click="choose(path)">
           <span>Load path</span>
         </button>
         <button
@@ -148,7 +150,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
           class="pick"
           :class="{ on: chosen === hardware }"
           :aria-pressed="chosen === hardware"
-          @click="chosen = hardware"
+          @click="choose(hardware)"
         >
           <span>Hardware</span>
         </button>
@@ -161,7 +163,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         class="pick"
         :class="{ on: d.id === chosen }"
         :aria-pressed="d.id === chosen"
-        @click="chosen = d.id"
+        @click="choose(d.id)"
       >
         <span>{{ d.name || 'No name yet' }}</span>
         <span class="soft">{{ d.mass ? `${d.mass.value} kg` : 'mass not known' }}</span>
@@ -170,7 +172,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         <RouterLink :to="`/jobs/${job}/measure`">Say what is carried</RouterLink>: mass, centre of gravity, feet.
       </p>
     </aside>
-    <main class="page wide">
+    <main ref="panel" class="page wide">
       <p v-if="open.wrong.value" class="wrong" role="alert">
         {{ open.wrong.value }}
         <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
@@ -207,7 +209,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         </button>
       </JointPanel>
       <AssemblyPanel v-else-if="chosen === all" :job="job" />
-      <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" @joint="(id) => (chosen = id)" />
+      <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" @joint="choose" />
       <HardwarePanel v-else-if="chosen === hardware && view" :open="open" :holding="view.holding" />
       <FeetPanel v-else-if="standing" :key="chosen" :standing="standing" />
       <p class="soft small">The program helps to design and approves nothing: local rules and a licensed engineer decide.</p>
@@ -228,6 +230,12 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
   display: grid;
   gap: 6px;
   align-content: start;
+  align-self: start;
+  position: sticky;
+  top: 0;
+  height: 100dvh;
+  overflow-y: auto;
+  grid-auto-rows: max-content;
 }
 .list > h2,
 .list > p {
@@ -242,6 +250,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
   text-align: left;
   padding: 8px 14px;
   min-height: 56px;
+  align-content: center;
   border: 0;
   border-left: 4px solid transparent;
   background: none;
@@ -280,8 +289,14 @@ a.pick {
     grid-template-columns: minmax(0, 1fr);
   }
   .list {
+    position: static;
+    height: auto;
     border-right: 0;
     border-bottom: 2px solid var(--rule);
+    grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  }
+  .list > :not(.pick) {
+    grid-column: 1 / -1;
   }
 }
 </style>

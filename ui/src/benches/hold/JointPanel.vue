@@ -25,7 +25,10 @@ import JointPlies from './JointPlies.vue'
 const props = defineProps<{ open: OpenBrief; at: number; told?: BoltedTold; view?: HoldingView; job: string }>()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 const result = computed(() => props.told?.result ?? undefined)
-const spoken = computed(() => result.value?.checks.filter((c) => c.utilisation != null) ?? [])
+/** The hardest first. */
+const spoken = computed(() =>
+  (result.value?.checks.filter((c) => c.utilisation != null) ?? []).sort((a, b) => b.utilisation! - a.utilisation!),
+)
 const silent = computed(() => result.value?.checks.filter((c) => c.utilisation == null || c.verdict === 'cannot say') ?? [])
 const inches = computed(() => props.open.style.value.unit !== 'mm')
 const torque = (nmm: number) =>
@@ -147,6 +150,12 @@ async function print() {
         :verdict="result.verdict"
         :label="joint.name"
       />
+      <p v-if="spoken.length" class="why">
+        <b>{{ spoken[0]!.name }}</b><template v-if="spoken[0]!.where">, {{ spoken[0]!.where }},</template> gives first<template
+          v-if="spoken[0]!.case"
+          >: {{ spoken[0]!.case }}</template
+        >.
+      </p>
       <p v-for="c in silent" :key="c.key" class="why">
         {{ c.name }}<template v-if="c.where"> of {{ c.where }}</template
         >: {{ c.why }}
@@ -324,6 +333,9 @@ summary {
 }
 .reach-tight {
   color: var(--mind);
+}
+h2 {
+  margin: 10px 0 4px;
 }
 .keep {
   margin: 0 0 12px;
