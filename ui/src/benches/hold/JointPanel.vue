@@ -151,7 +151,7 @@ async function print() {
         :label="joint.name"
       />
       <p v-if="spoken.length" class="why">
-        <b>{{ spoken[0]!.name }}</b><template v-if="spoken[0]!.where">, {{ spoken[0]!.where }},</template> gives first<template
+        <b>{{ spoken[0]!.name }}</b><template v-if="spoken[0]!.where"> ({{ spoken[0]!.where }})</template> gives first<template
           v-if="spoken[0]!.case"
           >: {{ spoken[0]!.case }}</template
         >.
