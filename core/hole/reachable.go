@@ -37,6 +37,7 @@ type ReachedSide struct {
 	Turns  Reach       `json:"turns" enum:"reachable,tight,blocked" doc:"the best tool that tightens"`
 	Holds  Reach       `json:"holds" enum:"reachable,tight,blocked" doc:"the best tool that holds still"`
 	Tools  []ToolReach `json:"tools"`
+	Hand   Reach       `json:"hand,omitempty" enum:"reachable,tight,blocked" doc:"of the nut's side: fingers that start the nut"`
 	Insert bool        `json:"insert" doc:"a bolt of the length goes in from here"`
 	Nut    bool        `json:"nut" doc:"a nut goes over the bolt's end here"`
 	End    bool        `json:"end" doc:"the bolt's end has room here"`
@@ -129,6 +130,9 @@ func (b Through) reach(head, nut *ReachedSide, captive bool) Reach {
 	case captive:
 		return head.Turns
 	}
+	if nut.Hand == Blocked { // it is started in the ring of a spanner
+		return worse(b.grasp(head, nut), Tight)
+	}
 	return b.grasp(head, nut)
 }
 
@@ -147,11 +151,18 @@ func (b Through) side(name string, room *Room, socket bool) ReachedSide {
 		over, high = s.Over/2, s.High
 	}
 	for _, x := range stock.ToolsFor(b.Thread) {
-		if len(b.Tools) > 0 && !slices.Contains(b.Tools, x.Key) || x.Drills || (x.Turns || x.Holds) && x.Inside != socket {
+		if x.Key != "hand" && len(b.Tools) > 0 && !slices.Contains(b.Tools, x.Key) || x.Drills || (x.Turns || x.Holds) && x.Inside != socket {
+			continue
+		}
+		if x.Key == "hand" {
+			if name == "nut" && !b.Captive {
+				t := room.Try(x)
+				out.Hand, out.Tools = t.Reach, append(out.Tools, t)
+			}
 			continue
 		}
 		if b.First && out.Turns == Reachable && out.Holds == Reachable {
-			break
+			continue
 		}
 		t := room.Try(x)
 		out.Tools = append(out.Tools, t)
@@ -212,10 +223,15 @@ func (b Through) how(r Reached, head, nut *ReachedSide) string {
 		return "It could be turned on one side, but nothing holds it still on the other."
 	case b.Captive:
 		return "Tighten the head with a " + tool(head) + "; the nut is captive."
-	case worse(head.Turns, nut.Holds) == r.Reach:
-		return "Tighten the head with a " + tool(head) + " and hold the nut."
 	}
-	return "Tighten the nut with a " + tool(nut) + " and hold the head."
+	text := "Tighten the nut with a " + tool(nut) + " and hold the head."
+	if rank[worse(head.Turns, nut.Holds)] <= rank[worse(nut.Turns, head.Holds)] {
+		text = "Tighten the head with a " + tool(head) + " and hold the nut."
+	}
+	if nut.Hand == Blocked {
+		text += " Fingers do not get to the nut: start it in the ring of a spanner, held in with grease."
+	}
+	return text
 }
 
 // ways tries what makes it reachable.

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"math"
 	"math/rand"
+	"strings"
 	"testing"
 
 	"warmanvil/core/solid"
@@ -133,6 +134,25 @@ func TestFirstToolThatDoes(t *testing.T) {
 	}
 	if many[Blocked] < 30 || many[Reachable] < 30 {
 		t.Errorf("%v: the sample shows too little", many)
+	}
+}
+
+// By hand: the nut of an M10, 9.8 over its corners, stands in a gap 24 wide and 30
+// deep: a socket of 22.5 goes on and turns it, fingers, two of them 22 wide, do not get to it.
+func TestFingersStartTheNut(t *testing.T) {
+	gap := []AccessObstacle{{Name: "left", Low: v(-300, -12, -60), High: v(300, -11.6, -8)}, {Name: "right", Low: v(-300, 11.6, -60), High: v(300, 12, -8)}, {Name: "front", Low: v(11.6, -12, -60), High: v(12, 12, -8)}, {Name: "back", Low: v(-12, -12, -60), High: v(-11.6, 12, -8)}}
+	in := AccessInput{System: stock.Metric, Size: "M10", Axis: solid.Vector{0, 0, 1}, Grip: 8, Length: 25, Obstacles: gap}
+	r, err := Access(in)
+	if err != nil || r.Reach != Tight || r.Sides[1].Hand != Blocked || !strings.Contains(r.How, "Fingers") {
+		t.Errorf("%v %s %s %+v", err, r.Reach, r.How, r.Sides[1].Tools)
+	}
+	in.Captive = true
+	if r, _ = Access(in); r.Reach != Reachable || r.Sides[1].Hand != "" {
+		t.Errorf("captive: %s %s", r.Reach, r.How)
+	}
+	in.Captive, in.Obstacles = false, gap[:1]
+	if r, _ = Access(in); r.Reach == Blocked || r.Sides[1].Hand == Blocked || strings.Contains(r.How, "Fingers") {
+		t.Errorf("beside a wall: %s %s", r.Reach, r.How)
 	}
 }
 

@@ -140,6 +140,7 @@ func (j *joint) hold() {
 	for k := range j.plies {
 		j.holdPly(k, each, simple, list)
 	}
+	j.inserted(each)
 	j.leans(list)
 	j.holdStill(list, planes)
 }
@@ -193,9 +194,12 @@ func (j *joint) holdPly(k int, each eacher, simple simpler, list []spread) {
 	} else {
 		j.out.Checks = append(j.out.Checks, strength.Check{Key: fmt.Sprintf("tear-%d", k), Name: "Hole torn out to the edge", Where: p.Name, Verdict: strength.CannotSay, Why: "Its distance to the nearest edge is not given."})
 	}
-	outer := (k == 0 || k == len(j.plies)-1 && !j.in.Nut.captive()) && j.in.Nut != Pin
+	outer := (k == 0 || k == len(j.plies)-1 && (!j.in.Nut.captive() || j.in.Nut == WeldNut)) && j.in.Nut != Pin
 	if outer && p.Thickness < bolt.ThinSheet {
 		over := math.Max(j.washer, j.bearing(k))
+		if k > 0 && j.in.Nut.captive() { // no washer goes under it
+			over = j.thread.AcrossHex
+		}
 		through := plate.PullThrough(rule, over)
 		each(fmt.Sprintf("through-%d", k), "Head or washer pulled through", "N", p.Name, func(s *spread, i int) (float64, float64) { return s.tension(i), through },
 			simple("Head pulled through thin sheet", "AISI S100 J4.4.2, written for screws, used for bolts below 4.76 mm", "P = 1.5·t·dw·Fu, dw ≤ 19 mm", thick, stress, working.Quantity{Symbol: "dw", Name: "head or washer", Value: math.Min(over, 19), Unit: "mm"}))

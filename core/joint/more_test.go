@@ -3,6 +3,7 @@ package joint
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -275,6 +276,51 @@ func TestSentencesInInches(t *testing.T) {
 	}
 	if strings.Contains(s, " mm") || strings.Contains(s, "N·m") || strings.Contains(s, " km") || !strings.Contains(s, `drill by 7/32", 15/32"`) || !strings.Contains(s, "lbf·ft") {
 		t.Error(s)
+	}
+}
+
+// By hand: M10 × 1.5 tapped 6 deep into aluminium of 140 MPa strips at
+// 0.5·140·π/1.5·10·(0.75 + 0.9743/√3)·6 = 11 546 N; a rivet nut of M10 lets go at about
+// 16 kN, a slot nut at 12 and slips at 5; Ω 2 and 3. A weld nut pulls through the
+// sheet it stands behind by its own width of 16 or 17, with no washer.
+func TestCaptiveNutsLetGo(t *testing.T) {
+	in := sound()
+	in.Cases = []Case{{Name: "x", Force: [3]float64{400, 0, 4000}, At: [3]float64{50, 40, 0}}}
+	last := len(in.Plies) - 1
+	in.Plies[last].Material, in.Plies[last].Thickness = "alu-3003-h14", 6
+	use := func(nut Nut, key string) float64 {
+		t.Helper()
+		in.Nut = nut
+		c := check(t, work(t, in), key)
+		if c.Utilisation == nil {
+			t.Fatalf("%s: %s", nut, c.Why)
+		}
+		return *c.Utilisation
+	}
+	about(t, "strip", use(Tapped, "strip"), 1000/(.5*140*math.Pi/1.5*10*(.75+.649519*1.5/math.Sqrt(3))*6/2), 1e-6)
+	about(t, "rivet nut", use(RivetNut, "insert"), 1000/(16000/3.), 1e-9)
+	about(t, "slot nut", use(SlotNut, "insert"), 1000/(12000/3.), 1e-9)
+	about(t, "slot nut along", use(SlotNut, "slot-slip"), 100/(5000/3.), 1e-9)
+	in.Plies[last].Thickness = 1.5
+	th, _ := stock.FindThread(stock.Metric, "M10", 0)
+	about(t, "weld nut", use(WeldNut, fmt.Sprint("through-", last)), 1000/(1.5*1.5*th.AcrossHex*140/3), 1e-9)
+	// Over in a thread, through bolts are offered where nuts can be put on.
+	in.Nut, in.Cases[0].Force[2] = Tapped, 16000
+	offered := func() bool {
+		return slices.ContainsFunc(Suggest(in, true), func(s Suggestion) bool { return s.Input.Nut == Lock })
+	}
+	if in.Plies[last].Thickness = 4; !offered() {
+		t.Errorf("%+v", Suggest(in, true))
+	}
+	if in.Reached = HeadsOnly; offered() {
+		t.Error("nuts are offered where nobody reaches them")
+	}
+	in.Nut, in.Size = SlotNut, "M16"
+	for i := range in.Plies {
+		in.Plies[i].Hole = 17.5
+	}
+	if c := check(t, work(t, in), "insert"); c.Verdict != strength.CannotSay {
+		t.Errorf("%+v", c)
 	}
 }
 

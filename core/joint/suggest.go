@@ -106,6 +106,16 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 			break
 		}
 	}
+	if in.Nut.captive() && in.Reached != HeadsOnly {
+		to := in
+		to.Nut, to.Tighten.Locking = Lock, PlasticRing
+		to.Plies = slices.Clone(in.Plies)
+		to.Plies[len(to.Plies)-1].Fixed = false
+		if in.Nut == Tapped { // drilled out to a clearance hole
+			to.Plies[len(to.Plies)-1].Hole = 0
+		}
+		offer("Through bolts with nuts behind", to)
+	}
 	if !in.Double && len(in.Plies) == 3 {
 		to := in
 		to.Double = true

@@ -35,9 +35,6 @@ type ToolSwing struct {
 // ToolSource of the shapes.
 const ToolSource = "usual hand tools, measured roughly: typical; measure the tool that must go in"
 
-// handRoom is what fingers need round a tool, mm.
-const handRoom = 12.
-
 // Head of a bolt.
 type Head string
 
@@ -76,7 +73,7 @@ func ToolsFor(t Thread) []ToolShape {
 		{"ratcheting", "ratcheting spanner", true, true, false, false, []Round{{.92 * af, 0, head + 3}}, &ToolSwing{0, head + 3, spanner, .8*af + 4, 8}},
 		{"ring", "ring spanner", true, true, false, false, []Round{{.85 * af, 0, head + 2}}, &ToolSwing{0, head + 8, spanner, .7*af + 4, 30}},
 		{"open", "open spanner", true, true, false, false, []Round{{1.15 * af, 0, head}}, &ToolSwing{0, head, spanner, .8 * af, 30}},
-		{"hand", "fingers to start the nut", false, false, false, false, []Round{{math.Max(hw.Socket/2, af/2) + handRoom, .5, 30}}, nil},
+		{"hand", "fingers to start the nut", false, false, false, false, []Round{{af/math.Sqrt(3) + 1, .5, hw.Nut + 2}}, &ToolSwing{1, 25, 75, 22, 30}},
 		{"key", "hex key", true, true, false, true, []Round{{.6 * s.Key, 1, short}}, &ToolSwing{short - s.Key, short, over, 1.2 * s.Key, 60}},
 		{"bit", "hex bit on a ratchet", true, true, false, true, []Round{{.6*s.Key + 1, 1, s.High + 15}, {long / 2.8, s.High + 15, s.High + 40}, {neck, s.High + 40, s.High + 68}}, &ToolSwing{s.High + 42, s.High + 66, arm, wide, 12}},
 		{"driver", "straight driver with a hex bit", true, true, false, true, []Round{{6, 0, 100}, {18, 100, 220}}, nil},

@@ -4725,6 +4725,11 @@ export interface components {
             /** @description the bolt's end has room here */
             end: boolean;
             /**
+             * @description of the nut's side: fingers that start the nut
+             * @enum {string}
+             */
+            hand?: "reachable" | "tight" | "blocked";
+            /**
              * @description the best tool that holds still
              * @enum {string}
              */
