@@ -34,11 +34,14 @@ func TestJointOnTheFloor(t *testing.T) {
 	p.pick("main", "Locked by", "nothing")
 	p.pick("main", "Screwed into", "a hexagon nut")
 	p.wait("the lock missed", `document.querySelector('[data-code=no-lock]')`)
-	// A pull of 90 kN is too much for two M12.
+	// A pull of 70 kN is too much for two M12 of 8.8, not of 10.9.
+	p.pick("main", "Class", "10.9")
 	p.press("typed here")
 	p.wait("the typed cases", `document.querySelector('[data-case="0"]')`)
 	eval[bool](p, `(() => { const l = [...document.querySelectorAll('[data-case="0"] label')].find(l => l.innerText === 'Force off, N'); document.getElementById(l.htmlFor).focus(); document.getElementById(l.htmlFor).select(); return true })()`)
-	p.keys("90000" + kb.Enter)
+	p.keys("70000" + kb.Enter)
+	p.verdict("holds")
+	p.pick("main", "Class", "8.8")
 	p.verdict("over")
 	p.wait("what would help", `document.querySelector('[data-suggestions] .row')`)
 	p.press("Take it")

@@ -34,14 +34,15 @@ func (s *server) torqueSheet(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	sheet := paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Inches: j.Brief.Unit != job.UnitMM}
+	sheet := paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Inches: j.Brief.Unit != job.UnitMM, Write: job.Lengths(j.Brief)}
 	if c.Query("paper") == "letter" {
 		sheet.Paper = paper.Letter
 	}
 	told := site.Hold().Joints
 	for i, t := range told {
 		if t.Result == nil {
-			return asFault("%s cannot be worked out: %s", t.Name, t.Why)
+			sheet.Joints = append(sheet.Joints, paper.TorqueJoint{Name: t.Name, Mind: []string{"It cannot be worked out. " + t.Why}})
+			continue
 		}
 		work := j.Brief.Joints[i].Work
 		row := paper.TorqueJoint{Name: t.Name, Lubed: lubed[work.Tighten.Lubrication], Locking: locked[work.Tighten.Locking], Sequence: t.Result.Sequence, Bolts: t.Holes, Keep: t.Result.Keep}
@@ -50,6 +51,13 @@ func (s *server) torqueSheet(c *gin.Context) error {
 		}
 		if n := len(j.Brief.Joints[i].Stands); n > 1 {
 			row.Name = fmt.Sprintf("%s, %d times", row.Name, n)
+			for k, st := range j.Brief.Joints[i].Stands {
+				place := st.Label()
+				if place == "" {
+					place = fmt.Sprintf("place %d", k+1)
+				}
+				row.Places = append(row.Places, place)
+			}
 		}
 		if t.Result.Tight != nil {
 			row.Torque, row.Limited = t.Result.Tight.Torque, t.Result.Tight.Limited

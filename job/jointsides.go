@@ -41,8 +41,8 @@ type Stand struct {
 	Twin   bool       `json:"twin,omitempty" doc:"the part is the other hand there: how it stands is said of the drawn hand, on the other side"`
 }
 
-// label names a stand; joints whose stands are named alike meet.
-func (s Stand) label() string {
+// Label names a stand; joints whose stands are named alike meet.
+func (s Stand) Label() string {
 	if s.Name == "" && s.Foot > 0 {
 		return fmt.Sprintf("foot %d", s.Foot)
 	}

@@ -86,7 +86,7 @@ func (s *site) paths() Pathway {
 				a, why = s.placeJoint(j, st, keys, poses)
 			}
 			if why != "" {
-				say("no-place", working.Mind, j.Name, strings.TrimSpace(j.Name+" "+st.label())+" is left out of the load path. "+why)
+				say("no-place", working.Mind, j.Name, strings.TrimSpace(j.Name+" "+st.Label())+" is left out of the load path. "+why)
 				continue
 			}
 			for _, k := range keys {
@@ -106,7 +106,7 @@ func (s *site) paths() Pathway {
 			}
 			for k := 1; k < len(keys); k++ {
 				id := fmt.Sprintf("%d/%d/%d", i, n, k)
-				ties[id] = tie{i, a, k == 1, st.label(), len(stands) > 1, bolts.holes}
+				ties[id] = tie{i, a, k == 1, st.Label(), len(stands) > 1, bolts.holes}
 				in.Joints = append(in.Joints, load.PathJoint{ID: id, Name: j.Name, A: keys[k-1].id, B: keys[k].id, At: a.at, Turns: len(bolts.holes) > 1, Reach: reachOf(bolts.holes)})
 			}
 		}
@@ -375,8 +375,8 @@ func (s *site) key(j Joint, side Side, st Stand) (id, label, why string) {
 		return st.Placed, "", ""
 	}
 	bare := string(side.Kind) + " " + side.Of
-	if p := s.part(side.Of); p != nil && side.Placed == "" && st.label() != "" && (p.Quantity > 1 || p.Recipe.Hand.Pair) {
-		return bare + "#" + st.label(), st.label(), ""
+	if p := s.part(side.Of); p != nil && side.Placed == "" && st.Label() != "" && (p.Quantity > 1 || p.Recipe.Hand.Pair) {
+		return bare + "#" + st.Label(), st.Label(), ""
 	}
 	if id, why = s.instance(side); id == "" {
 		id = bare

@@ -12,7 +12,8 @@ type TorqueSheet struct {
 	Revision int
 	Date     time.Time
 	Paper    Size
-	Inches   bool // torque in lbf·ft beside N·m
+	Inches   bool // torque in lbf·ft beside N·m, miles for km
+	Write    func(mm float64) string
 	Joints   []TorqueJoint
 }
 
@@ -24,6 +25,7 @@ type TorqueJoint struct {
 	Lubed    string
 	Limited  string
 	Locking  string
+	Places   []string // names of its places, where it has several
 	Sequence []int
 	Bolts    [][2]float64 // mm, in the joint's axes
 	Keep     []string
@@ -79,10 +81,18 @@ func (s TorqueSheet) print(p *sheetPrinter, t TorqueJoint) {
 	}
 	p.y += 1.5
 	p.room(12)
-	p.heads(torqueRows)
-	for k, i := range t.Sequence {
-		at := t.Bolts[i]
-		p.row(torqueRows, []string{fmt.Sprint(k + 1), fmt.Sprint(i + 1), fmt.Sprintf("%.0f, %.0f mm", at[0], at[1]), "", "", "", "", ""})
+	if len(t.Sequence) > 0 {
+		p.heads(s.rows())
+	}
+	places := t.Places
+	if len(places) == 0 {
+		places = []string{""}
+	}
+	for _, place := range places {
+		for k, i := range t.Sequence {
+			at := t.Bolts[i]
+			p.row(s.rows(), []string{place, fmt.Sprint(k + 1), fmt.Sprint(i + 1), s.Write(at[0]) + ", " + s.Write(at[1]), "", "", "", "", ""})
+		}
 	}
 	p.y += 1
 	for _, text := range t.Keep {
@@ -91,4 +101,10 @@ func (s TorqueSheet) print(p *sheetPrinter, t TorqueJoint) {
 	p.y += 5
 }
 
-var torqueRows = SurveySection{Heads: []string{"order", "bolt", "at", "half", "full", "line drawn", "after 50 km", "after 500 km"}, Widths: []float64{.07, .07, .2, .12, .12, .14, .14, .14}}
+func (s TorqueSheet) rows() SurveySection {
+	soon, later := "after 50 km", "after 500 km"
+	if s.Inches {
+		soon, later = "after 30 miles", "after 300 miles"
+	}
+	return SurveySection{Heads: []string{"place", "order", "bolt", "at", "half", "full", "line drawn", soon, later}, Widths: []float64{.13, .06, .06, .19, .1, .1, .11, .12, .13}}
+}
