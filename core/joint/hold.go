@@ -3,6 +3,7 @@ package joint
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
@@ -32,7 +33,7 @@ type spread struct {
 
 // hold checks bolts and plies in every case.
 func (j *joint) hold() {
-	if len(j.in.Cases) == 0 {
+	if !slices.ContainsFunc(j.in.Cases, func(c Case) bool { return c.Force != [3]float64{} || c.Moment != [3]float64{} }) {
 		j.out.Checks = append(j.out.Checks, strength.Silent("loads", "Loads", "No load is given: type what pulls on the joint, case by case."))
 		return
 	}

@@ -197,6 +197,7 @@ func TestJointTells(t *testing.T) {
 			j.Holes, j.Plies[0].Thickness = j.Holes[:2], 2
 			j.Cases[0] = Case{Name: "x", Force: [3]float64{0, -500, 0}, At: [3]float64{50, 0, 100}}
 		}, "edge-turn", "lean", strength.Over},
+		{"a case that pulls at nothing", func(j *Input) { j.Cases = []Case{{Name: "x"}} }, "", "loads", strength.CannotSay},
 		{"nuts nobody reaches", func(j *Input) { j.Reached = HeadsOnly }, "blind", "", ""},
 		{"heads nobody reaches", func(j *Input) { j.Reached = NutsOnly }, "headless", "", ""},
 		{"a rivet through a stack too thick", func(j *Input) { j.Nut, j.Rivet = Riveted, &RivetPick{4.8, "steel"}; j.Plies[1].Thickness = 12 }, "rivet-short", "", ""},

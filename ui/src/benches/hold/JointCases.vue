@@ -31,13 +31,19 @@ const cases = computed(() => props.open.brief.value!.joints![props.at]!.work.cas
 const add = () =>
   props.open.set(path.value, [
     ...cases.value,
-    { name: `case ${cases.value.length + 1}`, force: [1000, 0, 0], at: cases.value.at(-1)?.at ?? [0, 0, 0] },
+    { name: `case ${cases.value.length + 1}`, force: [0, 0, 0], at: cases.value.at(-1)?.at ?? [0, 0, 0] },
   ])
 const drop = (i: number) =>
   props.open.set(
     path.value,
     cases.value.filter((_, k) => k !== i),
   )
+/** A moment typed in N·m. */
+function turn(i: number, k: number, v: unknown) {
+  const m = [...(cases.value[i]!.moment ?? [0, 0, 0])]
+  m[k] = Math.round(1000 * Number(v ?? 0))
+  props.open.set(`${path.value}/${i}/moment`, m.some((x) => x) ? m : undefined)
+}
 const ways = ['across', 'up', 'off'] as const
 </script>
 
@@ -82,6 +88,15 @@ const ways = ['across', 'up', 'off'] as const
           :lengths="open.style.value"
           @update:model-value="(v) => open.set(`${path}/${i}/at/${k}`, v)"
         />
+        <ValueField
+          v-for="(w, k) in ways"
+          :key="`about ${w}`"
+          :label="`Moment about ${w}, N·m`"
+          kind="number"
+          :model-value="(c.moment?.[k] ?? 0) / 1000"
+          :lengths="open.style.value"
+          @update:model-value="(v) => turn(i, k, v)"
+        />
         <button type="button" class="press tight bare" :aria-label="`Remove case ${i + 1}`" @click="drop(i)">
           <Trash2 :size="18" />
         </button>
@@ -94,19 +109,22 @@ const ways = ['across', 'up', 'off'] as const
 <style scoped>
 .case {
   display: grid;
-  grid-template-columns: minmax(150px, 1.6fr) repeat(6, minmax(84px, 1fr)) auto;
+  grid-template-columns: repeat(9, minmax(0, 1fr)) auto;
   gap: 8px;
   align-items: end;
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 10px;
+}
+.case > :first-child {
+  grid-column: 1 / -1;
+  max-width: 420px;
 }
 .add {
   justify-self: start;
 }
 @media (max-width: 1100px) {
   .case {
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-  }
-  .case > :first-child {
-    grid-column: 1 / -1;
+    grid-template-columns: repeat(3, minmax(0, 1fr)) auto;
   }
 }
 </style>

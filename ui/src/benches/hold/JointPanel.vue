@@ -150,7 +150,7 @@ async function print() {
         :verdict="result.verdict"
         :label="joint.name"
       />
-      <p v-if="spoken.length" class="why">
+      <p v-if="spoken.length && result.verdict !== 'cannot say'" class="why">
         <b>{{ spoken[0]!.name }}</b><template v-if="spoken[0]!.where"> ({{ spoken[0]!.where }})</template> gives first<template
           v-if="spoken[0]!.case"
           >: {{ spoken[0]!.case }}</template

@@ -26,7 +26,7 @@ export function blankJoint(
       nut: 'lock',
       washers: 2,
       tighten: { lubrication: 'oiled', locking: 'plastic', shakes: true },
-      cases: [{ name: 'case 1', force: [1000, 0, 0], at: [0, 0, 0] }],
+      cases: [],
     },
   }
 }
