@@ -108,9 +108,15 @@ func TestBuildRoute(t *testing.T) {
 	if plain.Panels[1].Name != "Left flange" || mirrored.Panels[1].Name != "Right flange" {
 		t.Errorf("%s and %s", plain.Panels[1].Name, mirrored.Panels[1].Name)
 	}
-	if len(plain.Body.Panels) != 2 || len(plain.Body.Bends) != 1 || len(plain.Body.Edges) == 0 {
+	if len(plain.Body.Panels) != 0 {
+		t.Error("the body goes along with the flat pattern")
+	}
+	var body sheet.Body
+	c.do("POST", "/api/v1/body", `{"recipe":`+recipe+`,"unit":"mm","grain":1}`).into(t, &body)
+	if len(body.Panels) != 2 || len(body.Bends) != 1 || len(body.Edges) == 0 {
 		t.Error("no body to draw")
 	}
+	c.do("POST", "/api/v1/body", `{"recipe":`+strings.Replace(recipe, "254", "-254", 1)+`,"unit":"mm","grain":1}`).refused(t, 422, "/recipe/base/length")
 	var stock httpapi.StockView
 	c.do("GET", "/api/v1/stock", "").into(t, &stock)
 	if len(stock.Materials) < 8 || len(stock.Gauges) != 4 || len(stock.Processes) < 4 {

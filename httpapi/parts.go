@@ -183,7 +183,8 @@ func (s *server) partRoutes() {
 		r, err := s.jobs.Store.Revision(c.Request.Context(), c.id, n)
 		return revisionView(r), err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading, summary: "Flat pattern, body, figures and flags of a recipe"}, s.buildPart)
+	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading, summary: "Flat pattern, figures and flags of a recipe; its body is asked for beside"}, s.buildPart)
+	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", access: reading, summary: "The folded body of a recipe, for drawing"}, foldPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading, summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
 	route(s, operation{method: "POST", path: "/api/v1/compare", id: "compare", access: reading, summary: "What two states of a part differ in, in words"}, func(_ call, in CompareRequest) ([]job.Difference, error) {
 		for member, state := range map[string]job.State{"/was": in.Was, "/now": in.Now} {
@@ -250,6 +251,15 @@ func (s *server) buildPart(c call, in BuildRequest) (sheet.Part, error) {
 	return p.Rounded(), under("/recipe", err)
 }
 
+// foldPart answers the body alone: it is over a third of what is said of a part,
+// and drawn after the flat pattern.
+func foldPart(_ call, in BuildRequest) (sheet.Body, error) {
+	r, opt := in.read()
+	opt.Body, opt.Sections = true, false
+	p, err := sheet.Build(r, opt)
+	return p.Rounded().Body, under("/recipe", err)
+}
+
 func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 	r, opt := in.Part.read()
 	w, err := sheet.Explain(r, opt, in.Subject)
@@ -262,7 +272,7 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 
 // read answers the recipe of the hand asked for and how it is to be shown.
 func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
-	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Body: true, Sections: in.Sections, Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
+	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

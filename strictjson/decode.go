@@ -4,7 +4,6 @@
 package strictjson
 
 import (
-	stdjson "encoding/json"
 	"errors"
 	"fmt"
 	"math"
@@ -26,8 +25,8 @@ func Decode(data []byte, v any) error {
 		return explain(err)
 	}
 	var tree any
-	if err := stdjson.Unmarshal(data, &tree); err != nil {
-		return working.Refuse("", "This is not JSON: %v.", err)
+	if err := json.Unmarshal(data, &tree); err != nil {
+		return explain(err)
 	}
 	return present(tree, reflect.TypeOf(v).Elem(), "")
 }

@@ -13,6 +13,13 @@ func (p Part) Rounded() Part {
 		h := &p.Holes[i]
 		point(&h.Centre)
 		vector(&h.Body)
+		fine(&h.X.MM)
+		fine(&h.Y.MM)
+	}
+	for i := range p.BendLines {
+		l := &p.BendLines[i]
+		point(&l.From)
+		point(&l.To)
 	}
 	for i := range p.Dimensions {
 		if d := &p.Dimensions[i]; d.From != nil {

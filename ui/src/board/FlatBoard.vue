@@ -5,6 +5,8 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useId } from 'vue'
 import type { Dimension, Edge, Part } from '@/api/client'
+import BoardCatches from './BoardCatches.vue'
+import BoardFaces from './BoardFaces.vue'
 import BoardDimension from './BoardDimension.vue'
 import BoardOrdinates from './BoardOrdinates.vue'
 import { dimensionLine, fit, loopPath, middle, points } from './geometry'
@@ -67,6 +69,8 @@ const flags = computed(() => {
   return [...out.values()]
 })
 
+const n = (v: number) => v.toFixed(1)
+const zones = computed(() => props.part.panels.map((p) => (p.zone?.length ? `M${points(p.zone, view.value)}Z` : '')).join(''))
 const bends = computed(() =>
   props.part.bendLines.map((l) => {
     const a = view.value.at(l.from)
@@ -77,6 +81,25 @@ const bends = computed(() =>
     const way = (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI
     const tilt = upright ? (way > 0 ? way - 180 : way) : Math.abs(way) > 90 ? way - 180 : way
     return { ...l, a, b, m, upright, tilt }
+  }),
+)
+/** Bend lines and their flags by how they are drawn, one path for all of a kind. */
+const folds = computed(() => {
+  const out: Record<string, { lines: string; flags: string }> = {}
+  for (const l of bends.value) {
+    const f = (out[`${l.up ? 'up' : 'down'}${l.id === props.feature ? ' on' : ''}`] ??= { lines: '', flags: '' })
+    f.lines += `M${n(l.a.x)} ${n(l.a.y)}L${n(l.b.x)} ${n(l.b.y)}`
+    const c = Math.cos((l.tilt * Math.PI) / 180)
+    const s = Math.sin((l.tilt * Math.PI) / 180)
+    const tip = l.up ? 11 : -11
+    f.flags += `M${n(l.m.x - 5 * c)} ${n(l.m.y - 5 * s)}L${n(l.m.x + 5 * c)} ${n(l.m.y + 5 * s)}L${n(l.m.x + tip * s)} ${n(l.m.y - tip * c)}Z`
+  }
+  return out
+})
+const bendLabels = computed(() =>
+  bends.value.flatMap((l) => {
+    const spot = spots.value.get(`bend ${l.id}`)
+    return spot ? [{ id: l.id, at: turned(spot, l.upright), text: bendText(l) }] : []
   }),
 )
 const holes = computed(() =>
@@ -102,7 +125,6 @@ const rims = computed(() => {
 const ticks = computed(() =>
   holes.value.map(({ c, arm }) => `M${n(c.x - arm)} ${n(c.y)}h${n(2 * arm)}M${n(c.x)} ${n(c.y - arm)}v${n(2 * arm)}`).join(''),
 )
-const n = (v: number) => v.toFixed(1)
 const firsts = computed(() => {
   const seen = new Set<string>()
   return holes.value
@@ -119,13 +141,6 @@ const marks = computed(() =>
 )
 const turned = (r: Rect, upright: boolean) =>
   upright ? `translate(${r.x + 12} ${r.y + r.h / 2}) rotate(-90)` : `translate(${r.x + r.w / 2} ${r.y + 12})`
-const edges = computed(() =>
-  props.part.panels.flatMap((p) =>
-    p.edges
-      .filter((e) => e.role === 'free' || e.role === 'tip')
-      .map((e) => ({ panel: p.id, ...e, a: view.value.at(e.from), b: view.value.at(e.to) })),
-  ),
-)
 </script>
 
 <template>
@@ -144,48 +159,23 @@ const edges = computed(() =>
     >
       <clipPath :id="clip"><path :d="loopPath(part.outline, view)" /></clipPath>
       <path :d="loopPath(part.outline, view)" class="metal" />
-      <template v-for="p in part.panels" :key="p.id">
-        <polygon v-if="p.zone?.length" :points="points(p.zone, view)" class="zone" :clip-path="`url(#${clip})`" />
-        <polygon
-          :points="points(p.flat, view)"
-          class="face"
-          :class="[{ on: p.id === feature && !edge }, flagged.get(p.id)]"
-          @click="emit('face', p.id)"
-        />
-      </template>
+      <path :d="zones" class="zone" :clip-path="`url(#${clip})`" />
+      <BoardFaces :part="part" :view="view" :on="edge ? undefined : feature" :flagged="flagged" @face="(p) => emit('face', p)" />
       <path :d="loopPath(part.outline, view)" class="cut" />
       <path v-for="(d, state) in rims" :key="state" :d="d" class="cut open" :class="state" />
       <path :d="ticks" class="tick" />
-      <circle
-        v-for="h in holes"
-        :key="h.id"
-        class="hole"
-        :cx="h.c.x"
-        :cy="h.c.y"
-        :r="Math.max(h.r, 16)"
-        @click="emit('hole', h.feature)"
-      />
-      <g v-for="l in bends" :key="l.id" :class="[l.up ? 'up' : 'down', { on: l.id === feature }]">
-        <path :d="`M${l.a.x} ${l.a.y}L${l.b.x} ${l.b.y}`" class="bend" />
-        <g :transform="`translate(${l.m.x} ${l.m.y}) rotate(${l.tilt})`">
-          <path :d="l.up ? 'M-5 0L5 0L0 -11Z' : 'M-5 0L5 0L0 11Z'" class="flag" />
-        </g>
-        <text
-          v-if="spots.get('bend ' + l.id)"
-          class="label"
-          text-anchor="middle"
-          :transform="turned(spots.get('bend ' + l.id)!, l.upright)"
-        >
-          {{ bendText(l) }}
-        </text>
+      <g v-for="(f, kind) in folds" :key="kind" :class="kind">
+        <path :d="f.lines" class="bend" />
+        <path :d="f.flags" class="flag" />
       </g>
-      <path
-        v-for="e in edges"
-        :key="e.panel + e.edge"
-        :d="`M${e.a.x} ${e.a.y}L${e.b.x} ${e.b.y}`"
-        class="edge"
-        :class="{ on: e.panel === feature && e.edge === edge }"
-        @click="emit('edge', e.panel, e.edge)"
+      <text v-for="l in bendLabels" :key="l.id" class="label" text-anchor="middle" :transform="l.at">{{ l.text }}</text>
+      <BoardCatches
+        :part="part"
+        :view="view"
+        :feature="feature"
+        :edge="edge"
+        @hole="(f) => emit('hole', f)"
+        @edge="(p, e) => emit('edge', p, e)"
       />
       <text
         v-for="h in firsts"
@@ -272,19 +262,6 @@ svg {
   fill: var(--zone);
   pointer-events: none;
 }
-.face {
-  fill: transparent;
-  cursor: pointer;
-}
-.face:hover {
-  fill: color-mix(in srgb, var(--pick) 9%, transparent);
-}
-.face.on {
-  fill: color-mix(in srgb, var(--pick) 16%, transparent);
-}
-.face.stop {
-  fill: color-mix(in srgb, var(--stop) 14%, transparent);
-}
 .cut {
   fill: none;
   stroke: var(--line);
@@ -298,7 +275,6 @@ svg {
   stroke-dasharray: 2 3;
   fill: none;
 }
-.hole,
 .catch {
   fill: transparent;
   cursor: pointer;
@@ -371,18 +347,6 @@ svg {
 }
 .mark.on text {
   fill: var(--pick);
-}
-.edge {
-  stroke: transparent;
-  stroke-width: 16;
-  cursor: pointer;
-}
-.edge:hover {
-  stroke: color-mix(in srgb, var(--pick) 35%, transparent);
-}
-.edge.on {
-  stroke: color-mix(in srgb, var(--pick) 55%, transparent);
-  stroke-width: 8;
 }
 .lines {
   fill: none;

@@ -6,6 +6,7 @@ import type { Body, Finding } from '@/api/client'
 import { useDevice } from '@/device'
 import PictureButton from '@/kit/PictureButton.vue'
 import BodyLines from './BodyLines.vue'
+import { drawnIn } from './pace'
 import { type Flag, Scene } from './scene'
 
 const props = defineProps<{ body: Body; name: string; feature?: string; findings?: Finding[] }>()
@@ -43,7 +44,11 @@ const flags = computed<Flag[]>(() => {
       out.set(f.place.body.join(), { id: f.feature ?? '', at: f.place.body, stop: f.severity === 'stop', said: f.reason })
   return [...out.values()]
 })
-const draw = () => scene?.show(props.body, props.feature, flags.value)
+function draw() {
+  const began = performance.now()
+  scene?.show(props.body, props.feature, flags.value)
+  requestAnimationFrame(() => setTimeout(() => drawnIn(performance.now() - began)))
+}
 // The flat pattern goes first: the body is drawn once that stands.
 let due = 0
 function drawSoon() {

@@ -80,8 +80,16 @@ export class Scene {
     const rims: V[][] = []
     for (const p of body.panels) rims.push(...holeRims(p, body.thickness))
     this.lines(rims, '--line')
-    for (const p of body.panels) this.part.add(new Mesh(plate(p, body.thickness), p.id === feature ? picked : steel))
-    for (const b of body.bends) this.part.add(new Mesh(swept(b.rows), b.id === feature ? picked : steel))
+    // One mesh of all that looks alike: a part may have hundreds of faces.
+    for (const [paint, on] of [
+      [steel, false],
+      [picked, true],
+    ] as const) {
+      const out: number[] = []
+      for (const p of body.panels) if ((p.id === feature) === on) plate(p, body.thickness, out)
+      for (const b of body.bends) if ((b.id === feature) === on) swept(b.rows, out)
+      if (out.length) this.part.add(new Mesh(solid(out), paint))
+    }
     this.lines(body.edges, '--line')
     for (const stop of [false, true])
       this.points(
@@ -289,41 +297,42 @@ export function holeRims(p: Body['panels'][number], thickness: number): V[][] {
   )
 }
 
-/** A panel's plate: both faces with their holes, and the sides. */
-function plate(p: Body['panels'][number], thickness: number): BufferGeometry {
-  const shape = new Shape(p.face.map((q) => new Vector3(q.x, q.y, 0) as never))
-  for (const ring of p.holes ?? []) shape.holes.push(new Path(ring.map((q) => new Vector3(q.x, q.y, 0) as never)))
+/** A panel's plate, put to the triangles there are: both faces with their holes, and the sides. */
+function plate(p: Body['panels'][number], thickness: number, out: number[]) {
+  const shape = new Shape(p.face.map((q) => new Vector2(q.x, q.y)))
+  for (const ring of p.holes ?? []) shape.holes.push(new Path(ring.map((q) => new Vector2(q.x, q.y))))
   const flat = new ShapeGeometry(shape)
-  const spots = flat.getAttribute('position')
-  const index = [...(flat.index?.array ?? [])]
-  const o = at(p.origin)
-  const x = at(p.x)
-  const y = at(p.y)
-  const z = at(p.z)
-  const place = (u: number, v: number, w: number) => o.clone().addScaledVector(x, u).addScaledVector(y, v).addScaledVector(z, w)
-  const out: number[] = []
-  const tri = (...v: Vector3[]) => v.forEach((q) => out.push(q.x, q.y, q.z))
+  const spots = flat.getAttribute('position').array
+  const index = flat.index?.array ?? []
+  const { origin: o, x, y, z } = p
+  const put = (u: number, v: number, w: number) =>
+    out.push(
+      o[0]! + x[0]! * u + y[0]! * v + z[0]! * w,
+      o[1]! + x[1]! * u + y[1]! * v + z[1]! * w,
+      o[2]! + x[2]! * u + y[2]! * v + z[2]! * w,
+    )
   const half = thickness / 2
-  for (let i = 0; i < index.length; i += 3) {
-    const corner = (k: number, w: number) => place(spots.getX(index[i + k]!), spots.getY(index[i + k]!), w)
-    tri(corner(0, half), corner(1, half), corner(2, half))
-    tri(corner(0, -half), corner(2, -half), corner(1, -half))
-  }
-  for (const ring of [p.face, ...(p.holes ?? [])]) {
+  for (let i = 0; i < index.length; i += 3)
+    for (const [order, w] of [
+      [[0, 1, 2], half],
+      [[0, 2, 1], -half],
+    ] as const)
+      for (const k of order) put(spots[3 * index[i + k]!]!, spots[3 * index[i + k]! + 1]!, w)
+  for (const ring of [p.face, ...(p.holes ?? [])])
     ring.forEach((q, i) => {
       const r = ring[(i + 1) % ring.length]!
-      const [a, b, c, d] = [place(q.x, q.y, -half), place(r.x, r.y, -half), place(r.x, r.y, half), place(q.x, q.y, half)]
-      tri(a, b, c)
-      tri(a, c, d)
+      put(q.x, q.y, -half)
+      put(r.x, r.y, -half)
+      put(r.x, r.y, half)
+      put(q.x, q.y, -half)
+      put(r.x, r.y, half)
+      put(q.x, q.y, half)
     })
-  }
   flat.dispose()
-  return solid(out)
 }
 
-/** A bend: strips of inner and outer skin, and its two ends. */
-function swept(rows: Body['bends'][number]['rows']): BufferGeometry {
-  const out: number[] = []
+/** A bend, put to the triangles there are: strips of inner and outer skin, and its two ends. */
+function swept(rows: Body['bends'][number]['rows'], out: number[]) {
   const quad = (a: V, b: V, c: V, d: V) => out.push(...a, ...b, ...c, ...a, ...c, ...d)
   for (let i = 1; i < rows.length; i++) {
     const a = rows[i - 1]!
@@ -333,7 +342,6 @@ function swept(rows: Body['bends'][number]['rows']): BufferGeometry {
     quad(a[0]!, b[0]!, b[1]!, a[1]!)
     quad(a[2]!, a[3]!, b[3]!, b[2]!)
   }
-  return solid(out)
 }
 
 function solid(positions: number[]): BufferGeometry {

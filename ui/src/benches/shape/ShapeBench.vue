@@ -140,12 +140,12 @@ watch([drawing, open], ([d, part]) => {
         </div>
       </div>
       <BodyView
-        v-if="!narrow || side === 'body'"
+        v-if="open.body.value && (!narrow || side === 'body')"
         class="pane"
-        :body="open.built.value.body"
+        :body="open.body.value.shape"
         :feature="bench.feature.value"
         :name="open.state.value.name"
-        :findings="open.built.value.findings"
+        :findings="open.body.value.findings"
         @look="bench.pick"
       />
     </section>

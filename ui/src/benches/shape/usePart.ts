@@ -5,6 +5,8 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import {
   api,
+  type Body,
+  type BuildRequest,
   type Fix,
   type Part,
   type PartView,
@@ -16,24 +18,43 @@ import {
   words,
 } from '@/api/client'
 import { at, put } from '@/api/pointer'
+import { pause } from '@/body/pace'
 import { queryClient, refreshJobs } from '@/api/queries'
 import type { BuildStyle } from '@/kit/readLength'
 
 export type State = { name: string; quantity: number; recipe: Recipe }
 export type SaveState = 'saved' | 'saving' | 'typing' | 'waiting' | 'conflict' | 'refused'
 
-const pause = 900 // ms of quiet before a save
+const quiet = 900 // ms before a save
 const key = (id: string) => `warmanvil.unsent.${id}`
 
 export function usePart(id: string, style: () => BuildStyle) {
   const view = shallowRef<PartView>()
   const state = shallowRef<State>()
   const built = shallowRef<Part>()
+  // The folded body is asked for when the flat pattern stands, with the flags on it.
+  const body = shallowRef<{ shape: Body; findings: Part['findings'] }>()
+  let folding: ReturnType<typeof setTimeout> | undefined
+  const afterFrame = (then: () => void) => requestAnimationFrame(() => setTimeout(then))
+  function foldSoon(mine: number, request: BuildRequest) {
+    clearTimeout(folding)
+    if (!body.value) void fold(mine, request)
+    else folding = setTimeout(() => afterFrame(() => void fold(mine, request)), pause())
+  }
+  async function fold(mine: number, request: BuildRequest) {
+    if (mine < turn) return // a newer one is on its way
+    try {
+      const shape = await take(api.POST('/api/v1/body', { body: request }))
+      if (mine === turn) body.value = { shape, findings: built.value?.findings ?? [] }
+    } catch (e) {
+      if (mine === turn) trouble.value = words(e)
+    }
+  }
   // What is told in words and tables comes one frame after the drawing.
   const told = shallowRef<Part>()
   watch(built, (b) => {
     if (!told.value) told.value = b
-    else requestAnimationFrame(() => setTimeout(() => (told.value = built.value)))
+    else afterFrame(() => (told.value = built.value))
   })
   const save = ref<SaveState>('saved')
   const trouble = ref('')
@@ -82,21 +103,19 @@ export function usePart(id: string, style: () => BuildStyle) {
     if (!state.value) return
     const mine = ++turn
     try {
-      const got = await take(
-        api.POST('/api/v1/build', {
-          body: {
-            recipe: state.value.recipe,
-            ...style(),
-            mirrored: mirrored.value,
-            quantity: state.value.quantity,
-            part: id,
-            sections: sections.value || undefined,
-          },
-        }),
-      )
+      const request: BuildRequest = {
+        recipe: state.value.recipe,
+        ...style(),
+        mirrored: mirrored.value,
+        quantity: state.value.quantity,
+        part: id,
+        sections: sections.value || undefined,
+      }
+      const got = await take(api.POST('/api/v1/build', { body: request }))
       if (mine < drawn) return // a newer drawing is out already
       drawn = mine
       built.value = got
+      foldSoon(mine, request)
       faults.value = []
       trouble.value = ''
     } catch (e) {
@@ -117,8 +136,8 @@ export function usePart(id: string, style: () => BuildStyle) {
   function change(next: Partial<State>) {
     if (!state.value) return
     state.value = { ...state.value, ...next }
+    void build() // asked first: keeping goes on while the server builds
     keep()
-    void build()
     schedule()
   }
 
@@ -127,7 +146,7 @@ export function usePart(id: string, style: () => BuildStyle) {
     else localStorage.removeItem(key(id))
   }
 
-  function schedule(after = pause) {
+  function schedule(after = quiet) {
     if (save.value === 'conflict') return
     save.value = 'typing'
     clearTimeout(timer)
@@ -240,6 +259,7 @@ export function usePart(id: string, style: () => BuildStyle) {
   window.addEventListener('pagehide', leave)
   onScopeDispose(() => {
     window.removeEventListener('pagehide', leave)
+    clearTimeout(folding)
     void send().then(refreshJobs)
   })
 
@@ -248,6 +268,7 @@ export function usePart(id: string, style: () => BuildStyle) {
     state,
     recipe,
     built,
+    body,
     told,
     save,
     trouble,
