@@ -87,8 +87,9 @@ export function placeLabels(
     if (Math.hypot(b.x - a.x, b.y - a.y) < w + 10) continue
     wishes.push({
       key: `bend ${l.id}`,
+      // At the middle stands the line's flag, on one side of it.
       places: [0.5, 0.28, 0.72].flatMap((t) =>
-        [-11, 11].map((off) =>
+        (t === 0.5 ? [l.up ? 11 : -11] : [-11, 11]).map((off) =>
           around(
             { x: a.x + (b.x - a.x) * t + (upright ? off : 0), y: a.y + (b.y - a.y) * t + (upright ? 0 : off) },
             size.w,
