@@ -3,16 +3,13 @@ package job
 import (
 	"fmt"
 	"slices"
-	"strings"
 
 	"warmanvil/core/hold"
 	"warmanvil/core/hole"
 	"warmanvil/core/joint"
-	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
-	"warmanvil/core/survey"
 )
 
 // BoltReach is whether one bolt of a joint goes in and a tool reaches it, past its
@@ -52,15 +49,6 @@ func (b Brief) heads(j Joint) hold.Face {
 		return hold.Back
 	}
 	return hold.Good
-}
-
-// neighbour is an obstacle with what it is of.
-type neighbour struct {
-	hole.Obstacle
-	thing string // id of the placed thing
-	part  string // id of the part it is a panel of, as drawn
-	panel *sheet.PanelMade
-	pose  solid.Pose
 }
 
 // reachBolts tries every bolt of a joint.
@@ -148,63 +136,6 @@ func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach 
 	return out
 }
 
-// setBy answers how a rivet or a self-drilling screw is set.
-func setBy(i int, b hole.Through, by []string, obstacles []hole.Obstacle) BoltReach {
-	best := hole.Made(b.Head, b.Thread, by, obstacles)
-	told := BoltReach{Bolt: i, Reach: best.Reach, How: "Set it with a " + best.Name + ".", Ways: []ReachWay{}}
-	if best.Reach == hole.Blocked {
-		told.How = fmt.Sprintf("A %s does not go on: %s is in the way.", best.Name, strings.Join(best.By, ", "))
-	}
-	return told
-}
-
-// pinned answers whether a pin can be driven in and drawn again from one side
-// and its clip put on from the other.
-func pinned(i int, b hole.Through, obstacles []hole.Obstacle) BoltReach {
-	const hand = 40. // mm, fingers with a clip
-	far := hole.Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}
-	var by []string
-	for _, way := range [][2]hole.Side{{b.Head, far}, {far, b.Head}} {
-		in, one := hole.RoomOf(way[0], b.Length+hand, obstacles).Withdraws(b.Thread.Diameter/2, b.Length)
-		clip, two := hole.RoomOf(way[1], b.Length+hand, obstacles).Withdraws(b.Thread.Diameter, hand)
-		if in && clip {
-			return BoltReach{Bolt: i, Reach: hole.Reachable, How: "The pin goes in and its clip on.", Ways: []ReachWay{}}
-		}
-		by = append(by, append(one, two...)...)
-	}
-	slices.Sort(by)
-	return BoltReach{Bolt: i, Reach: hole.Blocked, How: fmt.Sprintf("The pin does not go in, or its clip not on: %s is in the way.", strings.Join(slices.Compact(by), ", ")), Ways: []ReachWay{}}
-}
-
-// closed answers the wall that shuts a side nobody reaches, behind the bolt.
-func closed(sides joint.Reached, b hole.Through) []hole.Obstacle {
-	const wide, deep, room = 400., 50., 2.
-	at, name := b.Head, "what closes the heads' side"
-	off := b.Thread.Diameter // a head and the room it has
-	switch sides {
-	case joint.NutsOnly:
-	case joint.HeadsOnly:
-		at, name = hole.Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}, "what closes the nuts' side"
-		off = max(off, b.Length-b.Grip)
-	default:
-		return nil
-	}
-	pose := solid.Upon(at.At.Add(at.Axis.Mul(off+room)), at.Axis)
-	square := []profile.Point{{X: -wide, Y: -wide}, {X: wide, Y: -wide}, {X: wide, Y: wide}, {X: -wide, Y: wide}}
-	return []hole.Obstacle{{Name: name, Body: solid.Prism(pose, square, nil, deep)}}
-}
-
-// drill says why holes cannot be drilled through in place, from neither side.
-func drill(b hole.Through, obstacles []hole.Obstacle) string {
-	keys := []string{"drill", "angledrill"}
-	far := hole.Side{At: b.Head.At.Sub(b.Head.Axis.Mul(b.Grip)), Axis: b.Head.Axis.Mul(-1)}
-	head, nut := hole.Made(b.Head, b.Thread, keys, obstacles), hole.Made(far, b.Thread, keys, obstacles)
-	if head.Reach != hole.Blocked || nut.Reach != hole.Blocked {
-		return ""
-	}
-	return fmt.Sprintf("No drill goes on in place, from neither side: %s. Mark the mates through, take them off and drill them on the bench.", strings.Join(append(head.By, nut.By...), ", "))
-}
-
 // above answers how much of the stack lies between the heads and the part, mm.
 func (s *site) above(j Joint, in joint.Input) (sum float64) {
 	for k, p := range in.Plies {
@@ -262,108 +193,6 @@ func pierced(body solid.Body, b hole.Through) bool {
 		}
 	}
 	return false
-}
-
-// around answers what stands round a placed part: by the time the joint is
-// fitted, and in the end. Devices the joint itself holds are not counted: their
-// box holds their own feet.
-func (s *site) around(j Joint, own string, near []neighbour) (now, all []neighbour) {
-	fitted := map[string]int{}
-	here := len(s.Brief.Joints)
-	for i, q := range s.Brief.Joints {
-		if q.ID == j.ID {
-			here = i
-		}
-		for _, side := range q.Sides {
-			if id, _ := s.instance(side); id != "" {
-				if _, known := fitted[id]; !known {
-					fitted[id] = i
-				}
-			}
-		}
-	}
-	holds := map[string]bool{}
-	for _, side := range j.Sides {
-		if id, _ := s.instance(side); side.Kind == DeviceSide && id != "" {
-			holds[id] = true
-		}
-	}
-	now, all = slices.Clone(near), slices.Clone(near)
-	add := func(n neighbour, there bool) {
-		all = append(all, n)
-		if there {
-			now = append(now, n)
-		}
-	}
-	for _, id := range s.order {
-		st := s.stands[id]
-		if id == own || holds[id] || st.Why != "" {
-			continue
-		}
-		at, later := fitted[id]
-		there := !later || at <= here
-		if st.built == nil {
-			add(neighbour{Obstacle: hole.Obstacle{Name: st.told.Name, Body: st.thing.Body}, thing: id}, there)
-			continue
-		}
-		part := s.placed(id).Part
-		if s.placed(id).Twin {
-			part = "" // its recipe is of the other hand
-		}
-		for _, n := range panels(*st.built, st.told.Name, id, part, st.Pose) {
-			add(n, there)
-		}
-	}
-	for _, sp := range s.Survey.Spaces {
-		if sp.Kind == survey.Opening {
-			continue
-		}
-		state := survey.Stowed
-		if len(sp.Moves) > 0 {
-			state = sp.Moves[0]
-		}
-		add(neighbour{Obstacle: hole.Obstacle{Name: sp.Name, Body: sp.In(state)}}, true)
-	}
-	return now, all
-}
-
-// panels answers a part's panels and bends as obstacles, by their names.
-func panels(p sheet.Part, of, thing, part string, pose solid.Pose) []neighbour {
-	names := map[string]string{}
-	made := map[string]*sheet.PanelMade{}
-	for i, q := range p.Panels {
-		names[q.ID] = q.Name
-		if of != "" {
-			names[q.ID] = of + ", " + lower(q.Name)
-		}
-		made[q.ID] = &p.Panels[i]
-	}
-	half := p.Body.Thickness / 2
-	var out []neighbour
-	for _, q := range p.Body.Panels {
-		at := solid.Pose{Origin: q.Origin.Sub(q.Z.Mul(half)), X: q.X, Y: q.Y, Z: q.Z}
-		out = append(out, neighbour{hole.Obstacle{Name: names[q.ID], Body: solid.Prism(at, q.Face, wide(q.Holes), p.Body.Thickness).At(pose)}, thing, part, made[q.ID], pose})
-	}
-	for _, q := range p.Body.Bends {
-		bend := sheet.Body{Thickness: p.Body.Thickness, Bends: []sheet.BodyBend{q}}
-		out = append(out, neighbour{Obstacle: hole.Obstacle{Name: "the bend of " + lower(names[q.ID]), Body: bend.Solid().At(pose)}, thing: thing, pose: pose})
-	}
-	return out
-}
-
-// wide answers the holes a tool may go through.
-func wide(holes [][]profile.Point) (out [][]profile.Point) {
-	const least = 14. // mm, under the smallest socket
-	for _, ring := range holes {
-		lo, hi := ring[0], ring[0]
-		for _, p := range ring {
-			lo.X, lo.Y, hi.X, hi.Y = min(lo.X, p.X), min(lo.Y, p.Y), max(hi.X, p.X), max(hi.Y, p.Y)
-		}
-		if hi.X-lo.X > least && hi.Y-lo.Y > least {
-			out = append(out, ring)
-		}
-	}
-	return out
 }
 
 // wayOut adds what does a way out: the joint to be fitted before, the hole to cut.

@@ -2,7 +2,6 @@ package job
 
 import (
 	"fmt"
-	"slices"
 	"strings"
 
 	"warmanvil/core/joint"
@@ -244,39 +243,6 @@ func (s *site) pushes(out *Pathway, in load.PathInput, ties map[string]tie, devi
 	}
 }
 
-// sharing is one way the joints of a device carry it.
-type sharing struct {
-	name   string
-	joints []load.PathJoint
-}
-
-// sharings answers the ways besides all together: each foot of a device loose, and
-// two across each other carrying, as its feet alone are asked.
-func sharings(in load.PathInput, devices map[string]bool) (out []sharing) {
-	for _, b := range in.Bodies {
-		var held []int
-		var at [][2]float64
-		for i, j := range in.Joints {
-			if (j.A == b.ID || j.B == b.ID) && devices[b.ID] {
-				held, at = append(held, i), append(at, [2]float64{j.At[0], j.At[1]})
-			}
-		}
-		for _, s := range load.Sharings(at)[1:] {
-			w := sharing{name: s.Name, joints: slices.Clone(in.Joints)}
-			for k, i := range held {
-				switch {
-				case s.Loose != nil && *s.Loose == k:
-					w.joints[i].Stiffness = 1e-9
-				case s.Carrying != nil && k != s.Carrying[0] && k != s.Carrying[1]:
-					w.joints[i].Stiffness = 1e-3
-				}
-			}
-			out = append(out, w)
-		}
-	}
-	return out
-}
-
 // jointCase turns a share into a load on the ply under the heads, in the axes of
 // the joint. Of several things in one joint the first pair counts.
 func (s *site) jointCase(out *Pathway, in load.PathInput, share load.PathShare, t tie, name string) {
@@ -325,122 +291,4 @@ func nameIn(in load.PathInput, id string) string {
 		}
 	}
 	return id
-}
-
-// thing is a body a joint joins.
-type thing struct {
-	id    string
-	side  Side
-	label string // of one among several
-}
-
-// joins tells whether a joint holds two things that are named.
-func (s *site) joins(j Joint) bool {
-	seen := map[Side]bool{}
-	for _, side := range j.Sides {
-		if side.Kind == VehicleSide {
-			side = Side{Kind: VehicleSide}
-		}
-		if side.Member = ""; side.Kind != "" {
-			seen[side] = true
-		}
-	}
-	return len(seen) > 1
-}
-
-// joined answers the things a joint holds together at one of its places, head
-// side first, each once where its plies lie on each other.
-func (s *site) joined(j Joint, st Stand) (out []thing, why string) {
-	for k, side := range j.Sides {
-		if side.Kind == "" || k >= len(j.Work.Plies) || side.Kind != VehicleSide && side.Of == "" {
-			continue
-		}
-		t := thing{id: ground, side: side}
-		if side.Kind != VehicleSide {
-			if t.id, t.label, why = s.key(j, side, st); why != "" {
-				return nil, why
-			}
-		}
-		if n := len(out); n == 0 || out[n-1].id != t.id {
-			out = append(out, t)
-		}
-	}
-	return out, ""
-}
-
-// key tells things apart: placed ones by their place, parts there are several of
-// by the place of the joint, all else by what they are.
-func (s *site) key(j Joint, side Side, st Stand) (id, label, why string) {
-	if side.Kind == PartSide && side.Of == j.Part && st.Placed != "" {
-		return st.Placed, "", ""
-	}
-	bare := string(side.Kind) + " " + side.Of
-	if p := s.part(side.Of); p != nil && side.Placed == "" && st.Label() != "" && (p.Quantity > 1 || p.Recipe.Hand.Pair) {
-		return bare + "#" + st.Label(), st.Label(), ""
-	}
-	if id, why = s.instance(side); id == "" {
-		id = bare
-	}
-	return id, "", why
-}
-
-// body answers a thing with its mass at its centre of gravity, or why that has no
-// place.
-func (s *site) body(t thing, poses map[string]solid.Pose) (load.PathBody, string) {
-	b := load.PathBody{ID: t.id, Name: s.named(t.side)}
-	st := s.stands[t.id]
-	if st != nil && st.Why != "" {
-		st = nil
-	}
-	if st != nil {
-		b.Name = st.told.Name
-	}
-	if t.label != "" {
-		b.Name += " at " + t.label
-	}
-	none := b.Name + " has no place on the vehicle"
-	switch t.side.Kind {
-	case PartSide:
-		p := s.part(t.side.Of)
-		if p == nil || p.Err != nil {
-			return b, none
-		}
-		b.Mass = p.Built.Mass
-		if pose, there := poses[t.id]; there && st == nil {
-			var whole solid.Body
-			for _, n := range s.bodies[t.side.Of] {
-				whole = whole.With(n.Body)
-			}
-			b.At = pose.Apply(whole.Middle())
-			return b, ""
-		}
-		if st == nil {
-			return b, none
-		}
-		b.At = st.thing.Body.Middle()
-	case MemberSide:
-		f := s.frames[t.side.Of]
-		if f == nil {
-			return b, none
-		}
-		pose := s.frame(t.side.Of).Frame.Fit.Solid()
-		if st != nil {
-			pose = st.Pose
-		}
-		b.Mass, b.At = f.Mass, pose.Apply(f.Gravity)
-	case DeviceSide:
-		d, _ := s.Brief.device(t.side.Of)
-		if d.Mass != nil {
-			b.Mass = d.Mass.Value
-		}
-		g := d.Gravity
-		if g == nil {
-			return b, "The centre of gravity of " + b.Name + " is not known"
-		}
-		pose, why := s.devicePose(d)
-		if b.At = pose.Apply(solid.Vector{g.X, g.Y, g.Z}); why != "" {
-			return b, why
-		}
-	}
-	return b, ""
 }
