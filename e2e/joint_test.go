@@ -31,6 +31,11 @@ func TestJointOnTheFloor(t *testing.T) {
 	p.wait("a higher torque", torque+` === '101 N·m'`)
 	p.pick("main", "Class", "8.8")
 	p.wait("the first torque", torque+` === '70.4 N·m'`)
+	// Half the share of proof is half the torque.
+	p.set("main", "Share of proof, %", "37.5")
+	p.wait("half the torque", torque+` === '35.2 N·m'`)
+	p.set("main", "Share of proof, %", "75")
+	p.wait("the whole torque", torque+` === '70.4 N·m'`)
 	p.pick("main", "Locked by", "nothing")
 	p.pick("main", "Screwed into", "a hexagon nut")
 	p.wait("the lock missed", `document.querySelector('[data-code=no-lock]')`)

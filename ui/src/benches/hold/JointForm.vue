@@ -91,6 +91,7 @@ function setRivet(v: string) {
   if (r) set('/work/rivet', { diameter: r.diameter, material: r.material })
 }
 const headed = computed(() => !['rivet', 'pin', 'selfdrill'].includes(work.value.nut))
+const drilled = computed(() => !['rivet', 'selfdrill'].includes(work.value.nut))
 const heads = [
   { value: 'hex', text: 'a hexagon' },
   { value: 'socket', text: 'a socket for a key' },
@@ -191,6 +192,24 @@ const meets = (k: (typeof near)[number]['key']) => {
         :choices="[...oils]"
         :model-value="work.tighten.lubrication"
         @update:model-value="(v) => set('/work/tighten/lubrication', v)"
+      />
+      <ValueField
+        v-if="headed"
+        label="Share of proof, %"
+        kind="number"
+        :model-value="Math.round(1000 * (work.tighten.share || 0.75)) / 10"
+        :lengths="open.style.value"
+        note="75 is usual"
+        @update:model-value="(v) => set('/work/tighten/share', v ? Number(v) / 100 : undefined)"
+      />
+      <ValueField
+        v-if="drilled"
+        label="A side may be turned by"
+        kind="angle"
+        :model-value="work.angle ?? 0"
+        :lengths="open.style.value"
+        note="it moves the far holes"
+        @update:model-value="(v) => set('/work/angle', v || undefined)"
       />
       <PickOne
         v-if="!riveted"
