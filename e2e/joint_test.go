@@ -181,13 +181,15 @@ func TestPatternsSlotted(t *testing.T) {
 	p.wait("the holes that miss", `document.querySelector('[data-code=holes-miss]')`)
 	eval[bool](p, `(() => { [...document.querySelectorAll('[data-code=holes-miss] button')].find(b => b.innerText.includes("Slot the holes of press's frame")).click(); return true })()`)
 	p.wait("they meet", `!document.querySelector('[data-code=holes-miss]')`)
+	p.pick("main [data-ply='0']", "Its holes are", "cut on a table")
+	p.set("main [data-ply='0']", "A hole may lie off by", "0.1")
 	p.briefKept()
 	j, err := a.jobs.Store.Job(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)
 	}
-	if plies := j.Brief.Joints[0].Work.Plies; !plies[0].Slotted || plies[1].Slotted {
-		t.Errorf("slotted: %v, %v", plies[0].Slotted, plies[1].Slotted)
+	if plies := j.Brief.Joints[0].Work.Plies; !plies[0].Slotted || plies[1].Slotted || plies[0].Tolerance != .1 {
+		t.Errorf("slotted: %v, %v; off by %g", plies[0].Slotted, plies[1].Slotted, plies[0].Tolerance)
 	}
 }
 

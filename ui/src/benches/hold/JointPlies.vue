@@ -149,6 +149,14 @@ const flipRubber = (i: number) =>
           @update:model-value="(v) => set(i, '/placed', v || undefined)"
         />
         <ValueField
+          v-if="p.placed"
+          label="A hole may lie off by"
+          :model-value="p.tolerance || null"
+          :lengths="open.style.value"
+          note="empty: as usual for how it is made"
+          @update:model-value="(v) => set(i, '/tolerance', v ?? undefined)"
+        />
+        <ValueField
           label="Left of its strength"
           kind="number"
           :model-value="p.worn ?? 1"
