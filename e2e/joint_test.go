@@ -127,7 +127,7 @@ func TestClosedBehind(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if w := j.Brief.Joints[1].Work; w.Rivet == nil || w.Rivet.Diameter != 6.4 || w.Reached != "heads" {
+	if w := j.Brief.Joints[1].Design; w.Rivet == nil || w.Rivet.Diameter != 6.4 || w.Reached != "heads" {
 		t.Errorf("%+v", w)
 	}
 }
@@ -188,7 +188,7 @@ func TestPatternsSlotted(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if plies := j.Brief.Joints[0].Work.Plies; !plies[0].Slotted || plies[1].Slotted || plies[0].Tolerance != .1 {
+	if plies := j.Brief.Joints[0].Design.Plies; !plies[0].Slotted || plies[1].Slotted || plies[0].Tolerance != .1 {
 		t.Errorf("slotted: %v, %v; off by %g", plies[0].Slotted, plies[1].Slotted, plies[0].Tolerance)
 	}
 }

@@ -120,7 +120,7 @@ func TestJobFileOverHTTP(t *testing.T) {
 	}
 	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":4`, `"version":7`, 1)).refused(t, 422, "/version")
 	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"schema":1,"material":"steel-s235","thickness":6`, `"schema":1,"material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/parts/0/revisions/0/recipe/thickness")
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"name":"outrigger's plate","material":"steel-s235","thickness":6`, `"name":"outrigger's plate","material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/brief/joints/1/work/plies/2/thickness")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"name":"outrigger's plate","material":"steel-s235","thickness":6`, `"name":"outrigger's plate","material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/brief/joints/1/design/plies/2/thickness")
 	c.do("POST", "/api/v1/import", `{"letter":"to a friend"}`).refused(t, 422, "/letter")
 }
 

@@ -44,8 +44,8 @@ func (s *server) torqueSheet(c *gin.Context) error {
 			sheet.Joints = append(sheet.Joints, paper.TorqueJoint{Name: t.Name, Mind: []string{"It cannot be worked out. " + t.Why}})
 			continue
 		}
-		work := j.Brief.Joints[i].Work
-		row := paper.TorqueJoint{Name: t.Name, Lubed: lubed[work.Tighten.Lubrication], Locking: locked[work.Tighten.Locking], Sequence: t.Result.Sequence, Bolts: t.Holes, Keep: t.Result.Keep}
+		design := j.Brief.Joints[i].Design
+		row := paper.TorqueJoint{Name: t.Name, Lubed: lubed[design.Tighten.Lubrication], Locking: locked[design.Tighten.Locking], Sequence: t.Result.Sequence, Bolts: t.Holes, Keep: t.Result.Keep}
 		for _, h := range t.Result.Hardware {
 			row.Hardware = append(row.Hardware, h.String())
 		}

@@ -67,10 +67,10 @@ func (s *site) oneSize(told []BoltedTold, path Pathway) []OneSize {
 	}
 	var usual kind
 	for i, j := range s.Brief.Joints {
-		if told[i].Result == nil || of(j.Work).size == "" {
+		if told[i].Result == nil || of(j.Design).size == "" {
 			continue
 		}
-		k := of(j.Work)
+		k := of(j.Design)
 		if many[k] += len(told[i].Holes) * max(len(j.Stands), 1); many[k] > many[usual] {
 			usual = k
 		}
@@ -81,7 +81,7 @@ func (s *site) oneSize(told []BoltedTold, path Pathway) []OneSize {
 	}
 	t, _ := stock.FindThread(usual.system, usual.size, usual.pitch)
 	for i, j := range s.Brief.Joints {
-		if told[i].Result == nil || of(j.Work) == usual || told[i].Result.Verdict != strength.Holds && told[i].Result.Verdict != strength.Tight {
+		if told[i].Result == nil || of(j.Design) == usual || told[i].Result.Verdict != strength.Holds && told[i].Result.Verdict != strength.Tight {
 			continue
 		}
 		in, why := s.joint(j, path)

@@ -39,13 +39,13 @@ func TestOneSizeWhereItHolds(t *testing.T) {
 	b, parts := pressed(t)
 	small := b.Joints[1]
 	small.ID, small.Name, small.Stands, small.Path = "small", "Cover", nil, false
-	small.Work.Size, small.Work.Cases = "M10", []joint.Case{{Name: "pull", Force: [3]float64{500, 0, 0}}}
+	small.Design.Size, small.Design.Cases = "M10", []joint.Case{{Name: "pull", Force: [3]float64{500, 0, 0}}}
 	b.Joints = append(b.Joints, small)
 	h := Hold(b, parts)
 	if len(h.OneSize) != 1 || h.OneSize[0].Joint != "small" || h.OneSize[0].Size != "M12" || h.OneSize[0].Hardest == nil {
 		t.Fatalf("%+v, the joints %+v", h.OneSize, h.Joints[2].Why)
 	}
-	b.Joints[2].Work.Plies[1].Hole = 11 // M12 does not go through
+	b.Joints[2].Design.Plies[1].Hole = 11 // M12 does not go through
 	if h := Hold(b, parts); len(h.OneSize) != 0 {
 		t.Errorf("%+v", h.OneSize)
 	}
@@ -70,7 +70,7 @@ func TestBinsFirst(t *testing.T) {
 func TestIsolatorsInAJoint(t *testing.T) {
 	b, parts := pressed(t)
 	j := &b.Joints[1]
-	j.Work.Plies = []joint.Ply{j.Work.Plies[0], {Name: "rubber", Thickness: 20, Sleeved: true}, j.Work.Plies[1]}
+	j.Design.Plies = []joint.Ply{j.Design.Plies[0], {Name: "rubber", Thickness: 20, Sleeved: true}, j.Design.Plies[1]}
 	j.Sides = []Side{j.Sides[0], {}, j.Sides[1]}
 	j.Rubber = &Rubber{Ply: 1, Stiffness: 100, Pressed: 1}
 	told := Hold(b, parts).Joints[1]
@@ -92,7 +92,7 @@ func TestIsolatorsInAJoint(t *testing.T) {
 	if told := Hold(b, parts).Joints[1]; told.Rubber.Why == "" {
 		t.Error("no word of the ply that is gone")
 	}
-	b.Joints[1].Rubber.Ply, b.Joints[1].Path, b.Joints[1].Work.Cases = 1, false, []joint.Case{{Force: [3]float64{100, 0, 0}}}
+	b.Joints[1].Rubber.Ply, b.Joints[1].Path, b.Joints[1].Design.Cases = 1, false, []joint.Case{{Force: [3]float64{100, 0, 0}}}
 	if told := Hold(b, parts).Joints[1]; !strings.Contains(told.Rubber.Why, "not known") {
 		t.Errorf("%+v", told.Rubber)
 	}

@@ -30,7 +30,7 @@ func TestToolsBesideALeg(t *testing.T) {
 	}
 	told := func(off float64, change func(*Joint)) []BoltReach {
 		t.Helper()
-		j := Joint{ID: "j", Part: "p", Features: []string{"h"}, Sides: []Side{{Kind: PartSide, Of: "p"}, {}}, Work: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Hex, Washers: 2,
+		j := Joint{ID: "j", Part: "p", Features: []string{"h"}, Sides: []Side{{Kind: PartSide, Of: "p"}, {}}, Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Hex, Washers: 2,
 			Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 40}}, Cases: []joint.Case{{Force: [3]float64{100, 0, 0}}}}}
 		if change != nil {
 			change(&j)
@@ -58,7 +58,7 @@ func TestToolsBesideALeg(t *testing.T) {
 		t.Errorf("no captive nut among %+v", near.Ways)
 	}
 	// The head outside and a weld nut inside, as advised.
-	if out := told(13, func(j *Joint) { j.HeadsBack, j.Work.Nut = true, joint.WeldNut })[0]; out.Reach != hole.Reachable {
+	if out := told(13, func(j *Joint) { j.HeadsBack, j.Design.Nut = true, joint.WeldNut })[0]; out.Reach != hole.Reachable {
 		t.Errorf("from outside into a weld nut: %s, %s", out.Reach, out.How)
 	}
 	// A side nobody reaches shuts nuts and clips out, not captive nuts.
@@ -70,14 +70,14 @@ func TestToolsBesideALeg(t *testing.T) {
 		{joint.Hex, joint.HeadsOnly, hole.Blocked}, {joint.WeldNut, joint.HeadsOnly, hole.Reachable}, {joint.WeldNut, joint.NutsOnly, hole.Blocked},
 		{joint.Pin, joint.BothSides, hole.Reachable}, {joint.Pin, joint.HeadsOnly, hole.Blocked}, {joint.Pin, joint.NutsOnly, hole.Blocked},
 	} {
-		got := told(60, func(j *Joint) { j.Work.Nut, j.Work.Reached = c.nut, c.reached })[0]
+		got := told(60, func(j *Joint) { j.Design.Nut, j.Design.Reached = c.nut, c.reached })[0]
 		if got.Reach != c.want || got.Reach == hole.Blocked && !strings.Contains(got.How, "what closes") {
 			t.Errorf("%s reached from %s: %s, %s", c.nut, c.reached, got.Reach, got.How)
 		}
 	}
 	// A rivet 13 off the leg: the riveter is 24 thick and the leg taller than its nose.
 	rivet := told(13, func(j *Joint) {
-		j.Work.Nut, j.Work.Rivet = joint.Riveted, &joint.RivetPick{Diameter: 6.4, Material: "steel"}
+		j.Design.Nut, j.Design.Rivet = joint.Riveted, &joint.RivetPick{Diameter: 6.4, Material: "steel"}
 	})[0]
 	if rivet.Reach != hole.Blocked {
 		t.Errorf("a riveter beside the leg: %s, %s", rivet.Reach, rivet.How)
@@ -99,7 +99,7 @@ func TestToolsPastWhatIsFittedBefore(t *testing.T) {
 	}
 	bolt := func(part, hole string) Joint {
 		return Joint{ID: part, Name: "Bolts of " + part, Part: part, Features: []string{hole}, Sides: []Side{{Kind: PartSide, Of: part}, {Kind: VehicleSide}},
-			Work: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.WeldNut, Washers: 1, Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 40}},
+			Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.WeldNut, Washers: 1, Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 40}},
 				Cases: []joint.Case{{Force: [3]float64{100, 0, 0}}}}}
 	}
 	cover := flat(300, 300, round("far", 280, 280, 11))

@@ -28,7 +28,7 @@ type Joint struct {
 	Path      bool        `json:"path,omitempty" doc:"its loads come along the load path of the job, instead of loads typed"`
 	Rubber    *Rubber     `json:"rubber,omitempty" doc:"isolators among its plies"`
 	Stands    []Stand     `json:"stands,omitempty" doc:"where it stands on the vehicle; by its part's only place when left out"`
-	Work      joint.Input `json:"work" doc:"the joint; its school is the job's"`
+	Design    joint.Input `json:"design" doc:"the joint; its school is the job's"`
 }
 
 // BoltedTold is a joint worked out.
@@ -51,7 +51,7 @@ type BoltedTold struct {
 func (b Brief) checkJoints() error {
 	for i, j := range b.Joints {
 		at := fmt.Sprintf("/joints/%d", i)
-		w := j.Work
+		w := j.Design
 		if len(w.Holes) > 60 || len(w.Plies) > 12 || len(w.Cases) > 60 || len(j.Features) > 60 || len(j.Sides) > 12 || len(j.Stands) > 24 || len(w.Bins) > 100 || len(w.Meets) > 20 {
 			return working.Refuse(at, "A joint has up to 60 bolts, 12 plies and 60 load cases.")
 		}
@@ -73,7 +73,7 @@ func (b Brief) checkJoints() error {
 		}
 		n := utf8.RuneCountInString(j.Name)
 		for k, p := range w.Plies {
-			here := fmt.Sprintf("%s/work/plies/%d", at, k)
+			here := fmt.Sprintf("%s/design/plies/%d", at, k)
 			for name, v := range map[string]float64{"thickness": p.Thickness, "coat": p.Coat, "squash": p.Squash, "hole": p.Hole, "edge": p.Edge} {
 				if err := working.Within(here+"/"+name, "A size of a ply", v, 0, 5000, "mm"); err != nil {
 					return err
@@ -135,13 +135,13 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 	told.Suggestions = joint.Suggest(in, j.Part != "", held...)
 	for i := range told.Suggestions { // what comes from the job stays there
 		to := &told.Suggestions[i].Input
-		to.Cases, to.Holes, to.Strength, to.Face, to.Bins = j.Work.Cases, j.Work.Holes, j.Work.Strength, j.Work.Face, j.Work.Bins
+		to.Cases, to.Holes, to.Strength, to.Face, to.Bins = j.Design.Cases, j.Design.Holes, j.Design.Strength, j.Design.Face, j.Design.Bins
 		to.Plies = slices.Clone(to.Plies)
 		for k := range to.Plies {
 			if !slices.Contains(held, k) {
 				continue
 			}
-			to.Plies[k].Thickness, to.Plies[k].Material = j.Work.Plies[k].Thickness, j.Work.Plies[k].Material
+			to.Plies[k].Thickness, to.Plies[k].Material = j.Design.Plies[k].Thickness, j.Design.Plies[k].Material
 		}
 	}
 	for _, c := range told.Beside { // where people can be hurt it does not say holds before somebody answered
@@ -155,7 +155,7 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 // joint answers what a joint is worked out from: its bolts, plies and loads as
 // they come from the rest of the job.
 func (s *site) joint(j Joint, path Pathway) (in joint.Input, why string) {
-	in = j.Work
+	in = j.Design
 	in.Display = s.Brief.Display()
 	in.Strength, in.Plies = s.Brief.Strength, slices.Clone(in.Plies)
 	t := s.at[j.ID]

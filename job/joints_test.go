@@ -18,7 +18,7 @@ import (
 // footJoint bolts the press foot to a floor of 5 mm.
 func footJoint(parts []BuiltPart) Joint {
 	return Joint{ID: "j", Name: "Foot on the floor", Part: parts[0].ID, Features: []string{parts[0].Built.Holes[0].Feature}, Sides: []Side{{Kind: PartSide, Of: parts[0].ID}, {}},
-		Work: joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2,
+		Design: joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2,
 			Plies:   []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60}},
 			Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true},
 			Cases:   []joint.Case{{Name: "braking", Force: [3]float64{3000, 0, 0}}}}}
@@ -88,11 +88,11 @@ func TestJointsOfAJob(t *testing.T) {
 		"not on the part any more": func(j *Joint) { j.Features = []string{"gone"} },
 		"Choose the holes":         func(j *Joint) { j.Features = nil },
 		"several panels":           func(j *Joint) { j.Features = everyFeature(built) },
-		"2 to 12 plies":            func(j *Joint) { j.Work.Plies = nil },
-		"comes with":               func(j *Joint) { j.Work.Pitch = 9 },
-		"Say where they are":       func(j *Joint) { j.Part, j.Work.Holes = "", nil },
-		"does not go through":      func(j *Joint) { j.Work.Plies[1].Hole = 5 },
-		"class":                    func(j *Joint) { j.Work.Grade = "7.7" },
+		"2 to 12 plies":            func(j *Joint) { j.Design.Plies = nil },
+		"comes with":               func(j *Joint) { j.Design.Pitch = 9 },
+		"Say where they are":       func(j *Joint) { j.Part, j.Design.Holes = "", nil },
+		"does not go through":      func(j *Joint) { j.Design.Plies[1].Hole = 5 },
+		"class":                    func(j *Joint) { j.Design.Grade = "7.7" },
 	} {
 		k := footJoint(parts)
 		change(&k)
@@ -103,7 +103,7 @@ func TestJointsOfAJob(t *testing.T) {
 		}
 	}
 	b.Joints = make([]Joint, 1)
-	b.Joints[0].Work.Holes = make([][2]float64, 1000)
+	b.Joints[0].Design.Holes = make([][2]float64, 1000)
 	if b.checkJoints() == nil {
 		t.Error("a thousand bolts are kept")
 	}
@@ -147,7 +147,7 @@ func TestLoadsComeFromTheBracket(t *testing.T) {
 		b.Mounts[0].Part = "foot"
 		j := footJoint(parts)
 		j.Features, j.Mount = b.Mounts[0].Hold.Fasten, b.Mounts[0].ID
-		j.Work.Cases = nil
+		j.Design.Cases = nil
 		b.Joints = []Joint{j}
 		h := Hold(b, parts)
 		told, held := h.Joints[0], h.Mounts[0].Result

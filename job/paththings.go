@@ -30,7 +30,7 @@ func (s *site) joins(j Joint) bool {
 // side first, each once where its plies lie on each other.
 func (s *site) joined(j Joint, st Stand) (out []thing, why string) {
 	for k, side := range j.Sides {
-		if side.Kind == "" || k >= len(j.Work.Plies) || side.Kind != VehicleSide && side.Of == "" {
+		if side.Kind == "" || k >= len(j.Design.Plies) || side.Kind != VehicleSide && side.Of == "" {
 			continue
 		}
 		t := thing{id: ground, side: side}

@@ -43,8 +43,8 @@ func pressed(t testing.TB) (Brief, []BuiltPart) {
 	b := Brief{Unit: UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
 		Devices: []Device{{ID: "press", Name: "Press", Mass: given(100, Measured), Gravity: &Gravity{Z: 500}, Feet: []Foot{{400, 300}, {400, -300}, {-400, 300}, {-400, -300}}, Behind: given(2000, Measured)}},
 		Joints: []Joint{
-			{ID: "top", Name: "Press on its feet", Part: "foot", Features: []string{"press-bolts"}, Path: true, Stands: legs, Sides: []Side{{Kind: DeviceSide, Of: "press"}, {Kind: PartSide, Of: "foot"}}, Work: work},
-			{ID: "low", Name: "Feet on the floor", Part: "foot", Features: []string{"floor-bolts"}, Path: true, Stands: feet, Sides: []Side{{Kind: PartSide, Of: "foot"}, {Kind: VehicleSide}}, Work: floor}}}
+			{ID: "top", Name: "Press on its feet", Part: "foot", Features: []string{"press-bolts"}, Path: true, Stands: legs, Sides: []Side{{Kind: DeviceSide, Of: "press"}, {Kind: PartSide, Of: "foot"}}, Design: work},
+			{ID: "low", Name: "Feet on the floor", Part: "foot", Features: []string{"floor-bolts"}, Path: true, Stands: feet, Sides: []Side{{Kind: PartSide, Of: "foot"}, {Kind: VehicleSide}}, Design: floor}}}
 	return b, parts
 }
 
@@ -176,7 +176,7 @@ func TestPliesOfTheVehicle(t *testing.T) {
 	parts := []BuiltPart{{Part{ID: "Compressor tray bracket", Name: "Compressor tray bracket", Quantity: 1, Recipe: r}, built, nil}}
 	b.Joints = []Joint{{ID: "rail", Name: "Bracket on the rail", Part: parts[0].ID, Features: []string{"top-front", "top-rear", "low-front", "low-rear"},
 		Sides: []Side{{Kind: PartSide, Of: parts[0].ID}, {Kind: VehicleSide, Of: "left-rail"}, {Kind: MemberSide, Of: "f", Member: "bow"}},
-		Work: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{}, {Material: "steel-s235", Thickness: 4}, {Thickness: 1}},
+		Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{}, {Material: "steel-s235", Thickness: 4}, {Thickness: 1}},
 			Cases: []joint.Case{{Name: "a", Force: [3]float64{1000, 0, 0}}}}}}
 	h := Site{Brief: b, Parts: parts, Frames: []Part{frame}, Survey: v}.Hold()
 	x := h.Joints[0]
@@ -240,7 +240,7 @@ func TestFlippedJointsGetTheSame(t *testing.T) {
 		j := &b.Joints[i]
 		j.HeadsBack = !j.HeadsBack
 		j.Sides = []Side{j.Sides[1], j.Sides[0]}
-		j.Work.Plies = []joint.Ply{j.Work.Plies[1], j.Work.Plies[0]}
+		j.Design.Plies = []joint.Ply{j.Design.Plies[1], j.Design.Plies[0]}
 		for k := range j.Stands { // the heads look the other way, across stays
 			j.Stands[k].Heads = map[Face]Face{FaceLeft: FaceRight, FaceRight: FaceLeft, FaceUp: FaceDown}[j.Stands[k].Heads]
 			j.Stands[k].Turn = 0

@@ -158,7 +158,7 @@ type through struct {
 
 // bolts finds where a joint's bolts are.
 func (s *site) bolts(j Joint) (t through, why string) {
-	if t.holes = j.Work.Holes; j.Part == "" {
+	if t.holes = j.Design.Holes; j.Part == "" {
 		return t, ""
 	}
 	p := s.part(j.Part)

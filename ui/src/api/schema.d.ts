@@ -5089,6 +5089,8 @@ export interface components {
             password: string;
         };
         Joint: {
+            /** @description the joint; its school is the job's */
+            design: components["schemas"]["JointInput"];
             /** @description ids of those holes */
             features?: string[];
             /** @description the heads lie on the part's back, not on its good side; of a bracket's joint, on the vehicle's side */
@@ -5107,8 +5109,6 @@ export interface components {
             sides?: components["schemas"]["Side"][];
             /** @description where it stands on the vehicle; by its part's only place when left out */
             stands?: components["schemas"]["Stand"][];
-            /** @description the joint; its school is the job's */
-            work: components["schemas"]["JointInput"];
         };
         JointBoltForce: {
             /** @description N in the plane */

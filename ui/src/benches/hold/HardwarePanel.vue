@@ -47,8 +47,8 @@ function size(i: number, v: string) {
 }
 function takeSize(o: HoldingView['holding']['oneSize'][number]) {
   const i = (props.open.brief.value?.joints ?? []).findIndex((j) => j.id === o.joint)
-  const work = props.open.brief.value!.joints![i]!.work
-  props.open.set(`/joints/${i}/work`, { ...work, size: o.size, pitch: o.pitch, washer: undefined })
+  const design = props.open.brief.value!.joints![i]!.design
+  props.open.set(`/joints/${i}/design`, { ...design, size: o.size, pitch: o.pitch, washer: undefined })
 }
 </script>
 

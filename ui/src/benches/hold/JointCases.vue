@@ -10,7 +10,7 @@ import ValueField from '@/kit/ValueField.vue'
 import JointStands from './JointStands.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
-const path = computed(() => `/joints/${props.at}/work/cases`)
+const path = computed(() => `/joints/${props.at}/design/cases`)
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 /** Where the loads come from. */
 const sources = computed(() => [
@@ -27,7 +27,7 @@ const take = (v: string) =>
     path: v === 'path' || undefined,
     mount: v === 'path' ? joint.value.mount : v || undefined,
   } satisfies BoltedJoint)
-const cases = computed(() => props.open.brief.value!.joints![props.at]!.work.cases ?? [])
+const cases = computed(() => props.open.brief.value!.joints![props.at]!.design.cases ?? [])
 const add = () =>
   props.open.set(path.value, [
     ...cases.value,

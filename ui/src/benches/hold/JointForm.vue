@@ -12,7 +12,7 @@ import PlaceList from '@/quick/PlaceList.vue'
 const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
 const { data: stock } = useStock()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
-const work = computed(() => joint.value.work)
+const design = computed(() => joint.value.design)
 const set = (path: string, v: unknown) => props.open.set(`/joints/${props.at}${path}`, v)
 const threads = computed(() =>
   (stock.value?.threads ?? []).map((t) => ({
@@ -21,21 +21,21 @@ const threads = computed(() =>
   })),
 )
 const thread = computed(() => {
-  const coarse = stock.value?.threads.find((t) => t.system === work.value.system && t.size === work.value.size && t.coarse)
-  return `${work.value.system} ${work.value.size} ${work.value.pitch || coarse?.pitch}`
+  const coarse = stock.value?.threads.find((t) => t.system === design.value.system && t.size === design.value.size && t.coarse)
+  return `${design.value.system} ${design.value.size} ${design.value.pitch || coarse?.pitch}`
 })
 const grades = computed(() => [
-  ...new Set((stock.value?.grades ?? []).filter((g) => g.system === work.value.system).map((g) => g.name)),
+  ...new Set((stock.value?.grades ?? []).filter((g) => g.system === design.value.system).map((g) => g.name)),
 ])
 function setThread(v: string) {
   const [system, ...rest] = v.split(' ')
   const first = stock.value?.grades.find((g) => g.system === system)?.name
-  set('/work', {
-    ...work.value,
+  set('/design', {
+    ...design.value,
     system,
     size: rest.slice(0, -1).join(' '),
     pitch: Number(rest.at(-1)),
-    grade: system === work.value.system ? work.value.grade : system === 'metric' ? '8.8' : (first ?? 'SAE 5'),
+    grade: system === design.value.system ? design.value.grade : system === 'metric' ? '8.8' : (first ?? 'SAE 5'),
   })
 }
 const parts = computed(() => [
@@ -67,13 +67,13 @@ const nuts = [
   { value: 'rivet', text: 'nothing: a blind rivet' },
 ] as const
 /** Another nut: a rivet has a size of its own. */
-const setNut = (nut: BoltedJoint['work']['nut']) =>
-  set('/work', {
-    ...work.value,
+const setNut = (nut: BoltedJoint['design']['nut']) =>
+  set('/design', {
+    ...design.value,
     nut,
-    rivet: nut === 'rivet' ? (work.value.rivet ?? { diameter: 4.8, material: 'steel' }) : undefined,
+    rivet: nut === 'rivet' ? (design.value.rivet ?? { diameter: 4.8, material: 'steel' }) : undefined,
   })
-const riveted = computed(() => work.value.nut === 'rivet')
+const riveted = computed(() => design.value.nut === 'rivet')
 const rivets = computed(() =>
   (stock.value?.rivets ?? []).map((r) => ({
     value: `${r.diameter} ${r.material}`,
@@ -88,10 +88,10 @@ function inch(mm: number) {
 }
 function setRivet(v: string) {
   const r = stock.value?.rivets.find((x) => `${x.diameter} ${x.material}` === v)
-  if (r) set('/work/rivet', { diameter: r.diameter, material: r.material })
+  if (r) set('/design/rivet', { diameter: r.diameter, material: r.material })
 }
-const headed = computed(() => !['rivet', 'pin', 'selfdrill'].includes(work.value.nut))
-const drilled = computed(() => !['rivet', 'selfdrill'].includes(work.value.nut))
+const headed = computed(() => !['rivet', 'pin', 'selfdrill'].includes(design.value.nut))
+const drilled = computed(() => !['rivet', 'selfdrill'].includes(design.value.nut))
 const heads = [
   { value: 'hex', text: 'a hexagon' },
   { value: 'socket', text: 'a socket for a key' },
@@ -132,8 +132,8 @@ const near = [
   { key: 'voltage', text: 'high voltage' },
 ] as const
 const meets = (k: (typeof near)[number]['key']) => {
-  const now = work.value.meets ?? []
-  set('/work/meets', now.includes(k) ? now.filter((x) => x !== k) : [...now, k])
+  const now = design.value.meets ?? []
+  set('/design/meets', now.includes(k) ? now.filter((x) => x !== k) : [...now, k])
 }
 </script>
 
@@ -145,7 +145,7 @@ const meets = (k: (typeof near)[number]['key']) => {
         v-if="riveted"
         label="Rivet"
         :choices="rivets"
-        :model-value="`${work.rivet?.diameter} ${work.rivet?.material}`"
+        :model-value="`${design.rivet?.diameter} ${design.rivet?.material}`"
         @update:model-value="setRivet"
       />
       <PickOne v-if="!riveted" label="Thread" :choices="threads" :model-value="thread" @update:model-value="setThread" />
@@ -153,78 +153,78 @@ const meets = (k: (typeof near)[number]['key']) => {
         v-if="!riveted"
         label="Class"
         :choices="grades.map((g) => ({ value: g, text: g }))"
-        :model-value="work.grade"
-        @update:model-value="(v) => set('/work/grade', v)"
+        :model-value="design.grade"
+        @update:model-value="(v) => set('/design/grade', v)"
       />
       <PickOne
         v-if="headed"
         label="Head"
         :choices="[...heads]"
-        :model-value="work.head ?? 'hex'"
-        @update:model-value="(v) => set('/work/head', v === 'hex' ? undefined : v)"
+        :model-value="design.head ?? 'hex'"
+        @update:model-value="(v) => set('/design/head', v === 'hex' ? undefined : v)"
       />
-      <PickOne label="Screwed into" :choices="[...nuts]" :model-value="work.nut" @update:model-value="setNut" />
+      <PickOne label="Screwed into" :choices="[...nuts]" :model-value="design.nut" @update:model-value="setNut" />
       <PickOne
         label="Reached from"
         :choices="[...reached]"
-        :model-value="work.reached ?? 'both'"
-        @update:model-value="(v) => set('/work/reached', v === 'both' ? undefined : v)"
+        :model-value="design.reached ?? 'both'"
+        @update:model-value="(v) => set('/design/reached', v === 'both' ? undefined : v)"
       />
       <ValueField
         v-if="!riveted"
         label="Washers on each"
         kind="count"
-        :model-value="work.washers"
+        :model-value="design.washers"
         :lengths="open.style.value"
-        @update:model-value="(v) => set('/work/washers', v)"
+        @update:model-value="(v) => set('/design/washers', v)"
       />
       <ValueField
         v-if="!riveted"
         label="Washer across"
-        :model-value="work.washer ?? null"
+        :model-value="design.washer ?? null"
         :lengths="open.style.value"
         note="empty for a plain one"
-        @update:model-value="(v) => set('/work/washer', v ?? undefined)"
+        @update:model-value="(v) => set('/design/washer', v ?? undefined)"
       />
       <PickOne
         v-if="!riveted"
         label="Tightened"
         :choices="[...oils]"
-        :model-value="work.tighten.lubrication"
-        @update:model-value="(v) => set('/work/tighten/lubrication', v)"
+        :model-value="design.tighten.lubrication"
+        @update:model-value="(v) => set('/design/tighten/lubrication', v)"
       />
       <ValueField
         v-if="headed"
         label="Share of proof, %"
         kind="number"
-        :model-value="Math.round(1000 * (work.tighten.share || 0.75)) / 10"
+        :model-value="Math.round(1000 * (design.tighten.share || 0.75)) / 10"
         :lengths="open.style.value"
         note="75 is usual"
-        @update:model-value="(v) => set('/work/tighten/share', v ? Number(v) / 100 : undefined)"
+        @update:model-value="(v) => set('/design/tighten/share', v ? Number(v) / 100 : undefined)"
       />
       <ValueField
         v-if="drilled"
         label="A side may be turned by"
         kind="angle"
-        :model-value="work.angle ?? 0"
+        :model-value="design.angle ?? 0"
         :lengths="open.style.value"
         note="it moves the far holes"
-        @update:model-value="(v) => set('/work/angle', v || undefined)"
+        @update:model-value="(v) => set('/design/angle', v || undefined)"
       />
       <PickOne
         v-if="!riveted"
         label="Locked by"
         :choices="[...locks]"
-        :model-value="work.tighten.locking"
-        @update:model-value="(v) => set('/work/tighten/locking', v)"
+        :model-value="design.tighten.locking"
+        @update:model-value="(v) => set('/design/tighten/locking', v)"
       />
       <ValueField
-        v-if="!riveted && work.tighten.locking === 'liquid'"
+        v-if="!riveted && design.tighten.locking === 'liquid'"
         label="Cures at, °C"
         kind="number"
-        :model-value="work.tighten.cures ?? 20"
+        :model-value="design.tighten.cures ?? 20"
         :lengths="open.style.value"
-        @update:model-value="(v) => set('/work/tighten/cures', v)"
+        @update:model-value="(v) => set('/design/tighten/cures', v)"
       />
     </div>
     <div class="cells">
@@ -243,9 +243,9 @@ const meets = (k: (typeof near)[number]['key']) => {
           label="Bolts"
           :axes="['across', 'up']"
           :lengths="open.style.value"
-          :model-value="(work.holes ?? []) as number[][]"
+          :model-value="(design.holes ?? []) as number[][]"
           :fault="() => undefined"
-          @update:model-value="(v) => set('/work/holes', v)"
+          @update:model-value="(v) => set('/design/holes', v)"
         />
       </fieldset>
       <fieldset>
@@ -253,8 +253,8 @@ const meets = (k: (typeof near)[number]['key']) => {
         <label v-for="g in goes" :key="g.key" class="tick">
           <input
             type="checkbox"
-            :checked="work.tighten[g.key] ?? false"
-            @change="set(`/work/tighten/${g.key}`, !work.tighten[g.key] || undefined)"
+            :checked="design.tighten[g.key] ?? false"
+            @change="set(`/design/tighten/${g.key}`, !design.tighten[g.key] || undefined)"
           />
           {{ g.text }}
         </label>
@@ -263,18 +263,18 @@ const meets = (k: (typeof near)[number]['key']) => {
           has its heads on the part's other face
         </label>
         <label class="tick">
-          <input type="checkbox" :checked="work.noSlip ?? false" @change="set('/work/noSlip', !work.noSlip || undefined)" />
+          <input type="checkbox" :checked="design.noSlip ?? false" @change="set('/design/noSlip', !design.noSlip || undefined)" />
           must not slip
         </label>
         <label class="tick">
-          <input type="checkbox" :checked="work.double ?? false" @change="set('/work/double', !work.double || undefined)" />
+          <input type="checkbox" :checked="design.double ?? false" @change="set('/design/double', !design.double || undefined)" />
           pulls on its middle ply
         </label>
       </fieldset>
       <fieldset>
         <legend class="label">It is part of, or near to</legend>
         <label v-for="n in near" :key="n.key" class="tick">
-          <input type="checkbox" :checked="(work.meets ?? []).includes(n.key)" @change="meets(n.key)" /> {{ n.text }}
+          <input type="checkbox" :checked="(design.meets ?? []).includes(n.key)" @change="meets(n.key)" /> {{ n.text }}
         </label>
       </fieldset>
     </div>

@@ -46,7 +46,7 @@ type Way = BoltedTold['reach'][number]['ways'][number]
 /** What one press does. */
 const taken = (w: Way) =>
   ['flip', 'head'].includes(w.kind) ||
-  (w.kind === 'captive' && !['weldnut', 'rivetnut', 'tapped', 'slotnut'].includes(joint.value.work.nut)) ||
+  (w.kind === 'captive' && !['weldnut', 'rivetnut', 'tapped', 'slotnut'].includes(joint.value.design.nut)) ||
   w.before ||
   w.cut
 const joints = computed(() => props.open.brief.value!.joints!)
@@ -79,18 +79,18 @@ function take(w: Way) {
   if (w.before) return move(joints.value.findIndex((j) => j.id === w.before))
   if (w.cut) return void cut(w.cut)
   const j = w.flip ? flipped(joint.value) : joint.value
-  const work = { ...j.work }
-  if (w.kind === 'captive') work.nut = 'weldnut'
-  if (w.kind === 'head') work.head = w.socket ? 'socket' : undefined
+  const design = { ...j.design }
+  if (w.kind === 'captive') design.nut = 'weldnut'
+  if (w.kind === 'head') design.head = w.socket ? 'socket' : undefined
   props.open.set(`/joints/${props.at}`, {
     ...j,
-    work,
+    design,
   } satisfies BoltedJoint)
 }
 function mend(fix: Fix) {
-  let work = JSON.parse(JSON.stringify(joint.value.work)) as BoltedJoint['work']
-  for (const e of fix.edits) work = put(work, e.path, e.value)
-  props.open.set(`/joints/${props.at}/work`, work)
+  let design = JSON.parse(JSON.stringify(joint.value.design)) as BoltedJoint['design']
+  for (const e of fix.edits) design = put(design, e.path, e.value)
+  props.open.set(`/joints/${props.at}/design`, design)
 }
 const wrong = ref('')
 async function print() {
@@ -168,7 +168,7 @@ async function print() {
             >{{ s.text }}: <b class="num">{{ s.hardest == null ? '' : `${(100 * s.hardest).toFixed(0)} %` }}</b>
             {{ s.verdict }}</span
           >
-          <button type="button" class="press tight" @click="open.set(`/joints/${at}/work`, s.input)">Take it</button>
+          <button type="button" class="press tight" @click="open.set(`/joints/${at}/design`, s.input)">Take it</button>
         </div>
       </section>
       <dl class="facts">

@@ -13,15 +13,15 @@ import { given, type Side, sideKey } from './sides'
 const props = defineProps<{ open: OpenBrief; at: number; told: BoltedTold; view?: HoldingView }>()
 const { data: stock } = useStock()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
-const plies = computed(() => joint.value.work.plies ?? [])
+const plies = computed(() => joint.value.design.plies ?? [])
 const of = (i: number) => joint.value.sides?.[i]
-const set = (i: number, path: string, v: unknown) => props.open.set(`/joints/${props.at}/work/plies/${i}${path}`, v)
+const set = (i: number, path: string, v: unknown) => props.open.set(`/joints/${props.at}/design/plies/${i}${path}`, v)
 const change = (sides: Side[], next: JointPly[], rubber = joint.value.rubber) =>
   props.open.set(`/joints/${props.at}`, {
     ...joint.value,
     sides,
     rubber,
-    work: { ...joint.value.work, plies: next },
+    design: { ...joint.value.design, plies: next },
   } satisfies BoltedJoint)
 const owners = () => plies.value.map((_, i) => of(i) ?? {})
 const add = () => change([...owners(), {}], [...plies.value, { name: '', material: 'steel-s235', thickness: 3 }])

@@ -14,7 +14,7 @@ export function blankJoint(
     part: part && first ? part.id : undefined,
     features: first ? [first.id] : undefined,
     sides: [part ? { kind: 'part', of: part.id } : {}, { kind: 'vehicle' }],
-    work: {
+    design: {
       system: inch ? 'inch' : 'metric',
       size: inch ? '3/8' : 'M10',
       grade: inch ? 'SAE 5' : '8.8',

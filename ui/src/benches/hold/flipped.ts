@@ -5,7 +5,7 @@ import type { BoltedJoint } from '@/api/client'
  * round, and loads typed turned over with the ply they act on.
  */
 export function flipped(j: BoltedJoint): BoltedJoint {
-  const plies = j.work.plies ?? []
+  const plies = j.design.plies ?? []
   const sides = plies.map((_, i) => j.sides?.[i] ?? {})
   const over = (v: number) => (v === 0 ? 0 : -v)
   return {
@@ -13,11 +13,11 @@ export function flipped(j: BoltedJoint): BoltedJoint {
     headsBack: !j.headsBack || undefined,
     sides: [...sides].reverse(),
     rubber: j.rubber && { ...j.rubber, ply: plies.length - 1 - j.rubber.ply },
-    work: {
-      ...j.work,
+    design: {
+      ...j.design,
       plies: [...plies].reverse(),
-      reached: j.work.reached && ({ both: 'both', heads: 'nuts', nuts: 'heads' } as const)[j.work.reached],
-      cases: j.work.cases?.map((c) => ({
+      reached: j.design.reached && ({ both: 'both', heads: 'nuts', nuts: 'heads' } as const)[j.design.reached],
+      cases: j.design.cases?.map((c) => ({
         ...c,
         force: [over(c.force[0]!), over(c.force[1]!), c.force[2]!],
         at: [c.at[0]!, c.at[1]!, over(c.at[2]!)],
