@@ -132,6 +132,11 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 		})
 	}
 	told.Instead = joint.Instead(in, r)
+	for _, s := range told.Instead {
+		if s.Working != nil {
+			*s.Working = s.Working.Written(b.Unit != UnitMM)
+		}
+	}
 	told.Suggestions = joint.Suggest(in, j.Part != "", held...)
 	for i := range told.Suggestions { // what comes from the job stays there
 		to := &told.Suggestions[i].Input

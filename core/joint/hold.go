@@ -182,7 +182,7 @@ func (j *joint) holdPly(k int, each eacher, simple simpler, list []spread) {
 			over := math.Max(j.washer, j.bearing(k))
 			through := plate.PullThrough(rule, over)
 			each(fmt.Sprintf("through-%d", k), "Head pulled through", "N", p.Name, func(s *spread, i int) (float64, float64) { return s.pull[i] + s.add[i], through },
-				plainly("Head pulled through "+p.Name, "AISI S100 J4.4.2", "P = 1.5·t·dw·Fu, dw ≤ 19 mm", []string{rule.Says(strength.PullThrough)}))
+				plainly("Head pulled through "+p.Name, "AISI S100 J4.4.2", "P = 1.5·t·dw·Fu, dw ≤ 19 mm", []string{rule.Says(strength.PullThrough)}, thick, stress, working.Quantity{Symbol: "dw", Name: "head or washer", Value: math.Min(over, 19), Unit: "mm"}))
 		}
 		return
 	}

@@ -4,6 +4,7 @@ import (
 	"warmanvil/core/bolt"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
+	"warmanvil/core/working"
 )
 
 // What inserts hold before they let go, N, by the size of their thread: typical of
@@ -30,7 +31,7 @@ func (j *joint) inserted(each eacher) {
 		}
 		c := rule.Capacity(v, strength.PullThrough)
 		each(key, name, "N", last.Name, func(s *spread, i int) (float64, float64) { return of(s, i), c },
-			plainly(name, source, "against F/Ω", []string{rule.Says(strength.PullThrough), "typical and low: by the maker's sheet for this sheet"}))
+			plainly(name, source, "against F/Ω", []string{rule.Says(strength.PullThrough), "typical and low: by the maker's sheet for this sheet"}, newtons("F", "typical", v)))
 	}
 	switch j.in.Nut {
 	case Tapped:
@@ -49,7 +50,8 @@ func (j *joint) inserted(each eacher) {
 		}
 		c := rule.Capacity(e.Pull*last.Thickness/e.Length, strength.Rupture)
 		each("strip", "Thread stripped", "N", last.Name, func(s *spread, i int) (float64, float64) { return pull(s, i), c },
-			plainly("Thread stripped out of "+last.Name, e.Working.Source, "F = As·Rm·t/L, L the engagement at which the bolt breaks first; all of t is threaded", []string{rule.Says(strength.Rupture)}))
+			plainly("Thread stripped out of "+last.Name, e.Working.Source, "F = As·Rm·t/L, L the engagement at which the bolt breaks first; all of t is threaded", []string{rule.Says(strength.Rupture)}, newtons("As·Rm", "the bolt breaks at", e.Pull),
+				working.Quantity{Symbol: "t", Name: "thickness as measured", Value: last.Thickness, Unit: "mm"}, working.Quantity{Symbol: "L", Name: "engagement at which it would", Value: e.Length, Unit: "mm"}))
 	case RivetNut:
 		typical("insert", "Rivet nut pulled out", rivetNutPull, pull, "typical pull-out of steel rivet nuts in sheet")
 	case SlotNut:

@@ -16,6 +16,7 @@ type Substitute struct {
 	Torque  *float64         `json:"torque" doc:"N·mm; null when it cannot be said"`
 	Verdict strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
 	Hardest *float64         `json:"hardest" doc:"largest share used then"`
+	Working *working.Working `json:"working,omitempty" doc:"of the torque"`
 	Fix     working.Fix      `json:"fix"`
 }
 
@@ -62,7 +63,7 @@ func Instead(in Input, now Result) []Substitute {
 		}
 		s := Substitute{Name: name, Note: note, Verdict: r.Verdict, Hardest: r.Hardest, Fix: f}
 		if r.Tight != nil {
-			s.Torque = &r.Tight.Torque
+			s.Torque, s.Working = &r.Tight.Torque, &r.Tight.Working
 		}
 		out = append(out, s)
 	}

@@ -302,21 +302,44 @@ func TestSequence(t *testing.T) {
 	}
 }
 
+// What a joint is told wrong is refused at its place, in words; nothing else of it
+// is looked at then.
 func TestJointRefuses(t *testing.T) {
 	for path, change := range map[string]func(*Input){
-		"/size": func(j *Input) { j.Size = "M11" }, "/grade": func(j *Input) { j.Grade = "11.9" }, "/holes": func(j *Input) { j.Holes = nil }, "/plies": func(j *Input) { j.Plies = j.Plies[:1] },
-		"/plies/0/thickness": func(j *Input) { j.Plies[0].Thickness = 0 }, "/plies/1/material": func(j *Input) { j.Plies[1].Material = "cheese" }, "/plies/0/hole": func(j *Input) { j.Plies[0].Hole = 8 },
-		"/plies/0/worn": func(j *Input) { j.Plies[0].Worn = .01 }, "/cases/0/force/1": func(j *Input) { j.Cases[0].Force[1] = math.NaN() }, "/tighten/lubrication": func(j *Input) { j.Tighten.Lubrication = "butter" },
-		"/tighten/share": func(j *Input) { j.Tighten.Share = 2 }, "/strength/school": func(j *Input) { j.Strength.School = "hope" }, "/holes/0/0": func(j *Input) { j.Holes = [][2]float64{{math.Inf(1), 0}} },
+		"/size":                func(in *Input) { in.Size = "M9" },
+		"/grade":               func(in *Input) { in.Grade = "7.7" },
+		"/head":                func(in *Input) { in.Head = "round" },
+		"/reached":             func(in *Input) { in.Reached = "above" },
+		"/strength/school":     func(in *Input) { in.Strength.School = "hope" },
+		"/holes":               func(in *Input) { in.Holes = nil },
+		"/holes/1/0":           func(in *Input) { in.Holes[1][0] = math.NaN() },
+		"/plies":               func(in *Input) { in.Plies = in.Plies[:1] },
+		"/plies/0/thickness":   func(in *Input) { in.Plies[0].Thickness = 0 },
+		"/plies/1/coat":        func(in *Input) { in.Plies[1].Coat = -1 },
+		"/plies/1/squash":      func(in *Input) { in.Plies[1].Squash = 99 },
+		"/plies/1/worn":        func(in *Input) { in.Plies[1].Worn = .01 },
+		"/plies/1/material":    func(in *Input) { in.Plies[1].Material = "cheese" },
+		"/plies/0/hole":        func(in *Input) { in.Plies[0].Hole = 5 },
+		"/cases/0/force/2":     func(in *Input) { in.Cases[0].Force[2] = math.Inf(1) },
+		"/cases/0/at/1":        func(in *Input) { in.Cases[0].At[1] = 1e9 },
+		"/cases/0/moment/0":    func(in *Input) { in.Cases[0].Moment[0] = 1e15 },
+		"/washers":             func(in *Input) { in.Washers = 99 },
+		"/washer":              func(in *Input) { in.Washer = -1 },
+		"/angle":               func(in *Input) { in.Angle = 45 },
+		"/tighten/share":       func(in *Input) { in.Tighten.Share = 1.5 },
+		"/tighten/lubrication": func(in *Input) { in.Tighten.Lubrication = "butter" },
+		"/tighten/cures":       func(in *Input) { c := 99.; in.Tighten.Cures = &c },
+		"/rivet":               func(in *Input) { in.Nut = Riveted },
+		"/rivet/diameter":      func(in *Input) { in.Nut, in.Rivet = Riveted, &RivetPick{5, "steel"} },
 	} {
 		in := sound()
-		in.Plies = append([]Ply{}, in.Plies...)
-		in.Cases = append([]Case{}, in.Cases...)
+		in.Plies, in.Cases = append([]Ply{}, in.Plies...), append([]Case{}, in.Cases...)
+		in.Holes = append([][2]float64{}, in.Holes...)
 		change(&in)
-		_, err := Work(in)
-		var f *working.Fault
-		if !errors.As(err, &f) || f.Path != path {
-			t.Errorf("want a refusal at %s, got %v", path, err)
+		if _, err := Work(in); err == nil {
+			t.Errorf("%s is taken", path)
+		} else if f := new(working.Fault); !errors.As(err, &f) || f.Path != path || len(f.Message) < 15 {
+			t.Errorf("want a refusal at %s in words, got %v", path, err)
 		}
 	}
 }

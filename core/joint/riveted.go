@@ -69,11 +69,15 @@ func (j *joint) rivets(each eacher) {
 	rule := j.in.Strength
 	said := []string{rule.Says(strength.PullThrough), stock.RivetSource}
 	shear, pull := rule.Capacity(j.rivet.Shear, strength.PullThrough), rule.Capacity(j.rivet.Tension, strength.PullThrough)
-	each("shear", "Rivet in shear", "N", "", func(s *spread, i int) (float64, float64) { return s.vectors[i].Len(), shear }, plainly("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", said))
-	each("tension", "Rivet in tension", "N", "", func(s *spread, i int) (float64, float64) { return s.pull[i] + s.add[i], pull }, plainly("Rivet in tension", "typical values", "T = N/n + share of the moments against Ft/Ω", said))
+	each("shear", "Rivet in shear", "N", "", func(s *spread, i int) (float64, float64) { return s.vectors[i].Len(), shear }, plainly("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", said, newtons("Fv", "typical in shear", j.rivet.Shear)))
+	each("tension", "Rivet in tension", "N", "", func(s *spread, i int) (float64, float64) { return s.pull[i] + s.add[i], pull }, plainly("Rivet in tension", "typical values", "T = N/n + share of the moments against Ft/Ω", said, newtons("Ft", "typical in tension", j.rivet.Tension)))
 	each("combined", "Rivet in shear and tension", "", "", func(s *spread, i int) (float64, float64) {
 		return math.Hypot(s.vectors[i].Len()/shear, (s.pull[i]+s.add[i])/pull), 1
-	}, plainly("Shear with tension", "ellipse", "√((V/Va)² + (T/Ta)²)", said))
+	}, func(s *spread, i int, d, _ float64) working.Working {
+		return working.Working{Method: "Shear with tension", Source: "ellipse", Formula: "u = √((V/Va)² + (T/Ta)²)",
+			Inputs: []working.Quantity{newtons("V", "shear", s.vectors[i].Len()), newtons("T", "tension", s.pull[i]+s.add[i]), newtons("Va", "usable shear", shear), newtons("Ta", "usable tension", pull)},
+			Steps:  []working.Quantity{}, Result: working.Quantity{Symbol: "u", Name: fmt.Sprintf("share used of rivet %d", i+1), Value: d}, Assumptions: said}
+	})
 }
 
 // threaded tells whether the fastener is tightened by a thread.

@@ -5314,6 +5314,8 @@ export interface components {
             torque: number | null;
             /** @enum {string} */
             verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description of the torque */
+            working?: components["schemas"]["Working"];
         };
         JointSuggestion: {
             /**

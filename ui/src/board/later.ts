@@ -1,4 +1,5 @@
 import { onBeforeUnmount, type ShallowRef, shallowRef, watch } from 'vue'
+import { afterFrame } from '@/kit/afterFrame'
 
 /**
  * What follows a frame after what it is made of: shapes that nobody sees, or sees
@@ -6,16 +7,11 @@ import { onBeforeUnmount, type ShallowRef, shallowRef, watch } from 'vue'
  */
 export function later<T>(make: () => T, of: () => unknown[]): ShallowRef<T> {
   const shown = shallowRef(make()) as ShallowRef<T>
-  let frame = 0
-  let late: ReturnType<typeof setTimeout> | undefined
+  let stop = () => {}
   watch(of, () => {
-    cancelAnimationFrame(frame)
-    clearTimeout(late)
-    frame = requestAnimationFrame(() => (late = setTimeout(() => (shown.value = make()))))
+    stop()
+    stop = afterFrame(() => (shown.value = make()))
   })
-  onBeforeUnmount(() => {
-    cancelAnimationFrame(frame)
-    clearTimeout(late)
-  })
+  onBeforeUnmount(() => stop())
   return shown
 }

@@ -4,6 +4,7 @@
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import type { Body, Finding } from '@/api/client'
 import { useDevice } from '@/device'
+import { afterFrame } from '@/kit/afterFrame'
 import PictureButton from '@/kit/PictureButton.vue'
 import BodyLines from './BodyLines.vue'
 import { drawnIn } from './pace'
@@ -32,7 +33,7 @@ onMounted(() => {
   draw()
 })
 onUnmounted(() => {
-  cancelAnimationFrame(due)
+  due()
   watcher?.disconnect()
   scene?.dispose()
 })
@@ -47,13 +48,13 @@ const flags = computed<Flag[]>(() => {
 function draw() {
   const began = performance.now()
   scene?.show(props.body, props.feature, flags.value)
-  requestAnimationFrame(() => setTimeout(() => drawnIn(performance.now() - began)))
+  afterFrame(() => drawnIn(performance.now() - began))
 }
 // The flat pattern goes first: the body is drawn once that stands.
-let due = 0
+let due = () => {}
 function drawSoon() {
-  cancelAnimationFrame(due)
-  due = requestAnimationFrame(() => setTimeout(draw))
+  due()
+  due = afterFrame(draw)
 }
 watch(() => [props.body, flags.value, props.feature, device.theme], drawSoon)
 const said = ref('')

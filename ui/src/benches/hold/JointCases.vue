@@ -38,13 +38,37 @@ const drop = (i: number) =>
     path.value,
     cases.value.filter((_, k) => k !== i),
   )
-/** A moment typed in N·m. */
-function turn(i: number, k: number, v: unknown) {
-  const m = [...(cases.value[i]!.moment ?? [0, 0, 0])]
-  m[k] = Math.round(1000 * Number(v ?? 0))
-  props.open.set(`${path.value}/${i}/moment`, m.some((x) => x) ? m : undefined)
-}
+type Case = (typeof cases.value)[number]
 const ways = ['across', 'up', 'off'] as const
+/** What is asked of a case: its force, where it acts, and its moment, typed in N·m. */
+function asked(c: Case, i: number) {
+  const number = (v: unknown) => Number(v ?? 0)
+  const m = c.moment ?? [0, 0, 0]
+  return [
+    ...ways.map((w, k) => ({
+      label: `Force ${w}, N`,
+      kind: 'number' as const,
+      value: c.force[k]!,
+      set: (v: unknown) => props.open.set(`${path.value}/${i}/force/${k}`, number(v)),
+    })),
+    ...ways.map((w, k) => ({
+      label: `acts at, ${w}`,
+      kind: 'length' as const,
+      value: c.at[k]!,
+      set: (v: unknown) => props.open.set(`${path.value}/${i}/at/${k}`, number(v)),
+    })),
+    ...ways.map((w, k) => ({
+      label: `Moment about ${w}, N·m`,
+      kind: 'number' as const,
+      value: m[k]! / 1000,
+      set: (v: unknown) =>
+        props.open.set(
+          `${path.value}/${i}/moment`,
+          m.map((x, n) => (n === k ? Math.round(1000 * number(v)) : x)),
+        ),
+    })),
+  ]
+}
 </script>
 
 <template>
@@ -72,30 +96,13 @@ const ways = ['across', 'up', 'off'] as const
           @update:model-value="(v) => open.set(`${path}/${i}/name`, v)"
         />
         <ValueField
-          v-for="(w, k) in ways"
-          :key="w"
-          :label="`Force ${w}, N`"
-          kind="number"
-          :model-value="c.force[k]!"
+          v-for="f in asked(c, i)"
+          :key="f.label"
+          :label="f.label"
+          :kind="f.kind"
+          :model-value="f.value"
           :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`${path}/${i}/force/${k}`, v)"
-        />
-        <ValueField
-          v-for="(w, k) in ways"
-          :key="`at ${w}`"
-          :label="`acts at, ${w}`"
-          :model-value="c.at[k]!"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`${path}/${i}/at/${k}`, v)"
-        />
-        <ValueField
-          v-for="(w, k) in ways"
-          :key="`about ${w}`"
-          :label="`Moment about ${w}, N·m`"
-          kind="number"
-          :model-value="(c.moment?.[k] ?? 0) / 1000"
-          :lengths="open.style.value"
-          @update:model-value="(v) => turn(i, k, v)"
+          @update:model-value="f.set"
         />
         <button type="button" class="press tight bare" :aria-label="`Remove case ${i + 1}`" @click="drop(i)">
           <Trash2 :size="18" />

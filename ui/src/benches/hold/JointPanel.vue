@@ -220,7 +220,10 @@ async function print() {
         <div v-for="s in told.instead" :key="s.name" class="other">
           <span>
             <b>{{ s.name }}</b>: <span class="num">{{ s.hardest == null ? '' : `${(100 * s.hardest).toFixed(0)} %` }}</span>
-            {{ s.verdict }}<template v-if="s.torque">, tightened to {{ torque(s.torque) }}</template
+            {{ s.verdict
+            }}<template v-if="s.torque"
+              >, tightened to {{ torque(s.torque) }}
+              <WhyButton v-if="s.working" :name="`Torque of ${s.name}`" :working="s.working" /></template
             >. <span class="soft">{{ s.note }}</span>
           </span>
           <button type="button" class="press tight" :aria-label="s.fix.label" @click="mend(s.fix)">Take it</button>

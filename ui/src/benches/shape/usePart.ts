@@ -19,6 +19,7 @@ import {
 } from '@/api/client'
 import { at, put } from '@/api/pointer'
 import { pause } from '@/body/pace'
+import { afterFrame } from '@/kit/afterFrame'
 import { queryClient, refreshJobs } from '@/api/queries'
 import type { BuildStyle } from '@/kit/readLength'
 
@@ -35,7 +36,6 @@ export function usePart(id: string, style: () => BuildStyle) {
   // The folded body is asked for when the flat pattern stands, with the flags on it.
   const body = shallowRef<{ shape: Body; findings: Part['findings'] }>()
   let folding: ReturnType<typeof setTimeout> | undefined
-  const afterFrame = (then: () => void) => requestAnimationFrame(() => setTimeout(then))
   function foldSoon(mine: number, request: BuildRequest) {
     clearTimeout(folding)
     if (!body.value) void fold(mine, request)
