@@ -53,8 +53,13 @@ const kn = (v: number) => `${(v / 1000).toFixed(2)} kN`
       </g>
     </svg>
   </PictureFrame>
-  <p v-if="told.holes.length" class="small soft">
-    {{ result.sequence.length ? 'In the order they are tightened; arrows' : 'Arrows' }} in the plane of the hardest case.
+  <p v-if="result.sequence.length || result.bolts.length" class="small soft">
+    {{
+      [
+        result.sequence.length ? 'Numbered in the order they are tightened.' : '',
+        result.bolts.length ? 'Arrows in the plane, of the hardest case.' : '',
+      ].join(' ')
+    }}
   </p>
 </template>
 

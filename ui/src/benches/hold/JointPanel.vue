@@ -245,7 +245,7 @@ async function print() {
       </div>
       <div class="two">
         <div>
-          <h2>Checks</h2>
+          <h2 v-if="spoken.length">Checks</h2>
           <CheckRows :checks="spoken" />
         </div>
         <div>
