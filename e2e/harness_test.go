@@ -254,6 +254,9 @@ func (p *page) download(suffix string) (name string, data []byte) {
 				if err != nil {
 					p.t.Fatal(err)
 				}
+				if len(data) == 0 {
+					continue // the browser keeps the name free with an empty file until all is there
+				}
 				return e.Name(), data
 			}
 		}
