@@ -63,6 +63,11 @@ type GripPlane struct {
 	Threaded bool    `json:"threaded" doc:"the thread is in the plane"`
 }
 
+// shankShort is by how many pitches a bolt's full shank may be shorter than its
+// length less its thread (ISO 4014: least shank ls = lg − 5·P; ASME B18.2.1 has a
+// transition of about as much).
+const shankShort = 5
+
 // maxPlies of a stack.
 const maxPlies = 40
 
@@ -151,7 +156,7 @@ func Grip(in GripInput) (GripResult, error) {
 		at += in.Plies[i].Thickness - in.Plies[i].Squash
 		plane := GripPlane{At: at}
 		if r.Length != nil {
-			plane.Threaded = at > *r.Length-r.Thread-pitch // and one pitch of runout
+			plane.Threaded = at > *r.Length-r.Thread-shankShort*pitch
 		}
 		r.Planes = append(r.Planes, plane)
 	}

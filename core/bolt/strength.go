@@ -15,9 +15,12 @@ type Bolt struct {
 }
 
 // Nominal answers the nominal tensile and shear strength in N: AISC 360 J3.6
-// 0.75·Fu, and 0.45·Fu with threads in the plane or 0.563·Fu without, on the
-// nominal area. When the school counts to yield: proof stress on the stress
-// area, and 0.577 of it in shear on the stress area or the shank.
+// 0.75·Fu in tension, and in shear 0.45·Fu with threads in the plane or 0.563·Fu
+// without, on the nominal area. Those are averages over the sizes of structural
+// bolts: small threads have less core than that, so tension is no more than Fu on
+// the stress area and shear through threads no more than 0.6·Fu on the root area.
+// When the school counts to yield: proof stress on the stress area, and 0.577 of
+// it in shear on the stress area or the shank.
 func (b Bolt) Nominal(rule strength.Rule) (tension, shear float64) {
 	area := b.Thread.NominalArea()
 	if rule.Yields() {
@@ -27,11 +30,20 @@ func (b Bolt) Nominal(rule strength.Rule) (tension, shear float64) {
 		}
 		return tension, .577 * b.Grade.Proof * area
 	}
-	factor := .563
+	fu := b.Grade.Tensile
+	tension, shear = min(.75*fu*area, fu*b.Thread.StressArea()), .563*fu*area
 	if b.ThreadsInPlane {
-		factor = .45
+		shear = min(.45*fu*area, .6*fu*b.Thread.RootArea())
 	}
-	return .75 * b.Grade.Tensile * area, factor * b.Grade.Tensile * area
+	return tension, shear
+}
+
+// Source says where a bolt's strength comes from.
+func (b Bolt) Source(rule strength.Rule) string {
+	if rule.Yields() {
+		return "proof stress on the stress area, 0.577 of it in shear; " + b.Grade.Source
+	}
+	return "AISC 360 J3.6: 0.75·Fu in tension, 0.45·Fu with threads in the plane or 0.563·Fu without, on the nominal area; no more than Fu on the stress area or 0.6·Fu on the root area; " + b.Grade.Source
 }
 
 // Capacity answers usable tension and shear in N.

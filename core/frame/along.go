@@ -61,8 +61,8 @@ type Station struct {
 	Shift solid.Vector // mm, in the frame's axes
 }
 
-// at answers one station.
-func (b *beam) at(x float64, a acting, end Ends, d [12]float64) Station {
+// forces answers what goes through one station, without its place and shift.
+func (b *beam) forces(x float64, a acting, end Ends) Station {
 	f := end.I
 	s := Station{At: x, N: -f[0] - a.q[0]*x, Vy: f[1] + a.q[1]*x, Vz: f[2] + a.q[2]*x, T: -f[3],
 		My: -f[4] - x*f[2] - a.q[2]*x*x/2, Mz: -f[5] + x*f[1] + a.q[1]*x*x/2}
@@ -75,6 +75,12 @@ func (b *beam) at(x float64, a acting, end Ends, d [12]float64) Station {
 			s.Mz += p.force[1] * (x - p.at)
 		}
 	}
+	return s
+}
+
+// at answers one station.
+func (b *beam) at(x float64, a acting, end Ends, d [12]float64) Station {
+	s := b.forces(x, a, end)
 	s.Place = b.start.Add(b.axes[0].Mul(x))
 	own := b.shift(x, a, d)
 	for r := range 3 {
@@ -109,10 +115,10 @@ func (b *beam) shift(x float64, a acting, d [12]float64) solid.Vector {
 	return v
 }
 
-// Along answers stations along member k: n equal steps, and besides both sides
-// of every load on it and where a moment is largest.
-func (c *Answer) Along(k, n int) []Station {
-	b, a, e, d := &c.model.beams[k], c.acts[k], c.Members[k], c.own[k]
+// stops answers the places along a member that are looked at: n equal steps, and
+// besides both sides of every load on it and where a moment is largest.
+func (c *Answer) stops(k, n int) []float64 {
+	b, a, e := &c.model.beams[k], c.acts[k], c.Members[k]
 	xs := make([]float64, 0, n+8)
 	for i := range n + 1 {
 		xs = append(xs, b.length*float64(i)/float64(n))
@@ -120,26 +126,48 @@ func (c *Answer) Along(k, n int) []Station {
 	for _, p := range a.points {
 		xs = append(xs, p.at, math.Min(p.at+1e-9*b.length, b.length))
 	}
-	knots := []float64{0}
+	knots := make([]float64, 0, len(a.points)+2)
+	knots = append(knots, 0)
 	for _, p := range a.points {
 		knots = append(knots, p.at)
 	}
 	knots = sorted(append(knots, b.length))
 	for i := 1; i < len(knots); i++ { // where the shear is naught between the loads
-		s := b.at(math.Min(knots[i-1]+1e-9*b.length, b.length), a, e, d)
+		s := b.forces(math.Min(knots[i-1]+1e-9*b.length, b.length), a, e)
 		for _, z := range [2]float64{-s.Vy / a.q[1], -s.Vz / a.q[2]} {
 			if x := knots[i-1] + z; z > 0 && x < knots[i] {
 				xs = append(xs, x)
 			}
 		}
 	}
+	return sorted(xs)
+}
+
+// Along answers stations along member k, as Forces does, with where they lie and how
+// far they move.
+func (c *Answer) Along(k, n int) []Station {
+	b, a, e, d := &c.model.beams[k], c.acts[k], c.Members[k], c.own[k]
+	xs := c.stops(k, n)
 	out := make([]Station, 0, len(xs))
-	for _, x := range sorted(xs) {
+	for _, x := range xs {
 		if len(out) == 0 || x > out[len(out)-1].At {
 			out = append(out, b.at(x, a, e, d))
 		}
 	}
 	return out
+}
+
+// Forces adds to list what goes through stations along member k: n equal steps, both
+// sides of every load on it, and where a moment is largest.
+func (c *Answer) Forces(list []Station, k, n int) []Station {
+	b, a, e := &c.model.beams[k], c.acts[k], c.Members[k]
+	before := math.Inf(-1)
+	for _, x := range c.stops(k, n) {
+		if x > before {
+			list, before = append(list, b.forces(x, a, e)), x
+		}
+	}
+	return list
 }
 
 // Length answers a member's length between its ends, mm.
@@ -149,8 +177,14 @@ func (m *Model) Length(k int) float64 { return m.beams[k].length }
 func (m *Model) Axes(k int) [3]solid.Vector { return m.beams[k].axes }
 
 // largest answers the largest displacement along a member.
-func (b *beam) largest(a acting, d [12]float64) (most float64) {
+func (b *beam) largest(a acting, d [12]float64, coarse bool) (most float64) {
 	at := func(t float64) float64 { return b.shift(t*b.length, a, d).Len() }
+	if coarse {
+		for i := range 11 {
+			most = math.Max(most, at(float64(i)/10))
+		}
+		return most
+	}
 	const steps = 40
 	best := 0
 	for i := range steps + 1 {

@@ -38,11 +38,11 @@ func (m *Model) Case(c Loading) (*Answer, error) {
 			right[b.dof(i)] += v
 		}
 	}
-	a.answer(loads, m.system.solve(right))
+	a.answer(loads, m.system.solve(right), c.Coarse)
 	return a, nil
 }
 
-func (a *Answer) answer(loads, u []float64) {
+func (a *Answer) answer(loads, u []float64, coarse bool) {
 	m := a.model
 	a.Result = Result{Displacements: map[string][6]float64{}, Reactions: map[string][6]float64{}, Members: make([]Ends, len(m.beams))}
 	force := make([]float64, len(u)) // what members ask of the nodes
@@ -74,7 +74,7 @@ func (a *Answer) answer(loads, u []float64) {
 		}
 		// What the freed ends let go is not passed on; out leaves it out, as their
 		// forces are naught.
-		a.MaxDisplacement = math.Max(a.MaxDisplacement, b.largest(w, own))
+		a.MaxDisplacement = math.Max(a.MaxDisplacement, b.largest(w, own, coarse))
 	}
 	for i, n := range m.names {
 		var d, f [6]float64

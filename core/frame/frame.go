@@ -49,6 +49,15 @@ type Input struct {
 	Loads    map[string][6]float64 `json:"loads,omitempty" doc:"by node: N and N·mm"`
 	Masses   map[string]float64    `json:"masses,omitempty" doc:"by node: kg carried, for its frequencies"`
 	Modes    int                   `json:"modes,omitempty" doc:"how many natural frequencies, up to 10"`
+	Riders   []Rider               `json:"-"` // masses that ride on several nodes, or above one
+}
+
+// Rider is a mass that moves with several nodes: a load with its height above them.
+// Moves has, for each of x, y and z, how far the mass goes with the shifts and turns
+// of every node.
+type Rider struct {
+	Mass  float64 // kg
+	Moves [3]map[string][6]float64
 }
 
 // Ends are the forces on a member's ends in its own axes: N, Vy, Vz, Mx, My, Mz.
@@ -73,6 +82,7 @@ var directions = [6]string{"along x", "along y", "along z", "turning about x", "
 type Loading struct {
 	Nodes   map[string][6]float64 // N and N·mm
 	Members []MemberLoad          // member by member, or none
+	Coarse  bool                  // its largest displacement is looked for at tenths only
 }
 
 // MemberLoad is what acts along a member, in the frame's axes.

@@ -74,9 +74,13 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 			}
 		}
 	}
+	riders, err := m.riding()
+	if err != nil {
+		return nil, err
+	}
 	rank := 0
 	for r := range n {
-		if mass.Data[r*mass.Stride] > 0 {
+		if mass.Data[r*mass.Stride] > 0 || riders.touches(r) {
 			rank++
 		}
 	}
@@ -101,6 +105,7 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 				column[r] = right.Data[r*right.Stride+c]
 			}
 			blas64.Sbmv(1, mass, blas64.Vector{N: n, Inc: 1, Data: column}, 0, blas64.Vector{N: n, Inc: 1, Data: product})
+			riders.add(column, product)
 			for r := range n {
 				mx.Data[r*width+c] = product[r]
 			}
@@ -114,6 +119,7 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 				column[r] = y.Data[r*width+c]
 			}
 			blas64.Sbmv(1, mass, blas64.Vector{N: n, Inc: 1, Data: column}, 0, blas64.Vector{N: n, Inc: 1, Data: product})
+			riders.add(column, product)
 			for r := range n {
 				my.Set(r, c, product[r])
 			}
@@ -141,7 +147,7 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 		}
 		last = values
 	}
-	return m.shapes(last[:min(count, len(last))], x), nil
+	return nil, working.Refuse("/modes", "The natural frequencies did not come to rest in 200 steps: what it carries is very uneven, or parts of it hardly hold together.")
 }
 
 // small solves k·v = λ·m·v for a few unknowns, ways without mass left out,

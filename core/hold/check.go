@@ -4,13 +4,15 @@ import (
 	"errors"
 	"fmt"
 	"math"
-	"sort"
 
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
+
+// mode is one way a bracket may give way, asked of a load as it is shared.
+type mode = strength.Mode[shares]
 
 // Check answers whether a built part holds the loads on its carrying holes. It
 // never fails: what keeps it from an answer is said as `cannot say`.
@@ -42,54 +44,27 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 	if errors.As(err, &why) {
 		return silent(string(why))
 	}
-	mat := material{stuff.Name, r.Thickness, stuff.Yield, stuff.Tensile, stuff.Modulus, stuff.Family != stock.Aluminum}
-	res.Findings = p.findings(mat, rule)
-	list, lengths := p.sections()
-	checks := p.checks(mat, rule, list)
-	worst := make([]hit, len(checks))
+	p.mat = material{name: stuff.Name, t: r.Thickness, yield: stuff.Yield, tensile: stuff.Tensile, modulus: stuff.Modulus, family: stuff.Family, hard: stuff.Temper == stock.Hard}
+	p.rule, p.recipe = rule, &r
+	res.Findings = p.findings()
+	p.list, p.lengths = p.sections()
 	all := make([]shares, len(loads))
 	for i, l := range loads {
-		all[i] = p.share(l, rule, mat)
-		for k := range checks {
-			if h := checks[k].eval(&all[i]); h.share() > worst[k].share() || i == 0 {
-				h.load = i
-				worst[k] = h
-			}
+		all[i] = p.share(l)
+	}
+	o := strength.Close(p.ledgers(), strength.Hardest(p.modes(), all, func(s *shares) string { return s.load.Name() }))
+	res.Checks, res.Verdict, res.Hardest = o.Checks, o.Verdict, o.Hardest
+	if o.First >= 0 {
+		c := o.Checks[o.First]
+		s := p.of(all, c.Case)
+		res.First, res.Case, res.Force = c.Name, c.Case, s.load.Force
+		res.Bolts = p.bolts(*s)
+		res.Coefficient = p.coefficient(s)
+		if len(p.list) > 0 { // among its bolts a plate bends in a way this does not work out
+			d := p.sag(s.force)
+			res.Deflection = &d
 		}
 	}
-	hardest := -1
-	for k, c := range checks {
-		h := worst[k]
-		out := strength.Check{Key: c.key, Name: c.name, Feature: c.feature, Where: c.where, Case: loads[h.load].Name(), Demand: h.demand, Capacity: h.capacity, Unit: c.unit}
-		if h.hole >= 0 {
-			out.Feature, out.Where = p.holes[h.hole].ID, fmt.Sprintf("bolt %d", h.hole+1)
-		}
-		out.Utilisation, out.Verdict = strength.Judge(h.demand, h.capacity)
-		if out.Utilisation == nil {
-			out.Why = "There is no strength to set against: look at the plate's edge, the hole and the material."
-		}
-		if c.caution != nil {
-			out.Why = c.caution(&all[h.load])
-		}
-		w := c.explain(&all[h.load], h)
-		out.Working = &w
-		res.Checks = append(res.Checks, out)
-		if out.Utilisation != nil && (hardest < 0 || *out.Utilisation > *res.Checks[hardest].Utilisation) {
-			hardest = len(res.Checks) - 1
-		}
-	}
-	if hardest >= 0 {
-		c := res.Checks[hardest]
-		l := loads[worst[hardest].load]
-		res.First, res.Hardest, res.Case, res.Force = c.Name, c.Utilisation, c.Case, l.Force
-		s := all[worst[hardest].load]
-		res.Bolts = p.bolts(s)
-		d := sag(s.force, p.load, list, lengths, mat)
-		res.Deflection = &d
-		res.Coefficient = p.coefficient(&s)
-	}
-	sort.SliceStable(res.Checks, func(i, j int) bool { return size(res.Checks[i]) > size(res.Checks[j]) })
-	res.Verdict = strength.Worst(res.Checks)
 	for _, f := range res.Findings {
 		if f.Severity == working.Stop && res.Verdict != strength.Over {
 			res.Verdict = strength.CannotSay
@@ -98,9 +73,59 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 	return res
 }
 
-func size(c strength.Check) float64 {
-	if c.Utilisation == nil {
-		return math.Inf(1)
+// of answers the shares of the case a check was hardest in.
+func (p *placed) of(all []shares, name string) *shares {
+	for i := range all {
+		if all[i].load.Name() == name {
+			return &all[i]
+		}
 	}
-	return *c.Utilisation
+	return &all[0]
 }
+
+// ledgers lists what the bracket must answer: itself, and each bend or row.
+func (p *placed) ledgers() []strength.Ledger {
+	out := []strength.Ledger{{Form: strength.Bracket}}
+	seen := map[string]bool{}
+	for _, c := range p.list {
+		if !seen[c.id] {
+			seen[c.id] = true
+			out = append(out, strength.Ledger{Form: strength.BentPlate, Suffix: c.id, Where: c.name, Feature: c.id})
+		}
+	}
+	return out
+}
+
+// modes lists every way the bracket may give way.
+func (p *placed) modes() []mode {
+	out := append(p.boltModes(), p.plateModes()...)
+	for i := 0; i < len(p.list); {
+		j := i + 1
+		for j < len(p.list) && p.list[j].id == p.list[i].id { // both tangent lines of a bend
+			j++
+		}
+		out = append(out, p.plateAt(p.list[i:j]))
+		i = j
+	}
+	return out
+}
+
+// each answers the hardest bolt.
+func (p *placed) each(f func(i int) (demand, capacity float64)) strength.Hit {
+	return strength.HardestOf(len(p.holes), f)
+}
+
+// spot names a bolt.
+func (p *placed) spot(_ *shares, h strength.Hit) (feature, where string) {
+	return p.holes[h.At].ID, fmt.Sprintf("bolt %d", h.At+1)
+}
+
+func amount(symbol, name string, v float64, unit string) working.Quantity {
+	return working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: unit}
+}
+
+func newtons(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "N") }
+
+func mm(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "mm") }
+
+func mpa(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "MPa") }

@@ -5,7 +5,6 @@ import (
 	"strings"
 
 	"warmanvil/core/sheet"
-	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
 
@@ -17,7 +16,8 @@ func lower(s string) string {
 }
 
 // findings says what the numbers leave out and what does not fit together.
-func (p *placed) findings(mat material, rule strength.Rule) []working.Finding {
+func (p *placed) findings() []working.Finding {
+	mat, rule := p.mat, p.rule
 	var out []working.Finding
 	say := func(severity working.Severity, code, cause string, h *sheet.HoleMade, format string, args ...any) {
 		f := working.Finding{Code: code, Severity: severity, Cause: cause, Reason: fmt.Sprintf(format, args...)}
@@ -43,8 +43,8 @@ func (p *placed) findings(mat material, rule strength.Rule) []working.Finding {
 			say(working.Mind, "slot-slips", "Bolts", h, "%s is a slot: it slips along its long way until the bolt meets the end, and only clamping holds it there.", h.Name)
 		}
 	}
-	if p.mount.InPlane == Instantaneous && !p.icrHere(mat, rule) {
-		why := "the plate is not ductile steel"
+	if p.mount.InPlane == Instantaneous && !p.icrHere() {
+		why := "the plate is not ductile steel thick enough to bear"
 		if rule.Yields() {
 			why = "the g-case school counts to yield and the instantaneous centre to breaking"
 		}

@@ -76,7 +76,7 @@ func answer(t testing.TB, r sheet.Recipe, m Mount, rule strength.Rule, forces ..
 
 // 5 kN lifting the leg of 8 mm: its mid-surface stands 4 inside the outside of
 // the bend, 41 from the first row and 58.5 from the bolts' middle.
-// Bolts: 5000/4 + 292 500·17.5/(4·17.5²) = 5428.6 N of 33 929.
+// Bolts: 5000/4 + 292 500·17.5/(4·17.5²) = 5428.6 N of 800·84.27/2 = 33 707.
 // About the front tangent line (18 from the outside, 44.5 before the middle,
 // rows at 27 and 62): 292 500·27/(2·(27² + 62²)) comes to the near row; the
 // plate turns about the far edge: pressed is the back, 55 and 20 from the rows.
@@ -85,7 +85,7 @@ func answer(t testing.TB, r sheet.Recipe, m Mount, rule strength.Rule, forces ..
 func TestLiftedCleatHandWorked(t *testing.T) {
 	res, by := answer(t, cleat(8), mount(), asd, [3]float64{0, 0, 5000})
 	near(t, "tension", by["tension"].Demand, 1250+292500.0/70, 1e-6)
-	near(t, "usable", by["tension"].Capacity, 33929, 1)
+	near(t, "usable", by["tension"].Capacity, 33707, 1)
 	near(t, "edge school", res.Bolts[0].Edge, 1250+292500*55/(2*(55*55+20*20.0)), 1e-6)
 	w := by["plate:wall"].Working
 	near(t, "moment at the row", w.Inputs[0].Value, 205000, 1e-6)
@@ -111,7 +111,7 @@ func TestLiftedCleatHandWorked(t *testing.T) {
 func TestSidewaysHandWorked(t *testing.T) {
 	_, by := answer(t, cleat(8), mount(), asd, [3]float64{0, 2000, 0})
 	near(t, "shear", by["shear"].Demand, math.Hypot(500+117000*17.5/4825, 117000*30.0/4825), 1e-6)
-	near(t, "usable", by["shear"].Capacity, 20358, 1)
+	near(t, "usable", by["shear"].Capacity, 18299, 1)
 	near(t, "bearing", by["bearing"].Capacity, 2.4*12*8*360/2, 1e-6)
 	near(t, "net section", by["net-section"].Capacity, (120-30)*8*360/2, 1e-6)
 }
@@ -124,7 +124,11 @@ func TestOrientation(t *testing.T) {
 	m.Up, m.Forward = PlusX, PlusZ // left = up × forward = x × z = −y
 	_, got := answer(t, cleat(8), m, asd, [3]float64{900, -300, 200})
 	for key, c := range want {
-		near(t, key, *got[key].Utilisation, *c.Utilisation, 1e-9)
+		if (got[key].Utilisation == nil) != (c.Utilisation == nil) || got[key].Verdict != c.Verdict {
+			t.Errorf("%s: %s, turned %s", key, c.Verdict, got[key].Verdict)
+		} else if c.Utilisation != nil {
+			near(t, key, *got[key].Utilisation, *c.Utilisation, 1e-9)
+		}
 	}
 	m.Up = m.Forward
 	if res, _ := answer(t, cleat(8), m, asd, [3]float64{1, 0, 0}); res.Verdict != strength.CannotSay {
@@ -138,7 +142,9 @@ func TestScalesWithLoad(t *testing.T) {
 	_, one := answer(t, cleat(25), mount(), asd, [3]float64{500, 700, 900})
 	_, two := answer(t, cleat(25), mount(), asd, [3]float64{1000, 1400, 1800})
 	for key, c := range one {
-		near(t, key, *two[key].Utilisation, 2**c.Utilisation, 1e-9)
+		if c.Utilisation != nil {
+			near(t, key, *two[key].Utilisation, 2**c.Utilisation, 1e-9)
+		}
 	}
 }
 
@@ -179,16 +185,23 @@ func hasCode(r Result, code string) bool {
 	return false
 }
 
-// Bolts in one row hold no moment across it: the edge has to, and that is said
-// beside the number.
+// Bolts in one row hold no moment across it: the edge has to, which is said beside
+// the number; with nothing behind that edge nobody can say.
 func TestOneRowOfBolts(t *testing.T) {
 	r := cleat(8)
 	r.Base.Holes[0].Pattern.Rows = 1
 	res, by := answer(t, r, mount(), asd, [3]float64{0, 0, 3000})
-	if by["tension"].Why == "" || by["tension"].Demand <= 1500 {
+	if !strings.Contains(strings.Join(by["tension"].Working.Assumptions, " "), "one line") || by["tension"].Demand <= 1500 {
 		t.Errorf("one row: %+v", by["tension"])
 	}
 	near(t, "edge school in use", by["tension"].Demand-res.Bolts[0].Prying, res.Bolts[0].Edge, 1e-9)
+	m := mount()
+	m.Backed = false
+	for _, key := range []string{"tension", "combined", "moment"} {
+		if _, by = answer(t, r, m, asd, [3]float64{0, 0, 3000}); by[key].Verdict != strength.CannotSay {
+			t.Errorf("one row with nothing behind its edge: %s %s", key, by[key].Verdict)
+		}
+	}
 }
 
 // A hole's own distance along the force counts: near the edge it tears first,
@@ -227,7 +240,7 @@ func TestCannotSay(t *testing.T) {
 	m := mount()
 	m.Bolts.Size, m.Bolts.Pitch = "M16", 2
 	res, _ := answer(t, cleat(8), m, asd, [3]float64{0, 0, 100})
-	if res.Verdict != strength.CannotSay || !hasCode(res, "bolt-too-big") {
+	if res.Verdict == strength.Holds || res.Verdict == strength.Tight || !hasCode(res, "bolt-too-big") {
 		t.Errorf("M16 in a 13 mm hole: %s", res.Verdict)
 	}
 }

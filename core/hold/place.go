@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/strength"
 )
 
 // placed is a mount laid out: the fastened panel with its bolts, and where the
@@ -14,6 +15,11 @@ import (
 // that the three are right-handed; the group's centroid is the origin.
 type placed struct {
 	part      *sheet.Part
+	recipe    *sheet.Recipe
+	mat       material
+	rule      strength.Rule
+	list      []section // lines where the plate may bend, from the load inwards
+	lengths   []float64 // mm between them
 	mount     Mount
 	bolt      bolt.Bolt
 	panel     *sheet.PanelMade

@@ -11,7 +11,7 @@ import (
 )
 
 // The same bracket under the three schools: allowable and factored differ by
-// Ω·φ, g-case counts to yield. Bolts: 67 858 N nominal over 2, times 0.75;
+// Ω·φ, g-case counts to yield. Bolts: 67 413 N nominal over 2, times 0.75;
 // proof 580·84.27 over the margin. Plate: 235/1.67, 235·0.9, 235/1.5. The pull
 // is 5428.6 N whatever the school; what pries depends on it.
 func TestThreeSchools(t *testing.T) {
@@ -20,8 +20,8 @@ func TestThreeSchools(t *testing.T) {
 		rule           strength.Rule
 		tension, plate float64
 	}{
-		{asd, 33929.2, 235 / 1.67},
-		{strength.Rule{School: strength.Factored}, 50893.8, .9 * 235},
+		{asd, 33706.5, 235 / 1.67},
+		{strength.Rule{School: strength.Factored}, 50559.8, .9 * 235},
 		{strength.Rule{School: strength.GCase}, 32583, 235 / 1.5},
 		{strength.Rule{School: strength.GCase, Margin: 3}, 16291.5, 235.0 / 3},
 	} {
@@ -37,7 +37,7 @@ func TestThreeSchools(t *testing.T) {
 func TestThinSheet(t *testing.T) {
 	thin := cleat(2)
 	thin.Base.Flanges[0].InsideRadius = 3
-	lift := [3]float64{0, 0, 400}
+	lift := [3]float64{0, 30, 400}
 	res, by := answer(t, thin, mount(), asd, lift)
 	if by["pull-through"].Utilisation == nil || by["pull-through"].Demand <= 0 {
 		t.Fatalf("no pull-through in 2 mm: %+v", res.Checks)
@@ -54,7 +54,7 @@ func TestThinSheet(t *testing.T) {
 		t.Error("M12 in 2 mm sheet is not remarked on")
 	}
 	res, by = answer(t, cleat(8), mount(), asd, lift)
-	if _, there := by["pull-through"]; there || res.Bolts[0].Prying != 0 {
+	if by["pull-through"].Verdict != strength.NotNeeded || res.Bolts[0].Prying != 0 {
 		t.Error("8 mm plate is counted as thin")
 	}
 }
@@ -103,8 +103,8 @@ func TestInchBoltsAndSlots(t *testing.T) {
 	if !hasCode(res, "slot-slips") {
 		t.Errorf("a slot's slip is not said: %v", res.Findings)
 	}
-	// 0.75·827.4·126.7/2.
-	near(t, "usable tension", by["tension"].Capacity, .75*827.3709*126.6769/2, 5)
+	// 827.4 on the stress area of 91.55, less than 0.75 on 126.7.
+	near(t, "usable tension", by["tension"].Capacity, 827.3709*91.55/2, 25)
 	r = cleat(8)
 	r.Base.Holes[0].Diameter = 17
 	if res, _ = answer(t, r, m, asd, [3]float64{0, 0, 100}); !hasCode(res, "hole-too-big") {

@@ -5,6 +5,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
 
@@ -12,8 +13,11 @@ import (
 type material struct {
 	name                       string
 	t, yield, tensile, modulus float64
-	steel                      bool
+	family                     stock.Family
+	hard                       bool
 }
+
+func (m material) aluminium() bool { return m.family == stock.Aluminum }
 
 // section is a line across the plate where it can bend: a bend's tangent line,
 // or the row of bolts nearest to the load.
@@ -27,6 +31,7 @@ type section struct {
 	wide     float64      // of it that carries, mm
 	holes    float64      // taken off both, mm
 	away     sheet.Vector // from what backs the plate here, zero where nothing does
+	cut      bool         // another hole on the way weakens it here
 }
 
 // stress is what a section works at, MPa.
@@ -87,27 +92,36 @@ func (p *placed) sections() (list []section, lengths []float64) {
 		}
 	}
 	if row, step, ok := p.row(from); ok {
-		row.wide = p.spread(p.corner(row), row.line, row.whole, reach+step)
+		row.wide = p.spread(p.lineStart(row), row.line, row.whole, reach+step)
 		list, lengths = append(list, row), append(lengths, step)
 	}
 	return list, lengths
 }
 
-func (p *placed) corner(c section) sheet.Vector { return c.at.Sub(c.line.Mul(c.whole / 2)) }
+func (p *placed) lineStart(c section) sheet.Vector { return c.at.Sub(c.line.Mul(c.whole / 2)) }
 
-// spread answers the part of a line from a start along a way that carries at a
-// reach from the carrying holes.
+// spread answers how much of a line from a start along a way carries at a reach
+// from the carrying holes, mm.
 func (p *placed) spread(start, way sheet.Vector, whole, reach float64) float64 {
-	low, high := math.Inf(1), math.Inf(-1)
+	low, high := p.strips(start, way, whole, reach)
+	return high - low
+}
+
+// strips answers where on a line the strip that carries begins and ends.
+func (p *placed) strips(start, way sheet.Vector, whole, reach float64) (low, high float64) {
+	low, high = math.Inf(1), math.Inf(-1)
 	for _, h := range p.carrying {
 		at := h.Body.Sub(start).Dot(way)
 		low, high = min(low, at-h.Diameter/2), max(high, at+h.Diameter/2)
 	}
 	low, high = max(0, low-reach), min(whole, high+reach)
 	if high <= low { // the load lies beside the line: its nearest end carries
-		return min(whole, reach)
+		if low > 0 {
+			return whole - min(whole, reach), whole
+		}
+		return 0, min(whole, reach)
 	}
-	return high - low
+	return low, high
 }
 
 // row answers the row of bolts nearest to where the load enters the fastened
@@ -154,7 +168,8 @@ func (p *placed) row(from sheet.Vector) (c section, step float64, ok bool) {
 
 // sag answers the movement of the load along itself in mm by the energy of
 // bending: Σ L·(Ma² + Ma·Mb + Mb²)/(3·E·I)/F.
-func sag(f, load sheet.Vector, list []section, lengths []float64, m material) float64 {
+func (p *placed) sag(f sheet.Vector) float64 {
+	load, list, lengths, m := p.load, p.list, p.lengths, p.mat
 	size := math.Sqrt(f.Dot(f))
 	if size < 1e-9 {
 		return 0

@@ -6,11 +6,12 @@ import (
 	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
-	"warmanvil/core/strength"
 )
 
 // shares is what one load puts on the group.
 type shares struct {
+	load     Load
+	icr      *float64     // what a bolt counts by the instantaneous centre, once worked out
 	force    sheet.Vector // part axes
 	inPlane  profile.Point
 	turn     float64 // about n, N·mm
@@ -19,17 +20,18 @@ type shares struct {
 	vectors  []profile.Point
 	centroid []float64
 	edge     []float64
-	silent   string // why the centroid school has no answer
+	line     string // why the centroid school has no answer, so that the edge's is used
+	open     string // why no school has one
 	pry      []float64
 }
 
 // share puts a load on the bolts: in plane by the elastic vector method, out
 // of it by both schools, with what thin plate pries.
-func (p *placed) share(l Load, rule strength.Rule, mat material) shares {
+func (p *placed) share(l Load) shares {
 	f := p.turned(l.Force)
 	d := p.load.Sub(p.origin)
 	at, z := profile.Point{X: d.Dot(p.x), Y: d.Dot(p.y)}, d.Dot(p.n)
-	s := shares{force: f, inPlane: profile.Point{X: f.Dot(p.x), Y: f.Dot(p.y)}, pull: f.Dot(p.n)}
+	s := shares{load: l, force: f, inPlane: profile.Point{X: f.Dot(p.x), Y: f.Dot(p.y)}, pull: f.Dot(p.n)}
 	s.turn = at.Cross(s.inPlane)
 	s.mx = s.pull*at.X - s.inPlane.X*z
 	s.my = s.pull*at.Y - s.inPlane.Y*z
@@ -38,11 +40,17 @@ func (p *placed) share(l Load, rule strength.Rule, mat material) shares {
 		turn = 0
 	}
 	s.vectors = bolt.Shares(p.at, profile.Point{}, p.polar, s.inPlane, turn)
-	s.centroid, s.silent = p.aboutCentroid(s)
+	s.centroid, s.line = p.aboutCentroid(s)
 	s.edge = p.aboutEdge(s)
+	if s.line != "" && !p.mount.Backed {
+		s.open = "the bolts are in one line, which holds no moment across it, and it is not said that what it is bolted to reaches under the whole plate, so that its edge could: add a second row, or say that it is backed."
+	}
+	if p.mount.OutPlane == AtEdge && !p.mount.Backed && math.Hypot(s.mx, s.my) > 1 {
+		s.open = "the plate is to turn about its edge, and nothing backs it there: take the neutral axis at the centroid, or say that it is backed."
+	}
 	s.pry = make([]float64, len(p.at))
-	for i, t := range p.tension(s) {
-		s.pry[i] = p.prying(i, rule, t, mat)
+	for i, t := range p.tension(&s) {
+		s.pry[i] = p.prying(i, t)
 	}
 	return s
 }
@@ -118,24 +126,26 @@ func (p *placed) aboutEdge(s shares) []float64 {
 
 // tension answers the school in use: the centroid's, unless the mount asks for
 // the edge or the bolts stand in one line.
-func (p *placed) tension(s shares) []float64 {
-	if p.mount.OutPlane == AtEdge || s.silent != "" {
+func (p *placed) tension(s *shares) []float64 {
+	if p.mount.OutPlane == AtEdge || s.line != "" {
 		return s.edge
 	}
 	return s.centroid
 }
 
-// prying answers what thin plate adds to a bolt's tension: beside the bend the
-// load comes through, or the line to the load on a flat part.
-func (p *placed) prying(i int, rule strength.Rule, tension float64, mat material) float64 {
+// prying answers what thin plate adds to a bolt's tension beside the bend the load
+// comes through, N.
+func (p *placed) prying(i int, tension float64) float64 {
 	if len(p.path) < 2 || tension <= 0 {
 		return 0
 	}
+	capacity, _ := p.bolt.Capacity(p.rule)
+	return p.pryingAt(i).Force(p.rule, tension, capacity)
+}
+
+func (p *placed) pryingAt(i int) bolt.Prying {
 	a, b := p.sides(i)
-	capacity, _ := p.bolt.Capacity(rule)
-	pr := bolt.Prying{A: a, B: b, Length: p.tributary(i, b), Bolt: p.bolt.Thread.Diameter,
-		Plate: bolt.Plate{Thickness: mat.t, Hole: p.holes[i].Diameter, Yield: mat.yield, Tensile: mat.tensile}}
-	return pr.Force(rule, tension, capacity)
+	return bolt.Prying{A: a, B: b, Length: p.tributary(i, b), Bolt: p.bolt.Thread.Diameter, Plate: p.plate(p.holes[i].Diameter)}
 }
 
 // sides answers a bolt's distance to the bend on the load's path and to the

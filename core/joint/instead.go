@@ -44,7 +44,7 @@ var across = map[string]string{"8.8": "SAE 5", "10.9": "SAE 8", "SAE 5": "8.8", 
 func Instead(in Input, now Result) []Substitute {
 	out := []Substitute{}
 	t, err := stock.FindThread(in.System, in.Size, in.Pitch)
-	if !in.Nut.threaded() || err != nil {
+	if !in.Nut.Threaded() || err != nil {
 		return out
 	}
 	ruling := map[string]bool{}
@@ -73,7 +73,7 @@ func Instead(in Input, now Result) []Substitute {
 		try(fmt.Sprintf("%s of class %s", t.Name(), c.name), c.note, to, fix("Take "+c.name, "/grade", c.name))
 	}
 	k := slices.IndexFunc(stock.Threads, func(o stock.Thread) bool { return o.Coarse && o.System != t.System && o.Size == t.Lookalike() })
-	if grade := across[in.Grade]; k >= 0 && grade != "" && !in.Nut.captive() {
+	if grade := across[in.Grade]; k >= 0 && grade != "" && !in.Nut.Captive() {
 		other := stock.Threads[k]
 		to := in
 		to.System, to.Size, to.Pitch, to.Grade, to.Washer = other.System, other.Size, 0, grade, 0

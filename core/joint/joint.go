@@ -11,6 +11,7 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/hole"
+	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -55,13 +56,17 @@ type Ply struct {
 	Squash    float64      `json:"squash,omitempty" doc:"mm it is pressed together: rubber, sealant, a gasket"`
 	Hole      float64      `json:"hole,omitempty" doc:"mm, diameter; of a slot its width"`
 	Slotted   bool         `json:"slotted,omitempty"`
+	Way       *float64     `json:"way,omitempty" doc:"degrees from across towards up the slots run; not known when left out"`
 	Edge      float64      `json:"edge,omitempty" doc:"mm, centre of the nearest hole to the nearest edge the force may tear to; 0 not known"`
+	Wide      [2]float64   `json:"wide,omitzero" doc:"mm, width of the ply at the holes across and up; 0 not known"`
 	Placed    hole.Placing `json:"placed,omitempty" enum:"table,tape,matched,surveyed,typed"`
 	Tolerance float64      `json:"tolerance,omitempty" doc:"mm a hole may lie off, on the radius"`
 	Fixed     bool         `json:"fixed,omitempty" doc:"tapped, or its nut does not move"`
 	Hollow    bool         `json:"hollow,omitempty" doc:"a tube or box the bolt squeezes"`
 	Sleeved   bool         `json:"sleeved,omitempty" doc:"a spacer tube through it takes the squeeze"`
-	Pull      float64      `json:"pull,omitempty" doc:"mm, of an outer ply, centre of the bolts to the bend or web that pulls it off: it pries then; 0 where it is stiff"`
+	Pull      float64      `json:"pull,omitempty" doc:"mm, of an outer ply, centre of the bolts to the bend, web or wall that pulls it off: it pries then; 0 not known"`
+	Stiff     bool         `json:"stiff,omitempty" doc:"backed or stiff over its whole face: nothing of it bends beside the bolts"`
+	Isolator  *Isolator    `json:"isolator,omitempty" doc:"it is rubber, one on each bolt"`
 	Worn      float64      `json:"worn,omitempty" doc:"share of its strength that is left where it rusted, 0.1 to 1; whole when left out"`
 }
 
@@ -71,6 +76,8 @@ type Case struct {
 	Force  [3]float64 `json:"force" doc:"N; z pulls the heads' ply off"`
 	At     [3]float64 `json:"at" doc:"mm, where it acts, in the joint's axes"`
 	Moment [3]float64 `json:"moment,omitzero" doc:"N·mm"`
+	Done   bool       `json:"-"` // factored as the school says already; a typed load is not
+	Plies  *[2]int    `json:"-"` // first and last ply it goes through; all when nil
 }
 
 // Nut is what the bolt is screwed into.
@@ -141,7 +148,7 @@ type Tightening struct {
 type Result struct {
 	Verdict  strength.Verdict     `json:"verdict" enum:"holds,tight,over,cannot say"`
 	Hardest  *float64             `json:"hardest" doc:"largest share used; null when it cannot be said"`
-	Checks   []strength.Check     `json:"checks"`
+	Checks   []strength.Check     `json:"checks" doc:"every mode it must answer, hardest first"`
 	Bolts    []BoltForce          `json:"bolts" doc:"of the case that governs"`
 	Stack    float64              `json:"stack" doc:"mm, plies, coats and washers pressed together"`
 	Grip     *bolt.GripResult     `json:"grip" doc:"null when the stack cannot be worked out"`
@@ -180,19 +187,26 @@ const (
 	maxCases = 5000 // every foot of a device in every case
 )
 
+type point = profile.Point
+
 // joint is what is worked with.
 type joint struct {
-	in      Input
-	thread  stock.Thread
-	grade   stock.Grade
-	rivet   stock.Rivet
-	bolt    bolt.Bolt
-	hw      stock.Hardware
-	washer  float64
-	head    float64 // mm over the bolt's head
-	plies   []ply
-	out     *Result
-	preload float64 // N, the least by scatter
+	in                    Input
+	kind                  fastener
+	group                 group
+	planes                float64 // shear planes of a fastener
+	made                  bool    // how its holes are made is said by its fastener
+	headWasher, nutWasher bool
+	thread                stock.Thread
+	grade                 stock.Grade
+	rivet                 stock.Rivet
+	bolt                  bolt.Bolt
+	hw                    stock.Hardware
+	washer                float64
+	head                  float64 // mm over the bolt's head
+	plies                 []ply
+	out                   *Result
+	preload               float64 // N, the least by scatter
 }
 
 type ply struct {
@@ -202,6 +216,18 @@ type ply struct {
 	worn     float64
 }
 
+// aluminium tells whether the rules of aluminium go for the ply.
+func (p ply) aluminium() bool { return p.metal && p.material.Family == stock.Aluminum }
+
+// with answers the input with every ply changed, the plies a copy.
+func (in Input) with(change func(p *Ply)) Input {
+	in.Plies = slices.Clone(in.Plies)
+	for i := range in.Plies {
+		change(&in.Plies[i])
+	}
+	return in
+}
+
 // Work answers a joint. It fails with *working.Fault for what is no joint; what
 // is missing for one answer is told with that answer.
 func Work(in Input) (Result, error) {
@@ -209,20 +235,15 @@ func Work(in Input) (Result, error) {
 	if err := j.read(); err != nil {
 		return Result{}, err
 	}
-	j.stack()
+	j.out.Stack = j.whole()
+	j.kind.stack(&j)
+	j.made = j.kind.making(&j)
 	j.meet()
-	j.tighten()
+	j.kind.tighten(&j)
 	j.hold()
 	j.last()
 	j.making()
 	j.cautions()
-	j.out.Verdict = strength.Worst(j.out.Checks)
-	for _, c := range j.out.Checks {
-		if c.Utilisation != nil && (j.out.Hardest == nil || *c.Utilisation > *j.out.Hardest) {
-			u := *c.Utilisation
-			j.out.Hardest = &u
-		}
-	}
 	return *j.out, nil
 }
 
@@ -241,26 +262,16 @@ func fix(label string, pairs ...any) working.Fix {
 
 func (j *joint) read() error {
 	in := &j.in
-	if in.Nut == Riveted {
-		if err := j.readRivet(); err != nil {
-			return err
-		}
-	} else {
-		t, err := stock.FindThread(in.System, in.Size, in.Pitch)
-		if err != nil {
-			return working.Refuse("/size", "%v.", err)
-		}
-		g, err := stock.FindGrade(t, in.Grade)
-		if err != nil {
-			return working.Refuse("/grade", "%v.", err)
-		}
-		j.thread, j.grade = t, g
-		j.hw, _ = stock.HardwareFor(t)
+	if j.kind = fastenerOf(in.Nut); j.kind == nil {
+		return working.Refuse("/nut", "A joint is made with hex, lock, tapped, weldnut, rivetnut, slotnut, pin, selfdrill or rivet, not %q.", in.Nut)
+	}
+	if err := j.kind.read(j); err != nil {
+		return err
 	}
 	switch j.head = j.thread.AcrossHex; in.Head {
 	case "", stock.HexHead:
 	case stock.SocketHead:
-		if in.Nut.threaded() {
+		if j.kind.threaded() {
 			j.head = stock.SocketHeadOf(j.thread).Over
 		}
 	default:
@@ -327,6 +338,13 @@ func (j *joint) read() error {
 	if j.washer = in.Washer; j.washer == 0 && in.Washers > 0 {
 		j.washer = j.hw.WasherOver
 	}
+	// One washer lies under what is turned, the nut; where that is captive, under the head.
+	j.nutWasher = in.Washers > 0 && !j.kind.captive()
+	j.headWasher = in.Washers > 1 || in.Washers == 1 && j.kind.captive()
+	j.group = grouped(in.Holes)
+	if j.planes = 1; in.Double && len(in.Plies) == 3 {
+		j.planes = 2
+	}
 	return working.First(working.Above("/tighten/share", "The share of proof", in.Tighten.Share, 0, 1, ""), working.Within("/washers", "Washers", float64(in.Washers), 0, 8, ""),
 		working.Within("/washer", "A washer", in.Washer, 0, 200, "mm"), working.Within("/angle", "The angle", in.Angle, 0, 20, "°"))
 }
@@ -348,7 +366,13 @@ func readPly(p Ply, at string, i int, d float64, show quantity.Display) (ply, er
 	}
 	err := working.First(working.Above(at+"/thickness", "The thickness of "+q.Name, p.Thickness, 0, 500, "mm"), working.Within(at+"/coat", "The coat", p.Coat, 0, 10, "mm"),
 		working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm"), working.Within(at+"/hole", "The hole", p.Hole, 0, 500, "mm"),
-		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"), working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"), working.Within(at+"/worn", "What is left of its strength", q.worn, .1, 1, ""))
+		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"), working.Within(at+"/wide/0", "The width", p.Wide[0], 0, 1e5, "mm"), working.Within(at+"/wide/1", "The width", p.Wide[1], 0, 1e5, "mm"), working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"), working.Within(at+"/worn", "What is left of its strength", q.worn, .1, 1, ""))
+	if err == nil && p.Way != nil {
+		err = working.Within(at+"/way", "The way the slots run", *p.Way, -360, 360, "°")
+	}
+	if u := p.Isolator; err == nil && u != nil {
+		err = working.First(working.Within(at+"/isolator/shear", "What it takes sideways", u.Shear, 0, 1e7, "N"), working.Within(at+"/isolator/pull", "What it takes in pull", u.Pull, 0, 1e7, "N"))
+	}
 	if err == nil && p.Hole > 0 && p.Hole < d && !p.Fixed {
 		err = working.Refuse(at+"/hole", "A bolt of %s does not go through the hole of %s in %s.", show.Text(d), show.Text(p.Hole), q.Name)
 	}

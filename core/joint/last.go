@@ -27,7 +27,7 @@ func (j *joint) last() {
 		}
 		keep("Tighten in two rounds, half and full, in the order %s. To line it up, loosen in the same order.", strings.Join(order, ", "))
 	}
-	if !j.in.Nut.threaded() {
+	if !j.kind.threaded() {
 		return
 	}
 	if j.in.Reached == HeadsOnly {
@@ -51,11 +51,11 @@ func (j *joint) km(v float64) string {
 
 func (j *joint) locking() {
 	t := j.in.Tighten
-	if !j.in.Nut.threaded() {
+	if !j.kind.threaded() {
 		return
 	}
 	switch {
-	case j.in.Reached == HeadsOnly && !j.in.Nut.captive():
+	case j.in.Reached == HeadsOnly && !j.kind.captive():
 		j.say("blind", working.Stop, "Staying tight", "Nobody reaches the nuts' side, to put them on or to hold them: a rivet nut, a weld nut or a thread.", fix("Rivet nuts", "/nut", RivetNut), fix("Weld nuts", "/nut", WeldNut))
 	case j.in.Reached == NutsOnly:
 		j.say("headless", working.Stop, "Staying tight", "Nobody reaches the heads' side, to put the bolts in or to hold them: turn them round, or weld them in before it is closed and say both sides are reached.")
@@ -78,7 +78,7 @@ func (j *joint) locking() {
 	case needs && (t.Locking == NoLock || t.Locking == ""):
 		take, by := "a nut with a plastic ring", fix("A nut with a plastic ring", "/tighten/locking", PlasticRing, "/nut", Lock)
 		switch {
-		case j.in.Nut.captive():
+		case j.kind.captive():
 			take, by = "liquid lock in the captive thread", fix("Liquid lock", "/tighten/locking", Liquid)
 		case t.Hot:
 			take, by = "an all-metal lock nut", fix("An all-metal lock nut", "/tighten/locking", MetalLock)
@@ -95,13 +95,13 @@ func (j *joint) locking() {
 		j.say("lock-hot", working.Mind, "Staying tight", "A plastic ring softens over 120 °C: take an all-metal lock nut.", fix("An all-metal lock nut", "/tighten/locking", MetalLock, "/nut", Hex))
 	case t.Locking == PlasticRing && j.in.Nut != Lock:
 		by := fix("A nut with a plastic ring", "/nut", Lock)
-		if j.in.Nut.captive() {
+		if j.kind.captive() {
 			by = fix("Liquid lock", "/tighten/locking", Liquid)
 		}
 		j.say("lock-none", working.Mind, "Staying tight", "It is to be locked by a plastic ring, and the nut chosen has none.", by)
 	case t.Locking == Liquid && t.Reused:
 		j.say("lock-reused", working.Mind, "Staying tight", "Liquid lock is cleaned off and put on anew each time: for what is taken apart often a lock nut is less work.")
-	case t.Locking == JamNut && j.in.Nut.captive():
+	case t.Locking == JamNut && j.kind.captive():
 		j.say("lock-jam", working.Mind, "Staying tight", "A jam nut needs a free thread behind the nut, and this one is captive.")
 	}
 }
@@ -122,11 +122,11 @@ func cures(at *float64) string {
 
 // washers asks for them on slots, soft and thin plies.
 func (j *joint) washers() {
-	if j.in.Nut == Riveted || j.in.Nut == Screw {
+	if !j.kind.seats() {
 		return
 	}
 	for i, p := range j.plies {
-		outer := i == 0 || i == len(j.plies)-1 && !j.in.Nut.captive()
+		outer := i == 0 || i == len(j.plies)-1 && !j.kind.captive()
 		if !outer {
 			continue
 		}
@@ -139,11 +139,11 @@ func (j *joint) washers() {
 			return fix("Washers of "+j.mm(math.Ceil(over)), "/washer", math.Ceil(over), "/washers", max(j.in.Washers, 2))
 		}
 		switch {
-		case p.Slotted && j.washer < hole+6:
+		case p.Slotted && j.washered(i) < hole+6:
 			j.say("washer-slot", working.Mind, "Washers", fmt.Sprintf("%s is slotted and nothing bridges it: a thick washer of %s across.", p.Name, j.mm(math.Ceil(large))), larger(math.Max(large, hole+8)))
-		case hole > j.bearing(i)-2 && j.washer < hole+4:
+		case hole > j.bearing(i)-2 && j.washered(i) < hole+4:
 			j.say("washer-hole", working.Stop, "Washers", fmt.Sprintf("The hole of %s in %s is nearly as wide as the head: it pulls through. A thick washer of %s across.", j.mm(hole), p.Name, j.mm(math.Ceil(math.Max(large, hole+10)))), larger(math.Max(large, hole+10)))
-		case p.metal && p.Thickness < j.thread.Diameter/4 && j.washer < large-1:
+		case p.metal && p.Thickness < j.thread.Diameter/4 && j.washered(i) < large-1:
 			j.say("washer-thin", working.Mind, "Washers", fmt.Sprintf("%s is thin for %s: a large washer of %s spreads it.", p.Name, j.thread.Size, j.mm(math.Ceil(large))), larger(large))
 		}
 	}

@@ -25,12 +25,7 @@ const (
 // making says how the holes are made, in order: what is given first, then what is
 // laid out, then what is drilled through it, slots before rounds.
 func (j *joint) making() {
-	if j.in.Nut == Screw {
-		j.out.Making = append(j.out.Making, "Clamp the plies, mark the screws, drive each through all of them: no hole is made before.")
-		return
-	}
-	if j.in.Nut == Riveted {
-		j.out.Making = append(j.out.Making, fmt.Sprintf("Clamp the plies, drill one hole of %s through all of them, pin it with a rivet clamp, drill the rest through, take them apart and take the burr off.", j.drill(j.rivet.Hole)))
+	if j.made {
 		return
 	}
 	say := func(format string, args ...any) { j.out.Making = append(j.out.Making, fmt.Sprintf(format, args...)) }
@@ -108,7 +103,7 @@ func (j *joint) drilled(p ply) string {
 	if d == 0 {
 		d = j.thread.Clearance.Normal
 	}
-	if j.in.Nut == Tapped && p.Fixed {
+	if j.in.Nut == Tapped && p.Fixed { // a size, not a kind of fastener: the drill of its thread
 		d = j.thread.TapDrill
 	}
 	family := stock.Steel

@@ -16,9 +16,40 @@ type RivetPick struct {
 	Material string  `json:"material" enum:"aluminium,steel,stainless"`
 }
 
-// readRivet puts a rivet in the place of the thread: as thick, a head of twice its
+// riveted is a blind rivet.
+type riveted struct{ bolted }
+
+func (riveted) form() strength.Form           { return strength.RivetForm }
+func (riveted) ply(*joint, int) strength.Form { return strength.RivetedPly }
+func (riveted) threaded() bool                { return false }
+func (riveted) clamps() bool                  { return false }
+func (riveted) seats() bool                   { return false }
+func (riveted) tighten(*joint)                {}
+
+func (riveted) making(j *joint) bool {
+	j.out.Making = append(j.out.Making, fmt.Sprintf("Clamp the plies, drill one hole of %s through all of them, pin it with a rivet clamp, drill the rest through, take them apart and take the burr off.", j.drill(j.rivet.Hole)))
+	return true
+}
+
+// next answers the next larger rivet of the same metal.
+func (riveted) next(in Input, heldHoles bool) (out []tried) {
+	for _, r := range stock.Rivets {
+		if p := in.Rivet; !heldHoles && p != nil && r.Material == p.Material && r.Diameter > p.Diameter {
+			to := in.with(func(q *Ply) {
+				if q.Hole > 0 {
+					q.Hole = r.Hole
+				}
+			})
+			to.Rivet = &RivetPick{r.Diameter, r.Material}
+			out = append(out, tried{fmt.Sprintf("Rivets of %s", in.Display.Text(r.Diameter)), to})
+		}
+	}
+	return out
+}
+
+// read puts a rivet in the place of the thread: as thick, a head of twice its
 // diameter (ISO 15977), its hole.
-func (j *joint) readRivet() error {
+func (riveted) read(j *joint) error {
 	p := j.in.Rivet
 	if p == nil {
 		return working.Refuse("/rivet", "Say which rivet: its diameter and what it is of.")
@@ -38,8 +69,8 @@ func (j *joint) readRivet() error {
 // body no longer fills it, mm (practice).
 const rivetPlay = .3
 
-// riveted works a rivet's grip out: its length, and what speaks against it.
-func (j *joint) riveted() {
+// stack works a rivet's grip out: its length, and what speaks against it.
+func (riveted) stack(j *joint) {
 	in := bolt.RivetInput{Display: j.in.Display, Diameter: j.rivet.Diameter, Material: j.rivet.Material}
 	for _, p := range j.plies {
 		in.Plies = append(in.Plies, bolt.Ply{Name: p.Name, Thickness: p.Thickness + p.Coat, Squash: p.Squash})
@@ -64,21 +95,31 @@ func (j *joint) riveted() {
 	j.out.Keep = append(j.out.Keep, "Set rivets from the middle outwards.", fmt.Sprintf("Look for turning rivets and dark rings of dust after %s: they are loose then.", j.km(500)))
 }
 
-// rivets checks the rivets themselves by typical strengths.
-func (j *joint) rivets(each eacher) {
+// modes of the rivets themselves, by typical strengths.
+func (riveted) modes(j *joint, _ []spread) []mode {
 	rule := j.in.Strength
 	said := []string{rule.Says(strength.PullThrough), stock.RivetSource}
 	shear, pull := rule.Capacity(j.rivet.Shear, strength.PullThrough), rule.Capacity(j.rivet.Tension, strength.PullThrough)
-	each("shear", "Rivet in shear", "N", "", func(s *spread, i int) (float64, float64) { return s.vectors[i].Len(), shear }, plainly("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", said, newtons("Fv", "typical in shear", j.rivet.Shear)))
-	each("tension", "Rivet in tension", "N", "", func(s *spread, i int) (float64, float64) { return s.pull[i] + s.add[i], pull }, plainly("Rivet in tension", "typical values", "T = N/n + share of the moments against Ft/Ω", said, newtons("Ft", "typical in tension", j.rivet.Tension)))
-	each("combined", "Rivet in shear and tension", "", "", func(s *spread, i int) (float64, float64) {
-		return math.Hypot(s.vectors[i].Len()/shear, (s.pull[i]+s.add[i])/pull), 1
-	}, func(s *spread, i int, d, _ float64) working.Working {
-		return working.Working{Method: "Shear with tension", Source: "ellipse", Formula: "u = √((V/Va)² + (T/Ta)²)",
-			Inputs: []working.Quantity{newtons("V", "shear", s.vectors[i].Len()), newtons("T", "tension", s.pull[i]+s.add[i]), newtons("Va", "usable shear", shear), newtons("Ta", "usable tension", pull)},
-			Steps:  []working.Quantity{}, Result: working.Quantity{Symbol: "u", Name: fmt.Sprintf("share used of rivet %d", i+1), Value: d}, Assumptions: said}
-	})
+	return []mode{
+		{Key: "shear", Name: "Rivet in shear", Unit: "N", Idle: "There is no shear.",
+			Eval: func(s *spread) strength.Hit {
+				return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.vectors[i].Len(), shear })
+			},
+			Explain: j.simply("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", "N", said, newtons("Fv", "typical in shear", j.rivet.Shear))},
+		{Key: "tension", Name: "Rivet in tension", Unit: "N", Idle: "There is no pull.", Unsure: func(s *spread) string { return s.silent },
+			Eval: func(s *spread) strength.Hit {
+				return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.drawn(i), pull })
+			},
+			Explain: j.simply("Rivet in tension", "typical values", "T = N/n + share of the moments against Ft/Ω", "N", said, newtons("Ft", "typical in tension", j.rivet.Tension))},
+		{Key: "combined", Name: "Rivet in shear and tension", Unsure: func(s *spread) string { return s.silent },
+			Eval: func(s *spread) strength.Hit {
+				return strength.HardestOf(len(s.pull), func(i int) (float64, float64) {
+					return math.Hypot(s.vectors[i].Len()/shear, s.drawn(i)/pull), 1
+				})
+			},
+			Explain: func(s *spread, h strength.Hit) working.Working {
+				return working.Working{Method: "Shear with tension", Source: "ellipse", Formula: "u = √((V/Va)² + (T/Ta)²)",
+					Inputs: []working.Quantity{newtons("V", "shear", s.vectors[h.At].Len()), newtons("T", "tension", s.drawn(h.At)), newtons("Va", "usable shear", shear), newtons("Ta", "usable tension", pull)},
+					Steps:  []working.Quantity{}, Result: amount("u", fmt.Sprintf("share used of rivet %d", h.At+1), h.Demand, ""), Assumptions: said}
+			}}}
 }
-
-// threaded tells whether the fastener is tightened by a thread.
-func (n Nut) threaded() bool { return n != Pin && n != Screw && n != Riveted }

@@ -11,26 +11,25 @@ import (
 	"warmanvil/core/working"
 )
 
-// captive tells whether the nut is fast in the last ply.
-func (n Nut) captive() bool { return n == Tapped || n == WeldNut || n == RivetNut || n == SlotNut }
-
-// stack works the grip out and names the hardware.
-func (j *joint) stack() {
-	j.out.Stack = float64(j.in.Washers) * j.hw.Washer
+// whole adds the plies and washers up.
+func (j *joint) whole() float64 {
+	sum := float64(j.in.Washers) * j.hw.Washer
 	for _, p := range j.plies {
-		j.out.Stack += p.Thickness + p.Coat - p.Squash
+		sum += p.Thickness + p.Coat - p.Squash
 	}
+	return sum
+}
+
+// nuts names the nut of a bolt in the list of hardware.
+var nuts = map[Nut]string{Hex: "hexagon nut", "": "hexagon nut", Lock: "nut with plastic ring", WeldNut: "weld nut", RivetNut: "rivet nut", SlotNut: "slot nut for the track"}
+
+// grip answers what the bolt's length is worked out from.
+func (b bolted) grip(j *joint) bolt.GripInput {
 	in := bolt.GripInput{Display: j.in.Display, System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Washers: j.in.Washers, Nut: bolt.HexNut, Have: j.in.Bins}
 	for _, p := range j.plies {
 		in.Plies = append(in.Plies, bolt.Ply{Name: p.Name, Thickness: p.Thickness + p.Coat, Squash: p.Squash})
 	}
-	switch j.in.Nut {
-	case Pin, Screw:
-		j.threadless()
-		return
-	case Riveted:
-		j.riveted()
-		return
+	switch b.nut {
 	case Lock:
 		in.Nut = bolt.LockNut
 	case Tapped:
@@ -38,10 +37,15 @@ func (j *joint) stack() {
 	case WeldNut, RivetNut, SlotNut: // about as long as a nut is high, behind the last ply
 		in.Nut, in.Height = bolt.CustomNut, j.hw.Nut
 	}
-	g, err := bolt.Grip(in)
+	return in
+}
+
+// stack works the grip out and names the hardware.
+func (b bolted) stack(j *joint) {
+	j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade, ThreadsInPlane: true}
+	g, err := bolt.Grip(b.grip(j))
 	if err != nil {
 		j.say("stack", working.Mind, "Stack", "The bolt's length cannot be worked out: "+err.Error())
-		j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade, ThreadsInPlane: true}
 		return
 	}
 	j.out.Grip = &g
@@ -49,7 +53,7 @@ func (j *joint) stack() {
 	for _, p := range g.Planes {
 		threaded = threaded || p.Threaded
 	}
-	j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade, ThreadsInPlane: threaded || len(g.Planes) == 0 || g.Length == nil}
+	j.bolt.ThreadsInPlane = threaded || len(g.Planes) == 0 || g.Length == nil
 	j.out.Findings = append(j.out.Findings, g.Findings...)
 	n := len(j.in.Holes)
 	if g.Length != nil {
@@ -66,8 +70,7 @@ func (j *joint) stack() {
 		}
 		j.take(n, "%s × %s, %s, %s", j.thread.Name(), length, j.grade.Name, kind)
 	}
-	nut := map[Nut]string{Hex: "hexagon nut", "": "hexagon nut", Lock: "nut with plastic ring", WeldNut: "weld nut", RivetNut: "rivet nut", SlotNut: "slot nut for the track"}[j.in.Nut]
-	if nut != "" {
+	if nut := nuts[b.nut]; nut != "" {
 		j.take(n, "%s %s", j.thread.Name(), nut)
 	}
 	if j.in.Washers > 0 {
@@ -77,24 +80,6 @@ func (j *joint) stack() {
 		if p.Sleeved {
 			j.take(n, "spacer tube, bore %s, wall %s or more, %s long, through %s", j.mm(math.Ceil(2*j.thread.Diameter+1)/2), j.mm(2), j.mm(p.Thickness-p.Squash), p.Name)
 		}
-	}
-}
-
-// threadless names a pin or a self-drilling screw: what matters is what they go
-// through.
-func (j *joint) threadless() {
-	stack := j.out.Stack
-	j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade}
-	n := len(j.in.Holes)
-	if j.in.Nut == Pin {
-		j.take(n, "pin Ø %s of %s, %s between head and clip", j.mm(j.thread.Diameter), j.grade.Name, j.mm(math.Ceil(stack+1)))
-		j.take(n, "%s", "spring clip or split pin")
-	} else {
-		j.bolt.ThreadsInPlane = true
-		j.take(n, "self-drilling screw %s, through %s and three threads past it", j.thread.Size, j.mm(stack))
-	}
-	if j.in.Washers > 0 {
-		j.take(n*j.in.Washers, "washer %s, %s across", j.thread.Size, j.mm(j.washer))
 	}
 }
 
@@ -115,7 +100,7 @@ func (j *joint) drill(v float64) string {
 
 // meet asks whether the holes of the plies that say how they are made meet.
 func (j *joint) meet() {
-	if j.in.Nut == Screw || j.in.Nut == Riveted { // drilled through both at once
+	if j.made { // drilled through both at once
 		return
 	}
 	in := hole.AssembleInput{Display: j.in.Display, System: j.in.System, Size: j.in.Size, Holes: j.in.Holes, Angle: j.in.Angle}

@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
+	"warmanvil/core/working"
 )
 
 // Suggestion is one change that helps, worked out.
@@ -19,107 +20,117 @@ type Suggestion struct {
 const maxSuggestions = 6
 
 // Suggest answers changes that bring a joint that is over or tight lower, each
-// worked out like the joint itself: the next classes, the next size where its
-// holes are not given by a part, larger washers, thicker plies, two shear planes.
-// heldPlies are those whose thickness is given by a part.
+// worked out like the joint itself and through all of it: one that leaves a mode
+// unanswered that was answered, or raises a stop that was not there, is not offered.
+// Tried are the next classes, the next size where its holes are not given by a
+// part, larger washers, thicker plies, more edge, two shear planes. heldPlies are
+// those whose thickness is given by a part.
 func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 	now, err := Work(in)
 	if err != nil || now.Hardest == nil || *now.Hardest < strength.TightFrom {
 		return []Suggestion{}
 	}
 	out := []Suggestion{}
-	offer := func(text string, to Input) bool {
-		r, err := Work(to)
-		if err != nil || r.Hardest == nil || *r.Hardest > *now.Hardest-.02 || len(out) == maxSuggestions {
+	offer := func(text string, to Input) (enough bool) {
+		r, ok := proved(now, to)
+		if !ok || *r.Hardest > *now.Hardest-.02 || len(out) == maxSuggestions {
 			return false
 		}
 		out = append(out, Suggestion{text, to, r.Verdict, r.Hardest})
 		return *r.Hardest < strength.TightFrom
 	}
-	t, err := stock.FindThread(in.System, in.Size, in.Pitch)
-	if !in.Nut.threaded() && in.Nut != Pin || err != nil { // rivets and screws: the next larger
-		for _, r := range stock.Rivets {
-			if p := in.Rivet; in.Nut == Riveted && r.Material == p.Material && r.Diameter > p.Diameter {
-				to := in
-				to.Rivet = &RivetPick{r.Diameter, r.Material}
-				to.Plies = slices.Clone(in.Plies)
-				for i := range to.Plies {
-					if to.Plies[i].Hole > 0 {
-						to.Plies[i].Hole = r.Hole
-					}
-				}
-				if !heldHoles && offer(fmt.Sprintf("Rivets of %s", in.Display.Text(r.Diameter)), to) {
-					break
-				}
-			}
-		}
-		return out
-	}
-	if mine, err := stock.FindGrade(t, in.Grade); err == nil {
-		for _, name := range map[stock.System][]string{stock.Metric: {"8.8", "10.9"}, stock.Inch: {"SAE 5", "SAE 8"}}[in.System] {
-			if g, err := stock.FindGrade(t, name); err == nil && g.Proof > mine.Proof {
-				to := in
-				to.Grade = name
-				if offer("Bolts of class "+name, to) {
-					break
-				}
-			}
-		}
-	}
-	if !heldHoles {
-		for _, next := range stock.Threads {
-			if next.System != in.System || !next.Coarse || next.Diameter <= t.Diameter+1e-6 || next.Diameter > 1.6*t.Diameter {
-				continue
-			}
-			to := in
-			to.Size, to.Pitch, to.Washer = next.Size, next.Pitch, 0
-			to.Plies = slices.Clone(in.Plies)
-			for i := range to.Plies {
-				if to.Plies[i].Hole > 0 {
-					to.Plies[i].Hole = next.Clearance.Normal
-				}
-			}
-			if _, err := stock.FindGrade(next, in.Grade); err == nil && offer(fmt.Sprintf("%s bolts in holes of %s", next.Name(), in.Display.Text(next.Clearance.Normal)), to) {
-				break
-			}
-		}
-	}
-	if large := 3 * t.Diameter; in.Washer < large {
-		to := in
-		to.Washer, to.Washers = large, max(in.Washers, 2)
-		offer(fmt.Sprintf("Washers of %s on both sides", in.Display.Text(large)), to)
-	}
-	for i, p := range in.Plies {
-		for _, c := range now.Checks {
-			name := p.Name
-			if name == "" {
-				name = fmt.Sprintf("ply %d", i+1)
-			}
-			if slices.Contains(heldPlies, i) || c.Where != name || c.Utilisation == nil || *c.Utilisation < strength.TightFrom {
-				continue
-			}
-			to := in
-			to.Plies = slices.Clone(in.Plies)
-			more := max(1, p.Thickness*(*c.Utilisation/.8-1))
-			to.Plies[i].Thickness += more
-			offer(fmt.Sprintf("A doubler of %s on %s", in.Display.Text(more), name), to)
+	for _, t := range fastenerOf(in.Nut).next(in, heldHoles) {
+		if offer(t.text, t.in) {
 			break
 		}
 	}
-	if in.Nut.captive() && in.Reached != HeadsOnly {
+	for _, to := range in.around(now, heldPlies) {
+		offer(to.text, to.in)
+	}
+	return out
+}
+
+// proved works a changed joint out, and tells whether it may be offered: nothing new
+// stops it, and nothing that was said is silent now.
+func proved(now Result, to Input) (Result, bool) {
+	r, err := Work(to)
+	if err != nil || r.Hardest == nil {
+		return r, false
+	}
+	had := map[string]bool{}
+	for _, f := range now.Findings {
+		had[f.Code] = f.Severity == working.Stop || had[f.Code]
+	}
+	for _, f := range r.Findings {
+		if f.Severity == working.Stop && !had[f.Code] {
+			return r, false
+		}
+	}
+	silent := func(r Result) map[string]bool {
+		m := map[string]bool{}
+		for _, c := range r.Checks {
+			m[c.Key] = c.Verdict == strength.CannotSay
+		}
+		return m
+	}
+	was := silent(now)
+	for key, is := range silent(r) {
+		if is && !was[key] {
+			return r, false
+		}
+	}
+	return r, true
+}
+
+// around lists changes of what lies round the fasteners.
+func (in Input) around(now Result, held []int) (out []tried) {
+	try := func(text string, to Input) { out = append(out, tried{text, to}) }
+	t, err := stock.FindThread(in.System, in.Size, in.Pitch)
+	threaded := err == nil && fastenerOf(in.Nut).seats()
+	if large := 3 * t.Diameter; threaded && in.Washer < large {
 		to := in
+		to.Washer, to.Washers = large, max(in.Washers, 2)
+		try(fmt.Sprintf("Washers of %s on both sides", in.Display.Text(large)), to)
+	}
+	for i, p := range in.Plies {
+		name := p.Name
+		if name == "" {
+			name = fmt.Sprintf("ply %d", i+1)
+		}
+		worst, edge := 0., false
+		for _, c := range now.Checks {
+			if c.Where == name && c.Utilisation != nil && *c.Utilisation > worst {
+				worst = *c.Utilisation
+			}
+			edge = edge || c.Where == name && (c.Verdict == strength.Over || c.Verdict == strength.Tight) && mainKey(c.Key) == "tear"
+		}
+		if slices.Contains(held, i) || worst < strength.TightFrom {
+			continue
+		}
+		more := max(1, p.Thickness*(worst/.8-1))
+		to := in.with(func(*Ply) {})
+		to.Plies[i].Thickness += more
+		try(fmt.Sprintf("A doubler of %s on %s, or that much thicker", in.Display.Text(more), name), to)
+		if edge && p.Edge > 0 {
+			farther := max(2, p.Edge*(worst/.8-1))
+			to := in.with(func(*Ply) {})
+			to.Plies[i].Edge += farther
+			try(fmt.Sprintf("%s more edge beside the holes of %s", in.Display.Text(farther), name), to)
+		}
+	}
+	if in.Nut.Captive() && in.Reached != HeadsOnly {
+		to := in.with(func(*Ply) {})
 		to.Nut, to.Tighten.Locking = Lock, PlasticRing
-		to.Plies = slices.Clone(in.Plies)
 		to.Plies[len(to.Plies)-1].Fixed = false
 		if in.Nut == Tapped { // drilled out to a clearance hole
 			to.Plies[len(to.Plies)-1].Hole = 0
 		}
-		offer("Through bolts with nuts behind", to)
+		try("Through bolts with nuts behind", to)
 	}
 	if !in.Double && len(in.Plies) == 3 {
 		to := in
 		to.Double = true
-		offer("Let the middle ply pull between the other two: two shear planes", to)
+		try("Let the middle ply pull between the other two: two shear planes", to)
 	}
 	return out
 }

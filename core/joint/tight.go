@@ -32,18 +32,8 @@ const hollowShare, trackShare = .25, .5
 
 // tighten works the torque out: the bolt's share of proof, lowered to what the
 // plies and inserts stand.
-func (j *joint) tighten() {
+func (b bolted) tighten(j *joint) {
 	in := j.in.Tighten
-	switch j.in.Nut {
-	case Pin:
-		j.out.Keep = append(j.out.Keep, "A pin is not tightened: its clip is new and bent round, and looked at with the oil.")
-		return
-	case Riveted:
-		return
-	case Screw:
-		j.out.Keep = append(j.out.Keep, "Set the driver's clutch on a strip of the same sheets: one turn past snug strips the thread.")
-		return
-	}
 	r, err := bolt.Torque(bolt.TorqueInput{System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Grade: j.in.Grade, NutFactor: nutFactor[in.Lubrication], Share: in.Share})
 	if err != nil {
 		j.say("torque", working.Mind, "Tightening", "The torque cannot be worked out: "+err.Error())
@@ -61,14 +51,17 @@ func (j *joint) tighten() {
 		return fix("A spacer tube through "+j.plies[k].Name, fmt.Sprintf("/plies/%d/sleeved", k), true)
 	}
 	for i, p := range j.plies {
-		outer := i == 0 || i == len(j.plies)-1 && !j.in.Nut.captive()
+		outer := i == 0 || i == len(j.plies)-1 && !j.kind.captive()
 		if p.Hollow && !p.Sleeved {
 			lower(hollowShare*r.Preload, fmt.Sprintf("%s is hollow and is squeezed shut: put a sleeve through it", p.Name), sleeve(i))
 		}
 		if !p.metal && p.Squash == 0 && !p.Sleeved {
 			lower(hollowShare*r.Preload, fmt.Sprintf("%s is no metal and creeps: sleeve it", p.Name), sleeve(i))
 		}
-		seat := math.Max(j.washer, .95*j.bearing(i))
+		seat := .95 * j.bearing(i)
+		if j.washeredAt(i) {
+			seat = math.Max(j.washer, seat)
+		}
 		if outer && p.metal { // pressure under head, nut or washer up to yield
 			hole := p.Hole
 			if hole == 0 {
@@ -83,7 +76,7 @@ func (j *joint) tighten() {
 			lower(.1*r.Preload, fmt.Sprintf("%s is soft: tighten on a sleeve, then the full torque holds", p.Name), sleeve(i))
 		}
 	}
-	switch j.in.Nut {
+	switch b.nut {
 	case RivetNut:
 		if most, ok := insertTorque[j.thread.Size]; ok && most < t.Torque {
 			lower(t.Preload*most/t.Torque, "a rivet nut turns beyond about this (typical: by the maker's sheet)")

@@ -1,10 +1,8 @@
 package joint
 
 import (
-	"fmt"
 	"math"
 
-	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -18,25 +16,40 @@ type Face struct {
 	Ply  int        `json:"ply,omitempty" doc:"index of the ply it is the face of, when not the first"`
 }
 
-// lever answers how far from the bolts' middle the ply under the heads presses on
-// the next on one side, mm: to the edge of its face there, or to the nearest edge of
-// the two where no face is given; 0 not known.
+// lever answers how far from the bolts' middle the plies really press on each
+// other on one side, mm: to the nearest edge there of either of the two that touch,
+// since only what both reach is backed. 0 where one of them is not known.
 func (j *joint) lever(m, way profile.Point) float64 {
-	if f := j.in.Face; f != nil {
-		x, y := f.Low[0], f.Low[1]
-		if way.X > 0 {
-			x = f.High[0]
+	e := math.Inf(1)
+	first := -1
+	for k, p := range j.plies {
+		if !p.metal {
+			continue
 		}
-		if way.Y > 0 {
-			y = f.High[1]
+		if first < 0 {
+			first = k
 		}
-		return math.Max(0, profile.Point{X: x, Y: y}.Sub(m).Dot(way))
+		at := p.Edge
+		if f := j.in.Face; f != nil && f.Ply == k {
+			x, y := f.Low[0], f.Low[1]
+			if way.X > 0 {
+				x = f.High[0]
+			}
+			if way.Y > 0 {
+				y = f.High[1]
+			}
+			at = math.Max(0, profile.Point{X: x, Y: y}.Sub(m).Dot(way))
+		}
+		if at <= 0 {
+			return 0
+		}
+		e = math.Min(e, at)
+		if k != first { // the two that touch
+			break
+		}
 	}
-	e := 0.
-	for _, p := range j.plies[:2] {
-		if p.Edge > 0 && (e == 0 || p.Edge < e) {
-			e = p.Edge
-		}
+	if math.IsInf(e, 1) {
+		return 0
 	}
 	return e
 }
@@ -48,7 +61,7 @@ func (j *joint) lever(m, way profile.Point) float64 {
 func (j *joint) turnOver(s *spread, moment float64, m, way profile.Point, raw []float64, what string) {
 	e := j.lever(m, way)
 	if e <= 0 {
-		s.silent = what + " Give the distance of the holes to the edge of the plies."
+		s.silent, s.loose = what+" Give the distance of the holes to the edge of both plies.", moment
 		return
 	}
 	n := float64(len(raw))
@@ -60,78 +73,73 @@ func (j *joint) turnOver(s *spread, moment float64, m, way profile.Point, raw []
 	s.lean, s.lever = math.Max(0, moment+math.Min(s.c.Force[2], 0)*e), e
 }
 
-// leans checks the ply under the heads where it turns about its edge: the moment
-// goes through it beside the bolts.
-func (j *joint) leans(list []spread) {
-	best, at := 0., -1
-	for k, s := range list {
-		if s.lean > best {
-			best, at = s.lean, k
+// turned answers the index of the ply that turns about its edge: the one whose face
+// is given, else the first of metal.
+func (j *joint) turned() int {
+	if f := j.in.Face; f != nil && f.Ply > 0 && f.Ply < len(j.plies) && j.plies[f.Ply].metal {
+		return f.Ply
+	}
+	for k, p := range j.plies {
+		if p.metal {
+			return k
 		}
 	}
-	p := j.plies[0]
-	if f := j.in.Face; f != nil && f.Ply > 0 && f.Ply < len(j.plies) {
-		p = j.plies[f.Ply]
+	return 0
+}
+
+// leans asks the ply that turns about its edge: the moment goes through it beside
+// the bolts. Nothing to ask where no case turns it.
+func (j *joint) leans(k int, list []spread) (mode, bool) {
+	some := false
+	for i := range list {
+		some = some || list[i].lean > 0
 	}
-	if at < 0 || !p.metal {
-		return
+	if !some {
+		return mode{}, false
 	}
-	e := list[at].lever
+	p, plate, rule := j.plies[k], j.plate(k), j.in.Strength
 	long := 0.
 	for i, a := range j.in.Holes {
 		for _, b := range j.in.Holes[:i] {
 			long = math.Max(long, math.Hypot(a[0]-b[0], a[1]-b[1]))
 		}
 	}
-	hole := p.Hole
-	if hole == 0 {
-		hole = j.thread.Clearance.Normal
+	past := func(s *spread) float64 { // metal past the ends of the row that takes part: no more than the lever
+		if p.Edge > 0 {
+			return math.Min(s.lever, p.Edge)
+		}
+		return s.lever
 	}
-	a := e // metal past the ends of the row that takes part: no more than the lever
-	if p.Edge > 0 {
-		a = math.Min(a, p.Edge)
+	capacity := func(s *spread) float64 {
+		width := long + 2*past(s) - float64(len(j.in.Holes))*plate.Hole
+		return rule.Capacity(plate.Yield*math.Max(width, 0)*p.Thickness*p.Thickness/4, plate.Yields())
 	}
-	width := long + 2*a - float64(len(j.in.Holes))*hole
-	z := math.Max(width, 0) * p.Thickness * p.Thickness / 4
-	capacity := j.in.Strength.Capacity(p.material.Yield*p.worn*z, strength.Yield)
-	u, verdict := strength.Judge(best, capacity)
-	w := working.Working{Method: p.Name + " bent where it turns about its edge", Source: "strip beside the bolts, plastic modulus; AISC 360 F11", Formula: "M ≤ Fy·(L + 2a − n·dh)·t²/4",
-		Inputs: []working.Quantity{{Symbol: "L", Name: "length of the row", Value: long, Unit: "mm"}, {Symbol: "a", Name: "metal past its ends", Value: a, Unit: "mm"}, {Symbol: "e", Name: "to the edge where it presses", Value: e, Unit: "mm"}, {Symbol: "t", Name: "thickness as measured", Value: p.Thickness, Unit: "mm"}, {Symbol: "Fy", Name: "yield of " + p.material.Name, Value: p.material.Yield * p.worn, Unit: "MPa"}},
-		Steps:  []working.Quantity{{Symbol: "cap", Name: "may be used", Value: capacity, Unit: "N·mm"}}, Result: working.Quantity{Symbol: "M", Name: "moment across the row", Value: best, Unit: "N·mm"},
-		Assumptions: []string{j.in.Strength.Says(strength.Yield), "what it stands on does not give way"}}
-	j.out.Checks = append(j.out.Checks, strength.Check{Key: "lean", Name: "Bent about its edge", Where: p.Name, Case: list[at].c.Name, Demand: best, Capacity: capacity, Unit: "N·mm", Utilisation: u, Verdict: verdict, Working: &w})
-	j.say("edge-turn", working.Mind, "Bolts", fmt.Sprintf("The bolts hold a moment across them only with %s turning about its edge %s away. A second row holds it better.", p.Name, j.mm(e)))
+	return mode{Key: "lean", Name: "Bent about its edge", Where: p.Name, Unit: "N·mm",
+		Eval: func(s *spread) strength.Hit {
+			if s.lean <= 0 {
+				return strength.Hit{}
+			}
+			return strength.Hit{Demand: s.lean, Capacity: capacity(s)}
+		},
+		Explain: func(s *spread, h strength.Hit) working.Working {
+			return working.Working{Method: p.Name + " bent where it turns about its edge", Source: "strip beside the bolts, plastic modulus; AISC 360 F11", Formula: "M ≤ Fy·(L + 2a − n·dh)·t²/4",
+				Inputs: []working.Quantity{mm("L", "length of the row", long), mm("a", "metal past its ends", past(s)), mm("e", "to the edge where it presses", s.lever), mm("t", "thickness as measured", p.Thickness), mpa("Fy", "yield of "+p.material.Name, plate.Yield)},
+				Steps:  []working.Quantity{amount("cap", "may be used", h.Capacity, "N·mm")}, Result: amount("M", "moment across the row", h.Demand, "N·mm"),
+				Assumptions: []string{rule.Says(plate.Yields()), "it turns about the nearest edge that both plies reach; what it stands on does not give way"}}
+		}}, true
 }
 
 // pry adds what thin plies pry on their bolts beside the bend or web the load
-// comes through.
-func (j *joint) pry(s *spread) {
-	if j.in.Nut == Riveted || j.in.Nut == Screw {
-		return
-	}
-	ta, _ := j.bolt.Capacity(j.in.Strength)
+// comes through. ta is the bolt's usable tension, N.
+func (j *joint) pry(s *spread, ta float64) {
 	for _, k := range []int{0, len(j.plies) - 1} {
-		p := j.plies[k]
-		if p.Pull == 0 || !p.metal {
+		if p := j.plies[k]; p.Pull == 0 || p.Stiff || !p.metal || !s.through(k) {
 			continue
 		}
-		hole := p.Hole
-		if hole == 0 {
-			hole = j.thread.Clearance.Normal
-		}
-		a := p.Edge
-		if a == 0 {
-			a = p.Pull
-		}
 		for i := range s.pull {
-			long := 2 * p.Pull
-			for m, h := range j.in.Holes {
-				if d := math.Hypot(h[0]-j.in.Holes[i][0], h[1]-j.in.Holes[i][1]); m != i && d > 1e-6 {
-					long = math.Min(long, d)
-				}
+			if t := s.drawn(i); t > 0 {
+				s.pried[i] = math.Max(s.pried[i], j.leverArm(k, i).Force(j.in.Strength, t, ta))
 			}
-			q := bolt.Prying{A: a, B: p.Pull, Length: long, Bolt: j.thread.Diameter, Plate: bolt.Plate{Thickness: p.Thickness, Hole: hole, Yield: p.material.Yield * p.worn, Tensile: p.material.Tensile * p.worn}}
-			s.pried[i] = math.Max(s.pried[i], q.Force(j.in.Strength, s.pull[i]+s.add[i], ta))
 		}
 	}
 }

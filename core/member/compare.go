@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/section"
 	"warmanvil/core/strength"
+	"warmanvil/core/working"
 )
 
 // Option is a section tried in a frame.
@@ -20,7 +21,8 @@ type Option struct {
 	Hertz    float64          `json:"hertz" doc:"lowest natural frequency"`
 	Cost     float64          `json:"cost,omitempty" doc:"money, by weight"`
 	Verdict  strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
-	Lightest bool             `json:"lightest" doc:"the lightest that holds"`
+	Hardest  string           `json:"hardest,omitempty" doc:"what then works hardest, and where"`
+	Lightest bool             `json:"lightest" doc:"the lightest that holds, plates, ends and welds with it"`
 	Now      bool             `json:"now" doc:"the one that is in"`
 	Why      string           `json:"why,omitempty"`
 }
@@ -55,6 +57,7 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 		}
 	}
 	ask.Still = len(d.Members) > 150 // frequencies of many large frames take too long
+	with := compareWith(d, surveyed, ask, stock)
 	out := make([]Option, len(tries))
 	var wait sync.WaitGroup
 	gate := make(chan struct{}, runtime.GOMAXPROCS(0))
@@ -64,7 +67,7 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 			defer wait.Done()
 			gate <- struct{}{}
 			defer func() { <-gate }()
-			out[i] = try(d, surveyed, ask, stock, s)
+			out[i] = with.try(s)
 		}()
 	}
 	wait.Wait()
@@ -79,40 +82,78 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 	return out
 }
 
-func try(d Doc, surveyed Surveyed, ask Asked, stock string, s section.Stock) Option {
-	x := d
-	x.Members = slices.Clone(d.Members)
+// try works a frame out with a section in all members of a stock, whole: their ends
+// and plates, what they stand on, everything else as far as it is worse than now.
+func (c *comparing) try(s section.Stock) Option {
+	x := c.d
+	x.Members = slices.Clone(c.d.Members)
 	changed := map[string]bool{}
 	for i, m := range x.Members {
-		if Named(m.Section, m.Stock) == stock {
+		if Named(m.Section, m.Stock) == c.stock {
 			x.Members[i].Section, x.Members[i].Stock = s.Sizes, s.Name
 			changed[m.ID] = true
 		}
 	}
-	b := Build(x, surveyed)
-	h := b.Hold(x, ask)
-	o := Option{Stock: s.Name, Section: s.Sizes, Mass: b.Mass, Moves: h.Moves.Most, Verdict: h.Verdict, Why: h.Why, Cost: b.Mass * d.Saw.PerKilo}
+	b := Build(x, c.surveyed)
+	h := b.Hold(x, c.ask)
+	o := Option{Stock: s.Name, Section: s.Sizes, Mass: b.Mass, Moves: h.Moves.Most, Verdict: h.Verdict, Why: h.Why, Cost: b.Mass * c.d.Saw.PerKilo}
 	if len(h.Modes) > 0 {
 		o.Hertz = h.Modes[0].Hertz
 	}
+	if h.Why != "" {
+		return o
+	}
+	mine := map[string]bool{}
+	for _, p := range b.Pieces {
+		mine[p.ID] = changed[p.ID] || changed[p.Of]
+	}
+	for _, p := range b.Plates {
+		mine[p.ID] = mine[p.Member]
+	}
 	var list []strength.Check
-	for i, m := range h.Members {
-		if !changed[m.ID] && !changed[b.Pieces[i].Of] {
+	for _, k := range h.Ledger {
+		if mine[k.Feature] || k.Feature == "" {
+			list = append(list, k)
+			if k.Utilisation != nil && (o.Use == nil || *k.Utilisation > *o.Use) {
+				u := *k.Utilisation
+				o.Use, o.Hardest = &u, k.Name+": "+k.Where
+			}
 			continue
 		}
-		if m.Use != nil && (o.Use == nil || *m.Use > *o.Use) {
-			o.Use = m.Use
-		}
-		list = append(list, m.Stress, m.Column, m.Weld)
-	}
-	if h.Moves.Check != nil {
-		list = append(list, *h.Moves.Check)
-	}
-	if h.Why == "" { // of what this section decides: members, their welds, the sag
-		o.Verdict = strength.Worst(list)
-		if len(h.Findings) > 0 && o.Verdict != strength.Over && h.Verdict == strength.CannotSay {
-			o.Verdict = strength.CannotSay
+		if was, known := c.was[k.Feature+" "+k.Key]; !known || strength.Worse(k.Verdict, was) { // it touches what stays
+			list = append(list, k)
 		}
 	}
+	for _, f := range b.Findings {
+		if f.Severity == working.Stop && !c.stops[f.Code+f.Feature] {
+			o.Why = f.Reason
+			list = append(list, strength.Silent("stop", "Stop", f.Reason))
+		}
+	}
+	o.Verdict = strength.Worst(list)
 	return o
+}
+
+// comparing is a frame whose sections are compared.
+type comparing struct {
+	d        Doc
+	surveyed Surveyed
+	ask      Asked
+	stock    string
+	was      map[string]strength.Verdict // of the frame as it is, by feature and key
+	stops    map[string]bool
+}
+
+func compareWith(d Doc, surveyed Surveyed, ask Asked, stock string) *comparing {
+	c := &comparing{d, surveyed, ask, stock, map[string]strength.Verdict{}, map[string]bool{}}
+	b := Build(d, surveyed)
+	for _, f := range b.Findings {
+		if f.Severity == working.Stop {
+			c.stops[f.Code+f.Feature] = true
+		}
+	}
+	for _, k := range b.Hold(d, ask).Ledger {
+		c.was[k.Feature+" "+k.Key] = k.Verdict
+	}
+	return c
 }

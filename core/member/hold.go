@@ -1,27 +1,11 @@
 package member
 
 import (
-	"warmanvil/core/load"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
-
-// Asked is what a frame is asked to hold.
-type Asked struct {
-	Rule    strength.Rule
-	Cases   []load.Case // service accelerations; the school's factors come on top
-	Devices map[string]Carried
-	Still   bool // leave the natural frequencies out
-}
-
-// Carried is a device as far as its weight goes.
-type Carried struct {
-	Name    string
-	Kilos   float64       // kg; 0 when it is not known
-	Gravity *solid.Vector // mm, from the middle of its feet
-}
 
 // Held says whether a frame holds.
 type Held struct {
@@ -31,7 +15,9 @@ type Held struct {
 	Hardest  string           `json:"hardest" doc:"what works hardest, and where"`
 	Cases    []string         `json:"cases"`
 	Members  []MemberHeld     `json:"members" doc:"of the pieces, in their order"`
-	Checks   []strength.Check `json:"checks" doc:"plates, ears and welds at ends: a first look"`
+	Checks   []strength.Check `json:"checks" doc:"plates, ears and the frame as a whole"`
+	Ledger   []strength.Check `json:"ledger" doc:"every mode it must answer, hardest first"`
+	Stable   *working.Working `json:"stable,omitempty" doc:"how many times its loads it bears before it buckles"`
 	Supports []SupportHeld    `json:"supports"`
 	Moves    Moves            `json:"moves"`
 	Modes    []ModeTold       `json:"modes"`
@@ -50,8 +36,9 @@ type MemberHeld struct {
 	At      float64          `json:"at" doc:"mm from its first point"`
 	Column  strength.Check   `json:"column" doc:"buckling with bending, as a sum of shares"`
 	Weld    strength.Check   `json:"weld" doc:"fillet all round its worse end, N/mm of length"`
+	More    []strength.Check `json:"more" doc:"what else it must answer"`
 	Verdict strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
-	Use     *float64         `json:"use" doc:"largest utilisation of stress and column"`
+	Use     *float64         `json:"use" doc:"largest utilisation of all that it must answer"`
 	Along   []Along          `json:"along" doc:"diagrams of the case that governs its stress"`
 }
 
@@ -121,43 +108,72 @@ func yieldOf(m stock.Material) (float64, string) {
 
 // Hold asks whether the frame holds.
 func (b *Built) Hold(d Doc, ask Asked) Held {
-	h := Held{Verdict: strength.CannotSay, Cases: []string{}, Members: []MemberHeld{}, Checks: []strength.Check{}, Supports: []SupportHeld{}, Modes: []ModeTold{}, Acts: []Acting{}}
-	before := len(b.Findings)
-	m, err := b.model()
-	h.Findings = append([]working.Finding{}, b.Findings[before:]...)
-	b.Findings = b.Findings[:before]
+	h := Held{Verdict: strength.CannotSay, Cases: []string{}, Members: []MemberHeld{}, Checks: []strength.Check{}, Ledger: []strength.Check{}, Supports: []SupportHeld{}, Modes: []ModeTold{}, Acts: []Acting{}}
+	w, err := b.weighed(d, ask, &h)
 	if err != nil {
 		h.Why = err.Error()
 		return h
 	}
-	w := &weighing{m: m, d: d, ask: ask, held: &h}
-	w.gather()
 	if err := w.cases(); err != nil {
-		h.Why = m.words(err).Error()
+		h.Why = w.m.words(err).Error()
 		return h
 	}
-	w.members()
+	w.presses()
+	ledgers, list := w.members()
 	w.supports()
 	w.moves(d)
-	if !ask.Still {
-		w.modes(d)
-	}
-	w.plates()
-	list := append([]strength.Check{}, h.Checks...)
-	for _, x := range h.Members {
-		list = append(list, x.Stress, x.Column, x.Weld)
-	}
+	ledgers = append(ledgers, strength.Ledger{Form: strength.FrameForm})
+	h.Checks = append(h.Checks, w.swings(d))
+	of, checks := w.plates()
+	ledgers, h.Checks = append(ledgers, of...), append(h.Checks, checks...)
+	list = append(list, h.Checks...)
 	if h.Moves.Check != nil {
 		list = append(list, *h.Moves.Check)
 	}
-	for _, c := range list {
-		if c.Utilisation != nil && (h.Use == nil || *c.Utilisation > *h.Use) {
-			h.Use, h.Hardest = c.Utilisation, c.Name+": "+c.Where
-		}
+	for _, why := range w.missing {
+		list = append(list, strength.Silent("loads", "Loads", why))
 	}
-	h.Verdict = strength.Worst(list)
-	if w.missing && h.Verdict != strength.Over {
-		h.Verdict = strength.CannotSay
+	o := strength.Close(ledgers, list)
+	h.Verdict, h.Use, h.Ledger = o.Verdict, o.Hardest, o.Checks
+	if o.First >= 0 {
+		c := o.Checks[o.First]
+		h.Hardest = c.Name + ": " + c.Where
+	}
+	if w.unsaid == "" {
+		h.Stable = &w.stable.Working
 	}
 	return h
+}
+
+// weighed opens a frame for asking: its model and what it carries.
+func (b *Built) weighed(d Doc, ask Asked, h *Held) (*weighing, error) {
+	before := len(b.Findings)
+	m, err := b.model(ask.Lands)
+	h.Findings = append([]working.Finding{}, b.Findings[before:]...)
+	b.Findings = b.Findings[:before]
+	if err != nil {
+		return nil, err
+	}
+	w := &weighing{m: m, d: d, ask: ask, held: h}
+	for _, f := range h.Findings { // what is not joined or held as it was meant
+		w.missing = append(w.missing, f.Reason)
+	}
+	w.gather()
+	return w, nil
+}
+
+// swings asks for the frequencies: they stand beside the verdict, and where they
+// cannot be said that is said.
+func (w *weighing) swings(d Doc) strength.Check {
+	c := strength.Check{Key: "modes", Name: "frequencies", Where: "the frame", Verdict: strength.NotNeeded}
+	if w.ask.Still {
+		c.Why = "Left out here."
+		return c
+	}
+	if why := w.modes(d); why != "" {
+		c.Verdict, c.Why = strength.CannotSay, why
+		return c
+	}
+	c.Why = "They carry no load: they stand beside it."
+	return c
 }

@@ -21,6 +21,7 @@ type model struct {
 	parts    []part            // of each member of in
 	of       map[int][]int     // members of in by index of the run, in order
 	node     map[string]string // node of each joint
+	landed   map[string]string // node of each load on a member and of each landing
 	material stock.Material
 	modulus  float64
 	shear    float64
@@ -40,9 +41,13 @@ func poisson(m stock.Material) float64 {
 	return .3
 }
 
-// model builds what is solved. Runs that cannot be shown are left out.
-func (b *Built) model() (*model, error) {
-	m := &model{b: b, of: map[int][]int{}, node: map[string]string{}, material: b.steel, modulus: b.steel.Modulus}
+func loadKey(l Load) string { return "load " + l.ID }
+func landKey(i int) string  { return fmt.Sprintf("landing %d", i) }
+
+// model builds what is solved, with a node wherever something lands on a member.
+// Runs that cannot be shown are left out.
+func (b *Built) model(lands []Landing) (*model, error) {
+	m := &model{b: b, of: map[int][]int{}, node: map[string]string{}, landed: map[string]string{}, material: b.steel, modulus: b.steel.Modulus}
 	m.shear = m.modulus / (2 * (1 + poisson(b.steel)))
 	m.in = frame.Input{Nodes: map[string][3]float64{}, Supports: map[string][6]bool{}, Springs: map[string][6]float64{}}
 	l := b.laid
@@ -55,6 +60,25 @@ func (b *Built) model() (*model, error) {
 		node string
 	}
 	stops := map[int][]stop{}
+	// stopAt answers the node on a run at a distance from its first point.
+	stopAt := func(k int, t float64) string {
+		o := b.runs[k]
+		switch {
+		case t < together:
+			return m.node[o.From]
+		case t > o.length-together:
+			return m.node[o.To]
+		}
+		for _, s := range stops[k] {
+			if math.Abs(s.at-t) < together {
+				return s.node
+			}
+		}
+		name := fmt.Sprintf("%s@%.3f", o.ID, t)
+		stops[k] = append(stops[k], stop{t, name})
+		m.in.Nodes[name] = l.joints[l.at[o.From]].At.Add(o.axes.X.Mul(t))
+		return name
+	}
 	for i := range l.joints {
 		m.node[l.joints[i].ID] = l.joints[i].ID
 	}
@@ -81,18 +105,18 @@ func (b *Built) model() (*model, error) {
 			case t < together || t > o.length-together || j.At.Sub(foot).Len() > depth+1:
 				b.say("not-joined", working.Mind, r.ID, fmt.Sprintf("%s is to meet %s, but its point lies off it: they are not joined.", r.named(), o.named()))
 			default:
-				name := fmt.Sprintf("%s@%.3f", o.ID, t)
-				for _, s := range stops[k] {
-					if math.Abs(s.at-t) < together {
-						name = s.node
-					}
-				}
-				if _, there := m.in.Nodes[name]; !there {
-					stops[k] = append(stops[k], stop{t, name})
-				}
-				m.in.Nodes[name] = foot
-				m.node[j.ID] = name
+				m.node[j.ID] = stopAt(k, t)
 			}
+		}
+	}
+	for _, v := range l.loads {
+		if k, ok := index[v.Member]; ok && v.Kind != "uniform" && b.Pieces[k].Why == "" && v.At >= 0 && v.At <= b.runs[k].length {
+			m.landed[loadKey(v)] = stopAt(k, v.At)
+		}
+	}
+	for i, v := range lands {
+		if k, t := b.nearestRun(v); k >= 0 {
+			m.landed[landKey(i)] = stopAt(k, t)
 		}
 	}
 	for i, r := range b.runs {
@@ -143,6 +167,23 @@ func (b *Built) model() (*model, error) {
 	var err error
 	m.solved, err = frame.Open(m.in)
 	return m, m.words(err)
+}
+
+// nearestRun answers the run a landing is on and how far along it, −1 for none.
+func (b *Built) nearestRun(v Landing) (run int, along float64) {
+	best := math.Inf(1)
+	run = -1
+	for i, r := range b.runs {
+		if b.Pieces[i].Why != "" || v.Member != "" && r.ID != v.Member && b.Pieces[i].Of != v.Member {
+			continue
+		}
+		d := v.At.Sub(r.start)
+		t := math.Max(0, math.Min(r.length, d.Dot(r.axes.X)))
+		if off := d.Sub(r.axes.X.Mul(t)).Len(); off < best {
+			best, run, along = off, i, t
+		}
+	}
+	return run, along
 }
 
 // words names a refusal's nodes as their user knows them.

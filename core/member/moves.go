@@ -3,6 +3,7 @@ package member
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/frame"
 	"warmanvil/core/solid"
@@ -87,18 +88,23 @@ func between(list []frame.Station, at float64) solid.Vector {
 	return list[len(list)-1].Shift
 }
 
-// modes tells the lowest frequencies against road and engine.
-func (w *weighing) modes(d Doc) {
+// modes tells the lowest frequencies against road and engine, or why it cannot.
+func (w *weighing) modes(d Doc) (why string) {
 	in := w.m.in
-	in.Masses = w.nodes
+	in.Masses, in.Riders = w.nodes, w.riders
+	if len(w.metres) > 0 {
+		in.Members = slices.Clone(in.Members)
+		for k := range in.Members {
+			in.Members[k].Mass += w.metres[w.m.parts[k].run]
+		}
+	}
 	solved, err := frame.Open(in)
 	if err != nil {
-		return
+		return "The natural frequencies cannot be said: " + w.m.words(err).Error()
 	}
 	list, err := solved.Modes(3)
 	if err != nil {
-		w.say("frequencies", "", "The natural frequencies cannot be said: %v", err)
-		return
+		return "The natural frequencies cannot be said: " + w.m.words(err).Error()
 	}
 	road := d.Shakes.Road
 	if road == 0 {
@@ -129,4 +135,5 @@ func (w *weighing) modes(d Doc) {
 		work := swinging(list[0].Hertz, w.held.Carries, w.m.b.Mass)
 		w.held.Swings = &work
 	}
+	return ""
 }

@@ -50,59 +50,104 @@ func seamOf(r *run) (s seam) {
 	return s
 }
 
+// endAsk is one end of a member as it is joined.
+type endAsk struct {
+	e     int
+	leg   float64 // of its fillet, mm
+	plate *PlateAt
+	free  string // why nothing is welded there
+}
+
+// ends answers how both ends of the member are joined.
+func (a *asking) ends() (out [2]endAsk) {
+	r := a.r
+	for e, end := range [2]End{r.A, r.B} {
+		x := endAsk{e: e, leg: end.Leg}
+		for k := range a.w.m.b.Plates {
+			if p := &a.w.m.b.Plates[k]; p.Member == r.ID && (p.End == "b") == (e == 1) && p.Kind != "cap" {
+				if x.plate = p; p.Leg > 0 {
+					x.leg = p.Leg
+				}
+			}
+		}
+		if x.leg == 0 {
+			x.leg = Thickness(r.Section)
+		}
+		switch {
+		case end.Hinged:
+			x.free = "it is bolted"
+		case r.formed[e] != nil && r.formed[e].kind == Bent:
+			x.free = "it goes on round its bend"
+		}
+		out[e] = x
+	}
+	return out
+}
+
+// force answers what goes through an end of the member in a case, in its own axes.
+func (a *asking) force(c *answered, e int) [6]float64 {
+	list := a.w.m.of[a.i]
+	if e == 1 {
+		return c.design.Members[list[len(list)-1]].J
+	}
+	return c.design.Members[list[0]].I
+}
+
 // weld is the first look at the fillet all round a member's ends.
-func (w *weighing) weld(i int, r *run) strength.Check {
-	const key, name = "weld", "weld at its ends"
-	if w.m.material.Family == "aluminum" {
-		return strength.Silent(key, name, "welds of aluminium are worked out with the joints, by filler and heat-affected zone")
+func (a *asking) weld() mode {
+	w, r := a.w, a.r
+	m := mode{Key: "weld", Name: "weld at its ends", Unit: "N/mm", Idle: "Nothing goes through its ends."}
+	ends := a.ends()
+	if ends[0].free != "" && ends[1].free != "" {
+		m.Needless = fmt.Sprintf("There is no weld: at its first end %s, at its second %s.", ends[0].free, ends[1].free)
+		return m
 	}
-	goesOn := func(e int) bool { return r.formed[e] != nil && r.formed[e].kind == Bent }
-	if goesOn(0) && goesOn(1) {
-		return strength.Check{Key: key, Name: name, Feature: r.ID, Where: r.named(), Verdict: strength.Holds, Utilisation: new(float64), Why: "it goes on round its bends: there is no weld"}
-	}
-	if (r.A.Hinged || goesOn(0)) && (r.B.Hinged || goesOn(1)) {
-		return strength.Check{Key: key, Name: name, Feature: r.ID, Where: r.named(), Verdict: strength.Holds, Utilisation: new(float64), Why: "both ends are bolted"}
+	if a.aluminium() {
+		m.Missing = "Welds of aluminium are worked out with the joints, by filler and heat-affected zone."
+		return m
 	}
 	line := seamOf(r)
-	worst, where, in := -1.0, 0, ""
-	var leg, f1 float64
-	var most [6]float64
-	list := w.m.of[i]
-	for e, end := range [2]End{r.A, r.B} {
-		if end.Hinged || goesOn(e) {
-			continue
-		}
-		l := end.Leg
-		if l == 0 {
-			l = Thickness(r.Section)
-		}
-		for _, a := range w.answers {
-			f := a.design.Members[list[0]].I
-			if e == 1 {
-				f = a.design.Members[list[len(list)-1]].J
-			}
-			normal := math.Abs(f[0])/line.length + math.Abs(f[4])*line.z/line.iy + math.Abs(f[5])*line.y/line.iz
-			across := math.Hypot(f[1], f[2])/line.length + math.Abs(f[3])*math.Hypot(line.y, line.z)/line.polar
-			if v := math.Hypot(normal, across) / l; v > worst {
-				worst, where, leg, f1, in, most = v, e, l, math.Hypot(normal, across), a.name, f
-			}
-		}
-	}
-	nominal := .6 * weldMetal * leg * math.Sqrt2 / 2 // N/mm of throat
 	factors := strength.Rupture
-	base := .6 * w.m.material.Tensile * math.Min(leg, Thickness(r.Section))
-	if w.ask.Rule.Yields() {
-		nominal, base = weldMetalYield/math.Sqrt(3)*leg*math.Sqrt2/2, w.m.material.Yield/math.Sqrt(3)*math.Min(leg, Thickness(r.Section))
+	capacities := func(leg float64) (throat, base float64) {
+		throat, base = .6*weldMetal*leg*math.Sqrt2/2, .6*w.m.material.Tensile*math.Min(leg, Thickness(r.Section)) // N/mm
+		if w.ask.Rule.Yields() {
+			throat, base = weldMetalYield/math.Sqrt(3)*leg*math.Sqrt2/2, w.m.material.Yield/math.Sqrt(3)*math.Min(leg, Thickness(r.Section))
+		}
+		return throat, base
 	}
-	capacity := w.ask.Rule.Capacity(math.Min(nominal, base), factors)
-	c := strength.Check{Key: key, Name: name, Feature: r.ID, Where: fmt.Sprintf("%s, %s end", r.named(), [2]string{"first", "second"}[where]), Case: in, Demand: f1, Capacity: capacity, Unit: "N/mm", Why: "a first look: the joint decides"}
-	c.Utilisation, c.Verdict = strength.Judge(f1, capacity)
-	c.Working = &working.Working{Method: "Fillet all round a member's end, as a line", Source: "elastic vector sum; AISC 360 J2.4: 0.60·FEXX on the throat, base metal 0.60·Fu beside it", Formula: "f = √((N/l + My·z/Iy + Mz·y/Iz)² + (V/l + T·r/Ip)²)",
-		Inputs:      []working.Quantity{{Symbol: "N", Name: "pull", Value: most[0], Unit: "N"}, {Symbol: "My", Name: "moment", Value: most[4], Unit: "N·mm"}, {Symbol: "Mz", Name: "moment", Value: most[5], Unit: "N·mm"}, {Symbol: "T", Name: "torque", Value: most[3], Unit: "N·mm"}, {Symbol: "l", Name: "length of the weld", Value: line.length, Unit: "mm"}, {Symbol: "a", Name: "leg", Value: leg, Unit: "mm"}},
-		Steps:       []working.Quantity{{Symbol: "throat", Name: "weld metal", Value: nominal, Unit: "N/mm"}, {Symbol: "base", Name: "base metal", Value: base, Unit: "N/mm"}},
-		Assumptions: []string{w.ask.Rule.Says(factors), "E70 or ER70S-6 filler, full fillet all round, no starts and stops taken off; 1.0 on the angle of the load", "the chord's wall is not checked: a thin face bends under the branch"}, Result: working.Quantity{Symbol: "f", Name: "on a millimetre of weld", Value: f1, Unit: "N/mm"}}
-	if r.formed[where] != nil { // a bend has no weld: it is a fold
-		c.Working.Assumptions = append(c.Working.Assumptions, "the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than what is counted of it, if the crease does not crack")
+	var caps [2]float64
+	for e, x := range ends {
+		throat, base := capacities(x.leg)
+		caps[e] = w.ask.Rule.Capacity(math.Min(throat, base), factors)
 	}
-	return c
+	on := func(f [6]float64) float64 {
+		normal := math.Abs(f[0])/line.length + math.Abs(f[4])*line.z/line.iy + math.Abs(f[5])*line.y/line.iz
+		across := math.Hypot(f[1], f[2])/line.length + math.Abs(f[3])*math.Hypot(line.y, line.z)/line.polar
+		return math.Hypot(normal, across)
+	}
+	m.Also = "a first look: the joint decides"
+	m.Spot = func(_ *answered, h strength.Hit) (string, string) {
+		return r.ID, fmt.Sprintf("%s, %s end", r.named(), [2]string{"first", "second"}[h.At])
+	}
+	m.Eval = func(c *answered) strength.Hit {
+		return strength.HardestOf(2, func(e int) (float64, float64) {
+			if ends[e].free != "" {
+				return 0, caps[e]
+			}
+			return on(a.force(c, e)), caps[e]
+		})
+	}
+	m.Explain = func(c *answered, h strength.Hit) working.Working {
+		f, x := a.force(c, h.At), ends[h.At]
+		throat, base := capacities(x.leg)
+		out := working.Working{Method: "Fillet all round a member's end, as a line", Source: "elastic vector sum; AISC 360 J2.4: 0.60·FEXX on the throat, base metal 0.60·Fu beside it", Formula: "f = √((N/l + My·z/Iy + Mz·y/Iz)² + (V/l + T·r/Ip)²)",
+			Inputs:      []working.Quantity{newtons("N", "pull", f[0]), moment("My", "moment", f[4]), moment("Mz", "moment", f[5]), moment("T", "torque", f[3]), mm("l", "length of the weld", line.length), mm("a", "leg", x.leg)},
+			Steps:       []working.Quantity{amount("throat", "weld metal", throat, "N/mm"), amount("base", "base metal", base, "N/mm"), amount("cap", "may be used", h.Capacity, "N/mm")},
+			Assumptions: []string{w.ask.Rule.Says(factors), "E70 or ER70S-6 filler, full fillet all round, no starts and stops taken off; 1.0 on the angle of the load"}, Result: amount("f", "on a millimetre of weld", h.Demand, "N/mm")}
+		if r.formed[h.At] != nil { // a bend has no weld: it is a fold
+			out.Assumptions = append(out.Assumptions, "the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than what is counted of it, if the crease does not crack")
+		}
+		return out
+	}
+	return m
 }

@@ -6,34 +6,43 @@ import (
 	"warmanvil/core/solid"
 )
 
-// spread shares a force at a place among points as a stiff body on equal springs
-// does: the same for all, and what its moment needs. What points in a row, or
-// one alone, cannot resist so, they take as a moment each.
-func spread(points []solid.Vector, at, force solid.Vector) (forces []solid.Vector, moment solid.Vector) {
-	n := float64(len(points))
+// spread shares a force at a place among points as a stiff body on springs does:
+// by their stiffness (alike where weights is nil), and what its moment needs. What
+// points in a row, or one alone, cannot resist so, they take as a moment each.
+func spread(points []solid.Vector, weights []float64, at, force solid.Vector) (forces []solid.Vector, moment solid.Vector) {
+	k := func(i int) float64 {
+		if weights == nil {
+			return 1
+		}
+		return weights[i]
+	}
 	var middle solid.Vector
-	for _, p := range points {
-		middle = middle.Add(p.Mul(1 / n))
+	n := 0.
+	for i := range points {
+		n += k(i)
+	}
+	for i, p := range points {
+		middle = middle.Add(p.Mul(k(i) / n))
 	}
 	moment = at.Sub(middle).Cross(force)
 	var inertia [3][3]float64
-	for _, p := range points {
+	for i, p := range points {
 		r := p.Sub(middle)
-		for i := range 3 {
-			inertia[i][i] += r.Dot(r)
-			for k := range 3 {
-				inertia[i][k] -= r[i] * r[k]
+		for a := range 3 {
+			inertia[a][a] += k(i) * r.Dot(r)
+			for c := range 3 {
+				inertia[a][c] -= k(i) * r[a] * r[c]
 			}
 		}
 	}
 	turn := leastTurn(inertia, moment)
 	forces = make([]solid.Vector, len(points))
 	for i, p := range points {
-		f := turn.Cross(p.Sub(middle))
+		f := turn.Cross(p.Sub(middle)).Mul(k(i))
 		moment = moment.Sub(p.Sub(middle).Cross(f))
-		forces[i] = force.Mul(1 / n).Add(f)
+		forces[i] = force.Mul(k(i) / n).Add(f)
 	}
-	return forces, moment.Mul(1 / n)
+	return forces, moment.Mul(1 / float64(len(points)))
 }
 
 // leastTurn solves inertia·turn = moment; what points in a row cannot resist is

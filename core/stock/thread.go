@@ -47,6 +47,13 @@ func (t Thread) StressArea() float64 {
 	return math.Pi / 4 * d * d
 }
 
+// RootArea answers the area at the root of the thread in mm², d − 1.2269·P across
+// (ISO 68-1 and ASME B1.1, external thread).
+func (t Thread) RootArea() float64 {
+	d := t.Diameter - 1.2269*t.PitchMM()
+	return math.Pi / 4 * d * d
+}
+
 // NominalArea answers the shank's area in mm².
 func (t Thread) NominalArea() float64 { return math.Pi / 4 * t.Diameter * t.Diameter }
 

@@ -16,6 +16,8 @@ const (
 	Tight     Verdict = "tight"
 	Over      Verdict = "over"
 	CannotSay Verdict = "cannot say"
+	// NotNeeded: the mode was looked at and asks nothing, with why.
+	NotNeeded Verdict = "not needed"
 )
 
 // TightFrom is the utilisation from which a check is tight.
@@ -33,8 +35,8 @@ type Check struct {
 	Capacity    float64          `json:"capacity"`
 	Unit        string           `json:"unit" doc:"N, N·mm, MPa or empty for a sum of shares"`
 	Utilisation *float64         `json:"utilisation" doc:"demand over capacity; null when it cannot be said"`
-	Verdict     Verdict          `json:"verdict" enum:"holds,tight,over,cannot say"`
-	Why         string           `json:"why,omitempty" doc:"what is missing, or what the number leaves out"`
+	Verdict     Verdict          `json:"verdict" enum:"holds,tight,over,cannot say,not needed"`
+	Why         string           `json:"why,omitempty" doc:"what is missing, why it is not needed, or what the number leaves out"`
 	Working     *working.Working `json:"working,omitempty"`
 }
 
@@ -59,17 +61,26 @@ func Silent(key, name, why string) Check {
 }
 
 // Worst answers the verdict of several checks together: over counts before
-// cannot say, cannot say before tight. No check at all cannot say.
+// cannot say, cannot say before tight; what is not needed counts for nothing. No
+// check that was answered cannot say.
 func Worst(checks []Check) Verdict {
-	rank := map[Verdict]int{Holds: 0, Tight: 1, CannotSay: 2, Over: 3}
-	if len(checks) == 0 {
-		return CannotSay
-	}
-	worst := Holds
+	worst := NotNeeded
 	for _, c := range checks {
-		if rank[c.Verdict] > rank[worst] {
-			worst = c.Verdict
+		v := c.Verdict
+		if _, known := rank[v]; !known {
+			v = CannotSay
 		}
+		if Worse(v, worst) {
+			worst = v
+		}
+	}
+	if worst == NotNeeded {
+		return CannotSay
 	}
 	return worst
 }
+
+var rank = map[Verdict]int{NotNeeded: 0, Holds: 1, Tight: 2, CannotSay: 3, Over: 4}
+
+// Worse tells whether a verdict counts before another.
+func Worse(a, b Verdict) bool { return rank[a] > rank[b] }

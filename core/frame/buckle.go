@@ -1,0 +1,217 @@
+package frame
+
+import (
+	"math"
+
+	"gonum.org/v1/gonum/lapack/lapack64"
+
+	"warmanvil/core/solid"
+	"warmanvil/core/working"
+)
+
+// perMember is how many elements a member counts as when the structure's buckling is
+// worked out: three points between its ends, so that it may bow between joints.
+const perMember = 4
+
+// Stability is how many times its compressions a frame bears before it buckles as a
+// whole.
+type Stability struct {
+	Factor  float64 // times the compressions given; a lower bound
+	AtLeast bool    // it was not looked for beyond Factor
+	Working working.Working
+}
+
+// Buckles answers at what multiple of the compressions pressed (N, by member,
+// pressing positive, pull counted as none) the elastic structure buckles, by its
+// stiffness less theirs: (K − λ·ΣN·G) with consistent geometric stiffness and four
+// elements a member, whose inner points are eliminated. It is positive definite just
+// below the lowest buckling load and not above it, so λ is closed in between; what is
+// answered is the lower side. most is where it stops looking.
+//
+// More compression anywhere never raises λ: with the largest compression of each
+// member over all cases it is a bound for all of them.
+func (m *Model) Buckles(pressed []float64, most float64) (Stability, error) {
+	if len(pressed) != len(m.beams) {
+		return Stability{}, working.Refuse("/members", "There are %d members and %d compressions.", len(m.beams), len(pressed))
+	}
+	top := 0.
+	for k, n := range pressed {
+		if math.IsNaN(n) || math.IsInf(n, 0) {
+			return Stability{}, working.Refuse("/members", "The compression of member %d is no number.", k)
+		}
+		top = math.Max(top, n)
+	}
+	out := Stability{Factor: most, AtLeast: true}
+	if top > 1e-9 && !m.stands(pressed, most) {
+		lo, hi := 0., most
+		for try := 1.; ; try /= 4 { // a first λ it bears
+			if m.stands(pressed, try) {
+				lo = try
+				break
+			}
+			if hi = try; try < 1e-4 {
+				break
+			}
+		}
+		for range 24 {
+			near := .02
+			if lo > 10 {
+				near = .1
+			}
+			if hi-lo <= near*lo {
+				break
+			}
+			mid := math.Sqrt(math.Max(lo, 1e-5) * hi)
+			if m.stands(pressed, mid) {
+				lo = mid
+			} else {
+				hi = mid
+			}
+		}
+		out.Factor, out.AtLeast = lo, false
+	}
+	name := "times the loads before it buckles"
+	if out.AtLeast {
+		name = "times the loads it bears at least before it buckles"
+	}
+	out.Working = working.Working{Method: "Buckling of the whole structure", Source: "elastic eigenvalue of the space frame, consistent geometric stiffness, four elements a member; closed in by whether the stiffness that is left is positive definite", Formula: "det(K − λ·ΣN·G) = 0",
+		Inputs: []working.Quantity{{Symbol: "N", Name: "largest compression in a member over all cases", Value: top, Unit: "N"}, {Symbol: "m", Name: "members", Value: float64(len(m.beams))}}, Steps: []working.Quantity{},
+		Assumptions: []string{"each member with its largest compression of all cases at once: never less careful than one case", "straight members, joints as stiff as they are drawn, pull left out"}, Result: working.Quantity{Symbol: "λ", Name: name, Value: out.Factor}}
+	return out, nil
+}
+
+// stands tells whether the frame still resists every way of moving under λ times
+// its compressions.
+func (m *Model) stands(pressed []float64, lambda float64) bool {
+	s := m.system
+	if len(s.dof) == 0 {
+		return true
+	}
+	band := s.empty(m.beams)
+	for k := range m.beams {
+		g, ok := m.beams[k].pressedStiffness(lambda * math.Max(pressed[k], 0))
+		if !ok {
+			return false
+		}
+		s.add(band, &m.beams[k], &g)
+	}
+	for r, k := range s.dof {
+		band.Data[r*band.Stride] += m.springs[k]
+	}
+	t, ok := lapack64.Pbtrf(band)
+	if !ok {
+		return false
+	}
+	for r, d := range s.diag {
+		pivot := t.Data[r*t.Stride]
+		if pivot*pivot < 1e-10*d {
+			return false
+		}
+	}
+	return true
+}
+
+// pressedStiffness answers the member's stiffness at its nodes under a compression,
+// not when it would buckle between its ends however they are held.
+func (b *beam) pressedStiffness(n float64) (out [12][12]float64, ok bool) {
+	k := b.stiff
+	for _, plane := range [2]struct {
+		shift, turn int
+		ei, sign    float64
+	}{{1, 5, b.E * b.Iz, 1}, {2, 4, b.E * b.Iy, -1}} {
+		e, fine := bowed(plane.ei, b.length, n)
+		if !fine {
+			return out, false
+		}
+		at := [4]int{plane.shift, plane.turn, plane.shift + 6, plane.turn + 6}
+		signs := [4]float64{1, plane.sign, 1, plane.sign}
+		for i := range 4 {
+			for j := range 4 {
+				k[at[i]][at[j]] = e[i][j] * signs[i] * signs[j]
+			}
+		}
+	}
+	// What the freed ends do not pass on is eliminated, as long as it still resists.
+	for _, r := range b.freed {
+		if k[r][r] <= 1e-9*b.stiff[r][r] {
+			return out, false
+		}
+		row := k[r]
+		for i := range 12 {
+			f := k[i][r] / row[r]
+			if i == r || f == 0 {
+				continue
+			}
+			for j := range 12 {
+				k[i][j] -= f * row[j]
+			}
+		}
+		for i := range 12 {
+			k[r][i], k[i][r] = 0, 0
+		}
+	}
+	plain := beam{axes: b.axes}
+	plain.turn(arm(b.OffsetI), arm(b.OffsetJ))
+	return plain.times(&k), true
+}
+
+func arm(o *[3]float64) (v solid.Vector) {
+	if o != nil {
+		v = *o
+	}
+	return v
+}
+
+// stiffest is the unpressed stiffness of an inner point against shift or turn.
+func stiffest(a, h float64, r int) float64 {
+	if r%2 == 0 {
+		return 24 * a
+	}
+	return 8 * h * h * a
+}
+
+// bowed answers the stiffness of a beam's two ends in one plane (shift, turn, shift,
+// turn) under a compression n, with its inner points eliminated; not when it bows
+// with both ends held.
+func bowed(ei, length, n float64) (out [4][4]float64, ok bool) {
+	const dof = 2 * (perMember + 1)
+	var k [dof][dof]float64
+	h := length / perMember
+	a, g := ei/(h*h*h), n/(30*h)
+	e := [4][4]float64{
+		{12*a - 36*g, 6*h*a - 3*h*g, -12*a + 36*g, 6*h*a - 3*h*g},
+		{6*h*a - 3*h*g, 4*h*h*a - 4*h*h*g, -6*h*a + 3*h*g, 2*h*h*a + h*h*g},
+		{-12*a + 36*g, -6*h*a + 3*h*g, 12*a - 36*g, -6*h*a + 3*h*g},
+		{6*h*a - 3*h*g, 2*h*h*a + h*h*g, -6*h*a + 3*h*g, 4*h*h*a - 4*h*h*g}}
+	for s := range perMember {
+		for i := range 4 {
+			for j := range 4 {
+				k[2*s+i][2*s+j] += e[i][j]
+			}
+		}
+	}
+	for r := 2; r < dof-2; r++ { // inner points, one by one
+		if k[r][r] <= 1e-9*stiffest(a, h, r) {
+			return out, false
+		}
+		for i := range dof {
+			if i == r || i >= 2 && i < r {
+				continue // itself, and what is gone already
+			}
+			f := k[i][r] / k[r][r]
+			if f == 0 {
+				continue
+			}
+			for j := range dof {
+				k[i][j] -= f * k[r][j]
+			}
+		}
+	}
+	ends := [4]int{0, 1, dof - 2, dof - 1}
+	for i, r := range ends {
+		for j, c := range ends {
+			out[i][j] = k[r][c]
+		}
+	}
+	return out, true
+}

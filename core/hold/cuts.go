@@ -1,0 +1,73 @@
+package hold
+
+import (
+	"math"
+	"slices"
+
+	"warmanvil/core/sheet"
+)
+
+// cuts lists the lines across the plate at holes that neither bolt it on nor carry
+// the load, where such a hole lies on the way between the two. The width that
+// carries is that of the strip there, the hole taken off.
+func (p *placed) cuts() (list []section) {
+	from, reach, n := p.load, 0., 0
+	for i := 0; i < len(p.path); i++ {
+		panel := p.path[i]
+		var to section // where the way leaves this panel
+		switch {
+		case i+1 < len(p.path):
+			to = p.list[n]
+		case n < len(p.list):
+			to = p.list[n]
+		default:
+			return list // it ends among the bolts
+		}
+		n += 2
+		for h := range p.part.Holes {
+			if c, ok := p.cutAt(&p.part.Holes[h], panel, from, to, reach); ok {
+				list = append(list, c)
+			}
+		}
+		reach += math.Abs(to.at.Sub(from).Dot(to.across))
+		if i+1 < len(p.path) { // round the bend
+			reach += p.lengths[n-1]
+			from = p.list[n-1].at
+		}
+	}
+	return list
+}
+
+func (p *placed) cutAt(h *sheet.HoleMade, panel *sheet.PanelMade, from sheet.Vector, to section, reach float64) (section, bool) {
+	if h.Panel != panel.ID || slices.Contains(p.holes, h) || slices.Contains(p.carrying, h) {
+		return section{}, false
+	}
+	whole := to.at.Sub(from).Dot(to.across)
+	on := h.Body.Sub(from).Dot(to.across)
+	size := math.Max(h.Diameter, h.Length)
+	if h.Loop != nil {
+		pts := h.Loop.Flatten(.05)
+		for i, a := range pts {
+			for _, b := range pts[:i] {
+				size = math.Max(size, a.Sub(b).Len())
+			}
+		}
+	}
+	way := math.Copysign(1, whole)
+	if on*way < -size/2 || on*way > whole*way+size/2 {
+		return section{}, false
+	}
+	c := to
+	c.id, c.name, c.cut, c.away = h.Feature, lower(h.Name), true, sheet.Vector{}
+	c.normal = panel.Seat.Z
+	c.at = to.at.Add(to.across.Mul(on - whole))
+	start := p.lineStart(c)
+	low, high := p.strips(start, c.line, c.whole, reach+math.Abs(on))
+	at := h.Body.Sub(start).Dot(c.line)
+	over := func(a, b float64) float64 { return math.Max(0, math.Min(b, at+size/2)-math.Max(a, at-size/2)) }
+	if over(low, high) <= 0 {
+		return section{}, false
+	}
+	c.wide, c.holes = high-low, over(low, high)
+	return c, true
+}

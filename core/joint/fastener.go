@@ -1,0 +1,75 @@
+package joint
+
+import (
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// mode is one way a joint may give way, asked of a case as it is spread over the
+// fasteners.
+type mode = strength.Mode[spread]
+
+// fastener is what goes through the plies. Everything that differs between bolts,
+// pins, screws and rivets is asked here and nowhere else.
+type fastener interface {
+	// form is what it must answer itself, ply what its ply k must.
+	form() strength.Form
+	ply(j *joint, k int) strength.Form
+	// threaded tells whether a thread tightens it, captive whether its nut is fast
+	// in the last ply, clamps whether it presses the plies together by a known
+	// force, seats whether washers may lie under it.
+	threaded() bool
+	captive() bool
+	clamps() bool
+	seats() bool
+	// read finds it in the tables.
+	read(j *joint) error
+	// stack names it, as long as the plies ask for; tighten says how tight it is
+	// made; making how its holes are, when that is all there is to say.
+	stack(j *joint)
+	tighten(j *joint)
+	making(j *joint) (said bool)
+	// modes answers what it must itself, under the spread cases.
+	modes(j *joint, list []spread) []mode
+	// next answers the next stronger ones to try.
+	next(in Input, heldHoles bool) []tried
+}
+
+// tried is a joint with another fastener, and what that is called.
+type tried struct {
+	text string
+	in   Input
+}
+
+// fastenerOf answers the fastener a nut goes with; nil for none that is known.
+func fastenerOf(n Nut) fastener {
+	switch n {
+	case "", Hex, Lock:
+		return bolted{n}
+	case Tapped, WeldNut, RivetNut, SlotNut:
+		return inCaptive{bolted{n}}
+	case Pin:
+		return pin{}
+	case Screw:
+		return screw{}
+	case Riveted:
+		return riveted{}
+	}
+	return nil
+}
+
+// Captive tells whether the nut is fast in the last ply.
+func (n Nut) Captive() bool { f := fastenerOf(n); return f != nil && f.captive() }
+
+// Threaded tells whether a thread tightens it.
+func (n Nut) Threaded() bool { f := fastenerOf(n); return f != nil && f.threaded() }
+
+func amount(symbol, name string, v float64, unit string) working.Quantity {
+	return working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: unit}
+}
+
+func newtons(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "N") }
+
+func mm(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "mm") }
+
+func mpa(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "MPa") }
