@@ -39,6 +39,7 @@ type Brief struct {
 	Mounts      []Mount       `json:"mounts,omitempty" doc:"brackets and what they carry"`
 	Joints      []Joint       `json:"joints,omitempty" doc:"bolted joints between parts, members, devices and the vehicle"`
 	Bins        []Bin         `json:"bins,omitempty" doc:"bolts the shop has"`
+	Duties      []Duty        `json:"duties,omitempty" doc:"what things are rated for, besides the road"`
 	Answers     Answers       `json:"answers,omitempty"`
 }
 
@@ -48,18 +49,6 @@ type Bin struct {
 	Size    string       `json:"size"`
 	Lengths []float64    `json:"lengths,omitempty" doc:"mm"`
 }
-
-// Criticality is what happens when a part fails; it decides what may say
-// `holds` without an answer.
-type Criticality string
-
-// Comfort: a nuisance. Load: the load or the vehicle is damaged. People:
-// somebody can be hurt.
-const (
-	Comfort  Criticality = "comfort"
-	LoadLost Criticality = "load"
-	People   Criticality = "people"
-)
 
 // Target is one measurable aim.
 type Target struct {
@@ -173,13 +162,6 @@ type Mount struct {
 	Hold     hold.Mount `json:"hold"`
 }
 
-// Answers are what somebody who may say so has said about what the program
-// cannot work out: who, when and what.
-type Answers struct {
-	Fatigue string `json:"fatigue,omitempty"`
-	Crash   string `json:"crash,omitempty"`
-}
-
 // Upgraded answers the brief in the present form: one of version 1 has none of
 // what came with 2, and gets what counts when nothing was said.
 func (b Brief) Upgraded() Brief {
@@ -220,7 +202,7 @@ func (b Brief) Check() error {
 			return err
 		}
 	}
-	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/joints": len(b.Joints), "/bins": len(b.Bins), "/card/others": len(b.Card.Others)} {
+	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/joints": len(b.Joints), "/duties": len(b.Duties), "/bins": len(b.Bins), "/card/others": len(b.Card.Others)} {
 		if list > maxList {
 			return working.Refuse(path, "This list holds up to %d.", maxList)
 		}
@@ -233,6 +215,7 @@ func (b Brief) Check() error {
 	}
 	return working.First(
 		b.checkJoints(),
+		b.checkDuties(),
 		b.Strength.Check("/strength"),
 		working.Within("/quantity", "The quantity", float64(b.Quantity), 1, maxMany, ""),
 		working.Above("/grain", "The grain", b.Grain, 0, 100, "mm"))
@@ -260,6 +243,9 @@ func (b Brief) texts() error {
 	for i, m := range b.Mounts {
 		add("mounts", i, m.Name)
 	}
+	for i, d := range b.Duties {
+		add("duties", i, d.Name)
+	}
 	for i, o := range b.Card.Others {
 		add("card/others", i, o.Name)
 	}
@@ -282,10 +268,10 @@ func (b Brief) numbers() error {
 	}
 	for i, d := range b.Devices {
 		at := fmt.Sprintf("/devices/%d", i)
-		errs = append(errs, d.Mass.check(at+"/mass", "The mass", 0, 1e7, "kg"), d.Behind.check(at+"/behind", "The place", -1e5, 1e5, "mm"))
+		errs = append(errs, d.Mass.Check(at+"/mass", "The mass", 0, 1e7, "kg"), d.Behind.Check(at+"/behind", "The place", -1e5, 1e5, "mm"))
 		if g := d.Gravity; g != nil {
-			x, y, z := Given{g.X, g.Trust}, Given{g.Y, g.Trust}, Given{g.Z, g.Trust}
-			errs = append(errs, x.check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), y.check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), z.check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"))
+			x, y, z := Given{Value: g.X, Trust: g.Trust}, Given{Value: g.Y, Trust: g.Trust}, Given{Value: g.Z, Trust: g.Trust}
+			errs = append(errs, x.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), y.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), z.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"))
 		}
 		if len(d.Feet) > 64 {
 			errs = append(errs, working.Refuse(at+"/feet", "A device has up to 64 feet."))
@@ -304,26 +290,26 @@ func (b Brief) numbers() error {
 			errs = append(errs, working.Above(fmt.Sprintf("/bins/%d/lengths/%d", i, k), "A bolt's length", l, 0, 1000, "mm"))
 		}
 	}
-	errs = append(errs, b.Limits.Lift.check("/limits/lift", "What one person lifts", 0, 1000, "kg"))
+	errs = append(errs, b.Limits.Lift.Check("/limits/lift", "What one person lifts", 0, 1000, "kg"))
 	for name, v := range map[string]*float64{"budget": b.Limits.Budget, "bought": b.Limits.Bought} {
 		if v != nil {
 			errs = append(errs, working.Within("/limits/"+name, "The amount", *v, 0, 1e9, ""))
 		}
 	}
 	c := b.Card
-	errs = append(errs, c.Span.check("/card/span", "The distance", 0, 1e5, "mm"), c.Coupling.check("/card/coupling", "The coupling's place", -1e5, 1e5, "mm"))
+	errs = append(errs, c.Span.Check("/card/span", "The distance", 0, 1e5, "mm"), c.Coupling.Check("/card/coupling", "The coupling's place", -1e5, 1e5, "mm"))
 	for name, v := range map[string]*Given{"front": c.Front, "rear": c.Rear, "gross": c.Gross, "frontLimit": c.FrontLimit, "rearLimit": c.RearLimit, "roofLimit": c.RoofLimit} {
-		errs = append(errs, v.check("/card/"+name, "The mass", 0, 1e6, "kg"))
+		errs = append(errs, v.Check("/card/"+name, "The mass", 0, 1e6, "kg"))
 	}
 	for i, o := range c.Others {
 		at := fmt.Sprintf("/card/others/%d", i)
-		errs = append(errs, o.Mass.check(at+"/mass", "The mass", 0, 1e6, "kg"), o.Behind.check(at+"/behind", "The place", -1e5, 1e5, "mm"))
+		errs = append(errs, o.Mass.Check(at+"/mass", "The mass", 0, 1e6, "kg"), o.Behind.Check(at+"/behind", "The place", -1e5, 1e5, "mm"))
 	}
 	for i, t := range b.Targets {
 		if t.Wanted != nil {
 			errs = append(errs, working.Within(fmt.Sprintf("/targets/%d/wanted", i), "The target", *t.Wanted, -1e9, 1e9, ""))
 		}
-		errs = append(errs, t.Got.check(fmt.Sprintf("/targets/%d/got", i), "What came out", -1e9, 1e9, ""))
+		errs = append(errs, t.Got.Check(fmt.Sprintf("/targets/%d/got", i), "What came out", -1e9, 1e9, ""))
 	}
 	return working.First(errs...)
 }

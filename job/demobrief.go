@@ -9,7 +9,7 @@ import (
 	"warmanvil/core/strength"
 )
 
-func given(v float64, t Trust) *Given { return &Given{v, t} }
+func given(v float64, t Trust) *Given { return &Given{Value: v, Trust: t} }
 
 func amount(v float64) *float64 { return &v }
 
@@ -41,13 +41,13 @@ func orchardTruck() Brief {
 		Joints: []Joint{{ID: "press-foot", Name: "Press on its feet", Part: "Press foot", Features: []string{"press-bolts"}, Path: true, Stands: pressStands(FaceLeft, 180),
 			Sides: []Side{{Kind: DeviceSide, Of: "press"}, {Kind: PartSide, Of: "Press foot"}},
 			Design: joint.Input{System: stock.Metric, Size: "M12", Pitch: 1.75, Grade: "8.8", Nut: joint.Lock, Washers: 2,
-				Plies:   []joint.Ply{{Name: "press's frame", Material: "steel-s235", Thickness: 8, Hole: 13.5, Edge: 40, Placed: hole.BySurvey}, {Name: "foot", Coat: .2, Placed: hole.ByMate}},
+				Plies:   []joint.Ply{{Name: "press's frame", Material: "steel-s235", Thickness: 8, Hole: 15, Edge: 40, Wide: [2]float64{140, 90}, Stiff: true, Placed: hole.BySurvey}, {Name: "foot", Coat: .2, Placed: hole.ByMate}},
 				Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true, Reused: true}}},
 			{ID: "foot-floor", Name: "Press foot on floor and outrigger", Part: "Press foot", Features: []string{"floor-bolts"}, Path: true, Stands: pressStands(FaceUp, 0),
 				Sides: []Side{{Kind: PartSide, Of: "Press foot"}, {Kind: VehicleSide}, {}},
 				Design: joint.Input{System: stock.Metric, Size: "M12", Pitch: 1.75, Grade: "8.8", Nut: joint.Lock, Washers: 2,
-					Plies: []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-cold", Thickness: 2.5, Coat: .2, Hole: 13.5, Edge: 80},
-						{Name: "outrigger's plate", Material: "steel-s235", Thickness: 6, Coat: .2, Hole: 13.5, Edge: 30, Placed: hole.ByMate}},
+					Plies: []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-cold", Thickness: 2.5, Coat: .2, Hole: 13.5, Edge: 80, Wide: [2]float64{600, 400}},
+						{Name: "outrigger's plate", Material: "steel-s235", Thickness: 6, Coat: .2, Hole: 13.5, Edge: 30, Wide: [2]float64{160, 120}, Pull: 30, Placed: hole.ByMate}},
 					Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true, Wet: true}, Meets: []joint.Meeting{joint.Lines},
 					Cases: []joint.Case{{Name: "braking on a rough road", Force: [3]float64{2500, 0, 800}, At: [3]float64{51, 38, 50}}, {Name: "lifted at the corner", Force: [3]float64{900, 600, 2200}, At: [3]float64{51, 38, 0}}}}}},
 		Bins: []Bin{{System: stock.Metric, Size: "M12", Lengths: []float64{30, 35, 40, 50}}, {System: stock.Metric, Size: "M10", Lengths: []float64{25, 30}}},

@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"reflect"
 
+	"warmanvil/core/load"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
 	"warmanvil/core/solid"
@@ -90,11 +91,11 @@ func (s *Service) WorkedFrame(ctx context.Context, p Part) (Frame, error) {
 	if p.Frame == nil {
 		return Frame{}, ErrNotFound
 	}
-	j, surveyed, err := s.around(ctx, p)
+	in, err := s.around(ctx, p)
 	if err != nil {
 		return Frame{}, err
 	}
-	return Frame{p, WorkFrame(*p.Frame, p.Quantity, j.Brief, surveyed)}, nil
+	return Frame{p, in.work(p)}, nil
 }
 
 // FrameBuilt answers a frame worked out and its shape, for files.
@@ -103,29 +104,62 @@ func (s *Service) FrameBuilt(ctx context.Context, id string) (Frame, *member.Bui
 	if err != nil || p.Frame == nil {
 		return Frame{}, nil, Job{}, first(err, ErrNotFound)
 	}
-	j, surveyed, err := s.around(ctx, p)
+	in, err := s.around(ctx, p)
 	if err != nil {
-		return Frame{}, nil, j, err
+		return Frame{}, nil, in.job, err
 	}
-	return Frame{p, WorkFrame(*p.Frame, p.Quantity, j.Brief, surveyed)}, member.Build(*p.Frame, surveyed), j, nil
+	return Frame{p, in.work(p)}, member.Build(*p.Frame, in.surveyed), in.job, nil
 }
 
 // Lengths answers how the job writes a length.
 func Lengths(b Brief) func(mm float64) string { return pen{b.Display()}.mm }
 
-// around answers what a frame stands among: its job and its surveyed points.
-func (s *Service) around(ctx context.Context, p Part) (Job, member.Surveyed, error) {
-	j, parts, err := s.Built(ctx, p.JobID)
+// framed is what a frame stands among: its job, its surveyed points, and what lands on
+// it by the joints of the job.
+type framed struct {
+	job      Job
+	surveyed member.Surveyed
+	loads    *frameLoads // nil where no joint holds it or anything on it
+}
+
+// around answers what a frame stands among. The load path is walked only where a joint
+// touches the frame.
+func (s *Service) around(ctx context.Context, p Part) (framed, error) {
+	j, site, err := s.Site(ctx, p.JobID)
 	if err != nil {
-		return j, nil, err
+		return framed{job: j}, err
 	}
-	v, _, err := s.Store.Survey(ctx, p.JobID)
-	if err != nil {
-		return j, nil, err
+	l := newLocator(site.Survey, pen{j.Brief.Display()})
+	newStander(j.Brief, site.Parts, l)
+	out := framed{job: j, surveyed: l.forFrame(*p.Frame)}
+	touched := false
+	for _, q := range j.Brief.Joints {
+		for _, side := range q.Sides {
+			touched = touched || side.Kind == MemberSide && side.Of == p.ID
+		}
 	}
-	l := newLocator(v, pen{j.Brief.Display()})
-	newStander(j.Brief, parts, l)
-	return j, l.forFrame(*p.Frame), nil
+	if !touched {
+		return out, nil
+	}
+	there := false
+	for i := range site.Frames { // as it is now, not as it is kept
+		if site.Frames[i].ID == p.ID {
+			site.Frames[i], there = p, true
+		}
+	}
+	if !there {
+		site.Frames = append(site.Frames, p)
+	}
+	path := site.open().paths()
+	if path.Why != "" {
+		out.loads = &frameLoads{open: []string{"What the joints put on it cannot be worked out: " + path.Why}}
+		return out, nil
+	}
+	out.loads = path.frames[p.ID]
+	if out.loads == nil {
+		out.loads = &frameLoads{open: []string{"A joint holds it or something on it, and that joint has no place: what it puts on the frame is not known."}}
+	}
+	return out, nil
 }
 
 // forFrame answers surveyed points in a frame's own axes.
@@ -147,7 +181,7 @@ func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]memb
 	if err != nil || p.Frame == nil {
 		return nil, first(err, ErrNotFound)
 	}
-	j, surveyed, err := s.around(ctx, p)
+	in, err := s.around(ctx, p)
 	if err != nil {
 		return nil, err
 	}
@@ -158,7 +192,7 @@ func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]memb
 	if !found {
 		return nil, working.Refuse("/stock", "No member of this frame is of %q.", stock)
 	}
-	return member.Compare(*p.Frame, surveyed, j.Brief.asked(), stock), nil
+	return member.Compare(*p.Frame, in.surveyed, in.job.Brief.askedOf(p.ID, in.loads), stock), nil
 }
 
 func first(a, b error) error {
@@ -168,7 +202,12 @@ func first(a, b error) error {
 	return b
 }
 
-// asked answers what a frame of the job is asked to hold.
+// work works a frame out as it stands.
+func (f framed) work(p Part) FrameTold {
+	return workFrame(*p.Frame, p.ID, p.Quantity, f.job.Brief, f.surveyed, f.loads)
+}
+
+// asked answers what a frame of the job is asked to hold by itself.
 func (b Brief) asked() member.Asked {
 	a := member.Asked{Rule: b.Strength, Cases: b.road().Cases(), Devices: map[string]member.Carried{}}
 	for _, d := range b.Devices {
@@ -184,6 +223,40 @@ func (b Brief) asked() member.Asked {
 			c.Gravity = &g
 		}
 		a.Devices[d.ID] = c
+	}
+	return a
+}
+
+// askedOf answers what a frame is asked to hold: what lands on it by joints, and the
+// duties it is rated for.
+func (b Brief) askedOf(id string, loads *frameLoads) member.Asked {
+	a := b.asked()
+	if loads != nil {
+		a.Lands, a.Happens, a.Elsewise, a.Open = loads.lands, loads.happens, loads.elsewise, loads.open
+	}
+	if len(a.Happens) > 0 {
+		return a // its duties are among them
+	}
+	for i := range b.Duties {
+		if d := &b.Duties[i]; d.On.Kind == MemberSide && d.On.Of == id {
+			a.Lands = append(a.Lands, member.Landing{Name: d.Name, Member: d.On.Member, At: d.At})
+		}
+	}
+	n := 0
+	for _, h := range b.happenings() {
+		x := member.Happening{Name: h.name, Net: h.service, Design: h.design}
+		if d := h.duty; d != nil {
+			mine := d.On.Kind == MemberSide && d.On.Of == id
+			if !mine && d.Kind != load.Retention {
+				continue
+			}
+			if mine {
+				x.Lands, x.Service = make([]member.Wrench, len(a.Lands)), make([]member.Wrench, len(a.Lands))
+				x.Lands[n].Force, x.Service[n].Force = h.load.Design, h.load.Force
+				n++
+			}
+		}
+		a.Happens = append(a.Happens, x)
 	}
 	return a
 }

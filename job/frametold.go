@@ -101,6 +101,7 @@ type FrameHeld struct {
 	Stands []StandsTold `json:"stands"`
 	Hertz  []string     `json:"hertz"`
 	Lift   string       `json:"lift,omitempty" doc:"whether one person lifts it"`
+	Beside []Beside     `json:"beside" doc:"what the checks leave out: fatigue, crash, how far the inputs can be trusted"`
 }
 
 // StandsTold is what a support takes, in words.

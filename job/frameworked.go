@@ -5,20 +5,26 @@ import (
 	"math"
 	"slices"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
 
-// WorkFrame works a frame out: shape, cut list, strength.
+// WorkFrame works a frame out by itself: shape, cut list, strength.
 func WorkFrame(d member.Doc, quantity int, b Brief, surveyed member.Surveyed) FrameTold {
+	return workFrame(d, "", quantity, b, surveyed, nil)
+}
+
+// workFrame works a frame out with what the job's joints put on it.
+func workFrame(d member.Doc, id string, quantity int, b Brief, surveyed member.Surveyed, loads *frameLoads) FrameTold {
 	p := pen{b.Display()}
 	if t, ok := b.target(d.Target); ok && d.Sags == 0 && t.Wanted != nil && t.Unit == "mm" {
 		d.Sags = *t.Wanted
 	}
 	built := member.Build(d, surveyed)
 	cut := built.CutList(d.Saw)
-	held := built.Hold(d, b.asked())
+	held := built.Hold(d, b.askedOf(id, loads))
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{}, Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b)}
 	for _, j := range built.Joints {
 		out.Joints = append(out.Joints, JointTold{j, [3]string{p.mm(j.At[0]), p.mm(j.At[1]), p.mm(j.At[2])}})
@@ -71,6 +77,8 @@ func WorkFrame(d member.Doc, quantity int, b Brief, surveyed member.Surveyed) Fr
 		}
 	}
 	out.Hold = p.held(held, b, built.Mass)
+	out.Hold.Beside = b.besideFrame(d, loads)
+	out.Hold.Verdict = brief.With(held.Verdict, out.Hold.Beside)
 	splices(d, built, held, &out)
 	return out
 }
@@ -144,15 +152,24 @@ func (p pen) held(h member.Held, b Brief, mass float64) FrameHeld {
 		t.Hertz = append(t.Hertz, fmt.Sprintf("%.1f Hz", m.Hertz))
 	}
 	for i := range t.Members {
-		for _, c := range []*strength.Check{&t.Members[i].Stress, &t.Members[i].Column, &t.Members[i].Weld} {
+		m := &t.Members[i]
+		for _, c := range []*strength.Check{&m.Stress, &m.Column, &m.Weld} {
 			p.written(c)
 		}
+		for k := range m.More {
+			p.written(&m.More[k])
+		}
 	}
-	for i := range t.Checks {
-		p.written(&t.Checks[i])
+	for _, list := range [][]strength.Check{t.Checks, t.Ledger} {
+		for i := range list {
+			p.written(&list[i])
+		}
 	}
 	if t.Moves.Check != nil {
 		p.written(t.Moves.Check)
+	}
+	if t.Stable != nil {
+		t.Stable = p.explain(*t.Stable)
 	}
 	if t.Swings != nil {
 		t.Swings = p.explain(*t.Swings)
@@ -167,6 +184,24 @@ func (p pen) held(h member.Held, b Brief, mass float64) FrameHeld {
 		}
 	}
 	return t
+}
+
+// besideFrame answers what a frame's checks leave out, by the rules of brackets.
+func (b Brief) besideFrame(d member.Doc, loads *frameLoads) []Beside {
+	behind := b.behind()
+	devices := map[string]bool{}
+	for _, l := range d.Loads {
+		if l.Kind == "device" {
+			devices[l.Device] = true
+		}
+	}
+	if loads != nil {
+		for _, id := range loads.devices {
+			devices[id] = true
+		}
+	}
+	b.carried(&behind, devices)
+	return behind.Beside()
 }
 
 func (p pen) written(c *strength.Check) {

@@ -1,11 +1,11 @@
 package job
 
 import (
-	"fmt"
 	"runtime"
 	"sync"
 	"sync/atomic"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
 	"warmanvil/core/strength"
@@ -22,20 +22,6 @@ type Held struct {
 	Least   *Source          `json:"least,omitempty" doc:"least trusted input behind it"`
 	Mass    float64          `json:"mass" doc:"kg of the part"`
 }
-
-// Beside is one thing the static checks leave out. Answer is what somebody said
-// about it; Decides tells that the bracket may not say holds without one.
-type Beside struct {
-	Key     string           `json:"key" enum:"fatigue,crash,trust,joint"`
-	Name    string           `json:"name"`
-	Why     string           `json:"why"`
-	Answer  string           `json:"answer,omitempty"`
-	Decides bool             `json:"decides"`
-	Verdict strength.Verdict `json:"verdict" enum:"answered,cannot say"`
-}
-
-// Answered is the verdict of what somebody answered for.
-const Answered strength.Verdict = "answered"
 
 // Standing is a device on its feet.
 type Standing struct {
@@ -141,13 +127,13 @@ func (b Brief) held(m Mount, parts []BuiltPart, cases map[string][]FeetCase, why
 		return silent("The part cannot be built: " + part.Err.Error())
 	}
 	d, ok := b.device(m.Device)
-	if !ok {
+	if !ok && !b.rated(m.Part) {
 		return silent("Say what stands on it: a device from the brief.")
 	}
-	if why[d.ID] != "" {
+	if ok && why[d.ID] != "" {
 		return silent(why[d.ID])
 	}
-	loads, reason := m.loads(d, cases[d.ID])
+	loads, reason := b.loads(m, d, cases[d.ID])
 	if reason != "" {
 		return silent(reason)
 	}
@@ -157,67 +143,60 @@ func (b Brief) held(m Mount, parts []BuiltPart, cases map[string][]FeetCase, why
 			*c.Working = c.Working.Written(b.Unit != UnitMM)
 		}
 	}
-	sources := append(d.sources(), part.source())
-	h.Least = leastTrusted(sources)
-	h.Beside = b.beside(d, sources)
-	h.Verdict = h.Result.Verdict
-	for _, c := range h.Beside {
-		if c.Verdict == strength.CannotSay && c.Decides && h.Verdict != strength.Over {
-			h.Verdict = strength.CannotSay
+	behind := b.behind()
+	behind.Sources = append(behind.Sources, part.source())
+	b.carried(&behind, map[string]bool{d.ID: true})
+	h.Least = leastTrusted(behind.Sources)
+	h.Beside = behind.Beside()
+	h.Verdict = brief.With(h.Result.Verdict, h.Beside)
+	return h
+}
+
+// behind answers what every verdict of the job rests on.
+func (b Brief) behind() brief.Behind {
+	return brief.Behind{Criticality: b.Criticality, Answers: b.Answers}
+}
+
+// carried adds what is known of some devices to what a verdict rests on, in the order
+// of the brief.
+func (b Brief) carried(to *brief.Behind, devices map[string]bool) {
+	for _, d := range b.Devices {
+		if !devices[d.ID] {
+			continue
+		}
+		to.Sources = append(to.Sources, d.sources()...)
+		if d.NearPeople {
+			to.NearPeople = append(to.NearPeople, d.named())
 		}
 	}
-	return h
+}
+
+// rated tells whether a part has a duty of its own.
+func (b Brief) rated(part string) bool {
+	for _, d := range b.Duties {
+		if d.On.Kind == PartSide && d.On.Of == part {
+			return true
+		}
+	}
+	return false
 }
 
 // sources lists the inputs behind a device's loads.
 func (d Device) sources() []Source {
 	var out []Source
 	if d.Mass != nil {
-		out = append(out, Source{"mass of " + d.named(), or(d.Mass.Trust)})
+		out = append(out, Source{Name: "mass of " + d.named(), Trust: d.Mass.Trust.Or()})
 	}
 	if d.Gravity != nil {
-		out = append(out, Source{"centre of gravity of " + d.named(), or(d.Gravity.Trust)})
+		out = append(out, Source{Name: "centre of gravity of " + d.named(), Trust: d.Gravity.Trust.Or()})
 	}
 	return out
-}
-
-func or(t Trust) Trust {
-	if t == "" {
-		return Assumed
-	}
-	return t
 }
 
 // source says how far the part's thickness can be trusted: a gauge is nominal.
 func (p BuiltPart) source() Source {
 	if p.Recipe.Gauge != nil {
-		return Source{"thickness of " + p.Name + ", a nominal gauge", Copied}
+		return Source{Name: "thickness of " + p.Name + ", a nominal gauge", Trust: Copied}
 	}
-	return Source{"thickness of " + p.Name, Measured}
-}
-
-// beside answers what the static checks leave out. Whether it keeps the
-// verdict from saying holds depends on what happens when the part fails:
-// crash always, assumed inputs from a lost load on, remembered inputs and
-// fatigue where people can be hurt.
-func (b Brief) beside(d Device, sources []Source) []Beside {
-	var out []Beside
-	add := func(key, name, answer, why string, decides bool) {
-		c := Beside{Key: key, Name: name, Why: why, Answer: answer, Decides: decides, Verdict: strength.CannotSay}
-		if answer != "" {
-			c.Verdict = Answered
-		}
-		out = append(out, c)
-	}
-	add("fatigue", "Fatigue", b.Answers.Fatigue, "Vibration breaks parts far below their static strength, and no fatigue check is built yet: look for cracks after the first trips, and let an engineer say what lasts.", b.Criticality == People)
-	if d.NearPeople {
-		add("crash", "Crash", b.Answers.Crash, d.named()+" is in a space with people or can enter one: 20 g forward and 8 g sideways is the reference for cars and light vans, and needs an approved design. Road cases do not cover it.", true)
-	}
-	if least := leastTrusted(sources); least != nil {
-		allowed := map[Criticality]int{Comfort: 3, LoadLost: 2, People: 1}[b.Criticality]
-		if trustRank[least.Trust] > allowed {
-			add("trust", "What it rests on", "", fmt.Sprintf("The %s is %s: measure it before this may say holds.", least.Name, trustWords[least.Trust]), true)
-		}
-	}
-	return out
+	return Source{Name: "thickness of " + p.Name, Trust: Measured}
 }

@@ -33,7 +33,7 @@ func TestRougherRoadsAskMore(t *testing.T) {
 		}
 		last = *h.Result.Hardest
 		for _, k := range h.Result.Checks {
-			if k.Working == nil || k.Working.Source == "" || k.Working.Formula == "" || len(k.Working.Inputs) == 0 {
+			if k.Utilisation != nil && (k.Working == nil || k.Working.Source == "" || k.Working.Formula == "" || len(k.Working.Inputs) == 0) || k.Utilisation == nil && k.Why == "" {
 				t.Errorf("%s has no working", k.Name)
 			}
 		}

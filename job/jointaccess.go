@@ -55,26 +55,26 @@ func (b Brief) heads(j Joint) hold.Face {
 func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach {
 	out := []BoltReach{}
 	t := s.at[j.ID]
-	b := hole.Through{First: true, Socket: in.Head == stock.SocketHead, Captive: in.Nut == joint.Tapped || in.Nut == joint.WeldNut || in.Nut == joint.RivetNut || in.Nut == joint.SlotNut}
+	b := hole.Through{First: true, Socket: in.Head == stock.SocketHead, Captive: in.Nut.Captive()}
 	var by []string // tools that set it, where it is no bolt
 	switch {
 	case j.Part == "" || t.why != "":
 		return out
-	case in.Nut == joint.Pin: // a pin goes in and out along its axis, from either side
+	case in.Nut.Set() == joint.Pushed: // a pin goes in and out along its axis, from either side
 		var err error
 		if b.Thread, err = stock.FindThread(in.System, in.Size, in.Pitch); err != nil {
 			return out
 		}
 		b.Grip = r.Stack
 		b.Length = b.Grip + 2*b.Thread.Diameter
-	case in.Nut == joint.Riveted && in.Rivet != nil:
+	case in.Nut.Set() == joint.Drawn && in.Rivet != nil:
 		b.Thread, by = stock.Thread{Diameter: in.Rivet.Diameter}, []string{"riveter"}
 	default:
 		var err error
 		if b.Thread, err = stock.FindThread(in.System, in.Size, in.Pitch); err != nil {
 			return out
 		}
-		if in.Nut == joint.Screw {
+		if in.Nut.Set() == joint.Driven {
 			by = []string{"drill", "angledrill"}
 		} else if r.Grip == nil || r.Grip.Length == nil {
 			return out
@@ -112,7 +112,7 @@ func (s *site) reachBolts(j Joint, in joint.Input, r *joint.Result) []BoltReach 
 		}
 		b.Head = hole.Side{At: pose.Apply(h.Body.Add(off.Mul(half + above))), Axis: pose.Turn(off)}
 		first := append(s.free(now, b), closed(in.Reached, b)...)
-		if in.Nut == joint.Pin {
+		if in.Nut.Set() == joint.Pushed {
 			out = append(out, pinned(len(out), b, first))
 			continue
 		}

@@ -26,7 +26,7 @@ func (b Brief) loadsThrough(j Joint, p *BuiltPart) ([]joint.Case, string) {
 	if why != "" {
 		return nil, why
 	}
-	loads, why := m.loads(d, feet)
+	loads, why := b.loads(m, d, feet)
 	if why != "" {
 		return nil, why
 	}
@@ -58,7 +58,7 @@ func (b Brief) loadsThrough(j Joint, p *BuiltPart) ([]joint.Case, string) {
 	out := make([]joint.Case, len(loads))
 	for i, l := range loads {
 		f := into(l.Force)
-		out[i] = joint.Case{Name: l.Name(), Force: [3]float64{f.Dot(x), f.Dot(y), f.Dot(off)}, At: at}
+		out[i] = joint.Case{Name: l.Name(), Force: [3]float64{f.Dot(x), f.Dot(y), f.Dot(off)}, At: at, Done: true}
 	}
 	return out, ""
 }

@@ -7,10 +7,12 @@ import (
 	"strings"
 	"unicode/utf8"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/hole"
 	"warmanvil/core/joint"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
@@ -120,7 +122,8 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 		r.Tight.Working = r.Tight.Working.Written(b.Unit != UnitMM)
 	}
 	told.Result, told.Holes, told.Plies = &r, in.Holes, in.Plies
-	told.Beside = b.besideJoint(in)
+	told.Beside = s.besideJoint(j, path)
+	s.compareMates(j, in, &r)
 	told.Reach = s.reachBolts(j, in, &r)
 	held := j.held()
 	for i := range r.Findings { // a ply's own part is changed on the Shape bench
@@ -149,12 +152,32 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 			to.Plies[k].Thickness, to.Plies[k].Material = j.Design.Plies[k].Thickness, j.Design.Plies[k].Material
 		}
 	}
-	for _, c := range told.Beside { // where people can be hurt it does not say holds before somebody answered
-		if c.Verdict == strength.CannotSay && c.Decides && r.Verdict != strength.Over {
+	r.Verdict = brief.With(r.Verdict, told.Beside) // where people can be hurt it does not say holds before somebody answered
+	return told
+}
+
+// compareMates looks whether the holes of every other placed part of the joint are
+// where its bolts are, and says which miss and by how much.
+func (s *site) compareMates(j Joint, in joint.Input, r *joint.Result) {
+	d := 0.
+	if t, err := stock.FindThread(in.System, in.Size, in.Pitch); err == nil {
+		d = t.Diameter
+	}
+	for k, side := range j.Sides {
+		if side.Kind != PartSide || side.Of == j.Part || k >= len(in.Plies) || d == 0 {
+			continue
+		}
+		m := s.mates(j, side, d)
+		if m.why != "" {
+			r.Findings = append(r.Findings, working.Finding{Code: "mate-unplaced", Severity: working.Mind, Cause: "Parts that meet", Name: in.Plies[k].Name, Reason: fmt.Sprintf("The holes of %s are not compared with the bolts: %s. Place it on the Measure bench.", in.Plies[k].Name, m.why)})
+			continue
+		}
+		r.Findings = append(r.Findings, m.told(in.Plies[k].Name, s.Brief.Display().Text)...)
+		if len(m.misses) > 0 && r.Verdict != strength.Over {
 			r.Verdict = strength.CannotSay
+			r.Checks = append([]strength.Check{strength.Silent("meets", "Parts that meet", fmt.Sprintf("%d of its bolts miss their holes in %s: nothing is bolted there as it stands.", len(m.misses), in.Plies[k].Name))}, r.Checks...)
 		}
 	}
-	return told
 }
 
 // joint answers what a joint is worked out from: its bolts, plies and loads as
@@ -182,17 +205,18 @@ func (s *site) joint(j Joint, path Pathway) (in joint.Input, why string) {
 		if in.Cases, why = path.through(j); why != "" {
 			return in, why
 		}
+		in.Open = path.open[j.ID]
 	}
 	for k := range in.Plies {
 		if k >= len(j.Sides) {
 			break
 		}
 		side, q := j.Sides[k], &in.Plies[k]
-		if why := s.ply(side, q, k+1); why != "" {
+		if why := s.ply(j, side, q, k+1); why != "" {
 			return in, why
 		}
 		if side.Kind == PartSide && side.Of == j.Part {
-			q.Hole, q.Edge = t.bore, t.edge
+			s.fromPart(j, q, t)
 			if in.Face != nil {
 				f := *in.Face
 				f.Ply = k
@@ -206,18 +230,32 @@ func (s *site) joint(j Joint, path Pathway) (in joint.Input, why string) {
 	return in, ""
 }
 
-// besideJoint answers what a joint's checks leave out.
-func (b Brief) besideJoint(in joint.Input) []Beside {
-	out := []Beside{}
-	if in.Tighten.Shakes {
-		c := Beside{Key: "fatigue", Name: "Fatigue", Why: "Shaking breaks bolts and sheet far below their static strength, and no fatigue check is built yet: look for cracks and moved witness lines, and let an engineer say what lasts.",
-			Answer: b.Answers.Fatigue, Decides: b.Criticality == People, Verdict: strength.CannotSay}
-		if c.Answer != "" {
-			c.Verdict = Answered
+// besideJoint answers what a joint's checks leave out, by the rules of brackets: what
+// goes through it is what it rests on.
+func (s *site) besideJoint(j Joint, path Pathway) []Beside {
+	b := s.Brief
+	behind := b.behind()
+	devices := map[string]bool{}
+	for _, id := range path.behind[j.ID] {
+		if side := path.sides[id]; side.Kind == DeviceSide {
+			devices[side.Of] = true
 		}
-		out = append(out, c)
 	}
-	return append(out, Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay, Why: "What the last ply itself is held by; prying of plies whose bend or web is not given."})
+	for _, side := range j.Sides {
+		if side.Kind == DeviceSide {
+			devices[side.Of] = true
+		}
+		if p := s.part(side.Of); side.Kind == PartSide && p != nil {
+			behind.Sources = append(behind.Sources, p.source())
+		}
+	}
+	for _, m := range b.Mounts {
+		if j.Mount != "" && m.ID == j.Mount {
+			devices[m.Device] = true
+		}
+	}
+	b.carried(&behind, devices)
+	return append(behind.Beside(), Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay, Why: "What the last ply itself is held by."})
 }
 
 // boltsThrough answers where holes of a part lie on its flat pattern, the least

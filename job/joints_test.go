@@ -19,7 +19,7 @@ import (
 func footJoint(parts []BuiltPart) Joint {
 	return Joint{ID: "j", Name: "Foot on the floor", Part: parts[0].ID, Features: []string{parts[0].Built.Holes[0].Feature}, Sides: []Side{{Kind: PartSide, Of: parts[0].ID}, {}},
 		Design: joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2,
-			Plies:   []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60}},
+			Plies:   []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60, Wide: [2]float64{300, 240}, Stiff: true}},
 			Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true},
 			Cases:   []joint.Case{{Name: "braking", Force: [3]float64{3000, 0, 0}}}}}
 }

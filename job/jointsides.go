@@ -61,7 +61,7 @@ func (j Joint) held() (out []int) {
 }
 
 // ply fills a ply in from what it belongs to, or says why it cannot.
-func (s *site) ply(side Side, q *joint.Ply, number int) (why string) {
+func (s *site) ply(j Joint, side Side, q *joint.Ply, number int) (why string) {
 	name := func(n string) {
 		if q.Name == "" {
 			q.Name = n
@@ -86,6 +86,11 @@ func (s *site) ply(side Side, q *joint.Ply, number int) (why string) {
 		for _, m := range f.Frame.Members {
 			if m.ID != side.Member {
 				continue
+			}
+			if p := s.endPlate(j, side); p != nil {
+				built := s.frames[side.Of]
+				fromPlate(p, f.Frame.Material, func(h [2]float64) float64 { v, _ := built.Arm(p, h); return v }, q)
+				return ""
 			}
 			x := m.Section
 			q.Material = f.Frame.Material

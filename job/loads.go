@@ -32,7 +32,7 @@ type FeetCase struct {
 const allSharing = "all feet sharing"
 
 // feetCases answers every case of a device on its feet in every way of
-// sharing, or why there is none.
+// sharing, or why there is none. Duties that act on it count among the cases.
 func (b Brief) feetCases(d Device) ([]FeetCase, string) {
 	switch {
 	case d.Mass == nil || d.Mass.Value <= 0:
@@ -45,8 +45,17 @@ func (b Brief) feetCases(d Device) ([]FeetCase, string) {
 		in.Feet = append(in.Feet, [2]float64{f.X, f.Y})
 	}
 	var out []FeetCase
-	for _, c := range b.road().Cases() {
-		in.Acceleration = c.Factored(b.Strength.School).Net
+	for _, h := range b.happenings() {
+		in.Acceleration, in.Push, in.PushAt = h.design, [3]float64{}, [3]float64{}
+		if h.duty != nil {
+			mine := h.duty.On.Kind == DeviceSide && h.duty.On.Of == d.ID
+			if !mine && h.duty.Kind != load.Retention {
+				continue
+			}
+			if mine && h.duty.Kind != load.Retention {
+				in.Push, in.PushAt = h.load.Design, h.duty.At
+			}
+		}
 		for _, s := range load.Sharings(in.Feet) {
 			in.Loose, in.Carrying = s.Loose, s.Carrying
 			r, err := load.Feet(in)
@@ -56,7 +65,7 @@ func (b Brief) feetCases(d Device) ([]FeetCase, string) {
 				}
 				continue // that way of sharing does not stand
 			}
-			fc := FeetCase{Case: c.Name, Sharing: s.Name, Forces: r.Forces, Name: c.Name, Input: in}
+			fc := FeetCase{Case: h.name, Sharing: s.Name, Forces: r.Forces, Name: h.name, Input: in}
 			if s.Name != allSharing {
 				fc.Name += ", " + s.Name
 			}
@@ -89,8 +98,9 @@ func (b Brief) device(id string) (Device, bool) {
 }
 
 // loads answers the forces on a mount's carrying holes, as they act on the part
-// as drawn: those on the twin are mirrored about the vehicle's middle.
-func (m Mount) loads(d Device, cases []FeetCase) ([]hold.Load, string) {
+// as drawn: those on the twin are mirrored about the vehicle's middle. Duties of the
+// part itself act on them without the device.
+func (b Brief) loads(m Mount, d Device, cases []FeetCase) ([]hold.Load, string) {
 	out := make([]hold.Load, 0, len(cases)*(len(m.Feet)+len(m.TwinFeet)))
 	for _, list := range []struct {
 		feet []int
@@ -108,8 +118,18 @@ func (m Mount) loads(d Device, cases []FeetCase) ([]hold.Load, string) {
 			}
 		}
 	}
+	for _, h := range b.happenings() {
+		if h.duty == nil || h.duty.On.Kind != PartSide || h.duty.On.Of != m.Part {
+			continue
+		}
+		f := h.load.Design
+		out = append(out, hold.Load{Case: h.name, Force: f})
+		if len(m.TwinFeet) > 0 {
+			out = append(out, hold.Load{Case: h.name, Where: "on the twin", Force: [3]float64{f[0], -f[1], f[2]}})
+		}
+	}
 	if len(out) == 0 {
-		return nil, "Say which feet stand on it."
+		return nil, "Say which feet stand on it, or rate it for a duty."
 	}
 	return out, ""
 }

@@ -77,7 +77,7 @@ func TestLoadsOfAMount(t *testing.T) {
 	d := b.Devices[0]
 	cases, _ := b.feetCases(d)
 	m := b.Mounts[0]
-	loads, why := m.loads(d, cases)
+	loads, why := b.loads(m, d, cases)
 	if why != "" || len(loads) != 4*len(cases) {
 		t.Fatalf("%d loads of %d cases, %s", len(loads), len(cases), why)
 	}
@@ -89,7 +89,7 @@ func TestLoadsOfAMount(t *testing.T) {
 		t.Errorf("the twin's force %v of %v", twin.Force, cases[0].Forces[1])
 	}
 	m.TwinFeet = []int{7}
-	if _, why = m.loads(d, cases); !strings.Contains(why, "no foot 8") {
+	if _, why = b.loads(m, d, cases); !strings.Contains(why, "no foot 8") {
 		t.Errorf("a foot that is gone: %q", why)
 	}
 }
@@ -101,9 +101,9 @@ func TestSourcesAndTrust(t *testing.T) {
 		list []Source
 		want Trust
 	}{
-		{[]Source{{"a", Measured}, {"b", Copied}}, Copied},
-		{[]Source{{"a", Memory}, {"b", Copied}, {"c", Measured}}, Memory},
-		{[]Source{{"a", Assumed}, {"b", Memory}}, Assumed},
+		{[]Source{{Name: "a", Trust: Measured}, {Name: "b", Trust: Copied}}, Copied},
+		{[]Source{{Name: "a", Trust: Memory}, {Name: "b", Trust: Copied}, {Name: "c", Trust: Measured}}, Memory},
+		{[]Source{{Name: "a", Trust: Assumed}, {Name: "b", Trust: Memory}}, Assumed},
 	} {
 		if got := leastTrusted(c.list); got == nil || got.Trust != c.want {
 			t.Errorf("%v: %+v", c.list, got)

@@ -10,6 +10,8 @@ type thing struct {
 	id    string
 	side  Side
 	label string // of one among several
+	first int    // its first and last ply in the joint
+	last  int
 }
 
 // joins tells whether a joint holds two things that are named.
@@ -33,13 +35,15 @@ func (s *site) joined(j Joint, st Stand) (out []thing, why string) {
 		if side.Kind == "" || k >= len(j.Design.Plies) || side.Kind != VehicleSide && side.Of == "" {
 			continue
 		}
-		t := thing{id: ground, side: side}
+		t := thing{id: ground, side: side, first: k, last: k}
 		if side.Kind != VehicleSide {
 			if t.id, t.label, why = s.key(j, side, st); why != "" {
 				return nil, why
 			}
 		}
-		if n := len(out); n == 0 || out[n-1].id != t.id {
+		if n := len(out); n > 0 && out[n-1].id == t.id {
+			out[n-1].last = k
+		} else {
 			out = append(out, t)
 		}
 	}

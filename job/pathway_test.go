@@ -37,9 +37,9 @@ func pressed(t testing.TB) (Brief, []BuiltPart) {
 		legs = append(legs, Stand{Foot: i + 1, Heads: heads, Turn: 180, Twin: twin})
 		feet = append(feet, Stand{Foot: i + 1, Heads: FaceUp, Twin: twin})
 	}
-	work := joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{Material: "steel-s235", Thickness: 8, Hole: 13.5, Edge: 40}, {}}}
+	work := joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{Material: "steel-s235", Thickness: 8, Hole: 13.5, Edge: 40, Wide: [2]float64{150, 100}, Stiff: true}, {}}}
 	floor := work
-	floor.Plies = []joint.Ply{{}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60}}
+	floor.Plies = []joint.Ply{{}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60, Wide: [2]float64{300, 240}, Stiff: true}}
 	b := Brief{Unit: UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
 		Devices: []Device{{ID: "press", Name: "Press", Mass: given(100, Measured), Gravity: &Gravity{Z: 500}, Feet: []Foot{{400, 300}, {400, -300}, {-400, 300}, {-400, -300}}, Behind: given(2000, Measured)}},
 		Joints: []Joint{

@@ -9,6 +9,7 @@ import (
 // sharing is one way the joints of a device carry it.
 type sharing struct {
 	name   string
+	of     string // id of the device's body
 	joints []load.PathJoint
 }
 
@@ -24,7 +25,10 @@ func sharings(in load.PathInput, devices map[string]bool) (out []sharing) {
 			}
 		}
 		for _, s := range load.Sharings(at)[1:] {
-			w := sharing{name: s.Name, joints: slices.Clone(in.Joints)}
+			w := sharing{name: s.Name, of: b.ID, joints: slices.Clone(in.Joints)}
+			if len(devices) > 1 {
+				w.name = b.Name + ": " + s.Name
+			}
 			for k, i := range held {
 				switch {
 				case s.Loose != nil && *s.Loose == k:

@@ -47,7 +47,7 @@ func (s *Service) Suggest(ctx context.Context, id, mount string) ([]hold.Suggest
 			continue
 		}
 		cases, _ := j.Brief.feetCases(d)
-		loads, why := m.loads(d, cases)
+		loads, why := j.Brief.loads(m, d, cases)
 		if why != "" {
 			return none, nil
 		}

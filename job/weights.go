@@ -55,7 +55,7 @@ func (b Brief) Weigh() Weighed {
 		if g == nil || g.Value == 0 {
 			return false
 		}
-		sources = append(sources, Source{name, or(g.Trust)})
+		sources = append(sources, Source{Name: name, Trust: g.Trust.Or()})
 		return true
 	}
 	roof := 0.0
@@ -67,7 +67,7 @@ func (b Brief) Weigh() Weighed {
 		}
 		if onRoof {
 			roof += mass.Value
-			roofSources = append(roofSources, Source{"mass of " + name, or(mass.Trust)})
+			roofSources = append(roofSources, Source{Name: "mass of " + name, Trust: mass.Trust.Or()})
 		}
 		at := load.Weight{Name: name, Mass: mass.Value}
 		if behind == nil {
@@ -75,7 +75,7 @@ func (b Brief) Weigh() Weighed {
 			say("place-unknown", "Where %s stands is not known: axle loads are left out.", name)
 		} else {
 			at.Behind = behind.Value + shift
-			sources = append(sources, Source{"place of " + name, or(behind.Trust)})
+			sources = append(sources, Source{Name: "place of " + name, Trust: behind.Trust.Or()})
 		}
 		list = append(list, at)
 	}
@@ -107,8 +107,8 @@ func (b Brief) Weigh() Weighed {
 			return
 		}
 		s := Share{Check: strength.Check{Key: key, Name: name, Demand: demand, Capacity: limit.Value, Unit: "kg"}, Least: from}
-		if trustRank[limit.Trust] > trustRank[trustOf(from)] {
-			s.Least = &Source{"limit: " + name, or(limit.Trust)}
+		if limit.Trust.Rank() > trustOf(from).Rank() {
+			s.Least = &Source{Name: "limit: " + name, Trust: limit.Trust.Or()}
 		}
 		if missing != "" {
 			s.Verdict, s.Why = strength.CannotSay, missing

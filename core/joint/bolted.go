@@ -14,6 +14,7 @@ import (
 type bolted struct{ nut Nut }
 
 func (bolted) form() strength.Form { return strength.BoltedForm }
+func (bolted) set() Set            { return Turned }
 func (bolted) threaded() bool      { return true }
 func (bolted) captive() bool       { return false }
 func (bolted) clamps() bool        { return true }

@@ -31,6 +31,8 @@ type fastener interface {
 	making(j *joint) (said bool)
 	// modes answers what it must itself, under the spread cases.
 	modes(j *joint, list []spread) []mode
+	// set tells how it is put in.
+	set() Set
 	// next answers the next stronger ones to try.
 	next(in Input, heldHoles bool) []tried
 }
@@ -56,6 +58,26 @@ func fastenerOf(n Nut) fastener {
 		return riveted{}
 	}
 	return nil
+}
+
+// Set is how a fastener is put in.
+type Set string
+
+// The ways: turned with tools on both sides, pushed along its axis, driven through
+// undrilled plies, drawn from one side.
+const (
+	Turned Set = "turned"
+	Pushed Set = "pushed"
+	Driven Set = "driven"
+	Drawn  Set = "drawn"
+)
+
+// Set tells how a fastener is put in; turned for one that is not known.
+func (n Nut) Set() Set {
+	if f := fastenerOf(n); f != nil {
+		return f.set()
+	}
+	return Turned
 }
 
 // Captive tells whether the nut is fast in the last ply.

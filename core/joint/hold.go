@@ -18,6 +18,9 @@ func (j *joint) hold() {
 	}
 	list := j.spreads()
 	checks := strength.Hardest(j.modes(list), list, (*spread).name)
+	for _, why := range j.in.Open {
+		checks = append(checks, strength.Silent("arrives", "Loads that arrive", why))
+	}
 	j.close(checks, j.ledgers())
 	j.out.Bolts = j.forces(list)
 	j.tell(list)

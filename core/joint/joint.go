@@ -130,6 +130,7 @@ type Input struct {
 	Angle    float64          `json:"angle,omitempty" doc:"degrees a side may come out turned"`
 	Meets    []Meeting        `json:"meets,omitempty" doc:"what it is part of or near to"`
 	Strength strength.Rule    `json:"strength,omitzero" doc:"its school; in a job that of the brief"`
+	Open     []string         `json:"-"` // why loads do not all arrive, in words
 }
 
 // Tightening is how it is tightened and what it goes through.
@@ -244,7 +245,20 @@ func Work(in Input) (Result, error) {
 	j.last()
 	j.making()
 	j.cautions()
+	j.stopped()
 	return *j.out, nil
+}
+
+// stopped keeps a joint with a stop from holding: what cannot be put together, or is
+// put together of what is not there, has no strength to tell.
+func (j *joint) stopped() {
+	for _, f := range j.out.Findings {
+		if f.Severity == working.Stop && f.Cause != "Plies" && j.out.Verdict != strength.Over {
+			j.out.Verdict = strength.CannotSay
+			j.out.Checks = append([]strength.Check{strength.Silent("stop", "Goes together", f.Reason)}, j.out.Checks...)
+			return
+		}
+	}
 }
 
 func (j *joint) say(code string, severity working.Severity, cause, reason string, fixes ...working.Fix) {

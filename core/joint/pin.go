@@ -15,6 +15,7 @@ type pin struct{ bolted }
 
 func (pin) form() strength.Form           { return strength.PinForm }
 func (pin) ply(*joint, int) strength.Form { return strength.PinnedPly }
+func (pin) set() Set                      { return Pushed }
 func (pin) threaded() bool                { return false }
 func (pin) clamps() bool                  { return false }
 

@@ -21,6 +21,7 @@ type riveted struct{ bolted }
 
 func (riveted) form() strength.Form           { return strength.RivetForm }
 func (riveted) ply(*joint, int) strength.Form { return strength.RivetedPly }
+func (riveted) set() Set                      { return Drawn }
 func (riveted) threaded() bool                { return false }
 func (riveted) clamps() bool                  { return false }
 func (riveted) seats() bool                   { return false }

@@ -14,6 +14,7 @@ type screw struct{ bolted }
 
 func (screw) form() strength.Form           { return strength.ScrewForm }
 func (screw) ply(*joint, int) strength.Form { return strength.ScrewedPly }
+func (screw) set() Set                      { return Driven }
 func (screw) threaded() bool                { return false }
 func (screw) clamps() bool                  { return false }
 func (screw) seats() bool                   { return false }

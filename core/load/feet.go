@@ -14,6 +14,8 @@ type FeetInput struct {
 	CentreOfGravity [3]float64   `json:"centreOfGravity" doc:"mm, z above the plane of the feet"`
 	Feet            [][2]float64 `json:"feet" doc:"x, y of each foot, mm"`
 	Acceleration    [3]float64   `json:"acceleration" doc:"net force on the mass in g, gravity included: at rest [0, 0, −1]"`
+	Push            [3]float64   `json:"push,omitzero" doc:"N, another force on the device"`
+	PushAt          [3]float64   `json:"pushAt,omitzero" doc:"mm, where it acts, z above the plane of the feet"`
 	Loose           *int         `json:"loose,omitempty" doc:"index of a foot that carries nothing"`
 	Carrying        *[2]int      `json:"carrying,omitempty" doc:"indices of two feet that carry, the others a thousandth as stiff"`
 }
@@ -70,7 +72,7 @@ func Feet(in FeetInput) (FeetResult, error) {
 	a := in.Acceleration
 	r.Working = working.Working{Method: "Share of each foot", Source: "statics of a rigid body on springs", Formula: "Fz = k·(a + b·x + c·y) with ΣF and ΣM in balance; Fx, Fy = share by k, plus the turn about z",
 		Inputs: []working.Quantity{{Symbol: "m", Name: "mass", Value: in.Mass, Unit: "kg"}, {Symbol: "h", Name: "height of the centre of gravity", Value: in.CentreOfGravity[2], Unit: "mm"},
-			{Symbol: "ax", Name: "forward", Value: a[0], Unit: "g"}, {Symbol: "ay", Name: "left", Value: a[1], Unit: "g"}, {Symbol: "az", Name: "up", Value: a[2], Unit: "g"}},
+			{Symbol: "ax", Name: "forward", Value: a[0], Unit: "g"}, {Symbol: "ay", Name: "left", Value: a[1], Unit: "g"}, {Symbol: "az", Name: "up", Value: a[2], Unit: "g"}, {Symbol: "P", Name: "another force", Value: math.Sqrt(in.Push[0]*in.Push[0] + in.Push[1]*in.Push[1] + in.Push[2]*in.Push[2]), Unit: "N"}},
 		Assumptions: []string{assumed, "the device is stiff, its feet are fastened and can pull"},
 		Result:      working.Quantity{Symbol: "F", Name: "largest on a foot", Value: most, Unit: "N"}}
 	return r, nil
@@ -83,7 +85,9 @@ func (in FeetInput) check() error {
 	for i := range 3 {
 		err := working.First(
 			working.Within(fmt.Sprintf("/centreOfGravity/%d", i), "The centre of gravity", in.CentreOfGravity[i], -maxSpot, maxSpot, "mm"),
-			working.Within(fmt.Sprintf("/acceleration/%d", i), "The acceleration", in.Acceleration[i], -100, 100, "g"))
+			working.Within(fmt.Sprintf("/acceleration/%d", i), "The acceleration", in.Acceleration[i], -100, 100, "g"),
+			working.Within(fmt.Sprintf("/push/%d", i), "The force", in.Push[i], -1e8, 1e8, "N"),
+			working.Within(fmt.Sprintf("/pushAt/%d", i), "Where the force acts", in.PushAt[i], -maxSpot, maxSpot, "mm"))
 		if err != nil {
 			return err
 		}
@@ -135,16 +139,19 @@ func share(in FeetInput, k []float64) ([][3]float64, error) {
 		return nil, working.Refuse("/feet", "The feet that carry stand in one line, which holds no moment across it: move one out of the line.")
 	}
 	w := in.Mass * G
-	fx, fy, fz := in.Acceleration[0]*w, in.Acceleration[1]*w, in.Acceleration[2]*w
-	px, py, h := in.CentreOfGravity[0]-cx, in.CentreOfGravity[1]-cy, in.CentreOfGravity[2]
-	// Σ Fz·x and Σ Fz·y that the feet must answer: the load's own place, and
-	// its horizontal part at height h, which presses the side it points to.
-	mx := fz*px - fx*h
-	my := fz*py - fy*h
+	var fx, fy, fz, mx, my, turned float64
+	// Σ Fz·x and Σ Fz·y that the feet must answer: each load's own place, and its
+	// horizontal part at its height, which presses the side it points to.
+	for _, l := range [2]struct{ f, at [3]float64 }{{[3]float64{in.Acceleration[0] * w, in.Acceleration[1] * w, in.Acceleration[2] * w}, in.CentreOfGravity}, {in.Push, in.PushAt}} {
+		px, py, h := l.at[0]-cx, l.at[1]-cy, l.at[2]
+		fx, fy, fz = fx+l.f[0], fy+l.f[1], fz+l.f[2]
+		mx, my = mx+l.f[2]*px-l.f[0]*h, my+l.f[2]*py-l.f[1]*h
+		turned += px*l.f[1] - py*l.f[0]
+	}
 	a := fz / sum
 	b := (mx*yy - my*xy) / det
 	c := (my*xx - mx*xy) / det
-	turn := (px*fy - py*fx) / (xx + yy)
+	turn := turned / (xx + yy)
 	out := make([][3]float64, len(in.Feet))
 	for i, f := range in.Feet {
 		x, y := f[0]-cx, f[1]-cy

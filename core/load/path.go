@@ -19,16 +19,28 @@ type PathBody struct {
 	ID     string       `json:"id"`
 	Name   string       `json:"name,omitempty"`
 	Mass   float64      `json:"mass,omitempty" doc:"kg"`
+	Lacks  string       `json:"lacks,omitempty" doc:"what is not known of it, in words: what it puts on others is open then"`
 	At     solid.Vector `json:"at,omitzero" doc:"mm, its centre of gravity"`
 	Ground bool         `json:"ground,omitempty" doc:"it holds by itself: the vehicle"`
 	Forces []PathForce  `json:"forces,omitempty" doc:"what else pushes on it"`
+
+	// Carry, when set, works the body out by itself instead of as a stiff one: its own
+	// masses and what pushes on them are its own affair. A frame is solved so.
+	Carry Carrier `json:"-"`
 }
+
+// Carrier answers what a body puts on what holds it: on each of the joints held, and
+// on the ground directly, under the accelerations of its masses (g) and what arrives.
+// why tells what is not handed on.
+type Carrier func(acceleration solid.Vector, arrived []PathForce, held []PathJoint) (on map[string]PathForce, direct []PathForce, why string)
 
 // PathForce acts at a point.
 type PathForce struct {
 	Force  solid.Vector `json:"force" doc:"N"`
 	At     solid.Vector `json:"at" doc:"mm"`
 	Moment solid.Vector `json:"moment,omitzero" doc:"N·mm"`
+
+	Joint string `json:"-"` // id of the joint it came through; "" for what acts by itself
 }
 
 // PathJoint joins two bodies at a point.
@@ -68,6 +80,7 @@ type PathShare struct {
 	Force  solid.Vector `json:"force" doc:"N, on the body that holds"`
 	Moment solid.Vector `json:"moment" doc:"N·mm about the joint, on the body that holds"`
 	Most   float64      `json:"most" doc:"N, size of the force"`
+	Open   string       `json:"open,omitempty" doc:"why that is not all that goes through it"`
 }
 
 // PathGround is the sum on a body that holds by itself, about the origin.
@@ -98,12 +111,15 @@ func (j PathJoint) turns() float64 {
 
 // path is a load path as it is worked out.
 type path struct {
-	in     PathInput
-	index  map[string]int
-	steps  []int   // from the ground, −1 where nothing leads to it
-	joints [][]int // of each body
-	loads  [][]PathForce
-	out    *PathResult
+	in      PathInput
+	index   map[string]int
+	steps   []int   // from the ground, −1 where nothing leads to it
+	joints  [][]int // of each body
+	loads   [][]PathForce
+	open    []string // why not all of a body's loads are known, or held
+	direct  []PathForce
+	carried solid.Vector // N that bodies which work themselves out add of their own
+	out     *PathResult
 }
 
 // Path answers what goes through every joint, body by body from what pushes to
@@ -121,27 +137,41 @@ func Path(in PathInput) (PathResult, error) {
 		order = append(order, i)
 	}
 	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(p.steps[b], p.steps[a]) })
-	p.loads = make([][]PathForce, len(in.Bodies))
+	p.loads, p.open = make([][]PathForce, len(in.Bodies)), make([]string, len(in.Bodies))
 	for i, b := range in.Bodies {
 		p.loads[i] = append(p.loads[i], b.Forces...)
-		if b.Mass > 0 && !b.Ground {
+		if b.Lacks != "" {
+			p.opens(i, b.Lacks)
+		}
+		if b.Mass > 0 && !b.Ground && b.Carry == nil {
 			p.loads[i] = append(p.loads[i], PathForce{Force: in.Acceleration.Mul(b.Mass * G), At: b.At})
 		}
 	}
 	for _, i := range order {
+		if in.Bodies[i].Ground {
+			continue
+		}
 		p.out.Order = append(p.out.Order, in.Bodies[i].ID)
 		switch {
-		case in.Bodies[i].Ground:
-			s := PathGround{ID: in.Bodies[i].ID}
-			for _, f := range p.loads[i] {
-				s.Force, s.Moment = s.Force.Add(f.Force), s.Moment.Add(f.Moment).Add(f.At.Cross(f.Force))
-			}
-			p.out.Ground = append(p.out.Ground, s)
 		case p.steps[i] < 0:
 			p.say("held-by-nothing", working.Stop, i, fmt.Sprintf("%s is held by nothing: no joint leads from it to the vehicle.", p.named(i)))
+		case in.Bodies[i].Carry != nil:
+			p.carry(i)
 		default:
 			p.share(i)
 		}
+	}
+	for _, i := range order {
+		if !in.Bodies[i].Ground {
+			continue
+		}
+		p.out.Order = append(p.out.Order, in.Bodies[i].ID)
+		s := PathGround{ID: in.Bodies[i].ID}
+		for _, f := range append(p.loads[i], p.direct...) {
+			s.Force, s.Moment = s.Force.Add(f.Force), s.Moment.Add(f.Moment).Add(f.At.Cross(f.Force))
+		}
+		p.direct = nil
+		p.out.Ground = append(p.out.Ground, s)
 	}
 	p.balance()
 	p.out.Working = working.Working{Method: "Load path", Source: "statics: each body in equilibrium, its supports as springs (rigid body on springs)", Formula: "K·(u, θ) = (F, M); f = k·(u + θ × r)",
@@ -264,6 +294,7 @@ func (p *path) share(i int) {
 		}
 	}
 	if len(beside) > 0 {
+		p.opens(i, fmt.Sprintf("%s is also joined to %s, and what goes through that joint cannot be said.", p.named(i), strings.Join(beside, ", ")))
 		p.say("loop", working.Stop, i, fmt.Sprintf("%s and %s are joined and both lead to the vehicle: which of them holds the other cannot be said, and nothing is put through that joint. Treat them as one body, or take the joint out.", p.named(i), strings.Join(beside, ", ")))
 	}
 	var middle solid.Vector
@@ -310,16 +341,61 @@ func (p *path) share(i int) {
 	u := force.Mul(1 / total)
 	turn, rest := turning(k, moment)
 	if rest > 1e-6*(moment.Len()+size*arm)+1e-6 {
+		p.opens(i, fmt.Sprintf("%s turns about the joints that hold it: a moment of %.4g N·mm is held by nothing.", p.named(i), rest))
 		p.say("turns", working.Stop, i, fmt.Sprintf("%s turns about the joints that hold it: %.4g N·mm are held by nothing. Joints in a line or at one point hold no moment about it; give it another, or say that they hold moments.", p.named(i), rest))
 	}
 	for _, j := range held {
 		q := p.in.Joints[j]
-		s := PathShare{ID: q.ID, From: p.in.Bodies[i].ID, Onto: p.in.Bodies[p.other(j, i)].ID, Force: u.Add(turn.Cross(q.At.Sub(middle))).Mul(stiff(j))}
-		s.Moment = turn.Mul(stiff(j) * q.turns())
-		s.Most = s.Force.Len()
-		p.out.Joints = append(p.out.Joints, s)
-		o := p.other(j, i)
-		p.loads[o] = append(p.loads[o], PathForce{Force: s.Force, At: q.At, Moment: s.Moment})
+		p.pass(i, j, PathForce{Force: u.Add(turn.Cross(q.At.Sub(middle))).Mul(stiff(j)), At: q.At, Moment: turn.Mul(stiff(j) * q.turns())})
+	}
+}
+
+// opens notes why not all of what a body carries is known, and so of what holds it.
+func (p *path) opens(i int, why string) {
+	if p.open[i] == "" {
+		p.open[i] = why
+	}
+}
+
+// pass puts what a body hands on through a joint on the body that holds it.
+func (p *path) pass(i, joint int, f PathForce) {
+	q, o := p.in.Joints[joint], p.other(joint, i)
+	f.Joint = q.ID
+	p.out.Joints = append(p.out.Joints, PathShare{ID: q.ID, From: p.in.Bodies[i].ID, Onto: p.in.Bodies[o].ID, Force: f.Force, Moment: f.Moment, Most: f.Force.Len(), Open: p.open[i]})
+	p.loads[o] = append(p.loads[o], f)
+	if p.open[i] != "" && !p.in.Bodies[o].Ground {
+		p.opens(o, p.open[i])
+	}
+}
+
+// carry lets a body work itself out.
+func (p *path) carry(i int) {
+	var held []int
+	var list []PathJoint
+	for _, j := range p.joints[i] {
+		if o := p.other(j, i); p.steps[o] < p.steps[i] {
+			held, list = append(held, j), append(list, p.in.Joints[j])
+		}
+	}
+	on, direct, why := p.in.Bodies[i].Carry(p.in.Acceleration, p.loads[i], list)
+	if why != "" {
+		p.opens(i, why)
+		p.say("not-carried", working.Stop, i, why)
+	}
+	p.direct = append(p.direct, direct...)
+	for _, f := range direct {
+		p.carried = p.carried.Add(f.Force)
+	}
+	for _, f := range p.loads[i] {
+		p.carried = p.carried.Sub(f.Force)
+	}
+	for _, j := range held {
+		f, ok := on[p.in.Joints[j].ID]
+		if !ok {
+			f = PathForce{At: p.in.Joints[j].At}
+		}
+		p.carried = p.carried.Add(f.Force)
+		p.pass(i, j, f)
 	}
 }
 
@@ -354,7 +430,7 @@ func turning(k *mat.SymDense, moment solid.Vector) (turn solid.Vector, rest floa
 
 // balance sums everything that pushes and everything that arrives.
 func (p *path) balance() {
-	var sum solid.Vector
+	sum := p.carried
 	for i, b := range p.in.Bodies {
 		if p.steps[i] < 0 {
 			continue
@@ -362,7 +438,7 @@ func (p *path) balance() {
 		for _, f := range b.Forces {
 			sum = sum.Add(f.Force)
 		}
-		if !b.Ground {
+		if !b.Ground && b.Carry == nil {
 			sum = sum.Add(p.in.Acceleration.Mul(b.Mass * G))
 		}
 	}

@@ -160,7 +160,7 @@ func TestPathBalances(t *testing.T) {
 			b.At = by.Apply(b.At)
 			b.Forces = append([]PathForce{}, b.Forces...)
 			for k, f := range b.Forces {
-				b.Forces[k] = PathForce{by.Turn(f.Force), by.Apply(f.At), by.Turn(f.Moment)}
+				b.Forces[k] = PathForce{Force: by.Turn(f.Force), At: by.Apply(f.At), Moment: by.Turn(f.Moment)}
 			}
 		}
 		for i := range turned.Joints {

@@ -16,6 +16,7 @@ type Asked struct {
 	Lands    []Landing       // where other things are joined to it
 	Happens  []Happening     // cases that come from outside: what lands, and duties
 	Elsewise map[string]bool // devices that stand on it by a joint: their own loads on it are left out
+	Open     []string        // why not all that lands on it is known
 }
 
 // Carried is a device as far as its weight goes.

@@ -154,7 +154,7 @@ func (b *Built) weighed(d Doc, ask Asked, h *Held) (*weighing, error) {
 	if err != nil {
 		return nil, err
 	}
-	w := &weighing{m: m, d: d, ask: ask, held: h}
+	w := &weighing{m: m, d: d, ask: ask, held: h, missing: append([]string{}, ask.Open...)}
 	for _, f := range h.Findings { // what is not joined or held as it was meant
 		w.missing = append(w.missing, f.Reason)
 	}

@@ -93,10 +93,21 @@ func (q *plating) base() []mode {
 	return []mode{q.bent(), q.under(), q.wrench(), q.line(), q.edges()}
 }
 
-// arms answers how far a bolt stands from the member's wall, mm: across its nearer
-// face, negative under the member.
-func (q *plating) arm(h [2]float64) float64 {
-	r := q.a.r
+// Arm answers how far a hole of a plate at h stands from the wall of its member, mm:
+// across its nearer face, negative under the member. Not for a plate whose member is
+// not there.
+func (b *Built) Arm(p *PlateAt, h [2]float64) (float64, bool) {
+	for _, r := range b.runs {
+		if r.ID == p.Member {
+			return r.arm(h), true
+		}
+	}
+	return 0, false
+}
+
+func (q *plating) arm(h [2]float64) float64 { return q.a.r.arm(h) }
+
+func (r *run) arm(h [2]float64) float64 {
 	y, z := math.Abs(h[0])-(r.box.right-r.box.left)/2, math.Abs(h[1])-(r.box.top-r.box.bottom)/2
 	switch {
 	case y > 0 && z > 0:
@@ -159,23 +170,28 @@ func (q *plating) wrench() mode {
 		}
 	}
 	d := boltThrough(q.p.Hole)
-	need := socketAcross*d/2 + q.a.ends()[map[string]int{"b": 1}[q.p.End]].leg
-	if least >= need {
-		m.Needless = fmt.Sprintf("%.0f mm to the wall, %.0f asked for a socket past the weld.", least, need)
+	leg := q.a.ends()[map[string]int{"b": 1}[q.p.End]].leg
+	need, socket := headAcross*d/2+leg, socketAcross*d/2+leg
+	switch {
+	case least >= socket:
+		m.Needless = fmt.Sprintf("%.0f mm to the wall, %.0f asked for a socket past the weld.", least, socket)
+		return m
+	case least >= need:
+		m.Needless = fmt.Sprintf("%.0f mm to the wall: an open spanner goes on, a socket asks for %.0f.", least, socket)
 		return m
 	}
 	m.Eval = func(*answered) strength.Hit {
-		return strength.Hit{Demand: need, Capacity: math.Max(least, 1e-3), At: at, Gone: fmt.Sprintf("Hole %d is %.0f mm from the member's wall, and a socket past the weld asks for %.0f: holes farther out, or a larger plate.", at+1, least, need)}
+		return strength.Hit{Demand: need, Capacity: math.Max(least, 1e-3), At: at, Gone: fmt.Sprintf("Hole %d is %.0f mm from the member's wall, and the head past the weld asks for %.0f: holes farther out, or a larger plate.", at+1, least, need)}
 	}
 	m.Explain = func(_ *answered, h strength.Hit) working.Working {
-		return working.Working{Method: "Room for a socket beside the member", Source: "usual sockets are 2.2 diameters across outside; the weld's leg stands in the way", Formula: "l ≥ 1.1·d + leg", Inputs: []working.Quantity{mm("d", "largest bolt that goes through", d), mm("l", "bolt to the wall", least)}, Steps: []working.Quantity{},
-			Assumptions: []string{"an open spanner needs more"}, Result: mm("need", "asked", need)}
+		return working.Working{Method: "Room for a head beside the member", Source: "heads are 1.85 diameters across their corners; the weld's leg stands in the way", Formula: "l ≥ 0.93·d + leg", Inputs: []working.Quantity{mm("d", "largest bolt that goes through", d), mm("l", "bolt to the wall", least)}, Steps: []working.Quantity{},
+			Assumptions: []string{"a socket needs more"}, Result: mm("need", "asked", need)}
 	}
 	return m
 }
 
-// socketAcross is how wide a socket is outside, by the bolt's diameter.
-const socketAcross = 2.2
+// How wide a head is over its corners and a socket outside, by the bolt's diameter.
+const headAcross, socketAcross = 1.85, 2.2
 
 // boltThrough answers the diameter of the largest bolt that goes through a hole.
 func boltThrough(hole float64) float64 {

@@ -2,6 +2,7 @@ package member
 
 import (
 	"fmt"
+	"math"
 
 	"warmanvil/core/section"
 	"warmanvil/core/working"
@@ -247,6 +248,7 @@ func rectangleOnLegs(s *starting, front, rear float64) {
 	x, y := s.v["length"]/2-w/2, s.v["width"]/2-w/2
 	names := [4]string{"Front left", "Front right", "Rear right", "Rear left"}
 	at := [4][3]float64{{x, y, front}, {x, -y, front}, {-x, -y, rear}, {-x, y, rear}}
+	foot := math.Max(100, math.Ceil((largest(s.sec.Sizes)+60)/5)*5) // a spanner goes round its bolts
 	var tops, feet [4]string
 	for i, n := range names {
 		feet[i], tops[i] = s.point(n+" foot", at[i][0], at[i][1], 0), s.point(n+" top", at[i][0], at[i][1], at[i][2])
@@ -261,10 +263,14 @@ func rectangleOnLegs(s *starting, front, rear float64) {
 	for i, n := range names {
 		m := s.member(n+" leg", feet[i], tops[i])
 		m.B = End{Kind: Butt, Onto: s.id(rails[[4]int{3, 1, 1, 3}[i]])}
-		s.plate(n+" plate", n+" leg", "a", 100, 100)
+		s.plate(n+" plate", n+" leg", "a", foot, foot)
 		s.support("fixed", feet[i])
 	}
 	s.carries(tops[:]...)
+}
+
+func largest(s section.Sizes) float64 {
+	return max(s.Width, s.Height, s.Diameter, s.LegHorizontal, s.LegVertical, s.Depth, s.FlangeWidth)
 }
 
 func width(s section.Sizes) float64 {

@@ -2222,6 +2222,8 @@ export interface components {
              */
             criticality?: "comfort" | "load" | "people";
             devices?: components["schemas"]["Device"][];
+            /** @description what things are rated for, besides the road */
+            duties?: components["schemas"]["Duty"][];
             /**
              * Format: double
              * @description mm, step of the arrow keys and finest fraction shown
@@ -2697,6 +2699,69 @@ export interface components {
              * @description mm thick
              */
             wall?: number;
+        };
+        Duty: {
+            /**
+             * Format: double
+             * @description m², what the wind blows on
+             */
+            area?: number;
+            /** @description mm in that thing's own axes; of a part its carrying holes, wherever that is */
+            at?: number[];
+            /**
+             * Format: double
+             * @description N, breaking strength of that strap; not known when left out
+             */
+            breaks?: number;
+            /**
+             * Format: double
+             * @description N: a pull, what a device stalls at, a misuse
+             */
+            force?: number;
+            /**
+             * @description what it is stuck in
+             * @enum {string}
+             */
+            ground?: "hard" | "grass" | "gravel" | "sand" | "wheels" | "hubs" | "body";
+            id: string;
+            /** @enum {string} */
+            kind: "pull" | "recovery" | "person" | "stall" | "misuse" | "retention" | "wind";
+            /** @description by a strap that stretches: its breaking strength counts */
+            kinetic?: boolean;
+            /**
+             * Format: double
+             * @description kg: of the stuck vehicle laden, of the person; 100 for a person when left out
+             */
+            mass?: number;
+            name: string;
+            /** @description g of retention, forward, left, up, besides gravity */
+            net?: number[];
+            /** @description the device, part or frame it acts on */
+            on?: components["schemas"]["Side"];
+            /** @description it holds a pulley block: twice the line */
+            pulley?: boolean;
+            /**
+             * Format: double
+             * @description drag coefficient; 1.3 of a flat thing when left out
+             */
+            shape?: number;
+            /**
+             * Format: double
+             * @description degrees the stuck vehicle is pulled up
+             */
+            slope?: number;
+            /**
+             * Format: double
+             * @description m/s, of the wind over it, driving counted in
+             */
+            speed?: number;
+            /**
+             * Format: double
+             * @description times the weight when stepping down hard; 2.5 when left out
+             */
+            times?: number;
+            /** @description way it pulls, forward, left, up; any length */
+            way?: number[];
         };
         EdgeCut: {
             /**
@@ -3731,18 +3796,22 @@ export interface components {
         FrameHeld: {
             /** @description where what it carries presses */
             acts: components["schemas"]["MemberActing"][];
+            /** @description what the checks leave out: fatigue, crash, how far the inputs can be trusted */
+            beside: components["schemas"]["Beside"][];
             /**
              * Format: double
              * @description kg on it at rest, people left out
              */
             carries: number;
             cases: string[];
-            /** @description plates, ears and welds at ends: a first look */
+            /** @description plates, ears and the frame as a whole */
             checks: components["schemas"]["StrengthCheck"][];
             findings: components["schemas"]["Finding"][];
             /** @description what works hardest, and where */
             hardest: string;
             hertz: string[];
+            /** @description every mode it must answer, hardest first */
+            ledger: components["schemas"]["StrengthCheck"][];
             /** @description whether one person lifts it */
             lift?: string;
             /** @description of the pieces, in their order */
@@ -3751,6 +3820,8 @@ export interface components {
             /** @description how far it moves */
             most: string;
             moves: components["schemas"]["MemberMoves"];
+            /** @description how many times its loads it bears before it buckles */
+            stable?: components["schemas"]["Working"];
             stands: components["schemas"]["StandsTold"][];
             supports: components["schemas"]["MemberSupportHeld"][];
             /** @description working of the frequencies */
@@ -5198,6 +5269,18 @@ export interface components {
             /** Format: int64 */
             washers: number;
         };
+        JointIsolator: {
+            /**
+             * Format: double
+             * @description N one takes in pull, by its maker's sheet; not known when left out
+             */
+            pull?: number;
+            /**
+             * Format: double
+             * @description N one takes sideways, by its maker's sheet; not known when left out
+             */
+            shear?: number;
+        };
         JointItem: {
             /** Format: int64 */
             count: number;
@@ -5223,6 +5306,8 @@ export interface components {
             hole?: number;
             /** @description a tube or box the bolt squeezes */
             hollow?: boolean;
+            /** @description it is rubber, one on each bolt */
+            isolator?: components["schemas"]["JointIsolator"];
             /** @description key of the material table; left out for what is not metal */
             material?: string;
             name: string;
@@ -5230,7 +5315,7 @@ export interface components {
             placed?: "table" | "tape" | "matched" | "surveyed" | "typed";
             /**
              * Format: double
-             * @description mm, of an outer ply, centre of the bolts to the bend or web that pulls it off: it pries then; 0 where it is stiff
+             * @description mm, of an outer ply, centre of the bolts to the bend, web or wall that pulls it off: it pries then; 0 not known
              */
             pull?: number;
             /** @description a spacer tube through it takes the squeeze */
@@ -5241,6 +5326,8 @@ export interface components {
              * @description mm it is pressed together: rubber, sealant, a gasket
              */
             squash?: number;
+            /** @description backed or stiff over its whole face: nothing of it bends beside the bolts */
+            stiff?: boolean;
             /**
              * Format: double
              * @description mm, as measured, without its coats
@@ -5253,6 +5340,13 @@ export interface components {
             tolerance?: number;
             /**
              * Format: double
+             * @description degrees from across towards up the slots run; not known when left out
+             */
+            way?: number;
+            /** @description mm, width of the ply at the holes across and up; 0 not known */
+            wide?: number[];
+            /**
+             * Format: double
              * @description share of its strength that is left where it rusted, 0.1 to 1; whole when left out
              */
             worn?: number;
@@ -5260,6 +5354,7 @@ export interface components {
         JointResult: {
             /** @description of the case that governs */
             bolts: components["schemas"]["JointBoltForce"][];
+            /** @description every mode it must answer, hardest first */
             checks: components["schemas"]["StrengthCheck"][];
             findings: components["schemas"]["Finding"][];
             /** @description null when the stack cannot be worked out */
@@ -5502,6 +5597,10 @@ export interface components {
              * @description kg
              */
             mass: number;
+            /** @description N, another force on the device */
+            push?: number[];
+            /** @description mm, where it acts, z above the plane of the feet */
+            pushAt?: number[];
         };
         LoadFeetResult: {
             /** @description N on the mount under each foot; z negative presses down, positive lifts */
@@ -5518,6 +5617,8 @@ export interface components {
             /** @description it holds by itself: the vehicle */
             ground?: boolean;
             id: string;
+            /** @description what is not known of it, in words: what it puts on others is open then */
+            lacks?: string;
             /**
              * Format: double
              * @description kg
@@ -5597,6 +5698,8 @@ export interface components {
             most: number;
             /** @description id of the body that holds it */
             onto: string;
+            /** @description why that is not all that goes through it */
+            open?: string;
         };
         LoadRoad: {
             /**
@@ -6347,12 +6450,14 @@ export interface components {
             /** @description buckling with bending, as a sum of shares */
             column: components["schemas"]["StrengthCheck"];
             id: string;
+            /** @description what else it must answer */
+            more: components["schemas"]["StrengthCheck"][];
             name: string;
             /** @description worst stress along it, MPa */
             stress: components["schemas"]["StrengthCheck"];
             /**
              * Format: double
-             * @description largest utilisation of stress and column
+             * @description largest utilisation of all that it must answer
              */
             use: number | null;
             /** @enum {string} */
@@ -6399,12 +6504,14 @@ export interface components {
              * @description money, by weight
              */
             cost?: number;
+            /** @description what then works hardest, and where */
+            hardest?: string;
             /**
              * Format: double
              * @description lowest natural frequency
              */
             hertz: number;
-            /** @description the lightest that holds */
+            /** @description the lightest that holds, plates, ends and welds with it */
             lightest: boolean;
             /**
              * Format: double
@@ -8172,10 +8279,10 @@ export interface components {
              */
             utilisation: number | null;
             /** @enum {string} */
-            verdict: "holds" | "tight" | "over" | "cannot say";
+            verdict: "holds" | "tight" | "over" | "cannot say" | "not needed";
             /** @description name of that place */
             where?: string;
-            /** @description what is missing, or what the number leaves out */
+            /** @description what is missing, why it is not needed, or what the number leaves out */
             why?: string;
             working?: components["schemas"]["Working"];
         };
@@ -8450,10 +8557,10 @@ export interface components {
              */
             utilisation: number | null;
             /** @enum {string} */
-            verdict: "holds" | "tight" | "over" | "cannot say";
+            verdict: "holds" | "tight" | "over" | "cannot say" | "not needed";
             /** @description name of that place */
             where?: string;
-            /** @description what is missing, or what the number leaves out */
+            /** @description what is missing, why it is not needed, or what the number leaves out */
             why?: string;
             working?: components["schemas"]["Working"];
         };
