@@ -2,6 +2,7 @@ package httpapi
 
 import (
 	"fmt"
+	"math"
 	"net/http"
 	"strconv"
 
@@ -18,6 +19,42 @@ import (
 func (s *server) torqueRoutes() {
 	s.download(huma.Operation{OperationID: "getTorqueSheet", Path: "/api/v1/jobs/{id}/torque-sheet", Summary: "What is tightened on a job, with boxes for witness marks and tightening again (PDF)",
 		Parameters: []*huma.Param{idParam, query("paper", "of the sheet", "a4", "letter")}}, s.torqueSheet)
+	s.download(huma.Operation{OperationID: "getRatingLabel", Path: "/api/v1/jobs/{id}/rating-label", Summary: "What was proved under a duty, for what, and what was not (PDF); refused while anything under it is over or cannot be said",
+		Parameters: []*huma.Param{idParam, query("duty", "id of the duty"), query("paper", "of the label", "a4", "letter")}}, s.ratingLabel)
+}
+
+// ratingLabel prints what a duty was proved for.
+func (s *server) ratingLabel(c *gin.Context) error {
+	id := c.Param("id")
+	if _, err := uuid.Parse(id); err != nil {
+		return job.ErrNotFound
+	}
+	j, site, err := s.jobs.Site(c.Request.Context(), id)
+	if err != nil {
+		return err
+	}
+	r, err := site.Rate(c.Query("duty"))
+	if err != nil {
+		return err
+	}
+	inches := j.Brief.Unit != job.UnitMM
+	label := paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Duty: r.Duty, On: r.On, Rated: job.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
+	if r.Newtons == 0 {
+		label.Rated = "a stated acceleration"
+	}
+	if c.Query("paper") == "letter" {
+		label.Paper = paper.Letter
+	}
+	for _, p := range r.Proved {
+		label.Proved = append(label.Proved, [2]string{p.Name, fmt.Sprintf("%.0f %% used: %s", math.Ceil(100*p.Use), p.What)})
+	}
+	raw, err := label.PDF()
+	if err != nil {
+		return err
+	}
+	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, "rating "+r.Duty, "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
+	c.Data(http.StatusOK, "application/pdf", raw)
+	return nil
 }
 
 var (

@@ -40,6 +40,7 @@ type Holding struct {
 	Hardware []HardwareLine `json:"hardware" doc:"what all joints take"`
 	OneSize  []OneSize      `json:"oneSize" doc:"joints that could have the size of most others"`
 	Path     Pathway        `json:"path" doc:"how forces go through the joints on to the vehicle"`
+	Duties   []DutyTold     `json:"duties" doc:"what things are rated for"`
 }
 
 // BuiltPart is a part as it stands with what was built of it.
@@ -89,6 +90,7 @@ func (s Site) Hold() Holding {
 	h.Hardware, h.OneSize = open.hardware(h.Joints), open.oneSize(h.Joints, h.Path)
 	h.Mounts = make([]Held, len(b.Mounts))
 	sideBySide(len(b.Mounts), func(i int) { h.Mounts[i] = b.held(b.Mounts[i], parts, cases, why) })
+	h.Duties = open.tellDuties(&h)
 	return h
 }
 

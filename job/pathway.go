@@ -180,8 +180,8 @@ func (w *walking) body(k thing, a axes, j Joint, poses map[string]solid.Pose) {
 		body.Lacks = fmt.Sprintf("The mass of %s is not known.", body.Name)
 		w.say("no-mass", working.Stop, body.Name, fmt.Sprintf("The mass of %s is not known: nothing of its own goes into the load path.", body.Name))
 	case why != "" && k.side.Kind == DeviceSide:
-		body.At, body.Lacks = a.at, why+"."
-		w.say("no-gravity", working.Stop, body.Name, fmt.Sprintf("%s: how it tips its joints cannot be said.", why))
+		body.At, body.Lacks = a.at, strings.TrimSuffix(why, ".")+"."
+		w.say("no-gravity", working.Stop, body.Name, fmt.Sprintf("%s: how %s tips its joints cannot be said.", strings.TrimSuffix(why, "."), body.Name))
 	case why != "":
 		body.At = a.at
 		w.say("mass-place", working.Note, body.Name, fmt.Sprintf("%s: its %.3g kg are taken to act at its joint %s.", why, body.Mass, j.Name))

@@ -32,6 +32,9 @@ func (s *site) rubber(j Joint, path Pathway, in *joint.Input) *RubberTold {
 	if u.Ply < 0 || u.Ply >= len(in.Plies) {
 		return &RubberTold{Why: "The ply that was rubber is not there any more: say which it is."}
 	}
+	if p := &in.Plies[u.Ply]; p.Isolator == nil {
+		p.Isolator = &joint.Isolator{}
+	}
 	count, kilos := len(in.Holes)*max(len(j.Stands), 1), 0.
 	if j.Path {
 		for _, l := range path.Links { // what comes down at rest

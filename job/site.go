@@ -38,7 +38,7 @@ func (s Site) open() *site {
 	l := newLocator(s.Survey, pen{s.Brief.Display()})
 	st := newStander(s.Brief, s.Parts, l, s.Frames...)
 	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{}, at: map[string]bolted{}}
-	if len(s.Brief.Joints) == 0 {
+	if len(s.Brief.Joints)+len(s.Brief.Duties) == 0 {
 		return out
 	}
 	for i := range s.Survey.Points {

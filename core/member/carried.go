@@ -141,7 +141,6 @@ func (w *weighing) gatherOne(v Load) {
 		}
 	case "mass":
 		x.force = solid.Vector{}
-		x.feet = len(x.nodes) > 3 && v.High > 0
 	case "person":
 		x.person, x.force = v.Factor, solid.Vector{}
 		if x.person == 0 {

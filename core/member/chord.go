@@ -60,7 +60,7 @@ func (a *asking) chordAt(e int) (needless string, chord int) {
 		}
 		return "", k
 	}
-	others := 0
+	others, related := 0, ""
 	for k, o := range m.b.runs {
 		if k == a.i || m.b.Pieces[k].Why != "" || m.node[o.From] != m.node[point] && m.node[o.To] != m.node[point] {
 			continue
@@ -70,11 +70,16 @@ func (a *asking) chordAt(e int) (needless string, chord int) {
 			meets = o.B
 		}
 		switch {
-		case meets.Onto == r.ID: // the other one stands on this
-		case math.Abs(o.axes.X.Dot(r.axes.X)) > .999: // it goes on in one line
-		default:
+		case meets.Onto == r.ID:
+			related = "others stand on it"
+		case math.Abs(o.axes.X.Dot(r.axes.X)) > .999:
+			related = "it goes on in one line"
+		case meets.Kind == "" || meets.Kind == Square: // what meets another says itself where it stands
 			others++
 		}
+	}
+	if related != "" {
+		return related, 0
 	}
 	if others > 0 {
 		return "", -1

@@ -1368,6 +1368,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/rating-label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was proved under a duty, for what, and what was not (PDF); refused while anything under it is over or cannot be said */
+        get: operations["getRatingLabel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/sheets/{kind}": {
         parameters: {
             query?: never;
@@ -2762,6 +2779,36 @@ export interface components {
             times?: number;
             /** @description way it pulls, forward, left, up; any length */
             way?: number[];
+        };
+        DutyAsked: {
+            id: string;
+            /** @enum {string} */
+            kind: "bracket" | "joint" | "frame";
+            name: string;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
+        DutyTold: {
+            /** @description what it was asked of, hardest first */
+            asked: components["schemas"]["DutyAsked"][];
+            caution?: string;
+            id: string;
+            name: string;
+            /**
+             * Format: double
+             * @description N, service
+             */
+            newtons: number;
+            /** @description what it acts on */
+            on: string;
+            /**
+             * @description of all it was asked of
+             * @enum {string}
+             */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description what is missing */
+            why?: string;
+            working?: components["schemas"]["Working"];
         };
         EdgeCut: {
             /**
@@ -4406,6 +4453,8 @@ export interface components {
         };
         Holding: {
             devices: components["schemas"]["Standing"][];
+            /** @description what things are rated for */
+            duties: components["schemas"]["DutyTold"][];
             /** @description what all joints take */
             hardware: components["schemas"]["HardwareLine"][];
             joints: components["schemas"]["BoltedTold"][];
@@ -12401,6 +12450,33 @@ export interface operations {
             path: {
                 id: string;
                 kind: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    getRatingLabel: {
+        parameters: {
+            query?: {
+                /** @description id of the duty */
+                duty?: string;
+                /** @description of the label */
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                id: string;
             };
             cookie?: never;
         };

@@ -2,10 +2,12 @@
 // Will the frame hold: the word, what works hardest, what moves, what shakes,
 // and which section would do.
 import { computed, ref } from 'vue'
-import type { Check, MemberHeld } from '@/api/client'
+import type { MemberHeld } from '@/api/client'
+import LedgerList from '@/kit/LedgerList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import WhyButton from '@/kit/WhyButton.vue'
+import BesideList from '@/benches/hold/BesideList.vue'
 import DiagramPlot from './DiagramPlot.vue'
 import SectionTable from './SectionTable.vue'
 import type { OpenFrame } from './useFrame'
@@ -19,8 +21,9 @@ const shown = computed(() => (all.value ? ranked.value : ranked.value.slice(0, 6
 const chosen = computed<MemberHeld | undefined>(
   () => hold.value.members.find((m) => m.id === props.open.chosen.value) ?? ranked.value[0],
 )
-const checks = computed(() => (chosen.value ? [chosen.value.stress, chosen.value.column, chosen.value.weld] : []))
-const shares = (c: Check) => (c.unit ? `${c.demand.toFixed(0)} of ${c.capacity.toFixed(0)} ${c.unit}` : '')
+const checks = computed(() => hold.value.ledger.filter((c) => c.feature === chosen.value?.id))
+const silent = computed(() => hold.value.ledger.filter((c) => c.verdict === 'cannot say'))
+const others = computed(() => hold.value.ledger.filter((c) => !hold.value.members.some((m) => m.id === c.feature)))
 const stocks = computed(() => props.open.worked.value!.stocks.map((s) => ({ value: s, text: s })))
 const stock = ref('')
 </script>
@@ -30,7 +33,17 @@ const stock = ref('')
     <section>
       <p v-if="hold.why" class="says-why" role="status"><b>cannot say</b> {{ hold.why }}</p>
       <template v-else>
-        <VerdictLine big :utilisation="hold.use" :verdict="hold.verdict" label="the frame" />
+        <VerdictLine
+          big
+          :utilisation="hold.verdict === 'cannot say' ? null : hold.use"
+          :verdict="hold.verdict"
+          label="the frame"
+        />
+        <p v-if="silent.length" class="unsaid">
+          <b>{{ silent.length === 1 ? 'One thing' : `${silent.length} things` }} cannot be said.</b> {{ silent[0]!.name
+          }}<template v-if="silent[0]!.where">, {{ silent[0]!.where }}</template
+          >: {{ silent[0]!.why }}
+        </p>
         <p class="figures">
           <span
             >moves <b class="num">{{ hold.most }}</b><template v-if="hold.wanted"> of {{ hold.wanted }}</template>
@@ -45,7 +58,13 @@ const stock = ref('')
         </p>
         <p v-if="hold.hardest" class="small">Hardest: {{ hold.hardest }}.</p>
         <p class="soft small">Moves most on {{ hold.moves.member || 'a member' }}, {{ hold.moves.case }}.</p>
+        <p v-if="hold.stable" class="soft small">
+          Before it buckles as a whole it bears
+          <b class="num">{{ hold.stable.result.value.toFixed(hold.stable.result.value < 10 ? 1 : 0) }}</b> times its loads.
+          <WhyButton name="buckling of the whole frame" :working="hold.stable" />
+        </p>
         <p v-if="hold.lift" class="small">{{ hold.lift }}.</p>
+        <BesideList :beside="hold.beside" />
       </template>
       <ul v-if="hold.findings?.length" class="minds">
         <li v-for="f in hold.findings" :key="f.reason">{{ f.reason }}</li>
@@ -72,27 +91,14 @@ const stock = ref('')
       </section>
       <section v-if="chosen">
         <h2>{{ chosen.name }}</h2>
-        <div v-for="c in checks" :key="c.key" class="check">
-          <span
-            >{{ c.name }}<span v-if="c.why" class="soft small"> ({{ c.why }})</span></span
-          >
-          <VerdictLine :utilisation="c.utilisation" :verdict="c.verdict" :label="c.name" />
-          <span class="soft small">{{ shares(c) }}<WhyButton v-if="c.working" :name="c.name" :working="c.working" /></span>
-          <span v-if="c.case" class="soft small case">{{ c.where }}; {{ c.case }}</span>
-        </div>
+        <LedgerList :checks="checks" :label="`All ${chosen.name} must answer`" />
         <PictureFrame name="diagram">
           <DiagramPlot :along="chosen.along" />
         </PictureFrame>
       </section>
-      <section v-if="hold.checks.length">
-        <h2>Plates and ears, a first look</h2>
-        <div v-for="c in hold.checks" :key="c.key + c.feature" class="check">
-          <span
-            >{{ c.where }}: {{ c.name }}<span v-if="c.why" class="soft small"> ({{ c.why }})</span></span
-          >
-          <VerdictLine :utilisation="c.utilisation" :verdict="c.verdict" :label="c.name" />
-          <span class="soft small">{{ shares(c) }}<WhyButton v-if="c.working" :name="c.name" :working="c.working" /></span>
-        </div>
+      <section v-if="others.length">
+        <h2>Plates, ears and the whole</h2>
+        <LedgerList :checks="others" label="All plates, ears and the whole frame must answer" />
       </section>
       <section>
         <h2>Another section</h2>
@@ -131,7 +137,7 @@ const stock = ref('')
       </section>
       <section>
         <h2>Natural frequencies <WhyButton v-if="hold.swings" name="natural frequencies" :working="hold.swings" /></h2>
-        <p class="soft small">What it carries counts at its points; standing high above them it swings slower than this.</p>
+        <p class="soft small">What it carries swings with it at its own height; its own parts are taken as stiff.</p>
         <p v-for="(m, i) in hold.modes" :key="i" class="mode" :class="m.verdict">
           <b class="num">{{ hold.hertz[i] }}</b> {{ m.says }}
         </p>
@@ -176,16 +182,8 @@ const stock = ref('')
   border-left: 4px solid var(--ember);
   padding-left: 8px;
 }
-.check {
-  display: grid;
-  grid-template-columns: minmax(110px, 1fr) minmax(0, 2fr) auto;
-  gap: 2px 10px;
-  align-items: center;
-  border-bottom: 1px solid var(--rule);
-  padding: 4px 0;
-}
-.case {
-  grid-column: 1 / -1;
+.unsaid {
+  font-size: 1.05rem;
 }
 .mode.tight {
   border-left: 4px solid var(--mind);

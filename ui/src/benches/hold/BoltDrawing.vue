@@ -6,7 +6,7 @@ import { computed } from 'vue'
 import { fit, loopPath, points } from '@/board/geometry'
 import { api, type Held, take } from '@/api/client'
 import type { Style } from '@/kit/readLength'
-import { demandText } from './writeDemand'
+import { demandText } from '@/kit/writeDemand'
 
 const props = defineProps<{ part: string; result: Held['result']; fasten: string[]; carry: string[]; unit: Style }>()
 const { data: built } = useQuery({

@@ -5,7 +5,7 @@ import { api, type Standing, take } from '@/api/client'
 import PickOne from '@/kit/PickOne.vue'
 import { trustWord } from '@/kit/trust'
 import WhyButton from '@/kit/WhyButton.vue'
-import { demandText } from './writeDemand'
+import { demandText } from '@/kit/writeDemand'
 
 const props = defineProps<{ standing: Standing }>()
 const d = computed(() => props.standing.device)

@@ -8,6 +8,7 @@ import { useFrames, useHolding } from '@/api/queries'
 import { useRail } from '@/device'
 import { useBrief } from '@/jobs/useBrief'
 import AssemblyPanel from './AssemblyPanel.vue'
+import DutyPanel from './DutyPanel.vue'
 import FeetPanel from './FeetPanel.vue'
 import HardwarePanel from './HardwarePanel.vue'
 import JointPanel from './JointPanel.vue'
@@ -26,6 +27,7 @@ const jointAt = computed(() => joints.value.findIndex((j) => j.id === chosen.val
 const all = 'all together'
 const path = 'load path'
 const hardware = 'hardware'
+const duties = 'duties'
 const rail = useRail()
 const chosen = ref('')
 const mounts = computed(() => open.brief.value?.mounts ?? [])
@@ -38,7 +40,7 @@ watch(
   () => {
     if (!open.brief.value) return
     if (
-      ![all, path, hardware].includes(chosen.value) &&
+      ![all, path, hardware, duties].includes(chosen.value) &&
       ![...mounts.value, ...joints.value, ...devices.value].some((x) => x.id === chosen.value)
     )
       chosen.value = mounts.value[0]?.id ?? joints.value[0]?.id ?? devices.value[0]?.id ?? all
@@ -78,6 +80,10 @@ async function choose(id: string) {
   const top = panel.value?.getBoundingClientRect().top ?? 0
   if (top < 0 || top > innerHeight / 2) panel.value?.scrollIntoView()
 }
+const rated = computed(() => {
+  const n = open.brief.value?.duties?.length ?? 0
+  return n === 0 ? 'nothing is rated yet' : n === 1 ? 'one' : String(n)
+})
 const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u).toFixed(0)} %`)
 </script>
 
@@ -140,6 +146,16 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       <h2>All of it</h2>
       <button type="button" class="pick" :class="{ on: chosen === all }" :aria-pressed="chosen === all" @click="choose(all)">
         <span>Mass and balance</span>
+      </button>
+      <button
+        type="button"
+        class="pick"
+        :class="{ on: chosen === duties }"
+        :aria-pressed="chosen === duties"
+        @click="choose(duties)"
+      >
+        <span>Duties</span>
+        <span class="soft">{{ rated }}</span>
       </button>
       <template v-if="joints.length">
         <button type="button" class="pick" :class="{ on: chosen === path }" :aria-pressed="chosen === path" @click="choose(path)">
@@ -210,6 +226,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       </JointPanel>
       <AssemblyPanel v-else-if="chosen === all" :job="job" />
       <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" @joint="choose" />
+      <DutyPanel v-else-if="chosen === duties" :open="open" :view="view" :job="job" />
       <HardwarePanel v-else-if="chosen === hardware && view" :open="open" :holding="view.holding" />
       <FeetPanel v-else-if="standing" :key="chosen" :standing="standing" />
       <p class="soft small">The program helps to design and approves nothing: local rules and a licensed engineer decide.</p>

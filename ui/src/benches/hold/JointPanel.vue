@@ -10,13 +10,13 @@ import { at as read, put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
 import type { OpenBrief } from '@/jobs/useBrief'
 import FlagList from '@/kit/FlagList.vue'
+import LedgerList from '@/kit/LedgerList.vue'
 import TextField from '@/kit/TextField.vue'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import Shown from '@/quick/Shown.vue'
 import BesideList from './BesideList.vue'
 import { flipped } from './flipped'
-import CheckRows from './CheckRows.vue'
 import JointBolts from './JointBolts.vue'
 import JointCases from './JointCases.vue'
 import JointForm from './JointForm.vue'
@@ -25,11 +25,8 @@ import JointPlies from './JointPlies.vue'
 const props = defineProps<{ open: OpenBrief; at: number; told?: BoltedTold; view?: HoldingView; job: string }>()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 const result = computed(() => props.told?.result ?? undefined)
-/** The hardest first. */
-const spoken = computed(() =>
-  (result.value?.checks.filter((c) => c.utilisation != null) ?? []).sort((a, b) => b.utilisation! - a.utilisation!),
-)
-const silent = computed(() => result.value?.checks.filter((c) => c.utilisation == null || c.verdict === 'cannot say') ?? [])
+const spoken = computed(() => result.value?.checks.filter((c) => c.utilisation != null) ?? [])
+const silent = computed(() => result.value?.checks.filter((c) => c.verdict === 'cannot say') ?? [])
 const inches = computed(() => props.open.style.value.unit !== 'mm')
 const torque = (nmm: number) =>
   `${(nmm / 1000).toPrecision(3)} N·m` + (inches.value ? `, ${(nmm / 1355.818).toPrecision(3)} lbf·ft` : '')
@@ -156,9 +153,10 @@ async function print() {
           >: {{ spoken[0]!.case }}</template
         >.
       </p>
-      <p v-for="c in silent" :key="c.key" class="why">
-        {{ c.name }}<template v-if="c.where"> of {{ c.where }}</template
-        >: {{ c.why }}
+      <p v-if="silent.length" class="why">
+        <b>{{ silent.length === 1 ? 'One thing' : `${silent.length} things` }} cannot be said.</b> {{ silent[0]!.name
+        }}<template v-if="silent[0]!.where"> of {{ silent[0]!.where }}</template
+        >: {{ silent[0]!.why }}
       </p>
       <BesideList :beside="told.beside" />
       <section v-if="told.suggestions.length" class="help" data-suggestions>
@@ -245,8 +243,8 @@ async function print() {
       </div>
       <div class="two">
         <div>
-          <h2 v-if="spoken.length">Checks</h2>
-          <CheckRows :checks="spoken" />
+          <h2>All it must answer</h2>
+          <LedgerList :checks="result.checks" />
         </div>
         <div>
           <JointBolts :told="told" :result="result" />

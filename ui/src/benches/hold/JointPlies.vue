@@ -58,9 +58,19 @@ const placed = [
 const rest = [
   { key: 'fixed', text: 'tapped, or its nut does not move' },
   { key: 'slotted', text: 'slotted' },
+  { key: 'stiff', text: 'backed or stiff over its whole face' },
   { key: 'hollow', text: 'hollow: a tube' },
   { key: 'sleeved', text: 'has a spacer tube through it' },
 ] as const
+const ratings = [
+  { key: 'shear', label: 'Takes sideways, N' },
+  { key: 'pull', label: 'Takes in pull, N' },
+] as const
+function setWide(i: number, k: number, v: number) {
+  const wide = [...(plies.value[i]!.wide ?? [0, 0])]
+  wide[k] = v ?? 0
+  set(i, '/wide', wide.some((w) => w > 0) ? wide : undefined)
+}
 const outer = (i: number) => i === 0 || i === plies.value.length - 1
 const isRubber = (i: number) => joint.value.rubber?.ply === i
 const flipRubber = (i: number) =>
@@ -118,6 +128,16 @@ const flipRubber = (i: number) =>
             note="what shakes; may be empty"
             @update:model-value="(v) => open.set(`/joints/${at}/rubber/shakes`, v ?? undefined)"
           />
+          <ValueField
+            v-for="r in ratings"
+            :key="r.key"
+            :label="r.label"
+            kind="number"
+            :model-value="p.isolator?.[r.key] ?? null"
+            :lengths="open.style.value"
+            note="of one, by its maker's sheet"
+            @update:model-value="(v) => set(i, '/isolator', { ...p.isolator, [r.key]: v ?? undefined })"
+          />
         </template>
         <template v-if="!joint.part || of(i)?.kind !== 'part' || of(i)?.of !== joint.part">
           <ValueField
@@ -133,14 +153,32 @@ const flipRubber = (i: number) =>
             note="from its centre"
             @update:model-value="(v) => set(i, '/edge', v ?? undefined)"
           />
+          <ValueField
+            v-for="(way, k) in ['across', 'up']"
+            :key="way"
+            :label="`Its width ${way}`"
+            :model-value="p.wide?.[k] || null"
+            :lengths="open.style.value"
+            note="at the holes"
+            @update:model-value="(v) => setWide(i, k, v)"
+          />
         </template>
         <ValueField
-          v-if="outer(i)"
-          label="Hole to the bend that pulls"
+          v-if="outer(i) && !p.stiff"
+          label="Hole to the bend, web or wall"
           :model-value="p.pull || null"
           :lengths="open.style.value"
-          note="empty where it is stiff: no prying"
+          :note="given(of(i)) ? 'that pulls it off; empty: from the part' : 'that pulls it off'"
           @update:model-value="(v) => set(i, '/pull', v ?? undefined)"
+        />
+        <ValueField
+          v-if="p.slotted && !given(of(i))"
+          label="Slots run, from across"
+          kind="angle"
+          :model-value="p.way ?? null"
+          :lengths="open.style.value"
+          note="towards up; empty: not known"
+          @update:model-value="(v) => set(i, '/way', v ?? undefined)"
         />
         <PickOne
           label="Its holes are"

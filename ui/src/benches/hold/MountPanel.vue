@@ -4,12 +4,12 @@
 import { computed } from 'vue'
 import type { Held, HoldingView } from '@/api/client'
 import type { OpenBrief } from '@/jobs/useBrief'
+import LedgerList from '@/kit/LedgerList.vue'
 import TextField from '@/kit/TextField.vue'
 import { trustWord } from '@/kit/trust'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import BesideList from './BesideList.vue'
 import BoltDrawing from './BoltDrawing.vue'
-import CheckRows from './CheckRows.vue'
 import MountForm from './MountForm.vue'
 import SuggestionList from './SuggestionList.vue'
 import PictureFrame from '@/kit/PictureFrame.vue'
@@ -18,7 +18,7 @@ const props = defineProps<{ open: OpenBrief; at: number; held?: Held; view?: Hol
 const mount = computed(() => props.open.brief.value!.mounts![props.at]!)
 const result = computed(() => props.held?.result)
 const spoken = computed(() => result.value?.checks.filter((c) => c.utilisation != null) ?? [])
-const silent = computed(() => result.value?.checks.filter((c) => c.utilisation == null) ?? [])
+const silent = computed(() => result.value?.checks.filter((c) => c.verdict === 'cannot say') ?? [])
 </script>
 
 <template>
@@ -34,24 +34,27 @@ const silent = computed(() => result.value?.checks.filter((c) => c.utilisation =
       <slot />
     </header>
     <div class="big">
-      <VerdictLine big :utilisation="result.hardest" :verdict="held.verdict" :label="mount.name" />
+      <VerdictLine big :utilisation="held.verdict === 'cannot say' ? null : result.hardest" :verdict="held.verdict" :label="mount.name" />
       <p v-if="result.first" class="first">
         <strong>{{ result.first }}</strong> gives first<template v-if="result.case">: {{ result.case }}</template
         >.
       </p>
-      <p v-for="c in silent" :key="c.key" class="why">{{ c.why }}</p>
+      <p v-if="silent.length" class="why">
+        <b>{{ silent.length === 1 ? 'One thing' : `${silent.length} things` }} cannot be said.</b> {{ silent[0]!.name }}:
+        {{ silent[0]!.why }}
+      </p>
       <p v-if="held.least && held.least.trust !== 'measured'" class="least">
         Rests on the {{ held.least.name }}, {{ trustWord(held.least.trust) }}.
       </p>
     </div>
     <BesideList :beside="held.beside" />
     <SuggestionList :open="open" :at="at" :held="held" :job="job" />
-    <div v-if="spoken.length" class="two">
+    <div class="two">
       <div>
-        <h2>Checks</h2>
-        <CheckRows :checks="spoken" />
+        <h2>All it must answer</h2>
+        <LedgerList :checks="result.checks" />
       </div>
-      <div>
+      <div v-if="spoken.length">
         <PictureFrame name="bolts">
           <BoltDrawing
             :part="mount.part"

@@ -1,0 +1,254 @@
+<script setup lang="ts">
+// What things are rated for besides the road: how hard, which way, on what, and
+// which brackets, joints and frames were asked under it.
+import { Plus, Trash2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { type Duty, type HoldingView, words } from '@/api/client'
+import { fetchFile } from '@/api/file'
+import { newId } from '@/api/ids'
+import type { OpenBrief } from '@/jobs/useBrief'
+import PickOne from '@/kit/PickOne.vue'
+import TextField from '@/kit/TextField.vue'
+import ValueField from '@/kit/ValueField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
+import { sideKey } from './sides'
+
+const props = defineProps<{ open: OpenBrief; view?: HoldingView; job: string }>()
+const list = computed(() => props.open.brief.value?.duties ?? [])
+const told = (id: string) => props.view?.holding.duties.find((d) => d.id === id)
+const add = () =>
+  props.open.set('/duties', [...list.value, { id: newId(), name: '', kind: 'pull', way: [1, 0, 0] } satisfies Duty])
+const set = (i: number, path: string, v: unknown) => props.open.set(`/duties/${i}${path}`, v)
+const kinds: { value: Duty['kind']; text: string }[] = [
+  { value: 'pull', text: 'rated pull' },
+  { value: 'recovery', text: 'recovery of a stuck vehicle' },
+  { value: 'person', text: 'somebody steps, stands or hangs on it' },
+  { value: 'stall', text: 'a device at its stall' },
+  { value: 'misuse', text: 'misuse that will happen' },
+  { value: 'retention', text: 'held at a stated acceleration' },
+  { value: 'wind', text: 'wind' },
+]
+const grounds: { value: NonNullable<Duty['ground']> | ''; text: string }[] = [
+  { value: '', text: 'choose' },
+  { value: 'hard', text: 'hard ground' },
+  { value: 'grass', text: 'grass' },
+  { value: 'gravel', text: 'gravel' },
+  { value: 'sand', text: 'sand' },
+  { value: 'wheels', text: 'mud to the wheels' },
+  { value: 'hubs', text: 'mud to the hubs' },
+  { value: 'body', text: 'mud to the body' },
+]
+/** The numbers a kind asks for. */
+const asks = {
+  pull: [['force', 'Pull, N']],
+  misuse: [['force', 'Force, N']],
+  stall: [['force', 'Stall, N']],
+  recovery: [
+    ['mass', 'Stuck vehicle laden, kg'],
+    ['slope', 'Slope, °'],
+  ],
+  person: [
+    ['mass', 'Person, kg'],
+    ['times', 'Times the weight'],
+  ],
+  retention: [],
+  wind: [
+    ['area', 'Area, m²'],
+    ['speed', 'Wind, m/s'],
+    ['shape', 'Drag coefficient'],
+  ],
+} as const satisfies Record<Duty['kind'], readonly (readonly [keyof Duty, string])[]>
+const notes: Partial<Record<keyof Duty, string>> = {
+  mass: 'empty: 100 for a person',
+  times: 'empty: 2.5, stepping down hard',
+  shape: 'empty: 1.3, a flat thing',
+}
+const ways = ['forward', 'left', 'up'] as const
+const things = computed(() => [
+  { value: '', text: 'choose' },
+  ...(props.view?.sides ?? []).filter((s) => s.side.kind !== 'vehicle').map((s) => ({ value: sideKey(s.side), text: s.name })),
+])
+function put(i: number, key: string) {
+  const side = props.view?.sides.find((s) => sideKey(s.side) === key)?.side
+  set(i, '/on', side)
+}
+function axis(i: number, path: 'way' | 'net' | 'at', k: number, v: number) {
+  const now = [...(list.value[i]![path] ?? [0, 0, 0])]
+  now[k] = v ?? 0
+  set(i, `/${path}`, now)
+}
+const wrong = ref('')
+async function label(id: string) {
+  wrong.value = ''
+  try {
+    await props.open.save()
+    await fetchFile(`/api/v1/jobs/${props.job}/rating-label?duty=${id}&paper=${localStorage.getItem('warmanvil.paper') ?? 'a4'}`)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
+</script>
+
+<template>
+  <section class="stack" data-duties>
+    <header class="row">
+      <h1>Duties</h1>
+      <span role="status" class="soft small" :data-brief="open.state.value">{{ open.state.value }}</span>
+    </header>
+    <p class="lead">
+      What a thing is rated for besides the road. Every bracket, joint and frame under it is asked, and answers name the duty that
+      governs. Lifting people or loads and fall arrest are none: they need rated, tested gear.
+    </p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <article v-for="(d, i) in list" :key="d.id" class="duty" :data-duty="d.id">
+      <div class="cells">
+        <TextField label="Duty" :model-value="d.name" :maxlength="80" @update:model-value="(v) => set(i, '/name', v)" />
+        <PickOne label="It is" :choices="kinds" :model-value="d.kind" @update:model-value="(v) => set(i, '/kind', v)" />
+        <PickOne
+          v-if="d.kind !== 'retention'"
+          label="It acts on"
+          :choices="things"
+          :model-value="sideKey(d.on)"
+          @update:model-value="(v) => put(i, v)"
+        />
+        <ValueField
+          v-for="[key, text] in asks[d.kind]"
+          :key="key"
+          :label="text"
+          kind="number"
+          :model-value="(d[key] as number | undefined) ?? null"
+          :lengths="open.style.value"
+          :note="d.kind === 'recovery' && key === 'mass' ? undefined : notes[key]"
+          @update:model-value="(v) => set(i, `/${key}`, v ?? undefined)"
+        />
+        <template v-if="d.kind === 'recovery'">
+          <PickOne
+            label="Stuck in"
+            :choices="grounds"
+            :model-value="d.ground ?? ''"
+            @update:model-value="(v) => set(i, '/ground', v || undefined)"
+          />
+          <ValueField
+            v-if="d.kinetic"
+            label="Strap breaks at, N"
+            kind="number"
+            :model-value="d.breaks ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => set(i, '/breaks', v ?? undefined)"
+          />
+        </template>
+        <template v-if="d.kind === 'retention'">
+          <ValueField
+            v-for="(w, k) in ways"
+            :key="w"
+            :label="`g ${w}`"
+            kind="number"
+            :model-value="d.net?.[k] ?? 0"
+            :lengths="open.style.value"
+            @update:model-value="(v) => axis(i, 'net', k, v)"
+          />
+        </template>
+        <template v-else>
+          <ValueField
+            v-for="(w, k) in ways"
+            :key="w"
+            :label="`Way, ${w}`"
+            kind="number"
+            :model-value="d.way?.[k] ?? 0"
+            :lengths="open.style.value"
+            @update:model-value="(v) => axis(i, 'way', k, v)"
+          />
+          <ValueField
+            v-for="(w, k) in ways"
+            :key="`at ${w}`"
+            :label="`Acts at, ${w}`"
+            :model-value="d.at?.[k] ?? 0"
+            :lengths="open.style.value"
+            @update:model-value="(v) => axis(i, 'at', k, v)"
+          />
+        </template>
+        <div v-if="d.kind === 'recovery' || d.kind === 'stall' || d.kind === 'pull'" class="ticks">
+          <label class="tick">
+            <input type="checkbox" :checked="d.pulley ?? false" @change="set(i, '/pulley', !d.pulley || undefined)" />
+            it holds a pulley block
+          </label>
+          <label v-if="d.kind === 'recovery'" class="tick">
+            <input type="checkbox" :checked="d.kinetic ?? false" @change="set(i, '/kinetic', !d.kinetic || undefined)" />
+            by a strap that stretches
+          </label>
+        </div>
+      </div>
+      <div v-if="told(d.id)" class="says" :data-says="told(d.id)!.verdict">
+        <p v-if="told(d.id)!.why" class="why"><b>cannot say</b> {{ told(d.id)!.why }}</p>
+        <template v-else>
+          <p class="why">
+            <b>{{ told(d.id)!.verdict }}</b>
+            <template v-if="told(d.id)!.newtons">
+              under <span class="num">{{ (told(d.id)!.newtons / 1000).toFixed(2) }} kN</span></template
+            >
+            <WhyButton v-if="told(d.id)!.working" :name="d.name || 'the duty'" :working="told(d.id)!.working!" />
+          </p>
+          <ul>
+            <li v-for="a in told(d.id)!.asked" :key="a.id">
+              {{ a.name || a.kind }}: <b>{{ a.verdict }}</b>
+            </li>
+          </ul>
+        </template>
+        <p v-if="told(d.id)!.caution" class="caution">{{ told(d.id)!.caution }}</p>
+      </div>
+      <div class="row">
+        <button type="button" class="press tight" @click="label(d.id)">Rating label</button>
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove ${d.name || 'this duty'}`"
+          @click="set(i, '', undefined)"
+        >
+          <Trash2 :size="18" />
+        </button>
+      </div>
+    </article>
+    <p v-if="!list.length" class="soft">Nothing is rated yet. A part without a rated duty is not finished.</p>
+    <button type="button" class="press tight add" @click="add"><Plus :size="16" aria-hidden="true" />Rate something</button>
+  </section>
+</template>
+
+<style scoped>
+.duty {
+  display: grid;
+  gap: 8px;
+  border-bottom: 2px solid var(--rule);
+  padding-bottom: 12px;
+}
+.cells {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 10px 14px;
+  align-items: start;
+}
+.ticks {
+  display: grid;
+  align-content: start;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: var(--touch);
+}
+.why {
+  font-size: 1.1rem;
+}
+.caution {
+  border-left: 4px solid var(--mind);
+  background: var(--mind-wash);
+  padding: 4px 10px;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+.add {
+  justify-self: start;
+}
+</style>
