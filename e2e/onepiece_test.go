@@ -43,7 +43,7 @@ func TestHoopOfOnePiece(t *testing.T) {
 	p.press("Holds")
 	p.wait("the ranking", `document.querySelector('.scroll .member')`)
 	eval[bool](p, `[...document.querySelectorAll('.scroll .member')].find(b => b.innerText.includes('Bar')).click() ?? true`)
-	p.see("there is no weld")
+	p.wait("no weld on it", `document.querySelector('[data-check=weld][data-says="not needed"]')?.textContent.includes('There is no weld')`)
 
 	start("Square hoop", "40 × 40 × 3 mm tube")
 	for _, point := range []string{"Left top", "Right top"} {

@@ -70,9 +70,9 @@ func (s Site) Hold() Holding {
 	h := Holding{Devices: make([]Standing, 0, len(b.Devices))}
 	cases := map[string][]FeetCase{}
 	why := map[string]string{}
+	open := s.open()
 	for _, d := range b.Devices {
-		s := Standing{Device: d, Governing: -1, Least: leastTrusted(d.sources())}
-		s.Cases, s.Why = b.feetCases(d)
+		s := Standing{Device: d, Governing: -1, Least: leastTrusted(d.sources()), Cases: open.feet[d.ID].cases, Why: open.feet[d.ID].why}
 		for i, c := range s.Cases {
 			if s.Governing < 0 || c.Largest > s.Cases[s.Governing].Largest {
 				s.Governing = i
@@ -84,7 +84,6 @@ func (s Site) Hold() Holding {
 		cases[d.ID], why[d.ID] = s.Cases, s.Why
 		h.Devices = append(h.Devices, s)
 	}
-	open := s.open()
 	h.Path = open.paths()
 	h.Joints = open.tellJoints(h.Path)
 	h.Hardware, h.OneSize = open.hardware(h.Joints), open.oneSize(h.Joints, h.Path)

@@ -12,7 +12,8 @@ import (
 // loadsThrough carries what stands on a bracket along to the bolts of a joint:
 // every foot in every case, from the middle of the holes that carry it, in the
 // axes of the flat pattern and off the vehicle.
-func (b Brief) loadsThrough(j Joint, p *BuiltPart) ([]joint.Case, string) {
+func (s *site) loadsThrough(j Joint, p *BuiltPart) ([]joint.Case, string) {
+	b := s.Brief
 	k := slices.IndexFunc(b.Mounts, func(m Mount) bool { return m.ID == j.Mount })
 	if k < 0 || b.Mounts[k].Part != j.Part {
 		return nil, "The bracket its loads come from is not there any more, or is of another part: choose it again, or type the loads."
@@ -22,11 +23,11 @@ func (b Brief) loadsThrough(j Joint, p *BuiltPart) ([]joint.Case, string) {
 	if !ok {
 		return nil, "Say what stands on the bracket its loads come from."
 	}
-	feet, why := b.feetCases(d)
-	if why != "" {
-		return nil, why
+	feet := s.feet[d.ID]
+	if feet.why != "" {
+		return nil, feet.why
 	}
-	loads, why := b.loads(m, d, feet)
+	loads, why := b.loads(m, d, feet.cases)
 	if why != "" {
 		return nil, why
 	}

@@ -197,7 +197,7 @@ func (s *site) joint(j Joint, path Pathway) (in joint.Input, why string) {
 		}
 	}
 	if p := s.part(j.Part); p != nil && j.Mount != "" && !j.Path {
-		if in.Cases, why = s.Brief.loadsThrough(j, p); why != "" {
+		if in.Cases, why = s.loadsThrough(j, p); why != "" {
 			return in, why
 		}
 	}

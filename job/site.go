@@ -26,6 +26,13 @@ type site struct {
 	frames map[string]*member.Built
 	bodies map[string][]neighbour // panels of parts that joints go through, in their own axes
 	at     map[string]bolted      // by id of the joint
+	feet   map[string]standing    // by device
+}
+
+// standing is a device on its feet in every case, or why that cannot be said.
+type standing struct {
+	cases []FeetCase
+	why   string
 }
 
 // bolted is where a joint's bolts are, or why that cannot be said.
@@ -37,7 +44,11 @@ type bolted struct {
 func (s Site) open() *site {
 	l := newLocator(s.Survey, pen{s.Brief.Display()})
 	st := newStander(s.Brief, s.Parts, l, s.Frames...)
-	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{}, at: map[string]bolted{}}
+	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{}, at: map[string]bolted{}, feet: map[string]standing{}}
+	for _, d := range s.Brief.Devices {
+		cases, why := s.Brief.feetCases(d)
+		out.feet[d.ID] = standing{cases, why}
+	}
 	if len(s.Brief.Joints)+len(s.Brief.Duties) == 0 {
 		return out
 	}

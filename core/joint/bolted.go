@@ -51,7 +51,7 @@ func (bolted) modes(j *joint, list []spread) []mode {
 	said := []string{rule.Says(strength.Rupture)}
 	shear := mode{Key: "shear", Name: "Bolt in shear", Unit: "N", Idle: "There is no shear.",
 		Eval: func(s *spread) strength.Hit {
-			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.vectors[i].Len() / j.planes, va })
+			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i] / j.planes, va })
 		},
 		Explain: func(s *spread, h strength.Hit) working.Working {
 			w := j.simply("Bolt in shear, elastic vector method", source, "V = |F/n + M·r/Σr²| / planes", "N", said, amount("planes", "shear planes", j.planes, ""))(s, h)
@@ -81,12 +81,12 @@ func (bolted) modes(j *joint, list []spread) []mode {
 	combined := mode{Key: "combined", Name: "Bolt in shear and tension", Unsure: func(s *spread) string { return s.silent }, Missing: shear.Missing,
 		Eval: func(s *spread) strength.Hit {
 			return strength.HardestOf(len(s.pull), func(i int) (float64, float64) {
-				return j.bolt.Combined(rule, s.tension(i), s.vectors[i].Len()/j.planes), 1
+				return j.bolt.Combined(rule, s.tension(i), s.sheared[i]/j.planes), 1
 			})
 		},
 		Explain: func(s *spread, h strength.Hit) working.Working {
 			return working.Working{Method: "Shear with tension", Source: "AISC 360 J3.7; the ellipse where the school counts to yield", Formula: "T/Ta ≤ 1.3 − V/Va",
-				Inputs: []working.Quantity{newtons("T", "tension", s.tension(h.At)), newtons("V", "shear", s.vectors[h.At].Len()/j.planes), newtons("Ta", "usable tension", ta), newtons("Va", "usable shear", va)},
+				Inputs: []working.Quantity{newtons("T", "tension", s.tension(h.At)), newtons("V", "shear", s.sheared[h.At]/j.planes), newtons("Ta", "usable tension", ta), newtons("Va", "usable shear", va)},
 				Steps:  []working.Quantity{}, Result: amount("u", "share used", h.Demand, ""), Assumptions: said}
 		}}
 	return []mode{shear, tension, combined, j.slips(list)}
@@ -191,7 +191,7 @@ func (c inCaptive) modes(j *joint, list []spread) []mode {
 		out = append(out, j.typical("insert", "Rivet nut pulled out", rivetNutPull, (*spread).tension, "typical pull-out of steel rivet nuts in sheet"), j.pushed())
 	case SlotNut:
 		out = append(out, j.typical("insert", "Slot nut pulled out of its track", slotNutPull, (*spread).tension, "typical pull-out of slot nuts in steel track of 2.5 mm"),
-			j.typical("slot-slip", "Slot nut slipped along its track", slotNutSlip, func(s *spread, i int) float64 { return s.vectors[i].Len() }, "typical slip of toothed slot nuts, all of the shear taken along the track"))
+			j.typical("slot-slip", "Slot nut slipped along its track", slotNutSlip, func(s *spread, i int) float64 { return s.sheared[i] }, "typical slip of toothed slot nuts, all of the shear taken along the track"))
 	}
 	return out
 }

@@ -47,12 +47,7 @@ func Instead(in Input, now Result) []Substitute {
 	if !in.Nut.Threaded() || err != nil {
 		return out
 	}
-	ruling := map[string]bool{}
-	for _, c := range now.Checks {
-		ruling[c.Case] = true
-	}
-	in.Cases = slices.Clone(in.Cases)
-	in.Cases = slices.DeleteFunc(in.Cases, func(c Case) bool { return !ruling[c.Name] })
+	in.Cases = in.ruling(now)
 	if len(in.Cases) == 0 {
 		return out
 	}

@@ -44,7 +44,7 @@ func (j *joint) isolated(k int) []mode {
 		return m
 	}
 	return []mode{bend,
-		rated("rubber-shear", "Isolator in shear", "There is no shear.", "what one isolator takes sideways is not given: take it from its maker's sheet.", p.Isolator.Shear, func(s *spread, i int) float64 { return s.vectors[i].Len() }),
+		rated("rubber-shear", "Isolator in shear", "There is no shear.", "what one isolator takes sideways is not given: take it from its maker's sheet.", p.Isolator.Shear, func(s *spread, i int) float64 { return s.sheared[i] }),
 		rated("rubber-pull", "Isolator pulled", "There is no pull.", "what one isolator takes in pull is not given: take it from its maker's sheet, or hold it by a bolt with a washer on its far side.", p.Isolator.Pull, (*spread).drawn)}
 }
 
@@ -82,13 +82,13 @@ func (j *joint) bentOver(k int) mode {
 	z := math.Min(d*d*d/6, 1.6*math.Pi*d*d*d/32)
 	m := mode{Unit: "MPa", Idle: "There is no shear over it."}
 	capacity := rule.Capacity(j.grade.Proof, strength.Yield)
-	at := func(s *spread, i int) float64 { return s.vectors[i].Len()*h/2/z + s.drawn(i)/a }
+	at := func(s *spread, i int) float64 { return s.sheared[i]*h/2/z + s.drawn(i)/a }
 	m.Eval = func(s *spread) strength.Hit {
 		if !s.through(k) {
 			return strength.Hit{}
 		}
 		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) {
-			if s.vectors[i].Len() <= 1e-9 {
+			if s.sheared[i] <= 1e-9 {
 				return 0, capacity
 			}
 			return at(s, i), capacity
@@ -96,7 +96,7 @@ func (j *joint) bentOver(k int) mode {
 	}
 	m.Explain = func(s *spread, hit strength.Hit) working.Working {
 		return working.Working{Method: "Bolt bent over " + p.Name, Source: "beam with both ends guided; AISC 360 F11 on the core of the thread, proof stress for yield", Formula: "σ = V·h/2/Z + T/As",
-			Inputs: []working.Quantity{newtons("V", "shear on it", s.vectors[hit.At].Len()), newtons("T", "pull on it", s.drawn(hit.At)), mm("h", "height, pressed together", h), mm("d", "core of the thread", d), mpa("Fp", "proof stress", j.grade.Proof)},
+			Inputs: []working.Quantity{newtons("V", "shear on it", s.sheared[hit.At]), newtons("T", "pull on it", s.drawn(hit.At)), mm("h", "height, pressed together", h), mm("d", "core of the thread", d), mpa("Fp", "proof stress", j.grade.Proof)},
 			Steps:  []working.Quantity{mpa("cap", "may be used", capacity)}, Result: mpa("σ", "stress in the bolt", hit.Demand), Assumptions: []string{rule.Says(strength.Yield), "the preload is left out: rubber does not keep it"}}
 	}
 	return m

@@ -195,8 +195,9 @@ type joint struct {
 	in                    Input
 	kind                  fastener
 	group                 group
-	planes                float64 // shear planes of a fastener
-	made                  bool    // how its holes are made is said by its fastener
+	planes                float64               // shear planes of a fastener
+	made                  bool                  // how its holes are made is said by its fastener
+	pries                 map[int][]bolt.Prying // of outer plies, at each bolt
 	headWasher, nutWasher bool
 	thread                stock.Thread
 	grade                 stock.Grade

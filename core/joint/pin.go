@@ -39,7 +39,7 @@ func (pin) modes(j *joint, _ []spread) []mode {
 	said := []string{rule.Says(strength.Rupture)}
 	shear := mode{Key: "shear", Name: "Pin in shear", Unit: "N", Idle: "There is no shear.",
 		Eval: func(s *spread) strength.Hit {
-			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.vectors[i].Len() / j.planes, va })
+			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i] / j.planes, va })
 		},
 		Explain: j.simply("Pin in shear", j.bolt.Source(rule), "V = |F/n + M·r/Σr²| / planes", "N", said, amount("planes", "shear planes", j.planes, ""))}
 	if j.in.Double && len(j.plies) != 3 {
@@ -71,7 +71,7 @@ func (j *joint) pinBent(d float64) mode {
 	capacity := rule.Capacity(j.grade.Proof*z, strength.Yield)
 	return mode{Key: "pin-bent", Name: "Pin bent", Unit: "N·mm", Idle: "There is no shear.",
 		Eval: func(s *spread) strength.Hit {
-			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.vectors[i].Len() * arm, capacity })
+			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i] * arm, capacity })
 		},
 		Explain: func(_ *spread, h strength.Hit) working.Working {
 			return working.Working{Method: "Pin bent between its ears", Source: "forces at the middles of the plies, no gaps between them; AISC 360 F11 with the proof stress for yield", Formula: formula,

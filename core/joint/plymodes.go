@@ -70,7 +70,7 @@ func (j *joint) shearOn(s *spread, k, i int) float64 {
 	if !s.through(k) {
 		return 0
 	}
-	return j.half(k) * s.vectors[i].Len()
+	return j.half(k) * s.sheared[i]
 }
 
 func (j *joint) stuff(k int) (thick, stress working.Quantity) {
@@ -301,11 +301,15 @@ func (j *joint) bentBeside(k int) mode {
 		m.Eval = func(*spread) strength.Hit { return strength.Hit{} }
 		return m
 	}
+	caps := make([]float64, len(j.in.Holes))
+	for i := range caps {
+		caps[i] = j.leverArm(k, i).Bends(rule)
+	}
 	m.Eval = func(s *spread) strength.Hit {
 		if !s.through(k) {
 			return strength.Hit{}
 		}
-		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.drawn(i), j.leverArm(k, i).Bends(rule) })
+		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.drawn(i), caps[i] })
 	}
 	thick, stress := j.stuff(k)
 	m.Explain = func(s *spread, h strength.Hit) working.Working {

@@ -104,7 +104,7 @@ func (riveted) modes(j *joint, _ []spread) []mode {
 	return []mode{
 		{Key: "shear", Name: "Rivet in shear", Unit: "N", Idle: "There is no shear.",
 			Eval: func(s *spread) strength.Hit {
-				return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.vectors[i].Len(), shear })
+				return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i], shear })
 			},
 			Explain: j.simply("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", "N", said, newtons("Fv", "typical in shear", j.rivet.Shear))},
 		{Key: "tension", Name: "Rivet in tension", Unit: "N", Idle: "There is no pull.", Unsure: func(s *spread) string { return s.silent },
@@ -115,12 +115,12 @@ func (riveted) modes(j *joint, _ []spread) []mode {
 		{Key: "combined", Name: "Rivet in shear and tension", Unsure: func(s *spread) string { return s.silent },
 			Eval: func(s *spread) strength.Hit {
 				return strength.HardestOf(len(s.pull), func(i int) (float64, float64) {
-					return math.Hypot(s.vectors[i].Len()/shear, s.drawn(i)/pull), 1
+					return math.Hypot(s.sheared[i]/shear, s.drawn(i)/pull), 1
 				})
 			},
 			Explain: func(s *spread, h strength.Hit) working.Working {
 				return working.Working{Method: "Shear with tension", Source: "ellipse", Formula: "u = √((V/Va)² + (T/Ta)²)",
-					Inputs: []working.Quantity{newtons("V", "shear", s.vectors[h.At].Len()), newtons("T", "tension", s.drawn(h.At)), newtons("Va", "usable shear", shear), newtons("Ta", "usable tension", pull)},
+					Inputs: []working.Quantity{newtons("V", "shear", s.sheared[h.At]), newtons("T", "tension", s.drawn(h.At)), newtons("Va", "usable shear", shear), newtons("Ta", "usable tension", pull)},
 					Steps:  []working.Quantity{}, Result: amount("u", fmt.Sprintf("share used of rivet %d", h.At+1), h.Demand, ""), Assumptions: said}
 			}}}
 }

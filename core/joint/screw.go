@@ -47,7 +47,7 @@ var screwStrength = map[string][2]float64{"#10": {6200, 8700}, "1/4": {11500, 17
 // the screw itself by typical values.
 func (screw) modes(j *joint, _ []spread) []mode {
 	rule, d := j.in.Strength, j.thread.Diameter
-	sheared := func(s *spread, i int) float64 { return s.vectors[i].Len() }
+	sheared := func(s *spread, i int) float64 { return s.sheared[i] }
 	of := func(demand func(s *spread, i int) float64, capacity float64) func(s *spread) strength.Hit {
 		return func(s *spread) strength.Hit {
 			return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return demand(s, i), capacity })

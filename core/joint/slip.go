@@ -79,7 +79,7 @@ func (j *joint) slips(list []spread) mode {
 	m.Eval = func(s *spread) strength.Hit {
 		best := strength.HardestOf(len(s.pull), func(i int) (float64, float64) {
 			left := math.Max(0, 1-pulls*s.drawn(i)/j.preload)
-			d := s.vectors[i].Len()
+			d := s.sheared[i]
 			if !j.in.NoSlip && len(ways) > 0 {
 				d = along(s.vectors[i], ways)
 			}

@@ -13,6 +13,7 @@ import (
 type spread struct {
 	c       Case
 	vectors []profile.Point // in the plane, N
+	sheared []float64       // their sizes, N
 	pull    []float64       // along the bolts, N
 	add     []float64       // what turning about an edge adds, N
 	pried   []float64       // what prying adds, N
@@ -65,8 +66,8 @@ func (j *joint) spreads() []spread {
 // out of it. The plies press only where bolts would be pushed.
 func (j *joint) share(c Case) spread {
 	n := len(j.in.Holes)
-	room := make([]float64, 3*n)
-	s := spread{c: c, force: profile.Point{X: c.Force[0], Y: c.Force[1]}, pull: room[:n:n], add: room[n : 2*n : 2*n], pried: room[2*n:]}
+	room := make([]float64, 5*n)
+	s := spread{c: c, force: profile.Point{X: c.Force[0], Y: c.Force[1]}, pull: room[:n:n], add: room[n : 2*n : 2*n], pried: room[2*n : 3*n : 3*n], sheared: room[3*n : 4*n : 4*n]}
 	g := j.group
 	r := [3]float64{c.At[0] - g.middle.X, c.At[1] - g.middle.Y, c.At[2]}
 	f := c.Force
@@ -78,6 +79,9 @@ func (j *joint) share(c Case) spread {
 		turn = 0 // held by friction or by nothing: asked there
 	}
 	s.vectors = bolt.Shares(g.at, g.middle, math.Max(g.polar, 1e-9), s.force, turn)
+	for i, v := range s.vectors {
+		s.sheared[i] = v.Len()
+	}
 	// T = N/n + a·x + b·y with Σ y·T = Mx and −Σ x·T = My.
 	det := g.xx*g.yy - g.xy*g.xy
 	a, b := 0., 0.
@@ -102,7 +106,7 @@ func (j *joint) share(c Case) spread {
 			alone = "one fastener holds no moment that bends it: only the plies pressing on each other do."
 		}
 	}
-	raw := make([]float64, n)
+	raw := room[4*n:]
 	for i, p := range g.at {
 		q := p.Sub(g.middle)
 		raw[i] = f[2]/float64(n) + a*q.X + b*q.Y
@@ -155,7 +159,7 @@ func (j *joint) forces(list []spread) []BoltForce {
 	for k := range list {
 		s := &list[k]
 		for i := range j.in.Holes {
-			v, t := s.vectors[i].Len()/j.planes, s.tension(i)
+			v, t := s.sheared[i]/j.planes, s.tension(i)
 			u := math.Hypot(v, t)
 			if j.kind.clamps() {
 				u = j.bolt.Combined(j.in.Strength, t, v)

@@ -31,7 +31,14 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 		return []Suggestion{}
 	}
 	out := []Suggestion{}
+	ruling := in.ruling(now)
 	offer := func(text string, to Input) (enough bool) {
+		// First in the cases that rule now: what does not help there is not worked out whole.
+		quick := to
+		quick.Cases = ruling
+		if q, err := Work(quick); err != nil || q.Hardest == nil || *q.Hardest > *now.Hardest-.02 || len(out) == maxSuggestions {
+			return false
+		}
 		r, ok := proved(now, to)
 		if !ok || *r.Hardest > *now.Hardest-.02 || len(out) == maxSuggestions {
 			return false
@@ -48,6 +55,15 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 		offer(to.text, to.in)
 	}
 	return out
+}
+
+// ruling answers the cases in which some check is hardest.
+func (in Input) ruling(now Result) []Case {
+	names := map[string]bool{}
+	for _, c := range now.Checks {
+		names[c.Case] = true
+	}
+	return slices.DeleteFunc(slices.Clone(in.Cases), func(c Case) bool { return !names[c.Name] })
 }
 
 // proved works a changed joint out, and tells whether it may be offered: nothing new

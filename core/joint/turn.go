@@ -3,6 +3,7 @@ package joint
 import (
 	"math"
 
+	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -138,8 +139,21 @@ func (j *joint) pry(s *spread, ta float64) {
 		}
 		for i := range s.pull {
 			if t := s.drawn(i); t > 0 {
-				s.pried[i] = math.Max(s.pried[i], j.leverArm(k, i).Force(j.in.Strength, t, ta))
+				s.pried[i] = math.Max(s.pried[i], j.levers(k)[i].Force(j.in.Strength, t, ta))
 			}
 		}
 	}
+}
+
+// levers answers the prying geometry of an outer ply at all bolts, worked out once.
+func (j *joint) levers(k int) []bolt.Prying {
+	if j.pries == nil {
+		j.pries = map[int][]bolt.Prying{}
+	}
+	if _, there := j.pries[k]; !there {
+		for i := range j.in.Holes {
+			j.pries[k] = append(j.pries[k], j.leverArm(k, i))
+		}
+	}
+	return j.pries[k]
 }

@@ -8,7 +8,7 @@ import { demandText } from './writeDemand'
 import VerdictLine from './VerdictLine.vue'
 import WhyButton from './WhyButton.vue'
 
-const props = defineProps<{ checks: Check[]; label?: string }>()
+const props = defineProps<{ checks: Check[] }>()
 const asked = computed(() => props.checks.filter((c) => c.verdict !== 'not needed'))
 const idle = computed(() => props.checks.filter((c) => c.verdict === 'not needed'))
 const key = (c: Check) => `${c.key} ${c.feature ?? ''}`
@@ -19,11 +19,10 @@ const line = (c: Check) =>
 </script>
 
 <template>
-  <div class="ledger" role="list" :aria-label="label ?? 'All that must be answered'">
+  <div class="ledger">
     <div
       v-for="c in asked"
       :key="key(c)"
-      role="listitem"
       class="check"
       :class="c.verdict.replace(' ', '-')"
       :data-check="c.key"
@@ -39,7 +38,7 @@ const line = (c: Check) =>
     </div>
     <details v-if="idle.length" data-idle>
       <summary>{{ idle.length }} more {{ idle.length === 1 ? 'asks' : 'ask' }} nothing here</summary>
-      <p v-for="c in idle" :key="key(c)" role="listitem" class="small" :data-check="c.key" data-says="not needed">
+      <p v-for="c in idle" :key="key(c)" class="small" :data-check="c.key" data-says="not needed">
         <b>{{ c.name }}</b> <span v-if="c.where" class="soft">{{ c.where }}</span
         >: {{ c.why }}
       </p>

@@ -91,14 +91,14 @@ const stock = ref('')
       </section>
       <section v-if="chosen">
         <h2>{{ chosen.name }}</h2>
-        <LedgerList :checks="checks" :label="`All ${chosen.name} must answer`" />
+        <LedgerList :checks="checks" />
         <PictureFrame name="diagram">
           <DiagramPlot :along="chosen.along" />
         </PictureFrame>
       </section>
       <section v-if="others.length">
         <h2>Plates, ears and the whole</h2>
-        <LedgerList :checks="others" label="All plates, ears and the whole frame must answer" />
+        <LedgerList :checks="others" />
       </section>
       <section>
         <h2>Another section</h2>
