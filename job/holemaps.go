@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 	"math"
+	"strings"
 
 	"warmanvil/core/hole"
 	"warmanvil/core/profile"
@@ -49,7 +50,13 @@ func (l *locator) mapOf(m *HoleMap) *MapTold {
 			continue
 		}
 		t.Readings[k].Centres, shift[k] = c.Centres, c.Centres-v
-		in.Readings = append(in.Readings, hole.Reading{From: a, To: b, Distance: c.Centres, Sigma: &sigma})
+		reading := hole.Reading{From: a, To: b, Distance: c.Centres}
+		if r.Value.Unsaid(l.survey.Shop) {
+			t.Unsaid, t.UnsaidText = true, l.pen.fine(hole.Unsaid)
+		} else {
+			reading.Sigma = &sigma
+		}
+		in.Readings = append(in.Readings, reading)
 		at = append(at, k)
 		t.sources = append(t.sources, sourceOf(fmt.Sprintf("%s, %s to %s", m.Name, holeName(m, a), holeName(m, b)), r.Value))
 	}
@@ -89,7 +96,7 @@ func (l *locator) mapOf(m *HoleMap) *MapTold {
 		t.Readings[k].Residual, t.Readings[k].Text, t.Readings[k].Control = r.Residuals[i], l.pen.mm(r.Residuals[i]), r.Control[i]
 		t.Readings[k].Large = math.Abs(r.Standardised[i]) > 3.29
 	}
-	l.sayMap(m, t, r, at, shift)
+	l.sayMap(m, t, in, r, at, shift)
 	t.Working = l.pen.explain(r.Working)
 	return t
 }
@@ -109,7 +116,7 @@ func plural(n int, one, many string) string {
 }
 
 // sayMap puts what the fit tells in words with the holes' names.
-func (l *locator) sayMap(m *HoleMap, t *MapTold, r hole.MapResult, at []int, shift map[int]float64) {
+func (l *locator) sayMap(m *HoleMap, t *MapTold, in hole.MapInput, r hole.MapResult, at []int, shift map[int]float64) {
 	say := func(code string, severity working.Severity, text string, args ...any) {
 		t.Findings = append(t.Findings, working.Finding{Code: code, Severity: severity, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf(text, args...), Working: l.pen.explain(r.Working)})
 	}
@@ -125,10 +132,18 @@ func (l *locator) sayMap(m *HoleMap, t *MapTold, r hole.MapResult, at []int, shi
 			why = " Likely " + t.Slips[0] + "."
 		}
 		say("suspect", working.Stop, "The reading from %s to %s does not go with the others: %s would agree.%s Until it is taken again the map goes by the others.", holeName(m, s.From), holeName(m, s.To), t.Agrees, why)
+	} else if len(r.Doubtful) > 0 {
+		var list []string
+		for _, k := range r.Doubtful {
+			list = append(list, fmt.Sprintf("%s to %s", holeName(m, in.Readings[k].From), holeName(m, in.Readings[k].To)))
+		}
+		say("cannot-tell", working.Stop, "One reading does not go with the others, and they cannot tell which: %s. Take these again.", strings.Join(list, ", or "))
 	} else if !r.Consistent {
 		say("cannot-tell", working.Stop, "The readings contradict each other and cannot tell which one is wrong. Measure again, or one more from a hole that has few.")
 	} else if r.Redundancy == 0 && len(m.Holes) > 2 {
 		say("no-check", working.Mind, "There is no reading to spare: a wrong one would not show. Take one more.")
+	} else if r.Redundancy == 1 {
+		say("one-spare", working.Mind, "There is one reading to spare: a slip may not show, and one that shows cannot be told from the others. Take one more.")
 	}
 	if r.Next != nil {
 		t.NextFrom, t.NextTo = m.Holes[r.Next.From].ID, m.Holes[r.Next.To].ID

@@ -47,6 +47,8 @@ type MapTold struct {
 	Alternatives [][][2]float64    `json:"alternatives,omitempty"`
 	Spare        int               `json:"spare" doc:"readings beyond the least"`
 	Why          string            `json:"why,omitempty" doc:"why there is no map yet"`
+	Unsaid       bool              `json:"unsaid,omitempty" doc:"how good the tape is was not given"`
+	UnsaidText   string            `json:"unsaidText,omitempty" doc:"what a reading is then judged against"`
 	Missing      int               `json:"missing,omitempty" doc:"readings still needed"`
 	Findings     []working.Finding `json:"findings"`
 	Working      *working.Working  `json:"working,omitempty"`

@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"warmanvil/core/working"
 )
@@ -19,8 +20,10 @@ func (s *net) judge(in MapInput, fits []fit, r *MapResult) {
 		top = math.Abs(r.Standardised[order[0]])
 	}
 	r.Consistent = top <= critical && r.SumOfSquares <= chiSquare(r.Redundancy)
-	if r.Consistent && !in.weighted() {
-		r.Consistent = !standsOut(top, r.SumOfSquares, r.Redundancy)
+	near := 1. // how much better another reading must explain it to be as likely
+	if !in.weighted() {
+		near = Unsaid * Unsaid
+		r.Consistent = r.Consistent && !standsOut(top, r.SumOfSquares, r.Redundancy)
 	}
 	if r.Consistent || r.Redundancy < 2 {
 		return
@@ -55,13 +58,18 @@ func (s *net) judge(in MapInput, fits []fit, r *MapResult) {
 	slices.SortStableFunc(trials, func(a, b trial) int { return cmp.Compare(a.fit.ssq, b.fit.ssq) })
 	won := trials[0]
 	gain := best.ssq - won.fit.ssq
+	r.Doubtful = []int{won.reading}
 	for _, t := range trials[1:] {
-		if t.reading != won.reading && t.fit.ssq-won.fit.ssq <= 1+.001*gain {
-			return // as likely another one
+		if !slices.Contains(r.Doubtful, t.reading) && t.fit.ssq-won.fit.ssq <= near+.001*gain {
+			r.Doubtful = append(r.Doubtful, t.reading)
 		}
+	}
+	if len(r.Doubtful) > 1 {
+		return // as likely another one
 	}
 	if in.weighted() || top > critical {
 		if won.fit.ssq > chiSquare(r.Redundancy-1) && gain < .8*best.ssq {
+			r.Doubtful = nil
 			return // more than one is off
 		}
 	}
@@ -74,7 +82,7 @@ func (s *net) judge(in MapInput, fits []fit, r *MapResult) {
 		known.Diameters = []float64{in.Diameters[p[0]], in.Diameters[p[1]]}
 	}
 	sus.Slips = NameSlip(sus.Off, max(1.5/s.w[k], .3), known)
-	r.Suspect, r.PointsWithout = sus, pairsOf(won.fit.at)
+	r.Suspect, r.PointsWithout, r.Doubtful = sus, pairsOf(won.fit.at), nil
 }
 
 // doubtful lists the readings that others control, the one farthest off first.
@@ -106,18 +114,19 @@ func chiSquare(redundancy int) float64 {
 	return n * math.Pow(1-c+3.09*math.Sqrt(c), 3)
 }
 
+// Unsaid is how good a tape is taken to be where nobody said, mm: what a fabricator
+// reads of a steel tape from hole to hole (practice).
+const Unsaid = .5
+
 // standsOut tells, of readings whose uncertainty nobody gave, whether one lies
-// far beyond what the others scatter (Student's t, about one in a thousand
-// readings; rounding to 0.05 mm is the least scatter believed).
+// farther off than a tape does: against half a millimetre, or against what the others
+// scatter where that is more.
 func standsOut(top, ssq float64, redundancy int) bool {
-	limits := []float64{math.Inf(1), math.Inf(1), 45, 17, 11, 8.6, 7.4, 6.7, 6.2, 5.9, 5.6}
-	free := redundancy - 1
-	if free < 2 {
-		return false
+	scatter := 0.
+	if redundancy > 1 {
+		scatter = math.Sqrt(math.Max(ssq-top*top, 0) / float64(redundancy-1))
 	}
-	limit := limits[min(free, len(limits)-1)]
-	scatter := math.Max(math.Sqrt(math.Max(ssq-top*top, 0)/float64(free)), .05)
-	return top/scatter > limit
+	return top > critical*math.Max(Unsaid, scatter)
 }
 
 // say puts the findings in words; holes are numbered from 0.
@@ -132,10 +141,18 @@ func (s *net) say(weak []int, r *MapResult) {
 			why = " Likely " + r.Suspect.Slips[0].Words + "."
 		}
 		add("suspect", working.Stop, "The reading from hole %d to hole %d does not go with the others: %.1f mm would agree.%s", r.Suspect.From, r.Suspect.To, r.Suspect.Value, why)
+	case len(r.Doubtful) > 0:
+		var list []string
+		for _, k := range r.Doubtful {
+			list = append(list, fmt.Sprintf("%d to %d", s.pairs[k][0], s.pairs[k][1]))
+		}
+		add("cannot-tell", working.Stop, "One reading does not go with the others, and they cannot tell which: %s. Measure these again.", strings.Join(list, ", or "))
 	case !r.Consistent:
 		add("cannot-tell", working.Stop, "The readings contradict each other, and they cannot tell which one is wrong: measure the doubtful ones again, or more of them.")
 	case r.Redundancy == 0:
 		add("no-check", working.Mind, "There is no reading to spare: a wrong one would not show. Measure one more.")
+	case r.Redundancy == 1:
+		add("one-spare", working.Mind, "There is one reading to spare: a slip may not show, and one that shows cannot be told from the others. Measure one more.")
 	}
 	if len(r.Alternatives) > 0 {
 		add("mirror", working.Stop, "Another map fits as well: measure from hole %d to hole %d to tell them apart.", r.Next.From, r.Next.To)

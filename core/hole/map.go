@@ -18,7 +18,7 @@ type Reading struct {
 	From     int      `json:"from"`
 	To       int      `json:"to"`
 	Distance float64  `json:"distance" doc:"mm, centre to centre"`
-	Sigma    *float64 `json:"sigma,omitempty" doc:"mm, standard uncertainty; 1 when left out"`
+	Sigma    *float64 `json:"sigma,omitempty" doc:"mm, standard uncertainty; left out of all, they are judged against 0.5 or what they scatter and places told as of 1; left out of some, 0.5"`
 }
 
 // MapInput is a hole pattern as measured.
@@ -55,6 +55,7 @@ type MapResult struct {
 	SumOfSquares  float64           `json:"sumOfSquares" doc:"Σ((fitted − measured)/σ)²"`
 	Consistent    bool              `json:"consistent"`
 	Suspect       *Suspect          `json:"suspect,omitempty"`
+	Doubtful      []int             `json:"doubtful,omitempty" doc:"readings one of which is off, when the others cannot tell which"`
 	PointsWithout [][2]float64      `json:"pointsWithout,omitempty" doc:"mm, without the suspect"`
 	Alternatives  [][][2]float64    `json:"alternatives,omitempty" doc:"other maps that fit as well"`
 	Next          *Next             `json:"next,omitempty" doc:"reading that would tell more"`
@@ -149,6 +150,9 @@ func (in MapInput) net() (*net, error) {
 	for i, r := range in.Readings {
 		at := fmt.Sprintf("/readings/%d", i)
 		sigma := 1.0
+		if in.weighted() {
+			sigma = Unsaid
+		}
 		if r.Sigma != nil {
 			sigma = *r.Sigma
 		}

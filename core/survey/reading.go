@@ -105,6 +105,15 @@ func (r Reading) Sigma(shop Shop, angle bool) float64 {
 	return pick(instrument)
 }
 
+// Unsaid tells whether nobody said how good a length read with a tape is: neither for
+// the shop, nor by reading it often enough to see, nor by naming what it was read with.
+func (r Reading) Unsaid(shop Shop) bool {
+	if r.Instrument != "" && r.Instrument != Tape || shop[Tape] > 0 || r.Trust == "memory" || r.Trust == "assumed" {
+		return false
+	}
+	return r.Work(shop, false).Sigma <= Uncertainty[Tape].Length
+}
+
 // Work answers the mean of a repeated reading, or the smallest of an inside
 // width, with its uncertainty: the instrument's, or what the repeats scatter if
 // that is more. One that lies farther off the middle of the others than three

@@ -107,6 +107,10 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           <b class="num big">{{ map.readings.length }}</b> readings agree, <b class="num">{{ told.spare }}</b> of them to spare.
           <WhyButton v-if="told.working" :name="map.name" :working="told.working" />
         </p>
+        <p v-if="told?.unsaid && !told.why" class="soft small">
+          How good the tape is: not given. A reading is judged against {{ told.unsaidText }}, or what the others scatter where that
+          is more.
+        </p>
         <SaySo :label="`What ${map.name} says`" :list="told?.findings ?? []" />
         <div v-if="told?.nextFrom" class="row">
           <button type="button" class="press main" @click="addReading(told.nextFrom, told.nextTo)">

@@ -86,7 +86,7 @@ const addMap = () =>
             :label="`${t.name} is good to ±`"
             :model-value="survey!.instruments?.[t.key] ?? null"
             :lengths="style"
-            :note="`${worked?.tools[t.key]?.usual ?? ''} unless said`"
+            :note="survey!.instruments?.[t.key] ? '' : `not given: ${worked?.tools[t.key]?.usual ?? ''} by practice`"
             @update:model-value="(v) => open.set(`/instruments/${t.key}`, v)"
           />
         </div>
