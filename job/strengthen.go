@@ -2,8 +2,12 @@ package job
 
 import (
 	"context"
+	"slices"
 
 	"warmanvil/core/hold"
+	"warmanvil/core/sheet"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
 )
 
 // Built answers a job with its parts as built.
@@ -34,29 +38,91 @@ func (s *Service) Site(ctx context.Context, id string) (Job, Site, error) {
 }
 
 // Suggest answers what would help a mount that is tight or over, or what could
-// be saved on one that is over-strong.
+// be saved on one that is over-strong. Each is proved through the whole job: what makes
+// another mount or joint of the part worse is not offered.
 func (s *Service) Suggest(ctx context.Context, id, mount string) ([]hold.Suggestion, error) {
-	j, parts, err := s.Built(ctx, id)
+	_, site, err := s.Site(ctx, id)
 	if err != nil {
 		return nil, err
 	}
-	none := []hold.Suggestion{}
-	for _, m := range j.Brief.Mounts {
-		d, known := j.Brief.device(m.Device)
-		if m.ID != mount || !known {
-			continue
-		}
-		cases, _ := j.Brief.feetCases(d)
-		loads, why := j.Brief.loads(m, d, cases)
-		if why != "" {
-			return none, nil
-		}
-		for _, p := range parts {
-			if p.ID == m.Part && p.Err == nil {
-				return hold.Suggest(p.Recipe, m.Hold, loads, j.Brief.Strength, j.Brief.BuildOptions()), nil
-			}
-		}
-		return none, nil
+	return site.Suggest(mount)
+}
+
+// Suggest answers the changes of a mount that hold up in the whole job.
+func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
+	out := []hold.Suggestion{}
+	k := slices.IndexFunc(s.Brief.Mounts, func(m Mount) bool { return m.ID == mount })
+	if k < 0 {
+		return nil, ErrNotFound
 	}
-	return nil, ErrNotFound
+	m := s.Brief.Mounts[k]
+	p := slices.IndexFunc(s.Parts, func(p BuiltPart) bool { return p.ID == m.Part })
+	if p < 0 || s.Parts[p].Err != nil {
+		return out, nil
+	}
+	d, _ := s.Brief.device(m.Device)
+	cases, why := s.Brief.feetCases(d)
+	if m.Device != "" && why != "" {
+		return out, nil
+	}
+	loads, reason := s.Brief.loads(m, d, cases)
+	if reason != "" {
+		return out, nil
+	}
+	before := s.Hold()
+	parts := make([]Part, len(s.Parts))
+	for i, b := range s.Parts {
+		parts[i] = b.Part
+	}
+	for _, try := range hold.Suggest(s.Parts[p].Recipe, m.Hold, loads, s.Brief.Strength, s.Brief.PartOptions(parts[p], parts)) {
+		next := s
+		next.Brief.Mounts = slices.Clone(s.Brief.Mounts)
+		next.Brief.Mounts[k].Hold = try.Mount
+		next.Parts = slices.Clone(s.Parts)
+		if len(try.Edits) > 0 {
+			recipe, err := sheet.ApplyEdits(s.Parts[p].Recipe, try.Edits)
+			if err != nil {
+				continue
+			}
+			b := &next.Parts[p]
+			b.Recipe = recipe
+			b.Built, b.Err = sheet.Build(recipe, s.Brief.PartOptions(b.Part, parts))
+		}
+		if !worsens(before, next.Hold()) {
+			out = append(out, try)
+		}
+	}
+	return out, nil
+}
+
+// worsens tells whether anything in a job has a worse verdict than before, stops that
+// it had not, or can no longer be worked out.
+func worsens(before, after Holding) bool {
+	for i, m := range after.Mounts {
+		if strength.Worse(m.Verdict, before.Mounts[i].Verdict) {
+			return true
+		}
+	}
+	for i, j := range after.Joints {
+		was := before.Joints[i]
+		switch {
+		case was.Result == nil:
+		case j.Result == nil || strength.Worse(j.Result.Verdict, was.Result.Verdict):
+			return true
+		case j.Result.Hardest != nil && was.Result.Hardest != nil && *j.Result.Hardest > strength.TightFrom && *j.Result.Hardest > *was.Result.Hardest+1e-6:
+			return true
+		case stopsOf(j.Result.Findings) > stopsOf(was.Result.Findings):
+			return true
+		}
+	}
+	return false
+}
+
+func stopsOf(list []working.Finding) (n int) {
+	for _, f := range list {
+		if f.Severity == working.Stop {
+			n++
+		}
+	}
+	return n
 }

@@ -43,6 +43,11 @@ func (p *placed) findings() []working.Finding {
 			say(working.Mind, "slot-slips", "Bolts", h, "%s is a slot: it slips along its long way until the bolt meets the end, and only clamping holds it there.", h.Name)
 		}
 	}
+	if p.mount.Doubler > 0 {
+		if gap, need := p.crowded(); gap < need {
+			say(working.Stop, "doubler-room", "Doubler", p.holes[0], "A doubler reaches past its bolts by two diameters, %.1f mm, and the bend stands %.1f mm from them: move the holes, or take thicker plate.", need, gap)
+		}
+	}
 	if p.mount.InPlane == Instantaneous && !p.icrHere() {
 		why := "the plate is not ductile steel thick enough to bear"
 		if rule.Yields() {

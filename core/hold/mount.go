@@ -73,6 +73,7 @@ type Mount struct {
 	Up       Direction     `json:"up" enum:"+x,-x,+y,-y,+z,-z" doc:"which way of the part points up"`
 	Forward  Direction     `json:"forward" enum:"+x,-x,+y,-y,+z,-z" doc:"which way of the part points forward"`
 	Bolts    Bolts         `json:"bolts"`
+	Doubler  float64       `json:"doubler,omitempty" doc:"thickness of a plate of the same metal under the bolts' heads, two diameters past the holes each way, mm; 0 for none"`
 	InPlane  GroupSchool   `json:"inPlane" enum:"elastic,icr"`
 	OutPlane TensionSchool `json:"outPlane" enum:"centroid,edge"`
 }

@@ -51,6 +51,9 @@ func lay(part *sheet.Part, m Mount) (*placed, error) {
 	if p.bolt, err = m.Bolts.find(); err != nil {
 		return nil, missing(err.Error() + ".")
 	}
+	if !(m.Doubler >= 0 && m.Doubler <= 60) {
+		return nil, missing("A doubler is from 0 (none) to 60 mm thick.")
+	}
 	up, forward := ways[m.Up], ways[m.Forward]
 	if up.Dot(up) == 0 || forward.Dot(forward) == 0 || up.Dot(forward) != 0 {
 		return nil, missing("Which way of the part points up and which forward must be two ways across each other.")

@@ -32,7 +32,11 @@ func (p *placed) strong() working.Quantity {
 func (p *placed) bearing() mode {
 	d := p.bolt.Thread.Diameter
 	// A washer is known on the sheet's own side alone.
-	capacity, by := p.plate(0).Bearing(p.rule, d, false)
+	_, by := p.plate(0).Bearing(p.rule, d, false)
+	capacity := p.doubled(p.plate(0), func(ply bolt.Plate) float64 {
+		c, _ := ply.Bearing(p.rule, d, false)
+		return c
+	})
 	said := p.rule.Says(p.plate(0).Breaks())
 	if p.mat.t < bolt.ThinSheet && !p.mat.aluminium() && !p.rule.Yields() {
 		said = p.rule.Says(strength.SheetBearing)
@@ -42,13 +46,17 @@ func (p *placed) bearing() mode {
 			return p.each(func(i int) (float64, float64) { return s.vectors[i].Len(), capacity })
 		},
 		Explain: func(s *shares, h strength.Hit) working.Working {
-			return working.Working{Method: "Bearing of the bolt on the plate", Source: by, Formula: "V against R", Inputs: []working.Quantity{mm("d", "bolt", d), p.thick(), p.strong()},
+			return working.Working{Method: "Bearing of the bolt on the plate", Source: by, Formula: "V against R", Inputs: append([]working.Quantity{mm("d", "bolt", d), p.thick(), p.strong()}, p.doublerSays()...),
 				Steps: []working.Quantity{newtons("cap", "may be used", capacity)}, Assumptions: []string{said}, Result: newtons("V", "share of the bolt", h.Demand)}
 		}}
 }
 
 func (p *placed) tearOut() mode {
 	worst := 0.0
+	tears := func(ply bolt.Plate) float64 {
+		c, _ := ply.TearOut(p.rule)
+		return c
+	}
 	at := func(s *shares, i int) bolt.Plate {
 		v := s.vectors[i]
 		ply := p.plate(p.holes[i].Diameter)
@@ -62,12 +70,11 @@ func (p *placed) tearOut() mode {
 				v := s.vectors[i].Len()
 				bound := p.plate(p.holes[i].Diameter)
 				bound.Clear = p.clear[i] // no direction is worse than the nearest edge
-				c, _ := bound.TearOut(p.rule)
+				c := p.doubled(bound, tears)
 				if v <= worst*c {
 					return v, c
 				}
-				c, _ = at(s, i).TearOut(p.rule)
-				return v, c
+				return v, p.doubled(at(s, i), tears)
 			})
 			if u := h.Share(); !math.IsInf(u, 0) {
 				worst = max(worst, u)
@@ -78,10 +85,10 @@ func (p *placed) tearOut() mode {
 		},
 		Explain: func(s *shares, h strength.Hit) working.Working {
 			ply := at(s, h.At)
-			c, by := ply.TearOut(p.rule)
+			_, by := ply.TearOut(p.rule)
 			return working.Working{Method: "Tear-out along the force", Source: by, Formula: "V against R",
-				Inputs: []working.Quantity{mm("lc", "hole's edge to the next edge along the force", ply.Clear), p.thick(), p.strong()},
-				Steps:  []working.Quantity{newtons("cap", "may be used", c)}, Assumptions: []string{p.rule.Says(ply.Breaks()), "each hole with its own edge distance"}, Result: newtons("V", "share of the bolt", h.Demand)}
+				Inputs: append([]working.Quantity{mm("lc", "hole's edge to the next edge along the force", ply.Clear), p.thick(), p.strong()}, p.doublerSays()...),
+				Steps:  []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Assumptions: []string{p.rule.Says(ply.Breaks()), "each hole with its own edge distance"}, Result: newtons("V", "share of the bolt", h.Demand)}
 		}}
 }
 
@@ -188,14 +195,16 @@ func (p *placed) pullThrough() mode {
 	head := max(p.bolt.Thread.AcrossHex, p.mount.Bolts.Washer)
 	m.Eval = func(s *shares) strength.Hit {
 		return p.each(func(i int) (float64, float64) {
-			c, _ := p.plate(p.holes[i].Diameter).PullThrough(p.rule, head)
-			return p.tension(s)[i], c
+			return p.tension(s)[i], p.doubled(p.plate(p.holes[i].Diameter), func(ply bolt.Plate) float64 {
+				c, _ := ply.PullThrough(p.rule, head)
+				return c
+			})
 		})
 	}
 	m.Explain = func(s *shares, h strength.Hit) working.Working {
-		c, by := p.plate(p.holes[h.At].Diameter).PullThrough(p.rule, head)
-		return working.Working{Method: "Head or washer pulled through thin sheet", Source: by, Formula: "T against P", Inputs: []working.Quantity{p.thick(), mm("dw", "head or washer", head), p.strong()},
-			Steps: []working.Quantity{newtons("cap", "may be used", c)}, Assumptions: []string{p.rule.Says(strength.PullThrough)}, Result: newtons("T", "pull on the bolt", h.Demand)}
+		_, by := p.plate(p.holes[h.At].Diameter).PullThrough(p.rule, head)
+		return working.Working{Method: "Head or washer pulled through thin sheet", Source: by, Formula: "T against P", Inputs: append([]working.Quantity{p.thick(), mm("dw", "head or washer", head), p.strong()}, p.doublerSays()...),
+			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Assumptions: []string{p.rule.Says(strength.PullThrough)}, Result: newtons("T", "pull on the bolt", h.Demand)}
 	}
 	return m
 }
@@ -211,7 +220,11 @@ func (p *placed) pryPlate() mode {
 	m.Eval = func(s *shares) strength.Hit {
 		return p.each(func(i int) (float64, float64) {
 			if t := p.tension(s)[i]; t > 0 {
-				return t, p.pryingAt(i).Bends(p.rule)
+				q := p.pryingAt(i)
+				return t, p.doubled(q.Plate, func(ply bolt.Plate) float64 {
+					q.Plate = ply
+					return q.Bends(p.rule)
+				})
 			}
 			return 0, 1
 		})
@@ -219,7 +232,7 @@ func (p *placed) pryPlate() mode {
 	m.Explain = func(s *shares, h strength.Hit) working.Working {
 		q := p.pryingAt(h.At)
 		return working.Working{Method: "Plate bent beside its bolts", Source: "AISC Manual part 9, the plate's own strength with full prying", Formula: "T ≤ p·t²·F·(1 + δ)/(4·b'), b' = b − d/2, δ = 1 − dh/p",
-			Inputs: []working.Quantity{p.thick(), p.strong(), mm("b", "bolt to the bend the load comes through", q.B), mm("p", "length of plate that belongs to the bolt", q.Length)},
+			Inputs: append([]working.Quantity{p.thick(), p.strong(), mm("b", "bolt to the bend the load comes through", q.B), mm("p", "length of plate that belongs to the bolt", q.Length)}, p.doublerSays()...),
 			Steps:  []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Assumptions: []string{p.rule.Says(q.Plate.Yields())}, Result: newtons("T", "pull on the bolt without prying", h.Demand)}
 	}
 	return m

@@ -25,7 +25,7 @@ type Suggestion struct {
 	First       string           `json:"first" doc:"what then gives first"`
 	Mass        float64          `json:"mass" doc:"kg of one part with the change, bolts not counted"`
 	MassChange  float64          `json:"massChange" doc:"kg"`
-	Asks        []string         `json:"asks" doc:"what else it asks for: stops on the part that are new with it"`
+	Asks        []string         `json:"asks" doc:"what else it asks for; nothing, as a change that brings new stops is not offered"`
 }
 
 // Slack is the utilisation below which a bracket is said to be over-strong.
@@ -62,12 +62,13 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 			continue
 		}
 		res := Check(built, next, c.mount, loads, rule)
-		if res.Hardest == nil || stopped(res) {
+		if res.Hardest == nil || stopped(res) || len(asks(part, built)) > 0 || silences(now, res) {
 			continue
 		}
 		helps := up && *res.Hardest < *now.Hardest-1e-6 || !up && *res.Hardest < strength.TightFrom
 		if helps {
-			out = append(out, Suggestion{c.label, c.mount, append([]working.Edit{}, c.edits...), res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass, asks(part, built)})
+			more := doublerMass(&built, next, c.mount) - doublerMass(&part, r, m)
+			out = append(out, Suggestion{c.label, c.mount, append([]working.Edit{}, c.edits...), res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass + more, []string{}})
 		}
 	}
 	return out
@@ -85,24 +86,42 @@ func tried(r sheet.Recipe, was sheet.Part, c *change, opt sheet.Options) (sheet.
 		return next, built, err == nil && built.Whole
 	}
 	next, built, ok := build(c.edits)
-	if !ok || len(asks(was, built)) == 0 {
-		return next, built, ok
-	}
 	had := stops(was)
-	edits, labels := append([]working.Edit{}, c.edits...), []string{}
-	for _, f := range built.Findings {
-		if f.Severity == working.Stop && !had[f.Code+f.Feature] && len(f.Fixes) > 0 {
-			edits = append(edits, f.Fixes[0].Edits...)
-			if !slices.Contains(labels, lower(f.Fixes[0].Label)) {
-				labels = append(labels, lower(f.Fixes[0].Label))
+	for range 3 { // a fix may ask for another: holes moved in, then a longer leg
+		if !ok || len(asks(was, built)) == 0 {
+			return next, built, ok
+		}
+		edits, labels := append([]working.Edit{}, c.edits...), []string{}
+		for _, f := range built.Findings {
+			if f.Severity == working.Stop && !had[f.Code+f.Feature] && len(f.Fixes) > 0 {
+				edits = append(edits, f.Fixes[0].Edits...)
+				if !slices.Contains(labels, lower(f.Fixes[0].Label)) {
+					labels = append(labels, lower(f.Fixes[0].Label))
+				}
 			}
 		}
-	}
-	if fixedRecipe, fixed, whole := build(edits); whole && len(asks(was, fixed)) < len(asks(was, built)) {
+		fixedRecipe, fixed, whole := build(edits)
+		if len(labels) == 0 || !whole {
+			break
+		}
 		c.edits, c.label = edits, c.label+", "+strings.Join(labels, ", ")
-		return fixedRecipe, fixed, true
+		next, built = fixedRecipe, fixed
 	}
-	return next, built, true
+	return next, built, ok
+}
+
+// silences tells whether something that was answered before cannot be said any more.
+func silences(was, now Result) bool {
+	known := map[string]bool{}
+	for _, c := range was.Checks {
+		known[c.Key] = known[c.Key] || c.Verdict != strength.CannotSay
+	}
+	for _, c := range now.Checks {
+		if c.Verdict == strength.CannotSay && known[c.Key] {
+			return true
+		}
+	}
+	return false
 }
 
 func stops(p sheet.Part) map[string]bool {
@@ -150,6 +169,8 @@ func changes(r sheet.Recipe, part sheet.Part, m Mount, up bool, opt sheet.Option
 		if c, ok := nearer(r, part, m, opt); ok {
 			list = append(list, c)
 		}
+		list = append(list, moreEdge(r, part, m, opt)...)
+		list = append(list, doubled(r, part, m, opt)...)
 	}
 	if c, ok := otherPlate(r, m, up, opt); ok {
 		list = append(list, c)
@@ -318,20 +339,26 @@ func written(mm float64, opt sheet.Options) string {
 
 // each visits the named hole features of a recipe with their paths.
 func each(r sheet.Recipe, features []string, visit func(path string, h sheet.Hole)) {
-	wanted := map[string]bool{}
-	for _, f := range features {
-		wanted[f] = true
-	}
-	var walk func(path string, holes []sheet.Hole, flanges []sheet.Flange)
-	walk = func(path string, holes []sheet.Hole, flanges []sheet.Flange) {
-		for i, h := range holes {
-			if wanted[h.ID] {
+	holes := func(path string, list []sheet.Hole) {
+		for i, h := range list {
+			if slices.Contains(features, h.ID) {
 				visit(fmt.Sprintf("%s/holes/%d", path, i), h)
 			}
 		}
-		for i, f := range flanges {
-			walk(fmt.Sprintf("%s/flanges/%d", path, i), f.Holes, f.Flanges)
+	}
+	holes("/base", r.Base.Holes)
+	flanges(r, func(path string, f sheet.Flange) { holes(path, f.Holes) })
+}
+
+// flanges visits every flange of a recipe with its path.
+func flanges(r sheet.Recipe, visit func(path string, f sheet.Flange)) {
+	var walk func(path string, list []sheet.Flange)
+	walk = func(path string, list []sheet.Flange) {
+		for i, f := range list {
+			at := fmt.Sprintf("%s/flanges/%d", path, i)
+			visit(at, f)
+			walk(at, f.Flanges)
 		}
 	}
-	walk("/base", r.Base.Holes, r.Base.Flanges)
+	walk("/base", r.Base.Flanges)
 }

@@ -167,6 +167,13 @@ function setUp(v: (typeof ways)[number]['value']) {
         :lengths="open.style.value"
         @update:model-value="(v) => set('/hold/bolts/washer', v)"
       />
+      <ValueField
+        label="Doubler under their heads"
+        :model-value="hold.doubler ?? 0"
+        :lengths="open.style.value"
+        note="0 for none; same metal, two diameters past the bolts"
+        @update:model-value="(v) => set('/hold/doubler', v || undefined)"
+      />
       <label class="tick"
         ><input
           type="checkbox"

@@ -65,7 +65,6 @@ const kg = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : '±'}${Math.abs(v).to
       <VerdictLine :utilisation="s.utilisation" :verdict="s.verdict" :label="s.label" />
       <p class="small">{{ kg(s.massChange) }} each · then first: {{ s.first.toLowerCase() }}</p>
       <button type="button" class="press tight" :disabled="taking" @click="takeIt(s)">Take it</button>
-      <p v-for="a in s.asks" :key="a" class="asks small">Asks besides: {{ a }}</p>
     </div>
     <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
   </div>
@@ -82,10 +81,6 @@ const kg = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : '±'}${Math.abs(v).to
 }
 .what {
   font-weight: 560;
-}
-.asks {
-  grid-column: 1 / -1;
-  color: var(--mind);
 }
 @media (max-width: 900px) {
   .one {
