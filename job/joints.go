@@ -113,6 +113,7 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 		told.Why = err.Error()
 		return told
 	}
+	bare := r
 	for i := range r.Checks {
 		if w := r.Checks[i].Working; w != nil {
 			*w = w.Written(b.Unit != UnitMM)
@@ -140,7 +141,7 @@ func (s *site) tellJoint(j Joint, path Pathway) BoltedTold {
 			*s.Working = s.Working.Written(b.Unit != UnitMM)
 		}
 	}
-	told.Suggestions = joint.Suggest(in, j.Part != "", held...)
+	told.Suggestions = joint.SuggestFor(in, bare, j.Part != "", held...)
 	for i := range told.Suggestions { // what comes from the job stays there
 		to := &told.Suggestions[i].Input
 		to.Cases, to.Holes, to.Strength, to.Face, to.Bins = j.Design.Cases, j.Design.Holes, j.Design.Strength, j.Design.Face, j.Design.Bins

@@ -17,7 +17,13 @@ func (j *joint) hold() {
 		return
 	}
 	list := j.spreads()
-	checks := strength.Hardest(j.modes(list), list, (*spread).name)
+	modes := j.modes(list)
+	if j.in.trying {
+		for i := range modes {
+			modes[i].Explain = nil // nobody reads it
+		}
+	}
+	checks := strength.Hardest(modes, list, (*spread).name)
 	for _, why := range j.in.Open {
 		checks = append(checks, strength.Silent("arrives", "Loads that arrive", why))
 	}
@@ -129,20 +135,49 @@ func (j *joint) tell(list []spread) {
 	}
 }
 
-// doubler says how thick a plate behind a ply would have to be.
+// doubler says how thick a plate behind a ply would have to be, tried until the whole
+// joint says so: a thicker ply can go by another rule than a thin one.
 func (j *joint) doubler(k int, p ply) {
-	worst := 0.
-	for _, c := range j.out.Checks {
-		if c.Where == p.Name && c.Utilisation != nil && c.Verdict == strength.Over && !slices.Contains([]string{"spacing", "rubber-bend", "rubber-shear", "rubber-pull"}, mainKey(c.Key)) {
+	worst := overOn(j.out.Checks, p.Name)
+	if worst <= 1 || j.in.trying {
+		return
+	}
+	need := math.Max(math.Ceil((p.Thickness*(worst/strength.TightFrom-1))*2)/2, .5)
+	code := fmt.Sprintf("doubler-%d", k)
+	to := j.in
+	to.trying = true
+	to.Plies = slices.Clone(to.Plies)
+	quick := to
+	quick.Cases = to.ruling(*j.out)
+	for range 4 {
+		to.Plies[k].Thickness = p.Thickness + need
+		r, err := Work(quick)
+		if err == nil && overOn(r.Checks, p.Name) <= strength.TightFrom && len(quick.Cases) < len(to.Cases) {
+			r, err = Work(to)
+		}
+		if err == nil && overOn(r.Checks, p.Name) <= strength.TightFrom && !slices.ContainsFunc(r.Findings, func(f working.Finding) bool { return f.Severity == working.Stop && !j.told(f.Code) }) {
+			j.say(code, working.Stop, "Plies", fmt.Sprintf("%s is over: a doubler of %s of the same metal, bolted through the same holes and reaching past them by two diameters, or %s in one piece, brings it under %.0f %%.", p.Name, j.mm(need), j.mm(p.Thickness+need), 100*strength.TightFrom),
+				fix(fmt.Sprintf("%s on %s", j.mm(need), p.Name), fmt.Sprintf("/plies/%d/thickness", k), p.Thickness+need))
+			return
+		}
+		need = math.Ceil(3*need) / 2
+	}
+	j.say(code, working.Stop, "Plies", fmt.Sprintf("%s is over, and no doubler brings it under: more or larger fasteners, more edge, or another way to hold it.", p.Name))
+}
+
+// overOn answers the largest share used of what a thicker ply helps, on one ply.
+func overOn(checks []strength.Check, name string) (worst float64) {
+	for _, c := range checks {
+		if c.Where == name && c.Utilisation != nil && !slices.Contains([]string{"spacing", "rubber-bend", "rubber-shear", "rubber-pull"}, mainKey(c.Key)) {
 			worst = math.Max(worst, *c.Utilisation)
 		}
 	}
-	if worst > 1 {
-		need := math.Max(math.Ceil((p.Thickness*(worst/strength.TightFrom-1))*2)/2, .5)
-		to := p.Thickness + need
-		j.say(fmt.Sprintf("doubler-%d", k), working.Stop, "Plies", fmt.Sprintf("%s is over: a doubler of %s of the same metal, bolted through the same holes and reaching past them by two diameters, or %s in one piece, brings it under %.0f %%.", p.Name, j.mm(need), j.mm(to), 100*strength.TightFrom),
-			fix(fmt.Sprintf("%s on %s", j.mm(need), p.Name), fmt.Sprintf("/plies/%d/thickness", k), to))
-	}
+	return worst
+}
+
+// told tells whether a finding was said already.
+func (j *joint) told(code string) bool {
+	return slices.ContainsFunc(j.out.Findings, func(f working.Finding) bool { return f.Code == code })
 }
 
 // mainKey answers a check's key without the number of its ply.

@@ -47,7 +47,7 @@ func Instead(in Input, now Result) []Substitute {
 	if !in.Nut.Threaded() || err != nil {
 		return out
 	}
-	in.Cases = in.ruling(now)
+	in.Cases, in.trying = in.ruling(now), true
 	if len(in.Cases) == 0 {
 		return out
 	}

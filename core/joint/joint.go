@@ -130,6 +130,7 @@ type Input struct {
 	Angle    float64          `json:"angle,omitempty" doc:"degrees a side may come out turned"`
 	Meets    []Meeting        `json:"meets,omitempty" doc:"what it is part of or near to"`
 	Strength strength.Rule    `json:"strength,omitzero" doc:"its school; in a job that of the brief"`
+	trying   bool             // worked to prove a change: no advice
 	Open     []string         `json:"-"` // why loads do not all arrive, in words
 }
 

@@ -26,14 +26,25 @@ const maxSuggestions = 6
 // part, larger washers, thicker plies, more edge, two shear planes. heldPlies are
 // those whose thickness is given by a part.
 func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
+	in.trying = true
 	now, err := Work(in)
-	if err != nil || now.Hardest == nil || *now.Hardest < strength.TightFrom {
+	in.trying = false
+	if err != nil {
+		return []Suggestion{}
+	}
+	return SuggestFor(in, now, heldHoles, heldPlies...)
+}
+
+// SuggestFor is Suggest for a joint that was just worked out.
+func SuggestFor(in Input, now Result, heldHoles bool, heldPlies ...int) []Suggestion {
+	if now.Hardest == nil || *now.Hardest < strength.TightFrom {
 		return []Suggestion{}
 	}
 	out := []Suggestion{}
 	ruling := in.ruling(now)
 	offer := func(text string, to Input) (enough bool) {
 		// First in the cases that rule now: what does not help there is not worked out whole.
+		to.trying = true
 		quick := to
 		quick.Cases = ruling
 		if q, err := Work(quick); err != nil || q.Hardest == nil || *q.Hardest > *now.Hardest-.02 || len(out) == maxSuggestions {
@@ -43,6 +54,7 @@ func Suggest(in Input, heldHoles bool, heldPlies ...int) []Suggestion {
 		if !ok || *r.Hardest > *now.Hardest-.02 || len(out) == maxSuggestions {
 			return false
 		}
+		to.trying = false
 		out = append(out, Suggestion{text, to, r.Verdict, r.Hardest})
 		return *r.Hardest < strength.TightFrom
 	}

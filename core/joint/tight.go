@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/quantity"
@@ -47,16 +48,21 @@ func (b bolted) tighten(j *joint) {
 			ways = by
 		}
 	}
-	sleeve := func(k int) working.Fix {
-		return fix("A spacer tube through "+j.plies[k].Name, fmt.Sprintf("/plies/%d/sleeved", k), true)
+	var soft []any // plies that want a sleeve: one alone leaves the torque where the next one holds it
+	var names []string
+	for i, p := range j.plies {
+		if !p.Sleeved && (p.Hollow || p.Squash > 0 || !p.metal) {
+			soft, names = append(soft, fmt.Sprintf("/plies/%d/sleeved", i), true), append(names, p.Name)
+		}
 	}
+	sleeve := fix("A spacer tube through "+strings.Join(names, " and "), soft...)
 	for i, p := range j.plies {
 		outer := i == 0 || i == len(j.plies)-1 && !j.kind.captive()
 		if p.Hollow && !p.Sleeved {
-			lower(hollowShare*r.Preload, fmt.Sprintf("%s is hollow and is squeezed shut: put a sleeve through it", p.Name), sleeve(i))
+			lower(hollowShare*r.Preload, fmt.Sprintf("%s is hollow and is squeezed shut: put a sleeve through it", p.Name), sleeve)
 		}
 		if !p.metal && p.Squash == 0 && !p.Sleeved {
-			lower(hollowShare*r.Preload, fmt.Sprintf("%s is no metal and creeps: sleeve it", p.Name), sleeve(i))
+			lower(hollowShare*r.Preload, fmt.Sprintf("%s is no metal and creeps: sleeve it", p.Name), sleeve)
 		}
 		seat := .95 * j.bearing(i)
 		if j.washeredAt(i) {
@@ -73,7 +79,7 @@ func (b bolted) tighten(j *joint) {
 			}
 		}
 		if p.Squash > 0 && !p.Sleeved {
-			lower(.1*r.Preload, fmt.Sprintf("%s is soft: tighten on a sleeve, then the full torque holds", p.Name), sleeve(i))
+			lower(.1*r.Preload, fmt.Sprintf("%s is soft: tighten on a sleeve, then the full torque holds", p.Name), sleeve)
 		}
 	}
 	switch b.nut {

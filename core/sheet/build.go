@@ -40,6 +40,7 @@ type Options struct {
 	Display    quantity.Display // how lengths are written
 	Body       bool             // the folded body's faces and edges too, for drawing
 	Sections   bool             // the folded part cut square to its bends
+	Proved     bool             // fixes are tried, and only those that help told
 	Lift       float64          // kg one person lifts; 0 is not asked
 	NearPeople bool             // it stands in a space with people
 	Quantity   int              // how many are made; 0 is not asked
@@ -60,6 +61,9 @@ func Build(r Recipe, opt Options) (Part, error) {
 	if !ok {
 		part.Dimensions = b.dimensions()
 		part.Findings = b.sorted()
+		if opt.Proved {
+			prove(r, opt, &part)
+		}
 		return part, nil
 	}
 	part.Outline = outline
@@ -75,6 +79,9 @@ func Build(r Recipe, opt Options) (Part, error) {
 	part.Dimensions = b.dimensions()
 	part.Schools = b.schools(part.Bounds)
 	part.Findings = b.sorted()
+	if opt.Proved {
+		prove(r, opt, &part)
+	}
 	return part, nil
 }
 
