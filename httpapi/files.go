@@ -22,8 +22,8 @@ var archivedQuery = []*huma.Param{query("archived", "true lists what was put awa
 
 var contentType = map[string]string{"dxf": "application/dxf", "svg": "image/svg+xml", "pdf": "application/pdf", "csv": "text/csv; charset=utf-8", "r12": "application/dxf", "bends": "application/pdf", "drills": "application/pdf", "stl": "model/stl", "mockup": "application/pdf", "mockup-dxf": "application/dxf"}
 
-// free files are no cutting files: they are not held back.
-var free = map[string]bool{"mockup": true, "mockup-dxf": true, "pdf": true, "bends": true, "drills": true, "stl": true}
+// free files are for trying a fit: they are not held back.
+var free = map[string]bool{"mockup": true, "mockup-dxf": true, "pdf": true}
 
 // endings of the kinds that are not their own.
 var endings = map[string]string{"mockup": "pdf", "mockup-dxf": "dxf", "r12": "dxf", "bends": "pdf", "drills": "pdf"}
@@ -69,7 +69,11 @@ func (s *server) file(c *gin.Context) error {
 		}
 		recipe = recipe.Mockup(board)
 	}
-	opt := j.Brief.BuildOptions()
+	parts, err := s.jobs.Store.Parts(c.Request.Context(), j.ID)
+	if err != nil {
+		return err
+	}
+	opt := j.Brief.PartOptions(p, parts) // as the screen has it
 	opt.Body = kind == "stl"
 	built, err := sheet.Build(recipe, opt)
 	if err != nil {

@@ -75,6 +75,14 @@ func (s *server) frameFile(c *gin.Context) error {
 	if len(f.worked.Cut.Rows) == 0 {
 		return asFault("There is nothing to cut yet: no member of %s can be built.", frame.Part.Name)
 	}
+	check, err := s.jobs.Checked(ctx, j, frame.Part)
+	if err != nil {
+		return err
+	}
+	if !check.Released {
+		return check.Unreleased()
+	}
+	f.head.Says = check.Says
 	raw, err := kind.make(f)
 	if err != nil {
 		return err

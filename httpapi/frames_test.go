@@ -5,10 +5,13 @@ import (
 	"fmt"
 	"math"
 	"net/url"
+	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"warmanvil/core/member"
+	"warmanvil/core/strength"
 	"warmanvil/httpapi"
 	"warmanvil/job"
 )
@@ -134,6 +137,27 @@ func TestFrameFiles(t *testing.T) {
 	if err != nil || len(frames) != 1 {
 		t.Fatal(frames, err)
 	}
+	// Its dimensions were not measured again: nothing goes out.
+	if p := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/saw", "").refused(t, 422, ""); !strings.Contains(p.Detail, "measured again") {
+		t.Errorf("says %q", p.Detail)
+	}
+	drawn := func(open string) {
+		t.Helper()
+		v, revision, err := c.jobs.Store.Survey(t.Context(), j.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		v.Drawn = "made to the maker's drawing"
+		v.Checks = append(v.Checks, job.PartCheck{Part: frames[0].ID, Issues: []job.Issue{{ID: "i", Text: "the rear leg meets the silencer", Done: open == ""}}})
+		if err := c.jobs.Store.SaveSurvey(t.Context(), j.ID, v, revision, time.Now()); err != nil {
+			t.Fatal(err)
+		}
+	}
+	drawn("open") // one choice for the job frees its dimensions; what its mock-up brought up holds on
+	if p := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/labels", "").refused(t, 422, ""); !strings.Contains(p.Detail, "meets the silencer") {
+		t.Errorf("says %q", p.Detail)
+	}
+	drawn("")
 	for kind, want := range map[string][3]string{
 		"saw": {"pdf", "application/pdf", "%PDF"}, "labels": {"pdf", "application/pdf", "%PDF"}, "wraps": {"pdf", "application/pdf", "%PDF"}, "plan": {"pdf", "application/pdf", "%PDF"},
 		"csv": {"csv", "text/csv; charset=utf-8", "mark,quantity,section"}, "xlsx": {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "PK"},
@@ -171,8 +195,20 @@ func TestAssembly(t *testing.T) {
 			t.Errorf("%+v", i)
 		}
 	}
-	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2+1+2+2 || a.Kilos != sum || a.At == nil || len(a.Checks) != 2 {
+	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2+1+2+2+1 || a.Kilos != sum || a.At == nil || len(a.Checks) != 5 {
 		t.Errorf("%v %+v", kinds, a)
+	}
+	// The brief and the Hold bench say the same of every limit.
+	var h httpapi.HoldingView
+	c.do("GET", "/api/v1/jobs/"+j.ID+"/holding", "").into(t, &h)
+	for _, x := range h.Told.Weighed.Shares {
+		k := slices.IndexFunc(a.Checks, func(c strength.Check) bool { return c.Key == x.Key })
+		if k < 0 || math.Abs(a.Checks[k].Demand-x.Demand) > 1e-9 || a.Checks[k].Verdict != x.Verdict {
+			t.Errorf("%s: %g kg in the brief, %+v together", x.Key, x.Demand, a.Checks)
+		}
+	}
+	if g := h.Told.Weighed.Total; math.Abs(g-(1180+1020+160+120+a.Kilos)) > 1e-6 {
+		t.Errorf("gross %g kg with %g kg on board", g, a.Kilos)
 	}
 	list, err := c.jobs.Store.Jobs(t.Context(), false)
 	if err != nil {

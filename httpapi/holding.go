@@ -35,7 +35,8 @@ func (s *server) holdingRoutes() {
 			return HoldingView{}, err
 		}
 		measured, parts := site.Survey, site.Parts
-		v := HoldingView{Revision: j.Revision, Holding: site.Hold(), Told: j.Brief.Tell(parts), Features: []Fastenable{}, Sides: site.Sides(), Places: site.Places()}
+		held := site.Hold()
+		v := HoldingView{Revision: j.Revision, Holding: held, Told: site.Tell(held.Joints), Features: []Fastenable{}, Sides: site.Sides(), Places: site.Places()}
 		v.Told.Measure(j.Brief, job.MeasuredTargets(measured, j.Brief, parts))
 		for _, p := range parts {
 			v.Features = append(v.Features, fastenable(p)...)

@@ -5,6 +5,7 @@ import (
 	"math"
 	"net/http"
 	"strconv"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
@@ -76,7 +77,13 @@ func (s *server) torqueSheet(c *gin.Context) error {
 		sheet.Paper = paper.Letter
 	}
 	told := site.Hold().Joints
+	held := 0
 	for i, t := range told {
+		if why := site.HeldBy(j.Brief.Joints[i]); why != "" {
+			held++
+			sheet.Joints = append(sheet.Joints, paper.TorqueJoint{Name: t.Name, Mind: []string{"Held back: " + why}})
+			continue
+		}
 		if t.Result == nil {
 			sheet.Joints = append(sheet.Joints, paper.TorqueJoint{Name: t.Name, Mind: []string{"It cannot be worked out. " + t.Why}})
 			continue
@@ -108,6 +115,9 @@ func (s *server) torqueSheet(c *gin.Context) error {
 	}
 	if len(sheet.Joints) == 0 {
 		return asFault("The job has no bolted joint yet: add one on the Hold bench.")
+	}
+	if held == len(sheet.Joints) {
+		return asFault("The torque sheet is held back: %s. Settle it in the brief, or under Make.", strings.TrimPrefix(sheet.Joints[0].Mind[0], "Held back: "))
 	}
 	raw, err := sheet.PDF()
 	if err != nil {

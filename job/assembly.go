@@ -33,6 +33,7 @@ type AssembledItem struct {
 	Kilos  float64       `json:"kilos"`
 	Text   string        `json:"text"`
 	At     *solid.Vector `json:"at,omitempty" doc:"mm, its centre of gravity"`
+	of     string        // id of the part, frame or device
 	Where  string        `json:"where,omitempty"`
 	Why    string        `json:"why,omitempty" doc:"why it has no place"`
 	Lift   string        `json:"lift,omitempty" doc:"when it is too heavy for one"`
@@ -64,11 +65,34 @@ func (s *Service) Assembly(ctx context.Context, id string) (Assembled, error) {
 }
 
 // Assemble sums masses and finds their middle: things placed by the survey where
-// they are placed, frames else where they say, the rest without a place.
+// they are placed, frames else where they say, the rest without a place. The sums set
+// against the vehicle's limits are those of the brief.
 func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
+	s := Site{Brief: b, Parts: parts, Frames: frames, Survey: v}
+	var joints []BoltedTold
+	if len(b.Joints) > 0 {
+		joints = s.Hold().Joints
+	}
+	p := pen{b.Display()}
+	out := Assembled{Items: assembled(v, b, parts, frames), Checks: []strength.Check{}, Findings: []working.Finding{}}
+	made := s.made(joints)
+	for _, m := range made {
+		if m.Name == bolts {
+			out.Items = append(out.Items, AssembledItem{Name: m.Name, Kind: "part", Kilos: m.Mass, Text: kilos(m.Mass), Why: "They are in all its joints."})
+		}
+	}
+	for _, x := range b.Weigh(made...).Shares {
+		out.Checks = append(out.Checks, x.Check)
+	}
+	out.sum(b, p)
+	return out
+}
+
+// assembled lists what of a job has a mass, with its place where it has one.
+func assembled(v Survey, b Brief, parts []BuiltPart, frames []Part) []AssembledItem {
 	l := newLocator(v, pen{b.Display()})
 	st := newStander(b, parts, l, frames...)
-	out := Assembled{Items: []AssembledItem{}, Checks: []strength.Check{}, Findings: []working.Finding{}}
+	out := []AssembledItem{}
 	placed := map[string]int{}
 	add := func(i AssembledItem) {
 		i.Text = kilos(i.Kilos)
@@ -81,7 +105,7 @@ func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
 				i.Lift = fmt.Sprintf("%d to lift it, or a hoist", i.People)
 			}
 		}
-		out.Items = append(out.Items, i)
+		out = append(out, i)
 	}
 	mass := map[string]float64{}
 	for _, p := range parts {
@@ -97,7 +121,7 @@ func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
 	for i := range v.Placed {
 		p := &v.Placed[i]
 		d := st.stand(p.ID)
-		key, item := p.Part, AssembledItem{Name: d.told.Name, Kind: "part", Kilos: mass[p.Part]}
+		key, item := p.Part, AssembledItem{Name: d.told.Name, Kind: "part", Kilos: mass[p.Part], of: p.Part}
 		local := solid.Vector{}
 		switch {
 		case p.Device != "":
@@ -137,21 +161,21 @@ func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
 		}
 		for n := range max(left-placed[p.ID], 0) {
 			if n > 50 { // a box of washers is one line
-				add(AssembledItem{Name: fmt.Sprintf("%s, %d more", p.Name, left-placed[p.ID]-n), Kind: "part", Kilos: mass[p.ID] * float64(left-placed[p.ID]-n), Why: "It is not placed."})
+				add(AssembledItem{of: p.ID, Name: fmt.Sprintf("%s, %d more", p.Name, left-placed[p.ID]-n), Kind: "part", Kilos: mass[p.ID] * float64(left-placed[p.ID]-n), Why: "It is not placed."})
 				break
 			}
-			add(AssembledItem{Name: p.Name, Kind: "part", Kilos: mass[p.ID], Why: "It is not placed."})
+			add(AssembledItem{of: p.ID, Name: p.Name, Kind: "part", Kilos: mass[p.ID], Why: "It is not placed."})
 		}
 	}
 	for _, f := range frames {
 		left := f.Quantity - placed[f.ID]
 		if placed[f.ID] == 0 { // one stands where it says
 			at := f.Frame.Fit.Solid().Apply(shape[f.ID].Gravity)
-			add(AssembledItem{Name: f.Name, Kind: "frame", Kilos: mass[f.ID], At: &at})
+			add(AssembledItem{of: f.ID, Name: f.Name, Kind: "frame", Kilos: mass[f.ID], At: &at})
 			left--
 		}
 		if left > 0 {
-			add(AssembledItem{Name: fmt.Sprintf("%s, %d more", f.Name, left), Kind: "frame", Kilos: mass[f.ID] * float64(left), Why: "It is not placed."})
+			add(AssembledItem{of: f.ID, Name: fmt.Sprintf("%s, %d more", f.Name, left), Kind: "frame", Kilos: mass[f.ID] * float64(left), Why: "It is not placed."})
 		}
 	}
 	for _, d := range b.Devices {
@@ -160,7 +184,6 @@ func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
 		}
 		add(AssembledItem{Name: d.named(), Kind: "device", Kilos: d.Mass.Value, Why: "It is not placed."})
 	}
-	out.sum(b, l.pen)
 	return out
 }
 
@@ -201,20 +224,6 @@ func (a *Assembled) sum(b Brief, p pen) {
 		w := working.Working{Method: name, Source: "sum of masses", Formula: formula, Inputs: []working.Quantity{{Symbol: "m", Name: "all together", Value: demand, Unit: "kg"}, {Symbol: "limit", Name: "allowed", Value: limit.Value, Unit: "kg"}}, Result: working.Quantity{Symbol: "u", Name: "share", Value: demand / limit.Value}}
 		c.Working = p.explain(w)
 		a.Checks = append(a.Checks, c)
-	}
-	empty := 0.0
-	for _, g := range []*Given{b.Card.Front, b.Card.Rear} {
-		if g != nil {
-			empty += g.Value
-		}
-	}
-	for _, o := range b.Card.Others {
-		if o.Mass != nil {
-			empty += o.Mass.Value
-		}
-	}
-	if empty > 0 {
-		check("gross", "gross of the vehicle with all this", empty+a.Kilos, b.Card.Gross, "empty + others + assembled")
 	}
 	check("lift", "heaviest piece to lift, "+name, heaviest, b.Limits.Lift, "heaviest of parts and frames")
 	if b.Card.Trailer {
@@ -263,9 +272,4 @@ func (a *Assembled) trailer(b Brief, p pen) {
 		t.Axles = append(t.Axles, AxlesTold{w.School, p.mm(w.From) + " to " + p.mm(w.To)})
 	}
 	a.Findings = append(a.Findings, r.Findings...)
-	if l := b.Card.FrontLimit; l != nil && l.Value > 0 {
-		c := strength.Check{Key: "nose", Name: "on the coupling", Demand: math.Max(r.NoseLoad, 0), Capacity: l.Value, Unit: "kg", Working: &r.Working}
-		c.Utilisation, c.Verdict = strength.Judge(c.Demand, l.Value)
-		a.Checks = append(a.Checks, c)
-	}
 }

@@ -147,6 +147,7 @@ type OpenItem struct {
 	ID   string `json:"id"`
 	Text string `json:"text"`
 	Kind string `json:"kind" enum:"strength,safety,other"`
+	Of   string `json:"of,omitempty" doc:"id of the part or frame it concerns; all of the job when left out"`
 	Done bool   `json:"done,omitempty"`
 }
 

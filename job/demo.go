@@ -49,6 +49,7 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 			}
 		}
 		j.Brief.Joints = renamedJoints(j.Brief.Joints, ids)
+		j.Brief.Open = renamedOpen(j.Brief.Open, ids)
 		v := d.survey.renamed(ids)
 		if err := v.Check(); err != nil {
 			return err

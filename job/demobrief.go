@@ -33,7 +33,7 @@ func orchardTruck() Brief {
 			{ID: "frame", Name: "One welded frame", For: "Stiff.", Against: "Heavy, and stays in the truck."}},
 		Card: Card{Span: given(3250, Measured), Front: given(1180, Measured), Rear: given(1020, Measured), Gross: given(3500, Copied), FrontLimit: given(1650, Copied), RearLimit: given(2240, Copied), RoofLimit: given(150, Memory),
 			Others: []Item{{ID: "crew", Name: "Driver and one more", Mass: given(160, Assumed), Behind: given(900, Measured)}, {ID: "fuel", Name: "Fuel and tools", Mass: given(120, Memory), Behind: given(1400, Memory)}}},
-		Open: []OpenItem{{ID: "floor", Text: "How thick is the floor under the rear feet, and does a cross rail reach there?", Kind: "strength"}, {ID: "colour", Text: "Colour of the brackets", Kind: "other"}},
+		Open: []OpenItem{{ID: "floor", Text: "How thick is the floor under the rear feet, and does a cross rail reach there?", Kind: "strength", Of: "Press foot"}, {ID: "colour", Text: "Colour of the brackets", Kind: "other"}},
 		Mounts: []Mount{{ID: "press-feet", Name: "Press feet", Part: "Press foot", Device: "press", Feet: []int{0, 2}, TwinFeet: []int{1, 3},
 			Hold: hold.Mount{Fasten: []string{"floor-bolts"}, Carry: []string{"press-bolts"}, Against: hold.Back, Backed: true, Up: hold.PlusZ, Forward: hold.PlusX,
 				Bolts:   hold.Bolts{System: stock.Metric, Size: "M12", Pitch: 1.75, Grade: "8.8", ThreadsInPlane: true, Washer: 24},
@@ -75,6 +75,6 @@ func soundLorry() Brief {
 		Devices: []Device{{ID: "amplifier", Name: "Valve amplifier", Mass: given(19.5, Measured), Gravity: &Gravity{Z: 5 * in, Trust: Memory}, NearPeople: true,
 			Feet: []Foot{{6 * in, 4 * in}, {6 * in, -4 * in}, {-6 * in, 4 * in}, {-6 * in, -4 * in}}}},
 		Limits: Limits{NoNewHoles: true, NoWelds: true, Visible: "Nothing seen from outside the cab."},
-		Open:   []OpenItem{{ID: "crash", Text: "Who says what the shelf must hold in a crash?", Kind: "safety"}},
+		Open:   []OpenItem{{ID: "crash", Text: "Who says what the shelf must hold in a crash?", Kind: "safety", Of: "Amplifier shelf"}},
 	}
 }

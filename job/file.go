@@ -136,6 +136,7 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 			p.Revisions[k].Recipe = renamed(p.Revisions[k].Recipe, ids)
 		}
 	}
+	w.Job.Brief.Open, w.Job.Brief.Duties = renamedOpen(w.Job.Brief.Open, ids), renamedDuties(w.Job.Brief.Duties, ids)
 	for i, m := range w.Job.Brief.Mounts {
 		if id, known := ids[m.Part]; known {
 			w.Job.Brief.Mounts[i].Part = id

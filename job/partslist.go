@@ -48,9 +48,9 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []Listed, erro
 // List works out the rows of a parts list.
 func List(v Survey, b Brief, parts, frames []Part) []Listed {
 	rows := []Listed{}
-	opt := b.BuildOptions()
-	opt.Body = true
 	for _, p := range parts {
+		opt := b.PartOptions(p, parts)
+		opt.Body = true
 		for _, hand := range p.Hands() {
 			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity, Material: materialName(p.Recipe.Material), Thickness: p.Recipe.Thickness}
 			built, err := sheet.Build(p.Handed(hand), opt)

@@ -74,16 +74,24 @@ func (s Site) Rate(duty string) (Rating, error) {
 		}
 		r.Proved = append(r.Proved, p)
 	}
+	ids := []string{d.On.Of}
 	for _, a := range t.Asked {
 		switch a.Kind {
 		case "bracket":
 			for _, m := range h.Mounts {
 				if m.Mount.ID == a.ID {
+					ids = append(ids, m.Mount.Part)
 					take(a.Name, m.Result.Checks, m.Beside)
 				}
 			}
 		case "joint":
-			for _, j := range h.Joints {
+			for i, j := range h.Joints {
+				if j.ID == a.ID {
+					ids = append(ids, s.Brief.Joints[i].Part)
+					for _, side := range s.Brief.Joints[i].Sides {
+						ids = append(ids, side.Of)
+					}
+				}
 				if j.ID == a.ID && j.Result != nil {
 					take(a.Name, j.Result.Checks, j.Beside)
 				} else if j.ID == a.ID {
@@ -93,6 +101,7 @@ func (s Site) Rate(duty string) (Rating, error) {
 		case "frame":
 			for _, f := range s.Frames {
 				if f.ID == a.ID {
+					ids = append(ids, f.ID)
 					held := workFrame(*f.Frame, f.ID, f.Quantity, s.Brief, o.from.forFrame(*f.Frame), h.Path.frames[f.ID]).Hold
 					if held.Why != "" {
 						open = append(open, a.Name+": "+held.Why)
@@ -103,10 +112,8 @@ func (s Site) Rate(duty string) (Rating, error) {
 			}
 		}
 	}
-	for _, q := range s.Brief.Open {
-		if !q.Done && (q.Kind == "strength" || q.Kind == "safety") {
-			open = append(open, "an open question: "+q.Text)
-		}
+	if why := s.heldBy(ids); why != "" {
+		open = append(open, why)
 	}
 	if len(open) > 0 {
 		more := ""

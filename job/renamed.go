@@ -1,6 +1,10 @@
 package job
 
-import "warmanvil/core/sheet"
+import (
+	"slices"
+
+	"warmanvil/core/sheet"
+)
 
 // renamed answers the recipe with the parts it names, its master and what it was
 // split from, called by their new ids.
@@ -16,4 +20,26 @@ func renamed(r sheet.Recipe, ids map[string]string) sheet.Recipe {
 		}
 	}
 	return r
+}
+
+// renamedOpen answers open items with the parts they concern called by their new ids.
+func renamedOpen(list []OpenItem, ids map[string]string) []OpenItem {
+	out := slices.Clone(list)
+	for i := range out {
+		if id, known := ids[out[i].Of]; known {
+			out[i].Of = id
+		}
+	}
+	return out
+}
+
+// renamedDuties answers duties on parts called by their new ids.
+func renamedDuties(list []Duty, ids map[string]string) []Duty {
+	out := slices.Clone(list)
+	for i := range out {
+		if id, known := ids[out[i].On.Of]; known {
+			out[i].On.Of = id
+		}
+	}
+	return out
 }

@@ -2,25 +2,25 @@ package job
 
 import (
 	"cmp"
-	"context"
 	"fmt"
 	"math"
 	"slices"
 	"strings"
 
+	"warmanvil/core/member"
 	"warmanvil/core/profile"
 	"warmanvil/core/survey"
-	"warmanvil/core/working"
 )
 
-// CheckTold says whether a part may go to the table: its governing dimensions
-// measured again, its fit tried.
+// CheckTold says whether a part or frame may go to the table: its governing dimensions
+// measured again, its fit tried, nothing open that holds it back.
 type CheckTold struct {
 	Part      string          `json:"part"`
 	Name      string          `json:"name"`
 	Governing []GoverningTold `json:"governing"`
 	Released  bool            `json:"released"`
 	Says      string          `json:"says"`
+	Holds     []string        `json:"holds" doc:"what else holds its files back"`
 	Fit       string          `json:"fit" doc:"how its fit was tried, or that it was not"`
 	Tried     bool            `json:"tried"`
 }
@@ -91,16 +91,50 @@ func (l *locator) governing(s Survey, part BuiltPart) (out []GoverningTold) {
 	return out
 }
 
-func (l *locator) check(s Survey, part BuiltPart) CheckTold {
-	t := CheckTold{Part: part.ID, Name: part.Name, Governing: []GoverningTold{}, Fit: "its fit was not tried"}
+// overAll are the outside sizes of a frame.
+func (l *locator) overAll(built *member.Built) (out []GoverningTold) {
+	thick := 0.
+	for _, m := range built.Pieces {
+		thick = math.Max(thick, 1.5*math.Max(m.Section.Width, m.Section.Height))
+	}
+	for i, name := range [3]string{"front to back over all", "left to right over all", "height over all"} {
+		if d := built.Max[i] - built.Min[i]; d > thick {
+			out = append(out, GoverningTold{Key: name, Name: name, Nominal: d, Text: l.pen.mm(d), Verdict: "open", Says: "measure where it goes again, from another edge"})
+		}
+	}
+	return out
+}
+
+// checkPart tells whether a part may be made.
+func (l *locator) checkPart(s Survey, b Brief, part BuiltPart) CheckTold {
+	t := CheckTold{Part: part.ID, Name: part.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
 	if part.Err != nil {
 		t.Says = "The part cannot be built."
 		return t
 	}
 	t.Governing = l.governing(s, part)
+	l.check(&t, s, b, b.unrated(part.Part))
+	return t
+}
+
+// checkFrame tells whether a frame may be made.
+func (l *locator) checkFrame(s Survey, b Brief, frame Part) CheckTold {
+	t := CheckTold{Part: frame.ID, Name: frame.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
+	built := member.Build(*frame.Frame, l.forFrame(*frame.Frame))
+	if t.Governing = l.overAll(built); len(t.Governing) == 0 {
+		t.Governing, t.Says = []GoverningTold{}, "There is nothing to make yet."
+		return t
+	}
+	l.check(&t, s, b, b.unrated(frame))
+	return t
+}
+
+// check sets a thing's governing dimensions against what was measured again, and looks
+// what else holds it back.
+func (l *locator) check(t *CheckTold, s Survey, b Brief, unrated string) {
 	var c PartCheck
 	for _, x := range s.Checks {
-		if x.Part == part.ID {
+		if x.Part == t.Part {
 			c = x
 		}
 	}
@@ -145,6 +179,8 @@ func (l *locator) check(s Survey, part BuiltPart) CheckTold {
 		t.Says = "A governing dimension disagrees with what was measured again."
 	case c.Aside != "":
 		t.Released, t.Says = true, "Not measured again: "+c.Aside
+	case strings.TrimSpace(s.Drawn) != "":
+		t.Released, t.Says = true, "Nothing of this job is measured again: "+s.Drawn
 	case same > 0:
 		t.Says = "A dimension was measured twice from the same edge: that repeats a mistake instead of finding it."
 	case still > 0:
@@ -152,7 +188,8 @@ func (l *locator) check(s Survey, part BuiltPart) CheckTold {
 	default:
 		t.Released, t.Says = true, "All governing dimensions were measured again and agree."
 	}
-	return t
+	t.Holds = holds(b, c, t.Part, unrated)
+	t.Released = t.Released && len(t.Holds) == 0
 }
 
 // edge writes the words for an edge without stray blanks.
@@ -162,20 +199,5 @@ func edge(words string) string { return strings.Join(strings.Fields(words), " ")
 func CheckOf(s Survey, b Brief, part BuiltPart, all []BuiltPart) CheckTold {
 	l := newLocator(s, pen{b.Display()})
 	newStander(b, all, l)
-	return l.check(s, part)
-}
-
-// Checked answers whether one part of a job may go to the table.
-func (s *Service) Checked(ctx context.Context, j Job, p Part) (CheckTold, error) {
-	v, _, err := s.Store.Survey(ctx, j.ID)
-	if err != nil {
-		return CheckTold{}, err
-	}
-	built := BuildParts([]Part{p}, j.Brief)
-	return CheckOf(v, j.Brief, built[0], built), nil
-}
-
-// Unreleased is the refusal of a file of a part that was not measured again.
-func (c CheckTold) Unreleased() error {
-	return working.Refuse("", "The files of %s are held back. %s Do it under Make, or set it aside there with a reason. The paper template may be printed before, to try the fit.", c.Name, c.Says)
+	return l.checkPart(s, b, part)
 }

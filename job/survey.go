@@ -32,6 +32,7 @@ type Survey struct {
 	Follows   []Follow       `json:"follows,omitempty"`
 	Stacks    []StackSet     `json:"stacks,omitempty"`
 	Fits      []FitSet       `json:"fits,omitempty"`
+	Drawn     string         `json:"drawn,omitempty" doc:"why nothing of this job is measured again: made to a drawing, a bench thing; printed"`
 	Checks    []PartCheck    `json:"checks,omitempty" doc:"re-taping and fit checks by part"`
 }
 
@@ -288,7 +289,7 @@ type Pocket struct {
 	Inches bool           `json:"inches,omitempty" doc:"sections in inches"`
 }
 
-// PartCheck is what was checked of a part before it was cut.
+// PartCheck is what was checked of a part or frame before it was cut.
 type PartCheck struct {
 	Part   string   `json:"part"`
 	Retape []Retape `json:"retape,omitempty"`
@@ -297,6 +298,7 @@ type PartCheck struct {
 	Aside  string   `json:"aside,omitempty" doc:"why it was not measured again; printed"`
 	Fit    string   `json:"fit,omitempty" enum:"paper,board,vehicle" doc:"how its fit was tried"`
 	Result string   `json:"result,omitempty" doc:"what came of it"`
+	Issues []Issue  `json:"issues,omitempty" doc:"what trying its fit brought up; open ones hold its files back"`
 }
 
 // Retape is one governing dimension measured again from another edge.

@@ -146,13 +146,23 @@ func (s Survey) checkReadings() error {
 			errs = append(errs, working.Within(fmt.Sprintf("/fits/%d/pocket/play", i), "The play", v.Pocket.Play, 0, 50, "mm"))
 		}
 	}
+	if len([]rune(s.Drawn)) > maxText {
+		errs = append(errs, working.Refuse("/drawn", "Texts hold up to %d characters.", maxText))
+	}
 	for i, v := range s.Checks {
 		switch v.Fit {
 		case "", "paper", "board", "vehicle":
 		default:
 			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/fit", i), "A fit is tried on paper, board or vehicle, not %q.", v.Fit))
 		}
-		if len([]rune(v.Aside+v.Result)) > maxText {
+		if len(v.Issues) > maxList {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/issues", i), "This list holds up to %d.", maxList))
+		}
+		long := v.Aside + v.Result
+		for _, x := range v.Issues {
+			long += x.Text
+		}
+		if len([]rune(long)) > maxText {
 			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/aside", i), "Texts hold up to %d characters.", maxText))
 		}
 	}

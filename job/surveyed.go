@@ -164,7 +164,10 @@ func WorkSurvey(s Survey, b Brief, parts []BuiltPart, frames ...Part) Surveyed {
 	st.room(s, &out)
 	l.follows(s, b, parts, &out)
 	for _, part := range parts {
-		out.Checks = append(out.Checks, l.check(s, part))
+		out.Checks = append(out.Checks, l.checkPart(s, b, part))
+	}
+	for _, f := range frames {
+		out.Checks = append(out.Checks, l.checkFrame(s, b, f))
 	}
 	l.repeats(s, &out)
 	out.assumed(s)

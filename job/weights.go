@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"warmanvil/core/load"
+	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
@@ -37,8 +38,17 @@ type TargetMet struct {
 	Met *bool  `json:"met"`
 }
 
-// Weigh sets all masses against the vehicle's limits.
-func (b Brief) Weigh() Weighed {
+// Made is what a job makes or bolts on, as a mass on the vehicle.
+type Made struct {
+	Name   string
+	Mass   float64 // kg
+	OnRoof bool
+	Behind *float64 // mm behind the front axle or the coupling; nil where nobody knows
+}
+
+// Weigh sets all masses against the vehicle's limits: the vehicle, what it carries, and
+// what the job makes. What is made and has no place counts whole on either axle.
+func (b Brief) Weigh(made ...Made) Weighed {
 	c := b.Card
 	w := Weighed{Shares: []Share{}, Findings: []working.Finding{}}
 	say := func(code, format string, args ...any) {
@@ -98,6 +108,18 @@ func (b Brief) Weigh() Weighed {
 	for _, o := range c.Others {
 		add(o.Name, o.Mass, o.Behind, 0, o.OnRoof)
 	}
+	spare := 0.
+	for _, m := range made {
+		if m.OnRoof {
+			roof += m.Mass
+		}
+		if m.Behind == nil {
+			spare += m.Mass
+			w.Total += m.Mass
+			continue
+		}
+		list = append(list, load.Weight{Name: m.Name, Mass: m.Mass, Behind: *m.Behind})
+	}
 	for _, x := range list {
 		w.Total += x.Mass
 	}
@@ -127,6 +149,9 @@ func (b Brief) Weigh() Weighed {
 	for _, x := range list {
 		sum.Inputs = append(sum.Inputs, working.Quantity{Symbol: "m", Name: x.Name, Value: x.Mass, Unit: "kg"})
 	}
+	if spare > 0 {
+		sum.Inputs = append(sum.Inputs, working.Quantity{Symbol: "m", Name: "made, without a place", Value: spare, Unit: "kg"})
+	}
 	share("gross", "Gross weight", w.Total, c.Gross, why, sum, least)
 	switch {
 	case why != "":
@@ -146,9 +171,13 @@ func (b Brief) Weigh() Weighed {
 	if c.Trailer {
 		frontName = "Nose load on the coupling"
 	}
-	share("front", frontName, axles.Front, c.FrontLimit, why, &axles.Working, least)
-	share("rear", "Rear axle", axles.Rear, c.RearLimit, why, &axles.Working, least)
-	share("roof", "Roof", roof, c.RoofLimit, "", &working.Working{Method: "Sum of masses on the roof", Source: "the brief", Formula: "Σ m", Result: working.Quantity{Symbol: "Σm", Name: "on the roof", Value: roof, Unit: "kg"}}, leastTrusted(roofSources))
+	if spare > 0 && why == "" {
+		axles.Working.Inputs = append(axles.Working.Inputs, working.Quantity{Symbol: "m0", Name: "made, without a place", Value: spare, Unit: "kg"})
+		axles.Working.Assumptions = append(axles.Working.Assumptions, "what is made and has no place counts whole on either axle: place it to know better")
+	}
+	share("front", frontName, axles.Front+spare, c.FrontLimit, why, &axles.Working, least)
+	share("rear", "Rear axle", axles.Rear+spare, c.RearLimit, why, &axles.Working, least)
+	share("roof", "Roof", roof, c.RoofLimit, "", &working.Working{Method: "Sum of masses on the roof", Source: "the brief", Formula: "Σ m", Assumptions: []string{"with what holds it there"}, Result: working.Quantity{Symbol: "Σm", Name: "on the roof", Value: roof, Unit: "kg"}}, leastTrusted(roofSources))
 	if why == "" && axles.Front < 0 {
 		say("lifts", "The %s is lifted: %.0f kg. Move masses forward.", front, axles.Front)
 	}
@@ -169,9 +198,23 @@ func trustOf(s *Source) Trust {
 	return s.Trust
 }
 
+// Tell answers what the brief says back, of all that is made in the job.
+func (s Site) Tell(joints []BoltedTold) Told {
+	return s.Brief.tell(s.Parts, s.frameSizes(), s.made(joints))
+}
+
 // Tell answers what the brief says back. parts carry their masses in kg.
-func (b Brief) Tell(parts []BuiltPart) Told {
-	t := Told{Weighed: b.Weigh(), Targets: []TargetMet{}, Says: []working.Finding{}}
+func (b Brief) Tell(parts []BuiltPart) Told { return b.tell(parts, nil, nil) }
+
+// sized is a frame with its outside sizes.
+type sized struct {
+	name string
+	size solid.Vector
+	mass float64
+}
+
+func (b Brief) tell(parts []BuiltPart, frames []sized, made []Made) Told {
+	t := Told{Weighed: b.Weigh(made...), Targets: []TargetMet{}, Says: []working.Finding{}}
 	say := func(severity working.Severity, code, cause, format string, args ...any) {
 		t.Says = append(t.Says, working.Finding{Code: code, Severity: severity, Cause: cause, Reason: fmt.Sprintf(format, args...)})
 	}
@@ -206,10 +249,26 @@ func (b Brief) Tell(parts []BuiltPart) Told {
 			}
 		}
 	}
+	if l := b.Limits.Lift; l != nil && l.Value > 0 {
+		for _, f := range frames {
+			if f.mass > l.Value {
+				say(working.Mind, "lift", "Lifting", "%s weighs %.3g kg, over the %g kg one person lifts: say who helps.", f.name, f.mass, l.Value)
+			}
+		}
+	}
 	if e := b.Limits.Envelope; e != nil {
+		write := pen{b.Display()}.mm
+		out := func(name string) {
+			say(working.Stop, "envelope", "Envelope", "%s does not fit into %s × %s × %s, whichever way it is turned.", name, write(e.Length), write(e.Width), write(e.Height))
+		}
 		for _, p := range parts {
-			if p.Err == nil && !fits(p, *e) {
-				say(working.Mind, "envelope", "Envelope", "%s does not fit into %g × %g × %g mm, whichever way it is turned.", p.Name, e.Length, e.Width, e.Height)
+			if p.Err == nil && !fits(p.Built.Body.Max.Sub(p.Built.Body.Min), *e) {
+				out(p.Name)
+			}
+		}
+		for _, f := range frames {
+			if !fits(f.size, *e) {
+				out(f.name)
 			}
 		}
 	}
@@ -232,8 +291,7 @@ func (b Brief) Tell(parts []BuiltPart) Told {
 }
 
 // fits tells whether the folded box goes into an envelope, its sides sorted.
-func fits(p BuiltPart, e Box) bool {
-	s := p.Built.Body.Max.Sub(p.Built.Body.Min)
+func fits(s solid.Vector, e Box) bool {
 	size, room := [3]float64{s[0], s[1], s[2]}, [3]float64{e.Length, e.Width, e.Height}
 	sort3(&size)
 	sort3(&room)

@@ -15,6 +15,7 @@ type FrameSheet struct {
 	Date       time.Time
 	Paper      Size
 	Quantity   int
+	Says       string // whether it was measured again
 }
 
 // SawRow is pieces that are cut alike.
@@ -64,6 +65,7 @@ func (s FrameSheet) pages(kind string) *pages {
 	p := newPages(s.Paper, s.Date, s.Frame+", "+kind)
 	p.kind = s.Frame + ": " + kind
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  for %d", s.Job, s.Revision, s.Date.Format("2006-01-02"), max(s.Quantity, 1))
+	p.first = s.Says
 	return p
 }
 

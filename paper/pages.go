@@ -45,8 +45,12 @@ func (p *pages) next() {
 	p.Line(edge, edge+15, p.w-edge, edge+15)
 	p.y = edge + 22
 	if p.first != "" && p.page == 1 {
-		p.put(edge, p.y, 9, "", p.first)
-		p.y += 8
+		p.SetFont("go", "", 9)
+		for _, line := range p.SplitText(p.first, p.w-2*edge) {
+			p.put(edge, p.y, 9, "", line)
+			p.y += 4.4
+		}
+		p.y += 3.6
 	}
 }
 

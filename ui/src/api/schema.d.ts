@@ -2348,6 +2348,8 @@ export interface components {
             /** @description how its fit was tried, or that it was not */
             fit: string;
             governing: components["schemas"]["GoverningTold"][];
+            /** @description what else holds its files back */
+            holds: string[];
             name: string;
             part: string;
             released: boolean;
@@ -4377,6 +4379,11 @@ export interface components {
             bolts: components["schemas"]["HoldBolts"];
             /** @description ids of the hole features that carry the load */
             carry: string[];
+            /**
+             * Format: double
+             * @description thickness of a plate of the same metal under the bolts' heads, two diameters past the holes each way, mm; 0 for none
+             */
+            doubler?: number;
             /** @description ids of the hole features that bolt it to the vehicle */
             fasten: string[];
             /**
@@ -4424,7 +4431,7 @@ export interface components {
             verdict: "holds" | "tight" | "over" | "cannot say";
         };
         HoldSuggestion: {
-            /** @description what else it asks for: stops on the part that are new with it */
+            /** @description what else it asks for; nothing, as a change that brings new stops is not offered */
             asks: string[];
             /** @description of the part's recipe */
             edits: components["schemas"]["Edit"][];
@@ -4822,6 +4829,8 @@ export interface components {
             consistent: boolean;
             /** @description redundancy number of each reading, 0 none to 1 full */
             control: number[];
+            /** @description readings one of which is off, when the others cannot tell which */
+            doubtful?: number[];
             findings: components["schemas"]["Finding"][];
             /** @description reading that would tell more */
             next?: components["schemas"]["HoleNext"];
@@ -4894,7 +4903,7 @@ export interface components {
             from: number;
             /**
              * Format: double
-             * @description mm, standard uncertainty; 1 when left out
+             * @description mm, standard uncertainty; left out of all, they are judged against 0.5 or what they scatter and places told as of 1; left out of some, 0.5
              */
             sigma?: number;
             /** Format: int64 */
@@ -5118,6 +5127,11 @@ export interface components {
              */
             linear: number;
             working: components["schemas"]["Working"];
+        };
+        Issue: {
+            done?: boolean;
+            id: string;
+            text: string;
         };
         Item: {
             /** @description mm behind the front axle or the coupling */
@@ -6010,6 +6024,10 @@ export interface components {
              * @description index of the reading that is off
              */
             suspect?: number;
+            /** @description how good the tape is was not given */
+            unsaid?: boolean;
+            /** @description what a reading is then judged against */
+            unsaidText?: string;
             /** @description why there is no map yet */
             why?: string;
             working?: components["schemas"]["Working"];
@@ -7016,6 +7034,8 @@ export interface components {
             id: string;
             /** @enum {string} */
             kind: "strength" | "safety" | "other";
+            /** @description id of the part or frame it concerns; all of the job when left out */
+            of?: string;
             text: string;
         };
         Option: {
@@ -7191,6 +7211,8 @@ export interface components {
             fit?: "paper" | "board" | "vehicle";
             /** @description edge it was measured from this time, unless a dimension says another */
             from?: string;
+            /** @description what trying its fit brought up; open ones hold its files back */
+            issues?: components["schemas"]["Issue"][];
             part: string;
             /** @description what came of it */
             result?: string;
@@ -8647,6 +8669,8 @@ export interface components {
             /** @description re-taping and fit checks by part */
             checks?: components["schemas"]["PartCheck"][];
             datum: components["schemas"]["Datum"];
+            /** @description why nothing of this job is measured again: made to a drawing, a bench thing; printed */
+            drawn?: string;
             /** @description holes drilled into the vehicle */
             drillings?: components["schemas"]["Drilling"][];
             fits?: components["schemas"]["FitSet"][];

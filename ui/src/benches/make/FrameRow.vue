@@ -1,8 +1,10 @@
 <script setup lang="ts">
 // A frame on the Make bench: to its cut list, sticks and papers.
 import type { components } from '@/api/schema'
+import type { OpenSurvey } from '@/jobs/useSurvey'
+import ReleaseCard from './ReleaseCard.vue'
 
-defineProps<{ frame: components['schemas']['FrameHead']; job: string; wanted: number }>()
+defineProps<{ frame: components['schemas']['FrameHead']; job: string; wanted: number; open: OpenSurvey }>()
 </script>
 
 <template>
@@ -15,6 +17,7 @@ defineProps<{ frame: components['schemas']['FrameHead']; job: string; wanted: nu
       {{ frame.quantity * wanted }} · {{ frame.members }} members of {{ frame.stocks.join(', ') || 'no section yet' }} ·
       {{ frame.mass }} · {{ frame.verdict }} · r{{ frame.revision }}
     </p>
+    <ReleaseCard :open="open" :part="frame.id" />
     <RouterLink class="press" :to="`/jobs/${job}/shape/frame/${frame.id}/cut`">
       Cut list, sticks and papers<span class="hidden-label"> of {{ frame.name }}</span>
     </RouterLink>

@@ -5,6 +5,7 @@ import { words } from '@/api/client'
 import { useFrames, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
 import DummyRow from './DummyRow.vue'
@@ -82,6 +83,14 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
         @update:model-value="setBoard"
       />
     </div>
+    <TextField
+      v-if="open.survey.value && (page.parts.length || frames?.length)"
+      data-drawn
+      class="drawn"
+      label="If nothing of this job is measured on a vehicle, why (it is printed)"
+      :model-value="open.survey.value.drawn ?? ''"
+      @update:model-value="(v) => open.set('/drawn', v || undefined)"
+    />
     <PartsList v-if="page.parts.length || frames?.length" :job="job" />
     <section v-if="page.job.brief.devices?.length" class="dummies">
       <h2>Devices in board</h2>
@@ -108,7 +117,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
       :board="board"
       :open="open"
     />
-    <FrameRow v-for="f in frames ?? []" :key="f.id" :frame="f" :job="job" :wanted="page.job.brief.quantity" />
+    <FrameRow v-for="f in frames ?? []" :key="f.id" :frame="f" :job="job" :wanted="page.job.brief.quantity" :open="open" />
   </div>
   <p v-else class="page soft">Fetching the job.</p>
 </template>
@@ -128,6 +137,9 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
   padding-top: 10px;
   display: grid;
   gap: 10px;
+}
+.drawn {
+  max-width: 720px;
 }
 .board {
   width: 170px;

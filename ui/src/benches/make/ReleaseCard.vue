@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // Before the first cut: the three governing dimensions measured again from
-// another edge, and whether the fit was tried.
+// another edge, whether the fit was tried, and what that brought up.
 import { computed, ref } from 'vue'
 import type { Reading } from '@/api/client'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import Frac from '@/kit/Frac.vue'
 import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
+import { Plus, Trash2 } from '@lucide/vue'
+import { newId } from '@/api/ids'
 import TextField from '@/kit/TextField.vue'
 
 const props = defineProps<{ open: OpenSurvey; part: string }>()
@@ -27,6 +29,8 @@ const retape = (key: string, more: { value?: Reading; from?: string }) =>
       { dimension: key, value: {}, ...taken(key), ...more },
     ],
   })
+const issues = computed(() => check.value.issues ?? [])
+const issue = (i: number, more: object) => say({ issues: issues.value.map((x, k) => (k === i ? { ...x, ...more } : x)) })
 const ways = [
   { value: '', text: 'not tried' },
   { value: 'paper', text: 'on paper' },
@@ -40,6 +44,7 @@ const ways = [
     <div class="line">
       <p>
         <strong>{{ told.released ? 'Files are free.' : 'Files are held back.' }}</strong> {{ told.says }}
+        <span v-for="h in told.holds" :key="h" class="holds">{{ h }}</span>
         <span class="small" :class="{ untried: !told.tried }">Fit: {{ told.fit }}.</span>
       </p>
       <button type="button" class="press tight" :aria-expanded="wide" @click="wide = !wide">
@@ -97,6 +102,31 @@ const ways = [
           @update:model-value="(v) => say({ result: v || undefined })"
         />
       </div>
+      <div class="stack">
+        <p class="label">What trying it brought up holds its files until it is settled</p>
+        <div v-for="(x, i) in issues" :key="x.id" class="issue">
+          <label class="tick"
+            ><input
+              type="checkbox"
+              :checked="x.done"
+              @change="issue(i, { done: ($event.target as HTMLInputElement).checked || undefined })"
+            />
+            settled</label
+          >
+          <TextField label="Issue" :model-value="x.text" @update:model-value="(v) => issue(i, { text: v })" />
+          <button
+            type="button"
+            class="press tight bare"
+            :aria-label="`Remove the issue ${x.text}`"
+            @click="say({ issues: issues.filter((_, k) => k !== i) })"
+          >
+            <Trash2 :size="18" />
+          </button>
+        </div>
+        <button type="button" class="press tight add" @click="say({ issues: [...issues, { id: newId(), text: '' }] })">
+          <Plus :size="16" aria-hidden="true" />Add an issue
+        </button>
+      </div>
       <p role="status" class="small soft" :data-survey="open.state.value">{{ open.state.value }}</p>
     </div>
   </div>
@@ -122,6 +152,19 @@ const ways = [
 .line .press {
   white-space: nowrap;
   flex: none;
+}
+.holds {
+  display: block;
+  font-weight: 560;
+}
+.issue {
+  display: grid;
+  grid-template-columns: 96px minmax(180px, 1fr) auto;
+  gap: 12px;
+  align-items: end;
+}
+.add {
+  justify-self: start;
 }
 .untried {
   color: var(--mind);

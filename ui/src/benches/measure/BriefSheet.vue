@@ -142,7 +142,7 @@ const sections = computed(() => {
     </section>
     <section id="open">
       <h2>Open questions</h2>
-      <OpenList :open="open" />
+      <OpenList :open="open" :job="job" />
     </section>
     <section id="numbers">
       <h2>Kept numbers</h2>

@@ -1,13 +1,20 @@
 <script setup lang="ts">
-// What is not settled yet; strength and safety are warned about.
+// What is not settled yet; strength and safety hold the files of what they concern.
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
+import { useFrames, useJob } from '@/api/queries'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 
-const props = defineProps<{ open: OpenBrief }>()
+const props = defineProps<{ open: OpenBrief; job: string }>()
+const { data: page } = useJob(() => props.job)
+const { data: frames } = useFrames(() => props.job)
+const things = computed(() => [
+  { value: '', text: 'everything of the job' },
+  ...[...(page.value?.parts ?? []), ...(frames.value ?? [])].map((p) => ({ value: p.id, text: p.name })),
+])
 const list = computed(() => props.open.brief.value?.open ?? [])
 const kinds = [
   { value: 'strength' as const, text: 'strength' },
@@ -34,6 +41,14 @@ const kinds = [
         :model-value="o.kind"
         @update:model-value="(v) => open.set(`/open/${i}/kind`, v)"
       />
+      <PickOne
+        v-if="o.kind !== 'other'"
+        label="It holds back"
+        :choices="things"
+        :model-value="o.of ?? ''"
+        @update:model-value="(v) => open.set(`/open/${i}/of`, v || undefined)"
+      />
+      <span v-else />
       <button type="button" class="press tight bare" aria-label="Remove the question" @click="open.set(`/open/${i}`, undefined)">
         <Trash2 :size="18" />
       </button>
@@ -46,7 +61,7 @@ const kinds = [
 
 <style scoped>
 .item {
-  grid-template-columns: 96px minmax(180px, 1fr) 130px auto;
+  grid-template-columns: 96px minmax(180px, 1fr) 130px 190px auto;
 }
 .done {
   opacity: 0.75;
