@@ -2,6 +2,7 @@ package httpapi
 
 import (
 	"github.com/danielgtaylor/huma/v2"
+	"time"
 
 	"warmanvil/core/hold"
 	"warmanvil/job"
@@ -37,6 +38,7 @@ func (s *server) holdingRoutes() {
 		measured, parts := site.Survey, site.Parts
 		held := site.Hold()
 		v := HoldingView{Revision: j.Revision, Holding: held, Told: site.Tell(held.Joints), Features: []Fastenable{}, Sides: site.Sides(), Places: site.Places()}
+		v.Told.Due(j.Brief.Limits.Date, time.Now(), held.Unsettled())
 		v.Told.Measure(j.Brief, job.MeasuredTargets(measured, j.Brief, parts))
 		for _, p := range parts {
 			v.Features = append(v.Features, fastenable(p)...)

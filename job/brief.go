@@ -3,6 +3,7 @@ package job
 import (
 	"fmt"
 	"strings"
+	"time"
 	"unicode/utf8"
 
 	"warmanvil/core/hold"
@@ -100,12 +101,27 @@ type Limits struct {
 	Lift       *Given   `json:"lift,omitempty" doc:"kg one person lifts"`
 	NoNewHoles bool     `json:"noNewHoles,omitempty"`
 	NoWelds    bool     `json:"noWelds,omitempty"`
-	KeepAlive  string   `json:"keepAlive,omitempty" doc:"functions that must keep working"`
+	KeepAlive  string   `json:"keepAlive,omitempty" doc:"of older jobs: now one of kept"`
+	Kept       []Kept   `json:"kept,omitempty" doc:"functions that must keep working"`
+	Ground     *Given   `json:"ground,omitempty" doc:"mm of ground clearance at least"`
+	Approach   *Given   `json:"approach,omitempty" doc:"degrees of approach at least"`
+	Departure  *Given   `json:"departure,omitempty" doc:"degrees of departure at least"`
+	Height     *Given   `json:"height,omitempty" doc:"mm over the ground at most"`
+	Width      *Given   `json:"width,omitempty" doc:"mm over all at most, evenly about the vehicle's middle"`
 	Envelope   *Box     `json:"envelope,omitempty"`
 	Visible    string   `json:"visible,omitempty" doc:"faces that stay in sight"`
 	Date       string   `json:"date,omitempty" doc:"yyyy-mm-dd"`
 	Budget     *float64 `json:"budget,omitempty" doc:"in the shop's money"`
 	Bought     *float64 `json:"bought,omitempty" doc:"what a bought alternative costs"`
+}
+
+// Kept is a function that must keep working, tied to the space it takes or to what a
+// measure must come to.
+type Kept struct {
+	ID      string `json:"id"`
+	Text    string `json:"text"`
+	Space   string `json:"space,omitempty" doc:"id of the space nothing may reach into"`
+	Measure string `json:"measure,omitempty" doc:"id of the measure that must reach what is wanted"`
 }
 
 // Option is one way it could be done.
@@ -176,6 +192,9 @@ func (b Brief) Upgraded() Brief {
 	if b.Use == "" {
 		b.Use = load.Rough
 	}
+	if old := strings.TrimSpace(b.Limits.KeepAlive); old != "" {
+		b.Limits.Kept, b.Limits.KeepAlive = append(b.Limits.Kept[:len(b.Limits.Kept):len(b.Limits.Kept)], Kept{ID: "kept", Text: old}), ""
+	}
 	return b
 }
 
@@ -203,7 +222,7 @@ func (b Brief) Check() error {
 			return err
 		}
 	}
-	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/joints": len(b.Joints), "/duties": len(b.Duties), "/bins": len(b.Bins), "/card/others": len(b.Card.Others)} {
+	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/joints": len(b.Joints), "/duties": len(b.Duties), "/bins": len(b.Bins), "/limits/kept": len(b.Limits.Kept), "/card/others": len(b.Card.Others)} {
 		if list > maxList {
 			return working.Refuse(path, "This list holds up to %d.", maxList)
 		}
@@ -243,6 +262,9 @@ func (b Brief) texts() error {
 	}
 	for i, m := range b.Mounts {
 		add("mounts", i, m.Name)
+	}
+	for i, k := range b.Limits.Kept {
+		add("limits/kept", i, k.Text)
 	}
 	for i, d := range b.Duties {
 		add("duties", i, d.Name)
@@ -291,7 +313,14 @@ func (b Brief) numbers() error {
 			errs = append(errs, working.Above(fmt.Sprintf("/bins/%d/lengths/%d", i, k), "A bolt's length", l, 0, 1000, "mm"))
 		}
 	}
-	errs = append(errs, b.Limits.Lift.Check("/limits/lift", "What one person lifts", 0, 1000, "kg"))
+	if d := b.Limits.Date; d != "" {
+		if _, err := time.Parse(time.DateOnly, d); err != nil {
+			errs = append(errs, working.Refuse("/limits/date", "A day is written as year-month-day, such as 2031-04-30, not %q.", d))
+		}
+	}
+	errs = append(errs, b.Limits.Lift.Check("/limits/lift", "What one person lifts", 0, 1000, "kg"),
+		b.Limits.Ground.Check("/limits/ground", "The ground clearance", 0, 2000, "mm"), b.Limits.Approach.Check("/limits/approach", "The approach angle", 0, 90, "°"), b.Limits.Departure.Check("/limits/departure", "The departure angle", 0, 90, "°"),
+		b.Limits.Height.Check("/limits/height", "The height", 0, 20000, "mm"), b.Limits.Width.Check("/limits/width", "The width", 0, 20000, "mm"))
 	for name, v := range map[string]*float64{"budget": b.Limits.Budget, "bought": b.Limits.Bought} {
 		if v != nil {
 			errs = append(errs, working.Within("/limits/"+name, "The amount", *v, 0, 1e9, ""))

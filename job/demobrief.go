@@ -27,7 +27,7 @@ func orchardTruck() Brief {
 				Feet: []Foot{{380, 260}, {380, -260}, {-380, 260}, {-380, -260}}, Behind: given(2650, Measured)},
 			{ID: "compressor", Name: "Air compressor", Mass: given(48, Copied), Gravity: &Gravity{Z: 240, Trust: Assumed}, Feet: []Foot{{210, 150}, {210, -150}, {-210, 150}, {-210, -150}}, Behind: given(1900, Measured)},
 			{ID: "tank", Name: "Juice tank, full", Mass: given(138, Copied), Gravity: &Gravity{Z: 310, Trust: Memory}, Feet: []Foot{{350, 200}, {350, -200}, {-350, 200}, {-350, -200}}, Behind: given(3350, Measured)}},
-		Limits: Limits{Lift: given(25, Copied), KeepAlive: "Rear door opens fully; spare wheel comes out from below.", Budget: amount(600), Bought: amount(1450)},
+		Limits: Limits{Lift: given(25, Copied), Kept: []Kept{{ID: "lid", Text: "The locker lid opens fully.", Space: "locker-lid"}, {ID: "spare", Text: "The spare wheel comes out from below."}}, Budget: amount(600), Bought: amount(1450)},
 		Options: []Option{
 			{ID: "feet", Name: "Four bolted press feet", For: "Comes off with eight nuts; no weld on the floor.", Against: "Four pieces to make.", Chosen: true, Reason: "The press leaves the truck after the season."},
 			{ID: "frame", Name: "One welded frame", For: "Stiff.", Against: "Heavy, and stays in the truck."}},

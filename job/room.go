@@ -83,6 +83,8 @@ func (s *stander) room(v Survey, out *Surveyed) {
 	if v.Wheels != nil && len(solids) > 0 {
 		s.ground(*v.Wheels, solids, out)
 	}
+	s.outside(v.Wheels, solids, out)
+	s.kept(v, out)
 	for _, d := range v.Drillings {
 		out.Drillings = append(out.Drillings, s.drill(d, spaces))
 	}
@@ -164,7 +166,7 @@ func (s *stander) opening(sp survey.Space, things []survey.Thing) ResultTold {
 func (s *stander) ground(w survey.Wheels, things []survey.Thing, out *Surveyed) {
 	p := s.from.pen
 	r := w.Over(things)
-	line := func(name string, l survey.Lowest, text string) {
+	line := func(name string, l survey.Lowest, text string, limit *Given, write func(float64) string) {
 		t := ResultTold{Name: name, Value: &l.Value, Text: text, Verdict: "good", Findings: []working.Finding{}, Says: "nothing placed touches first"}
 		if l.By >= 0 {
 			t.Says = fmt.Sprintf("%s, at %s forward", things[l.By].Name, p.mm(l.At[0]))
@@ -172,15 +174,18 @@ func (s *stander) ground(w survey.Wheels, things []survey.Thing, out *Surveyed) 
 		t.Working = p.explain(working.Working{Method: "Ground clearance and ramp angles", Source: "common tangent of the tyre and the point; ISO 612 names the angles", Formula: "approach = atan(ahead/(R − h)) − acos(R/√(ahead² + (R − h)²))",
 			Inputs:      []working.Quantity{{Symbol: "R", Name: "tyre under load", Value: w.Radius, Unit: "mm"}, {Symbol: "x", Name: "place along the vehicle", Value: l.At[0], Unit: "mm"}, {Symbol: "h", Name: "over the ground", Value: l.At[2] - w.Ground, Unit: "mm"}},
 			Assumptions: []string{"placed things only: the vehicle's own underside may touch first", "springs as measured; loaded and on the bump it is less"}, Result: working.Quantity{Name: name, Value: l.Value}})
+		t.limited(limit, l.Value, 1, write)
 		out.Ground = append(out.Ground, t)
 	}
-	line("Ground clearance", r.Clearance, p.mm(r.Clearance.Value))
+	limits := s.brief.Limits
+	degrees := func(v float64) string { return fmt.Sprintf("%.1f°", v) }
+	line("Ground clearance", r.Clearance, p.mm(r.Clearance.Value), limits.Ground, p.mm)
 	if !w.Trailer {
-		line("Approach angle", r.Approach, fmt.Sprintf("%.1f°", r.Approach.Value))
+		line("Approach angle", r.Approach, degrees(r.Approach.Value), limits.Approach, degrees)
 	}
-	line("Departure angle", r.Departure, fmt.Sprintf("%.1f°", r.Departure.Value))
+	line("Departure angle", r.Departure, degrees(r.Departure.Value), limits.Departure, degrees)
 	if !w.Trailer {
-		line("Break-over angle", r.BreakOver, fmt.Sprintf("%.1f°", r.BreakOver.Value))
+		line("Break-over angle", r.BreakOver, degrees(r.BreakOver.Value), nil, degrees)
 	}
 }
 

@@ -54,7 +54,12 @@ func (l *locator) stacks(s Survey, out *Surveyed) {
 					t.Places[i].Shims += p.mm(x)
 				}
 			}
-			if v.Slope != nil {
+			if v.Way == "sideways" {
+				t.Findings = append(t.Findings, working.Finding{Code: "stack-sideways", Severity: working.Mind, Cause: "Stack", Name: v.Name, Reason: "It stands out sideways: what hangs on it bends its bolts over the whole height of the stack. Ask that as a joint on the Hold bench, or hold it by a bracket."})
+			}
+			if v.Slope != nil && v.Way == "sideways" {
+				t.Findings = append(t.Findings, working.Finding{Code: "slope-sideways", Severity: working.Stop, Cause: "Stack", Name: v.Name, Reason: "Legs that lay a platform on a slope stand upright, and this stack stands sideways: no leg is cut by it."})
+			} else if v.Slope != nil {
 				var at [][2]float64
 				for _, i := range which {
 					at = append(at, [2]float64{v.Places[i].X, v.Places[i].Y})

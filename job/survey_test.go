@@ -2,11 +2,13 @@ package job
 
 import (
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
 	"warmanvil/core/hole"
 	"warmanvil/core/survey"
+	"warmanvil/core/working"
 )
 
 // surveyedTruck is the orchard truck's survey on its own parts.
@@ -232,8 +234,11 @@ func TestLidHitsTheBracket(t *testing.T) {
 	s.Spaces[0].Shape.At[2] = -290
 	w := WorkSurvey(s, b, parts)
 	hit := w.Clearances[0]
-	if hit.Verdict != "bad" || hit.With != "Locker lid" || !strings.Contains(hit.Place, "in use") || len(w.Findings) == 0 || w.Findings[0].Cause != "Room" {
+	if hit.Verdict != "bad" || hit.With != "Locker lid" || !strings.Contains(hit.Place, "in use") || !slices.ContainsFunc(w.Findings, func(f working.Finding) bool { return f.Cause == "Room" }) {
 		t.Fatalf("%+v", hit)
+	}
+	if got := told(w.Findings, "kept"); !strings.HasPrefix(got, "stop: The locker lid opens fully. It does not") {
+		t.Errorf("what must keep working: %q", got)
 	}
 	s.Spaces[0].Shape.At[2] = -330
 	for _, c := range WorkSurvey(s, b, parts).Clearances {

@@ -200,7 +200,9 @@ func trustOf(s *Source) Trust {
 
 // Tell answers what the brief says back, of all that is made in the job.
 func (s Site) Tell(joints []BoltedTold) Told {
-	return s.Brief.tell(s.Parts, s.frameSizes(), s.made(joints))
+	t := s.Brief.tell(s.Parts, s.frameSizes(), s.made(joints))
+	t.Says = append(t.Says, s.bans()...)
+	return t
 }
 
 // Tell answers what the brief says back. parts carry their masses in kg.

@@ -5552,6 +5552,14 @@ export interface components {
             /** @description why it has no place */
             why?: string;
         };
+        Kept: {
+            id: string;
+            /** @description id of the measure that must reach what is wanted */
+            measure?: string;
+            /** @description id of the space nothing may reach into */
+            space?: string;
+            text: string;
+        };
         Layer: {
             /** Format: int64 */
             curves: number;
@@ -5606,6 +5614,8 @@ export interface components {
             working?: components["schemas"]["Working"];
         };
         Limits: {
+            /** @description degrees of approach at least */
+            approach?: components["schemas"]["Given"];
             /**
              * Format: double
              * @description what a bought alternative costs
@@ -5618,15 +5628,25 @@ export interface components {
             budget?: number;
             /** @description yyyy-mm-dd */
             date?: string;
+            /** @description degrees of departure at least */
+            departure?: components["schemas"]["Given"];
             envelope?: components["schemas"]["Box"];
-            /** @description functions that must keep working */
+            /** @description mm of ground clearance at least */
+            ground?: components["schemas"]["Given"];
+            /** @description mm over the ground at most */
+            height?: components["schemas"]["Given"];
+            /** @description of older jobs: now one of kept */
             keepAlive?: string;
+            /** @description functions that must keep working */
+            kept?: components["schemas"]["Kept"][];
             /** @description kg one person lifts */
             lift?: components["schemas"]["Given"];
             noNewHoles?: boolean;
             noWelds?: boolean;
             /** @description faces that stay in sight */
             visible?: string;
+            /** @description mm over all at most, evenly about the vehicle's middle */
+            width?: components["schemas"]["Given"];
         };
         LoadAxlePlace: {
             /**

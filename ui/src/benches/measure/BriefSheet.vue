@@ -134,7 +134,7 @@ const sections = computed(() => {
     </section>
     <section id="limits">
       <h2>Limits</h2>
-      <LimitForm :open="open" />
+      <LimitForm :open="open" :job="job" />
     </section>
     <section id="options">
       <h2>Ways to do it</h2>

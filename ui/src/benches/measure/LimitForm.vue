@@ -1,14 +1,33 @@
 <script setup lang="ts">
 // What the work must keep to.
+import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
+import { newId } from '@/api/ids'
+import { useSurvey } from '@/jobs/useSurvey'
+import PickOne from '@/kit/PickOne.vue'
 import type { OpenBrief } from '@/jobs/useBrief'
 import GivenField from '@/kit/GivenField.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 
-const props = defineProps<{ open: OpenBrief }>()
+const props = defineProps<{ open: OpenBrief; job: string }>()
 const limits = computed(() => props.open.brief.value?.limits ?? {})
 const set = (key: string, v: unknown) => props.open.set(`/limits/${key}`, v === '' || v === false ? undefined : v)
+const kept = computed(() => limits.value.kept ?? [])
+const { survey } = useSurvey(() => props.job)
+const named = (list: { id: string; name: string }[] | undefined) => [
+  { value: '', text: 'not tied' },
+  ...(list ?? []).map((x) => ({ value: x.id, text: x.name })),
+]
+const spaces = computed(() => named(survey.value?.spaces))
+const measures = computed(() => named(survey.value?.measures))
+const roads = [
+  { key: 'ground', label: 'Ground clearance, at least', angle: false },
+  { key: 'approach', label: 'Approach angle, at least °', angle: true },
+  { key: 'departure', label: 'Departure angle, at least °', angle: true },
+  { key: 'height', label: 'Height over all, at most', angle: false },
+  { key: 'width', label: 'Width over all, at most', angle: false },
+] as const
 const sizes = ['length', 'width', 'height'] as const
 </script>
 
@@ -36,12 +55,50 @@ const sizes = ['length', 'width', 'height'] as const
         nothing welded to the vehicle</label
       >
     </div>
-    <TextField
-      label="Must keep working"
-      :rows="2"
-      :model-value="limits.keepAlive ?? ''"
-      @update:model-value="(v) => set('keepAlive', v)"
-    />
+    <div class="group kept">
+      <p class="label">Must keep working</p>
+      <div v-for="(k, i) in kept" :key="k.id" class="keep">
+        <TextField label="What" :model-value="k.text" @update:model-value="(v) => open.set(`/limits/kept/${i}/text`, v)" />
+        <PickOne
+          label="Nothing reaches into"
+          :choices="spaces"
+          :model-value="k.space ?? ''"
+          @update:model-value="(v) => open.set(`/limits/kept/${i}/space`, v || undefined)"
+        />
+        <PickOne
+          label="and this is reached"
+          :choices="measures"
+          :model-value="k.measure ?? ''"
+          @update:model-value="(v) => open.set(`/limits/kept/${i}/measure`, v || undefined)"
+        />
+        <button
+          type="button"
+          class="press tight bare"
+          :aria-label="`Remove ${k.text || 'what must keep working'}`"
+          @click="open.set(`/limits/kept/${i}`, undefined)"
+        >
+          <Trash2 :size="18" />
+        </button>
+      </div>
+      <button type="button" class="press tight" @click="open.set('/limits/kept', [...kept, { id: newId(), text: '' }])">
+        <Plus :size="16" aria-hidden="true" />Something that must keep working
+      </button>
+    </div>
+    <div class="group kept">
+      <p class="label">On the road</p>
+      <div class="road">
+        <GivenField
+          v-for="r in roads"
+          :key="r.key"
+          :label="r.label"
+          :kind="r.angle ? 'number' : 'length'"
+          :model-value="limits[r.key]"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/limits/${r.key}/value`)"
+          @update:model-value="(v) => set(r.key, v)"
+        />
+      </div>
+    </div>
     <TextField
       label="Faces that stay in sight"
       :rows="2"
@@ -109,7 +166,26 @@ const sizes = ['length', 'width', 'height'] as const
 .dated {
   grid-template-columns: minmax(150px, 1.6fr) 1fr 1fr;
 }
+.kept {
+  grid-column: 1 / -1;
+}
+.keep {
+  display: grid;
+  grid-template-columns: minmax(200px, 2fr) minmax(150px, 1fr) minmax(150px, 1fr) auto;
+  gap: 12px;
+  align-items: end;
+  margin-bottom: 8px;
+}
+.road {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 12px 20px;
+  align-items: end;
+}
 @media (max-width: 700px) {
+  .keep {
+    grid-template-columns: 1fr;
+  }
   .pairs {
     grid-template-columns: 1fr;
   }
