@@ -76,7 +76,7 @@ func (s *site) ply(j Joint, side Side, q *joint.Ply, number int) (why string) {
 		if p == nil {
 			return gone("part")
 		}
-		q.Material, q.Thickness = p.Recipe.Material, p.Recipe.Thickness
+		q.Material, q.Thickness, q.Guessed = p.Recipe.Material, p.Recipe.Thickness, p.Recipe.Guessed
 		name(p.Name)
 	case MemberSide:
 		f := s.frame(side.Of)

@@ -45,6 +45,9 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 		return silent(string(why))
 	}
 	p.mat = material{name: stuff.Name, t: r.Thickness, yield: stuff.Yield, tensile: stuff.Tensile, modulus: stuff.Modulus, family: stuff.Family, hard: stuff.Temper == stock.Hard}
+	if r.Guessed {
+		p.mat.t *= stock.GuessedShare
+	}
 	p.rule, p.recipe = rule, &r
 	res.Findings = p.findings()
 	p.list, p.lengths = p.sections()

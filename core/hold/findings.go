@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
 
@@ -25,6 +26,12 @@ func (p *placed) findings() []working.Finding {
 			f.Feature, f.Name = h.Feature, h.Name
 		}
 		out = append(out, f)
+	}
+	if p.recipe.Guessed {
+		say(working.Mind, "thickness-guessed", "Sheet", nil, "Nobody measured the thickness of the sheet: 0.85 of it counts. Put a caliper on it.")
+	}
+	if m, err := stock.MaterialByKey(p.recipe.Material); err == nil && !m.Known() {
+		say(working.Mind, "grade-unknown", "Sheet", nil, "%s", m.Caution)
 	}
 	d := p.bolt.Thread
 	said := map[string]bool{}

@@ -67,6 +67,7 @@ type Ply struct {
 	Pull      float64      `json:"pull,omitempty" doc:"mm, of an outer ply, centre of the bolts to the bend, web or wall that pulls it off: it pries then; 0 not known"`
 	Stiff     bool         `json:"stiff,omitempty" doc:"backed or stiff over its whole face: nothing of it bends beside the bolts"`
 	Isolator  *Isolator    `json:"isolator,omitempty" doc:"it is rubber, one on each bolt"`
+	Guessed   bool         `json:"guessed,omitempty" doc:"nobody measured its thickness: 0.85 of it counts, and that squared where it bends"`
 	Worn      float64      `json:"worn,omitempty" doc:"share of its strength that is left where it rusted, 0.1 to 1; whole when left out"`
 }
 
@@ -373,6 +374,10 @@ func readPly(p Ply, at string, i int, d float64, show quantity.Display) (ply, er
 	if q.worn == 0 {
 		q.worn = 1
 	}
+	share := q.worn
+	if p.Guessed {
+		q.worn *= stock.GuessedShare * stock.GuessedShare
+	}
 	if p.Material != "" {
 		m, err := stock.MaterialByKey(p.Material)
 		if err != nil {
@@ -382,7 +387,7 @@ func readPly(p Ply, at string, i int, d float64, show quantity.Display) (ply, er
 	}
 	err := working.First(working.Above(at+"/thickness", "The thickness of "+q.Name, p.Thickness, 0, 500, "mm"), working.Within(at+"/coat", "The coat", p.Coat, 0, 10, "mm"),
 		working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm"), working.Within(at+"/hole", "The hole", p.Hole, 0, 500, "mm"),
-		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"), working.Within(at+"/wide/0", "The width", p.Wide[0], 0, 1e5, "mm"), working.Within(at+"/wide/1", "The width", p.Wide[1], 0, 1e5, "mm"), working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"), working.Within(at+"/worn", "What is left of its strength", q.worn, .1, 1, ""))
+		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"), working.Within(at+"/wide/0", "The width", p.Wide[0], 0, 1e5, "mm"), working.Within(at+"/wide/1", "The width", p.Wide[1], 0, 1e5, "mm"), working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"), working.Within(at+"/worn", "What is left of its strength", share, .1, 1, ""))
 	if err == nil && p.Way != nil {
 		err = working.Within(at+"/way", "The way the slots run", *p.Way, -360, 360, "°")
 	}

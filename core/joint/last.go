@@ -216,6 +216,14 @@ func (j *joint) cautions() {
 			j.say("caution-"+string(m), working.Mind, "Caution", text)
 		}
 	}
+	for i, p := range j.plies {
+		if p.Guessed {
+			j.say(fmt.Sprintf("thickness-guessed-%d", i), working.Mind, "Plies", fmt.Sprintf("Nobody measured %s: 0.85 of %s counts. A caliper past the edge, or a wire hooked through the hole.", p.Name, j.mm(p.Thickness)))
+		}
+		if p.metal && !p.material.Known() {
+			j.say(fmt.Sprintf("grade-unknown-%d", i), working.Mind, "Plies", p.Name+": "+p.material.Caution)
+		}
+	}
 	thin := j.plies[len(j.plies)-1]
 	if thin.metal && thin.Thickness < 1.5 && len(j.in.Cases) > 0 {
 		j.say("thin-host", working.Mind, "Plies", fmt.Sprintf("%s of %s is body sheet: bolts in it loosen and tear. A doubler on its far side, larger than the bolt group.", thin.Name, j.mm(thin.Thickness)))

@@ -115,8 +115,10 @@ func Build(d Doc, surveyed Surveyed) *Built {
 	b := &Built{laid: l, Joints: l.joints, Pieces: []Piece{}, Plates: []PlateAt{}, Findings: l.findings}
 	m, err := stock.MaterialByKey(d.Material)
 	if err != nil {
-		m, _ = stock.MaterialByKey("steel-s235")
-		b.say("material", working.Mind, "", "Choose a material: "+err.Error()+" Structural steel is counted until then.")
+		m, _ = stock.MaterialByKey("steel-unknown")
+		b.say("material", working.Stop, "", "Choose a material: "+err.Error()+" Steel of a grade nobody knows is counted until then.")
+	} else if !m.Known() {
+		b.say("grade-unknown", working.Mind, "", m.Caution)
 	}
 	b.steel = m
 	runs := map[string]*run{}

@@ -263,6 +263,9 @@ func (b *builder) checkSheet(part *Part) {
 	if b.recipe.Gauge != nil {
 		b.note("gauge-nominal", "Sheet", whole, fmt.Sprintf("%d gauge is nominal: measure the sheet and type what the caliper says.", *b.recipe.Gauge))
 	}
+	if b.recipe.Guessed {
+		b.mind("thickness-guessed", "Sheet", whole, fmt.Sprintf("Nobody measured its thickness: strength counts 0.85 of %s, and bends may come out off. Put a caliper on the sheet, past the burr.", b.len(b.recipe.Thickness)))
+	}
 	if b.material.Caution != "" {
 		b.note("material-caution", "Sheet", whole, b.material.Caution)
 	}

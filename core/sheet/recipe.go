@@ -60,6 +60,7 @@ type Recipe struct {
 	Schema    int       `json:"schema" doc:"version of this form, 1"`
 	Material  string    `json:"material" doc:"key of the material table"`
 	Thickness float64   `json:"thickness" doc:"mm"`
+	Guessed   bool      `json:"guessed,omitempty" doc:"nobody measured the thickness: strength counts 0.85 of it"`
 	Gauge     *int      `json:"gauge,omitempty" doc:"gauge the thickness was typed as"`
 	Grain     Grain     `json:"grain,omitempty" enum:"unknown,x,y" doc:"rolling direction on the flat pattern"`
 	Process   string    `json:"process" enum:"plasma,laser,waterjet,punch,hand" doc:"how it is cut"`

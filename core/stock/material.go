@@ -43,6 +43,7 @@ type Material struct {
 
 const (
 	practice  = "shop practice by alloy and temper, not a standard: prove with a strip of the same sheet"
+	notKnown  = "Its grade is not known: it counts as weak, and bends as hard. A file that slides off tells hard from soft, a strip bent flat on itself tells whether it cracks; a pulled or bent coupon, or the mill's mark, tells more."
 	zincFumes = "Zinc coat: strip it and use extraction and a respirator before welding."
 )
 
@@ -71,7 +72,20 @@ var Materials = []Material{
 	{"alu-6061-t6", "Aluminium 6061-T6", Aluminum, 2700, 240, 290, 69_000, Hard, .13,
 		[]RadiusLimit{{2, 2.5, 3}, {3.3, 3, 3.5}, {100, 3.5, 4}}, "ASTM B209 minimum", practice,
 		"6061-T6 cracks on tight bends: bend it annealed, or take 5052-H32."},
+	{"steel-unknown", "Steel, grade not known", Steel, 7850, 170, 290, 200_000, Hard, .16,
+		[]RadiusLimit{{3, 1, 1.5}, {6, 1.5, 2}, {100, 2, 3}}, "not known: counted below the weakest common sheet steel (practice)", "not known: bent as high-strength sheet is", notKnown},
+	{"stainless-unknown", "Stainless, grade not known", Stainless, 7930, 170, 450, 193_000, Hard, .20,
+		[]RadiusLimit{{100, 1, 2}}, "not known: counted as the weakest of ASTM A240 (304L) with a tenth off its strength", "not known: bent as half-hard sheet is", notKnown},
+	{"alu-unknown", "Aluminium, grade not known", Aluminum, 2700, 35, 95, 69_000, Hard, .13,
+		[]RadiusLimit{{2, 2.5, 3}, {3.3, 3, 3.5}, {100, 3.5, 4}}, "not known: counted as annealed 3003", "not known: bent as 6061-T6 is", notKnown},
 }
+
+// Known tells whether anybody said which grade it is.
+func (m Material) Known() bool { return m.Caution != notKnown }
+
+// GuessedShare is what counts of a thickness nobody measured (practice: a gauge and a
+// half thinner than it looks).
+const GuessedShare = .85
 
 // MaterialByKey finds a material.
 func MaterialByKey(key string) (Material, error) {

@@ -5362,6 +5362,8 @@ export interface components {
             edge?: number;
             /** @description tapped, or its nut does not move */
             fixed?: boolean;
+            /** @description nobody measured its thickness: 0.85 of it counts, and that squared where it bends */
+            guessed?: boolean;
             /**
              * Format: double
              * @description mm, diameter; of a slot its width
@@ -7682,6 +7684,8 @@ export interface components {
              * @enum {string}
              */
             grain?: "unknown" | "x" | "y";
+            /** @description nobody measured the thickness: strength counts 0.85 of it */
+            guessed?: boolean;
             /** @description left and right pair */
             hand?: components["schemas"]["Hand"];
             /** @description the part its matched holes are drilled through */

@@ -56,6 +56,7 @@ const placed = [
   { value: 'surveyed', text: 'measured there' },
 ] as const
 const rest = [
+  { key: 'guessed', text: 'nobody measured its thickness' },
   { key: 'fixed', text: 'tapped, or its nut does not move' },
   { key: 'slotted', text: 'slotted' },
   { key: 'stiff', text: 'backed or stiff over its whole face' },

@@ -21,7 +21,7 @@ export function blankJoint(
       holes: [[0, 0]],
       plies: [
         { name: part?.name ?? '', material: 'steel-s235', thickness: 3 },
-        { name: 'vehicle', material: 'steel-s235', thickness: 5 },
+        { name: 'vehicle', material: 'steel-unknown', thickness: 5, guessed: true },
       ],
       nut: 'lock',
       washers: 2,

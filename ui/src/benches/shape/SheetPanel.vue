@@ -81,6 +81,14 @@ function toGauge(value: string) {
       :model-value="recipe.gauge ? String(recipe.gauge) : ''"
       @update:model-value="toGauge"
     />
+    <label class="tick"
+      ><input
+        type="checkbox"
+        :checked="recipe.guessed"
+        @change="set('/guessed', ($event.target as HTMLInputElement).checked || undefined)"
+      />
+      nobody measured the thickness</label
+    >
     <PickOne
       v-if="stock"
       label="Cut by"
