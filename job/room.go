@@ -89,6 +89,22 @@ func (s *stander) room(v Survey, out *Surveyed) {
 		out.Drillings = append(out.Drillings, s.drill(d, spaces))
 	}
 	s.undrilled(v, out)
+	around := survey.Surroundings{Wheels: v.Wheels, Things: solids, Spaces: spaces, Text: s.from.pen.mm}
+	for i := range v.Points {
+		p := &v.Points[i]
+		if d := s.from.at(p.ID); d.At != nil && p.Kind != "ground" {
+			around.Spots = append(around.Spots, survey.Spot{Name: p.Name, At: *d.At})
+		}
+	}
+	for _, m := range v.Maps {
+		for _, h := range m.Holes {
+			if d := s.from.at(h.ID); d.At != nil {
+				around.Spots = append(around.Spots, survey.Spot{Name: m.Name, At: *d.At})
+				break
+			}
+		}
+	}
+	out.Findings = append(out.Findings, around.Cautions()...)
 }
 
 // leastOf keeps the shortest of each group: of a bracket and its bolts the one

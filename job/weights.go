@@ -201,7 +201,7 @@ func trustOf(s *Source) Trust {
 // Tell answers what the brief says back, of all that is made in the job.
 func (s Site) Tell(joints []BoltedTold) Told {
 	t := s.Brief.tell(s.Parts, s.frameSizes(), s.made(joints))
-	t.Says = append(t.Says, s.bans()...)
+	t.Says = append(append(t.Says, s.bans()...), s.cautions(joints)...)
 	return t
 }
 

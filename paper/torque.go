@@ -38,6 +38,7 @@ func (s TorqueSheet) PDF() ([]byte, error) {
 	p := &sheetPrinter{newPages(s.Paper, s.Date, s.Job+", torque sheet"), SurveySheet{}}
 	p.kind = "Torque sheet"
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  tightened by ____________", s.Job, s.Revision, s.Date.Format("2006-01-02"))
+	p.first = "While it is fitted: what hangs on one bolt turns and falls. Hold it up until its second bolt is in and nipped tight; under a vehicle, stands on firm ground and wheels chocked, never a jack alone."
 	p.next()
 	for _, t := range s.Joints {
 		s.print(p, t)

@@ -204,7 +204,7 @@ var cautioned = map[Meeting]string{
 	Recovery:    "A recovery point that lets go kills: its load is many times the vehicle's weight, and neither this nor a road case covers it. Rated hardware, and a licensed engineer.",
 	Coupling:    "A coupling is type-approved with its own bolts, holes and torque: nothing here replaces its papers. Local rules and a licensed engineer decide.",
 	Seat:        "A seat or belt anchorage is tested in a crash, not worked out: local rules and a licensed engineer decide. Do not drive with people on it before.",
-	Steering:    "Steering, brake and suspension bolts are the maker's: the right class, new ones, his torque. Do not make or weld them; local rules and a licensed engineer decide.",
+	Steering:    "Steering, brake and suspension bolts are the maker's: the right class, new ones, his torque. Do not make or weld them; a bracket of a control is tried for flex under a hard pull and over its full travel; local rules and a licensed engineer decide.",
 	ThinBody:    "Thin body sheet tears round the bolt under shaking: a doubler behind, bonded or plug-welded, and large washers.",
 	Lines:       "Look behind before drilling: brake, fuel and wiring run behind this wall. Stop the drill at its depth.",
 	HighVoltage: "High voltage is near: have it switched off and proved dead by somebody who may, before anything is drilled or bolted.",

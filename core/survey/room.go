@@ -38,6 +38,7 @@ const (
 	LoadEdge Kind = "loadEdge" // must not be cut or drilled
 	Opening  Kind = "opening"  // air goes through here
 	Room     Kind = "room"     // for hands, heads, feet
+	View     Kind = "view"     // through which a lamp, the plate or the road is seen
 )
 
 // Kinds with the words they go by and the least distance that is usual, mm.
@@ -46,7 +47,7 @@ var Kinds = map[Kind]struct {
 	Need  float64
 }{
 	Fixed: {"something fixed", 5}, Moving: {"something that moves", 12}, Tyre: {"a tyre", 25}, Hot: {"something hot", 50}, Line: {"a line", 15},
-	Tank: {"a tank", 20}, Skin: {"a visible skin", 0}, LoadEdge: {"a load-bearing edge", 0}, Opening: {"an opening for air", 0}, Room: {"room to keep", 0},
+	Tank: {"a tank", 20}, Skin: {"a visible skin", 0}, LoadEdge: {"a load-bearing edge", 0}, Opening: {"an opening for air", 0}, Room: {"room to keep", 0}, View: {"a lamp, plate or view", 0},
 }
 
 // Shape is a space by its numbers; which ones count is told by Form.
@@ -105,7 +106,7 @@ const (
 type Space struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name"`
-	Kind   Kind     `json:"kind" enum:"fixed,moving,tyre,hot,line,tank,skin,loadEdge,opening,room"`
+	Kind   Kind     `json:"kind" enum:"fixed,moving,tyre,hot,line,tank,skin,loadEdge,opening,room,view"`
 	Need   *float64 `json:"need,omitempty" doc:"mm to keep off; usual for its kind when left out"`
 	Shape  Shape    `json:"shape"`
 	Moves  []State  `json:"moves,omitempty"`

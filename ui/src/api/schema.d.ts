@@ -9011,7 +9011,7 @@ export interface components {
             absent?: string[];
             id: string;
             /** @enum {string} */
-            kind: "fixed" | "moving" | "tyre" | "hot" | "line" | "tank" | "skin" | "loadEdge" | "opening" | "room";
+            kind: "fixed" | "moving" | "tyre" | "hot" | "line" | "tank" | "skin" | "loadEdge" | "opening" | "room" | "view";
             moves?: string[];
             name: string;
             /**

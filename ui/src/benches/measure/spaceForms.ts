@@ -9,6 +9,7 @@ export const kinds = [
   { value: 'tank' as const, text: 'a tank behind a wall' },
   { value: 'skin' as const, text: 'a visible skin' },
   { value: 'loadEdge' as const, text: 'a load-bearing edge' },
+  { value: 'view' as const, text: 'a lamp, plate or view' },
   { value: 'opening' as const, text: 'an opening for air' },
   { value: 'room' as const, text: 'room to keep' },
 ]
