@@ -1,8 +1,9 @@
 package httpapi
 
 import (
-	"github.com/danielgtaylor/huma/v2"
 	"time"
+
+	"github.com/danielgtaylor/huma/v2"
 
 	"warmanvil/core/hold"
 	"warmanvil/job"
@@ -10,10 +11,11 @@ import (
 
 // HoldingView is what a job says about strength and about its brief.
 type HoldingView struct {
-	Revision int          `json:"revision" doc:"of the job it was worked out from"`
-	Holding  job.Holding  `json:"holding"`
-	Told     job.Told     `json:"told"`
-	Features []Fastenable `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
+	Revision int            `json:"revision" doc:"of the job it was worked out from"`
+	Holding  job.Holding    `json:"holding"`
+	Told     job.Told       `json:"told"`
+	Rules    *job.RulesTold `json:"rules,omitempty" doc:"what changed rules turned since the job was last looked at"`
+	Features []Fastenable   `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
 
 	Sides  []job.SideChoice  `json:"sides" doc:"what plies of a joint may belong to"`
 	Places []job.StandChoice `json:"places" doc:"where a joint may stand"`
@@ -38,12 +40,18 @@ func (s *server) holdingRoutes() {
 		measured, parts := site.Survey, site.Parts
 		held := site.Hold()
 		v := HoldingView{Revision: j.Revision, Holding: held, Told: site.Tell(held.Joints), Features: []Fastenable{}, Sides: site.Sides(), Places: site.Places()}
+		if v.Rules, err = s.jobs.Rules(c.Request.Context(), c.id, site, held); err != nil {
+			return HoldingView{}, err
+		}
 		v.Told.Due(j.Brief.Limits.Date, time.Now(), held.Unsettled())
 		v.Told.Measure(j.Brief, job.MeasuredTargets(measured, j.Brief, parts))
 		for _, p := range parts {
 			v.Features = append(v.Features, fastenable(p)...)
 		}
 		return v, nil
+	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/rules-seen", id: "seeRules", summary: "Somebody has read what changed rules turned: keep what is said now"}, func(c call, _ none) (Done, error) {
+		return Done{true}, s.jobs.RulesSeen(c.Request.Context(), c.id)
 	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/assembly", id: "getAssembly", summary: "Everything with a mass together: sum, centre of gravity, lifts, a trailer's balance"}, func(c call, _ none) (job.Assembled, error) {
 		return s.jobs.Assembly(c.Request.Context(), c.id)

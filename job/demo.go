@@ -42,14 +42,8 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 			d.parts[i] = s.fresh(j.ID, p.Name, p.Quantity, p.Recipe, "started")
 			d.parts[i].Frame = p.Frame
 			ids[p.Name] = d.parts[i].ID
-			for k, m := range j.Brief.Mounts { // the demo's mounts and survey name their part
-				if m.Part == p.Name {
-					j.Brief.Mounts[k].Part = d.parts[i].ID
-				}
-			}
 		}
-		j.Brief.Joints = renamedJoints(j.Brief.Joints, ids)
-		j.Brief.Open = renamedOpen(j.Brief.Open, ids)
+		j.Brief = j.Brief.renamed(ids) // the demo names its parts
 		v := d.survey.renamed(ids)
 		if err := v.Check(); err != nil {
 			return err

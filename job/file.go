@@ -128,18 +128,12 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		ids[p.ID] = part.ID
 		w.Parts = append(w.Parts, part)
 	}
-	w.Job.Brief.Joints = renamedJoints(w.Job.Brief.Joints, ids)
+	w.Job.Brief = w.Job.Brief.renamed(ids)
 	for i := range w.Parts {
 		p := &w.Parts[i]
 		p.Part.Recipe = renamed(p.Part.Recipe, ids)
 		for k := range p.Revisions {
 			p.Revisions[k].Recipe = renamed(p.Revisions[k].Recipe, ids)
-		}
-	}
-	w.Job.Brief.Open, w.Job.Brief.Duties = renamedOpen(w.Job.Brief.Open, ids), renamedDuties(w.Job.Brief.Duties, ids)
-	for i, m := range w.Job.Brief.Mounts {
-		if id, known := ids[m.Part]; known {
-			w.Job.Brief.Mounts[i].Part = id
 		}
 	}
 	if f.Survey != nil {

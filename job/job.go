@@ -148,6 +148,7 @@ type Store interface {
 	KeepNumber(ctx context.Context, n Number) error
 	DropNumber(ctx context.Context, id string) error
 	SurveyStore
+	VerdictStore
 	// Whole answers all there is of a job, parts in the order they were added.
 	Whole(ctx context.Context, id string) (Whole, error)
 	// AddWhole adds a job with its history in one transaction.

@@ -22,24 +22,23 @@ func renamed(r sheet.Recipe, ids map[string]string) sheet.Recipe {
 	return r
 }
 
-// renamedOpen answers open items with the parts they concern called by their new ids.
-func renamedOpen(list []OpenItem, ids map[string]string) []OpenItem {
-	out := slices.Clone(list)
-	for i := range out {
-		if id, known := ids[out[i].Of]; known {
-			out[i].Of = id
+// renamed answers the brief with the parts and frames it names called by their new ids.
+func (b Brief) renamed(ids map[string]string) Brief {
+	name := func(id *string) {
+		if is, known := ids[*id]; known {
+			*id = is
 		}
 	}
-	return out
-}
-
-// renamedDuties answers duties on parts called by their new ids.
-func renamedDuties(list []Duty, ids map[string]string) []Duty {
-	out := slices.Clone(list)
-	for i := range out {
-		if id, known := ids[out[i].On.Of]; known {
-			out[i].On.Of = id
-		}
+	b.Joints = renamedJoints(b.Joints, ids)
+	b.Mounts, b.Open, b.Duties = slices.Clone(b.Mounts), slices.Clone(b.Open), slices.Clone(b.Duties)
+	for i := range b.Mounts {
+		name(&b.Mounts[i].Part)
 	}
-	return out
+	for i := range b.Open {
+		name(&b.Open[i].Of)
+	}
+	for i := range b.Duties {
+		name(&b.Duties[i].On.Of)
+	}
+	return b
 }

@@ -59,3 +59,16 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 		t.Errorf("a stray part has master %+v", opt.Master)
 	}
 }
+
+// A copy's mounts, joints, open questions and duties name the copy's parts; the job it
+// was copied from keeps its own.
+func TestBriefRenamed(t *testing.T) {
+	b := Brief{Mounts: []Mount{{Part: "p"}}, Joints: []Joint{{Part: "p", Sides: []Side{{Kind: MemberSide, Of: "f"}}}}, Open: []OpenItem{{Of: "p"}, {}}, Duties: []Duty{{On: Side{Kind: PartSide, Of: "p"}}}}
+	got := b.renamed(map[string]string{"p": "q", "f": "g"})
+	if got.Mounts[0].Part != "q" || got.Joints[0].Part != "q" || got.Joints[0].Sides[0].Of != "g" || got.Open[0].Of != "q" || got.Open[1].Of != "" || got.Duties[0].On.Of != "q" {
+		t.Errorf("%+v", got)
+	}
+	if b.Mounts[0].Part != "p" || b.Joints[0].Sides[0].Of != "f" || b.Open[0].Of != "p" || b.Duties[0].On.Of != "p" {
+		t.Errorf("the job it came from was changed: %+v", b)
+	}
+}

@@ -84,7 +84,6 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 	parts = append(parts, frames...)
 	b := from.Brief
 	b.Name = copyName(b.Name)
-	b.Mounts = append([]Mount{}, b.Mounts...)
 	j := s.newJob(b)
 	v, surveyed, err := s.Store.Survey(ctx, id)
 	if err != nil {
@@ -96,13 +95,8 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 		parts[i] = s.fresh(j.ID, parts[i].Name, parts[i].Quantity, parts[i].Recipe, "copied from "+from.Brief.Name)
 		parts[i].Frame = frame
 		ids[was] = parts[i].ID
-		for k := range b.Mounts { // the copy's mounts name the copy's parts
-			if b.Mounts[k].Part == was {
-				b.Mounts[k].Part = parts[i].ID
-			}
-		}
 	}
-	j.Brief.Joints = renamedJoints(j.Brief.Joints, ids)
+	j.Brief = j.Brief.renamed(ids)
 	w := Whole{Job: j, Parts: make([]WholePart, len(parts))}
 	if surveyed > 0 {
 		v = v.renamed(ids)

@@ -1385,6 +1385,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/rules-seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Somebody has read what changed rules turned: keep what is said now */
+        post: operations["seeRules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/sheets/{kind}": {
         parameters: {
             query?: never;
@@ -4482,6 +4499,8 @@ export interface components {
              * @description of the job it was worked out from
              */
             revision: number;
+            /** @description what changed rules turned since the job was last looked at */
+            rules?: components["schemas"]["RulesTold"];
             /** @description what plies of a joint may belong to */
             sides: components["schemas"]["SideChoice"][];
             told: components["schemas"]["Told"];
@@ -7969,6 +7988,14 @@ export interface components {
              */
             school: "coupon" | "table" | "standard" | "fixed";
         };
+        RulesTold: {
+            /** @description what changed, in words */
+            changes: string[];
+            /** @description things whose verdict is another now */
+            turned: components["schemas"]["Turned"][];
+            /** @description what was said before was not kept: all that does not hold now is listed */
+            unkept?: boolean;
+        };
         SchoolAnswer: {
             /**
              * Format: double
@@ -9674,6 +9701,15 @@ export interface components {
              * @description degrees the piece is turned about itself after the bend before, clockwise seen from its first end
              */
             rotation?: number;
+        };
+        Turned: {
+            /** @description empty where it was not kept */
+            from?: string;
+            id: string;
+            name: string;
+            to: string;
+            /** @description what decides now */
+            why: string;
         };
         Use: {
             /** @description the head, nut or flange is on the back, not on the good side */
@@ -12537,6 +12573,37 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    seeRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -6,6 +6,7 @@ import { words } from '@/api/client'
 import { newId } from '@/api/ids'
 import { useFrames, useHolding } from '@/api/queries'
 import { useRail } from '@/device'
+import RulesNotice from '@/jobs/RulesNotice.vue'
 import { useBrief } from '@/jobs/useBrief'
 import AssemblyPanel from './AssemblyPanel.vue'
 import DutyPanel from './DutyPanel.vue'
@@ -189,6 +190,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       </p>
     </aside>
     <main ref="panel" class="page wide">
+      <RulesNotice :job="job" :rules="view?.rules" />
       <p v-if="open.wrong.value" class="wrong" role="alert">
         {{ open.wrong.value }}
         <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">

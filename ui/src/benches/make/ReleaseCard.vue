@@ -48,7 +48,7 @@ const ways = [
         <span class="small" :class="{ untried: !told.tried }">Fit: {{ told.fit }}.</span>
       </p>
       <button type="button" class="press tight" :aria-expanded="wide" @click="wide = !wide">
-        {{ wide ? 'Close' : told.released ? 'Look at it' : 'Measure again' }}
+        {{ wide ? 'Close' : told.released ? 'Look at it' : told.holds.length ? 'Look why' : 'Measure again' }}
         <span class="hidden-label"> for {{ told.name }}</span>
       </button>
     </div>

@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import { api, type Brief, take, words } from '@/api/client'
 import { refreshJobs, useHolding } from '@/api/queries'
 import { grains } from '@/jobs/starter'
+import RulesNotice from '@/jobs/RulesNotice.vue'
 import { useBrief } from '@/jobs/useBrief'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import TextField from '@/kit/TextField.vue'
@@ -68,6 +69,7 @@ const sections = computed(() => {
       <h1>{{ brief.name }}</h1>
       <span role="status" class="soft small" :data-brief="state">{{ state }}</span>
     </header>
+    <RulesNotice :job="job" :rules="holding?.rules" />
     <p v-if="wrong && !Object.keys(faults).length" class="wrong" role="alert">
       {{ wrong }}
       <button v-if="state === 'not saved'" type="button" class="press tight" @click="open.anew">Load what was saved</button>

@@ -1,0 +1,19 @@
+package strength
+
+// Rules is the version of the rules verdicts are made by. It grows when a rule changes
+// what a thing is said to be, with a line in Changed.
+const Rules = 2
+
+// Change is what a version of the rules changed, in words.
+type Change struct {
+	Rules int
+	Text  string
+}
+
+// Changed lists what changed, oldest first.
+var Changed = []Change{
+	{2, "Every way a thing may give way must be answered: what nobody looked at is cannot say, never holds."},
+	{2, "Loads arrive through frames, loose feet and duties; a moment that nothing holds is over or cannot say."},
+	{2, "New checks: spacing, net section both ways, block shear, slip, plate bending, pins, inserts, isolators, buckling, lateral-torsional buckling, chord walls, end plates."},
+	{2, "Crash, fatigue and how far inputs can be trusted stand beside joints and frames as beside brackets."},
+}
