@@ -2,6 +2,7 @@ package job
 
 import (
 	"runtime"
+	"strings"
 	"sync"
 	"sync/atomic"
 
@@ -21,6 +22,7 @@ type Held struct {
 	Verdict strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
 	Least   *Source          `json:"least,omitempty" doc:"least trusted input behind it"`
 	Mass    float64          `json:"mass" doc:"kg of the part"`
+	Moves   string           `json:"moves,omitempty" doc:"how far the carrying holes move along the load of that case, at least and at most"`
 }
 
 // Standing is a device on its feet.
@@ -139,6 +141,13 @@ func (b Brief) held(m Mount, parts []BuiltPart, cases map[string][]FeetCase, why
 		return silent(reason)
 	}
 	h.Result = hold.Check(part.Built, part.Recipe, m.Hold, loads, b.Strength)
+	if most := h.Result.Deflection; most != nil {
+		write := pen{b.Display()}
+		least, end := write.fine(*h.Result.DeflectionLeast), write.fine(*most)
+		if h.Moves = end; least != end {
+			h.Moves = strings.TrimRight(strings.TrimSuffix(least, " mm"), " in") + " to " + end
+		}
+	}
 	for _, c := range h.Result.Checks {
 		if c.Working != nil {
 			*c.Working = c.Working.Written(b.Unit != UnitMM)

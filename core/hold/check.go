@@ -51,6 +51,7 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 	p.rule, p.recipe = rule, &r
 	res.Findings = p.findings()
 	p.list, p.lengths = p.sections()
+	p.shade()
 	all := make([]shares, len(loads))
 	for i, l := range loads {
 		all[i] = p.share(l)
@@ -64,8 +65,8 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 		res.Bolts = p.bolts(*s)
 		res.Coefficient = p.coefficient(s)
 		if len(p.list) > 0 { // among its bolts a plate bends in a way this does not work out
-			d := p.sag(s.force)
-			res.Deflection = &d
+			least, most := p.sag(s.force)
+			res.DeflectionLeast, res.Deflection = &least, &most
 		}
 	}
 	for _, f := range res.Findings {

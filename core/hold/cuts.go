@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 )
 
@@ -26,6 +27,7 @@ func (p *placed) cuts() (list []section) {
 		n += 2
 		for h := range p.part.Holes {
 			if c, ok := p.cutAt(&p.part.Holes[h], panel, from, to, reach); ok {
+				c.before = n - 2
 				list = append(list, c)
 			}
 		}
@@ -44,17 +46,9 @@ func (p *placed) cutAt(h *sheet.HoleMade, panel *sheet.PanelMade, from sheet.Vec
 	}
 	whole := to.at.Sub(from).Dot(to.across)
 	on := h.Body.Sub(from).Dot(to.across)
-	size := math.Max(h.Diameter, h.Length)
-	if h.Loop != nil {
-		pts := h.Loop.Flatten(.05)
-		for i, a := range pts {
-			for _, b := range pts[:i] {
-				size = math.Max(size, a.Sub(b).Len())
-			}
-		}
-	}
+	size, tall := extent(h, panel, to.line), extent(h, panel, to.across)
 	way := math.Copysign(1, whole)
-	if on*way < -size/2 || on*way > whole*way+size/2 {
+	if on*way < -tall/2 || on*way > whole*way+tall/2 {
 		return section{}, false
 	}
 	c := to
@@ -68,6 +62,38 @@ func (p *placed) cutAt(h *sheet.HoleMade, panel *sheet.PanelMade, from sheet.Vec
 	if over(low, high) <= 0 {
 		return section{}, false
 	}
-	c.wide, c.holes = high-low, over(low, high)
+	c.wide, c.holes, c.tall = high-low, over(low, high), tall
+	c.past = math.Max(whole*way-on*way-tall/2, 0)
 	return c, true
+}
+
+// shade takes off what a hole on the way keeps the load from: past it the strips beside
+// it spread by 45° into its shadow.
+func (p *placed) shade() {
+	lost := make([]float64, len(p.list))
+	for _, c := range p.cuts() {
+		past := c.past
+		for i := c.before; i < len(p.list); i++ {
+			if i > c.before {
+				past += p.lengths[i]
+			}
+			lost[i] = math.Max(lost[i], math.Max(c.holes-2*past, 0))
+		}
+	}
+	for i, l := range lost {
+		p.list[i].wide = math.Max(p.list[i].wide-l, math.Min(p.list[i].wide, 1+p.list[i].holes))
+	}
+}
+
+// extent answers how far a hole reaches along a way of its panel, mm.
+func extent(h *sheet.HoleMade, panel *sheet.PanelMade, way sheet.Vector) float64 {
+	if h.Loop == nil {
+		return math.Max(h.Diameter, h.Length)
+	}
+	d := panel.Onto(profile.Point{X: way.Dot(panel.Seat.X), Y: way.Dot(panel.Seat.Y)})
+	low, high := math.Inf(1), math.Inf(-1)
+	for _, q := range h.Loop.Flatten(.05) {
+		low, high = math.Min(low, q.Dot(d)), math.Max(high, q.Dot(d))
+	}
+	return high - low
 }

@@ -108,16 +108,18 @@ type BoltForce struct {
 
 // Result is what a bracket answers.
 type Result struct {
-	Checks      []strength.Check  `json:"checks" doc:"hardest first"`
-	Verdict     strength.Verdict  `json:"verdict" enum:"holds,tight,over,cannot say"`
-	First       string            `json:"first,omitempty" doc:"what gives first"`
-	Hardest     *float64          `json:"hardest" doc:"largest utilisation"`
-	Case        string            `json:"case,omitempty" doc:"its case"`
-	Force       [3]float64        `json:"force" doc:"of that case on the carrying holes, vehicle axes, N"`
-	Bolts       []BoltForce       `json:"bolts"`
-	Coefficient *float64          `json:"icrCoefficient" doc:"load over one bolt's ultimate strength in that case by the instantaneous centre"`
-	Deflection  *float64          `json:"deflection" doc:"mm at the carrying holes along the load of that case"`
-	Findings    []working.Finding `json:"findings"`
+	Checks      []strength.Check `json:"checks" doc:"hardest first"`
+	Verdict     strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
+	First       string           `json:"first,omitempty" doc:"what gives first"`
+	Hardest     *float64         `json:"hardest" doc:"largest utilisation"`
+	Case        string           `json:"case,omitempty" doc:"its case"`
+	Force       [3]float64       `json:"force" doc:"of that case on the carrying holes, vehicle axes, N"`
+	Bolts       []BoltForce      `json:"bolts"`
+	Coefficient *float64         `json:"icrCoefficient" doc:"load over one bolt's ultimate strength in that case by the instantaneous centre"`
+	Deflection  *float64         `json:"deflection" doc:"mm at the carrying holes along the load of that case, at most"`
+	// The plate is held somewhere between the bolts' middle and the washers' edges.
+	DeflectionLeast *float64          `json:"deflectionLeast" doc:"mm, the same at least"`
+	Findings        []working.Finding `json:"findings"`
 }
 
 // find answers the bolt of a mount.

@@ -4288,6 +4288,8 @@ export interface components {
              */
             mass: number;
             mount: components["schemas"]["Mount"];
+            /** @description how far the carrying holes move along the load of that case, at least and at most */
+            moves?: string;
             /** @description name of the part */
             part: string;
             result: components["schemas"]["HoldResult"];
@@ -4426,9 +4428,14 @@ export interface components {
             checks: components["schemas"]["StrengthCheck"][];
             /**
              * Format: double
-             * @description mm at the carrying holes along the load of that case
+             * @description mm at the carrying holes along the load of that case, at most
              */
             deflection: number | null;
+            /**
+             * Format: double
+             * @description mm, the same at least
+             */
+            deflectionLeast: number | null;
             findings: components["schemas"]["Finding"][];
             /** @description what gives first */
             first?: string;

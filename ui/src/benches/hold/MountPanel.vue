@@ -64,9 +64,7 @@ const silent = computed(() => result.value?.checks.filter((c) => c.verdict === '
             :unit="open.style.value"
           />
         </PictureFrame>
-        <p v-if="result.deflection != null" class="small">
-          The carrying holes move {{ result.deflection.toFixed(result.deflection < 1 ? 2 : 1) }} mm along that load.
-        </p>
+        <p v-if="held.moves" class="small">The carrying holes move {{ held.moves }} along that load.</p>
         <p v-if="result.icrCoefficient != null" class="soft small">
           By the instantaneous centre the group carries {{ result.icrCoefficient.toFixed(2) }} times one bolt.
         </p>
