@@ -106,6 +106,7 @@ func TestReaderChangesNothing(t *testing.T) {
 	reader.keys(kb.Enter)
 	reader.see("You look at this as a reader")
 	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	a.free(t, job)
 	reader.bench(job, part)
 	reader.size("/base/length", "99")
 	reader.wait("the refusal", `document.querySelector('.shape').dataset.save === 'refused'`)

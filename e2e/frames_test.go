@@ -28,6 +28,7 @@ func (p *page) frameSaved() {
 func TestOutriggersFromStarterToSawSheet(t *testing.T) {
 	a := startApp(t)
 	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	a.free(t, job)
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + job + "/shape/frame")
 	p.pick(".start", "What it is", "Outrigger pair")
@@ -109,6 +110,7 @@ func TestHiveDeckGetsASection(t *testing.T) {
 func TestSaddleTemplateMeasured(t *testing.T) {
 	a := startApp(t)
 	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	a.free(t, job)
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + job + "/shape/frame")
 	p.pick(".start", "What it is", "A-drawbar")

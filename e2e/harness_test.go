@@ -305,3 +305,36 @@ func (a app) demoPart(t testing.TB, jobName, partName string) (jobID, partID str
 	t.Fatalf("no demo part %s", partName)
 	return "", ""
 }
+
+// free settles what holds a job's files back: nothing of it is measured on a vehicle,
+// and no question is open.
+func (a app) free(t testing.TB, jobID string) {
+	t.Helper()
+	ctx := context.Background()
+	v, revision, err := a.jobs.Store.Survey(ctx, jobID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	v.Drawn = "made to a drawing"
+	if err := a.jobs.Store.SaveSurvey(ctx, jobID, v, revision, time.Now()); err != nil {
+		t.Fatal(err)
+	}
+	a.settle(t, jobID)
+}
+
+// settle closes a job's open questions.
+func (a app) settle(t testing.TB, jobID string) {
+	t.Helper()
+	ctx := context.Background()
+	j, err := a.jobs.Store.Job(ctx, jobID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for i := range j.Brief.Open {
+		j.Brief.Open[i].Done = true
+	}
+	j.Revision++
+	if err := a.jobs.Store.SaveJob(ctx, j, j.Revision-1); err != nil {
+		t.Fatal(err)
+	}
+}

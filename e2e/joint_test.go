@@ -19,6 +19,7 @@ import (
 func TestJointOnTheFloor(t *testing.T) {
 	a := startApp(t)
 	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	a.free(t, job)
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + job + "/hold")
 	p.press("Press foot on floor and outrigger")

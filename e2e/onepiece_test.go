@@ -10,6 +10,7 @@ import (
 func TestHoopOfOnePiece(t *testing.T) {
 	a := startApp(t)
 	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	a.free(t, job)
 	p := open(t, a, 1280, 800)
 	start := func(name, stock string) {
 		p.goTo("/jobs/" + job + "/shape/frame")

@@ -90,6 +90,8 @@ print("errors", len(d.audit().errors), "units", d.header["$INSUNITS"], "size %.2
 // The whole way by keyboard: no mouse event is sent.
 func TestKeyboardOnly(t *testing.T) {
 	a := startApp(t)
+	truck, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	a.settle(t, truck)
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs")
 	p.see("Orchard truck")

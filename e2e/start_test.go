@@ -18,6 +18,7 @@ import (
 func TestTrayFromStarterToBendSheet(t *testing.T) {
 	a := startApp(t)
 	job, part := a.demoPart(t, "Orchard truck", "Press foot")
+	a.free(t, job)
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + job + "/shape/" + part)
 	p.drawn()

@@ -2,8 +2,10 @@ package joint
 
 import (
 	"fmt"
+	"math"
 	"slices"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -135,7 +137,11 @@ func (in Input) around(now Result, held []int) (out []tried) {
 		if slices.Contains(held, i) || worst < strength.TightFrom {
 			continue
 		}
-		more := max(1, p.Thickness*(worst/.8-1))
+		step := .5
+		if in.Display.Style != quantity.Metric {
+			step = 25.4 / 16
+		}
+		more := math.Ceil(max(1, p.Thickness*(worst/.8-1))/step) * step
 		to := in.with(func(*Ply) {})
 		to.Plies[i].Thickness += more
 		try(fmt.Sprintf("A doubler of %s on %s, or that much thicker", in.Display.Text(more), name), to)

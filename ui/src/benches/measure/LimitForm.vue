@@ -55,7 +55,7 @@ const sizes = ['length', 'width', 'height'] as const
         nothing welded to the vehicle</label
       >
     </div>
-    <div class="group kept">
+    <div class="group across">
       <p class="label">Must keep working</p>
       <div v-for="(k, i) in kept" :key="k.id" class="keep">
         <TextField label="What" :model-value="k.text" @update:model-value="(v) => open.set(`/limits/kept/${i}/text`, v)" />
@@ -84,7 +84,7 @@ const sizes = ['length', 'width', 'height'] as const
         <Plus :size="16" aria-hidden="true" />Something that must keep working
       </button>
     </div>
-    <div class="group kept">
+    <div class="group across">
       <p class="label">On the road</p>
       <div class="road">
         <GivenField
@@ -166,7 +166,7 @@ const sizes = ['length', 'width', 'height'] as const
 .dated {
   grid-template-columns: minmax(150px, 1.6fr) 1fr 1fr;
 }
-.kept {
+.across {
   grid-column: 1 / -1;
 }
 .keep {
