@@ -1,0 +1,124 @@
+package e2e
+
+import (
+	"bytes"
+	"fmt"
+	"strings"
+	"testing"
+	"time"
+
+	"warmanvil/core/joint"
+	"warmanvil/core/load"
+	"warmanvil/core/member"
+	"warmanvil/core/section"
+	"warmanvil/core/stock"
+	"warmanvil/core/strength"
+	"warmanvil/job"
+)
+
+// boxOnArm is a job of two bodies: a box bolted on a frame, an arm, that is bolted to a
+// rail of the vehicle. How far the box's holes stand from its edge nobody said.
+func (a app) boxOnArm(t *testing.T) (id string) {
+	t.Helper()
+	var d member.Doc
+	for _, s := range section.Table() {
+		if s.Name == "50 × 50 × 4 mm tube" {
+			var err error
+			if d, err = member.Start("standoff", map[string]float64{"length": 300, "plate": 140, "kilos": 15}, s, "steel-s235", a.jobs.NewID); err != nil {
+				t.Fatal(err)
+			}
+		}
+	}
+	d.Plates = d.Plates[:1] // the box is bolted through the open end
+	d.Fit = &member.Pose{Y: 250, Z: 400}
+	now := time.Now()
+	frame := job.Part{ID: a.jobs.NewID(), Name: "Standoff", Quantity: 1, Frame: &d, Revision: 1, Summary: "started", Created: now, Updated: now}
+	arm := d.Members[0].ID
+	known := func(v float64) *job.Given { return &job.Given{Value: v, Trust: job.Measured} }
+	foot := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
+		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180}, Stiff: true}}}
+	top := foot
+	top.Size, top.Holes = "M5", [][2]float64{{-20, -20}, {20, -20}, {20, 20}, {-20, 20}}
+	top.Plies = []joint.Ply{{Name: "box's foot", Material: "alu-3003-h14", Thickness: 2, Hole: 5.5, Wide: [2]float64{100, 100}, Stiff: true}, {Name: "tube", Hole: 5.5, Edge: 20, Wide: [2]float64{50, 300}, Stiff: true}}
+	b := job.Brief{Name: "Winch box", Quantity: 1, Unit: job.UnitMM, Grain: 1, Criticality: job.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
+		Devices: []job.Device{{ID: "box", Name: "Box", Mass: known(12), Gravity: &job.Gravity{Z: 120, Trust: job.Measured}, Envelope: &job.Box{Length: 200, Width: 200, Height: 240}, Behind: known(0)}},
+		Joints: []job.Joint{
+			{ID: "top", Name: "Box on the arm", Path: true, Stands: []job.Stand{{At: [3]float64{0, 520, 425}, Heads: job.FaceUp}}, Sides: []job.Side{{Kind: job.DeviceSide, Of: "box"}, {Kind: job.MemberSide, Of: frame.ID, Member: arm}}, Design: top},
+			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []job.Stand{{At: [3]float64{0, 250, 400}, Heads: job.FaceLeft}}, Sides: []job.Side{{Kind: job.MemberSide, Of: frame.ID, Member: arm}, {Kind: job.VehicleSide}}, Design: foot}}}
+	j, err := a.jobs.CreateJob(t.Context(), b)
+	if err != nil {
+		t.Fatal(err)
+	}
+	frame.JobID = j.ID
+	if err := a.jobs.Store.CreatePart(t.Context(), frame); err != nil {
+		t.Fatal(err)
+	}
+	v := job.Survey{Schema: job.SurveySchema, Placed: []job.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: [3]float64{0, 520, 425}}}}
+	if err := a.jobs.Store.SaveSurvey(t.Context(), j.ID, v, 0, now); err != nil {
+		t.Fatal(err)
+	}
+	return j.ID
+}
+
+// The story of a pull: it is typed as a duty on the box, and the job cannot say; the
+// edge that was missing is measured and typed, and it holds; the pull is raised, and it
+// is over, with no label; a change is taken, it holds, and the label is printed.
+func TestStoryOfAPull(t *testing.T) {
+	a := startApp(t)
+	id := a.boxOnArm(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	says := func(verdict string) {
+		t.Helper()
+		p.wait("the duty to say "+verdict, fmt.Sprintf(`document.querySelector('[data-says]')?.dataset.says === %q`, verdict))
+	}
+	p.press("Duties")
+	p.press("Rate something")
+	p.set("[data-duty]", "Duty", "Winch line")
+	p.pick("[data-duty]", "It acts on", "Box")
+	p.set("[data-duty]", "Pull, N", "300")
+	p.set("[data-duty]", "Way, forward", "0")
+	p.set("[data-duty]", "Way, up", "1")
+	says("cannot say")
+	p.press("Rating label")
+	p.see("There is no label while anything under Winch line is over or cannot be said")
+
+	p.press("Box on the arm")
+	p.verdict("cannot say")
+	p.see("distance to the nearest edge is not given")
+	p.set("[data-ply='0']", "Hole to the nearest edge", "20")
+	p.verdict("holds")
+	p.briefKept()
+
+	p.press("Duties")
+	says("holds")
+	p.set("[data-duty]", "Pull, N", "2000")
+	says("over")
+	p.press("Rating label")
+	p.see("pulled through over")
+
+	p.press("Box on the arm")
+	p.verdict("over")
+	p.see("duty: Winch line")
+	p.wait("what would help", `document.querySelector('[data-suggestions] .row')`)
+	p.wait("the washers taken", `(() => {
+		const row = [...document.querySelectorAll('[data-suggestions] .row')].find(r => r.innerText.includes('Washers of'))
+		row?.querySelector('button').click()
+		return !!row
+	})()`)
+	p.verdict("holds")
+	p.briefKept()
+	p.press("Duties")
+	says("holds")
+	p.press("Rating label")
+	name, pdf := p.download(".pdf")
+	if !bytes.HasPrefix(pdf, []byte("%PDF")) {
+		t.Fatalf("%q is no label", name)
+	}
+	text := pdfText(t, pdf)
+	for _, w := range []string{"Winch line", "2", "kN", "Box on the arm", "Arm on the rail", "Standoff", "alculated, not tested", "engineer"} {
+		if !strings.Contains(text, w) {
+			t.Errorf("the label lacks %q:\n%s", w, text)
+		}
+	}
+}
