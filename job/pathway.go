@@ -103,21 +103,40 @@ func (s *site) paths() Pathway {
 		return out
 	}
 	w.lacks()
+	steps := w.steps()
 	for id := range w.devices { // a device on three feet or more stands on points
-		n := 0
-		for _, j := range w.in.Joints {
-			if j.A == id || j.B == id {
-				n++
+		var feet []int
+		for i, j := range w.in.Joints {
+			if j.A == id && steps[j.B] < steps[id] || j.B == id && steps[j.A] < steps[id] {
+				feet = append(feet, i)
 			}
 		}
-		for i, j := range w.in.Joints {
-			if n > 2 && (j.A == id || j.B == id) {
+		for _, i := range feet {
+			if len(feet) > 2 {
 				w.in.Joints[i].Turns = false
 			}
 		}
 	}
 	w.openFrames()
 	w.walk()
+	return out
+}
+
+// steps answers how many joints lie between each body and the ground; what nothing leads
+// from is left out.
+func (w *walking) steps() map[string]int {
+	out := map[string]int{ground: 0}
+	for more := true; more; {
+		more = false
+		for _, j := range w.in.Joints {
+			for _, e := range [2][2]string{{j.A, j.B}, {j.B, j.A}} {
+				from, known := out[e[0]]
+				if to, seen := out[e[1]]; known && (!seen || from+1 < to) {
+					out[e[1]], more = from+1, true
+				}
+			}
+		}
+	}
 	return out
 }
 
