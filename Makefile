@@ -51,7 +51,7 @@ dev: setup-demo bin/warmanvil
 	cd ui && WARMANVIL_SERVER=http://127.0.0.1:8459 npm run -s dev
 
 bench: setup ui
-	$(GO) test -p 1 -run '^$$$$' -bench . -benchmem ./core/... ./job ./httpapi ./e2e
+	$(GO) test -p 1 -run '^$$' -bench . -benchmem ./core/... ./job ./httpapi ./e2e
 
 FUZZTIME ?= 30s
 fuzz:

@@ -131,7 +131,7 @@ var routes = map[string]string{
 	"POST /api/v1/parts/{id}/undo": "maker", "POST /api/v1/parts/{id}/redo": "maker", "POST /api/v1/parts/{id}/archive": "maker", "GET /api/v1/parts/{id}/revisions": "reader", "GET /api/v1/parts/{id}/revisions/{number}": "reader",
 	"GET /api/v1/sections": "reader", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker", "GET /api/v1/frames/{id}": "reader", "PUT /api/v1/frames/{id}": "maker",
 	"POST /api/v1/frames/{id}/undo": "maker", "POST /api/v1/frames/{id}/redo": "maker", "POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/archive": "maker", "GET /api/v1/frames/{id}/revisions": "reader", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
-	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/body": "reader", "POST /api/v1/working": "reader", "POST /api/v1/compare": "reader", "GET /api/v1/stock": "reader",
+	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "POST /api/v1/compare": "reader", "GET /api/v1/stock": "reader",
 }
 
 // asks answers who may reach a route; false for one nobody thought of.

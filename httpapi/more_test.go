@@ -238,3 +238,43 @@ func TestDescribedRoutesExist(t *testing.T) {
 		t.Errorf("%d operations described", len(seen))
 	}
 }
+
+// A part is answered at once without fixes; asked for, they are those that hold up.
+func TestFixesAreTried(t *testing.T) {
+	c := start(t)
+	k := .42
+	r := sheet.Recipe{Schema: 1, Material: "steel-s235", Thickness: 3, Process: "laser", Base: sheet.Base{ID: "base", Length: 100, Width: 80,
+		Flanges: []sheet.Flange{{ID: "f", Edge: sheet.Front, Length: 40, Angle: 90, Up: true, InsideRadius: .5, Relief: sheet.Relief{Kind: sheet.Round}}}}}
+	r.Tool.Kind, r.Bend.School, r.Bend.Method, r.Bend.K = "vdie", "fixed", "air", &k
+	raw, _ := json.Marshal(r)
+	body := `{"unit":"mm","grain":1,"recipe":` + string(raw) + `}`
+	var built sheet.Part
+	c.do("POST", "/api/v1/build", body).into(t, &built)
+	var tried httpapi.FixesView
+	c.do("POST", "/api/v1/fixes", body).into(t, &tried)
+	fixes := 0
+	for i, f := range tried.Findings {
+		if built.Findings[i].Code != f.Code || len(built.Findings[i].Fixes) != 0 {
+			t.Errorf("%s and %s, %d fixes at once", built.Findings[i].Code, f.Code, len(built.Findings[i].Fixes))
+		}
+		fixes += len(f.Fixes)
+		for _, x := range f.Fixes {
+			next, err := sheet.ApplyEdits(r, x.Edits)
+			if err != nil {
+				t.Fatal(err)
+			}
+			now, err := sheet.Build(next, sheet.Options{})
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, g := range now.Findings {
+				if g.Code == f.Code && g.Feature == f.Feature {
+					t.Errorf("%s does not clear %s", x.Label, f.Code)
+				}
+			}
+		}
+	}
+	if fixes == 0 || len(tried.Findings) != len(built.Findings) {
+		t.Errorf("%d fixes of %d findings", fixes, len(tried.Findings))
+	}
+}

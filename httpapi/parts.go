@@ -63,6 +63,11 @@ type BuildRequest struct {
 	Part       string       `json:"part,omitempty" format:"uuid" doc:"the part it is a state of, which is then looked at among the others of its job"`
 }
 
+// FixesView is what is said of a part, with fixes.
+type FixesView struct {
+	Findings []working.Finding `json:"findings" doc:"each fix was tried: its flag is gone with it, and nothing worse has come"`
+}
+
 // WorkingRequest asks for the working of one number of a part.
 type WorkingRequest struct {
 	Part    BuildRequest  `json:"part"`
@@ -184,6 +189,7 @@ func (s *server) partRoutes() {
 		return revisionView(r), err
 	})
 	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading, summary: "Flat pattern, figures and flags of a recipe; its body is asked for beside"}, s.buildPart)
+	route(s, operation{method: "POST", path: "/api/v1/fixes", id: "fixes", access: reading, summary: "The findings of a recipe with fixes, each tried"}, s.fixPart)
 	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", access: reading, summary: "The folded body of a recipe, for drawing"}, foldPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading, summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
 	route(s, operation{method: "POST", path: "/api/v1/compare", id: "compare", access: reading, summary: "What two states of a part differ in, in words"}, func(_ call, in CompareRequest) ([]job.Difference, error) {
@@ -235,7 +241,23 @@ func revisionView(r job.Revision) RevisionView {
 	return RevisionView{r.Number, r.Name, r.Quantity, r.Recipe, r.Summary, r.Created}
 }
 
+// buildPart answers a part without fixes: each is tried before it is told, which takes
+// as long as many builds.
 func (s *server) buildPart(c call, in BuildRequest) (sheet.Part, error) {
+	p, err := s.built(c, in, false)
+	for i := range p.Findings {
+		p.Findings[i].Fixes = nil
+	}
+	return p.Rounded(), err
+}
+
+// fixPart answers the findings of a part with the fixes that hold up.
+func (s *server) fixPart(c call, in BuildRequest) (FixesView, error) {
+	p, err := s.built(c, in, true)
+	return FixesView{append([]working.Finding{}, p.Rounded().Findings...)}, err
+}
+
+func (s *server) built(c call, in BuildRequest, proved bool) (sheet.Part, error) {
 	r, opt := in.read()
 	if m := r.Master; m != nil && in.Part != "" {
 		p, err := s.jobs.Store.Part(c.Request.Context(), m.Part)
@@ -247,9 +269,9 @@ func (s *server) buildPart(c call, in BuildRequest) (sheet.Part, error) {
 			opt.Master = &sheet.MasterTold{Name: p.Name, Recipe: p.Recipe, Itself: p.ID == in.Part}
 		}
 	}
-	opt.Proved = true
+	opt.Proved = proved
 	p, err := sheet.Build(r, opt)
-	return p.Rounded(), under("/recipe", err)
+	return p, under("/recipe", err)
 }
 
 // foldPart answers the body alone: it is over a third of what is said of a part,

@@ -54,12 +54,12 @@ func (h Hit) Share() float64 {
 
 // Hardest answers the hardest hit of each of n places in a case.
 func HardestOf(n int, at func(i int) (demand, capacity float64)) Hit {
-	best := Hit{}
+	best, share := Hit{}, 0.
 	for i := range n {
 		d, c := at(i)
 		h := Hit{Demand: d, Capacity: c, At: i}
-		if s := h.Share(); i == 0 || s > best.Share() || math.IsNaN(s) {
-			best = h
+		if s := h.Share(); i == 0 || s > share || math.IsNaN(s) {
+			best, share = h, s
 			if math.IsNaN(s) {
 				return best
 			}
@@ -101,7 +101,7 @@ func (m *Mode[C]) ask(cases []C, name func(c *C) string) Check {
 		c.Why = "No load is given: say what pulls on it."
 		return c
 	}
-	worst, at, unsure := Hit{}, 0, ""
+	worst, share, at, unsure := Hit{}, 0., 0, ""
 	for k := range cases {
 		h := m.Eval(&cases[k])
 		s := h.Share()
@@ -114,8 +114,8 @@ func (m *Mode[C]) ask(cases []C, name func(c *C) string) Check {
 				unsure = fmt.Sprintf("In the case %s: %s", name(&cases[k]), why)
 			}
 		}
-		if k == 0 || s > worst.Share() {
-			worst, at = h, k
+		if k == 0 || s > share {
+			worst, share, at = h, s, k
 		}
 	}
 	c.Case, c.Demand, c.Capacity = name(&cases[at]), worst.Demand, worst.Capacity

@@ -973,6 +973,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/fixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The findings of a recipe with fixes, each tried */
+        post: operations["fixes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/frames/{id}": {
         parameters: {
             query?: never;
@@ -3516,6 +3533,10 @@ export interface components {
             edits: components["schemas"]["Edit"][];
             /** @description what the press does */
             label: string;
+        };
+        FixesView: {
+            /** @description each fix was tried: its flag is gone with it, and nothing worse has come */
+            findings: components["schemas"]["Finding"][];
         };
         Flange: {
             /**
@@ -11671,6 +11692,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fixes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FixesView"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -27,6 +27,7 @@ export type State = { name: string; quantity: number; recipe: Recipe }
 export type SaveState = 'saved' | 'saving' | 'typing' | 'waiting' | 'conflict' | 'refused'
 
 const quiet = 900 // ms before a save
+const rest = 350 // ms without a change before fixes are tried
 const key = (id: string) => `warmanvil.unsent.${id}`
 
 export function usePart(id: string, style: () => BuildStyle) {
@@ -56,6 +57,20 @@ export function usePart(id: string, style: () => BuildStyle) {
     if (!told.value) told.value = b
     else afterFrame(() => (told.value = built.value))
   })
+  // Fixes are tried before they are told, which takes many builds: after a rest.
+  let trying: ReturnType<typeof setTimeout> | undefined
+  function fixSoon(mine: number, request: BuildRequest) {
+    clearTimeout(trying)
+    trying = setTimeout(() => void tryFixes(mine, request), rest)
+  }
+  async function tryFixes(mine: number, request: BuildRequest) {
+    try {
+      const { findings } = await take(api.POST('/api/v1/fixes', { body: request }))
+      if (mine === turn && built.value) told.value = { ...built.value, findings }
+    } catch (e) {
+      if (mine === turn) trouble.value = words(e)
+    }
+  }
   const save = ref<SaveState>('saved')
   const trouble = ref('')
   const faults = ref<{ path: string; message: string }[]>([])
@@ -116,6 +131,7 @@ export function usePart(id: string, style: () => BuildStyle) {
       drawn = mine
       built.value = got
       foldSoon(mine, request)
+      fixSoon(mine, request)
       faults.value = []
       trouble.value = ''
     } catch (e) {
@@ -260,6 +276,7 @@ export function usePart(id: string, style: () => BuildStyle) {
   onScopeDispose(() => {
     window.removeEventListener('pagehide', leave)
     clearTimeout(folding)
+    clearTimeout(trying)
     void send().then(refreshJobs)
   })
 
