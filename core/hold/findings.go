@@ -51,6 +51,7 @@ func (p *placed) findings() []working.Finding {
 		}
 	}
 	if p.mount.Doubler > 0 {
+		say(working.Mind, "doubler-made", "Doubler", p.holes[0], "The doubler is a part of its own, with the same holes: make it, drill it through the bracket, and take bolts longer by its thickness. Where the bolts are worked out as a joint, it is a ply of that joint too.")
 		if gap, need := p.crowded(); gap < need {
 			say(working.Stop, "doubler-room", "Doubler", p.holes[0], "A doubler reaches past its bolts by two diameters, %.1f mm, and the bend stands %.1f mm from them: move the holes, or take thicker plate.", need, gap)
 		}

@@ -24,8 +24,8 @@ async function seen() {
     <p v-if="rules.unkept">What it said before was not kept. This does not hold by the rules of now:</p>
     <ul v-if="rules.turned.length">
       <li v-for="t in rules.turned" :key="t.id">
-        <strong>{{ t.name }}</strong
-        >: <template v-if="t.from">{{ t.from }} before, </template><b class="now">{{ t.to }}</b> now. {{ t.why }}
+        <strong>{{ t.name }}</strong>: <template v-if="t.from">{{ t.from }} before, </template><b class="now">{{ t.to }}</b> now.
+        {{ t.why }}
       </li>
     </ul>
     <p v-else>No verdict of this job is another.</p>

@@ -13,6 +13,7 @@ import type { OpenFrame } from './useFrame'
 const props = defineProps<{ open: OpenFrame }>()
 const doc = computed(() => props.open.doc.value!)
 const brief = useBrief(() => props.open.got.value?.jobId ?? '')
+const factored = computed(() => brief.brief.value?.strength?.school === 'factored')
 const devices = computed(() => [
   { value: '', text: 'choose a device' },
   ...(brief.brief.value?.devices ?? []).map((d) => ({ value: d.id, text: d.name || 'no name yet' })),
@@ -174,6 +175,9 @@ const shakes = [
               @update:model-value="(v) => open.set(`/loads/${index}/factor`, v)"
             />
             <template v-if="row.kind === 'force'">
+              <p v-if="factored" class="soft small across">
+                Type the force as it is: the factored school puts its load factor on it.
+              </p>
               <ValueField
                 v-for="(w, k) in ['Forward, N', 'Left, N', 'Up, N']"
                 :key="w"
@@ -256,6 +260,9 @@ const shakes = [
 </template>
 
 <style scoped>
+.across {
+  grid-column: 1 / -1;
+}
 .which {
   border: 0;
   padding: 0;

@@ -97,7 +97,8 @@ async function label(id: string) {
     </header>
     <p class="lead">
       What a thing is rated for besides the road. Every bracket, joint and frame under it is asked, and answers name the duty that
-      governs. Lifting people or loads and fall arrest are none: they need rated, tested gear.
+      governs. Forces are typed as they are; the strength school's factors come on top. Lifting people or loads and fall arrest
+      are none: they need rated, tested gear.
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <article v-for="(d, i) in list" :key="d.id" class="duty" :data-duty="d.id">

@@ -38,6 +38,7 @@ const drop = (i: number) =>
     path.value,
     cases.value.filter((_, k) => k !== i),
   )
+const factored = computed(() => props.open.brief.value?.strength?.school === 'factored')
 type Case = (typeof cases.value)[number]
 const ways = ['across', 'up', 'off'] as const
 /** What is asked of a case: its force, where it acts, and its moment, typed in N·m. */
@@ -87,6 +88,7 @@ function asked(c: Case, i: number) {
       <p class="small soft">
         On the ply under the heads, in the axes of its flat pattern: across to the right, up to its back, off along the bolts
         towards their heads.
+        <template v-if="factored">Type what it really is: the factored school puts its load factor on it.</template>
       </p>
       <div v-for="(c, i) in cases" :key="i" class="case" :data-case="i">
         <TextField

@@ -34,7 +34,12 @@ const silent = computed(() => result.value?.checks.filter((c) => c.verdict === '
       <slot />
     </header>
     <div class="big">
-      <VerdictLine big :utilisation="held.verdict === 'cannot say' ? null : result.hardest" :verdict="held.verdict" :label="mount.name" />
+      <VerdictLine
+        big
+        :utilisation="held.verdict === 'cannot say' ? null : result.hardest"
+        :verdict="held.verdict"
+        :label="mount.name"
+      />
       <p v-if="result.first" class="first">
         <strong>{{ result.first }}</strong> gives first<template v-if="result.case">: {{ result.case }}</template
         >.

@@ -108,8 +108,8 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           <WhyButton v-if="told.working" :name="map.name" :working="told.working" />
         </p>
         <p v-if="told?.unsaid && !told.why" class="soft small">
-          How good the tape is: not given. A reading is judged against {{ told.unsaidText }}, or what the others scatter where that
-          is more.
+          How good the tape is: not given. A reading is judged against {{ told.unsaidText }}, or what the others scatter where
+          that is more.
         </p>
         <SaySo :label="`What ${map.name} says`" :list="told?.findings ?? []" />
         <div v-if="told?.nextFrom" class="row">
