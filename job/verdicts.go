@@ -2,8 +2,11 @@ package job
 
 import (
 	"context"
+	"fmt"
 	"maps"
+	"math"
 	"slices"
+	"strings"
 	"time"
 
 	"warmanvil/core/strength"
@@ -56,8 +59,11 @@ func (s Site) said(h Holding) map[string]Said {
 				continue
 			}
 			words := c.Name
-			if c.Where != "" {
+			if c.Where != "" && !strings.Contains(strings.ToLower(words), strings.ToLower(c.Where)) {
 				words += ", " + c.Where
+			}
+			if c.Utilisation != nil {
+				words += fmt.Sprintf(", %.0f %%", math.Ceil(100**c.Utilisation))
 			}
 			if c.Why != "" {
 				words += ": " + c.Why

@@ -169,6 +169,11 @@ const sizes = ['length', 'width', 'height'] as const
 .across {
   grid-column: 1 / -1;
 }
+.across .press {
+  justify-self: start;
+  align-self: start;
+  width: fit-content;
+}
 .keep {
   display: grid;
   grid-template-columns: minmax(200px, 2fr) minmax(150px, 1fr) minmax(150px, 1fr) auto;
