@@ -140,6 +140,7 @@ func (b Brief) held(m Mount, parts []BuiltPart, cases map[string][]FeetCase, why
 	if reason != "" {
 		return silent(reason)
 	}
+	m.Hold.Display = b.Display()
 	h.Result = hold.Check(part.Built, part.Recipe, m.Hold, loads, b.Strength)
 	if most := h.Result.Deflection; most != nil {
 		write := pen{b.Display()}

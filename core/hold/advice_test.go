@@ -38,6 +38,13 @@ func TestDoublerAtTheHoles(t *testing.T) {
 	if !hasCode(near1, "doubler-room") || near1.Verdict == strength.Holds || near1.Verdict == strength.Tight {
 		t.Errorf("a bend 16 mm from the bolts: %s", near1.Verdict)
 	}
+	// An inch job is told in inches.
+	m.Display = quantity.Display{Style: quantity.Decimal}
+	for _, f := range Check(build(t, r), r, m, []Load{{"case", "", [3]float64{4000, 0, 0}}}, asd).Findings {
+		if strings.Contains(f.Reason, " mm") {
+			t.Errorf("an inch job says %s", f.Reason)
+		}
+	}
 	m.Doubler = -1
 	if res := Check(build(t, r), r, m, []Load{{"case", "", [3]float64{1, 0, 0}}}, asd); res.Verdict != strength.CannotSay {
 		t.Errorf("a doubler of −1 mm: %s", res.Verdict)

@@ -18,10 +18,7 @@ func moreEdge(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (list
 	for i, h := range p.holes {
 		lack = math.Max(lack, 2*p.bolt.Thread.Diameter-h.Diameter/2-p.clear[i])
 	}
-	grain := 1.0
-	if opt.Display.Style != "mm" {
-		grain = 25.4 / 16
-	}
+	grain := grainOf(opt)
 	if lack = math.Ceil(lack/grain) * grain; lack <= 0 {
 		return nil
 	}

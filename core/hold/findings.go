@@ -20,6 +20,7 @@ func lower(s string) string {
 func (p *placed) findings() []working.Finding {
 	mat, rule := p.mat, p.rule
 	var out []working.Finding
+	size := func(mm float64) string { return lengthIn(p.mount.Display, mm) }
 	say := func(severity working.Severity, code, cause string, h *sheet.HoleMade, format string, args ...any) {
 		f := working.Finding{Code: code, Severity: severity, Cause: cause, Reason: fmt.Sprintf(format, args...)}
 		if h != nil {
@@ -42,9 +43,9 @@ func (p *placed) findings() []working.Finding {
 		said[h.Feature] = true
 		switch {
 		case h.Diameter < d.Diameter:
-			say(working.Stop, "bolt-too-big", "Bolts", h, "%s does not go through %s, which is %.1f mm.", d.Name(), lower(h.Name), h.Diameter)
+			say(working.Stop, "bolt-too-big", "Bolts", h, "%s does not go through %s, which is %s.", d.Name(), lower(h.Name), size(h.Diameter))
 		case h.Diameter > d.Clearance.Loose+.5:
-			say(working.Mind, "hole-too-big", "Bolts", h, "%s is %.1f mm wide for %s, over the loose clearance of %.1f mm: use a washer that covers it, the bolts will not share alike.", h.Name, h.Diameter, d.Name(), d.Clearance.Loose)
+			say(working.Mind, "hole-too-big", "Bolts", h, "%s is %s wide for %s, over the loose clearance of %s: use a washer that covers it, the bolts will not share alike.", h.Name, size(h.Diameter), d.Name(), size(d.Clearance.Loose))
 		}
 		if h.Length > 0 {
 			say(working.Mind, "slot-slips", "Bolts", h, "%s is a slot: it slips along its long way until the bolt meets the end, and only clamping holds it there.", h.Name)
@@ -53,7 +54,7 @@ func (p *placed) findings() []working.Finding {
 	if p.mount.Doubler > 0 {
 		say(working.Mind, "doubler-made", "Doubler", p.holes[0], "The doubler is a part of its own, with the same holes: make it, drill it through the bracket, and take bolts longer by its thickness. Where the bolts are worked out as a joint, it is a ply of that joint too.")
 		if gap, need := p.crowded(); gap < need {
-			say(working.Stop, "doubler-room", "Doubler", p.holes[0], "A doubler reaches past its bolts by two diameters, %.1f mm, and the bend stands %.1f mm from them: move the holes, or take thicker plate.", need, gap)
+			say(working.Stop, "doubler-room", "Doubler", p.holes[0], "A doubler reaches past its bolts by two diameters, %s, and the bend stands %s from them: move the holes, or take thicker plate.", size(need), size(gap))
 		}
 	}
 	if p.mount.InPlane == Instantaneous && !p.icrHere() {
@@ -67,7 +68,7 @@ func (p *placed) findings() []working.Finding {
 		say(working.Mind, "edge-stiff", "Bolts", nil, "Turning about the plate's edge is less careful: it is only for plate shown stiff enough.")
 	}
 	if mat.t > 0 && d.Diameter/mat.t > 4 {
-		say(working.Note, "bolt-heavy", "Bolts", nil, "%s is large for %.1f mm sheet: the sheet gives long before the bolt.", d.Name(), mat.t)
+		say(working.Note, "bolt-heavy", "Bolts", nil, "%s is large for sheet of %s: the sheet gives long before the bolt.", d.Name(), size(p.recipe.Thickness))
 	}
 	say(working.Note, "other-side", "What is not checked", nil, "What the bracket is bolted to, and the bolts of the load's own foot, are not checked here: a thin floor or wall gives before the bracket.")
 	return out

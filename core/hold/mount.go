@@ -6,6 +6,7 @@ package hold
 
 import (
 	"warmanvil/core/bolt"
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -66,16 +67,17 @@ type Bolts struct {
 
 // Mount is how a part is bolted on and where it carries.
 type Mount struct {
-	Fasten   []string      `json:"fasten" doc:"ids of the hole features that bolt it to the vehicle"`
-	Carry    []string      `json:"carry" doc:"ids of the hole features that carry the load"`
-	Against  Face          `json:"against" enum:"good,back" doc:"the face of the fastened panel that lies on the vehicle"`
-	Backed   bool          `json:"backed" doc:"what it is bolted to reaches under the whole panel, so that it can press on it"`
-	Up       Direction     `json:"up" enum:"+x,-x,+y,-y,+z,-z" doc:"which way of the part points up"`
-	Forward  Direction     `json:"forward" enum:"+x,-x,+y,-y,+z,-z" doc:"which way of the part points forward"`
-	Bolts    Bolts         `json:"bolts"`
-	Doubler  float64       `json:"doubler,omitempty" doc:"thickness of a plate of the same metal under the bolts' heads, two diameters past the holes each way, mm; 0 for none"`
-	InPlane  GroupSchool   `json:"inPlane" enum:"elastic,icr"`
-	OutPlane TensionSchool `json:"outPlane" enum:"centroid,edge"`
+	Fasten   []string         `json:"fasten" doc:"ids of the hole features that bolt it to the vehicle"`
+	Carry    []string         `json:"carry" doc:"ids of the hole features that carry the load"`
+	Against  Face             `json:"against" enum:"good,back" doc:"the face of the fastened panel that lies on the vehicle"`
+	Backed   bool             `json:"backed" doc:"what it is bolted to reaches under the whole panel, so that it can press on it"`
+	Up       Direction        `json:"up" enum:"+x,-x,+y,-y,+z,-z" doc:"which way of the part points up"`
+	Forward  Direction        `json:"forward" enum:"+x,-x,+y,-y,+z,-z" doc:"which way of the part points forward"`
+	Bolts    Bolts            `json:"bolts"`
+	Doubler  float64          `json:"doubler,omitempty" doc:"thickness of a plate of the same metal under the bolts' heads, two diameters past the holes each way, mm; 0 for none"`
+	InPlane  GroupSchool      `json:"inPlane" enum:"elastic,icr"`
+	Display  quantity.Display `json:"-"` // how its sentences write lengths; mm by default
+	OutPlane TensionSchool    `json:"outPlane" enum:"centroid,edge"`
 }
 
 // Load is one force on the carrying holes, in vehicle axes (x forward, y left,

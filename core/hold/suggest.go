@@ -236,10 +236,7 @@ func otherGrade(m Mount) (change, bool) {
 // wider spreads the pattern by a quarter about its middle.
 func wider(r sheet.Recipe, m Mount, opt sheet.Options) (change, bool) {
 	c := change{label: "Holes a quarter farther apart", mount: m}
-	grain := 1.0
-	if opt.Display.Style != "mm" {
-		grain = 25.4 / 16
-	}
+	grain := grainOf(opt)
 	grow := func(path string, v, half float64, offset string, at sheet.Offset) {
 		if v <= 0 {
 			return
@@ -286,10 +283,7 @@ func nearer(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (change
 	gap := before.at.Sub(row.at).Dot(row.across)
 	least := max(p.bolt.Thread.AcrossHex, m.Bolts.Washer)/2 + r.Thickness
 	by := min(gap/2, gap-least)
-	grain := 1.0
-	if opt.Display.Style != "mm" {
-		grain = 25.4 / 16
-	}
+	grain := grainOf(opt)
 	if by = math.Floor(by/grain) * grain; by < 2*grain {
 		return change{}, false
 	}
@@ -329,9 +323,19 @@ func otherPlate(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (change, bo
 	return c, true
 }
 
+// grainOf is what sizes are changed by, mm: a millimetre, or a sixteenth.
+func grainOf(opt sheet.Options) float64 {
+	if opt.Display.Style != quantity.Metric {
+		return 25.4 / 16
+	}
+	return 1
+}
+
 // written writes a length as the job does.
-func written(mm float64, opt sheet.Options) string {
-	if w, err := quantity.Format(mm, opt.Display); err == nil {
+func written(mm float64, opt sheet.Options) string { return lengthIn(opt.Display, mm) }
+
+func lengthIn(d quantity.Display, mm float64) string {
+	if w, err := quantity.Format(mm, d); err == nil {
 		return w.Text
 	}
 	return fmt.Sprintf("%.4g mm", mm)
