@@ -3,6 +3,7 @@ package httpapi
 import (
 	"net/http"
 	"strconv"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
@@ -53,6 +54,9 @@ func partsTable(rows []job.Listed) paper.Table {
 			is = "frame"
 		}
 		row := []any{r.Name, string(r.Hand), is, r.Revision, r.Quantity, r.Material, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, r.Why}
+		if r.Held != "" {
+			row[17] = strings.TrimSpace(r.Why + " HELD BACK, not to be cut: " + r.Held)
+		}
 		if r.Thickness > 0 {
 			row[6] = r.Thickness
 		}

@@ -55,6 +55,11 @@ func TestPartsList(t *testing.T) {
 	if left == nil || right == nil || byName["in all"] == nil || byName["Underfloor outriggers "] == nil {
 		t.Fatalf("rows %v", rows)
 	}
+	for name, why := range map[string]string{"Press foot left": "How thick is the floor", "Underfloor outriggers ": "measured again"} {
+		if note := byName[name][column["note"]]; !strings.Contains(note, "HELD BACK") || !strings.Contains(note, why) {
+			t.Errorf("%s is held back, and the list says %q", name, note)
+		}
+	}
 	if byName["Underfloor outriggers "][column["is"]] != "frame" || left[column["blank x mm"]] == "" {
 		t.Errorf("%v, %v", byName["Underfloor outriggers "], left)
 	}

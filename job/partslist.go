@@ -2,6 +2,7 @@ package job
 
 import (
 	"context"
+	"strings"
 
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
@@ -21,6 +22,7 @@ type Listed struct {
 	Gravity   *solid.Vector // mm, in its own axes
 	Flat      *sheet.Part   // of a part that can be unfolded
 	Why       string        // why it has no numbers
+	Held      string        // why its files are held back: not to be cut from the list either
 }
 
 // PartsList answers every part, hand by hand, and every frame of a job with its
@@ -48,11 +50,17 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []Listed, erro
 // List works out the rows of a parts list.
 func List(v Survey, b Brief, parts, frames []Part) []Listed {
 	rows := []Listed{}
+	held := map[string]string{}
+	for _, c := range WorkSurvey(v, b, BuildParts(parts, b), frames...).Checks {
+		if !c.Released {
+			held[c.Part] = strings.Join(append([]string{c.Says}, c.Holds...), " ")
+		}
+	}
 	for _, p := range parts {
 		opt := b.PartOptions(p, parts)
 		opt.Body = true
 		for _, hand := range p.Hands() {
-			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity, Material: materialName(p.Recipe.Material), Thickness: p.Recipe.Thickness}
+			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity, Material: materialName(p.Recipe.Material), Thickness: p.Recipe.Thickness, Held: held[p.ID]}
 			built, err := sheet.Build(p.Handed(hand), opt)
 			switch {
 			case err != nil:
@@ -70,7 +78,7 @@ func List(v Survey, b Brief, parts, frames []Part) []Listed {
 	newStander(b, nil, l, frames...)
 	for _, f := range frames {
 		built := member.Build(*f.Frame, l.forFrame(*f.Frame))
-		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity, Material: materialName(f.Frame.Material), Kilos: built.Mass, Gravity: &built.Gravity}
+		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity, Material: materialName(f.Frame.Material), Kilos: built.Mass, Gravity: &built.Gravity, Held: held[f.ID]}
 		for _, p := range built.Pieces {
 			if p.Why != "" {
 				row.Why = "Not all of its members stand: " + p.Why
