@@ -4,6 +4,7 @@ package e2e
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"io/fs"
 	"net/http"
@@ -201,15 +202,27 @@ func (p *page) press(name string) {
 	})()`, name)
 	p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
 	// The page may redraw between finding and clicking: then it is found anew.
+	// Only the finding is hurried: a click cut short could still arrive, and a
+	// second one would press twice.
 	var err error
 	for range 6 {
 		eval[bool](p, `(window.testPatience = undefined, true)`)
 		p.wait("the control "+name, mark)
 		ctx, cancel := context.WithTimeout(p.ctx, 4*time.Second)
-		err = chromedp.Do(ctx, chromedp.Click(chromedp.CSS(`[data-test-target]`)))
+		var found []*chromedp.Node
+		found, err = chromedp.Run(ctx, chromedp.Nodes(chromedp.CSS(`[data-test-target]`), chromedp.NodeVisible))
+		cancel()
+		if err != nil || len(found) == 0 {
+			continue
+		}
+		ctx, cancel = context.WithTimeout(p.ctx, 30*time.Second)
+		err = chromedp.Do(ctx, chromedp.MouseClickNode(found[0]))
 		cancel()
 		if err == nil {
 			return
+		}
+		if errors.Is(err, context.DeadlineExceeded) {
+			break
 		}
 	}
 	p.t.Fatalf("press %s: %v%s", name, err, p.state())
