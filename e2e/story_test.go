@@ -32,7 +32,7 @@ func (a app) boxOnArm(t *testing.T) (id string) {
 	d.Plates = d.Plates[:1] // the box is bolted through the open end
 	d.Fit = &member.Pose{Y: 250, Z: 400}
 	now := time.Now()
-	frame := job.Part{ID: a.jobs.NewID(), Name: "Standoff", Quantity: 1, Frame: &d, Revision: 1, Summary: "started", Created: now, Updated: now}
+	frame := job.Part{BarePart: job.BarePart{ID: a.jobs.NewID(), Name: "Standoff", Quantity: 1, Frame: &d, Revision: 1}, Summary: "started", Created: now, Updated: now}
 	arm := d.Members[0].ID
 	known := func(v float64) *job.Given { return &job.Given{Value: v, Trust: job.Measured} }
 	foot := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},

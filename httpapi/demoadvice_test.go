@@ -87,7 +87,7 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 								t.Fatal(err)
 							}
 							p.Recipe = recipe
-							next.Parts[i] = job.BuildParts([]job.Part{p.Part}, site.Brief)[0]
+							next.Parts[i] = job.BuildParts([]job.BarePart{p.BarePart}, site.Brief)[0]
 						}
 					}
 					after := next.Hold()

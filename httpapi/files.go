@@ -73,7 +73,7 @@ func (s *server) file(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	opt := j.Brief.PartOptions(p, parts) // as the screen has it
+	opt := j.Brief.PartOptions(p.BarePart, job.Bare(parts)) // as the screen has it
 	opt.Body = kind == "stl"
 	built, err := sheet.Build(recipe, opt)
 	if err != nil {

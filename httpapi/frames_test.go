@@ -226,9 +226,9 @@ func TestAssembly(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		one := job.Assemble(job.Survey{}, x.Brief, nil, frames)
+		one := job.Assemble(job.Survey{}, x.Brief, nil, job.Bare(frames))
 		frames[0].Quantity = 3
-		three := job.Assemble(job.Survey{}, x.Brief, nil, frames)
+		three := job.Assemble(job.Survey{}, x.Brief, nil, job.Bare(frames))
 		if len(three.Items) != 2 || math.Abs(three.Kilos-3*one.Kilos) > 1e-9 || three.Placed != one.Placed {
 			t.Errorf("three frames weigh %g, one %g", three.Kilos, one.Kilos)
 		}

@@ -160,7 +160,7 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
 	}
 	for i, p := range parts {
-		page.Parts[i] = partHead(p, j.Brief.PartOptions(p, parts))
+		page.Parts[i] = partHead(p, j.Brief.PartOptions(p.BarePart, job.Bare(parts)))
 	}
 	for i, n := range numbers {
 		page.Numbers[i] = numberView(n)

@@ -67,7 +67,7 @@ func (s *Service) Assembly(ctx context.Context, id string) (Assembled, error) {
 // Assemble sums masses and finds their middle: things placed by the survey where
 // they are placed, frames else where they say, the rest without a place. The sums set
 // against the vehicle's limits are those of the brief.
-func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
+func Assemble(v Survey, b Brief, parts []BuiltPart, frames []BarePart) Assembled {
 	s := Site{Brief: b, Parts: parts, Frames: frames, Survey: v}
 	var joints []BoltedTold
 	if len(b.Joints) > 0 {
@@ -89,7 +89,7 @@ func Assemble(v Survey, b Brief, parts []BuiltPart, frames []Part) Assembled {
 }
 
 // assembled lists what of a job has a mass, with its place where it has one.
-func assembled(v Survey, b Brief, parts []BuiltPart, frames []Part) []AssembledItem {
+func assembled(v Survey, b Brief, parts []BuiltPart, frames []BarePart) []AssembledItem {
 	l := newLocator(v, pen{b.Display()})
 	st := newStander(b, parts, l, frames...)
 	out := []AssembledItem{}

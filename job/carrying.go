@@ -23,7 +23,7 @@ type frameLoads struct {
 // on what holds it goes on.
 type carrying struct {
 	id     string
-	frame  *Part
+	frame  *BarePart
 	w      *member.Standing
 	why    string // why it cannot be solved
 	pose   solid.Pose

@@ -16,10 +16,10 @@ import (
 // the last.
 func TestCautionsFromWhatIsThere(t *testing.T) {
 	tube := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
-	frame := Part{ID: "f", Name: "Rack", Frame: &member.Doc{Points: []member.Point{{ID: "a"}, {ID: "b", X: 500}, {ID: "c", X: 500, Y: 300}},
+	frame := BarePart{ID: "f", Name: "Rack", Frame: &member.Doc{Points: []member.Point{{ID: "a"}, {ID: "b", X: 500}, {ID: "c", X: 500, Y: 300}},
 		Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}}, Plates: []member.Plate{{ID: "p", Member: "m", End: "a", Kind: "cap"}}}}
 	s := Site{Brief: Brief{Unit: UnitMM, Criticality: People, Card: Card{Trailer: true}, Devices: []Device{{ID: "d", Name: "Generator", Mass: given(80, Measured)}},
-		Joints: []Joint{{ID: "j", Name: "Foot"}}}, Frames: []Part{frame}}
+		Joints: []Joint{{ID: "j", Name: "Foot"}}}, Frames: []BarePart{frame}}
 	codes := func(s Site, joints []BoltedTold) string {
 		var out []string
 		for _, f := range s.cautions(joints) {
@@ -43,7 +43,7 @@ func TestCautionsFromWhatIsThere(t *testing.T) {
 		t.Errorf("a coupling's bolts: %q", got)
 	}
 	for n, want := range map[int]string{1: "one-bolt", 2: ""} {
-		p := BuiltPart{Part: Part{ID: "p"}}
+		p := BuiltPart{BarePart: BarePart{ID: "p"}}
 		for range n {
 			p.Built.Holes = append(p.Built.Holes, sheet.HoleMade{Feature: "h"})
 		}

@@ -20,14 +20,14 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 	for _, d := range []struct {
 		brief  Brief
 		survey Survey
-		parts  []Part
-		frame  func() (Part, error)
+		parts  []BarePart
+		frame  func() (BarePart, error)
 	}{
 		{hiveTrailer(), Survey{}, nil, s.hiveDeck},
 		{soundLorry(), lorrySurvey(),
-			[]Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}, {Name: "Speaker bracket", Quantity: 1, Recipe: speakerBracket()}}, s.speakerFrame},
+			[]BarePart{{Name: "Amplifier shelf", Quantity: 1, Recipe: amplifierShelf()}, {Name: "Speaker bracket", Quantity: 1, Recipe: speakerBracket()}}, s.speakerFrame},
 		{orchardTruck(), orchardSurvey(),
-			[]Part{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()},
+			[]BarePart{{Name: "Press foot", Quantity: 2, Recipe: pressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: shelfBracket()},
 				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe}, {Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe},
 				{Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}}, s.outriggers},
 	} {
@@ -38,17 +38,18 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		d.parts = append(d.parts, f)
 		j := s.newJob(d.brief)
 		ids := map[string]string{}
+		parts := make([]Part, len(d.parts))
 		for i, p := range d.parts {
-			d.parts[i] = s.fresh(j.ID, p.Name, p.Quantity, p.Recipe, "started")
-			d.parts[i].Frame = p.Frame
-			ids[p.Name] = d.parts[i].ID
+			parts[i] = s.fresh(j.ID, p.Name, p.Quantity, p.Recipe, "started")
+			parts[i].Frame = p.Frame
+			ids[p.Name] = parts[i].ID
 		}
 		j.Brief = j.Brief.renamed(ids) // the demo names its parts
 		v := d.survey.renamed(ids)
 		if err := v.Check(); err != nil {
 			return err
 		}
-		if err := s.Store.CreateJob(ctx, j, d.parts); err != nil {
+		if err := s.Store.CreateJob(ctx, j, parts); err != nil {
 			return err
 		}
 		if err := s.Store.SaveSurvey(ctx, j.ID, v, 0, s.Now()); err != nil {

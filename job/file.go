@@ -187,7 +187,7 @@ func (s *Service) imported(at string, p FilePart, jobID string) (WholePart, erro
 		out.Revisions = append(out.Revisions, Revision{r.Number, r.Name, r.Quantity, r.Recipe, r.Frame, r.Summary, r.UndoTo, r.RedoTo, r.Created})
 	}
 	first, last := out.Revisions[0], out.Revisions[len(out.Revisions)-1]
-	out.Part = Part{ID: s.NewID(), JobID: jobID, Name: last.Name, Quantity: last.Quantity, Recipe: last.Recipe, Frame: last.Frame, Revision: last.Number, Summary: last.Summary,
+	out.Part = Part{BarePart: BarePart{ID: s.NewID(), Name: last.Name, Quantity: last.Quantity, Recipe: last.Recipe, Frame: last.Frame, Revision: last.Number}, JobID: jobID, Summary: last.Summary,
 		UndoTo: last.UndoTo, RedoTo: last.RedoTo, Archived: p.Archived, Created: first.Created, Updated: last.Created}
 	return out, nil
 }

@@ -21,7 +21,7 @@ func onFrame(t *testing.T) Site {
 	d := frameOf(t, "standoff", "50 × 50 × 4 mm tube", map[string]float64{"length": 300, "plate": 140, "kilos": 15})
 	d.Plates = d.Plates[:1] // the head is left open: the box is bolted through the tube
 	d.Fit = &member.Pose{Y: 250, Z: 400}
-	frame := Part{ID: "arm", Name: "Standoff", Quantity: 1, Frame: &d}
+	frame := BarePart{ID: "arm", Name: "Standoff", Quantity: 1, Frame: &d}
 	arm := d.Members[0].ID
 	bolts := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
 		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180}, Stiff: true}}}
@@ -37,7 +37,7 @@ func onFrame(t *testing.T) Site {
 	if err := b.checkJoints(); err != nil {
 		t.Fatal(err)
 	}
-	return Site{Brief: b, Frames: []Part{frame}, Survey: Survey{Placed: []Placed{{ID: "placed-box", Name: "Box", Device: "box", At: solid.Vector{0, 520, 425}}}}}
+	return Site{Brief: b, Frames: []BarePart{frame}, Survey: Survey{Placed: []Placed{{ID: "placed-box", Name: "Box", Device: "box", At: solid.Vector{0, 520, 425}}}}}
 }
 
 // Everything that stands on the frame or is typed on it arrives at the joint that holds

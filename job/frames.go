@@ -73,7 +73,7 @@ func (s *Service) SaveFrame(ctx context.Context, id string, expected int, name s
 	if err := s.checkFrame(name, quantity, d); err != nil {
 		return Part{}, err
 	}
-	p := Part{ID: id, Name: name, Quantity: quantity, Frame: &d, Revision: expected + 1, UndoTo: &expected, Updated: s.Now()}
+	p := Part{BarePart: BarePart{ID: id, Name: name, Quantity: quantity, Frame: &d, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
 	return s.Store.SavePart(ctx, p, expected)
 }
 
@@ -95,7 +95,7 @@ func (s *Service) WorkedFrame(ctx context.Context, p Part) (Frame, error) {
 	if err != nil {
 		return Frame{}, err
 	}
-	return Frame{p, in.work(p)}, nil
+	return Frame{p, in.work(p.BarePart)}, nil
 }
 
 // FrameBuilt answers a frame worked out and its shape, for files.
@@ -108,7 +108,7 @@ func (s *Service) FrameBuilt(ctx context.Context, id string) (Frame, *member.Bui
 	if err != nil {
 		return Frame{}, nil, in.job, err
 	}
-	return Frame{p, in.work(p)}, member.Build(*p.Frame, in.surveyed), in.job, nil
+	return Frame{p, in.work(p.BarePart)}, member.Build(*p.Frame, in.surveyed), in.job, nil
 }
 
 // Lengths answers how the job writes a length.
@@ -144,11 +144,11 @@ func (s *Service) around(ctx context.Context, p Part) (framed, error) {
 	there := false
 	for i := range site.Frames { // as it is now, not as it is kept
 		if site.Frames[i].ID == p.ID {
-			site.Frames[i], there = p, true
+			site.Frames[i], there = p.BarePart, true
 		}
 	}
 	if !there {
-		site.Frames = append(site.Frames, p)
+		site.Frames = append(site.Frames, p.BarePart)
 	}
 	path := site.open().paths()
 	if path.Why != "" {
@@ -203,7 +203,7 @@ func first(a, b error) error {
 }
 
 // work works a frame out as it stands.
-func (f framed) work(p Part) FrameTold {
+func (f framed) work(p BarePart) FrameTold {
 	return workFrame(*p.Frame, p.ID, p.Quantity, f.job.Brief, f.surveyed, f.loads)
 }
 

@@ -17,7 +17,7 @@ func TestSameHandOnBothSides(t *testing.T) {
 				Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Left, Distance: holeAt}, Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}}}
 	}
 	told := func(r sheet.Recipe, twins [2]bool, y float64) (codes []string) {
-		parts := BuildParts([]Part{{ID: "p", Name: "Ear", Recipe: r}}, Brief{Unit: UnitMM, Grain: 1})
+		parts := BuildParts([]BarePart{{ID: "p", Name: "Ear", Recipe: r}}, Brief{Unit: UnitMM, Grain: 1})
 		if parts[0].Err != nil || !parts[0].Built.Whole {
 			t.Fatal(parts[0].Err, parts[0].Built.Findings)
 		}

@@ -47,13 +47,13 @@ type Holding struct {
 
 // BuiltPart is a part as it stands with what was built of it.
 type BuiltPart struct {
-	Part
+	BarePart
 	Built sheet.Part
 	Err   error // why it could not be built
 }
 
 // BuildParts builds parts for strength: no body.
-func BuildParts(parts []Part, b Brief) []BuiltPart {
+func BuildParts(parts []BarePart, b Brief) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
 	sideBySide(len(parts), func(i int) {
 		built, err := sheet.Build(parts[i].Recipe, b.PartOptions(parts[i], parts))

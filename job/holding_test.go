@@ -11,7 +11,7 @@ import (
 	"warmanvil/core/working"
 )
 
-func pressParts() []Part { return []Part{{ID: "foot", Name: "Press foot", Recipe: pressFoot()}} }
+func pressParts() []BarePart { return []BarePart{{ID: "foot", Name: "Press foot", Recipe: pressFoot()}} }
 
 func truck(use load.Use) Brief {
 	b := orchardTruck().Upgraded()
@@ -266,7 +266,7 @@ func TestBriefRefused(t *testing.T) {
 // feet each, everything with its working.
 func BenchmarkRecheck20Brackets(b *testing.B) {
 	brief := truck(load.Rough)
-	var parts []Part
+	var parts []BarePart
 	for i := range 20 {
 		p := pressParts()[0]
 		p.ID = fmt.Sprint("foot", i)

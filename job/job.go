@@ -43,7 +43,7 @@ func (b Brief) BuildOptions() sheet.Options {
 }
 
 // PartOptions answers what one of a job's parts is built and checked with.
-func (b Brief) PartOptions(p Part, parts []Part) sheet.Options {
+func (b Brief) PartOptions(p BarePart, parts []BarePart) sheet.Options {
 	opt := b.BuildOptions()
 	opt.Quantity = p.Quantity * max(b.Quantity, 1)
 	if m := p.Recipe.Master; m != nil {
@@ -71,21 +71,35 @@ func (b Brief) Display() quantity.Display {
 	return quantity.Display{Style: quantity.Metric}
 }
 
-// Part is one part as it stands.
-type Part struct {
+// BarePart is what a part is: folded by its recipe, or a frame.
+type BarePart struct {
 	ID       string
-	JobID    string
 	Name     string
 	Quantity int
 	Recipe   sheet.Recipe
 	Frame    *member.Doc // of a frame; nil for a folded part
-	Revision int
+	Revision int         // number of this state among those kept of it
+}
+
+// Part is one part as it stands in the store.
+type Part struct {
+	BarePart
+	JobID    string
 	Summary  string
 	UndoTo   *int
 	RedoTo   *int
 	Archived bool
 	Created  time.Time
 	Updated  time.Time
+}
+
+// Bare answers parts without what the store keeps of them.
+func Bare(parts []Part) []BarePart {
+	out := make([]BarePart, len(parts))
+	for i, p := range parts {
+		out[i] = p.BarePart
+	}
+	return out
 }
 
 // Revision is one kept state of a part. UndoTo and RedoTo are the revisions

@@ -28,7 +28,7 @@ func TestDisplay(t *testing.T) {
 }
 
 func TestHands(t *testing.T) {
-	p := Part{Name: "Foot", Recipe: pressFoot()}
+	p := BarePart{Name: "Foot", Recipe: pressFoot()}
 	if h := p.Hands(); len(h) != 2 || h[0] != sheet.LeftHand {
 		t.Fatalf("%v", h)
 	}

@@ -26,7 +26,7 @@ func TestToolsBesideALeg(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		return []BuiltPart{{Part{ID: "p", Name: "Cleat", Recipe: r}, built, nil}}
+		return []BuiltPart{{BarePart{ID: "p", Name: "Cleat", Recipe: r}, built, nil}}
 	}
 	told := func(off float64, change func(*Joint)) []BoltReach {
 		t.Helper()
@@ -105,7 +105,7 @@ func TestToolsPastWhatIsFittedBefore(t *testing.T) {
 	cover := flat(300, 300, round("far", 280, 280, 11))
 	told := func(joints []Joint, cover sheet.Recipe, spaces ...survey.Space) []BoltedTold {
 		t.Helper()
-		list := []Part{{ID: "cleat", Name: "Cleat", Quantity: 1, Recipe: flat(100, 100, round("h", 50, 50, 11))}, {ID: "cover", Name: "Cover", Quantity: 1, Recipe: cover}}
+		list := []BarePart{{ID: "cleat", Name: "Cleat", Quantity: 1, Recipe: flat(100, 100, round("h", 50, 50, 11))}, {ID: "cover", Name: "Cover", Quantity: 1, Recipe: cover}}
 		b := Brief{Unit: UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Joints: joints}
 		v := Survey{Spaces: spaces, Placed: []Placed{{ID: "a", Name: "Cleat", Part: "cleat"}, {ID: "b", Name: "Cover", Part: "cover", At: [3]float64{-100, -100, 30}}}}
 		return Site{Brief: b, Parts: BuildParts(list, b), Survey: v}.Hold().Joints

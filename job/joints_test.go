@@ -30,7 +30,7 @@ func TestJointsOfAJob(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	parts := []BuiltPart{{Part{ID: "foot", Name: "Press foot", Recipe: r}, built, nil}}
+	parts := []BuiltPart{{BarePart{ID: "foot", Name: "Press foot", Recipe: r}, built, nil}}
 	j := footJoint(parts)
 	b := Brief{Unit: UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Joints: []Joint{j}}
 	if err := b.checkJoints(); err != nil {
@@ -140,7 +140,7 @@ func TestLoadsComeFromTheBracket(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	parts := []BuiltPart{{Part{ID: "foot", Name: "Press foot", Recipe: r}, built, nil}}
+	parts := []BuiltPart{{BarePart{ID: "foot", Name: "Press foot", Recipe: r}, built, nil}}
 	for _, school := range []strength.School{strength.Allowable, strength.Factored} {
 		b := truck("rough")
 		b.Strength = strength.Rule{School: school}
@@ -193,7 +193,7 @@ func BenchmarkSixtyJoints(b *testing.B) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	parts := []BuiltPart{{Part{ID: "foot", Name: "Press foot", Recipe: r}, built, nil}}
+	parts := []BuiltPart{{BarePart{ID: "foot", Name: "Press foot", Recipe: r}, built, nil}}
 	brief := truck("rough")
 	for i := range 60 {
 		j := footJoint(parts)

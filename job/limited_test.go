@@ -102,7 +102,7 @@ func TestKeptFunctions(t *testing.T) {
 func TestWhatMustComeOffAgain(t *testing.T) {
 	s := Site{Brief: Brief{Unit: UnitMM, Grain: 1, Limits: Limits{NoWelds: true, NoNewHoles: true, Visible: "The outer face."},
 		Joints: []Joint{{ID: "j", Name: "Foot to rail", Sides: []Side{{Kind: PartSide, Of: "p"}, {Kind: VehicleSide}}, Design: joint.Input{Nut: joint.WeldNut}}}},
-		Parts: []BuiltPart{{Part: Part{ID: "p", Name: "Foot", Recipe: sheet.Recipe{}}}}}
+		Parts: []BuiltPart{{BarePart: BarePart{ID: "p", Name: "Foot", Recipe: sheet.Recipe{}}}}}
 	says := s.bans()
 	for _, code := range []string{"no-welds", "new-holes", "face-in-sight"} {
 		if told(says, code) == "" {
@@ -137,8 +137,8 @@ func TestOneSumOfWeights(t *testing.T) {
 	p := pressParts()
 	p[0].Quantity = 2
 	b.Mounts[0].Part = p[0].ID
-	frame := Part{ID: "f", Name: "Rack", Quantity: 1, Frame: &member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}}, Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
-	s := Site{Brief: b, Parts: BuildParts(p, b), Frames: []Part{frame}}
+	frame := BarePart{ID: "f", Name: "Rack", Quantity: 1, Frame: &member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}}, Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
+	s := Site{Brief: b, Parts: BuildParts(p, b), Frames: []BarePart{frame}}
 	up := s.onRoof()
 	if !up["press"] || !up[p[0].ID] || up["f"] {
 		t.Errorf("on the roof: %v", up)

@@ -113,7 +113,7 @@ func TestSourcesAndTrust(t *testing.T) {
 		t.Error("nothing is trusted least of all")
 	}
 	gauge := 14
-	p := BuiltPart{Part: Part{Name: "Shelf", Recipe: shelfBracket()}}
+	p := BuiltPart{BarePart: BarePart{Name: "Shelf", Recipe: shelfBracket()}}
 	p.Recipe.Gauge = &gauge
 	if s := p.source(); s.Trust != Copied || !strings.Contains(s.Name, "nominal gauge") {
 		t.Errorf("%+v", s)

@@ -8,7 +8,7 @@ import (
 )
 
 // Hands lists the hands a part is made in: one without a name, or both.
-func (p Part) Hands() []sheet.Side {
+func (p BarePart) Hands() []sheet.Side {
 	if !p.Recipe.Hand.Pair {
 		return []sheet.Side{""}
 	}
@@ -16,7 +16,7 @@ func (p Part) Hands() []sheet.Side {
 }
 
 // Handed answers the recipe of one hand, mirrored when it is not the drawn one.
-func (p Part) Handed(side sheet.Side) sheet.Recipe {
+func (p BarePart) Handed(side sheet.Side) sheet.Recipe {
 	drawn := p.Recipe.Hand.Drawn
 	if drawn == "" {
 		drawn = sheet.LeftHand
@@ -29,10 +29,10 @@ func (p Part) Handed(side sheet.Side) sheet.Recipe {
 
 // Cut answers the recipe of one hand as it is cut and bent, the face that shows
 // up.
-func (p Part) Cut(side sheet.Side) sheet.Recipe { return p.Handed(side).CutFace() }
+func (p BarePart) Cut(side sheet.Side) sheet.Recipe { return p.Handed(side).CutFace() }
 
 // Mark is what is written on the part: name, hand, revision.
-func (p Part) Mark(side sheet.Side) string {
+func (p BarePart) Mark(side sheet.Side) string {
 	mark := p.Name
 	switch side {
 	case sheet.LeftHand:

@@ -44,11 +44,11 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []Listed, erro
 	if err != nil {
 		return j, nil, err
 	}
-	return j, List(v, j.Brief, parts, frames), nil
+	return j, List(v, j.Brief, Bare(parts), Bare(frames)), nil
 }
 
 // List works out the rows of a parts list.
-func List(v Survey, b Brief, parts, frames []Part) []Listed {
+func List(v Survey, b Brief, parts, frames []BarePart) []Listed {
 	rows := []Listed{}
 	held := map[string]string{}
 	for _, c := range WorkSurvey(v, b, BuildParts(parts, b), frames...).Checks {

@@ -25,7 +25,7 @@ func pressed(t testing.TB) (Brief, []BuiltPart) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	parts := []BuiltPart{{Part{ID: "foot", Name: "Press foot", Quantity: 2, Recipe: r}, built, nil}}
+	parts := []BuiltPart{{BarePart{ID: "foot", Name: "Press foot", Quantity: 2, Recipe: r}, built, nil}}
 	var feet []Stand
 	var legs []Stand
 	for i := range 4 {
@@ -167,18 +167,18 @@ func TestPliesOfTheVehicle(t *testing.T) {
 	v := orchardSurvey()
 	b := orchardTruck().Upgraded()
 	tube := member.Member{ID: "bow", Name: "Bow", From: "p", To: "q", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}
-	frame := Part{ID: "f", Name: "Hoop", Frame: &member.Doc{Schema: 1, Material: "steel-s235", Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
+	frame := BarePart{ID: "f", Name: "Hoop", Frame: &member.Doc{Schema: 1, Material: "steel-s235", Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
 	r := trayBracket()
 	built, err := sheet.Build(r, sheet.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
-	parts := []BuiltPart{{Part{ID: "Compressor tray bracket", Name: "Compressor tray bracket", Quantity: 1, Recipe: r}, built, nil}}
+	parts := []BuiltPart{{BarePart{ID: "Compressor tray bracket", Name: "Compressor tray bracket", Quantity: 1, Recipe: r}, built, nil}}
 	b.Joints = []Joint{{ID: "rail", Name: "Bracket on the rail", Part: parts[0].ID, Features: []string{"top-front", "top-rear", "low-front", "low-rear"},
 		Sides: []Side{{Kind: PartSide, Of: parts[0].ID}, {Kind: VehicleSide, Of: "left-rail"}, {Kind: MemberSide, Of: "f", Member: "bow"}},
 		Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{}, {Material: "steel-s235", Thickness: 4}, {Thickness: 1}},
 			Cases: []joint.Case{{Name: "a", Force: [3]float64{1000, 0, 0}}}}}}
-	h := Site{Brief: b, Parts: parts, Frames: []Part{frame}, Survey: v}.Hold()
+	h := Site{Brief: b, Parts: parts, Frames: []BarePart{frame}, Survey: v}.Hold()
 	x := h.Joints[0]
 	if x.Why != "" {
 		t.Fatal(x.Why)
@@ -204,7 +204,7 @@ func TestPathAgreesWithTheBracket(t *testing.T) {
 		t.Fatal(err)
 	}
 	b := orchardTruck().Upgraded()
-	h := Hold(b, []BuiltPart{{Part{ID: "Press foot", Name: "Press foot", Quantity: 2, Recipe: r}, built, nil}})
+	h := Hold(b, []BuiltPart{{BarePart{ID: "Press foot", Name: "Press foot", Quantity: 2, Recipe: r}, built, nil}})
 	demand := func(list []strength.Check, key string) float64 {
 		for _, c := range list {
 			if c.Key == key {

@@ -14,7 +14,7 @@ func TestFramePlacedBySurvey(t *testing.T) {
 		return SurveyPoint{ID: id, Name: id, Kind: "point", Way: ByOffsets, X: taped(x), Y: taped(y), Z: taped(z)}
 	}
 	sec := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
-	frame := Part{ID: "f", Name: "Hoop", Frame: &member.Doc{Schema: 1, Material: "steel-s235",
+	frame := BarePart{ID: "f", Name: "Hoop", Frame: &member.Doc{Schema: 1, Material: "steel-s235",
 		Points:  []member.Point{{ID: "p", Name: "Left"}, {ID: "q", Name: "Right", Y: -800}, {ID: "r", Name: "Ahead", X: 500}},
 		Members: []member.Member{{ID: "m", Name: "Bar", From: "p", To: "q", Section: sec}, {ID: "n", Name: "Arm", From: "p", To: "r", Section: sec}}}}
 	s := Survey{Points: []SurveyPoint{at("a", -1000, 400, 600), at("b", -1000, -400, 600), at("c", -500, 400, 600)},

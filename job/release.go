@@ -43,7 +43,7 @@ func (o OpenItem) holds(id string) bool {
 
 // unrated says that a part or frame is bolted on to carry and nothing says what; empty
 // where a duty, a device on its feet or a typed load does.
-func (b Brief) unrated(p Part) string {
+func (b Brief) unrated(p BarePart) string {
 	carries := false
 	if b.rated(p.ID) || slices.ContainsFunc(b.Duties, func(d Duty) bool { return d.On.Of == p.ID }) {
 		return ""
@@ -84,10 +84,10 @@ func (s *Service) Checked(ctx context.Context, j Job, p Part) (CheckTold, error)
 	}
 	if p.Frame != nil {
 		l := newLocator(v, pen{j.Brief.Display()})
-		newStander(j.Brief, nil, l, p)
-		return l.checkFrame(v, j.Brief, p), nil
+		newStander(j.Brief, nil, l, p.BarePart)
+		return l.checkFrame(v, j.Brief, p.BarePart), nil
 	}
-	built := BuildParts([]Part{p}, j.Brief)
+	built := BuildParts([]BarePart{p.BarePart}, j.Brief)
 	return CheckOf(v, j.Brief, built[0], built), nil
 }
 

@@ -67,10 +67,10 @@ func TestWhatHoldsBack(t *testing.T) {
 // A frame is held by its own outside sizes, like a part; an empty one by itself.
 func TestFramesAreHeldBack(t *testing.T) {
 	tube := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
-	frame := Part{ID: "f", Name: "Rack", Quantity: 1, Frame: &member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "b", X: 800}, {ID: "c", X: 800, Y: 500}},
+	frame := BarePart{ID: "f", Name: "Rack", Quantity: 1, Frame: &member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "b", X: 800}, {ID: "c", X: 800, Y: 500}},
 		Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}}}}
 	b := Brief{Unit: UnitFraction, Grain: 1}
-	check := func(v Survey, f Part) CheckTold {
+	check := func(v Survey, f BarePart) CheckTold {
 		for _, c := range WorkSurvey(v, b, nil, f).Checks {
 			if c.Part == f.ID {
 				return c

@@ -113,12 +113,12 @@ func (l *locator) checkPart(s Survey, b Brief, part BuiltPart) CheckTold {
 		return t
 	}
 	t.Governing = l.governing(s, part)
-	l.check(&t, s, b, b.unrated(part.Part))
+	l.check(&t, s, b, b.unrated(part.BarePart))
 	return t
 }
 
 // checkFrame tells whether a frame may be made.
-func (l *locator) checkFrame(s Survey, b Brief, frame Part) CheckTold {
+func (l *locator) checkFrame(s Survey, b Brief, frame BarePart) CheckTold {
 	t := CheckTold{Part: frame.ID, Name: frame.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
 	built := member.Build(*frame.Frame, l.forFrame(*frame.Frame))
 	if t.Governing = l.overAll(built); len(t.Governing) == 0 {

@@ -119,7 +119,7 @@ func copyName(name string) string {
 
 func (s *Service) fresh(jobID, name string, quantity int, r sheet.Recipe, summary string) Part {
 	now := s.Now()
-	return Part{ID: s.NewID(), JobID: jobID, Name: name, Quantity: quantity, Recipe: r, Revision: 1, Summary: summary, Created: now, Updated: now}
+	return Part{BarePart: BarePart{ID: s.NewID(), Name: name, Quantity: quantity, Recipe: r, Revision: 1}, JobID: jobID, Summary: summary, Created: now, Updated: now}
 }
 
 func (s *Service) checkPart(name string, quantity int, r sheet.Recipe) error {
@@ -162,7 +162,7 @@ func (s *Service) SavePart(ctx context.Context, id string, expected int, name st
 	if err := s.checkPart(name, quantity, r); err != nil {
 		return Part{}, err
 	}
-	p := Part{ID: id, Name: name, Quantity: quantity, Recipe: r, Revision: expected + 1, UndoTo: &expected, Updated: s.Now()}
+	p := Part{BarePart: BarePart{ID: id, Name: name, Quantity: quantity, Recipe: r, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
 	return s.Store.SavePart(ctx, p, expected)
 }
 

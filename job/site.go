@@ -13,7 +13,7 @@ import (
 type Site struct {
 	Brief  Brief
 	Parts  []BuiltPart
-	Frames []Part
+	Frames []BarePart
 	Survey Survey
 }
 
@@ -88,7 +88,7 @@ func (s *site) part(id string) *BuiltPart {
 	return nil
 }
 
-func (s *site) frame(id string) *Part {
+func (s *site) frame(id string) *BarePart {
 	for i := range s.Frames {
 		if s.Frames[i].ID == id {
 			return &s.Frames[i]

@@ -60,15 +60,15 @@ type stand struct {
 type stander struct {
 	brief  Brief
 	parts  map[string]BuiltPart
-	frames map[string]Part
+	frames map[string]BarePart
 	from   *locator
 	list   map[string]*Placed
 	done   map[string]*stand
 	under  map[string]bool
 }
 
-func newStander(b Brief, parts []BuiltPart, l *locator, frames ...Part) *stander {
-	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Part{}, from: l, list: map[string]*Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
+func newStander(b Brief, parts []BuiltPart, l *locator, frames ...BarePart) *stander {
+	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]BarePart{}, from: l, list: map[string]*Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
 	for _, p := range parts {
 		s.parts[p.ID] = p
 	}
@@ -178,7 +178,7 @@ func (s *stander) fill(p *Placed, d *stand) (thickness float64) {
 }
 
 // members answers a frame's body; it is placed by its points.
-func (s *stander) members(f Part, d *stand) {
+func (s *stander) members(f BarePart, d *stand) {
 	built := member.Build(*f.Frame, s.from.forFrame(*f.Frame))
 	if d.told.Name == "" {
 		d.told.Name = f.Name

@@ -20,7 +20,7 @@ func (s *Service) Built(ctx context.Context, id string) (Job, []BuiltPart, error
 	if err != nil {
 		return j, nil, err
 	}
-	return j, BuildParts(parts, j.Brief), nil
+	return j, BuildParts(Bare(parts), j.Brief), nil
 }
 
 // Site answers a job with everything that stands in it.
@@ -34,7 +34,7 @@ func (s *Service) Site(ctx context.Context, id string) (Job, Site, error) {
 		return j, Site{}, err
 	}
 	v, _, err := s.Store.Survey(ctx, id)
-	return j, Site{Brief: j.Brief, Parts: parts, Frames: frames, Survey: v}, err
+	return j, Site{Brief: j.Brief, Parts: parts, Frames: Bare(frames), Survey: v}, err
 }
 
 // Suggest answers what would help a mount that is tight or over, or what could
@@ -70,9 +70,9 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 		return out, nil
 	}
 	before := s.Hold()
-	parts := make([]Part, len(s.Parts))
+	parts := make([]BarePart, len(s.Parts))
 	for i, b := range s.Parts {
-		parts[i] = b.Part
+		parts[i] = b.BarePart
 	}
 	for _, try := range hold.Suggest(s.Parts[p].Recipe, m.Hold, loads, s.Brief.Strength, s.Brief.PartOptions(parts[p], parts)) {
 		next := s
@@ -86,7 +86,7 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 			}
 			b := &next.Parts[p]
 			b.Recipe = recipe
-			b.Built, b.Err = sheet.Build(recipe, s.Brief.PartOptions(b.Part, parts))
+			b.Built, b.Err = sheet.Build(recipe, s.Brief.PartOptions(b.BarePart, parts))
 		}
 		if !worsens(before, next.Hold()) {
 			out = append(out, try)

@@ -15,7 +15,7 @@ import (
 func surveyedTruck(t *testing.T) (Survey, Brief, []BuiltPart) {
 	t.Helper()
 	b := orchardTruck().Upgraded()
-	parts := BuildParts([]Part{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}, {ID: "foot", Name: "Press foot", Quantity: 2, Recipe: pressFoot()}}, b)
+	parts := BuildParts([]BarePart{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: trayBracket()}, {ID: "foot", Name: "Press foot", Quantity: 2, Recipe: pressFoot()}}, b)
 	s := orchardSurvey().renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	if err := s.Check(); err != nil {
 		t.Fatal(err)
@@ -393,7 +393,7 @@ func TestSurveyRefused(t *testing.T) {
 
 func BenchmarkWorkSurvey(b *testing.B) {
 	brief := orchardTruck().Upgraded()
-	parts := BuildParts([]Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: trayBracket()}, {ID: "foot", Name: "Foot", Quantity: 2, Recipe: pressFoot()}}, brief)
+	parts := BuildParts([]BarePart{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: trayBracket()}, {ID: "foot", Name: "Foot", Quantity: 2, Recipe: pressFoot()}}, brief)
 	s := orchardSurvey().renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	for b.Loop() {
 		if len(WorkSurvey(s, brief, parts).Clearances) == 0 {

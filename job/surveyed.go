@@ -135,7 +135,7 @@ func (p pen) span(a, b float64) string {
 func (p pen) deg(v float64) string { return fmt.Sprintf("%.2f°", v+0) }
 
 // WorkSurvey works out everything a survey says about a job's parts.
-func WorkSurvey(s Survey, b Brief, parts []BuiltPart, frames ...Part) Surveyed {
+func WorkSurvey(s Survey, b Brief, parts []BuiltPart, frames ...BarePart) Surveyed {
 	p := pen{b.Display()}
 	l := newLocator(s, p)
 	for _, x := range parts {

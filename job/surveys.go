@@ -23,7 +23,7 @@ func (s *Service) SurveyOf(ctx context.Context, id string) (Survey, int, Surveye
 		return Survey{}, 0, Surveyed{}, err
 	}
 	frames, err := s.Store.Frames(ctx, id)
-	return v, revision, WorkSurvey(v, j.Brief, parts, frames...), err
+	return v, revision, WorkSurvey(v, j.Brief, parts, Bare(frames)...), err
 }
 
 // SaveSurvey keeps a survey, if nobody did since revision expected.
@@ -40,5 +40,5 @@ func (s *Service) SaveSurvey(ctx context.Context, id string, expected int, v Sur
 		return v, 0, Surveyed{}, err
 	}
 	frames, err := s.Store.Frames(ctx, id)
-	return v, expected + 1, WorkSurvey(v, j.Brief, parts, frames...), err
+	return v, expected + 1, WorkSurvey(v, j.Brief, parts, Bare(frames)...), err
 }
