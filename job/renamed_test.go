@@ -51,11 +51,11 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 		t.Errorf("a master that is not in the file became %+v", m)
 	}
 	// What is looked at among the others is told of its master.
-	opt := kept.whole.Job.Brief.PartOptions(parts[0].Part, []BarePart{parts[0].Part, parts[1].Part})
+	opt := kept.whole.Job.Brief.PartOptions(parts[0].BarePart, []BarePart{parts[0].BarePart, parts[1].BarePart})
 	if opt.Master == nil || opt.Master.Name != "jig" || opt.Master.Itself || opt.Quantity != 1 {
 		t.Errorf("%+v", opt)
 	}
-	if opt := kept.whole.Job.Brief.PartOptions(parts[3].Part, []BarePart{parts[1].Part}); opt.Master != nil {
+	if opt := kept.whole.Job.Brief.PartOptions(parts[3].BarePart, []BarePart{parts[1].BarePart}); opt.Master != nil {
 		t.Errorf("a stray part has master %+v", opt.Master)
 	}
 }
