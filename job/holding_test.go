@@ -11,7 +11,9 @@ import (
 	"warmanvil/core/working"
 )
 
-func pressParts() []BarePart { return []BarePart{{ID: "foot", Name: "Press foot", Recipe: pressFoot()}} }
+func pressParts() []BarePart {
+	return []BarePart{{ID: "foot", Name: "Press foot", Recipe: pressFoot()}}
+}
 
 func truck(use load.Use) Brief {
 	b := orchardTruck().Upgraded()

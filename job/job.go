@@ -135,7 +135,7 @@ type Counted struct {
 
 // Errors a caller decides on.
 var (
-	ErrNotFound = errors.New("it is not there: it may have been removed")
+	ErrNotFound = errNoSuch
 	ErrConflict = errors.New("somebody saved it meanwhile")
 	ErrNothing  = errors.New("there is nothing to undo or redo")
 )

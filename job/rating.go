@@ -46,7 +46,7 @@ func (s Site) Rate(duty string) (Rating, error) {
 		}
 	}
 	if t == nil {
-		return Rating{}, ErrNotFound
+		return Rating{}, errNoSuch
 	}
 	if t.Why != "" {
 		return Rating{}, working.Refuse("", "There is no label for %s: %s", d.titled(), t.Why)

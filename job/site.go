@@ -1,6 +1,7 @@
 package job
 
 import (
+	"errors"
 	"fmt"
 
 	"warmanvil/core/joint"
@@ -8,6 +9,9 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/solid"
 )
+
+// errNoSuch says that what is asked about is not in the job.
+var errNoSuch = errors.New("it is not there: it may have been removed")
 
 // Site is a job with everything that stands in it: what strength is asked of.
 type Site struct {

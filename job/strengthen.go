@@ -53,7 +53,7 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 	out := []hold.Suggestion{}
 	k := slices.IndexFunc(s.Brief.Mounts, func(m Mount) bool { return m.ID == mount })
 	if k < 0 {
-		return nil, ErrNotFound
+		return nil, errNoSuch
 	}
 	m := s.Brief.Mounts[k]
 	p := slices.IndexFunc(s.Parts, func(p BuiltPart) bool { return p.ID == m.Part })
