@@ -7,7 +7,7 @@ import (
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
-	"warmanvil/job"
+	"warmanvil/core/brief"
 )
 
 // The brief saves itself; its unit changes how every size is written; nonsense
@@ -30,7 +30,7 @@ func TestBrief(t *testing.T) {
 	p.wait("the change", `document.querySelector('.head [role=status]').innerText !== 'saved'`)
 	saved()
 	j, err := a.jobs.Store.Job(context.Background(), jobID)
-	if err != nil || j.Brief.Unit != job.UnitFraction || j.Brief.Purpose[len(j.Brief.Purpose)-29:] != "It must leave no hole behind." {
+	if err != nil || j.Brief.Unit != brief.UnitFraction || j.Brief.Purpose[len(j.Brief.Purpose)-29:] != "It must leave no hole behind." {
 		t.Errorf("stored %+v, %v", j.Brief, err)
 	}
 	p.bench(jobID, partID)

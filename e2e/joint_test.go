@@ -11,7 +11,7 @@ import (
 
 	"warmanvil/core/sheet"
 	"warmanvil/core/survey"
-	"warmanvil/job"
+	"warmanvil/core/vehicle"
 )
 
 // The press foot bolted to floor and outrigger: loaded until its bolts are over,
@@ -79,7 +79,7 @@ func TestBoltBlockedAndFlipped(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	v.Placed = append(v.Placed, job.Placed{ID: "under", Name: "Foot under the tank", Part: foot, At: [3]float64{-9000, 0, 0}})
+	v.Placed = append(v.Placed, vehicle.Placed{ID: "under", Name: "Foot under the tank", Part: foot, At: [3]float64{-9000, 0, 0}})
 	v.Spaces = append(v.Spaces, survey.Space{ID: "low-tank", Name: "Low tank", Kind: survey.Tank, Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-9400, -400, 46}, Size: [3]float64{1200, 900, 200}}})
 	if err := a.jobs.Store.SaveSurvey(t.Context(), id, v, revision, time.Now()); err != nil {
 		t.Fatal(err)
@@ -149,8 +149,8 @@ func TestAccessHoleCut(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	v.Placed = append(v.Placed, job.Placed{ID: "under", Name: "Foot under the cover", Part: foot, At: [3]float64{-9000, 0, 0}},
-		job.Placed{ID: "cover", Name: "Cover in place", Part: cover.ID, At: [3]float64{-9200, -200, 43}})
+	v.Placed = append(v.Placed, vehicle.Placed{ID: "under", Name: "Foot under the cover", Part: foot, At: [3]float64{-9000, 0, 0}},
+		vehicle.Placed{ID: "cover", Name: "Cover in place", Part: cover.ID, At: [3]float64{-9200, -200, 43}})
 	if err := a.jobs.Store.SaveSurvey(t.Context(), id, v, revision, time.Now()); err != nil {
 		t.Fatal(err)
 	}

@@ -8,7 +8,7 @@ import (
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
-	"warmanvil/job"
+	"warmanvil/core/brief"
 )
 
 // into types into the field of a label within a section, and leaves it.
@@ -35,7 +35,7 @@ func (p *page) briefSaved() {
 // says back what it means.
 func TestBriefFromNothing(t *testing.T) {
 	a := startApp(t)
-	j, err := a.jobs.CreateJob(t.Context(), job.Brief{Name: "Winch deck", Quantity: 1, Unit: job.UnitFraction, Grain: 1.5875})
+	j, err := a.jobs.CreateJob(t.Context(), brief.Brief{Name: "Winch deck", Quantity: 1, Unit: brief.UnitFraction, Grain: 1.5875})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -88,7 +88,7 @@ func TestBriefFromNothing(t *testing.T) {
 	}
 	d := got.Brief.Devices[0]
 	near := func(v, want float64) bool { return math.Abs(v-want) < 1e-6 }
-	if len(d.Feet) != 4 || d.Gravity == nil || !near(d.Gravity.Z, 8.5*25.4) || d.Mass.Trust != job.Measured || !near(d.Feet[0].X, 254) || !near(d.Feet[0].Y, 203.2) {
+	if len(d.Feet) != 4 || d.Gravity == nil || !near(d.Gravity.Z, 8.5*25.4) || d.Mass.Trust != brief.Measured || !near(d.Feet[0].X, 254) || !near(d.Feet[0].Y, 203.2) {
 		t.Errorf("device %+v, gravity %+v", d, d.Gravity)
 	}
 	// Nonsense is refused beside its field and keeps the rest.

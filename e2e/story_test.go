@@ -7,12 +7,15 @@ import (
 	"testing"
 	"time"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/joint"
 	"warmanvil/core/load"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
+	"warmanvil/core/site"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
+	"warmanvil/core/vehicle"
 	"warmanvil/job"
 )
 
@@ -32,19 +35,19 @@ func (a app) boxOnArm(t *testing.T) (id string) {
 	d.Plates = d.Plates[:1] // the box is bolted through the open end
 	d.Fit = &member.Pose{Y: 250, Z: 400}
 	now := time.Now()
-	frame := job.Part{BarePart: job.BarePart{ID: a.jobs.NewID(), Name: "Standoff", Quantity: 1, Frame: &d, Revision: 1}, Summary: "started", Created: now, Updated: now}
+	frame := job.Part{Part: site.Part{ID: a.jobs.NewID(), Name: "Standoff", Quantity: 1, Frame: &d, Revision: 1}, Summary: "started", Created: now, Updated: now}
 	arm := d.Members[0].ID
-	known := func(v float64) *job.Given { return &job.Given{Value: v, Trust: job.Measured} }
+	known := func(v float64) *brief.Given { return &brief.Given{Value: v, Trust: brief.Measured} }
 	foot := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
 		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180}, Stiff: true}}}
 	top := foot
 	top.Size, top.Holes = "M5", [][2]float64{{-20, -20}, {20, -20}, {20, 20}, {-20, 20}}
 	top.Plies = []joint.Ply{{Name: "box's foot", Material: "alu-3003-h14", Thickness: 2, Hole: 5.5, Wide: [2]float64{100, 100}, Stiff: true}, {Name: "tube", Hole: 5.5, Edge: 20, Wide: [2]float64{50, 300}, Stiff: true}}
-	b := job.Brief{Name: "Winch box", Quantity: 1, Unit: job.UnitMM, Grain: 1, Criticality: job.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
-		Devices: []job.Device{{ID: "box", Name: "Box", Mass: known(12), Gravity: &job.Gravity{Z: 120, Trust: job.Measured}, Envelope: &job.Box{Length: 200, Width: 200, Height: 240}, Behind: known(0)}},
-		Joints: []job.Joint{
-			{ID: "top", Name: "Box on the arm", Path: true, Stands: []job.Stand{{At: [3]float64{0, 520, 425}, Heads: job.FaceUp}}, Sides: []job.Side{{Kind: job.DeviceSide, Of: "box"}, {Kind: job.MemberSide, Of: frame.ID, Member: arm}}, Design: top},
-			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []job.Stand{{At: [3]float64{0, 250, 400}, Heads: job.FaceLeft}}, Sides: []job.Side{{Kind: job.MemberSide, Of: frame.ID, Member: arm}, {Kind: job.VehicleSide}}, Design: foot}}}
+	b := brief.Brief{Name: "Winch box", Quantity: 1, Unit: brief.UnitMM, Grain: 1, Criticality: brief.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
+		Devices: []brief.Device{{ID: "box", Name: "Box", Mass: known(12), Gravity: &brief.Gravity{Z: 120, Trust: brief.Measured}, Envelope: &brief.Box{Length: 200, Width: 200, Height: 240}, Behind: known(0)}},
+		Joints: []brief.Joint{
+			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: frame.ID, Member: arm}}, Design: top},
+			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 250, 400}, Heads: brief.FaceLeft}}, Sides: []brief.Side{{Kind: brief.MemberSide, Of: frame.ID, Member: arm}, {Kind: brief.VehicleSide}}, Design: foot}}}
 	j, err := a.jobs.CreateJob(t.Context(), b)
 	if err != nil {
 		t.Fatal(err)
@@ -53,7 +56,7 @@ func (a app) boxOnArm(t *testing.T) (id string) {
 	if err := a.jobs.Store.CreatePart(t.Context(), frame); err != nil {
 		t.Fatal(err)
 	}
-	v := job.Survey{Schema: job.SurveySchema, Placed: []job.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: [3]float64{0, 520, 425}}}}
+	v := vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: [3]float64{0, 520, 425}}}}
 	if err := a.jobs.Store.SaveSurvey(t.Context(), j.ID, v, 0, now); err != nil {
 		t.Fatal(err)
 	}

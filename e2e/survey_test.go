@@ -10,7 +10,7 @@ import (
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
-	"warmanvil/job"
+	"warmanvil/core/brief"
 )
 
 // set types over the field of a label inside whatever a selector finds.
@@ -60,7 +60,7 @@ func (p *page) setAside(part, why string) {
 // named and, put right, agrees.
 func TestSurveyARail(t *testing.T) {
 	a := startApp(t)
-	j, err := a.jobs.CreateJob(t.Context(), job.Brief{Name: "Rail", Quantity: 1, Unit: job.UnitMM, Grain: 1})
+	j, err := a.jobs.CreateJob(t.Context(), brief.Brief{Name: "Rail", Quantity: 1, Unit: brief.UnitMM, Grain: 1})
 	if err != nil {
 		t.Fatal(err)
 	}

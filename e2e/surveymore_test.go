@@ -12,13 +12,13 @@ import (
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
-	"warmanvil/job"
+	"warmanvil/core/brief"
 )
 
 // blank starts a job of its own in some unit and opens a sheet of Measure.
-func (a app) blank(t *testing.T, unit job.Unit, sheet string) (jobID string, p *page) {
+func (a app) blank(t *testing.T, unit brief.Unit, sheet string) (jobID string, p *page) {
 	t.Helper()
-	j, err := a.jobs.CreateJob(t.Context(), job.Brief{Name: "Yard cart", Quantity: 1, Unit: unit, Grain: 25.4 / 32, Targets: []job.Target{{ID: "reach", Text: "Reach to the tap", Unit: "mm", Sense: "atMost", Wanted: ptr(800)}}})
+	j, err := a.jobs.CreateJob(t.Context(), brief.Brief{Name: "Yard cart", Quantity: 1, Unit: unit, Grain: 25.4 / 32, Targets: []brief.Target{{ID: "reach", Text: "Reach to the tap", Unit: "mm", Sense: "atMost", Wanted: ptr(800)}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -34,7 +34,7 @@ func ptr(v float64) *float64 { return &v }
 // that cannot be is refused beside itself and what was typed stays.
 func TestLevelInInches(t *testing.T) {
 	a := startApp(t)
-	_, p := a.blank(t, job.UnitFraction, "vehicle")
+	_, p := a.blank(t, brief.UnitFraction, "vehicle")
 	p.press("Add a levelling")
 	p.set("#levels", "What is levelled", "Cart bed")
 	for label, text := range map[string]string{"Front to rear": "6 ft", "Left to right": "40", "Height front left": "21 1/2", "Height front right": "21-1/2", "Height rear left": "22", "Height rear right": "22 in"} {
@@ -53,7 +53,7 @@ func TestLevelInInches(t *testing.T) {
 // them measures a reach against its target.
 func TestPointsFromAList(t *testing.T) {
 	a := startApp(t)
-	jobID, p := a.blank(t, job.UnitMM, "vehicle")
+	jobID, p := a.blank(t, brief.UnitMM, "vehicle")
 	file := filepath.Join(t.TempDir(), "points.csv")
 	if err := os.WriteFile(file, []byte("name,x mm,y mm,z mm\nSeat,0,0,400\nTap,500,300,900\nTap,1,1,1\nGone,1,2,\n"), 0o600); err != nil {
 		t.Fatal(err)
@@ -148,7 +148,7 @@ func TestDrillOnlyWhatWasLookedBehind(t *testing.T) {
 // A stack is typed from nothing by keyboard: layers, places, spacers and shims.
 func TestStackByKeyboard(t *testing.T) {
 	a := startApp(t)
-	_, p := a.blank(t, job.UnitMM, "fits")
+	_, p := a.blank(t, brief.UnitMM, "fits")
 	tab := func(to string) {
 		t.Helper()
 		for range 90 {

@@ -7,8 +7,9 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
 
+	"warmanvil/core/brief"
+	"warmanvil/core/site"
 	"warmanvil/core/tube"
-	"warmanvil/job"
 	"warmanvil/paper"
 	"warmanvil/strictjson"
 )
@@ -33,19 +34,19 @@ func (s *server) bendSheet(c *gin.Context) error {
 	if title == "" || len(title) > 120 {
 		title = "Bent piece"
 	}
-	unit := job.Unit(c.Query("unit"))
-	if unit != job.UnitFraction && unit != job.UnitDecimal {
-		unit = job.UnitMM
+	unit := brief.Unit(c.Query("unit"))
+	if unit != brief.UnitFraction && unit != brief.UnitDecimal {
+		unit = brief.UnitMM
 	}
 	size := paper.A4
 	if c.Query("paper") == "letter" {
 		size = paper.Letter
 	}
-	raw, err := paper.BendSheet{Title: title, Date: s.jobs.Now().UTC(), Paper: size, In: in, Result: r, Length: job.Lengths(job.Brief{Unit: unit, Grain: .5})}.PDF()
+	raw, err := paper.BendSheet{Title: title, Date: s.jobs.Now().UTC(), Paper: size, In: in, Result: r, Length: site.Lengths(brief.Brief{Unit: unit, Grain: .5})}.PDF()
 	if err != nil {
 		return err
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+job.FileName("bending sheet", title, "", "r1", "pdf")+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName("bending sheet", title, "", "r1", "pdf")+`"`)
 	c.Data(http.StatusOK, "application/pdf", raw)
 	return nil
 }

@@ -4,16 +4,17 @@ import (
 	"fmt"
 	"testing"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/joint"
 	"warmanvil/core/load"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
-	"warmanvil/job"
 )
 
 // stopsIn counts the stops a job's path and joints say.
-func stopsIn(h job.Holding) (n int) {
+func stopsIn(h site.Holding) (n int) {
 	count := func(list []working.Finding) {
 		for _, f := range list {
 			if f.Severity == working.Stop {
@@ -44,42 +45,42 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 	fixes, brackets, joints := 0, 0, 0
 	for _, j := range jobs {
 		for _, use := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {
-			_, site, err := c.jobs.Site(t.Context(), j.ID)
+			_, all, err := c.jobs.Site(t.Context(), j.ID)
 			if err != nil {
 				t.Fatal(err)
 			}
-			site.Brief.Use = use
-			site.Brief.Road = nil
+			all.Brief.Use = use
+			all.Brief.Road = nil
 			if use == load.Rough { // on thin sheet: what the vehicle gives is the first to go
-				for i, x := range site.Brief.Joints {
+				for i, x := range all.Brief.Joints {
 					for k, side := range x.Sides {
-						if side.Kind == job.VehicleSide || side.Kind == job.DeviceSide {
+						if side.Kind == brief.VehicleSide || side.Kind == brief.DeviceSide {
 							x.Design.Plies = append([]joint.Ply{}, x.Design.Plies...)
 							x.Design.Plies[k].Thickness = .4
-							site.Brief.Joints[i] = x
+							all.Brief.Joints[i] = x
 						}
 					}
 				}
 			}
 			if use == load.OffRoad { // and what is carried is a good deal heavier than anybody said
-				for i, d := range site.Brief.Devices {
+				for i, d := range all.Brief.Devices {
 					if d.Mass != nil {
-						site.Brief.Devices[i].Mass = &job.Given{Value: 4 * d.Mass.Value, Trust: d.Mass.Trust}
+						all.Brief.Devices[i].Mass = &brief.Given{Value: 4 * d.Mass.Value, Trust: d.Mass.Trust}
 					}
 				}
 			}
-			before := site.Hold()
-			for k, m := range site.Brief.Mounts {
-				offers, err := site.Suggest(m.ID)
+			before := all.Hold()
+			for k, m := range all.Brief.Mounts {
+				offers, err := all.Suggest(m.ID)
 				if err != nil {
 					t.Fatal(err)
 				}
 				for _, s := range offers {
 					brackets++
-					next := site
-					next.Brief.Mounts = append([]job.Mount{}, site.Brief.Mounts...)
+					next := all
+					next.Brief.Mounts = append([]brief.Mount{}, all.Brief.Mounts...)
 					next.Brief.Mounts[k].Hold = s.Mount
-					next.Parts = append([]job.BuiltPart{}, site.Parts...)
+					next.Parts = append([]site.BuiltPart{}, all.Parts...)
 					for i, p := range next.Parts {
 						if p.ID == m.Part {
 							recipe, err := sheet.ApplyEdits(p.Recipe, s.Edits)
@@ -87,7 +88,7 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 								t.Fatal(err)
 							}
 							p.Recipe = recipe
-							next.Parts[i] = job.BuildParts([]job.BarePart{p.BarePart}, site.Brief)[0]
+							next.Parts[i] = site.BuildParts([]site.Part{p.Part}, all.Brief)[0]
 						}
 					}
 					after := next.Hold()
@@ -107,8 +108,8 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 			for k, told := range before.Joints {
 				for _, s := range told.Suggestions {
 					joints++
-					next := site
-					next.Brief.Joints = append([]job.Joint{}, site.Brief.Joints...)
+					next := all
+					next.Brief.Joints = append([]brief.Joint{}, all.Brief.Joints...)
 					next.Brief.Joints[k].Design = s.Input
 					after := next.Hold()
 					got := after.Joints[k].Result
@@ -124,8 +125,8 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 			if use != load.Smooth {
 				continue
 			}
-			for _, p := range site.Parts {
-				opt := site.Brief.BuildOptions()
+			for _, p := range all.Parts {
+				opt := all.Brief.BuildOptions()
 				opt.Proved = true
 				built, err := sheet.Build(p.Recipe, opt)
 				if err != nil {

@@ -9,9 +9,11 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 	"warmanvil/job"
 	"warmanvil/paper"
 )
@@ -68,18 +70,18 @@ func (s *server) dummy(c *gin.Context) error {
 		if c.Query("paper") == "letter" {
 			size = paper.Letter
 		}
-		raw, err = paper.Template{Job: j.Brief.Name, Part: name, Revision: fmt.Sprintf("brief r%d", j.Revision), Material: "board or card", Thickness: job.Lengths(j.Brief)(board), Quantity: 1, Date: j.Updated.UTC(), Paper: size, Flat: built}.PDF()
+		raw, err = paper.Template{Job: j.Brief.Name, Part: name, Revision: fmt.Sprintf("brief r%d", j.Revision), Material: "board or card", Thickness: site.Lengths(j.Brief)(board), Quantity: 1, Date: j.Updated.UTC(), Paper: size, Flat: built}.PDF()
 	}
 	if err != nil {
 		return err
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, name+" "+kind, "", "r"+strconv.Itoa(j.Revision), ending)+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, name+" "+kind, "", "r"+strconv.Itoa(j.Revision), ending)+`"`)
 	c.Data(http.StatusOK, contentType[ending], raw)
 	return nil
 }
 
 // dummyOf answers a device of the brief as a thing of board.
-func dummyOf(b job.Brief, id string, board float64) (sheet.DummyInput, error) {
+func dummyOf(b brief.Brief, id string, board float64) (sheet.DummyInput, error) {
 	for _, d := range b.Devices {
 		if d.ID != id {
 			continue

@@ -11,8 +11,10 @@ import (
 	"github.com/google/uuid"
 
 	"warmanvil/core/bend"
+	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 	"warmanvil/core/stock"
 	"warmanvil/job"
 	"warmanvil/paper"
@@ -73,7 +75,7 @@ func (s *server) file(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	opt := j.Brief.PartOptions(p.BarePart, job.Bare(parts)) // as the screen has it
+	opt := site.PartOptions(j.Brief, p.Part, job.Bare(parts)) // as the screen has it
 	opt.Body = kind == "stl"
 	built, err := sheet.Build(recipe, opt)
 	if err != nil {
@@ -97,7 +99,7 @@ func (s *server) file(c *gin.Context) error {
 	if e := endings[kind]; e != "" {
 		named, ending = p.Name+" "+kind, e
 	}
-	name := job.FileName(j.Brief.Name, named, hand, "r"+strconv.Itoa(p.Revision), ending)
+	name := site.FileName(j.Brief.Name, named, hand, "r"+strconv.Itoa(p.Revision), ending)
 	c.Header("Content-Disposition", `attachment; filename="`+name+`"`)
 	c.Data(http.StatusOK, contentType[kind], raw)
 	return nil
@@ -124,9 +126,9 @@ func checked(f exchange.Flat, name string, raw []byte) ([]byte, error) {
 	return raw, nil
 }
 
-func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.Part, check job.CheckTold, kind string) ([]byte, error) {
+func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.Part, check site.CheckTold, kind string) ([]byte, error) {
 	revision := fmt.Sprintf("r%d", p.Revision)
-	flat := exchange.Flat{Part: built, Mark: p.Mark(hand) + " " + revision, Inches: j.Brief.Unit != job.UnitMM}
+	flat := exchange.Flat{Part: built, Mark: p.Mark(hand) + " " + revision, Inches: j.Brief.Unit != brief.UnitMM}
 	switch c.Query("units") {
 	case "mm":
 		flat.Inches = false
@@ -141,7 +143,7 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 	if strings.HasPrefix(kind, "mockup") {
 		flat.Mark += " mock-up"
 		revision += ", mock-up"
-		material.Name, thickness = "board or card", job.Lengths(j.Brief)(built.Body.Thickness)
+		material.Name, thickness = "board or card", site.Lengths(j.Brief)(built.Body.Thickness)
 	}
 	switch kind {
 	case "dxf", "mockup-dxf":
@@ -166,7 +168,7 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 	}
 	if kind == "bends" || kind == "drills" {
 		s := paper.PartSheet{Job: j.Brief.Name, Part: p.Name, Hand: string(hand), Revision: p.Revision, Date: p.Updated.UTC(), Paper: size, Quantity: p.Quantity * j.Brief.Quantity,
-			Material: material.Name + " " + thickness, Tool: toolText(j, p), Family: material.Family, Flat: built, Length: job.Lengths(j.Brief), Face: faceText(p.Recipe)}
+			Material: material.Name + " " + thickness, Tool: toolText(j, p), Family: material.Family, Flat: built, Length: site.Lengths(j.Brief), Face: faceText(p.Recipe)}
 		if p.Recipe.Master != nil {
 			s.Master = p.Recipe.Master.Name
 		}
@@ -188,7 +190,7 @@ func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.
 // toolText says what a part is bent on.
 func toolText(j job.Job, p job.Part) string {
 	tool, assumed := p.Recipe.Tool.Effective(p.Recipe.Thickness)
-	size := job.Lengths(j.Brief)(tool.Opening)
+	size := site.Lengths(j.Brief)(tool.Opening)
 	text := map[bend.ToolKind]string{bend.ToolVDie: "press, V die of " + size, bend.ToolPan: "box-and-pan brake, nose of " + size, bend.ToolVice: "vice and hammer"}[tool.Kind]
 	if assumed && tool.Kind != bend.ToolVice {
 		text += " (the usual size)"
@@ -198,7 +200,7 @@ func toolText(j job.Job, p job.Part) string {
 
 func thicknessText(j job.Job, p job.Part) string {
 	text := fmt.Sprintf("%.2f mm", p.Recipe.Thickness)
-	if j.Brief.Unit != job.UnitMM {
+	if j.Brief.Unit != brief.UnitMM {
 		text = fmt.Sprintf("%.4f in", p.Recipe.Thickness/25.4)
 	}
 	if p.Recipe.Gauge != nil {

@@ -10,9 +10,11 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
 	"warmanvil/core/member"
 	"warmanvil/core/profile"
+	"warmanvil/core/site"
 	"warmanvil/core/tube"
 	"warmanvil/job"
 	"warmanvil/paper"
@@ -28,7 +30,7 @@ type frameFile struct {
 type frameFiles struct {
 	job    job.Job
 	part   job.Part
-	worked job.FrameTold
+	worked site.FrameTold
 	built  *member.Built
 	head   paper.FrameSheet
 	length func(mm float64) string
@@ -70,7 +72,7 @@ func (s *server) frameFile(c *gin.Context) error {
 	if c.Query("paper") == "letter" {
 		size = paper.Letter
 	}
-	f := frameFiles{job: j, part: frame.Part, worked: frame.Worked, built: built, length: job.Lengths(j.Brief),
+	f := frameFiles{job: j, part: frame.Part, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
 		head: paper.FrameSheet{Job: j.Brief.Name, Frame: frame.Part.Name, Revision: frame.Part.Revision, Date: frame.Part.Updated.UTC(), Paper: size, Quantity: frame.Part.Quantity}}
 	if len(f.worked.Cut.Rows) == 0 {
 		return asFault("There is nothing to cut yet: no member of %s can be built.", frame.Part.Name)
@@ -87,14 +89,14 @@ func (s *server) frameFile(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, frame.Part.Name+" "+c.Param("kind"), "", "r"+strconv.Itoa(frame.Part.Revision), kind.ext)+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, frame.Part.Name+" "+c.Param("kind"), "", "r"+strconv.Itoa(frame.Part.Revision), kind.ext)+`"`)
 	c.Data(http.StatusOK, kind.mime, raw)
 	return nil
 }
 
 func (f frameFiles) saw() ([]byte, error) {
 	s := paper.SawSheet{FrameSheet: f.head, Text: f.worked.Cut.Text}
-	row := map[string]job.CutRowTold{}
+	row := map[string]site.CutRowTold{}
 	for _, r := range f.worked.Cut.Rows {
 		row[r.Mark] = r
 		x := paper.SawRow{Mark: r.Mark, Stock: r.Stock, Quantity: r.Quantity, CutTo: r.Text, Weighs: r.Weighs, Names: strings.Join(r.Names, ", "), Notes: r.Notes}
@@ -212,7 +214,7 @@ func (f frameFiles) plan() ([]byte, error) {
 }
 
 func (f frameFiles) jig(view member.View) ([]byte, error) {
-	j := exchange.Jig{Inches: f.job.Brief.Unit != job.UnitMM}
+	j := exchange.Jig{Inches: f.job.Brief.Unit != brief.UnitMM}
 	marks := map[string]string{}
 	for _, p := range f.worked.Pieces {
 		marks[p.ID] = p.Mark

@@ -5,6 +5,7 @@ import (
 
 	"warmanvil/core/member"
 	"warmanvil/core/section"
+	"warmanvil/core/site"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -12,15 +13,15 @@ import (
 
 // FramePage is a frame as it stands with everything that follows from it.
 type FramePage struct {
-	ID       string        `json:"id" format:"uuid"`
-	JobID    string        `json:"jobId" format:"uuid"`
-	Revision int           `json:"revision"`
-	Summary  string        `json:"summary"`
-	CanUndo  bool          `json:"canUndo"`
-	CanRedo  bool          `json:"canRedo"`
-	Archived bool          `json:"archived"`
-	State    FrameSave     `json:"state"`
-	Worked   job.FrameTold `json:"worked"`
+	ID       string         `json:"id" format:"uuid"`
+	JobID    string         `json:"jobId" format:"uuid"`
+	Revision int            `json:"revision"`
+	Summary  string         `json:"summary"`
+	CanUndo  bool           `json:"canUndo"`
+	CanRedo  bool           `json:"canRedo"`
+	Archived bool           `json:"archived"`
+	State    FrameSave      `json:"state"`
+	Worked   site.FrameTold `json:"worked"`
 }
 
 // FrameSave is a frame's state.

@@ -11,7 +11,9 @@ import (
 	"time"
 
 	"warmanvil/core/member"
+	"warmanvil/core/site"
 	"warmanvil/core/strength"
+	"warmanvil/core/vehicle"
 	"warmanvil/httpapi"
 	"warmanvil/job"
 )
@@ -148,7 +150,7 @@ func TestFrameFiles(t *testing.T) {
 			t.Fatal(err)
 		}
 		v.Drawn = "made to the maker's drawing"
-		v.Checks = append(v.Checks, job.PartCheck{Part: frames[0].ID, Issues: []job.Issue{{ID: "i", Text: "the rear leg meets the silencer", Done: open == ""}}})
+		v.Checks = append(v.Checks, vehicle.PartCheck{Part: frames[0].ID, Issues: []vehicle.Issue{{ID: "i", Text: "the rear leg meets the silencer", Done: open == ""}}})
 		if err := c.jobs.Store.SaveSurvey(t.Context(), j.ID, v, revision, time.Now()); err != nil {
 			t.Fatal(err)
 		}
@@ -184,7 +186,7 @@ func TestFrameFiles(t *testing.T) {
 func TestAssembly(t *testing.T) {
 	c := start(t)
 	j, _ := c.demo()
-	var a job.Assembled
+	var a site.Assembled
 	c.do("GET", "/api/v1/jobs/"+j.ID+"/assembly", "").into(t, &a)
 	sum := 0.0
 	kinds := map[string]int{}
@@ -226,15 +228,15 @@ func TestAssembly(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		one := job.Assemble(job.Survey{}, x.Brief, nil, job.Bare(frames))
+		one := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.Bare(frames))
 		frames[0].Quantity = 3
-		three := job.Assemble(job.Survey{}, x.Brief, nil, job.Bare(frames))
+		three := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.Bare(frames))
 		if len(three.Items) != 2 || math.Abs(three.Kilos-3*one.Kilos) > 1e-9 || three.Placed != one.Placed {
 			t.Errorf("three frames weigh %g, one %g", three.Kilos, one.Kilos)
 		}
 		b := x.Brief
 		b.Card.Coupling = nil
-		if got := job.Assemble(job.Survey{}, b, nil, nil); got.Trailer == nil || !strings.Contains(got.Trailer.Why, "coupling lies") {
+		if got := site.Assemble(vehicle.Survey{}, b, nil, nil); got.Trailer == nil || !strings.Contains(got.Trailer.Why, "coupling lies") {
 			t.Errorf("%+v", got.Trailer)
 		}
 	}

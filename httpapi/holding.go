@@ -5,20 +5,22 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/hold"
+	"warmanvil/core/site"
 	"warmanvil/job"
 )
 
 // HoldingView is what a job says about strength and about its brief.
 type HoldingView struct {
-	Revision int            `json:"revision" doc:"of the job it was worked out from"`
-	Holding  job.Holding    `json:"holding"`
-	Told     job.Told       `json:"told"`
-	Rules    *job.RulesTold `json:"rules,omitempty" doc:"what changed rules turned since the job was last looked at"`
-	Features []Fastenable   `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
+	Revision int             `json:"revision" doc:"of the job it was worked out from"`
+	Holding  site.Holding    `json:"holding"`
+	Told     brief.Told      `json:"told"`
+	Rules    *site.RulesTold `json:"rules,omitempty" doc:"what changed rules turned since the job was last looked at"`
+	Features []Fastenable    `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
 
-	Sides  []job.SideChoice  `json:"sides" doc:"what plies of a joint may belong to"`
-	Places []job.StandChoice `json:"places" doc:"where a joint may stand"`
+	Sides  []site.SideChoice  `json:"sides" doc:"what plies of a joint may belong to"`
+	Places []site.StandChoice `json:"places" doc:"where a joint may stand"`
 }
 
 // Fastenable is one hole feature of a part.
@@ -33,18 +35,18 @@ type Fastenable struct {
 
 func (s *server) holdingRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/holding", id: "getHolding", summary: "Whether the job's brackets hold, how its devices stand, what its brief says back"}, func(c call, _ none) (HoldingView, error) {
-		j, site, err := s.jobs.Site(c.Request.Context(), c.id)
+		j, all, err := s.jobs.Site(c.Request.Context(), c.id)
 		if err != nil {
 			return HoldingView{}, err
 		}
-		measured, parts := site.Survey, site.Parts
-		held := site.Hold()
-		v := HoldingView{Revision: j.Revision, Holding: held, Told: site.Tell(held.Joints), Features: []Fastenable{}, Sides: site.Sides(), Places: site.Places()}
-		if v.Rules, err = s.jobs.Rules(c.Request.Context(), c.id, site, held); err != nil {
+		measured, parts := all.Survey, all.Parts
+		held := all.Hold()
+		v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Sides: all.Sides(), Places: all.Places()}
+		if v.Rules, err = s.jobs.Rules(c.Request.Context(), c.id, all, held); err != nil {
 			return HoldingView{}, err
 		}
-		v.Told.Due(j.Brief.Limits.Date, time.Now(), held.Unsettled())
-		v.Told.Measure(j.Brief, job.MeasuredTargets(measured, j.Brief, parts))
+		job.Due(&v.Told, j.Brief.Limits.Date, time.Now(), held.Unsettled())
+		v.Told.Measure(j.Brief, site.MeasuredTargets(measured, j.Brief, parts))
 		for _, p := range parts {
 			v.Features = append(v.Features, fastenable(p)...)
 		}
@@ -53,7 +55,7 @@ func (s *server) holdingRoutes() {
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/rules-seen", id: "seeRules", summary: "Somebody has read what changed rules turned: keep what is said now"}, func(c call, _ none) (Done, error) {
 		return Done{true}, s.jobs.RulesSeen(c.Request.Context(), c.id)
 	})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/assembly", id: "getAssembly", summary: "Everything with a mass together: sum, centre of gravity, lifts, a trailer's balance"}, func(c call, _ none) (job.Assembled, error) {
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/assembly", id: "getAssembly", summary: "Everything with a mass together: sum, centre of gravity, lifts, a trailer's balance"}, func(c call, _ none) (site.Assembled, error) {
 		return s.jobs.Assembly(c.Request.Context(), c.id)
 	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/suggestions", id: "getSuggestions", summary: "Changes that would help a bracket or save on it, each worked out",
@@ -63,7 +65,7 @@ func (s *server) holdingRoutes() {
 }
 
 // fastenable lists the hole features of a part with the name they go by.
-func fastenable(p job.BuiltPart) []Fastenable {
+func fastenable(p site.BuiltPart) []Fastenable {
 	var out []Fastenable
 	at := map[string]int{}
 	for _, h := range p.Built.Holes {

@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
 	"warmanvil/httpapi"
@@ -130,7 +131,7 @@ func TestCompareOverHTTP(t *testing.T) {
 	_, part := c.demo()
 	now := part.Recipe
 	now.Base.Length += 25.4
-	raw, err := json.Marshal(httpapi.CompareRequest{Was: job.State{Name: "Foot", Quantity: 1, Recipe: part.Recipe}, Now: job.State{Name: "Foot", Quantity: 2, Recipe: now}, Unit: job.UnitFraction, Grain: 1.5875})
+	raw, err := json.Marshal(httpapi.CompareRequest{Was: job.State{Name: "Foot", Quantity: 1, Recipe: part.Recipe}, Now: job.State{Name: "Foot", Quantity: 2, Recipe: now}, Unit: brief.UnitFraction, Grain: 1.5875})
 	if err != nil {
 		t.Fatal(err)
 	}

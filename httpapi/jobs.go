@@ -5,18 +5,20 @@ import (
 	"time"
 
 	"warmanvil/calc"
+	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 	"warmanvil/job"
 )
 
 // JobView is a job in lists.
 type JobView struct {
-	ID       string    `json:"id" format:"uuid"`
-	Brief    job.Brief `json:"brief"`
-	Archived bool      `json:"archived"`
-	Revision int       `json:"revision"`
-	Parts    int       `json:"parts"`
-	Updated  time.Time `json:"updated"`
+	ID       string      `json:"id" format:"uuid"`
+	Brief    brief.Brief `json:"brief"`
+	Archived bool        `json:"archived"`
+	Revision int         `json:"revision"`
+	Parts    int         `json:"parts"`
+	Updated  time.Time   `json:"updated"`
 }
 
 // JobPage is a job with what is in it.
@@ -60,8 +62,8 @@ type NumberView struct {
 
 // JobSave changes a job.
 type JobSave struct {
-	Brief    job.Brief `json:"brief"`
-	Archived bool      `json:"archived"`
+	Brief    brief.Brief `json:"brief"`
+	Archived bool        `json:"archived"`
 }
 
 // NumberKeep keeps a calculation in a job.
@@ -93,7 +95,7 @@ func (s *server) jobRoutes() {
 		}
 		return views, err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/jobs", id: "createJob", summary: "Start a job"}, func(c call, b job.Brief) (JobView, error) {
+	route(s, operation{method: "POST", path: "/api/v1/jobs", id: "createJob", summary: "Start a job"}, func(c call, b brief.Brief) (JobView, error) {
 		j, err := s.jobs.CreateJob(c.Request.Context(), b)
 		return jobView(j, 0), err
 	})
@@ -113,7 +115,7 @@ func (s *server) jobRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", summary: "The whole job as one file"}, func(c call, _ none) (job.File, error) {
 		f, err := s.jobs.Export(c.Request.Context(), c.id)
 		if err == nil {
-			c.Header("Content-Disposition", `attachment; filename="`+job.ExportName(f.Brief.Name)+`"`)
+			c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(f.Brief.Name)+`"`)
 		}
 		return f, err
 	})
@@ -160,7 +162,7 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
 	}
 	for i, p := range parts {
-		page.Parts[i] = partHead(p, j.Brief.PartOptions(p.BarePart, job.Bare(parts)))
+		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, p.Part, job.Bare(parts)))
 	}
 	for i, n := range numbers {
 		page.Numbers[i] = numberView(n)

@@ -6,6 +6,7 @@ import (
 	"strings"
 	"time"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/load"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
@@ -53,7 +54,7 @@ type RevisionView struct {
 // BuildRequest asks for everything a recipe says, without keeping it.
 type BuildRequest struct {
 	Recipe     sheet.Recipe `json:"recipe"`
-	Unit       job.Unit     `json:"unit" enum:"mm,fraction,decimal"`
+	Unit       brief.Unit   `json:"unit" enum:"mm,fraction,decimal"`
 	Grain      float64      `json:"grain" doc:"mm"`
 	Mirrored   bool         `json:"mirrored,omitempty" doc:"show the other hand"`
 	Lift       float64      `json:"lift,omitempty" doc:"kg one person lifts; 0 is not asked"`
@@ -76,10 +77,10 @@ type WorkingRequest struct {
 
 // CompareRequest asks what two states of a part differ in.
 type CompareRequest struct {
-	Was   job.State `json:"was"`
-	Now   job.State `json:"now"`
-	Unit  job.Unit  `json:"unit" enum:"mm,fraction,decimal"`
-	Grain float64   `json:"grain" doc:"mm"`
+	Was   job.State  `json:"was"`
+	Now   job.State  `json:"now"`
+	Unit  brief.Unit `json:"unit" enum:"mm,fraction,decimal"`
+	Grain float64    `json:"grain" doc:"mm"`
 }
 
 // StockView is the engineering tables the forms offer.
@@ -198,7 +199,7 @@ func (s *server) partRoutes() {
 				return nil, under(member+"/recipe", err)
 			}
 		}
-		return job.Compare(in.Was, in.Now, job.Brief{Unit: in.Unit, Grain: in.Grain}.Display()), nil
+		return job.Compare(in.Was, in.Now, brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display()), nil
 	})
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
 		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades, Rivets: stock.Rivets}
@@ -295,7 +296,7 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 
 // read answers the recipe of the hand asked for and how it is to be shown.
 func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
-	opt := sheet.Options{Display: job.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
+	opt := sheet.Options{Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

@@ -9,6 +9,7 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 
+	"warmanvil/core/site"
 	"warmanvil/job"
 	"warmanvil/paper"
 )
@@ -38,13 +39,13 @@ func (s *server) partsList(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	name := job.FileName(j.Brief.Name, "parts list", "", "r"+strconv.Itoa(j.Revision), kind)
+	name := site.FileName(j.Brief.Name, "parts list", "", "r"+strconv.Itoa(j.Revision), kind)
 	c.Header("Content-Disposition", `attachment; filename="`+name+`"`)
 	c.Data(http.StatusOK, f.mime, raw)
 	return nil
 }
 
-func partsTable(rows []job.Listed) paper.Table {
+func partsTable(rows []site.Listed) paper.Table {
 	cells := [][]any{{"name", "hand", "is", "revision", "quantity", "material", "thickness mm", "blank x mm", "blank y mm", "cut length mm", "pierces", "bends", "kg each", "kg in all",
 		"centre of gravity x mm", "centre of gravity y mm", "centre of gravity z mm", "note"}}
 	total := 0.

@@ -4,9 +4,9 @@ import (
 	"testing"
 	"time"
 
+	"warmanvil/core/site"
 	"warmanvil/core/strength"
 	"warmanvil/httpapi"
-	"warmanvil/job"
 )
 
 // A job last looked at under older rules says on opening what they turned, until
@@ -45,7 +45,7 @@ func TestRulesChanged(t *testing.T) {
 		t.Errorf("read, and said again: %+v", v.Rules)
 	}
 	// Of a job from before anything was kept, all that does not hold is listed.
-	if err := c.jobs.Store.SaveVerdicts(t.Context(), j.ID, job.Verdicts{Rules: 1, Said: map[string]job.Said{}}, time.Now()); err != nil {
+	if err := c.jobs.Store.SaveVerdicts(t.Context(), j.ID, site.Verdicts{Rules: 1, Said: map[string]site.Said{}}, time.Now()); err != nil {
 		t.Fatal(err)
 	}
 	if v = open(); v.Rules == nil || !v.Rules.Unkept {

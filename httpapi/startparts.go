@@ -4,6 +4,7 @@ import (
 	"encoding/base64"
 	"slices"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
 	"warmanvil/core/trace"
 	"warmanvil/core/working"
@@ -122,7 +123,7 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 		out.MM = 1
 		if d.UnitsToMM != nil {
 			out.MM = *d.UnitsToMM
-		} else if j.Brief.Unit != job.UnitMM {
+		} else if j.Brief.Unit != brief.UnitMM {
 			out.MM = 25.4
 		}
 	}

@@ -9,6 +9,8 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 
+	"warmanvil/core/site"
+	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 	"warmanvil/job"
 	"warmanvil/paper"
@@ -16,9 +18,9 @@ import (
 
 // SurveyPage is a job's survey with everything that follows from it.
 type SurveyPage struct {
-	Revision int          `json:"revision" doc:"0 before the first save"`
-	Survey   job.Survey   `json:"survey"`
-	Worked   job.Surveyed `json:"worked"`
+	Revision int            `json:"revision" doc:"0 before the first save"`
+	Survey   vehicle.Survey `json:"survey"`
+	Worked   site.Surveyed  `json:"worked"`
 }
 
 // BringIn names the following to bring up to date.
@@ -38,8 +40,8 @@ type PointsText struct {
 
 // PointsRead is what was taken of it.
 type PointsRead struct {
-	Points  []job.SurveyPoint `json:"points"`
-	Refused []job.RefusedLine `json:"refused"`
+	Points  []vehicle.SurveyPoint `json:"points"`
+	Refused []vehicle.RefusedLine `json:"refused"`
 }
 
 func (s *server) surveyRoutes() {
@@ -47,7 +49,7 @@ func (s *server) surveyRoutes() {
 		v, revision, worked, err := s.jobs.SurveyOf(c.Request.Context(), c.id)
 		return SurveyPage{revision, v, worked}, err
 	})
-	route(s, operation{method: "PUT", path: "/api/v1/jobs/{id}/survey", id: "saveSurvey", summary: "Keep a survey; If-Match 0 for the first", match: true}, func(c call, in job.Survey) (SurveyPage, error) {
+	route(s, operation{method: "PUT", path: "/api/v1/jobs/{id}/survey", id: "saveSurvey", summary: "Keep a survey; If-Match 0 for the first", match: true}, func(c call, in vehicle.Survey) (SurveyPage, error) {
 		n, err := strconv.Atoi(strings.Trim(c.GetHeader("If-Match"), `W/"`))
 		if err != nil || n < 0 {
 			return SurveyPage{}, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the survey's revision, 0 for the first.")
@@ -64,7 +66,7 @@ func (s *server) surveyRoutes() {
 		return out, err
 	})
 	route(s, operation{method: "POST", path: "/api/v1/points", id: "readPoints", summary: "Read a list of points; lines that are refused are told", access: reading}, func(_ call, in PointsText) (PointsRead, error) {
-		points, refused := job.PointsIn(in.CSV, s.jobs.NewID)
+		points, refused := vehicle.PointsIn(in.CSV, s.jobs.NewID)
 		return PointsRead{points, refused}, nil
 	})
 	s.sheetRoutes()
@@ -99,7 +101,7 @@ func (s *server) sheet(c *gin.Context) error {
 	switch kind {
 	case "points":
 		ext, mime = "csv", contentType["csv"]
-		raw, err = job.PointsCSV(worked.Points)
+		raw, err = vehicle.PointsCSV(worked.Points)
 	case "blank", "results":
 		size := paper.A4
 		if c.Query("paper") == "letter" {
@@ -112,7 +114,7 @@ func (s *server) sheet(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, "survey-"+kind, "", "r"+strconv.Itoa(revision), ext)+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, "survey-"+kind, "", "r"+strconv.Itoa(revision), ext)+`"`)
 	c.Data(http.StatusOK, mime, raw)
 	return nil
 }

@@ -6,8 +6,9 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
+	"warmanvil/core/site"
 	"warmanvil/core/survey"
-	"warmanvil/job"
+	"warmanvil/core/vehicle"
 	"warmanvil/paper"
 )
 
@@ -18,9 +19,9 @@ type lines struct {
 }
 
 // survey lays a survey out for paper, in the order it is measured.
-func (l lines) survey(v job.Survey, w job.Surveyed) (out []paper.SurveySection) {
+func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySection) {
 	out = append(out, paper.SurveySection{Title: "1  Datum", Note: fmt.Sprintf("Origin: %s. Forward: %s. Up: %s. x runs forward, y left, z up.", or(v.Datum.Origin, "not named"), or(v.Datum.Forward, "not named"), or(v.Datum.Up, "not named"))})
-	located := map[string]job.Located{}
+	located := map[string]vehicle.Located{}
 	for _, p := range w.Points {
 		located[p.ID] = p
 	}
@@ -65,7 +66,7 @@ func (l lines) survey(v job.Survey, w job.Surveyed) (out []paper.SurveySection) 
 		levels = append(levels, []string{x.Name, "front left, front right, rear left, rear right", "", "", l.result(fmt.Sprintf("pitch %s, roll %s, twist %s", t.Pitch, t.Roll, t.Twist))})
 	}
 	table("4  Levels", []string{"what", "heights over the floor", "reading", "again", "result"}, []float64{.22, .28, .12, .12, .26}, levels)
-	result := func(names []string, how string, told []job.ResultTold) (rows [][]string) {
+	result := func(names []string, how string, told []vehicle.ResultTold) (rows [][]string) {
 		for i, n := range names {
 			rows = append(rows, []string{n, how, "", "", l.result(told[i].Text + ". " + told[i].Says)})
 		}
@@ -120,15 +121,15 @@ func (l lines) result(s string) string {
 }
 
 // point answers what is measured for a point, reading by reading.
-func (l lines) point(p job.SurveyPoint, name func(string) string) (out []pointLine) {
+func (l lines) point(p vehicle.SurveyPoint, name func(string) string) (out []pointLine) {
 	switch p.Way {
-	case job.ByTwoDistances:
+	case vehicle.ByTwoDistances:
 		return []pointLine{{"from " + name(p.A), l.read(p.DA)}, {"from " + name(p.B), l.read(p.DB)}}
-	case job.OnLine:
+	case vehicle.OnLine:
 		return []pointLine{{"from " + name(p.A) + " towards " + name(p.B), l.read(p.DA)}}
-	case job.ByTransfer:
+	case vehicle.ByTransfer:
 		return []pointLine{{"marked through the placed part", " "}}
-	case job.ByDistances:
+	case vehicle.ByDistances:
 		for _, m := range p.Many {
 			out = append(out, pointLine{"from " + name(m.Point), l.read(m.Distance)})
 		}
@@ -138,7 +139,7 @@ func (l lines) point(p job.SurveyPoint, name func(string) string) (out []pointLi
 }
 
 // holes is a hole map: its sketch and its distances.
-func (l lines) holes(title string, m job.HoleMap, t job.MapTold) paper.SurveySection {
+func (l lines) holes(title string, m vehicle.HoleMap, t vehicle.MapTold) paper.SurveySection {
 	s := paper.SurveySection{Title: title, Note: "Measure hole to hole; say where the tape lay: centre, inside, outside, or same edge.", Heads: []string{"from", "to", "tape", "reading", "again", "off"}, Widths: []float64{.16, .16, .16, .18, .18, .16}}
 	sketch := &paper.MapSketch{}
 	index := map[string]int{}

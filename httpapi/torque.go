@@ -11,7 +11,10 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/joint"
+	"warmanvil/core/site"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 	"warmanvil/job"
 	"warmanvil/paper"
@@ -30,16 +33,16 @@ func (s *server) ratingLabel(c *gin.Context) error {
 	if _, err := uuid.Parse(id); err != nil {
 		return job.ErrNotFound
 	}
-	j, site, err := s.jobs.Site(c.Request.Context(), id)
+	j, all, err := s.jobs.Site(c.Request.Context(), id)
 	if err != nil {
 		return err
 	}
-	r, err := site.Rate(c.Query("duty"))
+	r, err := all.Rate(c.Query("duty"))
 	if err != nil {
 		return err
 	}
-	inches := j.Brief.Unit != job.UnitMM
-	label := paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Duty: r.Duty, On: r.On, Rated: job.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
+	inches := j.Brief.Unit != brief.UnitMM
+	label := paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Duty: r.Duty, On: r.On, Rated: told.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
 	if r.Newtons == 0 {
 		label.Rated = "a stated acceleration"
 	}
@@ -53,7 +56,7 @@ func (s *server) ratingLabel(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, "rating "+r.Duty, "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, "rating "+r.Duty, "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
 	c.Data(http.StatusOK, "application/pdf", raw)
 	return nil
 }
@@ -68,18 +71,18 @@ func (s *server) torqueSheet(c *gin.Context) error {
 	if _, err := uuid.Parse(id); err != nil {
 		return job.ErrNotFound
 	}
-	j, site, err := s.jobs.Site(c.Request.Context(), id)
+	j, all, err := s.jobs.Site(c.Request.Context(), id)
 	if err != nil {
 		return err
 	}
-	sheet := paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Inches: j.Brief.Unit != job.UnitMM, Write: job.Lengths(j.Brief)}
+	sheet := paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Inches: j.Brief.Unit != brief.UnitMM, Write: site.Lengths(j.Brief)}
 	if c.Query("paper") == "letter" {
 		sheet.Paper = paper.Letter
 	}
-	told := site.Hold().Joints
+	told := all.Hold().Joints
 	held := 0
 	for i, t := range told {
-		if why := site.HeldBy(j.Brief.Joints[i]); why != "" {
+		if why := all.HeldBy(j.Brief.Joints[i]); why != "" {
 			held++
 			sheet.Joints = append(sheet.Joints, paper.TorqueJoint{Name: t.Name, Mind: []string{"Held back: " + why}})
 			continue
@@ -123,7 +126,7 @@ func (s *server) torqueSheet(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+job.FileName(j.Brief.Name, "torque sheet", "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, "torque sheet", "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
 	c.Data(http.StatusOK, "application/pdf", raw)
 	return nil
 }

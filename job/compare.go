@@ -8,7 +8,7 @@ import (
 
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
-	"warmanvil/core/stock"
+	"warmanvil/core/told"
 )
 
 // State is what a part is at one moment.
@@ -38,7 +38,7 @@ func Compare(was, now State, d quantity.Display) []Difference {
 	}
 	say("Name", was.Name, now.Name)
 	say("Quantity", fmt.Sprint(was.Quantity), fmt.Sprint(now.Quantity))
-	say("Material", materialName(was.Recipe.Material), materialName(now.Recipe.Material))
+	say("Material", told.MaterialName(was.Recipe.Material), told.MaterialName(now.Recipe.Material))
 	a, errA := sheet.Build(was.Recipe, sheet.Options{Display: d})
 	b, errB := sheet.Build(now.Recipe, sheet.Options{Display: d})
 	if errA == nil && errB == nil {
@@ -57,13 +57,6 @@ func same(a, b sheet.Recipe) bool {
 	return errX == nil && errY == nil && bytes.Equal(x, y)
 }
 
-func materialName(key string) string {
-	if m, err := stock.MaterialByKey(key); err == nil {
-		return m.Name
-	}
-	return key
-}
-
 // sizes compares the dimensions of two parts, feature by feature. A feature
 // that is only in one of them is said once.
 func sizes(a, b sheet.Part) (out []Difference) {
@@ -73,24 +66,24 @@ func sizes(a, b sheet.Part) (out []Difference) {
 		before[key(d)] = d
 		features[d.Feature] = true
 	}
-	seen, told := map[string]bool{}, map[string]bool{}
+	seen, said := map[string]bool{}, map[string]bool{}
 	for _, d := range b.Dimensions {
 		seen[d.Feature] = true
 		old, there := before[key(d)]
 		switch {
 		case there && old.Value == d.Value && old.Text == d.Text:
 		case there:
-			out = append(out, Difference{d.Group + ": " + lower(d.Label), old.Text, d.Text, d.Feature})
+			out = append(out, Difference{d.Group + ": " + told.LowerFirst(d.Label), old.Text, d.Text, d.Feature})
 		case features[d.Feature]:
-			out = append(out, Difference{d.Group + ": " + lower(d.Label), "", d.Text, d.Feature})
-		case !told[d.Feature]:
-			told[d.Feature] = true
+			out = append(out, Difference{d.Group + ": " + told.LowerFirst(d.Label), "", d.Text, d.Feature})
+		case !said[d.Feature]:
+			said[d.Feature] = true
 			out = append(out, Difference{d.Group, "", "added", d.Feature})
 		}
 	}
 	for _, d := range a.Dimensions {
-		if !seen[d.Feature] && !told[d.Feature] {
-			told[d.Feature] = true
+		if !seen[d.Feature] && !said[d.Feature] {
+			said[d.Feature] = true
 			out = append(out, Difference{d.Group, "there", "removed", d.Feature})
 		}
 	}
@@ -116,13 +109,6 @@ func settings(was, now sheet.Recipe, say func(what, a, b string)) {
 	say("Drilled through", through(was.Master), through(now.Master))
 	say("Flags set aside", fmt.Sprint(len(was.SetAside)), fmt.Sprint(len(now.SetAside)))
 	say("Coupons", fmt.Sprint(len(was.Bend.Coupons)), fmt.Sprint(len(now.Bend.Coupons)))
-}
-
-func lower(s string) string {
-	if s == "" {
-		return s
-	}
-	return strings.ToLower(s[:1]) + s[1:]
 }
 
 // changed says in a few words what a save changed.

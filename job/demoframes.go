@@ -1,23 +1,26 @@
 package job
 
 import (
+	"warmanvil/core/brief"
+	"warmanvil/core/demo"
 	"warmanvil/core/load"
 	"warmanvil/core/member"
+	"warmanvil/core/site"
 	"warmanvil/core/strength"
 )
 
 // demoFrame starts a frame and lets it be finished.
-func (s *Service) demoFrame(name, starter, stock string, values map[string]float64, finish func(d *member.Doc)) (BarePart, error) {
+func (s *Service) demoFrame(name, starter, stock string, values map[string]float64, finish func(d *member.Doc)) (site.Part, error) {
 	sec, err := stockSection(stock)
 	if err != nil {
-		return BarePart{}, err
+		return site.Part{}, err
 	}
 	d, err := member.Start(starter, values, sec, "steel-s235", s.NewID)
 	if err != nil {
-		return BarePart{}, err
+		return site.Part{}, err
 	}
 	finish(&d)
-	return BarePart{Name: name, Quantity: 1, Frame: &d}, d.Check()
+	return site.Part{Name: name, Quantity: 1, Frame: &d}, d.Check()
 }
 
 func pointOf(d *member.Doc, name string) string {
@@ -39,7 +42,7 @@ func memberOf(d *member.Doc, name string) *member.Member {
 }
 
 // outriggers carry the edge of the orchard truck's deck under the floor.
-func (s *Service) outriggers() (BarePart, error) {
+func (s *Service) outriggers() (site.Part, error) {
 	return s.demoFrame("Underfloor outriggers", "outriggers", "50 × 50 × 4 mm tube", map[string]float64{"rail": 860, "reach": 420, "apart": 700, "plate": 160, "kilos": 60}, func(d *member.Doc) {
 		d.Loads[0].Name = "Deck edge and crates"
 		d.Loads = append(d.Loads, member.Load{ID: s.NewID(), Name: "Somebody at the edge", Kind: "person", Kilos: 100, Factor: 2, Member: memberOf(d, "Outer rail").ID, At: 350})
@@ -52,7 +55,7 @@ func (s *Service) outriggers() (BarePart, error) {
 }
 
 // speakerFrame carries the lorry's horn loudspeakers.
-func (s *Service) speakerFrame() (BarePart, error) {
+func (s *Service) speakerFrame() (site.Part, error) {
 	const in = 25.4
 	return s.demoFrame("Horn speaker frame", "rack", "1 × 1 × 11 ga in tube", map[string]float64{"length": 26 * in, "width": 18 * in, "height": 14 * in, "kilos": 34}, func(d *member.Doc) {
 		d.Loads[0].Name, d.Loads[0].High = "Four horns and drivers", 7*in
@@ -64,7 +67,7 @@ func (s *Service) speakerFrame() (BarePart, error) {
 }
 
 // hiveDeck is the frame of the beekeeper's trailer with its drawbar.
-func (s *Service) hiveDeck() (BarePart, error) {
+func (s *Service) hiveDeck() (site.Part, error) {
 	return s.demoFrame("Hive deck frame", "ladder", "60 × 40 × 3 mm tube", map[string]float64{"length": 2600, "width": 1500, "crosses": 6, "kilos": 620}, func(d *member.Doc) {
 		d.Loads[0].Name = "Twenty-four hives, full"
 		d.Loads[0].High = 420
@@ -98,11 +101,11 @@ func (s *Service) hiveDeck() (BarePart, error) {
 }
 
 // hiveTrailer is a beekeeper's two-level deck.
-func hiveTrailer() Brief {
-	return Brief{Name: "Hive trailer", Purpose: "A two-level deck carries twenty-four hives to the heather and back without rattling.", Vehicle: "Own build, single axle", Quantity: 1, Unit: UnitMM, Grain: 1,
-		Criticality: LoadLost, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
-		Limits: Limits{Lift: given(25, Copied), Budget: amount(1800)},
-		Card: Card{Trailer: true, Coupling: given(2900, Measured), Span: given(3020, Measured), Front: given(38, Assumed), Rear: given(265, Assumed), Gross: given(1300, Copied), FrontLimit: given(100, Copied), RearLimit: given(1300, Copied),
-			Others: []Item{{ID: "hives", Name: "Twenty-four hives, full", Mass: given(620, Assumed), Behind: given(2900, Assumed)}}},
-		Open: []OpenItem{{ID: "noise", Text: "What keeps the hives from rattling on the deck?", Kind: "other"}}}
+func hiveTrailer() brief.Brief {
+	return brief.Brief{Name: "Hive trailer", Purpose: "A two-level deck carries twenty-four hives to the heather and back without rattling.", Vehicle: "Own build, single axle", Quantity: 1, Unit: brief.UnitMM, Grain: 1,
+		Criticality: brief.LoadLost, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
+		Limits: brief.Limits{Lift: demo.Given(25, brief.Copied), Budget: demo.Amount(1800)},
+		Card: brief.Card{Trailer: true, Coupling: demo.Given(2900, brief.Measured), Span: demo.Given(3020, brief.Measured), Front: demo.Given(38, brief.Assumed), Rear: demo.Given(265, brief.Assumed), Gross: demo.Given(1300, brief.Copied), FrontLimit: demo.Given(100, brief.Copied), RearLimit: demo.Given(1300, brief.Copied),
+			Others: []brief.Item{{ID: "hives", Name: "Twenty-four hives, full", Mass: demo.Given(620, brief.Assumed), Behind: demo.Given(2900, brief.Assumed)}}},
+		Open: []brief.OpenItem{{ID: "noise", Text: "What keeps the hives from rattling on the deck?", Kind: "other"}}}
 }

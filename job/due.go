@@ -4,13 +4,14 @@ import (
 	"fmt"
 	"time"
 
-	"warmanvil/core/strength"
+	"warmanvil/core/brief"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
 // Due says how far off the day is a job is to be ready by: past it, and within two weeks
 // of it while anything is over, cannot be said or stops.
-func (t *Told) Due(date string, today time.Time, unsettled int) {
+func Due(t *brief.Told, date string, today time.Time, unsettled int) {
 	day, err := time.Parse(time.DateOnly, date)
 	if err != nil {
 		return
@@ -19,7 +20,7 @@ func (t *Told) Due(date string, today time.Time, unsettled int) {
 	say := func(severity working.Severity, format string, args ...any) {
 		t.Says = append(t.Says, working.Finding{Code: "due", Severity: severity, Cause: "Ready by", Reason: fmt.Sprintf(format, args...)})
 	}
-	days := func(n int) string { return fmt.Sprintf("%d %s", n, plural(n, "day", "days")) }
+	days := func(n int) string { return fmt.Sprintf("%d %s", n, told.Plural(n, "day", "days")) }
 	switch {
 	case left < 0:
 		say(working.Mind, "It was to be ready on %s, %s ago.", date, days(-left))
@@ -28,19 +29,4 @@ func (t *Told) Due(date string, today time.Time, unsettled int) {
 	case left <= 14:
 		say(working.Note, "It is to be ready on %s, in %s.", date, days(left))
 	}
-}
-
-// Unsettled counts brackets and joints that are over or cannot be said.
-func (h Holding) Unsettled() (n int) {
-	for _, m := range h.Mounts {
-		if strength.Worse(m.Verdict, strength.Tight) {
-			n++
-		}
-	}
-	for _, j := range h.Joints {
-		if j.Result == nil || strength.Worse(j.Result.Verdict, strength.Tight) {
-			n++
-		}
-	}
-	return n
 }

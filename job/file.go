@@ -7,8 +7,11 @@ import (
 	"slices"
 	"time"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
+	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
 
@@ -22,12 +25,12 @@ const (
 // File is a whole job as one document: brief, parts with every revision, kept
 // numbers. docs/jobfile.md describes it.
 type File struct {
-	Format  string       `json:"format" doc:"warmanvil-job"`
-	Version int          `json:"version" doc:"4; 1 to 3 are read"`
-	Brief   Brief        `json:"brief"`
-	Survey  *Survey      `json:"survey,omitempty" doc:"the vehicle as measured, if it was"`
-	Parts   []FilePart   `json:"parts"`
-	Numbers []FileNumber `json:"numbers"`
+	Format  string          `json:"format" doc:"warmanvil-job"`
+	Version int             `json:"version" doc:"4; 1 to 3 are read"`
+	Brief   brief.Brief     `json:"brief"`
+	Survey  *vehicle.Survey `json:"survey,omitempty" doc:"the vehicle as measured, if it was"`
+	Parts   []FilePart      `json:"parts"`
+	Numbers []FileNumber    `json:"numbers"`
 }
 
 // FilePart is a part with its history, oldest revision first; the last one
@@ -62,7 +65,7 @@ type FileNumber struct {
 // Whole is a job with all there is of it, archived parts and history included.
 type Whole struct {
 	Job     Job
-	Survey  *Survey // nil when there is none
+	Survey  *vehicle.Survey // nil when there is none
 	Parts   []WholePart
 	Numbers []Number
 }
@@ -128,7 +131,7 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		ids[p.ID] = part.ID
 		w.Parts = append(w.Parts, part)
 	}
-	w.Job.Brief = w.Job.Brief.renamed(ids)
+	w.Job.Brief = w.Job.Brief.Renamed(ids)
 	for i := range w.Parts {
 		p := &w.Parts[i]
 		p.Part.Recipe = renamed(p.Part.Recipe, ids)
@@ -140,11 +143,11 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		if err := f.Survey.Check(); err != nil {
 			return Job{}, within("/survey", err)
 		}
-		v := f.Survey.renamed(ids)
+		v := f.Survey.Renamed(ids)
 		w.Survey = &v
 	}
 	for i, n := range f.Numbers {
-		if err := nameOK(fmt.Sprintf("/numbers/%d/title", i), n.Title); err != nil {
+		if err := brief.CheckName(fmt.Sprintf("/numbers/%d/title", i), n.Title); err != nil {
 			return Job{}, err
 		}
 		w.Numbers = append(w.Numbers, Number{ID: s.NewID(), JobID: w.Job.ID, Calc: n.Calc, Title: n.Title, Request: n.Request, Created: n.Created})
@@ -187,7 +190,7 @@ func (s *Service) imported(at string, p FilePart, jobID string) (WholePart, erro
 		out.Revisions = append(out.Revisions, Revision{r.Number, r.Name, r.Quantity, r.Recipe, r.Frame, r.Summary, r.UndoTo, r.RedoTo, r.Created})
 	}
 	first, last := out.Revisions[0], out.Revisions[len(out.Revisions)-1]
-	out.Part = Part{BarePart: BarePart{ID: s.NewID(), Name: last.Name, Quantity: last.Quantity, Recipe: last.Recipe, Frame: last.Frame, Revision: last.Number}, JobID: jobID, Summary: last.Summary,
+	out.Part = Part{Part: site.Part{ID: s.NewID(), Name: last.Name, Quantity: last.Quantity, Recipe: last.Recipe, Frame: last.Frame, Revision: last.Number}, JobID: jobID, Summary: last.Summary,
 		UndoTo: last.UndoTo, RedoTo: last.RedoTo, Archived: p.Archived, Created: first.Created, Updated: last.Created}
 	return out, nil
 }

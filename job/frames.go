@@ -5,21 +5,22 @@ import (
 	"fmt"
 	"reflect"
 
-	"warmanvil/core/load"
+	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
-	"warmanvil/core/solid"
+	"warmanvil/core/site"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
 // Frame is a frame as it stands with everything that follows from it.
 type Frame struct {
 	Part   Part
-	Worked FrameTold
+	Worked site.FrameTold
 }
 
 func (s *Service) checkFrame(name string, quantity int, d member.Doc) error {
-	err := working.First(nameOK("/name", name), working.Within("/quantity", "The quantity", float64(quantity), 1, maxMany, ""))
+	err := working.First(brief.CheckName("/name", name), working.Within("/quantity", "The quantity", float64(quantity), 1, brief.MaxMany, ""))
 	if err == nil {
 		err = within("/frame", d.Check())
 	}
@@ -73,7 +74,7 @@ func (s *Service) SaveFrame(ctx context.Context, id string, expected int, name s
 	if err := s.checkFrame(name, quantity, d); err != nil {
 		return Part{}, err
 	}
-	p := Part{BarePart: BarePart{ID: id, Name: name, Quantity: quantity, Frame: &d, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
+	p := Part{Part: site.Part{ID: id, Name: name, Quantity: quantity, Frame: &d, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
 	return s.Store.SavePart(ctx, p, expected)
 }
 
@@ -91,11 +92,11 @@ func (s *Service) WorkedFrame(ctx context.Context, p Part) (Frame, error) {
 	if p.Frame == nil {
 		return Frame{}, ErrNotFound
 	}
-	in, err := s.around(ctx, p)
+	_, f, err := s.framed(ctx, p)
 	if err != nil {
 		return Frame{}, err
 	}
-	return Frame{p, in.work(p.BarePart)}, nil
+	return Frame{p, f.Told()}, nil
 }
 
 // FrameBuilt answers a frame worked out and its shape, for files.
@@ -104,75 +105,20 @@ func (s *Service) FrameBuilt(ctx context.Context, id string) (Frame, *member.Bui
 	if err != nil || p.Frame == nil {
 		return Frame{}, nil, Job{}, first(err, ErrNotFound)
 	}
-	in, err := s.around(ctx, p)
+	j, f, err := s.framed(ctx, p)
 	if err != nil {
-		return Frame{}, nil, in.job, err
+		return Frame{}, nil, j, err
 	}
-	return Frame{p, in.work(p.BarePart)}, member.Build(*p.Frame, in.surveyed), in.job, nil
+	return Frame{p, f.Told()}, member.Build(*p.Frame, f.Surveyed), j, nil
 }
 
-// Lengths answers how the job writes a length.
-func Lengths(b Brief) func(mm float64) string { return pen{b.Display()}.mm }
-
-// framed is what a frame stands among: its job, its surveyed points, and what lands on
-// it by the joints of the job.
-type framed struct {
-	job      Job
-	surveyed member.Surveyed
-	loads    *frameLoads // nil where no joint holds it or anything on it
-}
-
-// around answers what a frame stands among. The load path is walked only where a joint
-// touches the frame.
-func (s *Service) around(ctx context.Context, p Part) (framed, error) {
-	j, site, err := s.Site(ctx, p.JobID)
+// framed answers a frame among everything in its job.
+func (s *Service) framed(ctx context.Context, p Part) (Job, site.Framed, error) {
+	j, all, err := s.Site(ctx, p.JobID)
 	if err != nil {
-		return framed{job: j}, err
+		return j, site.Framed{}, err
 	}
-	l := newLocator(site.Survey, pen{j.Brief.Display()})
-	newStander(j.Brief, site.Parts, l)
-	out := framed{job: j, surveyed: l.forFrame(*p.Frame)}
-	touched := false
-	for _, q := range j.Brief.Joints {
-		for _, side := range q.Sides {
-			touched = touched || side.Kind == MemberSide && side.Of == p.ID
-		}
-	}
-	if !touched {
-		return out, nil
-	}
-	there := false
-	for i := range site.Frames { // as it is now, not as it is kept
-		if site.Frames[i].ID == p.ID {
-			site.Frames[i], there = p.BarePart, true
-		}
-	}
-	if !there {
-		site.Frames = append(site.Frames, p.BarePart)
-	}
-	path := site.open().paths()
-	if path.Why != "" {
-		out.loads = &frameLoads{open: []string{"What the joints put on it cannot be worked out: " + path.Why}}
-		return out, nil
-	}
-	out.loads = path.frames[p.ID]
-	if out.loads == nil {
-		out.loads = &frameLoads{open: []string{"A joint holds it or something on it, and that joint has no place: what it puts on the frame is not known."}}
-	}
-	return out, nil
-}
-
-// forFrame answers surveyed points in a frame's own axes.
-func (l *locator) forFrame(d member.Doc) member.Surveyed {
-	return func(id string) (solid.Vector, string) {
-		at := l.at(id)
-		if at.At == nil {
-			return solid.Vector{}, "The surveyed point has no place yet. " + at.Why
-		}
-		p := d.Fit.Solid()
-		v := solid.Vector(*at.At).Sub(p.Origin)
-		return solid.Vector{v.Dot(p.X), v.Dot(p.Y), v.Dot(p.Z)}, ""
-	}
+	return j, all.Framed(p.Part), nil
 }
 
 // CompareSections tries other sections in the members of one stock.
@@ -181,7 +127,7 @@ func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]memb
 	if err != nil || p.Frame == nil {
 		return nil, first(err, ErrNotFound)
 	}
-	in, err := s.around(ctx, p)
+	_, f, err := s.framed(ctx, p)
 	if err != nil {
 		return nil, err
 	}
@@ -192,7 +138,7 @@ func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]memb
 	if !found {
 		return nil, working.Refuse("/stock", "No member of this frame is of %q.", stock)
 	}
-	return member.Compare(*p.Frame, in.surveyed, in.job.Brief.askedOf(p.ID, in.loads), stock), nil
+	return member.Compare(*p.Frame, f.Surveyed, f.Asked(), stock), nil
 }
 
 func first(a, b error) error {
@@ -200,65 +146,6 @@ func first(a, b error) error {
 		return a
 	}
 	return b
-}
-
-// work works a frame out as it stands.
-func (f framed) work(p BarePart) FrameTold {
-	return workFrame(*p.Frame, p.ID, p.Quantity, f.job.Brief, f.surveyed, f.loads)
-}
-
-// asked answers what a frame of the job is asked to hold by itself.
-func (b Brief) asked() member.Asked {
-	a := member.Asked{Rule: b.Strength, Cases: b.road().Cases(), Devices: map[string]member.Carried{}}
-	for _, d := range b.Devices {
-		c := member.Carried{Name: d.named()}
-		if d.Mass != nil {
-			c.Kilos = d.Mass.Value
-		}
-		if d.Gravity != nil {
-			g := solid.Vector{d.Gravity.X, d.Gravity.Y, d.Gravity.Z}
-			for _, f := range d.Feet {
-				g = g.Sub(solid.Vector{f.X, f.Y, 0}.Mul(1 / float64(len(d.Feet))))
-			}
-			c.Gravity = &g
-		}
-		a.Devices[d.ID] = c
-	}
-	return a
-}
-
-// askedOf answers what a frame is asked to hold: what lands on it by joints, and the
-// duties it is rated for.
-func (b Brief) askedOf(id string, loads *frameLoads) member.Asked {
-	a := b.asked()
-	if loads != nil {
-		a.Lands, a.Happens, a.Elsewise, a.Open = loads.lands, loads.happens, loads.elsewise, loads.open
-	}
-	if len(a.Happens) > 0 {
-		return a // its duties are among them
-	}
-	for i := range b.Duties {
-		if d := &b.Duties[i]; d.On.Kind == MemberSide && d.On.Of == id {
-			a.Lands = append(a.Lands, member.Landing{Name: d.Name, Member: d.On.Member, At: d.At})
-		}
-	}
-	n := 0
-	for _, h := range b.happenings() {
-		x := member.Happening{Name: h.name, Net: h.service, Design: h.design}
-		if d := h.duty; d != nil {
-			mine := d.On.Kind == MemberSide && d.On.Of == id
-			if !mine && d.Kind != load.Retention {
-				continue
-			}
-			if mine {
-				x.Lands, x.Service = make([]member.Wrench, len(a.Lands)), make([]member.Wrench, len(a.Lands))
-				x.Lands[n].Force, x.Service[n].Force = h.load.Design, h.load.Force
-				n++
-			}
-		}
-		a.Happens = append(a.Happens, x)
-	}
-	return a
 }
 
 // frameChanged says in one line what a revision of a frame changed.
@@ -270,7 +157,7 @@ func frameChanged(was, now Revision) string {
 	case was.Quantity != now.Quantity:
 		return fmt.Sprintf("quantity %d, was %d", now.Quantity, was.Quantity)
 	case a.Material != b.Material:
-		return "material " + materialName(b.Material) + ", was " + materialName(a.Material)
+		return "material " + told.MaterialName(b.Material) + ", was " + told.MaterialName(a.Material)
 	}
 	for _, c := range []struct {
 		word     string

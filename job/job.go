@@ -5,85 +5,27 @@ package job
 import (
 	"context"
 	"errors"
-	"slices"
 	"time"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/member"
-	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 )
 
 // Job is one vehicle's or customer's work: a short brief and its parts.
 type Job struct {
 	ID       string
-	Brief    Brief
+	Brief    brief.Brief
 	Archived bool
 	Revision int
 	Created  time.Time
 	Updated  time.Time
 }
 
-// Unit is how a job writes lengths.
-type Unit string
-
-// Millimetres, inches with fractions, decimal inches.
-const (
-	UnitMM       Unit = "mm"
-	UnitFraction Unit = "fraction"
-	UnitDecimal  Unit = "decimal"
-)
-
-// BuildOptions answers what a part is built and checked with in the job.
-func (b Brief) BuildOptions() sheet.Options {
-	opt := sheet.Options{Display: b.Display(), NearPeople: slices.ContainsFunc(b.Devices, func(d Device) bool { return d.NearPeople })}
-	if b.Limits.Lift != nil {
-		opt.Lift = b.Limits.Lift.Value
-	}
-	return opt
-}
-
-// PartOptions answers what one of a job's parts is built and checked with.
-func (b Brief) PartOptions(p BarePart, parts []BarePart) sheet.Options {
-	opt := b.BuildOptions()
-	opt.Quantity = p.Quantity * max(b.Quantity, 1)
-	if m := p.Recipe.Master; m != nil {
-		for _, o := range parts {
-			if o.ID == m.Part {
-				opt.Master = &sheet.MasterTold{Name: o.Name, Recipe: o.Recipe, Itself: o.ID == p.ID}
-			}
-		}
-	}
-	return opt
-}
-
-// Display answers how the job writes lengths.
-func (b Brief) Display() quantity.Display {
-	switch b.Unit {
-	case UnitFraction:
-		den := 16
-		for den < 64 && 25.4/float64(den) > b.Grain+1e-9 {
-			den *= 2
-		}
-		return quantity.Display{Style: quantity.Fraction, Denominator: den}
-	case UnitDecimal:
-		return quantity.Display{Style: quantity.Decimal}
-	}
-	return quantity.Display{Style: quantity.Metric}
-}
-
-// BarePart is what a part is: folded by its recipe, or a frame.
-type BarePart struct {
-	ID       string
-	Name     string
-	Quantity int
-	Recipe   sheet.Recipe
-	Frame    *member.Doc // of a frame; nil for a folded part
-	Revision int         // number of this state among those kept of it
-}
-
 // Part is one part as it stands in the store.
 type Part struct {
-	BarePart
+	site.Part
 	JobID    string
 	Summary  string
 	UndoTo   *int
@@ -94,10 +36,10 @@ type Part struct {
 }
 
 // Bare answers parts without what the store keeps of them.
-func Bare(parts []Part) []BarePart {
-	out := make([]BarePart, len(parts))
+func Bare(parts []Part) []site.Part {
+	out := make([]site.Part, len(parts))
 	for i, p := range parts {
-		out[i] = p.BarePart
+		out[i] = p.Part
 	}
 	return out
 }
@@ -135,7 +77,7 @@ type Counted struct {
 
 // Errors a caller decides on.
 var (
-	ErrNotFound = errNoSuch
+	ErrNotFound = site.ErrNoSuch
 	ErrConflict = errors.New("somebody saved it meanwhile")
 	ErrNothing  = errors.New("there is nothing to undo or redo")
 )

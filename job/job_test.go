@@ -4,31 +4,34 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/brief"
+	"warmanvil/core/demo"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 )
 
 func TestDisplay(t *testing.T) {
 	for _, c := range []struct {
-		unit  Unit
+		unit  brief.Unit
 		grain float64
 		want  quantity.Display
 	}{
-		{UnitMM, 1, quantity.Display{Style: quantity.Metric}},
-		{UnitDecimal, .254, quantity.Display{Style: quantity.Decimal}},
-		{UnitFraction, 25.4 / 16, quantity.Display{Style: quantity.Fraction, Denominator: 16}},
-		{UnitFraction, 25.4 / 32, quantity.Display{Style: quantity.Fraction, Denominator: 32}},
-		{UnitFraction, 25.4 / 64, quantity.Display{Style: quantity.Fraction, Denominator: 64}},
-		{UnitFraction, .001, quantity.Display{Style: quantity.Fraction, Denominator: 64}}, // no finer than 1/64
+		{brief.UnitMM, 1, quantity.Display{Style: quantity.Metric}},
+		{brief.UnitDecimal, .254, quantity.Display{Style: quantity.Decimal}},
+		{brief.UnitFraction, 25.4 / 16, quantity.Display{Style: quantity.Fraction, Denominator: 16}},
+		{brief.UnitFraction, 25.4 / 32, quantity.Display{Style: quantity.Fraction, Denominator: 32}},
+		{brief.UnitFraction, 25.4 / 64, quantity.Display{Style: quantity.Fraction, Denominator: 64}},
+		{brief.UnitFraction, .001, quantity.Display{Style: quantity.Fraction, Denominator: 64}}, // no finer than 1/64
 	} {
-		if got := (Brief{Unit: c.unit, Grain: c.grain}).Display(); got != c.want {
+		if got := (brief.Brief{Unit: c.unit, Grain: c.grain}).Display(); got != c.want {
 			t.Errorf("%s at %v mm: %+v, want %+v", c.unit, c.grain, got, c.want)
 		}
 	}
 }
 
 func TestHands(t *testing.T) {
-	p := BarePart{Name: "Foot", Recipe: pressFoot()}
+	p := site.Part{Name: "Foot", Recipe: demo.PressFoot()}
 	if h := p.Hands(); len(h) != 2 || h[0] != sheet.LeftHand {
 		t.Fatalf("%v", h)
 	}
@@ -51,7 +54,7 @@ func TestHands(t *testing.T) {
 
 func TestChangedSaysWhat(t *testing.T) {
 	state := func(change func(*Revision)) Revision {
-		r := Revision{Name: "Bracket", Quantity: 2, Recipe: shelfBracket()}
+		r := Revision{Name: "Bracket", Quantity: 2, Recipe: demo.ShelfBracket()}
 		if change != nil {
 			change(&r)
 		}
@@ -65,7 +68,7 @@ func TestChangedSaysWhat(t *testing.T) {
 		"Base: length 70.0 mm, was 60.0 mm, and 1 more":                        func(r *Revision) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
 		"Hole grid 1 on base removed":                                          func(r *Revision) { r.Recipe.Base.Holes = nil },
 		"Hole 2 on base added": func(r *Revision) {
-			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes, sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: from(sheet.Left, 20), Y: from(sheet.Back, 20)})
+			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes, sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})
 		},
 		"Right flange removed":            func(r *Revision) { r.Recipe.Base.Flanges = r.Recipe.Base.Flanges[:1] },
 		"Grain y, was x":                  func(r *Revision) { r.Recipe.Grain = sheet.GrainY },
@@ -81,8 +84,8 @@ func TestChangedSaysWhat(t *testing.T) {
 // What two states differ in is written as the job writes lengths, and the other
 // way round it says the same the other way round.
 func TestCompareBothWays(t *testing.T) {
-	a := State{"Bracket", 2, shelfBracket()}
-	b := State{"Bracket", 2, shelfBracket()}
+	a := State{"Bracket", 2, demo.ShelfBracket()}
+	b := State{"Bracket", 2, demo.ShelfBracket()}
 	b.Recipe.Base.Length = 63.5
 	b.Recipe.Base.Flanges = b.Recipe.Base.Flanges[:1]
 	inch := quantity.Display{Style: quantity.Fraction, Denominator: 16}
@@ -102,8 +105,8 @@ func TestCompareBothWays(t *testing.T) {
 }
 
 func TestCopyNameStaysWithinBounds(t *testing.T) {
-	long := strings.Repeat("ü", maxName)
-	if got := copyName(long); len([]rune(got)) != maxName || !strings.HasSuffix(got, " (copy)") {
+	long := strings.Repeat("ü", brief.MaxName)
+	if got := copyName(long); len([]rune(got)) != brief.MaxName || !strings.HasSuffix(got, " (copy)") {
 		t.Errorf("%d runes: %q", len([]rune(got)), got)
 	}
 	if got := copyName("Foot"); got != "Foot (copy)" {
@@ -116,7 +119,7 @@ func TestSlug(t *testing.T) {
 		"Press foot": "press-foot", "  --  ": "part", "Träger/links": "trager-links", `a"b\c:d`: "a-b-c-d", "棚": "part",
 		strings.Repeat("ab", 60): strings.Repeat("ab", 24),
 	} {
-		if got := slug(in); got != want {
+		if got := site.Slug(in); got != want {
 			t.Errorf("%q: %q, want %q", in, got, want)
 		}
 	}

@@ -1,8 +1,6 @@
 package job
 
 import (
-	"slices"
-
 	"warmanvil/core/sheet"
 )
 
@@ -20,25 +18,4 @@ func renamed(r sheet.Recipe, ids map[string]string) sheet.Recipe {
 		}
 	}
 	return r
-}
-
-// renamed answers the brief with the parts and frames it names called by their new ids.
-func (b Brief) renamed(ids map[string]string) Brief {
-	name := func(id *string) {
-		if is, known := ids[*id]; known {
-			*id = is
-		}
-	}
-	b.Joints = renamedJoints(b.Joints, ids)
-	b.Mounts, b.Open, b.Duties = slices.Clone(b.Mounts), slices.Clone(b.Open), slices.Clone(b.Duties)
-	for i := range b.Mounts {
-		name(&b.Mounts[i].Part)
-	}
-	for i := range b.Open {
-		name(&b.Open[i].Of)
-	}
-	for i := range b.Duties {
-		name(&b.Duties[i].On.Of)
-	}
-	return b
 }

@@ -6,7 +6,10 @@ import (
 	"testing"
 	"time"
 
+	"warmanvil/core/brief"
+	"warmanvil/core/demo"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 )
 
 // taking keeps what a service adds; nothing else is asked of it.
@@ -23,11 +26,11 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 	n := 0
 	s := &Service{Store: kept, NewID: func() string { n++; return fmt.Sprint("new", n) }, Now: func() time.Time { return time.Unix(0, 0) }}
 	part := func(id string, change func(*sheet.Recipe)) FilePart {
-		r := shelfBracket()
+		r := demo.ShelfBracket()
 		change(&r)
 		return FilePart{ID: id, Revisions: []FileRevision{{Number: 1, Name: id, Quantity: 1, Recipe: r}}}
 	}
-	f := File{Format: FileFormat, Version: FileVersion, Brief: Brief{Name: "Brought", Unit: UnitMM, Grain: 1, Quantity: 1}, Parts: []FilePart{
+	f := File{Format: FileFormat, Version: FileVersion, Brief: brief.Brief{Name: "Brought", Unit: brief.UnitMM, Grain: 1, Quantity: 1}, Parts: []FilePart{
 		part("copy", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "jig", Name: "Jig"} }),
 		part("jig", func(*sheet.Recipe) {}),
 		part("half", func(r *sheet.Recipe) { r.Piece = &sheet.Piece{Of: "jig", Name: "Jig"} }),
@@ -51,11 +54,11 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 		t.Errorf("a master that is not in the file became %+v", m)
 	}
 	// What is looked at among the others is told of its master.
-	opt := kept.whole.Job.Brief.PartOptions(parts[0].BarePart, []BarePart{parts[0].BarePart, parts[1].BarePart})
+	opt := site.PartOptions(kept.whole.Job.Brief, parts[0].Part.Part, []site.Part{parts[0].Part.Part, parts[1].Part.Part})
 	if opt.Master == nil || opt.Master.Name != "jig" || opt.Master.Itself || opt.Quantity != 1 {
 		t.Errorf("%+v", opt)
 	}
-	if opt := kept.whole.Job.Brief.PartOptions(parts[3].BarePart, []BarePart{parts[1].BarePart}); opt.Master != nil {
+	if opt := site.PartOptions(kept.whole.Job.Brief, parts[3].Part.Part, []site.Part{parts[1].Part.Part}); opt.Master != nil {
 		t.Errorf("a stray part has master %+v", opt.Master)
 	}
 }
@@ -63,8 +66,8 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 // A copy's mounts, joints, open questions and duties name the copy's parts; the job it
 // was copied from keeps its own.
 func TestBriefRenamed(t *testing.T) {
-	b := Brief{Mounts: []Mount{{Part: "p"}}, Joints: []Joint{{Part: "p", Sides: []Side{{Kind: MemberSide, Of: "f"}}}}, Open: []OpenItem{{Of: "p"}, {}}, Duties: []Duty{{On: Side{Kind: PartSide, Of: "p"}}}}
-	got := b.renamed(map[string]string{"p": "q", "f": "g"})
+	b := brief.Brief{Mounts: []brief.Mount{{Part: "p"}}, Joints: []brief.Joint{{Part: "p", Sides: []brief.Side{{Kind: brief.MemberSide, Of: "f"}}}}, Open: []brief.OpenItem{{Of: "p"}, {}}, Duties: []brief.Duty{{On: brief.Side{Kind: brief.PartSide, Of: "p"}}}}
+	got := b.Renamed(map[string]string{"p": "q", "f": "g"})
 	if got.Mounts[0].Part != "q" || got.Joints[0].Part != "q" || got.Joints[0].Sides[0].Of != "g" || got.Open[0].Of != "q" || got.Open[1].Of != "" || got.Duties[0].On.Of != "q" {
 		t.Errorf("%+v", got)
 	}

@@ -3,11 +3,11 @@ package job
 import (
 	"context"
 	"fmt"
-	"strings"
 	"time"
-	"unicode/utf8"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
 	"warmanvil/core/working"
 )
 
@@ -18,25 +18,8 @@ type Service struct {
 	NewID func() string
 }
 
-// Limits of names and texts, in characters.
-const (
-	maxName = 120
-	maxText = 4000
-	maxMany = 100_000
-)
-
-func nameOK(path, name string) error {
-	if strings.TrimSpace(name) == "" {
-		return working.Refuse(path, "Give it a name.")
-	}
-	if utf8.RuneCountInString(name) > maxName {
-		return working.Refuse(path, "A name holds up to %d characters.", maxName)
-	}
-	return nil
-}
-
 // CreateJob starts a job.
-func (s *Service) CreateJob(ctx context.Context, b Brief) (Job, error) {
+func (s *Service) CreateJob(ctx context.Context, b brief.Brief) (Job, error) {
 	b = b.Upgraded()
 	if err := b.Check(); err != nil {
 		return Job{}, err
@@ -45,14 +28,14 @@ func (s *Service) CreateJob(ctx context.Context, b Brief) (Job, error) {
 	return j, s.Store.CreateJob(ctx, j, nil)
 }
 
-func (s *Service) newJob(b Brief) Job {
+func (s *Service) newJob(b brief.Brief) Job {
 	now := s.Now()
 	return Job{ID: s.NewID(), Brief: b.Upgraded(), Revision: 1, Created: now, Updated: now}
 }
 
 // SaveJob changes the brief or archives the job, if nobody did since revision
 // expected.
-func (s *Service) SaveJob(ctx context.Context, id string, expected int, b Brief, archived bool) (Job, error) {
+func (s *Service) SaveJob(ctx context.Context, id string, expected int, b brief.Brief, archived bool) (Job, error) {
 	b = b.Upgraded()
 	if err := b.Check(); err != nil {
 		return Job{}, err
@@ -96,10 +79,10 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 		parts[i].Frame = frame
 		ids[was] = parts[i].ID
 	}
-	j.Brief = j.Brief.renamed(ids)
+	j.Brief = j.Brief.Renamed(ids)
 	w := Whole{Job: j, Parts: make([]WholePart, len(parts))}
 	if surveyed > 0 {
-		v = v.renamed(ids)
+		v = v.Renamed(ids)
 		w.Survey = &v
 	}
 	for i, p := range parts {
@@ -111,19 +94,19 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 
 func copyName(name string) string {
 	r := []rune(name)
-	if len(r) > maxName-7 {
-		r = r[:maxName-7]
+	if len(r) > brief.MaxName-7 {
+		r = r[:brief.MaxName-7]
 	}
 	return string(r) + " (copy)"
 }
 
 func (s *Service) fresh(jobID, name string, quantity int, r sheet.Recipe, summary string) Part {
 	now := s.Now()
-	return Part{BarePart: BarePart{ID: s.NewID(), Name: name, Quantity: quantity, Recipe: r, Revision: 1}, JobID: jobID, Summary: summary, Created: now, Updated: now}
+	return Part{Part: site.Part{ID: s.NewID(), Name: name, Quantity: quantity, Recipe: r, Revision: 1}, JobID: jobID, Summary: summary, Created: now, Updated: now}
 }
 
 func (s *Service) checkPart(name string, quantity int, r sheet.Recipe) error {
-	err := working.First(nameOK("/name", name), working.Within("/quantity", "The quantity", float64(quantity), 1, maxMany, ""))
+	err := working.First(brief.CheckName("/name", name), working.Within("/quantity", "The quantity", float64(quantity), 1, brief.MaxMany, ""))
 	if err == nil {
 		err = r.Validate()
 		if f, ok := err.(*working.Fault); ok {
@@ -162,7 +145,7 @@ func (s *Service) SavePart(ctx context.Context, id string, expected int, name st
 	if err := s.checkPart(name, quantity, r); err != nil {
 		return Part{}, err
 	}
-	p := Part{BarePart: BarePart{ID: id, Name: name, Quantity: quantity, Recipe: r, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
+	p := Part{Part: site.Part{ID: id, Name: name, Quantity: quantity, Recipe: r, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
 	return s.Store.SavePart(ctx, p, expected)
 }
 
@@ -228,7 +211,7 @@ func (s *Service) Revisions(ctx context.Context, id string) ([]Revision, error) 
 
 // KeepNumber keeps a quick calculation in a job.
 func (s *Service) KeepNumber(ctx context.Context, jobID, calc, title string, request []byte) (Number, error) {
-	if err := nameOK("/title", title); err != nil {
+	if err := brief.CheckName("/title", title); err != nil {
 		return Number{}, err
 	}
 	if _, err := s.Store.Job(ctx, jobID); err != nil {

@@ -6,14 +6,17 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/brief"
+	"warmanvil/core/site"
 	"warmanvil/core/trace"
+	"warmanvil/core/vehicle"
 )
 
 // A bought plan is laid on a device's feet: as it is, out of scale, in the
 // wrong units, turned over, with a hole that is off and with one missing.
 func TestTracedPlanAgainstADevice(t *testing.T) {
-	feet := []Foot{{0, 0}, {200, 0}, {200, 120}, {0, 90}}
-	b := Brief{Unit: UnitMM, Grain: .1, Devices: []Device{{ID: "d", Name: "Pump", Feet: feet}}}
+	feet := []brief.Foot{{X: 0, Y: 0}, {X: 200, Y: 0}, {X: 200, Y: 120}, {X: 0, Y: 90}}
+	b := brief.Brief{Unit: brief.UnitMM, Grain: .1, Devices: []brief.Device{{ID: "d", Name: "Pump", Feet: feet}}}
 	plan := func(change func(i int, x, y *float64) bool) *trace.Traced {
 		s := `<svg width="400mm" viewBox="0 0 400 400"><rect width="400" height="400"/>`
 		for i, f := range feet {
@@ -34,15 +37,15 @@ func TestTracedPlanAgainstADevice(t *testing.T) {
 	}
 	n := 0
 	s := &Service{NewID: func() string { n++; return fmt.Sprint("n", n) }}
-	held := func(tr *trace.Traced, mm float64) Compared {
+	held := func(tr *trace.Traced, mm float64) site.Compared {
 		parts, _ := s.TracedParts(tr, mm, true, b)
-		s.HoldTraced(parts, mm, Survey{}, b)
+		s.HoldTraced(parts, mm, vehicle.Survey{}, b)
 		if len(parts) != 1 || len(parts[0].Compared) != 1 {
 			t.Fatalf("%d parts, %+v", len(parts), parts)
 		}
 		return parts[0].Compared[0]
 	}
-	codesOf := func(c Compared) (out string) {
+	codesOf := func(c site.Compared) (out string) {
 		for _, f := range c.Findings {
 			out += f.Code + " "
 		}
@@ -81,7 +84,7 @@ func TestTracedPlanAgainstADevice(t *testing.T) {
 	}
 	// Nothing to lay it on is no fault.
 	parts, _ := s.TracedParts(plan(nil), 1, true, b)
-	s.HoldTraced(parts, 1, Survey{}, Brief{Unit: UnitMM, Grain: .1})
+	s.HoldTraced(parts, 1, vehicle.Survey{}, brief.Brief{Unit: brief.UnitMM, Grain: .1})
 	if len(parts[0].Compared) != 0 {
 		t.Errorf("%+v", parts[0].Compared)
 	}

@@ -4,8 +4,11 @@ import (
 	"fmt"
 	"math"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
+	"warmanvil/core/told"
 	"warmanvil/core/trace"
 	"warmanvil/core/working"
 )
@@ -17,14 +20,14 @@ type TracedPart struct {
 	Width  float64    `json:"width" doc:"mm"`
 	Height float64    `json:"height" doc:"mm"`
 
-	Compared []Compared `json:"compared" doc:"its holes laid on what was measured"`
+	Compared []site.Compared `json:"compared" doc:"its holes laid on what was measured"`
 }
 
 // TracedParts answers every outline that lies in no other as a base, with what
 // lies in it as holes and cutouts. mm is what a unit of the file is; what cannot
 // be a base is told among the findings.
-func (s *Service) TracedParts(t *trace.Traced, mm float64, down bool, b Brief) (parts []TracedPart, findings []working.Finding) {
-	p := pen{b.Display()}
+func (s *Service) TracedParts(t *trace.Traced, mm float64, down bool, b brief.Brief) (parts []TracedPart, findings []working.Finding) {
+	p := told.Pen{Display: b.Display()}
 	findings = []working.Finding{}
 	for i := range t.Loops {
 		l := &t.Loops[i]
@@ -42,14 +45,14 @@ func (s *Service) TracedParts(t *trace.Traced, mm float64, down bool, b Brief) (
 		if len(base.Holes) == 1 {
 			holes = "1 hole"
 		}
-		words := fmt.Sprintf("%s × %s, %s", p.mm(w*mm), p.mm(h*mm), holes)
+		words := fmt.Sprintf("%s × %s, %s", p.MM(w*mm), p.MM(h*mm), holes)
 		if size != nil && size.Kind == sheet.Disc {
-			words = fmt.Sprintf("Ø %s, %s", p.mm(base.Length), holes)
+			words = fmt.Sprintf("Ø %s, %s", p.MM(base.Length), holes)
 		}
 		if left > 0 {
 			findings = append(findings, working.Finding{Code: "inner-left", Severity: working.Mind, Cause: "Outlines", Reason: fmt.Sprintf("%d outlines lie in holes of another: they are parts of their own, and left out here.", left)})
 		}
-		parts = append(parts, TracedPart{base, words, w * mm, h * mm, []Compared{}})
+		parts = append(parts, TracedPart{base, words, w * mm, h * mm, []site.Compared{}})
 	}
 	return parts, findings
 }

@@ -6,6 +6,7 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
 	"warmanvil/core/trace"
 )
@@ -24,7 +25,7 @@ func TestTracedDrawingBecomesAPart(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	parts, findings := s.TracedParts(tr, *d.UnitsToMM, d.Down, Brief{Unit: UnitMM, Grain: .1})
+	parts, findings := s.TracedParts(tr, *d.UnitsToMM, d.Down, brief.Brief{Unit: brief.UnitMM, Grain: .1})
 	if len(parts) != 1 || len(findings) != 1 || !strings.Contains(findings[0].Reason, "parts of their own") {
 		t.Fatalf("%+v %+v", parts, findings)
 	}

@@ -9,7 +9,10 @@ import (
 	"time"
 
 	"warmanvil/core/bend"
+	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
+	"warmanvil/core/site"
+	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 	"warmanvil/job"
 	"warmanvil/store/storetest"
@@ -27,7 +30,7 @@ func started(t *testing.T) (*job.Service, job.Job, job.Part) {
 	t.Helper()
 	s := storetest.Jobs(t)
 	ctx := context.Background()
-	j, err := s.CreateJob(ctx, job.Brief{Name: "Orchard truck", Quantity: 2, Unit: job.UnitMM, Grain: 1})
+	j, err := s.CreateJob(ctx, brief.Brief{Name: "Orchard truck", Quantity: 2, Unit: brief.UnitMM, Grain: 1})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -192,9 +195,9 @@ func TestRefusals(t *testing.T) {
 	s, j, p := started(t)
 	ctx := context.Background()
 	for path, err := range map[string]error{
-		"/name":               second(s.CreateJob(ctx, job.Brief{Name: "  ", Quantity: 1, Unit: job.UnitMM, Grain: 1})),
-		"/unit":               second(s.CreateJob(ctx, job.Brief{Name: "a", Quantity: 1, Unit: "ell", Grain: 1})),
-		"/quantity":           second(s.CreateJob(ctx, job.Brief{Name: "a", Unit: job.UnitMM, Grain: 1})),
+		"/name":               second(s.CreateJob(ctx, brief.Brief{Name: "  ", Quantity: 1, Unit: brief.UnitMM, Grain: 1})),
+		"/unit":               second(s.CreateJob(ctx, brief.Brief{Name: "a", Quantity: 1, Unit: "ell", Grain: 1})),
+		"/quantity":           second(s.CreateJob(ctx, brief.Brief{Name: "a", Unit: brief.UnitMM, Grain: 1})),
 		"/recipe/base/length": second(s.SavePart(ctx, p.ID, 1, "a", 1, recipe(-1))),
 		"/recipe/schema":      second(s.CreatePart(ctx, j.ID, "a", 1, sheet.Recipe{})),
 	} {
@@ -236,7 +239,7 @@ func TestFileNames(t *testing.T) {
 		{"../../etc", `"; rm`, "", "etc_rm_r3.dxf"},
 		{"Größe №5", "棚", "", "gro-e-5_part_r3.dxf"},
 	} {
-		if got := job.FileName(c.job, c.part, c.side, "r3", "dxf"); got != c.want && c.job != "Größe №5" {
+		if got := site.FileName(c.job, c.part, c.side, "r3", "dxf"); got != c.want && c.job != "Größe №5" {
 			t.Errorf("%q, want %q", got, c.want)
 		} else if c.job == "Größe №5" && (len(got) == 0 || got[len(got)-7:] != "_r3.dxf") {
 			t.Errorf("%q", got)
@@ -249,11 +252,11 @@ func TestFileNames(t *testing.T) {
 func TestSurveySaversOneWins(t *testing.T) {
 	s := storetest.Jobs(t)
 	ctx := t.Context()
-	j, err := s.CreateJob(ctx, job.Brief{Name: "Rail", Quantity: 1, Unit: job.UnitMM, Grain: 1})
+	j, err := s.CreateJob(ctx, brief.Brief{Name: "Rail", Quantity: 1, Unit: brief.UnitMM, Grain: 1})
 	if err != nil {
 		t.Fatal(err)
 	}
-	if v, revision, err := s.Store.Survey(ctx, j.ID); err != nil || revision != 0 || v.Schema != job.SurveySchema {
+	if v, revision, err := s.Store.Survey(ctx, j.ID); err != nil || revision != 0 || v.Schema != vehicle.SurveySchema {
 		t.Fatalf("before the first save: %d, %+v, %v", revision, v, err)
 	}
 	for revision := range 3 {
@@ -261,7 +264,7 @@ func TestSurveySaversOneWins(t *testing.T) {
 		var wait sync.WaitGroup
 		for i := range 8 {
 			wait.Go(func() {
-				err := s.Store.SaveSurvey(ctx, j.ID, job.Survey{Hook: float64(i)}, revision, time.Now())
+				err := s.Store.SaveSurvey(ctx, j.ID, vehicle.Survey{Hook: float64(i)}, revision, time.Now())
 				switch {
 				case err == nil:
 					won.Add(1)
@@ -278,7 +281,7 @@ func TestSurveySaversOneWins(t *testing.T) {
 	if _, revision, _ := s.Store.Survey(ctx, j.ID); revision != 3 {
 		t.Errorf("after three rounds revision %d", revision)
 	}
-	if err := s.Store.SaveSurvey(ctx, j.ID, job.Survey{}, 99, time.Now()); !errors.Is(err, job.ErrConflict) {
+	if err := s.Store.SaveSurvey(ctx, j.ID, vehicle.Survey{}, 99, time.Now()); !errors.Is(err, job.ErrConflict) {
 		t.Errorf("on a revision to come: %v", err)
 	}
 }

@@ -9,6 +9,7 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -141,7 +142,7 @@ func TestExportAndImport(t *testing.T) {
 			q := &again.Brief.Joints[i]
 			named := []*string{&q.Part}
 			for k := range q.Sides {
-				if q.Sides[k].Kind == job.PartSide || q.Sides[k].Kind == job.MemberSide {
+				if q.Sides[k].Kind == brief.PartSide || q.Sides[k].Kind == brief.MemberSide {
 					named = append(named, &q.Sides[k].Of)
 				}
 			}
@@ -217,7 +218,7 @@ func TestImportVersion1(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if j.Brief.Schema != job.BriefSchema || j.Brief.Strength.School != strength.Allowable || j.Brief.Criticality != job.LoadLost {
+	if j.Brief.Schema != brief.BriefSchema || j.Brief.Strength.School != strength.Allowable || j.Brief.Criticality != brief.LoadLost {
 		t.Errorf("brief: %+v", j.Brief)
 	}
 	parts, err := s.Store.Parts(ctx, j.ID)

@@ -1,0 +1,177 @@
+package site
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/member"
+	"warmanvil/core/quantity"
+	"warmanvil/core/solid"
+	"warmanvil/core/told"
+	"warmanvil/core/working"
+)
+
+// FrameTold is a frame worked out, in the job's own units where it is read.
+type FrameTold struct {
+	Joints   []JointTold       `json:"joints"`
+	Pieces   []PieceTold       `json:"pieces"`
+	Plates   []PlateTold       `json:"plates"`
+	Figures  []FigureTold      `json:"figures"`
+	Stocks   []string          `json:"stocks" doc:"sections in use"`
+	Cut      CutTold           `json:"cut"`
+	Hold     FrameHeld         `json:"hold"`
+	Findings []working.Finding `json:"findings"`
+	Cautions []string          `json:"cautions"`
+}
+
+// FigureTold is one number of a frame.
+type FigureTold struct {
+	Key  string `json:"key"`
+	Name string `json:"name"`
+	Text string `json:"text"`
+
+	Working *working.Working `json:"working,omitempty"`
+}
+
+// JointTold is a point as it lies.
+type JointTold struct {
+	member.Joint
+	Text [3]string `json:"text"`
+}
+
+// PieceTold is a member as it is drawn and cut.
+type PieceTold struct {
+	ID     string       `json:"id"`
+	Of     string       `json:"of,omitempty"`
+	Name   string       `json:"name"`
+	Stock  string       `json:"stock"`
+	Why    string       `json:"why,omitempty"`
+	Mark   string       `json:"mark,omitempty"`
+	Long   string       `json:"long" doc:"long point to long point"`
+	Ends   [2]EndTold   `json:"ends"`
+	Mass   string       `json:"mass"`
+	From   solid.Vector `json:"from"`
+	To     solid.Vector `json:"to"`
+	Mesh   member.Mesh  `json:"mesh"`
+	Splice string       `json:"splice,omitempty"`
+}
+
+// EndTold is an end in words.
+type EndTold struct {
+	member.Cut
+	Words string `json:"words" doc:"how it is cut"`
+	Axis  string `json:"axis" doc:"angle from the axis"`
+	Scale string `json:"scale" doc:"angle on the saw's scale, and the tilt"`
+	Fold  string `json:"fold,omitempty" doc:"the same corner notched and folded, in words"`
+}
+
+// PlateTold is a plate as it is drawn.
+type PlateTold struct {
+	ID    string      `json:"id"`
+	Name  string      `json:"name"`
+	Owner string      `json:"owner"`
+	Text  string      `json:"text"`
+	Mass  string      `json:"mass"`
+	Mesh  member.Mesh `json:"mesh"`
+}
+
+// CutTold is the cut list with its sticks.
+type CutTold struct {
+	Rows   []CutRowTold       `json:"rows"`
+	Stocks []member.StockPlan `json:"stocks"`
+	Text   string             `json:"text" doc:"masses, paint and money in one line"`
+}
+
+// CutRowTold is a row of it in words.
+type CutRowTold struct {
+	member.CutRow
+	Text   string     `json:"text" doc:"cut to"`
+	Finish string     `json:"finish" doc:"finished length"`
+	Inner  string     `json:"inner" doc:"between the short points"`
+	Weighs string     `json:"weighs"`
+	Told   [2]EndTold `json:"told"`
+
+	Working *working.Working `json:"working" doc:"of its length and cuts"`
+}
+
+// FrameHeld is whether it holds, in words.
+type FrameHeld struct {
+	member.Held
+	Most   string         `json:"most" doc:"how far it moves"`
+	Wanted string         `json:"wanted,omitempty"`
+	Stands []StandsTold   `json:"stands"`
+	Hertz  []string       `json:"hertz"`
+	Lift   string         `json:"lift,omitempty" doc:"whether one person lifts it"`
+	Beside []brief.Beside `json:"beside" doc:"what the checks leave out: fatigue, crash, how far the inputs can be trusted"`
+}
+
+// StandsTold is what a support takes, in words.
+type StandsTold struct {
+	Point string   `json:"point"`
+	Name  string   `json:"name"`
+	Kind  string   `json:"kind"`
+	Rest  string   `json:"rest"`
+	Worst string   `json:"worst"`
+	Case  string   `json:"case"`
+	Lifts bool     `json:"lifts"`
+	Six   []string `json:"six" doc:"along and about x, y, z in the worst case"`
+
+	Working *working.Working `json:"working,omitempty"`
+}
+
+func endTold(p told.Pen, c member.Cut) EndTold {
+	t := EndTold{Cut: c, Axis: fmt.Sprintf("%.1f°", c.Cut), Scale: fmt.Sprintf("%.1f°", c.Saw+0)}
+	if c.Tilt > 0 {
+		t.Scale += fmt.Sprintf(", blade tilted %.1f°", c.Tilt)
+	}
+	switch {
+	case c.Kind == member.Fold:
+		t.Words = "notched and folded"
+	case c.Kind == member.Bent:
+		t.Words = "goes on round a bend"
+	case c.Hole != nil:
+		t.Scale = "by template"
+		t.Words = fmt.Sprintf("coped to %s at %.1f°, or hole saw %s", p.MM(c.Hole.Diameter), c.Hole.Angle, p.MM(c.Hole.Diameter))
+		if c.Hole.Offset > .05 {
+			t.Words += ", " + p.MM(c.Hole.Offset) + " off its middle"
+		}
+	case c.Saw == 0:
+		t.Words = "square"
+	default:
+		t.Words = "lying on its " + c.Lies
+		if c.Long != "" {
+			t.Words += ", long point " + c.Long
+		}
+	}
+	if f := c.Folded; f != nil {
+		t.Fold = fmt.Sprintf("or in one piece with %s: V of %.1f°, %s wide at the inside face and %s deep, folded on the outside wall", f.With, f.Angle, p.MM(f.Width), p.MM(f.Deep))
+	}
+	if c.Onto != "" && c.Kind != member.Square {
+		t.Words += ", to " + c.Onto
+	}
+	return t
+}
+
+// corner tells one corner of a formed piece.
+func cornerTold(p told.Pen, c member.CornerCut) string {
+	if c.Kind == member.Fold {
+		return fmt.Sprintf("V at %s from the first long point, hinge opposite: %.1f° on the %s side, %s wide, %s deep, folds at %s", p.MM(c.At), c.Angle, c.Side, p.MM(c.Width), p.MM(c.Deep), c.Name)
+	}
+	t := fmt.Sprintf("bend from %s to %s from the first long point: %.1f° towards its %s, radius %s, at %s", p.MM(c.At), p.MM(c.To), c.Angle, c.Side, p.MM(c.Radius), c.Name)
+	if math.Abs(c.Turn) > .05 {
+		t += fmt.Sprintf(", the piece turned %.1f° before", c.Turn)
+	}
+	return t
+}
+
+// moved writes a movement as far as it means something.
+func movedTold(p told.Pen, mm float64) string {
+	if p.Display.Style != quantity.Metric {
+		return fmt.Sprintf("%.3f in", mm/25.4)
+	}
+	if mm < 1 {
+		return fmt.Sprintf("%.2f mm", mm)
+	}
+	return fmt.Sprintf("%.1f mm", mm)
+}

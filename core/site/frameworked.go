@@ -1,0 +1,241 @@
+package site
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/member"
+	"warmanvil/core/strength"
+	"warmanvil/core/told"
+	"warmanvil/core/working"
+)
+
+// WorkFrame works a frame out by itself: shape, cut list, strength.
+func WorkFrame(d member.Doc, quantity int, b brief.Brief, surveyed member.Surveyed) FrameTold {
+	return workFrame(d, "", quantity, b, surveyed, nil)
+}
+
+// workFrame works a frame out with what the job's joints put on it.
+func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed member.Surveyed, loads *frameLoads) FrameTold {
+	p := told.Pen{Display: b.Display()}
+	if t, ok := b.Target(d.Target); ok && d.Sags == 0 && t.Wanted != nil && t.Unit == "mm" {
+		d.Sags = *t.Wanted
+	}
+	built := member.Build(d, surveyed)
+	cut := built.CutList(d.Saw)
+	held := built.Hold(d, askedOf(b, id, loads))
+	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{}, Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b)}
+	for _, j := range built.Joints {
+		out.Joints = append(out.Joints, JointTold{j, [3]string{p.MM(j.At[0]), p.MM(j.At[1]), p.MM(j.At[2])}})
+	}
+	mark := map[string]string{}
+	for _, r := range cut.Rows {
+		for _, id := range r.Pieces {
+			mark[id] = told.Joined(mark[id], r.Mark)
+		}
+	}
+	seen := map[string]bool{}
+	for _, x := range built.Pieces {
+		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: x.Why, Mark: mark[x.ID], Mass: told.Kilos(x.Mass), From: x.From, To: x.To, Mesh: x.Mesh}
+		if x.Why == "" {
+			t.Long = p.MM(x.Length)
+			t.Ends = [2]EndTold{endTold(p, x.Ends[0]), endTold(p, x.Ends[1])}
+			if x.Splice != nil {
+				t.Splice = x.Splice.Says + ", " + p.MM(x.Splice.At) + " from its first long point"
+			}
+			if !seen[x.Stock] {
+				seen[x.Stock] = true
+				out.Stocks = append(out.Stocks, x.Stock)
+			}
+		}
+		out.Pieces = append(out.Pieces, t)
+	}
+	for _, x := range built.Plates {
+		out.Plates = append(out.Plates, PlateTold{ID: x.ID, Name: x.Name, Owner: x.Owner, Mesh: x.Mesh, Mass: told.Kilos(x.Mass), Text: fmt.Sprintf("%s × %s × %s", p.MM(x.Width), p.MM(x.Height), p.MM(x.Thickness))})
+	}
+	size := built.Max.Sub(built.Min)
+	weighed := p.Explain(built.Weighing())
+	out.Figures = []FigureTold{{"mass", "mass", told.Kilos(built.Mass), weighed}, {"gravity", "centre of gravity", p.Place(built.Gravity), weighed},
+		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil}, {"paint", "to paint", fmt.Sprintf("%.2f m²", cut.Paint), nil}}
+	out.Cut = cutTold(p, cut, quantity)
+	for i, r := range out.Cut.Rows {
+		for _, f := range built.Formed {
+			if f.Pieces[0] == r.Pieces[0] && f.Working != nil {
+				out.Cut.Rows[i].Working = p.Explain(*f.Working)
+			}
+		}
+		for k := range built.Pieces {
+			if r.Corners == nil && built.Pieces[k].ID == r.Pieces[0] {
+				w := built.Pieces[k].Cutting()
+				if built.Pieces[k].Splice != nil { // one of its two pieces
+					w.Steps = append(w.Steps, working.Quantity{Symbol: "L", Name: "both pieces together", Value: w.Result.Value, Unit: "mm"})
+					w.Result.Name, w.Result.Value = "this piece, to the splice", r.Length
+				}
+				out.Cut.Rows[i].Working = p.Explain(w)
+			}
+		}
+	}
+	out.Hold = frameHeld(p, held, b, built.Mass)
+	out.Hold.Beside = besideFrame(b, d, loads)
+	out.Hold.Verdict = brief.With(held.Verdict, out.Hold.Beside)
+	splices(d, built, held, &out)
+	return out
+}
+
+func cutTold(p told.Pen, c member.CutList, quantity int) CutTold {
+	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks}
+	for i := range t.Stocks {
+		if w := t.Stocks[i].Working; w != nil {
+			t.Stocks[i].Working = p.Explain(*w)
+		}
+	}
+	for _, r := range c.Rows {
+		r.Notes = slices.Clone(r.Notes)
+		for _, k := range r.Corners {
+			r.Notes = append(r.Notes, cornerTold(p, k))
+		}
+		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.MM(r.CutTo), Finish: p.MM(r.Length), Inner: p.MM(r.Short), Weighs: told.Kilos(r.Mass), Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
+	}
+	sticks := 0
+	for _, s := range c.Stocks {
+		sticks += s.New
+	}
+	word := "new sticks"
+	if sticks == 1 {
+		word = "new stick"
+	}
+	t.Text = fmt.Sprintf("pieces %s, %d %s %s, %.2f m² to paint", told.Kilos(c.Mass), sticks, word, told.Kilos(c.Bought), c.Paint)
+	if c.Cost > 0 {
+		t.Text += fmt.Sprintf(", %.2f for steel", c.Cost)
+	}
+	if quantity > 1 {
+		t.Text += fmt.Sprintf("; of one, %d are wanted", quantity)
+	}
+	return t
+}
+
+func frameHeld(p told.Pen, h member.Held, b brief.Brief, mass float64) FrameHeld {
+	t := FrameHeld{Held: h, Most: movedTold(p, h.Moves.Most), Stands: []StandsTold{}, Hertz: []string{}}
+	if h.Moves.Limit > 0 {
+		t.Wanted = movedTold(p, h.Moves.Limit)
+	}
+	for _, s := range h.Supports {
+		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: told.Newtons(s.Rest[2]), Worst: told.Newtons(s.Force)}
+		if s.Working != nil {
+			x.Working = p.Explain(*s.Working)
+		}
+		for k, v := range s.Worst {
+			if k < 3 {
+				x.Six = append(x.Six, told.Newtons(v))
+			} else {
+				x.Six = append(x.Six, fmt.Sprintf("%.0f N·m", v/1000+0))
+			}
+		}
+		t.Stands = append(t.Stands, x)
+	}
+	for _, m := range h.Modes {
+		t.Hertz = append(t.Hertz, fmt.Sprintf("%.1f Hz", m.Hertz))
+	}
+	for i := range t.Members {
+		m := &t.Members[i]
+		for _, c := range []*strength.Check{&m.Stress, &m.Column, &m.Weld} {
+			writtenTold(p, c)
+		}
+		for k := range m.More {
+			writtenTold(p, &m.More[k])
+		}
+	}
+	for _, list := range [][]strength.Check{t.Checks, t.Ledger} {
+		for i := range list {
+			writtenTold(p, &list[i])
+		}
+	}
+	if t.Moves.Check != nil {
+		writtenTold(p, t.Moves.Check)
+	}
+	if t.Stable != nil {
+		t.Stable = p.Explain(*t.Stable)
+	}
+	if t.Swings != nil {
+		t.Swings = p.Explain(*t.Swings)
+	}
+	if t.Moves.Work != nil {
+		t.Moves.Work = p.Explain(*t.Moves.Work)
+	}
+	if l := b.Limits.Lift; l != nil && l.Value > 0 {
+		t.Lift = fmt.Sprintf("%s: one person lifts it", told.Kilos(mass))
+		if mass > l.Value {
+			t.Lift = fmt.Sprintf("%s, and one person lifts %s: lift it with %.0f, or by hoist", told.Kilos(mass), told.Kilos(l.Value), math.Ceil(mass/l.Value))
+		}
+	}
+	return t
+}
+
+// besideFrame answers what a frame's checks leave out, by the rules of brackets.
+func besideFrame(b brief.Brief, d member.Doc, loads *frameLoads) []brief.Beside {
+	behind := b.Behind()
+	devices := map[string]bool{}
+	for _, l := range d.Loads {
+		if l.Kind == "device" {
+			devices[l.Device] = true
+		}
+	}
+	if loads != nil {
+		for _, id := range loads.devices {
+			devices[id] = true
+		}
+	}
+	b.Carried(&behind, devices)
+	return behind.Beside()
+}
+
+func writtenTold(p told.Pen, c *strength.Check) {
+	if c.Working != nil {
+		c.Working = p.Explain(*c.Working)
+	}
+}
+
+// splices warns of a splice where the moment is large.
+func splices(d member.Doc, b *member.Built, h member.Held, out *FrameTold) {
+	for i, x := range b.Pieces {
+		if x.Splice == nil || i >= len(h.Members) {
+			continue
+		}
+		var at, most float64
+		nearest := math.Inf(1)
+		for _, s := range h.Members[i].Along {
+			m := math.Hypot(s.My, s.Mz)
+			most = math.Max(most, m)
+			if v := math.Abs(s.At - x.Splice.At); v < nearest {
+				nearest, at = v, m
+			}
+		}
+		if most > 0 && at > .5*most {
+			out.Findings = append(out.Findings, working.Finding{Code: "splice-moment", Severity: working.Mind, Cause: "Points and members", Feature: x.ID, Reason: fmt.Sprintf("%s is spliced where it is bent by %.0f %% of its largest moment: move the splice to where it is bent less.", x.Name, 100*at/most)})
+		}
+	}
+}
+
+// cautions are what to mind with what the frame does.
+func cautions(d member.Doc, b brief.Brief) (out []string) {
+	out = []string{"A first calculation, no approval: local rules and a licensed engineer decide."}
+	for _, l := range d.Loads {
+		if l.Kind == "person" {
+			out = append(out, "People step on it: check slip, edges and what it does when it is loose; rules for steps and platforms apply.")
+			break
+		}
+	}
+	if b.Card.Trailer {
+		out = append(out, "Towing: coupling, drawbar and safety chains are of rated parts only; stand clear when it is on jacks.")
+	}
+	welded := false
+	for _, s := range d.Supports {
+		welded = welded || s.Kind == "fixed"
+	}
+	if welded {
+		out = append(out, "Cutting or welding a vehicle's frame weakens it and may not be allowed: bolt on where you can, and disconnect electronics before welding.")
+	}
+	return out
+}

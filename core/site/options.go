@@ -1,0 +1,31 @@
+package site
+
+import (
+	"warmanvil/core/brief"
+	"warmanvil/core/member"
+	"warmanvil/core/sheet"
+)
+
+// PartOptions answers what one of a job's parts is built and checked with.
+func PartOptions(b brief.Brief, p Part, parts []Part) sheet.Options {
+	opt := b.BuildOptions()
+	opt.Quantity = p.Quantity * max(b.Quantity, 1)
+	if m := p.Recipe.Master; m != nil {
+		for _, o := range parts {
+			if o.ID == m.Part {
+				opt.Master = &sheet.MasterTold{Name: o.Name, Recipe: o.Recipe, Itself: o.ID == p.ID}
+			}
+		}
+	}
+	return opt
+}
+
+// BarePart is what a part is: folded by its recipe, or a frame.
+type Part struct {
+	ID       string
+	Name     string
+	Quantity int
+	Recipe   sheet.Recipe
+	Frame    *member.Doc // of a frame; nil for a folded part
+	Revision int         // number of this state among those kept of it
+}

@@ -1,0 +1,119 @@
+package site
+
+import (
+	"warmanvil/core/brief"
+	"warmanvil/core/joint"
+	"warmanvil/core/load"
+	"warmanvil/core/solid"
+	"warmanvil/core/working"
+)
+
+// Pathway is how forces go through the job's joints on to the vehicle.
+type Pathway struct {
+	Why      string            `json:"why,omitempty" doc:"why there is none"`
+	Cases    []string          `json:"cases"`
+	Worst    int               `json:"worst" doc:"index of the case with the largest force on a joint"`
+	Things   []PathThing       `json:"things" doc:"what pushes first"`
+	Links    []PathLink        `json:"links"`
+	Ground   [][3]float64      `json:"ground" doc:"N on the vehicle, by case"`
+	Sketch   []Drawn           `json:"sketch" doc:"outlines of what stands in it"`
+	Findings []working.Finding `json:"findings"`
+	Working  *working.Working  `json:"working,omitempty" doc:"of the worst case"`
+
+	byJoint map[string][]joint.Case // of each joint, in its axes
+	open    map[string][]string     // by joint, why loads do not all arrive
+	frames  map[string]*frameLoads  // by frame, what lands on it
+	behind  map[string][]string     // by joint, ids of the bodies whose loads go through it
+	sides   map[string]brief.Side   // by body, what it is
+}
+
+// PathThing is a body of the path.
+type PathThing struct {
+	ID   string        `json:"id"`
+	Name string        `json:"name"`
+	Mass float64       `json:"mass" doc:"kg"`
+	At   *solid.Vector `json:"at,omitempty" doc:"mm, its centre of gravity; left out where it has no place"`
+}
+
+// PathLink is what goes from one thing to the next through a joint.
+type PathLink struct {
+	Joint  string       `json:"joint" doc:"id of the joint"`
+	Name   string       `json:"name"`
+	Place  string       `json:"place,omitempty" doc:"which of its places"`
+	From   string       `json:"from" doc:"name of what is held"`
+	Onto   string       `json:"onto" doc:"name of what holds it"`
+	At     solid.Vector `json:"at" doc:"mm"`
+	Forces [][3]float64 `json:"forces" doc:"N on what holds, forward, left, up, by case"`
+	Most   []float64    `json:"most" doc:"N, their sizes"`
+}
+
+const ground = "vehicle"
+
+// walking is the load path while it is worked out.
+type walking struct {
+	s       *site
+	out     *Pathway
+	in      load.PathInput
+	ties    map[string]tie
+	devices map[string]bool
+	frames  map[string]*carrying // by body
+	leftOut []leftOut
+	said    map[string]bool
+	links   map[string]int
+	worst   float64
+}
+
+func (w *walking) say(code string, severity working.Severity, name, reason string) {
+	if key := code + name + reason; !w.said[key] {
+		w.said[key] = true
+		w.out.Findings = append(w.out.Findings, working.Finding{Code: code, Severity: severity, Cause: "Load path", Name: name, Reason: reason})
+	}
+}
+
+// paths works the load path of the whole job out.
+func (s *site) paths() Pathway {
+	out := Pathway{Cases: []string{}, Things: []PathThing{}, Links: []PathLink{}, Ground: [][3]float64{}, Sketch: []Drawn{}, Findings: []working.Finding{},
+		byJoint: map[string][]joint.Case{}, open: map[string][]string{}, frames: map[string]*frameLoads{}, behind: map[string][]string{}, sides: map[string]brief.Side{}}
+	w := &walking{s: s, out: &out, ties: map[string]tie{}, devices: map[string]bool{}, frames: map[string]*carrying{}, said: map[string]bool{}, links: map[string]int{}, worst: -1}
+	w.in.Bodies = []load.PathBody{{ID: ground, Name: "the vehicle", Ground: true}}
+	w.gather()
+	if len(w.in.Joints) == 0 {
+		out.Why = "No joint with a place holds two things together yet: say of its plies what they belong to, and place the part."
+		return out
+	}
+	w.lacks()
+	steps := w.steps()
+	for id := range w.devices { // a device on three feet or more stands on points
+		var feet []int
+		for i, j := range w.in.Joints {
+			if j.A == id && steps[j.B] < steps[id] || j.B == id && steps[j.A] < steps[id] {
+				feet = append(feet, i)
+			}
+		}
+		for _, i := range feet {
+			if len(feet) > 2 {
+				w.in.Joints[i].Turns = false
+			}
+		}
+	}
+	w.openFrames()
+	w.walk()
+	return out
+}
+
+// through answers the loads of a joint, or why none come to it.
+func (p *Pathway) through(j brief.Joint) ([]joint.Case, string) {
+	switch cases := p.byJoint[j.ID]; {
+	case p.Why != "":
+		return nil, p.Why
+	case len(cases) == 0:
+		for _, f := range p.Findings {
+			if f.Name == j.Name {
+				return nil, f.Reason
+			}
+		}
+		return nil, "Nothing goes through it along the load path: say of its plies what they belong to, so that it holds one thing to another."
+	default:
+		return cases, ""
+	}
+}

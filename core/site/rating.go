@@ -1,0 +1,154 @@
+package site
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/load"
+	"warmanvil/core/solid"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// Rating is what a rating label says: for what, what was proved, and what was not.
+type Rating struct {
+	Job      string
+	Duty     string
+	Kind     load.DutyKind
+	On       string
+	Newtons  float64 // N, 0 of an acceleration
+	Way      string
+	School   string
+	Proved   []Proof
+	Governs  string // hardest of all, with its case
+	Crash    string // as answered
+	Cautions []string
+}
+
+// Proof is one thing that was asked under the duty.
+type Proof struct {
+	Name string
+	Use  float64 // largest share used
+	What string  // of what, in which case
+}
+
+// Rate answers the label of a duty. It is refused while anything under the duty is
+// over or cannot be said statically, and while a crash case is not answered.
+func (s Site) Rate(duty string) (Rating, error) {
+	o := s.open()
+	h := s.Hold()
+	var t *DutyTold
+	var d *brief.Duty
+	for i := range h.Duties {
+		if h.Duties[i].ID == duty {
+			t, d = &h.Duties[i], &s.Brief.Duties[i]
+		}
+	}
+	if t == nil {
+		return Rating{}, ErrNoSuch
+	}
+	if t.Why != "" {
+		return Rating{}, working.Refuse("", "There is no label for %s: %s", d.Titled(), t.Why)
+	}
+	r := Rating{Job: s.Brief.Name, Duty: d.Titled(), Kind: d.Kind, On: t.On, Newtons: t.Newtons, Way: wayWords(d.Way), School: string(s.Brief.Strength.School), Crash: s.Brief.Answers.Crash}
+	var open []string
+	hardest := -1.
+	take := func(name string, checks []strength.Check, beside []brief.Beside) {
+		p := Proof{Name: name}
+		for _, c := range checks {
+			switch {
+			case c.Verdict == strength.Over || c.Verdict == strength.CannotSay:
+				open = append(open, fmt.Sprintf("%s: %s %s", name, strings.ToLower(c.Name), c.Verdict))
+			case c.Utilisation != nil && *c.Utilisation > p.Use:
+				p.Use, p.What = *c.Utilisation, strings.TrimSuffix(c.Name+", "+c.Case, ", ")
+			}
+		}
+		for _, b := range beside {
+			if b.Key == "crash" && b.Verdict == strength.CannotSay {
+				open = append(open, name+": crash is not answered")
+			}
+		}
+		if p.Use > hardest {
+			hardest, r.Governs = p.Use, name+": "+p.What
+		}
+		r.Proved = append(r.Proved, p)
+	}
+	ids := []string{d.On.Of}
+	for _, a := range t.Asked {
+		switch a.Kind {
+		case "bracket":
+			for _, m := range h.Mounts {
+				if m.Mount.ID == a.ID {
+					ids = append(ids, m.Mount.Part)
+					take(a.Name, m.Result.Checks, m.Beside)
+				}
+			}
+		case "joint":
+			for i, j := range h.Joints {
+				if j.ID == a.ID {
+					ids = append(ids, s.Brief.Joints[i].Part)
+					for _, side := range s.Brief.Joints[i].Sides {
+						ids = append(ids, side.Of)
+					}
+				}
+				if j.ID == a.ID && j.Result != nil {
+					take(a.Name, j.Result.Checks, j.Beside)
+				} else if j.ID == a.ID {
+					open = append(open, a.Name+": "+j.Why)
+				}
+			}
+		case "frame":
+			for _, f := range s.Frames {
+				if f.ID == a.ID {
+					ids = append(ids, f.ID)
+					held := workFrame(*f.Frame, f.ID, f.Quantity, s.Brief, o.from.ForFrame(*f.Frame), h.Path.frames[f.ID]).Hold
+					if held.Why != "" {
+						open = append(open, a.Name+": "+held.Why)
+						continue
+					}
+					take(a.Name, held.Ledger, held.Beside)
+				}
+			}
+		}
+	}
+	if why := s.heldBy(ids); why != "" {
+		open = append(open, why)
+	}
+	if len(open) > 0 {
+		more := ""
+		if len(open) > 4 {
+			more = fmt.Sprintf("; and %d more", len(open)-4)
+		}
+		return Rating{}, working.Refuse("", "There is no label while anything under %s is over or cannot be said: %s%s.", d.Titled(), strings.Join(open[:min(4, len(open))], "; "), more)
+	}
+	if t.Caution != "" {
+		r.Cautions = append(r.Cautions, t.Caution)
+	}
+	return r, nil
+}
+
+// wayWords says a way in the vehicle's words.
+func wayWords(v solid.Vector) string {
+	l := v.Len()
+	if l < 1e-9 {
+		return ""
+	}
+	var out []string
+	for k, w := range [3][2]string{{"rearward", "forward"}, {"right", "left"}, {"down", "up"}} {
+		share := v[k] / l
+		if math.Abs(share) < .05 {
+			continue
+		}
+		word := w[0]
+		if share > 0 {
+			word = w[1]
+		}
+		out = append(out, fmt.Sprintf("%.0f° from %s", math.Acos(math.Min(1, math.Abs(share)))*180/math.Pi, word))
+	}
+	if len(out) == 1 {
+		return strings.TrimPrefix(out[0], "0° from ")
+	}
+	return strings.Join(out, ", ")
+}

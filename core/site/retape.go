@@ -1,0 +1,210 @@
+package site
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/member"
+	"warmanvil/core/profile"
+	"warmanvil/core/survey"
+	"warmanvil/core/told"
+	"warmanvil/core/vehicle"
+)
+
+// CheckTold says whether a part or frame may go to the table: its governing dimensions
+// measured again, its fit tried, nothing open that holds it back.
+type CheckTold struct {
+	Part      string          `json:"part"`
+	Name      string          `json:"name"`
+	Governing []GoverningTold `json:"governing"`
+	Released  bool            `json:"released"`
+	Says      string          `json:"says"`
+	Holds     []string        `json:"holds" doc:"what else holds its files back"`
+	Fit       string          `json:"fit" doc:"how its fit was tried, or that it was not"`
+	Tried     bool            `json:"tried"`
+}
+
+// GoverningTold is one dimension a part stands or falls with.
+type GoverningTold struct {
+	Key     string  `json:"key"`
+	Name    string  `json:"name"`
+	Nominal float64 `json:"nominal" doc:"mm"`
+	Text    string  `json:"text"`
+	Verdict string  `json:"verdict" enum:"good,bad,open"`
+	Says    string  `json:"says"`
+}
+
+// governing answers the three dimensions a part stands or falls with: the
+// longest distances between holes tied to the survey, then its outside sizes.
+func governing(l *vehicle.Locator, s vehicle.Survey, part BuiltPart) (out []GoverningTold) {
+	type tied struct {
+		name string
+		at   profile.Point
+		body [3]float64
+	}
+	var holes []tied
+	add := func(list []vehicle.MatePair) {
+		for _, m := range list {
+			for _, h := range part.Built.Holes {
+				if h.ID == m.Hole && !slices.ContainsFunc(holes, func(t tied) bool { return t.name == h.Name }) {
+					holes = append(holes, tied{h.Name, h.Centre, h.Body})
+				}
+			}
+		}
+	}
+	for _, f := range s.Follows {
+		if f.Part == part.ID {
+			add(f.Holes)
+		}
+	}
+	for _, p := range s.Placed {
+		if p.Part == part.ID {
+			add(p.Mates)
+		}
+	}
+	type pair struct {
+		name string
+		d    float64
+	}
+	var pairs []pair
+	for i, a := range holes {
+		for _, b := range holes[:i] {
+			d := math.Sqrt(math.Pow(a.body[0]-b.body[0], 2) + math.Pow(a.body[1]-b.body[1], 2) + math.Pow(a.body[2]-b.body[2], 2))
+			pairs = append(pairs, pair{b.name + " to " + a.name, d})
+		}
+	}
+	slices.SortStableFunc(pairs, func(a, b pair) int { return int(math.Copysign(1, b.d-a.d)) })
+	for _, p := range pairs[:min(len(pairs), 3)] {
+		out = append(out, GoverningTold{Key: p.name, Name: p.name + ", centres", Nominal: p.d})
+	}
+	size := part.Built.Body
+	lengths := [3]string{"left to right over all", "front to back over all", "height over all"}
+	for i, name := range lengths {
+		if d := size.Max[i] - size.Min[i]; len(out) < 3 && d > part.Recipe.Thickness*1.5 {
+			out = append(out, GoverningTold{Key: name, Name: name, Nominal: d})
+		}
+	}
+	for i := range out {
+		out[i].Text, out[i].Verdict, out[i].Says = l.Pen.MM(out[i].Nominal), "open", "measure it again, from another edge"
+	}
+	return out
+}
+
+// overAll are the outside sizes of a frame.
+func overAll(l *vehicle.Locator, built *member.Built) (out []GoverningTold) {
+	thick := 0.
+	for _, m := range built.Pieces {
+		thick = math.Max(thick, 1.5*math.Max(m.Section.Width, m.Section.Height))
+	}
+	for i, name := range [3]string{"front to back over all", "left to right over all", "height over all"} {
+		if d := built.Max[i] - built.Min[i]; d > thick {
+			out = append(out, GoverningTold{Key: name, Name: name, Nominal: d, Text: l.Pen.MM(d), Verdict: "open", Says: "measure where it goes again, from another edge"})
+		}
+	}
+	return out
+}
+
+// checkPart tells whether a part may be made.
+func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPart) CheckTold {
+	t := CheckTold{Part: part.ID, Name: part.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
+	if part.Err != nil {
+		t.Says = "The part cannot be built."
+		return t
+	}
+	t.Governing = governing(l, s, part)
+	check(l, &t, s, b, unrated(b, part.Part))
+	return t
+}
+
+// checkFrame tells whether a frame may be made.
+func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Part) CheckTold {
+	t := CheckTold{Part: frame.ID, Name: frame.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
+	built := member.Build(*frame.Frame, l.ForFrame(*frame.Frame))
+	if t.Governing = overAll(l, built); len(t.Governing) == 0 {
+		t.Governing, t.Says = []GoverningTold{}, "There is nothing to make yet."
+		return t
+	}
+	check(l, &t, s, b, unrated(b, frame))
+	return t
+}
+
+// check sets a thing's governing dimensions against what was measured again, and looks
+// what else holds it back.
+func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, unrated string) {
+	var c vehicle.PartCheck
+	for _, x := range s.Checks {
+		if x.Part == t.Part {
+			c = x
+		}
+	}
+	if c.Fit != "" {
+		t.Tried = true
+		t.Fit = "tried " + map[string]string{"paper": "on paper", "board": "in board", "vehicle": "on the vehicle"}[c.Fit]
+		if c.Result != "" {
+			t.Fit += ": " + c.Result
+		}
+	}
+	bad, still, same := 0, 0, 0
+	for i := range t.Governing {
+		g := &t.Governing[i]
+		k := slices.IndexFunc(c.Retape, func(r vehicle.Retape) bool { return r.Dimension == g.Key })
+		if k < 0 || !c.Retape[k].Value.Taken() {
+			still++
+			continue
+		}
+		r := c.Retape[k].Value.Work(s.Shop, false)
+		off := r.Value - g.Nominal
+		allow := math.Max(2*survey.Root(r.Sigma, survey.Uncertainty[survey.Tape].Length), 1)
+		if math.Abs(off) > allow {
+			g.Verdict = "bad"
+			g.Says = fmt.Sprintf("measured %s: %s off; find out which is right before anything is cut", l.Pen.MM(r.Value), l.Pen.MM(math.Abs(off)))
+			bad++
+		} else {
+			from := told.Tidy(cmp.Or(told.Tidy(c.Retape[k].From), c.From))
+			switch {
+			case from == "" || told.Tidy(c.First) == "":
+				g.Says = "agrees; say from which edge it was measured the first time and this time"
+				still++
+			case strings.EqualFold(from, told.Tidy(c.First)):
+				g.Says = "agrees, but it was measured from the same edge as the first time (" + from + "): take it from another"
+				same++
+			default:
+				g.Verdict, g.Says = "good", fmt.Sprintf("measured again from %s, %s off", from, l.Pen.MM(math.Abs(off)))
+			}
+		}
+	}
+	switch {
+	case bad > 0:
+		t.Says = "A governing dimension disagrees with what was measured again."
+	case c.Aside != "":
+		t.Released, t.Says = true, "Not measured again: "+c.Aside
+	case strings.TrimSpace(s.Drawn) != "":
+		t.Released, t.Says = true, "Nothing of this job is measured again: "+s.Drawn
+	case same > 0:
+		t.Says = "A dimension was measured twice from the same edge: that repeats a mistake instead of finding it."
+	case still > 0:
+		t.Says = fmt.Sprintf("%d of %d governing dimensions wait to be measured again, from another edge than the first time.", still, len(t.Governing))
+	default:
+		t.Released, t.Says = true, "All governing dimensions were measured again and agree."
+	}
+	t.Holds = holds(b, c, t.Part, unrated)
+	t.Released = t.Released && len(t.Holds) == 0
+}
+
+// CheckOf answers whether a part may go to the table.
+func CheckOf(s vehicle.Survey, b brief.Brief, part BuiltPart, all []BuiltPart) CheckTold {
+	l := vehicle.NewLocator(s, told.Pen{Display: b.Display()})
+	newStander(b, all, l)
+	return checkPart(l, s, b, part)
+}
+
+// CheckOfFrame answers whether a frame may go to the saw.
+func CheckOfFrame(s vehicle.Survey, b brief.Brief, frame Part) CheckTold {
+	l := vehicle.NewLocator(s, told.Pen{Display: b.Display()})
+	newStander(b, nil, l, frame)
+	return checkFrame(l, s, b, frame)
+}

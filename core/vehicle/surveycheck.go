@@ -1,0 +1,221 @@
+package vehicle
+
+import (
+	"fmt"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/survey"
+	"warmanvil/core/working"
+)
+
+const maxOffset = 3e4 // mm; farther off a vehicle's datum is a slip of the unit
+
+// Check refuses a survey that cannot be kept. What is merely missing is kept and
+// said where it matters.
+func (s Survey) Check() error {
+	if s.Schema > SurveySchema {
+		return working.Refuse("/schema", "This survey is of a newer form (%d) than this program knows (%d).", s.Schema, SurveySchema)
+	}
+	for path, n := range map[string]int{"/points": len(s.Points), "/maps": len(s.Maps), "/levels": len(s.Levels), "/slopes": len(s.Slopes), "/squares": len(s.Squares), "/sides": len(s.Sides), "/gaps": len(s.Gaps),
+		"/measures": len(s.Measures), "/spaces": len(s.Spaces), "/placed": len(s.Placed), "/drillings": len(s.Drillings), "/follows": len(s.Follows), "/stacks": len(s.Stacks), "/fits": len(s.Fits), "/checks": len(s.Checks)} {
+		if n > brief.MaxList {
+			return working.Refuse(path, "This list holds up to %d.", brief.MaxList)
+		}
+	}
+	for name, v := range s.Shop {
+		if _, known := survey.Uncertainty[name]; !known {
+			return working.Refuse("/instruments", "There is no instrument %q.", string(name))
+		}
+		if err := working.Within("/instruments/"+string(name), "What it is good for", v, 0, 100, "mm"); err != nil {
+			return err
+		}
+	}
+	if err := working.Within("/hook", "The tape's hook", s.Hook, 0, 20, "mm"); err != nil {
+		return err
+	}
+	return working.First(s.checkNames(), s.checkReadings(), s.checkRoom())
+}
+
+// named lists everything with an id and a name.
+func (s Survey) named() (out []struct{ path, id, name string }) {
+	add := func(list string, i int, id, name string) {
+		out = append(out, struct{ path, id, name string }{fmt.Sprintf("/%s/%d", list, i), id, name})
+	}
+	for i, p := range s.Points {
+		add("points", i, p.ID, p.Name+p.Thread+p.Uses)
+	}
+	for i, m := range s.Maps {
+		add("maps", i, m.ID, m.Name)
+		for k, h := range m.Holes {
+			add(fmt.Sprintf("maps/%d/holes", i), k, h.ID, h.Name+h.Thread)
+		}
+	}
+	for i, v := range s.Levels {
+		add("levels", i, v.ID, v.Name)
+	}
+	for i, v := range s.Slopes {
+		add("slopes", i, v.ID, v.Name)
+	}
+	for i, v := range s.Squares {
+		add("squares", i, v.ID, v.Name)
+	}
+	for i, v := range s.Sides {
+		add("sides", i, v.ID, v.Name)
+	}
+	for i, v := range s.Gaps {
+		add("gaps", i, v.ID, v.Name)
+	}
+	for i, v := range s.Measures {
+		add("measures", i, v.ID, v.Name)
+	}
+	for i, v := range s.Spaces {
+		add("spaces", i, v.ID, v.Name)
+	}
+	for i, v := range s.Placed {
+		add("placed", i, v.ID, v.Name)
+	}
+	for i, v := range s.Drillings {
+		add("drillings", i, v.ID, v.Name+v.Looked)
+	}
+	for i, v := range s.Follows {
+		add("follows", i, v.ID, v.Name)
+	}
+	for i, v := range s.Stacks {
+		add("stacks", i, v.ID, v.Name)
+	}
+	for i, v := range s.Fits {
+		add("fits", i, v.ID, v.Name)
+	}
+	return out
+}
+
+func (s Survey) checkNames() error {
+	seen := map[string]bool{}
+	for _, n := range s.named() {
+		if n.id == "" || seen[n.id] {
+			return working.Refuse(n.path+"/id", "Everything in a survey has an id of its own; %q is used twice or empty.", n.id)
+		}
+		seen[n.id] = true
+		if len([]rune(n.name)) > 2*brief.MaxName {
+			return working.Refuse(n.path+"/name", "A name holds up to %d characters.", brief.MaxName)
+		}
+	}
+	for path, text := range map[string]string{"/datum/origin": s.Datum.Origin, "/datum/forward": s.Datum.Forward, "/datum/up": s.Datum.Up} {
+		if len([]rune(text)) > brief.MaxText {
+			return working.Refuse(path, "Texts hold up to %d characters.", brief.MaxText)
+		}
+	}
+	return nil
+}
+
+func (s Survey) checkReadings() error {
+	var errs []error
+	for _, r := range s.Readings() {
+		lo, hi, unit := -maxOffset, maxOffset, "mm"
+		switch r.Kind {
+		case sizeReading:
+			lo = 1e-6
+		case AngleReading:
+			lo, hi, unit = -180, 180, "°"
+		}
+		errs = append(errs, r.Check(r.Path, "What was read, "+r.What+",", lo, hi, unit))
+	}
+	for i, p := range s.Points {
+		errs = append(errs, working.Within(fmt.Sprintf("/points/%d/size", i), "The size", p.Size, 0, 2000, "mm"))
+		if len(p.Many) > 50 {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/points/%d/many", i), "A point takes up to 50 distances."))
+		}
+	}
+	for i, m := range s.Maps {
+		if len(m.Holes) > 120 || len(m.Readings) > 2000 {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/maps/%d/holes", i), "A map has up to 120 holes and 2000 readings."))
+		}
+		for k, h := range m.Holes {
+			errs = append(errs, working.Within(fmt.Sprintf("/maps/%d/holes/%d/diameter", i, k), "The diameter", h.Diameter, 0, 2000, "mm"))
+		}
+	}
+	for i, v := range s.Sides {
+		errs = append(errs, working.Within(fmt.Sprintf("/sides/%d/allow", i), "The difference allowed", v.Allow, 0, 1000, "mm"))
+	}
+	for i, v := range s.Stacks {
+		if len(v.Places) > 50 || len(v.Layers) > 50 || len(v.Shims) > 20 {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/stacks/%d/places", i), "A stack has up to 50 places, 50 layers and 20 shims."))
+		}
+	}
+	for i, v := range s.Fits {
+		if v.Pocket != nil {
+			errs = append(errs, working.Within(fmt.Sprintf("/fits/%d/pocket/play", i), "The play", v.Pocket.Play, 0, 50, "mm"))
+		}
+	}
+	if len([]rune(s.Drawn)) > brief.MaxText {
+		errs = append(errs, working.Refuse("/drawn", "Texts hold up to %d characters.", brief.MaxText))
+	}
+	for i, v := range s.Checks {
+		switch v.Fit {
+		case "", "paper", "board", "vehicle":
+		default:
+			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/fit", i), "A fit is tried on paper, board or vehicle, not %q.", v.Fit))
+		}
+		if len(v.Issues) > brief.MaxList {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/issues", i), "This list holds up to %d.", brief.MaxList))
+		}
+		long := v.Aside + v.Result
+		for _, x := range v.Issues {
+			long += x.Text
+		}
+		if len([]rune(long)) > brief.MaxText {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/aside", i), "Texts hold up to %d characters.", brief.MaxText))
+		}
+	}
+	return working.First(errs...)
+}
+
+func (s Survey) checkRoom() error {
+	var errs []error
+	for i, v := range s.Spaces {
+		errs = append(errs, v.Check(fmt.Sprintf("/spaces/%d", i)))
+	}
+	if s.Wheels != nil {
+		errs = append(errs, s.Wheels.Check("/wheels"))
+	}
+	errs = append(errs, working.Within("/between", "The distance between things", s.Between, 0, 1000, "mm"))
+	for i, v := range s.Placed {
+		at := fmt.Sprintf("/placed/%d", i)
+		for k, x := range v.At {
+			errs = append(errs, working.Within(fmt.Sprintf("%s/at/%d", at, k), "The place", x, -maxOffset, maxOffset, "mm"))
+		}
+		errs = append(errs, working.Within(at+"/yaw", "The turn", v.Yaw, -360, 360, "°"), working.Within(at+"/pitch", "The turn", v.Pitch, -360, 360, "°"), working.Within(at+"/roll", "The turn", v.Roll, -360, 360, "°"),
+			working.Within(at+"/bolt", "The bolt", v.Bolt, 0, 100, "mm"), working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
+		if v.Size != nil {
+			errs = append(errs, working.Above(at+"/size/length", "The length", v.Size.Length, 0, maxOffset, "mm"), working.Above(at+"/size/width", "The width", v.Size.Width, 0, maxOffset, "mm"), working.Above(at+"/size/height", "The height", v.Size.Height, 0, maxOffset, "mm"))
+		}
+	}
+	for i, v := range s.Drillings {
+		at := fmt.Sprintf("/drillings/%d", i)
+		errs = append(errs, working.Within(at+"/diameter", "The drill", v.Diameter, 0, 200, "mm"), working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
+		if v.Free != nil {
+			errs = append(errs, working.Within(at+"/free", "What is free behind", *v.Free, 0, 5000, "mm"))
+		}
+	}
+	return working.First(errs...)
+}
+
+// Renamed answers the survey with the parts of another job, by ids was → is.
+func (s Survey) Renamed(ids map[string]string) Survey {
+	name := func(id *string) {
+		if is, ok := ids[*id]; ok {
+			*id = is
+		}
+	}
+	s.Placed, s.Follows, s.Checks = append([]Placed{}, s.Placed...), append([]Follow{}, s.Follows...), append([]PartCheck{}, s.Checks...)
+	for i := range s.Placed {
+		name(&s.Placed[i].Part)
+	}
+	for i := range s.Follows {
+		name(&s.Follows[i].Part)
+	}
+	for i := range s.Checks {
+		name(&s.Checks[i].Part)
+	}
+	return s
+}
