@@ -207,6 +207,8 @@ func handScrews() (out []byHand) {
 	plain := func(in *Input) { in.Washers = 0 }
 	mid := [3]float64{30, 0, 0}
 	m6 := stacked(Screw, "M6", "8.8", "steel-cold", 6, row, 1.5, 2)
+	thin := stacked(Screw, "M6", "8.8", "steel-cold", 6, row, 1, 1.2)
+	tilts := 4.2 * math.Sqrt(1.2*1.2*1.2*6) * cold
 	m5 := stacked(Screw, "M5", "8.8", "steel-cold", 5, row, 2, 2)
 	load := [3]float64{600, 0, 400}
 	sum := 300/(10500/3.) + 200/(15500/3.)
@@ -224,6 +226,7 @@ func handScrews() (out []byHand) {
 		byHand{form, "moment", "two hold it", "statics", under(m6, [3]float64{0, 300, 0}, [3]float64{50, 0, 0}, plain), 0, 0, strength.NotNeeded},
 		byHand{form, "tilt", "equal sheets of 2 mm, M5", "AISI S100 J4.3.1: 4.2·√(t2³·d)·Fu2; Ω 3", under(m5, load, mid, plain), 300, min(tilt, 2.7*2*5*cold) / 3, ""},
 		byHand{form, "tilt", "1.5 on 2 mm, M6: t2/t1 = 4/3", "AISI S100 J4.3.1, a straight line from t2 = t1 to 2.5·t1; Ω 3", under(m6, load, mid, plain), 300, (at3 + (bear3-at3)*(4./3-1)/1.5) / 3, ""},
+		byHand{form, "tilt", "1 on 1.2 mm, M6 tilts: t2/t1 = 1.2", "AISI S100 J4.3.1, two fifteenths of the way to bearing; Ω 3", under(thin, load, mid, plain), 300, (tilts + (2.7*6*cold-tilts)*.2/1.5) / 3, ""},
 		byHand{form, "pull-out", "M6 out of 2 mm", "AISI S100 J4.4.1: 0.85·t2·d·Fu2; Ω 3", under(m6, load, mid, plain), 200, .85 * 2 * 6 * cold / 3, ""},
 		byHand{form, "pull-out", "M5 out of 2 mm, factored", "AISI S100 J4.4.1; φ 0.5", under(m5, load, mid, plain, school(strength.Factored)), 200, .5 * .85 * 2 * 5 * cold, ""},
 		byHand{sheet, "tear-0", "1.5 mm, 25 to the edge, no hole drilled before", "AISI S100 J6.1: 0.6·Fu·2·lc·t; Ω 2.22", under(m6, load, mid, plain), 300, 1.2 * 22 * 1.5 * cold / 2.22, ""},
@@ -294,6 +297,8 @@ func handPlies() (out []byHand) {
 			byHand{x.forms, "block-" + x.ply, "plate: two lines of 125, torn 80 less a hole", "AISC 360 J4.3; Ω 2", under(plate, side, mid), 8000 / (block(x.thick, s235, s235y) / 2), 1, ""},
 			byHand{x.forms, "block-" + x.ply, "sheet, factored", "AISI S100 J6.3; φ 0.65", under(sheet, side, mid, school(strength.Factored)), 8000 / (.65 * block(x.to, s235, s235y)), 1, ""})
 	}
+	hard := stacked(Hex, "M10", "8.8", "steel-s355", 11, row, 6, 6)
+	out = append(out, byHand{outer, "block-0", "a line of two in S355 that breaks before it yields", "AISC 360 J4.3: 85 less 1½ holes of 13; torn 25 less half a one; Ω 2", under(hard, side, [3]float64{30, 0, 0}), 8000 / (6 * (.6*430*(85-19.5) + 430*(25-6.5)) / 2), 1, ""})
 	pull := [3]float64{100, 0, 8000}
 	soft := func(in *Input) { in.Plies[0].Stiff, in.Plies[0].Pull = false, 30 }
 	delta := 1 - 11/60.
