@@ -105,6 +105,7 @@ func handBrackets() []workedOut {
 		{"pry", "factored", "AISC Manual part 9; φ 0.9", cleat(8), m, lrfd, [3]float64{0, 0, 5000}, 1250 + 292500/70., .9 * pries, ""},
 		{"flat", "a strip of 60 between bolts 30 either side", "plastic strip, Fy·w·t²/4·(a + b)/(a·b); Ω 1.67", middle, m, asd, lift, 8000, 60 * 16 * 60 / 900. * 235 / 1.67, ""},
 		{"flat", "in 4 mm, factored", "a quarter of it; φ 0.9", bar(4, 60), m, lrfd, [3]float64{0, 0, 900}, 900, .9 * 60 * 4 * 60 / 900. * 235, ""},
+		{"flat", "nearer one corner: 15 and 45, 10 and 30 from them", "plastic strip of 30, and of 20 the other way, alike; Ω 1.67", changed(bar(8, 60), func(r *sheet.Recipe) { r.Base.Holes[1] = grid("eye", 13, 45, 40, 1, 1, 0, 0) }), m, asd, lift, 8000, 30 * 16 * 60 / 675. * 235 / 1.67, ""},
 		{"load-holes", "M12 through 13, nearest the bolts' holes", "AISC 360 J3.10; Ω 2", middle, m, asd, side, 8000 / math.Min(2.4*12*8*360/2, eyeTear), 1, ""},
 		{"load-holes", "in 3 mm, pulled and pushed", "AISI S100 J3.3.1, J6.1, J4.4.2; Ω 2.5, 2.22, 3", thin, m, asd, [3]float64{0, -800, 800},
 			800/math.Min(3*.75*12*3*360/2.5, 1.2*(math.Hypot(30, 20)-13)*3*360/2.22) + 800/(1.5*3*19*360/3.), 1, ""},

@@ -26,6 +26,7 @@ type weighing struct {
 	stable  frame.Stability
 	unsaid  string    // why its buckling cannot be said
 	pressed []float64 // N, largest compression by run
+	presser float64   // N, the largest of them all
 }
 
 // mass is a weight shared by nodes, or along a member.
@@ -387,6 +388,7 @@ func (w *weighing) presses() {
 			e := a.design.Members[k]
 			n := math.Max(e.I[0], -e.J[0]) // pressing, larger of both ends
 			parts[k] = math.Max(parts[k], n)
+			w.presser = math.Max(w.presser, n)
 			i := w.m.parts[k].run
 			w.pressed[i] = math.Max(w.pressed[i], n)
 		}

@@ -91,6 +91,9 @@ func (a *asking) order() mode {
 	case a.w.unsaid != "":
 		m.Missing = "How far the frame is from buckling cannot be worked out: " + a.w.unsaid
 		return m
+	case a.w.presser < 1e-6:
+		m.Needless = "Nothing of the frame is pressed: it does not buckle."
+		return m
 	case a.unsafe == "" && a.grows < 1.05:
 		m.Needless = fmt.Sprintf("The frame is %.3g times away from buckling: bending grows by %.1f %% (AISC 360 appendix 8).", a.w.stable.Factor, 100*(a.grows-1))
 		return m

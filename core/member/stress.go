@@ -68,6 +68,9 @@ func (w *weighing) asked(i int) *asking {
 		alpha = 1
 	}
 	a.grows = 1
+	if w.presser < 1e-6 { // nothing is pressed: nothing buckles
+		return a
+	}
 	if w.unsaid == "" && w.stable.Factor > 0 {
 		if w.stable.Factor <= alpha*1.0001 {
 			a.unsafe = fmt.Sprintf("The frame buckles as a whole at %.3g times its loads, and %.2g times is the least: brace it.", w.stable.Factor, alpha)
