@@ -7,10 +7,10 @@ import (
 
 	"warmanvil/core/sheet"
 	"warmanvil/core/strength"
+	"warmanvil/core/strength/byhand"
 )
 
-// workedOut is a mode of a bracket worked by hand: what is asked and what may be used, in
-// the unit of the check; both 0 where the verdict alone is the answer.
+// workedOut is a mode of a bracket worked by hand.
 type workedOut struct {
 	key, name, source string
 	recipe            sheet.Recipe
@@ -18,7 +18,7 @@ type workedOut struct {
 	rule              strength.Rule
 	force             [3]float64 // forward is y of the part, left −x, up z
 	demand, may       float64
-	ends              strength.Verdict // as the check must end; by its share when left out
+	ends              strength.Verdict // as the check must end
 }
 
 // bar is a flat plate of 200 × 100 on four bolts at 30 and 90 by 30 and 70, loaded
@@ -123,39 +123,16 @@ func handBrackets() []workedOut {
 
 // Every mode of a bracket is what it is by hand, in two cases or more.
 func TestModesByHand(t *testing.T) {
-	seen := map[string]int{}
+	seen := byhand.Seen{}
 	for _, h := range handBrackets() {
-		what := h.key + ", " + h.name
 		_, by := answer(t, h.recipe, h.mount, h.rule, h.force)
-		c, there := by[h.key]
-		if !there || h.source == "" {
-			t.Errorf("%s: there is no such check, or it is worked from nothing", what)
-			continue
+		byhand.Case{Name: h.name, Source: h.source, Demand: h.demand, May: h.may, Ends: h.ends}.Check(t, h.key+", "+h.name, by[h.key])
+		form := strength.Bracket
+		key, _, bent := strings.Cut(h.key, ":")
+		if bent {
+			form = strength.BentPlate
 		}
-		if h.demand != 0 && math.Abs(c.Demand-h.demand) > 1e-6*h.demand {
-			t.Errorf("%s: asked %.8g, by hand %.8g", what, c.Demand, h.demand)
-		}
-		if h.may != 0 && math.Abs(c.Capacity-h.may) > 1e-6*h.may {
-			t.Errorf("%s: may %.8g, by hand %.8g", what, c.Capacity, h.may)
-		}
-		ends := h.ends
-		if ends == "" {
-			_, ends = strength.Judge(h.demand, h.may)
-		}
-		if c.Verdict != ends {
-			t.Errorf("%s: %s, by hand %s: %s", what, c.Verdict, ends, c.Why)
-		}
-		if strings.HasPrefix(h.key, "plate:") {
-			seen["plate:"]++
-		} else {
-			seen[h.key]++
-		}
+		seen.Add(form, key)
 	}
-	for _, f := range []strength.Form{strength.Bracket, strength.BentPlate} {
-		for _, d := range strength.Declared(f) {
-			if seen[d.Key] < 2 {
-				t.Errorf("%s, %s: %d cases by hand, two are asked", f, d.Key, seen[d.Key])
-			}
-		}
-	}
+	seen.Twice(t, strength.Bracket, strength.BentPlate)
 }
