@@ -54,6 +54,9 @@ func partsTable(rows []site.Listed) paper.Table {
 		if r.Frame {
 			is = "frame"
 		}
+		if r.Doubler {
+			is = "doubler"
+		}
 		row := []any{r.Name, string(r.Hand), is, r.Revision, r.Quantity, r.Material, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, r.Why}
 		if r.Held != "" {
 			row[17] = strings.TrimSpace(r.Why + " HELD BACK, not to be cut: " + r.Held)

@@ -127,7 +127,7 @@ func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]memb
 	if err != nil || p.Frame == nil {
 		return nil, first(err, ErrNotFound)
 	}
-	_, f, err := s.framed(ctx, p)
+	_, all, err := s.Site(ctx, p.JobID)
 	if err != nil {
 		return nil, err
 	}
@@ -138,7 +138,7 @@ func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]memb
 	if !found {
 		return nil, working.Refuse("/stock", "No member of this frame is of %q.", stock)
 	}
-	return member.Compare(*p.Frame, f.Surveyed, f.Asked(), stock), nil
+	return all.Sections(p.Part, stock), nil
 }
 
 func first(a, b error) error {

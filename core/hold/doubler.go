@@ -6,7 +6,6 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/sheet"
-	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
 
@@ -79,18 +78,41 @@ func doubled(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (list 
 	return list
 }
 
-// doublerMass answers what a mount's doubler weighs, kg: the rectangle round its holes
-// and two diameters more each way.
-func doublerMass(part *sheet.Part, r sheet.Recipe, m Mount) float64 {
-	stuff, err := stock.MaterialByKey(r.Material)
-	p, lost := lay(part, m)
-	if m.Doubler <= 0 || err != nil || lost != nil {
+// Doubler answers the blank of a mount's doubler: the rectangle round its bolts and two
+// diameters past them each way, through the same holes, of the same metal. Turned over
+// it fits the twin too. None where the mount asks for none, or cannot be laid out.
+func Doubler(part *sheet.Part, r sheet.Recipe, m Mount) (sheet.Recipe, bool) {
+	if m.Doubler <= 0 {
+		return sheet.Recipe{}, false
+	}
+	p, err := lay(part, m)
+	if err != nil {
+		return sheet.Recipe{}, false
+	}
+	low, high := p.at[0], p.at[0]
+	for _, a := range p.at {
+		low.X, low.Y = math.Min(low.X, a.X), math.Min(low.Y, a.Y)
+		high.X, high.Y = math.Max(high.X, a.X), math.Max(high.Y, a.Y)
+	}
+	past := 2 * p.bolt.Thread.Diameter
+	out := sheet.Recipe{Schema: sheet.SchemaVersion, Material: r.Material, Thickness: m.Doubler, Process: r.Process, Tool: r.Tool, Bend: r.Bend,
+		Base: sheet.Base{ID: "doubler", Length: high.X - low.X + 2*past, Width: high.Y - low.Y + 2*past}}
+	for i, a := range p.at {
+		out.Base.Holes = append(out.Base.Holes, sheet.Hole{ID: fmt.Sprintf("bolt-%d", i+1), Name: fmt.Sprintf("Bolt %d", i+1), Kind: sheet.RoundHole, Diameter: p.holes[i].Diameter,
+			X: sheet.Offset{Edge: sheet.Left, Distance: a.X - low.X + past}, Y: sheet.Offset{Edge: sheet.Front, Distance: a.Y - low.Y + past}})
+	}
+	return out, true
+}
+
+// DoublerMass answers what a mount's doubler weighs, kg.
+func DoublerMass(part *sheet.Part, r sheet.Recipe, m Mount) float64 {
+	blank, ok := Doubler(part, r, m)
+	if !ok {
 		return 0
 	}
-	lx, ly, hx, hy := math.Inf(1), math.Inf(1), math.Inf(-1), math.Inf(-1)
-	for _, a := range p.at {
-		lx, ly, hx, hy = math.Min(lx, a.X), math.Min(ly, a.Y), math.Max(hx, a.X), math.Max(hy, a.Y)
+	built, err := sheet.Build(blank, sheet.Options{})
+	if err != nil {
+		return 0
 	}
-	past := 4 * p.bolt.Thread.Diameter
-	return (hx - lx + past) * (hy - ly + past) * m.Doubler * stuff.Density * 1e-9
+	return built.Mass
 }

@@ -67,7 +67,7 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 		}
 		helps := up && *res.Hardest < *now.Hardest-1e-6 || !up && *res.Hardest < strength.TightFrom
 		if helps {
-			more := doublerMass(&built, next, c.mount) - doublerMass(&part, r, m)
+			more := DoublerMass(&built, next, c.mount) - DoublerMass(&part, r, m)
 			out = append(out, Suggestion{c.label, c.mount, append([]working.Edit{}, c.edits...), res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass + more, []string{}})
 		}
 	}

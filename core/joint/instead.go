@@ -38,21 +38,27 @@ var classes = map[string][]class{
 // across is the class of the other system that is about as strong.
 var across = map[string]string{"8.8": "SAE 5", "10.9": "SAE 8", "SAE 5": "8.8", "SAE 8": "10.9"}
 
-// Instead answers what else may be taken, each worked out in the cases that rule
-// the bolts: strengths of classes and sizes scale alike in every case. Nothing
-// for pins, screws and rivets.
+// Instead answers what else may be taken, each worked out whole: first in the cases that
+// rule now, and where it is not over there, in all of them. Nothing for pins, screws and
+// rivets.
 func Instead(in Input, now Result) []Substitute {
 	out := []Substitute{}
 	t, err := stock.FindThread(in.System, in.Size, in.Pitch)
 	if !in.Nut.Threaded() || err != nil {
 		return out
 	}
-	in.Cases, in.trying = in.ruling(now), true
-	if len(in.Cases) == 0 {
+	in.trying = true
+	ruling := in.ruling(now)
+	if len(ruling) == 0 {
 		return out
 	}
 	try := func(name, note string, to Input, f working.Fix) {
-		r, err := Work(to)
+		quick := to
+		quick.Cases = ruling
+		r, err := Work(quick)
+		if err == nil && r.Verdict != strength.Over && len(ruling) < len(to.Cases) {
+			r, err = Work(to)
+		}
 		if err != nil {
 			return // it does not exist at this size, or does not go through
 		}

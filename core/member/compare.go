@@ -73,27 +73,14 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 	wait.Wait()
 	out[0].Now = true
 	slices.SortStableFunc(out, func(a, b Option) int { return cmp.Compare(a.Mass, b.Mass) })
-	for i := range out {
-		if out[i].Verdict == strength.Holds {
-			out[i].Lightest = true
-			break
-		}
-	}
+	MarkLightest(out)
 	return out
 }
 
 // try works a frame out with a section in all members of a stock, whole: their ends
 // and plates, what they stand on, everything else as far as it is worse than now.
 func (c *comparing) try(s section.Stock) Option {
-	x := c.d
-	x.Members = slices.Clone(c.d.Members)
-	changed := map[string]bool{}
-	for i, m := range x.Members {
-		if Named(m.Section, m.Stock) == c.stock {
-			x.Members[i].Section, x.Members[i].Stock = s.Sizes, s.Name
-			changed[m.ID] = true
-		}
-	}
+	x, changed := c.d.swapped(c.stock, s.Sizes, s.Name)
 	b := Build(x, c.surveyed)
 	h := b.Hold(x, c.ask)
 	o := Option{Stock: s.Name, Section: s.Sizes, Mass: b.Mass, Moves: h.Moves.Most, Verdict: h.Verdict, Why: h.Why, Cost: b.Mass * c.d.Saw.PerKilo}
@@ -132,6 +119,33 @@ func (c *comparing) try(s section.Stock) Option {
 	}
 	o.Verdict = strength.Worst(list)
 	return o
+}
+
+// Swapped answers the frame with a section in all members of a stock.
+func (d Doc) Swapped(stock string, to Option) Doc {
+	x, _ := d.swapped(stock, to.Section, to.Stock)
+	return x
+}
+
+func (d Doc) swapped(stock string, to section.Sizes, name string) (Doc, map[string]bool) {
+	changed := map[string]bool{}
+	d.Members = slices.Clone(d.Members)
+	for i, m := range d.Members {
+		if Named(m.Section, m.Stock) == stock {
+			d.Members[i].Section, d.Members[i].Stock = to, name
+			changed[m.ID] = true
+		}
+	}
+	return d, changed
+}
+
+// MarkLightest marks the lightest of options, sorted by mass, that holds.
+func MarkLightest(list []Option) {
+	found := false
+	for i := range list {
+		list[i].Lightest = !found && list[i].Verdict == strength.Holds
+		found = found || list[i].Lightest
+	}
 }
 
 // comparing is a frame whose sections are compared.

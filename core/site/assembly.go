@@ -103,7 +103,7 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part
 	mass := map[string]float64{}
 	for _, p := range parts {
 		if p.Err == nil {
-			mass[p.ID] = p.Built.Mass
+			mass[p.ID] = kilos(b, &p)
 		}
 	}
 	shape := map[string]*member.Built{}

@@ -27,14 +27,7 @@ func (s Site) Framed(p Part) Framed {
 	if !s.touched(p.ID) {
 		return out
 	}
-	frames := make([]Part, 0, len(s.Frames)+1)
-	for _, f := range s.Frames {
-		if f.ID != p.ID {
-			frames = append(frames, f)
-		}
-	}
-	s.Frames = append(frames, p)
-	path := s.open().paths()
+	path := s.with(p).open().paths()
 	out.loads = path.frames[p.ID]
 	switch {
 	case path.Why != "":

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"fmt"
 	"runtime"
 	"strings"
 	"sync"
@@ -23,6 +24,7 @@ type Held struct {
 	Verdict strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
 	Least   *brief.Source    `json:"least,omitempty" doc:"least trusted input behind it"`
 	Mass    float64          `json:"mass" doc:"kg of the part"`
+	Doubler string           `json:"doubler,omitempty" doc:"the size its doubler is cut to; it is a row of the parts list"`
 	Moves   string           `json:"moves,omitempty" doc:"how far the carrying holes move along the load of that case, at least and at most"`
 }
 
@@ -126,9 +128,13 @@ func held(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string][]br
 	if part == nil {
 		return silent("The part is not in the job any more: choose another.")
 	}
-	h.Part, h.Mass = part.Name, part.Built.Mass
+	h.Part, h.Mass = part.Name, kilos(b, part)
 	if part.Err != nil {
 		return silent("The part cannot be built: " + part.Err.Error())
+	}
+	if blank, ok := hold.Doubler(&part.Built, part.Recipe, m.Hold); ok {
+		write := told.Pen{Display: b.Display()}
+		h.Doubler = fmt.Sprintf("%s × %s of %s, %d holes as the bracket's", write.MM(blank.Base.Length), write.MM(blank.Base.Width), write.Fine(blank.Thickness), len(blank.Base.Holes))
 	}
 	d, ok := b.Device(m.Device)
 	if !ok && !b.Rated(m.Part) {

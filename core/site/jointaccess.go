@@ -169,14 +169,20 @@ func (s *site) free(list []neighbour, b hole.Through) []hole.Obstacle {
 // pierced tells whether the bolt's shank lies in a body.
 func pierced(body solid.Body, b hole.Through) bool {
 	lo, hi := body.Bounds()
-	tree := solid.NewTree(body)
+	var tree *solid.Tree // most bolts are nowhere near
 	for i := range 21 {
 		v := b.Head.At.Sub(b.Head.Axis.Mul(b.Grip * float64(i) / 20))
 		inside := true
 		for k := range v {
 			inside = inside && v[k] > lo[k] && v[k] < hi[k]
 		}
-		if inside && tree.Holds(v) {
+		if !inside {
+			continue
+		}
+		if tree == nil {
+			tree = solid.NewTree(body)
+		}
+		if tree.Holds(v) {
 			return true
 		}
 	}

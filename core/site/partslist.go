@@ -11,11 +11,12 @@ import (
 	"warmanvil/core/vehicle"
 )
 
-// Listed is one row of a job's list of parts: a hand of a part, or a frame.
+// Listed is one row of a job's list of parts: a hand of a part, a doubler, or a frame.
 type Listed struct {
 	Name      string
 	Hand      sheet.Side
 	Frame     bool
+	Doubler   bool // of a bracket, bolted on with its part
 	Revision  int
 	Quantity  int // for the whole job
 	Material  string
@@ -31,12 +32,13 @@ type Listed struct {
 func List(v vehicle.Survey, b brief.Brief, parts, frames []Part) []Listed {
 	rows := []Listed{}
 	held := map[string]string{}
-	for _, c := range WorkSurvey(v, b, BuildParts(parts, b), frames...).Checks {
+	made := BuildParts(parts, b)
+	for _, c := range WorkSurvey(v, b, made, frames...).Checks {
 		if !c.Released {
 			held[c.Part] = strings.Join(append([]string{c.Says}, c.Holds...), " ")
 		}
 	}
-	for _, p := range parts {
+	for i, p := range parts {
 		opt := PartOptions(b, p, parts)
 		opt.Body = true
 		for _, hand := range p.Hands() {
@@ -50,6 +52,15 @@ func List(v vehicle.Survey, b brief.Brief, parts, frames []Part) []Listed {
 			default:
 				at := built.Body.Solid().Middle()
 				row.Flat, row.Kilos, row.Gravity = &built, built.Mass, &at
+			}
+			rows = append(rows, row)
+		}
+		for _, d := range doublers(b, &made[i]) {
+			row := Listed{Name: "Doubler of " + p.Name, Doubler: true, Revision: p.Revision, Quantity: len(p.Hands()) * p.Quantity * b.Quantity, Material: told.MaterialName(p.Recipe.Material), Thickness: d.Blank.Thickness, Held: held[p.ID]}
+			if built, err := sheet.Build(d.Blank, b.BuildOptions()); err != nil {
+				row.Why = err.Error()
+			} else {
+				row.Flat, row.Kilos, row.Gravity = &built, built.Mass, &solid.Vector{d.Blank.Base.Length / 2, d.Blank.Base.Width / 2, 0}
 			}
 			rows = append(rows, row)
 		}

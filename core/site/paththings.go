@@ -88,7 +88,7 @@ func (s *site) body(t thing, poses map[string]solid.Pose) (load.PathBody, string
 		if p == nil || p.Err != nil {
 			return b, none
 		}
-		b.Mass = p.Built.Mass
+		b.Mass = kilos(s.Brief, p)
 		if pose, there := poses[t.id]; there && st == nil {
 			var whole solid.Body
 			for _, n := range s.bodies[t.side.Of] {

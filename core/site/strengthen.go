@@ -6,8 +6,6 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
-	"warmanvil/core/strength"
-	"warmanvil/core/working"
 )
 
 // Suggest answers the changes of a mount that hold up in the whole job.
@@ -31,7 +29,7 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 	if reason != "" {
 		return out, nil
 	}
-	before := s.Hold()
+	before := s.stand()
 	parts := make([]Part, len(s.Parts))
 	for i, b := range s.Parts {
 		parts[i] = b.Part
@@ -50,41 +48,9 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 			b.Recipe = recipe
 			b.Built, b.Err = sheet.Build(recipe, PartOptions(s.Brief, b.Part, parts))
 		}
-		if !worsens(before, next.Hold()) {
+		if before.worse(next.stand(), "") == "" {
 			out = append(out, try)
 		}
 	}
 	return out, nil
-}
-
-// worsens tells whether anything in a job has a worse verdict than before, stops that
-// it had not, or can no longer be worked out.
-func worsens(before, after Holding) bool {
-	for i, m := range after.Mounts {
-		if strength.Worse(m.Verdict, before.Mounts[i].Verdict) {
-			return true
-		}
-	}
-	for i, j := range after.Joints {
-		was := before.Joints[i]
-		switch {
-		case was.Result == nil:
-		case j.Result == nil || strength.Worse(j.Result.Verdict, was.Result.Verdict):
-			return true
-		case j.Result.Hardest != nil && was.Result.Hardest != nil && *j.Result.Hardest > strength.TightFrom && *j.Result.Hardest > *was.Result.Hardest+1e-6:
-			return true
-		case stopsOf(j.Result.Findings) > stopsOf(was.Result.Findings):
-			return true
-		}
-	}
-	return false
-}
-
-func stopsOf(list []working.Finding) (n int) {
-	for _, f := range list {
-		if f.Severity == working.Stop {
-			n++
-		}
-	}
-	return n
 }

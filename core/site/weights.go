@@ -59,8 +59,8 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 			}
 		}
 		for _, p := range parts {
-			if p.Err == nil && p.Built.Mass > l.Value {
-				say(working.Mind, "lift", "Lifting", "%s weighs %.3g kg, over the %g kg one person lifts: split it or say who helps.", p.Name, p.Built.Mass, l.Value)
+			if kg := kilos(b, &p); p.Err == nil && kg > l.Value {
+				say(working.Mind, "lift", "Lifting", "%s weighs %.3g kg, over the %g kg one person lifts: split it or say who helps.", p.Name, kg, l.Value)
 			}
 		}
 	}

@@ -4301,6 +4301,8 @@ export interface components {
         Held: {
             /** @description what the checks leave out: fatigue, crash, how far the inputs can be trusted */
             beside: components["schemas"]["Beside"][];
+            /** @description the size its doubler is cut to; it is a row of the parts list */
+            doubler?: string;
             /** @description least trusted input behind it */
             least?: components["schemas"]["Source"];
             /**

@@ -49,7 +49,10 @@ function pick(o: Option) {
       </thead>
       <tbody>
         <tr v-for="o in shown" :key="o.stock" :class="{ best: o.lightest, now: o.now }">
-          <td>{{ o.stock }}<span v-if="o.now" class="soft"> in now</span><b v-if="o.lightest"> lightest that holds</b></td>
+          <td>
+            {{ o.stock }}<span v-if="o.now" class="soft"> in now</span><b v-if="o.lightest"> lightest that holds</b
+            ><span v-if="o.why" class="why">{{ o.why }}</span>
+          </td>
           <td class="num">{{ o.mass.toFixed(1) }} kg</td>
           <td><VerdictLine :utilisation="o.use" :verdict="o.verdict" :label="o.stock" /></td>
           <td class="num">{{ o.moves.toFixed(1) }} mm</td>
@@ -68,6 +71,12 @@ function pick(o: Option) {
 </template>
 
 <style scoped>
+.why {
+  display: block;
+  max-width: 34ch;
+  font-size: 0.86rem;
+  white-space: normal;
+}
 .best td {
   background: var(--ember-wash);
 }

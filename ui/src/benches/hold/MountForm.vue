@@ -19,6 +19,11 @@ const devices = computed(() => [
   { value: '', text: 'nothing yet' },
   ...(props.open.brief.value?.devices ?? []).map((d) => ({ value: d.id, text: d.name || 'No name yet' })),
 ])
+const doubler = computed(
+  () =>
+    props.view?.holding.mounts.find((h) => h.mount.id === mount.value.id)?.doubler ??
+    '0 for none; same metal, two diameters past the bolts',
+)
 const device = computed(() => props.open.brief.value?.devices?.find((d) => d.id === mount.value.device))
 const pair = computed(() => props.open.page.value?.parts.find((p) => p.id === mount.value.part)?.pair ?? false)
 const features = computed(() => (props.view?.features ?? []).filter((f) => f.part === mount.value.part))
@@ -171,7 +176,7 @@ function setUp(v: (typeof ways)[number]['value']) {
         label="Doubler under their heads"
         :model-value="hold.doubler ?? 0"
         :lengths="open.style.value"
-        note="0 for none; same metal, two diameters past the bolts"
+        :note="doubler"
         @update:model-value="(v) => set('/hold/doubler', v || undefined)"
       />
       <label class="tick"

@@ -1,0 +1,95 @@
+package site
+
+import (
+	"fmt"
+	"slices"
+
+	"warmanvil/core/member"
+	"warmanvil/core/strength"
+	"warmanvil/core/working"
+)
+
+// stood is all that is said of the things of a job, to set a change against.
+type stood struct {
+	said  map[string]Said
+	stops map[string]int // of joints, findings that stop
+}
+
+// stand asks everything of the job.
+func (s Site) stand() stood {
+	h := s.Hold()
+	out := stood{s.Said(h), map[string]int{}}
+	for _, j := range h.Joints {
+		if j.Result == nil {
+			continue
+		}
+		for _, f := range j.Result.Findings {
+			if f.Severity == working.Stop {
+				out.stops[j.ID]++
+			}
+		}
+	}
+	return out
+}
+
+// worse answers what a change makes worse, in words, "" where nothing: a worse verdict,
+// more used of what is tight already, stops that were not there, or what can no longer
+// be worked out. Brackets, joints and frames alike.
+func (was stood) worse(now stood, but string) string {
+	ids := make([]string, 0, len(now.said))
+	for id := range now.said {
+		ids = append(ids, id)
+	}
+	slices.Sort(ids)
+	for _, id := range ids {
+		a, known := was.said[id]
+		b := now.said[id]
+		if id == but || !known {
+			continue
+		}
+		switch {
+		case strength.Worse(b.Verdict, a.Verdict):
+			return fmt.Sprintf("It makes %s %s: %s.", b.Name, b.Verdict, b.Why)
+		case a.Use != nil && b.Use != nil && *b.Use > strength.TightFrom && *b.Use > *a.Use+1e-6:
+			return fmt.Sprintf("It makes %s work harder, and that is tight already: %s.", b.Name, b.Why)
+		case a.Use != nil && b.Use == nil:
+			return fmt.Sprintf("It leaves %s without a number: %s.", b.Name, b.Why)
+		case now.stops[id] > was.stops[id]:
+			return fmt.Sprintf("It brings a stop to %s.", b.Name)
+		}
+	}
+	return ""
+}
+
+// Sections tries other sections in all members of one stock of a frame, each that holds
+// proved through the joints, brackets and other frames of the job too.
+func (s Site) Sections(p Part, stock string) []member.Option {
+	f := s.Framed(p)
+	list := member.Compare(*p.Frame, f.Surveyed, f.Asked(), stock)
+	if len(s.Brief.Joints)+len(s.Brief.Mounts) == 0 {
+		return list // nothing else to touch
+	}
+	before := s.with(p).stand()
+	sideBySide(len(list), func(i int) {
+		o := &list[i]
+		if o.Now || strength.Worse(o.Verdict, strength.Tight) {
+			return
+		}
+		d := p.Frame.Swapped(stock, *o)
+		next := p
+		next.Frame = &d
+		after := s.with(next).stand()
+		if why := before.worse(after, p.ID); why != "" {
+			o.Verdict, o.Why = strength.Over, why
+		}
+	})
+	member.MarkLightest(list)
+	return list
+}
+
+// with answers the site with a frame in the place of the one with its id.
+func (s Site) with(p Part) Site {
+	frames := slices.DeleteFunc(slices.Clone(s.Frames), func(f Part) bool { return f.ID == p.ID })
+	s.Frames = append(frames, p)
+	return s
+}
