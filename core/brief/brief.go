@@ -304,6 +304,13 @@ func (b Brief) Numbers() error {
 		box(at+"/envelope", d.Envelope)
 	}
 	box("/limits/envelope", b.Limits.Envelope)
+	for i, m := range b.Mounts {
+		at := fmt.Sprintf("/mounts/%d", i)
+		if len(m.Feet) > 64 || len(m.TwinFeet) > 64 || len(m.Hold.Fasten) > 200 || len(m.Hold.Carry) > 200 {
+			errs = append(errs, working.Refuse(at, "A bracket has up to 64 feet and 200 hole features."))
+		}
+		errs = append(errs, working.Within(at+"/hold/bolts/pitch", "The pitch", m.Hold.Bolts.Pitch, 0, 100, ""), working.Within(at+"/hold/bolts/washer", "The washer", m.Hold.Bolts.Washer, 0, 500, "mm"), working.Within(at+"/hold/doubler", "The doubler", m.Hold.Doubler, 0, 60, "mm"))
+	}
 	for i, x := range b.Bins {
 		if len(x.Lengths) > 100 {
 			errs = append(errs, working.Refuse(fmt.Sprintf("/bins/%d/lengths", i), "A bin has up to 100 lengths."))

@@ -32,7 +32,7 @@ func Newtons(v float64) string {
 	case a >= 1000:
 		return fmt.Sprintf("%.2f kN", v/1000)
 	}
-	return fmt.Sprintf("%.0f N", v+0)
+	return fmt.Sprintf("%.0f N", math.Round(v)+0) // no minus before nothing
 }
 
 // Joined writes two pieces of text with a plus, one where they are alike.
