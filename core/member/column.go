@@ -53,9 +53,12 @@ func (a *asking) column() mode {
 	}
 	reduced := a.walls(critical) // share of the section that still presses
 	buckles := w.ask.Rule.Capacity(critical*reduced, a.plate)
+	// What it bears goes with its largest compression of all cases; so must what is asked,
+	// or a case that presses it harder would ease the others.
+	squeeze := math.Max(pressed, 0) / p.Area
 	m.Eval = func(c *answered) strength.Hit {
 		h := hardest(c, func(l *look) (float64, float64) {
-			return math.Max(-l.axial, 0)/math.Max(buckles, 1e-9) + a.grows*l.bend/a.may, 1
+			return squeeze/math.Max(buckles, 1e-9) + a.grows*l.bend/a.may, 1
 		})
 		if a.unsafe != "" && pressed > 1e-9 {
 			h.Gone = a.unsafe
@@ -76,9 +79,9 @@ func (a *asking) column() mode {
 			fe = 0
 		}
 		return working.Working{Method: "Buckling with bending", Source: "AISC 360 E3 with the elastic stress by " + from + "; sum of shares as H1, linear; bending grown by 1/(1 − α/λ) (appendix 8)", Formula: "Fcr = 0.658^(Fy/Fe)·Fy, or 0.877·Fe past Fy/Fe = 2.25; u = σN/Fcr' + B·σM/σmay",
-			Assumptions: []string{w.ask.Rule.Says(a.plate), "each member with its largest compression over all cases at once"},
+			Assumptions: []string{w.ask.Rule.Says(a.plate), "each member with its largest compression over all cases at once, its bending case by case"},
 			Inputs:      []working.Quantity{mm("K·L", "buckling length that goes with it", length), mm("r", "least radius of gyration", p.RMin), mpa("Fe", "elastic buckling stress", fe), amount("λ", "times its loads before the frame buckles", w.stable.Factor, ""), amount("Q", "of the section that presses, thin walls taken off", reduced, "")},
-			Steps:       []working.Quantity{mpa("σN", "by pressing", math.Max(-l.axial, 0)), mpa("Fcr'", "may be used before it buckles", buckles), amount("B", "bending grows by", a.grows, ""), mpa("σM", "by bending", l.bend)},
+			Steps:       []working.Quantity{mpa("σN", "by its largest compression of all cases", squeeze), mpa("Fcr'", "may be used before it buckles", buckles), amount("B", "bending grows by", a.grows, ""), mpa("σM", "by bending", l.bend)},
 			Result:      amount("u", "sum of shares", h.Demand, "")}
 	}
 	return m
