@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/survey"
+	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
@@ -125,6 +126,11 @@ func (s Site) bans() (out []working.Finding) {
 			}
 		}
 	}
+	for _, f := range s.Frames {
+		if points := s.unbolted(f); s.Brief.Limits.NoWelds && len(points) > 0 {
+			say("no-welds", working.Mind, f.Name, "%s stands at %s on something with no bolts there, and the brief says nothing is welded to the vehicle: a foot plate or an ear with holes, or a joint to the vehicle.", f.Name, strings.Join(points, ", "))
+		}
+	}
 	if text := strings.TrimSpace(s.Brief.Limits.Visible); text != "" {
 		var names []string
 		for _, p := range s.Parts {
@@ -135,6 +141,41 @@ func (s Site) bans() (out []working.Finding) {
 		if len(names) > 0 {
 			out = append(out, working.Finding{Code: "face-in-sight", Severity: working.Mind, Cause: "Faces in sight", Reason: fmt.Sprintf("%s Which face shows is not said on the Shape bench for %s.", text, strings.Join(names, ", "))})
 		}
+	}
+	return out
+}
+
+// unbolted names the points at which a frame is held with neither a drilled plate nor a
+// joint to the vehicle.
+func (s Site) unbolted(f Part) (out []string) {
+	for _, j := range s.Brief.Joints {
+		mine, vehicle := false, false
+		for _, side := range j.Sides {
+			mine = mine || side.Kind == brief.MemberSide && side.Of == f.ID
+			vehicle = vehicle || side.Kind == brief.VehicleSide
+		}
+		if mine && vehicle {
+			return nil
+		}
+	}
+	for _, p := range f.Frame.Supports {
+		drilled := false
+		for _, m := range f.Frame.Members {
+			for _, q := range f.Frame.Plates {
+				ends := q.End == "a" && m.From == p.Point || q.End == "b" && m.To == p.Point
+				drilled = drilled || q.Member == m.ID && ends && q.Kind != "cap" && q.Holes > 0
+			}
+		}
+		if drilled {
+			continue
+		}
+		name := p.Point
+		for _, q := range f.Frame.Points {
+			if q.ID == p.Point && q.Name != "" {
+				name = q.Name
+			}
+		}
+		out = append(out, told.LowerFirst(name))
 	}
 	return out
 }

@@ -115,6 +115,27 @@ func TestWhatMustComeOffAgain(t *testing.T) {
 	if says = s.bans(); len(says) != 0 {
 		t.Errorf("nothing is welded, drilled or unsaid: %+v", says)
 	}
+	// A frame that stands on the vehicle with nothing to bolt it by would be welded.
+	d := frameOf(t, "hoop", "40 × 40 × 3 mm tube", nil)
+	stripped := d
+	stripped.Plates = nil
+	s.Frames = []Part{{ID: "f", Name: "Hoop", Frame: &stripped}}
+	if got := saidOf(s.bans(), "no-welds"); !strings.Contains(got, "Hoop stands at") || strings.Count(got, ",") < 1 {
+		t.Errorf("a hoop without feet: %q", got)
+	}
+	s.Frames[0].Frame = &d
+	if got := saidOf(s.bans(), "no-welds"); got != "" {
+		t.Errorf("a hoop on drilled feet: %q", got)
+	}
+	s.Frames[0].Frame = &stripped
+	s.Brief.Joints = append(s.Brief.Joints, brief.Joint{ID: "k", Sides: []brief.Side{{Kind: brief.MemberSide, Of: "f"}, {Kind: brief.VehicleSide, Of: "h1"}}})
+	if got := saidOf(s.bans(), "no-welds"); got != "" {
+		t.Errorf("a hoop held by a joint: %q", got)
+	}
+	s.Brief.Limits.NoWelds, s.Brief.Joints = false, nil
+	if got := saidOf(s.bans(), "no-welds"); got != "" {
+		t.Errorf("welding is free: %q", got)
+	}
 	b := demo.OrchardTruck()
 	b.Limits.Date = "soon"
 	if b.Check() == nil {
