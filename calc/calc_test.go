@@ -20,6 +20,8 @@ var requests = map[string]string{
 	"length.parse":         `{"text":"7-5/8","unit":"in"}`,
 	"length.format":        `{"mm":193.675,"style":"fraction","denominator":32,"feet":true}`,
 	"number.parse":         `{"text":"180-35"}`,
+	"amount.parse":         `{"text":"300 lb","measure":"force","inches":true}`,
+	"amount.format":        `{"value":1334.4664845782,"measure":"force","inches":true}`,
 	"gauge":                `{"family":"steel","gauge":14}`,
 	"bend":                 `{"insideRadius":3,"thickness":3,"kFactor":0.42,"angle":90}`,
 	"bend.din6935":         `{"insideRadius":3,"thickness":3,"angle":90}`,

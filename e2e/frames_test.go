@@ -217,7 +217,7 @@ func TestFrameEdges(t *testing.T) {
 	q.goTo("/jobs/" + job + "/shape/frame/" + id + "/loads")
 	q.frameSaved()
 	q.press("Four horns and drivers")
-	q.set(".form", "kg", "60")
+	q.set(".form", "Mass", "60")
 	q.wait("the other's save", `document.querySelector('.strip').innerText.includes('r4')`)
 	p.press("Rear rail")
 	p.set(".form", "Name", "Back rail")

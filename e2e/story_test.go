@@ -79,7 +79,7 @@ func TestStoryOfAPull(t *testing.T) {
 	p.press("Rate something")
 	p.set("[data-duty]", "Duty", "Winch line")
 	p.pick("[data-duty]", "It acts on", "Box")
-	p.set("[data-duty]", "Pull, N", "300")
+	p.set("[data-duty]", "Pull", "300")
 	p.set("[data-duty]", "Way, forward", "0")
 	p.set("[data-duty]", "Way, up", "1")
 	says("cannot say")
@@ -95,7 +95,7 @@ func TestStoryOfAPull(t *testing.T) {
 
 	p.press("Duties")
 	says("holds")
-	p.set("[data-duty]", "Pull, N", "2000")
+	p.set("[data-duty]", "Pull", "2 kN")
 	says("over")
 	p.press("Rating label")
 	p.see("pulled through over")

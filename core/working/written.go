@@ -8,7 +8,8 @@ import (
 
 // Written writes the values of a working finely enough to follow it: lengths to
 // a thousandth of a millimetre, in inch jobs to a ten-thousandth of an inch
-// with the millimetres beside it. The lists are written in place.
+// with the millimetres beside it; forces, moments, stresses and masses of inch jobs in
+// pounds, what they were worked in beside them. The lists are written in place.
 func (w Working) Written(inches bool) Working {
 	for _, list := range [][]Quantity{w.Inputs, w.Steps} {
 		for i := range list {
@@ -31,14 +32,32 @@ func (q Quantity) fine(inches bool) string {
 	case "":
 		return trimZeros(places(q.Value, 4))
 	case "N·mm":
-		return trimZeros(places(q.Value/1000, 3)) + " N·m"
-	case "N", "MPa":
-		if math.Abs(q.Value) >= 100 {
+		metric := trimZeros(places(q.Value/1000, 3)) + " N·m"
+		if inches {
+			return trimZeros(places(q.Value/(poundForce*304.8), 2)) + " lbf·ft (" + metric + ")"
+		}
+		return metric
+	case "N", "MPa", "kg":
+		if inches {
+			unit := pounds[q.Unit]
+			return trimZeros(places(q.Value/unit.size, unit.digits)) + " " + unit.name + " (" + q.fine(false) + ")"
+		}
+		if q.Unit != "kg" && math.Abs(q.Value) >= 100 {
 			return places(q.Value, 1) + " " + q.Unit
 		}
 	}
 	return trimZeros(places(q.Value, 3)) + " " + q.Unit
 }
+
+// poundForce is a pound's weight in N (exact by definition).
+const poundForce = 4.4482216152605
+
+// pounds are the units of an inch job: their names, sizes and decimals.
+var pounds = map[string]struct {
+	name   string
+	size   float64
+	digits int
+}{"N": {"lbf", poundForce, 1}, "MPa": {"ksi", poundForce * 1000 / 645.16, 2}, "kg": {"lb", .45359237, 2}}
 
 func places(v float64, n int) string { return strconv.FormatFloat(v, 'f', n, 64) }
 

@@ -41,3 +41,30 @@ func TestRefusals(t *testing.T) {
 		t.Error(err)
 	}
 }
+
+// In inch jobs forces, moments, stresses and masses are in pounds, with what they were
+// worked in beside them: 1 lbf = 4.4482 N, 1 lbf·ft = 1.35582 N·m, 1 ksi = 6.89476 MPa, 1
+// lb = 0.453592 kg.
+func TestWrittenInPounds(t *testing.T) {
+	for _, c := range []struct {
+		q            Quantity
+		metric, inch string
+	}{
+		{Quantity{Value: 1000, Unit: "N"}, "1000.0 N", "224.8 lbf (1000.0 N)"},
+		{Quantity{Value: 4.4482216152605, Unit: "N"}, "4.448 N", "1 lbf (4.448 N)"},
+		{Quantity{Value: 135581.79483314, Unit: "N·mm"}, "135.582 N·m", "100 lbf·ft (135.582 N·m)"},
+		{Quantity{Value: 235, Unit: "MPa"}, "235.0 MPa", "34.08 ksi (235.0 MPa)"},
+		{Quantity{Value: 45.359237, Unit: "kg"}, "45.359 kg", "100 lb (45.359 kg)"},
+		{Quantity{Value: 250.1234, Unit: "kg"}, "250.123 kg", "551.4 lb (250.123 kg)"},
+		{Quantity{Value: .5, Unit: ""}, "0.5", "0.5"},
+	} {
+		w := Working{Inputs: []Quantity{c.q}, Steps: []Quantity{c.q}, Result: c.q}
+		m := w.Written(false)
+		if m.Inputs[0].Text != c.metric || m.Steps[0].Text != c.metric || m.Result.Text != c.metric {
+			t.Errorf("%+v: %q, want %q", c.q, m.Result.Text, c.metric)
+		}
+		if i := w.Written(true); i.Inputs[0].Text != c.inch || i.Result.Text != c.inch {
+			t.Errorf("%+v in inches: %q, want %q", c.q, i.Result.Text, c.inch)
+		}
+	}
+}

@@ -72,6 +72,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/amount.format": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write a force, mass, moment, area or speed as a job does */
+        post: operations["calc.amount.format"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/amount.parse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a force, mass, moment, area or speed in any of its units */
+        post: operations["calc.amount.parse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/assemble": {
         parameters: {
             query?: never;
@@ -1976,6 +2010,37 @@ export interface components {
             part: string;
             /** @description JSON pointer to the list of holes in its recipe */
             path: string;
+        };
+        AmountAnswer: {
+            /** @description a bare number: nothing needs to be shown back */
+            plain: boolean;
+            /**
+             * Format: double
+             * @description N, kg, N·mm, m², m/s
+             */
+            value: number;
+        };
+        AmountRequest: {
+            /** @description a bare number is in pounds, lbf, lbf·ft, ft², mph */
+            inches?: boolean;
+            /** @enum {string} */
+            measure: "force" | "mass" | "moment" | "area" | "speed";
+            /** @description as typed */
+            text: string;
+        };
+        AmountTextAnswer: {
+            /** @description to six figures, with its unit */
+            text: string;
+        };
+        AmountTextRequest: {
+            inches?: boolean;
+            /** @enum {string} */
+            measure: "force" | "mass" | "moment" | "area" | "speed";
+            /**
+             * Format: double
+             * @description N, kg, N·mm, m², m/s
+             */
+            value: number;
         };
         Answers: {
             crash?: string;
@@ -9951,6 +10016,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HoleAccessResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.amount.format": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountTextRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AmountTextAnswer"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.amount.parse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AmountAnswer"];
                 };
             };
             /** @description refused: what, where, what to do */

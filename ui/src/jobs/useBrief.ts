@@ -4,6 +4,7 @@ import type { Brief } from '@/api/client'
 import { queryClient, refreshJobs, saveJob, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import { useKept } from './useKept'
+import { provideInches } from '@/kit/amounts'
 
 export type { SaveWord } from './useKept'
 
@@ -33,6 +34,7 @@ export function useBrief(job: () => string) {
   )
   const brief = kept.doc
   const style = computed(() => ({ unit: brief.value?.unit ?? ('mm' as const), grain: brief.value?.grain ?? 1 }))
+  provideInches(() => style.value.unit !== 'mm')
   const fault = (path: string) => kept.faults.value[`/brief${path}`] ?? kept.faults.value[path]
   return { ...kept, page, error, brief, style, fault }
 }

@@ -6,6 +6,7 @@ import { queryClient, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import { provideInstruments } from '@/kit/instruments'
 import { useKept } from './useKept'
+import { provideInches } from '@/kit/amounts'
 
 export function useSurveyed(job: () => string) {
   return useQuery({
@@ -49,6 +50,7 @@ export function useSurvey(job: () => string) {
   const worked = computed<Surveyed | undefined>(() => got.value?.worked)
   provideInstruments(() => worked.value?.tools)
   const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
+  provideInches(() => style.value.unit !== 'mm')
   const fault = (path: string) => kept.faults.value[path]
   return { ...kept, page, error, survey, worked, style, fault, refetch }
 }

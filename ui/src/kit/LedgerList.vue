@@ -4,16 +4,17 @@
 // each with why.
 import { computed } from 'vue'
 import type { Check } from '@/api/client'
-import { demandText } from './writeDemand'
+import { useAmounts } from './amounts'
 import VerdictLine from './VerdictLine.vue'
 import WhyButton from './WhyButton.vue'
 
 const props = defineProps<{ checks: Check[] }>()
+const { demand } = useAmounts()
 const asked = computed(() => props.checks.filter((c) => c.verdict !== 'not needed'))
 const idle = computed(() => props.checks.filter((c) => c.verdict === 'not needed'))
 const key = (c: Check) => `${c.key} ${c.feature ?? ''}`
 const line = (c: Check) =>
-  [c.utilisation == null ? '' : `${demandText(c.demand, c.unit)}${c.unit ? ` of ${demandText(c.capacity, c.unit)}` : ''}`, c.case]
+  [c.utilisation == null ? '' : `${demand(c.demand, c.unit)}${c.unit ? ` of ${demand(c.capacity, c.unit)}` : ''}`, c.case]
     .filter(Boolean)
     .join(' · ')
 </script>
@@ -39,8 +40,7 @@ const line = (c: Check) =>
     <details v-if="idle.length" data-idle>
       <summary>{{ idle.length }} more {{ idle.length === 1 ? 'asks' : 'ask' }} nothing here</summary>
       <p v-for="c in idle" :key="key(c)" class="small" :data-check="c.key" data-says="not needed">
-        <b>{{ c.name }}</b> <span v-if="c.where" class="soft">{{ c.where }}</span
-        >: {{ c.why }}
+        <b>{{ c.name }}</b> <span v-if="c.where" class="soft">{{ c.where }}</span>: {{ c.why }}
       </p>
     </details>
   </div>

@@ -5,7 +5,7 @@
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import { words } from '@/api/client'
 import FractionPad from './FractionPad.vue'
-import { type Kind, read, type Style, write } from './readLength'
+import { isAmount, type Kind, read, type Style, write, writeAmount } from './readLength'
 
 const props = defineProps<{
   label: string
@@ -43,7 +43,13 @@ async function show() {
   const v = props.modelValue
   if (v === null || Number.isNaN(v)) shown.value = ''
   else if (kind.value === 'angle') shown.value = `${+v.toFixed(2)}°`
-  else if (kind.value !== 'length') shown.value = String(+v.toFixed(6))
+  else if (isAmount(kind.value)) {
+    try {
+      shown.value = await writeAmount(v, kind.value, props.lengths)
+    } catch {
+      shown.value = String(v)
+    }
+  } else if (kind.value !== 'length') shown.value = String(+v.toFixed(6))
   else if (props.text !== undefined) shown.value = props.text
   else {
     try {
@@ -72,7 +78,7 @@ async function understand(text: string) {
     refused.value = ''
     keep(undefined)
     deliver(got.value)
-    understood.value = got.plain || kind.value !== 'length' ? '' : (await write(got.value, props.lengths, going.signal)).text
+    understood.value = got.plain ? '' : await back(got.value, going.signal)
   } catch (e) {
     if (e instanceof DOMException) return
     refused.value = words(e)
@@ -81,6 +87,12 @@ async function understand(text: string) {
     if (before !== null) deliver(before)
     understood.value = ''
   }
+}
+
+/** What an entry in another unit came to, in the job's. */
+async function back(value: number, signal: AbortSignal) {
+  if (kind.value === 'length') return (await write(value, props.lengths, signal)).text
+  return isAmount(kind.value) ? writeAmount(value, kind.value, props.lengths, signal) : ''
 }
 
 async function onBlur() {
@@ -102,6 +114,12 @@ async function onKey(e: KeyboardEvent) {
     emit('enter', e.shiftKey)
   } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
     e.preventDefault()
+    if (isAmount(kind.value)) {
+      // One more or less of the unit it stands in.
+      const now = parseFloat(typed.value ?? shown.value) || 0
+      onInput(String(+(now + (e.key === 'ArrowUp' ? 1 : -1)).toFixed(6)))
+      return
+    }
     const step = kind.value === 'length' ? props.lengths.grain : 1
     const next = Math.round(((props.modelValue ?? 0) + (e.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
     typed.value = null

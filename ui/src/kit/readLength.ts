@@ -1,6 +1,11 @@
 import { api, take } from '@/api/client'
 
-export type Kind = 'length' | 'angle' | 'count' | 'number'
+/** Amounts that are no length: read and written with their unit, in the job's system. */
+export type Amount = 'force' | 'mass' | 'moment' | 'area' | 'speed'
+export type Kind = 'length' | 'angle' | 'count' | 'number' | Amount
+
+const amounts: readonly string[] = ['force', 'mass', 'moment', 'area', 'speed'] satisfies Amount[]
+export const isAmount = (k: Kind): k is Amount => amounts.includes(k)
 
 /** How a job writes lengths. */
 export type Style = { unit: 'mm' | 'fraction' | 'decimal'; grain: number }
@@ -22,8 +27,19 @@ export async function read(
     const got = await take(api.POST('/api/v1/calc/length.parse', { body, signal }))
     return { value: got.mm, plain: got.plain }
   }
+  if (isAmount(kind)) {
+    const body = { text, measure: kind, inches: style.unit !== 'mm' }
+    const got = await take(api.POST('/api/v1/calc/amount.parse', { body, signal }))
+    return { value: got.value, plain: got.plain }
+  }
   const got = await take(api.POST('/api/v1/calc/number.parse', { body: { text }, signal }))
   return { value: kind === 'count' ? Math.round(got.value) : got.value, plain: /^[\d.]+°?$/.test(text.trim()) }
+}
+
+/** Writes an amount as the job does. */
+export async function writeAmount(value: number, kind: Amount, style: Style, signal?: AbortSignal): Promise<string> {
+  const body = { value, measure: kind, inches: style.unit !== 'mm' }
+  return (await take(api.POST('/api/v1/calc/amount.format', { body, signal }))).text
 }
 
 /** Writes a length as the job does. */

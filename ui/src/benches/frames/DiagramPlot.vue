@@ -2,6 +2,7 @@
 // Forces along one member: one diagram at a time, largest values written.
 import { computed, ref } from 'vue'
 import type { MemberHeld } from '@/api/client'
+import { useAmounts } from '@/kit/amounts'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 
 const props = defineProps<{ along: MemberHeld['along'] }>()
@@ -16,9 +17,15 @@ const kinds: { value: Key; text: string; hint: string }[] = [
   { value: 'mpa', text: 'stress', hint: 'equivalent stress' },
 ]
 const kind = ref<Key>('my')
+const { inches } = useAmounts()
 const moment = computed(() => ['my', 'mz', 't'].includes(kind.value))
-const unit = computed(() => (kind.value === 'mpa' ? 'MPa' : moment.value ? 'N·m' : 'N'))
-const points = computed(() => props.along.map((s) => [s.at, s[kind.value] / (moment.value ? 1000 : 1)] as const))
+// One unit of what is drawn, in N, N·mm or MPa.
+const unit = computed(() => {
+  if (inches()) return kind.value === 'mpa' ? 'ksi' : moment.value ? 'lbf·ft' : 'lbf'
+  return kind.value === 'mpa' ? 'MPa' : moment.value ? 'N·m' : 'N'
+})
+const size = computed(() => ({ MPa: 1, 'N·m': 1000, N: 1, ksi: 6.894757, 'lbf·ft': 1355.818, lbf: 4.448222 })[unit.value])
+const points = computed(() => props.along.map((s) => [s.at, s[kind.value] / size.value] as const))
 const span = computed(() => points.value.at(-1)?.[0] || 1)
 const most = computed(() => Math.max(1e-9, ...points.value.map((p) => Math.abs(p[1]))))
 const high = computed(() => points.value.reduce((a, b) => (b[1] > a[1] ? b : a), [0, 0] as readonly [number, number]))

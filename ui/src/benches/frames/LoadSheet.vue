@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What holds the frame and what it carries.
+import { useAmounts } from '@/kit/amounts'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import { useBrief } from '@/jobs/useBrief'
@@ -12,6 +13,7 @@ import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame }>()
 const doc = computed(() => props.open.doc.value!)
+const { mass } = useAmounts()
 const brief = useBrief(() => props.open.got.value?.jobId ?? '')
 const factored = computed(() => brief.brief.value?.strength?.school === 'factored')
 const devices = computed(() => [
@@ -52,7 +54,9 @@ function says(l: { kind: string; kilos?: number; device?: string }) {
     ? (d ?? '')
     : l.kind === 'force'
       ? 'force'
-      : `${l.kilos ?? 0} ${l.kind === 'uniform' ? 'kg/m' : 'kg'}`
+      : l.kind === 'uniform'
+        ? `${l.kilos ?? 0} kg/m`
+        : mass(l.kilos ?? 0)
 }
 function toggle(i: number, id: string) {
   const l = doc.value.loads![i]!
@@ -159,8 +163,8 @@ const shakes = [
           <div class="cells">
             <ValueField
               v-if="row.kind !== 'device' && row.kind !== 'force'"
-              :label="row.kind === 'uniform' ? 'kg a metre' : 'kg'"
-              kind="number"
+              :label="row.kind === 'uniform' ? 'kg a metre' : 'Mass'"
+              :kind="row.kind === 'uniform' ? 'number' : 'mass'"
               :model-value="row.kilos ?? 0"
               :lengths="open.style.value"
               :wrong="open.fault(`/loads/${index}/kilos`)"
@@ -179,10 +183,10 @@ const shakes = [
                 Type the force as it is: the factored school puts its load factor on it.
               </p>
               <ValueField
-                v-for="(w, k) in ['Forward, N', 'Left, N', 'Up, N']"
+                v-for="(w, k) in ['Forward', 'Left', 'Up']"
                 :key="w"
                 :label="w"
-                kind="number"
+                kind="force"
                 :model-value="row.force?.[k] ?? 0"
                 :lengths="open.style.value"
                 @update:model-value="

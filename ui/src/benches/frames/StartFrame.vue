@@ -28,7 +28,7 @@ watch(
   },
   { immediate: true },
 )
-const kinds = { length: 'length', count: 'count', mass: 'number' } as const
+const kinds = { length: 'length', count: 'count', mass: 'mass' } as const
 const choices = computed(() => [
   ...(lists.value?.starters ?? []).map((s) => ({ value: s.key, text: s.name })),
   { value: '', text: 'Nothing: an empty frame' },
@@ -77,7 +77,7 @@ async function start() {
         <ValueField
           v-for="a in starter.asks"
           :key="key + a.key"
-          :label="a.kind === 'mass' ? `${a.name}, kg` : a.name"
+          :label="a.name"
           :kind="kinds[a.kind]"
           :model-value="values[`${key}.${a.key}`] ?? a.usual"
           :lengths="style"

@@ -6,6 +6,7 @@ import { queryClient, refreshJobs, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import { useKept } from '@/jobs/useKept'
 import { provideInstruments } from '@/kit/instruments'
+import { provideInches } from '@/kit/amounts'
 
 export function useFrame(job: () => string, id: () => string) {
   const rail = useRail()
@@ -51,6 +52,7 @@ export function useFrame(job: () => string, id: () => string) {
   )
   provideInstruments(() => undefined)
   const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
+  provideInches(() => style.value.unit !== 'mm')
   const worked = computed(() => got.value?.worked)
   const chosen = ref('') // a member, point or plate, in list and drawing alike
   const choose = (which: string) => (chosen.value = which)

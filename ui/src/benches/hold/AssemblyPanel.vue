@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // Everything of the job with a mass, together: sum, centre of gravity, lifts,
 // and how a trailer balances.
+import { useAmounts } from '@/kit/amounts'
 import { useQuery } from '@tanstack/vue-query'
 import { api, take, words } from '@/api/client'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 
+const { mass } = useAmounts()
 const props = defineProps<{ job: string }>()
 const { data, error } = useQuery({
   queryKey: ['holding', 'assembly', () => props.job],
@@ -31,11 +33,7 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
       <span>{{ c.name }}</span>
       <VerdictLine :utilisation="c.utilisation" :verdict="c.verdict" :label="c.name" />
       <span class="small soft">
-        {{ c.demand.toFixed(1) }} of {{ c.capacity.toFixed(0) }} kg<WhyButton
-          v-if="c.working"
-          :name="c.name"
-          :working="c.working"
-        />
+        {{ mass(c.demand, 1) }} of {{ mass(c.capacity, 0) }}<WhyButton v-if="c.working" :name="c.name" :working="c.working" />
       </span>
     </div>
     <div v-if="data.trailer" class="trailer">

@@ -5,10 +5,11 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { fit, loopPath, points } from '@/board/geometry'
 import { api, type Held, take } from '@/api/client'
+import { useAmounts } from '@/kit/amounts'
 import type { Style } from '@/kit/readLength'
-import { demandText } from '@/kit/writeDemand'
 
 const props = defineProps<{ part: string; result: Held['result']; fasten: string[]; carry: string[]; unit: Style }>()
+const { force } = useAmounts()
 const { data: built } = useQuery({
   queryKey: ['holding', 'drawing', () => props.part],
   queryFn: async () => {
@@ -68,8 +69,8 @@ const place = (id: string) => {
           class="force"
           marker-end="url(#bolt-head)"
         />
-        <text y="-16" text-anchor="middle" class="size">{{ demandText(b.shear, 'N') }}</text>
-        <text y="26" text-anchor="middle">pull {{ demandText(b.tension + b.prying, 'N') }}</text>
+        <text y="-16" text-anchor="middle" class="size">{{ force(b.shear) }}</text>
+        <text y="26" text-anchor="middle">pull {{ force(b.tension + b.prying) }}</text>
       </g>
     </template>
   </svg>

@@ -9,6 +9,8 @@ import { newId } from '@/api/ids'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
+import { useAmounts } from '@/kit/amounts'
+import type { Kind } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import { sideKey } from './sides'
@@ -40,26 +42,26 @@ const grounds: { value: NonNullable<Duty['ground']> | ''; text: string }[] = [
 ]
 /** The numbers a kind asks for. */
 const asks = {
-  pull: [['force', 'Pull, N']],
-  misuse: [['force', 'Force, N']],
-  stall: [['force', 'Stall, N']],
+  pull: [['force', 'Pull', 'force']],
+  misuse: [['force', 'Force', 'force']],
+  stall: [['force', 'Stall', 'force']],
   recovery: [
-    ['mass', 'Stuck vehicle laden, kg'],
-    ['slope', 'Slope, °'],
+    ['mass', 'Stuck vehicle laden', 'mass'],
+    ['slope', 'Slope', 'angle'],
   ],
   person: [
-    ['mass', 'Person, kg'],
-    ['times', 'Times the weight'],
+    ['mass', 'Person', 'mass'],
+    ['times', 'Times the weight', 'number'],
   ],
   retention: [],
   wind: [
-    ['area', 'Area, m²'],
-    ['speed', 'Wind, m/s'],
-    ['shape', 'Drag coefficient'],
+    ['area', 'Area', 'area'],
+    ['speed', 'Wind', 'speed'],
+    ['shape', 'Drag coefficient', 'number'],
   ],
-} as const satisfies Record<Duty['kind'], readonly (readonly [keyof Duty, string])[]>
+} as const satisfies Record<Duty['kind'], readonly (readonly [keyof Duty, string, Kind])[]>
 const notes: Partial<Record<keyof Duty, string>> = {
-  mass: 'empty: 100 for a person',
+  mass: 'empty: 100 kg or 220 lb',
   times: 'empty: 2.5, stepping down hard',
   shape: 'empty: 1.3, a flat thing',
 }
@@ -77,6 +79,7 @@ function axis(i: number, path: 'way' | 'net' | 'at', k: number, v: number) {
   now[k] = v ?? 0
   set(i, `/${path}`, now)
 }
+const { force } = useAmounts()
 const wrong = ref('')
 async function label(id: string) {
   wrong.value = ''
@@ -113,10 +116,10 @@ async function label(id: string) {
           @update:model-value="(v) => put(i, v)"
         />
         <ValueField
-          v-for="[key, text] in asks[d.kind]"
+          v-for="[key, text, kind] in asks[d.kind]"
           :key="key"
           :label="text"
-          kind="number"
+          :kind="kind"
           :model-value="(d[key] as number | undefined) ?? null"
           :lengths="open.style.value"
           :note="d.kind === 'recovery' && key === 'mass' ? undefined : notes[key]"
@@ -131,8 +134,8 @@ async function label(id: string) {
           />
           <ValueField
             v-if="d.kinetic"
-            label="Strap breaks at, N"
-            kind="number"
+            label="Strap breaks at"
+            kind="force"
             :model-value="d.breaks ?? null"
             :lengths="open.style.value"
             @update:model-value="(v) => set(i, '/breaks', v ?? undefined)"
@@ -185,7 +188,7 @@ async function label(id: string) {
           <p class="why">
             <b>{{ told(d.id)!.verdict }}</b>
             <template v-if="told(d.id)!.newtons">
-              under <span class="num">{{ (told(d.id)!.newtons / 1000).toFixed(2) }} kN</span></template
+              under <span class="num">{{ force(told(d.id)!.newtons) }}</span></template
             >
             <WhyButton v-if="told(d.id)!.working" :name="d.name || 'the duty'" :working="told(d.id)!.working!" />
           </p>

@@ -2,12 +2,13 @@
 // A device on its feet, from above: what each foot puts on its mount.
 import { computed, ref, watch } from 'vue'
 import { api, type Standing, take } from '@/api/client'
+import { useAmounts } from '@/kit/amounts'
 import PickOne from '@/kit/PickOne.vue'
 import { trustWord } from '@/kit/trust'
 import WhyButton from '@/kit/WhyButton.vue'
-import { demandText } from '@/kit/writeDemand'
 
 const props = defineProps<{ standing: Standing }>()
+const { force } = useAmounts()
 const d = computed(() => props.standing.device)
 const at = ref(0)
 watch(
@@ -47,7 +48,7 @@ const rows = computed(() =>
     <template v-else-if="chosen">
       <p>
         The hardest on one foot is
-        <strong class="num">{{ demandText(standing.cases[standing.governing]!.largest, 'N') }}</strong> on foot
+        <strong class="num">{{ force(standing.cases[standing.governing]!.largest) }}</strong> on foot
         {{ standing.cases[standing.governing]!.foot + 1 }}: {{ standing.cases[standing.governing]!.name }}.
         <span v-if="standing.least && standing.least.trust !== 'measured'" class="least"
           >Rests on the {{ standing.least.name }}, {{ trustWord(standing.least.trust) }}.</span
@@ -80,7 +81,7 @@ const rows = computed(() =>
               :text-anchor="r.f.y > 0 ? 'end' : 'start'"
               class="size"
             >
-              {{ r.z > 0 ? '↑' : '↓' }} {{ demandText(Math.abs(r.z), 'N') }}
+              {{ r.z > 0 ? '↑' : '↓' }} {{ force(Math.abs(r.z)) }}
             </text>
             <text
               :x="px(r.f.y) + (r.f.y > 0 ? -14 : 14)"
@@ -88,7 +89,7 @@ const rows = computed(() =>
               :text-anchor="r.f.y > 0 ? 'end' : 'start'"
               class="small"
             >
-              foot {{ r.i + 1 }}, sideways {{ demandText(r.sideways, 'N') }}
+              foot {{ r.i + 1 }}, sideways {{ force(r.sideways) }}
             </text>
           </g>
           <g v-if="d.gravity" :transform="`translate(${px(d.gravity.y)} ${py(d.gravity.x)})`">
@@ -109,9 +110,9 @@ const rows = computed(() =>
           <tbody>
             <tr v-for="r in rows" :key="r.i" :data-foot="r.i + 1">
               <th scope="row">{{ r.i + 1 }}</th>
-              <td class="num">{{ r.z > 0 ? `lifts ${demandText(r.z, 'N')}` : demandText(-r.z, 'N') }}</td>
-              <td>{{ r.x < 0 ? '−' : '' }}{{ demandText(Math.abs(r.x), 'N') }}</td>
-              <td>{{ r.y < 0 ? '−' : '' }}{{ demandText(Math.abs(r.y), 'N') }}</td>
+              <td class="num">{{ r.z > 0 ? `lifts ${force(r.z)}` : force(-r.z) }}</td>
+              <td>{{ r.x < 0 ? '−' : '' }}{{ force(Math.abs(r.x)) }}</td>
+              <td>{{ r.y < 0 ? '−' : '' }}{{ force(Math.abs(r.y)) }}</td>
             </tr>
           </tbody>
         </table>

@@ -8,6 +8,7 @@ import { useFrames, useHolding } from '@/api/queries'
 import { useRail } from '@/device'
 import RulesNotice from '@/jobs/RulesNotice.vue'
 import { useBrief } from '@/jobs/useBrief'
+import { useAmounts } from '@/kit/amounts'
 import AssemblyPanel from './AssemblyPanel.vue'
 import DutyPanel from './DutyPanel.vue'
 import FeetPanel from './FeetPanel.vue'
@@ -20,6 +21,7 @@ import { blankMount } from './blankMount'
 
 const props = defineProps<{ job: string }>()
 const open = useBrief(() => props.job)
+const { mass } = useAmounts(() => open.style.value.unit !== 'mm')
 const { data: view, error: trouble } = useHolding(() => props.job)
 const { data: frames } = useFrames(() => props.job)
 const joints = computed(() => open.brief.value?.joints ?? [])
@@ -183,7 +185,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         @click="choose(d.id)"
       >
         <span>{{ d.name || 'No name yet' }}</span>
-        <span class="soft">{{ d.mass ? `${d.mass.value} kg` : 'mass not known' }}</span>
+        <span class="soft">{{ d.mass ? mass(d.mass.value) : 'mass not known' }}</span>
       </button>
       <p v-if="!devices.length" class="soft small">
         <RouterLink :to="`/jobs/${job}/measure`">Say what is carried</RouterLink>: mass, centre of gravity, feet.

@@ -4,6 +4,7 @@
 import { computed } from 'vue'
 import type { BoltedTold } from '@/api/client'
 import PictureFrame from '@/kit/PictureFrame.vue'
+import { useAmounts } from '@/kit/amounts'
 
 const props = defineProps<{ told: BoltedTold; result: NonNullable<BoltedTold['result']> }>()
 const wide = 420
@@ -26,7 +27,7 @@ const spots = computed(() => {
     return { x, y, way, from, says, b, order: props.result.sequence.indexOf(i) + 1 }
   })
 })
-const kn = (v: number) => `${(v / 1000).toFixed(2)} kN`
+const { force: kn } = useAmounts()
 </script>
 
 <template>

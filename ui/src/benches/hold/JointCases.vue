@@ -41,14 +41,14 @@ const drop = (i: number) =>
 const factored = computed(() => props.open.brief.value?.strength?.school === 'factored')
 type Case = (typeof cases.value)[number]
 const ways = ['across', 'up', 'off'] as const
-/** What is asked of a case: its force, where it acts, and its moment, typed in N·m. */
+/** What is asked of a case: its force, where it acts, and its moment. */
 function asked(c: Case, i: number) {
   const number = (v: unknown) => Number(v ?? 0)
   const m = c.moment ?? [0, 0, 0]
   return [
     ...ways.map((w, k) => ({
-      label: `Force ${w}, N`,
-      kind: 'number' as const,
+      label: `Force ${w}`,
+      kind: 'force' as const,
       value: c.force[k]!,
       set: (v: unknown) => props.open.set(`${path.value}/${i}/force/${k}`, number(v)),
     })),
@@ -59,13 +59,13 @@ function asked(c: Case, i: number) {
       set: (v: unknown) => props.open.set(`${path.value}/${i}/at/${k}`, number(v)),
     })),
     ...ways.map((w, k) => ({
-      label: `Moment about ${w}, N·m`,
-      kind: 'number' as const,
-      value: m[k]! / 1000,
+      label: `Moment about ${w}`,
+      kind: 'moment' as const,
+      value: m[k]!,
       set: (v: unknown) =>
         props.open.set(
           `${path.value}/${i}/moment`,
-          m.map((x, n) => (n === k ? Math.round(1000 * number(v)) : x)),
+          m.map((x, n) => (n === k ? number(v) : x)),
         ),
     })),
   ]

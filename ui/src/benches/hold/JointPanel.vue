@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One bolted joint: does it hold, what bolt it takes, how tight, what keeps it
 // so; and how it is made.
+import { useAmounts } from '@/kit/amounts'
 import { ArrowDown, ArrowUp } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { api, type BoltedJoint, type BoltedTold, type Fix, type HoldingView, take as ask, words } from '@/api/client'
@@ -27,6 +28,7 @@ const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 const result = computed(() => props.told?.result ?? undefined)
 const spoken = computed(() => result.value?.checks.filter((c) => c.utilisation != null) ?? [])
 const silent = computed(() => result.value?.checks.filter((c) => c.verdict === 'cannot say') ?? [])
+const { force } = useAmounts()
 const inches = computed(() => props.open.style.value.unit !== 'mm')
 const torque = (nmm: number) =>
   `${(nmm / 1000).toPrecision(3)} N·m` + (inches.value ? `, ${(nmm / 1355.818).toPrecision(3)} lbf·ft` : '')
@@ -179,8 +181,8 @@ async function print() {
           <dt>Tighten to <WhyButton name="Torque" :working="result.tight.working" /></dt>
           <dd class="num lead" data-torque>{{ torque(result.tight.torque) }}</dd>
           <dd class="small soft">
-            K {{ result.tight.factor }}; preload {{ (result.tight.least / 1000).toFixed(1) }} to
-            {{ (result.tight.most / 1000).toFixed(1) }} kN
+            K {{ result.tight.factor }}; preload {{ force(result.tight.least) }} to
+            {{ force(result.tight.most) }}
           </dd>
         </div>
         <div v-if="result.grip">

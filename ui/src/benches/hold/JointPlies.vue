@@ -64,8 +64,8 @@ const rest = [
   { key: 'sleeved', text: 'has a spacer tube through it' },
 ] as const
 const ratings = [
-  { key: 'shear', label: 'Takes sideways, N' },
-  { key: 'pull', label: 'Takes in pull, N' },
+  { key: 'shear', label: 'Takes sideways' },
+  { key: 'pull', label: 'Takes in pull' },
 ] as const
 function setWide(i: number, k: number, v: number) {
   const wide = [...(plies.value[i]!.wide ?? [0, 0])]
@@ -133,7 +133,7 @@ const flipRubber = (i: number) =>
             v-for="r in ratings"
             :key="r.key"
             :label="r.label"
-            kind="number"
+            kind="force"
             :model-value="p.isolator?.[r.key] ?? null"
             :lengths="open.style.value"
             note="of one, by its maker's sheet"

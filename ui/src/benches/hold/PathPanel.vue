@@ -2,6 +2,7 @@
 // The load path: what pushes on what, case by case, with arrows and numbers.
 import { computed, ref, watch } from 'vue'
 import type { HoldingView } from '@/api/client'
+import { useAmounts } from '@/kit/amounts'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
@@ -25,7 +26,7 @@ const views = [
   { value: 'end' as const, text: 'front' },
   { value: 'plan' as const, text: 'above' },
 ]
-const kn = (n: number) => `${(n / 1000).toFixed(2)} kN`
+const { force: kn, mass } = useAmounts()
 const words = (f: number[]) => {
   const said = (
     [
@@ -85,7 +86,7 @@ const words = (f: number[]) => {
         {{
           path.things
             .filter((t) => t.mass)
-            .map((t) => `${t.name} ${t.mass.toFixed(t.mass < 10 ? 1 : 0)} kg`)
+            .map((t) => `${t.name} ${mass(t.mass)}`)
             .join(', ')
         }}.
       </p>

@@ -4,7 +4,9 @@
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
 import PictureFrame from '@/kit/PictureFrame.vue'
+import { useAmounts } from '@/kit/amounts'
 
+const { force, mass } = useAmounts()
 const props = defineProps<{ path: HoldingView['holding']['path']; at: number; view: 'side' | 'end' | 'plan' }>()
 const axes = { plan: [0, 1], side: [0, 2], end: [1, 2] } as const
 const wide = 900
@@ -54,7 +56,7 @@ const arrows = computed(() => {
       long,
       to,
       drawn: long * k > 8,
-      text: `${(long / 1000).toFixed(2)} kN`,
+      text: force(long),
       left: Math.abs(s.f.x) > 0.3 * long ? s.f.x < 0 : s.p.x < wide / 2,
     }
   })
@@ -86,7 +88,7 @@ const outline = (rings: P[][]) =>
         <template v-if="m.t.mass > 5">
           <circle :cx="put(m.p).x" :cy="put(m.p).y" r="9" />
           <path :d="`M${put(m.p).x - 9} ${put(m.p).y}h18M${put(m.p).x} ${put(m.p).y - 9}v18`" />
-          <text :x="put(m.p).x + 15" :y="put(m.p).y + 5">{{ m.t.name }}, {{ m.t.mass.toFixed(0) }} kg</text>
+          <text :x="put(m.p).x + 15" :y="put(m.p).y + 5">{{ m.t.name }}, {{ mass(m.t.mass, 0) }}</text>
         </template>
       </g>
       <g v-for="(a, i) in arrows" :key="i">

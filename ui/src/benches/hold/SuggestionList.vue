@@ -6,6 +6,7 @@ import { api, type Held, type Recipe, type Suggestion, take, words } from '@/api
 import { put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
 import type { OpenBrief } from '@/jobs/useBrief'
+import { useAmounts } from '@/kit/amounts'
 import VerdictLine from '@/kit/VerdictLine.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; held: Held; job: string }>()
@@ -50,7 +51,8 @@ async function takeIt(s: Suggestion) {
     taking.value = false
   }
 }
-const kg = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : '±'}${Math.abs(v).toFixed(2)} kg`
+const { mass } = useAmounts()
+const kg = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : '±'}${mass(Math.abs(v), 2)}`
 </script>
 
 <template>

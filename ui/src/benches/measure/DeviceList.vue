@@ -72,7 +72,8 @@ const sizes = ['length', 'width', 'height'] as const
       </div>
       <div class="cells">
         <GivenField
-          label="Mass, kg"
+          label="Mass"
+          kind="mass"
           :model-value="d.mass"
           :lengths="open.style.value"
           :wrong="open.fault(`/devices/${i}/mass/value`)"

@@ -34,7 +34,8 @@ const sizes = ['length', 'width', 'height'] as const
 <template>
   <div class="pairs">
     <GivenField
-      label="One person lifts, kg"
+      label="One person lifts"
+      kind="mass"
       :model-value="limits.lift"
       :lengths="open.style.value"
       :wrong="open.fault('/limits/lift/value')"

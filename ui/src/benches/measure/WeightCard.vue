@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The vehicle's weights and limits, and the sum of all masses against them.
+import { useAmounts } from '@/kit/amounts'
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
@@ -20,15 +21,16 @@ const fields = computed(() => {
   return [
     { key: 'span' as const, label: t ? 'Coupling to axle' : 'Wheelbase', kind: 'length' as const },
     ...(t ? [{ key: 'coupling' as const, label: 'Coupling forward of the datum', kind: 'length' as const }] : []),
-    { key: 'front' as const, label: t ? 'Empty, on the coupling, kg' : 'Empty, front axle, kg', kind: 'number' as const },
-    { key: 'rear' as const, label: t ? 'Empty, on the axle, kg' : 'Empty, rear axle, kg', kind: 'number' as const },
-    { key: 'gross' as const, label: 'Allowed in all, kg', kind: 'number' as const },
-    { key: 'frontLimit' as const, label: t ? 'Allowed on the coupling, kg' : 'Allowed, front axle, kg', kind: 'number' as const },
-    { key: 'rearLimit' as const, label: t ? 'Allowed on the axle, kg' : 'Allowed, rear axle, kg', kind: 'number' as const },
-    { key: 'roofLimit' as const, label: 'Allowed on the roof, kg', kind: 'number' as const },
+    { key: 'front' as const, label: t ? 'Empty, on the coupling' : 'Empty, front axle', kind: 'mass' as const },
+    { key: 'rear' as const, label: t ? 'Empty, on the axle' : 'Empty, rear axle', kind: 'mass' as const },
+    { key: 'gross' as const, label: 'Allowed in all', kind: 'mass' as const },
+    { key: 'frontLimit' as const, label: t ? 'Allowed on the coupling' : 'Allowed, front axle', kind: 'mass' as const },
+    { key: 'rearLimit' as const, label: t ? 'Allowed on the axle' : 'Allowed, rear axle', kind: 'mass' as const },
+    { key: 'roofLimit' as const, label: 'Allowed on the roof', kind: 'mass' as const },
   ]
 })
-const kg = (v: number) => `${v.toFixed(v < 100 ? 1 : 0)} kg`
+const { mass } = useAmounts()
+const kg = (v: number) => mass(v, v < 100 ? 1 : 0)
 </script>
 
 <template>
@@ -73,7 +75,8 @@ const kg = (v: number) => `${v.toFixed(v < 100 ? 1 : 0)} kg`
     <div v-for="(o, i) in others" :key="o.id" class="other">
       <TextField label="What" :model-value="o.name" @update:model-value="(v) => open.set(`/card/others/${i}/name`, v)" />
       <GivenField
-        label="Mass, kg"
+        label="Mass"
+        kind="mass"
         :model-value="o.mass"
         :lengths="open.style.value"
         :wrong="open.fault(`/card/others/${i}/mass/value`)"

@@ -1,0 +1,108 @@
+package quantity
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+	"strings"
+)
+
+// Measure is a kind of amount that is not a length.
+type Measure string
+
+// The measures, each held in the unit that stands beside it.
+const (
+	Force  Measure = "force"  // N
+	Mass   Measure = "mass"   // kg
+	Moment Measure = "moment" // N·mm
+	Area   Measure = "area"   // m²
+	Speed  Measure = "speed"  // m/s
+)
+
+// Pound is a pound's mass in kg, PoundForce its weight at standard gravity in N (both
+// exact by definition).
+const (
+	Pound      = .45359237
+	PoundForce = Pound * 9.80665
+)
+
+// measured is how a measure is written and read: its units in metric and inch jobs, and
+// all it understands with their sizes.
+type measured struct {
+	name         string
+	metric, inch string
+	sizes        map[string]float64 // by the unit without blanks, points and hyphens, in small letters
+}
+
+const foot = .3048
+
+var measures = map[Measure]measured{
+	Force:  {"force", "N", "lbf", map[string]float64{"n": 1, "kn": 1000, "dan": 10, "kgf": 9.80665, "lbf": PoundForce, "lb": PoundForce, "lbs": PoundForce, "kip": 1000 * PoundForce, "kips": 1000 * PoundForce}},
+	Mass:   {"mass", "kg", "lb", map[string]float64{"kg": 1, "g": .001, "t": 1000, "lb": Pound, "lbs": Pound, "oz": Pound / 16}},
+	Moment: {"moment", "N·m", "lbf·ft", map[string]float64{"nm": 1000, "nmm": 1, "knm": 1e6, "lbfft": PoundForce * foot * 1000, "lbft": PoundForce * foot * 1000, "ftlb": PoundForce * foot * 1000, "ftlbf": PoundForce * foot * 1000, "lbfin": PoundForce * 25.4, "lbin": PoundForce * 25.4, "inlb": PoundForce * 25.4, "inlbf": PoundForce * 25.4}},
+	Area:   {"area", "m²", "ft²", map[string]float64{"m²": 1, "m2": 1, "cm²": 1e-4, "cm2": 1e-4, "mm²": 1e-6, "mm2": 1e-6, "ft²": foot * foot, "ft2": foot * foot, "sqft": foot * foot, "in²": 645.16e-6, "in2": 645.16e-6, "sqin": 645.16e-6}},
+	Speed:  {"speed", "m/s", "mph", map[string]float64{"m/s": 1, "km/h": 1 / 3.6, "kmh": 1 / 3.6, "mph": .44704, "kn": 1852. / 3600, "kt": 1852. / 3600}},
+}
+
+// bareOf answers the unit a bare number is in.
+func (m measured) bareOf(inches bool) string {
+	if inches {
+		return m.inch
+	}
+	return m.metric
+}
+
+func tight(unit string) string {
+	return strings.NewReplacer(" ", "", "·", "", "*", "", ".", "", "-", "").Replace(strings.ToLower(unit))
+}
+
+// ParseAmount reads an amount as a shop writes it: a number with arithmetic, and a unit of
+// its measure or none. It answers the amount in the measure's own unit and whether it was
+// a bare number. It fails with *Error.
+func ParseAmount(text string, of Measure, inches bool) (value float64, plain bool, err error) {
+	m, known := measures[of]
+	if !known {
+		return 0, false, &Error{Text: text, Problem: fmt.Sprintf("%q is no measure.", string(of))}
+	}
+	trimmed := strings.TrimSpace(text)
+	cut := strings.LastIndexFunc(trimmed, func(r rune) bool { return r >= '0' && r <= '9' || r == ')' }) + 1
+	for last := trimmed[cut:]; cut > 1 && last == "" && (strings.HasSuffix(tight(trimmed), "m2") || strings.HasSuffix(tight(trimmed), "t2") || strings.HasSuffix(tight(trimmed), "n2")); last = trimmed[cut:] {
+		cut = strings.LastIndexFunc(trimmed[:cut-1], func(r rune) bool { return r >= '0' && r <= '9' || r == ')' }) + 1 // m2 ends in a digit
+	}
+	number, unit := trimmed[:cut], tight(trimmed[cut:])
+	if number == "" && unit != "" {
+		return 0, false, &Error{Text: text, Problem: "A number is wanted here."}
+	}
+	v, err := ParseNumber(number)
+	if err != nil {
+		return 0, false, err
+	}
+	plain = unit == ""
+	if plain {
+		unit = tight(m.bareOf(inches))
+	}
+	size, known := m.sizes[unit]
+	if !known {
+		return 0, false, &Error{Text: text, Problem: fmt.Sprintf("A %s is wanted here, in %s or %s, not in %q.", m.name, m.metric, m.inch, strings.TrimSpace(trimmed[cut:]))}
+	}
+	if v *= size; math.IsInf(v, 0) || math.IsNaN(v) {
+		return 0, false, &Error{Text: text, Problem: "It is too large."}
+	}
+	return v, plain, nil
+}
+
+// FormatAmount writes an amount given in its measure's own unit as the job does, to six
+// figures.
+func FormatAmount(v float64, of Measure, inches bool) string {
+	m, known := measures[of]
+	if !known {
+		return strconv.FormatFloat(v, 'g', 6, 64)
+	}
+	unit := m.bareOf(inches)
+	x := v / m.sizes[tight(unit)]
+	if x != 0 { // six figures, and no exponent
+		scale := math.Pow(10, 5-math.Floor(math.Log10(math.Abs(x))))
+		x = math.Round(x*scale) / scale
+	}
+	return strconv.FormatFloat(x+0, 'f', -1, 64) + " " + unit
+}
