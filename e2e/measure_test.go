@@ -54,8 +54,8 @@ func TestBriefFromNothing(t *testing.T) {
 	}
 	p.briefSaved()
 	// 1600 empty and 60: 1660 of 1650; the rear 700 + 60·100/120 = 750 of 1200.
-	p.wait("over the gross", `document.querySelector('[data-weight=gross]')?.innerText.includes('1660 kg of 1650 kg') && document.querySelector('[data-weight=gross]').innerText.includes('over')`)
-	p.wait("the rear axle", `document.querySelector('[data-weight=rear]').innerText.includes('750 kg of 1200 kg')`)
+	p.wait("over the gross", `document.querySelector('[data-weight=gross]')?.innerText.includes('1660 lb of 1650 lb') && document.querySelector('[data-weight=gross]').innerText.includes('over')`)
+	p.wait("the rear axle", `document.querySelector('[data-weight=rear]').innerText.includes('750 lb of 1200 lb')`)
 	p.press("Why Rear axle")
 	p.see("statics of a beam on two supports")
 	p.press("Close the working")
@@ -79,7 +79,7 @@ func TestBriefFromNothing(t *testing.T) {
 	eval[bool](p, `(() => { const s = document.querySelector('#open select'); s.value = 'safety'; s.dispatchEvent(new Event('change', { bubbles: true })); return true })()`)
 	p.see("it is about safety: Who stands by the rope?")
 	p.into("limits", "One person lifts", "25")
-	p.see("Winch of 60 kg takes 3 people at 25 kg each")
+	p.see("Winch of 60 lb takes 3 people at 25 lb each")
 	p.briefSaved()
 
 	got, err := a.jobs.Store.Job(t.Context(), j.ID)

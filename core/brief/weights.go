@@ -2,9 +2,11 @@ package brief
 
 import (
 	"fmt"
+	"math"
 
 	"warmanvil/core/load"
 	"warmanvil/core/strength"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
@@ -176,7 +178,7 @@ func (b Brief) Weigh(made ...Made) Weighed {
 	share("rear", "Rear axle", axles.Rear+spare, c.RearLimit, why, &axles.Working, least)
 	share("roof", "Roof", roof, c.RoofLimit, "", &working.Working{Method: "Sum of masses on the roof", Source: "the brief", Formula: "Σ m", Assumptions: []string{"with what holds it there"}, Result: working.Quantity{Symbol: "Σm", Name: "on the roof", Value: roof, Unit: "kg"}}, LeastTrusted(roofSources))
 	if why == "" && axles.Front < 0 {
-		say("lifts", "The %s is lifted: %.0f kg. Move masses forward.", front, axles.Front)
+		say("lifts", "The %s is lifted: %s. Move masses forward.", front, told.Pen{Display: b.Display()}.Mass(math.Round(axles.Front)))
 	}
 	if c.Trailer && why == "" && axles.Total > 0 {
 		nose := 100 * axles.Front / axles.Total

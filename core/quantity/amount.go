@@ -106,3 +106,11 @@ func FormatAmount(v float64, of Measure, inches bool) string {
 	}
 	return strconv.FormatFloat(x+0, 'f', -1, 64) + " " + unit
 }
+
+// FormatMass writes a mass given in kg in a sentence, in pounds where lengths are inches.
+func FormatMass(kg float64, d Display) string {
+	if d.Style == Fraction || d.Style == Decimal {
+		return fmt.Sprintf("%.4g lb", kg/Pound)
+	}
+	return fmt.Sprintf("%.4g kg", kg)
+}

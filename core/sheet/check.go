@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 )
 
@@ -310,6 +311,6 @@ func (b *builder) checkLarge(part *Part) {
 		}
 	}
 	if b.opt.Lift > 0 && part.Mass > b.opt.Lift {
-		b.mind("past-lift", "Large parts", whole, fmt.Sprintf("It weighs %.3g kg and one person lifts %.3g: split it, or lift it with %.0f.", part.Mass, b.opt.Lift, math.Ceil(part.Mass/b.opt.Lift)))
+		b.mind("past-lift", "Large parts", whole, fmt.Sprintf("It weighs %s and one person lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(part.Mass, b.opt.Display), quantity.FormatMass(b.opt.Lift, b.opt.Display), math.Ceil(part.Mass/b.opt.Lift)))
 	}
 }

@@ -71,7 +71,7 @@ func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part)
 	made := s.made(joints)
 	for _, m := range made {
 		if m.Name == bolts {
-			out.Items = append(out.Items, AssembledItem{Name: m.Name, Kind: "part", Kilos: m.Mass, Text: told.Kilos(m.Mass), Why: "They are in all its joints."})
+			out.Items = append(out.Items, AssembledItem{Name: m.Name, Kind: "part", Kilos: m.Mass, Text: p.Kilos(m.Mass), Why: "They are in all its joints."})
 		}
 	}
 	for _, x := range b.Weigh(made...).Shares {
@@ -88,7 +88,7 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part
 	out := []AssembledItem{}
 	placed := map[string]int{}
 	add := func(i AssembledItem) {
-		i.Text = told.Kilos(i.Kilos)
+		i.Text = l.Pen.Kilos(i.Kilos)
 		if i.At != nil {
 			i.Where = l.Pen.Place(*i.At)
 		}
@@ -195,7 +195,7 @@ func (a *Assembled) sum(b brief.Brief, p told.Pen) {
 			heaviest, name = i.Kilos, i.Name
 		}
 	}
-	a.Total = told.Kilos(a.Kilos)
+	a.Total = p.Kilos(a.Kilos)
 	if a.Placed > 0 {
 		at := middle.Mul(1 / a.Placed)
 		a.At, a.Gravity = &at, p.Place(at)
@@ -256,7 +256,7 @@ func (a *Assembled) trailer(b brief.Brief, p told.Pen) {
 		return
 	}
 	r.Working = *p.Explain(r.Working)
-	t.TrailerResult, t.Nose, t.Axle = r, told.Kilos(r.NoseLoad), told.Kilos(r.AxleLoad)
+	t.TrailerResult, t.Nose, t.Axle = r, p.Kilos(r.NoseLoad), p.Kilos(r.AxleLoad)
 	for _, w := range r.Wanted {
 		t.Axles = append(t.Axles, AxlesTold{w.School, p.MM(w.From) + " to " + p.MM(w.To)})
 	}

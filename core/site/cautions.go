@@ -53,7 +53,7 @@ func (s Site) cautions(joints []BoltedTold) (out []working.Finding) {
 	}
 	for _, d := range b.Devices {
 		if d.Mass != nil && d.Mass.Value > 0 && !s.holds(d.ID) {
-			say("tie-down", d.Named(), "Nothing in the job holds %s, %.3g kg: stand it on a mount, bolt or frame, or tie it down by rated straps over what can take them, and rate that as a duty.", d.Named(), d.Mass.Value)
+			say("tie-down", d.Named(), "Nothing in the job holds %s, %s: stand it on a mount, bolt or frame, or tie it down by rated straps over what can take them, and rate that as a duty.", d.Named(), told.Pen{Display: s.Brief.Display()}.Mass(d.Mass.Value))
 		}
 	}
 	if !people {

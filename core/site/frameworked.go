@@ -38,7 +38,7 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 	}
 	seen := map[string]bool{}
 	for _, x := range built.Pieces {
-		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: x.Why, Mark: mark[x.ID], Mass: told.Kilos(x.Mass), From: x.From, To: x.To, Mesh: x.Mesh}
+		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: x.Why, Mark: mark[x.ID], Mass: p.Kilos(x.Mass), From: x.From, To: x.To, Mesh: x.Mesh}
 		if x.Why == "" {
 			t.Long = p.MM(x.Length)
 			t.Ends = [2]EndTold{endTold(p, x.Ends[0]), endTold(p, x.Ends[1])}
@@ -53,12 +53,12 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 		out.Pieces = append(out.Pieces, t)
 	}
 	for _, x := range built.Plates {
-		out.Plates = append(out.Plates, PlateTold{ID: x.ID, Name: x.Name, Owner: x.Owner, Mesh: x.Mesh, Mass: told.Kilos(x.Mass), Text: fmt.Sprintf("%s × %s × %s", p.MM(x.Width), p.MM(x.Height), p.MM(x.Thickness))})
+		out.Plates = append(out.Plates, PlateTold{ID: x.ID, Name: x.Name, Owner: x.Owner, Mesh: x.Mesh, Mass: p.Kilos(x.Mass), Text: fmt.Sprintf("%s × %s × %s", p.MM(x.Width), p.MM(x.Height), p.MM(x.Thickness))})
 	}
 	size := built.Max.Sub(built.Min)
 	weighed := p.Explain(built.Weighing())
-	out.Figures = []FigureTold{{"mass", "mass", told.Kilos(built.Mass), weighed}, {"gravity", "centre of gravity", p.Place(built.Gravity), weighed},
-		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil}, {"paint", "to paint", fmt.Sprintf("%.2f m²", cut.Paint), nil}}
+	out.Figures = []FigureTold{{"mass", "mass", p.Kilos(built.Mass), weighed}, {"gravity", "centre of gravity", p.Place(built.Gravity), weighed},
+		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil}, {"paint", "to paint", p.Area(cut.Paint), nil}}
 	out.Cut = cutTold(p, cut, quantity)
 	for i, r := range out.Cut.Rows {
 		for _, f := range built.Formed {
@@ -96,7 +96,7 @@ func cutTold(p told.Pen, c member.CutList, quantity int) CutTold {
 		for _, k := range r.Corners {
 			r.Notes = append(r.Notes, cornerTold(p, k))
 		}
-		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.MM(r.CutTo), Finish: p.MM(r.Length), Inner: p.MM(r.Short), Weighs: told.Kilos(r.Mass), Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
+		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.MM(r.CutTo), Finish: p.MM(r.Length), Inner: p.MM(r.Short), Weighs: p.Kilos(r.Mass), Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
 	}
 	sticks := 0
 	for _, s := range c.Stocks {
@@ -106,7 +106,7 @@ func cutTold(p told.Pen, c member.CutList, quantity int) CutTold {
 	if sticks == 1 {
 		word = "new stick"
 	}
-	t.Text = fmt.Sprintf("pieces %s, %d %s %s, %.2f m² to paint", told.Kilos(c.Mass), sticks, word, told.Kilos(c.Bought), c.Paint)
+	t.Text = fmt.Sprintf("pieces %s, %d %s %s, %s to paint", p.Kilos(c.Mass), sticks, word, p.Kilos(c.Bought), p.Area(c.Paint))
 	if c.Cost > 0 {
 		t.Text += fmt.Sprintf(", %.2f for steel", c.Cost)
 	}
@@ -122,15 +122,15 @@ func frameHeld(p told.Pen, h member.Held, b brief.Brief, mass float64) FrameHeld
 		t.Wanted = movedTold(p, h.Moves.Limit)
 	}
 	for _, s := range h.Supports {
-		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: told.Newtons(s.Rest[2]), Worst: told.Newtons(s.Force)}
+		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: p.Newtons(s.Rest[2]), Worst: p.Newtons(s.Force)}
 		if s.Working != nil {
 			x.Working = p.Explain(*s.Working)
 		}
 		for k, v := range s.Worst {
 			if k < 3 {
-				x.Six = append(x.Six, told.Newtons(v))
+				x.Six = append(x.Six, p.Newtons(v))
 			} else {
-				x.Six = append(x.Six, fmt.Sprintf("%.0f N·m", v/1000+0))
+				x.Six = append(x.Six, p.Moment(v))
 			}
 		}
 		t.Stands = append(t.Stands, x)
@@ -165,9 +165,9 @@ func frameHeld(p told.Pen, h member.Held, b brief.Brief, mass float64) FrameHeld
 		t.Moves.Work = p.Explain(*t.Moves.Work)
 	}
 	if l := b.Limits.Lift; l != nil && l.Value > 0 {
-		t.Lift = fmt.Sprintf("%s: one person lifts it", told.Kilos(mass))
+		t.Lift = fmt.Sprintf("%s: one person lifts it", p.Kilos(mass))
 		if mass > l.Value {
-			t.Lift = fmt.Sprintf("%s, and one person lifts %s: lift it with %.0f, or by hoist", told.Kilos(mass), told.Kilos(l.Value), math.Ceil(mass/l.Value))
+			t.Lift = fmt.Sprintf("%s, and one person lifts %s: lift it with %.0f, or by hoist", p.Kilos(mass), p.Kilos(l.Value), math.Ceil(mass/l.Value))
 		}
 	}
 	return t

@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/load"
 	"warmanvil/core/solid"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
@@ -98,7 +99,7 @@ func (w *walking) body(k thing, a axes, j brief.Joint, poses map[string]solid.Po
 		w.say("no-gravity", working.Stop, body.Name, fmt.Sprintf("%s: how %s tips its joints cannot be said.", strings.TrimSuffix(why, "."), body.Name))
 	case why != "":
 		body.At = a.at
-		w.say("mass-place", working.Note, body.Name, fmt.Sprintf("%s: its %.3g kg are taken to act at its joint %s.", why, body.Mass, j.Name))
+		w.say("mass-place", working.Note, body.Name, fmt.Sprintf("%s: its %s are taken to act at its joint %s.", why, told.Pen{Display: w.s.Brief.Display()}.Mass(body.Mass), j.Name))
 	}
 	if k.side.Kind == brief.MemberSide {
 		if c := w.s.carrying(k, why); c != nil {

@@ -52,22 +52,23 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 			say(working.Mind, "open-"+o.Kind, "Open items", "Not settled, and it is about %s: %s", o.Kind, o.Text)
 		}
 	}
+	mass := told.Pen{Display: b.Display()}.Mass
 	if l := b.Limits.Lift; l != nil && l.Value > 0 {
 		for _, d := range b.Devices {
 			if d.Mass != nil && d.Mass.Value > l.Value {
-				say(working.Note, "lift", "Lifting", "%s of %g kg takes %.0f people at %g kg each, or a hoist.", d.Named(), d.Mass.Value, math.Ceil(d.Mass.Value/l.Value), l.Value)
+				say(working.Note, "lift", "Lifting", "%s of %s takes %.0f people at %s each, or a hoist.", d.Named(), mass(d.Mass.Value), math.Ceil(d.Mass.Value/l.Value), mass(l.Value))
 			}
 		}
 		for _, p := range parts {
 			if kg := kilos(b, &p); p.Err == nil && kg > l.Value {
-				say(working.Mind, "lift", "Lifting", "%s weighs %.3g kg, over the %g kg one person lifts: split it or say who helps.", p.Name, kg, l.Value)
+				say(working.Mind, "lift", "Lifting", "%s weighs %s, over the %s one person lifts: split it or say who helps.", p.Name, mass(kg), mass(l.Value))
 			}
 		}
 	}
 	if l := b.Limits.Lift; l != nil && l.Value > 0 {
 		for _, f := range frames {
 			if f.mass > l.Value {
-				say(working.Mind, "lift", "Lifting", "%s weighs %.3g kg, over the %g kg one person lifts: say who helps.", f.name, f.mass, l.Value)
+				say(working.Mind, "lift", "Lifting", "%s weighs %s, over the %s one person lifts: say who helps.", f.name, mass(f.mass), mass(l.Value))
 			}
 		}
 	}

@@ -51,3 +51,53 @@ func (p Pen) Degrees(v float64) string { return fmt.Sprintf("%.2f°", v+0) }
 func (p Pen) Place(v solid.Vector) string {
 	return fmt.Sprintf("%s forward, %s left, %s up", p.MM(v[0]), p.MM(v[1]), p.MM(v[2]))
 }
+
+// inches tells whether the job writes inches, and so pounds.
+func (p Pen) inches() bool { return p.Display.Style != quantity.Metric && p.Display.Style != "" }
+
+// Newtons writes a force given in N.
+func (p Pen) Newtons(v float64) string {
+	if p.inches() {
+		return fmt.Sprintf("%.0f lbf", math.Round(v/quantity.PoundForce)+0) // no minus before nothing
+	}
+	switch a := math.Abs(v); {
+	case a >= 10000:
+		return fmt.Sprintf("%.1f kN", v/1000)
+	case a >= 1000:
+		return fmt.Sprintf("%.2f kN", v/1000)
+	}
+	return fmt.Sprintf("%.0f N", math.Round(v)+0)
+}
+
+// Moment writes a moment given in N·mm.
+func (p Pen) Moment(v float64) string {
+	if p.inches() {
+		return fmt.Sprintf("%.1f lbf·ft", v/(quantity.PoundForce*304.8)+0)
+	}
+	return fmt.Sprintf("%.1f N·m", v/1000+0)
+}
+
+// Kilos writes a mass given in kg.
+func (p Pen) Kilos(v float64) string {
+	unit := "kg"
+	if p.inches() {
+		v, unit = v/quantity.Pound, "lb"
+	}
+	if v < 10 {
+		return fmt.Sprintf("%.2f %s", v, unit)
+	}
+	return fmt.Sprintf("%.1f %s", v, unit)
+}
+
+// Mass writes a mass given in kg with the three figures a sentence needs.
+func (p Pen) Mass(v float64) string {
+	return quantity.FormatMass(v, p.Display)
+}
+
+// Area writes an area given in m².
+func (p Pen) Area(v float64) string {
+	if p.inches() {
+		return fmt.Sprintf("%.1f ft²", v/(.3048*.3048))
+	}
+	return fmt.Sprintf("%.2f m²", v)
+}

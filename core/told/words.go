@@ -24,31 +24,12 @@ func LowerFirst(s string) string {
 	return strings.ToLower(s[:1]) + s[1:]
 }
 
-// Newtons writes a force given in N.
-func Newtons(v float64) string {
-	switch a := math.Abs(v); {
-	case a >= 10000:
-		return fmt.Sprintf("%.1f kN", v/1000)
-	case a >= 1000:
-		return fmt.Sprintf("%.2f kN", v/1000)
-	}
-	return fmt.Sprintf("%.0f N", math.Round(v)+0) // no minus before nothing
-}
-
 // Joined writes two pieces of text with a plus, one where they are alike.
 func Joined(a, b string) string {
 	if a == "" || a == b {
 		return b
 	}
 	return a + " + " + b
-}
-
-// Kilos writes a mass given in kg.
-func Kilos(v float64) string {
-	if v < 10 {
-		return fmt.Sprintf("%.2f kg", v)
-	}
-	return fmt.Sprintf("%.1f kg", v)
 }
 
 // Plural picks the word for a number of things.

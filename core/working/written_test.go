@@ -55,7 +55,7 @@ func TestWrittenInPounds(t *testing.T) {
 		{Quantity{Value: 135581.79483314, Unit: "N·mm"}, "135.582 N·m", "100 lbf·ft (135.582 N·m)"},
 		{Quantity{Value: 235, Unit: "MPa"}, "235.0 MPa", "34.08 ksi (235.0 MPa)"},
 		{Quantity{Value: 45.359237, Unit: "kg"}, "45.359 kg", "100 lb (45.359 kg)"},
-		{Quantity{Value: 250.1234, Unit: "kg"}, "250.123 kg", "551.4 lb (250.123 kg)"},
+		{Quantity{Value: 250.1234, Unit: "kg"}, "250.123 kg", "551.43 lb (250.123 kg)"},
 		{Quantity{Value: .5, Unit: ""}, "0.5", "0.5"},
 	} {
 		w := Working{Inputs: []Quantity{c.q}, Steps: []Quantity{c.q}, Result: c.q}
