@@ -3,9 +3,12 @@ package e2e
 import (
 	"bytes"
 	"fmt"
+	"math"
 	"strings"
 	"testing"
 	"time"
+
+	"github.com/chromedp/chromedp/kb"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/joint"
@@ -21,7 +24,7 @@ import (
 
 // boxOnArm is a job of two bodies: a box bolted on a frame, an arm, that is bolted to a
 // rail of the vehicle. How far the box's holes stand from its edge nobody said.
-func (a app) boxOnArm(t *testing.T) (id string) {
+func (a app) boxOnArm(t *testing.T, unit brief.Unit) (id string) {
 	t.Helper()
 	var d member.Doc
 	for _, s := range section.Table() {
@@ -43,7 +46,7 @@ func (a app) boxOnArm(t *testing.T) (id string) {
 	top := foot
 	top.Size, top.Holes = "M5", [][2]float64{{-20, -20}, {20, -20}, {20, 20}, {-20, 20}}
 	top.Plies = []joint.Ply{{Name: "box's foot", Material: "alu-3003-h14", Thickness: 2, Hole: 5.5, Wide: [2]float64{100, 100}, Stiff: true}, {Name: "tube", Hole: 5.5, Edge: 20, Wide: [2]float64{50, 300}, Stiff: true}}
-	b := brief.Brief{Name: "Winch box", Quantity: 1, Unit: brief.UnitMM, Grain: 1, Criticality: brief.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
+	b := brief.Brief{Name: "Winch box", Quantity: 1, Unit: unit, Grain: 1, Criticality: brief.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
 		Devices: []brief.Device{{ID: "box", Name: "Box", Mass: known(12), Gravity: &brief.Gravity{Z: 120, Trust: brief.Measured}, Envelope: &brief.Box{Length: 200, Width: 200, Height: 240}, Behind: known(0)}},
 		Joints: []brief.Joint{
 			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: frame.ID, Member: arm}}, Design: top},
@@ -68,7 +71,7 @@ func (a app) boxOnArm(t *testing.T) (id string) {
 // is over, with no label; a change is taken, it holds, and the label is printed.
 func TestStoryOfAPull(t *testing.T) {
 	a := startApp(t)
-	id := a.boxOnArm(t)
+	id := a.boxOnArm(t, brief.UnitMM)
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + id + "/hold")
 	says := func(verdict string) {
@@ -123,5 +126,67 @@ func TestStoryOfAPull(t *testing.T) {
 		if !strings.Contains(text, w) {
 			t.Errorf("the label lacks %q:\n%s", w, text)
 		}
+	}
+}
+
+// In an inch job a pull is typed and told in pounds, a unit that is written counts
+// whatever the job's, one of another quantity is refused beside the field, and workings
+// have pounds with the newtons beside them.
+func TestPoundsInAnInchJob(t *testing.T) {
+	a := startApp(t)
+	id := a.boxOnArm(t, brief.UnitFraction)
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	field := func(label, want string) {
+		t.Helper()
+		p.wait(label+" to show "+want, fmt.Sprintf(`(() => {
+			const l = [...document.querySelectorAll('[data-duty] label')].find(l => l.innerText.trim() === %q)
+			return document.getElementById(l?.htmlFor)?.value === %q
+		})()`, label, want))
+	}
+	kept := func(want float64) {
+		t.Helper()
+		p.briefKept()
+		j, err := a.jobs.Store.Job(t.Context(), id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := j.Brief.Duties[0].Force; math.Abs(got-want) > 1e-6 {
+			t.Errorf("%g N are kept, want %g", got, want)
+		}
+	}
+	p.press("Duties")
+	p.press("Rate something")
+	p.set("[data-duty]", "Duty", "Winch line")
+	p.pick("[data-duty]", "It acts on", "Box")
+	p.set("[data-duty]", "Pull", "300")
+	p.set("[data-duty]", "Way, up", "1")
+	field("Pull", "300 lbf")
+	p.wait("what it is under", `document.querySelector('[data-says]')?.innerText.includes('under 300 lbf') || document.querySelector('[data-says]')?.innerText.includes('cannot say')`)
+	kept(300 * 4.4482216152605)
+	p.set("[data-duty]", "Pull", "2 kN")
+	field("Pull", "449.618 lbf")
+	kept(2000)
+	p.set("[data-duty]", "Pull", "450")
+	p.keys(kb.Shift + kb.Tab)
+	p.set("[data-duty]", "Pull", "80 kg")
+	p.see("A force is wanted here, in N or lbf")
+	p.set("[data-duty]", "Pull", "100 lb")
+	field("Pull", "100 lbf")
+	kept(444.82216152605)
+
+	p.press("Arm on the rail")
+	p.wait("the ledger", `document.querySelector('.ledger [data-check=shear]')`)
+	p.wait("forces in pounds", `document.querySelector('.ledger [data-check=shear]').innerText.includes('lbf of')`)
+	if eval[bool](p, `/\d (k?N|N·m|MPa|kg)\b/.test(document.querySelector('.ledger').innerText)`) {
+		t.Errorf("metric units in the ledger of an inch job: %s", eval[string](p, `document.querySelector('.ledger').innerText`))
+	}
+	p.press("Why Bolt in shear")
+	p.wait("pounds with newtons beside them", `/[\d.]+ lbf \([\d.]+ N\)/.test(document.body.innerText)`)
+	p.press("Close the working")
+	p.press("Load path")
+	p.wait("the path in pounds", `document.querySelector('[data-path-panel]')?.innerText.includes(' lbf ') && document.querySelector('[data-path-panel]').innerText.includes(' lb')`)
+	if eval[bool](p, `/\d (kN|kg)\b/.test(document.querySelector('[data-path-panel]').innerText)`) {
+		t.Error("metric units in the load path of an inch job")
 	}
 }
