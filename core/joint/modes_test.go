@@ -127,6 +127,11 @@ func TestPlateBesideItsBolts(t *testing.T) {
 	about(t, "each bolt", c.Demand, 2000, 1e-9)
 	in.Plies[0].Thickness = 4
 	about(t, "of 4", check(t, work(t, in), "bend-0").Capacity, 60*16*360*(2-11./60)/100/1.67, 1e-6)
+	// Nearer to its bend than half a bolt: nothing bends between.
+	in.Plies[0].Pull = 4
+	if c := check(t, work(t, in), "bend-0"); c.Verdict != strength.NotNeeded || !strings.Contains(c.Why, "so near") {
+		t.Errorf("4 mm from the bend: %+v", c)
+	}
 	in.Plies[0].Pull = 0
 	if c := check(t, work(t, in), "bend-0"); c.Verdict != strength.CannotSay || !strings.Contains(c.Why, "how far the bend") {
 		t.Errorf("with the bend not given: %+v", c)

@@ -7,6 +7,8 @@ package member
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 
 	"warmanvil/core/section"
 	"warmanvil/core/solid"
@@ -219,6 +221,19 @@ const (
 	maxSize = 1e6 // mm
 )
 
+// bounded refuses sizes of a section that run away; which of them make one is told where
+// it is built.
+func bounded(path string, s section.Sizes) error {
+	sizes := map[string]float64{"width": s.Width, "height": s.Height, "wall": s.Wall, "outerRadius": s.OuterRadius, "diameter": s.Diameter, "legVertical": s.LegVertical, "legHorizontal": s.LegHorizontal,
+		"thickness": s.Thickness, "depth": s.Depth, "flangeWidth": s.FlangeWidth, "web": s.Web, "flange": s.Flange}
+	for _, name := range slices.Sorted(maps.Keys(sizes)) {
+		if err := working.Within(path+"/"+name, "A size of the section", sizes[name], -5000, 5000, "mm"); err != nil {
+			return err
+		}
+	}
+	return working.Within(path+"/density", "The density", s.Density, 0, 30000, "kg/m³")
+}
+
 // Check refuses a document that cannot be kept; what cannot be built of it is
 // told by Build, and everything else still shown.
 func (d Doc) Check() error {
@@ -257,9 +272,14 @@ func (d Doc) Check() error {
 		add(working.Within(at+"/turn", "The turn about its axis", m.Turn, -360, 360, "°"))
 		add(working.Within(at+"/trim", "The trim allowance", m.Trim, 0, 1000, "mm"))
 		add(working.Within(at+"/k", "The buckling length", m.K, 0, 10, ""))
+		add(bounded(at+"/section", m.Section))
+		if m.Splice != nil {
+			add(working.Within(at+"/splice/at", "The splice's place", m.Splice.At, 0, maxSize, "mm"))
+		}
 		for name, e := range map[string]End{"a": m.A, "b": m.B} {
 			length(at+"/"+name+"/back", "The set-back", e.Back)
 			add(working.Within(at+"/"+name+"/gap", "The gap", e.Gap, 0, 100, "mm"))
+			add(working.Within(at+"/"+name+"/leg", "The fillet's leg", e.Leg, 0, 100, "mm"))
 		}
 	}
 	for i, c := range d.Copies {

@@ -48,6 +48,12 @@ func TestHardestEndsEveryMode(t *testing.T) {
 			m.Eval = func(c *float64) Hit { return Hit{Demand: math.Inf(1), Capacity: 1} }
 		}), []float64{1}, CannotSay, "no number"},
 		{"nothing to carry it", with(func(m *Mode[float64]) { m.Eval = func(c *float64) Hit { return Hit{Demand: 1} } }), []float64{1}, Over, "nothing to set against"},
+		{"nothing of it can give way", with(func(m *Mode[float64]) {
+			m.Eval = func(c *float64) Hit { return Hit{Demand: *c, Capacity: math.Inf(1)} }
+		}), []float64{1, 2}, NotNeeded, "nothing of it gives way"},
+		{"gives way in one case, not in another", with(func(m *Mode[float64]) {
+			m.Eval = func(c *float64) Hit { return Hit{Demand: *c, Capacity: map[bool]float64{true: math.Inf(1), false: 1}[*c > 1]} }
+		}), []float64{.5, 9}, Holds, ""},
 		{"gone", with(func(m *Mode[float64]) {
 			m.Eval = func(c *float64) Hit { return Hit{Demand: 1, Capacity: 5, Gone: "Torn through."} }
 		}), []float64{1}, Over, "Torn through."},
@@ -60,6 +66,9 @@ func TestHardestEndsEveryMode(t *testing.T) {
 		got := Hardest([]Mode[float64]{c.mode}, c.cases, named)[0]
 		if got.Verdict != c.want || !strings.Contains(got.Why, c.says) {
 			t.Errorf("%s: %s %q, want %s %q", c.what, got.Verdict, got.Why, c.want, c.says)
+		}
+		if math.IsInf(got.Capacity, 0) || math.IsNaN(got.Capacity) || math.IsInf(got.Demand, 0) && got.Verdict != CannotSay {
+			t.Errorf("%s: %g of %g cannot be written", c.what, got.Demand, got.Capacity)
 		}
 		if (got.Verdict == NotNeeded || got.Verdict == CannotSay) && got.Why == "" {
 			t.Errorf("%s: %s without why", c.what, got.Verdict)

@@ -130,8 +130,15 @@ func (m *Mode[C]) ask(cases []C, name func(c *C) string) Check {
 	case worst.Gone != "":
 		c.Verdict, c.Why = Over, worst.Gone
 		return c
-	case worst.Demand <= idleDemand:
-		c.Verdict, c.Demand, c.Why, c.Case, c.Working = NotNeeded, 0, m.Idle, "", nil
+	case worst.Demand <= idleDemand || math.IsInf(worst.Capacity, 1):
+		c.Verdict, c.Why, c.Case, c.Working = NotNeeded, m.Idle, "", nil
+		if worst.Demand > idleDemand {
+			c.Why = "It is held so near to where it is pulled that nothing of it gives way between."
+		}
+		c.Demand = 0
+		if math.IsInf(c.Capacity, 1) {
+			c.Capacity = 0
+		}
 		if c.Why == "" {
 			c.Why = "Nothing asks it in any case."
 		}
