@@ -52,7 +52,9 @@ func TestHardestEndsEveryMode(t *testing.T) {
 			m.Eval = func(c *float64) Hit { return Hit{Demand: *c, Capacity: math.Inf(1)} }
 		}), []float64{1, 2}, NotNeeded, "nothing of it gives way"},
 		{"gives way in one case, not in another", with(func(m *Mode[float64]) {
-			m.Eval = func(c *float64) Hit { return Hit{Demand: *c, Capacity: map[bool]float64{true: math.Inf(1), false: 1}[*c > 1]} }
+			m.Eval = func(c *float64) Hit {
+				return Hit{Demand: *c, Capacity: map[bool]float64{true: math.Inf(1), false: 1}[*c > 1]}
+			}
 		}), []float64{.5, 9}, Holds, ""},
 		{"gone", with(func(m *Mode[float64]) {
 			m.Eval = func(c *float64) Hit { return Hit{Demand: 1, Capacity: 5, Gone: "Torn through."} }
