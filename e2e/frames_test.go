@@ -227,9 +227,7 @@ func TestFrameEdges(t *testing.T) {
 	p.press("Rear rail")
 	p.press("Carries")
 	p.press("Four horns and drivers")
-	if got := eval[string](p, `[...document.querySelectorAll('.form input')].map(i => i.value).join(' ')`); !strings.Contains(got, "60") {
-		t.Errorf("the other's load is not here: %q", got)
-	}
+	p.wait("the other's load", `[...document.querySelectorAll('.form input')].some(i => i.value === '60 lb')`)
 }
 
 // In the drawing: two points tapped one after the other are joined by a member,

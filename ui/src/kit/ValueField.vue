@@ -40,6 +40,12 @@ let reading: Promise<void> = Promise.resolve()
 let before: number | null = null // what stood here before this entry was begun
 
 async function show() {
+  await written()
+  // What is about to be typed over stays chosen when its text arrives late.
+  if (typed.value === null && document.activeElement === box.value) void nextTick(() => box.value?.select())
+}
+
+async function written() {
   const v = props.modelValue
   if (v === null || Number.isNaN(v)) shown.value = ''
   else if (kind.value === 'angle') shown.value = `${+v.toFixed(2)}°`
