@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 )
 
@@ -31,7 +32,7 @@ func (b *builder) measure(part *Part) {
 	x, y := part.Bounds.Size()
 	b.blank(part, "blankX", "Blank, left to right", x, false)
 	b.blank(part, "blankY", "Blank, front to back", y, true)
-	b.figure(part, "mass", "Mass", part.Mass, "kg", trimZeros(fmt.Sprintf("%.3g", part.Mass))+" kg", working.Working{
+	b.figure(part, "mass", "Mass", part.Mass, "kg", b.massText(part.Mass), working.Working{
 		Method: "Mass of the blank", Source: "area times thickness times density", Formula: "m = A·T·ρ",
 		Inputs: []working.Quantity{{Symbol: "A", Name: "area net of cut holes", Value: part.Area, Unit: "mm²"}, qmm("T", "thickness", b.recipe.Thickness),
 			{Symbol: "ρ", Name: "density of " + b.material.Name, Value: b.material.Density, Unit: "kg/m³"}},
@@ -51,6 +52,13 @@ func (b *builder) measure(part *Part) {
 			Method: "Size of the folded part", Source: "box round the outer faces", Formula: "largest − smallest coordinate",
 			Inputs: []working.Quantity{qmm("min", "smallest", part.Body.Min[i]), qmm("max", "largest", part.Body.Max[i])}})
 	}
+}
+
+func (b *builder) massText(kg float64) string {
+	if b.opt.Display.Style == quantity.Fraction || b.opt.Display.Style == quantity.Decimal {
+		return trimZeros(fmt.Sprintf("%.3g", kg/quantity.Pound)) + " lb"
+	}
+	return trimZeros(fmt.Sprintf("%.3g", kg)) + " kg"
 }
 
 func (b *builder) areaText(mm2 float64) string {

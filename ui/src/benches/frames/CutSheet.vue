@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the saw cuts, from which sticks, and the papers that go with it.
+import { useAmounts } from '@/kit/amounts'
 import { computed } from 'vue'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
@@ -8,6 +9,7 @@ import RemnantList from './RemnantList.vue'
 import StickDrawing from './StickDrawing.vue'
 import type { OpenFrame } from './useFrame'
 
+const { mass } = useAmounts()
 const props = defineProps<{ open: OpenFrame }>()
 const cut = computed(() => props.open.worked.value!.cut)
 const saw = computed(() => props.open.doc.value!.saw ?? {})
@@ -64,7 +66,7 @@ const fields = [
     <section v-for="s in cut.stocks" :key="s.stock">
       <h2>{{ s.stock }}</h2>
       <p class="small">
-        <b>{{ s.new === 1 ? '1 new stick' : `${s.new} new sticks` }}</b>, {{ s.mass.toFixed(1) }} kg: {{ s.says }}.
+        <b>{{ s.new === 1 ? '1 new stick' : `${s.new} new sticks` }}</b>, {{ mass(s.mass, 1) }}: {{ s.says }}.
         <WhyButton v-if="s.working" :name="`sticks of ${s.stock}`" :working="s.working" />
       </p>
       <StickDrawing v-for="k in s.sticks" :key="k.name" :stick="k" :rows="cut.rows" :lengths="open.style.value" />

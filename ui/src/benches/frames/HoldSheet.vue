@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Will the frame hold: the word, what works hardest, what moves, what shakes,
 // and which section would do.
+import { useAmounts } from '@/kit/amounts'
 import { computed, ref } from 'vue'
 import type { MemberHeld } from '@/api/client'
 import LedgerList from '@/kit/LedgerList.vue'
@@ -13,6 +14,7 @@ import SectionTable from './SectionTable.vue'
 import type { OpenFrame } from './useFrame'
 import PictureFrame from '@/kit/PictureFrame.vue'
 
+const { mass } = useAmounts()
 const props = defineProps<{ open: OpenFrame }>()
 const hold = computed(() => props.open.worked.value!.hold)
 const all = ref(false)
@@ -53,13 +55,17 @@ const stock = ref('')
             >swings at <b class="num">{{ hold.hertz[0] }}</b></span
           >
           <span
-            >carries <b class="num">{{ hold.carries.toFixed(0) }} kg</b></span
+            >carries <b class="num">{{ mass(hold.carries, 0) }}</b></span
           >
         </p>
         <p v-if="hold.hardest" class="small">Hardest: {{ hold.hardest }}.</p>
         <p class="soft small">Moves most on {{ hold.moves.member || 'a member' }}, {{ hold.moves.case }}.</p>
         <p v-if="hold.stable" class="soft small">
-          Before it buckles as a whole it bears
+          {{
+            hold.stable.result.name.includes('at least')
+              ? 'Before it buckles as a whole it bears at least'
+              : 'Before it buckles as a whole it bears'
+          }}
           <b class="num">{{ hold.stable.result.value.toFixed(hold.stable.result.value < 10 ? 1 : 0) }}</b> times its loads.
           <WhyButton name="buckling of the whole frame" :working="hold.stable" />
         </p>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // Other sections tried in the frame, lightest first; one press takes one.
+import { useAmounts } from '@/kit/amounts'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, type Option, take, words } from '@/api/client'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import type { OpenFrame } from './useFrame'
 
+const { mass } = useAmounts()
 const props = defineProps<{ open: OpenFrame; stock: string }>()
 const emit = defineEmits<{ taken: [stock: string] }>()
 const id = computed(() => props.open.got.value!.id)
@@ -53,7 +55,7 @@ function pick(o: Option) {
             {{ o.stock }}<span v-if="o.now" class="soft"> in now</span><b v-if="o.lightest"> lightest that holds</b
             ><span v-if="o.why" class="why">{{ o.why }}</span>
           </td>
-          <td class="num">{{ o.mass.toFixed(1) }} kg</td>
+          <td class="num">{{ mass(o.mass, 1) }}</td>
           <td><VerdictLine :utilisation="o.use" :verdict="o.verdict" :label="o.stock" /></td>
           <td class="num">{{ o.moves.toFixed(1) }} mm</td>
           <td v-if="data.some((x) => x.cost)" class="num">{{ o.cost?.toFixed(0) }}</td>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 // One stick with its pieces as they are sawn off it.
+import { useAmounts } from '@/kit/amounts'
 import { computed } from 'vue'
 import type { CutRow, StockPlan } from '@/api/client'
 
 type Stick = StockPlan['sticks'][number]
+const { mass } = useAmounts()
 const props = defineProps<{ stick: Stick; rows: CutRow[]; lengths: { unit: string } }>()
 const w = 1000
 const x = (v: number) => (w * v) / props.stick.length
@@ -28,7 +30,7 @@ const pieces = computed(() =>
 <template>
   <figure>
     <figcaption class="small">
-      {{ stick.name }}, {{ say(stick.length) }}, {{ stick.mass.toFixed(1) }} kg; left over <b>{{ say(stick.left) }}</b>
+      {{ stick.name }}, {{ say(stick.length) }}, {{ mass(stick.mass, 1) }}; left over <b>{{ say(stick.left) }}</b>
     </figcaption>
     <svg :viewBox="`0 0 ${w} 44`" role="img" :aria-label="`${stick.name}: ${stick.pieces.map((p) => p.mark).join(', ')}`">
       <rect x="0" y="4" :width="w" height="36" class="rest" />

@@ -30,8 +30,10 @@ const spoken = computed(() => result.value?.checks.filter((c) => c.utilisation !
 const silent = computed(() => result.value?.checks.filter((c) => c.verdict === 'cannot say') ?? [])
 const { force } = useAmounts()
 const inches = computed(() => props.open.style.value.unit !== 'mm')
-const torque = (nmm: number) =>
-  `${(nmm / 1000).toPrecision(3)} N·m` + (inches.value ? `, ${(nmm / 1355.818).toPrecision(3)} lbf·ft` : '')
+const torque = (nmm: number) => {
+  const metric = `${(nmm / 1000).toPrecision(3)} N·m`
+  return inches.value ? `${(nmm / 1355.818).toPrecision(3)} lbf·ft, ${metric}` : metric
+}
 const meets = { always: 'always meet', mostly: 'mostly meet', no: 'do not meet', 'cannot say': 'cannot be said to meet' }
 const hard = computed(() => props.told?.reach.filter((r) => r.reach !== 'reachable') ?? [])
 const shut = computed(() => props.told?.reach.filter((r) => r.later) ?? [])

@@ -165,7 +165,7 @@ const sizes = ['length', 'width', 'height'] as const
   align-items: end;
 }
 .dated {
-  grid-template-columns: minmax(150px, 1.6fr) 1fr 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(168px, 1fr));
 }
 .across {
   grid-column: 1 / -1;
