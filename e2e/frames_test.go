@@ -12,6 +12,7 @@ import (
 
 	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 
 	"warmanvil/core/tube"
 )
@@ -49,7 +50,11 @@ func TestOutriggersFromStarterToSawSheet(t *testing.T) {
 	}
 	p.press("Build")
 	p.press("Front tip")
-	p.set(".form", "left", "1030")
+	// However slowly it is typed, a number is one change to undo.
+	p.enter(".form", "left")
+	p.keys("103")
+	p.wait("half of it to be saved", `document.querySelector('[data-frame]')?.dataset.frame === 'saved' && document.querySelector('.strip').innerText.includes('r2')`)
+	p.keys("0" + kb.Tab)
 	p.frameSaved()
 	p.press("Cut")
 	p.wait("the longer arm", `document.querySelector('.cut').innerText.includes('614.7 mm')`)

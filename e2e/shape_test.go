@@ -11,6 +11,8 @@ import (
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
+
+	"warmanvil/job"
 )
 
 // From nothing to a file that cuts: a new part, a flange that is too short, the
@@ -166,7 +168,7 @@ func TestConflictKeepsBoth(t *testing.T) {
 	}
 	r := now.Recipe
 	r.Base.Length = 66
-	if _, err := a.jobs.SavePart(ctx, partID, now.Revision, now.Name, now.Quantity, r); err != nil {
+	if _, err := a.jobs.SavePart(ctx, partID, job.On{Revision: now.Revision}, now.Name, now.Quantity, r); err != nil {
 		t.Fatal(err)
 	}
 	p.size("/base/width", "190")

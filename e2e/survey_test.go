@@ -16,6 +16,13 @@ import (
 // set types over the field of a label inside whatever a selector finds.
 func (p *page) set(inside, label, text string) {
 	p.t.Helper()
+	p.enter(inside, label)
+	p.keys(text + kb.Tab)
+}
+
+// enter goes into a field; what is typed replaces what it holds.
+func (p *page) enter(inside, label string) {
+	p.t.Helper()
 	p.wait("the field "+label, fmt.Sprintf(`(() => {
 		const l = [...document.querySelectorAll(%[1]q + ' label')].find(l => l.innerText.trim() === %[2]q)
 		const e = l && document.getElementById(l.htmlFor)
@@ -24,7 +31,6 @@ func (p *page) set(inside, label, text string) {
 		return !!e
 	})()`, inside, label))
 	p.do(chromedp.Click(chromedp.CSS(`[data-fill]`)), chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
-	p.keys(text + kb.Tab)
 }
 
 // pick chooses from the list of a label.

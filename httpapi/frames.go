@@ -29,6 +29,8 @@ type FrameSave struct {
 	Name     string     `json:"name"`
 	Quantity int        `json:"quantity"`
 	Frame    member.Doc `json:"frame"`
+
+	Continues bool `json:"continues,omitempty" doc:"the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it"`
 }
 
 // FrameHead is a frame in lists.
@@ -77,7 +79,7 @@ func (s *server) framePage(c call, p job.Part) (FramePage, error) {
 		return FramePage{}, err
 	}
 	return FramePage{ID: p.ID, JobID: p.JobID, Revision: p.Revision, Summary: p.Summary, CanUndo: p.UndoTo != nil, CanRedo: p.RedoTo != nil, Archived: p.Archived,
-		State: FrameSave{p.Name, p.Quantity, *p.Frame}, Worked: f.Worked}, nil
+		State: FrameSave{Name: p.Name, Quantity: p.Quantity, Frame: *p.Frame}, Worked: f.Worked}, nil
 }
 
 func (s *server) frameRoutes() {
@@ -112,7 +114,7 @@ func (s *server) frameRoutes() {
 		}
 	}
 	route(s, operation{method: "PUT", path: "/api/v1/frames/{id}", id: "saveFrame", summary: "Keep a new state as a revision", match: true}, kept(func(c call, in FrameSave, n int) (job.Part, error) {
-		return s.jobs.SaveFrame(c.Request.Context(), c.id, n, in.Name, in.Quantity, in.Frame)
+		return s.jobs.SaveFrame(c.Request.Context(), c.id, job.On{Revision: n, Continues: in.Continues}, in.Name, in.Quantity, in.Frame)
 	}))
 	back := func(do func(c call, n int) (job.Part, error)) func(c call, _ none) (FramePage, error) {
 		one := kept(func(c call, _ FrameSave, n int) (job.Part, error) { return do(c, n) })

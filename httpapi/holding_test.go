@@ -77,7 +77,7 @@ func TestHoldingOverHTTP(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := c.jobs.SavePart(t.Context(), part.ID, part.Revision, part.Name, part.Quantity, recipe); err != nil {
+	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision}, part.Name, part.Quantity, recipe); err != nil {
 		t.Fatal(err)
 	}
 	after := c.holding(j.ID).Holding.Mounts[0]

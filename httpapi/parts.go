@@ -34,6 +34,8 @@ type PartSave struct {
 	Name     string       `json:"name"`
 	Quantity int          `json:"quantity"`
 	Recipe   sheet.Recipe `json:"recipe"`
+
+	Continues bool `json:"continues,omitempty" doc:"the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it"`
 }
 
 // PartArchive puts a part away or brings it back.
@@ -154,7 +156,7 @@ func (s *server) partRoutes() {
 		if err != nil {
 			return PartView{}, err
 		}
-		p, err := s.jobs.SavePart(c.Request.Context(), c.id, n, in.Name, in.Quantity, in.Recipe)
+		p, err := s.jobs.SavePart(c.Request.Context(), c.id, job.On{Revision: n, Continues: in.Continues}, in.Name, in.Quantity, in.Recipe)
 		return s.saved(c, p, err)
 	})
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/archive", id: "archivePart", summary: "Put a part away or bring it back"}, func(c call, in PartArchive) (Done, error) {

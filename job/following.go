@@ -47,7 +47,7 @@ func (s *Service) BringUp(ctx context.Context, jobID, followID string) ([]Part, 
 	}
 	for _, id := range order {
 		k := slices.IndexFunc(parts, func(p site.BuiltPart) bool { return p.ID == id })
-		p, err := s.SavePart(ctx, id, parts[k].Revision, parts[k].Name, parts[k].Quantity, recipes[id])
+		p, err := s.SavePart(ctx, id, On{Revision: parts[k].Revision}, parts[k].Name, parts[k].Quantity, recipes[id])
 		if err != nil {
 			return nil, err
 		}

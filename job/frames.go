@@ -69,13 +69,14 @@ func stockSection(name string) (section.Stock, error) {
 }
 
 // SaveFrame keeps a new state of a frame as a revision.
-func (s *Service) SaveFrame(ctx context.Context, id string, expected int, name string, quantity int, d member.Doc) (Part, error) {
+func (s *Service) SaveFrame(ctx context.Context, id string, on On, name string, quantity int, d member.Doc) (Part, error) {
 	d.Schema = member.Schema
 	if err := s.checkFrame(name, quantity, d); err != nil {
 		return Part{}, err
 	}
-	p := Part{Part: site.Part{ID: id, Name: name, Quantity: quantity, Frame: &d, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
-	return s.Store.SavePart(ctx, p, expected)
+	p := s.next(id, on, name, quantity)
+	p.Frame = &d
+	return s.Store.SavePart(ctx, p, on.Revision)
 }
 
 // FrameOf answers a frame with everything that follows from it.

@@ -33,6 +33,8 @@ type Part struct {
 	Archived bool
 	Created  time.Time
 	Updated  time.Time
+
+	Continues bool // of a save: undo goes where it goes from the revision before
 }
 
 // Bare answers parts without what the store keeps of them.

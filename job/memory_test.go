@@ -118,6 +118,10 @@ func (m *memory) SavePart(_ context.Context, p Part, expected int) (Part, error)
 		return was, nil
 	}
 	p.JobID, p.Created = was.JobID, was.Created
+	if p.Continues && was.RedoTo == nil && was.UndoTo != nil {
+		p.UndoTo = was.UndoTo
+	}
+	p.Continues = false // not kept
 	m.keep(p)
 	return p, m.down
 }

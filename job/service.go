@@ -139,14 +139,27 @@ func (s *Service) DuplicatePart(ctx context.Context, id string) (Part, error) {
 	return p, s.Store.CreatePart(ctx, p)
 }
 
-// SavePart keeps a new state of a part as a revision, if nobody saved since
-// revision expected. Saving what is there already makes no revision.
-func (s *Service) SavePart(ctx context.Context, id string, expected int, name string, quantity int, r sheet.Recipe) (Part, error) {
+// On is what a new state was made from. Continues tells that the change still goes on
+// that made that revision, a number typed digit by digit: undo goes back to before it.
+type On struct {
+	Revision  int
+	Continues bool
+}
+
+// next is a part's next revision.
+func (s *Service) next(id string, on On, name string, quantity int) Part {
+	return Part{Part: site.Part{ID: id, Name: name, Quantity: quantity, Revision: on.Revision + 1}, UndoTo: &on.Revision, Continues: on.Continues, Updated: s.Now()}
+}
+
+// SavePart keeps a new state of a part as a revision, if nobody saved since the one it
+// was made on. Saving what is there already makes no revision.
+func (s *Service) SavePart(ctx context.Context, id string, on On, name string, quantity int, r sheet.Recipe) (Part, error) {
 	if err := s.checkPart(name, quantity, r); err != nil {
 		return Part{}, err
 	}
-	p := Part{Part: site.Part{ID: id, Name: name, Quantity: quantity, Recipe: r, Revision: expected + 1}, UndoTo: &expected, Updated: s.Now()}
-	return s.Store.SavePart(ctx, p, expected)
+	p := s.next(id, on, name, quantity)
+	p.Recipe = r
+	return s.Store.SavePart(ctx, p, on.Revision)
 }
 
 // Undo brings back the state before the last change, as a new revision: no

@@ -44,7 +44,7 @@ func TestUndoAndRedoWalk(t *testing.T) {
 	for _, w := range []float64{70, 80, 90} {
 		r := p.Recipe
 		r.Base.Width = w
-		p = must[Part](t)(s.SavePart(ctx, p.ID, p.Revision, "Bracket", 1, r))
+		p = must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: p.Revision}, "Bracket", 1, r))
 		widths = append(widths, w)
 	}
 	for i := len(widths) - 2; i >= 0; i-- {
@@ -65,7 +65,7 @@ func TestUndoAndRedoWalk(t *testing.T) {
 	p = must[Part](t)(s.Undo(ctx, p.ID, p.Revision))
 	r := p.Recipe
 	r.Base.Width = 55
-	p = must[Part](t)(s.SavePart(ctx, p.ID, p.Revision, "Bracket", 1, r))
+	p = must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: p.Revision}, "Bracket", 1, r))
 	if _, err := s.Redo(ctx, p.ID, p.Revision); !errors.Is(err, ErrNothing) {
 		t.Errorf("a change leaves nothing to redo: %v", err)
 	}
@@ -75,21 +75,56 @@ func TestUndoAndRedoWalk(t *testing.T) {
 	}
 }
 
+// A number typed digit by digit is saved more than once, and one undo takes it back to
+// what stood before; a change after an undo is a change of its own.
+func TestUndoTakesBackAWholeEntry(t *testing.T) {
+	s, _ := remembering()
+	j := must[Job](t)(s.CreateJob(ctx, plainJob()))
+	p := must[Part](t)(s.CreatePart(ctx, j.ID, "Bracket", 1, demo.ShelfBracket()))
+	was := p.Recipe.Base.Width
+	save := func(w float64, goesOn bool) {
+		r := p.Recipe
+		r.Base.Width = w
+		p = must[Part](t)(s.SavePart(ctx, p.ID, On{p.Revision, goesOn}, "Bracket", 1, r))
+	}
+	undo := func(want float64) {
+		t.Helper()
+		if p = must[Part](t)(s.Undo(ctx, p.ID, p.Revision)); p.Recipe.Base.Width != want {
+			t.Errorf("undone to %g, want %g", p.Recipe.Base.Width, want)
+		}
+	}
+	save(60, true) // the first state has nothing before it: this is a change of its own
+	undo(was)
+	save(70, true) // an undo is not gone on with
+	save(71, true)
+	save(712, true)
+	undo(was)
+	save(80, false)
+	save(9, false)
+	save(90, true)
+	undo(80)
+	if p = must[Part](t)(s.Redo(ctx, p.ID, p.Revision)); p.Recipe.Base.Width != 90 {
+		t.Errorf("redone to %g", p.Recipe.Base.Width)
+	}
+	undo(80)
+	undo(was)
+}
+
 // Of two who save on the same state one is told, and has what stands; saving what is
 // there makes no state.
 func TestTwoWhoSave(t *testing.T) {
 	s, _ := remembering()
 	j := must[Job](t)(s.CreateJob(ctx, plainJob()))
 	p := must[Part](t)(s.CreatePart(ctx, j.ID, "Bracket", 1, demo.ShelfBracket()))
-	must[Part](t)(s.SavePart(ctx, p.ID, p.Revision, "Mine", 1, p.Recipe))
-	stands, err := s.SavePart(ctx, p.ID, p.Revision, "Yours", 1, p.Recipe)
+	must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: p.Revision}, "Mine", 1, p.Recipe))
+	stands, err := s.SavePart(ctx, p.ID, On{Revision: p.Revision}, "Yours", 1, p.Recipe)
 	if !errors.Is(err, ErrConflict) || stands.Name != "Mine" {
 		t.Errorf("%v, %s stands", err, stands.Name)
 	}
 	if _, err := s.Undo(ctx, p.ID, p.Revision); !errors.Is(err, ErrConflict) {
 		t.Errorf("undone on an old state: %v", err)
 	}
-	again := must[Part](t)(s.SavePart(ctx, p.ID, stands.Revision, "Mine", 1, p.Recipe))
+	again := must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: stands.Revision}, "Mine", 1, p.Recipe))
 	if again.Revision != stands.Revision {
 		t.Errorf("state %d after %d, and nothing changed", again.Revision, stands.Revision)
 	}
@@ -110,7 +145,7 @@ func TestRefusedAtTheDoor(t *testing.T) {
 	for want, try := range map[string]func() error{
 		"/name":             func() error { _, err := s.CreatePart(ctx, j.ID, "  ", 1, demo.ShelfBracket()); return err },
 		"/quantity":         func() error { _, err := s.CreatePart(ctx, j.ID, "x", 0, demo.ShelfBracket()); return err },
-		"/recipe/thickness": func() error { _, err := s.SavePart(ctx, p.ID, p.Revision, "x", 1, bad); return err },
+		"/recipe/thickness": func() error { _, err := s.SavePart(ctx, p.ID, On{Revision: p.Revision}, "x", 1, bad); return err },
 		"/unit":             func() error { _, err := s.CreateJob(ctx, none); return err },
 		"/title":            func() error { _, err := s.KeepNumber(ctx, j.ID, "bend", "", nil); return err },
 	} {
@@ -207,7 +242,7 @@ func TestFilesCarryTheWholeJob(t *testing.T) {
 		if p.Frame == nil {
 			r := p.Recipe
 			r.Thickness++
-			must[Part](t)(s.SavePart(ctx, p.ID, p.Revision, p.Name, p.Quantity, r))
+			must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: p.Revision}, p.Name, p.Quantity, r))
 		}
 		must[Number](t)(s.KeepNumber(ctx, id, "bend", "A bend", []byte(`{"x":1}`)))
 		f := must[File](t)(s.Export(ctx, id))

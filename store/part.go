@@ -97,11 +97,11 @@ func (s *Store) SavePart(ctx context.Context, p job.Part, expected int) (job.Par
 		Created  time.Time
 	}
 	err = s.pool.QueryRow(ctx, `INSERT INTO part_revision (part_id, revision, name, quantity, recipe, summary, undo_to, redo_to, created_at, digest, frame)
-		SELECT was.part_id, $3, $4, $5, $6::jsonb, $7, $8, $9, $10, $11, $12::jsonb FROM part_revision was
+		SELECT was.part_id, $3, $4, $5, $6::jsonb, $7, CASE WHEN $13 AND was.redo_to IS NULL THEN coalesce(was.undo_to, $8) ELSE $8 END, $9, $10, $11, $12::jsonb FROM part_revision was
 		WHERE was.part_id = $1 AND was.revision = $2 AND was.digest IS DISTINCT FROM $11 AND (was.frame IS NULL) = ($12::jsonb IS NULL)
-		RETURNING (SELECT jsonb_build_object('jobID', job_id, 'archived', archived, 'created', created_at) FROM part WHERE id = part_id)`,
-		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated, digest, p.Frame).
-		Scan(&own)
+		RETURNING undo_to, (SELECT jsonb_build_object('jobID', job_id, 'archived', archived, 'created', created_at) FROM part WHERE id = part_id)`,
+		p.ID, expected, p.Revision, p.Name, p.Quantity, p.Recipe, p.Summary, p.UndoTo, p.RedoTo, p.Updated, digest, p.Frame, p.Continues).
+		Scan(&p.UndoTo, &own)
 	p.JobID, p.Archived, p.Created = own.JobID, own.Archived, own.Created
 	var pg *pgconn.PgError
 	switch {

@@ -72,7 +72,7 @@ func TestSaveUndoRedo(t *testing.T) {
 	lengths := []float64{110, 120, 130}
 	for _, l := range lengths {
 		var err error
-		if p, err = s.SavePart(ctx, p.ID, p.Revision, p.Name, p.Quantity, recipe(l)); err != nil {
+		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, p.Name, p.Quantity, recipe(l)); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -93,13 +93,22 @@ func TestSaveUndoRedo(t *testing.T) {
 	step(s.Redo, 130)
 	step(s.Undo, 120)
 	// A new change forgets what could be redone, and can itself be undone.
-	p, err := s.SavePart(ctx, p.ID, p.Revision, p.Name, p.Quantity, recipe(500))
+	p, err := s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, p.Name, p.Quantity, recipe(500))
 	if err != nil {
 		t.Fatal(err)
 	}
 	if _, err := s.Redo(ctx, p.ID, p.Revision); !errors.Is(err, job.ErrNothing) {
 		t.Errorf("redo after a change: %v", err)
 	}
+	step(s.Undo, 120)
+	step(s.Redo, 500)
+	// What goes on with a change is taken back with it.
+	for _, l := range []float64{6, 60, 600} {
+		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision, Continues: l > 6}, p.Name, p.Quantity, recipe(l)); err != nil || p.UndoTo == nil {
+			t.Fatalf("%+v (%v)", p.UndoTo, err)
+		}
+	}
+	step(s.Undo, 500)
 	step(s.Undo, 120)
 	step(s.Undo, 110)
 	step(s.Undo, 100)
@@ -117,7 +126,7 @@ func TestSaveUndoRedo(t *testing.T) {
 
 func TestSavingTheSameMakesNoRevision(t *testing.T) {
 	s, _, p := started(t)
-	got, err := s.SavePart(context.Background(), p.ID, 1, p.Name, p.Quantity, recipe(100))
+	got, err := s.SavePart(context.Background(), p.ID, job.On{Revision: 1}, p.Name, p.Quantity, recipe(100))
 	if err != nil || got.Revision != 1 {
 		t.Errorf("r%d, %v", got.Revision, err)
 	}
@@ -130,7 +139,9 @@ func TestOneSaverWins(t *testing.T) {
 	var wg sync.WaitGroup
 	errs := make([]error, 12)
 	for i := range errs {
-		wg.Go(func() { _, errs[i] = s.SavePart(ctx, p.ID, p.Revision, p.Name, p.Quantity, recipe(200+float64(i))) })
+		wg.Go(func() {
+			_, errs[i] = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, p.Name, p.Quantity, recipe(200+float64(i)))
+		})
 	}
 	wg.Wait()
 	won := 0
@@ -198,7 +209,7 @@ func TestRefusals(t *testing.T) {
 		"/name":               second(s.CreateJob(ctx, brief.Brief{Name: "  ", Quantity: 1, Unit: brief.UnitMM, Grain: 1})),
 		"/unit":               second(s.CreateJob(ctx, brief.Brief{Name: "a", Quantity: 1, Unit: "ell", Grain: 1})),
 		"/quantity":           second(s.CreateJob(ctx, brief.Brief{Name: "a", Unit: brief.UnitMM, Grain: 1})),
-		"/recipe/base/length": second(s.SavePart(ctx, p.ID, 1, "a", 1, recipe(-1))),
+		"/recipe/base/length": second(s.SavePart(ctx, p.ID, job.On{Revision: 1}, "a", 1, recipe(-1))),
 		"/recipe/schema":      second(s.CreatePart(ctx, j.ID, "a", 1, sheet.Recipe{})),
 	} {
 		var f *working.Fault

@@ -36,7 +36,7 @@ func filled(t *testing.T) (*job.Service, []job.Counted) {
 		for _, was := range parts[:min(len(parts), 1)] {
 			r := was.Recipe
 			r.Base.Length += 10
-			p, err := s.SavePart(ctx, was.ID, was.Revision, "Ä part, \"quoted\"\twith a tab\\", 3, r)
+			p, err := s.SavePart(ctx, was.ID, job.On{Revision: was.Revision}, "Ä part, \"quoted\"\twith a tab\\", 3, r)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -50,7 +50,7 @@ func filled(t *testing.T) (*job.Service, []job.Counted) {
 		}
 		d := *frames[0].Frame
 		d.Sags = 7
-		if _, err := s.SaveFrame(ctx, frames[0].ID, 1, "A frame\nof two lines", 2, d); err != nil {
+		if _, err := s.SaveFrame(ctx, frames[0].ID, job.On{Revision: 1}, "A frame\nof two lines", 2, d); err != nil {
 			t.Fatal(err)
 		}
 		if _, err := s.KeepNumber(ctx, j.ID, "gauge", "Sheet", []byte(`{"family":"steel","gauge":14}`)); err != nil {

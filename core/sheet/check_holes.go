@@ -24,6 +24,7 @@ func (b *builder) checkHoles(part *Part) {
 		p.lines = p.tangents()
 	}
 	b.checkBends()
+	b.checkSeams()
 	b.checkWebs()
 }
 

@@ -42,7 +42,11 @@ func (b *builder) checkMaster() {
 	const cause = "Master"
 	if m == nil {
 		if len(matched) > 0 && b.opt.Quantity > 1 {
-			b.note("master-first", cause, whole, fmt.Sprintf("%d are made with holes drilled through their mate: mark one as the master and drill every other through that one, never through a copy.", b.opt.Quantity))
+			n := b.opt.Quantity - 1
+			at, row, one := len(b.findings), Chained(n), Apart()
+			b.note("master-first", cause, whole, fmt.Sprintf("%d are made with holes drilled through their mate: mark one as the master and drill every other through that one, never through a copy. From one master no two are more than %s off each other; each through the one before, the last is %s off the first, or up to %s.",
+				b.opt.Quantity, b.len(one.Worst), b.len(row.Likely), b.len(row.Worst)))
+			b.attach(at, func() working.Working { return growth(n) })
 		}
 		return
 	}
@@ -60,8 +64,10 @@ func (b *builder) checkMaster() {
 		return
 	}
 	if further := told.Recipe.Master; further != nil {
-		b.stop("copy-of-copy", cause, whole, fmt.Sprintf("%s is drilled through %s itself: a copy of a copy adds the play of both. Drill this one through %s too.", told.Name, further.Name, further.Name),
+		at, row := len(b.findings), Chained(2)
+		b.stop("copy-of-copy", cause, whole, fmt.Sprintf("%s is drilled through %s itself: a copy of a copy adds the play of both, %s likely and up to %s at the second. Drill this one through %s too.", told.Name, further.Name, b.len(row.Likely), b.len(row.Worst), further.Name),
 			b.fix("Through "+further.Name, "/master", *further), off)
+		b.attach(at, func() working.Working { return growth(2) })
 		return
 	}
 	b.checkMasterLayout(told, matched)

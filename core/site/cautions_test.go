@@ -54,4 +54,13 @@ func TestCautionsFromWhatIsThere(t *testing.T) {
 			t.Errorf("a bracket on %d bolts: %q, want %q", n, got, want)
 		}
 	}
+	for n, want := range map[int]string{3: "", 4: "uneven-feet"} {
+		on := &member.Doc{Supports: []member.Support{{Point: "x", Kind: "rubber"}}}
+		for i := range n {
+			on.Supports = append(on.Supports, member.Support{Point: string(rune('a' + i)), Kind: "fixed"}, member.Support{Point: "a", Kind: "pinned"})
+		}
+		if got := codes(Site{Frames: []Part{{ID: "f", Name: "Rack", Frame: on}}}, nil); got != want {
+			t.Errorf("a frame on %d stiff feet: %q, want %q", n, got, want)
+		}
+	}
 }

@@ -9,7 +9,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
-	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 	"warmanvil/core/survey"
 	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
@@ -38,20 +38,30 @@ type GoverningTold struct {
 	Says    string  `json:"says"`
 }
 
-// governing answers the three dimensions a part stands or falls with: the
-// longest distances between holes tied to the survey, then its outside sizes.
-func governing(l *vehicle.Locator, s vehicle.Survey, part BuiltPart) (out []GoverningTold) {
-	type tied struct {
-		name string
-		at   profile.Point
-		body [3]float64
+// fitted is a hole that has to meet something.
+type fitted struct {
+	name string
+	body solid.Vector
+}
+
+// pitches answers the longest distances between holes, at most n of them.
+func pitches(holes []fitted, n int) (out []GoverningTold) {
+	for i, a := range holes {
+		for _, b := range holes[:i] {
+			out = append(out, GoverningTold{Key: b.name + " to " + a.name, Name: b.name + " to " + a.name + ", centres", Nominal: b.body.Sub(a.body).Len()})
+		}
 	}
-	var holes []tied
+	slices.SortStableFunc(out, func(a, b GoverningTold) int { return cmp.Compare(b.Nominal, a.Nominal) })
+	return out[:max(0, min(n, len(out)))]
+}
+
+// surveyed are the holes of a part that are tied to the survey.
+func surveyed(s vehicle.Survey, part BuiltPart) (out []fitted) {
 	add := func(list []vehicle.MatePair) {
 		for _, m := range list {
 			for _, h := range part.Built.Holes {
-				if h.ID == m.Hole && !slices.ContainsFunc(holes, func(t tied) bool { return t.name == h.Name }) {
-					holes = append(holes, tied{h.Name, h.Centre, h.Body})
+				if h.ID == m.Hole && !slices.ContainsFunc(out, func(t fitted) bool { return t.name == h.Name }) {
+					out = append(out, fitted{h.Name, h.Body})
 				}
 			}
 		}
@@ -66,20 +76,54 @@ func governing(l *vehicle.Locator, s vehicle.Survey, part BuiltPart) (out []Gove
 			add(p.Mates)
 		}
 	}
-	type pair struct {
-		name string
-		d    float64
+	return out
+}
+
+// boltSets are the lists of a part's holes that take the bolts of one mount or joint
+// together: a pitch of these that is off does not go on.
+func boltSets(b brief.Brief, part BuiltPart) (out [][]fitted) {
+	add := func(features []string) {
+		var list []fitted
+		for _, h := range part.Built.Holes {
+			if slices.Contains(features, h.Feature) {
+				list = append(list, fitted{h.Name, h.Body})
+			}
+		}
+		out = append(out, list)
 	}
-	var pairs []pair
-	for i, a := range holes {
-		for _, b := range holes[:i] {
-			d := math.Sqrt(math.Pow(a.body[0]-b.body[0], 2) + math.Pow(a.body[1]-b.body[1], 2) + math.Pow(a.body[2]-b.body[2], 2))
-			pairs = append(pairs, pair{b.name + " to " + a.name, d})
+	for _, m := range b.Mounts {
+		if m.Part == part.ID {
+			add(m.Hold.Fasten)
+			add(m.Hold.Carry)
 		}
 	}
-	slices.SortStableFunc(pairs, func(a, b pair) int { return int(math.Copysign(1, b.d-a.d)) })
-	for _, p := range pairs[:min(len(pairs), 3)] {
-		out = append(out, GoverningTold{Key: p.name, Name: p.name + ", centres", Nominal: p.d})
+	for _, j := range b.Joints {
+		if j.Part == part.ID {
+			add(j.Features)
+		}
+	}
+	return out
+}
+
+// governing answers the dimensions a part stands or falls with: the longest distances
+// between holes tied to the survey, then the longest pitch of every set of bolts that
+// no such distance covers, then its outside sizes; three, or all the pitches where
+// those are more.
+func governing(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPart) (out []GoverningTold) {
+	tied := surveyed(s, part)
+	out = pitches(tied, 3)
+	known := func(h fitted) bool {
+		return slices.ContainsFunc(tied, func(t fitted) bool { return t.name == h.name })
+	}
+	for _, list := range boltSets(b, part) {
+		if !slices.ContainsFunc(list, func(h fitted) bool { return !known(h) }) {
+			continue
+		}
+		for _, g := range pitches(list, 1) {
+			if !slices.ContainsFunc(out, func(o GoverningTold) bool { return o.Key == g.Key }) {
+				out = append(out, g)
+			}
+		}
 	}
 	size := part.Built.Body
 	lengths := [3]string{"left to right over all", "front to back over all", "height over all"}
@@ -92,6 +136,16 @@ func governing(l *vehicle.Locator, s vehicle.Survey, part BuiltPart) (out []Gove
 		out[i].Text, out[i].Verdict, out[i].Says = l.Pen.MM(out[i].Nominal), "open", "measure it again, from another edge"
 	}
 	return out
+}
+
+// proves tells whether a reading can speak against another: taken here, with something
+// that is good to a millimetre or so.
+func proves(r survey.Reading) bool {
+	switch r.Instrument {
+	case "", survey.Tape, survey.Rule, survey.Caliper:
+		return r.Trust == "" || brief.Trust(r.Trust) == brief.Measured
+	}
+	return false
 }
 
 // overAll are the outside sizes of a frame.
@@ -115,7 +169,7 @@ func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPa
 		t.Says = "The part cannot be built."
 		return t
 	}
-	t.Governing = governing(l, s, part)
+	t.Governing = governing(l, s, b, part)
 	check(l, &t, s, b, unrated(b, part.Part))
 	return t
 }
@@ -153,6 +207,11 @@ func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, un
 		g := &t.Governing[i]
 		k := slices.IndexFunc(c.Retape, func(r vehicle.Retape) bool { return r.Dimension == g.Key })
 		if k < 0 || !c.Retape[k].Value.Taken() {
+			still++
+			continue
+		}
+		if !proves(c.Retape[k].Value) {
+			g.Says = "read by eye, off a scan or from memory: that proves nothing; measure it with tape, rule or caliper"
 			still++
 			continue
 		}

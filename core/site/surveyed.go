@@ -115,6 +115,7 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Pa
 	repeats(l, s, &out)
 	out.assumed(s)
 	out.gather()
+	scanned(l, s, &out)
 	return out
 }
 

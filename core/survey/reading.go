@@ -26,6 +26,7 @@ const (
 	Level      Instrument = "level"
 	String     Instrument = "string"
 	Eye        Instrument = "eye"
+	Scan       Instrument = "scan" // points picked off a scan of the vehicle
 )
 
 // Uncertainty answers what an instrument is good for, mm or degrees: usual
@@ -34,14 +35,14 @@ var Uncertainty = map[Instrument]struct {
 	Length float64 // mm
 	Angle  float64 // degrees
 }{
-	Tape: {1, 1}, Caliper: {.05, .5}, Rule: {.3, .5}, AngleGauge: {1, .2}, Level: {1, .1}, String: {2, .5}, Eye: {5, 2},
+	Tape: {1, 1}, Caliper: {.05, .5}, Rule: {.3, .5}, AngleGauge: {1, .2}, Level: {1, .1}, String: {2, .5}, Eye: {5, 2}, Scan: {2, .5},
 }
 
 // Reading is one value with how it was come by. Values holds it once or as
 // often as it was repeated.
 type Reading struct {
 	Values     []float64  `json:"values,omitempty" doc:"mm or degrees, as often as read"`
-	Instrument Instrument `json:"instrument,omitempty" enum:"tape,caliper,rule,angleGauge,level,string,eye"`
+	Instrument Instrument `json:"instrument,omitempty" enum:"tape,caliper,rule,angleGauge,level,string,eye,scan"`
 	Trust      string     `json:"trust,omitempty" enum:"measured,copied,memory,assumed"`
 	Least      bool       `json:"least,omitempty" doc:"an inside width: the smallest counts"`
 }

@@ -50,7 +50,8 @@ type RefusedLine struct {
 }
 
 // PointsIn reads a list as PointsCSV writes it: a heading names the columns
-// name, x, y, z and, where there are, kind and size, with mm or in after each.
+// name, x, y, z and, where there are, kind, size and instrument, with mm or in after
+// each length. A scan gives such a list too: its instrument is scan.
 // What cannot be read is answered line by line; the rest is taken.
 func PointsIn(raw string, newID func() string) ([]SurveyPoint, []RefusedLine) {
 	r := csv.NewReader(strings.NewReader(strings.TrimPrefix(raw, "\ufeff")))
@@ -131,12 +132,19 @@ func pointIn(row []string, column map[string]int, scale map[string]float64) (p S
 	default:
 		return p, fmt.Sprintf("a kind is point, hole, square, thread or edge, not %q", k)
 	}
+	by := survey.Tape
+	if k := survey.Instrument(get("instrument")); k != "" {
+		if _, ok := survey.Uncertainty[k]; !ok {
+			return p, fmt.Sprintf("there is no instrument %q: tape, caliper, rule, string, level, eye or scan", string(k))
+		}
+		by = k
+	}
 	for key, to := range map[string]*survey.Reading{"x": &p.X, "y": &p.Y, "z": &p.Z} {
 		v, err := strconv.ParseFloat(get(key), 64)
 		if err != nil || math.IsNaN(v) || math.Abs(v*scale[key]) > maxOffset {
 			return p, fmt.Sprintf("%s is %q, which is not a length within %.0f m", key, get(key), maxOffset/1000)
 		}
-		*to = survey.Reading{Values: []float64{v * scale[key]}, Instrument: survey.Tape, Trust: string(brief.Copied)}
+		*to = survey.Reading{Values: []float64{v * scale[key]}, Instrument: by, Trust: string(brief.Copied)}
 	}
 	if t := get("size"); t != "" {
 		v, err := strconv.ParseFloat(t, 64)

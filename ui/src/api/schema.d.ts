@@ -4117,6 +4117,8 @@ export interface components {
             summary: string;
         };
         FrameSave: {
+            /** @description the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+            continues?: boolean;
             frame: components["schemas"]["MemberDoc"];
             name: string;
             /** Format: int64 */
@@ -7384,6 +7386,8 @@ export interface components {
             name: string;
         };
         PartSave: {
+            /** @description the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+            continues?: boolean;
             name: string;
             /** Format: int64 */
             quantity: number;
@@ -9001,7 +9005,7 @@ export interface components {
         };
         SurveyReading: {
             /** @enum {string} */
-            instrument?: "tape" | "caliper" | "rule" | "angleGauge" | "level" | "string" | "eye";
+            instrument?: "tape" | "caliper" | "rule" | "angleGauge" | "level" | "string" | "eye" | "scan";
             /** @description an inside width: the smallest counts */
             least?: boolean;
             /** @enum {string} */

@@ -3,13 +3,14 @@
 import { onScopeDispose, type Ref, ref } from 'vue'
 import { Refused, words } from '@/api/client'
 import { put } from '@/api/pointer'
+import { useEntry } from '@/kit/entry'
 
 export type SaveWord = 'saved' | 'not saved yet' | 'saving' | 'waiting for the server' | 'not saved'
 
 export function useKept<T>(opt: {
   /** Where it is kept in this browser. */
   key: () => string
-  save: (revision: number, doc: T) => Promise<{ revision: number }>
+  save: (revision: number, doc: T, continues: boolean) => Promise<{ revision: number }>
   after: () => void
   /** Fetches what is saved. */
   refetch: () => Promise<unknown>
@@ -43,7 +44,9 @@ export function useKept<T>(opt: {
       state.value = 'saved'
     }
   }
-  function change(next: T) {
+  const entry = useEntry()
+  function change(next: T, path?: string) {
+    entry.touch(path)
     doc.value = next
     keep()
     schedule()
@@ -63,7 +66,7 @@ export function useKept<T>(opt: {
     const sent = JSON.stringify(doc.value)
     state.value = 'saving'
     try {
-      const got = await opt.save(revision, doc.value)
+      const got = await opt.save(revision, doc.value, entry.goesOn())
       revision = got.revision
       wrong.value = ''
       faults.value = {}
@@ -99,7 +102,7 @@ export function useKept<T>(opt: {
     if (state.value === 'not saved yet') void save()
   })
 
-  const set = (path: string, value: unknown) => doc.value !== undefined && change(put(plain(doc.value), path, value))
+  const set = (path: string, value: unknown) => doc.value !== undefined && change(put(plain(doc.value), path, value), path)
   return { doc, state, wrong, faults, saves, arrive, change, set, save, anew }
 }
 

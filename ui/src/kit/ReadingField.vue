@@ -20,8 +20,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: Reading] }>()
 const values = computed(() => props.modelValue?.values ?? [])
-const ofLength = ['tape', 'caliper', 'rule', 'string', 'level', 'eye'] as const
-const ofAngle = ['angleGauge', 'level', 'eye'] as const
+const ofLength = ['tape', 'caliper', 'rule', 'string', 'level', 'scan', 'eye'] as const
+const ofAngle = ['angleGauge', 'level', 'scan', 'eye'] as const
 const { named } = useInstruments()
 const instruments = computed(() => (props.kind === 'angle' ? ofAngle : ofLength))
 const instrument = computed(() => props.modelValue?.instrument ?? (props.kind === 'angle' ? 'angleGauge' : 'tape'))

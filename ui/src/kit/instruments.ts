@@ -11,7 +11,7 @@ export const provideInstruments = (told: () => Told | undefined) =>
     computed(() => told() ?? {}),
   )
 
-const words: Record<string, string> = { string: 'string', level: 'level', eye: 'by eye', angleGauge: 'gauge' }
+const words: Record<string, string> = { string: 'string', level: 'level', eye: 'by eye', scan: 'off a scan', angleGauge: 'gauge' }
 
 /** Names an instrument with what it is good for. */
 export function useInstruments() {

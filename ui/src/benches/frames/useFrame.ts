@@ -27,10 +27,10 @@ export function useFrame(job: () => string, id: () => string) {
   }
   const kept = useKept<FrameState>({
     key: () => `warmanvil.frame.${id()}`,
-    save: async (revision, body) =>
+    save: async (revision, doc, continues) =>
       answered(
         await take(
-          api.PUT('/api/v1/frames/{id}', { params: { path: { id: id() }, header: { 'If-Match': String(revision) } }, body }),
+          api.PUT('/api/v1/frames/{id}', { params: { path: { id: id() }, header: { 'If-Match': String(revision) } }, body: { ...doc, continues } }),
         ),
       ),
     after: () => {

@@ -36,6 +36,7 @@ const tools = [
   { key: 'caliper', name: 'Caliper' },
   { key: 'rule', name: 'Rule' },
   { key: 'string', name: 'String' },
+  { key: 'scan', name: 'Scan' },
 ]
 const addMap = () =>
   open.set('/maps', [

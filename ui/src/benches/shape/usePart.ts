@@ -20,6 +20,7 @@ import {
 import { at, put } from '@/api/pointer'
 import { pause } from '@/body/pace'
 import { afterFrame } from '@/kit/afterFrame'
+import { useEntry } from '@/kit/entry'
 import { queryClient, refreshJobs } from '@/api/queries'
 import type { BuildStyle } from '@/kit/readLength'
 
@@ -149,8 +150,10 @@ export function usePart(id: string, style: () => BuildStyle) {
       }),
     )
 
-  function change(next: Partial<State>) {
+  const entry = useEntry()
+  function change(next: Partial<State>, path?: string) {
     if (!state.value) return
+    entry.touch(path ?? (next.recipe ? '' : Object.keys(next).join()))
     state.value = { ...state.value, ...next }
     void build() // asked first: keeping goes on while the server builds
     keep()
@@ -183,7 +186,7 @@ export function usePart(id: string, style: () => BuildStyle) {
   async function once() {
     save.value = 'saving'
     const sent = written()
-    const body = JSON.parse(sent) as State
+    const body = { ...(JSON.parse(sent) as State), continues: entry.goesOn() }
     try {
       const got = await take(
         api.PUT('/api/v1/parts/{id}', { params: { path: { id }, header: { 'If-Match': String(view.value!.revision) } }, body }),
@@ -262,7 +265,7 @@ export function usePart(id: string, style: () => BuildStyle) {
   }
 
   const recipe = computed(() => state.value?.recipe)
-  const set = (path: string, value: unknown) => state.value && change({ recipe: put(plain(state.value.recipe), path, value) })
+  const set = (path: string, value: unknown) => state.value && change({ recipe: put(plain(state.value.recipe), path, value) }, path)
   const get = (path: string) => at(state.value?.recipe, path)
   function apply(fix: Fix) {
     let r = plain(state.value!.recipe)
