@@ -53,7 +53,7 @@ func (s Site) cautions(joints []BoltedTold) (out []working.Finding) {
 	}
 	for _, f := range s.Frames {
 		if n := feet(*f.Frame); n > 3 {
-			say("uneven-feet", f.Name, "%s stands on %d feet: three touch, the others never quite do. Shim until none rocks before its bolts are tightened; a foot that is pulled down by its bolt bends the frame, and no check here counts that. Until the last is tight it can tip: prop it and keep from under.", f.Name, n)
+			say("uneven-feet", f.Name, "%s is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight it can tip or drop: prop it and keep from under.", f.Name, n)
 		}
 	}
 	for _, d := range b.Devices {

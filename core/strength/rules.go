@@ -16,4 +16,6 @@ var Changed = []Change{
 	{2, "Loads arrive through frames, loose feet and duties; a moment that nothing holds is over or cannot say."},
 	{2, "New checks: spacing, net section both ways, block shear, slip, plate bending, pins, inserts, isolators, buckling, lateral-torsional buckling, chord walls, end plates."},
 	{2, "Crash, fatigue and how far inputs can be trusted stand beside joints and frames as beside brackets."},
+	{2, "A column is pressed by the largest compression of all its cases, whatever bends it."},
+	{2, "Files wait for the longest pitch of a bracket's and a joint's bolts too, measured again with tape, rule or caliper: by eye or from memory proves nothing."},
 }
