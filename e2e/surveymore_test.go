@@ -98,7 +98,7 @@ func TestSurveyIsNotLost(t *testing.T) {
 	if _, _, _, err := a.jobs.SaveSurvey(ctx, jobID, revision, v); err != nil {
 		t.Fatal(err)
 	}
-	p.set("#datum", "Thickness of the tape's hook", "1.4")
+	p.set("#datum", "The tape's hook is", "1.4")
 	p.see("Somebody saved this meanwhile")
 	if now, _, _ := a.jobs.Store.Survey(ctx, jobID); now.Hook != v.Hook || now.Datum.Forward != "along the sill" {
 		t.Errorf("overwritten: %+v", now.Datum)
@@ -106,7 +106,7 @@ func TestSurveyIsNotLost(t *testing.T) {
 	p.press("Load what was saved")
 	p.wait("the other's words", `[...document.querySelectorAll('textarea')].some(x => x.value === 'along the sill')`)
 	a.away.Store(true)
-	p.set("#datum", "Thickness of the tape's hook", "1.6")
+	p.set("#datum", "The tape's hook is", "1.6")
 	p.wait("the waiting", `document.querySelector('[data-survey]').dataset.survey === 'waiting for the server'`)
 	p.do(chromedp.Navigate("about:blank"))
 	a.away.Store(false)

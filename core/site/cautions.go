@@ -51,11 +51,6 @@ func (s Site) cautions(joints []BoltedTold) (out []working.Finding) {
 	if coupled {
 		say("coupling-undone", "", "A coupling that comes undone on the road kills: its latch is proved shut by eye and by lifting, a chain or a breakaway cable goes to the vehicle and not to the ball, and a plug that pulls out is seen. Local rules and a licensed engineer decide.")
 	}
-	for _, f := range s.Frames {
-		if n := feet(*f.Frame); n > 3 {
-			say("uneven-feet", f.Name, "%s is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight it can tip or drop: prop it and keep from under.", f.Name, n)
-		}
-	}
 	for _, d := range b.Devices {
 		if d.Mass != nil && d.Mass.Value > 0 && !s.holds(d.ID) {
 			say("tie-down", d.Named(), "Nothing in the job holds %s, %s: stand it on a mount, bolt or frame, or tie it down by rated straps over what can take them, and rate that as a duty.", d.Named(), told.Pen{Display: s.Brief.Display()}.Mass(d.Mass.Value))
@@ -96,17 +91,6 @@ func (s Site) holds(device string) bool {
 		}
 	}
 	return false
-}
-
-// feet counts the places a frame stands on stiffly.
-func feet(d member.Doc) int {
-	at := map[string]bool{}
-	for _, v := range d.Supports {
-		if v.Kind != "rubber" {
-			at[v.Point] = true
-		}
-	}
-	return len(at)
 }
 
 // openEnds counts the ends of hollow members that meet no other and carry no plate.

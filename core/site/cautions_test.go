@@ -1,6 +1,7 @@
 package site
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
@@ -54,13 +55,30 @@ func TestCautionsFromWhatIsThere(t *testing.T) {
 			t.Errorf("a bracket on %d bolts: %q, want %q", n, got, want)
 		}
 	}
-	for n, want := range map[int]string{3: "", 4: "uneven-feet"} {
-		on := &member.Doc{Supports: []member.Support{{Point: "x", Kind: "rubber"}}}
-		for i := range n {
-			on.Supports = append(on.Supports, member.Support{Point: string(rune('a' + i)), Kind: "fixed"}, member.Support{Point: "a", Kind: "pinned"})
+}
+
+// A frame held stiffly in four places or more, copies counted, is to be shimmed; on
+// three, or on rubber, it finds its own way.
+func TestUnevenPlaces(t *testing.T) {
+	for _, c := range []struct {
+		starter string
+		soft    int // how many of its places are rubber
+		want    bool
+	}{{"legs", 0, true}, {"rack", 0, true}, {"rack", 1, false}, {"hoop", 0, false}, {"outriggers", 0, true}} {
+		values := map[string]float64{}
+		d, err := member.Start(c.starter, values, section.Table()[0], "steel-s235", func() func() string {
+			n := 0
+			return func() string { n++; return fmt.Sprint("i", n) }
+		}())
+		if err != nil {
+			t.Fatal(c.starter, err)
 		}
-		if got := codes(Site{Frames: []Part{{ID: "f", Name: "Rack", Frame: on}}}, nil); got != want {
-			t.Errorf("a frame on %d stiff feet: %q, want %q", n, got, want)
+		for i := range c.soft {
+			d.Supports[i].Kind, d.Supports[i].Soft = "rubber", [3]float64{200, 200, 200}
+		}
+		got := strings.Join(WorkFrame(d, 1, brief.Brief{Unit: brief.UnitMM}.Upgraded(), nil).Cautions, " ")
+		if strings.Contains(got, "Shim until none rocks") != c.want {
+			t.Errorf("%s with %d of %d on rubber: %s", c.starter, c.soft, len(d.Supports), got)
 		}
 	}
 }

@@ -26,7 +26,7 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 	built := member.Build(d, surveyed)
 	cut := built.CutList(d.Saw)
 	held := built.Hold(d, askedOf(b, id, loads))
-	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{}, Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b)}
+	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{}, Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {
 		out.Joints = append(out.Joints, JointTold{j, [3]string{p.MM(j.At[0]), p.MM(j.At[1]), p.MM(j.At[2])}})
 	}
@@ -219,7 +219,7 @@ func splices(d member.Doc, b *member.Built, h member.Held, out *FrameTold) {
 }
 
 // cautions are what to mind with what the frame does.
-func cautions(d member.Doc, b brief.Brief) (out []string) {
+func cautions(d member.Doc, b brief.Brief, places []member.SupportHeld) (out []string) {
 	out = []string{"A first calculation, no approval: local rules and a licensed engineer decide."}
 	for _, l := range d.Loads {
 		if l.Kind == "person" {
@@ -229,6 +229,15 @@ func cautions(d member.Doc, b brief.Brief) (out []string) {
 	}
 	if b.Card.Trailer {
 		out = append(out, "Towing: coupling, drawbar and safety chains are of rated parts only; stand clear when it is on jacks.")
+	}
+	stiff := 0
+	for _, p := range places {
+		if p.Kind != "rubber" {
+			stiff++
+		}
+	}
+	if stiff > 3 {
+		out = append(out, fmt.Sprintf("It is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight it can tip or drop: prop it and keep from under.", stiff))
 	}
 	welded := false
 	for _, s := range d.Supports {

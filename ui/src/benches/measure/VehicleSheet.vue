@@ -73,14 +73,14 @@ const addMap = () =>
           :model-value="survey!.datum.up ?? ''"
           @update:model-value="(v) => open.set('/datum/up', v)"
         />
-        <ValueField
-          label="Thickness of the tape's hook"
-          :model-value="survey!.hook ?? null"
-          :lengths="style"
-          :wrong="open.fault('/hook')"
-          @update:model-value="(v) => open.set('/hook', v)"
-        />
         <div class="shop">
+          <ValueField
+            label="The tape's hook is"
+            :model-value="survey!.hook ?? null"
+            :lengths="style"
+            :wrong="open.fault('/hook')"
+            @update:model-value="(v) => open.set('/hook', v)"
+          />
           <ValueField
             v-for="t in tools"
             :key="t.key"
@@ -151,10 +151,11 @@ const addMap = () =>
   grid-column: span 2;
 }
 .three > .shop {
-  grid-column: span 4;
+  grid-column: 1 / -1;
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
   gap: 12px;
+  align-items: start;
 }
 .repeats {
   display: grid;
@@ -165,8 +166,7 @@ section > .press {
   justify-self: start;
 }
 @media (max-width: 760px) {
-  .three > *,
-  .three > .shop {
+  .three > * {
     grid-column: 1 / -1;
   }
 }
