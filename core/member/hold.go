@@ -61,6 +61,7 @@ type SupportHeld struct {
 	Point string     `json:"point"`
 	Name  string     `json:"name"`
 	Kind  string     `json:"kind"`
+	Body  int        `json:"-"` // which of the bodies the frame is of, from 0
 	Rest  [6]float64 `json:"rest" doc:"N and N·mm on the frame at rest"`
 	Worst [6]float64 `json:"worst" doc:"and in the case of its largest force"`
 	Case  string     `json:"case"`

@@ -12,12 +12,13 @@ import (
 
 // supports tells what each takes.
 func (w *weighing) supports() {
+	body := w.m.bodies()
 	for _, s := range w.m.b.laid.supports {
 		n, ok := w.m.node[s.Point]
 		if _, used := w.m.in.Nodes[n]; !ok || !used {
 			continue
 		}
-		x := SupportHeld{Point: s.Point, Name: w.m.b.laid.name(s.Point), Kind: s.Kind}
+		x := SupportHeld{Point: s.Point, Name: w.m.b.laid.name(s.Point), Kind: s.Kind, Body: body[n]}
 		for i, a := range w.answers {
 			r := a.design.Reactions[n]
 			if i == 0 {

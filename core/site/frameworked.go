@@ -230,14 +230,15 @@ func cautions(d member.Doc, b brief.Brief, places []member.SupportHeld) (out []s
 	if b.Card.Trailer {
 		out = append(out, "Towing: coupling, drawbar and safety chains are of rated parts only; stand clear when it is on jacks.")
 	}
-	stiff := 0
+	stiff, most := map[int]int{}, 0 // by body
 	for _, p := range places {
 		if p.Kind != "rubber" {
-			stiff++
+			stiff[p.Body]++
+			most = max(most, stiff[p.Body])
 		}
 	}
-	if stiff > 3 {
-		out = append(out, fmt.Sprintf("It is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight it can tip or drop: prop it and keep from under.", stiff))
+	if most > 3 {
+		out = append(out, fmt.Sprintf("It is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight it can tip or drop: prop it and keep from under.", most))
 	}
 	welded := false
 	for _, s := range d.Supports {
