@@ -35,6 +35,7 @@ var allowed = map[string][]string{
 	"core/member":          {"core/working", "core/profile", "core/bolt", "core/solid", "core/stock", "core/section", "core/tube", "core/nest", "core/frame", "core/load", "core/strength"},
 	"core/strength":        {"core/working"},
 	"core/strength/byhand": {"core/strength"},
+	"core/working/wild":    {"core/working"},
 	"core/bolt":            {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength"},
 	"core/load":            {"core/working", "core/strength", "core/solid"},
 	"core/joint":           {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength", "core/bolt", "core/hole"},
