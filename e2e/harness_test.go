@@ -37,7 +37,8 @@ func TestMain(m *testing.M) { storetest.Main(m) }
 type app struct {
 	*httptest.Server
 	jobs *job.Service
-	away *atomic.Bool // saves are cut off while it is set
+	away *atomic.Bool  // saves are cut off while it is set
+	slow *atomic.Int64 // how long every calculation takes besides, as time.Duration
 }
 
 func startApp(t testing.TB) app {
@@ -69,15 +70,18 @@ func startBehind(t testing.TB, door httpapi.Door) app {
 	if err != nil {
 		t.Fatal(err)
 	}
-	away := &atomic.Bool{}
+	away, slow := &atomic.Bool{}, &atomic.Int64{}
 	s := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if away.Load() && r.Method == http.MethodPut {
 			panic(http.ErrAbortHandler) // the connection breaks, as when the server is gone
 		}
+		if strings.HasPrefix(r.URL.Path, "/api/v1/calc/") {
+			time.Sleep(time.Duration(slow.Load()))
+		}
 		h.ServeHTTP(w, r)
 	}))
 	t.Cleanup(s.Close)
-	return app{s, jobs, away}
+	return app{s, jobs, away, slow}
 }
 
 // page is a browser of its own, with its own storage.

@@ -38,6 +38,7 @@ const kind = computed<Kind>(() => props.kind ?? 'length')
 let going: AbortController | undefined
 let reading: Promise<void> = Promise.resolve()
 let before: number | null = null // what stood here before this entry was begun
+let ended = false // the field was left: what is typed next is another entry
 
 async function show() {
   await written()
@@ -69,7 +70,8 @@ async function written() {
 watch(() => [props.modelValue, props.text, props.lengths.unit, props.lengths.grain], show, { immediate: true })
 
 function onInput(text: string) {
-  if (typed.value === null) before = props.modelValue
+  if (typed.value === null || ended) before = props.modelValue
+  ended = false
   typed.value = text
   reading = understand(text)
 }
@@ -101,22 +103,28 @@ async function back(value: number, signal: AbortSignal) {
   return isAmount(kind.value) ? writeAmount(value, kind.value, props.lengths, signal) : ''
 }
 
-async function onBlur() {
+/** Shows the value itself in place of what was typed, once that is understood. Answers
+ * late must not touch what was typed since, nor the text under the hand. */
+async function settle(stays: boolean) {
+  const text = typed.value
+  ended = true
   await reading
-  if (!refused.value) {
-    typed.value = null
-    understood.value = ''
-  }
+  if (refused.value || typed.value !== text) return
+  if (!stays && document.activeElement === box.value) return // come back to already
+  typed.value = null
+  understood.value = ''
+}
+
+function onBlur() {
   pad.value = false
+  void settle(false)
 }
 
 async function onKey(e: KeyboardEvent) {
   if (e.key === 'Enter') {
     e.preventDefault()
-    await reading
+    await settle(true)
     if (refused.value) return // the entry stays where it can be mended
-    typed.value = null
-    understood.value = ''
     emit('enter', e.shiftKey)
   } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
     e.preventDefault()
@@ -137,7 +145,7 @@ async function onKey(e: KeyboardEvent) {
     typed.value = null
     refused.value = ''
     props.keep?.(undefined)
-    if (before !== null) (props.deliver ?? ((v: number) => emit('update:modelValue', v)))(before)
+    if (before !== null && !ended) (props.deliver ?? ((v: number) => emit('update:modelValue', v)))(before)
     void nextTick(() => box.value?.select())
   }
 }
