@@ -70,10 +70,7 @@ type FoldedHole struct {
 func flat(r FlatRequest) (FlatAnswer, error) {
 	p, err := sheet.Build(r.Part, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
 	if err != nil {
-		if f, ok := err.(*working.Fault); ok {
-			return FlatAnswer{}, &working.Fault{Path: "/part" + f.Path, Message: f.Message}
-		}
-		return FlatAnswer{}, err
+		return FlatAnswer{}, working.Under("/part", err)
 	}
 	if len(p.Outline) == 0 {
 		return FlatAnswer{}, working.Refuse("/part/base", "%s", p.Findings[0].Reason)

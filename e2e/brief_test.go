@@ -2,12 +2,15 @@ package e2e
 
 import (
 	"context"
+	"fmt"
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
 	"warmanvil/core/brief"
+	"warmanvil/job"
 )
 
 // The brief saves itself; its unit changes how every size is written; nonsense
@@ -29,7 +32,7 @@ func TestBrief(t *testing.T) {
 	p.keys(" It must leave no hole behind.")
 	p.wait("the change", `document.querySelector('.head [role=status]').innerText !== 'saved'`)
 	saved()
-	j, err := a.jobs.Store.Job(context.Background(), jobID)
+	j, err := a.jobs.Job(context.Background(), jobID)
 	if err != nil || j.Brief.Unit != brief.UnitFraction || j.Brief.Purpose[len(j.Brief.Purpose)-29:] != "It must leave no hole behind." {
 		t.Errorf("stored %+v, %v", j.Brief, err)
 	}
@@ -45,32 +48,65 @@ func TestBrief(t *testing.T) {
 	p.see("Give it a name.")
 }
 
-// A brief changed elsewhere meanwhile is not overwritten.
-func TestBriefConflict(t *testing.T) {
+// A brief changed elsewhere meanwhile is joined with what is typed here, and told; where
+// both changed the same it is chosen, and undo takes back what was done here.
+func TestBriefOfTwo(t *testing.T) {
 	a := startApp(t)
 	jobID, _ := a.demoPart(t, "Orchard truck", "Press foot")
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + jobID + "/measure")
 	p.wait("the brief", `document.querySelector('.brief')`)
-	ctx := context.Background()
-	j, err := a.jobs.Store.Job(ctx, jobID)
-	if err != nil {
-		t.Fatal(err)
+	stands := func() job.Job {
+		t.Helper()
+		j, err := a.jobs.Job(t.Context(), jobID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return j
 	}
-	other := j.Brief
-	other.Vehicle = "Morvan 360, found in a barn"
-	if _, err := a.jobs.SaveJob(ctx, jobID, j.Revision, other, false); err != nil {
-		t.Fatal(err)
+	elsewhere := func(change func(b *brief.Brief)) {
+		t.Helper()
+		j := stands()
+		change(&j.Brief)
+		if _, err := a.jobs.SaveBrief(t.Context(), jobID, job.On{Revision: j.Revision}, j.Brief); err != nil {
+			t.Fatal(err)
+		}
 	}
+	elsewhere(func(b *brief.Brief) { b.Vehicle = "Morvan 360, found in a barn" })
 	p.do(chromedp.Click(chromedp.CSS(`.brief textarea`)))
-	p.keys("Mine. ")
-	p.see("Somebody saved this meanwhile")
-	now, err := a.jobs.Store.Job(ctx, jobID)
-	if err != nil || now.Brief.Vehicle != other.Vehicle {
-		t.Errorf("overwritten: %+v, %v", now.Brief, err)
+	p.keys(kb.End + " Mine.")
+	p.see("Joined with what somebody else changed meanwhile: Vehicle Morvan 360, found in a barn.")
+	p.briefKept()
+	if b := stands().Brief; b.Vehicle != "Morvan 360, found in a barn" || !strings.Contains(b.Purpose, "Mine.") {
+		t.Errorf("not joined: %q, %q", b.Vehicle, b.Purpose)
 	}
-	p.press("Load what was saved")
-	p.wait("what was saved", `[...document.querySelectorAll('.brief input')].some(i => i.value === 'Morvan 360, found in a barn')`)
+	p.wait("theirs in the field", `[...document.querySelectorAll('.brief input')].some(i => i.value === 'Morvan 360, found in a barn')`)
+	p.press("Seen")
+
+	elsewhere(func(b *brief.Brief) { b.Vehicle = "Morvan 361" })
+	p.set(".brief", "Vehicle", "Morvan 362")
+	p.see("Two versions")
+	p.press("Morvan 361")
+	p.press("Join like this")
+	p.wait("theirs", `[...document.querySelectorAll('.brief input')].some(i => i.value === 'Morvan 361')`)
+	p.briefKept()
+	elsewhere(func(b *brief.Brief) { b.Vehicle = "Morvan 363" })
+	p.set(".brief", "Vehicle", "Morvan 364")
+	p.see("Two versions")
+	p.press("Join like this")
+	p.briefKept()
+	if b := stands().Brief; b.Vehicle != "Morvan 364" {
+		t.Errorf("mine was chosen, %q stands", b.Vehicle)
+	}
+	p.keys(kb.Tab) // out of the field
+	p.do(chromedp.KeyEvent("z", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.wait("what was undone", `[...document.querySelectorAll('.brief input')].some(i => i.value === 'Morvan 363')`)
+	p.press("Redo")
+	p.wait("what was done again", `[...document.querySelectorAll('.brief input')].some(i => i.value === 'Morvan 364')`)
+	p.press("r" + fmt.Sprint(stands().Revision))
+	p.see("Vehicle Morvan 361, was Morvan 360, found in a barn")
+	p.press("Compare r1 with what stands")
+	p.wait("the comparison", `document.querySelector('[role=dialog]').innerText.includes('Morvan 364')`)
 }
 
 // Whoever comes first is offered the demo; a job that is gone says so with a

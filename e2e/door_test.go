@@ -111,7 +111,7 @@ func TestReaderChangesNothing(t *testing.T) {
 	reader.size("/base/length", "99")
 	reader.wait("the refusal", `document.querySelector('.shape').dataset.save === 'refused'`)
 	reader.see("your account may look but not change this")
-	if got, err := a.jobs.Store.Part(t.Context(), part); err != nil || got.Revision != 1 || got.Recipe.Base.Length != 60 {
+	if got, err := a.jobs.Part(t.Context(), part); err != nil || got.Revision != 1 || got.Recipe.Base.Length != 60 {
 		t.Errorf("the reader changed it: r%d, %g (%v)", got.Revision, got.Recipe.Base.Length, err)
 	}
 	reader.goTo("/jobs/" + job + "/hold")

@@ -23,7 +23,7 @@ func TestFeaturesAreNamedCopiedAndTakenAlong(t *testing.T) {
 	p.see("Feet of the compressor (copy)")
 	p.saved()
 	recipe := func(id string) sheet.Recipe {
-		q, err := a.jobs.Store.Part(t.Context(), id)
+		q, err := a.jobs.Part(t.Context(), id)
 		if err != nil {
 			t.Fatal(err)
 		}

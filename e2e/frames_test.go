@@ -95,11 +95,11 @@ func TestHiveDeckGetsASection(t *testing.T) {
 	p.press("Take " + name)
 	p.frameSaved()
 	p.wait("it to hold", `document.querySelector('.scroll .line.big') && !document.querySelector('.scroll .line.over.big')`)
-	frames, err := a.jobs.Store.Frames(t.Context(), job)
+	frames, err := a.jobs.Frames(t.Context(), job)
 	if err != nil {
 		t.Fatal(err)
 	}
-	for _, m := range frames[0].Frame.Members {
+	for _, m := range frames[0].Doc.Members {
 		if m.Stock != name {
 			t.Errorf("%s is still of %s", m.Name, m.Stock)
 		}
@@ -226,10 +226,9 @@ func TestFrameEdges(t *testing.T) {
 	q.wait("the other's save", `document.querySelector('.strip').innerText.includes('r4')`)
 	p.press("Rear rail")
 	p.set(".form", "Name", "Back rail")
-	p.see("Somebody saved this meanwhile")
-	p.press("Load what was saved")
+	p.see("Joined with what somebody else changed meanwhile: Four horns and drivers: kilos 60.0 lb")
 	p.frameSaved()
-	p.press("Rear rail")
+	p.press("Back rail")
 	p.press("Carries")
 	p.press("Four horns and drivers")
 	p.wait("the other's load", `[...document.querySelectorAll('.form input')].some(i => i.value === '60 lb')`)
@@ -273,11 +272,11 @@ func TestFrameInTheDrawing(t *testing.T) {
 	drag("Coupling", 40, -30)
 	p.wait("the moved point", `document.querySelector('.shown .name')?.innerText === 'Coupling'`)
 	p.wait("it to be kept", `document.querySelector('.strip').innerText.includes('r2')`)
-	kept, err := a.jobs.Store.Frames(t.Context(), job)
+	kept, err := a.jobs.Frames(t.Context(), job)
 	if err != nil {
 		t.Fatal(err)
 	}
-	for _, q := range kept[0].Frame.Points {
+	for _, q := range kept[0].Doc.Points {
 		if q.Name == "Coupling" && (math.Abs(q.X-2900-40/k) > 1 || math.Abs(q.Y-30/k) > 1 || q.Z != 0 || q.X != math.Round(q.X)) {
 			t.Errorf("dragged to %g, %g, %g, want %.1f, %.1f", q.X, q.Y, q.Z, 2900+40/k, 30/k)
 		}
@@ -291,11 +290,11 @@ func TestFrameInTheDrawing(t *testing.T) {
 	tap("Right rear")
 	p.wait("the new member", `document.querySelector('.shown .name')?.innerText === 'Member 13'`)
 	p.frameSaved()
-	frames, err := a.jobs.Store.Frames(t.Context(), job)
+	frames, err := a.jobs.Frames(t.Context(), job)
 	if err != nil {
 		t.Fatal(err)
 	}
-	d := frames[0].Frame
+	d := frames[0].Doc
 	m := d.Members[len(d.Members)-1]
 	name := map[string]string{}
 	for _, q := range d.Points {

@@ -297,7 +297,7 @@ func (p *page) shot(path string) {
 func (a app) demoPart(t testing.TB, jobName, partName string) (jobID, partID string) {
 	t.Helper()
 	ctx := context.Background()
-	list, err := a.jobs.Store.Jobs(ctx, false)
+	list, err := a.jobs.Jobs(ctx, false)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -305,17 +305,22 @@ func (a app) demoPart(t testing.TB, jobName, partName string) (jobID, partID str
 		if j.Brief.Name != jobName {
 			continue
 		}
-		parts, err := a.jobs.Store.Parts(ctx, j.ID)
+		parts, err := a.jobs.Parts(ctx, j.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
-		frames, err := a.jobs.Store.Frames(ctx, j.ID)
+		frames, err := a.jobs.Frames(ctx, j.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
-		for _, p := range append(parts, frames...) {
+		for _, p := range parts {
 			if p.Name == partName {
 				return j.ID, p.ID
+			}
+		}
+		for _, f := range frames {
+			if f.Name == partName {
+				return j.ID, f.ID
 			}
 		}
 	}
@@ -328,12 +333,12 @@ func (a app) demoPart(t testing.TB, jobName, partName string) (jobID, partID str
 func (a app) free(t testing.TB, jobID string) {
 	t.Helper()
 	ctx := context.Background()
-	v, revision, err := a.jobs.Store.Survey(ctx, jobID)
+	v, revision, err := a.jobs.Survey(ctx, jobID)
 	if err != nil {
 		t.Fatal(err)
 	}
 	v.Drawn = "made to a drawing"
-	if err := a.jobs.Store.SaveSurvey(ctx, jobID, v, revision, time.Now()); err != nil {
+	if _, err := a.jobs.SaveSurvey(ctx, jobID, job.On{Revision: revision}, v); err != nil {
 		t.Fatal(err)
 	}
 	a.settle(t, jobID)
@@ -343,15 +348,14 @@ func (a app) free(t testing.TB, jobID string) {
 func (a app) settle(t testing.TB, jobID string) {
 	t.Helper()
 	ctx := context.Background()
-	j, err := a.jobs.Store.Job(ctx, jobID)
+	j, err := a.jobs.Job(ctx, jobID)
 	if err != nil {
 		t.Fatal(err)
 	}
 	for i := range j.Brief.Open {
 		j.Brief.Open[i].Done = true
 	}
-	j.Revision++
-	if err := a.jobs.Store.SaveJob(ctx, j, j.Revision-1); err != nil {
+	if _, err := a.jobs.SaveBrief(ctx, jobID, job.On{Revision: j.Revision}, j.Brief); err != nil {
 		t.Fatal(err)
 	}
 }

@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"strings"
 	"testing"
-	"time"
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
@@ -12,6 +11,7 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
+	"warmanvil/job"
 )
 
 // The press foot bolted to floor and outrigger: loaded until its bolts are over,
@@ -75,13 +75,13 @@ func TestJointOnTheFloor(t *testing.T) {
 func TestBoltBlockedAndFlipped(t *testing.T) {
 	a := startApp(t)
 	id, foot := a.demoPart(t, "Orchard truck", "Press foot")
-	v, revision, err := a.jobs.Store.Survey(t.Context(), id)
+	v, revision, err := a.jobs.Survey(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)
 	}
 	v.Placed = append(v.Placed, vehicle.Placed{ID: "under", Name: "Foot under the tank", Part: foot, At: [3]float64{-9000, 0, 0}})
 	v.Spaces = append(v.Spaces, survey.Space{ID: "low-tank", Name: "Low tank", Kind: survey.Tank, Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-9400, -400, 46}, Size: [3]float64{1200, 900, 200}}})
-	if err := a.jobs.Store.SaveSurvey(t.Context(), id, v, revision, time.Now()); err != nil {
+	if _, err := a.jobs.SaveSurvey(t.Context(), id, job.On{Revision: revision}, v); err != nil {
 		t.Fatal(err)
 	}
 	p := open(t, a, 1280, 800)
@@ -94,7 +94,7 @@ func TestBoltBlockedAndFlipped(t *testing.T) {
 	eval[bool](p, `(() => { const b = [...document.querySelectorAll('[data-reach] dd')].find(d => d.innerText.includes('from the other side')).querySelector('button'); b.click(); return true })()`)
 	p.wait("reached from below", `!`+reach+`.includes('blocked')`)
 	p.briefKept()
-	j, err := a.jobs.Store.Job(t.Context(), id)
+	j, err := a.jobs.Job(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -127,7 +127,7 @@ func TestClosedBehind(t *testing.T) {
 	p.pick("main", "Rivet", "6.4 mm, aluminium")
 	p.wait("another rivet", `document.querySelector('.facts').innerText.includes('blind rivet 6.4 mm of aluminium')`)
 	p.briefKept()
-	j, err := a.jobs.Store.Job(t.Context(), id)
+	j, err := a.jobs.Job(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -141,17 +141,17 @@ func TestAccessHoleCut(t *testing.T) {
 	id, foot := a.demoPart(t, "Orchard truck", "Press foot")
 	r := sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: 3, Process: "laser", Base: sheet.Base{ID: "base", Length: 500, Width: 500}}
 	r.Tool.Kind, r.Bend.School, r.Bend.Method = "vdie", "table", "air"
-	cover, err := a.jobs.CreatePart(t.Context(), id, "Cover plate", 1, r)
+	cover, err := a.jobs.CreatePart(t.Context(), id, job.PartState{Name: "Cover plate", Quantity: 1, Recipe: r})
 	if err != nil {
 		t.Fatal(err)
 	}
-	v, revision, err := a.jobs.Store.Survey(t.Context(), id)
+	v, revision, err := a.jobs.Survey(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)
 	}
 	v.Placed = append(v.Placed, vehicle.Placed{ID: "under", Name: "Foot under the cover", Part: foot, At: [3]float64{-9000, 0, 0}},
 		vehicle.Placed{ID: "cover", Name: "Cover in place", Part: cover.ID, At: [3]float64{-9200, -200, 43}})
-	if err := a.jobs.Store.SaveSurvey(t.Context(), id, v, revision, time.Now()); err != nil {
+	if _, err := a.jobs.SaveSurvey(t.Context(), id, job.On{Revision: revision}, v); err != nil {
 		t.Fatal(err)
 	}
 	p := open(t, a, 1280, 800)
@@ -168,7 +168,7 @@ func TestAccessHoleCut(t *testing.T) {
 	eval[bool](p, `(() => { [...document.querySelectorAll('[data-reach] dd')].find(d => d.innerText.includes('access hole')).querySelector('button').click(); return true })()`)
 	p.see("An access hole is cut in Cover plate")
 	p.wait("bolt 1 reached through it", `!`+first+`.includes('Bolt 1 ')`)
-	cut, err := a.jobs.Store.Part(t.Context(), cover.ID)
+	cut, err := a.jobs.Part(t.Context(), cover.ID)
 	if err != nil || len(cut.Recipe.Base.Holes) != 1 {
 		t.Fatalf("%v, %+v", err, cut.Recipe.Base.Holes)
 	}
@@ -189,7 +189,7 @@ func TestPatternsSlotted(t *testing.T) {
 	p.pick("main [data-ply='0']", "Its holes are", "cut on a table")
 	p.set("main [data-ply='0']", "A hole may lie off by", "0.1")
 	p.briefKept()
-	j, err := a.jobs.Store.Job(t.Context(), id)
+	j, err := a.jobs.Job(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)
 	}

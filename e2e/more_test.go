@@ -36,7 +36,7 @@ func TestFixAndUndo(t *testing.T) {
 	p.press("Radius 9.0 mm")
 	p.wait("the flag to clear", `!document.querySelector('[data-code=radius-grain]')`)
 	p.saved()
-	now, err := a.jobs.Store.Part(context.Background(), part)
+	now, err := a.jobs.Part(context.Background(), part)
 	if err != nil || now.Recipe.Base.Flanges[1].InsideRadius != 9 || now.Revision != 2 {
 		t.Errorf("stored: %+v, %v", now.Recipe.Base.Flanges, err)
 	}
@@ -59,7 +59,7 @@ func TestSetAside(t *testing.T) {
 	p.keys("bent a strip, it holds" + kb.Enter)
 	p.see("Set aside: bent a strip, it holds")
 	p.saved()
-	now, err := a.jobs.Store.Part(context.Background(), part)
+	now, err := a.jobs.Part(context.Background(), part)
 	if err != nil || len(now.Recipe.SetAside) != 1 || now.Recipe.SetAside[0].Code != "radius-grain" {
 		t.Errorf("stored: %+v, %v", now.Recipe.SetAside, err)
 	}
@@ -201,7 +201,7 @@ func TestServerAway(t *testing.T) {
 	p.drawn()
 	p.wait("what was typed", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '65.0 mm'`)
 	p.saved()
-	now, err := a.jobs.Store.Part(context.Background(), part)
+	now, err := a.jobs.Part(context.Background(), part)
 	if err != nil || now.Recipe.Base.Length != 65 {
 		t.Errorf("stored %v, %v", now.Recipe.Base.Length, err)
 	}

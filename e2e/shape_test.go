@@ -6,12 +6,14 @@ import (
 	"os"
 	"os/exec"
 	"path/filepath"
+	"slices"
 	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
+	"warmanvil/core/sheet"
 	"warmanvil/job"
 )
 
@@ -154,39 +156,46 @@ func TestKeyboardOnly(t *testing.T) {
 	}
 }
 
-// Two people on one part: the second is told, sees both, and loses nothing.
-func TestConflictKeepsBoth(t *testing.T) {
+// Two people on one part: what they changed apart is joined and told, what they both
+// changed is chosen with both drawn; nothing is lost.
+func TestTwoOnOnePart(t *testing.T) {
 	a := startApp(t)
 	jobID, partID := a.demoPart(t, "Orchard truck", "Shelf bracket")
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + jobID + "/shape/" + partID)
 	p.drawn()
-	ctx := context.Background()
-	now, err := a.jobs.Store.Part(ctx, partID)
-	if err != nil {
-		t.Fatal(err)
+	ctx := t.Context()
+	elsewhere := func(change func(b *sheet.Base)) {
+		t.Helper()
+		now, err := a.jobs.Part(ctx, partID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		state := now.State()
+		change(&state.Recipe.Base)
+		if _, err := a.jobs.SavePart(ctx, partID, job.On{Revision: now.Revision}, state); err != nil {
+			t.Fatal(err)
+		}
 	}
-	r := now.Recipe
-	r.Base.Length = 66
-	if _, err := a.jobs.SavePart(ctx, partID, job.On{Revision: now.Revision}, now.Name, now.Quantity, r); err != nil {
-		t.Fatal(err)
-	}
+	elsewhere(func(b *sheet.Base) { b.Length = 66 })
 	p.size("/base/width", "190")
-	p.see("Two versions of this part")
-	p.see("190")
-	p.see("66")
-	p.press("Take theirs, keep yours as a part of its own")
+	p.see("Joined with what somebody else changed meanwhile: Base: length 66.0 mm.")
 	p.wait("their length", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '66.0 mm'`)
-	parts, err := a.jobs.Store.Parts(ctx, jobID)
-	if err != nil {
-		t.Fatal(err)
+	p.wait("my width", `document.querySelector('[data-path="/base/width"] .num')?.innerText === '190.0 mm'`)
+	p.saved()
+	elsewhere(func(b *sheet.Base) { b.Width = 170 })
+	p.size("/base/width", "195")
+	p.see("Two versions")
+	p.wait("both", `(t => t.includes('195.0 mm') && t.includes('170.0 mm') && t.includes('Base, width'))(document.querySelector('[role=dialog]').innerText) && document.querySelector('[role=dialog] svg')`)
+	p.press("Join like this")
+	p.saved()
+	now, err := a.jobs.Part(ctx, partID)
+	if err != nil || now.Recipe.Base.Width != 195 || now.Recipe.Base.Length != 66 {
+		t.Errorf("%g × %g, %v", now.Recipe.Base.Length, now.Recipe.Base.Width, err)
 	}
-	kept := false
-	for _, x := range parts {
-		kept = kept || strings.Contains(x.Name, "(my version)") && x.Recipe.Base.Width == 190
-	}
-	if !kept {
-		t.Errorf("my version is lost: %+v", parts)
+	list, err := a.jobs.Store.Revisions(ctx, partID)
+	if err != nil || !slices.ContainsFunc(list, func(r job.Revision) bool { return strings.Contains(string(r.Body), `"width": 170`) }) {
+		t.Errorf("theirs is no revision (%v)", err)
 	}
 }
 
@@ -204,7 +213,7 @@ func TestFieldRefusesAndKeeps(t *testing.T) {
 	}
 	// Half of the entry made sense while it was typed; it must not stand.
 	p.wait("the length that stood before", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '16 1/2"'`)
-	if now, err := a.jobs.Store.Part(context.Background(), partID); err != nil || now.Recipe.Base.Length != 16.5*25.4 {
+	if now, err := a.jobs.Part(context.Background(), partID); err != nil || now.Recipe.Base.Length != 16.5*25.4 {
 		t.Errorf("a refused entry was saved as %v (%v)", now.Recipe.Base.Length, err)
 	}
 	p.do(chromedp.KeyEvent(kb.Escape))

@@ -12,6 +12,8 @@ import (
 	"github.com/chromedp/chromedp/kb"
 
 	"warmanvil/core/sheet"
+
+	"warmanvil/job"
 )
 
 // BenchmarkKeyToDrawing measures, in the browser, the time from a key press in
@@ -20,7 +22,7 @@ func BenchmarkKeyToDrawing(b *testing.B) {
 	a := startApp(b)
 	jobID, partID := a.demoPart(b, "Orchard truck", "Press foot")
 	b.Run("demo", func(b *testing.B) { a.keyToDrawing(b, jobID, partID) })
-	large, err := a.jobs.CreatePart(b.Context(), jobID, "Load tray", 1, wholeTray())
+	large, err := a.jobs.CreatePart(b.Context(), jobID, job.PartState{Name: "Load tray", Quantity: 1, Recipe: wholeTray()})
 	if err != nil {
 		b.Fatal(err)
 	}

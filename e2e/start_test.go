@@ -11,6 +11,7 @@ import (
 	"github.com/chromedp/chromedp"
 
 	"warmanvil/core/sheet"
+	"warmanvil/job"
 )
 
 // A tray from its starter: corners that close, a size typed on the drawing, and
@@ -41,7 +42,7 @@ func TestTrayFromStarterToBendSheet(t *testing.T) {
 	p.keys("180\r")
 	p.wait("the tray to be drawn narrower", `document.querySelector('[data-path="/base/width"]').innerText.includes('180.0')`)
 	p.saved()
-	parts, err := a.jobs.Store.Parts(t.Context(), job)
+	parts, err := a.jobs.Parts(t.Context(), job)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -101,7 +102,7 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	p.press("Make a part of it")
 	p.drawn()
 	p.see("battery lid")
-	parts, err := a.jobs.Store.Parts(t.Context(), job)
+	parts, err := a.jobs.Parts(t.Context(), job)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -115,7 +116,7 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 
 	// The same drawing cut into the tray's floor.
 	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
-	before, err := a.jobs.Store.Part(t.Context(), tray)
+	before, err := a.jobs.Part(t.Context(), tray)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -131,7 +132,7 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	p.pick(".from", "Or cut its outlines into", "Compressor tray")
 	p.press("Cut it in")
 	p.drawn()
-	after, err := a.jobs.Store.Part(t.Context(), tray)
+	after, err := a.jobs.Part(t.Context(), tray)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -179,7 +180,7 @@ func TestPlanAgainstTheDevice(t *testing.T) {
 	p.press("Front flange")
 	p.press("Cut it in")
 	p.drawn()
-	after, err := a.jobs.Store.Part(t.Context(), tray)
+	after, err := a.jobs.Part(t.Context(), tray)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -193,8 +194,8 @@ func TestPlanAgainstTheDevice(t *testing.T) {
 // A deck too long for the table: said, split with a bolted lap, joined again.
 func TestDeckSplitForTheBed(t *testing.T) {
 	a := startApp(t)
-	job, part := a.demoPart(t, "Orchard truck", "Compressor tray")
-	tray, err := a.jobs.Store.Part(t.Context(), part)
+	jobID, part := a.demoPart(t, "Orchard truck", "Compressor tray")
+	tray, err := a.jobs.Part(t.Context(), part)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -203,12 +204,12 @@ func TestDeckSplitForTheBed(t *testing.T) {
 		{ID: "front", Edge: sheet.Front, Length: 50, Angle: 90, InsideRadius: 4.5}, {ID: "back", Edge: sheet.Back, Length: 50, Angle: 90, InsideRadius: 4.5}},
 		Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 11, X: sheet.Offset{Edge: sheet.Left, Distance: 200}, Y: sheet.Offset{Edge: sheet.Front, Distance: 200},
 			Pattern: &sheet.Pattern{Kind: sheet.MirrorPattern, Across: true, Back: true}}}}
-	deck, err := a.jobs.CreatePart(t.Context(), job, "Load deck", 1, r)
+	deck, err := a.jobs.CreatePart(t.Context(), jobID, job.PartState{Name: "Load deck", Quantity: 1, Recipe: r})
 	if err != nil {
 		t.Fatal(err)
 	}
 	p := open(t, a, 1280, 800)
-	p.goTo("/jobs/" + job + "/shape/" + deck.ID)
+	p.goTo("/jobs/" + jobID + "/shape/" + deck.ID)
 	p.drawn()
 	p.wait("the table to be too small", `document.querySelector('[data-code=past-bed]') && document.querySelector('[data-code=past-lift]')`)
 	p.press("Split")
@@ -217,7 +218,7 @@ func TestDeckSplitForTheBed(t *testing.T) {
 	p.see("Load deck, first piece")
 	p.drawn()
 	p.wait("its bolts", `document.body.innerText.includes('Joint bolts')`)
-	parts, err := a.jobs.Store.Parts(t.Context(), job)
+	parts, err := a.jobs.Parts(t.Context(), jobID)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -241,7 +242,7 @@ func TestDeckSplitForTheBed(t *testing.T) {
 	p.see("Join it again")
 	p.press("Join it again")
 	p.wait("the whole", `document.querySelector('#which')?.selectedOptions[0]?.innerText.trim() === 'Load deck'`)
-	back, err := a.jobs.Store.Part(t.Context(), deck.ID)
+	back, err := a.jobs.Part(t.Context(), deck.ID)
 	if err != nil || back.Archived || back.Revision != 1 {
 		t.Errorf("%v %+v", err, back.Archived)
 	}

@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"bytes"
+	"encoding/json"
 	"fmt"
 	"math"
 	"strings"
@@ -15,7 +16,6 @@ import (
 	"warmanvil/core/load"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
-	"warmanvil/core/site"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
@@ -37,8 +37,7 @@ func (a app) boxOnArm(t *testing.T, unit brief.Unit) (id string) {
 	}
 	d.Plates = d.Plates[:1] // the box is bolted through the open end
 	d.Fit = &member.Pose{Y: 250, Z: 400}
-	now := time.Now()
-	frame := job.Part{Part: site.Part{ID: a.jobs.NewID(), Name: "Standoff", Quantity: 1, Frame: &d, Revision: 1}, Summary: "started", Created: now, Updated: now}
+	frame := a.jobs.NewID()
 	arm := d.Members[0].ID
 	known := func(v float64) *brief.Given { return &brief.Given{Value: v, Trust: brief.Measured} }
 	foot := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
@@ -49,18 +48,22 @@ func (a app) boxOnArm(t *testing.T, unit brief.Unit) (id string) {
 	b := brief.Brief{Name: "Winch box", Quantity: 1, Unit: unit, Grain: 1, Criticality: brief.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
 		Devices: []brief.Device{{ID: "box", Name: "Box", Mass: known(12), Gravity: &brief.Gravity{Z: 120, Trust: brief.Measured}, Envelope: &brief.Box{Length: 200, Width: 200, Height: 240}, Behind: known(0)}},
 		Joints: []brief.Joint{
-			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: frame.ID, Member: arm}}, Design: top},
-			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 250, 400}, Heads: brief.FaceLeft}}, Sides: []brief.Side{{Kind: brief.MemberSide, Of: frame.ID, Member: arm}, {Kind: brief.VehicleSide}}, Design: foot}}}
+			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: frame, Member: arm}}, Design: top},
+			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 250, 400}, Heads: brief.FaceLeft}}, Sides: []brief.Side{{Kind: brief.MemberSide, Of: frame, Member: arm}, {Kind: brief.VehicleSide}}, Design: foot}}}
 	j, err := a.jobs.CreateJob(t.Context(), b)
 	if err != nil {
 		t.Fatal(err)
 	}
-	frame.JobID = j.ID
-	if err := a.jobs.Store.CreatePart(t.Context(), frame); err != nil {
+	body, err := json.Marshal(job.FrameState{Name: "Standoff", Quantity: 1, Frame: d})
+	if err != nil {
+		t.Fatal(err)
+	}
+	now := time.Now()
+	if err := a.jobs.Store.AddDocuments(t.Context(), job.Document{ID: frame, Kind: job.KindFrame, Revision: 1, Body: body, Kept: job.Kept{JobID: j.ID, Summary: "started", Created: now, Updated: now}}); err != nil {
 		t.Fatal(err)
 	}
 	v := vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: [3]float64{0, 520, 425}}}}
-	if err := a.jobs.Store.SaveSurvey(t.Context(), j.ID, v, 0, now); err != nil {
+	if _, err := a.jobs.SaveSurvey(t.Context(), j.ID, job.On{Revision: 0}, v); err != nil {
 		t.Fatal(err)
 	}
 	return j.ID
@@ -147,7 +150,7 @@ func TestPoundsInAnInchJob(t *testing.T) {
 	kept := func(want float64) {
 		t.Helper()
 		p.briefKept()
-		j, err := a.jobs.Store.Job(t.Context(), id)
+		j, err := a.jobs.Job(t.Context(), id)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -122,7 +122,7 @@ func TestSurveyARail(t *testing.T) {
 	p.see("would agree")
 	p.set(`[data-reading="0"]`, first, good)
 	p.wait("the readings to agree again", `document.querySelector('[data-map] .agree') && !document.querySelector('.suspect')`)
-	v, revision, err := a.jobs.Store.Survey(context.Background(), j.ID)
+	v, revision, err := a.jobs.Survey(context.Background(), j.ID)
 	if err != nil || revision < 2 || len(v.Maps[0].Readings) < 17 {
 		t.Errorf("stored: revision %d, %+v, %v", revision, v.Maps, err)
 	}
@@ -172,7 +172,7 @@ func TestPlaceTheTrayBracket(t *testing.T) {
 	p.press("Bring the part up to date")
 	p.see("Brought up to date: Compressor tray bracket")
 	p.wait("up to date", `document.querySelector('[data-stale=false]')`)
-	now, err := a.jobs.Store.Part(context.Background(), partID)
+	now, err := a.jobs.Part(context.Background(), partID)
 	if err != nil || math.Abs(now.Recipe.Base.Holes[1].X.Distance-now.Recipe.Base.Holes[0].X.Distance-260) > .5 {
 		t.Errorf("stored %+v, %v", now.Recipe.Base.Holes[1].X, err)
 	}

@@ -13,6 +13,7 @@ import (
 	"github.com/chromedp/chromedp/kb"
 
 	"warmanvil/core/brief"
+	"warmanvil/job"
 )
 
 // blank starts a job of its own in some unit and opens a sheet of Measure.
@@ -75,7 +76,7 @@ func TestPointsFromAList(t *testing.T) {
 	p.press("Tap")
 	p.set(".point.shown", "up", "950")
 	p.wait("too far", `document.querySelector('#measures [data-verdict]').dataset.verdict === 'bad'`)
-	v, _, err := a.jobs.Store.Survey(context.Background(), jobID)
+	v, _, err := a.jobs.Survey(context.Background(), jobID)
 	if err != nil || len(v.Points) != 2 {
 		t.Errorf("%+v %v", v.Points, err)
 	}
@@ -90,20 +91,20 @@ func TestSurveyIsNotLost(t *testing.T) {
 	p.goTo("/jobs/" + jobID + "/measure/vehicle")
 	p.wait("the sheet", `document.querySelector('[data-map]')`)
 	ctx := context.Background()
-	v, revision, err := a.jobs.Store.Survey(ctx, jobID)
+	v, revision, err := a.jobs.Survey(ctx, jobID)
 	if err != nil {
 		t.Fatal(err)
 	}
 	v.Datum.Forward = "along the sill"
-	if _, _, _, err := a.jobs.SaveSurvey(ctx, jobID, revision, v); err != nil {
+	if _, err := a.jobs.SaveSurvey(ctx, jobID, job.On{Revision: revision}, v); err != nil {
 		t.Fatal(err)
 	}
 	p.set("#datum", "The tape's hook is", "1.4")
-	p.see("Somebody saved this meanwhile")
-	if now, _, _ := a.jobs.Store.Survey(ctx, jobID); now.Hook != v.Hook || now.Datum.Forward != "along the sill" {
-		t.Errorf("overwritten: %+v", now.Datum)
+	p.see("Joined with what somebody else changed meanwhile")
+	p.surveySaved()
+	if now, _, _ := a.jobs.Survey(ctx, jobID); now.Hook != 1.4 || now.Datum.Forward != "along the sill" {
+		t.Errorf("overwritten: %g, %+v", now.Hook, now.Datum)
 	}
-	p.press("Load what was saved")
 	p.wait("the other's words", `[...document.querySelectorAll('textarea')].some(x => x.value === 'along the sill')`)
 	a.away.Store(true)
 	p.set("#datum", "The tape's hook is", "1.6")
@@ -113,7 +114,7 @@ func TestSurveyIsNotLost(t *testing.T) {
 	p.goTo("/jobs/" + jobID + "/measure/vehicle")
 	p.wait("the sheet", `document.querySelector('[data-map]')`)
 	p.surveySaved()
-	if now, _, err := a.jobs.Store.Survey(ctx, jobID); err != nil || now.Hook != 1.6 {
+	if now, _, err := a.jobs.Survey(ctx, jobID); err != nil || now.Hook != 1.6 {
 		t.Errorf("stored a hook of %v, %v", now.Hook, err)
 	}
 }

@@ -47,11 +47,11 @@ func TestServerKilledUnderAnOpenPage(t *testing.T) {
 	p.size("/base/length", "77")
 	again := a.stop(t)
 	p.see("What you type is kept on this device")
-	p.wait("the state", `document.querySelector('.shape').dataset.save === 'waiting'`)
+	p.wait("the state", `document.querySelector('.shape').dataset.save === 'waiting for the server'`)
 	again()
 	p.wait("the banner to go", `!document.querySelector('.away')`)
 	p.saved()
-	if got, err := a.jobs.Store.Part(t.Context(), part); err != nil || got.Recipe.Base.Length != 77 {
+	if got, err := a.jobs.Part(t.Context(), part); err != nil || got.Recipe.Base.Length != 77 {
 		t.Fatalf("after the restart the base is %g long (%v)", got.Recipe.Base.Length, err)
 	}
 	p.goTo("/jobs/" + job + "/measure")
@@ -64,7 +64,7 @@ func TestServerKilledUnderAnOpenPage(t *testing.T) {
 	p.goTo("/jobs/" + job + "/measure")
 	a.away.Store(false)
 	p.wait("it is sent", `document.querySelector('[data-brief]')?.dataset.brief === 'saved' && document.querySelector('#purpose textarea').value.includes('And a bin.')`)
-	if got, err := a.jobs.Store.Job(t.Context(), job); err != nil || !strings.Contains(got.Brief.Purpose, "And a bin.") {
+	if got, err := a.jobs.Job(t.Context(), job); err != nil || !strings.Contains(got.Brief.Purpose, "And a bin.") {
 		t.Errorf("the brief says %q (%v)", got.Brief.Purpose, err)
 	}
 }
@@ -113,7 +113,7 @@ func TestCompareRevisions(t *testing.T) {
 	p.press("Bring r1 back")
 	p.saved()
 	p.wait("a fourth revision", `[...document.querySelectorAll('.strip button')].some(b => b.innerText.trim() === 'r4')`)
-	if got, err := a.jobs.Store.Part(t.Context(), part); err != nil || len(got.Recipe.Base.Flanges) != 4 {
+	if got, err := a.jobs.Part(t.Context(), part); err != nil || len(got.Recipe.Base.Flanges) != 4 {
 		t.Errorf("brought back: %d flanges (%v)", len(got.Recipe.Base.Flanges), err)
 	}
 }

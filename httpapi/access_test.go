@@ -122,22 +122,30 @@ var routes = map[string]string{
 	"POST /api/v1/sign-out": "public", "POST /api/v1/join": "public", "POST /api/v1/pair": "public",
 	"GET /api/openapi.json": "reader", "POST /api/v1/password": "reader", "GET /api/v1/devices": "reader", "DELETE /api/v1/devices/{id}": "reader", "POST /api/v1/pairing": "reader",
 	"GET /api/v1/members": "owner", "PUT /api/v1/members/{id}": "owner", "DELETE /api/v1/members/{id}": "owner", "POST /api/v1/invitations": "owner",
-	"GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "PUT /api/v1/jobs/{id}": "maker",
+	"GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "POST /api/v1/jobs/{id}/archive": "maker",
 	"POST /api/v1/jobs/{id}/duplicate": "maker", "GET /api/v1/jobs/{id}/export": "reader", "POST /api/v1/import": "maker",
-	"GET /api/v1/jobs/{id}/survey": "reader", "PUT /api/v1/jobs/{id}/survey": "maker", "POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
+	"POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
 	"GET /api/v1/jobs/{id}/holding": "reader", "POST /api/v1/jobs/{id}/rules-seen": "maker", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET /api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET /api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
-	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "reader", "GET /api/v1/parts/{id}": "reader", "PUT /api/v1/parts/{id}": "maker", "POST /api/v1/parts/{id}/duplicate": "maker",
-	"POST /api/v1/parts/{id}/undo": "maker", "POST /api/v1/parts/{id}/redo": "maker", "POST /api/v1/parts/{id}/archive": "maker", "GET /api/v1/parts/{id}/revisions": "reader", "GET /api/v1/parts/{id}/revisions/{number}": "reader",
-	"GET /api/v1/sections": "reader", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker", "GET /api/v1/frames/{id}": "reader", "PUT /api/v1/frames/{id}": "maker",
-	"POST /api/v1/frames/{id}/undo": "maker", "POST /api/v1/frames/{id}/redo": "maker", "POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/archive": "maker", "GET /api/v1/frames/{id}/revisions": "reader", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
-	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "POST /api/v1/compare": "reader", "GET /api/v1/stock": "reader",
+	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "reader", "POST /api/v1/parts/{id}/duplicate": "maker",
+	"GET /api/v1/sections": "reader", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
+	"POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
+	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "reader",
 }
 
 // asks answers who may reach a route; false for one nobody thought of.
 func asks(route string) (role string, known bool) {
 	if strings.Contains(route, "/api/v1/calc/") {
 		return "reader", true
+	}
+	for _, path := range []string{"/api/v1/parts/{id}", "/api/v1/frames/{id}", "/api/v1/jobs/{id}/survey", "/api/v1/jobs/{id}/brief"} {
+		switch method, rest, found := strings.Cut(route, " "+path); {
+		case !found:
+		case method == "GET" && (rest == "" || rest == "/revisions" || rest == "/revisions/{number}" || rest == "/revisions/{number}/since"):
+			return "reader", true
+		case method == "PUT" && rest == "" || method == "POST" && (rest == "/undo" || rest == "/redo" || rest == "/archive"):
+			return "maker", true
+		}
 	}
 	role, known = routes[route]
 	return role, known

@@ -38,7 +38,7 @@ func stopsIn(h site.Holding) (n int) {
 func TestEveryOfferOfTheDemos(t *testing.T) {
 	c := start(t)
 	c.demo()
-	jobs, err := c.jobs.Store.Jobs(t.Context(), false)
+	jobs, err := c.jobs.Jobs(t.Context(), false)
 	if err != nil || len(jobs) < 3 {
 		t.Fatal(len(jobs), err)
 	}

@@ -32,7 +32,7 @@ func (s *server) dummy(c *gin.Context) error {
 	if _, err := uuid.Parse(c.Param("id")); err != nil || kind != "underside" && kind != "box" && kind != "box-dxf" {
 		return job.ErrNotFound
 	}
-	j, err := s.jobs.Store.Job(c.Request.Context(), c.Param("id"))
+	j, err := s.jobs.Job(c.Request.Context(), c.Param("id"))
 	if err != nil {
 		return err
 	}

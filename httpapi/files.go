@@ -48,11 +48,11 @@ func (s *server) file(c *gin.Context) error {
 	if _, err := uuid.Parse(c.Param("id")); err != nil {
 		return job.ErrNotFound
 	}
-	p, err := s.jobs.Store.Part(c.Request.Context(), c.Param("id"))
+	p, err := s.jobs.Part(c.Request.Context(), c.Param("id"))
 	if err != nil {
 		return err
 	}
-	j, err := s.jobs.Store.Job(c.Request.Context(), p.JobID)
+	j, err := s.jobs.Job(c.Request.Context(), p.JobID)
 	if err != nil {
 		return err
 	}
@@ -71,11 +71,11 @@ func (s *server) file(c *gin.Context) error {
 		}
 		recipe = recipe.Mockup(board)
 	}
-	parts, err := s.jobs.Store.Parts(c.Request.Context(), j.ID)
+	parts, err := s.jobs.Parts(c.Request.Context(), j.ID)
 	if err != nil {
 		return err
 	}
-	opt := site.PartOptions(j.Brief, p.Part, job.Bare(parts)) // as the screen has it
+	opt := site.PartOptions(j.Brief, p.Part, job.BareParts(parts)) // as the screen has it
 	opt.Body = kind == "stl"
 	built, err := sheet.Build(recipe, opt)
 	if err != nil {
@@ -84,7 +84,7 @@ func (s *server) file(c *gin.Context) error {
 	if !built.Whole {
 		return asFault("The part cannot be unfolded as it stands, so no file is made: %s", built.Findings[0].Reason)
 	}
-	check, err := s.jobs.Checked(c.Request.Context(), j, p)
+	check, err := s.jobs.CheckedPart(c.Request.Context(), j, p)
 	if err != nil {
 		return err
 	}

@@ -29,7 +29,7 @@ type frameFile struct {
 // frameFiles is a frame with what its files are made from.
 type frameFiles struct {
 	job    job.Job
-	part   job.Part
+	part   job.Frame
 	worked site.FrameTold
 	built  *member.Built
 	head   paper.FrameSheet
@@ -72,12 +72,12 @@ func (s *server) frameFile(c *gin.Context) error {
 	if c.Query("paper") == "letter" {
 		size = paper.Letter
 	}
-	f := frameFiles{job: j, part: frame.Part, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
-		head: paper.FrameSheet{Job: j.Brief.Name, Frame: frame.Part.Name, Revision: frame.Part.Revision, Date: frame.Part.Updated.UTC(), Paper: size, Quantity: frame.Part.Quantity}}
+	f := frameFiles{job: j, part: frame.Frame, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
+		head: paper.FrameSheet{Job: j.Brief.Name, Frame: frame.Frame.Name, Revision: frame.Frame.Revision, Date: frame.Frame.Updated.UTC(), Paper: size, Quantity: frame.Frame.Quantity}}
 	if len(f.worked.Cut.Rows) == 0 {
-		return asFault("There is nothing to cut yet: no member of %s can be built.", frame.Part.Name)
+		return asFault("There is nothing to cut yet: no member of %s can be built.", frame.Frame.Name)
 	}
-	check, err := s.jobs.Checked(ctx, j, frame.Part)
+	check, err := s.jobs.CheckedFrame(ctx, j, frame.Frame)
 	if err != nil {
 		return err
 	}
@@ -89,7 +89,7 @@ func (s *server) frameFile(c *gin.Context) error {
 	if err != nil {
 		return err
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, frame.Part.Name+" "+c.Param("kind"), "", "r"+strconv.Itoa(frame.Part.Revision), kind.ext)+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, frame.Frame.Name+" "+c.Param("kind"), "", "r"+strconv.Itoa(frame.Frame.Revision), kind.ext)+`"`)
 	c.Data(http.StatusOK, kind.mime, raw)
 	return nil
 }
@@ -172,7 +172,7 @@ func (f frameFiles) wraps() ([]byte, error) {
 	for i, r := range f.worked.Cut.Rows {
 		rows[i] = r.CutRow
 	}
-	for _, w := range f.built.Wraps(rows, f.part.Frame.Saw.SawLimit) {
+	for _, w := range f.built.Wraps(rows, f.part.Doc.Saw.SawLimit) {
 		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s long: true for the outer surface.", w.Start, f.length(w.Around))}
 		if w.Round {
 			says = append(says, "The thick line is the outside, the dashed one the inside of the wall: where the dashed one is lower, take the wall down to it with a file, or a gap stays.")

@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"context"
 	"time"
 
 	"warmanvil/core/member"
@@ -13,24 +14,9 @@ import (
 
 // FramePage is a frame as it stands with everything that follows from it.
 type FramePage struct {
-	ID       string         `json:"id" format:"uuid"`
-	JobID    string         `json:"jobId" format:"uuid"`
-	Revision int            `json:"revision"`
-	Summary  string         `json:"summary"`
-	CanUndo  bool           `json:"canUndo"`
-	CanRedo  bool           `json:"canRedo"`
-	Archived bool           `json:"archived"`
-	State    FrameSave      `json:"state"`
-	Worked   site.FrameTold `json:"worked"`
-}
-
-// FrameSave is a frame's state.
-type FrameSave struct {
-	Name     string     `json:"name"`
-	Quantity int        `json:"quantity"`
-	Frame    member.Doc `json:"frame"`
-
-	Continues bool `json:"continues,omitempty" doc:"the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it"`
+	DocumentHead
+	State  job.FrameState `json:"state"`
+	Worked site.FrameTold `json:"worked"`
 }
 
 // FrameHead is a frame in lists.
@@ -47,13 +33,6 @@ type FrameHead struct {
 	Why      string           `json:"why,omitempty" doc:"why it cannot be said"`
 	Stops    int              `json:"stops"`
 	Updated  time.Time        `json:"updated"`
-}
-
-// FrameRevision is one kept state of a frame.
-type FrameRevision struct {
-	Number  int       `json:"number"`
-	Summary string    `json:"summary"`
-	Created time.Time `json:"created"`
 }
 
 // StockIn names a section in use.
@@ -73,72 +52,39 @@ type SectionView struct {
 	Kilos float64 `json:"kilos" doc:"kg a metre in steel"`
 }
 
-func (s *server) framePage(c call, p job.Part) (FramePage, error) {
-	f, err := s.jobs.WorkedFrame(c.Request.Context(), p)
+func (s *server) framePage(ctx context.Context, d job.Saved) (FramePage, error) {
+	f, err := job.FrameOf(d.Document)
 	if err != nil {
 		return FramePage{}, err
 	}
-	return FramePage{ID: p.ID, JobID: p.JobID, Revision: p.Revision, Summary: p.Summary, CanUndo: p.UndoTo != nil, CanRedo: p.RedoTo != nil, Archived: p.Archived,
-		State: FrameSave{Name: p.Name, Quantity: p.Quantity, Frame: *p.Frame}, Worked: f.Worked}, nil
+	w, err := s.jobs.WorkFrame(ctx, f)
+	return FramePage{headOf(d), f.State(), w.Worked}, err
+}
+
+// newFrame answers a frame that was made.
+func (s *server) newFrame(c call, f job.Frame, err error) (FramePage, error) {
+	if err != nil {
+		return FramePage{}, err
+	}
+	d, err := s.jobs.Find(c.Request.Context(), job.KindFrame, f.ID)
+	if err != nil {
+		return FramePage{}, err
+	}
+	return s.framePage(c.Request.Context(), job.Saved{Document: d})
 }
 
 func (s *server) frameRoutes() {
 	sections := membersView()
 	route(s, operation{method: "GET", path: "/api/v1/sections", id: "getSections", summary: "Sections as sold and starters of frames"}, func(call, none) (MembersView, error) { return sections, nil })
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/frames", id: "listFrames", summary: "A job's frames with how hard they work"}, s.frameHeads)
+	documentRoutes(s, documented[job.FrameState, FramePage]{kind: job.KindFrame, path: "/api/v1/frames/{id}", name: "Frame", word: "frame", view: s.framePage})
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/frames", id: "createFrame", summary: "Add a frame, from a starter or empty"}, func(c call, in job.FrameStart) (FramePage, error) {
-		p, err := s.jobs.StartFrame(c.Request.Context(), c.id, in.Name, in)
-		if err != nil {
-			return FramePage{}, err
-		}
-		return s.framePage(c, p)
+		f, err := s.jobs.StartFrame(c.Request.Context(), c.id, in.Name, in)
+		return s.newFrame(c, f, err)
 	})
-	route(s, operation{method: "GET", path: "/api/v1/frames/{id}", id: "getFrame", summary: "A frame with everything that follows from it"}, func(c call, _ none) (FramePage, error) {
-		p, err := s.jobs.Store.Part(c.Request.Context(), c.id)
-		if err != nil {
-			return FramePage{}, err
-		}
-		return s.framePage(c, p)
-	})
-	kept := func(do func(c call, in FrameSave, n int) (job.Part, error)) func(c call, in FrameSave) (FramePage, error) {
-		return func(c call, in FrameSave) (FramePage, error) {
-			n, err := c.ifMatch()
-			if err != nil {
-				return FramePage{}, err
-			}
-			p, err := do(c, in, n)
-			if err != nil {
-				return FramePage{}, err
-			}
-			return s.framePage(c, p)
-		}
-	}
-	route(s, operation{method: "PUT", path: "/api/v1/frames/{id}", id: "saveFrame", summary: "Keep a new state as a revision", match: true}, kept(func(c call, in FrameSave, n int) (job.Part, error) {
-		return s.jobs.SaveFrame(c.Request.Context(), c.id, job.On{Revision: n, Continues: in.Continues}, in.Name, in.Quantity, in.Frame)
-	}))
-	back := func(do func(c call, n int) (job.Part, error)) func(c call, _ none) (FramePage, error) {
-		one := kept(func(c call, _ FrameSave, n int) (job.Part, error) { return do(c, n) })
-		return func(c call, _ none) (FramePage, error) { return one(c, FrameSave{}) }
-	}
-	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/undo", id: "undoFrame", summary: "Bring back the state before the last change", match: true}, back(func(c call, n int) (job.Part, error) { return s.jobs.Undo(c.Request.Context(), c.id, n) }))
-	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/redo", id: "redoFrame", summary: "Take back the last undo", match: true}, back(func(c call, n int) (job.Part, error) { return s.jobs.Redo(c.Request.Context(), c.id, n) }))
 	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/duplicate", id: "duplicateFrame", summary: "Copy a frame within its job"}, func(c call, _ none) (FramePage, error) {
-		p, err := s.jobs.DuplicatePart(c.Request.Context(), c.id)
-		if err != nil {
-			return FramePage{}, err
-		}
-		return s.framePage(c, p)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/archive", id: "archiveFrame", summary: "Put a frame away or bring it back"}, func(c call, in PartArchive) (Done, error) {
-		return Done{true}, s.jobs.Store.ArchivePart(c.Request.Context(), c.id, in.Archived, s.jobs.Now())
-	})
-	route(s, operation{method: "GET", path: "/api/v1/frames/{id}/revisions", id: "listFrameRevisions", summary: "Kept states of a frame, newest first"}, func(c call, _ none) ([]FrameRevision, error) {
-		list, err := s.jobs.Revisions(c.Request.Context(), c.id)
-		out := make([]FrameRevision, len(list))
-		for i, r := range list {
-			out[i] = FrameRevision{r.Number, r.Summary, r.Created}
-		}
-		return out, err
+		f, err := s.jobs.DuplicateFrame(c.Request.Context(), c.id)
+		return s.newFrame(c, f, err)
 	})
 	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/sections", id: "compareSections", access: reading, summary: "Other sections tried in the members of one stock, lightest first"}, func(c call, in StockIn) ([]member.Option, error) {
 		return s.jobs.CompareSections(c.Request.Context(), c.id, in.Stock)
@@ -157,10 +103,10 @@ func membersView() MembersView {
 }
 
 func (s *server) frameHeads(c call, _ none) ([]FrameHead, error) {
-	list, err := s.jobs.Store.Frames(c.Request.Context(), c.id)
+	list, err := s.jobs.Frames(c.Request.Context(), c.id)
 	out := []FrameHead{}
 	for _, p := range list {
-		f, err := s.jobs.WorkedFrame(c.Request.Context(), p)
+		f, err := s.jobs.WorkFrame(c.Request.Context(), p)
 		if err != nil {
 			return nil, err
 		}

@@ -8,7 +8,6 @@ import (
 	"slices"
 	"strings"
 	"testing"
-	"time"
 
 	"warmanvil/core/member"
 	"warmanvil/core/site"
@@ -52,8 +51,9 @@ func TestFrameOverHTTP(t *testing.T) {
 	if f.Revision != 2 || f.Worked.Hold.Verdict != "over" || f.Worked.Pieces[0].Name != "Front bar" {
 		t.Errorf("revision %d %s", f.Revision, f.Worked.Hold.Verdict)
 	}
-	if r := c.keep(old); r.status != 412 {
-		t.Errorf("a save on an old revision answers %d", r.status)
+	old.State.Frame.Loads[0].Kilos = 70
+	if clash := c.keep(old).refused(t, 412, "").Clash; clash == nil || len(clash.Places) != 1 || clash.Places[0].What != "What it carries: kilos" || clash.Places[0].Mine != "70.0 kg" || clash.Places[0].Theirs != "4000.0 kg" {
+		t.Errorf("a save on an old revision: %+v", clash)
 	}
 	c.do("POST", "/api/v1/frames/"+f.ID+"/undo", "", "If-Match", "2").into(t, &f)
 	if f.State.Frame.Loads[0].Kilos != 150 || !f.CanRedo {
@@ -63,9 +63,9 @@ func TestFrameOverHTTP(t *testing.T) {
 	if f.State.Frame.Loads[0].Kilos != 4000 {
 		t.Error("not redone")
 	}
-	var list []httpapi.FrameRevision
+	var list []httpapi.RevisionView
 	c.do("GET", "/api/v1/frames/"+f.ID+"/revisions", "").into(t, &list)
-	if len(list) != 4 || list[2].Summary != "Front bar changed" {
+	if len(list) != 4 || !strings.HasPrefix(list[2].Summary, "What it carries: kilos 4000.0 kg, was 150.0 kg, and 1 more") {
 		t.Errorf("%+v", list)
 	}
 	var heads []httpapi.FrameHead
@@ -135,7 +135,7 @@ func TestBendingSheet(t *testing.T) {
 func TestFrameFiles(t *testing.T) {
 	c := start(t)
 	j, _ := c.demo()
-	frames, err := c.jobs.Store.Frames(t.Context(), j.ID)
+	frames, err := c.jobs.Frames(t.Context(), j.ID)
 	if err != nil || len(frames) != 1 {
 		t.Fatal(frames, err)
 	}
@@ -145,13 +145,13 @@ func TestFrameFiles(t *testing.T) {
 	}
 	drawn := func(open string) {
 		t.Helper()
-		v, revision, err := c.jobs.Store.Survey(t.Context(), j.ID)
+		v, revision, err := c.jobs.Survey(t.Context(), j.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
 		v.Drawn = "made to the maker's drawing"
 		v.Checks = append(v.Checks, vehicle.PartCheck{Part: frames[0].ID, Issues: []vehicle.Issue{{ID: "i", Text: "the rear leg meets the silencer", Done: open == ""}}})
-		if err := c.jobs.Store.SaveSurvey(t.Context(), j.ID, v, revision, time.Now()); err != nil {
+		if _, err := c.jobs.SaveSurvey(t.Context(), j.ID, job.On{Revision: revision}, v); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -212,7 +212,7 @@ func TestAssembly(t *testing.T) {
 	if g := h.Told.Weighed.Total; math.Abs(g-(1180+1020+160+120+a.Kilos)) > 1e-6 {
 		t.Errorf("gross %g kg with %g kg on board", g, a.Kilos)
 	}
-	list, err := c.jobs.Store.Jobs(t.Context(), false)
+	list, err := c.jobs.Jobs(t.Context(), false)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -224,13 +224,13 @@ func TestAssembly(t *testing.T) {
 		if a.Trailer == nil || a.Trailer.Why != "" || a.Trailer.NoseLoad <= 0 || len(a.Trailer.Axles) != 2 || len(a.Findings) == 0 {
 			t.Errorf("%+v", a.Trailer)
 		}
-		frames, err := c.jobs.Store.Frames(t.Context(), x.ID)
+		frames, err := c.jobs.Frames(t.Context(), x.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
-		one := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.Bare(frames))
+		one := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.BareFrames(frames))
 		frames[0].Quantity = 3
-		three := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.Bare(frames))
+		three := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.BareFrames(frames))
 		if len(three.Items) != 2 || math.Abs(three.Kilos-3*one.Kilos) > 1e-9 || three.Placed != one.Placed {
 			t.Errorf("three frames weigh %g, one %g", three.Kilos, one.Kilos)
 		}

@@ -5,7 +5,6 @@ import (
 	"strings"
 	"testing"
 
-	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
 	"warmanvil/httpapi"
@@ -18,13 +17,13 @@ func (c client) demo() (job.Job, job.Part) {
 	if err := c.jobs.LoadDemo(c.t.Context()); err != nil {
 		c.t.Fatal(err)
 	}
-	list, err := c.jobs.Store.Jobs(c.t.Context(), false)
+	list, err := c.jobs.Jobs(c.t.Context(), false)
 	if err != nil {
 		c.t.Fatal(err)
 	}
 	for _, j := range list {
 		if j.Brief.Name == "Orchard truck" {
-			parts, err := c.jobs.Store.Parts(c.t.Context(), j.ID)
+			parts, err := c.jobs.Parts(c.t.Context(), j.ID)
 			if err != nil {
 				c.t.Fatal(err)
 			}
@@ -55,14 +54,23 @@ func TestHoldingOverHTTP(t *testing.T) {
 	}
 	b := j.Brief
 	b.Use = "rough"
-	raw, err := json.Marshal(httpapi.JobSave{Brief: b})
+	raw, err := json.Marshal(b)
 	if err != nil {
 		t.Fatal(err)
 	}
-	if r := c.do("PUT", "/api/v1/jobs/"+j.ID, string(raw), "If-Match", "1"); r.status != 200 {
+	if r := c.do("PUT", "/api/v1/jobs/"+j.ID+"/brief", string(raw), "If-Match", "1"); r.status != 200 {
 		t.Fatalf("%s", r.body)
 	}
-	c.do("PUT", "/api/v1/jobs/"+j.ID, string(raw), "If-Match", "1").refused(t, 412, "")
+	other := strings.Replace(string(raw), `"use":"rough"`, `"use":"smooth"`, 1)
+	problem := c.do("PUT", "/api/v1/jobs/"+j.ID+"/brief", other, "If-Match", "1")
+	if problem.status != 200 { // smooth is what it was made on: nothing was changed there
+		t.Errorf("%s", problem.body)
+	}
+	other = strings.Replace(string(raw), `"use":"rough"`, `"use":"off-road"`, 1)
+	clash := c.do("PUT", "/api/v1/jobs/"+j.ID+"/brief", other, "If-Match", "1").refused(t, 412, "").Clash
+	if clash == nil || clash.Revision != 2 || len(clash.Places) != 1 || clash.Places[0].What != "Use" || clash.Places[0].Mine != "off-road" || clash.Places[0].Theirs != "rough" {
+		t.Fatalf("%+v", clash)
+	}
 	rough := c.holding(j.ID)
 	if rough.Holding.Mounts[0].Verdict != "over" {
 		t.Fatalf("on rough roads: %s", rough.Holding.Mounts[0].Verdict)
@@ -77,7 +85,7 @@ func TestHoldingOverHTTP(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision}, part.Name, part.Quantity, recipe); err != nil {
+	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision}, job.PartState{Name: part.Name, Quantity: part.Quantity, Recipe: recipe}); err != nil {
 		t.Fatal(err)
 	}
 	after := c.holding(j.ID).Holding.Mounts[0]
@@ -91,14 +99,14 @@ func TestBriefRefusedOverHTTP(t *testing.T) {
 	c := start(t)
 	j, _ := c.demo()
 	for path, brief := range map[string]string{
-		"/brief/criticality":          `{"name":"x","quantity":1,"unit":"mm","grain":1,"criticality":"what"}`,
-		"/brief/devices/0/mass/value": `{"name":"x","quantity":1,"unit":"mm","grain":1,"devices":[{"id":"a","name":"b","mass":{"value":-1}}]}`,
-		"/brief/strength/margin":      `{"name":"x","quantity":1,"unit":"mm","grain":1,"strength":{"school":"g-case","margin":1}}`,
-		"/brief/devices/0/weight":     `{"name":"x","quantity":1,"unit":"mm","grain":1,"devices":[{"id":"a","name":"b","weight":1}]}`,
-		"/brief/road/down":            `{"name":"x","quantity":1,"unit":"mm","grain":1,"road":{"down":0,"up":0,"along":0,"side":0}}`,
-		"/brief/mounts/0/hold":        `{"name":"x","quantity":1,"unit":"mm","grain":1,"mounts":[{"id":"a","name":"b","part":"c"}]}`,
+		"/criticality":          `{"name":"x","quantity":1,"unit":"mm","grain":1,"criticality":"what"}`,
+		"/devices/0/mass/value": `{"name":"x","quantity":1,"unit":"mm","grain":1,"devices":[{"id":"a","name":"b","mass":{"value":-1}}]}`,
+		"/strength/margin":      `{"name":"x","quantity":1,"unit":"mm","grain":1,"strength":{"school":"g-case","margin":1}}`,
+		"/devices/0/weight":     `{"name":"x","quantity":1,"unit":"mm","grain":1,"devices":[{"id":"a","name":"b","weight":1}]}`,
+		"/road/down":            `{"name":"x","quantity":1,"unit":"mm","grain":1,"road":{"down":0,"up":0,"along":0,"side":0}}`,
+		"/mounts/0/hold":        `{"name":"x","quantity":1,"unit":"mm","grain":1,"mounts":[{"id":"a","name":"b","part":"c"}]}`,
 	} {
-		c.do("PUT", "/api/v1/jobs/"+j.ID, `{"brief":`+brief+`,"archived":false}`, "If-Match", "1").refused(t, 422, path)
+		c.do("PUT", "/api/v1/jobs/"+j.ID+"/brief", brief, "If-Match", "1").refused(t, 422, path)
 	}
 }
 
@@ -119,28 +127,36 @@ func TestJobFileOverHTTP(t *testing.T) {
 	if got := c.holding(v.ID).Holding.Mounts[0].Verdict; got != "tight" {
 		t.Errorf("the copy says %s", got)
 	}
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":4`, `"version":7`, 1)).refused(t, 422, "/version")
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"schema":1,"material":"steel-s235","thickness":6`, `"schema":1,"material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/parts/0/revisions/0/recipe/thickness")
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"name":"outrigger's plate","material":"steel-s235","thickness":6`, `"name":"outrigger's plate","material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/brief/joints/1/design/plies/2/thickness")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":5`, `"version":7`, 1)).refused(t, 422, "/version")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"schema":1,"material":"steel-s235","thickness":6`, `"schema":1,"material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/documents/1/revisions/0/body/recipe/thickness")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"name":"outrigger's plate","material":"steel-s235","thickness":6`, `"name":"outrigger's plate","material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/documents/0/revisions/0/body/joints/1/design/plies/2/thickness")
 	c.do("POST", "/api/v1/import", `{"letter":"to a friend"}`).refused(t, 422, "/letter")
 }
 
-// Two states are compared in words, in the units asked for.
+// What stands is compared in words with any state that was kept, in the job's units.
 func TestCompareOverHTTP(t *testing.T) {
 	c := start(t)
 	_, part := c.demo()
-	now := part.Recipe
-	now.Base.Length += 25.4
-	raw, err := json.Marshal(httpapi.CompareRequest{Was: job.State{Name: "Foot", Quantity: 1, Recipe: part.Recipe}, Now: job.State{Name: "Foot", Quantity: 2, Recipe: now}, Unit: brief.UnitFraction, Grain: 1.5875})
+	state := job.PartState{Name: part.Name, Quantity: part.Quantity + 1, Recipe: part.Recipe}
+	state.Recipe.Base.Length += 25.4
+	raw, err := json.Marshal(state)
 	if err != nil {
 		t.Fatal(err)
 	}
+	path := "/api/v1/parts/" + part.ID
+	if r := c.do("PUT", path, string(raw), "If-Match", "1"); r.status != 200 {
+		t.Fatalf("%s", r.body)
+	}
 	var list []job.Difference
-	c.do("POST", "/api/v1/compare", string(raw)).into(t, &list)
-	if len(list) != 2 || list[0].What != "Quantity" || list[1].Was != `5 7/8"` || list[1].Now != `6 7/8"` {
+	c.do("GET", path+"/revisions/1/since", "").into(t, &list)
+	if len(list) != 2 || list[0].What != "Quantity" || list[1].Was != "150.0 mm" || list[1].Now != "175.4 mm" {
 		t.Errorf("%+v", list)
 	}
-	c.do("POST", "/api/v1/compare", strings.Replace(string(raw), `"thickness":6`, `"thickness":0`, 1)).refused(t, 422, "/was/recipe/thickness")
+	c.do("GET", path+"/revisions/2/since", "").into(t, &list)
+	if len(list) != 0 {
+		t.Errorf("%+v", list)
+	}
+	c.do("GET", path+"/revisions/9/since", "").refused(t, 404, "")
 }
 
 // The working of a hole's place is answered, and refused where there is none.

@@ -124,16 +124,28 @@ func TestStaleSaveGetsBothVersions(t *testing.T) {
 		t.Fatalf("%s", r.body)
 	}
 	problem := c.do("PUT", path, state("120"), "If-Match", "1").refused(t, 412, "")
-	if problem.Current == nil || problem.Current.Revision != 2 || problem.Current.Recipe.Base.Length != 110 {
-		t.Errorf("the version that stands is not handed over: %+v", problem.Current)
+	stands, _ := json.Marshal(problem.Clash)
+	if problem.Clash == nil || problem.Clash.Revision != 2 || !strings.Contains(string(stands), `"length":110`) || len(problem.Clash.Places) != 1 || problem.Clash.Places[0].Mine != "120.0 mm" {
+		t.Errorf("the version that stands is not handed over: %s", stands)
 	}
 	c.do("PUT", path, state("120")).refused(t, 422, "")
 	c.do("POST", path+"/undo", "", "If-Match", "1").refused(t, 412, "")
 	var back httpapi.PartView
 	c.do("POST", path+"/undo", "", "If-Match", "2").into(t, &back)
-	if back.Recipe.Base.Length != 100 || !back.CanRedo || back.Revision != 3 {
+	if back.State.Recipe.Base.Length != 100 || !back.CanRedo || back.Revision != 3 {
 		t.Errorf("undone: %+v", back)
 	}
+	// Chosen on what stands, mine is kept; what the other changed elsewhere too.
+	c.do("PUT", path+"?settled=3&mine=/recipe/base/length", state("120"), "If-Match", "2").into(t, &back)
+	if back.State.Recipe.Base.Length != 120 || back.Revision != 4 {
+		t.Errorf("mine: %+v", back)
+	}
+	var joined httpapi.PartView
+	c.do("PUT", path, strings.Replace(state("100"), `"quantity":2`, `"quantity":5`, 1), "If-Match", "1").into(t, &joined)
+	if joined.State.Recipe.Base.Length != 120 || joined.State.Quantity != 5 || len(joined.Joined) != 1 || joined.Joined[0].Now != "120.0 mm" {
+		t.Errorf("joined: %+v", joined)
+	}
+	c.do("PUT", path+"?settled=x", state("120"), "If-Match", "5").refused(t, 422, "")
 }
 
 func TestBadInput(t *testing.T) {

@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"context"
 	"encoding/json"
 	"time"
 
@@ -8,6 +9,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
 	"warmanvil/core/site"
+	"warmanvil/core/working"
 	"warmanvil/job"
 )
 
@@ -60,10 +62,10 @@ type NumberView struct {
 	Created time.Time       `json:"created"`
 }
 
-// JobSave changes a job.
-type JobSave struct {
-	Brief    brief.Brief `json:"brief"`
-	Archived bool        `json:"archived"`
+// BriefPage is what is wanted of a job.
+type BriefPage struct {
+	DocumentHead
+	State brief.Brief `json:"state"`
 }
 
 // NumberKeep keeps a calculation in a job.
@@ -87,7 +89,7 @@ func (s *server) jobRoutes() {
 		return Done{true}, s.jobs.Store.Ping(c.Request.Context())
 	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs", id: "listJobs", summary: "Jobs, last touched first", query: archivedQuery}, func(c call, _ none) ([]JobView, error) {
-		list, err := s.jobs.Store.Jobs(c.Request.Context(), c.Query("archived") == "true")
+		list, err := s.jobs.Jobs(c.Request.Context(), c.Query("archived") == "true")
 		views := make([]JobView, len(list))
 		for i, j := range list {
 			views[i] = jobView(j.Job, j.Parts)
@@ -100,28 +102,27 @@ func (s *server) jobRoutes() {
 		return jobView(j, 0), err
 	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}", id: "getJob", summary: "A job with its parts and kept numbers"}, s.jobPage)
-	route(s, operation{method: "PUT", path: "/api/v1/jobs/{id}", id: "saveJob", summary: "Change the brief, archive or bring back", match: true}, func(c call, in JobSave) (JobView, error) {
-		n, err := c.ifMatch()
-		if err != nil {
-			return JobView{}, err
-		}
-		j, err := s.jobs.SaveJob(c.Request.Context(), c.id, n, in.Brief, in.Archived)
-		return jobView(j, 0), under("/brief", err)
+	documentRoutes(s, documented[brief.Brief, BriefPage]{kind: job.KindBrief, path: "/api/v1/jobs/{id}/brief", name: "Brief", word: "brief", view: func(_ context.Context, d job.Saved) (BriefPage, error) {
+		b, err := job.Body[brief.Brief](d.Body)
+		return BriefPage{headOf(d), b}, err
+	}})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/archive", id: "archiveJob", summary: "Put a job away or bring it back"}, func(c call, in Archiving) (Done, error) {
+		return Done{true}, s.jobs.Store.ArchiveJob(c.Request.Context(), c.id, in.Archived, s.jobs.Now())
 	})
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/duplicate", id: "duplicateJob", summary: "Copy a job with its parts"}, func(c call, _ none) (JobView, error) {
 		j, err := s.jobs.DuplicateJob(c.Request.Context(), c.id)
-		return jobView(j, 0), err
+		return s.madeJob(c, j, err)
 	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", summary: "The whole job as one file"}, func(c call, _ none) (job.File, error) {
-		f, err := s.jobs.Export(c.Request.Context(), c.id)
+		f, name, err := s.jobs.Export(c.Request.Context(), c.id)
 		if err == nil {
-			c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(f.Brief.Name)+`"`)
+			c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(name)+`"`)
 		}
 		return f, err
 	})
 	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", summary: "Add the job of such a file", limit: 64 << 20}, func(c call, f job.File) (JobView, error) {
 		j, err := s.jobs.Import(c.Request.Context(), f)
-		return jobView(j, len(f.Parts)), err
+		return s.madeJob(c, j, err)
 	})
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", summary: "Keep a quick calculation"}, func(c call, in NumberKeep) (NumberView, error) {
 		k, err := calc.Find(in.Calc)
@@ -129,7 +130,7 @@ func (s *server) jobRoutes() {
 			return NumberView{}, err
 		}
 		if _, err := k.Run(in.Request); err != nil {
-			return NumberView{}, under("/request", err)
+			return NumberView{}, working.Under("/request", err)
 		}
 		n, err := s.jobs.KeepNumber(c.Request.Context(), c.id, in.Calc, in.Title, in.Request)
 		return numberView(n), err
@@ -139,17 +140,26 @@ func (s *server) jobRoutes() {
 	})
 }
 
+// madeJob answers a job that was copied or brought in.
+func (s *server) madeJob(c call, j job.Job, err error) (JobView, error) {
+	if err != nil {
+		return JobView{}, err
+	}
+	r, err := s.jobs.Store.Job(c.Request.Context(), j.ID)
+	return jobView(j, r.Parts), err
+}
+
 func (s *server) jobPage(c call, _ none) (JobPage, error) {
 	ctx := c.Request.Context()
-	j, err := s.jobs.Store.Job(ctx, c.id)
+	j, err := s.jobs.Job(ctx, c.id)
 	if err != nil {
 		return JobPage{}, err
 	}
-	parts, err := s.jobs.Store.Parts(ctx, c.id)
+	parts, err := s.jobs.Parts(ctx, c.id)
 	if err != nil {
 		return JobPage{}, err
 	}
-	frames, err := s.jobs.Store.Frames(ctx, c.id)
+	frames, err := s.jobs.Frames(ctx, c.id)
 	if err != nil {
 		return JobPage{}, err
 	}
@@ -162,7 +172,7 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
 	}
 	for i, p := range parts {
-		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, p.Part, job.Bare(parts)))
+		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, p.Part, job.BareParts(parts)))
 	}
 	for i, n := range numbers {
 		page.Numbers[i] = numberView(n)

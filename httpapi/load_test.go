@@ -83,7 +83,7 @@ func BenchmarkFiftyPeopleAutosaving(b *testing.B) {
 					took = append(took, d)
 					mutex.Unlock()
 				}
-				got, err := jobs.Store.Part(b.Context(), p.ID)
+				got, err := jobs.Part(b.Context(), p.ID)
 				if err != nil || got.Revision != saves+1 || got.Recipe.Base.Length != 100+saves {
 					b.Errorf("lost: revision %d, length %g (%v)", got.Revision, got.Recipe.Base.Length, err)
 				}

@@ -15,6 +15,7 @@ import (
 
 	"warmanvil/core/sheet"
 	"warmanvil/httpapi"
+	"warmanvil/job"
 )
 
 // A job is copied with its parts, archived, and comes back; its list says so.
@@ -31,14 +32,10 @@ func TestJobRoutes(t *testing.T) {
 	if len(page.Parts) != 1 || page.Parts[0].Name != "Foot" {
 		t.Errorf("copied parts %+v", page.Parts)
 	}
-	save := func(archived bool) string {
-		raw, _ := json.Marshal(httpapi.JobSave{Brief: copied.Brief, Archived: archived})
-		return string(raw)
-	}
-	c.do("PUT", "/api/v1/jobs/"+copied.ID, save(true), "If-Match", "9").refused(t, 412, "")
-	if r := c.do("PUT", "/api/v1/jobs/"+copied.ID, save(true), "If-Match", `"1"`); r.status != 200 {
+	if r := c.do("POST", "/api/v1/jobs/"+copied.ID+"/archive", `{"archived":true}`); r.status != 200 {
 		t.Fatalf("%s", r.body)
 	}
+	c.do("POST", "/api/v1/jobs/"+strings.Repeat("0", 8)+"-0000-7000-8000-"+strings.Repeat("0", 12)+"/archive", `{"archived":true}`).refused(t, 404, "")
 	count := func(query string) int {
 		var list []httpapi.JobView
 		c.do("GET", "/api/v1/jobs"+query, "").into(t, &list)
@@ -47,8 +44,29 @@ func TestJobRoutes(t *testing.T) {
 	if open, away := count(""), count("?archived=true"); open != 1 || away != 1 {
 		t.Errorf("%d open, %d put away", open, away)
 	}
-	bad := strings.Replace(save(false), `"unit":"mm"`, `"unit":"ell"`, 1)
-	c.do("PUT", "/api/v1/jobs/"+copied.ID, bad, "If-Match", "2").refused(t, 422, "/brief/unit")
+	var brief httpapi.BriefPage
+	path := "/api/v1/jobs/" + copied.ID + "/brief"
+	c.do("GET", path, "").into(t, &brief)
+	if brief.State.Name != "Orchard truck (copy)" || brief.Revision != 1 || brief.CanUndo || brief.Kind != job.KindBrief {
+		t.Errorf("%+v", brief)
+	}
+	save := func(name string) string {
+		b := brief.State
+		b.Name = name
+		raw, _ := json.Marshal(b)
+		return string(raw)
+	}
+	c.do("PUT", path, strings.Replace(save("x"), `"unit":"mm"`, `"unit":"ell"`, 1), "If-Match", "1").refused(t, 422, "/unit")
+	c.do("PUT", path, save("Cider truck"), "If-Match", `"1"`).into(t, &brief)
+	c.do("POST", path+"/undo", "", "If-Match", "2").into(t, &brief)
+	if brief.State.Name != "Orchard truck (copy)" || !brief.CanRedo {
+		t.Errorf("undone: %+v", brief)
+	}
+	var list []httpapi.RevisionView
+	c.do("GET", path+"/revisions", "").into(t, &list)
+	if len(list) != 3 || list[1].Summary != "Name Cider truck, was Orchard truck (copy)" {
+		t.Errorf("%+v", list)
+	}
 }
 
 // Revisions tell what changed; any of them can be read; a copy starts anew.
@@ -66,7 +84,7 @@ func TestPartRoutes(t *testing.T) {
 	if len(list) != 3 || list[0].Summary != "Base: length 120.0 mm, was 110.0 mm" || list[2].Summary != "started" {
 		t.Errorf("revisions %+v", list)
 	}
-	var one httpapi.RevisionView
+	var one job.PartState
 	c.do("GET", path+"/revisions/2", "").into(t, &one)
 	if one.Recipe.Base.Length != 110 {
 		t.Errorf("revision 2: %+v", one)
@@ -76,7 +94,7 @@ func TestPartRoutes(t *testing.T) {
 	c.do("POST", path+"/redo", "", "If-Match", "3").refused(t, 409, "")
 	var twin httpapi.PartView
 	c.do("POST", path+"/duplicate", "").into(t, &twin)
-	if twin.Name != "Foot (copy)" || twin.Revision != 1 || twin.CanUndo {
+	if twin.State.Name != "Foot (copy)" || twin.Revision != 1 || twin.CanUndo {
 		t.Errorf("copy %+v", twin)
 	}
 	if r := c.do("POST", path+"/archive", `{"archived":true}`); r.status != 200 {
@@ -142,7 +160,7 @@ func TestManySaversOverHTTP(t *testing.T) {
 			won++
 			continue
 		}
-		if problem := r.refused(t, 412, ""); problem.Current == nil || problem.Current.Revision != 2 {
+		if problem := r.refused(t, 412, ""); problem.Clash == nil || problem.Clash.Revision != 2 {
 			t.Errorf("a loser is not shown what stands: %+v", problem)
 		}
 	}

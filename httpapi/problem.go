@@ -22,12 +22,12 @@ import (
 // Problem is every error's body (RFC 9457), with the place of each fault as a
 // JSON pointer.
 type Problem struct {
-	Type    string         `json:"type"`
-	Title   string         `json:"title"`
-	Status  int            `json:"status"`
-	Detail  string         `json:"detail" doc:"what happened, what was kept, what to do"`
-	Errors  []ProblemFault `json:"errors,omitempty"`
-	Current *PartView      `json:"current,omitempty" doc:"with 412: the part as it stands now"`
+	Type   string         `json:"type"`
+	Title  string         `json:"title"`
+	Status int            `json:"status"`
+	Detail string         `json:"detail" doc:"what happened, what was kept, what to do"`
+	Errors []ProblemFault `json:"errors,omitempty"`
+	Clash  *ClashView     `json:"clash,omitempty" doc:"with 412: what somebody else saved meanwhile, and where it clashes"`
 }
 
 // ProblemFault is one fault of the request.
@@ -36,18 +36,9 @@ type ProblemFault struct {
 	Message string `json:"message"`
 }
 
-// conflict carries the part as it stands beside job.ErrConflict.
-type conflict struct {
-	current *PartView
-}
-
-func (c conflict) Error() string { return job.ErrConflict.Error() }
-func (c conflict) Unwrap() error { return job.ErrConflict }
-
 func problemOf(ctx context.Context, err error) Problem {
 	p := Problem{Type: "about:blank", Detail: err.Error()}
 	var fault *working.Fault
-	var with conflict
 	var connect *pgconn.ConnectError
 	var tooLarge *http.MaxBytesError
 	switch {
@@ -65,12 +56,12 @@ func problemOf(ctx context.Context, err error) Problem {
 		p.Status = http.StatusConflict
 	case errors.Is(err, account.ErrNotFound), errors.Is(err, job.ErrNotFound), errors.Is(err, calc.ErrUnknown):
 		p.Status = http.StatusNotFound
-	case errors.As(err, &with):
-		p.Status, p.Current = http.StatusPreconditionFailed, with.current
-		p.Detail = "Somebody saved this meanwhile. Your version is kept here: look at both and choose."
 	case errors.Is(err, job.ErrConflict):
-		p.Status = http.StatusPreconditionFailed
+		p.Status, p.Clash = http.StatusPreconditionFailed, clashOf(err)
 		p.Detail = "Somebody saved this meanwhile. Load it anew and make the change again."
+		if p.Clash != nil {
+			p.Detail = "Somebody changed the same things meanwhile. Your version is kept here: look at both and choose."
+		}
 	case errors.Is(err, job.ErrNothing):
 		p.Status = http.StatusConflict
 	case errors.Is(err, context.Canceled) && ctx.Err() != nil:

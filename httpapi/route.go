@@ -4,14 +4,12 @@ import (
 	"io"
 	"net/http"
 	"reflect"
-	"strconv"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 
-	"warmanvil/core/working"
 	"warmanvil/job"
 	"warmanvil/strictjson"
 )
@@ -26,16 +24,6 @@ type none struct{}
 type call struct {
 	*gin.Context
 	id string // of the path, a UUID
-}
-
-// ifMatch reads the revision the change was made on.
-func (c call) ifMatch() (int, error) {
-	tag := strings.Trim(c.GetHeader("If-Match"), `W/"`)
-	n, err := strconv.Atoi(tag)
-	if err != nil || n < 1 {
-		return 0, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the ETag.")
-	}
-	return n, nil
 }
 
 // operation describes a route for the API's description.

@@ -92,7 +92,7 @@ func partsMade(parts []job.Part) PartsMade {
 }
 
 func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
-	j, err := s.jobs.Store.Job(c.Request.Context(), c.id)
+	j, err := s.jobs.Job(c.Request.Context(), c.id)
 	if err != nil {
 		return TracedDrawing{}, err
 	}
@@ -130,7 +130,7 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 	s.drawTraced(&out, t)
 	if len(t.Crossed) == 0 {
 		parts, more := s.jobs.TracedParts(t, out.MM, d.Down, j.Brief)
-		v, _, err := s.jobs.Store.Survey(c.Request.Context(), c.id)
+		v, _, err := s.jobs.Survey(c.Request.Context(), c.id)
 		if err != nil {
 			return TracedDrawing{}, err
 		}

@@ -1,9 +1,9 @@
 package httpapi
 
 import (
+	"context"
 	"net/http"
 	"strconv"
-	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
@@ -11,16 +11,15 @@ import (
 
 	"warmanvil/core/site"
 	"warmanvil/core/vehicle"
-	"warmanvil/core/working"
 	"warmanvil/job"
 	"warmanvil/paper"
 )
 
 // SurveyPage is a job's survey with everything that follows from it.
 type SurveyPage struct {
-	Revision int            `json:"revision" doc:"0 before the first save"`
-	Survey   vehicle.Survey `json:"survey"`
-	Worked   site.Surveyed  `json:"worked"`
+	DocumentHead
+	State  vehicle.Survey `json:"state"`
+	Worked site.Surveyed  `json:"worked"`
 }
 
 // BringIn names the following to bring up to date.
@@ -44,21 +43,19 @@ type PointsRead struct {
 	Refused []vehicle.RefusedLine `json:"refused"`
 }
 
+func (s *server) surveyPage(ctx context.Context, d job.Saved) (SurveyPage, error) {
+	v, err := job.Body[vehicle.Survey](d.Body)
+	if err != nil {
+		return SurveyPage{}, err
+	}
+	worked, err := s.jobs.WorkSurvey(ctx, d.JobID, v)
+	return SurveyPage{headOf(d), v, worked}, err
+}
+
 func (s *server) surveyRoutes() {
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/survey", id: "getSurvey", summary: "The vehicle as measured and what follows from it"}, func(c call, _ none) (SurveyPage, error) {
-		v, revision, worked, err := s.jobs.SurveyOf(c.Request.Context(), c.id)
-		return SurveyPage{revision, v, worked}, err
-	})
-	route(s, operation{method: "PUT", path: "/api/v1/jobs/{id}/survey", id: "saveSurvey", summary: "Keep a survey; If-Match 0 for the first", match: true}, func(c call, in vehicle.Survey) (SurveyPage, error) {
-		n, err := strconv.Atoi(strings.Trim(c.GetHeader("If-Match"), `W/"`))
-		if err != nil || n < 0 {
-			return SurveyPage{}, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the survey's revision, 0 for the first.")
-		}
-		v, revision, worked, err := s.jobs.SaveSurvey(c.Request.Context(), c.id, n, in)
-		return SurveyPage{revision, v, worked}, err
-	})
+	documentRoutes(s, documented[vehicle.Survey, SurveyPage]{kind: job.KindSurvey, path: "/api/v1/jobs/{id}/survey", name: "Survey", word: "survey of the vehicle", view: s.surveyPage})
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/bring", id: "bringUp", summary: "Bring parts that follow a pattern to where the survey has it"}, func(c call, in BringIn) (Brought, error) {
-		list, err := s.jobs.BringUp(c.Request.Context(), c.id, in.Follow)
+		list, err := s.jobs.BringUp(c.Request.Context(), c.id, in.Follow, c.whoSaves())
 		out := Brought{Parts: []string{}}
 		for _, p := range list {
 			out.Parts = append(out.Parts, p.Name)
@@ -88,11 +85,15 @@ func (s *server) sheet(c *gin.Context) error {
 		return job.ErrNotFound
 	}
 	ctx := c.Request.Context()
-	j, err := s.jobs.Store.Job(ctx, id)
+	j, err := s.jobs.Job(ctx, id)
 	if err != nil {
 		return err
 	}
-	v, revision, worked, err := s.jobs.SurveyOf(ctx, id)
+	v, revision, err := s.jobs.Survey(ctx, id)
+	if err != nil {
+		return err
+	}
+	worked, err := s.jobs.WorkSurvey(ctx, id, v)
 	if err != nil {
 		return err
 	}

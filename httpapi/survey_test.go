@@ -20,9 +20,9 @@ func TestSurveyOverHTTP(t *testing.T) {
 	if page.Revision != 1 || len(page.Worked.Clearances) == 0 || page.Worked.Follows[0].Stale {
 		t.Fatalf("revision %d, %+v", page.Revision, page.Worked.Follows)
 	}
-	_, rest, _ := strings.Cut(string(raw.body), `"survey":`)
+	_, rest, _ := strings.Cut(string(raw.body), `"state":`)
 	survey, _, _ := strings.Cut(rest, `,"worked":`)
-	c.do("PUT", path, survey, "If-Match", "7").refused(t, 412, "")
+	c.do("PUT", path, strings.Replace(survey, `"hook":1.1`, `"hook":1.2`, 1), "If-Match", "7").refused(t, 412, "")
 	c.do("PUT", path, survey, "If-Match", "first").refused(t, 422, "")
 	c.do("PUT", path, strings.Replace(survey, `"hook":1.1`, `"hook":110`, 1), "If-Match", "1").refused(t, 422, "/hook")
 	// The upper rear hole of the rail was measured wrong by 3 mm everywhere.

@@ -11,25 +11,9 @@ import (
 	"warmanvil/core/told"
 )
 
-// State is what a part is at one moment.
-type State struct {
-	Name     string       `json:"name"`
-	Quantity int          `json:"quantity"`
-	Recipe   sheet.Recipe `json:"recipe"`
-}
-
-// Difference is one thing that two states say differently; Was or Now is empty
-// for what is only in the other.
-type Difference struct {
-	What    string `json:"what"`
-	Was     string `json:"was"`
-	Now     string `json:"now"`
-	Feature string `json:"feature,omitempty" doc:"id of the feature"`
-}
-
 // Compare says in words what two states of a part differ in: name, quantity,
 // sheet, every size, and the features that came or went.
-func Compare(was, now State, d quantity.Display) []Difference {
+func Compare(was, now PartState, d quantity.Display) []Difference {
 	out := []Difference{}
 	say := func(what, a, b string) {
 		if a != b {
@@ -109,24 +93,4 @@ func settings(was, now sheet.Recipe, say func(what, a, b string)) {
 	say("Drilled through", through(was.Master), through(now.Master))
 	say("Flags set aside", fmt.Sprint(len(was.SetAside)), fmt.Sprint(len(now.SetAside)))
 	say("Coupons", fmt.Sprint(len(was.Bend.Coupons)), fmt.Sprint(len(now.Bend.Coupons)))
-}
-
-// changed says in a few words what a save changed.
-func changed(was, now Revision, d quantity.Display) string {
-	if now.Frame != nil && was.Frame != nil {
-		return frameChanged(was, now)
-	}
-	list := Compare(State{was.Name, was.Quantity, was.Recipe}, State{now.Name, now.Quantity, now.Recipe}, d)
-	if len(list) == 0 {
-		return "nothing that shows"
-	}
-	first := list[0]
-	said := fmt.Sprintf("%s %s", first.What, first.Now)
-	if first.Was != "" && first.Now != "removed" {
-		said += ", was " + first.Was
-	}
-	if len(list) > 1 {
-		said += fmt.Sprintf(", and %d more", len(list)-1)
-	}
-	return said
 }

@@ -23,7 +23,7 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		brief  brief.Brief
 		survey vehicle.Survey
 		parts  []site.Part
-		frame  func() (site.Part, error)
+		frame  func() (site.Frame, error)
 	}{
 		{hiveTrailer(), vehicle.Survey{}, nil, s.hiveDeck},
 		{demo.SoundLorry(), demo.LorrySurvey(),
@@ -37,24 +37,34 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		if err != nil {
 			return err
 		}
-		d.parts = append(d.parts, f)
-		j := s.newJob(d.brief)
-		ids := map[string]string{}
-		parts := make([]Part, len(d.parts))
-		for i, p := range d.parts {
-			parts[i] = s.fresh(j.ID, p.Name, p.Quantity, p.Recipe, "started")
-			parts[i].Frame = p.Frame
-			ids[p.Name] = parts[i].ID
-		}
-		j.Brief = j.Brief.Renamed(ids) // the demo names its parts
-		v := d.survey.Renamed(ids)
-		if err := v.Check(); err != nil {
+		w, err := s.started(d.brief)
+		if err != nil {
 			return err
 		}
-		if err := s.Store.CreateJob(ctx, j, parts); err != nil {
+		at := w.Job.Created
+		ids := map[string]string{} // the demo names its parts
+		for _, p := range d.parts {
+			doc, err := fresh(s, w.Job.ID, KindSheet, PartState{p.Name, p.Quantity, p.Recipe}, "started", at)
+			if err != nil {
+				return err
+			}
+			ids[p.Name] = doc.ID
+			w.add(doc)
+		}
+		doc, err := fresh(s, w.Job.ID, KindFrame, FrameState{f.Name, f.Quantity, f.Doc}, "started", at)
+		if err != nil {
 			return err
 		}
-		if err := s.Store.SaveSurvey(ctx, j.ID, v, 0, s.Now()); err != nil {
+		ids[f.Name] = doc.ID
+		w.add(doc)
+		if doc, err = fresh(s, w.Job.ID, KindSurvey, d.survey, "started", at); err != nil {
+			return err
+		}
+		w.add(doc)
+		if err := w.named(ids); err != nil {
+			return err
+		}
+		if _, err := s.add(ctx, w); err != nil {
 			return err
 		}
 	}

@@ -10,17 +10,17 @@ import (
 )
 
 // demoFrame starts a frame and lets it be finished.
-func (s *Service) demoFrame(name, starter, stock string, values map[string]float64, finish func(d *member.Doc)) (site.Part, error) {
+func (s *Service) demoFrame(name, starter, stock string, values map[string]float64, finish func(d *member.Doc)) (site.Frame, error) {
 	sec, err := stockSection(stock)
 	if err != nil {
-		return site.Part{}, err
+		return site.Frame{}, err
 	}
 	d, err := member.Start(starter, values, sec, "steel-s235", s.NewID)
 	if err != nil {
-		return site.Part{}, err
+		return site.Frame{}, err
 	}
 	finish(&d)
-	return site.Part{Name: name, Quantity: 1, Frame: &d}, d.Check()
+	return site.Frame{Name: name, Quantity: 1, Doc: d}, d.Check()
 }
 
 func pointOf(d *member.Doc, name string) string {
@@ -42,7 +42,7 @@ func memberOf(d *member.Doc, name string) *member.Member {
 }
 
 // outriggers carry the edge of the orchard truck's deck under the floor.
-func (s *Service) outriggers() (site.Part, error) {
+func (s *Service) outriggers() (site.Frame, error) {
 	return s.demoFrame("Underfloor outriggers", "outriggers", "50 × 50 × 4 mm tube", map[string]float64{"rail": 860, "reach": 420, "apart": 700, "plate": 160, "kilos": 60}, func(d *member.Doc) {
 		d.Loads[0].Name = "Deck edge and crates"
 		d.Loads = append(d.Loads, member.Load{ID: s.NewID(), Name: "Somebody at the edge", Kind: "person", Kilos: 100, Factor: 2, Member: memberOf(d, "Outer rail").ID, At: 350})
@@ -55,7 +55,7 @@ func (s *Service) outriggers() (site.Part, error) {
 }
 
 // speakerFrame carries the lorry's horn loudspeakers.
-func (s *Service) speakerFrame() (site.Part, error) {
+func (s *Service) speakerFrame() (site.Frame, error) {
 	const in = 25.4
 	return s.demoFrame("Horn speaker frame", "rack", "1 × 1 × 11 ga in tube", map[string]float64{"length": 26 * in, "width": 18 * in, "height": 14 * in, "kilos": 34}, func(d *member.Doc) {
 		d.Loads[0].Name, d.Loads[0].High = "Four horns and drivers", 7*in
@@ -67,7 +67,7 @@ func (s *Service) speakerFrame() (site.Part, error) {
 }
 
 // hiveDeck is the frame of the beekeeper's trailer with its drawbar.
-func (s *Service) hiveDeck() (site.Part, error) {
+func (s *Service) hiveDeck() (site.Frame, error) {
 	return s.demoFrame("Hive deck frame", "ladder", "60 × 40 × 3 mm tube", map[string]float64{"length": 2600, "width": 1500, "crosses": 6, "kilos": 620}, func(d *member.Doc) {
 		d.Loads[0].Name = "Twenty-four hives, full"
 		d.Loads[0].High = 420

@@ -11,12 +11,12 @@ import (
 
 // BringUp moves the holes of every part that follows the same pattern as one
 // does to where the survey has them, each as a new revision.
-func (s *Service) BringUp(ctx context.Context, jobID, followID string) ([]Part, error) {
+func (s *Service) BringUp(ctx context.Context, jobID, followID, who string) ([]Part, error) {
 	j, parts, err := s.Built(ctx, jobID)
 	if err != nil {
 		return nil, err
 	}
-	v, _, err := s.Store.Survey(ctx, jobID)
+	v, _, err := s.Survey(ctx, jobID)
 	if err != nil {
 		return nil, err
 	}
@@ -47,7 +47,7 @@ func (s *Service) BringUp(ctx context.Context, jobID, followID string) ([]Part, 
 	}
 	for _, id := range order {
 		k := slices.IndexFunc(parts, func(p site.BuiltPart) bool { return p.ID == id })
-		p, err := s.SavePart(ctx, id, On{Revision: parts[k].Revision}, parts[k].Name, parts[k].Quantity, recipes[id])
+		p, err := s.SavePart(ctx, id, On{Revision: parts[k].Revision, Who: who}, PartState{parts[k].Name, parts[k].Quantity, recipes[id]})
 		if err != nil {
 			return nil, err
 		}

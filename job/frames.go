@@ -2,52 +2,55 @@ package job
 
 import (
 	"context"
-	"fmt"
-	"reflect"
 
-	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
 	"warmanvil/core/site"
-	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
-// Frame is a frame as it stands with everything that follows from it.
-type Frame struct {
-	Part   Part
+// WorkedFrame is a frame as it stands with everything that follows from it.
+type WorkedFrame struct {
+	Frame
 	Worked site.FrameTold
 }
 
-func (s *Service) checkFrame(name string, quantity int, d member.Doc) error {
-	err := working.First(brief.CheckName("/name", name), working.Within("/quantity", "The quantity", float64(quantity), 1, brief.MaxMany, ""))
-	if err == nil {
-		err = within("/frame", d.Check())
-	}
-	return err
-}
-
 // StartFrame adds a frame made by a starter from a few numbers, or an empty one.
-func (s *Service) StartFrame(ctx context.Context, jobID, name string, in FrameStart) (Part, error) {
+func (s *Service) StartFrame(ctx context.Context, jobID, name string, in FrameStart) (Frame, error) {
 	d := member.Doc{Schema: member.Schema, Material: in.Material}
 	if in.Starter != "" {
 		sec, err := stockSection(in.Stock)
 		if err != nil {
-			return Part{}, err
+			return Frame{}, err
 		}
 		if d, err = member.Start(in.Starter, in.Values, sec, in.Material, s.NewID); err != nil {
-			return Part{}, err
+			return Frame{}, err
 		}
 	}
-	if err := s.checkFrame(name, 1, d); err != nil {
-		return Part{}, err
+	return s.addFrame(ctx, jobID, "started", FrameState{name, 1, d})
+}
+
+func (s *Service) addFrame(ctx context.Context, jobID, summary string, state FrameState) (Frame, error) {
+	d, err := fresh(s, jobID, KindFrame, state, summary, s.Now())
+	if err != nil {
+		return Frame{}, err
 	}
 	if _, err := s.Store.Job(ctx, jobID); err != nil {
-		return Part{}, err
+		return Frame{}, err
 	}
-	p := s.fresh(jobID, name, 1, Part{}.Recipe, "started")
-	p.Frame = &d
-	return p, s.Store.CreatePart(ctx, p)
+	if err := s.Store.AddDocuments(ctx, d); err != nil {
+		return Frame{}, err
+	}
+	return FrameOf(d)
+}
+
+// DuplicateFrame copies a frame within its job.
+func (s *Service) DuplicateFrame(ctx context.Context, id string) (Frame, error) {
+	from, err := s.Frame(ctx, id)
+	if err != nil {
+		return Frame{}, err
+	}
+	return s.addFrame(ctx, from.JobID, "copied from "+from.Name, FrameState{copyName(from.Name), from.Quantity, from.Doc})
 }
 
 // FrameStart is what a starter is asked for.
@@ -69,130 +72,61 @@ func stockSection(name string) (section.Stock, error) {
 }
 
 // SaveFrame keeps a new state of a frame as a revision.
-func (s *Service) SaveFrame(ctx context.Context, id string, on On, name string, quantity int, d member.Doc) (Part, error) {
-	d.Schema = member.Schema
-	if err := s.checkFrame(name, quantity, d); err != nil {
-		return Part{}, err
-	}
-	p := s.next(id, on, name, quantity)
-	p.Frame = &d
-	return s.Store.SavePart(ctx, p, on.Revision)
-}
-
-// FrameOf answers a frame with everything that follows from it.
-func (s *Service) FrameOf(ctx context.Context, id string) (Frame, error) {
-	p, err := s.Store.Part(ctx, id)
+func (s *Service) SaveFrame(ctx context.Context, id string, on On, state FrameState) (Frame, error) {
+	got, err := Save(ctx, s, KindFrame, id, on, state)
 	if err != nil {
 		return Frame{}, err
 	}
-	return s.WorkedFrame(ctx, p)
+	return FrameOf(got.Document)
 }
 
-// WorkedFrame works a frame out among its job's points and devices.
-func (s *Service) WorkedFrame(ctx context.Context, p Part) (Frame, error) {
-	if p.Frame == nil {
-		return Frame{}, ErrNotFound
-	}
-	_, f, err := s.framed(ctx, p)
+// WorkFrame works a frame out among its job's points and devices.
+func (s *Service) WorkFrame(ctx context.Context, f Frame) (WorkedFrame, error) {
+	_, worked, err := s.framed(ctx, f)
 	if err != nil {
-		return Frame{}, err
+		return WorkedFrame{}, err
 	}
-	return Frame{p, f.Told()}, nil
+	return WorkedFrame{f, worked.Told()}, nil
 }
 
 // FrameBuilt answers a frame worked out and its shape, for files.
-func (s *Service) FrameBuilt(ctx context.Context, id string) (Frame, *member.Built, Job, error) {
-	p, err := s.Store.Part(ctx, id)
-	if err != nil || p.Frame == nil {
-		return Frame{}, nil, Job{}, first(err, ErrNotFound)
-	}
-	j, f, err := s.framed(ctx, p)
+func (s *Service) FrameBuilt(ctx context.Context, id string) (WorkedFrame, *member.Built, Job, error) {
+	f, err := s.Frame(ctx, id)
 	if err != nil {
-		return Frame{}, nil, j, err
+		return WorkedFrame{}, nil, Job{}, err
 	}
-	return Frame{p, f.Told()}, member.Build(*p.Frame, f.Surveyed), j, nil
+	j, worked, err := s.framed(ctx, f)
+	if err != nil {
+		return WorkedFrame{}, nil, j, err
+	}
+	return WorkedFrame{f, worked.Told()}, member.Build(f.Doc, worked.Surveyed), j, nil
 }
 
 // framed answers a frame among everything in its job.
-func (s *Service) framed(ctx context.Context, p Part) (Job, site.Framed, error) {
-	j, all, err := s.Site(ctx, p.JobID)
+func (s *Service) framed(ctx context.Context, f Frame) (Job, site.Framed, error) {
+	j, all, err := s.Site(ctx, f.JobID)
 	if err != nil {
 		return j, site.Framed{}, err
 	}
-	return j, all.Framed(p.Part), nil
+	return j, all.Framed(f.Frame), nil
 }
 
 // CompareSections tries other sections in the members of one stock.
 func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]member.Option, error) {
-	p, err := s.Store.Part(ctx, id)
-	if err != nil || p.Frame == nil {
-		return nil, first(err, ErrNotFound)
+	f, err := s.Frame(ctx, id)
+	if err != nil {
+		return nil, err
 	}
-	_, all, err := s.Site(ctx, p.JobID)
+	_, all, err := s.Site(ctx, f.JobID)
 	if err != nil {
 		return nil, err
 	}
 	found := false
-	for _, m := range p.Frame.Members {
+	for _, m := range f.Doc.Members {
 		found = found || member.Named(m.Section, m.Stock) == stock
 	}
 	if !found {
 		return nil, working.Refuse("/stock", "No member of this frame is of %q.", stock)
 	}
-	return all.Sections(p.Part, stock), nil
+	return all.Sections(f.Frame, stock), nil
 }
-
-func first(a, b error) error {
-	if a != nil {
-		return a
-	}
-	return b
-}
-
-// frameChanged says in one line what a revision of a frame changed.
-func frameChanged(was, now Revision) string {
-	a, b := was.Frame, now.Frame
-	switch {
-	case was.Name != now.Name:
-		return fmt.Sprintf("named %s, was %s", now.Name, was.Name)
-	case was.Quantity != now.Quantity:
-		return fmt.Sprintf("quantity %d, was %d", now.Quantity, was.Quantity)
-	case a.Material != b.Material:
-		return "material " + told.MaterialName(b.Material) + ", was " + told.MaterialName(a.Material)
-	}
-	for _, c := range []struct {
-		word     string
-		was, now int
-	}{{"members", len(a.Members), len(b.Members)}, {"points", len(a.Points), len(b.Points)}, {"plates", len(a.Plates), len(b.Plates)}, {"loads", len(a.Loads), len(b.Loads)}, {"supports", len(a.Supports), len(b.Supports)}, {"copies", len(a.Copies), len(b.Copies)}} {
-		if c.was != c.now {
-			return fmt.Sprintf("%d %s, was %d", c.now, c.word, c.was)
-		}
-	}
-	for i, m := range b.Members {
-		n := a.Members[i]
-		if m.ID != n.ID || sameThing(m, n) {
-			continue
-		}
-		if x, y := member.Named(n.Section, n.Stock), member.Named(m.Section, m.Stock); x != y {
-			return fmt.Sprintf("%s of %s, was %s", m.Name, y, x)
-		}
-		return m.Name + " changed"
-	}
-	for i, p := range b.Points {
-		if p.ID == a.Points[i].ID && p != a.Points[i] {
-			return p.Name + " moved"
-		}
-	}
-	switch {
-	case !sameThing(a.Loads, b.Loads):
-		return "loads changed"
-	case !sameThing(a.Plates, b.Plates):
-		return "plates changed"
-	case !sameThing(a.Saw, b.Saw):
-		return "the saw's settings changed"
-	}
-	return "settings changed"
-}
-
-// sameThing compares two states as they are kept.
-func sameThing(a, b any) bool { return reflect.DeepEqual(a, b) }

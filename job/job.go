@@ -1,16 +1,16 @@
 // Package job is what a job is and what may be done to it. It owns the
 // interfaces it needs: a store, a clock, a source of ids.
+//
+// All that is designed in a job are documents: what is wanted, the vehicle as measured,
+// parts and frames. Each is a body in JSON whose form its kind knows; keeping, history,
+// undo, joining of two people's changes, files and backup are the same for all.
 package job
 
 import (
 	"context"
-	"errors"
 	"time"
 
 	"warmanvil/core/brief"
-	"warmanvil/core/member"
-	"warmanvil/core/sheet"
-	"warmanvil/core/site"
 )
 
 // Job is one vehicle's or customer's work: a short brief and its parts.
@@ -18,46 +18,9 @@ type Job struct {
 	ID       string
 	Brief    brief.Brief
 	Archived bool
-	Revision int
+	Revision int // of the brief
 	Created  time.Time
 	Updated  time.Time
-}
-
-// Part is one part as it stands in the store.
-type Part struct {
-	site.Part
-	JobID    string
-	Summary  string
-	UndoTo   *int
-	RedoTo   *int
-	Archived bool
-	Created  time.Time
-	Updated  time.Time
-
-	Continues bool // of a save: undo goes where it goes from the revision before
-}
-
-// Bare answers parts without what the store keeps of them.
-func Bare(parts []Part) []site.Part {
-	out := make([]site.Part, len(parts))
-	for i, p := range parts {
-		out[i] = p.Part
-	}
-	return out
-}
-
-// Revision is one kept state of a part. UndoTo and RedoTo are the revisions
-// whose content undo and redo bring back, nil when there is none.
-type Revision struct {
-	Number   int
-	Name     string
-	Quantity int
-	Recipe   sheet.Recipe
-	Frame    *member.Doc // of a frame; nil for a folded part
-	Summary  string
-	UndoTo   *int
-	RedoTo   *int
-	Created  time.Time
 }
 
 // Number is a quick calculation kept in a job. The request is kept, the answer
@@ -71,45 +34,138 @@ type Number struct {
 	Created time.Time
 }
 
-// Counted is a job with how many parts it has.
+// Counted is a job with how many parts and frames it has.
 type Counted struct {
 	Job
 	Parts int
 }
 
-// Errors a caller decides on.
-var (
-	ErrNotFound = site.ErrNoSuch
-	ErrConflict = errors.New("somebody saved it meanwhile")
-	ErrNothing  = errors.New("there is nothing to undo or redo")
-)
+// Service is what may be done to jobs.
+type Service struct {
+	Store Store
+	Now   func() time.Time
+	NewID func() string
+}
 
-// Store keeps jobs. Save calls fail with ErrConflict when the stored revision
-// is not the expected one, and with ErrNotFound when there is no such row.
-type Store interface {
-	Jobs(ctx context.Context, archived bool) ([]Counted, error)
-	Job(ctx context.Context, id string) (Job, error)
-	CreateJob(ctx context.Context, j Job, parts []Part) error
-	SaveJob(ctx context.Context, j Job, expected int) error
-	Parts(ctx context.Context, jobID string) ([]Part, error)
-	// Frames lists what is built of members, as Parts does what is folded.
-	Frames(ctx context.Context, jobID string) ([]Part, error)
-	Part(ctx context.Context, id string) (Part, error)
-	CreatePart(ctx context.Context, p Part) error
-	// SavePart keeps p as a new revision and answers it as it stands; when
-	// nothing differs from what stands, that is answered and nothing is kept.
-	SavePart(ctx context.Context, p Part, expected int) (Part, error)
-	ArchivePart(ctx context.Context, id string, archived bool, now time.Time) error
-	Revisions(ctx context.Context, partID string) ([]Revision, error)
-	Revision(ctx context.Context, partID string, number int) (Revision, error)
-	Numbers(ctx context.Context, jobID string) ([]Number, error)
-	KeepNumber(ctx context.Context, n Number) error
-	DropNumber(ctx context.Context, id string) error
-	SurveyStore
-	VerdictStore
-	// Whole answers all there is of a job, parts in the order they were added.
-	Whole(ctx context.Context, id string) (Whole, error)
-	// AddWhole adds a job with its history in one transaction.
-	AddWhole(ctx context.Context, w Whole) error
-	Ping(ctx context.Context) error
+func jobOf(r Row) (Job, error) {
+	b, err := Body[brief.Brief](r.Brief.Body)
+	return Job{ID: r.ID, Brief: b, Archived: r.Archived, Revision: r.Brief.Revision, Created: r.Created, Updated: r.Updated}, err
+}
+
+// Jobs lists jobs, last touched first.
+func (s *Service) Jobs(ctx context.Context, archived bool) ([]Counted, error) {
+	rows, err := s.Store.Jobs(ctx, archived)
+	if err != nil {
+		return nil, err
+	}
+	out := make([]Counted, len(rows))
+	for i, r := range rows {
+		if out[i].Job, err = jobOf(r); err != nil {
+			return nil, err
+		}
+		out[i].Parts = r.Parts
+	}
+	return out, nil
+}
+
+// Job answers one job.
+func (s *Service) Job(ctx context.Context, id string) (Job, error) {
+	r, err := s.Store.Job(ctx, id)
+	if err != nil {
+		return Job{}, err
+	}
+	return jobOf(r)
+}
+
+// CreateJob starts a job.
+func (s *Service) CreateJob(ctx context.Context, b brief.Brief) (Job, error) {
+	w, err := s.started(b)
+	if err != nil {
+		return Job{}, err
+	}
+	return s.add(ctx, w)
+}
+
+// started answers a new job that has nothing but its brief.
+func (s *Service) started(b brief.Brief) (Whole, error) {
+	now := s.Now()
+	w := Whole{Job: Row{ID: s.NewID(), Created: now, Updated: now}}
+	d, err := fresh(s, w.Job.ID, KindBrief, b, "started", now)
+	if err != nil {
+		return Whole{}, err
+	}
+	w.add(d)
+	return w, nil
+}
+
+// add keeps a new job.
+func (s *Service) add(ctx context.Context, w Whole) (Job, error) {
+	for _, d := range w.Documents {
+		if d.Kind == KindBrief {
+			w.Job.Brief = d.Document
+		}
+	}
+	if err := s.Store.AddWhole(ctx, w); err != nil {
+		return Job{}, err
+	}
+	return jobOf(w.Job)
+}
+
+// SaveBrief keeps a new state of what is wanted.
+func (s *Service) SaveBrief(ctx context.Context, jobID string, on On, b brief.Brief) (Job, error) {
+	if _, err := Save(ctx, s, KindBrief, jobID, on, b); err != nil {
+		return Job{}, err
+	}
+	return s.Job(ctx, jobID)
+}
+
+// DuplicateJob copies a job with its documents as they stand; the copy's history
+// starts anew.
+func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
+	from, err := s.Job(ctx, id)
+	if err != nil {
+		return Job{}, err
+	}
+	b := from.Brief
+	b.Name = copyName(b.Name)
+	w, err := s.started(b)
+	if err != nil {
+		return Job{}, err
+	}
+	for _, k := range kinds {
+		if k.name == KindBrief {
+			continue
+		}
+		list, err := s.Store.Documents(ctx, id, k.name)
+		if err != nil {
+			return Job{}, err
+		}
+		for _, d := range list {
+			w.add(Document{ID: d.ID, Kind: d.Kind, Revision: 1, Body: d.Body, Kept: Kept{JobID: w.Job.ID, Summary: "copied from " + from.Brief.Name, Created: w.Job.Created, Updated: w.Job.Created}})
+		}
+	}
+	if err := s.rename(&w); err != nil {
+		return Job{}, err
+	}
+	return s.add(ctx, w)
+}
+
+func copyName(name string) string {
+	r := []rune(name)
+	if len(r) > brief.MaxName-7 {
+		r = r[:brief.MaxName-7]
+	}
+	return string(r) + " (copy)"
+}
+
+// KeepNumber keeps a quick calculation in a job.
+func (s *Service) KeepNumber(ctx context.Context, jobID, calc, title string, request []byte) (Number, error) {
+	if err := brief.CheckName("/title", title); err != nil {
+		return Number{}, err
+	}
+	if _, err := s.Store.Job(ctx, jobID); err != nil {
+		return Number{}, err
+	}
+	n := Number{ID: s.NewID(), JobID: jobID, Calc: calc, Title: title, Request: request, Created: s.Now()}
+	return n, s.Store.KeepNumber(ctx, n)
 }

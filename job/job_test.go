@@ -53,29 +53,29 @@ func TestHands(t *testing.T) {
 }
 
 func TestChangedSaysWhat(t *testing.T) {
-	state := func(change func(*Revision)) Revision {
-		r := Revision{Name: "Bracket", Quantity: 2, Recipe: demo.ShelfBracket()}
+	state := func(change func(*PartState)) PartState {
+		r := PartState{Name: "Bracket", Quantity: 2, Recipe: demo.ShelfBracket()}
 		if change != nil {
 			change(&r)
 		}
 		return r
 	}
-	for want, change := range map[string]func(*Revision){
-		"Name Other, was Bracket": func(r *Revision) { r.Name = "Other" },
-		"Quantity 9, was 2":       func(r *Revision) { r.Quantity = 9 },
-		"Material Hot-rolled structural steel A36, was Cold-rolled mild steel": func(r *Revision) { r.Recipe.Material = "steel-a36" },
-		"Base: length 70.0 mm, was 60.0 mm":                                    func(r *Revision) { r.Recipe.Base.Length = 70 },
-		"Base: length 70.0 mm, was 60.0 mm, and 1 more":                        func(r *Revision) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
-		"Hole grid 1 on base removed":                                          func(r *Revision) { r.Recipe.Base.Holes = nil },
-		"Hole 2 on base added": func(r *Revision) {
+	for want, change := range map[string]func(*PartState){
+		"Name Other, was Bracket": func(r *PartState) { r.Name = "Other" },
+		"Quantity 9, was 2":       func(r *PartState) { r.Quantity = 9 },
+		"Material Hot-rolled structural steel A36, was Cold-rolled mild steel": func(r *PartState) { r.Recipe.Material = "steel-a36" },
+		"Base: length 70.0 mm, was 60.0 mm":                                    func(r *PartState) { r.Recipe.Base.Length = 70 },
+		"Base: length 70.0 mm, was 60.0 mm, and 1 more":                        func(r *PartState) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
+		"Hole grid 1 on base removed":                                          func(r *PartState) { r.Recipe.Base.Holes = nil },
+		"Hole 2 on base added": func(r *PartState) {
 			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes, sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})
 		},
-		"Right flange removed":            func(r *Revision) { r.Recipe.Base.Flanges = r.Recipe.Base.Flanges[:1] },
-		"Grain y, was x":                  func(r *Revision) { r.Recipe.Grain = sheet.GrainY },
-		"Settings changed, was as before": func(r *Revision) { r.Recipe.Base.Flanges[0].Relief.Kind = sheet.Round },
+		"Right flange removed":            func(r *PartState) { r.Recipe.Base.Flanges = r.Recipe.Base.Flanges[:1] },
+		"Grain y, was x":                  func(r *PartState) { r.Recipe.Grain = sheet.GrainY },
+		"Settings changed, was as before": func(r *PartState) { r.Recipe.Base.Flanges[0].Relief.Kind = sheet.Round },
 		"nothing that shows":              nil,
 	} {
-		if got := changed(state(nil), state(change), quantity.Display{Style: quantity.Metric}); got != want {
+		if got := briefly(Compare(state(nil), state(change), quantity.Display{Style: quantity.Metric})); got != want {
 			t.Errorf("says %q, want %q", got, want)
 		}
 	}
@@ -84,8 +84,8 @@ func TestChangedSaysWhat(t *testing.T) {
 // What two states differ in is written as the job writes lengths, and the other
 // way round it says the same the other way round.
 func TestCompareBothWays(t *testing.T) {
-	a := State{"Bracket", 2, demo.ShelfBracket()}
-	b := State{"Bracket", 2, demo.ShelfBracket()}
+	a := PartState{"Bracket", 2, demo.ShelfBracket()}
+	b := PartState{"Bracket", 2, demo.ShelfBracket()}
 	b.Recipe.Base.Length = 63.5
 	b.Recipe.Base.Flanges = b.Recipe.Base.Flanges[:1]
 	inch := quantity.Display{Style: quantity.Fraction, Denominator: 16}

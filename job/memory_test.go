@@ -1,138 +1,139 @@
 package job
 
 import (
+	"bytes"
 	"context"
 	"errors"
 	"fmt"
-	"reflect"
 	"slices"
 	"time"
 
 	"warmanvil/core/site"
-	"warmanvil/core/vehicle"
 )
 
 // memory is a store that forgets when the test ends.
 type memory struct {
-	jobs      map[string]Job
-	order     []string // of parts
+	jobs      map[string]Row
+	order     []string // of documents
+	documents map[string]Document
 	revisions map[string][]Revision
-	heads     map[string]Part
-	surveys   map[string]vehicle.Survey
-	at        map[string]int // revision of a survey
 	numbers   []Number
 	verdicts  map[string]site.Verdicts
 	down      error // what every call fails with, while it is set
 }
 
 func remembering() (*Service, *memory) {
-	m := &memory{jobs: map[string]Job{}, revisions: map[string][]Revision{}, heads: map[string]Part{}, surveys: map[string]vehicle.Survey{}, at: map[string]int{}, verdicts: map[string]site.Verdicts{}}
+	m := &memory{jobs: map[string]Row{}, documents: map[string]Document{}, revisions: map[string][]Revision{}, verdicts: map[string]site.Verdicts{}}
 	n, tick := 0, time.Date(2031, 4, 1, 8, 0, 0, 0, time.UTC)
 	return &Service{Store: m, NewID: func() string { n++; return fmt.Sprintf("id-%03d", n) }, Now: func() time.Time { tick = tick.Add(time.Minute); return tick }}, m
 }
 
 func (m *memory) Ping(context.Context) error { return m.down }
 
-func (m *memory) Jobs(_ context.Context, archived bool) (out []Counted, err error) {
-	for _, j := range m.jobs {
+func (m *memory) Jobs(ctx context.Context, archived bool) (out []Row, err error) {
+	for id, j := range m.jobs {
 		if j.Archived == archived {
-			parts, _ := m.list(j.ID, nil)
-			out = append(out, Counted{j, len(parts)})
+			r, err := m.Job(ctx, id)
+			if err != nil {
+				return nil, err
+			}
+			out = append(out, r)
 		}
 	}
 	return out, m.down
 }
 
-func (m *memory) Job(_ context.Context, id string) (Job, error) {
-	j, ok := m.jobs[id]
+func (m *memory) Job(_ context.Context, id string) (Row, error) {
+	r, ok := m.jobs[id]
 	if !ok {
-		return j, errors.Join(ErrNotFound, m.down)
+		return r, errors.Join(ErrNotFound, m.down)
 	}
-	return j, m.down
-}
-
-func (m *memory) CreateJob(ctx context.Context, j Job, parts []Part) error {
-	m.jobs[j.ID] = j
-	for _, p := range parts {
-		if err := m.CreatePart(ctx, p); err != nil {
-			return err
+	r.Parts = 0
+	for _, d := range m.documents {
+		switch {
+		case d.JobID != id:
+		case d.Kind == KindBrief:
+			r.Brief = d
+		case d.Kind.Many() && !d.Archived:
+			r.Parts++
 		}
 	}
+	return r, m.down
+}
+
+func (m *memory) ArchiveJob(_ context.Context, id string, archived bool, _ time.Time) error {
+	r := m.jobs[id]
+	r.Archived = archived
+	m.jobs[id] = r
 	return m.down
 }
 
-func (m *memory) SaveJob(_ context.Context, j Job, expected int) error {
-	if m.jobs[j.ID].Revision != expected {
-		return ErrConflict
-	}
-	m.jobs[j.ID] = j
-	return m.down
-}
-
-func (m *memory) list(job string, frames *bool) (out []Part, err error) {
+func (m *memory) Documents(_ context.Context, job string, k Kind) (out []Document, err error) {
 	for _, id := range m.order {
-		if p := m.heads[id]; p.JobID == job && !p.Archived && (frames == nil || (p.Frame != nil) == *frames) {
-			out = append(out, p)
+		if d := m.documents[id]; d.JobID == job && !d.Archived && d.Kind == k {
+			out = append(out, d)
 		}
 	}
 	return out, m.down
 }
 
-func (m *memory) Parts(_ context.Context, job string) ([]Part, error) {
-	no := false
-	return m.list(job, &no)
-}
-
-func (m *memory) Frames(_ context.Context, job string) ([]Part, error) {
-	yes := true
-	return m.list(job, &yes)
-}
-
-func (m *memory) Part(_ context.Context, id string) (Part, error) {
-	p, ok := m.heads[id]
+func (m *memory) Document(_ context.Context, id string) (Document, error) {
+	d, ok := m.documents[id]
 	if !ok {
-		return p, errors.Join(ErrNotFound, m.down)
+		return d, errors.Join(ErrNotFound, m.down)
 	}
-	return p, m.down
+	return d, m.down
 }
 
-func (m *memory) keep(p Part) {
-	m.revisions[p.ID] = append(m.revisions[p.ID], Revision{Number: p.Revision, Name: p.Name, Quantity: p.Quantity, Recipe: p.Recipe, Frame: p.Frame, Summary: p.Summary, UndoTo: p.UndoTo, RedoTo: p.RedoTo, Created: p.Updated})
-	m.heads[p.ID] = p
+func (m *memory) Only(ctx context.Context, job string, k Kind) (Document, error) {
+	if list, _ := m.Documents(ctx, job, k); len(list) > 0 {
+		return list[0], m.down
+	}
+	return Document{Kind: k, Kept: Kept{JobID: job}}, m.down
 }
 
-func (m *memory) CreatePart(_ context.Context, p Part) error {
-	m.order = append(m.order, p.ID)
-	m.keep(p)
+func (m *memory) keep(d Document) {
+	m.revisions[d.ID] = append(m.revisions[d.ID], d.state())
+	m.documents[d.ID] = d
+}
+
+func (m *memory) AddDocuments(ctx context.Context, list ...Document) error {
+	for _, d := range list {
+		if have, _ := m.Only(ctx, d.JobID, d.Kind); !d.Kind.Many() && have.Revision > 0 {
+			return ErrConflict
+		}
+		m.order = append(m.order, d.ID)
+		m.keep(d)
+	}
 	return m.down
 }
 
-func (m *memory) SavePart(_ context.Context, p Part, expected int) (Part, error) {
-	was, ok := m.heads[p.ID]
+func (m *memory) SaveDocument(_ context.Context, d Document, expected int) (Document, error) {
+	was, ok := m.documents[d.ID]
 	switch {
-	case !ok:
-		return p, ErrNotFound
+	case !ok || was.Kind != d.Kind:
+		return d, ErrNotFound
 	case was.Revision != expected:
 		return was, ErrConflict
-	case was.Name == p.Name && was.Quantity == p.Quantity && reflect.DeepEqual(was.Recipe, p.Recipe) && reflect.DeepEqual(was.Frame, p.Frame):
-		return was, nil
+	case bytes.Equal(was.Body, d.Body):
+		return was, m.down
 	}
-	p.JobID, p.Created = was.JobID, was.Created
-	if p.Continues && was.RedoTo == nil && was.UndoTo != nil {
-		p.UndoTo = was.UndoTo
+	d.JobID, d.Created, d.Archived = was.JobID, was.Created, was.Archived
+	if d.Continues && was.RedoTo == nil && was.UndoTo != nil {
+		d.UndoTo = was.UndoTo
 	}
-	p.Continues = false // not kept
-	m.keep(p)
-	return p, m.down
+	d.Continues = false // not kept
+	m.keep(d)
+	return d, m.down
 }
 
-func (m *memory) ArchivePart(_ context.Context, id string, archived bool, _ time.Time) error {
-	p, ok := m.heads[id]
-	if !ok {
+func (m *memory) ArchiveDocument(_ context.Context, id string, archived bool, _ time.Time) error {
+	d, ok := m.documents[id]
+	if !ok || !d.Kind.Many() {
 		return ErrNotFound
 	}
-	p.Archived = archived
-	m.heads[id] = p
+	d.Archived = archived
+	m.documents[id] = d
 	return m.down
 }
 
@@ -170,18 +171,6 @@ func (m *memory) DropNumber(_ context.Context, id string) error {
 	return m.down
 }
 
-func (m *memory) Survey(_ context.Context, job string) (vehicle.Survey, int, error) {
-	return m.surveys[job], m.at[job], m.down
-}
-
-func (m *memory) SaveSurvey(_ context.Context, job string, s vehicle.Survey, expected int, _ time.Time) error {
-	if m.at[job] != expected {
-		return ErrConflict
-	}
-	m.surveys[job], m.at[job] = s, expected+1
-	return m.down
-}
-
 func (m *memory) Verdicts(_ context.Context, job string) (site.Verdicts, error) {
 	return m.verdicts[job], m.down
 }
@@ -195,13 +184,9 @@ func (m *memory) Whole(ctx context.Context, id string) (Whole, error) {
 	j, err := m.Job(ctx, id)
 	w := Whole{Job: j}
 	for _, k := range m.order {
-		if p := m.heads[k]; p.JobID == id {
-			w.Parts = append(w.Parts, WholePart{p, m.revisions[k]})
+		if d := m.documents[k]; d.JobID == id {
+			w.Documents = append(w.Documents, WholeDocument{d, m.revisions[k]})
 		}
-	}
-	if m.at[id] > 0 {
-		s := m.surveys[id]
-		w.Survey = &s
 	}
 	w.Numbers, _ = m.Numbers(ctx, id)
 	return w, err
@@ -209,12 +194,9 @@ func (m *memory) Whole(ctx context.Context, id string) (Whole, error) {
 
 func (m *memory) AddWhole(_ context.Context, w Whole) error {
 	m.jobs[w.Job.ID] = w.Job
-	for _, p := range w.Parts {
-		m.order = append(m.order, p.Part.ID)
-		m.heads[p.Part.ID], m.revisions[p.Part.ID] = p.Part, p.Revisions
-	}
-	if w.Survey != nil {
-		m.surveys[w.Job.ID], m.at[w.Job.ID] = *w.Survey, 1
+	for _, d := range w.Documents {
+		m.order = append(m.order, d.ID)
+		m.documents[d.ID], m.revisions[d.ID] = d.Document, d.Revisions
 	}
 	m.numbers = append(m.numbers, w.Numbers...)
 	return m.down

@@ -9,21 +9,21 @@ import (
 // PartsList answers every part, hand by hand, and every frame of a job with its
 // mass and centre of gravity, none of them placed.
 func (s *Service) PartsList(ctx context.Context, id string) (Job, []site.Listed, error) {
-	j, err := s.Store.Job(ctx, id)
+	j, err := s.Job(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}
-	parts, err := s.Store.Parts(ctx, id)
+	parts, err := s.Parts(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}
-	frames, err := s.Store.Frames(ctx, id)
+	frames, err := s.Frames(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}
-	v, _, err := s.Store.Survey(ctx, id)
+	v, _, err := s.Survey(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}
-	return j, site.List(v, j.Brief, Bare(parts), Bare(frames)), nil
+	return j, site.List(v, j.Brief, BareParts(parts), BareFrames(frames)), nil
 }

@@ -6,15 +6,21 @@ import (
 	"warmanvil/core/site"
 )
 
-// Checked answers whether one part or frame of a job may go to the table.
-func (s *Service) Checked(ctx context.Context, j Job, p Part) (site.CheckTold, error) {
-	v, _, err := s.Store.Survey(ctx, j.ID)
+// CheckedPart answers whether one part of a job may go to the table.
+func (s *Service) CheckedPart(ctx context.Context, j Job, p Part) (site.CheckTold, error) {
+	v, _, err := s.Survey(ctx, j.ID)
 	if err != nil {
 		return site.CheckTold{}, err
 	}
-	if p.Frame != nil {
-		return site.CheckOfFrame(v, j.Brief, p.Part), nil
-	}
 	built := site.BuildParts([]site.Part{p.Part}, j.Brief)
 	return site.CheckOf(v, j.Brief, built[0], built), nil
+}
+
+// CheckedFrame answers whether one frame of a job may go to the saw.
+func (s *Service) CheckedFrame(ctx context.Context, j Job, f Frame) (site.CheckTold, error) {
+	v, _, err := s.Survey(ctx, j.ID)
+	if err != nil {
+		return site.CheckTold{}, err
+	}
+	return site.CheckOfFrame(v, j.Brief, f.Frame), nil
 }

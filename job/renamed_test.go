@@ -3,6 +3,7 @@ package job
 import (
 	"context"
 	"fmt"
+	"reflect"
 	"testing"
 	"time"
 
@@ -25,40 +26,47 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 	kept := &taking{}
 	n := 0
 	s := &Service{Store: kept, NewID: func() string { n++; return fmt.Sprint("new", n) }, Now: func() time.Time { return time.Unix(0, 0) }}
-	part := func(id string, change func(*sheet.Recipe)) FilePart {
+	old := func(id string, change func(*sheet.Recipe)) OldPart {
 		r := demo.ShelfBracket()
 		change(&r)
-		return FilePart{ID: id, Revisions: []FileRevision{{Number: 1, Name: id, Quantity: 1, Recipe: r}}}
+		return OldPart{ID: id, Revisions: []OldRevision{{Number: 1, Name: id, Quantity: 1, Recipe: r}}}
 	}
-	f := File{Format: FileFormat, Version: FileVersion, Brief: brief.Brief{Name: "Brought", Unit: brief.UnitMM, Grain: 1, Quantity: 1}, Parts: []FilePart{
-		part("copy", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "jig", Name: "Jig"} }),
-		part("jig", func(*sheet.Recipe) {}),
-		part("half", func(r *sheet.Recipe) { r.Piece = &sheet.Piece{Of: "jig", Name: "Jig"} }),
-		part("stray", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "elsewhere", Name: "Gone"} }),
-	}}
-	if _, err := s.Import(context.Background(), f); err != nil {
+	b := brief.Brief{Name: "Brought", Unit: brief.UnitMM, Grain: 1, Quantity: 1}
+	f := File{Format: FileFormat, Version: 4, OldFile: OldFile{Brief: &b, Parts: []OldPart{
+		old("copy", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "jig", Name: "Jig"} }),
+		old("jig", func(*sheet.Recipe) {}),
+		old("half", func(r *sheet.Recipe) { r.Piece = &sheet.Piece{Of: "jig", Name: "Jig"} }),
+		old("stray", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "elsewhere", Name: "Gone"} }),
+	}}}
+	j, err := s.Import(context.Background(), f)
+	if err != nil {
 		t.Fatal(err)
 	}
-	parts := kept.whole.Parts
-	jig := parts[1].Part.ID
-	if m := parts[0].Part.Recipe.Master; m == nil || m.Part != jig || m.Name != "Jig" {
+	var parts []Part
+	for _, d := range kept.whole.Documents {
+		if d.Kind == KindSheet {
+			parts = append(parts, must[Part](t)(PartOf(d.Document)))
+			if first := must[PartState](t)(Body[PartState](d.Revisions[0].Body)); !reflect.DeepEqual(first.Recipe.Master, parts[len(parts)-1].Recipe.Master) {
+				t.Errorf("in the history of %s the master is %+v", first.Name, first.Recipe.Master)
+			}
+		}
+	}
+	jig := parts[1].ID
+	if m := parts[0].Recipe.Master; m == nil || m.Part != jig || m.Name != "Jig" {
 		t.Errorf("the copy's master is %+v, the jig is %s", m, jig)
 	}
-	if m := parts[0].Revisions[0].Recipe.Master; m == nil || m.Part != jig {
-		t.Errorf("in its history it is %+v", m)
-	}
-	if of := parts[2].Part.Recipe.Piece; of == nil || of.Of != jig {
+	if of := parts[2].Recipe.Piece; of == nil || of.Of != jig {
 		t.Errorf("the half is of %+v, the jig is %s", of, jig)
 	}
-	if m := parts[3].Part.Recipe.Master; m == nil || m.Part != "elsewhere" {
+	if m := parts[3].Recipe.Master; m == nil || m.Part != "elsewhere" {
 		t.Errorf("a master that is not in the file became %+v", m)
 	}
 	// What is looked at among the others is told of its master.
-	opt := site.PartOptions(kept.whole.Job.Brief, parts[0].Part.Part, []site.Part{parts[0].Part.Part, parts[1].Part.Part})
+	opt := site.PartOptions(j.Brief, parts[0].Part, []site.Part{parts[0].Part, parts[1].Part})
 	if opt.Master == nil || opt.Master.Name != "jig" || opt.Master.Itself || opt.Quantity != 1 {
 		t.Errorf("%+v", opt)
 	}
-	if opt := site.PartOptions(kept.whole.Job.Brief, parts[3].Part.Part, []site.Part{parts[1].Part.Part}); opt.Master != nil {
+	if opt := site.PartOptions(j.Brief, parts[3].Part, []site.Part{parts[1].Part}); opt.Master != nil {
 		t.Errorf("a stray part has master %+v", opt.Master)
 	}
 }

@@ -19,18 +19,18 @@ type PartsStart struct {
 
 // StartParts adds the parts a starter makes.
 func (s *Service) StartParts(ctx context.Context, jobID string, in PartsStart) ([]Part, error) {
-	if err := within("/recipe", in.Recipe.Validate()); err != nil {
+	if err := working.Under("/recipe", in.Recipe.Validate()); err != nil {
 		return nil, err
 	}
 	made, err := sheet.StartPart(in.Starter, in.Values, in.Recipe, s.NewID)
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.Store.Job(ctx, jobID); err != nil {
-		return nil, err
+	if len(made) == 0 {
+		return nil, working.Refuse("/starter", "The starter made nothing.")
 	}
 	name := strings.TrimSpace(in.Name)
-	var out []Part
+	var states []PartState
 	for i, m := range made {
 		n := m.Name
 		if i == 0 && name != "" {
@@ -38,18 +38,7 @@ func (s *Service) StartParts(ctx context.Context, jobID string, in PartsStart) (
 		} else if name != "" {
 			n = name + ", " + strings.ToLower(m.Name)
 		}
-		if err := s.checkPart(n, m.Quantity, m.Recipe); err != nil {
-			return nil, err
-		}
-		out = append(out, s.fresh(jobID, n, m.Quantity, m.Recipe, "started as "+strings.ToLower(m.Name)))
+		states = append(states, PartState{n, m.Quantity, m.Recipe})
 	}
-	for _, p := range out {
-		if err := s.Store.CreatePart(ctx, p); err != nil {
-			return nil, err
-		}
-	}
-	if len(out) == 0 {
-		return nil, working.Refuse("/starter", "The starter made nothing.")
-	}
-	return out, nil
+	return s.addParts(ctx, jobID, "started as "+strings.ToLower(made[0].Name), states...)
 }

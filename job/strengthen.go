@@ -9,15 +9,15 @@ import (
 
 // Built answers a job with its parts as built.
 func (s *Service) Built(ctx context.Context, id string) (Job, []site.BuiltPart, error) {
-	j, err := s.Store.Job(ctx, id)
+	j, err := s.Job(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}
-	parts, err := s.Store.Parts(ctx, id)
+	parts, err := s.Parts(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}
-	return j, site.BuildParts(Bare(parts), j.Brief), nil
+	return j, site.BuildParts(BareParts(parts), j.Brief), nil
 }
 
 // Site answers a job with everything that stands in it.
@@ -26,12 +26,12 @@ func (s *Service) Site(ctx context.Context, id string) (Job, site.Site, error) {
 	if err != nil {
 		return j, site.Site{}, err
 	}
-	frames, err := s.Store.Frames(ctx, id)
+	frames, err := s.Frames(ctx, id)
 	if err != nil {
 		return j, site.Site{}, err
 	}
-	v, _, err := s.Store.Survey(ctx, id)
-	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: Bare(frames), Survey: v}, err
+	v, _, err := s.Survey(ctx, id)
+	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: BareFrames(frames), Survey: v}, err
 }
 
 // Suggest answers what would help a mount that is tight or over, or what could

@@ -2,46 +2,31 @@ package job
 
 import (
 	"context"
-	"time"
 
 	"warmanvil/core/site"
 	"warmanvil/core/vehicle"
 )
 
-// SurveyStore keeps surveys. A job that has none yet answers an empty one at
-// revision 0.
-type SurveyStore interface {
-	Survey(ctx context.Context, jobID string) (vehicle.Survey, int, error)
-	SaveSurvey(ctx context.Context, jobID string, s vehicle.Survey, expected int, now time.Time) error
+// Survey answers a job's survey and its revision, 0 when there is none yet.
+func (s *Service) Survey(ctx context.Context, jobID string) (vehicle.Survey, int, error) {
+	d, err := s.Store.Only(ctx, jobID, KindSurvey)
+	if err != nil {
+		return vehicle.Survey{}, 0, err
+	}
+	v, err := Body[vehicle.Survey](d.Body)
+	return v, d.Revision, err
 }
 
-// SurveyOf answers a job's survey with everything that follows from it.
-func (s *Service) SurveyOf(ctx context.Context, id string) (vehicle.Survey, int, site.Surveyed, error) {
-	j, parts, err := s.Built(ctx, id)
-	if err != nil {
-		return vehicle.Survey{}, 0, site.Surveyed{}, err
-	}
-	v, revision, err := s.Store.Survey(ctx, id)
-	if err != nil {
-		return vehicle.Survey{}, 0, site.Surveyed{}, err
-	}
-	frames, err := s.Store.Frames(ctx, id)
-	return v, revision, site.WorkSurvey(v, j.Brief, parts, Bare(frames)...), err
+// SaveSurvey keeps a new state of a survey.
+func (s *Service) SaveSurvey(ctx context.Context, jobID string, on On, v vehicle.Survey) (Saved, error) {
+	return Save(ctx, s, KindSurvey, jobID, on, v)
 }
 
-// SaveSurvey keeps a survey, if nobody did since revision expected.
-func (s *Service) SaveSurvey(ctx context.Context, id string, expected int, v vehicle.Survey) (vehicle.Survey, int, site.Surveyed, error) {
-	v.Schema = vehicle.SurveySchema
-	if err := v.Check(); err != nil {
-		return v, 0, site.Surveyed{}, err
-	}
-	j, parts, err := s.Built(ctx, id)
+// WorkSurvey answers what follows from a survey among all that is in its job.
+func (s *Service) WorkSurvey(ctx context.Context, jobID string, v vehicle.Survey) (site.Surveyed, error) {
+	_, all, err := s.Site(ctx, jobID)
 	if err != nil {
-		return v, 0, site.Surveyed{}, err
+		return site.Surveyed{}, err
 	}
-	if err := s.Store.SaveSurvey(ctx, id, v, expected, s.Now()); err != nil {
-		return v, 0, site.Surveyed{}, err
-	}
-	frames, err := s.Store.Frames(ctx, id)
-	return v, expected + 1, site.WorkSurvey(v, j.Brief, parts, Bare(frames)...), err
+	return site.WorkSurvey(v, all.Brief, all.Parts, all.Frames...), nil
 }

@@ -29,8 +29,11 @@ const (
 // backedUp lists the tables with their keys, parents before children. Sign-ins
 // and unspent codes are left out: they end with the server they were made on.
 var backedUp = []struct{ table, key string }{
-	{"job", "id"}, {"part", "id"}, {"part_revision", "part_id, revision"}, {"kept_number", "id"}, {"survey", "job_id"}, {"done_once", "what"}, {"account", "id"},
+	{"job", "id"}, {"document", "id"}, {"document_revision", "document, revision"}, {"kept_number", "id"}, {"verdict", "job_id"}, {"done_once", "what"}, {"account", "id"},
 }
+
+// formerly lists the tables that backups of earlier schemas hold besides.
+var formerly = []string{"part", "part_revision", "survey"}
 
 type manifest struct {
 	Format  string          `json:"format"`
@@ -184,6 +187,9 @@ func unpack(r io.Reader) (m manifest, tables map[string][]byte, err error) {
 		return m, nil, fmt.Errorf("the backup is of version %d, this program reads up to %d", m.Version, backupVersion)
 	}
 	known := map[string]bool{}
+	for _, t := range formerly {
+		known[t] = true
+	}
 	for _, t := range backedUp {
 		known[t.table] = true
 	}
@@ -220,14 +226,18 @@ func (s *Store) schema(ctx context.Context) (int64, error) {
 	return p.GetDBVersion(ctx)
 }
 
-// migrateTo takes an empty database to an older version's tables.
+// migrateTo makes an empty database's tables those of an older version, column by column
+// as they were made then.
 func (s *Store) migrateTo(ctx context.Context, version int64) error {
 	p, done, err := s.provider()
 	if err != nil {
 		return err
 	}
 	defer done()
-	if _, err := p.DownTo(ctx, version); err != nil {
+	if _, err = p.DownTo(ctx, 0); err == nil {
+		_, err = p.UpTo(ctx, version)
+	}
+	if err != nil {
 		return fmt.Errorf("take the tables to version %d: %w", version, err)
 	}
 	return nil

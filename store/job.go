@@ -3,32 +3,13 @@ package store
 import (
 	"context"
 	"fmt"
+	"time"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 
 	"warmanvil/job"
 )
-
-// Jobs lists jobs, last touched first.
-func (s *Store) Jobs(ctx context.Context, archived bool) ([]job.Counted, error) {
-	rows, err := s.pool.Query(ctx, `SELECT j.id::text, j.brief, j.archived, j.revision, j.created_at,
-		greatest(j.updated_at, max(p.updated_at), max(r.created_at), max(v.updated_at)), count(p.id)
-		FROM job j LEFT JOIN survey v ON v.job_id = j.id LEFT JOIN part p ON p.job_id = j.id AND NOT p.archived
-			LEFT JOIN LATERAL (SELECT created_at FROM part_revision WHERE part_id = p.id ORDER BY revision DESC LIMIT 1) r ON true
-		WHERE j.archived = $1 GROUP BY j.id ORDER BY 6 DESC, 1 DESC`, archived)
-	if err != nil {
-		return nil, err
-	}
-	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (c job.Counted, err error) {
-		err = row.Scan(&c.ID, &c.Brief, &c.Archived, &c.Revision, &c.Created, &c.Updated, &c.Parts)
-		c.Brief = c.Brief.Upgraded()
-		return c, err
-	})
-}
-
-// Job answers one job.
-func (s *Store) Job(ctx context.Context, id string) (job.Job, error) { return jobIn(ctx, s.pool, id) }
 
 // asker is the pool or a transaction.
 type asker interface {
@@ -37,46 +18,97 @@ type asker interface {
 	Exec(ctx context.Context, sql string, args ...any) (pgconn.CommandTag, error)
 }
 
-func jobIn(ctx context.Context, on asker, id string) (j job.Job, err error) {
-	err = on.QueryRow(ctx, `SELECT id::text, brief, archived, revision, created_at, updated_at FROM job WHERE id = $1`, id).
-		Scan(&j.ID, &j.Brief, &j.Archived, &j.Revision, &j.Created, &j.Updated)
-	j.Brief = j.Brief.Upgraded()
-	return j, missing(err)
+// A job with its brief, the last change of anything in it, and how many parts it has.
+const jobColumns = `j.id::text, j.archived, j.created_at, greatest(j.updated_at, c.at), c.parts, b.id::text, b.revision, b.body
+	FROM job j
+	JOIN LATERAL (SELECT d.id, r.revision, r.body FROM document d JOIN document_revision r ON r.document = d.id
+		WHERE d.owner = j.id AND d.kind = 'brief' ORDER BY r.revision DESC LIMIT 1) b ON true
+	JOIN LATERAL (SELECT max(greatest(d.updated_at, r.created_at)) AS at, count(*) FILTER (WHERE NOT d.single) AS parts
+		FROM document d JOIN LATERAL (SELECT created_at FROM document_revision WHERE document = d.id ORDER BY revision DESC LIMIT 1) r ON true
+		WHERE d.owner = j.id AND NOT d.archived) c ON true`
+
+func scanJob(row pgx.Row) (r job.Row, err error) {
+	err = row.Scan(&r.ID, &r.Archived, &r.Created, &r.Updated, &r.Parts, &r.Brief.ID, &r.Brief.Revision, &r.Brief.Body)
+	r.Brief.Kind, r.Brief.JobID = job.KindBrief, r.ID
+	return r, missing(err)
 }
 
-// CreateJob adds a job and its parts in one transaction.
-func (s *Store) CreateJob(ctx context.Context, j job.Job, parts []job.Part) error {
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		if err := createJob(ctx, tx, j); err != nil {
+// Jobs lists jobs, last touched first.
+func (s *Store) Jobs(ctx context.Context, archived bool) ([]job.Row, error) {
+	rows, err := s.pool.Query(ctx, `SELECT `+jobColumns+` WHERE j.archived = $1 ORDER BY 4 DESC, 1 DESC`, archived)
+	if err != nil {
+		return nil, err
+	}
+	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (job.Row, error) { return scanJob(row) })
+}
+
+// Job answers one job.
+func (s *Store) Job(ctx context.Context, id string) (job.Row, error) { return jobIn(ctx, s.pool, id) }
+
+func jobIn(ctx context.Context, on asker, id string) (job.Row, error) {
+	return scanJob(on.QueryRow(ctx, `SELECT `+jobColumns+` WHERE j.id = $1`, id))
+}
+
+// ArchiveJob puts a job away or brings it back.
+func (s *Store) ArchiveJob(ctx context.Context, id string, archived bool, now time.Time) error {
+	tag, err := s.pool.Exec(ctx, `UPDATE job SET archived = $2, updated_at = $3 WHERE id = $1`, id, archived, now)
+	if err != nil {
+		return fmt.Errorf("put away job: %w", err)
+	}
+	if tag.RowsAffected() == 0 {
+		return job.ErrNotFound
+	}
+	return nil
+}
+
+// Whole answers all there is of a job as it was at one moment.
+func (s *Store) Whole(ctx context.Context, id string) (w job.Whole, err error) {
+	err = pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
+		if w.Job, err = jobIn(ctx, tx, id); err != nil {
 			return err
 		}
-		for _, p := range parts {
-			if err := createPart(ctx, tx, p); err != nil {
+		rows, err := tx.Query(ctx, `SELECT `+documentColumns+` WHERE d.owner = $1 ORDER BY d.created_at, d.id`, id)
+		if err != nil {
+			return err
+		}
+		list, err := collectDocuments(rows)
+		if err != nil {
+			return err
+		}
+		for _, d := range list {
+			rows, err := tx.Query(ctx, `SELECT `+revisionColumns+` WHERE document = $1 ORDER BY revision`, d.ID)
+			if err != nil {
+				return err
+			}
+			history, err := collectRevisions(rows)
+			if err != nil {
+				return err
+			}
+			w.Documents = append(w.Documents, job.WholeDocument{Document: d, Revisions: history})
+		}
+		w.Numbers, err = numbersIn(ctx, tx, id)
+		return err
+	})
+	return w, err
+}
+
+// AddWhole adds a job with its history in one transaction.
+func (s *Store) AddWhole(ctx context.Context, w job.Whole) error {
+	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		_, err := tx.Exec(ctx, `INSERT INTO job (id, archived, created_at, updated_at) VALUES ($1, $2, $3, $4)`, w.Job.ID, w.Job.Archived, w.Job.Created, w.Job.Updated)
+		if err != nil {
+			return fmt.Errorf("add job: %w", err)
+		}
+		for _, d := range w.Documents {
+			if err := addDocument(ctx, tx, d.Document, d.Revisions...); err != nil {
+				return err
+			}
+		}
+		for _, n := range w.Numbers {
+			if err := keepNumber(ctx, tx, n); err != nil {
 				return err
 			}
 		}
 		return nil
 	})
-}
-
-func createJob(ctx context.Context, tx pgx.Tx, j job.Job) error {
-	_, err := tx.Exec(ctx, `INSERT INTO job (id, brief, archived, revision, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $6)`,
-		j.ID, j.Brief, j.Archived, j.Revision, j.Created, j.Updated)
-	if err != nil {
-		return fmt.Errorf("add job: %w", err)
-	}
-	return nil
-}
-
-// SaveJob changes a job that still stands at the expected revision.
-func (s *Store) SaveJob(ctx context.Context, j job.Job, expected int) error {
-	tag, err := s.pool.Exec(ctx, `UPDATE job SET brief = $3, archived = $4, revision = $5, updated_at = $6 WHERE id = $1 AND revision = $2`,
-		j.ID, expected, j.Brief, j.Archived, j.Revision, j.Updated)
-	if err != nil {
-		return fmt.Errorf("save job: %w", err)
-	}
-	if tag.RowsAffected() == 0 {
-		return job.ErrConflict
-	}
-	return nil
 }

@@ -6,7 +6,6 @@ import (
 	"sync"
 	"sync/atomic"
 	"testing"
-	"time"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
@@ -34,7 +33,7 @@ func started(t *testing.T) (*job.Service, job.Job, job.Part) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	p, err := s.CreatePart(ctx, j.ID, "Foot", 2, recipe(100))
+	p, err := s.CreatePart(ctx, j.ID, job.PartState{Name: "Foot", Quantity: 2, Recipe: recipe(100)})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -72,17 +71,20 @@ func TestSaveUndoRedo(t *testing.T) {
 	lengths := []float64{110, 120, 130}
 	for _, l := range lengths {
 		var err error
-		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, p.Name, p.Quantity, recipe(l)); err != nil {
+		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(l)}); err != nil {
 			t.Fatal(err)
 		}
 	}
-	step := func(f func(context.Context, string, int) (job.Part, error), want float64) {
+	step := func(f func(context.Context, job.Kind, string, job.On) (job.Document, error), want float64) {
 		t.Helper()
-		var err error
-		if p, err = f(ctx, p.ID, p.Revision); err != nil {
+		d, err := f(ctx, job.KindSheet, p.ID, job.On{Revision: p.Revision})
+		if err != nil {
 			t.Fatal(err)
 		}
-		stored, err := s.Store.Part(ctx, p.ID)
+		if p, err = job.PartOf(d); err != nil {
+			t.Fatal(err)
+		}
+		stored, err := s.Part(ctx, p.ID)
 		if err != nil || stored.Recipe.Base.Length != want || stored.Revision != p.Revision {
 			t.Fatalf("length %v at r%d, want %v at r%d (%v)", stored.Recipe.Base.Length, stored.Revision, want, p.Revision, err)
 		}
@@ -93,18 +95,18 @@ func TestSaveUndoRedo(t *testing.T) {
 	step(s.Redo, 130)
 	step(s.Undo, 120)
 	// A new change forgets what could be redone, and can itself be undone.
-	p, err := s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, p.Name, p.Quantity, recipe(500))
+	p, err := s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(500)})
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := s.Redo(ctx, p.ID, p.Revision); !errors.Is(err, job.ErrNothing) {
+	if _, err := s.Redo(ctx, job.KindSheet, p.ID, job.On{Revision: p.Revision}); !errors.Is(err, job.ErrNothing) {
 		t.Errorf("redo after a change: %v", err)
 	}
 	step(s.Undo, 120)
 	step(s.Redo, 500)
 	// What goes on with a change is taken back with it.
 	for _, l := range []float64{6, 60, 600} {
-		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision, Continues: l > 6}, p.Name, p.Quantity, recipe(l)); err != nil || p.UndoTo == nil {
+		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision, Continues: l > 6}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(l)}); err != nil || p.UndoTo == nil {
 			t.Fatalf("%+v (%v)", p.UndoTo, err)
 		}
 	}
@@ -112,10 +114,14 @@ func TestSaveUndoRedo(t *testing.T) {
 	step(s.Undo, 120)
 	step(s.Undo, 110)
 	step(s.Undo, 100)
-	if _, err := s.Undo(ctx, p.ID, p.Revision); !errors.Is(err, job.ErrNothing) {
+	if _, err := s.Undo(ctx, job.KindSheet, p.ID, job.On{Revision: p.Revision}); !errors.Is(err, job.ErrNothing) {
 		t.Errorf("undo past the start: %v", err)
 	}
-	list, err := s.Revisions(ctx, p.ID)
+	d, err := s.Find(ctx, job.KindSheet, p.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	list, err := s.History(ctx, d)
 	if err != nil || len(list) != p.Revision {
 		t.Errorf("%d revisions kept of %d (%v)", len(list), p.Revision, err)
 	}
@@ -126,7 +132,7 @@ func TestSaveUndoRedo(t *testing.T) {
 
 func TestSavingTheSameMakesNoRevision(t *testing.T) {
 	s, _, p := started(t)
-	got, err := s.SavePart(context.Background(), p.ID, job.On{Revision: 1}, p.Name, p.Quantity, recipe(100))
+	got, err := s.SavePart(context.Background(), p.ID, job.On{Revision: 1}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(100)})
 	if err != nil || got.Revision != 1 {
 		t.Errorf("r%d, %v", got.Revision, err)
 	}
@@ -140,7 +146,7 @@ func TestOneSaverWins(t *testing.T) {
 	errs := make([]error, 12)
 	for i := range errs {
 		wg.Go(func() {
-			_, errs[i] = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, p.Name, p.Quantity, recipe(200+float64(i)))
+			_, errs[i] = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(200 + float64(i))})
 		})
 	}
 	wg.Wait()
@@ -164,10 +170,10 @@ func TestJobs(t *testing.T) {
 	ctx := context.Background()
 	brief := j.Brief
 	brief.Name = "Cider truck"
-	if _, err := s.SaveJob(ctx, j.ID, 7, brief, false); !errors.Is(err, job.ErrConflict) {
+	if _, err := s.SaveBrief(ctx, j.ID, job.On{Revision: 7}, brief); !errors.Is(err, job.ErrConflict) {
 		t.Errorf("stale rename: %v", err)
 	}
-	j, err := s.SaveJob(ctx, j.ID, 1, brief, false)
+	j, err := s.SaveBrief(ctx, j.ID, job.On{Revision: 1}, brief)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -175,29 +181,29 @@ func TestJobs(t *testing.T) {
 	if err != nil || twin.Brief.Name != "Cider truck (copy)" {
 		t.Fatal(twin.Brief.Name, err)
 	}
-	parts, err := s.Store.Parts(ctx, twin.ID)
+	parts, err := s.Parts(ctx, twin.ID)
 	if err != nil || len(parts) != 1 || parts[0].ID == p.ID || parts[0].Recipe.Base.Length != 100 || parts[0].Revision != 1 {
 		t.Errorf("copied parts %+v, %v", parts, err)
 	}
-	if _, err := s.SaveJob(ctx, j.ID, j.Revision, j.Brief, true); err != nil {
+	if err := s.Store.ArchiveJob(ctx, j.ID, true, s.Now()); err != nil {
 		t.Fatal(err)
 	}
-	open, errA := s.Store.Jobs(ctx, false)
-	away, errB := s.Store.Jobs(ctx, true)
+	open, errA := s.Jobs(ctx, false)
+	away, errB := s.Jobs(ctx, true)
 	if errA != nil || errB != nil || len(open) != 1 || open[0].ID != twin.ID || open[0].Parts != 1 || len(away) != 1 || away[0].ID != j.ID {
 		t.Errorf("open %+v, away %+v, %v, %v", open, away, errA, errB)
 	}
-	if err := s.Store.ArchivePart(ctx, parts[0].ID, true, s.Now()); err != nil {
+	if err := s.Store.ArchiveDocument(ctx, parts[0].ID, true, s.Now()); err != nil {
 		t.Fatal(err)
 	}
-	if parts, err = s.Store.Parts(ctx, twin.ID); err != nil || len(parts) != 0 {
+	if parts, err = s.Parts(ctx, twin.ID); err != nil || len(parts) != 0 {
 		t.Errorf("archived part still listed: %+v, %v", parts, err)
 	}
 	gone := s.NewID()
-	if _, err := s.Store.Job(ctx, gone); !errors.Is(err, job.ErrNotFound) {
+	if _, err := s.Job(ctx, gone); !errors.Is(err, job.ErrNotFound) {
 		t.Errorf("missing job: %v", err)
 	}
-	if _, err := s.CreatePart(ctx, gone, "x", 1, recipe(100)); !errors.Is(err, job.ErrNotFound) {
+	if _, err := s.CreatePart(ctx, gone, job.PartState{Name: "x", Quantity: 1, Recipe: recipe(100)}); !errors.Is(err, job.ErrNotFound) {
 		t.Errorf("part of a missing job: %v", err)
 	}
 }
@@ -209,8 +215,8 @@ func TestRefusals(t *testing.T) {
 		"/name":               second(s.CreateJob(ctx, brief.Brief{Name: "  ", Quantity: 1, Unit: brief.UnitMM, Grain: 1})),
 		"/unit":               second(s.CreateJob(ctx, brief.Brief{Name: "a", Quantity: 1, Unit: "ell", Grain: 1})),
 		"/quantity":           second(s.CreateJob(ctx, brief.Brief{Name: "a", Unit: brief.UnitMM, Grain: 1})),
-		"/recipe/base/length": second(s.SavePart(ctx, p.ID, job.On{Revision: 1}, "a", 1, recipe(-1))),
-		"/recipe/schema":      second(s.CreatePart(ctx, j.ID, "a", 1, sheet.Recipe{})),
+		"/recipe/base/length": second(s.SavePart(ctx, p.ID, job.On{Revision: 1}, job.PartState{Name: "a", Quantity: 1, Recipe: recipe(-1)})),
+		"/recipe/schema":      second(s.CreatePart(ctx, j.ID, job.PartState{Name: "a", Quantity: 1, Recipe: sheet.Recipe{}})),
 	} {
 		var f *working.Fault
 		if !errors.As(err, &f) || f.Path != path {
@@ -267,7 +273,7 @@ func TestSurveySaversOneWins(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if v, revision, err := s.Store.Survey(ctx, j.ID); err != nil || revision != 0 || v.Schema != vehicle.SurveySchema {
+	if v, revision, err := s.Survey(ctx, j.ID); err != nil || revision != 0 || v.Schema != vehicle.SurveySchema {
 		t.Fatalf("before the first save: %d, %+v, %v", revision, v, err)
 	}
 	for revision := range 3 {
@@ -275,7 +281,7 @@ func TestSurveySaversOneWins(t *testing.T) {
 		var wait sync.WaitGroup
 		for i := range 8 {
 			wait.Go(func() {
-				err := s.Store.SaveSurvey(ctx, j.ID, vehicle.Survey{Hook: float64(i)}, revision, time.Now())
+				_, err := s.SaveSurvey(ctx, j.ID, job.On{Revision: revision}, vehicle.Survey{Hook: float64(1+i)/2 + float64(5*revision)})
 				switch {
 				case err == nil:
 					won.Add(1)
@@ -289,10 +295,10 @@ func TestSurveySaversOneWins(t *testing.T) {
 			t.Errorf("revision %d: %d of 8 savers got through", revision, won.Load())
 		}
 	}
-	if _, revision, _ := s.Store.Survey(ctx, j.ID); revision != 3 {
+	if _, revision, _ := s.Survey(ctx, j.ID); revision != 3 {
 		t.Errorf("after three rounds revision %d", revision)
 	}
-	if err := s.Store.SaveSurvey(ctx, j.ID, vehicle.Survey{}, 99, time.Now()); !errors.Is(err, job.ErrConflict) {
+	if _, err := s.SaveSurvey(ctx, j.ID, job.On{Revision: 99}, vehicle.Survey{}); !errors.Is(err, job.ErrConflict) {
 		t.Errorf("on a revision to come: %v", err)
 	}
 }
@@ -304,7 +310,7 @@ func TestDuplicateTakesTheSurveyAlong(t *testing.T) {
 	if err := s.LoadDemo(ctx); err != nil {
 		t.Fatal(err)
 	}
-	list, err := s.Store.Jobs(ctx, false)
+	list, err := s.Jobs(ctx, false)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -313,11 +319,15 @@ func TestDuplicateTakesTheSurveyAlong(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		v, revision, worked, err := s.SurveyOf(ctx, j.ID)
+		v, revision, err := s.Survey(ctx, j.ID)
 		if err != nil || revision != 1 {
 			t.Fatalf("%s: revision %d, %v", j.Brief.Name, revision, err)
 		}
-		parts, _ := s.Store.Parts(ctx, j.ID)
+		worked, err := s.WorkSurvey(ctx, j.ID, v)
+		if err != nil {
+			t.Fatal(err)
+		}
+		parts, _ := s.Parts(ctx, j.ID)
 		own := map[string]bool{}
 		for _, p := range parts {
 			own[p.ID] = true

@@ -2,12 +2,17 @@ package store_test
 
 import (
 	"bytes"
+	"compress/gzip"
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
+	"io"
 	"os"
+	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/strength"
@@ -24,33 +29,33 @@ func filled(t *testing.T) (*job.Service, []job.Counted) {
 	if err := s.LoadDemo(ctx); err != nil {
 		t.Fatal(err)
 	}
-	list, err := s.Store.Jobs(ctx, false)
+	list, err := s.Jobs(ctx, false)
 	if err != nil || len(list) < 2 {
 		t.Fatal(list, err)
 	}
 	for _, j := range list {
-		parts, err := s.Store.Parts(ctx, j.ID)
+		parts, err := s.Parts(ctx, j.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
 		for _, was := range parts[:min(len(parts), 1)] {
 			r := was.Recipe
 			r.Base.Length += 10
-			p, err := s.SavePart(ctx, was.ID, job.On{Revision: was.Revision}, "Ä part, \"quoted\"\twith a tab\\", 3, r)
+			p, err := s.SavePart(ctx, was.ID, job.On{Revision: was.Revision}, job.PartState{Name: "Ä part, \"quoted\"\twith a tab\\", Quantity: 3, Recipe: r})
 			if err != nil {
 				t.Fatal(err)
 			}
-			if _, err := s.Undo(ctx, p.ID, p.Revision); err != nil {
+			if _, err := s.Undo(ctx, job.KindSheet, p.ID, job.On{Revision: p.Revision}); err != nil {
 				t.Fatal(err)
 			}
 		}
-		frames, err := s.Store.Frames(ctx, j.ID)
+		frames, err := s.Frames(ctx, j.ID)
 		if err != nil || len(frames) != 1 {
 			t.Fatal(frames, err)
 		}
-		d := *frames[0].Frame
+		d := frames[0].Doc
 		d.Sags = 7
-		if _, err := s.SaveFrame(ctx, frames[0].ID, job.On{Revision: 1}, "A frame\nof two lines", 2, d); err != nil {
+		if _, err := s.SaveFrame(ctx, frames[0].ID, job.On{Revision: 1}, job.FrameState{Name: "A frame\nof two lines", Quantity: 2, Frame: d}); err != nil {
 			t.Fatal(err)
 		}
 		if _, err := s.KeepNumber(ctx, j.ID, "gauge", "Sheet", []byte(`{"family":"steel","gauge":14}`)); err != nil {
@@ -106,99 +111,163 @@ func TestBadBackups(t *testing.T) {
 	}
 }
 
-// A job goes out and comes in as a job of its own that says the same: brief,
-// history, undo, numbers; its mounts name its own parts.
+// A job goes out and comes in as a job of its own that says the same: every document
+// with its history, undo, numbers; what its documents name are its own.
 func TestExportAndImport(t *testing.T) {
 	s, list := filled(t)
 	ctx := context.Background()
 	for _, j := range list {
-		f, err := s.Export(ctx, j.ID)
-		if err != nil {
-			t.Fatal(err)
+		f, name, err := s.Export(ctx, j.ID)
+		if err != nil || name != j.Brief.Name {
+			t.Fatal(name, err)
 		}
 		copied, err := s.Import(ctx, f)
 		if err != nil {
 			t.Fatal(err)
 		}
-		again, err := s.Export(ctx, copied.ID)
+		again, _, err := s.Export(ctx, copied.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
 		if copied.ID == j.ID {
 			t.Fatal("the copy took the job's place")
 		}
-		ids := map[string]string{}
-		for i := range again.Parts {
-			ids[again.Parts[i].ID] = f.Parts[i].ID
-			again.Parts[i].ID = f.Parts[i].ID
-		}
-		for i, m := range again.Brief.Mounts {
-			if ids[m.Part] == "" {
-				t.Errorf("a mount names a part that is not the copy's: %s", m.Part)
+		kinds := map[job.Kind]int{}
+		a, b := text(t, f), text(t, again)
+		for i, d := range again.Documents {
+			kinds[d.Kind]++
+			if strings.Contains(b, f.Documents[i].ID) {
+				t.Errorf("the copy names a %s that is not its own", f.Documents[i].Kind)
 			}
-			again.Brief.Mounts[i].Part = ids[m.Part]
+			b = strings.ReplaceAll(b, d.ID, f.Documents[i].ID)
 		}
-		for i := range again.Brief.Joints {
-			q := &again.Brief.Joints[i]
-			named := []*string{&q.Part}
-			for k := range q.Sides {
-				if q.Sides[k].Kind == brief.PartSide || q.Sides[k].Kind == brief.MemberSide {
-					named = append(named, &q.Sides[k].Of)
-				}
-			}
-			for _, id := range named {
-				if *id != "" && ids[*id] == "" {
-					t.Errorf("a joint names a part that is not the copy's: %s", *id)
-				}
-				*id = ids[*id]
-			}
-		}
-		for i := range again.Brief.Open {
-			if of := &again.Brief.Open[i].Of; *of != "" {
-				if ids[*of] == "" {
-					t.Errorf("a question names a part that is not the copy's: %s", *of)
-				}
-				*of = ids[*of]
-			}
-		}
-		if f.Survey == nil || again.Survey == nil {
-			t.Fatalf("%s: its survey did not go along", j.Brief.Name)
-		}
-		back := func(id *string) {
-			if *id != "" && ids[*id] == "" {
-				t.Errorf("the survey names a part that is not the copy's: %s", *id)
-			}
-			*id = ids[*id]
-		}
-		for i := range again.Survey.Placed {
-			back(&again.Survey.Placed[i].Part)
-		}
-		for i := range again.Survey.Follows {
-			back(&again.Survey.Follows[i].Part)
-		}
-		for i := range again.Survey.Checks {
-			back(&again.Survey.Checks[i].Part)
-		}
-		a, _ := json.Marshal(f)
-		b, _ := json.Marshal(again)
-		if !bytes.Equal(a, b) {
+		if a != b {
 			t.Errorf("%s came back changed:\n%.3000s\n%.3000s", j.Brief.Name, a, b)
 		}
-		parts, err := s.Store.Parts(ctx, copied.ID)
+		if kinds[job.KindBrief] != 1 || kinds[job.KindSurvey] != 1 || kinds[job.KindFrame] != 1 {
+			t.Errorf("%s: %v", j.Brief.Name, kinds)
+		}
+		parts, err := s.Parts(ctx, copied.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
 		for _, p := range parts[:min(len(parts), 1)] {
-			if _, err := s.Redo(ctx, p.ID, p.Revision); err != nil {
+			if _, err := s.Redo(ctx, job.KindSheet, p.ID, job.On{Revision: p.Revision}); err != nil {
 				t.Errorf("redo on the copy: %v", err)
 			}
 		}
-		frames, err := s.Store.Frames(ctx, copied.ID)
-		if err != nil || len(frames) != 1 || frames[0].Revision != 2 || frames[0].Frame.Sags != 7 {
+		frames, err := s.Frames(ctx, copied.ID)
+		if err != nil || len(frames) != 1 || frames[0].Revision != 2 || frames[0].Doc.Sags != 7 {
 			t.Fatalf("the copy's frame: %+v %v", frames, err)
 		}
-		if back, err := s.Undo(ctx, frames[0].ID, 2); err != nil || back.Frame.Sags == 7 {
+		if _, err := s.Undo(ctx, job.KindFrame, frames[0].ID, job.On{Revision: 2}); err != nil {
 			t.Errorf("undo of the copy's frame: %v", err)
+		}
+		if back, err := s.Frame(ctx, frames[0].ID); err != nil || back.Doc.Sags == 7 {
+			t.Errorf("undone: %v %v", back.Doc.Sags, err)
+		}
+	}
+}
+
+func text(t *testing.T, v any) string {
+	t.Helper()
+	raw, err := json.Marshal(v)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(raw)
+}
+
+func unzipped(t *testing.T, path string) []byte {
+	t.Helper()
+	f, err := os.Open(path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer f.Close()
+	z, err := gzip.NewReader(f)
+	if err != nil {
+		t.Fatal(err)
+	}
+	raw, err := io.ReadAll(z)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return raw
+}
+
+// A database from before there were documents is brought over whole: every state of every
+// part, what was put away, briefs and surveys with their numbers.
+func TestEarlierDatabaseIsBroughtOver(t *testing.T) {
+	ctx := context.Background()
+	s := storetest.Jobs(t)
+	if err := s.Store.(*store.Store).Restore(ctx, bytes.NewReader(unzipped(t, "testdata/schema6.tar.gz"))); err != nil {
+		t.Fatal(err)
+	}
+	var was map[string]struct {
+		File     job.File  `json:"file"`
+		Revision int       `json:"revision"`
+		Archived bool      `json:"archived"`
+		Updated  time.Time `json:"updated"`
+	}
+	if err := json.Unmarshal(unzipped(t, "testdata/schema6.json.gz"), &was); err != nil {
+		t.Fatal(err)
+	}
+	open, errA := s.Jobs(ctx, false)
+	away, errB := s.Jobs(ctx, true)
+	if errA != nil || errB != nil || len(open)+len(away) != len(was) || len(away) != 1 {
+		t.Fatal(len(open), len(away), errA, errB)
+	}
+	for _, j := range append(open, away...) {
+		old, known := was[j.ID]
+		if !known || j.Archived != old.Archived || j.Revision != old.Revision || !j.Updated.Equal(old.Updated) || text(t, j.Brief) != text(t, old.File.Brief.Upgraded()) {
+			t.Errorf("%s is another job: archived %t, revision %d of %d, %s, was %s", j.Brief.Name, j.Archived, j.Revision, old.Revision, j.Updated, old.Updated)
+		}
+		v, revision, err := s.Survey(ctx, j.ID)
+		if err != nil || (revision > 0) != (old.File.Survey != nil) || old.File.Survey != nil && text(t, v) != text(t, old.File.Survey.Upgraded()) {
+			t.Errorf("%s: another survey (%v)", j.Brief.Name, err)
+		}
+		now, _, err := s.Export(ctx, j.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		by := map[string]job.FileDocument{}
+		for _, d := range now.Documents {
+			by[d.ID] = d
+		}
+		if text(t, now.Numbers) != text(t, old.File.Numbers) {
+			t.Errorf("%s: other numbers", j.Brief.Name)
+		}
+		for _, p := range old.File.Parts {
+			d := by[p.ID]
+			if len(d.Revisions) != len(p.Revisions) || d.Archived != p.Archived {
+				t.Errorf("%s: %d states of %d", p.Revisions[0].Name, len(d.Revisions), len(p.Revisions))
+				continue
+			}
+			for i, r := range p.Revisions {
+				var want any = job.PartState{Name: r.Name, Quantity: r.Quantity, Recipe: r.Recipe}
+				if r.Frame != nil {
+					want = job.FrameState{Name: r.Name, Quantity: r.Quantity, Frame: *r.Frame}
+				}
+				if q := d.Revisions[i]; text(t, want) != string(q.Body) || q.Number != r.Number || q.Summary != r.Summary || text(t, q.UndoTo) != text(t, r.UndoTo) || text(t, q.RedoTo) != text(t, r.RedoTo) || !q.Created.Equal(r.Created) {
+					t.Errorf("%s, state %d is another", r.Name, r.Number)
+				}
+			}
+		}
+	}
+	// And it is worked on: what is undone there is undone here, and a brief has a history from now on.
+	for _, j := range open {
+		b := j.Brief
+		b.Purpose += " Once more."
+		next, err := s.SaveBrief(ctx, j.ID, job.On{Revision: j.Revision}, b)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if _, err := s.Undo(ctx, job.KindBrief, j.ID, job.On{Revision: next.Revision}); err != nil {
+			t.Fatal(err)
+		}
+		if back, err := s.Job(ctx, j.ID); err != nil || back.Brief.Purpose != j.Brief.Purpose {
+			t.Errorf("undone to %q (%v)", back.Brief.Purpose, err)
 		}
 	}
 }
@@ -221,45 +290,69 @@ func TestImportVersion1(t *testing.T) {
 	if j.Brief.Schema != brief.BriefSchema || j.Brief.Strength.School != strength.Allowable || j.Brief.Criticality != brief.LoadLost {
 		t.Errorf("brief: %+v", j.Brief)
 	}
-	parts, err := s.Store.Parts(ctx, j.ID)
+	parts, err := s.Parts(ctx, j.ID)
 	if err != nil || len(parts) != 1 || parts[0].Recipe.Base.Length != 177.8 || parts[0].Revision != 2 {
 		t.Fatal(parts, err)
 	}
-	if p, err := s.Undo(ctx, parts[0].ID, 2); err != nil || p.Recipe.Base.Length != 152.4 {
+	if _, err := s.Undo(ctx, job.KindSheet, parts[0].ID, job.On{Revision: 2}); err != nil {
+		t.Fatal(err)
+	}
+	if p, err := s.Part(ctx, parts[0].ID); err != nil || p.Recipe.Base.Length != 152.4 {
 		t.Errorf("undo: %v %v", p.Recipe.Base.Length, err)
 	}
+}
+
+func exported(t *testing.T, s *job.Service, id string) job.File {
+	t.Helper()
+	f, _, err := s.Export(context.Background(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return f
 }
 
 func TestImportRefused(t *testing.T) {
 	s, list := filled(t)
 	ctx := context.Background()
+	part := slices.IndexFunc(exported(t, s, list[0].ID).Documents, func(d job.FileDocument) bool { return d.Kind == job.KindFrame })
+	brief := slices.IndexFunc(exported(t, s, list[0].ID).Documents, func(d job.FileDocument) bool { return d.Kind == job.KindBrief })
+	at := func(i int, more string) string { return fmt.Sprintf("/documents/%d%s", i, more) }
+	spoiled := func(r *job.FileRevision, was, is string) {
+		r.Body = bytes.Replace(r.Body, []byte(was), []byte(is), 1)
+	}
 	for path, spoil := range map[string]func(*job.File){
-		"/format":                     func(f *job.File) { f.Format = "letter" },
-		"/version":                    func(f *job.File) { f.Version = 9 },
-		"/brief/name":                 func(f *job.File) { f.Brief.Name = "" },
-		"/parts/0/revisions":          func(f *job.File) { f.Parts[0].Revisions = nil },
-		"/parts/0/revisions/1/number": func(f *job.File) { f.Parts[0].Revisions[1].Number = 1 },
-		"/parts/0/revisions/1/undoTo": func(f *job.File) { n := 77; f.Parts[0].Revisions[1].UndoTo = &n },
-		"/parts/0/revisions/0/recipe/thickness": func(f *job.File) {
-			f.Parts[0].Revisions[0].Recipe.Thickness = -1
+		"/format":                           func(f *job.File) { f.Format = "letter" },
+		"/version":                          func(f *job.File) { f.Version = 9 },
+		at(brief, "/revisions/0/body/name"): func(f *job.File) { spoiled(&f.Documents[brief].Revisions[0], list[0].Brief.Name, "") },
+		at(brief, "/kind"):                  func(f *job.File) { f.Documents[brief].Kind = "letter" },
+		at(brief, "/archived"):              func(f *job.File) { f.Documents[brief].Archived = true },
+		at(len(exported(t, s, list[0].ID).Documents), "/kind"): func(f *job.File) {
+			twin := f.Documents[brief]
+			twin.ID = "twin"
+			f.Documents = append(f.Documents, twin)
 		},
-		"/parts/1/id": func(f *job.File) { f.Parts = append(f.Parts[:1:1], f.Parts[0]) },
+		"/documents":                                         func(f *job.File) { f.Documents = slices.Delete(f.Documents, brief, brief+1) },
+		at(part, "/revisions"):                               func(f *job.File) { f.Documents[part].Revisions = nil },
+		at(part, "/revisions/1/number"):                      func(f *job.File) { f.Documents[part].Revisions[1].Number = 1 },
+		at(part, "/revisions/1/undoTo"):                      func(f *job.File) { n := 77; f.Documents[part].Revisions[1].UndoTo = &n },
+		at(part, "/revisions/1/redoTo"):                      func(f *job.File) { n := 2; f.Documents[part].Revisions[1].RedoTo = &n },
+		at(part, "/revisions/0/body/quantity"):               func(f *job.File) { spoiled(&f.Documents[part].Revisions[0], `"quantity":1`, `"quantity":-1`) },
+		at(part, "/revisions/0/body/moss"):                   func(f *job.File) { spoiled(&f.Documents[part].Revisions[0], `"quantity"`, `"moss":1,"quantity"`) },
+		at(len(exported(t, s, list[0].ID).Documents), "/id"): func(f *job.File) { f.Documents = append(f.Documents, f.Documents[part]) },
+		"/numbers/0/title":                                   func(f *job.File) { f.Numbers[0].Title = "" },
 	} {
-		f, err := s.Export(ctx, list[0].ID)
-		if err != nil {
-			t.Fatal(err)
-		}
+		f := exported(t, s, list[0].ID)
 		spoil(&f)
-		_, err = s.Import(ctx, f)
+		_, err := s.Import(ctx, f)
 		var fault *working.Fault
 		if !errors.As(err, &fault) || fault.Path != path {
 			t.Errorf("%s: %v", path, err)
 		}
 	}
-	if now, err := s.Store.Jobs(ctx, false); err != nil || len(now) != len(list) {
+	if now, err := s.Jobs(ctx, false); err != nil || len(now) != len(list) {
 		t.Errorf("a refused file left something: %d jobs, %v", len(now), err)
 	}
-	if _, err := s.Export(ctx, strings.Replace(list[0].ID, "0", "1", 5)); !errors.Is(err, job.ErrNotFound) {
+	if _, _, err := s.Export(ctx, strings.Replace(list[0].ID, "0", "1", 5)); !errors.Is(err, job.ErrNotFound) {
 		t.Errorf("a job that is not there: %v", err)
 	}
 }

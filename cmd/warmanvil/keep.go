@@ -105,7 +105,7 @@ func runExport(ctx context.Context, args []string, out io.Writer) error {
 		return err
 	}
 	return withStore(ctx, func(s *store.Store) error {
-		f, err := service(s).Export(ctx, id)
+		f, _, err := service(s).Export(ctx, id)
 		if err != nil {
 			return err
 		}

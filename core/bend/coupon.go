@@ -1,6 +1,7 @@
 package bend
 
 import (
+	"errors"
 	"fmt"
 	"math"
 
@@ -84,7 +85,7 @@ func AverageCoupons(coupons []Coupon) (CouponSpread, error) {
 	for i, c := range coupons {
 		r, err := FromCoupon(c)
 		if err != nil {
-			if f, ok := err.(*working.Fault); ok {
+			if f := (*working.Fault)(nil); errors.As(err, &f) {
 				return s, working.Refuse(fmt.Sprintf("/coupons/%d%s", i, f.Path), "Coupon %d: %s", i+1, f.Message)
 			}
 			return s, err

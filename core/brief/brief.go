@@ -181,7 +181,7 @@ type Mount struct {
 // Upgraded answers the brief in the present form: one of version 1 has none of
 // what came with 2, and gets what counts when nothing was said.
 func (b Brief) Upgraded() Brief {
-	b.Schema = BriefSchema
+	b.Schema = max(b.Schema, BriefSchema)
 	if b.Criticality == "" {
 		b.Criticality = LoadLost
 	}

@@ -1,6 +1,7 @@
 package member
 
 import (
+	"errors"
 	"fmt"
 	"math"
 	"sort"
@@ -188,8 +189,8 @@ func (b *Built) nearestRun(v Landing) (run int, along float64) {
 
 // words names a refusal's nodes as their user knows them.
 func (m *model) words(err error) error {
-	f, ok := err.(*working.Fault)
-	if !ok {
+	var f *working.Fault
+	if !errors.As(err, &f) {
 		return err
 	}
 	text := f.Message

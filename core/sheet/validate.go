@@ -160,11 +160,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 }
 
 func under(base string, errs ...error) error {
-	err := working.First(errs...)
-	if f, ok := err.(*working.Fault); ok {
-		f.Path = base + f.Path
-	}
-	return err
+	return working.Under(base, working.First(errs...))
 }
 
 func oneOf[S ~string](path, name string, got S, allowed ...S) error {

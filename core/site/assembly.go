@@ -60,7 +60,7 @@ type AxlesTold struct {
 // Assemble sums masses and finds their middle: things placed by the survey where
 // they are placed, frames else where they say, the rest without a place. The sums set
 // against the vehicle's limits are those of the brief.
-func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part) Assembled {
+func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame) Assembled {
 	s := Site{Brief: b, Parts: parts, Frames: frames, Survey: v}
 	var joints []BoltedTold
 	if len(b.Joints) > 0 {
@@ -82,7 +82,7 @@ func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part)
 }
 
 // assembled lists what of a job has a mass, with its place where it has one.
-func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part) []AssembledItem {
+func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame) []AssembledItem {
 	l := vehicle.NewLocator(v, told.Pen{Display: b.Display()})
 	st := newStander(b, parts, l, frames...)
 	out := []AssembledItem{}
@@ -108,7 +108,7 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part
 	}
 	shape := map[string]*member.Built{}
 	for _, f := range frames {
-		shape[f.ID] = member.Build(*f.Frame, l.ForFrame(*f.Frame))
+		shape[f.ID] = member.Build(f.Doc, l.ForFrame(f.Doc))
 		mass[f.ID] = shape[f.ID].Mass
 	}
 	for i := range v.Placed {
@@ -163,7 +163,7 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Part
 	for _, f := range frames {
 		left := f.Quantity - placed[f.ID]
 		if placed[f.ID] == 0 { // one stands where it says
-			at := f.Frame.Fit.Solid().Apply(shape[f.ID].Gravity)
+			at := f.Doc.Fit.Solid().Apply(shape[f.ID].Gravity)
 			add(AssembledItem{of: f.ID, Name: f.Name, Kind: "frame", Kilos: mass[f.ID], At: &at})
 			left--
 		}

@@ -24,7 +24,7 @@ type frameLoads struct {
 // on what holds it goes on.
 type carrying struct {
 	id     string
-	frame  *Part
+	frame  *Frame
 	w      *member.Standing
 	why    string // why it cannot be solved
 	pose   solid.Pose
@@ -46,7 +46,7 @@ func (s *site) carrying(k thing, why string) *carrying {
 	if f == nil || built == nil {
 		return nil
 	}
-	c := &carrying{id: k.id, frame: f, pose: f.Frame.Fit.Solid(), at: map[string]int{}, loads: &frameLoads{elsewise: map[string]bool{}}}
+	c := &carrying{id: k.id, frame: f, pose: f.Doc.Fit.Solid(), at: map[string]int{}, loads: &frameLoads{elsewise: map[string]bool{}}}
 	if st := s.stands[k.id]; st != nil && st.Why == "" {
 		c.pose = st.Pose
 	}
@@ -64,7 +64,7 @@ func (w *walking) openFrames() {
 		w.landings(c)
 		ask := asked(w.s.Brief)
 		ask.Lands, ask.Elsewise = c.loads.lands, c.loads.elsewise
-		stand, err := w.s.frames[c.frame.ID].Stand(*c.frame.Frame, ask)
+		stand, err := w.s.frames[c.frame.ID].Stand(c.frame.Doc, ask)
 		if err != nil {
 			c.why = fmt.Sprintf("%s cannot be solved, so that what it carries does not arrive: %s", b.Name, err.Error())
 		} else {

@@ -60,10 +60,10 @@ func (s Site) cautions(joints []BoltedTold) (out []working.Finding) {
 		return out
 	}
 	for _, f := range s.Frames {
-		if n := openEnds(*f.Frame); n > 0 {
+		if n := openEnds(f.Doc); n > 0 {
 			say("sharp-ends", f.Name, "%s has %d open tube %s near people: cap or fold them, and round corners to 3 mm at least.", f.Name, n, told.Plural(n, "end", "ends"))
 		}
-		if len(f.Frame.Plates) > 0 {
+		if len(f.Doc.Plates) > 0 {
 			say("sharp-plates", f.Name, "The plates of %s are square, and people are near: round their corners and break their edges.", f.Name)
 		}
 	}
@@ -86,7 +86,7 @@ func (s Site) holds(device string) bool {
 		}
 	}
 	for _, f := range s.Frames {
-		if slices.ContainsFunc(f.Frame.Loads, func(l member.Load) bool { return l.Device == device }) {
+		if slices.ContainsFunc(f.Doc.Loads, func(l member.Load) bool { return l.Device == device }) {
 			return true
 		}
 	}

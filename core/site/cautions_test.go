@@ -19,10 +19,10 @@ import (
 // the last.
 func TestCautionsFromWhatIsThere(t *testing.T) {
 	tube := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
-	frame := Part{ID: "f", Name: "Rack", Frame: &member.Doc{Points: []member.Point{{ID: "a"}, {ID: "b", X: 500}, {ID: "c", X: 500, Y: 300}},
+	frame := Frame{ID: "f", Name: "Rack", Doc: member.Doc{Points: []member.Point{{ID: "a"}, {ID: "b", X: 500}, {ID: "c", X: 500, Y: 300}},
 		Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}}, Plates: []member.Plate{{ID: "p", Member: "m", End: "a", Kind: "cap"}}}}
 	s := Site{Brief: brief.Brief{Unit: brief.UnitMM, Criticality: brief.People, Card: brief.Card{Trailer: true}, Devices: []brief.Device{{ID: "d", Name: "Generator", Mass: demo.Given(80, brief.Measured)}},
-		Joints: []brief.Joint{{ID: "j", Name: "Foot"}}}, Frames: []Part{frame}}
+		Joints: []brief.Joint{{ID: "j", Name: "Foot"}}}, Frames: []Frame{frame}}
 	codes := func(s Site, joints []BoltedTold) string {
 		var out []string
 		for _, f := range s.cautions(joints) {
@@ -33,7 +33,7 @@ func TestCautionsFromWhatIsThere(t *testing.T) {
 	if got, want := codes(s, []BoltedTold{{Name: "Foot", Holes: [][2]float64{{}}}}), "one-bolt coupling-undone tie-down sharp-ends sharp-plates bolt-ends"; got != want {
 		t.Errorf("%q, want %q", got, want)
 	}
-	if n := openEnds(*frame.Frame); n != 1 {
+	if n := openEnds(frame.Doc); n != 1 {
 		t.Errorf("%d ends are open", n)
 	}
 	s.Brief.Criticality, s.Brief.Card.Trailer = brief.LoadLost, false

@@ -12,7 +12,7 @@ import (
 // Framed is a frame among what it stands in: its surveyed points, and what lands on it
 // by the joints of the job.
 type Framed struct {
-	Frame    Part
+	Frame    Frame
 	Surveyed member.Surveyed
 	brief    brief.Brief
 	loads    *frameLoads // nil where no joint holds it or anything on it
@@ -20,10 +20,10 @@ type Framed struct {
 
 // Framed answers a frame as given among everything in the job; it takes the place of
 // the one with its id. The load path is walked only where a joint touches it.
-func (s Site) Framed(p Part) Framed {
+func (s Site) Framed(p Frame) Framed {
 	l := vehicle.NewLocator(s.Survey, told.Pen{Display: s.Brief.Display()})
 	newStander(s.Brief, s.Parts, l)
-	out := Framed{Frame: p, brief: s.Brief, Surveyed: l.ForFrame(*p.Frame)}
+	out := Framed{Frame: p, brief: s.Brief, Surveyed: l.ForFrame(p.Doc)}
 	if !s.touched(p.ID) {
 		return out
 	}
@@ -55,7 +55,7 @@ func (f Framed) Asked() member.Asked { return askedOf(f.brief, f.Frame.ID, f.loa
 
 // Told works the frame out: shape, cut list, strength.
 func (f Framed) Told() FrameTold {
-	return workFrame(*f.Frame.Frame, f.Frame.ID, f.Frame.Quantity, f.brief, f.Surveyed, f.loads)
+	return workFrame(f.Frame.Doc, f.Frame.ID, f.Frame.Quantity, f.brief, f.Surveyed, f.loads)
 }
 
 // Lengths answers how the job writes a length.

@@ -24,7 +24,7 @@ func onFrame(t *testing.T) Site {
 	d := frameOf(t, "standoff", "50 × 50 × 4 mm tube", map[string]float64{"length": 300, "plate": 140, "kilos": 15})
 	d.Plates = d.Plates[:1] // the head is left open: the box is bolted through the tube
 	d.Fit = &member.Pose{Y: 250, Z: 400}
-	frame := Part{ID: "arm", Name: "Standoff", Quantity: 1, Frame: &d}
+	frame := Frame{ID: "arm", Name: "Standoff", Quantity: 1, Doc: d}
 	arm := d.Members[0].ID
 	bolts := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
 		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180}, Stiff: true}}}
@@ -40,7 +40,7 @@ func onFrame(t *testing.T) Site {
 	if err := b.CheckJoints(); err != nil {
 		t.Fatal(err)
 	}
-	return Site{Brief: b, Frames: []Part{frame}, Survey: vehicle.Survey{Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: solid.Vector{0, 520, 425}}}}}
+	return Site{Brief: b, Frames: []Frame{frame}, Survey: vehicle.Survey{Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: solid.Vector{0, 520, 425}}}}}
 }
 
 // Everything that stands on the frame or is typed on it arrives at the joint that holds
@@ -53,7 +53,7 @@ func TestFramesHandTheirLoadsOn(t *testing.T) {
 			t.Errorf("%s: %s", f.Code, f.Reason)
 		}
 	}
-	built := member.Build(*s.Frames[0].Frame, nil)
+	built := member.Build(s.Frames[0].Doc, nil)
 	masses := []struct {
 		kilos float64
 		at    solid.Vector
@@ -102,8 +102,8 @@ func TestFramesHandTheirLoadsOn(t *testing.T) {
 	}
 	// The frame's own verdict counts what the box puts on it.
 	f := s.Frames[0]
-	alone := WorkFrame(*f.Frame, 1, s.Brief, nil)
-	loaded := workFrame(*f.Frame, f.ID, 1, s.Brief, nil, path.frames["arm"])
+	alone := WorkFrame(f.Doc, 1, s.Brief, nil)
+	loaded := workFrame(f.Doc, f.ID, 1, s.Brief, nil, path.frames["arm"])
 	if loaded.Hold.Why != "" || *loaded.Hold.Use <= 2**alone.Hold.Use {
 		t.Errorf("with 40 kg on it %v, without %v %s", *loaded.Hold.Use, *alone.Hold.Use, loaded.Hold.Why)
 	}
@@ -163,7 +163,7 @@ func TestDutyThroughTheJob(t *testing.T) {
 	if h.Path.Cases[last] != "duty: Strap on the box" {
 		t.Fatalf("%v", h.Path.Cases)
 	}
-	weight := 40 + 15 + member.Build(*s.Frames[0].Frame, nil).Mass
+	weight := 40 + 15 + member.Build(s.Frames[0].Doc, nil).Mass
 	if g := h.Path.Ground[last]; math.Abs(g[2]+weight*load.G+600) > 1 {
 		t.Errorf("the vehicle gets %v", g)
 	}

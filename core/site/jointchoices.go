@@ -29,7 +29,7 @@ func (s Site) Sides() []SideChoice {
 		add(brief.Side{Kind: brief.PartSide, Of: p.ID}, "%s", p.Name)
 	}
 	for _, f := range s.Frames {
-		for _, m := range f.Frame.Members {
+		for _, m := range f.Doc.Members {
 			add(brief.Side{Kind: brief.MemberSide, Of: f.ID, Member: m.ID}, "%s of %s", m.Name, f.Name)
 		}
 	}

@@ -219,7 +219,7 @@ func (s *site) endPlate(j brief.Joint, side brief.Side) *member.PlateAt {
 	if built == nil {
 		return nil
 	}
-	pose := s.frame(side.Of).Frame.Fit.Solid()
+	pose := s.frame(side.Of).Doc.Fit.Solid()
 	var place *solid.Vector
 	if stands, why := s.standsOf(j); why == "" && len(stands) > 0 {
 		if a, why := s.axesAt(j, stands[0]); why == "" {

@@ -32,17 +32,17 @@ func (s *site) ply(j brief.Joint, side brief.Side, q *joint.Ply, number int) (wh
 		if f == nil {
 			return gone("frame")
 		}
-		for _, m := range f.Frame.Members {
+		for _, m := range f.Doc.Members {
 			if m.ID != side.Member {
 				continue
 			}
 			if p := s.endPlate(j, side); p != nil {
 				built := s.frames[side.Of]
-				fromPlate(p, f.Frame.Material, func(h [2]float64) float64 { v, _ := built.Arm(p, h); return v }, q)
+				fromPlate(p, f.Doc.Material, func(h [2]float64) float64 { v, _ := built.Arm(p, h); return v }, q)
 				return ""
 			}
 			x := m.Section
-			q.Material = f.Frame.Material
+			q.Material = f.Doc.Material
 			q.Thickness, q.Hollow = x.Wall, x.Wall > 0
 			for _, t := range []float64{x.Thickness, x.Web, x.Height, x.Diameter} { // angle, channel, flat, round bar
 				if q.Thickness == 0 {

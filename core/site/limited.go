@@ -147,7 +147,7 @@ func (s Site) bans() (out []working.Finding) {
 
 // unbolted names the points at which a frame is held with neither a drilled plate nor a
 // joint to the vehicle.
-func (s Site) unbolted(f Part) (out []string) {
+func (s Site) unbolted(f Frame) (out []string) {
 	for _, j := range s.Brief.Joints {
 		mine, vehicle := false, false
 		for _, side := range j.Sides {
@@ -158,10 +158,10 @@ func (s Site) unbolted(f Part) (out []string) {
 			return nil
 		}
 	}
-	for _, p := range f.Frame.Supports {
+	for _, p := range f.Doc.Supports {
 		drilled := false
-		for _, m := range f.Frame.Members {
-			for _, q := range f.Frame.Plates {
+		for _, m := range f.Doc.Members {
+			for _, q := range f.Doc.Plates {
 				ends := q.End == "a" && m.From == p.Point || q.End == "b" && m.To == p.Point
 				drilled = drilled || q.Member == m.ID && ends && q.Kind != "cap" && q.Holes > 0
 			}
@@ -170,7 +170,7 @@ func (s Site) unbolted(f Part) (out []string) {
 			continue
 		}
 		name := p.Point
-		for _, q := range f.Frame.Points {
+		for _, q := range f.Doc.Points {
 			if q.ID == p.Point && q.Name != "" {
 				name = q.Name
 			}

@@ -119,15 +119,15 @@ func TestWhatMustComeOffAgain(t *testing.T) {
 	d := frameOf(t, "hoop", "40 × 40 × 3 mm tube", nil)
 	stripped := d
 	stripped.Plates = nil
-	s.Frames = []Part{{ID: "f", Name: "Hoop", Frame: &stripped}}
+	s.Frames = []Frame{{ID: "f", Name: "Hoop", Doc: stripped}}
 	if got := saidOf(s.bans(), "no-welds"); !strings.Contains(got, "Hoop stands at") || strings.Count(got, ",") < 1 {
 		t.Errorf("a hoop without feet: %q", got)
 	}
-	s.Frames[0].Frame = &d
+	s.Frames[0].Doc = d
 	if got := saidOf(s.bans(), "no-welds"); got != "" {
 		t.Errorf("a hoop on drilled feet: %q", got)
 	}
-	s.Frames[0].Frame = &stripped
+	s.Frames[0].Doc = stripped
 	s.Brief.Joints = append(s.Brief.Joints, brief.Joint{ID: "k", Sides: []brief.Side{{Kind: brief.MemberSide, Of: "f"}, {Kind: brief.VehicleSide, Of: "h1"}}})
 	if got := saidOf(s.bans(), "no-welds"); got != "" {
 		t.Errorf("a hoop held by a joint: %q", got)
@@ -152,8 +152,8 @@ func TestOneSumOfWeights(t *testing.T) {
 	p := pressParts()
 	p[0].Quantity = 2
 	b.Mounts[0].Part = p[0].ID
-	frame := Part{ID: "f", Name: "Rack", Quantity: 1, Frame: &member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}}, Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
-	s := Site{Brief: b, Parts: BuildParts(p, b), Frames: []Part{frame}}
+	frame := Frame{ID: "f", Name: "Rack", Quantity: 1, Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}}, Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
+	s := Site{Brief: b, Parts: BuildParts(p, b), Frames: []Frame{frame}}
 	up := s.onRoof()
 	if !up["press"] || !up[p[0].ID] || up["f"] {
 		t.Errorf("on the roof: %v", up)

@@ -116,7 +116,7 @@ func (s Site) frameSizes() (out []sized) {
 	l := vehicle.NewLocator(s.Survey, told.Pen{Display: s.Brief.Display()})
 	newStander(s.Brief, s.Parts, l, s.Frames...)
 	for _, f := range s.Frames {
-		b := member.Build(*f.Frame, l.ForFrame(*f.Frame))
+		b := member.Build(f.Doc, l.ForFrame(f.Doc))
 		out = append(out, sized{f.Name, b.Max.Sub(b.Min), b.Mass})
 	}
 	return out

@@ -20,12 +20,20 @@ func PartOptions(b brief.Brief, p Part, parts []Part) sheet.Options {
 	return opt
 }
 
-// BarePart is what a part is: folded by its recipe, or a frame.
+// Part is one folded part as it stands in a job.
 type Part struct {
 	ID       string
 	Name     string
 	Quantity int
 	Recipe   sheet.Recipe
-	Frame    *member.Doc // of a frame; nil for a folded part
-	Revision int         // number of this state among those kept of it
+	Revision int // number of this state among those kept of it
+}
+
+// Frame is one frame as it stands in a job.
+type Frame struct {
+	ID       string
+	Name     string
+	Quantity int
+	Doc      member.Doc
+	Revision int // number of this state among those kept of it
 }

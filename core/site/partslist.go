@@ -29,7 +29,7 @@ type Listed struct {
 }
 
 // List works out the rows of a parts list.
-func List(v vehicle.Survey, b brief.Brief, parts, frames []Part) []Listed {
+func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Listed {
 	rows := []Listed{}
 	held := map[string]string{}
 	made := BuildParts(parts, b)
@@ -68,8 +68,8 @@ func List(v vehicle.Survey, b brief.Brief, parts, frames []Part) []Listed {
 	l := vehicle.NewLocator(v, told.Pen{Display: b.Display()})
 	newStander(b, nil, l, frames...)
 	for _, f := range frames {
-		built := member.Build(*f.Frame, l.ForFrame(*f.Frame))
-		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity, Material: told.MaterialName(f.Frame.Material), Kilos: built.Mass, Gravity: &built.Gravity, Held: held[f.ID]}
+		built := member.Build(f.Doc, l.ForFrame(f.Doc))
+		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity, Material: told.MaterialName(f.Doc.Material), Kilos: built.Mass, Gravity: &built.Gravity, Held: held[f.ID]}
 		for _, p := range built.Pieces {
 			if p.Why != "" {
 				row.Why = "Not all of its members stand: " + p.Why

@@ -106,7 +106,7 @@ func (s *site) body(t thing, poses map[string]solid.Pose) (load.PathBody, string
 		if f == nil {
 			return b, none
 		}
-		pose := s.frame(t.side.Of).Frame.Fit.Solid()
+		pose := s.frame(t.side.Of).Doc.Fit.Solid()
 		if st != nil {
 			pose = st.Pose
 		}

@@ -169,7 +169,7 @@ func TestPliesOfTheVehicle(t *testing.T) {
 	v := demo.OrchardSurvey()
 	b := demo.OrchardTruck().Upgraded()
 	tube := member.Member{ID: "bow", Name: "Bow", From: "p", To: "q", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}
-	frame := Part{ID: "f", Name: "Hoop", Frame: &member.Doc{Schema: 1, Material: "steel-s235", Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
+	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235", Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
 	r := demo.TrayBracket()
 	built, err := sheet.Build(r, sheet.Options{})
 	if err != nil {
@@ -180,7 +180,7 @@ func TestPliesOfTheVehicle(t *testing.T) {
 		Sides: []brief.Side{{Kind: brief.PartSide, Of: parts[0].ID}, {Kind: brief.VehicleSide, Of: "left-rail"}, {Kind: brief.MemberSide, Of: "f", Member: "bow"}},
 		Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{}, {Material: "steel-s235", Thickness: 4}, {Thickness: 1}},
 			Cases: []joint.Case{{Name: "a", Force: [3]float64{1000, 0, 0}}}}}}
-	h := Site{Brief: b, Parts: parts, Frames: []Part{frame}, Survey: v}.Hold()
+	h := Site{Brief: b, Parts: parts, Frames: []Frame{frame}, Survey: v}.Hold()
 	x := h.Joints[0]
 	if x.Why != "" {
 		t.Fatal(x.Why)

@@ -18,7 +18,7 @@ func TestFramePlacedBySurvey(t *testing.T) {
 		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(z)}
 	}
 	sec := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
-	frame := Part{ID: "f", Name: "Hoop", Frame: &member.Doc{Schema: 1, Material: "steel-s235",
+	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235",
 		Points:  []member.Point{{ID: "p", Name: "Left"}, {ID: "q", Name: "Right", Y: -800}, {ID: "r", Name: "Ahead", X: 500}},
 		Members: []member.Member{{ID: "m", Name: "Bar", From: "p", To: "q", Section: sec}, {ID: "n", Name: "Arm", From: "p", To: "r", Section: sec}}}}
 	s := vehicle.Survey{Points: []vehicle.SurveyPoint{at("a", -1000, 400, 600), at("b", -1000, -400, 600), at("c", -500, 400, 600)},
@@ -39,7 +39,7 @@ func TestFramePlacedBySurvey(t *testing.T) {
 		t.Errorf("no clearance between them: %+v", out.Clearances)
 	}
 	// Its points may come from the survey, in the frame's own axes.
-	d := *frame.Frame
+	d := frame.Doc
 	d.Fit = &member.Pose{X: -1000, Y: 400, Z: 600}
 	d.Points = append([]member.Point{}, d.Points...)
 	d.Points[2] = member.Point{ID: "r", Name: "Ahead", Survey: "c", Z: 10}

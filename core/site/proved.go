@@ -63,9 +63,9 @@ func (was stood) worse(now stood, but string) string {
 
 // Sections tries other sections in all members of one stock of a frame, each that holds
 // proved through the joints, brackets and other frames of the job too.
-func (s Site) Sections(p Part, stock string) []member.Option {
+func (s Site) Sections(p Frame, stock string) []member.Option {
 	f := s.Framed(p)
-	list := member.Compare(*p.Frame, f.Surveyed, f.Asked(), stock)
+	list := member.Compare(p.Doc, f.Surveyed, f.Asked(), stock)
 	if len(s.Brief.Joints)+len(s.Brief.Mounts) == 0 {
 		return list // nothing else to touch
 	}
@@ -75,9 +75,9 @@ func (s Site) Sections(p Part, stock string) []member.Option {
 		if o.Now || strength.Worse(o.Verdict, strength.Tight) {
 			return
 		}
-		d := p.Frame.Swapped(stock, *o)
+		d := p.Doc.Swapped(stock, *o)
 		next := p
-		next.Frame = &d
+		next.Doc = d
 		after := s.with(next).stand()
 		if why := before.worse(after, p.ID); why != "" {
 			o.Verdict, o.Why = strength.Over, why
@@ -88,8 +88,8 @@ func (s Site) Sections(p Part, stock string) []member.Option {
 }
 
 // with answers the site with a frame in the place of the one with its id.
-func (s Site) with(p Part) Site {
-	frames := slices.DeleteFunc(slices.Clone(s.Frames), func(f Part) bool { return f.ID == p.ID })
+func (s Site) with(p Frame) Site {
+	frames := slices.DeleteFunc(slices.Clone(s.Frames), func(f Frame) bool { return f.ID == p.ID })
 	s.Frames = append(frames, p)
 	return s
 }

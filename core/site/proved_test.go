@@ -22,10 +22,10 @@ func TestSectionsAreProvedThroughTheJob(t *testing.T) {
 		s := onFrame(t)
 		s.Brief.Devices[0].Mass.Value = kilos
 		if kilos == 85 { // a stout foot plate, and holes near the tube's end: its wall is torn first
-			thick := *s.Frames[0].Frame
+			thick := s.Frames[0].Doc
 			thick.Plates = slices.Clone(thick.Plates)
 			thick.Plates[0].Thickness = 20
-			s.Frames[0].Frame = &thick
+			s.Frames[0].Doc = thick
 			s.Brief.Joints[0].Design.Plies[1].Edge = 5.9
 		}
 		before := s.Said(s.Hold())
@@ -42,8 +42,8 @@ func TestSectionsAreProvedThroughTheJob(t *testing.T) {
 				continue
 			}
 			next := s.Frames[0]
-			d := next.Frame.Swapped(in, o)
-			next.Frame = &d
+			d := next.Doc.Swapped(in, o)
+			next.Doc = d
 			x := s.with(next)
 			after := x.Said(x.Hold())
 			if got := after["arm"].Verdict; got != o.Verdict {

@@ -103,7 +103,7 @@ func (s Site) Rate(duty string) (Rating, error) {
 			for _, f := range s.Frames {
 				if f.ID == a.ID {
 					ids = append(ids, f.ID)
-					held := workFrame(*f.Frame, f.ID, f.Quantity, s.Brief, o.from.ForFrame(*f.Frame), h.Path.frames[f.ID]).Hold
+					held := workFrame(f.Doc, f.ID, f.Quantity, s.Brief, o.from.ForFrame(f.Doc), h.Path.frames[f.ID]).Hold
 					if held.Why != "" {
 						open = append(open, a.Name+": "+held.Why)
 						continue

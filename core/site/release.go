@@ -32,13 +32,13 @@ func holds(b brief.Brief, c vehicle.PartCheck, id, unrated string) []string {
 
 // unrated says that a part or frame is bolted on to carry and nothing says what; empty
 // where a duty, a device on its feet or a typed load does.
-func unrated(b brief.Brief, p Part) string {
+func unrated(b brief.Brief, id string, loaded bool) string {
 	carries := false
-	if b.Rated(p.ID) || slices.ContainsFunc(b.Duties, func(d brief.Duty) bool { return d.On.Of == p.ID }) {
+	if b.Rated(id) || slices.ContainsFunc(b.Duties, func(d brief.Duty) bool { return d.On.Of == id }) {
 		return ""
 	}
 	for _, m := range b.Mounts {
-		if m.Part != p.ID {
+		if m.Part != id {
 			continue
 		}
 		if len(m.Feet)+len(m.TwinFeet) > 0 {
@@ -46,12 +46,12 @@ func unrated(b brief.Brief, p Part) string {
 		}
 		carries = true
 	}
-	if p.Frame != nil && len(p.Frame.Loads) > 0 {
+	if loaded {
 		return ""
 	}
 	onJoints := len(b.Duties) > 0 || slices.ContainsFunc(b.Devices, func(d brief.Device) bool { return d.Mass != nil && d.Mass.Value > 0 })
 	for _, j := range b.Joints {
-		if j.Part != p.ID && !slices.ContainsFunc(j.Sides, func(s brief.Side) bool { return s.Of == p.ID }) {
+		if j.Part != id && !slices.ContainsFunc(j.Sides, func(s brief.Side) bool { return s.Of == id }) {
 			continue
 		}
 		if onJoints || len(j.Design.Cases) > 0 {

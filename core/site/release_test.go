@@ -72,10 +72,10 @@ func TestWhatHoldsBack(t *testing.T) {
 // A frame is held by its own outside sizes, like a part; an empty one by itself.
 func TestFramesAreHeldBack(t *testing.T) {
 	tube := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
-	frame := Part{ID: "f", Name: "Rack", Quantity: 1, Frame: &member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "b", X: 800}, {ID: "c", X: 800, Y: 500}},
+	frame := Frame{ID: "f", Name: "Rack", Quantity: 1, Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "b", X: 800}, {ID: "c", X: 800, Y: 500}},
 		Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}}}}
 	b := brief.Brief{Unit: brief.UnitFraction, Grain: 1}
-	check := func(v vehicle.Survey, f Part) CheckTold {
+	check := func(v vehicle.Survey, f Frame) CheckTold {
 		for _, c := range WorkSurvey(v, b, nil, f).Checks {
 			if c.Part == f.ID {
 				return c
@@ -100,7 +100,7 @@ func TestFramesAreHeldBack(t *testing.T) {
 	if c = check(done, frame); c.Released || c.Governing[0].Verdict != "bad" {
 		t.Errorf("an inch off: %+v", c)
 	}
-	frame.Frame = &member.Doc{Material: "steel-s235"}
+	frame.Doc = member.Doc{Material: "steel-s235"}
 	if c = check(vehicle.Survey{Drawn: "drawn"}, frame); c.Released {
 		t.Error("a frame of nothing goes out")
 	}

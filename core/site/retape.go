@@ -170,19 +170,19 @@ func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPa
 		return t
 	}
 	t.Governing = governing(l, s, b, part)
-	check(l, &t, s, b, unrated(b, part.Part))
+	check(l, &t, s, b, unrated(b, part.ID, false))
 	return t
 }
 
 // checkFrame tells whether a frame may be made.
-func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Part) CheckTold {
+func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Frame) CheckTold {
 	t := CheckTold{Part: frame.ID, Name: frame.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
-	built := member.Build(*frame.Frame, l.ForFrame(*frame.Frame))
+	built := member.Build(frame.Doc, l.ForFrame(frame.Doc))
 	if t.Governing = overAll(l, built); len(t.Governing) == 0 {
 		t.Governing, t.Says = []GoverningTold{}, "There is nothing to make yet."
 		return t
 	}
-	check(l, &t, s, b, unrated(b, frame))
+	check(l, &t, s, b, unrated(b, frame.ID, len(frame.Doc.Loads) > 0))
 	return t
 }
 
@@ -262,7 +262,7 @@ func CheckOf(s vehicle.Survey, b brief.Brief, part BuiltPart, all []BuiltPart) C
 }
 
 // CheckOfFrame answers whether a frame may go to the saw.
-func CheckOfFrame(s vehicle.Survey, b brief.Brief, frame Part) CheckTold {
+func CheckOfFrame(s vehicle.Survey, b brief.Brief, frame Frame) CheckTold {
 	l := vehicle.NewLocator(s, told.Pen{Display: b.Display()})
 	newStander(b, nil, l, frame)
 	return checkFrame(l, s, b, frame)

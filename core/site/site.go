@@ -23,7 +23,7 @@ var ErrNoSuch = errors.New("it is not there: it may have been removed")
 type Site struct {
 	Brief  brief.Brief
 	Parts  []BuiltPart
-	Frames []Part
+	Frames []Frame
 	Survey vehicle.Survey
 }
 
@@ -73,7 +73,7 @@ func (s Site) open() *site {
 		out.order = append(out.order, p.ID)
 	}
 	for _, f := range s.Frames {
-		out.frames[f.ID] = member.Build(*f.Frame, l.ForFrame(*f.Frame))
+		out.frames[f.ID] = member.Build(f.Doc, l.ForFrame(f.Doc))
 	}
 	for _, j := range s.Brief.Joints {
 		t, why := out.bolts(j)
@@ -98,7 +98,7 @@ func (s *site) part(id string) *BuiltPart {
 	return nil
 }
 
-func (s *site) frame(id string) *Part {
+func (s *site) frame(id string) *Frame {
 	for i := range s.Frames {
 		if s.Frames[i].ID == id {
 			return &s.Frames[i]

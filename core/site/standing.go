@@ -62,15 +62,15 @@ type stand struct {
 type stander struct {
 	brief  brief.Brief
 	parts  map[string]BuiltPart
-	frames map[string]Part
+	frames map[string]Frame
 	from   *vehicle.Locator
 	list   map[string]*vehicle.Placed
 	done   map[string]*stand
 	under  map[string]bool
 }
 
-func newStander(b brief.Brief, parts []BuiltPart, l *vehicle.Locator, frames ...Part) *stander {
-	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Part{}, from: l, list: map[string]*vehicle.Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
+func newStander(b brief.Brief, parts []BuiltPart, l *vehicle.Locator, frames ...Frame) *stander {
+	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Frame{}, from: l, list: map[string]*vehicle.Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
 	for _, p := range parts {
 		s.parts[p.ID] = p
 	}
@@ -124,7 +124,7 @@ func (s *stander) stand(id string) *stand {
 // fill answers the thing's body in its own axes and its sheet's thickness.
 func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 	switch {
-	case p.Part != "" && s.frames[p.Part].Frame != nil:
+	case p.Part != "" && s.frames[p.Part].ID != "":
 		s.members(s.frames[p.Part], d)
 	case p.Part != "":
 		part, ok := s.parts[p.Part]
@@ -180,8 +180,8 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 }
 
 // members answers a frame's body; it is placed by its points.
-func (s *stander) members(f Part, d *stand) {
-	built := member.Build(*f.Frame, s.from.ForFrame(*f.Frame))
+func (s *stander) members(f Frame, d *stand) {
+	built := member.Build(f.Doc, s.from.ForFrame(f.Doc))
 	if d.told.Name == "" {
 		d.told.Name = f.Name
 	}

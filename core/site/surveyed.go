@@ -78,7 +78,7 @@ type Drawn struct {
 }
 
 // WorkSurvey works out everything a survey says about a job's parts.
-func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Part) Surveyed {
+func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Frame) Surveyed {
 	p := told.Pen{Display: b.Display()}
 	l := vehicle.NewLocator(s, p)
 	for _, x := range parts {

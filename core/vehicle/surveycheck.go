@@ -200,6 +200,12 @@ func (s Survey) checkRoom() error {
 	return working.First(errs...)
 }
 
+// Upgraded answers a survey of an older form in that of today.
+func (s Survey) Upgraded() Survey {
+	s.Schema = max(s.Schema, SurveySchema)
+	return s
+}
+
 // Renamed answers the survey with the parts of another job, by ids was → is.
 func (s Survey) Renamed(ids map[string]string) Survey {
 	name := func(id *string) {

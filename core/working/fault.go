@@ -1,6 +1,7 @@
 package working
 
 import (
+	"errors"
 	"fmt"
 	"math"
 	"strconv"
@@ -52,4 +53,13 @@ func spaced(unit string) string {
 		return unit
 	}
 	return " " + unit
+}
+
+// Under puts the path of a fault below another; other errors, and none, stay as they are.
+func Under(path string, err error) error {
+	var f *Fault
+	if errors.As(err, &f) {
+		return &Fault{Path: path + f.Path, Message: f.Message}
+	}
+	return err
 }

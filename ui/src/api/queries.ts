@@ -65,11 +65,6 @@ export function useCreateJob() {
   return useMutation({ mutationFn: (brief: Brief) => take(api.POST('/api/v1/jobs', { body: brief })), onSuccess: refreshJobs })
 }
 
-export function saveJob(id: string, revision: number, brief: Brief, archived: boolean) {
-  return take(
-    api.PUT('/api/v1/jobs/{id}', {
-      params: { path: { id }, header: { 'If-Match': String(revision) } },
-      body: { brief, archived },
-    }),
-  )
+export function archiveJob(id: string, archived: boolean) {
+  return take(api.POST('/api/v1/jobs/{id}/archive', { params: { path: { id } }, body: { archived } }))
 }

@@ -956,23 +956,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/compare": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What two states of a part differ in, in words */
-        post: operations["compare"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/devices": {
         parameters: {
             query?: never;
@@ -1031,9 +1014,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A frame with everything that follows from it */
+        /** A frame as it stands */
         get: operations["getFrame"];
-        /** Keep a new state as a revision */
+        /** Keep a new state of a frame as a revision, joined with what others saved meanwhile */
         put: operations["saveFrame"];
         post?: never;
         delete?: never;
@@ -1119,6 +1102,40 @@ export interface paths {
         };
         /** Kept states of a frame, newest first */
         get: operations["listFrameRevisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a frame said in one kept state */
+        get: operations["getFrameRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/frames/{id}/revisions/{number}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed since one kept state, in words */
+        get: operations["compareFrame"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1239,9 +1256,25 @@ export interface paths {
         };
         /** A job with its parts and kept numbers */
         get: operations["getJob"];
-        /** Change the brief, archive or bring back */
-        put: operations["saveJob"];
+        put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a job away or bring it back */
+        post: operations["archiveJob"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1259,6 +1292,109 @@ export interface paths {
         get: operations["getAssembly"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/brief": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A brief as it stands */
+        get: operations["getBrief"];
+        /** Keep a new state of a brief as a revision, joined with what others saved meanwhile */
+        put: operations["saveBrief"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/brief/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back the last undo */
+        post: operations["redoBrief"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/brief/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kept states of a brief, newest first */
+        get: operations["listBriefRevisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/brief/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a brief said in one kept state */
+        get: operations["getBriefRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/brief/revisions/{number}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed since one kept state, in words */
+        get: operations["compareBrief"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/brief/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring back the state before the last change */
+        post: operations["undoBrief"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1511,11 +1647,96 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The vehicle as measured and what follows from it */
+        /** A survey of the vehicle as it stands */
         get: operations["getSurvey"];
-        /** Keep a survey; If-Match 0 for the first */
+        /** Keep a new state of a survey of the vehicle as a revision, joined with what others saved meanwhile */
         put: operations["saveSurvey"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/survey/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back the last undo */
+        post: operations["redoSurvey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/survey/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kept states of a survey of the vehicle, newest first */
+        get: operations["listSurveyRevisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/survey/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a survey of the vehicle said in one kept state */
+        get: operations["getSurveyRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/survey/revisions/{number}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed since one kept state, in words */
+        get: operations["compareSurvey"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/survey/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring back the state before the last change */
+        post: operations["undoSurvey"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1685,7 +1906,7 @@ export interface paths {
         };
         /** A part as it stands */
         get: operations["getPart"];
-        /** Keep a new state as a revision */
+        /** Keep a new state of a part as a revision, joined with what others saved meanwhile */
         put: operations["savePart"];
         post?: never;
         delete?: never;
@@ -1786,8 +2007,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Kept states, newest first */
-        get: operations["listRevisions"];
+        /** Kept states of a part, newest first */
+        get: operations["listPartRevisions"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1803,8 +2024,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** One kept state */
-        get: operations["getRevision"];
+        /** What a part said in one kept state */
+        get: operations["getPartRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/parts/{id}/revisions/{number}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed since one kept state, in words */
+        get: operations["comparePart"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2045,6 +2283,9 @@ export interface components {
         Answers: {
             crash?: string;
             fatigue?: string;
+        };
+        Archiving: {
+            archived: boolean;
         };
         Aside: {
             code: string;
@@ -2383,6 +2624,30 @@ export interface components {
             use?: "smooth" | "rough" | "off-road";
             vehicle?: string;
         };
+        BriefPage: {
+            archived: boolean;
+            canRedo: boolean;
+            canUndo: boolean;
+            /** @description empty before the first save */
+            id: string;
+            /** Format: uuid */
+            jobId: string;
+            /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
+            joined?: components["schemas"]["Difference"][];
+            /** @enum {string} */
+            kind: "brief" | "survey" | "sheet" | "frame";
+            /**
+             * Format: int64
+             * @description 0 before the first save
+             */
+            revision: number;
+            state: components["schemas"]["Brief"];
+            summary: string;
+            /** Format: date-time */
+            updated: string;
+            /** @description who made this state */
+            who?: string;
+        };
         BringIn: {
             /** @description id of a following; all that follow the same pattern are brought along */
             follow: string;
@@ -2455,6 +2720,28 @@ export interface components {
             says: string;
             tried: boolean;
         };
+        ClashView: {
+            /** @description what both changed, and not alike */
+            places: components["schemas"]["Clashing"][];
+            /**
+             * Format: int64
+             * @description that stands
+             */
+            revision: number;
+            /** @description what it says, in the form of its kind */
+            state: unknown;
+            /** @description why the two cannot be joined even so */
+            why?: string;
+        };
+        Clashing: {
+            /** @description in words */
+            mine: string;
+            /** @description names the place when the choice is sent */
+            path: string;
+            /** @description in words */
+            theirs: string;
+            what: string;
+        };
         ClearTold: {
             at: number[];
             depth?: string;
@@ -2505,17 +2792,6 @@ export interface components {
             qr: string;
             /** @description opens the page with the code filled in */
             url: string;
-        };
-        CompareRequest: {
-            /**
-             * Format: double
-             * @description mm
-             */
-            grain: number;
-            now: components["schemas"]["State"];
-            /** @enum {string} */
-            unit: "mm" | "fraction" | "decimal";
-            was: components["schemas"]["State"];
         };
         Compared: {
             findings: components["schemas"]["Finding"][];
@@ -3203,18 +3479,29 @@ export interface components {
             working?: components["schemas"]["Working"];
         };
         File: {
-            brief: components["schemas"]["Brief"];
+            /** @description up to version 4 */
+            brief?: components["schemas"]["Brief"];
+            documents?: components["schemas"]["FileDocument"][];
             /** @description warmanvil-job */
             format: string;
             numbers: components["schemas"]["FileNumber"][];
-            parts: components["schemas"]["FilePart"][];
-            /** @description the vehicle as measured, if it was */
+            /** @description up to version 4 */
+            parts?: components["schemas"]["OldPart"][];
+            /** @description up to version 4: the vehicle as measured, if it was */
             survey?: components["schemas"]["Survey"];
             /**
              * Format: int64
-             * @description 4; 1 to 3 are read
+             * @description 5; 1 to 4 are read
              */
             version: number;
+        };
+        FileDocument: {
+            archived?: boolean;
+            /** @description names the document inside the file */
+            id: string;
+            /** @enum {string} */
+            kind: "brief" | "survey" | "sheet" | "frame";
+            revisions: components["schemas"]["FileRevision"][];
         };
         FileNumber: {
             calc: string;
@@ -3223,29 +3510,19 @@ export interface components {
             request: unknown;
             title: string;
         };
-        FilePart: {
-            archived?: boolean;
-            /** @description names the part inside the file */
-            id: string;
-            revisions: components["schemas"]["FileRevision"][];
-        };
         FileRevision: {
+            /** @description in the form of its kind */
+            body: unknown;
             /** Format: date-time */
             created: string;
-            /** @description of a frame */
-            frame?: components["schemas"]["MemberDoc"];
-            name: string;
             /** Format: int64 */
             number: number;
-            /** Format: int64 */
-            quantity: number;
-            /** @description of a folded part */
-            recipe?: components["schemas"]["Recipe"];
             /** Format: int64 */
             redoTo?: number;
             summary: string;
             /** Format: int64 */
             undoTo?: number;
+            who?: string;
         };
         Finding: {
             /** @description heading it is grouped under */
@@ -4071,14 +4348,25 @@ export interface components {
             archived: boolean;
             canRedo: boolean;
             canUndo: boolean;
-            /** Format: uuid */
+            /** @description empty before the first save */
             id: string;
             /** Format: uuid */
             jobId: string;
-            /** Format: int64 */
+            /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
+            joined?: components["schemas"]["Difference"][];
+            /** @enum {string} */
+            kind: "brief" | "survey" | "sheet" | "frame";
+            /**
+             * Format: int64
+             * @description 0 before the first save
+             */
             revision: number;
-            state: components["schemas"]["FrameSave"];
+            state: components["schemas"]["FrameState"];
             summary: string;
+            /** Format: date-time */
+            updated: string;
+            /** @description who made this state */
+            who?: string;
             worked: components["schemas"]["FrameTold"];
         };
         FramePointLoad: {
@@ -4109,21 +4397,6 @@ export interface components {
             };
             working: components["schemas"]["Working"];
         };
-        FrameRevision: {
-            /** Format: date-time */
-            created: string;
-            /** Format: int64 */
-            number: number;
-            summary: string;
-        };
-        FrameSave: {
-            /** @description the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
-            continues?: boolean;
-            frame: components["schemas"]["MemberDoc"];
-            name: string;
-            /** Format: int64 */
-            quantity: number;
-        };
         FrameStart: {
             /** @description key of a material */
             material: string;
@@ -4136,6 +4409,12 @@ export interface components {
             values?: {
                 [key: string]: number;
             };
+        };
+        FrameState: {
+            frame: components["schemas"]["MemberDoc"];
+            name: string;
+            /** Format: int64 */
+            quantity: number;
         };
         FrameTold: {
             cautions: string[];
@@ -5265,10 +5544,6 @@ export interface components {
             numbers: components["schemas"]["NumberView"][];
             /** @description folded of sheet */
             parts: components["schemas"]["PartHead"][];
-        };
-        JobSave: {
-            archived: boolean;
-            brief: components["schemas"]["Brief"];
         };
         JobView: {
             archived: boolean;
@@ -7155,6 +7430,30 @@ export interface components {
              */
             from?: "outside" | "inside" | "flat";
         };
+        OldPart: {
+            archived?: boolean;
+            /** @description names the part inside the file */
+            id: string;
+            revisions: components["schemas"]["OldRevision"][];
+        };
+        OldRevision: {
+            /** Format: date-time */
+            created: string;
+            /** @description of a frame */
+            frame?: components["schemas"]["MemberDoc"];
+            name: string;
+            /** Format: int64 */
+            number: number;
+            /** Format: int64 */
+            quantity: number;
+            /** @description of a folded part */
+            recipe?: components["schemas"]["Recipe"];
+            /** Format: int64 */
+            redoTo?: number;
+            summary: string;
+            /** Format: int64 */
+            undoTo?: number;
+        };
         OneSize: {
             /** Format: double */
             hardest: number | null;
@@ -7318,9 +7617,6 @@ export interface components {
             /** @description false when something could not be unfolded and was left out */
             whole: boolean;
         };
-        PartArchive: {
-            archived: boolean;
-        };
         PartAsk: {
             choices?: components["schemas"]["PartChoice"][];
             key: string;
@@ -7385,14 +7681,6 @@ export interface components {
             id: string;
             name: string;
         };
-        PartSave: {
-            /** @description the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
-            continues?: boolean;
-            name: string;
-            /** Format: int64 */
-            quantity: number;
-            recipe: components["schemas"]["Recipe"];
-        };
         PartStarter: {
             asks: components["schemas"]["PartAsk"][];
             key: string;
@@ -7402,23 +7690,35 @@ export interface components {
         PartStarters: {
             starters: components["schemas"]["PartStarter"][];
         };
-        PartView: {
-            archived: boolean;
-            canRedo: boolean;
-            canUndo: boolean;
-            /** Format: uuid */
-            id: string;
-            /** Format: uuid */
-            jobId: string;
+        PartState: {
             name: string;
             /** Format: int64 */
             quantity: number;
             recipe: components["schemas"]["Recipe"];
-            /** Format: int64 */
+        };
+        PartView: {
+            archived: boolean;
+            canRedo: boolean;
+            canUndo: boolean;
+            /** @description empty before the first save */
+            id: string;
+            /** Format: uuid */
+            jobId: string;
+            /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
+            joined?: components["schemas"]["Difference"][];
+            /** @enum {string} */
+            kind: "brief" | "survey" | "sheet" | "frame";
+            /**
+             * Format: int64
+             * @description 0 before the first save
+             */
             revision: number;
+            state: components["schemas"]["PartState"];
             summary: string;
             /** Format: date-time */
             updated: string;
+            /** @description who made this state */
+            who?: string;
         };
         Parting: {
             /**
@@ -7705,8 +8005,8 @@ export interface components {
             csv: string;
         };
         Problem: {
-            /** @description with 412: the part as it stands now */
-            current?: components["schemas"]["PartView"];
+            /** @description with 412: what somebody else saved meanwhile, and where it clashes */
+            clash?: components["schemas"]["ClashView"];
             /** @description what happened, what was kept, what to do */
             detail: string;
             errors?: components["schemas"]["ProblemFault"][];
@@ -7915,13 +8215,10 @@ export interface components {
         RevisionView: {
             /** Format: date-time */
             created: string;
-            name: string;
             /** Format: int64 */
             number: number;
-            /** Format: int64 */
-            quantity: number;
-            recipe: components["schemas"]["Recipe"];
             summary: string;
+            who?: string;
         };
         Rivet: {
             /**
@@ -8739,12 +9036,6 @@ export interface components {
             working?: components["schemas"]["Working"];
             worst: string;
         };
-        State: {
-            name: string;
-            /** Format: int64 */
-            quantity: number;
-            recipe: components["schemas"]["Recipe"];
-        };
         StockIn: {
             stock: string;
         };
@@ -8933,12 +9224,28 @@ export interface components {
             working: components["schemas"]["Working"];
         };
         SurveyPage: {
+            archived: boolean;
+            canRedo: boolean;
+            canUndo: boolean;
+            /** @description empty before the first save */
+            id: string;
+            /** Format: uuid */
+            jobId: string;
+            /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
+            joined?: components["schemas"]["Difference"][];
+            /** @enum {string} */
+            kind: "brief" | "survey" | "sheet" | "frame";
             /**
              * Format: int64
              * @description 0 before the first save
              */
             revision: number;
-            survey: components["schemas"]["Survey"];
+            state: components["schemas"]["Survey"];
+            summary: string;
+            /** Format: date-time */
+            updated: string;
+            /** @description who made this state */
+            who?: string;
             worked: components["schemas"]["Surveyed"];
         };
         SurveyPoint: {
@@ -11749,39 +12056,6 @@ export interface operations {
             };
         };
     };
-    compare: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CompareRequest"];
-            };
-        };
-        responses: {
-            /** @description done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Difference"][];
-                };
-            };
-            /** @description refused: what, where, what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     listDevices: {
         parameters: {
             query?: never;
@@ -11908,7 +12182,14 @@ export interface operations {
     };
     saveFrame: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+                continues?: "true" | "false";
+                /** @description the revision whose clashes were looked at and chosen in */
+                settled?: number;
+                /** @description with settled: the places of its clashes where this state is to stand; theirs stands in the others */
+                mine?: string[];
+            };
             header: {
                 /** @description revision the change was made on */
                 "If-Match": string;
@@ -11920,7 +12201,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FrameSave"];
+                "application/json": components["schemas"]["FrameState"];
             };
         };
         responses: {
@@ -11955,7 +12236,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PartArchive"];
+                "application/json": components["schemas"]["Archiving"];
             };
         };
         responses: {
@@ -12087,7 +12368,71 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FrameRevision"][];
+                    "application/json": components["schemas"]["RevisionView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFrameRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameState"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -12361,13 +12706,10 @@ export interface operations {
             };
         };
     };
-    saveJob: {
+    archiveJob: {
         parameters: {
             query?: never;
-            header: {
-                /** @description revision the change was made on */
-                "If-Match": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -12375,7 +12717,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JobSave"];
+                "application/json": components["schemas"]["Archiving"];
             };
         };
         responses: {
@@ -12385,7 +12727,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -12417,6 +12759,245 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Assembled"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getBrief: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BriefPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveBrief: {
+        parameters: {
+            query?: {
+                /** @description true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+                continues?: "true" | "false";
+                /** @description the revision whose clashes were looked at and chosen in */
+                settled?: number;
+                /** @description with settled: the places of its clashes where this state is to stand; theirs stands in the others */
+                mine?: string[];
+            };
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Brief"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BriefPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redoBrief: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BriefPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listBriefRevisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getBriefRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Brief"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareBrief: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undoBrief: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BriefPage"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -12701,7 +13282,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PartSave"];
+                "application/json": components["schemas"]["PartState"];
             };
         };
         responses: {
@@ -12934,7 +13515,14 @@ export interface operations {
     };
     saveSurvey: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+                continues?: "true" | "false";
+                /** @description the revision whose clashes were looked at and chosen in */
+                settled?: number;
+                /** @description with settled: the places of its clashes where this state is to stand; theirs stands in the others */
+                mine?: string[];
+            };
             header: {
                 /** @description revision the change was made on */
                 "If-Match": string;
@@ -12949,6 +13537,169 @@ export interface operations {
                 "application/json": components["schemas"]["Survey"];
             };
         };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redoSurvey: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listSurveyRevisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSurveyRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Survey"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareSurvey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undoSurvey: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description done */
             200: {
@@ -13313,7 +14064,14 @@ export interface operations {
     };
     savePart: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+                continues?: "true" | "false";
+                /** @description the revision whose clashes were looked at and chosen in */
+                settled?: number;
+                /** @description with settled: the places of its clashes where this state is to stand; theirs stands in the others */
+                mine?: string[];
+            };
             header: {
                 /** @description revision the change was made on */
                 "If-Match": string;
@@ -13325,7 +14083,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PartSave"];
+                "application/json": components["schemas"]["PartState"];
             };
         };
         responses: {
@@ -13360,7 +14118,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PartArchive"];
+                "application/json": components["schemas"]["Archiving"];
             };
         };
         responses: {
@@ -13512,7 +14270,7 @@ export interface operations {
             };
         };
     };
-    listRevisions: {
+    listPartRevisions: {
         parameters: {
             query?: never;
             header?: never;
@@ -13543,7 +14301,7 @@ export interface operations {
             };
         };
     };
-    getRevision: {
+    getPartRevision: {
         parameters: {
             query?: never;
             header?: never;
@@ -13561,7 +14319,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RevisionView"];
+                    "application/json": components["schemas"]["PartState"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    comparePart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
                 };
             };
             /** @description refused: what, where, what to do */

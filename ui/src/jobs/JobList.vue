@@ -2,13 +2,14 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Brief, type JobView, Refused, take, words } from '@/api/client'
-import { refreshJobs, saveJob, useJobs } from '@/api/queries'
+import { archiveJob, refreshJobs, useJobs } from '@/api/queries'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import DialogBox from '@/kit/DialogBox.vue'
 import TextField from '@/kit/TextField.vue'
 import { useRail } from '@/device'
 import BringJob from './BringJob.vue'
 import JobRow from './JobRow.vue'
+import { alter } from '@/documents/alter'
 import { blankBrief, blankPart } from './starter'
 
 const router = useRouter()
@@ -63,10 +64,10 @@ async function start() {
   }
 }
 
-async function change(job: JobView, what: string, brief: Brief, put: boolean) {
+async function change(what: string, name: string, how: Promise<unknown>) {
   try {
-    await saveJob(job.id, job.revision, brief, put)
-    said.value = `${brief.name} ${what}.`
+    await how
+    said.value = `${name} ${what}.`
     asking.value = ''
   } catch (e) {
     wrong.value = said.value = words(e)
@@ -84,7 +85,13 @@ async function duplicate(job: JobView) {
   refreshJobs()
 }
 
-function rename(job: JobView) {
+const rename = (job: JobView) =>
+  change(
+    'renamed',
+    jobName.value,
+    alter('brief', job.id, (b) => ({ ...b, name: jobName.value })),
+  )
+function askName(job: JobView) {
   renaming.value = job
   jobName.value = job.brief.name
   wrong.value = ''
@@ -127,9 +134,9 @@ function rename(job: JobView) {
           :key="j.id"
           :job="j"
           :archived="archived"
-          @rename="rename(j)"
+          @rename="askName(j)"
           @duplicate="duplicate(j)"
-          @put="change(j, archived ? 'brought back' : 'put away', j.brief, !archived)"
+          @put="change(archived ? 'brought back' : 'put away', j.brief.name, archiveJob(j.id, !archived))"
         />
       </ul>
     </section>
@@ -161,14 +168,14 @@ function rename(job: JobView) {
         v-model="jobName"
         label="Name of the job"
         :wrong="wrong"
-        @enter="change(renaming!, 'renamed', { ...renaming!.brief, name: jobName }, renaming!.archived)"
+        @enter="rename(renaming!)"
       />
       <template #actions>
         <button type="button" class="press" @click="asking = ''">Not now</button>
         <button
           type="button"
           class="press main"
-          @click="change(renaming!, 'renamed', { ...renaming!.brief, name: jobName }, renaming!.archived)"
+          @click="rename(renaming!)"
         >
           Rename
         </button>

@@ -1,17 +1,19 @@
 // The survey of one job as edited here, with what the server works out of it.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
-import { api, type Survey, type Surveyed, take } from '@/api/client'
+import type { Surveyed } from '@/api/client'
 import { queryClient, useJob } from '@/api/queries'
 import { useRail } from '@/device'
-import { provideInstruments } from '@/kit/instruments'
-import { useKept } from './useKept'
+import { reach } from '@/documents/reach'
+import { useDocument } from '@/documents/useDocument'
 import { provideInches } from '@/kit/amounts'
+import { provideInstruments } from '@/kit/instruments'
 
+/** The survey as it stands, only to look at. */
 export function useSurveyed(job: () => string) {
   return useQuery({
     queryKey: ['survey', job],
-    queryFn: () => take(api.GET('/api/v1/jobs/{id}/survey', { params: { path: { id: job() } } })),
+    queryFn: () => reach('survey').get(job()),
     enabled: () => job() !== '',
     placeholderData: (before) => before, // numbers stay while the new ones are worked out
   })
@@ -19,22 +21,10 @@ export function useSurveyed(job: () => string) {
 
 export function useSurvey(job: () => string) {
   const { data: page } = useJob(job)
-  const { data: got, error, refetch } = useSurveyed(job)
   const rail = useRail()
-  const kept = useKept<Survey>({
-    key: () => `warmanvil.survey.${job()}`,
-    async save(revision, survey) {
-      const answer = await take(
-        api.PUT('/api/v1/jobs/{id}/survey', {
-          params: { path: { id: job() }, header: { 'If-Match': String(revision) } },
-          body: survey,
-        }),
-      )
-      queryClient.setQueryData(['survey', job()], answer)
-      return answer
-    },
+  const open = useDocument('survey', {
+    id: job,
     after: () => void queryClient.invalidateQueries({ queryKey: ['jobs'] }),
-    refetch,
   })
   watch(
     page,
@@ -45,14 +35,12 @@ export function useSurvey(job: () => string) {
     },
     { immediate: true },
   )
-  watch(got, (g) => g && kept.arrive(g.revision, g.survey), { immediate: true })
-  const survey = kept.doc
-  const worked = computed<Surveyed | undefined>(() => got.value?.worked)
+  const survey = open.doc
+  const worked = computed<Surveyed | undefined>(() => open.view.value?.worked)
   provideInstruments(() => worked.value?.tools)
   const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
   provideInches(() => style.value.unit !== 'mm')
-  const fault = (path: string) => kept.faults.value[path]
-  return { ...kept, page, error, survey, worked, style, fault, refetch }
+  return { ...open, page, survey, worked, style }
 }
 
 export type OpenSurvey = ReturnType<typeof useSurvey>

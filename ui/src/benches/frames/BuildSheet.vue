@@ -123,7 +123,7 @@ const copied = computed(() => (worked.value?.pieces ?? []).filter((p) => p.of).l
       <MaterialPick :model-value="doc.material" @update:model-value="(v) => open.set('/material', v)" />
       <p class="soft small">
         Where it stands in the vehicle is said under
-        <RouterLink :to="`/jobs/${open.got.value?.jobId}/measure/room`">Room and placing</RouterLink>: by its points on surveyed
+        <RouterLink :to="`/jobs/${open.view.value?.jobId}/measure/room`">Room and placing</RouterLink>: by its points on surveyed
         ones.
       </p>
     </section>

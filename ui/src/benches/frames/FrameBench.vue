@@ -1,12 +1,11 @@
 <script setup lang="ts">
 // A frame of members: list and drawing in step, strength and cut list beside.
-import { computed, defineAsyncComponent, onScopeDispose, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { words } from '@/api/client'
 import { newId } from '@/api/ids'
 import { useJob } from '@/api/queries'
 import { useRail } from '@/device'
-import { bind } from '@/keys/keys'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import VerdictLine from '@/kit/VerdictLine.vue'
@@ -46,11 +45,6 @@ watch(
 )
 const findings = computed(() => open.worked.value?.findings ?? [])
 watch(findings, (f) => (rail.stops = f.filter((x) => x.severity === 'stop' && !x.setAside).length))
-const unbind = [
-  bind('ctrl+z', 'undo', () => void open.step('undo')),
-  bind('ctrl+shift+z', 'do it again', () => void open.step('redo')),
-]
-onScopeDispose(() => unbind.forEach((f) => f()))
 const scale = ref(0)
 const scales = [
   { value: 0, text: 'as built' },
@@ -113,7 +107,7 @@ const joinWord = computed(() =>
   <p v-else-if="open.error.value" class="page wrong" role="alert">
     {{ words(open.error.value) }} <RouterLink :to="`/jobs/${job}/shape`">Back to the parts</RouterLink>
   </p>
-  <div v-else-if="page && open.doc.value && open.worked.value && open.got.value" class="bench">
+  <div v-else-if="page && open.doc.value && open.worked.value && open.view.value" class="bench">
     <FrameStrip :id="frame!" :open="open" :page="page" :job="job" />
     <div class="side">
       <nav class="sheets" aria-label="Frame">
@@ -127,12 +121,6 @@ const joinWord = computed(() =>
           >{{ s.name }}</RouterLink
         >
       </nav>
-      <p v-if="open.wrong.value || open.trouble.value" class="wrong said" role="alert">
-        {{ open.wrong.value || open.trouble.value }}
-        <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
-          Load what was saved
-        </button>
-      </p>
       <div class="scroll">
         <BuildSheet v-if="here === ''" :open="open" />
         <LoadSheet v-else-if="here === 'loads'" :open="open" />
@@ -205,7 +193,7 @@ const joinWord = computed(() =>
 }
 .side {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr);
   border-right: 1px solid var(--rule);
   min-height: 0;
 }
@@ -228,14 +216,10 @@ const joinWord = computed(() =>
   color: var(--ink);
   border-color: var(--ember);
 }
-.said {
-  padding: 8px 16px;
-}
 .scroll {
   position: relative;
   overflow: auto;
   min-height: 0;
-  grid-row: 3;
 }
 .scroll :deep(.sheet) {
   display: grid;

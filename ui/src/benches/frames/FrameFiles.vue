@@ -27,8 +27,8 @@ const paper = localStorage.getItem('warmanvil.paper') ?? 'a4'
 async function get(kind: string) {
   wrong.value = ''
   try {
-    await props.open.save()
-    await fetchFile(`/api/v1/frames/${props.open.got.value!.id}/files/${kind}?paper=${paper}`)
+    await props.open.send()
+    await fetchFile(`/api/v1/frames/${props.open.view.value!.id}/files/${kind}?paper=${paper}`)
   } catch (e) {
     wrong.value = words(e)
   }

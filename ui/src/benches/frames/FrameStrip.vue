@@ -1,20 +1,22 @@
 <script setup lang="ts">
 // Which frame is open, whether it is saved, undo and redo.
-import { Archive, Copy, Plus, Redo2, Undo2 } from '@lucide/vue'
+import { Archive, Copy, Plus } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobPage, take, words } from '@/api/client'
 import { refreshJobs, useFrames } from '@/api/queries'
+import DocumentBar from '@/documents/DocumentBar.vue'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame; page: JobPage; job: string; id: string }>()
 const router = useRouter()
 const { data: frames } = useFrames(() => props.job)
 const said = ref('')
-const state = computed(() => props.open.doc.value && props.open.state.value)
-const doc = computed(() => props.open.got.value!.state)
+const name = computed(() => props.open.head.value!.name)
+// The frame's document: what is chosen in the drawing has a name of its own.
+const whole = computed(() => ({ ...props.open, doc: props.open.head }))
 async function goTo(v: string) {
-  if (props.open.state.value !== 'saved') await props.open.save()
+  await props.open.send()
   await router.push(v.startsWith('part ') ? `/jobs/${props.job}/shape/${v.slice(5)}` : `/jobs/${props.job}/shape/frame/${v}`)
 }
 async function duplicate() {
@@ -39,8 +41,8 @@ async function putAway() {
     <label class="hidden-label" for="which">Frame</label>
     <select id="which" class="box which" :value="id" @change="goTo(($event.target as HTMLSelectElement).value)">
       <optgroup label="Frames">
-        <option v-if="!frames?.some((f) => f.id === id)" :value="id">{{ doc.name }}</option>
-        <option v-for="f in frames ?? []" :key="f.id" :value="f.id">{{ f.name }}</option>
+        <option v-if="!frames?.some((f) => f.id === id)" :value="id">{{ name }}</option>
+        <option v-for="f in frames ?? []" :key="f.id" :value="f.id">{{ f.id === id ? name : f.name }}</option>
       </optgroup>
       <optgroup v-if="page.parts.length" label="Folded parts">
         <option v-for="p in page.parts" :key="p.id" :value="`part ${p.id}`">{{ p.name }}</option>
@@ -62,30 +64,8 @@ async function putAway() {
       <Archive :size="20" />
     </button>
     <span class="gap"></span>
-    <span class="save" role="status" :class="{ bad: state === 'not saved' }" :data-frame="state"
-      >{{ state }}<span v-if="said">, {{ said }}</span></span
-    >
-    <button
-      type="button"
-      class="press tight bare"
-      title="Undo (Ctrl+Z)"
-      aria-label="Undo"
-      :disabled="!open.got.value?.canUndo"
-      @click="open.step('undo')"
-    >
-      <Undo2 :size="20" />
-    </button>
-    <button
-      type="button"
-      class="press tight bare"
-      title="Redo (Ctrl+Shift+Z)"
-      aria-label="Redo"
-      :disabled="!open.got.value?.canRedo"
-      @click="open.step('redo')"
-    >
-      <Redo2 :size="20" />
-    </button>
-    <span class="soft small num">r{{ open.got.value?.revision }}</span>
+    <span v-if="said" class="wrong" role="alert">{{ said }}</span>
+    <DocumentBar :open="whole" />
   </header>
 </template>
 
@@ -113,14 +93,6 @@ async function putAway() {
 }
 .gap {
   flex: 1;
-}
-.save {
-  font-size: 0.9rem;
-  color: var(--ink-soft);
-}
-.bad {
-  color: var(--stop);
-  font-weight: 600;
 }
 .tight.bare {
   min-width: 40px;

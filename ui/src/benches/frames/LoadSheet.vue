@@ -14,7 +14,7 @@ import type { OpenFrame } from './useFrame'
 const props = defineProps<{ open: OpenFrame }>()
 const doc = computed(() => props.open.doc.value!)
 const { mass } = useAmounts()
-const brief = useBrief(() => props.open.got.value?.jobId ?? '')
+const brief = useBrief(() => props.open.view.value?.jobId ?? '')
 const factored = computed(() => brief.brief.value?.strength?.school === 'factored')
 const devices = computed(() => [
   { value: '', text: 'choose a device' },

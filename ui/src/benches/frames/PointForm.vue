@@ -12,7 +12,7 @@ import type { OpenFrame } from './useFrame'
 const props = defineProps<{ open: OpenFrame; index: number }>()
 const at = computed(() => `/points/${props.index}`)
 const p = computed(() => props.open.doc.value!.points![props.index]!)
-const { data: survey } = useSurveyed(() => props.open.got.value?.jobId ?? '')
+const { data: survey } = useSurveyed(() => props.open.view.value?.jobId ?? '')
 const surveyed = computed(() => [
   { value: '', text: 'choose a surveyed point' },
   ...(survey.value?.worked.points ?? []).map((x) => ({ value: x.id, text: x.name || 'a point without a name' })),

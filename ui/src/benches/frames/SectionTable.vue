@@ -10,9 +10,9 @@ import type { OpenFrame } from './useFrame'
 const { mass } = useAmounts()
 const props = defineProps<{ open: OpenFrame; stock: string }>()
 const emit = defineEmits<{ taken: [stock: string] }>()
-const id = computed(() => props.open.got.value!.id)
+const id = computed(() => props.open.view.value!.id)
 const { data, error, isFetching } = useQuery({
-  queryKey: ['compare', id, () => props.stock, () => props.open.got.value?.revision],
+  queryKey: ['compare', id, () => props.stock, () => props.open.view.value?.revision],
   queryFn: () =>
     take(api.POST('/api/v1/frames/{id}/sections', { params: { path: { id: id.value } }, body: { stock: props.stock } })),
 })

@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { fit, loopPath, points } from '@/board/geometry'
 import { api, type Held, take } from '@/api/client'
+import { reach } from '@/documents/reach'
 import { useAmounts } from '@/kit/amounts'
 import type { Style } from '@/kit/readLength'
 
@@ -13,8 +14,8 @@ const { force } = useAmounts()
 const { data: built } = useQuery({
   queryKey: ['holding', 'drawing', () => props.part],
   queryFn: async () => {
-    const p = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id: props.part } } }))
-    return take(api.POST('/api/v1/build', { body: { recipe: p.recipe, ...props.unit } }))
+    const { state } = await reach('part').get(props.part)
+    return take(api.POST('/api/v1/build', { body: { recipe: state.recipe, ...props.unit } }))
   },
   enabled: () => props.part !== '',
 })

@@ -84,7 +84,7 @@ const wrong = ref('')
 async function label(id: string) {
   wrong.value = ''
   try {
-    await props.open.save()
+    await props.open.send()
     await fetchFile(`/api/v1/jobs/${props.job}/rating-label?duty=${id}&paper=${localStorage.getItem('warmanvil.paper') ?? 'a4'}`)
   } catch (e) {
     wrong.value = words(e)
@@ -96,7 +96,6 @@ async function label(id: string) {
   <section class="stack" data-duties>
     <header class="row">
       <h1>Duties</h1>
-      <span role="status" class="soft small" :data-brief="open.state.value">{{ open.state.value }}</span>
     </header>
     <p class="lead">
       What a thing is rated for besides the road. Every bracket, joint and frame under it is asked, and answers name the duty that

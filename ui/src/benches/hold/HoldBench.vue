@@ -6,6 +6,7 @@ import { words } from '@/api/client'
 import { newId } from '@/api/ids'
 import { useFrames, useHolding } from '@/api/queries'
 import { useRail } from '@/device'
+import DocumentBar from '@/documents/DocumentBar.vue'
 import RulesNotice from '@/jobs/RulesNotice.vue'
 import { useBrief } from '@/jobs/useBrief'
 import { useAmounts } from '@/kit/amounts'
@@ -192,13 +193,8 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       </p>
     </aside>
     <main ref="panel" class="page wide">
+      <DocumentBar :open="open" />
       <RulesNotice :job="job" :rules="view?.rules" />
-      <p v-if="open.wrong.value" class="wrong" role="alert">
-        {{ open.wrong.value }}
-        <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
-          Load what was saved
-        </button>
-      </p>
       <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
       <MountPanel v-if="at >= 0" :key="chosen" :open="open" :at="at" :held="held(chosen)" :view="view" :job="job">
         <button

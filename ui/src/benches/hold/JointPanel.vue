@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // One bolted joint: does it hold, what bolt it takes, how tight, what keeps it
 // so; and how it is made.
+import { alter } from '@/documents/alter'
 import { useAmounts } from '@/kit/amounts'
 import { ArrowDown, ArrowUp } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { api, type BoltedJoint, type BoltedTold, type Fix, type HoldingView, take as ask, words } from '@/api/client'
+import { type BoltedJoint, type BoltedTold, type Fix, type HoldingView, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
 import { newId } from '@/api/ids'
 import { at as read, put } from '@/api/pointer'
@@ -61,16 +62,11 @@ const said = ref('')
 /** Cuts an access hole into the part that is in the way: a change of that part, undone there. */
 async function cut(hole: NonNullable<Way['cut']>) {
   try {
-    const p = await ask(api.GET('/api/v1/parts/{id}', { params: { path: { id: hole.part } } }))
-    const list = (read(p.recipe, hole.path) as unknown[] | undefined) ?? []
-    const recipe = put(p.recipe, hole.path, [...list, { ...hole.hole, id: newId() }])
-    await ask(
-      api.PUT('/api/v1/parts/{id}', {
-        params: { path: { id: hole.part }, header: { 'If-Match': String(p.revision) } },
-        body: { name: p.name, quantity: p.quantity, recipe },
-      }),
-    )
-    said.value = `An access hole is cut in ${p.name}: see it, or undo it, on the Shape bench.`
+    const made = await alter('part', hole.part, (p) => {
+      const list = (read(p.recipe, hole.path) as unknown[] | undefined) ?? []
+      return { ...p, recipe: put(p.recipe, hole.path, [...list, { ...hole.hole, id: newId() }]) }
+    })
+    said.value = `An access hole is cut in ${made.state.name}: see it, or undo it, on the Shape bench.`
     refreshJobs()
   } catch (e) {
     wrong.value = words(e)
@@ -97,7 +93,7 @@ const wrong = ref('')
 async function print() {
   wrong.value = ''
   try {
-    await props.open.save()
+    await props.open.send()
     await fetchFile(`/api/v1/jobs/${props.job}/torque-sheet?paper=${localStorage.getItem('warmanvil.paper') ?? 'a4'}`)
   } catch (e) {
     wrong.value = words(e)
@@ -114,7 +110,6 @@ async function print() {
         :model-value="joint.name"
         @update:model-value="(v) => open.set(`/joints/${at}/name`, v)"
       />
-      <span role="status" class="soft small" :data-brief="open.state.value">{{ open.state.value }}</span>
       <span v-if="joints.length > 1" class="order" role="group" aria-label="Order of fitting">
         <span class="small soft">fitted {{ at + 1 }} of {{ joints.length }}</span>
         <button

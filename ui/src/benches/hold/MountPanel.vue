@@ -30,7 +30,6 @@ const silent = computed(() => result.value?.checks.filter((c) => c.verdict === '
         :model-value="mount.name"
         @update:model-value="(v) => open.set(`/mounts/${at}/name`, v)"
       />
-      <span role="status" class="soft small" :data-brief="open.state.value">{{ open.state.value }}</span>
       <slot />
     </header>
     <div class="big">

@@ -2,10 +2,11 @@
 // What would help, or what could be saved: each change was built and checked.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, type Held, type Recipe, type Suggestion, take, words } from '@/api/client'
+import { api, type Held, type Suggestion, take, words } from '@/api/client'
 import { put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
 import type { OpenBrief } from '@/jobs/useBrief'
+import { alter } from '@/documents/alter'
 import { useAmounts } from '@/kit/amounts'
 import VerdictLine from '@/kit/VerdictLine.vue'
 
@@ -32,18 +33,13 @@ async function takeIt(s: Suggestion) {
   trouble.value = ''
   try {
     if (s.edits.length) {
-      const part = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id: props.held.mount.part } } }))
-      let recipe: Recipe = part.recipe
-      for (const e of s.edits) recipe = put(recipe, e.path, e.value ?? undefined)
-      await take(
-        api.PUT('/api/v1/parts/{id}', {
-          params: { path: { id: part.id }, header: { 'If-Match': String(part.revision) } },
-          body: { name: part.name, quantity: part.quantity, recipe },
-        }),
-      )
+      await alter('part', props.held.mount.part, (part) => ({
+        ...part,
+        recipe: s.edits.reduce((recipe, e) => put(recipe, e.path, e.value ?? undefined), part.recipe),
+      }))
     }
     props.open.set(`/mounts/${props.at}/hold`, s.mount)
-    await props.open.save()
+    await props.open.send()
     refreshJobs()
   } catch (e) {
     trouble.value = words(e)

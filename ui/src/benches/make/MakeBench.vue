@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { words } from '@/api/client'
 import { useFrames, useJob } from '@/api/queries'
 import { useRail } from '@/device'
+import DocumentBar from '@/documents/DocumentBar.vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -49,6 +50,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
   <p v-if="error" class="page wrong" role="alert">{{ words(error) }} <RouterLink to="/jobs">Back to the jobs</RouterLink></p>
   <div v-else-if="page" class="page">
     <header>
+      <DocumentBar v-if="open.survey.value" :open="open" />
       <h1>Files and paper</h1>
       <p class="soft">
         {{ page.job.brief.name }}, for {{ page.job.brief.quantity }}. File names say job, part, hand and revision.

@@ -35,7 +35,7 @@ async function get(kind: string, hand: string) {
   wrong.value = said.value = ''
   const q = new URLSearchParams({ paper: props.paper, units: props.units, board: String(props.board), ...(hand ? { hand } : {}) })
   try {
-    if (props.open.state.value !== 'saved') await props.open.save() // what was measured again counts
+    if (props.open.state.value !== 'saved') await props.open.send() // what was measured again counts
     said.value = `${await fetchFile(`/api/v1/parts/${props.part.id}/files/${kind}?${q}`)} is in your downloads.`
   } catch (e) {
     wrong.value = words(e)

@@ -127,7 +127,6 @@ const ways = [
           <Plus :size="16" aria-hidden="true" />Add an issue
         </button>
       </div>
-      <p role="status" class="small soft" :data-survey="open.state.value">{{ open.state.value }}</p>
     </div>
   </div>
 </template>

@@ -5,6 +5,7 @@ import { Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { api, type Brief, take, words } from '@/api/client'
 import { refreshJobs, useHolding } from '@/api/queries'
+import DocumentBar from '@/documents/DocumentBar.vue'
 import { grains } from '@/jobs/starter'
 import RulesNotice from '@/jobs/RulesNotice.vue'
 import { useBrief } from '@/jobs/useBrief'
@@ -23,7 +24,7 @@ import WeightCard from './WeightCard.vue'
 
 const props = defineProps<{ job: string }>()
 const open = useBrief(() => props.job)
-const { page, error, brief, state, wrong, faults, style } = open
+const { page, error, brief, style } = open
 const { data: holding } = useHolding(() => props.job)
 const told = computed(() => holding.value?.told)
 
@@ -67,14 +68,9 @@ const sections = computed(() => {
   <SheetIndex v-else-if="brief && page" label="Sections of the brief" :sections="sections">
     <header class="head">
       <h1>{{ brief.name }}</h1>
-      <span role="status" class="soft small" :data-brief="state">{{ state }}</span>
+      <DocumentBar :open="open" />
     </header>
     <RulesNotice :job="job" :rules="holding?.rules" />
-    <p v-if="wrong && !Object.keys(faults).length" class="wrong" role="alert">
-      {{ wrong }}
-      <button v-if="state === 'not saved'" type="button" class="press tight" @click="open.anew">Load what was saved</button>
-    </p>
-    <p v-else-if="wrong" class="wrong" role="alert">Not saved: {{ wrong }}</p>
     <ul v-if="told?.says.length" class="says" aria-label="What the brief says back">
       <li v-for="f in told.says" :key="f.code + f.reason" :class="f.severity">
         <strong>{{ f.severity }}</strong> {{ f.reason }}
@@ -84,14 +80,14 @@ const sections = computed(() => {
       <TextField
         label="Name of the job"
         :model-value="brief.name"
-        :wrong="faults['/brief/name']"
+        :wrong="open.fault('/name')"
         :maxlength="140"
         @update:model-value="(v) => open.set('/name', v)"
       />
       <TextField
         label="Vehicle"
         :model-value="brief.vehicle ?? ''"
-        :wrong="faults['/brief/vehicle']"
+        :wrong="open.fault('/vehicle')"
         @update:model-value="(v) => open.set('/vehicle', v)"
       />
       <TextField
@@ -99,7 +95,7 @@ const sections = computed(() => {
         label="What it is for"
         :rows="4"
         :model-value="brief.purpose ?? ''"
-        :wrong="faults['/brief/purpose']"
+        :wrong="open.fault('/purpose')"
         @update:model-value="(v) => open.set('/purpose', v)"
       />
       <ChoiceRow label="Lengths in" :choices="units" :model-value="brief.unit" @update:model-value="setUnit" />
@@ -114,7 +110,7 @@ const sections = computed(() => {
         kind="count"
         :model-value="brief.quantity"
         :lengths="style"
-        :wrong="faults['/brief/quantity']"
+        :wrong="open.fault('/quantity')"
         @update:model-value="(v) => open.set('/quantity', v)"
       />
     </section>

@@ -35,7 +35,7 @@ const wrong = ref('')
 async function bring(id: string) {
   said.value = wrong.value = ''
   try {
-    if (props.open.state.value !== 'saved') await props.open.save()
+    if (props.open.state.value !== 'saved') await props.open.send()
     const got = await take(api.POST('/api/v1/jobs/{id}/bring', { params: { path: { id: props.job } }, body: { follow: id } }))
     said.value = got.parts.length
       ? `Brought up to date: ${got.parts.join(', ')}. Undo is on the Shape bench.`

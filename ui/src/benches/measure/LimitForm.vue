@@ -3,7 +3,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
-import { useSurvey } from '@/jobs/useSurvey'
+import { useSurveyed } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import type { OpenBrief } from '@/jobs/useBrief'
 import GivenField from '@/kit/GivenField.vue'
@@ -14,7 +14,8 @@ const props = defineProps<{ open: OpenBrief; job: string }>()
 const limits = computed(() => props.open.brief.value?.limits ?? {})
 const set = (key: string, v: unknown) => props.open.set(`/limits/${key}`, v === '' || v === false ? undefined : v)
 const kept = computed(() => limits.value.kept ?? [])
-const { survey } = useSurvey(() => props.job)
+const { data: surveyed } = useSurveyed(() => props.job)
+const survey = computed(() => surveyed.value?.state)
 const named = (list: { id: string; name: string }[] | undefined) => [
   { value: '', text: 'not tied' },
   ...(list ?? []).map((x) => ({ value: x.id, text: x.name })),

@@ -2,6 +2,7 @@
 // A sheet of the survey: index at the left, head with the state of saving, what
 // must be seen first.
 import { words } from '@/api/client'
+import DocumentBar from '@/documents/DocumentBar.vue'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import SaySo from '@/kit/SaySo.vue'
 import SheetIndex from './SheetIndex.vue'
@@ -21,14 +22,8 @@ defineProps<{
   <SheetIndex v-else-if="open.survey.value && open.worked.value" :label="`Sections of ${title}`" :sections="sections">
     <header class="head">
       <h1>{{ title }}</h1>
-      <span role="status" class="soft small" :data-survey="open.state.value">{{ open.state.value }}</span>
+      <DocumentBar :open="open" />
     </header>
-    <p v-if="open.wrong.value" class="wrong" role="alert">
-      {{ open.wrong.value }}
-      <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
-        Load what was saved
-      </button>
-    </p>
     <SaySo label="What the survey says" :list="open.worked.value.findings.filter((f) => causes.includes(f.cause))" />
     <slot />
   </SheetIndex>

@@ -1,6 +1,7 @@
 import { useQueries } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, take } from '@/api/client'
+import { reach } from '@/documents/reach'
 
 /** Single holes of parts, by part id, to choose from. */
 export function usePartHoles(ids: () => string[]) {
@@ -10,8 +11,8 @@ export function usePartHoles(ids: () => string[]) {
       asked.value.map((id) => ({
         queryKey: ['partHoles', id],
         queryFn: async () => {
-          const p = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id } } }))
-          const b = await take(api.POST('/api/v1/build', { body: { unit: 'mm', grain: 1, recipe: p.recipe } }))
+          const { state } = await reach('part').get(id)
+          const b = await take(api.POST('/api/v1/build', { body: { unit: 'mm', grain: 1, recipe: state.recipe } }))
           return { id, holes: b.holes.map((h) => ({ value: h.id, text: h.name })) }
         },
       })),

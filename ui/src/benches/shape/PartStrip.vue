@@ -1,27 +1,19 @@
 <script setup lang="ts">
 // Which part is open, whether it is saved, undo and redo, left and right.
-import { Archive, Copy, History, Plus, Redo2, Undo2 } from '@lucide/vue'
+import { Archive, Copy, Plus } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobPage, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
-import HistoryBox from './HistoryBox.vue'
+import DocumentBar from '@/documents/DocumentBar.vue'
+import FlatOverlay from './FlatOverlay.vue'
 import type { Bench } from './useBench'
+import type { State } from './usePart'
 
 const props = defineProps<{ page: JobPage; bench: Bench }>()
 const router = useRouter()
 const part = computed(() => props.bench.part.value!)
-const history = ref(false)
 const said = ref('')
-const states = {
-  saved: 'saved',
-  saving: 'saving',
-  typing: 'not saved yet',
-  waiting: 'kept here, server away',
-  conflict: 'two versions',
-  refused: 'not saved: a size is refused',
-}
-
 async function goTo(id: string) {
   await part.value.send()
   refreshJobs()
@@ -67,7 +59,7 @@ const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
     <label class="hidden-label" for="which">Part</label>
     <select id="which" class="box which" :value="part.view.value!.id" @change="goTo(($event.target as HTMLSelectElement).value)">
       <option v-for="p in page.parts" :key="p.id" :value="p.id">
-        {{ p.id === part.view.value!.id ? part.state.value!.name : p.name }}
+        {{ p.id === part.view.value!.id ? part.doc.value!.name : p.name }}
       </option>
       <optgroup label="Frames">
         <option v-for="f in page.frames" :key="f.id" :value="`frame/${f.id}`">{{ f.name }}</option>
@@ -97,33 +89,17 @@ const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
     >
       {{ part.mirrored.value ? `${other} twin shown` : `show the ${other} twin` }}
     </button>
-    <span class="save" role="status" :class="part.save.value"
-      >{{ states[part.save.value] }}<span v-if="said">, {{ said }}</span></span
-    >
-    <button
-      type="button"
-      class="press tight bare"
-      title="Undo (Ctrl+Z)"
-      aria-label="Undo"
-      :disabled="!part.view.value!.canUndo && part.save.value === 'saved'"
-      @click="part.step('undo')"
-    >
-      <Undo2 :size="20" />
-    </button>
-    <button
-      type="button"
-      class="press tight bare"
-      title="Redo (Ctrl+Shift+Z)"
-      aria-label="Redo"
-      :disabled="!part.view.value!.canRedo"
-      @click="part.step('redo')"
-    >
-      <Redo2 :size="20" />
-    </button>
-    <button type="button" class="press tight" @click="history = true">
-      <History :size="18" aria-hidden="true" />r{{ part.view.value!.revision }}
-    </button>
-    <HistoryBox v-if="history" :part="part" :lengths="bench.style()" @close="history = false" />
+    <span v-if="said" class="wrong" role="alert">{{ said }}</span>
+    <DocumentBar :open="part">
+      <template #drawn="{ was }">
+        <FlatOverlay :was="(was as State).recipe" :now="part.doc.value!.recipe" :lengths="bench.style()" />
+        <p class="soft small">Dashed is what was kept, drawn out is what stands.</p>
+      </template>
+      <template #clash="{ theirs }">
+        <FlatOverlay :was="part.doc.value!.recipe" :now="(theirs as State).recipe" :lengths="bench.style()" />
+        <p class="soft small">Dashed is yours, drawn out is theirs.</p>
+      </template>
+    </DocumentBar>
   </header>
 </template>
 
@@ -163,18 +139,6 @@ const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
   width: 20px;
   height: 20px;
   accent-color: var(--ember);
-}
-.save {
-  min-width: 100px;
-  text-align: right;
-  font-size: 0.9rem;
-  color: var(--ink-soft);
-}
-.save.waiting,
-.save.conflict,
-.save.refused {
-  color: var(--stop);
-  font-weight: 600;
 }
 .tight.bare {
   min-width: 40px;

@@ -11,7 +11,6 @@ import { bind } from '@/keys/keys'
 import PictureButton from '@/kit/PictureButton.vue'
 import { onScopeDispose } from 'vue'
 import AddBar from './AddBar.vue'
-import ConflictBox from './ConflictBox.vue'
 import FeatureList from './FeatureList.vue'
 import FollowNotice from './FollowNotice.vue'
 import MeasureBar from './MeasureBar.vue'
@@ -75,8 +74,6 @@ watch(
   (b) => (rail.stops = b?.findings.filter((f) => f.severity === 'stop' && !f.setAside).length ?? 0),
 )
 const unbind = [
-  bind('ctrl+z', 'undo', () => void bench.part.value?.step('undo')),
-  bind('ctrl+shift+z', 'do it again', () => void bench.part.value?.step('redo')),
   bind('alt+arrowdown', 'next size', () => bench.walk(1)),
   bind('alt+arrowup', 'size before', () => bench.walk(-1)),
 ]
@@ -95,7 +92,7 @@ watch([drawing, open], ([d, part]) => {
   <p v-else-if="bench.trouble.value" class="page wrong" role="alert">
     {{ bench.trouble.value }} <RouterLink to="/jobs">Back to the jobs</RouterLink>
   </p>
-  <div v-else-if="page && open?.state.value && open.built.value" class="shape" :data-save="open.save.value">
+  <div v-else-if="page && open?.doc.value && open.built.value" class="shape" :data-save="open.state.value">
     <PartStrip :page="page" :bench="bench" />
     <FeatureList class="list" :bench="bench" />
     <section class="views" :class="{ narrow }">
@@ -124,7 +121,7 @@ watch([drawing, open], ([d, part]) => {
           @edge="bench.pick"
           @hole="bench.pick"
         />
-        <PictureButton :name="`${open.state.value.name} ${drawing}`" high />
+        <PictureButton :name="`${open.doc.value.name} ${drawing}`" high />
         <div class="looks" role="group" aria-label="What is drawn">
           <button
             v-for="[key, text] in looks"
@@ -144,7 +141,7 @@ watch([drawing, open], ([d, part]) => {
         class="pane"
         :body="open.body.value.shape"
         :feature="bench.feature.value"
-        :name="open.state.value.name"
+        :name="open.doc.value.name"
         :findings="open.body.value.findings"
         @look="bench.pick"
       />
@@ -155,7 +152,6 @@ watch([drawing, open], ([d, part]) => {
       <MeasureBar :bench="bench" />
     </div>
     <ShapeDesk class="desk" :bench="bench" :job="job" />
-    <ConflictBox v-if="open.theirs.value" :part="open" :lengths="style" />
   </div>
   <p v-else class="page soft">Fetching the part.</p>
 </template>

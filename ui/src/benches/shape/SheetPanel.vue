@@ -45,14 +45,14 @@ function toGauge(value: string) {
   <div class="grid">
     <TextField
       label="Name of the part"
-      :model-value="part.state.value!.name"
+      :model-value="part.doc.value!.name"
       :maxlength="120"
       @update:model-value="(v) => part.change({ name: v })"
     />
     <ValueField
       label="How many in the job"
       kind="count"
-      :model-value="part.state.value!.quantity"
+      :model-value="part.doc.value!.quantity"
       :lengths="bench.style()"
       @update:model-value="(v) => part.change({ quantity: v })"
     />

@@ -1,5 +1,5 @@
 // What is open and chosen on the shape bench. Parts of the screen share it.
-import { computed, effectScope, type EffectScope, nextTick, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, effectScope, type EffectScope, nextTick, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import type { Edge, PanelMade, Recipe, Use } from '@/api/client'
 import { words } from '@/api/client'
 import { afresh } from './afresh'
@@ -48,10 +48,10 @@ export function useBench(style: () => BuildStyle) {
     trouble.value = ''
     const p = scope.run(() => usePart(id, style))!
     part.value = p
-    p.load().then(
-      () => (path.value = dimensions.value[0]?.path ?? ''),
-      (e) => (trouble.value = words(e)),
-    )
+    scope.run(() => {
+      watch(p.error, (e) => (trouble.value = e ? words(e) : ''))
+      watch(p.built, (now, was) => now && !was && (path.value = now.dimensions[0]?.path ?? ''))
+    })
   }
   onScopeDispose(() => scope?.stop())
 

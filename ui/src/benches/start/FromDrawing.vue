@@ -6,6 +6,8 @@ import { api, type Hole, type JobView, type PartHead, type Recipe, take, type Tr
 import { at, put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
 import { blankPart } from '@/jobs/starter'
+import { alter } from '@/documents/alter'
+import { reach } from '@/documents/reach'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
@@ -110,8 +112,8 @@ watch(into, async (id) => {
   panel.value = '/base'
   if (!id) return
   try {
-    const p = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id } } }))
-    const built = await take(api.POST('/api/v1/build', { body: { recipe: p.recipe, ...style.value } }))
+    const { state } = await reach('part').get(id)
+    const built = await take(api.POST('/api/v1/build', { body: { recipe: state.recipe, ...style.value } }))
     if (into.value !== id) return
     const seen = new Set<string>() // a jog's slope goes by the path of what lies beyond it
     panels.value = built.panels
@@ -125,16 +127,11 @@ watch(into, async (id) => {
 async function cutInto() {
   wrong.value = ''
   try {
-    const path = { id: into.value }
-    const p = await take(api.GET('/api/v1/parts/{id}', { params: { path } }))
-    const had = (at(p.recipe, `${panel.value}/holes`) as Hole[] | undefined) ?? []
-    const recipe = put(p.recipe, `${panel.value}/holes`, [...had, ...drawing.value!.cutouts])
-    await take(
-      api.PUT('/api/v1/parts/{id}', {
-        params: { path, header: { 'If-Match': String(p.revision) } },
-        body: { name: p.name, quantity: p.quantity, recipe },
-      }),
-    )
+    const list = `${panel.value}/holes`
+    await alter('part', into.value, (p) => {
+      const had = (at(p.recipe, list) as Hole[] | undefined) ?? []
+      return { ...p, recipe: put(p.recipe, list, [...had, ...drawing.value!.cutouts]) }
+    })
     refreshJobs()
     emit('made', into.value)
   } catch (e) {

@@ -1,0 +1,75 @@
+package job
+
+import (
+	"context"
+	"errors"
+	"time"
+
+	"warmanvil/core/site"
+)
+
+// Errors a caller decides on.
+var (
+	ErrNotFound = site.ErrNoSuch
+	ErrConflict = errors.New("somebody saved it meanwhile")
+	ErrNothing  = errors.New("there is nothing to undo or redo")
+)
+
+// Store keeps jobs and their documents.
+type Store interface {
+	JobStore
+	DocumentStore
+	NumberStore
+	VerdictStore
+	Ping(ctx context.Context) error
+}
+
+// Row is a job as the store has it.
+type Row struct {
+	ID       string
+	Archived bool
+	Created  time.Time
+	Updated  time.Time // the last change of anything in it
+	Parts    int       // documents of a part's kind that are not put away
+	Brief    Document
+}
+
+// JobStore keeps jobs.
+type JobStore interface {
+	// Jobs lists them, last touched first.
+	Jobs(ctx context.Context, archived bool) ([]Row, error)
+	Job(ctx context.Context, id string) (Row, error)
+	ArchiveJob(ctx context.Context, id string, archived bool, now time.Time) error
+	// Whole answers all there is of a job, documents in the order they were added.
+	Whole(ctx context.Context, id string) (Whole, error)
+	// AddWhole adds a job with its history in one transaction.
+	AddWhole(ctx context.Context, w Whole) error
+}
+
+// DocumentStore keeps documents. Saves fail with ErrConflict when the stored revision is
+// not the expected one, and with ErrNotFound when there is no such document of the kind.
+type DocumentStore interface {
+	Document(ctx context.Context, id string) (Document, error)
+	// Only answers the one document of a kind that a job has, at revision 0 and without a
+	// body when there is none yet.
+	Only(ctx context.Context, jobID string, k Kind) (Document, error)
+	// Documents lists a job's documents of a kind that are not put away, oldest first.
+	Documents(ctx context.Context, jobID string, k Kind) ([]Document, error)
+	// AddDocuments adds documents with their first state, all or none. A second of a kind
+	// that a job has one of fails with ErrConflict.
+	AddDocuments(ctx context.Context, list ...Document) error
+	// SaveDocument keeps a new state and answers it as it stands; when nothing differs
+	// from what stands, that is answered and nothing is kept.
+	SaveDocument(ctx context.Context, d Document, expected int) (Document, error)
+	ArchiveDocument(ctx context.Context, id string, archived bool, now time.Time) error
+	// Revisions lists kept states, newest first.
+	Revisions(ctx context.Context, id string) ([]Revision, error)
+	Revision(ctx context.Context, id string, number int) (Revision, error)
+}
+
+// NumberStore keeps quick calculations.
+type NumberStore interface {
+	Numbers(ctx context.Context, jobID string) ([]Number, error)
+	KeepNumber(ctx context.Context, n Number) error
+	DropNumber(ctx context.Context, id string) error
+}

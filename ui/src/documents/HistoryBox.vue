@@ -1,0 +1,123 @@
+<script setup lang="ts">
+// Every kept state of a document; any of them can be held against what stands and
+// brought back.
+import { onMounted, ref, shallowRef } from 'vue'
+import { words } from '@/api/client'
+import DialogBox from '@/kit/DialogBox.vue'
+import { type Difference, type Kept, type Kind, reach, type State } from './reach'
+import type { OpenDocument } from './useDocument'
+
+const props = defineProps<{ open: OpenDocument & { change: (next: never) => void } }>()
+const emit = defineEmits<{ close: [] }>()
+defineSlots<{ drawn(p: { was: State<Kind> }): unknown }>()
+const list = ref<Kept[]>()
+const wrong = ref('')
+const beside = shallowRef<{ number: number; state: State<Kind>; differs: Difference[] }>()
+const remote = reach(props.open.kind)
+
+async function safely(what: () => Promise<void>) {
+  try {
+    await what()
+    wrong.value = ''
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
+onMounted(() =>
+  safely(async () => {
+    await props.open.send()
+    list.value = await remote.revisions(props.open.id.value)
+  }),
+)
+const look = (number: number) =>
+  safely(async () => {
+    const id = props.open.id.value
+    const [state, differs] = await Promise.all([remote.revision(id, number), remote.since(id, number)])
+    beside.value = { number, state, differs }
+  })
+const bring = (number: number) =>
+  safely(async () => {
+    props.open.change((beside.value?.state ?? (await remote.revision(props.open.id.value, number))) as never)
+    emit('close')
+  })
+const when = (iso: string) =>
+  new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+</script>
+
+<template>
+  <DialogBox show wide :title="beside ? `Revision ${beside.number} and what stands` : 'Revisions'" @close="emit('close')">
+    <template v-if="beside">
+      <p v-if="!beside.differs.length" class="soft">They say the same.</p>
+      <div v-else class="scroll" tabindex="0" role="region" aria-label="What differs">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">What differs</th>
+              <th scope="col">r{{ beside.number }}</th>
+              <th scope="col">Stands now</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(d, i) in beside.differs" :key="i">
+              <th scope="row">{{ d.what }}</th>
+              <td>{{ d.was || '–' }}</td>
+              <td class="num">{{ d.now || '–' }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <slot name="drawn" :was="beside.state" />
+    </template>
+    <ol v-else-if="list" class="list">
+      <li v-for="r in list" :key="r.number">
+        <span class="num">r{{ r.number }}</span>
+        <span
+          >{{ r.summary }}
+          <span class="soft small">{{ r.who ? `${r.who}, ` : '' }}{{ when(r.created) }}</span></span
+        >
+        <span v-if="r.number === open.view.value?.revision" class="soft">stands now</span>
+        <span v-else class="row">
+          <button
+            type="button"
+            class="press tight bare"
+            :aria-label="`Compare r${r.number} with what stands`"
+            @click="look(r.number)"
+          >
+            Compare
+          </button>
+          <button type="button" class="press tight" @click="bring(r.number)">Bring back</button>
+        </span>
+      </li>
+    </ol>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #actions>
+      <template v-if="beside">
+        <button type="button" class="press" @click="beside = undefined">Back to the list</button>
+        <button type="button" class="press main" @click="bring(beside.number)">Bring r{{ beside.number }} back</button>
+      </template>
+      <button v-else type="button" class="press" @click="emit('close')">Close</button>
+    </template>
+  </DialogBox>
+</template>
+
+<style scoped>
+.scroll {
+  overflow: auto;
+  max-height: 34dvh;
+}
+.list {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 50dvh;
+  overflow: auto;
+}
+li {
+  display: grid;
+  grid-template-columns: 52px 1fr auto;
+  gap: 10px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+</style>
