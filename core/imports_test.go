@@ -58,8 +58,8 @@ var allowed = map[string][]string{
 }
 
 // outside lists what the core may import that is neither its own nor of the
-// standard library: numeric and geometry libraries.
-var outside = []string{"gonum.org/v1/gonum", "github.com/peterstace/simplefeatures"}
+// standard library: numeric and geometry libraries, and limits on work side by side.
+var outside = []string{"gonum.org/v1/gonum", "github.com/peterstace/simplefeatures", "golang.org/x/sync/errgroup"}
 
 // impure packages of the standard library have no place in the core.
 var impure = []string{"net", "net/http", "os", "os/exec", "database/sql", "time", "log", "log/slog", "io/fs", "math/rand", "crypto/rand", "html/template", "text/template"}

@@ -109,7 +109,7 @@ func TestReaderChangesNothing(t *testing.T) {
 	a.free(t, job)
 	reader.bench(job, part)
 	reader.size("/base/length", "99")
-	reader.wait("the refusal", `document.querySelector('.shape').dataset.save === 'refused'`)
+	reader.wait("the refusal", `document.querySelector('.shape').dataset.save === 'not saved'`)
 	reader.see("your account may look but not change this")
 	if got, err := a.jobs.Part(t.Context(), part); err != nil || got.Revision != 1 || got.Recipe.Base.Length != 60 {
 		t.Errorf("the reader changed it: r%d, %g (%v)", got.Revision, got.Recipe.Base.Length, err)

@@ -225,7 +225,7 @@ func TestFieldRefusesAndKeeps(t *testing.T) {
 		t.Error("the refusal is not announced")
 	}
 	// Opened anew, the bench is there with what was saved last, and says why.
-	p.wait("the save to be refused", `document.querySelector('.shape').dataset.save === 'refused'`)
+	p.wait("the save to be refused", `document.querySelector('.shape').dataset.save === 'not saved'`)
 	p.do(chromedp.Reload())
 	p.drawn()
 	p.see("was refused and put aside")

@@ -15,17 +15,17 @@ func (s *server) calcRoutes() {
 		s.describe(operation{method: "POST", path: path, id: "calc." + k.Name, summary: k.Doc}, k.Request, k.Answer)
 		s.engine.POST(path, func(c *gin.Context) {
 			if err := s.admit(c, reading); err != nil { // it keeps nothing
-				refuse(c, err)
+				s.refuse(c, err)
 				return
 			}
 			raw, err := body(c, 0)
 			if err != nil {
-				refuse(c, err)
+				s.refuse(c, err)
 				return
 			}
 			ans, err := k.Run(raw)
 			if err != nil {
-				refuse(c, err)
+				s.refuse(c, err)
 				return
 			}
 			c.JSON(http.StatusOK, ans)

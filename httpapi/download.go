@@ -19,7 +19,7 @@ func (s *server) download(o huma.Operation, serve func(*gin.Context) error) {
 			err = serve(c)
 		}
 		if err != nil {
-			refuse(c, err)
+			s.refuse(c, err)
 		}
 	})
 }

@@ -36,10 +36,10 @@ func deny(c *gin.Context, detail string) {
 }
 
 // recovered turns a panic into a problem instead of a dropped connection.
-func recovered(c *gin.Context) {
+func (s *server) recovered(c *gin.Context) {
 	defer func() {
 		if r := recover(); r != nil {
-			refuse(c, fmt.Errorf("panic: %v", r))
+			s.refuse(c, fmt.Errorf("panic: %v", r))
 		}
 	}()
 	c.Next()

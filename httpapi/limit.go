@@ -65,7 +65,7 @@ func address(c *gin.Context) string {
 // limited holds each address to a pace no person works at, beyond loopback.
 func (s *server) limited(c *gin.Context) {
 	if s.door.Listen && !s.pace.allow(address(c)) {
-		refuse(c, errTooMany)
+		s.refuse(c, errTooMany)
 		return
 	}
 	c.Next()

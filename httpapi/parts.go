@@ -51,6 +51,7 @@ type StockView struct {
 	Threads   []stock.Thread   `json:"threads"`
 	Grades    []stock.Grade    `json:"grades"`
 	Rivets    []stock.Rivet    `json:"rivets"`
+	Threaded  []stock.Threaded `json:"threaded" doc:"what a bolt may be screwed into"`
 	Roads     []RoadView       `json:"roads" doc:"accelerations by use; shop practice, to be changed"`
 }
 
@@ -121,7 +122,7 @@ func (s *server) partRoutes() {
 	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", access: reading, summary: "The folded body of a recipe, for drawing"}, foldPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading, summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
-		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades, Rivets: stock.Rivets}
+		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades, Rivets: stock.Rivets, Threaded: stock.ThreadedInto()}
 		for _, u := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {
 			v.Roads = append(v.Roads, RoadView{u, load.Roads[u], load.RoadSource})
 		}

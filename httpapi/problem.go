@@ -4,14 +4,10 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"io"
 	"log/slog"
-	"net"
 	"net/http"
-	"strings"
 
 	"github.com/gin-gonic/gin"
-	"github.com/jackc/pgx/v5/pgconn"
 
 	"warmanvil/account"
 	"warmanvil/calc"
@@ -36,10 +32,9 @@ type ProblemFault struct {
 	Message string `json:"message"`
 }
 
-func problemOf(ctx context.Context, err error) Problem {
+func problemOf(ctx context.Context, err error, away func(error) bool) Problem {
 	p := Problem{Type: "about:blank", Detail: err.Error()}
 	var fault *working.Fault
-	var connect *pgconn.ConnectError
 	var tooLarge *http.MaxBytesError
 	switch {
 	case errors.As(err, &fault):
@@ -66,7 +61,7 @@ func problemOf(ctx context.Context, err error) Problem {
 		p.Status = http.StatusConflict
 	case errors.Is(err, context.Canceled) && ctx.Err() != nil:
 		p.Status, p.Detail = 499, "The request was given up."
-	case errors.As(err, &connect), away(err):
+	case away(err):
 		p.Status, p.Detail = http.StatusServiceUnavailable, "The database does not answer. Nothing typed is lost: keep this page open and try again."
 	default:
 		p.Status, p.Detail = http.StatusInternalServerError, "Something went wrong on our side; nothing was saved. Try again, and look into the server's log if it stays."
@@ -76,19 +71,17 @@ func problemOf(ctx context.Context, err error) Problem {
 	return p
 }
 
-// away tells whether the database went while it was asked: its connection broke,
-// or it is shutting down or starting up.
-func away(err error) bool {
-	var network *net.OpError
-	var pg *pgconn.PgError
-	if errors.As(err, &pg) {
-		return strings.HasPrefix(pg.Code, "57P") || strings.HasPrefix(pg.Code, "08")
-	}
-	return errors.As(err, &network) || errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, io.EOF)
+// refuse answers an error of a use case.
+func (s *server) refuse(c *gin.Context, err error) {
+	answer(c, problemOf(c.Request.Context(), err, s.away))
 }
 
+// refuse answers an error that no store had a part in.
 func refuse(c *gin.Context, err error) {
-	p := problemOf(c.Request.Context(), err)
+	answer(c, problemOf(c.Request.Context(), err, func(error) bool { return false }))
+}
+
+func answer(c *gin.Context, p Problem) {
 	raw, _ := json.Marshal(p) // a Problem always encodes
 	c.Abort()
 	if p.Status == http.StatusTooManyRequests {

@@ -42,13 +42,13 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 	s.describe(op, reflect.TypeFor[Req](), reflect.TypeFor[Ans]())
 	s.engine.Handle(op.method, ginPath(op.path), func(g *gin.Context) {
 		if err := s.admit(g, op.access); err != nil {
-			refuse(g, err)
+			s.refuse(g, err)
 			return
 		}
 		c := call{Context: g, id: g.Param("id")}
 		if c.id != "" {
 			if _, err := uuid.Parse(c.id); err != nil {
-				refuse(g, job.ErrNotFound)
+				s.refuse(g, job.ErrNotFound)
 				return
 			}
 		}
@@ -59,13 +59,13 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 				err = strictjson.Decode(raw, &req)
 			}
 			if err != nil {
-				refuse(g, err)
+				s.refuse(g, err)
 				return
 			}
 		}
 		ans, err := f(c, req)
 		if err != nil {
-			refuse(g, err)
+			s.refuse(g, err)
 			return
 		}
 		g.JSON(http.StatusOK, ans)

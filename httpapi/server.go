@@ -31,6 +31,7 @@ type Options struct {
 }
 
 type server struct {
+	away   func(error) bool // of errors: the store cannot be reached
 	jobs   *job.Service
 	engine *gin.Engine
 	api    *huma.OpenAPI
@@ -54,7 +55,7 @@ func New(opt Options) (http.Handler, error) {
 	}
 	s.engine.GET("/api/openapi.json", func(c *gin.Context) {
 		if err := s.admit(c, reading); err != nil {
-			refuse(c, err)
+			s.refuse(c, err)
 			return
 		}
 		c.Data(http.StatusOK, "application/json", spec)
@@ -72,11 +73,15 @@ func Description() ([]byte, error) { return build(Options{}).spec() }
 
 func build(opt Options) *server {
 	gin.SetMode(gin.ReleaseMode)
-	s := &server{jobs: opt.Jobs, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door, cross: http.NewCrossOriginProtection(),
+	away := func(error) bool { return false }
+	if opt.Jobs != nil { // describing the interface needs no store
+		away = opt.Jobs.Store.Away
+	}
+	s := &server{jobs: opt.Jobs, away: away, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door, away), door: opt.Door, cross: http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000), engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1", Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
 			Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", schemaName)}}}
-	s.engine.Use(recovered, s.headers, s.guarded, s.limited)
+	s.engine.Use(s.recovered, s.headers, s.guarded, s.limited)
 	s.sessionRoutes()
 	s.jobRoutes()
 	s.partRoutes()

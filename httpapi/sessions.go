@@ -9,7 +9,7 @@ import (
 	"image/png"
 	"net"
 	"net/http"
-	"sort"
+	"slices"
 	"strings"
 	"time"
 
@@ -103,7 +103,7 @@ type RoleRequest struct {
 	Role account.Role `json:"role" enum:"owner,maker,reader"`
 }
 
-func newSessions(store scs.Store, door Door) *scs.SessionManager {
+func newSessions(store scs.Store, door Door, away func(error) bool) *scs.SessionManager {
 	m := scs.New()
 	if store != nil {
 		m.Store = store
@@ -116,7 +116,7 @@ func newSessions(store scs.Store, door Door) *scs.SessionManager {
 	m.Cookie.Secure = door.TLS
 	m.Cookie.Persist = true
 	m.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
-		p := problemOf(r.Context(), err)
+		p := problemOf(r.Context(), err, away)
 		http.Error(w, p.Detail, p.Status)
 	}
 	return m
@@ -245,7 +245,7 @@ func (s *server) deviceRoutes() {
 			}
 			return nil
 		})
-		sort.Slice(list, func(i, j int) bool { return list[i].Since.After(list[j].Since) })
+		slices.SortFunc(list, func(a, b DeviceView) int { return b.Since.Compare(a.Since) })
 		return list, err
 	})
 	route(s, operation{method: "DELETE", path: "/api/v1/devices/{id}", id: "revokeDevice", summary: "Sign a device of one's own out", access: reading}, func(c call, _ none) (Done, error) {

@@ -28,6 +28,8 @@ func remembering() (*Service, *memory) {
 	return &Service{Store: m, NewID: func() string { n++; return fmt.Sprintf("id-%03d", n) }, Now: func() time.Time { tick = tick.Add(time.Minute); return tick }}, m
 }
 
+func (m *memory) Away(err error) bool { return err != nil && errors.Is(err, m.down) }
+
 func (m *memory) Ping(context.Context) error { return m.down }
 
 func (m *memory) Jobs(ctx context.Context, archived bool) (out []Row, err error) {

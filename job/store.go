@@ -22,6 +22,8 @@ type Store interface {
 	NumberStore
 	VerdictStore
 	Ping(ctx context.Context) error
+	// Away tells whether an error of the store means that it cannot be reached now.
+	Away(err error) bool
 }
 
 // Row is a job as the store has it.

@@ -5,6 +5,7 @@
 package localpg
 
 import (
+	"cmp"
 	"context"
 	"crypto/rand"
 	"encoding/hex"
@@ -15,7 +16,7 @@ import (
 	"os/exec"
 	"os/user"
 	"path/filepath"
-	"sort"
+	"slices"
 	"strconv"
 	"strings"
 	"sync"
@@ -136,7 +137,7 @@ func (c *Cluster) Stop() error {
 // findBin finds the newest server's programs.
 func findBin() (string, error) {
 	dirs, _ := filepath.Glob("/usr/lib/postgresql/*/bin/postgres") // the pattern is well formed
-	sort.Slice(dirs, func(i, j int) bool { return version(dirs[i]) > version(dirs[j]) })
+	slices.SortFunc(dirs, func(a, b string) int { return cmp.Compare(version(b), version(a)) })
 	if len(dirs) > 0 {
 		return filepath.Dir(dirs[0]), nil
 	}

@@ -221,9 +221,12 @@ func (b Brief) Check() error {
 			return err
 		}
 	}
-	for path, list := range map[string]int{"/targets": len(b.Targets), "/devices": len(b.Devices), "/options": len(b.Options), "/open": len(b.Open), "/mounts": len(b.Mounts), "/joints": len(b.Joints), "/duties": len(b.Duties), "/bins": len(b.Bins), "/limits/kept": len(b.Limits.Kept), "/card/others": len(b.Card.Others)} {
-		if list > MaxList {
-			return working.Refuse(path, "This list holds up to %d.", MaxList)
+	for _, x := range []struct {
+		path string
+		list int
+	}{{"/targets", len(b.Targets)}, {"/devices", len(b.Devices)}, {"/options", len(b.Options)}, {"/open", len(b.Open)}, {"/mounts", len(b.Mounts)}, {"/joints", len(b.Joints)}, {"/duties", len(b.Duties)}, {"/bins", len(b.Bins)}, {"/limits/kept", len(b.Limits.Kept)}, {"/card/others", len(b.Card.Others)}} {
+		if x.list > MaxList {
+			return working.Refuse(x.path, "This x.list holds up to %d.", MaxList)
 		}
 	}
 	if err := b.texts(); err != nil {
@@ -327,15 +330,21 @@ func (b Brief) Numbers() error {
 	errs = append(errs, b.Limits.Lift.Check("/limits/lift", "What one person lifts", 0, 1000, "kg"),
 		b.Limits.Ground.Check("/limits/ground", "The ground clearance", 0, 2000, "mm"), b.Limits.Approach.Check("/limits/approach", "The approach angle", 0, 90, "°"), b.Limits.Departure.Check("/limits/departure", "The departure angle", 0, 90, "°"),
 		b.Limits.Height.Check("/limits/height", "The height", 0, 20000, "mm"), b.Limits.Width.Check("/limits/width", "The width", 0, 20000, "mm"))
-	for name, v := range map[string]*float64{"budget": b.Limits.Budget, "bought": b.Limits.Bought} {
-		if v != nil {
-			errs = append(errs, working.Within("/limits/"+name, "The amount", *v, 0, 1e9, ""))
+	for _, x := range []struct {
+		name string
+		v    *float64
+	}{{"budget", b.Limits.Budget}, {"bought", b.Limits.Bought}} {
+		if x.v != nil {
+			errs = append(errs, working.Within("/limits/"+x.name, "The amount", *x.v, 0, 1e9, ""))
 		}
 	}
 	c := b.Card
 	errs = append(errs, c.Span.Check("/card/span", "The distance", 0, 1e5, "mm"), c.Coupling.Check("/card/coupling", "The coupling's place", -1e5, 1e5, "mm"))
-	for name, v := range map[string]*Given{"front": c.Front, "rear": c.Rear, "gross": c.Gross, "frontLimit": c.FrontLimit, "rearLimit": c.RearLimit, "roofLimit": c.RoofLimit} {
-		errs = append(errs, v.Check("/card/"+name, "The mass", 0, 1e6, "kg"))
+	for _, x := range []struct {
+		name string
+		v    *Given
+	}{{"front", c.Front}, {"rear", c.Rear}, {"gross", c.Gross}, {"frontLimit", c.FrontLimit}, {"rearLimit", c.RearLimit}, {"roofLimit", c.RoofLimit}} {
+		errs = append(errs, x.v.Check("/card/"+x.name, "The mass", 0, 1e6, "kg"))
 	}
 	for i, o := range c.Others {
 		at := fmt.Sprintf("/card/others/%d", i)

@@ -53,8 +53,11 @@ func (b Brief) CheckJoints() error {
 		n := utf8.RuneCountInString(j.Name)
 		for k, p := range w.Plies {
 			here := fmt.Sprintf("%s/design/plies/%d", at, k)
-			for name, v := range map[string]float64{"thickness": p.Thickness, "coat": p.Coat, "squash": p.Squash, "hole": p.Hole, "edge": p.Edge} {
-				if err := working.Within(here+"/"+name, "A size of a ply", v, 0, 5000, "mm"); err != nil {
+			for _, x := range []struct {
+				name string
+				v    float64
+			}{{"thickness", p.Thickness}, {"coat", p.Coat}, {"squash", p.Squash}, {"hole", p.Hole}, {"edge", p.Edge}} {
+				if err := working.Within(here+"/"+x.name, "A size of a ply", x.v, 0, 5000, "mm"); err != nil {
 					return err
 				}
 			}

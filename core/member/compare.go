@@ -4,11 +4,12 @@ import (
 	"cmp"
 	"runtime"
 	"slices"
-	"sync"
 
 	"warmanvil/core/section"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
+
+	"golang.org/x/sync/errgroup"
 )
 
 // Option is a section tried in a frame.
@@ -59,18 +60,15 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 	ask.Still = len(d.Members) > 150 // frequencies of many large frames take too long
 	with := compareWith(d, surveyed, ask, stock)
 	out := make([]Option, len(tries))
-	var wait sync.WaitGroup
-	gate := make(chan struct{}, runtime.GOMAXPROCS(0))
+	var g errgroup.Group
+	g.SetLimit(runtime.GOMAXPROCS(0))
 	for i, s := range tries {
-		wait.Add(1)
-		go func() {
-			defer wait.Done()
-			gate <- struct{}{}
-			defer func() { <-gate }()
+		g.Go(func() error {
 			out[i] = with.try(s)
-		}()
+			return nil
+		})
 	}
-	wait.Wait()
+	_ = g.Wait() // a section that cannot be tried says so in its option
 	out[0].Now = true
 	slices.SortStableFunc(out, func(a, b Option) int { return cmp.Compare(a.Mass, b.Mass) })
 	MarkLightest(out)

@@ -240,9 +240,12 @@ func (d Doc) Check() error {
 	if d.Schema > Schema {
 		return working.Refuse("/schema", "This frame is of a newer form (%d) than this program knows (%d).", d.Schema, Schema)
 	}
-	for name, n := range map[string]int{"points": len(d.Points), "members": len(d.Members), "plates": len(d.Plates), "supports": len(d.Supports), "loads": len(d.Loads), "copies": len(d.Copies)} {
-		if n > maxMany {
-			return working.Refuse("/"+name, "A frame holds up to %d %s.", maxMany, name)
+	for _, x := range []struct {
+		name string
+		n    int
+	}{{"points", len(d.Points)}, {"members", len(d.Members)}, {"plates", len(d.Plates)}, {"supports", len(d.Supports)}, {"loads", len(d.Loads)}, {"copies", len(d.Copies)}} {
+		if x.n > maxMany {
+			return working.Refuse("/"+x.name, "A frame holds up to %d %s.", maxMany, x.name)
 		}
 	}
 	seen := map[string]bool{}
@@ -276,10 +279,13 @@ func (d Doc) Check() error {
 		if m.Splice != nil {
 			add(working.Within(at+"/splice/at", "The splice's place", m.Splice.At, 0, maxSize, "mm"))
 		}
-		for name, e := range map[string]End{"a": m.A, "b": m.B} {
-			length(at+"/"+name+"/back", "The set-back", e.Back)
-			add(working.Within(at+"/"+name+"/gap", "The gap", e.Gap, 0, 100, "mm"))
-			add(working.Within(at+"/"+name+"/leg", "The fillet's leg", e.Leg, 0, 100, "mm"))
+		for _, x := range []struct {
+			name string
+			e    End
+		}{{"a", m.A}, {"b", m.B}} {
+			length(at+"/"+x.name+"/back", "The set-back", x.e.Back)
+			add(working.Within(at+"/"+x.name+"/gap", "The gap", x.e.Gap, 0, 100, "mm"))
+			add(working.Within(at+"/"+x.name+"/leg", "The fillet's leg", x.e.Leg, 0, 100, "mm"))
 		}
 	}
 	for i, c := range d.Copies {
@@ -294,8 +300,11 @@ func (d Doc) Check() error {
 	for i, p := range d.Plates {
 		at := fmt.Sprintf("/plates/%d", i)
 		add(once(at+"/id", p.ID))
-		for name, v := range map[string]float64{"width": p.Width, "height": p.Height, "thickness": p.Thickness, "hole": p.Hole, "margin": p.Margin, "leg": p.Leg} {
-			add(working.Within(at+"/"+name, "The plate's "+name, v, 0, 5000, "mm"))
+		for _, x := range []struct {
+			name string
+			v    float64
+		}{{"width", p.Width}, {"height", p.Height}, {"thickness", p.Thickness}, {"hole", p.Hole}, {"margin", p.Margin}, {"leg", p.Leg}} {
+			add(working.Within(at+"/"+x.name, "The plate's "+x.name, x.v, 0, 5000, "mm"))
 		}
 		add(working.Within(at+"/holes", "The number of holes", float64(p.Holes), 0, 100, ""))
 	}

@@ -1,10 +1,11 @@
 package member
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 	"math"
-	"sort"
+	"slices"
 
 	"warmanvil/core/frame"
 	"warmanvil/core/section"
@@ -125,7 +126,7 @@ func (b *Built) model(lands []Landing) (*model, error) {
 			continue
 		}
 		list := stops[i]
-		sort.Slice(list, func(a, b int) bool { return list[a].at < list[b].at })
+		slices.SortFunc(list, func(a, b stop) int { return cmp.Compare(a.at, b.at) })
 		list = append(append([]stop{{0, m.node[r.From]}}, list...), stop{r.length, m.node[r.To]})
 		for _, id := range []string{r.From, r.To} {
 			if n := m.node[id]; n == id {

@@ -116,13 +116,16 @@ func (w *weighing) modes(d Doc) (why string) {
 		if m.Hertz < 1.3*road {
 			t.Verdict, t.Says = strength.Tight, fmt.Sprintf("the road shakes it up to %.3g Hz: it will swing and tire. Stiffen it, or bring what it carries nearer.", road)
 		}
-		for name, rpm := range map[string]float64{"idle": d.Shakes.Idle, "under way": d.Shakes.Cruise} {
-			if rpm <= 0 || d.Shakes.Cylinders <= 0 {
+		for _, x := range []struct {
+			name string
+			rpm  float64
+		}{{"idle", d.Shakes.Idle}, {"under way", d.Shakes.Cruise}} {
+			if x.rpm <= 0 || d.Shakes.Cylinders <= 0 {
 				continue
 			}
-			fires := rpm / 60 * float64(d.Shakes.Cylinders) / 2
+			fires := x.rpm / 60 * float64(d.Shakes.Cylinders) / 2
 			if math.Abs(m.Hertz-fires) < .2*fires {
-				t.Verdict, t.Says = strength.Tight, fmt.Sprintf("the engine fires at %.3g Hz %s: within a fifth of it, it will hum.", fires, name)
+				t.Verdict, t.Says = strength.Tight, fmt.Sprintf("the engine fires at %.3g Hz %s: within a fifth of it, it will hum.", fires, x.name)
 			}
 		}
 		for _, j := range w.m.b.laid.joints {

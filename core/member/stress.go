@@ -4,14 +4,15 @@ import (
 	"fmt"
 	"math"
 	"runtime"
-	"sync"
-	"sync/atomic"
+	"slices"
 
 	"warmanvil/core/frame"
 	"warmanvil/core/section"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
+
+	"golang.org/x/sync/errgroup"
 )
 
 // mode is one way a frame may give way, asked of a solved case.
@@ -107,19 +108,19 @@ func (a *asking) stress(s frame.Station) (v shares) {
 func (w *weighing) members() (ledgers []strength.Ledger, list []strength.Check) {
 	n := len(w.m.b.runs)
 	w.held.Members = make([]MemberHeld, n)
-	var next atomic.Int64
-	var wait sync.WaitGroup
-	for range min(n, runtime.GOMAXPROCS(0)) {
-		wait.Go(func() {
-			cases := make([]answered, len(w.answers))
-			copy(cases, w.answers)
+	var g errgroup.Group
+	hands := min(n, runtime.GOMAXPROCS(0))
+	for first := range hands {
+		g.Go(func() error {
+			cases := slices.Clone(w.answers)
 			var room []frame.Station
-			for i := int(next.Add(1)) - 1; i < n; i = int(next.Add(1)) - 1 {
+			for i := first; i < n; i += hands {
 				w.held.Members[i], room = w.member(i, cases, room)
 			}
+			return nil
 		})
 	}
-	wait.Wait()
+	_ = g.Wait() // a member that cannot be asked says so itself
 	for i := range w.held.Members {
 		x := &w.held.Members[i]
 		ledgers = append(ledgers, memberLedgers(x.ID, x.Name)...)

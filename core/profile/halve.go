@@ -3,7 +3,7 @@ package profile
 import (
 	"errors"
 	"math"
-	"sort"
+	"slices"
 )
 
 // Half is one part of a loop that was cut in two by a line.
@@ -114,6 +114,6 @@ func crossings(v, w Vertex, n Point, at float64) (out []float64) {
 			out = append(out, share)
 		}
 	}
-	sort.Float64s(out)
+	slices.Sort(out)
 	return out
 }

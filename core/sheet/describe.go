@@ -1,9 +1,10 @@
 package sheet
 
 import (
+	"cmp"
 	"fmt"
 	"math"
-	"sort"
+	"slices"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
@@ -165,7 +166,7 @@ func (b *builder) ordinates(part *Part) Ordinates {
 }
 
 func (b *builder) marks(list []Ordinate, zero float64) []Ordinate {
-	sort.Slice(list, func(i, j int) bool { return list[i].At < list[j].At })
+	slices.SortFunc(list, func(a, b Ordinate) int { return cmp.Compare(a.At, b.At) })
 	out := list[:0]
 	for _, m := range list {
 		if n := len(out); n > 0 && math.Abs(out[n-1].At-m.At) < .01 {

@@ -1,9 +1,10 @@
 package sheet
 
 import (
+	"cmp"
 	"fmt"
 	"math"
-	"sort"
+	"slices"
 	"strconv"
 
 	"warmanvil/core/profile"
@@ -52,14 +53,14 @@ func (b *builder) edgeCuts(p *panel) {
 		for _, m := range middles {
 			made = append(made, cut{c, m - c.Width/2, m + c.Width/2})
 		}
-		sort.Slice(made, func(i, j int) bool { return made[i].from < made[j].from })
+		slices.SortFunc(made, func(a, b cut) int { return cmp.Compare(a.from, b.from) })
 		who.spot = &spot{p, p.point(e, (made[0].from+made[0].to)/2, 0)}
 		if why := b.cutRoom(p, e, made); why != "" {
 			b.stop("edge-cut-room", "Edges", who, fmt.Sprintf("%s has no room: %s. It is left out.", name, why))
 			continue
 		}
 		p.cuts[e] = append(p.cuts[e], made...)
-		sort.Slice(p.cuts[e], func(i, j int) bool { return p.cuts[e][i].from < p.cuts[e][j].from })
+		slices.SortFunc(p.cuts[e], func(a, b cut) int { return cmp.Compare(a.from, b.from) })
 	}
 }
 

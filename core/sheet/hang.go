@@ -4,7 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"math"
-	"sort"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -170,7 +170,7 @@ func (b *builder) join(p *panel) bool {
 		return false
 	}
 	parent.kids[e] = append(parent.kids[e], p)
-	sort.SliceStable(parent.kids[e], func(i, j int) bool { return parent.kids[e][i].at[0] < parent.kids[e][j].at[0] })
+	slices.SortStableFunc(parent.kids[e], func(a, b *panel) int { return cmp.Compare(a.at[0], b.at[0]) })
 	return true
 }
 

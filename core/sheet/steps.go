@@ -1,8 +1,10 @@
 package sheet
 
 import (
+	"cmp"
 	"fmt"
-	"sort"
+	"math"
+	"slices"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/working"
@@ -41,11 +43,11 @@ func (b *builder) steps(part *Part) []BendStep {
 		}
 		list = append(list, turn{p, d})
 	}
-	sort.SliceStable(list, func(i, j int) bool {
-		if list[i].depth != list[j].depth {
-			return list[i].depth > list[j].depth
+	slices.SortStableFunc(list, func(a, b turn) int {
+		if a.depth != b.depth || math.Abs(a.p.zone-b.p.zone) <= tiny {
+			return b.depth - a.depth
 		}
-		return list[i].p.zone < list[j].p.zone-tiny
+		return cmp.Compare(a.p.zone, b.p.zone)
 	})
 	lines := map[string]*BendLine{}
 	for i := range part.BendLines {

@@ -4,8 +4,6 @@ import (
 	"fmt"
 	"runtime"
 	"strings"
-	"sync"
-	"sync/atomic"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
@@ -13,6 +11,8 @@ import (
 	"warmanvil/core/strength"
 	"warmanvil/core/told"
 	"warmanvil/core/working"
+
+	"golang.org/x/sync/errgroup"
 )
 
 // Held is a mount's answer: the checks, what stands beside them, and the word.
@@ -100,16 +100,15 @@ func (s Site) Hold() Holding {
 
 // sideBySide does n things on all cores.
 func sideBySide(n int, do func(i int)) {
-	var wait sync.WaitGroup
-	var next atomic.Int64
-	for range min(n, runtime.GOMAXPROCS(0)) {
-		wait.Go(func() {
-			for i := int(next.Add(1)) - 1; i < n; i = int(next.Add(1)) - 1 {
-				do(i)
-			}
+	var g errgroup.Group
+	g.SetLimit(runtime.GOMAXPROCS(0))
+	for i := range n {
+		g.Go(func() error {
+			do(i)
+			return nil
 		})
 	}
-	wait.Wait()
+	_ = g.Wait() // what cannot be asked says so in its answer
 }
 
 func held(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string][]brief.FeetCase, why map[string]string) Held {

@@ -1,9 +1,10 @@
 package stock
 
 import (
+	"cmp"
 	"fmt"
 	"math"
-	"sort"
+	"slices"
 )
 
 // Family is a sheet gauge family: the same gauge number is a different
@@ -70,6 +71,6 @@ func GaugeTable(family Family) []Gauge {
 	for i, inch := range t.inches {
 		rows[i] = Gauge{t.first + i, inch, inch * 25.4}
 	}
-	sort.Slice(rows, func(i, j int) bool { return rows[i].Number < rows[j].Number })
+	slices.SortFunc(rows, func(a, b Gauge) int { return cmp.Compare(a.Number, b.Number) })
 	return rows
 }

@@ -3,9 +3,10 @@ package survey
 import (
 	"math"
 	"runtime"
-	"sync"
 
 	"warmanvil/core/solid"
+
+	"golang.org/x/sync/errgroup"
 )
 
 // Thing is something placed on the vehicle: a part, a device, a bolt.
@@ -44,24 +45,15 @@ func Clearances(things []Thing, spaces []Space, between float64) []Clearance {
 	made := make([]body, len(things))
 	rooms := make([][]body, len(spaces))
 	run := func(n int, f func(i int)) {
-		var next int
-		var mutex sync.Mutex
-		var done sync.WaitGroup
-		for range min(runtime.GOMAXPROCS(0), n) {
-			done.Go(func() {
-				for {
-					mutex.Lock()
-					i := next
-					next++
-					mutex.Unlock()
-					if i >= n {
-						return
-					}
-					f(i)
-				}
+		var g errgroup.Group
+		g.SetLimit(runtime.GOMAXPROCS(0))
+		for i := range n {
+			g.Go(func() error {
+				f(i)
+				return nil
 			})
 		}
-		done.Wait()
+		_ = g.Wait() // measuring cannot fail
 	}
 	run(len(things)+len(spaces), func(i int) {
 		if i < len(things) {

@@ -65,9 +65,12 @@ func Levels(in LevelInput) (LevelResult, error) {
 			return LevelResult{}, err
 		}
 	}
-	for path, s := range map[string]*Slope{"/floor": in.Floor, "/wanted": in.Wanted} {
-		if s != nil {
-			if err := working.First(working.Within(path+"/pitch", "The pitch", s.Pitch, -60, 60, "°"), working.Within(path+"/roll", "The roll", s.Roll, -60, 60, "°")); err != nil {
+	for _, x := range []struct {
+		path string
+		s    *Slope
+	}{{"/floor", in.Floor}, {"/wanted", in.Wanted}} {
+		if x.s != nil {
+			if err := working.First(working.Within(x.path+"/pitch", "The pitch", x.s.Pitch, -60, 60, "°"), working.Within(x.path+"/roll", "The roll", x.s.Roll, -60, 60, "°")); err != nil {
 				return LevelResult{}, err
 			}
 		}

@@ -255,9 +255,12 @@ func (s Space) Check(path string) error {
 }
 
 func (s Shape) check(path string) error {
-	for name, v := range map[string][3]float64{"at": s.At, "to": s.To, "axis": s.Axis, "start": s.Start, "travel": s.Travel} {
-		for i, x := range v {
-			if err := working.Within(fmt.Sprintf("%s/%s/%d", path, name, i), "The place", x, -1e5, 1e5, "mm"); err != nil {
+	for _, x := range []struct {
+		name string
+		v    [3]float64
+	}{{"at", s.At}, {"to", s.To}, {"axis", s.Axis}, {"start", s.Start}, {"travel", s.Travel}} {
+		for i, v := range x.v {
+			if err := working.Within(fmt.Sprintf("%s/%s/%d", path, x.name, i), "The place", v, -1e5, 1e5, "mm"); err != nil {
 				return err
 			}
 		}

@@ -39,9 +39,12 @@ func Square(in SquareInput) (SquareResult, error) {
 		return SquareResult{}, err
 	}
 	a, b, p, q := in.Length, in.Width, in.LeftToRight, in.RightToLeft
-	for path, d := range map[string]float64{"/leftToRight": p, "/rightToLeft": q} {
-		if d >= a+b || d <= math.Abs(a-b) {
-			return SquareResult{}, working.Refuse(path, "A diagonal of %.4g mm cannot close with sides of %.4g and %.4g mm: one of them is misread.", d, a, b)
+	for _, x := range []struct {
+		path string
+		d    float64
+	}{{"/leftToRight", p}, {"/rightToLeft", q}} {
+		if x.d >= a+b || x.d <= math.Abs(a-b) {
+			return SquareResult{}, working.Refuse(x.path, "A diagonal of %.4g mm cannot close with sides of %.4g and %.4g mm: one of them is misread.", x.d, a, b)
 		}
 	}
 	// With the rear side fixed, the front pushed right by s lengthens the

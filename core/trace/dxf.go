@@ -3,7 +3,7 @@ package trace
 import (
 	"bytes"
 	"fmt"
-	"sort"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -210,7 +210,7 @@ func (r *dxfReader) finish() {
 		for kind, n := range r.odd {
 			words = append(words, fmt.Sprintf("%d %s", n, strings.ToLower(kind)))
 		}
-		sort.Strings(words)
+		slices.Sort(words)
 		if len(words) > 8 {
 			words = append(words[:8], "and more")
 		}

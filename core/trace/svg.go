@@ -6,7 +6,7 @@ import (
 	"fmt"
 	"io"
 	"math"
-	"sort"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -99,7 +99,7 @@ func readSVG(data []byte) (*Drawing, error) {
 		for kind, n := range r.odd {
 			words = append(words, fmt.Sprintf("%d %s", n, kind))
 		}
-		sort.Strings(words)
+		slices.Sort(words)
 		r.d.say(working.Note, "left-out", "Drawing", "", nil, "Left out, because they are no lines to cut: "+strings.Join(words, ", ")+". Turn words and repeated shapes into paths to keep them.")
 	}
 	if r.d.UnitsToMM == nil {

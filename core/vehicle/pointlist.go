@@ -139,12 +139,15 @@ func pointIn(row []string, column map[string]int, scale map[string]float64) (p S
 		}
 		by = k
 	}
-	for key, to := range map[string]*survey.Reading{"x": &p.X, "y": &p.Y, "z": &p.Z} {
-		v, err := strconv.ParseFloat(get(key), 64)
-		if err != nil || math.IsNaN(v) || math.Abs(v*scale[key]) > maxOffset {
-			return p, fmt.Sprintf("%s is %q, which is not a length within %.0f m", key, get(key), maxOffset/1000)
+	for _, x := range []struct {
+		key string
+		to  *survey.Reading
+	}{{"x", &p.X}, {"y", &p.Y}, {"z", &p.Z}} {
+		v, err := strconv.ParseFloat(get(x.key), 64)
+		if err != nil || math.IsNaN(v) || math.Abs(v*scale[x.key]) > maxOffset {
+			return p, fmt.Sprintf("%s is %q, which is not a length within %.0f m", x.key, get(x.key), maxOffset/1000)
 		}
-		*to = survey.Reading{Values: []float64{v * scale[key]}, Instrument: by, Trust: string(brief.Copied)}
+		*x.to = survey.Reading{Values: []float64{v * scale[x.key]}, Instrument: by, Trust: string(brief.Copied)}
 	}
 	if t := get("size"); t != "" {
 		v, err := strconv.ParseFloat(t, 64)

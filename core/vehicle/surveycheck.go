@@ -2,6 +2,8 @@ package vehicle
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/survey"
@@ -16,13 +18,16 @@ func (s Survey) Check() error {
 	if s.Schema > SurveySchema {
 		return working.Refuse("/schema", "This survey is of a newer form (%d) than this program knows (%d).", s.Schema, SurveySchema)
 	}
-	for path, n := range map[string]int{"/points": len(s.Points), "/maps": len(s.Maps), "/levels": len(s.Levels), "/slopes": len(s.Slopes), "/squares": len(s.Squares), "/sides": len(s.Sides), "/gaps": len(s.Gaps),
-		"/measures": len(s.Measures), "/spaces": len(s.Spaces), "/placed": len(s.Placed), "/drillings": len(s.Drillings), "/follows": len(s.Follows), "/stacks": len(s.Stacks), "/fits": len(s.Fits), "/checks": len(s.Checks)} {
-		if n > brief.MaxList {
-			return working.Refuse(path, "This list holds up to %d.", brief.MaxList)
+	for _, x := range []struct {
+		path string
+		n    int
+	}{{"/points", len(s.Points)}, {"/maps", len(s.Maps)}, {"/levels", len(s.Levels)}, {"/slopes", len(s.Slopes)}, {"/squares", len(s.Squares)}, {"/sides", len(s.Sides)}, {"/gaps", len(s.Gaps)}, {"/measures", len(s.Measures)}, {"/spaces", len(s.Spaces)}, {"/placed", len(s.Placed)}, {"/drillings", len(s.Drillings)}, {"/follows", len(s.Follows)}, {"/stacks", len(s.Stacks)}, {"/fits", len(s.Fits)}, {"/checks", len(s.Checks)}} {
+		if x.n > brief.MaxList {
+			return working.Refuse(x.path, "This list holds up to %d.", brief.MaxList)
 		}
 	}
-	for name, v := range s.Shop {
+	for _, name := range slices.Sorted(maps.Keys(s.Shop)) {
+		v := s.Shop[name]
 		if _, known := survey.Uncertainty[name]; !known {
 			return working.Refuse("/instruments", "There is no instrument %q.", string(name))
 		}
@@ -100,9 +105,12 @@ func (s Survey) checkNames() error {
 			return working.Refuse(n.path+"/name", "A name holds up to %d characters.", brief.MaxName)
 		}
 	}
-	for path, text := range map[string]string{"/datum/origin": s.Datum.Origin, "/datum/forward": s.Datum.Forward, "/datum/up": s.Datum.Up} {
-		if len([]rune(text)) > brief.MaxText {
-			return working.Refuse(path, "Texts hold up to %d characters.", brief.MaxText)
+	for _, x := range []struct {
+		path string
+		text string
+	}{{"/datum/origin", s.Datum.Origin}, {"/datum/forward", s.Datum.Forward}, {"/datum/up", s.Datum.Up}} {
+		if len([]rune(x.text)) > brief.MaxText {
+			return working.Refuse(x.path, "Texts hold up to %d characters.", brief.MaxText)
 		}
 	}
 	return nil

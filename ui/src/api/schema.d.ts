@@ -9047,6 +9047,8 @@ export interface components {
             rivets: components["schemas"]["Rivet"][];
             /** @description accelerations by use; shop practice, to be changed */
             roads: components["schemas"]["RoadView"][];
+            /** @description what a bolt may be screwed into */
+            threaded: components["schemas"]["Threaded"][];
             threads: components["schemas"]["Thread"][];
         };
         StrengthCheck: {
@@ -9667,6 +9669,15 @@ export interface components {
              * @description mm
              */
             tapDrill: number;
+        };
+        Threaded: {
+            name: string;
+            source: string;
+            /**
+             * Format: double
+             * @description MPa, minimum
+             */
+            tensile: number;
         };
         Told: {
             /** @description what to mind in the brief */

@@ -5,12 +5,13 @@ import { words } from '@/api/client'
 import { fetchFile } from '@/api/file'
 import { at } from '@/api/pointer'
 import { useStock } from '@/api/queries'
+import { useAmounts } from '@/kit/amounts'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import type { Style } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
 import WorkingCard from '@/kit/WorkingCard.vue'
-import type { Calculation } from './calculation'
+import type { Calculation, Field } from './calculation'
 import KeepInJob from './KeepInJob.vue'
 import PlaceList from './PlaceList.vue'
 import QuickSketch from './QuickSketch.vue'
@@ -44,13 +45,30 @@ const { answer, faults, trouble } = useAnswer(props.calculation.name, () => {
   return request.value
 })
 const fault = (key: string) => faults.value.find((f) => f.path === `/${key}`)?.message
-const choices = (kind: string) =>
-  kind === 'thread'
-    ? (stock.value?.threads ?? []).map((t) => ({
-        value: `${t.system} ${t.size} ${t.pitch}`,
-        text: `${t.size}${t.system === 'inch' ? '-' : ' × '}${t.pitch}`,
-      }))
-    : [...new Set((stock.value?.grades ?? []).map((g) => g.name))].map((g) => ({ value: g, text: g }))
+const { stress } = useAmounts(() => props.lengths.unit !== 'mm')
+const bolted = computed(() => {
+  const list = stock.value?.grades ?? []
+  // Where a class is weaker in large sizes, it says for which.
+  return list.map((g) => {
+    const rows = list.filter((o) => o.name === g.name)
+    const size = rows.length < 2 ? '' : g === rows[0] ? ` to ${mm(g.upTo)}` : ` over ${mm(g.from)}`
+    return { name: g.name + size, tensile: g.tensile, key: g.name }
+  })
+})
+const mm = (d: number) => (props.lengths.unit === 'mm' ? `${+d.toFixed(1)} mm` : `${+(d / 25.4).toFixed(3)} in`)
+function choices(f: Field) {
+  if (f.kind === 'thread')
+    return (stock.value?.threads ?? []).map((t) => ({
+      value: `${t.system} ${t.size} ${t.pitch}`,
+      text: `${t.size}${t.system === 'inch' ? '-' : ' × '}${t.pitch}`,
+    }))
+  if (f.kind === 'strength')
+    return (f.of === 'bolts' ? bolted.value : (stock.value?.threaded ?? []).map((t) => ({ ...t, key: t.name }))).map((t) => ({
+      value: `${t.key} ${t.tensile}`,
+      text: `${t.name}, ${stress(t.tensile)}`,
+    }))
+  return [...new Set((stock.value?.grades ?? []).map((g) => g.name))].map((g) => ({ value: g, text: g }))
+}
 const stray = computed(() =>
   faults.value.some((f) => props.calculation.fields.some((x) => f.path === `/${x.key}`)) ? '' : trouble.value,
 )
@@ -95,9 +113,9 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           @update:model-value="(v) => (values[f.key] = v)"
         />
         <PickOne
-          v-else-if="f.kind === 'thread' || f.kind === 'grade'"
+          v-else-if="f.kind === 'thread' || f.kind === 'grade' || f.kind === 'strength'"
           :label="f.label"
-          :choices="choices(f.kind)"
+          :choices="choices(f)"
           :model-value="String(values[f.key])"
           @update:model-value="(v) => (values[f.key] = v)"
         />

@@ -28,26 +28,8 @@ const plies: Field = {
   axes: ['thickness', 'gives way by'],
 }
 const stacked = (v: unknown) => rows(v).map(([thickness, squash]) => ({ thickness, squash: squash || undefined }))
-/** Least tensile strength of bolts, MPa, by class. */
-const bolts = [
-  { value: '400', text: 'class 4.6, 400 MPa' },
-  { value: '800', text: 'class 8.8, 800 MPa' },
-  { value: '1040', text: 'class 10.9, 1040 MPa' },
-  { value: '1220', text: 'class 12.9, 1220 MPa' },
-  { value: '827', text: 'SAE grade 5, 827 MPa' },
-  { value: '1034', text: 'SAE grade 8, 1034 MPa' },
-  { value: '700', text: 'stainless A2-70, 700 MPa' },
-]
-/** Tensile strength of what is threaded, MPa, by its common name. */
-const threaded = [
-  { value: '360', text: 'mild steel, 360 MPa' },
-  { value: '400', text: 'steel A36, 400 MPa' },
-  { value: '800', text: 'nut of class 8, 800 MPa' },
-  { value: '310', text: 'aluminium 6061-T6, 310 MPa' },
-  { value: '210', text: 'aluminium 5052, 210 MPa' },
-  { value: '500', text: 'stainless A2, 500 MPa' },
-  { value: '200', text: 'grey cast iron, 200 MPa' },
-]
+/** The strength that stands at the end of a served choice. */
+const strength = (v: unknown) => Number(String(v).split(' ').at(-1))
 
 /** A wide plate square to the bolt, 20 mm thick from a height on. */
 const slab = (name: string, from: number) => ({ name, low: [-600, -600, from], high: [600, 600, from + 20] })
@@ -101,14 +83,14 @@ export const fasteningCalculations: Calculation[] = [
     fields: [
       L('diameter', 'Diameter', 10, { letter: 'd' }),
       L('pitch', 'Pitch, thread to thread', 1.5, { letter: 'P', note: 'of inch threads 1/16 and so on' }),
-      { key: 'boltTensile', label: 'Bolt', kind: 'choice', start: '800', choices: bolts },
-      { key: 'nutTensile', label: 'Screwed into', kind: 'choice', start: '360', choices: threaded },
+      { key: 'boltTensile', label: 'Bolt', kind: 'strength', start: '8.8 800', of: 'bolts' },
+      { key: 'nutTensile', label: 'Screwed into', kind: 'strength', start: 'Structural steel S235JR 360', of: 'threaded' },
     ],
     request: (v) => ({
       diameter: v.diameter,
       pitch: v.pitch,
-      boltTensile: Number(v.boltTensile),
-      nutTensile: Number(v.nutTensile),
+      boltTensile: strength(v.boltTensile),
+      nutTensile: strength(v.nutTensile),
     }),
     results: [
       { key: 'length', label: 'Screw it in at least', kind: 'length', lead: true },
