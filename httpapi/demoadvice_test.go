@@ -1,7 +1,6 @@
 package httpapi_test
 
 import (
-	"fmt"
 	"testing"
 
 	"warmanvil/core/brief"
@@ -158,7 +157,7 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 			}
 		}
 	}
-	t.Log(fmt.Sprintf("%d fixes, %d changes of brackets, %d of joints", fixes, brackets, joints))
+	t.Logf("%d fixes, %d changes of brackets, %d of joints", fixes, brackets, joints)
 	if fixes == 0 || brackets == 0 || joints == 0 {
 		t.Errorf("%d fixes, %d changes of brackets, %d of joints were taken", fixes, brackets, joints)
 	}

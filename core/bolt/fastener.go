@@ -33,11 +33,11 @@ func (in FastenerInput) find() (stock.Thread, stock.Grade, error) {
 	if in.System != stock.Inch && in.System != stock.Metric {
 		return stock.Thread{}, stock.Grade{}, working.Refuse("/system", "The system is inch or metric, not %q.", in.System)
 	}
-	t, err := stock.FindThread(in.System, in.Size, 0)
-	if err != nil {
+	if _, err := stock.FindThread(in.System, in.Size, 0); err != nil {
 		return stock.Thread{}, stock.Grade{}, working.Refuse("/size", "%v.", err)
 	}
-	if t, err = stock.FindThread(in.System, in.Size, in.Pitch); err != nil {
+	t, err := stock.FindThread(in.System, in.Size, in.Pitch)
+	if err != nil {
 		return stock.Thread{}, stock.Grade{}, working.Refuse("/pitch", "%v.", err)
 	}
 	g, err := stock.FindGrade(t, in.Grade)

@@ -35,7 +35,6 @@ func (j *joint) hold() {
 // close sets the checks against what must be answered.
 func (j *joint) close(checks []strength.Check, ledgers []strength.Ledger) {
 	if ledgers == nil {
-		ledgers = []strength.Ledger{}
 		j.out.Checks, j.out.Verdict = checks, strength.Worst(checks)
 		return
 	}

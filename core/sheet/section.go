@@ -110,7 +110,8 @@ func (c *cutter) section() Section {
 	for _, p := range slices.Backward(c.left) {
 		c.flange(p)
 	}
-	hi, lo := start.Dot(way), math.Inf(1)
+	hi := start.Dot(way)
+	var lo float64
 	if c.over >= 0 {
 		far, _, _, _ := base.edge(c.over)
 		lo = far.Dot(way)

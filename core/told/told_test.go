@@ -1,6 +1,7 @@
 package told
 
 import (
+	"math"
 	"testing"
 
 	"warmanvil/core/quantity"
@@ -32,7 +33,7 @@ func TestLengths(t *testing.T) {
 	is(t, "half a millimetre", inches.Fine(.5), "0.0197 in")
 	is(t, "from to", metric.Span(10, 12.5), "10.0 – 12.5 mm")
 	is(t, "a place", metric.Place(solid.Vector{1, -2, 3.5}), "1.0 mm forward, -2.0 mm left, 3.5 mm up")
-	is(t, "an angle", metric.Degrees(-0.0), "0.00°")
+	is(t, "an angle", metric.Degrees(math.Copysign(0, -1)), "0.00°")
 	is(t, "past what can be written", metric.MM(1e12), "1000000000000.0 mm")
 }
 

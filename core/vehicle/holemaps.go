@@ -8,7 +8,6 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/hole"
-	"warmanvil/core/profile"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
 	"warmanvil/core/told"
@@ -228,13 +227,4 @@ func (l *Locator) PlaceMap(m *HoleMap) {
 			t.Findings = append(t.Findings, working.Finding{Code: "tilt", Severity: working.Mind, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf("The surveyed points of holes 1 and 2 stand %s out of the wall from each other: it does not face straight, or one is off.", l.Pen.MM(out))})
 		}
 	}
-}
-
-// flat answers a map's holes in the plane, nil when there is none.
-func (t *MapTold) flat() []profile.Point {
-	var out []profile.Point
-	for _, h := range t.Holes {
-		out = append(out, profile.Point{X: h.X, Y: h.Y})
-	}
-	return out
 }

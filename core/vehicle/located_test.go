@@ -120,7 +120,7 @@ func TestTrustAndGaps(t *testing.T) {
 			t.Errorf("%s: %+v, want %q", id, p.Why, want)
 		}
 	}
-	if l.At("c") != l.At("c") {
+	if first, again := l.At("c"), l.At("c"); first != again {
 		t.Error("a point is worked out twice")
 	}
 }

@@ -72,8 +72,7 @@ const when = (iso: string) =>
       <li v-for="r in list" :key="r.number">
         <span class="num">r{{ r.number }}</span>
         <span
-          >{{ r.summary }}
-          <span class="soft small">{{ r.who ? `${r.who}, ` : '' }}{{ when(r.created) }}</span></span
+          >{{ r.summary }} <span class="soft small">{{ r.who ? `${r.who}, ` : '' }}{{ when(r.created) }}</span></span
         >
         <span v-if="r.number === open.view.value?.revision" class="soft">stands now</span>
         <span v-else class="row">

@@ -47,11 +47,10 @@ export function reach<K extends Kind>(kind: K) {
       take(api.POST(`${at}/${way}`, { params: { ...of(id), ...made({ revision }) } })) as Promise<unknown> as Answer,
     revisions: (id: string) => take(api.GET(`${at}/revisions`, { params: of(id) })),
     revision: (id: string, number: number) =>
-      take(api.GET(`${at}/revisions/{number}`, { params: { path: { id, number: String(number) } } })) as Promise<unknown> as Promise<
-        State<K>
-      >,
+      take(
+        api.GET(`${at}/revisions/{number}`, { params: { path: { id, number: String(number) } } }),
+      ) as Promise<unknown> as Promise<State<K>>,
     since: (id: string, number: number) =>
       take(api.GET(`${at}/revisions/{number}/since`, { params: { path: { id, number: String(number) } } })),
   }
 }
-

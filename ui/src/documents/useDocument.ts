@@ -218,7 +218,8 @@ export function useDocument<K extends Kind>(
       opt.drawn?.()
       opt.after?.(got)
     } catch (e) {
-      wrong.value = e instanceof Refused && e.status === 412 ? 'Somebody changed it meanwhile: what is here is theirs now.' : words(e)
+      wrong.value =
+        e instanceof Refused && e.status === 412 ? 'Somebody changed it meanwhile: what is here is theirs now.' : words(e)
       void refetch()
     }
   }

@@ -164,21 +164,10 @@ function askName(job: JobView) {
       </template>
     </DialogBox>
     <DialogBox :show="asking === 'rename'" title="Rename the job" @close="asking = ''">
-      <TextField
-        v-model="jobName"
-        label="Name of the job"
-        :wrong="wrong"
-        @enter="rename(renaming!)"
-      />
+      <TextField v-model="jobName" label="Name of the job" :wrong="wrong" @enter="rename(renaming!)" />
       <template #actions>
         <button type="button" class="press" @click="asking = ''">Not now</button>
-        <button
-          type="button"
-          class="press main"
-          @click="rename(renaming!)"
-        >
-          Rename
-        </button>
+        <button type="button" class="press main" @click="rename(renaming!)">Rename</button>
       </template>
     </DialogBox>
   </div>

@@ -73,10 +73,7 @@ watch(
   () => bench.part.value?.built.value,
   (b) => (rail.stops = b?.findings.filter((f) => f.severity === 'stop' && !f.setAside).length ?? 0),
 )
-const unbind = [
-  bind('alt+arrowdown', 'next size', () => bench.walk(1)),
-  bind('alt+arrowup', 'size before', () => bench.walk(-1)),
-]
+const unbind = [bind('alt+arrowdown', 'next size', () => bench.walk(1)), bind('alt+arrowup', 'size before', () => bench.walk(-1))]
 onScopeDispose(() => unbind.forEach((f) => f()))
 const open = computed(() => bench.part.value)
 watch([drawing, open], ([d, part]) => {

@@ -1,7 +1,18 @@
 // One part on the bench: its recipe as edited here and what the server says about it.
 // Every change is drawn at once; keeping and saving are those of every document.
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { api, type Body, type BuildRequest, type Fix, type Part, type Subject, type Survey, Refused, take, words } from '@/api/client'
+import {
+  api,
+  type Body,
+  type BuildRequest,
+  type Fix,
+  type Part,
+  type Subject,
+  type Survey,
+  Refused,
+  take,
+  words,
+} from '@/api/client'
 import { at, put } from '@/api/pointer'
 import { queryClient, refreshJobs } from '@/api/queries'
 import { pause } from '@/body/pace'
@@ -127,7 +138,8 @@ export function usePart(id: string, style: () => BuildStyle) {
   }
 
   const recipe = computed(() => state.value?.recipe)
-  const set = (path: string, value: unknown) => state.value && change({ recipe: put(plain(state.value.recipe), path, value) }, path)
+  const set = (path: string, value: unknown) =>
+    state.value && change({ recipe: put(plain(state.value.recipe), path, value) }, path)
   const get = (path: string) => at(state.value?.recipe, path)
   function apply(fix: Fix) {
     let r = plain(state.value!.recipe)
