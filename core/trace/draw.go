@@ -23,6 +23,19 @@ func (r *dxfReader) drawn(list, later []entity) ([]entity, error) {
 	return later, nil
 }
 
+// radius answers that of a circle or arc; one of no size is left out, one that is
+// negative counts as it would be drawn, and both are said.
+func (r *dxfReader) radius(e *entity) (radius float64, drawn bool) {
+	radius = e.first(40, 0)
+	switch {
+	case radius == 0:
+		r.points++
+	case radius < 0:
+		r.turned++
+	}
+	return math.Abs(radius), radius != 0
+}
+
 // draw puts an entity into the drawing through a block's map.
 func (r *dxfReader) draw(e *entity, m affine, byBlock string) error {
 	name := e.layer
@@ -47,9 +60,17 @@ func (r *dxfReader) draw(e *entity, m affine, byBlock string) error {
 	case "LINE":
 		return r.d.put(m, Curve{A: e.point(10), B: e.point(11), Layer: layer}, tol)
 	case "CIRCLE":
-		return r.d.put(m, Curve{A: e.point(10), Bulge: math.Abs(e.first(40, 0)), Circle: true, Layer: layer}, tol)
+		radius, drawn := r.radius(e)
+		if !drawn {
+			return nil
+		}
+		return r.d.put(m, Curve{A: e.point(10), Bulge: radius, Circle: true, Layer: layer}, tol)
 	case "ARC":
-		c, radius := e.point(10), math.Abs(e.first(40, 0))
+		c := e.point(10)
+		radius, drawn := r.radius(e)
+		if !drawn {
+			return nil
+		}
 		from, to := e.first(50, 0)*math.Pi/180, e.first(51, 0)*math.Pi/180
 		turn := math.Mod(to-from, 2*math.Pi)
 		if turn <= 1e-12 {

@@ -31,6 +31,8 @@ type dxfReader struct {
 	inserts int
 	raised  int // entities off the plane
 	fits    int // splines known by their fit points alone
+	points  int // circles and arcs of no radius
+	turned  int // and of a negative one
 	nodes   int
 	names   map[string]string // layers' and blocks' names, once each
 	spare   []group           // room for the next entity's groups
@@ -50,7 +52,7 @@ func readDXF(data []byte) (*Drawing, error) {
 	p := &pairs{rest: data}
 	var pending, later []entity // a polyline waits for its vertices; inserts for blocks that come after them
 	section := ""
-	sections := 0
+	sections, ended := 0, false
 	for {
 		ok, err := p.next()
 		if err != nil {
@@ -77,6 +79,7 @@ func readDXF(data []byte) (*Drawing, error) {
 		case "ENDSEC":
 			section = ""
 		case "EOF":
+			ended = true
 		case "LAYER":
 			if section == "TABLES" {
 				if err := r.layerRow(p); err != nil {
@@ -117,6 +120,9 @@ func readDXF(data []byte) (*Drawing, error) {
 		}
 	}
 	r.finish()
+	if !ended {
+		r.d.say(working.Mind, "cut-off", "File", "", nil, "The file has no end mark: it may have been cut off on its way, and lines be missing. Hold it against the original.")
+	}
 	return r.d, nil
 }
 
@@ -218,6 +224,12 @@ func (r *dxfReader) finish() {
 	}
 	if r.raised > 0 {
 		d.say(working.Mind, "not-flat", "Drawing", "", nil, fmt.Sprintf("%d entities do not lie flat: their height was left out.", r.raised))
+	}
+	if r.points > 0 {
+		d.say(working.Mind, "no-radius", "Curves", "", nil, fmt.Sprintf("%d circles or arcs have no radius: they are left out. Say their size where it was drawn, or put the holes in by hand.", r.points))
+	}
+	if r.turned > 0 {
+		d.say(working.Mind, "turned-radius", "Curves", "", nil, fmt.Sprintf("%d circles or arcs have a negative radius: its size was taken. Hold them against the original.", r.turned))
 	}
 	if r.fits > 0 {
 		d.say(working.Mind, "fit-points", "Curves", "", nil, fmt.Sprintf("%d splines are known by the points they run through alone: a smooth line through these was drawn; hold it against the original.", r.fits))

@@ -35,8 +35,9 @@ type Loop struct {
 	Holds   bool // another loop lies in it
 	Centre  profile.Point
 	Radius  float64
-	flat    []profile.Point
+	flat    []profile.Point // empty of a plain circle
 	box     profile.Bounds
+	area    float64
 }
 
 // Chain is what stays open: its ends.

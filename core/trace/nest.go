@@ -13,13 +13,18 @@ import (
 // nest finds which loops lie in which, adds their areas up, and looks for loops
 // that cross themselves.
 func (t *Traced) nest() {
-	slices.SortStableFunc(t.Loops, func(a, b Loop) int { return cmp.Compare(b.Outline.Area(), a.Outline.Area()) })
+	for i := range t.Loops {
+		t.Loops[i].area = t.Loops[i].Outline.Area()
+	}
+	slices.SortStableFunc(t.Loops, func(a, b Loop) int { return cmp.Compare(b.area, a.area) })
 	whole := profile.Empty()
 	for i := range t.Loops {
 		l := &t.Loops[i]
 		l.box = l.Outline.Bounds()
 		w, h := l.box.Size()
-		l.flat = l.Outline.Flatten(math.Max(math.Hypot(w, h)/5000, 1e-12))
+		if !l.plain() {
+			l.flat = l.Outline.Flatten(math.Max(math.Hypot(w, h)/5000, 1e-12))
+		}
 		whole.Include(l.box.Min)
 		whole.Include(l.box.Max)
 	}
@@ -36,9 +41,8 @@ func (t *Traced) nest() {
 	var wide []int32 // that touch many cells
 	for i := range t.Loops {
 		l := &t.Loops[i]
-		p := l.flat[0]
+		p := l.third(0)
 		at := index(p.Y, whole.Min.Y, h)*cells + index(p.X, whole.Min.X, w)
-		area := l.Outline.Area()
 		for k := range len(wide) + len(grid[at]) {
 			o := &t.Loops[pick(wide, grid[at], k)]
 			if p.X < o.box.Min.X || p.X > o.box.Max.X || p.Y < o.box.Min.Y || p.Y > o.box.Max.Y {
@@ -50,12 +54,12 @@ func (t *Traced) nest() {
 			}
 		}
 		if l.Depth%2 == 0 {
-			t.Net += area
+			t.Net += l.area
 		} else {
-			t.Net -= area
+			t.Net -= l.area
 		}
 		if l.Depth == 0 {
-			t.Outer += area
+			t.Outer += l.area
 		}
 		x0, x1 := index(l.box.Min.X, whole.Min.X, w), index(l.box.Max.X, whole.Min.X, w)
 		y0, y1 := index(l.box.Min.Y, whole.Min.Y, h), index(l.box.Max.Y, whole.Min.Y, h)
@@ -67,6 +71,9 @@ func (t *Traced) nest() {
 					grid[y*cells+x] = append(grid[y*cells+x], int32(i))
 				}
 			}
+		}
+		if l.plain() {
+			continue // a circle does not cross itself
 		}
 		if p, crosses := profile.Crossing(l.flat); crosses {
 			t.Crossed = append(t.Crossed, p)
@@ -88,13 +95,28 @@ func pick(a, b []int32, k int) int32 {
 // farthest from the outline among a few, since corners may touch.
 func (l *Loop) holds(o *Loop) bool {
 	if l.Round {
-		return o.flat[0].Sub(l.Centre).Len() < l.Radius
+		return o.third(0).Sub(l.Centre).Len() < l.Radius
 	}
-	in, n := 0, min(len(o.flat), 3)
+	in, n := 0, 3
+	if !o.plain() {
+		n = min(len(o.flat), 3)
+	}
 	for k := range n {
-		if profile.Inside(o.flat[k*len(o.flat)/n], l.flat) {
+		if profile.Inside(o.third(k), l.flat) {
 			in++
 		}
 	}
 	return 2*in > n
+}
+
+// plain tells a circle drawn as one: there may be very many, and its points are known.
+func (l *Loop) plain() bool { return l.Round && len(l.Outline) == 2 }
+
+// third answers one of three places spread over the outline, of fewer corners one of them.
+func (l *Loop) third(k int) profile.Point {
+	if l.plain() {
+		s, c := math.Sincos(math.Pi + float64(k)*2*math.Pi/3)
+		return l.Centre.Add(profile.Point{X: l.Radius * c, Y: l.Radius * s})
+	}
+	return l.flat[k*len(l.flat)/min(len(l.flat), 3)]
 }

@@ -340,3 +340,42 @@ func FuzzRead(f *testing.F) {
 		}
 	})
 }
+
+// A file that is cut off, and circles of no or a negative radius, are read and said.
+func TestDoubtfulFilesAreSaid(t *testing.T) {
+	dxf := func(end string, entities ...string) []byte {
+		return []byte("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n4\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n" + strings.Join(entities, "") + "0\nENDSEC\n" + end)
+	}
+	circle := func(r string) string { return "0\nCIRCLE\n8\n0\n10\n5\n20\n5\n40\n" + r + "\n" }
+	arc := func(r string) string { return "0\nARC\n8\n0\n10\n50\n20\n5\n40\n" + r + "\n50\n0\n51\n90\n" }
+	for name, c := range map[string]struct {
+		raw    []byte
+		code   string
+		curves int
+	}{
+		"whole":            {dxf("0\nEOF\n", circle("3")), "", 1},
+		"no end mark":      {dxf("", circle("3")), "cut-off", 1},
+		"in the entities":  {[]byte(strings.TrimSuffix(string(dxf("", circle("3"))), "0\nENDSEC\n")), "cut-off", 1},
+		"no radius":        {dxf("0\nEOF\n", circle("3"), circle("0")), "no-radius", 1},
+		"an arc of none":   {dxf("0\nEOF\n", circle("3"), arc("0")), "no-radius", 1},
+		"radius left out":  {dxf("0\nEOF\n", circle("3"), "0\nCIRCLE\n8\n0\n10\n5\n20\n5\n"), "no-radius", 1},
+		"negative":         {dxf("0\nEOF\n", circle("-3")), "turned-radius", 1},
+		"an arc, negative": {dxf("0\nEOF\n", arc("-3")), "turned-radius", 2},
+	} {
+		t.Run(name, func(t *testing.T) {
+			d, err := Read("x.dxf", c.raw)
+			if err != nil {
+				t.Fatal(err)
+			}
+			said := []string{}
+			for _, f := range d.Findings {
+				if f.Code == "cut-off" || f.Code == "no-radius" || f.Code == "turned-radius" {
+					said = append(said, f.Code)
+				}
+			}
+			if strings.Join(said, " ") != c.code || len(d.Curves) != c.curves {
+				t.Errorf("says %q of %d curves, want %q of %d", said, len(d.Curves), c.code, c.curves)
+			}
+		})
+	}
+}
