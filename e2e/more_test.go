@@ -194,7 +194,7 @@ func TestServerAway(t *testing.T) {
 	p.saved()
 	a.away.Store(true)
 	p.size("/base/length", "65")
-	p.see("kept here, server away")
+	p.see("waiting for the server")
 	a.away.Store(false)
 	p.do(chromedp.Navigate("about:blank"))
 	p.goTo("/jobs/" + job + "/shape/" + part) // the page is opened anew, the server is back

@@ -70,8 +70,8 @@ export function useDocument<K extends Kind>(
       entry.goesOn()
       clash.value = undefined
       joined.value = []
-      adopt(got)
       const draft = draftOf(id)
+      adopt(got)
       drafted.value = !!draft
       if (draft) {
         doc.value = draft.doc
