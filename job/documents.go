@@ -34,7 +34,7 @@ func (c *Clash) Unwrap() error { return ErrConflict }
 // Saved is a document as it stands after a save.
 type Saved struct {
 	Document
-	Joined []Difference // what somebody else had changed meanwhile and was joined
+	Joined []Difference // what is not as it was sent: what somebody else had changed meanwhile
 }
 
 // tries of a save that others keep overtaking.
@@ -122,9 +122,7 @@ func (s *Service) join(ctx context.Context, base Revision, d Document, on On) (S
 		return Saved{}, err
 	}
 	out := Saved{Document: got}
-	if len(base.Body) > 0 {
-		out.Joined = k.differences(was, theirs, show)
-	}
+	out.Joined = k.differences(d.Body, got.Body, show)
 	return out, nil
 }
 

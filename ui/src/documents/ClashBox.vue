@@ -25,7 +25,7 @@ async function go() {
 </script>
 
 <template>
-  <DialogBox show wide title="Two versions" @close="() => {}">
+  <DialogBox show wide unasked title="Two versions" @close="() => {}">
     <p>
       Somebody saved revision {{ open.clash.value!.revision }} while you worked, and changed the same as you.
       <template v-if="open.clash.value!.why">The two cannot stand together: {{ open.clash.value!.why }}</template>

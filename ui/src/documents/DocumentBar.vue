@@ -9,7 +9,11 @@ import HistoryBox from './HistoryBox.vue'
 import type { Kind, State } from './reach'
 import type { OpenDocument } from './useDocument'
 
-const props = defineProps<{ open: OpenDocument & { change: (next: never) => void } }>()
+const props = defineProps<{
+  open: OpenDocument & { change: (next: never) => void }
+  /** What the document is called, where that is not plain from where the bar stands. */
+  of?: string
+}>()
 defineSlots<{ drawn(p: { was: State<Kind> }): unknown; clash(p: { theirs: State<Kind> }): unknown }>()
 const history = ref(false)
 const bad = computed(() => ['not saved', 'two versions', 'waiting for the server'].includes(props.open.state.value))
@@ -27,6 +31,7 @@ const others = computed(() => {
 
 <template>
   <div class="bar">
+    <span v-if="of" class="save">{{ of }}</span>
     <span class="save" role="status" :class="{ bad }" v-bind="{ [`data-${open.kind}`]: open.state.value }">{{
       open.state.value
     }}</span>
@@ -59,16 +64,6 @@ const others = computed(() => {
     >
       <History :size="18" aria-hidden="true" />r{{ open.view.value?.revision ?? 0 }}
     </button>
-    <p v-if="others" class="joined" role="status">
-      <span>Joined with what somebody else changed meanwhile: {{ others }}.</span>
-      <button type="button" class="press tight bare" aria-label="Seen" @click="open.seen()"><X :size="18" /></button>
-    </p>
-    <p v-if="open.wrong.value && open.state.value !== 'two versions'" class="wrong" role="alert">
-      {{ open.wrong.value }}
-      <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
-        Load what was saved
-      </button>
-    </p>
     <HistoryBox v-if="history" :open="open" @close="history = false">
       <template #drawn="{ was }"><slot name="drawn" :was="was" /></template>
     </HistoryBox>
@@ -76,6 +71,16 @@ const others = computed(() => {
       <template #drawn="{ theirs }"><slot name="clash" :theirs="theirs" /></template>
     </ClashBox>
   </div>
+  <p v-if="others" class="joined" role="status">
+    <span>Joined with what somebody else changed meanwhile: {{ others }}.</span>
+    <button type="button" class="press tight bare" aria-label="Seen" @click="open.seen()"><X :size="18" /></button>
+  </p>
+  <p v-if="open.wrong.value && open.state.value !== 'two versions'" class="wrong" role="alert">
+    {{ open.wrong.value }}
+    <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
+      Load what was saved
+    </button>
+  </p>
 </template>
 
 <style scoped>
@@ -97,9 +102,12 @@ const others = computed(() => {
 .tight.bare {
   min-width: 40px;
 }
+/* Below the bar, the whole width of the head it stands in. */
 .joined,
 .wrong {
   flex: 1 0 100%;
+  grid-column: 1 / -1;
+  order: 1;
 }
 .joined {
   display: flex;

@@ -1,16 +1,24 @@
 <script setup lang="ts">
 // A dialog: one question, its answer, a way out.
 import { NModal } from 'naive-ui'
-import { useId } from 'vue'
+import { ref, useId, watch } from 'vue'
 
-defineProps<{ title: string; show: boolean; wide?: boolean }>()
+const props = defineProps<{
+  title: string
+  show: boolean
+  wide?: boolean
+  /** It comes unasked: what is being typed must not land on one of its buttons. */
+  unasked?: boolean
+}>()
+const box = ref<HTMLElement>()
+watch(box, (b) => props.unasked && b?.focus())
 const emit = defineEmits<{ close: [] }>()
 const id = useId()
 </script>
 
 <template>
-  <NModal :show="show" :auto-focus="true" @update:show="(v: boolean) => !v && emit('close')" @esc="emit('close')">
-    <div class="dialog" :class="{ wide }" role="dialog" aria-modal="true" :aria-labelledby="id">
+  <NModal :show="show" :auto-focus="!unasked" @update:show="(v: boolean) => !v && emit('close')" @esc="emit('close')">
+    <div ref="box" class="dialog" :class="{ wide }" tabindex="-1" role="dialog" aria-modal="true" :aria-labelledby="id">
       <h2 :id="id">{{ title }}</h2>
       <slot />
       <div class="row end"><slot name="actions" /></div>

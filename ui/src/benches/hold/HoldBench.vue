@@ -193,7 +193,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       </p>
     </aside>
     <main ref="panel" class="page wide">
-      <DocumentBar :open="open" />
+      <DocumentBar :open="open" of="The brief:" />
       <RulesNotice :job="job" :rules="view?.rules" />
       <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
       <MountPanel v-if="at >= 0" :key="chosen" :open="open" :at="at" :held="held(chosen)" :view="view" :job="job">

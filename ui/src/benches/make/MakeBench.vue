@@ -49,9 +49,9 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
 <template>
   <p v-if="error" class="page wrong" role="alert">{{ words(error) }} <RouterLink to="/jobs">Back to the jobs</RouterLink></p>
   <div v-else-if="page" class="page">
-    <header>
-      <DocumentBar v-if="open.survey.value" :open="open" />
+    <header class="head">
       <h1>Files and paper</h1>
+      <DocumentBar v-if="open.survey.value" :open="open" of="What was measured:" />
       <p class="soft">
         {{ page.job.brief.name }}, for {{ page.job.brief.quantity }}. File names say job, part, hand and revision.
       </p>
@@ -125,6 +125,16 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 4px 16px;
+}
+.head > .soft {
+  flex: 1 0 100%;
+}
 .caution {
   padding: 12px 14px;
   border-left: 4px solid var(--stop);

@@ -187,8 +187,14 @@ section > h2 {
 }
 .head {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
   align-items: baseline;
+  gap: 4px 16px;
+}
+.head h1 {
+  flex: 1 1 0;
+  min-width: 12ch;
 }
 .brief {
   display: grid;

@@ -33,8 +33,14 @@ defineProps<{
 <style scoped>
 .head {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
   align-items: baseline;
+  gap: 4px 16px;
+}
+.head h1 {
+  flex: 1 1 0;
+  min-width: 12ch;
 }
 :slotted(section) {
   scroll-margin-top: 12px;
