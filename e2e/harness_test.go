@@ -50,6 +50,9 @@ func startApp(t testing.TB) app {
 // signs in.
 func startBehind(t testing.TB, door httpapi.Door) app {
 	t.Helper()
+	if t, is := t.(*testing.T); is {
+		t.Parallel() // each story has a server, a database and a browser of its own
+	}
 	front, err := ui.Dist()
 	if err != nil {
 		t.Fatal(err)
@@ -136,7 +139,7 @@ func (p *page) watchPolicy() {
 
 func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {
 	p.t.Helper()
-	ctx, cancel := context.WithTimeout(p.ctx, 30*time.Second)
+	ctx, cancel := context.WithTimeout(p.ctx, patience)
 	defer cancel()
 	if p.ctx.Err() == nil && chromedp.FromContext(p.ctx).Target == nil {
 		ctx = p.ctx // the first call starts the browser and must not be cut short
@@ -151,7 +154,7 @@ func (p *page) goTo(path string) { p.t.Helper(); p.do(chromedp.Navigate(p.app.UR
 // eval answers a script's value.
 func eval[T any](p *page, script string) T {
 	p.t.Helper()
-	ctx, cancel := context.WithTimeout(p.ctx, 30*time.Second) // a page that is stuck must not hold the run
+	ctx, cancel := context.WithTimeout(p.ctx, patience) // a page that is stuck must not hold the run
 	defer cancel()
 	v, err := chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
 	if err != nil {
@@ -160,10 +163,14 @@ func eval[T any](p *page, script string) T {
 	return v
 }
 
+// patience is how long a story waits for what must come. It costs time only where it
+// fails, and a busy machine takes long.
+const patience = time.Minute
+
 // wait polls until a script is true.
 func (p *page) wait(what, script string) {
 	p.t.Helper()
-	for end := time.Now().Add(20 * time.Second); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
+	for end := time.Now().Add(patience); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
 		if eval[bool](p, "!!(document.body && ("+script+"))") { // a page on its way has no body yet
 			return
 		}
@@ -219,7 +226,7 @@ func (p *page) press(name string) {
 		if err != nil || len(found) == 0 {
 			continue
 		}
-		ctx, cancel = context.WithTimeout(p.ctx, 30*time.Second)
+		ctx, cancel = context.WithTimeout(p.ctx, patience)
 		err = chromedp.Do(ctx, chromedp.MouseClickNode(found[0]))
 		cancel()
 		if err == nil {
@@ -260,7 +267,7 @@ func (p *page) drawn() {
 // download answers the file a press fetched.
 func (p *page) download(suffix string) (name string, data []byte) {
 	p.t.Helper()
-	for end := time.Now().Add(20 * time.Second); time.Now().Before(end); time.Sleep(50 * time.Millisecond) {
+	for end := time.Now().Add(patience); time.Now().Before(end); time.Sleep(50 * time.Millisecond) {
 		entries, err := os.ReadDir(p.downloads)
 		if err != nil {
 			p.t.Fatal(err)

@@ -1,11 +1,9 @@
 package httpapi
 
 import (
-	"net/http"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/gin-gonic/gin"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/site"
@@ -16,37 +14,29 @@ import (
 
 // bendSheetRoutes serves the bending sheet of the calculation member.bend.
 func (s *server) bendSheetRoutes() {
-	s.download(huma.Operation{OperationID: "getBendingSheet", Path: "/api/v1/bending-sheet", Summary: "A bent bar or tube on paper: the request of member.bend as JSON",
-		Parameters: []*huma.Param{{Name: "request", In: "query", Required: true, Schema: &huma.Schema{Type: "string"}}, {Name: "title", In: "query", Schema: &huma.Schema{Type: "string"}},
-			query("paper", "of the sheet", "a4", "letter"), query("unit", "lengths are written in", "mm", "fraction", "decimal")}}, s.bendSheet)
+	serve(s, shelf[paper.BendSheet]{path: "/api/v1/bending-sheet", id: "getBendingSheet", summary: "A bent bar or tube on paper: the request of member.bend as JSON",
+		asks: []*huma.Param{{Name: "request", In: "query", Required: true, Schema: &huma.Schema{Type: "string"}}, {Name: "title", In: "query", Schema: &huma.Schema{Type: "string"}},
+			paperQuery, query("unit", "lengths are written in", "mm", "fraction", "decimal")},
+		files: []file[paper.BendSheet]{{form: asPDF, free: true, make: paper.BendSheet.PDF}}, open: s.bendSheet})
 }
 
-func (s *server) bendSheet(c *gin.Context) error {
+func (s *server) bendSheet(w want) (out paper.BendSheet, called label, err error) {
 	var in tube.BendInput
-	if err := strictjson.Decode([]byte(c.Query("request")), &in); err != nil {
-		return err
+	if err := strictjson.Decode([]byte(w.Query("request")), &in); err != nil {
+		return out, called, err
 	}
 	r, err := tube.Bend(in)
 	if err != nil {
-		return err
+		return out, called, err
 	}
-	title := strings.TrimSpace(c.Query("title"))
+	title := strings.TrimSpace(w.Query("title"))
 	if title == "" || len(title) > 120 {
 		title = "Bent piece"
 	}
-	unit := brief.Unit(c.Query("unit"))
+	unit := brief.Unit(w.Query("unit"))
 	if unit != brief.UnitFraction && unit != brief.UnitDecimal {
 		unit = brief.UnitMM
 	}
-	size := paper.A4
-	if c.Query("paper") == "letter" {
-		size = paper.Letter
-	}
-	raw, err := paper.BendSheet{Title: title, Date: s.jobs.Now().UTC(), Paper: size, In: in, Result: r, Length: site.Lengths(brief.Brief{Unit: unit, Grain: .5})}.PDF()
-	if err != nil {
-		return err
-	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName("bending sheet", title, "", "r1", "pdf")+`"`)
-	c.Data(http.StatusOK, "application/pdf", raw)
-	return nil
+	out = paper.BendSheet{Title: title, Date: s.jobs.Now().UTC(), Paper: w.paper, In: in, Result: r, Length: site.Lengths(brief.Brief{Unit: unit, Grain: .5})}
+	return out, label{job: "bending sheet", of: title, revision: 1}, nil
 }

@@ -1,25 +1,132 @@
 package httpapi
 
 import (
+	"net/http"
+	"slices"
+	"strconv"
+	"strings"
+
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/site"
+	"warmanvil/job"
+	"warmanvil/paper"
 )
+
+// form is how a file is written.
+type form struct{ ext, mime string }
+
+var (
+	asDXF  = form{"dxf", "application/dxf"}
+	asSVG  = form{"svg", "image/svg+xml"}
+	asPDF  = form{"pdf", "application/pdf"}
+	asCSV  = form{"csv", "text/csv; charset=utf-8"}
+	asXLSX = form{"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"}
+	asSTL  = form{"stl", "model/stl"}
+)
+
+// file is one kind of file that may be fetched of a T.
+type file[T any] struct {
+	name string // in the path
+	form
+	says string // what it is
+	free bool   // it is not held back: a fit is tried with it, or nothing is cut by it
+	make func(f T) ([]byte, error)
+}
+
+// shelf is all the kinds of files that are made of one thing.
+type shelf[T any] struct {
+	path    string // with {id} of the thing, and {kind} where there are several
+	id      string // of the operation
+	summary string
+	asks    []*huma.Param
+	files   []file[T]
+	// open reads what the files are made of.
+	open func(w want) (T, label, error)
+}
+
+// want is a file as it is asked for.
+type want struct {
+	*gin.Context
+	id, kind string
+	paper    paper.Size
+}
+
+// label is what a file is called by, and why it may be held back.
+type label struct {
+	job, of  string // the job, and what of it
+	hand     sheet.Side
+	revision int
+	held     error
+}
 
 var idParam = &huma.Param{Name: "id", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Format: "uuid"}}
 
-// download adds a route that serves a file: a plain one, since it is no JSON. It
-// is read by GET, by whoever may read.
-func (s *server) download(o huma.Operation, serve func(*gin.Context) error) {
-	o.Method = "GET"
-	o.Responses = map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}
+var paperQuery = query("paper", "of the sheets", "a4", "letter")
+
+// serve adds the route of a shelf: a plain one, since files are no JSON. They are read by
+// GET, by whoever may read.
+func serve[T any](s *server, sh shelf[T]) {
+	o := huma.Operation{Method: "GET", OperationID: sh.id, Path: sh.path, Summary: sh.summary,
+		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}}
+	if strings.Contains(sh.path, "{id}") {
+		o.Parameters = append(o.Parameters, idParam)
+	}
+	if strings.Contains(sh.path, "{kind}") {
+		var kinds []any
+		var says []string
+		for _, f := range sh.files {
+			kinds = append(kinds, f.name)
+			says = append(says, f.name+" ("+f.says+")")
+		}
+		o.Summary += ": " + strings.Join(says, ", ")
+		o.Parameters = append(o.Parameters, &huma.Param{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: kinds}})
+	}
+	o.Parameters = append(o.Parameters, sh.asks...)
 	s.api.AddOperation(&o)
-	s.engine.GET(ginPath(o.Path), func(c *gin.Context) {
+	s.engine.GET(ginPath(sh.path), func(c *gin.Context) {
 		err := s.admit(c, reading)
 		if err == nil {
-			err = serve(c)
+			err = sh.fetch(c)
 		}
 		if err != nil {
 			s.refuse(c, err)
 		}
 	})
+}
+
+func (sh shelf[T]) fetch(c *gin.Context) error {
+	w := want{c, c.Param("id"), c.Param("kind"), paper.A4}
+	if _, err := uuid.Parse(w.id); err != nil && strings.Contains(sh.path, "{id}") {
+		return job.ErrNotFound
+	}
+	i := slices.IndexFunc(sh.files, func(f file[T]) bool { return f.name == w.kind })
+	if i < 0 {
+		return job.ErrNotFound
+	}
+	if c.Query("paper") == "letter" {
+		w.paper = paper.Letter
+	}
+	f := sh.files[i]
+	of, called, err := sh.open(w)
+	if err != nil {
+		return err
+	}
+	if called.held != nil && !f.free {
+		return called.held
+	}
+	raw, err := f.make(of)
+	if err != nil {
+		return err
+	}
+	name := called.of
+	if f.name != "" && f.name != f.ext {
+		name += " " + f.name
+	}
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(called.job, name, called.hand, "r"+strconv.Itoa(called.revision), f.ext)+`"`)
+	c.Data(http.StatusOK, f.mime, raw)
+	return nil
 }

@@ -2,12 +2,9 @@ package httpapi
 
 import (
 	"fmt"
-	"net/http"
 	"strconv"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/gin-gonic/gin"
-	"github.com/google/uuid"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
@@ -18,66 +15,69 @@ import (
 	"warmanvil/paper"
 )
 
-// dummyRoutes serves a device in board, to try where it goes.
-func (s *server) dummyRoutes() {
-	s.download(huma.Operation{OperationID: "getDummy", Path: "/api/v1/jobs/{id}/dummies/{device}/{kind}", Summary: "A device in board: underside (full-size PDF with its feet), box (folded, PDF) or box-dxf",
-		Parameters: []*huma.Param{idParam, {Name: "device", In: "path", Required: true, Schema: &huma.Schema{Type: "string"}},
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"underside", "box", "box-dxf"}}},
-			query("paper", "of the template", "a4", "letter"), query("units", "of the drawing", "mm", "in"),
-			{Name: "board", In: "query", Description: "mm; 2 when left out", Schema: &huma.Schema{Type: "number"}}}}, s.dummy)
+// boardQuery asks what things of board are made of.
+var boardQuery = &huma.Param{Name: "board", In: "query", Description: "mm, thickness of the board; 2 when left out", Schema: &huma.Schema{Type: "number"}}
+
+// board answers how thick the board is, mm.
+func (w want) board() (float64, error) {
+	mm, err := strconv.ParseFloat(w.DefaultQuery("board", "2"), 64)
+	if err != nil || !(mm >= .2 && mm <= 50) {
+		return 0, asFault("Things of board are made of 0.2 to 50 mm.")
+	}
+	return mm, nil
 }
 
-func (s *server) dummy(c *gin.Context) error {
-	kind := c.Param("kind")
-	if _, err := uuid.Parse(c.Param("id")); err != nil || kind != "underside" && kind != "box" && kind != "box-dxf" {
-		return job.ErrNotFound
-	}
-	j, err := s.jobs.Job(c.Request.Context(), c.Param("id"))
+// boarded is a device in board, laid flat.
+type boarded struct {
+	paper.Template
+	inches bool
+}
+
+// dummyRoutes serves a device in board, to try where it goes.
+func (s *server) dummyRoutes() {
+	serve(s, shelf[boarded]{path: "/api/v1/jobs/{id}/dummies/{device}/{kind}", id: "getDummy", summary: "A device in board",
+		asks: []*huma.Param{{Name: "device", In: "path", Required: true, Schema: &huma.Schema{Type: "string"}}, paperQuery, query("units", "of the drawing", "mm", "in"), boardQuery},
+		files: []file[boarded]{
+			{name: "underside", form: asPDF, says: "full size, with its feet", free: true, make: boarded.PDF},
+			{name: "box", form: asPDF, says: "folded", free: true, make: boarded.PDF},
+			{name: "box-dxf", form: asDXF, says: "folded, to be cut", free: true, make: func(t boarded) ([]byte, error) {
+				flat := exchange.Flat{Part: t.Flat, Mark: t.Part, Inches: t.inches}
+				return checked(flat, "dummy.dxf", exchange.DXF(flat))
+			}},
+		}, open: s.dummy})
+}
+
+func (s *server) dummy(w want) (t boarded, called label, err error) {
+	j, err := s.jobs.Job(w.Request.Context(), w.id)
 	if err != nil {
-		return err
+		return t, called, err
 	}
-	board, err := strconv.ParseFloat(c.DefaultQuery("board", "2"), 64)
-	if err != nil || !(board >= .2 && board <= 50) {
-		return asFault("A dummy is made of board from 0.2 to 50 mm.")
-	}
-	in, err := dummyOf(j.Brief, c.Param("device"), board)
+	board, err := w.board()
 	if err != nil {
-		return err
+		return t, called, err
 	}
-	in.Floor = kind == "underside"
+	in, err := dummyOf(j.Brief, w.Param("device"), board)
+	if err != nil {
+		return t, called, err
+	}
+	in.Floor = w.kind == "underside"
 	recipe, err := sheet.Dummy(in)
 	if err != nil {
-		return err
+		return t, called, err
 	}
 	opt := j.Brief.BuildOptions()
 	opt.Body = true
 	built, err := sheet.Build(recipe, opt)
 	if err != nil {
-		return err
+		return t, called, err
 	}
 	if !built.Whole {
-		return asFault("%s cannot be folded of board of %g mm: %s", in.Name, board, built.Findings[0].Reason)
+		return t, called, asFault("%s cannot be folded of board of %g mm: %s", in.Name, board, built.Findings[0].Reason)
 	}
 	name := in.Name + " dummy"
-	var raw []byte
-	ending := "pdf"
-	if kind == "box-dxf" {
-		ending = "dxf"
-		flat := exchange.Flat{Part: built, Mark: name, Inches: c.Query("units") == "in"}
-		raw, err = checked(flat, "dummy.dxf", exchange.DXF(flat))
-	} else {
-		size := paper.A4
-		if c.Query("paper") == "letter" {
-			size = paper.Letter
-		}
-		raw, err = paper.Template{Job: j.Brief.Name, Part: name, Revision: fmt.Sprintf("brief r%d", j.Revision), Material: "board or card", Thickness: site.Lengths(j.Brief)(board), Quantity: 1, Date: j.Updated.UTC(), Paper: size, Flat: built}.PDF()
-	}
-	if err != nil {
-		return err
-	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, name+" "+kind, "", "r"+strconv.Itoa(j.Revision), ending)+`"`)
-	c.Data(http.StatusOK, contentType[ending], raw)
-	return nil
+	t.Template = paper.Template{Job: j.Brief.Name, Part: name, Revision: fmt.Sprintf("brief r%d", j.Revision), Material: "board or card", Thickness: site.Lengths(j.Brief)(board), Quantity: 1, Date: j.Updated.UTC(), Paper: w.paper, Flat: built}
+	t.inches = w.Query("units") == "in"
+	return t, label{job: j.Brief.Name, of: name, revision: j.Revision}, nil
 }
 
 // dummyOf answers a device of the brief as a thing of board.

@@ -2,13 +2,8 @@ package httpapi
 
 import (
 	"fmt"
-	"net/http"
-	"strconv"
-	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/gin-gonic/gin"
-	"github.com/google/uuid"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
@@ -22,87 +17,92 @@ import (
 
 var archivedQuery = []*huma.Param{query("archived", "true lists what was put away", "true", "false")}
 
-var contentType = map[string]string{"dxf": "application/dxf", "svg": "image/svg+xml", "pdf": "application/pdf", "csv": "text/csv; charset=utf-8", "r12": "application/dxf", "bends": "application/pdf", "drills": "application/pdf", "stl": "model/stl", "mockup": "application/pdf", "mockup-dxf": "application/dxf"}
+// cutting is one hand of a part with what its files are made from.
+type cutting struct {
+	job    job.Job
+	part   job.Part
+	hand   sheet.Side
+	built  sheet.Part
+	check  site.CheckTold
+	inches bool
+	paper  paper.Size
 
-// free files are for trying a fit: they are not held back.
-var free = map[string]bool{"mockup": true, "mockup-dxf": true, "pdf": true}
-
-// endings of the kinds that are not their own.
-var endings = map[string]string{"mockup": "pdf", "mockup-dxf": "dxf", "r12": "dxf", "bends": "pdf", "drills": "pdf"}
-
-// fileRoutes serves downloads: plain routes, since they are not JSON.
-func (s *server) fileRoutes() {
-	s.download(huma.Operation{OperationID: "getFile", Path: "/api/v1/parts/{id}/files/{kind}", Summary: "A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body), mockup (PDF) and mockup-dxf (in board or card)",
-		Parameters: []*huma.Param{
-			idParam,
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"dxf", "r12", "svg", "pdf", "csv", "bends", "drills", "stl", "mockup", "mockup-dxf"}}},
-			query("hand", "which hand of a pair", "left", "right"), query("paper", "of the template", "a4", "letter"), query("units", "of the drawing", "mm", "in"),
-			{Name: "board", In: "query", Description: "mm, thickness of a mock-up; 2 when left out", Schema: &huma.Schema{Type: "number"}}}}, s.file)
+	material  stock.Material
+	thickness string
+	mockup    string // said on it
 }
 
-func (s *server) file(c *gin.Context) error {
-	kind := c.Param("kind")
-	if _, ok := contentType[kind]; !ok {
-		return job.ErrNotFound
-	}
-	if _, err := uuid.Parse(c.Param("id")); err != nil {
-		return job.ErrNotFound
-	}
-	p, err := s.jobs.Part(c.Request.Context(), c.Param("id"))
+// fileRoutes serves the files of a part.
+func (s *server) fileRoutes() {
+	serve(s, shelf[cutting]{path: "/api/v1/parts/{id}/files/{kind}", id: "getFile", summary: "A file of a part for the shop",
+		asks: []*huma.Param{query("hand", "which hand of a pair", "left", "right"), paperQuery, query("units", "of the drawing", "mm", "in"), boardQuery},
+		files: []file[cutting]{
+			{name: "dxf", form: asDXF, says: "to be cut", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF(p.flat())) }},
+			{name: "r12", form: asDXF, says: "the old form of DXF", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF12(p.flat())) }},
+			{name: "svg", form: asSVG, says: "true millimetres", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.svg", exchange.SVG(p.flat())) }},
+			{name: "pdf", form: asPDF, says: "full-size template", free: true, make: cutting.template},
+			{name: "csv", form: asCSV, says: "cut ticket", make: cutting.ticket},
+			{name: "bends", form: asPDF, says: "bending sheet", make: cutting.bends},
+			{name: "drills", form: asPDF, says: "drill sheet", make: cutting.drills},
+			{name: "stl", form: asSTL, says: "folded body", make: func(p cutting) ([]byte, error) { return exchange.STL(p.built.Body.Solid(), p.part.Name), nil }},
+			{name: "mockup", form: asPDF, says: "in board or card, to try the fit", free: true, make: cutting.template},
+			{name: "mockup-dxf", form: asDXF, says: "in board or card, to be cut", free: true, make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF(p.flat())) }},
+		}, open: s.cutting})
+}
+
+// cutting reads what the files of a part are made from, as the screen has it.
+func (s *server) cutting(w want) (out cutting, called label, err error) {
+	ctx := w.Request.Context()
+	p, err := s.jobs.Part(ctx, w.id)
 	if err != nil {
-		return err
+		return out, called, err
 	}
-	j, err := s.jobs.Job(c.Request.Context(), p.JobID)
+	j, err := s.jobs.Job(ctx, p.JobID)
 	if err != nil {
-		return err
+		return out, called, err
 	}
-	hand, err := handOf(p, c.Query("hand"))
-	if err != nil {
-		return err
+	out = cutting{job: j, part: p, paper: w.paper, inches: j.Brief.Unit != brief.UnitMM, thickness: thicknessText(j, p)}
+	if units := w.Query("units"); units != "" {
+		out.inches = units == "in"
 	}
-	recipe := p.Cut(hand)
-	if kind == "stl" { // in the part's own axes
-		recipe = p.Handed(hand)
+	if out.hand, err = handOf(p, w.Query("hand")); err != nil {
+		return out, called, err
 	}
-	if strings.HasPrefix(kind, "mockup") {
-		board, err := strconv.ParseFloat(c.DefaultQuery("board", "2"), 64)
-		if err != nil || !(board >= .2 && board <= 50) {
-			return asFault("A mock-up is made of board from 0.2 to 50 mm.")
+	if out.material, err = stock.MaterialByKey(p.Recipe.Material); err != nil {
+		return out, called, err
+	}
+	recipe := p.Cut(out.hand)
+	switch w.kind {
+	case "stl": // in the part's own axes
+		recipe = p.Handed(out.hand)
+	case "mockup", "mockup-dxf":
+		board, err := w.board()
+		if err != nil {
+			return out, called, err
 		}
 		recipe = recipe.Mockup(board)
+		out.mockup, out.material.Name, out.thickness = " mock-up", "board or card", site.Lengths(j.Brief)(board)
 	}
-	parts, err := s.jobs.Parts(c.Request.Context(), j.ID)
+	parts, err := s.jobs.Parts(ctx, j.ID)
 	if err != nil {
-		return err
+		return out, called, err
 	}
-	opt := site.PartOptions(j.Brief, p.Part, job.BareParts(parts)) // as the screen has it
-	opt.Body = kind == "stl"
-	built, err := sheet.Build(recipe, opt)
-	if err != nil {
-		return err
+	opt := site.PartOptions(j.Brief, p.Part, job.BareParts(parts))
+	opt.Body = w.kind == "stl"
+	if out.built, err = sheet.Build(recipe, opt); err != nil {
+		return out, called, err
 	}
-	if !built.Whole {
-		return asFault("The part cannot be unfolded as it stands, so no file is made: %s", built.Findings[0].Reason)
+	if !out.built.Whole {
+		return out, called, asFault("The part cannot be unfolded as it stands, so no file is made: %s", out.built.Findings[0].Reason)
 	}
-	check, err := s.jobs.CheckedPart(c.Request.Context(), j, p)
-	if err != nil {
-		return err
+	if out.check, err = s.jobs.CheckedPart(ctx, j, p); err != nil {
+		return out, called, err
 	}
-	if !free[kind] && !check.Released {
-		return check.Unreleased()
+	called = label{job: j.Brief.Name, of: p.Name, hand: out.hand, revision: p.Revision}
+	if !out.check.Released {
+		called.held = out.check.Unreleased()
 	}
-	raw, err := export(c, j, p, hand, built, check, kind)
-	if err != nil {
-		return err
-	}
-	named, ending := p.Name, kind
-	if e := endings[kind]; e != "" {
-		named, ending = p.Name+" "+kind, e
-	}
-	name := site.FileName(j.Brief.Name, named, hand, "r"+strconv.Itoa(p.Revision), ending)
-	c.Header("Content-Disposition", `attachment; filename="`+name+`"`)
-	c.Data(http.StatusOK, contentType[kind], raw)
-	return nil
+	return out, called, nil
 }
 
 // handOf answers the hand asked for: a pair needs one, a single part has none.
@@ -126,65 +126,54 @@ func checked(f exchange.Flat, name string, raw []byte) ([]byte, error) {
 	return raw, nil
 }
 
-func export(c *gin.Context, j job.Job, p job.Part, hand sheet.Side, built sheet.Part, check site.CheckTold, kind string) ([]byte, error) {
-	revision := fmt.Sprintf("r%d", p.Revision)
-	flat := exchange.Flat{Part: built, Mark: p.Mark(hand) + " " + revision, Inches: j.Brief.Unit != brief.UnitMM}
-	switch c.Query("units") {
-	case "mm":
-		flat.Inches = false
-	case "in":
-		flat.Inches = true
-	}
-	material, err := stock.MaterialByKey(p.Recipe.Material)
+// flat answers the part as drawings write it.
+func (p cutting) flat() exchange.Flat {
+	return exchange.Flat{Part: p.built, Mark: fmt.Sprintf("%s r%d%s", p.part.Mark(p.hand), p.part.Revision, p.mockup), Inches: p.inches}
+}
+
+// many answers how many of it are made in all.
+func (p cutting) many() int { return p.part.Quantity * p.job.Brief.Quantity }
+
+func (p cutting) ticket() ([]byte, error) {
+	process, err := stock.ProcessByKey(p.part.Recipe.Process)
 	if err != nil {
 		return nil, err
 	}
-	thickness := thicknessText(j, p)
-	if strings.HasPrefix(kind, "mockup") {
-		flat.Mark += " mock-up"
+	return exchange.Ticket{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Quantity: p.many(),
+		Material: p.material.Name, Thickness: p.thickness, Process: process.Name, Flat: p.built, Notes: []string{p.check.Says, p.check.Fit}}.CSV()
+}
+
+func (p cutting) template() ([]byte, error) {
+	revision := fmt.Sprintf("r%d", p.part.Revision)
+	if p.mockup != "" {
 		revision += ", mock-up"
-		material.Name, thickness = "board or card", site.Lengths(j.Brief)(built.Body.Thickness)
 	}
-	switch kind {
-	case "dxf", "mockup-dxf":
-		return checked(flat, "part.dxf", exchange.DXF(flat))
-	case "svg":
-		return checked(flat, "part.svg", exchange.SVG(flat))
-	case "r12":
-		return checked(flat, "part.dxf", exchange.DXF12(flat))
-	case "stl":
-		return exchange.STL(built.Body.Solid(), p.Name), nil
-	case "csv":
-		process, err := stock.ProcessByKey(p.Recipe.Process)
-		if err != nil {
-			return nil, err
-		}
-		return exchange.Ticket{Job: j.Brief.Name, Part: p.Name, Hand: string(hand), Revision: p.Revision, Quantity: p.Quantity * j.Brief.Quantity,
-			Material: material.Name, Thickness: thickness, Process: process.Name, Flat: built, Notes: []string{check.Says, check.Fit}}.CSV()
+	return paper.Template{Job: p.job.Brief.Name, Part: p.part.Name, Hand: p.hand, Revision: revision, Material: p.material.Name, Thickness: p.thickness,
+		Quantity: p.many(), Date: p.part.Updated.UTC(), Paper: p.paper, Flat: p.built}.PDF()
+}
+
+// sheet answers the part's papers of the shop.
+func (p cutting) sheet() paper.PartSheet {
+	s := paper.PartSheet{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(), Paper: p.paper, Quantity: p.many(),
+		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built, Length: site.Lengths(p.job.Brief), Face: faceText(p.part.Recipe)}
+	if m := p.part.Recipe.Master; m != nil {
+		s.Master = m.Name
 	}
-	size := paper.A4
-	if c.Query("paper") == "letter" {
-		size = paper.Letter
+	return s
+}
+
+func (p cutting) bends() ([]byte, error) {
+	if len(p.built.Steps) == 0 {
+		return nil, asFault("%s has no bend.", p.part.Name)
 	}
-	if kind == "bends" || kind == "drills" {
-		s := paper.PartSheet{Job: j.Brief.Name, Part: p.Name, Hand: string(hand), Revision: p.Revision, Date: p.Updated.UTC(), Paper: size, Quantity: p.Quantity * j.Brief.Quantity,
-			Material: material.Name + " " + thickness, Tool: toolText(j, p), Family: material.Family, Flat: built, Length: site.Lengths(j.Brief), Face: faceText(p.Recipe)}
-		if p.Recipe.Master != nil {
-			s.Master = p.Recipe.Master.Name
-		}
-		if kind == "bends" {
-			if len(built.Steps) == 0 {
-				return nil, asFault("%s has no bend.", p.Name)
-			}
-			return s.BendPDF()
-		}
-		if len(built.Holes) == 0 {
-			return nil, asFault("%s has no hole.", p.Name)
-		}
-		return s.DrillPDF()
+	return p.sheet().BendPDF()
+}
+
+func (p cutting) drills() ([]byte, error) {
+	if len(p.built.Holes) == 0 {
+		return nil, asFault("%s has no hole.", p.part.Name)
 	}
-	return paper.Template{Job: j.Brief.Name, Part: p.Name, Hand: hand, Revision: revision, Material: material.Name, Thickness: thickness,
-		Quantity: p.Quantity * j.Brief.Quantity, Date: p.Updated.UTC(), Paper: size, Flat: built}.PDF()
+	return p.sheet().DrillPDF()
 }
 
 // toolText says what a part is bent on.

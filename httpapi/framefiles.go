@@ -2,13 +2,9 @@ package httpapi
 
 import (
 	"fmt"
-	"net/http"
-	"strconv"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/gin-gonic/gin"
-	"github.com/google/uuid"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
@@ -20,12 +16,6 @@ import (
 	"warmanvil/paper"
 )
 
-// frameFile is one kind of file of a frame.
-type frameFile struct {
-	ext, mime string
-	make      func(f frameFiles) ([]byte, error)
-}
-
 // frameFiles is a frame with what its files are made from.
 type frameFiles struct {
 	job    job.Job
@@ -36,62 +26,49 @@ type frameFiles struct {
 	length func(mm float64) string
 }
 
-var frameKinds = map[string]frameFile{
-	"saw":        {"pdf", "application/pdf", frameFiles.saw},
-	"bends":      {"pdf", "application/pdf", frameFiles.bends},
-	"labels":     {"pdf", "application/pdf", frameFiles.labels},
-	"wraps":      {"pdf", "application/pdf", frameFiles.wraps},
-	"plan":       {"pdf", "application/pdf", frameFiles.plan},
-	"csv":        {"csv", "text/csv; charset=utf-8", func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
-	"xlsx":       {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
-	"jig":        {"dxf", "application/dxf", func(f frameFiles) ([]byte, error) { return f.jig(member.FromAbove) }},
-	"jig-side":   {"dxf", "application/dxf", func(f frameFiles) ([]byte, error) { return f.jig(member.FromRight) }},
-	"jig-behind": {"dxf", "application/dxf", func(f frameFiles) ([]byte, error) { return f.jig(member.FromBehind) }},
-	"stl": {"stl", "model/stl", func(f frameFiles) ([]byte, error) {
-		return exchange.STL(f.built.Body(), f.part.Name), nil
-	}},
-}
-
 func (s *server) frameFileRoutes() {
-	s.download(huma.Operation{OperationID: "getFrameFile", Path: "/api/v1/frames/{id}/files/{kind}", Summary: "A file of a frame: saw, bends (bending sheets), labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl",
-		Parameters: []*huma.Param{idParam,
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"saw", "bends", "labels", "wraps", "plan", "csv", "xlsx", "jig", "jig-side", "jig-behind", "stl"}}}, query("paper", "of the sheets", "a4", "letter")}}, s.frameFile)
+	jig := func(from member.View) func(frameFiles) ([]byte, error) {
+		return func(f frameFiles) ([]byte, error) { return f.jig(from) }
+	}
+	serve(s, shelf[frameFiles]{path: "/api/v1/frames/{id}/files/{kind}", id: "getFrameFile", summary: "A file of a frame", asks: []*huma.Param{paperQuery},
+		files: []file[frameFiles]{
+			{name: "saw", form: asPDF, says: "cutting sheet", make: frameFiles.saw},
+			{name: "bends", form: asPDF, says: "bending sheets", make: frameFiles.bends},
+			{name: "labels", form: asPDF, says: "a label for each piece", make: frameFiles.labels},
+			{name: "wraps", form: asPDF, says: "cope templates to wrap round", make: frameFiles.wraps},
+			{name: "plan", form: asPDF, says: "three views", make: frameFiles.plan},
+			{name: "csv", form: asCSV, says: "cut list as text", make: func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
+			{name: "xlsx", form: asXLSX, says: "cut list as a sheet", make: func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
+			{name: "jig", form: asDXF, says: "outline from above", make: jig(member.FromAbove)},
+			{name: "jig-side", form: asDXF, says: "outline from the side", make: jig(member.FromRight)},
+			{name: "jig-behind", form: asDXF, says: "outline from behind", make: jig(member.FromBehind)},
+			{name: "stl", form: asSTL, says: "body", make: func(f frameFiles) ([]byte, error) { return exchange.STL(f.built.Body(), f.part.Name), nil }},
+		}, open: s.frameFiles})
 }
 
-func (s *server) frameFile(c *gin.Context) error {
-	kind, ok := frameKinds[c.Param("kind")]
-	if _, err := uuid.Parse(c.Param("id")); err != nil || !ok {
-		return job.ErrNotFound
-	}
-	ctx := c.Request.Context()
-	frame, built, j, err := s.jobs.FrameBuilt(ctx, c.Param("id"))
+// frameFiles reads what the files of a frame are made from.
+func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
+	ctx := w.Request.Context()
+	frame, built, j, err := s.jobs.FrameBuilt(ctx, w.id)
 	if err != nil {
-		return err
+		return f, called, err
 	}
-	size := paper.A4
-	if c.Query("paper") == "letter" {
-		size = paper.Letter
-	}
-	f := frameFiles{job: j, part: frame.Frame, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
-		head: paper.FrameSheet{Job: j.Brief.Name, Frame: frame.Frame.Name, Revision: frame.Frame.Revision, Date: frame.Frame.Updated.UTC(), Paper: size, Quantity: frame.Frame.Quantity}}
+	of := frame.Frame
+	f = frameFiles{job: j, part: of, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
+		head: paper.FrameSheet{Job: j.Brief.Name, Frame: of.Name, Revision: of.Revision, Date: of.Updated.UTC(), Paper: w.paper, Quantity: of.Quantity}}
 	if len(f.worked.Cut.Rows) == 0 {
-		return asFault("There is nothing to cut yet: no member of %s can be built.", frame.Frame.Name)
+		return f, called, asFault("There is nothing to cut yet: no member of %s can be built.", of.Name)
 	}
-	check, err := s.jobs.CheckedFrame(ctx, j, frame.Frame)
+	check, err := s.jobs.CheckedFrame(ctx, j, of)
 	if err != nil {
-		return err
-	}
-	if !check.Released {
-		return check.Unreleased()
+		return f, called, err
 	}
 	f.head.Says = check.Says
-	raw, err := kind.make(f)
-	if err != nil {
-		return err
+	called = label{job: j.Brief.Name, of: of.Name, revision: of.Revision}
+	if !check.Released {
+		called.held = check.Unreleased()
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, frame.Frame.Name+" "+c.Param("kind"), "", "r"+strconv.Itoa(frame.Frame.Revision), kind.ext)+`"`)
-	c.Data(http.StatusOK, kind.mime, raw)
-	return nil
+	return f, called, nil
 }
 
 func (f frameFiles) saw() ([]byte, error) {

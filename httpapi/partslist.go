@@ -1,48 +1,23 @@
 package httpapi
 
 import (
-	"net/http"
-	"strconv"
 	"strings"
 
-	"github.com/danielgtaylor/huma/v2"
-	"github.com/gin-gonic/gin"
-	"github.com/google/uuid"
-
 	"warmanvil/core/site"
-	"warmanvil/job"
 	"warmanvil/paper"
 )
 
 // partsListRoutes serves the list of everything a job makes.
 func (s *server) partsListRoutes() {
-	s.download(huma.Operation{OperationID: "getPartsList", Path: "/api/v1/jobs/{id}/parts-list/{kind}", Summary: "Every part and frame of a job with quantity, material, mass and centre of gravity",
-		Parameters: []*huma.Param{idParam,
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"csv", "xlsx"}}}}}, s.partsList)
-}
-
-func (s *server) partsList(c *gin.Context) error {
-	id, kind := c.Param("id"), c.Param("kind")
-	f, ok := frameKinds[kind] // the same two forms as a cut list
-	if _, err := uuid.Parse(id); err != nil || !ok || kind != "csv" && kind != "xlsx" {
-		return job.ErrNotFound
-	}
-	j, rows, err := s.jobs.PartsList(c.Request.Context(), id)
-	if err != nil {
-		return err
-	}
-	table := partsTable(rows)
-	raw, err := table.CSV()
-	if kind == "xlsx" {
-		raw, err = table.XLSX()
-	}
-	if err != nil {
-		return err
-	}
-	name := site.FileName(j.Brief.Name, "parts list", "", "r"+strconv.Itoa(j.Revision), kind)
-	c.Header("Content-Disposition", `attachment; filename="`+name+`"`)
-	c.Data(http.StatusOK, f.mime, raw)
-	return nil
+	serve(s, shelf[paper.Table]{path: "/api/v1/jobs/{id}/parts-list/{kind}", id: "getPartsList", summary: "Every part and frame of a job with quantity, material, mass and centre of gravity",
+		files: []file[paper.Table]{
+			{name: "csv", form: asCSV, says: "a table as text", free: true, make: paper.Table.CSV},
+			{name: "xlsx", form: asXLSX, says: "a sheet", free: true, make: paper.Table.XLSX},
+		},
+		open: func(w want) (paper.Table, label, error) {
+			j, rows, err := s.jobs.PartsList(w.Request.Context(), w.id)
+			return partsTable(rows), label{job: j.Brief.Name, of: "parts list", revision: j.Revision}, err
+		}})
 }
 
 func partsTable(rows []site.Listed) paper.Table {

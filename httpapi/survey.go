@@ -2,12 +2,8 @@ package httpapi
 
 import (
 	"context"
-	"net/http"
-	"strconv"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/gin-gonic/gin"
-	"github.com/google/uuid"
 
 	"warmanvil/core/site"
 	"warmanvil/core/vehicle"
@@ -72,50 +68,41 @@ func (s *server) surveyRoutes() {
 	s.torqueRoutes()
 }
 
-// sheetRoutes serves the survey's papers and its list of points.
-func (s *server) sheetRoutes() {
-	s.download(huma.Operation{OperationID: "getSheet", Path: "/api/v1/jobs/{id}/sheets/{kind}", Summary: "Survey on paper: blank to take to the vehicle, results, or points as CSV",
-		Parameters: []*huma.Param{idParam,
-			{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: []any{"blank", "results", "points"}}}, query("paper", "of the sheets", "a4", "letter")}}, s.sheet)
+// surveySheet is a survey with what follows from it, to be printed.
+type surveySheet struct {
+	paper.SurveySheet
+	survey vehicle.Survey
+	worked site.Surveyed
+	lines  lines
 }
 
-func (s *server) sheet(c *gin.Context) error {
-	id := c.Param("id")
-	if _, err := uuid.Parse(id); err != nil {
-		return job.ErrNotFound
-	}
-	ctx := c.Request.Context()
-	j, err := s.jobs.Job(ctx, id)
-	if err != nil {
-		return err
-	}
-	v, revision, err := s.jobs.Survey(ctx, id)
-	if err != nil {
-		return err
-	}
-	worked, err := s.jobs.WorkSurvey(ctx, id, v)
-	if err != nil {
-		return err
-	}
-	kind, ext, mime := c.Param("kind"), "pdf", "application/pdf"
-	var raw []byte
-	switch kind {
-	case "points":
-		ext, mime = "csv", contentType["csv"]
-		raw, err = vehicle.PointsCSV(worked.Points)
-	case "blank", "results":
-		size := paper.A4
-		if c.Query("paper") == "letter" {
-			size = paper.Letter
-		}
-		raw, err = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Vehicle, Revision: revision, Date: j.Updated.UTC(), Paper: size, Blank: kind == "blank", Lines: lines{j.Brief.Display(), kind == "blank"}.survey(v, worked)}.PDF()
-	default:
-		return job.ErrNotFound
-	}
-	if err != nil {
-		return err
-	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, "survey-"+kind, "", "r"+strconv.Itoa(revision), ext)+`"`)
-	c.Data(http.StatusOK, mime, raw)
-	return nil
+func (v surveySheet) print(blank bool) ([]byte, error) {
+	v.Blank, v.lines.blank = blank, blank
+	v.Lines = v.lines.survey(v.survey, v.worked)
+	return v.PDF()
+}
+
+// sheetRoutes serves the survey's papers and its list of points.
+func (s *server) sheetRoutes() {
+	serve(s, shelf[surveySheet]{path: "/api/v1/jobs/{id}/sheets/{kind}", id: "getSheet", summary: "Survey on paper", asks: []*huma.Param{paperQuery},
+		files: []file[surveySheet]{
+			{name: "blank", form: asPDF, says: "to take to the vehicle", free: true, make: func(v surveySheet) ([]byte, error) { return v.print(true) }},
+			{name: "results", form: asPDF, says: "with what came out", free: true, make: func(v surveySheet) ([]byte, error) { return v.print(false) }},
+			{name: "points", form: asCSV, says: "points as text", free: true, make: func(v surveySheet) ([]byte, error) { return vehicle.PointsCSV(v.worked.Points) }},
+		},
+		open: func(w want) (v surveySheet, called label, err error) {
+			ctx := w.Request.Context()
+			j, err := s.jobs.Job(ctx, w.id)
+			if err != nil {
+				return v, called, err
+			}
+			revision := 0
+			if v.survey, revision, err = s.jobs.Survey(ctx, w.id); err != nil {
+				return v, called, err
+			}
+			v.worked, err = s.jobs.WorkSurvey(ctx, w.id, v.survey)
+			v.lines = lines{j.Brief.Display(), false}
+			v.SurveySheet = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Vehicle, Revision: revision, Date: j.Updated.UTC(), Paper: w.paper}
+			return v, label{job: j.Brief.Name, of: "survey", revision: revision}, err
+		}})
 }

@@ -3,62 +3,44 @@ package httpapi
 import (
 	"fmt"
 	"math"
-	"net/http"
-	"strconv"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/gin-gonic/gin"
-	"github.com/google/uuid"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/joint"
 	"warmanvil/core/site"
 	"warmanvil/core/told"
 	"warmanvil/core/working"
-	"warmanvil/job"
 	"warmanvil/paper"
 )
 
 func (s *server) torqueRoutes() {
-	s.download(huma.Operation{OperationID: "getTorqueSheet", Path: "/api/v1/jobs/{id}/torque-sheet", Summary: "What is tightened on a job, with boxes for witness marks and tightening again (PDF)",
-		Parameters: []*huma.Param{idParam, query("paper", "of the sheet", "a4", "letter")}}, s.torqueSheet)
-	s.download(huma.Operation{OperationID: "getRatingLabel", Path: "/api/v1/jobs/{id}/rating-label", Summary: "What was proved under a duty, for what, and what was not (PDF); refused while anything under it is over or cannot be said",
-		Parameters: []*huma.Param{idParam, query("duty", "id of the duty"), query("paper", "of the label", "a4", "letter")}}, s.ratingLabel)
+	serve(s, shelf[paper.TorqueSheet]{path: "/api/v1/jobs/{id}/torque-sheet", id: "getTorqueSheet", summary: "What is tightened on a job, with boxes for witness marks and tightening again (PDF)",
+		asks: []*huma.Param{paperQuery}, files: []file[paper.TorqueSheet]{{form: asPDF, make: paper.TorqueSheet.PDF}}, open: s.torqueSheet})
+	serve(s, shelf[paper.RatingLabel]{path: "/api/v1/jobs/{id}/rating-label", id: "getRatingLabel", summary: "What was proved under a duty, for what, and what was not (PDF); refused while anything under it is over or cannot be said",
+		asks: []*huma.Param{query("duty", "id of the duty"), paperQuery}, files: []file[paper.RatingLabel]{{form: asPDF, make: paper.RatingLabel.PDF}}, open: s.ratingLabel})
 }
 
-// ratingLabel prints what a duty was proved for.
-func (s *server) ratingLabel(c *gin.Context) error {
-	id := c.Param("id")
-	if _, err := uuid.Parse(id); err != nil {
-		return job.ErrNotFound
-	}
-	j, all, err := s.jobs.Site(c.Request.Context(), id)
+// ratingLabel answers what a duty was proved for.
+func (s *server) ratingLabel(w want) (l paper.RatingLabel, called label, err error) {
+	j, all, err := s.jobs.Site(w.Request.Context(), w.id)
 	if err != nil {
-		return err
+		return l, called, err
 	}
-	r, err := all.Rate(c.Query("duty"))
+	r, err := all.Rate(w.Query("duty"))
 	if err != nil {
-		return err
+		return l, called, err
 	}
 	inches := j.Brief.Unit != brief.UnitMM
-	label := paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Duty: r.Duty, On: r.On, Rated: told.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
+	l = paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper, Duty: r.Duty, On: r.On, Rated: told.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
 	if r.Newtons == 0 {
-		label.Rated = "a stated acceleration"
-	}
-	if c.Query("paper") == "letter" {
-		label.Paper = paper.Letter
+		l.Rated = "a stated acceleration"
 	}
 	for _, p := range r.Proved {
-		label.Proved = append(label.Proved, [2]string{p.Name, fmt.Sprintf("%.0f %% used: %s", math.Ceil(100*p.Use), p.What)})
+		l.Proved = append(l.Proved, [2]string{p.Name, fmt.Sprintf("%.0f %% used: %s", math.Ceil(100*p.Use), p.What)})
 	}
-	raw, err := label.PDF()
-	if err != nil {
-		return err
-	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, "rating "+r.Duty, "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
-	c.Data(http.StatusOK, "application/pdf", raw)
-	return nil
+	return l, label{job: j.Brief.Name, of: "rating " + r.Duty, revision: j.Revision}, nil
 }
 
 var (
@@ -66,19 +48,13 @@ var (
 	locked = map[joint.Locking]string{joint.PlasticRing: "a plastic ring", joint.MetalLock: "an all-metal lock nut", joint.Liquid: "liquid lock", joint.JamNut: "a jam nut", joint.Wire: "wire"}
 )
 
-func (s *server) torqueSheet(c *gin.Context) error {
-	id := c.Param("id")
-	if _, err := uuid.Parse(id); err != nil {
-		return job.ErrNotFound
-	}
-	j, all, err := s.jobs.Site(c.Request.Context(), id)
+// torqueSheet answers what is tightened on a job; what is held back stands on it by name.
+func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err error) {
+	j, all, err := s.jobs.Site(w.Request.Context(), w.id)
 	if err != nil {
-		return err
+		return sheet, called, err
 	}
-	sheet := paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: paper.A4, Inches: j.Brief.Unit != brief.UnitMM, Write: site.Lengths(j.Brief)}
-	if c.Query("paper") == "letter" {
-		sheet.Paper = paper.Letter
-	}
+	sheet = paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper, Inches: j.Brief.Unit != brief.UnitMM, Write: site.Lengths(j.Brief)}
 	told := all.Hold().Joints
 	held := 0
 	for i, t := range told {
@@ -117,16 +93,11 @@ func (s *server) torqueSheet(c *gin.Context) error {
 		sheet.Joints = append(sheet.Joints, row)
 	}
 	if len(sheet.Joints) == 0 {
-		return asFault("The job has no bolted joint yet: add one on the Hold bench.")
+		return sheet, called, asFault("The job has no bolted joint yet: add one on the Hold bench.")
 	}
+	called = label{job: j.Brief.Name, of: "torque sheet", revision: j.Revision}
 	if held == len(sheet.Joints) {
-		return asFault("The torque sheet is held back: %s. Settle it in the brief, or under Make.", strings.TrimPrefix(sheet.Joints[0].Mind[0], "Held back: "))
+		called.held = asFault("The torque sheet is held back: %s. Settle it in the brief, or under Make.", strings.TrimPrefix(sheet.Joints[0].Mind[0], "Held back: "))
 	}
-	raw, err := sheet.PDF()
-	if err != nil {
-		return err
-	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(j.Brief.Name, "torque sheet", "", "r"+strconv.Itoa(j.Revision), "pdf")+`"`)
-	c.Data(http.StatusOK, "application/pdf", raw)
-	return nil
+	return sheet, called, nil
 }

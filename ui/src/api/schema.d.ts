@@ -1066,7 +1066,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file of a frame: saw, bends (bending sheets), labels, wraps, plan (PDF), csv, xlsx, jig outlines from above, the side and behind (DXF), stl */
+        /** A file of a frame: saw (cutting sheet), bends (bending sheets), labels (a label for each piece), wraps (cope templates to wrap round), plan (three views), csv (cut list as text), xlsx (cut list as a sheet), jig (outline from above), jig-side (outline from the side), jig-behind (outline from behind), stl (body) */
         get: operations["getFrameFile"];
         put?: never;
         post?: never;
@@ -1425,7 +1425,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A device in board: underside (full-size PDF with its feet), box (folded, PDF) or box-dxf */
+        /** A device in board: underside (full size, with its feet), box (folded), box-dxf (folded, to be cut) */
         get: operations["getDummy"];
         put?: never;
         post?: never;
@@ -1545,7 +1545,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every part and frame of a job with quantity, material, mass and centre of gravity */
+        /** Every part and frame of a job with quantity, material, mass and centre of gravity: csv (a table as text), xlsx (a sheet) */
         get: operations["getPartsList"];
         put?: never;
         post?: never;
@@ -1596,7 +1596,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Survey on paper: blank to take to the vehicle, results, or points as CSV */
+        /** Survey on paper: blank (to take to the vehicle), results (with what came out), points (points as text) */
         get: operations["getSheet"];
         put?: never;
         post?: never;
@@ -1956,7 +1956,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file for the shop: dxf, r12 (the old form of DXF), svg, pdf (full-size template), csv (cut ticket), bends and drills (PDF sheets), stl (folded body), mockup (PDF) and mockup-dxf (in board or card) */
+        /** A file of a part for the shop: dxf (to be cut), r12 (the old form of DXF), svg (true millimetres), pdf (full-size template), csv (cut ticket), bends (bending sheet), drills (drill sheet), stl (folded body), mockup (in board or card, to try the fit), mockup-dxf (in board or card, to be cut) */
         get: operations["getFile"];
         put?: never;
         post?: never;
@@ -10230,7 +10230,7 @@ export interface operations {
             query: {
                 request: string;
                 title?: string;
-                /** @description of the sheet */
+                /** @description of the sheets */
                 paper?: "a4" | "letter";
                 /** @description lengths are written in */
                 unit?: "mm" | "fraction" | "decimal";
@@ -13060,18 +13060,18 @@ export interface operations {
     getDummy: {
         parameters: {
             query?: {
-                /** @description of the template */
+                /** @description of the sheets */
                 paper?: "a4" | "letter";
                 /** @description of the drawing */
                 units?: "mm" | "in";
-                /** @description mm; 2 when left out */
+                /** @description mm, thickness of the board; 2 when left out */
                 board?: number;
             };
             header?: never;
             path: {
                 id: string;
-                device: string;
                 kind: "underside" | "box" | "box-dxf";
+                device: string;
             };
             cookie?: never;
         };
@@ -13345,7 +13345,7 @@ export interface operations {
             query?: {
                 /** @description id of the duty */
                 duty?: string;
-                /** @description of the label */
+                /** @description of the sheets */
                 paper?: "a4" | "letter";
             };
             header?: never;
@@ -13735,7 +13735,7 @@ export interface operations {
     getTorqueSheet: {
         parameters: {
             query?: {
-                /** @description of the sheet */
+                /** @description of the sheets */
                 paper?: "a4" | "letter";
             };
             header?: never;
@@ -14189,11 +14189,11 @@ export interface operations {
             query?: {
                 /** @description which hand of a pair */
                 hand?: "left" | "right";
-                /** @description of the template */
+                /** @description of the sheets */
                 paper?: "a4" | "letter";
                 /** @description of the drawing */
                 units?: "mm" | "in";
-                /** @description mm, thickness of a mock-up; 2 when left out */
+                /** @description mm, thickness of the board; 2 when left out */
                 board?: number;
             };
             header?: never;
