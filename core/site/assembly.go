@@ -83,8 +83,8 @@ func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame
 
 // assembled lists what of a job has a mass, with its place where it has one.
 func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame) []AssembledItem {
-	l := vehicle.NewLocator(v, told.Pen{Display: b.Display()})
-	st := newStander(b, parts, l, frames...)
+	st := newStander(v, b, parts, frames...)
+	l := st.from
 	out := []AssembledItem{}
 	placed := map[string]int{}
 	add := func(i AssembledItem) {

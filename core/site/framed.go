@@ -6,7 +6,6 @@ import (
 	"warmanvil/core/member"
 	"warmanvil/core/solid"
 	"warmanvil/core/told"
-	"warmanvil/core/vehicle"
 )
 
 // Framed is a frame among what it stands in: its surveyed points, and what lands on it
@@ -21,8 +20,7 @@ type Framed struct {
 // Framed answers a frame as given among everything in the job; it takes the place of
 // the one with its id. The load path is walked only where a joint touches it.
 func (s Site) Framed(p Frame) Framed {
-	l := vehicle.NewLocator(s.Survey, told.Pen{Display: s.Brief.Display()})
-	newStander(s.Brief, s.Parts, l)
+	l := newStander(s.Survey, s.Brief, s.Parts).from
 	out := Framed{Frame: p, brief: s.Brief, Surveyed: l.ForFrame(p.Doc)}
 	if !s.touched(p.ID) {
 		return out

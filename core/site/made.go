@@ -6,8 +6,6 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/stock"
-	"warmanvil/core/told"
-	"warmanvil/core/vehicle"
 )
 
 // bolts is what all joints take.
@@ -76,8 +74,7 @@ func (s Site) front() (float64, bool) {
 	if c := s.Brief.Card.Coupling; c != nil {
 		return c.Value, true
 	}
-	l := vehicle.NewLocator(s.Survey, told.Pen{Display: s.Brief.Display()})
-	st := newStander(s.Brief, s.Parts, l, s.Frames...)
+	st := newStander(s.Survey, s.Brief, s.Parts, s.Frames...)
 	for _, p := range s.Survey.Placed {
 		d, ok := s.Brief.Device(p.Device)
 		if !ok || d.Behind == nil {
@@ -113,8 +110,7 @@ func boltMass(j brief.Joint, t BoltedTold) float64 {
 
 // frameSizes are the frames of a job with their outside sizes.
 func (s Site) frameSizes() (out []sized) {
-	l := vehicle.NewLocator(s.Survey, told.Pen{Display: s.Brief.Display()})
-	newStander(s.Brief, s.Parts, l, s.Frames...)
+	l := newStander(s.Survey, s.Brief, s.Parts, s.Frames...).from
 	for _, f := range s.Frames {
 		b := member.Build(f.Doc, l.ForFrame(f.Doc))
 		out = append(out, sized{f.Name, b.Max.Sub(b.Min), b.Mass})

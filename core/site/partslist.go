@@ -65,8 +65,7 @@ func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Liste
 			rows = append(rows, row)
 		}
 	}
-	l := vehicle.NewLocator(v, told.Pen{Display: b.Display()})
-	newStander(b, nil, l, frames...)
+	l := newStander(v, b, nil, frames...).from
 	for _, f := range frames {
 		built := member.Build(f.Doc, l.ForFrame(f.Doc))
 		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity, Material: told.MaterialName(f.Doc.Material), Kilos: built.Mass, Gravity: &built.Gravity, Held: held[f.ID]}

@@ -7,7 +7,6 @@ import (
 	"warmanvil/core/demo"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
-	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
 )
 
@@ -43,8 +42,7 @@ func TestFramePlacedBySurvey(t *testing.T) {
 	d.Fit = &member.Pose{X: -1000, Y: 400, Z: 600}
 	d.Points = append([]member.Point{}, d.Points...)
 	d.Points[2] = member.Point{ID: "r", Name: "Ahead", Survey: "c", Z: 10}
-	l := vehicle.NewLocator(s, told.Pen{})
-	newStander(brief.Brief{}, nil, l)
+	l := newStander(s, brief.Brief{}, nil).from
 	b := member.Build(d, l.ForFrame(d))
 	for i, want := range [3]float64{500, 0, 10} {
 		near(t, "surveyed point", b.Joints[2].At[i], want, 1e-9)

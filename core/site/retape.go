@@ -256,14 +256,10 @@ func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, un
 
 // CheckOf answers whether a part may go to the table.
 func CheckOf(s vehicle.Survey, b brief.Brief, part BuiltPart, all []BuiltPart) CheckTold {
-	l := vehicle.NewLocator(s, told.Pen{Display: b.Display()})
-	newStander(b, all, l)
-	return checkPart(l, s, b, part)
+	return checkPart(newStander(s, b, all).from, s, b, part)
 }
 
 // CheckOfFrame answers whether a frame may go to the saw.
 func CheckOfFrame(s vehicle.Survey, b brief.Brief, frame Frame) CheckTold {
-	l := vehicle.NewLocator(s, told.Pen{Display: b.Display()})
-	newStander(b, nil, l, frame)
-	return checkFrame(l, s, b, frame)
+	return checkFrame(newStander(s, b, nil, frame).from, s, b, frame)
 }

@@ -12,7 +12,6 @@ import (
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
 	"warmanvil/core/solid"
-	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
 )
 
@@ -52,8 +51,8 @@ type bolted struct {
 }
 
 func (s Site) open() *site {
-	l := vehicle.NewLocator(s.Survey, told.Pen{Display: s.Brief.Display()})
-	st := newStander(s.Brief, s.Parts, l, s.Frames...)
+	st := newStander(s.Survey, s.Brief, s.Parts, s.Frames...)
+	l := st.from
 	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{}, at: map[string]bolted{}, feet: map[string]standing{}}
 	for _, d := range s.Brief.Devices {
 		cases, why := s.Brief.FeetCases(d)

@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
+	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
@@ -69,7 +70,10 @@ type stander struct {
 	under  map[string]bool
 }
 
-func newStander(b brief.Brief, parts []BuiltPart, l *vehicle.Locator, frames ...Frame) *stander {
+// newStander starts to place the things of a survey, with a locator of its own that knows
+// of them: points may be marked through a part that stands.
+func newStander(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Frame) *stander {
+	l := vehicle.NewLocator(v, told.Pen{Display: b.Display()})
 	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Frame{}, from: l, list: map[string]*vehicle.Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
 	for _, p := range parts {
 		s.parts[p.ID] = p

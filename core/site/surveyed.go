@@ -80,13 +80,13 @@ type Drawn struct {
 // WorkSurvey works out everything a survey says about a job's parts.
 func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Frame) Surveyed {
 	p := told.Pen{Display: b.Display()}
-	l := vehicle.NewLocator(s, p)
+	st := newStander(s, b, parts, frames...)
+	l := st.from
 	for _, x := range parts {
 		if !slices.Contains(l.Plates, x.Recipe.Thickness) {
 			l.Plates = append(l.Plates, x.Recipe.Thickness)
 		}
 	}
-	st := newStander(b, parts, l, frames...)
 	out := Surveyed{Points: []vehicle.Located{}, Maps: []vehicle.MapTold{}, Levels: []vehicle.LevelTold{}, Slopes: []vehicle.ResultTold{}, Squares: []vehicle.ResultTold{}, Sides: []vehicle.ResultTold{}, Gaps: []vehicle.ResultTold{}, Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
 		Clearances: []ClearTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{}, Drillings: []DrillTold{}, Follows: []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Checks: []CheckTold{}, Repeats: []vehicle.ResultTold{}, Assumed: []vehicle.AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{}, Words: map[string]string{}, Tools: vehicle.Instruments(p, s.Shop)}
 	for k, v := range survey.Kinds {

@@ -7,7 +7,6 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
-	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
@@ -155,8 +154,7 @@ func MeasuredTargets(s vehicle.Survey, b brief.Brief, parts []BuiltPart) map[str
 	if len(s.Measures) == 0 {
 		return out
 	}
-	l := vehicle.NewLocator(s, told.Pen{Display: b.Display()})
-	newStander(b, parts, l)
+	l := newStander(s, b, parts).from
 	var w Surveyed
 	measures(l, s, b, &w)
 	for _, m := range w.Measures {
