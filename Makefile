@@ -38,7 +38,8 @@ api: ui/node_modules/.installed
 lint: ui/node_modules/.installed
 	@test -z "$$(gofmt -l $$(git ls-files '*.go'))" || { gofmt -l $$(git ls-files '*.go'); echo "run gofmt"; exit 1; }
 	$(GO) vet ./...
-	cd ui && npm run -s lint && npm run -s check
+	$(GO) tool staticcheck ./...
+	cd ui && npm run -s format && npm run -s lint && npm run -s check
 
 test: setup ui lint
 	$(GO) test -timeout 30m ./...

@@ -12,6 +12,7 @@ if [ "$mode" = test ]; then
   command -v chromium >/dev/null 2>&1 || need+=(chromium)
   /usr/bin/python3 -c 'import ezdxf' 2>/dev/null || need+=(python3-ezdxf)
   command -v pdftocairo >/dev/null 2>&1 || need+=(poppler-utils)
+  command -v gcc >/dev/null 2>&1 || need+=(gcc libc6-dev) # the race detector is linked by it
 fi
 command -v git >/dev/null 2>&1 || need+=(git)
 command -v node >/dev/null 2>&1 || need+=(nodejs npm)

@@ -268,7 +268,7 @@ export class Scene {
 
   private clear() {
     for (const o of this.part.children)
-      if (o instanceof Mesh || o instanceof LineSegments || o instanceof Points) o.geometry.dispose()
+      if (o instanceof Mesh || o instanceof LineSegments || o instanceof Points) (o.geometry as BufferGeometry).dispose()
     this.part.clear()
   }
 

@@ -5,7 +5,7 @@ import { type Kind, reach, type State, type View } from './reach'
 export async function alter<K extends Kind>(kind: K, id: string, change: (state: State<K>) => State<K>): Promise<View<K>> {
   const remote = reach(kind)
   const was = await remote.get(id)
-  const got = await remote.put(id, change(was.state as State<K>), { revision: was.revision })
+  const got = await remote.put(id, change(was.state), { revision: was.revision })
   queryClient.setQueryData([kind, id], got)
   return got
 }

@@ -57,9 +57,9 @@ export function useDocument<K extends Kind>(
     },
     queryClient, // a part is opened outside of a component
   )
-  watch(data, (got) => got && arrive(got as View<K>))
+  watch(data, (got) => got && arrive(got))
   // What is known already comes when whoever asked is ready for it.
-  if (data.value) queueMicrotask(() => data.value && arrive(data.value as View<K>))
+  if (data.value) queueMicrotask(() => data.value && arrive(data.value))
 
   /** Takes what the server has, unless something here is not sent yet. */
   function arrive(got: View<K>) {
@@ -234,7 +234,7 @@ export function useDocument<K extends Kind>(
     keep()
     on = -1
     await refetch()
-    if (on === -1 && data.value) adopt(data.value as View<K>)
+    if (on === -1 && data.value) adopt(data.value)
     opt.drawn?.()
   }
 

@@ -91,7 +91,7 @@ async function writeFonts(): Promise<string> {
       read.onload = done
       read.readAsDataURL(data)
     })
-    return text.replace(url, String(read.result))
+    return text.replace(url, read.result as string)
   })
   return (await Promise.all(written)).join('\n')
 }
