@@ -41,8 +41,12 @@ lint: ui/node_modules/.installed
 	$(GO) tool staticcheck ./...
 	cd ui && npm run -s format && npm run -s lint && npm run -s check
 
+# What works side by side is tested with the race detector.
+RACED = ./core/... ./job/... ./store/... ./httpapi
+
 test: setup ui lint
-	$(GO) test -timeout 30m ./...
+	$(GO) test -race -timeout 40m $(RACED)
+	$(GO) test -timeout 60m $$($(GO) list ./... | grep -vxF "$$($(GO) list $(RACED))")
 # A count, about 20 s: a fuzz run ended by the clock now and then fails by its own deadline.
 	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime 1300000x ./core/trace
 

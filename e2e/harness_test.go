@@ -12,6 +12,7 @@ import (
 	"os"
 	"path/filepath"
 	"strings"
+	"sync"
 	"sync/atomic"
 	"testing"
 	"time"
@@ -41,6 +42,9 @@ type app struct {
 	slow *atomic.Int64 // how long every calculation takes besides, as time.Duration
 }
 
+// beside holds the stories that run beside others already.
+var beside sync.Map
+
 func startApp(t testing.TB) app {
 	t.Helper()
 	return startBehind(t, httpapi.Door{})
@@ -51,7 +55,9 @@ func startApp(t testing.TB) app {
 func startBehind(t testing.TB, door httpapi.Door) app {
 	t.Helper()
 	if t, is := t.(*testing.T); is {
-		t.Parallel() // each story has a server, a database and a browser of its own
+		if _, again := beside.LoadOrStore(t.Name(), true); !again {
+			t.Parallel() // each story has a server, a database and a browser of its own
+		}
 	}
 	front, err := ui.Dist()
 	if err != nil {
