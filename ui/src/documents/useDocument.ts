@@ -118,7 +118,8 @@ export function useDocument<K extends Kind>(
     if (state.value !== 'two versions') schedule()
   }
   function keep() {
-    if (dirty()) localStorage.setItem(key(), JSON.stringify({ revision: on, doc: doc.value }))
+    const text = written()
+    if (text !== synced) localStorage.setItem(key(), `{"revision":${on},"doc":${text}}`)
     else localStorage.removeItem(key())
   }
   function schedule(after = opt.pause ?? 500) {
