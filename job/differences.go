@@ -43,6 +43,8 @@ func (k kind) differences(was, now []byte, d quantity.Display) []Difference {
 		x.show = d
 		diff := Difference{What: x.what, Was: x.words(c.Was), Now: x.words(c.Now)}
 		switch {
+		case x.order:
+			diff.Was, diff.Now = "", "changed"
 		case c.Was == nil && diff.Now == "there":
 			diff.Now = "added"
 		case c.Now == nil && diff.Was == "there":
@@ -95,7 +97,10 @@ func (k kind) clashing(list []merge.Change, d quantity.Display, mine, theirs []b
 		}
 		x.show = d
 		say := func(v any) string {
-			if v == nil {
+			switch {
+			case x.order:
+				return "as put here"
+			case v == nil:
 				return "taken away"
 			}
 			return x.words(v)
@@ -111,6 +116,8 @@ type spot struct {
 	unit string
 	name string
 	show quantity.Display
+
+	order bool // of a list: its values are ids, which nobody knows
 }
 
 // units that a field's description may begin with.
@@ -144,7 +151,7 @@ func whereIs(form reflect.Type, path []string, was, now any, features map[string
 		case form != nil && form.Kind() == reflect.Slice:
 			form = form.Elem()
 			if step == "order" {
-				fields = append(fields, "order")
+				fields, s.order = append(fields, "order"), true
 				break
 			}
 			name := nameOf(now)

@@ -1,0 +1,244 @@
+package job
+
+import (
+	"errors"
+	"strings"
+	"testing"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/demo"
+	"warmanvil/core/member"
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+	"warmanvil/core/vehicle"
+	"warmanvil/core/working"
+)
+
+// demoJob answers a demo job by name.
+func demoJob(t *testing.T, s *Service, name string) Job {
+	t.Helper()
+	for _, j := range must[[]Counted](t)(s.Jobs(ctx, false)) {
+		if j.Brief.Name == name {
+			return j.Job
+		}
+	}
+	t.Fatalf("no demo job %s", name)
+	return Job{}
+}
+
+// A frame is started, changed, copied, worked out among its job, and other sections are
+// tried in it; what cannot be is refused where it is.
+func TestFramesOfAJob(t *testing.T) {
+	s, _ := remembering()
+	j := must[Job](t)(s.CreateJob(ctx, plainJob()))
+	start := FrameStart{Name: "Hoop", Starter: "hoop", Stock: "40 × 40 × 3 mm tube", Material: "steel-s235"}
+	f := must[Frame](t)(s.StartFrame(ctx, j.ID, "Hoop", start))
+	d := f.Doc
+	d.Members = append([]member.Member{}, d.Members...)
+	d.Members[1].Name = "Crown"
+	d.Loads = append([]member.Load{}, d.Loads...)
+	d.Loads[0].Kilos = 33
+	f = must[Frame](t)(s.SaveFrame(ctx, f.ID, On{Revision: 1}, FrameState{"Hoop", 2, d}))
+	list := history(t, s, KindFrame, f.ID)
+	if len(list) != 2 || !strings.Contains(list[0].Summary, "Hoop") && !strings.Contains(list[0].Summary, "33.0 kg") {
+		t.Errorf("%+v", list)
+	}
+	twin := must[Frame](t)(s.DuplicateFrame(ctx, f.ID))
+	if twin.Name != "Hoop (copy)" || twin.Doc.Members[1].Name != "Crown" || twin.Revision != 1 {
+		t.Errorf("%+v", twin)
+	}
+	w := must[WorkedFrame](t)(s.WorkFrame(ctx, f))
+	built, shape, of, err := s.FrameBuilt(ctx, f.ID)
+	if err != nil || of.ID != j.ID || len(w.Worked.Pieces) != 3 || len(shape.Pieces) != 3 || built.Worked.Hold.Verdict != w.Worked.Hold.Verdict {
+		t.Errorf("%d pieces, %v", len(w.Worked.Pieces), err)
+	}
+	options := must[[]member.Option](t)(s.CompareSections(ctx, f.ID, "40 × 40 × 3 mm tube"))
+	if len(options) < 3 {
+		t.Errorf("%d sections are tried", len(options))
+	}
+	var fault *working.Fault
+	if _, err := s.CompareSections(ctx, f.ID, "bamboo"); !errors.As(err, &fault) || fault.Path != "/stock" {
+		t.Errorf("%v", err)
+	}
+	start.Stock = "bamboo"
+	if _, err := s.StartFrame(ctx, j.ID, "x", start); !errors.As(err, &fault) || fault.Path != "/stock" {
+		t.Errorf("%v", err)
+	}
+	check := must[bool](t)(func() (bool, error) { c, err := s.CheckedFrame(ctx, j, f); return c.Released, err }())
+	if check {
+		t.Error("a frame nobody measured is let go")
+	}
+	if _, err := s.SaveFrame(ctx, f.ID, On{Revision: 2}, FrameState{"", 1, d}); !errors.As(err, &fault) || fault.Path != "/name" {
+		t.Errorf("%v", err)
+	}
+	if err := s.Archive(ctx, KindFrame, twin.ID, true); err != nil {
+		t.Fatal(err)
+	}
+	if list := must[[]Frame](t)(s.Frames(ctx, j.ID)); len(list) != 1 {
+		t.Errorf("%d frames", len(list))
+	}
+	if err := s.Archive(ctx, KindSheet, f.ID, true); !errors.Is(err, ErrNotFound) {
+		t.Errorf("a frame put away as a folded part: %v", err)
+	}
+	if err := s.Archive(ctx, KindBrief, j.ID, true); !errors.Is(err, ErrNotFound) {
+		t.Errorf("a brief put away: %v", err)
+	}
+}
+
+// A deck too long for the bed is split into pieces that name it, and joined again: the
+// whole comes back and the pieces are put away.
+func TestSplitAndJoin(t *testing.T) {
+	s, _ := remembering()
+	j := must[Job](t)(s.CreateJob(ctx, plainJob()))
+	r := demo.DemoSheet(2)
+	r.Base = sheet.Base{ID: "deck", Length: 3400, Width: 900}
+	whole := must[Part](t)(s.CreatePart(ctx, j.ID, PartState{strings.Repeat("Deck ", 22), 2, r}))
+	pieces, err := s.SplitPart(ctx, whole.ID, sheet.Parting{Axis: "x", At: 1700, Joint: sheet.LapJoint})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(pieces) < 2 || pieces[0].Recipe.Piece == nil || pieces[0].Recipe.Piece.Of != whole.ID || pieces[0].Quantity < 2 {
+		t.Fatalf("%d pieces, %+v", len(pieces), pieces[0].Recipe.Piece)
+	}
+	if list := must[[]Part](t)(s.Parts(ctx, j.ID)); len(list) != len(pieces) {
+		t.Errorf("%d parts", len(list))
+	}
+	var fault *working.Fault
+	if _, err := s.SplitPart(ctx, whole.ID, sheet.Parting{Axis: "x", At: 1700, Joint: sheet.LapJoint}); !errors.As(err, &fault) || !strings.Contains(fault.Message, "put away") {
+		t.Errorf("split again: %v", err)
+	}
+	back := must[Part](t)(s.JoinPart(ctx, pieces[1].ID))
+	if list := must[[]Part](t)(s.Parts(ctx, j.ID)); back.ID != whole.ID || back.Archived || len(list) != 1 {
+		t.Errorf("%+v, %d parts", back.Kept, len(list))
+	}
+	if _, err := s.JoinPart(ctx, whole.ID); !errors.As(err, &fault) || !strings.Contains(fault.Message, "no piece") {
+		t.Errorf("joined what is whole: %v", err)
+	}
+	twin := must[Part](t)(s.DuplicatePart(ctx, whole.ID))
+	if len([]rune(twin.Name)) > brief.MaxName || !strings.HasSuffix(twin.Name, "(copy)") {
+		t.Errorf("%q", twin.Name)
+	}
+}
+
+// What follows a pattern is brought to where it is measured now, as revisions by whoever
+// asks; a survey is a document like all others, its first state too.
+func TestSurveyOfAJob(t *testing.T) {
+	s, _ := remembering()
+	if err := s.LoadDemo(ctx); err != nil {
+		t.Fatal(err)
+	}
+	j := demoJob(t, s, "Orchard truck")
+	v, revision, err := s.Survey(ctx, j.ID)
+	if err != nil || revision != 1 {
+		t.Fatal(revision, err)
+	}
+	for i := range v.Maps {
+		for k := range v.Maps[i].Readings {
+			x := &v.Maps[i].Readings[k].Value
+			for n := range x.Values {
+				x.Values[n] *= 1.01 // another tape
+			}
+		}
+	}
+	if _, err := s.SaveSurvey(ctx, j.ID, On{Revision: 1, Who: "Ada"}, v); err != nil {
+		t.Fatal(err)
+	}
+	worked := must[bool](t)(func() (bool, error) {
+		w, err := s.WorkSurvey(ctx, j.ID, v)
+		return len(w.Follows) > 0 && w.Follows[0].Stale, err
+	}())
+	if !worked {
+		t.Error("nothing is out of date")
+	}
+	moved := must[[]Part](t)(s.BringUp(ctx, j.ID, v.Follows[0].ID, "Ada"))
+	if len(moved) != 1 || moved[0].Revision != 2 || moved[0].Who != "Ada" {
+		t.Errorf("%+v", moved)
+	}
+	if _, err := s.BringUp(ctx, j.ID, "nothing", ""); !errors.Is(err, ErrNotFound) {
+		t.Errorf("%v", err)
+	}
+	if list := history(t, s, KindSurvey, j.ID); len(list) != 2 || list[0].Who != "Ada" || !strings.Contains(list[0].Summary, "more") {
+		t.Errorf("%+v", list)
+	}
+	d := must[Document](t)(s.Undo(ctx, KindSurvey, j.ID, On{Revision: 2}))
+	if back := must[vehicle.Survey](t)(Body[vehicle.Survey](d.Body)); back.Maps[0].Readings[0].Value.Values[0] == v.Maps[0].Readings[0].Value.Values[0] {
+		t.Error("not undone")
+	}
+	_, rows, err := s.PartsList(ctx, j.ID)
+	if err != nil || len(rows) < 7 {
+		t.Errorf("%d rows, %v", len(rows), err)
+	}
+	if got, err := s.Assembly(ctx, j.ID); err != nil || len(got.Items) == 0 {
+		t.Errorf("%d things, %v", len(got.Items), err)
+	}
+	if list, err := s.Suggest(ctx, j.ID, "press-feet"); err != nil || len(list) == 0 {
+		t.Errorf("%d suggestions, %v", len(list), err)
+	}
+	// A job that has none yet: revision 0, and its first state on it.
+	fresh := must[Job](t)(s.CreateJob(ctx, plainJob()))
+	if v, revision, err := s.Survey(ctx, fresh.ID); err != nil || revision != 0 || v.Schema != vehicle.SurveySchema {
+		t.Errorf("%d, %v", revision, err)
+	}
+	if _, err := s.SaveSurvey(ctx, fresh.ID, On{Revision: 3}, vehicle.Survey{Hook: 1}); !errors.Is(err, ErrConflict) {
+		t.Errorf("on a state there never was: %v", err)
+	}
+	must[Saved](t)(s.SaveSurvey(ctx, fresh.ID, On{}, vehicle.Survey{Hook: 1}))
+	// Two who both make the first: joined, as nothing was there before.
+	got := must[Saved](t)(s.SaveSurvey(ctx, fresh.ID, On{}, vehicle.Survey{Drawn: "to a drawing"}))
+	if v := must[vehicle.Survey](t)(Body[vehicle.Survey](got.Body)); v.Hook != 1 || v.Drawn != "to a drawing" || got.Revision != 2 {
+		t.Errorf("%+v", v)
+	}
+}
+
+// Differences are told in the job's units, by the names of things, and what has no name
+// by what it is one of.
+func TestDifferencesInWords(t *testing.T) {
+	k, err := KindBrief.known()
+	if err != nil {
+		t.Fatal(err)
+	}
+	was := plainJob()
+	was.Devices = []brief.Device{{ID: "p", Name: "Pump", Mass: &brief.Given{Value: 20, Trust: brief.Measured}}, {ID: "q", Name: "Tank"}}
+	for _, c := range []struct {
+		name   string
+		change func(b *brief.Brief)
+		want   string
+		inches string
+	}{
+		{"a mass", func(b *brief.Brief) { b.Devices[0].Mass = &brief.Given{Value: 30, Trust: brief.Measured} }, "Pump: mass 30.0 kg, was 20.0 kg", "Pump: mass 66.1 lb, was 44.1 lb"},
+		{"a length", func(b *brief.Brief) { b.Limits.Ground = &brief.Given{Value: 127, Trust: brief.Measured} }, "Limits, ground added", ""},
+		{"came", func(b *brief.Brief) { b.Devices = append(b.Devices, brief.Device{ID: "r", Name: "Reel"}) }, "Reel added", ""},
+		{"went", func(b *brief.Brief) { b.Devices = b.Devices[:1] }, "Tank removed", ""},
+		{"moved", func(b *brief.Brief) { b.Devices[0], b.Devices[1] = b.Devices[1], b.Devices[0] }, "Devices, order changed", ""},
+		{"words", func(b *brief.Brief) { b.Purpose = strings.Repeat("long ", 40) }, "Purpose " + strings.TrimSpace(strings.Repeat("long ", 12)) + " …", ""},
+		{"a switch", func(b *brief.Brief) { b.Card.Trailer = true }, "Card, trailer yes", ""},
+		{"two", func(b *brief.Brief) { b.Name, b.Quantity = "Other", 3 }, "Name Other, was Shelf, and 1 more", ""},
+		{"nothing", func(*brief.Brief) {}, "nothing that shows", ""},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			now := was
+			now.Devices = append([]brief.Device{}, was.Devices...)
+			c.change(&now)
+			a, errA := ready(was)
+			b, errB := ready(now)
+			if errA != nil || errB != nil {
+				t.Fatal(errA, errB)
+			}
+			if got := briefly(k.differences(a, b, quantity.Display{Style: quantity.Metric})); got != c.want {
+				t.Errorf("says %q, want %q", got, c.want)
+			}
+			if got := briefly(k.differences(a, b, quantity.Display{Style: quantity.Decimal})); c.inches != "" && got != c.inches {
+				t.Errorf("in inches %q, want %q", got, c.inches)
+			}
+		})
+	}
+	if list := k.differences([]byte("{"), []byte("{}"), quantity.Display{}); len(list) != 1 || list[0].Now != "changed" {
+		t.Errorf("of what cannot be read: %+v", list)
+	}
+	if _, err := Kind("letter").known(); err == nil || Kind("letter").Many() {
+		t.Error("a letter is a document")
+	}
+	if n := len(Kinds()); n != 4 {
+		t.Errorf("%d kinds", n)
+	}
+}
