@@ -96,16 +96,16 @@ func (k kind) clashing(list []merge.Change, d quantity.Display, mine, theirs []b
 			x = whereIs(k.of, c.Path, t, m, names)
 		}
 		x.show = d
-		say := func(v any) string {
+		say := func(v any, whose string) string {
 			switch {
 			case x.order:
-				return "as put here"
+				return whose + " order"
 			case v == nil:
 				return "taken away"
 			}
 			return x.words(v)
 		}
-		out = append(out, Clashing{Path: merge.Pointer(c.Path), What: x.what, Mine: say(c.Now), Theirs: say(c.Was)})
+		out = append(out, Clashing{Path: merge.Pointer(c.Path), What: x.what, Mine: say(c.Now, "your"), Theirs: say(c.Was, "their")})
 	}
 	return out
 }
