@@ -45,7 +45,7 @@ lint: ui/node_modules/.installed
 RACED = ./core/... ./job/... ./store/... ./httpapi
 
 test: setup ui lint
-	$(GO) test -race -timeout 40m $(RACED)
+	CGO_ENABLED=1 $(GO) test -race -timeout 40m $(RACED)
 	$(GO) test -timeout 60m $$($(GO) list ./... | grep -vxF "$$($(GO) list $(RACED))")
 # A count, about 20 s: a fuzz run ended by the clock now and then fails by its own deadline.
 	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime 1300000x ./core/trace
