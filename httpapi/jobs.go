@@ -120,7 +120,7 @@ func (s *server) jobRoutes() {
 		}
 		return f, err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", summary: "Add the job of such a file", limit: 64 << 20}, func(c call, f job.File) (JobView, error) {
+	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", summary: "Add the job of such a file", limit: 256 << 20}, func(c call, f job.File) (JobView, error) {
 		j, err := s.jobs.Import(c.Request.Context(), f)
 		return s.madeJob(c, j, err)
 	})

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"log/slog"
 	"net/http"
 
@@ -40,7 +41,7 @@ func problemOf(ctx context.Context, err error, away func(error) bool) Problem {
 	case errors.As(err, &fault):
 		p.Status, p.Errors = http.StatusUnprocessableEntity, []ProblemFault{{fault.Path, fault.Message}}
 	case errors.As(err, &tooLarge):
-		p.Status, p.Detail = http.StatusRequestEntityTooLarge, "The request is larger than what is taken here: a part that large has to be split."
+		p.Status, p.Detail = http.StatusRequestEntityTooLarge, fmt.Sprintf("The request is larger than the %d MB that are taken here: a part that large has to be split, a job's file brought in by the program on the command line.", tooLarge.Limit>>20)
 	case errors.Is(err, errSignIn), errors.Is(err, errSetup):
 		p.Status = http.StatusUnauthorized
 	case errors.Is(err, errRole):
