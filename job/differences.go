@@ -105,7 +105,11 @@ func (k kind) clashing(list []merge.Change, d quantity.Display, mine, theirs []b
 			}
 			return x.words(v)
 		}
-		out = append(out, Clashing{Path: merge.Pointer(c.Path), What: x.what, Mine: say(c.Now, "your"), Theirs: say(c.Was, "their")})
+		one := Clashing{Path: merge.Pointer(c.Path), What: x.what, Mine: say(c.Now, "your"), Theirs: say(c.Was, "their")}
+		if one.Mine == one.Theirs { // lists of as many entries
+			one.Mine, one.Theirs = one.Mine+", as changed here", one.Theirs+", as changed there"
+		}
+		out = append(out, one)
 	}
 	return out
 }

@@ -242,3 +242,55 @@ func TestDifferencesInWords(t *testing.T) {
 		t.Errorf("%d kinds", n)
 	}
 }
+
+// A clash is worded so that one can choose: values in the job's units, what was taken
+// away, whose order, and lists that are one value told apart.
+func TestClashesInWords(t *testing.T) {
+	s, _ := remembering()
+	b := plainJob()
+	b.Unit, b.Grain = brief.UnitFraction, 25.4/16
+	b.Devices = []brief.Device{{ID: "p", Name: "Pump", Mass: &brief.Given{Value: 20, Trust: brief.Measured}}, {ID: "q", Name: "Tank"}, {ID: "r", Name: "Reel"}}
+	j := must[Job](t)(s.CreateJob(ctx, b))
+	change := func(mass float64, order []int, feet ...brief.Foot) brief.Brief {
+		c := j.Brief
+		c.Devices = nil
+		for _, i := range order {
+			d := j.Brief.Devices[i]
+			if d.ID == "q" {
+				d.Feet = feet
+			}
+			if d.ID == "p" {
+				d.Mass = &brief.Given{Value: mass, Trust: brief.Measured}
+			}
+			c.Devices = append(c.Devices, d)
+		}
+		return c
+	}
+	must[Job](t)(s.SaveBrief(ctx, j.ID, On{Revision: 1}, change(30, []int{1, 0, 2}, brief.Foot{X: 10})))
+	_, err := s.SaveBrief(ctx, j.ID, On{Revision: 1}, change(40, []int{0, 2, 1}, brief.Foot{X: 20}))
+	var clash *Clash
+	if !errors.As(err, &clash) {
+		t.Fatal(err)
+	}
+	got := map[string][2]string{}
+	for _, p := range clash.Places {
+		got[p.What] = [2]string{p.Mine, p.Theirs}
+	}
+	for what, want := range map[string][2]string{
+		"Pump: mass":     {"88.2 lb", "66.1 lb"},
+		"Devices, order": {"your order", "their order"},
+		"Tank: feet":     {"1 entry, as changed here", "1 entry, as changed there"},
+	} {
+		if got[what] != want {
+			t.Errorf("%s: %q, want %q", what, got[what], want)
+		}
+	}
+	if len(clash.Places) != 3 {
+		t.Errorf("%+v", clash.Places)
+	}
+	// Taken away here and changed there.
+	_, err = s.SaveBrief(ctx, j.ID, On{Revision: 1}, change(20, []int{1, 2}))
+	if !errors.As(err, &clash) || len(clash.Places) != 1 || clash.Places[0].What != "Pump" || clash.Places[0].Mine != "taken away" || clash.Places[0].Theirs != "there" {
+		t.Errorf("%v %+v", err, clash.Places)
+	}
+}
