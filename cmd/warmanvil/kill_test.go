@@ -47,15 +47,18 @@ func send(method, url string, body any, revision int, into any) (int, error) {
 	return r.StatusCode, json.NewDecoder(r.Body).Decode(into)
 }
 
-type partState struct {
-	ID       string         `json:"id"`
-	Revision int            `json:"revision"`
-	Recipe   map[string]any `json:"recipe"`
+type partView struct {
+	ID       string    `json:"id"`
+	Revision int       `json:"revision"`
+	State    partState `json:"state"`
 }
 
-func (p partState) length() float64 {
-	v, _ := p.Recipe["base"].(map[string]any)["length"].(float64)
-	return v
+type partState struct {
+	Recipe struct {
+		Base struct {
+			Length float64 `json:"length"`
+		} `json:"base"`
+	} `json:"recipe"`
 }
 
 // writers starts a job with n parts.
@@ -69,7 +72,7 @@ func writers(t *testing.T, url string, n int) []*writer {
 	for i := range n {
 		w := &writer{length: 100, body: map[string]any{"name": fmt.Sprint("part ", i), "quantity": 1, "recipe": map[string]any{"schema": 1, "material": "steel-a36", "thickness": 3, "process": "laser",
 			"tool": map[string]any{"kind": "vdie"}, "bend": map[string]any{"school": "table", "method": "air"}, "base": map[string]any{"id": "b", "length": 100.0, "width": 80}}}}
-		var p partState
+		var p partView
 		if code, err := send("POST", url+"/api/v1/jobs/"+j.ID+"/parts", w.body, 0, &p); err != nil || code != 200 {
 			t.Fatal(code, err)
 		}
@@ -84,7 +87,7 @@ func (w *writer) save(url string) bool {
 	w.tries++
 	next := w.length + float64(w.tries)
 	w.body["recipe"].(map[string]any)["base"].(map[string]any)["length"] = next
-	var p partState
+	var p partView
 	code, err := send("PUT", url+"/api/v1/parts/"+w.id, w.body, w.revision, &p)
 	if err != nil || code != 200 {
 		return false
@@ -97,17 +100,16 @@ func (w *writer) save(url string) bool {
 // check holds what stands and every acknowledged revision against memory.
 func (w *writer) check(t *testing.T, url string) {
 	t.Helper()
-	var revisions []struct {
-		Number int
-		Recipe map[string]any
-	}
+	var revisions []struct{ Number int }
 	if code, err := send("GET", url+"/api/v1/parts/"+w.id+"/revisions", nil, 0, &revisions); err != nil || code != 200 {
 		t.Fatal(code, err)
 	}
 	found := false
 	for i, r := range revisions {
 		if r.Number == w.revision {
-			found = partState{Recipe: r.Recipe}.length() == w.length
+			var kept partState
+			code, err := send("GET", fmt.Sprintf("%s/api/v1/parts/%s/revisions/%d", url, w.id, r.Number), nil, 0, &kept)
+			found = err == nil && code == 200 && kept.Recipe.Base.Length == w.length
 		}
 		if want := revisions[0].Number - i; r.Number != want {
 			t.Errorf("%s: revision %d is missing", w.id, want)
@@ -116,11 +118,11 @@ func (w *writer) check(t *testing.T, url string) {
 	if !found {
 		t.Errorf("%s: the acknowledged revision %d with length %g is lost", w.id, w.revision, w.length)
 	}
-	var p partState
+	var p partView
 	if code, err := send("GET", url+"/api/v1/parts/"+w.id, nil, 0, &p); err != nil || code != 200 || p.Revision != revisions[0].Number {
 		t.Errorf("%s: stands at %d of %d (%d, %v)", w.id, p.Revision, revisions[0].Number, code, err)
 	}
-	w.revision, w.length = p.Revision, p.length()
+	w.revision, w.length = p.Revision, p.State.Recipe.Base.Length
 }
 
 // during runs the writers until stop is closed.
