@@ -18,11 +18,11 @@ import (
 // boardQuery asks what things of board are made of.
 var boardQuery = &huma.Param{Name: "board", In: "query", Description: "mm, thickness of the board; 2 when left out", Schema: &huma.Schema{Type: "number"}}
 
-// board answers how thick the board is, mm.
-func (w want) board() (float64, error) {
+// board answers how thick the board is that a thing is made of, mm.
+func (w want) board(thing string) (float64, error) {
 	mm, err := strconv.ParseFloat(w.DefaultQuery("board", "2"), 64)
 	if err != nil || !(mm >= .2 && mm <= 50) {
-		return 0, asFault("Things of board are made of 0.2 to 50 mm.")
+		return 0, asFault("A %s is made of board from 0.2 to 50 mm.", thing)
 	}
 	return mm, nil
 }
@@ -52,7 +52,7 @@ func (s *server) dummy(w want) (t boarded, called label, err error) {
 	if err != nil {
 		return t, called, err
 	}
-	board, err := w.board()
+	board, err := w.board("dummy")
 	if err != nil {
 		return t, called, err
 	}

@@ -76,7 +76,7 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 	case "stl": // in the part's own axes
 		recipe = p.Handed(out.hand)
 	case "mockup", "mockup-dxf":
-		board, err := w.board()
+		board, err := w.board("mock-up")
 		if err != nil {
 			return out, called, err
 		}
