@@ -143,7 +143,7 @@ func whereIs(form reflect.Type, path []string, was, now any, features map[string
 			if known {
 				form = f.Type
 				for _, u := range units {
-					if rest, is := strings.CutPrefix(f.Tag.Get("doc"), u); is && (rest == "" || strings.Contains(" ,:;", rest[:1])) {
+					if rest, is := strings.CutPrefix(f.Tag.Get("doc"), u); is && (rest == "" || strings.Contains(" ,:;", rest[:1])) && !strings.HasPrefix(strings.TrimLeft(rest, " ,"), "or ") { // mm or degrees: nobody knows
 						s.unit = u
 						break
 					}
