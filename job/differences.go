@@ -217,7 +217,11 @@ func (s spot) words(v any) string {
 		p := words.Pen{Display: s.show}
 		switch s.unit {
 		case "mm":
-			return p.MM(v)
+			w, err := quantity.Format(v, s.show)
+			if err != nil || w.Lies == quantity.Exact {
+				return p.MM(v)
+			}
+			return w.Text + " " + string(w.Lies) + ", " + p.Fine(v) // rounded, and by how much
 		case "kg":
 			return p.Kilos(v)
 		case "N":

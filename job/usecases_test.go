@@ -288,6 +288,14 @@ func TestClashesInWords(t *testing.T) {
 	if len(clash.Places) != 3 {
 		t.Errorf("%+v", clash.Places)
 	}
+	// A length that no fraction of the job meets says so.
+	one := spot{unit: "mm", show: quantity.Display{Style: quantity.Fraction, Denominator: 16}}
+	if got := one.words(400.); !strings.HasPrefix(got, `15 3/4" light, 15.7`) && !strings.HasPrefix(got, `15 3/4" heavy, 15.7`) {
+		t.Errorf("400 mm are %q", got)
+	}
+	if got := one.words(63.5); got != `2 1/2"` {
+		t.Errorf("63.5 mm are %q", got)
+	}
 	// Taken away here and changed there.
 	_, err = s.SaveBrief(ctx, j.ID, On{Revision: 1}, change(20, []int{1, 2}))
 	if !errors.As(err, &clash) || len(clash.Places) != 1 || clash.Places[0].What != "Pump" || clash.Places[0].Mine != "taken away" || clash.Places[0].Theirs != "there" {
