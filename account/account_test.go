@@ -32,7 +32,8 @@ func TestPasswords(t *testing.T) {
 	if ok, err := Verify(nobody, word); err != nil || ok {
 		t.Errorf("nobody's password fits: %v %v", ok, err)
 	}
-	for _, kept := range []string{"", "plain", "$argon2i$v=19$m=65536,t=3,p=4$AA$AA", "$argon2id$v=18$m=1,t=1,p=1$AA$AA", "$argon2id$v=19$m=x$AA$AA", "$argon2id$v=19$m=65536,t=3,p=4$!$AA"} {
+	for _, kept := range []string{"", "plain", "$argon2i$v=19$m=65536,t=3,p=4$AA$AA", "$argon2id$v=18$m=1,t=1,p=1$AA$AA",
+		"$argon2id$v=19$m=x$AA$AA", "$argon2id$v=19$m=65536,t=3,p=4$!$AA"} {
 		if ok, err := Verify(kept, word); err == nil || ok {
 			t.Errorf("%q was read: %v", kept, ok)
 		}
@@ -63,7 +64,8 @@ func TestRoles(t *testing.T) {
 	for _, c := range []struct {
 		role, asked Role
 		want        bool
-	}{{Owner, Maker, true}, {Maker, Owner, false}, {Maker, Reader, true}, {Reader, Reader, true}, {Reader, Maker, false}, {"", Reader, false}, {"boss", Reader, false}} {
+	}{{Owner, Maker, true}, {Maker, Owner, false}, {Maker, Reader, true}, {Reader, Reader, true}, {Reader, Maker, false}, {"", Reader, false},
+		{"boss", Reader, false}} {
 		if got := c.role.May(c.asked); got != c.want {
 			t.Errorf("%s may %s: %v", c.role, c.asked, got)
 		}

@@ -43,7 +43,8 @@ func Hash(password string) (string, error) {
 // nobody is a hash no password fits, to spend the same time on unknown names.
 var nobody = func() string {
 	enc := base64.RawStdEncoding
-	return fmt.Sprintf("$argon2id$v=%d$m=%d,t=%d,p=%d$%s$%s", argon2.Version, memory, passes, lanes, enc.EncodeToString(make([]byte, 16)), enc.EncodeToString(make([]byte, keyLen)))
+	return fmt.Sprintf("$argon2id$v=%d$m=%d,t=%d,p=%d$%s$%s", argon2.Version, memory, passes, lanes, enc.EncodeToString(make([]byte, 16)),
+		enc.EncodeToString(make([]byte, keyLen)))
 }()
 
 // Verify tells whether a password fits what is kept.

@@ -131,7 +131,8 @@ func TestAnswersKeepTheirSchemas(t *testing.T) {
 
 // Every answer that is worked out carries how.
 func TestAnswersCarryTheirWorking(t *testing.T) {
-	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force", "section", "jog", "hem", "tray",
+	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force",
+		"section", "jog", "hem", "tray",
 		"centres", "locate", "locate.space", "holemap", "level", "slope", "square", "stackup", "shims", "fit", "clearance",
 		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "member.bend", "sticks", "frame", "trailer", "column"} {
 		answer, err := run(t, name, requests[name])
@@ -282,7 +283,10 @@ func TestImport(t *testing.T) {
 		c := p[(i+1)%4]
 		fmt.Fprintf(&b, "0\nLINE\n8\n0\n10\n%g\n20\n%g\n11\n%g\n21\n%g\n", a[0], a[1], c[0], c[1])
 	}
-	b.WriteString("0\nCIRCLE\n8\n0\n10\n2\n20\n2\n40\n0.25\n0\nARC\n8\n0\n10\n6\n20\n2\n40\n0.5\n50\n10\n51\n190\n0\nARC\n8\n0\n10\n6\n20\n2\n40\n0.5\n50\n190\n51\n10\n0\nENDSEC\n0\nEOF\n")
+	b.WriteString("0\nCIRCLE\n8\n0\n10\n2\n20\n2\n40\n0.25\n" +
+		"0\nARC\n8\n0\n10\n6\n20\n2\n40\n0.5\n50\n10\n51\n190\n" +
+		"0\nARC\n8\n0\n10\n6\n20\n2\n40\n0.5\n50\n190\n51\n10\n" +
+		"0\nENDSEC\n0\nEOF\n")
 	answer, err := run(t, "import", fmt.Sprintf(`{"name":"plate.dxf","base64":%q}`, base64.StdEncoding.EncodeToString([]byte(b.String()))))
 	if err != nil {
 		t.Fatal(err)
@@ -301,7 +305,8 @@ func TestImport(t *testing.T) {
 	if h := a.Holes[0]; math.Abs(h.Diameter-1) > 1e-9 || math.Abs(h.Centre[0]-6) > 1e-9 {
 		t.Errorf("%+v", a.Holes)
 	}
-	for request, path := range map[string]string{`{"path":"/etc/hosts"}`: "/path", `{"name":"a.dxf","base64":"@"}`: "/base64", `{"name":"a.dxf","base64":"` + base64.StdEncoding.EncodeToString([]byte(b.String())) + `","tolerance":-1}`: "/tolerance"} {
+	for request, path := range map[string]string{`{"path":"/etc/hosts"}`: "/path", `{"name":"a.dxf","base64":"@"}`: "/base64",
+		`{"name":"a.dxf","base64":"` + base64.StdEncoding.EncodeToString([]byte(b.String())) + `","tolerance":-1}`: "/tolerance"} {
 		var fault *working.Fault
 		if _, err := run(t, "import", request); !errors.As(err, &fault) || fault.Path != path {
 			t.Errorf("%s: %v", request, err)

@@ -75,7 +75,8 @@ func flat(r FlatRequest) (FlatAnswer, error) {
 	if len(p.Outline) == 0 {
 		return FlatAnswer{}, working.Refuse("/part/base", "%s", p.Findings[0].Reason)
 	}
-	a := FlatAnswer{Area: p.Area, Mass: p.Mass, Bounds: FlatBounds{pair(p.Bounds.Min), pair(p.Bounds.Max)}, Outline: loop(p.Outline), CutLength: p.CutLength, Pierces: p.Pierces,
+	a := FlatAnswer{Area: p.Area, Mass: p.Mass, Bounds: FlatBounds{pair(p.Bounds.Min), pair(p.Bounds.Max)}, Outline: loop(p.Outline),
+		CutLength: p.CutLength, Pierces: p.Pierces,
 		Holes: []FlatHole{}, BendLines: []FlatBend{}, Folded: FoldedAnswer{[]FoldedHole{}}, Findings: p.Findings, Working: []working.Working{}}
 	for _, h := range p.Holes {
 		f := FlatHole{ID: h.ID, Centre: pair(h.Centre), Outline: loop(h.Loop)}

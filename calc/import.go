@@ -67,7 +67,8 @@ func importFile(r ImportRequest) (ImportAnswer, error) {
 	if err != nil {
 		return ImportAnswer{}, err
 	}
-	a := ImportAnswer{Loops: []ImportLoop{}, Holes: []ImportHole{}, OuterArea: t.Outer, NetArea: t.Net, Open: len(t.Open), UnitsToMM: d.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Ends: [][4]float64{}, Crossed: [][2]float64{}, Findings: t.Findings}
+	a := ImportAnswer{Loops: []ImportLoop{}, Holes: []ImportHole{}, OuterArea: t.Outer, NetArea: t.Net, Open: len(t.Open),
+		UnitsToMM: d.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Ends: [][4]float64{}, Crossed: [][2]float64{}, Findings: t.Findings}
 	if a.Layers == nil {
 		a.Layers = []trace.Layer{}
 	}

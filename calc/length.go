@@ -129,6 +129,8 @@ func gauge(r GaugeRequest) (GaugeAnswer, error) {
 	}
 	return GaugeAnswer{MM: mm, Inch: mm / 25.4,
 		Working: working.Working{Method: "Gauge table", Source: source, Formula: "looked up, never interpolated",
-			Inputs: []working.Quantity{{Symbol: "gauge", Name: r.Family, Value: r.Gauge}}, Result: working.Quantity{Symbol: "T", Name: "nominal thickness", Value: mm, Unit: "mm"}},
-		Findings: []working.Finding{{Code: "gauge-nominal", Severity: working.Note, Cause: "Sheet", Reason: fmt.Sprintf("%v gauge is nominal: measure the sheet.", r.Gauge)}}}, nil
+			Inputs: []working.Quantity{{Symbol: "gauge", Name: r.Family, Value: r.Gauge}},
+			Result: working.Quantity{Symbol: "T", Name: "nominal thickness", Value: mm, Unit: "mm"}},
+		Findings: []working.Finding{{Code: "gauge-nominal", Severity: working.Note, Cause: "Sheet",
+			Reason: fmt.Sprintf("%v gauge is nominal: measure the sheet.", r.Gauge)}}}, nil
 }

@@ -43,7 +43,8 @@ func TestOutriggersFromStarterToSawSheet(t *testing.T) {
 	p.press("Cut")
 	p.wait("the cut list", `document.querySelector('[data-mark=A1]')`)
 	row := eval[string](p, `document.querySelector('[data-mark=A1]').innerText`)
-	for _, w := range []string{"4", "60 × 40 × 3 mm tube", "512.0 mm", "45.0°"} { // 500 to the tip's middle, half of 40 on, less the 8 mm plate
+	// 500 to the tip's middle, half of 40 on, less the 8 mm plate.
+	for _, w := range []string{"4", "60 × 40 × 3 mm tube", "512.0 mm", "45.0°"} {
 		if !strings.Contains(row, w) {
 			t.Errorf("the first piece lacks %q: %q", w, row)
 		}
@@ -151,7 +152,8 @@ func TestSaddleTemplateMeasured(t *testing.T) {
 			page = n
 		}
 	}
-	if err := exec.Command("pdftoppm", "-r", "254", "-gray", "-f", strconv.Itoa(page), "-l", strconv.Itoa(page), "-singlefile", file+".pdf", file).Run(); err != nil {
+	if err := exec.Command("pdftoppm", "-r", "254", "-gray", "-f", strconv.Itoa(page), "-l", strconv.Itoa(page), "-singlefile", file+".pdf",
+		file).Run(); err != nil {
 		t.Fatal(err)
 	}
 	wide, deep := templateInk(t, file+".pgm")
@@ -265,8 +267,10 @@ func TestFrameInTheDrawing(t *testing.T) {
 				continue
 			}
 			x, y := box[0]+box[2]/2+(j.At[0]-middle[0])*k, box[1]+box[3]/2-(j.At[1]-middle[1])*k
-			p.do(chromedp.MouseEvent(input.DispatchMouseEventTypeMousePressed, x, y, chromedp.ButtonLeft), chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, x+dx/2, y+dy/2, chromedp.ButtonLeft),
-				chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, x+dx, y+dy, chromedp.ButtonLeft), chromedp.MouseEvent(input.DispatchMouseEventTypeMouseReleased, x+dx, y+dy, chromedp.ButtonLeft))
+			p.do(chromedp.MouseEvent(input.DispatchMouseEventTypeMousePressed, x, y, chromedp.ButtonLeft),
+				chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, x+dx/2, y+dy/2, chromedp.ButtonLeft),
+				chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, x+dx, y+dy, chromedp.ButtonLeft),
+				chromedp.MouseEvent(input.DispatchMouseEventTypeMouseReleased, x+dx, y+dy, chromedp.ButtonLeft))
 		}
 	}
 	drag("Coupling", 40, -30)

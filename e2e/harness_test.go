@@ -104,7 +104,8 @@ type page struct {
 func open(t testing.TB, a app, width, height int64) *page {
 	t.Helper()
 	opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath("/usr/bin/chromium"), chromedp.NoSandbox,
-		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-sync", true))
+		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
+		chromedp.Flag("disable-sync", true))
 	alloc, stopBrowser := chromedp.NewExecAllocator(context.Background(), opts...)
 	ctx, stop := chromedp.NewContext(alloc)
 	t.Cleanup(func() { stop(); stopBrowser() })
@@ -130,7 +131,8 @@ func (p *page) watchPolicy() {
 				window.testAsking = 0
 				window.fetch = (...all) => (window.testAsking++, ask(...all).finally(() => window.testAsking--))
 			}
-			document.addEventListener('securitypolicyviolation', e => localStorage.setItem('` + key + `', (localStorage.getItem('` + key + `') ?? '') + e.violatedDirective + ' ' + e.blockedURI + '; '))`})
+			document.addEventListener('securitypolicyviolation', e => localStorage.setItem('` + key + `', (localStorage.getItem('` + key +
+				`') ?? '') + e.violatedDirective + ' ' + e.blockedURI + '; '))`})
 		return err
 	}))
 	p.t.Cleanup(func() {

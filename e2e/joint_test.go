@@ -42,7 +42,8 @@ func TestJointOnTheFloor(t *testing.T) {
 	p.wait("the lock missed", `document.querySelector('[data-code=no-lock]')`)
 	// The plates backed, a pull of 70 kN is too much for two M12 of 8.8, not of 10.9.
 	for _, ply := range []string{"0", "2"} {
-		eval[bool](p, `(() => { [...document.querySelectorAll('[data-ply="`+ply+`"] .tick')].find(l => l.innerText.includes('backed or stiff')).querySelector('input').click(); return true })()`)
+		eval[bool](p, `(() => { [...document.querySelectorAll('[data-ply="`+ply+
+			`"] .tick')].find(l => l.innerText.includes('backed or stiff')).querySelector('input').click(); return true })()`)
 	}
 	p.pick("main", "Class", "10.9")
 	p.press("typed here")
@@ -80,7 +81,8 @@ func TestBoltBlockedAndFlipped(t *testing.T) {
 		t.Fatal(err)
 	}
 	v.Placed = append(v.Placed, vehicle.Placed{ID: "under", Name: "Foot under the tank", Part: foot, At: [3]float64{-9000, 0, 0}})
-	v.Spaces = append(v.Spaces, survey.Space{ID: "low-tank", Name: "Low tank", Kind: survey.Tank, Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-9400, -400, 46}, Size: [3]float64{1200, 900, 200}}})
+	v.Spaces = append(v.Spaces, survey.Space{ID: "low-tank", Name: "Low tank", Kind: survey.Tank,
+		Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-9400, -400, 46}, Size: [3]float64{1200, 900, 200}}})
 	if _, err := a.jobs.SaveSurvey(t.Context(), id, job.On{Revision: revision}, v); err != nil {
 		t.Fatal(err)
 	}
@@ -139,7 +141,8 @@ func TestClosedBehind(t *testing.T) {
 func TestAccessHoleCut(t *testing.T) {
 	a := startApp(t)
 	id, foot := a.demoPart(t, "Orchard truck", "Press foot")
-	r := sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: 3, Process: "laser", Base: sheet.Base{ID: "base", Length: 500, Width: 500}}
+	r := sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: 3, Process: "laser",
+		Base: sheet.Base{ID: "base", Length: 500, Width: 500}}
 	r.Tool.Kind, r.Bend.School, r.Bend.Method = "vdie", "table", "air"
 	cover, err := a.jobs.CreatePart(t.Context(), id, job.PartState{Name: "Cover plate", Quantity: 1, Recipe: r})
 	if err != nil {

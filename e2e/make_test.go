@@ -17,7 +17,8 @@ func TestPartsListAndMockup(t *testing.T) {
 	p.see("Parts list")
 	p.press("Parts list as CSV")
 	name, data := p.download(".csv")
-	for _, want := range []string{"name,hand,is,revision,quantity", "Press foot,left,part", "Press foot,right,part", "Underfloor outriggers,,frame", "in all"} {
+	for _, want := range []string{"name,hand,is,revision,quantity", "Press foot,left,part", "Press foot,right,part",
+		"Underfloor outriggers,,frame", "in all"} {
 		if !bytes.Contains(data, []byte(want)) {
 			t.Errorf("%s lacks %q: %.300q", name, want, data)
 		}

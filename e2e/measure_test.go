@@ -49,7 +49,8 @@ func TestBriefFromNothing(t *testing.T) {
 	p.into("devices", "width", "16")
 	p.press("Four at the corners")
 	p.into("devices", "Origin behind the front axle", "100")
-	for label, v := range map[string]string{"Wheelbase": "120", "Empty, front axle": "900", "Empty, rear axle": "700", "Allowed in all": "1650", "Allowed, rear axle": "1200"} {
+	for label, v := range map[string]string{"Wheelbase": "120", "Empty, front axle": "900", "Empty, rear axle": "700",
+		"Allowed in all": "1650", "Allowed, rear axle": "1200"} {
 		p.into("weights", label, v)
 	}
 	p.briefSaved()
@@ -88,7 +89,8 @@ func TestBriefFromNothing(t *testing.T) {
 	}
 	d := got.Brief.Devices[0]
 	near := func(v, want float64) bool { return math.Abs(v-want) < 1e-6 }
-	if len(d.Feet) != 4 || d.Gravity == nil || !near(d.Gravity.Z, 8.5*25.4) || d.Mass.Trust != brief.Measured || !near(d.Feet[0].X, 254) || !near(d.Feet[0].Y, 203.2) {
+	if len(d.Feet) != 4 || d.Gravity == nil || !near(d.Gravity.Z, 8.5*25.4) || d.Mass.Trust != brief.Measured || !near(d.Feet[0].X, 254) ||
+		!near(d.Feet[0].Y, 203.2) {
 		t.Errorf("device %+v, gravity %+v", d, d.Gravity)
 	}
 	// Nonsense is refused beside its field and keeps the rest.

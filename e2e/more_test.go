@@ -247,7 +247,8 @@ func TestEveryQuickNumber(t *testing.T) {
 	for slug, want := range map[string]string{
 		"gauge": "1.9 mm", "bend": "6.7 mm", "coupon": "0.4218", "section": "189.4 mm", "jog": "16.1 mm", "hem": "61.6 mm", "tray": "392.8 mm",
 		"springback": "90.", "force": "213.0 kN",
-		"fastener": "33.6 kN", "torque": "50.5 N·m", "bolts": "7289 N", "centre": "1.", "pull": "1: 0 N\n2: 3750 N", "together": "0.5", "feet": "1: 363 N",
+		"fastener": "33.6 kN", "torque": "50.5 N·m", "bolts": "7289 N", "centre": "1.", "pull": "1: 0 N\n2: 3750 N",
+		"together": "0.5", "feet": "1: 363 N",
 	} {
 		p.goTo("/quick/" + slug)
 		p.wait(slug, fmt.Sprintf(`[...document.querySelectorAll('[data-result] dd')].some(x => x.innerText.startsWith(%q))`, want))

@@ -60,7 +60,8 @@ func TestHoopOfOnePiece(t *testing.T) {
 	}
 	p.press("Saw sheet PDF with a drawing of each piece")
 	name, pdf = p.download("-saw_r3.pdf")
-	if text = pdfText(t, pdf); !strings.Contains(text, "V at") || !strings.Contains(strings.Join(strings.Fields(text), " "), "folds at Left top") {
+	if text = pdfText(t, pdf); !strings.Contains(text, "V at") ||
+		!strings.Contains(strings.Join(strings.Fields(text), " "), "folds at Left top") {
 		t.Errorf("%s:\n%s", name, text)
 	}
 	// Bent instead, in a third of the way: said in words at the point, both still shown.

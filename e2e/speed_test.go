@@ -36,14 +36,16 @@ func wholeTray() sheet.Recipe {
 	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Base: sheet.Base{ID: "base", Length: 1600, Width: 600}}
 	r.Tool.Kind, r.Bend.School, r.Bend.Method, r.Bend.K = "vdie", "fixed", "air", &k
 	hole := func(id string, x float64, e sheet.Edge, y, d float64) sheet.Hole {
-		return sheet.Hole{ID: id, Kind: sheet.RoundHole, Diameter: d, X: sheet.Offset{Edge: sheet.Left, Distance: x}, Y: sheet.Offset{Edge: e, Distance: y}}
+		return sheet.Hole{ID: id, Kind: sheet.RoundHole, Diameter: d, X: sheet.Offset{Edge: sheet.Left, Distance: x},
+			Y: sheet.Offset{Edge: e, Distance: y}}
 	}
 	for i := range 20 {
 		e, at := sheet.Front, float64(i%10)
 		if i >= 10 {
 			e = sheet.Back
 		}
-		f := sheet.Flange{ID: fmt.Sprint("f", i), Edge: e, Length: 50, Angle: 90, Up: true, InsideRadius: 3, SetIn: sheet.SetIn{Start: 30 + at*155, End: 1600 - 30 - at*155 - 120}}
+		f := sheet.Flange{ID: fmt.Sprint("f", i), Edge: e, Length: 50, Angle: 90, Up: true, InsideRadius: 3,
+			SetIn: sheet.SetIn{Start: 30 + at*155, End: 1600 - 30 - at*155 - 120}}
 		f.Flanges = []sheet.Flange{{ID: fmt.Sprint("l", i), Edge: e, Length: 25, Angle: 90, Up: true, InsideRadius: 3}}
 		for k := range 5 {
 			f.Holes = append(f.Holes, hole(fmt.Sprintf("h%d-%d", i, k), 15+float64(k)*22, e, 22, 6))

@@ -52,7 +52,8 @@ func TestTrayFromStarterToBendSheet(t *testing.T) {
 		t.Fatal(err)
 	}
 	size := built.Body.Max.Sub(built.Body.Min)
-	if math.Abs(size[0]-304.8)+math.Abs(size[1]-180)+math.Abs(size[2]-50) > 1e-6 || len(tray.Recipe.Base.Meets) != 4 || tray.Recipe.Base.Meets[0].Kind != sheet.MeetMitre {
+	if math.Abs(size[0]-304.8)+math.Abs(size[1]-180)+math.Abs(size[2]-50) > 1e-6 || len(tray.Recipe.Base.Meets) != 4 ||
+		tray.Recipe.Base.Meets[0].Kind != sheet.MeetMitre {
 		t.Errorf("%v %+v", size, tray.Recipe.Base.Meets)
 	}
 	p.goTo("/jobs/" + job + "/make")
@@ -110,7 +111,8 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	if err != nil || !built.Whole {
 		t.Fatalf("%v %+v", err, built.Findings)
 	}
-	if want := (24 - math.Pi/16) * 25.4 * 25.4; math.Abs(built.Area-want) > .002*want || len(built.Holes) != 1 || math.Abs(built.Holes[0].Diameter-12.7) > 1e-6 {
+	if want := (24 - math.Pi/16) * 25.4 * 25.4; math.Abs(built.Area-want) > .002*want || len(built.Holes) != 1 ||
+		math.Abs(built.Holes[0].Diameter-12.7) > 1e-6 {
 		t.Errorf("area %.1f, want %.1f; %+v", built.Area, want, built.Holes)
 	}
 
@@ -152,7 +154,8 @@ func TestPlanAgainstTheDevice(t *testing.T) {
 	for _, f := range [][2]float64{{-210, -150}, {210, -150}, {210, 150}, {-210, 150}} {
 		plan += fmt.Sprintf(`<circle cx="%g" cy="%g" r="5"/>`, 280+1.02*f[0], 220+1.02*f[1])
 	}
-	files := map[string]string{"plan.svg": plan + "</svg>", "slot.svg": `<svg width="60mm" viewBox="0 0 60 60"><rect x="5" y="5" width="24" height="12"/></svg>`}
+	files := map[string]string{"plan.svg": plan + "</svg>",
+		"slot.svg": `<svg width="60mm" viewBox="0 0 60 60"><rect x="5" y="5" width="24" height="12"/></svg>`}
 	dir := t.TempDir()
 	for name, text := range files {
 		if err := os.WriteFile(filepath.Join(dir, name), []byte(text), 0o600); err != nil {
@@ -201,8 +204,10 @@ func TestDeckSplitForTheBed(t *testing.T) {
 	}
 	r := tray.Recipe
 	r.Base = sheet.Base{ID: "deck", Length: 3400, Width: 900, Measure: sheet.Outside, Flanges: []sheet.Flange{
-		{ID: "front", Edge: sheet.Front, Length: 50, Angle: 90, InsideRadius: 4.5}, {ID: "back", Edge: sheet.Back, Length: 50, Angle: 90, InsideRadius: 4.5}},
-		Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 11, X: sheet.Offset{Edge: sheet.Left, Distance: 200}, Y: sheet.Offset{Edge: sheet.Front, Distance: 200},
+		{ID: "front", Edge: sheet.Front, Length: 50, Angle: 90, InsideRadius: 4.5},
+		{ID: "back", Edge: sheet.Back, Length: 50, Angle: 90, InsideRadius: 4.5}},
+		Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 11, X: sheet.Offset{Edge: sheet.Left, Distance: 200},
+			Y:       sheet.Offset{Edge: sheet.Front, Distance: 200},
 			Pattern: &sheet.Pattern{Kind: sheet.MirrorPattern, Across: true, Back: true}}}}
 	deck, err := a.jobs.CreatePart(t.Context(), jobID, job.PartState{Name: "Load deck", Quantity: 1, Recipe: r})
 	if err != nil {
@@ -235,7 +240,8 @@ func TestDeckSplitForTheBed(t *testing.T) {
 			pieces = append(pieces, b)
 		}
 	}
-	if len(pieces) != 2 || math.Abs(pieces[0].Bounds.Max.X-pieces[0].Bounds.Min.X-1740) > 1e-6 || math.Abs(pieces[1].Bounds.Max.X-pieces[1].Bounds.Min.X-1700) > 1e-6 {
+	if len(pieces) != 2 || math.Abs(pieces[0].Bounds.Max.X-pieces[0].Bounds.Min.X-1740) > 1e-6 ||
+		math.Abs(pieces[1].Bounds.Max.X-pieces[1].Bounds.Min.X-1700) > 1e-6 {
 		t.Errorf("%d pieces", len(pieces))
 	}
 	p.press("Split")

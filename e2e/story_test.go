@@ -30,7 +30,8 @@ func (a app) boxOnArm(t *testing.T, unit brief.Unit) (id string) {
 	for _, s := range section.Table() {
 		if s.Name == "50 × 50 × 4 mm tube" {
 			var err error
-			if d, err = member.Start("standoff", map[string]float64{"length": 300, "plate": 140, "kilos": 15}, s, "steel-s235", a.jobs.NewID); err != nil {
+			if d, err = member.Start("standoff", map[string]float64{"length": 300, "plate": 140, "kilos": 15}, s, "steel-s235",
+				a.jobs.NewID); err != nil {
 				t.Fatal(err)
 			}
 		}
@@ -40,16 +41,22 @@ func (a app) boxOnArm(t *testing.T, unit brief.Unit) (id string) {
 	frame := a.jobs.NewID()
 	arm := d.Members[0].ID
 	known := func(v float64) *brief.Given { return &brief.Given{Value: v, Trust: brief.Measured} }
-	foot := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
+	foot := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2,
+		Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
 		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180}, Stiff: true}}}
 	top := foot
 	top.Size, top.Holes = "M5", [][2]float64{{-20, -20}, {20, -20}, {20, 20}, {-20, 20}}
-	top.Plies = []joint.Ply{{Name: "box's foot", Material: "alu-3003-h14", Thickness: 2, Hole: 5.5, Wide: [2]float64{100, 100}, Stiff: true}, {Name: "tube", Hole: 5.5, Edge: 20, Wide: [2]float64{50, 300}, Stiff: true}}
-	b := brief.Brief{Name: "Winch box", Quantity: 1, Unit: unit, Grain: 1, Criticality: brief.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
-		Devices: []brief.Device{{ID: "box", Name: "Box", Mass: known(12), Gravity: &brief.Gravity{Z: 120, Trust: brief.Measured}, Envelope: &brief.Box{Length: 200, Width: 200, Height: 240}, Behind: known(0)}},
+	top.Plies = []joint.Ply{{Name: "box's foot", Material: "alu-3003-h14", Thickness: 2, Hole: 5.5, Wide: [2]float64{100, 100}, Stiff: true},
+		{Name: "tube", Hole: 5.5, Edge: 20, Wide: [2]float64{50, 300}, Stiff: true}}
+	b := brief.Brief{Name: "Winch box", Quantity: 1, Unit: unit, Grain: 1, Criticality: brief.Comfort,
+		Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
+		Devices: []brief.Device{{ID: "box", Name: "Box", Mass: known(12), Gravity: &brief.Gravity{Z: 120, Trust: brief.Measured},
+			Envelope: &brief.Box{Length: 200, Width: 200, Height: 240}, Behind: known(0)}},
 		Joints: []brief.Joint{
-			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: frame, Member: arm}}, Design: top},
-			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 250, 400}, Heads: brief.FaceLeft}}, Sides: []brief.Side{{Kind: brief.MemberSide, Of: frame, Member: arm}, {Kind: brief.VehicleSide}}, Design: foot}}}
+			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}},
+				Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: frame, Member: arm}}, Design: top},
+			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 250, 400}, Heads: brief.FaceLeft}},
+				Sides: []brief.Side{{Kind: brief.MemberSide, Of: frame, Member: arm}, {Kind: brief.VehicleSide}}, Design: foot}}}
 	j, err := a.jobs.CreateJob(t.Context(), b)
 	if err != nil {
 		t.Fatal(err)
@@ -59,10 +66,13 @@ func (a app) boxOnArm(t *testing.T, unit brief.Unit) (id string) {
 		t.Fatal(err)
 	}
 	now := time.Now()
-	if err := a.jobs.Store.AddDocuments(t.Context(), job.Document{ID: frame, Kind: job.KindFrame, Revision: 1, Body: body, Kept: job.Kept{JobID: j.ID, Summary: "started", Created: now, Updated: now}}); err != nil {
+	if err := a.jobs.Store.AddDocuments(t.Context(),
+		job.Document{ID: frame, Kind: job.KindFrame, Revision: 1, Body: body,
+			Kept: job.Kept{JobID: j.ID, Summary: "started", Created: now, Updated: now}}); err != nil {
 		t.Fatal(err)
 	}
-	v := vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: [3]float64{0, 520, 425}}}}
+	v := vehicle.Survey{Schema: vehicle.SurveySchema,
+		Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: [3]float64{0, 520, 425}}}}
 	if _, err := a.jobs.SaveSurvey(t.Context(), j.ID, job.On{Revision: 0}, v); err != nil {
 		t.Fatal(err)
 	}

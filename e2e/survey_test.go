@@ -211,7 +211,8 @@ func TestMeasuredAgainBeforeCutting(t *testing.T) {
 		t.Errorf("%s is empty", name)
 	}
 	p.press("Cut ticket of Compressor tray bracket, left hand")
-	if _, data := p.download(".csv"); !strings.Contains(string(data), "measured again and agree") || !strings.Contains(string(data), "its fit was not tried") {
+	if _, data := p.download(".csv"); !strings.Contains(string(data), "measured again and agree") ||
+		!strings.Contains(string(data), "its fit was not tried") {
 		t.Errorf("the ticket says %s", data)
 	}
 }

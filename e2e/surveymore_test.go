@@ -19,7 +19,9 @@ import (
 // blank starts a job of its own in some unit and opens a sheet of Measure.
 func (a app) blank(t *testing.T, unit brief.Unit, sheet string) (jobID string, p *page) {
 	t.Helper()
-	j, err := a.jobs.CreateJob(t.Context(), brief.Brief{Name: "Yard cart", Quantity: 1, Unit: unit, Grain: 25.4 / 32, Targets: []brief.Target{{ID: "reach", Text: "Reach to the tap", Unit: "mm", Sense: "atMost", Wanted: ptr(800)}}})
+	j, err := a.jobs.CreateJob(t.Context(),
+		brief.Brief{Name: "Yard cart", Quantity: 1, Unit: unit, Grain: 25.4 / 32,
+			Targets: []brief.Target{{ID: "reach", Text: "Reach to the tap", Unit: "mm", Sense: "atMost", Wanted: ptr(800)}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -38,7 +40,8 @@ func TestLevelInInches(t *testing.T) {
 	_, p := a.blank(t, brief.UnitFraction, "vehicle")
 	p.press("Add a levelling")
 	p.set("#levels", "What is levelled", "Cart bed")
-	for label, text := range map[string]string{"Front to rear": "6 ft", "Left to right": "40", "Height front left": "21 1/2", "Height front right": "21-1/2", "Height rear left": "22", "Height rear right": "22 in"} {
+	for label, text := range map[string]string{"Front to rear": "6 ft", "Left to right": "40", "Height front left": "21 1/2",
+		"Height front right": "21-1/2", "Height rear left": "22", "Height rear right": "22 in"} {
 		p.set("#levels", label, text)
 	}
 	p.surveySaved()
@@ -197,7 +200,8 @@ func TestSurveyPapers(t *testing.T) {
 	}
 	p.press("Survey sheet to fill in")
 	_, blank := p.download("blank_r1.pdf")
-	if text = pdfText(t, blank); strings.Contains(text, `-11 1/2"`) || !strings.Contains(text, "Shelf cleat, left") || !strings.Contains(text, "Measured by") {
+	if text = pdfText(t, blank); strings.Contains(text, `-11 1/2"`) || !strings.Contains(text, "Shelf cleat, left") ||
+		!strings.Contains(text, "Measured by") {
 		t.Errorf("the blank says %s", text)
 	}
 }

@@ -82,7 +82,8 @@ func TestTakeAwayAndBringIn(t *testing.T) {
 	}
 	dir := t.TempDir()
 	good, bad := filepath.Join(dir, name), filepath.Join(dir, "letter.json")
-	for path, content := range map[string]string{good: strings.ReplaceAll(string(data), `"name":"Orchard truck"`, `"name":"Orchard truck II"`), bad: `{"format":"letter"}`} {
+	for path, content := range map[string]string{good: strings.ReplaceAll(string(data), `"name":"Orchard truck"`, `"name":"Orchard truck II"`),
+		bad: `{"format":"letter"}`} {
 		if err := os.WriteFile(path, []byte(content), 0o600); err != nil {
 			t.Fatal(err)
 		}

@@ -39,8 +39,10 @@ func share(t *testing.T) shared {
 	s := jobs.Store.(*store.Store)
 	now := time.Now()
 	out := shared{t: t, jobs: jobs, now: &now}
-	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Accounts: &account.Service{Store: s, Now: func() time.Time { return *out.now }, NewID: uuid.NewString},
-		Sessions: pgxstore.NewWithCleanupInterval(s.Pool(), 0), Door: httpapi.Door{Listen: true, Hosts: []string{"shop.local"}, Reach: "shop.local", SetupCode: setupCode}})
+	h, err := httpapi.New(httpapi.Options{Jobs: jobs,
+		Accounts: &account.Service{Store: s, Now: func() time.Time { return *out.now }, NewID: uuid.NewString},
+		Sessions: pgxstore.NewWithCleanupInterval(s.Pool(), 0),
+		Door:     httpapi.Door{Listen: true, Hosts: []string{"shop.local"}, Reach: "shop.local", SetupCode: setupCode}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -279,7 +281,8 @@ func TestPairing(t *testing.T) {
 	owner := s.owner()
 	code := owner.want(200, "POST", "/api/v1/pairing", "")
 	word := fmt.Sprint(code["code"])
-	if !strings.HasPrefix(fmt.Sprint(code["url"]), "http://shop.local:") || !strings.HasSuffix(fmt.Sprint(code["url"]), "/pair#"+word) || !strings.HasPrefix(fmt.Sprint(code["qr"]), "data:image/png;base64,") {
+	if !strings.HasPrefix(fmt.Sprint(code["url"]), "http://shop.local:") || !strings.HasSuffix(fmt.Sprint(code["url"]), "/pair#"+word) ||
+		!strings.HasPrefix(fmt.Sprint(code["qr"]), "data:image/png;base64,") {
 		t.Errorf("%v", code)
 	}
 	typed := strings.ToLower(word[:4] + " " + word[4:])
@@ -365,7 +368,8 @@ func TestForeignPages(t *testing.T) {
 		t.Fatal(err)
 	}
 	_ = r.Body.Close()
-	for _, h := range []string{"X-Content-Type-Options", "Referrer-Policy", "X-Frame-Options", "Cross-Origin-Opener-Policy", "Permissions-Policy"} {
+	for _, h := range []string{"X-Content-Type-Options", "Referrer-Policy", "X-Frame-Options",
+		"Cross-Origin-Opener-Policy", "Permissions-Policy"} {
 		if r.Header.Get(h) == "" {
 			t.Errorf("no %s", h)
 		}
@@ -390,7 +394,8 @@ func TestLoopbackNeedsNoAccount(t *testing.T) {
 	v.want(200, "POST", "/api/v1/jobs", newJob)
 	v.want(422, "POST", "/api/v1/pairing", "")
 	v.want(422, "POST", "/api/v1/setup", `{"code":"","name":"Eve","password":"`+password+`"}`)
-	if err := s.AddFirstAccount(t.Context(), account.Account{ID: uuid.NewString(), Name: "Mara", Role: account.Owner, Password: "x", Created: time.Now()}); err != nil {
+	if err := s.AddFirstAccount(t.Context(),
+		account.Account{ID: uuid.NewString(), Name: "Mara", Role: account.Owner, Password: "x", Created: time.Now()}); err != nil {
 		t.Fatal(err)
 	}
 	for end := time.Now().Add(5 * time.Second); ; time.Sleep(100 * time.Millisecond) {

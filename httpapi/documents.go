@@ -67,35 +67,40 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		}
 		return k.view(ctx(c), job.Saved{Document: d})
 	}
-	route(s, operation{method: "GET", path: k.path, id: "get" + k.name, summary: "A " + k.word + " as it stands"}, func(c call, _ none) (V, error) {
-		d, err := s.jobs.Find(ctx(c), k.kind, c.id)
-		return stands(c, d, err)
-	})
-	route(s, operation{method: "PUT", path: k.path, id: "save" + k.name, summary: "Keep a new state of a " + k.word + " as a revision, joined with what others saved meanwhile", match: true, query: saving}, func(c call, in T) (v V, err error) {
-		on, err := c.on()
-		if err != nil {
-			return v, err
-		}
-		got, err := job.Save(ctx(c), s.jobs, k.kind, c.id, on, in)
-		if err != nil {
-			return v, err
-		}
-		return k.view(ctx(c), got)
-	})
-	for _, step := range []struct {
-		word, summary string
-		do            func(context.Context, job.Kind, string, job.On) (job.Document, error)
-	}{{"undo", "Bring back the state before the last change", s.jobs.Undo}, {"redo", "Take back the last undo", s.jobs.Redo}} {
-		route(s, operation{method: "POST", path: k.path + "/" + step.word, id: step.word + k.name, summary: step.summary, match: true}, func(c call, _ none) (v V, err error) {
+	route(s, operation{method: "GET", path: k.path, id: "get" + k.name, summary: "A " + k.word + " as it stands"},
+		func(c call, _ none) (V, error) {
+			d, err := s.jobs.Find(ctx(c), k.kind, c.id)
+			return stands(c, d, err)
+		})
+	route(s, operation{method: "PUT", path: k.path, id: "save" + k.name,
+		summary: "Keep a new state of a " + k.word + " as a revision, joined with what others saved meanwhile", match: true, query: saving},
+		func(c call, in T) (v V, err error) {
 			on, err := c.on()
 			if err != nil {
 				return v, err
 			}
-			d, err := step.do(ctx(c), k.kind, c.id, on)
-			return stands(c, d, err)
+			got, err := job.Save(ctx(c), s.jobs, k.kind, c.id, on, in)
+			if err != nil {
+				return v, err
+			}
+			return k.view(ctx(c), got)
 		})
+	for _, step := range []struct {
+		word, summary string
+		do            func(context.Context, job.Kind, string, job.On) (job.Document, error)
+	}{{"undo", "Bring back the state before the last change", s.jobs.Undo}, {"redo", "Take back the last undo", s.jobs.Redo}} {
+		route(s, operation{method: "POST", path: k.path + "/" + step.word, id: step.word + k.name, summary: step.summary, match: true},
+			func(c call, _ none) (v V, err error) {
+				on, err := c.on()
+				if err != nil {
+					return v, err
+				}
+				d, err := step.do(ctx(c), k.kind, c.id, on)
+				return stands(c, d, err)
+			})
 	}
-	route(s, operation{method: "GET", path: k.path + "/revisions", id: "list" + k.name + "Revisions", summary: "Kept states of a " + k.word + ", newest first"}, func(c call, _ none) ([]RevisionView, error) {
+	route(s, operation{method: "GET", path: k.path + "/revisions", id: "list" + k.name + "Revisions",
+		summary: "Kept states of a " + k.word + ", newest first"}, func(c call, _ none) ([]RevisionView, error) {
 		d, err := s.jobs.Find(ctx(c), k.kind, c.id)
 		if err != nil {
 			return nil, err
@@ -107,7 +112,8 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		}
 		return out, err
 	})
-	route(s, operation{method: "GET", path: k.path + "/revisions/{number}", id: "get" + k.name + "Revision", summary: "What a " + k.word + " said in one kept state"}, func(c call, _ none) (v T, err error) {
+	route(s, operation{method: "GET", path: k.path + "/revisions/{number}", id: "get" + k.name + "Revision",
+		summary: "What a " + k.word + " said in one kept state"}, func(c call, _ none) (v T, err error) {
 		d, n, err := s.revision(c, k.kind)
 		if err != nil {
 			return v, err
@@ -118,7 +124,8 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		}
 		return job.Body[T](r.Body)
 	})
-	route(s, operation{method: "GET", path: k.path + "/revisions/{number}/since", id: "compare" + k.name, summary: "What was changed since one kept state, in words"}, func(c call, _ none) ([]job.Difference, error) {
+	route(s, operation{method: "GET", path: k.path + "/revisions/{number}/since", id: "compare" + k.name,
+		summary: "What was changed since one kept state, in words"}, func(c call, _ none) ([]job.Difference, error) {
 		d, n, err := s.revision(c, k.kind)
 		if err != nil {
 			return nil, err
@@ -126,7 +133,8 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		return s.jobs.Since(ctx(c), d, n)
 	})
 	if k.kind.Many() {
-		route(s, operation{method: "POST", path: k.path + "/archive", id: "archive" + k.name, summary: "Put a " + k.word + " away or bring it back"}, func(c call, in Archiving) (Done, error) {
+		route(s, operation{method: "POST", path: k.path + "/archive", id: "archive" + k.name,
+			summary: "Put a " + k.word + " away or bring it back"}, func(c call, in Archiving) (Done, error) {
 			return Done{true}, s.jobs.Archive(ctx(c), k.kind, c.id, in.Archived)
 		})
 	}
@@ -144,16 +152,20 @@ func (s *server) revision(c call, k job.Kind) (job.Document, int, error) {
 
 // saving are the questions a save may carry.
 var saving = []*huma.Param{
-	query("continues", "true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it", "true", "false"),
-	{Name: "settled", In: "query", Schema: &huma.Schema{Type: "integer"}, Description: "the revision whose clashes were looked at and chosen in"},
-	{Name: "mine", In: "query", Schema: &huma.Schema{Type: "array", Items: &huma.Schema{Type: "string"}}, Description: "with settled: the places of its clashes where this state is to stand; theirs stands in the others"},
+	query("continues", "true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes "+
+		"back to before it", "true", "false"),
+	{Name: "settled", In: "query", Schema: &huma.Schema{Type: "integer"},
+		Description: "the revision whose clashes were looked at and chosen in"},
+	{Name: "mine", In: "query", Schema: &huma.Schema{Type: "array", Items: &huma.Schema{Type: "string"}},
+		Description: "with settled: the places of its clashes where this state is to stand; theirs stands in the others"},
 }
 
 // on reads what a change was made on.
 func (c call) on() (job.On, error) {
 	n, err := strconv.Atoi(strings.Trim(c.GetHeader("If-Match"), `W/"`))
 	if err != nil || n < 0 {
-		return job.On{}, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the revision, 0 for the first.")
+		return job.On{}, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the revision, 0 "+
+			"for the first.")
 	}
 	on := job.On{Revision: n, Continues: c.Query("continues") == "true", Who: c.whoSaves(), Mine: c.QueryArray("mine")}
 	if text := c.Query("settled"); text != "" {

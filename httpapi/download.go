@@ -71,7 +71,8 @@ var paperQuery = query("paper", "of the sheets", "a4", "letter")
 // GET, by whoever may read.
 func serve[T any](s *server, sh shelf[T]) {
 	o := huma.Operation{Method: "GET", OperationID: sh.id, Path: sh.path, Summary: sh.summary,
-		Responses: map[string]*huma.Response{"200": {Description: "the file", Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}}
+		Responses: map[string]*huma.Response{"200": {Description: "the file",
+			Content: map[string]*huma.MediaType{"*/*": {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}}}
 	if strings.Contains(sh.path, "{id}") {
 		o.Parameters = append(o.Parameters, idParam)
 	}
@@ -83,7 +84,8 @@ func serve[T any](s *server, sh shelf[T]) {
 			says = append(says, f.name+" ("+f.says+")")
 		}
 		o.Summary += ": " + strings.Join(says, ", ")
-		o.Parameters = append(o.Parameters, &huma.Param{Name: "kind", In: "path", Required: true, Schema: &huma.Schema{Type: "string", Enum: kinds}})
+		o.Parameters = append(o.Parameters, &huma.Param{Name: "kind", In: "path", Required: true,
+			Schema: &huma.Schema{Type: "string", Enum: kinds}})
 	}
 	o.Parameters = append(o.Parameters, sh.asks...)
 	s.api.AddOperation(&o)
@@ -126,7 +128,8 @@ func (sh shelf[T]) fetch(c *gin.Context) error {
 	if f.name != "" && f.name != f.ext {
 		name += " " + f.name
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(called.job, name, called.hand, "r"+strconv.Itoa(called.revision), f.ext)+`"`)
+	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(called.job, name, called.hand,
+		"r"+strconv.Itoa(called.revision), f.ext)+`"`)
 	c.Data(http.StatusOK, f.mime, raw)
 	return nil
 }

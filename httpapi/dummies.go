@@ -16,7 +16,8 @@ import (
 )
 
 // boardQuery asks what things of board are made of.
-var boardQuery = &huma.Param{Name: "board", In: "query", Description: "mm, thickness of the board; 2 when left out", Schema: &huma.Schema{Type: "number"}}
+var boardQuery = &huma.Param{Name: "board", In: "query", Description: "mm, thickness of the board; 2 when left out",
+	Schema: &huma.Schema{Type: "number"}}
 
 // board answers how thick the board is that a thing is made of, mm.
 func (w want) board(thing string) (float64, error) {
@@ -36,7 +37,8 @@ type boarded struct {
 // dummyRoutes serves a device in board, to try where it goes.
 func (s *server) dummyRoutes() {
 	serve(s, shelf[boarded]{path: "/api/v1/jobs/{id}/dummies/{device}/{kind}", id: "getDummy", summary: "A device in board",
-		asks: []*huma.Param{{Name: "device", In: "path", Required: true, Schema: &huma.Schema{Type: "string"}}, paperQuery, query("units", "of the drawing", "mm", "in"), boardQuery},
+		asks: []*huma.Param{{Name: "device", In: "path", Required: true, Schema: &huma.Schema{Type: "string"}}, paperQuery,
+			query("units", "of the drawing", "mm", "in"), boardQuery},
 		files: []file[boarded]{
 			{name: "underside", form: asPDF, says: "full size, with its feet", free: true, make: boarded.PDF},
 			{name: "box", form: asPDF, says: "folded", free: true, make: boarded.PDF},
@@ -75,7 +77,8 @@ func (s *server) dummy(w want) (t boarded, called label, err error) {
 		return t, called, asFault("%s cannot be folded of board of %g mm: %s", in.Name, board, built.Findings[0].Reason)
 	}
 	name := in.Name + " dummy"
-	t.Template = paper.Template{Job: j.Brief.Name, Part: name, Revision: fmt.Sprintf("brief r%d", j.Revision), Material: "board or card", Thickness: site.Lengths(j.Brief)(board), Quantity: 1, Date: j.Updated.UTC(), Paper: w.paper, Flat: built}
+	t.Template = paper.Template{Job: j.Brief.Name, Part: name, Revision: fmt.Sprintf("brief r%d", j.Revision), Material: "board or card",
+		Thickness: site.Lengths(j.Brief)(board), Quantity: 1, Date: j.Updated.UTC(), Paper: w.paper, Flat: built}
 	t.inches = w.Query("units") == "in"
 	return t, label{job: j.Brief.Name, of: name, revision: j.Revision}, nil
 }

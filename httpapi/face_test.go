@@ -86,9 +86,11 @@ func TestFaceAndMasterReachTheFiles(t *testing.T) {
 	c := start(t)
 	j, part := c.demo()
 	k := .42
-	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Seen: sheet.BackFace, Base: sheet.Base{ID: "b", Length: 100, Width: 60}}
+	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Seen: sheet.BackFace,
+		Base: sheet.Base{ID: "b", Length: 100, Width: 60}}
 	r.Tool.Kind, r.Bend.School, r.Bend.Method, r.Bend.K = "vdie", "fixed", "air", &k
-	r.Base.Holes = []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 8, Made: sheet.MadeMatched, X: sheet.Offset{Edge: sheet.Left, Distance: 20}, Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}
+	r.Base.Holes = []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 8, Made: sheet.MadeMatched,
+		X: sheet.Offset{Edge: sheet.Left, Distance: 20}, Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}
 	r.Master = &sheet.Master{Part: part.ID, Name: "Jig"}
 	raw, _ := json.Marshal(r)
 	var made struct{ ID string }

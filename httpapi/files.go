@@ -35,7 +35,8 @@ type cutting struct {
 // fileRoutes serves the files of a part.
 func (s *server) fileRoutes() {
 	serve(s, shelf[cutting]{path: "/api/v1/parts/{id}/files/{kind}", id: "getFile", summary: "A file of a part for the shop",
-		asks: []*huma.Param{query("hand", "which hand of a pair", "left", "right"), paperQuery, query("units", "of the drawing", "mm", "in"), boardQuery},
+		asks: []*huma.Param{query("hand", "which hand of a pair", "left", "right"), paperQuery,
+			query("units", "of the drawing", "mm", "in"), boardQuery},
 		files: []file[cutting]{
 			{name: "dxf", form: asDXF, says: "to be cut", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF(p.flat())) }},
 			{name: "r12", form: asDXF, says: "the old form of DXF", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF12(p.flat())) }},
@@ -148,14 +149,17 @@ func (p cutting) template() ([]byte, error) {
 	if p.mockup != "" {
 		revision += ", mock-up"
 	}
-	return paper.Template{Job: p.job.Brief.Name, Part: p.part.Name, Hand: p.hand, Revision: revision, Material: p.material.Name, Thickness: p.thickness,
+	return paper.Template{Job: p.job.Brief.Name, Part: p.part.Name, Hand: p.hand, Revision: revision,
+		Material: p.material.Name, Thickness: p.thickness,
 		Quantity: p.many(), Date: p.part.Updated.UTC(), Paper: p.paper, Flat: p.built}.PDF()
 }
 
 // sheet answers the part's papers of the shop.
 func (p cutting) sheet() paper.PartSheet {
-	s := paper.PartSheet{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(), Paper: p.paper, Quantity: p.many(),
-		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built, Length: site.Lengths(p.job.Brief), Face: faceText(p.part.Recipe)}
+	s := paper.PartSheet{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(),
+		Paper: p.paper, Quantity: p.many(),
+		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built,
+		Length: site.Lengths(p.job.Brief), Face: faceText(p.part.Recipe)}
 	if m := p.part.Recipe.Master; m != nil {
 		s.Master = m.Name
 	}
@@ -180,7 +184,8 @@ func (p cutting) drills() ([]byte, error) {
 func toolText(j job.Job, p job.Part) string {
 	tool, assumed := p.Recipe.Tool.Effective(p.Recipe.Thickness)
 	size := site.Lengths(j.Brief)(tool.Opening)
-	text := map[bend.ToolKind]string{bend.ToolVDie: "press, V die of " + size, bend.ToolPan: "box-and-pan brake, nose of " + size, bend.ToolVice: "vice and hammer"}[tool.Kind]
+	text := map[bend.ToolKind]string{bend.ToolVDie: "press, V die of " + size, bend.ToolPan: "box-and-pan brake, nose of " + size,
+		bend.ToolVice: "vice and hammer"}[tool.Kind]
 	if assumed && tool.Kind != bend.ToolVice {
 		text += " (the usual size)"
 	}

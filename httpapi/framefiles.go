@@ -30,7 +30,8 @@ func (s *server) frameFileRoutes() {
 	jig := func(from member.View) func(frameFiles) ([]byte, error) {
 		return func(f frameFiles) ([]byte, error) { return f.jig(from) }
 	}
-	serve(s, shelf[frameFiles]{path: "/api/v1/frames/{id}/files/{kind}", id: "getFrameFile", summary: "A file of a frame", asks: []*huma.Param{paperQuery},
+	serve(s, shelf[frameFiles]{path: "/api/v1/frames/{id}/files/{kind}", id: "getFrameFile", summary: "A file of a frame",
+		asks: []*huma.Param{paperQuery},
 		files: []file[frameFiles]{
 			{name: "saw", form: asPDF, says: "cutting sheet", make: frameFiles.saw},
 			{name: "bends", form: asPDF, says: "bending sheets", make: frameFiles.bends},
@@ -55,7 +56,8 @@ func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
 	}
 	of := frame.Frame
 	f = frameFiles{job: j, part: of, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
-		head: paper.FrameSheet{Job: j.Brief.Name, Frame: of.Name, Revision: of.Revision, Date: of.Updated.UTC(), Paper: w.paper, Quantity: of.Quantity}}
+		head: paper.FrameSheet{Job: j.Brief.Name, Frame: of.Name, Revision: of.Revision, Date: of.Updated.UTC(),
+			Paper: w.paper, Quantity: of.Quantity}}
 	if len(f.worked.Cut.Rows) == 0 {
 		return f, called, asFault("There is nothing to cut yet: no member of %s can be built.", of.Name)
 	}
@@ -76,7 +78,8 @@ func (f frameFiles) saw() ([]byte, error) {
 	row := map[string]site.CutRowTold{}
 	for _, r := range f.worked.Cut.Rows {
 		row[r.Mark] = r
-		x := paper.SawRow{Mark: r.Mark, Stock: r.Stock, Quantity: r.Quantity, CutTo: r.Text, Weighs: r.Weighs, Names: strings.Join(r.Names, ", "), Notes: r.Notes}
+		x := paper.SawRow{Mark: r.Mark, Stock: r.Stock, Quantity: r.Quantity, CutTo: r.Text, Weighs: r.Weighs,
+			Names: strings.Join(r.Names, ", "), Notes: r.Notes}
 		if r.Trim > 0 {
 			x.Finish = r.Finish
 		}
@@ -90,7 +93,8 @@ func (f frameFiles) saw() ([]byte, error) {
 			}
 		}
 		view := func(lo, hi int, high float64) [4]profile.Point {
-			return [4]profile.Point{{X: r.Starts[lo]}, {X: r.Starts[lo] + r.Faces[lo]}, {X: r.Starts[hi] + r.Faces[hi], Y: high}, {X: r.Starts[hi], Y: high}}
+			return [4]profile.Point{{X: r.Starts[lo]}, {X: r.Starts[lo] + r.Faces[lo]}, {X: r.Starts[hi] + r.Faces[hi], Y: high},
+				{X: r.Starts[hi], Y: high}}
 		}
 		x.Above, x.Side = view(3, 2, 50), view(1, 0, 50)
 		for _, k := range r.Corners {
@@ -100,7 +104,8 @@ func (f frameFiles) saw() ([]byte, error) {
 	}
 	for _, p := range f.worked.Cut.Stocks {
 		for _, k := range p.Sticks {
-			stick := paper.SawStick{Title: fmt.Sprintf("%s, %s of %s; left over %s", k.Name, p.Stock, f.length(k.Length), f.length(k.Left)), Length: k.Length}
+			stick := paper.SawStick{Title: fmt.Sprintf("%s, %s of %s; left over %s", k.Name, p.Stock, f.length(k.Length), f.length(k.Left)),
+				Length: k.Length}
 			for _, q := range k.Pieces {
 				a, b := row[q.Mark].Ends[0].Slant, row[q.Mark].Ends[1].Slant
 				if q.Turned {
@@ -125,7 +130,8 @@ func (f frameFiles) bends() ([]byte, error) {
 		if err != nil {
 			return nil, err
 		}
-		sheets = append(sheets, paper.BendSheet{Title: fmt.Sprintf("%s, %d × %s", f.part.Name, r.Quantity*max(f.part.Quantity, 1), r.Mark), Date: f.head.Date, Paper: f.head.Paper, In: *r.Bend, Result: b, Length: f.length})
+		sheets = append(sheets, paper.BendSheet{Title: fmt.Sprintf("%s, %d × %s", f.part.Name, r.Quantity*max(f.part.Quantity, 1), r.Mark),
+			Date: f.head.Date, Paper: f.head.Paper, In: *r.Bend, Result: b, Length: f.length})
 	}
 	if len(sheets) == 0 {
 		return nil, asFault("No piece of %s is bent.", f.part.Name)
@@ -137,7 +143,8 @@ func (f frameFiles) labels() ([]byte, error) {
 	s := paper.LabelSheet{FrameSheet: f.head}
 	for _, r := range f.worked.Cut.Rows {
 		for i, name := range r.Names {
-			s.Labels = append(s.Labels, paper.Label{Mark: r.Mark, Name: name, Stock: r.Stock, Length: r.Text, Ends: r.Told[0].Scale + " / " + r.Told[1].Scale, Of: fmt.Sprintf("%d of %d", i+1, r.Quantity)})
+			s.Labels = append(s.Labels, paper.Label{Mark: r.Mark, Name: name, Stock: r.Stock, Length: r.Text,
+				Ends: r.Told[0].Scale + " / " + r.Told[1].Scale, Of: fmt.Sprintf("%d of %d", i+1, r.Quantity)})
 		}
 	}
 	return s.PDF()
@@ -150,15 +157,18 @@ func (f frameFiles) wraps() ([]byte, error) {
 		rows[i] = r.CutRow
 	}
 	for _, w := range f.built.Wraps(rows, f.part.Doc.Saw.SawLimit) {
-		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s long: true for the outer surface.", w.Start, f.length(w.Around))}
+		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s "+
+			"long: true for the outer surface.", w.Start, f.length(w.Around))}
 		if w.Round {
-			says = append(says, "The thick line is the outside, the dashed one the inside of the wall: where the dashed one is lower, take the wall down to it with a file, or a gap stays.")
+			says = append(says, "The thick line is the outside, the dashed one the inside of the wall: where the dashed one is lower, take the "+
+				"wall down to it with a file, or a gap stays.")
 		}
 		ticks := make([]paper.WrapTick, len(w.Ticks))
 		for i, t := range w.Ticks {
 			ticks[i] = paper.WrapTick(t)
 		}
-		s.Wraps = append(s.Wraps, paper.WrapPage{Ticks: ticks, Inner: w.Inner, Title: fmt.Sprintf("%s, %s end: %s", w.Mark, [2]string{"first", "second"}[w.End], w.Name), Says: says, Around: w.Around, Line: w.Line})
+		s.Wraps = append(s.Wraps, paper.WrapPage{Ticks: ticks, Inner: w.Inner,
+			Title: fmt.Sprintf("%s, %s end: %s", w.Mark, [2]string{"first", "second"}[w.End], w.Name), Says: says, Around: w.Around, Line: w.Line})
 	}
 	return s.PDF()
 }
@@ -174,7 +184,8 @@ func (f frameFiles) plan() ([]byte, error) {
 		view  member.View
 		title string
 		w, h  int
-	}{{member.FromAbove, "From above, forward to the right", 0, 1}, {member.FromRight, "From the right side", 0, 2}, {member.FromBehind, "From behind", 1, 2}} {
+	}{{member.FromAbove, "From above, forward to the right", 0, 1}, {member.FromRight, "From the right side", 0, 2},
+		{member.FromBehind, "From behind", 1, 2}} {
 		x := paper.PlanView{Title: v.title, Wide: f.length(size[v.w]), High: f.length(size[v.h])}
 		for _, sh := range f.built.Shadows(v.view) {
 			x.Outlines = append(x.Outlines, sh.Outline)
@@ -217,7 +228,9 @@ func (f frameFiles) jig(view member.View) ([]byte, error) {
 }
 
 func (f frameFiles) table() paper.Table {
-	pieces := [][]any{{"mark", "quantity", "section", "cut to mm", "finished mm", "short points mm", "first end saw deg", "first end tilt deg", "first end from axis deg", "first end", "second end saw deg", "second end tilt deg", "second end from axis deg", "second end", "kg each", "pieces", "notes"}}
+	pieces := [][]any{{"mark", "quantity", "section", "cut to mm", "finished mm", "short points mm", "first end saw deg", "first end tilt deg",
+		"first end from axis deg", "first end", "second end saw deg", "second end tilt deg", "second end from axis deg", "second end",
+		"kg each", "pieces", "notes"}}
 	for _, r := range f.worked.Cut.Rows {
 		row := []any{r.Mark, r.Quantity, r.Stock, r.CutTo, r.Length, r.Short}
 		for e := range 2 {

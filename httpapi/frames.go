@@ -75,18 +75,24 @@ func (s *server) newFrame(c call, f job.Frame, err error) (FramePage, error) {
 
 func (s *server) frameRoutes() {
 	sections := membersView()
-	route(s, operation{method: "GET", path: "/api/v1/sections", id: "getSections", summary: "Sections as sold and starters of frames"}, func(call, none) (MembersView, error) { return sections, nil })
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/frames", id: "listFrames", summary: "A job's frames with how hard they work"}, s.frameHeads)
-	documentRoutes(s, documented[job.FrameState, FramePage]{kind: job.KindFrame, path: "/api/v1/frames/{id}", name: "Frame", word: "frame", view: s.framePage})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/frames", id: "createFrame", summary: "Add a frame, from a starter or empty"}, func(c call, in job.FrameStart) (FramePage, error) {
-		f, err := s.jobs.StartFrame(c.Request.Context(), c.id, in.Name, in)
-		return s.newFrame(c, f, err)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/duplicate", id: "duplicateFrame", summary: "Copy a frame within its job"}, func(c call, _ none) (FramePage, error) {
-		f, err := s.jobs.DuplicateFrame(c.Request.Context(), c.id)
-		return s.newFrame(c, f, err)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/sections", id: "compareSections", access: reading, summary: "Other sections tried in the members of one stock, lightest first"}, func(c call, in StockIn) ([]member.Option, error) {
+	route(s, operation{method: "GET", path: "/api/v1/sections", id: "getSections", summary: "Sections as sold and starters of frames"},
+		func(call, none) (MembersView, error) { return sections, nil })
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/frames", id: "listFrames", summary: "A job's frames with how hard they work"},
+		s.frameHeads)
+	documentRoutes(s, documented[job.FrameState, FramePage]{kind: job.KindFrame, path: "/api/v1/frames/{id}", name: "Frame",
+		word: "frame", view: s.framePage})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/frames", id: "createFrame", summary: "Add a frame, from a starter or empty"},
+		func(c call, in job.FrameStart) (FramePage, error) {
+			f, err := s.jobs.StartFrame(c.Request.Context(), c.id, in.Name, in)
+			return s.newFrame(c, f, err)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/duplicate", id: "duplicateFrame", summary: "Copy a frame within its job"},
+		func(c call, _ none) (FramePage, error) {
+			f, err := s.jobs.DuplicateFrame(c.Request.Context(), c.id)
+			return s.newFrame(c, f, err)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/sections", id: "compareSections", access: reading,
+		summary: "Other sections tried in the members of one stock, lightest first"}, func(c call, in StockIn) ([]member.Option, error) {
 		return s.jobs.CompareSections(c.Request.Context(), c.id, in.Stock)
 	})
 }
@@ -110,7 +116,8 @@ func (s *server) frameHeads(c call, _ none) ([]FrameHead, error) {
 		if err != nil {
 			return nil, err
 		}
-		h := FrameHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Revision: p.Revision, Members: len(f.Worked.Pieces), Stocks: f.Worked.Stocks, Mass: f.Worked.Figures[0].Text, Verdict: f.Worked.Hold.Verdict, Use: f.Worked.Hold.Use, Why: f.Worked.Hold.Why, Updated: p.Updated}
+		h := FrameHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Revision: p.Revision, Members: len(f.Worked.Pieces), Stocks: f.Worked.Stocks,
+			Mass: f.Worked.Figures[0].Text, Verdict: f.Worked.Hold.Verdict, Use: f.Worked.Hold.Use, Why: f.Worked.Hold.Why, Updated: p.Updated}
 		for _, x := range f.Worked.Findings {
 			if x.Severity == working.Stop && x.SetAside == "" {
 				h.Stops++

@@ -41,7 +41,8 @@ func TestFrameOverHTTP(t *testing.T) {
 	c := start(t)
 	j, part := c.demo()
 	f := c.newFrame(j.ID, `{"name":"Rack","starter":"rack","stock":"40 × 40 × 3 mm tube","material":"steel-s235","values":{"length":1000,"width":700,"height":800}}`)
-	if len(f.Worked.Pieces) != 8 || f.Worked.Cut.Rows[0].Text != "700.0 mm" || f.Worked.Hold.Verdict != "holds" || f.Worked.Hold.Use == nil || f.Worked.Figures[0].Text == "" {
+	if len(f.Worked.Pieces) != 8 || f.Worked.Cut.Rows[0].Text != "700.0 mm" || f.Worked.Hold.Verdict != "holds" || f.Worked.Hold.Use == nil ||
+		f.Worked.Figures[0].Text == "" {
 		t.Fatalf("%+v %+v", f.Worked.Cut.Rows, f.Worked.Hold.Why)
 	}
 	old := f
@@ -52,7 +53,8 @@ func TestFrameOverHTTP(t *testing.T) {
 		t.Errorf("revision %d %s", f.Revision, f.Worked.Hold.Verdict)
 	}
 	old.State.Frame.Loads[0].Kilos = 70
-	if clash := c.keep(old).refused(t, 412, "").Clash; clash == nil || len(clash.Places) != 1 || clash.Places[0].What != "What it carries: kilos" || clash.Places[0].Mine != "70.0 kg" || clash.Places[0].Theirs != "4000.0 kg" {
+	if clash := c.keep(old).refused(t, 412, "").Clash; clash == nil || len(clash.Places) != 1 ||
+		clash.Places[0].What != "What it carries: kilos" || clash.Places[0].Mine != "70.0 kg" || clash.Places[0].Theirs != "4000.0 kg" {
 		t.Errorf("a save on an old revision: %+v", clash)
 	}
 	c.do("POST", "/api/v1/frames/"+f.ID+"/undo", "", "If-Match", "2").into(t, &f)
@@ -86,7 +88,8 @@ func TestFrameOverHTTP(t *testing.T) {
 	}
 	// A folded part is no frame, nor a frame a folded part.
 	c.do("GET", "/api/v1/frames/"+part.ID, "").refused(t, 404, "")
-	if r := c.do("PUT", "/api/v1/frames/"+part.ID, `{"name":"x","quantity":1,"frame":{"schema":1,"material":"steel-s235"}}`, "If-Match", "1"); r.status != 404 {
+	if r := c.do("PUT", "/api/v1/frames/"+part.ID, `{"name":"x","quantity":1,"frame":{"schema":1,"material":"steel-s235"}}`,
+		"If-Match", "1"); r.status != 404 {
 		t.Errorf("a frame saved over a folded part answers %d", r.status)
 	}
 	recipe, _ := json.Marshal(part.Recipe)
@@ -101,7 +104,8 @@ func TestFrameRefusals(t *testing.T) {
 	at := "/api/v1/jobs/" + j.ID + "/frames"
 	c.do("POST", at, `{"name":"x","starter":"castle","stock":"40 × 40 × 3 mm tube","material":"steel-s235"}`).refused(t, 422, "/starter")
 	c.do("POST", at, `{"name":"x","starter":"rack","stock":"rubber","material":"steel-s235"}`).refused(t, 422, "/stock")
-	c.do("POST", at, `{"name":"x","starter":"rack","stock":"40 × 40 × 3 mm tube","material":"steel-s235","values":{"length":-4}}`).refused(t, 422, "/values/length")
+	c.do("POST", at, `{"name":"x","starter":"rack","stock":"40 × 40 × 3 mm tube","material":"steel-s235","values":{"length":-4}}`).refused(t,
+		422, "/values/length")
 	c.do("POST", at, `{"name":"","material":"steel-s235"}`).refused(t, 422, "/name")
 	f := c.newFrame(j.ID, `{"name":"Empty","material":"steel-s235"}`)
 	if f.Worked.Hold.Why == "" || f.Worked.Hold.Verdict != "cannot say" {
@@ -123,8 +127,10 @@ func TestFrameRefusals(t *testing.T) {
 // A bent piece goes on paper by the request of its calculation.
 func TestBendingSheet(t *testing.T) {
 	c := start(t)
-	r := c.do("GET", "/api/v1/bending-sheet?unit=fraction&title=Rail&request="+url.QueryEscape(`{"outside":25,"wall":2,"legs":[300,400],"bends":[{"radius":75,"angle":90}]}`), "")
-	if r.status != 200 || !strings.HasPrefix(string(r.body), "%PDF") || !strings.Contains(r.header.Get("Content-Disposition"), "bending-sheet_rail") {
+	r := c.do("GET", "/api/v1/bending-sheet?unit=fraction&title=Rail&request="+
+		url.QueryEscape(`{"outside":25,"wall":2,"legs":[300,400],"bends":[{"radius":75,"angle":90}]}`), "")
+	if r.status != 200 || !strings.HasPrefix(string(r.body), "%PDF") ||
+		!strings.Contains(r.header.Get("Content-Disposition"), "bending-sheet_rail") {
 		t.Errorf("%d %s %.60q", r.status, r.header.Get("Content-Disposition"), r.body)
 	}
 	c.do("GET", "/api/v1/bending-sheet?request="+url.QueryEscape(`{"outside":25,"legs":[300],"bends":[]}`), "").refused(t, 422, "/legs")
@@ -150,19 +156,22 @@ func TestFrameFiles(t *testing.T) {
 			t.Fatal(err)
 		}
 		v.Drawn = "made to the maker's drawing"
-		v.Checks = append(v.Checks, vehicle.PartCheck{Part: frames[0].ID, Issues: []vehicle.Issue{{ID: "i", Text: "the rear leg meets the silencer", Done: open == ""}}})
+		v.Checks = append(v.Checks, vehicle.PartCheck{Part: frames[0].ID,
+			Issues: []vehicle.Issue{{ID: "i", Text: "the rear leg meets the silencer", Done: open == ""}}})
 		if _, err := c.jobs.SaveSurvey(t.Context(), j.ID, job.On{Revision: revision}, v); err != nil {
 			t.Fatal(err)
 		}
 	}
 	drawn("open") // one choice for the job frees its dimensions; what its mock-up brought up holds on
-	if p := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/labels", "").refused(t, 422, ""); !strings.Contains(p.Detail, "meets the silencer") {
+	if p := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/labels", "").refused(t, 422,
+		""); !strings.Contains(p.Detail, "meets the silencer") {
 		t.Errorf("says %q", p.Detail)
 	}
 	drawn("")
 	for kind, want := range map[string][3]string{
-		"saw": {"pdf", "application/pdf", "%PDF"}, "labels": {"pdf", "application/pdf", "%PDF"}, "wraps": {"pdf", "application/pdf", "%PDF"}, "plan": {"pdf", "application/pdf", "%PDF"},
-		"csv": {"csv", "text/csv; charset=utf-8", "mark,quantity,section"}, "xlsx": {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "PK"},
+		"saw": {"pdf", "application/pdf", "%PDF"}, "labels": {"pdf", "application/pdf", "%PDF"}, "wraps": {"pdf", "application/pdf", "%PDF"},
+		"plan": {"pdf", "application/pdf", "%PDF"},
+		"csv":  {"csv", "text/csv; charset=utf-8", "mark,quantity,section"}, "xlsx": {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "PK"},
 		"jig": {"dxf", "application/dxf", "0\nSECTION"}, "jig-side": {"dxf", "application/dxf", "0\nSECTION"}, "jig-behind": {"dxf", "application/dxf", "0\nSECTION"}, "stl": {"stl", "model/stl", "Warm Anvil, mm"},
 	} {
 		r := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/"+kind+"?paper=letter", "")
@@ -173,7 +182,8 @@ func TestFrameFiles(t *testing.T) {
 		if kind == want[0] {
 			named = "" // its ending says it
 		}
-		if got := r.header.Get("Content-Disposition"); got != `attachment; filename="orchard-truck_underfloor-outriggers`+named+`_r1.`+want[0]+`"` {
+		if got := r.header.Get("Content-Disposition"); got != `attachment; filename="orchard-truck_underfloor-outriggers`+
+			named+`_r1.`+want[0]+`"` {
 			t.Errorf("%s is called %s", kind, got)
 		}
 	}

@@ -76,6 +76,8 @@ func (f *front) html(c *gin.Context) {
 	var b [16]byte
 	_, _ = rand.Read(b[:]) // never fails
 	nonce := base64.StdEncoding.EncodeToString(b[:])
-	c.Header("Content-Security-Policy", "default-src 'self'; script-src 'self'; style-src 'self' 'nonce-"+nonce+"'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'")
+	c.Header("Content-Security-Policy", "default-src 'self'; script-src 'self'; style-src 'self' 'nonce-"+nonce+
+		"'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; "+
+		"form-action 'self'")
 	c.Data(http.StatusOK, "text/html; charset=utf-8", []byte(strings.ReplaceAll(f.page, nonceMark, nonce)))
 }

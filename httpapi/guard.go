@@ -20,7 +20,8 @@ func Loopback(address string) error {
 	if loopbackHost(host) {
 		return nil
 	}
-	return fmt.Errorf("only loopback addresses are served, %q is not one: nobody signs in here, so anybody who reaches the address could change every job; use 127.0.0.1, or --listen %s with accounts", address, address)
+	return fmt.Errorf("only loopback addresses are served, %q is not one: nobody signs in here, so anybody who reaches the address could "+
+		"change every job; use 127.0.0.1, or --listen %s with accounts", address, address)
 }
 
 func loopbackHost(host string) bool {
@@ -32,7 +33,8 @@ func loopbackHost(host string) bool {
 }
 
 func deny(c *gin.Context, detail string) {
-	c.AbortWithStatusJSON(http.StatusForbidden, Problem{Type: "about:blank", Title: http.StatusText(http.StatusForbidden), Status: http.StatusForbidden, Detail: detail})
+	c.AbortWithStatusJSON(http.StatusForbidden,
+		Problem{Type: "about:blank", Title: http.StatusText(http.StatusForbidden), Status: http.StatusForbidden, Detail: detail})
 }
 
 // recovered turns a panic into a problem instead of a dropped connection.

@@ -68,7 +68,8 @@ func TestHoldingOverHTTP(t *testing.T) {
 	}
 	other = strings.Replace(string(raw), `"use":"rough"`, `"use":"off-road"`, 1)
 	clash := c.do("PUT", "/api/v1/jobs/"+j.ID+"/brief", other, "If-Match", "1").refused(t, 412, "").Clash
-	if clash == nil || clash.Revision != 2 || len(clash.Places) != 1 || clash.Places[0].What != "Use" || clash.Places[0].Mine != "off-road" || clash.Places[0].Theirs != "rough" {
+	if clash == nil || clash.Revision != 2 || len(clash.Places) != 1 || clash.Places[0].What != "Use" || clash.Places[0].Mine != "off-road" ||
+		clash.Places[0].Theirs != "rough" {
 		t.Fatalf("%+v", clash)
 	}
 	rough := c.holding(j.ID)
@@ -85,7 +86,8 @@ func TestHoldingOverHTTP(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision}, job.PartState{Name: part.Name, Quantity: part.Quantity, Recipe: recipe}); err != nil {
+	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision},
+		job.PartState{Name: part.Name, Quantity: part.Quantity, Recipe: recipe}); err != nil {
 		t.Fatal(err)
 	}
 	after := c.holding(j.ID).Holding.Mounts[0]
@@ -128,8 +130,11 @@ func TestJobFileOverHTTP(t *testing.T) {
 		t.Errorf("the copy says %s", got)
 	}
 	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":5`, `"version":7`, 1)).refused(t, 422, "/version")
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"schema":1,"material":"steel-s235","thickness":6`, `"schema":1,"material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/documents/1/revisions/0/body/recipe/thickness")
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"name":"outrigger's plate","material":"steel-s235","thickness":6`, `"name":"outrigger's plate","material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/documents/0/revisions/0/body/joints/1/design/plies/2/thickness")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"schema":1,"material":"steel-s235","thickness":6`,
+		`"schema":1,"material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/documents/1/revisions/0/body/recipe/thickness")
+	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"name":"outrigger's plate","material":"steel-s235","thickness":6`,
+		`"name":"outrigger's plate","material":"steel-s235","thickness":-6`, 1)).refused(t, 422,
+		"/documents/0/revisions/0/body/joints/1/design/plies/2/thickness")
 	c.do("POST", "/api/v1/import", `{"letter":"to a friend"}`).refused(t, 422, "/letter")
 }
 

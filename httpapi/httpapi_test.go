@@ -33,7 +33,8 @@ type client struct {
 func start(t testing.TB) client {
 	t.Helper()
 	jobs := storetest.Jobs(t)
-	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: fstest.MapFS{"index.html": {Data: []byte(`<html><meta content="__NONCE__"></html>`)}, "assets/a.js": {Data: []byte("1")}}})
+	h, err := httpapi.New(httpapi.Options{Jobs: jobs,
+		Front: fstest.MapFS{"index.html": {Data: []byte(`<html><meta content="__NONCE__"></html>`)}, "assets/a.js": {Data: []byte("1")}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -125,7 +126,8 @@ func TestStaleSaveGetsBothVersions(t *testing.T) {
 	}
 	problem := c.do("PUT", path, state("120"), "If-Match", "1").refused(t, 412, "")
 	stands, _ := json.Marshal(problem.Clash)
-	if problem.Clash == nil || problem.Clash.Revision != 2 || !strings.Contains(string(stands), `"length":110`) || len(problem.Clash.Places) != 1 || problem.Clash.Places[0].Mine != "120.0 mm" {
+	if problem.Clash == nil || problem.Clash.Revision != 2 || !strings.Contains(string(stands), `"length":110`) ||
+		len(problem.Clash.Places) != 1 || problem.Clash.Places[0].Mine != "120.0 mm" {
 		t.Errorf("the version that stands is not handed over: %s", stands)
 	}
 	c.do("PUT", path, state("120")).refused(t, 422, "")
@@ -161,7 +163,9 @@ func TestBadInput(t *testing.T) {
 		return strings.TrimSuffix(b.String(), ",")
 	}
 	withHoles := strings.Replace(fmt.Sprintf(plate, "100"), `"width":80`, `"width":80,"holes":[`+many(5000)+`]`, 1)
-	grid := strings.Replace(fmt.Sprintf(plate, "100"), `"width":80`, `"width":80,"holes":[`+strings.Replace(many(1), `"diameter":5`, `"diameter":5,"pattern":{"kind":"grid","columns":100,"rows":100,"pitchX":1,"pitchY":1}`, 1)+`]`, 1)
+	grid := strings.Replace(fmt.Sprintf(plate, "100"), `"width":80`,
+		`"width":80,"holes":[`+strings.Replace(many(1), `"diameter":5`,
+			`"diameter":5,"pattern":{"kind":"grid","columns":100,"rows":100,"pitchX":1,"pitchY":1}`, 1)+`]`, 1)
 	for _, k := range []struct{ method, path, body, at string }{
 		{"POST", "/api/v1/build", build(fmt.Sprintf(plate, "-3")), "/recipe/base/length"},
 		{"POST", "/api/v1/build", build(fmt.Sprintf(plate, "1e308")), "/recipe/base/length"},
@@ -202,7 +206,8 @@ func TestGuard(t *testing.T) {
 	if r := c.do("GET", "/api/v1/jobs", "", "Origin", c.url); r.status != 200 {
 		t.Errorf("own origin: %d", r.status)
 	}
-	for address, fine := range map[string]bool{"127.0.0.1:1": true, "[::1]:1": true, "localhost:1": true, "0.0.0.0:1": false, ":8460": false, "192.168.1.5:80": false, "nonsense": false} {
+	for address, fine := range map[string]bool{"127.0.0.1:1": true, "[::1]:1": true, "localhost:1": true, "0.0.0.0:1": false, ":8460": false,
+		"192.168.1.5:80": false, "nonsense": false} {
 		if err := httpapi.Loopback(address); (err == nil) != fine {
 			t.Errorf("%s: %v", address, err)
 		}
@@ -231,7 +236,8 @@ func TestFiles(t *testing.T) {
 	j, p := c.part()
 	// Not measured again: only the paper template goes out, to try the fit.
 	for kind, status := range map[string]int{"dxf": 422, "svg": 422, "csv": 422, "pdf": 200} {
-		if r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/"+kind, ""); r.status != status || status == 422 && !bytes.Contains(r.body, []byte("measured again")) {
+		if r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/"+kind, ""); r.status != status || status == 422 &&
+			!bytes.Contains(r.body, []byte("measured again")) {
 			t.Errorf("%s before re-taping: %d %.200q", kind, r.status, r.body)
 		}
 	}
@@ -241,19 +247,23 @@ func TestFiles(t *testing.T) {
 	}
 	for kind, begins := range map[string]string{"dxf": "0\nSECTION", "svg": "<svg", "pdf": "%PDF-", "csv": "job,part"} {
 		r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/"+kind, "")
-		if r.status != 200 || !bytes.HasPrefix(r.body, []byte(begins)) || r.header.Get("Content-Disposition") != `attachment; filename="orchard-truck_foot_r1.`+kind+`"` {
+		if r.status != 200 || !bytes.HasPrefix(r.body, []byte(begins)) ||
+			r.header.Get("Content-Disposition") != `attachment; filename="orchard-truck_foot_r1.`+kind+`"` {
 			t.Errorf("%s: %d %s %.40q", kind, r.status, r.header.Get("Content-Disposition"), r.body)
 		}
 	}
 	pair := strings.Replace(state("100"), `"schema":1`, `"schema":1,"hand":{"pair":true,"drawn":"left"}`, 1)
 	c.do("PUT", "/api/v1/parts/"+p.ID, pair, "If-Match", "1")
 	c.do("GET", "/api/v1/parts/"+p.ID+"/files/dxf", "").refused(t, 422, "")
-	if r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/dxf?hand=right", ""); !strings.Contains(r.header.Get("Content-Disposition"), "_foot_right_r2.dxf") || !bytes.Contains(r.body, []byte("Foot R r2")) {
+	if r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/dxf?hand=right", ""); !strings.Contains(r.header.Get("Content-Disposition"),
+		"_foot_right_r2.dxf") || !bytes.Contains(r.body, []byte("Foot R r2")) {
 		t.Errorf("right hand: %s", r.header.Get("Content-Disposition"))
 	}
-	broken := strings.Replace(state("100"), `"width":80`, `"width":80,"flanges":[{"id":"f","edge":"front","length":1,"angle":90,"up":true,"insideRadius":3}]`, 1)
+	broken := strings.Replace(state("100"), `"width":80`,
+		`"width":80,"flanges":[{"id":"f","edge":"front","length":1,"angle":90,"up":true,"insideRadius":3}]`, 1)
 	c.do("PUT", "/api/v1/parts/"+p.ID, broken, "If-Match", "2")
-	if problem := c.do("GET", "/api/v1/parts/"+p.ID+"/files/dxf", "").refused(t, 422, ""); !strings.Contains(problem.Detail, "shorter than its bend") {
+	if problem := c.do("GET", "/api/v1/parts/"+p.ID+"/files/dxf", "").refused(t, 422, ""); !strings.Contains(problem.Detail,
+		"shorter than its bend") {
 		t.Errorf("says %q", problem.Detail)
 	}
 }
@@ -356,7 +366,8 @@ func BenchmarkSave(b *testing.B) {
 	b.Run("bare-update", func(b *testing.B) {
 		pool := c.jobs.Store.(*store.Store).Pool()
 		for i := 0; b.Loop(); i++ {
-			_, err := pool.Exec(b.Context(), `UPDATE part_revision SET recipe = $3 WHERE part_id = $1 AND revision = $2`, p.ID, p.Revision, json.RawMessage(fmt.Sprintf(plate, fmt.Sprint(100+i%50))))
+			_, err := pool.Exec(b.Context(), `UPDATE part_revision SET recipe = $3 WHERE part_id = $1 AND revision = $2`, p.ID, p.Revision,
+				json.RawMessage(fmt.Sprintf(plate, fmt.Sprint(100+i%50))))
 			if err != nil {
 				b.Fatal(err)
 			}

@@ -85,59 +85,69 @@ func jobView(j job.Job, parts int) JobView {
 }
 
 func (s *server) jobRoutes() {
-	route(s, operation{method: "GET", path: "/api/v1/health", id: "health", access: public, summary: "Whether the database answers"}, func(c call, _ none) (Done, error) {
-		return Done{true}, s.jobs.Store.Ping(c.Request.Context())
-	})
-	route(s, operation{method: "GET", path: "/api/v1/jobs", id: "listJobs", summary: "Jobs, last touched first", query: archivedQuery}, func(c call, _ none) ([]JobView, error) {
-		list, err := s.jobs.Jobs(c.Request.Context(), c.Query("archived") == "true")
-		views := make([]JobView, len(list))
-		for i, j := range list {
-			views[i] = jobView(j.Job, j.Parts)
-			views[i].Updated = j.Updated
-		}
-		return views, err
-	})
-	route(s, operation{method: "POST", path: "/api/v1/jobs", id: "createJob", summary: "Start a job"}, func(c call, b brief.Brief) (JobView, error) {
-		j, err := s.jobs.CreateJob(c.Request.Context(), b)
-		return jobView(j, 0), err
-	})
+	route(s, operation{method: "GET", path: "/api/v1/health", id: "health", access: public, summary: "Whether the database answers"},
+		func(c call, _ none) (Done, error) {
+			return Done{true}, s.jobs.Store.Ping(c.Request.Context())
+		})
+	route(s, operation{method: "GET", path: "/api/v1/jobs", id: "listJobs", summary: "Jobs, last touched first", query: archivedQuery},
+		func(c call, _ none) ([]JobView, error) {
+			list, err := s.jobs.Jobs(c.Request.Context(), c.Query("archived") == "true")
+			views := make([]JobView, len(list))
+			for i, j := range list {
+				views[i] = jobView(j.Job, j.Parts)
+				views[i].Updated = j.Updated
+			}
+			return views, err
+		})
+	route(s, operation{method: "POST", path: "/api/v1/jobs", id: "createJob", summary: "Start a job"},
+		func(c call, b brief.Brief) (JobView, error) {
+			j, err := s.jobs.CreateJob(c.Request.Context(), b)
+			return jobView(j, 0), err
+		})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}", id: "getJob", summary: "A job with its parts and kept numbers"}, s.jobPage)
-	documentRoutes(s, documented[brief.Brief, BriefPage]{kind: job.KindBrief, path: "/api/v1/jobs/{id}/brief", name: "Brief", word: "brief", view: func(_ context.Context, d job.Saved) (BriefPage, error) {
-		b, err := job.Body[brief.Brief](d.Body)
-		return BriefPage{headOf(d), b}, err
-	}})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/archive", id: "archiveJob", summary: "Put a job away or bring it back"}, func(c call, in Archiving) (Done, error) {
-		return Done{true}, s.jobs.Store.ArchiveJob(c.Request.Context(), c.id, in.Archived, s.jobs.Now())
-	})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/duplicate", id: "duplicateJob", summary: "Copy a job with its parts"}, func(c call, _ none) (JobView, error) {
-		j, err := s.jobs.DuplicateJob(c.Request.Context(), c.id)
-		return s.madeJob(c, j, err)
-	})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", summary: "The whole job as one file"}, func(c call, _ none) (job.File, error) {
-		f, name, err := s.jobs.Export(c.Request.Context(), c.id)
-		if err == nil {
-			c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(name)+`"`)
-		}
-		return f, err
-	})
-	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", summary: "Add the job of such a file", limit: 256 << 20}, func(c call, f job.File) (JobView, error) {
-		j, err := s.jobs.Import(c.Request.Context(), f)
-		return s.madeJob(c, j, err)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", summary: "Keep a quick calculation"}, func(c call, in NumberKeep) (NumberView, error) {
-		k, err := calc.Find(in.Calc)
-		if err != nil {
-			return NumberView{}, err
-		}
-		if _, err := k.Run(in.Request); err != nil {
-			return NumberView{}, working.Under("/request", err)
-		}
-		n, err := s.jobs.KeepNumber(c.Request.Context(), c.id, in.Calc, in.Title, in.Request)
-		return numberView(n), err
-	})
-	route(s, operation{method: "DELETE", path: "/api/v1/numbers/{id}", id: "dropNumber", summary: "Remove a kept calculation"}, func(c call, _ none) (Done, error) {
-		return Done{true}, s.jobs.Store.DropNumber(c.Request.Context(), c.id)
-	})
+	documentRoutes(s, documented[brief.Brief, BriefPage]{kind: job.KindBrief, path: "/api/v1/jobs/{id}/brief", name: "Brief", word: "brief",
+		view: func(_ context.Context, d job.Saved) (BriefPage, error) {
+			b, err := job.Body[brief.Brief](d.Body)
+			return BriefPage{headOf(d), b}, err
+		}})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/archive", id: "archiveJob", summary: "Put a job away or bring it back"},
+		func(c call, in Archiving) (Done, error) {
+			return Done{true}, s.jobs.Store.ArchiveJob(c.Request.Context(), c.id, in.Archived, s.jobs.Now())
+		})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/duplicate", id: "duplicateJob", summary: "Copy a job with its parts"},
+		func(c call, _ none) (JobView, error) {
+			j, err := s.jobs.DuplicateJob(c.Request.Context(), c.id)
+			return s.madeJob(c, j, err)
+		})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", summary: "The whole job as one file"},
+		func(c call, _ none) (job.File, error) {
+			f, name, err := s.jobs.Export(c.Request.Context(), c.id)
+			if err == nil {
+				c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(name)+`"`)
+			}
+			return f, err
+		})
+	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", summary: "Add the job of such a file", limit: 256 << 20},
+		func(c call, f job.File) (JobView, error) {
+			j, err := s.jobs.Import(c.Request.Context(), f)
+			return s.madeJob(c, j, err)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", summary: "Keep a quick calculation"},
+		func(c call, in NumberKeep) (NumberView, error) {
+			k, err := calc.Find(in.Calc)
+			if err != nil {
+				return NumberView{}, err
+			}
+			if _, err := k.Run(in.Request); err != nil {
+				return NumberView{}, working.Under("/request", err)
+			}
+			n, err := s.jobs.KeepNumber(c.Request.Context(), c.id, in.Calc, in.Title, in.Request)
+			return numberView(n), err
+		})
+	route(s, operation{method: "DELETE", path: "/api/v1/numbers/{id}", id: "dropNumber", summary: "Remove a kept calculation"},
+		func(c call, _ none) (Done, error) {
+			return Done{true}, s.jobs.Store.DropNumber(c.Request.Context(), c.id)
+		})
 }
 
 // madeJob answers a job that was copied or brought in.
@@ -167,7 +177,8 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 	if err != nil {
 		return JobPage{}, err
 	}
-	page := JobPage{Job: jobView(j, len(parts)+len(frames)), Parts: make([]PartHead, len(parts)), Numbers: make([]NumberView, len(numbers)), Frames: make([]NamedFrame, len(frames))}
+	page := JobPage{Job: jobView(j, len(parts)+len(frames)), Parts: make([]PartHead, len(parts)), Numbers: make([]NumberView, len(numbers)),
+		Frames: make([]NamedFrame, len(frames))}
 	for i, f := range frames {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
 	}

@@ -35,7 +35,8 @@ func TestJobRoutes(t *testing.T) {
 	if r := c.do("POST", "/api/v1/jobs/"+copied.ID+"/archive", `{"archived":true}`); r.status != 200 {
 		t.Fatalf("%s", r.body)
 	}
-	c.do("POST", "/api/v1/jobs/"+strings.Repeat("0", 8)+"-0000-7000-8000-"+strings.Repeat("0", 12)+"/archive", `{"archived":true}`).refused(t, 404, "")
+	c.do("POST", "/api/v1/jobs/"+strings.Repeat("0", 8)+"-0000-7000-8000-"+strings.Repeat("0", 12)+"/archive",
+		`{"archived":true}`).refused(t, 404, "")
 	count := func(query string) int {
 		var list []httpapi.JobView
 		c.do("GET", "/api/v1/jobs"+query, "").into(t, &list)
@@ -134,7 +135,8 @@ func TestBuildRoute(t *testing.T) {
 	if len(body.Panels) != 2 || len(body.Bends) != 1 || len(body.Edges) == 0 {
 		t.Error("no body to draw")
 	}
-	c.do("POST", "/api/v1/body", `{"recipe":`+strings.Replace(recipe, "254", "-254", 1)+`,"unit":"mm","grain":1}`).refused(t, 422, "/recipe/base/length")
+	c.do("POST", "/api/v1/body", `{"recipe":`+strings.Replace(recipe, "254", "-254", 1)+`,"unit":"mm","grain":1}`).refused(t,
+		422, "/recipe/base/length")
 	var stock httpapi.StockView
 	c.do("GET", "/api/v1/stock", "").into(t, &stock)
 	if len(stock.Materials) < 8 || len(stock.Gauges) != 4 || len(stock.Processes) < 4 {
@@ -199,7 +201,8 @@ func TestSqueezedAssets(t *testing.T) {
 			}
 			body, _ = io.ReadAll(z)
 		}
-		if r.Header.Get("Content-Encoding") != encoding || string(body) != "let a = 1" || !strings.HasPrefix(r.Header.Get("Content-Type"), "text/javascript") {
+		if r.Header.Get("Content-Encoding") != encoding || string(body) != "let a = 1" ||
+			!strings.HasPrefix(r.Header.Get("Content-Type"), "text/javascript") {
 			t.Errorf("%q: %s, %q", accept, r.Header.Get("Content-Encoding"), body)
 		}
 	}
@@ -262,7 +265,8 @@ func TestFixesAreTried(t *testing.T) {
 	c := start(t)
 	k := .42
 	r := sheet.Recipe{Schema: 1, Material: "steel-s235", Thickness: 3, Process: "laser", Base: sheet.Base{ID: "base", Length: 100, Width: 80,
-		Flanges: []sheet.Flange{{ID: "f", Edge: sheet.Front, Length: 40, Angle: 90, Up: true, InsideRadius: .5, Relief: sheet.Relief{Kind: sheet.Round}}}}}
+		Flanges: []sheet.Flange{{ID: "f", Edge: sheet.Front, Length: 40, Angle: 90, Up: true, InsideRadius: .5,
+			Relief: sheet.Relief{Kind: sheet.Round}}}}}
 	r.Tool.Kind, r.Bend.School, r.Bend.Method, r.Bend.K = "vdie", "fixed", "air", &k
 	raw, _ := json.Marshal(r)
 	body := `{"unit":"mm","grain":1,"recipe":` + string(raw) + `}`

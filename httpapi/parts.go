@@ -109,20 +109,28 @@ func (h *PartHead) fill(p job.Part, opt sheet.Options) {
 func (s *server) partRoutes() {
 	documentRoutes(s, documented[job.PartState, PartView]{kind: job.KindSheet, path: "/api/v1/parts/{id}", name: "Part", word: "part",
 		view: func(_ context.Context, d job.Saved) (PartView, error) { return partView(d) }})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/parts", id: "createPart", summary: "Add a part"}, func(c call, in job.PartState) (PartView, error) {
-		p, err := s.jobs.CreatePart(c.Request.Context(), c.id, in)
-		return viewOfPart(p), err
-	})
-	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/duplicate", id: "duplicatePart", summary: "Copy a part within its job"}, func(c call, _ none) (PartView, error) {
-		p, err := s.jobs.DuplicatePart(c.Request.Context(), c.id)
-		return viewOfPart(p), err
-	})
-	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading, summary: "Flat pattern, figures and flags of a recipe; its body is asked for beside"}, s.buildPart)
-	route(s, operation{method: "POST", path: "/api/v1/fixes", id: "fixes", access: reading, summary: "The findings of a recipe with fixes, each tried"}, s.fixPart)
-	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", access: reading, summary: "The folded body of a recipe, for drawing"}, foldPart)
-	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading, summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
-	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
-		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades, Rivets: stock.Rivets, Threaded: stock.ThreadedInto()}
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/parts", id: "createPart", summary: "Add a part"},
+		func(c call, in job.PartState) (PartView, error) {
+			p, err := s.jobs.CreatePart(c.Request.Context(), c.id, in)
+			return viewOfPart(p), err
+		})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/duplicate", id: "duplicatePart", summary: "Copy a part within its job"},
+		func(c call, _ none) (PartView, error) {
+			p, err := s.jobs.DuplicatePart(c.Request.Context(), c.id)
+			return viewOfPart(p), err
+		})
+	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading,
+		summary: "Flat pattern, figures and flags of a recipe; its body is asked for beside"}, s.buildPart)
+	route(s, operation{method: "POST", path: "/api/v1/fixes", id: "fixes", access: reading,
+		summary: "The findings of a recipe with fixes, each tried"}, s.fixPart)
+	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", access: reading, summary: "The folded body of a recipe, for drawing"},
+		foldPart)
+	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading,
+		summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
+	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock",
+		summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
+		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades, Rivets: stock.Rivets,
+			Threaded: stock.ThreadedInto()}
 		for _, u := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {
 			v.Roads = append(v.Roads, RoadView{u, load.Roads[u], load.RoadSource})
 		}
@@ -187,7 +195,8 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 
 // read answers the recipe of the hand asked for and how it is to be shown.
 func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
-	opt := sheet.Options{Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
+	opt := sheet.Options{Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift,
+		NearPeople: in.NearPeople, Quantity: in.Quantity}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

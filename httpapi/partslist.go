@@ -9,7 +9,8 @@ import (
 
 // partsListRoutes serves the list of everything a job makes.
 func (s *server) partsListRoutes() {
-	serve(s, shelf[paper.Table]{path: "/api/v1/jobs/{id}/parts-list/{kind}", id: "getPartsList", summary: "Every part and frame of a job with quantity, material, mass and centre of gravity",
+	serve(s, shelf[paper.Table]{path: "/api/v1/jobs/{id}/parts-list/{kind}", id: "getPartsList",
+		summary: "Every part and frame of a job with quantity, material, mass and centre of gravity",
 		files: []file[paper.Table]{
 			{name: "csv", form: asCSV, says: "a table as text", free: true, make: paper.Table.CSV},
 			{name: "xlsx", form: asXLSX, says: "a sheet", free: true, make: paper.Table.XLSX},
@@ -21,7 +22,8 @@ func (s *server) partsListRoutes() {
 }
 
 func partsTable(rows []site.Listed) paper.Table {
-	cells := [][]any{{"name", "hand", "is", "revision", "quantity", "material", "thickness mm", "blank x mm", "blank y mm", "cut length mm", "pierces", "bends", "kg each", "kg in all",
+	cells := [][]any{{"name", "hand", "is", "revision", "quantity", "material", "thickness mm", "blank x mm", "blank y mm", "cut length mm",
+		"pierces", "bends", "kg each", "kg in all",
 		"centre of gravity x mm", "centre of gravity y mm", "centre of gravity z mm", "note"}}
 	total := 0.
 	for _, r := range rows {
@@ -54,5 +56,6 @@ func partsTable(rows []site.Listed) paper.Table {
 	sum := make([]any, 18)
 	sum[0], sum[13] = "in all", total
 	return paper.Table{Pages: []paper.TablePage{{Name: "Parts", Rows: append(cells, sum)}},
-		Notes: []string{"Centres of gravity in each thing's own axes. Of a part: right and back from the base's front left corner, up from the middle of its sheet. Of a frame: forward, left and up of its origin.", "Fasteners, welds and paint are not counted."}}
+		Notes: []string{"Centres of gravity in each thing's own axes. Of a part: right and back from the base's front left corner, up from the " +
+			"middle of its sheet. Of a frame: forward, left and up of its origin.", "Fasteners, welds and paint are not counted."}}
 }

@@ -15,7 +15,8 @@ func TestPartsList(t *testing.T) {
 	c := start(t)
 	j, _ := c.demo()
 	r := c.do("GET", "/api/v1/jobs/"+j.ID+"/parts-list/csv", "")
-	if r.status != 200 || !strings.Contains(r.header.Get("Content-Disposition"), "orchard-truck_parts-list_r") || r.header.Get("Content-Type") != "text/csv; charset=utf-8" {
+	if r.status != 200 || !strings.Contains(r.header.Get("Content-Disposition"), "orchard-truck_parts-list_r") ||
+		r.header.Get("Content-Type") != "text/csv; charset=utf-8" {
 		t.Fatal(r.status, r.header)
 	}
 	read := csv.NewReader(strings.NewReader(string(r.body)))
@@ -63,7 +64,8 @@ func TestPartsList(t *testing.T) {
 	if byName["Underfloor outriggers "][column["is"]] != "frame" || left[column["blank x mm"]] == "" {
 		t.Errorf("%v, %v", byName["Underfloor outriggers "], left)
 	}
-	if number(left, "kg each") != number(right, "kg each") || number(left, "centre of gravity z mm") != number(right, "centre of gravity z mm") ||
+	if number(left, "kg each") != number(right, "kg each") ||
+		number(left, "centre of gravity z mm") != number(right, "centre of gravity z mm") ||
 		number(left, "centre of gravity y mm") != number(right, "centre of gravity y mm") {
 		t.Errorf("the twins differ: %v, %v", left, right)
 	}

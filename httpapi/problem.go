@@ -41,7 +41,9 @@ func problemOf(ctx context.Context, err error, away func(error) bool) Problem {
 	case errors.As(err, &fault):
 		p.Status, p.Errors = http.StatusUnprocessableEntity, []ProblemFault{{fault.Path, fault.Message}}
 	case errors.As(err, &tooLarge):
-		p.Status, p.Detail = http.StatusRequestEntityTooLarge, fmt.Sprintf("The request is larger than the %d MB that are taken here: a part that large has to be split, a job's file brought in by the program on the command line.", tooLarge.Limit>>20)
+		p.Status, p.Detail = http.StatusRequestEntityTooLarge,
+			fmt.Sprintf("The request is larger than the %d MB that are taken here: a part that large has to be split, a job's file brought in by "+
+				"the program on the command line.", tooLarge.Limit>>20)
 	case errors.Is(err, errSignIn), errors.Is(err, errSetup):
 		p.Status = http.StatusUnauthorized
 	case errors.Is(err, errRole):
@@ -63,9 +65,11 @@ func problemOf(ctx context.Context, err error, away func(error) bool) Problem {
 	case errors.Is(err, context.Canceled) && ctx.Err() != nil:
 		p.Status, p.Detail = 499, "The request was given up."
 	case away(err):
-		p.Status, p.Detail = http.StatusServiceUnavailable, "The database does not answer. Nothing typed is lost: keep this page open and try again."
+		p.Status, p.Detail = http.StatusServiceUnavailable,
+			"The database does not answer. Nothing typed is lost: keep this page open and try again."
 	default:
-		p.Status, p.Detail = http.StatusInternalServerError, "Something went wrong on our side; nothing was saved. Try again, and look into the server's log if it stays."
+		p.Status, p.Detail = http.StatusInternalServerError,
+			"Something went wrong on our side; nothing was saved. Try again, and look into the server's log if it stays."
 		slog.ErrorContext(ctx, "request failed", "error", err)
 	}
 	p.Title = http.StatusText(p.Status)

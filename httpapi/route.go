@@ -105,7 +105,8 @@ func (s *server) describe(op operation, req, ans reflect.Type) {
 		}
 	}
 	if op.match {
-		o.Parameters = append(o.Parameters, &huma.Param{Name: "If-Match", In: "header", Required: true, Schema: &huma.Schema{Type: "string"}, Description: "revision the change was made on"})
+		o.Parameters = append(o.Parameters, &huma.Param{Name: "If-Match", In: "header", Required: true, Schema: &huma.Schema{Type: "string"},
+			Description: "revision the change was made on"})
 	}
 	s.api.AddOperation(o)
 }

@@ -34,7 +34,8 @@ func TestRulesChanged(t *testing.T) {
 		t.Fatal(err)
 	}
 	for range 2 { // it stays until it was read
-		if v = open(); v.Rules == nil || len(v.Rules.Turned) != 1 || v.Rules.Turned[0].From != strength.Over || v.Rules.Turned[0].To != v.Holding.Mounts[0].Verdict || len(v.Rules.Changes) == 0 {
+		if v = open(); v.Rules == nil || len(v.Rules.Turned) != 1 || v.Rules.Turned[0].From != strength.Over ||
+			v.Rules.Turned[0].To != v.Holding.Mounts[0].Verdict || len(v.Rules.Changes) == 0 {
 			t.Fatalf("%+v", v.Rules)
 		}
 	}

@@ -77,9 +77,12 @@ func build(opt Options) *server {
 	if opt.Jobs != nil { // describing the interface needs no store
 		away = opt.Jobs.Store.Away
 	}
-	s := &server{jobs: opt.Jobs, away: away, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door, away), door: opt.Door, cross: http.NewCrossOriginProtection(),
-		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000), engine: gin.New(), api: &huma.OpenAPI{
-			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1", Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
+	s := &server{jobs: opt.Jobs, away: away, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door, away), door: opt.Door,
+		cross:     http.NewCrossOriginProtection(),
+		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000),
+		engine: gin.New(), api: &huma.OpenAPI{
+			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",
+				Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
 			Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", schemaName)}}}
 	s.engine.Use(s.recovered, s.headers, s.guarded, s.limited)
 	s.sessionRoutes()

@@ -123,55 +123,63 @@ func newSessions(store scs.Store, door Door, away func(error) bool) *scs.Session
 }
 
 func (s *server) sessionRoutes() {
-	route(s, operation{method: "GET", path: "/api/v1/session", id: "getSession", summary: "Who one is to the server", access: public}, s.session)
-	route(s, operation{method: "POST", path: "/api/v1/setup", id: "setup", summary: "Make the first owner", access: public}, func(c call, in SetupRequest) (SessionView, error) {
-		if err := s.tried(c, ""); err != nil {
-			return SessionView{}, err
-		}
-		if !s.door.Listen || s.door.SetupCode == "" || subtle.ConstantTimeCompare([]byte(strings.ToUpper(strings.TrimSpace(in.Code))), []byte(s.door.SetupCode)) != 1 {
-			return SessionView{}, working.Refuse("/code", "That is not the code printed where the server was started.")
-		}
-		a, err := s.accounts.MakeOwner(c.Request.Context(), in.Name, in.Password)
-		if err != nil {
-			return SessionView{}, err
-		}
-		s.known.any.Store(true)
-		return s.signedIn(c, a, in.Device)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/sign-in", id: "signIn", summary: "Sign this device in", access: public}, func(c call, in SignInRequest) (SessionView, error) {
-		if err := s.tried(c, in.Name); err != nil {
-			return SessionView{}, err
-		}
-		a, err := s.accounts.SignIn(c.Request.Context(), in.Name, in.Password)
-		if err != nil {
-			return SessionView{}, err
-		}
-		return s.signedIn(c, a, in.Device)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/join", id: "join", summary: "Make the account of an invitation", access: public}, func(c call, in JoinRequest) (SessionView, error) {
-		if err := s.tried(c, ""); err != nil {
-			return SessionView{}, err
-		}
-		a, err := s.accounts.Join(c.Request.Context(), in.Code, in.Name, in.Password)
-		if err != nil {
-			return SessionView{}, err
-		}
-		return s.signedIn(c, a, in.Device)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/pair", id: "pair", summary: "Sign this device in by a pairing code", access: public}, func(c call, in PairRequest) (SessionView, error) {
-		if err := s.tried(c, ""); err != nil {
-			return SessionView{}, err
-		}
-		a, err := s.accounts.Paired(c.Request.Context(), in.Code)
-		if err != nil {
-			return SessionView{}, err
-		}
-		return s.signedIn(c, a, in.Device)
-	})
-	route(s, operation{method: "POST", path: "/api/v1/sign-out", id: "signOut", summary: "Sign this device out", access: public}, func(c call, _ none) (Done, error) {
-		return Done{true}, s.sessions.Destroy(c.Request.Context())
-	})
-	route(s, operation{method: "POST", path: "/api/v1/password", id: "changePassword", summary: "Change one's own password; other devices are signed out", access: reading}, func(c call, in PasswordRequest) (Done, error) {
+	route(s, operation{method: "GET", path: "/api/v1/session", id: "getSession", summary: "Who one is to the server", access: public},
+		s.session)
+	route(s, operation{method: "POST", path: "/api/v1/setup", id: "setup", summary: "Make the first owner", access: public},
+		func(c call, in SetupRequest) (SessionView, error) {
+			if err := s.tried(c, ""); err != nil {
+				return SessionView{}, err
+			}
+			if !s.door.Listen || s.door.SetupCode == "" ||
+				subtle.ConstantTimeCompare([]byte(strings.ToUpper(strings.TrimSpace(in.Code))), []byte(s.door.SetupCode)) != 1 {
+				return SessionView{}, working.Refuse("/code", "That is not the code printed where the server was started.")
+			}
+			a, err := s.accounts.MakeOwner(c.Request.Context(), in.Name, in.Password)
+			if err != nil {
+				return SessionView{}, err
+			}
+			s.known.any.Store(true)
+			return s.signedIn(c, a, in.Device)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/sign-in", id: "signIn", summary: "Sign this device in", access: public},
+		func(c call, in SignInRequest) (SessionView, error) {
+			if err := s.tried(c, in.Name); err != nil {
+				return SessionView{}, err
+			}
+			a, err := s.accounts.SignIn(c.Request.Context(), in.Name, in.Password)
+			if err != nil {
+				return SessionView{}, err
+			}
+			return s.signedIn(c, a, in.Device)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/join", id: "join", summary: "Make the account of an invitation", access: public},
+		func(c call, in JoinRequest) (SessionView, error) {
+			if err := s.tried(c, ""); err != nil {
+				return SessionView{}, err
+			}
+			a, err := s.accounts.Join(c.Request.Context(), in.Code, in.Name, in.Password)
+			if err != nil {
+				return SessionView{}, err
+			}
+			return s.signedIn(c, a, in.Device)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/pair", id: "pair", summary: "Sign this device in by a pairing code", access: public},
+		func(c call, in PairRequest) (SessionView, error) {
+			if err := s.tried(c, ""); err != nil {
+				return SessionView{}, err
+			}
+			a, err := s.accounts.Paired(c.Request.Context(), in.Code)
+			if err != nil {
+				return SessionView{}, err
+			}
+			return s.signedIn(c, a, in.Device)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/sign-out", id: "signOut", summary: "Sign this device out", access: public},
+		func(c call, _ none) (Done, error) {
+			return Done{true}, s.sessions.Destroy(c.Request.Context())
+		})
+	route(s, operation{method: "POST", path: "/api/v1/password", id: "changePassword",
+		summary: "Change one's own password; other devices are signed out", access: reading}, func(c call, in PasswordRequest) (Done, error) {
 		if err := working.First(needAccount(c), s.tried(c, whoIs(c.Context).Name)); err != nil {
 			return Done{}, err
 		}
@@ -237,21 +245,24 @@ func (s *server) here(ctx context.Context) string {
 }
 
 func (s *server) deviceRoutes() {
-	route(s, operation{method: "GET", path: "/api/v1/devices", id: "listDevices", summary: "One's signed-in devices"}, func(c call, _ none) ([]DeviceView, error) {
-		ctx, list := c.Request.Context(), []DeviceView{}
-		err := s.sessions.Iterate(ctx, func(in context.Context) error {
-			if d, ok := s.sessions.Get(in, deviceKey).(device); ok && s.sessions.GetString(in, accountKey) == whoIs(c.Context).ID {
-				list = append(list, DeviceView{d.ID, d.Name, d.Since, d.ID == s.here(ctx)})
-			}
-			return nil
+	route(s, operation{method: "GET", path: "/api/v1/devices", id: "listDevices", summary: "One's signed-in devices"},
+		func(c call, _ none) ([]DeviceView, error) {
+			ctx, list := c.Request.Context(), []DeviceView{}
+			err := s.sessions.Iterate(ctx, func(in context.Context) error {
+				if d, ok := s.sessions.Get(in, deviceKey).(device); ok && s.sessions.GetString(in, accountKey) == whoIs(c.Context).ID {
+					list = append(list, DeviceView{d.ID, d.Name, d.Since, d.ID == s.here(ctx)})
+				}
+				return nil
+			})
+			slices.SortFunc(list, func(a, b DeviceView) int { return b.Since.Compare(a.Since) })
+			return list, err
 		})
-		slices.SortFunc(list, func(a, b DeviceView) int { return b.Since.Compare(a.Since) })
-		return list, err
-	})
-	route(s, operation{method: "DELETE", path: "/api/v1/devices/{id}", id: "revokeDevice", summary: "Sign a device of one's own out", access: reading}, func(c call, _ none) (Done, error) {
+	route(s, operation{method: "DELETE", path: "/api/v1/devices/{id}", id: "revokeDevice", summary: "Sign a device of one's own out",
+		access: reading}, func(c call, _ none) (Done, error) {
 		return Done{true}, s.revoke(c.Request.Context(), func(id string, d device) bool { return id == whoIs(c.Context).ID && d.ID == c.id })
 	})
-	route(s, operation{method: "POST", path: "/api/v1/pairing", id: "givePairing", summary: "A code that signs another device in, once, within minutes", access: reading}, func(c call, _ none) (CodeView, error) {
+	route(s, operation{method: "POST", path: "/api/v1/pairing", id: "givePairing",
+		summary: "A code that signs another device in, once, within minutes", access: reading}, func(c call, _ none) (CodeView, error) {
 		if err := needAccount(c); err != nil {
 			return CodeView{}, err
 		}
@@ -309,37 +320,41 @@ func (s *server) codeView(c call, page, code string, expires time.Time) (CodeVie
 }
 
 func (s *server) memberRoutes() {
-	route(s, operation{method: "GET", path: "/api/v1/members", id: "listMembers", summary: "Who may use the server", access: owning}, func(c call, _ none) ([]MemberView, error) {
-		if err := needAccount(c); err != nil {
-			return nil, err
-		}
-		list, err := s.accounts.Store.Accounts(c.Request.Context())
-		out := make([]MemberView, len(list))
-		for i, a := range list {
-			out[i] = MemberView{a.ID, a.Name, a.Role, a.ID == whoIs(c.Context).ID}
-		}
-		return out, err
-	})
-	route(s, operation{method: "POST", path: "/api/v1/invitations", id: "invite", summary: "A code that makes one account", access: owning}, func(c call, in RoleRequest) (CodeView, error) {
-		if err := needAccount(c); err != nil {
-			return CodeView{}, err
-		}
-		code, expires, err := s.accounts.Invite(c.Request.Context(), whoIs(c.Context).ID, in.Role)
-		if err != nil {
-			return CodeView{}, err
-		}
-		return s.codeView(c, "/join", code, expires)
-	})
-	route(s, operation{method: "PUT", path: "/api/v1/members/{id}", id: "setRole", summary: "Change what a member may do", access: owning}, func(c call, in RoleRequest) (Done, error) {
-		if err := needAccount(c); err != nil {
-			return Done{}, err
-		}
-		if !in.Role.May(account.Reader) {
-			return Done{}, working.Refuse("/role", "The role is owner, maker or reader, not %q.", in.Role)
-		}
-		return Done{true}, s.accounts.Store.SetRole(c.Request.Context(), c.id, in.Role)
-	})
-	route(s, operation{method: "DELETE", path: "/api/v1/members/{id}", id: "removeMember", summary: "Take a member's account away and sign their devices out", access: owning}, func(c call, _ none) (Done, error) {
+	route(s, operation{method: "GET", path: "/api/v1/members", id: "listMembers", summary: "Who may use the server", access: owning},
+		func(c call, _ none) ([]MemberView, error) {
+			if err := needAccount(c); err != nil {
+				return nil, err
+			}
+			list, err := s.accounts.Store.Accounts(c.Request.Context())
+			out := make([]MemberView, len(list))
+			for i, a := range list {
+				out[i] = MemberView{a.ID, a.Name, a.Role, a.ID == whoIs(c.Context).ID}
+			}
+			return out, err
+		})
+	route(s, operation{method: "POST", path: "/api/v1/invitations", id: "invite", summary: "A code that makes one account", access: owning},
+		func(c call, in RoleRequest) (CodeView, error) {
+			if err := needAccount(c); err != nil {
+				return CodeView{}, err
+			}
+			code, expires, err := s.accounts.Invite(c.Request.Context(), whoIs(c.Context).ID, in.Role)
+			if err != nil {
+				return CodeView{}, err
+			}
+			return s.codeView(c, "/join", code, expires)
+		})
+	route(s, operation{method: "PUT", path: "/api/v1/members/{id}", id: "setRole", summary: "Change what a member may do", access: owning},
+		func(c call, in RoleRequest) (Done, error) {
+			if err := needAccount(c); err != nil {
+				return Done{}, err
+			}
+			if !in.Role.May(account.Reader) {
+				return Done{}, working.Refuse("/role", "The role is owner, maker or reader, not %q.", in.Role)
+			}
+			return Done{true}, s.accounts.Store.SetRole(c.Request.Context(), c.id, in.Role)
+		})
+	route(s, operation{method: "DELETE", path: "/api/v1/members/{id}", id: "removeMember",
+		summary: "Take a member's account away and sign their devices out", access: owning}, func(c call, _ none) (Done, error) {
 		if err := needAccount(c); err != nil {
 			return Done{}, err
 		}

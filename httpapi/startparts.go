@@ -64,23 +64,28 @@ const maxTraced = 30 << 20 // of a request, base64
 
 func (s *server) startPartRoutes() {
 	starters := PartStarters{sheet.PartStarters}
-	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", summary: "What sheet parts are started from"}, func(call, none) (PartStarters, error) { return starters, nil })
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", summary: "Add the parts a starter makes"}, func(c call, in job.PartsStart) (PartsMade, error) {
-		parts, err := s.jobs.StartParts(c.Request.Context(), c.id, in)
-		return partsMade(parts), err
-	})
-	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split", id: "splitPart", summary: "Split a part across its base; the whole is put away"}, func(c call, in sheet.Parting) (PartsMade, error) {
+	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", summary: "What sheet parts are started from"},
+		func(call, none) (PartStarters, error) { return starters, nil })
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", summary: "Add the parts a starter makes"},
+		func(c call, in job.PartsStart) (PartsMade, error) {
+			parts, err := s.jobs.StartParts(c.Request.Context(), c.id, in)
+			return partsMade(parts), err
+		})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split", id: "splitPart",
+		summary: "Split a part across its base; the whole is put away"}, func(c call, in sheet.Parting) (PartsMade, error) {
 		parts, err := s.jobs.SplitPart(c.Request.Context(), c.id, in)
 		return partsMade(parts), err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/join", id: "joinPart", summary: "Bring the whole back that a piece was split from; its pieces are put away"}, func(c call, _ none) (PartsMade, error) {
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/join", id: "joinPart",
+		summary: "Bring the whole back that a piece was split from; its pieces are put away"}, func(c call, _ none) (PartsMade, error) {
 		p, err := s.jobs.JoinPart(c.Request.Context(), c.id)
 		if err != nil {
 			return PartsMade{Parts: []PartMade{}}, err
 		}
 		return partsMade([]job.Part{p}), nil
 	})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/trace", id: "traceDrawing", summary: "Read a drawing (DXF, SVG): its outlines as bases of parts", limit: maxTraced}, s.traceDrawing)
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/trace", id: "traceDrawing",
+		summary: "Read a drawing (DXF, SVG): its outlines as bases of parts", limit: maxTraced}, s.traceDrawing)
 }
 
 func partsMade(parts []job.Part) PartsMade {
@@ -111,7 +116,8 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 	if err != nil {
 		return TracedDrawing{}, err
 	}
-	out := TracedDrawing{Paths: []TracedPath{}, Open: [][][2]float64{}, Crossed: [][2]float64{}, Down: d.Down, UnitsToMM: d.UnitsToMM, MM: in.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Findings: t.Findings, Parts: []job.TracedPart{}, Cutouts: []sheet.Hole{}}
+	out := TracedDrawing{Paths: []TracedPath{}, Open: [][][2]float64{}, Crossed: [][2]float64{}, Down: d.Down, UnitsToMM: d.UnitsToMM,
+		MM: in.UnitsToMM, Tolerance: t.Tolerance, Layers: d.Layers, Findings: t.Findings, Parts: []job.TracedPart{}, Cutouts: []sheet.Hole{}}
 	if out.Layers == nil {
 		out.Layers = []trace.Layer{}
 	}

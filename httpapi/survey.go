@@ -49,8 +49,10 @@ func (s *server) surveyPage(ctx context.Context, d job.Saved) (SurveyPage, error
 }
 
 func (s *server) surveyRoutes() {
-	documentRoutes(s, documented[vehicle.Survey, SurveyPage]{kind: job.KindSurvey, path: "/api/v1/jobs/{id}/survey", name: "Survey", word: "survey of the vehicle", view: s.surveyPage})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/bring", id: "bringUp", summary: "Bring parts that follow a pattern to where the survey has it"}, func(c call, in BringIn) (Brought, error) {
+	documentRoutes(s, documented[vehicle.Survey, SurveyPage]{kind: job.KindSurvey, path: "/api/v1/jobs/{id}/survey", name: "Survey",
+		word: "survey of the vehicle", view: s.surveyPage})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/bring", id: "bringUp",
+		summary: "Bring parts that follow a pattern to where the survey has it"}, func(c call, in BringIn) (Brought, error) {
 		list, err := s.jobs.BringUp(c.Request.Context(), c.id, in.Follow, c.whoSaves())
 		out := Brought{Parts: []string{}}
 		for _, p := range list {
@@ -58,7 +60,8 @@ func (s *server) surveyRoutes() {
 		}
 		return out, err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/points", id: "readPoints", summary: "Read a list of points; lines that are refused are told", access: reading}, func(_ call, in PointsText) (PointsRead, error) {
+	route(s, operation{method: "POST", path: "/api/v1/points", id: "readPoints",
+		summary: "Read a list of points; lines that are refused are told", access: reading}, func(_ call, in PointsText) (PointsRead, error) {
 		points, refused := vehicle.PointsIn(in.CSV, s.jobs.NewID)
 		return PointsRead{points, refused}, nil
 	})
@@ -84,11 +87,15 @@ func (v surveySheet) print(blank bool) ([]byte, error) {
 
 // sheetRoutes serves the survey's papers and its list of points.
 func (s *server) sheetRoutes() {
-	serve(s, shelf[surveySheet]{path: "/api/v1/jobs/{id}/sheets/{kind}", id: "getSheet", summary: "Survey on paper", asks: []*huma.Param{paperQuery},
+	serve(s, shelf[surveySheet]{path: "/api/v1/jobs/{id}/sheets/{kind}", id: "getSheet", summary: "Survey on paper",
+		asks: []*huma.Param{paperQuery},
 		files: []file[surveySheet]{
-			{name: "blank", form: asPDF, says: "to take to the vehicle", free: true, make: func(v surveySheet) ([]byte, error) { return v.print(true) }},
-			{name: "results", form: asPDF, says: "with what came out", free: true, make: func(v surveySheet) ([]byte, error) { return v.print(false) }},
-			{name: "points", form: asCSV, says: "points as text", free: true, make: func(v surveySheet) ([]byte, error) { return vehicle.PointsCSV(v.worked.Points) }},
+			{name: "blank", form: asPDF, says: "to take to the vehicle", free: true,
+				make: func(v surveySheet) ([]byte, error) { return v.print(true) }},
+			{name: "results", form: asPDF, says: "with what came out", free: true,
+				make: func(v surveySheet) ([]byte, error) { return v.print(false) }},
+			{name: "points", form: asCSV, says: "points as text", free: true,
+				make: func(v surveySheet) ([]byte, error) { return vehicle.PointsCSV(v.worked.Points) }},
 		},
 		open: func(w want) (v surveySheet, called label, err error) {
 			ctx := w.Request.Context()

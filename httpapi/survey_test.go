@@ -27,8 +27,11 @@ func TestSurveyOverHTTP(t *testing.T) {
 	c.do("PUT", path, strings.Replace(survey, `"hook":1.1`, `"hook":110`, 1), "If-Match", "1").refused(t, 422, "/hook")
 	// The upper rear hole of the rail was measured wrong by 3 mm everywhere.
 	moved := survey
-	for was, is := range map[string]string{`"from":"left-rail-1","to":"left-rail-4","value":{"values":[345.5]`: "348.5", `"from":"left-rail-2","to":"left-rail-4","value":{"values":[101]`: "98.5", `"from":"left-rail-3","to":"left-rail-4","value":{"values":[260]`: "263",
-		`"from":"left-rail-4","to":"left-rail-5","value":{"values":[267]`: "270", `"from":"left-rail-4","to":"left-rail-7","value":{"values":[130]`: "133", `"from":"left-rail-4","to":"left-rail-8","value":{"values":[142.5]`: "145"} {
+	for was, is := range map[string]string{`"from":"left-rail-1","to":"left-rail-4","value":{"values":[345.5]`: "348.5",
+		`"from":"left-rail-2","to":"left-rail-4","value":{"values":[101]`: "98.5",
+		`"from":"left-rail-3","to":"left-rail-4","value":{"values":[260]`: "263",
+		`"from":"left-rail-4","to":"left-rail-5","value":{"values":[267]`: "270",
+		`"from":"left-rail-4","to":"left-rail-7","value":{"values":[130]`: "133", `"from":"left-rail-4","to":"left-rail-8","value":{"values":[142.5]`: "145"} {
 		if !strings.Contains(moved, was) {
 			t.Fatalf("the demo has no %s", was)
 		}
@@ -50,7 +53,8 @@ func TestSurveyOverHTTP(t *testing.T) {
 	}
 	for kind, begins := range map[string]string{"blank": "%PDF-", "results": "%PDF-", "points": "name,kind"} {
 		r := c.do("GET", "/api/v1/jobs/"+j.ID+"/sheets/"+kind, "")
-		if r.status != 200 || !bytes.HasPrefix(r.body, []byte(begins)) || !strings.Contains(r.header.Get("Content-Disposition"), "orchard-truck_survey-"+kind+"_r2") {
+		if r.status != 200 || !bytes.HasPrefix(r.body, []byte(begins)) ||
+			!strings.Contains(r.header.Get("Content-Disposition"), "orchard-truck_survey-"+kind+"_r2") {
 			t.Errorf("%s: %d %s %.40q", kind, r.status, r.header.Get("Content-Disposition"), r.body)
 		}
 		if again := c.do("GET", "/api/v1/jobs/"+j.ID+"/sheets/"+kind, ""); !bytes.Equal(again.body, r.body) {

@@ -20,7 +20,9 @@ type lines struct {
 
 // survey lays a survey out for paper, in the order it is measured.
 func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySection) {
-	out = append(out, paper.SurveySection{Title: "1  Datum", Note: fmt.Sprintf("Origin: %s. Forward: %s. Up: %s. x runs forward, y left, z up.", or(v.Datum.Origin, "not named"), or(v.Datum.Forward, "not named"), or(v.Datum.Up, "not named"))})
+	out = append(out, paper.SurveySection{Title: "1  Datum",
+		Note: fmt.Sprintf("Origin: %s. Forward: %s. Up: %s. x runs forward, y left, z up.", or(v.Datum.Origin, "not named"),
+			or(v.Datum.Forward, "not named"), or(v.Datum.Up, "not named"))})
 	located := map[string]vehicle.Located{}
 	for _, p := range w.Points {
 		located[p.ID] = p
@@ -31,7 +33,8 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 		}
 		return "the datum"
 	}
-	points := paper.SurveySection{Title: "2  Points", Heads: []string{"point", "how", "reading", "again", "place x / y / z"}, Widths: []float64{.22, .3, .12, .12, .24}}
+	points := paper.SurveySection{Title: "2  Points", Heads: []string{"point", "how", "reading", "again", "place x / y / z"},
+		Widths: []float64{.22, .3, .12, .12, .24}}
 	for _, p := range v.Points {
 		at := located[p.ID]
 		for i, line := range l.point(p, name) {
@@ -63,7 +66,8 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 	var levels [][]string
 	for i, x := range v.Levels {
 		t := w.Levels[i]
-		levels = append(levels, []string{x.Name, "front left, front right, rear left, rear right", "", "", l.result(fmt.Sprintf("pitch %s, roll %s, twist %s", t.Pitch, t.Roll, t.Twist))})
+		levels = append(levels, []string{x.Name, "front left, front right, rear left, rear right", "", "",
+			l.result(fmt.Sprintf("pitch %s, roll %s, twist %s", t.Pitch, t.Roll, t.Twist))})
 	}
 	table("4  Levels", []string{"what", "heights over the floor", "reading", "again", "result"}, []float64{.22, .28, .12, .12, .26}, levels)
 	result := func(names []string, how string, told []vehicle.ResultTold) (rows [][]string) {
@@ -79,8 +83,10 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 		}
 		return out
 	}
-	rest = append(rest, result(names(len(v.Slopes), func(i int) string { return v.Slopes[i].Name }), "angle on the face; on the vehicle's own", w.Slopes)...)
-	rest = append(rest, result(names(len(v.Squares), func(i int) string { return v.Squares[i].Name }), "length, width, both diagonals", w.Squares)...)
+	rest = append(rest, result(names(len(v.Slopes), func(i int) string { return v.Slopes[i].Name }),
+		"angle on the face; on the vehicle's own", w.Slopes)...)
+	rest = append(rest, result(names(len(v.Squares), func(i int) string { return v.Squares[i].Name }),
+		"length, width, both diagonals", w.Squares)...)
 	rest = append(rest, result(names(len(v.Sides), func(i int) string { return v.Sides[i].Name }), "left; right", w.Sides)...)
 	rest = append(rest, result(names(len(v.Gaps), func(i int) string { return v.Gaps[i].Name }), "unloaded; loaded", w.Gaps)...)
 	table("5  Square, sides, gaps", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12, .12, .28}, rest)
@@ -88,7 +94,8 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 	for i, d := range v.Drillings {
 		drills = append(drills, []string{d.Name, l.result(d.Looked), l.result(w.Drillings[i].Stop)})
 	}
-	table("6  What is behind each hole to be drilled", []string{"hole", "who looked, what is there", "drill stop"}, []float64{.3, .45, .25}, drills)
+	table("6  What is behind each hole to be drilled", []string{"hole", "who looked, what is there", "drill stop"},
+		[]float64{.3, .45, .25}, drills)
 	return out
 }
 
@@ -140,7 +147,8 @@ func (l lines) point(p vehicle.SurveyPoint, name func(string) string) (out []poi
 
 // holes is a hole map: its sketch and its distances.
 func (l lines) holes(title string, m vehicle.HoleMap, t vehicle.MapTold) paper.SurveySection {
-	s := paper.SurveySection{Title: title, Note: "Measure hole to hole; say where the tape lay: centre, inside, outside, or same edge.", Heads: []string{"from", "to", "tape", "reading", "again", "off"}, Widths: []float64{.16, .16, .16, .18, .18, .16}}
+	s := paper.SurveySection{Title: title, Note: "Measure hole to hole; say where the tape lay: centre, inside, outside, or same edge.",
+		Heads: []string{"from", "to", "tape", "reading", "again", "off"}, Widths: []float64{.16, .16, .16, .18, .18, .16}}
 	sketch := &paper.MapSketch{}
 	index := map[string]int{}
 	for i, h := range m.Holes {
@@ -157,7 +165,8 @@ func (l lines) holes(title string, m vehicle.HoleMap, t vehicle.MapTold) paper.S
 			continue
 		}
 		sketch.Pairs = append(sketch.Pairs, [2]int{a, b})
-		s.Rows = append(s.Rows, []string{sketch.Names[a], sketch.Names[b], or(string(r.Tape), "centre"), l.read(r.Value), "", l.result(t.Readings[i].Text)})
+		s.Rows = append(s.Rows, []string{sketch.Names[a], sketch.Names[b], or(string(r.Tape), "centre"), l.read(r.Value), "",
+			l.result(t.Readings[i].Text)})
 	}
 	if len(m.Holes) > 1 {
 		s.Sketch = sketch

@@ -16,10 +16,13 @@ import (
 )
 
 func (s *server) torqueRoutes() {
-	serve(s, shelf[paper.TorqueSheet]{path: "/api/v1/jobs/{id}/torque-sheet", id: "getTorqueSheet", summary: "What is tightened on a job, with boxes for witness marks and tightening again (PDF)",
-		asks: []*huma.Param{paperQuery}, files: []file[paper.TorqueSheet]{{form: asPDF, make: paper.TorqueSheet.PDF}}, open: s.torqueSheet})
-	serve(s, shelf[paper.RatingLabel]{path: "/api/v1/jobs/{id}/rating-label", id: "getRatingLabel", summary: "What was proved under a duty, for what, and what was not (PDF); refused while anything under it is over or cannot be said",
-		asks: []*huma.Param{query("duty", "id of the duty"), paperQuery}, files: []file[paper.RatingLabel]{{form: asPDF, make: paper.RatingLabel.PDF}}, open: s.ratingLabel})
+	serve(s, shelf[paper.TorqueSheet]{path: "/api/v1/jobs/{id}/torque-sheet", id: "getTorqueSheet",
+		summary: "What is tightened on a job, with boxes for witness marks and tightening again (PDF)",
+		asks:    []*huma.Param{paperQuery}, files: []file[paper.TorqueSheet]{{form: asPDF, make: paper.TorqueSheet.PDF}}, open: s.torqueSheet})
+	serve(s, shelf[paper.RatingLabel]{path: "/api/v1/jobs/{id}/rating-label", id: "getRatingLabel",
+		summary: "What was proved under a duty, for what, and what was not (PDF); refused while anything under it is over or cannot be said",
+		asks:    []*huma.Param{query("duty", "id of the duty"), paperQuery},
+		files:   []file[paper.RatingLabel]{{form: asPDF, make: paper.RatingLabel.PDF}}, open: s.ratingLabel})
 }
 
 // ratingLabel answers what a duty was proved for.
@@ -33,7 +36,8 @@ func (s *server) ratingLabel(w want) (l paper.RatingLabel, called label, err err
 		return l, called, err
 	}
 	inches := j.Brief.Unit != brief.UnitMM
-	l = paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper, Duty: r.Duty, On: r.On, Rated: told.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
+	l = paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper, Duty: r.Duty, On: r.On,
+		Rated: told.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
 	if r.Newtons == 0 {
 		l.Rated = "a stated acceleration"
 	}
@@ -44,8 +48,10 @@ func (s *server) ratingLabel(w want) (l paper.RatingLabel, called label, err err
 }
 
 var (
-	lubed  = map[joint.Lubrication]string{joint.Dry: "dry", joint.Oiled: "oiled", joint.Waxed: "waxed", joint.Antiseize: "with antiseize", joint.Moly: "with moly grease"}
-	locked = map[joint.Locking]string{joint.PlasticRing: "a plastic ring", joint.MetalLock: "an all-metal lock nut", joint.Liquid: "liquid lock", joint.JamNut: "a jam nut", joint.Wire: "wire"}
+	lubed = map[joint.Lubrication]string{joint.Dry: "dry", joint.Oiled: "oiled", joint.Waxed: "waxed", joint.Antiseize: "with antiseize",
+		joint.Moly: "with moly grease"}
+	locked = map[joint.Locking]string{joint.PlasticRing: "a plastic ring", joint.MetalLock: "an all-metal lock nut",
+		joint.Liquid: "liquid lock", joint.JamNut: "a jam nut", joint.Wire: "wire"}
 )
 
 // torqueSheet answers what is tightened on a job; what is held back stands on it by name.
@@ -54,7 +60,8 @@ func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err
 	if err != nil {
 		return sheet, called, err
 	}
-	sheet = paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper, Inches: j.Brief.Unit != brief.UnitMM, Write: site.Lengths(j.Brief)}
+	sheet = paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper,
+		Inches: j.Brief.Unit != brief.UnitMM, Write: site.Lengths(j.Brief)}
 	told := all.Hold().Joints
 	held := 0
 	for i, t := range told {
@@ -68,7 +75,8 @@ func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err
 			continue
 		}
 		design := j.Brief.Joints[i].Design
-		row := paper.TorqueJoint{Name: t.Name, Lubed: lubed[design.Tighten.Lubrication], Locking: locked[design.Tighten.Locking], Sequence: t.Result.Sequence, Bolts: t.Holes, Keep: t.Result.Keep}
+		row := paper.TorqueJoint{Name: t.Name, Lubed: lubed[design.Tighten.Lubrication], Locking: locked[design.Tighten.Locking],
+			Sequence: t.Result.Sequence, Bolts: t.Holes, Keep: t.Result.Keep}
 		for _, h := range t.Result.Hardware {
 			row.Hardware = append(row.Hardware, h.String())
 		}
@@ -97,7 +105,8 @@ func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err
 	}
 	called = label{job: j.Brief.Name, of: "torque sheet", revision: j.Revision}
 	if held == len(sheet.Joints) {
-		called.held = asFault("The torque sheet is held back: %s. Settle it in the brief, or under Make.", strings.TrimPrefix(sheet.Joints[0].Mind[0], "Held back: "))
+		called.held = asFault("The torque sheet is held back: %s. Settle it in the brief, or under Make.",
+			strings.TrimPrefix(sheet.Joints[0].Mind[0], "Held back: "))
 	}
 	return sheet, called, nil
 }

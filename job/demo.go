@@ -27,10 +27,13 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 	}{
 		{hiveTrailer(), vehicle.Survey{}, nil, s.hiveDeck},
 		{demo.SoundLorry(), demo.LorrySurvey(),
-			[]site.Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: demo.AmplifierShelf()}, {Name: "Speaker bracket", Quantity: 1, Recipe: demo.SpeakerBracket()}}, s.speakerFrame},
+			[]site.Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: demo.AmplifierShelf()},
+				{Name: "Speaker bracket", Quantity: 1, Recipe: demo.SpeakerBracket()}}, s.speakerFrame},
 		{demo.OrchardTruck(), demo.OrchardSurvey(),
-			[]site.Part{{Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()}, {Name: "Shelf bracket", Quantity: 4, Recipe: demo.ShelfBracket()},
-				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe}, {Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe},
+			[]site.Part{{Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()},
+				{Name: "Shelf bracket", Quantity: 4, Recipe: demo.ShelfBracket()},
+				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe},
+				{Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe},
 				{Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()}}, s.outriggers},
 	} {
 		f, err := d.frame()

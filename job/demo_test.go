@@ -21,7 +21,9 @@ func TestDemoPartsAreSound(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	for name, r := range map[string]sheet.Recipe{"press foot": demo.PressFoot(), "shelf bracket": demo.ShelfBracket(), "amplifier shelf": demo.AmplifierShelf(), "tray": tray, "saddle": cradle[0].Recipe, "strap": cradle[1].Recipe, "speaker bracket": demo.SpeakerBracket()} {
+	for name, r := range map[string]sheet.Recipe{"press foot": demo.PressFoot(), "shelf bracket": demo.ShelfBracket(),
+		"amplifier shelf": demo.AmplifierShelf(), "tray": tray, "saddle": cradle[0].Recipe, "strap": cradle[1].Recipe,
+		"speaker bracket": demo.SpeakerBracket()} {
 		p, err := sheet.Build(r, sheet.Options{})
 		if err != nil {
 			t.Errorf("%s: %v", name, err)

@@ -143,7 +143,9 @@ func whereIs(form reflect.Type, path []string, was, now any, features map[string
 			if known {
 				form = f.Type
 				for _, u := range units {
-					if rest, is := strings.CutPrefix(f.Tag.Get("doc"), u); is && (rest == "" || strings.Contains(" ,:;", rest[:1])) && !strings.HasPrefix(strings.TrimLeft(rest, " ,"), "or ") { // mm or degrees: nobody knows
+					rest, is := strings.CutPrefix(f.Tag.Get("doc"), u)
+					either := strings.HasPrefix(strings.TrimLeft(rest, " ,"), "or ") // mm or degrees: nobody knows
+					if is && (rest == "" || strings.Contains(" ,:;", rest[:1])) && !either {
 						s.unit = u
 						break
 					}

@@ -111,7 +111,8 @@ func (s *Service) join(ctx context.Context, base Revision, d Document, on On) (S
 			return Saved{}, err
 		}
 		if !mine("") {
-			return Saved{}, &Clash{Current: now, Why: err.Error(), Places: []Clashing{{What: "All of it", Mine: "as here", Theirs: "as saved meanwhile"}}}
+			return Saved{}, &Clash{Current: now, Why: err.Error(),
+				Places: []Clashing{{What: "All of it", Mine: "as here", Theirs: "as saved meanwhile"}}}
 		}
 		ready = d.Body
 	}
@@ -179,7 +180,8 @@ func Save[T Form[T]](ctx context.Context, s *Service, k Kind, id string, on On, 
 	}
 	if now.Revision == 0 && on.Revision == 0 {
 		at := s.Now()
-		d := Document{ID: s.NewID(), Kind: k, Revision: 1, Body: raw, Kept: Kept{JobID: id, Summary: "started", Who: on.Who, Created: at, Updated: at}}
+		d := Document{ID: s.NewID(), Kind: k, Revision: 1, Body: raw,
+			Kept: Kept{JobID: id, Summary: "started", Who: on.Who, Created: at, Updated: at}}
 		if err := s.Store.AddDocuments(ctx, d); !errors.Is(err, ErrConflict) {
 			return Saved{Document: d}, err
 		}
@@ -213,7 +215,8 @@ func (s *Service) Redo(ctx context.Context, k Kind, id string, on On) (Document,
 	return s.step(ctx, k, id, on, func(d Document) *int { return d.RedoTo }, "redone", false)
 }
 
-func (s *Service) step(ctx context.Context, k Kind, id string, on On, target func(Document) *int, word string, undo bool) (Document, error) {
+func (s *Service) step(ctx context.Context, k Kind, id string, on On, target func(Document) *int, word string,
+	undo bool) (Document, error) {
 	d, err := s.Find(ctx, k, id)
 	if err != nil {
 		return d, err

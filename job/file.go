@@ -70,7 +70,8 @@ func (s *Service) Export(ctx context.Context, id string) (File, string, error) {
 	if err != nil {
 		return File{}, "", err
 	}
-	f := File{Format: FileFormat, Version: FileVersion, Documents: make([]FileDocument, len(w.Documents)), Numbers: make([]FileNumber, len(w.Numbers))}
+	f := File{Format: FileFormat, Version: FileVersion, Documents: make([]FileDocument, len(w.Documents)),
+		Numbers: make([]FileNumber, len(w.Numbers))}
 	for i, d := range w.Documents {
 		k, err := d.Kind.known()
 		if err != nil {
@@ -82,7 +83,8 @@ func (s *Service) Export(ctx context.Context, id string) (File, string, error) {
 			if err != nil {
 				return File{}, "", err
 			}
-			f.Documents[i].Revisions[n] = FileRevision{Number: r.Number, Body: raw, Summary: r.Summary, Who: r.Who, UndoTo: r.UndoTo, RedoTo: r.RedoTo, Created: r.Created.UTC()}
+			f.Documents[i].Revisions[n] = FileRevision{Number: r.Number, Body: raw, Summary: r.Summary, Who: r.Who, UndoTo: r.UndoTo,
+				RedoTo: r.RedoTo, Created: r.Created.UTC()}
 		}
 	}
 	for i, n := range w.Numbers {
@@ -103,7 +105,8 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		return Job{}, working.Refuse("/format", "This is not a job's file: its format is %q, not %q.", f.Format, FileFormat)
 	}
 	if f.Version < 1 || f.Version > FileVersion {
-		return Job{}, working.Refuse("/version", "The file is of version %d and this program reads 1 to %d: take a newer program.", f.Version, FileVersion)
+		return Job{}, working.Refuse("/version", "The file is of version %d and this program reads 1 to %d: take a newer program.", f.Version,
+			FileVersion)
 	}
 	list := f.Documents
 	for i := range list {
@@ -148,7 +151,8 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		if err := brief.CheckName(fmt.Sprintf("/numbers/%d/title", i), n.Title); err != nil {
 			return Job{}, err
 		}
-		w.Numbers = append(w.Numbers, Number{ID: s.NewID(), JobID: w.Job.ID, Calc: n.Calc, Title: n.Title, Request: n.Request, Created: n.Created})
+		w.Numbers = append(w.Numbers, Number{ID: s.NewID(), JobID: w.Job.ID, Calc: n.Calc, Title: n.Title,
+			Request: n.Request, Created: n.Created})
 	}
 	if err := s.rename(&w); err != nil {
 		return Job{}, err
@@ -174,7 +178,8 @@ func (s *Service) imported(d FileDocument, jobID string) (WholeDocument, error) 
 	for i, r := range d.Revisions {
 		here := fmt.Sprintf("%s/revisions/%d", d.at, i)
 		if r.Number != first+i || r.Number < 1 {
-			return WholeDocument{}, working.Refuse(here+"/number", "Revisions count up from 1 without a gap: %d is wanted, not %d.", max(first, 1)+i, r.Number)
+			return WholeDocument{}, working.Refuse(here+"/number", "Revisions count up from 1 without a gap: %d is wanted, not %d.",
+				max(first, 1)+i, r.Number)
 		}
 		for _, back := range []struct {
 			name string
@@ -192,6 +197,7 @@ func (s *Service) imported(d FileDocument, jobID string) (WholeDocument, error) 
 	}
 	created, last := out.Revisions[0].Created, out.Revisions[len(out.Revisions)-1]
 	out.Document = Document{ID: d.ID, Kind: d.Kind, Revision: last.Number, Body: last.Body,
-		Kept: Kept{JobID: jobID, Summary: last.Summary, Who: last.Who, UndoTo: last.UndoTo, RedoTo: last.RedoTo, Archived: d.Archived, Created: created, Updated: last.Created}}
+		Kept: Kept{JobID: jobID, Summary: last.Summary, Who: last.Who, UndoTo: last.UndoTo, RedoTo: last.RedoTo, Archived: d.Archived,
+			Created: created, Updated: last.Created}}
 	return out, nil
 }

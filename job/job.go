@@ -141,7 +141,8 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 			return Job{}, err
 		}
 		for _, d := range list {
-			w.add(Document{ID: d.ID, Kind: d.Kind, Revision: 1, Body: d.Body, Kept: Kept{JobID: w.Job.ID, Summary: "copied from " + from.Brief.Name, Created: w.Job.Created, Updated: w.Job.Created}})
+			w.add(Document{ID: d.ID, Kind: d.Kind, Revision: 1, Body: d.Body,
+				Kept: Kept{JobID: w.Job.ID, Summary: "copied from " + from.Brief.Name, Created: w.Job.Created, Updated: w.Job.Created}})
 		}
 	}
 	if err := s.rename(&w); err != nil {

@@ -68,7 +68,8 @@ func TestChangedSaysWhat(t *testing.T) {
 		"Base: length 70.0 mm, was 60.0 mm, and 1 more":                        func(r *PartState) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
 		"Hole grid 1 on base removed":                                          func(r *PartState) { r.Recipe.Base.Holes = nil },
 		"Hole 2 on base added": func(r *PartState) {
-			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes, sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})
+			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes,
+				sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})
 		},
 		"Right flange removed":            func(r *PartState) { r.Recipe.Base.Flanges = r.Recipe.Base.Flanges[:1] },
 		"Grain y, was x":                  func(r *PartState) { r.Recipe.Grain = sheet.GrainY },

@@ -23,9 +23,11 @@ type memory struct {
 }
 
 func remembering() (*Service, *memory) {
-	m := &memory{jobs: map[string]Row{}, documents: map[string]Document{}, revisions: map[string][]Revision{}, verdicts: map[string]site.Verdicts{}}
+	m := &memory{jobs: map[string]Row{}, documents: map[string]Document{}, revisions: map[string][]Revision{},
+		verdicts: map[string]site.Verdicts{}}
 	n, tick := 0, time.Date(2031, 4, 1, 8, 0, 0, 0, time.UTC)
-	return &Service{Store: m, NewID: func() string { n++; return fmt.Sprintf("id-%03d", n) }, Now: func() time.Time { tick = tick.Add(time.Minute); return tick }}, m
+	return &Service{Store: m, NewID: func() string { n++; return fmt.Sprintf("id-%03d", n) },
+		Now: func() time.Time { tick = tick.Add(time.Minute); return tick }}, m
 }
 
 func (m *memory) Away(err error) bool { return err != nil && errors.Is(err, m.down) }

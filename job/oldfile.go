@@ -47,7 +47,8 @@ func (f OldFile) documents(now time.Time) (out []FileDocument, err error) {
 		if err != nil {
 			return fmt.Errorf("read an old file: %w", err)
 		}
-		out = append(out, FileDocument{Kind: k, at: at, Revisions: []FileRevision{{Number: 1, Body: raw, Summary: "brought in", Created: now, at: at}}})
+		out = append(out, FileDocument{Kind: k, at: at,
+			Revisions: []FileRevision{{Number: 1, Body: raw, Summary: "brought in", Created: now, at: at}}})
 		return nil
 	}
 	if f.Brief == nil {
@@ -74,7 +75,8 @@ func (f OldFile) documents(now time.Time) (out []FileDocument, err error) {
 			if err != nil {
 				return nil, fmt.Errorf("read an old file: %w", err)
 			}
-			d.Revisions = append(d.Revisions, FileRevision{Number: r.Number, Body: raw, Summary: r.Summary, UndoTo: r.UndoTo, RedoTo: r.RedoTo, Created: r.Created, at: at})
+			d.Revisions = append(d.Revisions, FileRevision{Number: r.Number, Body: raw, Summary: r.Summary, UndoTo: r.UndoTo, RedoTo: r.RedoTo,
+				Created: r.Created, at: at})
 		}
 		out = append(out, d)
 	}

@@ -46,7 +46,8 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 	for _, d := range kept.whole.Documents {
 		if d.Kind == KindSheet {
 			parts = append(parts, must[Part](t)(PartOf(d.Document)))
-			if first := must[PartState](t)(Body[PartState](d.Revisions[0].Body)); !reflect.DeepEqual(first.Recipe.Master, parts[len(parts)-1].Recipe.Master) {
+			if first := must[PartState](t)(Body[PartState](d.Revisions[0].Body)); !reflect.DeepEqual(first.Recipe.Master,
+				parts[len(parts)-1].Recipe.Master) {
 				t.Errorf("in the history of %s the master is %+v", first.Name, first.Recipe.Master)
 			}
 		}
@@ -74,9 +75,12 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 // A copy's mounts, joints, open questions and duties name the copy's parts; the job it
 // was copied from keeps its own.
 func TestBriefRenamed(t *testing.T) {
-	b := brief.Brief{Mounts: []brief.Mount{{Part: "p"}}, Joints: []brief.Joint{{Part: "p", Sides: []brief.Side{{Kind: brief.MemberSide, Of: "f"}}}}, Open: []brief.OpenItem{{Of: "p"}, {}}, Duties: []brief.Duty{{On: brief.Side{Kind: brief.PartSide, Of: "p"}}}}
+	b := brief.Brief{Mounts: []brief.Mount{{Part: "p"}},
+		Joints: []brief.Joint{{Part: "p", Sides: []brief.Side{{Kind: brief.MemberSide, Of: "f"}}}}, Open: []brief.OpenItem{{Of: "p"}, {}},
+		Duties: []brief.Duty{{On: brief.Side{Kind: brief.PartSide, Of: "p"}}}}
 	got := b.Renamed(map[string]string{"p": "q", "f": "g"})
-	if got.Mounts[0].Part != "q" || got.Joints[0].Part != "q" || got.Joints[0].Sides[0].Of != "g" || got.Open[0].Of != "q" || got.Open[1].Of != "" || got.Duties[0].On.Of != "q" {
+	if got.Mounts[0].Part != "q" || got.Joints[0].Part != "q" || got.Joints[0].Sides[0].Of != "g" || got.Open[0].Of != "q" ||
+		got.Open[1].Of != "" || got.Duties[0].On.Of != "q" {
 		t.Errorf("%+v", got)
 	}
 	if b.Mounts[0].Part != "p" || b.Joints[0].Sides[0].Of != "f" || b.Open[0].Of != "p" || b.Duties[0].On.Of != "p" {

@@ -174,10 +174,12 @@ func TestChangesAreJoined(t *testing.T) {
 	must[Saved](t)(save(On{Revision: 1, Who: "Ada"}, func(s *PartState) { s.Recipe.Base.Width = 222 }))
 	got := must[Saved](t)(save(On{Revision: 1, Who: "Ben"}, func(s *PartState) {
 		s.Quantity = 7
-		s.Recipe.Base.Holes = append(s.Recipe.Base.Holes, sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})
+		s.Recipe.Base.Holes = append(s.Recipe.Base.Holes,
+			sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})
 	}))
 	now := must[Part](t)(PartOf(got.Document))
-	if now.Recipe.Base.Width != 222 || now.Quantity != 7 || now.Recipe.Base.Holes[len(now.Recipe.Base.Holes)-1].ID != "new" || now.Revision != 3 || now.Who != "Ben" {
+	if now.Recipe.Base.Width != 222 || now.Quantity != 7 || now.Recipe.Base.Holes[len(now.Recipe.Base.Holes)-1].ID != "new" ||
+		now.Revision != 3 || now.Who != "Ben" {
 		t.Errorf("joined: %+v", now)
 	}
 	if len(got.Joined) != 1 || got.Joined[0].What != "Base: width" || got.Joined[0].Now != "222.0 mm" {
@@ -191,7 +193,9 @@ func TestChangesAreJoined(t *testing.T) {
 	third := func(s *PartState) { s.Recipe.Base.Width, s.Recipe.Material = 111, "steel-a36" }
 	_, err := save(On{Revision: 1}, third)
 	var clash *Clash
-	if !errors.As(err, &clash) || len(clash.Places) != 1 || clash.Places[0].Path != "/recipe/base/width" || clash.Places[0].Mine != "111.0 mm" || clash.Places[0].Theirs != "222.0 mm" || clash.Places[0].What != "Base, width" || clash.Current.Revision != 4 {
+	if !errors.As(err, &clash) || len(clash.Places) != 1 || clash.Places[0].Path != "/recipe/base/width" ||
+		clash.Places[0].Mine != "111.0 mm" || clash.Places[0].Theirs != "222.0 mm" || clash.Places[0].What != "Base, width" ||
+		clash.Current.Revision != 4 {
 		t.Fatalf("%+v", clash)
 	}
 	if _, err := save(On{Revision: 1, Settled: 3, Mine: []string{"/recipe/base/width"}}, third); !errors.As(err, &clash) {
@@ -207,7 +211,8 @@ func TestChangesAreJoined(t *testing.T) {
 	}
 	// The history says who and what, and every state can be held against what stands.
 	list := history(t, s, KindSheet, p.ID)
-	if len(list) != 6 || list[4].Who != "Ada" || list[4].Summary != "Base: width 222.0 mm, was 180.0 mm" || !strings.HasPrefix(list[3].Summary, "Quantity 7, was 1, and") {
+	if len(list) != 6 || list[4].Who != "Ada" || list[4].Summary != "Base: width 222.0 mm, was 180.0 mm" ||
+		!strings.HasPrefix(list[3].Summary, "Quantity 7, was 1, and") {
 		t.Errorf("%+v", list)
 	}
 	since := must[[]Difference](t)(s.Since(ctx, must[Document](t)(s.Find(ctx, KindSheet, p.ID)), 2))
@@ -433,7 +438,8 @@ func TestTurnedVerdictsAreToldOnce(t *testing.T) {
 	}
 	m.verdicts[id] = older
 	told := must[*site.RulesTold](t)(s.Rules(ctx, id, all, h))
-	if told == nil || len(told.Turned) != 1 || told.Turned[0].ID != turned || told.Turned[0].From != strength.Holds || told.Turned[0].Why == "" {
+	if told == nil || len(told.Turned) != 1 || told.Turned[0].ID != turned || told.Turned[0].From != strength.Holds ||
+		told.Turned[0].Why == "" {
 		t.Fatalf("%+v", told)
 	}
 	if !reflect.DeepEqual(m.verdicts[id], older) {
@@ -457,7 +463,8 @@ func TestStartedPartsAreKept(t *testing.T) {
 	s, _ := remembering()
 	j := must[Job](t)(s.CreateJob(ctx, plainJob()))
 	tray := demo.DemoSheet(2)
-	list, err := s.StartParts(ctx, j.ID, PartsStart{Starter: "tray", Values: map[string]float64{"length": 300, "width": 200, "height": 40}, Recipe: tray})
+	list, err := s.StartParts(ctx, j.ID, PartsStart{Starter: "tray", Values: map[string]float64{"length": 300, "width": 200, "height": 40},
+		Recipe: tray})
 	if err != nil || len(list) == 0 {
 		t.Fatalf("%v %v", list, err)
 	}

@@ -167,5 +167,6 @@ func readAll[T any](ctx context.Context, s *Service, jobID string, k Kind, read 
 // fresh answers a document's first state.
 func fresh[T Form[T]](s *Service, jobID string, k Kind, state T, summary string, now time.Time) (Document, error) {
 	raw, err := ready(state)
-	return Document{ID: s.NewID(), Kind: k, Revision: 1, Body: raw, Kept: Kept{JobID: jobID, Summary: summary, Created: now, Updated: now}}, err
+	return Document{ID: s.NewID(), Kind: k, Revision: 1, Body: raw, Kept: Kept{JobID: jobID, Summary: summary, Created: now, Updated: now}},
+		err
 }

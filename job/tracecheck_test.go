@@ -51,7 +51,8 @@ func TestTracedPlanAgainstADevice(t *testing.T) {
 		}
 		return out
 	}
-	if c := held(plan(nil), 1); codesOf(c) != "" || !strings.HasPrefix(c.Text, "4 of 4 holes") || c.With != "the feet of Pump" || c.Working == nil {
+	if c := held(plan(nil), 1); codesOf(c) != "" || !strings.HasPrefix(c.Text, "4 of 4 holes") ||
+		c.With != "the feet of Pump" || c.Working == nil {
 		t.Errorf("as it is: %q %s", codesOf(c), c.Text)
 	}
 	c := held(plan(nil), 1.02)

@@ -35,7 +35,8 @@ func (s *Service) TracedParts(t *trace.Traced, mm float64, down bool, b brief.Br
 			continue
 		}
 		if len(parts) == 20 {
-			findings = append(findings, working.Finding{Code: "many-outlines", Severity: working.Mind, Cause: "Outlines", Reason: "The drawing has more than 20 outlines: the largest are taken."})
+			findings = append(findings, working.Finding{Code: "many-outlines", Severity: working.Mind, Cause: "Outlines",
+				Reason: "The drawing has more than 20 outlines: the largest are taken."})
 			break
 		}
 		base, left := s.tracedBase(t, i, mm, down)
@@ -50,7 +51,8 @@ func (s *Service) TracedParts(t *trace.Traced, mm float64, down bool, b brief.Br
 			words = fmt.Sprintf("Ø %s, %s", p.MM(base.Length), holes)
 		}
 		if left > 0 {
-			findings = append(findings, working.Finding{Code: "inner-left", Severity: working.Mind, Cause: "Outlines", Reason: fmt.Sprintf("%d outlines lie in holes of another: they are parts of their own, and left out here.", left)})
+			findings = append(findings, working.Finding{Code: "inner-left", Severity: working.Mind, Cause: "Outlines",
+				Reason: fmt.Sprintf("%d outlines lie in holes of another: they are parts of their own, and left out here.", left)})
 		}
 		parts = append(parts, TracedPart{base, words, w * mm, h * mm, []site.Compared{}})
 	}
@@ -155,7 +157,8 @@ func (s *Service) TracedCutouts(t *trace.Traced, mm float64, down bool) (out []s
 			}
 			h.Cut = l
 		}
-		h.X, h.Y = sheet.Offset{Edge: sheet.Middle, Distance: fine(c.X - middle.X)}, sheet.Offset{Edge: sheet.Middle, Distance: fine(c.Y - middle.Y)}
+		h.X, h.Y = sheet.Offset{Edge: sheet.Middle, Distance: fine(c.X - middle.X)},
+			sheet.Offset{Edge: sheet.Middle, Distance: fine(c.Y - middle.Y)}
 		out = append(out, h)
 	}
 	return out

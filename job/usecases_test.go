@@ -49,7 +49,8 @@ func TestFramesOfAJob(t *testing.T) {
 	}
 	w := must[WorkedFrame](t)(s.WorkFrame(ctx, f))
 	built, shape, of, err := s.FrameBuilt(ctx, f.ID)
-	if err != nil || of.ID != j.ID || len(w.Worked.Pieces) != 3 || len(shape.Pieces) != 3 || built.Worked.Hold.Verdict != w.Worked.Hold.Verdict {
+	if err != nil || of.ID != j.ID || len(w.Worked.Pieces) != 3 || len(shape.Pieces) != 3 ||
+		built.Worked.Hold.Verdict != w.Worked.Hold.Verdict {
 		t.Errorf("%d pieces, %v", len(w.Worked.Pieces), err)
 	}
 	options := must[[]member.Option](t)(s.CompareSections(ctx, f.ID, "40 × 40 × 3 mm tube"))
@@ -104,7 +105,8 @@ func TestSplitAndJoin(t *testing.T) {
 		t.Errorf("%d parts", len(list))
 	}
 	var fault *working.Fault
-	if _, err := s.SplitPart(ctx, whole.ID, sheet.Parting{Axis: "x", At: 1700, Joint: sheet.LapJoint}); !errors.As(err, &fault) || !strings.Contains(fault.Message, "put away") {
+	if _, err := s.SplitPart(ctx, whole.ID, sheet.Parting{Axis: "x", At: 1700, Joint: sheet.LapJoint}); !errors.As(err, &fault) ||
+		!strings.Contains(fault.Message, "put away") {
 		t.Errorf("split again: %v", err)
 	}
 	back := must[Part](t)(s.JoinPart(ctx, pieces[1].ID))
@@ -161,7 +163,8 @@ func TestSurveyOfAJob(t *testing.T) {
 		t.Errorf("%+v", list)
 	}
 	d := must[Document](t)(s.Undo(ctx, KindSurvey, j.ID, On{Revision: 2}))
-	if back := must[vehicle.Survey](t)(Body[vehicle.Survey](d.Body)); back.Maps[0].Readings[0].Value.Values[0] == v.Maps[0].Readings[0].Value.Values[0] {
+	first := func(v vehicle.Survey) float64 { return v.Maps[0].Readings[0].Value.Values[0] }
+	if back := must[vehicle.Survey](t)(Body[vehicle.Survey](d.Body)); first(back) == first(v) {
 		t.Error("not undone")
 	}
 	_, rows, err := s.PartsList(ctx, j.ID)
@@ -249,7 +252,8 @@ func TestClashesInWords(t *testing.T) {
 	s, _ := remembering()
 	b := plainJob()
 	b.Unit, b.Grain = brief.UnitFraction, 25.4/16
-	b.Devices = []brief.Device{{ID: "p", Name: "Pump", Mass: &brief.Given{Value: 20, Trust: brief.Measured}}, {ID: "q", Name: "Tank"}, {ID: "r", Name: "Reel"}}
+	b.Devices = []brief.Device{{ID: "p", Name: "Pump", Mass: &brief.Given{Value: 20, Trust: brief.Measured}},
+		{ID: "q", Name: "Tank"}, {ID: "r", Name: "Reel"}}
 	j := must[Job](t)(s.CreateJob(ctx, b))
 	change := func(mass float64, order []int, feet ...brief.Foot) brief.Brief {
 		c := j.Brief
@@ -298,7 +302,8 @@ func TestClashesInWords(t *testing.T) {
 	}
 	// Taken away here and changed there.
 	_, err = s.SaveBrief(ctx, j.ID, On{Revision: 1}, change(20, []int{1, 2}))
-	if !errors.As(err, &clash) || len(clash.Places) != 1 || clash.Places[0].What != "Pump" || clash.Places[0].Mine != "taken away" || clash.Places[0].Theirs != "there" {
+	if !errors.As(err, &clash) || len(clash.Places) != 1 || clash.Places[0].What != "Pump" || clash.Places[0].Mine != "taken away" ||
+		clash.Places[0].Theirs != "there" {
 		t.Errorf("%v %+v", err, clash.Places)
 	}
 }

@@ -47,7 +47,8 @@ func TestCrashAndSecondStart(t *testing.T) {
 		t.Errorf("kept %d, %v", n, err)
 	}
 	var fsync, address string
-	if err := conn.QueryRow(ctx, `SELECT current_setting('fsync'), host(inet_server_addr())`).Scan(&fsync, &address); err != nil || fsync != "on" || address != "127.0.0.1" {
+	if err := conn.QueryRow(ctx, `SELECT current_setting('fsync'), host(inet_server_addr())`).Scan(&fsync, &address); err != nil ||
+		fsync != "on" || address != "127.0.0.1" {
 		t.Errorf("fsync %s at %s, %v", fsync, address, err)
 	}
 	wrong := strings.Replace(c.URL(c.Database()), c.password, "guess", 1)

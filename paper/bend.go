@@ -42,14 +42,17 @@ func (s BendSheet) print(p *pages) {
 	p.next()
 	p.put(edge, p.y+3, 16, "B", "Cut "+s.Length(s.Result.Developed))
 	p.y += 10
-	p.put(edge, p.y, 9, "", "Marks run from the first end along the straight piece. Turn the piece clockwise as seen from its first end before the bend.")
+	p.put(edge, p.y, 9, "", "Marks run from the first end along the straight piece. Turn the piece clockwise as seen from its first end "+
+		"before the bend.")
 	p.y += 9
 	t := &sheetPrinter{p, SurveySheet{}}
-	sec := SurveySection{Heads: []string{"bend", "begins at", "ends at", "straight before", "turn the piece", "radius", "bend to", "stays at", "done"}, Widths: []float64{.07, .14, .14, .14, .12, .12, .09, .09, .09}}
+	sec := SurveySection{Heads: []string{"bend", "begins at", "ends at", "straight before", "turn the piece", "radius", "bend to", "stays at",
+		"done"}, Widths: []float64{.07, .14, .14, .14, .12, .12, .09, .09, .09}}
 	t.heads(sec)
 	for i, m := range s.Result.Marks {
 		b := s.In.Bends[i]
-		t.row(sec, []string{fmt.Sprint(i + 1), s.Length(m.Start), s.Length(m.End), s.Length(m.Straight), fmt.Sprintf("%.1f°", m.Rotation+0), s.Length(b.Radius), fmt.Sprintf("%.1f°", m.Aim), fmt.Sprintf("%.1f°", b.Angle), ""})
+		t.row(sec, []string{fmt.Sprint(i + 1), s.Length(m.Start), s.Length(m.End), s.Length(m.Straight), fmt.Sprintf("%.1f°", m.Rotation+0),
+			s.Length(b.Radius), fmt.Sprintf("%.1f°", m.Aim), fmt.Sprintf("%.1f°", b.Angle), ""})
 	}
 	p.y += 2
 	if s.In.Strip == nil {

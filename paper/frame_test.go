@@ -18,7 +18,8 @@ import (
 	"warmanvil/core/tube"
 )
 
-var frameHead = FrameSheet{Job: "Orchard truck", Frame: "Outriggers", Revision: 3, Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4, Quantity: 2}
+var frameHead = FrameSheet{Job: "Orchard truck", Frame: "Outriggers", Revision: 3,
+	Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4, Quantity: 2}
 
 func words(t *testing.T, raw []byte) string {
 	t.Helper()
@@ -39,14 +40,20 @@ func TestFramePapers(t *testing.T) {
 	square := [4]profile.Point{{}, {X: 500}, {X: 500, Y: 50}, {Y: 50}}
 	saw := SawSheet{FrameSheet: frameHead, Text: "pieces 16 kg"}
 	for range 12 {
-		saw.Rows = append(saw.Rows, SawRow{Mark: "A7", Stock: "50 × 50 × 4 mm tube", Quantity: 4, CutTo: "437.0 mm", Finish: "407.0 mm", Ends: [2]string{"square", "long point right"}, Scales: [2]string{"0.0°", "45.0°"}, Weighs: "2.3 kg", Names: "Front arm", Notes: []string{"mirror image of A8"}, Above: square, Side: square})
-		saw.Sticks = append(saw.Sticks, SawStick{Title: "new stick 1", Length: 6000, Pieces: []SawPiece{{"A7", 0, 437, [2]float64{0, 50}, false}, {"A7", 390, 437, [2]float64{50, 0}, true}}})
+		saw.Rows = append(saw.Rows, SawRow{Mark: "A7", Stock: "50 × 50 × 4 mm tube", Quantity: 4, CutTo: "437.0 mm", Finish: "407.0 mm",
+			Ends: [2]string{"square", "long point right"}, Scales: [2]string{"0.0°", "45.0°"}, Weighs: "2.3 kg", Names: "Front arm",
+			Notes: []string{"mirror image of A8"}, Above: square, Side: square})
+		saw.Sticks = append(saw.Sticks, SawStick{Title: "new stick 1", Length: 6000,
+			Pieces: []SawPiece{{"A7", 0, 437, [2]float64{0, 50}, false}, {"A7", 390, 437, [2]float64{50, 0}, true}}})
 	}
 	labels := LabelSheet{FrameSheet: frameHead}
 	for range 40 {
-		labels.Labels = append(labels.Labels, Label{Mark: "A7", Name: strings.Repeat("a very long name ", 6), Stock: "50 × 50 × 4 mm tube", Length: "437.0 mm", Ends: "0° / 45°", Of: "1 of 4"})
+		labels.Labels = append(labels.Labels, Label{Mark: "A7", Name: strings.Repeat("a very long name ", 6), Stock: "50 × 50 × 4 mm tube",
+			Length: "437.0 mm", Ends: "0° / 45°", Of: "1 of 4"})
 	}
-	plan := PlanSheet{FrameSheet: frameHead, Views: []PlanView{{"From above", [][]profile.Point{square[:]}, []PlanMark{{"A7", profile.Point{X: 250, Y: 25}}}, "500.0 mm", "50.0 mm"}, {Title: "Nothing"}}, Points: [][]string{{"Front root", "350.0 mm", "430.0 mm", "0.0 mm"}}}
+	plan := PlanSheet{FrameSheet: frameHead,
+		Views: []PlanView{{"From above", [][]profile.Point{square[:]}, []PlanMark{{"A7", profile.Point{X: 250, Y: 25}}}, "500.0 mm", "50.0 mm"},
+			{Title: "Nothing"}}, Points: [][]string{{"Front root", "350.0 mm", "430.0 mm", "0.0 mm"}}}
 	for name, c := range map[string]struct {
 		pdf  func() ([]byte, error)
 		says []string
@@ -74,17 +81,20 @@ func TestFramePapers(t *testing.T) {
 
 // A bending sheet says every mark, and warns when nothing was tried.
 func TestBendSheet(t *testing.T) {
-	in := tube.BendInput{Outside: 25, Wall: 2, Legs: []float64{300, 400, 250}, Bends: []tube.Turn{{Radius: 75, Angle: 90}, {Radius: 75, Angle: 45, Rotation: 90}}}
+	in := tube.BendInput{Outside: 25, Wall: 2, Legs: []float64{300, 400, 250},
+		Bends: []tube.Turn{{Radius: 75, Angle: 90}, {Radius: 75, Angle: 45, Rotation: 90}}}
 	r, err := tube.Bend(in)
 	if err != nil {
 		t.Fatal(err)
 	}
-	raw, err := BendSheet{Title: "Rail", Date: frameHead.Date, Paper: A4, In: in, Result: r, Length: func(mm float64) string { return fmt.Sprintf("%.1f mm", mm) }}.PDF()
+	raw, err := BendSheet{Title: "Rail", Date: frameHead.Date, Paper: A4, In: in, Result: r,
+		Length: func(mm float64) string { return fmt.Sprintf("%.1f mm", mm) }}.PDF()
 	if err != nil {
 		t.Fatal(err)
 	}
 	text := words(t, raw)
-	for _, w := range []string{"Bending sheet: Rail", fmt.Sprintf("Cut %.1f mm", r.Developed), fmt.Sprintf("%.1f mm", r.Marks[1].Start), "90.0°", "No trial bend", "second end"} {
+	for _, w := range []string{"Bending sheet: Rail", fmt.Sprintf("Cut %.1f mm", r.Developed), fmt.Sprintf("%.1f mm", r.Marks[1].Start),
+		"90.0°", "No trial bend", "second end"} {
 		if !strings.Contains(text, w) {
 			t.Errorf("it lacks %q:\n%s", w, text)
 		}
@@ -159,7 +169,8 @@ func ink(t *testing.T, file string) (left, right int) {
 // The table is the same cells in both forms; what would run as a formula does
 // not.
 func TestTable(t *testing.T) {
-	c := Table{Pages: []TablePage{{"Pieces", [][]any{{"mark", "quantity", "cut to mm"}, {"A1", 4, 437.25}, {"=A2", 1, 20.}}}, {"Sticks", [][]any{{"stick", "left mm"}, {"new stick 1", nil}}}}, Notes: []string{"=cmd"}}
+	c := Table{Pages: []TablePage{{"Pieces", [][]any{{"mark", "quantity", "cut to mm"}, {"A1", 4, 437.25}, {"=A2", 1, 20.}}},
+		{"Sticks", [][]any{{"stick", "left mm"}, {"new stick 1", nil}}}}, Notes: []string{"=cmd"}}
 	raw, err := c.CSV()
 	if err != nil {
 		t.Fatal(err)

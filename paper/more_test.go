@@ -48,7 +48,8 @@ func TestFlagsArePrinted(t *testing.T) {
 		t.Fatal(err)
 	}
 	text := pdf(t, raw, "pdftotext", "-")
-	for word, printed := range map[string]bool{"STOP: This stops the saw.": true, "set aside: a strip was bent": true, "Not worth paper.": false} {
+	for word, printed := range map[string]bool{"STOP: This stops the saw.": true, "set aside: a strip was bent": true,
+		"Not worth paper.": false} {
 		if strings.Contains(text, word) != printed {
 			t.Errorf("%q printed: %v", word, !printed)
 		}
@@ -61,7 +62,8 @@ func TestTooMuch(t *testing.T) {
 	columns, rows := tpl.Grid()
 	tpl.Part, tpl.Job = strings.Repeat("A very long name of a part ", 6), strings.Repeat("x", 300)
 	for i := range 40 {
-		tpl.Flat.Findings = append(tpl.Flat.Findings, working.Finding{Severity: working.Stop, Reason: fmt.Sprintf("Flag %d, %s", i, strings.Repeat("and so on ", 20))})
+		tpl.Flat.Findings = append(tpl.Flat.Findings,
+			working.Finding{Severity: working.Stop, Reason: fmt.Sprintf("Flag %d, %s", i, strings.Repeat("and so on ", 20))})
 	}
 	for len(tpl.Flat.BendLines) < 60 {
 		tpl.Flat.BendLines = append(tpl.Flat.BendLines, tpl.Flat.BendLines[0])

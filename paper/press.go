@@ -47,7 +47,8 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 // BendPDF prints the bends in their order, with the stop for each.
 func (s PartSheet) BendPDF() ([]byte, error) {
 	p := s.pages("bend sheet")
-	p.put(edge, p.y, 9, "", "Bent on: "+s.Tool+". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
+	p.put(edge, p.y, 9, "", "Bent on: "+s.Tool+
+		". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
 	p.y += 7
 	p.flatSketch(s.Flat, func(l sheet.BendLine) string {
 		for _, st := range s.Flat.Steps {
@@ -57,7 +58,8 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 		}
 		return ""
 	}, nil)
-	sec := SurveySection{Heads: []string{"step", "bend", "side up", "stop at", "from", "turn", "aim", "opens to", "long", "done"}, Widths: []float64{.05, .19, .09, .10, .18, .07, .07, .08, .10, .07}}
+	sec := SurveySection{Heads: []string{"step", "bend", "side up", "stop at", "from", "turn", "aim", "opens to", "long", "done"},
+		Widths: []float64{.05, .19, .09, .10, .18, .07, .07, .08, .10, .07}}
 	p.heads(sec)
 	for _, st := range s.Flat.Steps {
 		aim := "no set"
@@ -68,7 +70,8 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 		if st.Turned {
 			side += ", turn over"
 		}
-		p.row(sec, []string{fmt.Sprint(st.Order), st.Name, side, s.Length(st.Stop.MM), st.StopAt, fmt.Sprintf("%.4g°", st.Angle), aim, fmt.Sprintf("%.4g°", st.Opens), s.Length(st.Length.MM), ""})
+		p.row(sec, []string{fmt.Sprint(st.Order), st.Name, side, s.Length(st.Stop.MM), st.StopAt, fmt.Sprintf("%.4g°", st.Angle), aim,
+			fmt.Sprintf("%.4g°", st.Opens), s.Length(st.Length.MM), ""})
 		if st.Note != "" {
 			p.room(5)
 			p.put(edge+10, p.y, 8, "", st.Note)
@@ -76,7 +79,8 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 		}
 	}
 	p.y += 3
-	for _, text := range []string{"Stop distances run from the bend line to what meets the stop, on the side of the flange.", "Angles turned from flat; the aim allows for springback by yield: bend a strip first."} {
+	for _, text := range []string{"Stop distances run from the bend line to what meets the stop, on the side of the flange.",
+		"Angles turned from flat; the aim allows for springback by yield: bend a strip first."} {
 		p.room(5)
 		p.put(edge, p.y, 8, "", text)
 		p.y += 4.2
@@ -111,7 +115,8 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 	}
 	p.y += 2
 	p.flatSketch(s.Flat, nil, func(i int) string { return fmt.Sprint(i + 1) })
-	sec := SurveySection{Heads: []string{"no.", "hole", "from left", "from front", "size", "drills", "when", "done"}, Widths: []float64{.05, .22, .11, .11, .13, .16, .15, .07}}
+	sec := SurveySection{Heads: []string{"no.", "hole", "from left", "from front", "size", "drills", "when", "done"},
+		Widths: []float64{.05, .22, .11, .11, .13, .16, .15, .07}}
 	p.heads(sec)
 	for i, h := range s.Flat.Holes {
 		drills, when := "–", "cut with the blank"

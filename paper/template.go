@@ -195,9 +195,11 @@ func (p printer) bendTable(y float64) float64 {
 		if l.Aim != nil {
 			aim = fmt.Sprintf("%.1f°", *l.Aim)
 		}
-		row("", []string{l.Name, way(l.Up), deg(l.Angle), deg(l.Opens), aim, l.Radius.Said(), l.Allowance.Said(), l.Deduction.Said(), fmt.Sprintf("%.3f", l.KFactor)})
+		row("", []string{l.Name, way(l.Up), deg(l.Angle), deg(l.Opens), aim, l.Radius.Said(), l.Allowance.Said(), l.Deduction.Said(),
+			fmt.Sprintf("%.3f", l.KFactor)})
 	}
-	p.text(edge, y, 8, "", "K by school: "+string(p.t.Flat.BendLines[0].School)+". Bend a test strip of the same sheet before the first good one.")
+	p.text(edge, y, 8, "", "K by school: "+string(p.t.Flat.BendLines[0].School)+
+		". Bend a test strip of the same sheet before the first good one.")
 	return y + 5
 }
 
@@ -248,7 +250,8 @@ func (p printer) plan(y float64) {
 	}
 	total := profile.Point{X: float64(columns)*(tw-overlap) + overlap, Y: float64(rows)*(th-overlap) + overlap}
 	scale := min((p.w-2*edge)/total.X, room/total.Y, .4)
-	p.text(edge, y, 9, "B", fmt.Sprintf("%d page(s): lay them good side up, front towards you; crosses of neighbours lie on each other.", columns*rows))
+	p.text(edge, y, 9, "B", fmt.Sprintf("%d page(s): lay them good side up, front towards you; crosses of neighbours lie on each other.",
+		columns*rows))
 	top := y + 4
 	p.SetLineWidth(.15)
 	p.SetDashPattern(nil, 0)

@@ -29,7 +29,8 @@ func template(t *testing.T, paper Size) Template {
 	if err != nil {
 		t.Fatal(err)
 	}
-	return Template{Job: "Orchard truck", Part: "Foot Ø šķ", Hand: sheet.LeftHand, Revision: "r4", Material: "A36", Thickness: "3.0 mm", Quantity: 2,
+	return Template{Job: "Orchard truck", Part: "Foot Ø šķ", Hand: sheet.LeftHand, Revision: "r4", Material: "A36",
+		Thickness: "3.0 mm", Quantity: 2,
 		Date: time.Date(2030, 1, 2, 3, 4, 5, 0, time.UTC), Paper: paper, Flat: p}
 }
 

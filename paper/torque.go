@@ -38,13 +38,15 @@ func (s TorqueSheet) PDF() ([]byte, error) {
 	p := &sheetPrinter{newPages(s.Paper, s.Date, s.Job+", torque sheet"), SurveySheet{}}
 	p.kind = "Torque sheet"
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  tightened by ____________", s.Job, s.Revision, s.Date.Format("2006-01-02"))
-	p.first = "While it is fitted: what hangs on one bolt turns and falls. Hold it up until its second bolt is in and nipped tight; under a vehicle, stands on firm ground and wheels chocked, never a jack alone."
+	p.first = "While it is fitted: what hangs on one bolt turns and falls. Hold it up until its second bolt is in and nipped tight; under a " +
+		"vehicle, stands on firm ground and wheels chocked, never a jack alone."
 	p.next()
 	for _, t := range s.Joints {
 		s.print(p, t)
 	}
 	p.room(10)
-	p.put(edge, p.y, 8, "", "A torque wrench scatters the preload by about 30 %. This sheet approves nothing: local rules and a licensed engineer decide.")
+	p.put(edge, p.y, 8, "", "A torque wrench scatters the preload by about 30 %. This sheet approves nothing: local rules and a licensed "+
+		"engineer decide.")
 	return p.bytes()
 }
 
@@ -107,5 +109,6 @@ func (s TorqueSheet) rows() SurveySection {
 	if s.Inches {
 		soon, later = "after 30 miles", "after 300 miles"
 	}
-	return SurveySection{Heads: []string{"place", "order", "bolt", "at", "half", "full", "line drawn", soon, later}, Widths: []float64{.13, .06, .06, .19, .1, .1, .11, .12, .13}}
+	return SurveySection{Heads: []string{"place", "order", "bolt", "at", "half", "full", "line drawn", soon, later},
+		Widths: []float64{.13, .06, .06, .19, .1, .1, .11, .12, .13}}
 }

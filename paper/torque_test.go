@@ -10,9 +10,11 @@ import (
 // Every joint and every one of its bolts is on the sheet, on as many pages as it
 // takes; the same sheet gives the same bytes.
 func TestTorqueSheet(t *testing.T) {
-	s := TorqueSheet{Job: "Orchard truck", Revision: 3, Date: time.Date(2026, 5, 4, 0, 0, 0, 0, time.UTC), Paper: A4, Inches: true, Write: func(mm float64) string { return fmt.Sprintf("%.1f mm", mm) }}
+	s := TorqueSheet{Job: "Orchard truck", Revision: 3, Date: time.Date(2026, 5, 4, 0, 0, 0, 0, time.UTC), Paper: A4, Inches: true,
+		Write: func(mm float64) string { return fmt.Sprintf("%.1f mm", mm) }}
 	for range 6 {
-		j := TorqueJoint{Name: "Foot on the floor", Hardware: []string{"8 × M12×1.75 × 40 mm, 8.8"}, Torque: 70e3, Lubed: "oiled", Locking: "plastic ring", Keep: []string{"Draw a witness line."}, Mind: []string{"Look behind before drilling."}}
+		j := TorqueJoint{Name: "Foot on the floor", Hardware: []string{"8 × M12×1.75 × 40 mm, 8.8"}, Torque: 70e3, Lubed: "oiled",
+			Locking: "plastic ring", Keep: []string{"Draw a witness line."}, Mind: []string{"Look behind before drilling."}}
 		for i := range 8 {
 			j.Sequence, j.Bolts = append(j.Sequence, i), append(j.Bolts, [2]float64{float64(i), 10})
 		}

@@ -48,7 +48,8 @@ func (s *Store) AccountNamed(ctx context.Context, name string) (account.Account,
 }
 
 func addAccount(ctx context.Context, tx pgx.Tx, a account.Account) error {
-	_, err := tx.Exec(ctx, `INSERT INTO account (id, name, role, password, created_at) VALUES ($1, $2, $3, $4, $5)`, a.ID, a.Name, a.Role, a.Password, a.Created)
+	_, err := tx.Exec(ctx, `INSERT INTO account (id, name, role, password, created_at) VALUES ($1, $2, $3, $4, $5)`, a.ID, a.Name,
+		a.Role, a.Password, a.Created)
 	var pg *pgconn.PgError
 	if errors.As(err, &pg) && pg.Code == "23505" {
 		return account.ErrNameTaken
@@ -151,7 +152,8 @@ func scanPass(row pgx.Row) (p account.Pass, err error) {
 
 // FindPass answers a pass that is still good.
 func (s *Store) FindPass(ctx context.Context, hash []byte, kind account.Kind, now time.Time) (account.Pass, error) {
-	return scanPass(s.pool.QueryRow(ctx, `SELECT `+passColumns+` FROM pass WHERE hash = $1 AND kind = $2 AND expires_at > $3`, hash, kind, now))
+	return scanPass(s.pool.QueryRow(ctx, `SELECT `+passColumns+` FROM pass WHERE hash = $1 AND kind = $2 AND expires_at > $3`, hash, kind,
+		now))
 }
 
 // SpendPass takes a good pass away: of two who come with it, one gets it.
@@ -160,5 +162,6 @@ func (s *Store) SpendPass(ctx context.Context, hash []byte, kind account.Kind, n
 }
 
 func spendPass(ctx context.Context, on asker, hash []byte, kind account.Kind, now time.Time) (account.Pass, error) {
-	return scanPass(on.QueryRow(ctx, `DELETE FROM pass WHERE hash = $1 AND kind = $2 AND expires_at > $3 RETURNING `+passColumns, hash, kind, now))
+	return scanPass(on.QueryRow(ctx, `DELETE FROM pass WHERE hash = $1 AND kind = $2 AND expires_at > $3 RETURNING `+passColumns, hash, kind,
+		now))
 }

@@ -29,7 +29,8 @@ const (
 // backedUp lists the tables with their keys, parents before children. Sign-ins
 // and unspent codes are left out: they end with the server they were made on.
 var backedUp = []struct{ table, key string }{
-	{"job", "id"}, {"document", "id"}, {"document_revision", "document, revision"}, {"kept_number", "id"}, {"verdict", "job_id"}, {"done_once", "what"}, {"account", "id"},
+	{"job", "id"}, {"document", "id"}, {"document_revision", "document, revision"}, {"kept_number", "id"}, {"verdict", "job_id"},
+	{"done_once", "what"}, {"account", "id"},
 }
 
 // formerly lists the tables that backups of earlier schemas hold besides.
@@ -52,7 +53,8 @@ type manifestTable struct {
 var ErrNotEmpty = errors.New("the database holds jobs already: restore into an empty one")
 
 // written is how COPY writes values, whatever the server's own settings are.
-const written = `SET LOCAL TimeZone = 'UTC'; SET LOCAL DateStyle = 'ISO, YMD'; SET LOCAL IntervalStyle = 'iso_8601'; SET LOCAL extra_float_digits = 1; SET LOCAL bytea_output = 'hex'`
+const written = `SET LOCAL TimeZone = 'UTC'; SET LOCAL DateStyle = 'ISO, YMD'; SET LOCAL IntervalStyle = 'iso_8601';
+	SET LOCAL extra_float_digits = 1; SET LOCAL bytea_output = 'hex'`
 
 // Backup writes everything as it was at one moment.
 func (s *Store) Backup(ctx context.Context, w io.Writer) error {
@@ -98,7 +100,8 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 
 // put adds a file with a fixed time, so that equal content is equal bytes.
 func put(out *tar.Writer, name string, content []byte) error {
-	if err := out.WriteHeader(&tar.Header{Name: name, Mode: 0o600, Size: int64(len(content)), ModTime: time.Unix(0, 0), Format: tar.FormatPAX}); err != nil {
+	if err := out.WriteHeader(&tar.Header{Name: name, Mode: 0o600, Size: int64(len(content)), ModTime: time.Unix(0, 0),
+		Format: tar.FormatPAX}); err != nil {
 		return err
 	}
 	_, err := out.Write(content)

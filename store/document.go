@@ -13,11 +13,13 @@ import (
 )
 
 // The revision that stands is the last one.
-const documentColumns = `d.id::text, d.kind, coalesce(d.owner::text, ''), r.revision, r.body, r.summary, r.who, r.undo_to, r.redo_to, d.archived, d.created_at, greatest(d.updated_at, r.created_at)
+const documentColumns = `d.id::text, d.kind, coalesce(d.owner::text, ''), r.revision, r.body, r.summary, r.who, r.undo_to, r.redo_to,
+	d.archived, d.created_at, greatest(d.updated_at, r.created_at)
 	FROM document d JOIN LATERAL (SELECT * FROM document_revision WHERE document = d.id ORDER BY revision DESC LIMIT 1) r ON true`
 
 func scanDocument(row pgx.Row) (d job.Document, err error) {
-	err = row.Scan(&d.ID, &d.Kind, &d.JobID, &d.Revision, &d.Body, &d.Summary, &d.Who, &d.UndoTo, &d.RedoTo, &d.Archived, &d.Created, &d.Updated)
+	err = row.Scan(&d.ID, &d.Kind, &d.JobID, &d.Revision, &d.Body, &d.Summary, &d.Who, &d.UndoTo, &d.RedoTo,
+		&d.Archived, &d.Created, &d.Updated)
 	return d, missing(err)
 }
 
@@ -42,7 +44,8 @@ func (s *Store) Only(ctx context.Context, jobID string, k job.Kind) (job.Documen
 
 // Documents lists a job's documents of a kind that are not put away, oldest first.
 func (s *Store) Documents(ctx context.Context, jobID string, k job.Kind) ([]job.Document, error) {
-	rows, err := s.pool.Query(ctx, `SELECT `+documentColumns+` WHERE d.owner = $1 AND d.kind = $2 AND NOT d.archived ORDER BY d.created_at, d.id`, jobID, k)
+	rows, err := s.pool.Query(ctx, `SELECT `+documentColumns+
+		` WHERE d.owner = $1 AND d.kind = $2 AND NOT d.archived ORDER BY d.created_at, d.id`, jobID, k)
 	if err != nil {
 		return nil, err
 	}
@@ -53,7 +56,8 @@ func (s *Store) Documents(ctx context.Context, jobID string, k job.Kind) ([]job.
 func (s *Store) AddDocuments(ctx context.Context, list ...job.Document) error {
 	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		for _, d := range list {
-			state := job.Revision{Number: d.Revision, Body: d.Body, Summary: d.Summary, Who: d.Who, UndoTo: d.UndoTo, RedoTo: d.RedoTo, Created: d.Updated}
+			state := job.Revision{Number: d.Revision, Body: d.Body, Summary: d.Summary, Who: d.Who, UndoTo: d.UndoTo,
+				RedoTo: d.RedoTo, Created: d.Updated}
 			if err := addDocument(ctx, tx, d, state); err != nil {
 				return err
 			}
@@ -63,7 +67,8 @@ func (s *Store) AddDocuments(ctx context.Context, list ...job.Document) error {
 }
 
 func addDocument(ctx context.Context, tx pgx.Tx, d job.Document, history ...job.Revision) error {
-	_, err := tx.Exec(ctx, `INSERT INTO document (id, owner, kind, single, archived, created_at, updated_at) VALUES ($1, nullif($2, '')::uuid, $3, $4, $5, $6, $7)`,
+	_, err := tx.Exec(ctx, `INSERT INTO document (id, owner, kind, single, archived, created_at, updated_at)
+		VALUES ($1, nullif($2, '')::uuid, $3, $4, $5, $6, $7)`,
 		d.ID, d.JobID, d.Kind, !d.Kind.Many(), d.Archived, d.Created, d.Updated)
 	if taken(err) {
 		return job.ErrConflict
@@ -72,7 +77,8 @@ func addDocument(ctx context.Context, tx pgx.Tx, d job.Document, history ...job.
 		return fmt.Errorf("add document: %w", err)
 	}
 	for _, r := range history {
-		_, err := tx.Exec(ctx, `INSERT INTO document_revision (document, revision, body, summary, who, undo_to, redo_to, created_at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
+		_, err := tx.Exec(ctx, `INSERT INTO document_revision (document, revision, body, summary, who, undo_to, redo_to, created_at)
+			VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
 			d.ID, r.Number, r.Body, r.Summary, r.Who, r.UndoTo, r.RedoTo, r.Created)
 		if err != nil {
 			return fmt.Errorf("add revision: %w", err)
@@ -98,9 +104,12 @@ func (s *Store) SaveDocument(ctx context.Context, d job.Document, expected int) 
 		Created  time.Time
 	}
 	err := s.pool.QueryRow(ctx, `INSERT INTO document_revision (document, revision, body, summary, who, undo_to, redo_to, created_at)
-		SELECT was.document, $3, $4::jsonb, $5, $6, CASE WHEN $10 AND was.redo_to IS NULL THEN coalesce(was.undo_to, $7) ELSE $7 END, $8, $9 FROM document_revision was
-		WHERE was.document = $1 AND was.revision = $2 AND was.body IS DISTINCT FROM $4::jsonb AND EXISTS (SELECT FROM document WHERE id = $1 AND kind = $11)
-		RETURNING undo_to, (SELECT jsonb_build_object('owner', owner, 'archived', archived, 'created', created_at) FROM document WHERE id = document_revision.document)`,
+		SELECT was.document, $3, $4::jsonb, $5, $6,
+			CASE WHEN $10 AND was.redo_to IS NULL THEN coalesce(was.undo_to, $7) ELSE $7 END, $8, $9 FROM document_revision was
+		WHERE was.document = $1 AND was.revision = $2 AND was.body IS DISTINCT FROM $4::jsonb
+			AND EXISTS (SELECT FROM document WHERE id = $1 AND kind = $11)
+		RETURNING undo_to, (SELECT jsonb_build_object('owner', owner, 'archived', archived, 'created', created_at)
+			FROM document WHERE id = document_revision.document)`,
 		d.ID, expected, d.Revision, d.Body, d.Summary, d.Who, d.UndoTo, d.RedoTo, d.Updated, d.Continues, d.Kind).
 		Scan(&d.UndoTo, &own)
 	switch {

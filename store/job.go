@@ -95,7 +95,8 @@ func (s *Store) Whole(ctx context.Context, id string) (w job.Whole, err error) {
 // AddWhole adds a job with its history in one transaction.
 func (s *Store) AddWhole(ctx context.Context, w job.Whole) error {
 	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		_, err := tx.Exec(ctx, `INSERT INTO job (id, archived, created_at, updated_at) VALUES ($1, $2, $3, $4)`, w.Job.ID, w.Job.Archived, w.Job.Created, w.Job.Updated)
+		_, err := tx.Exec(ctx, `INSERT INTO job (id, archived, created_at, updated_at) VALUES ($1, $2, $3, $4)`, w.Job.ID, w.Job.Archived,
+			w.Job.Created, w.Job.Updated)
 		if err != nil {
 			return fmt.Errorf("add job: %w", err)
 		}

@@ -15,7 +15,8 @@ func (s *Store) Numbers(ctx context.Context, jobID string) ([]job.Number, error)
 }
 
 func numbersIn(ctx context.Context, on asker, jobID string) ([]job.Number, error) {
-	rows, err := on.Query(ctx, `SELECT id::text, job_id::text, calc, title, request::text, created_at FROM kept_number WHERE job_id = $1 ORDER BY created_at DESC, id DESC`, jobID)
+	rows, err := on.Query(ctx, `SELECT id::text, job_id::text, calc, title, request::text, created_at FROM kept_number
+		WHERE job_id = $1 ORDER BY created_at DESC, id DESC`, jobID)
 	if err != nil {
 		return nil, err
 	}

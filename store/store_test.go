@@ -71,7 +71,8 @@ func TestSaveUndoRedo(t *testing.T) {
 	lengths := []float64{110, 120, 130}
 	for _, l := range lengths {
 		var err error
-		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(l)}); err != nil {
+		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision},
+			job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(l)}); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -106,7 +107,8 @@ func TestSaveUndoRedo(t *testing.T) {
 	step(s.Redo, 500)
 	// What goes on with a change is taken back with it.
 	for _, l := range []float64{6, 60, 600} {
-		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision, Continues: l > 6}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(l)}); err != nil || p.UndoTo == nil {
+		if p, err = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision, Continues: l > 6},
+			job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(l)}); err != nil || p.UndoTo == nil {
 			t.Fatalf("%+v (%v)", p.UndoTo, err)
 		}
 	}
@@ -132,7 +134,8 @@ func TestSaveUndoRedo(t *testing.T) {
 
 func TestSavingTheSameMakesNoRevision(t *testing.T) {
 	s, _, p := started(t)
-	got, err := s.SavePart(context.Background(), p.ID, job.On{Revision: 1}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(100)})
+	got, err := s.SavePart(context.Background(), p.ID, job.On{Revision: 1},
+		job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(100)})
 	if err != nil || got.Revision != 1 {
 		t.Errorf("r%d, %v", got.Revision, err)
 	}
@@ -146,7 +149,8 @@ func TestOneSaverWins(t *testing.T) {
 	errs := make([]error, 12)
 	for i := range errs {
 		wg.Go(func() {
-			_, errs[i] = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision}, job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(200 + float64(i))})
+			_, errs[i] = s.SavePart(ctx, p.ID, job.On{Revision: p.Revision},
+				job.PartState{Name: p.Name, Quantity: p.Quantity, Recipe: recipe(200 + float64(i))})
 		})
 	}
 	wg.Wait()

@@ -41,7 +41,8 @@ func filled(t *testing.T) (*job.Service, []job.Counted) {
 		for _, was := range parts[:min(len(parts), 1)] {
 			r := was.Recipe
 			r.Base.Length += 10
-			p, err := s.SavePart(ctx, was.ID, job.On{Revision: was.Revision}, job.PartState{Name: "Ä part, \"quoted\"\twith a tab\\", Quantity: 3, Recipe: r})
+			p, err := s.SavePart(ctx, was.ID, job.On{Revision: was.Revision},
+				job.PartState{Name: "Ä part, \"quoted\"\twith a tab\\", Quantity: 3, Recipe: r})
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -55,7 +56,8 @@ func filled(t *testing.T) (*job.Service, []job.Counted) {
 		}
 		d := frames[0].Doc
 		d.Sags = 7
-		if _, err := s.SaveFrame(ctx, frames[0].ID, job.On{Revision: 1}, job.FrameState{Name: "A frame\nof two lines", Quantity: 2, Frame: d}); err != nil {
+		if _, err := s.SaveFrame(ctx, frames[0].ID, job.On{Revision: 1},
+			job.FrameState{Name: "A frame\nof two lines", Quantity: 2, Frame: d}); err != nil {
 			t.Fatal(err)
 		}
 		if _, err := s.KeepNumber(ctx, j.ID, "gauge", "Sheet", []byte(`{"family":"steel","gauge":14}`)); err != nil {
@@ -100,7 +102,8 @@ func TestBadBackups(t *testing.T) {
 	good := backup(t, s.Store.(*store.Store))
 	flipped := bytes.Replace(good, []byte("Morvan"), []byte("Borvan"), 1)
 	newer := bytes.Replace(good, []byte(`"schema": `), []byte(`"schema": 9`), 1)
-	for what, raw := range map[string][]byte{"damaged": flipped, "cut": good[:len(good)/2], "empty": nil, "foreign": []byte("a letter to a friend"), "newer": newer} {
+	for what, raw := range map[string][]byte{"damaged": flipped, "cut": good[:len(good)/2], "empty": nil,
+		"foreign": []byte("a letter to a friend"), "newer": newer} {
 		empty := storetest.Open(t)
 		if err := empty.Restore(context.Background(), bytes.NewReader(raw)); err == nil {
 			t.Errorf("%s: restored", what)
@@ -220,11 +223,14 @@ func TestEarlierDatabaseIsBroughtOver(t *testing.T) {
 	}
 	for _, j := range append(open, away...) {
 		old, known := was[j.ID]
-		if !known || j.Archived != old.Archived || j.Revision != old.Revision || !j.Updated.Equal(old.Updated) || text(t, j.Brief) != text(t, old.File.Brief.Upgraded()) {
-			t.Errorf("%s is another job: archived %t, revision %d of %d, %s, was %s", j.Brief.Name, j.Archived, j.Revision, old.Revision, j.Updated, old.Updated)
+		if !known || j.Archived != old.Archived || j.Revision != old.Revision || !j.Updated.Equal(old.Updated) ||
+			text(t, j.Brief) != text(t, old.File.Brief.Upgraded()) {
+			t.Errorf("%s is another job: archived %t, revision %d of %d, %s, was %s", j.Brief.Name, j.Archived, j.Revision,
+				old.Revision, j.Updated, old.Updated)
 		}
 		v, revision, err := s.Survey(ctx, j.ID)
-		if err != nil || (revision > 0) != (old.File.Survey != nil) || old.File.Survey != nil && text(t, v) != text(t, old.File.Survey.Upgraded()) {
+		if err != nil || (revision > 0) != (old.File.Survey != nil) || old.File.Survey != nil &&
+			text(t, v) != text(t, old.File.Survey.Upgraded()) {
 			t.Errorf("%s: another survey (%v)", j.Brief.Name, err)
 		}
 		now, _, err := s.Export(ctx, j.ID)
@@ -249,7 +255,8 @@ func TestEarlierDatabaseIsBroughtOver(t *testing.T) {
 				if r.Frame != nil {
 					want = job.FrameState{Name: r.Name, Quantity: r.Quantity, Frame: *r.Frame}
 				}
-				if q := d.Revisions[i]; text(t, want) != string(q.Body) || q.Number != r.Number || q.Summary != r.Summary || text(t, q.UndoTo) != text(t, r.UndoTo) || text(t, q.RedoTo) != text(t, r.RedoTo) || !q.Created.Equal(r.Created) {
+				if q := d.Revisions[i]; text(t, want) != string(q.Body) || q.Number != r.Number || q.Summary != r.Summary ||
+					text(t, q.UndoTo) != text(t, r.UndoTo) || text(t, q.RedoTo) != text(t, r.RedoTo) || !q.Created.Equal(r.Created) {
 					t.Errorf("%s, state %d is another", r.Name, r.Number)
 				}
 			}

@@ -77,7 +77,8 @@ func TestLines(t *testing.T) {
 	in := "{\"text\":\"1\",\"unit\":\"mm\"}\n\n  \n{\"text\":\"x\",\"unit\":\"mm\"}\n{\"text\":\"2\",\"unit\":\"mm\"}"
 	out, code := ask(t, in, "length.parse", "--lines")
 	got := strings.Split(strings.TrimSuffix(out, "\n"), "\n")
-	if code != 0 || len(got) != 3 || !strings.Contains(got[0], `"mm":1`) || !strings.Contains(got[1], `"error"`) || !strings.Contains(got[2], `"mm":2`) {
+	if code != 0 || len(got) != 3 || !strings.Contains(got[0], `"mm":1`) || !strings.Contains(got[1], `"error"`) ||
+		!strings.Contains(got[2], `"mm":2`) {
 		t.Errorf("exit %d: %q", code, out)
 	}
 }

@@ -61,7 +61,8 @@ func announce(ctx context.Context, accounts *account.Service, l net.Listener, d 
 		return nil
 	}
 	if !d.TLS {
-		fmt.Println("WARNING: without TLS, passwords and jobs cross the network in the clear. Give --tls-cert and --tls-key, or keep it inside a network you trust.")
+		fmt.Println("WARNING: without TLS, passwords and jobs cross the network in the clear. Give --tls-cert and --tls-key, or keep it inside " +
+			"a network you trust.")
 	}
 	any, err := accounts.Store.AnyAccount(ctx)
 	if err == nil && !any {

@@ -65,13 +65,16 @@ type partState struct {
 func writers(t *testing.T, url string, n int) []*writer {
 	t.Helper()
 	var j struct{ ID string }
-	if code, err := send("POST", url+"/api/v1/jobs", map[string]any{"name": "Kill", "quantity": 1, "unit": "mm", "grain": 1}, 0, &j); err != nil || code != 200 {
+	if code, err := send("POST", url+"/api/v1/jobs", map[string]any{"name": "Kill", "quantity": 1, "unit": "mm", "grain": 1}, 0,
+		&j); err != nil || code != 200 {
 		t.Fatal(code, err)
 	}
 	var out []*writer
 	for i := range n {
-		w := &writer{length: 100, body: map[string]any{"name": fmt.Sprint("part ", i), "quantity": 1, "recipe": map[string]any{"schema": 1, "material": "steel-a36", "thickness": 3, "process": "laser",
-			"tool": map[string]any{"kind": "vdie"}, "bend": map[string]any{"school": "table", "method": "air"}, "base": map[string]any{"id": "b", "length": 100.0, "width": 80}}}}
+		w := &writer{length: 100, body: map[string]any{"name": fmt.Sprint("part ", i), "quantity": 1,
+			"recipe": map[string]any{"schema": 1, "material": "steel-a36", "thickness": 3, "process": "laser",
+				"tool": map[string]any{"kind": "vdie"}, "bend": map[string]any{"school": "table", "method": "air"},
+				"base": map[string]any{"id": "b", "length": 100.0, "width": 80}}}}
 		var p partView
 		if code, err := send("POST", url+"/api/v1/jobs/"+j.ID+"/parts", w.body, 0, &p); err != nil || code != 200 {
 			t.Fatal(code, err)

@@ -30,7 +30,8 @@ func certificate(t *testing.T) (cert, key string, trust *x509.CertPool) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	form := &x509.Certificate{SerialNumber: big.NewInt(1), Subject: pkix.Name{CommonName: "shop"}, NotBefore: time.Now().Add(-time.Hour), NotAfter: time.Now().Add(time.Hour),
+	form := &x509.Certificate{SerialNumber: big.NewInt(1), Subject: pkix.Name{CommonName: "shop"}, NotBefore: time.Now().Add(-time.Hour),
+		NotAfter:    time.Now().Add(time.Hour),
 		IPAddresses: []net.IP{net.IPv4(127, 0, 0, 1)}, IsCA: true, BasicConstraintsValid: true}
 	raw, err := x509.CreateCertificate(rand.Reader, form, form, &secret.PublicKey, secret)
 	if err != nil {
@@ -125,7 +126,8 @@ func TestListen(t *testing.T) {
 	}
 	code := all[strings.Index(all, "with the code ")+len("with the code "):]
 	code, _, _ = strings.Cut(code, "\n")
-	r, err = client.Post(at+"/api/v1/setup", "application/json", strings.NewReader(`{"code":"`+code+`","name":"Mara","password":"a few plain words"}`))
+	r, err = client.Post(at+"/api/v1/setup", "application/json",
+		strings.NewReader(`{"code":"`+code+`","name":"Mara","password":"a few plain words"}`))
 	if err != nil || r.StatusCode != 200 {
 		t.Fatal(err, r)
 	}
@@ -134,7 +136,8 @@ func TestListen(t *testing.T) {
 		t.Errorf("cookies %+v", c)
 	}
 	stop()
-	for _, bad := range [][]string{{"--listen", "127.0.0.1:0", "--address", "127.0.0.1:0"}, {"--listen", "127.0.0.1:0", "--tls-cert", cert}, {"--tls-cert", cert, "--tls-key", key}} {
+	for _, bad := range [][]string{{"--listen", "127.0.0.1:0", "--address", "127.0.0.1:0"}, {"--listen", "127.0.0.1:0", "--tls-cert", cert},
+		{"--tls-cert", cert, "--tls-key", key}} {
 		if out, err := exec.Command(bin, append([]string{"demo"}, bad...)...).CombinedOutput(); err == nil {
 			t.Errorf("%v was taken: %s", bad, out)
 		}

@@ -47,7 +47,8 @@ func TestWork(t *testing.T) {
 		t.Errorf("180°: %+v", r)
 	}
 	near(t, "tangent 180", r.TangentSetback, 6)
-	for path, in := range map[string]Input{"/angle": {3, 3, .4, 181}, "/thickness": {3, 0, .4, 90}, "/kFactor": {3, 3, 1.1, 90}, "/insideRadius": {-1, 3, .4, 90}} {
+	for path, in := range map[string]Input{"/angle": {3, 3, .4, 181}, "/thickness": {3, 0, .4, 90}, "/kFactor": {3, 3, 1.1, 90},
+		"/insideRadius": {-1, 3, .4, 90}} {
 		_, err := Work(in)
 		refused(t, path, err, path)
 	}

@@ -47,7 +47,8 @@ func FromCoupon(c Coupon) (CouponResult, error) {
 	ba := 2*ossb - bd
 	k := (ba/(c.Angle*math.Pi/180) - c.InsideRadius) / c.Thickness
 	if k < 0 || k > 1 {
-		return CouponResult{}, working.Refuse("/flat", "These readings give K = %.3f, which no sheet has (0 to 1): measure flat and both legs again, to the outside apex.", k)
+		return CouponResult{}, working.Refuse("/flat",
+			"These readings give K = %.3f, which no sheet has (0 to 1): measure flat and both legs again, to the outside apex.", k)
 	}
 	r := CouponResult{KFactor: k, BendAllowance: ba, BendDeduction: bd, Findings: []working.Finding{}, Working: working.Working{
 		Method: "K from a bent test strip", Source: "measured coupon",
@@ -106,7 +107,8 @@ func AverageCoupons(coupons []Coupon) (CouponSpread, error) {
 		mean, spread := meanSpread(ks, i)
 		if d := math.Abs(ks[i] - mean); d > 3*spread && d > .01 {
 			s.Findings = append(s.Findings, working.Finding{Code: "coupon-outlier", Severity: working.Mind, Cause: "Coupon",
-				Reason: fmt.Sprintf("Coupon %d gives K = %.3f, more than three times the spread away from the others (%.3f): measure it again or leave it out.", i+1, ks[i], mean)})
+				Reason: fmt.Sprintf("Coupon %d gives K = %.3f, more than three times the spread away from the others (%.3f): measure it again "+
+					"or leave it out.", i+1, ks[i], mean)})
 		}
 	}
 	return s, nil

@@ -75,7 +75,8 @@ func Section(in SectionInput) (SectionResult, error) {
 			straight -= setback[i]
 		}
 		if straight < -1e-9 {
-			return SectionResult{}, working.Refuse(fmt.Sprintf("/legs/%d", i), "Leg %d is %.2f mm too short for its bends: it needs at least %.2f mm.", i+1, -straight, leg-straight)
+			return SectionResult{}, working.Refuse(fmt.Sprintf("/legs/%d", i),
+				"Leg %d is %.2f mm too short for its bends: it needs at least %.2f mm.", i+1, -straight, leg-straight)
 		}
 		r.Straights[i] = math.Max(straight, 0)
 		r.Flat += r.Straights[i]
@@ -124,7 +125,8 @@ func Jog(in JogInput) (JogResult, error) {
 	least := 2 * mid * (1 - cos)
 	slope := (in.Depth - least) / sin
 	if slope < -1e-9 {
-		return JogResult{}, working.Refuse("/depth", "At %.4g° the two bends alone shift the sheet %.2f mm, more than %.2f mm: take a smaller angle or radius.", in.Angle, least, in.Depth)
+		return JogResult{}, working.Refuse("/depth",
+			"At %.4g° the two bends alone shift the sheet %.2f mm, more than %.2f mm: take a smaller angle or radius.", in.Angle, least, in.Depth)
 	}
 	slope = math.Max(slope, 0)
 	ba := Allowance(in.InsideRadius, in.Thickness, in.KFactor, in.Angle)
@@ -133,8 +135,9 @@ func Jog(in JogInput) (JogResult, error) {
 	r.Working = working.Working{Method: "Jog of two equal bends", Source: "plane geometry of the mid-line; bend allowance from K",
 		Formula: "depth = 2·(R + T/2)·(1 − cos A) + s·sin A;  run = 2·(R + T/2)·sin A + s·cos A;  flat = s + 2·BA",
 		Inputs:  append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, in.Angle), mm("depth", "depth", in.Depth)),
-		Steps:   []working.Quantity{mm("s", "slope", slope), mm("BA", "bend allowance", ba), mm("run", "run", r.Run), mm("growth", "flat − run", r.Growth)},
-		Result:  mm("flat", "developed length of the jog", r.Flat)}
+		Steps: []working.Quantity{mm("s", "slope", slope), mm("BA", "bend allowance", ba), mm("run", "run", r.Run),
+			mm("growth", "flat − run", r.Growth)},
+		Result: mm("flat", "developed length of the jog", r.Flat)}
 	return r, nil
 }
 
@@ -168,14 +171,16 @@ func Hem(in HemInput) (HemResult, error) {
 		v          float64
 	}{{"/outside", "The outside length", in.Outside}, {"/return", "The return", in.Return}} {
 		if leg.v < setback {
-			return HemResult{}, working.Refuse(leg.path, "%s of %.2f mm is shorter than the fold itself (R + T = %.2f mm).", leg.name, leg.v, setback)
+			return HemResult{}, working.Refuse(leg.path, "%s of %.2f mm is shorter than the fold itself (R + T = %.2f mm).",
+				leg.name, leg.v, setback)
 		}
 	}
 	ba := Allowance(in.InsideRadius, in.Thickness, in.KFactor, 180)
 	r := HemResult{BendAllowance: ba, Flat: in.Outside + in.Return - 2*setback + ba}
 	r.Working = working.Working{Method: "Hem", Source: "straights to the tangent plane plus bend allowance at 180°",
-		Formula:     "flat = outside + return − 2·(R + T) + π·(R + K·T)",
-		Inputs:      append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, 180), mm("outside", "outside", in.Outside), mm("return", "return", in.Return)),
+		Formula: "flat = outside + return − 2·(R + T) + π·(R + K·T)",
+		Inputs: append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, 180), mm("outside", "outside", in.Outside),
+			mm("return", "return", in.Return)),
 		Steps:       []working.Quantity{mm("BA", "bend allowance", ba)},
 		Assumptions: []string{"both lengths go to the outer tangent of the fold"},
 		Result:      mm("flat", "flat length", r.Flat)}
@@ -209,12 +214,14 @@ func Tray(in TrayInput) (TrayResult, error) {
 	for _, side := range []struct {
 		path, name string
 		v, least   float64
-	}{{"/length", "The length", in.Length, 2 * setback}, {"/width", "The width", in.Width, 2 * setback}, {"/height", "The height", in.Height, setback}} {
+	}{{"/length", "The length", in.Length, 2 * setback}, {"/width", "The width", in.Width, 2 * setback},
+		{"/height", "The height", in.Height, setback}} {
 		if err := working.Above(side.path, side.name, side.v, 0, maxLength, "mm"); err != nil {
 			return TrayResult{}, err
 		}
 		if side.v < side.least {
-			return TrayResult{}, working.Refuse(side.path, "%s of %.2f mm is smaller than its bends: it needs at least %.2f mm.", side.name, side.v, side.least)
+			return TrayResult{}, working.Refuse(side.path, "%s of %.2f mm is smaller than its bends: it needs at least %.2f mm.",
+				side.name, side.v, side.least)
 		}
 	}
 	ba := Allowance(in.InsideRadius, in.Thickness, in.KFactor, 90)
@@ -224,7 +231,8 @@ func Tray(in TrayInput) (TrayResult, error) {
 		Formula: "blank = outside + 2·height − 2·BD",
 		Inputs: append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, 90),
 			mm("L", "length outside", in.Length), mm("W", "width outside", in.Width), mm("H", "height outside", in.Height)),
-		Steps:       []working.Quantity{mm("BA", "bend allowance", ba), mm("BD", "bend deduction", bd), mm("blank Y", "blank from the width", r.BlankY)},
+		Steps: []working.Quantity{mm("BA", "bend allowance", ba), mm("BD", "bend deduction", bd),
+			mm("blank Y", "blank from the width", r.BlankY)},
 		Assumptions: []string{"four 90° bends of the same radius", "corners are notched to the bend lines"},
 		Result:      mm("blank X", "blank from the length", r.BlankX)}
 	return r, nil

@@ -30,7 +30,8 @@ func (t *turtle) turn(radius, degrees float64) {
 func TestJogDrawn(t *testing.T) {
 	rnd := rand.New(rand.NewSource(5))
 	for range 500 {
-		in := JogInput{InsideRadius: 5 * rnd.Float64(), Thickness: .5 + 4*rnd.Float64(), Angle: 10 + 100*rnd.Float64(), KFactor: .3 + .2*rnd.Float64()}
+		in := JogInput{InsideRadius: 5 * rnd.Float64(), Thickness: .5 + 4*rnd.Float64(), Angle: 10 + 100*rnd.Float64(),
+			KFactor: .3 + .2*rnd.Float64()}
 		mid := in.InsideRadius + in.Thickness/2
 		in.Depth = 2*mid*(1-math.Cos(in.Angle*math.Pi/180)) + 20*rnd.Float64()
 		r, err := Jog(in)

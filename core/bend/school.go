@@ -41,7 +41,8 @@ var kTable = map[Method]map[stock.Temper][3]float64{
 	MethodRolled:   {stock.Soft: {.50, .50, .50}, stock.Medium: {.50, .50, .50}, stock.Hard: {.50, .50, .50}},
 }
 
-const tableSource = "chart of K by R/T, method and temper as used in shops (practice, not a standard); hand-folded up to R/T = 1 after Machinery's Handbook (0.55·T, 0.64·T and 0.71·T + 1.57·R)"
+const tableSource = "chart of K by R/T, method and temper as used in shops (practice, not a standard); hand-folded up to R/T = 1 after " +
+	"Machinery's Handbook (0.55·T, 0.64·T and 0.71·T + 1.57·R)"
 
 // TableK answers K of the chart.
 func TableK(method Method, temper stock.Temper, insideRadius, thickness float64) (float64, error) {
@@ -124,7 +125,8 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 			return t, err
 		}
 		fromK(k)
-		w.Method, w.Source = fmt.Sprintf("K from the chart (%s, %s sheet, R/T = %.2f)", p.Rule.Method, p.temper, insideRadius/thickness), tableSource
+		w.Method, w.Source = fmt.Sprintf("K from the chart (%s, %s sheet, R/T = %.2f)", p.Rule.Method, p.temper, insideRadius/thickness),
+			tableSource
 		w.Assumptions = []string{"a chart is a start: bend a coupon before the first good sheet"}
 	case SchoolStandard:
 		d, err := DIN6935(DINInput{insideRadius, thickness, math.Min(angle, 180)})
@@ -141,7 +143,8 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 		w.Method, w.Source = "fixed by the shop", "typed by the shop"
 		switch {
 		case p.Rule.Deduction != nil && angle > 165:
-			return t, working.Refuse("/bend/deduction", "A fixed deduction counts to the apex, and past 165° there is none: type K as well, or take another school.")
+			return t, working.Refuse("/bend/deduction",
+				"A fixed deduction counts to the apex, and past 165° there is none: type K as well, or take another school.")
 		case p.Rule.Deduction != nil:
 			t.Allowance = 2*ossb - *p.Rule.Deduction
 			w.Formula = "BA = 2·OSSB − BD, with BD fixed"
@@ -149,7 +152,8 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 				t.K = (t.Allowance/(angle*math.Pi/180) - insideRadius) / thickness
 			}
 			if t.K < 0 || t.K > 1 {
-				return t, working.Refuse("/bend/deduction", "A deduction of %.2f mm on this bend means K = %.2f, which no sheet has (0 to 1).", *p.Rule.Deduction, t.K)
+				return t, working.Refuse("/bend/deduction", "A deduction of %.2f mm on this bend means K = %.2f, which no sheet has (0 to 1).",
+					*p.Rule.Deduction, t.K)
 			}
 			if math.Abs(angle-90) > 1e-9 {
 				t.Findings = append(t.Findings, working.Finding{Code: "deduction-off-90", Severity: working.Mind, Cause: "Bend allowance",
@@ -189,7 +193,8 @@ func (p Prepared) couponFits(insideRadius, thickness float64) []working.Finding 
 		}
 		if math.Abs(c.InsideRadius-insideRadius) > .25*math.Max(insideRadius, thickness) {
 			out = append(out, working.Finding{Code: "coupon-radius", Severity: working.Mind, Cause: "Coupon",
-				Reason: fmt.Sprintf("Coupon %d was bent to R %.2f mm, this bend has R %.2f mm: K does not carry over for certain.", i+1, c.InsideRadius, insideRadius)})
+				Reason: fmt.Sprintf("Coupon %d was bent to R %.2f mm, this bend has R %.2f mm: K does not carry over for certain.", i+1,
+					c.InsideRadius, insideRadius)})
 		}
 	}
 	return out

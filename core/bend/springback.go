@@ -36,7 +36,8 @@ func Springback(in SpringbackInput) (SpringbackResult, error) {
 	}
 	x := in.InsideRadius * in.Yield / (in.Modulus * in.Thickness)
 	if x >= .5 {
-		return SpringbackResult{}, working.Refuse("/insideRadius", "The sheet springs back whole at this radius (R·Sy/(E·T) = %.2f, 0.5 or more): it does not take a set.", x)
+		return SpringbackResult{}, working.Refuse("/insideRadius",
+			"The sheet springs back whole at this radius (R·Sy/(E·T) = %.2f, 0.5 or more): it does not take a set.", x)
 	}
 	ratio := 4*x*x*x - 3*x + 1
 	released := in.InsideRadius / ratio

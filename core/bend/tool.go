@@ -70,7 +70,8 @@ func (t Tool) SmallestFlange(insideRadius, thickness, angle float64) (float64, w
 		w.Inputs = append(w.Inputs, mm("R", "inside radius", insideRadius))
 	default:
 		least = tool.Opening / 2 / math.Cos(math.Min(angle, 165)*math.Pi/360)
-		w.Method, w.Formula, w.Source = "Smallest flange in a V die", "least = V/2 / cos(A/2), outside to the apex", "the sheet must lie on both shoulders at the end of the stroke; about 0.7·V at 90°"
+		w.Method, w.Formula, w.Source = "Smallest flange in a V die", "least = V/2 / cos(A/2), outside to the apex",
+			"the sheet must lie on both shoulders at the end of the stroke; about 0.7·V at 90°"
 		w.Inputs = append(w.Inputs, mm("V", "die opening", tool.Opening))
 	}
 	if assumed && tool.Kind != ToolVice {

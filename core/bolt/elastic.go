@@ -112,7 +112,8 @@ func Elastic(in ElasticInput) (ElasticResult, error) {
 	if polar <= 1e-12*(1+c.Dot(c)) {
 		polar = 0
 		if math.Abs(moment) > 1e-9*force.Len()*(1+reach) {
-			return ElasticResult{}, working.Refuse("/bolts", "All bolts are on one spot, which holds no moment: the load passes %.3g mm beside it.", math.Abs(moment)/force.Len())
+			return ElasticResult{}, working.Refuse("/bolts", "All bolts are on one spot, which holds no moment: the load passes %.3g mm beside it.",
+				math.Abs(moment)/force.Len())
 		}
 		moment = 0
 	}
@@ -122,10 +123,14 @@ func Elastic(in ElasticInput) (ElasticResult, error) {
 		r.Forces = append(r.Forces, v.Len())
 		r.Max = max(r.Max, v.Len())
 	}
-	r.Working = working.Working{Method: "Elastic vector method", Source: "textbook method for bolt groups loaded in their plane, AISC Manual part 7", Formula: "share = F/n + M·r/Σr²",
-		Inputs: []working.Quantity{{Symbol: "n", Name: "bolts", Value: float64(len(bolts))}, {Symbol: "F", Name: "force", Value: force.Len(), Unit: "N"}},
-		Steps:  []working.Quantity{{Symbol: "Σr²", Name: "polar sum about the centroid", Value: polar, Unit: "mm²"}, {Symbol: "M", Name: "moment about the centroid", Value: moment, Unit: "N·mm"}},
-		Result: working.Quantity{Symbol: "max", Name: "largest share", Value: r.Max, Unit: "N"}, Assumptions: []string{"equal bolts, rigid plate, no friction"}}
+	r.Working = working.Working{Method: "Elastic vector method",
+		Source: "textbook method for bolt groups loaded in their plane, AISC Manual part 7", Formula: "share = F/n + M·r/Σr²",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "bolts", Value: float64(len(bolts))},
+			{Symbol: "F", Name: "force", Value: force.Len(), Unit: "N"}},
+		Steps: []working.Quantity{{Symbol: "Σr²", Name: "polar sum about the centroid", Value: polar, Unit: "mm²"},
+			{Symbol: "M", Name: "moment about the centroid", Value: moment, Unit: "N·mm"}},
+		Result:      working.Quantity{Symbol: "max", Name: "largest share", Value: r.Max, Unit: "N"},
+		Assumptions: []string{"equal bolts, rigid plate, no friction"}}
 	return r, nil
 }
 

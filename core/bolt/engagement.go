@@ -43,7 +43,8 @@ func Engagement(in EngagementInput) (EngagementResult, error) {
 	d, p := in.Diameter, in.Pitch
 	minor, mean := d-1.082532*p, d-.649519*p
 	if minor <= 0 {
-		return EngagementResult{}, working.Refuse("/pitch", "A pitch of %g mm leaves nothing of a bolt of %g mm: pitch is mm from thread to thread.", p, d)
+		return EngagementResult{}, working.Refuse("/pitch",
+			"A pitch of %g mm leaves nothing of a bolt of %g mm: pitch is mm from thread to thread.", p, d)
 	}
 	core := d - .9382*p
 	area := math.Pi / 4 * core * core
@@ -58,12 +59,22 @@ func Engagement(in EngagementInput) (EngagementResult, error) {
 		r.Length, r.Weaker = r.Nut, "nut"
 	}
 	if r.Length > 2.5*d {
-		r.Checks = append(r.Checks, working.Finding{Code: "engagement-deep", Severity: working.Mind, Cause: "Threads", Reason: "Past two and a half diameters further threads carry little: set a threaded insert, put a nut behind, or take a weaker bolt."})
+		r.Checks = append(r.Checks, working.Finding{Code: "engagement-deep", Severity: working.Mind, Cause: "Threads",
+			Reason: "Past two and a half diameters further threads carry little: set a threaded insert, put a nut behind, or take a weaker bolt."})
 	}
-	r.Working = working.Working{Method: "Least thread engagement", Source: "FED-STD-H28/2 shear areas with the basic profile; threads shear at half their tensile strength", Formula: "L = As·Rm / (0.5·Rm'·A'), A'bolt = π/P·D1·(P/2 + (d2 − D1)/√3), A'nut = π/P·d·(P/2 + (d − D2)/√3)",
-		Inputs: []working.Quantity{{Symbol: "d", Name: "diameter", Value: d, Unit: "mm"}, {Symbol: "P", Name: "pitch", Value: p, Unit: "mm"}, {Symbol: "Rm", Name: "bolt, tensile", Value: in.BoltTensile, Unit: "MPa"}, {Symbol: "Rm'", Name: "nut, tensile", Value: in.NutTensile, Unit: "MPa"}},
-		Steps: []working.Quantity{{Symbol: "As", Name: "stress area", Value: area, Unit: "mm²"}, {Symbol: "A'bolt", Name: "shear area of the bolt's thread per mm", Value: ofBolt, Unit: "mm²/mm"}, {Symbol: "A'nut", Name: "of the nut's", Value: ofNut, Unit: "mm²/mm"},
-			{Symbol: "Lb", Name: "the bolt's thread needs", Value: r.Bolt, Unit: "mm"}, {Symbol: "Ln", Name: "the nut's thread needs", Value: r.Nut, Unit: "mm"}},
-		Result: working.Quantity{Symbol: "L", Name: "least engagement", Value: r.Length, Unit: "mm"}, Assumptions: []string{"full threads: the runout and a countersink at the hole's mouth do not count", "tolerances of the threads are not taken off: add a pitch"}}
+	r.Working = working.Working{Method: "Least thread engagement",
+		Source:  "FED-STD-H28/2 shear areas with the basic profile; threads shear at half their tensile strength",
+		Formula: "L = As·Rm / (0.5·Rm'·A'), A'bolt = π/P·D1·(P/2 + (d2 − D1)/√3), A'nut = π/P·d·(P/2 + (d − D2)/√3)",
+		Inputs: []working.Quantity{{Symbol: "d", Name: "diameter", Value: d, Unit: "mm"}, {Symbol: "P", Name: "pitch", Value: p, Unit: "mm"},
+			{Symbol: "Rm", Name: "bolt, tensile", Value: in.BoltTensile, Unit: "MPa"},
+			{Symbol: "Rm'", Name: "nut, tensile", Value: in.NutTensile, Unit: "MPa"}},
+		Steps: []working.Quantity{{Symbol: "As", Name: "stress area", Value: area, Unit: "mm²"},
+			{Symbol: "A'bolt", Name: "shear area of the bolt's thread per mm", Value: ofBolt, Unit: "mm²/mm"},
+			{Symbol: "A'nut", Name: "of the nut's", Value: ofNut, Unit: "mm²/mm"},
+			{Symbol: "Lb", Name: "the bolt's thread needs", Value: r.Bolt, Unit: "mm"},
+			{Symbol: "Ln", Name: "the nut's thread needs", Value: r.Nut, Unit: "mm"}},
+		Result: working.Quantity{Symbol: "L", Name: "least engagement", Value: r.Length, Unit: "mm"},
+		Assumptions: []string{"full threads: the runout and a countersink at the hole's mouth do not count",
+			"tolerances of the threads are not taken off: add a pitch"}}
 	return r, nil
 }

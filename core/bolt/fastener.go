@@ -62,9 +62,12 @@ func Fastener(in FastenerInput) (FastenerResult, error) {
 		formula = "A = π/4·(D − 25.4·0.9743/n)²; Fp = Sp·A; Fm = Rm·A"
 	}
 	r.Working = working.Working{Method: "Bolt " + t.Name() + " " + g.Name, Source: t.Source + "; " + g.Source, Formula: formula,
-		Inputs: []working.Quantity{{Symbol: "d", Name: "diameter", Value: t.Diameter, Unit: "mm"}, {Symbol: "P", Name: "pitch, or threads per inch", Value: t.Pitch},
-			{Symbol: "Sp", Name: "proof stress", Value: g.Proof, Unit: "MPa"}, {Symbol: "Rm", Name: "tensile strength", Value: g.Tensile, Unit: "MPa"}},
-		Steps:  []working.Quantity{{Symbol: "A", Name: "tensile stress area", Value: a, Unit: "mm²"}, {Symbol: "Fm", Name: "tensile load", Value: r.TensileLoad, Unit: "N"}},
+		Inputs: []working.Quantity{{Symbol: "d", Name: "diameter", Value: t.Diameter, Unit: "mm"},
+			{Symbol: "P", Name: "pitch, or threads per inch", Value: t.Pitch},
+			{Symbol: "Sp", Name: "proof stress", Value: g.Proof, Unit: "MPa"},
+			{Symbol: "Rm", Name: "tensile strength", Value: g.Tensile, Unit: "MPa"}},
+		Steps: []working.Quantity{{Symbol: "A", Name: "tensile stress area", Value: a, Unit: "mm²"},
+			{Symbol: "Fm", Name: "tensile load", Value: r.TensileLoad, Unit: "N"}},
 		Result: working.Quantity{Symbol: "Fp", Name: "proof load", Value: r.ProofLoad, Unit: "N"}}
 	return r, nil
 }
@@ -72,10 +75,12 @@ func Fastener(in FastenerInput) (FastenerResult, error) {
 func cautions(g stock.Grade) []working.Finding {
 	out := []working.Finding{}
 	if g.Stainless {
-		out = append(out, working.Finding{Code: "no-proof", Severity: working.Note, Cause: "Stainless", Reason: "Stainless has no proof stress: its 0.2 % stress stands in for it. It galls: grease it and turn slowly."})
+		out = append(out, working.Finding{Code: "no-proof", Severity: working.Note, Cause: "Stainless",
+			Reason: "Stainless has no proof stress: its 0.2 % stress stands in for it. It galls: grease it and turn slowly."})
 	}
 	if g.Name == "12.9" {
-		out = append(out, working.Finding{Code: "brittle-plated", Severity: working.Mind, Cause: "12.9", Reason: "Electroplated 12.9 can become brittle and break days later: take it plain or zinc-flake coated."})
+		out = append(out, working.Finding{Code: "brittle-plated", Severity: working.Mind, Cause: "12.9",
+			Reason: "Electroplated 12.9 can become brittle and break days later: take it plain or zinc-flake coated."})
 	}
 	return out
 }
@@ -119,15 +124,22 @@ func Torque(in TorqueInput) (TorqueResult, error) {
 	r := TorqueResult{Preload: f, Torque: in.NutFactor * t.Diameter * f, Least: (1 - scatter) * f, Most: (1 + scatter) * f}
 	r.Findings = append(cautions(g), working.Finding{Code: "lubrication", Severity: working.Mind, Cause: "Tightening",
 		Reason: "K must match what is on the thread: dry about 0.20, waxed about 0.12. The dry torque on a waxed bolt pulls 1.7 times as hard."},
-		working.Finding{Code: "soft-ply", Severity: working.Note, Cause: "Tightening", Reason: "Soft plies, tube walls, rubber and rivet nuts have their own lower limit."})
+		working.Finding{Code: "soft-ply", Severity: working.Note, Cause: "Tightening",
+			Reason: "Soft plies, tube walls, rubber and rivet nuts have their own lower limit."})
 	if r.Most > g.Proof*t.StressArea() {
 		r.Findings = append(r.Findings, working.Finding{Code: "past-proof", Severity: working.Mind, Cause: "Tightening",
-			Reason: "A wrench scatters by about 30 %: some bolts will be pulled past proof. Take 0.75 of proof unless the joint is permanent and the wrench is known."})
+			Reason: "A wrench scatters by about 30 %: some bolts will be pulled past proof. Take 0.75 of proof unless the joint is permanent and " +
+				"the wrench is known."})
 	}
-	r.Working = working.Working{Method: "Tightening torque", Source: "T = K·D·F, usual practice; scatter about ±30 % with a torque wrench; " + g.Source, Formula: "F = share·Sp·A; T = K·D·F",
-		Inputs: []working.Quantity{{Symbol: "K", Name: "nut factor", Value: in.NutFactor}, {Symbol: "D", Name: "diameter", Value: t.Diameter, Unit: "mm"}, {Symbol: "share", Name: "of proof", Value: in.Share},
-			{Symbol: "Sp", Name: "proof stress", Value: g.Proof, Unit: "MPa"}, {Symbol: "A", Name: "tensile stress area", Value: t.StressArea(), Unit: "mm²"}},
-		Steps:  []working.Quantity{{Symbol: "F", Name: "preload", Value: f, Unit: "N"}, {Symbol: "Fmin", Name: "preload at least", Value: r.Least, Unit: "N"}, {Symbol: "Fmax", Name: "preload at most", Value: r.Most, Unit: "N"}},
+	r.Working = working.Working{Method: "Tightening torque",
+		Source: "T = K·D·F, usual practice; scatter about ±30 % with a torque wrench; " + g.Source, Formula: "F = share·Sp·A; T = K·D·F",
+		Inputs: []working.Quantity{{Symbol: "K", Name: "nut factor", Value: in.NutFactor},
+			{Symbol: "D", Name: "diameter", Value: t.Diameter, Unit: "mm"}, {Symbol: "share", Name: "of proof", Value: in.Share},
+			{Symbol: "Sp", Name: "proof stress", Value: g.Proof, Unit: "MPa"},
+			{Symbol: "A", Name: "tensile stress area", Value: t.StressArea(), Unit: "mm²"}},
+		Steps: []working.Quantity{{Symbol: "F", Name: "preload", Value: f, Unit: "N"},
+			{Symbol: "Fmin", Name: "preload at least", Value: r.Least, Unit: "N"},
+			{Symbol: "Fmax", Name: "preload at most", Value: r.Most, Unit: "N"}},
 		Result: working.Quantity{Symbol: "T", Name: "torque", Value: r.Torque, Unit: "N·mm"}}
 	return r, nil
 }

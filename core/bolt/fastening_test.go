@@ -46,10 +46,13 @@ func TestEngagementByHand(t *testing.T) {
 	if a.Weaker != "nut" || a.Length <= r.Length {
 		t.Errorf("%+v", a)
 	}
-	if f := codesOf(must(Engagement(EngagementInput{Diameter: 6, Pitch: 1, BoltTensile: 1200, NutTensile: 150})).Checks); !f["engagement-deep"] {
+	if f := codesOf(must(Engagement(EngagementInput{Diameter: 6, Pitch: 1, BoltTensile: 1200,
+		NutTensile: 150})).Checks); !f["engagement-deep"] {
 		t.Error("a hard bolt in soft metal is not told")
 	}
-	for _, bad := range []EngagementInput{{Diameter: 10, Pitch: 10, BoltTensile: 800, NutTensile: 800}, {Diameter: 0, Pitch: 1, BoltTensile: 1, NutTensile: 1}, {Diameter: 10, Pitch: 1.5, NutTensile: 800}, {Diameter: math.NaN(), Pitch: 1.5, BoltTensile: 800, NutTensile: 800}} {
+	for _, bad := range []EngagementInput{{Diameter: 10, Pitch: 10, BoltTensile: 800, NutTensile: 800},
+		{Diameter: 0, Pitch: 1, BoltTensile: 1, NutTensile: 1}, {Diameter: 10, Pitch: 1.5, NutTensile: 800},
+		{Diameter: math.NaN(), Pitch: 1.5, BoltTensile: 800, NutTensile: 800}} {
 		if _, err := Engagement(bad); err == nil {
 			t.Errorf("%+v was answered", bad)
 		}
@@ -66,7 +69,8 @@ func must[T any](v T, err error) T {
 // By hand: M8 through 3 and 5 mm with two washers of 1.6 and a nut of 6.8: grip
 // 11.2, 19.25 to 21.75 long, so 20, which stands 1.6 threads out.
 func TestGripByHand(t *testing.T) {
-	in := GripInput{System: stock.Metric, Size: "M8", Plies: []Ply{{Name: "bracket", Thickness: 3}, {Name: "rail", Thickness: 5}}, Washers: 2, Nut: HexNut}
+	in := GripInput{System: stock.Metric, Size: "M8", Plies: []Ply{{Name: "bracket", Thickness: 3}, {Name: "rail", Thickness: 5}}, Washers: 2,
+		Nut: HexNut}
 	r := must(Grip(in))
 	within(t, "grip", r.Grip, 11.2, 1e-9)
 	within(t, "shortest", r.Least, 19.25, 1e-9)
@@ -103,7 +107,8 @@ func TestGripByHand(t *testing.T) {
 		t.Errorf("%+v", n)
 	}
 	// Into 12 mm of tapped plate: as deep as it goes and never to the ground.
-	tap := must(Grip(GripInput{System: stock.Metric, Size: "M8", Plies: []Ply{{Thickness: 6}, {Thickness: 15}}, Washers: 1, Nut: NoNut, Height: 12}))
+	tap := must(Grip(GripInput{System: stock.Metric, Size: "M8", Plies: []Ply{{Thickness: 6}, {Thickness: 15}}, Washers: 1,
+		Nut: NoNut, Height: 12}))
 	within(t, "tapped grip", tap.Grip, 7.6, 1e-9)
 	if *tap.Length != 16 {
 		t.Errorf("%+v", tap)

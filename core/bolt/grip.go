@@ -89,13 +89,16 @@ func Grip(in GripInput) (GripResult, error) {
 	r := GripResult{Planes: []GripPlane{}, Findings: []working.Finding{}}
 	for i, p := range in.Plies {
 		at := fmt.Sprintf("/plies/%d", i)
-		if err := working.First(working.Above(at+"/thickness", "The thickness of "+p.said(i), p.Thickness, 0, 1000, "mm"), working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm")); err != nil {
+		if err := working.First(working.Above(at+"/thickness", "The thickness of "+p.said(i), p.Thickness, 0, 1000, "mm"),
+			working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm")); err != nil {
 			return GripResult{}, err
 		}
 		r.Grip += p.Thickness - p.Squash
 	}
-	if err := working.First(working.Within("/washers", "Washers", float64(in.Washers), 0, 20, ""), working.Within("/height", "The nut's height", in.Height, 0, 300, "mm"),
-		working.Within("/protrude/0", "Threads past the nut", in.Protrude[0], 0, 20, ""), working.Within("/protrude/1", "Threads past the nut", in.Protrude[1], 0, 40, "")); err != nil {
+	if err := working.First(working.Within("/washers", "Washers", float64(in.Washers), 0, 20, ""),
+		working.Within("/height", "The nut's height", in.Height, 0, 300, "mm"),
+		working.Within("/protrude/0", "Threads past the nut", in.Protrude[0], 0, 20, ""),
+		working.Within("/protrude/1", "Threads past the nut", in.Protrude[1], 0, 40, "")); err != nil {
 		return GripResult{}, err
 	}
 	if in.Washers > 0 && hw.Washer == 0 {
@@ -138,12 +141,15 @@ func Grip(in GripInput) (GripResult, error) {
 	if in.Nut == NoNut { // the last ply is threaded: screwed in, not through
 		last := in.Plies[len(in.Plies)-1]
 		if nut > last.Thickness-last.Squash+1e-9 {
-			return GripResult{}, working.Refuse("/height", "A thread %s deep does not fit into a ply of %s.", in.Display.Text(nut), in.Display.Text(last.Thickness))
+			return GripResult{}, working.Refuse("/height", "A thread %s deep does not fit into a ply of %s.", in.Display.Text(nut),
+				in.Display.Text(last.Thickness))
 		}
 		r.Grip -= last.Thickness - last.Squash
 		r.Least, r.Most = r.Grip+math.Min(t.Diameter, nut), r.Grip+nut
 		if nut < t.Diameter {
-			say("engagement-short", working.Mind, "Threads", fmt.Sprintf("The thread is %s deep, under one diameter (%s): ask the thread engagement whether it strips before the bolt breaks.", in.Display.Text(nut), in.Display.Text(t.Diameter)))
+			say("engagement-short", working.Mind, "Threads",
+				fmt.Sprintf("The thread is %s deep, under one diameter (%s): ask the thread engagement whether it strips before the bolt breaks.",
+					in.Display.Text(nut), in.Display.Text(t.Diameter)))
 		}
 	}
 	lengths := in.Have
@@ -161,9 +167,14 @@ func Grip(in GripInput) (GripResult, error) {
 		r.Planes = append(r.Planes, plane)
 	}
 	r.tell(in, t, say)
-	r.Working = working.Working{Method: "Grip and bolt length", Source: stock.HardwareSource + "; thread length " + map[bool]string{true: "ASME B18.2.1", false: "ISO 4014, ISO 4017"}[t.System == stock.Inch], Formula: "grip = Σ(t − squash) + washers; L = grip + nut + threads past it · P",
-		Inputs: []working.Quantity{{Symbol: "Σt", Name: "plies, tight", Value: r.Grip - washers, Unit: "mm"}, {Symbol: "washers", Name: "washers", Value: washers, Unit: "mm"}, {Symbol: "nut", Name: "nut, or depth of thread", Value: nut, Unit: "mm"}, {Symbol: "P", Name: "pitch", Value: pitch, Unit: "mm"}},
-		Steps:  []working.Quantity{{Symbol: "Lmin", Name: "shortest", Value: r.Least, Unit: "mm"}, {Symbol: "Lmax", Name: "longest", Value: r.Most, Unit: "mm"}},
+	r.Working = working.Working{Method: "Grip and bolt length",
+		Source: stock.HardwareSource + "; thread length " + map[bool]string{true: "ASME B18.2.1",
+			false: "ISO 4014, ISO 4017"}[t.System == stock.Inch], Formula: "grip = Σ(t − squash) + washers; L = grip + nut + threads past it · P",
+		Inputs: []working.Quantity{{Symbol: "Σt", Name: "plies, tight", Value: r.Grip - washers, Unit: "mm"},
+			{Symbol: "washers", Name: "washers", Value: washers, Unit: "mm"},
+			{Symbol: "nut", Name: "nut, or depth of thread", Value: nut, Unit: "mm"}, {Symbol: "P", Name: "pitch", Value: pitch, Unit: "mm"}},
+		Steps: []working.Quantity{{Symbol: "Lmin", Name: "shortest", Value: r.Least, Unit: "mm"},
+			{Symbol: "Lmax", Name: "longest", Value: r.Most, Unit: "mm"}},
 		Result: working.Quantity{Symbol: "grip", Name: "grip", Value: r.Grip, Unit: "mm"}}
 	return r, nil
 }
@@ -176,7 +187,8 @@ func (p Ply) said(i int) string {
 }
 
 // choose takes the shortest length that reaches, told when it stands out too far.
-func (r *GripResult) choose(in GripInput, t stock.Thread, nut float64, lengths []float64, say func(code string, severity working.Severity, cause, reason string)) {
+func (r *GripResult) choose(in GripInput, t stock.Thread, nut float64, lengths []float64,
+	say func(code string, severity working.Severity, cause, reason string)) {
 	best := math.Inf(1)
 	for _, l := range lengths {
 		if l >= r.Least-1e-6 && l < best {
@@ -192,7 +204,9 @@ func (r *GripResult) choose(in GripInput, t stock.Thread, nut float64, lengths [
 		}
 	}
 	if math.IsInf(best, 0) {
-		say("no-length", working.Stop, "Bolt length", fmt.Sprintf("No length at hand lies between %s and %s: add washers, cut a longer one, or take another nut.", in.Display.Text(r.Least), in.Display.Text(r.Most)))
+		say("no-length", working.Stop, "Bolt length",
+			fmt.Sprintf("No length at hand lies between %s and %s: add washers, cut a longer one, or take another nut.", in.Display.Text(r.Least),
+				in.Display.Text(r.Most)))
 		return
 	}
 	r.Length = &best
@@ -206,11 +220,15 @@ func (r *GripResult) choose(in GripInput, t stock.Thread, nut float64, lengths [
 	r.Protrudes = best - r.Grip - nut
 	r.Threads = r.Protrudes / t.PitchMM()
 	if best > r.Most+1e-6 {
-		say("long", working.Mind, "Bolt length", fmt.Sprintf("The next length at hand stands %s past the nut, %.2g threads: it catches and corrodes. A washer more, or cut it and file the end.", in.Display.Text(r.Protrudes), r.Threads))
+		say("long", working.Mind, "Bolt length",
+			fmt.Sprintf("The next length at hand stands %s past the nut, %.2g threads: it catches and corrodes. A washer more, or cut it "+
+				"and file the end.", in.Display.Text(r.Protrudes), r.Threads))
 	}
 	// The nut must not run onto the shank.
 	if shank := best - r.Thread; shank > r.Grip-1e-6 {
-		say("shank-long", working.Stop, "Bolt length", fmt.Sprintf("Its shank of %s is as long as the grip of %s: the nut runs out of thread before it is tight. Take a screw threaded to the head, or a washer more.", in.Display.Text(shank), in.Display.Text(r.Grip)))
+		say("shank-long", working.Stop, "Bolt length",
+			fmt.Sprintf("Its shank of %s is as long as the grip of %s: the nut runs out of thread before it is tight. Take a screw threaded to "+
+				"the head, or a washer more.", in.Display.Text(shank), in.Display.Text(r.Grip)))
 	}
 }
 
@@ -223,7 +241,9 @@ func (r *GripResult) tell(in GripInput, t stock.Thread, say func(code string, se
 		}
 	}
 	if threaded > 0 {
-		say("thread-in-plane", working.Note, "Shear", fmt.Sprintf("The thread lies in %d of %d faces that slide: count it weaker there (0.45 of tensile strength instead of 0.563, AISC 360 J3.6).", threaded, len(r.Planes)))
+		say("thread-in-plane", working.Note, "Shear",
+			fmt.Sprintf("The thread lies in %d of %d faces that slide: count it weaker there (0.45 of tensile strength instead of 0.563, "+
+				"AISC 360 J3.6).", threaded, len(r.Planes)))
 	}
 	soft := 0.
 	var names []string
@@ -234,12 +254,16 @@ func (r *GripResult) tell(in GripInput, t stock.Thread, say func(code string, se
 		}
 	}
 	if soft > 0 {
-		say("soft-stack", working.Mind, "Staying tight", fmt.Sprintf("%s give way by %s: a bolt that presses on soft plies loses its tension. Put a sleeve through them so that metal is pressed on metal.", strings.Join(names, ", "), in.Display.Text(soft)))
+		say("soft-stack", working.Mind, "Staying tight",
+			fmt.Sprintf("%s give way by %s: a bolt that presses on soft plies loses its tension. Put a sleeve through them so that metal is "+
+				"pressed on metal.", strings.Join(names, ", "), in.Display.Text(soft)))
 	}
 	if in.Nut == LockNut && r.Length != nil && r.Threads < 1 {
-		say("ring-not-through", working.Mind, "Staying tight", "The bolt's end does not come out of the plastic ring by a full thread: it does not lock.")
+		say("ring-not-through", working.Mind, "Staying tight",
+			"The bolt's end does not come out of the plastic ring by a full thread: it does not lock.")
 	}
 	if other := t.Lookalike(); other != "" {
-		say("lookalike", working.Note, "Threads", fmt.Sprintf("%s and %s start in each other's nuts by hand and strip under load: try one that is known first.", t.Name(), other))
+		say("lookalike", working.Note, "Threads",
+			fmt.Sprintf("%s and %s start in each other's nuts by hand and strip under load: try one that is known first.", t.Name(), other))
 	}
 }

@@ -89,7 +89,8 @@ func turn(p [2]float64, degrees float64) [2]float64 {
 func TestElasticProperties(t *testing.T) {
 	rnd := rand.New(rand.NewSource(11))
 	for range 300 {
-		in := ElasticInput{Bolts: random(rnd, 2+rnd.Intn(9)), Force: [2]float64{rnd.NormFloat64() * 1e4, rnd.NormFloat64() * 1e4}, At: [2]float64{rnd.Float64() * 900, rnd.Float64() * 900}}
+		in := ElasticInput{Bolts: random(rnd, 2+rnd.Intn(9)), Force: [2]float64{rnd.NormFloat64() * 1e4, rnd.NormFloat64() * 1e4},
+			At: [2]float64{rnd.Float64() * 900, rnd.Float64() * 900}}
 		r := elastic(t, in)
 		tol := 1e-9 * (1 + r.Max) * float64(len(in.Bolts))
 		var sum [2]float64
@@ -130,7 +131,8 @@ func TestBoltAtCentroidHelps(t *testing.T) {
 			x, y := rnd.Float64()*150, 1+rnd.Float64()*150
 			bolts = append(bolts, [2]float64{x, y}, [2]float64{-x, y}, [2]float64{x, -y}, [2]float64{-x, -y})
 		}
-		in := ElasticInput{Bolts: bolts, Force: [2]float64{rnd.NormFloat64(), rnd.NormFloat64()}, At: [2]float64{rnd.NormFloat64() * 200, rnd.NormFloat64() * 200}}
+		in := ElasticInput{Bolts: bolts, Force: [2]float64{rnd.NormFloat64(), rnd.NormFloat64()},
+			At: [2]float64{rnd.NormFloat64() * 200, rnd.NormFloat64() * 200}}
 		before := elastic(t, in).Max
 		in.Bolts = append(in.Bolts, [2]float64{})
 		if after := elastic(t, in).Max; after > before*(1+1e-12) {

@@ -49,7 +49,8 @@ func ICR(in ICRInput) (ICRResult, error) {
 	arm := -in.Eccentricity * cos // anticlockwise moment of a unit load at (e, 0)
 	c, polar := Centroid(bolts)
 	if polar <= 1e-12*(1+c.Dot(c)) && math.Abs(arm) > 1e-9 {
-		return ICRResult{}, working.Refuse("/bolts", "All bolts are on one spot, which holds no moment: the load passes %.3g mm beside it.", math.Abs(arm))
+		return ICRResult{}, working.Refuse("/bolts", "All bolts are on one spot, which holds no moment: the load passes %.3g mm beside it.",
+			math.Abs(arm))
 	}
 	g := newGroup(bolts)
 	coefficient, q, ok := g.ultimate(dir, arm)
@@ -61,8 +62,11 @@ func ICR(in ICRInput) (ICRResult, error) {
 		rho := g.rho
 		r.Centre = &[2]float64{c.X - q[1]/q[2]*rho, c.Y + q[0]/q[2]*rho}
 	}
-	r.Working = working.Working{Method: "Instantaneous centre of rotation", Source: "AISC Manual part 7: R = Rult·(1 − e^(−0.394·Δ))^0.55, Δmax = 8.6 mm", Formula: "C = P/Rult at which Σ R balances P in force and moment",
-		Inputs: []working.Quantity{{Symbol: "n", Name: "bolts", Value: float64(len(bolts))}, {Symbol: "a", Name: "angle from straight down", Value: in.Angle, Unit: "°"},
+	r.Working = working.Working{Method: "Instantaneous centre of rotation",
+		Source:  "AISC Manual part 7: R = Rult·(1 − e^(−0.394·Δ))^0.55, Δmax = 8.6 mm",
+		Formula: "C = P/Rult at which Σ R balances P in force and moment",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "bolts", Value: float64(len(bolts))},
+			{Symbol: "a", Name: "angle from straight down", Value: in.Angle, Unit: "°"},
 			{Symbol: "e", Name: "eccentricity along the horizontal", Value: in.Eccentricity, Unit: "mm"}},
 		Result:      working.Quantity{Symbol: "C", Name: "coefficient", Value: coefficient},
 		Assumptions: []string{"equal steel bolts in ductile steel plate where bearing governs; otherwise use the elastic method"}}

@@ -56,10 +56,12 @@ func OutOfPlane(in OutOfPlaneInput) (OutOfPlaneResult, error) {
 		edge += y * y
 	}
 	if m != 0 && (about <= 1e-12*(1+mean*mean) || edge == 0) {
-		return OutOfPlaneResult{}, working.Refuse("/rows", "All rows are at one height, which holds no moment about the row: add a row or carry the moment elsewhere.")
+		return OutOfPlaneResult{}, working.Refuse("/rows",
+			"All rows are at one height, which holds no moment about the row: add a row or carry the moment elsewhere.")
 	}
 	r := OutOfPlaneResult{Moment: m, Findings: []working.Finding{{Code: "prying", Severity: working.Mind, Cause: "Prying",
-		Reason: "Turning about the lower edge is only for plate shown stiff enough; thin plate pries on its bolts and takes the centroid school."}}}
+		Reason: "Turning about the lower edge is only for plate shown stiff enough; thin plate pries on its bolts and takes the " +
+			"centroid school."}}}
 	largest := 0.0
 	for _, y := range in.Rows {
 		c, e := 0.0, 0.0
@@ -69,9 +71,15 @@ func OutOfPlane(in OutOfPlaneInput) (OutOfPlaneResult, error) {
 		r.Centroid, r.LowerEdge = append(r.Centroid, c), append(r.LowerEdge, e)
 		largest = max(largest, c)
 	}
-	r.Working = working.Working{Method: "Bolt tension out of the plane", Source: "textbook methods, AISC Manual part 7: neutral axis at the centroid, or turning about the compression edge", Formula: "T = M·(y − ȳ)/(columns·Σ(y − ȳ)²); T = M·y/(columns·Σy²)",
-		Inputs:      []working.Quantity{{Symbol: "V", Name: "shear", Value: in.Shear, Unit: "N"}, {Symbol: "e", Name: "eccentricity", Value: in.Eccentricity, Unit: "mm"}, {Symbol: "columns", Name: "bolts in a row", Value: n}},
-		Steps:       []working.Quantity{{Symbol: "M", Name: "moment", Value: m, Unit: "N·mm"}, {Symbol: "ȳ", Name: "centroid", Value: mean, Unit: "mm"}, {Symbol: "Σ(y−ȳ)²", Name: "about the centroid, one column", Value: about, Unit: "mm²"}, {Symbol: "Σy²", Name: "about the edge, one column", Value: edge, Unit: "mm²"}},
+	r.Working = working.Working{Method: "Bolt tension out of the plane",
+		Source:  "textbook methods, AISC Manual part 7: neutral axis at the centroid, or turning about the compression edge",
+		Formula: "T = M·(y − ȳ)/(columns·Σ(y − ȳ)²); T = M·y/(columns·Σy²)",
+		Inputs: []working.Quantity{{Symbol: "V", Name: "shear", Value: in.Shear, Unit: "N"},
+			{Symbol: "e", Name: "eccentricity", Value: in.Eccentricity, Unit: "mm"}, {Symbol: "columns", Name: "bolts in a row", Value: n}},
+		Steps: []working.Quantity{{Symbol: "M", Name: "moment", Value: m, Unit: "N·mm"},
+			{Symbol: "ȳ", Name: "centroid", Value: mean, Unit: "mm"},
+			{Symbol: "Σ(y−ȳ)²", Name: "about the centroid, one column", Value: about, Unit: "mm²"},
+			{Symbol: "Σy²", Name: "about the edge, one column", Value: edge, Unit: "mm²"}},
 		Assumptions: []string{"rigid plate; preload left out; prying to be added for thin plate"},
 		Result:      working.Quantity{Symbol: "T", Name: "largest tension, centroid school", Value: largest, Unit: "N"}}
 	return r, nil
@@ -104,8 +112,11 @@ func Interaction(in InteractionInput) (InteractionResult, error) {
 	}
 	v, t := in.Shear/in.AllowableShear, in.Tension/in.AllowableTension
 	r := InteractionResult{Linear: v + t, Elliptical: math.Hypot(v, t)}
-	r.Working = working.Working{Method: "Shear with tension", Source: "ellipse: AISC 360 commentary to J3.7; the straight line is the careful bound", Formula: "√((V/Va)² + (T/Ta)²); V/Va + T/Ta",
-		Inputs: []working.Quantity{{Symbol: "V", Name: "shear", Value: in.Shear}, {Symbol: "Va", Name: "allowable shear", Value: in.AllowableShear}, {Symbol: "T", Name: "tension", Value: in.Tension}, {Symbol: "Ta", Name: "allowable tension", Value: in.AllowableTension}},
+	r.Working = working.Working{Method: "Shear with tension",
+		Source: "ellipse: AISC 360 commentary to J3.7; the straight line is the careful bound", Formula: "√((V/Va)² + (T/Ta)²); V/Va + T/Ta",
+		Inputs: []working.Quantity{{Symbol: "V", Name: "shear", Value: in.Shear},
+			{Symbol: "Va", Name: "allowable shear", Value: in.AllowableShear}, {Symbol: "T", Name: "tension", Value: in.Tension},
+			{Symbol: "Ta", Name: "allowable tension", Value: in.AllowableTension}},
 		Steps:  []working.Quantity{{Symbol: "V/Va", Name: "share of shear", Value: v}, {Symbol: "T/Ta", Name: "share of tension", Value: t}},
 		Result: working.Quantity{Symbol: "ellipse", Name: "elliptical", Value: r.Elliptical}}
 	return r, nil

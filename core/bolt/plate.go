@@ -118,9 +118,11 @@ func (p Plate) TearOut(rule strength.Rule) (capacity float64, formula string) {
 // Aluminum Design Manual J.5.4.2, t·Ftu·(dw − dh).
 func (p Plate) PullThrough(rule strength.Rule, dw float64) (capacity float64, formula string) {
 	if p.Aluminium {
-		return rule.Capacity(p.Thickness*p.Strong(rule)*max(0, dw-p.Hole), strength.PullThrough), "Aluminum Design Manual J.5.4.2: P = t·Ftu·(dw − dh)"
+		return rule.Capacity(p.Thickness*p.Strong(rule)*max(0, dw-p.Hole), strength.PullThrough),
+			"Aluminum Design Manual J.5.4.2: P = t·Ftu·(dw − dh)"
 	}
-	return rule.Capacity(1.5*p.Thickness*min(dw, 19)*p.Strong(rule), strength.PullThrough), "AISI S100 J4.4.2, written for screws, used for bolts below 4.76 mm: P = 1.5·t·dw·Fu, dw ≤ 19 mm"
+	return rule.Capacity(1.5*p.Thickness*min(dw, 19)*p.Strong(rule), strength.PullThrough),
+		"AISI S100 J4.4.2, written for screws, used for bolts below 4.76 mm: P = 1.5·t·dw·Fu, dw ≤ 19 mm"
 }
 
 // Tears answers the width of net section a hole takes away, mm: 2 mm more than it

@@ -57,7 +57,8 @@ func Rivet(in RivetInput) (RivetResult, error) {
 	if in.Safety == 0 {
 		in.Safety = 3
 	}
-	err := working.First(working.Within("/shear", "The shear", in.Shear, 0, 1e6, "N"), working.Within("/tension", "The tension", in.Tension, 0, 1e6, "N"), working.Within("/safety", "The safety", in.Safety, 1, 20, ""))
+	err := working.First(working.Within("/shear", "The shear", in.Shear, 0, 1e6, "N"),
+		working.Within("/tension", "The tension", in.Tension, 0, 1e6, "N"), working.Within("/safety", "The safety", in.Safety, 1, 20, ""))
 	if err != nil {
 		return RivetResult{}, err
 	}
@@ -67,7 +68,8 @@ func Rivet(in RivetInput) (RivetResult, error) {
 	}
 	for i, p := range in.Plies {
 		at := fmt.Sprintf("/plies/%d", i)
-		if err := working.First(working.Above(at+"/thickness", "The thickness of "+p.said(i), p.Thickness, 0, 100, "mm"), working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm")); err != nil {
+		if err := working.First(working.Above(at+"/thickness", "The thickness of "+p.said(i), p.Thickness, 0, 100, "mm"),
+			working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm")); err != nil {
 			return RivetResult{}, err
 		}
 		out.Grip += p.Thickness - p.Squash
@@ -80,12 +82,18 @@ func Rivet(in RivetInput) (RivetResult, error) {
 	}
 	switch {
 	case out.Length == nil:
-		say("rivet-short", working.Stop, "Grip", fmt.Sprintf("The stack is %s and the longest rivet of %s here grips %s: take a thicker one, or a bolt.", in.Display.Text(out.Grip), in.Display.Text(in.Diameter), in.Display.Text(r.Lengths[len(r.Lengths)-1].To)))
+		say("rivet-short", working.Stop, "Grip",
+			fmt.Sprintf("The stack is %s and the longest rivet of %s here grips %s: take a thicker one, or a bolt.", in.Display.Text(out.Grip),
+				in.Display.Text(in.Diameter), in.Display.Text(r.Lengths[len(r.Lengths)-1].To)))
 	case out.Grip < out.From-1e-9:
-		say("rivet-long", working.Mind, "Grip", fmt.Sprintf("The stack is %s and the shortest rivet here grips from %s: it sets loose. Put a washer under it, or take another diameter.", in.Display.Text(out.Grip), in.Display.Text(out.From)))
+		say("rivet-long", working.Mind, "Grip",
+			fmt.Sprintf("The stack is %s and the shortest rivet here grips from %s: it sets loose. Put a washer under it, or take another diameter.",
+				in.Display.Text(out.Grip), in.Display.Text(out.From)))
 	}
 	if first, last := in.Plies[0], in.Plies[len(in.Plies)-1]; last.Thickness < first.Thickness*.6 && last.Thickness < .5*in.Diameter {
-		say("rivet-blind-thin", working.Mind, "Plies", fmt.Sprintf("The thin sheet of %s lies on the blind side: the rivet pulls through it. Turn the stack round, or put a washer behind.", in.Display.Text(last.Thickness)))
+		say("rivet-blind-thin", working.Mind, "Plies",
+			fmt.Sprintf("The thin sheet of %s lies on the blind side: the rivet pulls through it. Turn the stack round, or put a washer behind.",
+				in.Display.Text(last.Thickness)))
 	}
 	thin := math.Inf(1)
 	for _, p := range in.Plies {
@@ -94,7 +102,9 @@ func Rivet(in RivetInput) (RivetResult, error) {
 		}
 	}
 	if thin < in.Diameter/4 {
-		say("rivet-thick", working.Note, "Plies", fmt.Sprintf("The thinnest sheet of %s is less than a quarter of the rivet: the hole gives before the rivet does.", in.Display.Text(thin)))
+		say("rivet-thick", working.Note, "Plies",
+			fmt.Sprintf("The thinnest sheet of %s is less than a quarter of the rivet: the hole gives before the rivet does.",
+				in.Display.Text(thin)))
 	}
 	shear, pull := in.Shear*in.Safety/r.Shear, in.Tension*in.Safety/r.Tension
 	out.Used = math.Hypot(shear, pull)
@@ -103,16 +113,24 @@ func Rivet(in RivetInput) (RivetResult, error) {
 		out.Verdict = "cannot say"
 	case out.Used > 1:
 		out.Verdict = "over"
-		say("rivet-over", working.Stop, "Strength", fmt.Sprintf("It is asked for %.0f %% of what it may carry: more rivets, a thicker one, or steel.", 100*out.Used))
+		say("rivet-over", working.Stop, "Strength",
+			fmt.Sprintf("It is asked for %.0f %% of what it may carry: more rivets, a thicker one, or steel.", 100*out.Used))
 	case out.Used > .85:
 		out.Verdict = "tight"
 	default:
 		out.Verdict = "holds"
 	}
-	say("rivet-typical", working.Note, "Strength", "Strengths and grips are typical: go by the box. A blind rivet loosens under shaking; vehicle parts that carry want bolts or a count of spares.")
-	out.Working = working.Working{Method: "Blind rivet", Source: stock.RivetSource, Formula: "grip = Σ(t − squash); used = √((S·V/Fv)² + (S·T/Ft)²)",
-		Inputs: []working.Quantity{{Symbol: "V", Name: "shear on one", Value: in.Shear, Unit: "N"}, {Symbol: "T", Name: "tension on one", Value: in.Tension, Unit: "N"}, {Symbol: "S", Name: "strength over load", Value: in.Safety}, {Symbol: "Fv", Name: "shear strength", Value: r.Shear, Unit: "N"}, {Symbol: "Ft", Name: "tensile strength", Value: r.Tension, Unit: "N"}},
-		Steps:  []working.Quantity{{Symbol: "grip", Name: "grip", Value: out.Grip, Unit: "mm"}, {Symbol: "hole", Name: "hole", Value: r.Hole, Unit: "mm"}},
+	say("rivet-typical", working.Note, "Strength",
+		"Strengths and grips are typical: go by the box. A blind rivet loosens under shaking; vehicle parts that carry want bolts or a "+
+			"count of spares.")
+	out.Working = working.Working{Method: "Blind rivet", Source: stock.RivetSource,
+		Formula: "grip = Σ(t − squash); used = √((S·V/Fv)² + (S·T/Ft)²)",
+		Inputs: []working.Quantity{{Symbol: "V", Name: "shear on one", Value: in.Shear, Unit: "N"},
+			{Symbol: "T", Name: "tension on one", Value: in.Tension, Unit: "N"}, {Symbol: "S", Name: "strength over load", Value: in.Safety},
+			{Symbol: "Fv", Name: "shear strength", Value: r.Shear, Unit: "N"},
+			{Symbol: "Ft", Name: "tensile strength", Value: r.Tension, Unit: "N"}},
+		Steps: []working.Quantity{{Symbol: "grip", Name: "grip", Value: out.Grip, Unit: "mm"},
+			{Symbol: "hole", Name: "hole", Value: r.Hole, Unit: "mm"}},
 		Result: working.Quantity{Symbol: "used", Name: "share of what it may carry", Value: out.Used}}
 	return out, nil
 }

@@ -43,7 +43,8 @@ func (b Bolt) Source(rule strength.Rule) string {
 	if rule.Yields() {
 		return "proof stress on the stress area, 0.577 of it in shear; " + b.Grade.Source
 	}
-	return "AISC 360 J3.6: 0.75·Fu in tension, 0.45·Fu with threads in the plane or 0.563·Fu without, on the nominal area; no more than Fu on the stress area or 0.6·Fu on the root area; " + b.Grade.Source
+	return "AISC 360 J3.6: 0.75·Fu in tension, 0.45·Fu with threads in the plane or 0.563·Fu without, on the nominal area; no more than Fu " +
+		"on the stress area or 0.6·Fu on the root area; " + b.Grade.Source
 }
 
 // Capacity answers usable tension and shear in N.

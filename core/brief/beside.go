@@ -65,14 +65,19 @@ func (b Behind) Beside() []Beside {
 		}
 		out = append(out, c)
 	}
-	add("fatigue", "Fatigue", b.Answers.Fatigue, "Vibration breaks parts far below their static strength, and no fatigue check is built yet: look for cracks and moved bolts after the first trips, and let an engineer say what lasts.", b.Criticality == People)
+	add("fatigue", "Fatigue", b.Answers.Fatigue,
+		"Vibration breaks parts far below their static strength, and no fatigue check is built yet: look for cracks and moved bolts after the "+
+			"first trips, and let an engineer say what lasts.", b.Criticality == People)
 	for i, name := range b.NearPeople {
 		if slices.Index(b.NearPeople, name) == i && i < 3 {
-			add("crash", "Crash", b.Answers.Crash, name+" is in a space with people or can enter one: 20 g forward and 8 g sideways is the reference for cars and light vans, and needs an approved design. Road cases do not cover it.", true)
+			add("crash", "Crash", b.Answers.Crash,
+				name+" is in a space with people or can enter one: 20 g forward and 8 g sideways is the reference for cars and light vans, and needs "+
+					"an approved design. Road cases do not cover it.", true)
 		}
 	}
 	if least := LeastTrusted(b.Sources); least != nil && least.Trust.Rank() > trusted[b.Criticality].Rank() {
-		add("trust", "What it rests on", "", fmt.Sprintf("The %s is %s: measure it before this may say holds.", least.Name, least.Trust.Words()), true)
+		add("trust", "What it rests on", "", fmt.Sprintf("The %s is %s: measure it before this may say holds.", least.Name, least.Trust.Words()),
+			true)
 	}
 	return out
 }

@@ -224,7 +224,9 @@ func (b Brief) Check() error {
 	for _, x := range []struct {
 		path string
 		list int
-	}{{"/targets", len(b.Targets)}, {"/devices", len(b.Devices)}, {"/options", len(b.Options)}, {"/open", len(b.Open)}, {"/mounts", len(b.Mounts)}, {"/joints", len(b.Joints)}, {"/duties", len(b.Duties)}, {"/bins", len(b.Bins)}, {"/limits/kept", len(b.Limits.Kept)}, {"/card/others", len(b.Card.Others)}} {
+	}{{"/targets", len(b.Targets)}, {"/devices", len(b.Devices)}, {"/options", len(b.Options)}, {"/open", len(b.Open)},
+		{"/mounts", len(b.Mounts)}, {"/joints", len(b.Joints)}, {"/duties", len(b.Duties)}, {"/bins", len(b.Bins)},
+		{"/limits/kept", len(b.Limits.Kept)}, {"/card/others", len(b.Card.Others)}} {
 		if x.list > MaxList {
 			return working.Refuse(x.path, "This x.list holds up to %d.", MaxList)
 		}
@@ -245,7 +247,8 @@ func (b Brief) Check() error {
 
 // texts refuses texts that run away.
 func (b Brief) texts() error {
-	all := map[string]string{"/purpose": b.Purpose, "/vehicle": b.Vehicle, "/limits/keepAlive": b.Limits.KeepAlive, "/limits/visible": b.Limits.Visible, "/limits/date": b.Limits.Date,
+	all := map[string]string{"/purpose": b.Purpose, "/vehicle": b.Vehicle, "/limits/keepAlive": b.Limits.KeepAlive,
+		"/limits/visible": b.Limits.Visible, "/limits/date": b.Limits.Date,
 		"/answers/fatigue": b.Answers.Fatigue, "/answers/crash": b.Answers.Crash}
 	add := func(list string, i int, texts ...string) {
 		all[fmt.Sprintf("/%s/%d", list, i)] = strings.Join(texts, "")
@@ -288,7 +291,8 @@ func (b Brief) Numbers() error {
 	var errs []error
 	box := func(path string, v *Box) {
 		if v != nil {
-			errs = append(errs, working.Within(path+"/length", "The length", v.Length, 0, 1e5, "mm"), working.Within(path+"/width", "The width", v.Width, 0, 1e5, "mm"), working.Within(path+"/height", "The height", v.Height, 0, 1e5, "mm"))
+			errs = append(errs, working.Within(path+"/length", "The length", v.Length, 0, 1e5, "mm"),
+				working.Within(path+"/width", "The width", v.Width, 0, 1e5, "mm"), working.Within(path+"/height", "The height", v.Height, 0, 1e5, "mm"))
 		}
 	}
 	for i, d := range b.Devices {
@@ -296,13 +300,15 @@ func (b Brief) Numbers() error {
 		errs = append(errs, d.Mass.Check(at+"/mass", "The mass", 0, 1e7, "kg"), d.Behind.Check(at+"/behind", "The place", -1e5, 1e5, "mm"))
 		if g := d.Gravity; g != nil {
 			x, y, z := Given{Value: g.X, Trust: g.Trust}, Given{Value: g.Y, Trust: g.Trust}, Given{Value: g.Z, Trust: g.Trust}
-			errs = append(errs, x.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), y.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), z.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"))
+			errs = append(errs, x.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"),
+				y.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), z.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"))
 		}
 		if len(d.Feet) > 64 {
 			errs = append(errs, working.Refuse(at+"/feet", "A device has up to 64 feet."))
 		}
 		for k, f := range d.Feet {
-			errs = append(errs, working.Within(fmt.Sprintf("%s/feet/%d/x", at, k), "A foot's place", f.X, -1e5, 1e5, "mm"), working.Within(fmt.Sprintf("%s/feet/%d/y", at, k), "A foot's place", f.Y, -1e5, 1e5, "mm"))
+			errs = append(errs, working.Within(fmt.Sprintf("%s/feet/%d/x", at, k), "A foot's place", f.X, -1e5, 1e5, "mm"),
+				working.Within(fmt.Sprintf("%s/feet/%d/y", at, k), "A foot's place", f.Y, -1e5, 1e5, "mm"))
 		}
 		box(at+"/envelope", d.Envelope)
 	}
@@ -312,7 +318,9 @@ func (b Brief) Numbers() error {
 		if len(m.Feet) > 64 || len(m.TwinFeet) > 64 || len(m.Hold.Fasten) > 200 || len(m.Hold.Carry) > 200 {
 			errs = append(errs, working.Refuse(at, "A bracket has up to 64 feet and 200 hole features."))
 		}
-		errs = append(errs, working.Within(at+"/hold/bolts/pitch", "The pitch", m.Hold.Bolts.Pitch, 0, 100, ""), working.Within(at+"/hold/bolts/washer", "The washer", m.Hold.Bolts.Washer, 0, 500, "mm"), working.Within(at+"/hold/doubler", "The doubler", m.Hold.Doubler, 0, 60, "mm"))
+		errs = append(errs, working.Within(at+"/hold/bolts/pitch", "The pitch", m.Hold.Bolts.Pitch, 0, 100, ""),
+			working.Within(at+"/hold/bolts/washer", "The washer", m.Hold.Bolts.Washer, 0, 500, "mm"),
+			working.Within(at+"/hold/doubler", "The doubler", m.Hold.Doubler, 0, 60, "mm"))
 	}
 	for i, x := range b.Bins {
 		if len(x.Lengths) > 100 {
@@ -328,7 +336,9 @@ func (b Brief) Numbers() error {
 		}
 	}
 	errs = append(errs, b.Limits.Lift.Check("/limits/lift", "What one person lifts", 0, 1000, "kg"),
-		b.Limits.Ground.Check("/limits/ground", "The ground clearance", 0, 2000, "mm"), b.Limits.Approach.Check("/limits/approach", "The approach angle", 0, 90, "°"), b.Limits.Departure.Check("/limits/departure", "The departure angle", 0, 90, "°"),
+		b.Limits.Ground.Check("/limits/ground", "The ground clearance", 0, 2000, "mm"),
+		b.Limits.Approach.Check("/limits/approach", "The approach angle", 0, 90, "°"),
+		b.Limits.Departure.Check("/limits/departure", "The departure angle", 0, 90, "°"),
 		b.Limits.Height.Check("/limits/height", "The height", 0, 20000, "mm"), b.Limits.Width.Check("/limits/width", "The width", 0, 20000, "mm"))
 	for _, x := range []struct {
 		name string
@@ -339,11 +349,13 @@ func (b Brief) Numbers() error {
 		}
 	}
 	c := b.Card
-	errs = append(errs, c.Span.Check("/card/span", "The distance", 0, 1e5, "mm"), c.Coupling.Check("/card/coupling", "The coupling's place", -1e5, 1e5, "mm"))
+	errs = append(errs, c.Span.Check("/card/span", "The distance", 0, 1e5, "mm"),
+		c.Coupling.Check("/card/coupling", "The coupling's place", -1e5, 1e5, "mm"))
 	for _, x := range []struct {
 		name string
 		v    *Given
-	}{{"front", c.Front}, {"rear", c.Rear}, {"gross", c.Gross}, {"frontLimit", c.FrontLimit}, {"rearLimit", c.RearLimit}, {"roofLimit", c.RoofLimit}} {
+	}{{"front", c.Front}, {"rear", c.Rear}, {"gross", c.Gross}, {"frontLimit", c.FrontLimit}, {"rearLimit", c.RearLimit},
+		{"roofLimit", c.RoofLimit}} {
 		errs = append(errs, x.v.Check("/card/"+x.name, "The mass", 0, 1e6, "kg"))
 	}
 	for i, o := range c.Others {

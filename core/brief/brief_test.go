@@ -20,9 +20,11 @@ func known(v float64) *Given { return &Given{Value: v, Trust: Measured} }
 // loaded is a vehicle of random masses, all with their places.
 func loaded(rnd *rand.Rand) Brief {
 	b := Brief{Name: "x", Unit: UnitMM, Grain: 1, Quantity: 1}.Upgraded()
-	b.Card = Card{Span: known(2500 + 1500*rnd.Float64()), Front: known(600 + 800*rnd.Float64()), Rear: known(500 + 800*rnd.Float64()), Gross: known(3500), FrontLimit: known(1800), RearLimit: known(2000), RoofLimit: known(100)}
+	b.Card = Card{Span: known(2500 + 1500*rnd.Float64()), Front: known(600 + 800*rnd.Float64()), Rear: known(500 + 800*rnd.Float64()),
+		Gross: known(3500), FrontLimit: known(1800), RearLimit: known(2000), RoofLimit: known(100)}
 	for i := range 1 + rnd.IntN(4) {
-		b.Devices = append(b.Devices, Device{ID: fmt.Sprint("d", i), Name: fmt.Sprint("Device ", i), Mass: known(20 + 200*rnd.Float64()), Behind: known(4000*rnd.Float64() - 500), OnRoof: rnd.IntN(3) == 0})
+		b.Devices = append(b.Devices, Device{ID: fmt.Sprint("d", i), Name: fmt.Sprint("Device ", i), Mass: known(20 + 200*rnd.Float64()),
+			Behind: known(4000*rnd.Float64() - 500), OnRoof: rnd.IntN(3) == 0})
 	}
 	return b
 }
@@ -42,7 +44,8 @@ func TestAxlesBalance(t *testing.T) {
 	for range 50 {
 		b := loaded(rnd)
 		behind := 3000 * rnd.Float64()
-		made := []Made{{Name: "rack", Mass: 30 * rnd.Float64(), Behind: &behind, OnRoof: true}, {Name: "bracket", Mass: 4 * rnd.Float64(), Behind: &behind}}
+		made := []Made{{Name: "rack", Mass: 30 * rnd.Float64(), Behind: &behind, OnRoof: true},
+			{Name: "bracket", Mass: 4 * rnd.Float64(), Behind: &behind}}
 		total, turn, roof := b.Card.Front.Value+b.Card.Rear.Value, b.Card.Rear.Value*b.Card.Span.Value, made[0].Mass
 		for _, d := range b.Devices {
 			total, turn = total+d.Mass.Value, turn+d.Mass.Value*d.Behind.Value
@@ -54,7 +57,8 @@ func TestAxlesBalance(t *testing.T) {
 			total, turn = total+m.Mass, turn+m.Mass*behind
 		}
 		s := shares(b.Weigh(made...))
-		if math.Abs(s["gross"].Demand-total) > 1e-9 || math.Abs(s["front"].Demand+s["rear"].Demand-total) > 1e-9 || math.Abs(s["rear"].Demand*b.Card.Span.Value-turn) > 1e-6 || math.Abs(s["roof"].Demand-roof) > 1e-9 {
+		if math.Abs(s["gross"].Demand-total) > 1e-9 || math.Abs(s["front"].Demand+s["rear"].Demand-total) > 1e-9 ||
+			math.Abs(s["rear"].Demand*b.Card.Span.Value-turn) > 1e-6 || math.Abs(s["roof"].Demand-roof) > 1e-9 {
 			t.Fatalf("%+v, by hand %g kg, %g behind the front", s, total, turn)
 		}
 		// Without a place it counts whole on either axle, once in all.
@@ -98,8 +102,10 @@ func TestFeetCarryAllOfIt(t *testing.T) {
 		d := &b.Devices[0]
 		d.Gravity = &Gravity{X: 40 * rnd.Float64(), Y: 40 * rnd.Float64(), Z: 300 * rnd.Float64(), Trust: Measured}
 		d.Feet = []Foot{{300, 250}, {300, -250}, {-320, 240}, {-310, -260}}
-		b.Duties = []Duty{{ID: "pull", Name: "Rope", On: Side{Kind: DeviceSide, Of: d.ID}, At: solid.Vector{10, 0, 200}, Duty: load.Duty{Kind: load.RatedPull, Force: 800, Way: solid.Vector{1, 1, 0}}},
-			{ID: "other", Name: "Elsewhere", On: Side{Kind: DeviceSide, Of: "d9"}, Duty: load.Duty{Kind: load.RatedPull, Force: 800, Way: solid.Vector{0, 0, 1}}}}
+		b.Duties = []Duty{{ID: "pull", Name: "Rope", On: Side{Kind: DeviceSide, Of: d.ID}, At: solid.Vector{10, 0, 200},
+			Duty: load.Duty{Kind: load.RatedPull, Force: 800, Way: solid.Vector{1, 1, 0}}},
+			{ID: "other", Name: "Elsewhere", On: Side{Kind: DeviceSide, Of: "d9"},
+				Duty: load.Duty{Kind: load.RatedPull, Force: 800, Way: solid.Vector{0, 0, 1}}}}
 		cases, why := b.FeetCases(*d)
 		if why != "" {
 			t.Fatal(why)
@@ -149,7 +155,8 @@ func TestFeetCarryAllOfIt(t *testing.T) {
 // part itself acts without a device.
 func TestLoadsOnABracket(t *testing.T) {
 	b := Brief{Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth}
-	d := Device{ID: "d", Name: "Press", Mass: known(100), Gravity: &Gravity{Z: 200, Trust: Measured}, Feet: []Foot{{300, 200}, {300, -200}, {-300, 200}, {-300, -200}}}
+	d := Device{ID: "d", Name: "Press", Mass: known(100), Gravity: &Gravity{Z: 200, Trust: Measured},
+		Feet: []Foot{{300, 200}, {300, -200}, {-300, 200}, {-300, -200}}}
 	b.Devices = []Device{d}
 	cases, why := b.FeetCases(d)
 	if why != "" {
@@ -192,15 +199,19 @@ func TestLoadsOnABracket(t *testing.T) {
 func TestUpgradedAndRenamed(t *testing.T) {
 	old := Brief{Name: "Old", Limits: Limits{KeepAlive: " Tailgate opens "}}
 	once := old.Upgraded()
-	if once.Schema != BriefSchema || once.Limits.KeepAlive != "" || len(once.Limits.Kept) != 1 || once.Limits.Kept[0].Text != "Tailgate opens" || once.Strength.School != strength.Allowable || once.Use == "" {
+	if once.Schema != BriefSchema || once.Limits.KeepAlive != "" || len(once.Limits.Kept) != 1 ||
+		once.Limits.Kept[0].Text != "Tailgate opens" || once.Strength.School != strength.Allowable || once.Use == "" {
 		t.Errorf("%+v", once)
 	}
 	if twice := once.Upgraded(); len(twice.Limits.Kept) != 1 {
 		t.Errorf("%+v", twice.Limits)
 	}
-	b := Brief{Mounts: []Mount{{ID: "m", Part: "a"}}, Joints: []Joint{{ID: "j", Part: "a", Sides: []Side{{Kind: PartSide, Of: "a"}, {Kind: MemberSide, Of: "f"}, {Kind: DeviceSide, Of: "a"}, {Kind: VehicleSide, Of: "a"}}}}, Open: []OpenItem{{ID: "o", Of: "f"}}, Duties: []Duty{{ID: "d", On: Side{Kind: PartSide, Of: "a"}}}}
+	b := Brief{Mounts: []Mount{{ID: "m", Part: "a"}},
+		Joints: []Joint{{ID: "j", Part: "a", Sides: []Side{{Kind: PartSide, Of: "a"}, {Kind: MemberSide, Of: "f"}, {Kind: DeviceSide, Of: "a"},
+			{Kind: VehicleSide, Of: "a"}}}}, Open: []OpenItem{{ID: "o", Of: "f"}}, Duties: []Duty{{ID: "d", On: Side{Kind: PartSide, Of: "a"}}}}
 	r := b.Renamed(map[string]string{"a": "A", "f": "F"})
-	if r.Mounts[0].Part != "A" || r.Joints[0].Part != "A" || r.Joints[0].Sides[0].Of != "A" || r.Joints[0].Sides[1].Of != "F" || r.Open[0].Of != "F" || r.Duties[0].On.Of != "A" {
+	if r.Mounts[0].Part != "A" || r.Joints[0].Part != "A" || r.Joints[0].Sides[0].Of != "A" || r.Joints[0].Sides[1].Of != "F" ||
+		r.Open[0].Of != "F" || r.Duties[0].On.Of != "A" {
 		t.Errorf("%+v", r)
 	}
 	if r.Joints[0].Sides[2].Of != "a" || r.Joints[0].Sides[3].Of != "a" {

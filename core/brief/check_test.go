@@ -16,10 +16,13 @@ import (
 func whole() Brief {
 	return Brief{Name: "Beekeeper's van", Unit: UnitMM, Grain: 1, Quantity: 1,
 		Targets: []Target{{ID: "t", Text: "Mass", Unit: "kg", Sense: "atMost"}},
-		Devices: []Device{{ID: "d", Name: "Press", Mass: known(80), Gravity: &Gravity{Z: 200, Trust: Measured}, Feet: []Foot{{100, 100}}, Envelope: &Box{300, 300, 300}}},
+		Devices: []Device{{ID: "d", Name: "Press", Mass: known(80), Gravity: &Gravity{Z: 200, Trust: Measured}, Feet: []Foot{{100, 100}},
+			Envelope: &Box{300, 300, 300}}},
 		Options: []Option{{ID: "o", Name: "Weld it"}}, Open: []OpenItem{{ID: "q", Text: "Which floor?"}},
 		Mounts: []Mount{{ID: "m", Name: "Foot", Part: "p", Device: "d", Feet: []int{0}}},
-		Joints: []Joint{{ID: "j", Name: "Joint", Design: joint.Input{Plies: []joint.Ply{{Name: "plate", Thickness: 4}}, Cases: []joint.Case{{Name: "typed"}}}, Stands: []Stand{{}}, Rubber: &Rubber{Stiffness: 100}}},
+		Joints: []Joint{{ID: "j", Name: "Joint",
+			Design: joint.Input{Plies: []joint.Ply{{Name: "plate", Thickness: 4}}, Cases: []joint.Case{{Name: "typed"}}}, Stands: []Stand{{}},
+			Rubber: &Rubber{Stiffness: 100}}},
 		Bins:   []Bin{{Size: "M10", Lengths: []float64{30}}},
 		Duties: []Duty{{ID: "u", Name: "Rope", Duty: load.Duty{Kind: load.RatedPull, Force: 100, Way: solid.Vector{1, 0, 0}}}},
 		Limits: Limits{Kept: []Kept{{ID: "k", Text: "Tailgate opens"}}, Date: "2031-04-30"},
@@ -98,7 +101,8 @@ func TestWhatStandsBesideAVerdict(t *testing.T) {
 	passes := map[Criticality]string{Comfort: "measured copied memory assumed", LoadLost: "measured copied memory", People: "measured copied"}
 	for crit, known := range passes {
 		for _, trust := range []Trust{Measured, Copied, Memory, Assumed, ""} {
-			rests := Behind{Criticality: crit, Answers: Answers{Fatigue: "A. Weld, engineer: 3 g for ever"}, Sources: []Source{{"mass of the press", Measured}, {"height", trust}}}
+			rests := Behind{Criticality: crit, Answers: Answers{Fatigue: "A. Weld, engineer: 3 g for ever"},
+				Sources: []Source{{"mass of the press", Measured}, {"height", trust}}}
 			list := rests.Beside()
 			want := strength.Holds
 			if !strings.Contains(known, string(trust.Or())) {

@@ -31,11 +31,13 @@ func (b Brief) CheckJoints() error {
 	for i, j := range b.Joints {
 		at := fmt.Sprintf("/joints/%d", i)
 		w := j.Design
-		if len(w.Holes) > 60 || len(w.Plies) > 12 || len(w.Cases) > 60 || len(j.Features) > 60 || len(j.Sides) > 12 || len(j.Stands) > 24 || len(w.Bins) > 100 || len(w.Meets) > 20 {
+		if len(w.Holes) > 60 || len(w.Plies) > 12 || len(w.Cases) > 60 || len(j.Features) > 60 || len(j.Sides) > 12 || len(j.Stands) > 24 ||
+			len(w.Bins) > 100 || len(w.Meets) > 20 {
 			return working.Refuse(at, "A joint has up to 60 bolts, 12 plies and 60 load cases.")
 		}
 		if u := j.Rubber; u != nil {
-			if err := working.First(working.Above(at+"/rubber/stiffness", "The stiffness", u.Stiffness, 0, 1e6, "N/mm"), working.Within(at+"/rubber/pressed", "What tightening presses", u.Pressed, 0, 500, "mm")); err != nil {
+			if err := working.First(working.Above(at+"/rubber/stiffness", "The stiffness", u.Stiffness, 0, 1e6, "N/mm"),
+				working.Within(at+"/rubber/pressed", "What tightening presses", u.Pressed, 0, 500, "mm")); err != nil {
 				return err
 			}
 		}
@@ -46,7 +48,8 @@ func (b Brief) CheckJoints() error {
 					return err
 				}
 			}
-			if err := working.First(working.Within(here+"/turn", "The turn", st.Turn, -360, 360, "°"), working.Within(here+"/foot", "A foot's number", float64(st.Foot), 0, 64, "")); err != nil {
+			if err := working.First(working.Within(here+"/turn", "The turn", st.Turn, -360, 360, "°"),
+				working.Within(here+"/foot", "A foot's number", float64(st.Foot), 0, 64, "")); err != nil {
 				return err
 			}
 		}
@@ -85,7 +88,8 @@ type Rubber struct {
 // bracket, else as the joint says.
 func (b Brief) Heads(j Joint) hold.Face {
 	face := hold.Good
-	if k := slices.IndexFunc(b.Mounts, func(m Mount) bool { return j.Mount != "" && m.ID == j.Mount }); k >= 0 && b.Mounts[k].Hold.Against == hold.Good {
+	if k := slices.IndexFunc(b.Mounts, func(m Mount) bool { return j.Mount != "" && m.ID == j.Mount }); k >= 0 &&
+		b.Mounts[k].Hold.Against == hold.Good {
 		face = hold.Back
 	}
 	if j.HeadsBack != (face == hold.Back) {

@@ -51,7 +51,8 @@ func (b Brief) Weigh(made ...Made) Weighed {
 	c := b.Card
 	w := Weighed{Shares: []Share{}, Findings: []working.Finding{}}
 	say := func(code, format string, args ...any) {
-		w.Findings = append(w.Findings, working.Finding{Code: code, Severity: working.Mind, Cause: "Weights", Reason: fmt.Sprintf(format, args...)})
+		w.Findings = append(w.Findings, working.Finding{Code: code, Severity: working.Mind, Cause: "Weights",
+			Reason: fmt.Sprintf(format, args...)})
 	}
 	front := "front axle"
 	if c.Trailer {
@@ -95,7 +96,8 @@ func (b Brief) Weigh(made ...Made) Weighed {
 		span = c.Span.Value
 	}
 	if empty {
-		list = append(list, load.Weight{Name: "empty, " + front, Mass: c.Front.Value}, load.Weight{Name: "empty, rear axle", Mass: c.Rear.Value, Behind: span})
+		list = append(list, load.Weight{Name: "empty, " + front, Mass: c.Front.Value},
+			load.Weight{Name: "empty, rear axle", Mass: c.Rear.Value, Behind: span})
 	}
 	for _, d := range b.Devices {
 		shift := 0.0
@@ -144,7 +146,8 @@ func (b Brief) Weigh(made ...Made) Weighed {
 	if !empty {
 		why = "The empty weights on both supports are not known: weigh it."
 	}
-	sum := &working.Working{Method: "Sum of all masses", Source: "scale readings and labels", Formula: "Σ m", Result: working.Quantity{Symbol: "Σm", Name: "in all", Value: w.Total, Unit: "kg"}}
+	sum := &working.Working{Method: "Sum of all masses", Source: "scale readings and labels", Formula: "Σ m",
+		Result: working.Quantity{Symbol: "Σm", Name: "in all", Value: w.Total, Unit: "kg"}}
 	for _, x := range list {
 		sum.Inputs = append(sum.Inputs, working.Quantity{Symbol: "m", Name: x.Name, Value: x.Mass, Unit: "kg"})
 	}
@@ -171,12 +174,17 @@ func (b Brief) Weigh(made ...Made) Weighed {
 		frontName = "Nose load on the coupling"
 	}
 	if spare > 0 && why == "" {
-		axles.Working.Inputs = append(axles.Working.Inputs, working.Quantity{Symbol: "m0", Name: "made, without a place", Value: spare, Unit: "kg"})
-		axles.Working.Assumptions = append(axles.Working.Assumptions, "what is made and has no place counts whole on either axle: place it to know better")
+		axles.Working.Inputs = append(axles.Working.Inputs,
+			working.Quantity{Symbol: "m0", Name: "made, without a place", Value: spare, Unit: "kg"})
+		axles.Working.Assumptions = append(axles.Working.Assumptions,
+			"what is made and has no place counts whole on either axle: place it to know better")
 	}
 	share("front", frontName, axles.Front+spare, c.FrontLimit, why, &axles.Working, least)
 	share("rear", "Rear axle", axles.Rear+spare, c.RearLimit, why, &axles.Working, least)
-	share("roof", "Roof", roof, c.RoofLimit, "", &working.Working{Method: "Sum of masses on the roof", Source: "the brief", Formula: "Σ m", Assumptions: []string{"with what holds it there"}, Result: working.Quantity{Symbol: "Σm", Name: "on the roof", Value: roof, Unit: "kg"}}, LeastTrusted(roofSources))
+	share("roof", "Roof", roof, c.RoofLimit, "",
+		&working.Working{Method: "Sum of masses on the roof", Source: "the brief", Formula: "Σ m",
+			Assumptions: []string{"with what holds it there"}, Result: working.Quantity{Symbol: "Σm", Name: "on the roof", Value: roof, Unit: "kg"}},
+		LeastTrusted(roofSources))
 	if why == "" && axles.Front < 0 {
 		say("lifts", "The %s is lifted: %s. Move masses forward.", front, told.Pen{Display: b.Display()}.Mass(math.Round(axles.Front)))
 	}
@@ -184,7 +192,8 @@ func (b Brief) Weigh(made ...Made) Weighed {
 		nose := 100 * axles.Front / axles.Total
 		w.Nose = &nose
 		if nose < 4 || nose > 15 {
-			say("nose", "The nose load is %.1f %% of the gross. Schools differ, 10–15 %% or 4–7 %% with the coupling's own upper limit: too little sways, too much overloads the coupling. Local rules decide.", nose)
+			say("nose", "The nose load is %.1f %% of the gross. Schools differ, 10–15 %% or 4–7 %% with the coupling's own upper limit: too "+
+				"little sways, too much overloads the coupling. Local rules decide.", nose)
 		}
 	}
 	return w
@@ -207,7 +216,8 @@ func (t *Told) Measure(b Brief, met map[string]bool) {
 		t.Targets[i].Met = &got
 		for _, x := range b.Targets {
 			if x.ID == m.ID && !got {
-				t.Says = append(t.Says, working.Finding{Code: "target-missed", Severity: working.Mind, Cause: "Targets", Reason: x.Text + ": by the survey it is missed."})
+				t.Says = append(t.Says, working.Finding{Code: "target-missed", Severity: working.Mind, Cause: "Targets",
+					Reason: x.Text + ": by the survey it is missed."})
 			}
 		}
 	}

@@ -28,9 +28,12 @@ func bracket(t testing.TB) sheet.Part {
 		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
 		Base: sheet.Base{ID: "b", Length: 120, Width: 80, Corner: sheet.Corner{Kind: sheet.Radius, Size: 10},
 			Holes: []sheet.Hole{
-				{ID: "h1", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Left, Distance: 30}, Y: sheet.Offset{Edge: sheet.Back, Distance: 25}},
-				{ID: "h2", Kind: sheet.SlotHole, Diameter: 7, Length: 20, X: sheet.Offset{Edge: sheet.Right, Distance: 45}, Y: sheet.Offset{Edge: sheet.Back, Distance: 40}},
-				{ID: "h3", Kind: sheet.RoundHole, Diameter: 2, Made: sheet.MadeDrilled, X: sheet.Offset{Edge: sheet.Left, Distance: 60}, Y: sheet.Offset{Edge: sheet.Back, Distance: 20}}},
+				{ID: "h1", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Left, Distance: 30},
+					Y: sheet.Offset{Edge: sheet.Back, Distance: 25}},
+				{ID: "h2", Kind: sheet.SlotHole, Diameter: 7, Length: 20, X: sheet.Offset{Edge: sheet.Right, Distance: 45},
+					Y: sheet.Offset{Edge: sheet.Back, Distance: 40}},
+				{ID: "h3", Kind: sheet.RoundHole, Diameter: 2, Made: sheet.MadeDrilled, X: sheet.Offset{Edge: sheet.Left, Distance: 60},
+					Y: sheet.Offset{Edge: sheet.Back, Distance: 20}}},
 			Flanges: []sheet.Flange{
 				{ID: "f1", Edge: sheet.Front, Length: 40, Angle: 90, Up: true, InsideRadius: 3, Relief: relief},
 				{ID: "f2", Edge: sheet.Right, Length: 30, Angle: 60, InsideRadius: 3, Relief: relief, SetIn: sheet.SetIn{End: 25}}}}}
@@ -131,7 +134,8 @@ func TestDXFIsReadBack(t *testing.T) {
 			t.Errorf("outline %v to %v with %d arcs, want %v × %v from the origin", o.Min, o.Max, o.Arcs, w, h)
 		}
 		for _, e := range j.Entities {
-			if e.Type == "CIRCLE" && (math.Abs(e.R*c.scale-4.5) > 1e-6 || math.Abs(e.Centre[0]*c.scale-30) > 1e-6 || math.Abs(h-e.Centre[1]*c.scale-25) > 1e-6) {
+			if e.Type == "CIRCLE" && (math.Abs(e.R*c.scale-4.5) > 1e-6 || math.Abs(e.Centre[0]*c.scale-30) > 1e-6 ||
+				math.Abs(h-e.Centre[1]*c.scale-25) > 1e-6) {
 				t.Errorf("hole at %v r %v, want 30 from the left and 25 from the back", e.Centre, e.R)
 			}
 		}
@@ -176,7 +180,8 @@ func TestSVGInTrueMillimetres(t *testing.T) {
 	if doc.Width != fmt.Sprintf("%smm", coord(w+2)) || doc.Height != coord(h+2)+"mm" || doc.Title != `<a & "b">` {
 		t.Errorf("size %s × %s, title %q", doc.Width, doc.Height, doc.Title)
 	}
-	if len(doc.Groups) != 4 || len(doc.Groups[0].Paths) != 2 || len(doc.Groups[0].Circles) != 1 || doc.Groups[0].Circles[0].R != "4.5" || len(doc.Groups[1].Paths) != 1 || len(doc.Groups[3].Paths) != 1 {
+	if len(doc.Groups) != 4 || len(doc.Groups[0].Paths) != 2 || len(doc.Groups[0].Circles) != 1 || doc.Groups[0].Circles[0].R != "4.5" ||
+		len(doc.Groups[1].Paths) != 1 || len(doc.Groups[3].Paths) != 1 {
 		t.Errorf("groups %+v", doc.Groups)
 	}
 }
@@ -193,7 +198,8 @@ func TestTicket(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if rows[1][0] != "'=1+1" || rows[1][1] != "Bracket, left" || rows[1][13] != fmt.Sprint(p.Pierces) || !strings.HasPrefix(rows[1][8], fmt.Sprintf("%.3f", p.Bounds.Max.X-p.Bounds.Min.X)) {
+	if rows[1][0] != "'=1+1" || rows[1][1] != "Bracket, left" || rows[1][13] != fmt.Sprint(p.Pierces) ||
+		!strings.HasPrefix(rows[1][8], fmt.Sprintf("%.3f", p.Bounds.Max.X-p.Bounds.Min.X)) {
 		t.Errorf("row %q", rows[1])
 	}
 	if len(rows) != 2+1+2+1+3 {
@@ -213,7 +219,8 @@ func large(t testing.TB) sheet.Part {
 		e := []sheet.Edge{sheet.Front, sheet.Back}[i/5]
 		start := 20 + 112*float64(i%5)
 		r.Base.Flanges = append(r.Base.Flanges, sheet.Flange{ID: fmt.Sprint("f", i), Edge: e, Length: 40, Angle: 90, Up: true, InsideRadius: 3,
-			SetIn: sheet.SetIn{Start: start, End: 510 - start}, Holes: []sheet.Hole{{ID: fmt.Sprint("h", i), Kind: sheet.RoundHole, Diameter: 6, X: at(sheet.Left, 45), Y: at(e, 15)}}})
+			SetIn: sheet.SetIn{Start: start, End: 510 - start},
+			Holes: []sheet.Hole{{ID: fmt.Sprint("h", i), Kind: sheet.RoundHole, Diameter: 6, X: at(sheet.Left, 45), Y: at(e, 15)}}})
 	}
 	p, err := sheet.Build(r, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
 	if err != nil || len(p.BendLines) != 10 || len(p.Holes) != 50 {
@@ -279,7 +286,8 @@ func TestMarkText(t *testing.T) {
 
 func TestTicketOfAPair(t *testing.T) {
 	p := bracket(t)
-	raw, err := Ticket{Job: "Truck", Part: "Foot", Hand: "right", Revision: 7, Quantity: 4, Material: "S235", Thickness: "3 mm", Process: "Laser", Flat: p}.CSV()
+	raw, err := Ticket{Job: "Truck", Part: "Foot", Hand: "right", Revision: 7, Quantity: 4, Material: "S235", Thickness: "3 mm",
+		Process: "Laser", Flat: p}.CSV()
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -293,7 +301,8 @@ func TestTicketOfAPair(t *testing.T) {
 	for i, name := range rows[0] {
 		head[name] = rows[1][i]
 	}
-	for name, want := range map[string]string{"hand": "right", "revision": "7", "quantity": "4", "mass kg": fmt.Sprintf("%.4f", p.Mass), "cut length mm": fmt.Sprintf("%.3f", p.CutLength)} {
+	for name, want := range map[string]string{"hand": "right", "revision": "7", "quantity": "4", "mass kg": fmt.Sprintf("%.4f", p.Mass),
+		"cut length mm": fmt.Sprintf("%.3f", p.CutLength)} {
 		if head[name] != want {
 			t.Errorf("%s = %q, want %q", name, head[name], want)
 		}

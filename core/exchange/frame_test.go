@@ -47,14 +47,17 @@ func TestJigIsReadBack(t *testing.T) {
 		if inches {
 			scale = 25.4
 		}
-		j := readBack(t, Jig{Outlines: []profile.Loop{profile.Rect(-500, 100, 700, 140)}, Plates: []profile.Loop{profile.Rect(-508, 60, -500, 180)}, Points: []profile.Point{{X: -500, Y: 120}}, Marks: []Mark{{"A1", profile.Point{X: 100, Y: 120}}}, Inches: inches}.DXF())
+		j := readBack(t, Jig{Outlines: []profile.Loop{profile.Rect(-500, 100, 700, 140)},
+			Plates: []profile.Loop{profile.Rect(-508, 60, -500, 180)}, Points: []profile.Point{{X: -500, Y: 120}},
+			Marks: []Mark{{"A1", profile.Point{X: 100, Y: 120}}}, Inches: inches}.DXF())
 		if len(j.Errors) != 0 || len(j.Fixes) != 0 {
 			t.Fatalf("%v %v", j.Errors, j.Fixes)
 		}
 		count := map[string]int{}
 		for _, e := range j.Entities {
 			count[e.Type+" "+e.Layer]++
-			if e.Type == "LWPOLYLINE" && e.Layer == LayerMark && (math.Abs(e.Min[0]*scale-8) > 1e-6 || math.Abs(e.Max[0]*scale-1208) > 1e-6 || math.Abs(e.Min[1]*scale-40) > 1e-6) {
+			if e.Type == "LWPOLYLINE" && e.Layer == LayerMark &&
+				(math.Abs(e.Min[0]*scale-8) > 1e-6 || math.Abs(e.Max[0]*scale-1208) > 1e-6 || math.Abs(e.Min[1]*scale-40) > 1e-6) {
 				t.Errorf("outline from %v to %v", e.Min, e.Max)
 			}
 		}

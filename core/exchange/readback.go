@@ -77,7 +77,8 @@ func same(w, l profile.Loop, mm float64, blank profile.Bounds, down bool) bool {
 		top := blank.Max.Y - blank.Min.Y
 		lo.Y, hi.Y = top-hi.Y, top-lo.Y
 	}
-	if lo.Add(blank.Min).Sub(a.Min).Len() > within || hi.Add(blank.Min).Sub(a.Max).Len() > within || math.Abs(l.Length()*mm-w.Length()) > within*float64(len(w)+1) {
+	if lo.Add(blank.Min).Sub(a.Min).Len() > within || hi.Add(blank.Min).Sub(a.Max).Len() > within ||
+		math.Abs(l.Length()*mm-w.Length()) > within*float64(len(w)+1) {
 		return false
 	}
 	// Every corner and every arc's middle of either lies on the other.

@@ -16,10 +16,14 @@ func TestFilesReadBack(t *testing.T) {
 	rnd := rand.New(rand.NewSource(12))
 	k := .42
 	for range 150 {
-		r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 2, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie}, Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
+		r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 2, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
+			Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
 			Base: sheet.Base{ID: "base", Length: 200 + 100*rnd.Float64(), Width: 150 + 100*rnd.Float64()}, Ticks: true}
-		kinds := []sheet.Hole{{Kind: sheet.RoundHole, Diameter: 8}, {Kind: sheet.SlotHole, Diameter: 8, Length: 20, Angle: 30}, {Kind: sheet.SquareHole, Diameter: 9, Radius: 2}, {Kind: sheet.DHole, Diameter: 12, Flat: 10, Angle: 77},
-			{Kind: sheet.KeyholeHole, Diameter: 10, Narrow: 4, Length: 20}, {Kind: sheet.CutoutHole, Cut: profile.Loop{{X: -5, Y: -5}, {X: 9, Y: -5, Bulge: .3}, {X: 4, Y: 8}}}, {Kind: sheet.RoundHole, Diameter: 5, Made: sheet.MadeDrilled}}
+		kinds := []sheet.Hole{{Kind: sheet.RoundHole, Diameter: 8}, {Kind: sheet.SlotHole, Diameter: 8, Length: 20, Angle: 30},
+			{Kind: sheet.SquareHole, Diameter: 9, Radius: 2}, {Kind: sheet.DHole, Diameter: 12, Flat: 10, Angle: 77},
+			{Kind: sheet.KeyholeHole, Diameter: 10, Narrow: 4, Length: 20},
+			{Kind: sheet.CutoutHole, Cut: profile.Loop{{X: -5, Y: -5}, {X: 9, Y: -5, Bulge: .3}, {X: 4, Y: 8}}},
+			{Kind: sheet.RoundHole, Diameter: 5, Made: sheet.MadeDrilled}}
 		for i, h := range kinds {
 			if rnd.Intn(2) == 0 {
 				continue
@@ -30,7 +34,9 @@ func TestFilesReadBack(t *testing.T) {
 		}
 		for i, e := range []sheet.Edge{sheet.Front, sheet.Right, sheet.Back} {
 			if rnd.Intn(2) == 0 {
-				r.Base.Flanges = append(r.Base.Flanges, sheet.Flange{ID: fmt.Sprint("f", i), Edge: e, Length: 30, Angle: 30 + 60*rnd.Float64(), Up: true, InsideRadius: 2, Relief: sheet.Relief{Kind: sheet.Round}, Corner: sheet.Corner{Kind: sheet.Radius, Size: 6}})
+				r.Base.Flanges = append(r.Base.Flanges,
+					sheet.Flange{ID: fmt.Sprint("f", i), Edge: e, Length: 30, Angle: 30 + 60*rnd.Float64(), Up: true, InsideRadius: 2,
+						Relief: sheet.Relief{Kind: sheet.Round}, Corner: sheet.Corner{Kind: sheet.Radius, Size: 6}})
 			}
 		}
 		r.Base.Edges = []sheet.EdgeCut{{ID: "n", Kind: sheet.Notch, Edge: sheet.Left, At: 60, Width: 12, Depth: 9, Shape: sheet.RoundNotch}}

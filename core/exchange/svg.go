@@ -71,7 +71,8 @@ func SVG(f Flat) []byte {
 		}
 		if m.Text != "" {
 			c := flip(m.At)
-			fmt.Fprintf(&b, `<text x="%s" y="%s" font-size="%s" transform="rotate(%s %s %s)">%s</text>`+"\n", coord(c.X), coord(c.Y), coord(m.Height), coord(-m.Angle), coord(c.X), coord(c.Y), html.EscapeString(m.Text))
+			fmt.Fprintf(&b, `<text x="%s" y="%s" font-size="%s" transform="rotate(%s %s %s)">%s</text>`+"\n", coord(c.X), coord(c.Y),
+				coord(m.Height), coord(-m.Angle), coord(c.X), coord(c.Y), html.EscapeString(m.Text))
 		}
 	}
 	b.WriteString("</g>\n</svg>\n")
@@ -100,7 +101,8 @@ func SVGPath(l profile.Loop, flip func(profile.Point) profile.Point) string {
 			chord := w.P().Sub(v.P())
 			out := profile.Point{X: chord.Y, Y: -chord.X}.Mul(math.Copysign(1/chord.Len(), v.Bulge))
 			m := flip(c.Add(out.Mul(r)))
-			fmt.Fprintf(&b, "A%s %s 0 0 %d %s %sA%s %s 0 0 %d %s %s", coord(r), coord(r), sweep, coord(m.X), coord(m.Y), coord(r), coord(r), sweep, coord(q.X), coord(q.Y))
+			fmt.Fprintf(&b, "A%s %s 0 0 %d %s %sA%s %s 0 0 %d %s %s", coord(r), coord(r), sweep, coord(m.X), coord(m.Y), coord(r), coord(r),
+				sweep, coord(q.X), coord(q.Y))
 		case i < len(l)-1:
 			fmt.Fprintf(&b, "L%s %s", coord(q.X), coord(q.Y))
 		}

@@ -8,7 +8,8 @@ import (
 
 // What is left for a standoff in a gap of 25 mm with a plate and a pad in it.
 func Example() {
-	r, err := fit.Stack(fit.StackInput{Gap: fit.Layer{Name: "gap", Thickness: 25, Plus: .5, Minus: .5}, Layers: []fit.Layer{{Name: "plate", Thickness: 6, Plus: .2, Minus: .2}, {Name: "pad", Thickness: 4, Plus: .3, Minus: .3}}})
+	r, err := fit.Stack(fit.StackInput{Gap: fit.Layer{Name: "gap", Thickness: 25, Plus: .5, Minus: .5},
+		Layers: []fit.Layer{{Name: "plate", Thickness: 6, Plus: .2, Minus: .2}, {Name: "pad", Thickness: 4, Plus: .3, Minus: .3}}})
 	if err != nil {
 		panic(err)
 	}

@@ -13,7 +13,8 @@ func near(t *testing.T, what string, got, want, tolerance float64) {
 }
 
 func TestStack(t *testing.T) {
-	r, err := Stack(StackInput{Gap: Layer{Thickness: 100, Plus: 2, Minus: 1}, Layers: []Layer{{Thickness: 5, Plus: .3, Minus: .3, Count: 2}, {Thickness: 12, Plus: 0, Minus: 2}}})
+	r, err := Stack(StackInput{Gap: Layer{Thickness: 100, Plus: 2, Minus: 1},
+		Layers: []Layer{{Thickness: 5, Plus: .3, Minus: .3, Count: 2}, {Thickness: 12, Plus: 0, Minus: 2}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -87,7 +88,8 @@ func TestSlide(t *testing.T) {
 	r, _ = Slide(FitInput{Inner: Inner{Width: 40, Plus: .3, Minus: .2}, Outer: Outer{Width: 42, Plus: .4, Minus: .5}})
 	near(t, "tightest", r.Across.Min, (41.5-40.3)/2, 1e-12)
 	near(t, "loosest", r.Across.Max, (42.4-39.8)/2, 1e-12)
-	for _, in := range []FitInput{{Inner: Inner{Width: 40, Height: 40}, Outer: Outer{Width: 50}}, {Outer: Outer{Width: 5}}, {Inner: Inner{Width: 5}, Outer: Outer{Width: 6}, Squash: 2}} {
+	for _, in := range []FitInput{{Inner: Inner{Width: 40, Height: 40}, Outer: Outer{Width: 50}}, {Outer: Outer{Width: 5}},
+		{Inner: Inner{Width: 5}, Outer: Outer{Width: 6}, Squash: 2}} {
 		if _, err := Slide(in); err == nil {
 			t.Errorf("%+v is taken", in)
 		}

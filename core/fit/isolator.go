@@ -87,19 +87,27 @@ func Isolator(in IsolatorInput) (IsolatorResult, error) {
 	r.Loaded, r.Sleeve = in.Height-sunk, in.Height-in.Pressed
 	r.Snub = math.Max(0, peakSquash*in.Height-sunk)
 	if r.Static >= in.Height {
-		return IsolatorResult{}, working.Refuse("/stiffness", "They would sink %s and are %s high: take stiffer ones, or more.", in.Display.Text(r.Static), in.Display.Text(in.Height))
+		return IsolatorResult{}, working.Refuse("/stiffness", "They would sink %s and are %s high: take stiffer ones, or more.",
+			in.Display.Text(r.Static), in.Display.Text(in.Height))
 	}
 	if r.Squash > restSquash {
-		say("isolator-sunk", working.Mind, "Squash", fmt.Sprintf("At rest it is pressed together by %.0f %% of its height; rubber creeps past %.0f %% (practice): stiffer, higher, or more of them.", 100*r.Squash, 100*restSquash))
+		say("isolator-sunk", working.Mind, "Squash",
+			fmt.Sprintf("At rest it is pressed together by %.0f %% of its height; rubber creeps past %.0f %% (practice): stiffer, higher, "+
+				"or more of them.", 100*r.Squash, 100*restSquash))
 	}
 	switch {
 	case r.Peak >= 1:
-		say("isolator-through", working.Stop, "Squash", "In the road case it is pressed flat: metal strikes metal. Put a stop before that, or take stiffer ones.")
+		say("isolator-through", working.Stop, "Squash",
+			"In the road case it is pressed flat: metal strikes metal. Put a stop before that, or take stiffer ones.")
 	case r.Peak > peakSquash:
-		say("isolator-peak", working.Mind, "Squash", fmt.Sprintf("In the road case it is pressed together by %.0f %%; past %.0f %% (practice) it tears. Put a stop %s below rest.", 100*r.Peak, 100*peakSquash, in.Display.Text(r.Snub)))
+		say("isolator-peak", working.Mind, "Squash",
+			fmt.Sprintf("In the road case it is pressed together by %.0f %%; past %.0f %% (practice) it tears. Put a stop %s below rest.",
+				100*r.Peak, 100*peakSquash, in.Display.Text(r.Snub)))
 	}
 	if r.Highest > r.Static {
-		say("isolator-lifts", working.Mind, "Snubbing", fmt.Sprintf("In the road case up it would lift %s and is pressed only %s: a captive washer or rebound rubber must hold it, or it hammers.", in.Display.Text(r.Highest), in.Display.Text(r.Static)))
+		say("isolator-lifts", working.Mind, "Snubbing",
+			fmt.Sprintf("In the road case up it would lift %s and is pressed only %s: a captive washer or rebound rubber must hold it, "+
+				"or it hammers.", in.Display.Text(r.Highest), in.Display.Text(r.Static)))
 	}
 	if in.Shakes != nil {
 		x := *in.Shakes / r.Frequency
@@ -108,15 +116,28 @@ func Isolator(in IsolatorInput) (IsolatorResult, error) {
 		r.Passes = &passes
 		switch {
 		case x < math.Sqrt2:
-			say("isolator-amplifies", working.Stop, "Shaking", fmt.Sprintf("At %.3g Hz it makes the shaking larger, %.2g times: isolators work from 1.41 times their own %.3g Hz on. Softer ones.", *in.Shakes, passes, r.Frequency))
+			say("isolator-amplifies", working.Stop, "Shaking",
+				fmt.Sprintf("At %.3g Hz it makes the shaking larger, %.2g times: isolators work from 1.41 times their own %.3g Hz on. Softer ones.",
+					*in.Shakes, passes, r.Frequency))
 		case x < 2.5:
-			say("isolator-little", working.Mind, "Shaking", fmt.Sprintf("%.0f %% of the shaking still gets through: three times its own frequency is usual.", 100*passes))
+			say("isolator-little", working.Mind, "Shaking",
+				fmt.Sprintf("%.0f %% of the shaking still gets through: three times its own frequency is usual.", 100*passes))
 		}
 	}
-	say("isolator-bolt", working.Note, "Sleeve", fmt.Sprintf("Tighten its bolt on a sleeve of %s, not on the rubber: the bolt stays tight and the rubber free.", in.Display.Text(r.Sleeve)))
-	r.Working = working.Working{Method: "A mass on isolators", Source: "one mass on springs with damping (vibration textbooks); limits of squash are practice for rubber", Formula: "δ = W/(n·k); f = √(n·kd/m)/2π; T = √((1 + (2ζx)²)/((1 − x²)² + (2ζx)²)), x = f'/f",
-		Inputs: []working.Quantity{{Symbol: "m", Name: "mass", Value: in.Mass, Unit: "kg"}, {Symbol: "n", Name: "isolators", Value: float64(in.Count)}, {Symbol: "k", Name: "stiffness of one", Value: in.Stiffness, Unit: "N/mm"}, {Symbol: "kd", Name: "when it shakes", Value: stiff, Unit: "N/mm"}, {Symbol: "ζ", Name: "damping", Value: in.Damping}},
-		Steps:  []working.Quantity{{Symbol: "W/n", Name: "on one", Value: r.Carries, Unit: "N"}, {Symbol: "δ", Name: "sinks", Value: r.Static, Unit: "mm"}, {Symbol: "δdown", Name: "further in the road case", Value: r.Lowest, Unit: "mm"}},
-		Result: working.Quantity{Symbol: "f", Name: "its own frequency", Value: r.Frequency, Unit: "Hz"}, Assumptions: []string{"all carry alike: the centre of gravity lies over their middle", "straight up and down; rocking is slower", "the road case is a steady pull: a single bump can be more"}}
+	say("isolator-bolt", working.Note, "Sleeve",
+		fmt.Sprintf("Tighten its bolt on a sleeve of %s, not on the rubber: the bolt stays tight and the rubber free.",
+			in.Display.Text(r.Sleeve)))
+	r.Working = working.Working{Method: "A mass on isolators",
+		Source:  "one mass on springs with damping (vibration textbooks); limits of squash are practice for rubber",
+		Formula: "δ = W/(n·k); f = √(n·kd/m)/2π; T = √((1 + (2ζx)²)/((1 − x²)² + (2ζx)²)), x = f'/f",
+		Inputs: []working.Quantity{{Symbol: "m", Name: "mass", Value: in.Mass, Unit: "kg"},
+			{Symbol: "n", Name: "isolators", Value: float64(in.Count)}, {Symbol: "k", Name: "stiffness of one", Value: in.Stiffness, Unit: "N/mm"},
+			{Symbol: "kd", Name: "when it shakes", Value: stiff, Unit: "N/mm"}, {Symbol: "ζ", Name: "damping", Value: in.Damping}},
+		Steps: []working.Quantity{{Symbol: "W/n", Name: "on one", Value: r.Carries, Unit: "N"},
+			{Symbol: "δ", Name: "sinks", Value: r.Static, Unit: "mm"},
+			{Symbol: "δdown", Name: "further in the road case", Value: r.Lowest, Unit: "mm"}},
+		Result: working.Quantity{Symbol: "f", Name: "its own frequency", Value: r.Frequency, Unit: "Hz"},
+		Assumptions: []string{"all carry alike: the centre of gravity lies over their middle", "straight up and down; rocking is slower",
+			"the road case is a steady pull: a single bump can be more"}}
 	return r, nil
 }

@@ -46,7 +46,8 @@ func TestIsolatorByHand(t *testing.T) {
 		return out
 	}
 	slow := 15.
-	if c := codes(IsolatorInput{Mass: 48, Count: 4, Stiffness: 60, Height: 30, Shakes: &slow}); !c["isolator-amplifies"] || !c["isolator-lifts"] {
+	if c := codes(IsolatorInput{Mass: 48, Count: 4, Stiffness: 60, Height: 30, Shakes: &slow}); !c["isolator-amplifies"] ||
+		!c["isolator-lifts"] {
 		t.Errorf("%v", c)
 	}
 	if c := codes(IsolatorInput{Mass: 48, Count: 4, Stiffness: 15, Height: 30, Down: 4}); !c["isolator-sunk"] || !c["isolator-peak"] {
@@ -56,8 +57,10 @@ func TestIsolatorByHand(t *testing.T) {
 		t.Errorf("%v", c)
 	}
 	for path, in := range map[string]IsolatorInput{
-		"/mass": {Count: 4, Stiffness: 60, Height: 30}, "/count": {Mass: 48, Stiffness: 60, Height: 30}, "/stiffness": {Mass: 4800, Count: 4, Stiffness: 60, Height: 30},
-		"/height": {Mass: 48, Count: 4, Stiffness: 60}, "/down": {Mass: 48, Count: 4, Stiffness: 60, Height: 30, Down: .5}, "/pressed": {Mass: 48, Count: 4, Stiffness: 60, Height: 30, Pressed: 31},
+		"/mass": {Count: 4, Stiffness: 60, Height: 30}, "/count": {Mass: 48, Stiffness: 60, Height: 30},
+		"/stiffness": {Mass: 4800, Count: 4, Stiffness: 60, Height: 30},
+		"/height":    {Mass: 48, Count: 4, Stiffness: 60}, "/down": {Mass: 48, Count: 4, Stiffness: 60, Height: 30, Down: .5},
+		"/pressed": {Mass: 48, Count: 4, Stiffness: 60, Height: 30, Pressed: 31},
 	} {
 		_, err := Isolator(in)
 		var f *working.Fault

@@ -82,13 +82,16 @@ func TestSpacersAddUp(t *testing.T) {
 func TestSlideOnlyGetsTighter(t *testing.T) {
 	r := rand.New(rand.NewPCG(125, 126))
 	for range 200 {
-		in := FitInput{Inner: Inner{Width: 40 + 2*r.Float64(), Height: 30 + 2*r.Float64(), Corner: 1 + 3*r.Float64(), Coat: .2 * r.Float64()}, Outer: Outer{Width: 43, Height: 33, Corner: 1 + 2*r.Float64(), Coat: .2 * r.Float64(), Seam: r.Float64()}}
+		in := FitInput{Inner: Inner{Width: 40 + 2*r.Float64(), Height: 30 + 2*r.Float64(), Corner: 1 + 3*r.Float64(), Coat: .2 * r.Float64()},
+			Outer: Outer{Width: 43, Height: 33, Corner: 1 + 2*r.Float64(), Coat: .2 * r.Float64(), Seam: r.Float64()}}
 		a, err := Slide(in)
 		if err != nil {
 			t.Fatal(err)
 		}
-		for name, change := range map[string]func(*FitInput){"width": func(f *FitInput) { f.Inner.Width += .3 }, "coat": func(f *FitInput) { f.Inner.Coat += .1 }, "outer coat": func(f *FitInput) { f.Outer.Coat += .1 },
-			"seam": func(f *FitInput) { f.Outer.Seam += .4 }, "outer corner": func(f *FitInput) { f.Outer.Corner += .7 }, "tolerance": func(f *FitInput) { f.Inner.Plus += .2 }} {
+		for name, change := range map[string]func(*FitInput){"width": func(f *FitInput) { f.Inner.Width += .3 },
+			"coat": func(f *FitInput) { f.Inner.Coat += .1 }, "outer coat": func(f *FitInput) { f.Outer.Coat += .1 },
+			"seam": func(f *FitInput) { f.Outer.Seam += .4 }, "outer corner": func(f *FitInput) { f.Outer.Corner += .7 },
+			"tolerance": func(f *FitInput) { f.Inner.Plus += .2 }} {
 			c := in
 			change(&c)
 			b, err := Slide(c)
@@ -109,7 +112,8 @@ func TestSlideOnlyGetsTighter(t *testing.T) {
 func TestCornersBySampling(t *testing.T) {
 	r := rand.New(rand.NewPCG(127, 128))
 	for range 60 {
-		in := FitInput{Inner: Inner{Width: 40, Height: 30, Corner: 1 + 4*r.Float64()}, Outer: Outer{Width: 41.5, Height: 31.5, Corner: 1 + 4*r.Float64()}}
+		in := FitInput{Inner: Inner{Width: 40, Height: 30, Corner: 1 + 4*r.Float64()},
+			Outer: Outer{Width: 41.5, Height: 31.5, Corner: 1 + 4*r.Float64()}}
 		got, err := Slide(in)
 		if err != nil {
 			t.Fatal(err)

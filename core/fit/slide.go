@@ -63,13 +63,19 @@ func Slide(in FitInput) (FitResult, error) {
 	if in.Want == 0 {
 		in.Want = .25
 	}
-	err := working.First(working.Above("/inner/width", "The inner section's width", i.Width, 0, 1e4, "mm"), working.Above("/outer/width", "The outer section's inside width", o.Width, 0, 1e4, "mm"),
-		working.Within("/inner/height", "The height", i.Height, 0, 1e4, "mm"), working.Within("/outer/height", "The height", o.Height, 0, 1e4, "mm"),
-		working.Within("/inner/corner", "The corner radius", i.Corner, 0, i.Width/2, "mm"), working.Within("/outer/corner", "The corner radius", o.Corner, 0, o.Width/2, "mm"),
-		working.Within("/inner/plus", "The tolerance", i.Plus, 0, 50, "mm"), working.Within("/inner/minus", "The tolerance", i.Minus, 0, 50, "mm"),
-		working.Within("/outer/plus", "The tolerance", o.Plus, 0, 50, "mm"), working.Within("/outer/minus", "The tolerance", o.Minus, 0, 50, "mm"),
+	err := working.First(working.Above("/inner/width", "The inner section's width", i.Width, 0, 1e4, "mm"),
+		working.Above("/outer/width", "The outer section's inside width", o.Width, 0, 1e4, "mm"),
+		working.Within("/inner/height", "The height", i.Height, 0, 1e4, "mm"),
+		working.Within("/outer/height", "The height", o.Height, 0, 1e4, "mm"),
+		working.Within("/inner/corner", "The corner radius", i.Corner, 0, i.Width/2, "mm"),
+		working.Within("/outer/corner", "The corner radius", o.Corner, 0, o.Width/2, "mm"),
+		working.Within("/inner/plus", "The tolerance", i.Plus, 0, 50, "mm"),
+		working.Within("/inner/minus", "The tolerance", i.Minus, 0, 50, "mm"),
+		working.Within("/outer/plus", "The tolerance", o.Plus, 0, 50, "mm"),
+		working.Within("/outer/minus", "The tolerance", o.Minus, 0, 50, "mm"),
 		working.Within("/inner/coat", "The coat", i.Coat, 0, 10, "mm"), working.Within("/outer/coat", "The coat", o.Coat, 0, 10, "mm"),
-		working.Within("/outer/seam", "The seam", o.Seam, 0, 20, "mm"), working.Within("/liner", "The liner", in.Liner, 0, 100, "mm"), working.Within("/squash", "The squash", in.Squash, 0, .9, ""), working.Within("/want", "The clearance wanted", in.Want, 0, 50, "mm"))
+		working.Within("/outer/seam", "The seam", o.Seam, 0, 20, "mm"), working.Within("/liner", "The liner", in.Liner, 0, 100, "mm"),
+		working.Within("/squash", "The squash", in.Squash, 0, .9, ""), working.Within("/want", "The clearance wanted", in.Want, 0, 50, "mm"))
 	if err != nil {
 		return FitResult{}, err
 	}
@@ -114,7 +120,8 @@ func Slide(in FitInput) (FitResult, error) {
 		r.Goes = "tight"
 	}
 	if r.Corner != nil && *r.Corner < 0 && least >= 0 {
-		word("corner", working.Stop, "The corners bind by %.2f mm though the faces are free: the outer's inside radius is larger than the inner's. Break the inner's corners or take the next size.", -*r.Corner)
+		word("corner", working.Stop, "The corners bind by %.2f mm though the faces are free: the outer's inside radius is larger than the "+
+			"inner's. Break the inner's corners or take the next size.", -*r.Corner)
 	}
 	if least < 0 && bare >= 0 && i.Coat+o.Coat > 0 {
 		r.Mask = "inner"
@@ -126,15 +133,21 @@ func Slide(in FitInput) (FitResult, error) {
 		word("binds", working.Stop, "At the worst it is %.2f mm a side too large to go in.", -least)
 	}
 	if o.Seam > 0 {
-		word("seam", working.Note, "The seam stands %.1f mm into the outer section: it is counted on one side. Turned to a corner, or filed flat, it gives that back.", o.Seam)
+		word("seam", working.Note, "The seam stands %.1f mm into the outer section: it is counted on one side. Turned to a corner, or filed "+
+			"flat, it gives that back.", o.Seam)
 	}
 	if r.Across.Max > 2 && in.Liner == 0 {
-		word("rattle", working.Mind, "Up to %.1f mm a side is loose: it will rattle. Shims of %.2f mm a side centre it.", r.Across.Max, r.Across.Shim)
+		word("rattle", working.Mind, "Up to %.1f mm a side is loose: it will rattle. Shims of %.2f mm a side centre it.",
+			r.Across.Max, r.Across.Shim)
 	}
-	r.Working = working.Working{Method: "Sliding fit", Source: "difference of sizes at their limits", Formula: "a side = (inside − outside − seam)/2 − coats − liner",
-		Inputs: []working.Quantity{{Symbol: "I", Name: "inside of the outer", Value: o.Width, Unit: "mm"}, {Symbol: "O", Name: "outside of the inner", Value: i.Width, Unit: "mm"}, {Symbol: "w", Name: "seam", Value: o.Seam, Unit: "mm"},
-			{Symbol: "c", Name: "coats of both faces", Value: i.Coat + o.Coat, Unit: "mm"}, {Symbol: "l", Name: "liner squashed", Value: liner, Unit: "mm"}},
-		Steps:       []working.Quantity{{Symbol: "min", Name: "a side at the worst", Value: r.Across.Min, Unit: "mm"}, {Symbol: "max", Name: "a side at the loosest", Value: r.Across.Max, Unit: "mm"}},
+	r.Working = working.Working{Method: "Sliding fit", Source: "difference of sizes at their limits",
+		Formula: "a side = (inside − outside − seam)/2 − coats − liner",
+		Inputs: []working.Quantity{{Symbol: "I", Name: "inside of the outer", Value: o.Width, Unit: "mm"},
+			{Symbol: "O", Name: "outside of the inner", Value: i.Width, Unit: "mm"}, {Symbol: "w", Name: "seam", Value: o.Seam, Unit: "mm"},
+			{Symbol: "c", Name: "coats of both faces", Value: i.Coat + o.Coat, Unit: "mm"},
+			{Symbol: "l", Name: "liner squashed", Value: liner, Unit: "mm"}},
+		Steps: []working.Quantity{{Symbol: "min", Name: "a side at the worst", Value: r.Across.Min, Unit: "mm"},
+			{Symbol: "max", Name: "a side at the loosest", Value: r.Across.Max, Unit: "mm"}},
 		Assumptions: []string{"both straight and in line; a bow or a twist takes from the clearance"},
 		Result:      working.Quantity{Symbol: "s", Name: "a side", Value: r.Across.Nominal, Unit: "mm"}}
 	return r, nil

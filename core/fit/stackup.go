@@ -44,8 +44,10 @@ type StackResult struct {
 func (l Layer) many() float64 { return float64(max(l.Count, 1)) }
 
 func (l Layer) check(path string) error {
-	return working.First(working.Within(path+"/thickness", "The thickness", l.Thickness, 0, 1e5, "mm"), working.Within(path+"/plus", "The tolerance", l.Plus, 0, 1e4, "mm"),
-		working.Within(path+"/minus", "The tolerance", l.Minus, 0, 1e4, "mm"), working.Within(path+"/count", "The number", float64(l.Count), 0, 1000, ""))
+	return working.First(working.Within(path+"/thickness", "The thickness", l.Thickness, 0, 1e5, "mm"),
+		working.Within(path+"/plus", "The tolerance", l.Plus, 0, 1e4, "mm"),
+		working.Within(path+"/minus", "The tolerance", l.Minus, 0, 1e4, "mm"),
+		working.Within(path+"/count", "The number", float64(l.Count), 0, 1000, ""))
 }
 
 // Stack answers the standoff: gap less everything else. It fails with
@@ -62,12 +64,15 @@ func Stack(in StackInput) (StackResult, error) {
 			return StackResult{}, err
 		}
 	}
-	r := StackResult{Nominal: in.Gap.Thickness, Worst: Span{in.Gap.Thickness - in.Gap.Minus, in.Gap.Thickness + in.Gap.Plus}, Findings: []working.Finding{}}
+	r := StackResult{Nominal: in.Gap.Thickness, Worst: Span{in.Gap.Thickness - in.Gap.Minus, in.Gap.Thickness + in.Gap.Plus},
+		Findings: []working.Finding{}}
 	// The root of squares is taken about the middle of each tolerance.
 	middle, squares := in.Gap.Thickness+(in.Gap.Plus-in.Gap.Minus)/2, math.Pow((in.Gap.Plus+in.Gap.Minus)/2, 2)
-	w := working.Working{Method: "Stack-up", Source: "worst case and root of the sum of squares of the half tolerances", Formula: "standoff = gap − Σ layers",
-		Inputs:      []working.Quantity{{Symbol: "gap", Name: "between the faces", Value: in.Gap.Thickness, Unit: "mm"}},
-		Assumptions: []string{"root of squares: the layers vary on their own and about their middles; two in three hundred stacks lie outside when the tolerances are three standard deviations"}}
+	w := working.Working{Method: "Stack-up", Source: "worst case and root of the sum of squares of the half tolerances",
+		Formula: "standoff = gap − Σ layers",
+		Inputs:  []working.Quantity{{Symbol: "gap", Name: "between the faces", Value: in.Gap.Thickness, Unit: "mm"}},
+		Assumptions: []string{"root of squares: the layers vary on their own and about their middles; two in three hundred stacks lie outside " +
+			"when the tolerances are three standard deviations"}}
 	for i, l := range in.Layers {
 		n := l.many()
 		r.Nominal -= n * l.Thickness
@@ -80,12 +85,16 @@ func Stack(in StackInput) (StackResult, error) {
 	half := math.Sqrt(squares)
 	r.RSS = Span{middle - half, middle + half}
 	if r.Nominal <= 0 {
-		return StackResult{}, working.Refuse("/gap/thickness", "Nothing is left: the layers are %.4g mm thicker than the gap. Look whether one was counted twice or a length was taken in the other unit.", -r.Nominal)
+		return StackResult{}, working.Refuse("/gap/thickness",
+			"Nothing is left: the layers are %.4g mm thicker than the gap. Look whether one was counted twice or a length was taken in "+
+				"the other unit.", -r.Nominal)
 	}
 	if r.Worst.Min < 0 {
-		r.Findings = append(r.Findings, working.Finding{Code: "clash", Severity: working.Mind, Cause: "Stack", Reason: fmt.Sprintf("At the worst the layers are %.2f mm thicker than the gap.", -r.Worst.Min)})
+		r.Findings = append(r.Findings, working.Finding{Code: "clash", Severity: working.Mind, Cause: "Stack",
+			Reason: fmt.Sprintf("At the worst the layers are %.2f mm thicker than the gap.", -r.Worst.Min)})
 	}
-	w.Steps = []working.Quantity{{Symbol: "min", Name: "worst case", Value: r.Worst.Min, Unit: "mm"}, {Symbol: "max", Name: "worst case", Value: r.Worst.Max, Unit: "mm"}, {Symbol: "±", Name: "root of squares", Value: half, Unit: "mm"}}
+	w.Steps = []working.Quantity{{Symbol: "min", Name: "worst case", Value: r.Worst.Min, Unit: "mm"},
+		{Symbol: "max", Name: "worst case", Value: r.Worst.Max, Unit: "mm"}, {Symbol: "±", Name: "root of squares", Value: half, Unit: "mm"}}
 	w.Result = working.Quantity{Symbol: "s", Name: "standoff", Value: r.Nominal, Unit: "mm"}
 	r.Working = w
 	return r, nil
@@ -200,7 +209,10 @@ func AskSpacers(in SpacersInput) (SpacersResult, error) {
 	for _, p := range r.Places {
 		most = math.Max(most, math.Abs(p.Left))
 	}
-	r.Working = working.Working{Method: "Spacer and shims", Source: "practice: one spacer for all where shims make up the rest, thickest shim first", Formula: "standoff = spacer + Σ shims + rest",
-		Inputs: []working.Quantity{{Symbol: "n", Name: "places", Value: float64(len(in.Standoffs))}}, Assumptions: []string{"a rest of up to half the thinnest shim is taken up by the bolt"}, Result: working.Quantity{Symbol: "r", Name: "largest rest", Value: most, Unit: "mm"}}
+	r.Working = working.Working{Method: "Spacer and shims",
+		Source: "practice: one spacer for all where shims make up the rest, thickest shim first", Formula: "standoff = spacer + Σ shims + rest",
+		Inputs:      []working.Quantity{{Symbol: "n", Name: "places", Value: float64(len(in.Standoffs))}},
+		Assumptions: []string{"a rest of up to half the thinnest shim is taken up by the bolt"},
+		Result:      working.Quantity{Symbol: "r", Name: "largest rest", Value: most, Unit: "mm"}}
 	return r, nil
 }

@@ -31,7 +31,8 @@ func (b *beam) acts(k int, l MemberLoad) (a acting, err error) {
 	a.load = [12]float64{q[0] * L / 2, q[1] * L / 2, q[2] * L / 2, 0, -q[2] * L * L / 12, q[1] * L * L / 12,
 		q[0] * L / 2, q[1] * L / 2, q[2] * L / 2, 0, q[2] * L * L / 12, -q[1] * L * L / 12}
 	for i, p := range l.Points {
-		if err := working.Within(fmt.Sprintf("/members/%d/points/%d/at", k, i), "The load's place along the member", p.At, -1e-6, L+1e-6, "mm"); err != nil {
+		if err := working.Within(fmt.Sprintf("/members/%d/points/%d/at", k, i), "The load's place along the member", p.At, -1e-6,
+			L+1e-6, "mm"); err != nil {
 			return a, err
 		}
 		f, x := own(p.Force), math.Min(math.Max(p.At, 0), L)
@@ -39,7 +40,8 @@ func (b *beam) acts(k int, l MemberLoad) (a acting, err error) {
 		a.points = append(a.points, ownPoint{x, f})
 		first, last := y*y*(3*x+y)/(L*L*L), x*x*(x+3*y)/(L*L*L)
 		m1, m2 := x*y*y/(L*L), x*x*y/(L*L)
-		for d, v := range [12]float64{f[0] * y / L, f[1] * first, f[2] * first, 0, -f[2] * m1, f[1] * m1, f[0] * x / L, f[1] * last, f[2] * last, 0, f[2] * m2, -f[1] * m2} {
+		for d, v := range [12]float64{f[0] * y / L, f[1] * first, f[2] * first, 0, -f[2] * m1, f[1] * m1, f[0] * x / L, f[1] * last, f[2] * last,
+			0, f[2] * m2, -f[1] * m2} {
 			a.load[d] += v
 		}
 	}

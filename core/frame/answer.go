@@ -94,7 +94,11 @@ func (a *Answer) answer(loads, u []float64, coarse bool) {
 			a.Reactions[n] = f
 		}
 	}
-	a.Working = working.Working{Method: "Space frame by direct stiffness", Source: "Euler–Bernoulli members of 12 degrees of freedom; banded Cholesky after reverse Cuthill–McKee", Formula: "K·u = f",
-		Inputs:      []working.Quantity{{Symbol: "n", Name: "nodes", Value: float64(len(m.names))}, {Symbol: "m", Name: "members", Value: float64(len(m.beams))}},
-		Assumptions: []string{"small displacements, straight members, stiff joints but where an end is released, no shear deformation, no buckling: that is checked beside it"}, Result: working.Quantity{Symbol: "u", Name: "largest displacement", Value: a.MaxDisplacement, Unit: "mm"}}
+	a.Working = working.Working{Method: "Space frame by direct stiffness",
+		Source: "Euler–Bernoulli members of 12 degrees of freedom; banded Cholesky after reverse Cuthill–McKee", Formula: "K·u = f",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "nodes", Value: float64(len(m.names))},
+			{Symbol: "m", Name: "members", Value: float64(len(m.beams))}},
+		Assumptions: []string{"small displacements, straight members, stiff joints but where an end is released, no shear deformation, no " +
+			"buckling: that is checked beside it"},
+		Result: working.Quantity{Symbol: "u", Name: "largest displacement", Value: a.MaxDisplacement, Unit: "mm"}}
 }

@@ -133,7 +133,8 @@ func (b *beam) release(at string) error {
 	var lu mat.LU
 	lu.Factorize(krr)
 	if lu.Cond() > 1e10 {
-		return working.Refuse(at+"/releaseI", "The member from %q to %q would be loose between its ends: both let go the same force or moment. Hold one of them.", b.From, b.To)
+		return working.Refuse(at+"/releaseI", "The member from %q to %q would be loose between its ends: both let go the same force or moment. "+
+			"Hold one of them.", b.From, b.To)
 	}
 	for i, r := range b.freed {
 		for c := range 12 {

@@ -74,9 +74,14 @@ func (m *Model) Buckles(pressed []float64, most float64) (Stability, error) {
 	if out.AtLeast {
 		name = "times the loads it bears at least before it buckles"
 	}
-	out.Working = working.Working{Method: "Buckling of the whole structure", Source: "elastic eigenvalue of the space frame, consistent geometric stiffness, four elements a member; closed in by whether the stiffness that is left is positive definite", Formula: "det(K − λ·ΣN·G) = 0",
-		Inputs: []working.Quantity{{Symbol: "N", Name: "largest compression in a member over all cases", Value: top, Unit: "N"}, {Symbol: "m", Name: "members", Value: float64(len(m.beams))}}, Steps: []working.Quantity{},
-		Assumptions: []string{"each member with its largest compression of all cases at once: never less careful than one case", "straight members, joints as stiff as they are drawn, pull left out"}, Result: working.Quantity{Symbol: "λ", Name: name, Value: out.Factor}}
+	out.Working = working.Working{Method: "Buckling of the whole structure",
+		Source: "elastic eigenvalue of the space frame, consistent geometric stiffness, four elements a member; closed in by whether the " +
+			"stiffness that is left is positive definite", Formula: "det(K − λ·ΣN·G) = 0",
+		Inputs: []working.Quantity{{Symbol: "N", Name: "largest compression in a member over all cases", Value: top, Unit: "N"},
+			{Symbol: "m", Name: "members", Value: float64(len(m.beams))}}, Steps: []working.Quantity{},
+		Assumptions: []string{"each member with its largest compression of all cases at once: never less careful than one case",
+			"straight members, joints as stiff as they are drawn, pull left out"},
+		Result: working.Quantity{Symbol: "λ", Name: name, Value: out.Factor}}
 	return out, nil
 }
 

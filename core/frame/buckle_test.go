@@ -8,7 +8,8 @@ import (
 
 // strut is one member along x, pressed, its ends held as said.
 func strut(length, area, i float64, foot, head [6]bool) Input {
-	return Input{Nodes: map[string][3]float64{"a": {}, "b": {length, 0, 0}}, Members: []Member{{From: "a", To: "b", E: 210000, G: 80000, Area: area, Iy: i, Iz: 2 * i, J: 3 * i}},
+	return Input{Nodes: map[string][3]float64{"a": {}, "b": {length, 0, 0}},
+		Members:  []Member{{From: "a", To: "b", E: 210000, G: 80000, Area: area, Iy: i, Iz: 2 * i, J: 3 * i}},
 		Supports: map[string][6]bool{"a": foot, "b": head}}
 }
 
@@ -23,7 +24,8 @@ func TestStrutsBuckleAsEulerSays(t *testing.T) {
 		what       string
 		foot, head [6]bool
 		k          float64
-	}{{"a post with a free head", fixed, free, 2}, {"pinned at both ends", pinned, slides, 1}, {"fixed and pinned", fixed, slides, .6992}, {"fixed at both ends", fixed, guided, .5}} {
+	}{{"a post with a free head", fixed, free, 2}, {"pinned at both ends", pinned, slides, 1}, {"fixed and pinned", fixed, slides, .6992},
+		{"fixed at both ends", fixed, guided, .5}} {
 		m, err := Open(strut(length, 500, i, c.foot, c.head))
 		if err != nil {
 			t.Fatal(c.what, err)
@@ -76,7 +78,8 @@ func TestPiecesDoNotShortenAStrut(t *testing.T) {
 // A portal with pinned feet sways long before its posts buckle between held ends:
 // K is over 2, and bracing it brings the load up several times.
 func TestPortalSways(t *testing.T) {
-	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, 1000}, "c": {1000, 0, 1000}, "d": {1000, 0, 0}}, Supports: map[string][6]bool{}}
+	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, 1000}, "c": {1000, 0, 1000}, "d": {1000, 0, 0}},
+		Supports: map[string][6]bool{}}
 	for _, e := range [][2]string{{"a", "b"}, {"b", "c"}, {"d", "c"}} {
 		in.Members = append(in.Members, Member{From: e[0], To: e[1], E: 210000, G: 80000, Area: 500, Iy: 1e5, Iz: 1e5, J: 2e5})
 	}
@@ -109,7 +112,8 @@ func TestPortalSways(t *testing.T) {
 // More compression never lets a frame bear more, and a pull counts as none.
 func TestMoreCompressionIsNeverBetter(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(3, 9))
-	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {100, 30, 900}, "c": {800, -40, 950}, "d": {850, 0, 0}, "e": {400, 500, 500}}, Supports: map[string][6]bool{"a": {true, true, true, true, true, true}, "d": {true, true, true}}}
+	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {100, 30, 900}, "c": {800, -40, 950}, "d": {850, 0, 0}, "e": {400, 500, 500}},
+		Supports: map[string][6]bool{"a": {true, true, true, true, true, true}, "d": {true, true, true}}}
 	for _, e := range [][2]string{{"a", "b"}, {"b", "c"}, {"c", "d"}, {"b", "e"}, {"c", "e"}} {
 		in.Members = append(in.Members, Member{From: e[0], To: e[1], E: 210000, G: 80000, Area: 300, Iy: 3e4, Iz: 5e4, J: 6e4})
 	}

@@ -132,7 +132,8 @@ func Open(in Input) (*Model, error) {
 	if err != nil {
 		return nil, err
 	}
-	m := &Model{in: in, names: names, index: index, beams: make([]beam, len(in.Members)), held: make([]bool, 6*len(names)), springs: make([]float64, 6*len(names))}
+	m := &Model{in: in, names: names, index: index, beams: make([]beam, len(in.Members)), held: make([]bool, 6*len(names)),
+		springs: make([]float64, 6*len(names))}
 	for k := range in.Members {
 		if m.beams[k], err = in.beam(k, index); err != nil {
 			return nil, err

@@ -29,7 +29,8 @@ func tube(from, to string) Member {
 func TestClosedForms(t *testing.T) {
 	const l = 1500.
 	at := func(load [6]float64) Result {
-		r, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{tube("a", "b")}, Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": load}})
+		r, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{tube("a", "b")},
+			Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": load}})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -70,7 +71,8 @@ func TestClosedForms(t *testing.T) {
 
 // An upright member's z lies forward, so Iy resists being pushed forward.
 func TestUprightMember(t *testing.T) {
-	r, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, 900}}, Members: []Member{tube("a", "b")}, Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": {300, 200}}})
+	r, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, 900}}, Members: []Member{tube("a", "b")},
+		Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": {300, 200}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -89,7 +91,8 @@ func tower(r *rand.Rand, bays int) Input {
 				in.Supports[name(k, c)] = all
 				continue
 			}
-			in.Loads[name(k, c)] = [6]float64{500 * r.Float64(), -300 * r.Float64(), -900 * r.Float64(), 1e4 * r.Float64(), 1e4 * r.Float64(), 1e4 * r.Float64()}
+			in.Loads[name(k, c)] = [6]float64{500 * r.Float64(), -300 * r.Float64(), -900 * r.Float64(), 1e4 * r.Float64(),
+				1e4 * r.Float64(), 1e4 * r.Float64()}
 			q := [3]float64{.2 * r.Float64(), 0, -.5 * r.Float64()}
 			for _, to := range []string{name(k-1, c), name(k, (c+1)%4)} {
 				m := tube(name(k, c), to)
@@ -184,7 +187,8 @@ func TestMemberInTwoPieces(t *testing.T) {
 	q := [3]float64{.1, .3, -1}
 	m := tube("a", "c")
 	m.Uniform = &q
-	whole := Input{Nodes: map[string][3]float64{"a": {}, "c": {1200, 300, 200}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"c": {10, 20, -300, 500, 600, 700}}}
+	whole := Input{Nodes: map[string][3]float64{"a": {}, "c": {1200, 300, 200}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all},
+		Loads: map[string][6]float64{"c": {10, 20, -300, 500, 600, 700}}}
 	one, err := Solve(whole)
 	if err != nil {
 		t.Fatal(err)

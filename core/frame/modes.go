@@ -147,7 +147,8 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 		}
 		last = values
 	}
-	return nil, working.Refuse("/modes", "The natural frequencies did not come to rest in 200 steps: what it carries is very uneven, or parts of it hardly hold together.")
+	return nil, working.Refuse("/modes", "The natural frequencies did not come to rest in 200 steps: what it carries is very uneven, or "+
+		"parts of it hardly hold together.")
 }
 
 // small solves k·v = λ·m·v for a few unknowns, ways without mass left out,

@@ -49,7 +49,8 @@ func TestOffsets(t *testing.T) {
 	m := tube("a", "b")
 	m.OffsetI, m.OffsetJ = &[3]float64{0, 0, arm}, &[3]float64{0, 0, arm}
 	// Pulled at the node, the member is pulled off its axis: it bends up.
-	r := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": {5000}}})
+	r := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all},
+		Loads: map[string][6]float64{"b": {5000}}})
 	moment := 5000 * arm
 	near(t, "turn", r.Displacements["b"][4], -moment*l/(m.E*m.Iy), 1e-9)
 	near(t, "along", r.Displacements["b"][0], 5000*l/(m.E*m.Area)+moment*l/(m.E*m.Iy)*arm, 1e-9)
@@ -59,9 +60,11 @@ func TestOffsets(t *testing.T) {
 	stiff := func(from, to string) Member {
 		return Member{From: from, To: to, E: 210000, G: 81000, Area: 1e6, Iy: 1e10, Iz: 1e10, J: 1e10}
 	}
-	two := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "a2": {0, 0, arm}, "b": {l, 0, 0}, "b2": {l, 0, arm}}, Members: []Member{tube("a2", "b2"), stiff("a", "a2"), stiff("b", "b2")},
+	two := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "a2": {0, 0, arm}, "b": {l, 0, 0}, "b2": {l, 0, arm}},
+		Members:  []Member{tube("a2", "b2"), stiff("a", "a2"), stiff("b", "b2")},
 		Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": {5000, 300, -200}}})
-	one := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": {5000, 300, -200}}})
+	one := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all},
+		Loads: map[string][6]float64{"b": {5000, 300, -200}}})
 	for i := range 6 {
 		near(t, "as a stiff member", one.Displacements["b"][i], two.Displacements["b"][i], 1e-4)
 	}
@@ -70,7 +73,8 @@ func TestOffsets(t *testing.T) {
 // Rubber under a beam sinks by its share and carries it.
 func TestSprings(t *testing.T) {
 	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {1000, 0, 0}, "c": {500, 0, 0}}, Members: []Member{tube("a", "c"), tube("c", "b")},
-		Supports: map[string][6]bool{"a": {0: true, 1: true, 3: true}}, Springs: map[string][6]float64{"a": {2: 40}, "b": {1: 1e3, 2: 80}}, Loads: map[string][6]float64{"c": {2: -480}}}
+		Supports: map[string][6]bool{"a": {0: true, 1: true, 3: true}}, Springs: map[string][6]float64{"a": {2: 40}, "b": {1: 1e3, 2: 80}},
+		Loads: map[string][6]float64{"c": {2: -480}}}
 	r := solved(t, in)
 	near(t, "soft end", r.Displacements["a"][2], -240./40, 1e-9)
 	near(t, "stiff end", r.Displacements["b"][2], -240./80, 1e-9)
@@ -95,7 +99,8 @@ func TestLoadOnTheMember(t *testing.T) {
 	b := l - a
 	near(t, "moment at a", math.Abs(one.Reactions["a"][4]), 700*a*b*b/(l*l), 1e-9)
 	near(t, "moment at b", math.Abs(one.Reactions["b"][4]), 700*a*a*b/(l*l), 1e-9)
-	two := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}, "c": {a, 0, 0}}, Members: []Member{tube("a", "c"), tube("c", "b")}, Supports: in.Supports, Loads: map[string][6]float64{"c": {40, 90, -700}}})
+	two := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}, "c": {a, 0, 0}},
+		Members: []Member{tube("a", "c"), tube("c", "b")}, Supports: in.Supports, Loads: map[string][6]float64{"c": {40, 90, -700}}})
 	for i := range 6 {
 		near(t, "reaction", two.Reactions["b"][i], one.Reactions["b"][i], 1e-8)
 	}
@@ -111,7 +116,8 @@ func TestLoadOnTheMember(t *testing.T) {
 func TestAlong(t *testing.T) {
 	const l, a, p = 1800., 700., 900.
 	m := tube("a", "b")
-	model, err := Open(Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m}, Supports: map[string][6]bool{"a": {true, true, true, true}, "b": {false, true, true}}})
+	model, err := Open(Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m},
+		Supports: map[string][6]bool{"a": {true, true, true, true}, "b": {false, true, true}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -149,7 +155,9 @@ func TestAlong(t *testing.T) {
 // corners.
 func TestPortal(t *testing.T) {
 	const h, l, p = 800., 1200., 1000.
-	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, h}, "c": {l, 0, h}, "d": {l, 0, 0}}, Members: []Member{tube("a", "b"), tube("b", "c"), tube("d", "c")}, Supports: map[string][6]bool{"a": all, "d": all}, Loads: map[string][6]float64{"b": {p}}}
+	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, h}, "c": {l, 0, h}, "d": {l, 0, 0}},
+		Members: []Member{tube("a", "b"), tube("b", "c"), tube("d", "c")}, Supports: map[string][6]bool{"a": all, "d": all},
+		Loads: map[string][6]float64{"b": {p}}}
 	for k := range in.Members { // hardly any axial give, as the closed form has it
 		in.Members[k].Area = 1e7
 		in.Members[k].Up = &[3]float64{0, 1, 0} // bends about y with Iz
@@ -192,10 +200,12 @@ func TestFrequencies(t *testing.T) {
 	near(t, "simple", r.Frequencies[0], hertz(math.Pi, m.Iz), 1e-3)
 	near(t, "simple, strong", r.Frequencies[1], hertz(math.Pi, m.Iy), 1e-3)
 	// A mass at the end of a stick without one of its own.
-	s := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")}, Supports: map[string][6]bool{"a": all}, Masses: map[string]float64{"b": 30}, Modes: 3})
+	s := solved(t, Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")},
+		Supports: map[string][6]bool{"a": all}, Masses: map[string]float64{"b": 30}, Modes: 3})
 	near(t, "mass on a stick", s.Frequencies[0], math.Sqrt(3*m.E*m.Iz/(600*600*600)/.03)/(2*math.Pi), 1e-9)
 	near(t, "and pulled", s.Frequencies[2], math.Sqrt(m.E*m.Area/600/.03)/(2*math.Pi), 1e-9)
-	if _, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")}, Supports: map[string][6]bool{"a": all}, Modes: 1}); err == nil {
+	if _, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")},
+		Supports: map[string][6]bool{"a": all}, Modes: 1}); err == nil {
 		t.Error("nothing with a mass has a frequency")
 	}
 }

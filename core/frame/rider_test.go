@@ -23,7 +23,8 @@ func over(mass, e float64) Rider {
 func TestRiderBeyondTheEnd(t *testing.T) {
 	const long, mass = 600., 30.
 	all := [6]bool{true, true, true, true, true, true}
-	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {long, 0, 0}}, Members: []Member{tube("a", "b")}, Supports: map[string][6]bool{"a": all}, Modes: 3}
+	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {long, 0, 0}}, Members: []Member{tube("a", "b")},
+		Supports: map[string][6]bool{"a": all}, Modes: 3}
 	m := in.Members[0]
 	for _, e := range []float64{0, 150, 400} {
 		in.Riders = []Rider{over(mass, e)}
@@ -50,8 +51,10 @@ func TestRiderBeyondTheEnd(t *testing.T) {
 
 // A mass that rides on nothing there is, or is none, is refused.
 func TestRiderRefused(t *testing.T) {
-	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")}, Supports: map[string][6]bool{"a": {true, true, true, true, true, true}}, Masses: map[string]float64{"b": 1}, Modes: 1}
-	for name, r := range map[string]Rider{"no node": {Mass: 1, Moves: [3]map[string][6]float64{{"c": {1}}}}, "less than none": over(-1, 0), "too heavy": over(1e8, 0)} {
+	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")},
+		Supports: map[string][6]bool{"a": {true, true, true, true, true, true}}, Masses: map[string]float64{"b": 1}, Modes: 1}
+	for name, r := range map[string]Rider{"no node": {Mass: 1, Moves: [3]map[string][6]float64{{"c": {1}}}}, "less than none": over(-1, 0),
+		"too heavy": over(1e8, 0)} {
 		in.Riders = []Rider{r}
 		var fault *working.Fault
 		if _, err := Solve(in); !errors.As(err, &fault) || fault.Path != "/riders" {

@@ -190,5 +190,6 @@ func (s *system) loose(names []string, whole []float64) error {
 		}
 	}
 	k := s.dof[worst]
-	return working.Refuse("/supports", "The frame is loose: node %q moves freely %s. Support it there, or brace it.", names[k/6], directions[k%6])
+	return working.Refuse("/supports", "The frame is loose: node %q moves freely %s. Support it there, or brace it.",
+		names[k/6], directions[k%6])
 }

@@ -72,7 +72,8 @@ func TestEveryOfferIsWhole(t *testing.T) {
 			m.Bolts.Size, m.Bolts.Pitch, m.Bolts.Washer, r.Base.Holes[0].Diameter = "M6", 1, 12, 6.6
 		}
 		m.Backed = rnd.IntN(4) > 0
-		loads := []Load{{"one", "", [3]float64{6000 * rnd.NormFloat64(), 6000 * rnd.NormFloat64(), 6000 * rnd.NormFloat64()}}, {"two", "", [3]float64{0, 0, -4000 * rnd.Float64()}}}
+		loads := []Load{{"one", "", [3]float64{6000 * rnd.NormFloat64(), 6000 * rnd.NormFloat64(), 6000 * rnd.NormFloat64()}},
+			{"two", "", [3]float64{0, 0, -4000 * rnd.Float64()}}}
 		was, err := sheet.Build(r, opt)
 		if err != nil || !was.Whole {
 			continue
@@ -104,7 +105,8 @@ func TestEveryOfferIsWhole(t *testing.T) {
 				t.Errorf("%s does not help", s.Label)
 			}
 			kind := "other"
-			for _, w := range []string{"doubler", "plate in place", "bolts in place", "farther in", "longer past", "nearer to the bend", "farther apart"} {
+			for _, w := range []string{"doubler", "plate in place", "bolts in place", "farther in", "longer past",
+				"nearer to the bend", "farther apart"} {
 				if strings.Contains(s.Label, w) {
 					kind = w
 				}

@@ -24,8 +24,10 @@ func (p *placed) boltModes() []mode {
 		},
 		Explain: func(s *shares, h strength.Hit) working.Working {
 			return working.Working{Method: "Bolt in shear, " + p.shearName(), Source: source, Formula: "share / capacity",
-				Inputs: []working.Quantity{newtons("F", "force in the plane", s.inPlane.Len()), amount("Mz", "moment about the group's centroid", s.turn, "N·mm"),
-					amount("n", "bolts", float64(len(p.at)), ""), amount("Σr²", "polar sum", p.polar, "mm²"), newtons("Rn", "nominal shear strength", nominalV)},
+				Inputs: []working.Quantity{newtons("F", "force in the plane", s.inPlane.Len()),
+					amount("Mz", "moment about the group's centroid", s.turn, "N·mm"),
+					amount("n", "bolts", float64(len(p.at)), ""), amount("Σr²", "polar sum", p.polar, "mm²"),
+					newtons("Rn", "nominal shear strength", nominalV)},
 				Steps: []working.Quantity{newtons("cap", "may be used", va)}, Assumptions: []string{said, "no friction, equal bolts, all bear"},
 				Result: newtons("V", "largest share", h.Demand)}
 		}}
@@ -35,9 +37,13 @@ func (p *placed) boltModes() []mode {
 		},
 		Explain: func(s *shares, h strength.Hit) working.Working {
 			t, q := p.tension(s)[h.At], s.pry[h.At]
-			w := working.Working{Method: "Bolt in tension, " + p.tensionName(s), Source: source + "; prying by AISC Manual part 9", Formula: "T = N/n + share of the moment; T + q against capacity",
-				Inputs: []working.Quantity{newtons("N", "force away from the vehicle", s.pull), amount("Mx", "moment to be answered along x", s.mx, "N·mm"), amount("My", "along y", s.my, "N·mm"), newtons("Rn", "nominal tensile strength", nominalT)},
-				Steps: []working.Quantity{newtons("Tc", "with the neutral axis at the centroid", s.centroid[h.At]), newtons("Te", "turning about the edge", s.edge[h.At]),
+			w := working.Working{Method: "Bolt in tension, " + p.tensionName(s), Source: source + "; prying by AISC Manual part 9",
+				Formula: "T = N/n + share of the moment; T + q against capacity",
+				Inputs: []working.Quantity{newtons("N", "force away from the vehicle", s.pull),
+					amount("Mx", "moment to be answered along x", s.mx, "N·mm"), amount("My", "along y", s.my, "N·mm"),
+					newtons("Rn", "nominal tensile strength", nominalT)},
+				Steps: []working.Quantity{newtons("Tc", "with the neutral axis at the centroid", s.centroid[h.At]),
+					newtons("Te", "turning about the edge", s.edge[h.At]),
 					newtons("T", "school in use", t), newtons("q", "prying", q), newtons("cap", "may be used", ta)},
 				Assumptions: []string{said, "preload left out"}, Result: newtons("T + q", "pull on the bolt", h.Demand)}
 			if s.line != "" {
@@ -57,7 +63,8 @@ func (p *placed) boltModes() []mode {
 				formula, source = "√((T/Ta)² + (V/Va)²)", "ellipse"
 			}
 			return working.Working{Method: "Shear with tension", Source: source, Formula: formula,
-				Inputs:      []working.Quantity{newtons("T", "tension with prying", p.tension(s)[h.At]+s.pry[h.At]), newtons("Ta", "usable tension", ta), newtons("V", "shear", p.sheared(s, h.At)), newtons("Va", "usable shear", va)},
+				Inputs: []working.Quantity{newtons("T", "tension with prying", p.tension(s)[h.At]+s.pry[h.At]),
+					newtons("Ta", "usable tension", ta), newtons("V", "shear", p.sheared(s, h.At)), newtons("Va", "usable shear", va)},
 				Assumptions: []string{said}, Result: amount("u", "share used", h.Demand, "")}
 		}}
 	return []mode{shear, tension, combined, p.moment(), p.slip()}
@@ -65,7 +72,8 @@ func (p *placed) boltModes() []mode {
 
 // moment asks for what neither bolts nor a backed edge hold.
 func (p *placed) moment() mode {
-	return mode{Key: "moment", Name: "Moment that nothing holds", Unit: "N·mm", Idle: "The bolts hold every moment, or the plate pressing on what backs it does.",
+	return mode{Key: "moment", Name: "Moment that nothing holds", Unit: "N·mm",
+		Idle: "The bolts hold every moment, or the plate pressing on what backs it does.",
 		Unsure: func(s *shares) string {
 			if p.polar < 1e-9 && math.Abs(s.turn) > 1 {
 				return "one bolt holds no turn about itself but by friction: add a second bolt, or work it out as a joint with its tightening."
@@ -96,7 +104,8 @@ func (p *placed) slip() mode {
 			}
 			v := s.vectors[i]
 			if l := v.Len(); l > 1 && math.Abs(p.flatWay(v.Mul(1/l)).Dot(*w))*l > 1 {
-				return fmt.Sprintf("bolt %d is pushed along its slot, and only its clamping holds it there. Work it out as a joint with its tightening, turn the slot across the load, or take a round hole.", i+1)
+				return fmt.Sprintf("bolt %d is pushed along its slot, and only its clamping holds it there. Work it out as a joint with its "+
+					"tightening, turn the slot across the load, or take a round hole.", i+1)
 			}
 		}
 		return ""

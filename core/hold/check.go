@@ -44,7 +44,8 @@ func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength
 	if errors.As(err, &why) {
 		return silent(string(why))
 	}
-	p.mat = material{name: stuff.Name, t: r.Thickness, yield: stuff.Yield, tensile: stuff.Tensile, modulus: stuff.Modulus, family: stuff.Family, hard: stuff.Temper == stock.Hard}
+	p.mat = material{name: stuff.Name, t: r.Thickness, yield: stuff.Yield, tensile: stuff.Tensile, modulus: stuff.Modulus,
+		family: stuff.Family, hard: stuff.Temper == stock.Hard}
 	if r.Guessed {
 		p.mat.t *= stock.GuessedShare
 	}

@@ -39,7 +39,8 @@ func (p *placed) doublerSays() []working.Quantity {
 	if p.mount.Doubler <= 0 {
 		return nil
 	}
-	return []working.Quantity{mm("t2", "doubler, of the same metal, through the same holes, two diameters past them each way", p.mount.Doubler)}
+	return []working.Quantity{mm("t2", "doubler, of the same metal, through the same holes, two diameters past them each way",
+		p.mount.Doubler)}
 }
 
 // crowded tells how near a bend stands to the bolts of a doubler, and how near it may.
@@ -95,11 +96,13 @@ func Doubler(part *sheet.Part, r sheet.Recipe, m Mount) (sheet.Recipe, bool) {
 		high.X, high.Y = math.Max(high.X, a.X), math.Max(high.Y, a.Y)
 	}
 	past := 2 * p.bolt.Thread.Diameter
-	out := sheet.Recipe{Schema: sheet.SchemaVersion, Material: r.Material, Thickness: m.Doubler, Process: r.Process, Tool: r.Tool, Bend: r.Bend,
+	out := sheet.Recipe{Schema: sheet.SchemaVersion, Material: r.Material, Thickness: m.Doubler, Process: r.Process,
+		Tool: r.Tool, Bend: r.Bend,
 		Base: sheet.Base{ID: "doubler", Length: high.X - low.X + 2*past, Width: high.Y - low.Y + 2*past}}
 	for i, a := range p.at {
-		out.Base.Holes = append(out.Base.Holes, sheet.Hole{ID: fmt.Sprintf("bolt-%d", i+1), Name: fmt.Sprintf("Bolt %d", i+1), Kind: sheet.RoundHole, Diameter: p.holes[i].Diameter,
-			X: sheet.Offset{Edge: sheet.Left, Distance: a.X - low.X + past}, Y: sheet.Offset{Edge: sheet.Front, Distance: a.Y - low.Y + past}})
+		out.Base.Holes = append(out.Base.Holes,
+			sheet.Hole{ID: fmt.Sprintf("bolt-%d", i+1), Name: fmt.Sprintf("Bolt %d", i+1), Kind: sheet.RoundHole, Diameter: p.holes[i].Diameter,
+				X: sheet.Offset{Edge: sheet.Left, Distance: a.X - low.X + past}, Y: sheet.Offset{Edge: sheet.Front, Distance: a.Y - low.Y + past}})
 	}
 	return out, true
 }

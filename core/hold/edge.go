@@ -35,7 +35,8 @@ func moreEdge(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (list
 	}
 	grown := func(path string, was float64) {
 		if was > 0 {
-			list = append(list, change{label: p.panel.Name + " " + written(lack, opt) + " longer past its holes", mount: m, edits: []working.Edit{{Path: path, Value: was + lack}}})
+			list = append(list, change{label: p.panel.Name + " " + written(lack, opt) + " longer past its holes", mount: m,
+				edits: []working.Edit{{Path: path, Value: was + lack}}})
 		}
 	}
 	if p.panel.ID == r.Base.ID {

@@ -29,7 +29,8 @@ func (p *placed) findings() []working.Finding {
 		out = append(out, f)
 	}
 	if p.recipe.Guessed {
-		say(working.Mind, "thickness-guessed", "Sheet", nil, "Nobody measured the thickness of the sheet: 0.85 of it counts. Put a caliper on it.")
+		say(working.Mind, "thickness-guessed", "Sheet", nil,
+			"Nobody measured the thickness of the sheet: 0.85 of it counts. Put a caliper on it.")
 	}
 	if m, err := stock.MaterialByKey(p.recipe.Material); err == nil && !m.Known() {
 		say(working.Mind, "grade-unknown", "Sheet", nil, "%s", m.Caution)
@@ -45,16 +46,23 @@ func (p *placed) findings() []working.Finding {
 		case h.Diameter < d.Diameter:
 			say(working.Stop, "bolt-too-big", "Bolts", h, "%s does not go through %s, which is %s.", d.Name(), lower(h.Name), size(h.Diameter))
 		case h.Diameter > d.Clearance.Loose+.5:
-			say(working.Mind, "hole-too-big", "Bolts", h, "%s is %s wide for %s, over the loose clearance of %s: use a washer that covers it, the bolts will not share alike.", h.Name, size(h.Diameter), d.Name(), size(d.Clearance.Loose))
+			say(working.Mind, "hole-too-big", "Bolts", h,
+				"%s is %s wide for %s, over the loose clearance of %s: use a washer that covers it, the bolts will not share alike.", h.Name,
+				size(h.Diameter), d.Name(), size(d.Clearance.Loose))
 		}
 		if h.Length > 0 {
-			say(working.Mind, "slot-slips", "Bolts", h, "%s is a slot: it slips along its long way until the bolt meets the end, and only clamping holds it there.", h.Name)
+			say(working.Mind, "slot-slips", "Bolts", h,
+				"%s is a slot: it slips along its long way until the bolt meets the end, and only clamping holds it there.", h.Name)
 		}
 	}
 	if p.mount.Doubler > 0 {
-		say(working.Mind, "doubler-made", "Doubler", p.holes[0], "The doubler is a part of its own, with the same holes: make it, drill it through the bracket, and take bolts longer by its thickness. Where the bolts are worked out as a joint, it is a ply of that joint too.")
+		say(working.Mind, "doubler-made", "Doubler", p.holes[0],
+			"The doubler is a part of its own, with the same holes: make it, drill it through the bracket, and take bolts longer by its "+
+				"thickness. Where the bolts are worked out as a joint, it is a ply of that joint too.")
 		if gap, need := p.crowded(); gap < need {
-			say(working.Stop, "doubler-room", "Doubler", p.holes[0], "A doubler reaches past its bolts by two diameters, %s, and the bend stands %s from them: move the holes, or take thicker plate.", size(need), size(gap))
+			say(working.Stop, "doubler-room", "Doubler", p.holes[0],
+				"A doubler reaches past its bolts by two diameters, %s, and the bend stands %s from them: move the holes, or take thicker plate.",
+				size(need), size(gap))
 		}
 	}
 	if p.mount.InPlane == Instantaneous && !p.icrHere() {
@@ -68,8 +76,11 @@ func (p *placed) findings() []working.Finding {
 		say(working.Mind, "edge-stiff", "Bolts", nil, "Turning about the plate's edge is less careful: it is only for plate shown stiff enough.")
 	}
 	if mat.t > 0 && d.Diameter/mat.t > 4 {
-		say(working.Note, "bolt-heavy", "Bolts", nil, "%s is large for sheet of %s: the sheet gives long before the bolt.", d.Name(), size(p.recipe.Thickness))
+		say(working.Note, "bolt-heavy", "Bolts", nil, "%s is large for sheet of %s: the sheet gives long before the bolt.", d.Name(),
+			size(p.recipe.Thickness))
 	}
-	say(working.Note, "other-side", "What is not checked", nil, "What the bracket is bolted to, and the bolts of the load's own foot, are not checked here: a thin floor or wall gives before the bracket.")
+	say(working.Note, "other-side", "What is not checked", nil,
+		"What the bracket is bolted to, and the bolts of the load's own foot, are not checked here: a thin floor or wall gives "+
+			"before the bracket.")
 	return out
 }

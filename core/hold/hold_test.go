@@ -41,8 +41,9 @@ func cleat(thickness float64) sheet.Recipe {
 	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: thickness, Process: "laser",
 		Tool: bend.Tool{Kind: bend.ToolVDie, Opening: 63}, Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
 		Base: sheet.Base{ID: "base", Length: 120, Width: 100, Holes: []sheet.Hole{grid("wall", 13, 30, 45, 2, 2, 60, 35)},
-			Flanges: []sheet.Flange{{ID: "leg", Edge: sheet.Front, Length: 90, Angle: 90, Up: true, InsideRadius: 10, Relief: sheet.Relief{Kind: sheet.Round},
-				Holes: []sheet.Hole{eye}}}}}
+			Flanges: []sheet.Flange{{ID: "leg", Edge: sheet.Front, Length: 90, Angle: 90, Up: true, InsideRadius: 10,
+				Relief: sheet.Relief{Kind: sheet.Round},
+				Holes:  []sheet.Hole{eye}}}}}
 }
 
 func mount() Mount {

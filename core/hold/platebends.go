@@ -15,7 +15,8 @@ import (
 // pryPlate is the plate itself beside its bolts, with full prying: the bolts' share
 // of it is asked with their tension.
 func (p *placed) pryPlate() mode {
-	m := mode{Key: "pry", Name: "Plate bent beside its bolts", Unit: "N", Spot: p.spot, Idle: "There is no pull.", Unsure: func(s *shares) string { return s.open }}
+	m := mode{Key: "pry", Name: "Plate bent beside its bolts", Unit: "N", Spot: p.spot, Idle: "There is no pull.",
+		Unsure: func(s *shares) string { return s.open }}
 	if len(p.path) < 2 {
 		m.Needless, m.Spot = "The load comes in on the flat the bolts stand on: that is asked by itself.", nil
 		return m
@@ -34,9 +35,12 @@ func (p *placed) pryPlate() mode {
 	}
 	m.Explain = func(s *shares, h strength.Hit) working.Working {
 		q := p.pryingAt(h.At)
-		return working.Working{Method: "Plate bent beside its bolts", Source: "AISC Manual part 9, the plate's own strength with full prying", Formula: "T ≤ p·t²·F·(1 + δ)/(4·b'), b' = b − d/2, δ = 1 − dh/p",
-			Inputs: append([]working.Quantity{p.thick(), p.strong(), mm("b", "bolt to the bend the load comes through", q.B), mm("p", "length of plate that belongs to the bolt", q.Length)}, p.doublerSays()...),
-			Steps:  []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Assumptions: []string{p.rule.Says(q.Plate.Yields())}, Result: newtons("T", "pull on the bolt without prying", h.Demand)}
+		return working.Working{Method: "Plate bent beside its bolts", Source: "AISC Manual part 9, the plate's own strength with full prying",
+			Formula: "T ≤ p·t²·F·(1 + δ)/(4·b'), b' = b − d/2, δ = 1 − dh/p",
+			Inputs: append([]working.Quantity{p.thick(), p.strong(), mm("b", "bolt to the bend the load comes through", q.B),
+				mm("p", "length of plate that belongs to the bolt", q.Length)}, p.doublerSays()...),
+			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Assumptions: []string{p.rule.Says(q.Plate.Yields())},
+			Result: newtons("T", "pull on the bolt without prying", h.Demand)}
 	}
 	return m
 }
@@ -44,7 +48,8 @@ func (p *placed) pryPlate() mode {
 // flatPlate is a plate that carries a load among its bolts: as a strip between the
 // bolts either side, and as a fan of yield lines round the load.
 func (p *placed) flatPlate() mode {
-	m := mode{Key: "flat", Name: "Plate bent between load and bolts", Unit: "N", Feature: p.panel.ID, Where: p.panel.Name, Idle: "Nothing pushes across the plate."}
+	m := mode{Key: "flat", Name: "Plate bent between load and bolts", Unit: "N", Feature: p.panel.ID, Where: p.panel.Name,
+		Idle: "Nothing pushes across the plate."}
 	if len(p.list) > 0 {
 		m.Needless = "The load comes in past the bolts: the plate is asked at its row and bends."
 		return m
@@ -100,9 +105,13 @@ func (p *placed) flatPlate() mode {
 		return strength.Hit{Demand: math.Abs(s.pull), Capacity: capacity}
 	}
 	m.Explain = func(s *shares, h strength.Hit) working.Working {
-		return working.Working{Method: "Plate with a load among its bolts", Source: "plastic strip between bolts either side, and the fan of yield lines round a load on a plate that may turn at its supports (Johansen), the lesser", Formula: "P = min(Fy·w·t²/4·(a + b)/(a·b), 2π·Fy·t²/4)",
-			Inputs:      []working.Quantity{p.thick(), mpa("Fy", "yield of "+p.mat.name, p.mat.yield), mm("a", "to the bolt on one side", a), mm("b", "and on the other", b), mm("w", "width that carries, its hole off", wide)},
-			Steps:       []working.Quantity{newtons("strip", "by the strip", p.mat.yield*best), newtons("fan", "by the fan", p.mat.yield*fan), newtons("cap", "may be used", capacity)},
+		return working.Working{Method: "Plate with a load among its bolts",
+			Source: "plastic strip between bolts either side, and the fan of yield lines round a load on a plate that may turn at its supports " +
+				"(Johansen), the lesser", Formula: "P = min(Fy·w·t²/4·(a + b)/(a·b), 2π·Fy·t²/4)",
+			Inputs: []working.Quantity{p.thick(), mpa("Fy", "yield of "+p.mat.name, p.mat.yield), mm("a", "to the bolt on one side", a),
+				mm("b", "and on the other", b), mm("w", "width that carries, its hole off", wide)},
+			Steps: []working.Quantity{newtons("strip", "by the strip", p.mat.yield*best), newtons("fan", "by the fan", p.mat.yield*fan),
+				newtons("cap", "may be used", capacity)},
 			Assumptions: []string{p.rule.Says(plate.Yields())}, Result: newtons("P", "across the plate", h.Demand)}
 	}
 	return m
@@ -149,9 +158,12 @@ func (p *placed) loadHoles() mode {
 			if !math.IsInf(e.pull, 1) {
 				steps = append(steps, newtons("Rp", "head pulled through", e.pull))
 			}
-			return working.Working{Method: "Holes the load is bolted through", Source: e.by + "; tear-out and pull-through as for the bracket's own bolts", Formula: "u = V/n/min(Rb, Rt) + N/n/Rp",
-				Inputs: []working.Quantity{newtons("F", "load", s.force.Len()), amount("n", "holes", n, ""), mm("d", "largest bolt that goes through", e.d), p.thick(), p.strong()},
-				Steps:  steps, Assumptions: []string{p.rule.Says(p.plate(0).Breaks()), "they share alike; the bolts of the load's own foot are the device's"}, Result: amount("u", "share used", h.Demand, "")}
+			return working.Working{Method: "Holes the load is bolted through",
+				Source: e.by + "; tear-out and pull-through as for the bracket's own bolts", Formula: "u = V/n/min(Rb, Rt) + N/n/Rp",
+				Inputs: []working.Quantity{newtons("F", "load", s.force.Len()), amount("n", "holes", n, ""),
+					mm("d", "largest bolt that goes through", e.d), p.thick(), p.strong()},
+				Steps: steps, Assumptions: []string{p.rule.Says(p.plate(0).Breaks()),
+					"they share alike; the bolts of the load's own foot are the device's"}, Result: amount("u", "share used", h.Demand, "")}
 		}}
 }
 

@@ -13,7 +13,8 @@ func (p *placed) plate(hole float64) bolt.Plate {
 
 // plateModes lists what the plate round bolts and load must answer.
 func (p *placed) plateModes() []mode {
-	return []mode{p.bearing(), p.tearOut(), p.spacing(), p.net("net-section", "Plate torn across the row of bolts", false), p.net("net-along", "Plate torn along the row of bolts", true),
+	return []mode{p.bearing(), p.tearOut(), p.spacing(), p.net("net-section", "Plate torn across the row of bolts", false),
+		p.net("net-along", "Plate torn along the row of bolts", true),
 		p.block(), p.pullThrough(), p.pryPlate(), p.flatPlate(), p.loadHoles(), p.strip(), p.corner()}
 }
 

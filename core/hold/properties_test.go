@@ -63,7 +63,8 @@ func eased(was, is strength.Check) bool {
 	if was.Verdict == strength.CannotSay || is.Verdict == strength.CannotSay {
 		return was.Verdict == strength.CannotSay && is.Verdict != strength.CannotSay && is.Verdict != strength.Over
 	}
-	return strength.Worse(was.Verdict, is.Verdict) || was.Utilisation != nil && is.Utilisation != nil && *is.Utilisation < *was.Utilisation-1e-9
+	return strength.Worse(was.Verdict, is.Verdict) || was.Utilisation != nil && is.Utilisation != nil &&
+		*is.Utilisation < *was.Utilisation-1e-9
 }
 
 // Twice of every load, and a load more, never ease any mode of any bracket in any school.
@@ -102,7 +103,8 @@ func TestTwinsAreUsedAlike(t *testing.T) {
 		}
 		for key, c := range own {
 			o := twin[key]
-			if c.Verdict != o.Verdict || (c.Utilisation == nil) != (o.Utilisation == nil) || c.Utilisation != nil && math.Abs(*c.Utilisation-*o.Utilisation) > 1e-6*math.Max(1, *c.Utilisation) {
+			if c.Verdict != o.Verdict || (c.Utilisation == nil) != (o.Utilisation == nil) || c.Utilisation != nil &&
+				math.Abs(*c.Utilisation-*o.Utilisation) > 1e-6*math.Max(1, *c.Utilisation) {
 				t.Errorf("bracket %d, %s: %s %v, its twin %s %v", n, key, c.Verdict, c.Demand, o.Verdict, o.Demand)
 			}
 		}

@@ -53,7 +53,8 @@ func TestMovementByHand(t *testing.T) {
 func TestCutOutsOnlyWeaken(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(5, 14))
 	for range 60 {
-		v := reference{"width": 90 + 80*rnd.Float64(), "base": 80, "leg": 90, "radius": 6, "thickness": 4, "bolts": 40, "loadUp": 65, "cutUp": 28 + 8*rnd.Float64(), "cutHigh": 16}
+		v := reference{"width": 90 + 80*rnd.Float64(), "base": 80, "leg": 90, "radius": 6, "thickness": 4, "bolts": 40, "loadUp": 65,
+			"cutUp": 28 + 8*rnd.Float64(), "cutHigh": 16}
 		v["x1"], v["x2"] = v["width"]/4, 3*v["width"]/4
 		v["loadX"], v["cutX"] = v["width"]*(.3+.4*rnd.Float64()), v["width"]/2
 		m := mount()
@@ -102,7 +103,8 @@ func TestCutOutsOnlyWeaken(t *testing.T) {
 func TestHolesOffTheWay(t *testing.T) {
 	r, m := byHand()
 	was := Check(build(t, r), r, m, []Load{{"case", "", [3]float64{-500, 0, 0}}}, asd)
-	r.Base.Holes = append(r.Base.Holes, sheet.Hole{ID: "far", Kind: sheet.RoundHole, Diameter: 12, X: from(sheet.Left, 30), Y: from(sheet.Back, 15)})
+	r.Base.Holes = append(r.Base.Holes, sheet.Hole{ID: "far", Kind: sheet.RoundHole, Diameter: 12, X: from(sheet.Left, 30),
+		Y: from(sheet.Back, 15)})
 	now := Check(build(t, r), r, m, []Load{{"case", "", [3]float64{-500, 0, 0}}}, asd)
 	near(t, "movement", *now.Deflection, *was.Deflection, 1e-9)
 	for i, c := range was.Checks {

@@ -41,17 +41,22 @@ func referenced(t *testing.T) map[string]reference {
 
 func (v reference) recipe() sheet.Recipe {
 	k := .42
-	bolts := sheet.Hole{ID: "wall", Kind: sheet.RoundHole, Diameter: 13, X: from(sheet.Left, v["x1"]), Y: from(sheet.Back, v["base"]-v["bolts"]),
+	bolts := sheet.Hole{ID: "wall", Kind: sheet.RoundHole, Diameter: 13, X: from(sheet.Left, v["x1"]),
+		Y:       from(sheet.Back, v["base"]-v["bolts"]),
 		Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 2, Rows: 1, PitchX: v["x2"] - v["x1"]}}
 	up := func(mm float64) sheet.Offset { return sheet.Offset{Edge: sheet.Back, Distance: mm, From: sheet.Flat} }
-	leg := sheet.Flange{ID: "leg", Edge: sheet.Front, Length: v["leg"] + v["radius"] + v["thickness"], Measure: sheet.Outside, Angle: 90, Up: true, InsideRadius: v["radius"],
+	leg := sheet.Flange{ID: "leg", Edge: sheet.Front, Length: v["leg"] + v["radius"] + v["thickness"], Measure: sheet.Outside, Angle: 90,
+		Up: true, InsideRadius: v["radius"],
 		Holes: []sheet.Hole{{ID: "eye", Kind: sheet.RoundHole, Diameter: 13, X: from(sheet.Left, v["loadX"]), Y: up(v["loadUp"])}}}
 	if v["cutWide"] > 0 {
-		leg.Holes = append(leg.Holes, sheet.Hole{ID: "cut", Kind: sheet.SlotHole, Diameter: v["cutHigh"], Length: v["cutWide"], X: from(sheet.Left, v["cutX"]), Y: up(v["cutUp"])})
+		leg.Holes = append(leg.Holes, sheet.Hole{ID: "cut", Kind: sheet.SlotHole, Diameter: v["cutHigh"], Length: v["cutWide"],
+			X: from(sheet.Left, v["cutX"]), Y: up(v["cutUp"])})
 	}
-	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: v["thickness"], Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie, Opening: 40},
+	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: v["thickness"], Process: "laser",
+		Tool: bend.Tool{Kind: bend.ToolVDie, Opening: 40},
 		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
-		Base: sheet.Base{ID: "base", Length: v["width"], Width: v["base"] + v["radius"] + v["thickness"], Measure: sheet.Outside, Holes: []sheet.Hole{bolts}, Flanges: []sheet.Flange{leg}}}
+		Base: sheet.Base{ID: "base", Length: v["width"], Width: v["base"] + v["radius"] + v["thickness"], Measure: sheet.Outside,
+			Holes: []sheet.Hole{bolts}, Flanges: []sheet.Flange{leg}}}
 }
 
 // What finite elements find of wide, one-sided, tall, thick and cut-out brackets lies in

@@ -64,7 +64,8 @@ func TestTwoBends(t *testing.T) {
 	r := cleat(6)
 	eye := r.Base.Flanges[0].Holes
 	r.Base.Flanges[0].Holes = nil
-	r.Base.Flanges[0].Flanges = []sheet.Flange{{ID: "lip", Edge: sheet.Front, Length: 60, Angle: 90, Up: false, InsideRadius: 10, Relief: sheet.Relief{Kind: sheet.Round}, Holes: eye}}
+	r.Base.Flanges[0].Flanges = []sheet.Flange{{ID: "lip", Edge: sheet.Front, Length: 60, Angle: 90, Up: false, InsideRadius: 10,
+		Relief: sheet.Relief{Kind: sheet.Round}, Holes: eye}}
 	_, by := answer(t, r, mount(), asd, [3]float64{0, 0, -800})
 	for _, key := range []string{"plate:leg", "plate:lip", "plate:wall"} {
 		if by[key].Utilisation == nil {

@@ -209,13 +209,21 @@ func (p *placed) sag(f sheet.Vector) (least, most float64) {
 }
 
 func (c section) working(s stress, m material, capacity float64, school string) *working.Working {
-	return &working.Working{Method: "Stress at " + c.name, Source: "plate as a strip: bending, edgewise bending, direct force and shear added as von Mises; yield by AISC 360 F and D", Formula: "σ = √((6M/(w·T²) + 6Me/(T·W²) + N/(w·T))² + 3τ²)",
-		Inputs: []working.Quantity{{Symbol: "M", Name: "moment that bends the plate", Value: math.Abs(s.moment), Unit: "N·mm"}, {Symbol: "T", Name: "thickness", Value: m.t, Unit: "mm"},
-			{Symbol: "w", Name: "width that carries, holes off", Value: c.wide - c.holes, Unit: "mm"}, {Symbol: "W", Name: "length of the line, holes off", Value: c.whole - c.holes, Unit: "mm"},
+	return &working.Working{Method: "Stress at " + c.name,
+		Source:  "plate as a strip: bending, edgewise bending, direct force and shear added as von Mises; yield by AISC 360 F and D",
+		Formula: "σ = √((6M/(w·T²) + 6Me/(T·W²) + N/(w·T))² + 3τ²)",
+		Inputs: []working.Quantity{{Symbol: "M", Name: "moment that bends the plate", Value: math.Abs(s.moment), Unit: "N·mm"},
+			{Symbol: "T", Name: "thickness", Value: m.t, Unit: "mm"},
+			{Symbol: "w", Name: "width that carries, holes off", Value: c.wide - c.holes, Unit: "mm"},
+			{Symbol: "W", Name: "length of the line, holes off", Value: c.whole - c.holes, Unit: "mm"},
 			{Symbol: "Fy", Name: "yield of " + m.name, Value: m.yield, Unit: "MPa"}},
-		Steps: []working.Quantity{{Symbol: "σb", Name: "bending", Value: s.bending, Unit: "MPa"}, {Symbol: "σe", Name: "edgewise bending", Value: s.edgewise, Unit: "MPa"},
+		Steps: []working.Quantity{{Symbol: "σb", Name: "bending", Value: s.bending, Unit: "MPa"},
+			{Symbol: "σe", Name: "edgewise bending", Value: s.edgewise, Unit: "MPa"},
 			{Symbol: "σn", Name: "direct", Value: s.direct, Unit: "MPa"}, {Symbol: "τ", Name: "shear and torsion", Value: s.shear, Unit: "MPa"},
-			{Symbol: "σ0", Name: "bending, if the whole line carried alike: what is there lies between", Value: 6 * math.Abs(s.moment) / (math.Max(c.whole-c.holes, 1e-6) * m.t * m.t), Unit: "MPa"}, {Symbol: "cap", Name: "may be used", Value: capacity, Unit: "MPa"}},
-		Assumptions: []string{school, "the load spreads by 45° from the carrying holes", "stiffening by other flanges is not counted", "thinning at the bend is not counted"},
-		Result:      working.Quantity{Symbol: "σ", Name: "equivalent stress", Value: s.equivalent, Unit: "MPa"}}
+			{Symbol: "σ0", Name: "bending, if the whole line carried alike: what is there lies between",
+				Value: 6 * math.Abs(s.moment) / (math.Max(c.whole-c.holes, 1e-6) * m.t * m.t), Unit: "MPa"},
+			{Symbol: "cap", Name: "may be used", Value: capacity, Unit: "MPa"}},
+		Assumptions: []string{school, "the load spreads by 45° from the carrying holes", "stiffening by other flanges is not counted",
+			"thinning at the bend is not counted"},
+		Result: working.Quantity{Symbol: "σ", Name: "equivalent stress", Value: s.equivalent, Unit: "MPa"}}
 }

@@ -43,10 +43,12 @@ func (p *placed) share(l Load) shares {
 	s.centroid, s.line = p.aboutCentroid(s)
 	s.edge = p.aboutEdge(s)
 	if s.line != "" && !p.mount.Backed {
-		s.open = "the bolts are in one line, which holds no moment across it, and it is not said that what it is bolted to reaches under the whole plate, so that its edge could: add a second row, or say that it is backed."
+		s.open = "the bolts are in one line, which holds no moment across it, and it is not said that what it is bolted to reaches under the " +
+			"whole plate, so that its edge could: add a second row, or say that it is backed."
 	}
 	if p.mount.OutPlane == AtEdge && !p.mount.Backed && math.Hypot(s.mx, s.my) > 1 {
-		s.open = "the plate is to turn about its edge, and nothing backs it there: take the neutral axis at the centroid, or say that it is backed."
+		s.open = "the plate is to turn about its edge, and nothing backs it there: take the neutral axis at the centroid, or say " +
+			"that it is backed."
 	}
 	s.pry = make([]float64, len(p.at))
 	for i, t := range p.tension(&s) {
@@ -87,7 +89,8 @@ func (p *placed) aboutCentroid(s shares) ([]float64, string) {
 		out[i] = max(0, t)
 	}
 	if math.Abs(across) > 1e-6*(size+1) || p.polar < 1e-9 && size > 1e-6 {
-		return out, "The bolts are in one line, which holds no moment across it: the plate's edge must, and counts here as stiff enough to turn about."
+		return out, "The bolts are in one line, which holds no moment across it: the plate's edge must, and counts here as stiff enough " +
+			"to turn about."
 	}
 	return out, ""
 }

@@ -32,7 +32,8 @@ type Suggestion struct {
 const Slack = .25
 
 var metricPlate = []float64{1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25}
-var inchPlate = []float64{.0478 * 25.4, .0747 * 25.4, 25.4 / 8, 25.4 * 3 / 16, 25.4 / 4, 25.4 * 5 / 16, 25.4 * 3 / 8, 25.4 / 2, 25.4 * 5 / 8, 25.4 * 3 / 4, 25.4}
+var inchPlate = []float64{.0478 * 25.4, .0747 * 25.4, 25.4 / 8, 25.4 * 3 / 16, 25.4 / 4, 25.4 * 5 / 16, 25.4 * 3 / 8, 25.4 / 2,
+	25.4 * 5 / 8, 25.4 * 3 / 4, 25.4}
 
 type change struct {
 	label string
@@ -68,7 +69,8 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 		helps := up && *res.Hardest < *now.Hardest-1e-6 || !up && *res.Hardest < strength.TightFrom
 		if helps {
 			more := DoublerMass(&built, next, c.mount) - DoublerMass(&part, r, m)
-			out = append(out, Suggestion{c.label, c.mount, append([]working.Edit{}, c.edits...), res.Hardest, res.Verdict, res.First, built.Mass, built.Mass - part.Mass + more, []string{}})
+			out = append(out, Suggestion{c.label, c.mount, append([]working.Edit{}, c.edits...), res.Hardest, res.Verdict, res.First, built.Mass,
+				built.Mass - part.Mass + more, []string{}})
 		}
 	}
 	return out

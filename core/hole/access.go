@@ -88,7 +88,8 @@ func RoomOf(s Side, reach float64, obstacles []Obstacle) *Room {
 				if n.high <= closeFace || n.low > reach {
 					continue
 				}
-				if n.away = flatAway([]profile.Point{{X: n.t[0][0], Y: n.t[0][1]}, {X: n.t[1][0], Y: n.t[1][1]}, {X: n.t[2][0], Y: n.t[2][1]}}); n.away > reach {
+				if n.away = flatAway([]profile.Point{{X: n.t[0][0], Y: n.t[0][1]}, {X: n.t[1][0], Y: n.t[1][1]},
+					{X: n.t[2][0], Y: n.t[2][1]}}); n.away > reach {
 					continue
 				}
 				n.edge = math.Sqrt(n.edge)

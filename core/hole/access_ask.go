@@ -57,7 +57,8 @@ func Access(in AccessInput) (AccessResult, error) {
 		}
 		return nil
 	}
-	err = working.First(finite("/at", in.At), finite("/axis", in.Axis), working.Above("/grip", "The grip", in.Grip, 0, 2000, "mm"), working.Within("/length", "The bolt", in.Length, in.Grip, 3000, "mm"))
+	err = working.First(finite("/at", in.At), finite("/axis", in.Axis), working.Above("/grip", "The grip", in.Grip, 0, 2000, "mm"),
+		working.Within("/length", "The bolt", in.Length, in.Grip, 3000, "mm"))
 	switch {
 	case err != nil:
 		return AccessResult{}, err
@@ -91,7 +92,8 @@ func Access(in AccessInput) (AccessResult, error) {
 		}
 		list = append(list, Obstacle{name, body})
 	}
-	b := Through{Thread: t, Head: Along(in.At, in.Axis), Grip: in.Grip, Length: in.Length, Captive: in.Captive, Socket: in.Head == stock.SocketHead, Tools: in.Tools}
+	b := Through{Thread: t, Head: Along(in.At, in.Axis), Grip: in.Grip, Length: in.Length, Captive: in.Captive,
+		Socket: in.Head == stock.SocketHead, Tools: in.Tools}
 	r := AccessResult{Reached: b.Reached(list), Findings: []working.Finding{}}
 	severity := map[Reach]working.Severity{Tight: working.Mind, Blocked: working.Stop}[r.Reach]
 	if severity != "" {
@@ -103,9 +105,12 @@ func Access(in AccessInput) (AccessResult, error) {
 			free = x.Swing
 		}
 	}
-	r.Working = working.Working{Method: "Tools on a fastener's axis", Source: stock.ToolSource, Formula: "blocked where anything lies in a turned body of the tool, or no stretch is left for its handle to swing",
-		Inputs: []working.Quantity{{Symbol: "d", Name: "bolt " + t.Name(), Value: t.Diameter, Unit: "mm"}, {Symbol: "n", Name: "obstacles", Value: float64(len(list))}}, Steps: []working.Quantity{},
-		Result: working.Quantity{Symbol: "swing", Name: "a ratchet's handle on the head has", Value: free, Unit: "°"}, Assumptions: []string{"tools are put on square to the face", "what is tight is within 3 mm"}}
+	r.Working = working.Working{Method: "Tools on a fastener's axis", Source: stock.ToolSource,
+		Formula: "blocked where anything lies in a turned body of the tool, or no stretch is left for its handle to swing",
+		Inputs: []working.Quantity{{Symbol: "d", Name: "bolt " + t.Name(), Value: t.Diameter, Unit: "mm"},
+			{Symbol: "n", Name: "obstacles", Value: float64(len(list))}}, Steps: []working.Quantity{},
+		Result:      working.Quantity{Symbol: "swing", Name: "a ratchet's handle on the head has", Value: free, Unit: "°"},
+		Assumptions: []string{"tools are put on square to the face", "what is tight is within 3 mm"}}
 	return r, nil
 }
 
@@ -122,7 +127,8 @@ func (o AccessObstacle) body(at string, finite func(string, solid.Vector) error)
 		}
 		return solid.Box(*o.Low, *o.High), nil
 	case o.From != nil && o.To != nil && o.Low == nil && o.High == nil:
-		err := working.First(finite(at+"/from", *o.From), finite(at+"/to", *o.To), working.Above(at+"/radius", "The radius", o.Radius, 0, 1e4, "mm"))
+		err := working.First(finite(at+"/from", *o.From), finite(at+"/to", *o.To),
+			working.Above(at+"/radius", "The radius", o.Radius, 0, 1e4, "mm"))
 		if err == nil && math.Abs(o.To.Sub(*o.From).Len()) < 1e-6 {
 			err = working.Refuse(at+"/to", "A bar has a length.")
 		}

@@ -57,7 +57,8 @@ func TestWallBesideASocket(t *testing.T) {
 	}
 	// A handle 30 wide along a wall 40 off: 180° and twice asin(15/40) less on each side.
 	got := RoomOf(side, 400, wall(40, 0, 100)).Try(socket)
-	if want := 360 - 2*math.Acos(40/190.)*180/math.Pi - 2*math.Asin(15/40.)*180/math.Pi; math.Abs(got.Swing-want) > 6 || got.Swing > want+1e-9 {
+	if want := 360 - 2*math.Acos(40/190.)*180/math.Pi - 2*math.Asin(15/40.)*180/math.Pi; math.Abs(got.Swing-want) > 6 ||
+		got.Swing > want+1e-9 {
 		t.Errorf("swing %.1f, at most %.1f", got.Swing, want)
 	}
 	// Inside a block nothing goes, whatever its walls.
@@ -104,7 +105,8 @@ func TestReachNeverPromisesTooMuch(t *testing.T) {
 		}
 		inside := func(v solid.Vector) bool {
 			for _, b := range boxes {
-				if v[0] > b[0][0]+1e-6 && v[0] < b[1][0]-1e-6 && v[1] > b[0][1]+1e-6 && v[1] < b[1][1]-1e-6 && v[2] > b[0][2]+1e-6 && v[2] < b[1][2]-1e-6 {
+				if v[0] > b[0][0]+1e-6 && v[0] < b[1][0]-1e-6 && v[1] > b[0][1]+1e-6 && v[1] < b[1][1]-1e-6 &&
+					v[2] > b[0][2]+1e-6 && v[2] < b[1][2]-1e-6 {
 					return true
 				}
 			}

@@ -107,7 +107,8 @@ func Assemble(in AssembleInput) (AssembleResult, error) {
 		if s.Tolerance == 0 {
 			s.Tolerance = typical
 		}
-		err := working.First(working.Within(at+"/tolerance", "How far a hole may lie off", s.Tolerance, 0, 50, "mm"), working.Within(at+"/hole", "The hole", s.Hole, 0, 500, "mm"))
+		err := working.First(working.Within(at+"/tolerance", "How far a hole may lie off", s.Tolerance, 0, 50, "mm"),
+			working.Within(at+"/hole", "The hole", s.Hole, 0, 500, "mm"))
 		if err == nil && s.Placed == ByTyped && s.Tolerance == 0 {
 			err = working.Refuse(at+"/tolerance", "Type how far a hole of %s may lie off.", s.said(i))
 		}
@@ -156,10 +157,17 @@ func Assemble(in AssembleInput) (AssembleResult, error) {
 		}
 	}
 	r.makeMeet(in, a, b, th, worst)
-	r.Working = working.Working{Method: "Two hole patterns that must meet", Source: "worst case and root of the sum of squares; ISO 273 and ASME B18.2.8 holes; how far holes lie off is practice", Formula: "worst = tA + tB + L·tan α; likely = √(tA² + tB² + (L·tan α)²); play = Σ (H − d)/2",
-		Inputs: []working.Quantity{{Symbol: "d", Name: "bolt " + th.Name(), Value: d, Unit: "mm"}, {Symbol: "tA", Name: a.said(0) + " off by", Value: a.Tolerance, Unit: "mm"}, {Symbol: "tB", Name: b.said(1) + " off by", Value: b.Tolerance, Unit: "mm"}, {Symbol: "α", Name: "turned by", Value: in.Angle, Unit: "°"}},
-		Steps:  []working.Quantity{{Symbol: "likely", Name: "most holes' miss", Value: likely, Unit: "mm"}}, Result: working.Quantity{Symbol: "worst", Name: "largest miss", Value: worst, Unit: "mm"},
-		Assumptions: []string{"the bolts of both sides are the pattern as drawn; the part may not be shifted to help", "holes lie off any way alike"}}
+	r.Working = working.Working{Method: "Two hole patterns that must meet",
+		Source:  "worst case and root of the sum of squares; ISO 273 and ASME B18.2.8 holes; how far holes lie off is practice",
+		Formula: "worst = tA + tB + L·tan α; likely = √(tA² + tB² + (L·tan α)²); play = Σ (H − d)/2",
+		Inputs: []working.Quantity{{Symbol: "d", Name: "bolt " + th.Name(), Value: d, Unit: "mm"},
+			{Symbol: "tA", Name: a.said(0) + " off by", Value: a.Tolerance, Unit: "mm"},
+			{Symbol: "tB", Name: b.said(1) + " off by", Value: b.Tolerance, Unit: "mm"},
+			{Symbol: "α", Name: "turned by", Value: in.Angle, Unit: "°"}},
+		Steps:  []working.Quantity{{Symbol: "likely", Name: "most holes' miss", Value: likely, Unit: "mm"}},
+		Result: working.Quantity{Symbol: "worst", Name: "largest miss", Value: worst, Unit: "mm"},
+		Assumptions: []string{"the bolts of both sides are the pattern as drawn; the part may not be shifted to help",
+			"holes lie off any way alike"}}
 	return r, nil
 }
 
@@ -220,7 +228,8 @@ func (r *AssembleResult) makeMeet(in AssembleInput, a, b AssembleSide, th stock.
 		loose, firm = b, a
 	}
 	if loose.Fixed {
-		r.Findings = append(r.Findings, working.Finding{Code: "both-fixed", Severity: working.Stop, Cause: "Patterns", Reason: "Both sides hold the bolt without play: they meet only when one is made on the other. Open one to a clearance hole."})
+		r.Findings = append(r.Findings, working.Finding{Code: "both-fixed", Severity: working.Stop, Cause: "Patterns",
+			Reason: "Both sides hold the bolt without play: they meet only when one is made on the other. Open one to a clearance hole."})
 		return
 	}
 	width := loose.Hole
@@ -264,19 +273,24 @@ func (r *AssembleResult) makeMeet(in AssembleInput, a, b AssembleSide, th stock.
 		r.Slots = append(r.Slots, s)
 	}
 	if len(in.Holes) > 1 {
-		r.Order = append(r.Order, fmt.Sprintf("Cut hole %d of %s as a slot towards hole %d; leave the others under size.", far+1, loose.said(0), first+1),
+		r.Order = append(r.Order, fmt.Sprintf("Cut hole %d of %s as a slot towards hole %d; leave the others under size.",
+			far+1, loose.said(0), first+1),
 			fmt.Sprintf("Bolt the slot first, loose, then hole %d, and square the part up.", first+1))
 		if len(in.Holes) > 2 {
-			r.Order = append(r.Order, "Drill the others through when both sit, from a pilot, each through the side that is made already, never through a copy.")
+			r.Order = append(r.Order, "Drill the others through when both sit, from a pilot, each through the side that is made already, never "+
+				"through a copy.")
 		}
 		r.Order = append(r.Order, fmt.Sprintf("Tighten hole %d, then the slot under a thick washer, then the rest.", first+1))
 	}
 	if r.Round > width+1e-9 && len(in.Holes) > 1 {
-		r.Findings = append(r.Findings, working.Finding{Code: "open-up", Severity: working.Mind, Cause: "Patterns", Reason: fmt.Sprintf("Opened round until they always meet, the holes of %s would be %s for a bolt of %s: such a joint slips. A slot and a washer that covers it hold better.", loose.said(0), in.Display.Text(r.Round), in.Display.Text(d))})
+		r.Findings = append(r.Findings, working.Finding{Code: "open-up", Severity: working.Mind, Cause: "Patterns",
+			Reason: fmt.Sprintf("Opened round until they always meet, the holes of %s would be %s for a bolt of %s: such a joint slips. A slot "+
+				"and a washer that covers it hold better.", loose.said(0), in.Display.Text(r.Round), in.Display.Text(d))})
 	}
 	for i := range r.Slots {
 		if s := &r.Slots[i]; s.Kind == "slot" && s.Length > 2.5*width {
-			r.Findings = append(r.Findings, working.Finding{Code: "slot-long", Severity: working.Mind, Cause: "Patterns", Reason: fmt.Sprintf("A slot of %s is long: measure the other side first, or drill both together.", in.Display.Text(s.Length))})
+			r.Findings = append(r.Findings, working.Finding{Code: "slot-long", Severity: working.Mind, Cause: "Patterns",
+				Reason: fmt.Sprintf("A slot of %s is long: measure the other side first, or drill both together.", in.Display.Text(s.Length))})
 		}
 	}
 }

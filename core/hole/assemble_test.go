@@ -56,11 +56,13 @@ func TestAssembleByHand(t *testing.T) {
 	}
 	// One degree over 200 mm is 3.49 mm at the far hole and nothing at the first.
 	in.Angle = 1
-	if r, err = Assemble(in); err != nil || math.Abs(r.Worst[0]-.35) > 1e-9 || math.Abs(r.Worst[1]-.35-200*math.Tan(math.Pi/180)) > 1e-9 || r.Class != nil {
+	if r, err = Assemble(in); err != nil || math.Abs(r.Worst[0]-.35) > 1e-9 ||
+		math.Abs(r.Worst[1]-.35-200*math.Tan(math.Pi/180)) > 1e-9 || r.Class != nil {
 		t.Errorf("%v %+v", err, r)
 	}
 	for path, change := range map[string]func(*AssembleInput){
-		"/size": func(a *AssembleInput) { a.Size = "M1" }, "/holes": func(a *AssembleInput) { a.Holes = nil }, "/sides": func(a *AssembleInput) { a.Sides = a.Sides[:1] },
+		"/size": func(a *AssembleInput) { a.Size = "M1" }, "/holes": func(a *AssembleInput) { a.Holes = nil },
+		"/sides":        func(a *AssembleInput) { a.Sides = a.Sides[:1] },
 		"/sides/0/hole": func(a *AssembleInput) { a.Sides[0].Hole = 8 }, "/sides/1/placed": func(a *AssembleInput) { a.Sides[1].Placed = "eye" },
 		"/sides/1/tolerance": func(a *AssembleInput) { a.Sides[1] = AssembleSide{Placed: ByTyped} }, "/holes/0/1": func(a *AssembleInput) { a.Holes = [][2]float64{{0, math.NaN()}} },
 	} {
@@ -87,7 +89,8 @@ func TestAssembleNeverPromisesTooMuch(t *testing.T) {
 			in.Holes = append(in.Holes, [2]float64{300 * rnd.Float64(), 200 * rnd.Float64()})
 		}
 		for range 2 {
-			in.Sides = append(in.Sides, AssembleSide{Placed: ByTyped, Tolerance: .05 + rnd.Float64(), Hole: th.Diameter + 3*rnd.Float64(), Fixed: rnd.Intn(5) == 0})
+			in.Sides = append(in.Sides, AssembleSide{Placed: ByTyped, Tolerance: .05 + rnd.Float64(), Hole: th.Diameter + 3*rnd.Float64(),
+				Fixed: rnd.Intn(5) == 0})
 		}
 		r, err := Assemble(in)
 		if err != nil {

@@ -60,11 +60,14 @@ func Centres(in CentresInput) (CentresResult, error) {
 		return CentresResult{}, working.Refuse("/method", "The tape lies inside, outside, sameEdge or centre, not %q.", string(in.Method))
 	}
 	if c <= 0 {
-		return CentresResult{}, working.Refuse("/value", "%.4g mm read this way puts the centres %.4g mm apart: the holes would be one hole or swap sides. Look again where the tape lay and which hole is which.", in.Value, c)
+		return CentresResult{}, working.Refuse("/value",
+			"%.4g mm read this way puts the centres %.4g mm apart: the holes would be one hole or swap sides. Look again where the tape lay and "+
+				"which hole is which.", in.Value, c)
 	}
 	return CentresResult{c, working.Working{Method: "Centre distance from edges", Source: "geometry of two circles", Formula: formula,
 		Inputs: []working.Quantity{{Symbol: "value", Name: "reading, " + string(in.Method), Value: in.Value, Unit: "mm"},
-			{Symbol: "dA", Name: "diameter of A", Value: in.DiameterA, Unit: "mm"}, {Symbol: "dB", Name: "diameter of B", Value: in.DiameterB, Unit: "mm"}},
+			{Symbol: "dA", Name: "diameter of A", Value: in.DiameterA, Unit: "mm"},
+			{Symbol: "dB", Name: "diameter of B", Value: in.DiameterB, Unit: "mm"}},
 		Assumptions: []string{"both holes round, the tape along the line of their centres"},
 		Result:      working.Quantity{Symbol: "c", Name: "centre distance", Value: c, Unit: "mm"}}}, nil
 }

@@ -220,7 +220,8 @@ func (s *net) put(b sketch, v int, hang []int) []sketch {
 	}
 	second := -1
 	for i := range places {
-		if p := places[i]; i > 0 && p.cost <= places[0].cost+behind/2 && p.at.Sub(places[0].at).Len() >= twin && (second < 0 || p.cost < places[second].cost) {
+		if p := places[i]; i > 0 && p.cost <= places[0].cost+behind/2 && p.at.Sub(places[0].at).Len() >= twin &&
+			(second < 0 || p.cost < places[second].cost) {
 			second = i
 		}
 	}

@@ -140,26 +140,32 @@ func (s *net) say(weak []int, r *MapResult) {
 		if len(r.Suspect.Slips) > 0 {
 			why = " Likely " + r.Suspect.Slips[0].Words + "."
 		}
-		add("suspect", working.Stop, "The reading from hole %d to hole %d does not go with the others: %.1f mm would agree.%s", r.Suspect.From, r.Suspect.To, r.Suspect.Value, why)
+		add("suspect", working.Stop, "The reading from hole %d to hole %d does not go with the others: %.1f mm would agree.%s", r.Suspect.From,
+			r.Suspect.To, r.Suspect.Value, why)
 	case len(r.Doubtful) > 0:
 		var list []string
 		for _, k := range r.Doubtful {
 			list = append(list, fmt.Sprintf("%d to %d", s.pairs[k][0], s.pairs[k][1]))
 		}
-		add("cannot-tell", working.Stop, "One reading does not go with the others, and they cannot tell which: %s. Measure these again.", strings.Join(list, ", or "))
+		add("cannot-tell", working.Stop, "One reading does not go with the others, and they cannot tell which: %s. Measure these again.",
+			strings.Join(list, ", or "))
 	case !r.Consistent:
-		add("cannot-tell", working.Stop, "The readings contradict each other, and they cannot tell which one is wrong: measure the doubtful ones again, or more of them.")
+		add("cannot-tell", working.Stop, "The readings contradict each other, and they cannot tell which one is wrong: measure the doubtful "+
+			"ones again, or more of them.")
 	case r.Redundancy == 0:
 		add("no-check", working.Mind, "There is no reading to spare: a wrong one would not show. Measure one more.")
 	case r.Redundancy == 1:
-		add("one-spare", working.Mind, "There is one reading to spare: a slip may not show, and one that shows cannot be told from the others. Measure one more.")
+		add("one-spare", working.Mind, "There is one reading to spare: a slip may not show, and one that shows cannot be told from the others. "+
+			"Measure one more.")
 	}
 	if len(r.Alternatives) > 0 {
 		add("mirror", working.Stop, "Another map fits as well: measure from hole %d to hole %d to tell them apart.", r.Next.From, r.Next.To)
 	}
 	if len(weak) == s.n-2 && s.n > 2 {
-		add("in-line", working.Mind, "All holes lie nearly on one line: distances along it hardly say how far they stand beside it. Measure from a point off the line.")
+		add("in-line", working.Mind, "All holes lie nearly on one line: distances along it hardly say how far they stand beside it. Measure "+
+			"from a point off the line.")
 	} else if len(weak) > 0 {
-		add("weak", working.Mind, "Hole %d is hardly held: its place is uncertain by %.0f mm. Measure it from a hole that sees it from another side.", weak[0], r.Sigmas[weak[0]])
+		add("weak", working.Mind, "Hole %d is hardly held: its place is uncertain by %.0f mm. Measure it from a hole that sees it "+
+			"from another side.", weak[0], r.Sigmas[weak[0]])
 	}
 }

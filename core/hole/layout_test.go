@@ -37,7 +37,8 @@ func TestLieFindsTheLayout(t *testing.T) {
 		}
 		l, ok := Lie(drawn, measured)
 		if !ok || len(l.Pairs) != n || l.Unit != unit || l.By.Mirror != back.Mirror || math.Abs(l.Scale-scale) > 1e-3 {
-			t.Fatalf("%d holes, unit %g, mirrored %v, scale %.4f: found %v, %d pairs, unit %g, mirrored %v, scale %.4f", n, unit, back.Mirror, scale, ok, len(l.Pairs), l.Unit, l.By.Mirror, l.Scale)
+			t.Fatalf("%d holes, unit %g, mirrored %v, scale %.4f: found %v, %d pairs, unit %g, mirrored %v, scale %.4f", n, unit, back.Mirror, scale,
+				ok, len(l.Pairs), l.Unit, l.By.Mirror, l.Scale)
 		}
 		for _, p := range l.Pairs {
 			if order[p[0]] != p[1] {

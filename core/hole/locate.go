@@ -40,7 +40,9 @@ func Locate(in LocateInput) (LocateResult, error) {
 		long, rest float64
 	}{{"/ab", "A–B", in.AB, in.AC + in.BC}, {"/ac", "A–C", in.AC, in.AB + in.BC}, {"/bc", "B–C", in.BC, in.AB + in.AC}} {
 		if over := s.long - s.rest; over > 1e-9*in.AB {
-			return LocateResult{}, working.Refuse(s.path, "These distances cannot close: %s is %.4g mm longer than the other two together. Measure again, and look whether a hole's edge was taken for its centre.", s.name, over)
+			return LocateResult{}, working.Refuse(s.path,
+				"These distances cannot close: %s is %.4g mm longer than the other two together. Measure again, and look whether a hole's edge was "+
+					"taken for its centre.", s.name, over)
 		}
 	}
 	x, y := apex(in.AB, in.AC, in.BC)
@@ -52,14 +54,21 @@ func Locate(in LocateInput) (LocateResult, error) {
 	}
 	r.Moves = moves(in, x, y)
 	if r.Degenerate {
-		r.Findings = append(r.Findings, working.Finding{Code: "on-line", Severity: working.Mind, Cause: "Place", Reason: fmt.Sprintf("C lies on the line of A and B: how far beside it, these distances hardly say. A millimetre of reading moves it up to %.0f mm; measure from a point well off the line.", r.Moves)})
+		r.Findings = append(r.Findings, working.Finding{Code: "on-line", Severity: working.Mind, Cause: "Place",
+			Reason: fmt.Sprintf("C lies on the line of A and B: how far beside it, these distances hardly say. A millimetre of reading moves it "+
+				"up to %.0f mm; measure from a point well off the line.", r.Moves)})
 	} else if r.Moves > 3 {
-		r.Findings = append(r.Findings, working.Finding{Code: "flat-triangle", Severity: working.Mind, Cause: "Place", Reason: fmt.Sprintf("A millimetre of reading moves C up to %.1f mm: the triangle is flat. Measure from points that see C nearly square.", r.Moves)})
+		r.Findings = append(r.Findings, working.Finding{Code: "flat-triangle", Severity: working.Mind, Cause: "Place",
+			Reason: fmt.Sprintf("A millimetre of reading moves C up to %.1f mm: the triangle is flat. Measure from points that see C nearly square.",
+				r.Moves)})
 	}
-	r.Working = working.Working{Method: "Third point from two distances", Source: "law of cosines; the height by Heron's formula in Kahan's order",
-		Formula:     "x = (AB² + AC² − BC²) / (2·AB), y = ±2·area / AB",
-		Inputs:      []working.Quantity{{Symbol: "AB", Name: "known points apart", Value: in.AB, Unit: "mm"}, {Symbol: "AC", Name: "from A", Value: in.AC, Unit: "mm"}, {Symbol: "BC", Name: "from B", Value: in.BC, Unit: "mm"}},
-		Steps:       []working.Quantity{{Symbol: "x", Name: "along A–B", Value: x, Unit: "mm"}, {Symbol: "m", Name: "moved by 1 mm of reading, at most", Value: r.Moves, Unit: "mm"}},
+	r.Working = working.Working{Method: "Third point from two distances",
+		Source:  "law of cosines; the height by Heron's formula in Kahan's order",
+		Formula: "x = (AB² + AC² − BC²) / (2·AB), y = ±2·area / AB",
+		Inputs: []working.Quantity{{Symbol: "AB", Name: "known points apart", Value: in.AB, Unit: "mm"},
+			{Symbol: "AC", Name: "from A", Value: in.AC, Unit: "mm"}, {Symbol: "BC", Name: "from B", Value: in.BC, Unit: "mm"}},
+		Steps: []working.Quantity{{Symbol: "x", Name: "along A–B", Value: x, Unit: "mm"},
+			{Symbol: "m", Name: "moved by 1 mm of reading, at most", Value: r.Moves, Unit: "mm"}},
 		Assumptions: []string{"A, B and C in one plane, distances from centre to centre"},
 		Result:      working.Quantity{Symbol: "y", Name: "beside A–B, to either side", Value: y, Unit: "mm"}}
 	return r, nil

@@ -74,7 +74,8 @@ type Lack struct {
 }
 
 func (l *Lack) Error() string {
-	return fmt.Sprintf("%d more %s needed before the holes have a place each: next, measure from hole %d to hole %d (numbered from 0).", l.Missing, plural(l.Missing, "reading is", "readings are"), l.From, l.To)
+	return fmt.Sprintf("%d more %s needed before the holes have a place each: next, measure from hole %d to hole %d (numbered from 0).",
+		l.Missing, plural(l.Missing, "reading is", "readings are"), l.From, l.To)
 }
 
 func plural(n int, one, many string) string {
@@ -110,7 +111,8 @@ func Map(in MapInput) (MapResult, error) {
 	}
 	slices.SortStableFunc(fits, func(a, b fit) int { return cmp.Compare(a.ssq, b.ssq) })
 	best := fits[0]
-	r := MapResult{Points: pairsOf(best.at), SumOfSquares: best.ssq, Consistent: true, Redundancy: len(s.pairs) - s.unknowns(), Findings: []working.Finding{}}
+	r := MapResult{Points: pairsOf(best.at), SumOfSquares: best.ssq, Consistent: true, Redundancy: len(s.pairs) - s.unknowns(),
+		Findings: []working.Finding{}}
 	for k, p := range s.pairs {
 		r.Residuals = append(r.Residuals, best.at[p[0]].Sub(best.at[p[1]]).Len()-s.d[k])
 	}
@@ -118,12 +120,16 @@ func Map(in MapInput) (MapResult, error) {
 	s.alternatives(fits, &r)
 	s.judge(in, fits, &r)
 	s.say(weak, &r)
-	r.Working = working.Working{Method: "Hole map by least squares", Source: "adjustment of distances (Gauss–Newton with Levenberg–Marquardt damping); suspects by standardised residuals (Baarda's data snooping) and a fit without each",
+	r.Working = working.Working{Method: "Hole map by least squares",
+		Source: "adjustment of distances (Gauss–Newton with Levenberg–Marquardt damping); suspects by standardised residuals (Baarda's data " +
+			"snooping) and a fit without each",
 		Formula: "Σ((|Pi − Pj| − d)/σ)² → least",
-		Inputs: []working.Quantity{{Symbol: "n", Name: "holes", Value: float64(s.n)}, {Symbol: "m", Name: "readings", Value: float64(len(s.pairs))},
+		Inputs: []working.Quantity{{Symbol: "n", Name: "holes", Value: float64(s.n)},
+			{Symbol: "m", Name: "readings", Value: float64(len(s.pairs))},
 			{Symbol: "r", Name: "readings beyond the least, m − (2n − 3)", Value: float64(r.Redundancy)}},
-		Assumptions: []string{"all holes in one plane, distances centre to centre", "σ is each reading's standard uncertainty, 1 mm where none was given"},
-		Result:      working.Quantity{Symbol: "Σv²/σ²", Name: "sum of squares", Value: math.Round(r.SumOfSquares*1e6) / 1e6}}
+		Assumptions: []string{"all holes in one plane, distances centre to centre",
+			"σ is each reading's standard uncertainty, 1 mm where none was given"},
+		Result: working.Quantity{Symbol: "Σv²/σ²", Name: "sum of squares", Value: math.Round(r.SumOfSquares*1e6) / 1e6}}
 	return r, nil
 }
 

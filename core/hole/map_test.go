@@ -50,7 +50,8 @@ func none() float64 { return 0 }
 
 // A square of 300 with one diagonal left out, and the other shapes by hand.
 func TestMapByHand(t *testing.T) {
-	in := MapInput{Count: 3, Readings: []Reading{{From: 0, To: 1, Distance: 300}, {From: 0, To: 2, Distance: 400}, {From: 1, To: 2, Distance: 500}}}
+	in := MapInput{Count: 3, Readings: []Reading{{From: 0, To: 1, Distance: 300}, {From: 0, To: 2, Distance: 400},
+		{From: 1, To: 2, Distance: 500}}}
 	r, err := Map(in)
 	if err != nil {
 		t.Fatal(err)
@@ -64,7 +65,8 @@ func TestMapByHand(t *testing.T) {
 		t.Errorf("%+v", r)
 	}
 	// Two on either side or both on one: the diagonal was not taken.
-	in = MapInput{Count: 4, Readings: []Reading{{From: 0, To: 1, Distance: 300}, {From: 0, To: 2, Distance: 400}, {From: 1, To: 2, Distance: 500}, {From: 0, To: 3, Distance: 400}, {From: 1, To: 3, Distance: 500}}}
+	in = MapInput{Count: 4, Readings: []Reading{{From: 0, To: 1, Distance: 300}, {From: 0, To: 2, Distance: 400},
+		{From: 1, To: 2, Distance: 500}, {From: 0, To: 3, Distance: 400}, {From: 1, To: 3, Distance: 500}}}
 	in.Readings[3].Distance, in.Readings[4].Distance = 500, 400
 	if r, err = Map(in); err != nil || len(r.Alternatives) != 1 {
 		t.Fatalf("%v, other maps %v", err, r.Alternatives)
@@ -234,7 +236,8 @@ func TestCannotTellWhich(t *testing.T) {
 		t.Errorf("%+v", r.Findings)
 	}
 	// A triangle that cannot close is fitted, and said.
-	r, err = Map(MapInput{Count: 3, Readings: []Reading{{From: 0, To: 1, Distance: 100}, {From: 0, To: 2, Distance: 100}, {From: 1, To: 2, Distance: 260}}})
+	r, err = Map(MapInput{Count: 3, Readings: []Reading{{From: 0, To: 1, Distance: 100}, {From: 0, To: 2, Distance: 100},
+		{From: 1, To: 2, Distance: 260}}})
 	if err != nil || r.Consistent || r.SumOfSquares < 100 {
 		t.Errorf("%v %+v", err, r)
 	}

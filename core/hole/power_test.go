@@ -72,7 +72,8 @@ func TestQuarterInchIsNamed(t *testing.T) {
 			named, among, seen = named+count(s.named), among+count(s.among), seen+count(s.raised)
 			alarms += count(slipped(rnd, at, .3, 0).raised)
 		}
-		t.Logf("%s: named %.1f %%, among those to take again %.1f %%, seen %.1f %%, false alarms %.2f %%", name, 100*named/runs, 100*among/runs, 100*seen/runs, 100*alarms/runs)
+		t.Logf("%s: named %.1f %%, among those to take again %.1f %%, seen %.1f %%, false alarms %.2f %%", name, 100*named/runs, 100*among/runs,
+			100*seen/runs, 100*alarms/runs)
 		if named < c.named*runs || among < c.among*runs || seen < c.seen*runs || alarms > .01*runs {
 			t.Errorf("%s: named %.0f, among those to take again %.0f, seen %.0f, falsely raised %.0f of %d", name, named, among, seen, alarms, runs)
 		}
@@ -116,8 +117,10 @@ func BenchmarkSlipNamed(b *testing.B) {
 		holes        func(*rand.Rand, int) [][2]float64
 		n            int
 		scatter, off float64
-	}{{"ring of 5, 0.3 mm, slip 6.35", inRing, 5, .3, 6.35}, {"ring of 5, 0.3 mm, slip 3", inRing, 5, .3, 3}, {"ring of 5, 1 mm, slip 6.35", inRing, 5, 1, 6.35},
-		{"5 anywhere, 0.3 mm, slip 6.35", scattered, 5, .3, 6.35}, {"8 anywhere, 0.3 mm, slip 6.35", scattered, 8, .3, 6.35}, {"4 anywhere, 0.3 mm, slip 6.35", scattered, 4, .3, 6.35}} {
+	}{{"ring of 5, 0.3 mm, slip 6.35", inRing, 5, .3, 6.35}, {"ring of 5, 0.3 mm, slip 3", inRing, 5, .3, 3},
+		{"ring of 5, 1 mm, slip 6.35", inRing, 5, 1, 6.35},
+		{"5 anywhere, 0.3 mm, slip 6.35", scattered, 5, .3, 6.35}, {"8 anywhere, 0.3 mm, slip 6.35", scattered, 8, .3, 6.35},
+		{"4 anywhere, 0.3 mm, slip 6.35", scattered, 4, .3, 6.35}} {
 		b.Run(c.name, func(b *testing.B) {
 			rnd := rand.New(rand.NewPCG(5, 9))
 			named, among, seen, alarms := 0., 0., 0., 0.

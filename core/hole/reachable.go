@@ -251,10 +251,12 @@ func (b Through) ways(now Reached, rooms [2]*Room, obstacles []Obstacle) (out []
 		out = append(out, WayOut{Kind: HeadWay, Socket: other.Socket, Text: text})
 	}
 	if !b.Captive && gains(captive.within(rooms)) {
-		out = append(out, WayOut{Kind: CaptiveWay, Text: "Make the nut captive, a weld nut or a rivet nut: only the head's side is reached then."})
+		out = append(out, WayOut{Kind: CaptiveWay,
+			Text: "Make the nut captive, a weld nut or a rivet nut: only the head's side is reached then."})
 	}
 	if !b.Captive && gains(captive.within(turned)) {
-		out = append(out, WayOut{Kind: CaptiveWay, Flip: true, Text: "Put the bolt in from the other side into a captive nut: only that side is reached then."})
+		out = append(out, WayOut{Kind: CaptiveWay, Flip: true,
+			Text: "Put the bolt in from the other side into a captive nut: only that side is reached then."})
 	}
 	var blockers []string
 	for _, s := range now.Sides {
@@ -270,10 +272,12 @@ func (b Through) ways(now Reached, rooms [2]*Room, obstacles []Obstacle) (out []
 		if !gains(b.within(b.rooms(left))) {
 			continue
 		}
-		out = append(out, WayOut{Kind: OrderWay, Through: name, Text: fmt.Sprintf("Fit and tighten it before %s goes on; it is not reached again.", name)})
+		out = append(out, WayOut{Kind: OrderWay, Through: name,
+			Text: fmt.Sprintf("Fit and tighten it before %s goes on; it is not reached again.", name)})
 		if through := b.crossing(name, obstacles); through {
 			d := math.Ceil(hw.Socket + 4)
-			out = append(out, WayOut{Kind: HoleWay, Through: name, Diameter: d, Text: fmt.Sprintf("Cut an access hole of Ø %g in %s, on the bolt's axis.", d, name)})
+			out = append(out, WayOut{Kind: HoleWay, Through: name, Diameter: d,
+				Text: fmt.Sprintf("Cut an access hole of Ø %g in %s, on the bolt's axis.", d, name)})
 		}
 	}
 	return out

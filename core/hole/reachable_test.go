@@ -20,7 +20,8 @@ func v(x, y, z float64) *solid.Vector { return &solid.Vector{x, y, z} }
 func TestAccessAndWaysOut(t *testing.T) {
 	ask := func(captive bool, list ...AccessObstacle) AccessResult {
 		t.Helper()
-		r, err := Access(AccessInput{System: stock.Metric, Size: "M10", At: solid.Vector{0, 0, 0}, Axis: solid.Vector{0, 0, 2}, Grip: 5, Length: 16, Captive: captive, Obstacles: list})
+		r, err := Access(AccessInput{System: stock.Metric, Size: "M10", At: solid.Vector{0, 0, 0}, Axis: solid.Vector{0, 0, 2}, Grip: 5,
+			Length: 16, Captive: captive, Obstacles: list})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -57,7 +58,8 @@ func TestAccessAndWaysOut(t *testing.T) {
 		t.Errorf("under a shelf: %s %q %s", r.Reach, kinds(r), r.How)
 	}
 	// Flipped as advised, it is reached.
-	flipped, err := Access(AccessInput{System: stock.Metric, Size: "M10", At: solid.Vector{0, 0, -5}, Axis: solid.Vector{0, 0, -1}, Grip: 5, Length: 16, Obstacles: []AccessObstacle{floor, shelf}})
+	flipped, err := Access(AccessInput{System: stock.Metric, Size: "M10", At: solid.Vector{0, 0, -5}, Axis: solid.Vector{0, 0, -1}, Grip: 5,
+		Length: 16, Obstacles: []AccessObstacle{floor, shelf}})
 	if err != nil || flipped.Reach == Blocked {
 		t.Errorf("flipped: %v %s %s", err, flipped.Reach, flipped.How)
 	}
@@ -85,7 +87,8 @@ func TestAccessAndWaysOut(t *testing.T) {
 // hexagon.
 func TestPocketAsksForASocketHead(t *testing.T) {
 	var walls []AccessObstacle
-	for i, w := range [][2]*solid.Vector{{v(-60, -60, 0), v(-10.5, 60, 30)}, {v(10.5, -60, 0), v(60, 60, 30)}, {v(-10.5, -60, 0), v(10.5, -10.5, 30)}, {v(-10.5, 10.5, 0), v(10.5, 60, 30)}} {
+	for i, w := range [][2]*solid.Vector{{v(-60, -60, 0), v(-10.5, 60, 30)}, {v(10.5, -60, 0), v(60, 60, 30)},
+		{v(-10.5, -60, 0), v(10.5, -10.5, 30)}, {v(-10.5, 10.5, 0), v(10.5, 60, 30)}} {
 		walls = append(walls, AccessObstacle{Name: "wall " + string(rune('a'+i)), Low: w[0], High: w[1]})
 	}
 	in := AccessInput{System: stock.Metric, Size: "M10", Axis: solid.Vector{0, 0, 1}, Grip: 5, Length: 25, Captive: true, Obstacles: walls}
@@ -121,9 +124,11 @@ func TestFirstToolThatDoes(t *testing.T) {
 		var list []Obstacle
 		for i := range 1 + rnd.Intn(3) {
 			lo := solid.Vector{200*rnd.Float64() - 100, 200*rnd.Float64() - 100, 120*rnd.Float64() - 60}
-			list = append(list, Obstacle{string(rune('a' + i)), solid.Box(lo, lo.Add(solid.Vector{5 + 60*rnd.Float64(), 5 + 60*rnd.Float64(), 5 + 40*rnd.Float64()}))})
+			list = append(list, Obstacle{string(rune('a' + i)),
+				solid.Box(lo, lo.Add(solid.Vector{5 + 60*rnd.Float64(), 5 + 60*rnd.Float64(), 5 + 40*rnd.Float64()}))})
 		}
-		b := Through{Thread: thread(t, "M10"), Head: Along(solid.Vector{}, solid.Vector{0, 0, 1}), Grip: 8, Length: 25, Socket: rnd.Intn(2) == 0, Captive: rnd.Intn(2) == 0}
+		b := Through{Thread: thread(t, "M10"), Head: Along(solid.Vector{}, solid.Vector{0, 0, 1}), Grip: 8, Length: 25, Socket: rnd.Intn(2) == 0,
+			Captive: rnd.Intn(2) == 0}
 		all := b.Reached(list)
 		b.First = true
 		first := b.Reached(list)
@@ -140,7 +145,9 @@ func TestFirstToolThatDoes(t *testing.T) {
 // By hand: the nut of an M10, 9.8 over its corners, stands in a gap 24 wide and 30
 // deep: a socket of 22.5 goes on and turns it, fingers, two of them 22 wide, do not get to it.
 func TestFingersStartTheNut(t *testing.T) {
-	gap := []AccessObstacle{{Name: "left", Low: v(-300, -12, -60), High: v(300, -11.6, -8)}, {Name: "right", Low: v(-300, 11.6, -60), High: v(300, 12, -8)}, {Name: "front", Low: v(11.6, -12, -60), High: v(12, 12, -8)}, {Name: "back", Low: v(-12, -12, -60), High: v(-11.6, 12, -8)}}
+	gap := []AccessObstacle{{Name: "left", Low: v(-300, -12, -60), High: v(300, -11.6, -8)},
+		{Name: "right", Low: v(-300, 11.6, -60), High: v(300, 12, -8)}, {Name: "front", Low: v(11.6, -12, -60), High: v(12, 12, -8)},
+		{Name: "back", Low: v(-12, -12, -60), High: v(-11.6, 12, -8)}}
 	in := AccessInput{System: stock.Metric, Size: "M10", Axis: solid.Vector{0, 0, 1}, Grip: 8, Length: 25, Obstacles: gap}
 	r, err := Access(in)
 	if err != nil || r.Reach != Tight || r.Sides[1].Hand != Blocked || !strings.Contains(r.How, "Fingers") {

@@ -41,7 +41,8 @@ func TestEveryFixHelps(t *testing.T) {
 		in.Double = rnd.IntN(6) == 0
 		in.Tighten.Wet, in.Tighten.Hot = rnd.IntN(4) == 0, rnd.IntN(6) == 0
 		size := 4000 * rnd.ExpFloat64()
-		in.Cases = []Case{{Name: "x", Force: [3]float64{size * rnd.NormFloat64(), size * rnd.NormFloat64(), size * rnd.NormFloat64()}, At: [3]float64{50, 40, 0}}}
+		in.Cases = []Case{{Name: "x", Force: [3]float64{size * rnd.NormFloat64(), size * rnd.NormFloat64(), size * rnd.NormFloat64()},
+			At: [3]float64{50, 40, 0}}}
 		now, err := Work(in)
 		if err != nil {
 			continue

@@ -54,14 +54,16 @@ func (bolted) modes(j *joint, list []spread) []mode {
 			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i] / j.planes, va })
 		},
 		Explain: func(s *spread, h strength.Hit) working.Working {
-			w := j.simply("Bolt in shear, elastic vector method", source, "V = |F/n + M·r/Σr²| / planes", "N", said, amount("planes", "shear planes", j.planes, ""))(s, h)
+			w := j.simply("Bolt in shear, elastic vector method", source, "V = |F/n + M·r/Σr²| / planes", "N", said,
+				amount("planes", "shear planes", j.planes, ""))(s, h)
 			if u, ok := j.instantaneous(s, va); ok {
 				w.Steps = append(w.Steps, amount("u", "share used by the instantaneous centre of rotation, as a second answer", u, ""))
 			}
 			return w
 		}}
 	if j.in.Double && len(j.plies) != 3 {
-		shear.Missing = fmt.Sprintf("Two shear planes need three plies with the pulling one in the middle, and there are %d: say one plane, or put in the plies.", len(j.plies))
+		shear.Missing = fmt.Sprintf("Two shear planes need three plies with the pulling one in the middle, and there are %d: say one plane, or "+
+			"put in the plies.", len(j.plies))
 	}
 	tension := mode{Key: "tension", Name: "Bolt in tension", Unit: "N", Idle: "There is no pull.",
 		Unsure: func(s *spread) string { return s.silent },
@@ -78,16 +80,19 @@ func (bolted) modes(j *joint, list []spread) []mode {
 			}
 			return w
 		}}
-	combined := mode{Key: "combined", Name: "Bolt in shear and tension", Unsure: func(s *spread) string { return s.silent }, Missing: shear.Missing,
+	combined := mode{Key: "combined", Name: "Bolt in shear and tension",
+		Unsure: func(s *spread) string { return s.silent }, Missing: shear.Missing,
 		Eval: func(s *spread) strength.Hit {
 			return strength.HardestOf(len(s.pull), func(i int) (float64, float64) {
 				return j.bolt.Combined(rule, s.tension(i), s.sheared[i]/j.planes), 1
 			})
 		},
 		Explain: func(s *spread, h strength.Hit) working.Working {
-			return working.Working{Method: "Shear with tension", Source: "AISC 360 J3.7; the ellipse where the school counts to yield", Formula: "T/Ta ≤ 1.3 − V/Va",
-				Inputs: []working.Quantity{newtons("T", "tension", s.tension(h.At)), newtons("V", "shear", s.sheared[h.At]/j.planes), newtons("Ta", "usable tension", ta), newtons("Va", "usable shear", va)},
-				Steps:  []working.Quantity{}, Result: amount("u", "share used", h.Demand, ""), Assumptions: said}
+			return working.Working{Method: "Shear with tension", Source: "AISC 360 J3.7; the ellipse where the school counts to yield",
+				Formula: "T/Ta ≤ 1.3 − V/Va",
+				Inputs: []working.Quantity{newtons("T", "tension", s.tension(h.At)), newtons("V", "shear", s.sheared[h.At]/j.planes),
+					newtons("Ta", "usable tension", ta), newtons("Va", "usable shear", va)},
+				Steps: []working.Quantity{}, Result: amount("u", "share used", h.Demand, ""), Assumptions: said}
 		}}
 	return []mode{shear, tension, combined, j.slips(list)}
 }
@@ -188,10 +193,13 @@ func (c inCaptive) modes(j *joint, list []spread) []mode {
 	case Tapped:
 		out = append(out, j.stripped())
 	case RivetNut:
-		out = append(out, j.typical("insert", "Rivet nut pulled out", rivetNutPull, (*spread).tension, "typical pull-out of steel rivet nuts in sheet"), j.pushed())
+		out = append(out, j.typical("insert", "Rivet nut pulled out", rivetNutPull, (*spread).tension,
+			"typical pull-out of steel rivet nuts in sheet"), j.pushed())
 	case SlotNut:
-		out = append(out, j.typical("insert", "Slot nut pulled out of its track", slotNutPull, (*spread).tension, "typical pull-out of slot nuts in steel track of 2.5 mm"),
-			j.typical("slot-slip", "Slot nut slipped along its track", slotNutSlip, func(s *spread, i int) float64 { return s.sheared[i] }, "typical slip of toothed slot nuts, all of the shear taken along the track"))
+		out = append(out, j.typical("insert", "Slot nut pulled out of its track", slotNutPull, (*spread).tension,
+			"typical pull-out of slot nuts in steel track of 2.5 mm"),
+			j.typical("slot-slip", "Slot nut slipped along its track", slotNutSlip, func(s *spread, i int) float64 { return s.sheared[i] },
+				"typical slip of toothed slot nuts, all of the shear taken along the track"))
 	}
 	return out
 }
@@ -213,7 +221,8 @@ func (j *joint) typical(key, name string, table map[string]float64, of func(s *s
 	m.Eval = func(s *spread) strength.Hit {
 		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return of(s, i), c })
 	}
-	m.Explain = j.simply(name, source, "against F/Ω", "N", []string{rule.Says(strength.PullThrough), "typical and low: by the maker's sheet for this sheet"}, newtons("F", "typical", v))
+	m.Explain = j.simply(name, source, "against F/Ω", "N",
+		[]string{rule.Says(strength.PullThrough), "typical and low: by the maker's sheet for this sheet"}, newtons("F", "typical", v))
 	return m
 }
 
@@ -229,7 +238,8 @@ func (j *joint) stripped() mode {
 	if rule.Yields() {
 		fu, bolts = last.material.Yield, j.grade.Proof
 	}
-	e, err := bolt.Engagement(bolt.EngagementInput{Diameter: j.thread.Diameter, Pitch: j.thread.PitchMM(), BoltTensile: bolts, NutTensile: fu * last.worn})
+	e, err := bolt.Engagement(bolt.EngagementInput{Diameter: j.thread.Diameter, Pitch: j.thread.PitchMM(), BoltTensile: bolts,
+		NutTensile: fu * last.worn})
 	if err != nil {
 		m.Missing = err.Error()
 		return m
@@ -238,8 +248,10 @@ func (j *joint) stripped() mode {
 	m.Eval = func(s *spread) strength.Hit {
 		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.tension(i), c })
 	}
-	m.Explain = j.simply("Thread stripped out of "+last.Name, e.Working.Source, "F = As·Rm·t/L, L the engagement at which the bolt breaks first; all of t is threaded", "N", []string{rule.Says(strength.Rupture)},
-		newtons("As·Rm", "the bolt breaks at", e.Pull), mm("t", "thickness as measured", last.Thickness), mm("L", "engagement at which it would", e.Length))
+	m.Explain = j.simply("Thread stripped out of "+last.Name, e.Working.Source,
+		"F = As·Rm·t/L, L the engagement at which the bolt breaks first; all of t is threaded", "N", []string{rule.Says(strength.Rupture)},
+		newtons("As·Rm", "the bolt breaks at", e.Pull), mm("t", "thickness as measured", last.Thickness),
+		mm("L", "engagement at which it would", e.Length))
 	return m
 }
 
@@ -259,7 +271,9 @@ func (j *joint) pushed() mode {
 	m.Eval = func(s *spread) strength.Hit {
 		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.tension(i), c })
 	}
-	m.Explain = j.simply("Rivet nut through the sheet it is set in", "shear of the sheet round its body, 0.6·Fu, body of 1.4 thread diameters (usual sizes)", "T ≤ 0.6·Fu·π·db·t/Ω", "N", []string{rule.Says(strength.PullThrough), "set as its sheet asks for; measure its body"},
+	m.Explain = j.simply("Rivet nut through the sheet it is set in",
+		"shear of the sheet round its body, 0.6·Fu, body of 1.4 thread diameters (usual sizes)", "T ≤ 0.6·Fu·π·db·t/Ω", "N",
+		[]string{rule.Says(strength.PullThrough), "set as its sheet asks for; measure its body"},
 		thick, stress, mm("db", "body", rivetNutBody*j.thread.Diameter))
 	return m
 }

@@ -69,16 +69,19 @@ func (j *joint) modes(list []spread) []mode {
 
 // moment asks for what no fastener and no edge holds.
 func (j *joint) moment() mode {
-	return mode{Key: "moment", Name: "Moment that nothing holds", Unit: "N·mm", Idle: "The fasteners hold every moment, or the plies pressing on each other do.",
+	return mode{Key: "moment", Name: "Moment that nothing holds", Unit: "N·mm",
+		Idle:   "The fasteners hold every moment, or the plies pressing on each other do.",
 		Unsure: func(s *spread) string { return s.silent },
 		Eval: func(s *spread) strength.Hit {
 			if j.group.polar < 1e-9 && !j.kind.clamps() && math.Abs(s.turn) > 1 {
-				return strength.Hit{Demand: math.Abs(s.turn), Gone: "One fastener that is not clamped holds no turn about itself: take a second one, or a bolt that is tightened."}
+				return strength.Hit{Demand: math.Abs(s.turn),
+					Gone: "One fastener that is not clamped holds no turn about itself: take a second one, or a bolt that is tightened."}
 			}
 			return strength.Hit{}
 		},
 		Explain: func(s *spread, h strength.Hit) working.Working {
-			return working.Working{Method: "Turn about a single fastener", Source: "statics", Formula: "Mz = r × F", Inputs: []working.Quantity{newtons("F", "force in the plane", s.force.Len())}, Steps: []working.Quantity{},
+			return working.Working{Method: "Turn about a single fastener", Source: "statics", Formula: "Mz = r × F",
+				Inputs: []working.Quantity{newtons("F", "force in the plane", s.force.Len())}, Steps: []working.Quantity{},
 				Assumptions: []string{"no friction"}, Result: amount("Mz", "moment about it", h.Demand, "N·mm")}
 		}}
 }
@@ -121,16 +124,22 @@ func (j *joint) tell(list []spread) {
 		turning = turning || math.Abs(list[i].turn) > 1
 	}
 	if lever > 0 {
-		j.say("edge-turn", working.Mind, "Bolts", fmt.Sprintf("The bolts hold a moment across them only with %s turning about an edge %s away. A second row holds it better.", j.plies[j.turned()].Name, j.mm(lever)))
+		j.say("edge-turn", working.Mind, "Bolts",
+			fmt.Sprintf("The bolts hold a moment across them only with %s turning about an edge %s away. A second row holds it better.",
+				j.plies[j.turned()].Name, j.mm(lever)))
 	}
 	if len(j.in.Holes) == 1 {
-		j.say("single-bolt", working.Mind, "Bolts", "One bolt: when it loosens or breaks, nothing is left, and it holds no turn but by friction. A second bolt, a dowel or a folded edge.")
+		j.say("single-bolt", working.Mind, "Bolts",
+			"One bolt: when it loosens or breaks, nothing is left, and it holds no turn but by friction. A second bolt, a dowel or a folded edge.")
 	}
 	if j.in.Double && len(j.plies) != 3 {
-		j.say("double-plies", working.Stop, "Bolts", fmt.Sprintf("Two shear planes need three plies with the pulling one in the middle, and there are %d.", len(j.plies)), fix("One shear plane", "/double", false))
+		j.say("double-plies", working.Stop, "Bolts",
+			fmt.Sprintf("Two shear planes need three plies with the pulling one in the middle, and there are %d.", len(j.plies)),
+			fix("One shear plane", "/double", false))
 	}
 	if j.in.Strength.School == strength.Factored && slices.ContainsFunc(j.in.Cases, func(c Case) bool { return !c.Done }) {
-		j.say("typed-factored", working.Note, "Loads", fmt.Sprintf("Typed loads count %g times in the factored school: type what it really is.", typedFactor))
+		j.say("typed-factored", working.Note, "Loads",
+			fmt.Sprintf("Typed loads count %g times in the factored school: type what it really is.", typedFactor))
 	}
 }
 
@@ -154,20 +163,25 @@ func (j *joint) doubler(k int, p ply) {
 		if err == nil && overOn(r.Checks, p.Name) <= strength.TightFrom && len(quick.Cases) < len(to.Cases) {
 			r, err = Work(to)
 		}
-		if err == nil && overOn(r.Checks, p.Name) <= strength.TightFrom && !slices.ContainsFunc(r.Findings, func(f working.Finding) bool { return f.Severity == working.Stop && !j.told(f.Code) }) {
-			j.say(code, working.Stop, "Plies", fmt.Sprintf("%s is over: a doubler of %s of the same metal, bolted through the same holes and reaching past them by two diameters, or %s in one piece, brings it under %.0f %%.", p.Name, j.mm(need), j.mm(p.Thickness+need), 100*strength.TightFrom),
+		if err == nil && overOn(r.Checks, p.Name) <= strength.TightFrom &&
+			!slices.ContainsFunc(r.Findings, func(f working.Finding) bool { return f.Severity == working.Stop && !j.told(f.Code) }) {
+			j.say(code, working.Stop, "Plies", fmt.Sprintf("%s is over: a doubler of %s of the same metal, bolted through the same holes and "+
+				"reaching past them by two diameters, or %s in one piece, brings it under %.0f %%.", p.Name, j.mm(need),
+				j.mm(p.Thickness+need), 100*strength.TightFrom),
 				fix(fmt.Sprintf("%s on %s", j.mm(need), p.Name), fmt.Sprintf("/plies/%d/thickness", k), p.Thickness+need))
 			return
 		}
 		need = math.Ceil(3*need) / 2
 	}
-	j.say(code, working.Stop, "Plies", fmt.Sprintf("%s is over, and no doubler brings it under: more or larger fasteners, more edge, or another way to hold it.", p.Name))
+	j.say(code, working.Stop, "Plies", fmt.Sprintf("%s is over, and no doubler brings it under: more or larger fasteners, more edge, or "+
+		"another way to hold it.", p.Name))
 }
 
 // overOn answers the largest share used of what a thicker ply helps, on one ply.
 func overOn(checks []strength.Check, name string) (worst float64) {
 	for _, c := range checks {
-		if c.Where == name && c.Utilisation != nil && !slices.Contains([]string{"spacing", "rubber-bend", "rubber-shear", "rubber-pull"}, mainKey(c.Key)) {
+		if c.Where == name && c.Utilisation != nil &&
+			!slices.Contains([]string{"spacing", "rubber-bend", "rubber-shear", "rubber-pull"}, mainKey(c.Key)) {
 			worst = math.Max(worst, *c.Utilisation)
 		}
 	}
@@ -194,18 +208,21 @@ func mainKey(key string) string {
 
 // simply writes the working of a check whose demand is on one fastener and whose
 // capacity is the same for all.
-func (j *joint) simply(method, source, formula, unit string, said []string, inputs ...working.Quantity) func(s *spread, h strength.Hit) working.Working {
+func (j *joint) simply(method, source, formula, unit string, said []string, inputs ...working.Quantity) func(s *spread,
+	h strength.Hit) working.Working {
 	return func(_ *spread, h strength.Hit) working.Working {
 		return working.Working{Method: method, Source: source, Formula: formula,
 			Inputs: append([]working.Quantity{{Symbol: "n", Name: "fasteners", Value: float64(len(j.in.Holes))}}, inputs...),
-			Steps:  []working.Quantity{amount("cap", "may be used", h.Capacity, unit)}, Result: amount("demand", asked(h.At), h.Demand, unit), Assumptions: slices.Clone(said)}
+			Steps:  []working.Quantity{amount("cap", "may be used", h.Capacity, unit)}, Result: amount("demand", asked(h.At), h.Demand, unit),
+			Assumptions: slices.Clone(said)}
 	}
 }
 
 // plate answers a ply as the rules for a hole's surroundings take it.
 func (j *joint) plate(k int) bolt.Plate {
 	p := j.plies[k]
-	return bolt.Plate{Thickness: p.Thickness, Yield: p.material.Yield * p.worn, Tensile: p.material.Tensile * p.worn, Hole: j.holeOf(p), Aluminium: p.aluminium()}
+	return bolt.Plate{Thickness: p.Thickness, Yield: p.material.Yield * p.worn, Tensile: p.material.Tensile * p.worn, Hole: j.holeOf(p),
+		Aluminium: p.aluminium()}
 }
 
 // holeOf answers a ply's hole, the usual one where none is given, mm.

@@ -78,7 +78,8 @@ func Instead(in Input, now Result) []Substitute {
 		other := stock.Threads[k]
 		to := in
 		to.System, to.Size, to.Pitch, to.Grade, to.Washer = other.System, other.Size, 0, grade, 0
-		try(fmt.Sprintf("%s of class %s", other.Name(), grade), fmt.Sprintf("with its own nuts and spanners: it starts in a nut of %s and strips there", t.Name()), to,
+		try(fmt.Sprintf("%s of class %s", other.Name(), grade),
+			fmt.Sprintf("with its own nuts and spanners: it starts in a nut of %s and strips there", t.Name()), to,
 			fix("Take "+other.Name(), "/system", other.System, "/size", other.Size, "/pitch", 0., "/grade", grade, "/washer", 0.))
 	}
 	return out

@@ -48,7 +48,9 @@ func TestSubstitutesAreWorkedWhole(t *testing.T) {
 		in.Cases = nil
 		size := math.Pow(10, 2.5+2*rnd.Float64())
 		for k := range 30 {
-			in.Cases = append(in.Cases, Case{Name: string(rune('a' + k)), Force: [3]float64{size * (rnd.Float64() - .5), size * (rnd.Float64() - .5), .3 * size * (rnd.Float64() - .5)}, At: [3]float64{100 * rnd.Float64(), 80 * rnd.Float64(), 40 * rnd.Float64()}})
+			in.Cases = append(in.Cases, Case{Name: string(rune('a' + k)),
+				Force: [3]float64{size * (rnd.Float64() - .5), size * (rnd.Float64() - .5), .3 * size * (rnd.Float64() - .5)},
+				At:    [3]float64{100 * rnd.Float64(), 80 * rnd.Float64(), 40 * rnd.Float64()}})
 		}
 		now := work(t, in)
 		for _, s := range Instead(in, now) {

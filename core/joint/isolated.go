@@ -40,12 +40,17 @@ func (j *joint) isolated(k int) []mode {
 			}
 			return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return of(s, i), limit })
 		}
-		m.Explain = j.simply(name, "the isolator's maker", "F against what its sheet allows", "N", []string{"as its sheet rates it: no factor is put on it here"}, newtons("F", "allowed", limit))
+		m.Explain = j.simply(name, "the isolator's maker", "F against what its sheet allows", "N",
+			[]string{"as its sheet rates it: no factor is put on it here"}, newtons("F", "allowed", limit))
 		return m
 	}
 	return []mode{bend,
-		rated("rubber-shear", "Isolator in shear", "There is no shear.", "what one isolator takes sideways is not given: take it from its maker's sheet.", p.Isolator.Shear, func(s *spread, i int) float64 { return s.sheared[i] }),
-		rated("rubber-pull", "Isolator pulled", "There is no pull.", "what one isolator takes in pull is not given: take it from its maker's sheet, or hold it by a bolt with a washer on its far side.", p.Isolator.Pull, (*spread).drawn)}
+		rated("rubber-shear", "Isolator in shear", "There is no shear.",
+			"what one isolator takes sideways is not given: take it from its maker's sheet.", p.Isolator.Shear,
+			func(s *spread, i int) float64 { return s.sheared[i] }),
+		rated("rubber-pull", "Isolator pulled", "There is no pull.",
+			"what one isolator takes in pull is not given: take it from its maker's sheet, or hold it by a bolt with a washer on its far side.",
+			p.Isolator.Pull, (*spread).drawn)}
 }
 
 // filler is how thick a ply between may be before the bolt's bending over it counts,
@@ -60,9 +65,12 @@ func (j *joint) softened(k int) mode {
 	m.Key, m.Name, m.Where = fmt.Sprintf("ply-%d", k), "Hole of "+p.Name, p.Name
 	switch {
 	case p.Squash == 0:
-		m = mode{Key: m.Key, Name: m.Name, Where: p.Name, Missing: "No strength is known of what it is made of: choose its material, or say how far it is pressed together if it only lies between."}
+		m = mode{Key: m.Key, Name: m.Name, Where: p.Name,
+			Missing: "No strength is known of what it is made of: choose its material, or say how far it is pressed together if it " +
+				"only lies between."}
 	case p.Thickness-p.Squash <= filler:
-		m = mode{Key: m.Key, Name: m.Name, Where: p.Name, Needless: fmt.Sprintf("It only lies between, no thicker than %s: its neighbours carry.", j.mm(filler))}
+		m = mode{Key: m.Key, Name: m.Name, Where: p.Name,
+			Needless: fmt.Sprintf("It only lies between, no thicker than %s: its neighbours carry.", j.mm(filler))}
 	default:
 		m.Name = "Bolt bent over " + p.Name
 	}
@@ -95,9 +103,12 @@ func (j *joint) bentOver(k int) mode {
 		})
 	}
 	m.Explain = func(s *spread, hit strength.Hit) working.Working {
-		return working.Working{Method: "Bolt bent over " + p.Name, Source: "beam with both ends guided; AISC 360 F11 on the core of the thread, proof stress for yield", Formula: "σ = V·h/2/Z + T/As",
-			Inputs: []working.Quantity{newtons("V", "shear on it", s.sheared[hit.At]), newtons("T", "pull on it", s.drawn(hit.At)), mm("h", "height, pressed together", h), mm("d", "core of the thread", d), mpa("Fp", "proof stress", j.grade.Proof)},
-			Steps:  []working.Quantity{mpa("cap", "may be used", capacity)}, Result: mpa("σ", "stress in the bolt", hit.Demand), Assumptions: []string{rule.Says(strength.Yield), "the preload is left out: rubber does not keep it"}}
+		return working.Working{Method: "Bolt bent over " + p.Name,
+			Source: "beam with both ends guided; AISC 360 F11 on the core of the thread, proof stress for yield", Formula: "σ = V·h/2/Z + T/As",
+			Inputs: []working.Quantity{newtons("V", "shear on it", s.sheared[hit.At]), newtons("T", "pull on it", s.drawn(hit.At)),
+				mm("h", "height, pressed together", h), mm("d", "core of the thread", d), mpa("Fp", "proof stress", j.grade.Proof)},
+			Steps: []working.Quantity{mpa("cap", "may be used", capacity)}, Result: mpa("σ", "stress in the bolt", hit.Demand),
+			Assumptions: []string{rule.Says(strength.Yield), "the preload is left out: rubber does not keep it"}}
 	}
 	return m
 }

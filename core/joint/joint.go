@@ -235,7 +235,8 @@ func (in Input) with(change func(p *Ply)) Input {
 // Work answers a joint. It fails with *working.Fault for what is no joint; what
 // is missing for one answer is told with that answer.
 func Work(in Input) (Result, error) {
-	j := joint{in: in, out: &Result{Checks: []strength.Check{}, Bolts: []BoltForce{}, Sequence: []int{}, Hardware: []Item{}, Keep: []string{}, Making: []string{}, Findings: []working.Finding{}}}
+	j := joint{in: in, out: &Result{Checks: []strength.Check{}, Bolts: []BoltForce{}, Sequence: []int{}, Hardware: []Item{}, Keep: []string{},
+		Making: []string{}, Findings: []working.Finding{}}}
 	if err := j.read(); err != nil {
 		return Result{}, err
 	}
@@ -280,7 +281,8 @@ func fix(label string, pairs ...any) working.Fix {
 func (j *joint) read() error {
 	in := &j.in
 	if j.kind = fastenerOf(in.Nut); j.kind == nil {
-		return working.Refuse("/nut", "A joint is made with hex, lock, tapped, weldnut, rivetnut, slotnut, pin, selfdrill or rivet, not %q.", in.Nut)
+		return working.Refuse("/nut", "A joint is made with hex, lock, tapped, weldnut, rivetnut, slotnut, pin, selfdrill or rivet, not %q.",
+			in.Nut)
 	}
 	if err := j.kind.read(j); err != nil {
 		return err
@@ -328,7 +330,8 @@ func (j *joint) read() error {
 		}
 		for k := range 3 {
 			at := fmt.Sprintf("/cases/%d", i)
-			err := working.First(working.Within(fmt.Sprintf("%s/force/%d", at, k), "A force", c.Force[k], -1e8, 1e8, "N"), working.Within(fmt.Sprintf("%s/at/%d", at, k), "A place", c.At[k], -1e5, 1e5, "mm"),
+			err := working.First(working.Within(fmt.Sprintf("%s/force/%d", at, k), "A force", c.Force[k], -1e8, 1e8, "N"),
+				working.Within(fmt.Sprintf("%s/at/%d", at, k), "A place", c.At[k], -1e5, 1e5, "mm"),
 				working.Within(fmt.Sprintf("%s/moment/%d", at, k), "A moment", c.Moment[k], -1e11, 1e11, "N·mm"))
 			if err != nil {
 				return err
@@ -342,7 +345,8 @@ func (j *joint) read() error {
 		in.Tighten.Lubrication = Dry
 	}
 	if _, ok := nutFactor[in.Tighten.Lubrication]; !ok {
-		return working.Refuse("/tighten/lubrication", "It is tightened dry, oiled, waxed, with antiseize or moly, not %q.", in.Tighten.Lubrication)
+		return working.Refuse("/tighten/lubrication", "It is tightened dry, oiled, waxed, with antiseize or moly, not %q.",
+			in.Tighten.Lubrication)
 	}
 	if !slices.Contains([]Reached{"", BothSides, HeadsOnly, NutsOnly}, in.Reached) {
 		return working.Refuse("/reached", "It is reached from both sides, the heads' or the nuts', not %q.", in.Reached)
@@ -362,7 +366,8 @@ func (j *joint) read() error {
 	if j.planes = 1; in.Double && len(in.Plies) == 3 {
 		j.planes = 2
 	}
-	return working.First(working.Above("/tighten/share", "The share of proof", in.Tighten.Share, 0, 1, ""), working.Within("/washers", "Washers", float64(in.Washers), 0, 8, ""),
+	return working.First(working.Above("/tighten/share", "The share of proof", in.Tighten.Share, 0, 1, ""),
+		working.Within("/washers", "Washers", float64(in.Washers), 0, 8, ""),
 		working.Within("/washer", "A washer", in.Washer, 0, 200, "mm"), working.Within("/angle", "The angle", in.Angle, 0, 20, "°"))
 }
 
@@ -385,14 +390,20 @@ func readPly(p Ply, at string, i int, d float64, show quantity.Display) (ply, er
 		}
 		q.material, q.metal = m, true
 	}
-	err := working.First(working.Above(at+"/thickness", "The thickness of "+q.Name, p.Thickness, 0, 500, "mm"), working.Within(at+"/coat", "The coat", p.Coat, 0, 10, "mm"),
-		working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm"), working.Within(at+"/hole", "The hole", p.Hole, 0, 500, "mm"),
-		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"), working.Within(at+"/wide/0", "The width", p.Wide[0], 0, 1e5, "mm"), working.Within(at+"/wide/1", "The width", p.Wide[1], 0, 1e5, "mm"), working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"), working.Within(at+"/worn", "What is left of its strength", share, .1, 1, ""))
+	err := working.First(working.Above(at+"/thickness", "The thickness of "+q.Name, p.Thickness, 0, 500, "mm"),
+		working.Within(at+"/coat", "The coat", p.Coat, 0, 10, "mm"),
+		working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm"),
+		working.Within(at+"/hole", "The hole", p.Hole, 0, 500, "mm"),
+		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"),
+		working.Within(at+"/wide/0", "The width", p.Wide[0], 0, 1e5, "mm"), working.Within(at+"/wide/1", "The width", p.Wide[1], 0, 1e5, "mm"),
+		working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"),
+		working.Within(at+"/worn", "What is left of its strength", share, .1, 1, ""))
 	if err == nil && p.Way != nil {
 		err = working.Within(at+"/way", "The way the slots run", *p.Way, -360, 360, "°")
 	}
 	if u := p.Isolator; err == nil && u != nil {
-		err = working.First(working.Within(at+"/isolator/shear", "What it takes sideways", u.Shear, 0, 1e7, "N"), working.Within(at+"/isolator/pull", "What it takes in pull", u.Pull, 0, 1e7, "N"))
+		err = working.First(working.Within(at+"/isolator/shear", "What it takes sideways", u.Shear, 0, 1e7, "N"),
+			working.Within(at+"/isolator/pull", "What it takes in pull", u.Pull, 0, 1e7, "N"))
 	}
 	if err == nil && p.Hole > 0 && p.Hole < d && !p.Fixed {
 		err = working.Refuse(at+"/hole", "A bolt of %s does not go through the hole of %s in %s.", show.Text(d), show.Text(p.Hole), q.Name)

@@ -19,9 +19,14 @@ import (
 
 // sound is a bracket of 6 mm on a rail of 5, four M10 8.8, pulled sideways.
 func sound() Input {
-	return Input{System: stock.Metric, Size: "M10", Grade: "8.8", Holes: [][2]float64{{0, 0}, {100, 0}, {100, 80}, {0, 80}}, Nut: Lock, Washers: 2,
-		Plies:   []Ply{{Name: "bracket", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 25, Wide: [2]float64{150, 130}, Placed: hole.ByTable}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 12, Edge: 30, Wide: [2]float64{160, 140}, Placed: hole.ByMate}},
-		Tighten: Tightening{Lubrication: Oiled, Locking: PlasticRing, Shakes: true}, Cases: []Case{{Name: "down", Force: [3]float64{0, -6000, 0}, At: [3]float64{150, 40, 0}}}, Strength: strength.Rule{School: strength.Allowable}}
+	return Input{System: stock.Metric, Size: "M10", Grade: "8.8", Holes: [][2]float64{{0, 0}, {100, 0}, {100, 80}, {0, 80}}, Nut: Lock,
+		Washers: 2,
+		Plies: []Ply{{Name: "bracket", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 25, Wide: [2]float64{150, 130},
+			Placed: hole.ByTable}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 12, Edge: 30,
+			Wide: [2]float64{160, 140}, Placed: hole.ByMate}},
+		Tighten:  Tightening{Lubrication: Oiled, Locking: PlasticRing, Shakes: true},
+		Cases:    []Case{{Name: "down", Force: [3]float64{0, -6000, 0}, At: [3]float64{150, 40, 0}}},
+		Strength: strength.Rule{School: strength.Allowable}}
 }
 
 func work(t testing.TB, in Input) Result {
@@ -137,7 +142,8 @@ func TestJointProperties(t *testing.T) {
 		for range 3 + rnd.Intn(5) {
 			in.Holes = append(in.Holes, [2]float64{300 * rnd.Float64(), 200 * rnd.Float64()})
 		}
-		in.Cases = []Case{{Name: "x", Force: [3]float64{3000 * rnd.Float64(), -2000 * rnd.Float64(), 1500 * rnd.Float64()}, At: [3]float64{200 * rnd.Float64(), 100, 60 * rnd.Float64()}, Moment: [3]float64{1e4 * rnd.Float64(), 0, 2e4 * rnd.Float64()}}}
+		in.Cases = []Case{{Name: "x", Force: [3]float64{3000 * rnd.Float64(), -2000 * rnd.Float64(), 1500 * rnd.Float64()},
+			At: [3]float64{200 * rnd.Float64(), 100, 60 * rnd.Float64()}, Moment: [3]float64{1e4 * rnd.Float64(), 0, 2e4 * rnd.Float64()}}}
 		a := work(t, in)
 		s, c := math.Sincos(2 * math.Pi * rnd.Float64())
 		turned := in
@@ -156,7 +162,8 @@ func TestJointProperties(t *testing.T) {
 			}
 		}
 		twice := in
-		twice.Cases = []Case{{Name: "x", Force: [3]float64{2 * k.Force[0], 2 * k.Force[1], 2 * k.Force[2]}, At: k.At, Moment: [3]float64{2 * k.Moment[0], 0, 2 * k.Moment[2]}}}
+		twice.Cases = []Case{{Name: "x", Force: [3]float64{2 * k.Force[0], 2 * k.Force[1], 2 * k.Force[2]}, At: k.At,
+			Moment: [3]float64{2 * k.Moment[0], 0, 2 * k.Moment[2]}}}
 		if x, y := check(t, a, "shear").Demand, check(t, work(t, twice), "shear").Demand; math.Abs(2*x-y) > 1e-6*(1+y) {
 			t.Fatalf("twice %.6f is %.6f", x, y)
 		}
@@ -284,7 +291,8 @@ func TestSequence(t *testing.T) {
 		t.Errorf("four corners go %s", got)
 	}
 	// A long row goes from the middle outwards.
-	if got := fmt.Sprint(sequence([][2]float64{{0, 0}, {50, 0}, {100, 0}, {150, 0}, {200, 0}})); got != "[2 1 3 0 4]" && got != "[2 3 1 4 0]" && got != "[2 1 3 4 0]" && got != "[2 3 1 0 4]" {
+	if got := fmt.Sprint(sequence([][2]float64{{0, 0}, {50, 0}, {100, 0}, {150, 0}, {200, 0}})); got != "[2 1 3 0 4]" &&
+		got != "[2 3 1 4 0]" && got != "[2 1 3 4 0]" && got != "[2 3 1 0 4]" {
 		t.Errorf("a row goes %s", got)
 	}
 	rnd := rand.New(rand.NewSource(1))
@@ -352,7 +360,8 @@ func BenchmarkJoints60(b *testing.B) {
 	in.Plies = append(append([]Ply{}, in.Plies...), in.Plies...)
 	in.Cases = nil
 	for k := range 11 {
-		in.Cases = append(in.Cases, Case{Name: fmt.Sprint("case ", k), Force: [3]float64{float64(100 * k), -3000, 500}, At: [3]float64{150, 40, 30}})
+		in.Cases = append(in.Cases, Case{Name: fmt.Sprint("case ", k), Force: [3]float64{float64(100 * k), -3000, 500},
+			At: [3]float64{150, 40, 30}})
 	}
 	for b.Loop() {
 		for range 60 {
@@ -375,7 +384,8 @@ func TestSuggestionsHelp(t *testing.T) {
 		in := sound()
 		in.Plies = append([]Ply{}, in.Plies...)
 		in.Plies[1].Thickness = 1.5 + 4*rnd.Float64()
-		in.Cases = []Case{{Name: "x", Force: [3]float64{40e3 * rnd.Float64(), -60e3 * rnd.Float64(), 50e3 * rnd.Float64()}, At: [3]float64{60, 40, 20 * rnd.Float64()}}}
+		in.Cases = []Case{{Name: "x", Force: [3]float64{40e3 * rnd.Float64(), -60e3 * rnd.Float64(), 50e3 * rnd.Float64()},
+			At: [3]float64{60, 40, 20 * rnd.Float64()}}}
 		now := work(t, in)
 		for _, s := range Suggest(in, rnd.Intn(2) == 0) {
 			then := work(t, s.Input)

@@ -56,9 +56,13 @@ func (j *joint) locking() {
 	}
 	switch {
 	case j.in.Reached == HeadsOnly && !j.kind.captive():
-		j.say("blind", working.Stop, "Staying tight", "Nobody reaches the nuts' side, to put them on or to hold them: a rivet nut, a weld nut or a thread.", fix("Rivet nuts", "/nut", RivetNut), fix("Weld nuts", "/nut", WeldNut))
+		j.say("blind", working.Stop, "Staying tight",
+			"Nobody reaches the nuts' side, to put them on or to hold them: a rivet nut, a weld nut or a thread.",
+			fix("Rivet nuts", "/nut", RivetNut), fix("Weld nuts", "/nut", WeldNut))
 	case j.in.Reached == NutsOnly:
-		j.say("headless", working.Stop, "Staying tight", "Nobody reaches the heads' side, to put the bolts in or to hold them: turn them round, or weld them in before it is closed and say both sides are reached.")
+		j.say("headless", working.Stop, "Staying tight",
+			"Nobody reaches the heads' side, to put the bolts in or to hold them: turn them round, or weld them in before it is closed and say "+
+				"both sides are reached.")
 	}
 	soft := false
 	for _, p := range j.plies {
@@ -90,9 +94,11 @@ func (j *joint) locking() {
 				why = "a soft ply lets it loosen"
 			}
 		}
-		j.say("no-lock", working.Mind, "Staying tight", fmt.Sprintf("Nothing locks it, and %s: take %s. Spring washers do not lock.", why, take), by)
+		j.say("no-lock", working.Mind, "Staying tight", fmt.Sprintf("Nothing locks it, and %s: take %s. Spring washers do not lock.", why, take),
+			by)
 	case t.Locking == PlasticRing && t.Hot:
-		j.say("lock-hot", working.Mind, "Staying tight", "A plastic ring softens over 120 °C: take an all-metal lock nut.", fix("An all-metal lock nut", "/tighten/locking", MetalLock, "/nut", Hex))
+		j.say("lock-hot", working.Mind, "Staying tight", "A plastic ring softens over 120 °C: take an all-metal lock nut.",
+			fix("An all-metal lock nut", "/tighten/locking", MetalLock, "/nut", Hex))
 	case t.Locking == PlasticRing && j.in.Nut != Lock:
 		by := fix("A nut with a plastic ring", "/nut", Lock)
 		if j.kind.captive() {
@@ -100,7 +106,8 @@ func (j *joint) locking() {
 		}
 		j.say("lock-none", working.Mind, "Staying tight", "It is to be locked by a plastic ring, and the nut chosen has none.", by)
 	case t.Locking == Liquid && t.Reused:
-		j.say("lock-reused", working.Mind, "Staying tight", "Liquid lock is cleaned off and put on anew each time: for what is taken apart often a lock nut is less work.")
+		j.say("lock-reused", working.Mind, "Staying tight",
+			"Liquid lock is cleaned off and put on anew each time: for what is taken apart often a lock nut is less work.")
 	case t.Locking == JamNut && j.kind.captive():
 		j.say("lock-jam", working.Mind, "Staying tight", "A jam nut needs a free thread behind the nut, and this one is captive.")
 	}
@@ -117,7 +124,8 @@ func cures(at *float64) string {
 		return fmt.Sprintf("At %s °C it does not cure: warm the joint over 5 °C, or take a lock nut.", trim(c))
 	}
 	slower := math.Exp2((20 - c) / 10)
-	return fmt.Sprintf("At %s °C it holds after %.0f minutes and is hard after %.0f hours (typical: by its sheet).", trim(c), math.Round(20*slower/5)*5, math.Round(24*slower))
+	return fmt.Sprintf("At %s °C it holds after %.0f minutes and is hard after %.0f hours (typical: by its sheet).", trim(c),
+		math.Round(20*slower/5)*5, math.Round(24*slower))
 }
 
 // washers asks for them on slots, soft and thin plies.
@@ -140,11 +148,16 @@ func (j *joint) washers() {
 		}
 		switch {
 		case p.Slotted && j.washered(i) < hole+6:
-			j.say("washer-slot", working.Mind, "Washers", fmt.Sprintf("%s is slotted and nothing bridges it: a thick washer of %s across.", p.Name, j.mm(math.Ceil(large))), larger(math.Max(large, hole+8)))
+			j.say("washer-slot", working.Mind, "Washers",
+				fmt.Sprintf("%s is slotted and nothing bridges it: a thick washer of %s across.", p.Name, j.mm(math.Ceil(large))),
+				larger(math.Max(large, hole+8)))
 		case hole > j.bearing(i)-2 && j.washered(i) < hole+4:
-			j.say("washer-hole", working.Stop, "Washers", fmt.Sprintf("The hole of %s in %s is nearly as wide as the head: it pulls through. A thick washer of %s across.", j.mm(hole), p.Name, j.mm(math.Ceil(math.Max(large, hole+10)))), larger(math.Max(large, hole+10)))
+			j.say("washer-hole", working.Stop, "Washers",
+				fmt.Sprintf("The hole of %s in %s is nearly as wide as the head: it pulls through. A thick washer of %s across.", j.mm(hole), p.Name,
+					j.mm(math.Ceil(math.Max(large, hole+10)))), larger(math.Max(large, hole+10)))
 		case p.metal && p.Thickness < j.thread.Diameter/4 && j.washered(i) < large-1:
-			j.say("washer-thin", working.Mind, "Washers", fmt.Sprintf("%s is thin for %s: a large washer of %s spreads it.", p.Name, j.thread.Size, j.mm(math.Ceil(large))), larger(large))
+			j.say("washer-thin", working.Mind, "Washers",
+				fmt.Sprintf("%s is thin for %s: a large washer of %s spreads it.", p.Name, j.thread.Size, j.mm(math.Ceil(large))), larger(large))
 		}
 	}
 }
@@ -171,7 +184,9 @@ func (j *joint) galvanic() {
 		a, b := list[i-1], list[i]
 		if d := math.Abs(a.v - b.v); d > galvanicApart && (a.bare || b.bare) {
 			told = true
-			j.say("galvanic", working.Mind, "Corrosion", fmt.Sprintf("%s on %s, %.2f V apart where it is wet: the less noble one is eaten. A gasket and sleeves between them, or paint on both, the nobler one first.", a.name, b.name, d))
+			j.say("galvanic", working.Mind, "Corrosion",
+				fmt.Sprintf("%s on %s, %.2f V apart where it is wet: the less noble one is eaten. A gasket and sleeves between them, or paint on "+
+					"both, the nobler one first.", a.name, b.name, d))
 		}
 	}
 	bolt := potential[stock.Galvanized]
@@ -181,7 +196,9 @@ func (j *joint) galvanic() {
 	for _, m := range list {
 		if j.grade.Stainless && bolt-m.v > galvanicApart && m.bare && !told {
 			told = true
-			j.say("galvanic-bolt", working.Mind, "Corrosion", fmt.Sprintf("Stainless bolts in %s: a small noble bolt in a large plate does little harm, the edge of its hole still rusts or pits. Paste under the head, paint round it.", m.name))
+			j.say("galvanic-bolt", working.Mind, "Corrosion",
+				fmt.Sprintf("Stainless bolts in %s: a small noble bolt in a large plate does little harm, the edge of its hole still rusts or pits. "+
+					"Paste under the head, paint round it.", m.name))
 		}
 	}
 }
@@ -218,7 +235,9 @@ func (j *joint) cautions() {
 	}
 	for i, p := range j.plies {
 		if p.Guessed {
-			j.say(fmt.Sprintf("thickness-guessed-%d", i), working.Mind, "Plies", fmt.Sprintf("Nobody measured %s: 0.85 of %s counts. A caliper past the edge, or a wire hooked through the hole.", p.Name, j.mm(p.Thickness)))
+			j.say(fmt.Sprintf("thickness-guessed-%d", i), working.Mind, "Plies",
+				fmt.Sprintf("Nobody measured %s: 0.85 of %s counts. A caliper past the edge, or a wire hooked through the hole.",
+					p.Name, j.mm(p.Thickness)))
 		}
 		if p.metal && !p.material.Known() {
 			j.say(fmt.Sprintf("grade-unknown-%d", i), working.Mind, "Plies", p.Name+": "+p.material.Caution)
@@ -226,6 +245,8 @@ func (j *joint) cautions() {
 	}
 	thin := j.plies[len(j.plies)-1]
 	if thin.metal && thin.Thickness < 1.5 && len(j.in.Cases) > 0 {
-		j.say("thin-host", working.Mind, "Plies", fmt.Sprintf("%s of %s is body sheet: bolts in it loosen and tear. A doubler on its far side, larger than the bolt group.", thin.Name, j.mm(thin.Thickness)))
+		j.say("thin-host", working.Mind, "Plies",
+			fmt.Sprintf("%s of %s is body sheet: bolts in it loosen and tear. A doubler on its far side, larger than the bolt group.",
+				thin.Name, j.mm(thin.Thickness)))
 	}
 }

@@ -66,7 +66,8 @@ func (j *joint) making() {
 		case mates == 1:
 			say("Clamp %s to %s, mark through its holes with a transfer punch, take it off, %s.", p.Name, master, j.drilled(p))
 		default:
-			say("Clamp %s to %s, always that one and never a copy of it, mark through its holes with a transfer punch, and drill the pilot.", p.Name, master)
+			say("Clamp %s to %s, always that one and never a copy of it, mark through its holes with a transfer punch, and drill the pilot.", p.Name,
+				master)
 		}
 	}
 	if mates > 1 {
@@ -119,11 +120,14 @@ func (j *joint) drilled(p ply) string {
 	case d <= chuck:
 		return "drill by " + j.drills(append(steps, d))
 	case d <= stepMost && p.Thickness <= sheet:
-		return fmt.Sprintf("drill a pilot and open it with a step drill to %s: its steps are higher than the %s of %s", j.drill(d), j.mm(p.Thickness), p.Name)
+		return fmt.Sprintf("drill a pilot and open it with a step drill to %s: its steps are higher than the %s of %s", j.drill(d),
+			j.mm(p.Thickness), p.Name)
 	case d >= sawLeast && p.Thickness <= sawThrough:
-		return fmt.Sprintf("drill a pilot of %s and saw it out at %s with a hole saw, slowly and oiled: a step drill ends at %s of sheet", j.drill(6.35), j.drill(d), j.mm(sheet))
+		return fmt.Sprintf("drill a pilot of %s and saw it out at %s with a hole saw, slowly and oiled: a step drill ends at %s of sheet",
+			j.drill(6.35), j.drill(d), j.mm(sheet))
 	case d <= turned:
-		return fmt.Sprintf("drill by %s with a drill whose shank is turned down to fit the chuck, slowly, both hands on the machine; better in a press", j.drills(append(steps, d)))
+		return fmt.Sprintf("drill by %s with a drill whose shank is turned down to fit the chuck, slowly, both hands on the machine; "+
+			"better in a press", j.drills(append(steps, d)))
 	}
 	return fmt.Sprintf("drill it to %s in a press: no chuck of a hand drill takes that", j.drill(d))
 }

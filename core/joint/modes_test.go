@@ -232,7 +232,8 @@ func TestPinsCrushAndDish(t *testing.T) {
 	ply := func(name string, thick float64) Ply {
 		return Ply{Name: name, Material: "steel-s235", Thickness: thick, Hole: 12.5, Edge: 25}
 	}
-	in := Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: Pin, Holes: [][2]float64{{0, 0}}, Plies: []Ply{ply("clevis", 8), ply("ear", 3)},
+	in := Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: Pin, Holes: [][2]float64{{0, 0}},
+		Plies: []Ply{ply("clevis", 8), ply("ear", 3)},
 		Cases: []Case{{Name: "pull", Force: [3]float64{4000, 0, 0}}}, Strength: strength.Rule{School: strength.Allowable}}
 	r := work(t, in)
 	about(t, "crushed", check(t, r, "bearing-0").Capacity, 1.8*235*12*8/2, 1e-6)

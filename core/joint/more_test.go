@@ -82,7 +82,8 @@ func TestPinInItsEars(t *testing.T) {
 	ply := func(name string, thick float64) Ply {
 		return Ply{Name: name, Material: "steel-s235", Thickness: thick, Hole: 12.5, Edge: 25}
 	}
-	in := Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: Pin, Holes: [][2]float64{{0, 0}}, Double: true, Plies: []Ply{ply("left", 5), ply("ear", 8), ply("right", 5)},
+	in := Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: Pin, Holes: [][2]float64{{0, 0}}, Double: true,
+		Plies: []Ply{ply("left", 5), ply("ear", 8), ply("right", 5)},
 		Cases: []Case{{Name: "pull", Force: [3]float64{10000, 0, 0}}}, Strength: strength.Rule{School: strength.Allowable}}
 	r := work(t, in)
 	c := check(t, r, "pin-bent")
@@ -106,8 +107,9 @@ func TestSelfDrillingScrews(t *testing.T) {
 		t.Fatal(err)
 	}
 	in := Input{System: stock.Inch, Size: "#10", Pitch: 24, Grade: "SAE 5", Nut: Screw, Holes: [][2]float64{{0, 0}, {50, 0}},
-		Plies: []Ply{{Name: "cover", Material: m.Key, Thickness: 1.2}, {Name: "rib", Material: m.Key, Thickness: 1.5}},
-		Cases: []Case{{Name: "up", Force: [3]float64{300, 0, 400}, At: [3]float64{25, 0, 0}}}, Strength: strength.Rule{School: strength.Allowable}}
+		Plies:    []Ply{{Name: "cover", Material: m.Key, Thickness: 1.2}, {Name: "rib", Material: m.Key, Thickness: 1.5}},
+		Cases:    []Case{{Name: "up", Force: [3]float64{300, 0, 400}, At: [3]float64{25, 0, 0}}},
+		Strength: strength.Rule{School: strength.Allowable}}
 	if _, err := stock.FindGrade(stock.Thread{System: stock.Inch, Size: "#10", Diameter: 4.826}, "SAE 5"); err != nil {
 		in.System, in.Size, in.Pitch, in.Grade = stock.Metric, "M5", .8, "8.8"
 	}
@@ -160,7 +162,8 @@ func TestSecondAnswerByTheInstantaneousCentre(t *testing.T) {
 }
 
 func TestLiquidLockCuresByTemperature(t *testing.T) {
-	for at, want := range map[float64]string{20: "20 minutes and is hard after 24 hours", 10: "40 minutes and is hard after 48 hours", 0: "does not cure"} {
+	for at, want := range map[float64]string{20: "20 minutes and is hard after 24 hours",
+		10: "40 minutes and is hard after 48 hours", 0: "does not cure"} {
 		in := sound()
 		in.Nut, in.Tighten.Locking, in.Tighten.Cures = Hex, Liquid, &at
 		if said := strings.Join(work(t, in).Keep, " "); !strings.Contains(said, want) {
@@ -177,7 +180,8 @@ func TestHowHolesAreMade(t *testing.T) {
 	in.Plies[0].Slotted = true
 	in.Plies = append(in.Plies, Ply{Name: "frame", Material: "steel-s235", Thickness: 4, Hole: 11, Placed: hole.BySurvey})
 	said := work(t, in).Making
-	order := []string{"holes of frame are there", "Cut the slots of bracket", "Clamp rail to frame", "Clamp doubler to frame", "under size until all", "Slots first"}
+	order := []string{"holes of frame are there", "Cut the slots of bracket", "Clamp rail to frame", "Clamp doubler to frame",
+		"under size until all", "Slots first"}
 	at := -1
 	for _, want := range order {
 		next := -1
@@ -239,7 +243,8 @@ func TestBlindRivets(t *testing.T) {
 	about(t, "shear", *check(t, r, "shear").Utilisation, 300/(2400./3), 1e-9)
 	about(t, "tension", *check(t, r, "tension").Utilisation, 200/(2900./3), 1e-9)
 	about(t, "both", *check(t, r, "combined").Utilisation, math.Hypot(300/(2400./3), 200/(2900./3)), 1e-9)
-	if s := fmt.Sprint(r.Hardware); !strings.Contains(s, "blind rivet 4.8 mm of steel, 8 mm long, grips 2 mm to 4 mm") || len(r.Making) != 1 || r.Tight != nil {
+	if s := fmt.Sprint(r.Hardware); !strings.Contains(s, "blind rivet 4.8 mm of steel, 8 mm long, grips 2 mm to 4 mm") ||
+		len(r.Making) != 1 || r.Tight != nil {
 		t.Errorf("%s %v", s, r.Making)
 	}
 	in.Cases[0].Force = [3]float64{4000, 0, 0}
@@ -275,7 +280,8 @@ func TestSentencesInInches(t *testing.T) {
 	for _, x := range Suggest(in, false) {
 		s += "; " + x.Text
 	}
-	if strings.Contains(s, " mm") || strings.Contains(s, "N·m") || strings.Contains(s, " km") || !strings.Contains(s, `drill by 7/32", 15/32"`) || !strings.Contains(s, "lbf·ft") {
+	if strings.Contains(s, " mm") || strings.Contains(s, "N·m") || strings.Contains(s, " km") ||
+		!strings.Contains(s, `drill by 7/32", 15/32"`) || !strings.Contains(s, "lbf·ft") {
 		t.Error(s)
 	}
 }

@@ -41,7 +41,8 @@ func (pin) modes(j *joint, _ []spread) []mode {
 		Eval: func(s *spread) strength.Hit {
 			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i] / j.planes, va })
 		},
-		Explain: j.simply("Pin in shear", j.bolt.Source(rule), "V = |F/n + M·r/Σr²| / planes", "N", said, amount("planes", "shear planes", j.planes, ""))}
+		Explain: j.simply("Pin in shear", j.bolt.Source(rule), "V = |F/n + M·r/Σr²| / planes", "N", said,
+			amount("planes", "shear planes", j.planes, ""))}
 	if j.in.Double && len(j.plies) != 3 {
 		shear.Missing = fmt.Sprintf("Two shear planes need three plies with the pulling one in the middle, and there are %d.", len(j.plies))
 	}
@@ -74,9 +75,11 @@ func (j *joint) pinBent(d float64) mode {
 			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i] * arm, capacity })
 		},
 		Explain: func(_ *spread, h strength.Hit) working.Working {
-			return working.Working{Method: "Pin bent between its ears", Source: "forces at the middles of the plies, no gaps between them; AISC 360 F11 with the proof stress for yield", Formula: formula,
+			return working.Working{Method: "Pin bent between its ears",
+				Source: "forces at the middles of the plies, no gaps between them; AISC 360 F11 with the proof stress for yield", Formula: formula,
 				Inputs: []working.Quantity{mm("d", "pin", d), mm("a", "arm", arm), mpa("Fp", "proof stress", j.grade.Proof)},
-				Steps:  []working.Quantity{amount("cap", "may be used", capacity, "N·mm")}, Result: amount("M", "moment in the pin", h.Demand, "N·mm"), Assumptions: []string{rule.Says(strength.Yield), "washers take up the gaps: each millimetre of gap adds to the arm"}}
+				Steps:  []working.Quantity{amount("cap", "may be used", capacity, "N·mm")}, Result: amount("M", "moment in the pin", h.Demand, "N·mm"),
+				Assumptions: []string{rule.Says(strength.Yield), "washers take up the gaps: each millimetre of gap adds to the arm"}}
 		}}
 }
 
@@ -114,9 +117,12 @@ func (j *joint) ear(k int) mode {
 		return h
 	}
 	m.Explain = func(_ *spread, h strength.Hit) working.Working {
-		return working.Working{Method: "Ear of " + p.Name, Source: "AISC 360 D5.1: tension across the hole and shear behind it", Formula: "R = min(Fu·2t·be, 0.6·Fu·2t·(a + d/2)), be = 2t + 16 ≤ a",
-			Inputs: []working.Quantity{mm("t", "thickness as measured", p.Thickness), mm("a", "hole's edge to the edge", a), mm("be", "width that counts", be)},
-			Steps:  []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of the ear", h.Demand), Assumptions: []string{rule.Says(plate.Breaks())}}
+		return working.Working{Method: "Ear of " + p.Name, Source: "AISC 360 D5.1: tension across the hole and shear behind it",
+			Formula: "R = min(Fu·2t·be, 0.6·Fu·2t·(a + d/2)), be = 2t + 16 ≤ a",
+			Inputs: []working.Quantity{mm("t", "thickness as measured", p.Thickness), mm("a", "hole's edge to the edge", a),
+				mm("be", "width that counts", be)},
+			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of the ear", h.Demand),
+			Assumptions: []string{rule.Says(plate.Breaks())}}
 	}
 	return m
 }
@@ -143,9 +149,12 @@ func (j *joint) dished(k int) mode {
 		return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return j.shearOn(s, k, i), capacity })
 	}
 	m.Explain = func(_ *spread, h strength.Hit) working.Working {
-		return working.Working{Method: "Ear of " + p.Name + " folding sideways", Source: "ASME BTH-1 3-3.3.1: no more than four thicknesses count beside the hole; up to yield", Formula: "R = Fy·2t·4t",
-			Inputs: []working.Quantity{mm("t", "thickness as measured", p.Thickness), mm("be", "it stands out", out), mpa("Fy", "yield of "+p.material.Name, plate.Yield)},
-			Steps:  []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of the ear", h.Demand), Assumptions: []string{rule.Says(plate.Yields())}}
+		return working.Working{Method: "Ear of " + p.Name + " folding sideways",
+			Source: "ASME BTH-1 3-3.3.1: no more than four thicknesses count beside the hole; up to yield", Formula: "R = Fy·2t·4t",
+			Inputs: []working.Quantity{mm("t", "thickness as measured", p.Thickness), mm("be", "it stands out", out),
+				mpa("Fy", "yield of "+p.material.Name, plate.Yield)},
+			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of the ear", h.Demand),
+			Assumptions: []string{rule.Says(plate.Yields())}}
 	}
 	return m
 }

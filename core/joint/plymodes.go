@@ -120,7 +120,8 @@ func (j *joint) torn(k int) mode {
 	worst := 0.
 	m.Eval = func(s *spread) strength.Hit {
 		if clear <= 0 {
-			return strength.Hit{Demand: 1, Gone: fmt.Sprintf("The hole of %s reaches past the edge, which is %s from its middle.", j.mm(plate.Hole), j.mm(p.Edge))}
+			return strength.Hit{Demand: 1, Gone: fmt.Sprintf("The hole of %s reaches past the edge, which is %s from its middle.",
+				j.mm(plate.Hole), j.mm(p.Edge))}
 		}
 		h := strength.HardestOf(len(s.vectors), func(i int) (float64, float64) {
 			v := j.shearOn(s, k, i)
@@ -142,7 +143,8 @@ func (j *joint) torn(k int) mode {
 		plate := plate
 		plate.Clear = at(s, h.At)
 		_, by := plate.TearOut(rule)
-		return j.simply("Tear-out of "+p.Name, by, "V against R, at the nearest edge or the next hole along the force", "N", []string{rule.Says(plate.Breaks())}, thick, stress, mm("lc", "hole's edge to it", plate.Clear))(s, h)
+		return j.simply("Tear-out of "+p.Name, by, "V against R, at the nearest edge or the next hole along the force", "N",
+			[]string{rule.Says(plate.Breaks())}, thick, stress, mm("lc", "hole's edge to it", plate.Clear))(s, h)
 	}
 	return m
 }
@@ -187,11 +189,14 @@ func (j *joint) spaced(k int) mode {
 		return m
 	}
 	m.Eval = func(*spread) strength.Hit {
-		return strength.Hit{Demand: need, Capacity: least, Gone: fmt.Sprintf("Holes stand %s apart and must be %s: %s.", j.mm(least), j.mm(need), source)}
+		return strength.Hit{Demand: need, Capacity: least,
+			Gone: fmt.Sprintf("Holes stand %s apart and must be %s: %s.", j.mm(least), j.mm(need), source)}
 	}
 	m.Explain = func(_ *spread, h strength.Hit) working.Working {
-		return working.Working{Method: "Least distance between holes of " + p.Name, Source: source, Formula: "s ≥ smin", Inputs: []working.Quantity{mm("d", "fastener", j.thread.Diameter), mm("dh", "hole", hole)},
-			Steps: []working.Quantity{mm("s", "there", least)}, Result: mm("smin", "asked", need), Assumptions: []string{"holes as typed or as the part has them"}}
+		return working.Working{Method: "Least distance between holes of " + p.Name, Source: source, Formula: "s ≥ smin",
+			Inputs: []working.Quantity{mm("d", "fastener", j.thread.Diameter), mm("dh", "hole", hole)},
+			Steps:  []working.Quantity{mm("s", "there", least)}, Result: mm("smin", "asked", need),
+			Assumptions: []string{"holes as typed or as the part has them"}}
 	}
 	return m
 }
@@ -217,14 +222,20 @@ func (j *joint) netted(k int) mode {
 				return strength.Hit{Demand: 1, Gone: fmt.Sprintf("Nothing of %s is left between its holes.", p.Name)}
 			}
 		}
-		return strength.Hit{Demand: j.half(k) * (math.Abs(s.force.X)/math.Max(cap[0], 1e-9) + math.Abs(s.force.Y)/math.Max(cap[1], 1e-9)), Capacity: 1}
+		return strength.Hit{Demand: j.half(k) * (math.Abs(s.force.X)/math.Max(cap[0], 1e-9) + math.Abs(s.force.Y)/math.Max(cap[1], 1e-9)),
+			Capacity: 1}
 	}
 	thick, stress := j.stuff(k)
 	m.Explain = func(s *spread, h strength.Hit) working.Working {
-		return working.Working{Method: p.Name + " torn across its holes", Source: "net section, AISC 360 D2 (b) with 2 mm more than drilled (B4.3b); aluminium by the Aluminum Design Manual D.2", Formula: "R = Fu·(W − Σ(dh + 2))·t, both ways; u = Vx/Rx + Vy/Ry",
-			Inputs:      []working.Quantity{newtons("Vx", "force across", s.force.X), newtons("Vy", "force up", s.force.Y), mm("Wx", "width across", p.Wide[0]), mm("Wy", "width up", p.Wide[1]), thick, stress},
-			Steps:       []working.Quantity{newtons("Rx", "may be used across", cap[0]), newtons("Ry", "may be used up", cap[1])},
-			Assumptions: []string{rule.Says(plate.Breaks()), "the force of the case through the whole width; how the ply itself is bent belongs to the part it is of"}, Result: amount("u", "share used", h.Demand, "")}
+		return working.Working{Method: p.Name + " torn across its holes",
+			Source:  "net section, AISC 360 D2 (b) with 2 mm more than drilled (B4.3b); aluminium by the Aluminum Design Manual D.2",
+			Formula: "R = Fu·(W − Σ(dh + 2))·t, both ways; u = Vx/Rx + Vy/Ry",
+			Inputs: []working.Quantity{newtons("Vx", "force across", s.force.X), newtons("Vy", "force up", s.force.Y),
+				mm("Wx", "width across", p.Wide[0]), mm("Wy", "width up", p.Wide[1]), thick, stress},
+			Steps: []working.Quantity{newtons("Rx", "may be used across", cap[0]), newtons("Ry", "may be used up", cap[1])},
+			Assumptions: []string{rule.Says(plate.Breaks()),
+				"the force of the case through the whole width; how the ply itself is bent belongs to the part it is of"},
+			Result: amount("u", "share used", h.Demand, "")}
 	}
 	return m
 }
@@ -269,7 +280,8 @@ func (j *joint) through(k int) mode {
 		}
 		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.tension(i), capacity })
 	}
-	m.Explain = j.simply("Head pulled through "+p.Name, by, "T against P", "N", []string{rule.Says(strength.PullThrough)}, thick, stress, mm("dw", "head or washer", over))
+	m.Explain = j.simply("Head pulled through "+p.Name, by, "T against P", "N", []string{rule.Says(strength.PullThrough)}, thick, stress,
+		mm("dw", "head or washer", over))
 	return m
 }
 
@@ -294,7 +306,8 @@ func (j *joint) bentBeside(k int) mode {
 	if p.Pull <= 0 {
 		m.Unsure = func(s *spread) string {
 			if s.through(k) && slices.ContainsFunc(s.pull, func(v float64) bool { return v > 1 }) {
-				return fmt.Sprintf("the bolts are pulled, and it is not said how far the bend, web or wall of %s is that holds it. Give that distance, or say that it is stiff.", p.Name)
+				return fmt.Sprintf("the bolts are pulled, and it is not said how far the bend, web or wall of %s is that holds it. Give that "+
+					"distance, or say that it is stiff.", p.Name)
 			}
 			return ""
 		}
@@ -314,7 +327,9 @@ func (j *joint) bentBeside(k int) mode {
 	thick, stress := j.stuff(k)
 	m.Explain = func(s *spread, h strength.Hit) working.Working {
 		q := j.leverArm(k, h.At)
-		return j.simply(p.Name+" bent beside its bolts", "AISC Manual part 9, the plate's own strength with full prying", "T ≤ p·t²·F·(1 + δ)/(4·b'), b' = b − d/2, δ = 1 − dh/p", "N", []string{rule.Says(q.Plate.Yields()), "prying comes on top of the bolt's tension and is asked there"},
+		return j.simply(p.Name+" bent beside its bolts", "AISC Manual part 9, the plate's own strength with full prying",
+			"T ≤ p·t²·F·(1 + δ)/(4·b'), b' = b − d/2, δ = 1 − dh/p", "N",
+			[]string{rule.Says(q.Plate.Yields()), "prying comes on top of the bolt's tension and is asked there"},
 			thick, stress, mm("b", "bolt to the bend or web", q.B), mm("p", "length of plate that belongs to a bolt", q.Length))(s, h)
 	}
 	return m

@@ -28,7 +28,8 @@ func (riveted) seats() bool                   { return false }
 func (riveted) tighten(*joint)                {}
 
 func (riveted) making(j *joint) bool {
-	j.out.Making = append(j.out.Making, fmt.Sprintf("Clamp the plies, drill one hole of %s through all of them, pin it with a rivet clamp, drill the rest through, take them apart and take the burr off.", j.drill(j.rivet.Hole)))
+	j.out.Making = append(j.out.Making, fmt.Sprintf("Clamp the plies, drill one hole of %s through all of them, pin it with a rivet clamp, "+
+		"drill the rest through, take them apart and take the burr off.", j.drill(j.rivet.Hole)))
 	return true
 }
 
@@ -63,7 +64,9 @@ func (riveted) read(j *joint) error {
 			return nil
 		}
 	}
-	return working.Refuse("/rivet/diameter", "There is no rivet of %g mm of %s in the table: 3.2, 4, 4.8 or 6.4 of aluminium or steel, up to 4.8 of stainless.", p.Diameter, p.Material)
+	return working.Refuse("/rivet/diameter",
+		"There is no rivet of %g mm of %s in the table: 3.2, 4, 4.8 or 6.4 of aluminium or steel, up to 4.8 of stainless.", p.Diameter,
+		p.Material)
 }
 
 // rivetPlay is how much wider a hole may be than the rivet asks for before its
@@ -84,7 +87,9 @@ func (riveted) stack(j *joint) {
 	j.out.Findings = append(j.out.Findings, r.Findings...)
 	for _, p := range j.plies {
 		if most := j.rivet.Hole + rivetPlay; p.Hole > most {
-			j.say("rivet-hole", working.Stop, "Plies", fmt.Sprintf("The hole of %s in %s is too wide for a rivet of %s, which fills %s: it never grips.", j.mm(p.Hole), p.Name, j.mm(j.rivet.Diameter), j.mm(j.rivet.Hole)))
+			j.say("rivet-hole", working.Stop, "Plies",
+				fmt.Sprintf("The hole of %s in %s is too wide for a rivet of %s, which fills %s: it never grips.", j.mm(p.Hole), p.Name,
+					j.mm(j.rivet.Diameter), j.mm(j.rivet.Hole)))
 			break
 		}
 	}
@@ -93,7 +98,8 @@ func (riveted) stack(j *joint) {
 		length = fmt.Sprintf("%s long, grips %s to %s", j.mm(*r.Length), j.mm(r.From), j.mm(r.To))
 	}
 	j.take(len(j.in.Holes), "blind rivet %s of %s, %s", j.mm(j.rivet.Diameter), j.rivet.Material, length)
-	j.out.Keep = append(j.out.Keep, "Set rivets from the middle outwards.", fmt.Sprintf("Look for turning rivets and dark rings of dust after %s: they are loose then.", j.km(500)))
+	j.out.Keep = append(j.out.Keep, "Set rivets from the middle outwards.",
+		fmt.Sprintf("Look for turning rivets and dark rings of dust after %s: they are loose then.", j.km(500)))
 }
 
 // modes of the rivets themselves, by typical strengths.
@@ -106,12 +112,14 @@ func (riveted) modes(j *joint, _ []spread) []mode {
 			Eval: func(s *spread) strength.Hit {
 				return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return s.sheared[i], shear })
 			},
-			Explain: j.simply("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", "N", said, newtons("Fv", "typical in shear", j.rivet.Shear))},
+			Explain: j.simply("Rivet in shear, elastic vector method", "typical values", "V = |F/n + M·r/Σr²| against Fv/Ω", "N", said,
+				newtons("Fv", "typical in shear", j.rivet.Shear))},
 		{Key: "tension", Name: "Rivet in tension", Unit: "N", Idle: "There is no pull.", Unsure: func(s *spread) string { return s.silent },
 			Eval: func(s *spread) strength.Hit {
 				return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.drawn(i), pull })
 			},
-			Explain: j.simply("Rivet in tension", "typical values", "T = N/n + share of the moments against Ft/Ω", "N", said, newtons("Ft", "typical in tension", j.rivet.Tension))},
+			Explain: j.simply("Rivet in tension", "typical values", "T = N/n + share of the moments against Ft/Ω", "N", said,
+				newtons("Ft", "typical in tension", j.rivet.Tension))},
 		{Key: "combined", Name: "Rivet in shear and tension", Unsure: func(s *spread) string { return s.silent },
 			Eval: func(s *spread) strength.Hit {
 				return strength.HardestOf(len(s.pull), func(i int) (float64, float64) {
@@ -120,7 +128,8 @@ func (riveted) modes(j *joint, _ []spread) []mode {
 			},
 			Explain: func(s *spread, h strength.Hit) working.Working {
 				return working.Working{Method: "Shear with tension", Source: "ellipse", Formula: "u = √((V/Va)² + (T/Ta)²)",
-					Inputs: []working.Quantity{newtons("V", "shear", s.sheared[h.At]), newtons("T", "tension", s.drawn(h.At)), newtons("Va", "usable shear", shear), newtons("Ta", "usable tension", pull)},
-					Steps:  []working.Quantity{}, Result: amount("u", fmt.Sprintf("share used of rivet %d", h.At+1), h.Demand, ""), Assumptions: said}
+					Inputs: []working.Quantity{newtons("V", "shear", s.sheared[h.At]), newtons("T", "tension", s.drawn(h.At)),
+						newtons("Va", "usable shear", shear), newtons("Ta", "usable tension", pull)},
+					Steps: []working.Quantity{}, Result: amount("u", fmt.Sprintf("share used of rivet %d", h.At+1), h.Demand, ""), Assumptions: said}
 			}}}
 }

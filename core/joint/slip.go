@@ -94,9 +94,13 @@ func (j *joint) slips(list []spread) mode {
 		return best
 	}
 	m.Explain = func(s *spread, h strength.Hit) working.Working {
-		return working.Working{Method: m.Name + " by friction", Source: "AISC 360 J3.8 and J3.9 with a friction of 0.2 (practice) and the preload less the scatter of a torque wrench", Formula: "V ≤ μ·Fmin·(1 − c·T/Fmin)·planes / Ω",
-			Inputs: []working.Quantity{amount("μ", "friction", friction, ""), newtons("Fmin", "least preload", j.preload), amount("planes", "faces that rub", j.planes, ""), amount("c", "on the pull", pulls, ""), newtons("T", "pull on it", s.drawn(h.At))},
-			Steps:  []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of friction", h.Demand), Assumptions: []string{rule.Says(factors)}}
+		return working.Working{Method: m.Name + " by friction",
+			Source:  "AISC 360 J3.8 and J3.9 with a friction of 0.2 (practice) and the preload less the scatter of a torque wrench",
+			Formula: "V ≤ μ·Fmin·(1 − c·T/Fmin)·planes / Ω",
+			Inputs: []working.Quantity{amount("μ", "friction", friction, ""), newtons("Fmin", "least preload", j.preload),
+				amount("planes", "faces that rub", j.planes, ""), amount("c", "on the pull", pulls, ""), newtons("T", "pull on it", s.drawn(h.At))},
+			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of friction", h.Demand),
+			Assumptions: []string{rule.Says(factors)}}
 	}
 	return m
 }

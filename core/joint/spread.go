@@ -67,7 +67,8 @@ func (j *joint) spreads() []spread {
 func (j *joint) share(c Case) spread {
 	n := len(j.in.Holes)
 	room := make([]float64, 5*n)
-	s := spread{c: c, force: profile.Point{X: c.Force[0], Y: c.Force[1]}, pull: room[:n:n], add: room[n : 2*n : 2*n], pried: room[2*n : 3*n : 3*n], sheared: room[3*n : 4*n : 4*n]}
+	s := spread{c: c, force: profile.Point{X: c.Force[0], Y: c.Force[1]}, pull: room[:n:n], add: room[n : 2*n : 2*n],
+		pried: room[2*n : 3*n : 3*n], sheared: room[3*n : 4*n : 4*n]}
 	g := j.group
 	r := [3]float64{c.At[0] - g.middle.X, c.At[1] - g.middle.Y, c.At[2]}
 	f := c.Force

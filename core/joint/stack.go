@@ -21,11 +21,13 @@ func (j *joint) whole() float64 {
 }
 
 // nuts names the nut of a bolt in the list of hardware.
-var nuts = map[Nut]string{Hex: "hexagon nut", "": "hexagon nut", Lock: "nut with plastic ring", WeldNut: "weld nut", RivetNut: "rivet nut", SlotNut: "slot nut for the track"}
+var nuts = map[Nut]string{Hex: "hexagon nut", "": "hexagon nut", Lock: "nut with plastic ring", WeldNut: "weld nut", RivetNut: "rivet nut",
+	SlotNut: "slot nut for the track"}
 
 // grip answers what the bolt's length is worked out from.
 func (b bolted) grip(j *joint) bolt.GripInput {
-	in := bolt.GripInput{Display: j.in.Display, System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Washers: j.in.Washers, Nut: bolt.HexNut, Have: j.in.Bins}
+	in := bolt.GripInput{Display: j.in.Display, System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Washers: j.in.Washers,
+		Nut: bolt.HexNut, Have: j.in.Bins}
 	for _, p := range j.plies {
 		in.Plies = append(in.Plies, bolt.Ply{Name: p.Name, Thickness: p.Thickness + p.Coat, Squash: p.Squash})
 	}
@@ -78,7 +80,8 @@ func (b bolted) stack(j *joint) {
 	}
 	for _, p := range j.plies {
 		if p.Sleeved {
-			j.take(n, "spacer tube, bore %s, wall %s or more, %s long, through %s", j.mm(math.Ceil(2*j.thread.Diameter+1)/2), j.mm(2), j.mm(p.Thickness-p.Squash), p.Name)
+			j.take(n, "spacer tube, bore %s, wall %s or more, %s long, through %s", j.mm(math.Ceil(2*j.thread.Diameter+1)/2), j.mm(2),
+				j.mm(p.Thickness-p.Squash), p.Name)
 		}
 	}
 }
@@ -132,9 +135,13 @@ func (j *joint) meet() {
 	}
 	switch r.Meets {
 	case "no":
-		j.say("holes-miss", working.Stop, "Patterns", fmt.Sprintf("The holes may lie %s off each other and the bolts have %s of play: they do not meet. %s", j.mm(most(r.Worst)), j.mm(*r.Play), first(r.Order)), fixes...)
+		j.say("holes-miss", working.Stop, "Patterns",
+			fmt.Sprintf("The holes may lie %s off each other and the bolts have %s of play: they do not meet. %s", j.mm(most(r.Worst)),
+				j.mm(*r.Play), first(r.Order)), fixes...)
 	case "mostly":
-		j.say("holes-may-miss", working.Mind, "Patterns", fmt.Sprintf("Most holes meet; the worst may lie %s off with %s of play. %s", j.mm(most(r.Worst)), j.mm(*r.Play), first(r.Order)), fixes...)
+		j.say("holes-may-miss", working.Mind, "Patterns",
+			fmt.Sprintf("Most holes meet; the worst may lie %s off with %s of play. %s", j.mm(most(r.Worst)), j.mm(*r.Play), first(r.Order)),
+			fixes...)
 	}
 	j.out.Findings = append(j.out.Findings, r.Findings...)
 }

@@ -25,7 +25,8 @@ type Tight struct {
 
 // insertTorque is about what rivet nuts take before they turn, N·mm (typical,
 // steel; makers differ).
-var insertTorque = map[string]float64{"M5": 6e3, "M6": 10e3, "M8": 22e3, "M10": 35e3, "M12": 60e3, "#10": 5e3, "1/4": 10e3, "5/16": 20e3, "3/8": 35e3, "1/2": 70e3}
+var insertTorque = map[string]float64{"M5": 6e3, "M6": 10e3, "M8": 22e3, "M10": 35e3, "M12": 60e3, "#10": 5e3, "1/4": 10e3, "5/16": 20e3,
+	"3/8": 35e3, "1/2": 70e3}
 
 // Shares of the bolt's preload that a hollow ply stands without a sleeve, and a
 // slot nut in a track (practice).
@@ -35,7 +36,8 @@ const hollowShare, trackShare = .25, .5
 // plies and inserts stand.
 func (b bolted) tighten(j *joint) {
 	in := j.in.Tighten
-	r, err := bolt.Torque(bolt.TorqueInput{System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Grade: j.in.Grade, NutFactor: nutFactor[in.Lubrication], Share: in.Share})
+	r, err := bolt.Torque(bolt.TorqueInput{System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Grade: j.in.Grade,
+		NutFactor: nutFactor[in.Lubrication], Share: in.Share})
 	if err != nil {
 		j.say("torque", working.Mind, "Tightening", "The torque cannot be worked out: "+err.Error())
 		return
@@ -75,7 +77,8 @@ func (b bolted) tighten(j *joint) {
 			}
 			area := math.Pi / 4 * (seat*seat - hole*hole)
 			if area > 0 {
-				lower(p.material.Yield*p.worn*area, fmt.Sprintf("%s gives way under the head or washer of %s: a larger, thicker one", p.Name, j.mm(seat)))
+				lower(p.material.Yield*p.worn*area, fmt.Sprintf("%s gives way under the head or washer of %s: a larger, thicker one", p.Name,
+					j.mm(seat)))
 			}
 		}
 		if p.Squash > 0 && !p.Sleeved {
@@ -92,8 +95,10 @@ func (b bolted) tighten(j *joint) {
 	case Tapped:
 		last := j.plies[len(j.plies)-1]
 		if last.metal {
-			if e, err := bolt.Engagement(bolt.EngagementInput{Diameter: j.thread.Diameter, Pitch: j.thread.PitchMM(), BoltTensile: j.grade.Tensile, NutTensile: last.material.Tensile}); err == nil && e.Length > last.Thickness {
-				lower(r.Preload*last.Thickness/e.Length, fmt.Sprintf("the thread in %s is %s deep and the bolt asks for %s: it strips first", last.Name, j.mm(last.Thickness), j.mm(e.Length)))
+			if e, err := bolt.Engagement(bolt.EngagementInput{Diameter: j.thread.Diameter, Pitch: j.thread.PitchMM(), BoltTensile: j.grade.Tensile,
+				NutTensile: last.material.Tensile}); err == nil && e.Length > last.Thickness {
+				lower(r.Preload*last.Thickness/e.Length,
+					fmt.Sprintf("the thread in %s is %s deep and the bolt asks for %s: it strips first", last.Name, j.mm(last.Thickness), j.mm(e.Length)))
 			}
 		}
 	}
@@ -109,7 +114,9 @@ func (b bolted) tighten(j *joint) {
 	j.out.Tight, j.preload = t, t.Least
 	j.out.Sequence = sequence(j.in.Holes)
 	if j.grade.Name == "12.9" {
-		j.out.Findings = append(j.out.Findings, working.Finding{Code: "brittle-plated", Severity: working.Mind, Cause: "Tightening", Reason: "Electroplated 12.9 can become brittle and break days later: take it plain or zinc-flake coated."})
+		j.out.Findings = append(j.out.Findings,
+			working.Finding{Code: "brittle-plated", Severity: working.Mind, Cause: "Tightening",
+				Reason: "Electroplated 12.9 can become brittle and break days later: take it plain or zinc-flake coated."})
 	}
 }
 

@@ -123,10 +123,15 @@ func (j *joint) leans(k int, list []spread) (mode, bool) {
 			return strength.Hit{Demand: s.lean, Capacity: capacity(s)}
 		},
 		Explain: func(s *spread, h strength.Hit) working.Working {
-			return working.Working{Method: p.Name + " bent where it turns about its edge", Source: "strip beside the bolts, plastic modulus; AISC 360 F11", Formula: "M ≤ Fy·(L + 2a − n·dh)·t²/4",
-				Inputs: []working.Quantity{mm("L", "length of the row", long), mm("a", "metal past its ends", past(s)), mm("e", "to the edge where it presses", s.lever), mm("t", "thickness as measured", p.Thickness), mpa("Fy", "yield of "+p.material.Name, plate.Yield)},
-				Steps:  []working.Quantity{amount("cap", "may be used", h.Capacity, "N·mm")}, Result: amount("M", "moment across the row", h.Demand, "N·mm"),
-				Assumptions: []string{rule.Says(plate.Yields()), "it turns about the nearest edge that both plies reach; what it stands on does not give way"}}
+			return working.Working{Method: p.Name + " bent where it turns about its edge",
+				Source: "strip beside the bolts, plastic modulus; AISC 360 F11", Formula: "M ≤ Fy·(L + 2a − n·dh)·t²/4",
+				Inputs: []working.Quantity{mm("L", "length of the row", long), mm("a", "metal past its ends", past(s)),
+					mm("e", "to the edge where it presses", s.lever), mm("t", "thickness as measured", p.Thickness),
+					mpa("Fy", "yield of "+p.material.Name, plate.Yield)},
+				Steps:  []working.Quantity{amount("cap", "may be used", h.Capacity, "N·mm")},
+				Result: amount("M", "moment across the row", h.Demand, "N·mm"),
+				Assumptions: []string{rule.Says(plate.Yields()),
+					"it turns about the nearest edge that both plies reach; what it stands on does not give way"}}
 		}}, true
 }
 

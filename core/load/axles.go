@@ -46,15 +46,19 @@ func Axles(in AxleInput) (AxleResult, error) {
 		}
 		r.Total += w.Mass
 		moment += w.Mass * w.Behind
-		r.Working.Inputs = append(r.Working.Inputs, working.Quantity{Symbol: "m", Name: w.Name, Value: w.Mass, Unit: "kg"}, working.Quantity{Symbol: "x", Name: w.Name + ", behind", Value: w.Behind, Unit: "mm"})
+		r.Working.Inputs = append(r.Working.Inputs, working.Quantity{Symbol: "m", Name: w.Name, Value: w.Mass, Unit: "kg"},
+			working.Quantity{Symbol: "x", Name: w.Name + ", behind", Value: w.Behind, Unit: "mm"})
 	}
 	if r.Total > 0 {
 		r.Centre = moment / r.Total
 	}
 	r.Rear = moment / in.Span
 	r.Front = r.Total - r.Rear
-	r.Working.Method, r.Working.Source, r.Working.Formula = "Axle loads", "statics of a beam on two supports", "rear = Σ m·x / span; front = Σ m − rear"
-	r.Working.Steps = []working.Quantity{{Symbol: "Σm", Name: "all masses", Value: r.Total, Unit: "kg"}, {Symbol: "x̄", Name: "centre of gravity behind the front support", Value: r.Centre, Unit: "mm"}, {Symbol: "front", Name: "front", Value: r.Front, Unit: "kg"}}
+	r.Working.Method, r.Working.Source, r.Working.Formula = "Axle loads", "statics of a beam on two supports",
+		"rear = Σ m·x / span; front = Σ m − rear"
+	r.Working.Steps = []working.Quantity{{Symbol: "Σm", Name: "all masses", Value: r.Total, Unit: "kg"},
+		{Symbol: "x̄", Name: "centre of gravity behind the front support", Value: r.Centre, Unit: "mm"},
+		{Symbol: "front", Name: "front", Value: r.Front, Unit: "kg"}}
 	r.Working.Assumptions = []string{"level ground; axles close together count as one at their middle"}
 	r.Working.Result = working.Quantity{Symbol: "rear", Name: "rear", Value: r.Rear, Unit: "kg"}
 	return r, nil

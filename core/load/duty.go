@@ -92,7 +92,8 @@ func (d Duty) Check(path string) error {
 	}
 	switch d.Kind {
 	case "lift", "fall":
-		return working.Refuse(path+"/kind", "Lifting people or loads and fall arrest are no duties here: they need rated, tested and inspected gear, and a licensed engineer.")
+		return working.Refuse(path+"/kind", "Lifting people or loads and fall arrest are no duties here: they need rated, tested and inspected "+
+			"gear, and a licensed engineer.")
 	}
 	if !known {
 		return working.Refuse(path+"/kind", "A duty is pull, recovery, person, stall, misuse, retention or wind, not %q.", d.Kind)
@@ -102,11 +103,14 @@ func (d Duty) Check(path string) error {
 			return working.Refuse(path+"/ground", "It is stuck on hard, grass, gravel, sand, or to the wheels, hubs or body, not in %q.", d.Ground)
 		}
 	}
-	errs := []error{working.Within(path+"/force", "The force", d.Force, 0, mostForce, "N"), working.Within(path+"/mass", "The mass", d.Mass, 0, 1e6, "kg"), working.Within(path+"/slope", "The slope", d.Slope, 0, 60, "°"),
-		working.Within(path+"/breaks", "The breaking strength", d.Breaks, 0, mostForce, "N"), working.Within(path+"/times", "Times the weight", d.Times, 0, 10, ""), working.Within(path+"/area", "The area", d.Area, 0, 1000, "m²"),
+	errs := []error{working.Within(path+"/force", "The force", d.Force, 0, mostForce, "N"),
+		working.Within(path+"/mass", "The mass", d.Mass, 0, 1e6, "kg"), working.Within(path+"/slope", "The slope", d.Slope, 0, 60, "°"),
+		working.Within(path+"/breaks", "The breaking strength", d.Breaks, 0, mostForce, "N"),
+		working.Within(path+"/times", "Times the weight", d.Times, 0, 10, ""), working.Within(path+"/area", "The area", d.Area, 0, 1000, "m²"),
 		working.Within(path+"/speed", "The speed", d.Speed, 0, mostSpeed, "m/s"), working.Within(path+"/shape", "The drag coefficient", d.Shape, 0, 5, "")}
 	for k := range 3 {
-		errs = append(errs, working.Within(fmt.Sprintf("%s/way/%d", path, k), "The way", d.Way[k], -1e6, 1e6, ""), working.Within(fmt.Sprintf("%s/net/%d", path, k), "The acceleration", d.Net[k], -mostRetain, mostRetain, "g"))
+		errs = append(errs, working.Within(fmt.Sprintf("%s/way/%d", path, k), "The way", d.Way[k], -1e6, 1e6, ""),
+			working.Within(fmt.Sprintf("%s/net/%d", path, k), "The acceleration", d.Net[k], -mostRetain, mostRetain, "g"))
 	}
 	return working.First(errs...)
 }
@@ -164,7 +168,8 @@ func (d Duty) Load(rule strength.Rule) (DutyLoad, error) {
 		typed, gravity = 1.6, 1.2
 	}
 	out := DutyLoad{Net: solid.Vector{0, 0, -1}, Factor: solid.Vector{0, 0, -gravity}}
-	w := working.Working{Inputs: []working.Quantity{}, Steps: []working.Quantity{}, Assumptions: []string{rule.Says(strength.Yield), "at rest meanwhile, with the weight of everything"}}
+	w := working.Working{Inputs: []working.Quantity{}, Steps: []working.Quantity{},
+		Assumptions: []string{rule.Says(strength.Yield), "at rest meanwhile, with the weight of everything"}}
 	put := func(n float64) { out.Force = d.Way.Unit().Mul(n) }
 	in := func(symbol, name string, v float64, unit string) {
 		w.Inputs = append(w.Inputs, working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: unit})
@@ -179,7 +184,9 @@ func (d Duty) Load(rule strength.Rule) (DutyLoad, error) {
 		in("F", "pull", d.Force, "N")
 		size = d.Force
 	case Recovery:
-		w.Method, w.Source, w.Formula = "Recovery", "recovery practice (as FM 4-30.31): weight on the slope, rolling resistance by ground, mired once, twice or three times the weight to wheels, hubs or body", "F = W·(sin θ + c·cos θ)"
+		w.Method, w.Source, w.Formula = "Recovery",
+			"recovery practice (as FM 4-30.31): weight on the slope, rolling resistance by ground, mired once, twice or three times the weight to "+
+				"wheels, hubs or body", "F = W·(sin θ + c·cos θ)"
 		if d.Kinetic {
 			w.Source, w.Formula = "a strap that stretches holds as much as it breaks at", "F"
 			in("F", "breaking strength", d.Breaks, "N")
@@ -251,13 +258,15 @@ func (d Duty) Load(rule strength.Rule) (DutyLoad, error) {
 func (d Duty) Caution() string {
 	switch d.Kind {
 	case Recovery:
-		return "Recovery: rated gear alone, nobody within one and a half times the line, a damper on it; a point that lets go kills. Local rules and a licensed engineer decide."
+		return "Recovery: rated gear alone, nobody within one and a half times the line, a damper on it; a point that lets go kills. Local " +
+			"rules and a licensed engineer decide."
 	case Stall:
 		return "A winch pulls hardest on its first layer and twice at a pulley: stand clear, and never lift people or loads with it."
 	case Person:
 		return "People on it: slip, edges, and what it does when it is loose. It is no anchor against a fall."
 	case Retention:
-		return "A stated acceleration is no crash test: what holds things near people needs an approved design. Local rules and a licensed engineer decide."
+		return "A stated acceleration is no crash test: what holds things near people needs an approved design. Local rules and a licensed " +
+			"engineer decide."
 	}
 	return ""
 }

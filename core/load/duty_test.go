@@ -96,7 +96,8 @@ func TestDutiesRefused(t *testing.T) {
 
 // A push on a device goes to its feet with its place: forces and moments balance.
 func TestPushOnADevice(t *testing.T) {
-	in := FeetInput{Mass: 100, CentreOfGravity: [3]float64{10, -20, 400}, Feet: [][2]float64{{300, 200}, {300, -200}, {-300, 200}, {-300, -200}}, Acceleration: [3]float64{0, 0, -1},
+	in := FeetInput{Mass: 100, CentreOfGravity: [3]float64{10, -20, 400},
+		Feet: [][2]float64{{300, 200}, {300, -200}, {-300, 200}, {-300, -200}}, Acceleration: [3]float64{0, 0, -1},
 		Push: [3]float64{-4000, 300, 200}, PushAt: [3]float64{500, 0, 700}}
 	r, err := Feet(in)
 	if err != nil {
@@ -117,8 +118,11 @@ func TestPushOnADevice(t *testing.T) {
 // A body that works itself out hands on what it says, to joints and to the ground, and
 // what is open of it is open below.
 func TestBodiesThatCarryThemselves(t *testing.T) {
-	in := PathInput{Acceleration: solid.Vector{0, 0, -1}, Bodies: []PathBody{{ID: "car", Ground: true}, {ID: "post", Mass: 1, At: solid.Vector{0, 0, 100}}, {ID: "box", Mass: 20, At: solid.Vector{50, 0, 300}}},
-		Joints: []PathJoint{{ID: "low", A: "post", B: "car", Turns: true}, {ID: "high", A: "box", B: "post", At: solid.Vector{0, 0, 200}, Turns: true}}}
+	in := PathInput{Acceleration: solid.Vector{0, 0, -1},
+		Bodies: []PathBody{{ID: "car", Ground: true}, {ID: "post", Mass: 1, At: solid.Vector{0, 0, 100}},
+			{ID: "box", Mass: 20, At: solid.Vector{50, 0, 300}}},
+		Joints: []PathJoint{{ID: "low", A: "post", B: "car", Turns: true},
+			{ID: "high", A: "box", B: "post", At: solid.Vector{0, 0, 200}, Turns: true}}}
 	own := 7 * G
 	in.Bodies[1].Carry = func(a solid.Vector, arrived []PathForce, held []PathJoint) (map[string]PathForce, []PathForce, string) {
 		if len(arrived) != 1 || arrived[0].Joint != "high" || len(held) != 1 {
@@ -145,8 +149,11 @@ func TestBodiesThatCarryThemselves(t *testing.T) {
 
 // What is not known of a body, or held by nothing, is open all the way down.
 func TestOpenGoesDown(t *testing.T) {
-	in := PathInput{Acceleration: solid.Vector{0, 0, -1}, Bodies: []PathBody{{ID: "car", Ground: true}, {ID: "a", Mass: 2}, {ID: "b", Mass: 2, At: solid.Vector{80, 0, 0}, Lacks: "Its mass is guessed."}, {ID: "c", Mass: 1}},
-		Joints: []PathJoint{{ID: "1", A: "a", B: "car", Turns: true}, {ID: "2", A: "b", B: "a", Turns: true}, {ID: "3", A: "c", B: "car", Turns: true}}}
+	in := PathInput{Acceleration: solid.Vector{0, 0, -1},
+		Bodies: []PathBody{{ID: "car", Ground: true}, {ID: "a", Mass: 2},
+			{ID: "b", Mass: 2, At: solid.Vector{80, 0, 0}, Lacks: "Its mass is guessed."}, {ID: "c", Mass: 1}},
+		Joints: []PathJoint{{ID: "1", A: "a", B: "car", Turns: true}, {ID: "2", A: "b", B: "a", Turns: true},
+			{ID: "3", A: "c", B: "car", Turns: true}}}
 	r, err := Path(in)
 	if err != nil {
 		t.Fatal(err)

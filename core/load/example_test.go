@@ -8,7 +8,8 @@ import (
 
 // A press of 185 kg on four feet, braked at 0.8 g.
 func Example() {
-	r, err := load.Feet(load.FeetInput{Mass: 185, CentreOfGravity: [3]float64{0, 0, 620}, Feet: [][2]float64{{380, 260}, {380, -260}, {-380, 260}, {-380, -260}}, Acceleration: [3]float64{.8, 0, -1}})
+	r, err := load.Feet(load.FeetInput{Mass: 185, CentreOfGravity: [3]float64{0, 0, 620},
+		Feet: [][2]float64{{380, 260}, {380, -260}, {-380, 260}, {-380, -260}}, Acceleration: [3]float64{.8, 0, -1}})
 	if err != nil {
 		panic(err)
 	}

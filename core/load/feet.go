@@ -70,9 +70,13 @@ func Feet(in FeetInput) (FeetResult, error) {
 		most = max(most, math.Sqrt(f[0]*f[0]+f[1]*f[1]+f[2]*f[2]))
 	}
 	a := in.Acceleration
-	r.Working = working.Working{Method: "Share of each foot", Source: "statics of a rigid body on springs", Formula: "Fz = k·(a + b·x + c·y) with ΣF and ΣM in balance; Fx, Fy = share by k, plus the turn about z",
-		Inputs: []working.Quantity{{Symbol: "m", Name: "mass", Value: in.Mass, Unit: "kg"}, {Symbol: "h", Name: "height of the centre of gravity", Value: in.CentreOfGravity[2], Unit: "mm"},
-			{Symbol: "ax", Name: "forward", Value: a[0], Unit: "g"}, {Symbol: "ay", Name: "left", Value: a[1], Unit: "g"}, {Symbol: "az", Name: "up", Value: a[2], Unit: "g"}, {Symbol: "P", Name: "another force", Value: math.Sqrt(in.Push[0]*in.Push[0] + in.Push[1]*in.Push[1] + in.Push[2]*in.Push[2]), Unit: "N"}},
+	r.Working = working.Working{Method: "Share of each foot", Source: "statics of a rigid body on springs",
+		Formula: "Fz = k·(a + b·x + c·y) with ΣF and ΣM in balance; Fx, Fy = share by k, plus the turn about z",
+		Inputs: []working.Quantity{{Symbol: "m", Name: "mass", Value: in.Mass, Unit: "kg"},
+			{Symbol: "h", Name: "height of the centre of gravity", Value: in.CentreOfGravity[2], Unit: "mm"},
+			{Symbol: "ax", Name: "forward", Value: a[0], Unit: "g"}, {Symbol: "ay", Name: "left", Value: a[1], Unit: "g"},
+			{Symbol: "az", Name: "up", Value: a[2], Unit: "g"},
+			{Symbol: "P", Name: "another force", Value: math.Sqrt(in.Push[0]*in.Push[0] + in.Push[1]*in.Push[1] + in.Push[2]*in.Push[2]), Unit: "N"}},
 		Assumptions: []string{assumed, "the device is stiff, its feet are fastened and can pull"},
 		Result:      working.Quantity{Symbol: "F", Name: "largest on a foot", Value: most, Unit: "N"}}
 	return r, nil
@@ -93,7 +97,8 @@ func (in FeetInput) check() error {
 		}
 	}
 	if len(in.Feet) < 3 {
-		return working.Refuse("/feet", "A device needs three feet to stand on its own, and %d are given: with fewer its mounts must hold moments, which this does not work out.", len(in.Feet))
+		return working.Refuse("/feet", "A device needs three feet to stand on its own, and %d are given: with fewer its mounts must hold "+
+			"moments, which this does not work out.", len(in.Feet))
 	}
 	if len(in.Feet) > maxFeet {
 		return working.Refuse("/feet", "%d feet are more than the %d this takes.", len(in.Feet), maxFeet)
@@ -142,7 +147,8 @@ func share(in FeetInput, k []float64) ([][3]float64, error) {
 	var fx, fy, fz, mx, my, turned float64
 	// Σ Fz·x and Σ Fz·y that the feet must answer: each load's own place, and its
 	// horizontal part at its height, which presses the side it points to.
-	for _, l := range [2]struct{ f, at [3]float64 }{{[3]float64{in.Acceleration[0] * w, in.Acceleration[1] * w, in.Acceleration[2] * w}, in.CentreOfGravity}, {in.Push, in.PushAt}} {
+	for _, l := range [2]struct{ f, at [3]float64 }{{[3]float64{in.Acceleration[0] * w, in.Acceleration[1] * w, in.Acceleration[2] * w},
+		in.CentreOfGravity}, {in.Push, in.PushAt}} {
 		px, py, h := l.at[0]-cx, l.at[1]-cy, l.at[2]
 		fx, fy, fz = fx+l.f[0], fy+l.f[1], fz+l.f[2]
 		mx, my = mx+l.f[2]*px-l.f[0]*h, my+l.f[2]*py-l.f[1]*h

@@ -71,7 +71,8 @@ func TestReactionsBalance(t *testing.T) {
 	rnd := rand.New(rand.NewSource(3))
 	for range 400 {
 		n := 3 + rnd.Intn(6)
-		in := FeetInput{Mass: math.Pow(10, rnd.Float64()*4), Acceleration: [3]float64{rnd.Float64()*4 - 2, rnd.Float64()*4 - 2, rnd.Float64()*8 - 5}}
+		in := FeetInput{Mass: math.Pow(10, rnd.Float64()*4),
+			Acceleration: [3]float64{rnd.Float64()*4 - 2, rnd.Float64()*4 - 2, rnd.Float64()*8 - 5}}
 		for i := range 3 {
 			in.CentreOfGravity[i] = rnd.Float64()*1000 - 300
 		}

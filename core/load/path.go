@@ -32,7 +32,8 @@ type PathBody struct {
 // Carrier answers what a body puts on what holds it: on each of the joints held, and
 // on the ground directly, under the accelerations of its masses (g) and what arrives.
 // why tells what is not handed on.
-type Carrier func(acceleration solid.Vector, arrived []PathForce, held []PathJoint) (on map[string]PathForce, direct []PathForce, why string)
+type Carrier func(acceleration solid.Vector, arrived []PathForce, held []PathJoint) (on map[string]PathForce,
+	direct []PathForce, why string)
 
 // PathForce acts at a point.
 type PathForce struct {
@@ -127,7 +128,8 @@ type path struct {
 // it. A body is held by those one step nearer to the ground. It fails with
 // *working.Fault; what cannot be said is told in the findings.
 func Path(in PathInput) (PathResult, error) {
-	p := path{in: in, index: map[string]int{}, out: &PathResult{Joints: []PathShare{}, Ground: []PathGround{}, Order: []string{}, Findings: []working.Finding{}}}
+	p := path{in: in, index: map[string]int{},
+		out: &PathResult{Joints: []PathShare{}, Ground: []PathGround{}, Order: []string{}, Findings: []working.Finding{}}}
 	if err := p.read(); err != nil {
 		return PathResult{}, err
 	}
@@ -174,10 +176,14 @@ func Path(in PathInput) (PathResult, error) {
 		p.out.Ground = append(p.out.Ground, s)
 	}
 	p.balance()
-	p.out.Working = working.Working{Method: "Load path", Source: "statics: each body in equilibrium, its supports as springs (rigid body on springs)", Formula: "K·(u, θ) = (F, M); f = k·(u + θ × r)",
-		Inputs: []working.Quantity{{Symbol: "n", Name: "bodies", Value: float64(len(in.Bodies))}, {Symbol: "j", Name: "joints", Value: float64(len(in.Joints))}}, Steps: []working.Quantity{},
-		Result:      working.Quantity{Symbol: "Δ", Name: "forces out of balance", Value: p.out.Balance, Unit: "N"},
-		Assumptions: []string{"bodies are stiff against their joints", "joints of a body share by their stiffness, alike when none is typed", "a joint that holds moments is as stiff in turning as at the arm given for it, 50 mm when none is"}}
+	p.out.Working = working.Working{Method: "Load path",
+		Source:  "statics: each body in equilibrium, its supports as springs (rigid body on springs)",
+		Formula: "K·(u, θ) = (F, M); f = k·(u + θ × r)",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "bodies", Value: float64(len(in.Bodies))},
+			{Symbol: "j", Name: "joints", Value: float64(len(in.Joints))}}, Steps: []working.Quantity{},
+		Result: working.Quantity{Symbol: "Δ", Name: "forces out of balance", Value: p.out.Balance, Unit: "N"},
+		Assumptions: []string{"bodies are stiff against their joints", "joints of a body share by their stiffness, alike when none is typed",
+			"a joint that holds moments is as stiff in turning as at the arm given for it, 50 mm when none is"}}
 	return *p.out, nil
 }
 
@@ -189,7 +195,8 @@ func (p *path) named(i int) string {
 }
 
 func (p *path) say(code string, severity working.Severity, body int, reason string) {
-	p.out.Findings = append(p.out.Findings, working.Finding{Code: code, Severity: severity, Cause: "Load path", Feature: p.in.Bodies[body].ID, Name: p.named(body), Reason: reason})
+	p.out.Findings = append(p.out.Findings,
+		working.Finding{Code: code, Severity: severity, Cause: "Load path", Feature: p.in.Bodies[body].ID, Name: p.named(body), Reason: reason})
 }
 
 func (p *path) read() error {
@@ -216,12 +223,14 @@ func (p *path) read() error {
 		}
 		p.index[b.ID] = i
 		ground = ground || b.Ground
-		if err := working.First(working.Within(at+"/mass", "The mass", b.Mass, 0, 1e6, "kg"), finite(at+"/at", "A place", b.At, 1e6)); err != nil {
+		if err := working.First(working.Within(at+"/mass", "The mass", b.Mass, 0, 1e6, "kg"),
+			finite(at+"/at", "A place", b.At, 1e6)); err != nil {
 			return err
 		}
 		for k, f := range b.Forces {
 			here := fmt.Sprintf("%s/forces/%d", at, k)
-			if err := working.First(finite(here+"/force", "A force", f.Force, 1e9), finite(here+"/at", "A place", f.At, 1e6), finite(here+"/moment", "A moment", f.Moment, 1e12)); err != nil {
+			if err := working.First(finite(here+"/force", "A force", f.Force, 1e9), finite(here+"/at", "A place", f.At, 1e6),
+				finite(here+"/moment", "A moment", f.Moment, 1e12)); err != nil {
 				return err
 			}
 		}
@@ -240,7 +249,8 @@ func (p *path) read() error {
 		case a == b:
 			return working.Refuse(at+"/b", "It joins %q with itself.", j.A)
 		}
-		if err := working.First(finite(at+"/at", "A place", j.At, 1e6), working.Within(at+"/reach", "The reach", j.Reach, 0, 1e5, "mm"), working.Within(at+"/stiffness", "The stiffness", j.Stiffness, 0, 1e9, "")); err != nil {
+		if err := working.First(finite(at+"/at", "A place", j.At, 1e6), working.Within(at+"/reach", "The reach", j.Reach, 0, 1e5, "mm"),
+			working.Within(at+"/stiffness", "The stiffness", j.Stiffness, 0, 1e9, "")); err != nil {
 			return err
 		}
 		p.joints[a], p.joints[b] = append(p.joints[a], i), append(p.joints[b], i)
@@ -294,8 +304,10 @@ func (p *path) share(i int) {
 		}
 	}
 	if len(beside) > 0 {
-		p.opens(i, fmt.Sprintf("%s is also joined to %s, and what goes through that joint cannot be said.", p.named(i), strings.Join(beside, ", ")))
-		p.say("loop", working.Stop, i, fmt.Sprintf("%s and %s are joined and both lead to the vehicle: which of them holds the other cannot be said, and nothing is put through that joint. Treat them as one body, or take the joint out.", p.named(i), strings.Join(beside, ", ")))
+		p.opens(i, fmt.Sprintf("%s is also joined to %s, and what goes through that joint cannot be said.", p.named(i),
+			strings.Join(beside, ", ")))
+		p.say("loop", working.Stop, i, fmt.Sprintf("%s and %s are joined and both lead to the vehicle: which of them holds the other cannot be "+
+			"said, and nothing is put through that joint. Treat them as one body, or take the joint out.", p.named(i), strings.Join(beside, ", ")))
 	}
 	var middle solid.Vector
 	total := 0.
@@ -342,7 +354,8 @@ func (p *path) share(i int) {
 	turn, rest := turning(k, moment)
 	if rest > 1e-6*(moment.Len()+size*arm)+1e-6 {
 		p.opens(i, fmt.Sprintf("%s turns about the joints that hold it: a moment of %.4g N·mm is held by nothing.", p.named(i), rest))
-		p.say("turns", working.Stop, i, fmt.Sprintf("%s turns about the joints that hold it: %.4g N·mm are held by nothing. Joints in a line or at one point hold no moment about it; give it another, or say that they hold moments.", p.named(i), rest))
+		p.say("turns", working.Stop, i, fmt.Sprintf("%s turns about the joints that hold it: %.4g N·mm are held by nothing. Joints in a line "+
+			"or at one point hold no moment about it; give it another, or say that they hold moments.", p.named(i), rest))
 	}
 	for _, j := range held {
 		q := p.in.Joints[j]
@@ -361,7 +374,8 @@ func (p *path) opens(i int, why string) {
 func (p *path) pass(i, joint int, f PathForce) {
 	q, o := p.in.Joints[joint], p.other(joint, i)
 	f.Joint = q.ID
-	p.out.Joints = append(p.out.Joints, PathShare{ID: q.ID, From: p.in.Bodies[i].ID, Onto: p.in.Bodies[o].ID, Force: f.Force, Moment: f.Moment, Most: f.Force.Len(), Open: p.open[i]})
+	p.out.Joints = append(p.out.Joints, PathShare{ID: q.ID, From: p.in.Bodies[i].ID, Onto: p.in.Bodies[o].ID, Force: f.Force, Moment: f.Moment,
+		Most: f.Force.Len(), Open: p.open[i]})
 	p.loads[o] = append(p.loads[o], f)
 	if p.open[i] != "" && !p.in.Bodies[o].Ground {
 		p.opens(o, p.open[i])

@@ -44,7 +44,8 @@ func TestPathByHand(t *testing.T) {
 	for _, s := range r.Joints[4:] {
 		whole += s.Force[2]
 	}
-	if want := -108 * 9.80665; math.Abs(whole-want) > 1e-6 || math.Abs(r.Ground[0].Force[2]-want) > 1e-6 || math.Abs(r.Ground[0].Moment[1]-50*980.665) > 1e-6 {
+	if want := -108 * 9.80665; math.Abs(whole-want) > 1e-6 || math.Abs(r.Ground[0].Force[2]-want) > 1e-6 ||
+		math.Abs(r.Ground[0].Moment[1]-50*980.665) > 1e-6 {
 		t.Errorf("the truck gets %.3f (%+v)", whole, r.Ground)
 	}
 	if fmt.Sprint(r.Order) != "[device tray truck]" {
@@ -68,7 +69,8 @@ func TestPathThatDoesNotHold(t *testing.T) {
 		return out
 	}
 	box := PathBody{ID: "box", Mass: 10, At: solid.Vector{0, 50, 0}}
-	row := []PathJoint{{ID: "a", A: "box", B: "truck", At: solid.Vector{-100, 0, 0}}, {ID: "b", A: "box", B: "truck", At: solid.Vector{100, 0, 0}}}
+	row := []PathJoint{{ID: "a", A: "box", B: "truck", At: solid.Vector{-100, 0, 0}},
+		{ID: "b", A: "box", B: "truck", At: solid.Vector{100, 0, 0}}}
 	if c := codes(PathInput{Bodies: []PathBody{box, truck}}); !c["held-by-nothing"] {
 		t.Errorf("%v", c)
 	}
@@ -81,7 +83,8 @@ func TestPathThatDoesNotHold(t *testing.T) {
 		t.Errorf("%v", c)
 	}
 	twin := PathBody{ID: "twin", Mass: 10}
-	loop := append(append([]PathJoint{}, stiff...), PathJoint{ID: "c", A: "twin", B: "truck", Turns: true}, PathJoint{ID: "d", A: "twin", B: "box"})
+	loop := append(append([]PathJoint{}, stiff...), PathJoint{ID: "c", A: "twin", B: "truck", Turns: true},
+		PathJoint{ID: "d", A: "twin", B: "box"})
 	if c := codes(PathInput{Bodies: []PathBody{box, twin, truck}, Joints: loop}); !c["loop"] || c["turns"] {
 		t.Errorf("%v", c)
 	}
@@ -122,7 +125,8 @@ func TestPathBalances(t *testing.T) {
 			in.Bodies = append(in.Bodies, b)
 			onto := in.Bodies[rnd.Intn(i+1)].ID
 			for k := range 3 + rnd.Intn(3) {
-				in.Joints = append(in.Joints, PathJoint{ID: fmt.Sprint(b.ID, "-", k), A: b.ID, B: onto, At: at(), Stiffness: .5 + rnd.Float64(), Turns: rnd.Intn(3) == 0})
+				in.Joints = append(in.Joints, PathJoint{ID: fmt.Sprint(b.ID, "-", k), A: b.ID, B: onto, At: at(), Stiffness: .5 + rnd.Float64(),
+					Turns: rnd.Intn(3) == 0})
 			}
 		}
 		r, err := Path(in)

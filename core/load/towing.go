@@ -33,9 +33,14 @@ type TowResult struct {
 // the trailer's front, and what packs the trailer level. It fails with
 // *working.Fault.
 func Tow(in TowInput) (TowResult, error) {
-	err := working.First(working.Within("/overhang", "The overhang", in.Overhang, 0, 1e4, "mm"), working.Above("/vehicleWide", "The towing vehicle", in.VehicleWide, 0, 1e4, "mm"), working.Above("/drawbar", "The drawbar", in.Drawbar, 0, 2e4, "mm"),
-		working.Within("/drawbarWide", "The drawbar at the front", in.DrawbarWide, 0, 1e4, "mm"), working.Above("/frontWide", "The trailer's front", in.FrontWide, 0, 1e4, "mm"),
-		working.Within("/ballHigh", "The ball's height", in.BallHigh, 0, 3000, "mm"), working.Within("/couplingLevel", "The coupling's height", in.CouplingSat, 0, 3000, "mm"), working.Within("/axle", "The axle", in.Axle, 0, 5e4, "mm"))
+	err := working.First(working.Within("/overhang", "The overhang", in.Overhang, 0, 1e4, "mm"),
+		working.Above("/vehicleWide", "The towing vehicle", in.VehicleWide, 0, 1e4, "mm"),
+		working.Above("/drawbar", "The drawbar", in.Drawbar, 0, 2e4, "mm"),
+		working.Within("/drawbarWide", "The drawbar at the front", in.DrawbarWide, 0, 1e4, "mm"),
+		working.Above("/frontWide", "The trailer's front", in.FrontWide, 0, 1e4, "mm"),
+		working.Within("/ballHigh", "The ball's height", in.BallHigh, 0, 3000, "mm"),
+		working.Within("/couplingLevel", "The coupling's height", in.CouplingSat, 0, 3000, "mm"),
+		working.Within("/axle", "The axle", in.Axle, 0, 5e4, "mm"))
 	if err != nil {
 		return TowResult{}, err
 	}
@@ -70,7 +75,9 @@ func Tow(in TowInput) (TowResult, error) {
 		}
 	}
 	if r.Turn < 60 {
-		r.Findings = append(r.Findings, working.Finding{Code: "turn", Severity: working.Mind, Cause: "Towing", Reason: fmt.Sprintf("It turns only %.0f° either way before the towing vehicle's corner meets the %s: reversing wants 60° and more. Lengthen the drawbar.", r.Turn, r.Touches)})
+		r.Findings = append(r.Findings, working.Finding{Code: "turn", Severity: working.Mind, Cause: "Towing",
+			Reason: fmt.Sprintf("It turns only %.0f° either way before the towing vehicle's corner meets the %s: reversing wants 60° and more. "+
+				"Lengthen the drawbar.", r.Turn, r.Touches)})
 	}
 	if in.BallHigh > 0 && in.CouplingSat > 0 {
 		r.Packing = in.BallHigh - in.CouplingSat
@@ -78,9 +85,16 @@ func Tow(in TowInput) (TowResult, error) {
 			r.NoseDown = -math.Atan2(r.Packing, in.Axle) * 180 / math.Pi
 		}
 	}
-	r.Findings = append(r.Findings, working.Finding{Code: "tow-who", Severity: working.Note, Cause: "Towing", Reason: "Spare wheel, jockey wheel and doors behind are not in it: try it slowly with somebody watching. Couplings are of rated parts; local rules and a licensed engineer decide."})
-	r.Working = working.Working{Method: "Turning clearance and levelling", Source: "plane geometry about the ball", Formula: "turn = 180° − atan(b/2 / o) − β, β where the corner's circle meets drawbar or front",
-		Inputs: []working.Quantity{{Symbol: "o", Name: "overhang", Value: in.Overhang, Unit: "mm"}, {Symbol: "b", Name: "vehicle wide", Value: in.VehicleWide, Unit: "mm"}, {Symbol: "l", Name: "drawbar", Value: in.Drawbar, Unit: "mm"}},
-		Steps:  []working.Quantity{{Symbol: "r", Name: "ball to the vehicle's corner", Value: reach, Unit: "mm"}, {Symbol: "h", Name: "raise on the axle", Value: r.Packing, Unit: "mm"}}, Assumptions: []string{"square corners, everything at one height", "raised on its axle the trailer rises as a whole"}, Result: working.Quantity{Symbol: "turn", Name: "either way", Value: r.Turn, Unit: "°"}}
+	r.Findings = append(r.Findings, working.Finding{Code: "tow-who", Severity: working.Note, Cause: "Towing",
+		Reason: "Spare wheel, jockey wheel and doors behind are not in it: try it slowly with somebody watching. Couplings are of rated parts; " +
+			"local rules and a licensed engineer decide."})
+	r.Working = working.Working{Method: "Turning clearance and levelling", Source: "plane geometry about the ball",
+		Formula: "turn = 180° − atan(b/2 / o) − β, β where the corner's circle meets drawbar or front",
+		Inputs: []working.Quantity{{Symbol: "o", Name: "overhang", Value: in.Overhang, Unit: "mm"},
+			{Symbol: "b", Name: "vehicle wide", Value: in.VehicleWide, Unit: "mm"}, {Symbol: "l", Name: "drawbar", Value: in.Drawbar, Unit: "mm"}},
+		Steps: []working.Quantity{{Symbol: "r", Name: "ball to the vehicle's corner", Value: reach, Unit: "mm"},
+			{Symbol: "h", Name: "raise on the axle", Value: r.Packing, Unit: "mm"}},
+		Assumptions: []string{"square corners, everything at one height", "raised on its axle the trailer rises as a whole"},
+		Result:      working.Quantity{Symbol: "turn", Name: "either way", Value: r.Turn, Unit: "°"}}
 	return r, nil
 }

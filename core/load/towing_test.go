@@ -11,7 +11,8 @@ import (
 func TestTowAgainstDrawing(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(5, 6))
 	for range 300 {
-		in := TowInput{Overhang: 100 + 900*rnd.Float64(), VehicleWide: 1500 + 700*rnd.Float64(), Drawbar: 700 + 1300*rnd.Float64(), FrontWide: 1000 + 1400*rnd.Float64()}
+		in := TowInput{Overhang: 100 + 900*rnd.Float64(), VehicleWide: 1500 + 700*rnd.Float64(), Drawbar: 700 + 1300*rnd.Float64(),
+			FrontWide: 1000 + 1400*rnd.Float64()}
 		in.DrawbarWide = in.FrontWide * rnd.Float64()
 		r, err := Tow(in)
 		if err != nil {
@@ -54,7 +55,8 @@ func TestTowLevel(t *testing.T) {
 	if err != nil || r.Packing != -45 || math.Abs(r.NoseDown-math.Atan(45./3000)*180/math.Pi) > 1e-9 {
 		t.Errorf("%+v %v", r, err)
 	}
-	for name, in := range map[string]TowInput{"nothing": {}, "wide bar": {VehicleWide: 1800, Drawbar: 1000, FrontWide: 1000, DrawbarWide: 1200}, "no width": {Drawbar: 1000, FrontWide: 1500}} {
+	for name, in := range map[string]TowInput{"nothing": {},
+		"wide bar": {VehicleWide: 1800, Drawbar: 1000, FrontWide: 1000, DrawbarWide: 1200}, "no width": {Drawbar: 1000, FrontWide: 1500}} {
 		if _, err := Tow(in); err == nil {
 			t.Errorf("%s is taken", name)
 		}

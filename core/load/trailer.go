@@ -57,7 +57,8 @@ func Trailer(in TrailerInput) (TrailerResult, error) {
 	moment, axle := 0.0, 0.0
 	for i, m := range in.Items {
 		at := fmt.Sprintf("/items/%d", i)
-		if err := working.First(working.Within(at+"/mass", "The mass", m.Mass, 0, 1e6, "kg"), working.Within(at+"/x", "The place", m.X, -1e5, 1e5, "mm")); err != nil {
+		if err := working.First(working.Within(at+"/mass", "The mass", m.Mass, 0, 1e6, "kg"),
+			working.Within(at+"/x", "The place", m.X, -1e5, 1e5, "mm")); err != nil {
 			return TrailerResult{}, err
 		}
 		r.Total += m.Mass
@@ -88,17 +89,24 @@ func Trailer(in TrailerInput) (TrailerResult, error) {
 	const who = "What the coupling and the towing vehicle allow, local rules and a licensed engineer decide."
 	switch {
 	case r.NoseLoad < 0:
-		say("lifts", working.Stop, "The coupling is lifted by %.0f kg: the trailer will sway and can throw the towing vehicle. Move masses forward or the axle rearward. %s", -r.NoseLoad, who)
+		say("lifts", working.Stop, "The coupling is lifted by %.0f kg: the trailer will sway and can throw the towing vehicle. Move masses "+
+			"forward or the axle rearward. %s", -r.NoseLoad, who)
 	case r.NosePercent < 4:
-		say("light-nose", working.Mind, "%.1f %% of the total is on the nose: less than either school asks for, it will sway. %s", r.NosePercent, who)
+		say("light-nose", working.Mind, "%.1f %% of the total is on the nose: less than either school asks for, it will sway. %s", r.NosePercent,
+			who)
 	case r.NosePercent > 15:
 		say("heavy-nose", working.Mind, "%.1f %% of the total is on the nose: more than either school allows. %s", r.NosePercent, who)
 	default:
-		say("schools", working.Note, "One school wants 10 to 15 %% on the nose, the other 4 to 7 %% and never more than the coupling allows: here it is %.1f %%. %s", r.NosePercent, who)
+		say("schools", working.Note, "One school wants 10 to 15 %% on the nose, the other 4 to 7 %% and never more than the coupling allows: "+
+			"here it is %.1f %%. %s", r.NosePercent, who)
 	}
-	r.Working = working.Working{Method: "Trailer balance", Source: "moments about the coupling", Formula: "axle = Σ m·x / xa, nose = Σ m − axle",
-		Inputs:      []working.Quantity{{Symbol: "Σm", Name: "total", Value: r.Total, Unit: "kg"}, {Symbol: "xa", Name: "middle of the axles", Value: axle, Unit: "mm"}},
-		Steps:       []working.Quantity{{Symbol: "xs", Name: "centre of gravity", Value: r.CentreOfGravity, Unit: "mm"}, {Symbol: "axle", Name: "on the axles", Value: r.AxleLoad, Unit: "kg"}},
-		Assumptions: []string{"standing level", "several axles share alike"}, Result: working.Quantity{Symbol: "nose", Name: "on the coupling", Value: r.NoseLoad, Unit: "kg"}}
+	r.Working = working.Working{Method: "Trailer balance", Source: "moments about the coupling",
+		Formula: "axle = Σ m·x / xa, nose = Σ m − axle",
+		Inputs: []working.Quantity{{Symbol: "Σm", Name: "total", Value: r.Total, Unit: "kg"},
+			{Symbol: "xa", Name: "middle of the axles", Value: axle, Unit: "mm"}},
+		Steps: []working.Quantity{{Symbol: "xs", Name: "centre of gravity", Value: r.CentreOfGravity, Unit: "mm"},
+			{Symbol: "axle", Name: "on the axles", Value: r.AxleLoad, Unit: "kg"}},
+		Assumptions: []string{"standing level", "several axles share alike"},
+		Result:      working.Quantity{Symbol: "nose", Name: "on the coupling", Value: r.NoseLoad, Unit: "kg"}}
 	return r, nil
 }

@@ -154,10 +154,12 @@ func rings(s section.Sizes, p section.Properties) (outer, inner [][2]float64) {
 		return rect(s.Width, s.Height, s.OuterRadius), rect(s.Width-2*s.Wall, s.Height-2*s.Wall, math.Max(s.OuterRadius-s.Wall, 0))
 	case "angle":
 		t := s.Thickness
-		return [][2]float64{{b.left, b.bottom}, {b.right, b.bottom}, {b.right, b.bottom + t}, {b.left + t, b.bottom + t}, {b.left + t, b.top}, {b.left, b.top}}, nil
+		return [][2]float64{{b.left, b.bottom}, {b.right, b.bottom}, {b.right, b.bottom + t}, {b.left + t, b.bottom + t},
+			{b.left + t, b.top}, {b.left, b.top}}, nil
 	case "channel":
 		w, f := s.Web, s.Flange
-		return [][2]float64{{b.left, b.bottom}, {b.right, b.bottom}, {b.right, b.bottom + f}, {b.left + w, b.bottom + f}, {b.left + w, b.top - f}, {b.right, b.top - f}, {b.right, b.top}, {b.left, b.top}}, nil
+		return [][2]float64{{b.left, b.bottom}, {b.right, b.bottom}, {b.right, b.bottom + f}, {b.left + w, b.bottom + f}, {b.left + w, b.top - f},
+			{b.right, b.top - f}, {b.right, b.top}, {b.left, b.top}}, nil
 	}
 	return [][2]float64{{b.left, b.bottom}, {b.right, b.bottom}, {b.right, b.top}, {b.left, b.top}}, nil
 }

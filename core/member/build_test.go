@@ -42,7 +42,8 @@ func built(t *testing.T, d Doc) *Built {
 // closed surface.
 func TestSquareCorner(t *testing.T) {
 	b := built(t, Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 1000, 800, 0)},
-		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40, B: End{Kind: Mitre, Onto: "n"}}, {ID: "n", Name: "N", From: "b", To: "c", Section: box40, A: End{Kind: Mitre, Onto: "m"}}}})
+		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40, B: End{Kind: Mitre, Onto: "n"}},
+			{ID: "n", Name: "N", From: "b", To: "c", Section: box40, A: End{Kind: Mitre, Onto: "m"}}}})
 	if len(b.Findings) != 0 {
 		t.Errorf("%+v", b.Findings)
 	}
@@ -64,7 +65,8 @@ func TestSquareCorner(t *testing.T) {
 // The same corner notched and folded: a V of the fold to the wall that stays.
 func TestFoldedCorner(t *testing.T) {
 	d := Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 1000+400, 400*math.Sqrt(3), 0)},
-		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40, B: End{Kind: Mitre, Onto: "n"}}, {ID: "n", Name: "N", From: "b", To: "c", Section: box40, A: End{Kind: Mitre, Onto: "m"}}}}
+		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40, B: End{Kind: Mitre, Onto: "n"}},
+			{ID: "n", Name: "N", From: "b", To: "c", Section: box40, A: End{Kind: Mitre, Onto: "m"}}}}
 	b := built(t, d)
 	f := b.Pieces[0].Ends[1].Folded
 	if f == nil || f.With != "N" || b.Pieces[1].Ends[0].Folded == nil {
@@ -89,7 +91,8 @@ func TestUnequalMitre(t *testing.T) {
 	for _, up := range []Upright{Centre, Top, Bottom} {
 		b := built(t, Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 1400, 0, 300)},
 			Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40, Up: up, B: End{Kind: Mitre, Onto: "n"}},
-				{ID: "n", Name: "N", From: "b", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 30, Wall: 2}, Up: up, A: End{Kind: Mitre, Onto: "m"}}}})
+				{ID: "n", Name: "N", From: "b", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 30, Wall: 2}, Up: up,
+					A: End{Kind: Mitre, Onto: "m"}}}})
 		for _, f := range b.Findings {
 			if f.Severity == working.Stop {
 				t.Fatalf("%+v", f)
@@ -120,7 +123,8 @@ func TestPolygonsClose(t *testing.T) {
 		}
 		sec := section.Sizes{Kind: "rectTube", Width: 20 + 40*rnd.Float64(), Height: 30, Wall: 2}
 		for i := range n {
-			d.Members = append(d.Members, Member{ID: fmt.Sprint("m", i), From: fmt.Sprint("p", i), To: fmt.Sprint("p", (i+1)%n), Section: sec, A: End{Kind: Mitre, Onto: fmt.Sprint("m", (i+n-1)%n)}, B: End{Kind: Mitre, Onto: fmt.Sprint("m", (i+1)%n)}})
+			d.Members = append(d.Members, Member{ID: fmt.Sprint("m", i), From: fmt.Sprint("p", i), To: fmt.Sprint("p", (i+1)%n), Section: sec,
+				A: End{Kind: Mitre, Onto: fmt.Sprint("m", (i+n-1)%n)}, B: End{Kind: Mitre, Onto: fmt.Sprint("m", (i+1)%n)}})
 		}
 		b := built(t, d)
 		for i := range n {
@@ -144,7 +148,9 @@ func TestPolygonsClose(t *testing.T) {
 // the cut's plane.
 func TestCompoundMitre(t *testing.T) {
 	b := built(t, Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 1300, 400, 500)},
-		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}, B: End{Kind: Mitre, Onto: "n"}}, {ID: "n", Name: "N", From: "b", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}, A: End{Kind: Mitre, Onto: "m"}}}})
+		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3},
+			B: End{Kind: Mitre, Onto: "n"}}, {ID: "n", Name: "N", From: "b", To: "c",
+			Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}, A: End{Kind: Mitre, Onto: "m"}}}})
 	c := b.Pieces[0].Ends[1]
 	if c.Saw == 0 || c.Tilt == 0 {
 		t.Fatalf("%+v", c)
@@ -160,8 +166,10 @@ func TestCompoundMitre(t *testing.T) {
 // plates and gaps take off.
 func TestButtAndFlush(t *testing.T) {
 	d := Doc{Points: []Point{point("a", 0, 0, 0), point("b", 0, 900, 0), point("c", 600, 450, 0), point("m", 0, 450, 0)},
-		Members: []Member{{ID: "rail", Name: "Rail", From: "a", To: "b", Section: box40}, {ID: "arm", Name: "Arm", From: "m", To: "c", Section: box40, A: End{Kind: Butt, Onto: "rail", Gap: 2}, B: End{Back: 5}}},
-		Plates:  []Plate{{ID: "p", Name: "Plate", Member: "arm", End: "b", Kind: "base", Width: 100, Height: 120, Thickness: 8, Holes: 4, Hole: 11, Margin: 15}}}
+		Members: []Member{{ID: "rail", Name: "Rail", From: "a", To: "b", Section: box40},
+			{ID: "arm", Name: "Arm", From: "m", To: "c", Section: box40, A: End{Kind: Butt, Onto: "rail", Gap: 2}, B: End{Back: 5}}},
+		Plates: []Plate{{ID: "p", Name: "Plate", Member: "arm", End: "b", Kind: "base", Width: 100, Height: 120, Thickness: 8,
+			Holes: 4, Hole: 11, Margin: 15}}}
 	b := built(t, d)
 	if len(b.Findings) != 0 {
 		t.Errorf("%+v", b.Findings)
@@ -193,7 +201,8 @@ func TestButtAndFlush(t *testing.T) {
 func TestSaddleOnRound(t *testing.T) {
 	for _, c := range []struct{ x, y, off float64 }{{0, 700, 0}, {400, 700, 0}, {300, 700, 5}} {
 		b := built(t, Doc{Points: []Point{point("a", -500, 0, 0), point("b", 900, 0, 0), point("m", 0, 0, c.off), point("c", c.x, c.y, c.off)},
-			Members: []Member{{ID: "main", Name: "Main", From: "a", To: "b", Section: big}, {ID: "br", Name: "Branch", From: "m", To: "c", Section: pipe, A: End{Kind: Saddle, Onto: "main"}}}})
+			Members: []Member{{ID: "main", Name: "Main", From: "a", To: "b", Section: big},
+				{ID: "br", Name: "Branch", From: "m", To: "c", Section: pipe, A: End{Kind: Saddle, Onto: "main"}}}})
 		r, p := b.runs[1], b.Pieces[1]
 		if p.Why != "" || p.Ends[0].Hole == nil {
 			t.Fatalf("%+v %+v", p.Why, b.Findings)
@@ -220,9 +229,11 @@ func TestSaddleOnRound(t *testing.T) {
 // Every section's mesh is closed and holds the section's area times its length,
 // however it is turned.
 func TestMeshes(t *testing.T) {
-	for _, s := range []section.Sizes{box40, pipe, angle, flat, {Kind: "channel", Depth: 80, FlangeWidth: 50, Web: 4, Flange: 7}, {Kind: "roundBar", Diameter: 20}} {
+	for _, s := range []section.Sizes{box40, pipe, angle, flat, {Kind: "channel", Depth: 80, FlangeWidth: 50, Web: 4, Flange: 7},
+		{Kind: "roundBar", Diameter: 20}} {
 		for _, turn := range []float64{0, 33, 90} {
-			b := built(t, Doc{Points: []Point{point("a", 10, 20, 30), point("b", 500, 300, 200)}, Members: []Member{{ID: "m", From: "a", To: "b", Section: s, Turn: turn, Up: Top, Across: Left}}})
+			b := built(t, Doc{Points: []Point{point("a", 10, 20, 30), point("b", 500, 300, 200)},
+				Members: []Member{{ID: "m", From: "a", To: "b", Section: s, Turn: turn, Up: Top, Across: Left}}})
 			p := b.Pieces[0]
 			tolerance := 3e-5 // corners are written to a ten-thousandth
 			if round(s) || s.OuterRadius > 0 {
@@ -252,8 +263,10 @@ func TestMirror(t *testing.T) {
 		for axis, name := range []string{"x", "y", "z"} {
 			for range 12 {
 				v := func() float64 { return 100 + 500*rnd.Float64() }
-				d := Doc{Points: []Point{point("a", v(), v(), v()), point("b", v(), v(), v())}, Copies: []Copy{{ID: "c", Kind: "mirror", Axis: name, At: 30}},
-					Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: s, Turn: 360*rnd.Float64() - 180, Across: []Across{Middle, Left, Right}[rnd.IntN(3)], Up: []Upright{Centre, Top, Bottom}[rnd.IntN(3)]}}}
+				d := Doc{Points: []Point{point("a", v(), v(), v()), point("b", v(), v(), v())},
+					Copies: []Copy{{ID: "c", Kind: "mirror", Axis: name, At: 30}},
+					Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: s, Turn: 360*rnd.Float64() - 180,
+						Across: []Across{Middle, Left, Right}[rnd.IntN(3)], Up: []Upright{Centre, Top, Bottom}[rnd.IntN(3)]}}}
 				if rnd.IntN(3) == 0 {
 					d.Points[1].X, d.Points[1].Y = d.Points[0].X, d.Points[0].Y
 				}
@@ -280,9 +293,10 @@ func TestMirror(t *testing.T) {
 // along; offsets follow one another.
 func TestCopiesAndOffsets(t *testing.T) {
 	d := Doc{Points: []Point{point("a", 0, 0, 0), {ID: "b", Name: "b", X: 500, From: "a"}, {ID: "c", Name: "c", Y: 300, From: "b"}},
-		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40}, {ID: "n", Name: "N", From: "b", To: "c", Section: box40}}, Supports: []Support{{Point: "a", Kind: "fixed"}},
-		Plates: []Plate{{ID: "p", Member: "n", End: "b", Kind: "cap", Thickness: 3}},
-		Copies: []Copy{{ID: "bay", Kind: "repeat", Step: [3]float64{500, 0, 0}, Times: 3}, {ID: "other", Kind: "mirror", Axis: "y"}}}
+		Members:  []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: box40}, {ID: "n", Name: "N", From: "b", To: "c", Section: box40}},
+		Supports: []Support{{Point: "a", Kind: "fixed"}},
+		Plates:   []Plate{{ID: "p", Member: "n", End: "b", Kind: "cap", Thickness: 3}},
+		Copies:   []Copy{{ID: "bay", Kind: "repeat", Step: [3]float64{500, 0, 0}, Times: 3}, {ID: "other", Kind: "mirror", Axis: "y"}}}
 	b := built(t, d)
 	// Rails on the mirror's plane are their own image; crosses are doubled.
 	if len(b.Pieces) != 4+4+4 || len(b.laid.plates) != 8 || len(b.laid.supports) != 1 {
@@ -317,7 +331,8 @@ func TestBadFrames(t *testing.T) {
 		"no joint":      {Member{ID: "x", Name: "X", From: "c", To: "e", Section: box40}, "not joined"},
 		"splice at end": {Member{ID: "x", Name: "X", From: "a", To: "c", Section: box40, Splice: &Splice{At: 10, Kind: "sleeve"}}, "splice"},
 	} {
-		d := Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 500, 600, 0), point("d", 1000, 130, 0), point("e", 500, -600, 0)}, Members: []Member{good, c.m}}
+		d := Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 500, 600, 0), point("d", 1000, 130, 0),
+			point("e", 500, -600, 0)}, Members: []Member{good, c.m}}
 		b := built(t, d)
 		if !strings.Contains(fmt.Sprint(b.Findings), c.says) {
 			t.Errorf("%s: %+v", name, b.Findings)
@@ -326,7 +341,8 @@ func TestBadFrames(t *testing.T) {
 			t.Errorf("%s: the good one is not shown: %s", name, b.Pieces[0].Why)
 		}
 	}
-	for name, d := range map[string]Doc{"newer": {Schema: 9}, "twice": {Points: []Point{point("a", 0, 0, 0), point("a", 1, 0, 0)}}, "far": {Points: []Point{point("a", 1e9, 0, 0)}}, "nan": {Points: []Point{point("a", math.NaN(), 0, 0)}}} {
+	for name, d := range map[string]Doc{"newer": {Schema: 9}, "twice": {Points: []Point{point("a", 0, 0, 0), point("a", 1, 0, 0)}},
+		"far": {Points: []Point{point("a", 1e9, 0, 0)}}, "nan": {Points: []Point{point("a", math.NaN(), 0, 0)}}} {
 		if d.Check() == nil {
 			t.Errorf("%s is taken", name)
 		}

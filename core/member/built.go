@@ -135,7 +135,8 @@ func Build(d Doc, surveyed Surveyed) *Built {
 		limit = 60
 	}
 	for _, r := range b.runs {
-		p := Piece{ID: r.ID, Of: l.of[r.ID], Name: r.named(), Stock: r.Stock, Why: r.why, Section: r.Section, Mirrored: l.mirrored[r.ID], Trim: r.Trim}
+		p := Piece{ID: r.ID, Of: l.of[r.ID], Name: r.named(), Stock: r.Stock, Why: r.why, Section: r.Section,
+			Mirrored: l.mirrored[r.ID], Trim: r.Trim}
 		if p.Stock == "" {
 			p.Stock = Words(r.Section)
 		}
@@ -148,7 +149,8 @@ func Build(d Doc, surveyed Surveyed) *Built {
 					err = l.cut(r, e, runs)
 				}
 				if err != nil {
-					b.say("end", working.Stop, r.ID, fmt.Sprintf("%s, %s end: %v. It is shown cut square.", r.named(), [2]string{"first", "second"}[e], err))
+					b.say("end", working.Stop, r.ID, fmt.Sprintf("%s, %s end: %v. It is shown cut square.", r.named(),
+						[2]string{"first", "second"}[e], err))
 				}
 			}
 			b.piece(r, &p, runs, limit)
@@ -168,7 +170,8 @@ func Build(d Doc, surveyed Surveyed) *Built {
 }
 
 func (b *Built) say(code string, severity working.Severity, feature, reason string) {
-	b.Findings = append(b.Findings, working.Finding{Code: code, Severity: severity, Cause: "Points and members", Feature: feature, Reason: reason})
+	b.Findings = append(b.Findings, working.Finding{Code: code, Severity: severity, Cause: "Points and members",
+		Feature: feature, Reason: reason})
 }
 
 func (r *run) named() string {

@@ -51,7 +51,8 @@ type answered struct {
 }
 
 func (w *weighing) say(code, feature, format string, args ...any) {
-	w.held.Findings = append(w.held.Findings, working.Finding{Code: code, Severity: working.Mind, Cause: "Loads", Feature: feature, Reason: fmt.Sprintf(format, args...)})
+	w.held.Findings = append(w.held.Findings,
+		working.Finding{Code: code, Severity: working.Mind, Cause: "Loads", Feature: feature, Reason: fmt.Sprintf(format, args...)})
 }
 
 // lacks says what keeps the frame from an answer.
@@ -83,7 +84,8 @@ func (w *weighing) gather() {
 func (w *weighing) gatherOne(v Load) {
 	l := w.m.b.laid
 	if v.Kind == "device" && w.ask.Elsewise[v.Device] {
-		w.say("device-joined", v.ID, "%s stands on it by a joint: what it puts on the frame comes from there, and this load is left out.", loadName(v))
+		w.say("device-joined", v.ID, "%s stands on it by a joint: what it puts on the frame comes from there, and this load is left out.",
+			loadName(v))
 		return
 	}
 	x := mass{name: v.Name, kilos: v.Kilos, member: -1, force: v.Force}
@@ -138,7 +140,8 @@ func (w *weighing) gatherOne(v Load) {
 				x.at[2] -= v.High
 			}
 		} else if v.High == 0 {
-			w.lacks("gravity-unknown", v.ID, "%s: the height of its centre of gravity is not known; it tips harder than if it had none. Give it here or in the brief.", loadName(v))
+			w.lacks("gravity-unknown", v.ID, "%s: the height of its centre of gravity is not known; it tips harder than if it had none. Give it "+
+				"here or in the brief.", loadName(v))
 		}
 	case "mass":
 		x.force = solid.Vector{}

@@ -83,7 +83,8 @@ func (b *Built) chain() {
 					ring[i] = true
 				}
 				if pass == 1 && r.formed[in].kind == Bent {
-					b.say("one-piece-ring", working.Stop, r.ID, "A ring bent of one piece has no end to start from: set a point in the middle of a side, and let two members meet there.")
+					b.say("one-piece-ring", working.Stop, r.ID,
+						"A ring bent of one piece has no end to start from: set a point in the middle of a side, and let two members meet there.")
 				}
 				if steps := follow(i, in); len(steps) > 1 {
 					b.develop(steps, ring[i])
@@ -133,7 +134,8 @@ func (b *Built) develop(steps []step, ring bool) {
 			in.Legs = append(in.Legs, math.Abs(leave-enter)+apex)
 			break
 		}
-		c := CornerCut{Kind: out.kind, Name: b.laid.name(b.laid.joints[out.joint].ID), At: at, To: at, Angle: out.angle, Radius: out.radius, way: out.inside}
+		c := CornerCut{Kind: out.kind, Name: b.laid.name(b.laid.joints[out.joint].ID), At: at, To: at, Angle: out.angle,
+			Radius: out.radius, way: out.inside}
 		f.Kind = out.kind
 		best := 0.0
 		for word, v := range ways {
@@ -201,17 +203,24 @@ func (f *Formed) faces(a, z *run, ea, ez int, ways map[string]solid.Vector) {
 func (b *Built) told(f *Formed, in tube.BendInput, ring bool) {
 	id, name := f.Pieces[0], strings.Join(f.Names, ", ")
 	if ring {
-		b.say("one-piece-ring", working.Note, id, fmt.Sprintf("%s close in a ring: the piece is opened at the first of its points and welded there.", name))
+		b.say("one-piece-ring", working.Note, id,
+			fmt.Sprintf("%s close in a ring: the piece is opened at the first of its points and welded there.", name))
 	}
 	if f.Kind == Fold {
-		f.Working = &working.Working{Method: "Developed length of a notched and folded tube", Source: "plane geometry: the wall that stays folds at the hinge without stretching", Formula: "L = Σ legs to the hinges",
-			Assumptions: []string{"the hinge lies at the face of the wall that stays as chosen, wall·tan(fold/2) short of the outside corner when inner", "the blade cuts inside the V's lines", "each V is welded on its three open sides"}, Result: working.Quantity{Symbol: "L", Name: "cut straight", Value: f.Developed, Unit: "mm"}}
+		f.Working = &working.Working{Method: "Developed length of a notched and folded tube",
+			Source: "plane geometry: the wall that stays folds at the hinge without stretching", Formula: "L = Σ legs to the hinges",
+			Assumptions: []string{"the hinge lies at the face of the wall that stays as chosen, wall·tan(fold/2) short of the outside " +
+				"corner when inner", "the blade cuts inside the V's lines", "each V is welded on its three open sides"},
+			Result: working.Quantity{Symbol: "L", Name: "cut straight", Value: f.Developed, Unit: "mm"}}
 		at := 0.0
 		for i, c := range f.Corners {
-			f.Working.Steps = append(f.Working.Steps, working.Quantity{Symbol: fmt.Sprintf("l%d", i+1), Name: "leg " + f.Names[i], Value: c.At - at, Unit: "mm"})
+			f.Working.Steps = append(f.Working.Steps,
+				working.Quantity{Symbol: fmt.Sprintf("l%d", i+1), Name: "leg " + f.Names[i], Value: c.At - at, Unit: "mm"})
 			at = c.At
 		}
-		f.Working.Steps = append(f.Working.Steps, working.Quantity{Symbol: fmt.Sprintf("l%d", len(f.Corners)+1), Name: "leg " + f.Names[len(f.Names)-1], Value: f.Developed - at, Unit: "mm"})
+		f.Working.Steps = append(f.Working.Steps,
+			working.Quantity{Symbol: fmt.Sprintf("l%d", len(f.Corners)+1), Name: "leg " + f.Names[len(f.Names)-1],
+				Value: f.Developed - at, Unit: "mm"})
 		return
 	}
 	r, err := tube.Bend(in)
@@ -227,7 +236,9 @@ func (b *Built) told(f *Formed, in tube.BendInput, ring bool) {
 		x.Feature, x.Reason = id, name+": "+x.Reason
 		b.Findings = append(b.Findings, x)
 	}
-	b.say("bend-sharp", working.Note, id, name+": its strength counts the bends as sharp corners at their points; that a tight bend flattens and is stressed more on its inside is not counted.")
+	b.say("bend-sharp", working.Note, id, name+
+		": its strength counts the bends as sharp corners at their points; that a tight bend flattens and is stressed more on its inside "+
+		"is not counted.")
 }
 
 // named makes what tells formed pieces apart: the same read from either end,

@@ -117,7 +117,8 @@ func (a *asking) branches() (list []branch, said []string) {
 			said = append(said, "what it meets is solid")
 			continue
 		default:
-			b.open = fmt.Sprintf("its %s end stands on the wall of %s, which is open: put a plate or gusset between that reaches both flanges, or ask an engineer.", name, o.named())
+			b.open = fmt.Sprintf("its %s end stands on the wall of %s, which is open: put a plate or gusset between that reaches both flanges, or "+
+				"ask an engineer.", name, o.named())
 			list = append(list, b)
 			continue
 		}
@@ -250,14 +251,23 @@ func (a *asking) chord() mode {
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		b := &list[h.At]
 		if b.open != "" {
-			return working.Working{Method: "Wall under a branch", Source: "AISC 360 K3", Formula: "u = N/Na + Mi/Mia + Mo/Moa", Inputs: []working.Quantity{}, Steps: []working.Quantity{}, Assumptions: []string{b.open}, Result: amount("u", "share used", h.Demand, "")}
+			return working.Working{Method: "Wall under a branch", Source: "AISC 360 K3", Formula: "u = N/Na + Mi/Mia + Mo/Moa",
+				Inputs: []working.Quantity{}, Steps: []working.Quantity{}, Assumptions: []string{b.open},
+				Result: amount("u", "share used", h.Demand, "")}
 		}
 		n, in, out := split(c, b)
 		u := used(c, b)
 		may, source := wallOf(a.w.ask.Rule, b.chord.Section, *b, a.yield, u)
-		return working.Working{Method: "Wall of " + b.chord.named() + " under " + a.r.named(), Source: source + "; sum of shares", Formula: "u = N/Na + Mi/Mia + Mo/Moa", Assumptions: []string{a.w.ask.Rule.Says(wallBends), "the branch's own twist is left out; what is bent in one plane and the other adds up"},
-			Inputs: []working.Quantity{newtons("N", "along the branch", n), moment("Mi", "bent in the plane of both", in), moment("Mo", "bent out of it", out), mm("Bb", "branch across the face", b.across), mm("Hb", "branch along it", b.long), mm("B", "face of the chord", b.face), mm("t", "its wall", b.chord.Section.Wall), mpa("Fy", "yield", a.yield), amount("U", "the chord's own stress as a share of yield", u, "")},
-			Steps:  []working.Quantity{newtons("Na", "force it bears", may.force), moment("Mia", "moment in the plane", may.in), moment("Moa", "moment out of it", may.out)}, Result: amount("u", "share used", h.Demand, "")}
+		return working.Working{Method: "Wall of " + b.chord.named() + " under " + a.r.named(), Source: source + "; sum of shares",
+			Formula: "u = N/Na + Mi/Mia + Mo/Moa",
+			Assumptions: []string{a.w.ask.Rule.Says(wallBends),
+				"the branch's own twist is left out; what is bent in one plane and the other adds up"},
+			Inputs: []working.Quantity{newtons("N", "along the branch", n), moment("Mi", "bent in the plane of both", in),
+				moment("Mo", "bent out of it", out), mm("Bb", "branch across the face", b.across), mm("Hb", "branch along it", b.long),
+				mm("B", "face of the chord", b.face), mm("t", "its wall", b.chord.Section.Wall), mpa("Fy", "yield", a.yield),
+				amount("U", "the chord's own stress as a share of yield", u, "")},
+			Steps: []working.Quantity{newtons("Na", "force it bears", may.force), moment("Mia", "moment in the plane", may.in),
+				moment("Moa", "moment out of it", may.out)}, Result: amount("u", "share used", h.Demand, "")}
 	}
 	return m
 }

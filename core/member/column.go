@@ -78,11 +78,18 @@ func (a *asking) column() mode {
 		if math.IsInf(fe, 1) {
 			fe = 0
 		}
-		return working.Working{Method: "Buckling with bending", Source: "AISC 360 E3 with the elastic stress by " + from + "; sum of shares as H1, linear; bending grown by 1/(1 − α/λ) (appendix 8)", Formula: "Fcr = 0.658^(Fy/Fe)·Fy, or 0.877·Fe past Fy/Fe = 2.25; u = σN/Fcr' + B·σM/σmay",
-			Assumptions: []string{w.ask.Rule.Says(a.plate), "each member with its largest compression over all cases at once, its bending case by case"},
-			Inputs:      []working.Quantity{mm("K·L", "buckling length that goes with it", length), mm("r", "least radius of gyration", p.RMin), mpa("Fe", "elastic buckling stress", fe), amount("λ", "times its loads before the frame buckles", w.stable.Factor, ""), amount("Q", "of the section that presses, thin walls taken off", reduced, "")},
-			Steps:       []working.Quantity{mpa("σN", "by its largest compression of all cases", squeeze), mpa("Fcr'", "may be used before it buckles", buckles), amount("B", "bending grows by", a.grows, ""), mpa("σM", "by bending", l.bend)},
-			Result:      amount("u", "sum of shares", h.Demand, "")}
+		return working.Working{Method: "Buckling with bending",
+			Source: "AISC 360 E3 with the elastic stress by " + from +
+				"; sum of shares as H1, linear; bending grown by 1/(1 − α/λ) (appendix 8)",
+			Formula: "Fcr = 0.658^(Fy/Fe)·Fy, or 0.877·Fe past Fy/Fe = 2.25; u = σN/Fcr' + B·σM/σmay",
+			Assumptions: []string{w.ask.Rule.Says(a.plate),
+				"each member with its largest compression over all cases at once, its bending case by case"},
+			Inputs: []working.Quantity{mm("K·L", "buckling length that goes with it", length), mm("r", "least radius of gyration", p.RMin),
+				mpa("Fe", "elastic buckling stress", fe), amount("λ", "times its loads before the frame buckles", w.stable.Factor, ""),
+				amount("Q", "of the section that presses, thin walls taken off", reduced, "")},
+			Steps: []working.Quantity{mpa("σN", "by its largest compression of all cases", squeeze),
+				mpa("Fcr'", "may be used before it buckles", buckles), amount("B", "bending grows by", a.grows, ""), mpa("σM", "by bending", l.bend)},
+			Result: amount("u", "sum of shares", h.Demand, "")}
 	}
 	return m
 }
@@ -98,7 +105,8 @@ func (a *asking) order() mode {
 		m.Needless = "Nothing of the frame is pressed: it does not buckle."
 		return m
 	case a.unsafe == "" && a.grows < 1.05:
-		m.Needless = fmt.Sprintf("The frame is %.3g times away from buckling: bending grows by %.1f %% (AISC 360 appendix 8).", a.w.stable.Factor, 100*(a.grows-1))
+		m.Needless = fmt.Sprintf("The frame is %.3g times away from buckling: bending grows by %.1f %% (AISC 360 appendix 8).",
+			a.w.stable.Factor, 100*(a.grows-1))
 		return m
 	}
 	at := func(l *look) float64 {
@@ -112,9 +120,13 @@ func (a *asking) order() mode {
 	}
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		l := c.looks[h.At]
-		return working.Working{Method: "Stress grown by what the frame moves", Source: "AISC 360 appendix 8: bending times 1/(1 − α/λ), λ of the whole structure, α 1.6 where loads are not factored", Formula: "σ = √((|N|/A + B·σM)² + 3·τ²)", Assumptions: a.assume(),
-			Inputs: []working.Quantity{amount("λ", "times its loads before it buckles", a.w.stable.Factor, ""), mpa("σN", "by pull or press", l.axial), mpa("σM", "by bending", l.bend), mpa("τ", "by torque and shear", l.shear)},
-			Steps:  []working.Quantity{amount("B", "bending grows by", a.grows, ""), mpa("may", "may be used", a.may)}, Result: mpa("σ", "equivalent stress", h.Demand)}
+		return working.Working{Method: "Stress grown by what the frame moves",
+			Source:  "AISC 360 appendix 8: bending times 1/(1 − α/λ), λ of the whole structure, α 1.6 where loads are not factored",
+			Formula: "σ = √((|N|/A + B·σM)² + 3·τ²)", Assumptions: a.assume(),
+			Inputs: []working.Quantity{amount("λ", "times its loads before it buckles", a.w.stable.Factor, ""),
+				mpa("σN", "by pull or press", l.axial), mpa("σM", "by bending", l.bend), mpa("τ", "by torque and shear", l.shear)},
+			Steps:  []working.Quantity{amount("B", "bending grows by", a.grows, ""), mpa("may", "may be used", a.may)},
+			Result: mpa("σ", "equivalent stress", h.Demand)}
 	}
 	return m
 }

@@ -81,7 +81,8 @@ func (c *comparing) try(s section.Stock) Option {
 	x, changed := c.d.swapped(c.stock, s.Sizes, s.Name)
 	b := Build(x, c.surveyed)
 	h := b.Hold(x, c.ask)
-	o := Option{Stock: s.Name, Section: s.Sizes, Mass: b.Mass, Moves: h.Moves.Most, Verdict: h.Verdict, Why: h.Why, Cost: b.Mass * c.d.Saw.PerKilo}
+	o := Option{Stock: s.Name, Section: s.Sizes, Mass: b.Mass, Moves: h.Moves.Most, Verdict: h.Verdict, Why: h.Why,
+		Cost: b.Mass * c.d.Saw.PerKilo}
 	if len(h.Modes) > 0 {
 		o.Hertz = h.Modes[0].Hertz
 	}

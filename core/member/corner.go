@@ -53,7 +53,8 @@ func (b *Built) corners() {
 		}
 		if why := b.form(k, *c); why != "" {
 			word := map[EndKind]string{Fold: "notched and folded", Bent: "bent"}[c.Kind]
-			b.say("one-piece", working.Stop, l.joints[k].ID, fmt.Sprintf("%s cannot be %s: %s. Its members are shown apart.", l.name(l.joints[k].ID), word, why))
+			b.say("one-piece", working.Stop, l.joints[k].ID,
+				fmt.Sprintf("%s cannot be %s: %s. Its members are shown apart.", l.name(l.joints[k].ID), word, why))
 		}
 	}
 }

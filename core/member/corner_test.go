@@ -32,7 +32,8 @@ func path(s section.Sizes, at ...[3]float64) (d Doc) {
 	for i, p := range at {
 		d.Points = append(d.Points, point(fmt.Sprintf("p%d", i), p[0], p[1], p[2]))
 		if i > 0 {
-			d.Members = append(d.Members, Member{ID: fmt.Sprintf("m%d", i), Name: fmt.Sprintf("M%d", i), From: fmt.Sprintf("p%d", i-1), To: fmt.Sprintf("p%d", i), Section: s})
+			d.Members = append(d.Members, Member{ID: fmt.Sprintf("m%d", i), Name: fmt.Sprintf("M%d", i), From: fmt.Sprintf("p%d", i-1),
+				To: fmt.Sprintf("p%d", i), Section: s})
 		}
 	}
 	return d
@@ -53,7 +54,8 @@ func mustNot(t *testing.T, b *Built, codes ...string) {
 // that stays, two V of 90°, one piece in the cut list.
 func TestFoldedU(t *testing.T) {
 	square := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3, OuterRadius: 6}
-	d := bentAt(path(square, [3]float64{0, 0, 0}, [3]float64{600, 0, 0}, [3]float64{600, 0, 400}, [3]float64{0, 0, 400}), Corner{Kind: Fold}, "p1", "p2")
+	d := bentAt(path(square, [3]float64{0, 0, 0}, [3]float64{600, 0, 0}, [3]float64{600, 0, 400}, [3]float64{0, 0, 400}),
+		Corner{Kind: Fold}, "p1", "p2")
 	b := built(t, d)
 	mustNot(t, b, "stop", "not-joined")
 	if len(b.Formed) != 1 || len(b.Formed[0].Corners) != 2 {
@@ -117,7 +119,8 @@ func TestFoldedU(t *testing.T) {
 
 // A bent hoop by hand, its closed bends, and its sheet.
 func TestBentHoop(t *testing.T) {
-	d := bentAt(path(pipe, [3]float64{0, 0, 0}, [3]float64{0, 0, 600}, [3]float64{0, 900, 600}, [3]float64{0, 900, 0}), Corner{Kind: Bent, Radius: 150}, "p1", "p2")
+	d := bentAt(path(pipe, [3]float64{0, 0, 0}, [3]float64{0, 0, 600}, [3]float64{0, 900, 600}, [3]float64{0, 900, 0}),
+		Corner{Kind: Bent, Radius: 150}, "p1", "p2")
 	d.Points[3].Z = 100
 	b := built(t, d)
 	mustNot(t, b, "stop")
@@ -271,7 +274,8 @@ func TestFormedTwins(t *testing.T) {
 		if spatial {
 			last[2] = 300
 		}
-		d := bentAt(path(pipe, [3]float64{0, 100, 0}, [3]float64{500, 100, 0}, [3]float64{500, 600, 0}, last), Corner{Kind: Bent, Radius: 100}, "p1", "p2")
+		d := bentAt(path(pipe, [3]float64{0, 100, 0}, [3]float64{500, 100, 0}, [3]float64{500, 600, 0}, last),
+			Corner{Kind: Bent, Radius: 100}, "p1", "p2")
 		d.Copies = []Copy{{ID: "c", Kind: "mirror", Axis: "y"}}
 		rows := built(t, d).CutList(Saw{}).Rows
 		if !spatial && (len(rows) != 1 || rows[0].Quantity != 2) {
@@ -295,7 +299,8 @@ func TestFewerSticksBackToBack(t *testing.T) {
 	}
 	for i := range at {
 		before, after := fmt.Sprintf("m%d", (i+3)%4), fmt.Sprintf("m%d", (i+1)%4)
-		d.Members = append(d.Members, Member{ID: fmt.Sprintf("m%d", i), Name: "rail", From: fmt.Sprintf("p%d", i), To: fmt.Sprintf("p%d", (i+1)%4), Section: box40, A: End{Kind: Mitre, Onto: before}, B: End{Kind: Mitre, Onto: after}})
+		d.Members = append(d.Members, Member{ID: fmt.Sprintf("m%d", i), Name: "rail", From: fmt.Sprintf("p%d", i),
+			To: fmt.Sprintf("p%d", (i+1)%4), Section: box40, A: End{Kind: Mitre, Onto: before}, B: End{Kind: Mitre, Onto: after}})
 	}
 	c := built(t, d).CutList(saw)
 	sound(t, c, saw)

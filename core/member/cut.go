@@ -55,7 +55,9 @@ func (r *run) told(e int, ts []float64, p *Piece, limit float64, b *Built) Cut {
 	}
 	p.turned[e] = [2]float64{math.Atan2(n[1], n[0]), math.Atan2(n[2], n[0])}
 	if math.Max(c.Saw, c.Tilt) > limit+1e-9 && !formed {
-		b.say("saw-limit", working.Mind, r.ID, fmt.Sprintf("%s, %s end: the saw would stand at %.1f° from square, past its %.0f°. Turn the piece and cut from its other side, notch it, or cope it by template.", r.named(), [2]string{"first", "second"}[e], math.Max(c.Saw, c.Tilt), limit))
+		b.say("saw-limit", working.Mind, r.ID,
+			fmt.Sprintf("%s, %s end: the saw would stand at %.1f° from square, past its %.0f°. Turn the piece and cut from its other side, notch "+
+				"it, or cope it by template.", r.named(), [2]string{"first", "second"}[e], math.Max(c.Saw, c.Tilt), limit))
 	}
 	return c
 }
@@ -149,10 +151,12 @@ func (b *Built) splice(r *run, p *Piece) {
 	}
 	at := r.Splice.At - p.bounds[0][0]
 	if at < long/2 || at > p.Length-long/2 {
-		b.say("splice", working.Stop, r.ID, fmt.Sprintf("%s: the splice at %.0f mm does not fit on the piece with its %.0f mm.", r.named(), r.Splice.At, long))
+		b.say("splice", working.Stop, r.ID, fmt.Sprintf("%s: the splice at %.0f mm does not fit on the piece with its %.0f mm.",
+			r.named(), r.Splice.At, long))
 		return
 	}
-	p.Splice = &SpliceTold{Kind: r.Splice.Kind, At: at, Long: long, Says: fmt.Sprintf("sleeve inside, %.0f mm long, plug-welded each side of the seam", long)}
+	p.Splice = &SpliceTold{Kind: r.Splice.Kind, At: at, Long: long,
+		Says: fmt.Sprintf("sleeve inside, %.0f mm long, plug-welded each side of the seam", long)}
 	if r.Splice.Kind == "plates" {
 		p.Splice.Says = fmt.Sprintf("plates on two sides, %.0f mm long, welded along their edges", long)
 	}
@@ -182,8 +186,10 @@ func (b *Built) crossings() {
 			if shared || r.A.Onto == o.ID || r.B.Onto == o.ID || o.A.Onto == r.ID || o.B.Onto == r.ID {
 				continue
 			}
-			if d, s, t := lines(r, o); d < 1 && s > 1 && s < r.length-1 && t > -1 && t < o.length+1 || d < 1 && t > 1 && t < o.length-1 && s > -1 && s < r.length+1 {
-				b.say("not-joined", working.Mind, r.ID, fmt.Sprintf("%s and %s meet away from a point: they are not joined. Set a point there and run both to it.", r.named(), o.named()))
+			if d, s, t := lines(r, o); d < 1 && s > 1 && s < r.length-1 && t > -1 && t < o.length+1 || d < 1 && t > 1 && t < o.length-1 &&
+				s > -1 && s < r.length+1 {
+				b.say("not-joined", working.Mind, r.ID,
+					fmt.Sprintf("%s and %s meet away from a point: they are not joined. Set a point there and run both to it.", r.named(), o.named()))
 			}
 		}
 	}

@@ -224,7 +224,8 @@ const (
 // bounded refuses sizes of a section that run away; which of them make one is told where
 // it is built.
 func bounded(path string, s section.Sizes) error {
-	sizes := map[string]float64{"width": s.Width, "height": s.Height, "wall": s.Wall, "outerRadius": s.OuterRadius, "diameter": s.Diameter, "legVertical": s.LegVertical, "legHorizontal": s.LegHorizontal,
+	sizes := map[string]float64{"width": s.Width, "height": s.Height, "wall": s.Wall, "outerRadius": s.OuterRadius, "diameter": s.Diameter,
+		"legVertical": s.LegVertical, "legHorizontal": s.LegHorizontal,
 		"thickness": s.Thickness, "depth": s.Depth, "flangeWidth": s.FlangeWidth, "web": s.Web, "flange": s.Flange}
 	for _, name := range slices.Sorted(maps.Keys(sizes)) {
 		if err := working.Within(path+"/"+name, "A size of the section", sizes[name], -5000, 5000, "mm"); err != nil {
@@ -243,7 +244,8 @@ func (d Doc) Check() error {
 	for _, x := range []struct {
 		name string
 		n    int
-	}{{"points", len(d.Points)}, {"members", len(d.Members)}, {"plates", len(d.Plates)}, {"supports", len(d.Supports)}, {"loads", len(d.Loads)}, {"copies", len(d.Copies)}} {
+	}{{"points", len(d.Points)}, {"members", len(d.Members)}, {"plates", len(d.Plates)}, {"supports", len(d.Supports)},
+		{"loads", len(d.Loads)}, {"copies", len(d.Copies)}} {
 		if x.n > maxMany {
 			return working.Refuse("/"+x.name, "A frame holds up to %d %s.", maxMany, x.name)
 		}

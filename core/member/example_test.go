@@ -14,7 +14,8 @@ func Example() {
 		if s.Name != "40 × 40 × 3 mm tube" {
 			continue
 		}
-		d, err := member.Start("rack", map[string]float64{"length": 1000, "width": 700, "height": 800}, s, "steel-s235", func() string { n++; return fmt.Sprint("id", n) })
+		d, err := member.Start("rack", map[string]float64{"length": 1000, "width": 700, "height": 800}, s, "steel-s235",
+			func() string { n++; return fmt.Sprint("id", n) })
 		if err != nil {
 			panic(err)
 		}

@@ -100,8 +100,12 @@ func (c *CutList) fewest(p *StockPlan, left []StickPiece, saw Saw, perMM float64
 		p.Says = fmt.Sprintf("no plan needs fewer than %d; whether %d will do is not known", bound, bound)
 	}
 	w := straight.Working
-	w.Assumptions = append(slices.Clone(w.Assumptions), "pieces count from long point to long point; plans with mitres back to back are tried where they could save a stick", "the bound counts every mitre that can be shared as shared")
-	w.Steps = []working.Quantity{{Symbol: "≥l", Name: "by long points no plan needs fewer than", Value: float64(straight.LowerBound)}, {Symbol: "≥", Name: "with mitres back to back no plan needs fewer than", Value: float64(bound)}, {Symbol: "t", Name: "plans tried back to back", Value: float64(tried)}}
+	w.Assumptions = append(slices.Clone(w.Assumptions),
+		"pieces count from long point to long point; plans with mitres back to back are tried where they could save a stick",
+		"the bound counts every mitre that can be shared as shared")
+	w.Steps = []working.Quantity{{Symbol: "≥l", Name: "by long points no plan needs fewer than", Value: float64(straight.LowerBound)},
+		{Symbol: "≥", Name: "with mitres back to back no plan needs fewer than", Value: float64(bound)},
+		{Symbol: "t", Name: "plans tried back to back", Value: float64(tried)}}
 	w.Result.Value = float64(p.New)
 	p.Working = &w
 	return nil

@@ -50,21 +50,26 @@ func long(mm float64) func(*Doc) { return func(d *Doc) { d.Points[1].Y = mm } }
 
 func footed(w, h, thick float64, holes int, margin float64) func(*Doc) {
 	return func(d *Doc) {
-		d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: w, Height: h, Thickness: thick, Holes: holes, Hole: 11, Margin: margin}}
+		d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: w, Height: h, Thickness: thick, Holes: holes,
+			Hole: 11, Margin: margin}}
 	}
 }
 
 func eared(h, thick, margin float64) func(*Doc) {
 	return func(d *Doc) {
-		d.Plates = []Plate{{ID: "e", Name: "Ear", Member: "m", End: "a", Kind: "tab", Width: 60, Height: h, Thickness: thick, Holes: 1, Hole: 13, Margin: margin}}
+		d.Plates = []Plate{{ID: "e", Name: "Ear", Member: "m", End: "a", Kind: "tab", Width: 60, Height: h, Thickness: thick, Holes: 1,
+			Hole: 13, Margin: margin}}
 	}
 }
 
 // standing is a post on the middle of a rail held at both ends, pressed down by 1 kN.
 func standing(rail, post section.Sizes) Doc {
-	return Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("l", -400, 0, 0), point("m", 0, 0, 0), point("r", 400, 0, 0), point("t", 0, 0, 500)},
-		Members:  []Member{{ID: "rail", Name: "Rail", From: "l", To: "r", Section: rail}, {ID: "post", Name: "Post", From: "m", To: "t", Section: post, A: End{Kind: Butt, Onto: "rail"}}},
-		Supports: []Support{{Point: "l", Kind: "fixed"}, {Point: "r", Kind: "fixed"}}, Loads: []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{0, 0, -1000}, Points: []string{"t"}}}}
+	return Doc{Schema: 1, Material: "steel-s235",
+		Points: []Point{point("l", -400, 0, 0), point("m", 0, 0, 0), point("r", 400, 0, 0), point("t", 0, 0, 500)},
+		Members: []Member{{ID: "rail", Name: "Rail", From: "l", To: "r", Section: rail},
+			{ID: "post", Name: "Post", From: "m", To: "t", Section: post, A: End{Kind: Butt, Onto: "rail"}}},
+		Supports: []Support{{Point: "l", Kind: "fixed"}, {Point: "r", Kind: "fixed"}},
+		Loads:    []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{0, 0, -1000}, Points: []string{"t"}}}}
 }
 
 func mises(sigma, tau float64) float64 { return math.Sqrt(sigma*sigma + 3*tau*tau) }
@@ -115,7 +120,8 @@ func handMembers(t *testing.T) []workedOut {
 	seam := 60*60*60/6. + 2*40*30*30 // of the outline, in height
 	fillet, base := .6*483*3*math.Sqrt2/2, .6*360*3.
 	fold := 800 * 1000 * 30 / seam
-	post, rail := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}, section.Sizes{Kind: "rectTube", Width: 60, Height: 60, Wall: 3}
+	post, rail := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3},
+		section.Sizes{Kind: "rectTube", Width: 60, Height: 60, Wall: 3}
 	beta := 2 / 3.
 	wall := math.Min(fy*9*(2*beta/(1-beta)+4/math.Sqrt(1-beta))/1.5, .6*fy*3*60*(2*beta+2*math.Min(5*beta/10, beta))/1.58)
 	pipe60, pipe40 := section.Sizes{Kind: "roundTube", Diameter: 60, Wall: 3}, section.Sizes{Kind: "roundTube", Diameter: 40, Wall: 3}
@@ -180,7 +186,8 @@ func TestModesByHand(t *testing.T) {
 			t.Errorf("%s, %s: there is no such check (%s)", h.key, h.name, held.Why)
 			continue
 		}
-		byhand.Case{Name: h.name, Source: h.source, Demand: h.demand, May: h.may, Within: h.within, Ends: h.ends}.Check(t, h.key+", "+h.name, held.Ledger[i])
+		byhand.Case{Name: h.name, Source: h.source, Demand: h.demand, May: h.may, Within: h.within, Ends: h.ends}.Check(t,
+			h.key+", "+h.name, held.Ledger[i])
 		seen.Add(h.form, h.key)
 	}
 	seen.Twice(t, strength.MemberForm, strength.MemberEnd, strength.BasePlate, strength.EarPlate, strength.FrameForm)
@@ -192,10 +199,12 @@ func TestModesByHand(t *testing.T) {
 func TestHertzByHand(t *testing.T) {
 	own := sharpArea * 7850e-9 * 1000
 	d := arm(sharp, 200)
-	near(t, "free end", Build(d, nil).Hold(d, asked()).Modes[0].Hertz, math.Sqrt(3*steelE*sharpSide/1e9/((200+own*33/140)/1000))/(2*math.Pi), .01)
+	near(t, "free end", Build(d, nil).Hold(d, asked()).Modes[0].Hertz, math.Sqrt(3*steelE*sharpSide/1e9/((200+own*33/140)/1000))/(2*math.Pi),
+		.01)
 	d.Points = append(d.Points, point("far", 0, 1000, 0))
 	d.Points[1].Y = 500
 	d.Members = append(d.Members, Member{ID: "n", Name: "Other half", From: "tip", To: "far", Section: sharp})
 	d.Supports = append(d.Supports, Support{Point: "far", Kind: "fixed"})
-	near(t, "between two walls", Build(d, nil).Hold(d, asked()).Modes[0].Hertz, math.Sqrt(192*steelE*sharpSide/1e9/((200+own*13/35)/1000))/(2*math.Pi), .1)
+	near(t, "between two walls", Build(d, nil).Hold(d, asked()).Modes[0].Hertz,
+		math.Sqrt(192*steelE*sharpSide/1e9/((200+own*13/35)/1000))/(2*math.Pi), .1)
 }

@@ -109,7 +109,8 @@ func yieldOf(m stock.Material) (float64, string) {
 
 // Hold asks whether the frame holds.
 func (b *Built) Hold(d Doc, ask Asked) Held {
-	h := Held{Verdict: strength.CannotSay, Cases: []string{}, Members: []MemberHeld{}, Checks: []strength.Check{}, Ledger: []strength.Check{}, Supports: []SupportHeld{}, Modes: []ModeTold{}, Acts: []Acting{}}
+	h := Held{Verdict: strength.CannotSay, Cases: []string{}, Members: []MemberHeld{}, Checks: []strength.Check{}, Ledger: []strength.Check{},
+		Supports: []SupportHeld{}, Modes: []ModeTold{}, Acts: []Acting{}}
 	w, err := b.weighed(d, ask, &h)
 	if err != nil {
 		h.Why = err.Error()

@@ -24,8 +24,10 @@ func asked(cases ...load.Case) Asked {
 
 // arm is a cantilever along y with a mass at its end.
 func arm(s section.Sizes, kilos float64) Doc {
-	return Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("wall", 0, 0, 0), point("tip", 0, 1000, 0)}, Members: []Member{{ID: "m", Name: "Arm", From: "wall", To: "tip", Section: s}},
-		Supports: []Support{{Point: "wall", Kind: "fixed"}}, Loads: []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: kilos, Points: []string{"tip"}}}}
+	return Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("wall", 0, 0, 0), point("tip", 0, 1000, 0)},
+		Members:  []Member{{ID: "m", Name: "Arm", From: "wall", To: "tip", Section: s}},
+		Supports: []Support{{Point: "wall", Kind: "fixed"}},
+		Loads:    []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: kilos, Points: []string{"tip"}}}}
 }
 
 // A loaded arm by hand: moment, stress, sag, buckling left out, utilisation.
@@ -75,7 +77,8 @@ func TestBucklingLengthFollowsTheStructure(t *testing.T) {
 		return c.Working.Inputs[0].Value, h.Stable.Result.Value
 	}
 	slim := section.Sizes{Kind: "roundTube", Diameter: 20, Wall: 2}
-	post := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 0, 0, 900)}, Members: []Member{{ID: "post", From: "a", To: "b", Section: slim}},
+	post := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 0, 0, 900)},
+		Members:  []Member{{ID: "post", From: "a", To: "b", Section: slim}},
 		Supports: []Support{{Point: "a", Kind: "fixed"}}, Loads: []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 120, Points: []string{"b"}}}}
 	one, lambda := length(post)
 	near(t, "one piece", one, 1800, 40)
@@ -87,7 +90,8 @@ func TestBucklingLengthFollowsTheStructure(t *testing.T) {
 	near(t, "Euler", lambda, math.Pi*math.Pi*210000*p.Ix/(1800*1800)/(120*load.G+own), .05*lambda)
 	pieces := post
 	pieces.Points = append([]Point{}, point("a", 0, 0, 0), point("1", 0, 0, 300), point("2", 0, 0, 600), point("b", 0, 0, 900))
-	pieces.Members = []Member{{ID: "post", From: "a", To: "1", Section: slim}, {ID: "q", From: "1", To: "2", Section: slim}, {ID: "r", From: "2", To: "b", Section: slim}}
+	pieces.Members = []Member{{ID: "post", From: "a", To: "1", Section: slim}, {ID: "q", From: "1", To: "2", Section: slim},
+		{ID: "r", From: "2", To: "b", Section: slim}}
 	three, _ := length(pieces)
 	near(t, "three pieces", three, one, 40)
 	post.Members[0].K = 3
@@ -205,16 +209,21 @@ func rack(rnd *rand.Rand) Doc {
 	d := Doc{Schema: 1, Material: "steel-s235"}
 	for i, y := range []float64{-400, 400} {
 		s := fmt.Sprint(i)
-		d.Points = append(d.Points, point("f"+s, 0, y, v(500)), point("r"+s, v(1500), y, v(500)), point("ff"+s, 0, y, 0), point("rf"+s, v(1500), y, 0), point("c"+s, 700, y, 510), point("d"+s, 300, y, 500))
+		d.Points = append(d.Points, point("f"+s, 0, y, v(500)), point("r"+s, v(1500), y, v(500)), point("ff"+s, 0, y, 0),
+			point("rf"+s, v(1500), y, 0), point("c"+s, 700, y, 510), point("d"+s, 300, y, 500))
 		d.Members = append(d.Members, Member{ID: "rail" + s, Name: "Rail " + s, From: "f" + s, To: "r" + s, Section: box40, Up: Top},
 			Member{ID: "fl" + s, From: "ff" + s, To: "f" + s, Section: pipe}, Member{ID: "rl" + s, From: "rf" + s, To: "r" + s, Section: pipe})
 		d.Supports = append(d.Supports, Support{Point: "ff" + s, Kind: "fixed"}, Support{Point: "rf" + s, Kind: "pinned"})
 	}
 	d.Supports[1].Kind, d.Supports[1].Soft = "rubber", [3]float64{400, 500, 600}
-	d.Members = append(d.Members, Member{ID: "c", From: "c0", To: "c1", Section: angle, A: End{Kind: Butt, Onto: "rail0"}, B: End{Kind: Butt, Onto: "rail1", Hinged: true}},
+	d.Members = append(d.Members, Member{ID: "c", From: "c0", To: "c1", Section: angle, A: End{Kind: Butt, Onto: "rail0"},
+		B: End{Kind: Butt, Onto: "rail1", Hinged: true}},
 		Member{ID: "d", From: "d0", To: "d1", Section: flat, A: End{Kind: Butt, Onto: "rail0"}, B: End{Kind: Butt, Onto: "rail1"}})
-	d.Loads = []Load{{ID: "1", Name: "Press", Kind: "device", Device: "dev", Points: []string{"c0", "c1", "d0", "d1"}}, {ID: "2", Name: "Cook", Kind: "person", Member: "c", At: v(300)}, {ID: "3", Name: "Deck", Kind: "uniform", Kilos: 12, Member: "rail0"},
-		{ID: "4", Name: "Rope", Kind: "force", Force: [3]float64{v(200), -50, 30}, Points: []string{"r1"}}, {ID: "5", Name: "Cans", Kind: "mass", Kilos: v(30), High: 150, Points: []string{"f0", "f1"}}, {ID: "6", Name: "Can", Kind: "mass", Kilos: 9, High: 80, Points: []string{"r0"}}}
+	d.Loads = []Load{{ID: "1", Name: "Press", Kind: "device", Device: "dev", Points: []string{"c0", "c1", "d0", "d1"}},
+		{ID: "2", Name: "Cook", Kind: "person", Member: "c", At: v(300)}, {ID: "3", Name: "Deck", Kind: "uniform", Kilos: 12, Member: "rail0"},
+		{ID: "4", Name: "Rope", Kind: "force", Force: [3]float64{v(200), -50, 30}, Points: []string{"r1"}},
+		{ID: "5", Name: "Cans", Kind: "mass", Kilos: v(30), High: 150, Points: []string{"f0", "f1"}},
+		{ID: "6", Name: "Can", Kind: "mass", Kilos: 9, High: 80, Points: []string{"r0"}}}
 	return d
 }
 
@@ -223,7 +232,8 @@ func rack(rnd *rand.Rand) Doc {
 func TestTurnedFrameHoldsTheSame(t *testing.T) {
 	base := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 900, 100, 50), point("c", 900, 700, 300)},
 		Members:  []Member{{ID: "m", From: "a", To: "b", Section: box40}, {ID: "n", From: "b", To: "c", Section: pipe}},
-		Supports: []Support{{Point: "a", Kind: "fixed"}}, Loads: []Load{{ID: "l", Kind: "force", Force: [3]float64{100, 250, -900}, Points: []string{"c"}}}}
+		Supports: []Support{{Point: "a", Kind: "fixed"}},
+		Loads:    []Load{{ID: "l", Kind: "force", Force: [3]float64{100, 250, -900}, Points: []string{"c"}}}}
 	none := []load.Case{{Name: "no gravity"}}
 	one := Build(base, nil).Hold(base, asked(none...))
 	for k, p := range []solid.Pose{solid.Turned(solid.Vector{}, 70, 0, 0), solid.Turned(solid.Vector{10, 20, 30}, 0, 0, 0)} {
@@ -299,7 +309,8 @@ func TestSchools(t *testing.T) {
 // Plates, ears and people; a longer reach and a smaller ear take more.
 func TestPlatesAndPeople(t *testing.T) {
 	d := arm(box40, 60)
-	d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: 120, Height: 140, Thickness: 8, Holes: 4, Hole: 11, Margin: 18},
+	d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: 120, Height: 140, Thickness: 8,
+		Holes: 4, Hole: 11, Margin: 18},
 		{ID: "e", Name: "Ear", Member: "m", End: "b", Kind: "tab", Width: 50, Height: 60, Thickness: 8, Holes: 1, Hole: 13, Margin: 25}}
 	h := Build(d, nil).Hold(d, asked())
 	by := map[string]strength.Check{}
@@ -336,20 +347,24 @@ func TestHoldSaysWhatIsMissing(t *testing.T) {
 		t.Errorf("%+v", h)
 	}
 	d.Supports = []Support{{Point: "wall", Kind: "pinned"}}
-	if h := Build(d, nil).Hold(d, asked()); !strings.Contains(h.Why, "loose") || !strings.Contains(h.Why, "moves freely") || strings.Contains(h.Why, "\"") {
+	if h := Build(d, nil).Hold(d, asked()); !strings.Contains(h.Why, "loose") || !strings.Contains(h.Why, "moves freely") ||
+		strings.Contains(h.Why, "\"") {
 		t.Errorf("%q", h.Why)
 	}
 	d.Supports[0].Kind = "fixed"
-	d.Loads = []Load{{ID: "x", Name: "Press", Kind: "device", Device: "?", Points: []string{"tip"}}, {ID: "y", Name: "Lost", Kind: "mass", Kilos: 5, Points: []string{"?"}}}
+	d.Loads = []Load{{ID: "x", Name: "Press", Kind: "device", Device: "?", Points: []string{"tip"}},
+		{ID: "y", Name: "Lost", Kind: "mass", Kilos: 5, Points: []string{"?"}}}
 	h := Build(d, nil).Hold(d, asked())
-	if h.Verdict != strength.CannotSay || !strings.Contains(fmt.Sprint(h.Findings), "Press: the device's mass") || !strings.Contains(fmt.Sprint(h.Findings), "Lost acts nowhere") {
+	if h.Verdict != strength.CannotSay || !strings.Contains(fmt.Sprint(h.Findings), "Press: the device's mass") ||
+		!strings.Contains(fmt.Sprint(h.Findings), "Lost acts nowhere") {
 		t.Errorf("%+v", h)
 	}
 	d = arm(box40, 80)
 	d.Points = append(d.Points, point("off", 0, 500, 300))
 	d.Loads[0].Points, d.Supports = []string{"tip", "off"}, append(d.Supports, Support{Point: "off", Kind: "fixed"})
 	h = Build(d, nil).Hold(d, asked())
-	if h.Verdict != strength.CannotSay || !strings.Contains(fmt.Sprint(h.Findings), "rest on off, where no member runs") || !strings.Contains(fmt.Sprint(h.Findings), "held at off, but no member") {
+	if h.Verdict != strength.CannotSay || !strings.Contains(fmt.Sprint(h.Findings), "rest on off, where no member runs") ||
+		!strings.Contains(fmt.Sprint(h.Findings), "held at off, but no member") {
 		t.Errorf("%s %+v", h.Verdict, h.Findings)
 	}
 	if h := Build(Doc{Schema: 1, Material: "steel-s235"}, nil).Hold(Doc{}, asked()); h.Why == "" {

@@ -187,9 +187,13 @@ func (a *asking) lateral() mode {
 		if !strong {
 			big, small = math.Abs(l.Mz), l.high
 		}
-		return working.Working{Method: "Bent about its stronger axis until it tips sideways", Source: source + " with Cb = 1; sum of shares as H1", Formula: "u = B·M/Mn' + B·σ2/σmay + σN/σmay", Assumptions: []string{a.w.ask.Rule.Says(a.plate), "held sideways and against twist where other members meet it, and nowhere else"},
-			Inputs: []working.Quantity{mm("Lb", "between places that hold it sideways", length), moment("M", "about its stronger axis", big), mpa("σ2", "about its weaker axis", small), mpa("σN", "by pull or press", l.axial), amount("B", "bending grows by", a.grows, "")},
-			Steps:  []working.Quantity{moment("Mn", "it bears before it tips", nominal), moment("Mn'", "may be used", may)}, Result: amount("u", "sum of shares", h.Demand, "")}
+		return working.Working{Method: "Bent about its stronger axis until it tips sideways",
+			Source: source + " with Cb = 1; sum of shares as H1", Formula: "u = B·M/Mn' + B·σ2/σmay + σN/σmay",
+			Assumptions: []string{a.w.ask.Rule.Says(a.plate), "held sideways and against twist where other members meet it, and nowhere else"},
+			Inputs: []working.Quantity{mm("Lb", "between places that hold it sideways", length), moment("M", "about its stronger axis", big),
+				mpa("σ2", "about its weaker axis", small), mpa("σN", "by pull or press", l.axial), amount("B", "bending grows by", a.grows, "")},
+			Steps:  []working.Quantity{moment("Mn", "it bears before it tips", nominal), moment("Mn'", "may be used", may)},
+			Result: amount("u", "sum of shares", h.Demand, "")}
 	}
 	return m
 }
@@ -210,13 +214,16 @@ func wallsOf(s section.Sizes, p section.Properties, root, ratio float64) []wall 
 	case "rectTube":
 		r := math.Max(s.OuterRadius, 1.5*s.Wall)
 		b, h := math.Max(s.Width-2*r, 0), math.Max(s.Height-2*r, 0)
-		return []wall{{"its sides", b / s.Wall, 1.4 * root, 4, 2 * b * s.Wall / p.Area}, {"its sides", h / s.Wall, 1.4 * root, 4, 2 * h * s.Wall / p.Area}}
+		return []wall{{"its sides", b / s.Wall, 1.4 * root, 4, 2 * b * s.Wall / p.Area},
+			{"its sides", h / s.Wall, 1.4 * root, 4, 2 * h * s.Wall / p.Area}}
 	case "roundTube":
 		return []wall{{"its wall", s.Diameter / s.Wall, .11 * ratio, 0, 1}}
 	case "angle":
-		return []wall{{"its legs", s.LegHorizontal / s.Thickness, .45 * root, .43, s.LegHorizontal * s.Thickness / p.Area}, {"its legs", s.LegVertical / s.Thickness, .45 * root, .43, s.LegVertical * s.Thickness / p.Area}}
+		return []wall{{"its legs", s.LegHorizontal / s.Thickness, .45 * root, .43, s.LegHorizontal * s.Thickness / p.Area},
+			{"its legs", s.LegVertical / s.Thickness, .45 * root, .43, s.LegVertical * s.Thickness / p.Area}}
 	case "channel":
-		return []wall{{"its flanges", s.FlangeWidth / s.Flange, .56 * root, .43, 2 * s.FlangeWidth * s.Flange / p.Area}, {"its web", (s.Depth - 2*s.Flange) / s.Web, 1.49 * root, 4, (s.Depth - 2*s.Flange) * s.Web / p.Area}}
+		return []wall{{"its flanges", s.FlangeWidth / s.Flange, .56 * root, .43, 2 * s.FlangeWidth * s.Flange / p.Area},
+			{"its web", (s.Depth - 2*s.Flange) / s.Web, 1.49 * root, 4, (s.Depth - 2*s.Flange) * s.Web / p.Area}}
 	}
 	return nil
 }
@@ -272,8 +279,13 @@ func (a *asking) local() mode {
 	}
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		l := c.looks[h.At]
-		return working.Working{Method: "Thin walls buckling", Source: "AISC 360 Table B4.1; effective widths by AISI S100 appendix 1, round tubes AISC 360 E7.2", Formula: "σN + B·σM ≤ Q·σmay", Assumptions: append([]string{a.w.ask.Rule.Says(a.plate)}, said...),
-			Inputs: []working.Quantity{mpa("σN", "by pressing", -l.axial), mpa("σM", "by bending", l.bend), amount("B", "bending grows by", a.grows, "")}, Steps: []working.Quantity{amount("Q", "of the section that presses", left, ""), mpa("cap", "may be used", may)}, Result: mpa("σ", "pressed at its edge", h.Demand)}
+		return working.Working{Method: "Thin walls buckling",
+			Source: "AISC 360 Table B4.1; effective widths by AISI S100 appendix 1, round tubes AISC 360 E7.2", Formula: "σN + B·σM ≤ Q·σmay",
+			Assumptions: append([]string{a.w.ask.Rule.Says(a.plate)}, said...),
+			Inputs: []working.Quantity{mpa("σN", "by pressing", -l.axial), mpa("σM", "by bending", l.bend),
+				amount("B", "bending grows by", a.grows, "")},
+			Steps:  []working.Quantity{amount("Q", "of the section that presses", left, ""), mpa("cap", "may be used", may)},
+			Result: mpa("σ", "pressed at its edge", h.Demand)}
 	}
 	return m
 }
@@ -317,9 +329,14 @@ func (a *asking) torsion() mode {
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		l := c.looks[h.At]
 		t, warp, _ := at(&l)
-		return working.Working{Method: "Open section that is twisted", Source: "Saint-Venant torsion and Vlasov's warping with both ends held from warping, which is the most; AISC Design Guide 9", Formula: "B = T·a·tanh(L/2a), a = √(E·Cw/(G·J)); σ = √((σN + σM + B·ω/Cw)² + 3·τ²)", Assumptions: append(a.assume(), "loads through the line of its centroid twist it about its shear centre"),
-			Inputs: []working.Quantity{moment("T", "torque, with the loads' own about the shear centre", t), mm("e", "centroid to shear centre", arm), amount("Cw", "warping constant", o.warping, "mm⁶"), amount("J", "Saint-Venant", p.J, "mm⁴")},
-			Steps:  []working.Quantity{mpa("σw", "by warping", warp), mpa("σM", "by bending", l.bend), mpa("may", "may be used", a.may)}, Result: mpa("σ", "equivalent stress", h.Demand)}
+		return working.Working{Method: "Open section that is twisted",
+			Source:      "Saint-Venant torsion and Vlasov's warping with both ends held from warping, which is the most; AISC Design Guide 9",
+			Formula:     "B = T·a·tanh(L/2a), a = √(E·Cw/(G·J)); σ = √((σN + σM + B·ω/Cw)² + 3·τ²)",
+			Assumptions: append(a.assume(), "loads through the line of its centroid twist it about its shear centre"),
+			Inputs: []working.Quantity{moment("T", "torque, with the loads' own about the shear centre", t),
+				mm("e", "centroid to shear centre", arm), amount("Cw", "warping constant", o.warping, "mm⁶"), amount("J", "Saint-Venant", p.J, "mm⁴")},
+			Steps:  []working.Quantity{mpa("σw", "by warping", warp), mpa("σM", "by bending", l.bend), mpa("may", "may be used", a.may)},
+			Result: mpa("σ", "equivalent stress", h.Demand)}
 	}
 	return m
 }

@@ -105,7 +105,8 @@ func (b *Built) model(lands []Landing) (*model, error) {
 			case j.At.Sub(from.At).Len() < together || j.At.Sub(to.At).Len() < together:
 			case m.node[j.ID] != j.ID: // held already
 			case t < together || t > o.length-together || j.At.Sub(foot).Len() > depth+1:
-				b.say("not-joined", working.Mind, r.ID, fmt.Sprintf("%s is to meet %s, but its point lies off it: they are not joined.", r.named(), o.named()))
+				b.say("not-joined", working.Mind, r.ID,
+					fmt.Sprintf("%s is to meet %s, but its point lies off it: they are not joined.", r.named(), o.named()))
 			default:
 				m.node[j.ID] = stopAt(k, t)
 			}
@@ -135,7 +136,8 @@ func (b *Built) model(lands []Landing) (*model, error) {
 		}
 		up, iy, iz := principal(r)
 		for k := 1; k < len(list); k++ {
-			p := frame.Member{From: list[k-1].node, To: list[k].node, E: m.modulus, G: m.shear, Area: r.props.Area, Iy: iy, Iz: iz, J: r.props.J, Mass: r.props.Area * b.steel.Density * 1e-6}
+			p := frame.Member{From: list[k-1].node, To: list[k].node, E: m.modulus, G: m.shear, Area: r.props.Area, Iy: iy, Iz: iz, J: r.props.J,
+				Mass: r.props.Area * b.steel.Density * 1e-6}
 			u := [3]float64(up)
 			p.Up = &u
 			arm := func(at float64, node string) *[3]float64 {
@@ -215,7 +217,8 @@ func replace(text, old, with string) string {
 func (m *model) support(s Support) {
 	n, ok := m.node[s.Point]
 	if _, used := m.in.Nodes[n]; !ok || !used {
-		m.b.say("support-nowhere", working.Mind, s.Point, fmt.Sprintf("It is to be held at %s, but no member runs there.", m.b.laid.name(s.Point)))
+		m.b.say("support-nowhere", working.Mind, s.Point,
+			fmt.Sprintf("It is to be held at %s, but no member runs there.", m.b.laid.name(s.Point)))
 		return
 	}
 	hold := [6]bool{true, true, true}

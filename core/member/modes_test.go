@@ -17,14 +17,16 @@ import (
 // cannot say; with all of them it holds.
 func TestEveryModeIsMissed(t *testing.T) {
 	d := arm(box40, 20)
-	d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: 140, Height: 160, Thickness: 10, Holes: 4, Hole: 11, Margin: 18},
+	d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: 140, Height: 160, Thickness: 10,
+		Holes: 4, Hole: 11, Margin: 18},
 		{ID: "e", Name: "Ear", Member: "m", End: "b", Kind: "tab", Width: 50, Height: 60, Thickness: 8, Holes: 1, Hole: 13, Margin: 25}}
 	b := Build(d, nil)
 	h := b.Hold(d, asked())
 	if h.Verdict != strength.Holds {
 		t.Fatalf("%s %+v", h.Verdict, h.Ledger[0])
 	}
-	ledgers := append(memberLedgers("m", "Arm"), strength.Ledger{Form: strength.BasePlate, Feature: "p"}, strength.Ledger{Form: strength.EarPlate, Feature: "e"}, strength.Ledger{Form: strength.FrameForm})
+	ledgers := append(memberLedgers("m", "Arm"), strength.Ledger{Form: strength.BasePlate, Feature: "p"},
+		strength.Ledger{Form: strength.EarPlate, Feature: "e"}, strength.Ledger{Form: strength.FrameForm})
 	if len(h.Ledger) < 15 {
 		t.Fatalf("%d modes in all", len(h.Ledger))
 	}
@@ -71,14 +73,17 @@ func TestFlatBarTips(t *testing.T) {
 	if !ok {
 		t.Error("a flat bar does not tip")
 	}
-	for _, k := range []section.Sizes{{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}, {Kind: "roundTube", Diameter: 40, Wall: 3}, {Kind: "roundBar", Diameter: 20}} {
+	for _, k := range []section.Sizes{{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}, {Kind: "roundTube", Diameter: 40, Wall: 3},
+		{Kind: "roundBar", Diameter: 20}} {
 		q, _ := section.Work(k)
 		if _, _, tipped := tips(k, q, 235, 210000, 80769, 5000); tipped {
 			t.Errorf("%s tips", k.Kind)
 		}
 	}
 	// Never more than plastic, and never more for being longer.
-	for _, k := range []section.Sizes{s, {Kind: "channel", Depth: 100, FlangeWidth: 50, Web: 6, Flange: 8.5}, {Kind: "angle", LegVertical: 60, LegHorizontal: 60, Thickness: 6}, {Kind: "angle", LegVertical: 80, LegHorizontal: 40, Thickness: 6}, {Kind: "rectTube", Width: 40, Height: 100, Wall: 3}} {
+	for _, k := range []section.Sizes{s, {Kind: "channel", Depth: 100, FlangeWidth: 50, Web: 6, Flange: 8.5},
+		{Kind: "angle", LegVertical: 60, LegHorizontal: 60, Thickness: 6}, {Kind: "angle", LegVertical: 80, LegHorizontal: 40, Thickness: 6},
+		{Kind: "rectTube", Width: 40, Height: 100, Wall: 3}} {
 		q, err := section.Work(k)
 		if err != nil {
 			t.Fatal(err)
@@ -163,7 +168,8 @@ func TestWallUnderABranch(t *testing.T) {
 	b := branch{sine: 1, across: 40, long: 40, face: 60}
 	w, _ := wallOf(rule, chord, b, 235, 0)
 	beta, eta, base := 2./3, 2./3, 235*9.
-	near(t, "force", w.force, math.Min(base*(2*eta/(1-beta)+4/math.Sqrt(1-beta))/1.5, .6*235*3*60*(2*eta+2*math.Min(5*beta/10, beta))/1.58), 1e-6)
+	near(t, "force", w.force, math.Min(base*(2*eta/(1-beta)+4/math.Sqrt(1-beta))/1.5, .6*235*3*60*(2*eta+2*math.Min(5*beta/10, beta))/1.58),
+		1e-6)
 	near(t, "in the plane", w.in, base*40*(1/(2*eta)+2/math.Sqrt(1-beta)+eta/(1-beta))/1.5, 1e-6)
 	near(t, "out of it", w.out, base*(.5*40*(1+beta)/(1-beta)+math.Sqrt(2*60*40*(1+beta)/(1-beta)))/1.5, 1e-6)
 	half, _ := wallOf(rule, chord, b, 235, .9)
@@ -191,9 +197,13 @@ func TestWallUnderABranch(t *testing.T) {
 // of both, and a rail of thicker wall is used less.
 func TestPostOnARail(t *testing.T) {
 	post := func(wall float64) Held {
-		d := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("l", -400, 0, 0), point("m", 0, 0, 0), point("r", 400, 0, 0), point("t", 0, 0, 500)},
-			Members:  []Member{{ID: "rail", Name: "Rail", From: "l", To: "r", Section: section.Sizes{Kind: "rectTube", Width: 60, Height: 60, Wall: wall}}, {ID: "post", Name: "Post", From: "m", To: "t", Section: box40, A: End{Kind: Butt, Onto: "rail"}}},
-			Supports: []Support{{Point: "l", Kind: "fixed"}, {Point: "r", Kind: "fixed"}}, Loads: []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{300, 0, 0}, Points: []string{"t"}}}}
+		d := Doc{Schema: 1, Material: "steel-s235",
+			Points: []Point{point("l", -400, 0, 0), point("m", 0, 0, 0), point("r", 400, 0, 0), point("t", 0, 0, 500)},
+			Members: []Member{{ID: "rail", Name: "Rail", From: "l", To: "r",
+				Section: section.Sizes{Kind: "rectTube", Width: 60, Height: 60, Wall: wall}},
+				{ID: "post", Name: "Post", From: "m", To: "t", Section: box40, A: End{Kind: Butt, Onto: "rail"}}},
+			Supports: []Support{{Point: "l", Kind: "fixed"}, {Point: "r", Kind: "fixed"}},
+			Loads:    []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{300, 0, 0}, Points: []string{"t"}}}}
 		return Build(d, nil).Hold(d, asked())
 	}
 	find := func(h Held) strength.Check {
@@ -219,7 +229,8 @@ func TestPostOnARail(t *testing.T) {
 func TestEndPlatesAreBolted(t *testing.T) {
 	held := func(s section.Sizes, w, h float64, holes int, margin float64) map[string]strength.Check {
 		d := arm(s, 10)
-		d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: w, Height: h, Thickness: 10, Holes: holes, Hole: 11, Margin: margin}}
+		d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: w, Height: h, Thickness: 10, Holes: holes,
+			Hole: 11, Margin: margin}}
 		out := map[string]strength.Check{}
 		for _, c := range Build(d, nil).Hold(d, asked()).Ledger {
 			if c.Feature == "p" {
@@ -252,9 +263,12 @@ func TestEndPlatesAreBolted(t *testing.T) {
 // An ear at the end of an arm is bent by its forces and by the moment that comes in at
 // its hole, both ways, as a cantilever by hand.
 func TestEarIsBentBothWays(t *testing.T) {
-	d := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 600, 0, 0)}, Members: []Member{{ID: "m", Name: "Link", From: "a", To: "b", Section: box40}},
-		Plates:   []Plate{{ID: "e", Name: "Ear", Member: "m", End: "a", Kind: "tab", Width: 60, Height: 50, Thickness: 10, Holes: 1, Hole: 13, Margin: 20}},
-		Supports: []Support{{Point: "a", Kind: "fixed"}}, Loads: []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{0, 100, 0}, Points: []string{"b"}}}}
+	d := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 600, 0, 0)},
+		Members: []Member{{ID: "m", Name: "Link", From: "a", To: "b", Section: box40}},
+		Plates: []Plate{{ID: "e", Name: "Ear", Member: "m", End: "a", Kind: "tab", Width: 60, Height: 50, Thickness: 10,
+			Holes: 1, Hole: 13, Margin: 20}},
+		Supports: []Support{{Point: "a", Kind: "fixed"}},
+		Loads:    []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{0, 100, 0}, Points: []string{"b"}}}}
 	none := []load.Case{{Name: "no gravity"}}
 	c := more(t, Build(d, nil).Hold(d, asked(none...)), "ear-bend")
 	// 100 N sideways 600 off: 60 000 N·mm along the ear's width, and 100·30 by its lever.
@@ -347,8 +361,10 @@ func TestLightestHoldsAsAWhole(t *testing.T) {
 // with an end mass at a height has its frequency from flexibility, L³/3 + L²h + L·h².
 func TestHeightSwingsSlower(t *testing.T) {
 	hertz := func(high float64) float64 {
-		d := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 0, 0, 800)}, Members: []Member{{ID: "m", From: "a", To: "b", Section: box40}},
-			Supports: []Support{{Point: "a", Kind: "fixed"}}, Loads: []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 200, High: high, Points: []string{"b"}}}}
+		d := Doc{Schema: 1, Material: "steel-s235", Points: []Point{point("a", 0, 0, 0), point("b", 0, 0, 800)},
+			Members:  []Member{{ID: "m", From: "a", To: "b", Section: box40}},
+			Supports: []Support{{Point: "a", Kind: "fixed"}},
+			Loads:    []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 200, High: high, Points: []string{"b"}}}}
 		return Build(d, nil).Hold(d, asked()).Modes[0].Hertz
 	}
 	p, _ := section.Work(box40)

@@ -71,7 +71,8 @@ func (w *weighing) moves(d Doc) {
 	v.Work = &work
 	if d.Sags > 0 {
 		v.Limit = d.Sags
-		c := strength.Check{Key: "moves", Name: "how far it moves", Case: v.Case, Where: v.Member, Demand: v.Most, Capacity: d.Sags, Unit: "mm", Working: &work}
+		c := strength.Check{Key: "moves", Name: "how far it moves", Case: v.Case, Where: v.Member, Demand: v.Most, Capacity: d.Sags,
+			Unit: "mm", Working: &work}
 		c.Utilisation, c.Verdict = strength.Judge(v.Most, d.Sags)
 		v.Check = &c
 	}
@@ -112,9 +113,11 @@ func (w *weighing) modes(d Doc) (why string) {
 		road = 15
 	}
 	for _, m := range list {
-		t := ModeTold{Hertz: m.Hertz, Verdict: strength.Holds, Says: fmt.Sprintf("above the road's %.3g Hz", road), Shape: map[string]solid.Vector{}}
+		t := ModeTold{Hertz: m.Hertz, Verdict: strength.Holds, Says: fmt.Sprintf("above the road's %.3g Hz", road),
+			Shape: map[string]solid.Vector{}}
 		if m.Hertz < 1.3*road {
-			t.Verdict, t.Says = strength.Tight, fmt.Sprintf("the road shakes it up to %.3g Hz: it will swing and tire. Stiffen it, or bring what it carries nearer.", road)
+			t.Verdict, t.Says = strength.Tight, fmt.Sprintf("the road shakes it up to %.3g Hz: it will swing and tire. Stiffen it, or bring what "+
+				"it carries nearer.", road)
 		}
 		for _, x := range []struct {
 			name string

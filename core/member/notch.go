@@ -28,10 +28,12 @@ func (r *run) folded(o *run, e int, c Cut) *Folded {
 	}
 	_, b := o.end(shared)
 	w := a.Cross(b)
-	if w.Len() < 1e-6 || math.Abs(w.Unit().Dot(r.axes.Y)-w.Unit().Dot(o.axes.Y)) > 1e-6 && math.Abs(w.Unit().Dot(r.axes.Y)+w.Unit().Dot(o.axes.Y)) > 1e-6 {
+	if w.Len() < 1e-6 || math.Abs(w.Unit().Dot(r.axes.Y)-w.Unit().Dot(o.axes.Y)) > 1e-6 &&
+		math.Abs(w.Unit().Dot(r.axes.Y)+w.Unit().Dot(o.axes.Y)) > 1e-6 {
 		return nil
 	}
-	n, err := tube.VNotch(tube.NotchInput{Depth: r.across(b.Sub(a.Mul(a.Dot(b)))), Wall: r.Section.Wall, Fold: 180 - math.Acos(math.Max(-1, math.Min(1, a.Dot(b))))*180/math.Pi, Hinge: "inner"})
+	n, err := tube.VNotch(tube.NotchInput{Depth: r.across(b.Sub(a.Mul(a.Dot(b)))), Wall: r.Section.Wall,
+		Fold: 180 - math.Acos(math.Max(-1, math.Min(1, a.Dot(b))))*180/math.Pi, Hinge: "inner"})
 	if err != nil {
 		return nil
 	}

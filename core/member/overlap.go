@@ -46,7 +46,9 @@ func (b *Built) overlaps() {
 			rest += fmt.Sprintf(" and %d more", n-4)
 		}
 	}
-	b.say("ends-overlap", working.Mind, first, fmt.Sprintf("At %s %s runs into %s%s: as cut, they overlap. Mitre them, let one butt on the other, or set it back.", where[0], who[0], who[1], rest))
+	b.say("ends-overlap", working.Mind, first,
+		fmt.Sprintf("At %s %s runs into %s%s: as cut, they overlap. Mitre them, let one butt on the other, or set it back.",
+			where[0], who[0], who[1], rest))
 }
 
 // runsInto tells whether a run's end at a joint lies inside another member, by

@@ -39,7 +39,9 @@ type laid struct {
 
 // lay places the points and makes the copies.
 func (d Doc) lay(surveyed Surveyed) *laid {
-	l := &laid{corner: map[string]*Corner{}, at: map[string]int{}, of: map[string]string{}, mirrored: map[string]bool{}, members: append([]Member{}, d.Members...), supports: append([]Support{}, d.Supports...), loads: append([]Load{}, d.Loads...), plates: append([]Plate{}, d.Plates...)}
+	l := &laid{corner: map[string]*Corner{}, at: map[string]int{}, of: map[string]string{}, mirrored: map[string]bool{},
+		members: append([]Member{}, d.Members...), supports: append([]Support{}, d.Supports...), loads: append([]Load{}, d.Loads...),
+		plates: append([]Plate{}, d.Plates...)}
 	byID := map[string]*Point{}
 	for i := range d.Points {
 		byID[d.Points[i].ID] = &d.Points[i]
@@ -239,7 +241,8 @@ func first(a, b string) string {
 }
 
 func (l *laid) say(code string, severity working.Severity, feature, reason string) {
-	l.findings = append(l.findings, working.Finding{Code: code, Severity: severity, Cause: "Points and members", Feature: feature, Reason: reason})
+	l.findings = append(l.findings, working.Finding{Code: code, Severity: severity, Cause: "Points and members",
+		Feature: feature, Reason: reason})
 }
 
 // doubled tells of points that lie on one spot without being one.
@@ -256,7 +259,9 @@ func (l *laid) doubled() {
 		}
 		for _, b := range l.joints[:i] {
 			if b.Why == "" && a.At.Sub(b.At).Len() < together {
-				l.say("points-together", working.Mind, a.ID, fmt.Sprintf("%s and %s lie on one spot but are two points: members that run to one are not joined to those of the other. Run them to the same point.", l.name(b.ID), l.name(a.ID)))
+				l.say("points-together", working.Mind, a.ID,
+					fmt.Sprintf("%s and %s lie on one spot but are two points: members that run to one are not joined to those of the other. Run them "+
+						"to the same point.", l.name(b.ID), l.name(a.ID)))
 			}
 		}
 	}

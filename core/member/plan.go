@@ -130,11 +130,15 @@ func (c *CutList) stock(stock string, rows []int, saw Saw, density float64) Stoc
 		r := c.Rows[i]
 		for _, k := range r.Corners {
 			if k.Kind == Fold && k.Width <= saw.Kerf {
-				c.Findings = append(c.Findings, working.Finding{Code: "narrow-v", Severity: working.Mind, Cause: "Cutting", Feature: r.Mark, Reason: fmt.Sprintf("%s: the V at %s opens only %.1f mm, and the saw cuts %.1f mm: one cut of it leaves a gap to weld over.", r.Mark, k.Name, k.Width, saw.Kerf)})
+				c.Findings = append(c.Findings, working.Finding{Code: "narrow-v", Severity: working.Mind, Cause: "Cutting", Feature: r.Mark,
+					Reason: fmt.Sprintf("%s: the V at %s opens only %.1f mm, and the saw cuts %.1f mm: one cut of it leaves a gap to weld over.", r.Mark,
+						k.Name, k.Width, saw.Kerf)})
 			}
 		}
 		if r.CutTo > saw.Stick-saw.Waste+1e-9 {
-			c.Findings = append(c.Findings, working.Finding{Code: "too-long", Severity: working.Stop, Cause: "Cutting", Feature: r.Mark, Reason: fmt.Sprintf("%s is %.0f mm long and does not come out of a stick of %.0f mm: splice it away from its largest moment, or buy longer sticks.", r.Mark, r.CutTo, saw.Stick)})
+			c.Findings = append(c.Findings, working.Finding{Code: "too-long", Severity: working.Stop, Cause: "Cutting", Feature: r.Mark,
+				Reason: fmt.Sprintf("%s is %.0f mm long and does not come out of a stick of %.0f mm: splice it away from its largest moment, or buy "+
+					"longer sticks.", r.Mark, r.CutTo, saw.Stick)})
 			continue
 		}
 		for range r.Quantity {
@@ -164,7 +168,8 @@ func (c *CutList) stock(stock string, rows []int, saw Saw, density float64) Stoc
 		return p
 	}
 	if err := c.fewest(&p, left, saw, perMM); err != nil {
-		c.Findings = append(c.Findings, working.Finding{Code: "sticks", Severity: working.Stop, Cause: "Cutting", Feature: stock, Reason: err.Error()})
+		c.Findings = append(c.Findings, working.Finding{Code: "sticks", Severity: working.Stop, Cause: "Cutting",
+			Feature: stock, Reason: err.Error()})
 		p.Says = err.Error()
 	}
 	return p

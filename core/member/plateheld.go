@@ -137,9 +137,12 @@ func (q *plating) bent() mode {
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		pulls, _ := q.pulls(q.force(c))
 		l := q.arm(p.Holds[h.At])
-		return working.Working{Method: "Base plate between bolt and member", Source: "cantilever strip, load spread at 45° from the bolt; practice", Formula: "σ = 6·F·l / (b·t²)",
-			Inputs: []working.Quantity{newtons("F", "on one bolt", pulls[h.At]), mm("l", "bolt to the member's wall", l), mm("b", "width that bends", wide(l)), mm("t", "thickness", p.Thickness)}, Steps: []working.Quantity{mpa("may", "may be used", q.a.may)},
-			Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate), "no prying: a thin plate adds to the bolts; the bolts themselves belong to the joint"}, Result: mpa("σ", "bending stress", h.Demand)}
+		return working.Working{Method: "Base plate between bolt and member",
+			Source: "cantilever strip, load spread at 45° from the bolt; practice", Formula: "σ = 6·F·l / (b·t²)",
+			Inputs: []working.Quantity{newtons("F", "on one bolt", pulls[h.At]), mm("l", "bolt to the member's wall", l),
+				mm("b", "width that bends", wide(l)), mm("t", "thickness", p.Thickness)}, Steps: []working.Quantity{mpa("may", "may be used", q.a.may)},
+			Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate),
+				"no prying: a thin plate adds to the bolts; the bolts themselves belong to the joint"}, Result: mpa("σ", "bending stress", h.Demand)}
 	}
 	return m
 }
@@ -150,7 +153,9 @@ func (q *plating) under() mode {
 	for i, h := range q.p.Holds {
 		if l := q.arm(h); l <= q.p.Hole/2 {
 			m.Eval = func(*answered) strength.Hit {
-				return strength.Hit{Demand: 1, At: i, Gone: fmt.Sprintf("Hole %d lies %s: no bolt goes in there. A larger plate, a smaller member or holes farther out.", i+1, map[bool]string{true: "under the member", false: "under its wall"}[l < 0])}
+				return strength.Hit{Demand: 1, At: i,
+					Gone: fmt.Sprintf("Hole %d lies %s: no bolt goes in there. A larger plate, a smaller member or holes farther out.", i+1,
+						map[bool]string{true: "under the member", false: "under its wall"}[l < 0])}
 			}
 			return m
 		}
@@ -181,10 +186,15 @@ func (q *plating) wrench() mode {
 		return m
 	}
 	m.Eval = func(*answered) strength.Hit {
-		return strength.Hit{Demand: need, Capacity: math.Max(least, 1e-3), At: at, Gone: fmt.Sprintf("Hole %d is %.0f mm from the member's wall, and the head past the weld asks for %.0f: holes farther out, or a larger plate.", at+1, least, need)}
+		return strength.Hit{Demand: need, Capacity: math.Max(least, 1e-3), At: at,
+			Gone: fmt.Sprintf("Hole %d is %.0f mm from the member's wall, and the head past the weld asks for %.0f: holes farther out, or "+
+				"a larger plate.", at+1, least, need)}
 	}
 	m.Explain = func(_ *answered, h strength.Hit) working.Working {
-		return working.Working{Method: "Room for a head beside the member", Source: "heads are 1.85 diameters across their corners; the weld's leg stands in the way", Formula: "l ≥ 0.93·d + leg", Inputs: []working.Quantity{mm("d", "largest bolt that goes through", d), mm("l", "bolt to the wall", least)}, Steps: []working.Quantity{},
+		return working.Working{Method: "Room for a head beside the member",
+			Source: "heads are 1.85 diameters across their corners; the weld's leg stands in the way", Formula: "l ≥ 0.93·d + leg",
+			Inputs:      []working.Quantity{mm("d", "largest bolt that goes through", d), mm("l", "bolt to the wall", least)},
+			Steps:       []working.Quantity{},
 			Assumptions: []string{"a socket needs more"}, Result: mm("need", "asked", need)}
 	}
 	return m
@@ -213,12 +223,15 @@ func (q *plating) line() mode {
 		Eval: func(c *answered) strength.Hit {
 			f := q.force(c)
 			if _, left := q.pulls(f); left > 1 {
-				return strength.Hit{Demand: left, Gone: "Its bolts lie in one line, or there is one, and a moment across them is held by nothing: give it a second row."}
+				return strength.Hit{Demand: left, Gone: "Its bolts lie in one line, or there is one, and a moment across them is held by nothing: " +
+					"give it a second row."}
 			}
 			return strength.Hit{}
 		},
 		Explain: func(_ *answered, h strength.Hit) working.Working {
-			return working.Working{Method: "Moment across a line of bolts", Source: "statics", Formula: "Σ y² = 0", Inputs: []working.Quantity{amount("n", "bolts", float64(len(q.p.Holds)), "")}, Steps: []working.Quantity{}, Assumptions: []string{"the plate's edge is not counted"}, Result: moment("M", "held by nothing", h.Demand)}
+			return working.Working{Method: "Moment across a line of bolts", Source: "statics", Formula: "Σ y² = 0",
+				Inputs: []working.Quantity{amount("n", "bolts", float64(len(q.p.Holds)), "")}, Steps: []working.Quantity{},
+				Assumptions: []string{"the plate's edge is not counted"}, Result: moment("M", "held by nothing", h.Demand)}
 		}}
 }
 
@@ -231,7 +244,8 @@ func (q *plating) edges() mode {
 		m.Missing = "The holes' diameter and how far they lie from the edge are not given."
 		return m
 	}
-	plate := bolt.Plate{Thickness: p.Thickness, Hole: p.Hole, Clear: p.Margin - p.Hole/2, Yield: q.a.yield, Tensile: q.a.w.m.material.Tensile, Aluminium: q.a.aluminium()}
+	plate := bolt.Plate{Thickness: p.Thickness, Hole: p.Hole, Clear: p.Margin - p.Hole/2, Yield: q.a.yield, Tensile: q.a.w.m.material.Tensile,
+		Aluminium: q.a.aluminium()}
 	bear, by := plate.Bearing(rule, boltThrough(p.Hole), false)
 	tear, torn := plate.TearOut(rule)
 	capacity := math.Min(bear, tear)
@@ -256,8 +270,12 @@ func (q *plating) edges() mode {
 		return h
 	}
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
-		return working.Working{Method: "Holes of an end plate", Source: by + "; " + torn, Formula: "V ≤ min(crushed, torn)", Inputs: []working.Quantity{mm("lc", "hole's edge to the edge", plate.Clear), mm("t", "thickness", p.Thickness), mpa("Fu", "strength", plate.Strong(rule))},
-			Steps: []working.Quantity{newtons("Rb", "crushed", bear), newtons("Rt", "torn out", tear)}, Assumptions: []string{rule.Says(plate.Breaks()), "bolts share alike, the farthest takes the twist"}, Result: newtons("V", "on one bolt", h.Demand)}
+		return working.Working{Method: "Holes of an end plate", Source: by + "; " + torn, Formula: "V ≤ min(crushed, torn)",
+			Inputs: []working.Quantity{mm("lc", "hole's edge to the edge", plate.Clear), mm("t", "thickness", p.Thickness),
+				mpa("Fu", "strength", plate.Strong(rule))},
+			Steps:       []working.Quantity{newtons("Rb", "crushed", bear), newtons("Rt", "torn out", tear)},
+			Assumptions: []string{rule.Says(plate.Breaks()), "bolts share alike, the farthest takes the twist"},
+			Result:      newtons("V", "on one bolt", h.Demand)}
 	}
 	return m
 }
@@ -271,7 +289,8 @@ func (q *plating) tab() []mode {
 func (q *plating) torn() mode {
 	p, rule := q.p, q.a.w.ask.Rule
 	clear := p.Margin - p.Hole/2
-	plate := bolt.Plate{Thickness: p.Thickness, Hole: p.Hole, Clear: clear, Yield: q.a.yield, Tensile: q.a.w.m.material.Tensile, Aluminium: q.a.aluminium()}
+	plate := bolt.Plate{Thickness: p.Thickness, Hole: p.Hole, Clear: clear, Yield: q.a.yield, Tensile: q.a.w.m.material.Tensile,
+		Aluminium: q.a.aluminium()}
 	tear, torn := plate.TearOut(rule)
 	bear, by := plate.PinBearing(rule, boltThrough(p.Hole))
 	n := float64(len(p.Holds))
@@ -289,9 +308,13 @@ func (q *plating) torn() mode {
 			return h
 		},
 		Explain: func(_ *answered, h strength.Hit) working.Working {
-			return working.Working{Method: "Ear at its hole", Source: torn + "; " + by + "; across the hole AISC 360 D5.1", Formula: "R = min(torn, crushed, Fu·2t·be)",
-				Inputs: []working.Quantity{mm("lc", "hole's edge to the ear's edge", clear), mm("d", "hole", p.Hole), mm("t", "thickness", p.Thickness), mpa("Fu", "strength", plate.Strong(rule))},
-				Steps:  []working.Quantity{newtons("Rt", "torn out", tear), newtons("Rb", "crushed", bear), newtons("Ra", "torn across the hole", across)}, Assumptions: []string{rule.Says(plate.Breaks()), "its holes share alike"}, Result: newtons("R", "asked", h.Demand)}
+			return working.Working{Method: "Ear at its hole", Source: torn + "; " + by + "; across the hole AISC 360 D5.1",
+				Formula: "R = min(torn, crushed, Fu·2t·be)",
+				Inputs: []working.Quantity{mm("lc", "hole's edge to the ear's edge", clear), mm("d", "hole", p.Hole),
+					mm("t", "thickness", p.Thickness), mpa("Fu", "strength", plate.Strong(rule))},
+				Steps: []working.Quantity{newtons("Rt", "torn out", tear), newtons("Rb", "crushed", bear),
+					newtons("Ra", "torn across the hole", across)}, Assumptions: []string{rule.Says(plate.Breaks()), "its holes share alike"},
+				Result: newtons("R", "asked", h.Demand)}
 		}}
 }
 
@@ -304,7 +327,8 @@ func (q *plating) root() mode {
 	parts := func(f [6]float64) (direct, flat, edge, twist float64) {
 		// Flat on: the thin way by the force along its thickness, the wide way by the one
 		// along its width; moments about both axes, and the twist.
-		return math.Abs(f[0]) / area, (math.Abs(f[2])*lever + math.Abs(f[4])) / thin, (math.Abs(f[1])*lever + math.Abs(f[5])) / wide, 3 * math.Abs(f[3]) / (p.Width * p.Thickness * p.Thickness)
+		return math.Abs(f[0]) / area, (math.Abs(f[2])*lever + math.Abs(f[4])) / thin, (math.Abs(f[1])*lever + math.Abs(f[5])) / wide,
+			3 * math.Abs(f[3]) / (p.Width * p.Thickness * p.Thickness)
 	}
 	return mode{Key: "ear-bend", Name: "ear bends at its root", Unit: "MPa", Idle: "Nothing goes through it.",
 		Eval: func(c *answered) strength.Hit {
@@ -314,9 +338,15 @@ func (q *plating) root() mode {
 		Explain: func(c *answered, h strength.Hit) working.Working {
 			f := q.force(c)
 			d, a, b, t := parts(f)
-			return working.Working{Method: "Ear as a cantilever", Source: "beam bending both ways with pull and twist, von Mises", Formula: "σ = √((N/(w·t) + 6·(Vz·h + My)/(w·t²) + 6·(Vy·h + Mz)/(t·w²))² + 3·τ²)",
-				Inputs: []working.Quantity{mm("h", "hole to the root", lever), mm("w", "width", p.Width), mm("t", "thickness", p.Thickness), newtons("N", "pull", f[0]), newtons("Vy", "along its width", f[1]), newtons("Vz", "along its thickness", f[2]), moment("My", "moment the thin way", f[4]), moment("Mz", "moment the wide way", f[5])},
-				Steps:  []working.Quantity{mpa("σN", "by pull", d), mpa("σ1", "bent the thin way", a), mpa("σ2", "bent the wide way", b), mpa("τ", "by twist", t), mpa("may", "may be used", q.a.may)}, Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate), "the ear is welded along its whole root"}, Result: mpa("σ", "stress at the root", h.Demand)}
+			return working.Working{Method: "Ear as a cantilever", Source: "beam bending both ways with pull and twist, von Mises",
+				Formula: "σ = √((N/(w·t) + 6·(Vz·h + My)/(w·t²) + 6·(Vy·h + Mz)/(t·w²))² + 3·τ²)",
+				Inputs: []working.Quantity{mm("h", "hole to the root", lever), mm("w", "width", p.Width), mm("t", "thickness", p.Thickness),
+					newtons("N", "pull", f[0]), newtons("Vy", "along its width", f[1]), newtons("Vz", "along its thickness", f[2]),
+					moment("My", "moment the thin way", f[4]), moment("Mz", "moment the wide way", f[5])},
+				Steps: []working.Quantity{mpa("σN", "by pull", d), mpa("σ1", "bent the thin way", a), mpa("σ2", "bent the wide way", b),
+					mpa("τ", "by twist", t), mpa("may", "may be used", q.a.may)},
+				Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate), "the ear is welded along its whole root"},
+				Result:      mpa("σ", "stress at the root", h.Demand)}
 		}}
 }
 
@@ -331,14 +361,18 @@ func (q *plating) edge() mode {
 	critical := E3(q.a.yield, elastic)
 	capacity := q.a.w.ask.Rule.Capacity(critical, q.a.plate)
 	at := func(f [6]float64) float64 {
-		return math.Max(f[0]*map[bool]float64{true: -1, false: 1}[p.End == "b"], 0)/(p.Width*p.Thickness) + 6*(math.Abs(f[1])*(p.Height-p.Margin)+math.Abs(f[5]))/(p.Thickness*p.Width*p.Width)
+		return math.Max(f[0]*map[bool]float64{true: -1, false: 1}[p.End == "b"], 0)/(p.Width*p.Thickness) +
+			6*(math.Abs(f[1])*(p.Height-p.Margin)+math.Abs(f[5]))/(p.Thickness*p.Width*p.Width)
 	}
 	m.Eval = func(c *answered) strength.Hit {
 		return strength.Hit{Demand: at(q.force(c)), Capacity: capacity}
 	}
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
-		return working.Working{Method: "Free edge of an ear", Source: "AISC 360 E3 on a strip of the plate, K = 2", Formula: "σ ≤ Fcr/Ω, λ = 2·h·√12/t", Inputs: []working.Quantity{mm("h", "stands out", p.Height), mm("t", "thickness", p.Thickness), amount("λ", "slenderness", slender, ""), mpa("Fe", "elastic", elastic)},
-			Steps: []working.Quantity{mpa("cap", "may be used", capacity)}, Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate)}, Result: mpa("σ", "pressed at its edge", h.Demand)}
+		return working.Working{Method: "Free edge of an ear", Source: "AISC 360 E3 on a strip of the plate, K = 2",
+			Formula: "σ ≤ Fcr/Ω, λ = 2·h·√12/t", Inputs: []working.Quantity{mm("h", "stands out", p.Height), mm("t", "thickness", p.Thickness),
+				amount("λ", "slenderness", slender, ""), mpa("Fe", "elastic", elastic)},
+			Steps: []working.Quantity{mpa("cap", "may be used", capacity)}, Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate)},
+			Result: mpa("σ", "pressed at its edge", h.Demand)}
 	}
 	return m
 }

@@ -25,7 +25,8 @@ func ledgerOf(h Held) map[string]strength.Check {
 // rail in two pieces, carrying a device of known mass.
 func furnished(rnd *rand.Rand) (Doc, Asked) {
 	d := rack(rnd)
-	d.Plates = []Plate{{ID: "foot", Name: "Foot", Member: "fl0", End: "a", Kind: "base", Width: 140, Height: 140, Thickness: 10, Holes: 4, Hole: 11, Margin: 18},
+	d.Plates = []Plate{{ID: "foot", Name: "Foot", Member: "fl0", End: "a", Kind: "base", Width: 140, Height: 140, Thickness: 10,
+		Holes: 4, Hole: 11, Margin: 18},
 		{ID: "ear", Name: "Ear", Member: "rail1", End: "b", Kind: "tab", Width: 60, Height: 60, Thickness: 8, Holes: 1, Hole: 13, Margin: 25}}
 	d.Members[0].Splice = &Splice{At: 500 + 300*rnd.Float64()}
 	gravity := solid.Vector{40, -30, 220}
@@ -90,7 +91,8 @@ func TestFrameChecksGrowWithTheLoad(t *testing.T) {
 		two := ledgerOf(Build(twice, nil).Hold(twice, more))
 		for key, c := range one {
 			if fell(c, two[key], .02) {
-				t.Errorf("%s: %s falls from %s %s to %s %s under twice the load", school, key, c.Verdict, deref(c.Utilisation), two[key].Verdict, deref(two[key].Utilisation))
+				t.Errorf("%s: %s falls from %s %s to %s %s under twice the load", school, key, c.Verdict, deref(c.Utilisation), two[key].Verdict,
+					deref(two[key].Utilisation))
 			}
 		}
 	}
@@ -142,7 +144,8 @@ func TestTurnedFramesAreUsedAlike(t *testing.T) {
 	}
 	for key, c := range one {
 		o := two[key]
-		if c.Verdict != o.Verdict || (c.Utilisation == nil) != (o.Utilisation == nil) || c.Utilisation != nil && math.Abs(*c.Utilisation-*o.Utilisation) > 1e-6*math.Max(1, *c.Utilisation) {
+		if c.Verdict != o.Verdict || (c.Utilisation == nil) != (o.Utilisation == nil) || c.Utilisation != nil &&
+			math.Abs(*c.Utilisation-*o.Utilisation) > 1e-6*math.Max(1, *c.Utilisation) {
 			t.Errorf("%s: %s %s, turned %s %s", key, c.Verdict, deref(c.Utilisation), o.Verdict, deref(o.Utilisation))
 		}
 	}

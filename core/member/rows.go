@@ -52,12 +52,14 @@ func (b *Built) rows() []CutRow {
 		}
 		if f := of[p.ID]; f != nil {
 			if f.Pieces[0] == p.ID {
-				r := CutRow{Stock: f.Stock, Section: f.Section, Length: f.Developed, Trim: f.Trim, CutTo: f.Developed + f.Trim, Short: f.Short, Faces: f.Faces, Starts: f.Starts, Ends: f.Ends, Mass: f.Mass, Notes: f.Notes, Corners: f.Corners, Bend: f.Bend}
+				r := CutRow{Stock: f.Stock, Section: f.Section, Length: f.Developed, Trim: f.Trim, CutTo: f.Developed + f.Trim, Short: f.Short,
+					Faces: f.Faces, Starts: f.Starts, Ends: f.Ends, Mass: f.Mass, Notes: f.Notes, Corners: f.Corners, Bend: f.Bend}
 				add(f.Names, f.Pieces, f.alike, f.twin, r)
 			}
 			continue
 		}
-		r := CutRow{Stock: p.Stock, Section: p.Section, Length: p.Length, Trim: p.Trim, CutTo: p.Length + p.Trim, Short: p.Short, Faces: p.Faces, Starts: p.Starts, Ends: p.Ends, Mass: p.Mass, Notes: slices.Clone(p.Holes)}
+		r := CutRow{Stock: p.Stock, Section: p.Section, Length: p.Length, Trim: p.Trim, CutTo: p.Length + p.Trim, Short: p.Short, Faces: p.Faces,
+			Starts: p.Starts, Ends: p.Ends, Mass: p.Mass, Notes: slices.Clone(p.Holes)}
 		key, twin := p.alike()
 		if p.Splice == nil {
 			add([]string{p.Name}, []string{p.ID}, key, twin, r)

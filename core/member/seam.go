@@ -140,12 +140,20 @@ func (a *asking) weld() mode {
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		f, x := a.force(c, h.At), ends[h.At]
 		throat, base := capacities(x.leg)
-		out := working.Working{Method: "Fillet all round a member's end, as a line", Source: "elastic vector sum; AISC 360 J2.4: 0.60·FEXX on the throat, base metal 0.60·Fu beside it", Formula: "f = √((N/l + My·z/Iy + Mz·y/Iz)² + (V/l + T·r/Ip)²)",
-			Inputs:      []working.Quantity{newtons("N", "pull", f[0]), moment("My", "moment", f[4]), moment("Mz", "moment", f[5]), moment("T", "torque", f[3]), mm("l", "length of the weld", line.length), mm("a", "leg", x.leg)},
-			Steps:       []working.Quantity{amount("throat", "weld metal", throat, "N/mm"), amount("base", "base metal", base, "N/mm"), amount("cap", "may be used", h.Capacity, "N/mm")},
-			Assumptions: []string{w.ask.Rule.Says(factors), "E70 or ER70S-6 filler, full fillet all round, no starts and stops taken off; 1.0 on the angle of the load"}, Result: amount("f", "on a millimetre of weld", h.Demand, "N/mm")}
+		out := working.Working{Method: "Fillet all round a member's end, as a line",
+			Source:  "elastic vector sum; AISC 360 J2.4: 0.60·FEXX on the throat, base metal 0.60·Fu beside it",
+			Formula: "f = √((N/l + My·z/Iy + Mz·y/Iz)² + (V/l + T·r/Ip)²)",
+			Inputs: []working.Quantity{newtons("N", "pull", f[0]), moment("My", "moment", f[4]), moment("Mz", "moment", f[5]),
+				moment("T", "torque", f[3]), mm("l", "length of the weld", line.length), mm("a", "leg", x.leg)},
+			Steps: []working.Quantity{amount("throat", "weld metal", throat, "N/mm"), amount("base", "base metal", base, "N/mm"),
+				amount("cap", "may be used", h.Capacity, "N/mm")},
+			Assumptions: []string{w.ask.Rule.Says(factors),
+				"E70 or ER70S-6 filler, full fillet all round, no starts and stops taken off; 1.0 on the angle of the load"},
+			Result: amount("f", "on a millimetre of weld", h.Demand, "N/mm")}
 		if r.formed[h.At] != nil { // a bend has no weld: it is a fold
-			out.Assumptions = append(out.Assumptions, "the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than what is counted of it, if the crease does not crack")
+			out.Assumptions = append(out.Assumptions,
+				"the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than what is counted "+
+					"of it, if the crease does not crack")
 		}
 		return out
 	}

@@ -126,7 +126,8 @@ func (r *run) develop(e int) Wrap {
 	} else {
 		ring, along = r.walk()
 		all := along[len(along)-1]
-		w.Ticks = []Tick{{0, "right"}, {all / 4, "top"}, {all / 2, "left"}, {3 * all / 4, "bottom"}, {all, "right"}} // halves of both sides make a quarter
+		// Halves of both sides make a quarter.
+		w.Ticks = []Tick{{0, "right"}, {all / 4, "top"}, {all / 2, "left"}, {3 * all / 4, "bottom"}, {all, "right"}}
 	}
 	w.Around = along[len(along)-1]
 	least := math.Inf(1)

@@ -13,7 +13,8 @@ import (
 // it began, and its length is the way round.
 func TestWrapIsTheSaddle(t *testing.T) {
 	d := Doc{Points: []Point{point("a", -500, 0, 0), point("b", 900, 0, 0), point("m", 0, 0, 0), point("c", 404.145188, 700, 0)},
-		Members: []Member{{ID: "main", Name: "Main", From: "a", To: "b", Section: big}, {ID: "br", Name: "Branch", From: "m", To: "c", Section: pipe, A: End{Kind: Saddle, Onto: "main"}}}}
+		Members: []Member{{ID: "main", Name: "Main", From: "a", To: "b", Section: big},
+			{ID: "br", Name: "Branch", From: "m", To: "c", Section: pipe, A: End{Kind: Saddle, Onto: "main"}}}}
 	b := built(t, d)
 	list := b.Wraps(b.CutList(d.Saw).Rows, 0)
 	if len(list) != 1 || list[0].Mark != "B1" || !list[0].Round {
@@ -63,7 +64,8 @@ func bottom(list []profile.Point) float64 {
 func TestWrapOfBoxTube(t *testing.T) {
 	sec := section.Sizes{Kind: "rectTube", Width: 40, Height: 60, Wall: 3, OuterRadius: 6}
 	d := Doc{Points: []Point{point("a", 0, 0, 0), point("b", 1000, 0, 0), point("c", 1300, 400, 500)},
-		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: sec, B: End{Kind: Mitre, Onto: "n"}}, {ID: "n", Name: "N", From: "b", To: "c", Section: sec, A: End{Kind: Mitre, Onto: "m"}}}}
+		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: sec, B: End{Kind: Mitre, Onto: "n"}},
+			{ID: "n", Name: "N", From: "b", To: "c", Section: sec, A: End{Kind: Mitre, Onto: "m"}}}}
 	b := built(t, d)
 	list := b.Wraps(b.CutList(d.Saw).Rows, 0)
 	if len(list) != 2 {

@@ -84,7 +84,8 @@ func (s *starting) mitre(a string, firstA bool, b string, firstB bool) {
 }
 
 func (s *starting) plate(name, member, end string, w, h float64) {
-	s.d.Plates = append(s.d.Plates, Plate{ID: s.newID(), Name: name, Member: s.id(member), End: end, Kind: "base", Width: w, Height: h, Thickness: 8, Holes: 4, Hole: 11, Margin: 18})
+	s.d.Plates = append(s.d.Plates, Plate{ID: s.newID(), Name: name, Member: s.id(member), End: end, Kind: "base", Width: w, Height: h,
+		Thickness: 8, Holes: 4, Hole: 11, Margin: 18})
 }
 
 func (s *starting) support(kind string, points ...string) {
@@ -110,136 +111,153 @@ func kilos(usual float64) Ask                 { return Ask{"kilos", "It carries"
 
 // Starters lists them.
 var Starters = []Starter{
-	{"standoff", "Straight standoff", "Two plates and an arm between them.", []Ask{ask("length", "Plate to plate, outside", 250), ask("plate", "Plates, square", 120), kilos(40)}, func(s *starting) {
-		a, b := s.point("Foot", 0, 0, 0), s.point("Head", 0, s.v["length"], 0)
-		s.member("Arm", a, b)
-		s.plate("Foot plate", "Arm", "a", s.v["plate"], s.v["plate"])
-		s.plate("Head plate", "Arm", "b", s.v["plate"], s.v["plate"])
-		s.support("fixed", a)
-		s.carries(b)
-	}},
-	{"outriggers", "Outrigger pair", "Two arms a side out from the rails, joined by an outer rail; the other side is its mirror.", []Ask{ask("rail", "Rails, outside to outside", 860), ask("reach", "Out from the rail", 600), ask("apart", "Arms apart", 700), {"drop", "Drop at the tip", "length", 0, 0, 5000}, ask("plate", "Foot plates, high", 150), kilos(120)}, func(s *starting) {
-		y, out, x := s.v["rail"]/2, s.v["rail"]/2+s.v["reach"], s.v["apart"]
-		fr, rr := s.point("Front root", x/2, y, 0), s.point("Rear root", -x/2, y, 0)
-		ft, rt := s.point("Front tip", x/2, out, -s.v["drop"]), s.point("Rear tip", -x/2, out, -s.v["drop"])
-		s.member("Front arm", fr, ft)
-		s.member("Outer rail", ft, rt)
-		s.member("Rear arm", rr, rt)
-		s.mitre("Front arm", false, "Outer rail", true)
-		s.mitre("Rear arm", false, "Outer rail", false)
-		s.plate("Front foot", "Front arm", "a", 120, s.v["plate"])
-		s.plate("Rear foot", "Rear arm", "a", 120, s.v["plate"])
-		s.support("fixed", fr, rr)
-		s.carries(ft, rt)
-		s.mirror()
-	}},
-	{"crossmember", "Crossmember", "Between two rails, straight or dropped.", []Ask{ask("between", "Between the rails", 760), {"drop", "Drop", "length", 120, 0, 5000}, {"set", "Drops set in from the rails", "length", 80, 0, 5000}, ask("plate", "End plates, high", 140), kilos(80)}, func(s *starting) {
-		y := s.v["between"] / 2
-		l, r := s.point("Left rail", 0, y, 0), s.point("Right rail", 0, -y, 0)
-		if s.v["drop"] < 1 {
-			s.member("Beam", l, r)
-			s.plate("Left plate", "Beam", "a", 100, s.v["plate"])
-			s.plate("Right plate", "Beam", "b", 100, s.v["plate"])
-			s.d.Loads = append(s.d.Loads, Load{ID: s.newID(), Name: "What it carries", Kind: "mass", Kilos: s.v["kilos"], Member: s.id("Beam"), At: y})
-			s.support("fixed", l, r)
-			return
-		}
-		ld, rd := s.point("Left knee", 0, y-s.v["set"], -s.v["drop"]), s.point("Right knee", 0, s.v["set"]-y, -s.v["drop"])
-		s.member("Left drop", l, ld)
-		s.member("Beam", ld, rd)
-		s.member("Right drop", r, rd)
-		s.mitre("Left drop", false, "Beam", true)
-		s.mitre("Right drop", false, "Beam", false)
-		s.plate("Left plate", "Left drop", "a", 100, s.v["plate"])
-		s.plate("Right plate", "Right drop", "a", 100, s.v["plate"])
-		s.support("fixed", l, r)
-		s.carries(ld, rd)
-	}},
-	{"ladder", "Ladder frame", "Two rails and crosses between them.", []Ask{ask("length", "Long", 2400), ask("width", "Wide, outside", 1200), {"crosses", "Crosses", "count", 5, 2, 60}, kilos(400)}, func(s *starting) {
-		l, n := s.v["length"], int(s.v["crosses"])
-		y := s.v["width"]/2 - width(s.sec.Sizes)/2
-		var points [2][2]string
-		for i, side := range []string{"Left", "Right"} {
-			w := y * float64(1-2*i)
-			points[i] = [2]string{s.point(side+" front", l/2, w, 0), s.point(side+" rear", -l/2, w, 0)}
-			s.member(side+" rail", points[i][0], points[i][1])
-		}
-		var all []string
-		for k := range n {
-			x := l/2 - l*float64(k)/float64(n-1)
-			name := fmt.Sprintf("Cross %d", k+1)
-			a, b := points[0][0], points[1][0]
-			switch {
-			case k == n-1:
-				a, b = points[0][1], points[1][1]
-			case k > 0:
-				a, b = s.point(name+" left", x, y, 0), s.point(name+" right", x, -y, 0)
-			}
-			all = append(all, a, b)
-			m := s.member(name, a, b)
-			m.A, m.B = End{Kind: Butt, Onto: s.id("Left rail")}, End{Kind: Butt, Onto: s.id("Right rail")}
-		}
-		s.support("pinned", points[0][0], points[0][1], points[1][0], points[1][1])
-		s.carries(all...)
-	}},
-	{"drawbar", "A-drawbar", "Two members from the coupling to the frame, and the cross they end on.", []Ask{ask("length", "Coupling to the frame", 1400), ask("width", "Apart at the frame", 1000), kilos(90)}, func(s *starting) {
-		tip := s.point("Coupling", 0, 0, 0)
-		l, r := s.point("Left at the frame", -s.v["length"], s.v["width"]/2, 0), s.point("Right at the frame", -s.v["length"], -s.v["width"]/2, 0)
-		s.member("Left bar", tip, l)
-		s.member("Right bar", tip, r)
-		s.mitre("Left bar", true, "Right bar", true)
-		s.member("Cross", l, r)
-		for _, n := range []string{"Left bar", "Right bar"} {
-			s.of(n).B = End{Kind: Butt, Onto: s.id("Cross")}
-		}
-		s.support("fixed", l, r)
-		s.carries(tip)
-	}},
-	{"rack", "Four-post rack", "Four posts on feet and a frame on top.", []Ask{ask("length", "Long, outside", 1200), ask("width", "Wide, outside", 800), ask("height", "High", 900), kilos(150)}, func(s *starting) {
-		rectangleOnLegs(s, s.v["height"], s.v["height"])
-	}},
-	{"legs", "Legs for a sloped top", "A level top on ground that falls, or a sloped top on level ground.", []Ask{ask("length", "Long, outside", 1000), ask("width", "Wide, outside", 600), ask("height", "High in front", 700), ask("rear", "High at the rear", 620), kilos(100)}, func(s *starting) {
-		rectangleOnLegs(s, s.v["height"], s.v["rear"])
-	}},
-	{"step", "Step", "Two hangers, arms out and a tread; somebody stands on it.", []Ask{ask("width", "Wide", 500), ask("drop", "Down", 300), ask("out", "Out", 250)}, func(s *starting) {
-		w, z, o := s.v["width"]/2, -s.v["drop"], s.v["out"]
-		var tips [2]string
-		for i, n := range []string{"Front", "Rear"} {
-			x := w * float64(1-2*i)
-			a, b, c := s.point(n+" hanger", x, 0, 0), s.point(n+" knee", x, 0, z), s.point(n+" tip", x, o, z)
-			s.member(n+" hanger", a, b)
-			s.member(n+" arm", b, c)
-			s.mitre(n+" hanger", false, n+" arm", true)
-			s.plate(n+" plate", n+" hanger", "a", 90, 90)
+	{"standoff", "Straight standoff", "Two plates and an arm between them.",
+		[]Ask{ask("length", "Plate to plate, outside", 250), ask("plate", "Plates, square", 120), kilos(40)}, func(s *starting) {
+			a, b := s.point("Foot", 0, 0, 0), s.point("Head", 0, s.v["length"], 0)
+			s.member("Arm", a, b)
+			s.plate("Foot plate", "Arm", "a", s.v["plate"], s.v["plate"])
+			s.plate("Head plate", "Arm", "b", s.v["plate"], s.v["plate"])
 			s.support("fixed", a)
-			tips[i] = c
-		}
-		s.member("Tread", tips[0], tips[1])
-		s.mitre("Front arm", false, "Tread", true)
-		s.mitre("Rear arm", false, "Tread", false)
-		s.d.Loads = append(s.d.Loads, Load{ID: s.newID(), Name: "Somebody stepping down", Kind: "person", Kilos: 100, Factor: 2, Member: s.id("Tread"), At: w})
-	}},
-	{"hoop", "Hoop", "Two uprights and a bar across; round tube is bent of one piece.", []Ask{ask("width", "Wide, middle to middle", 1100), ask("height", "High", 600), kilos(30)}, func(s *starting) {
-		y, z := s.v["width"]/2, s.v["height"]
-		lf, rf := s.point("Left foot", 0, y, 0), s.point("Right foot", 0, -y, 0)
-		lt, rt := s.point("Left top", 0, y, z), s.point("Right top", 0, -y, z)
-		s.member("Left upright", lf, lt)
-		s.member("Bar", lt, rt)
-		s.member("Right upright", rf, rt)
-		s.mitre("Left upright", false, "Bar", true)
-		s.mitre("Right upright", false, "Bar", false)
-		if round(s.sec.Sizes) { // a tube is bent, of one piece
-			for i := range s.d.Points {
-				if p := &s.d.Points[i]; p.ID == lt || p.ID == rt {
-					p.Corner = &Corner{Kind: Bent}
+			s.carries(b)
+		}},
+	{"outriggers", "Outrigger pair", "Two arms a side out from the rails, joined by an outer rail; the other side is its mirror.",
+		[]Ask{ask("rail", "Rails, outside to outside", 860), ask("reach", "Out from the rail", 600), ask("apart", "Arms apart", 700),
+			{"drop", "Drop at the tip", "length", 0, 0, 5000}, ask("plate", "Foot plates, high", 150), kilos(120)}, func(s *starting) {
+			y, out, x := s.v["rail"]/2, s.v["rail"]/2+s.v["reach"], s.v["apart"]
+			fr, rr := s.point("Front root", x/2, y, 0), s.point("Rear root", -x/2, y, 0)
+			ft, rt := s.point("Front tip", x/2, out, -s.v["drop"]), s.point("Rear tip", -x/2, out, -s.v["drop"])
+			s.member("Front arm", fr, ft)
+			s.member("Outer rail", ft, rt)
+			s.member("Rear arm", rr, rt)
+			s.mitre("Front arm", false, "Outer rail", true)
+			s.mitre("Rear arm", false, "Outer rail", false)
+			s.plate("Front foot", "Front arm", "a", 120, s.v["plate"])
+			s.plate("Rear foot", "Rear arm", "a", 120, s.v["plate"])
+			s.support("fixed", fr, rr)
+			s.carries(ft, rt)
+			s.mirror()
+		}},
+	{"crossmember", "Crossmember", "Between two rails, straight or dropped.",
+		[]Ask{ask("between", "Between the rails", 760), {"drop", "Drop", "length", 120, 0, 5000},
+			{"set", "Drops set in from the rails", "length", 80, 0, 5000}, ask("plate", "End plates, high", 140), kilos(80)}, func(s *starting) {
+			y := s.v["between"] / 2
+			l, r := s.point("Left rail", 0, y, 0), s.point("Right rail", 0, -y, 0)
+			if s.v["drop"] < 1 {
+				s.member("Beam", l, r)
+				s.plate("Left plate", "Beam", "a", 100, s.v["plate"])
+				s.plate("Right plate", "Beam", "b", 100, s.v["plate"])
+				s.d.Loads = append(s.d.Loads, Load{ID: s.newID(), Name: "What it carries", Kind: "mass", Kilos: s.v["kilos"],
+					Member: s.id("Beam"), At: y})
+				s.support("fixed", l, r)
+				return
+			}
+			ld, rd := s.point("Left knee", 0, y-s.v["set"], -s.v["drop"]), s.point("Right knee", 0, s.v["set"]-y, -s.v["drop"])
+			s.member("Left drop", l, ld)
+			s.member("Beam", ld, rd)
+			s.member("Right drop", r, rd)
+			s.mitre("Left drop", false, "Beam", true)
+			s.mitre("Right drop", false, "Beam", false)
+			s.plate("Left plate", "Left drop", "a", 100, s.v["plate"])
+			s.plate("Right plate", "Right drop", "a", 100, s.v["plate"])
+			s.support("fixed", l, r)
+			s.carries(ld, rd)
+		}},
+	{"ladder", "Ladder frame", "Two rails and crosses between them.",
+		[]Ask{ask("length", "Long", 2400), ask("width", "Wide, outside", 1200), {"crosses", "Crosses", "count", 5, 2, 60}, kilos(400)},
+		func(s *starting) {
+			l, n := s.v["length"], int(s.v["crosses"])
+			y := s.v["width"]/2 - width(s.sec.Sizes)/2
+			var points [2][2]string
+			for i, side := range []string{"Left", "Right"} {
+				w := y * float64(1-2*i)
+				points[i] = [2]string{s.point(side+" front", l/2, w, 0), s.point(side+" rear", -l/2, w, 0)}
+				s.member(side+" rail", points[i][0], points[i][1])
+			}
+			var all []string
+			for k := range n {
+				x := l/2 - l*float64(k)/float64(n-1)
+				name := fmt.Sprintf("Cross %d", k+1)
+				a, b := points[0][0], points[1][0]
+				switch {
+				case k == n-1:
+					a, b = points[0][1], points[1][1]
+				case k > 0:
+					a, b = s.point(name+" left", x, y, 0), s.point(name+" right", x, -y, 0)
+				}
+				all = append(all, a, b)
+				m := s.member(name, a, b)
+				m.A, m.B = End{Kind: Butt, Onto: s.id("Left rail")}, End{Kind: Butt, Onto: s.id("Right rail")}
+			}
+			s.support("pinned", points[0][0], points[0][1], points[1][0], points[1][1])
+			s.carries(all...)
+		}},
+	{"drawbar", "A-drawbar", "Two members from the coupling to the frame, and the cross they end on.",
+		[]Ask{ask("length", "Coupling to the frame", 1400), ask("width", "Apart at the frame", 1000), kilos(90)}, func(s *starting) {
+			tip := s.point("Coupling", 0, 0, 0)
+			l, r := s.point("Left at the frame", -s.v["length"], s.v["width"]/2, 0),
+				s.point("Right at the frame", -s.v["length"], -s.v["width"]/2, 0)
+			s.member("Left bar", tip, l)
+			s.member("Right bar", tip, r)
+			s.mitre("Left bar", true, "Right bar", true)
+			s.member("Cross", l, r)
+			for _, n := range []string{"Left bar", "Right bar"} {
+				s.of(n).B = End{Kind: Butt, Onto: s.id("Cross")}
+			}
+			s.support("fixed", l, r)
+			s.carries(tip)
+		}},
+	{"rack", "Four-post rack", "Four posts on feet and a frame on top.",
+		[]Ask{ask("length", "Long, outside", 1200), ask("width", "Wide, outside", 800), ask("height", "High", 900), kilos(150)},
+		func(s *starting) {
+			rectangleOnLegs(s, s.v["height"], s.v["height"])
+		}},
+	{"legs", "Legs for a sloped top", "A level top on ground that falls, or a sloped top on level ground.",
+		[]Ask{ask("length", "Long, outside", 1000), ask("width", "Wide, outside", 600), ask("height", "High in front", 700),
+			ask("rear", "High at the rear", 620), kilos(100)}, func(s *starting) {
+			rectangleOnLegs(s, s.v["height"], s.v["rear"])
+		}},
+	{"step", "Step", "Two hangers, arms out and a tread; somebody stands on it.",
+		[]Ask{ask("width", "Wide", 500), ask("drop", "Down", 300), ask("out", "Out", 250)}, func(s *starting) {
+			w, z, o := s.v["width"]/2, -s.v["drop"], s.v["out"]
+			var tips [2]string
+			for i, n := range []string{"Front", "Rear"} {
+				x := w * float64(1-2*i)
+				a, b, c := s.point(n+" hanger", x, 0, 0), s.point(n+" knee", x, 0, z), s.point(n+" tip", x, o, z)
+				s.member(n+" hanger", a, b)
+				s.member(n+" arm", b, c)
+				s.mitre(n+" hanger", false, n+" arm", true)
+				s.plate(n+" plate", n+" hanger", "a", 90, 90)
+				s.support("fixed", a)
+				tips[i] = c
+			}
+			s.member("Tread", tips[0], tips[1])
+			s.mitre("Front arm", false, "Tread", true)
+			s.mitre("Rear arm", false, "Tread", false)
+			s.d.Loads = append(s.d.Loads, Load{ID: s.newID(), Name: "Somebody stepping down", Kind: "person", Kilos: 100, Factor: 2,
+				Member: s.id("Tread"), At: w})
+		}},
+	{"hoop", "Hoop", "Two uprights and a bar across; round tube is bent of one piece.",
+		[]Ask{ask("width", "Wide, middle to middle", 1100), ask("height", "High", 600), kilos(30)}, func(s *starting) {
+			y, z := s.v["width"]/2, s.v["height"]
+			lf, rf := s.point("Left foot", 0, y, 0), s.point("Right foot", 0, -y, 0)
+			lt, rt := s.point("Left top", 0, y, z), s.point("Right top", 0, -y, z)
+			s.member("Left upright", lf, lt)
+			s.member("Bar", lt, rt)
+			s.member("Right upright", rf, rt)
+			s.mitre("Left upright", false, "Bar", true)
+			s.mitre("Right upright", false, "Bar", false)
+			if round(s.sec.Sizes) { // a tube is bent, of one piece
+				for i := range s.d.Points {
+					if p := &s.d.Points[i]; p.ID == lt || p.ID == rt {
+						p.Corner = &Corner{Kind: Bent}
+					}
 				}
 			}
-		}
-		s.plate("Left plate", "Left upright", "a", 100, 100)
-		s.plate("Right plate", "Right upright", "a", 100, 100)
-		s.support("fixed", lf, rf)
-		s.carries(lt, rt)
-	}},
+			s.plate("Left plate", "Left upright", "a", 100, 100)
+			s.plate("Right plate", "Right upright", "a", 100, 100)
+			s.support("fixed", lf, rf)
+			s.carries(lt, rt)
+		}},
 }
 
 // rectangleOnLegs is a mitred top on four legs, higher in front or behind.

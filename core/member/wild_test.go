@@ -20,8 +20,10 @@ func TestWildNumbersInAFrame(t *testing.T) {
 	for _, starter := range []string{"rack", "outriggers", "drawbar"} {
 		d := started(t, starter, "50 × 50 × 4 mm tube", nil)
 		d.Members[0].Splice = &Splice{At: 120}
-		d.Plates = append(d.Plates, Plate{ID: "ear", Name: "Ear", Member: d.Members[0].ID, End: "b", Kind: "tab", Width: 60, Height: 50, Thickness: 8, Holes: 1, Hole: 13, Margin: 20})
-		d.Loads = append(d.Loads, Load{ID: "push", Name: "Push", Kind: "force", Force: [3]float64{50, 20, -80}, Points: []string{d.Points[len(d.Points)-1].ID}}, Load{ID: "deck", Name: "Deck", Kind: "uniform", Kilos: 5, Member: d.Members[0].ID})
+		d.Plates = append(d.Plates, Plate{ID: "ear", Name: "Ear", Member: d.Members[0].ID, End: "b", Kind: "tab", Width: 60, Height: 50,
+			Thickness: 8, Holes: 1, Hole: 13, Margin: 20})
+		d.Loads = append(d.Loads, Load{ID: "push", Name: "Push", Kind: "force", Force: [3]float64{50, 20, -80},
+			Points: []string{d.Points[len(d.Points)-1].ID}}, Load{ID: "deck", Name: "Deck", Kind: "uniform", Kilos: 5, Member: d.Members[0].ID})
 		ask := asked(load.Case{Name: "at rest", Net: solid.Vector{0, 0, -1}}, load.Case{Name: "braked", Net: solid.Vector{.8, 0, -1}})
 		n := 0
 		wild.Each(t, d, []float64{1e300, -1e300, 1e7, 0}, func(at string, v float64, x Doc) {

@@ -40,7 +40,8 @@ const maxPieces = 2000
 // Sticks answers a plan of few sticks and whether fewer are possible. It fails
 // with *working.Fault.
 func Sticks(in SticksInput) (SticksResult, error) {
-	if err := working.First(working.Above("/stock", "The stick", in.Stock, 0, 1e6, "mm"), working.Within("/kerf", "The kerf", in.Kerf, 0, 50, "mm")); err != nil {
+	if err := working.First(working.Above("/stock", "The stick", in.Stock, 0, 1e6, "mm"),
+		working.Within("/kerf", "The kerf", in.Kerf, 0, 50, "mm")); err != nil {
 		return SticksResult{}, err
 	}
 	p := packing{room: in.Stock}
@@ -50,11 +51,13 @@ func Sticks(in SticksInput) (SticksResult, error) {
 	total := 0
 	for i, x := range in.Pieces {
 		at := fmt.Sprintf("/pieces/%d", i)
-		if err := working.First(working.Above(at+"/length", "The piece", x.Length, 0, 1e6, "mm"), working.Within(at+"/quantity", "The quantity", float64(x.Quantity), 1, maxPieces, "")); err != nil {
+		if err := working.First(working.Above(at+"/length", "The piece", x.Length, 0, 1e6, "mm"),
+			working.Within(at+"/quantity", "The quantity", float64(x.Quantity), 1, maxPieces, "")); err != nil {
 			return SticksResult{}, err
 		}
 		if x.Length+in.Kerf > p.room+tiny {
-			return SticksResult{}, working.Refuse(at+"/length", "A piece of %.4g mm does not come out of a stick of %.4g mm: splice it, or buy longer sticks.", x.Length, in.Stock)
+			return SticksResult{}, working.Refuse(at+"/length",
+				"A piece of %.4g mm does not come out of a stick of %.4g mm: splice it, or buy longer sticks.", x.Length, in.Stock)
 		}
 		total += x.Quantity
 		p.add(x.Length+in.Kerf, x.Quantity)
@@ -87,15 +90,22 @@ func Sticks(in SticksInput) (SticksResult, error) {
 		r.Layout, r.Waste = append(r.Layout, row), append(r.Waste, math.Max(left, 0))
 	}
 	if !r.Proven {
-		r.Findings = append(r.Findings, working.Finding{Code: "bounded", Severity: working.Note, Cause: "Sticks", Reason: fmt.Sprintf("%d sticks is the best plan found; fewer than %d are impossible, between them is not known.", r.Sticks, r.LowerBound)})
+		r.Findings = append(r.Findings, working.Finding{Code: "bounded", Severity: working.Note, Cause: "Sticks",
+			Reason: fmt.Sprintf("%d sticks is the best plan found; fewer than %d are impossible, between them is not known.",
+				r.Sticks, r.LowerBound)})
 	}
 	sum := 0.0
 	for k, n := range p.many {
 		sum += p.size[k] * float64(n)
 	}
-	r.Working = working.Working{Method: "Sticks to lengths", Source: "best-fit plans, filled sticks and a search over filled sticks; bounds by total length and by dual feasible functions (Fekete and Schepers)", Formula: "Σ(length + kerf) of a stick ≤ stock",
-		Inputs: []working.Quantity{{Symbol: "L", Name: "stick", Value: in.Stock, Unit: "mm"}, {Symbol: "k", Name: "kerf", Value: in.Kerf, Unit: "mm"}, {Symbol: "n", Name: "pieces", Value: float64(total)}, {Symbol: "Σ", Name: "pieces with their kerfs", Value: sum, Unit: "mm"}},
-		Steps:  []working.Quantity{{Symbol: "≥", Name: "no plan needs fewer than", Value: float64(r.LowerBound)}}, Result: working.Quantity{Symbol: "s", Name: "sticks", Value: float64(r.Sticks)}}
+	r.Working = working.Working{Method: "Sticks to lengths",
+		Source: "best-fit plans, filled sticks and a search over filled sticks; bounds by total length and by dual feasible functions " +
+			"(Fekete and Schepers)", Formula: "Σ(length + kerf) of a stick ≤ stock",
+		Inputs: []working.Quantity{{Symbol: "L", Name: "stick", Value: in.Stock, Unit: "mm"},
+			{Symbol: "k", Name: "kerf", Value: in.Kerf, Unit: "mm"}, {Symbol: "n", Name: "pieces", Value: float64(total)},
+			{Symbol: "Σ", Name: "pieces with their kerfs", Value: sum, Unit: "mm"}},
+		Steps:  []working.Quantity{{Symbol: "≥", Name: "no plan needs fewer than", Value: float64(r.LowerBound)}},
+		Result: working.Quantity{Symbol: "s", Name: "sticks", Value: float64(r.Sticks)}}
 	return r, nil
 }
 

@@ -91,7 +91,9 @@ func TestSticksByHand(t *testing.T) {
 	if r, _ = Sticks(in); r.Sticks != 2 || !r.Proven {
 		t.Errorf("whole sticks: %+v", r)
 	}
-	for _, bad := range []SticksInput{{Stock: 100, Pieces: []Piece{{101, 1}}}, {Stock: 100}, {Stock: 100, Pieces: []Piece{{50, 0}}}, {Pieces: []Piece{{50, 1}}}, {Stock: 100, Kerf: -1, Pieces: []Piece{{5, 1}}}, {Stock: 100, Kerf: 3, LastCutNeedsKerf: true, Pieces: []Piece{{99, 1}}}} {
+	for _, bad := range []SticksInput{{Stock: 100, Pieces: []Piece{{101, 1}}}, {Stock: 100}, {Stock: 100, Pieces: []Piece{{50, 0}}},
+		{Pieces: []Piece{{50, 1}}}, {Stock: 100, Kerf: -1, Pieces: []Piece{{5, 1}}},
+		{Stock: 100, Kerf: 3, LastCutNeedsKerf: true, Pieces: []Piece{{99, 1}}}} {
 		if _, err := Sticks(bad); err == nil {
 			t.Errorf("%+v is taken", bad)
 		}

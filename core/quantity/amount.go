@@ -66,7 +66,9 @@ func ParseAmount(text string, of Measure, inches bool) (value float64, plain boo
 	}
 	trimmed := strings.TrimSpace(text)
 	cut := strings.LastIndexFunc(trimmed, func(r rune) bool { return r >= '0' && r <= '9' || r == ')' }) + 1
-	for last := trimmed[cut:]; cut > 1 && last == "" && (strings.HasSuffix(tight(trimmed), "m2") || strings.HasSuffix(tight(trimmed), "t2") || strings.HasSuffix(tight(trimmed), "n2")); last = trimmed[cut:] {
+	for last := trimmed[cut:]; cut > 1 && last == "" &&
+		(strings.HasSuffix(tight(trimmed), "m2") || strings.HasSuffix(tight(trimmed), "t2") ||
+			strings.HasSuffix(tight(trimmed), "n2")); last = trimmed[cut:] {
 		cut = strings.LastIndexFunc(trimmed[:cut-1], func(r rune) bool { return r >= '0' && r <= '9' || r == ')' }) + 1 // m2 ends in a digit
 	}
 	number, unit := trimmed[:cut], tight(trimmed[cut:])
@@ -83,7 +85,8 @@ func ParseAmount(text string, of Measure, inches bool) (value float64, plain boo
 	}
 	size, known := m.sizes[unit]
 	if !known {
-		return 0, false, &Error{Text: text, Problem: fmt.Sprintf("A %s is wanted here, in %s or %s, not in %q.", m.name, m.metric, m.inch, strings.TrimSpace(trimmed[cut:]))}
+		return 0, false, &Error{Text: text, Problem: fmt.Sprintf("A %s is wanted here, in %s or %s, not in %q.", m.name, m.metric, m.inch,
+			strings.TrimSpace(trimmed[cut:]))}
 	}
 	if v *= size; math.IsInf(v, 0) || math.IsNaN(v) {
 		return 0, false, &Error{Text: text, Problem: "It is too large."}

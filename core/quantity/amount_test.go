@@ -31,7 +31,8 @@ func TestAmounts(t *testing.T) {
 	for _, c := range []struct {
 		text string
 		of   Measure
-	}{{"", Force}, {"kN", Force}, {"5 mm", Force}, {"5 kg", Moment}, {"5 N", Mass}, {"heavy", Mass}, {"5 5 N", Force}, {"2,5 kN", Force}, {"5 m", Area}, {"3 m2 2", Area}, {"5", "colour"}, {"1/0 N", Force}} {
+	}{{"", Force}, {"kN", Force}, {"5 mm", Force}, {"5 kg", Moment}, {"5 N", Mass}, {"heavy", Mass}, {"5 5 N", Force}, {"2,5 kN", Force},
+		{"5 m", Area}, {"3 m2 2", Area}, {"5", "colour"}, {"1/0 N", Force}} {
 		_, _, err := ParseAmount(c.text, c.of, false)
 		var e *Error
 		if !errors.As(err, &e) || len(e.Problem) < 10 {
@@ -54,8 +55,10 @@ func TestAmountsComeBack(t *testing.T) {
 		}
 	}
 	for want, got := range map[string]string{
-		"500 N": FormatAmount(500, Force, false), "300 lbf": FormatAmount(300*PoundForce, Force, true), "40 lb": FormatAmount(40*Pound, Mass, true), "45 N·m": FormatAmount(45000, Moment, false),
-		"0 N": FormatAmount(math.Copysign(0, -1), Force, false), "60 mph": FormatAmount(26.8224, Speed, true), "1234570 N": FormatAmount(1234567, Force, false), "7": FormatAmount(7, "colour", false),
+		"500 N": FormatAmount(500, Force, false), "300 lbf": FormatAmount(300*PoundForce, Force, true),
+		"40 lb": FormatAmount(40*Pound, Mass, true), "45 N·m": FormatAmount(45000, Moment, false),
+		"0 N": FormatAmount(math.Copysign(0, -1), Force, false), "60 mph": FormatAmount(26.8224, Speed, true),
+		"1234570 N": FormatAmount(1234567, Force, false), "7": FormatAmount(7, "colour", false),
 	} {
 		if got != want {
 			t.Errorf("%q, want %q", got, want)

@@ -180,7 +180,8 @@ func (p *parser) twoReadings(prev, op token) error {
 		if inches && (prev.text == "'") == spaced {
 			q := p.source(next, after)
 			return p.fail(op, "Feet, a hyphen and inches have two readings here.",
-				"3'-2\" (no spaces) to join them, as "+p.source(p.toks[max(p.i-3, 0)], prev)+" "+q, "("+p.source(p.toks[max(p.i-3, 0)], prev)+") - "+q+" to take away")
+				"3'-2\" (no spaces) to join them, as "+p.source(p.toks[max(p.i-3, 0)], prev)+" "+q,
+				"("+p.source(p.toks[max(p.i-3, 0)], prev)+") - "+q+" to take away")
 		}
 		if after.kind != tokUnit && after.kind != tokGauge && !spaced {
 			return p.fail(next, "After feet, say the unit of what follows: 3'-2\".")
@@ -352,7 +353,8 @@ func (p *parser) gauge(num token) (value, error) {
 	case p.opt.Gauge == nil:
 		return value{}, p.fail(g, "A gauge is not used here: type the thickness.")
 	case family == "":
-		return value{}, p.fail(g, "A gauge means a different thickness in steel, galvanized, stainless and aluminum: say which, as in 10 ga steel.")
+		return value{}, p.fail(g, "A gauge means a different thickness in steel, galvanized, stainless and aluminum: say which, as "+
+			"in 10 ga steel.")
 	}
 	mm, err := p.opt.Gauge(family, num.value)
 	if err != nil {

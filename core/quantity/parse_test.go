@@ -44,7 +44,8 @@ func TestParseAccepts(t *testing.T) {
 		got, err := Parse(c.text, Options{Unit: c.unit, Family: "steel", Gauge: gauges})
 		if err != nil {
 			t.Errorf("%q: %v", c.text, err)
-		} else if math.Abs(got.Millimetres-c.mm) > tolerance || math.Signbit(got.Millimetres) != math.Signbit(c.mm) && c.mm == 0 && c.text == "-0" && math.Signbit(got.Millimetres) {
+		} else if math.Abs(got.Millimetres-c.mm) > tolerance || math.Signbit(got.Millimetres) != math.Signbit(c.mm) && c.mm == 0 &&
+			c.text == "-0" && math.Signbit(got.Millimetres) {
 			t.Errorf("%q in %s = %v mm, want %v", c.text, c.unit, got.Millimetres, c.mm)
 		}
 	}
@@ -87,7 +88,8 @@ func TestParseRefuses(t *testing.T) {
 func TestTwoReadingsAreOffered(t *testing.T) {
 	_, err := Parse("1 - 1/2", Options{Unit: Inch})
 	var e *Error
-	if !errors.As(err, &e) || len(e.Readings) != 2 || !strings.HasPrefix(e.Readings[0], "1-1/2") || !strings.HasPrefix(e.Readings[1], "(1) - 1/2") {
+	if !errors.As(err, &e) || len(e.Readings) != 2 || !strings.HasPrefix(e.Readings[0], "1-1/2") ||
+		!strings.HasPrefix(e.Readings[1], "(1) - 1/2") {
 		t.Fatalf("readings = %+v", e)
 	}
 }
@@ -125,7 +127,8 @@ func TestFormatParsesBack(t *testing.T) {
 	r := rand.New(rand.NewSource(1))
 	for range 2000 {
 		mm := (r.Float64() - .3) * 4000
-		for _, d := range []Display{{Style: Metric}, {Style: Decimal}, {Style: Fraction, Denominator: 32}, {Style: Fraction, Denominator: 16, Feet: true}} {
+		for _, d := range []Display{{Style: Metric}, {Style: Decimal}, {Style: Fraction, Denominator: 32},
+			{Style: Fraction, Denominator: 16, Feet: true}} {
 			w, err := Format(mm, d)
 			if err != nil {
 				t.Fatal(err)

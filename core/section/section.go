@@ -103,7 +103,9 @@ func (in Sizes) check() error {
 	err := working.Above("/density", "The density", in.Density, 0, 30000, "kg/m³")
 	switch in.Kind {
 	case "rectTube":
-		err = working.First(err, over("/width", "The width", in.Width, 0), over("/height", "The height", in.Height, 0), over("/wall", "The wall", in.Wall, 0), working.Within("/outerRadius", "The corner radius", in.OuterRadius, 0, math.Min(in.Width, in.Height)/2, "mm"))
+		err = working.First(err, over("/width", "The width", in.Width, 0), over("/height", "The height", in.Height, 0),
+			over("/wall", "The wall", in.Wall, 0),
+			working.Within("/outerRadius", "The corner radius", in.OuterRadius, 0, math.Min(in.Width, in.Height)/2, "mm"))
 		if err == nil && 2*in.Wall > math.Min(in.Width, in.Height) {
 			err = working.Refuse("/wall", "Two walls of %.4g mm are more than the section is wide.", in.Wall)
 		}
@@ -117,9 +119,11 @@ func (in Sizes) check() error {
 	case "flatBar":
 		err = working.First(err, over("/width", "The width", in.Width, 0), over("/height", "The height", in.Height, 0))
 	case "angle":
-		err = working.First(err, over("/thickness", "The thickness", in.Thickness, 0), over("/legVertical", "The leg", in.LegVertical, in.Thickness), over("/legHorizontal", "The leg", in.LegHorizontal, in.Thickness))
+		err = working.First(err, over("/thickness", "The thickness", in.Thickness, 0),
+			over("/legVertical", "The leg", in.LegVertical, in.Thickness), over("/legHorizontal", "The leg", in.LegHorizontal, in.Thickness))
 	case "channel":
-		err = working.First(err, over("/web", "The web", in.Web, 0), over("/flange", "The flange", in.Flange, 0), over("/depth", "The depth", in.Depth, 2*in.Flange), over("/flangeWidth", "The flange's width", in.FlangeWidth, in.Web))
+		err = working.First(err, over("/web", "The web", in.Web, 0), over("/flange", "The flange", in.Flange, 0),
+			over("/depth", "The depth", in.Depth, 2*in.Flange), over("/flangeWidth", "The flange's width", in.FlangeWidth, in.Web))
 	default:
 		return working.Refuse("/kind", "A section is rectTube, roundTube, roundBar, flatBar, angle or channel, not %q.", in.Kind)
 	}
@@ -145,7 +149,8 @@ func (in Sizes) rectTube() (Properties, string) {
 	b, h, t, ro := in.Width, in.Height, in.Wall, in.OuterRadius
 	ri := math.Max(ro-t, 0)
 	out, hole := roundedRect(b, h, ro), roundedRect(b-2*t, h-2*t, ri)
-	p := Properties{Area: out.area - hole.area, Ix: out.ix - hole.ix, Iy: out.iy - hole.iy, Zx: out.zx - hole.zx, Zy: out.zy - hole.zy, CentroidX: b / 2, CentroidY: h / 2}
+	p := Properties{Area: out.area - hole.area, Ix: out.ix - hole.ix, Iy: out.iy - hole.iy, Zx: out.zx - hole.zx, Zy: out.zy - hole.zy,
+		CentroidX: b / 2, CentroidY: h / 2}
 	p.Sx, p.Sy = p.Ix/(h/2), p.Iy/(b/2)
 	// EN 10219-2: middle line with the mean corner radius.
 	rc := (ro + ri) / 2
@@ -159,7 +164,8 @@ func (in Sizes) rectTube() (Properties, string) {
 }
 
 func ring(d, i float64) Properties {
-	p := Properties{Area: math.Pi / 4 * (d*d - i*i), Ix: math.Pi / 64 * (math.Pow(d, 4) - math.Pow(i, 4)), Zx: (d*d*d - i*i*i) / 6, CentroidX: d / 2, CentroidY: d / 2, PaintPerMetre: math.Pi * d / 1000}
+	p := Properties{Area: math.Pi / 4 * (d*d - i*i), Ix: math.Pi / 64 * (math.Pow(d, 4) - math.Pow(i, 4)), Zx: (d*d*d - i*i*i) / 6,
+		CentroidX: d / 2, CentroidY: d / 2, PaintPerMetre: math.Pi * d / 1000}
 	p.Iy, p.Zy, p.J = p.Ix, p.Zx, 2*p.Ix
 	p.Sx = p.Ix / (d / 2)
 	p.Sy = p.Sx
@@ -248,9 +254,14 @@ func (p *Properties) finish(in Sizes, torsion string) {
 	p.I1, p.I2 = middle+half, middle-half
 	p.RMin = math.Sqrt(p.I2 / p.Area)
 	p.MassPerMetre = p.Area * in.Density * 1e-6
-	p.Working = working.Working{Method: "Section properties", Source: "exact integrals of the outline; torsion: " + torsion, Formula: "A = ∫dA, Ix = ∫y²dA, S = I/c, Z = ∫|y|dA about the line that halves the area, I1,2 = (Ix + Iy)/2 ± √(((Ix − Iy)/2)² + Ixy²)",
-		Inputs:      []working.Quantity{{Symbol: "ρ", Name: "density", Value: in.Density, Unit: "kg/m³"}},
-		Steps:       []working.Quantity{{Symbol: "Ix", Name: "about x", Value: p.Ix, Unit: "mm⁴"}, {Symbol: "Iy", Name: "about y", Value: p.Iy, Unit: "mm⁴"}, {Symbol: "J", Name: "torsion", Value: p.J, Unit: "mm⁴"}, {Symbol: "m", Name: "mass", Value: p.MassPerMetre, Unit: "kg/m"}},
-		Assumptions: []string{"corners without a radius are sharp; fillets and rolling radii of angles and channels are left out", "the seam is left out"},
-		Result:      working.Quantity{Symbol: "A", Name: "area", Value: p.Area, Unit: "mm²"}}
+	p.Working = working.Working{Method: "Section properties", Source: "exact integrals of the outline; torsion: " + torsion,
+		Formula: "A = ∫dA, Ix = ∫y²dA, S = I/c, Z = ∫|y|dA about the line that halves the area, I1,2 = (Ix + Iy)/2 ± √(((Ix − " +
+			"Iy)/2)² + Ixy²)",
+		Inputs: []working.Quantity{{Symbol: "ρ", Name: "density", Value: in.Density, Unit: "kg/m³"}},
+		Steps: []working.Quantity{{Symbol: "Ix", Name: "about x", Value: p.Ix, Unit: "mm⁴"},
+			{Symbol: "Iy", Name: "about y", Value: p.Iy, Unit: "mm⁴"}, {Symbol: "J", Name: "torsion", Value: p.J, Unit: "mm⁴"},
+			{Symbol: "m", Name: "mass", Value: p.MassPerMetre, Unit: "kg/m"}},
+		Assumptions: []string{"corners without a radius are sharp; fillets and rolling radii of angles and channels are left out",
+			"the seam is left out"},
+		Result: working.Quantity{Symbol: "A", Name: "area", Value: p.Area, Unit: "mm²"}}
 }

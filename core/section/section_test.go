@@ -56,10 +56,13 @@ func sizes(in Sizes) (w, h float64) {
 // Area, second moments and moduli agree with adding up a fine grid.
 func TestPropertiesByGrid(t *testing.T) {
 	r := rand.New(rand.NewPCG(201, 202))
-	list := []Sizes{{Kind: "rectTube", Width: 60, Height: 40, Wall: 3, OuterRadius: 6}, {Kind: "rectTube", Width: 50, Height: 50, Wall: 4}, {Kind: "roundTube", Diameter: 48.3, Wall: 3.2}, {Kind: "roundBar", Diameter: 20},
-		{Kind: "flatBar", Width: 60, Height: 8}, {Kind: "angle", LegVertical: 80, LegHorizontal: 60, Thickness: 7}, {Kind: "channel", Depth: 100, FlangeWidth: 50, Web: 6, Flange: 8.5}}
+	list := []Sizes{{Kind: "rectTube", Width: 60, Height: 40, Wall: 3, OuterRadius: 6}, {Kind: "rectTube", Width: 50, Height: 50, Wall: 4},
+		{Kind: "roundTube", Diameter: 48.3, Wall: 3.2}, {Kind: "roundBar", Diameter: 20},
+		{Kind: "flatBar", Width: 60, Height: 8}, {Kind: "angle", LegVertical: 80, LegHorizontal: 60, Thickness: 7},
+		{Kind: "channel", Depth: 100, FlangeWidth: 50, Web: 6, Flange: 8.5}}
 	for range 8 {
-		list = append(list, Sizes{Kind: "rectTube", Width: 30 + 60*r.Float64(), Height: 30 + 60*r.Float64(), Wall: 1 + 4*r.Float64(), OuterRadius: 10 * r.Float64()})
+		list = append(list, Sizes{Kind: "rectTube", Width: 30 + 60*r.Float64(), Height: 30 + 60*r.Float64(), Wall: 1 + 4*r.Float64(),
+			OuterRadius: 10 * r.Float64()})
 	}
 	for _, in := range list {
 		p, err := Work(in)
@@ -155,7 +158,10 @@ func TestPropertiesByTable(t *testing.T) {
 }
 
 func TestSectionsRefused(t *testing.T) {
-	for _, in := range []Sizes{{}, {Kind: "beam"}, {Kind: "rectTube", Width: 50, Height: 50}, {Kind: "rectTube", Width: 50, Height: 50, Wall: 26}, {Kind: "roundTube", Diameter: 20, Wall: 11}, {Kind: "angle", LegVertical: 5, LegHorizontal: 50, Thickness: 6}, {Kind: "channel", Depth: 10, FlangeWidth: 50, Web: 5, Flange: 6}, {Kind: "rectTube", Width: 50, Height: 50, Wall: 3, OuterRadius: 30}} {
+	for _, in := range []Sizes{{}, {Kind: "beam"}, {Kind: "rectTube", Width: 50, Height: 50},
+		{Kind: "rectTube", Width: 50, Height: 50, Wall: 26}, {Kind: "roundTube", Diameter: 20, Wall: 11},
+		{Kind: "angle", LegVertical: 5, LegHorizontal: 50, Thickness: 6}, {Kind: "channel", Depth: 10, FlangeWidth: 50, Web: 5, Flange: 6},
+		{Kind: "rectTube", Width: 50, Height: 50, Wall: 3, OuterRadius: 30}} {
 		if _, err := Work(in); err == nil {
 			t.Errorf("%+v is taken", in)
 		}

@@ -6,8 +6,10 @@ import "testing"
 // standard says; rolled ones a little less, for their fillets are left out.
 func TestTable(t *testing.T) {
 	said := map[string]float64{ // kg/m of the standards
-		"50 × 50 × 3 mm tube": 4.25, "60 × 40 × 3 mm tube": 4.25, "100 × 50 × 4 mm tube": 8.59, "40 × 40 × 2 mm tube": 2.31, "100 × 100 × 8 mm tube": 21.4, "Ø 48.3 × 3.2 mm tube": 3.56, "Ø 60.3 × 3.6 mm tube": 5.03,
-		"pipe 2 schedule 40": 5.44, "pipe 1 schedule 80": 3.24, "L 50 × 50 × 5 mm": 3.77, "L 100 × 65 × 8 mm": 9.94, "UPE 100": 9.82, "UPE 160": 17, "C4 × 5.4": 8.04, "C6 × 8.2": 12.2, "flat 50 × 5 mm": 1.96, "round 20 mm": 2.47, "round 1/2 in": .99,
+		"50 × 50 × 3 mm tube": 4.25, "60 × 40 × 3 mm tube": 4.25, "100 × 50 × 4 mm tube": 8.59, "40 × 40 × 2 mm tube": 2.31,
+		"100 × 100 × 8 mm tube": 21.4, "Ø 48.3 × 3.2 mm tube": 3.56, "Ø 60.3 × 3.6 mm tube": 5.03,
+		"pipe 2 schedule 40": 5.44, "pipe 1 schedule 80": 3.24, "L 50 × 50 × 5 mm": 3.77, "L 100 × 65 × 8 mm": 9.94, "UPE 100": 9.82,
+		"UPE 160": 17, "C4 × 5.4": 8.04, "C6 × 8.2": 12.2, "flat 50 × 5 mm": 1.96, "round 20 mm": 2.47, "round 1/2 in": .99,
 	}
 	seen := map[string]bool{}
 	for _, s := range Table() {

@@ -37,7 +37,8 @@ type BodyBend struct {
 const chordDeviation = .1 // mm, of what is drawn against true arcs
 
 func (b *builder) body(faces []profile.Loop) Body {
-	body := Body{Thickness: b.recipe.Thickness, Panels: make([]BodyPanel, 0, len(b.all)), Bends: make([]BodyBend, 0, len(b.all)), Edges: make([][]Vector, 0, 20*len(b.all))}
+	body := Body{Thickness: b.recipe.Thickness, Panels: make([]BodyPanel, 0, len(b.all)), Bends: make([]BodyBend, 0, len(b.all)),
+		Edges: make([][]Vector, 0, 20*len(b.all))}
 	for i, p := range b.all {
 		body.Panels = append(body.Panels, b.bodyPanel(p, faces[i], &body))
 		if p.flange != nil {
@@ -124,7 +125,8 @@ func (b *builder) seam(p *panel, q, r profile.Point) bool {
 // bodyBend sweeps the bend zone, its ends trimmed where corner reliefs cut in.
 func (b *builder) bodyBend(p *panel, body *Body) BodyBend {
 	half := b.recipe.Thickness / 2
-	n := max(int(math.Ceil(p.flange.Angle/10)), int(math.Ceil(p.flange.Angle*math.Pi/360/math.Acos(1-chordDeviation/(p.flange.InsideRadius+2*half+chordDeviation)))), 2)
+	n := max(int(math.Ceil(p.flange.Angle/10)),
+		int(math.Ceil(p.flange.Angle*math.Pi/360/math.Acos(1-chordDeviation/(p.flange.InsideRadius+2*half+chordDeviation)))), 2)
 	w, _ := p.size()
 	atStart, atEnd := b.trims(p)
 	m := BodyBend{ID: p.id, Rows: make([][4]Vector, 0, n+1)}

@@ -56,8 +56,10 @@ func Build(r Recipe, opt Options) (Part, error) {
 	}
 	b := newBuilder(r, opt, r.Bend.School)
 	outline, ok := b.laidOut()
-	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Sections: []Section{}, Marks: []MarkMade{}, Steps: []BendStep{}, BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
-		Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}}, Figures: []Figure{}, Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}, Outline: profile.Loop{}}
+	part := Part{Whole: !b.broken, Holes: []HoleMade{}, Sections: []Section{}, Marks: []MarkMade{}, Steps: []BendStep{},
+		BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Dimensions: []Dimension{},
+		Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}}, Figures: []Figure{},
+		Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}, Outline: profile.Loop{}}
 	if !ok {
 		part.Dimensions = b.dimensions()
 		part.Findings = b.sorted()
@@ -105,7 +107,8 @@ func (b *builder) laidOut() (profile.Loop, bool) {
 func newBuilder(r Recipe, opt Options, school bend.School) *builder {
 	material, _ := stock.MaterialByKey(r.Material)
 	process, _ := stock.ProcessByKey(r.Process)
-	return &builder{recipe: r, flanges: plain(r.Base.Flanges, r.Thickness), opt: opt, material: material, process: process, rule: r.Bend.Prepare(material.Temper), school: school, written: make(map[float64]Length, 64)}
+	return &builder{recipe: r, flanges: plain(r.Base.Flanges, r.Thickness), opt: opt, material: material, process: process,
+		rule: r.Bend.Prepare(material.Temper), school: school, written: make(map[float64]Length, 64)}
 }
 
 // length writes a length for people.
@@ -138,7 +141,8 @@ func trimZeros(s string) string {
 }
 
 func (b *builder) find(severity working.Severity, code, cause string, p *panel, reason string, fixes []working.Fix) {
-	b.findings = append(b.findings, working.Finding{Code: code, Severity: severity, Cause: cause, Feature: p.id, Name: p.name, Reason: reason, Fixes: fixes})
+	b.findings = append(b.findings, working.Finding{Code: code, Severity: severity, Cause: cause, Feature: p.id, Name: p.name,
+		Reason: reason, Fixes: fixes})
 	b.spots = append(b.spots, spotOf(p))
 }
 

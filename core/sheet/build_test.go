@@ -151,7 +151,8 @@ func random(rnd *rand.Rand, angles bool) Recipe {
 		}
 		r.Base.Flanges = append(r.Base.Flanges, f)
 	}
-	slot := Hole{ID: "slot", Kind: SlotHole, Diameter: 7, Length: 22, Angle: 30, X: Offset{Edge: Right, Distance: 50}, Y: Offset{Edge: Back, Distance: 50}}
+	slot := Hole{ID: "slot", Kind: SlotHole, Diameter: 7, Length: 22, Angle: 30, X: Offset{Edge: Right, Distance: 50},
+		Y: Offset{Edge: Back, Distance: 50}}
 	grid := round("grid", Left, 40, Front, 40, 6)
 	grid.Pattern = &Pattern{Kind: GridPattern, Columns: 2, Rows: 2, PitchX: 20, PitchY: 15}
 	r.Base.Holes = []Hole{slot, grid}
@@ -257,7 +258,8 @@ func TestMirror(t *testing.T) {
 		for i, h := range a.Holes {
 			found := false
 			for _, o := range b.Holes {
-				if o.Feature == h.Feature && math.Abs(a.Bounds.Max.X-h.Centre.X-(o.Centre.X-b.Bounds.Min.X)) < 1e-6 && math.Abs(o.Centre.Y-h.Centre.Y) < 1e-6 {
+				if o.Feature == h.Feature && math.Abs(a.Bounds.Max.X-h.Centre.X-(o.Centre.X-b.Bounds.Min.X)) < 1e-6 &&
+					math.Abs(o.Centre.Y-h.Centre.Y) < 1e-6 {
 					found = true
 				}
 			}
@@ -331,7 +333,8 @@ func TestSchoolsSideBySide(t *testing.T) {
 	r := plate(100, 60)
 	r.Base.Flanges = []Flange{flange("f", Front, 40, 90)}
 	p := build(t, r)
-	want := map[bend.School]float64{bend.SchoolTable: 88 + math.Pi/2*(3+.38*3), bend.SchoolStandard: 88 + math.Pi/2*(3+.325*3), bend.SchoolFixed: 94.69159}
+	want := map[bend.School]float64{bend.SchoolTable: 88 + math.Pi/2*(3+.38*3), bend.SchoolStandard: 88 + math.Pi/2*(3+.325*3),
+		bend.SchoolFixed: 94.69159}
 	for _, s := range p.Schools {
 		if y, ok := want[s.School]; ok {
 			if s.Y == nil {

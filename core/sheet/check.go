@@ -52,14 +52,18 @@ func (b *builder) checkRadius(p *panel) {
 	at := len(b.findings)
 	switch {
 	case r < across-tiny:
-		b.stop("radius-small", "Inside radius", p, fmt.Sprintf("%s in %s cracks below an inside radius of %s even across the grain, and R %s is asked for. A softer temper or two welded pieces are the other ways out.",
-			b.len(t), b.material.Name, b.len(across), b.len(r)), fix(max(along, across)))
+		b.stop("radius-small", "Inside radius", p,
+			fmt.Sprintf("%s in %s cracks below an inside radius of %s even across the grain, and R %s is asked for. A softer temper or two welded "+
+				"pieces are the other ways out.",
+				b.len(t), b.material.Name, b.len(across), b.len(r)), fix(max(along, across)))
 	case r < along-tiny && !b.acrossGrain(p):
 		reason := "the grain is not known"
 		if b.recipe.Grain == GrainX || b.recipe.Grain == GrainY {
 			reason = "the bend line runs along the grain"
 		}
-		b.mind("radius-grain", "Inside radius", p, fmt.Sprintf("R %s holds only across the grain, and %s: along it %s needs %s.", b.len(r), reason, b.material.Name, b.len(along)), fix(along))
+		b.mind("radius-grain", "Inside radius", p,
+			fmt.Sprintf("R %s holds only across the grain, and %s: along it %s needs %s.", b.len(r), reason, b.material.Name, b.len(along)),
+			fix(along))
 	}
 	if at < len(b.findings) {
 		if b.limit == nil || b.limitRadius != r { // most bends of a part are alike
@@ -75,11 +79,15 @@ func (b *builder) checkRadius(p *panel) {
 		natural := b.material.AirRadius * tool.Opening
 		if math.Abs(natural-r) > .25*math.Max(natural, t) {
 			at = len(b.findings)
-			b.note("air-radius", "Inside radius", p, fmt.Sprintf("In air the %s die makes about R %s whatever the punch, and R %s is asked for: the flat comes out for the wrong radius.", b.len(tool.Opening), b.len(natural), b.len(r)),
+			b.note("air-radius", "Inside radius", p,
+				fmt.Sprintf("In air the %s die makes about R %s whatever the punch, and R %s is asked for: the flat comes out for the wrong radius.",
+					b.len(tool.Opening), b.len(natural), b.len(r)),
 				b.fix("Take R "+b.len(math.Round(natural*10)/10), p.path+"/insideRadius", math.Round(natural*10)/10))
 			b.attach(at, func() working.Working {
-				return working.Working{Method: "Radius of an air bend", Source: "practice: a share of the die opening by material", Formula: "R = share·V",
-					Inputs: []working.Quantity{{Symbol: "share", Name: b.material.Name, Value: b.material.AirRadius}, qmm("V", "die opening", tool.Opening)}, Result: qmm("R", "inside radius", natural)}
+				return working.Working{Method: "Radius of an air bend",
+					Source: "practice: a share of the die opening by material", Formula: "R = share·V",
+					Inputs: []working.Quantity{{Symbol: "share", Name: b.material.Name, Value: b.material.AirRadius},
+						qmm("V", "die opening", tool.Opening)}, Result: qmm("R", "inside radius", natural)}
 			})
 		}
 	}
@@ -109,13 +117,16 @@ func (b *builder) checkLegs(p *panel) {
 	at := len(b.findings)
 	if leg < least-tiny {
 		longer := ceil(f.Length + least - leg)
-		b.stop("flange-short", "Short flange", p, fmt.Sprintf("%s reaches %s past the apex; on this tool it slips below %s.", p.name, b.len(leg), b.len(least)),
+		b.stop("flange-short", "Short flange", p,
+			fmt.Sprintf("%s reaches %s past the apex; on this tool it slips below %s.", p.name, b.len(leg), b.len(least)),
 			b.fix("Make it "+b.len(longer), p.path+"/length", longer))
 	}
 	// The other leg: across the parent from this bend.
 	far := b.behind(p)
 	if far < least-tiny {
-		b.stop("bends-close", "Short flange", p, fmt.Sprintf("Behind this bend %s is only %s wide to the next edge or bend; this tool needs %s.", lower(p.parent.name), b.len(far), b.len(least)))
+		b.stop("bends-close", "Short flange", p,
+			fmt.Sprintf("Behind this bend %s is only %s wide to the next edge or bend; this tool needs %s.", lower(p.parent.name),
+				b.len(far), b.len(least)))
 	}
 	b.attach(at, func() working.Working { return w })
 }
@@ -149,10 +160,14 @@ func (b *builder) checkHem(p *panel, across, along float64) {
 	t := b.recipe.Thickness
 	switch least := max(across, along); {
 	case least > 1.5*t+tiny:
-		b.stop("hem-cracks", "Inside radius", p, fmt.Sprintf("%s needs an inside radius of %s in %s and would crack folded back: take a teardrop of that radius, or roll the edge over a wire.", b.material.Name, b.len(least), b.len(t)),
+		b.stop("hem-cracks", "Inside radius", p,
+			fmt.Sprintf("%s needs an inside radius of %s in %s and would crack folded back: take a teardrop of that radius, or roll the "+
+				"edge over a wire.", b.material.Name, b.len(least), b.len(t)),
 			b.fix("A teardrop", p.path+"/hem", TeardropHem, p.path+"/insideRadius", ceil(least)))
 	case p.flange.Hem == ClosedHem:
-		b.mind("hem-closed", "Inside radius", p, fmt.Sprintf("A closed hem in %s of %s is pressed flat past its smallest radius of %s: it may crack on its outside, and paint does not reach inside it. Try one first.", b.len(t), b.material.Name, b.len(least)),
+		b.mind("hem-closed", "Inside radius", p,
+			fmt.Sprintf("A closed hem in %s of %s is pressed flat past its smallest radius of %s: it may crack on its outside, and paint does not "+
+				"reach inside it. Try one first.", b.len(t), b.material.Name, b.len(least)),
 			b.fix("Leave it open", p.path+"/hem", OpenHem))
 	}
 }
@@ -161,11 +176,14 @@ func (b *builder) checkHem(p *panel, across, along float64) {
 func (b *builder) checkLip(p *panel) {
 	f, t := p.flange, b.recipe.Thickness
 	if f.Kind == Roll {
-		b.note("roll-steps", "Rolls", p, fmt.Sprintf("%s of R %s is rolled, or bumped in steps of %s: a die does not make it.", p.name, b.len(f.InsideRadius), b.len(math.Max(ceil(.1*(f.InsideRadius+t)), t))))
+		b.note("roll-steps", "Rolls", p, fmt.Sprintf("%s of R %s is rolled, or bumped in steps of %s: a die does not make it.", p.name,
+			b.len(f.InsideRadius), b.len(math.Max(ceil(.1*(f.InsideRadius+t)), t))))
 		return
 	}
 	if least := 4 * t; f.Length < least-tiny {
-		b.mind("hem-short", "Short flange", p, fmt.Sprintf("%s returns %s; under four thicknesses (%s, practice) the tool does not hold it.", p.name, b.len(f.Length), b.len(least)), b.fix("Make it "+b.len(ceil(least)), p.path+"/length", ceil(least)))
+		b.mind("hem-short", "Short flange", p,
+			fmt.Sprintf("%s returns %s; under four thicknesses (%s, practice) the tool does not hold it.", p.name, b.len(f.Length), b.len(least)),
+			b.fix("Make it "+b.len(ceil(least)), p.path+"/length", ceil(least)))
 	}
 }
 
@@ -189,14 +207,18 @@ func (b *builder) checkReliefs(p *panel) {
 		room    float64
 		path    string
 		who     *panel
-	}{{p.reachesStart(), before, p.path + startKey, p.seen(profile.Point{X: p.zone})}, {p.reachesEnd(), after, p.path + endKey, p.seen(profile.Point{})}} {
+	}{{p.reachesStart(), before, p.path + startKey, p.seen(profile.Point{X: p.zone})},
+		{p.reachesEnd(), after, p.path + endKey, p.seen(profile.Point{})}} {
 		switch {
 		case end.reaches:
 		case p.relief.Kind == Tear:
-			b.mind("relief-tear", "Reliefs", end.who, "The bend ends inside the sheet with no relief: the sheet tears there, ragged and without control.",
+			b.mind("relief-tear", "Reliefs", end.who,
+				"The bend ends inside the sheet with no relief: the sheet tears there, ragged and without control.",
 				b.fix("Cut a relief", p.path+"/relief/kind", Rectangular))
 		case end.room < p.relief.Width-tiny:
-			b.stop("relief-room", "Reliefs", end.who, fmt.Sprintf("The set-in leaves %s of edge and the relief is %s wide: nothing would be left beside it.", b.len(end.room), b.len(p.relief.Width)),
+			b.stop("relief-room", "Reliefs", end.who,
+				fmt.Sprintf("The set-in leaves %s of edge and the relief is %s wide: nothing would be left beside it.",
+					b.len(end.room), b.len(p.relief.Width)),
 				b.fix("Run the flange to the end", end.path, 0.0), b.fix("Set in "+b.len(p.relief.Width+2*t), end.path, p.relief.Width+2*t))
 		}
 	}
@@ -209,12 +231,16 @@ func (b *builder) checkReliefs(p *panel) {
 	}
 	if kerf := b.process.Kerf; p.relief.Width < kerf-tiny {
 		least := ceil(max(kerf, t))
-		b.stop("relief-unreachable", "Reliefs", who, fmt.Sprintf("%s cuts a gap of %s and the relief is only %s wide: it cannot be cut. Make it wider, drill a round one, or saw it by hand.", b.process.Name, b.len(kerf), b.len(p.relief.Width)), b.fix("Make it "+b.len(least), p.path+"/relief/width", least))
+		b.stop("relief-unreachable", "Reliefs", who,
+			fmt.Sprintf("%s cuts a gap of %s and the relief is only %s wide: it cannot be cut. Make it wider, drill a round one, or saw it by hand.",
+				b.process.Name, b.len(kerf), b.len(p.relief.Width)), b.fix("Make it "+b.len(least), p.path+"/relief/width", least))
 	} else if p.relief.Width < t-tiny {
-		b.mind("relief-narrow", "Reliefs", who, fmt.Sprintf("A relief narrower than the sheet (%s) closes and tears.", b.len(t)), b.fix("Make it "+b.len(t), p.path+"/relief/width", t))
+		b.mind("relief-narrow", "Reliefs", who, fmt.Sprintf("A relief narrower than the sheet (%s) closes and tears.", b.len(t)),
+			b.fix("Make it "+b.len(t), p.path+"/relief/width", t))
 	}
 	if p.relief.Depth < t/2-tiny {
-		b.mind("relief-shallow", "Reliefs", who, fmt.Sprintf("The relief should pass the tangent line by half the thickness (%s).", b.len(t/2)), b.fix("Make it "+b.len(t), p.path+"/relief/depth", t))
+		b.mind("relief-shallow", "Reliefs", who, fmt.Sprintf("The relief should pass the tangent line by half the thickness (%s).", b.len(t/2)),
+			b.fix("Make it "+b.len(t), p.path+"/relief/depth", t))
 	}
 }
 
@@ -253,7 +279,9 @@ func (b *builder) checkFlat() {
 			if q.parent == p || p.parent == q || !boxes[i].Meets(boxes[j], .01) || !profile.Overlap(zones[i], zones[j], .01) {
 				continue
 			}
-			b.stop("flat-overlap", "Flat pattern", q, fmt.Sprintf("On the flat pattern %s and %s lie over each other: the same sheet cannot be both. Set one in, shorten it, or make it two pieces.", p.name, q.name))
+			b.stop("flat-overlap", "Flat pattern", q,
+				fmt.Sprintf("On the flat pattern %s and %s lie over each other: the same sheet cannot be both. Set one in, shorten it, or make "+
+					"it two pieces.", p.name, q.name))
 		}
 	}
 }
@@ -262,10 +290,13 @@ func (b *builder) checkFlat() {
 func (b *builder) checkSheet(part *Part) {
 	whole := &panel{id: "sheet", name: "Sheet"}
 	if b.recipe.Gauge != nil {
-		b.note("gauge-nominal", "Sheet", whole, fmt.Sprintf("%d gauge is nominal: measure the sheet and type what the caliper says.", *b.recipe.Gauge))
+		b.note("gauge-nominal", "Sheet", whole,
+			fmt.Sprintf("%d gauge is nominal: measure the sheet and type what the caliper says.", *b.recipe.Gauge))
 	}
 	if b.recipe.Guessed {
-		b.mind("thickness-guessed", "Sheet", whole, fmt.Sprintf("Nobody measured its thickness: strength counts 0.85 of %s, and bends may come out off. Put a caliper on the sheet, past the burr.", b.len(b.recipe.Thickness)))
+		b.mind("thickness-guessed", "Sheet", whole,
+			fmt.Sprintf("Nobody measured its thickness: strength counts 0.85 of %s, and bends may come out off. Put a caliper on the sheet, "+
+				"past the burr.", b.len(b.recipe.Thickness)))
 	}
 	if b.material.Caution != "" {
 		b.note("material-caution", "Sheet", whole, b.material.Caution)
@@ -280,17 +311,20 @@ func (b *builder) checkFaces(part *Part, whole *panel) {
 	r := b.recipe
 	same := r.Hand.Pair && b.symmetrical(part.Outline)
 	if same {
-		b.note("twin-same", "Pair", whole, "The mirrored twin is the same part: one drawing and double the count will do.", b.fix("No pair", "/hand/pair", false))
+		b.note("twin-same", "Pair", whole, "The mirrored twin is the same part: one drawing and double the count will do.",
+			b.fix("No pair", "/hand/pair", false))
 	}
 	if r.Seen == BackFace {
 		marks := ""
 		if len(part.Marks) > 0 {
 			marks = " Marks are made on the face that lies up: here the one that shows."
 		}
-		b.note("back-shows", "Face", whole, "Its back shows: cut as drawn here it would lie on the slats. Files and sheets for the shop are drawn from the back, so that it lies up; what goes up here goes down there."+marks)
+		b.note("back-shows", "Face", whole, "Its back shows: cut as drawn here it would lie on the slats. Files and sheets for the shop are "+
+			"drawn from the back, so that it lies up; what goes up here goes down there."+marks)
 	}
 	if r.Hand.Pair && r.Seen != "" && !same && !b.sameBlank(part.Outline) {
-		b.mind("pair-face", "Face", whole, "Cut each hand from its own drawing: one drawing turned over on the table makes the other hand's blank, with the face that shows down.")
+		b.mind("pair-face", "Face", whole, "Cut each hand from its own drawing: one drawing turned over on the table makes the other hand's "+
+			"blank, with the face that shows down.")
 	}
 }
 
@@ -303,14 +337,19 @@ func (b *builder) checkLarge(part *Part) {
 	whole := &panel{id: "sheet", name: "Sheet"}
 	x, y := part.Bounds.Size()
 	if long, wide := max(x, y), min(x, y); long > bedLong || wide > bedWide {
-		b.mind("past-bed", "Large parts", whole, fmt.Sprintf("The blank of %s × %s is more than a usual table of %s × %s: split the part, or ask for a larger one.", b.len(x), b.len(y), b.len(bedLong), b.len(bedWide)))
+		b.mind("past-bed", "Large parts", whole,
+			fmt.Sprintf("The blank of %s × %s is more than a usual table of %s × %s: split the part, or ask for a larger one.", b.len(x), b.len(y),
+				b.len(bedLong), b.len(bedWide)))
 	}
 	for _, p := range b.all[1:] {
 		if p.zone > brakeLong {
-			b.mind("past-brake", "Large parts", p, fmt.Sprintf("The bend of %s is %s long and usual brakes take %s: split the part across it.", p.name, b.len(p.zone), b.len(brakeLong)))
+			b.mind("past-brake", "Large parts", p,
+				fmt.Sprintf("The bend of %s is %s long and usual brakes take %s: split the part across it.", p.name, b.len(p.zone), b.len(brakeLong)))
 		}
 	}
 	if b.opt.Lift > 0 && part.Mass > b.opt.Lift {
-		b.mind("past-lift", "Large parts", whole, fmt.Sprintf("It weighs %s and one person lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(part.Mass, b.opt.Display), quantity.FormatMass(b.opt.Lift, b.opt.Display), math.Ceil(part.Mass/b.opt.Lift)))
+		b.mind("past-lift", "Large parts", whole,
+			fmt.Sprintf("It weighs %s and one person lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(part.Mass, b.opt.Display),
+				quantity.FormatMass(b.opt.Lift, b.opt.Display), math.Ceil(part.Mass/b.opt.Lift)))
 	}
 }

@@ -36,7 +36,9 @@ func (b *builder) checkFold() {
 				continue
 			}
 			told[[2]*panel{s.owner, o.owner}] = true
-			b.stop("fold-collision", "Folding", o.owner, fmt.Sprintf("Folded, %s and %s run into each other: shorten one, set it in, or change an angle.", lower(s.owner.name), lower(o.owner.name)))
+			b.stop("fold-collision", "Folding", o.owner,
+				fmt.Sprintf("Folded, %s and %s run into each other: shorten one, set it in, or change an angle.",
+					lower(s.owner.name), lower(o.owner.name)))
 		}
 	}
 }
@@ -58,7 +60,8 @@ func (b *builder) slabs() []slab {
 		step := p.flange.Angle / float64(slices)
 		w, y := p.zone, p.flange.InsideRadius*math.Tan(step*math.Pi/360)
 		for k := range slices {
-			out = append(out, newSlab(p, true, []profile.Point{{Y: -y}, {X: w, Y: -y}, {X: w, Y: y}, {Y: y}}, b.swing(p, step*(float64(k)+.5)), t, &room))
+			out = append(out, newSlab(p, true, []profile.Point{{Y: -y}, {X: w, Y: -y}, {X: w, Y: y}, {Y: y}},
+				b.swing(p, step*(float64(k)+.5)), t, &room))
 		}
 	}
 	return out
@@ -89,7 +92,8 @@ func newSlab(p *panel, bent bool, flat []profile.Point, f frame, half float64, r
 		*room = (*room)[:at+n]
 		return (*room)[at : at+n : at+n]
 	}
-	s := slab{owner: p, bent: bent, normal: f.ez, half: half, ring: take(n), sides: take(n + 1)[:0], axes: take(n + 1)[:0], lo: Vector{math.Inf(1), math.Inf(1), math.Inf(1)}}
+	s := slab{owner: p, bent: bent, normal: f.ez, half: half, ring: take(n), sides: take(n + 1)[:0], axes: take(n + 1)[:0],
+		lo: Vector{math.Inf(1), math.Inf(1), math.Inf(1)}}
 	s.hi = s.lo.Mul(-1)
 	for i, q := range flat {
 		s.ring[i] = f.apply(q, 0)

@@ -43,11 +43,13 @@ func (b *builder) checkProcess(h *hole) {
 		return
 	}
 	at := len(b.findings)
-	b.stop("hole-small", "Small holes", b.at(h), fmt.Sprintf("%s cannot cut a hole under %s in %s sheet (%s).", b.process.Name, b.len(least), b.len(b.recipe.Thickness), b.process.Source),
+	b.stop("hole-small", "Small holes", b.at(h),
+		fmt.Sprintf("%s cannot cut a hole under %s in %s sheet (%s).", b.process.Name, b.len(least), b.len(b.recipe.Thickness), b.process.Source),
 		b.smallFixes(h, least)...)
 	b.attach(at, func() working.Working {
 		return working.Working{Method: "Smallest hole", Source: b.process.Source, Formula: "least = max(factor·T, floor)",
-			Inputs: []working.Quantity{{Symbol: "factor", Name: b.process.Name, Value: b.process.PerT}, qmm("T", "thickness", b.recipe.Thickness), qmm("floor", "floor", b.process.Least)},
+			Inputs: []working.Quantity{{Symbol: "factor", Name: b.process.Name, Value: b.process.PerT}, qmm("T", "thickness", b.recipe.Thickness),
+				qmm("floor", "floor", b.process.Least)},
 			Result: qmm("least", "smallest hole", least)}
 	})
 }
@@ -92,7 +94,9 @@ func (b *builder) checkFace(h *hole) bool {
 			if rectangular && h.recipe.Pattern == nil && h.recipe.Kind == RoundHole && 2*r < w && 2*r < ht {
 				fixes = append(fixes, b.bringIn(h, w, ht))
 			}
-			b.stop("off-face", "Off its face", b.at(h), fmt.Sprintf("%s runs off the flat of %s, which is %s × %s between its tangent lines.", h.name, lower(h.panel.name), b.len(w), b.len(ht)), fixes...)
+			b.stop("off-face", "Off its face", b.at(h),
+				fmt.Sprintf("%s runs off the flat of %s, which is %s × %s between its tangent lines.", h.name, lower(h.panel.name),
+					b.len(w), b.len(ht)), fixes...)
 			return false
 		}
 	}
@@ -101,7 +105,8 @@ func (b *builder) checkFace(h *hole) bool {
 
 // rectangular tells whether the panel is an upright rectangle in its own axes.
 func (p *panel) rectangular() bool {
-	return p.bulges == nil && len(p.corners) == 4 && p.corners[0].Len() < tiny && math.Abs(p.corners[1].X-p.corners[2].X)+math.Abs(p.corners[3].X)+math.Abs(p.corners[1].Y)+math.Abs(p.corners[2].Y-p.corners[3].Y) < tiny
+	return p.bulges == nil && len(p.corners) == 4 && p.corners[0].Len() < tiny &&
+		math.Abs(p.corners[1].X-p.corners[2].X)+math.Abs(p.corners[3].X)+math.Abs(p.corners[1].Y)+math.Abs(p.corners[2].Y-p.corners[3].Y) < tiny
 }
 
 // bringIn moves a round hole to the nearest place on its face with a web of
@@ -170,11 +175,15 @@ func (b *builder) checkBends() {
 			}
 			need := b.bendClearance(h, line.dir)
 			at := len(b.findings)
-			b.mind("hole-near-bend", "Holes near a bend", b.at(h), fmt.Sprintf("%s is %s clear of the tangent line of %s and needs %s, or it bulges when bent.", h.name, b.len(need-short), lower(k.bend.name), b.len(need)),
+			b.mind("hole-near-bend", "Holes near a bend", b.at(h),
+				fmt.Sprintf("%s is %s clear of the tangent line of %s and needs %s, or it bulges when bent.", h.name, b.len(need-short),
+					lower(k.bend.name), b.len(need)),
 				b.moved("Move it "+b.len(ceil(short)), h, line.away.Mul(ceil(short))), b.fix("Drill it after bending", h.path+"/made", MadeDrilled))
 			b.attach(at, func() working.Working {
-				return working.Working{Method: "Clear distance from a bend", Source: "practice: 2·T for a round hole, 3·T for a slot along the bend", Formula: "clear = distance to the tangent line − radius",
-					Inputs: []working.Quantity{qmm("T", "thickness", b.recipe.Thickness), qmm("clear", "clear distance", need-short)}, Result: qmm("least", "needed", need)}
+				return working.Working{Method: "Clear distance from a bend", Source: "practice: 2·T for a round hole, 3·T for a slot along the bend",
+					Formula: "clear = distance to the tangent line − radius",
+					Inputs:  []working.Quantity{qmm("T", "thickness", b.recipe.Thickness), qmm("clear", "clear distance", need-short)},
+					Result:  qmm("least", "needed", need)}
 			})
 		}
 	}
@@ -183,7 +192,8 @@ func (b *builder) checkBends() {
 // bendClearance answers the clear distance a hole needs from a bend that runs
 // along dir: 2·T, and 3·T for a slot within 45° of the bend.
 func (b *builder) bendClearance(h *hole, dir profile.Point) float64 {
-	if (h.recipe.Kind == SlotHole || h.recipe.Kind == RectangleHole || h.recipe.Kind == KeyholeHole) && math.Abs(h.along.Dot(dir)) > math.Sqrt2/2-tiny {
+	if (h.recipe.Kind == SlotHole || h.recipe.Kind == RectangleHole || h.recipe.Kind == KeyholeHole) &&
+		math.Abs(h.along.Dot(dir)) > math.Sqrt2/2-tiny {
 		return 3 * b.recipe.Thickness
 	}
 	return 2 * b.recipe.Thickness
@@ -223,12 +233,16 @@ func (b *builder) checkEdge(h *hole, outline []profile.Point) {
 	case web <= tiny:
 		b.stop("hole-breaks-edge", "Holes near an edge", b.at(h), fmt.Sprintf("%s breaks through the edge or a relief.", h.name))
 	case web < t-tiny:
-		b.mind("hole-near-edge", "Holes near an edge", b.at(h), fmt.Sprintf("Only %s is left between %s and the edge, less than the thickness.", b.len(web), lower(h.name)), b.inwards(h, t-web)...)
+		b.mind("hole-near-edge", "Holes near an edge", b.at(h),
+			fmt.Sprintf("Only %s is left between %s and the edge, less than the thickness.", b.len(web), lower(h.name)), b.inwards(h, t-web)...)
 	case h.form == nil && h.recipe.Use.bolted() && edge < 1.5*d-tiny && d <= 26:
-		b.note("edge-distance", "Holes near an edge", b.at(h), fmt.Sprintf("%s lies %s from the edge, under 1.5 diameters: as a bolt hole it tears out early.", h.name, b.len(edge)), b.inwards(h, 1.5*d-edge)...)
+		b.note("edge-distance", "Holes near an edge", b.at(h),
+			fmt.Sprintf("%s lies %s from the edge, under 1.5 diameters: as a bolt hole it tears out early.", h.name, b.len(edge)),
+			b.inwards(h, 1.5*d-edge)...)
 	}
 	b.attach(at, func() working.Working {
-		return working.Working{Method: "Edge distance", Source: "practice: 1.5·d to a cut edge as a floor, 2·d usual; a web of at least one thickness", Formula: "web = e − d/2",
+		return working.Working{Method: "Edge distance",
+			Source: "practice: 1.5·d to a cut edge as a floor, 2·d usual; a web of at least one thickness", Formula: "web = e − d/2",
 			Inputs: []working.Quantity{qmm("e", "centre to the nearest edge", edge), qmm("d", "hole", 2*h.r())}, Result: qmm("web", "left", web)}
 	})
 }
@@ -291,7 +305,8 @@ func (b *builder) checkWebs() {
 			if web <= tiny {
 				b.stop("holes-meet", "Holes too close", b.at(h), fmt.Sprintf("%s runs into %s.", h.name, lower(other)))
 			} else {
-				b.mind("holes-close", "Holes too close", b.at(h), fmt.Sprintf("Only %s is left between %s and %s, less than the thickness.", b.len(web), lower(h.name), lower(other)))
+				b.mind("holes-close", "Holes too close", b.at(h),
+					fmt.Sprintf("Only %s is left between %s and %s, less than the thickness.", b.len(web), lower(h.name), lower(other)))
 			}
 		}
 	}

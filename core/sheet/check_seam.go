@@ -55,11 +55,15 @@ func (b *builder) checkSeams() {
 			}
 			at := len(b.findings)
 			by := ceil(need - clear)
-			b.mind("hole-near-seam", "Holes near a weld", b.at(h), fmt.Sprintf("%s is %s clear of the seam of %s and %s and wants %s: the heat pulls it oval, and its washer lies on the bead.", h.name, b.len(clear), lower(s.panel.name), lower(s.other.name), b.len(need)),
+			b.mind("hole-near-seam", "Holes near a weld", b.at(h),
+				fmt.Sprintf("%s is %s clear of the seam of %s and %s and wants %s: the heat pulls it oval, and its washer lies on the bead.", h.name,
+					b.len(clear), lower(s.panel.name), lower(s.other.name), b.len(need)),
 				b.moved("Move it "+b.len(by), h, out.Mul(-by)), b.fix("Drill it after welding", h.path+"/made", MadeDrilled))
 			b.attach(at, func() working.Working {
-				return working.Working{Method: "Clear distance from a seam", Source: "practice: 3·T, 10 mm at least", Formula: "clear = distance to the seam − radius",
-					Inputs: []working.Quantity{qmm("T", "thickness", b.recipe.Thickness), qmm("clear", "clear distance", clear)}, Result: qmm("least", "needed", need)}
+				return working.Working{Method: "Clear distance from a seam", Source: "practice: 3·T, 10 mm at least",
+					Formula: "clear = distance to the seam − radius",
+					Inputs:  []working.Quantity{qmm("T", "thickness", b.recipe.Thickness), qmm("clear", "clear distance", clear)},
+					Result:  qmm("least", "needed", need)}
 			})
 		}
 	}

@@ -29,12 +29,14 @@ func (b *builder) checkWater() {
 		if !closed || len(p.meets) < len(p.corners) {
 			continue
 		}
-		d := Hole{ID: p.id + "-drain", Kind: RoundHole, X: Offset{Edge: Left, Distance: 30}, Y: Offset{Edge: Front, Distance: 30}, Use: &Use{Kind: UseDrain}, Pattern: &Pattern{Kind: MirrorPattern, Across: true, Back: true}}
+		d := Hole{ID: p.id + "-drain", Kind: RoundHole, X: Offset{Edge: Left, Distance: 30}, Y: Offset{Edge: Front, Distance: 30},
+			Use: &Use{Kind: UseDrain}, Pattern: &Pattern{Kind: MirrorPattern, Across: true, Back: true}}
 		var fixes []working.Fix
 		if p.edgeNamed(Left) >= 0 && p.edgeNamed(Front) >= 0 && idForm(d.ID) {
 			fixes = append(fixes, b.fix("Four drains", p.path+"/holes", []Hole{d}))
 		}
-		b.mind("water-trap", "Water", p, fmt.Sprintf("%s is bent up all round and its corners close: it holds water, and rusts. Give it drains, or leave a corner open.", p.name), fixes...)
+		b.mind("water-trap", "Water", p, fmt.Sprintf("%s is bent up all round and its corners close: it holds water, and rusts. Give it "+
+			"drains, or leave a corner open.", p.name), fixes...)
 	}
 }
 
@@ -72,7 +74,9 @@ func (b *builder) checkSharp() {
 		if p.corner.Kind == "" || p.corner.Kind == Square || p.corner.Size < bluntRadius {
 			fixes = append(fixes, b.fix("Round them by "+b.len(softRadius), p.path+"/corner", Corner{Radius, softRadius}))
 		}
-		b.mind("sharp-corner", "Sharp corners", p.seen(first), fmt.Sprintf("%s left sharp, and the job says people are near: they cut, and hurt in a crash. Round them by %s or more (practice), or cover them; what sits where people ride has rules of its own.", what, b.len(bluntRadius)), fixes...)
+		b.mind("sharp-corner", "Sharp corners", p.seen(first),
+			fmt.Sprintf("%s left sharp, and the job says people are near: they cut, and hurt in a crash. Round them by %s or more (practice), or "+
+				"cover them; what sits where people ride has rules of its own.", what, b.len(bluntRadius)), fixes...)
 	}
 }
 
@@ -163,7 +167,9 @@ func (b *builder) checkSlivers(outline []profile.Point) {
 					owner = c
 				}
 			}
-			b.mind("sliver", "Outline", owner.seen(owner.pose.undo(p.Add(q).Mul(.5))), fmt.Sprintf("A neck of %s is left at %s from the left, %s from the front: thinner than the sheet, it burns through or bends. Move or shorten what cuts in there.", b.len(d), b.len(p.X), b.len(p.Y)))
+			b.mind("sliver", "Outline", owner.seen(owner.pose.undo(p.Add(q).Mul(.5))),
+				fmt.Sprintf("A neck of %s is left at %s from the left, %s from the front: thinner than the sheet, it burns through or bends. Move or "+
+					"shorten what cuts in there.", b.len(d), b.len(p.X), b.len(p.Y)))
 			return
 		}
 	}

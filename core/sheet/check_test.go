@@ -34,7 +34,8 @@ func TestFlagsAndTheirFixes(t *testing.T) {
 		})},
 		{"hole-near-bend", working.Mind, 2, with(f40, func(r *Recipe) { r.Base.Holes = []Hole{round("h", Left, 60, Front, 13, 8)} })},
 		{"hole-near-bend", working.Mind, 2, with(f40, func(r *Recipe) {
-			r.Base.Flanges[0].Holes = []Hole{{ID: "s", Kind: SlotHole, Diameter: 8, Length: 30, X: Offset{Edge: Left, Distance: 60}, Y: Offset{Edge: Back, Distance: 17}}}
+			r.Base.Flanges[0].Holes = []Hole{{ID: "s", Kind: SlotHole, Diameter: 8, Length: 30, X: Offset{Edge: Left, Distance: 60},
+				Y: Offset{Edge: Back, Distance: 17}}}
 		})},
 		{"hole-small", working.Stop, 2, with(f40, func(r *Recipe) {
 			r.Process = "plasma"

@@ -30,8 +30,11 @@ func Chained(transfers int) Copied {
 // growth is the working of a row of transfers.
 func growth(transfers int) working.Working {
 	c, one := Chained(transfers), Apart()
-	return working.Working{Method: "Growth of error along a chain of copies", Source: "independent errors add as the root of the sum of squares, all one way they add up; 0.25 mm a transfer is practice", Formula: "likely = √n·w; most = n·w; two from one master: √2·w, 2·w",
-		Inputs:      []working.Quantity{{Symbol: "n", Name: "transfers", Value: float64(transfers)}, qmm("w", "one transfer", Wander), qmm("likely", "last to first, likely", c.Likely), qmm("one", "two from one master, at most", one.Worst)},
+	return working.Working{Method: "Growth of error along a chain of copies",
+		Source:  "independent errors add as the root of the sum of squares, all one way they add up; 0.25 mm a transfer is practice",
+		Formula: "likely = √n·w; most = n·w; two from one master: √2·w, 2·w",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "transfers", Value: float64(transfers)}, qmm("w", "one transfer", Wander),
+			qmm("likely", "last to first, likely", c.Likely), qmm("one", "two from one master, at most", one.Worst)},
 		Assumptions: []string{"each is clamped and drilled through a hole of its own size; nothing slips"},
 		Result:      qmm("most", "last to first, at most", c.Worst)}
 }

@@ -13,7 +13,8 @@ import (
 // describe fills in the part's drawing: panels, bend lines, holes, body.
 func (b *builder) describe(part *Part) {
 	faces := make([]profile.Loop, len(b.all))
-	part.Panels, part.BendLines, part.Holes = make([]PanelMade, 0, len(b.all)), make([]BendLine, 0, len(b.all)), make([]HoleMade, 0, len(b.holes))
+	part.Panels, part.BendLines, part.Holes = make([]PanelMade, 0, len(b.all)), make([]BendLine, 0, len(b.all)),
+		make([]HoleMade, 0, len(b.holes))
 	for i, p := range b.all {
 		faces[i] = b.face(p)
 		part.Panels = append(part.Panels, b.panelMade(p, faces[i]))
@@ -82,9 +83,11 @@ func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
 	f, t := p.flange, b.recipe.Thickness
 	w, _ := p.size()
 	half := p.taken.Allowance / 2
-	l := BendLine{ID: p.id, Name: p.name, Angle: f.Angle, Opens: 180 - f.Angle, Up: f.Up, InsideRadius: f.InsideRadius, Radius: b.length(f.InsideRadius),
-		BendAllowance: p.taken.Allowance, Allowance: b.length(p.taken.Allowance), BendDeduction: p.taken.Deduction, Deduction: b.length(p.taken.Deduction),
-		KFactor: p.taken.K, School: p.taken.School, Length: b.length(w), Working: p.taken.Working, TangentOffsets: [2]float64{-half, half},
+	l := BendLine{ID: p.id, Name: p.name, Angle: f.Angle, Opens: 180 - f.Angle, Up: f.Up, InsideRadius: f.InsideRadius,
+		Radius:        b.length(f.InsideRadius),
+		BendAllowance: p.taken.Allowance, Allowance: b.length(p.taken.Allowance), BendDeduction: p.taken.Deduction,
+		Deduction: b.length(p.taken.Deduction),
+		KFactor:   p.taken.K, School: p.taken.School, Length: b.length(w), Working: p.taken.Working, TangentOffsets: [2]float64{-half, half},
 		From: p.pose.apply(profile.Point{X: w, Y: -half}), To: p.pose.apply(profile.Point{Y: -half})}
 	switch {
 	case math.Abs(l.From.X-l.To.X) < tiny:
@@ -93,7 +96,8 @@ func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
 		l.Axis, l.Place = "y", b.length(l.From.Y-zero.Y)
 	default: // slanted: both its ends are marked
 		l.Axis = "slanted"
-		l.Place = Length{Text: fmt.Sprintf("%s, %s to %s, %s", b.len(l.From.X-zero.X), b.len(l.From.Y-zero.Y), b.len(l.To.X-zero.X), b.len(l.To.Y-zero.Y)), Lies: "exact"}
+		l.Place = Length{Text: fmt.Sprintf("%s, %s to %s, %s", b.len(l.From.X-zero.X), b.len(l.From.Y-zero.Y), b.len(l.To.X-zero.X),
+			b.len(l.To.Y-zero.Y)), Lies: "exact"}
 	}
 	if f.Angle > maxApex {
 		l.Deduction = Length{Text: "none", Lies: "exact"}
@@ -115,7 +119,8 @@ func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
 }
 
 func (b *builder) holeMade(h *hole, zero profile.Point) HoleMade {
-	m := HoleMade{ID: h.id, Feature: h.recipe.ID, Panel: h.panel.id, Name: h.name, Kind: h.recipe.Kind, Made: h.recipe.Made, Diameter: h.dia, Cut: h.pre, Says: h.says,
+	m := HoleMade{ID: h.id, Feature: h.recipe.ID, Panel: h.panel.id, Name: h.name, Kind: h.recipe.Kind, Made: h.recipe.Made, Diameter: h.dia,
+		Cut: h.pre, Says: h.says,
 		Centre: h.panel.pose.apply(h.centre), Body: h.panel.frame.apply(h.centre, 0), Normal: h.panel.frame.ez}
 	if m.Made == "" {
 		m.Made = MadeCut

@@ -125,7 +125,8 @@ func (d *dimensioner) span(p *panel, i, j int) *span {
 }
 
 func (d *dimensioner) add(path, label string, kind DimensionKind, v float64, text, lies, note string, s *span, main bool) {
-	dim := Dimension{Path: path, Feature: d.feature, Group: d.group, Label: label, Kind: kind, Value: v, Text: text, Lies: lies, Note: note, Main: main}
+	dim := Dimension{Path: path, Feature: d.feature, Group: d.group, Label: label, Kind: kind, Value: v, Text: text,
+		Lies: lies, Note: note, Main: main}
 	if s != nil {
 		dim.From, dim.To = &s.from, &s.to
 	}

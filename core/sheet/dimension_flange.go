@@ -35,8 +35,10 @@ func (d *dimensioner) flanges(path, parent string, list []Flange) {
 		if f.Width > 0 {
 			d.length(here+"/width", "Width", f.Width, "in the middle of its edge", nil, false)
 		} else {
-			d.length(here+"/setIn/start", "Set in from the "+start, f.SetIn.Start, "from the tangent line where that edge is bent", d.setIn(p, true), false)
-			d.length(here+"/setIn/end", "Set in from the "+end, f.SetIn.End, "from the tangent line where that edge is bent", d.setIn(p, false), false)
+			d.length(here+"/setIn/start", "Set in from the "+start, f.SetIn.Start, "from the tangent line where that edge is bent", d.setIn(p, true),
+				false)
+			d.length(here+"/setIn/end", "Set in from the "+end, f.SetIn.End, "from the tangent line where that edge is bent",
+				d.setIn(p, false), false)
 		}
 		if f.Taper.Start != 0 || f.Taper.End != 0 {
 			d.angle(here+"/taper/start", "Taper at the "+start, f.Taper.Start, "from square", false)

@@ -29,7 +29,8 @@ const footHole = 8.
 // then reaches to its feet. The right of the flat pattern is its front. It fails
 // with *working.Fault where a foot lies outside the box that is folded.
 func Dummy(in DummyInput) (Recipe, error) {
-	if err := working.First(working.Above("/length", "Its length", in.Length, 0, maxSize, "mm"), working.Above("/width", "Its width", in.Width, 0, maxSize, "mm"),
+	if err := working.First(working.Above("/length", "Its length", in.Length, 0, maxSize, "mm"),
+		working.Above("/width", "Its width", in.Width, 0, maxSize, "mm"),
 		working.Within("/board", "The board", in.Board, .2, 50, "mm")); err != nil {
 		return Recipe{}, err
 	}
@@ -44,22 +45,26 @@ func Dummy(in DummyInput) (Recipe, error) {
 		case in.Floor: // the plate reaches under all of them
 			half.X, half.Y = math.Max(half.X, math.Abs(f.X)+2*footHole), math.Max(half.Y, math.Abs(f.Y)+2*footHole)
 		case math.Abs(f.X) > half.X-reach || math.Abs(f.Y) > half.Y-reach:
-			return Recipe{}, working.Refuse("", "Foot %d of %s lies outside its box or under a side of it: take its underside alone, which reaches to the feet.", i+1, in.Name)
+			return Recipe{}, working.Refuse("", "Foot %d of %s lies outside its box or under a side of it: take its underside alone, which "+
+				"reaches to the feet.", i+1, in.Name)
 		}
 	}
 	k := .5
-	r := Recipe{Schema: SchemaVersion, Material: "steel-s235", Thickness: in.Board, Process: "hand", Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodHand, K: &k}, Tool: bend.Tool{Kind: bend.ToolVice},
+	r := Recipe{Schema: SchemaVersion, Material: "steel-s235", Thickness: in.Board, Process: "hand",
+		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodHand, K: &k}, Tool: bend.Tool{Kind: bend.ToolVice},
 		Base: Base{ID: "floor", Length: 2 * half.X, Width: 2 * half.Y}}
 	from := func(d float64) Offset { return Offset{Edge: Middle, Distance: d} }
 	for i, f := range in.Feet {
-		r.Base.Holes = append(r.Base.Holes, Hole{ID: fmt.Sprintf("foot-%d", i+1), Name: fmt.Sprintf("Foot %d", i+1), Kind: RoundHole, Diameter: footHole, X: from(f.X), Y: from(f.Y)})
+		r.Base.Holes = append(r.Base.Holes, Hole{ID: fmt.Sprintf("foot-%d", i+1), Name: fmt.Sprintf("Foot %d", i+1), Kind: RoundHole,
+			Diameter: footHole, X: from(f.X), Y: from(f.Y)})
 	}
 	r.Base.Marks = []Mark{
 		{ID: "front", Kind: ArrowMark, X: from(half.X - 15), Y: from(0)},
 		{ID: "name", Kind: TextMark, X: from(-half.X + 8), Y: from(half.Y - 14), Height: 6, Text: clipped(in.Name, 60) + ", arrow to the front"},
 	}
 	if g := in.Gravity; g != nil && math.Abs(g.X) < half.X && math.Abs(g.Y) < half.Y {
-		r.Base.Marks = append(r.Base.Marks, Mark{ID: "gravity", Kind: CentreMark, X: from(g.X), Y: from(g.Y)}, Mark{ID: "gravity-said", Kind: TextMark, X: from(g.X + 5), Y: from(g.Y + 3), Height: 4, Text: "centre of gravity over it"})
+		r.Base.Marks = append(r.Base.Marks, Mark{ID: "gravity", Kind: CentreMark, X: from(g.X), Y: from(g.Y)},
+			Mark{ID: "gravity-said", Kind: TextMark, X: from(g.X + 5), Y: from(g.Y + 3), Height: 4, Text: "centre of gravity over it"})
 	}
 	if in.Floor {
 		return r, r.Validate()

@@ -15,7 +15,8 @@ import (
 func TestDummies(t *testing.T) {
 	rnd := rand.New(rand.NewSource(12))
 	for range 200 {
-		in := DummyInput{Name: "Pump", Length: 150 + 500*rnd.Float64(), Width: 150 + 400*rnd.Float64(), Height: 60 + 500*rnd.Float64(), Board: 1 + 4*rnd.Float64()}
+		in := DummyInput{Name: "Pump", Length: 150 + 500*rnd.Float64(), Width: 150 + 400*rnd.Float64(), Height: 60 + 500*rnd.Float64(),
+			Board: 1 + 4*rnd.Float64()}
 		for i := range 4 { // one in each quarter
 			x, y := float64(i%2*2-1)*(.2+.2*rnd.Float64()), float64(i/2*2-1)*(.2+.2*rnd.Float64())
 			in.Feet = append(in.Feet, profile.Point{X: x * (in.Length - 50), Y: y * (in.Width - 50)})
@@ -53,7 +54,8 @@ func TestDummies(t *testing.T) {
 			t.Fatalf("a foot outside the box: %v", err)
 		}
 	}
-	for _, bad := range []DummyInput{{Length: 100, Width: 100, Board: 2}, {Length: 0, Width: 100, Height: 50, Board: 2}, {Length: 100, Width: 100, Height: 100, Board: 80}, {Length: math.NaN(), Width: 100, Height: 50, Board: 2}} {
+	for _, bad := range []DummyInput{{Length: 100, Width: 100, Board: 2}, {Length: 0, Width: 100, Height: 50, Board: 2},
+		{Length: 100, Width: 100, Height: 100, Board: 80}, {Length: math.NaN(), Width: 100, Height: 50, Board: 2}} {
 		if _, err := Dummy(bad); err == nil {
 			t.Errorf("%+v was made", bad)
 		}

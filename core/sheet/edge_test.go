@@ -51,7 +51,8 @@ func TestNotchesAndTabs(t *testing.T) {
 		}
 	}
 	// A slot for such a tab, by process.
-	h := Hole{ID: "s", Kind: RectangleHole, X: Offset{Edge: Left, Distance: 100}, Y: Offset{Edge: Front, Distance: 50}, Use: &Use{Kind: UseTab, Width: 25}}
+	h := Hole{ID: "s", Kind: RectangleHole, X: Offset{Edge: Left, Distance: 100}, Y: Offset{Edge: Front, Distance: 50},
+		Use: &Use{Kind: UseTab, Width: 25}}
 	for process, clear := range map[string]float64{"laser": .2, "plasma": .8} {
 		s := plate(200, 100)
 		s.Process, s.Base.Holes = process, []Hole{h}
@@ -65,7 +66,8 @@ func TestNotchesAndTabs(t *testing.T) {
 // fixes do.
 func TestNecksAndWater(t *testing.T) {
 	r := plate(200, 100)
-	r.Base.Edges = []EdgeCut{{ID: "a", Kind: Notch, Edge: Front, At: 60, Width: 20, Depth: 40}, {ID: "b", Kind: Notch, Edge: Front, At: 82, Width: 20, Depth: 40}}
+	r.Base.Edges = []EdgeCut{{ID: "a", Kind: Notch, Edge: Front, At: 60, Width: 20, Depth: 40},
+		{ID: "b", Kind: Notch, Edge: Front, At: 82, Width: 20, Depth: 40}}
 	f, said := codes(build(t, r))["sliver"]
 	if !said || f.Feature != "base" {
 		t.Errorf("a neck of 2 mm in 3 mm sheet: %+v", f)
@@ -137,7 +139,8 @@ func TestMarks(t *testing.T) {
 func TestMockup(t *testing.T) {
 	r := plate(200, 100)
 	r.Base.Flanges = []Flange{flange("f", Front, 40, 90), flange("g", Back, 40, 90)}
-	r.Base.Holes = []Hole{{ID: "s", Kind: RectangleHole, X: Offset{Edge: Left, Distance: 100}, Y: Offset{Edge: Front, Distance: 50}, Use: &Use{Kind: UseTab, Width: 25, Thick: 3}},
+	r.Base.Holes = []Hole{{ID: "s", Kind: RectangleHole, X: Offset{Edge: Left, Distance: 100}, Y: Offset{Edge: Front, Distance: 50},
+		Use: &Use{Kind: UseTab, Width: 25, Thick: 3}},
 		{ID: "d", Kind: RoundHole, Diameter: 8, Made: MadeDrilled, X: Offset{Edge: Left, Distance: 30}, Y: Offset{Edge: Front, Distance: 50}}}
 	p := build(t, r.Mockup(1.5))
 	size := p.Body.Max.Sub(p.Body.Min)

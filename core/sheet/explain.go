@@ -100,7 +100,8 @@ func (b *builder) fromEdge(w *working.Working, axis profile.Point) float64 {
 			continue
 		}
 		_, h := p.size()
-		w.Inputs = append(w.Inputs, qmm("flat", lower(p.name)+" between tangent lines", h), qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
+		w.Inputs = append(w.Inputs, qmm("flat", lower(p.name)+" between tangent lines", h),
+			qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
 	}
 	w.Steps = append(w.Steps, qmm("b", "from the blank's edge to the base's tangent line or edge", in))
 	return in
@@ -114,7 +115,8 @@ func side(axis profile.Point) string {
 }
 
 func (b *builder) holePlace(h *hole, axis profile.Point) working.Working {
-	w := working.Working{Method: "Hole centre from the blank's " + side(axis), Source: "the typed offsets, laid out on the flat pattern", Formula: "place = b + p + u",
+	w := working.Working{Method: "Hole centre from the blank's " + side(axis), Source: "the typed offsets, laid out on the flat pattern",
+		Formula:     "place = b + p + u",
 		Assumptions: []string{"K by school: " + string(b.school)}}
 	t, p, pat := b.recipe.Thickness, h.panel, h.recipe.Pattern
 	for i, o := range []Offset{h.recipe.X, h.recipe.Y} {
@@ -139,19 +141,22 @@ func (b *builder) holePlace(h *hole, axis profile.Point) working.Working {
 	}
 	in := b.fromEdge(&w, axis)
 	corner, centre := p.pose.origin.Dot(axis), p.pose.apply(h.centre).Dot(axis)
-	w.Steps = append(w.Steps, qmm("p", "from there to the corner of "+lower(p.name), corner), qmm("u", "from that corner to the hole", centre-corner))
+	w.Steps = append(w.Steps, qmm("p", "from there to the corner of "+lower(p.name), corner),
+		qmm("u", "from that corner to the hole", centre-corner))
 	w.Result = qmm("place", "centre from the blank's "+side(axis), in+centre)
 	return w
 }
 
 func (b *builder) bendMark(p *panel, axis profile.Point) working.Working {
-	w := working.Working{Method: "Bend line from the blank's " + side(axis), Source: "the bend line lies in the middle of the bend allowance", Formula: "place = b + t ± BA/2",
+	w := working.Working{Method: "Bend line from the blank's " + side(axis), Source: "the bend line lies in the middle of the bend allowance",
+		Formula:     "place = b + t ± BA/2",
 		Assumptions: []string{"K by school: " + string(b.school)}}
 	in := b.fromEdge(&w, axis)
 	half := p.taken.Allowance / 2
 	w.Inputs = append(w.Inputs, qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
 	line := p.pose.apply(profile.Point{Y: -half}).Dot(axis)
-	w.Steps = append(w.Steps, qmm("t", "from there to the tangent line of "+lower(p.parent.name), p.pose.apply(profile.Point{Y: -2 * half}).Dot(axis)))
+	w.Steps = append(w.Steps, qmm("t", "from there to the tangent line of "+lower(p.parent.name),
+		p.pose.apply(profile.Point{Y: -2 * half}).Dot(axis)))
 	w.Result = qmm("place", "bend line from the blank's "+side(axis), in+line)
 	return w
 }

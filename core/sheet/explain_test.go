@@ -102,7 +102,8 @@ func TestExplainHandWorked(t *testing.T) {
 	near(t, "to the tangent line", w.Steps[0].Value, 40.969026)
 	near(t, "place", w.Result.Value, 65.969026)
 	near(t, "bend line", explained(t, r, Subject{What: "bend", ID: "leg", Axis: "x"}).Result.Value, 35+5.969026/2)
-	for _, s := range []Subject{{What: "hole", ID: "none", Axis: "x"}, {What: "bend", ID: "h", Axis: "x"}, {What: "weather"}, {What: "aim", ID: "h"}, {What: "stop"}} {
+	for _, s := range []Subject{{What: "hole", ID: "none", Axis: "x"}, {What: "bend", ID: "h", Axis: "x"}, {What: "weather"},
+		{What: "aim", ID: "h"}, {What: "stop"}} {
 		_, err := Explain(r, metric, s)
 		var fault *working.Fault
 		if !errors.As(err, &fault) || fault.Path != "/subject" {

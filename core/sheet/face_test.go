@@ -178,7 +178,8 @@ func TestFindingsHaveTheirPlace(t *testing.T) {
 	for _, h := range p.Holes {
 		code := map[string]string{"edge": "hole-near-edge", "up": "hole-near-bend"}[h.Feature]
 		w := got[code].Place
-		if w == nil || (profile.Point{X: w.Flat[0], Y: w.Flat[1]}).Sub(h.Centre).Len() > 1e-9 || (Vector{w.Body[0], w.Body[1], w.Body[2]}).Sub(h.Body).Len() > 1e-9 {
+		if w == nil || (profile.Point{X: w.Flat[0], Y: w.Flat[1]}).Sub(h.Centre).Len() > 1e-9 ||
+			(Vector{w.Body[0], w.Body[1], w.Body[2]}).Sub(h.Body).Len() > 1e-9 {
 			t.Errorf("%s of %s is told at %+v, the hole is at %v and %v", code, h.Feature, w, h.Centre, h.Body)
 		}
 	}

@@ -257,12 +257,15 @@ func titled(own, word, panel string) string {
 }
 
 func holeWord(h *Hole, i int) string {
-	word := map[HoleKind]string{SlotHole: "Slot", SquareHole: "Square hole", RectangleHole: "Rectangular hole", DHole: "D hole", KeyholeHole: "Keyhole", CutoutHole: "Cutout"}[h.Kind]
+	word := map[HoleKind]string{SlotHole: "Slot", SquareHole: "Square hole", RectangleHole: "Rectangular hole", DHole: "D hole",
+		KeyholeHole: "Keyhole", CutoutHole: "Cutout"}[h.Kind]
 	if word == "" {
 		word = "Hole"
 	}
 	if h.Use != nil {
-		word = map[UseKind]string{UseCountersink: "Countersunk hole", UseTapped: "Tapped hole", UseWeldNut: "Weld nut", UseRivetNut: "Rivet nut", UseAccess: "Access hole", UseDrain: "Drain", UsePass: "Pass-through", UseTab: "Slot for a tab", UseLightening: "Lightening hole"}[h.Use.Kind]
+		word = map[UseKind]string{UseCountersink: "Countersunk hole", UseTapped: "Tapped hole", UseWeldNut: "Weld nut", UseRivetNut: "Rivet nut",
+			UseAccess: "Access hole", UseDrain: "Drain", UsePass: "Pass-through", UseTab: "Slot for a tab",
+			UseLightening: "Lightening hole"}[h.Use.Kind]
 	}
 	if h.Pattern != nil {
 		word = strings.TrimSuffix(word, " hole")

@@ -31,7 +31,8 @@ func (b *builder) cornerReliefs(p *panel) {
 			continue
 		}
 		if a.relief.Kind == Tear || c.relief.Kind == Tear {
-			b.mind("corner-tear", "Reliefs", a, fmt.Sprintf("%s and %s meet at a corner with nothing cut away: it bulges and may crack.", a.name, c.name),
+			b.mind("corner-tear", "Reliefs", a, fmt.Sprintf("%s and %s meet at a corner with nothing cut away: it bulges and may crack.", a.name,
+				c.name),
 				b.fix("Cut a round relief", a.path+"/relief/kind", Round, c.path+"/relief/kind", Round))
 			continue
 		}

@@ -31,7 +31,8 @@ func MoveHoles(r Recipe, shifts []Shift) (Recipe, error) {
 				continue
 			}
 			if h.recipe.Count() > 1 {
-				return r, working.Refuse("", "%s is a pattern of %d holes: place them one by one before they follow a survey.", holeWord(h.recipe, 0), h.recipe.Count())
+				return r, working.Refuse("", "%s is a pattern of %d holes: place them one by one before they follow a survey.",
+					holeWord(h.recipe, 0), h.recipe.Count())
 			}
 			edits = append(edits, b.moved("", h, s.By).Edits...)
 			found = true

@@ -39,7 +39,8 @@ func rounded(w, h, r float64) profile.Loop {
 		return profile.Rect(-w, -h, w, h)
 	}
 	v := func(x, y, bulge float64) profile.Vertex { return profile.Vertex{X: x, Y: y, Bulge: bulge} }
-	return profile.Loop{v(-w+r, -h, 0), v(w-r, -h, quarterBulge), v(w, -h+r, 0), v(w, h-r, quarterBulge), v(w-r, h, 0), v(-w+r, h, quarterBulge), v(-w, h-r, 0), v(-w, -h+r, quarterBulge)}.Tidy()
+	return profile.Loop{v(-w+r, -h, 0), v(w-r, -h, quarterBulge), v(w, -h+r, 0), v(w, h-r, quarterBulge), v(w-r, h, 0),
+		v(-w+r, h, quarterBulge), v(-w, h-r, 0), v(-w, -h+r, quarterBulge)}.Tidy()
 }
 
 // outline answers the hole's form in its panel's axes.

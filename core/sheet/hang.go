@@ -15,7 +15,8 @@ import (
 // cannot be made is left out and said; so is everything on it.
 func (b *builder) panels() *panel {
 	r := b.recipe
-	base := &panel{id: r.Base.ID, name: "Base", path: "/base", corner: r.Base.Corner, meets: r.Base.Meets, holes: r.Base.Holes, edges: r.Base.Edges, marks: r.Base.Marks,
+	base := &panel{id: r.Base.ID, name: "Base", path: "/base", corner: r.Base.Corner, meets: r.Base.Meets, holes: r.Base.Holes,
+		edges: r.Base.Edges, marks: r.Base.Marks,
 		pose: pose{ex: profile.Point{X: 1}, ey: profile.Point{Y: 1}}, frame: ground}
 	loop, names, why := r.Base.outline()
 	if why != "" {
@@ -36,7 +37,8 @@ func (b *builder) panels() *panel {
 	if r.Base.kind() == Rectangle {
 		w, h := r.Base.Length-off[1]-off[3], r.Base.Width-off[0]-off[2]
 		if w <= tiny || h <= tiny {
-			b.stop("base-too-small", "Cannot be unfolded", base, fmt.Sprintf("The base is smaller than its bends: between the tangent lines %s × %s would be left.", b.len(w), b.len(h)))
+			b.stop("base-too-small", "Cannot be unfolded", base,
+				fmt.Sprintf("The base is smaller than its bends: between the tangent lines %s × %s would be left.", b.len(w), b.len(h)))
 			return nil
 		}
 		corners = []profile.Point{{}, {X: w}, {X: w, Y: h}, {Y: h}}
@@ -67,7 +69,8 @@ func (b *builder) hang(parent *panel, flanges []Flange) {
 	var made []*panel
 	for i := range flanges {
 		f := &flanges[i]
-		p := &panel{id: f.ID, corner: f.Corner, meets: f.Meets, holes: f.Holes, edges: f.Edges, marks: f.Marks, parent: parent, on: parent.edgeNamed(f.Edge), flange: f}
+		p := &panel{id: f.ID, corner: f.Corner, meets: f.Meets, holes: f.Holes, edges: f.Edges, marks: f.Marks, parent: parent,
+			on: parent.edgeNamed(f.Edge), flange: f}
 		if !b.bare {
 			p.path, p.name = parent.path+"/flanges/"+strconv.Itoa(i), flangeName(parent, f)
 		}
@@ -104,13 +107,15 @@ func (b *builder) join(p *panel) bool {
 	f, parent, e := p.flange, p.parent, p.on
 	switch {
 	case e < 0:
-		b.stop("edge-none", "Cannot be unfolded", p, fmt.Sprintf("%s has no edge %q any more: choose the edge of %s it hangs on.", lower(parent.name), f.Edge, lower(p.name)))
+		b.stop("edge-none", "Cannot be unfolded", p,
+			fmt.Sprintf("%s has no edge %q any more: choose the edge of %s it hangs on.", lower(parent.name), f.Edge, lower(p.name)))
 		return false
 	case !parent.straight(e):
 		b.stop("edge-round", "Cannot be unfolded", p, fmt.Sprintf("%s hangs on a round edge: only a straight one can be bent.", p.name))
 		return false
 	case e == 0 && parent.flange != nil:
-		b.stop("edge-taken", "Cannot be unfolded", p, fmt.Sprintf("%s hangs on the edge by which its panel is bent already: choose another edge.", p.name))
+		b.stop("edge-taken", "Cannot be unfolded", p,
+			fmt.Sprintf("%s hangs on the edge by which its panel is bent already: choose another edge.", p.name))
 		return false
 	}
 	_, _, _, length := parent.edge(e)
@@ -118,7 +123,8 @@ func (b *builder) join(p *panel) bool {
 	if f.Width > 0 {
 		in = SetIn{(length - f.Width) / 2, (length - f.Width) / 2}
 		if in.Start < -tiny {
-			b.stop("flange-no-width", "Cannot be unfolded", p, fmt.Sprintf("%s is %s wide and its edge only %s between the tangent lines.", p.name, b.len(f.Width), b.len(length)),
+			b.stop("flange-no-width", "Cannot be unfolded", p,
+				fmt.Sprintf("%s is %s wide and its edge only %s between the tangent lines.", p.name, b.len(f.Width), b.len(length)),
 				b.fix("The whole edge", p.path+"/width", 0.0))
 			return false
 		}
@@ -128,7 +134,9 @@ func (b *builder) join(p *panel) bool {
 		p.at = [2]float64{in.End, length - in.Start}
 	}
 	if p.at[1]-p.at[0] <= tiny {
-		b.stop("flange-no-width", "Cannot be unfolded", p, fmt.Sprintf("%s has no width left: its edge is %s long between the tangent lines and the set-ins take %s.", p.name, b.len(length), b.len(in.Start+in.End)))
+		b.stop("flange-no-width", "Cannot be unfolded", p,
+			fmt.Sprintf("%s has no width left: its edge is %s long between the tangent lines and the set-ins take %s.", p.name,
+				b.len(length), b.len(in.Start+in.End)))
 		return false
 	}
 	_, _, out, _ := parent.edge(e)
@@ -141,7 +149,8 @@ func (b *builder) join(p *panel) bool {
 		}
 	}
 	if leg <= tiny {
-		b.stop("flange-in-bend", "Cannot be unfolded", p, fmt.Sprintf("%s is shorter than its bend: nothing is left past the tangent line (%s).", p.name, b.len(leg)),
+		b.stop("flange-in-bend", "Cannot be unfolded", p,
+			fmt.Sprintf("%s is shorter than its bend: nothing is left past the tangent line (%s).", p.name, b.len(leg)),
 			b.fix(fmt.Sprintf("Make it %s", b.len(ceil(f.Length-leg+b.recipe.Thickness))), p.path+"/length", ceil(f.Length-leg+b.recipe.Thickness)))
 		return false
 	}
@@ -158,7 +167,8 @@ func (b *builder) join(p *panel) bool {
 	lean := func(degrees float64) float64 { return leg * math.Tan(degrees*math.Pi/180) }
 	p.shape([]profile.Point{{}, {X: p.zone}, {X: p.zone - lean(far), Y: leg}, {X: lean(near), Y: leg}}, tip)
 	if p.corners[2].X-p.corners[3].X <= tiny {
-		b.stop("flange-no-width", "Cannot be unfolded", p, fmt.Sprintf("%s tapers to nothing before its tip: taper it less, or make it shorter.", p.name),
+		b.stop("flange-no-width", "Cannot be unfolded", p,
+			fmt.Sprintf("%s tapers to nothing before its tip: taper it less, or make it shorter.", p.name),
 			b.fix("No taper", p.path+"/taper/start", 0.0, p.path+"/taper/end", 0.0))
 		return false
 	}
@@ -205,7 +215,8 @@ func flangeName(parent *panel, f *Flange) string {
 func (b *builder) edgeClash(parent, p *panel) bool {
 	for _, k := range parent.kids[p.on] {
 		if p.at[0] < k.at[1]-tiny && k.at[0] < p.at[1]-tiny {
-			b.stop("edge-taken", "Cannot be unfolded", p, fmt.Sprintf("%s and %s want the same stretch of the %s edge: set one of them in.", p.name, k.name, p.flange.Edge))
+			b.stop("edge-taken", "Cannot be unfolded", p,
+				fmt.Sprintf("%s and %s want the same stretch of the %s edge: set one of them in.", p.name, k.name, p.flange.Edge))
 			return true
 		}
 	}

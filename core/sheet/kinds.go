@@ -68,7 +68,8 @@ func (b *builder) slope(p *panel) *panel {
 		return nil
 	}
 	g := f
-	g.ID, g.Length, g.Measure, g.Taper, g.Holes, g.Flanges, g.Meets, g.Edges, g.Marks = f.ID+".slope", j.Slope, Flat, SetIn{}, nil, nil, nil, nil, nil
+	g.ID, g.Length, g.Measure, g.Taper, g.Holes, g.Flanges, g.Meets, g.Edges, g.Marks = f.ID+".slope", j.Slope, Flat,
+		SetIn{}, nil, nil, nil, nil, nil
 	if j.Slope < tiny { // the two bends run into one another
 		g.Length = tiny * 2
 	}
@@ -79,5 +80,6 @@ func (b *builder) slope(p *panel) *panel {
 func (b *builder) beyond(slope *panel) *panel {
 	f := *slope.jog
 	f.Up, f.Edge, f.SetIn, f.Width, f.Kind = !f.Up, slope.names[2], SetIn{}, 0, Bent
-	return &panel{id: f.ID, name: flangeName(slope.parent, slope.jog), path: slope.path, corner: f.Corner, meets: f.Meets, holes: f.Holes, edges: f.Edges, marks: f.Marks, parent: slope, on: 2, flange: &f}
+	return &panel{id: f.ID, name: flangeName(slope.parent, slope.jog), path: slope.path, corner: f.Corner, meets: f.Meets, holes: f.Holes,
+		edges: f.Edges, marks: f.Marks, parent: slope, on: 2, flange: &f}
 }

@@ -58,7 +58,8 @@ func (b *builder) mark(p *panel, m *Mark, i int) (MarkMade, bool) {
 	along := turned(at.x, at.y, m.Angle)
 	across := profile.Point{X: -along.Y, Y: along.X}
 	flat := p.pose.turn(along)
-	out := MarkMade{ID: m.ID, Panel: p.id, Name: name, Kind: m.Kind, At: p.pose.apply(at.origin), Angle: math.Atan2(flat.Y, flat.X) * 180 / math.Pi, Text: m.Text, Height: m.Height}
+	out := MarkMade{ID: m.ID, Panel: p.id, Name: name, Kind: m.Kind, At: p.pose.apply(at.origin),
+		Angle: math.Atan2(flat.Y, flat.X) * 180 / math.Pi, Text: m.Text, Height: m.Height}
 	if out.Height == 0 {
 		out.Height = 5
 	}
@@ -97,7 +98,8 @@ func (b *builder) mark(p *panel, m *Mark, i int) (MarkMade, bool) {
 }
 
 func markWord(m *Mark, i int) string {
-	return map[MarkKind]string{TextMark: "Words ", CentreMark: "Centre mark ", ArrowMark: "View arrow ", BeadMark: "Bead ", NoWeldMark: "No weld "}[m.Kind] + strconv.Itoa(i+1)
+	return map[MarkKind]string{TextMark: "Words ", CentreMark: "Centre mark ", ArrowMark: "View arrow ", BeadMark: "Bead ",
+		NoWeldMark: "No weld "}[m.Kind] + strconv.Itoa(i+1)
 }
 
 // checkBead keeps a pressed bead clear of bends and edges: it runs out over its
@@ -108,6 +110,7 @@ func (b *builder) checkBead(p *panel, m *Mark, who *panel, at, along profile.Poi
 	seg := []profile.Point{at.Sub(along.Mul(half)), at.Add(along.Mul(half))}
 	clear := profile.Between(seg, p.outlined()) - m.Width/2
 	if need := 3 * t; clear < need-tiny {
-		b.mind("bead-near", "Beads", who, fmt.Sprintf("%s with its run-out comes to %s of an edge or bend; three thicknesses (%s, practice) keep it from pulling them.", who.name, b.len(math.Max(clear, 0)), b.len(need)))
+		b.mind("bead-near", "Beads", who, fmt.Sprintf("%s with its run-out comes to %s of an edge or bend; three thicknesses (%s, practice) "+
+			"keep it from pulling them.", who.name, b.len(math.Max(clear, 0)), b.len(need)))
 	}
 }

@@ -44,7 +44,9 @@ func (b *builder) checkMaster() {
 		if len(matched) > 0 && b.opt.Quantity > 1 {
 			n := b.opt.Quantity - 1
 			at, row, one := len(b.findings), Chained(n), Apart()
-			b.note("master-first", cause, whole, fmt.Sprintf("%d are made with holes drilled through their mate: mark one as the master and drill every other through that one, never through a copy. From one master no two are more than %s off each other; each through the one before, the last is %s off the first, or up to %s.",
+			b.note("master-first", cause, whole, fmt.Sprintf("%d are made with holes drilled through their mate: mark one as the master and drill "+
+				"every other through that one, never through a copy. From one master no two are more than %s off each other; each through the one "+
+				"before, the last is %s off the first, or up to %s.",
 				b.opt.Quantity, b.len(one.Worst), b.len(row.Likely), b.len(row.Worst)))
 			b.attach(at, func() working.Working { return growth(n) })
 		}
@@ -54,18 +56,23 @@ func (b *builder) checkMaster() {
 	told := b.opt.Master
 	switch {
 	case told == nil:
-		b.stop("master-gone", cause, whole, fmt.Sprintf("Its holes are drilled through %s, and that part is not in the job any more: choose another.", m.Name), off)
+		b.stop("master-gone", cause, whole, fmt.Sprintf("Its holes are drilled through %s, and that part is not in the job any more: "+
+			"choose another.", m.Name), off)
 		return
 	case told.Itself:
-		b.stop("master-itself", cause, whole, "It names itself as its master: one of several is the master by being marked, not by its drawing.", off)
+		b.stop("master-itself", cause, whole, "It names itself as its master: one of several is the master by being marked, not by its drawing.",
+			off)
 		return
 	case len(matched) == 0:
-		b.mind("master-idle", cause, whole, fmt.Sprintf("It is to be drilled through %s, and none of its holes is made through its mate: say so at the holes.", told.Name), off)
+		b.mind("master-idle", cause, whole, fmt.Sprintf("It is to be drilled through %s, and none of its holes is made through its mate: say "+
+			"so at the holes.", told.Name), off)
 		return
 	}
 	if further := told.Recipe.Master; further != nil {
 		at, row := len(b.findings), Chained(2)
-		b.stop("copy-of-copy", cause, whole, fmt.Sprintf("%s is drilled through %s itself: a copy of a copy adds the play of both, %s likely and up to %s at the second. Drill this one through %s too.", told.Name, further.Name, b.len(row.Likely), b.len(row.Worst), further.Name),
+		b.stop("copy-of-copy", cause, whole, fmt.Sprintf("%s is drilled through %s itself: a copy of a copy adds the play of both, %s likely "+
+			"and up to %s at the second. Drill this one through %s too.", told.Name, further.Name, b.len(row.Likely),
+			b.len(row.Worst), further.Name),
 			b.fix("Through "+further.Name, "/master", *further), off)
 		b.attach(at, func() working.Working { return growth(2) })
 		return
@@ -102,7 +109,8 @@ func (b *builder) checkMasterLayout(told *MasterTold, matched []*hole) {
 			fits = fits || n == len(mine[p])
 		}
 		if !fits {
-			b.mind("master-layout", "Master", p, fmt.Sprintf("On %s %d holes are drilled through %s, and laid on it, either face, %d of them at most lie over holes there that are no larger (within %s). Bring the layouts together, or drill through another.",
+			b.mind("master-layout", "Master", p, fmt.Sprintf("On %s %d holes are drilled through %s, and laid on it, either face, %d of them at "+
+				"most lie over holes there that are no larger (within %s). Bring the layouts together, or drill through another.",
 				lower(p.name), len(mine[p]), told.Name, best, b.len(masterWithin)))
 		}
 	}

@@ -34,12 +34,14 @@ func (b *builder) measure(part *Part) {
 	b.blank(part, "blankY", "Blank, front to back", y, true)
 	b.figure(part, "mass", "Mass", part.Mass, "kg", b.massText(part.Mass), working.Working{
 		Method: "Mass of the blank", Source: "area times thickness times density", Formula: "m = A·T·ρ",
-		Inputs: []working.Quantity{{Symbol: "A", Name: "area net of cut holes", Value: part.Area, Unit: "mm²"}, qmm("T", "thickness", b.recipe.Thickness),
+		Inputs: []working.Quantity{{Symbol: "A", Name: "area net of cut holes", Value: part.Area, Unit: "mm²"},
+			qmm("T", "thickness", b.recipe.Thickness),
 			{Symbol: "ρ", Name: "density of " + b.material.Name, Value: b.material.Density, Unit: "kg/m³"}},
 		Assumptions: []string{"nominal density; holes drilled after bending are not taken off"}})
 	b.figure(part, "area", "Area", part.Area, "mm²", b.areaText(part.Area), working.Working{
 		Method: "Area of the flat pattern", Source: "outline less cut holes, arcs exact", Formula: "A = outline − Σ holes",
-		Inputs: []working.Quantity{{Symbol: "outline", Name: "outline", Value: gross, Unit: "mm²"}, {Symbol: "holes", Name: "cut holes", Value: holeArea, Unit: "mm²"}}})
+		Inputs: []working.Quantity{{Symbol: "outline", Name: "outline", Value: gross, Unit: "mm²"},
+			{Symbol: "holes", Name: "cut holes", Value: holeArea, Unit: "mm²"}}})
 	b.figure(part, "cutLength", "Cut length", part.CutLength, "mm", b.len(part.CutLength), working.Working{
 		Method: "Length of cut", Source: "outline and cut holes, arcs exact", Formula: "L = outline + Σ holes",
 		Inputs: []working.Quantity{qmm("outline", "outline", outline), qmm("holes", "cut holes", holeLength)}})
@@ -183,7 +185,8 @@ func (b *builder) schools(chosen profile.Bounds) []SchoolBlank {
 		row := SchoolBlank{School: s, Chosen: s == b.recipe.Bend.School}
 		other := b
 		if s != b.school { // the drawn one is unfolded already
-			other = &builder{recipe: b.recipe, flanges: b.flanges, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s, written: b.written, bare: true}
+			other = &builder{recipe: b.recipe, flanges: b.flanges, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s,
+				written: b.written, bare: true}
 			other.panels()
 		}
 		if len(other.all) > 1 && !other.fellBack {

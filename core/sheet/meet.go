@@ -30,7 +30,9 @@ func (b *builder) meet(parent *panel) {
 		a, c := parent.corner2(m.A, m.B)
 		lapsFirst := a != nil && a.id == m.A
 		if a == nil {
-			b.mind("meet-apart", "Corners", parent, fmt.Sprintf("On %s two flanges are to meet that do not both reach one corner: run them to their edges' ends, or take the corner out.", lower(parent.name)))
+			b.mind("meet-apart", "Corners", parent,
+				fmt.Sprintf("On %s two flanges are to meet that do not both reach one corner: run them to their edges' ends, or take the corner out.",
+					lower(parent.name)))
 			continue
 		}
 		if why := b.close(a, c, *m, lapsFirst); why != "" {

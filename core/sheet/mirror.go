@@ -15,7 +15,8 @@ func (r Recipe) Mirror() Recipe {
 		s := r.Base.Shape.mirrored(r.Base.Length)
 		r.Base.Shape = &s
 	}
-	r.Base.Holes, r.Base.Edges, r.Base.Marks = mirrorHoles(r.Base.Holes, edge), mirrorEdges(r.Base.Edges, edge), mirrorMarks(r.Base.Marks, edge)
+	r.Base.Holes, r.Base.Edges, r.Base.Marks = mirrorHoles(r.Base.Holes, edge), mirrorEdges(r.Base.Edges, edge),
+		mirrorMarks(r.Base.Marks, edge)
 	r.Base.Flanges = mirrorFlanges(r.Base.Flanges, edge)
 	if r.Hand.Drawn != "" {
 		r.Hand.Drawn = r.Hand.Drawn.Other()

@@ -120,7 +120,8 @@ func (c *cutter) section() Section {
 	}
 	t := r.Thickness / 2
 	c.out.Panels = append(c.out.Panels, base.id)
-	c.out.Pieces = append(c.out.Pieces, SectionPiece{ID: base.id, Rim: []profile.Point{{X: lo, Y: -t}, {X: hi, Y: -t}, {X: hi, Y: t}, {X: lo, Y: t}}})
+	c.out.Pieces = append(c.out.Pieces, SectionPiece{ID: base.id,
+		Rim: []profile.Point{{X: lo, Y: -t}, {X: hi, Y: -t}, {X: hi, Y: t}, {X: lo, Y: t}}})
 	if r.Base.kind() == Rectangle {
 		path := "/base/width"
 		if e := base.facing(c.on); e == Left || e == Right {
@@ -133,7 +134,8 @@ func (c *cutter) section() Section {
 			}
 			return far
 		}
-		c.out.Sizes = append(c.out.Sizes, SectionMeasure{Path: path, From: profile.Point{X: lo - beyond(c.over), Y: -t}, To: profile.Point{X: hi + beyond(c.on), Y: -t}, Beside: profile.Point{Y: -1}})
+		c.out.Sizes = append(c.out.Sizes, SectionMeasure{Path: path, From: profile.Point{X: lo - beyond(c.over), Y: -t},
+			To: profile.Point{X: hi + beyond(c.on), Y: -t}, Beside: profile.Point{Y: -1}})
 	}
 	for _, p := range c.right {
 		c.flange(p)

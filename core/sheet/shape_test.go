@@ -138,7 +138,8 @@ func TestCornersMeet(t *testing.T) {
 			r.Base.Flanges = append(r.Base.Flanges, f)
 		}
 		gap := .3 + rnd.Float64()
-		r.Base.Meets = []Meet{{A: "f0", B: "f1", Kind: kind, Gap: gap}, {A: "f2", B: "f1", Kind: kind, Gap: gap}, {A: "f3", B: "f2", Kind: kind, Gap: gap}, {A: "f3", B: "f0", Kind: kind, Gap: gap}}
+		r.Base.Meets = []Meet{{A: "f0", B: "f1", Kind: kind, Gap: gap}, {A: "f2", B: "f1", Kind: kind, Gap: gap},
+			{A: "f3", B: "f2", Kind: kind, Gap: gap}, {A: "f3", B: "f0", Kind: kind, Gap: gap}}
 		p, err := Build(r, Options{Body: true})
 		if err != nil {
 			t.Fatal(err)
@@ -315,7 +316,8 @@ func TestRandomPolygonParts(t *testing.T) {
 			f.Holes = []Hole{h}
 			r.Base.Flanges = append(r.Base.Flanges, f)
 		}
-		r.Base.Holes = []Hole{round("one", Middle, 10, Middle, -20, 8), round("two", Feature, 25, Feature, 5, 8), round("three", "1", 30, "2", 30, 5)}
+		r.Base.Holes = []Hole{round("one", Middle, 10, Middle, -20, 8), round("two", Feature, 25, Feature, 5, 8),
+			round("three", "1", 30, "2", 30, 5)}
 		r.Base.Holes[1].X.Feature, r.Base.Holes[1].Y.Feature = "one", "one"
 		p := build(t, r)
 		if !p.Whole {

@@ -57,7 +57,8 @@ func SplitPart(r Recipe, p Parting, newID func() string) ([]Started, error) {
 		err = nil
 	}
 	err = working.First(err, oneOf("/joint", "The joint", p.Joint, LapJoint, TabJoint, StripJoint),
-		working.Within("/wide", "The lap", p.Wide, 0, 1000, "mm"), working.Within("/hole", "The hole", p.Hole, 0, 200, "mm"), working.Within("/pitch", "The pitch", p.Pitch, 0, 5000, "mm"))
+		working.Within("/wide", "The lap", p.Wide, 0, 1000, "mm"), working.Within("/hole", "The hole", p.Hole, 0, 200, "mm"),
+		working.Within("/pitch", "The pitch", p.Pitch, 0, 5000, "mm"))
 	if err != nil {
 		return nil, err
 	}

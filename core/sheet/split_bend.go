@@ -30,7 +30,8 @@ func splitAtBend(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	case flange.flange.Kind != Bent && flange.flange.Kind != "" || flange.parent.jog != nil:
 		return nil, working.Refuse("/bend", "A hem, a jog or a roll is not taken off: split the part across it.")
 	case !flange.rectangular():
-		return nil, working.Refuse("/bend", "A tapered flange, or one whose corner closes with its neighbour, is not taken off: take its ends square first.")
+		return nil, working.Refuse("/bend", "A tapered flange, or one whose corner closes with its neighbour, is not taken off: take its "+
+			"ends square first.")
 	case p.Joint != LapJoint:
 		return nil, working.Refuse("/joint", "At a bend the piece laps the flange that stays, with bolts.")
 	}
@@ -43,7 +44,8 @@ func splitAtBend(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	step := (flange.zone - 2*margin) / float64(n-1)
 	local := func(left, bend Edge) (out []Hole) { // bolts by both edges, one by one
 		for k := range n {
-			out = append(out, Hole{ID: newID(), Name: "Joint bolts", Kind: RoundHole, Diameter: p.Hole, X: Offset{Edge: left, From: Flat, Distance: margin + float64(k)*step}, Y: Offset{Edge: bend, From: Flat, Distance: p.Wide / 2}})
+			out = append(out, Hole{ID: newID(), Name: "Joint bolts", Kind: RoundHole, Diameter: p.Hole,
+				X: Offset{Edge: left, From: Flat, Distance: margin + float64(k)*step}, Y: Offset{Edge: bend, From: Flat, Distance: p.Wide / 2}})
 		}
 		return out
 	}
@@ -82,7 +84,8 @@ func splitAtBend(r Recipe, p Parting, newID func() string) ([]Started, error) {
 		if len(f.Flanges) > 0 || len(f.Holes) > 0 || len(f.Edges) > 0 {
 			for _, e := range []Edge{Front, Right, Back, Left} {
 				if turn[e] != e {
-					return nil, working.Refuse("/bend", "What hangs on this flange has holes or lips of its own that would face other ways: split it across instead.")
+					return nil, working.Refuse("/bend",
+						"What hangs on this flange has holes or lips of its own that would face other ways: split it across instead.")
 				}
 			}
 		}

@@ -13,7 +13,8 @@ func (s *splitter) join(out []Started, long, deep float64) []Started {
 	n := max(int(math.Round((deep-2*margin)/s.p.Pitch))+1, 2)
 	step := (deep - 2*margin) / float64(n-1)
 	row := func(e Edge, in float64) Hole {
-		h := Hole{ID: s.newID(), Name: "Joint bolts", Kind: RoundHole, Diameter: s.p.Hole, X: Offset{Edge: e, Distance: in, From: Flat}, Y: Offset{Edge: Front, Distance: margin, From: Flat},
+		h := Hole{ID: s.newID(), Name: "Joint bolts", Kind: RoundHole, Diameter: s.p.Hole, X: Offset{Edge: e, Distance: in, From: Flat},
+			Y:       Offset{Edge: Front, Distance: margin, From: Flat},
 			Pattern: &Pattern{Kind: GridPattern, Columns: 1, Rows: n, PitchY: step}}
 		if s.p.Axis == "y" {
 			h.X, h.Y = Offset{Edge: Left, Distance: margin, From: Flat}, h.X
@@ -27,8 +28,10 @@ func (s *splitter) join(out []Started, long, deep float64) []Started {
 		wide := math.Round(step / 3)
 		for k := range n {
 			at := margin + float64(k)*step
-			a.Edges = append(a.Edges, EdgeCut{ID: s.newID(), Name: fmt.Sprintf("Seam tab %d", k+1), Kind: Tab, Edge: s.high, At: at, Width: wide, Depth: 3 * t})
-			b.Edges = append(b.Edges, EdgeCut{ID: s.newID(), Name: fmt.Sprintf("Seam notch %d", k+1), Kind: Notch, Edge: s.low, At: at, Width: wide + clear, Depth: 3*t + clear/2})
+			a.Edges = append(a.Edges, EdgeCut{ID: s.newID(), Name: fmt.Sprintf("Seam tab %d", k+1), Kind: Tab, Edge: s.high, At: at,
+				Width: wide, Depth: 3 * t})
+			b.Edges = append(b.Edges, EdgeCut{ID: s.newID(), Name: fmt.Sprintf("Seam notch %d", k+1), Kind: Notch, Edge: s.low, At: at,
+				Width: wide + clear, Depth: 3*t + clear/2})
 		}
 	case LapJoint:
 		a.Holes, b.Holes = append(a.Holes, row(s.high, s.p.Wide/2)), append(b.Holes, row(s.low, s.p.Wide/2))

@@ -108,7 +108,8 @@ func (w *shapeSplitter) common() (lo, hi float64, err error) {
 		}
 	}
 	if hi-lo < 4*w.p.Hole {
-		return 0, 0, working.Refuse("/at", "Only %s is left along the line for the joint: choose a place where the part is wider.", w.b.len(math.Max(hi-lo, 0)))
+		return 0, 0, working.Refuse("/at", "Only %s is left along the line for the joint: choose a place where the part is wider.",
+			w.b.len(math.Max(hi-lo, 0)))
 	}
 	return lo, hi, nil
 }
@@ -318,7 +319,9 @@ func (w *shapeSplitter) flange(out *Recipe, f Flange, q *panel, p shapePiece) {
 	}
 	own := len(f.Holes)+len(f.Edges)+len(f.Marks)+len(f.Flanges) > 0
 	if p.turned() && own {
-		w.refuse("The %s would be laid another way round to have a straight edge in front, and %s has holes or lips of its own that are named by their ways: choose a place that leaves it a front edge.", map[bool]string{true: "second piece", false: "first piece"}[p.second], lower(q.name))
+		w.refuse("The %s would be laid another way round to have a straight edge in front, and %s has holes or lips of its own that are named "+
+			"by their ways: choose a place that leaves it a front edge.", map[bool]string{true: "second piece", false: "first piece"}[p.second],
+			lower(q.name))
 		return
 	}
 	if side == 0 {
@@ -367,8 +370,10 @@ func (w *shapeSplitter) joinShapes(out []Started, first, second shapePiece, lo, 
 		case TabJoint:
 			clear := slotClearance(w.b.process.Key)
 			wide := math.Round(step / 3)
-			a.Edges = append(a.Edges, EdgeCut{ID: w.newID(), Name: fmt.Sprintf("Seam tab %d", k+1), Kind: Tab, Edge: first.seam(), At: w.onSeam(first, across), Width: wide, Depth: 3 * t})
-			b.Edges = append(b.Edges, EdgeCut{ID: w.newID(), Name: fmt.Sprintf("Seam notch %d", k+1), Kind: Notch, Edge: second.seam(), At: w.onSeam(second, across), Width: wide + clear, Depth: 3*t + clear/2})
+			a.Edges = append(a.Edges, EdgeCut{ID: w.newID(), Name: fmt.Sprintf("Seam tab %d", k+1), Kind: Tab, Edge: first.seam(),
+				At: w.onSeam(first, across), Width: wide, Depth: 3 * t})
+			b.Edges = append(b.Edges, EdgeCut{ID: w.newID(), Name: fmt.Sprintf("Seam notch %d", k+1), Kind: Notch, Edge: second.seam(),
+				At: w.onSeam(second, across), Width: wide + clear, Depth: 3*t + clear/2})
 		}
 	}
 	if w.p.Joint == StripJoint {
@@ -378,7 +383,8 @@ func (w *shapeSplitter) joinShapes(out []Started, first, second shapePiece, lo, 
 		low, pitch := Left, Pattern{Kind: GridPattern, Columns: 1, Rows: count, PitchY: step}
 		high := Right
 		row := func(e Edge) Hole {
-			h := Hole{ID: w.newID(), Name: "Joint bolts", Kind: RoundHole, Diameter: w.p.Hole, X: Offset{Edge: e, Distance: w.p.Wide / 2, From: Flat}, Y: Offset{Edge: Front, Distance: margin, From: Flat}, Pattern: &pitch}
+			h := Hole{ID: w.newID(), Name: "Joint bolts", Kind: RoundHole, Diameter: w.p.Hole,
+				X: Offset{Edge: e, Distance: w.p.Wide / 2, From: Flat}, Y: Offset{Edge: Front, Distance: margin, From: Flat}, Pattern: &pitch}
 			if w.p.Axis == "y" {
 				h.X, h.Y = Offset{Edge: Left, Distance: margin, From: Flat}, h.X
 			}

@@ -61,7 +61,8 @@ func TestSplitShapesAddUp(t *testing.T) {
 		if !p.Whole || len(stops(p)) > 0 {
 			continue
 		}
-		cut := Parting{Axis: []string{"x", "y"}[rnd.Intn(2)], At: 150 + 300*rnd.Float64(), Joint: []JointKind{LapJoint, TabJoint, StripJoint}[rnd.Intn(3)], Wide: 40, Hole: 9}
+		cut := Parting{Axis: []string{"x", "y"}[rnd.Intn(2)], At: 150 + 300*rnd.Float64(),
+			Joint: []JointKind{LapJoint, TabJoint, StripJoint}[rnd.Intn(3)], Wide: 40, Hole: 9}
 		id := 0
 		pieces, err := SplitPart(r, cut, func() string { id++; return fmt.Sprint("n", id) })
 		var f *working.Fault
@@ -154,7 +155,8 @@ func TestSplitShapesAddUp(t *testing.T) {
 		}
 		if cut.Joint == StripJoint && len(stops(a))+len(stops(b)) == 0 { // two pieces make the whole, with the bolts' holes gone
 			want := p.Area - float64(len(ja)+len(jb))*math.Pi*81/4
-			if d := a.Area + b.Area - want; math.Abs(d) > .01*float64(1+len(p.BendLines))*r.Thickness*r.Thickness+1e-3 && len(a.BendLines)+len(b.BendLines) == len(p.BendLines) {
+			if d := a.Area + b.Area - want; math.Abs(d) > .01*float64(1+len(p.BendLines))*r.Thickness*r.Thickness+1e-3 &&
+				len(a.BendLines)+len(b.BendLines) == len(p.BendLines) {
 				t.Fatalf("areas %.3f and %.3f, want %.3f", a.Area, b.Area, want)
 			}
 		}

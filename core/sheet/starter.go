@@ -66,7 +66,8 @@ func StartPart(key string, values map[string]float64, plain Recipe, newID func()
 			if !given {
 				v = a.Usual
 			}
-			if err := working.Within("/values/"+a.Key, a.Name, v, a.Least, a.Most, map[string]string{"length": "mm", "angle": "°"}[a.Kind]); err != nil {
+			if err := working.Within("/values/"+a.Key, a.Name, v, a.Least, a.Most,
+				map[string]string{"length": "mm", "angle": "°"}[a.Kind]); err != nil {
 				return nil, err
 			}
 			s.v[a.Key] = v

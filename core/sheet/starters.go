@@ -9,107 +9,146 @@ import (
 
 // PartStarters are the parts a shop makes again and again.
 var PartStarters = []PartStarter{
-	{"cleat", "Angle cleat", "Two legs at a right angle, holes in both.", []PartAsk{sizeAsk("length", "Long", 80), sizeAsk("legA", "One leg, outside", 50), sizeAsk("legB", "Other leg, outside", 50), sizeAsk("hole", "Holes, diameter", 9), countAsk("count", "Holes in each leg", 2, 0, 20)}, func(s *starting) {
-		f := s.flange(Front, s.v["legB"], true)
-		b := Base{Length: s.v["length"], Width: s.v["legA"]}
-		if n := int(s.v["count"]); n > 0 {
-			margin := math.Min(s.v["length"]/4, 2.5*s.v["hole"])
-			b.Holes = []Hole{s.along(s.v["hole"], Back, s.v["legA"]/3, margin, n)}
-			f.Holes = []Hole{s.along(s.v["hole"], Front, s.v["legB"]/3, margin, n)}
-		}
-		b.Flanges = []Flange{f}
-		s.part("Angle cleat", 1, b)
-	}},
-	{"zed", "Z", "A web with one flange up and one down.", []PartAsk{sizeAsk("length", "Long", 200), sizeAsk("web", "Web, outside", 60), sizeAsk("up", "Flange up, outside", 40), sizeAsk("down", "Flange down, outside", 40)}, func(s *starting) {
-		s.part("Z", 1, Base{Length: s.v["length"], Width: s.v["web"], Flanges: []Flange{s.flange(Front, s.v["up"], true), s.flange(Back, s.v["down"], false)}})
-	}},
-	{"channel", "Channel", "A web with two flanges up.", []PartAsk{sizeAsk("length", "Long", 300), sizeAsk("web", "Web, outside", 80), sizeAsk("height", "Flanges, outside", 40)}, func(s *starting) {
-		s.part("Channel", 1, Base{Length: s.v["length"], Width: s.v["web"], Flanges: []Flange{s.flange(Front, s.v["height"], true), s.flange(Back, s.v["height"], true)}})
-	}},
-	{"hat", "Hat", "A top, two sides down and two feet out.", []PartAsk{sizeAsk("length", "Long", 300), sizeAsk("top", "Top, outside", 60), sizeAsk("height", "High, outside", 40), sizeAsk("foot", "Feet, outside", 30)}, func(s *starting) {
-		b := Base{Length: s.v["length"], Width: s.v["top"]}
-		for _, e := range []Edge{Front, Back} {
-			f := s.flange(e, s.v["height"], false)
-			f.Flanges = []Flange{s.flange(e, s.v["foot"], true)}
-			b.Flanges = append(b.Flanges, f)
-		}
-		s.part("Hat", 1, b)
-	}},
-	{"tray", "Tray", "A floor and four sides up.", []PartAsk{sizeAsk("length", "Long, outside", 300), sizeAsk("width", "Wide, outside", 200), sizeAsk("height", "High, outside", 50), choiceAsk("corner", "Corners", 0, "gap for the weld", "edge to edge", "lapped", "left open"), sizeAsk("drain", "Drains, diameter, 0 for none", 10)}, func(s *starting) {
-		b := Base{Length: s.v["length"], Width: s.v["width"]}
-		for _, e := range []Edge{Front, Right, Back, Left} {
-			b.Flanges = append(b.Flanges, s.flange(e, s.v["height"], true))
-		}
-		s.corners(&b, cornerKinds[int(s.v["corner"])])
-		if d := s.v["drain"]; d > 0 {
-			in := s.t + s.r + 3*d
-			h := s.round(d, from(Left, in), from(Front, in))
-			h.Use, h.Pattern = &Use{Kind: UseDrain}, &Pattern{Kind: MirrorPattern, Across: true, Back: true}
-			b.Holes = []Hole{h}
-		}
-		s.part("Tray", 1, b)
-	}},
-	{"units", "Tray for so many units", "A tray that holds units side by side, with dividers that jig themselves in slots.", []PartAsk{countAsk("count", "Units", 3, 1, 20), sizeAsk("unitLength", "Unit, along the row", 120), sizeAsk("unitWidth", "Unit, across the row", 180), sizeAsk("height", "Sides, inside", 60), sizeAsk("liner", "Liner, each side of a unit", 3), countAsk("squash", "Liner is squashed by, %", 20, 0, 80), choiceAsk("dividers", "Between the units", 0, "dividers", "nothing"), sizeAsk("stud", "Studs between them, hole, 0 for none", 9)}, trayForUnits},
-	{"gusset", "Gusset", "A triangle for a corner, its own corner snipped for the weld.", []PartAsk{sizeAsk("legA", "One leg", 100), sizeAsk("legB", "Other leg", 100), sizeAsk("nose", "Noses", 12), sizeAsk("snip", "Snip at the corner", 15), choiceAsk("flanged", "Long edge", 0, "plain", "flanged")}, func(s *starting) {
-		a, h, nose, snip := s.v["legA"], s.v["legB"], math.Max(s.v["nose"], 1), math.Max(s.v["snip"], 1)
-		b := Base{Shape: &Shape{Kind: Polygon, Points: profile.Loop{vertex(snip, 0), vertex(a, 0), vertex(a, nose), vertex(nose, h), vertex(0, h), vertex(0, snip)}}}
-		if s.v["flanged"] == 1 {
-			b.Measure = Flat // its noses are no apexes
-			f := s.flange("3", math.Max(20, 3*(s.r+s.t)), true)
-			f.SetIn = SetIn{Start: 2 * s.t, End: 2 * s.t}
+	{"cleat", "Angle cleat", "Two legs at a right angle, holes in both.",
+		[]PartAsk{sizeAsk("length", "Long", 80), sizeAsk("legA", "One leg, outside", 50), sizeAsk("legB", "Other leg, outside", 50),
+			sizeAsk("hole", "Holes, diameter", 9), countAsk("count", "Holes in each leg", 2, 0, 20)}, func(s *starting) {
+			f := s.flange(Front, s.v["legB"], true)
+			b := Base{Length: s.v["length"], Width: s.v["legA"]}
+			if n := int(s.v["count"]); n > 0 {
+				margin := math.Min(s.v["length"]/4, 2.5*s.v["hole"])
+				b.Holes = []Hole{s.along(s.v["hole"], Back, s.v["legA"]/3, margin, n)}
+				f.Holes = []Hole{s.along(s.v["hole"], Front, s.v["legB"]/3, margin, n)}
+			}
 			b.Flanges = []Flange{f}
-		}
-		s.part("Gusset", 1, b)
-	}},
-	{"doubler", "Doubler", "A plate with round corners that spreads a load.", []PartAsk{sizeAsk("length", "Long", 120), sizeAsk("width", "Wide", 80), sizeAsk("corner", "Corners, radius", 15), sizeAsk("hole", "Holes, diameter", 9), sizeAsk("in", "Holes in from the edges", 18)}, func(s *starting) {
-		h := s.round(s.v["hole"], from(Left, s.v["in"]), from(Front, s.v["in"]))
-		h.Pattern = &Pattern{Kind: MirrorPattern, Across: true, Back: true}
-		s.part("Doubler", 1, Base{Length: s.v["length"], Width: s.v["width"], Corner: Corner{Radius, s.v["corner"]}, Holes: []Hole{h}})
-	}},
-	{"ear", "Tab or ear", "A plate with a round end and a pin's hole, to weld on.", []PartAsk{sizeAsk("width", "Wide", 40), sizeAsk("reach", "Hole's middle over the weld", 40), sizeAsk("hole", "Hole, diameter", 13)}, func(s *starting) {
-		w, y := s.v["width"], s.v["reach"]
-		b := Base{Shape: &Shape{Kind: Polygon, Points: profile.Loop{vertex(0, 0), vertex(w, 0), {X: w, Y: y, Bulge: 1}, vertex(0, y)}}}
-		b.Holes = []Hole{s.round(s.v["hole"], from("2", w/2), from("1", y))}
-		s.part("Ear", 1, b)
-	}},
-	{"cradle", "Tank cradle with strap", "Two saddle plates under a round tank and a strap over it.", []PartAsk{sizeAsk("tank", "Tank, diameter", 250), sizeAsk("liner", "Liner", 3), {Key: "wrap", Name: "Saddle takes in", Kind: "angle", Usual: 120, Least: 30, Most: 170}, sizeAsk("rise", "Tank over the floor", 40), sizeAsk("foot", "Feet", 40), sizeAsk("strap", "Strap, wide", 40), sizeAsk("hole", "Holes, diameter", 9)}, cradle},
-	{"shelf", "Shelf with lips", "A shelf with a wall flange up, a front lip down and small ends.", []PartAsk{sizeAsk("length", "Long", 350), sizeAsk("depth", "Deep, outside", 200), sizeAsk("wall", "Wall flange, outside", 60), sizeAsk("lip", "Front lip, outside", 25), sizeAsk("end", "End lips, outside, 0 for none", 20), sizeAsk("slot", "Slots, wide", 7), countAsk("count", "Slots", 3, 0, 20)}, func(s *starting) {
-		wall := s.flange(Back, s.v["wall"], true)
-		if n := int(s.v["count"]); n > 0 {
-			h := s.along(s.v["slot"], Back, s.v["wall"]/3, s.v["length"]/8, n)
-			h.Kind, h.Length, h.Angle = SlotHole, 2.5*s.v["slot"], 90
-			wall.Holes = []Hole{h}
-		}
-		b := Base{Length: s.v["length"], Width: s.v["depth"], Flanges: []Flange{wall, s.flange(Front, s.v["lip"], false)}}
-		if s.v["end"] > 0 {
-			for _, e := range []Edge{Left, Right} {
-				f := s.flange(e, s.v["end"], false)
-				f.SetIn = SetIn{End: 3 * (s.r + s.t)}
+			s.part("Angle cleat", 1, b)
+		}},
+	{"zed", "Z", "A web with one flange up and one down.",
+		[]PartAsk{sizeAsk("length", "Long", 200), sizeAsk("web", "Web, outside", 60), sizeAsk("up", "Flange up, outside", 40),
+			sizeAsk("down", "Flange down, outside", 40)}, func(s *starting) {
+			s.part("Z", 1, Base{Length: s.v["length"], Width: s.v["web"],
+				Flanges: []Flange{s.flange(Front, s.v["up"], true), s.flange(Back, s.v["down"], false)}})
+		}},
+	{"channel", "Channel", "A web with two flanges up.",
+		[]PartAsk{sizeAsk("length", "Long", 300), sizeAsk("web", "Web, outside", 80), sizeAsk("height", "Flanges, outside", 40)},
+		func(s *starting) {
+			s.part("Channel", 1, Base{Length: s.v["length"], Width: s.v["web"],
+				Flanges: []Flange{s.flange(Front, s.v["height"], true), s.flange(Back, s.v["height"], true)}})
+		}},
+	{"hat", "Hat", "A top, two sides down and two feet out.",
+		[]PartAsk{sizeAsk("length", "Long", 300), sizeAsk("top", "Top, outside", 60), sizeAsk("height", "High, outside", 40),
+			sizeAsk("foot", "Feet, outside", 30)}, func(s *starting) {
+			b := Base{Length: s.v["length"], Width: s.v["top"]}
+			for _, e := range []Edge{Front, Back} {
+				f := s.flange(e, s.v["height"], false)
+				f.Flanges = []Flange{s.flange(e, s.v["foot"], true)}
 				b.Flanges = append(b.Flanges, f)
 			}
-		}
-		s.part("Shelf", 1, b)
-	}},
-	{"spacers", "Spacer stack", "Round spacers to a height, as many as it takes of this sheet.", []PartAsk{sizeAsk("outside", "Outside, diameter", 40), sizeAsk("hole", "Hole, diameter", 13), sizeAsk("height", "Stack, high", 12)}, func(s *starting) {
-		n := max(int(math.Round(s.v["height"]/s.t)), 1)
-		s.part(fmt.Sprintf("Spacer, %d make %.4g mm", n, float64(n)*s.t), n, Base{Length: s.v["outside"], Shape: &Shape{Kind: Disc}, Holes: []Hole{s.round(s.v["hole"], from(Middle, 0), from(Middle, 0))}})
-	}},
-	{"deck", "Deck plate in pieces", "A large plate in pieces that one person lifts, joined by strips with bolts.", []PartAsk{sizeAsk("length", "Long", 2000), sizeAsk("width", "Wide", 1000), countAsk("pieces", "Pieces", 3, 2, 12), sizeAsk("gap", "Gap between pieces", 2), sizeAsk("strip", "Joint strips, wide", 80), sizeAsk("hole", "Bolts, hole", 9), sizeAsk("pitch", "Bolts, about every", 150)}, deck},
-	{"guard", "Guard", "A cover with three sides and an outward foot along the fourth.", []PartAsk{sizeAsk("length", "Long, outside", 260), sizeAsk("width", "Wide, outside", 140), sizeAsk("height", "High, outside", 60), sizeAsk("foot", "Feet, outside", 25), sizeAsk("hole", "Holes, diameter", 7)}, func(s *starting) {
-		b := Base{Length: s.v["length"], Width: s.v["width"], Corner: Corner{}}
-		for _, e := range []Edge{Front, Right, Back, Left} {
-			f := s.flange(e, s.v["height"], false)
-			if e == Front || e == Back {
-				foot := s.flange(e, s.v["foot"], true)
-				foot.Corner = Corner{Radius, math.Min(8, s.v["foot"]/3)}
-				foot.Holes = []Hole{s.along(s.v["hole"], e, s.v["foot"]/2.5, s.v["length"]/6, 2)}
-				f.Flanges = []Flange{foot}
+			s.part("Hat", 1, b)
+		}},
+	{"tray", "Tray", "A floor and four sides up.",
+		[]PartAsk{sizeAsk("length", "Long, outside", 300), sizeAsk("width", "Wide, outside", 200), sizeAsk("height", "High, outside", 50),
+			choiceAsk("corner", "Corners", 0, "gap for the weld", "edge to edge", "lapped", "left open"),
+			sizeAsk("drain", "Drains, diameter, 0 for none", 10)}, func(s *starting) {
+			b := Base{Length: s.v["length"], Width: s.v["width"]}
+			for _, e := range []Edge{Front, Right, Back, Left} {
+				b.Flanges = append(b.Flanges, s.flange(e, s.v["height"], true))
 			}
-			b.Flanges = append(b.Flanges, f)
-		}
-		s.corners(&b, MeetWeld)
-		s.part("Guard", 1, b)
-	}},
+			s.corners(&b, cornerKinds[int(s.v["corner"])])
+			if d := s.v["drain"]; d > 0 {
+				in := s.t + s.r + 3*d
+				h := s.round(d, from(Left, in), from(Front, in))
+				h.Use, h.Pattern = &Use{Kind: UseDrain}, &Pattern{Kind: MirrorPattern, Across: true, Back: true}
+				b.Holes = []Hole{h}
+			}
+			s.part("Tray", 1, b)
+		}},
+	{"units", "Tray for so many units", "A tray that holds units side by side, with dividers that jig themselves in slots.",
+		[]PartAsk{countAsk("count", "Units", 3, 1, 20), sizeAsk("unitLength", "Unit, along the row", 120),
+			sizeAsk("unitWidth", "Unit, across the row", 180), sizeAsk("height", "Sides, inside", 60),
+			sizeAsk("liner", "Liner, each side of a unit", 3), countAsk("squash", "Liner is squashed by, %", 20, 0, 80),
+			choiceAsk("dividers", "Between the units", 0, "dividers", "nothing"), sizeAsk("stud", "Studs between them, hole, 0 for none", 9)},
+		trayForUnits},
+	{"gusset", "Gusset", "A triangle for a corner, its own corner snipped for the weld.",
+		[]PartAsk{sizeAsk("legA", "One leg", 100), sizeAsk("legB", "Other leg", 100), sizeAsk("nose", "Noses", 12),
+			sizeAsk("snip", "Snip at the corner", 15), choiceAsk("flanged", "Long edge", 0, "plain", "flanged")}, func(s *starting) {
+			a, h, nose, snip := s.v["legA"], s.v["legB"], math.Max(s.v["nose"], 1), math.Max(s.v["snip"], 1)
+			b := Base{Shape: &Shape{Kind: Polygon,
+				Points: profile.Loop{vertex(snip, 0), vertex(a, 0), vertex(a, nose), vertex(nose, h), vertex(0, h), vertex(0, snip)}}}
+			if s.v["flanged"] == 1 {
+				b.Measure = Flat // its noses are no apexes
+				f := s.flange("3", math.Max(20, 3*(s.r+s.t)), true)
+				f.SetIn = SetIn{Start: 2 * s.t, End: 2 * s.t}
+				b.Flanges = []Flange{f}
+			}
+			s.part("Gusset", 1, b)
+		}},
+	{"doubler", "Doubler", "A plate with round corners that spreads a load.",
+		[]PartAsk{sizeAsk("length", "Long", 120), sizeAsk("width", "Wide", 80), sizeAsk("corner", "Corners, radius", 15),
+			sizeAsk("hole", "Holes, diameter", 9), sizeAsk("in", "Holes in from the edges", 18)}, func(s *starting) {
+			h := s.round(s.v["hole"], from(Left, s.v["in"]), from(Front, s.v["in"]))
+			h.Pattern = &Pattern{Kind: MirrorPattern, Across: true, Back: true}
+			s.part("Doubler", 1, Base{Length: s.v["length"], Width: s.v["width"], Corner: Corner{Radius, s.v["corner"]}, Holes: []Hole{h}})
+		}},
+	{"ear", "Tab or ear", "A plate with a round end and a pin's hole, to weld on.",
+		[]PartAsk{sizeAsk("width", "Wide", 40), sizeAsk("reach", "Hole's middle over the weld", 40), sizeAsk("hole", "Hole, diameter", 13)},
+		func(s *starting) {
+			w, y := s.v["width"], s.v["reach"]
+			b := Base{Shape: &Shape{Kind: Polygon, Points: profile.Loop{vertex(0, 0), vertex(w, 0), {X: w, Y: y, Bulge: 1}, vertex(0, y)}}}
+			b.Holes = []Hole{s.round(s.v["hole"], from("2", w/2), from("1", y))}
+			s.part("Ear", 1, b)
+		}},
+	{"cradle", "Tank cradle with strap", "Two saddle plates under a round tank and a strap over it.",
+		[]PartAsk{sizeAsk("tank", "Tank, diameter", 250), sizeAsk("liner", "Liner", 3),
+			{Key: "wrap", Name: "Saddle takes in", Kind: "angle", Usual: 120, Least: 30, Most: 170}, sizeAsk("rise", "Tank over the floor", 40),
+			sizeAsk("foot", "Feet", 40), sizeAsk("strap", "Strap, wide", 40), sizeAsk("hole", "Holes, diameter", 9)}, cradle},
+	{"shelf", "Shelf with lips", "A shelf with a wall flange up, a front lip down and small ends.",
+		[]PartAsk{sizeAsk("length", "Long", 350), sizeAsk("depth", "Deep, outside", 200), sizeAsk("wall", "Wall flange, outside", 60),
+			sizeAsk("lip", "Front lip, outside", 25), sizeAsk("end", "End lips, outside, 0 for none", 20), sizeAsk("slot", "Slots, wide", 7),
+			countAsk("count", "Slots", 3, 0, 20)}, func(s *starting) {
+			wall := s.flange(Back, s.v["wall"], true)
+			if n := int(s.v["count"]); n > 0 {
+				h := s.along(s.v["slot"], Back, s.v["wall"]/3, s.v["length"]/8, n)
+				h.Kind, h.Length, h.Angle = SlotHole, 2.5*s.v["slot"], 90
+				wall.Holes = []Hole{h}
+			}
+			b := Base{Length: s.v["length"], Width: s.v["depth"], Flanges: []Flange{wall, s.flange(Front, s.v["lip"], false)}}
+			if s.v["end"] > 0 {
+				for _, e := range []Edge{Left, Right} {
+					f := s.flange(e, s.v["end"], false)
+					f.SetIn = SetIn{End: 3 * (s.r + s.t)}
+					b.Flanges = append(b.Flanges, f)
+				}
+			}
+			s.part("Shelf", 1, b)
+		}},
+	{"spacers", "Spacer stack", "Round spacers to a height, as many as it takes of this sheet.",
+		[]PartAsk{sizeAsk("outside", "Outside, diameter", 40), sizeAsk("hole", "Hole, diameter", 13), sizeAsk("height", "Stack, high", 12)},
+		func(s *starting) {
+			n := max(int(math.Round(s.v["height"]/s.t)), 1)
+			s.part(fmt.Sprintf("Spacer, %d make %.4g mm", n, float64(n)*s.t), n,
+				Base{Length: s.v["outside"], Shape: &Shape{Kind: Disc}, Holes: []Hole{s.round(s.v["hole"], from(Middle, 0), from(Middle, 0))}})
+		}},
+	{"deck", "Deck plate in pieces", "A large plate in pieces that one person lifts, joined by strips with bolts.",
+		[]PartAsk{sizeAsk("length", "Long", 2000), sizeAsk("width", "Wide", 1000), countAsk("pieces", "Pieces", 3, 2, 12),
+			sizeAsk("gap", "Gap between pieces", 2), sizeAsk("strip", "Joint strips, wide", 80), sizeAsk("hole", "Bolts, hole", 9),
+			sizeAsk("pitch", "Bolts, about every", 150)}, deck},
+	{"guard", "Guard", "A cover with three sides and an outward foot along the fourth.",
+		[]PartAsk{sizeAsk("length", "Long, outside", 260), sizeAsk("width", "Wide, outside", 140), sizeAsk("height", "High, outside", 60),
+			sizeAsk("foot", "Feet, outside", 25), sizeAsk("hole", "Holes, diameter", 7)}, func(s *starting) {
+			b := Base{Length: s.v["length"], Width: s.v["width"], Corner: Corner{}}
+			for _, e := range []Edge{Front, Right, Back, Left} {
+				f := s.flange(e, s.v["height"], false)
+				if e == Front || e == Back {
+					foot := s.flange(e, s.v["foot"], true)
+					foot.Corner = Corner{Radius, math.Min(8, s.v["foot"]/3)}
+					foot.Holes = []Hole{s.along(s.v["hole"], e, s.v["foot"]/2.5, s.v["length"]/6, 2)}
+					f.Flanges = []Flange{foot}
+				}
+				b.Flanges = append(b.Flanges, f)
+			}
+			s.corners(&b, MeetWeld)
+			s.part("Guard", 1, b)
+		}},
 }
 
 // trayForUnits makes a tray with room for units, liners and dividers, and the
@@ -134,7 +173,8 @@ func trayForUnits(s *starting) {
 	for k := 1; k < n; k++ {
 		x := float64(k)*(cell+divider) - divider/2
 		if divider > 0 {
-			h := Hole{ID: s.newID(), Kind: RectangleHole, Angle: 90, X: inside(Left, x), Y: from(Middle, -width/4), Use: &Use{Kind: UseTab, Width: tab, Thick: s.t}}
+			h := Hole{ID: s.newID(), Kind: RectangleHole, Angle: 90, X: inside(Left, x), Y: from(Middle, -width/4),
+				Use: &Use{Kind: UseTab, Width: tab, Thick: s.t}}
 			g := h
 			g.ID, g.Y = s.newID(), from(Middle, width/4)
 			b.Holes = append(b.Holes, h, g)
@@ -161,7 +201,8 @@ func cradle(s *starting) {
 	xe := r * math.Sin(half)
 	h := s.v["rise"] + r - r*math.Cos(half)
 	w := 2*xe + 40
-	b := Base{Shape: &Shape{Kind: Polygon, Points: profile.Loop{vertex(0, 0), vertex(w, 0), vertex(w, h), {X: w/2 + xe, Y: h, Bulge: -math.Tan(half / 2)}, vertex(w/2-xe, h), vertex(0, h)}}, Measure: Flat}
+	b := Base{Shape: &Shape{Kind: Polygon, Points: profile.Loop{vertex(0, 0), vertex(w, 0), vertex(w, h),
+		{X: w/2 + xe, Y: h, Bulge: -math.Tan(half / 2)}, vertex(w/2-xe, h), vertex(0, h)}}, Measure: Flat}
 	foot := s.flange("1", s.v["foot"], true)
 	foot.Holes = []Hole{s.along(s.v["hole"], Front, s.v["foot"]/2.5, math.Max(3*s.v["hole"], w/8), 2)}
 	b.Flanges = []Flange{foot}
@@ -174,7 +215,8 @@ func cradle(s *starting) {
 	over.Flanges = []Flange{end}
 	leg.Measure, leg.Flanges = Flat, []Flange{over}
 	leg.Length = math.Max(s.v["rise"]+r-s.r-s.t, s.t)
-	s.part("Strap", 1, Base{Length: s.v["strap"], Width: s.v["foot"], Holes: []Hole{s.round(s.v["hole"], from(Middle, 0), from(Front, s.v["foot"]/2.5))}, Flanges: []Flange{leg}})
+	s.part("Strap", 1, Base{Length: s.v["strap"], Width: s.v["foot"],
+		Holes: []Hole{s.round(s.v["hole"], from(Middle, 0), from(Front, s.v["foot"]/2.5))}, Flanges: []Flange{leg}})
 }
 
 // deck makes the pieces of a large plate and the strips that join them.

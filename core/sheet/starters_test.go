@@ -72,7 +72,8 @@ func TestStartedSizes(t *testing.T) {
 	}
 	// Bolts of pieces and strip lie in one line: their pitch is the same.
 	a, b := build(t, deck[0].Recipe), build(t, deck[2].Recipe)
-	if len(a.Holes)*2 != len(b.Holes) || math.Abs(math.Abs(a.Holes[1].Centre.Y-a.Holes[0].Centre.Y)-math.Abs(b.Holes[1].Centre.Y-b.Holes[0].Centre.Y)) > 1e-9 {
+	apart := func(b Built) float64 { return math.Abs(b.Holes[1].Centre.Y - b.Holes[0].Centre.Y) }
+	if len(a.Holes)*2 != len(b.Holes) || math.Abs(apart(a)-apart(b)) > 1e-9 {
 		t.Errorf("%d and %d holes", len(a.Holes), len(b.Holes))
 	}
 	if _, err := StartPart("castle", nil, plate(10, 10), nil); err == nil {

@@ -58,7 +58,8 @@ func (b *builder) steps(part *Part) []BendStep {
 	for i, t := range list {
 		p, f := t.p, t.p.flange
 		l := lines[p.id]
-		s := BendStep{Order: i + 1, ID: p.id, Name: p.name, SideUp: "good", Turned: f.Up != up && i > 0, Angle: f.Angle, Opens: l.Opens, Aim: l.Aim, Length: l.Length, StopAt: "edge of " + lower(p.name)}
+		s := BendStep{Order: i + 1, ID: p.id, Name: p.name, SideUp: "good", Turned: f.Up != up && i > 0, Angle: f.Angle, Opens: l.Opens,
+			Aim: l.Aim, Length: l.Length, StopAt: "edge of " + lower(p.name)}
 		if up = f.Up; !up {
 			s.SideUp = "back"
 		}
@@ -81,9 +82,13 @@ func (b *builder) steps(part *Part) []BendStep {
 		case p.jog != nil:
 			s.Note = "of a jog: a jog die makes both bends at once"
 		}
-		w := b.explain(working.Working{Method: "Stop distance", Source: "flat pattern; what is bent already touches the stop with its outside", Formula: "stop = BA/2 + flat + setback",
-			Inputs:      []working.Quantity{qmm("BA", "bend allowance", p.taken.Allowance), qmm("flat", "from the tangent line to the tip", flat), qmm("setback", "of what is bent on the tip", set)},
-			Assumptions: []string{"the flange's side goes to the stop", "order by rule: hung before what they hang on, short before long; whether the piece clears punch and bed is not worked out"}, Result: qmm("stop", "from the bend line", stop)})
+		w := b.explain(working.Working{Method: "Stop distance", Source: "flat pattern; what is bent already touches the stop with its outside",
+			Formula: "stop = BA/2 + flat + setback",
+			Inputs: []working.Quantity{qmm("BA", "bend allowance", p.taken.Allowance), qmm("flat", "from the tangent line to the tip", flat),
+				qmm("setback", "of what is bent on the tip", set)},
+			Assumptions: []string{"the flange's side goes to the stop",
+				"order by rule: hung before what they hang on, short before long; whether the piece clears punch and bed is not worked out"},
+			Result: qmm("stop", "from the bend line", stop)})
 		s.Working = &w
 		out = append(out, s)
 	}

@@ -128,7 +128,8 @@ func hasStretch(outline profile.Loop, a, c profile.Point, bulge float64) bool {
 func (l laying) hasPanel(b *builder, q *panel) bool {
 	for _, p := range b.all {
 		if l.covers(p, q) && (p.flange == nil) == (q.flange == nil) &&
-			(p.flange == nil || (p.flange.Up == q.flange.Up) != l.over && p.flange.Angle == q.flange.Angle && p.flange.InsideRadius == q.flange.InsideRadius) {
+			(p.flange == nil || (p.flange.Up == q.flange.Up) != l.over && p.flange.Angle == q.flange.Angle &&
+				p.flange.InsideRadius == q.flange.InsideRadius) {
 			return true
 		}
 	}
@@ -161,7 +162,8 @@ func (l laying) hasHole(b *builder, h *hole) bool {
 	}
 	at, along := l.of(h.panel.pose.apply(h.centre)), l.turn(h.panel.pose.turn(h.along))
 	for _, o := range b.holes {
-		if o.panel.pose.apply(o.centre).Sub(at).Len() < sameWithin && o.dia == h.dia && o.pre == h.pre && o.recipe.Kind == h.recipe.Kind && sameUse(o.recipe.Use, h.recipe.Use) && o.form == nil &&
+		if o.panel.pose.apply(o.centre).Sub(at).Len() < sameWithin && o.dia == h.dia && o.pre == h.pre && o.recipe.Kind == h.recipe.Kind &&
+			sameUse(o.recipe.Use, h.recipe.Use) && o.form == nil &&
 			o.recipe.Length == h.recipe.Length && (h.recipe.Kind == RoundHole || math.Abs(o.panel.pose.turn(o.along).Cross(along)) < .001) {
 			return true
 		}

@@ -24,7 +24,8 @@ func TestSymmetricalPartsAreTheirOwnTwins(t *testing.T) {
 				}
 				r.Base.Flanges = append(r.Base.Flanges, f)
 			} else if rnd.Intn(4) == 0 {
-				r.Base.Edges = append(r.Base.Edges, EdgeCut{ID: "n" + string(e), Kind: Notch, Edge: e, At: []float64{35, 50}[rnd.Intn(2)], Width: 8, Depth: 8})
+				r.Base.Edges = append(r.Base.Edges, EdgeCut{ID: "n" + string(e), Kind: Notch, Edge: e,
+					At: []float64{35, 50}[rnd.Intn(2)], Width: 8, Depth: 8})
 			}
 		}
 		for i, x := range []Edge{Left, Right} {
@@ -149,7 +150,8 @@ func TestTwinKeptWhereItMatters(t *testing.T) {
 			r.Base.Edges = []EdgeCut{{ID: "n", Kind: Notch, Edge: Front, At: 30, Width: 10, Depth: 10}}
 		}), false},
 		"bead": {pair(func(r *Recipe) {
-			r.Base.Marks = []Mark{{ID: "b", Kind: BeadMark, X: Offset{Edge: Left, Distance: 50}, Y: Offset{Edge: Front, Distance: 35}, Length: 30, Width: 5}}
+			r.Base.Marks = []Mark{{ID: "b", Kind: BeadMark, X: Offset{Edge: Left, Distance: 50},
+				Y: Offset{Edge: Front, Distance: 35}, Length: 30, Width: 5}}
 		}), false},
 	} {
 		p := build(t, c.recipe)

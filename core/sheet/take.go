@@ -49,10 +49,12 @@ type known struct {
 
 // springback answers the angle to bend to, nil when the sheet takes no set.
 func (b *builder) springback(f *Flange) (*float64, working.Working) {
-	r, err := bend.Springback(bend.SpringbackInput{InsideRadius: f.InsideRadius, Thickness: b.recipe.Thickness, Yield: b.material.Yield, Modulus: b.material.Modulus, Angle: f.Angle})
+	r, err := bend.Springback(bend.SpringbackInput{InsideRadius: f.InsideRadius, Thickness: b.recipe.Thickness, Yield: b.material.Yield,
+		Modulus: b.material.Modulus, Angle: f.Angle})
 	if err != nil {
 		return nil, working.Working{}
 	}
-	r.Working.Assumptions = append(r.Working.Assumptions, "the recipe's inside radius is taken as the radius under the tool", "strengths: "+b.material.Source)
+	r.Working.Assumptions = append(r.Working.Assumptions, "the recipe's inside radius is taken as the radius under the tool",
+		"strengths: "+b.material.Source)
 	return &r.AimAngle, b.explain(r.Working)
 }

@@ -89,7 +89,8 @@ func TestMorePatterns(t *testing.T) {
 	}
 	near(t, "margin", least-p.Body.Min[0], 30)
 	near(t, "other margin", p.Body.Max[0]-most, 30)
-	m := Hole{ID: "m", Kind: DHole, Diameter: 20, Flat: 15, Angle: 20, X: Offset{Edge: Left, Distance: 50}, Y: Offset{Edge: Front, Distance: 40}, Pattern: &Pattern{Kind: MirrorPattern, Across: true, Back: true}}
+	m := Hole{ID: "m", Kind: DHole, Diameter: 20, Flat: 15, Angle: 20, X: Offset{Edge: Left, Distance: 50},
+		Y: Offset{Edge: Front, Distance: 40}, Pattern: &Pattern{Kind: MirrorPattern, Across: true, Back: true}}
 	p = build(t, featured(m))
 	if len(p.Holes) != 4 {
 		t.Fatalf("%d holes", len(p.Holes))
@@ -179,14 +180,18 @@ func TestUsesOfHoles(t *testing.T) {
 // it, and mirrored twice it is itself.
 func TestFeaturesMirror(t *testing.T) {
 	rnd := rand.New(rand.NewSource(5))
-	kinds := []Hole{{Kind: RoundHole, Diameter: 8}, {Kind: SlotHole, Diameter: 8, Length: 20}, {Kind: SquareHole, Diameter: 9, Radius: 2}, {Kind: RectangleHole, Diameter: 9, Length: 16}, {Kind: DHole, Diameter: 12, Flat: 10},
-		{Kind: KeyholeHole, Diameter: 10, Narrow: 4, Length: 20}, {Kind: CutoutHole, Cut: profile.Loop{{X: -5, Y: -5}, {X: 9, Y: -5, Bulge: .3}, {X: 4, Y: 8}}}}
-	patterns := []*Pattern{nil, {Kind: GridPattern, Columns: 3, Rows: 2, PitchX: 26, PitchY: 24}, {Kind: CirclePattern, Count: 5, Diameter: 70, Start: 10}, {Kind: RowPattern, Count: 3, PitchX: 24, Start: 15},
+	kinds := []Hole{{Kind: RoundHole, Diameter: 8}, {Kind: SlotHole, Diameter: 8, Length: 20}, {Kind: SquareHole, Diameter: 9, Radius: 2},
+		{Kind: RectangleHole, Diameter: 9, Length: 16}, {Kind: DHole, Diameter: 12, Flat: 10},
+		{Kind: KeyholeHole, Diameter: 10, Narrow: 4, Length: 20},
+		{Kind: CutoutHole, Cut: profile.Loop{{X: -5, Y: -5}, {X: 9, Y: -5, Bulge: .3}, {X: 4, Y: 8}}}}
+	patterns := []*Pattern{nil, {Kind: GridPattern, Columns: 3, Rows: 2, PitchX: 26, PitchY: 24},
+		{Kind: CirclePattern, Count: 5, Diameter: 70, Start: 10}, {Kind: RowPattern, Count: 3, PitchX: 24, Start: 15},
 		{Kind: EdgePattern, Edge: Left, Count: 4, Margin: 25}, {Kind: MirrorPattern, Across: true}, {Kind: MirrorPattern, Back: true}}
 	for range 400 {
 		h := kinds[rnd.Intn(len(kinds))]
 		h.ID, h.Angle, h.Pattern = "h", float64(rnd.Intn(180)), patterns[rnd.Intn(len(patterns))]
-		h.X, h.Y = Offset{Edge: []Edge{Left, Right, Middle}[rnd.Intn(3)], Distance: 30}, Offset{Edge: []Edge{Front, Back, Middle}[rnd.Intn(3)], Distance: 25}
+		h.X, h.Y = Offset{Edge: []Edge{Left, Right, Middle}[rnd.Intn(3)], Distance: 30},
+			Offset{Edge: []Edge{Front, Back, Middle}[rnd.Intn(3)], Distance: 25}
 		if h.Pattern != nil && h.Pattern.Kind == EdgePattern {
 			h.X = Offset{Edge: Left, Distance: 30}
 		}

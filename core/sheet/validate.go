@@ -64,11 +64,13 @@ func (r Recipe) Validate() error {
 	}
 	for i, a := range r.SetAside {
 		if i == maxAsides || len(a.Reason) > maxReason || a.Reason == "" || len(a.Code) > 64 || len(a.Feature) > 64 {
-			return working.Refuse("/setAside/"+strconv.Itoa(i), "A finding is set aside with a reason of 1 to %d characters, %d times at most.", maxReason, maxAsides)
+			return working.Refuse("/setAside/"+strconv.Itoa(i), "A finding is set aside with a reason of 1 to %d characters, %d times at most.",
+				maxReason, maxAsides)
 		}
 	}
 	v := validator{seen: map[string]bool{}}
-	return working.First(v.id("/base", r.Base.ID), meetsOK("/base", r.Base.Meets), v.edges("/base", r.Base.Edges), v.marks("/base", r.Base.Marks), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))
+	return working.First(v.id("/base", r.Base.ID), meetsOK("/base", r.Base.Meets), v.edges("/base", r.Base.Edges),
+		v.marks("/base", r.Base.Marks), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))
 }
 
 func (r Recipe) validateBend() error {

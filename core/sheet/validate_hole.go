@@ -40,11 +40,14 @@ func (h Hole) sizesOK() error {
 		}
 		u := h.Use
 		err := under("/use",
-			oneOf("/kind", "The use", u.Kind, UseCountersink, UseTapped, UseWeldNut, UseRivetNut, UseAccess, UseDrain, UsePass, UseLightening, UseTab),
-			working.Within("/width", "The tab's width", u.Width, 0, maxSize, "mm"), working.Within("/thick", "The tab's thickness", u.Thick, 0, 50, "mm"),
+			oneOf("/kind", "The use", u.Kind, UseCountersink, UseTapped, UseWeldNut, UseRivetNut, UseAccess, UseDrain,
+				UsePass, UseLightening, UseTab),
+			working.Within("/width", "The tab's width", u.Width, 0, maxSize, "mm"),
+			working.Within("/thick", "The tab's thickness", u.Thick, 0, 50, "mm"),
 			oneOf("/cover", "The edge's cover", u.Cover, "", "none", "grommet", "split"),
 			working.Within("/head", "The head", u.Head, 0, 500, "mm"), working.Within("/cone", "The cone", u.Cone, 0, 150, "°"),
-			working.Within("/tool", "The tool", u.Tool, 0, 500, "mm"), working.Within("/line", "What is led through", u.Line, 0, 1000, "mm"), working.Within("/height", "The flange", u.Height, 0, 500, "mm"))
+			working.Within("/tool", "The tool", u.Tool, 0, 500, "mm"), working.Within("/line", "What is led through", u.Line, 0, 1000, "mm"),
+			working.Within("/height", "The flange", u.Height, 0, 500, "mm"))
 		if err == nil && len(u.Thread) > 20 {
 			err = working.Refuse("/use/thread", "A thread is written as M8 or 3/8-16.")
 		}
@@ -65,18 +68,22 @@ func (h Hole) sizesOK() error {
 	case SquareHole:
 		return working.First(diameter, working.Within("/radius", "The corner radius", h.Radius, 0, h.Diameter/2, "mm"))
 	case RectangleHole:
-		return working.First(diameter, working.Above("/length", "The length", h.Length, 0, maxSize, "mm"), working.Within("/radius", "The corner radius", h.Radius, 0, math.Min(h.Diameter, h.Length)/2, "mm"))
+		return working.First(diameter, working.Above("/length", "The length", h.Length, 0, maxSize, "mm"),
+			working.Within("/radius", "The corner radius", h.Radius, 0, math.Min(h.Diameter, h.Length)/2, "mm"))
 	case DHole:
 		return working.First(diameter, working.Above("/flat", "The size across the flat", h.Flat, h.Diameter/20, h.Diameter*.999, "mm"))
 	case KeyholeHole:
-		return working.First(diameter, working.Above("/narrow", "The slot of the keyhole", h.Narrow, 0, h.Diameter*.999, "mm"), working.Above("/length", "The keyhole's overall length", h.Length, h.Diameter+h.Narrow/2, maxSize, "mm"))
+		return working.First(diameter, working.Above("/narrow", "The slot of the keyhole", h.Narrow, 0, h.Diameter*.999, "mm"),
+			working.Above("/length", "The keyhole's overall length", h.Length, h.Diameter+h.Narrow/2, maxSize, "mm"))
 	case CutoutHole:
 		if len(h.Cut) > maxCorners {
 			return working.Refuse("/cut", "A cutout has %d corners at most.", maxCorners)
 		}
 		for i, p := range h.Cut {
 			at := fmt.Sprintf("/cut/%d", i)
-			if err := under(at, working.Within("/x", "The corner", p.X, -maxSize, maxSize, "mm"), working.Within("/y", "The corner", p.Y, -maxSize, maxSize, "mm"), working.Within("/bulge", "The bulge", p.Bulge, -1e3, 1e3, "")); err != nil {
+			if err := under(at, working.Within("/x", "The corner", p.X, -maxSize, maxSize, "mm"),
+				working.Within("/y", "The corner", p.Y, -maxSize, maxSize, "mm"),
+				working.Within("/bulge", "The bulge", p.Bulge, -1e3, 1e3, "")); err != nil {
 				return err
 			}
 		}

@@ -10,8 +10,10 @@ import (
 func (v *validator) edges(path string, list []EdgeCut) error {
 	for i, c := range list {
 		err := under(path+"/edges/"+strconv.Itoa(i),
-			v.id("", c.ID), named80(c.Name), named80(c.Group), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab), edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
-			working.Within("/at", "Its place", c.At, 0, maxSize, "mm"), working.Above("/width", "The width", c.Width, 0, maxSize, "mm"), working.Above("/depth", "The depth", c.Depth, 0, maxSize, "mm"),
+			v.id("", c.ID), named80(c.Name), named80(c.Group), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab),
+			edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
+			working.Within("/at", "Its place", c.At, 0, maxSize, "mm"), working.Above("/width", "The width", c.Width, 0, maxSize, "mm"),
+			working.Above("/depth", "The depth", c.Depth, 0, maxSize, "mm"),
 			working.Within("/count", "How many", float64(c.Count), 0, 200, ""), working.Within("/margin", "The margin", c.Margin, 0, maxSize, "mm"))
 		if err != nil {
 			return err
@@ -27,8 +29,10 @@ func (v *validator) marks(path string, list []Mark) error {
 	for i, m := range list {
 		at := path + "/marks/" + strconv.Itoa(i)
 		err := under(at,
-			v.id("", m.ID), named80(m.Name), named80(m.Group), oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
-			working.Within("/angle", "The mark's angle", m.Angle, -360, 540, "°"), working.Within("/height", "The words' height", m.Height, 0, 500, "mm"),
+			v.id("", m.ID), named80(m.Name), named80(m.Group),
+			oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
+			working.Within("/angle", "The mark's angle", m.Angle, -360, 540, "°"),
+			working.Within("/height", "The words' height", m.Height, 0, 500, "mm"),
 			working.Within("/length", "The length", m.Length, 0, maxSize, "mm"), working.Within("/width", "The width", m.Width, 0, maxSize, "mm"))
 		if err == nil && len(m.Text) > 200 {
 			err = working.Refuse(at+"/text", "Words on a part are up to 200 characters.")
@@ -57,7 +61,8 @@ func meetsOK(path string, list []Meet) error {
 		return working.Refuse(path+"/meets", "Up to %d corners are said to meet, not %d.", maxFlanges, len(list))
 	}
 	for i, m := range list {
-		err := under(path+"/meets/"+strconv.Itoa(i), oneOf("/kind", "The corner", m.Kind, MeetOpen, MeetGap, MeetLap, MeetMitre, MeetWeld), working.Within("/gap", "The gap", m.Gap, 0, 200, "mm"))
+		err := under(path+"/meets/"+strconv.Itoa(i), oneOf("/kind", "The corner", m.Kind, MeetOpen, MeetGap, MeetLap, MeetMitre, MeetWeld),
+			working.Within("/gap", "The gap", m.Gap, 0, 200, "mm"))
 		if err == nil && (!idForm(m.A) || !idForm(m.B) || m.A == m.B) {
 			err = working.Refuse(path+"/meets/"+strconv.Itoa(i), "Name the two flanges that meet.")
 		}
@@ -72,15 +77,18 @@ func meetsOK(path string, list []Meet) error {
 func (f Flange) validateKind() error {
 	switch f.Kind {
 	case Hem:
-		err := working.First(oneOf("/hem", "The hem", f.Hem, ClosedHem, OpenHem, TeardropHem), working.Within("/gap", "The gap", f.Gap, 0, 200, "mm"))
+		err := working.First(oneOf("/hem", "The hem", f.Hem, ClosedHem, OpenHem, TeardropHem),
+			working.Within("/gap", "The gap", f.Gap, 0, 200, "mm"))
 		if err == nil && f.Hem == TeardropHem {
 			err = working.Above("/insideRadius", "The inside radius of a teardrop", f.InsideRadius, 0, 500, "mm")
 		}
 		return err
 	case Jog:
-		return working.First(working.Within("/angle", "The bend angle", f.Angle, 1, 135, "°"), working.Above("/depth", "The depth of the jog", f.Depth, 0, maxSize, "mm"))
+		return working.First(working.Within("/angle", "The bend angle", f.Angle, 1, 135, "°"),
+			working.Above("/depth", "The depth of the jog", f.Depth, 0, maxSize, "mm"))
 	case Roll:
-		return working.First(working.Within("/round", "The round it sits on", f.Round, 0, 2*maxRadiusMM, "mm"), working.Within("/angle", "The angle it runs round", f.Angle, 1, 355, "°"))
+		return working.First(working.Within("/round", "The round it sits on", f.Round, 0, 2*maxRadiusMM, "mm"),
+			working.Within("/angle", "The angle it runs round", f.Angle, 1, 355, "°"))
 	}
 	err := working.Within("/angle", "The bend angle", f.Angle, 1, maxAngle, "°")
 	if err == nil && f.Angle > maxApex && f.Measure != Flat && f.Measure != Tangent {
@@ -102,17 +110,21 @@ func (b Base) validateShape() error {
 	case Rectangle, Obround:
 		return working.First(length, width)
 	case Trapezoid:
-		return working.First(length, width, size("/base/shape/back", "The back edge", s.Back), working.Within("/base/shape/shift", "Where the back edge starts", s.Shift, -maxSize, maxSize, "mm"))
+		return working.First(length, width, size("/base/shape/back", "The back edge", s.Back),
+			working.Within("/base/shape/shift", "Where the back edge starts", s.Shift, -maxSize, maxSize, "mm"))
 	case Triangle:
 		return working.First(length, width, working.Within("/base/shape/shift", "The tip", s.Shift, -maxSize, maxSize, "mm"))
 	case Disc:
 		return size("/base/length", "The diameter", b.Length)
 	case Ring:
-		return working.First(size("/base/length", "The outer diameter", b.Length), width, working.Within("/base/shape/sweep", "How far the ring runs round", s.Sweep, 1, 350, "°"))
+		return working.First(size("/base/length", "The outer diameter", b.Length), width,
+			working.Within("/base/shape/sweep", "How far the ring runs round", s.Sweep, 1, 350, "°"))
 	case Polygon:
 		for i, p := range s.Points {
 			at := fmt.Sprintf("/base/shape/points/%d", i)
-			if err := under(at, working.Within("/x", "The corner", p.X, -maxSize, maxSize, "mm"), working.Within("/y", "The corner", p.Y, -maxSize, maxSize, "mm"), working.Within("/bulge", "The bulge", p.Bulge, -1e3, 1e3, "")); err != nil {
+			if err := under(at, working.Within("/x", "The corner", p.X, -maxSize, maxSize, "mm"),
+				working.Within("/y", "The corner", p.Y, -maxSize, maxSize, "mm"),
+				working.Within("/bulge", "The bulge", p.Bulge, -1e3, 1e3, "")); err != nil {
 				return err
 			}
 		}
@@ -120,7 +132,8 @@ func (b Base) validateShape() error {
 	case Sides:
 		for i, p := range s.Sides {
 			at := fmt.Sprintf("/base/shape/sides/%d", i)
-			if err := under(at, size("/length", "The side", p.Length), working.Within("/angle", "The inside angle", p.Angle, 1, 359, "°")); err != nil {
+			if err := under(at, size("/length", "The side", p.Length),
+				working.Within("/angle", "The inside angle", p.Angle, 1, 359, "°")); err != nil {
 				return err
 			}
 		}

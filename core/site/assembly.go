@@ -71,7 +71,8 @@ func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame
 	made := s.made(joints)
 	for _, m := range made {
 		if m.Name == bolts {
-			out.Items = append(out.Items, AssembledItem{Name: m.Name, Kind: "part", Kilos: m.Mass, Text: p.Kilos(m.Mass), Why: "They are in all its joints."})
+			out.Items = append(out.Items, AssembledItem{Name: m.Name, Kind: "part", Kilos: m.Mass, Text: p.Kilos(m.Mass),
+				Why: "They are in all its joints."})
 		}
 	}
 	for _, x := range b.Weigh(made...).Shares {
@@ -154,7 +155,8 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Fram
 		}
 		for n := range max(left-placed[p.ID], 0) {
 			if n > 50 { // a box of washers is one line
-				add(AssembledItem{of: p.ID, Name: fmt.Sprintf("%s, %d more", p.Name, left-placed[p.ID]-n), Kind: "part", Kilos: mass[p.ID] * float64(left-placed[p.ID]-n), Why: "It is not placed."})
+				add(AssembledItem{of: p.ID, Name: fmt.Sprintf("%s, %d more", p.Name, left-placed[p.ID]-n), Kind: "part",
+					Kilos: mass[p.ID] * float64(left-placed[p.ID]-n), Why: "It is not placed."})
 				break
 			}
 			add(AssembledItem{of: p.ID, Name: p.Name, Kind: "part", Kilos: mass[p.ID], Why: "It is not placed."})
@@ -168,7 +170,8 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Fram
 			left--
 		}
 		if left > 0 {
-			add(AssembledItem{of: f.ID, Name: fmt.Sprintf("%s, %d more", f.Name, left), Kind: "frame", Kilos: mass[f.ID] * float64(left), Why: "It is not placed."})
+			add(AssembledItem{of: f.ID, Name: fmt.Sprintf("%s, %d more", f.Name, left), Kind: "frame", Kilos: mass[f.ID] * float64(left),
+				Why: "It is not placed."})
 		}
 	}
 	for _, d := range b.Devices {
@@ -200,9 +203,13 @@ func (a *Assembled) sum(b brief.Brief, p told.Pen) {
 		at := middle.Mul(1 / a.Placed)
 		a.At, a.Gravity = &at, p.Place(at)
 		a.Working = p.Explain(working.Working{Method: "Mass and centre of gravity together", Source: "sum of masses", Formula: "x = Σ m·x / Σ m",
-			Inputs:      []working.Quantity{{Symbol: "m", Name: "all together", Value: a.Kilos, Unit: "kg"}, {Symbol: "mp", Name: "of that with a place", Value: a.Placed, Unit: "kg"}},
-			Steps:       []working.Quantity{{Symbol: "y", Name: "left", Value: at[1], Unit: "mm"}, {Symbol: "z", Name: "up", Value: at[2], Unit: "mm"}},
-			Assumptions: []string{"folded parts by the middle of their body, devices by their own centre of gravity, frames by their pieces", "what is not known counts as nothing; what has no place counts in the sum only"}, Result: working.Quantity{Symbol: "x", Name: "forward", Value: at[0], Unit: "mm"}})
+			Inputs: []working.Quantity{{Symbol: "m", Name: "all together", Value: a.Kilos, Unit: "kg"},
+				{Symbol: "mp", Name: "of that with a place", Value: a.Placed, Unit: "kg"}},
+			Steps: []working.Quantity{{Symbol: "y", Name: "left", Value: at[1], Unit: "mm"},
+				{Symbol: "z", Name: "up", Value: at[2], Unit: "mm"}},
+			Assumptions: []string{"folded parts by the middle of their body, devices by their own centre of gravity, frames by their pieces",
+				"what is not known counts as nothing; what has no place counts in the sum only"},
+			Result: working.Quantity{Symbol: "x", Name: "forward", Value: at[0], Unit: "mm"}})
 	}
 	check := func(key, name string, demand float64, limit *brief.Given, formula string) {
 		if limit == nil || limit.Value <= 0 {
@@ -210,7 +217,10 @@ func (a *Assembled) sum(b brief.Brief, p told.Pen) {
 		}
 		c := strength.Check{Key: key, Name: name, Demand: demand, Capacity: limit.Value, Unit: "kg"}
 		c.Utilisation, c.Verdict = strength.Judge(demand, limit.Value)
-		w := working.Working{Method: name, Source: "sum of masses", Formula: formula, Inputs: []working.Quantity{{Symbol: "m", Name: "all together", Value: demand, Unit: "kg"}, {Symbol: "limit", Name: "allowed", Value: limit.Value, Unit: "kg"}}, Result: working.Quantity{Symbol: "u", Name: "share", Value: demand / limit.Value}}
+		w := working.Working{Method: name, Source: "sum of masses", Formula: formula,
+			Inputs: []working.Quantity{{Symbol: "m", Name: "all together", Value: demand, Unit: "kg"},
+				{Symbol: "limit", Name: "allowed", Value: limit.Value, Unit: "kg"}},
+			Result: working.Quantity{Symbol: "u", Name: "share", Value: demand / limit.Value}}
 		c.Working = p.Explain(w)
 		a.Checks = append(a.Checks, c)
 	}

@@ -94,7 +94,8 @@ func (w *walking) landings(c *carrying) {
 		c.joints = append(c.joints, j)
 		c.at[j.ID] = len(c.loads.lands)
 		t := w.ties[j.ID]
-		c.loads.lands = append(c.loads.lands, member.Landing{Name: j.Name, Member: w.memberOf(w.s.Brief.Joints[t.joint], c.frame.ID), At: into(c.pose, j.At)})
+		c.loads.lands = append(c.loads.lands, member.Landing{Name: j.Name,
+			Member: w.memberOf(w.s.Brief.Joints[t.joint], c.frame.ID), At: into(c.pose, j.At)})
 		if side := w.out.sides[other]; side.Kind == brief.DeviceSide {
 			c.loads.elsewise[side.Of] = true
 		}
@@ -140,7 +141,8 @@ func (c *carrying) ask(h brief.Happening, how way, b brief.Brief) {
 // carry solves the frame in the case it was readied for: what arrives lands on it,
 // and what its holders take goes on through the joints at them. Holders with no joint
 // stand on the vehicle itself.
-func (c *carrying) carry(acceleration solid.Vector, arrived []load.PathForce, held []load.PathJoint) (map[string]load.PathForce, []load.PathForce, string) {
+func (c *carrying) carry(acceleration solid.Vector, arrived []load.PathForce, held []load.PathJoint) (map[string]load.PathForce,
+	[]load.PathForce, string) {
 	if c.w == nil {
 		return nil, nil, c.why
 	}
@@ -193,7 +195,8 @@ func (c *carrying) carry(acceleration solid.Vector, arrived []load.PathForce, he
 	}
 	for _, j := range held {
 		if !reached[j.ID] {
-			return out, direct, fmt.Sprintf("%s is joined at %s, and no place that holds it lies within %.0f mm of there: nothing goes through that joint. Set what holds the frame where its joints are.", c.frame.Name, j.Name, holderWithin)
+			return out, direct, fmt.Sprintf("%s is joined at %s, and no place that holds it lies within %.0f mm of there: nothing goes through "+
+				"that joint. Set what holds the frame where its joints are.", c.frame.Name, j.Name, holderWithin)
 		}
 	}
 	return out, direct, ""
@@ -247,7 +250,8 @@ func (w *walking) record(h brief.Happening, how way) {
 			continue // the frame asks that by itself
 		}
 		lands := append([]member.Wrench{}, c.got...)
-		happens := member.Happening{Name: name, Net: turnInto(c.pose, h.Service), Design: turnInto(c.pose, h.Design), Lands: lands, Only: how.joints != nil}
+		happens := member.Happening{Name: name, Net: turnInto(c.pose, h.Service), Design: turnInto(c.pose, h.Design),
+			Lands: lands, Only: how.joints != nil}
 		if k := w.s.Brief.TypedFactor(); k > 1 {
 			happens.Service = make([]member.Wrench, len(lands))
 			share := 1.

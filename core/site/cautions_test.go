@@ -20,9 +20,11 @@ import (
 func TestCautionsFromWhatIsThere(t *testing.T) {
 	tube := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
 	frame := Frame{ID: "f", Name: "Rack", Doc: member.Doc{Points: []member.Point{{ID: "a"}, {ID: "b", X: 500}, {ID: "c", X: 500, Y: 300}},
-		Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}}, Plates: []member.Plate{{ID: "p", Member: "m", End: "a", Kind: "cap"}}}}
-	s := Site{Brief: brief.Brief{Unit: brief.UnitMM, Criticality: brief.People, Card: brief.Card{Trailer: true}, Devices: []brief.Device{{ID: "d", Name: "Generator", Mass: demo.Given(80, brief.Measured)}},
-		Joints: []brief.Joint{{ID: "j", Name: "Foot"}}}, Frames: []Frame{frame}}
+		Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}},
+		Plates:  []member.Plate{{ID: "p", Member: "m", End: "a", Kind: "cap"}}}}
+	s := Site{Brief: brief.Brief{Unit: brief.UnitMM, Criticality: brief.People, Card: brief.Card{Trailer: true},
+		Devices: []brief.Device{{ID: "d", Name: "Generator", Mass: demo.Given(80, brief.Measured)}},
+		Joints:  []brief.Joint{{ID: "j", Name: "Foot"}}}, Frames: []Frame{frame}}
 	codes := func(s Site, joints []BoltedTold) string {
 		var out []string
 		for _, f := range s.cautions(joints) {
@@ -30,7 +32,8 @@ func TestCautionsFromWhatIsThere(t *testing.T) {
 		}
 		return strings.Join(out, " ")
 	}
-	if got, want := codes(s, []BoltedTold{{Name: "Foot", Holes: [][2]float64{{}}}}), "one-bolt coupling-undone tie-down sharp-ends sharp-plates bolt-ends"; got != want {
+	if got, want := codes(s, []BoltedTold{{Name: "Foot", Holes: [][2]float64{{}}}}),
+		"one-bolt coupling-undone tie-down sharp-ends sharp-plates bolt-ends"; got != want {
 		t.Errorf("%q, want %q", got, want)
 	}
 	if n := openEnds(frame.Doc); n != 1 {
@@ -50,7 +53,8 @@ func TestCautionsFromWhatIsThere(t *testing.T) {
 		for range n {
 			p.Built.Holes = append(p.Built.Holes, sheet.HoleMade{Feature: "h"})
 		}
-		one := Site{Parts: []BuiltPart{p}, Brief: brief.Brief{Mounts: []brief.Mount{{Name: "Bracket", Part: "p", Hold: hold.Mount{Fasten: []string{"h"}}}}}}
+		one := Site{Parts: []BuiltPart{p}, Brief: brief.Brief{Mounts: []brief.Mount{{Name: "Bracket", Part: "p",
+			Hold: hold.Mount{Fasten: []string{"h"}}}}}}
 		if got := codes(one, nil); got != want {
 			t.Errorf("a bracket on %d bolts: %q, want %q", n, got, want)
 		}

@@ -70,7 +70,8 @@ func (s *site) tellDuty(d *brief.Duty, h *Holding) DutyTold {
 			goes = goes || side.Kind == d.On.Kind && side.Of == d.On.Of
 		}
 		for _, m := range s.Brief.Mounts {
-			goes = goes || j.Mount == m.ID && !j.Path && (d.On.Kind == brief.PartSide && m.Part == d.On.Of || d.On.Kind == brief.DeviceSide && m.Device == d.On.Of)
+			goes = goes || j.Mount == m.ID && !j.Path &&
+				(d.On.Kind == brief.PartSide && m.Part == d.On.Of || d.On.Kind == brief.DeviceSide && m.Device == d.On.Of)
 		}
 		if goes {
 			v := strength.CannotSay

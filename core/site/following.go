@@ -55,7 +55,8 @@ const staleness = .1 // mm
 
 func follows(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, parts []BuiltPart, out *Surveyed) {
 	for _, f := range s.Follows {
-		t := FollowTold{ID: f.ID, Part: f.Part, Name: f.Name, Holes: []FollowHole{}, Panel: []profile.Point{}, Findings: []working.Finding{}, Most: "—"}
+		t := FollowTold{ID: f.ID, Part: f.Part, Name: f.Name, Holes: []FollowHole{}, Panel: []profile.Point{},
+			Findings: []working.Finding{}, Most: "—"}
 		follow(l, f, b, parts, &t)
 		out.Follows = append(out.Follows, t)
 	}
@@ -112,11 +113,16 @@ func follow(l *vehicle.Locator, f vehicle.Follow, b brief.Brief, parts []BuiltPa
 		play = append(play, math.Max((made[k].Diameter-f.Bolt)/2, 0))
 	}
 	t.Most, t.Stale = l.Pen.MM(m.Most), m.Most > staleness
-	t.Working = l.Pen.Explain(working.Working{Method: "Pattern laid on pattern", Source: "least squares of turn and shift in the plane", Formula: "Σ|R·p + s − q|² → least",
-		Inputs: []working.Quantity{{Symbol: "n", Name: "holes", Value: float64(len(is))}}, Steps: []working.Quantity{{Symbol: "a", Name: "turned by", Value: m.By.Turn, Unit: "°"}},
-		Assumptions: []string{"the pattern is laid where the part's holes are now; only what differs moves"}, Result: working.Quantity{Symbol: "max", Name: "largest difference", Value: m.Most, Unit: "mm"}})
+	t.Working = l.Pen.Explain(working.Working{Method: "Pattern laid on pattern", Source: "least squares of turn and shift in the plane",
+		Formula:     "Σ|R·p + s − q|² → least",
+		Inputs:      []working.Quantity{{Symbol: "n", Name: "holes", Value: float64(len(is))}},
+		Steps:       []working.Quantity{{Symbol: "a", Name: "turned by", Value: m.By.Turn, Unit: "°"}},
+		Assumptions: []string{"the pattern is laid where the part's holes are now; only what differs moves"},
+		Result:      working.Quantity{Symbol: "max", Name: "largest difference", Value: m.Most, Unit: "mm"}})
 	if t.Stale {
-		t.Findings = append(t.Findings, working.Finding{Code: "stale", Severity: working.Stop, Cause: "Following", Name: t.Name, Reason: fmt.Sprintf("The survey has changed: %s lies %s from where it is measured. Bring the part up to date.", t.Holes[m.Worst].Name, t.Most)})
+		t.Findings = append(t.Findings, working.Finding{Code: "stale", Severity: working.Stop, Cause: "Following", Name: t.Name,
+			Reason: fmt.Sprintf("The survey has changed: %s lies %s from where it is measured. Bring the part up to date.",
+				t.Holes[m.Worst].Name, t.Most)})
 	}
 	if f.Bolt > 0 {
 		other(l, f, is, bore, play, t)
@@ -233,16 +239,20 @@ func other(l *vehicle.Locator, f vehicle.Follow, is []profile.Point, bore, play 
 	t.Other.Answer, t.Other.Most = answer, l.Pen.MM(best.Most)
 	switch answer {
 	case hole.Serves:
-		t.Other.Says = fmt.Sprintf("The mirrored part serves %s: no hole is more than %s off, within the play of its bolts.", o.Name, t.Other.Most)
+		t.Other.Says = fmt.Sprintf("The mirrored part serves %s: no hole is more than %s off, within the play of its bolts.", o.Name,
+			t.Other.Most)
 	case hole.Slot:
 		t.Other.Says = fmt.Sprintf("%s differs by up to %s. Slot the mirrored part:", o.Name, t.Other.Most)
 		for _, s := range slots {
 			way := math.Mod(math.Atan2(s.Along.Y, s.Along.X)*180/math.Pi+360, 180)
-			t.Other.Slots = append(t.Other.Slots, fmt.Sprintf("%s to a slot %s long, at %.0f° to the line of %s's holes 1 and 2", t.Holes[s.Hole].Name, l.Pen.MM(s.Length), way, o.Name))
+			t.Other.Slots = append(t.Other.Slots,
+				fmt.Sprintf("%s to a slot %s long, at %.0f° to the line of %s's holes 1 and 2", t.Holes[s.Hole].Name, l.Pen.MM(s.Length), way, o.Name))
 		}
-		t.Findings = append(t.Findings, working.Finding{Code: "slot", Severity: working.Mind, Cause: "The other side", Name: t.Name, Reason: t.Other.Says + " " + t.Other.Slots[0] + "."})
+		t.Findings = append(t.Findings, working.Finding{Code: "slot", Severity: working.Mind, Cause: "The other side", Name: t.Name,
+			Reason: t.Other.Says + " " + t.Other.Slots[0] + "."})
 	case hole.Differ:
 		t.Other.Says = fmt.Sprintf("%s differs by up to %s, more than a slot makes up: make two different parts.", o.Name, t.Other.Most)
-		t.Findings = append(t.Findings, working.Finding{Code: "differ", Severity: working.Stop, Cause: "The other side", Name: t.Name, Reason: t.Other.Says})
+		t.Findings = append(t.Findings, working.Finding{Code: "differ", Severity: working.Stop, Cause: "The other side",
+			Name: t.Name, Reason: t.Other.Says})
 	}
 }

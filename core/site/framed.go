@@ -31,7 +31,8 @@ func (s Site) Framed(p Frame) Framed {
 	case path.Why != "":
 		out.loads = &frameLoads{open: []string{"What the joints put on it cannot be worked out: " + path.Why}}
 	case out.loads == nil:
-		out.loads = &frameLoads{open: []string{"A joint holds it or something on it, and that joint has no place: what it puts on the frame is not known."}}
+		out.loads = &frameLoads{open: []string{"A joint holds it or something on it, and that joint has no place: what it puts on the " +
+			"frame is not known."}}
 	}
 	return out
 }

@@ -26,21 +26,29 @@ func onFrame(t *testing.T) Site {
 	d.Fit = &member.Pose{Y: 250, Z: 400}
 	frame := Frame{ID: "arm", Name: "Standoff", Quantity: 1, Doc: d}
 	arm := d.Members[0].ID
-	bolts := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
+	bolts := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2,
+		Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
 		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180}, Stiff: true}}}
 	top := bolts
 	top.Holes = [][2]float64{{-20, 0}, {20, 0}, {20, 30}, {-20, 30}}
-	top.Plies = []joint.Ply{{Name: "box's foot", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 20, Wide: [2]float64{100, 100}, Stiff: true}, {Name: "tube", Hole: 11, Edge: 20, Wide: [2]float64{50, 300}, Stiff: true}}
-	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Criticality: brief.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
-		Devices: []brief.Device{{ID: "box", Name: "Box", Mass: demo.Given(40, brief.Measured), Gravity: &brief.Gravity{Z: 120, Trust: brief.Measured}, Envelope: &brief.Box{Length: 200, Width: 200, Height: 240}, Behind: demo.Given(0, brief.Measured)}},
+	top.Plies = []joint.Ply{{Name: "box's foot", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 20, Wide: [2]float64{100, 100},
+		Stiff: true}, {Name: "tube", Hole: 11, Edge: 20, Wide: [2]float64{50, 300}, Stiff: true}}
+	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Criticality: brief.Comfort,
+		Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
+		Devices: []brief.Device{{ID: "box", Name: "Box", Mass: demo.Given(40, brief.Measured),
+			Gravity: &brief.Gravity{Z: 120, Trust: brief.Measured}, Envelope: &brief.Box{Length: 200, Width: 200, Height: 240},
+			Behind: demo.Given(0, brief.Measured)}},
 		Joints: []brief.Joint{
-			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: "arm", Member: arm}}, Design: top},
-			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 250, 400}, Heads: brief.FaceLeft}}, Sides: []brief.Side{{Kind: brief.MemberSide, Of: "arm", Member: arm}, {Kind: brief.VehicleSide}}, Design: bolts}}}
+			{ID: "top", Name: "Box on the arm", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 520, 425}, Heads: brief.FaceUp}},
+				Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.MemberSide, Of: "arm", Member: arm}}, Design: top},
+			{ID: "foot", Name: "Arm on the rail", Path: true, Stands: []brief.Stand{{At: [3]float64{0, 250, 400}, Heads: brief.FaceLeft}},
+				Sides: []brief.Side{{Kind: brief.MemberSide, Of: "arm", Member: arm}, {Kind: brief.VehicleSide}}, Design: bolts}}}
 	b.Devices[0].Gravity.Y = 0
 	if err := b.CheckJoints(); err != nil {
 		t.Fatal(err)
 	}
-	return Site{Brief: b, Frames: []Frame{frame}, Survey: vehicle.Survey{Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: solid.Vector{0, 520, 425}}}}}
+	return Site{Brief: b, Frames: []Frame{frame},
+		Survey: vehicle.Survey{Placed: []vehicle.Placed{{ID: "placed-box", Name: "Box", Device: "box", At: solid.Vector{0, 520, 425}}}}}
 }
 
 // Everything that stands on the frame or is typed on it arrives at the joint that holds
@@ -116,7 +124,9 @@ func TestUnknownMassIsOpenBelow(t *testing.T) {
 		"no mass":    func(s *Site) { s.Brief.Devices[0].Mass = nil },
 		"no gravity": func(s *Site) { s.Brief.Devices[0].Gravity = nil },
 		"a joint that has no place": func(s *Site) {
-			s.Brief.Joints = append(s.Brief.Joints, brief.Joint{ID: "stay", Name: "Stay", Path: true, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.VehicleSide}}, Design: s.Brief.Joints[1].Design})
+			s.Brief.Joints = append(s.Brief.Joints,
+				brief.Joint{ID: "stay", Name: "Stay", Path: true, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.VehicleSide}},
+					Design: s.Brief.Joints[1].Design})
 		},
 	} {
 		s := onFrame(t)
@@ -140,7 +150,8 @@ func TestUnknownMassIsOpenBelow(t *testing.T) {
 	for _, f := range h.Path.Findings {
 		told.WriteString(f.Reason)
 	}
-	if !strings.Contains(told.String(), "no place that holds it lies within") || h.Joints[1].Result != nil && h.Joints[1].Result.Verdict != strength.CannotSay {
+	if !strings.Contains(told.String(), "no place that holds it lies within") || h.Joints[1].Result != nil &&
+		h.Joints[1].Result.Verdict != strength.CannotSay {
 		t.Errorf("%q, the joint says %+v", told.String(), h.Joints[1].Result.Verdict)
 	}
 }
@@ -150,7 +161,8 @@ func TestUnknownMassIsOpenBelow(t *testing.T) {
 // what governs when all of it holds.
 func TestDutyThroughTheJob(t *testing.T) {
 	s := onFrame(t)
-	s.Brief.Duties = []brief.Duty{{ID: "d", Name: "Strap on the box", On: brief.Side{Kind: brief.DeviceSide, Of: "box"}, At: solid.Vector{0, 0, 200}, Duty: load.Duty{Kind: load.RatedPull, Force: 600, Way: solid.Vector{0, 0, -1}}}}
+	s.Brief.Duties = []brief.Duty{{ID: "d", Name: "Strap on the box", On: brief.Side{Kind: brief.DeviceSide, Of: "box"},
+		At: solid.Vector{0, 0, 200}, Duty: load.Duty{Kind: load.RatedPull, Force: 600, Way: solid.Vector{0, 0, -1}}}}
 	if err := s.Brief.CheckDuties(); err != nil {
 		t.Fatal(err)
 	}
@@ -186,7 +198,8 @@ func TestDutyThroughTheJob(t *testing.T) {
 		"Nothing is ask": func(s *Site) { s.Brief.Joints = nil },
 	} {
 		s := onFrame(t)
-		s.Brief.Duties = []brief.Duty{{ID: "d", Name: "Strap on the box", On: brief.Side{Kind: brief.DeviceSide, Of: "box"}, Duty: load.Duty{Kind: load.RatedPull, Force: 600, Way: solid.Vector{0, 0, -1}}}}
+		s.Brief.Duties = []brief.Duty{{ID: "d", Name: "Strap on the box", On: brief.Side{Kind: brief.DeviceSide, Of: "box"},
+			Duty: load.Duty{Kind: load.RatedPull, Force: 600, Way: solid.Vector{0, 0, -1}}}}
 		change(&s)
 		if _, err := s.Rate("d"); err == nil || !strings.Contains(err.Error(), what) {
 			t.Errorf("%s: %v", what, err)
@@ -202,10 +215,12 @@ func TestDutyThroughTheJob(t *testing.T) {
 func TestFindingsSilenceNoOtherDevice(t *testing.T) {
 	b, parts := pressed(t)
 	before := len(Site{Brief: b, Parts: parts}.open().paths().byJoint["low"])
-	b.Devices = append(b.Devices, brief.Device{ID: "horn", Name: "Horn", Mass: demo.Given(5, brief.Measured), Gravity: &brief.Gravity{X: 90, Z: 40}, Behind: demo.Given(500, brief.Measured)})
+	b.Devices = append(b.Devices, brief.Device{ID: "horn", Name: "Horn", Mass: demo.Given(5, brief.Measured),
+		Gravity: &brief.Gravity{X: 90, Z: 40}, Behind: demo.Given(500, brief.Measured)})
 	one := b.Joints[1].Design
 	one.Holes = [][2]float64{{0, 0}}
-	b.Joints = append(b.Joints, brief.Joint{ID: "horn", Name: "Horn", Path: true, Stands: []brief.Stand{{At: [3]float64{-500, 0, 0}}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "horn"}, {Kind: brief.VehicleSide}}, Design: one})
+	b.Joints = append(b.Joints, brief.Joint{ID: "horn", Name: "Horn", Path: true, Stands: []brief.Stand{{At: [3]float64{-500, 0, 0}}},
+		Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "horn"}, {Kind: brief.VehicleSide}}, Design: one})
 	path := Site{Brief: b, Parts: parts}.open().paths()
 	if got := len(path.byJoint["low"]); got != before {
 		t.Errorf("%d cases under the press, %d without the horn", got, before)

@@ -145,7 +145,8 @@ func endTold(p told.Pen, c member.Cut) EndTold {
 		}
 	}
 	if f := c.Folded; f != nil {
-		t.Fold = fmt.Sprintf("or in one piece with %s: V of %.1f°, %s wide at the inside face and %s deep, folded on the outside wall", f.With, f.Angle, p.MM(f.Width), p.MM(f.Deep))
+		t.Fold = fmt.Sprintf("or in one piece with %s: V of %.1f°, %s wide at the inside face and %s deep, folded on the outside wall", f.With,
+			f.Angle, p.MM(f.Width), p.MM(f.Deep))
 	}
 	if c.Onto != "" && c.Kind != member.Square {
 		t.Words += ", to " + c.Onto
@@ -156,9 +157,11 @@ func endTold(p told.Pen, c member.Cut) EndTold {
 // corner tells one corner of a formed piece.
 func cornerTold(p told.Pen, c member.CornerCut) string {
 	if c.Kind == member.Fold {
-		return fmt.Sprintf("V at %s from the first long point, hinge opposite: %.1f° on the %s side, %s wide, %s deep, folds at %s", p.MM(c.At), c.Angle, c.Side, p.MM(c.Width), p.MM(c.Deep), c.Name)
+		return fmt.Sprintf("V at %s from the first long point, hinge opposite: %.1f° on the %s side, %s wide, %s deep, folds at %s", p.MM(c.At),
+			c.Angle, c.Side, p.MM(c.Width), p.MM(c.Deep), c.Name)
 	}
-	t := fmt.Sprintf("bend from %s to %s from the first long point: %.1f° towards its %s, radius %s, at %s", p.MM(c.At), p.MM(c.To), c.Angle, c.Side, p.MM(c.Radius), c.Name)
+	t := fmt.Sprintf("bend from %s to %s from the first long point: %.1f° towards its %s, radius %s, at %s", p.MM(c.At), p.MM(c.To), c.Angle,
+		c.Side, p.MM(c.Radius), c.Name)
 	if math.Abs(c.Turn) > .05 {
 		t += fmt.Sprintf(", the piece turned %.1f° before", c.Turn)
 	}

@@ -42,9 +42,11 @@ func says(t *testing.T, what, text string, want ...string) {
 // lift it with, and what to mind.
 func TestFrameInWords(t *testing.T) {
 	d := frameOf(t, "rack", "1 × 1 × 11 ga in tube", map[string]float64{"length": 26 * 25.4, "width": 18 * 25.4, "height": 14 * 25.4})
-	inch := WorkFrame(d, 3, brief.Brief{Unit: brief.UnitFraction, Grain: .79375, Limits: brief.Limits{Lift: demo.Given(4, brief.Measured)}, Card: brief.Card{Trailer: true}}.Upgraded(), nil)
+	inch := WorkFrame(d, 3, brief.Brief{Unit: brief.UnitFraction, Grain: .79375, Limits: brief.Limits{Lift: demo.Given(4, brief.Measured)},
+		Card: brief.Card{Trailer: true}}.Upgraded(), nil)
 	row := inch.Cut.Rows[0]
-	says(t, "the first row", row.Text+" "+row.Told[0].Scale+" "+row.Told[0].Words, `18"`, "45.0°", "lying on its bottom", "long point left", "to Left rail")
+	says(t, "the first row", row.Text+" "+row.Told[0].Scale+" "+row.Told[0].Words, `18"`, "45.0°", "lying on its bottom",
+		"long point left", "to Left rail")
 	says(t, "the cut list", inch.Cut.Text, "1 new stick", "3 are wanted")
 	says(t, "lifting", inch.Hold.Lift, "lift it with 3")
 	says(t, "movement", inch.Hold.Most, " in")
@@ -71,7 +73,9 @@ func TestFrameInWords(t *testing.T) {
 // A target of the brief limits how far it moves, unless the frame says itself.
 func TestFrameKeepsToTheTarget(t *testing.T) {
 	d := frameOf(t, "standoff", "40 × 40 × 3 mm tube", map[string]float64{"length": 800, "kilos": 100})
-	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Targets: []brief.Target{{ID: "sag", Text: "It may sag", Unit: "mm", Wanted: demo.Amount(.5)}, {ID: "kg", Unit: "kg", Wanted: demo.Amount(3)}}}.Upgraded()
+	b := brief.Brief{Unit: brief.UnitMM, Grain: 1,
+		Targets: []brief.Target{{ID: "sag", Text: "It may sag", Unit: "mm", Wanted: demo.Amount(.5)},
+			{ID: "kg", Unit: "kg", Wanted: demo.Amount(3)}}}.Upgraded()
 	if WorkFrame(d, 1, b, nil).Hold.Moves.Check != nil {
 		t.Error("nobody asked how far it may move")
 	}

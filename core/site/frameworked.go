@@ -26,7 +26,8 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 	built := member.Build(d, surveyed)
 	cut := built.CutList(d.Saw)
 	held := built.Hold(d, askedOf(b, id, loads))
-	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{}, Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
+	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
+		Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {
 		out.Joints = append(out.Joints, JointTold{j, [3]string{p.MM(j.At[0]), p.MM(j.At[1]), p.MM(j.At[2])}})
 	}
@@ -38,7 +39,8 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 	}
 	seen := map[string]bool{}
 	for _, x := range built.Pieces {
-		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: x.Why, Mark: mark[x.ID], Mass: p.Kilos(x.Mass), From: x.From, To: x.To, Mesh: x.Mesh}
+		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: x.Why, Mark: mark[x.ID], Mass: p.Kilos(x.Mass),
+			From: x.From, To: x.To, Mesh: x.Mesh}
 		if x.Why == "" {
 			t.Long = p.MM(x.Length)
 			t.Ends = [2]EndTold{endTold(p, x.Ends[0]), endTold(p, x.Ends[1])}
@@ -53,12 +55,15 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 		out.Pieces = append(out.Pieces, t)
 	}
 	for _, x := range built.Plates {
-		out.Plates = append(out.Plates, PlateTold{ID: x.ID, Name: x.Name, Owner: x.Owner, Mesh: x.Mesh, Mass: p.Kilos(x.Mass), Text: fmt.Sprintf("%s × %s × %s", p.MM(x.Width), p.MM(x.Height), p.MM(x.Thickness))})
+		out.Plates = append(out.Plates, PlateTold{ID: x.ID, Name: x.Name, Owner: x.Owner, Mesh: x.Mesh, Mass: p.Kilos(x.Mass),
+			Text: fmt.Sprintf("%s × %s × %s", p.MM(x.Width), p.MM(x.Height), p.MM(x.Thickness))})
 	}
 	size := built.Max.Sub(built.Min)
 	weighed := p.Explain(built.Weighing())
-	out.Figures = []FigureTold{{"mass", "mass", p.Kilos(built.Mass), weighed}, {"gravity", "centre of gravity", p.Place(built.Gravity), weighed},
-		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil}, {"paint", "to paint", p.Area(cut.Paint), nil}}
+	out.Figures = []FigureTold{{"mass", "mass", p.Kilos(built.Mass), weighed},
+		{"gravity", "centre of gravity", p.Place(built.Gravity), weighed},
+		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil},
+		{"paint", "to paint", p.Area(cut.Paint), nil}}
 	out.Cut = cutTold(p, cut, quantity)
 	for i, r := range out.Cut.Rows {
 		for _, f := range built.Formed {
@@ -96,7 +101,8 @@ func cutTold(p told.Pen, c member.CutList, quantity int) CutTold {
 		for _, k := range r.Corners {
 			r.Notes = append(r.Notes, cornerTold(p, k))
 		}
-		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.MM(r.CutTo), Finish: p.MM(r.Length), Inner: p.MM(r.Short), Weighs: p.Kilos(r.Mass), Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
+		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.MM(r.CutTo), Finish: p.MM(r.Length), Inner: p.MM(r.Short), Weighs: p.Kilos(r.Mass),
+			Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
 	}
 	sticks := 0
 	for _, s := range c.Stocks {
@@ -122,7 +128,8 @@ func frameHeld(p told.Pen, h member.Held, b brief.Brief, mass float64) FrameHeld
 		t.Wanted = movedTold(p, h.Moves.Limit)
 	}
 	for _, s := range h.Supports {
-		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: p.Newtons(s.Rest[2]), Worst: p.Newtons(s.Force)}
+		x := StandsTold{Point: s.Point, Name: s.Name, Kind: s.Kind, Case: s.Case, Lifts: s.Lifts, Rest: p.Newtons(s.Rest[2]),
+			Worst: p.Newtons(s.Force)}
 		if s.Working != nil {
 			x.Working = p.Explain(*s.Working)
 		}
@@ -167,7 +174,8 @@ func frameHeld(p told.Pen, h member.Held, b brief.Brief, mass float64) FrameHeld
 	if l := b.Limits.Lift; l != nil && l.Value > 0 {
 		t.Lift = fmt.Sprintf("%s: one person lifts it", p.Kilos(mass))
 		if mass > l.Value {
-			t.Lift = fmt.Sprintf("%s, and one person lifts %s: lift it with %.0f, or by hoist", p.Kilos(mass), p.Kilos(l.Value), math.Ceil(mass/l.Value))
+			t.Lift = fmt.Sprintf("%s, and one person lifts %s: lift it with %.0f, or by hoist", p.Kilos(mass),
+				p.Kilos(l.Value), math.Ceil(mass/l.Value))
 		}
 	}
 	return t
@@ -213,7 +221,9 @@ func splices(d member.Doc, b *member.Built, h member.Held, out *FrameTold) {
 			}
 		}
 		if most > 0 && at > .5*most {
-			out.Findings = append(out.Findings, working.Finding{Code: "splice-moment", Severity: working.Mind, Cause: "Points and members", Feature: x.ID, Reason: fmt.Sprintf("%s is spliced where it is bent by %.0f %% of its largest moment: move the splice to where it is bent less.", x.Name, 100*at/most)})
+			out.Findings = append(out.Findings, working.Finding{Code: "splice-moment", Severity: working.Mind, Cause: "Points and members",
+				Feature: x.ID, Reason: fmt.Sprintf("%s is spliced where it is bent by %.0f %% of its largest moment: move the splice to where "+
+					"it is bent less.", x.Name, 100*at/most)})
 		}
 	}
 }
@@ -238,14 +248,17 @@ func cautions(d member.Doc, b brief.Brief, places []member.SupportHeld) (out []s
 		}
 	}
 	if most > 3 {
-		out = append(out, fmt.Sprintf("It is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight it can tip or drop: prop it and keep from under.", most))
+		out = append(out, fmt.Sprintf("It is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks "+
+			"before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight "+
+			"it can tip or drop: prop it and keep from under.", most))
 	}
 	welded := false
 	for _, s := range d.Supports {
 		welded = welded || s.Kind == "fixed"
 	}
 	if welded {
-		out = append(out, "Cutting or welding a vehicle's frame weakens it and may not be allowed: bolt on where you can, and disconnect electronics before welding.")
+		out = append(out, "Cutting or welding a vehicle's frame weakens it and may not be allowed: bolt on where you can, and disconnect "+
+			"electronics before welding.")
 	}
 	return out
 }

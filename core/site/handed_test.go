@@ -14,9 +14,12 @@ import (
 // made is told.
 func TestSameHandOnBothSides(t *testing.T) {
 	recipe := func(holeAt float64) sheet.Recipe {
-		return sheet.Recipe{Schema: 1, Material: "steel-s235", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolPan}, Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: new(.42)},
-			Base: sheet.Base{ID: "b", Length: 120, Width: 80, Flanges: []sheet.Flange{{ID: "f", Edge: sheet.Back, Length: 40, Angle: 90, Up: true, InsideRadius: 3}},
-				Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Left, Distance: holeAt}, Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}}}
+		return sheet.Recipe{Schema: 1, Material: "steel-s235", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolPan},
+			Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: new(.42)},
+			Base: sheet.Base{ID: "b", Length: 120, Width: 80,
+				Flanges: []sheet.Flange{{ID: "f", Edge: sheet.Back, Length: 40, Angle: 90, Up: true, InsideRadius: 3}},
+				Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Left, Distance: holeAt},
+					Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}}}
 	}
 	told := func(r sheet.Recipe, twins [2]bool, y float64) (codes []string) {
 		parts := BuildParts([]Part{{ID: "p", Name: "Ear", Recipe: r}}, brief.Brief{Unit: brief.UnitMM, Grain: 1})

@@ -81,7 +81,8 @@ func (s *site) oneSize(told []BoltedTold, path Pathway) []OneSize {
 	}
 	t, _ := stock.FindThread(usual.system, usual.size, usual.pitch)
 	for i, j := range s.Brief.Joints {
-		if told[i].Result == nil || of(j.Design) == usual || told[i].Result.Verdict != strength.Holds && told[i].Result.Verdict != strength.Tight {
+		if told[i].Result == nil || of(j.Design) == usual || told[i].Result.Verdict != strength.Holds &&
+			told[i].Result.Verdict != strength.Tight {
 			continue
 		}
 		in, why := s.joint(j, path)
@@ -94,7 +95,8 @@ func (s *site) oneSize(told []BoltedTold, path Pathway) []OneSize {
 			continue // another system's classes
 		}
 		if r, err := joint.Work(in); err == nil && (r.Verdict == strength.Holds || r.Verdict == strength.Tight) {
-			out = append(out, OneSize{j.ID, fmt.Sprintf("%s could take %s like most of the others", j.Name, t.Name()), usual.size, usual.pitch, r.Verdict, r.Hardest})
+			out = append(out, OneSize{j.ID, fmt.Sprintf("%s could take %s like most of the others", j.Name, t.Name()), usual.size,
+				usual.pitch, r.Verdict, r.Hardest})
 		}
 	}
 	return out

@@ -56,7 +56,8 @@ func TestOneSizeWhereItHolds(t *testing.T) {
 func TestBinsFirst(t *testing.T) {
 	b, parts := pressed(t)
 	plain := *Hold(b, parts).Joints[1].Result.Grip.Length
-	b.Bins = []brief.Bin{{System: "metric", Size: "M12", Lengths: []float64{plain + 5}}, {System: "metric", Size: "M8", Lengths: []float64{30}}}
+	b.Bins = []brief.Bin{{System: "metric", Size: "M12", Lengths: []float64{plain + 5}},
+		{System: "metric", Size: "M8", Lengths: []float64{30}}}
 	if got := *Hold(b, parts).Joints[1].Result.Grip.Length; got != plain+5 {
 		t.Errorf("%g mm, in the bin are %g", got, plain+5)
 	}

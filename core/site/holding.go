@@ -114,7 +114,8 @@ func sideBySide(n int, do func(i int)) {
 func held(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string][]brief.FeetCase, why map[string]string) Held {
 	h := Held{Mount: m, Beside: []brief.Beside{}}
 	silent := func(reason string) Held {
-		h.Result = hold.Result{Verdict: strength.CannotSay, Checks: []strength.Check{strength.Silent("mount", "The bracket", reason)}, Bolts: []hold.BoltForce{}, Findings: []working.Finding{}}
+		h.Result = hold.Result{Verdict: strength.CannotSay, Checks: []strength.Check{strength.Silent("mount", "The bracket", reason)},
+			Bolts: []hold.BoltForce{}, Findings: []working.Finding{}}
 		h.Verdict = strength.CannotSay
 		return h
 	}
@@ -133,7 +134,8 @@ func held(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string][]br
 	}
 	if blank, ok := hold.Doubler(&part.Built, part.Recipe, m.Hold); ok {
 		write := told.Pen{Display: b.Display()}
-		h.Doubler = fmt.Sprintf("%s × %s of %s, %d holes as the bracket's", write.MM(blank.Base.Length), write.MM(blank.Base.Width), write.Fine(blank.Thickness), len(blank.Base.Holes))
+		h.Doubler = fmt.Sprintf("%s × %s of %s, %d holes as the bracket's", write.MM(blank.Base.Length), write.MM(blank.Base.Width),
+			write.Fine(blank.Thickness), len(blank.Base.Holes))
 	}
 	d, ok := b.Device(m.Device)
 	if !ok && !b.Rated(m.Part) {

@@ -37,7 +37,8 @@ func TestRougherRoadsAskMore(t *testing.T) {
 		}
 		last = *h.Result.Hardest
 		for _, k := range h.Result.Checks {
-			if k.Utilisation != nil && (k.Working == nil || k.Working.Source == "" || k.Working.Formula == "" || len(k.Working.Inputs) == 0) || k.Utilisation == nil && k.Why == "" {
+			if k.Utilisation != nil && (k.Working == nil || k.Working.Source == "" || k.Working.Formula == "" || len(k.Working.Inputs) == 0) ||
+				k.Utilisation == nil && k.Why == "" {
 				t.Errorf("%s has no working", k.Name)
 			}
 		}
@@ -193,7 +194,8 @@ func TestWeigh(t *testing.T) {
 // 900 kg with its middle 200 before the axle, 4 m behind the coupling: 45 kg
 // on the nose, 5 %.
 func TestTrailerNose(t *testing.T) {
-	b := brief.Brief{Card: brief.Card{Trailer: true, Span: demo.Given(4000, brief.Measured), Front: demo.Given(0, brief.Measured), Rear: demo.Given(0, brief.Measured), FrontLimit: demo.Given(75, brief.Copied), Gross: demo.Given(1000, brief.Copied)},
+	b := brief.Brief{Card: brief.Card{Trailer: true, Span: demo.Given(4000, brief.Measured), Front: demo.Given(0, brief.Measured),
+		Rear: demo.Given(0, brief.Measured), FrontLimit: demo.Given(75, brief.Copied), Gross: demo.Given(1000, brief.Copied)},
 		Devices: []brief.Device{{Name: "hives", Mass: demo.Given(900, brief.Measured), Behind: demo.Given(3800, brief.Measured)}}}
 	b.Card.Rear = demo.Given(1e-9, brief.Measured)
 	w := b.Weigh()
@@ -261,7 +263,8 @@ func TestBriefRefused(t *testing.T) {
 	if err := truck(load.Smooth).Check(); err != nil {
 		t.Error(err)
 	}
-	if b := (brief.Brief{Name: "old", Quantity: 1, Unit: brief.UnitMM, Grain: 1}).Upgraded(); b.Check() != nil || b.Schema != brief.BriefSchema {
+	if b := (brief.Brief{Name: "old", Quantity: 1, Unit: brief.UnitMM, Grain: 1}).Upgraded(); b.Check() != nil ||
+		b.Schema != brief.BriefSchema {
 		t.Errorf("a brief of the first form is not read: %v", b.Check())
 	}
 }

@@ -215,8 +215,10 @@ func (s *site) wayOut(w hole.WayOut, near []neighbour, b hole.Through) ReachWay 
 		if lean := b.Head.Axis.Dot(z); lean*lean > .25 {
 			v := b.Head.At.Add(b.Head.Axis.Mul(o.Sub(b.Head.At).Dot(z) / lean)).Sub(n.pose.Origin)
 			at := seat.In(solid.Vector{v.Dot(n.pose.X), v.Dot(n.pose.Y), v.Dot(n.pose.Z)})
-			out.Cut = &AccessCut{Part: n.part, Path: n.panel.Path + "/holes", Hole: sheet.Hole{Name: "Access hole", Kind: sheet.RoundHole, Diameter: w.Diameter,
-				X: sheet.Offset{Edge: sheet.Left, From: sheet.Flat, Distance: at.X}, Y: sheet.Offset{Edge: sheet.Front, From: sheet.Flat, Distance: at.Y}}}
+			out.Cut = &AccessCut{Part: n.part, Path: n.panel.Path + "/holes",
+				Hole: sheet.Hole{Name: "Access hole", Kind: sheet.RoundHole, Diameter: w.Diameter,
+					X: sheet.Offset{Edge: sheet.Left, From: sheet.Flat, Distance: at.X},
+					Y: sheet.Offset{Edge: sheet.Front, From: sheet.Flat, Distance: at.Y}}}
 		}
 	}
 	return out

@@ -23,7 +23,8 @@ func TestToolsBesideALeg(t *testing.T) {
 		r := demo.ShelfBracket()
 		r.Hand = sheet.Hand{}
 		r.Base = sheet.Base{ID: "base", Length: 120, Width: 90,
-			Holes:   []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 11, X: sheet.Offset{Edge: sheet.Left, Distance: 60}, Y: sheet.Offset{Edge: sheet.Front, Distance: off}}},
+			Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 11, X: sheet.Offset{Edge: sheet.Left, Distance: 60},
+				Y: sheet.Offset{Edge: sheet.Front, Distance: off}}},
 			Flanges: []sheet.Flange{{ID: "leg", Edge: sheet.Front, Length: 120, Angle: 90, Up: true, InsideRadius: 3}}}
 		built, err := sheet.Build(r, sheet.Options{})
 		if err != nil {
@@ -33,8 +34,10 @@ func TestToolsBesideALeg(t *testing.T) {
 	}
 	told := func(off float64, change func(*brief.Joint)) []BoltReach {
 		t.Helper()
-		j := brief.Joint{ID: "j", Part: "p", Features: []string{"h"}, Sides: []brief.Side{{Kind: brief.PartSide, Of: "p"}, {}}, Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Hex, Washers: 2,
-			Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 40}}, Cases: []joint.Case{{Force: [3]float64{100, 0, 0}}}}}
+		j := brief.Joint{ID: "j", Part: "p", Features: []string{"h"}, Sides: []brief.Side{{Kind: brief.PartSide, Of: "p"}, {}},
+			Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Hex, Washers: 2,
+				Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 40}},
+				Cases: []joint.Case{{Force: [3]float64{100, 0, 0}}}}}
 		if change != nil {
 			change(&j)
 		}
@@ -70,7 +73,8 @@ func TestToolsBesideALeg(t *testing.T) {
 		reached joint.Reached
 		want    hole.Reach
 	}{
-		{joint.Hex, joint.HeadsOnly, hole.Blocked}, {joint.WeldNut, joint.HeadsOnly, hole.Reachable}, {joint.WeldNut, joint.NutsOnly, hole.Blocked},
+		{joint.Hex, joint.HeadsOnly, hole.Blocked}, {joint.WeldNut, joint.HeadsOnly, hole.Reachable},
+		{joint.WeldNut, joint.NutsOnly, hole.Blocked},
 		{joint.Pin, joint.BothSides, hole.Reachable}, {joint.Pin, joint.HeadsOnly, hole.Blocked}, {joint.Pin, joint.NutsOnly, hole.Blocked},
 	} {
 		got := told(60, func(j *brief.Joint) { j.Design.Nut, j.Design.Reached = c.nut, c.reached })[0]
@@ -98,19 +102,24 @@ func TestToolsPastWhatIsFittedBefore(t *testing.T) {
 		return r
 	}
 	round := func(id string, x, y, d float64) sheet.Hole {
-		return sheet.Hole{ID: id, Kind: sheet.RoundHole, Diameter: d, X: sheet.Offset{Edge: sheet.Left, Distance: x}, Y: sheet.Offset{Edge: sheet.Front, Distance: y}}
+		return sheet.Hole{ID: id, Kind: sheet.RoundHole, Diameter: d, X: sheet.Offset{Edge: sheet.Left, Distance: x},
+			Y: sheet.Offset{Edge: sheet.Front, Distance: y}}
 	}
 	bolt := func(part, hole string) brief.Joint {
-		return brief.Joint{ID: part, Name: "Bolts of " + part, Part: part, Features: []string{hole}, Sides: []brief.Side{{Kind: brief.PartSide, Of: part}, {Kind: brief.VehicleSide}},
-			Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.WeldNut, Washers: 1, Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 40}},
+		return brief.Joint{ID: part, Name: "Bolts of " + part, Part: part, Features: []string{hole},
+			Sides: []brief.Side{{Kind: brief.PartSide, Of: part}, {Kind: brief.VehicleSide}},
+			Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.WeldNut, Washers: 1,
+				Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 40}},
 				Cases: []joint.Case{{Force: [3]float64{100, 0, 0}}}}}
 	}
 	cover := flat(300, 300, round("far", 280, 280, 11))
 	told := func(joints []brief.Joint, cover sheet.Recipe, spaces ...survey.Space) []BoltedTold {
 		t.Helper()
-		list := []Part{{ID: "cleat", Name: "Cleat", Quantity: 1, Recipe: flat(100, 100, round("h", 50, 50, 11))}, {ID: "cover", Name: "Cover", Quantity: 1, Recipe: cover}}
+		list := []Part{{ID: "cleat", Name: "Cleat", Quantity: 1, Recipe: flat(100, 100, round("h", 50, 50, 11))},
+			{ID: "cover", Name: "Cover", Quantity: 1, Recipe: cover}}
 		b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Joints: joints}
-		v := vehicle.Survey{Spaces: spaces, Placed: []vehicle.Placed{{ID: "a", Name: "Cleat", Part: "cleat"}, {ID: "b", Name: "Cover", Part: "cover", At: [3]float64{-100, -100, 30}}}}
+		v := vehicle.Survey{Spaces: spaces, Placed: []vehicle.Placed{{ID: "a", Name: "Cleat", Part: "cleat"},
+			{ID: "b", Name: "Cover", Part: "cover", At: [3]float64{-100, -100, 30}}}}
 		return Site{Brief: b, Parts: BuildParts(list, b), Survey: v}.Hold().Joints
 	}
 	first := told([]brief.Joint{bolt("cleat", "h"), bolt("cover", "far")}, cover)[0]
@@ -142,8 +151,10 @@ func TestToolsPastWhatIsFittedBefore(t *testing.T) {
 	}
 	// A tank of the survey over it is there from the start; the wall the bolt goes
 	// through is none in the way.
-	tank := survey.Space{ID: "t", Name: "Tank", Kind: survey.Tank, Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-500, -500, 25}, Size: [3]float64{1000, 1000, 300}}}
-	wall := survey.Space{ID: "w", Name: "Wall", Kind: survey.Skin, Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-500, -500, -12}, Size: [3]float64{1000, 1000, 10}}}
+	tank := survey.Space{ID: "t", Name: "Tank", Kind: survey.Tank,
+		Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-500, -500, 25}, Size: [3]float64{1000, 1000, 300}}}
+	wall := survey.Space{ID: "w", Name: "Wall", Kind: survey.Skin,
+		Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-500, -500, -12}, Size: [3]float64{1000, 1000, 10}}}
 	if r := told([]brief.Joint{bolt("cleat", "h"), bolt("cover", "far")}, cover, wall)[0].Reach[0]; r.Reach != hole.Reachable {
 		t.Errorf("with the wall: %s, %s", r.Reach, r.How)
 	}

@@ -99,11 +99,13 @@ func panels(p sheet.Part, of, thing, part string, pose solid.Pose) []neighbour {
 	var out []neighbour
 	for _, q := range p.Body.Panels {
 		at := solid.Pose{Origin: q.Origin.Sub(q.Z.Mul(half)), X: q.X, Y: q.Y, Z: q.Z}
-		out = append(out, neighbour{hole.Obstacle{Name: names[q.ID], Body: solid.Prism(at, q.Face, wide(q.Holes), p.Body.Thickness).At(pose)}, thing, part, made[q.ID], pose})
+		out = append(out, neighbour{hole.Obstacle{Name: names[q.ID], Body: solid.Prism(at, q.Face, wide(q.Holes), p.Body.Thickness).At(pose)},
+			thing, part, made[q.ID], pose})
 	}
 	for _, q := range p.Body.Bends {
 		bend := sheet.Body{Thickness: p.Body.Thickness, Bends: []sheet.BodyBend{q}}
-		out = append(out, neighbour{Obstacle: hole.Obstacle{Name: "the bend of " + told.LowerFirst(names[q.ID]), Body: bend.Solid().At(pose)}, thing: thing, pose: pose})
+		out = append(out, neighbour{Obstacle: hole.Obstacle{Name: "the bend of " + told.LowerFirst(names[q.ID]), Body: bend.Solid().At(pose)},
+			thing: thing, pose: pose})
 	}
 	return out
 }

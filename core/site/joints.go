@@ -41,7 +41,8 @@ func (s *site) tellJoints(path Pathway) []BoltedTold {
 
 func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 	b := s.Brief
-	told := BoltedTold{ID: j.ID, Name: j.Name, Holes: [][2]float64{}, Plies: []joint.Ply{}, Beside: []brief.Beside{}, Suggestions: []joint.Suggestion{}, Instead: []joint.Substitute{}, Reach: []BoltReach{}}
+	told := BoltedTold{ID: j.ID, Name: j.Name, Holes: [][2]float64{}, Plies: []joint.Ply{}, Beside: []brief.Beside{},
+		Suggestions: []joint.Suggestion{}, Instead: []joint.Substitute{}, Reach: []BoltReach{}}
 	in, why := s.joint(j, path)
 	if told.Why = why; why != "" {
 		return told
@@ -109,13 +110,17 @@ func (s *site) compareMates(j brief.Joint, in joint.Input, r *joint.Result) {
 		}
 		m := s.mates(j, side, d)
 		if m.why != "" {
-			r.Findings = append(r.Findings, working.Finding{Code: "mate-unplaced", Severity: working.Mind, Cause: "Parts that meet", Name: in.Plies[k].Name, Reason: fmt.Sprintf("The holes of %s are not compared with the bolts: %s. Place it on the Measure bench.", in.Plies[k].Name, m.why)})
+			r.Findings = append(r.Findings, working.Finding{Code: "mate-unplaced", Severity: working.Mind, Cause: "Parts that meet",
+				Name: in.Plies[k].Name, Reason: fmt.Sprintf("The holes of %s are not compared with the bolts: %s. Place it on the Measure bench.",
+					in.Plies[k].Name, m.why)})
 			continue
 		}
 		r.Findings = append(r.Findings, m.told(in.Plies[k].Name, s.Brief.Display().Text)...)
 		if len(m.misses) > 0 && r.Verdict != strength.Over {
 			r.Verdict = strength.CannotSay
-			r.Checks = append([]strength.Check{strength.Silent("meets", "Parts that meet", fmt.Sprintf("%d of its bolts miss their holes in %s: nothing is bolted there as it stands.", len(m.misses), in.Plies[k].Name))}, r.Checks...)
+			r.Checks = append([]strength.Check{strength.Silent("meets", "Parts that meet",
+				fmt.Sprintf("%d of its bolts miss their holes in %s: nothing is bolted there as it stands.", len(m.misses), in.Plies[k].Name))},
+				r.Checks...)
 		}
 	}
 }
@@ -195,7 +200,8 @@ func (s *site) besideJoint(j brief.Joint, path Pathway) []brief.Beside {
 		}
 	}
 	b.Carried(&behind, devices)
-	return append(behind.Beside(), brief.Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay, Why: "What the last ply itself is held by."})
+	return append(behind.Beside(), brief.Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay,
+		Why: "What the last ply itself is held by."})
 }
 
 // boltsThrough answers where holes of a part lie on its flat pattern, the least

@@ -17,9 +17,11 @@ import (
 
 // footJoint bolts the press foot to a floor of 5 mm.
 func footJoint(parts []BuiltPart) brief.Joint {
-	return brief.Joint{ID: "j", Name: "Foot on the floor", Part: parts[0].ID, Features: []string{parts[0].Built.Holes[0].Feature}, Sides: []brief.Side{{Kind: brief.PartSide, Of: parts[0].ID}, {}},
+	return brief.Joint{ID: "j", Name: "Foot on the floor", Part: parts[0].ID, Features: []string{parts[0].Built.Holes[0].Feature},
+		Sides: []brief.Side{{Kind: brief.PartSide, Of: parts[0].ID}, {}},
 		Design: joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2,
-			Plies:   []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60, Wide: [2]float64{300, 240}, Stiff: true}},
+			Plies: []joint.Ply{{Name: "foot"}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60,
+				Wide: [2]float64{300, 240}, Stiff: true}},
 			Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true},
 			Cases:   []joint.Case{{Name: "braking", Force: [3]float64{3000, 0, 0}}}}}
 }
@@ -41,7 +43,8 @@ func TestJointsOfAJob(t *testing.T) {
 		t.Fatalf("%+v", told)
 	}
 	// Material and thickness are the part's, the holes and their edge too.
-	if p := told.Plies[0]; p.Material != r.Material || p.Thickness != r.Thickness || p.Hole != built.Holes[0].Diameter || p.Edge <= p.Hole/2 || p.Edge > 60 {
+	if p := told.Plies[0]; p.Material != r.Material || p.Thickness != r.Thickness || p.Hole != built.Holes[0].Diameter ||
+		p.Edge <= p.Hole/2 || p.Edge > 60 {
 		t.Errorf("%+v", p)
 	}
 	n := 0

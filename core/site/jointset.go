@@ -36,7 +36,9 @@ func pinned(i int, b hole.Through, obstacles []hole.Obstacle) BoltReach {
 		by = append(by, append(one, two...)...)
 	}
 	slices.Sort(by)
-	return BoltReach{Bolt: i, Reach: hole.Blocked, How: fmt.Sprintf("The pin does not go in, or its clip not on: %s is in the way.", strings.Join(slices.Compact(by), ", ")), Ways: []ReachWay{}}
+	return BoltReach{Bolt: i, Reach: hole.Blocked,
+		How:  fmt.Sprintf("The pin does not go in, or its clip not on: %s is in the way.", strings.Join(slices.Compact(by), ", ")),
+		Ways: []ReachWay{}}
 }
 
 // closed answers the wall that shuts a side nobody reaches, behind the bolt.
@@ -65,5 +67,6 @@ func drill(b hole.Through, obstacles []hole.Obstacle) string {
 	if head.Reach != hole.Blocked || nut.Reach != hole.Blocked {
 		return ""
 	}
-	return fmt.Sprintf("No drill goes on in place, from neither side: %s. Mark the mates through, take them off and drill them on the bench.", strings.Join(append(head.By, nut.By...), ", "))
+	return fmt.Sprintf("No drill goes on in place, from neither side: %s. Mark the mates through, take them off and drill them on the bench.",
+		strings.Join(append(head.By, nut.By...), ", "))
 }

@@ -30,7 +30,8 @@ func (s *stander) outside(wheels *survey.Wheels, things []survey.Thing, out *Sur
 		for _, x := range []struct {
 			name  string
 			limit *brief.Given
-		}{{"Ground clearance", limits.Ground}, {"Approach angle", limits.Approach}, {"Departure angle", limits.Departure}, {"Height over all", limits.Height}} {
+		}{{"Ground clearance", limits.Ground}, {"Approach angle", limits.Approach}, {"Departure angle", limits.Departure},
+			{"Height over all", limits.Height}} {
 			cannot(x.name, x.limit, why)
 		}
 	}
@@ -59,8 +60,10 @@ func (s *stander) outside(wheels *survey.Wheels, things []survey.Thing, out *Sur
 			return
 		}
 		t := vehicle.ResultTold{Name: name, Value: &value, Text: p.MM(value), Verdict: "good", Findings: []working.Finding{}, Says: by}
-		t.Working = p.Explain(working.Working{Method: name, Source: "the placed bodies", Formula: how, Inputs: []working.Quantity{{Symbol: "limit", Name: "asked at most", Value: limit.Value, Unit: "mm"}},
-			Assumptions: []string{"placed things only: the vehicle itself may be larger"}, Result: working.Quantity{Name: strings.ToLower(name), Value: value, Unit: "mm"}})
+		t.Working = p.Explain(working.Working{Method: name, Source: "the placed bodies", Formula: how,
+			Inputs:      []working.Quantity{{Symbol: "limit", Name: "asked at most", Value: limit.Value, Unit: "mm"}},
+			Assumptions: []string{"placed things only: the vehicle itself may be larger"},
+			Result:      working.Quantity{Name: strings.ToLower(name), Value: value, Unit: "mm"}})
 		t.Limited(limit, value, -1, p.MM)
 		out.Ground = append(out.Ground, t)
 	}
@@ -75,7 +78,8 @@ func (s *stander) outside(wheels *survey.Wheels, things []survey.Thing, out *Sur
 func (s *stander) kept(v vehicle.Survey, out *Surveyed) {
 	for _, k := range s.brief.Limits.Kept {
 		say := func(severity working.Severity, format string, args ...any) {
-			out.Findings = append(out.Findings, working.Finding{Code: "kept", Severity: severity, Cause: "Must keep working", Name: k.Text, Reason: k.Text + " " + fmt.Sprintf(format, args...)})
+			out.Findings = append(out.Findings, working.Finding{Code: "kept", Severity: severity, Cause: "Must keep working", Name: k.Text,
+				Reason: k.Text + " " + fmt.Sprintf(format, args...)})
 		}
 		space := slices.IndexFunc(v.Spaces, func(x survey.Space) bool { return x.ID == k.Space })
 		if k.Space == "" && k.Measure == "" {
@@ -111,7 +115,8 @@ func (s *stander) kept(v vehicle.Survey, out *Surveyed) {
 // be, or that nobody said.
 func (s Site) bans() (out []working.Finding) {
 	say := func(code string, severity working.Severity, name, format string, args ...any) {
-		out = append(out, working.Finding{Code: code, Severity: severity, Cause: "It must come off again", Name: name, Reason: fmt.Sprintf(format, args...)})
+		out = append(out, working.Finding{Code: code, Severity: severity, Cause: "It must come off again", Name: name,
+			Reason: fmt.Sprintf(format, args...)})
 	}
 	for _, j := range s.Brief.Joints {
 		for k, side := range j.Sides {
@@ -119,16 +124,20 @@ func (s Site) bans() (out []working.Finding) {
 				continue
 			}
 			if s.Brief.Limits.NoWelds && j.Design.Nut == "weldnut" && k == len(j.Sides)-1 {
-				say("no-welds", working.Stop, j.Name, "%s holds by weld nuts on the vehicle, and the brief says nothing is welded to it: rivet nuts, a nut plate, or through bolts.", j.Name)
+				say("no-welds", working.Stop, j.Name,
+					"%s holds by weld nuts on the vehicle, and the brief says nothing is welded to it: rivet nuts, a nut plate, or through bolts.", j.Name)
 			}
 			if s.Brief.Limits.NoNewHoles && side.Of == "" {
-				say("new-holes", working.Mind, j.Name, "%s bolts to the vehicle, the brief says no new holes, and which holes it uses is not said: choose the surveyed ones.", j.Name)
+				say("new-holes", working.Mind, j.Name,
+					"%s bolts to the vehicle, the brief says no new holes, and which holes it uses is not said: choose the surveyed ones.", j.Name)
 			}
 		}
 	}
 	for _, f := range s.Frames {
 		if points := s.unbolted(f); s.Brief.Limits.NoWelds && len(points) > 0 {
-			say("no-welds", working.Mind, f.Name, "%s stands at %s on something with no bolts there, and the brief says nothing is welded to the vehicle: a foot plate or an ear with holes, or a joint to the vehicle.", f.Name, strings.Join(points, ", "))
+			say("no-welds", working.Mind, f.Name,
+				"%s stands at %s on something with no bolts there, and the brief says nothing is welded to the vehicle: a foot plate or an ear with "+
+					"holes, or a joint to the vehicle.", f.Name, strings.Join(points, ", "))
 		}
 	}
 	if text := strings.TrimSpace(s.Brief.Limits.Visible); text != "" {
@@ -139,7 +148,8 @@ func (s Site) bans() (out []working.Finding) {
 			}
 		}
 		if len(names) > 0 {
-			out = append(out, working.Finding{Code: "face-in-sight", Severity: working.Mind, Cause: "Faces in sight", Reason: fmt.Sprintf("%s Which face shows is not said on the Shape bench for %s.", text, strings.Join(names, ", "))})
+			out = append(out, working.Finding{Code: "face-in-sight", Severity: working.Mind, Cause: "Faces in sight",
+				Reason: fmt.Sprintf("%s Which face shows is not said on the Shape bench for %s.", text, strings.Join(names, ", "))})
 		}
 	}
 	return out

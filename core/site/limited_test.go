@@ -30,7 +30,9 @@ func crate(x, y, z, long, wide, high float64) vehicle.Survey {
 		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(z)}
 	}
 	return vehicle.Survey{Points: []vehicle.SurveyPoint{at("a", x, y), at("b", x+long, y), at("c", x+long, y+wide)},
-		Placed: []vehicle.Placed{{ID: "b", Name: "Crate", Size: &brief.Box{Length: long, Width: wide, Height: high}, Mates: []vehicle.MatePair{{Hole: "underside/corner-1", Point: "a"}, {Hole: "underside/corner-2", Point: "b"}, {Hole: "underside/corner-3", Point: "c"}}}}}
+		Placed: []vehicle.Placed{{ID: "b", Name: "Crate", Size: &brief.Box{Length: long, Width: wide, Height: high},
+			Mates: []vehicle.MatePair{{Hole: "underside/corner-1", Point: "a"}, {Hole: "underside/corner-2", Point: "b"},
+				{Hole: "underside/corner-3", Point: "c"}}}}}
 }
 
 // A box 300 over the ground, 1500 to its top, 900 to either side: limits it keeps are
@@ -53,11 +55,13 @@ func TestLimitsOfTheVehicle(t *testing.T) {
 		}
 		return out
 	}
-	good := ground(brief.Limits{Ground: demo.Given(290, brief.Measured), Height: demo.Given(1501, brief.Measured), Width: demo.Given(1801, brief.Measured)})
+	good := ground(brief.Limits{Ground: demo.Given(290, brief.Measured), Height: demo.Given(1501, brief.Measured),
+		Width: demo.Given(1801, brief.Measured)})
 	near(t, "clearance", *good["Ground clearance"].Value, 300, 1e-6)
 	near(t, "height", *good["Height over all"].Value, 1500, 1e-6)
 	near(t, "width", *good["Width over all"].Value, 1800, 1e-6)
-	bad := ground(brief.Limits{Ground: demo.Given(310, brief.Measured), Approach: demo.Given(89, brief.Measured), Departure: demo.Given(89, brief.Measured), Height: demo.Given(1499, brief.Measured), Width: demo.Given(1799, brief.Measured)})
+	bad := ground(brief.Limits{Ground: demo.Given(310, brief.Measured), Approach: demo.Given(89, brief.Measured),
+		Departure: demo.Given(89, brief.Measured), Height: demo.Given(1499, brief.Measured), Width: demo.Given(1799, brief.Measured)})
 	for _, name := range []string{"Ground clearance", "Height over all", "Width over all", "Departure angle"} {
 		if g, known := good[name]; known && g.Verdict != "good" {
 			t.Errorf("%s within its limit is %s", name, g.Verdict)
@@ -75,7 +79,8 @@ func TestLimitsOfTheVehicle(t *testing.T) {
 	}
 	// A limit nobody can look at is open, not kept.
 	box.Wheels = nil
-	if r := ground(brief.Limits{Height: demo.Given(2000, brief.Measured), Ground: demo.Given(100, brief.Measured)}); r["Height over all"].Verdict != "open" || r["Ground clearance"].Verdict != "open" {
+	if r := ground(brief.Limits{Height: demo.Given(2000, brief.Measured),
+		Ground: demo.Given(100, brief.Measured)}); r["Height over all"].Verdict != "open" || r["Ground clearance"].Verdict != "open" {
 		t.Errorf("without wheels: %+v", r)
 	}
 }
@@ -83,8 +88,11 @@ func TestLimitsOfTheVehicle(t *testing.T) {
 // What must keep working is tied to a space or a measure; what is not is said.
 func TestKeptFunctions(t *testing.T) {
 	s := crate(0, 0, 0, 400, 400, 400)
-	s.Spaces = []survey.Space{{ID: "door", Name: "rear door", Kind: survey.Room, Shape: survey.Shape{Form: survey.BoxForm, Size: [3]float64{500, 500, 500}, At: [3]float64{100, 0, 0}}}}
-	for want, k := range map[string]brief.Kept{"mind: Door opens Nothing looks after it": {}, "stop: Door opens It does not: Crate reaches into rear door": {Space: "door"}, "stop: Door opens Its space is not": {Space: "gone"}, "stop: Door opens Its measure is not": {Measure: "gone"}} {
+	s.Spaces = []survey.Space{{ID: "door", Name: "rear door", Kind: survey.Room,
+		Shape: survey.Shape{Form: survey.BoxForm, Size: [3]float64{500, 500, 500}, At: [3]float64{100, 0, 0}}}}
+	for want, k := range map[string]brief.Kept{"mind: Door opens Nothing looks after it": {},
+		"stop: Door opens It does not: Crate reaches into rear door": {Space: "door"}, "stop: Door opens Its space is not": {Space: "gone"},
+		"stop: Door opens Its measure is not": {Measure: "gone"}} {
 		k.Text = "Door opens"
 		b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Limits: brief.Limits{Kept: []brief.Kept{k}}}
 		if got := saidOf(WorkSurvey(s, b, nil).Findings, "kept"); !strings.HasPrefix(got, want) {
@@ -92,18 +100,22 @@ func TestKeptFunctions(t *testing.T) {
 		}
 	}
 	s.Placed = nil
-	if got := saidOf(WorkSurvey(s, brief.Brief{Unit: brief.UnitMM, Grain: 1, Limits: brief.Limits{Kept: []brief.Kept{{Text: "Door opens", Space: "door"}}}}, nil).Findings, "kept"); got != "" {
+	if got := saidOf(WorkSurvey(s, brief.Brief{Unit: brief.UnitMM, Grain: 1,
+		Limits: brief.Limits{Kept: []brief.Kept{{Text: "Door opens", Space: "door"}}}}, nil).Findings, "kept"); got != "" {
 		t.Errorf("nothing in its way: %q", got)
 	}
-	if b := (brief.Brief{Limits: brief.Limits{KeepAlive: "Rear door opens fully."}}).Upgraded(); len(b.Limits.Kept) != 1 || b.Limits.KeepAlive != "" {
+	if b := (brief.Brief{Limits: brief.Limits{KeepAlive: "Rear door opens fully."}}).Upgraded(); len(b.Limits.Kept) != 1 ||
+		b.Limits.KeepAlive != "" {
 		t.Errorf("an older job's words are %+v", b.Limits)
 	}
 }
 
 // Bans and faces in sight bite; a day is a day.
 func TestWhatMustComeOffAgain(t *testing.T) {
-	s := Site{Brief: brief.Brief{Unit: brief.UnitMM, Grain: 1, Limits: brief.Limits{NoWelds: true, NoNewHoles: true, Visible: "The outer face."},
-		Joints: []brief.Joint{{ID: "j", Name: "Foot to rail", Sides: []brief.Side{{Kind: brief.PartSide, Of: "p"}, {Kind: brief.VehicleSide}}, Design: joint.Input{Nut: joint.WeldNut}}}},
+	s := Site{Brief: brief.Brief{Unit: brief.UnitMM, Grain: 1,
+		Limits: brief.Limits{NoWelds: true, NoNewHoles: true, Visible: "The outer face."},
+		Joints: []brief.Joint{{ID: "j", Name: "Foot to rail", Sides: []brief.Side{{Kind: brief.PartSide, Of: "p"}, {Kind: brief.VehicleSide}},
+			Design: joint.Input{Nut: joint.WeldNut}}}},
 		Parts: []BuiltPart{{Part: Part{ID: "p", Name: "Foot", Recipe: sheet.Recipe{}}}}}
 	says := s.bans()
 	for _, code := range []string{"no-welds", "new-holes", "face-in-sight"} {
@@ -128,7 +140,8 @@ func TestWhatMustComeOffAgain(t *testing.T) {
 		t.Errorf("a hoop on drilled feet: %q", got)
 	}
 	s.Frames[0].Doc = stripped
-	s.Brief.Joints = append(s.Brief.Joints, brief.Joint{ID: "k", Sides: []brief.Side{{Kind: brief.MemberSide, Of: "f"}, {Kind: brief.VehicleSide, Of: "h1"}}})
+	s.Brief.Joints = append(s.Brief.Joints,
+		brief.Joint{ID: "k", Sides: []brief.Side{{Kind: brief.MemberSide, Of: "f"}, {Kind: brief.VehicleSide, Of: "h1"}}})
 	if got := saidOf(s.bans(), "no-welds"); got != "" {
 		t.Errorf("a hoop held by a joint: %q", got)
 	}
@@ -152,7 +165,9 @@ func TestOneSumOfWeights(t *testing.T) {
 	p := pressParts()
 	p[0].Quantity = 2
 	b.Mounts[0].Part = p[0].ID
-	frame := Frame{ID: "f", Name: "Rack", Quantity: 1, Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}}, Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
+	frame := Frame{ID: "f", Name: "Rack", Quantity: 1,
+		Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}},
+			Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
 	s := Site{Brief: b, Parts: BuildParts(p, b), Frames: []Frame{frame}}
 	up := s.onRoof()
 	if !up["press"] || !up[p[0].ID] || up["f"] {

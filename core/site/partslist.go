@@ -42,7 +42,8 @@ func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Liste
 		opt := PartOptions(b, p, parts)
 		opt.Body = true
 		for _, hand := range p.Hands() {
-			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity, Material: told.MaterialName(p.Recipe.Material), Thickness: p.Recipe.Thickness, Held: held[p.ID]}
+			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity,
+				Material: told.MaterialName(p.Recipe.Material), Thickness: p.Recipe.Thickness, Held: held[p.ID]}
 			built, err := sheet.Build(p.Handed(hand), opt)
 			switch {
 			case err != nil:
@@ -56,7 +57,8 @@ func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Liste
 			rows = append(rows, row)
 		}
 		for _, d := range doublers(b, &made[i]) {
-			row := Listed{Name: "Doubler of " + p.Name, Doubler: true, Revision: p.Revision, Quantity: len(p.Hands()) * p.Quantity * b.Quantity, Material: told.MaterialName(p.Recipe.Material), Thickness: d.Blank.Thickness, Held: held[p.ID]}
+			row := Listed{Name: "Doubler of " + p.Name, Doubler: true, Revision: p.Revision, Quantity: len(p.Hands()) * p.Quantity * b.Quantity,
+				Material: told.MaterialName(p.Recipe.Material), Thickness: d.Blank.Thickness, Held: held[p.ID]}
 			if built, err := sheet.Build(d.Blank, b.BuildOptions()); err != nil {
 				row.Why = err.Error()
 			} else {
@@ -68,7 +70,8 @@ func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Liste
 	l := newStander(v, b, nil, frames...).from
 	for _, f := range frames {
 		built := member.Build(f.Doc, l.ForFrame(f.Doc))
-		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity, Material: told.MaterialName(f.Doc.Material), Kilos: built.Mass, Gravity: &built.Gravity, Held: held[f.ID]}
+		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity,
+			Material: told.MaterialName(f.Doc.Material), Kilos: built.Mass, Gravity: &built.Gravity, Held: held[f.ID]}
 		for _, p := range built.Pieces {
 			if p.Why != "" {
 				row.Why = "Not all of its members stand: " + p.Why

@@ -44,7 +44,8 @@ func (w *walking) gather() {
 	leave := func(j brief.Joint, where, why string) {
 		name := strings.TrimSpace(j.Name + " " + where)
 		w.say("no-place", working.Stop, j.Name, name+" is left out of the load path. "+why)
-		w.leftOut = append(w.leftOut, leftOut{j, fmt.Sprintf("%s is left out of the load path, so that what goes through the other joints of what it holds is not all known.", name)})
+		w.leftOut = append(w.leftOut, leftOut{j,
+			fmt.Sprintf("%s is left out of the load path, so that what goes through the other joints of what it holds is not all known.", name)})
 	}
 	for _, i := range s.firstAtFeet() {
 		j := s.Brief.Joints[i]
@@ -76,7 +77,8 @@ func (w *walking) gather() {
 			for k := 1; k < len(keys); k++ {
 				id := fmt.Sprintf("%d/%d/%d", i, n, k)
 				w.ties[id] = tie{i, a, k - 1, [2]int{keys[k-1].first, keys[k].last}, st.Label(), len(stands) > 1, bolts.holes}
-				w.in.Joints = append(w.in.Joints, load.PathJoint{ID: id, Name: j.Name, A: keys[k-1].id, B: keys[k].id, At: a.at, Turns: len(bolts.holes) > 1, Reach: reachOf(bolts.holes)})
+				w.in.Joints = append(w.in.Joints, load.PathJoint{ID: id, Name: j.Name, A: keys[k-1].id, B: keys[k].id, At: a.at,
+					Turns: len(bolts.holes) > 1, Reach: reachOf(bolts.holes)})
 			}
 		}
 	}
@@ -93,13 +95,16 @@ func (w *walking) body(k thing, a axes, j brief.Joint, poses map[string]solid.Po
 	switch {
 	case body.Mass == 0 && k.side.Kind != brief.MemberSide:
 		body.Lacks = fmt.Sprintf("The mass of %s is not known.", body.Name)
-		w.say("no-mass", working.Stop, body.Name, fmt.Sprintf("The mass of %s is not known: nothing of its own goes into the load path.", body.Name))
+		w.say("no-mass", working.Stop, body.Name,
+			fmt.Sprintf("The mass of %s is not known: nothing of its own goes into the load path.", body.Name))
 	case why != "" && k.side.Kind == brief.DeviceSide:
 		body.At, body.Lacks = a.at, strings.TrimSuffix(why, ".")+"."
-		w.say("no-gravity", working.Stop, body.Name, fmt.Sprintf("%s: how %s tips its joints cannot be said.", strings.TrimSuffix(why, "."), body.Name))
+		w.say("no-gravity", working.Stop, body.Name,
+			fmt.Sprintf("%s: how %s tips its joints cannot be said.", strings.TrimSuffix(why, "."), body.Name))
 	case why != "":
 		body.At = a.at
-		w.say("mass-place", working.Note, body.Name, fmt.Sprintf("%s: its %s are taken to act at its joint %s.", why, told.Pen{Display: w.s.Brief.Display()}.Mass(body.Mass), j.Name))
+		w.say("mass-place", working.Note, body.Name,
+			fmt.Sprintf("%s: its %s are taken to act at its joint %s.", why, told.Pen{Display: w.s.Brief.Display()}.Mass(body.Mass), j.Name))
 	}
 	if k.side.Kind == brief.MemberSide {
 		if c := w.s.carrying(k, why); c != nil {

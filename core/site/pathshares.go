@@ -54,13 +54,15 @@ func (w *walking) tell(in load.PathInput, r load.PathResult, h brief.Happening) 
 		if !there {
 			k = len(out.Links)
 			w.links[share.ID] = k
-			out.Links = append(out.Links, PathLink{Joint: j.ID, Name: j.Name, Place: t.label, From: nameIn(in, share.From), Onto: nameIn(in, share.Onto), At: t.axes.at})
+			out.Links = append(out.Links, PathLink{Joint: j.ID, Name: j.Name, Place: t.label, From: nameIn(in, share.From),
+				Onto: nameIn(in, share.Onto), At: t.axes.at})
 		}
 		l := &out.Links[k]
 		l.Forces, l.Most = append(l.Forces, [3]float64(share.Force)), append(l.Most, share.Most)
 		if share.Most > w.worst {
 			w.worst, out.Worst = share.Most, len(out.Cases)-1
-			r.Working.Assumptions = append(r.Working.Assumptions, "all joints of a thing sharing; the joints' own checks count a device's feet loose one by one and two across each other too")
+			r.Working.Assumptions = append(r.Working.Assumptions,
+				"all joints of a thing sharing; the joints' own checks count a device's feet loose one by one and two across each other too")
 			told := r.Working.Written(w.s.Brief.Unit != brief.UnitMM)
 			out.Working = &told
 		}
@@ -74,7 +76,8 @@ func (w *walking) tell(in load.PathInput, r load.PathResult, h brief.Happening) 
 		}
 		for _, id := range from {
 			add(out.behind, j.ID, id)
-			if c, side := w.frames[share.Onto], out.sides[id]; c != nil && side.Kind == brief.DeviceSide && !slices.Contains(c.loads.devices, side.Of) {
+			if c, side := w.frames[share.Onto], out.sides[id]; c != nil && side.Kind == brief.DeviceSide &&
+				!slices.Contains(c.loads.devices, side.Of) {
 				c.loads.devices = append(c.loads.devices, side.Of)
 			}
 			if !slices.Contains(upstream[share.Onto], id) {

@@ -72,9 +72,12 @@ func (w *walking) say(code string, severity working.Severity, name, reason strin
 
 // paths works the load path of the whole job out.
 func (s *site) paths() Pathway {
-	out := Pathway{Cases: []string{}, Things: []PathThing{}, Links: []PathLink{}, Ground: [][3]float64{}, Sketch: []Drawn{}, Findings: []working.Finding{},
-		byJoint: map[string][]joint.Case{}, open: map[string][]string{}, frames: map[string]*frameLoads{}, behind: map[string][]string{}, sides: map[string]brief.Side{}}
-	w := &walking{s: s, out: &out, ties: map[string]tie{}, devices: map[string]bool{}, frames: map[string]*carrying{}, said: map[string]bool{}, links: map[string]int{}, worst: -1}
+	out := Pathway{Cases: []string{}, Things: []PathThing{}, Links: []PathLink{}, Ground: [][3]float64{}, Sketch: []Drawn{},
+		Findings: []working.Finding{},
+		byJoint:  map[string][]joint.Case{}, open: map[string][]string{}, frames: map[string]*frameLoads{}, behind: map[string][]string{},
+		sides: map[string]brief.Side{}}
+	w := &walking{s: s, out: &out, ties: map[string]tie{}, devices: map[string]bool{}, frames: map[string]*carrying{}, said: map[string]bool{},
+		links: map[string]int{}, worst: -1}
 	w.in.Bodies = []load.PathBody{{ID: ground, Name: "the vehicle", Ground: true}}
 	w.gather()
 	if len(w.in.Joints) == 0 {

@@ -39,14 +39,20 @@ func pressed(t testing.TB) (brief.Brief, []BuiltPart) {
 		legs = append(legs, brief.Stand{Foot: i + 1, Heads: heads, Turn: 180, Twin: twin})
 		feet = append(feet, brief.Stand{Foot: i + 1, Heads: brief.FaceUp, Twin: twin})
 	}
-	work := joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{Material: "steel-s235", Thickness: 8, Hole: 13.5, Edge: 40, Wide: [2]float64{150, 100}, Stiff: true}, {}}}
+	work := joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2,
+		Plies: []joint.Ply{{Material: "steel-s235", Thickness: 8, Hole: 13.5, Edge: 40, Wide: [2]float64{150, 100}, Stiff: true}, {}}}
 	floor := work
-	floor.Plies = []joint.Ply{{}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60, Wide: [2]float64{300, 240}, Stiff: true}}
+	floor.Plies = []joint.Ply{{}, {Name: "floor", Material: "steel-s235", Thickness: 5, Hole: 13.5, Edge: 60,
+		Wide: [2]float64{300, 240}, Stiff: true}}
 	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
-		Devices: []brief.Device{{ID: "press", Name: "Press", Mass: demo.Given(100, brief.Measured), Gravity: &brief.Gravity{Z: 500}, Feet: []brief.Foot{{X: 400, Y: 300}, {X: 400, Y: -300}, {X: -400, Y: 300}, {X: -400, Y: -300}}, Behind: demo.Given(2000, brief.Measured)}},
+		Devices: []brief.Device{{ID: "press", Name: "Press", Mass: demo.Given(100, brief.Measured), Gravity: &brief.Gravity{Z: 500},
+			Feet:   []brief.Foot{{X: 400, Y: 300}, {X: 400, Y: -300}, {X: -400, Y: 300}, {X: -400, Y: -300}},
+			Behind: demo.Given(2000, brief.Measured)}},
 		Joints: []brief.Joint{
-			{ID: "top", Name: "Press on its feet", Part: "foot", Features: []string{"press-bolts"}, Path: true, Stands: legs, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "press"}, {Kind: brief.PartSide, Of: "foot"}}, Design: work},
-			{ID: "low", Name: "Feet on the floor", Part: "foot", Features: []string{"floor-bolts"}, Path: true, Stands: feet, Sides: []brief.Side{{Kind: brief.PartSide, Of: "foot"}, {Kind: brief.VehicleSide}}, Design: floor}}}
+			{ID: "top", Name: "Press on its feet", Part: "foot", Features: []string{"press-bolts"}, Path: true, Stands: legs,
+				Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "press"}, {Kind: brief.PartSide, Of: "foot"}}, Design: work},
+			{ID: "low", Name: "Feet on the floor", Part: "foot", Features: []string{"floor-bolts"}, Path: true, Stands: feet,
+				Sides: []brief.Side{{Kind: brief.PartSide, Of: "foot"}, {Kind: brief.VehicleSide}}, Design: floor}}}
 	return b, parts
 }
 
@@ -169,16 +175,20 @@ func TestPliesOfTheVehicle(t *testing.T) {
 	v := demo.OrchardSurvey()
 	b := demo.OrchardTruck().Upgraded()
 	tube := member.Member{ID: "bow", Name: "Bow", From: "p", To: "q", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}
-	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235", Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
+	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235",
+		Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
 	r := demo.TrayBracket()
 	built, err := sheet.Build(r, sheet.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
 	parts := []BuiltPart{{Part{ID: "Compressor tray bracket", Name: "Compressor tray bracket", Quantity: 1, Recipe: r}, built, nil}}
-	b.Joints = []brief.Joint{{ID: "rail", Name: "Bracket on the rail", Part: parts[0].ID, Features: []string{"top-front", "top-rear", "low-front", "low-rear"},
-		Sides: []brief.Side{{Kind: brief.PartSide, Of: parts[0].ID}, {Kind: brief.VehicleSide, Of: "left-rail"}, {Kind: brief.MemberSide, Of: "f", Member: "bow"}},
-		Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Plies: []joint.Ply{{}, {Material: "steel-s235", Thickness: 4}, {Thickness: 1}},
+	b.Joints = []brief.Joint{{ID: "rail", Name: "Bracket on the rail", Part: parts[0].ID,
+		Features: []string{"top-front", "top-rear", "low-front", "low-rear"},
+		Sides: []brief.Side{{Kind: brief.PartSide, Of: parts[0].ID}, {Kind: brief.VehicleSide, Of: "left-rail"},
+			{Kind: brief.MemberSide, Of: "f", Member: "bow"}},
+		Design: joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2,
+			Plies: []joint.Ply{{}, {Material: "steel-s235", Thickness: 4}, {Thickness: 1}},
 			Cases: []joint.Case{{Name: "a", Force: [3]float64{1000, 0, 0}}}}}}
 	h := Site{Brief: b, Parts: parts, Frames: []Frame{frame}, Survey: v}.Hold()
 	x := h.Joints[0]
@@ -244,7 +254,8 @@ func TestFlippedJointsGetTheSame(t *testing.T) {
 		j.Sides = []brief.Side{j.Sides[1], j.Sides[0]}
 		j.Design.Plies = []joint.Ply{j.Design.Plies[1], j.Design.Plies[0]}
 		for k := range j.Stands { // the heads look the other way, across stays
-			j.Stands[k].Heads = map[brief.Face]brief.Face{brief.FaceLeft: brief.FaceRight, brief.FaceRight: brief.FaceLeft, brief.FaceUp: brief.FaceDown}[j.Stands[k].Heads]
+			j.Stands[k].Heads = map[brief.Face]brief.Face{brief.FaceLeft: brief.FaceRight, brief.FaceRight: brief.FaceLeft,
+				brief.FaceUp: brief.FaceDown}[j.Stands[k].Heads]
 			j.Stands[k].Turn = 0
 		}
 	}

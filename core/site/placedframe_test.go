@@ -18,10 +18,12 @@ func TestFramePlacedBySurvey(t *testing.T) {
 	}
 	sec := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
 	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235",
-		Points:  []member.Point{{ID: "p", Name: "Left"}, {ID: "q", Name: "Right", Y: -800}, {ID: "r", Name: "Ahead", X: 500}},
-		Members: []member.Member{{ID: "m", Name: "Bar", From: "p", To: "q", Section: sec}, {ID: "n", Name: "Arm", From: "p", To: "r", Section: sec}}}}
+		Points: []member.Point{{ID: "p", Name: "Left"}, {ID: "q", Name: "Right", Y: -800}, {ID: "r", Name: "Ahead", X: 500}},
+		Members: []member.Member{{ID: "m", Name: "Bar", From: "p", To: "q", Section: sec},
+			{ID: "n", Name: "Arm", From: "p", To: "r", Section: sec}}}}
 	s := vehicle.Survey{Points: []vehicle.SurveyPoint{at("a", -1000, 400, 600), at("b", -1000, -400, 600), at("c", -500, 400, 600)},
-		Placed: []vehicle.Placed{{ID: "x", Name: "Hoop in place", Part: "f", Facing: brief.FaceUp, Mates: []vehicle.MatePair{{Hole: "p", Point: "a"}, {Hole: "q", Point: "b"}, {Hole: "r", Point: "c"}}},
+		Placed: []vehicle.Placed{{ID: "x", Name: "Hoop in place", Part: "f", Facing: brief.FaceUp,
+			Mates: []vehicle.MatePair{{Hole: "p", Point: "a"}, {Hole: "q", Point: "b"}, {Hole: "r", Point: "c"}}},
 			{ID: "box", Name: "Box", Size: &brief.Box{Length: 100, Width: 100, Height: 100}, At: [3]float64{-1050, -50, 650}}}}
 	out := WorkSurvey(s, brief.Brief{Unit: brief.UnitMM, Grain: 1}, nil, frame)
 	if out.Placed[0].Why != "" || len(out.Placed[0].Holes) != 3 || len(out.Placed[0].Misses) != 3 {

@@ -69,7 +69,8 @@ func TestSectionsAreProvedThroughTheJob(t *testing.T) {
 // What makes something else worse says what and why; what changes nothing says nothing.
 func TestWorseSaysWhat(t *testing.T) {
 	use := func(v float64) *float64 { return &v }
-	was := stood{map[string]Said{"a": {"Rail", strength.Holds, use(.5), ""}, "b": {"Foot", strength.Tight, use(.9), ""}, "c": {"Arm", strength.Over, use(1.2), ""}}, map[string]int{"b": 1}}
+	was := stood{map[string]Said{"a": {"Rail", strength.Holds, use(.5), ""}, "b": {"Foot", strength.Tight, use(.9), ""},
+		"c": {"Arm", strength.Over, use(1.2), ""}}, map[string]int{"b": 1}}
 	for what, c := range map[string]struct {
 		change func(*stood)
 		but    string
@@ -116,7 +117,8 @@ func TestDoublersAreMadeAndWeighed(t *testing.T) {
 	b.Mounts[0].Hold.Doubler = 5
 	list := rows()
 	d := list[len(list)-1]
-	if len(list) != len(plain)+1 || !d.Doubler || d.Name != "Doubler of Press foot" || d.Quantity != 2*3*len(parts[0].Hands()) || d.Thickness != 5 || d.Flat == nil {
+	if len(list) != len(plain)+1 || !d.Doubler || d.Name != "Doubler of Press foot" || d.Quantity != 2*3*len(parts[0].Hands()) ||
+		d.Thickness != 5 || d.Flat == nil {
 		t.Fatalf("%+v", d)
 	}
 	built := BuildParts(parts, b)[0]

@@ -20,21 +20,28 @@ import (
 // tree is a random tree of boxes, each bolted on one that came before it or on the
 // vehicle, at random places.
 func tree(rnd *rand.Rand, n int) (s Site, above map[string][]int) {
-	s.Brief = brief.Brief{Unit: brief.UnitMM, Grain: 1, Criticality: brief.Comfort, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough}
-	design := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2, Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
-		Plies: []joint.Ply{{Name: "one", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 30, Wide: [2]float64{200, 200}, Stiff: true}, {Name: "other", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 30, Wide: [2]float64{200, 200}, Stiff: true}}}
+	s.Brief = brief.Brief{Unit: brief.UnitMM, Grain: 1, Criticality: brief.Comfort,
+		Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough}
+	design := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2,
+		Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
+		Plies: []joint.Ply{{Name: "one", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 30, Wide: [2]float64{200, 200}, Stiff: true},
+			{Name: "other", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 30, Wide: [2]float64{200, 200}, Stiff: true}}}
 	on := make([]int, n)
 	for i := range n {
 		id := fmt.Sprint("d", i)
 		at := solid.Vector{1000 * rnd.NormFloat64(), 400 * rnd.NormFloat64(), 300 * rnd.Float64()}
-		s.Brief.Devices = append(s.Brief.Devices, brief.Device{ID: id, Name: id, Mass: demo.Given(5+60*rnd.Float64(), brief.Measured), Envelope: &brief.Box{Length: 200, Width: 200, Height: 200}, Gravity: &brief.Gravity{X: 50 * rnd.NormFloat64(), Y: 50 * rnd.NormFloat64(), Z: 100}, Behind: demo.Given(0, brief.Measured)})
+		s.Brief.Devices = append(s.Brief.Devices,
+			brief.Device{ID: id, Name: id, Mass: demo.Given(5+60*rnd.Float64(), brief.Measured),
+				Envelope: &brief.Box{Length: 200, Width: 200, Height: 200},
+				Gravity:  &brief.Gravity{X: 50 * rnd.NormFloat64(), Y: 50 * rnd.NormFloat64(), Z: 100}, Behind: demo.Given(0, brief.Measured)})
 		s.Survey.Placed = append(s.Survey.Placed, vehicle.Placed{ID: "p" + id, Name: id, Device: id, At: at})
 		on[i] = rnd.IntN(i+1) - 1
 		under := brief.Side{Kind: brief.VehicleSide}
 		if on[i] >= 0 {
 			under = brief.Side{Kind: brief.DeviceSide, Of: fmt.Sprint("d", on[i])}
 		}
-		j := brief.Joint{ID: "j" + id, Name: "under " + id, Path: true, Stands: []brief.Stand{{At: [3]float64(at), Heads: brief.FaceUp}}, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: id}, under}, Design: design}
+		j := brief.Joint{ID: "j" + id, Name: "under " + id, Path: true, Stands: []brief.Stand{{At: [3]float64(at), Heads: brief.FaceUp}},
+			Sides: []brief.Side{{Kind: brief.DeviceSide, Of: id}, under}, Design: design}
 		s.Brief.Joints = append(s.Brief.Joints, j)
 	}
 	above = map[string][]int{}

@@ -52,7 +52,8 @@ func (s Site) Rate(duty string) (Rating, error) {
 	if t.Why != "" {
 		return Rating{}, working.Refuse("", "There is no label for %s: %s", d.Titled(), t.Why)
 	}
-	r := Rating{Job: s.Brief.Name, Duty: d.Titled(), Kind: d.Kind, On: t.On, Newtons: t.Newtons, Way: wayWords(d.Way), School: string(s.Brief.Strength.School), Crash: s.Brief.Answers.Crash}
+	r := Rating{Job: s.Brief.Name, Duty: d.Titled(), Kind: d.Kind, On: t.On, Newtons: t.Newtons, Way: wayWords(d.Way),
+		School: string(s.Brief.Strength.School), Crash: s.Brief.Answers.Crash}
 	var open []string
 	hardest := -1.
 	take := func(name string, checks []strength.Check, beside []brief.Beside) {
@@ -121,7 +122,8 @@ func (s Site) Rate(duty string) (Rating, error) {
 		if len(open) > 4 {
 			more = fmt.Sprintf("; and %d more", len(open)-4)
 		}
-		return Rating{}, working.Refuse("", "There is no label while anything under %s is over or cannot be said: %s%s.", d.Titled(), strings.Join(open[:min(4, len(open))], "; "), more)
+		return Rating{}, working.Refuse("", "There is no label while anything under %s is over or cannot be said: %s%s.", d.Titled(),
+			strings.Join(open[:min(4, len(open))], "; "), more)
 	}
 	if t.Caution != "" {
 		r.Cautions = append(r.Cautions, t.Caution)

@@ -68,7 +68,8 @@ func unrated(b brief.Brief, id string, loaded bool) string {
 // Unreleased is the refusal of a file of what is held back.
 func (c CheckTold) Unreleased() error {
 	says := strings.Join(append([]string{c.Says}, c.Holds...), " ")
-	return working.Refuse("", "The files of %s are held back. %s Settle it under Make. The paper template and the mock-up may be printed before, to try the fit.", c.Name, says)
+	return working.Refuse("", "The files of %s are held back. %s Settle it under Make. The paper template and the mock-up may be printed "+
+		"before, to try the fit.", c.Name, says)
 }
 
 // HeldBy answers why what is said of a joint stays in the house: an open question, or

@@ -72,8 +72,9 @@ func TestWhatHoldsBack(t *testing.T) {
 // A frame is held by its own outside sizes, like a part; an empty one by itself.
 func TestFramesAreHeldBack(t *testing.T) {
 	tube := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
-	frame := Frame{ID: "f", Name: "Rack", Quantity: 1, Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "b", X: 800}, {ID: "c", X: 800, Y: 500}},
-		Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}}}}
+	frame := Frame{ID: "f", Name: "Rack", Quantity: 1,
+		Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "b", X: 800}, {ID: "c", X: 800, Y: 500}},
+			Members: []member.Member{{ID: "m", From: "a", To: "b", Section: tube}, {ID: "n", From: "b", To: "c", Section: tube}}}}
 	b := brief.Brief{Unit: brief.UnitFraction, Grain: 1}
 	check := func(v vehicle.Survey, f Frame) CheckTold {
 		for _, c := range WorkSurvey(v, b, nil, f).Checks {
@@ -112,13 +113,16 @@ func TestSheetsOfWhatIsHeldBack(t *testing.T) {
 	for want, s := range map[string]Site{
 		"open question about strength: How thick?": {Brief: brief.Brief{Open: []brief.OpenItem{{Text: "How thick?", Kind: "strength", Of: "f"}}}},
 		"open question about safety: Who?":         {Brief: brief.Brief{Open: []brief.OpenItem{{Text: "Who?", Kind: "safety"}}}},
-		"from trying its fit: it rubs":             {Survey: vehicle.Survey{Checks: []vehicle.PartCheck{{Part: "p", Issues: []vehicle.Issue{{Text: "it rubs"}}}}}},
+		"from trying its fit: it rubs": {Survey: vehicle.Survey{Checks: []vehicle.PartCheck{{Part: "p",
+			Issues: []vehicle.Issue{{Text: "it rubs"}}}}}},
 	} {
 		if got := s.HeldBy(j); !strings.Contains(got, want) {
 			t.Errorf("%q, want %q", got, want)
 		}
 	}
-	free := Site{Brief: brief.Brief{Open: []brief.OpenItem{{Text: "How thick?", Kind: "strength", Of: "other"}, {Text: "Colour?", Kind: "other"}}}, Survey: vehicle.Survey{Checks: []vehicle.PartCheck{{Part: "other", Issues: []vehicle.Issue{{Text: "it rubs"}}}}}}
+	free := Site{Brief: brief.Brief{Open: []brief.OpenItem{{Text: "How thick?", Kind: "strength", Of: "other"},
+		{Text: "Colour?", Kind: "other"}}}, Survey: vehicle.Survey{Checks: []vehicle.PartCheck{{Part: "other",
+		Issues: []vehicle.Issue{{Text: "it rubs"}}}}}}
 	if got := free.HeldBy(j); got != "" {
 		t.Errorf("what concerns another thing holds it: %q", got)
 	}

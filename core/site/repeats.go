@@ -20,7 +20,8 @@ func repeats(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 		if angle {
 			write = l.Pen.Degrees
 		}
-		t := vehicle.ResultTold{Name: r.Of + ", " + r.What, Value: &k.Value, Text: write(k.Value), Verdict: "good", Least: nil, Working: l.Pen.Explain(r.Working(r.What, k, angle))}
+		t := vehicle.ResultTold{Name: r.Of + ", " + r.What, Value: &k.Value, Text: write(k.Value), Verdict: "good", Least: nil,
+			Working: l.Pen.Explain(r.Working(r.What, k, angle))}
 		word := "mean"
 		if r.Least {
 			word = "smallest"

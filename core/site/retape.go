@@ -48,7 +48,8 @@ type fitted struct {
 func pitches(holes []fitted, n int) (out []GoverningTold) {
 	for i, a := range holes {
 		for _, b := range holes[:i] {
-			out = append(out, GoverningTold{Key: b.name + " to " + a.name, Name: b.name + " to " + a.name + ", centres", Nominal: b.body.Sub(a.body).Len()})
+			out = append(out, GoverningTold{Key: b.name + " to " + a.name, Name: b.name + " to " + a.name + ", centres",
+				Nominal: b.body.Sub(a.body).Len()})
 		}
 	}
 	slices.SortStableFunc(out, func(a, b GoverningTold) int { return cmp.Compare(b.Nominal, a.Nominal) })
@@ -156,7 +157,8 @@ func overAll(l *vehicle.Locator, built *member.Built) (out []GoverningTold) {
 	}
 	for i, name := range [3]string{"front to back over all", "left to right over all", "height over all"} {
 		if d := built.Max[i] - built.Min[i]; d > thick {
-			out = append(out, GoverningTold{Key: name, Name: name, Nominal: d, Text: l.Pen.MM(d), Verdict: "open", Says: "measure where it goes again, from another edge"})
+			out = append(out, GoverningTold{Key: name, Name: name, Nominal: d, Text: l.Pen.MM(d), Verdict: "open",
+				Says: "measure where it goes again, from another edge"})
 		}
 	}
 	return out
@@ -246,7 +248,8 @@ func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, un
 	case same > 0:
 		t.Says = "A dimension was measured twice from the same edge: that repeats a mistake instead of finding it."
 	case still > 0:
-		t.Says = fmt.Sprintf("%d of %d governing dimensions wait to be measured again, from another edge than the first time.", still, len(t.Governing))
+		t.Says = fmt.Sprintf("%d of %d governing dimensions wait to be measured again, from another edge than the first time.", still,
+			len(t.Governing))
 	default:
 		t.Released, t.Says = true, "All governing dimensions were measured again and agree."
 	}

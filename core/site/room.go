@@ -80,7 +80,8 @@ func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 	})
 	if n := len(out.Clearances); n > maxClearances {
 		out.Clearances = out.Clearances[:maxClearances]
-		out.Findings = append(out.Findings, working.Finding{Code: "many-clearances", Severity: working.Mind, Cause: "Room", Reason: fmt.Sprintf("Only the %d shortest of %d clearances are listed. Take out spaces that nothing comes near.", maxClearances, n)})
+		out.Findings = append(out.Findings, working.Finding{Code: "many-clearances", Severity: working.Mind, Cause: "Room",
+			Reason: fmt.Sprintf("Only the %d shortest of %d clearances are listed. Take out spaces that nothing comes near.", maxClearances, n)})
 	}
 	if v.Wheels != nil && len(solids) > 0 {
 		s.ground(*v.Wheels, solids, out)
@@ -129,9 +130,11 @@ func leastOf(list []ClearTold, groups [][2]int) []ClearTold {
 
 func (s *stander) clear(c survey.Clearance, things []survey.Thing, spaces []survey.Space) ClearTold {
 	p := s.from.Pen
-	t := ClearTold{Thing: things[c.Thing].Name, Distance: c.Distance, Text: p.MM(c.Distance), Need: p.MM(c.Need), Verdict: "good", At: c.At, To: c.To, Within: p.MM(2 * c.Sigma)}
+	t := ClearTold{Thing: things[c.Thing].Name, Distance: c.Distance, Text: p.MM(c.Distance), Need: p.MM(c.Need), Verdict: "good", At: c.At,
+		To: c.To, Within: p.MM(2 * c.Sigma)}
 	w := survey.ClearanceWorking(things[c.Thing].Body, len(spaces), c.Distance)
-	w.Inputs = append(w.Inputs, working.Quantity{Symbol: "±", Name: "standard uncertainty of both places", Value: c.Sigma, Unit: "mm"}, working.Quantity{Symbol: "k", Name: "to keep off", Value: c.Need, Unit: "mm"})
+	w.Inputs = append(w.Inputs, working.Quantity{Symbol: "±", Name: "standard uncertainty of both places", Value: c.Sigma, Unit: "mm"},
+		working.Quantity{Symbol: "k", Name: "to keep off", Value: c.Need, Unit: "mm"})
 	t.Working = s.from.Pen.Explain(w)
 	if c.Other >= 0 {
 		t.With = things[c.Other].Name
@@ -169,8 +172,11 @@ func (s *stander) opening(sp survey.Space, things []survey.Thing) vehicle.Result
 	}
 	share := survey.Blocked(sp.Shape, things, reach)
 	t.Value, t.Text = &share, fmt.Sprintf("%.0f %% blocked", share*100)
-	t.Working = s.from.Pen.Explain(working.Working{Method: "Blocked share of an opening", Source: "things seen square to the opening on a grid of 60 by 60", Formula: "covered places / all places", Inputs: []working.Quantity{{Symbol: "r", Name: "things this near count", Value: reach, Unit: "mm"}},
-		Assumptions: []string{"air that goes round a thing is not counted"}, Result: working.Quantity{Symbol: "b", Name: "blocked share", Value: share}})
+	t.Working = s.from.Pen.Explain(working.Working{Method: "Blocked share of an opening",
+		Source: "things seen square to the opening on a grid of 60 by 60", Formula: "covered places / all places",
+		Inputs:      []working.Quantity{{Symbol: "r", Name: "things this near count", Value: reach, Unit: "mm"}},
+		Assumptions: []string{"air that goes round a thing is not counted"},
+		Result:      working.Quantity{Symbol: "b", Name: "blocked share", Value: share}})
 	t.Says = "things within " + s.from.Pen.MM(reach) + " of it count"
 	if share > .25 {
 		t.Verdict = "doubtful"
@@ -185,13 +191,19 @@ func (s *stander) ground(w survey.Wheels, things []survey.Thing, out *Surveyed) 
 	p := s.from.Pen
 	r := w.Over(things)
 	line := func(name string, l survey.Lowest, text string, limit *brief.Given, write func(float64) string) {
-		t := vehicle.ResultTold{Name: name, Value: &l.Value, Text: text, Verdict: "good", Findings: []working.Finding{}, Says: "nothing placed touches first"}
+		t := vehicle.ResultTold{Name: name, Value: &l.Value, Text: text, Verdict: "good", Findings: []working.Finding{},
+			Says: "nothing placed touches first"}
 		if l.By >= 0 {
 			t.Says = fmt.Sprintf("%s, at %s forward", things[l.By].Name, p.MM(l.At[0]))
 		}
-		t.Working = p.Explain(working.Working{Method: "Ground clearance and ramp angles", Source: "common tangent of the tyre and the point; ISO 612 names the angles", Formula: "approach = atan(ahead/(R − h)) − acos(R/√(ahead² + (R − h)²))",
-			Inputs:      []working.Quantity{{Symbol: "R", Name: "tyre under load", Value: w.Radius, Unit: "mm"}, {Symbol: "x", Name: "place along the vehicle", Value: l.At[0], Unit: "mm"}, {Symbol: "h", Name: "over the ground", Value: l.At[2] - w.Ground, Unit: "mm"}},
-			Assumptions: []string{"placed things only: the vehicle's own underside may touch first", "springs as measured; loaded and on the bump it is less"}, Result: working.Quantity{Name: name, Value: l.Value}})
+		t.Working = p.Explain(working.Working{Method: "Ground clearance and ramp angles",
+			Source:  "common tangent of the tyre and the point; ISO 612 names the angles",
+			Formula: "approach = atan(ahead/(R − h)) − acos(R/√(ahead² + (R − h)²))",
+			Inputs: []working.Quantity{{Symbol: "R", Name: "tyre under load", Value: w.Radius, Unit: "mm"},
+				{Symbol: "x", Name: "place along the vehicle", Value: l.At[0], Unit: "mm"},
+				{Symbol: "h", Name: "over the ground", Value: l.At[2] - w.Ground, Unit: "mm"}},
+			Assumptions: []string{"placed things only: the vehicle's own underside may touch first",
+				"springs as measured; loaded and on the bump it is less"}, Result: working.Quantity{Name: name, Value: l.Value}})
 		t.Limited(limit, l.Value, 1, write)
 		out.Ground = append(out.Ground, t)
 	}
@@ -207,7 +219,8 @@ func (s *stander) ground(w survey.Wheels, things []survey.Thing, out *Surveyed) 
 	}
 }
 
-const caution = "Behind a wall run fuel, brake, air and electric lines: look from behind, disconnect what can be cut, and where a chassis or a restraint is drilled local rules and a licensed engineer decide."
+const caution = "Behind a wall run fuel, brake, air and electric lines: look from behind, disconnect what can be cut, and where a " +
+	"chassis or a restraint is drilled local rules and a licensed engineer decide."
 
 func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 	p := s.from.Pen
@@ -232,7 +245,8 @@ func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 	t.Value, t.Text = &b.Stop, p.MM(b.Stop)+" free"
 	t.Least = at.Least
 	find := func(code string, severity working.Severity, text string, args ...any) {
-		t.Findings = append(t.Findings, working.Finding{Code: code, Severity: severity, Cause: "What is behind", Name: d.Name, Reason: fmt.Sprintf(text, args...)})
+		t.Findings = append(t.Findings, working.Finding{Code: code, Severity: severity, Cause: "What is behind", Name: d.Name,
+			Reason: fmt.Sprintf(text, args...)})
 	}
 	limit := "what was looked at"
 	if b.Space >= 0 {
@@ -241,7 +255,8 @@ func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 	switch {
 	case b.Stop < d.Wall+.3*d.Diameter:
 		t.Verdict = "bad"
-		find("drilled-into", working.Stop, "The drill may go %s and the wall takes %s: %s lies behind it. Move the hole. %s", p.MM(b.Stop), p.MM(d.Wall+.3*d.Diameter), limit, caution)
+		find("drilled-into", working.Stop, "The drill may go %s and the wall takes %s: %s lies behind it. Move the hole. %s", p.MM(b.Stop),
+			p.MM(d.Wall+.3*d.Diameter), limit, caution)
 		t.Stop = "do not drill"
 	case d.Looked == "":
 		t.Verdict = "open"
@@ -260,8 +275,12 @@ func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 			find("line-behind", working.Mind, "%s runs behind it: set the drill stop at %s. %s", near[b.Space].Name, t.Stop, caution)
 		}
 	}
-	t.Working = p.Explain(working.Working{Method: "Drill stop", Source: "practice: through the wall, the drill's point of 0.3 d and 2 mm; kept off each space by its own distance and twice how well both places are known", Formula: "stop = min(wall + 0.3·d + 2, free)",
-		Inputs: []working.Quantity{{Symbol: "t", Name: "wall", Value: d.Wall, Unit: "mm"}, {Symbol: "d", Name: "drill", Value: d.Diameter, Unit: "mm"}, {Symbol: "±", Name: "uncertainty of the place", Value: at.Sigma, Unit: "mm"}},
+	t.Working = p.Explain(working.Working{Method: "Drill stop",
+		Source: "practice: through the wall, the drill's point of 0.3 d and 2 mm; kept off each space by its own distance and twice how well " +
+			"both places are known", Formula: "stop = min(wall + 0.3·d + 2, free)",
+		Inputs: []working.Quantity{{Symbol: "t", Name: "wall", Value: d.Wall, Unit: "mm"},
+			{Symbol: "d", Name: "drill", Value: d.Diameter, Unit: "mm"},
+			{Symbol: "±", Name: "uncertainty of the place", Value: at.Sigma, Unit: "mm"}},
 		Result: working.Quantity{Symbol: "free", Name: "free behind the near face", Value: b.Stop, Unit: "mm"}})
 	return t
 }
@@ -283,11 +302,14 @@ func (s *stander) undrilled(v vehicle.Survey, out *Surveyed) {
 				continue
 			}
 			asked[m.Point] = true
-			out.Findings = append(out.Findings, working.Finding{Code: "not-asked", Severity: working.Stop, Cause: "What is behind", Feature: m.Point, Name: pt.Name, Reason: fmt.Sprintf("%s bolts to %s, where there is no hole yet: say what is behind it before it is drilled.", p.Name, pt.Name)})
+			out.Findings = append(out.Findings, working.Finding{Code: "not-asked", Severity: working.Stop, Cause: "What is behind", Feature: m.Point,
+				Name: pt.Name, Reason: fmt.Sprintf("%s bolts to %s, where there is no hole yet: say what is behind it before it is drilled.", p.Name,
+					pt.Name)})
 		}
 	}
 	if s.brief.Limits.NoNewHoles && len(v.Drillings) > 0 {
-		out.Findings = append(out.Findings, working.Finding{Code: "no-new-holes", Severity: working.Stop, Cause: "What is behind", Reason: "The brief says no new holes, and holes are to be drilled. Use what is there, or change the brief."})
+		out.Findings = append(out.Findings, working.Finding{Code: "no-new-holes", Severity: working.Stop, Cause: "What is behind",
+			Reason: "The brief says no new holes, and holes are to be drilled. Use what is there, or change the brief."})
 	}
 }
 

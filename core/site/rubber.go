@@ -42,10 +42,12 @@ func (s *site) rubber(j brief.Joint, path Pathway, in *joint.Input) *RubberTold 
 		}
 	}
 	if kilos == 0 {
-		return &RubberTold{Why: "What the isolators carry is not known: let a ply belong to a device of the brief, or its loads come along the load path."}
+		return &RubberTold{Why: "What the isolators carry is not known: let a ply belong to a device of the brief, or its loads come along " +
+			"the load path."}
 	}
 	road := s.Brief.OnRoad()
-	r, err := fit.Isolator(fit.IsolatorInput{Display: s.Brief.Display(), Mass: kilos, Count: count, Stiffness: u.Stiffness, Height: in.Plies[u.Ply].Thickness, Down: road.Down, Up: road.Up, Shakes: u.Shakes, Pressed: u.Pressed})
+	r, err := fit.Isolator(fit.IsolatorInput{Display: s.Brief.Display(), Mass: kilos, Count: count, Stiffness: u.Stiffness,
+		Height: in.Plies[u.Ply].Thickness, Down: road.Down, Up: road.Up, Shakes: u.Shakes, Pressed: u.Pressed})
 	if err != nil {
 		return &RubberTold{Why: err.Error()}
 	}

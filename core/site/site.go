@@ -53,7 +53,8 @@ type bolted struct {
 func (s Site) open() *site {
 	st := newStander(s.Survey, s.Brief, s.Parts, s.Frames...)
 	l := st.from
-	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{}, at: map[string]bolted{}, feet: map[string]standing{}}
+	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{},
+		at: map[string]bolted{}, feet: map[string]standing{}}
 	for _, d := range s.Brief.Devices {
 		cases, why := s.Brief.FeetCases(d)
 		out.feet[d.ID] = standing{cases, why}

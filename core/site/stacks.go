@@ -54,10 +54,13 @@ func stacks(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 				}
 			}
 			if v.Way == "sideways" {
-				t.Findings = append(t.Findings, working.Finding{Code: "stack-sideways", Severity: working.Mind, Cause: "Stack", Name: v.Name, Reason: "It stands out sideways: what hangs on it bends its bolts over the whole height of the stack. Ask that as a joint on the Hold bench, or hold it by a bracket."})
+				t.Findings = append(t.Findings, working.Finding{Code: "stack-sideways", Severity: working.Mind, Cause: "Stack", Name: v.Name,
+					Reason: "It stands out sideways: what hangs on it bends its bolts over the whole height of the stack. Ask that as a joint on the " +
+						"Hold bench, or hold it by a bracket."})
 			}
 			if v.Slope != nil && v.Way == "sideways" {
-				t.Findings = append(t.Findings, working.Finding{Code: "slope-sideways", Severity: working.Stop, Cause: "Stack", Name: v.Name, Reason: "Legs that lay a platform on a slope stand upright, and this stack stands sideways: no leg is cut by it."})
+				t.Findings = append(t.Findings, working.Finding{Code: "slope-sideways", Severity: working.Stop, Cause: "Stack", Name: v.Name,
+					Reason: "Legs that lay a platform on a slope stand upright, and this stack stands sideways: no leg is cut by it."})
 			} else if v.Slope != nil {
 				var at [][2]float64
 				for _, i := range which {
@@ -83,8 +86,10 @@ func slides(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 				out.Fits = append(out.Fits, t)
 				continue
 			}
-			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Across.Nominal, Text: p.MM(r.Across.Nominal) + " a side", Findings: r.Findings, Working: p.Explain(r.Working), Verdict: map[string]string{"free": "good", "tight": "doubtful", "binds": "bad"}[r.Goes],
-				Says: fmt.Sprintf("%s; from %s to %s a side", map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.MM(r.Across.Min), p.MM(r.Across.Max))}
+			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Across.Nominal, Text: p.MM(r.Across.Nominal) + " a side", Findings: r.Findings,
+				Working: p.Explain(r.Working), Verdict: map[string]string{"free": "good", "tight": "doubtful", "binds": "bad"}[r.Goes],
+				Says: fmt.Sprintf("%s; from %s to %s a side",
+					map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.MM(r.Across.Min), p.MM(r.Across.Max))}
 			out.Fits = append(out.Fits, t)
 		case v.Pocket != nil && v.Pocket.Width.Taken() && v.Pocket.Height.Taken():
 			width, height := v.Pocket.Width, v.Pocket.Height
@@ -94,7 +99,8 @@ func slides(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 			if play == 0 {
 				play = .25
 			}
-			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Text: "none", Verdict: "bad", Says: "No stock section in the table goes into it.", Findings: []working.Finding{}}
+			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Text: "none", Verdict: "bad", Says: "No stock section in the table goes into it.",
+				Findings: []working.Finding{}}
 			for i, x := range fit.Pocket(w.Value, h.Value, play, vehicle.Tubes(v.Pocket.Inches)) {
 				shim := fmt.Sprintf("%s: shim %s a side across, %s a side upright", x.Name, p.MM(x.ShimAcross), p.MM(x.ShimUpright))
 				if i == 0 {

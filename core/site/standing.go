@@ -74,7 +74,8 @@ type stander struct {
 // of them: points may be marked through a part that stands.
 func newStander(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Frame) *stander {
 	l := vehicle.NewLocator(v, told.Pen{Display: b.Display()})
-	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Frame{}, from: l, list: map[string]*vehicle.Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
+	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Frame{}, from: l, list: map[string]*vehicle.Placed{},
+		done: map[string]*stand{}, under: map[string]bool{}}
 	for _, p := range parts {
 		s.parts[p.ID] = p
 	}
@@ -98,7 +99,8 @@ func (s *stander) stand(id string) *stand {
 		return d
 	}
 	p := s.list[id]
-	d := &stand{told: PlacedTold{ID: p.ID, Name: p.Name, Holes: []HoleChoice{}, Misses: []Miss{}, Ways: []string{}, Findings: []working.Finding{}}, bore: map[string]float64{}, normal: map[string]solid.Vector{}}
+	d := &stand{told: PlacedTold{ID: p.ID, Name: p.Name, Holes: []HoleChoice{}, Misses: []Miss{}, Ways: []string{},
+		Findings: []working.Finding{}}, bore: map[string]float64{}, normal: map[string]solid.Vector{}}
 	d.Holes = map[string]solid.Vector{}
 	d.Pose = solid.Turned(p.At, p.Yaw, p.Pitch, p.Roll)
 	if s.under[id] {
@@ -154,7 +156,8 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 			d.told.Holes = append(d.told.Holes, HoleChoice{h.ID, h.Name, h.Feature, h.Panel, h.Diameter})
 		}
 		for _, m := range built.Panels {
-			d.corners(m.ID, m.Name, m.Seat.Width, m.Seat.Height, m.Seat.Z, func(x, y float64) solid.Vector { return m.Seat.At(profile.Point{X: x, Y: y}) })
+			d.corners(m.ID, m.Name, m.Seat.Width, m.Seat.Height, m.Seat.Z,
+				func(x, y float64) solid.Vector { return m.Seat.At(profile.Point{X: x, Y: y}) })
 		}
 		return r.Thickness
 	case p.Device != "":
@@ -168,7 +171,8 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 		}
 		e := dev.Envelope
 		d.thing.Body = solid.Box(solid.Vector{-e.Length / 2, -e.Width / 2, 0}, solid.Vector{e.Length / 2, e.Width / 2, e.Height})
-		d.corners("underside", "underside", e.Length, e.Width, solid.Vector{0, 0, 1}, func(x, y float64) solid.Vector { return solid.Vector{x - e.Length/2, y - e.Width/2, 0} })
+		d.corners("underside", "underside", e.Length, e.Width, solid.Vector{0, 0, 1},
+			func(x, y float64) solid.Vector { return solid.Vector{x - e.Length/2, y - e.Width/2, 0} })
 		for i, f := range dev.Feet {
 			id := fmt.Sprintf("foot-%d", i+1)
 			d.Holes[id], d.normal[id] = solid.Vector{f.X, f.Y, 0}, solid.Vector{0, 0, 1}
@@ -176,7 +180,8 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 		}
 	case p.Size != nil:
 		d.thing.Body = solid.Box(solid.Vector{}, solid.Vector{p.Size.Length, p.Size.Width, p.Size.Height})
-		d.corners("underside", "underside", p.Size.Length, p.Size.Width, solid.Vector{0, 0, 1}, func(x, y float64) solid.Vector { return solid.Vector{x, y, 0} })
+		d.corners("underside", "underside", p.Size.Length, p.Size.Width, solid.Vector{0, 0, 1},
+			func(x, y float64) solid.Vector { return solid.Vector{x, y, 0} })
 	default:
 		d.Why = "Say what it is: a part, a device, or a box of a size."
 	}
@@ -261,7 +266,10 @@ func (s *stander) mate(p *vehicle.Placed, d *stand, thickness float64) {
 			goes := got.Sideway[i] <= (d.bore[m.Hole]-p.Bolt)/2+1e-6
 			miss.Goes = &goes
 			if !goes {
-				d.told.Findings = append(d.told.Findings, working.Finding{Code: "misses", Severity: working.Stop, Cause: "Mating", Name: d.told.Name, Reason: fmt.Sprintf("%s stays %s off %s; its hole leaves the bolt %s. Let its holes follow the survey, or slot it.", miss.Hole, miss.Text, miss.Point, s.from.Pen.MM(math.Max((d.bore[m.Hole]-p.Bolt)/2, 0)))})
+				d.told.Findings = append(d.told.Findings,
+					working.Finding{Code: "misses", Severity: working.Stop, Cause: "Mating", Name: d.told.Name,
+						Reason: fmt.Sprintf("%s stays %s off %s; its hole leaves the bolt %s. Let its holes follow the survey, or slot it.", miss.Hole,
+							miss.Text, miss.Point, s.from.Pen.MM(math.Max((d.bore[m.Hole]-p.Bolt)/2, 0)))})
 			}
 		}
 		d.told.Misses = append(d.told.Misses, miss)
@@ -342,7 +350,11 @@ func (s *stander) ways(p *vehicle.Placed, d *stand, ids []vehicle.MatePair) {
 				name = h.Name
 			}
 		}
-		d.told.Remedy = fmt.Sprintf("Move %s by %s, on the part and on the vehicle, and it goes one way only. Or mark the part: which edge is up, which face is out.", name, s.from.Pen.MM(move.By.Len()))
+		d.told.Remedy = fmt.Sprintf("Move %s by %s, on the part and on the vehicle, and it goes one way only. Or mark the part: which edge is "+
+			"up, which face is out.", name, s.from.Pen.MM(move.By.Len()))
 	}
-	d.told.Findings = append(d.told.Findings, working.Finding{Code: "wrong-way", Severity: working.Mind, Cause: "Wrong way round", Name: d.told.Name, Reason: fmt.Sprintf("It would also bolt up %s. Unless the part is the same all ways round, somebody will. %s", d.told.Ways[0], d.told.Remedy)})
+	d.told.Findings = append(d.told.Findings,
+		working.Finding{Code: "wrong-way", Severity: working.Mind, Cause: "Wrong way round", Name: d.told.Name,
+			Reason: fmt.Sprintf("It would also bolt up %s. Unless the part is the same all ways round, somebody will. %s",
+				d.told.Ways[0], d.told.Remedy)})
 }

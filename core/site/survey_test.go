@@ -18,7 +18,8 @@ import (
 func surveyedTruck(t *testing.T) (vehicle.Survey, brief.Brief, []BuiltPart) {
 	t.Helper()
 	b := demo.OrchardTruck().Upgraded()
-	parts := BuildParts([]Part{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()}, {ID: "foot", Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()}}, b)
+	parts := BuildParts([]Part{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()},
+		{ID: "foot", Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()}}, b)
 	s := demo.OrchardSurvey().Renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	if err := s.Check(); err != nil {
 		t.Fatal(err)
@@ -50,7 +51,8 @@ func TestTruckIsSurveyed(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
 	w := WorkSurvey(s, b, parts)
 	for id, want := range map[string][3]float64{
-		"left-rail-4": {-1500.5 - 340, 430, -95 + 62}, "right-rail-4": {-1501 - 344, -430, -96 + 62}, "right-rail-5": {-1501 - 80, -430, -96 + 2}, "rail-l2": {-1920.5, 430, -95}} {
+		"left-rail-4": {-1500.5 - 340, 430, -95 + 62}, "right-rail-4": {-1501 - 344, -430, -96 + 62}, "right-rail-5": {-1501 - 80, -430, -96 + 2},
+		"rail-l2": {-1920.5, 430, -95}} {
 		p := point(t, w, id)
 		if p.At == nil {
 			t.Fatalf("%s: %s", id, p.Why)
@@ -92,7 +94,8 @@ func TestTruckIsSurveyed(t *testing.T) {
 	if len(w.Placed[0].Ways) != 3 || w.Placed[0].Remedy == "" {
 		t.Errorf("other ways of the oblong pattern: %v, %q", w.Placed[0].Ways, w.Placed[0].Remedy)
 	}
-	if f := w.Follows[0]; f.Stale && f.Other == nil || f.Other.Answer != hole.Slot || len(f.Other.Slots) != 1 || !strings.Contains(f.Other.Slots[0], "Hole 2") {
+	if f := w.Follows[0]; f.Stale && f.Other == nil || f.Other.Answer != hole.Slot || len(f.Other.Slots) != 1 ||
+		!strings.Contains(f.Other.Slots[0], "Hole 2") {
 		t.Errorf("%+v", w.Follows[0].Other)
 	}
 	if w.Drillings[0].Verdict != "good" || w.Measures[0].Verdict != "good" || w.Sides[1].Verdict != "bad" || w.Gaps[0].Verdict != "good" {
@@ -160,7 +163,8 @@ func TestWaysToLocate(t *testing.T) {
 		t.Fatal(err)
 	}
 	w := WorkSurvey(s, b, nil)
-	for id, want := range map[string][3]float64{"two": {300, 400, 0}, "twoRight": {300, -400, 0}, "off": {300, 400, 250}, "side": {300, 0, -400}, "four": {300, 200, 100}, "low": {300, 200, -100}, "line": {0, 600, 150}, "hole2": {200, 0, 0}} {
+	for id, want := range map[string][3]float64{"two": {300, 400, 0}, "twoRight": {300, -400, 0}, "off": {300, 400, 250},
+		"side": {300, 0, -400}, "four": {300, 200, 100}, "low": {300, 200, -100}, "line": {0, 600, 150}, "hole2": {200, 0, 0}} {
 		p := point(t, w, id)
 		if p.At == nil {
 			t.Errorf("%s: %s", id, p.Why)
@@ -237,7 +241,8 @@ func TestLidHitsTheBracket(t *testing.T) {
 	s.Spaces[0].Shape.At[2] = -290
 	w := WorkSurvey(s, b, parts)
 	hit := w.Clearances[0]
-	if hit.Verdict != "bad" || hit.With != "Locker lid" || !strings.Contains(hit.Place, "in use") || !slices.ContainsFunc(w.Findings, func(f working.Finding) bool { return f.Cause == "Room" }) {
+	if hit.Verdict != "bad" || hit.With != "Locker lid" || !strings.Contains(hit.Place, "in use") ||
+		!slices.ContainsFunc(w.Findings, func(f working.Finding) bool { return f.Cause == "Room" }) {
 		t.Fatalf("%+v", hit)
 	}
 	if got := saidOf(w.Findings, "kept"); !strings.HasPrefix(got, "stop: The locker lid opens fully. It does not") {
@@ -254,7 +259,8 @@ func TestLidHitsTheBracket(t *testing.T) {
 // A hole into a line, one nobody looked behind, and one the brief forbids.
 func TestWhatIsBehind(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
-	s.Drillings = append(s.Drillings, vehicle.Drilling{ID: "bad", Name: "bad", Point: "left-rail-8", Face: brief.FaceLeft, Diameter: 9, Wall: 50, Looked: "seen"}, vehicle.Drilling{ID: "unseen", Name: "unseen", Point: "floor-hole", Face: brief.FaceUp, Diameter: 9, Wall: 1})
+	s.Drillings = append(s.Drillings, vehicle.Drilling{ID: "bad", Name: "bad", Point: "left-rail-8", Face: brief.FaceLeft, Diameter: 9,
+		Wall: 50, Looked: "seen"}, vehicle.Drilling{ID: "unseen", Name: "unseen", Point: "floor-hole", Face: brief.FaceUp, Diameter: 9, Wall: 1})
 	w := WorkSurvey(s, b, parts)
 	if d := w.Drillings[1]; d.Verdict != "bad" || d.Stop != "do not drill" {
 		t.Errorf("%+v", d)
@@ -319,14 +325,17 @@ func TestRetapeGate(t *testing.T) {
 // whichever way the point is located.
 func TestEdgeToEdge(t *testing.T) {
 	at := func(id string, x, y, size float64) vehicle.SurveyPoint {
-		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "hole", Size: size, Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(0)}
+		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "hole", Size: size, Way: vehicle.ByOffsets, X: demo.Taped(x),
+			Y: demo.Taped(y), Z: demo.Taped(0)}
 	}
 	// The new hole of 10 lies at (300, 400, 0), read between nearest edges from
 	// a, between outer edges from b and by centres from c and d.
 	s := vehicle.Survey{Points: []vehicle.SurveyPoint{at("a", 0, 0, 20), at("b", 600, 0, 14), at("c", 300, 900, 8),
-		{ID: "two", Name: "two", Kind: "hole", Size: 10, Way: vehicle.ByTwoDistances, A: "a", B: "b", DA: demo.Taped(500 - 10 - 5), TapeA: "inside", DB: demo.Taped(500 + 7 + 5), TapeB: "outside", Side: "left"},
+		{ID: "two", Name: "two", Kind: "hole", Size: 10, Way: vehicle.ByTwoDistances, A: "a", B: "b", DA: demo.Taped(500 - 10 - 5),
+			TapeA: "inside", DB: demo.Taped(500 + 7 + 5), TapeB: "outside", Side: "left"},
 		{ID: "three", Name: "three", Kind: "hole", Size: 10, Way: vehicle.ByDistances, Side: "upper", Many: []vehicle.FromPoint{
-			{Point: "a", Distance: demo.Taped(485), Tape: "inside"}, {Point: "b", Distance: demo.Taped(512), Tape: "outside"}, {Point: "c", Distance: demo.Taped(500), Tape: "centre"}}}}}
+			{Point: "a", Distance: demo.Taped(485), Tape: "inside"}, {Point: "b", Distance: demo.Taped(512), Tape: "outside"},
+			{Point: "c", Distance: demo.Taped(500), Tape: "centre"}}}}}
 	out := WorkSurvey(s, brief.Brief{}, nil)
 	for _, p := range out.Points {
 		if p.ID != "two" && p.ID != "three" {
@@ -359,7 +368,8 @@ func TestPointList(t *testing.T) {
 		t.Fatalf("%d points, %+v", len(points), refused)
 	}
 	near(t, "x", points[0].X.Values[0], -1500.5, 1e-3)
-	points, refused = vehicle.PointsIn("\ufeffname;x in;y in;z in;size in\n\"eye; left\";10;-2;0;1\nno place;1;;2\n;1;2;3\neye; left;1;2;3\nfar;1;2;1e9\nsized;1;2;3;wide\n=x;1;2;3\n=x;1;2;3\n", id)
+	points, refused = vehicle.PointsIn("\ufeffname;x in;y in;z in;size in\n\"eye; left\";10;-2;0;1\nno place;1;;2\n;1;2;3\neye; "+
+		"left;1;2;3\nfar;1;2;1e9\nsized;1;2;3;wide\n=x;1;2;3\n=x;1;2;3\n", id)
 	near(t, "inches", points[0].X.Values[0], 254, 1e-9)
 	near(t, "size", points[0].Size, 25.4, 1e-9)
 	if len(points) != 2 || len(refused) != 6 {
@@ -396,7 +406,8 @@ func TestSurveyRefused(t *testing.T) {
 
 func BenchmarkWorkSurvey(b *testing.B) {
 	brief := demo.OrchardTruck().Upgraded()
-	parts := BuildParts([]Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: demo.TrayBracket()}, {ID: "foot", Name: "Foot", Quantity: 2, Recipe: demo.PressFoot()}}, brief)
+	parts := BuildParts([]Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: demo.TrayBracket()},
+		{ID: "foot", Name: "Foot", Quantity: 2, Recipe: demo.PressFoot()}}, brief)
 	s := demo.OrchardSurvey().Renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	for b.Loop() {
 		if len(WorkSurvey(s, brief, parts).Clearances) == 0 {

@@ -87,8 +87,13 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 			l.Plates = append(l.Plates, x.Recipe.Thickness)
 		}
 	}
-	out := Surveyed{Points: []vehicle.Located{}, Maps: []vehicle.MapTold{}, Levels: []vehicle.LevelTold{}, Slopes: []vehicle.ResultTold{}, Squares: []vehicle.ResultTold{}, Sides: []vehicle.ResultTold{}, Gaps: []vehicle.ResultTold{}, Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
-		Clearances: []ClearTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{}, Drillings: []DrillTold{}, Follows: []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Checks: []CheckTold{}, Repeats: []vehicle.ResultTold{}, Assumed: []vehicle.AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{}, Words: map[string]string{}, Tools: vehicle.Instruments(p, s.Shop)}
+	out := Surveyed{Points: []vehicle.Located{}, Maps: []vehicle.MapTold{}, Levels: []vehicle.LevelTold{}, Slopes: []vehicle.ResultTold{},
+		Squares: []vehicle.ResultTold{}, Sides: []vehicle.ResultTold{}, Gaps: []vehicle.ResultTold{},
+		Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
+		Clearances: []ClearTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{}, Drillings: []DrillTold{},
+		Follows: []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Checks: []CheckTold{},
+		Repeats: []vehicle.ResultTold{}, Assumed: []vehicle.AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{},
+		Words: map[string]string{}, Tools: vehicle.Instruments(p, s.Shop)}
 	for k, v := range survey.Kinds {
 		out.Words[string(k)] = v.Words
 	}
@@ -126,7 +131,9 @@ func (t *Surveyed) twice() {
 			if p.At == nil || q.At == nil || p.Of != "" || q.Of != "" || solid.Vector(*p.At).Sub(*q.At).Len() > .5 {
 				continue
 			}
-			t.Points[i].Findings = append(t.Points[i].Findings, working.Finding{Code: "twice", Severity: working.Mind, Cause: "Place", Name: p.Name, Reason: fmt.Sprintf("It lies on the same spot as %s: one of them is typed wrong, or is not needed.", q.Name)})
+			t.Points[i].Findings = append(t.Points[i].Findings,
+				working.Finding{Code: "twice", Severity: working.Mind, Cause: "Place", Name: p.Name,
+					Reason: fmt.Sprintf("It lies on the same spot as %s: one of them is typed wrong, or is not needed.", q.Name)})
 		}
 	}
 }
@@ -153,7 +160,8 @@ func (t *Surveyed) assumed(s vehicle.Survey) {
 		}
 	}
 	for _, r := range s.Readings() {
-		if trust := brief.Trust(r.Trust); r.Taken() && trust != "" && trust != brief.Measured && !strings.HasPrefix(r.Path, "/points") && !strings.HasPrefix(r.Path, "/maps") {
+		if trust := brief.Trust(r.Trust); r.Taken() && trust != "" && trust != brief.Measured && !strings.HasPrefix(r.Path, "/points") &&
+			!strings.HasPrefix(r.Path, "/maps") {
 			stands(r.Of+", "+r.What, trust, r.Of)
 		}
 	}

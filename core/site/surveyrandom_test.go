@@ -105,7 +105,8 @@ func TestSpoiledSurveysStillSpeak(t *testing.T) {
 				t.Fatalf("map %s: %d of %d holes", m.ID, len(m.Holes), len(v.Maps[i].Holes))
 			}
 		}
-		if len(w.Drillings) != len(v.Drillings) || len(w.Follows) != len(v.Follows) || len(w.Stacks) != len(v.Stacks) || len(w.Fits) != len(v.Fits) || len(w.Levels) != len(v.Levels) || len(w.Placed) != len(v.Placed) {
+		if len(w.Drillings) != len(v.Drillings) || len(w.Follows) != len(v.Follows) || len(w.Stacks) != len(v.Stacks) ||
+			len(w.Fits) != len(v.Fits) || len(w.Levels) != len(v.Levels) || len(w.Placed) != len(v.Placed) {
 			t.Fatal("a line is lost")
 		}
 		for _, d := range w.Drillings {
@@ -127,13 +128,19 @@ func TestEmptySurvey(t *testing.T) {
 	if len(w.Findings)+len(w.Points)+len(w.Clearances)+len(w.Ground) != 0 || len(w.Checks) != len(parts) {
 		t.Errorf("%+v", w)
 	}
-	s := vehicle.Survey{Maps: []vehicle.HoleMap{{ID: "m", Holes: []vehicle.MapHole{{ID: "a"}, {ID: "b"}, {ID: "c"}}}}, Levels: []vehicle.LevelSet{{ID: "l"}}, Squares: []vehicle.SquareSet{{ID: "q"}}, Sides: []vehicle.SideRow{{ID: "s"}}, Gaps: []vehicle.GapRow{{ID: "g"}}, Slopes: []vehicle.SlopeSet{{ID: "o"}},
-		Measures: []vehicle.MeasureRow{{ID: "h"}}, Stacks: []vehicle.StackSet{{ID: "k", Places: []vehicle.StackPlace{{Name: "1"}}}}, Fits: []vehicle.FitSet{{ID: "f"}}, Placed: []vehicle.Placed{{ID: "p"}}, Drillings: []vehicle.Drilling{{ID: "d"}}, Follows: []vehicle.Follow{{ID: "w"}}, Points: []vehicle.SurveyPoint{{ID: "x"}}}
+	s := vehicle.Survey{Maps: []vehicle.HoleMap{{ID: "m", Holes: []vehicle.MapHole{{ID: "a"}, {ID: "b"}, {ID: "c"}}}},
+		Levels: []vehicle.LevelSet{{ID: "l"}}, Squares: []vehicle.SquareSet{{ID: "q"}}, Sides: []vehicle.SideRow{{ID: "s"}},
+		Gaps: []vehicle.GapRow{{ID: "g"}}, Slopes: []vehicle.SlopeSet{{ID: "o"}},
+		Measures: []vehicle.MeasureRow{{ID: "h"}}, Stacks: []vehicle.StackSet{{ID: "k", Places: []vehicle.StackPlace{{Name: "1"}}}},
+		Fits: []vehicle.FitSet{{ID: "f"}}, Placed: []vehicle.Placed{{ID: "p"}}, Drillings: []vehicle.Drilling{{ID: "d"}},
+		Follows: []vehicle.Follow{{ID: "w"}}, Points: []vehicle.SurveyPoint{{ID: "x"}}}
 	if err := s.Check(); err != nil {
 		t.Fatal(err)
 	}
 	w = WorkSurvey(s, b, nil)
-	for name, lines := range map[string][]vehicle.ResultTold{"levels": {w.Levels[0].ResultTold}, "squares": w.Squares, "sides": w.Sides, "gaps": w.Gaps, "slopes": w.Slopes, "measures": w.Measures, "fits": w.Fits, "drillings": {w.Drillings[0].ResultTold}, "stacks": {w.Stacks[0].ResultTold}} {
+	for name, lines := range map[string][]vehicle.ResultTold{"levels": {w.Levels[0].ResultTold}, "squares": w.Squares, "sides": w.Sides,
+		"gaps": w.Gaps, "slopes": w.Slopes, "measures": w.Measures, "fits": w.Fits, "drillings": {w.Drillings[0].ResultTold},
+		"stacks": {w.Stacks[0].ResultTold}} {
 		if len(lines) != 1 || lines[0].Verdict != "open" || lines[0].Says == "" {
 			t.Errorf("%s: %+v", name, lines)
 		}
@@ -176,7 +183,8 @@ func TestPatternsThatFollow(t *testing.T) {
 	if f := w.Follows[1]; f.Why != "" || !f.Stale || f.Group != w.Follows[0].Group {
 		t.Errorf("%+v", f)
 	}
-	s.Follows[1] = vehicle.Follow{ID: "feet", Part: "foot", Device: "press", Holes: []vehicle.MatePair{{Hole: "floor-bolts.1"}, {Hole: "floor-bolts.2"}}}
+	s.Follows[1] = vehicle.Follow{ID: "feet", Part: "foot", Device: "press",
+		Holes: []vehicle.MatePair{{Hole: "floor-bolts.1"}, {Hole: "floor-bolts.2"}}}
 	if f := WorkSurvey(s, b, parts).Follows[1]; f.Why != "" || !f.Stale {
 		t.Errorf("two bolts 60 apart follow feet 520 apart: %+v", f)
 	}

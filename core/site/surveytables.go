@@ -20,11 +20,14 @@ func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) 
 		t := vehicle.LevelTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "All four heights and both distances are needed.")}
 		t.Pitch, t.Roll, t.Twist, t.Packing = "—", "—", "—", [4]string{"—", "—", "—", "—"}
 		if v.Wheelbase.Taken() && v.Track.Taken() && v.FrontLeft.Taken() && v.FrontRight.Taken() && v.RearLeft.Taken() && v.RearRight.Taken() {
-			r, err := survey.Levels(survey.LevelInput{Wheelbase: val(v.Wheelbase), Track: val(v.Track), Heights: survey.Corners{FrontLeft: val(v.FrontLeft), FrontRight: val(v.FrontRight), RearLeft: val(v.RearLeft), RearRight: val(v.RearRight)}, Floor: v.Floor, Wanted: v.Wanted})
+			r, err := survey.Levels(survey.LevelInput{Wheelbase: val(v.Wheelbase), Track: val(v.Track),
+				Heights: survey.Corners{FrontLeft: val(v.FrontLeft), FrontRight: val(v.FrontRight), RearLeft: val(v.RearLeft),
+					RearRight: val(v.RearRight)}, Floor: v.Floor, Wanted: v.Wanted})
 			if err != nil {
 				t.Says, t.Verdict = err.Error(), "bad"
 			} else {
-				t.ResultTold = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Pitch, Text: p.Degrees(r.Pitch), Verdict: vehicle.VerdictIn(r.Findings), Findings: r.Findings, Working: p.Explain(r.Working)}
+				t.ResultTold = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Pitch, Text: p.Degrees(r.Pitch),
+					Verdict: vehicle.VerdictIn(r.Findings), Findings: r.Findings, Working: p.Explain(r.Working)}
 				t.Pitch, t.Roll, t.Twist, t.Turns = p.Degrees(r.Pitch), p.Degrees(r.Roll), p.MM(r.Twist), [2]float64{r.Pitch, r.Roll}
 				sigma := 0.0
 				for _, x := range []survey.Reading{v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight} {
@@ -45,7 +48,9 @@ func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) 
 				t.Says, t.Verdict = err.Error(), "bad"
 			} else {
 				sigma := survey.Root(a.Sigma, o.Sigma)
-				t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Angle, Text: fmt.Sprintf("%.1f°", r.Angle), Verdict: "good", Says: fmt.Sprintf("± %.1f°. To %.1f° turn it by %+.1f°; the gauge then shows %.1f°.", 2*sigma, v.Wanted, r.Turn, r.Show), Findings: []working.Finding{}, Working: p.Explain(r.Working)}
+				t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Angle, Text: fmt.Sprintf("%.1f°", r.Angle), Verdict: "good",
+					Says:     fmt.Sprintf("± %.1f°. To %.1f° turn it by %+.1f°; the gauge then shows %.1f°.", 2*sigma, v.Wanted, r.Turn, r.Show),
+					Findings: []working.Finding{}, Working: p.Explain(r.Working)}
 			}
 		}
 		out.Slopes = append(out.Slopes, t)
@@ -53,7 +58,8 @@ func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) 
 	for _, v := range s.Squares {
 		t := vehicle.Waiting(v.ID, v.Name, "Length, width and both diagonals are needed.")
 		if v.Length.Taken() && v.Width.Taken() && v.First.Taken() && v.Second.Taken() {
-			r, err := survey.Square(survey.SquareInput{Length: val(v.Length), Width: val(v.Width), LeftToRight: val(v.First), RightToLeft: val(v.Second), Sigma: v.First.Sigma(s.Shop, false)})
+			r, err := survey.Square(survey.SquareInput{Length: val(v.Length), Width: val(v.Width), LeftToRight: val(v.First),
+				RightToLeft: val(v.Second), Sigma: v.First.Sigma(s.Shop, false)})
 			if err != nil {
 				t.Says, t.Verdict = err.Error(), "bad"
 			} else {
@@ -61,7 +67,10 @@ func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) 
 				if r.Shift < 0 {
 					way = "left"
 				}
-				t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.OutOfSquare, Text: p.MM(math.Abs(r.OutOfSquare)), Verdict: "good", Findings: r.Findings, Working: p.Explain(r.Working), Says: fmt.Sprintf("%.2f° off square: the front side goes %s to the %s. Square, each diagonal is %s.", r.Angle, p.MM(math.Abs(r.Shift)), way, p.MM(r.Expected))}
+				t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.OutOfSquare, Text: p.MM(math.Abs(r.OutOfSquare)), Verdict: "good",
+					Findings: r.Findings, Working: p.Explain(r.Working),
+					Says: fmt.Sprintf("%.2f° off square: the front side goes %s to the %s. Square, each diagonal is %s.", r.Angle,
+						p.MM(math.Abs(r.Shift)), way, p.MM(r.Expected))}
 				if r.Sure {
 					t.Verdict = "doubtful"
 				}
@@ -80,9 +89,14 @@ func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) 
 			if allow == 0 {
 				allow = 1
 			}
-			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: p.MM(d), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("left %s, right %s, known to ± %s; %s may differ", p.MM(a.Value), p.MM(c.Value), p.MM(2*survey.Root(a.Sigma, c.Sigma)), p.MM(allow))}
-			t.Working = p.Explain(working.Working{Method: "Left against right", Source: "difference of two readings", Formula: "d = right − left", Inputs: []working.Quantity{{Symbol: "r", Name: "right", Value: c.Value, Unit: "mm"}, {Symbol: "l", Name: "left", Value: a.Value, Unit: "mm"}},
-				Steps: []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: survey.Root(a.Sigma, c.Sigma), Unit: "mm"}}, Result: working.Quantity{Symbol: "d", Name: "difference", Value: d, Unit: "mm"}})
+			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: p.MM(d), Verdict: "good", Findings: []working.Finding{},
+				Says: fmt.Sprintf("left %s, right %s, known to ± %s; %s may differ", p.MM(a.Value), p.MM(c.Value),
+					p.MM(2*survey.Root(a.Sigma, c.Sigma)), p.MM(allow))}
+			t.Working = p.Explain(working.Working{Method: "Left against right", Source: "difference of two readings", Formula: "d = right − left",
+				Inputs: []working.Quantity{{Symbol: "r", Name: "right", Value: c.Value, Unit: "mm"},
+					{Symbol: "l", Name: "left", Value: a.Value, Unit: "mm"}},
+				Steps:  []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: survey.Root(a.Sigma, c.Sigma), Unit: "mm"}},
+				Result: working.Quantity{Symbol: "d", Name: "difference", Value: d, Unit: "mm"}})
 			if math.Abs(d) > allow {
 				t.Verdict = "bad"
 				if math.Abs(d) < 2*survey.Root(a.Sigma, c.Sigma) {
@@ -98,9 +112,15 @@ func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) 
 			v.Unloaded.Least, v.Loaded.Least = true, true // an inside width
 			a, c := v.Unloaded.Work(s.Shop, false), v.Loaded.Work(s.Shop, false)
 			least := math.Min(a.Value, c.Value)
-			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: p.MM(least), Verdict: "good", Findings: []working.Finding{}, Says: fmt.Sprintf("unloaded %s, loaded %s, each ± %s: it gives %s", p.MM(a.Value), p.MM(c.Value), p.MM(2*math.Max(a.Sigma, c.Sigma)), p.MM(a.Value-c.Value))}
-			t.Working = p.Explain(working.Working{Method: "Gap, unloaded and loaded", Source: "smaller of two inside widths", Formula: "least = min(unloaded, loaded)", Inputs: []working.Quantity{{Symbol: "u", Name: "unloaded", Value: a.Value, Unit: "mm"}, {Symbol: "l", Name: "loaded", Value: c.Value, Unit: "mm"}, {Symbol: "n", Name: "must stay", Value: v.Need, Unit: "mm"}},
-				Assumptions: []string{"of repeats the smallest counts"}, Result: working.Quantity{Symbol: "g", Name: "least gap", Value: least, Unit: "mm"}})
+			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: p.MM(least), Verdict: "good", Findings: []working.Finding{},
+				Says: fmt.Sprintf("unloaded %s, loaded %s, each ± %s: it gives %s", p.MM(a.Value), p.MM(c.Value),
+					p.MM(2*math.Max(a.Sigma, c.Sigma)), p.MM(a.Value-c.Value))}
+			t.Working = p.Explain(working.Working{Method: "Gap, unloaded and loaded", Source: "smaller of two inside widths",
+				Formula: "least = min(unloaded, loaded)",
+				Inputs: []working.Quantity{{Symbol: "u", Name: "unloaded", Value: a.Value, Unit: "mm"},
+					{Symbol: "l", Name: "loaded", Value: c.Value, Unit: "mm"}, {Symbol: "n", Name: "must stay", Value: v.Need, Unit: "mm"}},
+				Assumptions: []string{"of repeats the smallest counts"},
+				Result:      working.Quantity{Symbol: "g", Name: "least gap", Value: least, Unit: "mm"}})
 			if least < v.Need {
 				t.Verdict, t.Says = "bad", t.Says+fmt.Sprintf("; %s must stay", p.MM(v.Need))
 			}
@@ -123,9 +143,15 @@ func measures(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed
 		d := solid.Vector(*c.At).Sub(*a.At)
 		size := map[string]float64{"headroom": math.Abs(d[2]), "step": math.Abs(d[2]), "width": math.Abs(d[1]), "reach": d.Len()}[v.Kind]
 		sigma := survey.Root(a.Sigma, c.Sigma)
-		t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &size, Says: "known to ± " + l.Pen.MM(2*sigma), Text: l.Pen.MM(size), Verdict: "good", Findings: []working.Finding{}, Least: brief.LeastTrusted(append(append([]brief.Source{}, a.Sources...), c.Sources...))}
-		t.Working = l.Pen.Explain(working.Working{Method: "Distance of two surveyed points", Source: "coordinates: headroom and step upright, width sideways, reach straight", Formula: map[string]string{"headroom": "|Δz|", "step": "|Δz|", "width": "|Δy|", "reach": "√(Δx² + Δy² + Δz²)"}[v.Kind],
-			Inputs: []working.Quantity{{Symbol: "Δx", Name: "forward", Value: d[0], Unit: "mm"}, {Symbol: "Δy", Name: "left", Value: d[1], Unit: "mm"}, {Symbol: "Δz", Name: "up", Value: d[2], Unit: "mm"}}, Steps: []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: sigma, Unit: "mm"}}, Result: working.Quantity{Symbol: "s", Name: v.Kind, Value: size, Unit: "mm"}})
+		t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &size, Says: "known to ± " + l.Pen.MM(2*sigma), Text: l.Pen.MM(size),
+			Verdict: "good", Findings: []working.Finding{}, Least: brief.LeastTrusted(append(append([]brief.Source{}, a.Sources...), c.Sources...))}
+		t.Working = l.Pen.Explain(working.Working{Method: "Distance of two surveyed points",
+			Source:  "coordinates: headroom and step upright, width sideways, reach straight",
+			Formula: map[string]string{"headroom": "|Δz|", "step": "|Δz|", "width": "|Δy|", "reach": "√(Δx² + Δy² + Δz²)"}[v.Kind],
+			Inputs: []working.Quantity{{Symbol: "Δx", Name: "forward", Value: d[0], Unit: "mm"},
+				{Symbol: "Δy", Name: "left", Value: d[1], Unit: "mm"}, {Symbol: "Δz", Name: "up", Value: d[2], Unit: "mm"}},
+			Steps:  []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: sigma, Unit: "mm"}},
+			Result: working.Quantity{Symbol: "s", Name: v.Kind, Value: size, Unit: "mm"}})
 		for _, g := range b.Targets {
 			if g.ID != v.Target || g.Wanted == nil {
 				continue

@@ -11,12 +11,15 @@ import (
 func TestTurnedByRules(t *testing.T) {
 	use := .5
 	now := Verdicts{strength.Rules, map[string]Said{
-		"a": {"Foot", strength.CannotSay, nil, "Slip: type how it is tightened"}, "b": {"Rail", strength.Holds, &use, "Hole crushed"}, "c": {"Eye", strength.Over, &use, "Pin in shear"}, "d": {"New", strength.Over, nil, ""}}}
-	got := Against(Verdicts{1, map[string]Said{"a": {Name: "Foot", Verdict: strength.Holds}, "b": {Name: "Rail", Verdict: strength.Holds}, "c": {Name: "Eye", Verdict: strength.Tight}}}, now)
+		"a": {"Foot", strength.CannotSay, nil, "Slip: type how it is tightened"}, "b": {"Rail", strength.Holds, &use, "Hole crushed"},
+		"c": {"Eye", strength.Over, &use, "Pin in shear"}, "d": {"New", strength.Over, nil, ""}}}
+	got := Against(Verdicts{1, map[string]Said{"a": {Name: "Foot", Verdict: strength.Holds}, "b": {Name: "Rail", Verdict: strength.Holds},
+		"c": {Name: "Eye", Verdict: strength.Tight}}}, now)
 	if len(got.Changes) == 0 || got.Unkept || len(got.Turned) != 2 {
 		t.Fatalf("%+v", got)
 	}
-	if a := got.Turned[0]; a.Name != "Foot" || a.From != strength.Holds || a.To != strength.CannotSay || a.Why != "Slip: type how it is tightened" {
+	if a := got.Turned[0]; a.Name != "Foot" || a.From != strength.Holds || a.To != strength.CannotSay ||
+		a.Why != "Slip: type how it is tightened" {
 		t.Errorf("%+v", a)
 	}
 	if c := got.Turned[1]; c.From != strength.Tight || c.To != strength.Over {

@@ -42,7 +42,8 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 			}
 			m.Met = &met
 			if !met {
-				say(working.Mind, "target-missed", "Targets", "%s: %s came out, %g is wanted.", x.Text, strings.TrimSpace(fmt.Sprintf("%g %s", x.Got.Value, x.Unit)), *x.Wanted)
+				say(working.Mind, "target-missed", "Targets", "%s: %s came out, %g is wanted.", x.Text,
+					strings.TrimSpace(fmt.Sprintf("%g %s", x.Got.Value, x.Unit)), *x.Wanted)
 			}
 		}
 		t.Targets = append(t.Targets, m)
@@ -56,12 +57,14 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 	if l := b.Limits.Lift; l != nil && l.Value > 0 {
 		for _, d := range b.Devices {
 			if d.Mass != nil && d.Mass.Value > l.Value {
-				say(working.Note, "lift", "Lifting", "%s of %s takes %.0f people at %s each, or a hoist.", d.Named(), mass(d.Mass.Value), math.Ceil(d.Mass.Value/l.Value), mass(l.Value))
+				say(working.Note, "lift", "Lifting", "%s of %s takes %.0f people at %s each, or a hoist.", d.Named(), mass(d.Mass.Value),
+					math.Ceil(d.Mass.Value/l.Value), mass(l.Value))
 			}
 		}
 		for _, p := range parts {
 			if kg := kilos(b, &p); p.Err == nil && kg > l.Value {
-				say(working.Mind, "lift", "Lifting", "%s weighs %s, over the %s one person lifts: split it or say who helps.", p.Name, mass(kg), mass(l.Value))
+				say(working.Mind, "lift", "Lifting", "%s weighs %s, over the %s one person lifts: split it or say who helps.",
+					p.Name, mass(kg), mass(l.Value))
 			}
 		}
 	}
@@ -75,7 +78,8 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 	if e := b.Limits.Envelope; e != nil {
 		write := told.Pen{Display: b.Display()}.MM
 		out := func(name string) {
-			say(working.Stop, "envelope", "Envelope", "%s does not fit into %s × %s × %s, whichever way it is turned.", name, write(e.Length), write(e.Width), write(e.Height))
+			say(working.Stop, "envelope", "Envelope", "%s does not fit into %s × %s × %s, whichever way it is turned.", name, write(e.Length),
+				write(e.Width), write(e.Height))
 		}
 		for _, p := range parts {
 			if p.Err == nil && !fits(p.Built.Body.Max.Sub(p.Built.Body.Min), *e) {
@@ -89,7 +93,8 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 		}
 	}
 	if b.Limits.Budget != nil && b.Limits.Bought != nil && *b.Limits.Bought < *b.Limits.Budget {
-		say(working.Note, "budget", "Budget", "Bought, it costs %g, less than the budget of %g: say why it is made.", *b.Limits.Bought, *b.Limits.Budget)
+		say(working.Note, "budget", "Budget", "Bought, it costs %g, less than the budget of %g: say why it is made.",
+			*b.Limits.Bought, *b.Limits.Budget)
 	}
 	chosen := 0
 	for _, o := range b.Options {

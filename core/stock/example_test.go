@@ -15,6 +15,7 @@ func Example() {
 	if err != nil {
 		panic(err)
 	}
-	fmt.Printf("%s: hole %g mm, tap drill %g mm, proof load %.1f kN (%s)\n", t.Name(), t.Clearance.Normal, t.TapDrill, g.Proof*t.StressArea()/1000, g.Source)
+	fmt.Printf("%s: hole %g mm, tap drill %g mm, proof load %.1f kN (%s)\n", t.Name(), t.Clearance.Normal, t.TapDrill,
+		g.Proof*t.StressArea()/1000, g.Source)
 	// Output: M10×1.5: hole 11 mm, tap drill 8.5 mm, proof load 33.6 kN (ISO 898-1, to M16)
 }

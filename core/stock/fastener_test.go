@@ -15,7 +15,8 @@ func TestAreasOfThreads(t *testing.T) {
 		name         string
 		stress, root float64 // mm², 0 where no table is at hand
 	}{
-		{"M5", 14.2, 12.7}, {"M6", 20.1, 17.9}, {"M8", 36.6, 32.8}, {"M10", 58, 52.3}, {"M12", 84.3, 76.2}, {"M16", 157, 144}, {"M20", 245, 225}, {"M24", 353, 324},
+		{"M5", 14.2, 12.7}, {"M6", 20.1, 17.9}, {"M8", 36.6, 32.8}, {"M10", 58, 52.3}, {"M12", 84.3, 76.2}, {"M16", 157, 144},
+		{"M20", 245, 225}, {"M24", 353, 324},
 		{"M8×1", 39.2, 36}, {"M10x1.25", 61.2, 56.3}, {"M12×1.5", 88.1, 81.1},
 		{"1/4", .0318 * 645.16, 0}, {"3/8", .0775 * 645.16, 0}, {"1/2-13", .1419 * 645.16, 0}, {"3/4", .334 * 645.16, 0}, {"1", .606 * 645.16, 0}, {"1/4-28", .0364 * 645.16, 0},
 	} {
@@ -38,12 +39,14 @@ func TestAreasOfThreads(t *testing.T) {
 }
 
 func TestThreadsByName(t *testing.T) {
-	for name, want := range map[string]string{"m8": "M8×1.25", " M10X1.25 ": "M10×1.25", "3/8": "3/8-16", "3/8-24": "3/8-24", "#10-32": "#10-32"} {
+	for name, want := range map[string]string{"m8": "M8×1.25", " M10X1.25 ": "M10×1.25", "3/8": "3/8-16",
+		"3/8-24": "3/8-24", "#10-32": "#10-32"} {
 		if th, err := ThreadNamed(name); err != nil || th.Name() != want {
 			t.Errorf("%q is %s (%v), want %s", name, th.Name(), err, want)
 		}
 	}
-	for name, says := range map[string]string{"M9": "thread table", "M8×7": "comes with pitch 1.25 or 1", "3/8-": "no pitch", "5": "thread table", "": "thread table"} {
+	for name, says := range map[string]string{"M9": "thread table", "M8×7": "comes with pitch 1.25 or 1", "3/8-": "no pitch",
+		"5": "thread table", "": "thread table"} {
 		if th, err := ThreadNamed(name); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%q is %s (%v), want %q", name, th.Name(), err, says)
 		}
@@ -135,7 +138,8 @@ func TestThreadLengths(t *testing.T) {
 			t.Errorf("%s × %g: %g, want %g", c.thread, c.length, got, c.want)
 		}
 	}
-	for system, some := range map[System][]float64{Metric: {10, 16, 20, 25, 70, 80, 300}, Inch: {.5 * inch, 1.25 * inch, 1.5 * inch, 6 * inch, 12 * inch}} {
+	for system, some := range map[System][]float64{Metric: {10, 16, 20, 25, 70, 80, 300},
+		Inch: {.5 * inch, 1.25 * inch, 1.5 * inch, 6 * inch, 12 * inch}} {
 		list := BoltLengths(system)
 		if !slices.IsSorted(list) {
 			t.Errorf("%s: %v", system, list)
@@ -157,7 +161,8 @@ func TestWhatGoesWithAThread(t *testing.T) {
 			t.Errorf("nothing goes with %s", th.Name())
 			continue
 		}
-		if !(h.Nut > .6*th.Diameter && h.Nut < th.Diameter) || h.LockNut != 0 && h.LockNut <= h.Nut || h.Head > 1.05*h.Nut || h.WasherOver <= th.AcrossHex || h.Socket <= 2/math.Sqrt(3)*th.AcrossHex {
+		if !(h.Nut > .6*th.Diameter && h.Nut < th.Diameter) || h.LockNut != 0 && h.LockNut <= h.Nut || h.Head > 1.05*h.Nut ||
+			h.WasherOver <= th.AcrossHex || h.Socket <= 2/math.Sqrt(3)*th.AcrossHex {
 			t.Errorf("%s: %+v round a hexagon of %g", th.Name(), h, th.AcrossHex)
 		}
 		s := SocketHeadOf(th)

@@ -59,7 +59,8 @@ func GaugeThickness(family Family, gauge float64) (float64, error) {
 	}
 	last := t.first + len(t.inches) - 1
 	if gauge != math.Trunc(gauge) || gauge < float64(t.first) || gauge > float64(last) {
-		return 0, fmt.Errorf("%s has no %v gauge here: the table runs over whole gauges from %d to %d; type the measured thickness instead", family, gauge, t.first, last)
+		return 0, fmt.Errorf("%s has no %v gauge here: the table runs over whole gauges from %d to %d; type the measured thickness instead",
+			family, gauge, t.first, last)
 	}
 	return t.inches[int(gauge)-t.first] * 25.4, nil
 }

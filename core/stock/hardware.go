@@ -15,7 +15,8 @@ type Hardware struct {
 }
 
 // HardwareSource of the tables.
-const HardwareSource = "ISO 4032 nuts, ISO 7040 nuts with plastic ring, ISO 4014 heads, ISO 7089 washers; inch ASME B18.2.2, B18.21.1 narrow washers, plastic-ring nuts typical; sockets typical: measure what is at hand"
+const HardwareSource = "ISO 4032 nuts, ISO 7040 nuts with plastic ring, ISO 4014 heads, ISO 7089 washers; inch ASME B18.2.2, B18.21.1 " +
+	"narrow washers, plastic-ring nuts typical; sockets typical: measure what is at hand"
 
 const inch = 25.4
 
@@ -77,7 +78,8 @@ func (t Thread) ThreadLength(length float64) float64 {
 
 // Look-alike threads: sizes of the other system that start by hand in a nut of
 // this one, or seem to, and strip under load.
-var lookalikes = [][2]string{{"M5", "#10"}, {"M6", "1/4"}, {"M8", "5/16"}, {"M10", "3/8"}, {"M12", "1/2"}, {"M14", "9/16"}, {"M16", "5/8"}, {"M20", "3/4"}, {"M22", "7/8"}, {"M24", "1"}}
+var lookalikes = [][2]string{{"M5", "#10"}, {"M6", "1/4"}, {"M8", "5/16"}, {"M10", "3/8"}, {"M12", "1/2"}, {"M14", "9/16"}, {"M16", "5/8"},
+	{"M20", "3/4"}, {"M22", "7/8"}, {"M24", "1"}}
 
 // Lookalike answers the size of the other system that is easily taken for a
 // thread, "" where there is none.

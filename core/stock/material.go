@@ -42,8 +42,9 @@ type Material struct {
 }
 
 const (
-	practice  = "shop practice by alloy and temper, not a standard: prove with a strip of the same sheet"
-	notKnown  = "Its grade is not known: it counts as weak, and bends as hard. A file that slides off tells hard from soft, a strip bent flat on itself tells whether it cracks; a pulled or bent coupon, or the mill's mark, tells more."
+	practice = "shop practice by alloy and temper, not a standard: prove with a strip of the same sheet"
+	notKnown = "Its grade is not known: it counts as weak, and bends as hard. A file that slides off tells hard from soft, a strip bent " +
+		"flat on itself tells whether it cracks; a pulled or bent coupon, or the mill's mark, tells more."
 	zincFumes = "Zinc coat: strip it and use extraction and a respirator before welding."
 )
 
@@ -73,11 +74,14 @@ var Materials = []Material{
 		[]RadiusLimit{{2, 2.5, 3}, {3.3, 3, 3.5}, {100, 3.5, 4}}, "ASTM B209 minimum", practice,
 		"6061-T6 cracks on tight bends: bend it annealed, or take 5052-H32."},
 	{"steel-unknown", "Steel, grade not known", Steel, 7850, 170, 290, 200_000, Hard, .16,
-		[]RadiusLimit{{3, 1, 1.5}, {6, 1.5, 2}, {100, 2, 3}}, "not known: counted below the weakest common sheet steel (practice)", "not known: bent as high-strength sheet is", notKnown},
+		[]RadiusLimit{{3, 1, 1.5}, {6, 1.5, 2}, {100, 2, 3}}, "not known: counted below the weakest common sheet steel (practice)",
+		"not known: bent as high-strength sheet is", notKnown},
 	{"stainless-unknown", "Stainless, grade not known", Stainless, 7930, 170, 450, 193_000, Hard, .20,
-		[]RadiusLimit{{100, 1, 2}}, "not known: counted as the weakest of ASTM A240 (304L) with a tenth off its strength", "not known: bent as half-hard sheet is", notKnown},
+		[]RadiusLimit{{100, 1, 2}}, "not known: counted as the weakest of ASTM A240 (304L) with a tenth off its strength",
+		"not known: bent as half-hard sheet is", notKnown},
 	{"alu-unknown", "Aluminium, grade not known", Aluminum, 2700, 35, 95, 69_000, Hard, .13,
-		[]RadiusLimit{{2, 2.5, 3}, {3.3, 3, 3.5}, {100, 3.5, 4}}, "not known: counted as annealed 3003", "not known: bent as 6061-T6 is", notKnown},
+		[]RadiusLimit{{2, 2.5, 3}, {3.3, 3, 3.5}, {100, 3.5, 4}}, "not known: counted as annealed 3003",
+		"not known: bent as 6061-T6 is", notKnown},
 }
 
 // Known tells whether anybody said which grade it is.

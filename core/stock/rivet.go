@@ -19,7 +19,8 @@ type RivetGrip struct {
 }
 
 // RivetSource of the table.
-const RivetSource = "typical: strengths about the least of ISO 15977 (aluminium), ISO 15979 (steel), ISO 15983 (stainless), grip ranges about DIN 7337; makers differ: go by the box"
+const RivetSource = "typical: strengths about the least of ISO 15977 (aluminium), ISO 15979 (steel), ISO 15983 (stainless), grip ranges " +
+	"about DIN 7337; makers differ: go by the box"
 
 var rivetGrips = map[float64][]RivetGrip{
 	3.2: {{6, 1.5, 3}, {8, 3, 5}, {10, 5, 7}, {12, 7, 9}},

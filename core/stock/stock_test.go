@@ -49,7 +49,8 @@ func TestGaugeTablesFall(t *testing.T) {
 
 func TestMaterialsAreComplete(t *testing.T) {
 	for _, m := range Materials {
-		if m.Density < 2500 || m.Density > 8100 || m.Yield <= 0 || m.Tensile <= m.Yield || m.Modulus < 6e4 || m.Source == "" || GaugeSource[m.Family] == "" {
+		if m.Density < 2500 || m.Density > 8100 || m.Yield <= 0 || m.Tensile <= m.Yield || m.Modulus < 6e4 || m.Source == "" ||
+			GaugeSource[m.Family] == "" {
 			t.Errorf("%s: implausible row %+v", m.Key, m)
 		}
 		for _, r := range m.Radius {

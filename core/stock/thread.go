@@ -166,7 +166,8 @@ func FindThread(system System, size string, pitch float64) (Thread, error) {
 	if system != Inch && system != Metric {
 		return Thread{}, fmt.Errorf("the system is inch or metric, not %q", system)
 	}
-	return Thread{}, fmt.Errorf("%q is not in the %s thread table, which runs from %s", size, system, map[System]string{Inch: "#10 to 1 in", Metric: "M5 to M24"}[system])
+	return Thread{}, fmt.Errorf("%q is not in the %s thread table, which runs from %s", size, system,
+		map[System]string{Inch: "#10 to 1 in", Metric: "M5 to M24"}[system])
 }
 
 // ThreadNamed finds a thread as it is written: M8, M8×1, 3/8, 3/8-16.

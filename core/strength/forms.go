@@ -54,7 +54,8 @@ var ply = []Declaration{
 
 var outer = append(slices.Clone(ply),
 	Declaration{"through", "Head or washer pulled through", "Choose its material and thickness."},
-	Declaration{"bend", "Bent beside its fasteners", "Say how far the bend, web or wall is that holds it, or that it is backed over its whole face."})
+	Declaration{"bend", "Bent beside its fasteners",
+		"Say how far the bend, web or wall is that holds it, or that it is backed over its whole face."})
 
 // declared is the table of forms and the modes each must answer. docs/methods.md
 // has it for people; a test holds the two together.

@@ -32,7 +32,8 @@ func Close(ledgers []Ledger, checks []Check) Outcome {
 		for _, d := range Declared(l.Form) {
 			key := d.Key + l.Suffix
 			if !slices.ContainsFunc(checks, func(c Check) bool { return c.Key == key && (l.Feature == "" || c.Feature == l.Feature) }) {
-				out.Checks = append(out.Checks, Check{Key: key, Name: d.Name, Where: l.Where, Feature: l.Feature, Verdict: CannotSay, Why: "Not looked at. " + d.Asks})
+				out.Checks = append(out.Checks, Check{Key: key, Name: d.Name, Where: l.Where, Feature: l.Feature, Verdict: CannotSay,
+					Why: "Not looked at. " + d.Asks})
 			}
 		}
 	}

@@ -141,7 +141,10 @@ func TestClosedLedgerMissesNothing(t *testing.T) {
 // Hardest first: over, what cannot be said, then by the share, what is not needed last.
 func TestLedgerOrder(t *testing.T) {
 	u := func(v float64) *float64 { return &v }
-	o := Close([]Ledger{{Form: FrameForm}}, []Check{{Key: "a", Verdict: NotNeeded, Why: "none"}, {Key: "b", Verdict: Holds, Utilisation: u(.2)}, {Key: "c", Verdict: Over, Utilisation: u(1.2)}, {Key: "d", Verdict: CannotSay}, {Key: "e", Verdict: Tight, Utilisation: u(.9)}, {Key: "modes", Verdict: NotNeeded}})
+	o := Close([]Ledger{{Form: FrameForm}},
+		[]Check{{Key: "a", Verdict: NotNeeded, Why: "none"}, {Key: "b", Verdict: Holds, Utilisation: u(.2)},
+			{Key: "c", Verdict: Over, Utilisation: u(1.2)}, {Key: "d", Verdict: CannotSay}, {Key: "e", Verdict: Tight, Utilisation: u(.9)},
+			{Key: "modes", Verdict: NotNeeded}})
 	got := ""
 	for _, c := range o.Checks {
 		got += c.Key[:1]

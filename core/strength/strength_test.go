@@ -15,7 +15,8 @@ func TestJudge(t *testing.T) {
 		want             Verdict
 	}{
 		{0, 10, Holds}, {8.49, 10, Holds}, {8.5, 10, Tight}, {10, 10, Tight}, {10.01, 10, Over}, {1e9, 1, Over},
-		{5, 0, CannotSay}, {0, 0, CannotSay}, {5, -3, CannotSay}, {math.NaN(), 10, CannotSay}, {math.Inf(1), 10, CannotSay}, {5, math.NaN(), CannotSay},
+		{5, 0, CannotSay}, {0, 0, CannotSay}, {5, -3, CannotSay}, {math.NaN(), 10, CannotSay}, {math.Inf(1), 10, CannotSay},
+		{5, math.NaN(), CannotSay},
 	} {
 		u, got := Judge(c.demand, c.capacity)
 		if got != c.want {
@@ -40,7 +41,8 @@ func TestWorst(t *testing.T) {
 		list []Check
 		want Verdict
 	}{
-		{of(), CannotSay}, {of(Holds, Holds), Holds}, {of(Holds, Tight), Tight}, {of(Tight, CannotSay, Holds), CannotSay}, {of(CannotSay, Over), Over},
+		{of(), CannotSay}, {of(Holds, Holds), Holds}, {of(Holds, Tight), Tight}, {of(Tight, CannotSay, Holds), CannotSay},
+		{of(CannotSay, Over), Over},
 	} {
 		if got := Worst(c.list); got != c.want {
 			t.Errorf("%v: %s, want %s", c.list, got, c.want)
@@ -76,7 +78,8 @@ func TestCapacities(t *testing.T) {
 }
 
 func TestRuleRefused(t *testing.T) {
-	for path, r := range map[string]Rule{"/s/school": {}, "/s/margin": {School: GCase, Margin: 1.49}, "/s/margin ": {School: GCase, Margin: math.NaN()}} {
+	for path, r := range map[string]Rule{"/s/school": {}, "/s/margin": {School: GCase, Margin: 1.49},
+		"/s/margin ": {School: GCase, Margin: math.NaN()}} {
 		err := r.Check("/s")
 		var f *working.Fault
 		if !errors.As(err, &f) || f.Path != strings.TrimSpace(path) {

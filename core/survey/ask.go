@@ -66,9 +66,11 @@ func AskClearance(in ClearanceInput) (ClearanceResult, error) {
 		r.Spaces = append(r.Spaces, Told{s.Name, c.Distance, c.Need, c.At, c.To, c.State, c.Into, c.Depth})
 		least = min(least, c.Distance)
 		if c.Into {
-			r.Findings = append(r.Findings, working.Finding{Code: "into", Severity: working.Stop, Cause: "Clearance", Name: s.Name, Reason: fmt.Sprintf("It runs into %s by %.1f mm or more.", s.Name, c.Depth)})
+			r.Findings = append(r.Findings, working.Finding{Code: "into", Severity: working.Stop, Cause: "Clearance", Name: s.Name,
+				Reason: fmt.Sprintf("It runs into %s by %.1f mm or more.", s.Name, c.Depth)})
 		} else if c.Distance < c.Need {
-			r.Findings = append(r.Findings, working.Finding{Code: "near", Severity: working.Mind, Cause: "Clearance", Name: s.Name, Reason: fmt.Sprintf("%.1f mm to %s; %.0f mm are wanted.", c.Distance, s.Name, c.Need)})
+			r.Findings = append(r.Findings, working.Finding{Code: "near", Severity: working.Mind, Cause: "Clearance", Name: s.Name,
+				Reason: fmt.Sprintf("%.1f mm to %s; %.0f mm are wanted.", c.Distance, s.Name, c.Need)})
 		}
 	}
 	if !math.IsInf(least, 1) {
@@ -80,9 +82,14 @@ func AskClearance(in ClearanceInput) (ClearanceResult, error) {
 
 // ClearanceWorking explains how clearances are come by.
 func ClearanceWorking(b solid.Body, spaces int, least float64) working.Working {
-	w := working.Working{Method: "Least distance of two surfaces", Source: "triangle by triangle through a tree of boxes; nearest points of segments and faces (Ericson, Real-Time Collision Detection, ch. 5)", Formula: "min |p − q| − deviation",
-		Inputs:      []working.Quantity{{Symbol: "n", Name: "triangles of the body", Value: float64(b.Count())}, {Symbol: "m", Name: "spaces", Value: float64(spaces)}, {Symbol: "e", Name: "deviation of the body's facets, taken off", Value: b.Deviation, Unit: "mm"}},
-		Assumptions: []string{"bodies are stiff and stand where they were placed; what they flex on the road comes on top", "how well places are known is stated beside, not taken off"}}
+	w := working.Working{Method: "Least distance of two surfaces",
+		Source: "triangle by triangle through a tree of boxes; nearest points of segments and faces (Ericson, Real-Time Collision " +
+			"Detection, ch. 5)", Formula: "min |p − q| − deviation",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "triangles of the body", Value: float64(b.Count())},
+			{Symbol: "m", Name: "spaces", Value: float64(spaces)},
+			{Symbol: "e", Name: "deviation of the body's facets, taken off", Value: b.Deviation, Unit: "mm"}},
+		Assumptions: []string{"bodies are stiff and stand where they were placed; what they flex on the road comes on top",
+			"how well places are known is stated beside, not taken off"}}
 	if !math.IsInf(least, 1) {
 		w.Result = working.Quantity{Symbol: "c", Name: "least clearance", Value: least, Unit: "mm"}
 	}

@@ -14,11 +14,14 @@ func brick(name string, at, size [3]float64) Thing {
 // Each caution is said where the geometry asks for it, and not where it does not.
 func TestCautionsFromGeometry(t *testing.T) {
 	wheels := &Wheels{Front: 0, Rear: -3000, Radius: 350, Ground: -600}
-	shaft := Space{ID: "s", Name: "Prop shaft", Kind: Moving, Shape: Shape{Form: CylinderForm, At: [3]float64{-500, 0, -200}, To: [3]float64{-2500, 0, -200}, Radius: 40}}
+	shaft := Space{ID: "s", Name: "Prop shaft", Kind: Moving,
+		Shape: Shape{Form: CylinderForm, At: [3]float64{-500, 0, -200}, To: [3]float64{-2500, 0, -200}, Radius: 40}}
 	line := func(y float64) Space {
-		return Space{ID: "l", Name: "Fuel line", Kind: Line, Shape: Shape{Form: RunForm, Radius: 5, Corners: [][3]float64{{-500, y, -200}, {-2500, y, -200}}}}
+		return Space{ID: "l", Name: "Fuel line", Kind: Line,
+			Shape: Shape{Form: RunForm, Radius: 5, Corners: [][3]float64{{-500, y, -200}, {-2500, y, -200}}}}
 	}
-	lamp := Space{ID: "v", Name: "Left rear lamp", Kind: View, Shape: Shape{Form: BoxForm, At: [3]float64{-4200, 500, -100}, Size: [3]float64{400, 200, 150}}}
+	lamp := Space{ID: "v", Name: "Left rear lamp", Kind: View,
+		Shape: Shape{Form: BoxForm, At: [3]float64{-4200, 500, -100}, Size: [3]float64{400, 200, 150}}}
 	for name, c := range map[string]struct {
 		in   Surroundings
 		want string

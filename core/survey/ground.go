@@ -19,8 +19,10 @@ type Wheels struct {
 
 // Check refuses wheels that cannot be.
 func (w Wheels) Check(path string) error {
-	err := working.First(working.Above(path+"/radius", "The tyre's radius", w.Radius, 0, 3000, "mm"), working.Within(path+"/front", "The front axle's place", w.Front, -1e5, 1e5, "mm"),
-		working.Within(path+"/rear", "The rear axle's place", w.Rear, -1e5, 1e5, "mm"), working.Within(path+"/ground", "The ground", w.Ground, -1e5, 1e5, "mm"))
+	err := working.First(working.Above(path+"/radius", "The tyre's radius", w.Radius, 0, 3000, "mm"),
+		working.Within(path+"/front", "The front axle's place", w.Front, -1e5, 1e5, "mm"),
+		working.Within(path+"/rear", "The rear axle's place", w.Rear, -1e5, 1e5, "mm"),
+		working.Within(path+"/ground", "The ground", w.Ground, -1e5, 1e5, "mm"))
 	if err == nil && !w.Trailer && w.Front <= w.Rear {
 		err = working.Refuse(path+"/front", "The front axle lies before the rear one: x runs forward.")
 	}

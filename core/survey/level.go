@@ -54,7 +54,8 @@ type LevelResult struct {
 
 // Levels answers pitch, roll, twist and packing. It fails with *working.Fault.
 func Levels(in LevelInput) (LevelResult, error) {
-	err := working.First(working.Above("/wheelbase", "The distance front to rear", in.Wheelbase, 0, 1e5, "mm"), working.Above("/track", "The distance left to right", in.Track, 0, 1e5, "mm"))
+	err := working.First(working.Above("/wheelbase", "The distance front to rear", in.Wheelbase, 0, 1e5, "mm"),
+		working.Above("/track", "The distance left to right", in.Track, 0, 1e5, "mm"))
 	if err != nil {
 		return LevelResult{}, err
 	}
@@ -70,7 +71,8 @@ func Levels(in LevelInput) (LevelResult, error) {
 		s    *Slope
 	}{{"/floor", in.Floor}, {"/wanted", in.Wanted}} {
 		if x.s != nil {
-			if err := working.First(working.Within(x.path+"/pitch", "The pitch", x.s.Pitch, -60, 60, "°"), working.Within(x.path+"/roll", "The roll", x.s.Roll, -60, 60, "°")); err != nil {
+			if err := working.First(working.Within(x.path+"/pitch", "The pitch", x.s.Pitch, -60, 60, "°"),
+				working.Within(x.path+"/roll", "The roll", x.s.Roll, -60, 60, "°")); err != nil {
 				return LevelResult{}, err
 			}
 		}
@@ -84,7 +86,8 @@ func Levels(in LevelInput) (LevelResult, error) {
 	}
 	forward := (h[0] + h[1] - h[2] - h[3]) / (2 * in.Wheelbase)
 	left := (h[0] + h[2] - h[1] - h[3]) / (2 * in.Track)
-	r := LevelResult{Pitch: -math.Atan(forward) * 180 / math.Pi, Roll: math.Atan(left) * 180 / math.Pi, Twist: (h[0] - h[1]) - (h[2] - h[3]), Findings: []working.Finding{}}
+	r := LevelResult{Pitch: -math.Atan(forward) * 180 / math.Pi, Roll: math.Atan(left) * 180 / math.Pi, Twist: (h[0] - h[1]) - (h[2] - h[3]),
+		Findings: []working.Finding{}}
 	over := h // above the wanted plane
 	if in.Wanted != nil {
 		for i := range over {
@@ -99,15 +102,23 @@ func Levels(in LevelInput) (LevelResult, error) {
 	r.Packing = cornersOf(pack)
 	mean := (h[0] + h[1] + h[2] + h[3]) / 4
 	if math.Abs(r.Twist) > 6 {
-		r.Findings = append(r.Findings, working.Finding{Code: "twist", Severity: working.Mind, Cause: "Level", Reason: fmt.Sprintf("The four corners do not lie in one plane: %.1f mm of twist. Bolted down flat, the part or the vehicle takes it up; measure the corners again before packing.", r.Twist)})
+		r.Findings = append(r.Findings, working.Finding{Code: "twist", Severity: working.Mind, Cause: "Level",
+			Reason: fmt.Sprintf("The four corners do not lie in one plane: %.1f mm of twist. Bolted down flat, the part or the vehicle takes it "+
+				"up; measure the corners again before packing.", r.Twist)})
 	}
 	if math.Abs(r.Pitch) > 15 || math.Abs(r.Roll) > 15 {
-		r.Findings = append(r.Findings, working.Finding{Code: "steep", Severity: working.Mind, Cause: "Level", Reason: "More than 15° off level: look whether a height was taken from another mark or in another unit."})
+		r.Findings = append(r.Findings, working.Finding{Code: "steep", Severity: working.Mind, Cause: "Level",
+			Reason: "More than 15° off level: look whether a height was taken from another mark or in another unit."})
 	}
-	r.Working = working.Working{Method: "Plane through four corners", Source: "least-squares plane over a rectangle; signs by ISO 8855", Formula: "pitch = −atan((hF − hR)/L), roll = atan((hL − hR)/T), packing = highest − height over the wanted plane",
-		Inputs: []working.Quantity{{Symbol: "L", Name: "front to rear", Value: in.Wheelbase, Unit: "mm"}, {Symbol: "T", Name: "left to right", Value: in.Track, Unit: "mm"},
-			{Symbol: "FL", Name: "front left, floor allowed for", Value: h[0], Unit: "mm"}, {Symbol: "FR", Name: "front right", Value: h[1], Unit: "mm"}, {Symbol: "RL", Name: "rear left", Value: h[2], Unit: "mm"}, {Symbol: "RR", Name: "rear right", Value: h[3], Unit: "mm"}},
-		Steps:       []working.Quantity{{Symbol: "h", Name: "mean height", Value: mean, Unit: "mm"}, {Symbol: "roll", Name: "left side high", Value: r.Roll, Unit: "°"}, {Symbol: "t", Name: "twist", Value: r.Twist, Unit: "mm"}},
+	r.Working = working.Working{Method: "Plane through four corners", Source: "least-squares plane over a rectangle; signs by ISO 8855",
+		Formula: "pitch = −atan((hF − hR)/L), roll = atan((hL − hR)/T), packing = highest − height over the wanted plane",
+		Inputs: []working.Quantity{{Symbol: "L", Name: "front to rear", Value: in.Wheelbase, Unit: "mm"},
+			{Symbol: "T", Name: "left to right", Value: in.Track, Unit: "mm"},
+			{Symbol: "FL", Name: "front left, floor allowed for", Value: h[0], Unit: "mm"},
+			{Symbol: "FR", Name: "front right", Value: h[1], Unit: "mm"}, {Symbol: "RL", Name: "rear left", Value: h[2], Unit: "mm"},
+			{Symbol: "RR", Name: "rear right", Value: h[3], Unit: "mm"}},
+		Steps: []working.Quantity{{Symbol: "h", Name: "mean height", Value: mean, Unit: "mm"},
+			{Symbol: "roll", Name: "left side high", Value: r.Roll, Unit: "°"}, {Symbol: "t", Name: "twist", Value: r.Twist, Unit: "mm"}},
 		Assumptions: []string{"the corners form a rectangle", "packing does not move the other corners"},
 		Result:      working.Quantity{Symbol: "pitch", Name: "nose low", Value: r.Pitch, Unit: "°"}}
 	return r, nil
@@ -131,13 +142,18 @@ type SlopeResult struct {
 // OwnSlope takes the vehicle's own slope off an angle reading. It fails with
 // *working.Fault.
 func OwnSlope(in SlopeInput) (SlopeResult, error) {
-	if err := working.First(working.Within("/reading", "The reading", in.Reading, -180, 180, "°"), working.Within("/own", "The vehicle's own slope", in.Own, -90, 90, "°"), working.Within("/wanted", "The angle wanted", in.Wanted, -180, 180, "°")); err != nil {
+	if err := working.First(working.Within("/reading", "The reading", in.Reading, -180, 180, "°"),
+		working.Within("/own", "The vehicle's own slope", in.Own, -90, 90, "°"),
+		working.Within("/wanted", "The angle wanted", in.Wanted, -180, 180, "°")); err != nil {
 		return SlopeResult{}, err
 	}
 	r := SlopeResult{Angle: in.Reading - in.Own}
 	r.Turn, r.Show = in.Wanted-r.Angle, in.Wanted+in.Own
-	r.Working = working.Working{Method: "Angle to the vehicle", Source: "difference of two readings of one gauge", Formula: "angle = reading − own slope",
-		Inputs:      []working.Quantity{{Symbol: "r", Name: "read on the face", Value: in.Reading, Unit: "°"}, {Symbol: "o", Name: "read on the vehicle's level face", Value: in.Own, Unit: "°"}, {Symbol: "w", Name: "wanted to the vehicle", Value: in.Wanted, Unit: "°"}},
+	r.Working = working.Working{Method: "Angle to the vehicle", Source: "difference of two readings of one gauge",
+		Formula: "angle = reading − own slope",
+		Inputs: []working.Quantity{{Symbol: "r", Name: "read on the face", Value: in.Reading, Unit: "°"},
+			{Symbol: "o", Name: "read on the vehicle's level face", Value: in.Own, Unit: "°"},
+			{Symbol: "w", Name: "wanted to the vehicle", Value: in.Wanted, Unit: "°"}},
 		Steps:       []working.Quantity{{Symbol: "s", Name: "the gauge then shows", Value: r.Show, Unit: "°"}},
 		Assumptions: []string{"both read in the same plane with the gauge the same way round: up towards the end you face is positive"},
 		Result:      working.Quantity{Symbol: "a", Name: "angle to the vehicle", Value: r.Angle, Unit: "°"}}

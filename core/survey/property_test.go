@@ -70,7 +70,8 @@ func TestDrillStopKeepsOff(t *testing.T) {
 	r := rand.New(rand.NewPCG(115, 116))
 	limited := 0
 	for range 60 {
-		s := Space{Kind: Line, Shape: Shape{Form: RunForm, Radius: 3 + 5*r.Float64(), Corners: [][3]float64{{20 + 60*r.Float64(), -200, 40 * r.Float64()}, {20 + 60*r.Float64(), 200, 40 * r.Float64()}}}}
+		s := Space{Kind: Line, Shape: Shape{Form: RunForm, Radius: 3 + 5*r.Float64(),
+			Corners: [][3]float64{{20 + 60*r.Float64(), -200, 40 * r.Float64()}, {20 + 60*r.Float64(), 200, 40 * r.Float64()}}}}
 		d := Drilling{Into: [3]float64{1, 0, 0}, Diameter: 4 + 8*r.Float64(), Sigma: 2 * r.Float64()}
 		b := Stop(d, []Space{s}, 100)
 		if b.Space < 0 {
@@ -81,7 +82,8 @@ func TestDrillStopKeepsOff(t *testing.T) {
 			continue
 		}
 		gap := func(depth float64) float64 {
-			return solid.Between(solid.NewTree(solid.Cylinder(solid.Vector{}, solid.Vector{depth}, d.Diameter/2)), solid.NewTree(s.In(Stowed))).Distance
+			return solid.Between(solid.NewTree(solid.Cylinder(solid.Vector{}, solid.Vector{depth}, d.Diameter/2)),
+				solid.NewTree(s.In(Stowed))).Distance
 		}
 		keep := s.Keep() + 2*d.Sigma
 		if gap(b.Stop) < keep-1e-6 {

@@ -199,8 +199,11 @@ func (r Reading) Working(name string, k Known, angle bool) working.Working {
 	if angle {
 		unit = "°"
 	}
-	w := working.Working{Method: "Repeated reading", Source: "mean; an outlier by the median deviation (Hampel); uncertainty of the instrument or of the scatter, whichever is more", Formula: "mean of the readings kept",
-		Assumptions: []string{"the instrument's ± is its standard uncertainty", "repeats with one instrument share its error"}, Result: working.Quantity{Name: name, Value: k.Value, Unit: unit}}
+	w := working.Working{Method: "Repeated reading",
+		Source:      "mean; an outlier by the median deviation (Hampel); uncertainty of the instrument or of the scatter, whichever is more",
+		Formula:     "mean of the readings kept",
+		Assumptions: []string{"the instrument's ± is its standard uncertainty", "repeats with one instrument share its error"},
+		Result:      working.Quantity{Name: name, Value: k.Value, Unit: unit}}
 	if r.Least {
 		w.Formula = "smallest of the readings kept"
 		w.Assumptions = append(w.Assumptions, "an inside width: what goes in meets the narrowest place")
@@ -212,6 +215,7 @@ func (r Reading) Working(name string, k Known, angle bool) working.Working {
 		}
 		w.Inputs = append(w.Inputs, q)
 	}
-	w.Steps = []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: k.Sigma, Unit: unit}, {Symbol: "s", Name: "spread", Value: k.Spread, Unit: unit}}
+	w.Steps = []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: k.Sigma, Unit: unit},
+		{Symbol: "s", Name: "spread", Value: k.Spread, Unit: unit}}
 	return w
 }

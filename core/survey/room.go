@@ -46,8 +46,10 @@ var Kinds = map[Kind]struct {
 	Words string
 	Need  float64
 }{
-	Fixed: {"something fixed", 5}, Moving: {"something that moves", 12}, Tyre: {"a tyre", 25}, Hot: {"something hot", 50}, Line: {"a line", 15},
-	Tank: {"a tank", 20}, Skin: {"a visible skin", 0}, LoadEdge: {"a load-bearing edge", 0}, Opening: {"an opening for air", 0}, Room: {"room to keep", 0}, View: {"a lamp, plate or view", 0},
+	Fixed: {"something fixed", 5}, Moving: {"something that moves", 12}, Tyre: {"a tyre", 25},
+	Hot: {"something hot", 50}, Line: {"a line", 15},
+	Tank: {"a tank", 20}, Skin: {"a visible skin", 0}, LoadEdge: {"a load-bearing edge", 0}, Opening: {"an opening for air", 0},
+	Room: {"room to keep", 0}, View: {"a lamp, plate or view", 0},
 }
 
 // Shape is a space by its numbers; which ones count is told by Form.
@@ -270,7 +272,8 @@ func (s Shape) check(path string) error {
 	}
 	size := func(name, word string, v float64) error { return working.Above(path+"/"+name, word, v, 0, 1e5, "mm") }
 	box := func() error {
-		return working.First(size("size/0", "The length", s.Size[0]), size("size/1", "The width", s.Size[1]), size("size/2", "The height", s.Size[2]), working.Within(path+"/yaw", "The turn", s.Yaw, -360, 360, "°"))
+		return working.First(size("size/0", "The length", s.Size[0]), size("size/1", "The width", s.Size[1]),
+			size("size/2", "The height", s.Size[2]), working.Within(path+"/yaw", "The turn", s.Yaw, -360, 360, "°"))
 	}
 	switch s.Form {
 	case BoxForm:
@@ -301,7 +304,8 @@ func (s Shape) check(path string) error {
 			return working.Refuse(path+"/outline", "An outline has three corners or more.")
 		}
 		for i, p := range s.Outline {
-			if err := working.First(working.Within(fmt.Sprintf("%s/outline/%d/x", path, i), "The corner", p.X, -1e5, 1e5, "mm"), working.Within(fmt.Sprintf("%s/outline/%d/y", path, i), "The corner", p.Y, -1e5, 1e5, "mm")); err != nil {
+			if err := working.First(working.Within(fmt.Sprintf("%s/outline/%d/x", path, i), "The corner", p.X, -1e5, 1e5, "mm"),
+				working.Within(fmt.Sprintf("%s/outline/%d/y", path, i), "The corner", p.Y, -1e5, 1e5, "mm")); err != nil {
 				return err
 			}
 		}
@@ -310,10 +314,15 @@ func (s Shape) check(path string) error {
 		if solid.Vector(s.Start).Cross(s.axis()).Len() < 1e-9 {
 			return working.Refuse(path+"/start", "Say which way the leaf points at rest, square to its hinge.")
 		}
-		return working.First(size("radius", "The reach", s.Radius), working.Within(path+"/inner", "The leaf's near edge", s.Inner, 0, s.Radius-1e-6, "mm"), working.Above(path+"/high", "The leaf's upper end", s.High, s.Low, 1e5, "mm"),
-			working.Within(path+"/low", "The leaf's lower end", s.Low, -1e5, 1e5, "mm"), working.Within(path+"/thick", "The thickness", s.Thick, 0, 1e4, "mm"), working.Within(path+"/turn", "The turn", s.Turn, -360, 360, "°"))
+		return working.First(size("radius", "The reach", s.Radius),
+			working.Within(path+"/inner", "The leaf's near edge", s.Inner, 0, s.Radius-1e-6, "mm"),
+			working.Above(path+"/high", "The leaf's upper end", s.High, s.Low, 1e5, "mm"),
+			working.Within(path+"/low", "The leaf's lower end", s.Low, -1e5, 1e5, "mm"),
+			working.Within(path+"/thick", "The thickness", s.Thick, 0, 1e4, "mm"), working.Within(path+"/turn", "The turn", s.Turn, -360, 360, "°"))
 	case TyreForm:
-		return working.First(size("radius", "The tyre's radius", s.Radius), size("size/1", "The tyre's width", s.Size[1]), working.Within(path+"/lock", "The lock", s.Lock, 0, 60, "°"), working.Within(path+"/bump", "The bump", s.Bump, 0, 1e3, "mm"), working.Within(path+"/droop", "The droop", s.Droop, 0, 1e3, "mm"))
+		return working.First(size("radius", "The tyre's radius", s.Radius), size("size/1", "The tyre's width", s.Size[1]),
+			working.Within(path+"/lock", "The lock", s.Lock, 0, 60, "°"), working.Within(path+"/bump", "The bump", s.Bump, 0, 1e3, "mm"),
+			working.Within(path+"/droop", "The droop", s.Droop, 0, 1e3, "mm"))
 	}
 	return working.Refuse(path+"/form", "There is no form of space %q.", string(s.Form))
 }

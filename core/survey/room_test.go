@@ -10,7 +10,9 @@ import (
 )
 
 func lid() Space {
-	return Space{Name: "lid", Kind: Moving, Moves: []State{InUse}, Shape: Shape{Form: SwingForm, At: [3]float64{0, 0, 500}, Axis: [3]float64{0, 1, 0}, Start: [3]float64{1, 0, 0}, Radius: 400, Low: -200, High: 200, Thick: 20, Turn: -100}}
+	return Space{Name: "lid", Kind: Moving, Moves: []State{InUse},
+		Shape: Shape{Form: SwingForm, At: [3]float64{0, 0, 500}, Axis: [3]float64{0, 1, 0}, Start: [3]float64{1, 0, 0}, Radius: 400, Low: -200,
+			High: 200, Thick: 20, Turn: -100}}
 }
 
 // A lid lies shut in two states and swings up in the third: what stands over it
@@ -66,7 +68,8 @@ func TestSweepsHoldEveryPlace(t *testing.T) {
 		a, lift, round, w := (70*r.Float64()-35)*math.Pi/180, -60+140*r.Float64(), 2*math.Pi*r.Float64(), 220*r.Float64()-110
 		sin, cos := math.Sincos(a)
 		rad := 350 * math.Sqrt(r.Float64())
-		p := solid.Vector{cos * rad * math.Cos(round), sin * rad * math.Cos(round), rad*math.Sin(round) + 350 + lift}.Add(solid.Vector{-sin * w, cos * w})
+		p := solid.Vector{cos * rad * math.Cos(round), sin * rad * math.Cos(round),
+			rad*math.Sin(round) + 350 + lift}.Add(solid.Vector{-sin * w, cos * w})
 		if !swept.Holds(p) {
 			q := solid.NewTree(solid.Ball(p, b.Deviation+.01))
 			if solid.Between(q, swept).Distance > 0 {

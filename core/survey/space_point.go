@@ -50,7 +50,8 @@ func InSpace(in SpaceInput) (SpaceResult, error) {
 		if f.Sigma == 0 {
 			in.From[i].Sigma = 1
 		}
-		if err := working.First(working.Above(at+"/distance", "The distance", f.Distance, 0, 1e5, "mm"), working.Within(at+"/sigma", "The uncertainty", f.Sigma, 0, 1e4, "mm")); err != nil {
+		if err := working.First(working.Above(at+"/distance", "The distance", f.Distance, 0, 1e5, "mm"),
+			working.Within(at+"/sigma", "The uncertainty", f.Sigma, 0, 1e4, "mm")); err != nil {
 			return SpaceResult{}, err
 		}
 		known[i] = f.At
@@ -101,15 +102,22 @@ func InSpace(in SpaceInput) (SpaceResult, error) {
 		if len(in.From) > 4 {
 			why = "it fits worst of all: measure it again first"
 		}
-		r.Findings = append(r.Findings, working.Finding{Code: "contradiction", Severity: working.Stop, Cause: "Place", Reason: fmt.Sprintf("Distance %d is %.1f mm off what the others say: %s.", worst+1, -v, why)})
+		r.Findings = append(r.Findings, working.Finding{Code: "contradiction", Severity: working.Stop, Cause: "Place",
+			Reason: fmt.Sprintf("Distance %d is %.1f mm off what the others say: %s.", worst+1, -v, why)})
 	}
 	if r.Moves > 4 {
-		r.Findings = append(r.Findings, working.Finding{Code: "flat", Severity: working.Mind, Cause: "Place", Reason: fmt.Sprintf("A millimetre of reading moves the point up to %.1f mm: it lies nearly in the plane of the points measured from. Measure from one well off that plane.", r.Moves)})
+		r.Findings = append(r.Findings, working.Finding{Code: "flat", Severity: working.Mind, Cause: "Place",
+			Reason: fmt.Sprintf("A millimetre of reading moves the point up to %.1f mm: it lies nearly in the plane of the points measured from. "+
+				"Measure from one well off that plane.", r.Moves)})
 	}
-	r.Working = working.Working{Method: "Place in space from distances", Source: "three spheres; least squares by Gauss–Newton where there are more readings", Formula: "Σ((|P − Ki| − di)/σi)² → least",
-		Result: working.Quantity{Symbol: "±", Name: "uncertainty of the place", Value: r.Sigma, Unit: "mm"}, Assumptions: []string{"the known points are exact"}}
+	r.Working = working.Working{Method: "Place in space from distances",
+		Source: "three spheres; least squares by Gauss–Newton where there are more readings", Formula: "Σ((|P − Ki| − di)/σi)² → least",
+		Result:      working.Quantity{Symbol: "±", Name: "uncertainty of the place", Value: r.Sigma, Unit: "mm"},
+		Assumptions: []string{"the known points are exact"}}
 	for i, f := range in.From {
-		r.Working.Inputs = append(r.Working.Inputs, working.Quantity{Symbol: fmt.Sprintf("d%d", i+1), Name: fmt.Sprintf("from (%.1f, %.1f, %.1f)", f.At[0], f.At[1], f.At[2]), Value: f.Distance, Unit: "mm"})
+		r.Working.Inputs = append(r.Working.Inputs,
+			working.Quantity{Symbol: fmt.Sprintf("d%d", i+1), Name: fmt.Sprintf("from (%.1f, %.1f, %.1f)", f.At[0], f.At[1], f.At[2]),
+				Value: f.Distance, Unit: "mm"})
 	}
 	for i, n := range []string{"forward", "left", "up"} {
 		r.Working.Steps = append(r.Working.Steps, working.Quantity{Symbol: string("xyz"[i]), Name: n, Value: at[i], Unit: "mm"})
@@ -139,7 +147,8 @@ func baseOf(known []solid.Vector) (t triangleBase, flat bool, err error) {
 		}
 	}
 	if best < 1e-4*size*size {
-		return t, false, working.Refuse("/from", "The points measured from lie on one line: the place may turn about it. Take one well off the line.")
+		return t, false, working.Refuse("/from",
+			"The points measured from lie on one line: the place may turn about it. Take one well off the line.")
 	}
 	x := known[t.b].Sub(known[t.a])
 	z := x.Cross(known[t.c].Sub(known[t.a])).Unit()
@@ -167,7 +176,9 @@ func (t triangleBase) raise(from []FromKnown, known []solid.Vector) (solid.Vecto
 	if len(from) == 3 && h < 0 {
 		short := math.Hypot(x, y) - ra
 		if short > 5 {
-			return solid.Vector{}, working.Refuse("/from", "These distances cannot close: they miss each other by about %.1f mm. Measure them again, and look whether an edge was taken for a centre.", short)
+			return solid.Vector{}, working.Refuse("/from",
+				"These distances cannot close: they miss each other by about %.1f mm. Measure them again, and look whether an edge was "+
+					"taken for a centre.", short)
 		}
 	}
 	return solid.Vector{x, y, math.Sqrt(math.Max(h, 1))}, nil

@@ -54,10 +54,12 @@ func TestLevels(t *testing.T) {
 		near(t, "packing", r.Packing.list()[i], want, 1e-12)
 	}
 	// On a floor that falls to the front by as much, it stands level fore and aft.
-	r, _ = Levels(LevelInput{Wheelbase: 2000, Track: 1500, Heights: Corners{515, 500, 535, 520}, Floor: &Slope{Pitch: -math.Atan(.01) * 180 / math.Pi}})
+	r, _ = Levels(LevelInput{Wheelbase: 2000, Track: 1500, Heights: Corners{515, 500, 535, 520},
+		Floor: &Slope{Pitch: -math.Atan(.01) * 180 / math.Pi}})
 	near(t, "pitch on a sloping floor", r.Pitch, 0, 1e-9)
 	// Wanted 1 % nose low: only the roll is packed.
-	r, _ = Levels(LevelInput{Wheelbase: 2000, Track: 1500, Heights: Corners{515, 500, 535, 520}, Wanted: &Slope{Pitch: math.Atan(.01) * 180 / math.Pi}})
+	r, _ = Levels(LevelInput{Wheelbase: 2000, Track: 1500, Heights: Corners{515, 500, 535, 520},
+		Wanted: &Slope{Pitch: math.Atan(.01) * 180 / math.Pi}})
 	for i, want := range []float64{0, 15, 0, 15} {
 		near(t, "packing to a slope", r.Packing.list()[i], want, 1e-9)
 	}
@@ -97,12 +99,14 @@ func TestSquare(t *testing.T) {
 			t.Errorf("%.2f mm: sure %v", r.OutOfSquare, r.Sure)
 		}
 	}
-	for _, in := range []SquareInput{{Length: 100, Width: 100, LeftToRight: 250, RightToLeft: 100}, {Length: 1000, Width: 100, LeftToRight: 800, RightToLeft: 1000}, {Width: 5, LeftToRight: 5, RightToLeft: 5}} {
+	for _, in := range []SquareInput{{Length: 100, Width: 100, LeftToRight: 250, RightToLeft: 100},
+		{Length: 1000, Width: 100, LeftToRight: 800, RightToLeft: 1000}, {Width: 5, LeftToRight: 5, RightToLeft: 5}} {
 		if _, err := Square(in); err == nil {
 			t.Errorf("%+v is taken", in)
 		}
 	}
-	if r, _ := Square(SquareInput{Length: 1000, Width: 500, LeftToRight: 1130, RightToLeft: 1130}); len(r.Findings) == 0 || r.Findings[0].Code != "sides" {
+	if r, _ := Square(SquareInput{Length: 1000, Width: 500, LeftToRight: 1130, RightToLeft: 1130}); len(r.Findings) == 0 ||
+		r.Findings[0].Code != "sides" {
 		t.Errorf("sides that do not go with the diagonals: %+v", r.Findings)
 	}
 }
@@ -142,9 +146,12 @@ func TestInSpace(t *testing.T) {
 }
 
 func TestInSpaceRefusesAndTells(t *testing.T) {
-	line := []FromKnown{{At: [3]float64{0, 0, 0}, Distance: 100}, {At: [3]float64{100, 0, 0}, Distance: 100}, {At: [3]float64{200, 0, 0}, Distance: 100}}
-	twice := []FromKnown{{At: [3]float64{0, 0, 0}, Distance: 100}, {At: [3]float64{0, 0, 0}, Distance: 90}, {At: [3]float64{200, 100, 0}, Distance: 100}}
-	open := []FromKnown{{At: [3]float64{0, 0, 0}, Distance: 100}, {At: [3]float64{1000, 0, 0}, Distance: 100}, {At: [3]float64{0, 1000, 0}, Distance: 100}}
+	line := []FromKnown{{At: [3]float64{0, 0, 0}, Distance: 100}, {At: [3]float64{100, 0, 0}, Distance: 100},
+		{At: [3]float64{200, 0, 0}, Distance: 100}}
+	twice := []FromKnown{{At: [3]float64{0, 0, 0}, Distance: 100}, {At: [3]float64{0, 0, 0}, Distance: 90},
+		{At: [3]float64{200, 100, 0}, Distance: 100}}
+	open := []FromKnown{{At: [3]float64{0, 0, 0}, Distance: 100}, {At: [3]float64{1000, 0, 0}, Distance: 100},
+		{At: [3]float64{0, 1000, 0}, Distance: 100}}
 	for name, from := range map[string][]FromKnown{"in line": line, "twice the same": twice, "cannot close": open, "too few": line[:2]} {
 		if _, err := InSpace(SpaceInput{from}); err == nil {
 			t.Errorf("%s: taken", name)
@@ -189,7 +196,8 @@ func TestMate(t *testing.T) {
 			t.Fatal("the part is turned inside out")
 		}
 	}
-	in := []Pair{{Part: solid.Vector{0, 0, 0}, Vehicle: solid.Vector{5, 5, 5}}, {Part: solid.Vector{100, 0, 0}, Vehicle: solid.Vector{105, 5, 5}}}
+	in := []Pair{{Part: solid.Vector{0, 0, 0}, Vehicle: solid.Vector{5, 5, 5}},
+		{Part: solid.Vector{100, 0, 0}, Vehicle: solid.Vector{105, 5, 5}}}
 	if _, err := Mate(in, solid.Vector{}, solid.Vector{}); err == nil {
 		t.Error("two holes without a face are taken")
 	}

@@ -71,7 +71,8 @@ func TestWords(t *testing.T) {
 
 // A working is written in the job's units, its values stay as they were.
 func TestExplain(t *testing.T) {
-	w := working.Working{Method: "m", Inputs: []working.Quantity{{Symbol: "L", Value: 25.4, Unit: "mm"}}, Steps: []working.Quantity{}, Result: working.Quantity{Symbol: "F", Value: 4.4482216152605, Unit: "N"}}
+	w := working.Working{Method: "m", Inputs: []working.Quantity{{Symbol: "L", Value: 25.4, Unit: "mm"}}, Steps: []working.Quantity{},
+		Result: working.Quantity{Symbol: "F", Value: 4.4482216152605, Unit: "N"}}
 	got := inches.Explain(w)
 	is(t, "in inches, with what it was worked in", got.Inputs[0].Text, "1.0000 in (25.400 mm)")
 	if m := metric.Explain(w); m.Inputs[0].Unit != "mm" || m.Inputs[0].Value != 25.4 {

@@ -52,7 +52,8 @@ func (r *dxfReader) draw(e *entity, m affine, byBlock string) error {
 	if e.first(230, 1) < 0 && (e.kind == "ARC" || e.kind == "CIRCLE" || e.kind == "LWPOLYLINE" || e.kind == "POLYLINE") {
 		m = m.after(affine{a: -1, d: 1}) // seen from behind
 	}
-	if math.Abs(e.first(230, 1)) < .999 || math.Abs(e.first(30, 0)) > 1e-6 && e.kind == "LINE" && math.Abs(e.first(30, 0)-e.first(31, 0)) > 1e-6 {
+	if math.Abs(e.first(230, 1)) < .999 || math.Abs(e.first(30, 0)) > 1e-6 && e.kind == "LINE" &&
+		math.Abs(e.first(30, 0)-e.first(31, 0)) > 1e-6 {
 		r.raised++
 	}
 	tol := r.tolerance()
@@ -97,7 +98,8 @@ func (r *dxfReader) draw(e *entity, m affine, byBlock string) error {
 			to += 2 * math.Pi
 		}
 		if math.IsNaN(from+to) || to-from > 4*math.Pi {
-			return working.Refuse("/base64", "An ellipse in the drawing has no beginning or end: delete it, or save the drawing again with curves as lines and arcs.")
+			return working.Refuse("/base64", "An ellipse in the drawing has no beginning or end: delete it, or save the drawing again with curves "+
+				"as lines and arcs.")
 		}
 		minor := profile.Point{X: -major.Y, Y: major.X}.Mul(ratio)
 		if e.first(230, 1) < 0 {
@@ -167,7 +169,8 @@ func (r *dxfReader) insert(e *entity, m affine, layer string) error {
 		return nil
 	}
 	if r.depth >= maxNested {
-		return working.Refuse("/base64", "Blocks stand in one another more than %d deep, or in themselves: explode the blocks and save the drawing again.", maxNested)
+		return working.Refuse("/base64", "Blocks stand in one another more than %d deep, or in themselves: explode the blocks and save the "+
+			"drawing again.", maxNested)
 	}
 	r.depth++
 	defer func() { r.depth-- }()
@@ -175,7 +178,8 @@ func (r *dxfReader) insert(e *entity, m affine, layer string) error {
 	sin, cos := math.Sincos(e.first(50, 0) * math.Pi / 180)
 	cols, rows := int(math.Max(e.first(70, 1), 1)), int(math.Max(e.first(71, 1), 1))
 	if cols > 10_000 || rows > 10_000 {
-		return working.Refuse("/base64", "A block is repeated more often than anything that is cut: explode it, keep what is cut, and save the drawing again.")
+		return working.Refuse("/base64", "A block is repeated more often than anything that is cut: explode it, keep what is cut, and save the "+
+			"drawing again.")
 	}
 	if e.first(230, 1) < 0 {
 		m = m.after(affine{a: -1, d: 1})

@@ -48,7 +48,8 @@ func (r *dxfReader) tolerance() float64 {
 }
 
 func readDXF(data []byte) (*Drawing, error) {
-	r := &dxfReader{d: &Drawing{}, blocks: map[string]*block{}, layers: map[string]int32{}, hidden: map[string]bool{}, odd: map[string]int{}, names: map[string]string{}, metric: -1}
+	r := &dxfReader{d: &Drawing{}, blocks: map[string]*block{}, layers: map[string]int32{}, hidden: map[string]bool{}, odd: map[string]int{},
+		names: map[string]string{}, metric: -1}
 	p := &pairs{rest: data}
 	var pending, later []entity // a polyline waits for its vertices; inserts for blocks that come after them
 	section := ""
@@ -108,7 +109,8 @@ func readDXF(data []byte) (*Drawing, error) {
 		}
 	}
 	if sections == 0 {
-		return nil, working.Refuse("/base64", "The file has no sections: it is no DXF. Open it where it was drawn and save it as DXF (R12 to 2018, text).")
+		return nil, working.Refuse("/base64", "The file has no sections: it is no DXF. Open it where it was drawn and save it as DXF (R12 "+
+			"to 2018, text).")
 	}
 	var err error
 	if later, err = r.drawn(pending, later); err != nil {
@@ -121,7 +123,8 @@ func readDXF(data []byte) (*Drawing, error) {
 	}
 	r.finish()
 	if !ended {
-		r.d.say(working.Mind, "cut-off", "File", "", nil, "The file has no end mark: it may have been cut off on its way, and lines be missing. Hold it against the original.")
+		r.d.say(working.Mind, "cut-off", "File", "", nil,
+			"The file has no end mark: it may have been cut off on its way, and lines be missing. Hold it against the original.")
 	}
 	return r.d, nil
 }
@@ -226,19 +229,25 @@ func (r *dxfReader) finish() {
 		d.say(working.Mind, "not-flat", "Drawing", "", nil, fmt.Sprintf("%d entities do not lie flat: their height was left out.", r.raised))
 	}
 	if r.points > 0 {
-		d.say(working.Mind, "no-radius", "Curves", "", nil, fmt.Sprintf("%d circles or arcs have no radius: they are left out. Say their size where it was drawn, or put the holes in by hand.", r.points))
+		d.say(working.Mind, "no-radius", "Curves", "", nil,
+			fmt.Sprintf("%d circles or arcs have no radius: they are left out. Say their size where it was drawn, or put the holes in by hand.",
+				r.points))
 	}
 	if r.turned > 0 {
-		d.say(working.Mind, "turned-radius", "Curves", "", nil, fmt.Sprintf("%d circles or arcs have a negative radius: its size was taken. Hold them against the original.", r.turned))
+		d.say(working.Mind, "turned-radius", "Curves", "", nil,
+			fmt.Sprintf("%d circles or arcs have a negative radius: its size was taken. Hold them against the original.", r.turned))
 	}
 	if r.fits > 0 {
-		d.say(working.Mind, "fit-points", "Curves", "", nil, fmt.Sprintf("%d splines are known by the points they run through alone: a smooth line through these was drawn; hold it against the original.", r.fits))
+		d.say(working.Mind, "fit-points", "Curves", "", nil,
+			fmt.Sprintf("%d splines are known by the points they run through alone: a smooth line through these was drawn; hold it "+
+				"against the original.", r.fits))
 	}
 	for i := range d.Layers {
 		l := &d.Layers[i]
 		l.Hidden = r.hidden[l.Name]
 		if l.Curves > 0 && (l.Hidden || strings.EqualFold(l.Name, "defpoints")) {
-			d.say(working.Mind, "odd-layer", "Layers", l.Name, nil, fmt.Sprintf("Layer %s is hidden in the file and holds %d lines: leave it out unless it is to be cut.", l.Name, l.Curves))
+			d.say(working.Mind, "odd-layer", "Layers", l.Name, nil,
+				fmt.Sprintf("Layer %s is hidden in the file and holds %d lines: leave it out unless it is to be cut.", l.Name, l.Curves))
 		}
 	}
 	if d.UnitsToMM == nil {
@@ -248,6 +257,7 @@ func (r *dxfReader) finish() {
 		} else if r.metric == 0 {
 			hint = " It calls itself imperial, so they may be inches."
 		}
-		d.say(working.Mind, "no-units", "Units", "", nil, "The file does not say its units: say whether they are millimetres or inches, and check one size you know."+hint)
+		d.say(working.Mind, "no-units", "Units", "", nil,
+			"The file does not say its units: say whether they are millimetres or inches, and check one size you know."+hint)
 	}
 }

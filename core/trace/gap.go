@@ -36,9 +36,12 @@ func (t *Traced) gaps() {
 	}
 	var fixes []working.Fix
 	if next := t.closing(all); next > 0 {
-		fixes = append(fixes, working.Fix{Label: fmt.Sprintf("Join ends up to %.3g apart", next), Edits: []working.Edit{{Path: "/tolerance", Value: next}}})
+		fixes = append(fixes, working.Fix{Label: fmt.Sprintf("Join ends up to %.3g apart", next),
+			Edits: []working.Edit{{Path: "/tolerance", Value: next}}})
 	}
-	t.say(working.Stop, "open", "Open ends", fixes, fmt.Sprintf("%s open, at %s: the nearest ends stand %.3g apart and the tolerance is %.3g.", plural(len(t.Open), "line stays", "lines stay"), places(where), need, t.Tolerance))
+	t.say(working.Stop, "open", "Open ends", fixes,
+		fmt.Sprintf("%s open, at %s: the nearest ends stand %.3g apart and the tolerance is %.3g.",
+			plural(len(t.Open), "line stays", "lines stay"), places(where), need, t.Tolerance))
 }
 
 // closing answers a tolerance that would close most gaps without swallowing

@@ -78,7 +78,8 @@ func (d *Drawing) Join(opt Options) (*Traced, error) {
 	t.nest()
 	t.gaps()
 	if len(t.Loops) == 0 && len(t.Open) == 0 {
-		t.say(working.Stop, "nothing", "Drawing", nil, "There is no line in the drawing that could be cut: look at its layers and at what was left out.")
+		t.say(working.Stop, "nothing", "Drawing", nil,
+			"There is no line in the drawing that could be cut: look at its layers and at what was left out.")
 	}
 	return t, nil
 }
@@ -128,7 +129,9 @@ func (t *Traced) chains(curves []Curve) {
 		}
 	}
 	if len(branches) > 0 {
-		t.say(working.Mind, "branches", "Drawing", nil, fmt.Sprintf("More than two lines meet at %s: the straightest way on was taken. Look whether the outline is the one you mean.", places(branches)))
+		t.say(working.Mind, "branches", "Drawing", nil,
+			fmt.Sprintf("More than two lines meet at %s: the straightest way on was taken. Look whether the outline is the one you mean.",
+				places(branches)))
 	}
 }
 

@@ -80,7 +80,9 @@ func (t *Traced) nest() {
 		}
 	}
 	if len(t.Crossed) > 0 {
-		t.say(working.Stop, "crosses-itself", "Outlines", nil, fmt.Sprintf("An outline crosses itself at %s: it cannot be cut so. Correct it in the drawing, or leave its layer out.", places(t.Crossed)))
+		t.say(working.Stop, "crosses-itself", "Outlines", nil,
+			fmt.Sprintf("An outline crosses itself at %s: it cannot be cut so. Correct it in the drawing, or leave its layer out.",
+				places(t.Crossed)))
 	}
 }
 

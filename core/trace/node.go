@@ -79,10 +79,12 @@ func (t *Traced) single(curves []Curve, nodes []node, ends []int32) ([]Curve, []
 		return curves, nodes, ends
 	}
 	if doubled > 0 {
-		t.say(working.Note, "doubled", "Drawing", nil, plural(doubled, "line was drawn twice and is", "lines were drawn twice and are")+" taken once.")
+		t.say(working.Note, "doubled", "Drawing", nil,
+			plural(doubled, "line was drawn twice and is", "lines were drawn twice and are")+" taken once.")
 	}
 	if specks > 0 {
-		t.say(working.Note, "specks", "Drawing", nil, plural(specks, "line shorter than the tolerance was", "lines shorter than the tolerance were")+" dropped.")
+		t.say(working.Note, "specks", "Drawing", nil,
+			plural(specks, "line shorter than the tolerance was", "lines shorter than the tolerance were")+" dropped.")
 	}
 	nodes, ends = t.nodes(out)
 	return out, nodes, ends

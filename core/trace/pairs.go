@@ -32,11 +32,13 @@ func (p *pairs) next() (bool, error) {
 		if len(bytes.TrimSpace(code)) == 0 && len(bytes.TrimSpace(p.rest)) == 0 {
 			return false, nil
 		}
-		return false, working.Refuse("/base64", "The DXF is damaged at line %d: a group code is a number, not %q. Save it again where it was drawn.", p.line, clip(code))
+		return false, working.Refuse("/base64",
+			"The DXF is damaged at line %d: a group code is a number, not %q. Save it again where it was drawn.", p.line, clip(code))
 	}
 	value, ok := p.row()
 	if !ok {
-		return false, working.Refuse("/base64", "The DXF ends in the middle of a group at line %d: it was not saved or sent whole. Save it again where it was drawn.", p.line)
+		return false, working.Refuse("/base64",
+			"The DXF ends in the middle of a group at line %d: it was not saved or sent whole. Save it again where it was drawn.", p.line)
 	}
 	p.code, p.value = n, bytes.TrimSpace(value)
 	return true, nil

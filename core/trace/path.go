@@ -75,7 +75,8 @@ type pathReader struct {
 }
 
 func (q *pathReader) fault() error {
-	return working.Refuse("/base64", "Path data in the SVG is not understood at %q. Save the drawing again, paths made plain, or as DXF.", clip([]byte(q.s[min(q.i, len(q.s)):])))
+	return working.Refuse("/base64", "Path data in the SVG is not understood at %q. Save the drawing again, paths made plain, or as DXF.",
+		clip([]byte(q.s[min(q.i, len(q.s)):])))
 }
 
 func (q *pathReader) read() error {

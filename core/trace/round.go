@@ -13,7 +13,8 @@ func (t *Traced) circle(c Curve) {
 	}
 	r := profile.Point{X: c.Bulge}
 	a, b := c.A.Sub(r), c.A.Add(r)
-	t.Loops = append(t.Loops, Loop{Outline: profile.Loop{{X: a.X, Y: a.Y, Bulge: 1}, {X: b.X, Y: b.Y, Bulge: 1}}, Round: true, Centre: c.A, Radius: c.Bulge})
+	t.Loops = append(t.Loops, Loop{Outline: profile.Loop{{X: a.X, Y: a.Y, Bulge: 1}, {X: b.X, Y: b.Y, Bulge: 1}}, Round: true,
+		Centre: c.A, Radius: c.Bulge})
 }
 
 // dropCircles drops circles drawn twice.
@@ -38,7 +39,8 @@ func (t *Traced) dropCircles() {
 	}
 	t.Loops = out
 	if dropped > 0 {
-		t.say(working.Note, "doubled", "Drawing", nil, plural(dropped, "circle was drawn twice and is", "circles were drawn twice and are")+" taken once.")
+		t.say(working.Note, "doubled", "Drawing", nil,
+			plural(dropped, "circle was drawn twice and is", "circles were drawn twice and are")+" taken once.")
 	}
 }
 

@@ -41,11 +41,13 @@ func (r *dxfReader) spline(e *entity, m affine, layer int32) error {
 		return r.through(fit, int(e.first(70, 0))&1 != 0, m, layer)
 	}
 	if degree < 1 || degree > 11 || n <= degree || len(knots) != n+degree+1 {
-		return working.Refuse("/base64", "A spline in the drawing has %d control points and %d knots at degree %d, which do not go together: it is damaged. Save the drawing again with curves as lines and arcs.", n, len(knots), degree)
+		return working.Refuse("/base64", "A spline in the drawing has %d control points and %d knots at degree %d, which do not go together: "+
+			"it is damaged. Save the drawing again with curves as lines and arcs.", n, len(knots), degree)
 	}
 	for i := 1; i < len(knots); i++ {
 		if !(knots[i] >= knots[i-1]) {
-			return working.Refuse("/base64", "A spline's knots in the drawing do not rise: it is damaged. Save the drawing again with curves as lines and arcs.")
+			return working.Refuse("/base64", "A spline's knots in the drawing do not rise: it is damaged. Save the drawing again with curves as "+
+				"lines and arcs.")
 		}
 	}
 	if len(weights) != n {

@@ -60,7 +60,8 @@ func readSVG(data []byte) (*Drawing, error) {
 				g.m = g.m.after(m)
 			}
 			style := strings.ReplaceAll(at["style"], " ", "")
-			g.hidden = g.hidden || at["display"] == "none" || at["visibility"] == "hidden" || strings.Contains(style, "display:none") || strings.Contains(style, "visibility:hidden")
+			g.hidden = g.hidden || at["display"] == "none" || at["visibility"] == "hidden" || strings.Contains(style, "display:none") ||
+				strings.Contains(style, "visibility:hidden")
 			switch name := t.Name.Local; name {
 			case "svg":
 				if !seen {
@@ -92,7 +93,8 @@ func readSVG(data []byte) (*Drawing, error) {
 		}
 	}
 	if !seen {
-		return nil, working.Refuse("/base64", "The file has no drawing in it: it is no SVG. Open it where it was drawn and save it as SVG or DXF.")
+		return nil, working.Refuse("/base64", "The file has no drawing in it: it is no SVG. Open it where it was drawn and save it "+
+			"as SVG or DXF.")
 	}
 	if len(r.odd) > 0 {
 		var words []string
@@ -100,10 +102,12 @@ func readSVG(data []byte) (*Drawing, error) {
 			words = append(words, fmt.Sprintf("%d %s", n, kind))
 		}
 		slices.Sort(words)
-		r.d.say(working.Note, "left-out", "Drawing", "", nil, "Left out, because they are no lines to cut: "+strings.Join(words, ", ")+". Turn words and repeated shapes into paths to keep them.")
+		r.d.say(working.Note, "left-out", "Drawing", "", nil,
+			"Left out, because they are no lines to cut: "+strings.Join(words, ", ")+". Turn words and repeated shapes into paths to keep them.")
 	}
 	if r.d.UnitsToMM == nil {
-		r.d.say(working.Mind, "no-units", "Units", "", nil, "The file does not say its size in millimetres or inches: say what a unit is, and check one size you know.")
+		r.d.say(working.Mind, "no-units", "Units", "", nil,
+			"The file does not say its size in millimetres or inches: say what a unit is, and check one size you know.")
 	}
 	return r.d, nil
 }
@@ -156,7 +160,8 @@ func transform(s string) (affine, error) {
 	for s = strings.TrimSpace(s); s != ""; s = strings.TrimLeft(s, " ,\t\r\n") {
 		open, shut := strings.IndexByte(s, '('), strings.IndexByte(s, ')')
 		if open < 0 || shut < open {
-			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s. Ungroup everything, or apply the transforms, and save it again.", clip([]byte(s)))
+			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s. Ungroup everything, or apply the transforms, and "+
+				"save it again.", clip([]byte(s)))
 		}
 		name, v := strings.TrimSpace(s[:open]), numbers(s[open+1:shut])
 		s = s[shut+1:]
@@ -169,7 +174,8 @@ func transform(s string) (affine, error) {
 		switch name {
 		case "matrix":
 			if len(v) != 6 {
-				return m, working.Refuse("/base64", "A matrix in the SVG has %d numbers, not six. Ungroup everything, or apply the transforms, and save it again.", len(v))
+				return m, working.Refuse("/base64", "A matrix in the SVG has %d numbers, not six. Ungroup everything, or apply the transforms, and "+
+					"save it again.", len(v))
 			}
 			m = m.after(affine{v[0], v[1], v[2], v[3], v[4], v[5]})
 		case "translate":
@@ -185,7 +191,8 @@ func transform(s string) (affine, error) {
 		case "skewY":
 			m = m.after(affine{a: 1, b: math.Tan(get(0, 0) * math.Pi / 180), d: 1})
 		default:
-			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s. Ungroup everything, or apply the transforms, and save it again.", clip([]byte(name)))
+			return m, working.Refuse("/base64", "A transform in the SVG is not understood: %s. Ungroup everything, or apply the transforms, and "+
+				"save it again.", clip([]byte(name)))
 		}
 	}
 	return m, nil
@@ -250,7 +257,8 @@ func (r *svgReader) rect(at map[string]string, num func(string) float64, g svgGr
 	rx, ry = math.Max(0, math.Min(rx, w/2)), math.Max(0, math.Min(ry, h/2))
 	q := &pathReader{r: r, m: g.m, layer: layer, p: profile.Point{X: x + rx, Y: y}}
 	to := func(x, y float64) profile.Point { return profile.Point{X: x, Y: y} }
-	for _, side := range [4][2]profile.Point{{to(x+w-rx, y), to(x+w, y+ry)}, {to(x+w, y+h-ry), to(x+w-rx, y+h)}, {to(x+rx, y+h), to(x, y+h-ry)}, {to(x, y+ry), to(x+rx, y)}} {
+	for _, side := range [4][2]profile.Point{{to(x+w-rx, y), to(x+w, y+ry)}, {to(x+w, y+h-ry), to(x+w-rx, y+h)},
+		{to(x+rx, y+h), to(x, y+h-ry)}, {to(x, y+ry), to(x+rx, y)}} {
 		if err := q.line(side[0]); err != nil {
 			return err
 		}

@@ -72,13 +72,15 @@ func Read(name string, data []byte) (*Drawing, error) {
 	case ext == ".dxf", bytes.Contains(head, []byte("SECTION")):
 		d, err = readDXF(data)
 	default:
-		return nil, working.Refuse("/name", "%s is neither a DXF nor an SVG by its name or by what it holds: save the drawing as DXF or SVG.", name)
+		return nil, working.Refuse("/name", "%s is neither a DXF nor an SVG by its name or by what it holds: save the drawing as DXF or SVG.",
+			name)
 	}
 	if err != nil {
 		return nil, err
 	}
 	if d.approx > 0 {
-		d.say(working.Note, "approximated", "Curves", "", nil, fmt.Sprintf("%d curves were neither straight nor round; they are arcs now that lie within %.3g of them.", d.approx, d.worst))
+		d.say(working.Note, "approximated", "Curves", "", nil,
+			fmt.Sprintf("%d curves were neither straight nor round; they are arcs now that lie within %.3g of them.", d.approx, d.worst))
 	}
 	return d, nil
 }
@@ -86,7 +88,8 @@ func Read(name string, data []byte) (*Drawing, error) {
 // Finding words carry the place they are about in their edits' path, as the
 // interface shows it: /at/x/y.
 func (d *Drawing) say(severity working.Severity, code, cause, feature string, fixes []working.Fix, reason string) {
-	d.Findings = append(d.Findings, working.Finding{Code: code, Severity: severity, Cause: cause, Feature: feature, Reason: reason, Fixes: fixes})
+	d.Findings = append(d.Findings, working.Finding{Code: code, Severity: severity, Cause: cause, Feature: feature,
+		Reason: reason, Fixes: fixes})
 }
 
 // layer answers the index of a layer, made when it is new.
@@ -106,7 +109,8 @@ func (d *Drawing) add(c Curve) error {
 	}
 	for _, v := range [5]float64{c.A.X, c.A.Y, c.B.X, c.B.Y, c.Bulge} {
 		if math.IsNaN(v) || math.Abs(v) > 1e12 {
-			return working.Refuse("/base64", "The drawing holds a place that is none, or beyond all measure: delete what lies far off, and save only what is to be cut.")
+			return working.Refuse("/base64", "The drawing holds a place that is none, or beyond all measure: delete what lies far off, and save "+
+				"only what is to be cut.")
 		}
 	}
 	d.Curves = append(d.Curves, c)
@@ -170,7 +174,8 @@ func (d *Drawing) put(m affine, c Curve, tolerance float64) error {
 
 // follow adds arcs and lines that stay within a tolerance of a curve. Its ends
 // are kept exactly; a closed one ends where it starts.
-func (d *Drawing) follow(at func(t float64) profile.Point, from, to float64, pieces int, tolerance float64, layer int32, closed bool) error {
+func (d *Drawing) follow(at func(t float64) profile.Point, from, to float64, pieces int, tolerance float64,
+	layer int32, closed bool) error {
 	d.approx++
 	first := at(from)
 	p := first

@@ -75,7 +75,9 @@ func TestPlateInPieces(t *testing.T) {
 	e[1] = line(210, 120, 210, 20) // the other way round
 	e = append(e, e[0], line(210, 20, 10, 20), circle(60, 70, 6), arc(110, 70, 5, 0, 180), arc(110, 70, 5, 180, 360),
 		"0\nLWPOLYLINE\n8\ncut\n90\n2\n70\n1\n10\n150\n20\n70\n42\n1\n10\n158\n20\n70\n42\n1\n",
-		"0\nPOLYLINE\n8\ncut\n66\n1\n10\n0\n20\n0\n70\n1\n0\nVERTEX\n8\ncut\n10\n180\n20\n60\n0\nVERTEX\n8\ncut\n10\n190\n20\n60\n42\n1\n0\nVERTEX\n8\ncut\n10\n190\n20\n70\n0\nVERTEX\n8\ncut\n10\n180\n20\n70\n42\n1\n0\nSEQEND\n",
+		"0\nPOLYLINE\n8\ncut\n66\n1\n10\n0\n20\n0\n70\n1\n"+
+			"0\nVERTEX\n8\ncut\n10\n180\n20\n60\n0\nVERTEX\n8\ncut\n10\n190\n20\n60\n42\n1\n"+
+			"0\nVERTEX\n8\ncut\n10\n190\n20\n70\n0\nVERTEX\n8\ncut\n10\n180\n20\n70\n42\n1\n0\nSEQEND\n",
 		circle(60, 70, 6), "0\nTEXT\n8\nnotes\n10\n0\n20\n0\n1\nhello\n", "0\nDIMENSION\n8\nnotes\n10\n0\n20\n0\n")
 	got := traced(t, "plate.dxf", dxf(4, "", e...), 0)
 	if len(got.Loops) != 5 || len(got.Open) != 0 {
@@ -107,7 +109,8 @@ func TestGapIsSaidAndClosed(t *testing.T) {
 	data := dxf(4, "", e...)
 	got := traced(t, "gap.dxf", data, 0)
 	f := said(got, "open")
-	if len(got.Loops) != 0 || len(got.Open) != 1 || f == nil || len(f.Fixes) != 1 || !strings.Contains(f.Reason, "(99.7, 50)") || !strings.Contains(f.Reason, "(100, 50)") {
+	if len(got.Loops) != 0 || len(got.Open) != 1 || f == nil || len(f.Fixes) != 1 || !strings.Contains(f.Reason, "(99.7, 50)") ||
+		!strings.Contains(f.Reason, "(100, 50)") {
 		t.Fatalf("%+v %+v", got.Open, got.Findings)
 	}
 	tolerance := f.Fixes[0].Edits[0].Value.(float64)
@@ -125,7 +128,9 @@ func TestGapIsSaidAndClosed(t *testing.T) {
 // scaled unevenly they become arcs along the ellipse.
 func TestBlocks(t *testing.T) {
 	inner := "0\nBLOCK\n8\n0\n2\nhole\n70\n0\n10\n1\n20\n0\n" + circle(1, 0, 2) + arc(11, 0, 1, 0, 180) + line(10, 0, 12, 0) + "0\nENDBLK\n"
-	outer := "0\nBLOCK\n8\n0\n2\npair\n70\n0\n10\n0\n20\n0\n0\nINSERT\n8\n0\n2\nhole\n10\n5\n20\n0\n41\n2\n42\n2\n50\n90\n0\nINSERT\n8\n0\n2\nhole\n10\n-5\n20\n0\n41\n-1\n42\n1\n0\nENDBLK\n"
+	outer := "0\nBLOCK\n8\n0\n2\npair\n70\n0\n10\n0\n20\n0\n" +
+		"0\nINSERT\n8\n0\n2\nhole\n10\n5\n20\n0\n41\n2\n42\n2\n50\n90\n" +
+		"0\nINSERT\n8\n0\n2\nhole\n10\n-5\n20\n0\n41\n-1\n42\n1\n0\nENDBLK\n"
 	got := traced(t, "b.dxf", dxf(4, inner+outer, "0\nINSERT\n8\ncut\n2\npair\n10\n100\n20\n50\n70\n2\n71\n1\n44\n200\n45\n0\n"), 0)
 	if len(got.Loops) != 8 {
 		t.Fatalf("%d loops: %+v", len(got.Loops), got.Findings)
@@ -187,7 +192,8 @@ func TestCurvesBecomeArcs(t *testing.T) {
 	}
 	near(t, "radius", got.Loops[0].Radius, 25, 1e-6)
 	// Three quarters of a circle, as one arc.
-	got = traced(t, "a.dxf", dxf(1, "", arc(0, 0, 4, 45, 315), line(0, 0, 2*math.Sqrt2, 2*math.Sqrt2), line(0, 0, 2*math.Sqrt2, -2*math.Sqrt2)), 0)
+	got = traced(t, "a.dxf", dxf(1, "", arc(0, 0, 4, 45, 315), line(0, 0, 2*math.Sqrt2, 2*math.Sqrt2),
+		line(0, 0, 2*math.Sqrt2, -2*math.Sqrt2)), 0)
 	near(t, "pie", got.Outer, math.Pi*16*.75, 1e-9)
 }
 
@@ -196,7 +202,8 @@ func TestSVG(t *testing.T) {
 	svg := func(head, body string) []byte {
 		return []byte(`<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" ` + head + `>` + body + `</svg>`)
 	}
-	got := traced(t, "p.svg", svg(`width="200mm" height="100mm" viewBox="0 0 400 200"`, `<g transform="translate(10,20) rotate(90)"><rect width="100" height="40" rx="5"/><circle cx="50" cy="20" r="6"/></g>
+	got := traced(t, "p.svg", svg(`width="200mm" height="100mm" viewBox="0 0 400 200"`,
+		`<g transform="translate(10,20) rotate(90)"><rect width="100" height="40" rx="5"/><circle cx="50" cy="20" r="6"/></g>
 		<path d="M200 20h60v30h-60z"/><path d="m 300,20 l60 0 0 30 -60 0 0-30"/><path d="M200,100 a10 10 0 1 1 20,0 10 10 0 11-20 0z"/><path d="M300 100c0 -13.807 -11.193 -25 -25 -25s-25 11.193-25 25 11.193 25 25 25 25-11.193 25-25z"/>
 		<path d="M20 180 Q 60 140 100 180 T 180 180 L 180 195 H 20 Z"/><text x="1" y="1">no</text><g style="display: none"><circle r="9"/></g>`), 0)
 	if len(got.Loops) != 7 || len(got.Open) != 0 {
@@ -227,7 +234,8 @@ func TestSVG(t *testing.T) {
 // crossings are said.
 func TestHostileAndOdd(t *testing.T) {
 	for name, data := range map[string][]byte{
-		"empty.dxf": {}, "a.dwg": []byte("AC1027 and so on"), "b.dxf": []byte("AutoCAD Binary DXF\r\n\x1a\x00"), "c.pdf": []byte("%PDF-1.7"), "d.dxf": []byte("hello\nworld\n"), "e.svg": []byte("<svg"), "f.txt": []byte("nothing"),
+		"empty.dxf": {}, "a.dwg": []byte("AC1027 and so on"), "b.dxf": []byte("AutoCAD Binary DXF\r\n\x1a\x00"), "c.pdf": []byte("%PDF-1.7"),
+		"d.dxf": []byte("hello\nworld\n"), "e.svg": []byte("<svg"), "f.txt": []byte("nothing"),
 		"g.dxf": dxf(4, "", "0\nCIRCLE\n8\ncut\n10\nNaN\n20\n0\n40\n5\n"), "h.dxf": dxf(4, "", line(0, 0, 1e300, 1)), "i.svg": []byte(`<svg><path d="M0 0 L nothing"/></svg>`),
 		"j.dxf": dxf(4, "", "0\nSPLINE\n8\ncut\n71\n3\n40\n0\n10\n1\n20\n1\n"),
 	} {
@@ -238,7 +246,8 @@ func TestHostileAndOdd(t *testing.T) {
 		}
 	}
 	bow := traced(t, "x.dxf", dxf(-1, "", line(0, 0, 10, 10), line(10, 10, 10, 0), line(10, 0, 0, 10), line(0, 10, 0, 0)), 0)
-	if said(bow, "crosses-itself") == nil || len(bow.Crossed) != 1 || bow.Crossed[0].Sub(profile.Point{X: 5, Y: 5}).Len() > 1e-9 || said(bow, "no-units") == nil {
+	if said(bow, "crosses-itself") == nil || len(bow.Crossed) != 1 || bow.Crossed[0].Sub(profile.Point{X: 5, Y: 5}).Len() > 1e-9 ||
+		said(bow, "no-units") == nil {
 		t.Errorf("%+v %+v", bow.Crossed, bow.Findings)
 	}
 	layers := "0\nSECTION\n2\nTABLES\n0\nTABLE\n2\nLAYER\n0\nLAYER\n2\nold\n70\n0\n62\n-7\n0\nENDTAB\n0\nENDSEC\n"
@@ -273,9 +282,11 @@ func TestPiecesComeTogether(t *testing.T) {
 			loops++
 			for i, v := range l {
 				w := l[(i+1)%n]
-				x := fmt.Sprintf("0\nLWPOLYLINE\n8\ncut\n90\n2\n70\n0\n10\n%.9f\n20\n%.9f\n42\n%.12f\n10\n%.9f\n20\n%.9f\n", v.X, v.Y, v.Bulge, w.X, w.Y)
+				x := fmt.Sprintf("0\nLWPOLYLINE\n8\ncut\n90\n2\n70\n0\n10\n%.9f\n20\n%.9f\n42\n%.12f\n10\n%.9f\n20\n%.9f\n",
+					v.X, v.Y, v.Bulge, w.X, w.Y)
 				if rnd.Intn(2) == 0 {
-					x = fmt.Sprintf("0\nLWPOLYLINE\n8\ncut\n90\n2\n70\n0\n10\n%.9f\n20\n%.9f\n42\n%.12f\n10\n%.9f\n20\n%.9f\n", w.X, w.Y, -v.Bulge, v.X, v.Y)
+					x = fmt.Sprintf("0\nLWPOLYLINE\n8\ncut\n90\n2\n70\n0\n10\n%.9f\n20\n%.9f\n42\n%.12f\n10\n%.9f\n20\n%.9f\n",
+						w.X, w.Y, -v.Bulge, v.X, v.Y)
 				}
 				e = append(e, x)
 			}
@@ -324,7 +335,8 @@ func BenchmarkRead200000(b *testing.B) {
 func FuzzRead(f *testing.F) {
 	f.Add("a.dxf", dxf(4, "", append(box(0, 0, 10, 10), circle(5, 5, 2), arc(1, 1, 2, 10, 20))...))
 	f.Add("b.svg", []byte(`<svg width="10mm" viewBox="0 0 5 5"><g transform="scale(2)"><path d="M0 0C1 1 2 2 3 0A1 2 30 0 1 5 5Z"/></g></svg>`))
-	f.Add("c.dxf", dxf(1, "0\nBLOCK\n2\nb\n10\n0\n20\n0\n"+line(0, 0, 1, 1)+"0\nENDBLK\n", "0\nINSERT\n2\nb\n10\n1\n20\n1\n41\n2\n", "0\nELLIPSE\n10\n0\n20\n0\n11\n1\n21\n0\n40\n.5\n"))
+	f.Add("c.dxf", dxf(1, "0\nBLOCK\n2\nb\n10\n0\n20\n0\n"+line(0, 0, 1, 1)+"0\nENDBLK\n", "0\nINSERT\n2\nb\n10\n1\n20\n1\n41\n2\n",
+		"0\nELLIPSE\n10\n0\n20\n0\n11\n1\n21\n0\n40\n.5\n"))
 	f.Fuzz(func(t *testing.T, name string, data []byte) {
 		d, err := Read(name, data)
 		if err != nil {
@@ -344,7 +356,8 @@ func FuzzRead(f *testing.F) {
 // A file that is cut off, and circles of no or a negative radius, are read and said.
 func TestDoubtfulFilesAreSaid(t *testing.T) {
 	dxf := func(end string, entities ...string) []byte {
-		return []byte("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n4\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n" + strings.Join(entities, "") + "0\nENDSEC\n" + end)
+		return []byte("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n4\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n" + strings.Join(entities,
+			"") + "0\nENDSEC\n" + end)
 	}
 	circle := func(r string) string { return "0\nCIRCLE\n8\n0\n10\n5\n20\n5\n40\n" + r + "\n" }
 	arc := func(r string) string { return "0\nARC\n8\n0\n10\n50\n20\n5\n40\n" + r + "\n50\n0\n51\n90\n" }

@@ -52,11 +52,14 @@ type BendResult struct {
 // fails with *working.Fault.
 func Bend(in BendInput) (BendResult, error) {
 	if len(in.Bends) == 0 || len(in.Bends) > 50 || len(in.Legs) != len(in.Bends)+1 {
-		return BendResult{}, working.Refuse("/legs", "A bent piece has from 1 to 50 bends and one leg more than bends, not %d legs and %d bends.", len(in.Legs), len(in.Bends))
+		return BendResult{}, working.Refuse("/legs", "A bent piece has from 1 to 50 bends and one leg more than bends, not %d legs and %d bends.",
+			len(in.Legs), len(in.Bends))
 	}
-	err := working.First(working.Above("/outside", "The outside size", in.Outside, 0, 1000, "mm"), working.Within("/wall", "The wall", in.Wall, 0, in.Outside/2, "mm"))
+	err := working.First(working.Above("/outside", "The outside size", in.Outside, 0, 1000, "mm"),
+		working.Within("/wall", "The wall", in.Wall, 0, in.Outside/2, "mm"))
 	if in.Strip != nil {
-		err = working.First(err, working.Above("/strip/bent", "The trial bend", in.Strip.Bent, 0, 180, "°"), working.Above("/strip/stayed", "What stayed of it", in.Strip.Stayed, 0, in.Strip.Bent, "°"))
+		err = working.First(err, working.Above("/strip/bent", "The trial bend", in.Strip.Bent, 0, 180, "°"),
+			working.Above("/strip/stayed", "What stayed of it", in.Strip.Stayed, 0, in.Strip.Bent, "°"))
 	}
 	if err != nil {
 		return BendResult{}, err
@@ -65,7 +68,9 @@ func Bend(in BendInput) (BendResult, error) {
 	setback := make([]float64, len(in.Bends))
 	for i, b := range in.Bends {
 		at := fmt.Sprintf("/bends/%d", i)
-		if err := working.First(working.Above(at+"/radius", "The centre-line radius", b.Radius, in.Outside/2, maxLength, "mm"), working.Above(at+"/angle", "The bend", b.Angle, 0, 170, "°"), working.Within(at+"/rotation", "The rotation", b.Rotation, -360, 360, "°")); err != nil {
+		if err := working.First(working.Above(at+"/radius", "The centre-line radius", b.Radius, in.Outside/2, maxLength, "mm"),
+			working.Above(at+"/angle", "The bend", b.Angle, 0, 170, "°"),
+			working.Within(at+"/rotation", "The rotation", b.Rotation, -360, 360, "°")); err != nil {
 			return BendResult{}, err
 		}
 		setback[i] = b.Radius * math.Tan(b.Angle/2*math.Pi/180)
@@ -87,10 +92,13 @@ func Bend(in BendInput) (BendResult, error) {
 			return BendResult{}, err
 		}
 		if straight < -1e-9 {
-			return BendResult{}, working.Refuse(path, "Leg %d is %.4g mm shorter than its bends take: lengthen it, or bend to a smaller radius.", i+1, -straight)
+			return BendResult{}, working.Refuse(path, "Leg %d is %.4g mm shorter than its bends take: lengthen it, or bend to a smaller radius.",
+				i+1, -straight)
 		}
 		if i > 0 && i < len(setback) && straight < in.Outside {
-			r.Findings = append(r.Findings, working.Finding{Code: "grip", Severity: working.Mind, Cause: "Bending", Reason: fmt.Sprintf("Only %.1f mm stay straight between bends %d and %d: most tools grip one size of the piece, %.1f mm, or more.", straight, i, i+1, in.Outside)})
+			r.Findings = append(r.Findings, working.Finding{Code: "grip", Severity: working.Mind, Cause: "Bending",
+				Reason: fmt.Sprintf("Only %.1f mm stay straight between bends %d and %d: most tools grip one size of the piece, %.1f mm, or more.",
+					straight, i, i+1, in.Outside)})
 		}
 		at += straight
 		if i == len(in.Bends) {
@@ -107,11 +115,16 @@ func Bend(in BendInput) (BendResult, error) {
 	}
 	r.Developed, r.Points = at, in.points()
 	if in.Strip == nil {
-		r.Findings = append(r.Findings, working.Finding{Code: "no-trial", Severity: working.Note, Cause: "Bending", Reason: "Without a trial bend the angles are as wanted: the piece springs back. Bend one, and type what stayed."})
+		r.Findings = append(r.Findings, working.Finding{Code: "no-trial", Severity: working.Note, Cause: "Bending",
+			Reason: "Without a trial bend the angles are as wanted: the piece springs back. Bend one, and type what stayed."})
 	}
-	r.Working = working.Working{Method: "Developed length of a bent piece", Source: "centre line: straights and arcs; springback as a trial bend had it, in proportion", Formula: "L = Σ(leg − setbacks) + Σ R·A·π/180, setback = R·tan(A/2)",
-		Inputs:      []working.Quantity{{Symbol: "n", Name: "bends", Value: float64(len(in.Bends))}, {Symbol: "d", Name: "outside", Value: in.Outside, Unit: "mm"}},
-		Assumptions: []string{"the centre line keeps its length: on tight bends it stretches a little, cut long and trim"}, Result: working.Quantity{Symbol: "L", Name: "developed length", Value: r.Developed, Unit: "mm"}}
+	r.Working = working.Working{Method: "Developed length of a bent piece",
+		Source:  "centre line: straights and arcs; springback as a trial bend had it, in proportion",
+		Formula: "L = Σ(leg − setbacks) + Σ R·A·π/180, setback = R·tan(A/2)",
+		Inputs: []working.Quantity{{Symbol: "n", Name: "bends", Value: float64(len(in.Bends))},
+			{Symbol: "d", Name: "outside", Value: in.Outside, Unit: "mm"}},
+		Assumptions: []string{"the centre line keeps its length: on tight bends it stretches a little, cut long and trim"},
+		Result:      working.Quantity{Symbol: "L", Name: "developed length", Value: r.Developed, Unit: "mm"}}
 	return r, nil
 }
 
@@ -128,7 +141,9 @@ func tightness(in BendInput, i int) *working.Finding {
 	if in.Bends[i].Radius >= factor*in.Outside-1e-9 {
 		return nil
 	}
-	return &working.Finding{Code: "tight", Severity: working.Mind, Cause: "Bending", Reason: fmt.Sprintf("Bend %d at %.1f mm is tighter than the %.1f mm usual for %s: it kinks or flattens without a mandrel. Larger radius, thicker wall, or a bought bend.", i+1, in.Bends[i].Radius, factor*in.Outside, what)}
+	return &working.Finding{Code: "tight", Severity: working.Mind, Cause: "Bending",
+		Reason: fmt.Sprintf("Bend %d at %.1f mm is tighter than the %.1f mm usual for %s: it kinks or flattens without a mandrel. Larger "+
+			"radius, thicker wall, or a bought bend.", i+1, in.Bends[i].Radius, factor*in.Outside, what)}
 }
 
 // points walks the centre line from apex to apex.

@@ -7,7 +7,8 @@ import (
 )
 
 func TestBendByHand(t *testing.T) {
-	r, err := Bend(BendInput{Outside: 25, Wall: 2, Legs: []float64{300, 400}, Bends: []Turn{{Radius: 75, Angle: 90}}, Strip: &Released{Bent: 93, Stayed: 90}})
+	r, err := Bend(BendInput{Outside: 25, Wall: 2, Legs: []float64{300, 400}, Bends: []Turn{{Radius: 75, Angle: 90}},
+		Strip: &Released{Bent: 93, Stayed: 90}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -25,9 +26,11 @@ func TestBendByHand(t *testing.T) {
 	near(t, "hoop, along", r.Points[3][0], 0, 1e-9)
 	near(t, "hoop, beside", r.Points[3][1], 300, 1e-9)
 	// Turned by a right angle between them, the last leg leaves the plane.
-	r, _ = Bend(BendInput{Outside: 12, Legs: []float64{500, 300, 500}, Bends: []Turn{{Radius: 40, Angle: 90}, {Radius: 40, Angle: 90, Rotation: 90}}})
+	r, _ = Bend(BendInput{Outside: 12, Legs: []float64{500, 300, 500},
+		Bends: []Turn{{Radius: 40, Angle: 90}, {Radius: 40, Angle: 90, Rotation: 90}}})
 	near(t, "out of the plane", math.Abs(r.Points[3][2]), 500, 1e-9)
-	tight, _ := Bend(BendInput{Outside: 40, Wall: 1.5, Legs: []float64{300, 90, 300}, Bends: []Turn{{Radius: 60, Angle: 60}, {Radius: 60, Angle: 60}}})
+	tight, _ := Bend(BendInput{Outside: 40, Wall: 1.5, Legs: []float64{300, 90, 300},
+		Bends: []Turn{{Radius: 60, Angle: 60}, {Radius: 60, Angle: 60}}})
 	codes := map[string]bool{}
 	for _, f := range tight.Findings {
 		codes[f.Code] = true
@@ -35,7 +38,11 @@ func TestBendByHand(t *testing.T) {
 	if !codes["tight"] || !codes["grip"] || !codes["no-trial"] {
 		t.Errorf("%+v", tight.Findings)
 	}
-	for _, in := range []BendInput{{}, {Outside: 20, Legs: []float64{30, 300}, Bends: []Turn{{Radius: 60, Angle: 90}}}, {Outside: 20, Legs: []float64{300}, Bends: []Turn{{Radius: 60, Angle: 90}}}, {Outside: 20, Legs: []float64{300, 300}, Bends: []Turn{{Radius: 5, Angle: 90}}}, {Outside: 20, Legs: []float64{300, 300}, Bends: []Turn{{Radius: 60, Angle: 175}}}, {Outside: 20, Legs: []float64{300, 300}, Bends: []Turn{{Radius: 60, Angle: 90}}, Strip: &Released{80, 90}}} {
+	for _, in := range []BendInput{{}, {Outside: 20, Legs: []float64{30, 300}, Bends: []Turn{{Radius: 60, Angle: 90}}},
+		{Outside: 20, Legs: []float64{300}, Bends: []Turn{{Radius: 60, Angle: 90}}},
+		{Outside: 20, Legs: []float64{300, 300}, Bends: []Turn{{Radius: 5, Angle: 90}}},
+		{Outside: 20, Legs: []float64{300, 300}, Bends: []Turn{{Radius: 60, Angle: 175}}},
+		{Outside: 20, Legs: []float64{300, 300}, Bends: []Turn{{Radius: 60, Angle: 90}}, Strip: &Released{80, 90}}} {
 		if _, err := Bend(in); err == nil {
 			t.Errorf("%+v is taken", in)
 		}

@@ -34,7 +34,9 @@ type MitreResult struct {
 // Mitre answers the cuts at which inside and outside corners of two members
 // meet, also of unequal depth. It fails with *working.Fault.
 func Mitre(in MitreInput) (MitreResult, error) {
-	err := working.First(working.Above("/depthA", "The depth of A", in.DepthA, 0, maxLength, "mm"), working.Above("/depthB", "The depth of B", in.DepthB, 0, maxLength, "mm"), working.Above("/included", "The angle between the members", in.Included, 0, 180, "°"))
+	err := working.First(working.Above("/depthA", "The depth of A", in.DepthA, 0, maxLength, "mm"),
+		working.Above("/depthB", "The depth of B", in.DepthB, 0, maxLength, "mm"),
+		working.Above("/included", "The angle between the members", in.Included, 0, 180, "°"))
 	if err != nil {
 		return MitreResult{}, err
 	}
@@ -46,7 +48,8 @@ func Mitre(in MitreInput) (MitreResult, error) {
 	r := MitreResult{CutA: cut(in.DepthA, in.DepthB), CutB: cut(in.DepthB, in.DepthA), Findings: []working.Finding{}}
 	if in.Included == 180 {
 		if in.DepthA != in.DepthB {
-			return MitreResult{}, working.Refuse("/included", "Members of unequal depth in one line do not mitre: butt them, or take a plate between.")
+			return MitreResult{}, working.Refuse("/included",
+				"Members of unequal depth in one line do not mitre: butt them, or take a plate between.")
 		}
 		r.CutA, r.CutB = 90, 90
 	}
@@ -60,12 +63,18 @@ func Mitre(in MitreInput) (MitreResult, error) {
 		saw  float64
 	}{{"A", r.SawA}, {"B", r.SawB}} {
 		if math.Abs(m.saw) > 60 {
-			r.Findings = append(r.Findings, working.Finding{Code: "saw-limit", Severity: working.Mind, Cause: "Mitre", Reason: fmt.Sprintf("The saw would stand at %.1f° for %s; most stop at 45 or 60. Turn the piece and cut from its other side, or notch or cope it.", m.saw, m.name)})
+			r.Findings = append(r.Findings, working.Finding{Code: "saw-limit", Severity: working.Mind, Cause: "Mitre",
+				Reason: fmt.Sprintf("The saw would stand at %.1f° for %s; most stop at 45 or 60. Turn the piece and cut from its other side, or "+
+					"notch or cope it.", m.saw, m.name)})
 		}
 	}
-	r.Working = working.Working{Method: "Mitre of two members", Source: "plane geometry: one cut line joins inside and outside corner", Formula: "tan cutA = dA·sin φ / (dB + dA·cos φ), cutA + cutB = φ, long − short = d / tan cut",
-		Inputs: []working.Quantity{{Symbol: "dA", Name: "depth of A", Value: in.DepthA, Unit: "mm"}, {Symbol: "dB", Name: "depth of B", Value: in.DepthB, Unit: "mm"}, {Symbol: "φ", Name: "between the members", Value: in.Included, Unit: "°"}},
-		Steps:  []working.Quantity{{Symbol: "cutB", Name: "from B's axis", Value: r.CutB, Unit: "°"}, {Symbol: "saw", Name: "scale for A, 0 is square", Value: r.SawA, Unit: "°"}},
+	r.Working = working.Working{Method: "Mitre of two members", Source: "plane geometry: one cut line joins inside and outside corner",
+		Formula: "tan cutA = dA·sin φ / (dB + dA·cos φ), cutA + cutB = φ, long − short = d / tan cut",
+		Inputs: []working.Quantity{{Symbol: "dA", Name: "depth of A", Value: in.DepthA, Unit: "mm"},
+			{Symbol: "dB", Name: "depth of B", Value: in.DepthB, Unit: "mm"},
+			{Symbol: "φ", Name: "between the members", Value: in.Included, Unit: "°"}},
+		Steps: []working.Quantity{{Symbol: "cutB", Name: "from B's axis", Value: r.CutB, Unit: "°"},
+			{Symbol: "saw", Name: "scale for A, 0 is square", Value: r.SawA, Unit: "°"}},
 		Result: working.Quantity{Symbol: "cutA", Name: "from A's axis", Value: r.CutA, Unit: "°"}}
 	return r, nil
 }
@@ -93,8 +102,12 @@ type SaddleResult struct {
 // Saddle answers the cope of a round tube on a round tube. It fails with
 // *working.Fault.
 func Saddle(in SaddleInput) (SaddleResult, error) {
-	err := working.First(working.Above("/branchDiameter", "The branch", in.BranchDiameter, 0, maxLength, "mm"), working.Above("/branchWall", "The wall", in.BranchWall, 0, in.BranchDiameter/2, "mm"), working.Above("/mainDiameter", "The main tube", in.MainDiameter, 0, maxLength, "mm"),
-		working.Above("/angle", "The angle between the axes", in.Angle, 0, 90, "°"), working.Within("/offset", "The offset", in.Offset, -maxLength, maxLength, "mm"), working.Within("/stations", "The number of stations", float64(in.Stations), 4, 720, ""))
+	err := working.First(working.Above("/branchDiameter", "The branch", in.BranchDiameter, 0, maxLength, "mm"),
+		working.Above("/branchWall", "The wall", in.BranchWall, 0, in.BranchDiameter/2, "mm"),
+		working.Above("/mainDiameter", "The main tube", in.MainDiameter, 0, maxLength, "mm"),
+		working.Above("/angle", "The angle between the axes", in.Angle, 0, 90, "°"),
+		working.Within("/offset", "The offset", in.Offset, -maxLength, maxLength, "mm"),
+		working.Within("/stations", "The number of stations", float64(in.Stations), 4, 720, ""))
 	if err != nil {
 		return SaddleResult{}, err
 	}
@@ -103,15 +116,22 @@ func Saddle(in SaddleInput) (SaddleResult, error) {
 	}
 	R := in.MainDiameter / 2
 	if reach := math.Abs(in.Offset) + in.BranchDiameter/2; reach > R+1e-9 {
-		return SaddleResult{}, working.Refuse("/branchDiameter", "The branch stands %.4g mm past the main tube's side: it does not sit on it all round. Bring it nearer, or take a smaller branch.", reach-R)
+		return SaddleResult{}, working.Refuse("/branchDiameter",
+			"The branch stands %.4g mm past the main tube's side: it does not sit on it all round. Bring it nearer, or take a smaller branch.",
+			reach-R)
 	}
-	r := SaddleResult{Outer: cope(in, in.BranchDiameter/2), Inner: cope(in, in.BranchDiameter/2-in.BranchWall), Wrap: math.Pi * in.BranchDiameter}
+	r := SaddleResult{Outer: cope(in, in.BranchDiameter/2), Inner: cope(in, in.BranchDiameter/2-in.BranchWall),
+		Wrap: math.Pi * in.BranchDiameter}
 	for _, d := range r.Outer {
 		r.LongShort = math.Max(r.LongShort, d)
 	}
-	r.Working = working.Working{Method: "Saddle of round on round", Source: "intersection of two cylinders", Formula: "t(θ) = (√(R² − (e + r·sin θ)²) + r·cos θ·cos α) / sin α, depth = t − least t",
-		Inputs:      []working.Quantity{{Symbol: "r", Name: "branch outside", Value: in.BranchDiameter / 2, Unit: "mm"}, {Symbol: "R", Name: "main outside", Value: R, Unit: "mm"}, {Symbol: "α", Name: "between the axes", Value: in.Angle, Unit: "°"}, {Symbol: "e", Name: "offset", Value: in.Offset, Unit: "mm"}, {Symbol: "n", Name: "stations", Value: float64(in.Stations)}},
-		Assumptions: []string{"stations start at the heel, the acute side, and run round by equal angles"}, Result: working.Quantity{Symbol: "d", Name: "deepest of the outer surface", Value: r.LongShort, Unit: "mm"}}
+	r.Working = working.Working{Method: "Saddle of round on round", Source: "intersection of two cylinders",
+		Formula: "t(θ) = (√(R² − (e + r·sin θ)²) + r·cos θ·cos α) / sin α, depth = t − least t",
+		Inputs: []working.Quantity{{Symbol: "r", Name: "branch outside", Value: in.BranchDiameter / 2, Unit: "mm"},
+			{Symbol: "R", Name: "main outside", Value: R, Unit: "mm"}, {Symbol: "α", Name: "between the axes", Value: in.Angle, Unit: "°"},
+			{Symbol: "e", Name: "offset", Value: in.Offset, Unit: "mm"}, {Symbol: "n", Name: "stations", Value: float64(in.Stations)}},
+		Assumptions: []string{"stations start at the heel, the acute side, and run round by equal angles"},
+		Result:      working.Quantity{Symbol: "d", Name: "deepest of the outer surface", Value: r.LongShort, Unit: "mm"}}
 	return r, nil
 }
 
@@ -154,7 +174,8 @@ type NotchResult struct {
 // VNotch answers the notch that closes when the tube is folded. It fails with
 // *working.Fault.
 func VNotch(in NotchInput) (NotchResult, error) {
-	err := working.First(working.Above("/depth", "The depth", in.Depth, 0, maxLength, "mm"), working.Above("/wall", "The wall", in.Wall, 0, in.Depth/2, "mm"), working.Above("/fold", "The fold", in.Fold, 0, 170, "°"))
+	err := working.First(working.Above("/depth", "The depth", in.Depth, 0, maxLength, "mm"),
+		working.Above("/wall", "The wall", in.Wall, 0, in.Depth/2, "mm"), working.Above("/fold", "The fold", in.Fold, 0, 170, "°"))
 	if err != nil {
 		return NotchResult{}, err
 	}
@@ -167,8 +188,11 @@ func VNotch(in NotchInput) (NotchResult, error) {
 		return NotchResult{}, working.Refuse("/hinge", "The hinge is at the inner or the outer face of the wall that stays, not %q.", in.Hinge)
 	}
 	r := NotchResult{NotchAngle: in.Fold, Height: h, Width: 2 * h * math.Tan(in.Fold/2*math.Pi/180)}
-	r.Working = working.Working{Method: "V-notch and fold", Source: "plane geometry: the V closes by the fold", Formula: "width = 2·h·tan(fold/2)",
-		Inputs:      []working.Quantity{{Symbol: "h", Name: "from the open face to the hinge", Value: h, Unit: "mm"}, {Symbol: "fold", Name: "turned from straight", Value: in.Fold, Unit: "°"}},
-		Assumptions: []string{"the wall folds at the hinge without stretching; kerf is cut inside the lines"}, Result: working.Quantity{Symbol: "w", Name: "opening", Value: r.Width, Unit: "mm"}}
+	r.Working = working.Working{Method: "V-notch and fold", Source: "plane geometry: the V closes by the fold",
+		Formula: "width = 2·h·tan(fold/2)",
+		Inputs: []working.Quantity{{Symbol: "h", Name: "from the open face to the hinge", Value: h, Unit: "mm"},
+			{Symbol: "fold", Name: "turned from straight", Value: in.Fold, Unit: "°"}},
+		Assumptions: []string{"the wall folds at the hinge without stretching; kerf is cut inside the lines"},
+		Result:      working.Quantity{Symbol: "w", Name: "opening", Value: r.Width, Unit: "mm"}}
 	return r, nil
 }

@@ -58,7 +58,8 @@ func TestSaddleLiesOnBoth(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(213, 214))
 	for range 100 {
 		main := 40 + 60*rnd.Float64()
-		in := SaddleInput{BranchDiameter: main * (.3 + .5*rnd.Float64()), BranchWall: 2, MainDiameter: main, Angle: 25 + 65*rnd.Float64(), Stations: 36}
+		in := SaddleInput{BranchDiameter: main * (.3 + .5*rnd.Float64()), BranchWall: 2, MainDiameter: main,
+			Angle: 25 + 65*rnd.Float64(), Stations: 36}
 		in.Offset = (main - in.BranchDiameter) / 2 * (2*rnd.Float64() - 1)
 		r, err := Saddle(in)
 		if err != nil {
@@ -85,7 +86,8 @@ func TestSaddleLiesOnBoth(t *testing.T) {
 	for i, want := range []float64{25, 0, 25, 0} {
 		near(t, "equal tubes square on", r.Outer[i], want, 1e-6)
 	}
-	for _, in := range []SaddleInput{{60, 3, 50, 90, 0, 36}, {50, 3, 60, 3, 0, 36}, {50, 3, 60, 90, 10, 36}, {50, 3, 60, 90, 0, 2}, {50, 26, 60, 90, 0, 36}, {50, 3, 60, 100, 0, 36}} {
+	for _, in := range []SaddleInput{{60, 3, 50, 90, 0, 36}, {50, 3, 60, 3, 0, 36}, {50, 3, 60, 90, 10, 36}, {50, 3, 60, 90, 0, 2},
+		{50, 26, 60, 90, 0, 36}, {50, 3, 60, 100, 0, 36}} {
 		if _, err := Saddle(in); err == nil {
 			t.Errorf("%+v is taken", in)
 		}

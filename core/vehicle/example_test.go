@@ -14,7 +14,8 @@ func Example() {
 	at := func(v float64) survey.Reading {
 		return survey.Reading{Values: []float64{v}, Instrument: "tape", Trust: "measured"}
 	}
-	s := vehicle.Survey{Points: []vehicle.SurveyPoint{{ID: "p", Name: "Rail end", Kind: "point", Way: "offsets", X: at(-1900), Y: at(430), Z: at(-80)}}}.Upgraded()
+	s := vehicle.Survey{Points: []vehicle.SurveyPoint{{ID: "p", Name: "Rail end", Kind: "point", Way: "offsets", X: at(-1900),
+		Y: at(430), Z: at(-80)}}}.Upgraded()
 	if err := s.Check(); err != nil {
 		panic(err)
 	}

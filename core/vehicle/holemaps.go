@@ -26,7 +26,8 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 	if t, ok := l.told[m.ID]; ok {
 		return t
 	}
-	t := &MapTold{ID: m.ID, Holes: []MapHoleTold{}, Readings: make([]MapReadingTold, len(m.Readings)), Slips: []string{}, Findings: []working.Finding{}}
+	t := &MapTold{ID: m.ID, Holes: []MapHoleTold{}, Readings: make([]MapReadingTold, len(m.Readings)), Slips: []string{},
+		Findings: []working.Finding{}}
 	l.told[m.ID] = t
 	in := hole.MapInput{Count: len(m.Holes), Hook: l.Survey.Hook, Plates: l.Plates}
 	index := map[string]int{}
@@ -44,10 +45,12 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 			continue
 		}
 		v, sigma := l.known(r.Value)
-		c, err := hole.Centres(hole.CentresInput{Method: orCentre(r.Tape), Value: v, DiameterA: m.Holes[a].Diameter, DiameterB: m.Holes[b].Diameter})
+		c, err := hole.Centres(hole.CentresInput{Method: orCentre(r.Tape), Value: v, DiameterA: m.Holes[a].Diameter,
+			DiameterB: m.Holes[b].Diameter})
 		if err != nil {
 			t.Readings[k].Why = err.Error()
-			t.Findings = append(t.Findings, working.Finding{Code: "reading", Severity: working.Mind, Cause: "Hole map", Reason: fmt.Sprintf("%s to %s does not count: %s", holeName(m, a), holeName(m, b), err)})
+			t.Findings = append(t.Findings, working.Finding{Code: "reading", Severity: working.Mind, Cause: "Hole map",
+				Reason: fmt.Sprintf("%s to %s does not count: %s", holeName(m, a), holeName(m, b), err)})
 			continue
 		}
 		t.Readings[k].Centres, shift[k] = c.Centres, c.Centres-v
@@ -74,7 +77,8 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 	var lack *hole.Lack
 	if errors.As(err, &lack) {
 		t.Missing, t.NextFrom, t.NextTo = lack.Missing, m.Holes[lack.From].ID, m.Holes[lack.To].ID
-		t.Why = fmt.Sprintf("%d more %s needed. Next, measure from %s to %s.", lack.Missing, told.Plural(lack.Missing, "distance is", "distances are"), holeName(m, lack.From), holeName(m, lack.To))
+		t.Why = fmt.Sprintf("%d more %s needed. Next, measure from %s to %s.", lack.Missing,
+			told.Plural(lack.Missing, "distance is", "distances are"), holeName(m, lack.From), holeName(m, lack.To))
 		return t
 	}
 	if err != nil {
@@ -91,7 +95,8 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 		if m.Below {
 			y = -y
 		}
-		t.Holes = append(t.Holes, MapHoleTold{ID: h.ID, Name: holeName(m, i), X: points[i][0], Y: y, TextX: l.Pen.MM(points[i][0]), TextY: l.Pen.MM(y), Within: l.Pen.MM(2 * r.Sigmas[i]), Size: h.Diameter})
+		t.Holes = append(t.Holes, MapHoleTold{ID: h.ID, Name: holeName(m, i), X: points[i][0], Y: y, TextX: l.Pen.MM(points[i][0]),
+			TextY: l.Pen.MM(y), Within: l.Pen.MM(2 * r.Sigmas[i]), Size: h.Diameter})
 	}
 	for i, k := range at {
 		t.Readings[k].Residual, t.Readings[k].Text, t.Readings[k].Control = r.Residuals[i], l.Pen.MM(r.Residuals[i]), r.Control[i]
@@ -112,7 +117,8 @@ func orCentre(m hole.Method) hole.Method {
 // sayMap puts what the fit tells in words with the holes' names.
 func (l *Locator) sayMap(m *HoleMap, t *MapTold, in hole.MapInput, r hole.MapResult, at []int, shift map[int]float64) {
 	say := func(code string, severity working.Severity, text string, args ...any) {
-		t.Findings = append(t.Findings, working.Finding{Code: code, Severity: severity, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf(text, args...), Working: l.Pen.Explain(r.Working)})
+		t.Findings = append(t.Findings, working.Finding{Code: code, Severity: severity, Cause: "Hole map", Name: m.Name,
+			Reason: fmt.Sprintf(text, args...), Working: l.Pen.Explain(r.Working)})
 	}
 	if s := r.Suspect; s != nil {
 		k := at[s.Index]
@@ -125,30 +131,36 @@ func (l *Locator) sayMap(m *HoleMap, t *MapTold, in hole.MapInput, r hole.MapRes
 		if len(t.Slips) > 0 {
 			why = " Likely " + t.Slips[0] + "."
 		}
-		say("suspect", working.Stop, "The reading from %s to %s does not go with the others: %s would agree.%s Until it is taken again the map goes by the others.", holeName(m, s.From), holeName(m, s.To), t.Agrees, why)
+		say("suspect", working.Stop, "The reading from %s to %s does not go with the others: %s would agree.%s Until it is taken again the map "+
+			"goes by the others.", holeName(m, s.From), holeName(m, s.To), t.Agrees, why)
 	} else if len(r.Doubtful) > 0 {
 		var list []string
 		for _, k := range r.Doubtful {
 			list = append(list, fmt.Sprintf("%s to %s", holeName(m, in.Readings[k].From), holeName(m, in.Readings[k].To)))
 		}
-		say("cannot-tell", working.Stop, "One reading does not go with the others, and they cannot tell which: %s. Take these again.", strings.Join(list, ", or "))
+		say("cannot-tell", working.Stop, "One reading does not go with the others, and they cannot tell which: %s. Take these again.",
+			strings.Join(list, ", or "))
 	} else if !r.Consistent {
-		say("cannot-tell", working.Stop, "The readings contradict each other and cannot tell which one is wrong. Measure again, or one more from a hole that has few.")
+		say("cannot-tell", working.Stop, "The readings contradict each other and cannot tell which one is wrong. Measure again, or one more "+
+			"from a hole that has few.")
 	} else if r.Redundancy == 0 && len(m.Holes) > 2 {
 		say("no-check", working.Mind, "There is no reading to spare: a wrong one would not show. Take one more.")
 	} else if r.Redundancy == 1 {
-		say("one-spare", working.Mind, "There is one reading to spare: a slip may not show, and one that shows cannot be told from the others. Take one more.")
+		say("one-spare", working.Mind, "There is one reading to spare: a slip may not show, and one that shows cannot be told from the others. "+
+			"Take one more.")
 	}
 	if r.Next != nil {
 		t.NextFrom, t.NextTo = m.Holes[r.Next.From].ID, m.Holes[r.Next.To].ID
 		for _, w := range r.Next.Ways {
 			t.NextWays = append(t.NextWays, NextWay{w, l.Pen.MM(w)})
 		}
-		say("mirror", working.Stop, "Another map fits as well. From %s to %s tells them apart: %s in the one, %s in the other. Look which it is, by eye if need be.", holeName(m, r.Next.From), holeName(m, r.Next.To), t.NextWays[0].Text, t.NextWays[1].Text)
+		say("mirror", working.Stop, "Another map fits as well. From %s to %s tells them apart: %s in the one, %s in the other. Look which it "+
+			"is, by eye if need be.", holeName(m, r.Next.From), holeName(m, r.Next.To), t.NextWays[0].Text, t.NextWays[1].Text)
 	}
 	for _, f := range r.Findings {
 		if f.Code == "in-line" {
-			say(f.Code, f.Severity, "All holes lie nearly in one line: how far one stands beside it, distances along it hardly say. Measure from a point off the line.")
+			say(f.Code, f.Severity, "All holes lie nearly in one line: how far one stands beside it, distances along it hardly say. Measure from "+
+				"a point off the line.")
 		}
 		if f.Code == "weak" {
 			say(f.Code, f.Severity, "One hole is hardly held by its readings: measure it from a hole that sees it from another side.")
@@ -173,7 +185,8 @@ func (l *Locator) PlaceMap(m *HoleMap) {
 	l.under[m.ID] = true
 	defer delete(l.under, m.ID)
 	for i, h := range m.Holes {
-		l.Done[h.ID] = &Located{ID: h.ID, Name: m.Name + " " + holeName(m, i), Of: m.ID, Kind: "hole", Size: h.Diameter, Findings: []working.Finding{}, Sources: t.sources}
+		l.Done[h.ID] = &Located{ID: h.ID, Name: m.Name + " " + holeName(m, i), Of: m.ID, Kind: "hole", Size: h.Diameter,
+			Findings: []working.Finding{}, Sources: t.sources}
 	}
 	fail := func(why string) {
 		for _, h := range m.Holes {
@@ -221,10 +234,14 @@ func (l *Locator) PlaceMap(m *HoleMap) {
 	}
 	if m.Second != "" && len(t.Holes) > 1 {
 		if off := long - t.Holes[1].X; math.Abs(off) > 3*survey.Root(s1, s2, 1) {
-			t.Findings = append(t.Findings, working.Finding{Code: "tie", Severity: working.Mind, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf("Holes 1 and 2 are %s apart by the map and %s by the surveyed points: one of them is off.", l.Pen.MM(t.Holes[1].X), l.Pen.MM(long))})
+			t.Findings = append(t.Findings, working.Finding{Code: "tie", Severity: working.Mind, Cause: "Hole map", Name: m.Name,
+				Reason: fmt.Sprintf("Holes 1 and 2 are %s apart by the map and %s by the surveyed points: one of them is off.",
+					l.Pen.MM(t.Holes[1].X), l.Pen.MM(long))})
 		}
 		if out > 3*survey.Root(s1, s2, 1) {
-			t.Findings = append(t.Findings, working.Finding{Code: "tilt", Severity: working.Mind, Cause: "Hole map", Name: m.Name, Reason: fmt.Sprintf("The surveyed points of holes 1 and 2 stand %s out of the wall from each other: it does not face straight, or one is off.", l.Pen.MM(out))})
+			t.Findings = append(t.Findings, working.Finding{Code: "tilt", Severity: working.Mind, Cause: "Hole map", Name: m.Name,
+				Reason: fmt.Sprintf("The surveyed points of holes 1 and 2 stand %s out of the wall from each other: it does not face straight, "+
+					"or one is off.", l.Pen.MM(out))})
 		}
 	}
 }

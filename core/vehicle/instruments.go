@@ -23,7 +23,8 @@ func Instruments(p told.Pen, shop survey.Shop) map[string]InstrumentTold {
 		if s := shop[i]; s > 0 {
 			good = s
 		}
-		out[string(i)] = InstrumentTold{Usual: p.Fine(u.Length), Good: strings.TrimRight(p.Fine(good), " min"), Angle: fmt.Sprintf("%.3g°", u.Angle)}
+		out[string(i)] = InstrumentTold{Usual: p.Fine(u.Length), Good: strings.TrimRight(p.Fine(good), " min"),
+			Angle: fmt.Sprintf("%.3g°", u.Angle)}
 	}
 	return out
 }

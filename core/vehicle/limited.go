@@ -20,6 +20,8 @@ func (t *ResultTold) Limited(limit *brief.Given, value, sense float64, write fun
 	t.Says += fmt.Sprintf("; %s %s is asked", word, write(limit.Value))
 	if by := sense * (limit.Value - value); by > 1e-6 {
 		t.Verdict = "bad"
-		t.Findings = append(t.Findings, working.Finding{Code: "limit", Severity: working.Stop, Cause: "Limits", Name: t.Name, Reason: fmt.Sprintf("%s is over its limit: %s, and %s %s is asked, %s past it. %s", t.Name, t.Text, word, write(limit.Value), write(by), t.Says)})
+		t.Findings = append(t.Findings, working.Finding{Code: "limit", Severity: working.Stop, Cause: "Limits", Name: t.Name,
+			Reason: fmt.Sprintf("%s is over its limit: %s, and %s %s is asked, %s past it. %s", t.Name, t.Text, word,
+				write(limit.Value), write(by), t.Says)})
 	}
 }

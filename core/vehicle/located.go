@@ -111,7 +111,8 @@ type Seating struct {
 
 // NewLocator starts to place the points and holes of a survey.
 func NewLocator(s Survey, p told.Pen) *Locator {
-	l := &Locator{Survey: s, Pen: p, Points: map[string]*SurveyPoint{}, Maps: map[string]*HoleMap{}, HoleOf: map[string]*HoleMap{}, Done: map[string]*Located{}, told: map[string]*MapTold{}, under: map[string]bool{}}
+	l := &Locator{Survey: s, Pen: p, Points: map[string]*SurveyPoint{}, Maps: map[string]*HoleMap{}, HoleOf: map[string]*HoleMap{},
+		Done: map[string]*Located{}, told: map[string]*MapTold{}, under: map[string]bool{}}
 	for i := range s.Points {
 		l.Points[s.Points[i].ID] = &s.Points[i]
 		if b := s.Points[i].Behind; b != nil && b.Taken() {
@@ -176,7 +177,9 @@ func (l *Locator) finish(out *Located) {
 	for i, v := range out.At {
 		out.Texts[i] = l.Pen.MM(v)
 		if math.Abs(v) > maxOffset/2 {
-			out.Findings = append(out.Findings, working.Finding{Code: "far", Severity: working.Mind, Cause: "Place", Reason: fmt.Sprintf("%s lies %.1f m off the datum, longer than vehicles are: was it typed in the right unit?", out.Name, math.Abs(v)/1000)})
+			out.Findings = append(out.Findings, working.Finding{Code: "far", Severity: working.Mind, Cause: "Place",
+				Reason: fmt.Sprintf("%s lies %.1f m off the datum, longer than vehicles are: was it typed in the right unit?",
+					out.Name, math.Abs(v)/1000)})
 			break
 		}
 	}
@@ -224,10 +227,13 @@ func (l *Locator) reading(out *Located, name string, r survey.Reading) (float64,
 	out.Sources = append(out.Sources, sourceOf(out.Name+", "+name, r))
 	k := r.Work(l.Survey.Shop, false)
 	if len(r.Values) == 2 && k.Spread > 4*r.Sigma(l.Survey.Shop, false) {
-		out.Findings = append(out.Findings, working.Finding{Code: "disagree", Severity: working.Mind, Cause: "Reading", Reason: fmt.Sprintf("%s: the two readings of %s lie %s apart, and nothing tells which is right. Take a third.", out.Name, name, l.Pen.MM(k.Spread))})
+		out.Findings = append(out.Findings, working.Finding{Code: "disagree", Severity: working.Mind, Cause: "Reading",
+			Reason: fmt.Sprintf("%s: the two readings of %s lie %s apart, and nothing tells which is right. Take a third.", out.Name,
+				name, l.Pen.MM(k.Spread))})
 	}
 	if k.Outlier > 0 {
-		out.Findings = append(out.Findings, working.Finding{Code: "outlier", Severity: working.Mind, Cause: "Reading", Reason: fmt.Sprintf("%s: reading %d of %s stands out and is left out; the others spread less.", out.Name, k.Outlier, name)})
+		out.Findings = append(out.Findings, working.Finding{Code: "outlier", Severity: working.Mind, Cause: "Reading",
+			Reason: fmt.Sprintf("%s: reading %d of %s stands out and is left out; the others spread less.", out.Name, k.Outlier, name)})
 	}
 	return v, sigma
 }

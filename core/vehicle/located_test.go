@@ -29,7 +29,8 @@ func surveyOf(rnd *rand.Rand, n int) (Survey, []solid.Vector) {
 	id := func(i int) string { return fmt.Sprint("p", i) }
 	s := Survey{}
 	for i, at := range truth {
-		p := SurveyPoint{ID: id(i), Name: "Point " + fmt.Sprint(i), Kind: "point", Way: ByOffsets, X: taped(at[0]), Y: taped(at[1]), Z: taped(at[2])}
+		p := SurveyPoint{ID: id(i), Name: "Point " + fmt.Sprint(i), Kind: "point", Way: ByOffsets, X: taped(at[0]),
+			Y: taped(at[1]), Z: taped(at[2])}
 		if i >= 4 {
 			a := rnd.IntN(i)
 			b := (a + 1 + rnd.IntN(i-1)) % i
@@ -110,12 +111,14 @@ func TestTrustAndGaps(t *testing.T) {
 	}
 	guess := at("a", "", 100)
 	guess.Z.Trust = string(brief.Assumed)
-	s := Survey{Points: []SurveyPoint{guess, at("b", "a", 10), at("c", "b", 10), at("self", "self", 1), at("lost", "nothing", 1), {ID: "how", Name: "how"}, {ID: "line", Name: "line", Way: OnLine, A: "a", DA: taped(5)}}}
+	s := Survey{Points: []SurveyPoint{guess, at("b", "a", 10), at("c", "b", 10), at("self", "self", 1), at("lost", "nothing", 1),
+		{ID: "how", Name: "how"}, {ID: "line", Name: "line", Way: OnLine, A: "a", DA: taped(5)}}}
 	l := NewLocator(s, metric)
 	if p := l.At("c"); p.Least == nil || p.Least.Trust != brief.Assumed || !strings.Contains(p.Least.Name, "a") {
 		t.Errorf("%+v", p.Least)
 	}
-	for id, want := range map[string]string{"self": "from itself", "lost": "not in the survey any more", "line": "Say", "gone": "not in the survey any more"} {
+	for id, want := range map[string]string{"self": "from itself", "lost": "not in the survey any more", "line": "Say",
+		"gone": "not in the survey any more"} {
 		if p := l.At(id); p.At != nil || !strings.Contains(p.Why, want) {
 			t.Errorf("%s: %+v, want %q", id, p.Why, want)
 		}
@@ -142,7 +145,8 @@ func TestTapeBetweenHoles(t *testing.T) {
 // left out.
 func TestReadingsThatDisagree(t *testing.T) {
 	with := func(values ...float64) *Located {
-		s := Survey{Points: []SurveyPoint{{ID: "a", Name: "Rail end", Kind: "point", Way: ByOffsets, X: taped(values...), Y: taped(0), Z: taped(0)}}}
+		s := Survey{Points: []SurveyPoint{{ID: "a", Name: "Rail end", Kind: "point", Way: ByOffsets, X: taped(values...),
+			Y: taped(0), Z: taped(0)}}}
 		return NewLocator(s, metric).At("a")
 	}
 	code := func(p *Located) string {
@@ -175,7 +179,8 @@ func TestLimitedLines(t *testing.T) {
 		value, sense float64
 		limit        *brief.Given
 		bad          bool
-	}{{200, 1, given(180), false}, {170, 1, given(180), true}, {2500, -1, given(2400), true}, {2300, -1, given(2400), false}, {1, 1, nil, false}, {1, 1, given(0), false}, {180, 1, given(180), false}} {
+	}{{200, 1, given(180), false}, {170, 1, given(180), true}, {2500, -1, given(2400), true}, {2300, -1, given(2400), false},
+		{1, 1, nil, false}, {1, 1, given(0), false}, {180, 1, given(180), false}} {
 		r := ResultTold{Name: "Clearance", Text: "as measured", Verdict: "good"}
 		r.Limited(c.limit, c.value, c.sense, metric.MM)
 		if (r.Verdict == "bad") != c.bad || len(r.Findings) > 0 != c.bad {

@@ -53,11 +53,13 @@ func (l *Locator) offsets(p *SurveyPoint, out *Located) {
 	}
 	at = at.Add(v)
 	if taken < 3 && p.From == "" && p.Kind != "edge" {
-		out.Findings = append(out.Findings, working.Finding{Code: "flat-offset", Severity: working.Note, Cause: "Place", Reason: out.Name + ": a direction not measured counts as zero from the datum."})
+		out.Findings = append(out.Findings, working.Finding{Code: "flat-offset", Severity: working.Note, Cause: "Place",
+			Reason: out.Name + ": a direction not measured counts as zero from the datum."})
 	}
 	a := [3]float64(at)
 	out.At, out.Sigma = &a, survey.Root(sigmas...)
-	w := working.Working{Method: "Place by offsets", Source: "coordinates along the vehicle's axes (ISO 8855)", Formula: "P = base + (forward, left, up)", Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"},
+	w := working.Working{Method: "Place by offsets", Source: "coordinates along the vehicle's axes (ISO 8855)",
+		Formula: "P = base + (forward, left, up)", Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"},
 		Assumptions: []string{"the tape ran along the axis", "errors of the readings are independent"}}
 	for i, x := range axes {
 		w.Inputs = append(w.Inputs, working.Quantity{Symbol: string("xyz"[i]), Name: x.name, Value: v[i], Unit: "mm"})
@@ -212,7 +214,9 @@ func (l *Locator) onLine(p *SurveyPoint, out *Located) {
 	at := [3]float64(a.Add(line.Unit().Mul(d)))
 	out.At, out.Sigma = &at, survey.Root(sa, s, sb*math.Abs(d)/line.Len())
 	out.Working = l.Pen.Explain(working.Working{Method: "Place on a line", Source: "coordinates", Formula: "P = A + d·(B − A)/|B − A|",
-		Inputs: []working.Quantity{{Symbol: "d", Name: "from A", Value: d, Unit: "mm"}, {Symbol: "AB", Name: "length of the line", Value: line.Len(), Unit: "mm"}}, Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"}})
+		Inputs: []working.Quantity{{Symbol: "d", Name: "from A", Value: d, Unit: "mm"},
+			{Symbol: "AB", Name: "length of the line", Value: line.Len(), Unit: "mm"}},
+		Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"}})
 }
 
 func (l *Locator) transfer(p *SurveyPoint, out *Located) {
@@ -233,6 +237,9 @@ func (l *Locator) transfer(p *SurveyPoint, out *Located) {
 	at := [3]float64(st.Pose.Apply(v))
 	out.At, out.Sigma = &at, survey.Root(st.Sigma, .5)
 	out.Sources = append(out.Sources, st.Sources...)
-	out.Working = l.Pen.Explain(working.Working{Method: "Place by transfer", Source: "marked through a hole of a part in its place", Formula: "P = pose of the part · hole",
-		Inputs: []working.Quantity{{Symbol: "s", Name: "uncertainty of the part's place", Value: st.Sigma, Unit: "mm"}}, Assumptions: []string{"half a millimetre for the transfer punch in its hole"}, Result: working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"}})
+	out.Working = l.Pen.Explain(working.Working{Method: "Place by transfer", Source: "marked through a hole of a part in its place",
+		Formula:     "P = pose of the part · hole",
+		Inputs:      []working.Quantity{{Symbol: "s", Name: "uncertainty of the part's place", Value: st.Sigma, Unit: "mm"}},
+		Assumptions: []string{"half a millimetre for the transfer punch in its hole"},
+		Result:      working.Quantity{Symbol: "±", Name: "uncertainty", Value: out.Sigma, Unit: "mm"}})
 }

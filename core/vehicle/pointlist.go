@@ -27,7 +27,8 @@ func PointsCSV(list []Located) ([]byte, error) {
 		if p.Least != nil {
 			trust = string(p.Least.Trust)
 		}
-		rows = append(rows, []string{cell(p.Name), p.Kind, fmt.Sprintf("%.3f", p.At[0]), fmt.Sprintf("%.3f", p.At[1]), fmt.Sprintf("%.3f", p.At[2]), fmt.Sprintf("%.3f", p.Size), fmt.Sprintf("%.3f", p.Sigma), trust})
+		rows = append(rows, []string{cell(p.Name), p.Kind, fmt.Sprintf("%.3f", p.At[0]), fmt.Sprintf("%.3f", p.At[1]),
+			fmt.Sprintf("%.3f", p.At[2]), fmt.Sprintf("%.3f", p.Size), fmt.Sprintf("%.3f", p.Sigma), trust})
 	}
 	if err := w.WriteAll(rows); err != nil {
 		return nil, fmt.Errorf("write points: %w", err)
@@ -84,7 +85,8 @@ func PointsIn(raw string, newID func() string) ([]SurveyPoint, []RefusedLine) {
 			}
 			for _, want := range []string{"name", "x", "y", "z"} {
 				if _, ok := column[want]; !ok {
-					return points, []RefusedLine{{line, text, "the heading has no column " + want + ": it names name, x, y and z, each length with mm or in after it"}}
+					return points, []RefusedLine{{line, text,
+						"the heading has no column " + want + ": it names name, x, y and z, each length with mm or in after it"}}
 				}
 			}
 			continue

@@ -299,7 +299,8 @@ type Retape struct {
 }
 
 // FaceWay answers the direction a face looks.
-var FaceWay = map[brief.Face][3]float64{brief.FaceFront: {1}, brief.FaceRear: {-1}, brief.FaceLeft: {0, 1}, brief.FaceRight: {0, -1}, brief.FaceUp: {0, 0, 1}, brief.FaceDown: {0, 0, -1}}
+var FaceWay = map[brief.Face][3]float64{brief.FaceFront: {1}, brief.FaceRear: {-1}, brief.FaceLeft: {0, 1}, brief.FaceRight: {0, -1},
+	brief.FaceUp: {0, 0, 1}, brief.FaceDown: {0, 0, -1}}
 
 // Issue is something a mock-up or a trial of the fit brought up.
 type Issue struct {

@@ -21,7 +21,10 @@ func (s Survey) Check() error {
 	for _, x := range []struct {
 		path string
 		n    int
-	}{{"/points", len(s.Points)}, {"/maps", len(s.Maps)}, {"/levels", len(s.Levels)}, {"/slopes", len(s.Slopes)}, {"/squares", len(s.Squares)}, {"/sides", len(s.Sides)}, {"/gaps", len(s.Gaps)}, {"/measures", len(s.Measures)}, {"/spaces", len(s.Spaces)}, {"/placed", len(s.Placed)}, {"/drillings", len(s.Drillings)}, {"/follows", len(s.Follows)}, {"/stacks", len(s.Stacks)}, {"/fits", len(s.Fits)}, {"/checks", len(s.Checks)}} {
+	}{{"/points", len(s.Points)}, {"/maps", len(s.Maps)}, {"/levels", len(s.Levels)}, {"/slopes", len(s.Slopes)}, {"/squares", len(s.Squares)},
+		{"/sides", len(s.Sides)}, {"/gaps", len(s.Gaps)}, {"/measures", len(s.Measures)}, {"/spaces", len(s.Spaces)}, {"/placed", len(s.Placed)},
+		{"/drillings", len(s.Drillings)}, {"/follows", len(s.Follows)}, {"/stacks", len(s.Stacks)}, {"/fits", len(s.Fits)},
+		{"/checks", len(s.Checks)}} {
 		if x.n > brief.MaxList {
 			return working.Refuse(x.path, "This list holds up to %d.", brief.MaxList)
 		}
@@ -192,15 +195,19 @@ func (s Survey) checkRoom() error {
 		for k, x := range v.At {
 			errs = append(errs, working.Within(fmt.Sprintf("%s/at/%d", at, k), "The place", x, -maxOffset, maxOffset, "mm"))
 		}
-		errs = append(errs, working.Within(at+"/yaw", "The turn", v.Yaw, -360, 360, "°"), working.Within(at+"/pitch", "The turn", v.Pitch, -360, 360, "°"), working.Within(at+"/roll", "The turn", v.Roll, -360, 360, "°"),
+		errs = append(errs, working.Within(at+"/yaw", "The turn", v.Yaw, -360, 360, "°"),
+			working.Within(at+"/pitch", "The turn", v.Pitch, -360, 360, "°"), working.Within(at+"/roll", "The turn", v.Roll, -360, 360, "°"),
 			working.Within(at+"/bolt", "The bolt", v.Bolt, 0, 100, "mm"), working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
 		if v.Size != nil {
-			errs = append(errs, working.Above(at+"/size/length", "The length", v.Size.Length, 0, maxOffset, "mm"), working.Above(at+"/size/width", "The width", v.Size.Width, 0, maxOffset, "mm"), working.Above(at+"/size/height", "The height", v.Size.Height, 0, maxOffset, "mm"))
+			errs = append(errs, working.Above(at+"/size/length", "The length", v.Size.Length, 0, maxOffset, "mm"),
+				working.Above(at+"/size/width", "The width", v.Size.Width, 0, maxOffset, "mm"),
+				working.Above(at+"/size/height", "The height", v.Size.Height, 0, maxOffset, "mm"))
 		}
 	}
 	for i, v := range s.Drillings {
 		at := fmt.Sprintf("/drillings/%d", i)
-		errs = append(errs, working.Within(at+"/diameter", "The drill", v.Diameter, 0, 200, "mm"), working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
+		errs = append(errs, working.Within(at+"/diameter", "The drill", v.Diameter, 0, 200, "mm"),
+			working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
 		if v.Free != nil {
 			errs = append(errs, working.Within(at+"/free", "What is free behind", *v.Free, 0, 5000, "mm"))
 		}

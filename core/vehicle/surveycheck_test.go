@@ -88,7 +88,8 @@ func TestSurveyRefusesWhereItStands(t *testing.T) {
 	s := demo.OrchardSurvey()
 	long := strings.Repeat("ß", 5000)
 	for path, value := range map[string]any{
-		"/schema": vehicle.SurveySchema + 1, "/points": make([]map[string]any, 201), "/hook": -1., "/between": 1001., "/instruments/tape": 101., "/drawn": long,
+		"/schema": vehicle.SurveySchema + 1, "/points": make([]map[string]any, 201), "/hook": -1., "/between": 1001.,
+		"/instruments/tape": 101., "/drawn": long,
 		"/points/0/id": "", "/points/0/size": -1., "/points/0/name": long, "/datum/up": long, "/maps/0/holes/0/diameter": 2001., "/spaces/0/need": -1., "/placed/0/at": []float64{0, 4e4, 0}, "/placed/0/yaw": 361., "/placed/0/bolt": -1., "/placed/0/wall": 201.,
 		"/stacks/0/places": make([]map[string]any, 51),
 	} {

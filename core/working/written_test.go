@@ -3,7 +3,8 @@ package working
 import "testing"
 
 func TestWritten(t *testing.T) {
-	w := Working{Inputs: []Quantity{{Value: 25.4, Unit: "mm"}, {Value: 190309.92, Unit: "N·mm"}, {Value: 310.53288, Unit: "MPa"}, {Value: .5, Unit: "N"}, {Value: 90, Unit: "°"}},
+	w := Working{Inputs: []Quantity{{Value: 25.4, Unit: "mm"}, {Value: 190309.92, Unit: "N·mm"}, {Value: 310.53288, Unit: "MPa"},
+		{Value: .5, Unit: "N"}, {Value: 90, Unit: "°"}},
 		Steps: []Quantity{{Value: 4, Unit: ""}, {Value: 12.5, Unit: "kg"}}, Result: Quantity{Value: 10, Unit: "mm"}}
 	metric := w.Written(false)
 	for i, want := range []string{"25.400 mm", "190.31 N·m", "310.5 MPa", "0.5 N", "90.00°"} {

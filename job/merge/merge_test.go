@@ -75,7 +75,8 @@ func TestThree(t *testing.T) {
 
 // What nobody knows the base of clashes wherever it differs, and nowhere else.
 func TestUnknownBase(t *testing.T) {
-	got, clashes := Three(Unknown{}, read(t, `{"a":1,"b":1,"l":[{"id":"p","v":1}]}`), read(t, `{"a":1,"b":2,"c":3,"l":[{"id":"p","v":2}]}`), nil)
+	got, clashes := Three(Unknown{}, read(t, `{"a":1,"b":1,"l":[{"id":"p","v":1}]}`),
+		read(t, `{"a":1,"b":2,"c":3,"l":[{"id":"p","v":2}]}`), nil)
 	var at []string
 	for _, x := range clashes {
 		at = append(at, Pointer(x.Path))
@@ -129,7 +130,8 @@ func TestJoiningHoldsBoth(t *testing.T) {
 		}
 		for _, c := range slices.Concat(Changes(base, mine), Changes(base, theirs)) {
 			for _, end := range []any{got, back} {
-				if v, there := at(end, c.Path); c.Path[len(c.Path)-1] != "order" && (there != (c.Now != nil) || there && !reflect.DeepEqual(v, c.Now) && !isList(v)) {
+				if v, there := at(end, c.Path); c.Path[len(c.Path)-1] != "order" &&
+					(there != (c.Now != nil) || there && !reflect.DeepEqual(v, c.Now) && !isList(v)) {
 					t.Fatalf("%s is %v, want %v: %s %s %s", Pointer(c.Path), v, c.Now, written(t, base), written(t, mine), written(t, theirs))
 				}
 			}
@@ -170,7 +172,8 @@ func at(v any, path []string) (any, bool) {
 
 // Changes tell all there is between two documents and nothing where there is nothing.
 func TestChanges(t *testing.T) {
-	was, now := read(t, `{"a":1,"l":[{"id":"p","v":1},{"id":"q"},{"id":"r"}]}`), read(t, `{"b":2,"l":[{"id":"q"},{"id":"p","v":2},{"id":"s"}]}`)
+	was, now := read(t, `{"a":1,"l":[{"id":"p","v":1},{"id":"q"},{"id":"r"}]}`),
+		read(t, `{"b":2,"l":[{"id":"q"},{"id":"p","v":2},{"id":"s"}]}`)
 	var said []string
 	for _, c := range Changes(was, now) {
 		raw, err := json.Marshal([]any{c.Was, c.Now})
