@@ -83,23 +83,12 @@ func Grip(in GripInput) (GripResult, error) {
 		return GripResult{}, working.Refuse("/size", "%v.", err)
 	}
 	hw, known := stock.HardwareFor(t)
-	if len(in.Plies) == 0 || len(in.Plies) > maxPlies {
-		return GripResult{}, working.Refuse("/plies", "A stack has 1 to %d plies: name what the bolt passes through.", maxPlies)
+	if err := in.check(); err != nil {
+		return GripResult{}, err
 	}
 	r := GripResult{Planes: []GripPlane{}, Findings: []working.Finding{}}
-	for i, p := range in.Plies {
-		at := fmt.Sprintf("/plies/%d", i)
-		if err := working.First(working.Above(at+"/thickness", "The thickness of "+p.said(i), p.Thickness, 0, 1000, "mm"),
-			working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm")); err != nil {
-			return GripResult{}, err
-		}
+	for _, p := range in.Plies {
 		r.Grip += p.Thickness - p.Squash
-	}
-	if err := working.First(working.Within("/washers", "Washers", float64(in.Washers), 0, 20, ""),
-		working.Within("/height", "The nut's height", in.Height, 0, 300, "mm"),
-		working.Within("/protrude/0", "Threads past the nut", in.Protrude[0], 0, 20, ""),
-		working.Within("/protrude/1", "Threads past the nut", in.Protrude[1], 0, 40, "")); err != nil {
-		return GripResult{}, err
 	}
 	if in.Washers > 0 && hw.Washer == 0 {
 		return GripResult{}, working.Refuse("/washers", "No washer of %s is in the table: count it as a ply.", t.Size)
@@ -114,18 +103,9 @@ func Grip(in GripInput) (GripResult, error) {
 	}
 	washers := float64(in.Washers) * hw.Washer
 	r.Grip += washers
-	nut := in.Height
-	switch in.Nut {
-	case HexNut, "":
-		nut = hw.Nut
-	case LockNut:
-		nut = hw.LockNut
-	case CustomNut, NoNut:
-		if nut == 0 {
-			return GripResult{}, working.Refuse("/height", "Say how high the nut is, or how deep the thread runs.")
-		}
-	default:
-		return GripResult{}, working.Refuse("/nut", "The nut is hex, lock, tapped or other, not %q.", in.Nut)
+	nut, err := in.nut(hw)
+	if err != nil {
+		return GripResult{}, err
 	}
 	if !known || nut == 0 {
 		return GripResult{}, working.Refuse("/nut", "No such nut of %s is in the table: choose other and type its height.", t.Size)
@@ -157,15 +137,7 @@ func Grip(in GripInput) (GripResult, error) {
 		lengths = stock.BoltLengths(t.System)
 	}
 	r.choose(in, t, nut, lengths, say)
-	at := first
-	for i := 0; i+1 < len(in.Plies); i++ {
-		at += in.Plies[i].Thickness - in.Plies[i].Squash
-		plane := GripPlane{At: at}
-		if r.Length != nil {
-			plane.Threaded = at > *r.Length-r.Thread-shankShort*pitch
-		}
-		r.Planes = append(r.Planes, plane)
-	}
+	r.slide(in, first, pitch)
 	r.tell(in, t, say)
 	r.Working = working.Working{Method: "Grip and bolt length",
 		Source: stock.HardwareSource + "; thread length " + map[bool]string{true: "ASME B18.2.1",
@@ -177,6 +149,55 @@ func Grip(in GripInput) (GripResult, error) {
 			{Symbol: "Lmax", Name: "longest", Value: r.Most, Unit: "mm"}},
 		Result: working.Quantity{Symbol: "grip", Name: "grip", Value: r.Grip, Unit: "mm"}}
 	return r, nil
+}
+
+// check refuses a stack that is none.
+func (in GripInput) check() error {
+	if len(in.Plies) == 0 || len(in.Plies) > maxPlies {
+		return working.Refuse("/plies", "A stack has 1 to %d plies: name what the bolt passes through.", maxPlies)
+	}
+	for i, p := range in.Plies {
+		at := fmt.Sprintf("/plies/%d", i)
+		if err := working.First(working.Above(at+"/thickness", "The thickness of "+p.said(i), p.Thickness, 0, 1000, "mm"),
+			working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm")); err != nil {
+			return err
+		}
+	}
+	return working.First(working.Within("/washers", "Washers", float64(in.Washers), 0, 20, ""),
+		working.Within("/height", "The nut's height", in.Height, 0, 300, "mm"),
+		working.Within("/protrude/0", "Threads past the nut", in.Protrude[0], 0, 20, ""),
+		working.Within("/protrude/1", "Threads past the nut", in.Protrude[1], 0, 40, ""))
+}
+
+// nut is the height of the nut, or the depth of the thread, in mm; 0 where the
+// table has none.
+func (in GripInput) nut(hw stock.Hardware) (float64, error) {
+	switch in.Nut {
+	case HexNut, "":
+		return hw.Nut, nil
+	case LockNut:
+		return hw.LockNut, nil
+	case CustomNut, NoNut:
+		if in.Height == 0 {
+			return 0, working.Refuse("/height", "Say how high the nut is, or how deep the thread runs.")
+		}
+		return in.Height, nil
+	}
+	return 0, working.Refuse("/nut", "The nut is hex, lock, tapped or other, not %q.", in.Nut)
+}
+
+// slide finds the faces between plies, counted from first, and which of them
+// the thread of pitch lies in.
+func (r *GripResult) slide(in GripInput, first, pitch float64) {
+	at := first
+	for i := 0; i+1 < len(in.Plies); i++ {
+		at += in.Plies[i].Thickness - in.Plies[i].Squash
+		plane := GripPlane{At: at}
+		if r.Length != nil {
+			plane.Threaded = at > *r.Length-r.Thread-shankShort*pitch
+		}
+		r.Planes = append(r.Planes, plane)
+	}
 }
 
 func (p Ply) said(i int) string {

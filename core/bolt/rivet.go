@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
+	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
 
@@ -28,7 +29,7 @@ type RivetResult struct {
 	To       float64           `json:"to" doc:"mm of grip it is made for"`
 	Hole     float64           `json:"hole" doc:"mm"`
 	Used     float64           `json:"used" doc:"share of its strength over the safety, shear and tension together"`
-	Verdict  string            `json:"verdict" enum:"holds,tight,over,cannot say"`
+	Verdict  strength.Verdict  `json:"verdict" enum:"holds,tight,over,cannot say"`
 	Working  working.Working   `json:"working"`
 	Findings []working.Finding `json:"findings"`
 }
@@ -36,36 +37,22 @@ type RivetResult struct {
 // Rivet answers grip, length and strength of a blind rivet. Shear and tension
 // act together by the ellipse. It fails with *working.Fault.
 func Rivet(in RivetInput) (RivetResult, error) {
-	var r stock.Rivet
-	found, sizes := false, ""
-	for _, row := range stock.Rivets {
-		if row.Material == in.Material {
-			sizes += fmt.Sprintf(" %g", row.Diameter)
-			if math.Abs(row.Diameter-in.Diameter) < 1e-6 {
-				r, found = row, true
-			}
-		}
+	r, err := in.rivet()
+	if err != nil {
+		return RivetResult{}, err
 	}
-	switch {
-	case sizes == "":
-		return RivetResult{}, working.Refuse("/material", "A rivet is of aluminium, steel or stainless, not %q.", in.Material)
-	case !found:
-		return RivetResult{}, working.Refuse("/diameter", "Rivets of %s come in%s mm here, not %g.", in.Material, sizes, in.Diameter)
-	case len(in.Plies) < 2 || len(in.Plies) > maxPlies:
+	if len(in.Plies) < 2 || len(in.Plies) > maxPlies {
 		return RivetResult{}, working.Refuse("/plies", "A rivet holds 2 to %d plies: name them.", maxPlies)
 	}
 	if in.Safety == 0 {
 		in.Safety = 3
 	}
-	err := working.First(working.Within("/shear", "The shear", in.Shear, 0, 1e6, "N"),
+	err = working.First(working.Within("/shear", "The shear", in.Shear, 0, 1e6, "N"),
 		working.Within("/tension", "The tension", in.Tension, 0, 1e6, "N"), working.Within("/safety", "The safety", in.Safety, 1, 20, ""))
 	if err != nil {
 		return RivetResult{}, err
 	}
 	out := RivetResult{Hole: r.Hole, Findings: []working.Finding{}}
-	say := func(code string, severity working.Severity, cause, reason string) {
-		out.Findings = append(out.Findings, working.Finding{Code: code, Severity: severity, Cause: cause, Reason: reason})
-	}
 	for i, p := range in.Plies {
 		at := fmt.Sprintf("/plies/%d", i)
 		if err := working.First(working.Above(at+"/thickness", "The thickness of "+p.said(i), p.Thickness, 0, 100, "mm"),
@@ -80,6 +67,59 @@ func Rivet(in RivetInput) (RivetResult, error) {
 			out.Length, out.From, out.To = &length, l.From, l.To
 		}
 	}
+	out.gripped(in, r)
+	shear, pull := in.Shear*in.Safety/r.Shear, in.Tension*in.Safety/r.Tension
+	out.Used = math.Hypot(shear, pull)
+	switch {
+	case in.Shear+in.Tension == 0 || out.Length == nil:
+		out.Verdict = strength.CannotSay
+	default:
+		_, out.Verdict = strength.Judge(out.Used, 1)
+	}
+	if out.Verdict == strength.Over {
+		out.say("rivet-over", working.Stop, "Strength",
+			fmt.Sprintf("It is asked for %.0f %% of what it may carry: more rivets, a thicker one, or steel.", 100*out.Used))
+	}
+	out.say("rivet-typical", working.Note, "Strength",
+		"Strengths and grips are typical: go by the box. A blind rivet loosens under shaking; vehicle parts that carry want bolts or a "+
+			"count of spares.")
+	out.Working = working.Working{Method: "Blind rivet", Source: stock.RivetSource,
+		Formula: "grip = Σ(t − squash); used = √((S·V/Fv)² + (S·T/Ft)²)",
+		Inputs: []working.Quantity{{Symbol: "V", Name: "shear on one", Value: in.Shear, Unit: "N"},
+			{Symbol: "T", Name: "tension on one", Value: in.Tension, Unit: "N"}, {Symbol: "S", Name: "strength over load", Value: in.Safety},
+			{Symbol: "Fv", Name: "shear strength", Value: r.Shear, Unit: "N"},
+			{Symbol: "Ft", Name: "tensile strength", Value: r.Tension, Unit: "N"}},
+		Steps: []working.Quantity{{Symbol: "grip", Name: "grip", Value: out.Grip, Unit: "mm"},
+			{Symbol: "hole", Name: "hole", Value: r.Hole, Unit: "mm"}},
+		Result: working.Quantity{Symbol: "used", Name: "share of what it may carry", Value: out.Used}}
+	return out, nil
+}
+
+// rivet finds the row of the table that is asked for.
+func (in RivetInput) rivet() (stock.Rivet, error) {
+	sizes := ""
+	for _, row := range stock.Rivets {
+		if row.Material != in.Material {
+			continue
+		}
+		if math.Abs(row.Diameter-in.Diameter) < 1e-6 {
+			return row, nil
+		}
+		sizes += fmt.Sprintf(" %g", row.Diameter)
+	}
+	if sizes == "" {
+		return stock.Rivet{}, working.Refuse("/material", "A rivet is of aluminium, steel or stainless, not %q.", in.Material)
+	}
+	return stock.Rivet{}, working.Refuse("/diameter", "Rivets of %s come in%s mm here, not %g.", in.Material, sizes, in.Diameter)
+}
+
+func (out *RivetResult) say(code string, severity working.Severity, cause, reason string) {
+	out.Findings = append(out.Findings, working.Finding{Code: code, Severity: severity, Cause: cause, Reason: reason})
+}
+
+// gripped tells how the rivet sets in the stack.
+func (out *RivetResult) gripped(in RivetInput, r stock.Rivet) {
+	say := out.say
 	switch {
 	case out.Length == nil:
 		say("rivet-short", working.Stop, "Grip",
@@ -106,31 +146,4 @@ func Rivet(in RivetInput) (RivetResult, error) {
 			fmt.Sprintf("The thinnest sheet of %s is less than a quarter of the rivet: the hole gives before the rivet does.",
 				in.Display.Text(thin)))
 	}
-	shear, pull := in.Shear*in.Safety/r.Shear, in.Tension*in.Safety/r.Tension
-	out.Used = math.Hypot(shear, pull)
-	switch {
-	case in.Shear+in.Tension == 0 || out.Length == nil:
-		out.Verdict = "cannot say"
-	case out.Used > 1:
-		out.Verdict = "over"
-		say("rivet-over", working.Stop, "Strength",
-			fmt.Sprintf("It is asked for %.0f %% of what it may carry: more rivets, a thicker one, or steel.", 100*out.Used))
-	case out.Used > .85:
-		out.Verdict = "tight"
-	default:
-		out.Verdict = "holds"
-	}
-	say("rivet-typical", working.Note, "Strength",
-		"Strengths and grips are typical: go by the box. A blind rivet loosens under shaking; vehicle parts that carry want bolts or a "+
-			"count of spares.")
-	out.Working = working.Working{Method: "Blind rivet", Source: stock.RivetSource,
-		Formula: "grip = Σ(t − squash); used = √((S·V/Fv)² + (S·T/Ft)²)",
-		Inputs: []working.Quantity{{Symbol: "V", Name: "shear on one", Value: in.Shear, Unit: "N"},
-			{Symbol: "T", Name: "tension on one", Value: in.Tension, Unit: "N"}, {Symbol: "S", Name: "strength over load", Value: in.Safety},
-			{Symbol: "Fv", Name: "shear strength", Value: r.Shear, Unit: "N"},
-			{Symbol: "Ft", Name: "tensile strength", Value: r.Tension, Unit: "N"}},
-		Steps: []working.Quantity{{Symbol: "grip", Name: "grip", Value: out.Grip, Unit: "mm"},
-			{Symbol: "hole", Name: "hole", Value: r.Hole, Unit: "mm"}},
-		Result: working.Quantity{Symbol: "used", Name: "share of what it may carry", Value: out.Used}}
-	return out, nil
 }

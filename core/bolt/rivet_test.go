@@ -4,6 +4,7 @@ import (
 	"errors"
 	"testing"
 
+	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
 
@@ -20,7 +21,7 @@ func TestRivetByHand(t *testing.T) {
 		what string
 		in   RivetInput
 		code string
-		sev  string
+		sev  strength.Verdict
 	}{
 		{"past the longest", RivetInput{Diameter: 3.2, Material: "aluminium", Plies: []Ply{{Thickness: 5}, {Thickness: 5}}}, "rivet-short", "cannot say"},
 		{"below the shortest", RivetInput{Diameter: 6.4, Material: "aluminium", Plies: []Ply{{Thickness: 1}, {Thickness: 1}}, Shear: 10}, "rivet-long", "holds"},

@@ -48,124 +48,146 @@ type Made struct {
 // Weigh sets all masses against the vehicle's limits: the vehicle, what it carries, and
 // what the job makes. What is made and has no place counts whole on either axle.
 func (b Brief) Weigh(made ...Made) Weighed {
-	c := b.Card
-	w := Weighed{Shares: []Share{}, Findings: []working.Finding{}}
-	say := func(code, format string, args ...any) {
-		w.Findings = append(w.Findings, working.Finding{Code: code, Severity: working.Mind, Cause: "Weights",
-			Reason: fmt.Sprintf(format, args...)})
+	w := weighing{b: b, out: Weighed{Shares: []Share{}, Findings: []working.Finding{}}, placed: true, front: "front axle"}
+	if b.Card.Trailer {
+		w.front = "coupling"
 	}
-	front := "front axle"
-	if c.Trailer {
-		front = "coupling"
-	}
-	var list []load.Weight
-	var sources []Source
-	placed := true
-	known := func(name string, g *Given) bool {
-		if g == nil || g.Value == 0 {
-			return false
-		}
-		sources = append(sources, Source{Name: name, Trust: g.Trust.Or()})
-		return true
-	}
-	roof := 0.0
-	var roofSources []Source
-	add := func(name string, mass, behind *Given, shift float64, onRoof bool) {
-		if !known("mass of "+name, mass) {
-			say("mass-unknown", "The mass of %s is not known and counts as nothing.", name)
-			return
-		}
-		if onRoof {
-			roof += mass.Value
-			roofSources = append(roofSources, Source{Name: "mass of " + name, Trust: mass.Trust.Or()})
-		}
-		at := load.Weight{Name: name, Mass: mass.Value}
-		if behind == nil {
-			placed = false
-			say("place-unknown", "Where %s stands is not known: axle loads are left out.", name)
-		} else {
-			at.Behind = behind.Value + shift
-			sources = append(sources, Source{Name: "place of " + name, Trust: behind.Trust.Or()})
-		}
-		list = append(list, at)
-	}
-	empty := known("empty weight on the "+front, c.Front) || c.Trailer && c.Front != nil
-	empty = known("empty weight on the rear axle", c.Rear) && empty
-	span := 0.0
-	if known("distance of the axles", c.Span) {
-		span = c.Span.Value
-	}
-	if empty {
-		list = append(list, load.Weight{Name: "empty, " + front, Mass: c.Front.Value},
-			load.Weight{Name: "empty, rear axle", Mass: c.Rear.Value, Behind: span})
-	}
+	w.vehicle()
 	for _, d := range b.Devices {
 		shift := 0.0
 		if d.Gravity != nil {
 			shift = -d.Gravity.X
 		}
-		add(d.Named(), d.Mass, d.Behind, shift, d.OnRoof)
+		w.add(d.Named(), d.Mass, d.Behind, shift, d.OnRoof)
 	}
-	for _, o := range c.Others {
-		add(o.Name, o.Mass, o.Behind, 0, o.OnRoof)
+	for _, o := range b.Card.Others {
+		w.add(o.Name, o.Mass, o.Behind, 0, o.OnRoof)
 	}
-	spare := 0.
+	w.make(made)
+	for _, x := range w.list {
+		w.out.Total += x.Mass
+	}
+	w.judge()
+	return w.out
+}
+
+// weighing gathers the masses of a job with how well they are known.
+type weighing struct {
+	b       Brief
+	out     Weighed
+	list    []load.Weight
+	sources []Source
+	front   string  // what the first support is called
+	span    float64 // mm between the supports
+	empty   bool    // both empty weights are known
+	placed  bool    // all that weighs has a place
+	spare   float64 // kg made that has none
+	roof    float64
+	onRoof  []Source
+}
+
+func (w *weighing) say(code, format string, args ...any) {
+	w.out.Findings = append(w.out.Findings, working.Finding{Code: code, Severity: working.Mind, Cause: "Weights",
+		Reason: fmt.Sprintf(format, args...)})
+}
+
+// known notes where a value comes from; false where there is none.
+func (w *weighing) known(name string, g *Given) bool {
+	if g == nil || g.Value == 0 {
+		return false
+	}
+	w.sources = append(w.sources, Source{Name: name, Trust: g.Trust.Or()})
+	return true
+}
+
+// vehicle takes the empty weights on both supports.
+func (w *weighing) vehicle() {
+	c := w.b.Card
+	front := w.known("empty weight on the "+w.front, c.Front) || c.Trailer && c.Front != nil
+	w.empty = w.known("empty weight on the rear axle", c.Rear) && front
+	if w.known("distance of the axles", c.Span) {
+		w.span = c.Span.Value
+	}
+	if w.empty {
+		w.list = append(w.list, load.Weight{Name: "empty, " + w.front, Mass: c.Front.Value},
+			load.Weight{Name: "empty, rear axle", Mass: c.Rear.Value, Behind: w.span})
+	}
+}
+
+func (w *weighing) add(name string, mass, behind *Given, shift float64, onRoof bool) {
+	if !w.known("mass of "+name, mass) {
+		w.say("mass-unknown", "The mass of %s is not known and counts as nothing.", name)
+		return
+	}
+	if onRoof {
+		w.roof += mass.Value
+		w.onRoof = append(w.onRoof, Source{Name: "mass of " + name, Trust: mass.Trust.Or()})
+	}
+	at := load.Weight{Name: name, Mass: mass.Value}
+	if behind == nil {
+		w.placed = false
+		w.say("place-unknown", "Where %s stands is not known: axle loads are left out.", name)
+	} else {
+		at.Behind = behind.Value + shift
+		w.sources = append(w.sources, Source{Name: "place of " + name, Trust: behind.Trust.Or()})
+	}
+	w.list = append(w.list, at)
+}
+
+// make takes what the job makes.
+func (w *weighing) make(made []Made) {
 	for _, m := range made {
 		if m.OnRoof {
-			roof += m.Mass
+			w.roof += m.Mass
 		}
 		if m.Behind == nil {
-			spare += m.Mass
-			w.Total += m.Mass
+			w.spare += m.Mass
+			w.out.Total += m.Mass
 			continue
 		}
-		list = append(list, load.Weight{Name: m.Name, Mass: m.Mass, Behind: *m.Behind})
+		w.list = append(w.list, load.Weight{Name: m.Name, Mass: m.Mass, Behind: *m.Behind})
 	}
-	for _, x := range list {
-		w.Total += x.Mass
+}
+
+// share sets a demand in kg against a limit; missing says why it cannot be told.
+func (w *weighing) share(key, name string, demand float64, limit *Given, missing string, wk *working.Working, from *Source) {
+	if limit == nil || limit.Value == 0 {
+		return
 	}
-	least := LeastTrusted(sources)
-	share := func(key, name string, demand float64, limit *Given, missing string, wk *working.Working, from *Source) {
-		if limit == nil || limit.Value == 0 {
-			return
-		}
-		s := Share{Check: strength.Check{Key: key, Name: name, Demand: demand, Capacity: limit.Value, Unit: "kg"}, Least: from}
-		if limit.Trust.Rank() > trustOf(from).Rank() {
-			s.Least = &Source{Name: "limit: " + name, Trust: limit.Trust.Or()}
-		}
-		if missing != "" {
-			s.Verdict, s.Why = strength.CannotSay, missing
-		} else {
-			s.Utilisation, s.Verdict = strength.Judge(max(demand, 0), limit.Value)
-			w := wk.Written(b.Unit != UnitMM)
-			s.Working = &w
-		}
-		w.Shares = append(w.Shares, s)
+	s := Share{Check: strength.Check{Key: key, Name: name, Demand: demand, Capacity: limit.Value, Unit: "kg"}, Least: from}
+	if limit.Trust.Rank() > trustOf(from).Rank() {
+		s.Least = &Source{Name: "limit: " + name, Trust: limit.Trust.Or()}
 	}
+	if missing != "" {
+		s.Verdict, s.Why = strength.CannotSay, missing
+	} else {
+		s.Utilisation, s.Verdict = strength.Judge(max(demand, 0), limit.Value)
+		written := wk.Written(w.b.Unit != UnitMM)
+		s.Working = &written
+	}
+	w.out.Shares = append(w.out.Shares, s)
+}
+
+// judge sets the sums against the limits of the card.
+func (w *weighing) judge() {
+	c := w.b.Card
+	least := LeastTrusted(w.sources)
 	why := ""
-	if !empty {
+	if !w.empty {
 		why = "The empty weights on both supports are not known: weigh it."
 	}
-	sum := &working.Working{Method: "Sum of all masses", Source: "scale readings and labels", Formula: "Σ m",
-		Result: working.Quantity{Symbol: "Σm", Name: "in all", Value: w.Total, Unit: "kg"}}
-	for _, x := range list {
-		sum.Inputs = append(sum.Inputs, working.Quantity{Symbol: "m", Name: x.Name, Value: x.Mass, Unit: "kg"})
-	}
-	if spare > 0 {
-		sum.Inputs = append(sum.Inputs, working.Quantity{Symbol: "m", Name: "made, without a place", Value: spare, Unit: "kg"})
-	}
-	share("gross", "Gross weight", w.Total, c.Gross, why, sum, least)
+	w.share("gross", "Gross weight", w.out.Total, c.Gross, why, w.sum(), least)
 	switch {
 	case why != "":
-	case span == 0:
-		why = "The distance between " + front + " and rear axle is not known."
-	case !placed:
+	case w.span == 0:
+		why = "The distance between " + w.front + " and rear axle is not known."
+	case !w.placed:
 		why = "Where some masses stand is not known."
 	}
 	var axles load.AxleResult
 	if why == "" {
 		var err error
-		if axles, err = load.Axles(load.AxleInput{Span: span, Weights: list}); err != nil {
+		if axles, err = load.Axles(load.AxleInput{Span: w.span, Weights: w.list}); err != nil {
 			why = err.Error()
 		}
 	}
@@ -173,30 +195,50 @@ func (b Brief) Weigh(made ...Made) Weighed {
 	if c.Trailer {
 		frontName = "Nose load on the coupling"
 	}
-	if spare > 0 && why == "" {
+	if w.spare > 0 && why == "" {
 		axles.Working.Inputs = append(axles.Working.Inputs,
-			working.Quantity{Symbol: "m0", Name: "made, without a place", Value: spare, Unit: "kg"})
+			working.Quantity{Symbol: "m0", Name: "made, without a place", Value: w.spare, Unit: "kg"})
 		axles.Working.Assumptions = append(axles.Working.Assumptions,
 			"what is made and has no place counts whole on either axle: place it to know better")
 	}
-	share("front", frontName, axles.Front+spare, c.FrontLimit, why, &axles.Working, least)
-	share("rear", "Rear axle", axles.Rear+spare, c.RearLimit, why, &axles.Working, least)
-	share("roof", "Roof", roof, c.RoofLimit, "",
+	w.share("front", frontName, axles.Front+w.spare, c.FrontLimit, why, &axles.Working, least)
+	w.share("rear", "Rear axle", axles.Rear+w.spare, c.RearLimit, why, &axles.Working, least)
+	w.share("roof", "Roof", w.roof, c.RoofLimit, "",
 		&working.Working{Method: "Sum of masses on the roof", Source: "the brief", Formula: "Σ m",
-			Assumptions: []string{"with what holds it there"}, Result: working.Quantity{Symbol: "Σm", Name: "on the roof", Value: roof, Unit: "kg"}},
-		LeastTrusted(roofSources))
-	if why == "" && axles.Front < 0 {
-		say("lifts", "The %s is lifted: %s. Move masses forward.", front, told.Pen{Display: b.Display()}.Mass(math.Round(axles.Front)))
+			Assumptions: []string{"with what holds it there"},
+			Result:      working.Quantity{Symbol: "Σm", Name: "on the roof", Value: w.roof, Unit: "kg"}},
+		LeastTrusted(w.onRoof))
+	if why == "" {
+		w.steers(axles)
 	}
-	if c.Trailer && why == "" && axles.Total > 0 {
+}
+
+func (w *weighing) sum() *working.Working {
+	sum := &working.Working{Method: "Sum of all masses", Source: "scale readings and labels", Formula: "Σ m",
+		Result: working.Quantity{Symbol: "Σm", Name: "in all", Value: w.out.Total, Unit: "kg"}}
+	for _, x := range w.list {
+		sum.Inputs = append(sum.Inputs, working.Quantity{Symbol: "m", Name: x.Name, Value: x.Mass, Unit: "kg"})
+	}
+	if w.spare > 0 {
+		sum.Inputs = append(sum.Inputs, working.Quantity{Symbol: "m", Name: "made, without a place", Value: w.spare, Unit: "kg"})
+	}
+	return sum
+}
+
+// steers tells whether the first support is lifted, and of a trailer its nose load.
+func (w *weighing) steers(axles load.AxleResult) {
+	if axles.Front < 0 {
+		w.say("lifts", "The %s is lifted: %s. Move masses forward.", w.front,
+			told.Pen{Display: w.b.Display()}.Mass(math.Round(axles.Front)))
+	}
+	if w.b.Card.Trailer && axles.Total > 0 {
 		nose := 100 * axles.Front / axles.Total
-		w.Nose = &nose
+		w.out.Nose = &nose
 		if nose < 4 || nose > 15 {
-			say("nose", "The nose load is %.1f %% of the gross. Schools differ, 10–15 %% or 4–7 %% with the coupling's own upper limit: too "+
+			w.say("nose", "The nose load is %.1f %% of the gross. Schools differ, 10–15 %% or 4–7 %% with the coupling's own upper limit: too "+
 				"little sways, too much overloads the coupling. Local rules decide.", nose)
 		}
 	}
-	return w
 }
 
 func trustOf(s *Source) Trust {

@@ -1,6 +1,7 @@
 package fit
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 
@@ -50,34 +51,13 @@ const (
 
 // Isolator answers how a thing sits on isolators. It fails with *working.Fault.
 func Isolator(in IsolatorInput) (IsolatorResult, error) {
-	set := func(v *float64, to float64) {
-		if *v == 0 {
-			*v = to
-		}
-	}
-	set(&in.Dynamic, 1.3)
-	set(&in.Damping, .08)
-	set(&in.Down, 2)
-	set(&in.Up, .5)
-	err := working.First(
-		working.Above("/mass", "The mass", in.Mass, 0, 1e5, "kg"),
-		working.Within("/count", "How many carry it", float64(in.Count), 1, 100, ""),
-		working.Above("/stiffness", "The stiffness", in.Stiffness, 0, 1e6, "N/mm"),
-		working.Within("/dynamic", "The stiffening when it shakes", in.Dynamic, 1, 5, ""),
-		working.Above("/height", "The height", in.Height, 0, 500, "mm"),
-		working.Within("/damping", "The damping", in.Damping, 0, .7, ""),
-		working.Within("/down", "The road case down", in.Down, 1, 20, "g"), working.Within("/up", "The road case up", in.Up, 0, 20, "g"),
-		working.Within("/pressed", "What tightening presses", in.Pressed, 0, in.Height, "mm"))
-	if err == nil && in.Shakes != nil {
-		err = working.Above("/shakes", "The shaking", *in.Shakes, 0, 1e4, "Hz")
-	}
-	if err != nil {
+	in.Dynamic, in.Damping = cmp.Or(in.Dynamic, 1.3), cmp.Or(in.Damping, .08)
+	in.Down, in.Up = cmp.Or(in.Down, 2), cmp.Or(in.Up, .5)
+	if err := in.check(); err != nil {
 		return IsolatorResult{}, err
 	}
 	r := IsolatorResult{Carries: in.Mass * gravity / float64(in.Count), Findings: []working.Finding{}}
-	say := func(code string, severity working.Severity, cause, reason string) {
-		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: severity, Cause: cause, Reason: reason})
-	}
+	say := r.say
 	r.Static = r.Carries / in.Stiffness
 	stiff := in.Stiffness * in.Dynamic
 	r.Frequency = math.Sqrt(stiff*1000*float64(in.Count)/in.Mass) / (2 * math.Pi)
@@ -110,19 +90,7 @@ func Isolator(in IsolatorInput) (IsolatorResult, error) {
 				"or it hammers.", in.Display.Text(r.Highest), in.Display.Text(r.Static)))
 	}
 	if in.Shakes != nil {
-		x := *in.Shakes / r.Frequency
-		d := 2 * in.Damping * x
-		passes := math.Sqrt((1 + d*d) / ((1-x*x)*(1-x*x) + d*d))
-		r.Passes = &passes
-		switch {
-		case x < math.Sqrt2:
-			say("isolator-amplifies", working.Stop, "Shaking",
-				fmt.Sprintf("At %.3g Hz it makes the shaking larger, %.2g times: isolators work from 1.41 times their own %.3g Hz on. Softer ones.",
-					*in.Shakes, passes, r.Frequency))
-		case x < 2.5:
-			say("isolator-little", working.Mind, "Shaking",
-				fmt.Sprintf("%.0f %% of the shaking still gets through: three times its own frequency is usual.", 100*passes))
-		}
+		r.shaken(*in.Shakes, in.Damping)
 	}
 	say("isolator-bolt", working.Note, "Sleeve",
 		fmt.Sprintf("Tighten its bolt on a sleeve of %s, not on the rubber: the bolt stays tight and the rubber free.",
@@ -140,4 +108,41 @@ func Isolator(in IsolatorInput) (IsolatorResult, error) {
 		Assumptions: []string{"all carry alike: the centre of gravity lies over their middle", "straight up and down; rocking is slower",
 			"the road case is a steady pull: a single bump can be more"}}
 	return r, nil
+}
+
+func (in IsolatorInput) check() error {
+	err := working.First(
+		working.Above("/mass", "The mass", in.Mass, 0, 1e5, "kg"),
+		working.Within("/count", "How many carry it", float64(in.Count), 1, 100, ""),
+		working.Above("/stiffness", "The stiffness", in.Stiffness, 0, 1e6, "N/mm"),
+		working.Within("/dynamic", "The stiffening when it shakes", in.Dynamic, 1, 5, ""),
+		working.Above("/height", "The height", in.Height, 0, 500, "mm"),
+		working.Within("/damping", "The damping", in.Damping, 0, .7, ""),
+		working.Within("/down", "The road case down", in.Down, 1, 20, "g"), working.Within("/up", "The road case up", in.Up, 0, 20, "g"),
+		working.Within("/pressed", "What tightening presses", in.Pressed, 0, in.Height, "mm"))
+	if err == nil && in.Shakes != nil {
+		err = working.Above("/shakes", "The shaking", *in.Shakes, 0, 1e4, "Hz")
+	}
+	return err
+}
+
+func (r *IsolatorResult) say(code string, severity working.Severity, cause, reason string) {
+	r.Findings = append(r.Findings, working.Finding{Code: code, Severity: severity, Cause: cause, Reason: reason})
+}
+
+// shaken finds how much of a shaking in Hz passes at the share damping of critical.
+func (r *IsolatorResult) shaken(hertz, damping float64) {
+	x := hertz / r.Frequency
+	d := 2 * damping * x
+	passes := math.Sqrt((1 + d*d) / ((1-x*x)*(1-x*x) + d*d))
+	r.Passes = &passes
+	switch {
+	case x < math.Sqrt2:
+		r.say("isolator-amplifies", working.Stop, "Shaking",
+			fmt.Sprintf("At %.3g Hz it makes the shaking larger, %.2g times: isolators work from 1.41 times their own %.3g Hz on. Softer ones.",
+				hertz, passes, r.Frequency))
+	case x < 2.5:
+		r.say("isolator-little", working.Mind, "Shaking",
+			fmt.Sprintf("%.0f %% of the shaking still gets through: three times its own frequency is usual.", 100*passes))
+	}
 }

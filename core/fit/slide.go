@@ -63,24 +63,8 @@ func Slide(in FitInput) (FitResult, error) {
 	if in.Want == 0 {
 		in.Want = .25
 	}
-	err := working.First(working.Above("/inner/width", "The inner section's width", i.Width, 0, 1e4, "mm"),
-		working.Above("/outer/width", "The outer section's inside width", o.Width, 0, 1e4, "mm"),
-		working.Within("/inner/height", "The height", i.Height, 0, 1e4, "mm"),
-		working.Within("/outer/height", "The height", o.Height, 0, 1e4, "mm"),
-		working.Within("/inner/corner", "The corner radius", i.Corner, 0, i.Width/2, "mm"),
-		working.Within("/outer/corner", "The corner radius", o.Corner, 0, o.Width/2, "mm"),
-		working.Within("/inner/plus", "The tolerance", i.Plus, 0, 50, "mm"),
-		working.Within("/inner/minus", "The tolerance", i.Minus, 0, 50, "mm"),
-		working.Within("/outer/plus", "The tolerance", o.Plus, 0, 50, "mm"),
-		working.Within("/outer/minus", "The tolerance", o.Minus, 0, 50, "mm"),
-		working.Within("/inner/coat", "The coat", i.Coat, 0, 10, "mm"), working.Within("/outer/coat", "The coat", o.Coat, 0, 10, "mm"),
-		working.Within("/outer/seam", "The seam", o.Seam, 0, 20, "mm"), working.Within("/liner", "The liner", in.Liner, 0, 100, "mm"),
-		working.Within("/squash", "The squash", in.Squash, 0, .9, ""), working.Within("/want", "The clearance wanted", in.Want, 0, 50, "mm"))
-	if err != nil {
+	if err := in.check(); err != nil {
 		return FitResult{}, err
-	}
-	if (i.Height == 0) != (o.Height == 0) {
-		return FitResult{}, working.Refuse("/inner/height", "One of the two is round and the other not: give both heights, or neither.")
 	}
 	liner := in.Liner * (1 - in.Squash)
 	side := func(outside, inside float64) Side {
@@ -98,15 +82,7 @@ func Slide(in FitInput) (FitResult, error) {
 		r.Upright = &u
 		least = math.Min(least, u.Min)
 		bare = math.Min(bare, u.Min+i.Coat+o.Coat)
-		// The corners lie on the diagonal: each is its radius's centre plus the
-		// radius along 45°.
-		ix, iy := (i.Width+i.Plus)/2+i.Coat+liner-i.Corner, (i.Height+i.Plus)/2+i.Coat+liner-i.Corner
-		ox, oy := (o.Width-o.Minus)/2-o.Coat-o.Corner, (o.Height-o.Minus)/2-o.Coat-o.Corner
-		gap := math.Inf(1)
-		for k := range 31 { // the least over the round of the corner
-			s, c := math.Sincos(float64(k) * 3 * math.Pi / 180)
-			gap = math.Min(gap, (ox-ix+(o.Corner-i.Corner)*c)*c+(oy-iy+(o.Corner-i.Corner)*s)*s)
-		}
+		gap := corner(i, o, liner)
 		r.Corner = &gap
 	}
 	word := func(code string, severity working.Severity, text string, args ...any) {
@@ -151,6 +127,40 @@ func Slide(in FitInput) (FitResult, error) {
 		Assumptions: []string{"both straight and in line; a bow or a twist takes from the clearance"},
 		Result:      working.Quantity{Symbol: "s", Name: "a side", Value: r.Across.Nominal, Unit: "mm"}}
 	return r, nil
+}
+
+func (in FitInput) check() error {
+	i, o := in.Inner, in.Outer
+	err := working.First(working.Above("/inner/width", "The inner section's width", i.Width, 0, 1e4, "mm"),
+		working.Above("/outer/width", "The outer section's inside width", o.Width, 0, 1e4, "mm"),
+		working.Within("/inner/height", "The height", i.Height, 0, 1e4, "mm"),
+		working.Within("/outer/height", "The height", o.Height, 0, 1e4, "mm"),
+		working.Within("/inner/corner", "The corner radius", i.Corner, 0, i.Width/2, "mm"),
+		working.Within("/outer/corner", "The corner radius", o.Corner, 0, o.Width/2, "mm"),
+		working.Within("/inner/plus", "The tolerance", i.Plus, 0, 50, "mm"),
+		working.Within("/inner/minus", "The tolerance", i.Minus, 0, 50, "mm"),
+		working.Within("/outer/plus", "The tolerance", o.Plus, 0, 50, "mm"),
+		working.Within("/outer/minus", "The tolerance", o.Minus, 0, 50, "mm"),
+		working.Within("/inner/coat", "The coat", i.Coat, 0, 10, "mm"), working.Within("/outer/coat", "The coat", o.Coat, 0, 10, "mm"),
+		working.Within("/outer/seam", "The seam", o.Seam, 0, 20, "mm"), working.Within("/liner", "The liner", in.Liner, 0, 100, "mm"),
+		working.Within("/squash", "The squash", in.Squash, 0, .9, ""), working.Within("/want", "The clearance wanted", in.Want, 0, 50, "mm"))
+	if err == nil && (i.Height == 0) != (o.Height == 0) {
+		err = working.Refuse("/inner/height", "One of the two is round and the other not: give both heights, or neither.")
+	}
+	return err
+}
+
+// corner is the least gap over the round of a corner, at the worst sizes, in mm.
+// The corners lie on the diagonal: each is its radius's centre plus the radius.
+func corner(i Inner, o Outer, liner float64) float64 {
+	ix, iy := (i.Width+i.Plus)/2+i.Coat+liner-i.Corner, (i.Height+i.Plus)/2+i.Coat+liner-i.Corner
+	ox, oy := (o.Width-o.Minus)/2-o.Coat-o.Corner, (o.Height-o.Minus)/2-o.Coat-o.Corner
+	gap := math.Inf(1)
+	for k := range 31 {
+		s, c := math.Sincos(float64(k) * 3 * math.Pi / 180)
+		gap = math.Min(gap, (ox-ix+(o.Corner-i.Corner)*c)*c+(oy-iy+(o.Corner-i.Corner)*s)*s)
+	}
+	return gap
 }
 
 // Stock is a section as bought.

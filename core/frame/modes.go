@@ -3,6 +3,7 @@ package frame
 import (
 	"cmp"
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 
@@ -54,25 +55,9 @@ func (b *beam) inertia() (k [12][12]float64) {
 func (m *Model) Modes(count int) ([]Mode, error) {
 	s := m.system
 	n := len(s.dof)
-	mass := s.empty(m.beams)
-	for k := range m.beams {
-		own := m.beams[k].inertia()
-		g := m.beams[k].times(&own)
-		s.add(mass, &m.beams[k], &g)
-	}
-	for name, kg := range m.in.Masses {
-		i, ok := m.index[name]
-		if !ok {
-			return nil, working.Refuse("/masses/"+name, "There is no node %q to carry a mass.", name)
-		}
-		if err := working.Within("/masses/"+name, "The mass carried", kg, 0, 1e7, "kg"); err != nil {
-			return nil, err
-		}
-		for d := range 3 {
-			if r := s.row[6*i+d]; r >= 0 {
-				mass.Data[r*mass.Stride] += kg * 1e-3
-			}
-		}
+	mass, err := m.mass()
+	if err != nil {
+		return nil, err
 	}
 	riders, err := m.riding()
 	if err != nil {
@@ -97,37 +82,14 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 	}
 	var last []float64
 	for range 200 {
-		right := x.RawMatrix()
-		mx := blas64.General{Rows: n, Cols: width, Stride: width, Data: make([]float64, n*width)}
-		column, product := make([]float64, n), make([]float64, n)
-		for c := range width {
-			for r := range n {
-				column[r] = right.Data[r*right.Stride+c]
-			}
-			blas64.Sbmv(1, mass, blas64.Vector{N: n, Inc: 1, Data: column}, 0, blas64.Vector{N: n, Inc: 1, Data: product})
-			riders.add(column, product)
-			for r := range n {
-				mx.Data[r*width+c] = product[r]
-			}
-		}
-		y := blas64.General{Rows: n, Cols: width, Stride: width, Data: slices.Clone(mx.Data)}
+		mx := weighed(mass, riders, x)
+		y := blas64.General{Rows: n, Cols: width, Stride: width, Data: slices.Clone(mx.RawMatrix().Data)}
 		lapack64.Pbtrs(s.tri, y)
 		// Within the subspace: K' = yᵀ·M·x, M' = yᵀ·M·y.
-		my := mat.NewDense(n, width, nil)
-		for c := range width {
-			for r := range n {
-				column[r] = y.Data[r*width+c]
-			}
-			blas64.Sbmv(1, mass, blas64.Vector{N: n, Inc: 1, Data: column}, 0, blas64.Vector{N: n, Inc: 1, Data: product})
-			riders.add(column, product)
-			for r := range n {
-				my.Set(r, c, product[r])
-			}
-		}
 		yd := mat.NewDense(n, width, y.Data)
 		var ks, ms mat.Dense
-		ks.Mul(yd.T(), mat.NewDense(n, width, mx.Data))
-		ms.Mul(yd.T(), my)
+		ks.Mul(yd.T(), mx)
+		ms.Mul(yd.T(), weighed(mass, riders, yd))
 		values, vectors, err := small(&ks, &ms)
 		if err != nil {
 			return nil, err
@@ -149,6 +111,47 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 	}
 	return nil, working.Refuse("/modes", "The natural frequencies did not come to rest in 200 steps: what it carries is very uneven, or "+
 		"parts of it hardly hold together.")
+}
+
+// mass is the mass of members and of what nodes carry, in t.
+func (m *Model) mass() (blas64.SymmetricBand, error) {
+	s := m.system
+	mass := s.empty(m.beams)
+	for k := range m.beams {
+		own := m.beams[k].inertia()
+		g := m.beams[k].times(&own)
+		s.add(mass, &m.beams[k], &g)
+	}
+	for _, name := range slices.Sorted(maps.Keys(m.in.Masses)) {
+		kg := m.in.Masses[name]
+		i, ok := m.index[name]
+		if !ok {
+			return mass, working.Refuse("/masses/"+name, "There is no node %q to carry a mass.", name)
+		}
+		if err := working.Within("/masses/"+name, "The mass carried", kg, 0, 1e7, "kg"); err != nil {
+			return mass, err
+		}
+		for d := range 3 {
+			if r := s.row[6*i+d]; r >= 0 {
+				mass.Data[r*mass.Stride] += kg * 1e-3
+			}
+		}
+	}
+	return mass, nil
+}
+
+// weighed is M·x, of the members' mass and of what rides on them.
+func weighed(mass blas64.SymmetricBand, riders riders, x *mat.Dense) *mat.Dense {
+	n, width := x.Dims()
+	out := mat.NewDense(n, width, nil)
+	column, product := make([]float64, n), make([]float64, n)
+	for c := range width {
+		mat.Col(column, c, x)
+		blas64.Sbmv(1, mass, blas64.Vector{N: n, Inc: 1, Data: column}, 0, blas64.Vector{N: n, Inc: 1, Data: product})
+		riders.add(column, product)
+		out.SetCol(c, product)
+	}
+	return out
 }
 
 // small solves k·v = λ·m·v for a few unknowns, ways without mass left out,

@@ -1,8 +1,10 @@
 package hole
 
 import (
+	"cmp"
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
@@ -79,45 +81,10 @@ func Assemble(in AssembleInput) (AssembleResult, error) {
 	if err != nil {
 		return AssembleResult{}, working.Refuse("/size", "%v.", err)
 	}
-	switch {
-	case len(in.Holes) == 0 || len(in.Holes) > maxAssembled:
-		return AssembleResult{}, working.Refuse("/holes", "A pattern has 1 to %d holes.", maxAssembled)
-	case len(in.Sides) < 2 || len(in.Sides) > 10:
-		return AssembleResult{}, working.Refuse("/sides", "Two sides or more are bolted together: name them.")
-	}
-	if err := working.Within("/angle", "The angle", in.Angle, 0, 20, "°"); err != nil {
-		return AssembleResult{}, err
-	}
-	for i, h := range in.Holes {
-		for k := range h {
-			if err := working.Within(fmt.Sprintf("/holes/%d/%d", i, k), "A place", h[k], -1e5, 1e5, "mm"); err != nil {
-				return AssembleResult{}, err
-			}
-		}
-	}
 	d := th.Diameter
-	sides := append([]AssembleSide{}, in.Sides...)
-	for i := range sides {
-		s := &sides[i]
-		at := fmt.Sprintf("/sides/%d", i)
-		typical, ok := placed[s.Placed]
-		if !ok && s.Placed != ByTyped {
-			return AssembleResult{}, working.Refuse(at+"/placed", "Holes are placed by table, tape, matched, surveyed or typed, not %q.", s.Placed)
-		}
-		if s.Tolerance == 0 {
-			s.Tolerance = typical
-		}
-		err := working.First(working.Within(at+"/tolerance", "How far a hole may lie off", s.Tolerance, 0, 50, "mm"),
-			working.Within(at+"/hole", "The hole", s.Hole, 0, 500, "mm"))
-		if err == nil && s.Placed == ByTyped && s.Tolerance == 0 {
-			err = working.Refuse(at+"/tolerance", "Type how far a hole of %s may lie off.", s.said(i))
-		}
-		if err == nil && !s.Fixed && s.Hole > 0 && s.Hole < d {
-			err = working.Refuse(at+"/hole", "A bolt of %g mm does not go through a hole of %g.", d, s.Hole)
-		}
-		if err != nil {
-			return AssembleResult{}, err
-		}
+	sides, err := in.sides(d)
+	if err != nil {
+		return AssembleResult{}, err
 	}
 	a, b := worstPair(sides)
 	r := AssembleResult{Slots: []AssembleSlot{}, Order: []string{}, Findings: []working.Finding{}, Meets: "cannot say"}
@@ -138,24 +105,7 @@ func Assemble(in AssembleInput) (AssembleResult, error) {
 			r.Meets = "no"
 		}
 	}
-	for _, c := range []struct {
-		name string
-		hole float64
-	}{{"close", th.Clearance.Close}, {"normal", th.Clearance.Normal}, {"loose", th.Clearance.Loose}} {
-		play := 0.
-		for _, s := range []AssembleSide{a, b} {
-			if !s.Fixed {
-				play += (c.hole - d) / 2
-			}
-		}
-		name := c.name
-		if r.Class == nil && worst <= play+1e-9 {
-			r.Class = &name
-		}
-		if r.Usual == nil && likely <= play+1e-9 {
-			r.Usual = &name
-		}
-	}
+	r.Class, r.Usual = classOf(th, worst, a, b), classOf(th, likely, a, b)
 	r.makeMeet(in, a, b, th, worst)
 	r.Working = working.Working{Method: "Two hole patterns that must meet",
 		Source:  "worst case and root of the sum of squares; ISO 273 and ASME B18.2.8 holes; how far holes lie off is practice",
@@ -169,6 +119,69 @@ func Assemble(in AssembleInput) (AssembleResult, error) {
 		Assumptions: []string{"the bolts of both sides are the pattern as drawn; the part may not be shifted to help",
 			"holes lie off any way alike"}}
 	return r, nil
+}
+
+// sides checks what is asked and answers the sides with how far their holes may
+// lie off, for a bolt of d mm.
+func (in AssembleInput) sides(d float64) ([]AssembleSide, error) {
+	switch {
+	case len(in.Holes) == 0 || len(in.Holes) > maxAssembled:
+		return nil, working.Refuse("/holes", "A pattern has 1 to %d holes.", maxAssembled)
+	case len(in.Sides) < 2 || len(in.Sides) > 10:
+		return nil, working.Refuse("/sides", "Two sides or more are bolted together: name them.")
+	}
+	if err := working.Within("/angle", "The angle", in.Angle, 0, 20, "°"); err != nil {
+		return nil, err
+	}
+	for i, h := range in.Holes {
+		for k := range h {
+			if err := working.Within(fmt.Sprintf("/holes/%d/%d", i, k), "A place", h[k], -1e5, 1e5, "mm"); err != nil {
+				return nil, err
+			}
+		}
+	}
+	sides := slices.Clone(in.Sides)
+	for i := range sides {
+		s := &sides[i]
+		at := fmt.Sprintf("/sides/%d", i)
+		typical, ok := placed[s.Placed]
+		if !ok && s.Placed != ByTyped {
+			return nil, working.Refuse(at+"/placed", "Holes are placed by table, tape, matched, surveyed or typed, not %q.", s.Placed)
+		}
+		s.Tolerance = cmp.Or(s.Tolerance, typical)
+		err := working.First(working.Within(at+"/tolerance", "How far a hole may lie off", s.Tolerance, 0, 50, "mm"),
+			working.Within(at+"/hole", "The hole", s.Hole, 0, 500, "mm"))
+		if err == nil && s.Placed == ByTyped && s.Tolerance == 0 {
+			err = working.Refuse(at+"/tolerance", "Type how far a hole of %s may lie off.", s.said(i))
+		}
+		if err == nil && !s.Fixed && s.Hole > 0 && s.Hole < d {
+			err = working.Refuse(at+"/hole", "A bolt of %g mm does not go through a hole of %g.", d, s.Hole)
+		}
+		if err != nil {
+			return nil, err
+		}
+	}
+	return sides, nil
+}
+
+// classOf is the closest class of clearance holes whose play takes a miss in mm;
+// nil where none does.
+func classOf(th stock.Thread, miss float64, sides ...AssembleSide) *string {
+	for _, c := range []struct {
+		name string
+		hole float64
+	}{{"close", th.Clearance.Close}, {"normal", th.Clearance.Normal}, {"loose", th.Clearance.Loose}} {
+		play := 0.
+		for _, s := range sides {
+			if !s.Fixed {
+				play += (c.hole - th.Diameter) / 2
+			}
+		}
+		if miss <= play+1e-9 {
+			return &c.name
+		}
+	}
+	return nil
 }
 
 func (s AssembleSide) said(i int) string {

@@ -5,6 +5,7 @@
 package joint
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
@@ -321,40 +322,13 @@ func (j *joint) read() error {
 		}
 		j.plies = append(j.plies, q)
 	}
-	within := func(v [3]float64, most float64) bool {
-		return math.Abs(v[0]) <= most && math.Abs(v[1]) <= most && math.Abs(v[2]) <= most
-	}
-	for i, c := range in.Cases {
-		if within(c.Force, 1e8) && within(c.At, 1e5) && within(c.Moment, 1e11) {
-			continue // there may be thousands: words are made for those that are refused
-		}
-		for k := range 3 {
-			at := fmt.Sprintf("/cases/%d", i)
-			err := working.First(working.Within(fmt.Sprintf("%s/force/%d", at, k), "A force", c.Force[k], -1e8, 1e8, "N"),
-				working.Within(fmt.Sprintf("%s/at/%d", at, k), "A place", c.At[k], -1e5, 1e5, "mm"),
-				working.Within(fmt.Sprintf("%s/moment/%d", at, k), "A moment", c.Moment[k], -1e11, 1e11, "N·mm"))
-			if err != nil {
-				return err
-			}
-		}
-	}
-	if in.Tighten.Share == 0 {
-		in.Tighten.Share = .75
-	}
-	if in.Tighten.Lubrication == "" {
-		in.Tighten.Lubrication = Dry
-	}
-	if _, ok := nutFactor[in.Tighten.Lubrication]; !ok {
-		return working.Refuse("/tighten/lubrication", "It is tightened dry, oiled, waxed, with antiseize or moly, not %q.",
-			in.Tighten.Lubrication)
+	in.Tighten.Share = cmp.Or(in.Tighten.Share, .75)
+	in.Tighten.Lubrication = cmp.Or(in.Tighten.Lubrication, Dry)
+	if err := working.First(in.checkCases(), in.Tighten.check()); err != nil {
+		return err
 	}
 	if !slices.Contains([]Reached{"", BothSides, HeadsOnly, NutsOnly}, in.Reached) {
 		return working.Refuse("/reached", "It is reached from both sides, the heads' or the nuts', not %q.", in.Reached)
-	}
-	if c := in.Tighten.Cures; c != nil {
-		if err := working.Within("/tighten/cures", "The temperature", *c, -10, 60, "°C"); err != nil {
-			return err
-		}
 	}
 	if j.washer = in.Washer; j.washer == 0 && in.Washers > 0 {
 		j.washer = j.hw.WasherOver
@@ -369,6 +343,39 @@ func (j *joint) read() error {
 	return working.First(working.Above("/tighten/share", "The share of proof", in.Tighten.Share, 0, 1, ""),
 		working.Within("/washers", "Washers", float64(in.Washers), 0, 8, ""),
 		working.Within("/washer", "A washer", in.Washer, 0, 200, "mm"), working.Within("/angle", "The angle", in.Angle, 0, 20, "°"))
+}
+
+// checkCases refuses loads beyond reason. There may be thousands: words are made
+// for those that are refused alone.
+func (in Input) checkCases() error {
+	within := func(v [3]float64, most float64) bool {
+		return math.Abs(v[0]) <= most && math.Abs(v[1]) <= most && math.Abs(v[2]) <= most
+	}
+	for i, c := range in.Cases {
+		if within(c.Force, 1e8) && within(c.At, 1e5) && within(c.Moment, 1e11) {
+			continue
+		}
+		for k := range 3 {
+			at := fmt.Sprintf("/cases/%d", i)
+			err := working.First(working.Within(fmt.Sprintf("%s/force/%d", at, k), "A force", c.Force[k], -1e8, 1e8, "N"),
+				working.Within(fmt.Sprintf("%s/at/%d", at, k), "A place", c.At[k], -1e5, 1e5, "mm"),
+				working.Within(fmt.Sprintf("%s/moment/%d", at, k), "A moment", c.Moment[k], -1e11, 1e11, "N·mm"))
+			if err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+func (t Tightening) check() error {
+	if _, ok := nutFactor[t.Lubrication]; !ok {
+		return working.Refuse("/tighten/lubrication", "It is tightened dry, oiled, waxed, with antiseize or moly, not %q.", t.Lubrication)
+	}
+	if t.Cures != nil {
+		return working.Within("/tighten/cures", "The temperature", *t.Cures, -10, 60, "°C")
+	}
+	return nil
 }
 
 func readPly(p Ply, at string, i int, d float64, show quantity.Display) (ply, error) {

@@ -1,6 +1,7 @@
 package load
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 
@@ -170,60 +171,7 @@ func (d Duty) Load(rule strength.Rule) (DutyLoad, error) {
 	out := DutyLoad{Net: solid.Vector{0, 0, -1}, Factor: solid.Vector{0, 0, -gravity}}
 	w := working.Working{Inputs: []working.Quantity{}, Steps: []working.Quantity{},
 		Assumptions: []string{rule.Says(strength.Yield), "at rest meanwhile, with the weight of everything"}}
-	put := func(n float64) { out.Force = d.Way.Unit().Mul(n) }
-	in := func(symbol, name string, v float64, unit string) {
-		w.Inputs = append(w.Inputs, working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: unit})
-	}
-	size := 0.
-	switch d.Kind {
-	case RatedPull, Misuse, Stall:
-		w.Method, w.Source, w.Formula = "Rated pull", "as its user rates it", "F"
-		if d.Kind == Stall {
-			w.Method, w.Source = "Device's stall", "its maker's sheet: a winch pulls most on its first layer"
-		}
-		in("F", "pull", d.Force, "N")
-		size = d.Force
-	case Recovery:
-		w.Method, w.Source, w.Formula = "Recovery",
-			"recovery practice (as FM 4-30.31): weight on the slope, rolling resistance by ground, mired once, twice or three times the weight to "+
-				"wheels, hubs or body", "F = W·(sin θ + c·cos θ)"
-		if d.Kinetic {
-			w.Source, w.Formula = "a strap that stretches holds as much as it breaks at", "F"
-			in("F", "breaking strength", d.Breaks, "N")
-			size = d.Breaks
-			break
-		}
-		weight, sin, cos := d.Mass*G, math.Sin(d.Slope*math.Pi/180), math.Cos(d.Slope*math.Pi/180)
-		in("W", "weight of the stuck vehicle", weight, "N")
-		in("θ", "slope", d.Slope, "°")
-		in("c", "what it is stuck in", resists[d.Ground], "")
-		size = weight * (sin + resists[d.Ground]*cos)
-	case Person:
-		mass, times := d.Mass, d.Times
-		if mass == 0 {
-			mass = 100
-		}
-		if times == 0 {
-			times = stepsHard
-		}
-		if d.Way.Len() < 1e-9 {
-			d.Way = solid.Vector{0, 0, -1}
-		}
-		w.Method, w.Source, w.Formula = "Somebody on it", "practice: stepping down hard, 2.5 to 3 times the weight", "F = k·m·g"
-		in("m", "person", mass, "kg")
-		in("k", "times the weight", times, "")
-		size = mass * times * G
-	case Wind:
-		shape := d.Shape
-		if shape == 0 {
-			shape = flatThing
-		}
-		w.Method, w.Source, w.Formula = "Wind", "dynamic pressure of air at 1.225 kg/m³", "F = ½·ρ·v²·c·A"
-		in("A", "area", d.Area, "m²")
-		in("v", "speed", d.Speed, "m/s")
-		in("c", "drag coefficient", shape, "")
-		size = airWeighs / 2 * d.Speed * d.Speed * shape * d.Area
-	case Retention:
+	if d.Kind == Retention {
 		out.Net = out.Net.Add(d.Net)
 		out.Factor = out.Factor.Add(d.Net.Mul(typed))
 		if factored && d.Net[2] > 0 { // lifted: its weight helps
@@ -231,17 +179,21 @@ func (d Duty) Load(rule strength.Rule) (DutyLoad, error) {
 		}
 		w.Method, w.Source, w.Formula = "Retention", "as its user states it; a crash needs an approved design besides", "a"
 		for k, name := range []string{"forward", "left", "up"} {
-			in("a"+[]string{"x", "y", "z"}[k], name, d.Net[k], "g")
+			w.Inputs = append(w.Inputs, working.Quantity{Symbol: "a" + []string{"x", "y", "z"}[k], Name: name, Value: d.Net[k], Unit: "g"})
 		}
 		w.Result = working.Quantity{Symbol: "a", Name: "on everything, gravity included", Value: out.Net.Len(), Unit: "g"}
 		out.Working = w
 		return out, nil
 	}
+	if d.Kind == Person && d.Way.Len() < 1e-9 {
+		d.Way = solid.Vector{0, 0, -1}
+	}
+	size := d.size(&w)
 	if d.Pulley {
 		size *= 2
 		w.Assumptions = append(w.Assumptions, "it holds a pulley block: twice the line")
 	}
-	put(size)
+	out.Force = d.Way.Unit().Mul(size)
 	out.Design = out.Force.Mul(typed)
 	if factored && out.Force[2] > 0 { // it lifts: the weight helps, and counts 0.9
 		out.Factor[2] = -.9
@@ -252,6 +204,50 @@ func (d Duty) Load(rule strength.Rule) (DutyLoad, error) {
 	w.Result = working.Quantity{Symbol: "F", Name: "where it acts", Value: size, Unit: "N"}
 	out.Working = w
 	return out, nil
+}
+
+// size is how hard the duty pulls or pushes in N, with its working in w.
+func (d Duty) size(w *working.Working) float64 {
+	in := func(symbol, name string, v float64, unit string) {
+		w.Inputs = append(w.Inputs, working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: unit})
+	}
+	switch d.Kind {
+	case RatedPull, Misuse, Stall:
+		w.Method, w.Source, w.Formula = "Rated pull", "as its user rates it", "F"
+		if d.Kind == Stall {
+			w.Method, w.Source = "Device's stall", "its maker's sheet: a winch pulls most on its first layer"
+		}
+		in("F", "pull", d.Force, "N")
+		return d.Force
+	case Recovery:
+		w.Method, w.Source, w.Formula = "Recovery",
+			"recovery practice (as FM 4-30.31): weight on the slope, rolling resistance by ground, mired once, twice or three times the weight to "+
+				"wheels, hubs or body", "F = W·(sin θ + c·cos θ)"
+		if d.Kinetic {
+			w.Source, w.Formula = "a strap that stretches holds as much as it breaks at", "F"
+			in("F", "breaking strength", d.Breaks, "N")
+			return d.Breaks
+		}
+		weight, sin, cos := d.Mass*G, math.Sin(d.Slope*math.Pi/180), math.Cos(d.Slope*math.Pi/180)
+		in("W", "weight of the stuck vehicle", weight, "N")
+		in("θ", "slope", d.Slope, "°")
+		in("c", "what it is stuck in", resists[d.Ground], "")
+		return weight * (sin + resists[d.Ground]*cos)
+	case Person:
+		mass, times := cmp.Or(d.Mass, 100), cmp.Or(d.Times, stepsHard)
+		w.Method, w.Source, w.Formula = "Somebody on it", "practice: stepping down hard, 2.5 to 3 times the weight", "F = k·m·g"
+		in("m", "person", mass, "kg")
+		in("k", "times the weight", times, "")
+		return mass * times * G
+	case Wind:
+		shape := cmp.Or(d.Shape, flatThing)
+		w.Method, w.Source, w.Formula = "Wind", "dynamic pressure of air at 1.225 kg/m³", "F = ½·ρ·v²·c·A"
+		in("A", "area", d.Area, "m²")
+		in("v", "speed", d.Speed, "m/s")
+		in("c", "drag coefficient", shape, "")
+		return airWeighs / 2 * d.Speed * d.Speed * shape * d.Area
+	}
+	return 0
 }
 
 // Cautions answers what to mind with a duty.

@@ -82,12 +82,45 @@ func (w *weighing) gather() {
 }
 
 func (w *weighing) gatherOne(v Load) {
-	l := w.m.b.laid
 	if v.Kind == "device" && w.ask.Elsewise[v.Device] {
 		w.say("device-joined", v.ID, "%s stands on it by a joint: what it puts on the frame comes from there, and this load is left out.",
 			loadName(v))
 		return
 	}
+	x, places, ok := w.rests(v)
+	if !ok {
+		return
+	}
+	for _, p := range places {
+		x.at = x.at.Add(p.Mul(1 / float64(len(places))))
+	}
+	x.at[2] += v.High
+	if !w.heavy(v, &x) {
+		return
+	}
+	if x.kilos == 0 && x.metre == 0 && x.force.Len() == 0 {
+		w.lacks("load-nothing", v.ID, "%s weighs nothing yet.", loadName(v))
+	}
+	w.masses = append(w.masses, x)
+	w.acts(x, places)
+	if x.person > 0 {
+		return
+	}
+	w.held.Carries += x.kilos
+	if x.metre > 0 {
+		w.held.Carries += x.metre * w.m.b.runs[x.member].length / 1000
+		w.metres[x.member] += x.metre
+		return
+	}
+	if x.kilos > 0 {
+		w.rides(x)
+	}
+}
+
+// rests finds what carries a load, by node or along a member, and the places in
+// mm where it rests; false where it acts nowhere, which is said.
+func (w *weighing) rests(v Load) (mass, []solid.Vector, bool) {
+	l := w.m.b.laid
 	x := mass{name: v.Name, kilos: v.Kilos, member: -1, force: v.Force}
 	var places []solid.Vector
 	for _, id := range v.Points {
@@ -106,13 +139,13 @@ func (w *weighing) gatherOne(v Load) {
 	switch {
 	case x.member < 0 && len(x.nodes) == 0:
 		w.lacks("load-nowhere", v.ID, "%s acts nowhere yet: choose the points or the member that carries it.", loadName(v))
-		return
+		return x, nil, false
 	case x.member >= 0 && v.Kind != "uniform" && (v.At < 0 || v.At > w.m.b.runs[x.member].length):
 		w.lacks("load-past", v.ID, "%s lies past the end of its member, which is %.0f mm long.", loadName(v), w.m.b.runs[x.member].length)
-		return
+		return x, nil, false
 	case v.Kind == "uniform" && x.member < 0:
 		w.lacks("load-nowhere", v.ID, "%s runs along no member yet: choose one.", loadName(v))
-		return
+		return x, nil, false
 	}
 	if x.member >= 0 && v.Kind != "uniform" { // a node stands where it acts
 		n := w.m.landed[loadKey(v)]
@@ -122,16 +155,17 @@ func (w *weighing) gatherOne(v Load) {
 		}
 		x.member = -1
 	}
-	for _, p := range places {
-		x.at = x.at.Add(p.Mul(1 / float64(len(places))))
-	}
-	x.at[2] += v.High
+	return x, places, true
+}
+
+// heavy says what a load weighs or pushes with; false where nobody knows.
+func (w *weighing) heavy(v Load, x *mass) bool {
 	switch v.Kind {
 	case "device":
 		dev, ok := w.ask.Devices[v.Device]
 		if !ok || dev.Kilos <= 0 {
 			w.lacks("device-unknown", v.ID, "%s: the device's mass is not known. Give it in the brief.", loadName(v))
-			return
+			return false
 		}
 		x.kilos, x.force, x.feet = dev.Kilos, solid.Vector{}, len(x.nodes) > 3
 		if dev.Gravity != nil {
@@ -158,23 +192,7 @@ func (w *weighing) gatherOne(v Load) {
 	default:
 		x.kilos = 0
 	}
-	if x.kilos == 0 && x.metre == 0 && x.force.Len() == 0 {
-		w.lacks("load-nothing", v.ID, "%s weighs nothing yet.", loadName(v))
-	}
-	w.masses = append(w.masses, x)
-	w.acts(x, places)
-	if x.person > 0 {
-		return
-	}
-	w.held.Carries += x.kilos
-	if x.metre > 0 {
-		w.held.Carries += x.metre * w.m.b.runs[x.member].length / 1000
-		w.metres[x.member] += x.metre
-		return
-	}
-	if x.kilos > 0 {
-		w.rides(x)
-	}
+	return true
 }
 
 // rides counts a mass for the frequencies: at its nodes, and where it stands above

@@ -74,18 +74,8 @@ func (b *Built) form(joint int, c Corner) string {
 		return fmt.Sprintf("it takes two members that end there, and %d do", len(ends))
 	}
 	r, o := b.runs[ends[0].run], b.runs[ends[1].run]
-	switch {
-	case r.Stock != o.Stock || r.Section != o.Section:
-		return fmt.Sprintf("%s and %s are of two sections", r.named(), o.named())
-	case r.Splice != nil || o.Splice != nil:
-		return "a member of it is spliced: take the splice out, or leave the corner cut"
-	}
-	for _, x := range [2]*run{r, o} {
-		for _, f := range x.formed {
-			if f != nil && f.kind != c.Kind {
-				return x.named() + " would be folded at one end and bent at the other"
-			}
-		}
+	if why := unlike(r, o, c.Kind); why != "" {
+		return why
 	}
 	_, ra := r.end(ends[0].e)
 	_, oa := o.end(ends[1].e)
@@ -102,14 +92,6 @@ func (b *Built) form(joint int, c Corner) string {
 		return round(x.Section) || math.Abs(w.Dot(x.axes.Y)) > 1-1e-6 || math.Abs(w.Dot(x.axes.Z)) > 1-1e-6
 	}
 	alike := round(r.Section) || math.Abs(r.across(w)-o.across(w)) < .01
-	switch {
-	case closed(r.Section) || r.Section.Kind == "roundBar" || c.Kind == Bent && r.Section.Kind == "flatBar":
-	default:
-		return "an angle, a channel or the like twists and buckles when it is formed: cut it"
-	}
-	if c.Kind == Fold && r.Section.Kind != "rectTube" {
-		return "only square and rectangular tube is notched and folded: bend it instead"
-	}
 	if !flat(r) || !flat(o) || !alike {
 		return "its members are not turned alike: the same side has to run on round the corner"
 	}
@@ -149,6 +131,29 @@ func (b *Built) form(joint int, c Corner) string {
 		for e, end := range [2]*End{&x.A, &x.B} {
 			if x.formed[e] != nil {
 				*end = End{Leg: end.Leg}
+			}
+		}
+	}
+	return ""
+}
+
+// unlike says why one piece cannot be formed of two members; "" where it can, as
+// far as their sections go.
+func unlike(r, o *run, kind EndKind) string {
+	switch {
+	case r.Stock != o.Stock || r.Section != o.Section:
+		return fmt.Sprintf("%s and %s are of two sections", r.named(), o.named())
+	case r.Splice != nil || o.Splice != nil:
+		return "a member of it is spliced: take the splice out, or leave the corner cut"
+	case !closed(r.Section) && r.Section.Kind != "roundBar" && (kind != Bent || r.Section.Kind != "flatBar"):
+		return "an angle, a channel or the like twists and buckles when it is formed: cut it"
+	case kind == Fold && r.Section.Kind != "rectTube":
+		return "only square and rectangular tube is notched and folded: bend it instead"
+	}
+	for _, x := range [2]*run{r, o} {
+		for _, f := range x.formed {
+			if f != nil && f.kind != kind {
+				return x.named() + " would be folded at one end and bent at the other"
 			}
 		}
 	}

@@ -274,21 +274,7 @@ func (d Doc) Check() error {
 	for i, m := range d.Members {
 		at := fmt.Sprintf("/members/%d", i)
 		add(once(at+"/id", m.ID))
-		add(working.Within(at+"/turn", "The turn about its axis", m.Turn, -360, 360, "°"))
-		add(working.Within(at+"/trim", "The trim allowance", m.Trim, 0, 1000, "mm"))
-		add(working.Within(at+"/k", "The buckling length", m.K, 0, 10, ""))
-		add(bounded(at+"/section", m.Section))
-		if m.Splice != nil {
-			add(working.Within(at+"/splice/at", "The splice's place", m.Splice.At, 0, maxSize, "mm"))
-		}
-		for _, x := range []struct {
-			name string
-			e    End
-		}{{"a", m.A}, {"b", m.B}} {
-			length(at+"/"+x.name+"/back", "The set-back", x.e.Back)
-			add(working.Within(at+"/"+x.name+"/gap", "The gap", x.e.Gap, 0, 100, "mm"))
-			add(working.Within(at+"/"+x.name+"/leg", "The fillet's leg", x.e.Leg, 0, 100, "mm"))
-		}
+		add(m.check(at))
 	}
 	for i, c := range d.Copies {
 		at := fmt.Sprintf("/copies/%d", i)
@@ -302,13 +288,7 @@ func (d Doc) Check() error {
 	for i, p := range d.Plates {
 		at := fmt.Sprintf("/plates/%d", i)
 		add(once(at+"/id", p.ID))
-		for _, x := range []struct {
-			name string
-			v    float64
-		}{{"width", p.Width}, {"height", p.Height}, {"thickness", p.Thickness}, {"hole", p.Hole}, {"margin", p.Margin}, {"leg", p.Leg}} {
-			add(working.Within(at+"/"+x.name, "The plate's "+x.name, x.v, 0, 5000, "mm"))
-		}
-		add(working.Within(at+"/holes", "The number of holes", float64(p.Holes), 0, 100, ""))
+		add(p.check(at))
 	}
 	for i, s := range d.Supports {
 		for k, v := range s.Soft {
@@ -326,13 +306,49 @@ func (d Doc) Check() error {
 			add(working.Within(fmt.Sprintf("%s/force/%d", at, k), "The force", v, -1e9, 1e9, "N"))
 		}
 	}
-	add(working.Within("/saw/stick", "The stick", d.Saw.Stick, 0, 1e5, "mm"))
-	add(working.Within("/saw/kerf", "The kerf", d.Saw.Kerf, 0, 20, "mm"))
-	add(working.Within("/saw/waste", "The end cut off", d.Saw.Waste, 0, 1000, "mm"))
-	for i, r := range d.Saw.Remnants {
-		add(working.Within(fmt.Sprintf("/saw/remnants/%d/length", i), "The remnant", r.Length, 0, 1e5, "mm"))
-		add(working.Within(fmt.Sprintf("/saw/remnants/%d/many", i), "How many", float64(r.Many), 0, 1000, ""))
-	}
+	add(d.Saw.check())
 	add(working.Within("/sags", "How far it may move", d.Sags, 0, 1000, "mm"))
+	return working.First(errs...)
+}
+
+func (m Member) check(at string) error {
+	errs := []error{working.Within(at+"/turn", "The turn about its axis", m.Turn, -360, 360, "°"),
+		working.Within(at+"/trim", "The trim allowance", m.Trim, 0, 1000, "mm"),
+		working.Within(at+"/k", "The buckling length", m.K, 0, 10, ""),
+		bounded(at+"/section", m.Section)}
+	if m.Splice != nil {
+		errs = append(errs, working.Within(at+"/splice/at", "The splice's place", m.Splice.At, 0, maxSize, "mm"))
+	}
+	for _, x := range []struct {
+		name string
+		e    End
+	}{{"a", m.A}, {"b", m.B}} {
+		errs = append(errs, working.Within(at+"/"+x.name+"/back", "The set-back", x.e.Back, -maxSize, maxSize, "mm"),
+			working.Within(at+"/"+x.name+"/gap", "The gap", x.e.Gap, 0, 100, "mm"),
+			working.Within(at+"/"+x.name+"/leg", "The fillet's leg", x.e.Leg, 0, 100, "mm"))
+	}
+	return working.First(errs...)
+}
+
+func (p Plate) check(at string) error {
+	for _, x := range []struct {
+		name string
+		v    float64
+	}{{"width", p.Width}, {"height", p.Height}, {"thickness", p.Thickness}, {"hole", p.Hole}, {"margin", p.Margin}, {"leg", p.Leg}} {
+		if err := working.Within(at+"/"+x.name, "The plate's "+x.name, x.v, 0, 5000, "mm"); err != nil {
+			return err
+		}
+	}
+	return working.Within(at+"/holes", "The number of holes", float64(p.Holes), 0, 100, "")
+}
+
+func (s Saw) check() error {
+	errs := []error{working.Within("/saw/stick", "The stick", s.Stick, 0, 1e5, "mm"),
+		working.Within("/saw/kerf", "The kerf", s.Kerf, 0, 20, "mm"),
+		working.Within("/saw/waste", "The end cut off", s.Waste, 0, 1000, "mm")}
+	for i, r := range s.Remnants {
+		errs = append(errs, working.Within(fmt.Sprintf("/saw/remnants/%d/length", i), "The remnant", r.Length, 0, 1e5, "mm"),
+			working.Within(fmt.Sprintf("/saw/remnants/%d/many", i), "How many", float64(r.Many), 0, 1000, ""))
+	}
 	return working.First(errs...)
 }

@@ -21,23 +21,7 @@ func (r CutRow) shares(e int) bool {
 // pieces then take. The bound counts every mitre as shared, so no plan beats it.
 func (c *CutList) fewest(p *StockPlan, left []StickPiece, saw Saw, perMM float64) error {
 	plan := func(stick float64, length func(StickPiece) float64) (nest.SticksResult, [][]StickPiece, error) {
-		in := nest.SticksInput{Stock: stick - saw.Waste, Kerf: saw.Kerf, LastCutNeedsKerf: saw.LastKerf}
-		for _, x := range left {
-			in.Pieces = append(in.Pieces, nest.Piece{Length: length(x), Quantity: 1})
-		}
-		r, err := nest.Sticks(in)
-		rest, out := slices.Clone(left), [][]StickPiece{}
-		for _, lengths := range r.Layout {
-			var on []StickPiece
-			for _, l := range lengths {
-				i := slices.IndexFunc(rest, func(x StickPiece) bool { return math.Abs(length(x)-l) < 1e-6 })
-				on = append(on, rest[i])
-				rest = slices.Delete(rest, i, i+1)
-			}
-			slices.SortStableFunc(on, func(a, b StickPiece) int { return cmp.Compare(b.Length, a.Length) })
-			out = append(out, on)
-		}
-		return r, out, err
+		return grouped(left, saw, stick, length)
 	}
 	lay := func(groups [][]StickPiece) (out []StickLayout, fits bool) {
 		for k, on := range groups {
@@ -109,4 +93,26 @@ func (c *CutList) fewest(p *StockPlan, left []StickPiece, saw Saw, perMM float64
 	w.Result.Value = float64(p.New)
 	p.Working = &w
 	return nil
+}
+
+// grouped plans pieces on sticks of a length in mm and answers which lie together,
+// the longest first; length is what a piece counts as.
+func grouped(pieces []StickPiece, saw Saw, stick float64, length func(StickPiece) float64) (nest.SticksResult, [][]StickPiece, error) {
+	in := nest.SticksInput{Stock: stick - saw.Waste, Kerf: saw.Kerf, LastCutNeedsKerf: saw.LastKerf}
+	for _, x := range pieces {
+		in.Pieces = append(in.Pieces, nest.Piece{Length: length(x), Quantity: 1})
+	}
+	r, err := nest.Sticks(in)
+	rest, out := slices.Clone(pieces), [][]StickPiece{}
+	for _, lengths := range r.Layout {
+		var on []StickPiece
+		for _, l := range lengths {
+			i := slices.IndexFunc(rest, func(x StickPiece) bool { return math.Abs(length(x)-l) < 1e-6 })
+			on = append(on, rest[i])
+			rest = slices.Delete(rest, i, i+1)
+		}
+		slices.SortStableFunc(on, func(a, b StickPiece) int { return cmp.Compare(b.Length, a.Length) })
+		out = append(out, on)
+	}
+	return r, out, err
 }

@@ -24,6 +24,7 @@ type model struct {
 	of       map[int][]int     // members of in by index of the run, in order
 	node     map[string]string // node of each joint
 	landed   map[string]string // node of each load on a member and of each landing
+	stops    map[int][]stop    // nodes between a run's ends, by index of the run
 	material stock.Material
 	modulus  float64
 	shear    float64
@@ -46,41 +47,67 @@ func poisson(m stock.Material) float64 {
 func loadKey(l Load) string { return "load " + l.ID }
 func landKey(i int) string  { return fmt.Sprintf("landing %d", i) }
 
+// stop is a node on a run, mm along its line.
+type stop struct {
+	at   float64
+	node string
+}
+
 // model builds what is solved, with a node wherever something lands on a member.
 // Runs that cannot be shown are left out.
 func (b *Built) model(lands []Landing) (*model, error) {
-	m := &model{b: b, of: map[int][]int{}, node: map[string]string{}, landed: map[string]string{}, material: b.steel, modulus: b.steel.Modulus}
+	m := &model{b: b, of: map[int][]int{}, node: map[string]string{}, landed: map[string]string{}, stops: map[int][]stop{},
+		material: b.steel, modulus: b.steel.Modulus}
 	m.shear = m.modulus / (2 * (1 + poisson(b.steel)))
 	m.in = frame.Input{Nodes: map[string][3]float64{}, Supports: map[string][6]bool{}, Springs: map[string][6]float64{}}
-	l := b.laid
 	index := map[string]int{}
 	for i, r := range b.runs {
 		index[r.ID] = i
 	}
-	type stop struct {
-		at   float64
-		node string
-	}
-	stops := map[int][]stop{}
-	// stopAt answers the node on a run at a distance from its first point.
-	stopAt := func(k int, t float64) string {
-		o := b.runs[k]
-		switch {
-		case t < together:
-			return m.node[o.From]
-		case t > o.length-together:
-			return m.node[o.To]
+	m.join(index)
+	m.land(index, lands)
+	for i, r := range b.runs {
+		if b.Pieces[i].Why == "" {
+			m.stretch(i, r)
 		}
-		for _, s := range stops[k] {
-			if math.Abs(s.at-t) < together {
-				return s.node
-			}
-		}
-		name := fmt.Sprintf("%s@%.3f", o.ID, t)
-		stops[k] = append(stops[k], stop{t, name})
-		m.in.Nodes[name] = l.joints[l.at[o.From]].At.Add(o.axes.X.Mul(t))
-		return name
 	}
+	if len(m.in.Members) == 0 {
+		return nil, working.Refuse("", "There is no member yet that can carry anything: set two points and run a member between them.")
+	}
+	for _, s := range b.laid.supports {
+		m.support(s)
+	}
+	if len(m.in.Supports)+len(m.in.Springs) == 0 {
+		return nil, working.Refuse("", "Nothing holds the frame: say where it is bolted down, welded on or stands.")
+	}
+	var err error
+	m.solved, err = frame.Open(m.in)
+	return m, m.words(err)
+}
+
+// stopAt answers the node on a run at a distance from its first point.
+func (m *model) stopAt(k int, t float64) string {
+	o, l := m.b.runs[k], m.b.laid
+	switch {
+	case t < together:
+		return m.node[o.From]
+	case t > o.length-together:
+		return m.node[o.To]
+	}
+	for _, s := range m.stops[k] {
+		if math.Abs(s.at-t) < together {
+			return s.node
+		}
+	}
+	name := fmt.Sprintf("%s@%.3f", o.ID, t)
+	m.stops[k] = append(m.stops[k], stop{t, name})
+	m.in.Nodes[name] = l.joints[l.at[o.From]].At.Add(o.axes.X.Mul(t))
+	return name
+}
+
+// join finds the node of each joint: its own, or one on the member its run meets.
+func (m *model) join(index map[string]int) {
+	b, l := m.b, m.b.laid
 	for i := range l.joints {
 		m.node[l.joints[i].ID] = l.joints[i].ID
 	}
@@ -108,69 +135,61 @@ func (b *Built) model(lands []Landing) (*model, error) {
 				b.say("not-joined", working.Mind, r.ID,
 					fmt.Sprintf("%s is to meet %s, but its point lies off it: they are not joined.", r.named(), o.named()))
 			default:
-				m.node[j.ID] = stopAt(k, t)
+				m.node[j.ID] = m.stopAt(k, t)
 			}
 		}
 	}
-	for _, v := range l.loads {
+}
+
+// land finds the node of each load on a member and of each landing.
+func (m *model) land(index map[string]int, lands []Landing) {
+	b := m.b
+	for _, v := range b.laid.loads {
 		if k, ok := index[v.Member]; ok && v.Kind != "uniform" && b.Pieces[k].Why == "" && v.At >= 0 && v.At <= b.runs[k].length {
-			m.landed[loadKey(v)] = stopAt(k, v.At)
+			m.landed[loadKey(v)] = m.stopAt(k, v.At)
 		}
 	}
 	for i, v := range lands {
 		if k, t := b.nearestRun(v); k >= 0 {
-			m.landed[landKey(i)] = stopAt(k, t)
+			m.landed[landKey(i)] = m.stopAt(k, t)
 		}
 	}
-	for i, r := range b.runs {
-		if b.Pieces[i].Why != "" {
-			continue
-		}
-		list := stops[i]
-		slices.SortFunc(list, func(a, b stop) int { return cmp.Compare(a.at, b.at) })
-		list = append(append([]stop{{0, m.node[r.From]}}, list...), stop{r.length, m.node[r.To]})
-		for _, id := range []string{r.From, r.To} {
-			if n := m.node[id]; n == id {
-				m.in.Nodes[n] = l.joints[l.at[id]].At
-			}
-		}
-		up, iy, iz := principal(r)
-		for k := 1; k < len(list); k++ {
-			p := frame.Member{From: list[k-1].node, To: list[k].node, E: m.modulus, G: m.shear, Area: r.props.Area, Iy: iy, Iz: iz, J: r.props.J,
-				Mass: r.props.Area * b.steel.Density * 1e-6}
-			u := [3]float64(up)
-			p.Up = &u
-			arm := func(at float64, node string) *[3]float64 {
-				v := [3]float64(r.start.Add(r.axes.X.Mul(at)).Sub(solid.Vector(m.in.Nodes[node])))
-				if solid.Vector(v).Len() < 1e-9 {
-					return nil
-				}
-				return &v
-			}
-			p.OffsetI, p.OffsetJ = arm(list[k-1].at, p.From), arm(list[k].at, p.To)
-			if k == 1 && r.A.Hinged {
-				p.ReleaseI = &[6]bool{4: true, 5: true}
-			}
-			if k == len(list)-1 && r.B.Hinged {
-				p.ReleaseJ = &[6]bool{4: true, 5: true}
-			}
-			m.of[i] = append(m.of[i], len(m.in.Members))
-			m.in.Members = append(m.in.Members, p)
-			m.parts = append(m.parts, part{i, list[k-1].at})
+}
+
+// stretch makes the members of a run, from stop to stop.
+func (m *model) stretch(i int, r *run) {
+	l := m.b.laid
+	list := m.stops[i]
+	slices.SortFunc(list, func(a, b stop) int { return cmp.Compare(a.at, b.at) })
+	list = append(append([]stop{{0, m.node[r.From]}}, list...), stop{r.length, m.node[r.To]})
+	for _, id := range []string{r.From, r.To} {
+		if n := m.node[id]; n == id {
+			m.in.Nodes[n] = l.joints[l.at[id]].At
 		}
 	}
-	if len(m.in.Members) == 0 {
-		return nil, working.Refuse("", "There is no member yet that can carry anything: set two points and run a member between them.")
+	arm := func(at float64, node string) *[3]float64 {
+		v := [3]float64(r.start.Add(r.axes.X.Mul(at)).Sub(solid.Vector(m.in.Nodes[node])))
+		if solid.Vector(v).Len() < 1e-9 {
+			return nil
+		}
+		return &v
 	}
-	for _, s := range l.supports {
-		m.support(s)
+	up, iy, iz := principal(r)
+	for k := 1; k < len(list); k++ {
+		u := [3]float64(up)
+		p := frame.Member{From: list[k-1].node, To: list[k].node, E: m.modulus, G: m.shear, Area: r.props.Area, Iy: iy, Iz: iz, J: r.props.J,
+			Mass: r.props.Area * m.b.steel.Density * 1e-6, Up: &u}
+		p.OffsetI, p.OffsetJ = arm(list[k-1].at, p.From), arm(list[k].at, p.To)
+		if k == 1 && r.A.Hinged {
+			p.ReleaseI = &[6]bool{4: true, 5: true}
+		}
+		if k == len(list)-1 && r.B.Hinged {
+			p.ReleaseJ = &[6]bool{4: true, 5: true}
+		}
+		m.of[i] = append(m.of[i], len(m.in.Members))
+		m.in.Members = append(m.in.Members, p)
+		m.parts = append(m.parts, part{i, list[k-1].at})
 	}
-	if len(m.in.Supports)+len(m.in.Springs) == 0 {
-		return nil, working.Refuse("", "Nothing holds the frame: say where it is bolted down, welded on or stands.")
-	}
-	var err error
-	m.solved, err = frame.Open(m.in)
-	return m, m.words(err)
 }
 
 // nearestRun answers the run a landing is on and how far along it, −1 for none.

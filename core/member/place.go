@@ -3,6 +3,7 @@ package member
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/solid"
 	"warmanvil/core/working"
@@ -102,12 +103,8 @@ func (l *laid) name(id string) string {
 
 // copy mirrors or repeats members as they are by now.
 func (l *laid) copy(c Copy) {
-	chosen := map[string]bool{}
-	for _, id := range c.Members {
-		chosen[id] = true
-	}
-	members, supports, loads, plates := l.members, l.supports, l.loads, l.plates
-	times, axis := 1, map[string]int{"x": 0, "y": 1, "z": 2}[c.Axis]
+	was := *l
+	times := 1
 	if c.Kind == "repeat" {
 		times = c.Times
 		if (solid.Vector(c.Step)).Len() < together {
@@ -117,119 +114,145 @@ func (l *laid) copy(c Copy) {
 			return
 		}
 	}
-	if len(members)*(times+1) > maxMany {
+	if len(was.members)*(times+1) > maxMany {
 		l.say("too-many", working.Stop, c.ID, fmt.Sprintf("That would be more than %d members: repeat it fewer times.", maxMany))
 		return
 	}
 	for n := 1; n <= times; n++ {
-		mark := fmt.Sprintf("~%s.%d", c.ID, n)
-		word := fmt.Sprintf(" +%d", n)
+		k := copying{l: l, c: c, axis: map[string]int{"x": 0, "y": 1, "z": 2}[c.Axis], times: float64(n), mark: fmt.Sprintf("~%s.%d", c.ID, n),
+			word: fmt.Sprintf(" +%d", n), moved: map[string]string{}, names: map[string]string{}}
 		if c.Kind == "mirror" {
-			word = ", other side"
+			k.word = ", other side"
 		}
-		move := func(v solid.Vector) solid.Vector {
-			if c.Kind == "mirror" {
-				v[axis] = 2*c.At - v[axis]
-				return v
-			}
-			return v.Add(solid.Vector(c.Step).Mul(float64(n)))
-		}
-		moved := map[string]string{}
-		point := func(id string) string {
-			if to, done := moved[id]; done {
-				return to
-			}
-			k, ok := l.at[id]
-			if !ok {
-				return id
-			}
-			j := l.joints[k]
-			j.At, j.Of = move(j.At), id
-			to := id + mark
-			for i := range l.joints { // points that meet are one
-				if l.joints[i].Why == "" && l.joints[i].At.Sub(j.At).Len() < together {
-					to = l.joints[i].ID
-				}
-			}
-			if _, there := l.at[to]; !there {
-				j.ID, j.Name = to, l.name(id)+word
-				l.at[to] = len(l.joints)
-				l.joints = append(l.joints, j)
-				l.corner[to] = l.corner[id]
-			}
-			moved[id] = to
-			return to
-		}
-		names := map[string]string{}
-		for _, m := range members {
-			if len(chosen) > 0 && !chosen[m.ID] {
-				continue
-			}
-			names[m.ID] = m.ID + mark
-		}
-		for _, m := range members {
-			if names[m.ID] == "" {
-				continue
-			}
-			from, to := point(m.From), point(m.To)
-			if from == m.From && to == m.To || from == m.To && to == m.From {
-				delete(names, m.ID) // it crosses the mirror and is its own image
-				continue
-			}
-			was := m
-			m.ID, m.Name, m.From, m.To = names[m.ID], m.Name+word, from, to
-			for _, e := range []*End{&m.A, &m.B} {
-				if other := names[e.Onto]; other != "" {
-					e.Onto = other
-				}
-			}
-			if c.Kind == "mirror" {
-				if a, ok := l.axes(was); ok {
-					a.X[axis], a.Z[axis] = -a.X[axis], -a.Z[axis]
-					m = mirrored(m, a.X, a.Z)
-				}
-				l.mirrored[m.ID] = !l.mirrored[was.ID]
-			} else {
-				l.mirrored[m.ID] = l.mirrored[was.ID]
-			}
-			l.of[m.ID] = first(l.of[was.ID], was.ID)
-			l.members = append(l.members, m)
-		}
-		for _, s := range supports {
-			if to, ok := moved[s.Point]; ok && to != s.Point && c.Kind == "mirror" { // bays do not each stand on their own
-				s.Point = to
-				l.supports = append(l.supports, s)
-			}
-		}
-		for _, p := range plates {
-			if to, ok := names[p.Member]; ok {
-				p.ID, p.Member, p.Name = p.ID+mark, to, p.Name+word
+		k.copyMembers(was.members)
+		k.copySupports(was.supports)
+		for _, p := range was.plates {
+			if to, ok := k.names[p.Member]; ok {
+				p.ID, p.Member, p.Name = p.ID+k.mark, to, p.Name+k.word
 				l.plates = append(l.plates, p)
 			}
 		}
-		for _, v := range loads {
-			if v.Kind == "person" || v.Kind == "device" { // there is one of each
-				continue
-			}
-			to, other := names[v.Member], false
-			if v.Member != "" && to == "" {
-				continue
-			}
-			points := make([]string, len(v.Points))
-			for i, id := range v.Points {
-				if points[i] = id; moved[id] != "" {
-					points[i], other = moved[id], other || moved[id] != id
-				}
-			}
-			if v.Member == "" && !other {
-				continue
-			}
-			v.ID, v.Member, v.Points, v.Name = v.ID+mark, to, points, v.Name+word
-			if c.Kind == "mirror" {
-				v.Force[axis] = -v.Force[axis]
-			}
-			l.loads = append(l.loads, v)
+		k.copyLoads(was.loads)
+	}
+}
+
+// copying is one image of a copy.
+type copying struct {
+	l     *laid
+	c     Copy
+	axis  int     // that a mirror turns
+	times float64 // steps of a bay
+	mark  string  // after an id
+	word  string  // after a name
+	moved map[string]string
+	names map[string]string // ids of the copied members by those they are of
+}
+
+func (k *copying) mirrors() bool { return k.c.Kind == "mirror" }
+
+func (k *copying) place(v solid.Vector) solid.Vector {
+	if k.mirrors() {
+		v[k.axis] = 2*k.c.At - v[k.axis]
+		return v
+	}
+	return v.Add(solid.Vector(k.c.Step).Mul(k.times))
+}
+
+// point answers the id of a point's image; points that meet are one.
+func (k *copying) point(id string) string {
+	if to, done := k.moved[id]; done {
+		return to
+	}
+	l := k.l
+	i, ok := l.at[id]
+	if !ok {
+		return id
+	}
+	j := l.joints[i]
+	j.At, j.Of = k.place(j.At), id
+	to := id + k.mark
+	for i := range l.joints {
+		if l.joints[i].Why == "" && l.joints[i].At.Sub(j.At).Len() < together {
+			to = l.joints[i].ID
 		}
+	}
+	if _, there := l.at[to]; !there {
+		j.ID, j.Name = to, l.name(id)+k.word
+		l.at[to] = len(l.joints)
+		l.joints = append(l.joints, j)
+		l.corner[to] = l.corner[id]
+	}
+	k.moved[id] = to
+	return to
+}
+
+func (k *copying) copyMembers(members []Member) {
+	l := k.l
+	for _, m := range members {
+		if len(k.c.Members) == 0 || slices.Contains(k.c.Members, m.ID) {
+			k.names[m.ID] = m.ID + k.mark
+		}
+	}
+	for _, m := range members {
+		if k.names[m.ID] == "" {
+			continue
+		}
+		from, to := k.point(m.From), k.point(m.To)
+		if from == m.From && to == m.To || from == m.To && to == m.From {
+			delete(k.names, m.ID) // it crosses the mirror and is its own image
+			continue
+		}
+		was := m
+		m.ID, m.Name, m.From, m.To = k.names[m.ID], m.Name+k.word, from, to
+		for _, e := range []*End{&m.A, &m.B} {
+			if other := k.names[e.Onto]; other != "" {
+				e.Onto = other
+			}
+		}
+		l.mirrored[m.ID] = l.mirrored[was.ID] != k.mirrors()
+		if a, ok := l.axes(was); ok && k.mirrors() {
+			a.X[k.axis], a.Z[k.axis] = -a.X[k.axis], -a.Z[k.axis]
+			m = mirrored(m, a.X, a.Z)
+		}
+		l.of[m.ID] = first(l.of[was.ID], was.ID)
+		l.members = append(l.members, m)
+	}
+}
+
+// copySupports gives a mirror's other side its own; bays do not each stand on their own.
+func (k *copying) copySupports(supports []Support) {
+	for _, s := range supports {
+		if to, ok := k.moved[s.Point]; ok && to != s.Point && k.mirrors() {
+			s.Point = to
+			k.l.supports = append(k.l.supports, s)
+		}
+	}
+}
+
+// copyLoads copies what may be more than one: of a person or a device there is one.
+func (k *copying) copyLoads(loads []Load) {
+	for _, v := range loads {
+		if v.Kind == "person" || v.Kind == "device" {
+			continue
+		}
+		to, other := k.names[v.Member], false
+		if v.Member != "" && to == "" {
+			continue
+		}
+		points := make([]string, len(v.Points))
+		for i, id := range v.Points {
+			if points[i] = id; k.moved[id] != "" {
+				points[i], other = k.moved[id], other || k.moved[id] != id
+			}
+		}
+		if v.Member == "" && !other {
+			continue
+		}
+		v.ID, v.Member, v.Points, v.Name = v.ID+k.mark, to, points, v.Name+k.word
+		if k.mirrors() {
+			v.Force[k.axis] = -v.Force[k.axis]
+		}
+		k.l.loads = append(k.l.loads, v)
 	}
 }
 

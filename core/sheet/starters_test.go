@@ -72,7 +72,7 @@ func TestStartedSizes(t *testing.T) {
 	}
 	// Bolts of pieces and strip lie in one line: their pitch is the same.
 	a, b := build(t, deck[0].Recipe), build(t, deck[2].Recipe)
-	apart := func(b Built) float64 { return math.Abs(b.Holes[1].Centre.Y - b.Holes[0].Centre.Y) }
+	apart := func(b Part) float64 { return math.Abs(b.Holes[1].Centre.Y - b.Holes[0].Centre.Y) }
 	if len(a.Holes)*2 != len(b.Holes) || math.Abs(apart(a)-apart(b)) > 1e-9 {
 		t.Errorf("%d and %d holes", len(a.Holes), len(b.Holes))
 	}

@@ -82,105 +82,127 @@ func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame
 	return out
 }
 
+// assembling lists what of a job has a mass.
+type assembling struct {
+	st     *stander
+	b      brief.Brief
+	mass   map[string]float64 // kg by part or frame
+	shape  map[string]*member.Built
+	placed map[string]int // how many of each have a place
+	out    []AssembledItem
+}
+
 // assembled lists what of a job has a mass, with its place where it has one.
 func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame) []AssembledItem {
-	st := newStander(v, b, parts, frames...)
-	l := st.from
-	out := []AssembledItem{}
-	placed := map[string]int{}
-	add := func(i AssembledItem) {
-		i.Text = l.Pen.Kilos(i.Kilos)
-		if i.At != nil {
-			i.Where = l.Pen.Place(*i.At)
-		}
-		if one := b.Limits.Lift; one != nil && one.Value > 0 {
-			i.People = int(math.Ceil(i.Kilos/one.Value - 1e-9))
-			if i.People > 1 {
-				i.Lift = fmt.Sprintf("%d to lift it, or a hoist", i.People)
-			}
-		}
-		out = append(out, i)
-	}
-	mass := map[string]float64{}
+	a := assembling{st: newStander(v, b, parts, frames...), b: b, mass: map[string]float64{}, shape: map[string]*member.Built{},
+		placed: map[string]int{}, out: []AssembledItem{}}
 	for _, p := range parts {
 		if p.Err == nil {
-			mass[p.ID] = kilos(b, &p)
+			a.mass[p.ID] = kilos(b, &p)
 		}
 	}
-	shape := map[string]*member.Built{}
 	for _, f := range frames {
-		shape[f.ID] = member.Build(f.Doc, l.ForFrame(f.Doc))
-		mass[f.ID] = shape[f.ID].Mass
+		a.shape[f.ID] = member.Build(f.Doc, a.st.from.ForFrame(f.Doc))
+		a.mass[f.ID] = a.shape[f.ID].Mass
 	}
-	for i := range v.Placed {
-		p := &v.Placed[i]
-		d := st.stand(p.ID)
-		key, item := p.Part, AssembledItem{Name: d.told.Name, Kind: "part", Kilos: mass[p.Part], of: p.Part}
-		local := solid.Vector{}
-		switch {
-		case p.Device != "":
-			dev, ok := b.Device(p.Device)
-			if !ok {
-				continue
-			}
-			key, item.Kind = p.Device, "device"
-			if dev.Mass != nil {
-				item.Kilos = dev.Mass.Value
-			}
-			if dev.Gravity != nil {
-				local = solid.Vector{dev.Gravity.X, dev.Gravity.Y, dev.Gravity.Z}
-			}
-		case shape[p.Part] != nil:
-			item.Kind, local = "frame", shape[p.Part].Gravity
-		case p.Part == "":
-			continue // a plain box weighs nothing
-		}
-		placed[key]++
-		if d.Why != "" {
-			item.Why = d.Why
-			add(item)
-			continue
-		}
-		at := d.Pose.Apply(local)
-		if item.Kind == "part" {
-			at = d.thing.Body.Middle()
-		}
-		item.At = &at
-		add(item)
+	for _, p := range v.Placed {
+		a.place(p)
 	}
 	for _, p := range parts {
-		left := p.Quantity
-		if p.Recipe.Hand.Pair {
-			left *= 2
-		}
-		for n := range max(left-placed[p.ID], 0) {
-			if n > 50 { // a box of washers is one line
-				add(AssembledItem{of: p.ID, Name: fmt.Sprintf("%s, %d more", p.Name, left-placed[p.ID]-n), Kind: "part",
-					Kilos: mass[p.ID] * float64(left-placed[p.ID]-n), Why: "It is not placed."})
-				break
-			}
-			add(AssembledItem{of: p.ID, Name: p.Name, Kind: "part", Kilos: mass[p.ID], Why: "It is not placed."})
-		}
+		a.restOfPart(p)
 	}
 	for _, f := range frames {
-		left := f.Quantity - placed[f.ID]
-		if placed[f.ID] == 0 { // one stands where it says
-			at := f.Doc.Fit.Solid().Apply(shape[f.ID].Gravity)
-			add(AssembledItem{of: f.ID, Name: f.Name, Kind: "frame", Kilos: mass[f.ID], At: &at})
-			left--
-		}
-		if left > 0 {
-			add(AssembledItem{of: f.ID, Name: fmt.Sprintf("%s, %d more", f.Name, left), Kind: "frame", Kilos: mass[f.ID] * float64(left),
-				Why: "It is not placed."})
-		}
+		a.restOfFrame(f)
 	}
 	for _, d := range b.Devices {
-		if placed[d.ID] > 0 || d.Mass == nil {
-			continue
+		if a.placed[d.ID] == 0 && d.Mass != nil {
+			a.add(AssembledItem{Name: d.Named(), Kind: "device", Kilos: d.Mass.Value, Why: "It is not placed."})
 		}
-		add(AssembledItem{Name: d.Named(), Kind: "device", Kilos: d.Mass.Value, Why: "It is not placed."})
 	}
-	return out
+	return a.out
+}
+
+func (a *assembling) add(i AssembledItem) {
+	pen := a.st.from.Pen
+	i.Text = pen.Kilos(i.Kilos)
+	if i.At != nil {
+		i.Where = pen.Place(*i.At)
+	}
+	if one := a.b.Limits.Lift; one != nil && one.Value > 0 {
+		i.People = int(math.Ceil(i.Kilos/one.Value - 1e-9))
+		if i.People > 1 {
+			i.Lift = fmt.Sprintf("%d to lift it, or a hoist", i.People)
+		}
+	}
+	a.out = append(a.out, i)
+}
+
+// place adds what the survey places; a plain box weighs nothing.
+func (a *assembling) place(p vehicle.Placed) {
+	d := a.st.stand(p.ID)
+	key, item := p.Part, AssembledItem{Name: d.told.Name, Kind: "part", Kilos: a.mass[p.Part], of: p.Part}
+	local := solid.Vector{}
+	switch {
+	case p.Device != "":
+		dev, ok := a.b.Device(p.Device)
+		if !ok {
+			return
+		}
+		key, item.Kind = p.Device, "device"
+		if dev.Mass != nil {
+			item.Kilos = dev.Mass.Value
+		}
+		if dev.Gravity != nil {
+			local = solid.Vector{dev.Gravity.X, dev.Gravity.Y, dev.Gravity.Z}
+		}
+	case a.shape[p.Part] != nil:
+		item.Kind, local = "frame", a.shape[p.Part].Gravity
+	case p.Part == "":
+		return
+	}
+	a.placed[key]++
+	if d.Why != "" {
+		item.Why = d.Why
+		a.add(item)
+		return
+	}
+	at := d.Pose.Apply(local)
+	if item.Kind == "part" {
+		at = d.thing.Body.Middle()
+	}
+	item.At = &at
+	a.add(item)
+}
+
+// restOfPart adds those of a part that no place is given; past fifty they are one line.
+func (a *assembling) restOfPart(p BuiltPart) {
+	left := p.Quantity
+	if p.Recipe.Hand.Pair {
+		left *= 2
+	}
+	for n := range max(left-a.placed[p.ID], 0) {
+		if n > 50 {
+			more := left - a.placed[p.ID] - n
+			a.add(AssembledItem{of: p.ID, Name: fmt.Sprintf("%s, %d more", p.Name, more), Kind: "part",
+				Kilos: a.mass[p.ID] * float64(more), Why: "It is not placed."})
+			break
+		}
+		a.add(AssembledItem{of: p.ID, Name: p.Name, Kind: "part", Kilos: a.mass[p.ID], Why: "It is not placed."})
+	}
+}
+
+// restOfFrame adds a frame where it says it stands, and those that stand nowhere.
+func (a *assembling) restOfFrame(f Frame) {
+	left := f.Quantity - a.placed[f.ID]
+	if a.placed[f.ID] == 0 {
+		at := f.Doc.Fit.Solid().Apply(a.shape[f.ID].Gravity)
+		a.add(AssembledItem{of: f.ID, Name: f.Name, Kind: "frame", Kilos: a.mass[f.ID], At: &at})
+		left--
+	}
+	if left > 0 {
+		a.add(AssembledItem{of: f.ID, Name: fmt.Sprintf("%s, %d more", f.Name, left), Kind: "frame", Kilos: a.mass[f.ID] * float64(left),
+			Why: "It is not placed."})
+	}
 }
 
 // sum adds up, and sets the sum against the brief.

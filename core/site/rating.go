@@ -37,7 +37,6 @@ type Proof struct {
 // Rate answers the label of a duty. It is refused while anything under the duty is
 // over or cannot be said statically, and while a crash case is not answered.
 func (s Site) Rate(duty string) (Rating, error) {
-	o := s.open()
 	h := s.Hold()
 	var t *DutyTold
 	var d *brief.Duty
@@ -54,81 +53,98 @@ func (s Site) Rate(duty string) (Rating, error) {
 	}
 	r := Rating{Job: s.Brief.Name, Duty: d.Titled(), Kind: d.Kind, On: t.On, Newtons: t.Newtons, Way: wayWords(d.Way),
 		School: string(s.Brief.Strength.School), Crash: s.Brief.Answers.Crash}
-	var open []string
-	hardest := -1.
-	take := func(name string, checks []strength.Check, beside []brief.Beside) {
-		p := Proof{Name: name}
-		for _, c := range checks {
-			switch {
-			case c.Verdict == strength.Over || c.Verdict == strength.CannotSay:
-				open = append(open, fmt.Sprintf("%s: %s %s", name, strings.ToLower(c.Name), c.Verdict))
-			case c.Utilisation != nil && *c.Utilisation > p.Use:
-				p.Use, p.What = *c.Utilisation, strings.TrimSuffix(c.Name+", "+c.Case, ", ")
-			}
-		}
-		for _, b := range beside {
-			if b.Key == "crash" && b.Verdict == strength.CannotSay {
-				open = append(open, name+": crash is not answered")
-			}
-		}
-		if p.Use > hardest {
-			hardest, r.Governs = p.Use, name+": "+p.What
-		}
-		r.Proved = append(r.Proved, p)
-	}
-	ids := []string{d.On.Of}
+	p := proving{s: s, h: h, ids: []string{d.On.Of}, hardest: -1, out: &r}
 	for _, a := range t.Asked {
-		switch a.Kind {
-		case "bracket":
-			for _, m := range h.Mounts {
-				if m.Mount.ID == a.ID {
-					ids = append(ids, m.Mount.Part)
-					take(a.Name, m.Result.Checks, m.Beside)
-				}
-			}
-		case "joint":
-			for i, j := range h.Joints {
-				if j.ID == a.ID {
-					ids = append(ids, s.Brief.Joints[i].Part)
-					for _, side := range s.Brief.Joints[i].Sides {
-						ids = append(ids, side.Of)
-					}
-				}
-				if j.ID == a.ID && j.Result != nil {
-					take(a.Name, j.Result.Checks, j.Beside)
-				} else if j.ID == a.ID {
-					open = append(open, a.Name+": "+j.Why)
-				}
-			}
-		case "frame":
-			for _, f := range s.Frames {
-				if f.ID == a.ID {
-					ids = append(ids, f.ID)
-					held := workFrame(f.Doc, f.ID, f.Quantity, s.Brief, o.from.ForFrame(f.Doc), h.Path.frames[f.ID]).Hold
-					if held.Why != "" {
-						open = append(open, a.Name+": "+held.Why)
-						continue
-					}
-					take(a.Name, held.Ledger, held.Beside)
-				}
-			}
-		}
+		p.ask(a)
 	}
-	if why := s.heldBy(ids); why != "" {
-		open = append(open, why)
+	if why := s.heldBy(p.ids); why != "" {
+		p.open = append(p.open, why)
 	}
-	if len(open) > 0 {
+	if n := len(p.open); n > 0 {
 		more := ""
-		if len(open) > 4 {
-			more = fmt.Sprintf("; and %d more", len(open)-4)
+		if n > 4 {
+			more = fmt.Sprintf("; and %d more", n-4)
 		}
 		return Rating{}, working.Refuse("", "There is no label while anything under %s is over or cannot be said: %s%s.", d.Titled(),
-			strings.Join(open[:min(4, len(open))], "; "), more)
+			strings.Join(p.open[:min(4, n)], "; "), more)
 	}
 	if t.Caution != "" {
 		r.Cautions = append(r.Cautions, t.Caution)
 	}
 	return r, nil
+}
+
+// proving gathers what stands under a duty: the ids of all it touches, and what
+// is over or cannot be said.
+type proving struct {
+	s       Site
+	h       Holding
+	ids     []string
+	open    []string
+	hardest float64
+	out     *Rating
+}
+
+// ask takes the answer of one thing that was asked under the duty.
+func (p *proving) ask(a DutyAsked) {
+	switch a.Kind {
+	case "bracket":
+		for _, m := range p.h.Mounts {
+			if m.Mount.ID == a.ID {
+				p.ids = append(p.ids, m.Mount.Part)
+				p.take(a.Name, m.Result.Checks, m.Beside)
+			}
+		}
+	case "joint":
+		for i, j := range p.h.Joints {
+			if j.ID != a.ID {
+				continue
+			}
+			p.ids = append(p.ids, p.s.Brief.Joints[i].Part)
+			for _, side := range p.s.Brief.Joints[i].Sides {
+				p.ids = append(p.ids, side.Of)
+			}
+			if j.Result != nil {
+				p.take(a.Name, j.Result.Checks, j.Beside)
+			} else {
+				p.open = append(p.open, a.Name+": "+j.Why)
+			}
+		}
+	case "frame":
+		for _, f := range p.s.Frames {
+			if f.ID != a.ID {
+				continue
+			}
+			p.ids = append(p.ids, f.ID)
+			held := workFrame(f.Doc, f.ID, f.Quantity, p.s.Brief, p.s.open().from.ForFrame(f.Doc), p.h.Path.frames[f.ID]).Hold
+			if held.Why != "" {
+				p.open = append(p.open, a.Name+": "+held.Why)
+				continue
+			}
+			p.take(a.Name, held.Ledger, held.Beside)
+		}
+	}
+}
+
+func (p *proving) take(name string, checks []strength.Check, beside []brief.Beside) {
+	proof := Proof{Name: name}
+	for _, c := range checks {
+		switch {
+		case c.Verdict == strength.Over || c.Verdict == strength.CannotSay:
+			p.open = append(p.open, fmt.Sprintf("%s: %s %s", name, strings.ToLower(c.Name), c.Verdict))
+		case c.Utilisation != nil && *c.Utilisation > proof.Use:
+			proof.Use, proof.What = *c.Utilisation, strings.TrimSuffix(c.Name+", "+c.Case, ", ")
+		}
+	}
+	for _, b := range beside {
+		if b.Key == "crash" && b.Verdict == strength.CannotSay {
+			p.open = append(p.open, name+": crash is not answered")
+		}
+	}
+	if proof.Use > p.hardest {
+		p.hardest, p.out.Governs = proof.Use, name+": "+proof.What
+	}
+	p.out.Proved = append(p.out.Proved, proof)
 }
 
 // wayWords says a way in the vehicle's words.

@@ -39,32 +39,7 @@ func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 			out.Sketch = append(out.Sketch, drawn(d.told.ID, b.Name, "bolt", b.Body, false))
 		}
 	}
-	var spaces []survey.Space
-	for _, sp := range v.Spaces {
-		moving := len(sp.Moves) > 0
-		state := survey.Stowed
-		if moving {
-			state = sp.Moves[0]
-		} else if len(sp.Absent) > 0 {
-			for _, st := range survey.States {
-				if !slices.Contains(sp.Absent, st) {
-					state = st
-				}
-			}
-		}
-		out.Sketch = append(out.Sketch, drawn(sp.ID, sp.Name, string(sp.Kind), sp.In(state), moving))
-		if sp.Kind == survey.Opening {
-			out.Openings = append(out.Openings, s.opening(sp, solids))
-			continue
-		}
-		if sp.Sigma == 0 {
-			sp.Sigma = survey.Uncertainty[survey.Tape].Length
-			if sp.Trust == "memory" || sp.Trust == "assumed" {
-				sp.Sigma = survey.Uncertainty[survey.Eye].Length
-			}
-		}
-		spaces = append(spaces, sp)
-	}
+	spaces := s.spaces(v, solids, out)
 	var groups [][2]int // a thing with its bolts, against one space or thing
 	for _, c := range survey.Clearances(things, spaces, v.Between) {
 		if c.Other >= 0 && owner[c.Other] == owner[c.Thing] || math.IsInf(c.Distance, 1) {
@@ -92,22 +67,58 @@ func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 		out.Drillings = append(out.Drillings, s.drill(d, spaces))
 	}
 	s.undrilled(v, out)
-	around := survey.Surroundings{Wheels: v.Wheels, Things: solids, Spaces: spaces, Text: s.from.Pen.MM}
+	around := survey.Surroundings{Wheels: v.Wheels, Things: solids, Spaces: spaces, Spots: s.spots(v), Text: s.from.Pen.MM}
+	out.Findings = append(out.Findings, around.Cautions()...)
+}
+
+// spaces are what must stay clear, each known as well as it was measured; openings
+// are worked out with what goes through them.
+func (s *stander) spaces(v vehicle.Survey, solids []survey.Thing, out *Surveyed) (spaces []survey.Space) {
+	for _, sp := range v.Spaces {
+		moving := len(sp.Moves) > 0
+		state := survey.Stowed
+		if moving {
+			state = sp.Moves[0]
+		} else if len(sp.Absent) > 0 {
+			for _, st := range survey.States {
+				if !slices.Contains(sp.Absent, st) {
+					state = st
+				}
+			}
+		}
+		out.Sketch = append(out.Sketch, drawn(sp.ID, sp.Name, string(sp.Kind), sp.In(state), moving))
+		if sp.Kind == survey.Opening {
+			out.Openings = append(out.Openings, s.opening(sp, solids))
+			continue
+		}
+		if sp.Sigma == 0 {
+			sp.Sigma = survey.Uncertainty[survey.Tape].Length
+			if sp.Trust == "memory" || sp.Trust == "assumed" {
+				sp.Sigma = survey.Uncertainty[survey.Eye].Length
+			}
+		}
+		spaces = append(spaces, sp)
+	}
+	return spaces
+}
+
+// spots are the surveyed points and the first placed hole of each map.
+func (s *stander) spots(v vehicle.Survey) (spots []survey.Spot) {
 	for i := range v.Points {
 		p := &v.Points[i]
 		if d := s.from.At(p.ID); d.At != nil && p.Kind != "ground" {
-			around.Spots = append(around.Spots, survey.Spot{Name: p.Name, At: *d.At})
+			spots = append(spots, survey.Spot{Name: p.Name, At: *d.At})
 		}
 	}
 	for _, m := range v.Maps {
 		for _, h := range m.Holes {
 			if d := s.from.At(h.ID); d.At != nil {
-				around.Spots = append(around.Spots, survey.Spot{Name: m.Name, At: *d.At})
+				spots = append(spots, survey.Spot{Name: m.Name, At: *d.At})
 				break
 			}
 		}
 	}
-	out.Findings = append(out.Findings, around.Cautions()...)
+	return spots
 }
 
 // leastOf keeps the shortest of each group: of a bracket and its bolts the one

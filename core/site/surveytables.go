@@ -7,129 +7,157 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
+	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
 
+// tabling works out the tables of a survey that come to one line each.
+type tabling struct {
+	p told.Pen
+	s vehicle.Survey
+}
+
+func (w tabling) val(r survey.Reading) float64 { return r.Work(w.s.Shop, false).Value }
+
 // tables works out levels, angles, diagonals, sides, gaps and the rest that
 // comes to one line each.
 func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) {
-	p := l.Pen
-	val := func(r survey.Reading) float64 { return r.Work(s.Shop, false).Value }
+	w := tabling{p: l.Pen, s: s}
 	for _, v := range s.Levels {
-		t := vehicle.LevelTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "All four heights and both distances are needed.")}
-		t.Pitch, t.Roll, t.Twist, t.Packing = "—", "—", "—", [4]string{"—", "—", "—", "—"}
-		if v.Wheelbase.Taken() && v.Track.Taken() && v.FrontLeft.Taken() && v.FrontRight.Taken() && v.RearLeft.Taken() && v.RearRight.Taken() {
-			r, err := survey.Levels(survey.LevelInput{Wheelbase: val(v.Wheelbase), Track: val(v.Track),
-				Heights: survey.Corners{FrontLeft: val(v.FrontLeft), FrontRight: val(v.FrontRight), RearLeft: val(v.RearLeft),
-					RearRight: val(v.RearRight)}, Floor: v.Floor, Wanted: v.Wanted})
-			if err != nil {
-				t.Says, t.Verdict = err.Error(), "bad"
-			} else {
-				t.ResultTold = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Pitch, Text: p.Degrees(r.Pitch),
-					Verdict: vehicle.VerdictIn(r.Findings), Findings: r.Findings, Working: p.Explain(r.Working)}
-				t.Pitch, t.Roll, t.Twist, t.Turns = p.Degrees(r.Pitch), p.Degrees(r.Roll), p.MM(r.Twist), [2]float64{r.Pitch, r.Roll}
-				sigma := 0.0
-				for _, x := range []survey.Reading{v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight} {
-					sigma = math.Max(sigma, x.Work(s.Shop, false).Sigma)
-				}
-				slope := func(across float64) string { return p.Degrees(2 * sigma / across * 180 / math.Pi) }
-				t.Says = fmt.Sprintf("known to ± %s pitch, ± %s roll, ± %s twist", slope(val(v.Wheelbase)), slope(val(v.Track)), p.MM(4*sigma))
-				t.Packing = [4]string{p.MM(r.Packing.FrontLeft), p.MM(r.Packing.FrontRight), p.MM(r.Packing.RearLeft), p.MM(r.Packing.RearRight)}
-			}
-		}
-		out.Levels = append(out.Levels, t)
+		out.Levels = append(out.Levels, w.level(v))
 	}
 	for _, v := range s.Slopes {
-		t := vehicle.Waiting(v.ID, v.Name, "Read the gauge on the face and on the vehicle's own level face.")
-		if v.Reading.Taken() && v.Own.Taken() {
-			a, o := v.Reading.Work(s.Shop, true), v.Own.Work(s.Shop, true)
-			if r, err := survey.OwnSlope(survey.SlopeInput{Reading: a.Value, Own: o.Value, Wanted: v.Wanted}); err != nil {
-				t.Says, t.Verdict = err.Error(), "bad"
-			} else {
-				sigma := survey.Root(a.Sigma, o.Sigma)
-				t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Angle, Text: fmt.Sprintf("%.1f°", r.Angle), Verdict: "good",
-					Says:     fmt.Sprintf("± %.1f°. To %.1f° turn it by %+.1f°; the gauge then shows %.1f°.", 2*sigma, v.Wanted, r.Turn, r.Show),
-					Findings: []working.Finding{}, Working: p.Explain(r.Working)}
-			}
-		}
-		out.Slopes = append(out.Slopes, t)
+		out.Slopes = append(out.Slopes, w.slope(v))
 	}
 	for _, v := range s.Squares {
-		t := vehicle.Waiting(v.ID, v.Name, "Length, width and both diagonals are needed.")
-		if v.Length.Taken() && v.Width.Taken() && v.First.Taken() && v.Second.Taken() {
-			r, err := survey.Square(survey.SquareInput{Length: val(v.Length), Width: val(v.Width), LeftToRight: val(v.First),
-				RightToLeft: val(v.Second), Sigma: v.First.Sigma(s.Shop, false)})
-			if err != nil {
-				t.Says, t.Verdict = err.Error(), "bad"
-			} else {
-				way := "right"
-				if r.Shift < 0 {
-					way = "left"
-				}
-				t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.OutOfSquare, Text: p.MM(math.Abs(r.OutOfSquare)), Verdict: "good",
-					Findings: r.Findings, Working: p.Explain(r.Working),
-					Says: fmt.Sprintf("%.2f° off square: the front side goes %s to the %s. Square, each diagonal is %s.", r.Angle,
-						p.MM(math.Abs(r.Shift)), way, p.MM(r.Expected))}
-				if r.Sure {
-					t.Verdict = "doubtful"
-				}
-				if v := vehicle.VerdictIn(r.Findings); v != "good" {
-					t.Verdict = v
-				}
-			}
-		}
-		out.Squares = append(out.Squares, t)
+		out.Squares = append(out.Squares, w.square(v))
 	}
 	for _, v := range s.Sides {
-		t := vehicle.Waiting(v.ID, v.Name, "Measure both sides: one measured and the other assumed is how parts do not fit.")
-		if v.Left.Taken() && v.Right.Taken() {
-			a, c := v.Left.Work(s.Shop, false), v.Right.Work(s.Shop, false)
-			d, allow := c.Value-a.Value, v.Allow
-			if allow == 0 {
-				allow = 1
-			}
-			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: p.MM(d), Verdict: "good", Findings: []working.Finding{},
-				Says: fmt.Sprintf("left %s, right %s, known to ± %s; %s may differ", p.MM(a.Value), p.MM(c.Value),
-					p.MM(2*survey.Root(a.Sigma, c.Sigma)), p.MM(allow))}
-			t.Working = p.Explain(working.Working{Method: "Left against right", Source: "difference of two readings", Formula: "d = right − left",
-				Inputs: []working.Quantity{{Symbol: "r", Name: "right", Value: c.Value, Unit: "mm"},
-					{Symbol: "l", Name: "left", Value: a.Value, Unit: "mm"}},
-				Steps:  []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: survey.Root(a.Sigma, c.Sigma), Unit: "mm"}},
-				Result: working.Quantity{Symbol: "d", Name: "difference", Value: d, Unit: "mm"}})
-			if math.Abs(d) > allow {
-				t.Verdict = "bad"
-				if math.Abs(d) < 2*survey.Root(a.Sigma, c.Sigma) {
-					t.Verdict, t.Says = "doubtful", t.Says+", and the tape alone could do it: measure again"
-				}
-			}
-		}
-		out.Sides = append(out.Sides, t)
+		out.Sides = append(out.Sides, w.side(v))
 	}
 	for _, v := range s.Gaps {
-		t := vehicle.Waiting(v.ID, v.Name, "Measure it loaded too: springs and panels give.")
-		if v.Unloaded.Taken() && v.Loaded.Taken() {
-			v.Unloaded.Least, v.Loaded.Least = true, true // an inside width
-			a, c := v.Unloaded.Work(s.Shop, false), v.Loaded.Work(s.Shop, false)
-			least := math.Min(a.Value, c.Value)
-			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: p.MM(least), Verdict: "good", Findings: []working.Finding{},
-				Says: fmt.Sprintf("unloaded %s, loaded %s, each ± %s: it gives %s", p.MM(a.Value), p.MM(c.Value),
-					p.MM(2*math.Max(a.Sigma, c.Sigma)), p.MM(a.Value-c.Value))}
-			t.Working = p.Explain(working.Working{Method: "Gap, unloaded and loaded", Source: "smaller of two inside widths",
-				Formula: "least = min(unloaded, loaded)",
-				Inputs: []working.Quantity{{Symbol: "u", Name: "unloaded", Value: a.Value, Unit: "mm"},
-					{Symbol: "l", Name: "loaded", Value: c.Value, Unit: "mm"}, {Symbol: "n", Name: "must stay", Value: v.Need, Unit: "mm"}},
-				Assumptions: []string{"of repeats the smallest counts"},
-				Result:      working.Quantity{Symbol: "g", Name: "least gap", Value: least, Unit: "mm"}})
-			if least < v.Need {
-				t.Verdict, t.Says = "bad", t.Says+fmt.Sprintf("; %s must stay", p.MM(v.Need))
-			}
-		}
-		out.Gaps = append(out.Gaps, t)
+		out.Gaps = append(out.Gaps, w.gap(v))
 	}
 	measures(l, s, b, out)
 	stacks(l, s, out)
 	slides(l, s, out)
+}
+
+func (w tabling) level(v vehicle.LevelSet) vehicle.LevelTold {
+	t := vehicle.LevelTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "All four heights and both distances are needed.")}
+	t.Pitch, t.Roll, t.Twist, t.Packing = "—", "—", "—", [4]string{"—", "—", "—", "—"}
+	if v.Wheelbase.Taken() && v.Track.Taken() && v.FrontLeft.Taken() && v.FrontRight.Taken() && v.RearLeft.Taken() && v.RearRight.Taken() {
+		r, err := survey.Levels(survey.LevelInput{Wheelbase: w.val(v.Wheelbase), Track: w.val(v.Track),
+			Heights: survey.Corners{FrontLeft: w.val(v.FrontLeft), FrontRight: w.val(v.FrontRight), RearLeft: w.val(v.RearLeft),
+				RearRight: w.val(v.RearRight)}, Floor: v.Floor, Wanted: v.Wanted})
+		if err != nil {
+			t.Says, t.Verdict = err.Error(), "bad"
+		} else {
+			t.ResultTold = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Pitch, Text: w.p.Degrees(r.Pitch),
+				Verdict: vehicle.VerdictIn(r.Findings), Findings: r.Findings, Working: w.p.Explain(r.Working)}
+			t.Pitch, t.Roll, t.Twist, t.Turns = w.p.Degrees(r.Pitch), w.p.Degrees(r.Roll), w.p.MM(r.Twist), [2]float64{r.Pitch, r.Roll}
+			sigma := 0.0
+			for _, x := range []survey.Reading{v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight} {
+				sigma = math.Max(sigma, x.Work(w.s.Shop, false).Sigma)
+			}
+			slope := func(across float64) string { return w.p.Degrees(2 * sigma / across * 180 / math.Pi) }
+			t.Says = fmt.Sprintf("known to ± %s pitch, ± %s roll, ± %s twist", slope(w.val(v.Wheelbase)), slope(w.val(v.Track)), w.p.MM(4*sigma))
+			t.Packing = [4]string{w.p.MM(r.Packing.FrontLeft), w.p.MM(r.Packing.FrontRight), w.p.MM(r.Packing.RearLeft), w.p.MM(r.Packing.RearRight)}
+		}
+	}
+	return t
+}
+
+func (w tabling) slope(v vehicle.SlopeSet) vehicle.ResultTold {
+	t := vehicle.Waiting(v.ID, v.Name, "Read the gauge on the face and on the vehicle's own level face.")
+	if v.Reading.Taken() && v.Own.Taken() {
+		a, o := v.Reading.Work(w.s.Shop, true), v.Own.Work(w.s.Shop, true)
+		if r, err := survey.OwnSlope(survey.SlopeInput{Reading: a.Value, Own: o.Value, Wanted: v.Wanted}); err != nil {
+			t.Says, t.Verdict = err.Error(), "bad"
+		} else {
+			sigma := survey.Root(a.Sigma, o.Sigma)
+			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Angle, Text: fmt.Sprintf("%.1f°", r.Angle), Verdict: "good",
+				Says:     fmt.Sprintf("± %.1f°. To %.1f° turn it by %+.1f°; the gauge then shows %.1f°.", 2*sigma, v.Wanted, r.Turn, r.Show),
+				Findings: []working.Finding{}, Working: w.p.Explain(r.Working)}
+		}
+	}
+	return t
+}
+
+func (w tabling) square(v vehicle.SquareSet) vehicle.ResultTold {
+	t := vehicle.Waiting(v.ID, v.Name, "Length, width and both diagonals are needed.")
+	if v.Length.Taken() && v.Width.Taken() && v.First.Taken() && v.Second.Taken() {
+		r, err := survey.Square(survey.SquareInput{Length: w.val(v.Length), Width: w.val(v.Width), LeftToRight: w.val(v.First),
+			RightToLeft: w.val(v.Second), Sigma: v.First.Sigma(w.s.Shop, false)})
+		if err != nil {
+			t.Says, t.Verdict = err.Error(), "bad"
+		} else {
+			way := "right"
+			if r.Shift < 0 {
+				way = "left"
+			}
+			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.OutOfSquare, Text: w.p.MM(math.Abs(r.OutOfSquare)), Verdict: "good",
+				Findings: r.Findings, Working: w.p.Explain(r.Working),
+				Says: fmt.Sprintf("%.2f° off square: the front side goes %s to the %s. Square, each diagonal is %s.", r.Angle,
+					w.p.MM(math.Abs(r.Shift)), way, w.p.MM(r.Expected))}
+			if r.Sure {
+				t.Verdict = "doubtful"
+			}
+			if v := vehicle.VerdictIn(r.Findings); v != "good" {
+				t.Verdict = v
+			}
+		}
+	}
+	return t
+}
+
+func (w tabling) side(v vehicle.SideRow) vehicle.ResultTold {
+	t := vehicle.Waiting(v.ID, v.Name, "Measure both sides: one measured and the other assumed is how parts do not fit.")
+	if v.Left.Taken() && v.Right.Taken() {
+		a, c := v.Left.Work(w.s.Shop, false), v.Right.Work(w.s.Shop, false)
+		d, allow := c.Value-a.Value, v.Allow
+		if allow == 0 {
+			allow = 1
+		}
+		t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: w.p.MM(d), Verdict: "good", Findings: []working.Finding{},
+			Says: fmt.Sprintf("left %s, right %s, known to ± %s; %s may differ", w.p.MM(a.Value), w.p.MM(c.Value),
+				w.p.MM(2*survey.Root(a.Sigma, c.Sigma)), w.p.MM(allow))}
+		t.Working = w.p.Explain(working.Working{Method: "Left against right", Source: "difference of two readings", Formula: "d = right − left",
+			Inputs: []working.Quantity{{Symbol: "r", Name: "right", Value: c.Value, Unit: "mm"},
+				{Symbol: "l", Name: "left", Value: a.Value, Unit: "mm"}},
+			Steps:  []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: survey.Root(a.Sigma, c.Sigma), Unit: "mm"}},
+			Result: working.Quantity{Symbol: "d", Name: "difference", Value: d, Unit: "mm"}})
+		if math.Abs(d) > allow {
+			t.Verdict = "bad"
+			if math.Abs(d) < 2*survey.Root(a.Sigma, c.Sigma) {
+				t.Verdict, t.Says = "doubtful", t.Says+", and the tape alone could do it: measure again"
+			}
+		}
+	}
+	return t
+}
+
+func (w tabling) gap(v vehicle.GapRow) vehicle.ResultTold {
+	t := vehicle.Waiting(v.ID, v.Name, "Measure it loaded too: springs and panels give.")
+	if v.Unloaded.Taken() && v.Loaded.Taken() {
+		v.Unloaded.Least, v.Loaded.Least = true, true // an inside width
+		a, c := v.Unloaded.Work(w.s.Shop, false), v.Loaded.Work(w.s.Shop, false)
+		least := math.Min(a.Value, c.Value)
+		t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &least, Text: w.p.MM(least), Verdict: "good", Findings: []working.Finding{},
+			Says: fmt.Sprintf("unloaded %s, loaded %s, each ± %s: it gives %s", w.p.MM(a.Value), w.p.MM(c.Value),
+				w.p.MM(2*math.Max(a.Sigma, c.Sigma)), w.p.MM(a.Value-c.Value))}
+		t.Working = w.p.Explain(working.Working{Method: "Gap, unloaded and loaded", Source: "smaller of two inside widths",
+			Formula: "least = min(unloaded, loaded)",
+			Inputs: []working.Quantity{{Symbol: "u", Name: "unloaded", Value: a.Value, Unit: "mm"},
+				{Symbol: "l", Name: "loaded", Value: c.Value, Unit: "mm"}, {Symbol: "n", Name: "must stay", Value: v.Need, Unit: "mm"}},
+			Assumptions: []string{"of repeats the smallest counts"},
+			Result:      working.Quantity{Symbol: "g", Name: "least gap", Value: least, Unit: "mm"}})
+		if least < v.Need {
+			t.Verdict, t.Says = "bad", t.Says+fmt.Sprintf("; %s must stay", w.p.MM(v.Need))
+		}
+	}
+	return t
 }
 
 // measures sets distances between surveyed points against the brief's targets.

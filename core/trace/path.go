@@ -106,101 +106,83 @@ func (q *pathReader) read() error {
 }
 
 func (q *pathReader) step(command byte) error {
-	relative := command >= 'a'
 	var v [6]float64
-	take := func(n int) bool {
-		for i := range n {
-			x, ok := q.number()
-			if !ok {
-				return false
-			}
-			v[i] = x
-		}
-		return true
+	n, known := takes[command|0x20]
+	if !known || !q.numbers(v[:n]) {
+		return q.fault()
 	}
 	to := func(i int) profile.Point {
 		p := profile.Point{X: v[i], Y: v[i+1]}
-		if relative {
+		if command >= 'a' {
 			return q.p.Add(p)
 		}
 		return p
 	}
-	switch command {
-	case 'M', 'm':
-		if !take(2) {
-			return q.fault()
-		}
+	switch command | 0x20 {
+	case 'm':
 		q.p = to(0)
 		q.start = q.p
-	case 'L', 'l':
-		if !take(2) {
-			return q.fault()
-		}
+	case 'l':
 		return q.line(to(0))
-	case 'H', 'h', 'V', 'v':
-		if !take(1) {
-			return q.fault()
-		}
+	case 'h', 'v':
 		p := q.p
 		c := &p.X
-		if command == 'V' || command == 'v' {
+		if command|0x20 == 'v' {
 			c = &p.Y
 		}
-		if relative {
+		if command >= 'a' {
 			*c += v[0]
 		} else {
 			*c = v[0]
 		}
 		return q.line(p)
-	case 'C', 'c':
-		if !take(6) {
-			return q.fault()
-		}
+	case 'c':
 		return q.cubic(to(0), to(2), to(4))
-	case 'S', 's':
-		if !take(4) {
-			return q.fault()
-		}
+	case 's':
 		a := q.p
 		switch q.was {
 		case 'C', 'c', 'S', 's':
 			a = q.p.Mul(2).Sub(q.lastCubic)
 		}
 		return q.cubic(a, to(0), to(2))
-	case 'Q', 'q':
-		if !take(4) {
-			return q.fault()
-		}
+	case 'q':
 		return q.square(to(0), to(2))
-	case 'T', 't':
-		if !take(2) {
-			return q.fault()
-		}
+	case 't':
 		a := q.p
 		switch q.was {
 		case 'Q', 'q', 'T', 't':
 			a = q.p.Mul(2).Sub(q.lastSquare)
 		}
 		return q.square(a, to(0))
-	case 'A', 'a':
-		if !take(3) {
-			return q.fault()
-		}
+	case 'a':
 		rx, ry, turned := v[0], v[1], v[2]
 		large, ok := q.flag()
 		sweep, ok2 := q.flag()
-		if !ok || !ok2 || !take(2) {
+		if !ok || !ok2 || !q.numbers(v[:2]) {
 			return q.fault()
 		}
 		return q.arc(rx, ry, turned*math.Pi/180, large, sweep, to(0))
-	case 'Z', 'z':
+	case 'z':
 		err := q.line(q.start)
 		q.p = q.start
 		return err
-	default:
-		return q.fault()
 	}
 	return nil
+}
+
+// takes is how many numbers follow a command, of an arc those before its flags.
+var takes = map[byte]int{'m': 2, 'l': 2, 'h': 1, 'v': 1, 'c': 6, 's': 4, 'q': 4, 't': 2, 'a': 3, 'z': 0}
+
+// numbers reads as many as v holds; false where they end before.
+func (q *pathReader) numbers(v []float64) bool {
+	for i := range v {
+		x, ok := q.number()
+		if !ok {
+			return false
+		}
+		v[i] = x
+	}
+	return true
 }
 
 func (q *pathReader) line(to profile.Point) error {
