@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
 )
 
 // cuts lists the lines across the plate at holes that neither bolt it on nor carry
@@ -40,7 +41,7 @@ func (p *placed) cuts() (list []section) {
 	return list
 }
 
-func (p *placed) cutAt(h *sheet.HoleMade, panel *sheet.PanelMade, from sheet.Vector, to section, reach float64) (section, bool) {
+func (p *placed) cutAt(h *sheet.HoleMade, panel *sheet.PanelMade, from solid.Vector, to section, reach float64) (section, bool) {
 	if h.Panel != panel.ID || slices.Contains(p.holes, h) || slices.Contains(p.carrying, h) {
 		return section{}, false
 	}
@@ -52,7 +53,7 @@ func (p *placed) cutAt(h *sheet.HoleMade, panel *sheet.PanelMade, from sheet.Vec
 		return section{}, false
 	}
 	c := to
-	c.id, c.name, c.cut, c.away = h.Feature, lower(h.Name), true, sheet.Vector{}
+	c.id, c.name, c.cut, c.away = h.Feature, lower(h.Name), true, solid.Vector{}
 	c.normal = panel.Seat.Z
 	c.at = to.at.Add(to.across.Mul(on - whole))
 	start := p.lineStart(c)
@@ -86,7 +87,7 @@ func (p *placed) shade() {
 }
 
 // extent answers how far a hole reaches along a way of its panel, mm.
-func extent(h *sheet.HoleMade, panel *sheet.PanelMade, way sheet.Vector) float64 {
+func extent(h *sheet.HoleMade, panel *sheet.PanelMade, way solid.Vector) float64 {
 	if h.Loop == nil {
 		return math.Max(h.Diameter, h.Length)
 	}

@@ -7,7 +7,7 @@ package hold
 import (
 	"warmanvil/core/bolt"
 	"warmanvil/core/quantity"
-	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -26,7 +26,7 @@ const (
 	MinusZ Direction = "-z"
 )
 
-var ways = map[Direction]sheet.Vector{PlusX: {1}, MinusX: {-1}, PlusY: {0, 1}, MinusY: {0, -1}, PlusZ: {0, 0, 1}, MinusZ: {0, 0, -1}}
+var ways = map[Direction]solid.Vector{PlusX: {1}, MinusX: {-1}, PlusY: {0, 1}, MinusY: {0, -1}, PlusZ: {0, 0, 1}, MinusZ: {0, 0, -1}}
 
 // Face is a side of a panel.
 type Face string
@@ -136,13 +136,13 @@ func (b Bolts) find() (bolt.Bolt, error) {
 
 // Into answers how forces in vehicle axes turn into the part's; false where up and
 // forward are one way.
-func (m Mount) Into() (func(force [3]float64) sheet.Vector, bool) {
+func (m Mount) Into() (func(force [3]float64) solid.Vector, bool) {
 	up, forward := ways[m.Up], ways[m.Forward]
 	left := up.Cross(forward)
 	if left.Len() < .5 {
 		return nil, false
 	}
-	return func(f [3]float64) sheet.Vector {
+	return func(f [3]float64) solid.Vector {
 		return forward.Mul(f[0]).Add(left.Mul(f[1])).Add(up.Mul(f[2]))
 	}, true
 }

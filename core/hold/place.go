@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 )
 
@@ -28,13 +29,13 @@ type placed struct {
 	polar     float64
 	xx, yy    float64 // Σx², Σy²
 	xy        float64
-	origin    sheet.Vector
-	x, y, n   sheet.Vector
+	origin    solid.Vector
+	x, y, n   solid.Vector
 	face      [2]profile.Point // the panel's face in group axes: least and most
-	load      sheet.Vector     // where the load comes in, part axes
+	load      solid.Vector     // where the load comes in, part axes
 	carrying  []*sheet.HoleMade
 	path      []*sheet.PanelMade // from the carrying panel to the fastened one
-	toVehicle [3]sheet.Vector    // vehicle x, y, z in part axes
+	toVehicle [3]solid.Vector    // vehicle x, y, z in part axes
 	clear     []float64          // least clear distance round each hole, mm
 	outline   []profile.Point
 	slots     map[*sheet.HoleMade][]profile.Point
@@ -58,7 +59,7 @@ func lay(part *sheet.Part, m Mount) (*placed, error) {
 	if up.Dot(up) == 0 || forward.Dot(forward) == 0 || up.Dot(forward) != 0 {
 		return nil, missing("Which way of the part points up and which forward must be two ways across each other.")
 	}
-	p.toVehicle = [3]sheet.Vector{forward, up.Cross(forward), up}
+	p.toVehicle = [3]solid.Vector{forward, up.Cross(forward), up}
 	if p.holes, p.panel, err = p.pick(m.Fasten, "bolt it to the vehicle"); err != nil {
 		return nil, err
 	}
@@ -134,13 +135,13 @@ func (p *placed) group() {
 }
 
 // in answers a place on the body in group axes, on the plane.
-func (p *placed) in(v sheet.Vector) profile.Point {
+func (p *placed) in(v solid.Vector) profile.Point {
 	d := v.Sub(p.origin)
 	return profile.Point{X: d.Dot(p.x), Y: d.Dot(p.y)}
 }
 
 // part turns a force from vehicle into part axes.
-func (p *placed) turned(f [3]float64) sheet.Vector {
+func (p *placed) turned(f [3]float64) solid.Vector {
 	return p.toVehicle[0].Mul(f[0]).Add(p.toVehicle[1].Mul(f[1])).Add(p.toVehicle[2].Mul(f[2]))
 }
 

@@ -5,6 +5,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -23,14 +24,14 @@ func (m material) aluminium() bool { return m.family == stock.Aluminum }
 // or the row of bolts nearest to the load.
 type section struct {
 	id, name string
-	at       sheet.Vector // middle of the line
-	line     sheet.Vector // along it
-	across   sheet.Vector // in the plate, across it
-	normal   sheet.Vector
+	at       solid.Vector // middle of the line
+	line     solid.Vector // along it
+	across   solid.Vector // in the plate, across it
+	normal   solid.Vector
 	whole    float64      // length of the line, mm
 	wide     float64      // of it that carries, mm
 	holes    float64      // taken off both, mm
-	away     sheet.Vector // from what backs the plate here, zero where nothing does
+	away     solid.Vector // from what backs the plate here, zero where nothing does
 	cut      bool         // another hole on the way weakens it here
 	tall     float64      // of a cut how far the hole reaches along the way of the load, mm
 	past     float64      // of a cut how far the line after it lies from the hole's edge, mm
@@ -44,7 +45,7 @@ type stress struct {
 }
 
 // under answers the stress of a force at a place beyond the section.
-func (c section) under(f, at sheet.Vector, t float64) (s stress) {
+func (c section) under(f, at solid.Vector, t float64) (s stress) {
 	m := at.Sub(c.at).Cross(f)
 	wide, whole := max(c.wide-c.holes, 1e-6), max(c.whole-c.holes, 1e-6)
 	s.moment = m.Dot(c.line)
@@ -76,7 +77,7 @@ func (p *placed) sections() (list []section, lengths []float64) {
 		middle := profile.Point{X: s.Width / 2}
 		q := parent.Seat.In(s.At(middle))
 		q = profile.Point{X: max(0, min(q.X, parent.Seat.Width)), Y: max(0, min(q.Y, parent.Seat.Height))}
-		ends := [2]sheet.Vector{s.At(middle), parent.Seat.At(q)} // tangent line of child and of parent
+		ends := [2]solid.Vector{s.At(middle), parent.Seat.At(q)} // tangent line of child and of parent
 		first, second := out, in
 		if child != out {
 			ends[0], ends[1] = ends[1], ends[0]
@@ -101,17 +102,17 @@ func (p *placed) sections() (list []section, lengths []float64) {
 	return list, lengths
 }
 
-func (p *placed) lineStart(c section) sheet.Vector { return c.at.Sub(c.line.Mul(c.whole / 2)) }
+func (p *placed) lineStart(c section) solid.Vector { return c.at.Sub(c.line.Mul(c.whole / 2)) }
 
 // spread answers how much of a line from a start along a way carries at a reach
 // from the carrying holes, mm.
-func (p *placed) spread(start, way sheet.Vector, whole, reach float64) float64 {
+func (p *placed) spread(start, way solid.Vector, whole, reach float64) float64 {
 	low, high := p.strips(start, way, whole, reach)
 	return high - low
 }
 
 // strips answers where on a line the strip that carries begins and ends.
-func (p *placed) strips(start, way sheet.Vector, whole, reach float64) (low, high float64) {
+func (p *placed) strips(start, way solid.Vector, whole, reach float64) (low, high float64) {
 	low, high = math.Inf(1), math.Inf(-1)
 	for _, h := range p.carrying {
 		at := h.Body.Sub(start).Dot(way)
@@ -129,7 +130,7 @@ func (p *placed) strips(start, way sheet.Vector, whole, reach float64) (low, hig
 
 // row answers the row of bolts nearest to where the load enters the fastened
 // panel, and how far that is.
-func (p *placed) row(from sheet.Vector) (c section, step float64, ok bool) {
+func (p *placed) row(from solid.Vector) (c section, step float64, ok bool) {
 	s := p.panel.Seat
 	c = section{id: p.holes[0].Feature, name: "the row of bolts", normal: s.Z}
 	if p.mount.Backed {
@@ -152,7 +153,7 @@ func (p *placed) row(from sheet.Vector) (c section, step float64, ok bool) {
 	if nearest <= 1e-6 {
 		return c, 0, false // the load comes in among the bolts
 	}
-	var at sheet.Vector
+	var at solid.Vector
 	for _, h := range p.holes {
 		if from.Sub(h.Body).Dot(c.across) < nearest+h.Diameter/2 {
 			c.holes += h.Diameter
@@ -174,7 +175,7 @@ func (p *placed) row(from sheet.Vector) (c section, step float64, ok bool) {
 // on the way off, at least clamped at the washers' near edge and none off. Against
 // finite elements (testdata/references.csv) what they find lies between, or within 15 %
 // of an end.
-func (p *placed) sag(f sheet.Vector) (least, most float64) {
+func (p *placed) sag(f solid.Vector) (least, most float64) {
 	load, list, m := p.load, p.list, p.mat
 	size := math.Sqrt(f.Dot(f))
 	if size < 1e-9 {

@@ -5,14 +5,14 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
 )
 
 // shares is what one load puts on the group.
 type shares struct {
 	load     Load
 	icr      *float64     // what a bolt counts by the instantaneous centre, once worked out
-	force    sheet.Vector // part axes
+	force    solid.Vector // part axes
 	inPlane  profile.Point
 	turn     float64 // about n, N·mm
 	pull     float64 // away from the vehicle, N

@@ -8,52 +8,8 @@ import (
 	"testing"
 
 	"warmanvil/core/bend"
-	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 )
-
-const tolerance = 2e-5 // hand-worked figures are given to 1e-5 mm
-
-var metric = Options{Display: quantity.Display{Style: quantity.Metric}}
-
-// plate is 3 mm A36, K fixed at 0.42, cut by laser.
-func plate(length, width float64) Recipe {
-	k := .42
-	return Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie}, Grain: GrainX,
-		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k}, Base: Base{ID: "base", Length: length, Width: width}}
-}
-
-func flange(id string, edge Edge, length, angle float64) Flange {
-	return Flange{ID: id, Edge: edge, Length: length, Angle: angle, Up: true, InsideRadius: 3, Relief: Relief{Kind: Rectangular}}
-}
-
-func round(id string, x Edge, dx float64, y Edge, dy, d float64) Hole {
-	return Hole{ID: id, Kind: RoundHole, Diameter: d, X: Offset{Edge: x, Distance: dx}, Y: Offset{Edge: y, Distance: dy}}
-}
-
-func build(t testing.TB, r Recipe) Part {
-	t.Helper()
-	p, err := Build(r, metric)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return p
-}
-
-func near(t *testing.T, what string, got, want float64) {
-	t.Helper()
-	if math.Abs(got-want) > tolerance {
-		t.Errorf("%s = %.6f, want %.6f", what, got, want)
-	}
-}
-
-func codes(p Part) map[string]working.Finding {
-	out := map[string]working.Finding{}
-	for _, f := range p.Findings {
-		out[f.Code] = f
-	}
-	return out
-}
 
 // An angle cleat 100 long, legs 60 and 40 outside, R = T = 3, K = 0.42:
 // BD = 12 − 6.69159 = 5.30841, blank 60 + 40 − 5.30841 = 94.69159. A hole 25 up
@@ -125,40 +81,6 @@ func TestMeasures(t *testing.T) {
 	}
 }
 
-// random answers a tray-like part: any of four flanges at right angles, full
-// width or set in, all sizes outside.
-func random(rnd *rand.Rand, angles bool) Recipe {
-	r := plate(120+rnd.Float64()*300, 120+rnd.Float64()*300)
-	r.Thickness = 1 + rnd.Float64()*4
-	for i, e := range []Edge{Front, Right, Back, Left} {
-		if rnd.Intn(3) == 0 {
-			continue
-		}
-		f := flange(fmt.Sprint("f", i), e, 30+rnd.Float64()*20, 90)
-		f.InsideRadius = r.Thickness * (.5 + 2*rnd.Float64())
-		f.Length += f.InsideRadius
-		f.Up = rnd.Intn(2) == 0
-		f.Relief.Kind = []ReliefKind{Rectangular, Round}[rnd.Intn(2)]
-		if rnd.Intn(2) == 0 {
-			f.SetIn = SetIn{r.Thickness + 5*rnd.Float64(), r.Thickness + 8*rnd.Float64()}
-		}
-		if angles {
-			f.Angle = 20 + 60*rnd.Float64()
-		}
-		f.Holes = []Hole{round(fmt.Sprint("h", i), Left, 40, Front, 15, 5)}
-		if e == Left || e == Right {
-			f.Holes[0].X, f.Holes[0].Y = Offset{Edge: e, Distance: 12}, Offset{Edge: Back, Distance: 40}
-		}
-		r.Base.Flanges = append(r.Base.Flanges, f)
-	}
-	slot := Hole{ID: "slot", Kind: SlotHole, Diameter: 7, Length: 22, Angle: 30, X: Offset{Edge: Right, Distance: 50},
-		Y: Offset{Edge: Back, Distance: 50}}
-	grid := round("grid", Left, 40, Front, 40, 6)
-	grid.Pattern = &Pattern{Kind: GridPattern, Columns: 2, Rows: 2, PitchX: 20, PitchY: 15}
-	r.Base.Holes = []Hole{slot, grid}
-	return r
-}
-
 // Folding the unfolded gives the outside sizes that were typed.
 func TestFoldedOutsideSizes(t *testing.T) {
 	rnd := rand.New(rand.NewSource(7))
@@ -188,13 +110,9 @@ func TestAreaAddsUp(t *testing.T) {
 	rnd := rand.New(rand.NewSource(8))
 	for range 300 {
 		r := random(rnd, true)
-		b := newBuilder(r, metric, r.Bend.School)
-		base := b.panels()
-		for _, p := range b.all {
-			b.cornerReliefs(p)
-		}
+		b := out(r, r.Bend.School, metric.Display)
 		want := 0.0
-		for _, p := range b.all {
+		for _, p := range b.panels {
 			w, h := p.size()
 			want += w * (h + p.taken.Allowance)
 			if p.flange == nil {
@@ -216,7 +134,7 @@ func TestAreaAddsUp(t *testing.T) {
 				}
 			}
 		}
-		got := b.outline(base).Area()
+		got := b.outline.Area()
 		if math.Abs(got-want) > 1e-6*want {
 			t.Fatalf("outline area %.6f, faces and bends less reliefs %.6f\n%+v", got, want, r)
 		}
@@ -231,14 +149,6 @@ func TestAreaAddsUp(t *testing.T) {
 		}
 		near(t, "net area", part.Area, want-holes)
 	}
-}
-
-func notchArea(r Relief) float64 {
-	if r.Kind != Round {
-		return r.Width * r.Depth
-	}
-	floor := max(r.Depth-r.Width/2, 0)
-	return r.Width*floor + math.Pi*r.Width*r.Width/8
 }
 
 func TestMirror(t *testing.T) {

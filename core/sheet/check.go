@@ -10,30 +10,53 @@ import (
 	"warmanvil/core/working"
 )
 
-// check looks for what would be scrap: bends, reliefs, holes, folding.
-func (b *builder) check(part *Part) {
-	for _, p := range b.all[1:] {
+// asked is what the checks are told besides the part as it is laid out.
+type asked struct {
+	Lift       float64     // kg one person lifts; 0 is not asked
+	NearPeople bool        // it stands in a space with people
+	Quantity   int         // how many are made; 0 is not asked
+	Master     *MasterTold // the part it is drilled through, where there is one
+	Mass       float64     // kg
+	Marks      int         // how many marks were laid
+}
+
+// flagger looks for what would be scrap.
+type flagger struct {
+	*laid
+	*teller
+	asked
+	lines       map[*panel][]tangent // that border each face
+	limit       *working.Working     // of the smallest radius, as told last
+	limitRadius float64
+}
+
+// check looks for what would be scrap: bends, reliefs, holes, folding. It answers
+// what it found; a part without even a base is not asked.
+func check(l *laid, c asked) *teller {
+	b := &flagger{laid: l, teller: &teller{pen: l.pen}, asked: c, lines: make(map[*panel][]tangent, len(l.panels))}
+	for _, p := range b.panels[1:] {
 		b.checkRadius(p)
 		b.checkLegs(p)
 		b.checkReliefs(p)
 	}
-	b.checkHoles(part)
+	b.checkHoles()
 	b.checkFlat()
 	b.checkWater()
 	b.checkSharp()
-	b.checkSlivers(part.Outline.Flatten(.05))
+	b.checkSlivers(b.outline.Flatten(.05))
 	b.checkFold()
-	b.checkSheet(part)
-	b.checkLarge(part)
+	b.checkSheet()
+	b.checkLarge()
+	return b.teller
 }
 
 // acrossGrain tells whether the bend line runs across the rolling direction.
-func (b *builder) acrossGrain(p *panel) bool {
+func (b *flagger) acrossGrain(p *panel) bool {
 	alongX := math.Abs(p.pose.ex.X) > .7
 	return b.recipe.Grain == GrainX && !alongX || b.recipe.Grain == GrainY && alongX
 }
 
-func (b *builder) checkRadius(p *panel) {
+func (b *flagger) checkRadius(p *panel) {
 	t, r := b.recipe.Thickness, p.flange.InsideRadius
 	across, along := b.material.SmallestRadius(t)
 	if p.flange.Kind == Hem && p.flange.Hem != TeardropHem {
@@ -45,9 +68,9 @@ func (b *builder) checkRadius(p *panel) {
 	}
 	w := func() working.Working {
 		return working.Working{Method: "Smallest inside radius", Source: b.material.RadiusSource, Formula: "least R = factor·T",
-			Inputs: []working.Quantity{qmm("T", "thickness", t), qmm("R", "inside radius asked for", r)},
-			Steps:  []working.Quantity{qmm("across", "least across the grain", across), qmm("along", "least along the grain", along)},
-			Result: qmm("least", "smallest inside radius", along)}
+			Inputs: []working.Quantity{working.MM("T", "thickness", t), working.MM("R", "inside radius asked for", r)},
+			Steps:  []working.Quantity{working.MM("across", "least across the grain", across), working.MM("along", "least along the grain", along)},
+			Result: working.MM("least", "smallest inside radius", along)}
 	}
 	at := len(b.findings)
 	switch {
@@ -87,25 +110,14 @@ func (b *builder) checkRadius(p *panel) {
 				return working.Working{Method: "Radius of an air bend",
 					Source: "practice: a share of the die opening by material", Formula: "R = share·V",
 					Inputs: []working.Quantity{{Symbol: "share", Name: b.material.Name, Value: b.material.AirRadius},
-						qmm("V", "die opening", tool.Opening)}, Result: qmm("R", "inside radius", natural)}
+						working.MM("V", "die opening", tool.Opening)}, Result: working.MM("R", "inside radius", natural)}
 			})
 		}
 	}
 }
 
-// attach gives the findings made since at their working.
-func (b *builder) attach(at int, explain func() working.Working) {
-	if at == len(b.findings) {
-		return
-	}
-	w := b.explain(explain())
-	for i := at; i < len(b.findings); i++ {
-		b.findings[i].Working = &w
-	}
-}
-
 // checkLegs asks of both legs of a bend whether the tool can hold them.
-func (b *builder) checkLegs(p *panel) {
+func (b *flagger) checkLegs(p *panel) {
 	f, t := p.flange, b.recipe.Thickness
 	if f.Kind == Roll || f.Kind == Hem {
 		b.checkLip(p)
@@ -113,7 +125,7 @@ func (b *builder) checkLegs(p *panel) {
 	}
 	least, w := b.recipe.Tool.SmallestFlange(f.InsideRadius, t, f.Angle)
 	_, h := p.size()
-	leg := h + bend.OutsideSetback(f.InsideRadius, t, f.Angle) + p.tipSetback(t)
+	leg := h + bend.OutsideSetback(f.InsideRadius, t, f.Angle) + tipSetback(p, t)
 	at := len(b.findings)
 	if leg < least-tiny {
 		longer := ceil(f.Length + least - leg)
@@ -133,7 +145,7 @@ func (b *builder) checkLegs(p *panel) {
 
 // behind answers how much of the parent lies behind a bend, to the apex of the
 // next one where there is one across from it.
-func (b *builder) behind(p *panel) float64 {
+func (b *flagger) behind(p *panel) float64 {
 	t, q := b.recipe.Thickness, p.parent
 	start, _, out, _ := q.edge(p.on)
 	deep := 0.0
@@ -156,7 +168,7 @@ func (b *builder) behind(p *panel) float64 {
 }
 
 // checkHem asks whether a material can be folded flat.
-func (b *builder) checkHem(p *panel, across, along float64) {
+func (b *flagger) checkHem(p *panel, across, along float64) {
 	t := b.recipe.Thickness
 	switch least := max(across, along); {
 	case least > 1.5*t+tiny:
@@ -173,7 +185,7 @@ func (b *builder) checkHem(p *panel, across, along float64) {
 }
 
 // checkLip asks whether a hem's return can be held, and says how a roll is made.
-func (b *builder) checkLip(p *panel) {
+func (b *flagger) checkLip(p *panel) {
 	f, t := p.flange, b.recipe.Thickness
 	if f.Kind == Roll {
 		b.note("roll-steps", "Rolls", p, fmt.Sprintf("%s of R %s is rolled, or bumped in steps of %s: a die does not make it.", p.name,
@@ -187,15 +199,7 @@ func (b *builder) checkLip(p *panel) {
 	}
 }
 
-// tipSetback answers the setback of the bend on the panel's tip, 0 for none.
-func (p *panel) tipSetback(thickness float64) (far float64) {
-	for _, k := range p.kids[2] {
-		far = max(far, setback(Outside, k.flange.InsideRadius, thickness, k.flange.Angle))
-	}
-	return far
-}
-
-func (b *builder) checkReliefs(p *panel) {
+func (b *flagger) checkReliefs(p *panel) {
 	t := b.recipe.Thickness
 	before, after := p.room()
 	startKey, endKey := "/setIn/start", "/setIn/end"
@@ -245,10 +249,10 @@ func (b *builder) checkReliefs(p *panel) {
 }
 
 // checkFlat finds panels that lie over each other on the flat pattern.
-func (b *builder) checkFlat() {
-	zones := make([][]profile.Point, len(b.all))
-	boxes := make([]profile.Bounds, len(b.all))
-	for i, p := range b.all {
+func (b *flagger) checkFlat() {
+	zones := make([][]profile.Point, len(b.panels))
+	boxes := make([]profile.Bounds, len(b.panels))
+	for i, p := range b.panels {
 		if p.flange != nil {
 			a, c := p.pose.apply(profile.Point{Y: -p.taken.Allowance}), p.pose.apply(profile.Point{X: p.zone, Y: -p.taken.Allowance})
 			zones[i] = append(zones[i], a, c)
@@ -273,9 +277,9 @@ func (b *builder) checkFlat() {
 			boxes[i].Include(q)
 		}
 	}
-	for i, p := range b.all {
-		for j := i + 1; j < len(b.all); j++ {
-			q := b.all[j]
+	for i, p := range b.panels {
+		for j := i + 1; j < len(b.panels); j++ {
+			q := b.panels[j]
 			if q.parent == p || p.parent == q || !boxes[i].Meets(boxes[j], .01) || !profile.Overlap(zones[i], zones[j], .01) {
 				continue
 			}
@@ -287,7 +291,7 @@ func (b *builder) checkFlat() {
 }
 
 // checkSheet says what holds for the sheet as a whole.
-func (b *builder) checkSheet(part *Part) {
+func (b *flagger) checkSheet() {
 	whole := &panel{id: "sheet", name: "Sheet"}
 	if b.recipe.Gauge != nil {
 		b.note("gauge-nominal", "Sheet", whole,
@@ -301,28 +305,28 @@ func (b *builder) checkSheet(part *Part) {
 	if b.material.Caution != "" {
 		b.note("material-caution", "Sheet", whole, b.material.Caution)
 	}
-	b.checkFaces(part, whole)
+	b.checkFaces(whole)
 	b.checkMaster()
 }
 
 // checkFaces asks whether a pair is one, and whether the face that shows lies up
 // on the table.
-func (b *builder) checkFaces(part *Part, whole *panel) {
+func (b *flagger) checkFaces(whole *panel) {
 	r := b.recipe
-	same := r.Hand.Pair && b.symmetrical(part.Outline)
+	same := r.Hand.Pair && b.symmetrical()
 	if same {
 		b.note("twin-same", "Pair", whole, "The mirrored twin is the same part: one drawing and double the count will do.",
 			b.fix("No pair", "/hand/pair", false))
 	}
 	if r.Seen == BackFace {
 		marks := ""
-		if len(part.Marks) > 0 {
+		if b.Marks > 0 {
 			marks = " Marks are made on the face that lies up: here the one that shows."
 		}
 		b.note("back-shows", "Face", whole, "Its back shows: cut as drawn here it would lie on the slats. Files and sheets for the shop are "+
 			"drawn from the back, so that it lies up; what goes up here goes down there."+marks)
 	}
-	if r.Hand.Pair && r.Seen != "" && !same && !b.sameBlank(part.Outline) {
+	if r.Hand.Pair && r.Seen != "" && !same && !b.sameBlank() {
 		b.mind("pair-face", "Face", whole, "Cut each hand from its own drawing: one drawing turned over on the table makes the other hand's "+
 			"blank, with the face that shows down.")
 	}
@@ -333,23 +337,31 @@ func (b *builder) checkFaces(part *Part, whole *panel) {
 const bedLong, bedWide, brakeLong = 3000., 1500., 3000.
 
 // checkLarge says when a part is more than a usual table, brake or person takes.
-func (b *builder) checkLarge(part *Part) {
+func (b *flagger) checkLarge() {
 	whole := &panel{id: "sheet", name: "Sheet"}
-	x, y := part.Bounds.Size()
+	x, y := b.outline.Bounds().Size()
 	if long, wide := max(x, y), min(x, y); long > bedLong || wide > bedWide {
 		b.mind("past-bed", "Large parts", whole,
 			fmt.Sprintf("The blank of %s × %s is more than a usual table of %s × %s: split the part, or ask for a larger one.", b.len(x), b.len(y),
 				b.len(bedLong), b.len(bedWide)))
 	}
-	for _, p := range b.all[1:] {
+	for _, p := range b.panels[1:] {
 		if p.zone > brakeLong {
 			b.mind("past-brake", "Large parts", p,
 				fmt.Sprintf("The bend of %s is %s long and usual brakes take %s: split the part across it.", p.name, b.len(p.zone), b.len(brakeLong)))
 		}
 	}
-	if b.opt.Lift > 0 && part.Mass > b.opt.Lift {
+	if b.Lift > 0 && b.Mass > b.Lift {
 		b.mind("past-lift", "Large parts", whole,
-			fmt.Sprintf("It weighs %s and one person lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(part.Mass, b.opt.Display),
-				quantity.FormatMass(b.opt.Lift, b.opt.Display), math.Ceil(part.Mass/b.opt.Lift)))
+			fmt.Sprintf("It weighs %s and one person lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(b.Mass, b.display),
+				quantity.FormatMass(b.Lift, b.display), math.Ceil(b.Mass/b.Lift)))
 	}
+}
+
+// tipSetback answers the setback of the bend on the panel's tip, 0 for none.
+func tipSetback(p *panel, thickness float64) (far float64) {
+	for _, k := range p.kids[2] {
+		far = max(far, setback(Outside, k.flange.InsideRadius, thickness, k.flange.Angle))
+	}
+	return far
 }

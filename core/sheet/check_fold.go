@@ -13,12 +13,12 @@ import (
 type slab struct {
 	owner  *panel
 	bent   bool // a slice of the owner's bend
-	axes   []Vector
-	sides  []Vector // directions of its edges, its normal the last
-	ring   []Vector // corners of its mid-surface
-	normal Vector
+	axes   []solid.Vector
+	sides  []solid.Vector // directions of its edges, its normal the last
+	ring   []solid.Vector // corners of its mid-surface
+	normal solid.Vector
 	half   float64
-	lo, hi Vector
+	lo, hi solid.Vector
 }
 
 // touch is how deep two pieces may sit in each other before they collide, mm.
@@ -26,7 +26,7 @@ const touch = .05
 
 // checkFold finds pieces of the folded body that run into each other, by
 // separating axes of convex plates; a bend counts as slices.
-func (b *builder) checkFold() {
+func (b *flagger) checkFold() {
 	slabs := b.slabs()
 	told := map[[2]*panel]bool{}
 	for i := range slabs {
@@ -43,11 +43,11 @@ func (b *builder) checkFold() {
 	}
 }
 
-func (b *builder) slabs() []slab {
+func (b *flagger) slabs() []slab {
 	t := b.recipe.Thickness / 2
-	out := make([]slab, 0, 5*len(b.all))
-	room := make([]Vector, 0, 50*len(b.all)) // for corners and ways of them all
-	for _, p := range b.all {
+	out := make([]slab, 0, 5*len(b.panels))
+	room := make([]solid.Vector, 0, 50*len(b.panels)) // for corners and ways of them all
+	for _, p := range b.panels {
 		for _, part := range convex(p.outlined()) {
 			out = append(out, newSlab(p, false, part, p.frame, t, &room))
 		}
@@ -82,18 +82,18 @@ func convex(p []profile.Point) [][]profile.Point {
 	return [][]profile.Point{p}
 }
 
-func newSlab(p *panel, bent bool, flat []profile.Point, f frame, half float64, room *[]Vector) slab {
+func newSlab(p *panel, bent bool, flat []profile.Point, f frame, half float64, room *[]solid.Vector) slab {
 	n := len(flat)
-	take := func(n int) []Vector {
+	take := func(n int) []solid.Vector {
 		if cap(*room)-len(*room) < n {
-			return make([]Vector, n)
+			return make([]solid.Vector, n)
 		}
 		at := len(*room)
 		*room = (*room)[:at+n]
 		return (*room)[at : at+n : at+n]
 	}
 	s := slab{owner: p, bent: bent, normal: f.ez, half: half, ring: take(n), sides: take(n + 1)[:0], axes: take(n + 1)[:0],
-		lo: Vector{math.Inf(1), math.Inf(1), math.Inf(1)}}
+		lo: solid.Vector{math.Inf(1), math.Inf(1), math.Inf(1)}}
 	s.hi = s.lo.Mul(-1)
 	for i, q := range flat {
 		s.ring[i] = f.apply(q, 0)
@@ -140,7 +140,7 @@ func (s *slab) near(o *slab) bool {
 // meets is the separating-axis test of two plates, which may sit in each other
 // by a touch on either side.
 func (s *slab) meets(o *slab) bool {
-	apart := func(axis Vector) bool {
+	apart := func(axis solid.Vector) bool {
 		l := axis.Len()
 		if l < 1e-5 {
 			return false
@@ -170,7 +170,7 @@ func (s *slab) meets(o *slab) bool {
 }
 
 // along answers where the plate begins and ends along an axis.
-func (s *slab) along(axis Vector) (lo, hi float64) {
+func (s *slab) along(axis solid.Vector) (lo, hi float64) {
 	lo, hi = math.Inf(1), math.Inf(-1)
 	for _, v := range s.ring {
 		d := v.Dot(axis)

@@ -10,8 +10,8 @@ import (
 
 // checkHoles asks of every hole: on its face, clear of bends, clear of the
 // edge and of other holes, and large enough for the process.
-func (b *builder) checkHoles(part *Part) {
-	outline := part.Outline.Flatten(.02)
+func (b *flagger) checkHoles() {
+	outline := b.outline.Flatten(.02)
 	for i := range b.holes {
 		h := &b.holes[i]
 		b.checkProcess(h)
@@ -20,53 +20,32 @@ func (b *builder) checkHoles(part *Part) {
 		}
 		b.checkEdge(h, outline)
 	}
-	for _, p := range b.all {
-		p.lines = p.tangents()
+	for _, p := range b.panels {
+		b.lines[p] = tangents(p)
 	}
 	b.checkBends()
 	b.checkSeams()
 	b.checkWebs()
 }
 
-// at answers a hole as the subject of a finding.
-func (b *builder) at(h *hole) *panel {
-	who := &panel{id: h.recipe.ID, name: h.name, spot: &spot{h.panel, h.centre}}
-	if h.line == nil && h.centre == (profile.Point{}) { // it has no place yet
-		who.spot = spotOf(h.panel)
-	}
-	return who
-}
-
-func (b *builder) checkProcess(h *hole) {
+func (b *flagger) checkProcess(h *hole) {
 	least := b.process.SmallestHole(b.recipe.Thickness)
-	if !h.cut() || h.recipe.Made == MadePilot || h.narrowest() >= least-tiny {
+	if !h.cut() || h.recipe.Made == MadePilot || narrowest(h) >= least-tiny {
 		return
 	}
 	at := len(b.findings)
-	b.stop("hole-small", "Small holes", b.at(h),
+	b.stop("hole-small", "Small holes", h.subject(),
 		fmt.Sprintf("%s cannot cut a hole under %s in %s sheet (%s).", b.process.Name, b.len(least), b.len(b.recipe.Thickness), b.process.Source),
 		b.smallFixes(h, least)...)
 	b.attach(at, func() working.Working {
 		return working.Working{Method: "Smallest hole", Source: b.process.Source, Formula: "least = max(factor·T, floor)",
-			Inputs: []working.Quantity{{Symbol: "factor", Name: b.process.Name, Value: b.process.PerT}, qmm("T", "thickness", b.recipe.Thickness),
-				qmm("floor", "floor", b.process.Least)},
-			Result: qmm("least", "smallest hole", least)}
+			Inputs: []working.Quantity{{Symbol: "factor", Name: b.process.Name, Value: b.process.PerT}, working.MM("T", "thickness", b.recipe.Thickness),
+				working.MM("floor", "floor", b.process.Least)},
+			Result: working.MM("least", "smallest hole", least)}
 	})
 }
 
-// narrowest answers the narrowest place of a hole.
-func (h *hole) narrowest() float64 {
-	if h.recipe.Kind == KeyholeHole {
-		return h.recipe.Narrow
-	}
-	if h.recipe.Kind == CutoutHole { // a corner is cut as fine as its kerf: its size is what counts
-		w, ht := h.form.Bounds().Size()
-		return math.Min(w, ht)
-	}
-	return h.dia
-}
-
-func (b *builder) smallFixes(h *hole, least float64) (out []working.Fix) {
+func (b *flagger) smallFixes(h *hole, least float64) (out []working.Fix) {
 	if h.recipe.Kind == RoundHole {
 		out = append(out, b.fix("Centre-mark and drill it", h.path+"/made", MadeDrilled))
 	}
@@ -77,7 +56,7 @@ func (b *builder) smallFixes(h *hole, least float64) (out []working.Fix) {
 }
 
 // checkFace tells whether the hole lies on its panel's flat face at all.
-func (b *builder) checkFace(h *hole) bool {
+func (b *flagger) checkFace(h *hole) bool {
 	w, ht := h.panel.size()
 	r := h.r()
 	rectangular := h.panel.rectangular()
@@ -94,7 +73,7 @@ func (b *builder) checkFace(h *hole) bool {
 			if rectangular && h.recipe.Pattern == nil && h.recipe.Kind == RoundHole && 2*r < w && 2*r < ht {
 				fixes = append(fixes, b.bringIn(h, w, ht))
 			}
-			b.stop("off-face", "Off its face", b.at(h),
+			b.stop("off-face", "Off its face", h.subject(),
 				fmt.Sprintf("%s runs off the flat of %s, which is %s × %s between its tangent lines.", h.name, lower(h.panel.name),
 					b.len(w), b.len(ht)), fixes...)
 			return false
@@ -103,15 +82,9 @@ func (b *builder) checkFace(h *hole) bool {
 	return true
 }
 
-// rectangular tells whether the panel is an upright rectangle in its own axes.
-func (p *panel) rectangular() bool {
-	return p.bulges == nil && len(p.corners) == 4 && p.corners[0].Len() < tiny &&
-		math.Abs(p.corners[1].X-p.corners[2].X)+math.Abs(p.corners[3].X)+math.Abs(p.corners[1].Y)+math.Abs(p.corners[2].Y-p.corners[3].Y) < tiny
-}
-
 // bringIn moves a round hole to the nearest place on its face with a web of
 // two thicknesses, or to the middle where there is less room.
-func (b *builder) bringIn(h *hole, w, ht float64) working.Fix {
+func (b *flagger) bringIn(h *hole, w, ht float64) working.Fix {
 	web := 2*b.recipe.Thickness + h.dia/2
 	clamp := func(v, size float64) float64 {
 		m := math.Min(web, size/2)
@@ -121,26 +94,9 @@ func (b *builder) bringIn(h *hole, w, ht float64) working.Fix {
 	return b.moved("Bring it onto the face", h, by)
 }
 
-// moved makes a fix that shifts a feature, in its panel's axes.
-func (b *builder) moved(label string, h *hole, by profile.Point) working.Fix {
-	nx, _, _ := b.line(h.panel, h.recipe.X, profile.Point{X: 1}, 0)
-	ny, _, _ := b.line(h.panel, h.recipe.Y, profile.Point{Y: 1}, 0)
-	fix := working.Fix{Label: label}
-	for _, m := range []struct {
-		path string
-		was  float64
-		by   float64
-	}{{"/x/distance", h.recipe.X.Distance, by.Dot(nx)}, {"/y/distance", h.recipe.Y.Distance, by.Dot(ny)}} {
-		if math.Abs(m.by) > tiny {
-			fix.Edits = append(fix.Edits, working.Edit{Path: h.path + m.path, Value: math.Round((m.was+m.by)*1000) / 1000})
-		}
-	}
-	return fix
-}
-
 // checkBends finds, for every hole feature and every bend of its panel, the
 // hole nearest to the tangent line. A hole drilled after bending is exempt.
-func (b *builder) checkBends() {
+func (b *flagger) checkBends() {
 	type key struct {
 		feature string
 		bend    *panel
@@ -153,7 +109,7 @@ func (b *builder) checkBends() {
 		if !h.cut() {
 			continue
 		}
-		for _, line := range h.panel.lines {
+		for _, line := range b.lines[h.panel] {
 			clear := profile.Between(h.core(), line.seg[:]) - h.r()
 			need := b.bendClearance(h, line.dir)
 			k := key{h.recipe.ID, line.bend}
@@ -169,21 +125,21 @@ func (b *builder) checkBends() {
 	}
 	for _, k := range order {
 		h, short := first[k], worst[k]
-		for _, line := range h.panel.lines {
+		for _, line := range b.lines[h.panel] {
 			if line.bend != k.bend {
 				continue
 			}
 			need := b.bendClearance(h, line.dir)
 			at := len(b.findings)
-			b.mind("hole-near-bend", "Holes near a bend", b.at(h),
+			b.mind("hole-near-bend", "Holes near a bend", h.subject(),
 				fmt.Sprintf("%s is %s clear of the tangent line of %s and needs %s, or it bulges when bent.", h.name, b.len(need-short),
 					lower(k.bend.name), b.len(need)),
 				b.moved("Move it "+b.len(ceil(short)), h, line.away.Mul(ceil(short))), b.fix("Drill it after bending", h.path+"/made", MadeDrilled))
 			b.attach(at, func() working.Working {
 				return working.Working{Method: "Clear distance from a bend", Source: "practice: 2·T for a round hole, 3·T for a slot along the bend",
 					Formula: "clear = distance to the tangent line − radius",
-					Inputs:  []working.Quantity{qmm("T", "thickness", b.recipe.Thickness), qmm("clear", "clear distance", need-short)},
-					Result:  qmm("least", "needed", need)}
+					Inputs:  []working.Quantity{working.MM("T", "thickness", b.recipe.Thickness), working.MM("clear", "clear distance", need-short)},
+					Result:  working.MM("least", "needed", need)}
 			})
 		}
 	}
@@ -191,7 +147,7 @@ func (b *builder) checkBends() {
 
 // bendClearance answers the clear distance a hole needs from a bend that runs
 // along dir: 2·T, and 3·T for a slot within 45° of the bend.
-func (b *builder) bendClearance(h *hole, dir profile.Point) float64 {
+func (b *flagger) bendClearance(h *hole, dir profile.Point) float64 {
 	if (h.recipe.Kind == SlotHole || h.recipe.Kind == RectangleHole || h.recipe.Kind == KeyholeHole) &&
 		math.Abs(h.along.Dot(dir)) > math.Sqrt2/2-tiny {
 		return 3 * b.recipe.Thickness
@@ -205,25 +161,9 @@ type tangent struct {
 	dir, away profile.Point
 }
 
-// tangents lists the tangent lines that border a panel, in its axes.
-func (p *panel) tangents() []tangent {
-	var out []tangent
-	if p.flange != nil {
-		_, dir, n, _ := p.edge(0)
-		out = append(out, tangent{p, [2]profile.Point{{}, {X: p.zone}}, dir, n.Mul(-1)})
-	}
-	for i := range p.corners {
-		_, dir, n, _ := p.edge(i)
-		for _, k := range p.kids[i] {
-			out = append(out, tangent{k, [2]profile.Point{p.point(i, k.at[0], 0), p.point(i, k.at[1], 0)}, dir, n.Mul(-1)})
-		}
-	}
-	return out
-}
-
 // checkEdge measures the web to the outline and the edge distance from the
 // hole's centre.
-func (b *builder) checkEdge(h *hole, outline []profile.Point) {
+func (b *flagger) checkEdge(h *hole, outline []profile.Point) {
 	d, t := h.dia, b.recipe.Thickness
 	core := h.flatCore()
 	edge := profile.Between(core, outline)
@@ -231,24 +171,24 @@ func (b *builder) checkEdge(h *hole, outline []profile.Point) {
 	at := len(b.findings)
 	switch {
 	case web <= tiny:
-		b.stop("hole-breaks-edge", "Holes near an edge", b.at(h), fmt.Sprintf("%s breaks through the edge or a relief.", h.name))
+		b.stop("hole-breaks-edge", "Holes near an edge", h.subject(), fmt.Sprintf("%s breaks through the edge or a relief.", h.name))
 	case web < t-tiny:
-		b.mind("hole-near-edge", "Holes near an edge", b.at(h),
+		b.mind("hole-near-edge", "Holes near an edge", h.subject(),
 			fmt.Sprintf("Only %s is left between %s and the edge, less than the thickness.", b.len(web), lower(h.name)), b.inwards(h, t-web)...)
 	case h.form == nil && h.recipe.Use.bolted() && edge < 1.5*d-tiny && d <= 26:
-		b.note("edge-distance", "Holes near an edge", b.at(h),
+		b.note("edge-distance", "Holes near an edge", h.subject(),
 			fmt.Sprintf("%s lies %s from the edge, under 1.5 diameters: as a bolt hole it tears out early.", h.name, b.len(edge)),
 			b.inwards(h, 1.5*d-edge)...)
 	}
 	b.attach(at, func() working.Working {
 		return working.Working{Method: "Edge distance",
 			Source: "practice: 1.5·d to a cut edge as a floor, 2·d usual; a web of at least one thickness", Formula: "web = e − d/2",
-			Inputs: []working.Quantity{qmm("e", "centre to the nearest edge", edge), qmm("d", "hole", 2*h.r())}, Result: qmm("web", "left", web)}
+			Inputs: []working.Quantity{working.MM("e", "centre to the nearest edge", edge), working.MM("d", "hole", 2*h.r())}, Result: working.MM("web", "left", web)}
 	})
 }
 
 // inwards proposes to move a feature away from its nearest free edge.
-func (b *builder) inwards(h *hole, by float64) []working.Fix {
+func (b *flagger) inwards(h *hole, by float64) []working.Fix {
 	best, dir := math.Inf(1), profile.Point{}
 	for i := range h.panel.corners {
 		if len(h.panel.kids[i]) > 0 || i == 0 && h.panel.flange != nil {
@@ -265,17 +205,9 @@ func (b *builder) inwards(h *hole, by float64) []working.Fix {
 	return []working.Fix{b.moved("Move it "+b.len(ceil(by)), h, dir.Mul(ceil(by)))}
 }
 
-// bolted tells whether a hole of that use may carry a bolt.
-func (u *Use) bolted() bool {
-	return u == nil || u.Kind != UseAccess && u.Kind != UseDrain && u.Kind != UsePass && u.Kind != UseLightening
-}
-
-// holds tells whether a place lies inside a hole that has an outline.
-func (h *hole) holds(p profile.Point) bool { return h.form != nil && profile.Inside(p, h.rim) }
-
 // checkWebs finds holes of one panel that run into each other or leave less
 // than a thickness between them.
-func (b *builder) checkWebs() {
+func (b *flagger) checkWebs() {
 	t := b.recipe.Thickness
 	told := map[[2]string]bool{}
 	for i := range b.holes {
@@ -303,11 +235,39 @@ func (b *builder) checkWebs() {
 				other = "its neighbour"
 			}
 			if web <= tiny {
-				b.stop("holes-meet", "Holes too close", b.at(h), fmt.Sprintf("%s runs into %s.", h.name, lower(other)))
+				b.stop("holes-meet", "Holes too close", h.subject(), fmt.Sprintf("%s runs into %s.", h.name, lower(other)))
 			} else {
-				b.mind("holes-close", "Holes too close", b.at(h),
+				b.mind("holes-close", "Holes too close", h.subject(),
 					fmt.Sprintf("Only %s is left between %s and %s, less than the thickness.", b.len(web), lower(h.name), lower(other)))
 			}
 		}
 	}
+}
+
+// narrowest answers the narrowest place of a hole.
+func narrowest(h *hole) float64 {
+	if h.recipe.Kind == KeyholeHole {
+		return h.recipe.Narrow
+	}
+	if h.recipe.Kind == CutoutHole { // a corner is cut as fine as its kerf: its size is what counts
+		w, ht := h.form.Bounds().Size()
+		return math.Min(w, ht)
+	}
+	return h.dia
+}
+
+// tangents lists the tangent lines that border a panel, in its axes.
+func tangents(p *panel) []tangent {
+	var out []tangent
+	if p.flange != nil {
+		_, dir, n, _ := p.edge(0)
+		out = append(out, tangent{p, [2]profile.Point{{}, {X: p.zone}}, dir, n.Mul(-1)})
+	}
+	for i := range p.corners {
+		_, dir, n, _ := p.edge(i)
+		for _, k := range p.kids[i] {
+			out = append(out, tangent{k, [2]profile.Point{p.point(i, k.at[0], 0), p.point(i, k.at[1], 0)}, dir, n.Mul(-1)})
+		}
+	}
+	return out
 }

@@ -22,8 +22,8 @@ type seam struct {
 }
 
 // welded lists the seams of corners that are closed by weld.
-func (b *builder) welded() (out []seam) {
-	for _, p := range b.all {
+func (b *flagger) welded() (out []seam) {
+	for _, p := range b.panels {
 		for _, m := range p.meets {
 			if m.Kind != MeetWeld {
 				continue
@@ -38,7 +38,7 @@ func (b *builder) welded() (out []seam) {
 
 // checkSeams looks for bolt holes that the heat of a seam pulls oval and whose washer
 // lies on its bead. What is drilled later is exempt.
-func (b *builder) checkSeams() {
+func (b *flagger) checkSeams() {
 	need := math.Max(seamThick*b.recipe.Thickness, seamLeast)
 	for _, s := range b.welded() {
 		n := len(s.panel.corners)
@@ -55,15 +55,15 @@ func (b *builder) checkSeams() {
 			}
 			at := len(b.findings)
 			by := ceil(need - clear)
-			b.mind("hole-near-seam", "Holes near a weld", b.at(h),
+			b.mind("hole-near-seam", "Holes near a weld", h.subject(),
 				fmt.Sprintf("%s is %s clear of the seam of %s and %s and wants %s: the heat pulls it oval, and its washer lies on the bead.", h.name,
 					b.len(clear), lower(s.panel.name), lower(s.other.name), b.len(need)),
 				b.moved("Move it "+b.len(by), h, out.Mul(-by)), b.fix("Drill it after welding", h.path+"/made", MadeDrilled))
 			b.attach(at, func() working.Working {
 				return working.Working{Method: "Clear distance from a seam", Source: "practice: 3·T, 10 mm at least",
 					Formula: "clear = distance to the seam − radius",
-					Inputs:  []working.Quantity{qmm("T", "thickness", b.recipe.Thickness), qmm("clear", "clear distance", clear)},
-					Result:  qmm("least", "needed", need)}
+					Inputs:  []working.Quantity{working.MM("T", "thickness", b.recipe.Thickness), working.MM("clear", "clear distance", clear)},
+					Result:  working.MM("least", "needed", need)}
 			})
 		}
 	}

@@ -12,8 +12,8 @@ import (
 
 // checkWater looks for trays that hold water: a floor bent up on all its edges,
 // its corners closed, without a hole.
-func (b *builder) checkWater() {
-	for _, p := range b.all {
+func (b *flagger) checkWater() {
+	for _, p := range b.panels {
 		if len(p.holes) > 0 || p.bulges != nil || len(p.corners) < 3 {
 			continue
 		}
@@ -46,18 +46,18 @@ const bluntRadius, softRadius = 3., 6.
 
 // checkSharp looks for free corners that point at people: sharper than 120°, and
 // neither rounded nor cut off.
-func (b *builder) checkSharp() {
-	if !b.opt.NearPeople {
+func (b *flagger) checkSharp() {
+	if !b.NearPeople {
 		return
 	}
-	w := &walker{b: b}
-	for _, p := range b.all {
+	w := &walker{b: b.laid}
+	for _, p := range b.panels {
 		if p.flange != nil && p.flange.Angle > 165 {
 			continue // a hem's corners lie against the sheet
 		}
 		sharp, first := 0, profile.Point{}
 		for i, c := range p.corners {
-			if p.pointed(i) && (w.treated(p, i) == 0 || p.corner.Size < bluntRadius) {
+			if pointed(p, i) && (w.treated(p, i) == 0 || p.corner.Size < bluntRadius) {
 				if sharp++; sharp == 1 {
 					first = c
 				}
@@ -80,48 +80,9 @@ func (b *builder) checkSharp() {
 	}
 }
 
-// pointed tells whether corner i of the panel is free and sharper than 120°:
-// no bend, no other flange's end beside it.
-func (p *panel) pointed(i int) bool {
-	if p.flange != nil && (i < 2 || p.beside(i)) || !p.straight(i) || !p.straight(p.before(i)) {
-		return false
-	}
-	_, in, _, before := p.edge(p.before(i))
-	_, out, _, _ := p.edge(i)
-	if math.Atan2(in.Cross(out), in.Dot(out)) < math.Pi/3+tiny {
-		return false
-	}
-	if k := p.kids[p.before(i)]; len(k) > 0 && k[len(k)-1].at[1] > before-tiny {
-		return false
-	}
-	if k := p.kids[i]; len(k) > 0 && k[0].at[0] < tiny {
-		return false
-	}
-	return true
-}
-
-// beside tells whether another flange's end closes the flange's corner i.
-func (p *panel) beside(i int) bool {
-	on := p.parent.next(p.on) // corner 2 is at the bend's far end
-	if i > 2 {
-		on = p.parent.before(p.on)
-	}
-	for _, m := range p.parent.meets {
-		if m.Kind == MeetOpen || m.A != p.id && m.B != p.id {
-			continue
-		}
-		for _, k := range p.parent.kids[on] {
-			if k.id == m.A || k.id == m.B {
-				return true
-			}
-		}
-	}
-	return false
-}
-
 // checkSlivers looks for necks of sheet thinner than the sheet itself between
 // two stretches of the outline: they burn through, bend and hurt.
-func (b *builder) checkSlivers(outline []profile.Point) {
+func (b *flagger) checkSlivers(outline []profile.Point) {
 	t := b.recipe.Thickness
 	n := len(outline)
 	type side struct {
@@ -161,8 +122,8 @@ func (b *builder) checkSlivers(outline []profile.Point) {
 			if !profile.Inside(p.Add(q).Mul(.5), outline) {
 				continue // a slit, not a neck
 			}
-			owner := b.all[0]
-			for _, c := range b.all {
+			owner := b.panels[0]
+			for _, c := range b.panels {
 				if box := c.flatBounds(); p.X >= box.Min.X-tiny && p.X <= box.Max.X+tiny && p.Y >= box.Min.Y-tiny && p.Y <= box.Max.Y+tiny {
 					owner = c
 				}
@@ -194,4 +155,43 @@ func nearestEnds(a, c []profile.Point) (p, q profile.Point) {
 		}
 	}
 	return p, q
+}
+
+// pointed tells whether corner i of the panel is free and sharper than 120°:
+// no bend, no other flange's end beside it.
+func pointed(p *panel, i int) bool {
+	if p.flange != nil && (i < 2 || beside(p, i)) || !p.straight(i) || !p.straight(p.before(i)) {
+		return false
+	}
+	_, in, _, before := p.edge(p.before(i))
+	_, out, _, _ := p.edge(i)
+	if math.Atan2(in.Cross(out), in.Dot(out)) < math.Pi/3+tiny {
+		return false
+	}
+	if k := p.kids[p.before(i)]; len(k) > 0 && k[len(k)-1].at[1] > before-tiny {
+		return false
+	}
+	if k := p.kids[i]; len(k) > 0 && k[0].at[0] < tiny {
+		return false
+	}
+	return true
+}
+
+// beside tells whether another flange's end closes the flange's corner i.
+func beside(p *panel, i int) bool {
+	on := p.parent.next(p.on) // corner 2 is at the bend's far end
+	if i > 2 {
+		on = p.parent.before(p.on)
+	}
+	for _, m := range p.parent.meets {
+		if m.Kind == MeetOpen || m.A != p.id && m.B != p.id {
+			continue
+		}
+		for _, k := range p.parent.kids[on] {
+			if k.id == m.A || k.id == m.B {
+				return true
+			}
+		}
+	}
+	return false
 }

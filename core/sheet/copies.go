@@ -33,8 +33,8 @@ func growth(transfers int) working.Working {
 	return working.Working{Method: "Growth of error along a chain of copies",
 		Source:  "independent errors add as the root of the sum of squares, all one way they add up; 0.25 mm a transfer is practice",
 		Formula: "likely = √n·w; most = n·w; two from one master: √2·w, 2·w",
-		Inputs: []working.Quantity{{Symbol: "n", Name: "transfers", Value: float64(transfers)}, qmm("w", "one transfer", Wander),
-			qmm("likely", "last to first, likely", c.Likely), qmm("one", "two from one master, at most", one.Worst)},
+		Inputs: []working.Quantity{{Symbol: "n", Name: "transfers", Value: float64(transfers)}, working.MM("w", "one transfer", Wander),
+			working.MM("likely", "last to first, likely", c.Likely), working.MM("one", "two from one master, at most", one.Worst)},
 		Assumptions: []string{"each is clamped and drilled through a hole of its own size; nothing slips"},
-		Result:      qmm("most", "last to first, at most", c.Worst)}
+		Result:      working.MM("most", "last to first, at most", c.Worst)}
 }

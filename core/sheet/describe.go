@@ -8,14 +8,15 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 )
 
 // describe fills in the part's drawing: panels, bend lines, holes, body.
-func (b *builder) describe(part *Part) {
-	faces := make([]profile.Loop, len(b.all))
-	part.Panels, part.BendLines, part.Holes = make([]PanelMade, 0, len(b.all)), make([]BendLine, 0, len(b.all)),
+func (b *maker) describe(part *Part) {
+	faces := make([]profile.Loop, len(b.panels))
+	part.Panels, part.BendLines, part.Holes = make([]PanelMade, 0, len(b.panels)), make([]BendLine, 0, len(b.panels)),
 		make([]HoleMade, 0, len(b.holes))
-	for i, p := range b.all {
+	for i, p := range b.panels {
 		faces[i] = b.face(p)
 		part.Panels = append(part.Panels, b.panelMade(p, faces[i]))
 		if p.flange != nil {
@@ -25,7 +26,7 @@ func (b *builder) describe(part *Part) {
 	for i := range b.holes {
 		part.Holes = append(part.Holes, b.holeMade(&b.holes[i], part.Bounds.Min))
 	}
-	part.Body = Body{Thickness: b.recipe.Thickness, Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]Vector{}}
+	part.Body = Body{Thickness: b.recipe.Thickness, Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]solid.Vector{}}
 	if b.opt.Body {
 		part.Body = b.body(faces)
 	}
@@ -33,7 +34,7 @@ func (b *builder) describe(part *Part) {
 	part.Ordinates = b.ordinates(part)
 }
 
-func (b *builder) panelMade(p *panel, face profile.Loop) PanelMade {
+func (b *maker) panelMade(p *panel, face profile.Loop) PanelMade {
 	m := PanelMade{ID: p.id, Name: p.name, Path: p.path, Edges: make([]EdgeMade, 0, 4), Seat: p.seat(), pose: p.pose}
 	if p.parent != nil {
 		m.Parent = p.parent.id
@@ -79,7 +80,7 @@ func middle(p []profile.Point) (m profile.Point) {
 	return m.Mul(1 / sum)
 }
 
-func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
+func (b *maker) bendLine(p *panel, zero profile.Point) BendLine {
 	f, t := p.flange, b.recipe.Thickness
 	w, _ := p.size()
 	half := p.taken.Allowance / 2
@@ -118,7 +119,7 @@ func (b *builder) bendLine(p *panel, zero profile.Point) BendLine {
 	return l
 }
 
-func (b *builder) holeMade(h *hole, zero profile.Point) HoleMade {
+func (b *maker) holeMade(h *hole, zero profile.Point) HoleMade {
 	m := HoleMade{ID: h.id, Feature: h.recipe.ID, Panel: h.panel.id, Name: h.name, Kind: h.recipe.Kind, Made: h.recipe.Made, Diameter: h.dia,
 		Cut: h.pre, Says: h.says,
 		Centre: h.panel.pose.apply(h.centre), Body: h.panel.frame.apply(h.centre, 0), Normal: h.panel.frame.ez}
@@ -153,7 +154,7 @@ func (b *builder) holeMade(h *hole, zero profile.Point) HoleMade {
 
 // ordinates lists the blank's edges and bend lines by their distance from its
 // front left corner.
-func (b *builder) ordinates(part *Part) Ordinates {
+func (b *maker) ordinates(part *Part) Ordinates {
 	var o Ordinates
 	min, max := part.Bounds.Min, part.Bounds.Max
 	xs := []Ordinate{{At: max.X, What: "edge"}}
@@ -170,7 +171,7 @@ func (b *builder) ordinates(part *Part) Ordinates {
 	return o
 }
 
-func (b *builder) marks(list []Ordinate, zero float64) []Ordinate {
+func (b *maker) marks(list []Ordinate, zero float64) []Ordinate {
 	slices.SortFunc(list, func(a, b Ordinate) int { return cmp.Compare(a.At, b.At) })
 	out := list[:0]
 	for _, m := range list {

@@ -10,10 +10,10 @@ import (
 // dimensions lists every value that can be typed over, in the order a hand
 // walks the part: base, then panel by panel, each with its holes. Flanges that
 // could not be made are listed too, so that they can be mended.
-func (b *builder) dimensions() []Dimension {
-	d := dimensioner{b: b, made: make(map[string]*panel, len(b.all))}
+func (b *maker) dimensions() []Dimension {
+	d := dimensioner{b: b, made: make(map[string]*panel, len(b.panels))}
 	count := 8
-	for _, p := range b.all {
+	for _, p := range b.panels {
 		d.made[p.id] = p
 		count += 6 + 5*len(p.holes)
 	}
@@ -108,7 +108,7 @@ func (d *dimensioner) across(p *panel) *span {
 }
 
 type dimensioner struct {
-	b              *builder
+	b              *maker
 	made           map[string]*panel
 	out            []Dimension
 	feature, group string

@@ -18,7 +18,7 @@ type cut struct {
 
 // edgeCuts places the notches and tabs of a panel. What has no room is left out
 // and said.
-func (b *builder) edgeCuts(p *panel) {
+func (b *layer) edgeCuts(p *panel) {
 	if len(p.edges) == 0 {
 		return
 	}
@@ -69,9 +69,9 @@ func edgeWord(c *EdgeCut, i int) string {
 }
 
 // cutRoom says why cuts have no room on an edge.
-func (b *builder) cutRoom(p *panel, e int, made []cut) string {
+func (b *layer) cutRoom(p *panel, e int, made []cut) string {
 	_, _, _, length := p.edge(e)
-	w := &walker{b: b}
+	w := &walker{b: b.laid}
 	lo, hi := math.Max(w.treated(p, e), p.corners90[e]), length-math.Max(w.treated(p, p.next(e)), p.corners90[p.next(e)])
 	for i, c := range made {
 		switch {

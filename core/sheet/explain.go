@@ -27,12 +27,13 @@ func Explain(r Recipe, opt Options, s Subject) (working.Working, error) {
 	case "allowance", "aim", "force", "stop":
 		return explainBend(r, opt, s)
 	}
-	b := newBuilder(r, opt, r.Bend.School)
+	school := r.Bend.School
 	if s.What == "school" {
-		b.school = s.School
+		school = s.School
 	}
-	base := b.panels()
-	if base == nil {
+	l := out(r, school, opt.Display)
+	b := &maker{laid: l, teller: l.teller, opt: opt}
+	if len(b.panels) == 0 {
 		return working.Working{}, working.Refuse("/subject", "The part cannot be unfolded, so nothing on it has a place.")
 	}
 	axis := profile.Point{X: 1}
@@ -41,18 +42,17 @@ func Explain(r Recipe, opt Options, s Subject) (working.Working, error) {
 	}
 	switch s.What {
 	case "school":
-		if b.fellBack || len(b.all) == 1 {
+		if b.fellBack || len(b.panels) == 1 {
 			return working.Working{}, working.Refuse("/subject/school", "%s", b.whySilent(s.School))
 		}
 		return b.explain(b.blankWorking(s.Axis == "y")), nil
 	case "bend":
-		for _, p := range b.all {
+		for _, p := range b.panels {
 			if p.id == s.ID && p.flange != nil {
 				return b.explain(b.bendMark(p, axis)), nil
 			}
 		}
 	case "hole":
-		b.features()
 		for i := range b.holes {
 			if b.holes[i].id == s.ID {
 				return b.explain(b.holePlace(&b.holes[i], axis)), nil
@@ -90,7 +90,7 @@ func explainBend(r Recipe, opt Options, s Subject) (working.Working, error) {
 
 // fromEdge explains how far the base's corner lies inside the blank's left or
 // front edge: the flats and bends on that side.
-func (b *builder) fromEdge(w *working.Working, axis profile.Point) float64 {
+func (b *maker) fromEdge(w *working.Working, axis profile.Point) float64 {
 	vertical := axis.Y > .5
 	low, _ := b.farthest(vertical)
 	edge := low.flatBounds().Min
@@ -100,10 +100,10 @@ func (b *builder) fromEdge(w *working.Working, axis profile.Point) float64 {
 			continue
 		}
 		_, h := p.size()
-		w.Inputs = append(w.Inputs, qmm("flat", lower(p.name)+" between tangent lines", h),
-			qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
+		w.Inputs = append(w.Inputs, working.MM("flat", lower(p.name)+" between tangent lines", h),
+			working.MM("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
 	}
-	w.Steps = append(w.Steps, qmm("b", "from the blank's edge to the base's tangent line or edge", in))
+	w.Steps = append(w.Steps, working.MM("b", "from the blank's edge to the base's tangent line or edge", in))
 	return in
 }
 
@@ -114,7 +114,7 @@ func side(axis profile.Point) string {
 	return "left"
 }
 
-func (b *builder) holePlace(h *hole, axis profile.Point) working.Working {
+func (b *maker) holePlace(h *hole, axis profile.Point) working.Working {
 	w := working.Working{Method: "Hole centre from the blank's " + side(axis), Source: "the typed offsets, laid out on the flat pattern",
 		Formula:     "place = b + p + u",
 		Assumptions: []string{"K by school: " + string(b.school)}}
@@ -125,38 +125,38 @@ func (b *builder) holePlace(h *hole, axis profile.Point) working.Working {
 			continue // measured the other way
 		}
 		e := p.edgeNamed(o.Edge)
-		w.Inputs = append(w.Inputs, qmm("typed", lower(fromWord(o)), o.Distance))
+		w.Inputs = append(w.Inputs, working.MM("typed", lower(fromWord(o)), o.Distance))
 		if e < 0 {
 			// from the middle or another hole: no edge to start from
 		} else if out := p.reference(e, o.From, t); out != 0 {
-			w.Inputs = append(w.Inputs, qmm("beyond", "that edge's start lies past the tangent line by", out))
+			w.Inputs = append(w.Inputs, working.MM("beyond", "that edge's start lies past the tangent line by", out))
 		}
 		switch {
 		case pat == nil:
 		case pat.Kind == CirclePattern:
-			w.Inputs = append(w.Inputs, qmm("PCD", "pitch circle", pat.Diameter))
+			w.Inputs = append(w.Inputs, working.MM("PCD", "pitch circle", pat.Diameter))
 		default:
-			w.Inputs = append(w.Inputs, qmm("pitch", "pitch of the grid", [2]float64{pat.PitchX, pat.PitchY}[i]))
+			w.Inputs = append(w.Inputs, working.MM("pitch", "pitch of the grid", [2]float64{pat.PitchX, pat.PitchY}[i]))
 		}
 	}
 	in := b.fromEdge(&w, axis)
 	corner, centre := p.pose.origin.Dot(axis), p.pose.apply(h.centre).Dot(axis)
-	w.Steps = append(w.Steps, qmm("p", "from there to the corner of "+lower(p.name), corner),
-		qmm("u", "from that corner to the hole", centre-corner))
-	w.Result = qmm("place", "centre from the blank's "+side(axis), in+centre)
+	w.Steps = append(w.Steps, working.MM("p", "from there to the corner of "+lower(p.name), corner),
+		working.MM("u", "from that corner to the hole", centre-corner))
+	w.Result = working.MM("place", "centre from the blank's "+side(axis), in+centre)
 	return w
 }
 
-func (b *builder) bendMark(p *panel, axis profile.Point) working.Working {
+func (b *maker) bendMark(p *panel, axis profile.Point) working.Working {
 	w := working.Working{Method: "Bend line from the blank's " + side(axis), Source: "the bend line lies in the middle of the bend allowance",
 		Formula:     "place = b + t ± BA/2",
 		Assumptions: []string{"K by school: " + string(b.school)}}
 	in := b.fromEdge(&w, axis)
 	half := p.taken.Allowance / 2
-	w.Inputs = append(w.Inputs, qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
+	w.Inputs = append(w.Inputs, working.MM("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
 	line := p.pose.apply(profile.Point{Y: -half}).Dot(axis)
-	w.Steps = append(w.Steps, qmm("t", "from there to the tangent line of "+lower(p.parent.name),
+	w.Steps = append(w.Steps, working.MM("t", "from there to the tangent line of "+lower(p.parent.name),
 		p.pose.apply(profile.Point{Y: -2 * half}).Dot(axis)))
-	w.Result = qmm("place", "bend line from the blank's "+side(axis), in+line)
+	w.Result = working.MM("place", "bend line from the blank's "+side(axis), in+line)
 	return w
 }

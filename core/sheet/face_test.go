@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 )
 
 // Turned over a part is the same body, twice turned over the same recipe.
@@ -179,7 +180,7 @@ func TestFindingsHaveTheirPlace(t *testing.T) {
 		code := map[string]string{"edge": "hole-near-edge", "up": "hole-near-bend"}[h.Feature]
 		w := got[code].Place
 		if w == nil || (profile.Point{X: w.Flat[0], Y: w.Flat[1]}).Sub(h.Centre).Len() > 1e-9 ||
-			(Vector{w.Body[0], w.Body[1], w.Body[2]}).Sub(h.Body).Len() > 1e-9 {
+			(solid.Vector{w.Body[0], w.Body[1], w.Body[2]}).Sub(h.Body).Len() > 1e-9 {
 			t.Errorf("%s of %s is told at %+v, the hole is at %v and %v", code, h.Feature, w, h.Centre, h.Body)
 		}
 	}

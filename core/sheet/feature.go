@@ -70,28 +70,28 @@ func (h *hole) flatCore() []profile.Point {
 }
 
 // features places every hole of every panel.
-func (b *builder) features() {
-	for _, p := range b.all {
+func (b *layer) features() {
+	for _, p := range b.panels {
 		for i := range p.holes {
 			b.place(p, i)
 		}
 	}
 }
 
-func (b *builder) place(p *panel, i int) {
+func (b *layer) place(p *panel, i int) {
 	r := &p.holes[i]
 	h := hole{id: r.ID, recipe: r, panel: p, path: p.path + "/holes/" + strconv.Itoa(i)}
 	h.name = titled(r.Name, holeWord(r, i), lower(p.name))
 	at, why := b.locate(p, r, 0)
 	if why != "" {
-		b.stop("hole-nowhere", "Off its face", b.at(&h), h.name+" has no place: "+why+".")
+		b.stop("hole-nowhere", "Off its face", h.subject(), h.name+" has no place: "+why+".")
 		return
 	}
 	nx, ny, origin := at.x, at.y, at.origin
 	h.along, h.centre = turned(nx, ny, r.Angle), origin
 	u, why := b.use(&h)
 	if why != "" {
-		b.stop("hole-unsized", "Off its face", b.at(&h), h.name+" has no size: "+why+".")
+		b.stop("hole-unsized", "Off its face", h.subject(), h.name+" has no size: "+why+".")
 		return
 	}
 	h.dia, h.pre, h.says, h.form = u.cut, u.pre, u.says, form(r)
@@ -133,7 +133,7 @@ func (b *builder) place(p *panel, i int) {
 	case pat.Kind == EdgePattern:
 		places, way, why := b.alongEdge(p, r)
 		if why != "" {
-			b.stop("hole-nowhere", "Off its face", b.at(&h), h.name+" has no place: "+why+".")
+			b.stop("hole-nowhere", "Off its face", h.subject(), h.name+" has no place: "+why+".")
 			return
 		}
 		h.along = turned(way, profile.Point{X: -way.Y, Y: way.X}, r.Angle)
@@ -158,7 +158,7 @@ type located struct{ origin, x, y profile.Point }
 
 // locate answers where the two offsets put the hole; deep counts holes that are
 // measured from one another.
-func (b *builder) locate(p *panel, r *Hole, deep int) (located, string) {
+func (b *laid) locate(p *panel, r *Hole, deep int) (located, string) {
 	if deep > 20 {
 		return located{}, "it is measured from holes that are measured from it"
 	}
@@ -185,7 +185,7 @@ func (b *builder) locate(p *panel, r *Hole, deep int) (located, string) {
 
 // line answers the line an offset puts a hole on: n·q = d, in the panel's axes.
 // way is where an offset that names no edge counts to, on the flat pattern.
-func (b *builder) line(p *panel, o Offset, way profile.Point, deep int) (n profile.Point, d float64, why string) {
+func (b *laid) line(p *panel, o Offset, way profile.Point, deep int) (n profile.Point, d float64, why string) {
 	if o.Edge != Middle && o.Edge != Feature {
 		i := p.edgeNamed(o.Edge)
 		if i < 0 {
@@ -235,6 +235,15 @@ func (p *panel) own(way profile.Point) profile.Point {
 		return profile.Point{X: 1}
 	}
 	return profile.Point{X: -1}
+}
+
+// subject answers a hole as the subject of a finding.
+func (h *hole) subject() *panel {
+	who := &panel{id: h.recipe.ID, name: h.name, spot: &spot{h.panel, h.centre}}
+	if h.line == nil && h.centre == (profile.Point{}) { // it has no place yet
+		who.spot = spotOf(h.panel)
+	}
+	return who
 }
 
 // inward answers the unit normal of an edge into the panel.
@@ -309,3 +318,6 @@ func (h *hole) length() float64 {
 	}
 	return math.Pi * d
 }
+
+// holds tells whether a place lies inside a hole that has an outline.
+func (h *hole) holds(p profile.Point) bool { return h.form != nil && profile.Inside(p, h.rim) }

@@ -20,7 +20,7 @@ func (p *panel) reachesEnd() bool {
 // cornerReliefs decides where two bends meet at a corner and how large the
 // cut there is: as deep as the deeper relief of the two, within both bend
 // zones.
-func (b *builder) cornerReliefs(p *panel) {
+func (b *layer) cornerReliefs(p *panel) {
 	for i := range p.corners {
 		prev, next := p.kids[p.before(i)], p.kids[i]
 		if len(prev) == 0 || len(next) == 0 {
@@ -43,7 +43,7 @@ func (b *builder) cornerReliefs(p *panel) {
 
 // walker follows the outline of the flat pattern, or of one panel's face.
 type walker struct {
-	b    *builder
+	b    *laid
 	loop profile.Loop
 }
 
@@ -52,8 +52,8 @@ func (w *walker) put(p *panel, q profile.Point, bulge float64) {
 	w.loop = append(w.loop, profile.Vertex{X: q.X, Y: q.Y, Bulge: bulge})
 }
 
-// outline answers the flat pattern's outer loop, anticlockwise.
-func (b *builder) outline(base *panel) profile.Loop {
+// walk answers the flat pattern's outer loop, anticlockwise.
+func (b *laid) walk(base *panel) profile.Loop {
 	w := &walker{b: b}
 	for e := range base.corners {
 		w.edge(base, e, true)
@@ -62,7 +62,7 @@ func (b *builder) outline(base *panel) profile.Loop {
 }
 
 // face answers the outline of the panel's own flat part, in its own axes.
-func (b *builder) face(p *panel) profile.Loop {
+func (b *laid) face(p *panel) profile.Loop {
 	w := &walker{b: b}
 	bare := *p
 	bare.pose = pose{ex: profile.Point{X: 1}, ey: profile.Point{Y: 1}}
@@ -153,7 +153,7 @@ func (w *walker) notch(p *panel, e int, t float64, r Relief, cut bool, side floa
 }
 
 // reliefs tells at which ends of a flange a relief is cut.
-func (b *builder) reliefs(k *panel) [2]bool {
+func (b *laid) reliefs(k *panel) [2]bool {
 	if k.relief.Kind == Tear {
 		return [2]bool{}
 	}

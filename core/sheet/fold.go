@@ -7,27 +7,24 @@ import (
 	"warmanvil/core/solid"
 )
 
-// Vector in mm; x, y as on the flat base, z towards the good side.
-type Vector = solid.Vector
-
 // frame places a panel's mid-surface on the folded body.
-type frame struct{ origin, ex, ey, ez Vector }
+type frame struct{ origin, ex, ey, ez solid.Vector }
 
-var ground = frame{ex: Vector{1}, ey: Vector{0, 1}, ez: Vector{0, 0, 1}}
+var ground = frame{ex: solid.Vector{1}, ey: solid.Vector{0, 1}, ez: solid.Vector{0, 0, 1}}
 
-func (f frame) apply(p profile.Point, z float64) Vector {
+func (f frame) apply(p profile.Point, z float64) solid.Vector {
 	return f.origin.Add(f.ex.Mul(p.X)).Add(f.ey.Mul(p.Y)).Add(f.ez.Mul(z))
 }
 
-func (f frame) turn(p profile.Point) Vector { return f.ex.Mul(p.X).Add(f.ey.Mul(p.Y)) }
+func (f frame) turn(p profile.Point) solid.Vector { return f.ex.Mul(p.X).Add(f.ey.Mul(p.Y)) }
 
 // fold answers where the bend carries the panel. The mid-surface runs on the
 // radius R + T/2 whatever K is: K only says how much flat goes into it.
-func (b *builder) fold(p *panel) frame { return b.swing(p, p.flange.Angle) }
+func (b *laid) fold(p *panel) frame { return b.swing(p, p.flange.Angle) }
 
 // swing answers the frame part way through the bend: angle degrees from the
 // parent's tangent line.
-func (b *builder) swing(p *panel, angle float64) frame {
+func (b *laid) swing(p *panel, angle float64) frame {
 	_, dir, out, _ := p.parent.edge(p.on)
 	start := p.parent.frame.apply(p.parent.point(p.on, p.at[1], 0), 0)
 	ex, ey, ez := p.parent.frame.turn(dir.Mul(-1)), p.parent.frame.turn(out), p.parent.frame.ez

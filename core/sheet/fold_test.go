@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/quantity"
+	"warmanvil/core/solid"
 	"warmanvil/core/working"
 )
 
@@ -42,11 +43,10 @@ func TestFoldingKeepsDistances(t *testing.T) {
 func TestFramesAreRigid(t *testing.T) {
 	rnd := rand.New(rand.NewSource(22))
 	for range 200 {
-		b := newBuilder(random(rnd, true), metric, bend.SchoolFixed)
-		b.panels()
-		for _, p := range b.all {
+		b := out(random(rnd, true), bend.SchoolFixed, metric.Display)
+		for _, p := range b.panels {
 			f := p.frame
-			for _, axis := range []Vector{f.ex, f.ey, f.ez} {
+			for _, axis := range []solid.Vector{f.ex, f.ey, f.ez} {
 				near(t, "length of an axis", axis.Len(), 1)
 			}
 			near(t, "x·y", f.ex.Dot(f.ey), 0)
@@ -60,9 +60,8 @@ func TestFramesAreRigid(t *testing.T) {
 func TestBendJoinsItsPanels(t *testing.T) {
 	rnd := rand.New(rand.NewSource(23))
 	for range 100 {
-		b := newBuilder(random(rnd, true), metric, bend.SchoolFixed)
-		b.panels()
-		for _, p := range b.all[1:] {
+		b := out(random(rnd, true), bend.SchoolFixed, metric.Display)
+		for _, p := range b.panels[1:] {
 			start, end := b.swing(p, 0), b.swing(p, p.flange.Angle)
 			parent := p.parent.frame.apply(p.parent.point(p.on, p.at[1], 0), 0)
 			near(t, "start", start.origin.Sub(parent).Len(), 0)

@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 )
 
@@ -17,11 +18,10 @@ func MoveHoles(r Recipe, shifts []Shift) (Recipe, error) {
 	if err := r.Validate(); err != nil {
 		return r, err
 	}
-	b := newBuilder(r, Options{}, r.Bend.School)
-	if b.panels() == nil {
+	b := out(r, r.Bend.School, quantity.Display{})
+	if len(b.panels) == 0 {
 		return r, working.Refuse("/base", "The part cannot be unfolded, so its holes cannot be moved.")
 	}
-	b.features()
 	var edits []working.Edit
 	for _, s := range shifts {
 		found := false

@@ -78,7 +78,7 @@ func (h *hole) loop() profile.Loop {
 }
 
 // alongEdge answers the places of an edge pattern, and the edge's way.
-func (b *builder) alongEdge(p *panel, r *Hole) (places []profile.Point, way profile.Point, why string) {
+func (b *laid) alongEdge(p *panel, r *Hole) (places []profile.Point, way profile.Point, why string) {
 	pat := r.Pattern
 	e := p.edgeNamed(pat.Edge)
 	if e < 0 || !p.straight(e) {
@@ -127,7 +127,7 @@ func (p *panel) square(e int) bool {
 }
 
 // mirror repeats a hole across the middle of its panel.
-func (b *builder) mirror(p *panel, h *hole, pat *Pattern, at profile.Point, add func(int, profile.Point)) {
+func (b *layer) mirror(p *panel, h *hole, pat *Pattern, at profile.Point, add func(int, profile.Point)) {
 	mid := p.box()
 	centre := mid.Min.Add(mid.Max).Mul(.5)
 	along, flip := h.along, h.flip

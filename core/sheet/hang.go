@@ -11,16 +11,16 @@ import (
 	"warmanvil/core/profile"
 )
 
-// panels builds the tree with the flat size of every panel. A flange that
-// cannot be made is left out and said; so is everything on it.
-func (b *builder) panels() *panel {
+// unfold builds the tree with the flat size of every panel and answers the base. A
+// flange that cannot be made is left out and said; so is everything on it.
+func (b *layer) unfold() *panel {
 	r := b.recipe
 	base := &panel{id: r.Base.ID, name: "Base", path: "/base", corner: r.Base.Corner, meets: r.Base.Meets, holes: r.Base.Holes,
 		edges: r.Base.Edges, marks: r.Base.Marks,
 		pose: pose{ex: profile.Point{X: 1}, ey: profile.Point{Y: 1}}, frame: ground}
 	loop, names, why := r.Base.outline()
 	if why != "" {
-		b.stop("base-shape", "Cannot be unfolded", base, "The base has no shape: "+why+".")
+		b.fail("base-shape", base, "The base has no shape: "+why+".")
 		return nil
 	}
 	off := make([]float64, len(loop))
@@ -37,13 +37,13 @@ func (b *builder) panels() *panel {
 	if r.Base.kind() == Rectangle {
 		w, h := r.Base.Length-off[1]-off[3], r.Base.Width-off[0]-off[2]
 		if w <= tiny || h <= tiny {
-			b.stop("base-too-small", "Cannot be unfolded", base,
+			b.fail("base-too-small", base,
 				fmt.Sprintf("The base is smaller than its bends: between the tangent lines %s × %s would be left.", b.len(w), b.len(h)))
 			return nil
 		}
 		corners = []profile.Point{{}, {X: w}, {X: w, Y: h}, {Y: h}}
 	} else if corners, bulges, why = flatBase(loop, off); why != "" {
-		b.stop("base-too-small", "Cannot be unfolded", base, "The base is smaller than its bends: "+why+".")
+		b.fail("base-too-small", base, "The base is smaller than its bends: "+why+".")
 		return nil
 	}
 	base.shape(corners, names)
@@ -52,7 +52,7 @@ func (b *builder) panels() *panel {
 			base.bulges = bulges
 		}
 	}
-	b.all = append(b.all, base)
+	b.panels = append(b.panels, base)
 	b.hang(base, b.flanges)
 	return base
 }
@@ -65,7 +65,7 @@ func (p *panel) shape(corners []profile.Point, names []Edge) {
 
 // hang builds the flanges of one panel, lets those at corners meet, and builds
 // what hangs on them.
-func (b *builder) hang(parent *panel, flanges []Flange) {
+func (b *layer) hang(parent *panel, flanges []Flange) {
 	var made []*panel
 	for i := range flanges {
 		f := &flanges[i]
@@ -88,13 +88,13 @@ func (b *builder) hang(parent *panel, flanges []Flange) {
 	}
 	b.meet(parent)
 	for _, p := range made {
-		b.all = append(b.all, p)
+		b.panels = append(b.panels, p)
 		if p.jog != nil { // the slope: what lies beyond it hangs on its tip
 			beyond := b.beyond(p)
 			if beyond == nil || !b.join(beyond) {
 				continue
 			}
-			b.all = append(b.all, beyond)
+			b.panels = append(b.panels, beyond)
 			p = beyond
 		}
 		b.hang(p, p.flange.Flanges)
@@ -103,18 +103,18 @@ func (b *builder) hang(parent *panel, flanges []Flange) {
 
 // join gives a flange its place on its parent's edge and its size; false when
 // it cannot be made.
-func (b *builder) join(p *panel) bool {
+func (b *layer) join(p *panel) bool {
 	f, parent, e := p.flange, p.parent, p.on
 	switch {
 	case e < 0:
-		b.stop("edge-none", "Cannot be unfolded", p,
+		b.fail("edge-none", p,
 			fmt.Sprintf("%s has no edge %q any more: choose the edge of %s it hangs on.", lower(parent.name), f.Edge, lower(p.name)))
 		return false
 	case !parent.straight(e):
-		b.stop("edge-round", "Cannot be unfolded", p, fmt.Sprintf("%s hangs on a round edge: only a straight one can be bent.", p.name))
+		b.fail("edge-round", p, fmt.Sprintf("%s hangs on a round edge: only a straight one can be bent.", p.name))
 		return false
 	case e == 0 && parent.flange != nil:
-		b.stop("edge-taken", "Cannot be unfolded", p,
+		b.fail("edge-taken", p,
 			fmt.Sprintf("%s hangs on the edge by which its panel is bent already: choose another edge.", p.name))
 		return false
 	}
@@ -123,7 +123,7 @@ func (b *builder) join(p *panel) bool {
 	if f.Width > 0 {
 		in = SetIn{(length - f.Width) / 2, (length - f.Width) / 2}
 		if in.Start < -tiny {
-			b.stop("flange-no-width", "Cannot be unfolded", p,
+			b.fail("flange-no-width", p,
 				fmt.Sprintf("%s is %s wide and its edge only %s between the tangent lines.", p.name, b.len(f.Width), b.len(length)),
 				b.fix("The whole edge", p.path+"/width", 0.0))
 			return false
@@ -134,7 +134,7 @@ func (b *builder) join(p *panel) bool {
 		p.at = [2]float64{in.End, length - in.Start}
 	}
 	if p.at[1]-p.at[0] <= tiny {
-		b.stop("flange-no-width", "Cannot be unfolded", p,
+		b.fail("flange-no-width", p,
 			fmt.Sprintf("%s has no width left: its edge is %s long between the tangent lines and the set-ins take %s.", p.name,
 				b.len(length), b.len(in.Start+in.End)))
 		return false
@@ -149,7 +149,7 @@ func (b *builder) join(p *panel) bool {
 		}
 	}
 	if leg <= tiny {
-		b.stop("flange-in-bend", "Cannot be unfolded", p,
+		b.fail("flange-in-bend", p,
 			fmt.Sprintf("%s is shorter than its bend: nothing is left past the tangent line (%s).", p.name, b.len(leg)),
 			b.fix(fmt.Sprintf("Make it %s", b.len(ceil(f.Length-leg+b.recipe.Thickness))), p.path+"/length", ceil(f.Length-leg+b.recipe.Thickness)))
 		return false
@@ -167,7 +167,7 @@ func (b *builder) join(p *panel) bool {
 	lean := func(degrees float64) float64 { return leg * math.Tan(degrees*math.Pi/180) }
 	p.shape([]profile.Point{{}, {X: p.zone}, {X: p.zone - lean(far), Y: leg}, {X: lean(near), Y: leg}}, tip)
 	if p.corners[2].X-p.corners[3].X <= tiny {
-		b.stop("flange-no-width", "Cannot be unfolded", p,
+		b.fail("flange-no-width", p,
 			fmt.Sprintf("%s tapers to nothing before its tip: taper it less, or make it shorter.", p.name),
 			b.fix("No taper", p.path+"/taper/start", 0.0, p.path+"/taper/end", 0.0))
 		return false
@@ -212,10 +212,10 @@ func flangeName(parent *panel, f *Flange) string {
 }
 
 // edgeClash refuses two flanges over the same stretch of one edge.
-func (b *builder) edgeClash(parent, p *panel) bool {
+func (b *layer) edgeClash(parent, p *panel) bool {
 	for _, k := range parent.kids[p.on] {
 		if p.at[0] < k.at[1]-tiny && k.at[0] < p.at[1]-tiny {
-			b.stop("edge-taken", "Cannot be unfolded", p,
+			b.fail("edge-taken", p,
 				fmt.Sprintf("%s and %s want the same stretch of the %s edge: set one of them in.", p.name, k.name, p.flange.Edge))
 			return true
 		}
@@ -224,7 +224,7 @@ func (b *builder) edgeClash(parent, p *panel) bool {
 }
 
 // flatPose lays the panel beyond its bend zone on the flat pattern.
-func (b *builder) flatPose(p *panel) pose {
+func (b *layer) flatPose(p *panel) pose {
 	_, dir, out, _ := p.parent.edge(p.on)
 	start := p.parent.point(p.on, p.at[1], p.taken.Allowance)
 	return pose{origin: p.parent.pose.apply(start), ex: p.parent.pose.turn(dir.Mul(-1)), ey: p.parent.pose.turn(out)}

@@ -12,7 +12,7 @@ import (
 func plain(list []Flange, thickness float64) []Flange {
 	special := false
 	for i := range list {
-		special = special || list[i].special()
+		special = special || bentOver(&list[i])
 	}
 	if !special {
 		return list
@@ -45,26 +45,14 @@ func plain(list []Flange, thickness float64) []Flange {
 	return out
 }
 
-func (f *Flange) special() bool {
-	if f.Kind == Hem || f.Kind == Roll {
-		return true
-	}
-	for i := range f.Flanges {
-		if f.Flanges[i].special() {
-			return true
-		}
-	}
-	return false
-}
-
 // slope makes the panel between a jog's two bends, from a panel made for the jog
 // as a whole. Nil, and said, where the jog cannot be bent.
-func (b *builder) slope(p *panel) *panel {
+func (b *layer) slope(p *panel) *panel {
 	f := *p.flange
 	k := .5 // the slope does not depend on it
 	j, err := bend.Jog(bend.JogInput{Depth: f.Depth, InsideRadius: f.InsideRadius, Thickness: b.recipe.Thickness, Angle: f.Angle, KFactor: k})
 	if err != nil {
-		b.stop("jog-shallow", "Cannot be unfolded", p, fmt.Sprintf("%s cannot be bent: %v", p.name, err))
+		b.fail("jog-shallow", p, fmt.Sprintf("%s cannot be bent: %v", p.name, err))
 		return nil
 	}
 	g := f
@@ -77,9 +65,21 @@ func (b *builder) slope(p *panel) *panel {
 }
 
 // beyond makes the panel past a jog's second bend.
-func (b *builder) beyond(slope *panel) *panel {
+func (b *layer) beyond(slope *panel) *panel {
 	f := *slope.jog
 	f.Up, f.Edge, f.SetIn, f.Width, f.Kind = !f.Up, slope.names[2], SetIn{}, 0, Bent
 	return &panel{id: f.ID, name: flangeName(slope.parent, slope.jog), path: slope.path, corner: f.Corner, meets: f.Meets, holes: f.Holes,
 		edges: f.Edges, marks: f.Marks, parent: slope, on: 2, flange: &f}
+}
+
+func bentOver(f *Flange) bool {
+	if f.Kind == Hem || f.Kind == Roll {
+		return true
+	}
+	for i := range f.Flanges {
+		if bentOver(&f.Flanges[i]) {
+			return true
+		}
+	}
+	return false
 }

@@ -25,9 +25,9 @@ type MarkMade struct {
 const tickMark MarkKind = "tick"
 
 // marksMade lays the marks of every panel on the flat pattern.
-func (b *builder) marksMade(part *Part) []MarkMade {
+func (b *maker) marksMade(part *Part) []MarkMade {
 	out := []MarkMade{}
-	for _, p := range b.all {
+	for _, p := range b.panels {
 		for i := range p.marks {
 			if m, ok := b.mark(p, &p.marks[i], i); ok {
 				out = append(out, m)
@@ -46,7 +46,7 @@ func (b *builder) marksMade(part *Part) []MarkMade {
 }
 
 // mark lays one mark.
-func (b *builder) mark(p *panel, m *Mark, i int) (MarkMade, bool) {
+func (b *maker) mark(p *panel, m *Mark, i int) (MarkMade, bool) {
 	name := titled(m.Name, markWord(m, i), lower(p.name))
 	who := &panel{id: m.ID, name: name}
 	at, why := b.locate(p, &Hole{X: m.X, Y: m.Y}, 0)
@@ -104,7 +104,7 @@ func markWord(m *Mark, i int) string {
 
 // checkBead keeps a pressed bead clear of bends and edges: it runs out over its
 // own width at both ends.
-func (b *builder) checkBead(p *panel, m *Mark, who *panel, at, along profile.Point) {
+func (b *maker) checkBead(p *panel, m *Mark, who *panel, at, along profile.Point) {
 	t := b.recipe.Thickness
 	half := m.Length/2 + m.Width
 	seg := []profile.Point{at.Sub(along.Mul(half)), at.Add(along.Mul(half))}

@@ -10,13 +10,6 @@ import (
 	"warmanvil/core/working"
 )
 
-func (m *Master) validate() error {
-	if m != nil && (!idForm(m.Part) || len([]rune(m.Name)) > 200) {
-		return working.Refuse("/master", "Choose the part the matched holes are drilled through.")
-	}
-	return nil
-}
-
 // MasterTold is the master as it stands in the job, for Options.
 type MasterTold struct {
 	Name   string
@@ -30,7 +23,7 @@ const masterWithin = .1
 
 // checkMaster asks whether matched holes have one master, no copy of a copy, and
 // whether it has holes where they are.
-func (b *builder) checkMaster() {
+func (b *flagger) checkMaster() {
 	whole := &panel{id: "sheet", name: "Sheet"}
 	var matched []*hole
 	for i := range b.holes {
@@ -41,19 +34,19 @@ func (b *builder) checkMaster() {
 	m := b.recipe.Master
 	const cause = "Master"
 	if m == nil {
-		if len(matched) > 0 && b.opt.Quantity > 1 {
-			n := b.opt.Quantity - 1
+		if len(matched) > 0 && b.Quantity > 1 {
+			n := b.Quantity - 1
 			at, row, one := len(b.findings), Chained(n), Apart()
 			b.note("master-first", cause, whole, fmt.Sprintf("%d are made with holes drilled through their mate: mark one as the master and drill "+
 				"every other through that one, never through a copy. From one master no two are more than %s off each other; each through the one "+
 				"before, the last is %s off the first, or up to %s.",
-				b.opt.Quantity, b.len(one.Worst), b.len(row.Likely), b.len(row.Worst)))
+				b.Quantity, b.len(one.Worst), b.len(row.Likely), b.len(row.Worst)))
 			b.attach(at, func() working.Working { return growth(n) })
 		}
 		return
 	}
 	off := b.fix("No master", "/master", nil)
-	told := b.opt.Master
+	told := b.Master
 	switch {
 	case told == nil:
 		b.stop("master-gone", cause, whole, fmt.Sprintf("Its holes are drilled through %s, and that part is not in the job any more: "+
@@ -80,24 +73,22 @@ func (b *builder) checkMaster() {
 	b.checkMasterLayout(told, matched)
 }
 
-func (b *builder) checkMasterLayout(told *MasterTold, matched []*hole) {
-	o := newBuilder(told.Recipe, Options{}, told.Recipe.Bend.School)
-	o.bare = true
-	if o.panels() == nil || o.broken {
-		b.stop("master-broken", "Master", b.at(matched[0]), told.Name+", its master, cannot be unfolded as it stands: mend that first.")
+func (b *flagger) checkMasterLayout(told *MasterTold, matched []*hole) {
+	o := out(told.Recipe, told.Recipe.Bend.School, b.display)
+	if len(o.panels) == 0 || o.broken {
+		b.stop("master-broken", "Master", matched[0].subject(), told.Name+", its master, cannot be unfolded as it stands: mend that first.")
 		return
 	}
-	o.features()
 	mine := map[*panel][]*hole{}
 	for _, h := range matched {
 		mine[h.panel] = append(mine[h.panel], h)
 	}
-	for _, p := range b.all {
+	for _, p := range b.panels {
 		if len(mine[p]) == 0 {
 			continue
 		}
 		fits, best := false, 0
-		for _, q := range o.all {
+		for _, q := range o.panels {
 			var there []*hole
 			for i := range o.holes {
 				if o.holes[i].panel == q {
@@ -154,16 +145,16 @@ func laysOn(mine, master []*hole) (best int) {
 				continue
 			}
 			for _, over := range []bool{false, true} {
-				best = max(best, laid(mine, master, a.centre, apart, m.centre, way, over, guides))
+				best = max(best, guided(mine, master, a.centre, apart, m.centre, way, over, guides))
 			}
 		}
 	}
 	return best
 }
 
-// laid counts the holes that lie over guiding ones when apart from a is laid
+// guided counts the holes that lie over guiding ones when apart from a is laid
 // along way from m, turned over or not.
-func laid(mine, master []*hole, a, apart, m, way profile.Point, over bool, guides func(m, h *hole) bool) (n int) {
+func guided(mine, master []*hole, a, apart, m, way profile.Point, over bool, guides func(m, h *hole) bool) (n int) {
 	x := apart.Mul(1 / apart.Len())
 	u := way.Mul(1 / way.Len())
 	v := profile.Point{X: -u.Y, Y: u.X}

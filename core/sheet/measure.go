@@ -10,12 +10,8 @@ import (
 	"warmanvil/core/working"
 )
 
-func qmm(symbol, name string, v float64) working.Quantity {
-	return working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: "mm"}
-}
-
 // measure works out the part's figures, each with its working.
-func (b *builder) measure(part *Part) {
+func (b *maker) measure(part *Part) {
 	gross := part.Outline.Area()
 	outline := part.Outline.Length()
 	var holeArea, holeLength float64
@@ -35,7 +31,7 @@ func (b *builder) measure(part *Part) {
 	b.figure(part, "mass", "Mass", part.Mass, "kg", b.massText(part.Mass), working.Working{
 		Method: "Mass of the blank", Source: "area times thickness times density", Formula: "m = A·T·ρ",
 		Inputs: []working.Quantity{{Symbol: "A", Name: "area net of cut holes", Value: part.Area, Unit: "mm²"},
-			qmm("T", "thickness", b.recipe.Thickness),
+			working.MM("T", "thickness", b.recipe.Thickness),
 			{Symbol: "ρ", Name: "density of " + b.material.Name, Value: b.material.Density, Unit: "kg/m³"}},
 		Assumptions: []string{"nominal density; holes drilled after bending are not taken off"}})
 	b.figure(part, "area", "Area", part.Area, "mm²", b.areaText(part.Area), working.Working{
@@ -44,7 +40,7 @@ func (b *builder) measure(part *Part) {
 			{Symbol: "holes", Name: "cut holes", Value: holeArea, Unit: "mm²"}}})
 	b.figure(part, "cutLength", "Cut length", part.CutLength, "mm", b.len(part.CutLength), working.Working{
 		Method: "Length of cut", Source: "outline and cut holes, arcs exact", Formula: "L = outline + Σ holes",
-		Inputs: []working.Quantity{qmm("outline", "outline", outline), qmm("holes", "cut holes", holeLength)}})
+		Inputs: []working.Quantity{working.MM("outline", "outline", outline), working.MM("holes", "cut holes", holeLength)}})
 	b.figure(part, "pierces", "Pierces", float64(pierces), "", fmt.Sprint(pierces), working.Working{
 		Method: "Pierces", Source: "one for the outline and one for each cut hole", Formula: "n = 1 + holes",
 		Inputs: []working.Quantity{{Symbol: "holes", Name: "cut holes", Value: float64(pierces - 1)}}})
@@ -52,25 +48,25 @@ func (b *builder) measure(part *Part) {
 	for i, name := range []string{"Folded, left to right", "Folded, front to back", "Folded, height"} {
 		b.figure(part, fmt.Sprintf("folded%c", 'X'+i), name, size[i], "mm", b.len(size[i]), working.Working{
 			Method: "Size of the folded part", Source: "box round the outer faces", Formula: "largest − smallest coordinate",
-			Inputs: []working.Quantity{qmm("min", "smallest", part.Body.Min[i]), qmm("max", "largest", part.Body.Max[i])}})
+			Inputs: []working.Quantity{working.MM("min", "smallest", part.Body.Min[i]), working.MM("max", "largest", part.Body.Max[i])}})
 	}
 }
 
-func (b *builder) massText(kg float64) string {
-	if b.opt.Display.Style == quantity.Fraction || b.opt.Display.Style == quantity.Decimal {
+func (b *maker) massText(kg float64) string {
+	if b.display.Style == quantity.Fraction || b.display.Style == quantity.Decimal {
 		return trimZeros(fmt.Sprintf("%.3g", kg/quantity.Pound)) + " lb"
 	}
 	return trimZeros(fmt.Sprintf("%.3g", kg)) + " kg"
 }
 
-func (b *builder) areaText(mm2 float64) string {
-	if b.opt.Display.Style != "mm" {
+func (b *maker) areaText(mm2 float64) string {
+	if b.display.Style != "mm" {
 		return trimZeros(fmt.Sprintf("%.1f", mm2/645.16)) + " in²"
 	}
 	return trimZeros(fmt.Sprintf("%.1f", mm2/100)) + " cm²"
 }
 
-func (b *builder) figure(part *Part, key, name string, value float64, unit, text string, w working.Working) {
+func (b *maker) figure(part *Part, key, name string, value float64, unit, text string, w working.Working) {
 	w.Result = working.Quantity{Symbol: name, Name: name, Value: value, Unit: unit}
 	lies := "exact"
 	if unit == "mm" {
@@ -79,24 +75,24 @@ func (b *builder) figure(part *Part, key, name string, value float64, unit, text
 	part.Figures = append(part.Figures, Figure{key, name, text, lies, value, unit, b.explain(w)})
 }
 
-func (b *builder) blank(part *Part, key, name string, value float64, vertical bool) {
+func (b *maker) blank(part *Part, key, name string, value float64, vertical bool) {
 	b.figure(part, key, name, value, "mm", b.len(value), b.blankWorking(vertical))
 }
 
 // blankWorking explains a blank size as the chain of flats and bend allowances
 // that makes it up: the panels that reach farthest both ways.
-func (b *builder) blankWorking(vertical bool) working.Working {
+func (b *maker) blankWorking(vertical bool) working.Working {
 	w := working.Working{Method: "Blank size", Source: "flats between tangent lines plus bend allowances", Formula: "blank = Σ flats + Σ BA"}
 	low, high := b.farthest(vertical)
 	if b.slanted() {
 		lo, hi := low.flatBounds().Min, high.flatBounds().Max
 		w.Source, w.Formula = "box round the flat pattern: flats between tangent lines and bend allowances", "blank = largest − smallest"
-		w.Inputs = []working.Quantity{qmm("lo", "smallest, on "+lower(low.name), lo.X), qmm("hi", "largest, on "+lower(high.name), hi.X)}
+		w.Inputs = []working.Quantity{working.MM("lo", "smallest, on "+lower(low.name), lo.X), working.MM("hi", "largest, on "+lower(high.name), hi.X)}
 		if vertical {
 			w.Inputs[0].Value, w.Inputs[1].Value = lo.Y, hi.Y
 		}
 		w.Assumptions = []string{"K by school: " + string(b.school)}
-		w.Result = qmm("blank", "blank", w.Inputs[1].Value-w.Inputs[0].Value)
+		w.Result = working.MM("blank", "blank", w.Inputs[1].Value-w.Inputs[0].Value)
 		return w
 	}
 	seen := map[*panel]bool{}
@@ -110,14 +106,14 @@ func (b *builder) blankWorking(vertical bool) working.Working {
 		if turned := p.pose.ey.X*p.pose.ey.X > .5; vertical != turned {
 			size = ph
 		}
-		w.Inputs = append(w.Inputs, qmm("flat", lower(p.name)+" between tangent lines", size))
+		w.Inputs = append(w.Inputs, working.MM("flat", lower(p.name)+" between tangent lines", size))
 		if p.flange != nil && (p.pose.ey.Y*p.pose.ey.Y > .5) == vertical {
-			w.Inputs = append(w.Inputs, qmm("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
+			w.Inputs = append(w.Inputs, working.MM("BA", "bend allowance of "+lower(p.name), p.taken.Allowance))
 		}
 	}
 	w.Assumptions = []string{"K by school: " + string(b.school)}
 	lo, hi := low.flatBounds().Min, high.flatBounds().Max
-	w.Result = qmm("blank", "blank", hi.X-lo.X)
+	w.Result = working.MM("blank", "blank", hi.X-lo.X)
 	if vertical {
 		w.Result.Value = hi.Y - lo.Y
 	}
@@ -125,9 +121,9 @@ func (b *builder) blankWorking(vertical bool) working.Working {
 }
 
 // farthest answers the panels that reach lowest and highest along one axis.
-func (b *builder) farthest(vertical bool) (low, high *panel) {
+func (b *maker) farthest(vertical bool) (low, high *panel) {
 	var lo, hi float64
-	for i, p := range b.all {
+	for i, p := range b.panels {
 		box := p.flatBounds()
 		a, c := box.Min.X, box.Max.X
 		if vertical {
@@ -144,8 +140,8 @@ func (b *builder) farthest(vertical bool) (low, high *panel) {
 }
 
 // slanted tells whether some panel is no upright rectangle on the flat pattern.
-func (b *builder) slanted() bool {
-	for _, p := range b.all {
+func (b *maker) slanted() bool {
+	for _, p := range b.panels {
 		if !p.rectangular() || math.Abs(p.pose.ex.X*p.pose.ex.Y) > tiny {
 			return true
 		}
@@ -168,30 +164,20 @@ func reversed(list []*panel) []*panel {
 	return out
 }
 
-func (p *panel) flatBounds() profile.Bounds {
-	box := profile.Empty()
-	for _, c := range p.outlined() {
-		box.Include(p.pose.apply(c))
-	}
-	return box
-}
-
 // schools answers the blank under each school side by side. Each is a whole
 // unfolding of its own; the outline's box needs only the panels.
-func (b *builder) schools(chosen profile.Bounds) []SchoolBlank {
+func (b *maker) schools(chosen profile.Bounds) []SchoolBlank {
 	cx, cy := chosen.Size()
 	out := []SchoolBlank{}
 	for _, s := range bend.Schools {
 		row := SchoolBlank{School: s, Chosen: s == b.recipe.Bend.School}
-		other := b
+		other := b.laid
 		if s != b.school { // the drawn one is unfolded already
-			other = &builder{recipe: b.recipe, flanges: b.flanges, opt: b.opt, material: b.material, process: b.process, rule: b.rule, school: s,
-				written: b.written, bare: true}
-			other.panels()
+			other = b.under(s)
 		}
-		if len(other.all) > 1 && !other.fellBack {
+		if len(other.panels) > 1 && !other.fellBack {
 			box := profile.Empty()
-			for _, p := range other.all {
+			for _, p := range other.panels {
 				k := p.flatBounds()
 				box.Include(k.Min)
 				box.Include(k.Max)
@@ -210,16 +196,4 @@ func (b *builder) schools(chosen profile.Bounds) []SchoolBlank {
 		out = append(out, row)
 	}
 	return out
-}
-
-func (b *builder) whySilent(s bend.School) string {
-	for _, p := range b.all {
-		if p.flange == nil {
-			continue
-		}
-		if _, err := b.rule.Take(s, p.flange.InsideRadius, b.recipe.Thickness, p.flange.Angle); err != nil {
-			return err.Error()
-		}
-	}
-	return "There is no bend yet."
 }

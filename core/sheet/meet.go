@@ -3,25 +3,13 @@ package sheet
 import (
 	"fmt"
 	"math"
+	"warmanvil/core/solid"
 )
-
-// usual fills in the gap that is usual for a kind of corner.
-func (m Meet) usual(thickness float64) float64 {
-	switch {
-	case m.Gap > 0:
-		return m.Gap
-	case m.Kind == MeetGap:
-		return 2
-	case m.Kind == MeetWeld:
-		return thickness / 2
-	}
-	return .2
-}
 
 // meet lets flanges at the corners of a panel meet as asked. Their ends follow
 // the line in which their faces meet on the folded body, so a corner closes at
 // any angle of corner and bends.
-func (b *builder) meet(parent *panel) {
+func (b *layer) meet(parent *panel) {
 	for i := range parent.meets {
 		m := &parent.meets[i]
 		if m.Kind == MeetOpen {
@@ -59,7 +47,7 @@ func (p *panel) corner2(one, other string) (ends, starts *panel) {
 
 // close runs the ends of two flanges on to their seam. a's own x starts at the
 // corner, c's ends there.
-func (b *builder) close(a, c *panel, m Meet, lapsFirst bool) (why string) {
+func (b *layer) close(a, c *panel, m Meet, lapsFirst bool) (why string) {
 	if a.flange.Up != c.flange.Up {
 		return "one is bent up and the other down"
 	}
@@ -71,7 +59,7 @@ func (b *builder) close(a, c *panel, m Meet, lapsFirst bool) (why string) {
 	if !a.flange.Up {
 		in = -half
 	}
-	gap := m.usual(b.recipe.Thickness)
+	gap := usualGap(m, b.recipe.Thickness)
 	var atA, slopeA, atC, slopeC float64
 	ok, okC := false, false
 	if m.Kind == MeetLap {
@@ -121,7 +109,7 @@ func (b *builder) close(a, c *panel, m Meet, lapsFirst bool) (why string) {
 // between answers the angle two flanges enclose at their seam, radians. first
 // tells that p's own x grows away from the corner, and o's towards it.
 func between(p, o *panel, slopeP, slopeO float64, first bool) float64 {
-	away := func(q *panel, slope float64, grows bool) Vector {
+	away := func(q *panel, slope float64, grows bool) solid.Vector {
 		v := q.frame.ex.Sub(q.frame.ey.Mul(slope)).Unit()
 		if !grows {
 			v = v.Mul(-1)
@@ -147,4 +135,17 @@ func seamLine(p, o *panel, own, its float64) (at, slope float64, ok bool) {
 // runsOn tells at which ends a panel's foot differs from its bend zone.
 func (p *panel) runsOn() (start, end bool) {
 	return math.Abs(p.corners[0].X) > tiny, math.Abs(p.corners[1].X-p.zone) > tiny
+}
+
+// usualGap fills in the gap that is usual for a kind of corner.
+func usualGap(m Meet, thickness float64) float64 {
+	switch {
+	case m.Gap > 0:
+		return m.Gap
+	case m.Kind == MeetGap:
+		return 2
+	case m.Kind == MeetWeld:
+		return thickness / 2
+	}
+	return .2
 }

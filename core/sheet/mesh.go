@@ -28,7 +28,7 @@ func (b Body) Solid() solid.Body {
 
 // piece closes a bend's strips. off is how far its chords lie inside the arc.
 func (b BodyBend) piece() (piece solid.Piece, off float64) {
-	quad := func(a, b, c, d Vector) { piece = append(piece, solid.Triangle{a, b, c}, solid.Triangle{a, c, d}) }
+	quad := func(a, b, c, d solid.Vector) { piece = append(piece, solid.Triangle{a, b, c}, solid.Triangle{a, c, d}) }
 	n := len(b.Rows)
 	if n < 2 {
 		return nil, 0

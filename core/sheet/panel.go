@@ -36,7 +36,6 @@ type panel struct {
 	kids           [][]*panel // by edge, along its direction
 	corners90      []float64  // corner relief cut at corner i, 0 for none
 	cornersRound   []bool
-	lines          []tangent // that border the face, found once for the hole checks
 	rim            []profile.Point
 	spot           *spot // of a subject of findings that is no panel itself
 }
@@ -183,4 +182,18 @@ func (p *panel) reference(i int, from Measure, thickness float64) float64 {
 		far = max(far, setback(from, k.flange.InsideRadius, thickness, k.flange.Angle))
 	}
 	return far
+}
+
+// rectangular tells whether the panel is an upright rectangle in its own axes.
+func (p *panel) rectangular() bool {
+	return p.bulges == nil && len(p.corners) == 4 && p.corners[0].Len() < tiny &&
+		math.Abs(p.corners[1].X-p.corners[2].X)+math.Abs(p.corners[3].X)+math.Abs(p.corners[1].Y)+math.Abs(p.corners[2].Y-p.corners[3].Y) < tiny
+}
+
+func (p *panel) flatBounds() profile.Bounds {
+	box := profile.Empty()
+	for _, c := range p.outlined() {
+		box.Include(p.pose.apply(c))
+	}
+	return box
 }

@@ -1,28 +1,11 @@
 package sheet
 
 import (
-	"strings"
-
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 	"warmanvil/core/working"
 )
-
-// Length is a length with the way the job writes it.
-type Length struct {
-	MM   float64 `json:"mm"`
-	Text string  `json:"text" doc:"as the job writes it"`
-	Lies string  `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
-}
-
-// Said answers the text and, where a fraction or inch figure was rounded, which
-// way the true size lies.
-func (l Length) Said() string {
-	if l.Lies == "exact" || !strings.HasSuffix(l.Text, `"`) {
-		return l.Text
-	}
-	return l.Text + " " + l.Lies
-}
 
 // Part is everything a recipe says: flat pattern, folded body, figures, flags.
 // It is derived and never stored.
@@ -65,8 +48,8 @@ type HoleMade struct {
 	Cut      float64       `json:"cut" doc:"mm, diameter that is cut: less where it is drilled out or flanged after"`
 	Length   float64       `json:"length,omitempty"`
 	Loop     profile.Loop  `json:"loop,omitempty" doc:"of all but round holes"`
-	Body     Vector        `json:"body" doc:"centre on the folded mid-surface"`
-	Normal   Vector        `json:"normal" doc:"towards the panel's good side"`
+	Body     solid.Vector  `json:"body" doc:"centre on the folded mid-surface"`
+	Normal   solid.Vector  `json:"normal" doc:"towards the panel's good side"`
 	Size     string        `json:"size" doc:"as the job writes it"`
 	X        Length        `json:"x" doc:"centre from the blank's left edge"`
 	Y        Length        `json:"y" doc:"centre from the blank's front edge"`
@@ -183,4 +166,10 @@ type Ordinate struct {
 	At   float64 `json:"at" doc:"place on the flat pattern's own axis"`
 	Dist Length  `json:"dist" doc:"from the blank's edge"`
 	What string  `json:"what" enum:"edge,bend"`
+}
+
+// Onto answers a direction in the seat's axes on the flat pattern, by the
+// panel's front left corners there.
+func (m PanelMade) Onto(d profile.Point) profile.Point {
+	return m.pose.turn(d)
 }

@@ -21,7 +21,7 @@ func prove(r Recipe, opt Options, part *Part) {
 		f := &part.Findings[i]
 		kept := f.Fixes[:0:0]
 		for _, x := range f.Fixes {
-			if whole, ok := made(r, opt, *f, x, had, part.Whole); ok {
+			if whole, ok := taken(r, opt, *f, x, had, part.Whole); ok {
 				kept = append(kept, whole)
 			}
 		}
@@ -31,8 +31,8 @@ func prove(r Recipe, opt Options, part *Part) {
 
 func flag(f working.Finding) string { return f.Code + " " + f.Feature }
 
-// made takes a fix with what it asks for besides.
-func made(r Recipe, opt Options, f working.Finding, x working.Fix, had map[string]bool, whole bool) (working.Fix, bool) {
+// taken takes a fix with what it asks for besides.
+func taken(r Recipe, opt Options, f working.Finding, x working.Fix, had map[string]bool, whole bool) (working.Fix, bool) {
 	x.Edits = slices.Clone(x.Edits)
 	labels := []string{x.Label}
 	for range 3 {

@@ -112,3 +112,9 @@ type Master struct {
 	Part string `json:"part" doc:"id of the part"`
 	Name string `json:"name" doc:"its name then"`
 }
+
+// Piece says which part a piece was split from.
+type Piece struct {
+	Of   string `json:"of" doc:"id of the part it was split from"`
+	Name string `json:"name" doc:"its name then"`
+}

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 )
 
 // Rounded rounds the places of a part to micrometres, in place, for drawing: they
@@ -82,7 +83,7 @@ func point(p *profile.Point) {
 	fine(&p.Y)
 }
 
-func vector(v *Vector) {
+func vector(v *solid.Vector) {
 	for k := range v {
 		fine(&v[k])
 	}

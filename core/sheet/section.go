@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 )
 
 // Section is the folded part cut square to bends that run the same way, through
@@ -38,16 +39,16 @@ const maxSections = 12
 
 // sections cuts the part once for each chain of bends that hang on each other's
 // tips, with the chain across the base beside it.
-func (b *builder) sections() []Section {
+func (b *maker) sections() []Section {
 	out := []Section{}
-	base := b.all[0]
+	base := b.panels[0]
 	done := map[int]bool{}
 	for e := range base.corners {
 		if done[e] || len(base.kids[e]) == 0 {
 			continue
 		}
 		done[e] = true
-		over := base.opposite(e)
+		over := opposite(base, e)
 		mine, others := chains(base.kids[e]), [][]*panel{}
 		if over >= 0 {
 			done[over] = true
@@ -67,18 +68,6 @@ func (b *builder) sections() []Section {
 	return out
 }
 
-// opposite answers the straight edge that runs against edge e, −1 where there is
-// none.
-func (p *panel) opposite(e int) int {
-	_, dir, _, _ := p.edge(e)
-	for i := range p.corners {
-		if _, d, _, _ := p.edge(i); i != e && p.straight(i) && d.Dot(dir) < -1+1e-9 {
-			return i
-		}
-	}
-	return -1
-}
-
 // chains lists every way from the base out to a tip.
 func chains(kids []*panel) (out [][]*panel) {
 	for _, k := range kids {
@@ -95,7 +84,7 @@ func chains(kids []*panel) (out [][]*panel) {
 
 // cutter cuts one section.
 type cutter struct {
-	b           *builder
+	b           *maker
 	on, over    int
 	left, right []*panel
 	way         profile.Point // over the edge, in the base's plane
@@ -103,7 +92,7 @@ type cutter struct {
 }
 
 func (c *cutter) section() Section {
-	base, r := c.b.all[0], c.b.recipe
+	base, r := c.b.panels[0], c.b.recipe
 	start, _, way, length := base.edge(c.on)
 	c.way = way
 	c.out = Section{Edge: base.facing(c.on), Panels: []string{}, Pieces: []SectionPiece{}, Sizes: []SectionMeasure{}}
@@ -160,7 +149,7 @@ func reach(outline []profile.Point, from, way profile.Point) (far float64) {
 }
 
 // at lays a place of the body into the section.
-func (c *cutter) at(v Vector) profile.Point {
+func (c *cutter) at(v solid.Vector) profile.Point {
 	return profile.Point{X: v[0]*c.way.X + v[1]*c.way.Y, Y: v[2]}
 }
 
@@ -232,4 +221,16 @@ func asTyped(p *panel) *Flange {
 		return p.parent.jog
 	}
 	return p.flange
+}
+
+// opposite answers the straight edge that runs against edge e, −1 where there is
+// none.
+func opposite(p *panel, e int) int {
+	_, dir, _, _ := p.edge(e)
+	for i := range p.corners {
+		if _, d, _, _ := p.edge(i); i != e && p.straight(i) && d.Dot(dir) < -1+1e-9 {
+			return i
+		}
+	}
+	return -1
 }

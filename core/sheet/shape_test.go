@@ -11,23 +11,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
 	"warmanvil/core/solid"
-	"warmanvil/core/working"
 )
-
-func shaped(length, width float64, s Shape) Recipe {
-	r := plate(length, width)
-	r.Base.Shape = &s
-	return r
-}
-
-func stops(p Part) (out []working.Finding) {
-	for _, f := range p.Findings {
-		if f.Severity == working.Stop {
-			out = append(out, f)
-		}
-	}
-	return out
-}
 
 // Areas of plain bases by hand.
 func TestBaseShapes(t *testing.T) {
@@ -175,16 +159,14 @@ func TestLapByHand(t *testing.T) {
 	r := plate(200, 100)
 	r.Base.Flanges = []Flange{flange("a", Front, 40, 90), flange("b", Right, 40, 90)}
 	r.Base.Meets = []Meet{{A: "a", B: "b", Kind: MeetLap}}
-	b := newBuilder(r, metric, r.Bend.School)
-	b.panels()
-	near(t, "covers", b.all[1].corners[0].X, -6)
-	near(t, "covers at its tip", b.all[1].corners[3].X, -6)
-	near(t, "stops", b.all[2].corners[1].X-b.all[2].zone, 2.8)
+	b := out(r, r.Bend.School, metric.Display)
+	near(t, "covers", b.panels[1].corners[0].X, -6)
+	near(t, "covers at its tip", b.panels[1].corners[3].X, -6)
+	near(t, "stops", b.panels[2].corners[1].X-b.panels[2].zone, 2.8)
 	r.Base.Meets[0] = Meet{A: "b", B: "a", Kind: MeetLap}
-	b = newBuilder(r, metric, r.Bend.School)
-	b.panels()
-	near(t, "stops", b.all[1].corners[0].X, -2.8)
-	near(t, "covers", b.all[2].corners[1].X-b.all[2].zone, 6)
+	b = out(r, r.Bend.School, metric.Display)
+	near(t, "stops", b.panels[1].corners[0].X, -2.8)
+	near(t, "covers", b.panels[2].corners[1].X-b.panels[2].zone, 6)
 }
 
 // Hems against the hem formula; a teardrop's lip comes back to the face.
@@ -211,9 +193,8 @@ func TestHems(t *testing.T) {
 	}
 	r := plate(100, 60)
 	r.Base.Flanges = []Flange{{ID: "h", Kind: Hem, Hem: TeardropHem, Edge: Back, Length: 12, InsideRadius: 4, Up: true}}
-	b := newBuilder(r, metric, r.Bend.School)
-	b.panels()
-	lip := b.all[1]
+	b := out(r, r.Bend.School, metric.Display)
+	lip := b.panels[1]
 	near(t, "its tip's inner face touches the face", lip.frame.apply(lip.corners[2], 1.5)[2], 1.5)
 	r.Material = "alu-6061-t6"
 	r.Base.Flanges[0].Hem = ClosedHem
@@ -324,13 +305,9 @@ func TestRandomPolygonParts(t *testing.T) {
 			continue // a corner too sharp for its bends
 		}
 		whole++
-		b := newBuilder(r, metric, r.Bend.School)
-		base := b.panels()
-		for _, q := range b.all {
-			b.cornerReliefs(q)
-		}
+		b := out(r, r.Bend.School, metric.Display)
 		want := 0.0
-		for _, q := range b.all {
+		for _, q := range b.panels {
 			loop := profile.Loop{}
 			for _, c := range q.corners {
 				loop = append(loop, profile.Vertex{X: c.X, Y: c.Y})
@@ -358,7 +335,7 @@ func TestRandomPolygonParts(t *testing.T) {
 				}
 			}
 		}
-		if got := b.outline(base).Area(); math.Abs(got-want) > 1e-6*want {
+		if got := b.outline.Area(); math.Abs(got-want) > 1e-6*want {
 			t.Fatalf("area %.6f, want %.6f: %+v", got, want, r)
 		}
 		for _, h := range p.Holes { // where the panel's frame carries its place on the flat

@@ -1,12 +1,15 @@
 package sheet
 
-import "warmanvil/core/profile"
+import (
+	"warmanvil/core/profile"
+	"warmanvil/core/solid"
+)
 
 // Seat is where a panel lies on the folded body, for those who work with
 // forces: its mid-surface runs through Origin along X (its bend) and Y (away
 // from the bend), Z towards its good side. Width and Height in mm.
 type Seat struct {
-	Origin, X, Y, Z Vector
+	Origin, X, Y, Z solid.Vector
 	Width, Height   float64
 	Allowance       float64 // of the bend it hangs on, mm
 }
@@ -17,18 +20,12 @@ func (p *panel) seat() Seat {
 }
 
 // At answers a place given in the seat's own axes.
-func (s Seat) At(p profile.Point) Vector {
+func (s Seat) At(p profile.Point) solid.Vector {
 	return s.Origin.Add(s.X.Mul(p.X)).Add(s.Y.Mul(p.Y))
 }
 
 // In answers a place on the body in the seat's own axes.
-func (s Seat) In(v Vector) profile.Point {
+func (s Seat) In(v solid.Vector) profile.Point {
 	d := v.Sub(s.Origin)
 	return profile.Point{X: d.Dot(s.X), Y: d.Dot(s.Y)}
-}
-
-// Onto answers a direction in the seat's axes on the flat pattern, by the
-// panel's front left corners there.
-func (m PanelMade) Onto(d profile.Point) profile.Point {
-	return m.pose.turn(d)
 }

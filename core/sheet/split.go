@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 )
 
@@ -29,16 +30,10 @@ type Parting struct {
 	Pitch float64   `json:"pitch,omitempty" doc:"mm, bolts or tabs about every; 120 when left out"`
 }
 
-// Piece says which part a piece was split from.
-type Piece struct {
-	Of   string `json:"of" doc:"id of the part it was split from"`
-	Name string `json:"name" doc:"its name then"`
-}
-
 // splitter cuts a built part along a line. Its pieces are measured flat: a size
 // then does not hang on which flanges a piece keeps.
 type splitter struct {
-	b         *builder
+	b         *laid
 	p         Parting
 	low, high Edge
 	newID     func() string
@@ -74,25 +69,17 @@ func SplitPart(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	if p.Bend != "" {
 		return splitAtBend(r, p, newID)
 	}
-	b := newBuilder(r, Options{}, r.Bend.School)
-	base := b.panels()
-	if base == nil || b.broken {
+	b := out(r, r.Bend.School, quantity.Display{})
+	if len(b.panels) == 0 || b.broken {
 		return nil, working.Refuse("", "The part cannot be unfolded as it stands: mend that first.")
 	}
-	for _, q := range b.all {
-		b.cornerReliefs(q)
-	}
-	for _, q := range b.all {
-		b.edgeCuts(q)
-	}
-	b.features()
 	s := &splitter{b: b, p: p, low: Left, high: Right, newID: newID, byID: map[string]*panel{}}
-	long, deep := base.size()
+	long, deep := b.panels[0].size()
 	if p.Axis == "y" {
 		s.low, s.high = Front, Back
 		long, deep = deep, long
 	}
-	for _, q := range b.all {
+	for _, q := range b.panels {
 		s.byID[q.id] = q
 	}
 	least := 2*r.Thickness + p.Hole
@@ -142,7 +129,7 @@ func (s *splitter) side(lo, hi float64) int {
 // half makes one piece's recipe.
 func (s *splitter) half(second bool) Recipe {
 	r := s.b.recipe
-	base := s.b.all[0]
+	base := s.b.panels[0]
 	w, h := base.size()
 	out := r
 	out.Base.Measure, out.Base.Length, out.Base.Width, out.Base.Corner = Flat, w, h, Corner{}

@@ -4,22 +4,19 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 )
 
 // splitAtBend makes a flange a piece of its own: what is left of it is a lap, to
 // which the piece is bolted flat.
 func splitAtBend(r Recipe, p Parting, newID func() string) ([]Started, error) {
-	b := newBuilder(r, Options{}, r.Bend.School)
-	if b.panels() == nil || b.broken {
+	b := out(r, r.Bend.School, quantity.Display{})
+	if len(b.panels) == 0 || b.broken {
 		return nil, working.Refuse("", "The part cannot be unfolded as it stands: mend that first.")
 	}
-	for _, q := range b.all {
-		b.edgeCuts(q)
-	}
-	b.features()
 	var flange *panel
-	for _, q := range b.all[1:] {
+	for _, q := range b.panels[1:] {
 		if q.id == p.Bend && q.jog == nil {
 			flange = q
 		}
@@ -65,7 +62,7 @@ func splitAtBend(r Recipe, p Parting, newID func() string) ([]Started, error) {
 		if h.panel != flange {
 			continue
 		}
-		g := h.lone()
+		g := lone(h)
 		g.ID = newID()
 		g.X, g.Y = Offset{Edge: Left, From: Flat, Distance: h.centre.X}, Offset{Edge: Front, From: Flat, Distance: h.centre.Y}
 		second.Base.Holes = append(second.Base.Holes, g)
@@ -73,7 +70,7 @@ func splitAtBend(r Recipe, p Parting, newID func() string) ([]Started, error) {
 	second.Base.Holes = append(second.Base.Holes, local(Left, Front)...)
 	second.Base.Edges = turnedCuts(flange, turn, newID)
 	s := &splitter{b: b, byID: map[string]*panel{}}
-	for _, q := range b.all {
+	for _, q := range b.panels {
 		s.byID[q.id] = q
 	}
 	for _, f := range s.whole(flange.flange.Flanges) {

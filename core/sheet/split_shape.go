@@ -27,7 +27,7 @@ type shapePiece struct {
 }
 
 func (s *splitter) splitShape() ([]Started, error) {
-	base := s.b.all[0]
+	base := s.b.panels[0]
 	w := &shapeSplitter{splitter: s, n: profile.Point{X: 1}}
 	if s.p.Axis == "y" {
 		w.n = profile.Point{Y: 1}
@@ -187,7 +187,7 @@ func (w *shapeSplitter) recipe(p shapePiece) Recipe {
 			out.Grain = GrainX
 		}
 	}
-	base := w.b.all[0]
+	base := w.b.panels[0]
 	for k := range w.b.holes {
 		h := &w.b.holes[k]
 		if h.panel != base {
@@ -231,7 +231,7 @@ func (w *shapeSplitter) offset(q profile.Point, p shapePiece, across bool) Offse
 
 // hole answers one hole of the base by itself.
 func (w *shapeSplitter) hole(h *hole, p shapePiece) Hole {
-	g := h.lone()
+	g := lone(h)
 	g.ID = w.newID()
 	if g.Kind != RoundHole {
 		g.Angle += math.Atan2(-p.dir.Y, p.dir.X) * 180 / math.Pi
@@ -240,25 +240,9 @@ func (w *shapeSplitter) hole(h *hole, p shapePiece) Hole {
 	return g
 }
 
-// lone answers a hole without its pattern, its ways by its panel's axes.
-func (h *hole) lone() Hole {
-	g := *h.recipe
-	if g.Pattern = nil; g.Kind != RoundHole {
-		g.Angle = math.Atan2(h.along.Y, h.along.X) * 180 / math.Pi
-	}
-	if h.flip && g.Kind == CutoutHole {
-		cut := g.Cut.Reversed()
-		for i := range cut {
-			cut[i].Y, cut[i].Bulge = -cut[i].Y, -cut[i].Bulge
-		}
-		g.Cut = cut
-	}
-	return g
-}
-
 // edgeCuts answers the notches and tabs of the base that go with a piece.
 func (w *shapeSplitter) edgeCuts(p shapePiece) (out []EdgeCut) {
-	base := w.b.all[0]
+	base := w.b.panels[0]
 	for e, list := range base.cuts {
 		for _, c := range list {
 			a, z := w.along(base.point(e, c.from, 0)), w.along(base.point(e, c.to, 0))
@@ -282,7 +266,7 @@ func (w *shapeSplitter) edgeCuts(p shapePiece) (out []EdgeCut) {
 // edge answers which edge of the piece lies on edge e of the whole, and where it
 // starts and ends along that.
 func (w *shapeSplitter) edge(p shapePiece, e int) (k int, start, end float64) {
-	from, dir, _, _ := w.b.all[0].edge(e)
+	from, dir, _, _ := w.b.panels[0].edge(e)
 	for k, on := range p.half.On {
 		if on == e {
 			a, z := p.half.Loop[k], p.half.Loop[(k+1)%len(p.half.Loop)]
@@ -300,7 +284,7 @@ func (w *shapeSplitter) flange(out *Recipe, f Flange, q *panel, p shapePiece) {
 	if k < 0 {
 		return
 	}
-	base := w.b.all[0]
+	base := w.b.panels[0]
 	from, to := q.at[0], q.at[1]
 	_, dir, _, _ := base.edge(q.on)
 	a, z := w.along(base.point(q.on, from, 0)), w.along(base.point(q.on, to, 0))
@@ -418,4 +402,20 @@ func (w *shapeSplitter) onSeam(p shapePiece, across float64) float64 {
 		}
 	}
 	return 0
+}
+
+// lone answers a hole without its pattern, its ways by its panel's axes.
+func lone(h *hole) Hole {
+	g := *h.recipe
+	if g.Pattern = nil; g.Kind != RoundHole {
+		g.Angle = math.Atan2(h.along.Y, h.along.X) * 180 / math.Pi
+	}
+	if h.flip && g.Kind == CutoutHole {
+		cut := g.Cut.Reversed()
+		for i := range cut {
+			cut[i].Y, cut[i].Bulge = -cut[i].Y, -cut[i].Bulge
+		}
+		g.Cut = cut
+	}
+	return g
 }

@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 	"warmanvil/core/working"
 )
 
@@ -33,8 +34,8 @@ func spotOf(p *panel) *spot {
 
 // placed answers a spot on the flat pattern and the body, nil where its panel
 // could not be laid out or folded.
-func (b *builder) placed(s *spot) *working.Place {
-	if s == nil || b.broken || s.on.pose.ex == (profile.Point{}) || s.on.frame.ex == (Vector{}) {
+func (b *laid) placed(s *spot) *working.Place {
+	if s == nil || b.broken || s.on.pose.ex == (profile.Point{}) || s.on.frame.ex == (solid.Vector{}) {
 		return nil
 	}
 	q, v := s.on.pose.apply(s.at), s.on.frame.apply(s.at, 0)

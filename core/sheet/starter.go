@@ -37,13 +37,6 @@ type PartChoice struct {
 	Text  string  `json:"text"`
 }
 
-// Started is one part a starter made.
-type Started struct {
-	Name     string
-	Quantity int
-	Recipe   Recipe
-}
-
 // starting is what a starter works on.
 type starting struct {
 	plain Recipe // material, thickness, tools; its base is replaced

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"testing"
+	"warmanvil/core/solid"
 )
 
 func startedParts(t *testing.T, key string, thickness float64, values map[string]float64) []Started {
@@ -46,7 +47,7 @@ func TestStartersMakeSoundParts(t *testing.T) {
 
 // Sizes asked for are sizes made: outside and inside boxes by hand.
 func TestStartedSizes(t *testing.T) {
-	size := func(s Started) Vector { p := build(t, s.Recipe); return p.Body.Max.Sub(p.Body.Min) }
+	size := func(s Started) solid.Vector { p := build(t, s.Recipe); return p.Body.Max.Sub(p.Body.Min) }
 	tray := startedParts(t, "tray", 3, nil)[0]
 	if v := size(tray); math.Abs(v[0]-300)+math.Abs(v[1]-200)+math.Abs(v[2]-50) > 1e-6 {
 		t.Errorf("tray %v", v)

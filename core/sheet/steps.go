@@ -30,13 +30,13 @@ type BendStep struct {
 // steps puts the bends in order by rule: what hangs on a flange before the
 // flange, short bends before long ones. It is no proof that the piece clears the
 // tool.
-func (b *builder) steps(part *Part) []BendStep {
+func (b *maker) steps(part *Part) []BendStep {
 	type turn struct {
 		p     *panel
 		depth int
 	}
 	var list []turn
-	for _, p := range b.all[1:] {
+	for _, p := range b.panels[1:] {
 		d := 0
 		for q := p; q.parent != nil; q = q.parent {
 			d++
@@ -84,11 +84,11 @@ func (b *builder) steps(part *Part) []BendStep {
 		}
 		w := b.explain(working.Working{Method: "Stop distance", Source: "flat pattern; what is bent already touches the stop with its outside",
 			Formula: "stop = BA/2 + flat + setback",
-			Inputs: []working.Quantity{qmm("BA", "bend allowance", p.taken.Allowance), qmm("flat", "from the tangent line to the tip", flat),
-				qmm("setback", "of what is bent on the tip", set)},
+			Inputs: []working.Quantity{working.MM("BA", "bend allowance", p.taken.Allowance), working.MM("flat", "from the tangent line to the tip", flat),
+				working.MM("setback", "of what is bent on the tip", set)},
 			Assumptions: []string{"the flange's side goes to the stop",
 				"order by rule: hung before what they hang on, short before long; whether the piece clears punch and bed is not worked out"},
-			Result: qmm("stop", "from the bend line", stop)})
+			Result: working.MM("stop", "from the bend line", stop)})
 		s.Working = &w
 		out = append(out, s)
 	}

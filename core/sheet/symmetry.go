@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 )
 
 // Symmetrical tells whether the part's mirrored twin is the part itself, turned
@@ -13,15 +14,14 @@ func Symmetrical(r Recipe) bool {
 	if r.Validate() != nil {
 		return false
 	}
-	b := newBuilder(r, Options{}, r.Bend.School)
-	outline, ok := b.laidOut()
-	return ok && !b.broken && b.symmetrical(outline)
+	b := out(r, r.Bend.School, quantity.Display{})
+	return len(b.panels) > 0 && !b.broken && b.symmetrical()
 }
 
 // symmetrical tells whether the mirrored flat pattern, laid on this one, has
 // the same outline, panels, bends and holes.
-func (b *builder) symmetrical(outline profile.Loop) bool {
-	for _, p := range b.all {
+func (b *laid) symmetrical() bool {
+	for _, p := range b.panels {
 		for i := range p.marks {
 			if p.marks[i].Kind == BeadMark {
 				return false
@@ -32,21 +32,21 @@ func (b *builder) symmetrical(outline profile.Loop) bool {
 	if b.recipe.Seen != "" { // the face that shows would lie down
 		ways = ways[:1]
 	}
-	return b.laidOver(outline, ways, true)
+	return b.laidOver(ways, true)
 }
 
 // sameBlank tells whether the twin's blank is this one, turned on the table but
 // not over: one drawing then cuts both.
-func (b *builder) sameBlank(outline profile.Loop) bool {
-	return b.laidOver(outline, []bool{false}, false)
+func (b *laid) sameBlank() bool {
+	return b.laidOver([]bool{false}, false)
 }
 
 // laidOver lays the mirrored flat pattern on this one; bent asks for the same
 // bends too.
-func (b *builder) laidOver(outline profile.Loop, ways []bool, bent bool) bool {
-	m := newBuilder(b.recipe.Mirror(), b.opt, b.school)
-	mirrored, ok := m.laidOut()
-	if !ok || len(mirrored) != len(outline) || len(m.all) != len(b.all) || len(m.holes) != len(b.holes) {
+func (b *laid) laidOver(ways []bool, bent bool) bool {
+	m := out(b.recipe.Mirror(), b.school, b.display)
+	outline, mirrored := b.outline, m.outline
+	if len(m.panels) == 0 || len(mirrored) != len(outline) || len(m.panels) != len(b.panels) || len(m.holes) != len(b.holes) {
 		return false
 	}
 	for _, over := range ways {
@@ -89,7 +89,7 @@ func (l laying) of(q profile.Point) profile.Point { return l.turn(q).Add(l.by) }
 
 const sameWithin = .01 // mm
 
-func (l laying) matchesBlank(b, m *builder, outline, mirrored profile.Loop) bool {
+func (l laying) matchesBlank(b, m *laid, outline, mirrored profile.Loop) bool {
 	for i, v := range mirrored {
 		if !hasStretch(outline, l.of(v.P()), l.of(mirrored[(i+1)%len(mirrored)].P()), v.Bulge) {
 			return false
@@ -103,8 +103,8 @@ func (l laying) matchesBlank(b, m *builder, outline, mirrored profile.Loop) bool
 	return true
 }
 
-func (l laying) matchesPanels(b, m *builder) bool {
-	for _, q := range m.all {
+func (l laying) matchesPanels(b, m *laid) bool {
+	for _, q := range m.panels {
 		if !l.hasPanel(b, q) {
 			return false
 		}
@@ -125,8 +125,8 @@ func hasStretch(outline profile.Loop, a, c profile.Point, bulge float64) bool {
 	return false
 }
 
-func (l laying) hasPanel(b *builder, q *panel) bool {
-	for _, p := range b.all {
+func (l laying) hasPanel(b *laid, q *panel) bool {
+	for _, p := range b.panels {
 		if l.covers(p, q) && (p.flange == nil) == (q.flange == nil) &&
 			(p.flange == nil || (p.flange.Up == q.flange.Up) != l.over && p.flange.Angle == q.flange.Angle &&
 				p.flange.InsideRadius == q.flange.InsideRadius) {
@@ -156,7 +156,7 @@ func (l laying) covers(p, q *panel) bool {
 
 // hasHole looks for the same hole there. What has a side, as a countersink or a
 // weld nut, is not the same turned over.
-func (l laying) hasHole(b *builder, h *hole) bool {
+func (l laying) hasHole(b *laid, h *hole) bool {
 	if h.form != nil || l.over && h.recipe.Use != nil {
 		return false
 	}

@@ -1,7 +1,6 @@
 package sheet
 
 import (
-	"math"
 	"math/rand"
 	"testing"
 
@@ -56,63 +55,6 @@ func TestSymmetricalPartsAreTheirOwnTwins(t *testing.T) {
 	if same < 50 || different < 50 {
 		t.Fatalf("%d the same and %d different: the sample shows too little", same, different)
 	}
-}
-
-// congruent lays one body on the other in the eight ways a plate lies on a
-// bench, matching every corner and every hole's middle.
-func congruent(a, b Part, thickness float64) bool {
-	points := func(p Part) (out [][4]float64) {
-		for _, h := range p.Holes {
-			c := h.Body // in the middle plane
-			out = append(out, [4]float64{c[0], c[1], c[2], h.Diameter})
-		}
-		for _, e := range p.Body.Edges {
-			for _, v := range e {
-				rim := false // its chords begin where they like
-				for i, h := range p.Holes {
-					d := v.Sub(Vector{out[i][0], out[i][1], out[i][2]}).Len()
-					rim = rim || math.Abs(d-math.Hypot(h.Diameter/2, thickness/2)) < .01
-				}
-				if !rim {
-					out = append(out, [4]float64{v[0], v[1], v[2], 0})
-				}
-			}
-		}
-		mid := p.Body.Min.Add(p.Body.Max).Mul(.5)
-		for i := range out {
-			for k := range 3 {
-				out[i][k] -= mid[k]
-			}
-		}
-		return out
-	}
-	p, q := points(a), points(b)
-	if len(p) == 0 {
-		panic("no body to compare")
-	}
-	for _, over := range []float64{1, -1} {
-		for quarters := range 4 {
-			fits := true
-			for _, v := range q {
-				x, y, z := v[0], v[1]*over, v[2]*over
-				for range quarters {
-					x, y = -y, x
-				}
-				found := false
-				for _, w := range p {
-					found = found || math.Abs(w[0]-x) < .01 && math.Abs(w[1]-y) < .01 && math.Abs(w[2]-z) < .01 && w[3] == v[3]
-				}
-				if !found {
-					fits = false
-					break
-				}
-			}
-			if fits {
-				return true
-			}
-		}
-	}
-	return false
 }
 
 // What has a side, or a form that is not compared, keeps its twin.

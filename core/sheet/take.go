@@ -7,7 +7,7 @@ import (
 
 // take asks the chosen school what the bend takes. When it has no answer that
 // is a stop, and the chart's figure is drawn meanwhile.
-func (b *builder) take(p *panel) bend.Taken {
+func (b *layer) take(p *panel) bend.Taken {
 	f := p.flange
 	for _, k := range b.known {
 		if k.radius == f.InsideRadius && k.angle == f.Angle {
@@ -48,7 +48,7 @@ type known struct {
 }
 
 // springback answers the angle to bend to, nil when the sheet takes no set.
-func (b *builder) springback(f *Flange) (*float64, working.Working) {
+func (b *layer) springback(f *Flange) (*float64, working.Working) {
 	r, err := bend.Springback(bend.SpringbackInput{InsideRadius: f.InsideRadius, Thickness: b.recipe.Thickness, Yield: b.material.Yield,
 		Modulus: b.material.Modulus, Angle: f.Angle})
 	if err != nil {
@@ -57,4 +57,16 @@ func (b *builder) springback(f *Flange) (*float64, working.Working) {
 	r.Working.Assumptions = append(r.Working.Assumptions, "the recipe's inside radius is taken as the radius under the tool",
 		"strengths: "+b.material.Source)
 	return &r.AimAngle, b.explain(r.Working)
+}
+
+func (b *laid) whySilent(s bend.School) string {
+	for _, p := range b.panels {
+		if p.flange == nil {
+			continue
+		}
+		if _, err := b.rule.Take(s, p.flange.InsideRadius, b.recipe.Thickness, p.flange.Angle); err != nil {
+			return err.Error()
+		}
+	}
+	return "There is no bend yet."
 }

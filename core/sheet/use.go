@@ -16,7 +16,7 @@ type used struct {
 }
 
 // use works a hole's use out. why says what it still needs.
-func (b *builder) use(h *hole) (u used, why string) {
+func (b *layer) use(h *hole) (u used, why string) {
 	r, t := h.recipe, b.recipe.Thickness
 	u.cut = r.Diameter
 	if r.Use == nil {
@@ -50,7 +50,7 @@ func (b *builder) use(h *hole) (u used, why string) {
 		or(thread.TapDrill)
 		u.says = fmt.Sprintf("%s tapped, drill %s", thread.Name(), b.len(u.cut))
 		if pitch := thread.PitchMM(); t < 3*pitch-tiny {
-			b.mind("thin-thread", "Threads", b.at(h),
+			b.mind("thin-thread", "Threads", h.subject(),
 				fmt.Sprintf("%s in %s has %.1f threads, and three are the least that hold (practice): weld a nut on, or set a rivet nut.",
 					thread.Name(), b.len(t), t/pitch),
 				b.fix("A weld nut", h.path+"/use/kind", UseWeldNut, h.path+"/diameter", 0.0),
@@ -70,11 +70,11 @@ func (b *builder) use(h *hole) (u used, why string) {
 		}
 		u.says = fmt.Sprintf("%s %s on the %s", thread.Name(), word, side)
 		if r.Diameter == 0 {
-			b.note("insert-typical", "Threads", b.at(h),
+			b.note("insert-typical", "Threads", h.subject(),
 				fmt.Sprintf("The hole of %s for the %s %s is a typical one: measure the insert before cutting.", b.len(u.cut), thread.Name(), word))
 		}
 		if r.Use.Kind == UseRivetNut && t > thread.Diameter/2+tiny {
-			b.mind("rivet-nut-thick", "Threads", b.at(h),
+			b.mind("rivet-nut-thick", "Threads", h.subject(),
 				fmt.Sprintf("%s is thick for a rivet nut of %s: look whether its grip reaches, or tap the sheet.", b.len(t), thread.Name()))
 		}
 	case UseCountersink:
@@ -94,24 +94,24 @@ func (b *builder) use(h *hole) (u used, why string) {
 		at := len(b.findings)
 		switch {
 		case deep > t+tiny:
-			b.stop("countersink-deep", "Countersinks", b.at(h),
+			b.stop("countersink-deep", "Countersinks", h.subject(),
 				fmt.Sprintf("The head is %s deep and the sheet %s: it would stand proud and its hole grow. Use a smaller screw, a flat head under a "+
 					"washer, or dimple the sheet.", b.len(deep), b.len(t)))
 		case deep > 2*t/3+tiny:
-			b.mind("countersink-thin", "Countersinks", b.at(h),
+			b.mind("countersink-thin", "Countersinks", h.subject(),
 				fmt.Sprintf("The head takes %s of %s: the edge left under it is thin and cuts into the screw. Two thirds is the usual "+
 					"limit (practice).", b.len(deep), b.len(t)))
 		}
 		b.attach(at, func() working.Working {
 			return working.Working{Method: "Depth of a countersunk head", Source: "cone", Formula: "depth = (head − hole)/2 / tan(cone/2)",
-				Inputs: []working.Quantity{qmm("head", "head", head), qmm("hole", "hole", u.cut),
-					{Symbol: "cone", Name: "cone", Value: cone, Unit: "°"}, qmm("T", "thickness", t)}, Result: qmm("depth", "depth", deep)}
+				Inputs: []working.Quantity{working.MM("head", "head", head), working.MM("hole", "hole", u.cut),
+					{Symbol: "cone", Name: "cone", Value: cone, Unit: "°"}, working.MM("T", "thickness", t)}, Result: working.MM("depth", "depth", deep)}
 		})
 	case UseAccess:
 		or(math.Ceil(r.Use.Tool + 4)) // 2 mm all round
 		u.says = fmt.Sprintf("access for a tool of %s", b.len(r.Use.Tool))
 		if u.cut < r.Use.Tool+1 {
-			b.mind("access-tight", "Access", b.at(h),
+			b.mind("access-tight", "Access", h.subject(),
 				fmt.Sprintf("%s leaves a tool of %s under half a millimetre all round.", b.len(u.cut), b.len(r.Use.Tool)),
 				b.fix("Make it Ø "+b.len(math.Ceil(r.Use.Tool+4)), h.path+"/diameter", math.Ceil(r.Use.Tool+4)))
 		}
@@ -119,7 +119,7 @@ func (b *builder) use(h *hole) (u used, why string) {
 		or(math.Max(8, 2*t))
 		u.says = "drain"
 		if u.cut < 6-tiny {
-			b.mind("drain-small", "Water", b.at(h), fmt.Sprintf("A drain of %s clogs: 6 mm and more stays open (practice).", b.len(u.cut)),
+			b.mind("drain-small", "Water", h.subject(), fmt.Sprintf("A drain of %s clogs: 6 mm and more stays open (practice).", b.len(u.cut)),
 				b.fix("Make it Ø 8", h.path+"/diameter", 8.0))
 		}
 	case UsePass:
@@ -128,10 +128,10 @@ func (b *builder) use(h *hole) (u used, why string) {
 		u.says = fmt.Sprintf("leads %s through", b.len(r.Use.Line))
 		switch {
 		case lining == 0:
-			b.mind("pass-bare", "Lines through", b.at(h), "A line through a bare edge chafes through: put a grommet in, or cover the edge.",
+			b.mind("pass-bare", "Lines through", h.subject(), "A line through a bare edge chafes through: put a grommet in, or cover the edge.",
 				b.fix("A grommet", h.path+"/use/cover", "grommet"), b.fix("Cover the edge", h.path+"/use/cover", "split"))
 		case u.cut < r.Use.Line+lining-tiny:
-			b.mind("pass-tight", "Lines through", b.at(h),
+			b.mind("pass-tight", "Lines through", h.subject(),
 				fmt.Sprintf("%s lined takes %s; %s does not go through.", b.len(u.cut), b.len(u.cut-lining), b.len(r.Use.Line)))
 		}
 		if lining > 0 {
@@ -147,7 +147,7 @@ func (b *builder) use(h *hole) (u used, why string) {
 			u.says = fmt.Sprintf("flanged to %s inside, %s high towards the %s, from a hole of %s", b.len(r.Diameter),
 				b.len(height), side, b.len(u.pre))
 			if u.pre < .6*r.Diameter {
-				b.stop("flange-hole-high", "Lightening holes", b.at(h),
+				b.stop("flange-hole-high", "Lightening holes", h.subject(),
 					fmt.Sprintf("A flange of %s would have to be drawn from a hole of %s: it splits. Lower it to %s or less.", b.len(height), b.len(u.pre),
 						b.len(math.Floor((mean-.6*r.Diameter)/2+1.15*t))))
 			}
@@ -161,13 +161,13 @@ func (b *builder) use(h *hole) (u used, why string) {
 
 // pilot makes the hole smaller that is cut where it is drilled out afterwards: a
 // hot cut hardens its edge, and drilled holes are truer.
-func (b *builder) pilot(h *hole, u used) used {
+func (b *layer) pilot(h *hole, u used) used {
 	if h.recipe.Made != MadePilot || h.recipe.Kind != RoundHole {
 		return u
 	}
 	u.pre = ceil(math.Max(b.process.SmallestHole(b.recipe.Thickness), .4*u.cut))
 	if u.pre >= u.cut-tiny {
-		b.mind("pilot-none", "Small holes", b.at(h),
+		b.mind("pilot-none", "Small holes", h.subject(),
 			fmt.Sprintf("A pilot of %s is as large as the hole: centre-mark it and drill.", b.len(u.pre)),
 			b.fix("Centre-mark and drill it", h.path+"/made", MadeDrilled))
 		u.pre = u.cut

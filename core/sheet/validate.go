@@ -179,3 +179,10 @@ func oneOf[S ~string](path, name string, got S, allowed ...S) error {
 	}
 	return working.Refuse(path, "%s is one of%s, not %q.", name, words, string(got))
 }
+
+func (m *Master) validate() error {
+	if m != nil && (!idForm(m.Part) || len([]rune(m.Name)) > 200) {
+		return working.Refuse("/master", "Choose the part the matched holes are drilled through.")
+	}
+	return nil
+}

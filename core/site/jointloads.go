@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/solid"
 )
 
 // loadsThrough carries what stands on a bracket along to the bolts of a joint:
@@ -36,7 +37,7 @@ func (s *site) loadsThrough(j brief.Joint, p *BuiltPart) ([]joint.Case, string) 
 	if !ok {
 		return nil, "Up and forward of the bracket its loads come from point one way: say which way it stands."
 	}
-	var from sheet.Vector
+	var from solid.Vector
 	n := 0.
 	var first *sheet.HoleMade
 	for i := range p.Built.Holes {
@@ -67,7 +68,7 @@ func (s *site) loadsThrough(j brief.Joint, p *BuiltPart) ([]joint.Case, string) 
 
 // flatAxes answers the ways of the flat pattern's axes on the body at a hole, and
 // the way off the vehicle there, where the heads are.
-func flatAxes(p sheet.Part, h *sheet.HoleMade, against hold.Face) (x, y, off sheet.Vector, ok bool) {
+func flatAxes(p sheet.Part, h *sheet.HoleMade, against hold.Face) (x, y, off solid.Vector, ok bool) {
 	for _, q := range p.Panels {
 		if q.ID != h.Panel {
 			continue

@@ -67,3 +67,8 @@ func trimZeros(s string) string {
 	}
 	return strings.TrimRight(strings.TrimRight(s, "0"), ".")
 }
+
+// MM is a length in mm as a working names it.
+func MM(symbol, name string, v float64) Quantity {
+	return Quantity{Symbol: symbol, Name: name, Value: v, Unit: "mm"}
+}
