@@ -4,6 +4,7 @@ import (
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/working"
 )
 
@@ -68,7 +69,7 @@ type FoldedHole struct {
 }
 
 func flat(r FlatRequest) (FlatAnswer, error) {
-	p, err := sheet.Build(r.Part, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
+	p, err := made.Build(r.Part, made.Options{Display: quantity.Display{Style: quantity.Metric}})
 	if err != nil {
 		return FlatAnswer{}, working.Under("/part", err)
 	}

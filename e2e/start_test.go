@@ -11,6 +11,7 @@ import (
 	"github.com/chromedp/chromedp"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/job"
 )
 
@@ -47,7 +48,7 @@ func TestTrayFromStarterToBendSheet(t *testing.T) {
 		t.Fatal(err)
 	}
 	tray := parts[len(parts)-1]
-	built, err := sheet.Build(tray.Recipe, sheet.Options{})
+	built, err := made.Build(tray.Recipe, made.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -107,7 +108,7 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	built, err := sheet.Build(parts[len(parts)-1].Recipe, sheet.Options{})
+	built, err := made.Build(parts[len(parts)-1].Recipe, made.Options{})
 	if err != nil || !built.Whole {
 		t.Fatalf("%v %+v", err, built.Findings)
 	}
@@ -138,8 +139,8 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	was, _ := sheet.Build(before.Recipe, sheet.Options{})
-	now, _ := sheet.Build(after.Recipe, sheet.Options{})
+	was, _ := made.Build(before.Recipe, made.Options{})
+	now, _ := made.Build(after.Recipe, made.Options{})
 	if math.Abs(was.Area-now.Area-4000) > 1e-3 {
 		t.Errorf("%.3f mm² were cut out", was.Area-now.Area)
 	}
@@ -227,13 +228,13 @@ func TestDeckSplitForTheBed(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	var pieces []sheet.Part
+	var pieces []made.Part
 	for _, q := range parts {
 		if q.ID == deck.ID {
 			t.Error("the whole is not put away")
 		}
 		if q.Recipe.Piece != nil {
-			b, err := sheet.Build(q.Recipe, sheet.Options{})
+			b, err := made.Build(q.Recipe, made.Options{})
 			if err != nil || !b.Whole {
 				t.Fatalf("%v %+v", err, b.Findings)
 			}

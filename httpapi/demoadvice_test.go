@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/load"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -127,7 +128,7 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 			for _, p := range all.Parts {
 				opt := all.Brief.BuildOptions()
 				opt.Proved = true
-				built, err := sheet.Build(p.Recipe, opt)
+				built, err := made.Build(p.Recipe, opt)
 				if err != nil {
 					t.Fatal(err)
 				}
@@ -143,7 +144,7 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 							t.Fatal(err)
 						}
 						opt.Proved = false
-						now, err := sheet.Build(next, opt)
+						now, err := made.Build(next, opt)
 						if err != nil {
 							t.Fatal(err)
 						}

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/exchange"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
 	"warmanvil/job"
 	"warmanvil/paper"
@@ -69,7 +70,7 @@ func (s *server) dummy(w want) (t boarded, called label, err error) {
 	}
 	opt := j.Brief.BuildOptions()
 	opt.Body = true
-	built, err := sheet.Build(recipe, opt)
+	built, err := made.Build(recipe, opt)
 	if err != nil {
 		return t, called, err
 	}

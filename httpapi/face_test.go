@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/trace"
 )
 
@@ -93,7 +94,7 @@ func TestFaceAndMasterReachTheFiles(t *testing.T) {
 		X: sheet.Offset{Edge: sheet.Left, Distance: 20}, Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}
 	r.Master = &sheet.Master{Part: part.ID, Name: "Jig"}
 	raw, _ := json.Marshal(r)
-	var made struct{ ID string }
+	var cover struct{ ID string }
 	send := func(path, body string, into any) {
 		t.Helper()
 		r := c.do("POST", path, body)
@@ -101,8 +102,8 @@ func TestFaceAndMasterReachTheFiles(t *testing.T) {
 			t.Fatal(r.status, string(r.body))
 		}
 	}
-	send("/api/v1/jobs/"+j.ID+"/parts", `{"name":"Cover","quantity":2,"recipe":`+string(raw)+`}`, &made)
-	files := "/api/v1/parts/" + made.ID + "/files/"
+	send("/api/v1/jobs/"+j.ID+"/parts", `{"name":"Cover","quantity":2,"recipe":`+string(raw)+`}`, &cover)
+	files := "/api/v1/parts/" + cover.ID + "/files/"
 	f := c.do("GET", files+"mockup-dxf?board=3", "")
 	if f.status != 200 {
 		t.Fatal(f.status, string(f.body))
@@ -117,9 +118,9 @@ func TestFaceAndMasterReachTheFiles(t *testing.T) {
 	if d := c.do("GET", files+"drills", ""); d.status != 200 {
 		t.Error(d.status, string(d.body))
 	}
-	var built sheet.Part
+	var built made.Part
 	build := func(recipe string) string {
-		send("/api/v1/build", `{"unit":"mm","grain":1,"quantity":2,"part":"`+made.ID+`","recipe":`+recipe+`}`, &built)
+		send("/api/v1/build", `{"unit":"mm","grain":1,"quantity":2,"part":"`+cover.ID+`","recipe":`+recipe+`}`, &built)
 		for _, f := range built.Findings {
 			if f.Cause == "Master" {
 				return f.Code
@@ -130,7 +131,7 @@ func TestFaceAndMasterReachTheFiles(t *testing.T) {
 	if got := build(string(raw)); got != "" && got != "master-layout" {
 		t.Errorf("the job's own part as master: %s", got)
 	}
-	if got := build(strings.Replace(string(raw), part.ID, made.ID, 1)); got != "master-itself" {
+	if got := build(strings.Replace(string(raw), part.ID, cover.ID, 1)); got != "master-itself" {
 		t.Errorf("itself as master: %q", got)
 	}
 	if got := build(strings.Replace(string(raw), part.ID, "01a00000-0000-7000-8000-000000000000", 1)); got != "master-gone" {

@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
 	"warmanvil/core/stock"
 	"warmanvil/job"
@@ -22,7 +23,7 @@ type cutting struct {
 	job    job.Job
 	part   job.Part
 	hand   sheet.Side
-	built  sheet.Part
+	built  made.Part
 	check  site.CheckTold
 	inches bool
 	paper  paper.Size
@@ -90,7 +91,7 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 	}
 	opt := site.PartOptions(j.Brief, p.Part, job.BareParts(parts))
 	opt.Body = w.kind == "stl"
-	if out.built, err = sheet.Build(recipe, opt); err != nil {
+	if out.built, err = made.Build(recipe, opt); err != nil {
 		return out, called, err
 	}
 	if !out.built.Whole {

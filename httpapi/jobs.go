@@ -7,7 +7,7 @@ import (
 
 	"warmanvil/calc"
 	"warmanvil/core/brief"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -209,7 +209,7 @@ func numberView(n job.Number) NumberView {
 	return v
 }
 
-func partHead(p job.Part, opt sheet.Options) PartHead {
+func partHead(p job.Part, opt made.Options) PartHead {
 	h := PartHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Pair: p.Recipe.Hand.Pair, Revision: p.Revision, Updated: p.Updated}
 	h.fill(p, opt)
 	return h

@@ -14,6 +14,7 @@ import (
 	"testing/fstest"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/httpapi"
 	"warmanvil/job"
 )
@@ -118,7 +119,7 @@ func TestBuildRoute(t *testing.T) {
 	c := start(t)
 	recipe := strings.Replace(fmt.Sprintf(plate, "254"), `"width":80`,
 		`"width":80,"flanges":[{"id":"f","edge":"left","length":40,"angle":90,"up":true,"insideRadius":3}]`, 1)
-	var plain, mirrored sheet.Part
+	var plain, mirrored made.Part
 	c.do("POST", "/api/v1/build", `{"recipe":`+recipe+`,"unit":"fraction","grain":0.79375}`).into(t, &plain)
 	c.do("POST", "/api/v1/build", `{"recipe":`+recipe+`,"unit":"mm","grain":1,"mirrored":true}`).into(t, &mirrored)
 	if plain.Dimensions[0].Text != `10"` || mirrored.Dimensions[0].Text != "254.0 mm" {
@@ -130,7 +131,7 @@ func TestBuildRoute(t *testing.T) {
 	if len(plain.Body.Panels) != 0 {
 		t.Error("the body goes along with the flat pattern")
 	}
-	var body sheet.Body
+	var body made.Body
 	c.do("POST", "/api/v1/body", `{"recipe":`+recipe+`,"unit":"mm","grain":1}`).into(t, &body)
 	if len(body.Panels) != 2 || len(body.Bends) != 1 || len(body.Edges) == 0 {
 		t.Error("no body to draw")
@@ -270,7 +271,7 @@ func TestFixesAreTried(t *testing.T) {
 	r.Tool.Kind, r.Bend.School, r.Bend.Method, r.Bend.K = "vdie", "fixed", "air", &k
 	raw, _ := json.Marshal(r)
 	body := `{"unit":"mm","grain":1,"recipe":` + string(raw) + `}`
-	var built sheet.Part
+	var built made.Part
 	c.do("POST", "/api/v1/build", body).into(t, &built)
 	var tried httpapi.FixesView
 	c.do("POST", "/api/v1/fixes", body).into(t, &tried)
@@ -285,7 +286,7 @@ func TestFixesAreTried(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			now, err := sheet.Build(next, sheet.Options{})
+			now, err := made.Build(next, made.Options{})
 			if err != nil {
 				t.Fatal(err)
 			}

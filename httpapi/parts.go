@@ -8,6 +8,8 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/load"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/flags"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -39,8 +41,8 @@ type FixesView struct {
 
 // WorkingRequest asks for the working of one number of a part.
 type WorkingRequest struct {
-	Part    BuildRequest  `json:"part"`
-	Subject sheet.Subject `json:"subject"`
+	Part    BuildRequest `json:"part"`
+	Subject made.Subject `json:"subject"`
 }
 
 // StockView is the engineering tables the forms offer.
@@ -79,12 +81,12 @@ func viewOfPart(p job.Part) PartView {
 	return PartView{headOf(job.Saved{Document: job.Document{ID: p.ID, Kind: job.KindSheet, Revision: p.Revision, Kept: p.Kept}}), p.State()}
 }
 
-func (h *PartHead) fill(p job.Part, opt sheet.Options) {
+func (h *PartHead) fill(p job.Part, opt made.Options) {
 	m, err := stock.MaterialByKey(p.Recipe.Material)
 	if err == nil {
 		h.Material = m.Name
 	}
-	built, err := sheet.Build(p.Recipe, opt)
+	built, err := made.Build(p.Recipe, opt)
 	if err != nil {
 		h.Stops = 1
 		return
@@ -143,7 +145,7 @@ func (s *server) partRoutes() {
 
 // buildPart answers a part without fixes: each is tried before it is told, which takes
 // as long as many builds.
-func (s *server) buildPart(c call, in BuildRequest) (sheet.Part, error) {
+func (s *server) buildPart(c call, in BuildRequest) (made.Part, error) {
 	p, err := s.built(c, in, false)
 	for i := range p.Findings {
 		p.Findings[i].Fixes = nil
@@ -157,35 +159,35 @@ func (s *server) fixPart(c call, in BuildRequest) (FixesView, error) {
 	return FixesView{append([]working.Finding{}, p.Rounded().Findings...)}, err
 }
 
-func (s *server) built(c call, in BuildRequest, proved bool) (sheet.Part, error) {
+func (s *server) built(c call, in BuildRequest, proved bool) (made.Part, error) {
 	r, opt := in.read()
 	if m := r.Master; m != nil && in.Part != "" {
 		p, err := s.jobs.Part(c.Request.Context(), m.Part)
 		switch {
 		case errors.Is(err, job.ErrNotFound):
 		case err != nil:
-			return sheet.Part{}, err
+			return made.Part{}, err
 		case !p.Archived:
-			opt.Master = &sheet.MasterTold{Name: p.Name, Recipe: p.Recipe, Itself: p.ID == in.Part}
+			opt.Master = &flags.MasterTold{Name: p.Name, Recipe: p.Recipe, Itself: p.ID == in.Part}
 		}
 	}
 	opt.Proved = proved
-	p, err := sheet.Build(r, opt)
+	p, err := made.Build(r, opt)
 	return p, working.Under("/recipe", err)
 }
 
 // foldPart answers the body alone: it is over a third of what is said of a part,
 // and drawn after the flat pattern.
-func foldPart(_ call, in BuildRequest) (sheet.Body, error) {
+func foldPart(_ call, in BuildRequest) (made.Body, error) {
 	r, opt := in.read()
 	opt.Body, opt.Sections = true, false
-	p, err := sheet.Build(r, opt)
+	p, err := made.Build(r, opt)
 	return p.Rounded().Body, working.Under("/recipe", err)
 }
 
 func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 	r, opt := in.Part.read()
-	w, err := sheet.Explain(r, opt, in.Subject)
+	w, err := made.Explain(r, opt, in.Subject)
 	var f *working.Fault
 	if errors.As(err, &f) && !strings.HasPrefix(f.Path, "/subject") {
 		err = working.Under("/part/recipe", err)
@@ -194,8 +196,8 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 }
 
 // read answers the recipe of the hand asked for and how it is to be shown.
-func (in BuildRequest) read() (sheet.Recipe, sheet.Options) {
-	opt := sheet.Options{Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift,
+func (in BuildRequest) read() (sheet.Recipe, made.Options) {
+	opt := made.Options{Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift,
 		NearPeople: in.NearPeople, Quantity: in.Quantity}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt

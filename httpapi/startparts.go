@@ -6,6 +6,8 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/split"
+	"warmanvil/core/sheet/starters"
 	"warmanvil/core/trace"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -13,7 +15,7 @@ import (
 
 // PartStarters is what sheet parts are started from.
 type PartStarters struct {
-	Starters []sheet.PartStarter `json:"starters"`
+	Starters []starters.PartStarter `json:"starters"`
 }
 
 // PartsMade names the parts that were made, the first one first.
@@ -63,7 +65,7 @@ var worse = map[working.Severity]int{working.Stop: 0, working.Mind: 1, working.N
 const maxTraced = 30 << 20 // of a request, base64
 
 func (s *server) startPartRoutes() {
-	starters := PartStarters{sheet.PartStarters}
+	starters := PartStarters{starters.PartStarters}
 	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", summary: "What sheet parts are started from"},
 		func(call, none) (PartStarters, error) { return starters, nil })
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", summary: "Add the parts a starter makes"},
@@ -72,7 +74,7 @@ func (s *server) startPartRoutes() {
 			return partsMade(parts), err
 		})
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split", id: "splitPart",
-		summary: "Split a part across its base; the whole is put away"}, func(c call, in sheet.Parting) (PartsMade, error) {
+		summary: "Split a part across its base; the whole is put away"}, func(c call, in split.Parting) (PartsMade, error) {
 		parts, err := s.jobs.SplitPart(c.Request.Context(), c.id, in)
 		return partsMade(parts), err
 	})

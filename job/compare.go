@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/told"
 )
 
@@ -23,8 +24,8 @@ func Compare(was, now PartState, d quantity.Display) []Difference {
 	say("Name", was.Name, now.Name)
 	say("Quantity", fmt.Sprint(was.Quantity), fmt.Sprint(now.Quantity))
 	say("Material", told.MaterialName(was.Recipe.Material), told.MaterialName(now.Recipe.Material))
-	a, errA := sheet.Build(was.Recipe, sheet.Options{Display: d})
-	b, errB := sheet.Build(now.Recipe, sheet.Options{Display: d})
+	a, errA := made.Build(was.Recipe, made.Options{Display: d})
+	b, errB := made.Build(now.Recipe, made.Options{Display: d})
 	if errA == nil && errB == nil {
 		out = append(out, sizes(a, b)...)
 	}
@@ -43,9 +44,9 @@ func same(a, b sheet.Recipe) bool {
 
 // sizes compares the dimensions of two parts, feature by feature. A feature
 // that is only in one of them is said once.
-func sizes(a, b sheet.Part) (out []Difference) {
-	key := func(d sheet.Dimension) string { return d.Feature + d.Path[strings.LastIndex(d.Path, "/"):] + d.Label }
-	before, features := map[string]sheet.Dimension{}, map[string]bool{}
+func sizes(a, b made.Part) (out []Difference) {
+	key := func(d made.Dimension) string { return d.Feature + d.Path[strings.LastIndex(d.Path, "/"):] + d.Label }
+	before, features := map[string]made.Dimension{}, map[string]bool{}
 	for _, d := range a.Dimensions {
 		before[key(d)] = d
 		features[d.Feature] = true

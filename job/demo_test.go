@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/demo"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/working"
 )
 
@@ -24,7 +25,7 @@ func TestDemoPartsAreSound(t *testing.T) {
 	for name, r := range map[string]sheet.Recipe{"press foot": demo.PressFoot(), "shelf bracket": demo.ShelfBracket(),
 		"amplifier shelf": demo.AmplifierShelf(), "tray": tray, "saddle": cradle[0].Recipe, "strap": cradle[1].Recipe,
 		"speaker bracket": demo.SpeakerBracket()} {
-		p, err := sheet.Build(r, sheet.Options{})
+		p, err := made.Build(r, made.Options{})
 		if err != nil {
 			t.Errorf("%s: %v", name, err)
 			continue

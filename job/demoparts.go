@@ -3,11 +3,12 @@ package job
 import (
 	"warmanvil/core/demo"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/starters"
 )
 
 // compressorTray is a tray for the compressor on its isolators.
 func (s *Service) compressorTray() (sheet.Recipe, error) {
-	made, err := sheet.StartPart("tray", map[string]float64{"length": 640, "width": 380, "height": 45, "corner": 0, "drain": 12},
+	made, err := starters.StartPart("tray", map[string]float64{"length": 640, "width": 380, "height": 45, "corner": 0, "drain": 12},
 		demo.DemoSheet(3), s.NewID)
 	if err != nil {
 		return sheet.Recipe{}, err
@@ -24,6 +25,7 @@ func (s *Service) compressorTray() (sheet.Recipe, error) {
 
 // tankCradle is the saddles and the strap of the juice tank.
 func (s *Service) tankCradle() ([]sheet.Started, error) {
-	return sheet.StartPart("cradle", map[string]float64{"tank": 460, "liner": 4, "wrap": 110, "rise": 60, "foot": 45, "strap": 50, "hole": 11},
+	return starters.StartPart("cradle", map[string]float64{"tank": 460, "liner": 4, "wrap": 110, "rise": 60, "foot": 45,
+		"strap": 50, "hole": 11},
 		demo.DemoSheet(3), s.NewID)
 }

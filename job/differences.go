@@ -8,7 +8,7 @@ import (
 	"unicode"
 
 	"warmanvil/core/quantity"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	words "warmanvil/core/told"
 	"warmanvil/job/merge"
 )
@@ -66,7 +66,7 @@ func (k kind) features(d quantity.Display, states ...[]byte) map[string]string {
 	}
 	for _, raw := range states {
 		if s, err := Body[PartState](raw); err == nil {
-			if p, err := sheet.Build(s.Recipe, sheet.Options{Display: d}); err == nil {
+			if p, err := made.Build(s.Recipe, made.Options{Display: d}); err == nil {
 				for _, x := range p.Dimensions {
 					out[x.Feature] = x.Group
 				}

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/lay"
 	"warmanvil/core/site"
 	"warmanvil/core/working"
 )
@@ -41,7 +42,7 @@ func (s *Service) BringUp(ctx context.Context, jobID, followID, who string) ([]P
 			r = parts[k].Recipe
 			order = append(order, t.Part)
 		}
-		if recipes[t.Part], err = sheet.MoveHoles(r, t.Shifts); err != nil {
+		if recipes[t.Part], err = lay.MoveHoles(r, t.Shifts); err != nil {
 			return nil, err
 		}
 	}

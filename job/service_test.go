@@ -13,6 +13,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -471,7 +472,7 @@ func TestStartedPartsAreKept(t *testing.T) {
 	if kept := must[[]Part](t)(s.Parts(ctx, j.ID)); len(kept) != len(list) || kept[0].Recipe.Base.Length == 0 {
 		t.Errorf("%d of %d are kept", len(kept), len(list))
 	}
-	built, err := sheet.Build(list[0].Recipe, plainJob().BuildOptions())
+	built, err := made.Build(list[0].Recipe, plainJob().BuildOptions())
 	if err != nil || !built.Whole {
 		t.Errorf("what was started cannot be built: %v", err)
 	}

@@ -4,12 +4,13 @@ import (
 	"context"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/split"
 	"warmanvil/core/working"
 )
 
 // SplitPart splits a part across its base into pieces that name it, and puts the
 // whole away.
-func (s *Service) SplitPart(ctx context.Context, id string, in sheet.Parting) ([]Part, error) {
+func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting) ([]Part, error) {
 	whole, err := s.Part(ctx, id)
 	if err != nil {
 		return nil, err
@@ -17,7 +18,7 @@ func (s *Service) SplitPart(ctx context.Context, id string, in sheet.Parting) ([
 	if whole.Archived {
 		return nil, working.Refuse("", "%s is put away: bring it back before it is split.", whole.Name)
 	}
-	made, err := sheet.SplitPart(whole.Recipe, in, s.NewID)
+	made, err := split.Part(whole.Recipe, in, s.NewID)
 	if err != nil {
 		return nil, err
 	}

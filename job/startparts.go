@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/starters"
 	"warmanvil/core/working"
 )
 
@@ -22,7 +23,7 @@ func (s *Service) StartParts(ctx context.Context, jobID string, in PartsStart) (
 	if err := working.Under("/recipe", in.Recipe.Validate()); err != nil {
 		return nil, err
 	}
-	made, err := sheet.StartPart(in.Starter, in.Values, in.Recipe, s.NewID)
+	made, err := starters.StartPart(in.Starter, in.Values, in.Recipe, s.NewID)
 	if err != nil {
 		return nil, err
 	}

@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/trace"
 )
 
@@ -32,7 +33,7 @@ func TestTracedDrawingBecomesAPart(t *testing.T) {
 	k := .42
 	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Base: parts[0].Base}
 	r.Tool.Kind, r.Bend.School, r.Bend.Method, r.Bend.K = "vdie", "fixed", "air", &k
-	p, err := sheet.Build(r, sheet.Options{})
+	p, err := made.Build(r, made.Options{})
 	if err != nil || !p.Whole {
 		t.Fatalf("%v %+v", err, p.Findings)
 	}

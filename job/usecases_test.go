@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/member"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/split"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
@@ -94,7 +95,7 @@ func TestSplitAndJoin(t *testing.T) {
 	r := demo.DemoSheet(2)
 	r.Base = sheet.Base{ID: "deck", Length: 3400, Width: 900}
 	whole := must[Part](t)(s.CreatePart(ctx, j.ID, PartState{strings.Repeat("Deck ", 22), 2, r}))
-	pieces, err := s.SplitPart(ctx, whole.ID, sheet.Parting{Axis: "x", At: 1700, Joint: sheet.LapJoint})
+	pieces, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -105,7 +106,7 @@ func TestSplitAndJoin(t *testing.T) {
 		t.Errorf("%d parts", len(list))
 	}
 	var fault *working.Fault
-	if _, err := s.SplitPart(ctx, whole.ID, sheet.Parting{Axis: "x", At: 1700, Joint: sheet.LapJoint}); !errors.As(err, &fault) ||
+	if _, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint}); !errors.As(err, &fault) ||
 		!strings.Contains(fault.Message, "put away") {
 		t.Errorf("split again: %v", err)
 	}

@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 )
 
@@ -22,7 +23,7 @@ type PartSheet struct {
 	Material        string // with its thickness
 	Tool            string
 	Family          stock.Family
-	Flat            sheet.Part
+	Flat            made.Part
 	Length          func(mm float64) string
 	Master          string // what matched holes are drilled through
 	Face            string // what is said of the face that lies up
@@ -50,7 +51,7 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 	p.put(edge, p.y, 9, "", "Bent on: "+s.Tool+
 		". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
 	p.y += 7
-	p.flatSketch(s.Flat, func(l sheet.BendLine) string {
+	p.flatSketch(s.Flat, func(l made.BendLine) string {
 		for _, st := range s.Flat.Steps {
 			if st.ID == l.ID {
 				return fmt.Sprint(st.Order)
@@ -152,7 +153,7 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 }
 
 // flatSketch draws the flat pattern to fit, bends and holes numbered.
-func (p *sheetPrinter) flatSketch(part sheet.Part, bend func(sheet.BendLine) string, hole func(int) string) {
+func (p *sheetPrinter) flatSketch(part made.Part, bend func(made.BendLine) string, hole func(int) string) {
 	w, h := part.Bounds.Size()
 	scale := math.Min((p.w-2*edge-10)/math.Max(w, 1), 95/math.Max(h, 1))
 	p.room(h*scale + 12)

@@ -14,6 +14,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/working"
 )
 
@@ -43,7 +44,7 @@ type Template struct {
 	Quantity  int
 	Date      time.Time
 	Paper     Size
-	Flat      sheet.Part
+	Flat      made.Part
 }
 
 const (

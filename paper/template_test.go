@@ -15,6 +15,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 func template(t *testing.T, paper Size) Template {
@@ -25,7 +26,7 @@ func template(t *testing.T, paper Size) Template {
 		Base: sheet.Base{ID: "b", Length: 360, Width: 180, Flanges: []sheet.Flange{
 			{ID: "f", Edge: sheet.Front, Length: 140, Angle: 90, Up: true, InsideRadius: 3},
 			{ID: "g", Edge: sheet.Left, Length: 40, Angle: 30, InsideRadius: 3, SetIn: sheet.SetIn{Start: 20}}}}}
-	p, err := sheet.Build(r, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
+	p, err := made.Build(r, made.Options{Display: quantity.Display{Style: quantity.Metric}})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/working"
 )
 
@@ -77,7 +78,7 @@ func FuzzRecipe(f *testing.F) {
 		if Decode(data, &r) != nil {
 			return
 		}
-		p, err := sheet.Build(r, sheet.Options{Body: true})
+		p, err := made.Build(r, made.Options{Body: true})
 		if err != nil {
 			var fault *working.Fault
 			if !errors.As(err, &fault) {

@@ -84,7 +84,7 @@ func Work(in Input) (Result, error) {
 			Method: "Bend allowance from K", Source: "neutral-line arc length, as in Machinery's Handbook, sheet metal bending",
 			Formula: "BA = A·π/180·(R + K·T);  OSSB = (R + T)·tan(A/2);  BD = 2·OSSB − BA",
 			Inputs:  sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, in.Angle),
-			Result:  mm("BA", "bend allowance", ba),
+			Result:  working.MM("BA", "bend allowance", ba),
 			Assumptions: []string{
 				"thickness is the measured one; a gauge is nominal",
 				"K belongs to this material, thickness and tool",
@@ -99,16 +99,12 @@ func Work(in Input) (Result, error) {
 	ossb := OutsideSetback(in.InsideRadius, in.Thickness, in.Angle)
 	bd := 2*ossb - ba
 	r.OutsideSetback, r.BendDeduction = &ossb, &bd
-	r.Working.Steps = []working.Quantity{mm("OSSB", "outside setback", ossb), mm("BD", "bend deduction", bd)}
+	r.Working.Steps = []working.Quantity{working.MM("OSSB", "outside setback", ossb), working.MM("BD", "bend deduction", bd)}
 	if in.Angle > 165 {
 		r.Findings = append(r.Findings, working.Finding{Code: "apex-runs-away", Severity: working.Mind, Cause: "Bend",
 			Reason: "Above 165° the apex lies far from the part: measure to the tangent plane instead."})
 	}
 	return r, nil
-}
-
-func mm(symbol, name string, v float64) working.Quantity {
-	return working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: "mm"}
 }
 
 func degrees(symbol, name string, v float64) working.Quantity {
@@ -120,5 +116,6 @@ func number(symbol, name string, v float64) working.Quantity {
 }
 
 func sheetInputs(r, t, k, a float64) []working.Quantity {
-	return []working.Quantity{mm("R", "inside radius", r), mm("T", "thickness", t), number("K", "K factor", k), degrees("A", "bend angle", a)}
+	return []working.Quantity{working.MM("R", "inside radius", r), working.MM("T", "thickness", t), number("K", "K factor", k),
+		degrees("A", "bend angle", a)}
 }

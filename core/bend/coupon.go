@@ -53,9 +53,10 @@ func FromCoupon(c Coupon) (CouponResult, error) {
 	r := CouponResult{KFactor: k, BendAllowance: ba, BendDeduction: bd, Findings: []working.Finding{}, Working: working.Working{
 		Method: "K from a bent test strip", Source: "measured coupon",
 		Formula: "BD = a + b − flat;  BA = 2·OSSB − BD;  K = (BA/(A·π/180) − R)/T",
-		Inputs: []working.Quantity{mm("flat", "flat length", c.Flat), mm("a", "leg", c.LegA), mm("b", "leg", c.LegB),
-			mm("R", "inside radius", c.InsideRadius), mm("T", "thickness", c.Thickness), degrees("A", "bend angle", c.Angle)},
-		Steps:       []working.Quantity{mm("OSSB", "outside setback", ossb), mm("BD", "bend deduction", bd), mm("BA", "bend allowance", ba)},
+		Inputs: []working.Quantity{working.MM("flat", "flat length", c.Flat), working.MM("a", "leg", c.LegA), working.MM("b", "leg", c.LegB),
+			working.MM("R", "inside radius", c.InsideRadius), working.MM("T", "thickness", c.Thickness), degrees("A", "bend angle", c.Angle)},
+		Steps: []working.Quantity{working.MM("OSSB", "outside setback", ossb), working.MM("BD", "bend deduction", bd),
+			working.MM("BA", "bend allowance", ba)},
 		Assumptions: []string{"legs measured to the outer apex", "same sheet, thickness and tool as the part"},
 		Result:      number("K", "K factor", k),
 	}}

@@ -62,10 +62,10 @@ func DIN6935(in DINInput) (DINResult, error) {
 	return DINResult{K: k, KFactor: k / 2, V: v, Working: working.Working{
 		Method: "Length correction by the standard", Source: "DIN 6935, cold bending of flat products",
 		Formula: "k = 0.65 + 0.5·log10(R/T), 1 above R/T = 5;  " + formula,
-		Inputs: []working.Quantity{mm("R", "inside radius", in.InsideRadius), mm("T", "thickness", in.Thickness),
+		Inputs: []working.Quantity{working.MM("R", "inside radius", in.InsideRadius), working.MM("T", "thickness", in.Thickness),
 			degrees("A", "bend angle", in.Angle), degrees("β", "opening angle", beta)},
 		Steps:       []working.Quantity{number("k", "correction factor", k), number("K", "K factor", k/2)},
 		Assumptions: []string{"legs up to 90° to the outer apex, above 90° to the outer tangent"},
-		Result:      mm("v", "length correction, flat = a + b + v", v),
+		Result:      working.MM("v", "length correction, flat = a + b + v", v),
 	}}, nil
 }

@@ -62,7 +62,7 @@ func Section(in SectionInput) (SectionResult, error) {
 	r := SectionResult{Straights: make([]float64, len(in.Legs)), BendLines: make([]float64, len(in.Bends))}
 	w := working.Working{Method: "Flat length of a profile", Source: "straights between tangent lines plus bend allowances",
 		Formula: "flat = Σ(leg − setbacks) + Σ A·π/180·(R + K·T)",
-		Inputs:  []working.Quantity{mm("T", "thickness", in.Thickness), number("K", "K factor", in.KFactor)}}
+		Inputs:  []working.Quantity{working.MM("T", "thickness", in.Thickness), number("K", "K factor", in.KFactor)}}
 	for i, leg := range in.Legs {
 		if err := working.Within(fmt.Sprintf("/legs/%d", i), fmt.Sprintf("Leg %d", i+1), leg, 0, maxLength, "mm"); err != nil {
 			return SectionResult{}, err
@@ -80,15 +80,15 @@ func Section(in SectionInput) (SectionResult, error) {
 		}
 		r.Straights[i] = math.Max(straight, 0)
 		r.Flat += r.Straights[i]
-		w.Inputs = append(w.Inputs, mm(fmt.Sprintf("leg %d", i+1), "outside", leg))
-		w.Steps = append(w.Steps, mm(fmt.Sprintf("s%d", i+1), "straight", r.Straights[i]))
+		w.Inputs = append(w.Inputs, working.MM(fmt.Sprintf("leg %d", i+1), "outside", leg))
+		w.Steps = append(w.Steps, working.MM(fmt.Sprintf("s%d", i+1), "straight", r.Straights[i]))
 		if i < len(allowance) {
 			r.BendLines[i] = r.Flat + allowance[i]/2
 			r.Flat += allowance[i]
-			w.Steps = append(w.Steps, mm(fmt.Sprintf("BA%d", i+1), "bend allowance", allowance[i]))
+			w.Steps = append(w.Steps, working.MM(fmt.Sprintf("BA%d", i+1), "bend allowance", allowance[i]))
 		}
 	}
-	w.Result = mm("flat", "flat length", r.Flat)
+	w.Result = working.MM("flat", "flat length", r.Flat)
 	r.Working = w
 	return r, nil
 }
@@ -134,10 +134,10 @@ func Jog(in JogInput) (JogResult, error) {
 	r.Growth = r.Flat - r.Run
 	r.Working = working.Working{Method: "Jog of two equal bends", Source: "plane geometry of the mid-line; bend allowance from K",
 		Formula: "depth = 2·(R + T/2)·(1 − cos A) + s·sin A;  run = 2·(R + T/2)·sin A + s·cos A;  flat = s + 2·BA",
-		Inputs:  append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, in.Angle), mm("depth", "depth", in.Depth)),
-		Steps: []working.Quantity{mm("s", "slope", slope), mm("BA", "bend allowance", ba), mm("run", "run", r.Run),
-			mm("growth", "flat − run", r.Growth)},
-		Result: mm("flat", "developed length of the jog", r.Flat)}
+		Inputs:  append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, in.Angle), working.MM("depth", "depth", in.Depth)),
+		Steps: []working.Quantity{working.MM("s", "slope", slope), working.MM("BA", "bend allowance", ba), working.MM("run", "run", r.Run),
+			working.MM("growth", "flat − run", r.Growth)},
+		Result: working.MM("flat", "developed length of the jog", r.Flat)}
 	return r, nil
 }
 
@@ -179,11 +179,11 @@ func Hem(in HemInput) (HemResult, error) {
 	r := HemResult{BendAllowance: ba, Flat: in.Outside + in.Return - 2*setback + ba}
 	r.Working = working.Working{Method: "Hem", Source: "straights to the tangent plane plus bend allowance at 180°",
 		Formula: "flat = outside + return − 2·(R + T) + π·(R + K·T)",
-		Inputs: append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, 180), mm("outside", "outside", in.Outside),
-			mm("return", "return", in.Return)),
-		Steps:       []working.Quantity{mm("BA", "bend allowance", ba)},
+		Inputs: append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, 180), working.MM("outside", "outside", in.Outside),
+			working.MM("return", "return", in.Return)),
+		Steps:       []working.Quantity{working.MM("BA", "bend allowance", ba)},
 		Assumptions: []string{"both lengths go to the outer tangent of the fold"},
-		Result:      mm("flat", "flat length", r.Flat)}
+		Result:      working.MM("flat", "flat length", r.Flat)}
 	return r, nil
 }
 
@@ -230,10 +230,10 @@ func Tray(in TrayInput) (TrayResult, error) {
 	r.Working = working.Working{Method: "Blank of a four-sided tray", Source: "outside sizes less bend deductions",
 		Formula: "blank = outside + 2·height − 2·BD",
 		Inputs: append(sheetInputs(in.InsideRadius, in.Thickness, in.KFactor, 90),
-			mm("L", "length outside", in.Length), mm("W", "width outside", in.Width), mm("H", "height outside", in.Height)),
-		Steps: []working.Quantity{mm("BA", "bend allowance", ba), mm("BD", "bend deduction", bd),
-			mm("blank Y", "blank from the width", r.BlankY)},
+			working.MM("L", "length outside", in.Length), working.MM("W", "width outside", in.Width), working.MM("H", "height outside", in.Height)),
+		Steps: []working.Quantity{working.MM("BA", "bend allowance", ba), working.MM("BD", "bend deduction", bd),
+			working.MM("blank Y", "blank from the width", r.BlankY)},
 		Assumptions: []string{"four 90° bends of the same radius", "corners are notched to the bend lines"},
-		Result:      mm("blank X", "blank from the length", r.BlankX)}
+		Result:      working.MM("blank X", "blank from the length", r.BlankX)}
 	return r, nil
 }

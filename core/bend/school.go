@@ -171,14 +171,15 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 		return t, working.Refuse("/bend/school", "School %q is not coupon, table, standard or fixed.", string(school))
 	}
 	w.Inputs = append(w.Inputs, number("K", "K factor", t.K))
-	w.Result = mm("BA", "bend allowance", t.Allowance)
+	w.Result = working.MM("BA", "bend allowance", t.Allowance)
 	if angle > 165 {
 		w.Assumptions = append(w.Assumptions, "past 165° the apex lies far off: nothing is measured to it")
 		t.Working = w
 		return t, nil
 	}
 	t.Deduction = 2*ossb - t.Allowance
-	w.Steps = []working.Quantity{mm("OSSB", "outside setback (R + T)·tan(A/2)", ossb), mm("BD", "bend deduction 2·OSSB − BA", t.Deduction)}
+	w.Steps = []working.Quantity{working.MM("OSSB", "outside setback (R + T)·tan(A/2)", ossb),
+		working.MM("BD", "bend deduction 2·OSSB − BA", t.Deduction)}
 	t.Working = w
 	return t, nil
 }

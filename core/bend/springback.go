@@ -45,10 +45,11 @@ func Springback(in SpringbackInput) (SpringbackResult, error) {
 	r := SpringbackResult{Ratio: ratio, ReleasedRadius: released, AimAngle: aim, Findings: []working.Finding{}, Working: working.Working{
 		Method: "Springback of an air bend", Source: "elastic recovery of a bent strip, as in Marks' and forming textbooks (Gardiner)",
 		Formula: "Ri/Rf = 4·x³ − 3·x + 1,  x = Ri·Sy/(E·T);  aim = A·(Rf + T/2)/(Ri + T/2)",
-		Inputs: []working.Quantity{mm("Ri", "inside radius under the tool", in.InsideRadius), mm("T", "thickness", in.Thickness),
+		Inputs: []working.Quantity{working.MM("Ri", "inside radius under the tool", in.InsideRadius), working.MM("T", "thickness", in.Thickness),
 			{Symbol: "Sy", Name: "yield strength", Value: in.Yield, Unit: "MPa"}, {Symbol: "E", Name: "modulus", Value: in.Modulus, Unit: "MPa"},
 			degrees("A", "angle wanted", in.Angle)},
-		Steps:       []working.Quantity{number("x", "Ri·Sy/(E·T)", x), number("Ri/Rf", "ratio", ratio), mm("Rf", "released radius", released)},
+		Steps: []working.Quantity{number("x", "Ri·Sy/(E·T)", x), number("Ri/Rf", "ratio", ratio),
+			working.MM("Rf", "released radius", released)},
 		Assumptions: []string{"real yield is often well over the minimum: bend a strip and correct"},
 		Result:      degrees("aim", "angle to bend to", aim),
 	}}
@@ -88,8 +89,9 @@ func Force(in ForceInput) (ForceResult, error) {
 		Reason: "Bottoming takes 3 to 5 times this, coining up to 10 times."}}, Working: working.Working{
 		Method: "Press force of an air bend", Source: "usual press-brake formula, air bending over a V die",
 		Formula: "F = 1.42·UTS·T²·L/V",
-		Inputs: []working.Quantity{{Symbol: "UTS", Name: "tensile strength", Value: in.Tensile, Unit: "MPa"}, mm("T", "thickness", in.Thickness),
-			mm("L", "bend length", in.Length), mm("V", "die opening", in.DieOpening)},
+		Inputs: []working.Quantity{{Symbol: "UTS", Name: "tensile strength", Value: in.Tensile, Unit: "MPa"},
+			working.MM("T", "thickness", in.Thickness),
+			working.MM("L", "bend length", in.Length), working.MM("V", "die opening", in.DieOpening)},
 		Assumptions: []string{"V about 6 to 12 times the thickness"},
 		Result:      working.Quantity{Symbol: "F", Name: "press force", Value: f, Unit: "N"},
 	}}

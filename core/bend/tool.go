@@ -57,26 +57,26 @@ func (t Tool) Effective(thickness float64) (tool Tool, assumed bool) {
 // in a vice about 3 T above the jaws can be hammered over.
 func (t Tool) SmallestFlange(insideRadius, thickness, angle float64) (float64, working.Working) {
 	tool, assumed := t.Effective(thickness)
-	w := working.Working{Inputs: []working.Quantity{mm("T", "thickness", thickness), degrees("A", "bend angle", angle)}}
+	w := working.Working{Inputs: []working.Quantity{working.MM("T", "thickness", thickness), degrees("A", "bend angle", angle)}}
 	var least float64
 	switch tool.Kind {
 	case ToolPan:
 		least = tool.Opening + thickness
 		w.Method, w.Formula, w.Source = "Smallest flange, box-and-pan brake", "least = nose + T", "practice"
-		w.Inputs = append(w.Inputs, mm("nose", "nose of the finger", tool.Opening))
+		w.Inputs = append(w.Inputs, working.MM("nose", "nose of the finger", tool.Opening))
 	case ToolVice:
 		least = insideRadius + 3*thickness
 		w.Method, w.Formula, w.Source = "Smallest flange, vice and hammer", "least = R + 3·T", "practice"
-		w.Inputs = append(w.Inputs, mm("R", "inside radius", insideRadius))
+		w.Inputs = append(w.Inputs, working.MM("R", "inside radius", insideRadius))
 	default:
 		least = tool.Opening / 2 / math.Cos(math.Min(angle, 165)*math.Pi/360)
 		w.Method, w.Formula, w.Source = "Smallest flange in a V die", "least = V/2 / cos(A/2), outside to the apex",
 			"the sheet must lie on both shoulders at the end of the stroke; about 0.7·V at 90°"
-		w.Inputs = append(w.Inputs, mm("V", "die opening", tool.Opening))
+		w.Inputs = append(w.Inputs, working.MM("V", "die opening", tool.Opening))
 	}
 	if assumed && tool.Kind != ToolVice {
 		w.Assumptions = []string{fmt.Sprintf("the usual size of %.1f mm was taken because none is given", tool.Opening)}
 	}
-	w.Result = mm("least", "smallest flange", least)
+	w.Result = working.MM("least", "smallest flange", least)
 	return least, w
 }

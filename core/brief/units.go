@@ -4,7 +4,7 @@ import (
 	"slices"
 
 	"warmanvil/core/quantity"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // Unit is how a job writes lengths.
@@ -18,8 +18,8 @@ const (
 )
 
 // BuildOptions answers what a part is built and checked with in the job.
-func (b Brief) BuildOptions() sheet.Options {
-	opt := sheet.Options{Display: b.Display(), NearPeople: slices.ContainsFunc(b.Devices, func(d Device) bool { return d.NearPeople })}
+func (b Brief) BuildOptions() made.Options {
+	opt := made.Options{Display: b.Display(), NearPeople: slices.ContainsFunc(b.Devices, func(d Device) bool { return d.NearPeople })}
 	if b.Limits.Lift != nil {
 		opt.Lift = b.Limits.Lift.Value
 	}

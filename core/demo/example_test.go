@@ -4,11 +4,11 @@ import (
 	"fmt"
 
 	"warmanvil/core/demo"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 func Example() {
-	p, err := sheet.Build(demo.ShelfBracket(), sheet.Options{})
+	p, err := made.Build(demo.ShelfBracket(), made.Options{})
 	if err != nil {
 		panic(err)
 	}

@@ -10,6 +10,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // Layers of the flat pattern.
@@ -23,7 +24,7 @@ const (
 // Flat is a flat pattern to be written: the part, the mark it carries, and
 // whether the file is in inches.
 type Flat struct {
-	Part   sheet.Part
+	Part   made.Part
 	Mark   string
 	Inches bool
 }

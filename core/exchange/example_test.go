@@ -5,12 +5,12 @@ import (
 
 	"warmanvil/core/demo"
 	"warmanvil/core/exchange"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // What is written is read back and held against the part before anybody gets it.
 func Example() {
-	p, err := sheet.Build(demo.ShelfBracket(), sheet.Options{})
+	p, err := made.Build(demo.ShelfBracket(), made.Options{})
 	if err != nil {
 		panic(err)
 	}

@@ -17,11 +17,12 @@ import (
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // bracket has every kind of cut: arcs in the outline, both bend directions,
 // round holes, a slot, a drilled hole.
-func bracket(t testing.TB) sheet.Part {
+func bracket(t testing.TB) made.Part {
 	k := .42
 	relief := sheet.Relief{Kind: sheet.Round}
 	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
@@ -37,7 +38,7 @@ func bracket(t testing.TB) sheet.Part {
 			Flanges: []sheet.Flange{
 				{ID: "f1", Edge: sheet.Front, Length: 40, Angle: 90, Up: true, InsideRadius: 3, Relief: relief},
 				{ID: "f2", Edge: sheet.Right, Length: 30, Angle: 60, InsideRadius: 3, Relief: relief, SetIn: sheet.SetIn{End: 25}}}}}
-	p, err := sheet.Build(r, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
+	p, err := made.Build(r, made.Options{Display: quantity.Display{Style: quantity.Metric}})
 	if err != nil || !p.Whole {
 		t.Fatal(err, p.Findings)
 	}
@@ -208,7 +209,7 @@ func TestTicket(t *testing.T) {
 }
 
 // large is a part of 10 bends and 50 holes.
-func large(t testing.TB) sheet.Part {
+func large(t testing.TB) made.Part {
 	k := .42
 	at := func(e sheet.Edge, mm float64) sheet.Offset { return sheet.Offset{Edge: e, Distance: mm} }
 	r := sheet.Recipe{Schema: 1, Material: "steel-a36", Thickness: 3, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
@@ -222,7 +223,7 @@ func large(t testing.TB) sheet.Part {
 			SetIn: sheet.SetIn{Start: start, End: 510 - start},
 			Holes: []sheet.Hole{{ID: fmt.Sprint("h", i), Kind: sheet.RoundHole, Diameter: 6, X: at(sheet.Left, 45), Y: at(e, 15)}}})
 	}
-	p, err := sheet.Build(r, sheet.Options{Display: quantity.Display{Style: quantity.Metric}})
+	p, err := made.Build(r, made.Options{Display: quantity.Display{Style: quantity.Metric}})
 	if err != nil || len(p.BendLines) != 10 || len(p.Holes) != 50 {
 		t.Fatalf("%v: %d bends, %d holes", err, len(p.BendLines), len(p.Holes))
 	}

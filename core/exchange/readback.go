@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/trace"
 )
 
@@ -52,7 +53,7 @@ func ReadBack(f Flat, name string, data []byte) error {
 }
 
 // Cuts answers every loop of a part that is cut: the outline first.
-func Cuts(p sheet.Part) []profile.Loop {
+func Cuts(p made.Part) []profile.Loop {
 	out := []profile.Loop{p.Outline}
 	for _, h := range p.Holes {
 		switch {

@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // Random parts of every shape and feature, written as DXF in both units and as
@@ -40,7 +41,7 @@ func TestFilesReadBack(t *testing.T) {
 			}
 		}
 		r.Base.Edges = []sheet.EdgeCut{{ID: "n", Kind: sheet.Notch, Edge: sheet.Left, At: 60, Width: 12, Depth: 9, Shape: sheet.RoundNotch}}
-		p, err := sheet.Build(r, sheet.Options{})
+		p, err := made.Build(r, made.Options{})
 		if err != nil || !p.Whole {
 			t.Fatalf("%v %+v", err, p.Findings)
 		}

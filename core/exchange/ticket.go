@@ -5,7 +5,7 @@ import (
 	"encoding/csv"
 	"fmt"
 
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // Ticket is what goes to the cutting table beside the drawing.
@@ -16,7 +16,7 @@ type Ticket struct {
 	Material        string
 	Thickness       string
 	Process         string
-	Flat            sheet.Part
+	Flat            made.Part
 	Notes           []string // what was checked before, and what was not
 }
 

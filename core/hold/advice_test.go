@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
@@ -59,7 +60,7 @@ func TestEveryOfferIsWhole(t *testing.T) {
 	for n := range 150 {
 		opt, thick := metric, []float64{2, 3, 4, 5, 6, 8}[rnd.IntN(6)]
 		if n%2 == 1 {
-			opt = sheet.Options{Display: quantity.Display{Style: quantity.Decimal}}
+			opt = made.Options{Display: quantity.Display{Style: quantity.Decimal}}
 		}
 		r := cleat(thick)
 		r.Base.Width = 70 + 50*rnd.Float64()
@@ -74,7 +75,7 @@ func TestEveryOfferIsWhole(t *testing.T) {
 		m.Backed = rnd.IntN(4) > 0
 		loads := []Load{{"one", "", [3]float64{6000 * rnd.NormFloat64(), 6000 * rnd.NormFloat64(), 6000 * rnd.NormFloat64()}},
 			{"two", "", [3]float64{0, 0, -4000 * rnd.Float64()}}}
-		was, err := sheet.Build(r, opt)
+		was, err := made.Build(r, opt)
 		if err != nil || !was.Whole {
 			continue
 		}
@@ -84,7 +85,7 @@ func TestEveryOfferIsWhole(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			built, err := sheet.Build(next, opt)
+			built, err := made.Build(next, opt)
 			if err != nil || !built.Whole {
 				t.Fatalf("%s: %v", s.Label, err)
 			}

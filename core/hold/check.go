@@ -6,6 +6,7 @@ import (
 	"math"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -16,7 +17,7 @@ type mode = strength.Mode[shares]
 
 // Check answers whether a built part holds the loads on its carrying holes. It
 // never fails: what keeps it from an answer is said as `cannot say`.
-func Check(part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength.Rule) Result {
+func Check(part made.Part, r sheet.Recipe, m Mount, loads []Load, rule strength.Rule) Result {
 	res := Result{Verdict: strength.CannotSay, Checks: []strength.Check{}, Bolts: []BoltForce{}, Findings: []working.Finding{}}
 	silent := func(why string) Result {
 		res.Checks = append(res.Checks, strength.Silent("mount", "The bracket", why))
@@ -130,7 +131,5 @@ func amount(symbol, name string, v float64, unit string) working.Quantity {
 }
 
 func newtons(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "N") }
-
-func mm(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "mm") }
 
 func mpa(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "MPa") }

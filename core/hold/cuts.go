@@ -5,7 +5,7 @@ import (
 	"slices"
 
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 )
 
@@ -41,7 +41,7 @@ func (p *placed) cuts() (list []section) {
 	return list
 }
 
-func (p *placed) cutAt(h *sheet.HoleMade, panel *sheet.PanelMade, from solid.Vector, to section, reach float64) (section, bool) {
+func (p *placed) cutAt(h *made.HoleMade, panel *made.PanelMade, from solid.Vector, to section, reach float64) (section, bool) {
 	if h.Panel != panel.ID || slices.Contains(p.holes, h) || slices.Contains(p.carrying, h) {
 		return section{}, false
 	}
@@ -87,7 +87,7 @@ func (p *placed) shade() {
 }
 
 // extent answers how far a hole reaches along a way of its panel, mm.
-func extent(h *sheet.HoleMade, panel *sheet.PanelMade, way solid.Vector) float64 {
+func extent(h *made.HoleMade, panel *made.PanelMade, way solid.Vector) float64 {
 	if h.Loop == nil {
 		return math.Max(h.Diameter, h.Length)
 	}

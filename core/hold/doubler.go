@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/working"
 )
 
@@ -39,7 +40,7 @@ func (p *placed) doublerSays() []working.Quantity {
 	if p.mount.Doubler <= 0 {
 		return nil
 	}
-	return []working.Quantity{mm("t2", "doubler, of the same metal, through the same holes, two diameters past them each way",
+	return []working.Quantity{working.MM("t2", "doubler, of the same metal, through the same holes, two diameters past them each way",
 		p.mount.Doubler)}
 }
 
@@ -57,7 +58,7 @@ func (p *placed) crowded() (gap, need float64) {
 }
 
 // doubled proposes a doubler as thick as the plate, or the next thicker one.
-func doubled(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (list []change) {
+func doubled(r sheet.Recipe, part made.Part, m Mount, opt made.Options) (list []change) {
 	p, err := lay(&part, m)
 	if err != nil {
 		return nil
@@ -82,7 +83,7 @@ func doubled(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (list 
 // Doubler answers the blank of a mount's doubler: the rectangle round its bolts and two
 // diameters past them each way, through the same holes, of the same metal. Turned over
 // it fits the twin too. None where the mount asks for none, or cannot be laid out.
-func Doubler(part *sheet.Part, r sheet.Recipe, m Mount) (sheet.Recipe, bool) {
+func Doubler(part *made.Part, r sheet.Recipe, m Mount) (sheet.Recipe, bool) {
 	if m.Doubler <= 0 {
 		return sheet.Recipe{}, false
 	}
@@ -108,12 +109,12 @@ func Doubler(part *sheet.Part, r sheet.Recipe, m Mount) (sheet.Recipe, bool) {
 }
 
 // DoublerMass answers what a mount's doubler weighs, kg.
-func DoublerMass(part *sheet.Part, r sheet.Recipe, m Mount) float64 {
+func DoublerMass(part *made.Part, r sheet.Recipe, m Mount) float64 {
 	blank, ok := Doubler(part, r, m)
 	if !ok {
 		return 0
 	}
-	built, err := sheet.Build(blank, sheet.Options{})
+	built, err := made.Build(blank, made.Options{})
 	if err != nil {
 		return 0
 	}

@@ -4,12 +4,13 @@ import (
 	"math"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/working"
 )
 
 // moreEdge gives holes that stand nearer to an edge than two bolts' diameters more of
 // it: those that count from that edge move in, or the panel grows past them.
-func moreEdge(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (list []change) {
+func moreEdge(r sheet.Recipe, part made.Part, m Mount, opt made.Options) (list []change) {
 	p, err := lay(&part, m)
 	if err != nil {
 		return nil

@@ -5,14 +5,14 @@ import (
 
 	"warmanvil/core/demo"
 	"warmanvil/core/hold"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/strength"
 )
 
 // A bracket asked with nothing said of its load: no verdict is made of silence.
 func Example() {
 	r := demo.ShelfBracket()
-	p, err := sheet.Build(r, sheet.Options{})
+	p, err := made.Build(r, made.Options{})
 	if err != nil {
 		panic(err)
 	}

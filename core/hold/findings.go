@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"strings"
 
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -21,7 +21,7 @@ func (p *placed) findings() []working.Finding {
 	mat, rule := p.mat, p.rule
 	var out []working.Finding
 	size := func(mm float64) string { return lengthIn(p.mount.Display, mm) }
-	say := func(severity working.Severity, code, cause string, h *sheet.HoleMade, format string, args ...any) {
+	say := func(severity working.Severity, code, cause string, h *made.HoleMade, format string, args ...any) {
 		f := working.Finding{Code: code, Severity: severity, Cause: cause, Reason: fmt.Sprintf(format, args...)}
 		if h != nil {
 			f.Feature, f.Name = h.Feature, h.Name

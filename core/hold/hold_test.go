@@ -9,13 +9,14 @@ import (
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 )
 
 var (
 	asd    = strength.Rule{School: strength.Allowable}
-	metric = sheet.Options{Display: quantity.Display{Style: quantity.Metric}}
+	metric = made.Options{Display: quantity.Display{Style: quantity.Metric}}
 )
 
 func near(t *testing.T, what string, got, want, tol float64) {
@@ -52,9 +53,9 @@ func mount() Mount {
 		InPlane: Elastic, OutPlane: AtCentroid}
 }
 
-func build(t testing.TB, r sheet.Recipe) sheet.Part {
+func build(t testing.TB, r sheet.Recipe) made.Part {
 	t.Helper()
-	p, err := sheet.Build(r, metric)
+	p, err := made.Build(r, metric)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -7,6 +7,7 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/strength"
 )
 
@@ -31,7 +32,7 @@ func TestEveryModeIsMissed(t *testing.T) {
 	}
 }
 
-func opened(t *testing.T, part sheet.Part, r sheet.Recipe, m Mount, loads []Load, rule strength.Rule) (*placed, []shares) {
+func opened(t *testing.T, part made.Part, r sheet.Recipe, m Mount, loads []Load, rule strength.Rule) (*placed, []shares) {
 	t.Helper()
 	p, err := lay(&part, m)
 	if err != nil {

@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/bolt"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 )
@@ -15,7 +16,7 @@ import (
 // load comes in. Group axes: x along the panel, n away from the vehicle, y so
 // that the three are right-handed; the group's centroid is the origin.
 type placed struct {
-	part      *sheet.Part
+	part      *made.Part
 	recipe    *sheet.Recipe
 	mat       material
 	rule      strength.Rule
@@ -23,8 +24,8 @@ type placed struct {
 	lengths   []float64 // mm between them
 	mount     Mount
 	bolt      bolt.Bolt
-	panel     *sheet.PanelMade
-	holes     []*sheet.HoleMade
+	panel     *made.PanelMade
+	holes     []*made.HoleMade
 	at        []profile.Point // bolts about their centroid
 	polar     float64
 	xx, yy    float64 // Σx², Σy²
@@ -33,12 +34,12 @@ type placed struct {
 	x, y, n   solid.Vector
 	face      [2]profile.Point // the panel's face in group axes: least and most
 	load      solid.Vector     // where the load comes in, part axes
-	carrying  []*sheet.HoleMade
-	path      []*sheet.PanelMade // from the carrying panel to the fastened one
-	toVehicle [3]solid.Vector    // vehicle x, y, z in part axes
-	clear     []float64          // least clear distance round each hole, mm
+	carrying  []*made.HoleMade
+	path      []*made.PanelMade // from the carrying panel to the fastened one
+	toVehicle [3]solid.Vector   // vehicle x, y, z in part axes
+	clear     []float64         // least clear distance round each hole, mm
 	outline   []profile.Point
-	slots     map[*sheet.HoleMade][]profile.Point
+	slots     map[*made.HoleMade][]profile.Point
 }
 
 // missing tells what keeps a mount from being worked out.
@@ -46,7 +47,7 @@ type missing string
 
 func (m missing) Error() string { return string(m) }
 
-func lay(part *sheet.Part, m Mount) (*placed, error) {
+func lay(part *made.Part, m Mount) (*placed, error) {
 	p := &placed{part: part, mount: m}
 	var err error
 	if p.bolt, err = m.Bolts.find(); err != nil {
@@ -63,7 +64,7 @@ func lay(part *sheet.Part, m Mount) (*placed, error) {
 	if p.holes, p.panel, err = p.pick(m.Fasten, "bolt it to the vehicle"); err != nil {
 		return nil, err
 	}
-	from, on := p.panel, (*sheet.PanelMade)(nil)
+	from, on := p.panel, (*made.PanelMade)(nil)
 	if p.carrying, on, err = p.pick(m.Carry, "carry the load"); err != nil {
 		return nil, err
 	}
@@ -73,7 +74,7 @@ func lay(part *sheet.Part, m Mount) (*placed, error) {
 	}
 	p.path = p.between(on, from)
 	p.outline = part.Outline.Flatten(.05)
-	p.slots = map[*sheet.HoleMade][]profile.Point{}
+	p.slots = map[*made.HoleMade][]profile.Point{}
 	for i := range part.Holes {
 		if h := &part.Holes[i]; h.Length > 0 {
 			p.slots[h] = h.Loop.Flatten(.05)
@@ -86,7 +87,7 @@ func lay(part *sheet.Part, m Mount) (*placed, error) {
 }
 
 // pick answers the round holes of some features, all on one panel.
-func (p *placed) pick(features []string, what string) (holes []*sheet.HoleMade, on *sheet.PanelMade, err error) {
+func (p *placed) pick(features []string, what string) (holes []*made.HoleMade, on *made.PanelMade, err error) {
 	wanted := map[string]bool{}
 	for _, f := range features {
 		wanted[f] = true
@@ -146,8 +147,8 @@ func (p *placed) turned(f [3]float64) solid.Vector {
 }
 
 // between lists the panels from one to another through the tree.
-func (p *placed) between(from, to *sheet.PanelMade) []*sheet.PanelMade {
-	up := func(m *sheet.PanelMade) (chain []*sheet.PanelMade) {
+func (p *placed) between(from, to *made.PanelMade) []*made.PanelMade {
+	up := func(m *made.PanelMade) (chain []*made.PanelMade) {
 		for m != nil {
 			chain = append(chain, m)
 			next := m.Parent
@@ -178,7 +179,7 @@ func (p *placed) flatWay(d profile.Point) profile.Point {
 
 // least answers the clear distance from a hole's edge to the nearest edge or
 // hole in any direction.
-func (p *placed) least(h *sheet.HoleMade) float64 {
+func (p *placed) least(h *made.HoleMade) float64 {
 	core := profile.Between([]profile.Point{h.Centre}, p.outline)
 	for i := range p.part.Holes {
 		if o := &p.part.Holes[i]; o != h && o.Panel == h.Panel {
@@ -194,7 +195,7 @@ func (p *placed) least(h *sheet.HoleMade) float64 {
 
 // along answers the clear distance from a hole's edge along a direction on the
 // flat pattern to the next edge or hole, the least over the bolt's width.
-func (p *placed) along(h *sheet.HoleMade, way profile.Point) float64 {
+func (p *placed) along(h *made.HoleMade, way profile.Point) float64 {
 	side := profile.Point{X: -way.Y, Y: way.X}
 	best := math.Inf(1)
 	for _, off := range [3]float64{0, -.5, .5} {
@@ -219,7 +220,7 @@ func (p *placed) along(h *sheet.HoleMade, way profile.Point) float64 {
 }
 
 // meets answers how far along a ray it meets a hole, infinite when it does not.
-func (p *placed) meets(h *sheet.HoleMade, o, way profile.Point) float64 {
+func (p *placed) meets(h *made.HoleMade, o, way profile.Point) float64 {
 	best := math.Inf(1)
 	if h.Length == 0 {
 		d, r := h.Centre.Sub(o), h.Diameter/2

@@ -37,8 +37,8 @@ func (p *placed) pryPlate() mode {
 		q := p.pryingAt(h.At)
 		return working.Working{Method: "Plate bent beside its bolts", Source: "AISC Manual part 9, the plate's own strength with full prying",
 			Formula: "T ≤ p·t²·F·(1 + δ)/(4·b'), b' = b − d/2, δ = 1 − dh/p",
-			Inputs: append([]working.Quantity{p.thick(), p.strong(), mm("b", "bolt to the bend the load comes through", q.B),
-				mm("p", "length of plate that belongs to the bolt", q.Length)}, p.doublerSays()...),
+			Inputs: append([]working.Quantity{p.thick(), p.strong(), working.MM("b", "bolt to the bend the load comes through", q.B),
+				working.MM("p", "length of plate that belongs to the bolt", q.Length)}, p.doublerSays()...),
 			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Assumptions: []string{p.rule.Says(q.Plate.Yields())},
 			Result: newtons("T", "pull on the bolt without prying", h.Demand)}
 	}
@@ -108,8 +108,8 @@ func (p *placed) flatPlate() mode {
 		return working.Working{Method: "Plate with a load among its bolts",
 			Source: "plastic strip between bolts either side, and the fan of yield lines round a load on a plate that may turn at its supports " +
 				"(Johansen), the lesser", Formula: "P = min(Fy·w·t²/4·(a + b)/(a·b), 2π·Fy·t²/4)",
-			Inputs: []working.Quantity{p.thick(), mpa("Fy", "yield of "+p.mat.name, p.mat.yield), mm("a", "to the bolt on one side", a),
-				mm("b", "and on the other", b), mm("w", "width that carries, its hole off", wide)},
+			Inputs: []working.Quantity{p.thick(), mpa("Fy", "yield of "+p.mat.name, p.mat.yield), working.MM("a", "to the bolt on one side", a),
+				working.MM("b", "and on the other", b), working.MM("w", "width that carries, its hole off", wide)},
 			Steps: []working.Quantity{newtons("strip", "by the strip", p.mat.yield*best), newtons("fan", "by the fan", p.mat.yield*fan),
 				newtons("cap", "may be used", capacity)},
 			Assumptions: []string{p.rule.Says(plate.Yields())}, Result: newtons("P", "across the plate", h.Demand)}
@@ -161,7 +161,7 @@ func (p *placed) loadHoles() mode {
 			return working.Working{Method: "Holes the load is bolted through",
 				Source: e.by + "; tear-out and pull-through as for the bracket's own bolts", Formula: "u = V/n/min(Rb, Rt) + N/n/Rp",
 				Inputs: []working.Quantity{newtons("F", "load", s.force.Len()), amount("n", "holes", n, ""),
-					mm("d", "largest bolt that goes through", e.d), p.thick(), p.strong()},
+					working.MM("d", "largest bolt that goes through", e.d), p.thick(), p.strong()},
 				Steps: steps, Assumptions: []string{p.rule.Says(p.plate(0).Breaks()),
 					"they share alike; the bolts of the load's own foot are the device's"}, Result: amount("u", "share used", h.Demand, "")}
 		}}

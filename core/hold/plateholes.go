@@ -28,7 +28,7 @@ func (p *placed) bearing() mode {
 		},
 		Explain: func(s *shares, h strength.Hit) working.Working {
 			return working.Working{Method: "Bearing of the bolt on the plate", Source: by, Formula: "V against R",
-				Inputs: append([]working.Quantity{mm("d", "bolt", d), p.thick(), p.strong()}, p.doublerSays()...),
+				Inputs: append([]working.Quantity{working.MM("d", "bolt", d), p.thick(), p.strong()}, p.doublerSays()...),
 				Steps:  []working.Quantity{newtons("cap", "may be used", capacity)}, Assumptions: []string{said},
 				Result: newtons("V", "share of the bolt", h.Demand)}
 		}}
@@ -70,7 +70,7 @@ func (p *placed) tearOut() mode {
 			ply := at(s, h.At)
 			_, by := ply.TearOut(p.rule)
 			return working.Working{Method: "Tear-out along the force", Source: by, Formula: "V against R",
-				Inputs: append([]working.Quantity{mm("lc", "hole's edge to the next edge along the force", ply.Clear), p.thick(), p.strong()},
+				Inputs: append([]working.Quantity{working.MM("lc", "hole's edge to the next edge along the force", ply.Clear), p.thick(), p.strong()},
 					p.doublerSays()...),
 				Steps:       []working.Quantity{newtons("cap", "may be used", h.Capacity)},
 				Assumptions: []string{p.rule.Says(ply.Breaks()), "each hole with its own edge distance"},
@@ -103,8 +103,8 @@ func (p *placed) spacing() mode {
 	}
 	m.Explain = func(_ *shares, _ strength.Hit) working.Working {
 		return working.Working{Method: "Least distance between bolts", Source: source, Formula: "s ≥ smin",
-			Inputs: []working.Quantity{mm("d", "bolt", p.bolt.Thread.Diameter), mm("dh", "widest hole", wide)},
-			Steps:  []working.Quantity{mm("s", "there", least)}, Result: mm("smin", "asked", need),
+			Inputs: []working.Quantity{working.MM("d", "bolt", p.bolt.Thread.Diameter), working.MM("dh", "widest hole", wide)},
+			Steps:  []working.Quantity{working.MM("s", "there", least)}, Result: working.MM("smin", "asked", need),
 			Assumptions: []string{"holes as the part has them"}}
 	}
 	return m
@@ -138,9 +138,10 @@ func (p *placed) net(key, name string, along bool) mode {
 		},
 		Explain: func(sh *shares, h strength.Hit) working.Working {
 			return working.Working{Method: "Net section",
-				Source:      "AISC 360 D2: Fu·An, each hole 2 mm wider than drilled (B4.3b); aluminium by the Aluminum Design Manual D.2",
-				Formula:     "An = (W − Σ(d + 2))·t",
-				Inputs:      []working.Quantity{mm("W", "width of the panel", width), mm("Σ", "taken off by holes", lost), p.thick(), p.strong()},
+				Source:  "AISC 360 D2: Fu·An, each hole 2 mm wider than drilled (B4.3b); aluminium by the Aluminum Design Manual D.2",
+				Formula: "An = (W − Σ(d + 2))·t",
+				Inputs: []working.Quantity{working.MM("W", "width of the panel", width),
+					working.MM("Σ", "taken off by holes", lost), p.thick(), p.strong()},
 				Steps:       []working.Quantity{amount("An", "net area", area, "mm²"), newtons("cap", "may be used", capacity)},
 				Assumptions: []string{said}, Result: newtons("N", "force across the row", h.Demand)}
 		}}
@@ -174,7 +175,7 @@ func (p *placed) block() mode {
 			Source: "AISC 360 J4.3 with 2 mm more than drilled (B4.3b), below 4.76 mm AISI S100 J6.3, aluminium by the Aluminum Design Manual " +
 				"J.3.7, with Ubs = 1", Formula: "R = min(0.6·Fu·Anv, 0.6·Fy·Agv) + Fu·Ant; u = Vx/Rx + Vy/Ry",
 			Inputs: []working.Quantity{newtons("Vx", "force along the panel", s.inPlane.X), newtons("Vy", "force across", s.inPlane.Y),
-				mm("e", "nearest edge", edge), p.thick(), p.strong()},
+				working.MM("e", "nearest edge", edge), p.thick(), p.strong()},
 			Steps:       []working.Quantity{newtons("Rx", "may be used along", caps[0]), newtons("Ry", "may be used across", caps[1])},
 			Assumptions: []string{p.rule.Says(plate.Breaks()), "the force without its turn: each hole answers for that"},
 			Result:      amount("u", "share used", h.Demand, "")}
@@ -201,7 +202,7 @@ func (p *placed) pullThrough() mode {
 	m.Explain = func(s *shares, h strength.Hit) working.Working {
 		_, by := p.plate(p.holes[h.At].Diameter).PullThrough(p.rule, head)
 		return working.Working{Method: "Head or washer pulled through thin sheet", Source: by, Formula: "T against P",
-			Inputs: append([]working.Quantity{p.thick(), mm("dw", "head or washer", head), p.strong()}, p.doublerSays()...),
+			Inputs: append([]working.Quantity{p.thick(), working.MM("dw", "head or washer", head), p.strong()}, p.doublerSays()...),
 			Steps:  []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Assumptions: []string{p.rule.Says(strength.PullThrough)},
 			Result: newtons("T", "pull on the bolt", h.Demand)}
 	}

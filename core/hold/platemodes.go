@@ -18,7 +18,7 @@ func (p *placed) plateModes() []mode {
 		p.block(), p.pullThrough(), p.pryPlate(), p.flatPlate(), p.loadHoles(), p.strip(), p.corner()}
 }
 
-func (p *placed) thick() working.Quantity { return mm("t", "thickness", p.mat.t) }
+func (p *placed) thick() working.Quantity { return working.MM("t", "thickness", p.mat.t) }
 
 func (p *placed) strong() working.Quantity {
 	return mpa("Fu", "strength of "+p.mat.name, p.plate(0).Strong(p.rule))

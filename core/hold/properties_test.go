@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 )
@@ -36,7 +37,7 @@ func anyBracket(rnd *rand.Rand) (sheet.Recipe, Mount, []Load) {
 			r.Material = "alu-5052-h32"
 		}
 		m.Backed = rnd.IntN(4) > 0
-		if p, err := sheet.Build(r, metric); err != nil || !p.Whole {
+		if p, err := made.Build(r, metric); err != nil || !p.Whole {
 			continue
 		}
 		size := math.Pow(10, 2+2*rnd.Float64())

@@ -4,7 +4,7 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
@@ -82,7 +82,7 @@ func (p *placed) sections() (list []section, lengths []float64) {
 		if child != out {
 			ends[0], ends[1] = ends[1], ends[0]
 		}
-		for k, panel := range [2]*sheet.PanelMade{first, second} {
+		for k, panel := range [2]*made.PanelMade{first, second} {
 			c := section{id: child.ID, name: child.Name, at: ends[k], line: s.X, normal: panel.Seat.Z, whole: s.Width}
 			c.across = c.line.Cross(c.normal)
 			step := math.Abs(ends[k].Sub(from).Dot(c.across))

@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -43,9 +44,9 @@ type change struct {
 
 // Suggest answers what would help a bracket that is tight or over (hardest
 // first relieved), or what could be saved on one that is over-strong.
-func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt sheet.Options) []Suggestion {
+func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt made.Options) []Suggestion {
 	out := []Suggestion{}
-	part, err := sheet.Build(r, opt)
+	part, err := made.Build(r, opt)
 	if err != nil {
 		return out
 	}
@@ -78,13 +79,13 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt shee
 
 // tried builds the part with a change. Where that brings new stops that have a
 // fix, such as a larger radius for thicker plate, the fixes join the change.
-func tried(r sheet.Recipe, was sheet.Part, c *change, opt sheet.Options) (sheet.Recipe, sheet.Part, bool) {
-	build := func(edits []working.Edit) (sheet.Recipe, sheet.Part, bool) {
+func tried(r sheet.Recipe, was made.Part, c *change, opt made.Options) (sheet.Recipe, made.Part, bool) {
+	build := func(edits []working.Edit) (sheet.Recipe, made.Part, bool) {
 		next, err := sheet.ApplyEdits(r, edits)
 		if err != nil {
-			return next, sheet.Part{}, false
+			return next, made.Part{}, false
 		}
-		built, err := sheet.Build(next, opt)
+		built, err := made.Build(next, opt)
 		return next, built, err == nil && built.Whole
 	}
 	next, built, ok := build(c.edits)
@@ -126,7 +127,7 @@ func silences(was, now Result) bool {
 	return false
 }
 
-func stops(p sheet.Part) map[string]bool {
+func stops(p made.Part) map[string]bool {
 	had := map[string]bool{}
 	for _, f := range p.Findings {
 		if f.Severity == working.Stop {
@@ -137,7 +138,7 @@ func stops(p sheet.Part) map[string]bool {
 }
 
 // asks lists the stops of the changed part that the part did not have.
-func asks(was, now sheet.Part) []string {
+func asks(was, now made.Part) []string {
 	had := stops(was)
 	out := []string{}
 	for _, f := range now.Findings {
@@ -157,7 +158,7 @@ func stopped(r Result) bool {
 	return false
 }
 
-func changes(r sheet.Recipe, part sheet.Part, m Mount, up bool, opt sheet.Options) (list []change) {
+func changes(r sheet.Recipe, part made.Part, m Mount, up bool, opt made.Options) (list []change) {
 	if c, ok := otherSize(r, m, up); ok {
 		list = append(list, c)
 	}
@@ -236,7 +237,7 @@ func otherGrade(m Mount) (change, bool) {
 }
 
 // wider spreads the pattern by a quarter about its middle.
-func wider(r sheet.Recipe, m Mount, opt sheet.Options) (change, bool) {
+func wider(r sheet.Recipe, m Mount, opt made.Options) (change, bool) {
 	c := change{label: "Holes a quarter farther apart", mount: m}
 	grain := grainOf(opt)
 	grow := func(path string, v, half float64, offset string, at sheet.Offset) {
@@ -269,7 +270,7 @@ func wider(r sheet.Recipe, m Mount, opt sheet.Options) (change, bool) {
 
 // nearer moves the pattern half way to the bend the load comes through, as far
 // as a socket and the bend leave room.
-func nearer(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (change, bool) {
+func nearer(r sheet.Recipe, part made.Part, m Mount, opt made.Options) (change, bool) {
 	p, err := lay(&part, m)
 	if err != nil {
 		return change{}, false
@@ -303,7 +304,7 @@ func nearer(r sheet.Recipe, part sheet.Part, m Mount, opt sheet.Options) (change
 	return c, len(c.edits) > 0
 }
 
-func otherPlate(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (change, bool) {
+func otherPlate(r sheet.Recipe, m Mount, up bool, opt made.Options) (change, bool) {
 	list := metricPlate
 	if opt.Display.Style != "mm" {
 		list = inchPlate
@@ -326,7 +327,7 @@ func otherPlate(r sheet.Recipe, m Mount, up bool, opt sheet.Options) (change, bo
 }
 
 // grainOf is what sizes are changed by, mm: a millimetre, or a sixteenth.
-func grainOf(opt sheet.Options) float64 {
+func grainOf(opt made.Options) float64 {
 	if opt.Display.Style != quantity.Metric {
 		return 25.4 / 16
 	}
@@ -334,7 +335,7 @@ func grainOf(opt sheet.Options) float64 {
 }
 
 // written writes a length as the job does.
-func written(mm float64, opt sheet.Options) string { return lengthIn(opt.Display, mm) }
+func written(mm float64, opt made.Options) string { return lengthIn(opt.Display, mm) }
 
 func lengthIn(d quantity.Display, mm float64) string {
 	if w, err := quantity.Format(mm, d); err == nil {

@@ -40,7 +40,7 @@ func (j *joint) blocked(k int) mode {
 				"J.3.7, with Ubs = 1; lines of bolts along the joint's axes out to the nearest edge",
 			Formula: "R = min(0.6·Fu·Anv, 0.6·Fy·Agv) + Fu·Ant; u = Vx/Rx + Vy/Ry",
 			Inputs: []working.Quantity{newtons("Vx", "force across", j.half(k)*s.force.X), newtons("Vy", "force up", j.half(k)*s.force.Y),
-				mm("e", "nearest edge", p.Edge), mm("t", "thickness as measured", p.Thickness)},
+				working.MM("e", "nearest edge", p.Edge), working.MM("t", "thickness as measured", p.Thickness)},
 			Steps:       []working.Quantity{newtons("Rx", "may be used across", caps[0]), newtons("Ry", "may be used up", caps[1])},
 			Result:      amount("u", "share used", h.Demand, ""),
 			Assumptions: []string{rule.Says(plate.Breaks()), "the force without its turn: each hole answers for that"}}

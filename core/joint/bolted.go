@@ -250,8 +250,8 @@ func (j *joint) stripped() mode {
 	}
 	m.Explain = j.simply("Thread stripped out of "+last.Name, e.Working.Source,
 		"F = As·Rm·t/L, L the engagement at which the bolt breaks first; all of t is threaded", "N", []string{rule.Says(strength.Rupture)},
-		newtons("As·Rm", "the bolt breaks at", e.Pull), mm("t", "thickness as measured", last.Thickness),
-		mm("L", "engagement at which it would", e.Length))
+		newtons("As·Rm", "the bolt breaks at", e.Pull), working.MM("t", "thickness as measured", last.Thickness),
+		working.MM("L", "engagement at which it would", e.Length))
 	return m
 }
 
@@ -274,6 +274,6 @@ func (j *joint) pushed() mode {
 	m.Explain = j.simply("Rivet nut through the sheet it is set in",
 		"shear of the sheet round its body, 0.6·Fu, body of 1.4 thread diameters (usual sizes)", "T ≤ 0.6·Fu·π·db·t/Ω", "N",
 		[]string{rule.Says(strength.PullThrough), "set as its sheet asks for; measure its body"},
-		thick, stress, mm("db", "body", rivetNutBody*j.thread.Diameter))
+		thick, stress, working.MM("db", "body", rivetNutBody*j.thread.Diameter))
 	return m
 }

@@ -92,6 +92,4 @@ func amount(symbol, name string, v float64, unit string) working.Quantity {
 
 func newtons(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "N") }
 
-func mm(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "mm") }
-
 func mpa(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "MPa") }

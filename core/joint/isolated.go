@@ -106,7 +106,7 @@ func (j *joint) bentOver(k int) mode {
 		return working.Working{Method: "Bolt bent over " + p.Name,
 			Source: "beam with both ends guided; AISC 360 F11 on the core of the thread, proof stress for yield", Formula: "σ = V·h/2/Z + T/As",
 			Inputs: []working.Quantity{newtons("V", "shear on it", s.sheared[hit.At]), newtons("T", "pull on it", s.drawn(hit.At)),
-				mm("h", "height, pressed together", h), mm("d", "core of the thread", d), mpa("Fp", "proof stress", j.grade.Proof)},
+				working.MM("h", "height, pressed together", h), working.MM("d", "core of the thread", d), mpa("Fp", "proof stress", j.grade.Proof)},
 			Steps: []working.Quantity{mpa("cap", "may be used", capacity)}, Result: mpa("σ", "stress in the bolt", hit.Demand),
 			Assumptions: []string{rule.Says(strength.Yield), "the preload is left out: rubber does not keep it"}}
 	}

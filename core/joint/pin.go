@@ -77,7 +77,7 @@ func (j *joint) pinBent(d float64) mode {
 		Explain: func(_ *spread, h strength.Hit) working.Working {
 			return working.Working{Method: "Pin bent between its ears",
 				Source: "forces at the middles of the plies, no gaps between them; AISC 360 F11 with the proof stress for yield", Formula: formula,
-				Inputs: []working.Quantity{mm("d", "pin", d), mm("a", "arm", arm), mpa("Fp", "proof stress", j.grade.Proof)},
+				Inputs: []working.Quantity{working.MM("d", "pin", d), working.MM("a", "arm", arm), mpa("Fp", "proof stress", j.grade.Proof)},
 				Steps:  []working.Quantity{amount("cap", "may be used", capacity, "N·mm")}, Result: amount("M", "moment in the pin", h.Demand, "N·mm"),
 				Assumptions: []string{rule.Says(strength.Yield), "washers take up the gaps: each millimetre of gap adds to the arm"}}
 		}}
@@ -119,8 +119,8 @@ func (j *joint) ear(k int) mode {
 	m.Explain = func(_ *spread, h strength.Hit) working.Working {
 		return working.Working{Method: "Ear of " + p.Name, Source: "AISC 360 D5.1: tension across the hole and shear behind it",
 			Formula: "R = min(Fu·2t·be, 0.6·Fu·2t·(a + d/2)), be = 2t + 16 ≤ a",
-			Inputs: []working.Quantity{mm("t", "thickness as measured", p.Thickness), mm("a", "hole's edge to the edge", a),
-				mm("be", "width that counts", be)},
+			Inputs: []working.Quantity{working.MM("t", "thickness as measured", p.Thickness), working.MM("a", "hole's edge to the edge", a),
+				working.MM("be", "width that counts", be)},
 			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of the ear", h.Demand),
 			Assumptions: []string{rule.Says(plate.Breaks())}}
 	}
@@ -151,7 +151,7 @@ func (j *joint) dished(k int) mode {
 	m.Explain = func(_ *spread, h strength.Hit) working.Working {
 		return working.Working{Method: "Ear of " + p.Name + " folding sideways",
 			Source: "ASME BTH-1 3-3.3.1: no more than four thicknesses count beside the hole; up to yield", Formula: "R = Fy·2t·4t",
-			Inputs: []working.Quantity{mm("t", "thickness as measured", p.Thickness), mm("be", "it stands out", out),
+			Inputs: []working.Quantity{working.MM("t", "thickness as measured", p.Thickness), working.MM("be", "it stands out", out),
 				mpa("Fy", "yield of "+p.material.Name, plate.Yield)},
 			Steps: []working.Quantity{newtons("cap", "may be used", h.Capacity)}, Result: newtons("V", "asked of the ear", h.Demand),
 			Assumptions: []string{rule.Says(plate.Yields())}}

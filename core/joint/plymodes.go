@@ -79,7 +79,7 @@ func (j *joint) stuff(k int) (thick, stress working.Quantity) {
 	if j.in.Strength.Yields() {
 		name = "yield of "
 	}
-	return mm("t", "thickness as measured", p.Thickness), mpa("Fu", name+p.material.Name, plate.Strong(j.in.Strength))
+	return working.MM("t", "thickness as measured", p.Thickness), mpa("Fu", name+p.material.Name, plate.Strong(j.in.Strength))
 }
 
 // crushed is bearing of the fastener on the hole.
@@ -98,7 +98,7 @@ func (j *joint) crushed(k int) mode {
 		Eval: func(s *spread) strength.Hit {
 			return strength.HardestOf(len(s.vectors), func(i int) (float64, float64) { return j.shearOn(s, k, i), capacity })
 		},
-		Explain: j.simply("Bearing on "+j.plies[k].Name, by, "V against R", "N", []string{said}, thick, stress, mm("d", "fastener", d))}
+		Explain: j.simply("Bearing on "+j.plies[k].Name, by, "V against R", "N", []string{said}, thick, stress, working.MM("d", "fastener", d))}
 }
 
 // torn is tear-out to the nearest edge, or to the next hole along the force.
@@ -144,7 +144,7 @@ func (j *joint) torn(k int) mode {
 		plate.Clear = at(s, h.At)
 		_, by := plate.TearOut(rule)
 		return j.simply("Tear-out of "+p.Name, by, "V against R, at the nearest edge or the next hole along the force", "N",
-			[]string{rule.Says(plate.Breaks())}, thick, stress, mm("lc", "hole's edge to it", plate.Clear))(s, h)
+			[]string{rule.Says(plate.Breaks())}, thick, stress, working.MM("lc", "hole's edge to it", plate.Clear))(s, h)
 	}
 	return m
 }
@@ -194,8 +194,8 @@ func (j *joint) spaced(k int) mode {
 	}
 	m.Explain = func(_ *spread, h strength.Hit) working.Working {
 		return working.Working{Method: "Least distance between holes of " + p.Name, Source: source, Formula: "s ≥ smin",
-			Inputs: []working.Quantity{mm("d", "fastener", j.thread.Diameter), mm("dh", "hole", hole)},
-			Steps:  []working.Quantity{mm("s", "there", least)}, Result: mm("smin", "asked", need),
+			Inputs: []working.Quantity{working.MM("d", "fastener", j.thread.Diameter), working.MM("dh", "hole", hole)},
+			Steps:  []working.Quantity{working.MM("s", "there", least)}, Result: working.MM("smin", "asked", need),
 			Assumptions: []string{"holes as typed or as the part has them"}}
 	}
 	return m
@@ -231,7 +231,7 @@ func (j *joint) netted(k int) mode {
 			Source:  "net section, AISC 360 D2 (b) with 2 mm more than drilled (B4.3b); aluminium by the Aluminum Design Manual D.2",
 			Formula: "R = Fu·(W − Σ(dh + 2))·t, both ways; u = Vx/Rx + Vy/Ry",
 			Inputs: []working.Quantity{newtons("Vx", "force across", s.force.X), newtons("Vy", "force up", s.force.Y),
-				mm("Wx", "width across", p.Wide[0]), mm("Wy", "width up", p.Wide[1]), thick, stress},
+				working.MM("Wx", "width across", p.Wide[0]), working.MM("Wy", "width up", p.Wide[1]), thick, stress},
 			Steps: []working.Quantity{newtons("Rx", "may be used across", cap[0]), newtons("Ry", "may be used up", cap[1])},
 			Assumptions: []string{rule.Says(plate.Breaks()),
 				"the force of the case through the whole width; how the ply itself is bent belongs to the part it is of"},
@@ -281,7 +281,7 @@ func (j *joint) through(k int) mode {
 		return strength.HardestOf(len(s.pull), func(i int) (float64, float64) { return s.tension(i), capacity })
 	}
 	m.Explain = j.simply("Head pulled through "+p.Name, by, "T against P", "N", []string{rule.Says(strength.PullThrough)}, thick, stress,
-		mm("dw", "head or washer", over))
+		working.MM("dw", "head or washer", over))
 	return m
 }
 
@@ -330,7 +330,8 @@ func (j *joint) bentBeside(k int) mode {
 		return j.simply(p.Name+" bent beside its bolts", "AISC Manual part 9, the plate's own strength with full prying",
 			"T ≤ p·t²·F·(1 + δ)/(4·b'), b' = b − d/2, δ = 1 − dh/p", "N",
 			[]string{rule.Says(q.Plate.Yields()), "prying comes on top of the bolt's tension and is asked there"},
-			thick, stress, mm("b", "bolt to the bend or web", q.B), mm("p", "length of plate that belongs to a bolt", q.Length))(s, h)
+			thick, stress, working.MM("b", "bolt to the bend or web", q.B),
+			working.MM("p", "length of plate that belongs to a bolt", q.Length))(s, h)
 	}
 	return m
 }

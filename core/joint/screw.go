@@ -89,7 +89,8 @@ func (screw) modes(j *joint, _ []spread) []mode {
 		return p.material.Tensile * p.worn
 	}
 	t1, t2 := near.Thickness, far.Thickness
-	sheets := []working.Quantity{mm("d", "screw", d), mm("t1", near.Name, t1), mpa("Fu1", "its strength", fu(near)), mm("t2", far.Name, t2),
+	sheets := []working.Quantity{working.MM("d", "screw", d), working.MM("t1", near.Name, t1), mpa("Fu1", "its strength", fu(near)),
+		working.MM("t2", far.Name, t2),
 		mpa("Fu2", "its strength", fu(far))}
 	bearing := math.Min(2.7*t1*d*fu(near), 2.7*t2*d*fu(far))
 	tilts := 4.2 * math.Sqrt(t2*t2*t2*d) * fu(far)

@@ -125,8 +125,8 @@ func (j *joint) leans(k int, list []spread) (mode, bool) {
 		Explain: func(s *spread, h strength.Hit) working.Working {
 			return working.Working{Method: p.Name + " bent where it turns about its edge",
 				Source: "strip beside the bolts, plastic modulus; AISC 360 F11", Formula: "M ≤ Fy·(L + 2a − n·dh)·t²/4",
-				Inputs: []working.Quantity{mm("L", "length of the row", long), mm("a", "metal past its ends", past(s)),
-					mm("e", "to the edge where it presses", s.lever), mm("t", "thickness as measured", p.Thickness),
+				Inputs: []working.Quantity{working.MM("L", "length of the row", long), working.MM("a", "metal past its ends", past(s)),
+					working.MM("e", "to the edge where it presses", s.lever), working.MM("t", "thickness as measured", p.Thickness),
 					mpa("Fy", "yield of "+p.material.Name, plate.Yield)},
 				Steps:  []working.Quantity{amount("cap", "may be used", h.Capacity, "N·mm")},
 				Result: amount("M", "moment across the row", h.Demand, "N·mm"),

@@ -263,8 +263,8 @@ func (a *asking) chord() mode {
 			Assumptions: []string{a.w.ask.Rule.Says(wallBends),
 				"the branch's own twist is left out; what is bent in one plane and the other adds up"},
 			Inputs: []working.Quantity{newtons("N", "along the branch", n), moment("Mi", "bent in the plane of both", in),
-				moment("Mo", "bent out of it", out), mm("Bb", "branch across the face", b.across), mm("Hb", "branch along it", b.long),
-				mm("B", "face of the chord", b.face), mm("t", "its wall", b.chord.Section.Wall), mpa("Fy", "yield", a.yield),
+				moment("Mo", "bent out of it", out), working.MM("Bb", "branch across the face", b.across), working.MM("Hb", "branch along it", b.long),
+				working.MM("B", "face of the chord", b.face), working.MM("t", "its wall", b.chord.Section.Wall), mpa("Fy", "yield", a.yield),
 				amount("U", "the chord's own stress as a share of yield", u, "")},
 			Steps: []working.Quantity{newtons("Na", "force it bears", may.force), moment("Mia", "moment in the plane", may.in),
 				moment("Moa", "moment out of it", may.out)}, Result: amount("u", "share used", h.Demand, "")}

@@ -190,7 +190,7 @@ func (a *asking) lateral() mode {
 		return working.Working{Method: "Bent about its stronger axis until it tips sideways",
 			Source: source + " with Cb = 1; sum of shares as H1", Formula: "u = B·M/Mn' + B·σ2/σmay + σN/σmay",
 			Assumptions: []string{a.w.ask.Rule.Says(a.plate), "held sideways and against twist where other members meet it, and nowhere else"},
-			Inputs: []working.Quantity{mm("Lb", "between places that hold it sideways", length), moment("M", "about its stronger axis", big),
+			Inputs: []working.Quantity{working.MM("Lb", "between places that hold it sideways", length), moment("M", "about its stronger axis", big),
 				mpa("σ2", "about its weaker axis", small), mpa("σN", "by pull or press", l.axial), amount("B", "bending grows by", a.grows, "")},
 			Steps:  []working.Quantity{moment("Mn", "it bears before it tips", nominal), moment("Mn'", "may be used", may)},
 			Result: amount("u", "sum of shares", h.Demand, "")}
@@ -334,7 +334,8 @@ func (a *asking) torsion() mode {
 			Formula:     "B = T·a·tanh(L/2a), a = √(E·Cw/(G·J)); σ = √((σN + σM + B·ω/Cw)² + 3·τ²)",
 			Assumptions: append(a.assume(), "loads through the line of its centroid twist it about its shear centre"),
 			Inputs: []working.Quantity{moment("T", "torque, with the loads' own about the shear centre", t),
-				mm("e", "centroid to shear centre", arm), amount("Cw", "warping constant", o.warping, "mm⁶"), amount("J", "Saint-Venant", p.J, "mm⁴")},
+				working.MM("e", "centroid to shear centre", arm), amount("Cw", "warping constant", o.warping, "mm⁶"),
+				amount("J", "Saint-Venant", p.J, "mm⁴")},
 			Steps:  []working.Quantity{mpa("σw", "by warping", warp), mpa("σM", "by bending", l.bend), mpa("may", "may be used", a.may)},
 			Result: mpa("σ", "equivalent stress", h.Demand)}
 	}

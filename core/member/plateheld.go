@@ -139,8 +139,9 @@ func (q *plating) bent() mode {
 		l := q.arm(p.Holds[h.At])
 		return working.Working{Method: "Base plate between bolt and member",
 			Source: "cantilever strip, load spread at 45° from the bolt; practice", Formula: "σ = 6·F·l / (b·t²)",
-			Inputs: []working.Quantity{newtons("F", "on one bolt", pulls[h.At]), mm("l", "bolt to the member's wall", l),
-				mm("b", "width that bends", wide(l)), mm("t", "thickness", p.Thickness)}, Steps: []working.Quantity{mpa("may", "may be used", q.a.may)},
+			Inputs: []working.Quantity{newtons("F", "on one bolt", pulls[h.At]), working.MM("l", "bolt to the member's wall", l),
+				working.MM("b", "width that bends", wide(l)), working.MM("t", "thickness", p.Thickness)},
+			Steps: []working.Quantity{mpa("may", "may be used", q.a.may)},
 			Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate),
 				"no prying: a thin plate adds to the bolts; the bolts themselves belong to the joint"}, Result: mpa("σ", "bending stress", h.Demand)}
 	}
@@ -193,9 +194,9 @@ func (q *plating) wrench() mode {
 	m.Explain = func(_ *answered, h strength.Hit) working.Working {
 		return working.Working{Method: "Room for a head beside the member",
 			Source: "heads are 1.85 diameters across their corners; the weld's leg stands in the way", Formula: "l ≥ 0.93·d + leg",
-			Inputs:      []working.Quantity{mm("d", "largest bolt that goes through", d), mm("l", "bolt to the wall", least)},
+			Inputs:      []working.Quantity{working.MM("d", "largest bolt that goes through", d), working.MM("l", "bolt to the wall", least)},
 			Steps:       []working.Quantity{},
-			Assumptions: []string{"a socket needs more"}, Result: mm("need", "asked", need)}
+			Assumptions: []string{"a socket needs more"}, Result: working.MM("need", "asked", need)}
 	}
 	return m
 }
@@ -271,7 +272,7 @@ func (q *plating) edges() mode {
 	}
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		return working.Working{Method: "Holes of an end plate", Source: by + "; " + torn, Formula: "V ≤ min(crushed, torn)",
-			Inputs: []working.Quantity{mm("lc", "hole's edge to the edge", plate.Clear), mm("t", "thickness", p.Thickness),
+			Inputs: []working.Quantity{working.MM("lc", "hole's edge to the edge", plate.Clear), working.MM("t", "thickness", p.Thickness),
 				mpa("Fu", "strength", plate.Strong(rule))},
 			Steps:       []working.Quantity{newtons("Rb", "crushed", bear), newtons("Rt", "torn out", tear)},
 			Assumptions: []string{rule.Says(plate.Breaks()), "bolts share alike, the farthest takes the twist"},
@@ -310,8 +311,8 @@ func (q *plating) torn() mode {
 		Explain: func(_ *answered, h strength.Hit) working.Working {
 			return working.Working{Method: "Ear at its hole", Source: torn + "; " + by + "; across the hole AISC 360 D5.1",
 				Formula: "R = min(torn, crushed, Fu·2t·be)",
-				Inputs: []working.Quantity{mm("lc", "hole's edge to the ear's edge", clear), mm("d", "hole", p.Hole),
-					mm("t", "thickness", p.Thickness), mpa("Fu", "strength", plate.Strong(rule))},
+				Inputs: []working.Quantity{working.MM("lc", "hole's edge to the ear's edge", clear), working.MM("d", "hole", p.Hole),
+					working.MM("t", "thickness", p.Thickness), mpa("Fu", "strength", plate.Strong(rule))},
 				Steps: []working.Quantity{newtons("Rt", "torn out", tear), newtons("Rb", "crushed", bear),
 					newtons("Ra", "torn across the hole", across)}, Assumptions: []string{rule.Says(plate.Breaks()), "its holes share alike"},
 				Result: newtons("R", "asked", h.Demand)}
@@ -340,7 +341,8 @@ func (q *plating) root() mode {
 			d, a, b, t := parts(f)
 			return working.Working{Method: "Ear as a cantilever", Source: "beam bending both ways with pull and twist, von Mises",
 				Formula: "σ = √((N/(w·t) + 6·(Vz·h + My)/(w·t²) + 6·(Vy·h + Mz)/(t·w²))² + 3·τ²)",
-				Inputs: []working.Quantity{mm("h", "hole to the root", lever), mm("w", "width", p.Width), mm("t", "thickness", p.Thickness),
+				Inputs: []working.Quantity{working.MM("h", "hole to the root", lever), working.MM("w", "width", p.Width),
+					working.MM("t", "thickness", p.Thickness),
 					newtons("N", "pull", f[0]), newtons("Vy", "along its width", f[1]), newtons("Vz", "along its thickness", f[2]),
 					moment("My", "moment the thin way", f[4]), moment("Mz", "moment the wide way", f[5])},
 				Steps: []working.Quantity{mpa("σN", "by pull", d), mpa("σ1", "bent the thin way", a), mpa("σ2", "bent the wide way", b),
@@ -369,7 +371,8 @@ func (q *plating) edge() mode {
 	}
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
 		return working.Working{Method: "Free edge of an ear", Source: "AISC 360 E3 on a strip of the plate, K = 2",
-			Formula: "σ ≤ Fcr/Ω, λ = 2·h·√12/t", Inputs: []working.Quantity{mm("h", "stands out", p.Height), mm("t", "thickness", p.Thickness),
+			Formula: "σ ≤ Fcr/Ω, λ = 2·h·√12/t", Inputs: []working.Quantity{working.MM("h", "stands out", p.Height),
+				working.MM("t", "thickness", p.Thickness),
 				amount("λ", "slenderness", slender, ""), mpa("Fe", "elastic", elastic)},
 			Steps: []working.Quantity{mpa("cap", "may be used", capacity)}, Assumptions: []string{q.a.w.ask.Rule.Says(q.a.plate)},
 			Result: mpa("σ", "pressed at its edge", h.Demand)}

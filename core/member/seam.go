@@ -144,7 +144,7 @@ func (a *asking) weld() mode {
 			Source:  "elastic vector sum; AISC 360 J2.4: 0.60·FEXX on the throat, base metal 0.60·Fu beside it",
 			Formula: "f = √((N/l + My·z/Iy + Mz·y/Iz)² + (V/l + T·r/Ip)²)",
 			Inputs: []working.Quantity{newtons("N", "pull", f[0]), moment("My", "moment", f[4]), moment("Mz", "moment", f[5]),
-				moment("T", "torque", f[3]), mm("l", "length of the weld", line.length), mm("a", "leg", x.leg)},
+				moment("T", "torque", f[3]), working.MM("l", "length of the weld", line.length), working.MM("a", "leg", x.leg)},
 			Steps: []working.Quantity{amount("throat", "weld metal", throat, "N/mm"), amount("base", "base metal", base, "N/mm"),
 				amount("cap", "may be used", h.Capacity, "N/mm")},
 			Assumptions: []string{w.ask.Rule.Says(factors),

@@ -285,7 +285,7 @@ func (a *asking) splice() mode {
 		return working.Working{Method: "Splice with a sleeve or plates",
 			Source:  "practice: a splice that was not proved counts half of the member, sleeve and plates four times as long as it is deep",
 			Formula: "σ ≤ may/2", Assumptions: a.assume(),
-			Inputs: []working.Quantity{mm("a", "splice, from its first point", at), mpa("may", "may be used of the member", a.may)},
+			Inputs: []working.Quantity{working.MM("a", "splice, from its first point", at), mpa("may", "may be used of the member", a.may)},
 			Steps:  []working.Quantity{mpa("cap", "may be used of the splice", capacity)}, Result: mpa("σ", "equivalent stress near it", h.Demand)}
 	}
 	return m
@@ -301,7 +301,6 @@ func amount(symbol, name string, v float64, unit string) working.Quantity {
 func newtons(symbol, name string, v float64) working.Quantity { return amount(symbol, name, v, "N") }
 func moment(symbol, name string, v float64) working.Quantity  { return amount(symbol, name, v, "N·mm") }
 func mpa(symbol, name string, v float64) working.Quantity     { return amount(symbol, name, v, "MPa") }
-func mm(symbol, name string, v float64) working.Quantity      { return amount(symbol, name, v, "mm") }
 
 // aluminium tells whether the frame is of it.
 func (a *asking) aluminium() bool { return a.w.m.material.Family == stock.Aluminum }

@@ -3,23 +3,21 @@ package sheet_test
 import (
 	"fmt"
 
-	"warmanvil/core/bend"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/plates"
+	"warmanvil/core/working"
 )
 
-// A plate with one flange and a hole: its recipe, and the flat pattern that follows.
+// A recipe is plain data: it is edited by path, and its mirrored twin has its hole on
+// the other side.
 func Example() {
-	r := sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: 3, Process: "laser",
-		Tool: bend.Tool{Kind: bend.ToolVDie}, Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir},
-		Base: sheet.Base{ID: "base", Length: 120, Width: 80, Measure: sheet.Outside,
-			Flanges: []sheet.Flange{{ID: "lip", Edge: sheet.Front, Length: 30, Angle: 90, InsideRadius: 3}},
-			Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Left, Distance: 20},
-				Y: sheet.Offset{Edge: sheet.Back, Distance: 20}}}}}
-	p, err := sheet.Build(r, sheet.Options{})
+	r := plates.Plate(120, 80)
+	r.Base.Holes = []sheet.Hole{plates.Round("h", sheet.Left, 20, sheet.Front, 30, 9)}
+	longer, err := sheet.ApplyEdits(r, []working.Edit{{Path: "/base/length", Value: 150.0}})
 	if err != nil {
 		panic(err)
 	}
-	w, h := p.Bounds.Size()
-	fmt.Printf("flat %.1f × %.1f mm, %.2f kg, %d hole\n", w, h, p.Mass, len(p.Holes))
-	// Output: flat 120.0 × 104.5 mm, 0.29 kg, 1 hole
+	twin := longer.Mirror()
+	fmt.Println(longer.Base.Length, twin.Base.Holes[0].X.Edge)
+	// Output: 150 right
 }

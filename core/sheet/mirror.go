@@ -45,7 +45,7 @@ func (e Edge) mirrored() Edge {
 // mirroredEdge answers how the base's edges change places.
 func (b Base) mirroredEdge() func(Edge) Edge {
 	n := 0
-	switch b.kind() {
+	switch b.Kind() {
 	case Polygon:
 		n = len(b.Shape.Points)
 	case Sides:

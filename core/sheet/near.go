@@ -2,8 +2,8 @@ package sheet
 
 import "math"
 
-// tiny is how far two lengths in mm may differ and be the same.
-const tiny = 1e-6
+// Tiny is how far two lengths in mm may differ and be the same.
+const Tiny = 1e-6
 
-// ceil rounds a suggestion up to a half millimetre.
-func ceil(mm float64) float64 { return math.Ceil(mm*2-1e-9) / 2 }
+// HalfUp rounds a suggestion up to a half millimetre.
+func HalfUp(mm float64) float64 { return math.Ceil(mm*2-1e-9) / 2 }

@@ -1,6 +1,7 @@
-// Package sheet turns the recipe of a folded sheet part into what is cut and
-// what comes out of the brake. Build goes through named steps, each a file:
-// panels (the tree and its sizes) → fold → flatten → features → check.
+// Package sheet is the recipe of a folded sheet part: what is asked for, and whether
+// it is one. What it makes goes from room to room, each handing values on:
+// lay (flat and folded), flags (what would be scrap), made (all that is told of it);
+// starters and split write recipes.
 //
 // A recipe is a tree: the base carries flanges, a flange may carry flanges.
 // Edges of a flange, and of a base with four or three sides, are named by the

@@ -145,7 +145,7 @@ func (h Hole) Count() int {
 	return h.Pattern.Columns * h.Pattern.Rows
 }
 
-// bolted tells whether a hole of that use may carry a bolt.
-func (u *Use) bolted() bool {
+// Bolted tells whether a hole of that use may carry a bolt.
+func (u *Use) Bolted() bool {
 	return u == nil || u.Kind != UseAccess && u.Kind != UseDrain && u.Kind != UsePass && u.Kind != UseLightening
 }

@@ -8,29 +8,29 @@ import (
 	"warmanvil/core/profile"
 )
 
-// kind answers the base's shape.
-func (b Base) kind() ShapeKind {
+// Kind answers the base's shape.
+func (b Base) Kind() ShapeKind {
 	if b.Shape == nil || b.Shape.Kind == "" {
 		return Rectangle
 	}
 	return b.Shape.Kind
 }
 
-// outline answers the base as typed, anticlockwise from its first corner, with
+// Outline answers the base as typed, anticlockwise from its first corner, with
 // its edges' names. why says what is wrong with it.
-func (b Base) outline() (loop profile.Loop, names []Edge, why string) {
+func (b Base) Outline() (loop profile.Loop, names []Edge, why string) {
 	v := func(x, y float64) profile.Vertex { return profile.Vertex{X: x, Y: y} }
 	l, w := b.Length, b.Width
-	switch s := b.Shape; b.kind() {
+	switch s := b.Shape; b.Kind() {
 	case Trapezoid:
 		loop, names = profile.Loop{v(0, 0), v(l, 0), v(s.Shift+s.Back, w), v(s.Shift, w)}, []Edge{Front, Right, Back, Left}
 	case Triangle:
 		loop, names = profile.Loop{v(0, 0), v(l, 0), v(s.Shift, w)}, []Edge{Front, Right, Left}
 	case Polygon:
-		loop, names = s.Points, numbered(len(s.Points))
+		loop, names = s.Points, Numbered(len(s.Points))
 	case Sides:
 		loop = sided(s.Sides)
-		names = numbered(len(loop))
+		names = Numbered(len(loop))
 	case Disc:
 		loop, names = profile.Loop{{X: 0, Y: 0, Bulge: 1}, {X: l, Y: 0, Bulge: 1}}, []Edge{Front, Back}
 	case Ring:
@@ -80,7 +80,7 @@ func unsound(l profile.Loop) string {
 	return ""
 }
 
-func numbered(n int) []Edge {
+func Numbered(n int) []Edge {
 	out := make([]Edge, n)
 	for i := range out {
 		out[i] = Edge(strconv.Itoa(i + 1))
@@ -106,7 +106,7 @@ func sided(sides []SideSize) (loop profile.Loop) {
 
 // flatten moves every bent edge in by its bend and sets the outline on its first
 // corner, its first edge along x.
-func flatBase(loop profile.Loop, off []float64) (corners []profile.Point, bulges []float64, why string) {
+func FlatBase(loop profile.Loop, off []float64) (corners []profile.Point, bulges []float64, why string) {
 	n := len(loop)
 	curved := false
 	for _, v := range loop {
@@ -126,7 +126,7 @@ func flatBase(loop profile.Loop, off []float64) (corners []profile.Point, bulges
 	}
 	for i := range corners { // an edge that turned round is used up by its neighbours' bends
 		was, is := loop[(i+1)%n].P().Sub(loop[i].P()), corners[(i+1)%n].Sub(corners[i])
-		if was.Dot(is) <= tiny {
+		if was.Dot(is) <= Tiny {
 			return nil, nil, fmt.Sprintf("its bends leave nothing of edge %d", i+1)
 		}
 	}
@@ -151,7 +151,7 @@ func meet(a, b profile.Point, left float64, c, d profile.Point, leftToo float64)
 	q := c.Add(profile.Point{X: -v.Y, Y: v.X}.Mul(leftToo))
 	cross := u.Cross(v)
 	if math.Abs(cross) < 1e-6 {
-		return p, math.Abs(left-leftToo) < tiny
+		return p, math.Abs(left-leftToo) < Tiny
 	}
 	return p.Add(u.Mul(q.Sub(p).Cross(v) / cross)), true
 }

@@ -15,7 +15,7 @@ const (
 	maxHoles    = 2000 // holes made, patterns counted out
 	maxSize     = 20_000.0
 	maxAngle    = 179.0
-	maxApex     = 165.0 // past it nothing is measured to an apex
+	MaxApex     = 165.0 // past it nothing is measured to an apex
 	maxCorners  = 2000
 	maxCuts     = 500
 	maxCoupons  = 50
@@ -24,7 +24,7 @@ const (
 	maxReason   = 500
 )
 
-func idForm(id string) bool {
+func IdForm(id string) bool {
 	for _, r := range id {
 		if !(r >= 'a' && r <= 'z' || r >= 'A' && r <= 'Z' || r >= '0' && r <= '9' || r == '-' || r == '_') {
 			return false
@@ -48,12 +48,12 @@ func (r Recipe) Validate() error {
 	}
 	err := working.First(
 		working.Within("/thickness", "The thickness", r.Thickness, .2, 50, "mm"),
-		oneOf("/grain", "The grain", r.Grain, "", GrainUnknown, GrainX, GrainY),
-		oneOf("/tool/kind", "The tool", r.Tool.Kind, bend.ToolVDie, bend.ToolPan, bend.ToolVice),
+		OneOf("/grain", "The grain", r.Grain, "", GrainUnknown, GrainX, GrainY),
+		OneOf("/tool/kind", "The tool", r.Tool.Kind, bend.ToolVDie, bend.ToolPan, bend.ToolVice),
 		working.Within("/tool/opening", "The die opening", r.Tool.Opening, 0, 1000, "mm"),
 		r.validateBend(),
-		oneOf("/hand/drawn", "The hand", r.Hand.Drawn, "", LeftHand, RightHand),
-		oneOf("/seen", "The face that shows", r.Seen, "", GoodFace, BackFace),
+		OneOf("/hand/drawn", "The hand", r.Hand.Drawn, "", LeftHand, RightHand),
+		OneOf("/seen", "The face that shows", r.Seen, "", GoodFace, BackFace),
 		r.Master.validate(),
 		r.Base.validateShape(),
 		measureOK("/base/measure", r.Base.Measure),
@@ -75,8 +75,8 @@ func (r Recipe) Validate() error {
 
 func (r Recipe) validateBend() error {
 	err := working.First(
-		oneOf("/bend/school", "The school", r.Bend.School, bend.Schools...),
-		oneOf("/bend/method", "The method", r.Bend.Method, bend.MethodAir, bend.MethodBottomed, bend.MethodHand, bend.MethodRolled),
+		OneOf("/bend/school", "The school", r.Bend.School, bend.Schools...),
+		OneOf("/bend/method", "The method", r.Bend.Method, bend.MethodAir, bend.MethodBottomed, bend.MethodHand, bend.MethodRolled),
 	)
 	if err != nil {
 		return err
@@ -110,7 +110,7 @@ func named80(name string) error {
 }
 
 func (v *validator) id(path, id string) error {
-	if !idForm(id) {
+	if !IdForm(id) {
 		return working.Refuse(path+"/id", "An id is 1 to 64 letters, digits, - or _.")
 	}
 	if v.seen[id] {
@@ -131,7 +131,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 		}
 		err := under(p,
 			v.id("", f.ID), named80(f.Name), named80(f.Group),
-			oneOf("/kind", "What hangs on the edge", f.Kind, "", Bent, Hem, Jog, Roll),
+			OneOf("/kind", "What hangs on the edge", f.Kind, "", Bent, Hem, Jog, Roll),
 			edgeOK("/edge", f.Edge),
 			working.Above("/length", "The length", f.Length, 0, maxSize, "mm"),
 			measureOK("/measure", f.Measure),
@@ -143,7 +143,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 			meetsOK("", f.Meets),
 			working.Within("/setIn/start", "The set-in", f.SetIn.Start, 0, maxSize, "mm"),
 			working.Within("/setIn/end", "The set-in", f.SetIn.End, 0, maxSize, "mm"),
-			oneOf("/relief/kind", "The relief", f.Relief.Kind, "", Rectangular, Round, Tear),
+			OneOf("/relief/kind", "The relief", f.Relief.Kind, "", Rectangular, Round, Tear),
 			working.Within("/relief/width", "The relief width", f.Relief.Width, 0, 500, "mm"),
 			working.Within("/relief/depth", "The relief depth", f.Relief.Depth, 0, 500, "mm"),
 			cornerOK("/corner", f.Corner),
@@ -165,7 +165,7 @@ func under(base string, errs ...error) error {
 	return working.Under(base, working.First(errs...))
 }
 
-func oneOf[S ~string](path, name string, got S, allowed ...S) error {
+func OneOf[S ~string](path, name string, got S, allowed ...S) error {
 	for _, a := range allowed {
 		if got == a {
 			return nil
@@ -181,7 +181,7 @@ func oneOf[S ~string](path, name string, got S, allowed ...S) error {
 }
 
 func (m *Master) validate() error {
-	if m != nil && (!idForm(m.Part) || len([]rune(m.Name)) > 200) {
+	if m != nil && (!IdForm(m.Part) || len([]rune(m.Name)) > 200) {
 		return working.Refuse("/master", "Choose the part the matched holes are drilled through.")
 	}
 	return nil

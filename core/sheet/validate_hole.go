@@ -13,8 +13,8 @@ func (v *validator) holes(path string, list []Hole) error {
 		p := path + "/holes/" + strconv.Itoa(i)
 		err := under(p,
 			v.id("", h.ID), named80(h.Name), named80(h.Group),
-			oneOf("/kind", "The kind of hole", h.Kind, RoundHole, SlotHole, SquareHole, RectangleHole, DHole, KeyholeHole, CutoutHole),
-			oneOf("/made", "How it is made", h.Made, "", MadeCut, MadeDrilled, MadePilot, MadeMatched),
+			OneOf("/kind", "The kind of hole", h.Kind, RoundHole, SlotHole, SquareHole, RectangleHole, DHole, KeyholeHole, CutoutHole),
+			OneOf("/made", "How it is made", h.Made, "", MadeCut, MadeDrilled, MadePilot, MadeMatched),
 			h.sizesOK(),
 			working.Within("/angle", "The hole's angle", h.Angle, -360, 540, "°"),
 			offsetOK("/x", h.X), offsetOK("/y", h.Y),
@@ -40,11 +40,11 @@ func (h Hole) sizesOK() error {
 		}
 		u := h.Use
 		err := under("/use",
-			oneOf("/kind", "The use", u.Kind, UseCountersink, UseTapped, UseWeldNut, UseRivetNut, UseAccess, UseDrain,
+			OneOf("/kind", "The use", u.Kind, UseCountersink, UseTapped, UseWeldNut, UseRivetNut, UseAccess, UseDrain,
 				UsePass, UseLightening, UseTab),
 			working.Within("/width", "The tab's width", u.Width, 0, maxSize, "mm"),
 			working.Within("/thick", "The tab's thickness", u.Thick, 0, 50, "mm"),
-			oneOf("/cover", "The edge's cover", u.Cover, "", "none", "grommet", "split"),
+			OneOf("/cover", "The edge's cover", u.Cover, "", "none", "grommet", "split"),
 			working.Within("/head", "The head", u.Head, 0, 500, "mm"), working.Within("/cone", "The cone", u.Cone, 0, 150, "°"),
 			working.Within("/tool", "The tool", u.Tool, 0, 500, "mm"), working.Within("/line", "What is led through", u.Line, 0, 1000, "mm"),
 			working.Within("/height", "The flange", u.Height, 0, 500, "mm"))
@@ -132,11 +132,11 @@ func pitchOK(path string, pitch float64, count int) error {
 }
 
 func offsetOK(path string, o Offset) error {
-	if o.Edge == Feature && !idForm(o.Feature) {
+	if o.Edge == Feature && !IdForm(o.Feature) {
 		return working.Refuse(path+"/feature", "Say which hole it counts from.")
 	}
 	return under(path,
 		edgeOK("/edge", o.Edge),
 		working.Within("/distance", "The distance", o.Distance, -maxSize, maxSize, "mm"),
-		oneOf("/from", "Measured from", o.From, "", Outside, Inside, Flat))
+		OneOf("/from", "Measured from", o.From, "", Outside, Inside, Flat))
 }

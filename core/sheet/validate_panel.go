@@ -10,8 +10,8 @@ import (
 func (v *validator) edges(path string, list []EdgeCut) error {
 	for i, c := range list {
 		err := under(path+"/edges/"+strconv.Itoa(i),
-			v.id("", c.ID), named80(c.Name), named80(c.Group), oneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab),
-			edgeOK("/edge", c.Edge), oneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
+			v.id("", c.ID), named80(c.Name), named80(c.Group), OneOf("/kind", "What is cut on the edge", c.Kind, Notch, Tab),
+			edgeOK("/edge", c.Edge), OneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
 			working.Within("/at", "Its place", c.At, 0, maxSize, "mm"), working.Above("/width", "The width", c.Width, 0, maxSize, "mm"),
 			working.Above("/depth", "The depth", c.Depth, 0, maxSize, "mm"),
 			working.Within("/count", "How many", float64(c.Count), 0, 200, ""), working.Within("/margin", "The margin", c.Margin, 0, maxSize, "mm"))
@@ -30,7 +30,7 @@ func (v *validator) marks(path string, list []Mark) error {
 		at := path + "/marks/" + strconv.Itoa(i)
 		err := under(at,
 			v.id("", m.ID), named80(m.Name), named80(m.Group),
-			oneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
+			OneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
 			working.Within("/angle", "The mark's angle", m.Angle, -360, 540, "°"),
 			working.Within("/height", "The words' height", m.Height, 0, 500, "mm"),
 			working.Within("/length", "The length", m.Length, 0, maxSize, "mm"), working.Within("/width", "The width", m.Width, 0, maxSize, "mm"))
@@ -53,7 +53,7 @@ func edgeOK(path string, e Edge) error {
 	if k, err := strconv.Atoi(string(e)); err == nil && k >= 1 && k <= maxCorners && strconv.Itoa(k) == string(e) {
 		return nil
 	}
-	return oneOf(path, "The edge, if not a number,", e, Front, Right, Back, Left, Outer, Inner, Middle, Feature)
+	return OneOf(path, "The edge, if not a number,", e, Front, Right, Back, Left, Outer, Inner, Middle, Feature)
 }
 
 func meetsOK(path string, list []Meet) error {
@@ -61,9 +61,9 @@ func meetsOK(path string, list []Meet) error {
 		return working.Refuse(path+"/meets", "Up to %d corners are said to meet, not %d.", maxFlanges, len(list))
 	}
 	for i, m := range list {
-		err := under(path+"/meets/"+strconv.Itoa(i), oneOf("/kind", "The corner", m.Kind, MeetOpen, MeetGap, MeetLap, MeetMitre, MeetWeld),
+		err := under(path+"/meets/"+strconv.Itoa(i), OneOf("/kind", "The corner", m.Kind, MeetOpen, MeetGap, MeetLap, MeetMitre, MeetWeld),
 			working.Within("/gap", "The gap", m.Gap, 0, 200, "mm"))
-		if err == nil && (!idForm(m.A) || !idForm(m.B) || m.A == m.B) {
+		if err == nil && (!IdForm(m.A) || !IdForm(m.B) || m.A == m.B) {
 			err = working.Refuse(path+"/meets/"+strconv.Itoa(i), "Name the two flanges that meet.")
 		}
 		if err != nil {
@@ -77,7 +77,7 @@ func meetsOK(path string, list []Meet) error {
 func (f Flange) validateKind() error {
 	switch f.Kind {
 	case Hem:
-		err := working.First(oneOf("/hem", "The hem", f.Hem, ClosedHem, OpenHem, TeardropHem),
+		err := working.First(OneOf("/hem", "The hem", f.Hem, ClosedHem, OpenHem, TeardropHem),
 			working.Within("/gap", "The gap", f.Gap, 0, 200, "mm"))
 		if err == nil && f.Hem == TeardropHem {
 			err = working.Above("/insideRadius", "The inside radius of a teardrop", f.InsideRadius, 0, 500, "mm")
@@ -91,8 +91,8 @@ func (f Flange) validateKind() error {
 			working.Within("/angle", "The angle it runs round", f.Angle, 1, 355, "°"))
 	}
 	err := working.Within("/angle", "The bend angle", f.Angle, 1, maxAngle, "°")
-	if err == nil && f.Angle > maxApex && f.Measure != Flat && f.Measure != Tangent {
-		err = working.Refuse("/measure", "Past %g° the apex lies far off the part: measure to the tangent plane or to the tangent line.", maxApex)
+	if err == nil && f.Angle > MaxApex && f.Measure != Flat && f.Measure != Tangent {
+		err = working.Refuse("/measure", "Past %g° the apex lies far off the part: measure to the tangent plane or to the tangent line.", MaxApex)
 	}
 	return err
 }
@@ -106,7 +106,7 @@ func (b Base) validateShape() error {
 	if s != nil && len(s.Points) > maxCorners || s != nil && len(s.Sides) > maxCorners {
 		return working.Refuse("/base/shape", "A base has %d corners at most.", maxCorners)
 	}
-	switch b.kind() {
+	switch b.Kind() {
 	case Rectangle, Obround:
 		return working.First(length, width)
 	case Trapezoid:
@@ -139,14 +139,14 @@ func (b Base) validateShape() error {
 		}
 		return nil
 	}
-	return oneOf("/base/shape/kind", "The base's shape", s.Kind, Rectangle, Trapezoid, Triangle, Polygon, Sides, Disc, Ring, Obround)
+	return OneOf("/base/shape/kind", "The base's shape", s.Kind, Rectangle, Trapezoid, Triangle, Polygon, Sides, Disc, Ring, Obround)
 }
 
 func measureOK(path string, m Measure) error {
-	return oneOf(path, "The measure", m, "", Outside, Inside, Flat, Tangent)
+	return OneOf(path, "The measure", m, "", Outside, Inside, Flat, Tangent)
 }
 
 func cornerOK(path string, c Corner) error {
-	return under(path, oneOf("/kind", "The corner", c.Kind, "", Square, Radius, Chamfer),
+	return under(path, OneOf("/kind", "The corner", c.Kind, "", Square, Radius, Chamfer),
 		working.Within("/size", "The corner's size", c.Size, 0, maxSize, "mm"))
 }

@@ -11,7 +11,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // Cautions come from what is there: one bolt, a trailer, a device nothing holds, open
@@ -51,7 +51,7 @@ func TestCautionsFromWhatIsThere(t *testing.T) {
 	for n, want := range map[int]string{1: "one-bolt", 2: ""} {
 		p := BuiltPart{Part: Part{ID: "p"}}
 		for range n {
-			p.Built.Holes = append(p.Built.Holes, sheet.HoleMade{Feature: "h"})
+			p.Built.Holes = append(p.Built.Holes, made.HoleMade{Feature: "h"})
 		}
 		one := Site{Parts: []BuiltPart{p}, Brief: brief.Brief{Mounts: []brief.Mount{{Name: "Bracket", Part: "p",
 			Hold: hold.Mount{Fasten: []string{"h"}}}}}}

@@ -4,6 +4,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // doubled is a doubler a bracket of a part asks for.
@@ -33,7 +34,7 @@ func doublers(b brief.Brief, p *BuiltPart) (out []doubled) {
 func kilos(b brief.Brief, p *BuiltPart) float64 {
 	sum := p.Built.Mass
 	for _, d := range doublers(b, p) {
-		if built, err := sheet.Build(d.Blank, sheet.Options{}); err == nil {
+		if built, err := made.Build(d.Blank, made.Options{}); err == nil {
 			sum += built.Mass
 		}
 	}

@@ -8,7 +8,8 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hole"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/lay"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
@@ -28,8 +29,8 @@ type FollowTold struct {
 	Findings []working.Finding `json:"findings"`
 	Working  *working.Working  `json:"working,omitempty"`
 
-	Shifts []sheet.Shift `json:"-"`
-	Group  string        `json:"-"` // what it follows: those of one group update together
+	Shifts []lay.Shift `json:"-"`
+	Group  string      `json:"-"` // what it follows: those of one group update together
 }
 
 // FollowHole is one hole as it is and where it should be.
@@ -78,24 +79,24 @@ func follow(l *vehicle.Locator, f vehicle.Follow, b brief.Brief, parts []BuiltPa
 	}
 	part := parts[i].Built
 	var is []profile.Point
-	var made []sheet.HoleMade
-	var panel *sheet.PanelMade
+	var holes []made.HoleMade
+	var panel *made.PanelMade
 	for _, m := range f.Holes {
-		k := slices.IndexFunc(part.Holes, func(h sheet.HoleMade) bool { return h.ID == m.Hole })
+		k := slices.IndexFunc(part.Holes, func(h made.HoleMade) bool { return h.ID == m.Hole })
 		if k < 0 {
 			t.Why = "One of its holes is not on the part any more: choose them again."
 			return
 		}
 		h := part.Holes[k]
 		if panel == nil {
-			n := slices.IndexFunc(part.Panels, func(p sheet.PanelMade) bool { return p.ID == h.Panel })
+			n := slices.IndexFunc(part.Panels, func(p made.PanelMade) bool { return p.ID == h.Panel })
 			panel = &part.Panels[n]
 		}
 		if h.Panel != panel.ID {
 			t.Why = "Its holes lie on different panels: one pattern follows on one panel."
 			return
 		}
-		is, made = append(is, panel.Seat.In(h.Body)), append(made, h)
+		is, holes = append(is, panel.Seat.In(h.Body)), append(holes, h)
 	}
 	if len(is) < 2 {
 		t.Why = "Two holes or more follow a pattern."
@@ -107,10 +108,10 @@ func follow(l *vehicle.Locator, f vehicle.Follow, b brief.Brief, parts []BuiltPa
 	var play, bore []float64
 	for k, at := range m.At {
 		by := at.Sub(is[k])
-		t.Holes = append(t.Holes, FollowHole{Name: made[k].Name, Diameter: made[k].Diameter, Is: is[k], Should: at, Moves: l.Pen.MM(by.Len())})
-		t.Shifts = append(t.Shifts, sheet.Shift{Feature: made[k].Feature, By: by})
-		bore = append(bore, made[k].Diameter)
-		play = append(play, math.Max((made[k].Diameter-f.Bolt)/2, 0))
+		t.Holes = append(t.Holes, FollowHole{Name: holes[k].Name, Diameter: holes[k].Diameter, Is: is[k], Should: at, Moves: l.Pen.MM(by.Len())})
+		t.Shifts = append(t.Shifts, lay.Shift{Feature: holes[k].Feature, By: by})
+		bore = append(bore, holes[k].Diameter)
+		play = append(play, math.Max((holes[k].Diameter-f.Bolt)/2, 0))
 	}
 	t.Most, t.Stale = l.Pen.MM(m.Most), m.Most > staleness
 	t.Working = l.Pen.Explain(working.Working{Method: "Pattern laid on pattern", Source: "least squares of turn and shift in the plane",

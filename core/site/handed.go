@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/lay"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
@@ -21,7 +22,7 @@ func (s *stander) handed(v vehicle.Survey) {
 	twinless := func(id string, r sheet.Recipe) bool {
 		same, known := own[id]
 		if !known {
-			same = sheet.Symmetrical(r)
+			same = lay.Symmetrical(r)
 			own[id] = same
 		}
 		return same

@@ -5,14 +5,14 @@ import (
 	"runtime"
 	"strings"
 
+	"golang.org/x/sync/errgroup"
+
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/strength"
 	"warmanvil/core/told"
 	"warmanvil/core/working"
-
-	"golang.org/x/sync/errgroup"
 )
 
 // Held is a mount's answer: the checks, what stands beside them, and the word.
@@ -51,7 +51,7 @@ type Holding struct {
 // BuiltPart is a part as it stands with what was built of it.
 type BuiltPart struct {
 	Part
-	Built sheet.Part
+	Built made.Part
 	Err   error // why it could not be built
 }
 
@@ -59,7 +59,7 @@ type BuiltPart struct {
 func BuildParts(parts []Part, b brief.Brief) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
 	sideBySide(len(parts), func(i int) {
-		built, err := sheet.Build(parts[i].Recipe, PartOptions(b, parts[i], parts))
+		built, err := made.Build(parts[i].Recipe, PartOptions(b, parts[i], parts))
 		out[i] = BuiltPart{parts[i], built, err}
 	})
 	return out

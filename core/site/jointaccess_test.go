@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/hole"
 	"warmanvil/core/joint"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/survey"
@@ -26,7 +27,7 @@ func TestToolsBesideALeg(t *testing.T) {
 			Holes: []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 11, X: sheet.Offset{Edge: sheet.Left, Distance: 60},
 				Y: sheet.Offset{Edge: sheet.Front, Distance: off}}},
 			Flanges: []sheet.Flange{{ID: "leg", Edge: sheet.Front, Length: 120, Angle: 90, Up: true, InsideRadius: 3}}}
-		built, err := sheet.Build(r, sheet.Options{})
+		built, err := made.Build(r, made.Options{})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -7,7 +7,7 @@ import (
 	"warmanvil/core/hold"
 	"warmanvil/core/joint"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 )
 
@@ -39,7 +39,7 @@ func (s *site) loadsThrough(j brief.Joint, p *BuiltPart) ([]joint.Case, string) 
 	}
 	var from solid.Vector
 	n := 0.
-	var first *sheet.HoleMade
+	var first *made.HoleMade
 	for i := range p.Built.Holes {
 		h := &p.Built.Holes[i]
 		if slices.Contains(m.Hold.Carry, h.Feature) {
@@ -68,7 +68,7 @@ func (s *site) loadsThrough(j brief.Joint, p *BuiltPart) ([]joint.Case, string) 
 
 // flatAxes answers the ways of the flat pattern's axes on the body at a hole, and
 // the way off the vehicle there, where the heads are.
-func flatAxes(p sheet.Part, h *sheet.HoleMade, against hold.Face) (x, y, off solid.Vector, ok bool) {
+func flatAxes(p made.Part, h *made.HoleMade, against hold.Face) (x, y, off solid.Vector, ok bool) {
 	for _, q := range p.Panels {
 		if q.ID != h.Panel {
 			continue

@@ -9,7 +9,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/member"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/working"
 )
@@ -125,7 +125,7 @@ func (m mate) told(name string, mm func(float64) string) []working.Finding {
 }
 
 // panelSize answers the size of a panel's face on the flat pattern, across and up.
-func panelSize(q *sheet.PanelMade) [2]float64 {
+func panelSize(q *made.PanelMade) [2]float64 {
 	if len(q.Flat) == 0 {
 		return [2]float64{}
 	}
@@ -183,7 +183,7 @@ func slotWay(l profile.Loop) float64 {
 // bendBeside answers how far the bolts nearest to each bend of a panel stand from it,
 // of the bend that is farthest: the load may come through any of them. 0 where the
 // panel has no bend.
-func bendBeside(p sheet.Part, panel string, holes [][2]float64) float64 {
+func bendBeside(p made.Part, panel string, holes [][2]float64) float64 {
 	far := 0.
 	for _, line := range p.BendLines {
 		on := line.ID == panel

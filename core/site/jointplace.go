@@ -8,7 +8,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/vehicle"
 )
@@ -181,8 +181,8 @@ func (s *site) standing(j brief.Joint, d *stand, a axes) (axes, string) {
 }
 
 // within answers the axes of a joint on its part's body.
-func (s *site) within(j brief.Joint, built sheet.Part) (a axes, why string) {
-	var first *sheet.HoleMade
+func (s *site) within(j brief.Joint, built made.Part) (a axes, why string) {
+	var first *made.HoleMade
 	n := 0.
 	for i := range built.Holes {
 		h := &built.Holes[i]

@@ -6,7 +6,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hole"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
 	"warmanvil/core/told"
@@ -17,7 +17,7 @@ type neighbour struct {
 	hole.Obstacle
 	thing string // id of the placed thing
 	part  string // id of the part it is a panel of, as drawn
-	panel *sheet.PanelMade
+	panel *made.PanelMade
 	pose  solid.Pose
 }
 
@@ -85,25 +85,25 @@ func (s *site) around(j brief.Joint, own string, near []neighbour) (now, all []n
 }
 
 // panels answers a part's panels and bends as obstacles, by their names.
-func panels(p sheet.Part, of, thing, part string, pose solid.Pose) []neighbour {
+func panels(p made.Part, of, thing, part string, pose solid.Pose) []neighbour {
 	names := map[string]string{}
-	made := map[string]*sheet.PanelMade{}
+	faces := map[string]*made.PanelMade{}
 	for i, q := range p.Panels {
 		names[q.ID] = q.Name
 		if of != "" {
 			names[q.ID] = of + ", " + told.LowerFirst(q.Name)
 		}
-		made[q.ID] = &p.Panels[i]
+		faces[q.ID] = &p.Panels[i]
 	}
 	half := p.Body.Thickness / 2
 	var out []neighbour
 	for _, q := range p.Body.Panels {
 		at := solid.Pose{Origin: q.Origin.Sub(q.Z.Mul(half)), X: q.X, Y: q.Y, Z: q.Z}
 		out = append(out, neighbour{hole.Obstacle{Name: names[q.ID], Body: solid.Prism(at, q.Face, wide(q.Holes), p.Body.Thickness).At(pose)},
-			thing, part, made[q.ID], pose})
+			thing, part, faces[q.ID], pose})
 	}
 	for _, q := range p.Body.Bends {
-		bend := sheet.Body{Thickness: p.Body.Thickness, Bends: []sheet.BodyBend{q}}
+		bend := made.Body{Thickness: p.Body.Thickness, Bends: []made.BodyBend{q}}
 		out = append(out, neighbour{Obstacle: hole.Obstacle{Name: "the bend of " + told.LowerFirst(names[q.ID]), Body: bend.Solid().At(pose)},
 			thing: thing, pose: pose})
 	}

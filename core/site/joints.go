@@ -10,7 +10,7 @@ import (
 	"warmanvil/core/hole"
 	"warmanvil/core/joint"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -206,7 +206,7 @@ func (s *site) besideJoint(j brief.Joint, path Pathway) []brief.Beside {
 
 // boltsThrough answers where holes of a part lie on its flat pattern, the least
 // distance to its outline and the smallest of them.
-func boltsThrough(p sheet.Part, features []string) (holes [][2]float64, edge, bore float64, why string) {
+func boltsThrough(p made.Part, features []string) (holes [][2]float64, edge, bore float64, why string) {
 	if len(features) == 0 {
 		return nil, 0, 0, "Choose the holes its bolts go through."
 	}
@@ -234,7 +234,7 @@ func boltsThrough(p sheet.Part, features []string) (holes [][2]float64, edge, bo
 
 // faceOf answers the flat panel some holes stand on, as a rectangle on the flat
 // pattern.
-func faceOf(p sheet.Part, features []string) *joint.Face {
+func faceOf(p made.Part, features []string) *joint.Face {
 	for _, h := range p.Holes {
 		if !slices.Contains(features, h.Feature) {
 			continue

@@ -10,7 +10,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/joint"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 )
@@ -28,7 +28,7 @@ func footJoint(parts []BuiltPart) brief.Joint {
 
 func TestJointsOfAJob(t *testing.T) {
 	r := demo.PressFoot()
-	built, err := sheet.Build(r, sheet.Options{})
+	built, err := made.Build(r, made.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -114,7 +114,7 @@ func TestJointsOfAJob(t *testing.T) {
 	}
 }
 
-func everyFeature(p sheet.Part) (out []string) {
+func everyFeature(p made.Part) (out []string) {
 	for _, h := range p.Holes {
 		out = append(out, h.Feature)
 	}
@@ -125,7 +125,7 @@ func everyFeature(p sheet.Part) (out []string) {
 // the same shares in the plane, in every case.
 func TestLoadsComeFromTheBracket(t *testing.T) {
 	r := demo.PressFoot()
-	built, err := sheet.Build(r, sheet.Options{})
+	built, err := made.Build(r, made.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -178,7 +178,7 @@ func TestLoadsComeFromTheBracket(t *testing.T) {
 // 60 joints of a job proved anew, with their tools, as after a load changed.
 func BenchmarkSixtyJoints(b *testing.B) {
 	r := demo.PressFoot()
-	built, err := sheet.Build(r, sheet.Options{})
+	built, err := made.Build(r, made.Options{})
 	if err != nil {
 		b.Fatal(err)
 	}

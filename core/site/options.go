@@ -4,16 +4,18 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/flags"
+	"warmanvil/core/sheet/made"
 )
 
 // PartOptions answers what one of a job's parts is built and checked with.
-func PartOptions(b brief.Brief, p Part, parts []Part) sheet.Options {
+func PartOptions(b brief.Brief, p Part, parts []Part) made.Options {
 	opt := b.BuildOptions()
 	opt.Quantity = p.Quantity * max(b.Quantity, 1)
 	if m := p.Recipe.Master; m != nil {
 		for _, o := range parts {
 			if o.ID == m.Part {
-				opt.Master = &sheet.MasterTold{Name: o.Name, Recipe: o.Recipe, Itself: o.ID == p.ID}
+				opt.Master = &flags.MasterTold{Name: o.Name, Recipe: o.Recipe, Itself: o.ID == p.ID}
 			}
 		}
 	}

@@ -6,6 +6,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
@@ -23,7 +24,7 @@ type Listed struct {
 	Thickness float64       // mm, of a part
 	Kilos     float64       // each
 	Gravity   *solid.Vector // mm, in its own axes
-	Flat      *sheet.Part   // of a part that can be unfolded
+	Flat      *made.Part    // of a part that can be unfolded
 	Why       string        // why it has no numbers
 	Held      string        // why its files are held back: not to be cut from the list either
 }
@@ -32,8 +33,8 @@ type Listed struct {
 func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Listed {
 	rows := []Listed{}
 	held := map[string]string{}
-	made := BuildParts(parts, b)
-	for _, c := range WorkSurvey(v, b, made, frames...).Checks {
+	all := BuildParts(parts, b)
+	for _, c := range WorkSurvey(v, b, all, frames...).Checks {
 		if !c.Released {
 			held[c.Part] = strings.Join(append([]string{c.Says}, c.Holds...), " ")
 		}
@@ -44,7 +45,7 @@ func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Liste
 		for _, hand := range p.Hands() {
 			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity,
 				Material: told.MaterialName(p.Recipe.Material), Thickness: p.Recipe.Thickness, Held: held[p.ID]}
-			built, err := sheet.Build(p.Handed(hand), opt)
+			built, err := made.Build(p.Handed(hand), opt)
 			switch {
 			case err != nil:
 				row.Why = err.Error()
@@ -56,10 +57,10 @@ func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Liste
 			}
 			rows = append(rows, row)
 		}
-		for _, d := range doublers(b, &made[i]) {
+		for _, d := range doublers(b, &all[i]) {
 			row := Listed{Name: "Doubler of " + p.Name, Doubler: true, Revision: p.Revision, Quantity: len(p.Hands()) * p.Quantity * b.Quantity,
 				Material: told.MaterialName(p.Recipe.Material), Thickness: d.Blank.Thickness, Held: held[p.ID]}
-			if built, err := sheet.Build(d.Blank, b.BuildOptions()); err != nil {
+			if built, err := made.Build(d.Blank, b.BuildOptions()); err != nil {
 				row.Why = err.Error()
 			} else {
 				row.Flat, row.Kilos, row.Gravity = &built, built.Mass, &solid.Vector{d.Blank.Base.Length / 2, d.Blank.Base.Width / 2, 0}

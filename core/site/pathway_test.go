@@ -11,7 +11,7 @@ import (
 	"warmanvil/core/load"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -23,7 +23,7 @@ import (
 func pressed(t testing.TB) (brief.Brief, []BuiltPart) {
 	t.Helper()
 	r := demo.PressFoot()
-	built, err := sheet.Build(r, sheet.Options{})
+	built, err := made.Build(r, made.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -178,7 +178,7 @@ func TestPliesOfTheVehicle(t *testing.T) {
 	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235",
 		Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
 	r := demo.TrayBracket()
-	built, err := sheet.Build(r, sheet.Options{})
+	built, err := made.Build(r, made.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -211,7 +211,7 @@ func TestPliesOfTheVehicle(t *testing.T) {
 // says of the press's feet; its own mass comes on top.
 func TestPathAgreesWithTheBracket(t *testing.T) {
 	r := demo.PressFoot()
-	built, err := sheet.Build(r, sheet.Options{})
+	built, err := made.Build(r, made.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}

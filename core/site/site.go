@@ -10,7 +10,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/joint"
 	"warmanvil/core/member"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/vehicle"
 )
@@ -82,7 +82,7 @@ func (s Site) open() *site {
 		if _, there := out.bodies[j.Part]; there || p == nil || why != "" {
 			continue
 		}
-		if built, err := sheet.Build(p.Recipe, sheet.Options{Display: s.Brief.Display(), Body: true}); err == nil && built.Whole {
+		if built, err := made.Build(p.Recipe, made.Options{Display: s.Brief.Display(), Body: true}); err == nil && built.Whole {
 			out.bodies[j.Part] = panels(built, "", "", j.Part, solid.Ground)
 		}
 	}

@@ -8,7 +8,8 @@ import (
 	"warmanvil/core/hole"
 	"warmanvil/core/member"
 	"warmanvil/core/profile"
-	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/lay"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
 	"warmanvil/core/told"
@@ -56,7 +57,7 @@ type stand struct {
 	bolts  []survey.Thing
 	bore   map[string]float64
 	normal map[string]solid.Vector
-	built  *sheet.Part // of a part, in the hand that stands there
+	built  *made.Part // of a part, in the hand that stands there
 }
 
 // stander places things, each when it is asked for.
@@ -142,7 +143,7 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 		if p.Twin {
 			r = r.Mirror()
 		}
-		built, err := sheet.Build(r, sheet.Options{Display: s.brief.Display(), Body: true})
+		built, err := made.Build(r, made.Options{Display: s.brief.Display(), Body: true})
 		if err != nil || !built.Whole {
 			d.Why = "Its part cannot be built as it stands: look at it on the Shape bench."
 			return 0
@@ -303,7 +304,7 @@ func (s *stander) ways(p *vehicle.Placed, d *stand, ids []vehicle.MatePair) {
 		return
 	}
 	part := s.parts[p.Part]
-	seat := map[string]sheet.Seat{}
+	seat := map[string]lay.Seat{}
 	for _, m := range part.Built.Panels {
 		seat[m.ID] = m.Seat
 	}

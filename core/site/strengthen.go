@@ -6,6 +6,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 )
 
 // Suggest answers the changes of a mount that hold up in the whole job.
@@ -46,7 +47,7 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 			}
 			b := &next.Parts[p]
 			b.Recipe = recipe
-			b.Built, b.Err = sheet.Build(recipe, PartOptions(s.Brief, b.Part, parts))
+			b.Built, b.Err = made.Build(recipe, PartOptions(s.Brief, b.Part, parts))
 		}
 		if before.worse(next.stand(), "") == "" {
 			out = append(out, try)

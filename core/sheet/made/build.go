@@ -1,0 +1,98 @@
+// Package made answers everything about a part from its recipe: flat pattern, folded
+// body, figures with their working, bends in their order, what can be typed over, and
+// findings whose fixes have been tried.
+package made
+
+import (
+	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/flags"
+	"warmanvil/core/sheet/lay"
+	"warmanvil/core/solid"
+	"warmanvil/core/working"
+)
+
+// Options of Build.
+type Options struct {
+	Display    quantity.Display  // how lengths are written
+	Body       bool              // the folded body's faces and edges too, for drawing
+	Sections   bool              // the folded part cut square to its bends
+	Proved     bool              // fixes are tried, and only those that help told
+	Lift       float64           // kg one person lifts; 0 is not asked
+	NearPeople bool              // it stands in a space with people
+	Quantity   int               // how many are made; 0 is not asked
+	Master     *flags.MasterTold // the part it is drilled through, where there is one
+}
+
+// Build answers everything about a part. It
+// fails with *working.Fault when the recipe is not one; a recipe that cannot
+// be unfolded says so in the findings and still shows the rest.
+func Build(r sheet.Recipe, opt Options) (Part, error) {
+	if err := r.Validate(); err != nil {
+		return Part{}, err
+	}
+	l := lay.Out(r, r.Bend.School, opt.Display)
+	part := Part{Whole: !l.Broken, Holes: []HoleMade{}, Sections: []Section{}, Marks: []MarkMade{}, Steps: []BendStep{},
+		BendLines: []BendLine{}, Panels: []PanelMade{}, Schools: []SchoolBlank{}, Ordinates: Ordinates{[]Ordinate{}, []Ordinate{}},
+		Figures: []Figure{}, Body: Body{Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]solid.Vector{}}, Outline: profile.Loop{}}
+	b := &maker{Laid: l, Teller: l.Next(), opt: opt}
+	told := []*lay.Teller{l.Teller, b.Teller}
+	if len(l.Panels) > 0 {
+		told = append(told, b.make(&part))
+	}
+	part.Dimensions = b.dimensions()
+	part.Findings = sorted(l, told...)
+	if opt.Proved {
+		prove(r, opt, &part)
+	}
+	return part, nil
+}
+
+// maker tells what a part that is laid out is.
+type maker struct {
+	*lay.Laid
+	*lay.Teller // what its marks are found to lack
+	opt         Options
+}
+
+// make fills in the part and answers what its checks found.
+func (b *maker) make(part *Part) *lay.Teller {
+	part.Outline = b.Outline
+	part.Bounds = part.Outline.Bounds()
+	b.describe(part)
+	part.Marks = b.marksMade(part)
+	part.Steps = b.steps(part)
+	b.measure(part)
+	if b.opt.Sections {
+		part.Sections = b.sections()
+	}
+	part.Schools = b.schools(part.Bounds)
+	return flags.Check(b.Laid, flags.Asked{Lift: b.opt.Lift, NearPeople: b.opt.NearPeople, Quantity: b.opt.Quantity, Master: b.opt.Master,
+		Mass: part.Mass, Marks: len(part.Marks)})
+}
+
+// sorted answers the findings of all steps, stops first, doubled ones dropped.
+func sorted(b *lay.Laid, steps ...*lay.Teller) []working.Finding {
+	out := []working.Finding{}
+	seen := map[[3]string]bool{}
+	for _, severity := range []working.Severity{working.Stop, working.Mind, working.Note} {
+		for _, t := range steps {
+			for i, f := range t.Findings {
+				key := [3]string{f.Code, f.Feature, f.Reason}
+				if f.Severity != severity || seen[key] {
+					continue
+				}
+				seen[key] = true
+				f.Place = b.Placed(t.Spots[i])
+				for _, a := range b.Recipe.SetAside {
+					if a.Code == f.Code && a.Feature == f.Feature {
+						f.SetAside = a.Reason
+					}
+				}
+				out = append(out, f)
+			}
+		}
+	}
+	return out
+}
