@@ -156,7 +156,7 @@ func (f frameFiles) wraps() ([]byte, error) {
 	for i, r := range f.worked.Cut.Rows {
 		rows[i] = r.CutRow
 	}
-	for _, w := range f.built.Wraps(rows, f.part.Doc.Saw.SawLimit) {
+	for _, w := range member.Wraps(f.built, rows, f.part.Doc.Saw.SawLimit) {
 		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s "+
 			"long: true for the outer surface.", w.Start, f.length(w.Around))}
 		if w.Round {

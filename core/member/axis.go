@@ -102,27 +102,6 @@ func (b box) follow(across Across, up Upright) (x, y float64) {
 	return x, y
 }
 
-// round tells whether the section is round outside.
-func round(s section.Sizes) bool { return s.Kind == "roundTube" || s.Kind == "roundBar" }
-
-// closed tells whether the section is a tube.
-func closed(s section.Sizes) bool { return s.Kind == "roundTube" || s.Kind == "rectTube" }
-
-// Thickness answers the wall a weld meets.
-func Thickness(s section.Sizes) float64 {
-	switch s.Kind {
-	case "rectTube", "roundTube":
-		return s.Wall
-	case "angle":
-		return s.Thickness
-	case "channel":
-		return math.Min(s.Web, s.Flange)
-	case "flatBar":
-		return math.Min(s.Width, s.Height)
-	}
-	return s.Diameter
-}
-
 // rings answers a section's outline, from its centroid: outside anticlockwise,
 // and of tubes the inside with as many corners.
 func rings(s section.Sizes, p section.Properties) (outer, inner [][2]float64) {
@@ -162,13 +141,4 @@ func rings(s section.Sizes, p section.Properties) (outer, inner [][2]float64) {
 			{b.right, b.top - f}, {b.right, b.top}, {b.left, b.top}}, nil
 	}
 	return [][2]float64{{b.left, b.bottom}, {b.right, b.bottom}, {b.right, b.top}, {b.left, b.top}}, nil
-}
-
-// Flip answers a section lying on its other side: width and height change
-// places where that is another way to sell the same.
-func Flip(s section.Sizes) section.Sizes {
-	if s.Kind == "rectTube" || s.Kind == "flatBar" {
-		s.Width, s.Height = s.Height, s.Width
-	}
-	return s
 }

@@ -12,23 +12,6 @@ import (
 	"warmanvil/core/working"
 )
 
-func near(t *testing.T, what string, got, want, tolerance float64) {
-	t.Helper()
-	if math.Abs(got-want) > tolerance*math.Max(1, math.Abs(want)) || math.IsNaN(got) {
-		t.Errorf("%s: %.9g, want %.9g", what, got, want)
-	}
-}
-
-var (
-	box40 = section.Sizes{Kind: "rectTube", Width: 40, Height: 60, Wall: 3, OuterRadius: 6}
-	pipe  = section.Sizes{Kind: "roundTube", Diameter: 48.3, Wall: 3.2}
-	big   = section.Sizes{Kind: "roundTube", Diameter: 60.3, Wall: 3.6}
-	angle = section.Sizes{Kind: "angle", LegVertical: 60, LegHorizontal: 40, Thickness: 5}
-	flat  = section.Sizes{Kind: "flatBar", Width: 50, Height: 8}
-)
-
-func point(id string, x, y, z float64) Point { return Point{ID: id, Name: id, X: x, Y: y, Z: z} }
-
 func built(t *testing.T, d Doc) *Built {
 	t.Helper()
 	d.Schema, d.Material = 1, "steel-s235"

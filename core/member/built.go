@@ -111,7 +111,7 @@ func Build(d Doc, surveyed Surveyed) *Built {
 	if surveyed == nil {
 		surveyed = func(string) (solid.Vector, string) { return solid.Vector{}, "There is no survey here." }
 	}
-	l := d.lay(surveyed)
+	l := lay(d, surveyed)
 	b := &Built{laid: l, Joints: l.joints, Pieces: []Piece{}, Plates: []PlateAt{}, Findings: l.findings}
 	m, err := stock.MaterialByKey(d.Material)
 	if err != nil {

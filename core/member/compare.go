@@ -78,9 +78,9 @@ func Compare(d Doc, surveyed Surveyed, ask Asked, stock string) []Option {
 // try works a frame out with a section in all members of a stock, whole: their ends
 // and plates, what they stand on, everything else as far as it is worse than now.
 func (c *comparing) try(s section.Stock) Option {
-	x, changed := c.d.swapped(c.stock, s.Sizes, s.Name)
+	x, changed := swapped(c.d, c.stock, s.Sizes, s.Name)
 	b := Build(x, c.surveyed)
-	h := b.Hold(x, c.ask)
+	h := Hold(b, x, c.ask)
 	o := Option{Stock: s.Name, Section: s.Sizes, Mass: b.Mass, Moves: h.Moves.Most, Verdict: h.Verdict, Why: h.Why,
 		Cost: b.Mass * c.d.Saw.PerKilo}
 	if len(h.Modes) > 0 {
@@ -120,24 +120,6 @@ func (c *comparing) try(s section.Stock) Option {
 	return o
 }
 
-// Swapped answers the frame with a section in all members of a stock.
-func (d Doc) Swapped(stock string, to Option) Doc {
-	x, _ := d.swapped(stock, to.Section, to.Stock)
-	return x
-}
-
-func (d Doc) swapped(stock string, to section.Sizes, name string) (Doc, map[string]bool) {
-	changed := map[string]bool{}
-	d.Members = slices.Clone(d.Members)
-	for i, m := range d.Members {
-		if Named(m.Section, m.Stock) == stock {
-			d.Members[i].Section, d.Members[i].Stock = to, name
-			changed[m.ID] = true
-		}
-	}
-	return d, changed
-}
-
 // MarkLightest marks the lightest of options, sorted by mass, that holds.
 func MarkLightest(list []Option) {
 	found := false
@@ -165,8 +147,26 @@ func compareWith(d Doc, surveyed Surveyed, ask Asked, stock string) *comparing {
 			c.stops[f.Code+f.Feature] = true
 		}
 	}
-	for _, k := range b.Hold(d, ask).Ledger {
+	for _, k := range Hold(b, d, ask).Ledger {
 		c.was[k.Feature+" "+k.Key] = k.Verdict
 	}
 	return c
+}
+
+// Swapped answers the frame with a section in all members of a stock.
+func Swapped(d Doc, stock string, to Option) Doc {
+	x, _ := swapped(d, stock, to.Section, to.Stock)
+	return x
+}
+
+func swapped(d Doc, stock string, to section.Sizes, name string) (Doc, map[string]bool) {
+	changed := map[string]bool{}
+	d.Members = slices.Clone(d.Members)
+	for i, m := range d.Members {
+		if Named(m.Section, m.Stock) == stock {
+			d.Members[i].Section, d.Members[i].Stock = to, name
+			changed[m.ID] = true
+		}
+	}
+	return d, changed
 }

@@ -9,20 +9,6 @@ import (
 	"warmanvil/core/working"
 )
 
-// Ends of a member that goes on round a corner in one piece.
-const (
-	Fold EndKind = "fold"
-	Bent EndKind = "bend"
-)
-
-// Corner makes the two members that end at a point of one piece: notched and
-// folded, or bent.
-type Corner struct {
-	Kind   EndKind `json:"kind" enum:"fold,bend"`
-	Radius float64 `json:"radius,omitempty" doc:"mm, centre line of a bend; three times the tube's size when left out"`
-	Hinge  string  `json:"hinge,omitempty" enum:"inner,outer" doc:"fold: face of the wall that stays at which the V ends; inner when left out"`
-}
-
 // formed is a corner as it lies at one end of a run.
 type formed struct {
 	kind   EndKind

@@ -15,30 +15,6 @@ import (
 	"warmanvil/core/working"
 )
 
-// bentAt makes points of one piece.
-func bentAt(d Doc, c Corner, points ...string) Doc {
-	for i := range d.Points {
-		for _, id := range points {
-			if d.Points[i].ID == id {
-				d.Points[i].Corner = &c
-			}
-		}
-	}
-	return d
-}
-
-// path is a frame of members from point to point.
-func path(s section.Sizes, at ...[3]float64) (d Doc) {
-	for i, p := range at {
-		d.Points = append(d.Points, point(fmt.Sprintf("p%d", i), p[0], p[1], p[2]))
-		if i > 0 {
-			d.Members = append(d.Members, Member{ID: fmt.Sprintf("m%d", i), Name: fmt.Sprintf("M%d", i), From: fmt.Sprintf("p%d", i-1),
-				To: fmt.Sprintf("p%d", i), Section: s})
-		}
-	}
-	return d
-}
-
 func mustNot(t *testing.T, b *Built, codes ...string) {
 	t.Helper()
 	for _, f := range b.Findings {
@@ -74,7 +50,7 @@ func TestFoldedU(t *testing.T) {
 			t.Errorf("%+v", c)
 		}
 	}
-	rows := b.CutList(Saw{}).Rows
+	rows := Plan(b, Saw{}).Rows
 	if len(rows) != 1 || rows[0].Quantity != 1 || len(rows[0].Pieces) != 3 || rows[0].CutTo != f.Developed {
 		t.Fatalf("%+v", rows)
 	}
@@ -84,23 +60,23 @@ func TestFoldedU(t *testing.T) {
 	near(t, "to the outside", f.Developed, 620+440+620, 1e-9)
 	near(t, "deeper", f.Corners[0].Deep, 40, 1e-9)
 	// Its V are welded, and the working says what the wall that stays counts for.
-	held := d
-	held.Schema, held.Material = 1, "steel-s235"
-	held.Supports = []Support{{Point: "p0", Kind: "fixed"}, {Point: "p3", Kind: "fixed"}}
-	held.Loads = []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 60, Points: []string{"p1", "p2"}}}
+	rack := d
+	rack.Schema, rack.Material = 1, "steel-s235"
+	rack.Supports = []Support{{Point: "p0", Kind: "fixed"}, {Point: "p3", Kind: "fixed"}}
+	rack.Loads = []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 60, Points: []string{"p1", "p2"}}}
 	said := func(d Doc) bool {
-		w := Build(d, nil).Hold(d, asked()).Members[1].Weld
+		w := Hold(Build(d, nil), d, asked()).Members[1].Weld
 		if w.Utilisation == nil || *w.Utilisation == 0 {
 			t.Fatalf("%+v", w)
 		}
 		return strings.Contains(strings.Join(w.Working.Assumptions, ";"), "three open sides")
 	}
-	plainly := held
-	plainly.Points = slices.Clone(held.Points)
+	plainly := rack
+	plainly.Points = slices.Clone(rack.Points)
 	for i := range plainly.Points {
 		plainly.Points[i].Corner = nil
 	}
-	if !said(held) || said(plainly) {
+	if !said(rack) || said(plainly) {
 		t.Error("the weld of a fold is told as any other's")
 	}
 	// Closed all round it is opened at its first point.
@@ -160,7 +136,7 @@ func TestBentHoop(t *testing.T) {
 	d.Schema, d.Material = 1, "steel-s235"
 	d.Supports = []Support{{Point: "p0", Kind: "fixed"}, {Point: "p3", Kind: "fixed"}}
 	d.Loads = []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 60, Points: []string{"p1", "p2"}}}
-	h := Build(d, nil).Hold(d, asked())
+	h := Hold(Build(d, nil), d, asked())
 	if w := h.Members[1].Weld; w.Verdict != strength.NotNeeded || !strings.Contains(w.Why, "no weld") {
 		t.Errorf("%+v", w)
 	}
@@ -277,7 +253,7 @@ func TestFormedTwins(t *testing.T) {
 		d := bentAt(path(pipe, [3]float64{0, 100, 0}, [3]float64{500, 100, 0}, [3]float64{500, 600, 0}, last),
 			Corner{Kind: Bent, Radius: 100}, "p1", "p2")
 		d.Copies = []Copy{{ID: "c", Kind: "mirror", Axis: "y"}}
-		rows := built(t, d).CutList(Saw{}).Rows
+		rows := Plan(built(t, d), Saw{}).Rows
 		if !spatial && (len(rows) != 1 || rows[0].Quantity != 2) {
 			t.Errorf("%+v", rows)
 		}
@@ -302,19 +278,19 @@ func TestFewerSticksBackToBack(t *testing.T) {
 		d.Members = append(d.Members, Member{ID: fmt.Sprintf("m%d", i), Name: "rail", From: fmt.Sprintf("p%d", i),
 			To: fmt.Sprintf("p%d", (i+1)%4), Section: box40, A: End{Kind: Mitre, Onto: before}, B: End{Kind: Mitre, Onto: after}})
 	}
-	c := built(t, d).CutList(saw)
+	c := Plan(built(t, d), saw)
 	sound(t, c, saw)
 	if p := c.Stocks[0]; p.New != 1 || !p.Proven || p.Working == nil {
 		t.Errorf("%+v", p)
 	}
 	saw.LongMitre = true
-	c = built(t, d).CutList(saw)
+	c = Plan(built(t, d), saw)
 	sound(t, c, saw)
 	if p := c.Stocks[0]; p.New != 2 || !p.Proven {
 		t.Errorf("%+v", p)
 	}
 	saw = Saw{Stick: 4045, Kerf: 2} // 4 × 1040 − 3 × 40 + kerfs on the slant, 4048.5, is past it, the bound of half slants is not
-	c = built(t, d).CutList(saw)
+	c = Plan(built(t, d), saw)
 	sound(t, c, saw)
 	if p := c.Stocks[0]; p.New != 2 || p.Proven || !strings.Contains(p.Says, "not known") {
 		t.Errorf("%+v", p)

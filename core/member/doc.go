@@ -352,3 +352,17 @@ func (s Saw) check() error {
 	}
 	return working.First(errs...)
 }
+
+// Ends of a member that goes on round a corner in one piece.
+const (
+	Fold EndKind = "fold"
+	Bent EndKind = "bend"
+)
+
+// Corner makes the two members that end at a point of one piece: notched and
+// folded, or bent.
+type Corner struct {
+	Kind   EndKind `json:"kind" enum:"fold,bend"`
+	Radius float64 `json:"radius,omitempty" doc:"mm, centre line of a bend; three times the tube's size when left out"`
+	Hinge  string  `json:"hinge,omitempty" enum:"inner,outer" doc:"fold: face of the wall that stays at which the V ends; inner when left out"`
+}

@@ -108,10 +108,10 @@ func yieldOf(m stock.Material) (float64, string) {
 }
 
 // Hold asks whether the frame holds.
-func (b *Built) Hold(d Doc, ask Asked) Held {
+func Hold(b *Built, d Doc, ask Asked) Held {
 	h := Held{Verdict: strength.CannotSay, Cases: []string{}, Members: []MemberHeld{}, Checks: []strength.Check{}, Ledger: []strength.Check{},
 		Supports: []SupportHeld{}, Modes: []ModeTold{}, Acts: []Acting{}}
-	w, err := b.weighed(d, ask, &h)
+	w, err := weighed(b, d, ask, &h)
 	if err != nil {
 		h.Why = err.Error()
 		return h
@@ -148,11 +148,9 @@ func (b *Built) Hold(d Doc, ask Asked) Held {
 }
 
 // weighed opens a frame for asking: its model and what it carries.
-func (b *Built) weighed(d Doc, ask Asked, h *Held) (*weighing, error) {
-	before := len(b.Findings)
-	m, err := b.model(ask.Lands)
-	h.Findings = append([]working.Finding{}, b.Findings[before:]...)
-	b.Findings = b.Findings[:before]
+func weighed(b *Built, d Doc, ask Asked, h *Held) (*weighing, error) {
+	m, err := newModel(b, ask.Lands)
+	h.Findings = append([]working.Finding{}, m.lost...)
 	if err != nil {
 		return nil, err
 	}

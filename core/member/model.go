@@ -24,6 +24,7 @@ type model struct {
 	of       map[int][]int     // members of in by index of the run, in order
 	node     map[string]string // node of each joint
 	landed   map[string]string // node of each load on a member and of each landing
+	lost     []working.Finding // what is not joined or held as it was meant
 	stops    map[int][]stop    // nodes between a run's ends, by index of the run
 	material stock.Material
 	modulus  float64
@@ -55,7 +56,7 @@ type stop struct {
 
 // model builds what is solved, with a node wherever something lands on a member.
 // Runs that cannot be shown are left out.
-func (b *Built) model(lands []Landing) (*model, error) {
+func newModel(b *Built, lands []Landing) (*model, error) {
 	m := &model{b: b, of: map[int][]int{}, node: map[string]string{}, landed: map[string]string{}, stops: map[int][]stop{},
 		material: b.steel, modulus: b.steel.Modulus}
 	m.shear = m.modulus / (2 * (1 + poisson(b.steel)))
@@ -72,13 +73,13 @@ func (b *Built) model(lands []Landing) (*model, error) {
 		}
 	}
 	if len(m.in.Members) == 0 {
-		return nil, working.Refuse("", "There is no member yet that can carry anything: set two points and run a member between them.")
+		return m, working.Refuse("", "There is no member yet that can carry anything: set two points and run a member between them.")
 	}
 	for _, s := range b.laid.supports {
 		m.support(s)
 	}
 	if len(m.in.Supports)+len(m.in.Springs) == 0 {
-		return nil, working.Refuse("", "Nothing holds the frame: say where it is bolted down, welded on or stands.")
+		return m, working.Refuse("", "Nothing holds the frame: say where it is bolted down, welded on or stands.")
 	}
 	var err error
 	m.solved, err = frame.Open(m.in)
@@ -132,7 +133,7 @@ func (m *model) join(index map[string]int) {
 			case j.At.Sub(from.At).Len() < together || j.At.Sub(to.At).Len() < together:
 			case m.node[j.ID] != j.ID: // held already
 			case t < together || t > o.length-together || j.At.Sub(foot).Len() > depth+1:
-				b.say("not-joined", working.Mind, r.ID,
+				m.say("not-joined", working.Mind, r.ID,
 					fmt.Sprintf("%s is to meet %s, but its point lies off it: they are not joined.", r.named(), o.named()))
 			default:
 				m.node[j.ID] = m.stopAt(k, t)
@@ -150,7 +151,7 @@ func (m *model) land(index map[string]int, lands []Landing) {
 		}
 	}
 	for i, v := range lands {
-		if k, t := b.nearestRun(v); k >= 0 {
+		if k, t := nearestRun(b, v); k >= 0 {
 			m.landed[landKey(i)] = m.stopAt(k, t)
 		}
 	}
@@ -193,7 +194,7 @@ func (m *model) stretch(i int, r *run) {
 }
 
 // nearestRun answers the run a landing is on and how far along it, −1 for none.
-func (b *Built) nearestRun(v Landing) (run int, along float64) {
+func nearestRun(b *Built, v Landing) (run int, along float64) {
 	best := math.Inf(1)
 	run = -1
 	for i, r := range b.runs {
@@ -233,10 +234,15 @@ func replace(text, old, with string) string {
 	return text
 }
 
+// say tells what is not joined or held as it was meant.
+func (m *model) say(code string, severity working.Severity, feature, reason string) {
+	m.lost = append(m.lost, working.Finding{Code: code, Severity: severity, Cause: "Points and members", Feature: feature, Reason: reason})
+}
+
 func (m *model) support(s Support) {
 	n, ok := m.node[s.Point]
 	if _, used := m.in.Nodes[n]; !ok || !used {
-		m.b.say("support-nowhere", working.Mind, s.Point,
+		m.say("support-nowhere", working.Mind, s.Point,
 			fmt.Sprintf("It is to be held at %s, but no member runs there.", m.b.laid.name(s.Point)))
 		return
 	}

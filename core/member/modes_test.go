@@ -21,7 +21,7 @@ func TestEveryModeIsMissed(t *testing.T) {
 		Holes: 4, Hole: 11, Margin: 18},
 		{ID: "e", Name: "Ear", Member: "m", End: "b", Kind: "tab", Width: 50, Height: 60, Thickness: 8, Holes: 1, Hole: 13, Margin: 25}}
 	b := Build(d, nil)
-	h := b.Hold(d, asked())
+	h := Hold(b, d, asked())
 	if h.Verdict != strength.Holds {
 		t.Fatalf("%s %+v", h.Verdict, h.Ledger[0])
 	}
@@ -125,7 +125,7 @@ func TestChannelTips(t *testing.T) {
 // one of 40 by 3 does not.
 func TestThinWalls(t *testing.T) {
 	thin := arm(section.Sizes{Kind: "rectTube", Width: 100, Height: 100, Wall: 1.2}, 60)
-	c := more(t, Build(thin, nil).Hold(thin, asked()), "local")
+	c := more(t, Hold(Build(thin, nil), thin, asked()), "local")
 	slim := (100 - 3.6) / 1.2
 	elastic := 4 * math.Pi * math.Pi * 210000 / (12 * .91 * slim * slim)
 	lambda := math.Sqrt(235 / elastic)
@@ -133,7 +133,7 @@ func TestThinWalls(t *testing.T) {
 	left := 1 - 4*96.4*1.2/p.Area*(1-(1-.22/lambda)/lambda)
 	near(t, "share that presses", c.Capacity, left*235/1.67, 1e-6)
 	stout := arm(box40, 60)
-	if c := more(t, Build(stout, nil).Hold(stout, asked()), "local"); c.Verdict != strength.NotNeeded || !strings.Contains(c.Why, "up to") {
+	if c := more(t, Hold(Build(stout, nil), stout, asked()), "local"); c.Verdict != strength.NotNeeded || !strings.Contains(c.Why, "up to") {
 		t.Errorf("%+v", c)
 	}
 }
@@ -145,7 +145,7 @@ func TestChannelTwists(t *testing.T) {
 	s := section.Sizes{Kind: "channel", Depth: 100, FlangeWidth: 50, Web: 6, Flange: 8.5}
 	d := arm(s, 50)
 	b := Build(d, nil)
-	c := more(t, b.Hold(d, asked()), "torsion")
+	c := more(t, Hold(b, d, asked()), "torsion")
 	p := b.Pieces[0].props
 	own := p.Area * 7850e-9 * load.G
 	v := 50*load.G + own*1000
@@ -155,7 +155,7 @@ func TestChannelTwists(t *testing.T) {
 	warp := torque * a * math.Tanh(1000/(2*a)) * math.Max(o.tip, o.root) / o.warping
 	near(t, "warping", c.Working.Steps[0].Value, warp, 1e-6*warp)
 	tube := arm(box40, 50)
-	if c := more(t, Build(tube, nil).Hold(tube, asked()), "torsion"); c.Verdict != strength.NotNeeded {
+	if c := more(t, Hold(Build(tube, nil), tube, asked()), "torsion"); c.Verdict != strength.NotNeeded {
 		t.Errorf("a tube: %+v", c)
 	}
 }
@@ -204,7 +204,7 @@ func TestPostOnARail(t *testing.T) {
 				{ID: "post", Name: "Post", From: "m", To: "t", Section: box40, A: End{Kind: Butt, Onto: "rail"}}},
 			Supports: []Support{{Point: "l", Kind: "fixed"}, {Point: "r", Kind: "fixed"}},
 			Loads:    []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{300, 0, 0}, Points: []string{"t"}}}}
-		return Build(d, nil).Hold(d, asked())
+		return Hold(Build(d, nil), d, asked())
 	}
 	find := func(h Held) strength.Check {
 		for _, c := range h.Ledger {
@@ -232,7 +232,7 @@ func TestEndPlatesAreBolted(t *testing.T) {
 		d.Plates = []Plate{{ID: "p", Name: "Foot", Member: "m", End: "a", Kind: "base", Width: w, Height: h, Thickness: 10, Holes: holes,
 			Hole: 11, Margin: margin}}
 		out := map[string]strength.Check{}
-		for _, c := range Build(d, nil).Hold(d, asked()).Ledger {
+		for _, c := range Hold(Build(d, nil), d, asked()).Ledger {
 			if c.Feature == "p" {
 				out[c.Key] = c
 			}
@@ -270,11 +270,11 @@ func TestEarIsBentBothWays(t *testing.T) {
 		Supports: []Support{{Point: "a", Kind: "fixed"}},
 		Loads:    []Load{{ID: "f", Name: "Push", Kind: "force", Force: [3]float64{0, 100, 0}, Points: []string{"b"}}}}
 	none := []load.Case{{Name: "no gravity"}}
-	c := more(t, Build(d, nil).Hold(d, asked(none...)), "ear-bend")
+	c := more(t, Hold(Build(d, nil), d, asked(none...)), "ear-bend")
 	// 100 N sideways 600 off: 60 000 N·mm along the ear's width, and 100·30 by its lever.
 	near(t, "wide way", c.Demand, (60000+100*30)/(10*60*60/6.), 1e-6)
 	d.Loads[0].Force = [3]float64{0, 0, -100}
-	c = more(t, Build(d, nil).Hold(d, asked(none...)), "ear-bend")
+	c = more(t, Hold(Build(d, nil), d, asked(none...)), "ear-bend")
 	near(t, "thin way", c.Demand, (60000+100*30)/(60*10*10/6.), 1e-6)
 }
 
@@ -286,7 +286,7 @@ func TestFramesCountLooseFeet(t *testing.T) {
 	gravity := solid.Vector{0, 0, 400}
 	ask := asked(load.Roads[load.Smooth].Cases()...)
 	ask.Devices = map[string]Carried{"dev": {"Press", 150, &gravity}}
-	h := Build(d, nil).Hold(d, ask)
+	h := Hold(Build(d, nil), d, ask)
 	loose := 0
 	for _, c := range h.Cases {
 		if strings.Contains(c, "loose") || strings.Contains(c, "carrying") {
@@ -309,7 +309,7 @@ func TestWhatLandsArrives(t *testing.T) {
 	d.Members = append(d.Members, Member{ID: "n", Name: "Cross", From: "tip", To: "far", Section: box40})
 	ask := asked()
 	ask.Lands = []Landing{{Name: "post", Member: "n", At: solid.Vector{300, 1000, 40}}}
-	s, err := Build(d, nil).Stand(d, ask)
+	s, err := Stand(Build(d, nil), d, ask)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -324,14 +324,14 @@ func TestWhatLandsArrives(t *testing.T) {
 	want := w.Moment.Add(ask.Lands[0].At.Sub(at).Cross(w.Force))
 	near(t, "moment", got.Moment.Sub(want).Len(), 0, 1e-3)
 	// And its own verdict feels it.
-	idle := Build(d, nil).Hold(d, ask)
+	idle := Hold(Build(d, nil), d, ask)
 	ask.Happens = []Happening{{Name: "at rest", Net: solid.Vector{0, 0, -1}, Design: solid.Vector{0, 0, -1}, Lands: []Wrench{w}}}
-	if h := Build(d, nil).Hold(d, ask); *h.Use <= *idle.Use {
+	if h := Hold(Build(d, nil), d, ask); *h.Use <= *idle.Use {
 		t.Errorf("with 900 N on it %g, without %g", *h.Use, *idle.Use)
 	}
 	ask.Happens[0].Lands = []Wrench{{}}
 	ask.Open = []string{"The press has no mass."}
-	if h := Build(d, nil).Hold(d, ask); h.Verdict != strength.CannotSay {
+	if h := Hold(Build(d, nil), d, ask); h.Verdict != strength.CannotSay {
 		t.Errorf("with what lands not known it says %s", h.Verdict)
 	}
 }
@@ -347,7 +347,7 @@ func TestLightestHoldsAsAWhole(t *testing.T) {
 		for i := range x.Members {
 			x.Members[i].Section, x.Members[i].Stock = o.Section, o.Stock
 		}
-		h := Build(x, nil).Hold(x, ask)
+		h := Hold(Build(x, nil), x, ask)
 		if o.Lightest && h.Verdict != strength.Holds {
 			t.Errorf("%s is offered as holding: %s", o.Stock, h.Verdict)
 		}
@@ -365,7 +365,7 @@ func TestHeightSwingsSlower(t *testing.T) {
 			Members:  []Member{{ID: "m", From: "a", To: "b", Section: box40}},
 			Supports: []Support{{Point: "a", Kind: "fixed"}},
 			Loads:    []Load{{ID: "l", Name: "Box", Kind: "mass", Kilos: 200, High: high, Points: []string{"b"}}}}
-		return Build(d, nil).Hold(d, asked()).Modes[0].Hertz
+		return Hold(Build(d, nil), d, asked()).Modes[0].Hertz
 	}
 	p, _ := section.Work(box40)
 	i := math.Min(p.Ix, p.Iy)
@@ -387,7 +387,7 @@ func TestUniformLoadsSwing(t *testing.T) {
 	hertz := func(kilos float64) float64 {
 		d := arm(box40, 1)
 		d.Loads = []Load{{ID: "u", Name: "Deck", Kind: "uniform", Kilos: kilos, Member: "m"}}
-		return Build(d, nil).Hold(d, asked()).Modes[0].Hertz
+		return Hold(Build(d, nil), d, asked()).Modes[0].Hertz
 	}
 	near(t, "half as fast", hertz(400)/hertz(100), .5, .01)
 }

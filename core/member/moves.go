@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/frame"
 	"warmanvil/core/solid"
 	"warmanvil/core/strength"
+	"warmanvil/core/working"
 )
 
 // supports tells what each takes.
@@ -143,4 +144,33 @@ func (w *weighing) modes(d Doc) (why string) {
 		w.held.Swings = &work
 	}
 	return ""
+}
+
+// reaction is the working of what a support takes in its worst case.
+func (h *Held) reaction(s SupportHeld, rule string) working.Working {
+	w := working.Working{Method: "What a support takes", Source: "space frame by direct stiffness; the whole frame in equilibrium",
+		Formula: "R = K·u − F in the directions held; |R| = √(Rx² + Ry² + Rz²)",
+		Inputs: []working.Quantity{{Symbol: "m", Name: "carried at rest, people left out", Value: h.Carries, Unit: "kg"},
+			{Symbol: "Rr", Name: "takes at rest, up", Value: s.Rest[2], Unit: "N"}},
+		Assumptions: []string{"worst case: " + s.Case, "loads with the school's factors. " + rule,
+			"what it stands on does not give, unless it is rubber"},
+		Result: working.Quantity{Symbol: "R", Name: "on the frame", Value: s.Force, Unit: "N"}}
+	for k, name := range [6]string{"forward", "left", "up", "about forward", "about left", "about up"} {
+		unit, symbol := "N", [3]string{"Rx", "Ry", "Rz"}
+		if k > 2 {
+			unit, symbol = "N·mm", [3]string{"Mx", "My", "Mz"}
+		}
+		w.Steps = append(w.Steps, working.Quantity{Symbol: symbol[k%3], Name: name, Value: s.Worst[k], Unit: unit})
+	}
+	return w
+}
+
+// swinging is the working of the natural frequencies.
+func swinging(hertz, carried, own float64) working.Working {
+	return working.Working{Method: "Natural frequencies",
+		Source: "subspace iteration on the factorised stiffness; consistent masses of the members", Formula: "K·x = ω²·M·x, f = ω/2π",
+		Inputs: []working.Quantity{{Symbol: "mc", Name: "carried at points", Value: carried, Unit: "kg"},
+			{Symbol: "mf", Name: "the frame itself", Value: own, Unit: "kg"}},
+		Assumptions: []string{"what is carried counts at its points: its height above them is left out and would lower them",
+			"people are left out, nothing damps"}, Result: working.Quantity{Symbol: "f", Name: "lowest", Value: hertz, Unit: "Hz"}}
 }

@@ -39,7 +39,7 @@ type laid struct {
 }
 
 // lay places the points and makes the copies.
-func (d Doc) lay(surveyed Surveyed) *laid {
+func lay(d Doc, surveyed Surveyed) *laid {
 	l := &laid{corner: map[string]*Corner{}, at: map[string]int{}, of: map[string]string{}, mirrored: map[string]bool{},
 		members: append([]Member{}, d.Members...), supports: append([]Support{}, d.Supports...), loads: append([]Load{}, d.Loads...),
 		plates: append([]Plate{}, d.Plates...)}

@@ -79,7 +79,7 @@ type StickPiece struct {
 }
 
 // saw answers the saw with what is usual where nothing is said.
-func (s Saw) usual() Saw {
+func usual(s Saw) Saw {
 	if s.Stick == 0 {
 		s.Stick = 6000
 	}
@@ -90,9 +90,9 @@ func (s Saw) usual() Saw {
 }
 
 // CutList answers the cut list and the sticks it comes out of.
-func (b *Built) CutList(saw Saw) CutList {
-	saw = saw.usual()
-	c := CutList{Rows: b.rows(), Stocks: []StockPlan{}, Findings: []working.Finding{}}
+func Plan(b *Built, saw Saw) CutList {
+	saw = usual(saw)
+	c := CutList{Rows: rows(b), Stocks: []StockPlan{}, Findings: []working.Finding{}}
 	for _, p := range b.Pieces {
 		if p.Why == "" {
 			c.Mass += p.Mass

@@ -11,21 +11,11 @@ import (
 	"warmanvil/core/strength"
 )
 
-func started(t *testing.T, key, stock string, values map[string]float64) Doc {
-	t.Helper()
-	n := 0
-	d, err := Start(key, values, stockOf(t, stock), "steel-s235", func() string { n++; return fmt.Sprint("i", n) })
-	if err != nil {
-		t.Fatal(err)
-	}
-	return d
-}
-
 // sound checks a plan piece by piece: every piece once, none past its stick, none
 // on another.
 func sound(t *testing.T, c CutList, saw Saw) {
 	t.Helper()
-	saw = saw.usual()
+	saw = usual(saw)
 	cut := map[string]int{}
 	for _, p := range c.Stocks {
 		for _, s := range p.Sticks {
@@ -57,7 +47,7 @@ func sound(t *testing.T, c CutList, saw Saw) {
 func TestRackCutList(t *testing.T) {
 	d := started(t, "rack", "40 × 40 × 3 mm tube", map[string]float64{"length": 1000, "width": 700, "height": 800})
 	b := Build(d, nil)
-	c := b.CutList(d.Saw)
+	c := Plan(b, d.Saw)
 	sound(t, c, d.Saw)
 	if len(c.Rows) != 3 {
 		t.Fatalf("%+v", c.Rows)
@@ -85,14 +75,14 @@ func TestRackCutList(t *testing.T) {
 	near(t, "bought", c.Bought, 12*b.Pieces[0].props.MassPerMetre, 1e-9)
 	// Remnants go first, and a price makes a cost.
 	d.Saw = Saw{Remnants: []Remnant{{Stock: "40 × 40 × 3 mm tube", Length: 1720}, {Stock: "another", Length: 5000}}, PerKilo: 2.5, Waste: 20}
-	c = b.CutList(d.Saw)
+	c = Plan(b, d.Saw)
 	sound(t, c, d.Saw)
 	if s := c.Stocks[0].Sticks[0]; s.Name != "remnant 1" || len(s.Pieces) != 2 || s.Left > 60 {
 		t.Errorf("%+v", s)
 	}
 	near(t, "cost", c.Cost, c.Bought*2.5, 1e-9)
 	d.Saw.Stick = 900
-	c = b.CutList(d.Saw)
+	c = Plan(b, d.Saw)
 	if !strings.Contains(fmt.Sprint(c.Findings), "splice it") {
 		t.Errorf("%+v", c.Findings)
 	}
@@ -103,7 +93,7 @@ func TestRackCutList(t *testing.T) {
 // over are alike.
 func TestTwinsInTheCutList(t *testing.T) {
 	d := started(t, "outriggers", "50 × 50 × 4 mm tube", map[string]float64{"drop": 200, "reach": 500})
-	c := Build(d, nil).CutList(d.Saw)
+	c := Plan(Build(d, nil), d.Saw)
 	sound(t, c, d.Saw)
 	total := 0
 	for _, r := range c.Rows {
@@ -119,7 +109,7 @@ func TestTwinsInTheCutList(t *testing.T) {
 	}
 	d.Members[1].Splice = &Splice{At: 350, Kind: "sleeve", Long: 120}
 	d.Members[0].Trim = 30
-	c = Build(d, nil).CutList(d.Saw)
+	c = Plan(Build(d, nil), d.Saw)
 	sound(t, c, d.Saw)
 	spliced, trimmed := 0, 0
 	for _, r := range c.Rows {
@@ -145,7 +135,7 @@ func TestRandomPlans(t *testing.T) {
 		for range rnd.IntN(4) {
 			d.Saw.Remnants = append(d.Saw.Remnants, Remnant{Stock: "60 × 40 × 3 mm tube", Length: 300 + 3000*rnd.Float64(), Many: 1 + rnd.IntN(3)})
 		}
-		sound(t, Build(d, nil).CutList(d.Saw), d.Saw)
+		sound(t, Plan(Build(d, nil), d.Saw), d.Saw)
 	}
 }
 
@@ -154,7 +144,7 @@ func TestRandomPlans(t *testing.T) {
 func TestCompareSections(t *testing.T) {
 	d := started(t, "ladder", "60 × 40 × 2 mm tube", map[string]float64{"kilos": 900})
 	ask := asked(load.Roads[load.Rough].Cases()...)
-	if h := Build(d, nil).Hold(d, ask); h.Verdict != strength.Over {
+	if h := Hold(Build(d, nil), d, ask); h.Verdict != strength.Over {
 		t.Fatalf("%s", h.Verdict)
 	}
 	list := Compare(d, nil, ask, "60 × 40 × 2 mm tube")
@@ -182,7 +172,7 @@ func TestCompareSections(t *testing.T) {
 		d.Members[i].Section, d.Members[i].Stock = pick.Section, pick.Stock
 	}
 	b := Build(d, nil)
-	h := b.Hold(d, ask)
+	h := Hold(b, d, ask)
 	if h.Verdict != strength.Holds || math.Abs(b.Mass-pick.Mass) > 1e-9 {
 		t.Errorf("%s taken: %s", pick.Stock, h.Verdict)
 	}

@@ -96,18 +96,18 @@ func (q *plating) base() []mode {
 // Arm answers how far a hole of a plate at h stands from the wall of its member, mm:
 // across its nearer face, negative under the member. Not for a plate whose member is
 // not there.
-func (b *Built) Arm(p *PlateAt, h [2]float64) (float64, bool) {
+func Arm(b *Built, p *PlateAt, h [2]float64) (float64, bool) {
 	for _, r := range b.runs {
 		if r.ID == p.Member {
-			return r.arm(h), true
+			return armOf(r, h), true
 		}
 	}
 	return 0, false
 }
 
-func (q *plating) arm(h [2]float64) float64 { return q.a.r.arm(h) }
+func (q *plating) arm(h [2]float64) float64 { return armOf(q.a.r, h) }
 
-func (r *run) arm(h [2]float64) float64 {
+func armOf(r *run, h [2]float64) float64 {
 	y, z := math.Abs(h[0])-(r.box.right-r.box.left)/2, math.Abs(h[1])-(r.box.top-r.box.bottom)/2
 	switch {
 	case y > 0 && z > 0:

@@ -51,7 +51,7 @@ func TestFrameCasesNeverEase(t *testing.T) {
 		d, ask := furnished(rnd)
 		few := ask
 		few.Cases = ask.Cases[:2]
-		before, after := ledgerOf(Build(d, nil).Hold(d, few)), ledgerOf(Build(d, nil).Hold(d, ask))
+		before, after := ledgerOf(Hold(Build(d, nil), d, few)), ledgerOf(Hold(Build(d, nil), d, ask))
 		for key, c := range before {
 			if fell(c, after[key], .02) {
 				t.Errorf("%s falls from %s %v to %s %v", key, c.Verdict, deref(c.Utilisation), after[key].Verdict, deref(after[key].Utilisation))
@@ -74,7 +74,7 @@ func TestFrameChecksGrowWithTheLoad(t *testing.T) {
 	for _, school := range []strength.School{strength.Allowable, strength.Factored, strength.GCase} {
 		d, ask := furnished(rnd)
 		ask.Rule.School = school
-		one := ledgerOf(Build(d, nil).Hold(d, ask))
+		one := ledgerOf(Hold(Build(d, nil), d, ask))
 		twice := d
 		twice.Loads = slices.Clone(d.Loads)
 		for i := range twice.Loads {
@@ -88,7 +88,7 @@ func TestFrameChecksGrowWithTheLoad(t *testing.T) {
 		c := ask.Devices["dev"]
 		c.Kilos *= 2
 		more.Devices = map[string]Carried{"dev": c}
-		two := ledgerOf(Build(twice, nil).Hold(twice, more))
+		two := ledgerOf(Hold(Build(twice, nil), twice, more))
 		for key, c := range one {
 			if fell(c, two[key], .02) {
 				t.Errorf("%s: %s falls from %s %s to %s %s under twice the load", school, key, c.Verdict, deref(c.Utilisation), two[key].Verdict,
@@ -99,9 +99,9 @@ func TestFrameChecksGrowWithTheLoad(t *testing.T) {
 	for name, force := range map[string][3]float64{"bent": {0, 0, -300}, "pulled": {0, 4000, 0}, "both ways": {150, 2000, -200}} {
 		none := asked(load.Case{Name: "no gravity"})
 		d := pushed(sharp, force, footed(140, 160, 10, 4, 18))
-		one := ledgerOf(Build(d, nil).Hold(d, none))
+		one := ledgerOf(Hold(Build(d, nil), d, none))
 		d = pushed(sharp, [3]float64{2 * force[0], 2 * force[1], 2 * force[2]}, footed(140, 160, 10, 4, 18))
-		two := ledgerOf(Build(d, nil).Hold(d, none))
+		two := ledgerOf(Hold(Build(d, nil), d, none))
 		for key, c := range one {
 			if c.Utilisation != nil && math.Abs(*two[key].Utilisation-2**c.Utilisation) > 1e-9 {
 				t.Errorf("%s, %s: %s and %s", name, key, deref(c.Utilisation), deref(two[key].Utilisation))
@@ -115,7 +115,7 @@ func TestTurnedFramesAreUsedAlike(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(7, 14))
 	d, ask := furnished(rnd)
 	ask.Cases = []load.Case{{Name: "at rest", Net: [3]float64{0, 0, -1}}, {Name: "braked", Net: [3]float64{.6, 0, -1}}}
-	one := ledgerOf(Build(d, nil).Hold(d, ask))
+	one := ledgerOf(Hold(Build(d, nil), d, ask))
 	pose := solid.Turned(solid.Vector{}, 90, 0, 0)
 	x := d
 	x.Points = slices.Clone(d.Points)
@@ -138,7 +138,7 @@ func TestTurnedFramesAreUsedAlike(t *testing.T) {
 	}
 	g := solid.Vector(pose.Turn(*ask.Devices["dev"].Gravity))
 	turned.Devices = map[string]Carried{"dev": {"Press", 120, &g}}
-	two := ledgerOf(Build(x, nil).Hold(x, turned))
+	two := ledgerOf(Hold(Build(x, nil), x, turned))
 	if len(one) != len(two) {
 		t.Fatalf("%d checks, turned %d", len(one), len(two))
 	}
@@ -163,7 +163,7 @@ func TestSectionsAreWhatTheySay(t *testing.T) {
 				d.Loads[i].Kilos *= times
 			}
 			ask := asked(load.Roads[load.Smooth].Cases()...)
-			was := ledgerOf(Build(d, nil).Hold(d, ask))
+			was := ledgerOf(Hold(Build(d, nil), d, ask))
 			lightest := math.Inf(1)
 			list := Compare(d, nil, ask, in)
 			for _, o := range list {
@@ -179,8 +179,8 @@ func TestSectionsAreWhatTheySay(t *testing.T) {
 					continue
 				}
 				offered++
-				x := d.Swapped(in, o)
-				for key, c := range ledgerOf(Build(x, nil).Hold(x, ask)) {
+				x := Swapped(d, in, o)
+				for key, c := range ledgerOf(Hold(Build(x, nil), x, ask)) {
 					before, known := was[key]
 					if strength.Worse(c.Verdict, strength.Tight) && (!known || strength.Worse(c.Verdict, before.Verdict)) {
 						t.Errorf("%s: %s is offered as %s, and %s is %s then", starter, o.Stock, o.Verdict, key, c.Verdict)

@@ -8,7 +8,7 @@ import (
 )
 
 // rows puts pieces alike together and marks them.
-func (b *Built) rows() []CutRow {
+func rows(b *Built) []CutRow {
 	var rows []CutRow
 	at, hand := map[string]int{}, map[string]string{}
 	var stocks []string
@@ -60,7 +60,7 @@ func (b *Built) rows() []CutRow {
 		}
 		r := CutRow{Stock: p.Stock, Section: p.Section, Length: p.Length, Trim: p.Trim, CutTo: p.Length + p.Trim, Short: p.Short, Faces: p.Faces,
 			Starts: p.Starts, Ends: p.Ends, Mass: p.Mass, Notes: slices.Clone(p.Holes)}
-		key, twin := p.alike()
+		key, twin := alike(p)
 		if p.Splice == nil {
 			add([]string{p.Name}, []string{p.ID}, key, twin, r)
 			continue
@@ -101,7 +101,7 @@ func letters(n int) string {
 
 // alike answers what makes two pieces the same on the saw, and what its mirror
 // image would be.
-func (p *Piece) alike() (key, twin string) {
+func alike(p *Piece) (key, twin string) {
 	end := func(c Cut) string {
 		if c.Hole != nil {
 			return fmt.Sprintf("hole %.2f %.2f %.2f", c.Hole.Diameter, c.Hole.Angle, c.Hole.Offset)
@@ -146,4 +146,29 @@ func (p *Piece) alike() (key, twin string) {
 func opposite(a, b string) bool {
 	other := strings.NewReplacer("top", "bottom", "bottom", "top", "left", "right", "right", "left")
 	return a != "" && other.Replace(a) == b
+}
+
+// Wraps answers the templates a saw cannot do without: copes, round tubes cut at
+// an angle, compound mitres and what lies past the saw.
+func Wraps(b *Built, rows []CutRow, limit float64) (out []Wrap) {
+	if limit == 0 {
+		limit = 60
+	}
+	for _, row := range rows {
+		for i, p := range b.Pieces {
+			if p.ID != row.Pieces[0] {
+				continue
+			}
+			for e := range 2 {
+				c := row.Ends[e]
+				if c.Slant < .05 || !round(p.Section) && c.Tilt == 0 && c.Saw <= limit || p.Section.Kind == "angle" || p.Section.Kind == "channel" {
+					continue
+				}
+				w := b.runs[i].develop(e)
+				w.Mark, w.Name, w.End = row.Mark, p.Name, e
+				out = append(out, w)
+			}
+		}
+	}
+	return out
 }

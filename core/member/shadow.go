@@ -81,31 +81,6 @@ type Tick struct {
 	Text string
 }
 
-// Wraps answers the templates a saw cannot do without: copes, round tubes cut at
-// an angle, compound mitres and what lies past the saw.
-func (b *Built) Wraps(rows []CutRow, limit float64) (out []Wrap) {
-	if limit == 0 {
-		limit = 60
-	}
-	for _, row := range rows {
-		for i, p := range b.Pieces {
-			if p.ID != row.Pieces[0] {
-				continue
-			}
-			for e := range 2 {
-				c := row.Ends[e]
-				if c.Slant < .05 || !round(p.Section) && c.Tilt == 0 && c.Saw <= limit || p.Section.Kind == "angle" || p.Section.Kind == "channel" {
-					continue
-				}
-				w := b.runs[i].develop(e)
-				w.Mark, w.Name, w.End = row.Mark, p.Name, e
-				out = append(out, w)
-			}
-		}
-	}
-	return out
-}
-
 // develop unrolls an end: the outside walked once round from the middle of the
 // right side, anticlockwise seen from the first point.
 func (r *run) develop(e int) Wrap {

@@ -16,7 +16,7 @@ func TestWrapIsTheSaddle(t *testing.T) {
 		Members: []Member{{ID: "main", Name: "Main", From: "a", To: "b", Section: big},
 			{ID: "br", Name: "Branch", From: "m", To: "c", Section: pipe, A: End{Kind: Saddle, Onto: "main"}}}}
 	b := built(t, d)
-	list := b.Wraps(b.CutList(d.Saw).Rows, 0)
+	list := Wraps(b, Plan(b, d.Saw).Rows, 0)
 	if len(list) != 1 || list[0].Mark != "B1" || !list[0].Round {
 		t.Fatalf("%+v", list)
 	}
@@ -67,7 +67,7 @@ func TestWrapOfBoxTube(t *testing.T) {
 		Members: []Member{{ID: "m", Name: "M", From: "a", To: "b", Section: sec, B: End{Kind: Mitre, Onto: "n"}},
 			{ID: "n", Name: "N", From: "b", To: "c", Section: sec, A: End{Kind: Mitre, Onto: "m"}}}}
 	b := built(t, d)
-	list := b.Wraps(b.CutList(d.Saw).Rows, 0)
+	list := Wraps(b, Plan(b, d.Saw).Rows, 0)
 	if len(list) != 2 {
 		t.Fatalf("%d", len(list))
 	}
@@ -80,7 +80,7 @@ func TestWrapOfBoxTube(t *testing.T) {
 	near(t, "deepest", deep, b.Pieces[0].Ends[1].Slant, .02)
 	d.Points[2] = point("c", 1000, 500, 0)
 	b = built(t, d)
-	if list = b.Wraps(b.CutList(d.Saw).Rows, 0); len(list) != 0 {
+	if list = Wraps(b, Plan(b, d.Saw).Rows, 0); len(list) != 0 {
 		t.Errorf("plain mitres get %d templates", len(list))
 	}
 }

@@ -12,8 +12,8 @@ type Standing struct {
 }
 
 // Stand opens a frame for asking. It fails where it cannot be solved, in words.
-func (b *Built) Stand(d Doc, ask Asked) (*Standing, error) {
-	w, err := b.weighed(d, ask, &Held{})
+func Stand(b *Built, d Doc, ask Asked) (*Standing, error) {
+	w, err := weighed(b, d, ask, &Held{})
 	if err != nil {
 		return nil, err
 	}

@@ -83,8 +83,8 @@ func (s *starting) mitre(a string, firstA bool, b string, firstB bool) {
 	set(two, one, firstB)
 }
 
-func (s *starting) plate(name, member, end string, w, h float64) {
-	s.d.Plates = append(s.d.Plates, Plate{ID: s.newID(), Name: name, Member: s.id(member), End: end, Kind: "base", Width: w, Height: h,
+func (s *starting) plate(name, on, end string, w, h float64) {
+	s.d.Plates = append(s.d.Plates, Plate{ID: s.newID(), Name: name, Member: s.id(on), End: end, Kind: "base", Width: w, Height: h,
 		Thickness: 8, Holes: 4, Hole: 11, Margin: 18})
 }
 

@@ -5,21 +5,9 @@ import (
 	"testing"
 
 	"warmanvil/core/load"
-	"warmanvil/core/section"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
-
-func stockOf(t *testing.T, name string) section.Stock {
-	t.Helper()
-	for _, s := range section.Table() {
-		if s.Name == name {
-			return s
-		}
-	}
-	t.Fatalf("no section %s", name)
-	return section.Stock{}
-}
 
 // Every starter makes a frame without a stop that stands and can be judged, in
 // box, round and angle; its overall sizes are those asked for.
@@ -37,7 +25,7 @@ func TestStarters(t *testing.T) {
 					t.Errorf("%s of %s: %s", s.Key, name, f.Reason)
 				}
 			}
-			h := b.Hold(d, asked(load.Roads[load.Smooth].Cases()...))
+			h := Hold(b, d, asked(load.Roads[load.Smooth].Cases()...))
 			if h.Why != "" || len(h.Modes) == 0 {
 				t.Errorf("%s of %s: %s %s %+v", s.Key, name, h.Verdict, h.Why, h.Findings)
 			}

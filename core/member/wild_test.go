@@ -41,8 +41,8 @@ func TestWildNumbersInAFrame(t *testing.T) {
 			}
 			worked++
 			b := Build(x, nil)
-			h := b.Hold(x, ask)
-			for of, out := range map[string]any{"shape": b.Pieces, "strength": h, "cut list": b.CutList(x.Saw)} {
+			h := Hold(b, x, ask)
+			for of, out := range map[string]any{"shape": b.Pieces, "strength": h, "cut list": Plan(b, x.Saw)} {
 				if _, err := json.Marshal(out); err != nil {
 					t.Errorf("%s, %s: %v", what, of, err)
 				}

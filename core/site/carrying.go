@@ -64,7 +64,7 @@ func (w *walking) openFrames() {
 		w.landings(c)
 		ask := asked(w.s.Brief)
 		ask.Lands, ask.Elsewise = c.loads.lands, c.loads.elsewise
-		stand, err := w.s.frames[c.frame.ID].Stand(c.frame.Doc, ask)
+		stand, err := member.Stand(w.s.frames[c.frame.ID], c.frame.Doc, ask)
 		if err != nil {
 			c.why = fmt.Sprintf("%s cannot be solved, so that what it carries does not arrive: %s", b.Name, err.Error())
 		} else {

@@ -24,8 +24,8 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 		d.Sags = *t.Wanted
 	}
 	built := member.Build(d, surveyed)
-	cut := built.CutList(d.Saw)
-	held := built.Hold(d, askedOf(b, id, loads))
+	cut := member.Plan(built, d.Saw)
+	held := member.Hold(built, d, askedOf(b, id, loads))
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
 		Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {

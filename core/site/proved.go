@@ -75,7 +75,7 @@ func (s Site) Sections(p Frame, stock string) []member.Option {
 		if o.Now || strength.Worse(o.Verdict, strength.Tight) {
 			return
 		}
-		d := p.Doc.Swapped(stock, *o)
+		d := member.Swapped(p.Doc, stock, *o)
 		next := p
 		next.Doc = d
 		after := s.with(next).stand()

@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/load"
+	"warmanvil/core/member"
 	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
 )
@@ -42,7 +43,7 @@ func TestSectionsAreProvedThroughTheJob(t *testing.T) {
 				continue
 			}
 			next := s.Frames[0]
-			d := next.Doc.Swapped(in, o)
+			d := member.Swapped(next.Doc, in, o)
 			next.Doc = d
 			x := s.with(next)
 			after := x.Said(x.Hold())
