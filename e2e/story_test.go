@@ -15,6 +15,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/load"
 	"warmanvil/core/member"
+	"warmanvil/core/member/starters"
 	"warmanvil/core/section"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -30,7 +31,7 @@ func (a app) boxOnArm(t *testing.T, unit brief.Unit) (id string) {
 	for _, s := range section.Table() {
 		if s.Name == "50 × 50 × 4 mm tube" {
 			var err error
-			if d, err = member.Start("standoff", map[string]float64{"length": 300, "plate": 140, "kilos": 15}, s, "steel-s235",
+			if d, err = starters.Start("standoff", map[string]float64{"length": 300, "plate": 140, "kilos": 15}, s, "steel-s235",
 				a.jobs.NewID); err != nil {
 				t.Fatal(err)
 			}

@@ -8,7 +8,8 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
-	"warmanvil/core/member"
+	"warmanvil/core/member/cutlist"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/profile"
 	"warmanvil/core/site"
 	"warmanvil/core/tube"
@@ -21,13 +22,13 @@ type frameFiles struct {
 	job    job.Job
 	part   job.Frame
 	worked site.FrameTold
-	built  *member.Built
+	built  *shape.Built
 	head   paper.FrameSheet
 	length func(mm float64) string
 }
 
 func (s *server) frameFileRoutes() {
-	jig := func(from member.View) func(frameFiles) ([]byte, error) {
+	jig := func(from shape.View) func(frameFiles) ([]byte, error) {
 		return func(f frameFiles) ([]byte, error) { return f.jig(from) }
 	}
 	serve(s, shelf[frameFiles]{path: "/api/v1/frames/{id}/files/{kind}", id: "getFrameFile", summary: "A file of a frame",
@@ -40,9 +41,9 @@ func (s *server) frameFileRoutes() {
 			{name: "plan", form: asPDF, says: "three views", make: frameFiles.plan},
 			{name: "csv", form: asCSV, says: "cut list as text", make: func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
 			{name: "xlsx", form: asXLSX, says: "cut list as a sheet", make: func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
-			{name: "jig", form: asDXF, says: "outline from above", make: jig(member.FromAbove)},
-			{name: "jig-side", form: asDXF, says: "outline from the side", make: jig(member.FromRight)},
-			{name: "jig-behind", form: asDXF, says: "outline from behind", make: jig(member.FromBehind)},
+			{name: "jig", form: asDXF, says: "outline from above", make: jig(shape.FromAbove)},
+			{name: "jig-side", form: asDXF, says: "outline from the side", make: jig(shape.FromRight)},
+			{name: "jig-behind", form: asDXF, says: "outline from behind", make: jig(shape.FromBehind)},
 			{name: "stl", form: asSTL, says: "body", make: func(f frameFiles) ([]byte, error) { return exchange.STL(f.built.Body(), f.part.Name), nil }},
 		}, open: s.frameFiles})
 }
@@ -152,11 +153,11 @@ func (f frameFiles) labels() ([]byte, error) {
 
 func (f frameFiles) wraps() ([]byte, error) {
 	s := paper.WrapSheet{FrameSheet: f.head}
-	rows := make([]member.CutRow, len(f.worked.Cut.Rows))
+	rows := make([]cutlist.CutRow, len(f.worked.Cut.Rows))
 	for i, r := range f.worked.Cut.Rows {
 		rows[i] = r.CutRow
 	}
-	for _, w := range member.Wraps(f.built, rows, f.part.Doc.Saw.SawLimit) {
+	for _, w := range cutlist.Wraps(f.built, rows, f.part.Doc.Saw.SawLimit) {
 		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s "+
 			"long: true for the outer surface.", w.Start, f.length(w.Around))}
 		if w.Round {
@@ -181,11 +182,11 @@ func (f frameFiles) plan() ([]byte, error) {
 	}
 	size := f.built.Max.Sub(f.built.Min)
 	for _, v := range []struct {
-		view  member.View
+		view  shape.View
 		title string
 		w, h  int
-	}{{member.FromAbove, "From above, forward to the right", 0, 1}, {member.FromRight, "From the right side", 0, 2},
-		{member.FromBehind, "From behind", 1, 2}} {
+	}{{shape.FromAbove, "From above, forward to the right", 0, 1}, {shape.FromRight, "From the right side", 0, 2},
+		{shape.FromBehind, "From behind", 1, 2}} {
 		x := paper.PlanView{Title: v.title, Wide: f.length(size[v.w]), High: f.length(size[v.h])}
 		for _, sh := range f.built.Shadows(v.view) {
 			x.Outlines = append(x.Outlines, sh.Outline)
@@ -201,7 +202,7 @@ func (f frameFiles) plan() ([]byte, error) {
 	return s.PDF()
 }
 
-func (f frameFiles) jig(view member.View) ([]byte, error) {
+func (f frameFiles) jig(view shape.View) ([]byte, error) {
 	j := exchange.Jig{Inches: f.job.Brief.Unit != brief.UnitMM}
 	marks := map[string]string{}
 	for _, p := range f.worked.Pieces {

@@ -4,7 +4,8 @@ import (
 	"context"
 	"time"
 
-	"warmanvil/core/member"
+	"warmanvil/core/member/held"
+	"warmanvil/core/member/starters"
 	"warmanvil/core/section"
 	"warmanvil/core/site"
 	"warmanvil/core/strength"
@@ -42,8 +43,8 @@ type StockIn struct {
 
 // MembersView is what frames are made of.
 type MembersView struct {
-	Sections []SectionView    `json:"sections"`
-	Starters []member.Starter `json:"starters"`
+	Sections []SectionView      `json:"sections"`
+	Starters []starters.Starter `json:"starters"`
 }
 
 // SectionView is a section as sold.
@@ -92,13 +93,13 @@ func (s *server) frameRoutes() {
 			return s.newFrame(c, f, err)
 		})
 	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/sections", id: "compareSections", access: reading,
-		summary: "Other sections tried in the members of one stock, lightest first"}, func(c call, in StockIn) ([]member.Option, error) {
+		summary: "Other sections tried in the members of one stock, lightest first"}, func(c call, in StockIn) ([]held.Option, error) {
 		return s.jobs.CompareSections(c.Request.Context(), c.id, in.Stock)
 	})
 }
 
 func membersView() MembersView {
-	v := MembersView{Starters: member.Starters}
+	v := MembersView{Starters: starters.Starters}
 	for _, x := range section.Table() {
 		p, err := section.Work(x.Sizes)
 		if err == nil {

@@ -6,7 +6,6 @@ import (
 	"encoding/json"
 	"io/fs"
 	"net/http"
-	"path"
 	"reflect"
 	"strings"
 	"time"
@@ -100,13 +99,14 @@ func build(opt Options) *server {
 }
 
 // schemaName answers a type's name in the description; types of packages whose
-// names are common words carry their package before it.
+// names are common words carry their package before it, those of its rooms too.
 func schemaName(t reflect.Type, hint string) string {
 	name := huma.DefaultSchemaNamer(t, hint)
 	for t.Kind() == reflect.Pointer || t.Kind() == reflect.Slice {
 		t = t.Elem()
 	}
-	switch pkg := path.Base(t.PkgPath()); pkg {
+	_, inside, _ := strings.Cut(t.PkgPath(), "/core/")
+	switch pkg, _, _ := strings.Cut(inside, "/"); pkg {
 	case "strength", "hold", "load", "survey", "hole", "fit", "solid", "section", "tube", "nest", "frame", "member", "joint":
 		return strings.ToUpper(pkg[:1]) + pkg[1:] + name
 	}

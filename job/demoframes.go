@@ -5,6 +5,7 @@ import (
 	"warmanvil/core/demo"
 	"warmanvil/core/load"
 	"warmanvil/core/member"
+	"warmanvil/core/member/starters"
 	"warmanvil/core/site"
 	"warmanvil/core/strength"
 )
@@ -15,7 +16,7 @@ func (s *Service) demoFrame(name, starter, stock string, values map[string]float
 	if err != nil {
 		return site.Frame{}, err
 	}
-	d, err := member.Start(starter, values, sec, "steel-s235", s.NewID)
+	d, err := starters.Start(starter, values, sec, "steel-s235", s.NewID)
 	if err != nil {
 		return site.Frame{}, err
 	}

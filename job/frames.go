@@ -4,6 +4,9 @@ import (
 	"context"
 
 	"warmanvil/core/member"
+	"warmanvil/core/member/held"
+	"warmanvil/core/member/shape"
+	"warmanvil/core/member/starters"
 	"warmanvil/core/section"
 	"warmanvil/core/site"
 	"warmanvil/core/working"
@@ -23,7 +26,7 @@ func (s *Service) StartFrame(ctx context.Context, jobID, name string, in FrameSt
 		if err != nil {
 			return Frame{}, err
 		}
-		if d, err = member.Start(in.Starter, in.Values, sec, in.Material, s.NewID); err != nil {
+		if d, err = starters.Start(in.Starter, in.Values, sec, in.Material, s.NewID); err != nil {
 			return Frame{}, err
 		}
 	}
@@ -90,7 +93,7 @@ func (s *Service) WorkFrame(ctx context.Context, f Frame) (WorkedFrame, error) {
 }
 
 // FrameBuilt answers a frame worked out and its shape, for files.
-func (s *Service) FrameBuilt(ctx context.Context, id string) (WorkedFrame, *member.Built, Job, error) {
+func (s *Service) FrameBuilt(ctx context.Context, id string) (WorkedFrame, *shape.Built, Job, error) {
 	f, err := s.Frame(ctx, id)
 	if err != nil {
 		return WorkedFrame{}, nil, Job{}, err
@@ -99,7 +102,7 @@ func (s *Service) FrameBuilt(ctx context.Context, id string) (WorkedFrame, *memb
 	if err != nil {
 		return WorkedFrame{}, nil, j, err
 	}
-	return WorkedFrame{f, worked.Told()}, member.Build(f.Doc, worked.Surveyed), j, nil
+	return WorkedFrame{f, worked.Told()}, shape.Build(f.Doc, worked.Surveyed), j, nil
 }
 
 // framed answers a frame among everything in its job.
@@ -112,7 +115,7 @@ func (s *Service) framed(ctx context.Context, f Frame) (Job, site.Framed, error)
 }
 
 // CompareSections tries other sections in the members of one stock.
-func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]member.Option, error) {
+func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]held.Option, error) {
 	f, err := s.Frame(ctx, id)
 	if err != nil {
 		return nil, err
@@ -123,7 +126,7 @@ func (s *Service) CompareSections(ctx context.Context, id, stock string) ([]memb
 	}
 	found := false
 	for _, m := range f.Doc.Members {
-		found = found || member.Named(m.Section, m.Stock) == stock
+		found = found || held.Named(m.Section, m.Stock) == stock
 	}
 	if !found {
 		return nil, working.Refuse("/stock", "No member of this frame is of %q.", stock)

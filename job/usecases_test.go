@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/member"
+	"warmanvil/core/member/held"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
@@ -54,7 +55,7 @@ func TestFramesOfAJob(t *testing.T) {
 		built.Worked.Hold.Verdict != w.Worked.Hold.Verdict {
 		t.Errorf("%d pieces, %v", len(w.Worked.Pieces), err)
 	}
-	options := must[[]member.Option](t)(s.CompareSections(ctx, f.ID, "40 × 40 × 3 mm tube"))
+	options := must[[]held.Option](t)(s.CompareSections(ctx, f.ID, "40 × 40 × 3 mm tube"))
 	if len(options) < 3 {
 		t.Errorf("%d sections are tried", len(options))
 	}

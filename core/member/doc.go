@@ -1,7 +1,7 @@
 // Package member is a frame as a fabricator builds it: points, members of stock
 // section between them, how their ends meet, plates, what holds and what loads
-// it. It works out where everything is, how every piece is cut, and the model
-// that package frame solves. Lengths mm, angles degrees, vehicle axes x forward,
+// it, and whether it is one. Package shape works out where everything is, cutlist how
+// it is cut, held whether it holds. Lengths mm, angles degrees, vehicle axes x forward,
 // y left, z up.
 package member
 
@@ -217,8 +217,8 @@ func (p *Pose) Solid() solid.Pose {
 }
 
 const (
-	maxMany = 2000
-	maxSize = 1e6 // mm
+	MaxMany = 2000
+	MaxSize = 1e6 // mm
 )
 
 // bounded refuses sizes of a section that run away; which of them make one is told where
@@ -246,8 +246,8 @@ func (d Doc) Check() error {
 		n    int
 	}{{"points", len(d.Points)}, {"members", len(d.Members)}, {"plates", len(d.Plates)}, {"supports", len(d.Supports)},
 		{"loads", len(d.Loads)}, {"copies", len(d.Copies)}} {
-		if x.n > maxMany {
-			return working.Refuse("/"+x.name, "A frame holds up to %d %s.", maxMany, x.name)
+		if x.n > MaxMany {
+			return working.Refuse("/"+x.name, "A frame holds up to %d %s.", MaxMany, x.name)
 		}
 	}
 	seen := map[string]bool{}
@@ -260,7 +260,7 @@ func (d Doc) Check() error {
 	}
 	var errs []error
 	add := func(err error) { errs = append(errs, err) }
-	length := func(path, name string, v float64) { add(working.Within(path, name, v, -maxSize, maxSize, "mm")) }
+	length := func(path, name string, v float64) { add(working.Within(path, name, v, -MaxSize, MaxSize, "mm")) }
 	for i, p := range d.Points {
 		at := fmt.Sprintf("/points/%d", i)
 		add(once(at+"/id", p.ID))
@@ -317,13 +317,13 @@ func (m Member) check(at string) error {
 		working.Within(at+"/k", "The buckling length", m.K, 0, 10, ""),
 		bounded(at+"/section", m.Section)}
 	if m.Splice != nil {
-		errs = append(errs, working.Within(at+"/splice/at", "The splice's place", m.Splice.At, 0, maxSize, "mm"))
+		errs = append(errs, working.Within(at+"/splice/at", "The splice's place", m.Splice.At, 0, MaxSize, "mm"))
 	}
 	for _, x := range []struct {
 		name string
 		e    End
 	}{{"a", m.A}, {"b", m.B}} {
-		errs = append(errs, working.Within(at+"/"+x.name+"/back", "The set-back", x.e.Back, -maxSize, maxSize, "mm"),
+		errs = append(errs, working.Within(at+"/"+x.name+"/back", "The set-back", x.e.Back, -MaxSize, MaxSize, "mm"),
 			working.Within(at+"/"+x.name+"/gap", "The gap", x.e.Gap, 0, 100, "mm"),
 			working.Within(at+"/"+x.name+"/leg", "The fillet's leg", x.e.Leg, 0, 100, "mm"))
 	}

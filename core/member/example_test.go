@@ -3,7 +3,8 @@ package member_test
 import (
 	"fmt"
 
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
+	"warmanvil/core/member/starters"
 	"warmanvil/core/section"
 )
 
@@ -14,12 +15,12 @@ func Example() {
 		if s.Name != "40 × 40 × 3 mm tube" {
 			continue
 		}
-		d, err := member.Start("rack", map[string]float64{"length": 1000, "width": 700, "height": 800}, s, "steel-s235",
+		d, err := starters.Start("rack", map[string]float64{"length": 1000, "width": 700, "height": 800}, s, "steel-s235",
 			func() string { n++; return fmt.Sprint("id", n) })
 		if err != nil {
 			panic(err)
 		}
-		b := member.Build(d, nil)
+		b := shape.Build(d, nil)
 		fmt.Printf("%d pieces, %.1f kg\n", len(b.Pieces), b.Mass)
 	}
 	// Output: 8 pieces, 23.3 kg

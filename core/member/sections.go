@@ -2,14 +2,15 @@ package member
 
 import (
 	"math"
+
 	"warmanvil/core/section"
 )
 
-// round tells whether the section is round outside.
-func round(s section.Sizes) bool { return s.Kind == "roundTube" || s.Kind == "roundBar" }
+// Round tells whether the section is round outside.
+func Round(s section.Sizes) bool { return s.Kind == "roundTube" || s.Kind == "roundBar" }
 
-// closed tells whether the section is a tube.
-func closed(s section.Sizes) bool { return s.Kind == "roundTube" || s.Kind == "rectTube" }
+// Closed tells whether the section is a tube.
+func Closed(s section.Sizes) bool { return s.Kind == "roundTube" || s.Kind == "rectTube" }
 
 // Thickness answers the wall a weld meets.
 func Thickness(s section.Sizes) float64 {

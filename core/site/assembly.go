@@ -6,7 +6,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/load"
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 	"warmanvil/core/told"
@@ -87,14 +87,14 @@ type assembling struct {
 	st     *stander
 	b      brief.Brief
 	mass   map[string]float64 // kg by part or frame
-	shape  map[string]*member.Built
+	shape  map[string]*shape.Built
 	placed map[string]int // how many of each have a place
 	out    []AssembledItem
 }
 
 // assembled lists what of a job has a mass, with its place where it has one.
 func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame) []AssembledItem {
-	a := assembling{st: newStander(v, b, parts, frames...), b: b, mass: map[string]float64{}, shape: map[string]*member.Built{},
+	a := assembling{st: newStander(v, b, parts, frames...), b: b, mass: map[string]float64{}, shape: map[string]*shape.Built{},
 		placed: map[string]int{}, out: []AssembledItem{}}
 	for _, p := range parts {
 		if p.Err == nil {
@@ -102,7 +102,7 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Fram
 		}
 	}
 	for _, f := range frames {
-		a.shape[f.ID] = member.Build(f.Doc, a.st.from.ForFrame(f.Doc))
+		a.shape[f.ID] = shape.Build(f.Doc, a.st.from.ForFrame(f.Doc))
 		a.mass[f.ID] = a.shape[f.ID].Mass
 	}
 	for _, p := range v.Placed {

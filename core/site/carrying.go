@@ -7,14 +7,14 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/load"
-	"warmanvil/core/member"
+	"warmanvil/core/member/held"
 	"warmanvil/core/solid"
 )
 
 // frameLoads is what lands on a frame by the joints of the job, for its own verdict.
 type frameLoads struct {
-	lands    []member.Landing
-	happens  []member.Happening
+	lands    []held.Landing
+	happens  []held.Happening
 	elsewise map[string]bool
 	open     []string
 	devices  []string // ids of devices whose loads land on it
@@ -25,15 +25,15 @@ type frameLoads struct {
 type carrying struct {
 	id     string
 	frame  *Frame
-	w      *member.Standing
+	w      *held.Standing
 	why    string // why it cannot be solved
 	pose   solid.Pose
 	joints []load.PathJoint
 	at     map[string]int // landing by joint; −1 past the frame
 	loads  *frameLoads
 
-	q   member.Asking // of the case that is asked
-	got []member.Wrench
+	q   held.Asking // of the case that is asked
+	got []held.Wrench
 }
 
 // holderWithin is how near a joint must lie to a place that holds the frame to be what
@@ -64,7 +64,7 @@ func (w *walking) openFrames() {
 		w.landings(c)
 		ask := asked(w.s.Brief)
 		ask.Lands, ask.Elsewise = c.loads.lands, c.loads.elsewise
-		stand, err := member.Stand(w.s.frames[c.frame.ID], c.frame.Doc, ask)
+		stand, err := held.Stand(w.s.frames[c.frame.ID], c.frame.Doc, ask)
 		if err != nil {
 			c.why = fmt.Sprintf("%s cannot be solved, so that what it carries does not arrive: %s", b.Name, err.Error())
 		} else {
@@ -94,7 +94,7 @@ func (w *walking) landings(c *carrying) {
 		c.joints = append(c.joints, j)
 		c.at[j.ID] = len(c.loads.lands)
 		t := w.ties[j.ID]
-		c.loads.lands = append(c.loads.lands, member.Landing{Name: j.Name,
+		c.loads.lands = append(c.loads.lands, held.Landing{Name: j.Name,
 			Member: w.memberOf(w.s.Brief.Joints[t.joint], c.frame.ID), At: into(c.pose, j.At)})
 		if side := w.out.sides[other]; side.Kind == brief.DeviceSide {
 			c.loads.elsewise[side.Of] = true
@@ -104,7 +104,7 @@ func (w *walking) landings(c *carrying) {
 	for i := range w.s.Brief.Duties {
 		if d := &w.s.Brief.Duties[i]; d.On.Kind == brief.MemberSide && d.On.Of == c.frame.ID {
 			c.at["duty "+d.ID] = len(c.loads.lands)
-			c.loads.lands = append(c.loads.lands, member.Landing{Name: d.Name, Member: d.On.Member, At: d.At})
+			c.loads.lands = append(c.loads.lands, held.Landing{Name: d.Name, Member: d.On.Member, At: d.At})
 		}
 	}
 }
@@ -131,11 +131,11 @@ func turnInto(p solid.Pose, v solid.Vector) solid.Vector {
 
 // ask readies a frame for one case in one way.
 func (c *carrying) ask(h brief.Happening, how way, b brief.Brief) {
-	c.q = member.Asking{People: h.People * b.TypedFactor(), Typed: b.TypedFactor(), Way: -1}
+	c.q = held.Asking{People: h.People * b.TypedFactor(), Typed: b.TypedFactor(), Way: -1}
 	if how.of == c.id && how.joints == nil {
 		c.q.Way = how.index
 	}
-	c.got = make([]member.Wrench, len(c.loads.lands))
+	c.got = make([]held.Wrench, len(c.loads.lands))
 }
 
 // carry solves the frame in the case it was readied for: what arrives lands on it,
@@ -249,17 +249,17 @@ func (w *walking) record(h brief.Happening, how way) {
 		if h.People > 0 {
 			continue // the frame asks that by itself
 		}
-		lands := append([]member.Wrench{}, c.got...)
-		happens := member.Happening{Name: name, Net: turnInto(c.pose, h.Service), Design: turnInto(c.pose, h.Design),
+		lands := append([]held.Wrench{}, c.got...)
+		happens := held.Happening{Name: name, Net: turnInto(c.pose, h.Service), Design: turnInto(c.pose, h.Design),
 			Lands: lands, Only: how.joints != nil}
 		if k := w.s.Brief.TypedFactor(); k > 1 {
-			happens.Service = make([]member.Wrench, len(lands))
+			happens.Service = make([]held.Wrench, len(lands))
 			share := 1.
 			if d := math.Abs(h.Design.Len()); d > 1e-9 {
 				share = h.Service.Len() / d
 			}
 			for i, l := range lands {
-				happens.Service[i] = member.Wrench{Force: l.Force.Mul(share), Moment: l.Moment.Mul(share)}
+				happens.Service[i] = held.Wrench{Force: l.Force.Mul(share), Moment: l.Moment.Mul(share)}
 			}
 		}
 		c.loads.happens = append(c.loads.happens, happens)

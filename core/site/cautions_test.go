@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/hold"
 	"warmanvil/core/joint"
 	"warmanvil/core/member"
+	"warmanvil/core/member/starters"
 	"warmanvil/core/section"
 	"warmanvil/core/sheet/made"
 )
@@ -70,7 +71,7 @@ func TestUnevenPlaces(t *testing.T) {
 		want    bool
 	}{{"legs", 0, true}, {"rack", 0, true}, {"rack", 1, false}, {"hoop", 0, false}, {"outriggers", 0, false}} {
 		values := map[string]float64{}
-		d, err := member.Start(c.starter, values, section.Table()[0], "steel-s235", func() func() string {
+		d, err := starters.Start(c.starter, values, section.Table()[0], "steel-s235", func() func() string {
 			n := 0
 			return func() string { n++; return fmt.Sprint("i", n) }
 		}())

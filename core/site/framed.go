@@ -3,7 +3,8 @@ package site
 import (
 	"warmanvil/core/brief"
 	"warmanvil/core/load"
-	"warmanvil/core/member"
+	"warmanvil/core/member/held"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/solid"
 	"warmanvil/core/told"
 )
@@ -12,7 +13,7 @@ import (
 // by the joints of the job.
 type Framed struct {
 	Frame    Frame
-	Surveyed member.Surveyed
+	Surveyed shape.Surveyed
 	brief    brief.Brief
 	loads    *frameLoads // nil where no joint holds it or anything on it
 }
@@ -50,7 +51,7 @@ func (s Site) touched(id string) bool {
 }
 
 // Asked answers what the frame is asked to hold.
-func (f Framed) Asked() member.Asked { return askedOf(f.brief, f.Frame.ID, f.loads) }
+func (f Framed) Asked() held.Asked { return askedOf(f.brief, f.Frame.ID, f.loads) }
 
 // Told works the frame out: shape, cut list, strength.
 func (f Framed) Told() FrameTold {
@@ -61,10 +62,10 @@ func (f Framed) Told() FrameTold {
 func Lengths(b brief.Brief) func(mm float64) string { return told.Pen{Display: b.Display()}.MM }
 
 // asked answers what a frame of the job is asked to hold by itself.
-func asked(b brief.Brief) member.Asked {
-	a := member.Asked{Rule: b.Strength, Cases: b.OnRoad().Cases(), Devices: map[string]member.Carried{}}
+func asked(b brief.Brief) held.Asked {
+	a := held.Asked{Rule: b.Strength, Cases: b.OnRoad().Cases(), Devices: map[string]held.Carried{}}
 	for _, d := range b.Devices {
-		c := member.Carried{Name: d.Named()}
+		c := held.Carried{Name: d.Named()}
 		if d.Mass != nil {
 			c.Kilos = d.Mass.Value
 		}
@@ -82,7 +83,7 @@ func asked(b brief.Brief) member.Asked {
 
 // askedOf answers what a frame is asked to hold: what lands on it by joints, and the
 // duties it is rated for.
-func askedOf(b brief.Brief, id string, loads *frameLoads) member.Asked {
+func askedOf(b brief.Brief, id string, loads *frameLoads) held.Asked {
 	a := asked(b)
 	if loads != nil {
 		a.Lands, a.Happens, a.Elsewise, a.Open = loads.lands, loads.happens, loads.elsewise, loads.open
@@ -92,19 +93,19 @@ func askedOf(b brief.Brief, id string, loads *frameLoads) member.Asked {
 	}
 	for i := range b.Duties {
 		if d := &b.Duties[i]; d.On.Kind == brief.MemberSide && d.On.Of == id {
-			a.Lands = append(a.Lands, member.Landing{Name: d.Name, Member: d.On.Member, At: d.At})
+			a.Lands = append(a.Lands, held.Landing{Name: d.Name, Member: d.On.Member, At: d.At})
 		}
 	}
 	n := 0
 	for _, h := range b.Happenings() {
-		x := member.Happening{Name: h.Name, Net: h.Service, Design: h.Design}
+		x := held.Happening{Name: h.Name, Net: h.Service, Design: h.Design}
 		if d := h.Duty; d != nil {
 			mine := d.On.Kind == brief.MemberSide && d.On.Of == id
 			if !mine && d.Kind != load.Retention {
 				continue
 			}
 			if mine {
-				x.Lands, x.Service = make([]member.Wrench, len(a.Lands)), make([]member.Wrench, len(a.Lands))
+				x.Lands, x.Service = make([]held.Wrench, len(a.Lands)), make([]held.Wrench, len(a.Lands))
 				x.Lands[n].Force, x.Service[n].Force = h.Load.Design, h.Load.Force
 				n++
 			}

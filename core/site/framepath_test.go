@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/load"
 	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -61,7 +62,7 @@ func TestFramesHandTheirLoadsOn(t *testing.T) {
 			t.Errorf("%s: %s", f.Code, f.Reason)
 		}
 	}
-	built := member.Build(s.Frames[0].Doc, nil)
+	built := shape.Build(s.Frames[0].Doc, nil)
 	masses := []struct {
 		kilos float64
 		at    solid.Vector
@@ -175,7 +176,7 @@ func TestDutyThroughTheJob(t *testing.T) {
 	if h.Path.Cases[last] != "duty: Strap on the box" {
 		t.Fatalf("%v", h.Path.Cases)
 	}
-	weight := 40 + 15 + member.Build(s.Frames[0].Doc, nil).Mass
+	weight := 40 + 15 + shape.Build(s.Frames[0].Doc, nil).Mass
 	if g := h.Path.Ground[last]; math.Abs(g[2]+weight*load.G+600) > 1 {
 		t.Errorf("the vehicle gets %v", g)
 	}

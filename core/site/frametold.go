@@ -6,6 +6,9 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
+	"warmanvil/core/member/cutlist"
+	"warmanvil/core/member/held"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/quantity"
 	"warmanvil/core/solid"
 	"warmanvil/core/told"
@@ -36,7 +39,7 @@ type FigureTold struct {
 
 // JointTold is a point as it lies.
 type JointTold struct {
-	member.Joint
+	shape.Joint
 	Text [3]string `json:"text"`
 }
 
@@ -53,13 +56,13 @@ type PieceTold struct {
 	Mass   string       `json:"mass"`
 	From   solid.Vector `json:"from"`
 	To     solid.Vector `json:"to"`
-	Mesh   member.Mesh  `json:"mesh"`
+	Mesh   shape.Mesh   `json:"mesh"`
 	Splice string       `json:"splice,omitempty"`
 }
 
 // EndTold is an end in words.
 type EndTold struct {
-	member.Cut
+	shape.Cut
 	Words string `json:"words" doc:"how it is cut"`
 	Axis  string `json:"axis" doc:"angle from the axis"`
 	Scale string `json:"scale" doc:"angle on the saw's scale, and the tilt"`
@@ -68,24 +71,24 @@ type EndTold struct {
 
 // PlateTold is a plate as it is drawn.
 type PlateTold struct {
-	ID    string      `json:"id"`
-	Name  string      `json:"name"`
-	Owner string      `json:"owner"`
-	Text  string      `json:"text"`
-	Mass  string      `json:"mass"`
-	Mesh  member.Mesh `json:"mesh"`
+	ID    string     `json:"id"`
+	Name  string     `json:"name"`
+	Owner string     `json:"owner"`
+	Text  string     `json:"text"`
+	Mass  string     `json:"mass"`
+	Mesh  shape.Mesh `json:"mesh"`
 }
 
 // CutTold is the cut list with its sticks.
 type CutTold struct {
-	Rows   []CutRowTold       `json:"rows"`
-	Stocks []member.StockPlan `json:"stocks"`
-	Text   string             `json:"text" doc:"masses, paint and money in one line"`
+	Rows   []CutRowTold        `json:"rows"`
+	Stocks []cutlist.StockPlan `json:"stocks"`
+	Text   string              `json:"text" doc:"masses, paint and money in one line"`
 }
 
 // CutRowTold is a row of it in words.
 type CutRowTold struct {
-	member.CutRow
+	cutlist.CutRow
 	Text   string     `json:"text" doc:"cut to"`
 	Finish string     `json:"finish" doc:"finished length"`
 	Inner  string     `json:"inner" doc:"between the short points"`
@@ -97,7 +100,7 @@ type CutRowTold struct {
 
 // FrameHeld is whether it holds, in words.
 type FrameHeld struct {
-	member.Held
+	held.Held
 	Most   string         `json:"most" doc:"how far it moves"`
 	Wanted string         `json:"wanted,omitempty"`
 	Stands []StandsTold   `json:"stands"`
@@ -120,7 +123,7 @@ type StandsTold struct {
 	Working *working.Working `json:"working,omitempty"`
 }
 
-func endTold(p told.Pen, c member.Cut) EndTold {
+func endTold(p told.Pen, c shape.Cut) EndTold {
 	t := EndTold{Cut: c, Axis: fmt.Sprintf("%.1f°", c.Cut), Scale: fmt.Sprintf("%.1f°", c.Saw+0)}
 	if c.Tilt > 0 {
 		t.Scale += fmt.Sprintf(", blade tilted %.1f°", c.Tilt)
@@ -155,7 +158,7 @@ func endTold(p told.Pen, c member.Cut) EndTold {
 }
 
 // corner tells one corner of a formed piece.
-func cornerTold(p told.Pen, c member.CornerCut) string {
+func cornerTold(p told.Pen, c shape.CornerCut) string {
 	if c.Kind == member.Fold {
 		return fmt.Sprintf("V at %s from the first long point, hinge opposite: %.1f° on the %s side, %s wide, %s deep, folds at %s", p.MM(c.At),
 			c.Angle, c.Side, p.MM(c.Width), p.MM(c.Deep), c.Name)

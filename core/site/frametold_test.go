@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/member"
+	"warmanvil/core/member/starters"
 	"warmanvil/core/section"
 	"warmanvil/core/working"
 )
@@ -18,7 +19,7 @@ func frameOf(t *testing.T, starter, stock string, values map[string]float64) mem
 	n := 0
 	for _, s := range section.Table() {
 		if s.Name == stock {
-			d, err := member.Start(starter, values, s, "steel-s235", func() string { n++; return fmt.Sprint("i", n) })
+			d, err := starters.Start(starter, values, s, "steel-s235", func() string { n++; return fmt.Sprint("i", n) })
 			if err != nil {
 				t.Fatal(err)
 			}

@@ -7,25 +7,28 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
+	"warmanvil/core/member/cutlist"
+	"warmanvil/core/member/held"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/strength"
 	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
 // WorkFrame works a frame out by itself: shape, cut list, strength.
-func WorkFrame(d member.Doc, quantity int, b brief.Brief, surveyed member.Surveyed) FrameTold {
+func WorkFrame(d member.Doc, quantity int, b brief.Brief, surveyed shape.Surveyed) FrameTold {
 	return workFrame(d, "", quantity, b, surveyed, nil)
 }
 
 // workFrame works a frame out with what the job's joints put on it.
-func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed member.Surveyed, loads *frameLoads) FrameTold {
+func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed shape.Surveyed, loads *frameLoads) FrameTold {
 	p := told.Pen{Display: b.Display()}
 	if t, ok := b.Target(d.Target); ok && d.Sags == 0 && t.Wanted != nil && t.Unit == "mm" {
 		d.Sags = *t.Wanted
 	}
-	built := member.Build(d, surveyed)
-	cut := member.Plan(built, d.Saw)
-	held := member.Hold(built, d, askedOf(b, id, loads))
+	built := shape.Build(d, surveyed)
+	cut := cutlist.Plan(built, d.Saw)
+	held := held.Hold(built, d, askedOf(b, id, loads))
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
 		Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {
@@ -89,7 +92,7 @@ func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed me
 	return out
 }
 
-func cutTold(p told.Pen, c member.CutList, quantity int) CutTold {
+func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
 	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks}
 	for i := range t.Stocks {
 		if w := t.Stocks[i].Working; w != nil {
@@ -122,7 +125,7 @@ func cutTold(p told.Pen, c member.CutList, quantity int) CutTold {
 	return t
 }
 
-func frameHeld(p told.Pen, h member.Held, b brief.Brief, mass float64) FrameHeld {
+func frameHeld(p told.Pen, h held.Held, b brief.Brief, mass float64) FrameHeld {
 	t := FrameHeld{Held: h, Most: movedTold(p, h.Moves.Most), Stands: []StandsTold{}, Hertz: []string{}}
 	if h.Moves.Limit > 0 {
 		t.Wanted = movedTold(p, h.Moves.Limit)
@@ -206,7 +209,7 @@ func writtenTold(p told.Pen, c *strength.Check) {
 }
 
 // splices warns of a splice where the moment is large.
-func splices(d member.Doc, b *member.Built, h member.Held, out *FrameTold) {
+func splices(d member.Doc, b *shape.Built, h held.Held, out *FrameTold) {
 	for i, x := range b.Pieces {
 		if x.Splice == nil || i >= len(h.Members) {
 			continue
@@ -229,7 +232,7 @@ func splices(d member.Doc, b *member.Built, h member.Held, out *FrameTold) {
 }
 
 // cautions are what to mind with what the frame does.
-func cautions(d member.Doc, b brief.Brief, places []member.SupportHeld) (out []string) {
+func cautions(d member.Doc, b brief.Brief, places []held.SupportHeld) (out []string) {
 	out = []string{"A first calculation, no approval: local rules and a licensed engineer decide."}
 	for _, l := range d.Loads {
 		if l.Kind == "person" {

@@ -93,7 +93,7 @@ func (s Site) Hold() Holding {
 	h.Joints = open.tellJoints(h.Path)
 	h.Hardware, h.OneSize = open.hardware(h.Joints), open.oneSize(h.Joints, h.Path)
 	h.Mounts = make([]Held, len(b.Mounts))
-	sideBySide(len(b.Mounts), func(i int) { h.Mounts[i] = held(b, b.Mounts[i], parts, cases, why) })
+	sideBySide(len(b.Mounts), func(i int) { h.Mounts[i] = askMount(b, b.Mounts[i], parts, cases, why) })
 	h.Duties = open.tellDuties(&h)
 	return h
 }
@@ -111,7 +111,7 @@ func sideBySide(n int, do func(i int)) {
 	_ = g.Wait() // what cannot be asked says so in its answer
 }
 
-func held(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string][]brief.FeetCase, why map[string]string) Held {
+func askMount(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string][]brief.FeetCase, why map[string]string) Held {
 	h := Held{Mount: m, Beside: []brief.Beside{}}
 	silent := func(reason string) Held {
 		h.Result = hold.Result{Verdict: strength.CannotSay, Checks: []strength.Check{strength.Silent("mount", "The bracket", reason)},

@@ -7,7 +7,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/joint"
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
@@ -215,7 +215,7 @@ func toLine(p, a, b profile.Point) float64 {
 
 // endPlate finds the plate of a frame's member a joint is at: the base that is nearest
 // to it, the only one where the joint has no place.
-func (s *site) endPlate(j brief.Joint, side brief.Side) *member.PlateAt {
+func (s *site) endPlate(j brief.Joint, side brief.Side) *shape.PlateAt {
 	built := s.frames[side.Of]
 	if built == nil {
 		return nil
@@ -227,7 +227,7 @@ func (s *site) endPlate(j brief.Joint, side brief.Side) *member.PlateAt {
 			place = &a.at
 		}
 	}
-	var found *member.PlateAt
+	var found *shape.PlateAt
 	best, many := math.Inf(1), 0
 	for i := range built.Plates {
 		p := &built.Plates[i]
@@ -255,7 +255,7 @@ func (s *site) endPlate(j brief.Joint, side brief.Side) *member.PlateAt {
 
 // fromPlate fills a ply in from a frame's end plate: its own thickness and metal, its
 // holes and edges, and the member's wall that pulls it.
-func fromPlate(p *member.PlateAt, material string, wall func(h [2]float64) float64, q *joint.Ply) {
+func fromPlate(p *shape.PlateAt, material string, wall func(h [2]float64) float64, q *joint.Ply) {
 	q.Material, q.Thickness, q.Hollow = material, p.Thickness, false
 	q.Hole, q.Edge = p.Hole, p.Margin
 	side := math.Min(p.Width, p.Height) // which way it lies to the joint's axes is not said

@@ -6,7 +6,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hole"
 	"warmanvil/core/joint"
-	"warmanvil/core/member"
+	"warmanvil/core/member/held"
 	"warmanvil/core/vehicle"
 )
 
@@ -39,7 +39,7 @@ func (s *site) ply(j brief.Joint, side brief.Side, q *joint.Ply, number int) (wh
 			}
 			if p := s.endPlate(j, side); p != nil {
 				built := s.frames[side.Of]
-				fromPlate(p, f.Doc.Material, func(h [2]float64) float64 { v, _ := member.Arm(built, p, h); return v }, q)
+				fromPlate(p, f.Doc.Material, func(h [2]float64) float64 { v, _ := held.Arm(built, p, h); return v }, q)
 				return ""
 			}
 			x := m.Section

@@ -4,7 +4,7 @@ import (
 	"math"
 
 	"warmanvil/core/brief"
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/stock"
 )
 
@@ -112,7 +112,7 @@ func boltMass(j brief.Joint, t BoltedTold) float64 {
 func (s Site) frameSizes() (out []sized) {
 	l := newStander(s.Survey, s.Brief, s.Parts, s.Frames...).from
 	for _, f := range s.Frames {
-		b := member.Build(f.Doc, l.ForFrame(f.Doc))
+		b := shape.Build(f.Doc, l.ForFrame(f.Doc))
 		out = append(out, sized{f.Name, b.Max.Sub(b.Min), b.Mass})
 	}
 	return out

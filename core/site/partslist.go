@@ -4,7 +4,7 @@ import (
 	"strings"
 
 	"warmanvil/core/brief"
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
@@ -70,7 +70,7 @@ func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Liste
 	}
 	l := newStander(v, b, nil, frames...).from
 	for _, f := range frames {
-		built := member.Build(f.Doc, l.ForFrame(f.Doc))
+		built := shape.Build(f.Doc, l.ForFrame(f.Doc))
 		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity,
 			Material: told.MaterialName(f.Doc.Material), Kilos: built.Mass, Gravity: &built.Gravity, Held: held[f.ID]}
 		for _, p := range built.Pieces {

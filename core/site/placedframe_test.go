@@ -6,6 +6,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/section"
 	"warmanvil/core/vehicle"
 )
@@ -45,12 +46,12 @@ func TestFramePlacedBySurvey(t *testing.T) {
 	d.Points = append([]member.Point{}, d.Points...)
 	d.Points[2] = member.Point{ID: "r", Name: "Ahead", Survey: "c", Z: 10}
 	l := newStander(s, brief.Brief{}, nil).from
-	b := member.Build(d, l.ForFrame(d))
+	b := shape.Build(d, l.ForFrame(d))
 	for i, want := range [3]float64{500, 0, 10} {
 		near(t, "surveyed point", b.Joints[2].At[i], want, 1e-9)
 	}
 	d.Points[2].Survey = "gone"
-	if b = member.Build(d, l.ForFrame(d)); b.Pieces[1].Why == "" || b.Pieces[0].Why != "" {
+	if b = shape.Build(d, l.ForFrame(d)); b.Pieces[1].Why == "" || b.Pieces[0].Why != "" {
 		t.Error("a member on a lost point is shown")
 	}
 }

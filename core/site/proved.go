@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"slices"
 
-	"warmanvil/core/member"
+	"warmanvil/core/member/held"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
@@ -63,9 +63,9 @@ func (was stood) worse(now stood, but string) string {
 
 // Sections tries other sections in all members of one stock of a frame, each that holds
 // proved through the joints, brackets and other frames of the job too.
-func (s Site) Sections(p Frame, stock string) []member.Option {
+func (s Site) Sections(p Frame, stock string) []held.Option {
 	f := s.Framed(p)
-	list := member.Compare(p.Doc, f.Surveyed, f.Asked(), stock)
+	list := held.Compare(p.Doc, f.Surveyed, f.Asked(), stock)
 	if len(s.Brief.Joints)+len(s.Brief.Mounts) == 0 {
 		return list // nothing else to touch
 	}
@@ -75,7 +75,7 @@ func (s Site) Sections(p Frame, stock string) []member.Option {
 		if o.Now || strength.Worse(o.Verdict, strength.Tight) {
 			return
 		}
-		d := member.Swapped(p.Doc, stock, *o)
+		d := held.Swapped(p.Doc, stock, *o)
 		next := p
 		next.Doc = d
 		after := s.with(next).stand()
@@ -83,7 +83,7 @@ func (s Site) Sections(p Frame, stock string) []member.Option {
 			o.Verdict, o.Why = strength.Over, why
 		}
 	})
-	member.MarkLightest(list)
+	held.MarkLightest(list)
 	return list
 }
 

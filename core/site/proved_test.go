@@ -9,7 +9,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/load"
-	"warmanvil/core/member"
+	"warmanvil/core/member/held"
 	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
 )
@@ -43,7 +43,7 @@ func TestSectionsAreProvedThroughTheJob(t *testing.T) {
 				continue
 			}
 			next := s.Frames[0]
-			d := member.Swapped(next.Doc, in, o)
+			d := held.Swapped(next.Doc, in, o)
 			next.Doc = d
 			x := s.with(next)
 			after := x.Said(x.Hold())

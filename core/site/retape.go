@@ -8,7 +8,7 @@ import (
 	"strings"
 
 	"warmanvil/core/brief"
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
 	"warmanvil/core/told"
@@ -150,7 +150,7 @@ func proves(r survey.Reading) bool {
 }
 
 // overAll are the outside sizes of a frame.
-func overAll(l *vehicle.Locator, built *member.Built) (out []GoverningTold) {
+func overAll(l *vehicle.Locator, built *shape.Built) (out []GoverningTold) {
 	thick := 0.
 	for _, m := range built.Pieces {
 		thick = math.Max(thick, 1.5*math.Max(m.Section.Width, m.Section.Height))
@@ -179,7 +179,7 @@ func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPa
 // checkFrame tells whether a frame may be made.
 func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Frame) CheckTold {
 	t := CheckTold{Part: frame.ID, Name: frame.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
-	built := member.Build(frame.Doc, l.ForFrame(frame.Doc))
+	built := shape.Build(frame.Doc, l.ForFrame(frame.Doc))
 	if t.Governing = overAll(l, built); len(t.Governing) == 0 {
 		t.Governing, t.Says = []GoverningTold{}, "There is nothing to make yet."
 		return t

@@ -9,7 +9,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/joint"
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/solid"
 	"warmanvil/core/vehicle"
@@ -32,7 +32,7 @@ type site struct {
 	from   *vehicle.Locator
 	stands map[string]*stand // by id of the placed thing
 	order  []string          // ids of placed things
-	frames map[string]*member.Built
+	frames map[string]*shape.Built
 	bodies map[string][]neighbour // panels of parts that joints go through, in their own axes
 	at     map[string]bolted      // by id of the joint
 	feet   map[string]standing    // by device
@@ -53,7 +53,7 @@ type bolted struct {
 func (s Site) open() *site {
 	st := newStander(s.Survey, s.Brief, s.Parts, s.Frames...)
 	l := st.from
-	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*member.Built{}, bodies: map[string][]neighbour{},
+	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*shape.Built{}, bodies: map[string][]neighbour{},
 		at: map[string]bolted{}, feet: map[string]standing{}}
 	for _, d := range s.Brief.Devices {
 		cases, why := s.Brief.FeetCases(d)
@@ -73,7 +73,7 @@ func (s Site) open() *site {
 		out.order = append(out.order, p.ID)
 	}
 	for _, f := range s.Frames {
-		out.frames[f.ID] = member.Build(f.Doc, l.ForFrame(f.Doc))
+		out.frames[f.ID] = shape.Build(f.Doc, l.ForFrame(f.Doc))
 	}
 	for _, j := range s.Brief.Joints {
 		t, why := out.bolts(j)

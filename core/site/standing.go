@@ -6,7 +6,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/hole"
-	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/sheet/made"
@@ -191,7 +191,7 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 
 // members answers a frame's body; it is placed by its points.
 func (s *stander) members(f Frame, d *stand) {
-	built := member.Build(f.Doc, s.from.ForFrame(f.Doc))
+	built := shape.Build(f.Doc, s.from.ForFrame(f.Doc))
 	if d.told.Name == "" {
 		d.told.Name = f.Name
 	}

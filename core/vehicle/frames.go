@@ -2,11 +2,12 @@ package vehicle
 
 import (
 	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/solid"
 )
 
 // ForFrame answers surveyed points in a frame's own axes.
-func (l *Locator) ForFrame(d member.Doc) member.Surveyed {
+func (l *Locator) ForFrame(d member.Doc) shape.Surveyed {
 	return func(id string) (solid.Vector, string) {
 		at := l.At(id)
 		if at.At == nil {
