@@ -35,7 +35,7 @@ func (b *beam) acts(k int, l MemberLoad) (a acting, err error) {
 			L+1e-6, "mm"); err != nil {
 			return a, err
 		}
-		f, x := own(p.Force), math.Min(math.Max(p.At, 0), L)
+		f, x := own(p.Force), min(max(p.At, 0), L)
 		y := L - x
 		a.points = append(a.points, ownPoint{x, f})
 		first, last := y*y*(3*x+y)/(L*L*L), x*x*(x+3*y)/(L*L*L)
@@ -126,7 +126,7 @@ func (c *Answer) stops(k, n int) []float64 {
 		xs = append(xs, b.length*float64(i)/float64(n))
 	}
 	for _, p := range a.points {
-		xs = append(xs, p.at, math.Min(p.at+1e-9*b.length, b.length))
+		xs = append(xs, p.at, min(p.at+1e-9*b.length, b.length))
 	}
 	knots := make([]float64, 0, len(a.points)+2)
 	knots = append(knots, 0)
@@ -135,7 +135,7 @@ func (c *Answer) stops(k, n int) []float64 {
 	}
 	knots = sorted(append(knots, b.length))
 	for i := 1; i < len(knots); i++ { // where the shear is naught between the loads
-		s := b.forces(math.Min(knots[i-1]+1e-9*b.length, b.length), a, e)
+		s := b.forces(min(knots[i-1]+1e-9*b.length, b.length), a, e)
 		for _, z := range [2]float64{-s.Vy / a.q[1], -s.Vz / a.q[2]} {
 			if x := knots[i-1] + z; z > 0 && x < knots[i] {
 				xs = append(xs, x)
@@ -183,7 +183,7 @@ func (b *beam) largest(a acting, d [12]float64, coarse bool) (most float64) {
 	at := func(t float64) float64 { return b.shift(t*b.length, a, d).Len() }
 	if coarse {
 		for i := range 11 {
-			most = math.Max(most, at(float64(i)/10))
+			most = max(most, at(float64(i)/10))
 		}
 		return most
 	}
@@ -203,5 +203,26 @@ func (b *beam) largest(a acting, d [12]float64, coarse bool) (most float64) {
 			hi = c
 		}
 	}
-	return math.Max(most, at((lo+hi)/2))
+	return max(most, at((lo+hi)/2))
+}
+
+// within answers a displacement that no place along the member passes: of the cubic
+// of its ends its control points, of its loads the most they bend a built-in beam.
+func (b *beam) within(a acting, d *[12]float64) float64 {
+	L := b.length
+	third := L / 3
+	far := func(u, v, w, x float64) float64 { return max(math.Abs(u), math.Abs(v), math.Abs(w), math.Abs(x)) }
+	v := solid.Vector{max(math.Abs(d[0]), math.Abs(d[6])),
+		far(d[1], d[1]+third*d[5], d[7]-third*d[11], d[7]),
+		far(d[2], d[2]-third*d[4], d[8]+third*d[10], d[8])}
+	along, y, z := b.E*b.Area, b.E*b.Iz, b.E*b.Iy
+	v[0] += math.Abs(a.q[0]) * L * L / (8 * along)
+	v[1] += math.Abs(a.q[1]) * L * L * L * L / (384 * y)
+	v[2] += math.Abs(a.q[2]) * L * L * L * L / (384 * z)
+	for _, p := range a.points {
+		v[0] += math.Abs(p.force[0]) * L / (4 * along)
+		v[1] += math.Abs(p.force[1]) * L * L * L / (192 * y)
+		v[2] += math.Abs(p.force[2]) * L * L * L / (192 * z)
+	}
+	return v.Len()
 }

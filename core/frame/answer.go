@@ -1,9 +1,9 @@
 package frame
 
 import (
-	"math"
 	"slices"
 
+	"warmanvil/core/solid"
 	"warmanvil/core/working"
 )
 
@@ -44,7 +44,8 @@ func (m *Model) Case(c Loading) (*Answer, error) {
 
 func (a *Answer) answer(loads, u []float64, coarse bool) {
 	m := a.model
-	a.Result = Result{Displacements: map[string][6]float64{}, Reactions: map[string][6]float64{}, Members: make([]Ends, len(m.beams))}
+	a.Result = Result{Displacements: make(map[string][6]float64, len(m.names)), Reactions: map[string][6]float64{},
+		Members: make([]Ends, len(m.beams))}
 	force := make([]float64, len(u)) // what members ask of the nodes
 	for k := range m.beams {
 		b, w := &m.beams[k], a.acts[k]
@@ -74,7 +75,12 @@ func (a *Answer) answer(loads, u []float64, coarse bool) {
 		}
 		// What the freed ends let go is not passed on; out leaves it out, as their
 		// forces are naught.
-		a.MaxDisplacement = math.Max(a.MaxDisplacement, b.largest(w, own, coarse))
+		a.MaxDisplacement = max(a.MaxDisplacement, solid.Vector(own[:3]).Len(), solid.Vector(own[6:9]).Len())
+	}
+	for k := range m.beams { // only where a member may move further than an end does
+		if b := &m.beams[k]; b.within(a.acts[k], &a.own[k]) > a.MaxDisplacement {
+			a.MaxDisplacement = max(a.MaxDisplacement, b.largest(a.acts[k], a.own[k], coarse))
+		}
 	}
 	for i, n := range m.names {
 		var d, f [6]float64
@@ -95,7 +101,8 @@ func (a *Answer) answer(loads, u []float64, coarse bool) {
 		}
 	}
 	a.Working = working.Working{Method: "Space frame by direct stiffness",
-		Source: "Euler–Bernoulli members of 12 degrees of freedom; banded Cholesky after reverse Cuthill–McKee", Formula: "K·u = f",
+		Source:  "Euler–Bernoulli members of 12 degrees of freedom; sparse Cholesky by fronts after approximate minimum degree",
+		Formula: "K·u = f",
 		Inputs: []working.Quantity{{Symbol: "n", Name: "nodes", Value: float64(len(m.names))},
 			{Symbol: "m", Name: "members", Value: float64(len(m.beams))}},
 		Assumptions: []string{"small displacements, straight members, stiff joints but where an end is released, no shear deformation, no " +

@@ -8,6 +8,7 @@ package frame
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 
@@ -139,7 +140,8 @@ func Open(in Input) (*Model, error) {
 			return nil, err
 		}
 	}
-	for name, s := range in.Supports {
+	for _, name := range slices.Sorted(maps.Keys(in.Supports)) {
+		s := in.Supports[name]
 		i, ok := index[name]
 		if !ok {
 			return nil, working.Refuse("/supports/"+name, "There is no node %q to support.", name)
@@ -147,7 +149,8 @@ func Open(in Input) (*Model, error) {
 		copy(m.held[6*i:], s[:])
 	}
 	stands := slices.Contains(m.held, true)
-	for name, s := range in.Springs {
+	for _, name := range slices.Sorted(maps.Keys(in.Springs)) {
+		s := in.Springs[name]
 		i, ok := index[name]
 		if !ok {
 			return nil, working.Refuse("/springs/"+name, "There is no node %q to stand on a spring.", name)
@@ -163,7 +166,7 @@ func Open(in Input) (*Model, error) {
 	if !stands {
 		return nil, working.Refuse("/supports", "Nothing holds the frame: support it where it stands or is bolted.")
 	}
-	m.system = assemble(m.beams, m.held, m.springs, order(m.beams, len(names)))
+	m.system = assemble(m.beams, m.held, m.springs, len(names))
 	return m, m.system.factorise(names)
 }
 
@@ -174,18 +177,17 @@ func (in Input) nodes() ([]string, map[string]int, error) {
 	if len(in.Members) == 0 || len(in.Members) > 20000 {
 		return nil, nil, working.Refuse("/members", "A frame has from 1 to 20000 members, not %d.", len(in.Members))
 	}
-	names := make([]string, 0, len(in.Nodes))
-	for n, at := range in.Nodes {
-		for i, v := range at {
-			if err := working.Within(fmt.Sprintf("/nodes/%s/%d", n, i), "The node's place", v, -1e6, 1e6, "mm"); err != nil {
+	names := slices.Sorted(maps.Keys(in.Nodes))
+	index := make(map[string]int, len(names))
+	for i, n := range names {
+		for d, v := range in.Nodes[n] {
+			if math.Abs(v) <= 1e6 {
+				continue // words are made for what is refused
+			}
+			if err := working.Within(fmt.Sprintf("/nodes/%s/%d", n, d), "The node's place", v, -1e6, 1e6, "mm"); err != nil {
 				return nil, nil, err
 			}
 		}
-		names = append(names, n)
-	}
-	slices.Sort(names)
-	index := map[string]int{}
-	for i, n := range names {
 		index[n] = i
 	}
 	used := make([]bool, len(names))
@@ -210,7 +212,8 @@ func (in Input) nodes() ([]string, map[string]int, error) {
 // loads gathers a case's loads on the nodes.
 func (m *Model) loads(c Loading) ([]float64, error) {
 	out := make([]float64, 6*len(m.names))
-	for name, f := range c.Nodes {
+	for _, name := range slices.Sorted(maps.Keys(c.Nodes)) {
+		f := c.Nodes[name]
 		i, ok := m.index[name]
 		if !ok {
 			return nil, working.Refuse("/loads/"+name, "There is no node %q to load.", name)

@@ -13,7 +13,7 @@ import (
 
 func near(t *testing.T, what string, got, want, tolerance float64) {
 	t.Helper()
-	if math.Abs(got-want) > tolerance*math.Max(1, math.Abs(want)) || math.IsNaN(got) {
+	if math.Abs(got-want) > tolerance*max(1, math.Abs(want)) || math.IsNaN(got) {
 		t.Errorf("%s: %.9g, want %.9g", what, got, want)
 	}
 }

@@ -7,10 +7,9 @@ import (
 	"math"
 	"slices"
 
-	"gonum.org/v1/gonum/blas/blas64"
-	"gonum.org/v1/gonum/lapack/lapack64"
 	"gonum.org/v1/gonum/mat"
 
+	"warmanvil/core/linear"
 	"warmanvil/core/working"
 )
 
@@ -65,7 +64,7 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 	}
 	rank := 0
 	for r := range n {
-		if mass.Data[r*mass.Stride] > 0 || riders.touches(r) {
+		if *s.own(mass, r) > 0 || riders.touches(r) {
 			rank++
 		}
 	}
@@ -83,10 +82,13 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 	var last []float64
 	for range 200 {
 		mx := weighed(mass, riders, x)
-		y := blas64.General{Rows: n, Cols: width, Stride: width, Data: slices.Clone(mx.RawMatrix().Data)}
-		lapack64.Pbtrs(s.tri, y)
+		yd := mat.NewDense(n, width, nil)
+		for c := range width {
+			column := mat.Col(nil, c, mx)
+			s.factor.Solve(column)
+			yd.SetCol(c, column)
+		}
 		// Within the subspace: K' = yᵀ·M·x, M' = yᵀ·M·y.
-		yd := mat.NewDense(n, width, y.Data)
 		var ks, ms mat.Dense
 		ks.Mul(yd.T(), mx)
 		ms.Mul(yd.T(), weighed(mass, riders, yd))
@@ -101,7 +103,7 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 		if len(last) >= count && len(values) >= count {
 			off := 0.0
 			for i := range count {
-				off = math.Max(off, math.Abs(values[i]-last[i])/values[i])
+				off = max(off, math.Abs(values[i]-last[i])/values[i])
 			}
 			if off < 1e-8 {
 				return m.shapes(values[:count], x), nil
@@ -114,9 +116,9 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 }
 
 // mass is the mass of members and of what nodes carry, in t.
-func (m *Model) mass() (blas64.SymmetricBand, error) {
+func (m *Model) mass() (*linear.Matrix, error) {
 	s := m.system
-	mass := s.empty(m.beams)
+	mass := s.pattern.Empty()
 	for k := range m.beams {
 		own := m.beams[k].inertia()
 		g := m.beams[k].times(&own)
@@ -133,7 +135,7 @@ func (m *Model) mass() (blas64.SymmetricBand, error) {
 		}
 		for d := range 3 {
 			if r := s.row[6*i+d]; r >= 0 {
-				mass.Data[r*mass.Stride] += kg * 1e-3
+				*s.own(mass, r) += kg * 1e-3
 			}
 		}
 	}
@@ -141,13 +143,13 @@ func (m *Model) mass() (blas64.SymmetricBand, error) {
 }
 
 // weighed is M·x, of the members' mass and of what rides on them.
-func weighed(mass blas64.SymmetricBand, riders riders, x *mat.Dense) *mat.Dense {
+func weighed(mass *linear.Matrix, riders riders, x *mat.Dense) *mat.Dense {
 	n, width := x.Dims()
 	out := mat.NewDense(n, width, nil)
 	column, product := make([]float64, n), make([]float64, n)
 	for c := range width {
 		mat.Col(column, c, x)
-		blas64.Sbmv(1, mass, blas64.Vector{N: n, Inc: 1, Data: column}, 0, blas64.Vector{N: n, Inc: 1, Data: product})
+		mass.Mul(column, product)
 		riders.add(column, product)
 		out.SetCol(c, product)
 	}
@@ -225,7 +227,7 @@ func (m *Model) shapes(values []float64, x *mat.Dense) []Mode {
 		most := 0.0
 		for r, k := range m.system.dof {
 			if k%6 < 3 {
-				most = math.Max(most, math.Abs(x.At(r, c)))
+				most = max(most, math.Abs(x.At(r, c)))
 			}
 		}
 		shape := map[string][6]float64{}

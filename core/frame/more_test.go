@@ -127,15 +127,15 @@ func TestAlong(t *testing.T) {
 	}
 	want := func(x float64) float64 { // sagging, at x
 		m := (p*(l-a)/l+.4*l/2)*x - .4*x*x/2
-		return m - p*math.Max(x-a, 0)
+		return m - p*max(x-a, 0)
 	}
 	most, jump := 0.0, 0.0
 	list := c.Along(0, 12)
 	for i, s := range list {
 		near(t, "moment", s.My, -want(s.At), 1e-9)
-		most = math.Max(most, math.Abs(s.My))
+		most = max(most, math.Abs(s.My))
 		if i > 0 && s.At-list[i-1].At < 1e-3 {
-			jump = math.Max(jump, math.Abs(s.Vz-list[i-1].Vz))
+			jump = max(jump, math.Abs(s.Vz-list[i-1].Vz))
 		}
 	}
 	near(t, "jump", jump, p, 1e-9)

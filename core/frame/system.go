@@ -2,131 +2,100 @@ package frame
 
 import (
 	"math"
-	"slices"
 
-	"gonum.org/v1/gonum/blas"
-	"gonum.org/v1/gonum/blas/blas64"
-	"gonum.org/v1/gonum/lapack/lapack64"
-
+	"warmanvil/core/linear"
 	"warmanvil/core/working"
 )
 
-// order numbers the nodes so that members join near numbers (reverse
-// Cuthill–McKee), for a narrow band.
-func order(beams []beam, n int) []int {
-	near := make([][]int, n)
-	for _, b := range beams {
-		near[b.i], near[b.j] = append(near[b.i], b.j), append(near[b.j], b.i)
-	}
-	place := make([]int, n)
-	for i := range place {
-		place[i] = -1
-	}
-	var list []int
-	for len(list) < n {
-		start := -1
-		for i := range n {
-			if place[i] < 0 && (start < 0 || len(near[i]) < len(near[start])) {
-				start = i
-			}
-		}
-		place[start] = 0
-		list = append(list, start)
-		for at := len(list) - 1; at < len(list); at++ {
-			next := slices.Clone(near[list[at]])
-			slices.SortFunc(next, func(a, b int) int {
-				if d := len(near[a]) - len(near[b]); d != 0 {
-					return d
-				}
-				return a - b
-			})
-			for _, k := range next {
-				if place[k] < 0 {
-					place[k] = 0
-					list = append(list, k)
-				}
-			}
-		}
-	}
-	slices.Reverse(list)
-	for i, k := range list {
-		place[k] = i
-	}
-	return place
-}
-
-// system is the free part of the equations in band form, factorised.
+// system is the free part of the equations, factorised: a block for each node.
 type system struct {
-	row  []int // of each degree of freedom, −1 when held
-	dof  []int // of each row
-	band blas64.SymmetricBand
-	diag []float64
-	tri  blas64.TriangularBand
+	row     []int // of each degree of freedom, −1 when held
+	dof     []int // of each row
+	pattern *linear.Pattern
+	matrix  *linear.Matrix
+	diag    []float64
+	factor  *linear.Factor
 }
 
-// assemble gathers the stiffness of members and springs. place numbers the
-// nodes.
-func assemble(beams []beam, held []bool, springs []float64, place []int) *system {
-	n := len(place)
+// assemble gathers the stiffness of members and springs of n nodes.
+func assemble(beams []beam, held []bool, springs []float64, n int) *system {
 	s := &system{row: make([]int, 6*n)}
-	at := make([]int, n)
-	for i, p := range place {
-		at[p] = i
-	}
-	for i := range s.row {
-		s.row[i] = -1
-	}
-	for _, node := range at {
-		for d := range 6 {
-			if k := 6*node + d; !held[k] {
-				s.row[k] = len(s.dof)
-				s.dof = append(s.dof, k)
-			}
+	size := make([]int, n)
+	for k := range s.row {
+		if held[k] {
+			s.row[k] = -1
+			continue
 		}
+		s.row[k] = len(s.dof)
+		s.dof = append(s.dof, k)
+		size[k/6]++
 	}
-	s.band = s.empty(beams)
+	pairs := make([][2]int, len(beams))
+	for k, b := range beams {
+		pairs[k] = [2]int{b.i, b.j}
+	}
+	s.pattern = linear.NewPattern(size, pairs)
+	s.matrix = s.pattern.Empty()
 	for k := range beams {
 		g := beams[k].times(&beams[k].stiff)
-		s.add(s.band, &beams[k], &g)
-	}
-	for r, k := range s.dof {
-		s.band.Data[r*s.band.Stride] += springs[k]
+		s.add(s.matrix, &beams[k], &g)
 	}
 	s.diag = make([]float64, len(s.dof))
-	for r := range s.diag {
-		s.diag[r] = s.band.Data[r*s.band.Stride]
+	for r, k := range s.dof {
+		at := s.own(s.matrix, r)
+		*at += springs[k]
+		s.diag[r] = *at
 	}
 	return s
 }
 
-// empty is a band matrix as wide as the members need.
-func (s *system) empty(beams []beam) blas64.SymmetricBand {
-	width := 0
-	for k := range beams {
-		lo, hi := math.MaxInt, -1
-		for d := range 12 {
-			if r := s.row[beams[k].dof(d)]; r >= 0 {
-				lo, hi = min(lo, r), max(hi, r)
-			}
-		}
-		width = max(width, hi-lo)
-	}
-	return blas64.SymmetricBand{Uplo: blas.Upper, N: len(s.dof), K: width, Stride: width + 1, Data: make([]float64, len(s.dof)*(width+1))}
+// own is the coefficient of a row with itself.
+func (s *system) own(m *linear.Matrix, row int) *float64 {
+	node := s.dof[row] / 6
+	return m.Diagonal(node, row-s.pattern.First(node))
 }
 
 // add puts a member's matrix at its nodes.
-func (s *system) add(to blas64.SymmetricBand, b *beam, g *[12][12]float64) {
-	for i := range 12 {
-		ri := s.row[b.dof(i)]
-		if ri < 0 {
+func (s *system) add(to *linear.Matrix, b *beam, g *[12][12]float64) {
+	s.put(to.Block(b.i, b.i), b.i, b.i, g, 0, 0)
+	s.put(to.Block(b.j, b.j), b.j, b.j, g, 6, 6)
+	switch between := to.Block(b.i, b.j); {
+	case b.i == b.j:
+		s.put(between, b.i, b.i, g, 0, 6)
+		s.put(between, b.i, b.i, g, 6, 0)
+	case b.i < b.j:
+		s.put(between, b.j, b.i, g, 6, 0)
+	default:
+		s.put(between, b.i, b.j, g, 0, 6)
+	}
+}
+
+// put adds the part of g from row ri and column ci on to a block between two nodes.
+func (s *system) put(to []float64, rows, cols int, g *[12][12]float64, ri, ci int) {
+	at := 0
+	for r := range 6 {
+		if s.row[6*rows+r] < 0 {
 			continue
 		}
-		for j := range 12 {
-			if rj := s.row[b.dof(j)]; rj >= ri {
-				to.Data[ri*to.Stride+rj-ri] += g[i][j]
+		for c := range 6 {
+			if s.row[6*cols+c] >= 0 {
+				to[at] += g[ri+r][ci+c]
+				at++
 			}
 		}
 	}
+}
+
+// stiff factorises a matrix; false where it does not resist every way of moving, or
+// hardly.
+func (s *system) stiff(m *linear.Matrix) (*linear.Factor, bool) {
+	f, ok := m.Factorise()
+	for r := 0; ok && r < len(s.diag); r++ {
+		node := s.dof[r] / 6
+		pivot := f.Pivot(node, r-s.pattern.First(node))
+		ok = pivot*pivot >= 1e-10*s.diag[r]
+	}
+	return f, ok
 }
 
 // factorise prepares the equations, or names what is loose.
@@ -134,20 +103,11 @@ func (s *system) factorise(names []string) error {
 	if len(s.dof) == 0 {
 		return nil
 	}
-	whole := slices.Clone(s.band.Data)
-	t, ok := lapack64.Pbtrf(s.band)
-	if ok {
-		for r, d := range s.diag {
-			pivot := t.Data[r*t.Stride]
-			if pivot*pivot < 1e-10*d {
-				ok = false
-			}
-		}
-	}
+	f, ok := s.stiff(s.matrix)
 	if !ok {
-		return s.loose(names, whole)
+		return s.loose(names)
 	}
-	s.tri, s.band.Data = t, whole
+	s.factor = f
 	return nil
 }
 
@@ -161,7 +121,7 @@ func (s *system) solve(loads []float64) []float64 {
 	for r, k := range s.dof {
 		x[r] = loads[k]
 	}
-	lapack64.Pbtrs(s.tri, blas64.General{Rows: len(x), Cols: 1, Stride: 1, Data: x})
+	s.factor.Solve(x)
 	for r, k := range s.dof {
 		u[k] = x[r]
 	}
@@ -170,19 +130,18 @@ func (s *system) solve(loads []float64) []float64 {
 
 // loose finds the way a frame that cannot stand would give: a little stiffness
 // everywhere lets it be solved, and what then moves most is loose.
-func (s *system) loose(names []string, whole []float64) error {
-	copy(s.band.Data, whole)
+func (s *system) loose(names []string) error {
+	held := s.matrix.Clone()
 	for r, d := range s.diag {
-		s.band.Data[r*s.band.Stride] += 1e-9*d + 1e-12
+		*s.own(held, r) += 1e-9*d + 1e-12
 	}
-	t, ok := lapack64.Pbtrf(s.band)
 	worst, most := 0, 0.0
-	if ok {
+	if f, ok := held.Factorise(); ok {
 		x := make([]float64, len(s.dof))
 		for r, d := range s.diag {
 			x[r] = math.Sqrt(d) * (1 + .37*math.Sin(float64(7*r+1)))
 		}
-		lapack64.Pbtrs(t, blas64.General{Rows: len(x), Cols: 1, Stride: 1, Data: x})
+		f.Solve(x)
 		for r, v := range x {
 			if v = math.Abs(v) * math.Sqrt(s.diag[r]); v > most {
 				worst, most = r, v

@@ -2,7 +2,6 @@ package held
 
 import (
 	"fmt"
-	"math"
 
 	"warmanvil/core/frame"
 	"warmanvil/core/load"
@@ -409,11 +408,11 @@ func (w *weighing) presses() {
 	for _, a := range w.answers {
 		for k := range parts {
 			e := a.design.Members[k]
-			n := math.Max(e.I[0], -e.J[0]) // pressing, larger of both ends
-			parts[k] = math.Max(parts[k], n)
-			w.presser = math.Max(w.presser, n)
+			n := max(e.I[0], -e.J[0]) // pressing, larger of both ends
+			parts[k] = max(parts[k], n)
+			w.presser = max(w.presser, n)
 			i := w.m.parts[k].run
-			w.pressed[i] = math.Max(w.pressed[i], n)
+			w.pressed[i] = max(w.pressed[i], n)
 		}
 	}
 	s, err := w.m.solved.Buckles(parts, stableFar)

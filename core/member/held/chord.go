@@ -40,7 +40,7 @@ func bentBy(r *shape.Run) (area, high, side float64) {
 	_, iy, iz := principal(r)
 	z, y := 0., 0.
 	for _, f := range fibres(r) {
-		z, y = math.Max(z, math.Abs(f.z)), math.Max(y, math.Abs(f.y))
+		z, y = max(z, math.Abs(f.z)), max(y, math.Abs(f.y))
 	}
 	return r.Props.Area, iy / z, iz / y
 }
@@ -165,32 +165,32 @@ type walled struct{ force, in, out float64 }
 func wallOf(rule strength.Rule, s section.Sizes, b branch, yield, used float64) (out walled, source string) {
 	t := s.Wall
 	if s.Kind == "roundTube" {
-		beta, gamma := math.Min(b.across/s.Diameter, 1), s.Diameter/(2*t)
-		qf := math.Max(1-.3*used*(1+used), .1)
+		beta, gamma := min(b.across/s.Diameter, 1), s.Diameter/(2*t)
+		qf := max(1-.3*used*(1+used), .1)
 		base := yield * t * t * qf
 		out.force = rule.Capacity(base*(3.1+15.6*beta*beta)*math.Pow(gamma, .2)/b.sine, roundBends)
 		out.in = rule.Capacity(5.39*base*math.Sqrt(gamma)*beta*b.across/b.sine, roundBends)
 		out.out = rule.Capacity(base*b.across*3/(1-.81*beta)/b.sine, roundBends)
 		return out, "AISC 360 K3.1, K4.1: round chord"
 	}
-	beta := math.Min(b.across/b.face, 1)
+	beta := min(b.across/b.face, 1)
 	gamma := b.face / (2 * t)
-	qf := math.Min(1, math.Max(1.3-.4*used/math.Max(beta, .1), .1))
+	qf := min(1, max(1.3-.4*used/max(beta, .1), .1))
 	base := yield * t * t * qf
-	be := math.Min(beta, .85)
+	be := min(beta, .85)
 	eta := b.long / b.face
 	out.force = rule.Capacity(base*(2*eta/(1-be)+4/math.Sqrt(1-be))/b.sine, wallBends)
 	out.in = rule.Capacity(base*b.long*(1/(2*eta)+2/math.Sqrt(1-be)+eta/(1-be)), wallBends)
 	out.out = rule.Capacity(base*(.5*b.long*(1+be)/(1-be)+math.Sqrt(2*b.face*b.across*(1+be)/(1-be))), wallBends)
 	if beta > .85 { // the side walls are pressed
 		reach := 5*t + b.long
-		out.force = math.Min(out.force, rule.Capacity(2*yield*t*reach/b.sine, wallBends))
-		out.in = math.Min(out.in, rule.Capacity(.5*yield*t*reach*reach, wallBends))
-		out.out = math.Min(out.out, rule.Capacity(yield*t*(b.face-t)*reach, wallBends))
+		out.force = min(out.force, rule.Capacity(2*yield*t*reach/b.sine, wallBends))
+		out.in = min(out.in, rule.Capacity(.5*yield*t*reach*reach, wallBends))
+		out.out = min(out.out, rule.Capacity(yield*t*(b.face-t)*reach, wallBends))
 	}
 	if beta < 1-1/gamma {
-		eop := math.Min(5*beta/gamma, beta)
-		out.force = math.Min(out.force, rule.Capacity(.6*yield*t*b.face*(2*eta+2*eop)/b.sine, punches))
+		eop := min(5*beta/gamma, beta)
+		out.force = min(out.force, rule.Capacity(.6*yield*t*b.face*(2*eta+2*eop)/b.sine, punches))
 	}
 	return out, "AISC 360 K3.2, K4.2: rectangular chord"
 }

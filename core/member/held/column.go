@@ -55,10 +55,10 @@ func (a *asking) column() mode {
 	buckles := w.ask.Rule.Capacity(critical*reduced, a.plate)
 	// What it bears goes with its largest compression of all cases; so must what is asked,
 	// or a case that presses it harder would ease the others.
-	squeeze := math.Max(pressed, 0) / p.Area
+	squeeze := max(pressed, 0) / p.Area
 	m.Eval = func(c *answered) strength.Hit {
 		h := hardest(c, func(l *look) (float64, float64) {
-			return squeeze/math.Max(buckles, 1e-9) + a.grows*l.bend/a.may, 1
+			return squeeze/max(buckles, 1e-9) + a.grows*l.bend/a.may, 1
 		})
 		if a.unsafe != "" && pressed > 1e-9 {
 			h.Gone = a.unsafe
@@ -137,7 +137,7 @@ func (a *asking) order() mode {
 // ones, nor for angles with legs too stout for it (E4: b/t up to 0.71·√(E/Fy)).
 func (a *asking) twistBuckling() (float64, bool) {
 	s, p, e, g := a.r.Section, a.r.Props, a.w.m.modulus, a.w.m.shear
-	k := math.Max(a.r.K, 1)
+	k := max(a.r.K, 1)
 	l := k * a.r.Length
 	switch s.Kind {
 	case "channel":
@@ -148,9 +148,9 @@ func (a *asking) twistBuckling() (float64, bool) {
 		ez := (math.Pi*math.Pi*e*o.warping/(l*l) + g*p.J) / (p.Area * r2)
 		h := 1 - x0*x0/r2
 		sum := ex + ez
-		return sum / (2 * h) * (1 - math.Sqrt(math.Max(0, 1-4*ex*ez*h/(sum*sum)))), true
+		return sum / (2 * h) * (1 - math.Sqrt(max(0, 1-4*ex*ez*h/(sum*sum)))), true
 	case "angle":
-		b, t := math.Max(s.LegHorizontal, s.LegVertical), s.Thickness
+		b, t := max(s.LegHorizontal, s.LegVertical), s.Thickness
 		if b/t <= .71*math.Sqrt(e/a.yield) {
 			return 0, false
 		}

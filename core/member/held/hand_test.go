@@ -103,9 +103,9 @@ func handMembers(t *testing.T) []workedOut {
 	tall := section.Sizes{Kind: "rectTube", Width: 40, Height: 120, Wall: 3}
 	tp := props(tall)
 	root := math.Sqrt(tp.J * tp.Area)
-	plastic := fy * math.Max(tp.Zx, tp.Zy)
-	lp, lr := .13*steelE*root*math.Min(tp.Rx, tp.Ry)/plastic, 2*steelE*root*math.Min(tp.Rx, tp.Ry)/(.7*fy*math.Max(tp.Sx, tp.Sy))
-	line := plastic - (plastic-.7*fy*math.Max(tp.Sx, tp.Sy))*(2000-lp)/(lr-lp)
+	plastic := fy * max(tp.Zx, tp.Zy)
+	lp, lr := .13*steelE*root*min(tp.Rx, tp.Ry)/plastic, 2*steelE*root*min(tp.Rx, tp.Ry)/(.7*fy*max(tp.Sx, tp.Sy))
+	line := plastic - (plastic-.7*fy*max(tp.Sx, tp.Sy))*(2000-lp)/(lr-lp)
 	thin := section.Sizes{Kind: "rectTube", Width: 100, Height: 100, Wall: 1.2}
 	thinArea, slim := 100*100-97.6*97.6, (100-3.6)/1.2
 	lambda := math.Sqrt(fy / (4 * math.Pi * math.Pi * steelE / (12 * .91 * slim * slim)))
@@ -118,7 +118,7 @@ func handMembers(t *testing.T) []workedOut {
 	warping := 8.5 * b * b * b * h * h / 12 * (3*b*8.5 + 2*h*6) / (6*b*8.5 + h*6)
 	torque := 500*(e-3+cp.CentroidX) + 500*math.Abs(25-cp.CentroidX)
 	decay := math.Sqrt(steelE * warping / (steelE / 2.6 * cp.J))
-	warp := torque * decay * math.Tanh(1000/(2*decay)) * math.Max((b-e)*h/2, e*h/2) / warping
+	warp := torque * decay * math.Tanh(1000/(2*decay)) * max((b-e)*h/2, e*h/2) / warping
 	twisted := mises(500*1000/cp.Sx+warp, torque*8.5/cp.J+500/600.)
 	leg := section.Sizes{Kind: "angle", LegVertical: 60, LegHorizontal: 60, Thickness: 6}
 	seam := 60*60*60/6. + 2*40*30*30 // of the outline, in height
@@ -127,7 +127,7 @@ func handMembers(t *testing.T) []workedOut {
 	post, rail := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3},
 		section.Sizes{Kind: "rectTube", Width: 60, Height: 60, Wall: 3}
 	beta := 2 / 3.
-	wall := math.Min(fy*9*(2*beta/(1-beta)+4/math.Sqrt(1-beta))/1.5, .6*fy*3*60*(2*beta+2*math.Min(5*beta/10, beta))/1.58)
+	wall := min(fy*9*(2*beta/(1-beta)+4/math.Sqrt(1-beta))/1.5, .6*fy*3*60*(2*beta+2*min(5*beta/10, beta))/1.58)
 	pipe60, pipe40 := section.Sizes{Kind: "roundTube", Diameter: 60, Wall: 3}, section.Sizes{Kind: "roundTube", Diameter: 40, Wall: 3}
 	used := 1000 * 800 / 8. / (math.Pi * (math.Pow(60, 4) - math.Pow(54, 4)) / 64 / 30) / fy
 	qf := 1 - .3*used*(1+used)
@@ -153,12 +153,12 @@ func handMembers(t *testing.T) []workedOut {
 		{whole, "torsion", "", "angle pulled: nothing twists it", "statics", pushed(leg, pull), allow, 0, 0, 0, strength.NotNeeded},
 		{whole, "splice", "", "200 from the wall: the worst station within a ninth is at 100", "practice: half of the member counts", pushed(sharp, down, func(d *member.Doc) { d.Members[0].Splice = &member.Splice{At: 200} }), allow, mises(.9*bent, shear), may / 2, 0, ""},
 		{whole, "splice", "", "one piece", "nothing is spliced", pushed(sharp, down), allow, 0, 0, 0, strength.NotNeeded},
-		{end, "weld", "", "800 N down, fillets of 3", "elastic line; AISC 360 J2.4, base metal 0.6·Fu; Ω 2", pushed(sharp, down), allow, math.Hypot(fold, 800/200.), math.Min(fillet, base) / 2, 0, ""},
-		{end, "weld", "", "10 kN pull up to yield", "N/l; yield/√3 over 1.5", pushed(sharp, pull), strength.GCase, 50, math.Min(400/math.Sqrt(3)*3*math.Sqrt2/2, fy/math.Sqrt(3)*3) / 1.5, 0, ""},
+		{end, "weld", "", "800 N down, fillets of 3", "elastic line; AISC 360 J2.4, base metal 0.6·Fu; Ω 2", pushed(sharp, down), allow, math.Hypot(fold, 800/200.), min(fillet, base) / 2, 0, ""},
+		{end, "weld", "", "10 kN pull up to yield", "N/l; yield/√3 over 1.5", pushed(sharp, pull), strength.GCase, 50, min(400/math.Sqrt(3)*3*math.Sqrt2/2, fy/math.Sqrt(3)*3) / 1.5, 0, ""},
 		{end, "chord", "post", "post of 40 on a rail of 60", "AISC 360 K3.2: the wall yields or is punched; Ω 1.5, 1.58", standing(rail, post), allow, 1000 / wall, 1, 1e-4, ""},
 		{end, "chord", "post", "pipe of 40 on a pipe of 60", "AISC 360 K3.1 with Qf of the rail's bending; Ω 1.67", standing(pipe60, pipe40), allow, 1000 / wallRound, 1, .001, ""},
-		{plate, "plate", "p", "800 N down on four bolts", "cantilever strip at 45°; Ω 1.67", pushed(sharp, down, footed(140, 160, 10, 4, 18)), allow, onOne * lever * 6 / (math.Min(2*lever+11, 140) * 100), may, 0, ""},
-		{plate, "plate", "p", "10 kN pull up to yield", "the same; yield over 1.5", pushed(sharp, pull, footed(140, 160, 10, 4, 18)), strength.GCase, 2500 * lever * 6 / (math.Min(2*lever+11, 140) * 100), gcase, 0, ""},
+		{plate, "plate", "p", "800 N down on four bolts", "cantilever strip at 45°; Ω 1.67", pushed(sharp, down, footed(140, 160, 10, 4, 18)), allow, onOne * lever * 6 / (min(2*lever+11, 140) * 100), may, 0, ""},
+		{plate, "plate", "p", "10 kN pull up to yield", "the same; yield over 1.5", pushed(sharp, pull, footed(140, 160, 10, 4, 18)), strength.GCase, 2500 * lever * 6 / (min(2*lever+11, 140) * 100), gcase, 0, ""},
 		{plate, "plate-under", "p", "holes at 21 under a tube of 100", "geometry", pushed(section.Sizes{Kind: "rectTube", Width: 100, Height: 100, Wall: 4}, down, footed(120, 120, 10, 4, 18)), allow, 0, 0, 0, strength.Over},
 		{plate, "plate-under", "p", "holes 32 past it", "geometry", pushed(sharp, down, footed(140, 160, 10, 4, 18)), allow, 0, 0, 0, strength.NotNeeded},
 		{plate, "plate-wrench", "p", "M10 5 past both faces, fillets of 3", "heads 1.85 d over corners, and the leg", pushed(sharp, down, footed(80, 100, 10, 4, 15)), allow, 9.25 + 3, math.Hypot(5, 5), 0, strength.Over},

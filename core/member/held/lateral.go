@@ -56,11 +56,11 @@ func (m *model) unbraced(i int) float64 {
 func tips(s section.Sizes, p section.Properties, yield, e, g, length float64) (nominal float64, source string, ok bool) {
 	switch s.Kind {
 	case "rectTube":
-		h, b := math.Max(s.Height, s.Width), math.Min(s.Height, s.Width)
+		h, b := max(s.Height, s.Width), min(s.Height, s.Width)
 		if h <= b*1.0001 {
 			return 0, "", false
 		}
-		z, sx, ry := math.Max(p.Zx, p.Zy), math.Max(p.Sx, p.Sy), math.Min(p.Rx, p.Ry)
+		z, sx, ry := max(p.Zx, p.Zy), max(p.Sx, p.Sy), min(p.Rx, p.Ry)
 		plastic := yield * z
 		root := math.Sqrt(p.J * p.Area)
 		lp, lr := .13*e*ry*root/plastic, 2*e*ry*root/(.7*yield*sx)
@@ -70,22 +70,22 @@ func tips(s section.Sizes, p section.Properties, yield, e, g, length float64) (n
 		case length <= lr:
 			return plastic - (plastic-.7*yield*sx)*(length-lp)/(lr-lp), "AISC 360 F7.4", true
 		}
-		return math.Min(plastic, 2*e*root*ry/length), "AISC 360 F7.4", true
+		return min(plastic, 2*e*root*ry/length), "AISC 360 F7.4", true
 	case "flatBar":
-		d, t := math.Max(s.Height, s.Width), math.Min(s.Height, s.Width)
+		d, t := max(s.Height, s.Width), min(s.Height, s.Width)
 		if d <= t*1.0001 {
 			return 0, "", false
 		}
 		first := yield * t * d * d / 6
-		plastic := math.Min(yield*t*d*d/4, 1.6*first)
+		plastic := min(yield*t*d*d/4, 1.6*first)
 		slender := length * d / (t * t)
 		switch {
 		case slender <= .08*e/yield:
 			return plastic, "AISC 360 F11", true
 		case slender <= 1.9*e/yield:
-			return math.Min(plastic, (1.52-.274*slender*yield/e)*first), "AISC 360 F11.2", true
+			return min(plastic, (1.52-.274*slender*yield/e)*first), "AISC 360 F11.2", true
 		}
-		return math.Min(plastic, 1.9*e/slender*t*d*d/6), "AISC 360 F11.2", true
+		return min(plastic, 1.9*e/slender*t*d*d/6), "AISC 360 F11.2", true
 	case "channel":
 		o := openOf(s)
 		h := s.Depth - s.Flange
@@ -102,7 +102,7 @@ func tips(s section.Sizes, p section.Properties, yield, e, g, length float64) (n
 			return plastic - (plastic-.7*yield*sx)*(length-lp)/(lr-lp), "AISC 360 F2.2", true
 		}
 		f := math.Pi * math.Pi * e / math.Pow(length/rts, 2) * math.Sqrt(1+.078*q*math.Pow(length/rts, 2))
-		return math.Min(plastic, f*sx), "AISC 360 F2.2", true
+		return min(plastic, f*sx), "AISC 360 F2.2", true
 	case "angle":
 		rz := p.RMin
 		beta := angleBeta(s, p)
@@ -110,7 +110,7 @@ func tips(s section.Sizes, p section.Properties, yield, e, g, length float64) (n
 		elastic := 9 * e * p.Area * rz * s.Thickness / (8 * length) * (math.Sqrt(1+x*x) - math.Abs(x))
 		first := yield * p.I1 / angleReach(s, p)
 		if r := first / elastic; r <= 1 {
-			return math.Min((1.92-1.17*math.Sqrt(r))*first, 1.5*first), "AISC 360 F10.2", true
+			return min((1.92-1.17*math.Sqrt(r))*first, 1.5*first), "AISC 360 F10.2", true
 		}
 		return (.92 - .17*elastic/first) * elastic, "AISC 360 F10.2", true
 	}
@@ -154,7 +154,7 @@ func angleBeta(s section.Sizes, p section.Properties) float64 {
 // angleReach answers the farthest fibre across an angle's stronger axis, mm.
 func angleReach(s section.Sizes, p section.Properties) float64 {
 	most := 0.
-	legs(s, p, func(_, z, _ float64) { most = math.Max(most, math.Abs(z)) })
+	legs(s, p, func(_, z, _ float64) { most = max(most, math.Abs(z)) })
 	return most + s.Thickness/2
 }
 
@@ -212,8 +212,8 @@ type wall struct {
 func wallsOf(s section.Sizes, p section.Properties, root, ratio float64) []wall {
 	switch s.Kind {
 	case "rectTube":
-		r := math.Max(s.OuterRadius, 1.5*s.Wall)
-		b, h := math.Max(s.Width-2*r, 0), math.Max(s.Height-2*r, 0)
+		r := max(s.OuterRadius, 1.5*s.Wall)
+		b, h := max(s.Width-2*r, 0), max(s.Height-2*r, 0)
 		return []wall{{"its sides", b / s.Wall, 1.4 * root, 4, 2 * b * s.Wall / p.Area},
 			{"its sides", h / s.Wall, 1.4 * root, 4, 2 * h * s.Wall / p.Area}}
 	case "roundTube":
@@ -239,7 +239,7 @@ func (a *asking) walls(stress float64) float64 {
 			continue
 		}
 		if x.plate == 0 {
-			left = math.Min(left, .038*e/(a.yield*x.slim)+2./3)
+			left = min(left, .038*e/(a.yield*x.slim)+2./3)
 			continue
 		}
 		elastic := x.plate * math.Pi * math.Pi * e / (12 * .91 * x.slim * x.slim)
@@ -248,7 +248,7 @@ func (a *asking) walls(stress float64) float64 {
 			left -= x.around * (1 - (1-.22/slender)/slender)
 		}
 	}
-	return math.Max(left, .05)
+	return max(left, .05)
 }
 
 // local asks whether thin walls buckle before the section yields.
@@ -274,7 +274,7 @@ func (a *asking) local() mode {
 	may := left * a.may
 	m.Eval = func(c *answered) strength.Hit {
 		return hardest(c, func(l *look) (float64, float64) {
-			return math.Max(0, a.grows*l.bend-l.axial), may
+			return max(0, a.grows*l.bend-l.axial), may
 		})
 	}
 	m.Explain = func(c *answered, h strength.Hit) working.Working {
@@ -312,7 +312,7 @@ func (a *asking) torsion() mode {
 		shear := torque*a.perT + l.shear - math.Abs(l.T)*a.perT
 		if decay > 0 {
 			b := torque * decay * math.Tanh(a.r.Length/(2*decay)) // held from warping at both ends
-			warp = b * math.Max(o.tip, o.root) / o.warping
+			warp = b * max(o.tip, o.root) / o.warping
 		}
 		n := math.Abs(l.axial) + a.grows*l.bend + warp
 		return torque, warp, math.Sqrt(n*n + 3*shear*shear)

@@ -130,7 +130,7 @@ func (m *model) join(index map[string]int) {
 			from, to := l.Joints[l.At[o.From]], l.Joints[l.At[o.To]]
 			t := j.At.Sub(from.At).Dot(o.Axes.X)
 			foot := from.At.Add(o.Axes.X.Mul(t))
-			depth := math.Max(o.Box.Right-o.Box.Left, o.Box.Top-o.Box.Bottom)
+			depth := max(o.Box.Right-o.Box.Left, o.Box.Top-o.Box.Bottom)
 			switch {
 			case j.At.Sub(from.At).Len() < shape.Together || j.At.Sub(to.At).Len() < shape.Together:
 			case m.node[j.ID] != j.ID: // held already
@@ -204,7 +204,7 @@ func nearestRun(b *shape.Built, v Landing) (run int, along float64) {
 			continue
 		}
 		d := v.At.Sub(r.Start)
-		t := math.Max(0, math.Min(r.Length, d.Dot(r.Axes.X)))
+		t := max(0, min(r.Length, d.Dot(r.Axes.X)))
 		if off := d.Sub(r.Axes.X.Mul(t)).Len(); off < best {
 			best, run, along = off, i, t
 		}
@@ -310,7 +310,7 @@ func twist(s section.Sizes, p section.Properties) (perMoment, wide, high float64
 	case "angle":
 		return s.Thickness / p.J, s.LegHorizontal * s.Thickness / 1.5, s.LegVertical * s.Thickness / 1.5
 	case "channel":
-		return math.Max(s.Web, s.Flange) / p.J, 2 * s.FlangeWidth * s.Flange / 1.5, s.Depth * s.Web
+		return max(s.Web, s.Flange) / p.J, 2 * s.FlangeWidth * s.Flange / 1.5, s.Depth * s.Web
 	}
-	return math.Min(s.Width, s.Height) / p.J, p.Area / 1.5, p.Area / 1.5
+	return min(s.Width, s.Height) / p.J, p.Area / 1.5, p.Area / 1.5
 }

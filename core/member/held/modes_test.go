@@ -72,7 +72,7 @@ func TestFlatBarTips(t *testing.T) {
 	n, _, _ = tips(s, p, 235, 210000, 80769, 2000)
 	racks.Near(t, "2000", n, 1.9*210000/(2000*60/36.)*6*3600/6, 1e-6)
 	n, _, _ = tips(s, p, 235, 210000, 80769, 30)
-	racks.Near(t, "short", n, math.Min(235*6*3600/4, 1.6*first), 1e-6)
+	racks.Near(t, "short", n, min(235*6*3600/4, 1.6*first), 1e-6)
 	if !ok {
 		t.Error("a flat bar does not tip")
 	}
@@ -94,7 +94,7 @@ func TestFlatBarTips(t *testing.T) {
 		last := math.Inf(1)
 		for l := 50.; l < 20000; l *= 1.2 {
 			n, _, _ := tips(k, q, 235, 210000, 80769, l)
-			if n > last+1e-6 || n <= 0 || n > 1.7*235*math.Max(q.Zx, q.Zy) {
+			if n > last+1e-6 || n <= 0 || n > 1.7*235*max(q.Zx, q.Zy) {
 				t.Errorf("%s at %.0f: %g after %g", k.Kind, l, n, last)
 			}
 			last = n
@@ -156,7 +156,7 @@ func TestChannelTwists(t *testing.T) {
 	o := openOf(s)
 	torque := v*(o.shearCentre+p.CentroidX) + 50*load.G*math.Abs(25-p.CentroidX) // the box hangs at the middle of its width
 	a := math.Sqrt(210000 * o.warping / (210000 / 2.6 * p.J))
-	warp := torque * a * math.Tanh(1000/(2*a)) * math.Max(o.tip, o.root) / o.warping
+	warp := torque * a * math.Tanh(1000/(2*a)) * max(o.tip, o.root) / o.warping
 	racks.Near(t, "warping", c.Working.Steps[0].Value, warp, 1e-6*warp)
 	tube := arm(racks.Box40, 50)
 	if c := more(t, Hold(shape.Build(tube, nil), tube, asked()), "torsion"); c.Verdict != strength.NotNeeded {
@@ -172,13 +172,13 @@ func TestWallUnderABranch(t *testing.T) {
 	b := branch{sine: 1, across: 40, long: 40, face: 60}
 	w, _ := wallOf(rule, chord, b, 235, 0)
 	beta, eta, base := 2./3, 2./3, 235*9.
-	racks.Near(t, "force", w.force, math.Min(base*(2*eta/(1-beta)+4/math.Sqrt(1-beta))/1.5,
-		.6*235*3*60*(2*eta+2*math.Min(5*beta/10, beta))/1.58),
+	racks.Near(t, "force", w.force, min(base*(2*eta/(1-beta)+4/math.Sqrt(1-beta))/1.5,
+		.6*235*3*60*(2*eta+2*min(5*beta/10, beta))/1.58),
 		1e-6)
 	racks.Near(t, "in the plane", w.in, base*40*(1/(2*eta)+2/math.Sqrt(1-beta)+eta/(1-beta))/1.5, 1e-6)
 	racks.Near(t, "out of it", w.out, base*(.5*40*(1+beta)/(1-beta)+math.Sqrt(2*60*40*(1+beta)/(1-beta)))/1.5, 1e-6)
 	half, _ := wallOf(rule, chord, b, 235, .9)
-	racks.Near(t, "in a chord that works hard", half.in, w.in*math.Min(1, 1.3-.4*.9/beta), 1e-6)
+	racks.Near(t, "in a chord that works hard", half.in, w.in*min(1, 1.3-.4*.9/beta), 1e-6)
 	// Round on round, K3.1: 40 on 60 by 3: γ = 10.
 	round := section.Sizes{Kind: "roundTube", Diameter: 60, Wall: 3}
 	r, _ := wallOf(rule, round, b, 235, 0)
@@ -374,7 +374,7 @@ func TestHeightSwingsSlower(t *testing.T) {
 		return Hold(shape.Build(d, nil), d, asked()).Modes[0].Hertz
 	}
 	p, _ := section.Work(racks.Box40)
-	i := math.Min(p.Ix, p.Iy)
+	i := min(p.Ix, p.Iy)
 	by := func(h float64) float64 {
 		const l = 800.
 		flex := (l*l*l/3 + l*l*h + l*h*h) / (210000 * i)

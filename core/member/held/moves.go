@@ -85,7 +85,7 @@ func between(list []frame.Station, at float64) solid.Vector {
 	for i := 1; i < len(list); i++ {
 		a, b := list[i-1], list[i]
 		if at <= b.At && b.At > a.At {
-			t := math.Max(0, (at-a.At)/(b.At-a.At))
+			t := max(0, (at-a.At)/(b.At-a.At))
 			return a.Shift.Mul(1 - t).Add(b.Shift.Mul(t))
 		}
 	}

@@ -114,16 +114,16 @@ func armOf(r *shape.Run, h [2]float64) float64 {
 	case y > 0 && z > 0:
 		return math.Hypot(y, z)
 	case y <= 0 && z <= 0:
-		return math.Max(y, z)
+		return max(y, z)
 	}
-	return math.Max(y, z)
+	return max(y, z)
 }
 
 // bent is the plate between a bolt and the member's wall, as a cantilever as wide as
 // the bolt spreads over.
 func (q *plating) bent() mode {
 	p := q.p
-	wide := func(l float64) float64 { return math.Min(2*l+p.Hole, math.Min(p.Width, p.Height)) } // 45° either side
+	wide := func(l float64) float64 { return min(2*l+p.Hole, min(p.Width, p.Height)) } // 45° either side
 	m := mode{Key: "plate", Name: "plate bending", Unit: "MPa", Idle: "Nothing goes through it."}
 	m.Eval = func(c *answered) strength.Hit {
 		pulls, _ := q.pulls(q.force(c))
@@ -188,7 +188,7 @@ func (q *plating) wrench() mode {
 		return m
 	}
 	m.Eval = func(*answered) strength.Hit {
-		return strength.Hit{Demand: need, Capacity: math.Max(least, 1e-3), At: at,
+		return strength.Hit{Demand: need, Capacity: max(least, 1e-3), At: at,
 			Gone: fmt.Sprintf("Hole %d is %.0f mm from the member's wall, and the head past the weld asks for %.0f: holes farther out, or "+
 				"a larger plate.", at+1, least, need)}
 	}
@@ -250,13 +250,13 @@ func (q *plating) edges() mode {
 		Aluminium: q.a.aluminium()}
 	bear, by := plate.Bearing(rule, boltThrough(p.Hole), false)
 	tear, torn := plate.TearOut(rule)
-	capacity := math.Min(bear, tear)
+	capacity := min(bear, tear)
 	n := float64(len(p.Holds))
 	shear := func(f [6]float64) float64 {
 		polar, far := 0., 0.
 		for _, h := range p.Holds {
 			d := math.Hypot(h[0], h[1])
-			polar, far = polar+d*d, math.Max(far, d)
+			polar, far = polar+d*d, max(far, d)
 		}
 		v := math.Hypot(f[1], f[2]) / n
 		if polar > 1e-6 {
@@ -267,7 +267,7 @@ func (q *plating) edges() mode {
 	m.Eval = func(c *answered) strength.Hit {
 		h := strength.Hit{Demand: shear(q.force(c)), Capacity: capacity}
 		if plate.Clear <= 0 {
-			h.Demand, h.Gone = math.Max(h.Demand, 1), "Its holes reach past its edge."
+			h.Demand, h.Gone = max(h.Demand, 1), "Its holes reach past its edge."
 		}
 		return h
 	}
@@ -297,15 +297,15 @@ func (q *plating) torn() mode {
 	bear, by := plate.PinBearing(rule, boltThrough(p.Hole))
 	n := float64(len(p.Holds))
 	// Beside the hole: tension across it (AISC 360 D5.1), as wide as the ear leaves.
-	be := math.Min(2*p.Thickness+16, math.Max((p.Width-p.Hole)/2, 0))
+	be := min(2*p.Thickness+16, max((p.Width-p.Hole)/2, 0))
 	across := rule.Capacity(plate.Strong(rule)*2*p.Thickness*be, plate.Breaks())
-	capacity := math.Min(across, math.Min(tear, bear))
+	capacity := min(across, min(tear, bear))
 	return mode{Key: "ear", Name: "ear tears out", Unit: "N", Idle: "Nothing goes through it.",
 		Eval: func(c *answered) strength.Hit {
 			f := q.force(c)
 			h := strength.Hit{Demand: math.Hypot(f[0], math.Hypot(f[1], f[2])) / n, Capacity: capacity}
 			if clear <= 0 {
-				h.Demand, h.Gone = math.Max(h.Demand, 1), "Its hole reaches past its edge."
+				h.Demand, h.Gone = max(h.Demand, 1), "Its hole reaches past its edge."
 			}
 			return h
 		},
@@ -364,7 +364,7 @@ func (q *plating) edge() mode {
 	critical := E3(q.a.yield, elastic)
 	capacity := q.a.w.ask.Rule.Capacity(critical, q.a.plate)
 	at := func(f [6]float64) float64 {
-		return math.Max(f[0]*map[bool]float64{true: -1, false: 1}[p.End == "b"], 0)/(p.Width*p.Thickness) +
+		return max(f[0]*map[bool]float64{true: -1, false: 1}[p.End == "b"], 0)/(p.Width*p.Thickness) +
 			6*(math.Abs(f[1])*(p.Height-p.Margin)+math.Abs(f[5]))/(p.Thickness*p.Width*p.Width)
 	}
 	m.Eval = func(c *answered) strength.Hit {

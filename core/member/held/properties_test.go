@@ -148,7 +148,7 @@ func TestTurnedFramesAreUsedAlike(t *testing.T) {
 	for key, c := range one {
 		o := two[key]
 		if c.Verdict != o.Verdict || (c.Utilisation == nil) != (o.Utilisation == nil) || c.Utilisation != nil &&
-			math.Abs(*c.Utilisation-*o.Utilisation) > 1e-6*math.Max(1, *c.Utilisation) {
+			math.Abs(*c.Utilisation-*o.Utilisation) > 1e-6*max(1, *c.Utilisation) {
 			t.Errorf("%s: %s %s, turned %s %s", key, c.Verdict, deref(c.Utilisation), o.Verdict, deref(o.Utilisation))
 		}
 	}
@@ -171,7 +171,7 @@ func TestSectionsAreWhatTheySay(t *testing.T) {
 			list := Compare(d, nil, ask, in)
 			for _, o := range list {
 				if o.Verdict == strength.Holds {
-					lightest = math.Min(lightest, o.Mass)
+					lightest = min(lightest, o.Mass)
 				}
 			}
 			for _, o := range list {

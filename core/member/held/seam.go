@@ -47,7 +47,7 @@ func seamOf(r *shape.Run) (s seam) {
 	s.polar = s.iy + s.iz
 	for _, q := range r.Outer {
 		y, z := at(q)
-		s.y, s.z = math.Max(s.y, math.Abs(y-cy)), math.Max(s.z, math.Abs(z-cz))
+		s.y, s.z = max(s.y, math.Abs(y-cy)), max(s.z, math.Abs(z-cz))
 	}
 	return s
 }
@@ -111,16 +111,16 @@ func (a *asking) weld() mode {
 	line := seamOf(r)
 	factors := strength.Rupture
 	capacities := func(leg float64) (throat, base float64) {
-		throat, base = .6*weldMetal*leg*math.Sqrt2/2, .6*w.m.material.Tensile*math.Min(leg, member.Thickness(r.Section)) // N/mm
+		throat, base = .6*weldMetal*leg*math.Sqrt2/2, .6*w.m.material.Tensile*min(leg, member.Thickness(r.Section)) // N/mm
 		if w.ask.Rule.Yields() {
-			throat, base = weldMetalYield/math.Sqrt(3)*leg*math.Sqrt2/2, w.m.material.Yield/math.Sqrt(3)*math.Min(leg, member.Thickness(r.Section))
+			throat, base = weldMetalYield/math.Sqrt(3)*leg*math.Sqrt2/2, w.m.material.Yield/math.Sqrt(3)*min(leg, member.Thickness(r.Section))
 		}
 		return throat, base
 	}
 	var caps [2]float64
 	for e, x := range ends {
 		throat, base := capacities(x.leg)
-		caps[e] = w.ask.Rule.Capacity(math.Min(throat, base), factors)
+		caps[e] = w.ask.Rule.Capacity(min(throat, base), factors)
 	}
 	on := func(f [6]float64) float64 {
 		normal := math.Abs(f[0])/line.length + math.Abs(f[4])*line.z/line.iy + math.Abs(f[5])*line.y/line.iz

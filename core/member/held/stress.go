@@ -64,7 +64,7 @@ func (w *weighing) asked(i int) *asking {
 	a.tilted = math.Atan2(up.Dot(r.Axes.Y), up.Dot(r.Axes.Z))
 	a.perT, a.wide, a.tall = twist(r.Section, r.Props)
 	for _, f := range a.corners {
-		a.up[0], a.up[1] = math.Max(a.up[0], math.Abs(f.z)), math.Max(a.up[1], math.Abs(f.y))
+		a.up[0], a.up[1] = max(a.up[0], math.Abs(f.z)), max(a.up[1], math.Abs(f.y))
 	}
 	alpha := 1.6 // AISC 360 C2, appendix 7: allowable loads are asked at 1.6 of them
 	if w.ask.Rule.School == strength.Factored {
@@ -95,8 +95,8 @@ func (a *asking) stress(s frame.Station) (v shares) {
 	most := 0.0
 	for _, f := range a.corners {
 		b := s.My*f.z/a.iy - s.Mz*f.y/a.iz
-		v.bend = math.Max(v.bend, math.Abs(b))
-		most = math.Max(most, math.Abs(v.axial+b))
+		v.bend = max(v.bend, math.Abs(b))
+		most = max(most, math.Abs(v.axial+b))
 	}
 	v.high, v.side = math.Abs(s.My)*a.up[0]/a.iy, math.Abs(s.Mz)*a.up[1]/a.iz
 	sin, cos := math.Sincos(a.tilted)
