@@ -12,9 +12,9 @@ import (
 	"warmanvil/core/told"
 )
 
-// Compare says in words what two states of a part differ in: name, quantity,
+// compare says in words what two states of a part differ in: name, quantity,
 // sheet, every size, and the features that came or went.
-func Compare(was, now PartState, d quantity.Display) []Difference {
+func compare(was, now PartState, d quantity.Display) []Difference {
 	out := []Difference{}
 	say := func(what, a, b string) {
 		if a != b {

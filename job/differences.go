@@ -29,7 +29,7 @@ func (k kind) differences(was, now []byte, d quantity.Display) []Difference {
 		a, errA := Body[PartState](was)
 		b, errB := Body[PartState](now)
 		if errA == nil && errB == nil {
-			return Compare(a, b, d)
+			return compare(a, b, d)
 		}
 	}
 	a, errA := k.tree(was)

@@ -10,12 +10,12 @@ import (
 	"warmanvil/core/working"
 )
 
-// FileFormat and FileVersion stand at the head of a job's file. Version 1 held
+// fileFormat and fileVersion stand at the head of a job's file. Version 1 held
 // the brief of the first form, 2 had no survey, 3 no frames, 4 listed each of these in a
 // place of its own; all are read.
 const (
-	FileFormat  = "warmanvil-job"
-	FileVersion = 5
+	fileFormat  = "warmanvil-job"
+	fileVersion = 5
 )
 
 // File is a whole job as one file: its documents with every revision and its kept
@@ -70,7 +70,7 @@ func (s *Service) Export(ctx context.Context, id string) (File, string, error) {
 	if err != nil {
 		return File{}, "", err
 	}
-	f := File{Format: FileFormat, Version: FileVersion, Documents: make([]FileDocument, len(w.Documents)),
+	f := File{Format: fileFormat, Version: fileVersion, Documents: make([]FileDocument, len(w.Documents)),
 		Numbers: make([]FileNumber, len(w.Numbers))}
 	for i, d := range w.Documents {
 		k, err := d.Kind.known()
@@ -101,12 +101,12 @@ const (
 // Import adds a job from a file, with ids of its own. Nothing is kept when
 // anything in the file is refused.
 func (s *Service) Import(ctx context.Context, f File) (Job, error) {
-	if f.Format != FileFormat {
-		return Job{}, working.Refuse("/format", "This is not a job's file: its format is %q, not %q.", f.Format, FileFormat)
+	if f.Format != fileFormat {
+		return Job{}, working.Refuse("/format", "This is not a job's file: its format is %q, not %q.", f.Format, fileFormat)
 	}
-	if f.Version < 1 || f.Version > FileVersion {
+	if f.Version < 1 || f.Version > fileVersion {
 		return Job{}, working.Refuse("/version", "The file is of version %d and this program reads 1 to %d: take a newer program.", f.Version,
-			FileVersion)
+			fileVersion)
 	}
 	list := f.Documents
 	for i := range list {

@@ -76,7 +76,7 @@ func TestChangedSaysWhat(t *testing.T) {
 		"Settings changed, was as before": func(r *PartState) { r.Recipe.Base.Flanges[0].Relief.Kind = sheet.Round },
 		"nothing that shows":              nil,
 	} {
-		if got := briefly(Compare(state(nil), state(change), quantity.Display{Style: quantity.Metric})); got != want {
+		if got := briefly(compare(state(nil), state(change), quantity.Display{Style: quantity.Metric})); got != want {
 			t.Errorf("says %q, want %q", got, want)
 		}
 	}
@@ -90,7 +90,7 @@ func TestCompareBothWays(t *testing.T) {
 	b.Recipe.Base.Length = 63.5
 	b.Recipe.Base.Flanges = b.Recipe.Base.Flanges[:1]
 	inch := quantity.Display{Style: quantity.Fraction, Denominator: 16}
-	there, back := Compare(a, b, inch), Compare(b, a, inch)
+	there, back := compare(a, b, inch), compare(b, a, inch)
 	if len(there) != 2 || len(back) != 2 {
 		t.Fatalf("%v, %v", there, back)
 	}
@@ -100,7 +100,7 @@ func TestCompareBothWays(t *testing.T) {
 	if there[1].Now != "removed" || back[1].Now != "added" {
 		t.Errorf("%v, %v", there[1], back[1])
 	}
-	if d := Compare(a, a, inch); len(d) != 0 {
+	if d := compare(a, a, inch); len(d) != 0 {
 		t.Errorf("a state differs from itself: %v", d)
 	}
 }

@@ -17,7 +17,7 @@ func TestJointsFollowTheirParts(t *testing.T) {
 	s := &Service{Store: kept, NewID: func() string { n++; return fmt.Sprint("new", n) }, Now: func() time.Time { return time.Unix(0, 0) }}
 	b := brief.Brief{Name: "Brought", Unit: brief.UnitMM, Grain: 1, Quantity: 1,
 		Joints: []brief.Joint{{ID: "j", Part: "foot", Sides: []brief.Side{{Kind: brief.PartSide, Of: "foot"}, {}}}}}
-	f := File{Format: FileFormat, Version: 4, OldFile: OldFile{Brief: &b,
+	f := File{Format: fileFormat, Version: 4, OldFile: OldFile{Brief: &b,
 		Parts: []OldPart{{ID: "foot", Revisions: []OldRevision{{Number: 1, Name: "Foot", Quantity: 1, Recipe: demo.PressFoot()}}}}}}
 	made, err := s.Import(context.Background(), f)
 	if err != nil {

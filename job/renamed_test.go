@@ -32,7 +32,7 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 		return OldPart{ID: id, Revisions: []OldRevision{{Number: 1, Name: id, Quantity: 1, Recipe: r}}}
 	}
 	b := brief.Brief{Name: "Brought", Unit: brief.UnitMM, Grain: 1, Quantity: 1}
-	f := File{Format: FileFormat, Version: 4, OldFile: OldFile{Brief: &b, Parts: []OldPart{
+	f := File{Format: fileFormat, Version: 4, OldFile: OldFile{Brief: &b, Parts: []OldPart{
 		old("copy", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "jig", Name: "Jig"} }),
 		old("jig", func(*sheet.Recipe) {}),
 		old("half", func(r *sheet.Recipe) { r.Piece = &sheet.Piece{Of: "jig", Name: "Jig"} }),

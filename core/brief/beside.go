@@ -37,8 +37,8 @@ type Beside struct {
 	Verdict strength.Verdict `json:"verdict" enum:"answered,cannot say"`
 }
 
-// Answered is the verdict of what somebody answered for.
-const Answered strength.Verdict = "answered"
+// answered is the verdict of what somebody answered for.
+const answered strength.Verdict = "answered"
 
 // Behind is what lies behind a verdict: what its loads come from and what it rests
 // on.
@@ -61,7 +61,7 @@ func (b Behind) Beside() []Beside {
 	add := func(key, name, answer, why string, decides bool) {
 		c := Beside{Key: key, Name: name, Why: why, Answer: answer, Decides: decides, Verdict: strength.CannotSay}
 		if answer != "" {
-			c.Verdict = Answered
+			c.Verdict = answered
 		}
 		out = append(out, c)
 	}

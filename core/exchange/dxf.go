@@ -15,10 +15,10 @@ import (
 
 // Layers of the flat pattern.
 const (
-	LayerCut      = "CUT"
-	LayerBendUp   = "BEND_UP"
-	LayerBendDown = "BEND_DOWN"
-	LayerMark     = "MARK"
+	layerCut      = "CUT"
+	layerBendUp   = "BEND_UP"
+	layerBendDown = "BEND_DOWN"
+	layerMark     = "MARK"
 )
 
 // Flat is a flat pattern to be written: the part, the mark it carries, and
@@ -234,7 +234,7 @@ func (d *dxf) layers() {
 	layers := []struct {
 		name, line string
 		colour     int
-	}{{"0", "CONTINUOUS", 7}, {LayerCut, "CONTINUOUS", 7}, {LayerBendUp, "DASHED", 5}, {LayerBendDown, "DASHDOT", 1}, {LayerMark, "DOT", 3}}
+	}{{"0", "CONTINUOUS", 7}, {layerCut, "CONTINUOUS", 7}, {layerBendUp, "DASHED", 5}, {layerBendDown, "DASHDOT", 1}, {layerMark, "DOT", 3}}
 	d.table("LAYER", owner, len(layers))
 	for i, l := range layers {
 		d.entry("LAYER", 0x50+i, owner, "AcDbLayerTableRecord", l.name)
@@ -296,25 +296,25 @@ func (d *dxf) entity(kind, layer, class string) {
 
 func (d *dxf) entities(f Flat) []byte {
 	d.section("ENTITIES")
-	d.polyline(f.Part.Outline, LayerCut)
+	d.polyline(f.Part.Outline, layerCut)
 	for _, h := range f.Part.Holes {
 		switch {
 		case h.Made == sheet.MadeDrilled:
 			d.cross(h.Centre)
 		case h.Made == sheet.MadeMatched: // laid out by its mate
 		case len(h.Loop) > 0:
-			d.polyline(h.Loop, LayerCut)
+			d.polyline(h.Loop, layerCut)
 		default:
-			d.entity("CIRCLE", LayerCut, "AcDbCircle")
+			d.entity("CIRCLE", layerCut, "AcDbCircle")
 			d.at(10, h.Centre)
 			d.num(30, 0)
 			d.num(40, h.Cut/2*d.scale)
 		}
 	}
 	for _, l := range f.Part.BendLines {
-		layer := LayerBendDown
+		layer := layerBendDown
 		if l.Up {
-			layer = LayerBendUp
+			layer = layerBendUp
 		}
 		d.line(l.From, l.To, layer)
 	}
@@ -346,8 +346,8 @@ func (d *dxf) line(a, b profile.Point, layer string) {
 // cross marks the centre of a hole that is drilled later.
 func (d *dxf) cross(c profile.Point) {
 	const arm = 3
-	d.line(c.Add(profile.Point{X: -arm}), c.Add(profile.Point{X: arm}), LayerMark)
-	d.line(c.Add(profile.Point{Y: -arm}), c.Add(profile.Point{Y: arm}), LayerMark)
+	d.line(c.Add(profile.Point{X: -arm}), c.Add(profile.Point{X: arm}), layerMark)
+	d.line(c.Add(profile.Point{Y: -arm}), c.Add(profile.Point{Y: arm}), layerMark)
 }
 
 // mark writes the part's mark in the middle of the base.
@@ -355,7 +355,7 @@ func (d *dxf) mark(f Flat) {
 	for _, m := range f.Part.Marks {
 		for _, l := range m.Lines {
 			for i := 1; i < len(l); i++ {
-				d.line(l[i-1], l[i], LayerMark)
+				d.line(l[i-1], l[i], layerMark)
 			}
 		}
 		if m.Text != "" {
@@ -370,7 +370,7 @@ func (d *dxf) mark(f Flat) {
 
 // text writes words of a height in mm, turned by degrees.
 func (d *dxf) text(words string, at profile.Point, high, angle float64) {
-	d.entity("TEXT", LayerMark, "AcDbText")
+	d.entity("TEXT", layerMark, "AcDbText")
 	d.at(10, at)
 	d.num(30, 0)
 	d.num(40, high*d.scale)

@@ -21,7 +21,7 @@ func DXF12(f Flat) []byte {
 	d.section("TABLES")
 	d.put(0, "TABLE")
 	d.put(2, "LAYER")
-	layers := []string{LayerCut, LayerBendUp, LayerBendDown, LayerMark}
+	layers := []string{layerCut, layerBendUp, layerBendDown, layerMark}
 	d.int(70, len(layers))
 	for i, l := range layers {
 		d.put(0, "LAYER")
@@ -35,7 +35,7 @@ func DXF12(f Flat) []byte {
 	d.section("ENTITIES")
 	loop := func(l profile.Loop) {
 		d.put(0, "POLYLINE")
-		d.put(8, LayerCut)
+		d.put(8, layerCut)
 		d.int(66, 1)
 		d.num(10, 0)
 		d.num(20, 0)
@@ -43,7 +43,7 @@ func DXF12(f Flat) []byte {
 		d.int(70, 1)
 		for _, v := range l {
 			d.put(0, "VERTEX")
-			d.put(8, LayerCut)
+			d.put(8, layerCut)
 			d.at(10, v.P())
 			d.num(30, 0)
 			if v.Bulge != 0 {
@@ -51,7 +51,7 @@ func DXF12(f Flat) []byte {
 			}
 		}
 		d.put(0, "SEQEND")
-		d.put(8, LayerCut)
+		d.put(8, layerCut)
 	}
 	loop(f.Part.Outline)
 	for _, h := range f.Part.Holes {
@@ -63,16 +63,16 @@ func DXF12(f Flat) []byte {
 			loop(h.Loop)
 		default:
 			d.put(0, "CIRCLE")
-			d.put(8, LayerCut)
+			d.put(8, layerCut)
 			d.at(10, h.Centre)
 			d.num(30, 0)
 			d.num(40, h.Cut/2*d.scale)
 		}
 	}
 	for _, l := range f.Part.BendLines {
-		layer := LayerBendDown
+		layer := layerBendDown
 		if l.Up {
-			layer = LayerBendUp
+			layer = layerBendUp
 		}
 		d.line(l.From, l.To, layer)
 	}

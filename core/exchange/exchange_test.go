@@ -256,7 +256,7 @@ func TestDXFKeepsAreaAndHoles(t *testing.T) {
 			if !found {
 				t.Errorf("a circle at %v belongs to no hole", e.Centre)
 			}
-		case e.Layer == LayerBendUp:
+		case e.Layer == layerBendUp:
 			bends++
 		}
 	}
@@ -268,7 +268,7 @@ func TestDXFKeepsAreaAndHoles(t *testing.T) {
 // The page's path data holds the loop exactly: its arcs' radii and ends.
 func TestSVGPathOfASlot(t *testing.T) {
 	slot := profile.Slot(profile.Point{X: 20, Y: 10}, 30, 10, 0)
-	got := SVGPath(slot, func(q profile.Point) profile.Point { return profile.Point{X: q.X, Y: 50 - q.Y} })
+	got := svgPath(slot, func(q profile.Point) profile.Point { return profile.Point{X: q.X, Y: 50 - q.Y} })
 	want := "M10 45L30 45A5 5 0 0 0 35 40A5 5 0 0 0 30 35L10 35A5 5 0 0 0 5 40A5 5 0 0 0 10 45Z"
 	if got != want {
 		t.Errorf("%s, want %s", got, want)

@@ -56,7 +56,7 @@ func TestJigIsReadBack(t *testing.T) {
 		count := map[string]int{}
 		for _, e := range j.Entities {
 			count[e.Type+" "+e.Layer]++
-			if e.Type == "LWPOLYLINE" && e.Layer == LayerMark &&
+			if e.Type == "LWPOLYLINE" && e.Layer == layerMark &&
 				(math.Abs(e.Min[0]*scale-8) > 1e-6 || math.Abs(e.Max[0]*scale-1208) > 1e-6 || math.Abs(e.Min[1]*scale-40) > 1e-6) {
 				t.Errorf("outline from %v to %v", e.Min, e.Max)
 			}

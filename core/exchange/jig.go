@@ -41,10 +41,10 @@ func (j Jig) DXF() []byte {
 	}
 	d.section("ENTITIES")
 	for _, l := range j.Outlines {
-		d.polyline(l, LayerMark)
+		d.polyline(l, layerMark)
 	}
 	for _, l := range j.Plates {
-		d.polyline(l, LayerCut)
+		d.polyline(l, layerCut)
 	}
 	for _, p := range j.Points {
 		d.cross(p)

@@ -21,7 +21,7 @@ func ReadBack(f Flat, name string, data []byte) error {
 	if err != nil {
 		return fmt.Errorf("read back: %w", err)
 	}
-	t, err := d.Join(trace.Options{Layers: []string{LayerCut}})
+	t, err := d.Join(trace.Options{Layers: []string{layerCut}})
 	if err != nil {
 		return fmt.Errorf("read back: %w", err)
 	}
@@ -31,7 +31,7 @@ func ReadBack(f Flat, name string, data []byte) error {
 	} else if f.Inches {
 		mm = 25.4
 	}
-	want := Cuts(f.Part)
+	want := cuts(f.Part)
 	if len(t.Loops) != len(want) || len(t.Open) > 0 {
 		return fmt.Errorf("the file holds %d closed loops and %d open lines where the part has %d loops", len(t.Loops), len(t.Open), len(want))
 	}
@@ -52,8 +52,8 @@ func ReadBack(f Flat, name string, data []byte) error {
 	return nil
 }
 
-// Cuts answers every loop of a part that is cut: the outline first.
-func Cuts(p made.Part) []profile.Loop {
+// cuts answers every loop of a part that is cut: the outline first.
+func cuts(p made.Part) []profile.Loop {
 	out := []profile.Loop{p.Outline}
 	for _, h := range p.Holes {
 		switch {

@@ -28,14 +28,14 @@ func SVG(f Flat) []byte {
 	group := func(layer, dash string) {
 		fmt.Fprintf(&b, `<g id="%s" fill="none" stroke="#000" stroke-width="0.1"%s>`+"\n", layer, dash)
 	}
-	group(LayerCut, "")
-	fmt.Fprintf(&b, `<path d="%s"/>`+"\n", SVGPath(f.Part.Outline, flip))
+	group(layerCut, "")
+	fmt.Fprintf(&b, `<path d="%s"/>`+"\n", svgPath(f.Part.Outline, flip))
 	for _, hole := range f.Part.Holes {
 		c := flip(hole.Centre)
 		switch {
 		case hole.Made == sheet.MadeDrilled, hole.Made == sheet.MadeMatched:
 		case len(hole.Loop) > 0:
-			fmt.Fprintf(&b, `<path d="%s"/>`+"\n", SVGPath(hole.Loop, flip))
+			fmt.Fprintf(&b, `<path d="%s"/>`+"\n", svgPath(hole.Loop, flip))
 		default:
 			fmt.Fprintf(&b, `<circle cx="%s" cy="%s" r="%s"/>`+"\n", coord(c.X), coord(c.Y), coord(hole.Cut/2))
 		}
@@ -44,7 +44,7 @@ func SVG(f Flat) []byte {
 	for _, layer := range []struct {
 		name, dash string
 		up         bool
-	}{{LayerBendUp, ` stroke-dasharray="6 3"`, true}, {LayerBendDown, ` stroke-dasharray="6 2 0.5 2"`, false}} {
+	}{{layerBendUp, ` stroke-dasharray="6 3"`, true}, {layerBendDown, ` stroke-dasharray="6 2 0.5 2"`, false}} {
 		group(layer.name, layer.dash)
 		for _, l := range f.Part.BendLines {
 			if l.Up == layer.up {
@@ -54,7 +54,7 @@ func SVG(f Flat) []byte {
 		}
 		b.WriteString("</g>\n")
 	}
-	group(LayerMark, "")
+	group(layerMark, "")
 	for _, hole := range f.Part.Holes {
 		if hole.Made == sheet.MadeDrilled {
 			c := flip(hole.Centre)
@@ -79,9 +79,9 @@ func SVG(f Flat) []byte {
 	return b.Bytes()
 }
 
-// SVGPath writes a loop as path data, arcs exact; flip turns the drawing's
+// svgPath writes a loop as path data, arcs exact; flip turns the drawing's
 // axes into the page's.
-func SVGPath(l profile.Loop, flip func(profile.Point) profile.Point) string {
+func svgPath(l profile.Loop, flip func(profile.Point) profile.Point) string {
 	var b strings.Builder
 	for i, v := range l {
 		p := flip(v.P())

@@ -172,9 +172,6 @@ func (c *Answer) Forces(list []Station, k, n int) []Station {
 	return list
 }
 
-// Length answers a member's length between its ends, mm.
-func (m *Model) Length(k int) float64 { return m.beams[k].length }
-
 // Axes answers a member's own x, y and z in the frame's axes.
 func (m *Model) Axes(k int) [3]solid.Vector { return m.beams[k].axes }
 

@@ -108,8 +108,8 @@ func Doubler(part *made.Part, r sheet.Recipe, m Mount) (sheet.Recipe, bool) {
 	return out, true
 }
 
-// DoublerMass answers what a mount's doubler weighs, kg.
-func DoublerMass(part *made.Part, r sheet.Recipe, m Mount) float64 {
+// doublerMass answers what a mount's doubler weighs, kg.
+func doublerMass(part *made.Part, r sheet.Recipe, m Mount) float64 {
 	blank, ok := Doubler(part, r, m)
 	if !ok {
 		return 0

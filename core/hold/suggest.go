@@ -29,8 +29,8 @@ type Suggestion struct {
 	Asks        []string         `json:"asks" doc:"what else it asks for; nothing, as a change that brings new stops is not offered"`
 }
 
-// Slack is the utilisation below which a bracket is said to be over-strong.
-const Slack = .25
+// slack is the utilisation below which a bracket is said to be over-strong.
+const slack = .25
 
 var metricPlate = []float64{1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25}
 var inchPlate = []float64{.0478 * 25.4, .0747 * 25.4, 25.4 / 8, 25.4 * 3 / 16, 25.4 / 4, 25.4 * 5 / 16, 25.4 * 3 / 8, 25.4 / 2,
@@ -55,7 +55,7 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt made
 		return out
 	}
 	up := *now.Hardest >= strength.TightFrom
-	if !up && *now.Hardest >= Slack {
+	if !up && *now.Hardest >= slack {
 		return out
 	}
 	for _, c := range changes(r, part, m, up, opt) {
@@ -69,7 +69,7 @@ func Suggest(r sheet.Recipe, m Mount, loads []Load, rule strength.Rule, opt made
 		}
 		helps := up && *res.Hardest < *now.Hardest-1e-6 || !up && *res.Hardest < strength.TightFrom
 		if helps {
-			more := DoublerMass(&built, next, c.mount) - DoublerMass(&part, r, m)
+			more := doublerMass(&built, next, c.mount) - doublerMass(&part, r, m)
 			out = append(out, Suggestion{c.label, c.mount, append([]working.Edit{}, c.edits...), res.Hardest, res.Verdict, res.First, built.Mass,
 				built.Mass - part.Mass + more, []string{}})
 		}

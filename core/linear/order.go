@@ -102,10 +102,7 @@ func (q *quotient) eliminate(p int) {
 func (q *quotient) emit(p int) {
 	q.left -= q.weight[p]
 	q.weight[p] = 0
-	q.out = append(q.out, p)
-	for _, i := range q.merged[p] {
-		q.out = append(q.out, i)
-	}
+	q.out = append(append(q.out, p), q.merged[p]...)
 }
 
 // clique lists the variables that p's elimination joins; its elements are absorbed.

@@ -16,11 +16,11 @@ type Half struct {
 var (
 	ErrCorner = errors.New("the line runs through a corner, or along an edge")
 	ErrPieces = errors.New("the line leaves more than two pieces")
-	ErrBeside = errors.New("the line runs beside the shape")
+	errBeside = errors.New("the line runs beside the shape")
 )
 
 // Halve cuts a loop by the line n·p = at, n a unit vector: low lies where n·p is
-// less. Arcs stay arcs. It fails with ErrCorner, ErrPieces or ErrBeside.
+// less. Arcs stay arcs. It fails with ErrCorner, ErrPieces or errBeside.
 func (l Loop) Halve(n Point, at float64) (low, high Half, err error) {
 	type mark struct {
 		v   Vertex
@@ -51,7 +51,7 @@ func (l Loop) Halve(n Point, at float64) (low, high Half, err error) {
 	}
 	switch {
 	case len(cuts) == 0:
-		return low, high, ErrBeside
+		return low, high, errBeside
 	case len(cuts) != 2:
 		return low, high, ErrPieces
 	}

@@ -31,7 +31,7 @@ func TestHalvesAddUp(t *testing.T) {
 		way, at := Point{c, s}, 60*rnd.Float64()-30
 		low, high, err := l.Halve(way, at)
 		if err != nil {
-			if !errors.Is(err, ErrPieces) && !errors.Is(err, ErrBeside) {
+			if !errors.Is(err, ErrPieces) && !errors.Is(err, errBeside) {
 				t.Fatal(err)
 			}
 			continue
@@ -88,7 +88,7 @@ func TestHalveByHand(t *testing.T) {
 	if want := 1250 * (2*math.Pi/3 - math.Sqrt(3)/2); math.Abs(high.Loop.Area()-want) > 1e-6 {
 		t.Errorf("the cap is %.4f, want %.4f (the rest %.4f)", high.Loop.Area(), want, low.Loop.Area())
 	}
-	if _, _, err := disc.Halve(Point{0, 1}, 60); !errors.Is(err, ErrBeside) {
+	if _, _, err := disc.Halve(Point{0, 1}, 60); !errors.Is(err, errBeside) {
 		t.Errorf("beside: %v", err)
 	}
 	if _, _, err := Rect(0, 0, 10, 10).Halve(Point{1, 0}, 10); !errors.Is(err, ErrCorner) {

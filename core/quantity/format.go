@@ -51,7 +51,7 @@ type Written struct {
 
 // Format writes a length in mm, rounded to nearest with ties away from zero.
 func Format(mm float64, d Display) (Written, error) {
-	if math.IsNaN(mm) || math.Abs(mm) > MaxLength {
+	if math.IsNaN(mm) || math.Abs(mm) > maxLength {
 		return Written{}, fmt.Errorf("the length is over 100 m")
 	}
 	switch d.Style {

@@ -70,7 +70,7 @@ func Parse(text string, opt Options) (Reading, error) {
 		return Reading{}, p.fail(p.toks[0], "A length divided by a length is a plain number, not a length.")
 	}
 	mm := p.millimetres(val)
-	if math.IsNaN(mm) || math.Abs(mm) > MaxLength {
+	if math.IsNaN(mm) || math.Abs(mm) > maxLength {
 		return Reading{}, p.fail(p.toks[0], "The length is over 100 m.")
 	}
 	if mm == 0 {

@@ -161,7 +161,7 @@ func FuzzParse(f *testing.F) {
 			}
 			return
 		}
-		if math.IsNaN(got.Millimetres) || math.Abs(got.Millimetres) > MaxLength {
+		if math.IsNaN(got.Millimetres) || math.Abs(got.Millimetres) > maxLength {
 			t.Fatalf("%q = %v", s, got.Millimetres)
 		}
 	})

@@ -28,8 +28,8 @@ const (
 	Foot       Unit = "ft"
 )
 
-// MaxLength is the longest length accepted, in mm (100 m).
-const MaxLength = 100_000.0
+// maxLength is the longest length accepted, in mm (100 m).
+const maxLength = 100_000.0
 
 var unitSize = map[Unit]float64{Millimetre: 1, Centimetre: 10, Metre: 1000, Inch: 25.4, Foot: 304.8}
 
@@ -41,12 +41,6 @@ var unitWords = map[string]Unit{
 
 // Size returns the unit's length in mm, 0 for an unknown unit.
 func (u Unit) Size() float64 { return unitSize[u] }
-
-// UnitByName finds a unit by any of its spellings.
-func UnitByName(name string) (Unit, bool) {
-	u, ok := unitWords[strings.ToLower(strings.TrimSpace(name))]
-	return u, ok
-}
 
 // Error says what in an entry was not understood, where, and what to type instead.
 type Error struct {

@@ -15,11 +15,6 @@ import (
 	"warmanvil/core/working"
 )
 
-// WorkFrame works a frame out by itself: shape, cut list, strength.
-func WorkFrame(d member.Doc, quantity int, b brief.Brief, surveyed shape.Surveyed) FrameTold {
-	return workFrame(d, "", quantity, b, surveyed, nil)
-}
-
 // workFrame works a frame out with what the job's joints put on it.
 func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed shape.Surveyed, loads *frameLoads) FrameTold {
 	p := told.Pen{Display: b.Display()}

@@ -65,9 +65,6 @@ func BuildParts(parts []Part, b brief.Brief) []BuiltPart {
 	return out
 }
 
-// Hold asks a job without survey or frames.
-func Hold(b brief.Brief, parts []BuiltPart) Holding { return Site{Brief: b, Parts: parts}.Hold() }
-
 // Hold asks of every mount and joint whether it holds, and of every device how it
 // stands.
 func (s Site) Hold() Holding {

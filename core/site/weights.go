@@ -18,9 +18,6 @@ func (s Site) Tell(joints []BoltedTold) brief.Told {
 	return t
 }
 
-// Tell answers what the brief says back. parts carry their masses in kg.
-func Tell(b brief.Brief, parts []BuiltPart) brief.Told { return tell(b, parts, nil, nil) }
-
 // sized is a frame with its outside sizes.
 type sized struct {
 	name string

@@ -23,8 +23,8 @@ const (
 // Schools lists them.
 var Schools = []School{Allowable, Factored, GCase}
 
-// LeastMargin is the least margin on yield of the g-case school.
-const LeastMargin = 1.5
+// leastMargin is the least margin on yield of the g-case school.
+const leastMargin = 1.5
 
 // Rule is the school of a job with its margin.
 type Rule struct {
@@ -37,7 +37,7 @@ func (r Rule) Check(path string) error {
 	for _, s := range Schools {
 		if r.School == s {
 			if r.Margin != 0 {
-				return working.Within(path+"/margin", "The margin on yield", r.Margin, LeastMargin, 20, "")
+				return working.Within(path+"/margin", "The margin on yield", r.Margin, leastMargin, 20, "")
 			}
 			return nil
 		}
@@ -46,7 +46,7 @@ func (r Rule) Check(path string) error {
 }
 
 // margin answers the margin on yield.
-func (r Rule) margin() float64 { return max(r.Margin, LeastMargin) }
+func (r Rule) margin() float64 { return max(r.Margin, leastMargin) }
 
 // Yields tells whether the school counts to yield or proof instead of to
 // breaking.

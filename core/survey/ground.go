@@ -43,10 +43,10 @@ type Ramps struct {
 	Clearance, Approach, Departure, BreakOver Lowest
 }
 
-// Ramp answers the steepest ramp a tyre can meet before a point touches it:
+// ramp answers the steepest ramp a tyre can meet before a point touches it:
 // the point lies ahead mm before the axle and height mm over the ground; the
 // ramp is the common tangent of tyre and point. 90 when it never touches.
-func Ramp(radius, ahead, height float64) float64 {
+func ramp(radius, ahead, height float64) float64 {
 	if ahead <= 0 {
 		return 90
 	}
@@ -75,13 +75,13 @@ func (w Wheels) Over(things []Thing) Ramps {
 					h := c[2] - w.Ground
 					take(&r.Clearance, h, i, c)
 					if !w.Trailer && c[0] > w.Front {
-						take(&r.Approach, Ramp(w.Radius, c[0]-w.Front, h), i, c)
+						take(&r.Approach, ramp(w.Radius, c[0]-w.Front, h), i, c)
 					}
 					if c[0] < w.Rear {
-						take(&r.Departure, Ramp(w.Radius, w.Rear-c[0], h), i, c)
+						take(&r.Departure, ramp(w.Radius, w.Rear-c[0], h), i, c)
 					}
 					if !w.Trailer && c[0] < w.Front && c[0] > w.Rear {
-						take(&r.BreakOver, Ramp(w.Radius, w.Front-c[0], h)+Ramp(w.Radius, c[0]-w.Rear, h), i, c)
+						take(&r.BreakOver, ramp(w.Radius, w.Front-c[0], h)+ramp(w.Radius, c[0]-w.Rear, h), i, c)
 					}
 				}
 			}

@@ -104,7 +104,7 @@ func TestRampIsTheTangent(t *testing.T) {
 	r := rand.New(rand.NewPCG(117, 118))
 	for range 300 {
 		radius, ahead, height := 250+200*r.Float64(), 200+1500*r.Float64(), 600*r.Float64()
-		a := Ramp(radius, ahead, height)
+		a := ramp(radius, ahead, height)
 		if a >= 90 {
 			continue
 		}

@@ -215,20 +215,20 @@ func TestMate(t *testing.T) {
 func TestRamps(t *testing.T) {
 	// A point at the ground 1000 ahead of a tyre of 350: the ramp is the tangent
 	// from the foot, which is the ground itself.
-	near(t, "on the ground", Ramp(350, 1000, 0), 0, 1e-9)
+	near(t, "on the ground", ramp(350, 1000, 0), 0, 1e-9)
 	// Far ahead the tyre is a point: the angle tends to atan(h/ahead).
-	near(t, "far ahead", Ramp(1e-6, 1000, 300), math.Atan2(300, 1000)*180/math.Pi, 1e-6)
+	near(t, "far ahead", ramp(1e-6, 1000, 300), math.Atan2(300, 1000)*180/math.Pi, 1e-6)
 	// By hand: centre (0, 350), point (900, 400): distance 901.39, the tangent
 	// makes asin(350/901.39) with the line to the centre.
-	near(t, "by hand", Ramp(350, 900, 400), (math.Atan2(50, 900)+math.Asin(350/math.Hypot(900, 50)))*180/math.Pi, 1e-9)
-	near(t, "behind the axle", Ramp(350, -5, 100), 90, 0)
+	near(t, "by hand", ramp(350, 900, 400), (math.Atan2(50, 900)+math.Asin(350/math.Hypot(900, 50)))*180/math.Pi, 1e-9)
+	near(t, "behind the axle", ramp(350, -5, 100), 90, 0)
 	w := Wheels{Front: 0, Rear: -2500, Radius: 350}
 	box := Thing{Body: solid.Box(solid.Vector{-1300, -100, 220}, solid.Vector{-1200, 100, 300})}
 	hook := Thing{Body: solid.Box(solid.Vector{-3400, -50, 300}, solid.Vector{-3300, 50, 320})}
 	r := w.Over([]Thing{box, hook})
 	near(t, "ground clearance", r.Clearance.Value, 220, 1e-9)
-	near(t, "departure", r.Departure.Value, Ramp(350, 900, 300), 1e-9)
-	near(t, "break-over", r.BreakOver.Value, Ramp(350, 1300, 220)+Ramp(350, 1200, 220), 1e-9)
+	near(t, "departure", r.Departure.Value, ramp(350, 900, 300), 1e-9)
+	near(t, "break-over", r.BreakOver.Value, ramp(350, 1300, 220)+ramp(350, 1200, 220), 1e-9)
 	near(t, "approach", r.Approach.Value, 90, 0)
 	if r.Clearance.By != 0 || r.Departure.By != 1 || r.Approach.By != -1 {
 		t.Errorf("%+v", r)

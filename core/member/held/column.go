@@ -9,10 +9,10 @@ import (
 	"warmanvil/core/working"
 )
 
-// E3 answers a member's critical stress from its elastic buckling stress, MPa (AISC
-// 360 E3): 0.658^(Fy/Fe)·Fy for stocky ones, 0.877·Fe for slender ones. The elastic
+// e3 answers a member's critical stress from its elastic buckling stress, MPa (AISC
+// 360 e3): 0.658^(Fy/Fe)·Fy for stocky ones, 0.877·Fe for slender ones. The elastic
 // stress is never itself the strength.
-func E3(yield, elastic float64) float64 {
+func e3(yield, elastic float64) float64 {
 	if elastic <= 0 {
 		return 0
 	}
@@ -49,7 +49,7 @@ func (a *asking) column() mode {
 	}
 	critical := a.yield
 	if !math.IsInf(elastic, 1) {
-		critical = E3(a.yield, elastic)
+		critical = e3(a.yield, elastic)
 	}
 	reduced := a.walls(critical) // share of the section that still presses
 	buckles := w.ask.Rule.Capacity(critical*reduced, a.plate)

@@ -171,7 +171,7 @@ func handMembers(t *testing.T) []workedOut {
 		{ear, "ear", "e", "8.5 to the edge: torn out", "AISC 360 J3.10; Ω 2", pushed(sharp, pull, eared(50, 10, 15)), allow, 10000, 1.2 * 8.5 * 10 * 360 / 2, 0, ""},
 		{ear, "ear-bend", "e", "10 kN pull", "N/(w·t); Ω 1.67", pushed(sharp, pull, eared(50, 10, 20)), allow, 10000 / 600., may, 0, ""},
 		{ear, "ear-bend", "e", "100 N down 1 m out: its thin way", "6·(V·h + M)/(w·t²); Ω 1.67", pushed(sharp, [3]float64{0, 0, -100}, eared(50, 10, 20)), allow, (100*1000 + 100*30) / (60 * 100 / 6.), may, 0, ""},
-		{ear, "ear-edge", "e", "5 kN pressed, stands out 50 of 10", "AISC 360 E3, λ = 2·h·√12/t; Ω 1.67", pushed(sharp, [3]float64{0, -5000, 0}, eared(50, 10, 20)), allow, 5000 / 600., E3(fy, math.Pi*math.Pi*steelE/math.Pow(10*math.Sqrt(12), 2)) / 1.67, 0, ""},
+		{ear, "ear-edge", "e", "5 kN pressed, stands out 50 of 10", "AISC 360 E3, λ = 2·h·√12/t; Ω 1.67", pushed(sharp, [3]float64{0, -5000, 0}, eared(50, 10, 20)), allow, 5000 / 600., e3(fy, math.Pi*math.Pi*steelE/math.Pow(10*math.Sqrt(12), 2)) / 1.67, 0, ""},
 		{ear, "ear-edge", "e", "100 of 4: slender", "AISC 360 E3, 0.877·Fe; Ω 1.67", pushed(sharp, [3]float64{0, -5000, 0}, eared(100, 4, 20)), allow, 5000 / 240., .877 * math.Pi * math.Pi * steelE / math.Pow(50*math.Sqrt(12), 2) / 1.67, 0, ""},
 		{strength.FrameForm, "modes", "", "a massless arm that swings", "frequencies carry nothing: TestHertzByHand", pushed(sharp, down), allow, 0, 0, 0, strength.NotNeeded},
 		{strength.FrameForm, "modes", "", "the same with a foot", "frequencies carry nothing: TestHertzByHand", pushed(sharp, pull, footed(140, 160, 10, 4, 18)), allow, 0, 0, 0, strength.NotNeeded},

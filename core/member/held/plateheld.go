@@ -354,14 +354,14 @@ func (q *plating) root() mode {
 }
 
 // edge is the free edge of an ear that is pressed: a strip of plate on its own, held
-// at its root (AISC 360 E3 with K = 2).
+// at its root (AISC 360 e3 with K = 2).
 func (q *plating) edge() mode {
 	p := q.p
 	m := mode{Key: "ear-edge", Name: "free edge buckles", Unit: "MPa", Idle: "It is never pressed."}
 	r := p.Thickness / math.Sqrt(12)
 	slender := 2 * p.Height / r
 	elastic := math.Pi * math.Pi * q.a.w.m.modulus / (slender * slender)
-	critical := E3(q.a.yield, elastic)
+	critical := e3(q.a.yield, elastic)
 	capacity := q.a.w.ask.Rule.Capacity(critical, q.a.plate)
 	at := func(f [6]float64) float64 {
 		return max(f[0]*map[bool]float64{true: -1, false: 1}[p.End == "b"], 0)/(p.Width*p.Thickness) +
