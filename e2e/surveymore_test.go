@@ -131,7 +131,7 @@ func TestDrillOnlyWhatWasLookedBehind(t *testing.T) {
 	p.goTo("/jobs/" + jobID + "/measure/room")
 	p.press("Add a hole to drill")
 	p.wait("the new one", `document.querySelectorAll('.drill').length === 2`)
-	row := ".drill:nth-of-type(2)"
+	row := ".card:nth-of-type(2) .drill"
 	p.set(row, "Hole", "Clip")
 	p.pick(row, "At the point", "Left rail 8")
 	p.pick(row, "The wall faces", "to the left")

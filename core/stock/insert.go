@@ -8,7 +8,7 @@ type Insert struct {
 	RivetNut float64 // hole for a rivet nut's body
 }
 
-// inserts by thread size.
+// inserts by thread size: weld nuts after DIN 929, rivet nuts by common body sizes.
 var inserts = []Insert{
 	{"M4", 6, 6}, {"M5", 7, 7}, {"M6", 8, 9}, {"M8", 10.5, 11}, {"M10", 12.5, 13}, {"M12", 14.8, 16},
 	{"#10", 7.1, 7.5}, {"1/4", 8.3, 9.9}, {"5/16", 10.3, 12.7}, {"3/8", 12.3, 14.3}, {"1/2", 16.3, 19},

@@ -4,6 +4,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { Refused, words } from '@/api/client'
+import type { Path, Under } from '@/api/path'
 import { at, put } from '@/api/pointer'
 import { queryClient } from '@/api/queries'
 import { useEntry } from '@/kit/entry'
@@ -255,9 +256,16 @@ export function useDocument<K extends Kind>(
   const seen = () => {
     joined.value = []
   }
-  const set = (path: string, value: unknown) => {
+  /** Sets what stands at a path; undefined takes it out. */
+  const set = <P extends Path<State<K>>>(path: P, value: Under<State<K>, P> | undefined) => {
     if (doc.value !== undefined) change(put(plain(doc.value), path, value), path)
   }
+  /** The same from a place on, a thing of a list. */
+  const under = <B extends Path<State<K>>>(base: () => B) => ({
+    set: <P extends Path<Under<State<K>, B>>>(path: P, value: Under<Under<State<K>, B>, P> | undefined) =>
+      set(`${base()}${path}` as never, value as never),
+    fault: (path: Path<Under<State<K>, B>>) => fault(`${base()}${path}`),
+  })
   const get = (path: string) => at(doc.value, path)
   const fault = (path: string) => faults.value[path]
   return {
@@ -276,6 +284,7 @@ export function useDocument<K extends Kind>(
     drafted,
     change,
     set,
+    under,
     get,
     fault,
     send,

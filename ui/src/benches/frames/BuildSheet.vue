@@ -2,7 +2,7 @@
 // Points, members, copies and plates of a frame.
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
-import type { FrameMember } from '@/api/client'
+import type { FrameDoc, FrameMember } from '@/api/client'
 import type { OpenFrame } from './useFrame'
 import CopyForm from './CopyForm.vue'
 import MaterialPick from './MaterialPick.vue'
@@ -17,22 +17,39 @@ const worked = computed(() => props.open.worked.value)
 const joint = (id: string) => worked.value?.joints.find((j) => j.id === id)
 const piece = (id: string) => worked.value?.pieces.find((p) => p.id === id)
 const { choose } = props.open
-const list = <T,>(path: string, was: T[] | undefined | null, one: T & { id: string }) => {
-  props.open.set(path, [...(was ?? []), one])
+/** What is new is open. */
+function fresh<T extends { id: string }>(one: T): T {
   choose(one.id)
+  return one
 }
+type Plate = NonNullable<FrameDoc['plates']>[number]
+type Copy = NonNullable<FrameDoc['copies']>[number]
 const last = computed(() => doc.value.members?.at(-1))
-function member() {
-  const m: FrameMember = {
+const point = () => fresh({ id: newId(), name: `Point ${(doc.value.points?.length ?? 0) + 1}` })
+const copy = () => fresh<Copy>({ id: newId(), kind: 'mirror', axis: 'y' })
+const plate = () =>
+  fresh<Plate>({
+    id: newId(),
+    name: `Plate ${(doc.value.plates?.length ?? 0) + 1}`,
+    member: doc.value.members?.[0]?.id ?? '',
+    end: 'a',
+    kind: 'base',
+    width: 120,
+    height: 120,
+    thickness: 8,
+    holes: 4,
+    hole: 11,
+    margin: 18,
+  })
+const member = () =>
+  fresh<FrameMember>({
     id: newId(),
     name: `Member ${(doc.value.members?.length ?? 0) + 1}`,
     from: '',
     to: '',
     section: last.value?.section ?? { kind: 'rectTube', width: 40, height: 40, wall: 3, outerRadius: 6 },
     stock: last.value ? last.value.stock : '40 × 40 × 3 mm tube',
-  }
-  list('/members', doc.value.members, m)
-}
+  })
 const copied = computed(() => (worked.value?.pieces ?? []).filter((p) => p.of).length)
 </script>
 
@@ -48,8 +65,8 @@ const copied = computed(() => (worked.value?.pieces ?? []).filter((p) => p.of).l
         :name="(p) => p.name"
         :says="(p) => joint(p.id)?.why || (joint(p.id)?.text.join(', ') ?? '')"
         @open="choose"
-        @add="list('/points', doc.points, { id: newId(), name: `Point ${(doc.points?.length ?? 0) + 1}` })"
-        @drop="(i) => open.set(`/points/${i}`, undefined)"
+        :make="point"
+        @change="(v) => open.set('/points', v)"
       >
         <template #default="{ index }"><PointForm :open="open" :index="index" /></template>
       </RowList>
@@ -65,8 +82,8 @@ const copied = computed(() => (worked.value?.pieces ?? []).filter((p) => p.of).l
         :name="(m) => m.name"
         :says="(m) => piece(m.id)?.why || `${piece(m.id)?.long ?? ''}${piece(m.id)?.mark ? ' · ' + piece(m.id)?.mark : ''}`"
         @open="choose"
-        @add="member"
-        @drop="(i) => open.set(`/members/${i}`, undefined)"
+        :make="member"
+        @change="(v) => open.set('/members', v)"
       >
         <template #default="{ row, index }"><MemberForm :open="open" :index="index" :piece="piece(row.id)" /></template>
       </RowList>
@@ -82,8 +99,8 @@ const copied = computed(() => (worked.value?.pieces ?? []).filter((p) => p.of).l
         :name="(c) => (c.kind === 'mirror' ? `mirrored across ${c.axis ?? 'y'}` : `repeated ${c.times ?? 0} times`)"
         :says="(c) => (c.members?.length ? `${c.members.length} members` : 'all members')"
         @open="choose"
-        @add="list('/copies', doc.copies, { id: newId(), kind: 'mirror' as const, axis: 'y' as const })"
-        @drop="(i) => open.set(`/copies/${i}`, undefined)"
+        :make="copy"
+        @change="(v) => open.set('/copies', v)"
       >
         <template #default="{ index }"><CopyForm :open="open" :index="index" /></template>
       </RowList>
@@ -98,22 +115,8 @@ const copied = computed(() => (worked.value?.pieces ?? []).filter((p) => p.of).l
         :name="(p) => p.name"
         :says="(p) => worked?.plates.find((x) => x.id === p.id)?.text ?? ''"
         @open="choose"
-        @add="
-          list('/plates', doc.plates, {
-            id: newId(),
-            name: `Plate ${(doc.plates?.length ?? 0) + 1}`,
-            member: doc.members?.[0]?.id ?? '',
-            end: 'a' as const,
-            kind: 'base' as const,
-            width: 120,
-            height: 120,
-            thickness: 8,
-            holes: 4,
-            hole: 11,
-            margin: 18,
-          })
-        "
-        @drop="(i) => open.set(`/plates/${i}`, undefined)"
+        :make="plate"
+        @change="(v) => open.set('/plates', v)"
       >
         <template #default="{ index }"><PlateForm :open="open" :index="index" /></template>
       </RowList>

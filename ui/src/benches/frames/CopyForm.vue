@@ -6,7 +6,7 @@ import ValueField from '@/kit/ValueField.vue'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame; index: number }>()
-const at = computed(() => `/copies/${props.index}`)
+const at = computed(() => `/copies/${props.index}` as const)
 const c = computed(() => props.open.doc.value!.copies![props.index]!)
 const step = computed(() => c.value.step ?? [0, 0, 0])
 const setStep = (k: number, v: number) =>

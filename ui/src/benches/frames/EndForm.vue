@@ -8,14 +8,14 @@ import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{
   open: OpenFrame
-  at: string
+  at: `/members/${number}/a` | `/members/${number}/b`
   end?: FrameEnd
   self: string
   word: string
   told?: FrameTold['pieces'][number]['ends'][number]
 }>()
 const end = computed(() => props.end ?? {})
-const set = (more: object) => props.open.set(props.at, { ...end.value, ...more })
+const set = (more: FrameEnd) => props.open.set(props.at, { ...end.value, ...more })
 const kinds = [
   { value: 'square' as const, text: 'square' },
   { value: 'mitre' as const, text: 'mitre with' },

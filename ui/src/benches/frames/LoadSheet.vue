@@ -35,18 +35,23 @@ const loadKinds = [
   { value: 'force' as const, text: 'a force' },
 ]
 const { choose } = props.open
-function addSupport() {
+type Support = (typeof supports.value)[number]
+function support(): Support {
   const free = doc.value.points?.find((p) => !doc.value.supports?.some((s) => s.point === p.id))
-  props.open.set('/supports', [...(doc.value.supports ?? []), { point: free?.id ?? '', kind: 'fixed' }])
-  choose(`support ${free?.id ?? ''}`)
-}
-function addLoad() {
-  const id = newId()
-  props.open.set('/loads', [
-    ...(doc.value.loads ?? []),
-    { id, name: `Load ${(doc.value.loads?.length ?? 0) + 1}`, kind: 'mass', kilos: 50 },
-  ])
+  const id = `support ${free?.id ?? ''}`
   choose(id)
+  return { id, point: free?.id ?? '', kind: 'fixed' }
+}
+/** A support is known by its point. */
+const keep = (list: Support[]) =>
+  props.open.set(
+    '/supports',
+    list.map((s) => ({ ...s, id: undefined }) as Omit<Support, 'id'>),
+  )
+function load() {
+  const id = newId()
+  choose(id)
+  return { id, name: `Load ${(doc.value.loads?.length ?? 0) + 1}`, kind: 'mass' as const, kilos: 50 }
 }
 function says(l: { kind: string; kilos?: number; device?: string }) {
   const d = devices.value.find((x) => x.value === l.device)?.text
@@ -84,8 +89,8 @@ const shakes = [
         :name="(s) => pointName(s.point)"
         :says="(s) => kinds[s.kind]"
         @open="choose"
-        @add="addSupport"
-        @drop="(i) => open.set(`/supports/${i}`, undefined)"
+        :make="support"
+        @change="keep"
       >
         <template #default="{ row, index }">
           <PickOne
@@ -96,7 +101,7 @@ const shakes = [
           />
           <PickOne
             label="How"
-            :choices="Object.entries(kinds).map(([value, text]) => ({ value, text }))"
+            :choices="Object.entries(kinds).map(([value, text]) => ({ value: value as typeof row.kind, text }))"
             :model-value="row.kind"
             @update:model-value="(v) => open.set(`/supports/${index}/kind`, v)"
           />
@@ -142,8 +147,8 @@ const shakes = [
         :name="(l) => l.name"
         :says="says"
         @open="choose"
-        @add="addLoad"
-        @drop="(i) => open.set(`/loads/${i}`, undefined)"
+        :make="load"
+        @change="(v) => open.set('/loads', v)"
       >
         <template #default="{ row, index }">
           <TextField label="Name" :model-value="row.name" @update:model-value="(v) => open.set(`/loads/${index}/name`, v)" />

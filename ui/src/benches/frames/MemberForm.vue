@@ -13,7 +13,7 @@ import SizeFields from './SizeFields.vue'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame; index: number; piece?: FrameTold['pieces'][number] }>()
-const at = computed(() => `/members/${props.index}`)
+const at = computed(() => `/members/${props.index}` as const)
 const m = computed(() => props.open.doc.value!.members![props.index]!)
 const { data: lists } = useSections()
 const inches = computed(() => props.open.style.value.unit !== 'mm')

@@ -8,7 +8,7 @@ import ValueField from '@/kit/ValueField.vue'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame; index: number }>()
-const at = computed(() => `/plates/${props.index}`)
+const at = computed(() => `/plates/${props.index}` as const)
 const p = computed(() => props.open.doc.value!.plates![props.index]!)
 const sizes = computed(() => [
   ['width', 'Wide'] as const,

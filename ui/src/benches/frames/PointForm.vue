@@ -10,7 +10,7 @@ import type { FrameCorner } from '@/api/client'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame; index: number }>()
-const at = computed(() => `/points/${props.index}`)
+const at = computed(() => `/points/${props.index}` as const)
 const p = computed(() => props.open.doc.value!.points![props.index]!)
 const { data: survey } = useSurveyed(() => props.open.view.value?.jobId ?? '')
 const surveyed = computed(() => [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Pieces left from before; they are cut up first.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -15,36 +15,35 @@ const change = (i: number, more: object) => save(list.value.map((r, k) => (k ===
 
 <template>
   <h3>Remnants, used first</h3>
-  <div v-for="(r, i) in list" :key="i" class="cells remnant">
-    <PickOne
-      :label="`Remnant ${i + 1} is`"
-      :choices="stocks.some((s) => s.value === r.stock) ? stocks : [{ value: r.stock, text: r.stock }, ...stocks]"
-      :model-value="r.stock"
-      @update:model-value="(v) => change(i, { stock: v })"
-    />
-    <ValueField
-      :label="`Remnant ${i + 1} long`"
-      :model-value="r.length"
-      :lengths="open.style.value"
-      @update:model-value="(v) => change(i, { length: v })"
-    />
-    <ValueField
-      :label="`Remnants ${i + 1}, how many`"
-      kind="count"
-      :model-value="r.many || 1"
-      :lengths="open.style.value"
-      @update:model-value="(v) => change(i, { many: v })"
-    />
-    <button
-      type="button"
-      class="press tight bare"
-      :aria-label="`Remove remnant ${i + 1}`"
-      @click="save(list.filter((_, k) => k !== i))"
-    >
-      <Trash2 :size="16" />
-    </button>
-  </div>
-  <button type="button" class="press tight" @click="save([...list, { stock: stocks[0]?.value ?? '', length: 1000 }])">
-    <Plus :size="16" aria-hidden="true" />Remnant
-  </button>
+  <CardList
+    :rows="list"
+    word="remnant"
+    add="Remnant"
+    :make="() => ({ stock: stocks[0]?.value ?? '', length: 1000 })"
+    small
+    @change="(v) => save(v)"
+    v-slot="{ row: r, i }"
+  >
+    <div class="cells remnant">
+      <PickOne
+        :label="`Remnant ${i + 1} is`"
+        :choices="stocks.some((s) => s.value === r.stock) ? stocks : [{ value: r.stock, text: r.stock }, ...stocks]"
+        :model-value="r.stock"
+        @update:model-value="(v) => change(i, { stock: v })"
+      />
+      <ValueField
+        :label="`Remnant ${i + 1} long`"
+        :model-value="r.length"
+        :lengths="open.style.value"
+        @update:model-value="(v) => change(i, { length: v })"
+      />
+      <ValueField
+        :label="`Remnants ${i + 1}, how many`"
+        kind="count"
+        :model-value="r.many || 1"
+        :lengths="open.style.value"
+        @update:model-value="(v) => change(i, { many: v })"
+      />
+    </div>
+  </CardList>
 </template>

@@ -1,45 +1,39 @@
 <script setup lang="ts" generic="T extends { id: string }">
-// Rows that open to be edited: one at a time, added at the end, removed each.
-import { ChevronDown, ChevronRight, Plus, Trash2 } from '@lucide/vue'
-import { nextTick, ref } from 'vue'
+// Rows that open to be edited, one at a time.
+import { ChevronDown, ChevronRight, Plus } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 
-defineProps<{ rows: T[]; open: string; add: string; word: string; name: (row: T) => string; says: (row: T) => string }>()
-const emit = defineEmits<{ open: [id: string]; add: []; drop: [index: number] }>()
-const list = ref<HTMLElement>()
-async function more() {
-  emit('add')
-  await nextTick()
-  list.value?.querySelector<HTMLElement>('.form input')?.focus()
-}
+defineProps<{
+  rows: T[]
+  open: string
+  add: string
+  word: string
+  make: () => T
+  name: (row: T) => string
+  says: (row: T) => string
+}>()
+const emit = defineEmits<{ open: [id: string]; change: [rows: T[]] }>()
 </script>
 
 <template>
-  <div ref="list" class="rows">
-    <div v-for="(r, i) in rows" :key="r.id" class="one" :class="{ shown: r.id === open }">
-      <div class="head">
-        <button type="button" class="pick" :aria-expanded="r.id === open" @click="emit('open', r.id === open ? '' : r.id)">
-          <component :is="r.id === open ? ChevronDown : ChevronRight" :size="16" aria-hidden="true" />
-          <span class="name">{{ name(r) || 'no name yet' }}</span>
-          <span class="says num">{{ says(r) }}</span>
+  <CardList small :rows="rows" :word="word" :name="(r) => `${word} ${name(r)}`" @change="(v) => emit('change', v)">
+    <template #default="{ row, i }">
+      <div class="one" :class="{ shown: row.id === open }">
+        <button type="button" class="pick" :aria-expanded="row.id === open" @click="emit('open', row.id === open ? '' : row.id)">
+          <component :is="row.id === open ? ChevronDown : ChevronRight" :size="16" aria-hidden="true" />
+          <span class="name">{{ name(row) || 'no name yet' }}</span>
+          <span class="says num">{{ says(row) }}</span>
         </button>
-        <button type="button" class="press tight bare" :aria-label="`Remove ${word} ${name(r)}`" @click="emit('drop', i)">
-          <Trash2 :size="16" />
-        </button>
+        <div v-if="row.id === open" class="form"><slot :row="row" :index="i" /></div>
       </div>
-      <div v-if="r.id === open" class="form"><slot :row="r" :index="i" /></div>
-    </div>
-    <button type="button" class="press tight" @click="more"><Plus :size="16" aria-hidden="true" />{{ add }}</button>
-  </div>
+    </template>
+    <template #adds="{ add: plus }">
+      <button type="button" class="press tight" @click="plus(make())"><Plus :size="16" aria-hidden="true" />{{ add }}</button>
+    </template>
+  </CardList>
 </template>
 
 <style scoped>
-.rows {
-  display: grid;
-}
-.rows > .press {
-  justify-self: start;
-  margin-top: 8px;
-}
 .one {
   border-bottom: 1px solid var(--rule);
 }
@@ -48,13 +42,8 @@ async function more() {
   padding-left: 8px;
   background: var(--ember-wash);
 }
-.head {
-  display: flex;
-  align-items: center;
-}
 .pick {
-  flex: 1;
-  min-width: 0;
+  width: 100%;
   display: grid;
   grid-template-columns: 20px minmax(0, 1fr) auto;
   gap: 6px;

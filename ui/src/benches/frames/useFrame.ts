@@ -36,8 +36,7 @@ export function useFrame(job: () => string, id: () => string) {
   const choose = (which: string) => (chosen.value = which)
   const head = open.doc
   const doc = computed(() => head.value?.frame)
-  const set = (path: string, value: unknown) => open.set(`/frame${path}`, value)
-  const fault = (path: string) => open.fault(`/frame${path}`)
+  const { set, fault } = open.under(() => '/frame' as const)
   /** Points to choose from, copies left out. */
   const points = computed(() => [
     { value: '', text: 'choose a point' },

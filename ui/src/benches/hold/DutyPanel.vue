@@ -20,7 +20,7 @@ const list = computed(() => props.open.brief.value?.duties ?? [])
 const told = (id: string) => props.view?.holding.duties.find((d) => d.id === id)
 const add = () =>
   props.open.set('/duties', [...list.value, { id: newId(), name: '', kind: 'pull', way: [1, 0, 0] } satisfies Duty])
-const set = (i: number, path: string, v: unknown) => props.open.set(`/duties/${i}${path}`, v)
+const duty = (i: number) => props.open.under(() => `/duties/${i}` as const)
 const kinds: { value: Duty['kind']; text: string }[] = [
   { value: 'pull', text: 'rated pull' },
   { value: 'recovery', text: 'recovery of a stuck vehicle' },
@@ -72,12 +72,12 @@ const things = computed(() => [
 ])
 function put(i: number, key: string) {
   const side = props.view?.sides.find((s) => sideKey(s.side) === key)?.side
-  set(i, '/on', side)
+  duty(i).set('/on', side)
 }
 function axis(i: number, path: 'way' | 'net' | 'at', k: number, v: number) {
   const now = [...(list.value[i]![path] ?? [0, 0, 0])]
   now[k] = v ?? 0
-  set(i, `/${path}`, now)
+  duty(i).set(`/${path}`, now)
 }
 const { force } = useAmounts()
 const wrong = ref('')
@@ -105,8 +105,8 @@ async function label(id: string) {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <article v-for="(d, i) in list" :key="d.id" class="duty" :data-duty="d.id">
       <div class="cells">
-        <TextField label="Duty" :model-value="d.name" :maxlength="80" @update:model-value="(v) => set(i, '/name', v)" />
-        <PickOne label="It is" :choices="kinds" :model-value="d.kind" @update:model-value="(v) => set(i, '/kind', v)" />
+        <TextField label="Duty" :model-value="d.name" :maxlength="80" @update:model-value="(v) => duty(i).set('/name', v)" />
+        <PickOne label="It is" :choices="kinds" :model-value="d.kind" @update:model-value="(v) => duty(i).set('/kind', v)" />
         <PickOne
           v-if="d.kind !== 'retention'"
           label="It acts on"
@@ -122,14 +122,14 @@ async function label(id: string) {
           :model-value="(d[key] as number | undefined) ?? null"
           :lengths="open.style.value"
           :note="d.kind === 'recovery' && key === 'mass' ? undefined : notes[key]"
-          @update:model-value="(v) => set(i, `/${key}`, v ?? undefined)"
+          @update:model-value="(v) => duty(i).set(`/${key}`, v ?? undefined)"
         />
         <template v-if="d.kind === 'recovery'">
           <PickOne
             label="Stuck in"
             :choices="grounds"
             :model-value="d.ground ?? ''"
-            @update:model-value="(v) => set(i, '/ground', v || undefined)"
+            @update:model-value="(v) => duty(i).set('/ground', v || undefined)"
           />
           <ValueField
             v-if="d.kinetic"
@@ -137,7 +137,7 @@ async function label(id: string) {
             kind="force"
             :model-value="d.breaks ?? null"
             :lengths="open.style.value"
-            @update:model-value="(v) => set(i, '/breaks', v ?? undefined)"
+            @update:model-value="(v) => duty(i).set('/breaks', v ?? undefined)"
           />
         </template>
         <template v-if="d.kind === 'retention'">
@@ -172,11 +172,11 @@ async function label(id: string) {
         </template>
         <div v-if="d.kind === 'recovery' || d.kind === 'stall' || d.kind === 'pull'" class="ticks">
           <label class="tick">
-            <input type="checkbox" :checked="d.pulley ?? false" @change="set(i, '/pulley', !d.pulley || undefined)" />
+            <input type="checkbox" :checked="d.pulley ?? false" @change="duty(i).set('/pulley', !d.pulley || undefined)" />
             it holds a pulley block
           </label>
           <label v-if="d.kind === 'recovery'" class="tick">
-            <input type="checkbox" :checked="d.kinetic ?? false" @change="set(i, '/kinetic', !d.kinetic || undefined)" />
+            <input type="checkbox" :checked="d.kinetic ?? false" @change="duty(i).set('/kinetic', !d.kinetic || undefined)" />
             by a strap that stretches
           </label>
         </div>
@@ -205,7 +205,7 @@ async function label(id: string) {
           type="button"
           class="press tight bare"
           :aria-label="`Remove ${d.name || 'this duty'}`"
-          @click="set(i, '', undefined)"
+          @click="open.set(`/duties/${i}`, undefined)"
         >
           <Trash2 :size="18" />
         </button>

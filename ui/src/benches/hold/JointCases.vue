@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What pulls on the joint, case by case: force and the place it acts at.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { BoltedJoint, HoldingView } from '@/api/client'
 import type { OpenBrief } from '@/jobs/useBrief'
@@ -10,7 +10,7 @@ import ValueField from '@/kit/ValueField.vue'
 import JointStands from './JointStands.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
-const path = computed(() => `/joints/${props.at}/design/cases`)
+const path = computed(() => `/joints/${props.at}/design/cases` as const)
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 /** Where the loads come from. */
 const sources = computed(() => [
@@ -28,16 +28,11 @@ const take = (v: string) =>
     mount: v === 'path' ? joint.value.mount : v || undefined,
   } satisfies BoltedJoint)
 const cases = computed(() => props.open.brief.value!.joints![props.at]!.design.cases ?? [])
-const add = () =>
-  props.open.set(path.value, [
-    ...cases.value,
-    { name: `case ${cases.value.length + 1}`, force: [0, 0, 0], at: cases.value.at(-1)?.at ?? [0, 0, 0] },
-  ])
-const drop = (i: number) =>
-  props.open.set(
-    path.value,
-    cases.value.filter((_, k) => k !== i),
-  )
+const blank = (): Case => ({
+  name: `case ${cases.value.length + 1}`,
+  force: [0, 0, 0],
+  at: cases.value.at(-1)?.at ?? [0, 0, 0],
+})
 const factored = computed(() => props.open.brief.value?.strength?.school === 'factored')
 type Case = (typeof cases.value)[number]
 const ways = ['across', 'up', 'off'] as const
@@ -90,27 +85,34 @@ function asked(c: Case, i: number) {
         towards their heads.
         <template v-if="factored">Type what it really is: the factored school puts its load factor on it.</template>
       </p>
-      <div v-for="(c, i) in cases" :key="i" class="case" :data-case="i">
-        <TextField
-          label="Case"
-          :model-value="c.name"
-          :maxlength="80"
-          @update:model-value="(v) => open.set(`${path}/${i}/name`, v)"
-        />
-        <ValueField
-          v-for="f in asked(c, i)"
-          :key="f.label"
-          :label="f.label"
-          :kind="f.kind"
-          :model-value="f.value"
-          :lengths="open.style.value"
-          @update:model-value="f.set"
-        />
-        <button type="button" class="press tight bare" :aria-label="`Remove case ${i + 1}`" @click="drop(i)">
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <button type="button" class="press tight add" @click="add"><Plus :size="16" aria-hidden="true" />One more case</button>
+      <CardList
+        :rows="cases"
+        word="case"
+        add="One more case"
+        :make="blank"
+        small
+        ordered
+        @change="(v) => open.set(path, v)"
+        v-slot="{ row: c, i }"
+      >
+        <div class="case" :data-case="i">
+          <TextField
+            label="Case"
+            :model-value="c.name"
+            :maxlength="80"
+            @update:model-value="(v) => open.set(`${path}/${i}/name`, v)"
+          />
+          <ValueField
+            v-for="f in asked(c, i)"
+            :key="f.label"
+            :label="f.label"
+            :kind="f.kind"
+            :model-value="f.value"
+            :lengths="open.style.value"
+            @update:model-value="f.set"
+          />
+        </div>
+      </CardList>
     </template>
   </section>
 </template>
@@ -118,7 +120,7 @@ function asked(c: Case, i: number) {
 <style scoped>
 .case {
   display: grid;
-  grid-template-columns: repeat(9, minmax(0, 1fr)) auto;
+  grid-template-columns: repeat(9, minmax(0, 1fr));
   gap: 8px;
   align-items: end;
   border-bottom: 1px solid var(--rule);

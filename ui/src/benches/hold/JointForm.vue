@@ -13,7 +13,7 @@ const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
 const { data: stock } = useStock()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 const design = computed(() => joint.value.design)
-const set = (path: string, v: unknown) => props.open.set(`/joints/${props.at}${path}`, v)
+const { set } = props.open.under(() => `/joints/${props.at}` as const)
 const threads = computed(() =>
   (stock.value?.threads ?? []).map((t) => ({
     value: `${t.system} ${t.size} ${t.pitch}`,
@@ -28,7 +28,7 @@ const grades = computed(() => [
   ...new Set((stock.value?.grades ?? []).filter((g) => g.system === design.value.system).map((g) => g.name)),
 ])
 function setThread(v: string) {
-  const [system, ...rest] = v.split(' ')
+  const [system, ...rest] = v.split(' ') as ['metric' | 'inch', ...string[]]
   const first = stock.value?.grades.find((g) => g.system === system)?.name
   set('/design', {
     ...design.value,

@@ -15,7 +15,7 @@ const { data: stock } = useStock()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 const plies = computed(() => joint.value.design.plies ?? [])
 const of = (i: number) => joint.value.sides?.[i]
-const set = (i: number, path: string, v: unknown) => props.open.set(`/joints/${props.at}/design/plies/${i}${path}`, v)
+const ply = (i: number) => props.open.under(() => `/joints/${props.at}/design/plies/${i}` as const)
 const change = (sides: Side[], next: JointPly[], rubber = joint.value.rubber) =>
   props.open.set(`/joints/${props.at}`, {
     ...joint.value,
@@ -70,7 +70,7 @@ const ratings = [
 function setWide(i: number, k: number, v: number) {
   const wide = [...(plies.value[i]!.wide ?? [0, 0])]
   wide[k] = v ?? 0
-  set(i, '/wide', wide.some((w) => w > 0) ? wide : undefined)
+  ply(i).set('/wide', wide.some((w) => w > 0) ? wide : undefined)
 }
 const outer = (i: number) => i === 0 || i === plies.value.length - 1
 const isRubber = (i: number) => joint.value.rubber?.ply === i
@@ -85,33 +85,33 @@ const flipRubber = (i: number) =>
       <strong class="num">{{ i + 1 }}</strong>
       <div class="cells">
         <PickOne label="It is" :choices="choices" :model-value="sideKey(of(i))" @update:model-value="(v) => own(i, v)" />
-        <TextField label="Name" :model-value="p.name" :maxlength="80" @update:model-value="(v) => set(i, '/name', v)" />
+        <TextField label="Name" :model-value="p.name" :maxlength="80" @update:model-value="(v) => ply(i).set('/name', v)" />
         <template v-if="!given(of(i))">
           <PickOne
             label="Material"
             :choices="materials"
             :model-value="p.material ?? ''"
-            @update:model-value="(v) => set(i, '/material', v || undefined)"
+            @update:model-value="(v) => ply(i).set('/material', v || undefined)"
           />
           <ValueField
             label="Thickness as measured"
             :model-value="p.thickness"
             :lengths="open.style.value"
-            @update:model-value="(v) => set(i, '/thickness', v)"
+            @update:model-value="(v) => ply(i).set('/thickness', v)"
           />
         </template>
         <ValueField
           label="Coats, both faces"
           :model-value="p.coat ?? 0"
           :lengths="open.style.value"
-          @update:model-value="(v) => set(i, '/coat', v || undefined)"
+          @update:model-value="(v) => ply(i).set('/coat', v || undefined)"
         />
         <ValueField
           v-if="!isRubber(i)"
           label="Gives way by"
           :model-value="p.squash ?? 0"
           :lengths="open.style.value"
-          @update:model-value="(v) => set(i, '/squash', v || undefined)"
+          @update:model-value="(v) => ply(i).set('/squash', v || undefined)"
         />
         <template v-if="isRubber(i)">
           <ValueField
@@ -137,7 +137,7 @@ const flipRubber = (i: number) =>
             :model-value="p.isolator?.[r.key] ?? null"
             :lengths="open.style.value"
             note="of one, by its maker's sheet"
-            @update:model-value="(v) => set(i, '/isolator', { ...p.isolator, [r.key]: v ?? undefined })"
+            @update:model-value="(v) => ply(i).set('/isolator', { ...p.isolator, [r.key]: v ?? undefined })"
           />
         </template>
         <template v-if="!joint.part || of(i)?.kind !== 'part' || of(i)?.of !== joint.part">
@@ -145,14 +145,14 @@ const flipRubber = (i: number) =>
             label="Hole"
             :model-value="p.hole || null"
             :lengths="open.style.value"
-            @update:model-value="(v) => set(i, '/hole', v ?? undefined)"
+            @update:model-value="(v) => ply(i).set('/hole', v ?? undefined)"
           />
           <ValueField
             label="Hole to the nearest edge"
             :model-value="p.edge || null"
             :lengths="open.style.value"
             note="from its centre"
-            @update:model-value="(v) => set(i, '/edge', v ?? undefined)"
+            @update:model-value="(v) => ply(i).set('/edge', v ?? undefined)"
           />
           <ValueField
             v-for="(way, k) in ['across', 'up']"
@@ -170,7 +170,7 @@ const flipRubber = (i: number) =>
           :model-value="p.pull || null"
           :lengths="open.style.value"
           :note="given(of(i)) ? 'that pulls it off; empty: from the part' : 'that pulls it off'"
-          @update:model-value="(v) => set(i, '/pull', v ?? undefined)"
+          @update:model-value="(v) => ply(i).set('/pull', v ?? undefined)"
         />
         <ValueField
           v-if="p.slotted && !given(of(i))"
@@ -179,13 +179,13 @@ const flipRubber = (i: number) =>
           :model-value="p.way ?? null"
           :lengths="open.style.value"
           note="towards up; empty: not known"
-          @update:model-value="(v) => set(i, '/way', v ?? undefined)"
+          @update:model-value="(v) => ply(i).set('/way', v ?? undefined)"
         />
         <PickOne
           label="Its holes are"
           :choices="[...placed]"
           :model-value="p.placed ?? ''"
-          @update:model-value="(v) => set(i, '/placed', v || undefined)"
+          @update:model-value="(v) => ply(i).set('/placed', v || undefined)"
         />
         <ValueField
           v-if="p.placed"
@@ -193,7 +193,7 @@ const flipRubber = (i: number) =>
           :model-value="p.tolerance || null"
           :lengths="open.style.value"
           note="empty: as usual for how it is made"
-          @update:model-value="(v) => set(i, '/tolerance', v ?? undefined)"
+          @update:model-value="(v) => ply(i).set('/tolerance', v ?? undefined)"
         />
         <ValueField
           label="Left of its strength"
@@ -201,11 +201,11 @@ const flipRubber = (i: number) =>
           :model-value="p.worn ?? 1"
           :lengths="open.style.value"
           note="1 is whole; less where it rusted"
-          @update:model-value="(v) => set(i, '/worn', v === 1 ? undefined : v)"
+          @update:model-value="(v) => ply(i).set('/worn', v === 1 ? undefined : v)"
         />
         <div>
           <label v-for="r in rest" :key="r.key" class="tick">
-            <input type="checkbox" :checked="p[r.key] ?? false" @change="set(i, `/${r.key}`, !p[r.key] || undefined)" />
+            <input type="checkbox" :checked="p[r.key] ?? false" @change="ply(i).set(`/${r.key}`, !p[r.key] || undefined)" />
             {{ r.text }}
           </label>
           <label v-if="!given(of(i)) && !p.material" class="tick">

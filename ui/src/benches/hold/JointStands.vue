@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Where a joint stands on the vehicle: one place, or as many as there are of the
 // part, four feet under a press.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
 import type { OpenBrief } from '@/jobs/useBrief'
@@ -11,7 +11,7 @@ import { type Stand, standKey } from './sides'
 
 const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
-const path = computed(() => `/joints/${props.at}/stands`)
+const path = computed(() => `/joints/${props.at}/stands` as const)
 const stands = computed<Stand[]>(() => joint.value.stands ?? [])
 const choices = computed(() => [
   { value: '', text: 'a place that is typed' },
@@ -40,15 +40,11 @@ function choose(i: number, key: string) {
   const to = props.view?.places.find((p) => standKey(p.stand) === key)?.stand
   put(i, { ...(to ?? { name: `place ${i + 1}`, at: [0, 0, 0] }), heads: was.heads, turn: was.turn, twin: was.twin })
 }
-function add() {
+function blank(): Stand {
   const last = stands.value.at(-1)
-  const next: Stand = last?.foot ? { ...last, foot: last.foot + 1 } : { foot: 1, heads: 'up' }
-  props.open.set(path.value, [...stands.value, next])
+  return last?.foot ? { ...last, foot: last.foot + 1 } : { foot: 1, heads: 'up' }
 }
-const drop = (i: number) => {
-  const left = stands.value.filter((_, k) => k !== i)
-  props.open.set(path.value, left.length ? left : undefined)
-}
+const keep = (left: Stand[]) => props.open.set(path.value, left.length ? left : undefined)
 </script>
 
 <template>
@@ -58,49 +54,55 @@ const drop = (i: number) => {
       Where its part is placed on the Measure bench. Without that, say it here: at a foot of what it carries, or a place that is
       typed.
     </p>
-    <div v-for="(s, i) in stands" :key="i" class="place" :data-stand="i">
-      <PickOne
-        :label="`Place ${i + 1}`"
-        :choices="choices"
-        :model-value="standKey(s)"
-        @update:model-value="(v) => choose(i, v)"
-      />
-      <template v-if="turns(s)">
-        <template v-if="!standKey(s)">
-          <ValueField
-            v-for="(w, k) in ways"
-            :key="w"
-            :label="`Lies ${w}`"
-            :model-value="s.at?.[k] ?? 0"
-            :lengths="open.style.value"
-            @update:model-value="(v) => put(i, { ...s, at: [0, 1, 2].map((n) => (n === k ? v : (s.at?.[n] ?? 0))) })"
-          />
-        </template>
+    <CardList
+      :rows="stands"
+      word="place"
+      add="One more place"
+      :make="blank"
+      small
+      @change="(v) => keep(v)"
+      v-slot="{ row: s, i }"
+    >
+      <div class="place" :data-stand="i">
         <PickOne
-          label="Its heads look"
-          :choices="[...faces]"
-          :model-value="s.heads ?? 'up'"
-          @update:model-value="(v) => put(i, { ...s, heads: v })"
+          :label="`Place ${i + 1}`"
+          :choices="choices"
+          :model-value="standKey(s)"
+          @update:model-value="(v) => choose(i, v)"
         />
-        <ValueField
-          label="Turned by"
-          kind="angle"
-          :model-value="s.turn ?? 0"
-          :lengths="open.style.value"
-          note="its across from forward"
-          @update:model-value="(v) => put(i, { ...s, turn: v || undefined })"
-        />
-        <label class="tick">
-          <input type="checkbox" :checked="s.twin ?? false" @change="put(i, { ...s, twin: !s.twin || undefined })" /> the other
-          hand
-        </label>
-      </template>
-      <p v-else-if="s.foot" class="small soft says">as the part under the device stands there</p>
-      <button type="button" class="press tight bare" :aria-label="`Remove place ${i + 1}`" @click="drop(i)">
-        <Trash2 :size="18" />
-      </button>
-    </div>
-    <button type="button" class="press tight add" @click="add"><Plus :size="16" aria-hidden="true" />One more place</button>
+        <template v-if="turns(s)">
+          <template v-if="!standKey(s)">
+            <ValueField
+              v-for="(w, k) in ways"
+              :key="w"
+              :label="`Lies ${w}`"
+              :model-value="s.at?.[k] ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => put(i, { ...s, at: [0, 1, 2].map((n) => (n === k ? v : (s.at?.[n] ?? 0))) })"
+            />
+          </template>
+          <PickOne
+            label="Its heads look"
+            :choices="[...faces]"
+            :model-value="s.heads ?? 'up'"
+            @update:model-value="(v) => put(i, { ...s, heads: v })"
+          />
+          <ValueField
+            label="Turned by"
+            kind="angle"
+            :model-value="s.turn ?? 0"
+            :lengths="open.style.value"
+            note="its across from forward"
+            @update:model-value="(v) => put(i, { ...s, turn: v || undefined })"
+          />
+          <label class="tick">
+            <input type="checkbox" :checked="s.twin ?? false" @change="put(i, { ...s, twin: !s.twin || undefined })" /> the other
+            hand
+          </label>
+        </template>
+        <p v-else-if="s.foot" class="small soft says">as the part under the device stands there</p>
+      </div>
+    </CardList>
   </div>
 </template>
 

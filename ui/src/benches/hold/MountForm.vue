@@ -13,7 +13,7 @@ const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
 const { data: stock } = useStock()
 const mount = computed(() => props.open.brief.value!.mounts![props.at]!)
 const hold = computed(() => mount.value.hold)
-const set = (path: string, v: unknown) => props.open.set(`/mounts/${props.at}${path}`, v)
+const { set } = props.open.under(() => `/mounts/${props.at}` as const)
 const parts = computed(() => (props.open.page.value?.parts ?? []).map((p) => ({ value: p.id, text: p.name })))
 const devices = computed(() => [
   { value: '', text: 'nothing yet' },

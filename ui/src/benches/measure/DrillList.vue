@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Every hole drilled into the vehicle: who looked behind it, what is there,
 // where the drill stops.
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -16,8 +17,7 @@ const list = computed(() => props.open.survey.value?.drillings ?? [])
 const told = (id: string) => props.open.worked.value?.drillings.find((d) => d.id === id)
 const points = usePoints(props.open)
 const asked = computed(() => props.open.worked.value?.findings.filter((f) => f.code === 'not-asked') ?? [])
-const add = (point = '', name = '') =>
-  props.open.set('/drillings', [...list.value, { id: newId(), name, point, face: 'left', diameter: 9, wall: 3 }])
+const blank = (point = '', name = '') => ({ id: newId(), name, point, face: 'left' as const, diameter: 9, wall: 3 })
 </script>
 
 <template>
@@ -26,77 +26,82 @@ const add = (point = '', name = '') =>
       Fuel, brake, air, electric and high-voltage lines run behind walls and floors. Look from behind before a hole is drilled or
       the wall is heated; where a frame or a restraint is drilled, local rules and a licensed engineer decide.
     </p>
-    <button v-for="f in asked" :key="f.feature" type="button" class="press" @click="add(f.feature, f.name)">
+    <button
+      v-for="f in asked"
+      :key="f.feature"
+      type="button"
+      class="press"
+      @click="open.set('/drillings', [...list, blank(f.feature, f.name)])"
+    >
       <Plus :size="18" aria-hidden="true" />Answer it for {{ f.name }}
     </button>
-    <article v-for="(d, i) in list" :key="d.id" class="drill" :data-drill="d.name">
-      <div class="cells">
-        <TextField label="Hole" :model-value="d.name" @update:model-value="(v) => open.set(`/drillings/${i}/name`, v)" />
-        <PickOne
-          label="At the point"
-          :choices="points"
-          :model-value="d.point"
-          @update:model-value="(v) => open.set(`/drillings/${i}/point`, v)"
-        />
-        <PickOne
-          label="The wall faces"
-          :choices="faces"
-          :model-value="d.face"
-          @update:model-value="(v) => open.set(`/drillings/${i}/face`, v)"
-        />
-        <ValueField
-          label="Drill"
-          :model-value="d.diameter"
-          :lengths="open.style.value"
-          :wrong="open.fault(`/drillings/${i}/diameter`)"
-          @update:model-value="(v) => open.set(`/drillings/${i}/diameter`, v)"
-        />
-        <ValueField
-          label="Wall thickness"
-          :model-value="d.wall ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/drillings/${i}/wall`, v)"
-        />
-        <ValueField
-          label="Free behind the near face"
-          :model-value="d.free ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/drillings/${i}/free`, v)"
-        />
-        <TextField
-          class="wide"
-          label="Who looked, and what is there"
-          :model-value="d.looked ?? ''"
-          @update:model-value="(v) => open.set(`/drillings/${i}/looked`, v)"
-        />
-      </div>
-      <div class="came">
-        <p>
-          <span class="label">Drill stop</span> <b class="num big">{{ told(d.id)?.stop }}</b>
-        </p>
-        <ResultLine :result="told(d.id)" />
-      </div>
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`Remove ${d.name}`"
-        @click="open.set(`/drillings/${i}`, undefined)"
-      >
-        <Trash2 :size="18" />
-      </button>
-    </article>
-    <button type="button" class="press" @click="add()"><Plus :size="18" aria-hidden="true" />Add a hole to drill</button>
+    <CardList
+      :rows="list"
+      word="hole to drill"
+      :name="(d) => d.name"
+      add="Add a hole to drill"
+      :make="() => blank()"
+      @change="(v) => open.set('/drillings', v)"
+      v-slot="{ row: d, i }"
+    >
+      <article class="drill" :data-drill="d.name">
+        <div class="cells">
+          <TextField label="Hole" :model-value="d.name" @update:model-value="(v) => open.set(`/drillings/${i}/name`, v)" />
+          <PickOne
+            label="At the point"
+            :choices="points"
+            :model-value="d.point"
+            @update:model-value="(v) => open.set(`/drillings/${i}/point`, v)"
+          />
+          <PickOne
+            label="The wall faces"
+            :choices="faces"
+            :model-value="d.face"
+            @update:model-value="(v) => open.set(`/drillings/${i}/face`, v)"
+          />
+          <ValueField
+            label="Drill"
+            :model-value="d.diameter"
+            :lengths="open.style.value"
+            :wrong="open.fault(`/drillings/${i}/diameter`)"
+            @update:model-value="(v) => open.set(`/drillings/${i}/diameter`, v)"
+          />
+          <ValueField
+            label="Wall thickness"
+            :model-value="d.wall ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => open.set(`/drillings/${i}/wall`, v)"
+          />
+          <ValueField
+            label="Free behind the near face"
+            :model-value="d.free ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => open.set(`/drillings/${i}/free`, v)"
+          />
+          <TextField
+            class="wide"
+            label="Who looked, and what is there"
+            :model-value="d.looked ?? ''"
+            @update:model-value="(v) => open.set(`/drillings/${i}/looked`, v)"
+          />
+        </div>
+        <div class="came">
+          <p>
+            <span class="label">Drill stop</span> <b class="num big">{{ told(d.id)?.stop }}</b>
+          </p>
+          <ResultLine :result="told(d.id)" />
+        </div>
+      </article>
+    </CardList>
   </div>
 </template>
 
 <style scoped>
 .drill {
   display: grid;
-  grid-template-columns: minmax(0, 2fr) minmax(200px, 1fr) auto;
+  grid-template-columns: minmax(0, 2fr) minmax(200px, 1fr);
   gap: 14px;
   align-items: start;
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 12px;
 }
 .cells {
   display: grid;

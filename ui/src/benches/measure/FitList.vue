@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // A section that slides in another, or a measured pocket and the stock section
 // that fills it.
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -22,126 +23,115 @@ const inner = [
   { key: 'coat', label: 'coat, a face' },
 ] as const
 const outer = [...inner, { key: 'seam', label: 'seam stands in by' }] as const
-const addSlide = () =>
-  props.open.set('/fits', [
-    ...list.value,
-    {
-      id: newId(),
-      name: '',
-      slide: { inner: { width: 40, height: 40, corner: 3 }, outer: { width: 42, height: 42, corner: 2 } },
-    },
-  ])
-const addPocket = () =>
-  props.open.set('/fits', [
-    ...list.value,
-    {
-      id: newId(),
-      name: '',
-      pocket: { width: { least: true }, height: { least: true }, inches: props.open.style.value.unit !== 'mm' || undefined },
-    },
-  ])
+const slide = () => ({
+  id: newId(),
+  name: '',
+  slide: { inner: { width: 40, height: 40, corner: 3 }, outer: { width: 42, height: 42, corner: 2 } },
+})
+const pocket = () => ({
+  id: newId(),
+  name: '',
+  pocket: { width: { least: true }, height: { least: true }, inches: props.open.style.value.unit !== 'mm' || undefined },
+})
 </script>
 
 <template>
   <div class="stack">
-    <article v-for="(f, i) in list" :key="f.id" class="one" :data-fit="f.name">
-      <div class="head">
-        <TextField label="Fit" :model-value="f.name" @update:model-value="(v) => open.set(`/fits/${i}/name`, v)" />
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove ${f.name}`"
-          @click="open.set(`/fits/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
+    <CardList :rows="list" word="fit" :name="(f) => f.name" @change="(v) => open.set('/fits', v)"
+      ><template #default="{ row: f, i }">
+        <article class="one" :data-fit="f.name">
+          <div class="head">
+            <TextField label="Fit" :model-value="f.name" @update:model-value="(v) => open.set(`/fits/${i}/name`, v)" />
+          </div>
+          <ResultLine :result="told(f.id)" />
+          <template v-if="f.slide">
+            <h3>What goes in, outside</h3>
+            <div class="cells">
+              <ValueField
+                v-for="k in inner"
+                :key="k.key"
+                :label="k.label"
+                :model-value="f.slide.inner[k.key] ?? null"
+                :lengths="open.style.value"
+                :wrong="open.fault(`/fits/${i}/slide/inner/${k.key}`)"
+                @update:model-value="(v) => open.set(`/fits/${i}/slide/inner/${k.key}`, v || undefined)"
+              />
+            </div>
+            <h3>What it goes into, inside</h3>
+            <div class="cells">
+              <ValueField
+                v-for="k in outer"
+                :key="k.key"
+                :label="k.label"
+                :model-value="f.slide.outer[k.key] ?? null"
+                :lengths="open.style.value"
+                :wrong="open.fault(`/fits/${i}/slide/outer/${k.key}`)"
+                @update:model-value="(v) => open.set(`/fits/${i}/slide/outer/${k.key}`, v || undefined)"
+              />
+            </div>
+            <div class="cells">
+              <ValueField
+                label="Liner, a face"
+                :model-value="f.slide.liner ?? null"
+                :lengths="open.style.value"
+                @update:model-value="(v) => open.set(`/fits/${i}/slide/liner`, v)"
+              />
+              <ValueField
+                label="Liner is squashed by, share"
+                kind="number"
+                :model-value="f.slide.squash ?? null"
+                :lengths="open.style.value"
+                :wrong="open.fault(`/fits/${i}/slide/squash`)"
+                @update:model-value="(v) => open.set(`/fits/${i}/slide/squash`, v)"
+              />
+              <ValueField
+                label="Clearance wanted, a side"
+                :model-value="f.slide.want ?? null"
+                :lengths="open.style.value"
+                note="0.25 mm when left empty"
+                @update:model-value="(v) => open.set(`/fits/${i}/slide/want`, v)"
+              />
+            </div>
+          </template>
+          <div v-else-if="f.pocket" class="cells">
+            <ReadingField
+              label="Pocket width"
+              :model-value="f.pocket.width"
+              :lengths="open.style.value"
+              note="the smallest of several counts"
+              :wrong="open.fault(`/fits/${i}/pocket/width/values/0`)"
+              @update:model-value="(v) => open.set(`/fits/${i}/pocket/width`, { ...v, least: true })"
+            />
+            <ReadingField
+              label="Pocket height"
+              :model-value="f.pocket.height"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/fits/${i}/pocket/height/values/0`)"
+              @update:model-value="(v) => open.set(`/fits/${i}/pocket/height`, { ...v, least: true })"
+            />
+            <ValueField
+              label="Play, a side"
+              :model-value="f.pocket.play ?? null"
+              :lengths="open.style.value"
+              @update:model-value="(v) => open.set(`/fits/${i}/pocket/play`, v)"
+            />
+            <label class="tick"
+              ><input
+                type="checkbox"
+                :checked="f.pocket.inches"
+                @change="open.set(`/fits/${i}/pocket/inches`, ($event.target as HTMLInputElement).checked || undefined)"
+              />
+              sections in inches</label
+            >
+          </div>
+        </article> </template
+      ><template #adds="{ add }">
+        <button type="button" class="press" @click="add(slide())"><Plus :size="18" aria-hidden="true" />Add a sliding fit</button>
+        <button type="button" class="press" @click="add(pocket())">
+          <Plus :size="18" aria-hidden="true" />Add a pocket to fill
         </button>
-      </div>
-      <ResultLine :result="told(f.id)" />
-      <template v-if="f.slide">
-        <h3>What goes in, outside</h3>
-        <div class="cells">
-          <ValueField
-            v-for="k in inner"
-            :key="k.key"
-            :label="k.label"
-            :model-value="f.slide.inner[k.key] ?? null"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/fits/${i}/slide/inner/${k.key}`)"
-            @update:model-value="(v) => open.set(`/fits/${i}/slide/inner/${k.key}`, v || undefined)"
-          />
-        </div>
-        <h3>What it goes into, inside</h3>
-        <div class="cells">
-          <ValueField
-            v-for="k in outer"
-            :key="k.key"
-            :label="k.label"
-            :model-value="f.slide.outer[k.key] ?? null"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/fits/${i}/slide/outer/${k.key}`)"
-            @update:model-value="(v) => open.set(`/fits/${i}/slide/outer/${k.key}`, v || undefined)"
-          />
-        </div>
-        <div class="cells">
-          <ValueField
-            label="Liner, a face"
-            :model-value="f.slide.liner ?? null"
-            :lengths="open.style.value"
-            @update:model-value="(v) => open.set(`/fits/${i}/slide/liner`, v)"
-          />
-          <ValueField
-            label="Liner is squashed by, share"
-            kind="number"
-            :model-value="f.slide.squash ?? null"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/fits/${i}/slide/squash`)"
-            @update:model-value="(v) => open.set(`/fits/${i}/slide/squash`, v)"
-          />
-          <ValueField
-            label="Clearance wanted, a side"
-            :model-value="f.slide.want ?? null"
-            :lengths="open.style.value"
-            note="0.25 mm when left empty"
-            @update:model-value="(v) => open.set(`/fits/${i}/slide/want`, v)"
-          />
-        </div>
-      </template>
-      <div v-else-if="f.pocket" class="cells">
-        <ReadingField
-          label="Pocket width"
-          :model-value="f.pocket.width"
-          :lengths="open.style.value"
-          note="the smallest of several counts"
-          :wrong="open.fault(`/fits/${i}/pocket/width/values/0`)"
-          @update:model-value="(v) => open.set(`/fits/${i}/pocket/width`, { ...v, least: true })"
-        />
-        <ReadingField
-          label="Pocket height"
-          :model-value="f.pocket.height"
-          :lengths="open.style.value"
-          :wrong="open.fault(`/fits/${i}/pocket/height/values/0`)"
-          @update:model-value="(v) => open.set(`/fits/${i}/pocket/height`, { ...v, least: true })"
-        />
-        <ValueField
-          label="Play, a side"
-          :model-value="f.pocket.play ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/fits/${i}/pocket/play`, v)"
-        />
-        <label class="tick"
-          ><input
-            type="checkbox"
-            :checked="f.pocket.inches"
-            @change="open.set(`/fits/${i}/pocket/inches`, ($event.target as HTMLInputElement).checked || undefined)"
-          />
-          sections in inches</label
-        >
-      </div>
-    </article>
-    <div class="row">
-      <button type="button" class="press" @click="addSlide"><Plus :size="18" aria-hidden="true" />Add a sliding fit</button>
-      <button type="button" class="press" @click="addPocket"><Plus :size="18" aria-hidden="true" />Add a pocket to fill</button>
-    </div>
+      </template></CardList
+    >
   </div>
 </template>
 
@@ -149,8 +139,6 @@ const addPocket = () =>
 .one {
   display: grid;
   gap: 10px;
-  border-left: 3px solid var(--rule-strong);
-  padding: 2px 0 12px 14px;
 }
 .head {
   display: grid;

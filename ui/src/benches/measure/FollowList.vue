@@ -2,7 +2,7 @@
 // Hole patterns of parts that follow a surveyed pattern or a device's feet:
 // the difference overlaid, brought up to date by one press, and what serves the
 // other side.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { api, take, words } from '@/api/client'
 import { newId } from '@/api/ids'
@@ -46,105 +46,105 @@ async function bring(id: string) {
     wrong.value = words(e)
   }
 }
-const add = () => props.open.set('/follows', [...list.value, { id: newId(), name: '', part: '', holes: [] }])
+const blank = () => ({ id: newId(), name: '', part: '', holes: [] })
 </script>
 
 <template>
   <div class="stack">
     <p v-if="!list.length" class="soft">Tie a part's holes to a hole map: when the survey changes, the part says so.</p>
-    <article v-for="(f, i) in list" :key="f.id" class="follow" :data-follow="told(f.id)?.name" :data-stale="told(f.id)?.stale">
-      <div class="cells">
-        <PickOne
-          label="Part"
-          :choices="parts"
-          :model-value="f.part"
-          @update:model-value="(v) => open.set(`/follows/${i}/part`, v)"
-        />
-        <PickOne
-          label="Follows"
-          :choices="devices"
-          :model-value="f.device ?? ''"
-          @update:model-value="(v) => open.set(`/follows/${i}/device`, v || undefined)"
-        />
-        <ValueField
-          label="Bolt diameter"
-          :model-value="f.bolt ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/follows/${i}/bolt`, v)"
-        />
-        <label class="tick"
-          ><input
-            type="checkbox"
-            :checked="f.mirror"
-            @change="open.set(`/follows/${i}/mirror`, ($event.target as HTMLInputElement).checked || undefined)"
-          />
-          the part is drawn from behind</label
-        >
-        <button
-          type="button"
-          class="press tight bare gone"
-          aria-label="Remove the following"
-          @click="open.set(`/follows/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <div class="two">
-        <FollowSketch v-if="told(f.id)?.holes.length" :told="told(f.id)!" />
-        <p v-else class="small why">{{ told(f.id)?.why }}</p>
-        <div class="stack">
-          <p v-if="told(f.id)?.holes.length">
-            largest difference <b class="num big">{{ told(f.id)!.most }}</b>
-            {{ told(f.id)!.stale ? 'out of date' : 'up to date' }}
-            <WhyButton v-if="told(f.id)!.working" :name="told(f.id)!.name" :working="told(f.id)!.working!" />
-          </p>
-          <button v-if="told(f.id)?.stale" type="button" class="press main" @click="bring(f.id)">
-            Bring the part up to date
-          </button>
-          <template v-if="told(f.id)?.other">
-            <h3>The other side</h3>
-            <p :data-other="told(f.id)!.other!.answer">{{ told(f.id)!.other!.says }}</p>
-            <ul v-if="told(f.id)!.other!.slots.length">
-              <li v-for="s in told(f.id)!.other!.slots" :key="s">{{ s }}</li>
-            </ul>
-          </template>
-        </div>
-      </div>
-      <SaySo label="What it says" :list="(told(f.id)?.findings ?? []).filter((x) => x.code === 'stale')" />
-      <details>
-        <summary>{{ f.holes.length }} holes follow</summary>
-        <div v-for="(m, k) in f.holes" :key="k" class="mate">
+    <CardList
+      :rows="list"
+      word="following"
+      :name="(f) => told(f.id)?.name"
+      add="Let a pattern follow"
+      :make="blank"
+      @change="(v) => open.set('/follows', v)"
+      v-slot="{ row: f, i }"
+    >
+      <article class="follow" :data-follow="told(f.id)?.name" :data-stale="told(f.id)?.stale">
+        <div class="cells">
           <PickOne
-            :label="`Hole ${k + 1}`"
-            :choices="holes(f.part)"
-            :model-value="m.hole"
-            @update:model-value="(v) => open.set(`/follows/${i}/holes/${k}/hole`, v)"
+            label="Part"
+            :choices="parts"
+            :model-value="f.part"
+            @update:model-value="(v) => open.set(`/follows/${i}/part`, v)"
           />
           <PickOne
-            v-if="!f.device"
-            label="follows"
-            :choices="points"
-            :model-value="m.point"
-            @update:model-value="(v) => open.set(`/follows/${i}/holes/${k}/point`, v)"
+            label="Follows"
+            :choices="devices"
+            :model-value="f.device ?? ''"
+            @update:model-value="(v) => open.set(`/follows/${i}/device`, v || undefined)"
           />
-          <span v-else class="small soft">foot {{ k + 1 }}</span>
-          <button
-            type="button"
-            class="press tight bare"
-            :aria-label="`Remove hole ${k + 1}`"
-            @click="open.set(`/follows/${i}/holes/${k}`, undefined)"
+          <ValueField
+            label="Bolt diameter"
+            :model-value="f.bolt ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => open.set(`/follows/${i}/bolt`, v)"
+          />
+          <label class="tick"
+            ><input
+              type="checkbox"
+              :checked="f.mirror"
+              @change="open.set(`/follows/${i}/mirror`, ($event.target as HTMLInputElement).checked || undefined)"
+            />
+            the part is drawn from behind</label
           >
-            <Trash2 :size="16" />
-          </button>
         </div>
-        <button type="button" class="press tight" @click="open.set(`/follows/${i}/holes`, [...f.holes, { hole: '', point: '' }])">
-          <Plus :size="16" aria-hidden="true" />Hole
-        </button>
-      </details>
-    </article>
+        <div class="two">
+          <FollowSketch v-if="told(f.id)?.holes.length" :told="told(f.id)!" />
+          <p v-else class="small why">{{ told(f.id)?.why }}</p>
+          <div class="stack">
+            <p v-if="told(f.id)?.holes.length">
+              largest difference <b class="num big">{{ told(f.id)!.most }}</b>
+              {{ told(f.id)!.stale ? 'out of date' : 'up to date' }}
+              <WhyButton v-if="told(f.id)!.working" :name="told(f.id)!.name" :working="told(f.id)!.working!" />
+            </p>
+            <button v-if="told(f.id)?.stale" type="button" class="press main" @click="bring(f.id)">
+              Bring the part up to date
+            </button>
+            <template v-if="told(f.id)?.other">
+              <h3>The other side</h3>
+              <p :data-other="told(f.id)!.other!.answer">{{ told(f.id)!.other!.says }}</p>
+              <ul v-if="told(f.id)!.other!.slots.length">
+                <li v-for="s in told(f.id)!.other!.slots" :key="s">{{ s }}</li>
+              </ul>
+            </template>
+          </div>
+        </div>
+        <SaySo label="What it says" :list="(told(f.id)?.findings ?? []).filter((x) => x.code === 'stale')" />
+        <details>
+          <summary>{{ f.holes.length }} holes follow</summary>
+          <CardList
+            :rows="f.holes"
+            word="hole"
+            add="Hole"
+            :make="() => ({ hole: '', point: '' })"
+            small
+            @change="(v) => open.set(`/follows/${i}/holes`, v)"
+            v-slot="{ row: m, i: k }"
+          >
+            <div class="mate">
+              <PickOne
+                :label="`Hole ${k + 1}`"
+                :choices="holes(f.part)"
+                :model-value="m.hole"
+                @update:model-value="(v) => open.set(`/follows/${i}/holes/${k}/hole`, v)"
+              />
+              <PickOne
+                v-if="!f.device"
+                label="follows"
+                :choices="points"
+                :model-value="m.point"
+                @update:model-value="(v) => open.set(`/follows/${i}/holes/${k}/point`, v)"
+              />
+              <span v-else class="small soft">foot {{ k + 1 }}</span>
+            </div>
+          </CardList>
+        </details>
+      </article>
+    </CardList>
     <p role="status" class="small">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Let a pattern follow</button>
   </div>
 </template>
 
@@ -152,11 +152,10 @@ const add = () => props.open.set('/follows', [...list.value, { id: newId(), name
 .follow {
   display: grid;
   gap: 10px;
-  border-left: 3px solid var(--rule-strong);
-  padding: 2px 0 12px 14px;
 }
 .follow[data-stale='true'] {
-  border-color: var(--stop);
+  border-left: 4px solid var(--stop);
+  padding-left: 10px;
 }
 .cells {
   display: grid;
@@ -187,7 +186,7 @@ summary {
 }
 .mate {
   display: grid;
-  grid-template-columns: minmax(130px, 240px) minmax(130px, 240px) auto;
+  grid-template-columns: minmax(130px, 240px) minmax(130px, 240px);
   gap: 10px;
   align-items: end;
   padding-bottom: 8px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Heights at four corners: how it lies, and the packing at each corner.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -21,102 +21,112 @@ const corners = [
 ] as const
 const slope = (i: number, which: 'floor' | 'wanted', key: 'pitch' | 'roll', v: number) =>
   props.open.set(`/levels/${i}/${which}`, { pitch: 0, roll: 0, ...list.value[i]![which], [key]: v })
-const add = () =>
-  props.open.set('/levels', [
-    ...list.value,
-    { id: newId(), name: '', wheelbase: {}, track: {}, frontLeft: {}, frontRight: {}, rearLeft: {}, rearRight: {} },
-  ])
+const blank = () => ({
+  id: newId(),
+  name: '',
+  wheelbase: {},
+  track: {},
+  frontLeft: {},
+  frontRight: {},
+  rearLeft: {},
+  rearRight: {},
+})
 </script>
 
 <template>
   <div class="stack">
     <p class="soft small">Heights over the floor at four corners. Pitch is nose low, roll left side high.</p>
-    <article v-for="(l, i) in list" :key="l.id" class="level" :data-level="l.name">
-      <div class="cells">
-        <TextField label="What is levelled" :model-value="l.name" @update:model-value="(v) => open.set(`/levels/${i}/name`, v)" />
-        <ReadingField
-          label="Front to rear"
-          :model-value="l.wheelbase"
-          :lengths="open.style.value"
-          :wrong="open.fault(`/levels/${i}/wheelbase/values/0`)"
-          @update:model-value="(v) => open.set(`/levels/${i}/wheelbase`, v)"
-        />
-        <ReadingField
-          label="Left to right"
-          :model-value="l.track"
-          :lengths="open.style.value"
-          :wrong="open.fault(`/levels/${i}/track/values/0`)"
-          @update:model-value="(v) => open.set(`/levels/${i}/track`, v)"
-        />
-        <button
-          type="button"
-          class="press tight bare gone"
-          :aria-label="`Remove ${l.name}`"
-          @click="open.set(`/levels/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <div class="corners">
-        <div v-for="(c, k) in corners" :key="c.key" class="corner">
-          <ReadingField
-            :label="`Height ${c.name}`"
-            :model-value="l[c.key]"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/levels/${i}/${c.key}/values/0`)"
-            @update:model-value="(v) => open.set(`/levels/${i}/${c.key}`, v)"
+    <CardList
+      :rows="list"
+      word="levelling"
+      :name="(l) => l.name"
+      add="Add a levelling"
+      :make="blank"
+      @change="(v) => open.set('/levels', v)"
+      v-slot="{ row: l, i }"
+    >
+      <article class="level" :data-level="l.name">
+        <div class="cells">
+          <TextField
+            label="What is levelled"
+            :model-value="l.name"
+            @update:model-value="(v) => open.set(`/levels/${i}/name`, v)"
           />
-          <p>
-            <span class="small soft">pack</span> <span class="num big"><Frac :text="told(l.id)?.packing[k] ?? ''" /></span>
-          </p>
+          <ReadingField
+            label="Front to rear"
+            :model-value="l.wheelbase"
+            :lengths="open.style.value"
+            :wrong="open.fault(`/levels/${i}/wheelbase/values/0`)"
+            @update:model-value="(v) => open.set(`/levels/${i}/wheelbase`, v)"
+          />
+          <ReadingField
+            label="Left to right"
+            :model-value="l.track"
+            :lengths="open.style.value"
+            :wrong="open.fault(`/levels/${i}/track/values/0`)"
+            @update:model-value="(v) => open.set(`/levels/${i}/track`, v)"
+          />
         </div>
-      </div>
-      <div class="cells">
-        <ValueField
-          label="Floor itself, nose low"
-          kind="angle"
-          :model-value="l.floor?.pitch ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => slope(i, 'floor', 'pitch', v)"
-        />
-        <ValueField
-          label="Floor itself, left high"
-          kind="angle"
-          :model-value="l.floor?.roll ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => slope(i, 'floor', 'roll', v)"
-        />
-        <ValueField
-          label="Wanted, nose low"
-          kind="angle"
-          :model-value="l.wanted?.pitch ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => slope(i, 'wanted', 'pitch', v)"
-        />
-        <ValueField
-          label="Wanted, left high"
-          kind="angle"
-          :model-value="l.wanted?.roll ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => slope(i, 'wanted', 'roll', v)"
-        />
-      </div>
-      <p v-if="told(l.id)" class="came" :class="told(l.id)!.verdict">
-        <span
-          >pitch <b class="num">{{ told(l.id)!.pitch }}</b></span
-        >
-        <span
-          >roll <b class="num">{{ told(l.id)!.roll }}</b></span
-        >
-        <span
-          >twist <b class="num">{{ told(l.id)!.twist }}</b></span
-        >
-        <WhyButton v-if="told(l.id)!.working" :name="l.name" :working="told(l.id)!.working!" />
-        <span class="small">{{ told(l.id)!.says }}</span>
-      </p>
-      <p v-for="f in told(l.id)?.findings ?? []" :key="f.code" class="small mind">{{ f.reason }}</p>
-    </article>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Add a levelling</button>
+        <div class="corners">
+          <div v-for="(c, k) in corners" :key="c.key" class="corner">
+            <ReadingField
+              :label="`Height ${c.name}`"
+              :model-value="l[c.key]"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/levels/${i}/${c.key}/values/0`)"
+              @update:model-value="(v) => open.set(`/levels/${i}/${c.key}`, v)"
+            />
+            <p>
+              <span class="small soft">pack</span> <span class="num big"><Frac :text="told(l.id)?.packing[k] ?? ''" /></span>
+            </p>
+          </div>
+        </div>
+        <div class="cells">
+          <ValueField
+            label="Floor itself, nose low"
+            kind="angle"
+            :model-value="l.floor?.pitch ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => slope(i, 'floor', 'pitch', v)"
+          />
+          <ValueField
+            label="Floor itself, left high"
+            kind="angle"
+            :model-value="l.floor?.roll ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => slope(i, 'floor', 'roll', v)"
+          />
+          <ValueField
+            label="Wanted, nose low"
+            kind="angle"
+            :model-value="l.wanted?.pitch ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => slope(i, 'wanted', 'pitch', v)"
+          />
+          <ValueField
+            label="Wanted, left high"
+            kind="angle"
+            :model-value="l.wanted?.roll ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => slope(i, 'wanted', 'roll', v)"
+          />
+        </div>
+        <p v-if="told(l.id)" class="came" :class="told(l.id)!.verdict">
+          <span
+            >pitch <b class="num">{{ told(l.id)!.pitch }}</b></span
+          >
+          <span
+            >roll <b class="num">{{ told(l.id)!.roll }}</b></span
+          >
+          <span
+            >twist <b class="num">{{ told(l.id)!.twist }}</b></span
+          >
+          <WhyButton v-if="told(l.id)!.working" :name="l.name" :working="told(l.id)!.working!" />
+          <span class="small">{{ told(l.id)!.says }}</span>
+        </p>
+        <p v-for="f in told(l.id)?.findings ?? []" :key="f.code" class="small mind">{{ f.reason }}</p>
+      </article>
+    </CardList>
   </div>
 </template>
 
@@ -124,8 +134,6 @@ const add = () =>
 .level {
   display: grid;
   gap: 10px;
-  border-left: 3px solid var(--rule-strong);
-  padding: 2px 0 12px 14px;
 }
 .cells {
   display: grid;

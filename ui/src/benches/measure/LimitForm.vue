@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // What the work must keep to.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
+import type { Brief } from '@/api/client'
 import { newId } from '@/api/ids'
 import { useSurveyed } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
@@ -12,7 +13,9 @@ import ValueField from '@/kit/ValueField.vue'
 
 const props = defineProps<{ open: OpenBrief; job: string }>()
 const limits = computed(() => props.open.brief.value?.limits ?? {})
-const set = (key: string, v: unknown) => props.open.set(`/limits/${key}`, v === '' || v === false ? undefined : v)
+type Limits = NonNullable<Brief['limits']>
+const set = <K extends keyof Limits>(key: K, v: Limits[K] | undefined) =>
+  props.open.set(`/limits/${key}` as '/limits/lift', (v === '' || v === false ? undefined : v) as Limits['lift'])
 const kept = computed(() => limits.value.kept ?? [])
 const { data: surveyed } = useSurveyed(() => props.job)
 const survey = computed(() => surveyed.value?.state)
@@ -59,32 +62,32 @@ const sizes = ['length', 'width', 'height'] as const
     </div>
     <div class="group across">
       <p class="label">Must keep working</p>
-      <div v-for="(k, i) in kept" :key="k.id" class="keep">
-        <TextField label="What" :model-value="k.text" @update:model-value="(v) => open.set(`/limits/kept/${i}/text`, v)" />
-        <PickOne
-          label="Nothing reaches into"
-          :choices="spaces"
-          :model-value="k.space ?? ''"
-          @update:model-value="(v) => open.set(`/limits/kept/${i}/space`, v || undefined)"
-        />
-        <PickOne
-          label="and this is reached"
-          :choices="measures"
-          :model-value="k.measure ?? ''"
-          @update:model-value="(v) => open.set(`/limits/kept/${i}/measure`, v || undefined)"
-        />
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove ${k.text || 'what must keep working'}`"
-          @click="open.set(`/limits/kept/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <button type="button" class="press tight" @click="open.set('/limits/kept', [...kept, { id: newId(), text: '' }])">
-        <Plus :size="16" aria-hidden="true" />Something that must keep working
-      </button>
+      <CardList
+        :rows="kept"
+        word="what must keep working"
+        :name="(k) => k.text"
+        add="Something that must keep working"
+        :make="() => ({ id: newId(), text: '' })"
+        small
+        @change="(v) => open.set('/limits/kept', v)"
+        v-slot="{ row: k, i }"
+      >
+        <div class="keep">
+          <TextField label="What" :model-value="k.text" @update:model-value="(v) => open.set(`/limits/kept/${i}/text`, v)" />
+          <PickOne
+            label="Nothing reaches into"
+            :choices="spaces"
+            :model-value="k.space ?? ''"
+            @update:model-value="(v) => open.set(`/limits/kept/${i}/space`, v || undefined)"
+          />
+          <PickOne
+            label="and this is reached"
+            :choices="measures"
+            :model-value="k.measure ?? ''"
+            @update:model-value="(v) => open.set(`/limits/kept/${i}/measure`, v || undefined)"
+          />
+        </div>
+      </CardList>
     </div>
     <div class="group across">
       <p class="label">On the road</p>
@@ -178,7 +181,7 @@ const sizes = ['length', 'width', 'height'] as const
 }
 .keep {
   display: grid;
-  grid-template-columns: minmax(200px, 2fr) minmax(150px, 1fr) minmax(150px, 1fr) auto;
+  grid-template-columns: minmax(200px, 2fr) minmax(150px, 1fr) minmax(150px, 1fr);
   gap: 12px;
   align-items: end;
   margin-bottom: 8px;

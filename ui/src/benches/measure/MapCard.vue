@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // One hole map: holes, the distances between them, the map that comes out, the
 // reading that is off or the one to take next.
-import { Plus, Trash2 } from '@lucide/vue'
+import { Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed, ref, watch } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -16,7 +17,7 @@ import { faces, tapes, usePoints } from './points'
 import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
-const at = computed(() => `/maps/${props.index}`)
+const at = computed(() => `/maps/${props.index}` as const)
 const map = computed(() => props.open.survey.value!.maps![props.index]!)
 const told = computed(() => props.open.worked.value?.maps.find((m) => m.id === map.value.id))
 const name = (i: number) => map.value.holes[i]?.name || String(i + 1)
@@ -26,20 +27,18 @@ const others = computed(() => [
   { value: '', text: 'none' },
   ...(props.open.survey.value?.maps ?? []).filter((m) => m.id !== map.value.id).map((m) => ({ value: m.id, text: m.name })),
 ])
-const addHole = () =>
-  props.open.set(`${at.value}/holes`, [...map.value.holes, { id: newId(), diameter: map.value.holes.at(-1)?.diameter }])
-function addReading(from?: string, to?: string, value?: number) {
+type Distance = (typeof map.value.readings)[number]
+function reading(from?: string, to?: string, value?: number): Distance {
   const last = map.value.readings.at(-1)
-  props.open.set(`${at.value}/readings`, [
-    ...map.value.readings,
-    {
-      from: from ?? last?.from ?? map.value.holes[0]?.id ?? '',
-      to: to ?? map.value.holes.find((h) => h.id !== (from ?? last?.from))?.id ?? '',
-      tape: last?.tape,
-      value: value === undefined ? {} : { values: [value], instrument: 'eye', trust: 'assumed' },
-    },
-  ])
+  return {
+    from: from ?? last?.from ?? map.value.holes[0]?.id ?? '',
+    to: to ?? map.value.holes.find((h) => h.id !== (from ?? last?.from))?.id ?? '',
+    tape: last?.tape,
+    value: value === undefined ? {} : { values: [value], instrument: 'eye', trust: 'assumed' },
+  }
 }
+const addReading = (from?: string, to?: string, value?: number) =>
+  props.open.set(`${at.value}/readings`, [...map.value.readings, reading(from, to, value)])
 // Open while there is something to do in them; they never close by themselves.
 const wide = ref(map.value.readings.length < 4)
 const holesWide = ref(!map.value.readings.length)
@@ -134,76 +133,74 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
     <details :open="holesWide" @toggle="holesWide = ($event.target as HTMLDetailsElement).open">
       <summary>{{ map.holes.length }} holes</summary>
       <div class="holes">
-        <div v-for="(h, k) in map.holes" :key="h.id" class="hole">
-          <span class="num">{{ k + 1 }}</span>
-          <ValueField
-            :label="`Diameter of hole ${k + 1}`"
-            hide-label
-            :model-value="h.diameter ?? null"
-            :lengths="open.style.value"
-            :wrong="open.fault(`${at}/holes/${k}/diameter`)"
-            @update:model-value="(v) => open.set(`${at}/holes/${k}/diameter`, v)"
-          />
-          <button
-            type="button"
-            class="press tight bare"
-            :aria-label="`Remove hole ${k + 1}`"
-            @click="open.set(`${at}/holes/${k}`, undefined)"
-          >
-            <Trash2 :size="16" />
-          </button>
-        </div>
-        <button type="button" class="press tight" @click="addHole"><Plus :size="16" aria-hidden="true" />Hole</button>
+        <CardList
+          :rows="map.holes"
+          word="hole"
+          add="Hole"
+          :make="() => ({ id: newId(), diameter: map.holes.at(-1)?.diameter })"
+          small
+          flow
+          @change="(v) => open.set(`${at}/holes`, v)"
+          v-slot="{ row: h, i: k }"
+        >
+          <div class="hole">
+            <span class="num">{{ k + 1 }}</span>
+            <ValueField
+              :label="`Diameter of hole ${k + 1}`"
+              hide-label
+              :model-value="h.diameter ?? null"
+              :lengths="open.style.value"
+              :wrong="open.fault(`${at}/holes/${k}/diameter`)"
+              @update:model-value="(v) => open.set(`${at}/holes/${k}/diameter`, v)"
+            />
+          </div>
+        </CardList>
       </div>
     </details>
     <details :open="wide" @toggle="wide = ($event.target as HTMLDetailsElement).open">
       <summary>{{ map.readings.length }} distances</summary>
-      <div
-        v-for="(r, k) in map.readings"
-        :key="k"
-        class="reading"
-        :class="{ suspect: told?.suspect === k, large: told?.readings[k]?.large }"
-        :data-reading="k"
+      <CardList
+        :rows="map.readings"
+        word="distance"
+        :name="(r) => `distance ${label(r.from)} to ${label(r.to)}`"
+        add="Distance"
+        :make="() => reading()"
+        small
+        @change="(v) => open.set(`${at}/readings`, v)"
+        v-slot="{ row: r, i: k }"
       >
-        <PickOne
-          label="from"
-          :choices="holes"
-          :model-value="r.from"
-          @update:model-value="(v) => open.set(`${at}/readings/${k}/from`, v)"
-        />
-        <PickOne
-          label="to"
-          :choices="holes"
-          :model-value="r.to"
-          @update:model-value="(v) => open.set(`${at}/readings/${k}/to`, v)"
-        />
-        <PickOne
-          label="the tape lay"
-          :choices="tapes"
-          :model-value="r.tape ?? 'centre'"
-          @update:model-value="(v) => open.set(`${at}/readings/${k}/tape`, v)"
-        />
-        <ReadingField
-          :label="`${label(r.from)} to ${label(r.to)}`"
-          :model-value="r.value"
-          :lengths="open.style.value"
-          :wrong="open.fault(`${at}/readings/${k}/value/values/0`)"
-          @update:model-value="(v) => open.set(`${at}/readings/${k}/value`, v)"
-        />
-        <p class="off">
-          <span class="small soft">off</span><span class="num">{{ told?.readings[k]?.text || told?.readings[k]?.why }}</span>
-          <strong v-if="told?.suspect === k">{{ told.agrees }} would agree</strong>
-        </p>
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove distance ${label(r.from)} to ${label(r.to)}`"
-          @click="open.set(`${at}/readings/${k}`, undefined)"
-        >
-          <Trash2 :size="16" />
-        </button>
-      </div>
-      <button type="button" class="press tight" @click="addReading()"><Plus :size="16" aria-hidden="true" />Distance</button>
+        <div class="reading" :class="{ suspect: told?.suspect === k, large: told?.readings[k]?.large }" :data-reading="k">
+          <PickOne
+            label="from"
+            :choices="holes"
+            :model-value="r.from"
+            @update:model-value="(v) => open.set(`${at}/readings/${k}/from`, v)"
+          />
+          <PickOne
+            label="to"
+            :choices="holes"
+            :model-value="r.to"
+            @update:model-value="(v) => open.set(`${at}/readings/${k}/to`, v)"
+          />
+          <PickOne
+            label="the tape lay"
+            :choices="tapes"
+            :model-value="r.tape ?? 'centre'"
+            @update:model-value="(v) => open.set(`${at}/readings/${k}/tape`, v)"
+          />
+          <ReadingField
+            :label="`${label(r.from)} to ${label(r.to)}`"
+            :model-value="r.value"
+            :lengths="open.style.value"
+            :wrong="open.fault(`${at}/readings/${k}/value/values/0`)"
+            @update:model-value="(v) => open.set(`${at}/readings/${k}/value`, v)"
+          />
+          <p class="off">
+            <span class="small soft">off</span><span class="num">{{ told?.readings[k]?.text || told?.readings[k]?.why }}</span>
+            <strong v-if="told?.suspect === k">{{ told.agrees }} would agree</strong>
+          </p>
+        </div>
+      </CardList>
     </details>
   </article>
 </template>
@@ -249,20 +246,17 @@ summary {
   padding-top: 8px;
 }
 .holes {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
-  align-items: center;
+  --flow: 200px;
 }
 .hole {
   display: grid;
-  grid-template-columns: 22px 110px auto;
+  grid-template-columns: 22px 110px;
   gap: 6px;
   align-items: center;
 }
 .reading {
   display: grid;
-  grid-template-columns: 76px 76px minmax(130px, 1fr) minmax(180px, 1.4fr) minmax(90px, 1fr) auto;
+  grid-template-columns: 76px 76px minmax(130px, 1fr) minmax(180px, 1.4fr) minmax(90px, 1fr);
   gap: 8px;
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);

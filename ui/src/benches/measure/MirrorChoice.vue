@@ -27,7 +27,8 @@ const drawing = computed(() => {
   )
   return all.map((q) => ({ x: 30 + (q.x - x0) * scale, y: 24 + (q.y - y0) * scale }))
 })
-const choose = (side: string) => props.open.set(`/points/${props.index}/side`, side)
+type Side = keyof typeof words
+const choose = (side: Side) => props.open.set(`/points/${props.index}/side`, side)
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is not settled yet; strength and safety hold the files of what they concern.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import { useFrames, useJob } from '@/api/queries'
@@ -25,43 +25,47 @@ const kinds = [
 
 <template>
   <div class="stack">
-    <div v-for="(o, i) in list" :key="o.id" class="item" :class="{ done: o.done }">
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="o.done"
-          @change="open.set(`/open/${i}/done`, ($event.target as HTMLInputElement).checked || undefined)"
+    <CardList
+      :rows="list"
+      word="question"
+      :name="(o) => o.text"
+      add="Add a question"
+      :make="() => ({ id: newId(), text: '', kind: 'strength' as const })"
+      @change="(v) => open.set('/open', v)"
+      v-slot="{ row: o, i }"
+    >
+      <div class="item" :class="{ done: o.done }">
+        <label class="tick"
+          ><input
+            type="checkbox"
+            :checked="o.done"
+            @change="open.set(`/open/${i}/done`, ($event.target as HTMLInputElement).checked || undefined)"
+          />
+          settled</label
+        >
+        <TextField label="Question" :model-value="o.text" @update:model-value="(v) => open.set(`/open/${i}/text`, v)" />
+        <PickOne
+          label="It is about"
+          :choices="kinds"
+          :model-value="o.kind"
+          @update:model-value="(v) => open.set(`/open/${i}/kind`, v)"
         />
-        settled</label
-      >
-      <TextField label="Question" :model-value="o.text" @update:model-value="(v) => open.set(`/open/${i}/text`, v)" />
-      <PickOne
-        label="It is about"
-        :choices="kinds"
-        :model-value="o.kind"
-        @update:model-value="(v) => open.set(`/open/${i}/kind`, v)"
-      />
-      <PickOne
-        v-if="o.kind !== 'other'"
-        label="It holds back"
-        :choices="things"
-        :model-value="o.of ?? ''"
-        @update:model-value="(v) => open.set(`/open/${i}/of`, v || undefined)"
-      />
-      <span v-else />
-      <button type="button" class="press tight bare" aria-label="Remove the question" @click="open.set(`/open/${i}`, undefined)">
-        <Trash2 :size="18" />
-      </button>
-    </div>
-    <button type="button" class="press" @click="open.set('/open', [...list, { id: newId(), text: '', kind: 'strength' }])">
-      <Plus :size="18" aria-hidden="true" />Add a question
-    </button>
+        <PickOne
+          v-if="o.kind !== 'other'"
+          label="It holds back"
+          :choices="things"
+          :model-value="o.of ?? ''"
+          @update:model-value="(v) => open.set(`/open/${i}/of`, v || undefined)"
+        />
+        <span v-else />
+      </div>
+    </CardList>
   </div>
 </template>
 
 <style scoped>
 .item {
-  grid-template-columns: 96px minmax(180px, 1fr) 130px 190px auto;
+  grid-template-columns: 96px minmax(180px, 1fr) 130px 190px;
 }
 .done {
   opacity: 0.75;

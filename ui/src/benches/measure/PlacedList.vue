@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Parts, devices and boxes in their place: by their holes on surveyed points,
 // or by typed numbers.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -45,16 +45,11 @@ function setWhat(i: number, v: string) {
         : { size: { length: 200, width: 200, height: 200 } }),
   })
 }
-function add() {
-  const id = newId()
-  props.open.set('/placed', [...list.value, { id, name: '', at: [0, 0, 0], size: { length: 200, width: 200, height: 200 } }])
-  shown.value = id
+function blank() {
+  shown.value = newId()
+  return { id: shown.value, name: '', at: [0, 0, 0] as [number, number, number], size: { length: 200, width: 200, height: 200 } }
 }
-const addMate = (i: number) =>
-  props.open.set(`/placed/${i}/mates`, [
-    ...(list.value[i]!.mates ?? []),
-    { hole: told(list.value[i]!.id)?.holes[list.value[i]!.mates?.length ?? 0]?.id ?? '', point: '' },
-  ])
+const mate = (p: (typeof list.value)[number]) => ({ hole: told(p.id)?.holes[p.mates?.length ?? 0]?.id ?? '', point: '' })
 function setAt(i: number, k: number, v: number) {
   const at = [...(list.value[i]!.at ?? [0, 0, 0])]
   at[k] = v
@@ -69,128 +64,132 @@ const holes = (id: string) => [
 <template>
   <div class="stack">
     <p v-if="!list.length" class="soft">Place a part by its holes on surveyed points, and see what it meets.</p>
-    <article v-for="(p, i) in list" :key="p.id" class="placed" :class="{ shown: shown === p.id }" :data-placed="p.name">
-      <div class="line">
-        <button type="button" class="press bare name" :aria-expanded="shown === p.id" @click="shown = shown === p.id ? '' : p.id">
-          {{ p.name || told(p.id)?.name || 'something without a name' }}
-        </button>
-        <span v-if="told(p.id)?.why" class="small why">{{ told(p.id)!.why }}</span>
-        <span v-else class="small soft">
-          <template v-if="told(p.id)?.misses.length"
-            >its holes stay up to <b class="num">{{ told(p.id)!.misses.reduce((a, b) => (b.off > a.off ? b : a)).text }}</b> off
-            their points</template
-          >
-          <template v-if="told(p.id)?.within">; place known to ± {{ told(p.id)!.within }}</template>
-          <template v-if="told(p.id)?.least && told(p.id)!.least!.trust !== 'measured'"
-            >; least trusted: {{ told(p.id)!.least!.name }}, {{ trustWord(told(p.id)!.least!.trust) }}</template
-          >
-          <b v-if="shown !== p.id && told(p.id)?.findings.length" class="say">{{ told(p.id)!.findings.length }} to look at</b>
-        </span>
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove ${p.name}`"
-          @click="open.set(`/placed/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <SaySo v-if="shown === p.id" :label="`What ${p.name} says`" :list="told(p.id)?.findings ?? []" />
-      <div v-if="shown === p.id" class="edit">
-        <div class="cells">
-          <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`/placed/${i}/name`, v)" />
-          <PickOne label="It is" :choices="whats" :model-value="what(i)" @update:model-value="(v) => setWhat(i, v)" />
-          <template v-if="p.size">
-            <ValueField
-              v-for="k in ['length', 'width', 'height'] as const"
-              :key="k"
-              :label="k"
-              :model-value="p.size[k]"
-              :lengths="open.style.value"
-              :wrong="open.fault(`/placed/${i}/size/${k}`)"
-              @update:model-value="(v) => open.set(`/placed/${i}/size/${k}`, v)"
-            />
-          </template>
-          <template v-if="p.part">
-            <PickOne
-              label="Its good side looks"
-              :choices="[{ value: '', text: 'as its holes have it' } as never, ...faces]"
-              :model-value="(p.facing ?? '') as 'left'"
-              @update:model-value="(v) => open.set(`/placed/${i}/facing`, v || undefined)"
-            />
-            <ValueField
-              label="Bolt diameter"
-              :model-value="p.bolt ?? null"
-              :lengths="open.style.value"
-              @update:model-value="(v) => open.set(`/placed/${i}/bolt`, v)"
-            />
-            <ValueField
-              label="Wall it is bolted through"
-              :model-value="p.wall ?? null"
-              :lengths="open.style.value"
-              @update:model-value="(v) => open.set(`/placed/${i}/wall`, v)"
-            />
-          </template>
-        </div>
-        <div v-for="(m, k) in p.mates ?? []" :key="k" class="mate">
-          <PickOne
-            :label="`Mate ${k + 1}: hole`"
-            :choices="holes(p.id)"
-            :model-value="m.hole"
-            @update:model-value="(v) => open.set(`/placed/${i}/mates/${k}/hole`, v)"
-          />
-          <PickOne
-            :label="`Mate ${k + 1}: on the point`"
-            :choices="points"
-            :model-value="m.point"
-            @update:model-value="(v) => open.set(`/placed/${i}/mates/${k}/point`, v)"
-          />
-          <span v-if="told(p.id)?.misses[k]" class="off" :class="{ not: told(p.id)!.misses[k]!.goes === false }"
-            ><b class="num">{{ told(p.id)!.misses[k]!.text }}</b> off{{
-              told(p.id)!.misses[k]!.goes === false ? ', the bolt does not go through' : ''
-            }}</span
-          >
+    <CardList
+      lines
+      :rows="list"
+      word="placed thing"
+      :name="(p) => p.name || told(p.id)?.name"
+      add="Place something"
+      :make="blank"
+      @change="(v) => open.set('/placed', v)"
+      v-slot="{ row: p, i }"
+    >
+      <article class="placed" :class="{ shown: shown === p.id }" :data-placed="p.name">
+        <div class="line">
           <button
             type="button"
-            class="press tight bare"
-            :aria-label="`Remove mate ${k + 1}`"
-            @click="open.set(`/placed/${i}/mates/${k}`, undefined)"
+            class="press bare name"
+            :aria-expanded="shown === p.id"
+            @click="shown = shown === p.id ? '' : p.id"
           >
-            <Trash2 :size="16" />
+            {{ p.name || told(p.id)?.name || 'something without a name' }}
           </button>
+          <span v-if="told(p.id)?.why" class="small why">{{ told(p.id)!.why }}</span>
+          <span v-else class="small soft">
+            <template v-if="told(p.id)?.misses.length"
+              >its holes stay up to <b class="num">{{ told(p.id)!.misses.reduce((a, b) => (b.off > a.off ? b : a)).text }}</b> off
+              their points</template
+            >
+            <template v-if="told(p.id)?.within">; place known to ± {{ told(p.id)!.within }}</template>
+            <template v-if="told(p.id)?.least && told(p.id)!.least!.trust !== 'measured'"
+              >; least trusted: {{ told(p.id)!.least!.name }}, {{ trustWord(told(p.id)!.least!.trust) }}</template
+            >
+            <b v-if="shown !== p.id && told(p.id)?.findings.length" class="say">{{ told(p.id)!.findings.length }} to look at</b>
+          </span>
         </div>
-        <button v-if="!p.size" type="button" class="press tight" @click="addMate(i)">
-          <Plus :size="16" aria-hidden="true" />Mate a hole with a point
-        </button>
-        <div v-if="!p.mates?.length" class="cells">
-          <ValueField
-            v-for="(n, k) in ['forward', 'left', 'up']"
-            :key="n"
-            :label="`Origin, ${n}`"
-            :model-value="p.at?.[k] ?? 0"
-            :lengths="open.style.value"
-            @update:model-value="(v) => setAt(i, k, v)"
-          />
-          <ValueField
-            v-for="n in ['yaw', 'pitch', 'roll'] as const"
-            :key="n"
-            :label="{ yaw: 'Turned left', pitch: 'Nose low', roll: 'Left side up' }[n]"
-            kind="angle"
-            :model-value="p[n] ?? 0"
-            :lengths="open.style.value"
-            @update:model-value="(v) => open.set(`/placed/${i}/${n}`, v)"
-          />
+        <SaySo v-if="shown === p.id" :label="`What ${p.name} says`" :list="told(p.id)?.findings ?? []" />
+        <div v-if="shown === p.id" class="edit">
+          <div class="cells">
+            <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`/placed/${i}/name`, v)" />
+            <PickOne label="It is" :choices="whats" :model-value="what(i)" @update:model-value="(v) => setWhat(i, v)" />
+            <template v-if="p.size">
+              <ValueField
+                v-for="k in ['length', 'width', 'height'] as const"
+                :key="k"
+                :label="k"
+                :model-value="p.size[k]"
+                :lengths="open.style.value"
+                :wrong="open.fault(`/placed/${i}/size/${k}`)"
+                @update:model-value="(v) => open.set(`/placed/${i}/size/${k}`, v)"
+              />
+            </template>
+            <template v-if="p.part">
+              <PickOne
+                label="Its good side looks"
+                :choices="[{ value: '', text: 'as its holes have it' } as never, ...faces]"
+                :model-value="(p.facing ?? '') as 'left'"
+                @update:model-value="(v) => open.set(`/placed/${i}/facing`, v || undefined)"
+              />
+              <ValueField
+                label="Bolt diameter"
+                :model-value="p.bolt ?? null"
+                :lengths="open.style.value"
+                @update:model-value="(v) => open.set(`/placed/${i}/bolt`, v)"
+              />
+              <ValueField
+                label="Wall it is bolted through"
+                :model-value="p.wall ?? null"
+                :lengths="open.style.value"
+                @update:model-value="(v) => open.set(`/placed/${i}/wall`, v)"
+              />
+            </template>
+          </div>
+          <CardList
+            :rows="p.mates ?? []"
+            word="mate"
+            :add="p.size ? undefined : 'Mate a hole with a point'"
+            :make="() => mate(p)"
+            small
+            @change="(v) => open.set(`/placed/${i}/mates`, v)"
+            v-slot="{ row: m, i: k }"
+          >
+            <div class="mate">
+              <PickOne
+                :label="`Mate ${k + 1}: hole`"
+                :choices="holes(p.id)"
+                :model-value="m.hole"
+                @update:model-value="(v) => open.set(`/placed/${i}/mates/${k}/hole`, v)"
+              />
+              <PickOne
+                :label="`Mate ${k + 1}: on the point`"
+                :choices="points"
+                :model-value="m.point"
+                @update:model-value="(v) => open.set(`/placed/${i}/mates/${k}/point`, v)"
+              />
+              <span v-if="told(p.id)?.misses[k]" class="off" :class="{ not: told(p.id)!.misses[k]!.goes === false }"
+                ><b class="num">{{ told(p.id)!.misses[k]!.text }}</b> off{{
+                  told(p.id)!.misses[k]!.goes === false ? ', the bolt does not go through' : ''
+                }}</span
+              >
+            </div>
+          </CardList>
+          <div v-if="!p.mates?.length" class="cells">
+            <ValueField
+              v-for="(n, k) in ['forward', 'left', 'up']"
+              :key="n"
+              :label="`Origin, ${n}`"
+              :model-value="p.at?.[k] ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => setAt(i, k, v)"
+            />
+            <ValueField
+              v-for="n in ['yaw', 'pitch', 'roll'] as const"
+              :key="n"
+              :label="{ yaw: 'Turned left', pitch: 'Nose low', roll: 'Left side up' }[n]"
+              kind="angle"
+              :model-value="p[n] ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => open.set(`/placed/${i}/${n}`, v)"
+            />
+          </div>
         </div>
-      </div>
-    </article>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Place something</button>
+      </article>
+    </CardList>
   </div>
 </template>
 
 <style scoped>
 .placed {
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
   display: grid;
   gap: 6px;
 }
@@ -200,7 +199,7 @@ const holes = (id: string) => [
 }
 .line {
   display: grid;
-  grid-template-columns: minmax(160px, 1fr) minmax(0, 2fr) auto;
+  grid-template-columns: minmax(160px, 1fr) minmax(0, 2fr);
   gap: 10px;
   align-items: center;
 }
@@ -232,7 +231,7 @@ const holes = (id: string) => [
 }
 .mate {
   display: grid;
-  grid-template-columns: minmax(130px, 1fr) minmax(130px, 1fr) minmax(120px, 1fr) auto;
+  grid-template-columns: minmax(130px, 1fr) minmax(130px, 1fr) minmax(120px, 1fr);
   gap: 10px;
   align-items: end;
 }

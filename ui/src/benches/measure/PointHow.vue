@@ -11,7 +11,7 @@ import MirrorChoice from './MirrorChoice.vue'
 import { tapes, usePoints } from './points'
 
 const props = defineProps<{ open: OpenSurvey; index: number; told?: Located }>()
-const at = computed(() => `/points/${props.index}`)
+const at = computed(() => `/points/${props.index}` as const)
 const p = computed(() => props.open.survey.value!.points![props.index]!)
 const ways = [
   { value: 'offsets' as const, text: 'by offsets' },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Points on the vehicle: how each was measured, where it works out to be, how
 // well that is known.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -25,99 +25,103 @@ const kinds = [
   { value: 'edge', text: 'edge or face' },
 ] as const
 const shown = ref('') // the one that is open for editing
-function add() {
-  const id = newId()
-  props.open.set('/points', [...list.value, { id, name: '', kind: 'point', way: 'offsets' }])
-  shown.value = id
+function blank() {
+  shown.value = newId()
+  return { id: shown.value, name: '', kind: 'point' as const, way: 'offsets' as const }
 }
 </script>
 
 <template>
   <div class="stack">
     <p v-if="!list.length" class="soft">Start with a few points you can measure from the datum: an edge, a hole, a bolt.</p>
-    <article v-for="(p, i) in list" :key="p.id" class="point" :class="{ shown: shown === p.id }" :data-point="p.name">
-      <div class="line">
-        <button type="button" class="press bare name" :aria-expanded="shown === p.id" @click="shown = shown === p.id ? '' : p.id">
-          {{ p.name || 'a point without a name' }}
-        </button>
-        <template v-if="told(p.id)?.at">
-          <dl>
-            <div v-for="(w, k) in ['forward', 'left', 'up']" :key="w">
-              <dt>{{ w }}</dt>
-              <dd class="num"><Frac :text="told(p.id)!.texts[k]!" /></dd>
-            </div>
-            <div>
-              <dt>known to</dt>
-              <dd class="num">± <Frac :text="told(p.id)!.within" /></dd>
-            </div>
-          </dl>
-          <span class="trust"
-            ><span v-if="told(p.id)!.least && told(p.id)!.least!.trust !== 'measured'" class="mark">{{
-              trustWord(told(p.id)!.least!.trust)
-            }}</span></span
+    <CardList
+      lines
+      :rows="list"
+      word="point"
+      :name="(p) => p.name"
+      add="Add a point"
+      :make="blank"
+      @change="(v) => open.set('/points', v)"
+      v-slot="{ row: p, i }"
+    >
+      <article class="point" :class="{ shown: shown === p.id }" :data-point="p.name">
+        <div class="line">
+          <button
+            type="button"
+            class="press bare name"
+            :aria-expanded="shown === p.id"
+            @click="shown = shown === p.id ? '' : p.id"
           >
-          <WhyButton v-if="told(p.id)!.working" :name="p.name" :working="told(p.id)!.working!" />
-        </template>
-        <p v-else class="why small">{{ told(p.id)?.why }}</p>
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove ${p.name}`"
-          @click="open.set(`/points/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <div v-if="shown === p.id" class="edit">
-        <div class="cells">
-          <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`/points/${i}/name`, v)" />
-          <PickOne
-            label="It is"
-            :choices="[...kinds]"
-            :model-value="p.kind as 'point'"
-            @update:model-value="(v) => open.set(`/points/${i}/kind`, v)"
-          />
-          <ValueField
-            v-if="p.kind === 'hole' || p.kind === 'square'"
-            :label="p.kind === 'hole' ? 'Diameter' : 'Side'"
-            :model-value="p.size ?? null"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/points/${i}/size`)"
-            @update:model-value="(v) => open.set(`/points/${i}/size`, v)"
-          />
-          <TextField
-            v-if="p.kind === 'thread'"
-            label="Thread"
-            :model-value="p.thread ?? ''"
-            @update:model-value="(v) => open.set(`/points/${i}/thread`, v)"
-          />
-          <ReadingField
-            v-if="p.kind !== 'point' && p.kind !== 'edge'"
-            label="Thickness behind"
-            :model-value="p.behind"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/points/${i}/behind/values/0`)"
-            @update:model-value="(v) => open.set(`/points/${i}/behind`, v)"
-          />
-          <TextField
-            v-if="p.kind !== 'point' && p.kind !== 'edge'"
-            label="What uses it"
-            :model-value="p.uses ?? ''"
-            @update:model-value="(v) => open.set(`/points/${i}/uses`, v)"
-          />
+            {{ p.name || 'a point without a name' }}
+          </button>
+          <template v-if="told(p.id)?.at">
+            <dl>
+              <div v-for="(w, k) in ['forward', 'left', 'up']" :key="w">
+                <dt>{{ w }}</dt>
+                <dd class="num"><Frac :text="told(p.id)!.texts[k]!" /></dd>
+              </div>
+              <div>
+                <dt>known to</dt>
+                <dd class="num">± <Frac :text="told(p.id)!.within" /></dd>
+              </div>
+            </dl>
+            <span class="trust"
+              ><span v-if="told(p.id)!.least && told(p.id)!.least!.trust !== 'measured'" class="mark">{{
+                trustWord(told(p.id)!.least!.trust)
+              }}</span></span
+            >
+            <WhyButton v-if="told(p.id)!.working" :name="p.name" :working="told(p.id)!.working!" />
+          </template>
+          <p v-else class="why small">{{ told(p.id)?.why }}</p>
         </div>
-        <PointHow :open="open" :index="i" :told="told(p.id)" />
-      </div>
-      <p v-for="f in told(p.id)?.findings ?? []" :key="f.code" class="small find" :class="f.severity">{{ f.reason }}</p>
-    </article>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Add a point</button>
+        <div v-if="shown === p.id" class="edit">
+          <div class="cells">
+            <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`/points/${i}/name`, v)" />
+            <PickOne
+              label="It is"
+              :choices="[...kinds]"
+              :model-value="p.kind as 'point'"
+              @update:model-value="(v) => open.set(`/points/${i}/kind`, v)"
+            />
+            <ValueField
+              v-if="p.kind === 'hole' || p.kind === 'square'"
+              :label="p.kind === 'hole' ? 'Diameter' : 'Side'"
+              :model-value="p.size ?? null"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/points/${i}/size`)"
+              @update:model-value="(v) => open.set(`/points/${i}/size`, v)"
+            />
+            <TextField
+              v-if="p.kind === 'thread'"
+              label="Thread"
+              :model-value="p.thread ?? ''"
+              @update:model-value="(v) => open.set(`/points/${i}/thread`, v)"
+            />
+            <ReadingField
+              v-if="p.kind !== 'point' && p.kind !== 'edge'"
+              label="Thickness behind"
+              :model-value="p.behind"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/points/${i}/behind/values/0`)"
+              @update:model-value="(v) => open.set(`/points/${i}/behind`, v)"
+            />
+            <TextField
+              v-if="p.kind !== 'point' && p.kind !== 'edge'"
+              label="What uses it"
+              :model-value="p.uses ?? ''"
+              @update:model-value="(v) => open.set(`/points/${i}/uses`, v)"
+            />
+          </div>
+          <PointHow :open="open" :index="i" :told="told(p.id)" />
+        </div>
+        <p v-for="f in told(p.id)?.findings ?? []" :key="f.code" class="small find" :class="f.severity">{{ f.reason }}</p>
+      </article>
+    </CardList>
   </div>
 </template>
 
 <style scoped>
 .point {
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
   display: grid;
   gap: 6px;
 }
@@ -127,7 +131,7 @@ function add() {
 }
 .line {
   display: grid;
-  grid-template-columns: minmax(160px, 1.2fr) minmax(0, 3fr) 96px 48px auto;
+  grid-template-columns: minmax(160px, 1.2fr) minmax(0, 3fr) 96px 48px;
   gap: 4px 12px;
   align-items: center;
 }
@@ -158,9 +162,6 @@ dd {
 .why {
   grid-column: 2 / 5;
   font-style: italic;
-}
-.line > :last-child {
-  grid-column: -2;
 }
 .edit {
   display: grid;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A table of readings: each row comes to one line.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { Reading } from '@/api/client'
 import { newId } from '@/api/ids'
@@ -24,99 +24,101 @@ const blank = () =>
   props.kind.list === 'measures'
     ? { id: newId(), name: '', kind: 'headroom', from: '', to: '' }
     : { id: newId(), name: '', ...Object.fromEntries(props.kind.fields.filter((f) => !f.plain).map((f) => [f.key, {}])) }
-const add = () => props.open.set(`/${props.kind.list}`, [...list.value, blank()])
-const kinds = ['headroom', 'reach', 'step', 'width'].map((k) => ({ value: k, text: k }))
+/** Where a field lies is said by the table of rows. */
+type Cell = '/slopes/0/reading'
+const put = (i: number, key: string, v: unknown) => props.open.set(`/${props.kind.list}/${i}/${key}` as Cell, v as Reading)
+const kinds = (['headroom', 'reach', 'step', 'width'] as const).map((k) => ({ value: k, text: k }))
 const targets = computed(() => [
   { value: '', text: 'no target' },
   ...(props.open.page.value?.job.brief.targets ?? []).filter((t) => t.unit === 'mm').map((t) => ({ value: t.id, text: t.text })),
 ])
+type Kind = (typeof kinds)[number]['value']
 const result = (id: string) => told.value.find((t) => t.id === id)
 </script>
 
 <template>
   <div class="stack">
     <p class="soft small">{{ kind.about }}</p>
-    <article v-for="(row, i) in list" :key="row.id" class="item" :data-row="row.id">
-      <div class="fields">
-        <TextField
-          class="name"
-          label="What"
-          :model-value="row.name"
-          @update:model-value="(v) => open.set(`/${kind.list}/${i}/name`, v)"
-        />
-        <template v-for="f in kind.fields" :key="f.key">
-          <ValueField
-            v-if="f.plain"
-            :label="f.label"
-            :kind="f.kind"
-            :model-value="(row[f.key] as number) ?? null"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/${kind.list}/${i}/${f.key}`)"
-            @update:model-value="(v) => open.set(`/${kind.list}/${i}/${f.key}`, v)"
+    <CardList
+      :rows="list"
+      word="row"
+      :name="(row) => row.name"
+      :add="kind.add"
+      :make="blank"
+      @change="(v) => open.set(`/${kind.list}` as '/measures', v as never)"
+      v-slot="{ row: row, i }"
+    >
+      <article class="item" :data-row="row.id">
+        <div class="fields">
+          <TextField
+            class="name"
+            label="What"
+            :model-value="row.name"
+            @update:model-value="(v) => open.set(`/${kind.list}/${i}/name`, v)"
           />
-          <ReadingField
-            v-else
-            :label="f.label"
-            :kind="f.kind"
-            :model-value="row[f.key] as Reading"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/${kind.list}/${i}/${f.key}/values/0`)"
-            @update:model-value="(v) => open.set(`/${kind.list}/${i}/${f.key}`, v)"
+          <template v-for="f in kind.fields" :key="f.key">
+            <ValueField
+              v-if="f.plain"
+              :label="f.label"
+              :kind="f.kind"
+              :model-value="(row[f.key] as number) ?? null"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/${kind.list}/${i}/${f.key}`)"
+              @update:model-value="(v) => put(i, f.key, v)"
+            />
+            <ReadingField
+              v-else
+              :label="f.label"
+              :kind="f.kind"
+              :model-value="row[f.key] as Reading"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/${kind.list}/${i}/${f.key}/values/0`)"
+              @update:model-value="(v) => put(i, f.key, v)"
+            />
+          </template>
+          <template v-if="kind.list === 'measures'">
+            <PickOne
+              label="Kind"
+              :choices="kinds"
+              :model-value="row.kind as Kind"
+              @update:model-value="(v) => open.set(`/measures/${i}/kind`, v)"
+            />
+            <PickOne
+              label="From"
+              :choices="points"
+              :model-value="row.from as string"
+              @update:model-value="(v) => open.set(`/measures/${i}/from`, v)"
+            />
+            <PickOne
+              label="To"
+              :choices="points"
+              :model-value="row.to as string"
+              @update:model-value="(v) => open.set(`/measures/${i}/to`, v)"
+            />
+            <PickOne
+              label="Target"
+              :choices="targets"
+              :model-value="(row.target as string) ?? ''"
+              @update:model-value="(v) => open.set(`/measures/${i}/target`, v)"
+            />
+          </template>
+        </div>
+        <div class="came">
+          <ResultLine :result="result(row.id)" />
+          <AngleSketch
+            v-if="kind.list === 'slopes'"
+            :own="(row.own as Reading)?.values?.[0]"
+            :read="(row.reading as Reading)?.values?.[0]"
           />
-        </template>
-        <template v-if="kind.list === 'measures'">
-          <PickOne
-            label="Kind"
-            :choices="kinds"
-            :model-value="row.kind as string"
-            @update:model-value="(v) => open.set(`/measures/${i}/kind`, v)"
-          />
-          <PickOne
-            label="From"
-            :choices="points"
-            :model-value="row.from as string"
-            @update:model-value="(v) => open.set(`/measures/${i}/from`, v)"
-          />
-          <PickOne
-            label="To"
-            :choices="points"
-            :model-value="row.to as string"
-            @update:model-value="(v) => open.set(`/measures/${i}/to`, v)"
-          />
-          <PickOne
-            label="Target"
-            :choices="targets"
-            :model-value="(row.target as string) ?? ''"
-            @update:model-value="(v) => open.set(`/measures/${i}/target`, v)"
-          />
-        </template>
-      </div>
-      <div class="came">
-        <ResultLine :result="result(row.id)" />
-        <AngleSketch
-          v-if="kind.list === 'slopes'"
-          :own="(row.own as Reading)?.values?.[0]"
-          :read="(row.reading as Reading)?.values?.[0]"
-        />
-      </div>
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`Remove ${row.name}`"
-        @click="open.set(`/${kind.list}/${i}`, undefined)"
-      >
-        <Trash2 :size="18" />
-      </button>
-    </article>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />{{ kind.add }}</button>
+        </div>
+      </article>
+    </CardList>
   </div>
 </template>
 
 <style scoped>
 .item {
-  grid-template-columns: minmax(0, 3fr) minmax(200px, 2fr) auto;
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 12px;
+  grid-template-columns: minmax(0, 3fr) minmax(200px, 2fr);
 }
 .fields {
   display: grid;

@@ -18,7 +18,7 @@ const ways = [
   { key: 'along' as const, label: 'Forward and rearward' },
   { key: 'side' as const, label: 'To either side' },
 ]
-const setRoad = (key: string, v: number) => props.open.set('/road', { ...road.value, [key]: v })
+const setRoad = (key: (typeof ways)[number]['key'], v: number) => props.open.set('/road', { ...road.value!, [key]: v })
 </script>
 
 <template>

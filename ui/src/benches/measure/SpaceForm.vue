@@ -9,19 +9,22 @@ import ValueField from '@/kit/ValueField.vue'
 import { forms, ways } from './spaceForms'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
-const path = computed(() => `/spaces/${props.index}/shape`)
+const path = computed(() => `/spaces/${props.index}/shape` as const)
 const shape = computed(() => props.open.survey.value!.spaces![props.index]!.shape)
 const form = computed(() => forms.find((f) => f.value === shape.value.form)!)
 const value = (p: string) => (pointer(shape.value, p) as number | undefined) ?? 0
 function setValue(p: string, v: number) {
   const [, key, i] = p.split('/')
-  if (i === undefined) return props.open.set(`${path.value}${p}`, v)
+  if (i === undefined) return props.open.set(`${path.value}${p}` as Radius, v)
   const list = [...((shape.value[key as 'at'] as number[] | undefined) ?? [0, 0, 0])]
   list[Number(i)] = v
-  props.open.set(`${path.value}/${key}`, list)
+  setList(key!, list)
 }
+/** Where a number lies is said by the table of forms. */
+type Radius = `/spaces/${number}/shape/radius`
+const setList = (key: string, list: number[]) => props.open.set(`${path.value}/${key as 'at'}`, list)
 const way = (v?: number[]) => (v && v.some((x) => x) ? v : [0, 0, 1]).join(',')
-const setWay = (key: string, text: string) => props.open.set(`${path.value}/${key}`, text.split(',').map(Number))
+const setWay = (key: string, text: string) => setList(key, text.split(',').map(Number))
 const names = ['forward', 'left', 'up']
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What must not be touched: what it is, how far to keep off, its form, the
 // states in which it moves or is not there.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import type { Space } from '@/api/client'
 import { newId } from '@/api/ids'
@@ -18,10 +18,9 @@ const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.spaces ?? [])
 const shown = ref('')
 const opening = (id: string) => props.open.worked.value?.openings.find((o) => o.id === id)
-function add() {
-  const id = newId()
-  props.open.set('/spaces', [...list.value, { id, name: '', kind: 'fixed', trust: 'measured', shape: blankShape('box') }])
-  shown.value = id
+function blank(): Space {
+  shown.value = newId()
+  return { id: shown.value, name: '', kind: 'fixed', trust: 'measured', shape: blankShape('box') }
 }
 function toggle(i: number, key: 'moves' | 'absent', s: 'stowed' | 'inUse' | 'travelling') {
   const had = list.value[i]![key] ?? []
@@ -43,79 +42,84 @@ const about = (s: Space) => forms.find((f) => f.value === s.shape.form)?.text
     <p v-if="!list.length" class="soft">
       A door that swings, a tyre at lock, a fuel line behind the wall: what a part must not meet.
     </p>
-    <article v-for="(s, i) in list" :key="s.id" class="space" :class="{ shown: shown === s.id }" :data-space="s.name">
-      <div class="line">
-        <button type="button" class="press bare name" :aria-expanded="shown === s.id" @click="shown = shown === s.id ? '' : s.id">
-          {{ s.name || 'a space without a name' }}
-        </button>
-        <span class="small soft">{{ kinds.find((k) => k.value === s.kind)?.text }}, {{ about(s) }}</span>
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove ${s.name}`"
-          @click="open.set(`/spaces/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <ResultLine v-if="s.kind === 'opening'" :result="opening(s.id)" />
-      <div v-if="shown === s.id" class="edit">
-        <div class="cells">
-          <TextField label="Name" :model-value="s.name" @update:model-value="(v) => open.set(`/spaces/${i}/name`, v)" />
-          <PickOne
-            label="It is"
-            :choices="kinds"
-            :model-value="s.kind"
-            @update:model-value="(v) => open.set(`/spaces/${i}/kind`, v)"
-          />
-          <PickOne
-            label="Form"
-            :choices="forms"
-            :model-value="s.shape.form"
-            @update:model-value="(v) => open.set(`/spaces/${i}/shape`, { ...blankShape(v), at: s.shape.at })"
-          />
-          <ValueField
-            label="Keep off by"
-            :model-value="s.need ?? null"
-            :lengths="open.style.value"
-            :note="usual[s.kind] ? `usual ${usual[s.kind]}` : undefined"
-            :wrong="open.fault(`/spaces/${i}/need`)"
-            @update:model-value="(v) => open.set(`/spaces/${i}/need`, v)"
-          />
-          <PickOne
-            label="Its place is"
-            :choices="trusts"
-            :model-value="s.trust ?? 'measured'"
-            @update:model-value="(v) => open.set(`/spaces/${i}/trust`, v)"
-          />
+    <CardList
+      lines
+      :rows="list"
+      word="space"
+      :name="(s) => s.name"
+      add="Add a space"
+      :make="blank"
+      @change="(v) => open.set('/spaces', v)"
+      v-slot="{ row: s, i }"
+    >
+      <article class="space" :class="{ shown: shown === s.id }" :data-space="s.name">
+        <div class="line">
+          <button
+            type="button"
+            class="press bare name"
+            :aria-expanded="shown === s.id"
+            @click="shown = shown === s.id ? '' : s.id"
+          >
+            {{ s.name || 'a space without a name' }}
+          </button>
+          <span class="small soft">{{ kinds.find((k) => k.value === s.kind)?.text }}, {{ about(s) }}</span>
         </div>
-        <SpaceForm :open="open" :index="i" />
-        <div v-if="s.kind !== 'opening'" class="row">
-          <fieldset v-if="forms.find((f) => f.value === s.shape.form)?.moves">
-            <legend class="label">It moves when</legend>
-            <label v-for="st in states" :key="st.value" class="tick"
-              ><input type="checkbox" :checked="s.moves?.includes(st.value)" @change="toggle(i, 'moves', st.value)" />
-              {{ st.text }}</label
-            >
-          </fieldset>
-          <fieldset>
-            <legend class="label">It is not there when</legend>
-            <label v-for="st in states" :key="st.value" class="tick"
-              ><input type="checkbox" :checked="s.absent?.includes(st.value)" @change="toggle(i, 'absent', st.value)" />
-              {{ st.text }}</label
-            >
-          </fieldset>
+        <ResultLine v-if="s.kind === 'opening'" :result="opening(s.id)" />
+        <div v-if="shown === s.id" class="edit">
+          <div class="cells">
+            <TextField label="Name" :model-value="s.name" @update:model-value="(v) => open.set(`/spaces/${i}/name`, v)" />
+            <PickOne
+              label="It is"
+              :choices="kinds"
+              :model-value="s.kind"
+              @update:model-value="(v) => open.set(`/spaces/${i}/kind`, v)"
+            />
+            <PickOne
+              label="Form"
+              :choices="forms"
+              :model-value="s.shape.form"
+              @update:model-value="(v) => open.set(`/spaces/${i}/shape`, { ...blankShape(v), at: s.shape.at })"
+            />
+            <ValueField
+              label="Keep off by"
+              :model-value="s.need ?? null"
+              :lengths="open.style.value"
+              :note="usual[s.kind] ? `usual ${usual[s.kind]}` : undefined"
+              :wrong="open.fault(`/spaces/${i}/need`)"
+              @update:model-value="(v) => open.set(`/spaces/${i}/need`, v)"
+            />
+            <PickOne
+              label="Its place is"
+              :choices="trusts"
+              :model-value="s.trust ?? 'measured'"
+              @update:model-value="(v) => open.set(`/spaces/${i}/trust`, v)"
+            />
+          </div>
+          <SpaceForm :open="open" :index="i" />
+          <div v-if="s.kind !== 'opening'" class="row">
+            <fieldset v-if="forms.find((f) => f.value === s.shape.form)?.moves">
+              <legend class="label">It moves when</legend>
+              <label v-for="st in states" :key="st.value" class="tick"
+                ><input type="checkbox" :checked="s.moves?.includes(st.value)" @change="toggle(i, 'moves', st.value)" />
+                {{ st.text }}</label
+              >
+            </fieldset>
+            <fieldset>
+              <legend class="label">It is not there when</legend>
+              <label v-for="st in states" :key="st.value" class="tick"
+                ><input type="checkbox" :checked="s.absent?.includes(st.value)" @change="toggle(i, 'absent', st.value)" />
+                {{ st.text }}</label
+              >
+            </fieldset>
+          </div>
         </div>
-      </div>
-    </article>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Add a space</button>
+      </article>
+    </CardList>
   </div>
 </template>
 
 <style scoped>
 .space {
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
   display: grid;
   gap: 6px;
 }
@@ -125,7 +129,7 @@ const about = (s: Space) => forms.find((f) => f.value === s.shape.form)?.text
 }
 .line {
   display: grid;
-  grid-template-columns: minmax(160px, 1fr) minmax(0, 1.4fr) auto;
+  grid-template-columns: minmax(160px, 1fr) minmax(0, 1.4fr);
   gap: 10px;
   align-items: center;
 }

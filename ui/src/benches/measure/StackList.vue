@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Standoff = gap less everything else, at each place; the spacer and shim list.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -13,190 +13,187 @@ import WhyButton from '@/kit/WhyButton.vue'
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.stacks ?? [])
 const told = (id: string) => props.open.worked.value?.stacks.find((s) => s.id === id)
-const add = () =>
-  props.open.set('/stacks', [
-    ...list.value,
-    { id: newId(), name: '', way: 'upright', grain: 1, shims: [0.5, 1, 2], layers: [], places: [{ name: '1', gap: {} }] },
-  ])
+const blank = (): (typeof list.value)[number] => ({
+  id: newId(),
+  name: '',
+  way: 'upright',
+  grain: 1,
+  shims: [0.5, 1, 2],
+  layers: [],
+  places: [{ name: '1', gap: {} }],
+})
 const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
   props.open.set(`/stacks/${i}/slope`, { pitch: 0, roll: 0, ...list.value[i]!.slope, [key]: v })
 </script>
 
 <template>
   <div class="stack">
-    <article v-for="(s, i) in list" :key="s.id" class="one" :data-stack="s.name">
-      <div class="cells">
-        <TextField label="Stack" :model-value="s.name" @update:model-value="(v) => open.set(`/stacks/${i}/name`, v)" />
-        <ChoiceRow
-          label="It stands"
-          :choices="[
-            { value: 'upright' as const, text: 'upright' },
-            { value: 'sideways' as const, text: 'sideways' },
-          ]"
-          :model-value="s.way ?? 'upright'"
-          @update:model-value="(v) => open.set(`/stacks/${i}/way`, v)"
-        />
-        <ValueField
-          label="The saw cuts to"
-          :model-value="s.grain ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/stacks/${i}/grain`, v)"
-        />
-        <button
-          type="button"
-          class="press tight bare gone"
-          :aria-label="`Remove ${s.name}`"
-          @click="open.set(`/stacks/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
-      </div>
-      <div v-if="told(s.id)" class="scroll-x" tabindex="0" :aria-label="`Spacers of ${s.name}`">
-        <table>
-          <thead>
-            <tr>
-              <th>place</th>
-              <th>standoff</th>
-              <th>worst case</th>
-              <th>root of squares</th>
-              <th>spacer</th>
-              <th>shims</th>
-              <th>left over</th>
-              <th v-if="s.slope">leg</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in told(s.id)!.places" :key="r.name">
-              <td>{{ r.name }}</td>
-              <td v-if="r.why" colspan="6" class="why">{{ r.why }}</td>
-              <template v-else>
-                <td class="num big">{{ r.nominal }}</td>
-                <td class="num soft">{{ r.worst }}</td>
-                <td class="num soft">{{ r.rss }}</td>
-                <td class="num big">{{ r.spacer }}</td>
-                <td class="num">{{ r.shims }}</td>
-                <td class="num">{{ r.left }}</td>
-              </template>
-              <td v-if="s.slope" class="num big">{{ r.leg }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <p v-if="told(s.id)" class="small">
-        {{ told(s.id)!.says }}
-        <WhyButton v-if="told(s.id)!.working" :name="s.name" :working="told(s.id)!.working!" />
-      </p>
-      <h3>What else fills the gap</h3>
-      <div v-for="(l, k) in s.layers ?? []" :key="k" class="layer">
-        <TextField
-          label="Layer"
-          :model-value="l.name ?? ''"
-          @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/name`, v)"
-        />
-        <ValueField
-          label="Thickness"
-          :model-value="l.thickness"
-          :lengths="open.style.value"
-          :wrong="open.fault(`/stacks/${i}/layers/${k}/thickness`)"
-          @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/thickness`, v)"
-        />
-        <ValueField
-          label="+"
-          :model-value="l.plus ?? 0"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/plus`, v)"
-        />
-        <ValueField
-          label="−"
-          :model-value="l.minus ?? 0"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/minus`, v)"
-        />
-        <ValueField
-          label="How many"
-          kind="count"
-          :model-value="l.count ?? 1"
-          :lengths="open.style.value"
-          @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/count`, v)"
-        />
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove layer ${k + 1}`"
-          @click="open.set(`/stacks/${i}/layers/${k}`, undefined)"
-        >
-          <Trash2 :size="16" />
-        </button>
-      </div>
-      <button
-        type="button"
-        class="press tight"
-        @click="open.set(`/stacks/${i}/layers`, [...(s.layers ?? []), { name: '', thickness: 3 }])"
-      >
-        <Plus :size="16" aria-hidden="true" />Plate, pad, coat or weld gap
-      </button>
-      <h3>Places</h3>
-      <div v-for="(p, k) in s.places" :key="k" class="place" :class="{ sloped: s.slope }">
-        <TextField
-          label="Place"
-          :model-value="p.name"
-          @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/name`, v)"
-        />
-        <ReadingField
-          :label="`Gap, ${p.name}`"
-          :model-value="p.gap"
-          :lengths="open.style.value"
-          :wrong="open.fault(`/stacks/${i}/places/${k}/gap/values/0`)"
-          @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/gap`, v)"
-        />
-        <template v-if="s.slope">
-          <ValueField
-            label="forward"
-            :model-value="p.x ?? 0"
-            :lengths="open.style.value"
-            @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/x`, v)"
+    <CardList
+      :rows="list"
+      word="stack"
+      :name="(s) => s.name"
+      add="Add a stack"
+      :make="blank"
+      @change="(v) => open.set('/stacks', v)"
+      v-slot="{ row: s, i }"
+    >
+      <article class="one" :data-stack="s.name">
+        <div class="cells">
+          <TextField label="Stack" :model-value="s.name" @update:model-value="(v) => open.set(`/stacks/${i}/name`, v)" />
+          <ChoiceRow
+            label="It stands"
+            :choices="[
+              { value: 'upright' as const, text: 'upright' },
+              { value: 'sideways' as const, text: 'sideways' },
+            ]"
+            :model-value="s.way ?? 'upright'"
+            @update:model-value="(v) => open.set(`/stacks/${i}/way`, v)"
           />
           <ValueField
-            label="left"
-            :model-value="p.y ?? 0"
+            label="The saw cuts to"
+            :model-value="s.grain ?? null"
             :lengths="open.style.value"
-            @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/y`, v)"
+            @update:model-value="(v) => open.set(`/stacks/${i}/grain`, v)"
           />
-        </template>
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove place ${p.name}`"
-          @click="open.set(`/stacks/${i}/places/${k}`, undefined)"
+        </div>
+        <div v-if="told(s.id)" class="scroll-x" tabindex="0" :aria-label="`Spacers of ${s.name}`">
+          <table>
+            <thead>
+              <tr>
+                <th>place</th>
+                <th>standoff</th>
+                <th>worst case</th>
+                <th>root of squares</th>
+                <th>spacer</th>
+                <th>shims</th>
+                <th>left over</th>
+                <th v-if="s.slope">leg</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="r in told(s.id)!.places" :key="r.name">
+                <td>{{ r.name }}</td>
+                <td v-if="r.why" colspan="6" class="why">{{ r.why }}</td>
+                <template v-else>
+                  <td class="num big">{{ r.nominal }}</td>
+                  <td class="num soft">{{ r.worst }}</td>
+                  <td class="num soft">{{ r.rss }}</td>
+                  <td class="num big">{{ r.spacer }}</td>
+                  <td class="num">{{ r.shims }}</td>
+                  <td class="num">{{ r.left }}</td>
+                </template>
+                <td v-if="s.slope" class="num big">{{ r.leg }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p v-if="told(s.id)" class="small">
+          {{ told(s.id)!.says }}
+          <WhyButton v-if="told(s.id)!.working" :name="s.name" :working="told(s.id)!.working!" />
+        </p>
+        <h3>What else fills the gap</h3>
+        <CardList
+          :rows="s.layers ?? []"
+          word="layer"
+          add="Plate, pad, coat or weld gap"
+          :make="() => ({ name: '', thickness: 3 })"
+          small
+          ordered
+          @change="(v) => open.set(`/stacks/${i}/layers`, v)"
+          v-slot="{ row: l, i: k }"
         >
-          <Trash2 :size="16" />
-        </button>
-      </div>
-      <button
-        type="button"
-        class="press tight"
-        @click="open.set(`/stacks/${i}/places`, [...s.places, { name: String(s.places.length + 1), gap: {} }])"
-      >
-        <Plus :size="16" aria-hidden="true" />Place
-      </button>
-      <div class="cells">
-        <ValueField
-          label="Platform slopes, nose low"
-          kind="angle"
-          :model-value="s.slope?.pitch ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => slope(i, 'pitch', v)"
-        />
-        <ValueField
-          label="Platform slopes, left high"
-          kind="angle"
-          :model-value="s.slope?.roll ?? null"
-          :lengths="open.style.value"
-          @update:model-value="(v) => slope(i, 'roll', v)"
-        />
-      </div>
-    </article>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Add a stack</button>
+          <div class="layer">
+            <TextField
+              label="Layer"
+              :model-value="l.name ?? ''"
+              @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/name`, v)"
+            />
+            <ValueField
+              label="Thickness"
+              :model-value="l.thickness"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/stacks/${i}/layers/${k}/thickness`)"
+              @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/thickness`, v)"
+            />
+            <ValueField
+              label="+"
+              :model-value="l.plus ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/plus`, v)"
+            />
+            <ValueField
+              label="−"
+              :model-value="l.minus ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/minus`, v)"
+            />
+            <ValueField
+              label="How many"
+              kind="count"
+              :model-value="l.count ?? 1"
+              :lengths="open.style.value"
+              @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/count`, v)"
+            />
+          </div>
+        </CardList>
+        <h3>Places</h3>
+        <CardList
+          :rows="s.places"
+          word="place"
+          :name="(p) => `place ${p.name}`"
+          add="Place"
+          :make="() => ({ name: String(s.places.length + 1), gap: {} })"
+          small
+          @change="(v) => open.set(`/stacks/${i}/places`, v)"
+          v-slot="{ row: p, i: k }"
+        >
+          <div class="place" :class="{ sloped: s.slope }">
+            <TextField
+              label="Place"
+              :model-value="p.name"
+              @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/name`, v)"
+            />
+            <ReadingField
+              :label="`Gap, ${p.name}`"
+              :model-value="p.gap"
+              :lengths="open.style.value"
+              :wrong="open.fault(`/stacks/${i}/places/${k}/gap/values/0`)"
+              @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/gap`, v)"
+            />
+            <template v-if="s.slope">
+              <ValueField
+                label="forward"
+                :model-value="p.x ?? 0"
+                :lengths="open.style.value"
+                @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/x`, v)"
+              />
+              <ValueField
+                label="left"
+                :model-value="p.y ?? 0"
+                :lengths="open.style.value"
+                @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/y`, v)"
+              />
+            </template>
+          </div>
+        </CardList>
+        <div class="cells">
+          <ValueField
+            label="Platform slopes, nose low"
+            kind="angle"
+            :model-value="s.slope?.pitch ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => slope(i, 'pitch', v)"
+          />
+          <ValueField
+            label="Platform slopes, left high"
+            kind="angle"
+            :model-value="s.slope?.roll ?? null"
+            :lengths="open.style.value"
+            @update:model-value="(v) => slope(i, 'roll', v)"
+          />
+        </div>
+      </article>
+    </CardList>
   </div>
 </template>
 
@@ -204,8 +201,6 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
 .one {
   display: grid;
   gap: 10px;
-  border-left: 3px solid var(--rule-strong);
-  padding: 2px 0 12px 14px;
 }
 .one > .press {
   justify-self: start;
@@ -222,16 +217,16 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
 .layer,
 .place {
   display: grid;
-  grid-template-columns: minmax(140px, 1.4fr) repeat(4, minmax(84px, 1fr)) auto;
+  grid-template-columns: minmax(140px, 1.4fr) repeat(4, minmax(84px, 1fr));
   gap: 8px;
   align-items: end;
 }
 .place {
-  grid-template-columns: minmax(110px, 1fr) minmax(200px, 2fr) auto;
+  grid-template-columns: minmax(110px, 1fr) minmax(200px, 2fr);
   align-items: start;
 }
 .sloped {
-  grid-template-columns: minmax(110px, 1fr) minmax(200px, 2fr) minmax(90px, 1fr) minmax(90px, 1fr) auto;
+  grid-template-columns: minmax(110px, 1fr) minmax(200px, 2fr) minmax(90px, 1fr) minmax(90px, 1fr);
 }
 .place > .press {
   margin-top: 26px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is to be reached, in numbers, and whether it was.
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { newId } from '@/api/ids'
@@ -13,57 +13,58 @@ import ValueField from '@/kit/ValueField.vue'
 const props = defineProps<{ open: OpenBrief; told?: HoldingView['told'] }>()
 const list = computed(() => props.open.brief.value?.targets ?? [])
 const met = (id: string) => props.told?.targets.find((t) => t.id === id)?.met
-const add = () => props.open.set('/targets', [...list.value, { id: newId(), text: '', unit: '', sense: 'atMost' as const }])
+const blank = () => ({ id: newId(), text: '', unit: '', sense: 'atMost' as const })
 </script>
 
 <template>
   <div class="stack">
-    <div v-for="(t, i) in list" :key="t.id" class="item target">
-      <TextField label="Target" :model-value="t.text" @update:model-value="(v) => open.set(`/targets/${i}/text`, v)" />
-      <ChoiceRow
-        label="Met when it is"
-        :choices="[
-          { value: 'atMost', text: 'at most' },
-          { value: 'atLeast', text: 'at least' },
-        ]"
-        :model-value="t.sense"
-        @update:model-value="(v) => open.set(`/targets/${i}/sense`, v)"
-      />
-      <ValueField
-        label="Wanted"
-        kind="number"
-        :model-value="t.wanted ?? null"
-        :lengths="open.style.value"
-        :wrong="open.fault(`/targets/${i}/wanted`)"
-        @update:model-value="(v) => open.set(`/targets/${i}/wanted`, v)"
-      />
-      <TextField label="Unit" :model-value="t.unit ?? ''" @update:model-value="(v) => open.set(`/targets/${i}/unit`, v)" />
-      <GivenField
-        label="Came out"
-        :model-value="t.got"
-        :lengths="open.style.value"
-        :wrong="open.fault(`/targets/${i}/got/value`)"
-        @update:model-value="(v) => open.set(`/targets/${i}/got`, v)"
-      />
-      <p class="met" :class="{ missed: met(t.id) === false }" :data-met="met(t.id) ?? 'open'">
-        {{ met(t.id) === true ? 'met' : met(t.id) === false ? 'not met' : 'open' }}
-      </p>
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`Remove target ${t.text}`"
-        @click="open.set(`/targets/${i}`, undefined)"
-      >
-        <Trash2 :size="18" />
-      </button>
-    </div>
-    <button type="button" class="press" @click="add"><Plus :size="18" aria-hidden="true" />Add a target</button>
+    <CardList
+      :rows="list"
+      word="target"
+      :name="(t) => t.text"
+      add="Add a target"
+      :make="blank"
+      @change="(v) => open.set('/targets', v)"
+      v-slot="{ row: t, i }"
+    >
+      <div class="item target">
+        <TextField label="Target" :model-value="t.text" @update:model-value="(v) => open.set(`/targets/${i}/text`, v)" />
+        <ChoiceRow
+          label="Met when it is"
+          :choices="[
+            { value: 'atMost', text: 'at most' },
+            { value: 'atLeast', text: 'at least' },
+          ]"
+          :model-value="t.sense"
+          @update:model-value="(v) => open.set(`/targets/${i}/sense`, v)"
+        />
+        <ValueField
+          label="Wanted"
+          kind="number"
+          :model-value="t.wanted ?? null"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/targets/${i}/wanted`)"
+          @update:model-value="(v) => open.set(`/targets/${i}/wanted`, v)"
+        />
+        <TextField label="Unit" :model-value="t.unit ?? ''" @update:model-value="(v) => open.set(`/targets/${i}/unit`, v)" />
+        <GivenField
+          label="Came out"
+          :model-value="t.got"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/targets/${i}/got/value`)"
+          @update:model-value="(v) => open.set(`/targets/${i}/got`, v)"
+        />
+        <p class="met" :class="{ missed: met(t.id) === false }" :data-met="met(t.id) ?? 'open'">
+          {{ met(t.id) === true ? 'met' : met(t.id) === false ? 'not met' : 'open' }}
+        </p>
+      </div>
+    </CardList>
   </div>
 </template>
 
 <style scoped>
 .target {
-  grid-template-columns: minmax(150px, 2fr) auto 90px 80px 120px 64px auto;
+  grid-template-columns: minmax(150px, 2fr) auto 90px 80px 120px 64px;
 }
 .met {
   font-weight: 600;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The vehicle's weights and limits, and the sum of all masses against them.
 import { useAmounts } from '@/kit/amounts'
-import { Plus, Trash2 } from '@lucide/vue'
+import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { newId } from '@/api/ids'
@@ -72,44 +72,44 @@ const kg = (v: number) => mass(v, v < 100 ? 1 : 0)
       />
     </div>
     <p class="label">People, fuel, tools, goods</p>
-    <div v-for="(o, i) in others" :key="o.id" class="other">
-      <TextField label="What" :model-value="o.name" @update:model-value="(v) => open.set(`/card/others/${i}/name`, v)" />
-      <GivenField
-        label="Mass"
-        kind="mass"
-        :model-value="o.mass"
-        :lengths="open.style.value"
-        :wrong="open.fault(`/card/others/${i}/mass/value`)"
-        @update:model-value="(v) => open.set(`/card/others/${i}/mass`, v)"
-      />
-      <GivenField
-        :label="card.trailer ? 'Behind the coupling' : 'Behind the front axle'"
-        kind="length"
-        :model-value="o.behind"
-        :lengths="open.style.value"
-        :wrong="open.fault(`/card/others/${i}/behind/value`)"
-        @update:model-value="(v) => open.set(`/card/others/${i}/behind`, v)"
-      />
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="o.onRoof"
-          @change="open.set(`/card/others/${i}/onRoof`, ($event.target as HTMLInputElement).checked || undefined)"
+    <CardList
+      :rows="others"
+      word="mass"
+      :name="(o) => o.name"
+      add="Add a mass"
+      :make="() => ({ id: newId(), name: '' })"
+      small
+      @change="(v) => open.set('/card/others', v)"
+      v-slot="{ row: o, i }"
+    >
+      <div class="other">
+        <TextField label="What" :model-value="o.name" @update:model-value="(v) => open.set(`/card/others/${i}/name`, v)" />
+        <GivenField
+          label="Mass"
+          kind="mass"
+          :model-value="o.mass"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/card/others/${i}/mass/value`)"
+          @update:model-value="(v) => open.set(`/card/others/${i}/mass`, v)"
         />
-        on the roof</label
-      >
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`Remove ${o.name}`"
-        @click="open.set(`/card/others/${i}`, undefined)"
-      >
-        <Trash2 :size="18" />
-      </button>
-    </div>
-    <button type="button" class="press" @click="open.set('/card/others', [...others, { id: newId(), name: '' }])">
-      <Plus :size="18" aria-hidden="true" />Add a mass
-    </button>
+        <GivenField
+          :label="card.trailer ? 'Behind the coupling' : 'Behind the front axle'"
+          kind="length"
+          :model-value="o.behind"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/card/others/${i}/behind/value`)"
+          @update:model-value="(v) => open.set(`/card/others/${i}/behind`, v)"
+        />
+        <label class="tick"
+          ><input
+            type="checkbox"
+            :checked="o.onRoof"
+            @change="open.set(`/card/others/${i}/onRoof`, ($event.target as HTMLInputElement).checked || undefined)"
+          />
+          on the roof</label
+        >
+      </div>
+    </CardList>
   </div>
 </template>
 
@@ -134,7 +134,7 @@ const kg = (v: number) => mass(v, v < 100 ? 1 : 0)
 }
 .other {
   display: grid;
-  grid-template-columns: minmax(140px, 2fr) 130px 160px auto auto;
+  grid-template-columns: minmax(140px, 2fr) 130px 160px auto;
   gap: 10px;
   align-items: start;
 }

@@ -1,0 +1,44 @@
+package e2e
+
+import (
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// What is added has the hand in it; what is removed can be put back where it was, by
+// the key the hand is on; where order counts, things move.
+func TestListKeepsTheWayBack(t *testing.T) {
+	a := startApp(t)
+	truck, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + truck + "/measure")
+	names := `JSON.stringify([...document.querySelectorAll('#targets .card')].map(c => c.querySelector('input').value))`
+	p.wait("the targets", `document.querySelectorAll('#targets .card').length === 3`)
+	was := eval[string](p, names)
+	p.press("Add a target")
+	p.wait("the hand in the new one", `document.activeElement === document.querySelector('#targets .card:last-of-type input')`)
+	p.keys("Quiet at the wheel")
+	p.wait("its name", `document.activeElement.value === 'Quiet at the wheel'`)
+	p.press("Remove Quiet at the wheel")
+	p.wait("it is gone, and the way back has the focus",
+		`document.querySelectorAll('#targets .card').length === 3 && document.activeElement.innerText === 'Put it back'`)
+
+	p.press("Remove All brackets of the press together")
+	p.see("All brackets of the press together is removed.")
+	p.wait("no other bin lies there", `document.activeElement.innerText === 'Put it back' &&
+		document.activeElement.closest('.gone').previousElementSibling.innerText.includes('Target')`)
+	p.briefSaved()
+	p.do(chromedp.KeyEvent(kb.Enter))
+	p.wait("all as before", names+` === '`+was+`'`)
+	p.briefSaved()
+
+	p.goTo("/jobs/" + truck + "/measure/fits")
+	layers := `[...document.querySelectorAll('.layer')].map(l => l.querySelector('input').value).join()`
+	p.wait("the layers", layers+` === 'tray plate,isolator, squashed,coats'`)
+	p.press("Move layer 2 up")
+	p.wait("moved", layers+` === 'isolator, squashed,tray plate,coats'`)
+	p.press("Move layer 1 down")
+	p.wait("moved back", layers+` === 'tray plate,isolator, squashed,coats'`)
+}
