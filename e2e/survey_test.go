@@ -33,9 +33,21 @@ func (p *page) enter(inside, label string) {
 	p.do(chromedp.Click(chromedp.CSS(`[data-fill]`)), chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
 }
 
-// pick chooses from the list of a label.
+// pick chooses from the list of a label; a long one is searched, as its user would.
 func (p *page) pick(inside, label, choice string) {
 	p.t.Helper()
+	p.wait("the list of "+label, fmt.Sprintf(`[...document.querySelectorAll(%q + ' label')].some(l => l.innerText.trim() === %q &&
+		document.getElementById(l.htmlFor))`, inside, label))
+	if eval[bool](p, fmt.Sprintf(`(l => document.getElementById(l.htmlFor).role === 'combobox')(
+		[...document.querySelectorAll(%q + ' label')].find(l => l.innerText.trim() === %q))`, inside, label)) {
+		p.enter(inside, label)
+		p.keys(choice)
+		p.wait("the choice "+choice, fmt.Sprintf(`[...document.querySelectorAll('[role=option]')].some(o => o.innerText.startsWith(%q))`, choice))
+		p.keys(kb.Enter)
+		p.wait("it to be chosen", fmt.Sprintf(`(l => l.closest('.field').innerText.includes(%q) && !document.querySelector('[role=option]'))(
+			[...document.querySelectorAll(%q + ' label')].find(l => l.innerText.trim() === %q))`, choice, inside, label))
+		return
+	}
 	p.wait("the choice "+choice+" of "+label, fmt.Sprintf(`(() => {
 		const l = [...document.querySelectorAll(%[1]q + ' label')].find(l => l.innerText.trim() === %[2]q)
 		const e = l && document.getElementById(l.htmlFor)

@@ -1,6 +1,9 @@
 <script setup lang="ts" generic="T extends string">
-// A list to pick one from, for more choices than fit side by side.
-import { useId } from 'vue'
+// A list to pick one from, for more choices than fit side by side; a long one is searched.
+import { defineAsyncComponent, useId } from 'vue'
+
+const SearchPick = defineAsyncComponent(() => import('./SearchPick.vue'))
+const long = 10 // more are looked for by typing
 
 defineProps<{ label: string; choices: { value: T; text: string }[]; modelValue: T }>()
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
@@ -8,7 +11,14 @@ const id = useId()
 </script>
 
 <template>
-  <div class="field">
+  <SearchPick
+    v-if="choices.length > long"
+    :label="label"
+    :choices="choices"
+    :model-value="modelValue"
+    @update:model-value="(v) => emit('update:modelValue', v as T)"
+  />
+  <div v-else class="field">
     <label :for="id">{{ label }}</label>
     <select
       :id="id"
