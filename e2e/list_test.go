@@ -42,3 +42,28 @@ func TestListKeepsTheWayBack(t *testing.T) {
 	p.press("Move layer 1 down")
 	p.wait("moved back", layers+` === 'tray plate,isolator, squashed,coats'`)
 }
+
+// A long list is searched as a fabricator writes sizes; what is not in it is said, and
+// leaving it changes nothing.
+func TestALongListIsSearched(t *testing.T) {
+	a := startApp(t)
+	truck, frame := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
+	p := open(t, a, 1280, 900)
+	p.goTo("/jobs/" + truck + "/shape/frame/" + frame)
+	p.press("Outer rail")
+	field := `[...document.querySelectorAll('label')].find(l => l.innerText === 'Section').closest('.field')`
+	p.wait("the section", field+`.dataset.pick === '50 × 50 × 4 mm tube'`)
+	options := `[...document.querySelectorAll('[role=option]')].filter(o => o.offsetParent)`
+	p.enter("main", "Section")
+	p.keys("70x70")
+	p.wait("what is found", options+`.length > 2 && `+options+`.every(o => o.innerText.includes('70 × 70'))`)
+	p.do(chromedp.KeyEvent(kb.Escape))
+	p.enter("main", "Section")
+	p.keys("a swan")
+	p.see("Nothing like that in the list.")
+	p.do(chromedp.KeyEvent(kb.Escape))
+	p.wait("it to be as it was", field+`.dataset.pick === '50 × 50 × 4 mm tube'`)
+	p.pick("main", "Section", "60 × 60 × 4 mm tube")
+	p.wait("the other section", field+`.dataset.pick === '60 × 60 × 4 mm tube'`)
+	p.frameSaved()
+}

@@ -143,25 +143,15 @@ func TestSheetAndTools(t *testing.T) {
 	p.bench(job, part)
 	heavy := p.figure("mass")
 	p.press("Sheet and tools")
-	pick := func(label, value string) {
-		t.Helper()
-		eval[bool](p, fmt.Sprintf(`(() => {
-			const l = [...document.querySelectorAll('label')].find(x => x.innerText === %q)
-			const s = document.getElementById(l.htmlFor)
-			s.value = %q
-			s.dispatchEvent(new Event('change', {bubbles: true}))
-			return s.value === %q
-		})()`, label, value, value))
-	}
-	pick("Material", "alu-6061-t6")
+	p.pick("body", "Material", "Aluminium 6061-T6")
 	p.wait("a lighter part", fmt.Sprintf(`document.querySelector('[data-figure=mass] .num').innerText !== %q`, heavy))
 	p.press("Flags")
 	p.wait("tight bends crack", `document.querySelector('[data-code=radius-small]')`)
 	p.see("take 5052-H32")
 	p.press("Sheet and tools")
-	pick("or by gauge", "10")
+	p.pick("body", "or by gauge", "10 ga")
 	p.wait("10 gauge aluminium", `document.querySelector('[data-path="/thickness"] .num')?.innerText.startsWith('2.6 mm')`)
-	pick("Bent on", "vdie")
+	p.pick("body", "Bent on", "Press with a V die")
 	p.press("Bends")
 	p.wait("a press force", `[...document.querySelectorAll('[data-drawer=bends] td')].some(x => / k?N/.test(x.innerText))`)
 }

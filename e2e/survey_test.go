@@ -34,29 +34,29 @@ func (p *page) enter(inside, label string) {
 }
 
 // pick chooses from the list of a label; a long one is searched, as its user would.
+// Which it is may change while the choices arrive.
 func (p *page) pick(inside, label, choice string) {
 	p.t.Helper()
-	p.wait("the list of "+label, fmt.Sprintf(`[...document.querySelectorAll(%q + ' label')].some(l => l.innerText.trim() === %q &&
-		document.getElementById(l.htmlFor))`, inside, label))
-	if eval[bool](p, fmt.Sprintf(`(l => document.getElementById(l.htmlFor).role === 'combobox')(
-		[...document.querySelectorAll(%q + ' label')].find(l => l.innerText.trim() === %q))`, inside, label)) {
-		p.enter(inside, label)
-		p.keys(choice)
-		p.wait("the choice "+choice, fmt.Sprintf(`[...document.querySelectorAll('[role=option]')].some(o => o.innerText.startsWith(%q))`, choice))
-		p.keys(kb.Enter)
-		p.wait("it to be chosen", fmt.Sprintf(`(l => l.closest('.field').innerText.includes(%q) && !document.querySelector('[role=option]'))(
-			[...document.querySelectorAll(%q + ' label')].find(l => l.innerText.trim() === %q))`, choice, inside, label))
-		return
-	}
 	p.wait("the choice "+choice+" of "+label, fmt.Sprintf(`(() => {
 		const l = [...document.querySelectorAll(%[1]q + ' label')].find(l => l.innerText.trim() === %[2]q)
 		const e = l && document.getElementById(l.htmlFor)
+		if (e?.role === 'combobox') return true
 		const o = e && [...e.options].find(o => o.text === %[3]q || o.text.startsWith(%[3]q + ", "))
 		if (!o) return false
 		e.value = o.value
 		e.dispatchEvent(new Event('change', {bubbles: true}))
 		return true
 	})()`, inside, label, choice))
+	found := fmt.Sprintf(`[...document.querySelectorAll(%q + ' label')].find(l => l.innerText.trim() === %q)`, inside, label)
+	if !eval[bool](p, fmt.Sprintf(`document.getElementById(%s?.htmlFor)?.role === 'combobox'`, found)) {
+		return
+	}
+	p.enter(inside, label)
+	p.keys(choice)
+	p.wait("the choice "+choice, fmt.Sprintf(`[...document.querySelectorAll('[role=option]')].some(o => o.offsetParent && o.innerText.startsWith(%q))`, choice))
+	p.keys(kb.Enter)
+	p.wait("it to be chosen", fmt.Sprintf(`%s.closest('.field').innerText.includes(%q) &&
+		![...document.querySelectorAll('[role=option]')].some(o => o.offsetParent)`, found, choice))
 }
 
 func (p *page) surveySaved() {

@@ -163,7 +163,7 @@ func TestStackByKeyboard(t *testing.T) {
 		}
 		t.Fatalf("Tab never reaches %s%s", to, p.state())
 	}
-	tab(`#stacks > .stack > .press`)
+	tab(`#stacks > .stack > .cards > .row > .press`)
 	p.keys(kb.Enter)
 	p.wait("the stack", `document.querySelector('[data-stack]')`)
 	p.set("#stacks", "Stack", "Deck")

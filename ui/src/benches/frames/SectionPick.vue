@@ -22,7 +22,7 @@ const groups = computed(() => [
       text: `${text}, ${inches ? 'inch' : 'metric'}`,
       list: (data.value?.sections ?? [])
         .filter((s) => s.inches === inches && s.sizes.kind === kind)
-        .map((s) => ({ value: s.name, text: `${s.name}, ${s.kilos.toFixed(2)} kg/m` })),
+        .map((s) => ({ value: s.name, text: s.name, note: `${s.kilos.toFixed(2)} kg/m` })),
     })),
   ),
 ])
