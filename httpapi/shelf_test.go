@@ -37,7 +37,8 @@ func TestEveryFileOfTheDemo(t *testing.T) {
 			given++
 			kind, _, _ := strings.Cut(r.header.Get("Content-Type"), ";")
 			begins, known := magic[kind]
-			if !known || len(r.body) < 40 || !strings.HasPrefix(string(r.body), begins) || !strings.Contains(r.header.Get("Content-Disposition"), "filename") {
+			if !known || len(r.body) < 40 || !strings.HasPrefix(string(r.body), begins) ||
+				!strings.Contains(r.header.Get("Content-Disposition"), "filename") {
 				t.Errorf("%s: %d bytes of %q as %q", path, len(r.body), kind, r.header.Get("Content-Disposition"))
 			}
 			return
@@ -121,7 +122,8 @@ func TestADrawingIsTraced(t *testing.T) {
 		if err := json.Unmarshal(r.body, &d); r.status != 200 || err != nil {
 			t.Fatal(r.status, string(r.body), err)
 		}
-		if len(d.Parts) != 1 || len(d.Paths) != 2 || d.UnitsToMM == nil || d.MM != *d.UnitsToMM || d.Box[2]-d.Box[0] < 79 || d.Box[2]-d.Box[0] > 81 {
+		if len(d.Parts) != 1 || len(d.Paths) != 2 || d.UnitsToMM == nil || d.MM != *d.UnitsToMM ||
+			d.Box[2]-d.Box[0] < 79 || d.Box[2]-d.Box[0] > 81 {
 			t.Errorf("%s: %d parts, %d paths, %v mm, box %v", unit, len(d.Parts), len(d.Paths), d.MM, d.Box)
 		}
 		for what, r := range map[string]reply{

@@ -42,7 +42,8 @@ func shelf(t *testing.T) made.Part {
 }
 
 func pressSheet(t *testing.T) PartSheet {
-	return PartSheet{Job: "Orchard truck", Part: "Shelf", Hand: "left", Revision: 4, Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4,
+	return PartSheet{Job: "Orchard truck", Part: "Shelf", Hand: "left", Revision: 4,
+		Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4,
 		Quantity: 2, Material: "A36, 3.0 mm", Tool: "V die 24", Family: stock.Steel, Flat: shelf(t), Master: "Jig", Face: "Good side up.",
 		Length: func(mm float64) string { return quantity.Display{Style: quantity.Metric}.Text(mm) }}
 }
@@ -54,7 +55,8 @@ func TestPressSheets(t *testing.T) {
 		pdf  func() ([]byte, error)
 		says []string
 	}{
-		"bends":  {s.BendPDF, []string{"Shelf, left hand", "bend sheet", "revision 4", "V die 24", "Front flange", "Back flange", "Good side up."}},
+		"bends": {s.BendPDF, []string{"Shelf, left hand", "bend sheet", "revision 4", "V die 24", "Front flange",
+			"Back flange", "Good side up."}},
 		"drills": {s.DrillPDF, []string{"drill sheet", "Break both edges", "Jig", "M6"}},
 	} {
 		t.Run(name, func(t *testing.T) {
@@ -112,7 +114,8 @@ func TestRatingLabel(t *testing.T) {
 		t.Fatal(err)
 	}
 	text := strings.Join(strings.Fields(words(t, raw)), " ")
-	for _, w := range append([]string{"45 kN", "pulled rearward", "72 % of bearing", "nobody stands near", "an approved design holds it"}, unproved...) {
+	for _, w := range append([]string{"45 kN", "pulled rearward", "72 % of bearing", "nobody stands near", "an approved design holds it"},
+		unproved...) {
 		if !strings.Contains(text, w) {
 			t.Errorf("no %q in\n%s", w, text)
 		}
