@@ -22,7 +22,7 @@ func creased(list []Flange) []Flange {
 	}
 	out := make([]Flange, len(list))
 	for i, f := range list {
-		if f.Kind != Roll && f.Hem != TeardropHem {
+		if !f.Form().Keeps(&f) {
 			f.InsideRadius = 0
 		}
 		f.Holes, f.Flanges = boardHoles(f.Holes), creased(f.Flanges)

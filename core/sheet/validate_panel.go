@@ -73,30 +73,6 @@ func meetsOK(path string, list []Meet) error {
 	return nil
 }
 
-// validateKind checks what a flange, hem, jog or roll needs.
-func (f Flange) validateKind() error {
-	switch f.Kind {
-	case Hem:
-		err := working.First(OneOf("/hem", "The hem", f.Hem, ClosedHem, OpenHem, TeardropHem),
-			working.Within("/gap", "The gap", f.Gap, 0, 200, "mm"))
-		if err == nil && f.Hem == TeardropHem {
-			err = working.Above("/insideRadius", "The inside radius of a teardrop", f.InsideRadius, 0, 500, "mm")
-		}
-		return err
-	case Jog:
-		return working.First(working.Within("/angle", "The bend angle", f.Angle, 1, 135, "°"),
-			working.Above("/depth", "The depth of the jog", f.Depth, 0, maxSize, "mm"))
-	case Roll:
-		return working.First(working.Within("/round", "The round it sits on", f.Round, 0, 2*maxRadiusMM, "mm"),
-			working.Within("/angle", "The angle it runs round", f.Angle, 1, 355, "°"))
-	}
-	err := working.Within("/angle", "The bend angle", f.Angle, 1, maxAngle, "°")
-	if err == nil && f.Angle > MaxApex && f.Measure != Flat && f.Measure != Tangent {
-		err = working.Refuse("/measure", "Past %g° the apex lies far off the part: measure to the tangent plane or to the tangent line.", MaxApex)
-	}
-	return err
-}
-
 // validateShape checks the sizes the base's shape needs.
 func (b Base) validateShape() error {
 	size := func(path, name string, v float64) error { return working.Above(path, name, v, 0, maxSize, "mm") }

@@ -101,7 +101,7 @@ func (b *flagger) checkRadius(p *lay.Panel) {
 		}
 		b.Findings[at].Working = b.limit
 	}
-	if p.Flange.Kind == sheet.Roll || p.Flange.Kind == sheet.Hem {
+	if !p.Flange.Form().Die {
 		return // no die makes their radius
 	}
 	if tool, assumed := b.Recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie && b.Recipe.Bend.Method == bend.MethodAir && !assumed {
@@ -125,7 +125,7 @@ func (b *flagger) checkRadius(p *lay.Panel) {
 // checkLegs asks of both legs of a bend whether the tool can hold them.
 func (b *flagger) checkLegs(p *lay.Panel) {
 	f, t := p.Flange, b.Recipe.Thickness
-	if f.Kind == sheet.Roll || f.Kind == sheet.Hem {
+	if !f.Form().Die {
 		b.checkLip(p)
 		return
 	}

@@ -200,7 +200,7 @@ func FlangeName(parent *Panel, f *sheet.Flange) string {
 	if f.Name != "" {
 		return f.Name
 	}
-	word := map[sheet.FlangeKind]string{sheet.Hem: "hem", sheet.Jog: "jog", sheet.Roll: "roll"}[f.Kind]
+	word := f.Form().Word
 	if parent.Flange != nil {
 		return parent.Name + ", " + string(f.Edge) + " " + cmp.Or(word, "lip")
 	}

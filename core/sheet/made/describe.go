@@ -110,7 +110,7 @@ func (b *maker) bendLine(p *lay.Panel, zero profile.Point) BendLine {
 			l.Aim, l.AimWorking = k.Aim, k.AimWorking
 		}
 	}
-	if tool, assumed := b.Recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie && f.Kind != sheet.Roll && f.Kind != sheet.Hem {
+	if tool, assumed := b.Recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie && f.Form().Die {
 		if force, err := bend.Force(bend.ForceInput{Thickness: t, Length: w, DieOpening: tool.Opening, Tensile: b.Material.Tensile}); err == nil {
 			l.Force, l.ForceWorking = &force.Newtons, b.Explain(force.Working)
 			if assumed {

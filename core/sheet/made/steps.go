@@ -73,15 +73,7 @@ func (b *maker) steps(part *Part) []BendStep {
 		}
 		stop := p.Taken.Allowance/2 + flat + set
 		s.Stop = b.Length(stop)
-		switch {
-		case f.Kind == sheet.Hem:
-			s.Note = "first to about 135° in an acute die, then pressed together"
-			if f.Hem == sheet.OpenHem {
-				s.Note += " over a strip as thick as the gap"
-			}
-		case f.Kind == sheet.Roll:
-			s.Note = "rolled, or bumped in even steps between the tangent lines"
-		case p.Jog != nil:
+		if s.Note = f.Form().Made(f); p.Jog != nil {
 			s.Note = "of a jog: a jog die makes both bends at once"
 		}
 		w := b.Explain(working.Working{Method: "Stop distance", Source: "flat pattern; what is bent already touches the stop with its outside",
