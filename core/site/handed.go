@@ -14,10 +14,11 @@ import (
 // beyond their own size, to be taken for the two sides of one set, mm (practice).
 const oppositeWithin = 60.
 
-// handed tells where the hands of parts do not come out as they stand on the
-// vehicle: two opposite each other that are the same hand, and a twin that the
-// part does not make. Parts that are their own twins are left alone.
-func (s *stander) handed(v vehicle.Survey) {
+// handed answers, by id of what is placed, where the hands of parts do not come out as
+// they stand on the vehicle: two opposite each other that are the same hand, and a twin
+// that the part does not make. Parts that are their own twins are left alone.
+func (s *stander) handed(v vehicle.Survey) map[string][]working.Finding {
+	out := map[string][]working.Finding{}
 	own := map[string]bool{}
 	twinless := func(id string, r sheet.Recipe) bool {
 		same, known := own[id]
@@ -34,7 +35,7 @@ func (s *stander) handed(v vehicle.Survey) {
 			continue
 		}
 		say := func(code, reason string) {
-			a.told.Findings = append(a.told.Findings,
+			out[p.ID] = append(out[p.ID],
 				working.Finding{Code: code, Severity: working.Mind, Cause: "Left and right", Name: a.told.Name, Reason: reason})
 		}
 		if p.Twin && !part.Recipe.Hand.Pair && !twinless(p.Part, part.Recipe) {
@@ -57,6 +58,7 @@ func (s *stander) handed(v vehicle.Survey) {
 				"If they are to mirror each other, make one of them the twin, and the part a left and right pair.", b.told.Name, hand))
 		}
 	}
+	return out
 }
 
 // opposite tells whether two bodies mirror each other across the middle of the

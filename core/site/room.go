@@ -21,10 +21,12 @@ func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 	var things []survey.Thing
 	var solids []survey.Thing // without the bolts, for air and ground
 	owner := map[int]int{}    // thing of each bolt
-	s.handed(v)
+	hands := s.handed(v)
 	for i := range v.Placed {
 		d := s.stand(v.Placed[i].ID)
-		out.Placed = append(out.Placed, d.told)
+		told := d.told
+		told.Findings = append(slices.Clone(told.Findings), hands[told.ID]...)
+		out.Placed = append(out.Placed, told)
 		if d.Why != "" {
 			continue
 		}
