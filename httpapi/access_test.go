@@ -120,7 +120,7 @@ func (s shared) invited(by visitor, role, name string) visitor {
 // Every route of the interface, and who may reach it. A route that is not
 // here fails the test.
 var routes = map[string]string{
-	"GET /api/v1/health": "public", "GET /api/v1/session": "public", "POST /api/v1/setup": "public", "POST /api/v1/sign-in": "public",
+	"GET /api/v1/health": "public", "GET /api/v1/words": "public", "GET /api/v1/session": "public", "POST /api/v1/setup": "public", "POST /api/v1/sign-in": "public",
 	"POST /api/v1/sign-out": "public", "POST /api/v1/join": "public", "POST /api/v1/pair": "public",
 	"GET /api/openapi.json": "reader", "POST /api/v1/password": "reader", "GET /api/v1/devices": "reader", "DELETE /api/v1/devices/{id}": "reader", "POST /api/v1/pairing": "reader",
 	"GET /api/v1/members": "owner", "PUT /api/v1/members/{id}": "owner", "DELETE /api/v1/members/{id}": "owner", "POST /api/v1/invitations": "owner",
@@ -132,7 +132,7 @@ var routes = map[string]string{
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "reader", "POST /api/v1/parts/{id}/duplicate": "maker",
 	"GET /api/v1/sections": "reader", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
 	"POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
-	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "reader",
+	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "reader",
 }
 
 // asks answers who may reach a route; false for one nobody thought of.

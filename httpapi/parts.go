@@ -3,10 +3,12 @@ package httpapi
 import (
 	"context"
 	"errors"
+	"fmt"
 	"strings"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/load"
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
@@ -50,11 +52,24 @@ type StockView struct {
 	Materials []stock.Material `json:"materials"`
 	Processes []stock.Process  `json:"processes"`
 	Gauges    []GaugeFamily    `json:"gauges"`
-	Threads   []stock.Thread   `json:"threads"`
+	Threads   []ThreadView     `json:"threads"`
 	Grades    []stock.Grade    `json:"grades"`
-	Rivets    []stock.Rivet    `json:"rivets"`
+	Rivets    []RivetView      `json:"rivets"`
 	Threaded  []stock.Threaded `json:"threaded" doc:"what a bolt may be screwed into"`
 	Roads     []RoadView       `json:"roads" doc:"accelerations by use; shop practice, to be changed"`
+}
+
+// ThreadView is a thread as it is written.
+type ThreadView struct {
+	stock.Thread
+	Name string `json:"name" doc:"M8×1.25, 3/8-16"`
+}
+
+// RivetView is a rivet as a metric and as an inch shop name it.
+type RivetView struct {
+	stock.Rivet
+	Metric string `json:"metric" doc:"4.8 mm"`
+	Inch   string `json:"inch" doc:"3/16 in"`
 }
 
 // RoadView is one way to drive.
@@ -129,18 +144,27 @@ func (s *server) partRoutes() {
 		foldPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading,
 		summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
+	tables := stockView()
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock",
-		summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) {
-		v := StockView{Materials: stock.Materials, Processes: stock.Processes, Threads: stock.Threads, Grades: stock.Grades, Rivets: stock.Rivets,
-			Threaded: stock.ThreadedInto()}
-		for _, u := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {
-			v.Roads = append(v.Roads, RoadView{u, load.Roads[u], load.RoadSource})
-		}
-		for _, f := range []stock.Family{stock.Steel, stock.Galvanized, stock.Stainless, stock.Aluminum} {
-			v.Gauges = append(v.Gauges, GaugeFamily{f, stock.GaugeSource[f], stock.GaugeTable(f)})
-		}
-		return v, nil
-	})
+		summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) { return tables, nil })
+}
+
+func stockView() StockView {
+	v := StockView{Materials: stock.Materials, Processes: stock.Processes, Grades: stock.Grades, Threaded: stock.ThreadedInto()}
+	for _, t := range stock.Threads {
+		v.Threads = append(v.Threads, ThreadView{t, t.Name()})
+	}
+	inches := quantity.Display{Style: quantity.Fraction, Denominator: 32}
+	for _, r := range stock.Rivets {
+		v.Rivets = append(v.Rivets, RivetView{r, fmt.Sprintf("%g mm", r.Diameter), inches.Text(r.Diameter)})
+	}
+	for _, u := range []load.Use{load.Smooth, load.Rough, load.OffRoad} {
+		v.Roads = append(v.Roads, RoadView{u, load.Roads[u], load.RoadSource})
+	}
+	for _, f := range []stock.Family{stock.Steel, stock.Galvanized, stock.Stainless, stock.Aluminum} {
+		v.Gauges = append(v.Gauges, GaugeFamily{f, stock.GaugeSource[f], stock.GaugeTable(f)})
+	}
+	return v
 }
 
 // buildPart answers a part without fixes: each is tried before it is told, which takes

@@ -86,6 +86,7 @@ func build(opt Options) *server {
 	s.engine.Use(s.recovered, s.headers, s.guarded, s.limited)
 	s.sessionRoutes()
 	s.jobRoutes()
+	s.wordRoutes()
 	s.partRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()

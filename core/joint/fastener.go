@@ -86,6 +86,23 @@ func (n Nut) Captive() bool { f := fastenerOf(n); return f != nil && f.captive()
 // Threaded tells whether a thread tightens it.
 func (n Nut) Threaded() bool { f := fastenerOf(n); return f != nil && f.threaded() }
 
+// Asks names the inputs that are said of a joint with this nut and not of every other:
+// the rivet or the size of its thread, the head, the angle a side may be turned by.
+func (n Nut) Asks() []string {
+	f := fastenerOf(n)
+	if f == nil || f.set() == Drawn {
+		return []string{"rivet"}
+	}
+	out := []string{"size"}
+	if f.clamps() {
+		out = append(out, "head")
+	}
+	if f.set() != Driven {
+		out = append(out, "angle")
+	}
+	return out
+}
+
 func amount(symbol, name string, v float64, unit string) working.Quantity {
 	return working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: unit}
 }

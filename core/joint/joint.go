@@ -35,6 +35,9 @@ const (
 // times).
 var nutFactor = map[Lubrication]float64{Dry: .20, Oiled: .16, Waxed: .12, Antiseize: .13, Moly: .11}
 
+// NutFactor answers K of the torque's formula; 0 of a lubrication that is not known.
+func (l Lubrication) NutFactor() float64 { return nutFactor[l] }
+
 // Locking keeps a nut from turning.
 type Locking string
 

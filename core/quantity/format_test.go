@@ -1,6 +1,9 @@
 package quantity
 
-import "testing"
+import (
+	"math"
+	"testing"
+)
 
 func TestFormat(t *testing.T) {
 	in := 25.4
@@ -38,6 +41,15 @@ func TestFormatRefuses(t *testing.T) {
 	}{{1e308, Display{Style: Metric}}, {1, Display{Style: "cubits"}}, {1, Display{Style: Fraction, Denominator: 10}}} {
 		if w, err := Format(c.mm, c.d); err == nil {
 			t.Errorf("Format(%v, %+v) = %+v, want a refusal", c.mm, c.d, w)
+		}
+	}
+}
+
+func TestInchSize(t *testing.T) {
+	for mm, inches := range map[float64]float64{0: 0, 7: 9. / 32, 9: 11. / 32, 25: 1, 40: 1.5, 150: 6, 260: 10.25,
+		1000: 39.25, 0.1: 0.1 / 25.4} {
+		if got := InchSize(mm) / 25.4; math.Abs(got-inches) > 1e-9 {
+			t.Errorf("%g mm is said as %g in, want %g", mm, got, inches)
 		}
 	}
 }

@@ -88,6 +88,39 @@ type Shape struct {
 	Droop   float64         `json:"droop,omitempty" doc:"mm down"`
 }
 
+// FreshShape answers a new shape of a form with sizes to be typed over, as a metric or
+// an inch shop would say them.
+func FreshShape(f Form, inch bool) Shape {
+	mm := func(mm, inches float64) float64 {
+		if inch {
+			return inches * 25.4
+		}
+		return mm
+	}
+	s := Shape{Form: f}
+	side := mm(200, 8)
+	switch f {
+	case BoxForm:
+		s.Size = [3]float64{side, side, side}
+	case TravelForm:
+		s.Size, s.Travel = [3]float64{side, side, side}, [3]float64{side, 0, 0}
+	case CylinderForm:
+		s.To, s.Radius = [3]float64{mm(300, 12), 0, 0}, mm(50, 2)
+	case BallForm:
+		s.Radius = mm(50, 2)
+	case RunForm:
+		s.Radius, s.Corners = mm(5, 0.25), [][3]float64{{}, {mm(500, 20), 0, 0}}
+	case PrismForm:
+		s.Height, s.Outline = mm(100, 4), []profile.Point{{}, {X: side}, {Y: mm(150, 6)}}
+	case SwingForm:
+		s.Axis, s.Start = [3]float64{0, 0, 1}, [3]float64{-1, 0, 0}
+		s.Radius, s.High, s.Thick, s.Turn = mm(500, 20), mm(400, 16), mm(20, 0.75), 90
+	case TyreForm:
+		s.Radius, s.Size, s.Bump, s.Droop = mm(350, 14), [3]float64{0, mm(205, 8), 0}, mm(60, 2.5), mm(60, 2.5)
+	}
+	return s
+}
+
 // Form of a space.
 type Form string
 

@@ -8,6 +8,7 @@ import Rail from './Rail.vue'
 import { listen } from './keys/keys'
 import { away, whenBack } from './api/away'
 import { queryClient } from './api/queries'
+import { loadWords } from './api/words'
 import KeysBox from './keys/KeysBox.vue'
 import WorkingAside from './kit/WorkingAside.vue'
 import { useNaiveTheme } from './theme'
@@ -21,7 +22,10 @@ const toDoor = async () => {
 }
 whenSignedOut(() => void toDoor())
 watch(session, (s) => (s?.state === 'setup' || s?.state === 'out') && void toDoor())
-whenBack(() => void queryClient.invalidateQueries())
+whenBack(() => {
+  void loadWords()
+  void queryClient.invalidateQueries()
+})
 let off = () => {}
 onMounted(() => (off = listen()))
 onUnmounted(() => off())

@@ -7,6 +7,10 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { queryClient } from './api/queries'
+import { loadWords } from './api/words'
 import { router } from './router'
 
-createApp(App).use(createPinia()).use(VueQueryPlugin, { queryClient }).use(router).mount('#app')
+// Without the words there is nothing to choose from; away, they are fetched when it is back.
+void loadWords()
+  .catch(() => undefined)
+  .then(() => createApp(App).use(createPinia()).use(VueQueryPlugin, { queryClient }).use(router).mount('#app'))

@@ -6,6 +6,7 @@ import (
 	"math"
 
 	"warmanvil/core/member"
+	"warmanvil/core/quantity"
 	"warmanvil/core/section"
 	"warmanvil/core/working"
 )
@@ -27,6 +28,7 @@ type Ask struct {
 	Name  string  `json:"name"`
 	Kind  string  `json:"kind" enum:"length,count,mass"`
 	Usual float64 `json:"usual" doc:"mm, kg or a number"`
+	Inch  float64 `json:"inch" doc:"usual in an inch shop: whole quarters of an inch, whole tens of pounds"`
 	Least float64 `json:"least"`
 	Most  float64 `json:"most"`
 }
@@ -108,8 +110,19 @@ func (s *starting) mirror(members ...string) {
 	s.d.Copies = append(s.d.Copies, c)
 }
 
-func ask(key, name string, usual float64) Ask { return Ask{key, name, "length", usual, 1, 20000} }
-func kilos(usual float64) Ask                 { return Ask{"kilos", "It carries", "mass", usual, 0, 20000} }
+func ask(key, name string, usual float64) Ask { return within(key, name, usual, 1, 20000) }
+
+func within(key, name string, usual, least, most float64) Ask {
+	return Ask{key, name, "length", usual, quantity.InchSize(usual), least, most}
+}
+
+func count(key, name string, usual, least, most float64) Ask {
+	return Ask{key, name, "count", usual, usual, least, most}
+}
+
+func kilos(usual float64) Ask {
+	return Ask{"kilos", "It carries", "mass", usual, math.Round(usual/quantity.Pound/10) * 10 * quantity.Pound, 0, 20000}
+}
 
 // Starters lists them.
 var Starters = []Starter{
@@ -124,7 +137,7 @@ var Starters = []Starter{
 		}},
 	{"outriggers", "Outrigger pair", "Two arms a side out from the rails, joined by an outer rail; the other side is its mirror.",
 		[]Ask{ask("rail", "Rails, outside to outside", 860), ask("reach", "Out from the rail", 600), ask("apart", "Arms apart", 700),
-			{"drop", "Drop at the tip", "length", 0, 0, 5000}, ask("plate", "Foot plates, high", 150), kilos(120)}, func(s *starting) {
+			within("drop", "Drop at the tip", 0, 0, 5000), ask("plate", "Foot plates, high", 150), kilos(120)}, func(s *starting) {
 			y, out, x := s.v["rail"]/2, s.v["rail"]/2+s.v["reach"], s.v["apart"]
 			fr, rr := s.point("Front root", x/2, y, 0), s.point("Rear root", -x/2, y, 0)
 			ft, rt := s.point("Front tip", x/2, out, -s.v["drop"]), s.point("Rear tip", -x/2, out, -s.v["drop"])
@@ -140,8 +153,8 @@ var Starters = []Starter{
 			s.mirror()
 		}},
 	{"crossmember", "Crossmember", "Between two rails, straight or dropped.",
-		[]Ask{ask("between", "Between the rails", 760), {"drop", "Drop", "length", 120, 0, 5000},
-			{"set", "Drops set in from the rails", "length", 80, 0, 5000}, ask("plate", "End plates, high", 140), kilos(80)}, func(s *starting) {
+		[]Ask{ask("between", "Between the rails", 760), within("drop", "Drop", 120, 0, 5000),
+			within("set", "Drops set in from the rails", 80, 0, 5000), ask("plate", "End plates, high", 140), kilos(80)}, func(s *starting) {
 			y := s.v["between"] / 2
 			l, r := s.point("Left rail", 0, y, 0), s.point("Right rail", 0, -y, 0)
 			if s.v["drop"] < 1 {
@@ -165,7 +178,7 @@ var Starters = []Starter{
 			s.carries(ld, rd)
 		}},
 	{"ladder", "Ladder frame", "Two rails and crosses between them.",
-		[]Ask{ask("length", "Long", 2400), ask("width", "Wide, outside", 1200), {"crosses", "Crosses", "count", 5, 2, 60}, kilos(400)},
+		[]Ask{ask("length", "Long", 2400), ask("width", "Wide, outside", 1200), count("crosses", "Crosses", 5, 2, 60), kilos(400)},
 		func(s *starting) {
 			l, n := s.v["length"], int(s.v["crosses"])
 			y := s.v["width"]/2 - width(s.sec.Sizes)/2

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
@@ -28,6 +29,7 @@ type PartAsk struct {
 	Name    string       `json:"name"`
 	Kind    string       `json:"kind" enum:"length,angle,count,choice"`
 	Usual   float64      `json:"usual" doc:"mm, degrees or a number; of a choice its place"`
+	Inch    float64      `json:"inch" doc:"usual in an inch shop: whole quarters of an inch, of small ones thirty-seconds"`
 	Least   float64      `json:"least"`
 	Most    float64      `json:"most"`
 	Choices []PartChoice `json:"choices,omitempty"`
@@ -120,15 +122,15 @@ func (s *starting) along(d float64, e sheet.Edge, distance, margin float64, coun
 }
 
 func sizeAsk(key, name string, usual float64) PartAsk {
-	return PartAsk{Key: key, Name: name, Kind: "length", Usual: usual, Least: 0, Most: 10_000}
+	return PartAsk{Key: key, Name: name, Kind: "length", Usual: usual, Inch: quantity.InchSize(usual), Least: 0, Most: 10_000}
 }
 
 func countAsk(key, name string, usual, least, most float64) PartAsk {
-	return PartAsk{Key: key, Name: name, Kind: "count", Usual: usual, Least: least, Most: most}
+	return PartAsk{Key: key, Name: name, Kind: "count", Usual: usual, Inch: usual, Least: least, Most: most}
 }
 
 func choiceAsk(key, name string, usual float64, texts ...string) PartAsk {
-	a := PartAsk{Key: key, Name: name, Kind: "choice", Usual: usual, Most: float64(len(texts) - 1)}
+	a := PartAsk{Key: key, Name: name, Kind: "choice", Usual: usual, Inch: usual, Most: float64(len(texts) - 1)}
 	for i, t := range texts {
 		a.Choices = append(a.Choices, PartChoice{float64(i), t})
 	}

@@ -956,6 +956,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A flange as another kind, a hole for something else, a base of another shape */
+        post: operations["changeFeature"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/devices": {
         parameters: {
             query?: never;
@@ -1172,6 +1189,23 @@ export interface paths {
         put?: never;
         /** Bring back the state before the last change */
         post: operations["undoFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/fresh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new feature of a part with usual sizes */
+        post: operations["makeFeature"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2221,6 +2255,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be chosen in documents, what is asked with it, how it starts */
+        get: operations["getWords"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/working": {
         parameters: {
             query?: never;
@@ -2292,6 +2343,15 @@ export interface components {
             /** @description id of the feature */
             feature?: string;
             reason: string;
+        };
+        Ask: {
+            /** @enum {string} */
+            kind: "length" | "angle" | "mass" | "force" | "area" | "speed" | "number";
+            label: string;
+            /** @description what is taken when it is left empty */
+            note?: string;
+            /** @description JSON pointer below what the choice belongs to */
+            path: string;
         };
         Assembled: {
             /** @description mm */
@@ -2707,6 +2767,41 @@ export interface components {
             /** @description mm, wheelbase, or coupling to axle */
             span?: components["schemas"]["Given"];
             trailer?: boolean;
+        };
+        ChangeRequest: {
+            base?: components["schemas"]["Base"];
+            flange?: components["schemas"]["Flange"];
+            /**
+             * Format: double
+             * @description mm
+             */
+            grain: number;
+            hole?: components["schemas"]["Hole"];
+            last?: components["schemas"]["Last"];
+            /**
+             * Format: double
+             * @description mm, of the base over all, where it says no length itself
+             */
+            long?: number;
+            /**
+             * Format: double
+             * @description mm, of the sheet
+             */
+            thickness: number;
+            /** @description kind of the flange, use of the hole, shape of the base; empty for a plain hole, and for a base with one side more */
+            to?: string;
+            /** @enum {string} */
+            unit: "mm" | "fraction" | "decimal";
+            /**
+             * Format: double
+             * @description mm, of the base over all, where it says no width itself
+             */
+            wide?: number;
+        };
+        Changed: {
+            base?: components["schemas"]["Base"];
+            flange?: components["schemas"]["Flange"];
+            hole?: components["schemas"]["Hole"];
         };
         CheckTold: {
             /** @description how its fit was tried, or that it was not */
@@ -3438,6 +3533,16 @@ export interface components {
              */
             tensileStrength: number;
             working: components["schemas"]["Working"];
+        };
+        Feature: {
+            cut?: components["schemas"]["EdgeCut"];
+            /** @description JSON pointer below it, of the size that is typed first */
+            first: string;
+            flange?: components["schemas"]["Flange"];
+            hole?: components["schemas"]["Hole"];
+            /** @description JSON pointer into the recipe, of the list it goes to */
+            list: string;
+            mark?: components["schemas"]["Mark"];
         };
         FeetCase: {
             case: string;
@@ -4428,6 +4533,22 @@ export interface components {
             /** @description sections in use */
             stocks: string[];
         };
+        Fresh: {
+            inch: unknown;
+            metric: unknown;
+        };
+        FreshRequest: {
+            edge?: string;
+            /** @description of the feature, new in its recipe */
+            id: string;
+            last?: components["schemas"]["Last"];
+            /** @description id */
+            panel: string;
+            /** @description the hand that is drawn */
+            part: components["schemas"]["BuildRequest"];
+            /** @description key of one that can be added */
+            thing: string;
+        };
         FromPoint: {
             distance: components["schemas"]["SurveyReading"];
             point: string;
@@ -4528,6 +4649,18 @@ export interface components {
              * @description MPa, minimum
              */
             yield: number;
+        };
+        Grain: {
+            text: string;
+            /** @enum {string} */
+            unit: "mm" | "fraction" | "decimal";
+            /** @description a new job of the unit has it */
+            usual: boolean;
+            /**
+             * Format: double
+             * @description mm
+             */
+            value: number;
         };
         Gravity: {
             /** @enum {string} */
@@ -5953,6 +6086,28 @@ export interface components {
             space?: string;
             text: string;
         };
+        Last: {
+            /**
+             * Format: double
+             * @description degrees, of a flange
+             */
+            angle?: number;
+            /**
+             * Format: double
+             * @description mm, of a hole
+             */
+            diameter?: number;
+            /**
+             * Format: double
+             * @description mm, of a flange
+             */
+            insideRadius?: number;
+            /**
+             * Format: double
+             * @description mm, of a flange
+             */
+            length?: number;
+        };
         Layer: {
             /** Format: int64 */
             curves: number;
@@ -6627,6 +6782,11 @@ export interface components {
             reason: string;
         };
         MemberAsk: {
+            /**
+             * Format: double
+             * @description usual in an inch shop: whole quarters of an inch, whole tens of pounds
+             */
+            inch: number;
             key: string;
             /** @enum {string} */
             kind: "length" | "count" | "mass";
@@ -7619,6 +7779,11 @@ export interface components {
         };
         PartAsk: {
             choices?: components["schemas"]["PartChoice"][];
+            /**
+             * Format: double
+             * @description usual in an inch shop: whole quarters of an inch, of small ones thirty-seconds
+             */
+            inch: number;
             key: string;
             /** @enum {string} */
             kind: "length" | "angle" | "count" | "choice";
@@ -8220,31 +8385,6 @@ export interface components {
             summary: string;
             who?: string;
         };
-        Rivet: {
-            /**
-             * Format: double
-             * @description mm
-             */
-            diameter: number;
-            /**
-             * Format: double
-             * @description mm
-             */
-            hole: number;
-            lengths: components["schemas"]["RivetGrip"][];
-            /** @enum {string} */
-            material: "aluminium" | "steel" | "stainless";
-            /**
-             * Format: double
-             * @description N, typical least
-             */
-            shear: number;
-            /**
-             * Format: double
-             * @description N, typical least
-             */
-            tension: number;
-        };
         RivetGrip: {
             /**
              * Format: double
@@ -8323,6 +8463,35 @@ export interface components {
             /** @enum {string} */
             verdict: "holds" | "tight" | "over" | "cannot say";
             working: components["schemas"]["Working"];
+        };
+        RivetView: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            hole: number;
+            /** @description 3/16 in */
+            inch: string;
+            lengths: components["schemas"]["RivetGrip"][];
+            /** @enum {string} */
+            material: "aluminium" | "steel" | "stainless";
+            /** @description 4.8 mm */
+            metric: string;
+            /**
+             * Format: double
+             * @description N, typical least
+             */
+            shear: number;
+            /**
+             * Format: double
+             * @description N, typical least
+             */
+            tension: number;
         };
         RoadView: {
             road: components["schemas"]["LoadRoad"];
@@ -8804,6 +8973,41 @@ export interface components {
             why?: string;
             working?: components["schemas"]["Working"];
         };
+        Shop: {
+            /**
+             * Format: double
+             * @description mm, of rounded and chamfered corners
+             */
+            corner: number;
+            /** @description a mount; its holes are not said yet */
+            hold: components["schemas"]["HoldMount"];
+            /** @description a bolted joint of this part to something that is guessed */
+            joint: components["schemas"]["JointInput"];
+            /**
+             * Format: double
+             * @description mm, of several along an edge
+             */
+            margin: number;
+            /**
+             * Format: double
+             * @description mm, of holes from their edge
+             */
+            off: number;
+            /** @description a plain plate; its base has no id yet */
+            recipe: components["schemas"]["Recipe"];
+            /**
+             * Format: double
+             * @description mm, of a flange's ends
+             */
+            setIn: number;
+            /** @description section of a new frame's members */
+            stock: string;
+            /**
+             * Format: double
+             * @description degrees, of a flange's ends
+             */
+            taper: number;
+        };
         Side: {
             /**
              * @description left out for what is typed
@@ -9044,12 +9248,12 @@ export interface components {
             grades: components["schemas"]["Grade"][];
             materials: components["schemas"]["Material"][];
             processes: components["schemas"]["Process"][];
-            rivets: components["schemas"]["Rivet"][];
+            rivets: components["schemas"]["RivetView"][];
             /** @description accelerations by use; shop practice, to be changed */
             roads: components["schemas"]["RoadView"][];
             /** @description what a bolt may be screwed into */
             threaded: components["schemas"]["Threaded"][];
-            threads: components["schemas"]["Thread"][];
+            threads: components["schemas"]["ThreadView"][];
         };
         StrengthCheck: {
             /** Format: double */
@@ -9642,7 +9846,13 @@ export interface components {
             id: string;
             met: boolean | null;
         };
-        Thread: {
+        Thing: {
+            key: string;
+            /** @enum {string} */
+            row: "edge" | "hole" | "use" | "mark";
+            text: string;
+        };
+        ThreadView: {
             /**
              * Format: double
              * @description mm, hexagon head
@@ -9655,6 +9865,8 @@ export interface components {
              * @description mm
              */
             diameter: number;
+            /** @description M8×1.25, 3/8-16 */
+            name: string;
             /**
              * Format: double
              * @description mm, or threads per inch
@@ -10200,6 +10412,33 @@ export interface components {
              * @description kg of all known masses
              */
             total: number;
+        };
+        Word: {
+            /** @description numbers that are typed with it */
+            asks?: components["schemas"]["Ask"][];
+            /** @description what is stored for a new one */
+            fresh?: components["schemas"]["Fresh"];
+            /** @description what it means, for who does not know the word */
+            hint?: string;
+            /** @description fields beside it that are chosen with it only */
+            shows?: string[];
+            text: string;
+            /** @description what is stored; empty where nothing is said */
+            value: string;
+        };
+        WordsView: {
+            /** @description choices by form and field: Flange.kind */
+            fields: {
+                [key: string]: components["schemas"]["Word"][];
+            };
+            /** @description steps of lengths by unit */
+            grains: components["schemas"]["Grain"][];
+            /** @description and in an inch shop */
+            inch: components["schemas"]["Shop"];
+            /** @description what new things start from in a metric shop */
+            metric: components["schemas"]["Shop"];
+            /** @description what can be added to a panel, in order */
+            things: components["schemas"]["Thing"][];
         };
         Working: {
             assumptions?: string[];
@@ -12067,6 +12306,39 @@ export interface operations {
             };
         };
     };
+    changeFeature: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changed"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listDevices: {
         parameters: {
             query?: never;
@@ -12513,6 +12785,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FramePage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeFeature: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreshRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Feature"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -14680,6 +14985,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordsView"];
                 };
             };
             /** @description refused: what, where, what to do */

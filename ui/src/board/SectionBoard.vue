@@ -4,6 +4,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Dimension, Part } from '@/api/client'
+import PickOne from '@/kit/PickOne.vue'
 import BoardDimension from './BoardDimension.vue'
 import { fit, type P, points } from './geometry'
 import { placeAll, type Rect, tagHeight, tagWidth } from './place'
@@ -116,12 +117,15 @@ const text = (d: Dimension) => (d.path.endsWith('/insideRadius') ? `R ${d.text}`
           />
         </template>
       </svg>
-      <label v-if="part.sections.length > 1" class="which">
-        <span class="hidden-label">Cut through</span>
-        <select v-model="which" class="box">
-          <option v-for="(s, i) in part.sections" :key="i" :value="i">{{ said(s.panels) }}</option>
-        </select>
-      </label>
+      <PickOne
+        v-if="part.sections.length > 1"
+        class="which"
+        hide-label
+        label="Cut through"
+        :choices="part.sections.map((s, i) => ({ value: String(i), text: said(s.panels) }))"
+        :model-value="String(which)"
+        @update:model-value="(v) => (which = Number(v))"
+      />
     </template>
     <p v-else-if="!part.bendLines.length || !part.whole" class="nothing">
       A section shows bends: this part has none{{ part.whole ? '' : ' that can be folded' }}.
@@ -160,9 +164,6 @@ svg {
   right: 52px;
   top: 6px;
   max-width: 50%;
-}
-.which .box {
-  max-width: 100%;
 }
 .nothing {
   padding: 64px 24px;

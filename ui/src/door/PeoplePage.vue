@@ -5,7 +5,9 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, take, words } from '@/api/client'
 import { queryClient } from '@/api/queries'
+import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import PickOne from '@/kit/PickOne.vue'
 import CodeCard from './CodeCard.vue'
 import PassField from './PassField.vue'
 import { sessionChanged, useSession } from './session'
@@ -29,11 +31,7 @@ const old = ref('')
 const next = ref('')
 const said = ref('')
 const wrong = ref('')
-const roles = [
-  { value: 'reader' as const, text: 'reader', hint: 'looks' },
-  { value: 'maker' as const, text: 'maker', hint: 'changes jobs' },
-  { value: 'owner' as const, text: 'owner', hint: 'says who else may' },
-]
+const roles = computed(() => wordsOf('RoleRequest', 'role').map((w) => ({ ...w, text: `${w.text}, ${w.hint}` })))
 
 async function act(f: () => Promise<unknown>, done = '') {
   wrong.value = said.value = ''
@@ -101,23 +99,15 @@ const day = (iso: string) =>
             <tr v-for="m in members ?? []" :key="m.id" :data-member="m.name">
               <th scope="row">{{ m.name }}</th>
               <td>
-                <select
-                  class="box"
-                  :aria-label="`Role of ${m.name}`"
-                  :value="m.role"
-                  @change="
-                    act(() =>
-                      take(
-                        api.PUT('/api/v1/members/{id}', {
-                          ...path(m.id),
-                          body: { role: ($event.target as HTMLSelectElement).value as Role },
-                        }),
-                      ),
-                    )
+                <PickOne
+                  hide-label
+                  :label="`Role of ${m.name}`"
+                  :choices="roles"
+                  :model-value="m.role"
+                  @update:model-value="
+                    (role) => act(() => take(api.PUT('/api/v1/members/{id}', { ...path(m.id), body: { role } })))
                   "
-                >
-                  <option v-for="r in roles" :key="r.value" :value="r.value">{{ r.text }}, {{ r.hint }}</option>
-                </select>
+                />
               </td>
               <td>
                 <button
@@ -133,7 +123,7 @@ const day = (iso: string) =>
             </tr>
           </tbody>
         </table>
-        <ChoiceRow v-model="role" label="Invite a" :choices="roles" />
+        <ChoiceRow v-model="role" label="Invite a" :choices="wordsOf('RoleRequest', 'role')" />
         <button type="button" class="press" @click="invite">Make an invitation</button>
         <CodeCard v-if="invitation" :code="invitation" what="Give them this. It makes one account and is good for a week." />
       </section>

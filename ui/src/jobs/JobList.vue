@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Brief, type JobView, Refused, take, words } from '@/api/client'
 import { archiveJob, refreshJobs, useJobs } from '@/api/queries'
+import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import DialogBox from '@/kit/DialogBox.vue'
+import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import { useRail } from '@/device'
 import BringJob from './BringJob.vue'
@@ -29,11 +31,7 @@ const said = ref('')
 const renaming = ref<JobView>()
 // Whoever has not opened a job on this device yet is shown the demo.
 const first = !Object.keys(localStorage).some((k) => k.startsWith('warmanvil.opened'))
-const units = [
-  { value: 'mm' as const, text: 'mm' },
-  { value: 'fraction' as const, text: 'inch, fractions' },
-  { value: 'decimal' as const, text: 'inch, decimal' },
-]
+const units = computed(() => wordsOf('Brief', 'unit'))
 
 function ask(what: 'job' | 'part') {
   asking.value = what
@@ -147,13 +145,12 @@ function askName(job: JobView) {
       @close="asking = ''"
     >
       <TextField v-if="asking === 'part'" v-model="partName" label="Name of the part" :wrong="wrong" @enter="start" />
-      <div v-if="asking === 'part' && jobs?.length" class="field">
-        <label for="into">In the job</label>
-        <select id="into" v-model="into" class="box">
-          <option v-for="j in jobs" :key="j.id" :value="j.id">{{ j.brief.name }}</option>
-          <option value="">a new job</option>
-        </select>
-      </div>
+      <PickOne
+        v-if="asking === 'part' && jobs?.length"
+        v-model="into"
+        label="In the job"
+        :choices="[...jobs.map((j) => ({ value: j.id, text: j.brief.name })), { value: '', text: 'a new job' }]"
+      />
       <template v-if="asking === 'job' || !into">
         <TextField v-model="jobName" label="Name of the job" :wrong="asking === 'job' ? wrong : ''" @enter="start" />
         <ChoiceRow v-model="unit" label="Lengths in" :choices="units" />

@@ -2,7 +2,9 @@
 // A value with how it came to be known.
 import type { Given } from '@/api/client'
 import type { Kind, Style } from './readLength'
-import { type Trust, trusts } from './trust'
+import { wordsOf } from '@/api/words'
+import type { Trust } from './trust'
+import PickOne from './PickOne.vue'
 import ValueField from './ValueField.vue'
 
 const props = defineProps<{
@@ -29,16 +31,16 @@ const setTrust = (trust: Trust) => emit('update:modelValue', { value: props.mode
       :wrong="wrong"
       @update:model-value="setValue"
     />
-    <select
+    <PickOne
       v-if="modelValue"
-      class="box trust"
+      hide-label
+      class="trust"
       :class="modelValue.trust ?? 'assumed'"
-      :aria-label="`${label}: how it is known`"
-      :value="modelValue.trust ?? 'assumed'"
-      @change="setTrust(($event.target as HTMLSelectElement).value as Trust)"
-    >
-      <option v-for="t in trusts" :key="t.value" :value="t.value">{{ t.text }}</option>
-    </select>
+      :label="`${label}: how it is known`"
+      :choices="wordsOf('Given', 'trust')"
+      :model-value="modelValue.trust ?? 'assumed'"
+      @update:model-value="setTrust"
+    />
   </div>
 </template>
 
@@ -48,14 +50,14 @@ const setTrust = (trust: Trust) => emit('update:modelValue', { value: props.mode
   gap: 4px;
   align-content: start;
 }
-.trust {
+.trust :deep(.box) {
   font-size: 0.875rem;
   background: none;
   border-style: dashed;
   padding: 4px 8px;
 }
-.memory,
-.assumed {
+.memory :deep(.box),
+.assumed :deep(.box) {
   color: var(--mind);
   border-color: var(--mind);
 }

@@ -4,9 +4,10 @@
 import { Plus, X } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Reading } from '@/api/client'
+import { wordsOf } from '@/api/words'
 import { useInstruments } from './instruments'
 import type { Kind, Style } from './readLength'
-import { trusts } from './trust'
+import PickOne from './PickOne.vue'
 import ValueField from './ValueField.vue'
 
 const props = defineProps<{
@@ -20,10 +21,12 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: Reading] }>()
 const values = computed(() => props.modelValue?.values ?? [])
-const ofLength = ['tape', 'caliper', 'rule', 'string', 'level', 'scan', 'eye'] as const
-const ofAngle = ['angleGauge', 'level', 'scan', 'eye'] as const
 const { named } = useInstruments()
-const instruments = computed(() => (props.kind === 'angle' ? ofAngle : ofLength))
+const instruments = computed(() =>
+  wordsOf('SurveyReading', 'instrument')
+    .filter((w) => w.asks?.some((a) => (a.kind === 'angle') === (props.kind === 'angle')))
+    .map((w) => ({ value: w.value, text: named(w.value, props.kind === 'angle') })),
+)
 const instrument = computed(() => props.modelValue?.instrument ?? (props.kind === 'angle' ? 'angleGauge' : 'tape'))
 const say = (more: Partial<Reading>) =>
   emit('update:modelValue', {
@@ -65,23 +68,21 @@ const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i)
       </button>
     </div>
     <div v-if="values.length" class="how">
-      <select
-        class="box"
-        :aria-label="`${label}: taken with`"
-        :value="instrument"
-        @change="say({ instrument: ($event.target as HTMLSelectElement).value as Reading['instrument'] })"
-      >
-        <option v-for="n in instruments" :key="n" :value="n">{{ named(n, kind === 'angle') }}</option>
-      </select>
-      <select
-        class="box"
+      <PickOne
+        hide-label
+        :label="`${label}: taken with`"
+        :choices="instruments"
+        :model-value="instrument"
+        @update:model-value="(v) => say({ instrument: v })"
+      />
+      <PickOne
+        hide-label
         :class="modelValue?.trust ?? 'measured'"
-        :aria-label="`${label}: how it is known`"
-        :value="modelValue?.trust ?? 'measured'"
-        @change="say({ trust: ($event.target as HTMLSelectElement).value as Reading['trust'] })"
-      >
-        <option v-for="t in trusts" :key="t.value" :value="t.value">{{ t.text }}</option>
-      </select>
+        :label="`${label}: how it is known`"
+        :choices="wordsOf('SurveyReading', 'trust')"
+        :model-value="modelValue?.trust ?? 'measured'"
+        @update:model-value="(v) => say({ trust: v })"
+      />
       <button type="button" class="press tight bare" :aria-label="`Read ${label} again`" title="Read it again" @click="again">
         <Plus :size="16" />
       </button>
@@ -105,15 +106,15 @@ const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i)
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 4px;
 }
-.how .box {
+.how :deep(.box) {
   font-size: 0.8125rem;
   background: none;
   border-style: dashed;
   padding: 4px 6px;
   min-height: 36px;
 }
-.memory,
-.assumed {
+.memory :deep(.box),
+.assumed :deep(.box) {
   color: var(--mind);
   border-color: var(--mind);
 }

@@ -1,5 +1,6 @@
 // What the instruments are good for, as the job writes it: told by the survey,
 // shown wherever a reading is taken.
+import { wordOf } from '@/api/words'
 import { computed, type ComputedRef, inject, type InjectionKey, provide } from 'vue'
 
 type Told = Record<string, { usual: string; good: string; angle: string }>
@@ -11,8 +12,6 @@ export const provideInstruments = (told: () => Told | undefined) =>
     computed(() => told() ?? {}),
   )
 
-const words: Record<string, string> = { string: 'string', level: 'level', eye: 'by eye', scan: 'off a scan', angleGauge: 'gauge' }
-
 /** Names an instrument with what it is good for. */
 export function useInstruments() {
   const told = inject(
@@ -21,7 +20,7 @@ export function useInstruments() {
   )
   const named = (name: string, angle: boolean) => {
     const good = angle ? told.value[name]?.angle : told.value[name]?.good
-    return `${words[name] ?? name}${good ? ` ± ${good}` : ''}`
+    return `${wordOf('SurveyReading', 'instrument', name)?.text ?? name}${good ? ` ± ${good}` : ''}`
   }
   return { named }
 }

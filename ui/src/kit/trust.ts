@@ -1,9 +1,6 @@
-/** How a value came to be known, best first. */
-export const trusts = [
-  { value: 'measured' as const, text: 'measured here' },
-  { value: 'copied' as const, text: 'copied' },
-  { value: 'memory' as const, text: 'from memory' },
-  { value: 'assumed' as const, text: 'assumed' },
-]
-export type Trust = (typeof trusts)[number]['value']
-export const trustWord = (t?: Trust) => trusts.find((x) => x.value === (t ?? 'assumed'))!.text
+import { wordOf } from '@/api/words'
+import type { Given } from '@/api/client'
+
+/** How a value came to be known. */
+export type Trust = NonNullable<Given['trust']>
+export const trustWord = (t?: Trust) => wordOf('Given', 'trust', t ?? 'assumed')?.text ?? ''

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { api, take, words } from '@/api/client'
 import { refreshJobs, useJobs } from '@/api/queries'
 import DialogBox from '@/kit/DialogBox.vue'
+import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import { useRail } from '@/device'
 
@@ -44,12 +45,7 @@ async function keep() {
     <span role="status" class="small">{{ said || (jobs && !jobs.length ? 'There is no job to keep it in yet.' : '') }}</span>
     <DialogBox :show="asking" title="Keep in a job" @close="asking = false">
       <TextField v-model="name" label="What it is for" :wrong="wrong" :maxlength="120" @enter="keep" />
-      <div class="field">
-        <label for="keep-job">Job</label>
-        <select id="keep-job" v-model="job" class="box">
-          <option v-for="j in jobs" :key="j.id" :value="j.id">{{ j.brief.name }}</option>
-        </select>
-      </div>
+      <PickOne v-model="job" label="Job" :choices="(jobs ?? []).map((j) => ({ value: j.id, text: j.brief.name }))" />
       <template #actions>
         <button type="button" class="press" @click="asking = false">Not now</button>
         <button type="button" class="press main" @click="keep">Keep</button>

@@ -60,7 +60,12 @@ function choices(f: Field) {
   if (f.kind === 'thread')
     return (stock.value?.threads ?? []).map((t) => ({
       value: `${t.system} ${t.size} ${t.pitch}`,
-      text: `${t.size}${t.system === 'inch' ? '-' : ' × '}${t.pitch}`,
+      text: t.name,
+    }))
+  if (f.kind === 'rivet')
+    return [...new Map((stock.value?.rivets ?? []).map((r) => [r.diameter, r])).values()].map((r) => ({
+      value: String(r.diameter),
+      text: `${r.metric}, ${r.inch} in`,
     }))
   if (f.kind === 'strength')
     return (f.of === 'bolts' ? bolted.value : (stock.value?.threaded ?? []).map((t) => ({ ...t, key: t.name }))).map((t) => ({
@@ -101,7 +106,7 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
         <PickOne
           v-if="f.kind === 'choice'"
           :label="f.label"
-          :choices="f.choices!"
+          :choices="f.choices!()"
           :model-value="String(values[f.key])"
           @update:model-value="(v) => (values[f.key] = v)"
         />
@@ -113,7 +118,7 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           @update:model-value="(v) => (values[f.key] = v)"
         />
         <PickOne
-          v-else-if="f.kind === 'thread' || f.kind === 'grade' || f.kind === 'strength'"
+          v-else-if="f.kind === 'thread' || f.kind === 'grade' || f.kind === 'strength' || f.kind === 'rivet'"
           :label="f.label"
           :choices="choices(f)"
           :model-value="String(values[f.key])"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 // Single calculations without a job, each on one screen, last used first.
+import { wordsOf } from '@/api/words'
+import { usualGrain } from '@/jobs/starter'
 import { computed, ref, watch } from 'vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import type { Style } from '@/kit/readLength'
@@ -21,7 +23,7 @@ const unit = ref<Style['unit']>((localStorage.getItem(key) as Style['unit'] | nu
 watch(unit, (u) => localStorage.setItem(key, u))
 const style = computed<Style>(() => ({
   unit: unit.value,
-  grain: unit.value === 'mm' ? 1 : unit.value === 'fraction' ? 25.4 / 32 : 0.254,
+  grain: unit.value === 'fraction' ? 25.4 / 32 : usualGrain(unit.value),
 }))
 </script>
 
@@ -43,16 +45,7 @@ const style = computed<Style>(() => ({
     <section class="one" :aria-label="now.title">
       <div class="top">
         <h2>{{ now.title }}</h2>
-        <ChoiceRow
-          v-model="unit"
-          label="Lengths in"
-          hide-label
-          :choices="[
-            { value: 'mm', text: 'mm' },
-            { value: 'fraction', text: 'in, fractions' },
-            { value: 'decimal', text: 'in, decimal' },
-          ]"
-        />
+        <ChoiceRow v-model="unit" label="Lengths in" hide-label :choices="wordsOf('Brief', 'unit')" />
       </div>
       <QuickLength v-if="now.special === 'length'" :lengths="style" />
       <QuickSection v-else-if="now.special === 'section'" :lengths="style" />

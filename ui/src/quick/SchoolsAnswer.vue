@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Working } from '@/api/client'
+import { wordOf } from '@/api/words'
 import type { Style } from '@/kit/readLength'
 import WhyButton from '@/kit/WhyButton.vue'
 import Shown from './Shown.vue'
@@ -16,7 +17,7 @@ type Row = {
   working: Working | null
 }
 const rows = computed(() => (props.answer.schools as Row[] | undefined) ?? [])
-const names: Record<string, string> = { coupon: 'Coupon', table: 'Chart', standard: 'DIN 6935', fixed: 'Fixed K' }
+const name = (school: string) => wordOf('Rule', 'school', school)?.text
 </script>
 
 <template>
@@ -33,11 +34,11 @@ const names: Record<string, string> = { coupon: 'Coupon', table: 'Chart', standa
       </thead>
       <tbody>
         <tr v-for="r in rows" :key="r.school">
-          <th scope="row">{{ names[r.school] }}</th>
+          <th scope="row">{{ name(r.school) }}</th>
           <template v-if="r.working">
             <td class="num lead">
               <Shown :value="r.flat" kind="length" :lengths="lengths" />
-              <WhyButton :name="`${names[r.school]} flat length`" :working="r.working" />
+              <WhyButton :name="`${name(r.school)} flat length`" :working="r.working" />
             </td>
             <td>{{ r.kFactor?.toFixed(3) }}</td>
             <td><Shown :value="r.bendAllowance" kind="length" :lengths="lengths" /></td>

@@ -6,11 +6,11 @@ export type Field = {
   key: string
   label: string
   letter?: string
-  kind: 'length' | 'angle' | 'number' | 'choice' | 'material' | 'places' | 'thread' | 'grade' | 'strength'
+  kind: 'length' | 'angle' | 'number' | 'choice' | 'material' | 'places' | 'thread' | 'grade' | 'strength' | 'rivet'
   start: number | string | number[][] | null
   axes?: string[] // of places
   axisKinds?: ('length' | 'count' | 'number')[] // lengths when left out
-  choices?: { value: string; text: string }[]
+  choices?: () => { value: string; text: string }[]
   /** Of strengths: whose. */
   of?: 'bolts' | 'threaded'
   optional?: boolean

@@ -1,5 +1,6 @@
 // The quick numbers: what each asks, what it answers, in which words. The
 // computing is the server's.
+import { wordsOf } from '@/api/words'
 import type { Calculation, Field } from './calculation'
 import { bentCalculation } from './bent'
 import { memberCalculations } from './members'
@@ -33,12 +34,7 @@ export const calculations: Calculation[] = [
         label: 'Family',
         kind: 'choice',
         start: 'steel',
-        choices: [
-          { value: 'steel', text: 'Steel, uncoated' },
-          { value: 'galvanized', text: 'Galvanised' },
-          { value: 'stainless', text: 'Stainless' },
-          { value: 'aluminum', text: 'Aluminium' },
-        ],
+        choices: () => wordsOf('GaugeRequest', 'family'),
       },
       { key: 'gauge', label: 'Gauge', kind: 'number', start: 14 },
     ],
@@ -77,12 +73,7 @@ export const calculations: Calculation[] = [
         label: 'Bent',
         kind: 'choice',
         start: 'air',
-        choices: [
-          { value: 'air', text: 'in air' },
-          { value: 'bottomed', text: 'bottomed' },
-          { value: 'hand', text: 'folded by hand' },
-          { value: 'rolled', text: 'rolled, large radius' },
-        ],
+        choices: () => wordsOf('SchoolsRequest', 'method'),
       },
       { key: 'k', label: 'Fixed K', kind: 'number', start: null, optional: true, note: 'leave empty if you have none' },
     ],

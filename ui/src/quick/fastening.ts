@@ -1,4 +1,5 @@
 // The quick numbers of what holds things together, and lets it shake.
+import { wordsOf } from '@/api/words'
 import type { Calculation, Field } from './calculation'
 import { thread, threadOf } from './strength'
 
@@ -49,12 +50,7 @@ export const fasteningCalculations: Calculation[] = [
         label: 'Into',
         kind: 'choice',
         start: 'hex',
-        choices: [
-          { value: 'hex', text: 'a hexagon nut' },
-          { value: 'lock', text: 'a nut with a plastic ring' },
-          { value: 'tapped', text: 'a thread in the last ply' },
-          { value: 'other', text: 'another nut' },
-        ],
+        choices: () => wordsOf('GripInput', 'nut'),
       },
       L('height', 'Height of another nut, or depth of the thread', null, { optional: true }),
     ],
@@ -110,23 +106,13 @@ export const fasteningCalculations: Calculation[] = [
         label: 'Rivet of',
         kind: 'choice',
         start: 'steel',
-        choices: [
-          { value: 'aluminium', text: 'aluminium' },
-          { value: 'steel', text: 'steel' },
-          { value: 'stainless', text: 'stainless' },
-        ],
+        choices: () => wordsOf('RivetInput', 'material'),
       },
       {
         key: 'diameter',
         label: 'Diameter',
-        kind: 'choice',
+        kind: 'rivet',
         start: '4.8',
-        choices: [
-          { value: '3.2', text: '3.2 mm, 1/8 in' },
-          { value: '4', text: '4 mm, 5/32 in' },
-          { value: '4.8', text: '4.8 mm, 3/16 in' },
-          { value: '6.4', text: '6.4 mm, 1/4 in' },
-        ],
       },
       { ...plies, start: [[2, 0], [3, 0]] }, // prettier-ignore
       N('shear', 'Shear on one, N', 400),
@@ -174,11 +160,8 @@ export const fasteningCalculations: Calculation[] = [
           label: k === 'a' ? 'Holes of the one are' : 'Holes of the other are',
           kind: 'choice',
           start: k === 'a' ? 'table' : 'tape',
-          choices: [
-            { value: 'table', text: 'cut on a table' },
-            { value: 'tape', text: 'drilled by tape and punch' },
-            { value: 'matched', text: 'drilled through the other' },
-            { value: 'surveyed', text: 'measured on the vehicle' },
+          choices: () => [
+            ...wordsOf('HoleAssembleSide', 'placed').filter((w) => w.value !== 'typed'),
             { value: 'fixed', text: 'weld nuts or threads, set by tape' },
           ],
         },
@@ -220,17 +203,14 @@ export const fasteningCalculations: Calculation[] = [
         label: 'Head',
         kind: 'choice',
         start: 'hex',
-        choices: [
-          { value: 'hex', text: 'a hexagon' },
-          { value: 'socket', text: 'a socket for a key' },
-        ],
+        choices: () => wordsOf('HoleAccessInput', 'head'),
       },
       {
         key: 'nut',
         label: 'Into',
         kind: 'choice',
         start: 'free',
-        choices: [
+        choices: () => [
           { value: 'free', text: 'a nut that is held' },
           { value: 'captive', text: 'a captive nut or a thread' },
         ],

@@ -1,4 +1,5 @@
 // The quick numbers of tube and section work, and of trailers.
+import { wordsOf } from '@/api/words'
 import type { Calculation, Field } from './calculation'
 
 const L = (key: string, label: string, start: number | null, more: Partial<Field> = {}): Field => ({
@@ -29,12 +30,7 @@ export const memberCalculations: Calculation[] = [
         label: 'Section',
         kind: 'choice',
         start: 'rectTube',
-        choices: [
-          { value: 'rectTube', text: 'square or rectangular tube' },
-          { value: 'roundTube', text: 'round tube' },
-          { value: 'roundBar', text: 'round bar' },
-          { value: 'flatBar', text: 'flat or square bar' },
-        ],
+        choices: () => wordsOf('SectionSizes', 'kind').filter((w) => sizes[w.value]),
       },
       L('width', 'Width', 60, { note: 'tube, flat' }),
       L('height', 'Height', 40, { note: 'tube, flat' }),
@@ -107,10 +103,7 @@ export const memberCalculations: Calculation[] = [
         label: 'It hinges at the',
         kind: 'choice',
         start: 'inner',
-        choices: [
-          { value: 'inner', text: 'inner face of the wall that stays' },
-          { value: 'outer', text: 'outer face of the wall that stays' },
-        ],
+        choices: () => wordsOf('TubeNotchInput', 'hinge'),
       },
     ],
     results: [

@@ -1,4 +1,5 @@
 // The quick numbers of measuring and fitting.
+import { wordsOf } from '@/api/words'
 import type { Calculation, Field } from './calculation'
 
 const L = (key: string, label: string, start: number, more: Partial<Field> = {}): Field => ({
@@ -23,12 +24,7 @@ export const surveyCalculations: Calculation[] = [
         label: 'The tape lay',
         kind: 'choice',
         start: 'inside',
-        choices: [
-          { value: 'inside', text: 'near edge to near edge' },
-          { value: 'outside', text: 'far edge to far edge' },
-          { value: 'sameEdge', text: 'left edge to left edge' },
-          { value: 'centre', text: 'centre to centre' },
-        ],
+        choices: () => wordsOf('HoleCentresInput', 'method'),
       },
       L('value', 'Read', 90),
       L('diameterA', 'Diameter of A', 11),

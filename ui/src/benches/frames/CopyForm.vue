@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Members mirrored across a plane, or repeated in bays.
+import { wordsOf } from '@/api/words'
 import { computed } from 'vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -25,21 +26,14 @@ function toggle(id: string) {
 <template>
   <ChoiceRow
     label="What is done"
-    :choices="[
-      { value: 'mirror', text: 'mirrored' },
-      { value: 'repeat', text: 'repeated in bays' },
-    ]"
+    :choices="wordsOf('MemberCopy', 'kind')"
     :model-value="c.kind"
     @update:model-value="(v) => open.set(`${at}/kind`, v)"
   />
   <template v-if="c.kind === 'mirror'">
     <ChoiceRow
       label="Across"
-      :choices="[
-        { value: 'y', text: 'left and right' },
-        { value: 'x', text: 'front and rear' },
-        { value: 'z', text: 'up and down' },
-      ]"
+      :choices="wordsOf('MemberCopy', 'axis')"
       :model-value="c.axis ?? 'y'"
       @update:model-value="(v) => open.set(`${at}/axis`, v)"
     />

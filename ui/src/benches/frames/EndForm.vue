@@ -2,6 +2,7 @@
 // How one end of a member is cut, and what that says to the saw.
 import { computed } from 'vue'
 import type { FrameEnd, FrameTold } from '@/api/client'
+import { shows, wordsOf } from '@/api/words'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { OpenFrame } from './useFrame'
@@ -16,13 +17,7 @@ const props = defineProps<{
 }>()
 const end = computed(() => props.end ?? {})
 const set = (more: FrameEnd) => props.open.set(props.at, { ...end.value, ...more })
-const kinds = [
-  { value: 'square' as const, text: 'square' },
-  { value: 'mitre' as const, text: 'mitre with' },
-  { value: 'butt' as const, text: 'butt on the face of' },
-  { value: 'flush' as const, text: 'run flush over' },
-  { value: 'saddle' as const, text: 'coped round' },
-]
+const asks = (field: string) => shows('MemberEnd', 'kind', end.value.kind || 'square', field)
 const formed = computed(() => props.told?.kind === 'fold' || props.told?.kind === 'bend')
 </script>
 
@@ -35,12 +30,12 @@ const formed = computed(() => props.told?.kind === 'fold' || props.told?.kind ==
     <div v-else class="cells">
       <PickOne
         :label="`${word} is`"
-        :choices="kinds"
+        :choices="wordsOf('MemberEnd', 'kind')"
         :model-value="end.kind || 'square'"
         @update:model-value="(v) => set({ kind: v })"
       />
       <PickOne
-        v-if="end.kind && end.kind !== 'square'"
+        v-if="asks('onto')"
         :label="`${word} meets`"
         :choices="open.members.value.filter((m) => m.value !== self)"
         :model-value="end.onto ?? ''"
@@ -54,7 +49,7 @@ const formed = computed(() => props.told?.kind === 'fold' || props.told?.kind ==
         @update:model-value="(v) => set({ back: v || undefined })"
       />
       <ValueField
-        v-if="end.kind && end.kind !== 'square'"
+        v-if="asks('gap')"
         :label="`${word}: gap for the weld`"
         :model-value="end.gap ?? 0"
         :lengths="open.style.value"

@@ -3,6 +3,7 @@
 import { useAmounts } from '@/kit/amounts'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
+import { shows, wordOf, wordsOf } from '@/api/words'
 import { useBrief } from '@/jobs/useBrief'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
@@ -26,14 +27,6 @@ const targets = computed(() => [
 ])
 const supports = computed(() => (doc.value.supports ?? []).map((s) => ({ ...s, id: `support ${s.point}` })))
 const pointName = (id: string) => doc.value.points?.find((p) => p.id === id)?.name || 'choose a point'
-const kinds = { fixed: 'welded or bolted fast', pinned: 'held, free to turn', sliding: 'slides one way', rubber: 'on rubber' }
-const loadKinds = [
-  { value: 'mass' as const, text: 'a weight' },
-  { value: 'device' as const, text: 'a device' },
-  { value: 'person' as const, text: 'somebody' },
-  { value: 'uniform' as const, text: 'spread along' },
-  { value: 'force' as const, text: 'a force' },
-]
 const { choose } = props.open
 type Support = (typeof supports.value)[number]
 function support(): Support {
@@ -87,7 +80,7 @@ const shakes = [
         add="Support"
         word="support at"
         :name="(s) => pointName(s.point)"
-        :says="(s) => kinds[s.kind]"
+        :says="(s) => wordOf('MemberSupport', 'kind', s.kind)?.text ?? ''"
         @open="choose"
         :make="support"
         @change="keep"
@@ -101,22 +94,18 @@ const shakes = [
           />
           <PickOne
             label="How"
-            :choices="Object.entries(kinds).map(([value, text]) => ({ value: value as typeof row.kind, text }))"
+            :choices="wordsOf('MemberSupport', 'kind')"
             :model-value="row.kind"
             @update:model-value="(v) => open.set(`/supports/${index}/kind`, v)"
           />
           <ChoiceRow
-            v-if="row.kind === 'sliding'"
+            v-if="shows('MemberSupport', 'kind', row.kind, 'slide')"
             label="It may go"
-            :choices="[
-              { value: 'x', text: 'forward' },
-              { value: 'y', text: 'sideways' },
-              { value: 'z', text: 'up' },
-            ]"
+            :choices="wordsOf('MemberSupport', 'slide')"
             :model-value="row.slide"
             @update:model-value="(v) => open.set(`/supports/${index}/slide`, v)"
           />
-          <div v-if="row.kind === 'rubber'" class="cells three">
+          <div v-if="shows('MemberSupport', 'kind', row.kind, 'soft')" class="cells three">
             <ValueField
               v-for="(w, k) in ['Forward, N/mm', 'Sideways, N/mm', 'Up, N/mm']"
               :key="w"
@@ -154,7 +143,7 @@ const shakes = [
           <TextField label="Name" :model-value="row.name" @update:model-value="(v) => open.set(`/loads/${index}/name`, v)" />
           <ChoiceRow
             label="It is"
-            :choices="loadKinds"
+            :choices="wordsOf('MemberLoad', 'kind')"
             :model-value="row.kind"
             @update:model-value="(v) => open.set(`/loads/${index}/kind`, v)"
           />

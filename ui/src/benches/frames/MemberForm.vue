@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import type { FrameTold } from '@/api/client'
 import { useSections } from '@/api/queries'
+import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
@@ -67,21 +68,13 @@ const oblong = computed(
   <div class="cells">
     <PickOne
       label="Its line runs, sideways"
-      :choices="[
-        { value: 'middle', text: 'along its middle' },
-        { value: 'left', text: 'along its left side' },
-        { value: 'right', text: 'along its right side' },
-      ]"
+      :choices="wordsOf('MemberMember', 'across')"
       :model-value="m.across ?? 'middle'"
       @update:model-value="(v) => open.set(`${at}/across`, v)"
     />
     <PickOne
       label="and in height"
-      :choices="[
-        { value: 'middle', text: 'along its middle' },
-        { value: 'top', text: 'along its top' },
-        { value: 'bottom', text: 'along its bottom' },
-      ]"
+      :choices="wordsOf('MemberMember', 'up')"
       :model-value="m.up ?? 'middle'"
       @update:model-value="(v) => open.set(`${at}/up`, v)"
     />
@@ -137,10 +130,7 @@ const oblong = computed(
     />
     <PickOne
       label="Joined by"
-      :choices="[
-        { value: 'sleeve', text: 'a sleeve inside' },
-        { value: 'plates', text: 'plates outside' },
-      ]"
+      :choices="wordsOf('MemberSplice', 'kind')"
       :model-value="m.splice.kind"
       @update:model-value="(v) => open.set(`${at}/splice/kind`, v)"
     />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A plate at a member's end, or an ear.
+import { wordsOf } from '@/api/words'
 import { computed } from 'vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
@@ -22,11 +23,7 @@ const sizes = computed(() => [
   <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`${at}/name`, v)" />
   <ChoiceRow
     label="It is"
-    :choices="[
-      { value: 'base', text: 'a bolted plate' },
-      { value: 'cap', text: 'a cap' },
-      { value: 'tab', text: 'an ear' },
-    ]"
+    :choices="wordsOf('MemberPlate', 'kind')"
     :model-value="p.kind"
     @update:model-value="(v) => open.set(`${at}/kind`, v)"
   />
@@ -39,10 +36,7 @@ const sizes = computed(() => [
     />
     <PickOne
       label="At its"
-      :choices="[
-        { value: 'a', text: 'first end' },
-        { value: 'b', text: 'second end' },
-      ]"
+      :choices="wordsOf('MemberPlate', 'end')"
       :model-value="p.end"
       @update:model-value="(v) => open.set(`${at}/end`, v)"
     />

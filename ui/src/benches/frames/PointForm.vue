@@ -7,6 +7,7 @@ import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { FrameCorner } from '@/api/client'
+import { wordsOf } from '@/api/words'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame; index: number }>()
@@ -73,11 +74,7 @@ const words = { x: 'forward', y: 'left', z: 'up' }
   <template v-if="corner || (ends > 0 && ends < 3)">
     <ChoiceRow
       label="Two members meet here"
-      :choices="[
-        { value: 'cut', text: 'cut apart' },
-        { value: 'fold', text: 'notched, folded' },
-        { value: 'bend', text: 'bent' },
-      ]"
+      :choices="[{ value: 'cut', text: 'cut apart' }, ...wordsOf('MemberCorner', 'kind')]"
       :model-value="corner?.kind ?? 'cut'"
       @update:model-value="(v) => setCorner(v === 'cut' ? undefined : { kind: v as FrameCorner['kind'] })"
     />
@@ -93,10 +90,7 @@ const words = { x: 'forward', y: 'left', z: 'up' }
     <ChoiceRow
       v-if="corner?.kind === 'fold'"
       label="The V is cut down to"
-      :choices="[
-        { value: 'inner', text: 'the wall that stays' },
-        { value: 'outer', text: 'its outside' },
-      ]"
+      :choices="wordsOf('MemberCorner', 'hinge')"
       :model-value="corner.hinge ?? 'inner'"
       @update:model-value="(v) => setCorner({ kind: 'fold', hinge: v as FrameCorner['hinge'] })"
     />

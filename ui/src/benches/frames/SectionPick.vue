@@ -2,23 +2,16 @@
 // A section as sold, in the job's unit first.
 import { computed } from 'vue'
 import { useSections } from '@/api/queries'
+import { wordsOf } from '@/api/words'
 import SearchPick from '@/kit/SearchPick.vue'
 
 const props = defineProps<{ label: string; modelValue: string; inches: boolean; hideLabel?: boolean }>()
 const emit = defineEmits<{ 'update:modelValue': [name: string] }>()
 const { data } = useSections()
-const kinds: [string, string][] = [
-  ['rectTube', 'Square and rectangular tube'],
-  ['roundTube', 'Round tube and pipe'],
-  ['angle', 'Angle'],
-  ['channel', 'Channel'],
-  ['flatBar', 'Flat'],
-  ['roundBar', 'Round bar'],
-]
 const groups = computed(() => [
   ...(known.value ? [] : [{ text: 'Here', list: [{ value: props.modelValue, text: props.modelValue || 'typed sizes' }] }]),
   ...[props.inches, !props.inches].flatMap((inches) =>
-    kinds.map(([kind, text]) => ({
+    wordsOf('SectionSizes', 'kind').map(({ value: kind, hint: text }) => ({
       text: `${text}, ${inches ? 'inch' : 'metric'}`,
       list: (data.value?.sections ?? [])
         .filter((s) => s.inches === inches && s.sizes.kind === kind)

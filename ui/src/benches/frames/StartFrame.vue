@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobView, take, words } from '@/api/client'
 import { refreshJobs, useSections } from '@/api/queries'
+import { shopOf } from '@/api/words'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -21,13 +22,11 @@ const stock = ref('')
 const values = ref<Record<string, number>>({})
 const style = computed(() => ({ unit: props.job.brief.unit, grain: props.job.brief.grain }))
 const starter = computed(() => lists.value?.starters.find((s) => s.key === key.value))
-watch(
-  lists,
-  (l) => {
-    if (l) stock.value ||= props.job.brief.unit === 'mm' ? '50 × 50 × 4 mm tube' : '2 × 2 × 11 ga in tube'
-  },
-  { immediate: true },
-)
+const inch = computed(() => props.job.brief.unit !== 'mm')
+watch(inch, () => ((stock.value = shopOf(inch.value).stock), (material.value = shopOf(inch.value).recipe.material)), {
+  immediate: true,
+})
+const usual = (a: { usual: number; inch: number }) => (inch.value ? a.inch : a.usual)
 const kinds = { length: 'length', count: 'count', mass: 'mass' } as const
 const choices = computed(() => [
   ...(lists.value?.starters ?? []).map((s) => ({ value: s.key, text: s.name })),
@@ -36,7 +35,7 @@ const choices = computed(() => [
 async function start() {
   wrong.value = ''
   const asks = Object.fromEntries(
-    (starter.value?.asks ?? []).map((a) => [a.key, values.value[`${key.value}.${a.key}`] ?? a.usual]),
+    (starter.value?.asks ?? []).map((a) => [a.key, values.value[`${key.value}.${a.key}`] ?? usual(a)]),
   )
   try {
     const made = await take(
@@ -79,7 +78,7 @@ async function start() {
           :key="key + a.key"
           :label="a.name"
           :kind="kinds[a.kind]"
-          :model-value="values[`${key}.${a.key}`] ?? a.usual"
+          :model-value="values[`${key}.${a.key}`] ?? usual(a)"
           :lengths="style"
           @update:model-value="(v) => (values[`${key}.${a.key}`] = v)"
         />

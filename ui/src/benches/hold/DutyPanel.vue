@@ -6,11 +6,11 @@ import { computed, ref } from 'vue'
 import { type Duty, type HoldingView, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
 import { newId } from '@/api/ids'
+import { mayBe, shows, wordOf, wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import { useAmounts } from '@/kit/amounts'
-import type { Kind } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import { sideKey } from './sides'
@@ -21,50 +21,10 @@ const told = (id: string) => props.view?.holding.duties.find((d) => d.id === id)
 const add = () =>
   props.open.set('/duties', [...list.value, { id: newId(), name: '', kind: 'pull', way: [1, 0, 0] } satisfies Duty])
 const duty = (i: number) => props.open.under(() => `/duties/${i}` as const)
-const kinds: { value: Duty['kind']; text: string }[] = [
-  { value: 'pull', text: 'rated pull' },
-  { value: 'recovery', text: 'recovery of a stuck vehicle' },
-  { value: 'person', text: 'somebody steps, stands or hangs on it' },
-  { value: 'stall', text: 'a device at its stall' },
-  { value: 'misuse', text: 'misuse that will happen' },
-  { value: 'retention', text: 'held at a stated acceleration' },
-  { value: 'wind', text: 'wind' },
-]
-const grounds: { value: NonNullable<Duty['ground']> | ''; text: string }[] = [
-  { value: '', text: 'choose' },
-  { value: 'hard', text: 'hard ground' },
-  { value: 'grass', text: 'grass' },
-  { value: 'gravel', text: 'gravel' },
-  { value: 'sand', text: 'sand' },
-  { value: 'wheels', text: 'mud to the wheels' },
-  { value: 'hubs', text: 'mud to the hubs' },
-  { value: 'body', text: 'mud to the body' },
-]
-/** The numbers a kind asks for. */
-const asks = {
-  pull: [['force', 'Pull', 'force']],
-  misuse: [['force', 'Force', 'force']],
-  stall: [['force', 'Stall', 'force']],
-  recovery: [
-    ['mass', 'Stuck vehicle laden', 'mass'],
-    ['slope', 'Slope', 'angle'],
-  ],
-  person: [
-    ['mass', 'Person', 'mass'],
-    ['times', 'Times the weight', 'number'],
-  ],
-  retention: [],
-  wind: [
-    ['area', 'Area', 'area'],
-    ['speed', 'Wind', 'speed'],
-    ['shape', 'Drag coefficient', 'number'],
-  ],
-} as const satisfies Record<Duty['kind'], readonly (readonly [keyof Duty, string, Kind])[]>
-const notes: Partial<Record<keyof Duty, string>> = {
-  mass: 'empty: 100 kg or 220 lb',
-  times: 'empty: 2.5, stepping down hard',
-  shape: 'empty: 1.3, a flat thing',
-}
+/** The numbers a kind asks for, and what else is chosen with it. */
+const asks = (d: Duty) => wordOf('Duty', 'kind', d.kind)?.asks ?? []
+const has = (d: Duty, field: string) => shows('Duty', 'kind', d.kind, field)
+const number = (d: Duty, path: string) => d[path.slice(1) as keyof Duty] as number | undefined
 const ways = ['forward', 'left', 'up'] as const
 const things = computed(() => [
   { value: '', text: 'choose' },
@@ -106,28 +66,33 @@ async function label(id: string) {
     <article v-for="(d, i) in list" :key="d.id" class="duty" :data-duty="d.id">
       <div class="cells">
         <TextField label="Duty" :model-value="d.name" :maxlength="80" @update:model-value="(v) => duty(i).set('/name', v)" />
-        <PickOne label="It is" :choices="kinds" :model-value="d.kind" @update:model-value="(v) => duty(i).set('/kind', v)" />
         <PickOne
-          v-if="d.kind !== 'retention'"
+          label="It is"
+          :choices="wordsOf('Duty', 'kind')"
+          :model-value="d.kind"
+          @update:model-value="(v) => duty(i).set('/kind', v)"
+        />
+        <PickOne
+          v-if="has(d, 'way')"
           label="It acts on"
           :choices="things"
           :model-value="sideKey(d.on)"
           @update:model-value="(v) => put(i, v)"
         />
         <ValueField
-          v-for="[key, text, kind] in asks[d.kind]"
-          :key="key"
-          :label="text"
-          :kind="kind"
-          :model-value="(d[key] as number | undefined) ?? null"
+          v-for="a in asks(d)"
+          :key="a.path"
+          :label="a.label"
+          :kind="a.kind"
+          :model-value="number(d, a.path) ?? null"
           :lengths="open.style.value"
-          :note="d.kind === 'recovery' && key === 'mass' ? undefined : notes[key]"
-          @update:model-value="(v) => duty(i).set(`/${key}`, v ?? undefined)"
+          :note="a.note"
+          @update:model-value="(v) => duty(i).set(a.path as '/force', v ?? undefined)"
         />
-        <template v-if="d.kind === 'recovery'">
+        <template v-if="has(d, 'ground')">
           <PickOne
             label="Stuck in"
-            :choices="grounds"
+            :choices="mayBe('Duty', 'ground', 'choose')"
             :model-value="d.ground ?? ''"
             @update:model-value="(v) => duty(i).set('/ground', v || undefined)"
           />
@@ -140,7 +105,7 @@ async function label(id: string) {
             @update:model-value="(v) => duty(i).set('/breaks', v ?? undefined)"
           />
         </template>
-        <template v-if="d.kind === 'retention'">
+        <template v-if="has(d, 'net')">
           <ValueField
             v-for="(w, k) in ways"
             :key="w"
@@ -170,12 +135,12 @@ async function label(id: string) {
             @update:model-value="(v) => axis(i, 'at', k, v)"
           />
         </template>
-        <div v-if="d.kind === 'recovery' || d.kind === 'stall' || d.kind === 'pull'" class="ticks">
+        <div v-if="has(d, 'pulley')" class="ticks">
           <label class="tick">
             <input type="checkbox" :checked="d.pulley ?? false" @change="duty(i).set('/pulley', !d.pulley || undefined)" />
             it holds a pulley block
           </label>
-          <label v-if="d.kind === 'recovery'" class="tick">
+          <label v-if="has(d, 'kinetic')" class="tick">
             <input type="checkbox" :checked="d.kinetic ?? false" @change="duty(i).set('/kinetic', !d.kinetic || undefined)" />
             by a strap that stretches
           </label>

@@ -4,6 +4,7 @@
 import { computed } from 'vue'
 import type { BoltedJoint, HoldingView } from '@/api/client'
 import { useStock } from '@/api/queries'
+import { shopOf, shows, wordOf, wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -17,7 +18,7 @@ const { set } = props.open.under(() => `/joints/${props.at}` as const)
 const threads = computed(() =>
   (stock.value?.threads ?? []).map((t) => ({
     value: `${t.system} ${t.size} ${t.pitch}`,
-    text: `${t.size}${t.system === 'inch' ? '-' : ' × '}${t.pitch}`,
+    text: t.name,
   })),
 )
 const thread = computed(() => {
@@ -29,13 +30,12 @@ const grades = computed(() => [
 ])
 function setThread(v: string) {
   const [system, ...rest] = v.split(' ') as ['metric' | 'inch', ...string[]]
-  const first = stock.value?.grades.find((g) => g.system === system)?.name
   set('/design', {
     ...design.value,
     system,
     size: rest.slice(0, -1).join(' '),
     pitch: Number(rest.at(-1)),
-    grade: system === design.value.system ? design.value.grade : system === 'metric' ? '8.8' : (first ?? 'SAE 5'),
+    grade: system === design.value.system ? design.value.grade : shopOf(system === 'inch').joint.grade,
   })
 }
 const parts = computed(() => [
@@ -55,17 +55,6 @@ const flip = (id: string) => {
   const now = joint.value.features ?? []
   set('/features', now.includes(id) ? now.filter((x) => x !== id) : [...now, id])
 }
-const nuts = [
-  { value: 'hex', text: 'a hexagon nut' },
-  { value: 'lock', text: 'a nut with a plastic ring' },
-  { value: 'tapped', text: 'a thread in the last ply' },
-  { value: 'weldnut', text: 'a weld nut' },
-  { value: 'rivetnut', text: 'a rivet nut' },
-  { value: 'slotnut', text: 'a slot nut in a track' },
-  { value: 'pin', text: 'nothing: a pin with a clip' },
-  { value: 'selfdrill', text: 'its own hole: self-drilling' },
-  { value: 'rivet', text: 'nothing: a blind rivet' },
-] as const
 /** Another nut: a rivet has a size of its own. */
 const setNut = (nut: BoltedJoint['design']['nut']) =>
   set('/design', {
@@ -73,65 +62,26 @@ const setNut = (nut: BoltedJoint['design']['nut']) =>
     nut,
     rivet: nut === 'rivet' ? (design.value.rivet ?? { diameter: 4.8, material: 'steel' }) : undefined,
   })
-const riveted = computed(() => design.value.nut === 'rivet')
+const asks = (field: string) => shows('JointInput', 'nut', design.value.nut, field)
+const riveted = computed(() => asks('rivet'))
 const rivets = computed(() =>
   (stock.value?.rivets ?? []).map((r) => ({
     value: `${r.diameter} ${r.material}`,
-    text: `${props.open.style.value.unit === 'mm' ? `${r.diameter} mm` : `${inch(r.diameter)}"`}, ${r.material}`,
+    text: `${props.open.style.value.unit === 'mm' ? r.metric : `${r.inch} in`}, ${wordOf('JointRivetPick', 'material', r.material)?.text}`,
   })),
 )
-/** Rivets come in 32nds. */
-function inch(mm: number) {
-  let [n, d] = [Math.round((mm / 25.4) * 32), 32]
-  while (n % 2 === 0) [n, d] = [n / 2, d / 2]
-  return `${n}/${d}`
-}
 function setRivet(v: string) {
   const r = stock.value?.rivets.find((x) => `${x.diameter} ${x.material}` === v)
   if (r) set('/design/rivet', { diameter: r.diameter, material: r.material })
 }
-const headed = computed(() => !['rivet', 'pin', 'selfdrill'].includes(design.value.nut))
-const drilled = computed(() => !['rivet', 'selfdrill'].includes(design.value.nut))
-const heads = [
-  { value: 'hex', text: 'a hexagon' },
-  { value: 'socket', text: 'a socket for a key' },
-] as const
-const reached = [
-  { value: 'both', text: 'both sides' },
-  { value: 'heads', text: "the heads' side only" },
-  { value: 'nuts', text: "the nuts' side only" },
-] as const
-const oils = [
-  { value: 'dry', text: 'dry, K 0.20' },
-  { value: 'oiled', text: 'oiled, K 0.16' },
-  { value: 'waxed', text: 'waxed, K 0.12' },
-  { value: 'antiseize', text: 'antiseize, K 0.13' },
-  { value: 'moly', text: 'moly grease, K 0.11' },
-] as const
-const locks = [
-  { value: 'none', text: 'nothing' },
-  { value: 'plastic', text: 'a plastic ring' },
-  { value: 'metal', text: 'an all-metal lock nut' },
-  { value: 'liquid', text: 'liquid lock' },
-  { value: 'jam', text: 'a jam nut' },
-  { value: 'wire', text: 'wire' },
-] as const
 const goes = [
   { key: 'shakes', text: 'is driven and shakes' },
   { key: 'hot', text: 'gets hot, over 100 °C' },
   { key: 'wet', text: 'gets wet' },
   { key: 'reused', text: 'is taken apart often' },
 ] as const
-const near = [
-  { key: 'recovery', text: 'a recovery point' },
-  { key: 'coupling', text: 'a coupling' },
-  { key: 'seat', text: 'a seat or belt' },
-  { key: 'steering', text: 'steering, brakes or suspension' },
-  { key: 'body', text: 'thin body sheet' },
-  { key: 'lines', text: 'lines behind the wall' },
-  { key: 'voltage', text: 'high voltage' },
-] as const
-const meets = (k: (typeof near)[number]['key']) => {
+const near = computed(() => wordsOf('JointInput', 'meets'))
+const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
   const now = design.value.meets ?? []
   set('/design/meets', now.includes(k) ? now.filter((x) => x !== k) : [...now, k])
 }
@@ -157,16 +107,21 @@ const meets = (k: (typeof near)[number]['key']) => {
         @update:model-value="(v) => set('/design/grade', v)"
       />
       <PickOne
-        v-if="headed"
+        v-if="asks('head')"
         label="Head"
-        :choices="[...heads]"
+        :choices="wordsOf('JointInput', 'head')"
         :model-value="design.head ?? 'hex'"
         @update:model-value="(v) => set('/design/head', v === 'hex' ? undefined : v)"
       />
-      <PickOne label="Screwed into" :choices="[...nuts]" :model-value="design.nut" @update:model-value="setNut" />
+      <PickOne
+        label="Screwed into"
+        :choices="wordsOf('JointInput', 'nut')"
+        :model-value="design.nut"
+        @update:model-value="setNut"
+      />
       <PickOne
         label="Reached from"
-        :choices="[...reached]"
+        :choices="wordsOf('JointInput', 'reached')"
         :model-value="design.reached ?? 'both'"
         @update:model-value="(v) => set('/design/reached', v === 'both' ? undefined : v)"
       />
@@ -189,12 +144,12 @@ const meets = (k: (typeof near)[number]['key']) => {
       <PickOne
         v-if="!riveted"
         label="Tightened"
-        :choices="[...oils]"
+        :choices="wordsOf('JointTightening', 'lubrication')"
         :model-value="design.tighten.lubrication"
         @update:model-value="(v) => set('/design/tighten/lubrication', v)"
       />
       <ValueField
-        v-if="headed"
+        v-if="asks('head')"
         label="Share of proof, %"
         kind="number"
         :model-value="Math.round(1000 * (design.tighten.share || 0.75)) / 10"
@@ -203,7 +158,7 @@ const meets = (k: (typeof near)[number]['key']) => {
         @update:model-value="(v) => set('/design/tighten/share', v ? Number(v) / 100 : undefined)"
       />
       <ValueField
-        v-if="drilled"
+        v-if="asks('angle')"
         label="A side may be turned by"
         kind="angle"
         :model-value="design.angle ?? 0"
@@ -214,7 +169,7 @@ const meets = (k: (typeof near)[number]['key']) => {
       <PickOne
         v-if="!riveted"
         label="Locked by"
-        :choices="[...locks]"
+        :choices="wordsOf('JointTightening', 'locking')"
         :model-value="design.tighten.locking"
         @update:model-value="(v) => set('/design/tighten/locking', v)"
       />
@@ -273,8 +228,8 @@ const meets = (k: (typeof near)[number]['key']) => {
       </fieldset>
       <fieldset>
         <legend class="label">It is part of, or near to</legend>
-        <label v-for="n in near" :key="n.key" class="tick">
-          <input type="checkbox" :checked="(design.meets ?? []).includes(n.key)" @change="meets(n.key)" /> {{ n.text }}
+        <label v-for="n in near" :key="n.value" class="tick">
+          <input type="checkbox" :checked="(design.meets ?? []).includes(n.value)" @change="meets(n.value)" /> {{ n.text }}
         </label>
       </fieldset>
     </div>

@@ -4,6 +4,7 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import type { BoltedJoint, BoltedTold, HoldingView, JointPly } from '@/api/client'
 import { useStock } from '@/api/queries'
+import { mayBe } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
@@ -48,13 +49,6 @@ const materials = computed(() => [
   { value: '', text: 'no metal, or not known' },
   ...(stock.value?.materials ?? []).map((m) => ({ value: m.key, text: m.name })),
 ])
-const placed = [
-  { value: '', text: 'not said' },
-  { value: 'table', text: 'cut on a table' },
-  { value: 'tape', text: 'drilled by tape' },
-  { value: 'matched', text: 'drilled through' },
-  { value: 'surveyed', text: 'measured there' },
-] as const
 const rest = [
   { key: 'guessed', text: 'nobody measured its thickness' },
   { key: 'fixed', text: 'tapped, or its nut does not move' },
@@ -183,7 +177,7 @@ const flipRubber = (i: number) =>
         />
         <PickOne
           label="Its holes are"
-          :choices="[...placed]"
+          :choices="mayBe('JointPly', 'placed').filter((w) => w.value !== 'typed')"
           :model-value="p.placed ?? ''"
           @update:model-value="(v) => ply(i).set('/placed', v || undefined)"
         />

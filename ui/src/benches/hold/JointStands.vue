@@ -4,6 +4,7 @@
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
+import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -19,14 +20,6 @@ const choices = computed(() => [
     .filter((p) => !p.part || p.part === joint.value.part)
     .map((p) => ({ value: standKey(p.stand), text: p.name })),
 ])
-const faces = [
-  { value: 'up', text: 'up' },
-  { value: 'down', text: 'down' },
-  { value: 'left', text: 'to the left' },
-  { value: 'right', text: 'to the right' },
-  { value: 'front', text: 'to the front' },
-  { value: 'rear', text: 'to the rear' },
-] as const
 const ways = ['forward', 'left', 'up'] as const
 /** How a part is turned is said once, by the joint that carries the device. */
 const turns = (s: Stand) => !s.placed && (!s.foot || !!joint.value.sides?.some((x) => x.kind === 'device'))
@@ -83,7 +76,7 @@ const keep = (left: Stand[]) => props.open.set(path.value, left.length ? left : 
           </template>
           <PickOne
             label="Its heads look"
-            :choices="[...faces]"
+            :choices="wordsOf('Stand', 'heads')"
             :model-value="s.heads ?? 'up'"
             @update:model-value="(v) => put(i, { ...s, heads: v })"
           />

@@ -4,6 +4,7 @@
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { useStock } from '@/api/queries'
+import { shopOf, wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
@@ -43,7 +44,7 @@ const threads = computed(() =>
     .filter((t) => t.system === hold.value.bolts.system)
     .map((t) => ({
       value: `${t.size} ${t.pitch}`,
-      text: t.system === 'inch' ? `${t.size}-${t.pitch}` : `${t.size} × ${t.pitch}`,
+      text: t.name,
     })),
 )
 const grades = computed(() =>
@@ -56,24 +57,11 @@ function setThread(v: string) {
   const cut = v.lastIndexOf(' ')
   set('/hold/bolts', { ...hold.value.bolts, size: v.slice(0, cut), pitch: Number(v.slice(cut + 1)) })
 }
-function setSystem(v: 'inch' | 'metric') {
-  set(
-    '/hold/bolts',
-    v === 'inch'
-      ? { ...hold.value.bolts, system: v, size: '3/8', pitch: 16, grade: 'SAE 5' }
-      : { ...hold.value.bolts, system: v, size: 'M10', pitch: 1.5, grade: '8.8' },
-  )
-}
-const ways = [
-  { value: '+z' as const, text: 'good side of the base' },
-  { value: '-z' as const, text: 'back of the base' },
-  { value: '+y' as const, text: 'back edge of the base' },
-  { value: '-y' as const, text: 'front edge of the base' },
-  { value: '+x' as const, text: 'right edge of the base' },
-  { value: '-x' as const, text: 'left edge of the base' },
-]
-const flat = computed(() => ways.filter((w) => w.value[1] !== hold.value.up[1]))
-function setUp(v: (typeof ways)[number]['value']) {
+const setSystem = (v: 'inch' | 'metric') =>
+  set('/hold/bolts', { ...shopOf(v === 'inch').hold.bolts, threadsInPlane: hold.value.bolts.threadsInPlane })
+const ways = computed(() => wordsOf('HoldMount', 'up'))
+const flat = computed(() => ways.value.filter((w) => w.value[1] !== hold.value.up[1]))
+function setUp(v: (typeof hold.value)['up']) {
   const next = { ...hold.value, up: v }
   if (next.forward[1] === v[1]) next.forward = v[1] === 'x' ? '+y' : '+x'
   set('/hold', next)
@@ -128,10 +116,7 @@ function setUp(v: (typeof ways)[number]['value']) {
       />
       <ChoiceRow
         label="On the vehicle lies its"
-        :choices="[
-          { value: 'back', text: 'back' },
-          { value: 'good', text: 'good side' },
-        ]"
+        :choices="wordsOf('HoldMount', 'against')"
         :model-value="hold.against"
         @update:model-value="(v) => set('/hold/against', v)"
       />
@@ -147,10 +132,7 @@ function setUp(v: (typeof ways)[number]['value']) {
     <div class="cells">
       <ChoiceRow
         label="Bolts"
-        :choices="[
-          { value: 'metric', text: 'metric' },
-          { value: 'inch', text: 'inch' },
-        ]"
+        :choices="wordsOf('HoldBolts', 'system')"
         :model-value="hold.bolts.system"
         @update:model-value="setSystem"
       />
@@ -191,19 +173,13 @@ function setUp(v: (typeof ways)[number]['value']) {
     <div class="cells">
       <ChoiceRow
         label="In the plane, shared by"
-        :choices="[
-          { value: 'elastic', text: 'elastic vectors' },
-          { value: 'icr', text: 'instantaneous centre' },
-        ]"
+        :choices="wordsOf('HoldMount', 'inPlane')"
         :model-value="hold.inPlane"
         @update:model-value="(v) => set('/hold/inPlane', v)"
       />
       <ChoiceRow
         label="Out of the plane, turning about"
-        :choices="[
-          { value: 'centroid', text: 'the bolts’ middle' },
-          { value: 'edge', text: 'the plate’s edge' },
-        ]"
+        :choices="wordsOf('HoldMount', 'outPlane')"
         :model-value="hold.outPlane"
         @update:model-value="(v) => set('/hold/outPlane', v)"
       />

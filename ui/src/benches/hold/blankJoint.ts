@@ -1,12 +1,14 @@
 import type { BoltedJoint, HoldingView, PartHead } from '@/api/client'
+import { shopOf } from '@/api/words'
 
-/** A joint to start from: a part's first holes, bolted to something of 5 mm. */
+/** A joint to start from: a part's first holes, bolted to something nobody measured. */
 export function blankJoint(
   id: string,
   part: PartHead | undefined,
   features: HoldingView['features'],
   inch: boolean,
 ): BoltedJoint {
+  const start = shopOf(inch).joint
   const first = features.find((f) => f.part === part?.id)
   return {
     id,
@@ -15,18 +17,8 @@ export function blankJoint(
     features: first ? [first.id] : undefined,
     sides: [part ? { kind: 'part', of: part.id } : {}, { kind: 'vehicle' }],
     design: {
-      system: inch ? 'inch' : 'metric',
-      size: inch ? '3/8' : 'M10',
-      grade: inch ? 'SAE 5' : '8.8',
-      holes: [[0, 0]],
-      plies: [
-        { name: part?.name ?? '', material: 'steel-s235', thickness: 3 },
-        { name: 'vehicle', material: 'steel-unknown', thickness: 5, guessed: true },
-      ],
-      nut: 'lock',
-      washers: 2,
-      tighten: { lubrication: 'oiled', locking: 'plastic', shakes: true },
-      cases: [],
+      ...start,
+      plies: start.plies?.map((p, i) => (i || !part ? p : { ...p, name: part.name })),
     },
   }
 }

@@ -9,6 +9,7 @@ import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
 import { Plus, Trash2 } from '@lucide/vue'
 import { newId } from '@/api/ids'
+import { mayBe } from '@/api/words'
 import TextField from '@/kit/TextField.vue'
 
 const props = defineProps<{ open: OpenSurvey; part: string }>()
@@ -31,12 +32,7 @@ const retape = (key: string, more: { value?: Reading; from?: string }) =>
   })
 const issues = computed(() => check.value.issues ?? [])
 const issue = (i: number, more: object) => say({ issues: issues.value.map((x, k) => (k === i ? { ...x, ...more } : x)) })
-const ways = [
-  { value: '', text: 'not tried' },
-  { value: 'paper', text: 'on paper' },
-  { value: 'board', text: 'in board' },
-  { value: 'vehicle', text: 'on the vehicle' },
-] as const
+const ways = computed(() => mayBe('PartCheck', 'fit'))
 </script>
 
 <template>
@@ -92,7 +88,7 @@ const ways = [
         />
         <PickOne
           label="Its fit was tried"
-          :choices="[...ways]"
+          :choices="ways"
           :model-value="check.fit ?? ''"
           @update:model-value="(v) => say({ fit: v || undefined })"
         />

@@ -5,8 +5,9 @@ import { Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { api, type Brief, take, words } from '@/api/client'
 import { refreshJobs, useHolding } from '@/api/queries'
+import { grainsOf, wordsOf } from '@/api/words'
 import DocumentBar from '@/documents/DocumentBar.vue'
-import { grains } from '@/jobs/starter'
+import { usualGrain } from '@/jobs/starter'
 import RulesNotice from '@/jobs/RulesNotice.vue'
 import { useBrief } from '@/jobs/useBrief'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
@@ -29,20 +30,16 @@ const { data: holding } = useHolding(() => props.job)
 const told = computed(() => holding.value?.told)
 
 function setUnit(unit: Brief['unit']) {
-  open.change({ ...brief.value!, unit, grain: grains[unit][grains[unit].length === 3 && unit === 'mm' ? 2 : 0]!.value })
+  open.change({ ...brief.value!, unit, grain: usualGrain(unit) })
 }
 async function drop(id: string) {
   await take(api.DELETE('/api/v1/numbers/{id}', { params: { path: { id } } }))
   refreshJobs()
 }
-const units = [
-  { value: 'mm' as const, text: 'mm' },
-  { value: 'fraction' as const, text: 'inch, fractions' },
-  { value: 'decimal' as const, text: 'inch, decimal' },
-]
+const units = computed(() => wordsOf('Brief', 'unit'))
 const near = computed(
   () =>
-    grains[brief.value!.unit].reduce((a, b) =>
+    grainsOf(brief.value!.unit).reduce((a, b) =>
       Math.abs(b.value - brief.value!.grain) < Math.abs(a.value - brief.value!.grain) ? b : a,
     ).value,
 )
@@ -101,7 +98,7 @@ const sections = computed(() => {
       <ChoiceRow label="Lengths in" :choices="units" :model-value="brief.unit" @update:model-value="setUnit" />
       <ChoiceRow
         label="Grain: arrow keys step by"
-        :choices="grains[brief.unit]"
+        :choices="grainsOf(brief.unit)"
         :model-value="near"
         @update:model-value="(v) => open.set('/grain', v)"
       />

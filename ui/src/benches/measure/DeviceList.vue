@@ -4,11 +4,11 @@ import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { Device } from '@/api/client'
 import { newId } from '@/api/ids'
+import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import GivenField from '@/kit/GivenField.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
-import { trusts } from '@/kit/trust'
 import ValueField from '@/kit/ValueField.vue'
 
 const props = defineProps<{ open: OpenBrief }>()
@@ -104,7 +104,7 @@ const sizes = ['length', 'width', 'height'] as const
               <PickOne
                 v-if="d.gravity"
                 label="is"
-                :choices="trusts"
+                :choices="wordsOf('Gravity', 'trust')"
                 :model-value="d.gravity.trust ?? 'assumed'"
                 @update:model-value="(v) => open.set(`/devices/${i}/gravity/trust`, v)"
               />

@@ -5,12 +5,13 @@ import { Plus } from '@lucide/vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
+import { wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ResultLine from '@/kit/ResultLine.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
-import { faces, usePoints } from './points'
+import { usePoints } from './points'
 
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.drillings ?? [])
@@ -55,7 +56,7 @@ const blank = (point = '', name = '') => ({ id: newId(), name, point, face: 'lef
           />
           <PickOne
             label="The wall faces"
-            :choices="faces"
+            :choices="wordsOf('Drilling', 'face')"
             :model-value="d.face"
             @update:model-value="(v) => open.set(`/drillings/${i}/face`, v)"
           />

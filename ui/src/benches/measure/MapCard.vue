@@ -5,6 +5,7 @@ import { Trash2 } from '@lucide/vue'
 import CardList from '@/kit/CardList.vue'
 import { computed, ref, watch } from 'vue'
 import { newId } from '@/api/ids'
+import { mayBe, wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
@@ -13,7 +14,7 @@ import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import MapSketch from './MapSketch.vue'
-import { faces, tapes, usePoints } from './points'
+import { usePoints } from './points'
 import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
@@ -59,7 +60,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
         <TextField label="Hole map" :model-value="map.name" @update:model-value="(v) => open.set(`${at}/name`, v)" />
         <PickOne
           label="The wall faces"
-          :choices="[{ value: '', text: 'not said' } as never, ...faces]"
+          :choices="mayBe('HoleMap', 'face', 'not said')"
           :model-value="(map.face ?? '') as 'left'"
           @update:model-value="(v) => open.set(`${at}/face`, v || undefined)"
         />
@@ -184,7 +185,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           />
           <PickOne
             label="the tape lay"
-            :choices="tapes"
+            :choices="wordsOf('MapReading', 'tape')"
             :model-value="r.tape ?? 'centre'"
             @update:model-value="(v) => open.set(`${at}/readings/${k}/tape`, v)"
           />

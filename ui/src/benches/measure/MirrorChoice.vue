@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Two places fit: the sketch shows both, one press chooses.
 import { computed } from 'vue'
-import type { Located } from '@/api/client'
+import type { Located, SurveyPoint } from '@/api/client'
+import { wordOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 
 const props = defineProps<{ open: OpenSurvey; index: number; told?: Located }>()
@@ -10,7 +11,6 @@ const axes = computed(() => ({ plan: [0, 1], side: [0, 2], end: [1, 2] })[p.valu
 const space = computed(() => p.value.way === 'distances')
 const place = (id?: string) => props.open.worked.value?.points.find((q) => q.id === id)?.at
 const sides = computed(() => (space.value ? (['upper', 'lower'] as const) : (['left', 'right'] as const)))
-const words = { left: 'left of A to B', right: 'right of A to B', upper: 'the upper one', lower: 'the lower one' }
 const drawing = computed(() => {
   const choices = props.told?.choices ?? []
   const a = place(space.value ? p.value.many?.[0]?.point : p.value.a)
@@ -27,7 +27,7 @@ const drawing = computed(() => {
   )
   return all.map((q) => ({ x: 30 + (q.x - x0) * scale, y: 24 + (q.y - y0) * scale }))
 })
-type Side = keyof typeof words
+type Side = NonNullable<SurveyPoint['side']>
 const choose = (side: Side) => props.open.set(`/points/${props.index}/side`, side)
 </script>
 
@@ -64,7 +64,7 @@ const choose = (side: Side) => props.open.set(`/points/${props.index}/side`, sid
         :aria-pressed="p.side === s"
         @click="choose(s)"
       >
-        {{ words[s] }}
+        {{ wordOf('SurveyPoint', 'side', s)?.text }}
       </button>
     </div>
   </div>

@@ -4,6 +4,7 @@ import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import { useFrames, useJob } from '@/api/queries'
+import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
@@ -16,11 +17,6 @@ const things = computed(() => [
   ...[...(page.value?.parts ?? []), ...(frames.value ?? [])].map((p) => ({ value: p.id, text: p.name })),
 ])
 const list = computed(() => props.open.brief.value?.open ?? [])
-const kinds = [
-  { value: 'strength' as const, text: 'strength' },
-  { value: 'safety' as const, text: 'safety' },
-  { value: 'other' as const, text: 'other' },
-]
 </script>
 
 <template>
@@ -46,7 +42,7 @@ const kinds = [
         <TextField label="Question" :model-value="o.text" @update:model-value="(v) => open.set(`/open/${i}/text`, v)" />
         <PickOne
           label="It is about"
-          :choices="kinds"
+          :choices="wordsOf('OpenItem', 'kind')"
           :model-value="o.kind"
           @update:model-value="(v) => open.set(`/open/${i}/kind`, v)"
         />

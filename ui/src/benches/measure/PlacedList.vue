@@ -4,13 +4,14 @@
 import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { newId } from '@/api/ids'
+import { mayBe } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import SaySo from '@/kit/SaySo.vue'
 import TextField from '@/kit/TextField.vue'
 import { trustWord } from '@/kit/trust'
 import ValueField from '@/kit/ValueField.vue'
-import { faces, usePoints } from './points'
+import { usePoints } from './points'
 
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.placed ?? [])
@@ -116,7 +117,7 @@ const holes = (id: string) => [
             <template v-if="p.part">
               <PickOne
                 label="Its good side looks"
-                :choices="[{ value: '', text: 'as its holes have it' } as never, ...faces]"
+                :choices="mayBe('Placed', 'facing', 'as its holes have it')"
                 :model-value="(p.facing ?? '') as 'left'"
                 @update:model-value="(v) => open.set(`/placed/${i}/facing`, v || undefined)"
               />

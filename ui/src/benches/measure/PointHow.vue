@@ -3,34 +3,25 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Located } from '@/api/client'
+import { wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
 import MirrorChoice from './MirrorChoice.vue'
-import { tapes, usePoints } from './points'
+import { usePoints } from './points'
 
 const props = defineProps<{ open: OpenSurvey; index: number; told?: Located }>()
 const at = computed(() => `/points/${props.index}` as const)
 const p = computed(() => props.open.survey.value!.points![props.index]!)
-const ways = [
-  { value: 'offsets' as const, text: 'by offsets' },
-  { value: 'twoDistances' as const, text: 'by two distances' },
-  { value: 'distances' as const, text: 'by three distances or more' },
-  { value: 'onLine' as const, text: 'on a line' },
-  { value: 'transfer' as const, text: 'marked through a part' },
-]
+const ways = computed(() => wordsOf('SurveyPoint', 'way'))
 const self = () => p.value.id
 const points = usePoints(props.open, 'choose a point', self)
 const bases = usePoints(props.open, 'the datum', self)
 // The tape may lie between the edges of two round holes.
 const sized = (id?: string) => !!props.open.worked.value?.points.find((x) => x.id === id)?.size
 const round = (k: 'A' | 'B') => !!p.value.size && sized(k === 'A' ? p.value.a : p.value.b)
-const planes = [
-  { value: 'plan' as const, text: 'from above' },
-  { value: 'side' as const, text: 'from the right side' },
-  { value: 'end' as const, text: 'from the front' },
-]
+const planes = computed(() => wordsOf('SurveyPoint', 'in'))
 const third = computed(() => ({ plan: 'z', side: 'y', end: 'x' })[p.value.in ?? 'plan'] as 'x' | 'y' | 'z')
 const words = { x: 'forward', y: 'left', z: 'up' }
 const things = computed(() => [
@@ -73,7 +64,7 @@ const holes = computed(() => [
       <PickOne
         v-if="p.from"
         label="The tape lay (on the longest)"
-        :choices="tapes"
+        :choices="wordsOf('SurveyPoint', 'tape')"
         :model-value="p.tape ?? 'centre'"
         @update:model-value="(v) => open.set(`${at}/tape`, v)"
       />
@@ -100,7 +91,7 @@ const holes = computed(() => [
           v-for="k in (['A', 'B'] as const).filter(round)"
           :key="k"
           :label="`The tape lay, from ${k}`"
-          :choices="tapes"
+          :choices="wordsOf('SurveyPoint', 'tape')"
           :model-value="p[`tape${k}`] ?? 'centre'"
           @update:model-value="(v) => open.set(`${at}/tape${k}`, v)"
         />
@@ -138,7 +129,7 @@ const holes = computed(() => [
         <PickOne
           v-if="p.size && sized(m.point)"
           :label="`The tape lay, distance ${k + 1}`"
-          :choices="tapes"
+          :choices="wordsOf('SurveyPoint', 'tape')"
           :model-value="m.tape ?? 'centre'"
           @update:model-value="(v) => open.set(`${at}/many/${k}/tape`, v)"
         />

@@ -4,6 +4,7 @@
 import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { newId } from '@/api/ids'
+import { wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import Frac from '@/kit/Frac.vue'
 import PickOne from '@/kit/PickOne.vue'
@@ -17,13 +18,7 @@ import PointHow from './PointHow.vue'
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.points ?? [])
 const told = (id: string) => props.open.worked.value?.points.find((p) => p.id === id)
-const kinds = [
-  { value: 'point', text: 'point' },
-  { value: 'hole', text: 'round hole' },
-  { value: 'square', text: 'square hole' },
-  { value: 'thread', text: 'thread' },
-  { value: 'edge', text: 'edge or face' },
-] as const
+const kinds = computed(() => wordsOf('SurveyPoint', 'kind'))
 const shown = ref('') // the one that is open for editing
 function blank() {
   shown.value = newId()

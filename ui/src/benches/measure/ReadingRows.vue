@@ -2,8 +2,9 @@
 // A table of readings: each row comes to one line.
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
-import type { Reading } from '@/api/client'
+import type { Reading, Survey } from '@/api/client'
 import { newId } from '@/api/ids'
+import { wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
@@ -27,12 +28,12 @@ const blank = () =>
 /** Where a field lies is said by the table of rows. */
 type Cell = '/slopes/0/reading'
 const put = (i: number, key: string, v: unknown) => props.open.set(`/${props.kind.list}/${i}/${key}` as Cell, v as Reading)
-const kinds = (['headroom', 'reach', 'step', 'width'] as const).map((k) => ({ value: k, text: k }))
+const kinds = computed(() => wordsOf('MeasureRow', 'kind'))
 const targets = computed(() => [
   { value: '', text: 'no target' },
   ...(props.open.page.value?.job.brief.targets ?? []).filter((t) => t.unit === 'mm').map((t) => ({ value: t.id, text: t.text })),
 ])
-type Kind = (typeof kinds)[number]['value']
+type Kind = NonNullable<Survey['measures']>[number]['kind']
 const result = (id: string) => told.value.find((t) => t.id === id)
 </script>
 

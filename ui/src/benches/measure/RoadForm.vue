@@ -2,6 +2,7 @@
 // What happens when it fails, how strength is counted, how it is driven.
 import { computed } from 'vue'
 import { useStock } from '@/api/queries'
+import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import TextField from '@/kit/TextField.vue'
@@ -25,11 +26,7 @@ const setRoad = (key: (typeof ways)[number]['key'], v: number) => props.open.set
   <div class="stack">
     <ChoiceRow
       label="When it fails"
-      :choices="[
-        { value: 'comfort', text: 'it is a nuisance' },
-        { value: 'load', text: 'the load is lost' },
-        { value: 'people', text: 'people can be hurt' },
-      ]"
+      :choices="wordsOf('Brief', 'criticality')"
       :model-value="brief.criticality ?? 'load'"
       @update:model-value="(v) => open.set('/criticality', v)"
     />
@@ -39,11 +36,7 @@ const setRoad = (key: (typeof ways)[number]['key'], v: number) => props.open.set
     </p>
     <ChoiceRow
       label="Strength is counted as"
-      :choices="[
-        { value: 'allowable', text: 'allowable (Ω)', hint: 'nominal strength over Ω against the loads as they are' },
-        { value: 'factored', text: 'factored (φ)', hint: 'φ times strength against loads with factors' },
-        { value: 'g-case', text: 'g-case', hint: 'yield or proof over a margin against the accelerations' },
-      ]"
+      :choices="wordsOf('StrengthRule', 'school')"
       :model-value="brief.strength?.school ?? 'allowable'"
       @update:model-value="(v) => open.set('/strength/school', v)"
     />
@@ -59,11 +52,7 @@ const setRoad = (key: (typeof ways)[number]['key'], v: number) => props.open.set
     />
     <ChoiceRow
       label="Driven on"
-      :choices="[
-        { value: 'smooth', text: 'smooth roads' },
-        { value: 'rough', text: 'rough roads' },
-        { value: 'off-road', text: 'no roads' },
-      ]"
+      :choices="wordsOf('Brief', 'use')"
       :model-value="brief.use ?? 'rough'"
       @update:model-value="(v) => open.change({ ...brief, use: v, road: undefined })"
     />

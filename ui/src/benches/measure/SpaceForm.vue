@@ -3,15 +3,15 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { at as pointer } from '@/api/pointer'
+import { wordOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
-import { forms, ways } from './spaceForms'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
 const path = computed(() => `/spaces/${props.index}/shape` as const)
 const shape = computed(() => props.open.survey.value!.spaces![props.index]!.shape)
-const form = computed(() => forms.find((f) => f.value === shape.value.form)!)
+const asks = computed(() => wordOf('SurveyShape', 'form', shape.value.form)?.asks ?? [])
 const value = (p: string) => (pointer(shape.value, p) as number | undefined) ?? 0
 function setValue(p: string, v: number) {
   const [, key, i] = p.split('/')
@@ -23,6 +23,14 @@ function setValue(p: string, v: number) {
 /** Where a number lies is said by the table of forms. */
 type Radius = `/spaces/${number}/shape/radius`
 const setList = (key: string, list: number[]) => props.open.set(`${path.value}/${key as 'at'}`, list)
+const ways = [
+  { value: '1,0,0', text: 'forward' },
+  { value: '-1,0,0', text: 'rearward' },
+  { value: '0,1,0', text: 'to the left' },
+  { value: '0,-1,0', text: 'to the right' },
+  { value: '0,0,1', text: 'up' },
+  { value: '0,0,-1', text: 'down' },
+]
 const way = (v?: number[]) => (v && v.some((x) => x) ? v : [0, 0, 1]).join(',')
 const setWay = (key: string, text: string) => setList(key, text.split(',').map(Number))
 const names = ['forward', 'left', 'up']
@@ -31,10 +39,10 @@ const names = ['forward', 'left', 'up']
 <template>
   <div class="cells">
     <ValueField
-      v-for="f in form.fields"
+      v-for="f in asks"
       :key="f.path"
       :label="f.label"
-      :kind="f.kind ?? 'length'"
+      :kind="f.kind"
       :model-value="value(f.path)"
       :lengths="open.style.value"
       :wrong="open.fault(`${path}${f.path}`)"

@@ -5,14 +5,13 @@ import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import type { Space } from '@/api/client'
 import { newId } from '@/api/ids'
+import { shows, wordOf, wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ResultLine from '@/kit/ResultLine.vue'
 import TextField from '@/kit/TextField.vue'
-import { trusts } from '@/kit/trust'
 import ValueField from '@/kit/ValueField.vue'
 import SpaceForm from './SpaceForm.vue'
-import { blankShape, forms, kinds, states } from './spaceForms'
 
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.spaces ?? [])
@@ -22,6 +21,9 @@ function blank(): Space {
   shown.value = newId()
   return { id: shown.value, name: '', kind: 'fixed', trust: 'measured', shape: blankShape('box') }
 }
+/** A new shape of a form, ready to be typed over. */
+const blankShape = (form: Space['shape']['form']) =>
+  wordOf('SurveyShape', 'form', form)!.fresh![props.open.style.value.unit === 'mm' ? 'metric' : 'inch'] as Space['shape']
 function toggle(i: number, key: 'moves' | 'absent', s: 'stowed' | 'inUse' | 'travelling') {
   const had = list.value[i]![key] ?? []
   props.open.set(`/spaces/${i}/${key}`, had.includes(s) ? had.filter((x) => x !== s) : [...had, s])
@@ -34,7 +36,7 @@ const usual: Record<string, string> = {
   line: '15 mm',
   tank: '20 mm',
 }
-const about = (s: Space) => forms.find((f) => f.value === s.shape.form)?.text
+const about = (s: Space) => wordOf('SurveyShape', 'form', s.shape.form)?.text
 </script>
 
 <template>
@@ -62,7 +64,7 @@ const about = (s: Space) => forms.find((f) => f.value === s.shape.form)?.text
           >
             {{ s.name || 'a space without a name' }}
           </button>
-          <span class="small soft">{{ kinds.find((k) => k.value === s.kind)?.text }}, {{ about(s) }}</span>
+          <span class="small soft">{{ wordOf('SurveySpace', 'kind', s.kind)?.text }}, {{ about(s) }}</span>
         </div>
         <ResultLine v-if="s.kind === 'opening'" :result="opening(s.id)" />
         <div v-if="shown === s.id" class="edit">
@@ -70,13 +72,13 @@ const about = (s: Space) => forms.find((f) => f.value === s.shape.form)?.text
             <TextField label="Name" :model-value="s.name" @update:model-value="(v) => open.set(`/spaces/${i}/name`, v)" />
             <PickOne
               label="It is"
-              :choices="kinds"
+              :choices="wordsOf('SurveySpace', 'kind')"
               :model-value="s.kind"
               @update:model-value="(v) => open.set(`/spaces/${i}/kind`, v)"
             />
             <PickOne
               label="Form"
-              :choices="forms"
+              :choices="wordsOf('SurveyShape', 'form')"
               :model-value="s.shape.form"
               @update:model-value="(v) => open.set(`/spaces/${i}/shape`, { ...blankShape(v), at: s.shape.at })"
             />
@@ -90,23 +92,23 @@ const about = (s: Space) => forms.find((f) => f.value === s.shape.form)?.text
             />
             <PickOne
               label="Its place is"
-              :choices="trusts"
+              :choices="wordsOf('SurveySpace', 'trust')"
               :model-value="s.trust ?? 'measured'"
               @update:model-value="(v) => open.set(`/spaces/${i}/trust`, v)"
             />
           </div>
           <SpaceForm :open="open" :index="i" />
           <div v-if="s.kind !== 'opening'" class="row">
-            <fieldset v-if="forms.find((f) => f.value === s.shape.form)?.moves">
+            <fieldset v-if="shows('SurveyShape', 'form', s.shape.form, 'moves')">
               <legend class="label">It moves when</legend>
-              <label v-for="st in states" :key="st.value" class="tick"
+              <label v-for="st in wordsOf('SurveyTold', 'state')" :key="st.value" class="tick"
                 ><input type="checkbox" :checked="s.moves?.includes(st.value)" @change="toggle(i, 'moves', st.value)" />
                 {{ st.text }}</label
               >
             </fieldset>
             <fieldset>
               <legend class="label">It is not there when</legend>
-              <label v-for="st in states" :key="st.value" class="tick"
+              <label v-for="st in wordsOf('SurveyTold', 'state')" :key="st.value" class="tick"
                 ><input type="checkbox" :checked="s.absent?.includes(st.value)" @change="toggle(i, 'absent', st.value)" />
                 {{ st.text }}</label
               >

@@ -3,6 +3,7 @@
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
+import { wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import ReadingField from '@/kit/ReadingField.vue'
@@ -42,10 +43,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
           <TextField label="Stack" :model-value="s.name" @update:model-value="(v) => open.set(`/stacks/${i}/name`, v)" />
           <ChoiceRow
             label="It stands"
-            :choices="[
-              { value: 'upright' as const, text: 'upright' },
-              { value: 'sideways' as const, text: 'sideways' },
-            ]"
+            :choices="wordsOf('StackSet', 'way')"
             :model-value="s.way ?? 'upright'"
             @update:model-value="(v) => open.set(`/stacks/${i}/way`, v)"
           />

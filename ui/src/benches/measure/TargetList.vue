@@ -4,6 +4,7 @@ import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { newId } from '@/api/ids'
+import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import GivenField from '@/kit/GivenField.vue'
@@ -31,10 +32,7 @@ const blank = () => ({ id: newId(), text: '', unit: '', sense: 'atMost' as const
         <TextField label="Target" :model-value="t.text" @update:model-value="(v) => open.set(`/targets/${i}/text`, v)" />
         <ChoiceRow
           label="Met when it is"
-          :choices="[
-            { value: 'atMost', text: 'at most' },
-            { value: 'atLeast', text: 'at least' },
-          ]"
+          :choices="wordsOf('Target', 'sense')"
           :model-value="t.sense"
           @update:model-value="(v) => open.set(`/targets/${i}/sense`, v)"
         />

@@ -3,17 +3,16 @@
 // kinds stand in rows; one row is open, the rest wait under their names.
 import { X } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
-import type { Edge, Use } from '@/api/client'
+import type { Edge } from '@/api/client'
+import { type Thing, things } from '@/api/words'
 import { carried } from './carried'
-import type { EdgeThing, HoleThing, MarkThing } from './newFeature'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench }>()
 const panel = computed(() => props.bench.panels().find((p) => p.id === props.bench.feature.value))
 const free = computed(() => panel.value?.edges.filter((e) => e.role === 'free' || e.role === 'tip') ?? [])
 const edge = ref<Edge>()
-type Row = 'edge' | 'hole' | 'use' | 'mark'
-const row = ref<Row>('edge')
+const row = ref<Thing['row']>('edge')
 watch(
   () => [props.bench.edge.value, panel.value?.id],
   () => {
@@ -29,46 +28,7 @@ const rows = computed(() => [
   { value: 'use' as const, text: 'Holes for something' },
   { value: 'mark' as const, text: 'Marks' },
 ])
-const onEdge: [EdgeThing, string][] = [
-  ['up', 'Flange up'],
-  ['down', 'Flange down'],
-  ['hem', 'Hem'],
-  ['jog', 'Jog'],
-  ['roll', 'Roll'],
-  ['notch', 'Notch'],
-  ['tab', 'Tab'],
-]
-const holes: [HoleThing, string][] = [
-  ['round', 'Hole'],
-  ['slot', 'Slot'],
-  ['grid', 'Row or grid'],
-  ['circle', 'Hole circle'],
-  ['edge', 'Along an edge'],
-  ['pair', 'Mirrored pair'],
-  ['row', 'Slanted row'],
-  ['square', 'Square'],
-  ['rectangle', 'Rectangle'],
-  ['d', 'D hole'],
-  ['keyhole', 'Keyhole'],
-]
-const uses: [Use['kind'], string][] = [
-  ['tapped', 'Tapped'],
-  ['weldnut', 'Weld nut'],
-  ['rivetnut', 'Rivet nut'],
-  ['countersink', 'Countersunk'],
-  ['access', 'Tool access'],
-  ['drain', 'Drain'],
-  ['pass', 'Line through'],
-  ['lightening', 'Lightening'],
-  ['tab', 'Slot for a tab'],
-]
-const marks: [MarkThing, string][] = [
-  ['text', 'Words'],
-  ['centre', 'Centre mark'],
-  ['arrow', 'View arrow'],
-  ['bead', 'Bead'],
-  ['noweld', 'No weld here'],
-]
+const offered = computed(() => things().filter((t) => t.row === row.value))
 const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
 </script>
 
@@ -113,29 +73,13 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
           {{ edgeWord(e.edge) }}
         </button>
       </div>
-      <button
-        v-for="[k, text] in onEdge"
-        :key="k"
-        type="button"
-        class="press tight"
-        @click="edge && bench.addToEdge(panel, edge, k)"
-      >
-        {{ text }}
-      </button>
-    </div>
-    <div v-else-if="row === 'hole'" class="things">
-      <button v-for="[k, text] in holes" :key="k" type="button" class="press tight" @click="bench.addHole(panel, k)">
-        {{ text }}
-      </button>
-    </div>
-    <div v-else-if="row === 'use'" class="things">
-      <button v-for="[k, text] in uses" :key="k" type="button" class="press tight" @click="bench.addUse(panel, k)">
-        {{ text }}
+      <button v-for="t in offered" :key="t.key" type="button" class="press tight" @click="edge && bench.add(panel, t.key, edge)">
+        {{ t.text }}
       </button>
     </div>
     <div v-else class="things">
-      <button v-for="[k, text] in marks" :key="k" type="button" class="press tight" @click="bench.addMark(panel, k)">
-        {{ text }}
+      <button v-for="t in offered" :key="t.key" type="button" class="press tight" @click="bench.add(panel, t.key)">
+        {{ t.text }}
       </button>
     </div>
   </div>

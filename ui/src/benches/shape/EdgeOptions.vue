@@ -2,6 +2,7 @@
 // Choices of a notch or tab, or of a mark, that are not numbers.
 import { computed } from 'vue'
 import type { EdgeCut, Mark } from '@/api/client'
+import { shopOf, wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
@@ -27,11 +28,7 @@ const edges = computed(() =>
       v-if="cut.kind === 'notch'"
       label="Its form"
       :model-value="cut.shape ?? 'square'"
-      :choices="[
-        { value: 'square', text: 'square' },
-        { value: 'vee', text: 'vee' },
-        { value: 'round', text: 'round' },
-      ]"
+      :choices="wordsOf('EdgeCut', 'shape')"
       @update:model-value="(v) => set('/shape', v)"
     />
     <ChoiceRow
@@ -41,7 +38,9 @@ const edges = computed(() =>
         { value: false, text: 'one' },
         { value: true, text: 'several, equal margins' },
       ]"
-      @update:model-value="(v) => set('', { ...cut, count: v ? 3 : undefined, margin: v ? 30 : undefined })"
+      @update:model-value="
+        (v) => set('', { ...cut, count: v ? 3 : undefined, margin: v ? shopOf(bench.style().unit !== 'mm').margin : undefined })
+      "
     />
     <ChoiceRow
       v-if="(cut.count ?? 1) < 2"

@@ -2,10 +2,10 @@
 // Choices of a flange, hem, jog or roll that are not numbers.
 import { computed } from 'vue'
 import type { Flange } from '@/api/client'
+import { shows, shopOf, wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import CornerOptions from './CornerOptions.vue'
 import MeetOptions from './MeetOptions.vue'
-import { measures } from './measures'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench; path: string }>()
@@ -15,64 +15,28 @@ const f = computed(() => get<Flange>('')!)
 const kind = computed(() => f.value.kind || 'flange')
 const thickness = computed(() => props.bench.part.value!.recipe.value!.thickness)
 
+const asks = (field: string) => shows('Flange', 'kind', kind.value, field)
 /** Another kind keeps what fits and takes usual sizes for the rest. */
-function setKind(to: NonNullable<Flange['kind']>) {
-  const was = f.value
-  const angle = was.angle && was.angle < 166 ? was.angle : 90
-  const more: Partial<Flange> =
-    to === 'hem'
-      ? { hem: 'open', gap: thickness.value, measure: undefined, angle: undefined }
-      : to === 'jog'
-        ? {
-            depth: was.depth || 4 * thickness.value,
-            angle: Math.min(angle, 90),
-            insideRadius: was.insideRadius || thickness.value,
-          }
-        : to === 'roll'
-          ? { round: was.round || 200, angle: 180, measure: undefined }
-          : { angle, insideRadius: was.insideRadius || Math.ceil(thickness.value * 3) / 2 }
-  set('', {
-    ...was,
-    kind: to === 'flange' ? undefined : to,
-    hem: undefined,
-    gap: undefined,
-    depth: undefined,
-    round: undefined,
-    ...more,
-  })
-}
+const setKind = (to: NonNullable<Flange['kind']>) => void props.bench.changeTo(props.path, { flange: f.value }, to)
+const sizes = () => shopOf(props.bench.style().unit !== 'mm')
 const width = computed(() => (f.value.width ? 'centred' : f.value.setIn?.start || f.value.setIn?.end ? 'setIn' : 'full'))
 function setWidth(to: string) {
   const wide = props.bench.part.value!.built.value!.bendLines.find((l) => l.id === f.value.id)?.length.mm ?? 50
   const grain = props.bench.style().grain
   if (to === 'full') set('', { ...f.value, width: undefined, setIn: undefined })
   else if (to === 'centred') set('', { ...f.value, setIn: undefined, width: Math.round((wide * 0.6) / grain) * grain })
-  else set('', { ...f.value, width: undefined, setIn: { start: 20, end: 20 } })
+  else set('', { ...f.value, width: undefined, setIn: { start: sizes().setIn, end: sizes().setIn } })
 }
 const tapered = computed(() => !!f.value.taper && (f.value.taper.start !== undefined || f.value.taper.end !== undefined))
 </script>
 
 <template>
+  <ChoiceRow label="What it is" :model-value="kind" :choices="wordsOf('Flange', 'kind')" @update:model-value="setKind" />
   <ChoiceRow
-    label="What it is"
-    :model-value="kind"
-    :choices="[
-      { value: 'flange', text: 'flange' },
-      { value: 'hem', text: 'hem' },
-      { value: 'jog', text: 'jog' },
-      { value: 'roll', text: 'roll' },
-    ]"
-    @update:model-value="setKind"
-  />
-  <ChoiceRow
-    v-if="kind === 'hem'"
+    v-if="asks('hem')"
     label="The hem is"
     :model-value="f.hem ?? 'open'"
-    :choices="[
-      { value: 'open', text: 'open' },
-      { value: 'closed', text: 'closed' },
-      { value: 'teardrop', text: 'teardrop' },
-    ]"
+    :choices="wordsOf('Flange', 'hem')"
     @update:model-value="(v) => set('', { ...f, hem: v, insideRadius: v === 'teardrop' ? f.insideRadius || 2 * thickness : 0 })"
   />
   <ChoiceRow
@@ -85,10 +49,10 @@ const tapered = computed(() => !!f.value.taper && (f.value.taper.start !== undef
     @update:model-value="(v) => set('/up', v)"
   />
   <ChoiceRow
-    v-if="kind === 'flange' || kind === 'jog'"
+    v-if="asks('measure')"
     label="Length measured"
     :model-value="f.measure ?? 'outside'"
-    :choices="measures"
+    :choices="wordsOf('Flange', 'measure')"
     @update:model-value="(v) => set('/measure', v)"
   />
   <ChoiceRow
@@ -108,16 +72,12 @@ const tapered = computed(() => !!f.value.taper && (f.value.taper.start !== undef
       { value: false, text: 'square' },
       { value: true, text: 'tapered' },
     ]"
-    @update:model-value="(v) => set('/taper', v ? { start: 15, end: 15 } : undefined)"
+    @update:model-value="(v) => set('/taper', v ? { start: sizes().taper, end: sizes().taper } : undefined)"
   />
   <ChoiceRow
     label="Relief"
     :model-value="f.relief?.kind ?? 'rectangular'"
-    :choices="[
-      { value: 'rectangular', text: 'square' },
-      { value: 'round', text: 'round' },
-      { value: 'tear', text: 'none', hint: 'the sheet tears where the bend ends' },
-    ]"
+    :choices="wordsOf('Relief', 'kind')"
     @update:model-value="(v) => set('/relief/kind', v)"
   />
   <CornerOptions :bench="bench" :path="path" />

@@ -4,6 +4,7 @@
 import { computed } from 'vue'
 import type { Hole, Use } from '@/api/client'
 import { useStock } from '@/api/queries'
+import { mayBe, shows, wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import OffsetOptions from './OffsetOptions.vue'
@@ -17,60 +18,33 @@ const use = computed(() => hole.value.use)
 const { data: stock } = useStock()
 const threads = computed(() => {
   const list = (stock.value?.threads ?? []).map((t) => {
-    const name = t.system === 'inch' ? `${t.size}-${t.pitch}` : t.coarse ? t.size : `${t.size}×${t.pitch}`
+    const name = t.system === 'metric' && t.coarse ? t.size : t.name
     return { value: name, text: name }
   })
   const own = use.value?.thread ?? ''
   return list.some((t) => t.value === own) ? list : [{ value: own, text: own || 'choose' }, ...list]
 })
-const uses: { value: Use['kind'] | ''; text: string }[] = [
-  { value: '', text: 'a plain hole' },
-  { value: 'tapped', text: 'tapped' },
-  { value: 'weldnut', text: 'a weld nut' },
-  { value: 'rivetnut', text: 'a rivet nut' },
-  { value: 'countersink', text: 'a countersunk screw' },
-  { value: 'access', text: 'a tool to reach through' },
-  { value: 'drain', text: 'water to drain' },
-  { value: 'pass', text: 'a line or plug to go through' },
-  { value: 'lightening', text: 'lightening' },
-]
-function setUse(kind: Use['kind'] | '') {
-  const thread = use.value?.thread || (props.bench.style().unit === 'mm' ? 'M8' : '5/16-18')
-  const made = ['tapped', 'weldnut', 'rivetnut', 'countersink'].includes(kind)
-  set('', {
-    ...hole.value,
-    diameter: kind === '' || kind === 'lightening' ? hole.value.diameter || 9 : undefined,
-    use:
-      kind === ''
-        ? undefined
-        : {
-            kind,
-            ...(made ? { thread } : {}),
-            ...(kind === 'access' ? { tool: 22 } : {}),
-            ...(kind === 'pass' ? { line: 12, cover: 'grommet' } : {}),
-          },
-  })
-}
-const sided = computed(() => ['weldnut', 'rivetnut', 'countersink', 'lightening'].includes(use.value?.kind ?? ''))
+const setUse = (kind: Use['kind'] | '') => void props.bench.changeTo(props.path, { hole: hole.value }, kind)
+const asks = (field: string) => shows('Use', 'kind', use.value?.kind, field)
 </script>
 
 <template>
   <PickOne
     v-if="hole.kind === 'round'"
     label="It is for"
-    :choices="uses"
+    :choices="mayBe('Use', 'kind').filter((w) => w.value !== 'tab')"
     :model-value="use?.kind ?? ''"
     @update:model-value="setUse"
   />
   <PickOne
-    v-if="use && ['tapped', 'weldnut', 'rivetnut', 'countersink'].includes(use.kind)"
+    v-if="use && asks('thread')"
     label="Thread"
     :choices="threads"
     :model-value="use.thread ?? ''"
     @update:model-value="(v) => set('/use/thread', v)"
   />
   <ChoiceRow
-    v-if="sided"
+    v-if="asks('back')"
     label="On the"
     :model-value="use?.back ?? false"
     :choices="[
@@ -80,27 +54,16 @@ const sided = computed(() => ['weldnut', 'rivetnut', 'countersink', 'lightening'
     @update:model-value="(v) => set('/use/back', v || undefined)"
   />
   <ChoiceRow
-    v-if="use?.kind === 'pass'"
+    v-if="use && asks('cover')"
     label="The edge is"
     :model-value="use.cover ?? 'none'"
-    :choices="[
-      { value: 'none', text: 'bare' },
-      { value: 'grommet', text: 'with a grommet' },
-      { value: 'split', text: 'covered' },
-    ]"
+    :choices="wordsOf('Use', 'cover')"
     @update:model-value="(v) => set('/use/cover', v)"
   />
   <ChoiceRow
     label="Made"
     :model-value="hole.made || 'cut'"
-    :choices="[
-      { value: 'cut', text: 'cut with the blank' },
-      ...(hole.kind === 'round'
-        ? [{ value: 'pilot' as const, text: 'from a pilot', hint: 'a small hole is cut and drilled out' }]
-        : []),
-      { value: 'drilled', text: 'drilled after bending' },
-      { value: 'matched', text: 'drilled through its mate' },
-    ]"
+    :choices="wordsOf('Hole', 'made').filter((w) => hole.kind === 'round' || w.value !== 'pilot')"
     @update:model-value="(v) => set('/made', v)"
   />
   <PatternOptions v-if="hole.use?.kind !== 'tab'" :bench="bench" :path="path" />

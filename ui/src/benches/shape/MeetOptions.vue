@@ -2,6 +2,7 @@
 // How flanges of one panel meet at its corners.
 import { computed } from 'vue'
 import type { Flange, Meet } from '@/api/client'
+import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -34,13 +35,7 @@ function change(list: { a: string; b: string }[], more: (c: { a: string; b: stri
   const rest = meets.value.filter((m) => !touched.some((t) => t.was === m))
   props.bench.part.value?.set(`${props.path}/meets`, [...rest, ...touched.flatMap((t) => (t.now ? [t.now] : []))])
 }
-const kinds = [
-  { value: 'open' as const, text: 'left open' },
-  { value: 'mitre' as const, text: 'edge to edge' },
-  { value: 'weld' as const, text: 'gap for the weld' },
-  { value: 'gap' as const, text: 'open gap' },
-  { value: 'lap' as const, text: 'lapped' },
-]
+const kinds = computed(() => wordsOf('Meet', 'kind'))
 const setKind = (list: { a: string; b: string }[], kind: Meet['kind']) =>
   change(list, (c, was) => (kind === 'open' ? undefined : { a: was?.a ?? c.a, b: was?.b ?? c.b, kind }))
 </script>

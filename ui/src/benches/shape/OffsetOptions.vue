@@ -2,9 +2,9 @@
 // What a hole or mark is measured from, one way.
 import { computed } from 'vue'
 import type { Hole } from '@/api/client'
+import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
-import { measures } from './measures'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench; path: string; axis: 'x' | 'y' }>()
@@ -61,7 +61,7 @@ const bent = computed(() =>
     v-if="bent"
     label="That edge is bent: from its"
     :model-value="offset.from || 'outside'"
-    :choices="measures.filter((m) => m.value !== 'tangent')"
+    :choices="wordsOf('Offset', 'from')"
     @update:model-value="(v) => bench.part.value?.set(`${at}/from`, v)"
   />
 </template>

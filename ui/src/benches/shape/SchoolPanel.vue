@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // Where K comes from, and the blank under every school side by side.
 import { Plus, Trash2 } from '@lucide/vue'
-import { computed } from 'vue'
-import type { Coupon, Recipe } from '@/api/client'
+import { computed, ref } from 'vue'
+import type { Coupon } from '@/api/client'
+import { wordOf, wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
@@ -13,25 +14,22 @@ const props = defineProps<{ bench: Bench }>()
 const part = computed(() => props.bench.part.value!)
 const rule = computed(() => part.value.recipe.value!.bend)
 const schools = computed(() => part.value.built.value!.schools)
-const names: Record<Recipe['bend']['school'], string> = {
-  coupon: 'Coupon, measured',
-  table: 'Chart by R/T',
-  standard: 'Standard, DIN 6935',
-  fixed: 'Fixed by the shop',
-}
-const choices = (Object.keys(names) as (keyof typeof names)[]).map((value) => ({ value, text: names[value] }))
+const name = (school: string) => wordOf('Rule', 'school', school)?.text
 const set = (tail: string, v: unknown) => part.value.set(`/bend${tail}`, v)
 const fault = (path: string) => part.value.faults.value.find((f) => f.path === `/recipe/bend${path}`)?.message
 
-function addCoupon() {
+/** A coupon that is being typed: it counts when all that is measured of it is there. */
+const typing = ref<Partial<Coupon>>()
+function startCoupon() {
   const r = part.value.recipe.value!
-  const radius = part.value.built.value!.bendLines[0]?.insideRadius ?? r.thickness
-  // A strip that bends with K = 0.40, to be typed over with what was measured.
-  const flat = props.bench.style().unit === 'mm' ? 100 : 101.6
-  const bd = 2 * (radius + r.thickness) - (Math.PI / 2) * (radius + 0.4 * r.thickness)
-  const leg = Math.round(((flat + bd) / 2) * 100) / 100
-  const coupon: Coupon = { insideRadius: radius, thickness: r.thickness, angle: 90, flat, legA: leg, legB: leg }
-  set('/coupons', [...(rule.value.coupons ?? []), coupon])
+  const insideRadius = part.value.built.value!.bendLines[0]?.insideRadius ?? r.thickness
+  typing.value = { angle: 90, thickness: r.thickness, insideRadius }
+}
+function typeCoupon(key: keyof Coupon, v: number) {
+  typing.value = { ...typing.value, [key]: v }
+  if (!fields.every((f) => typing.value![f.key])) return
+  set('/coupons', [...(rule.value.coupons ?? []), typing.value as Coupon])
+  typing.value = undefined
 }
 const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] = [
   { key: 'flat', label: 'Flat', kind: 'length' },
@@ -57,17 +55,17 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
         </thead>
         <tbody>
           <tr v-for="s in schools" :key="s.school" :class="{ on: s.chosen }" :data-school="s.school">
-            <th scope="row">{{ names[s.school] }}<span v-if="s.chosen" class="small">, in use</span></th>
+            <th scope="row">{{ name(s.school) }}<span v-if="s.chosen" class="small">, in use</span></th>
             <template v-if="s.x && s.y">
               <td class="num">
                 <Frac :text="s.x.text" :lies="s.x.lies" /><WhyButton
-                  :name="`blank, left to right, ${names[s.school]}`"
+                  :name="`blank, left to right, ${name(s.school)}`"
                   :working="() => part.explain({ what: 'school', school: s.school, axis: 'x' })"
                 />
               </td>
               <td class="num">
                 <Frac :text="s.y.text" :lies="s.y.lies" /><WhyButton
-                  :name="`blank, front to back, ${names[s.school]}`"
+                  :name="`blank, front to back, ${name(s.school)}`"
                   :working="() => part.explain({ what: 'school', school: s.school, axis: 'y' })"
                 />
               </td>
@@ -80,18 +78,13 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
     </div>
     <ChoiceRow
       label="School in use"
-      :choices="choices"
+      :choices="wordsOf('Rule', 'school')"
       :model-value="rule.school"
       @update:model-value="(v) => set('/school', v)"
     />
     <ChoiceRow
       label="Bends are"
-      :choices="[
-        { value: 'air', text: 'air bent' },
-        { value: 'bottomed', text: 'bottomed' },
-        { value: 'hand', text: 'folded by hand' },
-        { value: 'rolled', text: 'rolled, large radius' },
-      ]"
+      :choices="wordsOf('Rule', 'method')"
       :model-value="rule.method"
       @update:model-value="(v) => set('/method', v)"
     />
@@ -136,7 +129,21 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
           <Trash2 :size="18" />
         </button>
       </div>
-      <button type="button" class="press" @click="addCoupon"><Plus :size="18" aria-hidden="true" />Type a coupon</button>
+      <div v-if="typing" class="grid" role="group" aria-label="A new coupon">
+        <ValueField
+          v-for="f in fields"
+          :key="f.key"
+          :label="f.label"
+          :kind="f.kind"
+          :model-value="typing[f.key] ?? null"
+          :lengths="bench.style()"
+          @update:model-value="(v) => typeCoupon(f.key, v)"
+        />
+        <button type="button" class="press tight" aria-label="Remove the new coupon" @click="typing = undefined">
+          <Trash2 :size="18" />
+        </button>
+      </div>
+      <button v-else type="button" class="press" @click="startCoupon"><Plus :size="18" aria-hidden="true" />Type a coupon</button>
     </template>
   </div>
 </template>

@@ -2,6 +2,7 @@
 // Material, thickness, how it is cut, what it is bent on; name and count.
 import { computed } from 'vue'
 import { useJob, useStock } from '@/api/queries'
+import { mayBe, wordOf, wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
@@ -92,23 +93,19 @@ function toGauge(value: string) {
     <PickOne
       v-if="stock"
       label="Cut by"
-      :choices="stock.processes.map((p) => ({ value: p.key as typeof recipe.process, text: p.name }))"
+      :choices="wordsOf('Recipe', 'process')"
       :model-value="recipe.process"
       @update:model-value="(v) => set('/process', v)"
     />
     <PickOne
       label="Bent on"
-      :choices="[
-        { value: 'vdie', text: 'Press with a V die' },
-        { value: 'pan', text: 'Box-and-pan brake' },
-        { value: 'vice', text: 'Vice and hammer' },
-      ]"
+      :choices="wordsOf('Tool', 'kind')"
       :model-value="recipe.tool.kind"
       @update:model-value="(v) => set('/tool', { kind: v })"
     />
     <ValueField
-      v-if="recipe.tool.kind !== 'vice'"
-      :label="recipe.tool.kind === 'vdie' ? 'Die opening' : 'Nose of the fingers'"
+      v-if="wordOf('Tool', 'kind', recipe.tool.kind)?.asks"
+      :label="wordOf('Tool', 'kind', recipe.tool.kind)!.asks![0]!.label"
       :model-value="recipe.tool.opening || null"
       :lengths="bench.style()"
       :wrong="fault('/tool/opening')"
@@ -117,21 +114,13 @@ function toGauge(value: string) {
     />
     <ChoiceRow
       label="Rolling direction on the flat"
-      :choices="[
-        { value: 'unknown', text: 'not known' },
-        { value: 'x', text: 'left to right' },
-        { value: 'y', text: 'front to back' },
-      ]"
+      :choices="wordsOf('Recipe', 'grain')"
       :model-value="recipe.grain || 'unknown'"
       @update:model-value="(v) => set('/grain', v)"
     />
     <ChoiceRow
       label="Face that shows or carries film"
-      :choices="[
-        { value: '', text: 'neither' },
-        { value: 'good', text: 'the good side, where up goes' },
-        { value: 'back', text: 'the back' },
-      ]"
+      :choices="mayBe('Recipe', 'seen')"
       :model-value="recipe.seen || ''"
       @update:model-value="(v) => set('/seen', v || undefined)"
     />

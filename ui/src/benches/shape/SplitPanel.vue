@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Parting, Refused, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
+import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -80,11 +81,7 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
     <ChoiceRow
       v-model="axis"
       label="The line runs"
-      :choices="[
-        { value: 'x', text: 'front to back' },
-        { value: 'y', text: 'left to right' },
-        { value: 'bend', text: 'at a bend' },
-      ]"
+      :choices="[...wordsOf('Parting', 'axis'), { value: 'bend', text: 'at a bend' }]"
       @update:model-value="at = undefined"
     />
     <div class="cells">
@@ -119,16 +116,7 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
         @update:model-value="(v) => (pitch = v)"
       />
     </div>
-    <ChoiceRow
-      v-if="axis !== 'bend'"
-      v-model="joint"
-      label="Joined by"
-      :choices="[
-        { value: 'lap', text: 'a lap and bolts' },
-        { value: 'strip', text: 'butt and a bolted strip' },
-        { value: 'tabs', text: 'tabs in notches, welded' },
-      ]"
-    />
+    <ChoiceRow v-if="axis !== 'bend'" v-model="joint" label="Joined by" :choices="wordsOf('Parting', 'joint')" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <button type="submit" class="press main">Split the part</button>
     <p class="small soft">

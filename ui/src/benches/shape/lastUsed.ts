@@ -4,9 +4,8 @@ const key = 'warmanvil.last'
 const all = (): Record<string, Record<string, number>> =>
   JSON.parse(localStorage.getItem(key) ?? '{}') as Record<string, Record<string, number>>
 
-export function remembered<T extends Record<string, number>>(kind: string, fallback: T): T {
-  return { ...fallback, ...all()[kind] }
-}
+/** What was typed last, of a flange and of a hole. */
+export const lastUsed = () => ({ ...all().flange, ...all().hole })
 
 export function remember(path: string, value: number) {
   const match = /\/(flanges|holes)\/\d+\/(length|angle|insideRadius|diameter)$/.exec(path)

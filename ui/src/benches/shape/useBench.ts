@@ -1,25 +1,16 @@
 // What is open and chosen on the shape bench. Parts of the screen share it.
 import { computed, effectScope, type EffectScope, nextTick, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import type { Edge, PanelMade, Recipe, Use } from '@/api/client'
-import { words } from '@/api/client'
+import { api, type Edge, type PanelMade, type Recipe, take, words } from '@/api/client'
+import { newId } from '@/api/ids'
+import type { components } from '@/api/schema'
 import { afresh } from './afresh'
 import type { Carried } from './carried'
 import { copyGroup, removeGroup, renameGroup } from './groups'
 import type { BuildStyle } from '@/kit/readLength'
-import { remember } from './lastUsed'
-import {
-  edgeLength,
-  type EdgeThing,
-  type HoleThing,
-  type MarkThing,
-  newEdgeCut,
-  newFlange,
-  newHole,
-  newMark,
-  newUse,
-} from './newFeature'
+import { lastUsed, remember } from './lastUsed'
 import { type OpenPart, usePart } from './usePart'
 
+type Changing = components['schemas']['ChangeRequest']
 export type Bench = ReturnType<typeof useBench>
 
 export function useBench(style: () => BuildStyle) {
@@ -100,19 +91,28 @@ export function useBench(style: () => BuildStyle) {
     p.set(list, [...had, feature])
     void added(`${list}/${had.length}${first}`)
   }
-  function addToEdge(panel: PanelMade, on: Edge, kind: EdgeThing) {
-    const thickness = part.value!.recipe.value!.thickness
-    if (kind === 'notch' || kind === 'tab') {
-      append(`${panel.path}/edges`, newEdgeCut(kind, on, edgeLength(panel, on), thickness, style()), '/width')
-    } else append(`${panel.path}/flanges`, newFlange(kind, on, thickness, style()), '/length')
+  /** Adds a thing with usual or last used sizes, as the server makes it. */
+  async function add(panel: PanelMade, thing: string, on?: Edge) {
+    const p = part.value!
+    const body = { part: p.asked(), thing, id: newId(), panel: panel.id, edge: on, last: lastUsed() }
+    try {
+      const f = await take(api.POST('/api/v1/fresh', { body }))
+      append(f.list, f.flange ?? f.hole ?? f.cut ?? f.mark, f.first)
+    } catch (e) {
+      trouble.value = words(e)
+    }
   }
-  const addHole = (panel: PanelMade, kind: HoleThing) => append(`${panel.path}/holes`, newHole(kind, panel, style()), '/diameter')
-  const addUse = (panel: PanelMade, use: Use['kind']) =>
-    append(
-      `${panel.path}/holes`,
-      newUse(use, panel, style()),
-      { access: '/use/tool', pass: '/use/line', tab: '/use/width', lightening: '/diameter' }[use as string] ?? '/x/distance',
-    )
+  /** Makes a flange, hole or base into another kind, as the server does. */
+  async function changeTo(to: string, what: Pick<Changing, 'flange' | 'hole' | 'base' | 'long' | 'wide'>, kind: string) {
+    const { unit, grain } = style()
+    const body = { ...what, to: kind, unit, grain, thickness: part.value!.recipe.value!.thickness, last: lastUsed() }
+    try {
+      const now = await take(api.POST('/api/v1/change', { body }))
+      part.value!.set(to, now.flange ?? now.hole ?? now.base)
+    } catch (e) {
+      trouble.value = words(e)
+    }
+  }
   /** Sets down what was taken along, with ids of its own. */
   function setDown(panel: PanelMade, c: Carried, on?: Edge) {
     const f = afresh(c.feature) as Record<string, unknown>
@@ -120,8 +120,6 @@ export function useBench(style: () => BuildStyle) {
     const first = { flanges: '/length', holes: '/x/distance', edges: '/width', marks: '/x/distance' }[c.kind]
     append(`${panel.path}/${c.kind}`, f, first)
   }
-  const addMark = (panel: PanelMade, kind: MarkThing) =>
-    append(`${panel.path}/marks`, newMark(kind, panel, style()), '/x/distance')
 
   /** Types a value over a dimension and remembers it for the next feature. */
   function type(to: string, value: number) {
@@ -174,10 +172,8 @@ export function useBench(style: () => BuildStyle) {
     walk,
     pick,
     panels,
-    addToEdge,
-    addHole,
-    addUse,
-    addMark,
+    add,
+    changeTo,
     setDown,
     addNothing,
     unread,

@@ -75,18 +75,20 @@ export function usePart(id: string, style: () => BuildStyle) {
   let turn = 0
   let latest = 0
 
+  /** What is asked of the server: the part as it stands, in the job's units. */
+  const asked = (): BuildRequest => ({
+    recipe: state.value!.recipe,
+    ...style(),
+    mirrored: mirrored.value,
+    quantity: state.value!.quantity,
+    part: id,
+    sections: sections.value || undefined,
+  })
   async function build() {
     if (!state.value) return
     const mine = ++turn
     try {
-      const request: BuildRequest = {
-        recipe: state.value.recipe,
-        ...style(),
-        mirrored: mirrored.value,
-        quantity: state.value.quantity,
-        part: id,
-        sections: sections.value || undefined,
-      }
+      const request = asked()
       const got = await take(api.POST('/api/v1/build', { body: request }))
       if (mine < latest) return // a newer drawing is out already
       latest = mine
@@ -163,6 +165,7 @@ export function usePart(id: string, style: () => BuildStyle) {
     faults,
     mirrored,
     sections,
+    asked,
     build,
     explain,
     change,

@@ -25,13 +25,7 @@ const choices = computed(() => [
   ...(data.value?.starters ?? []).map((s) => ({ value: s.key, text: s.name })),
 ])
 type Ask = NonNullable<typeof starter.value>['asks'][number]
-/** The usual size, in a job in inches to the quarter inch. */
-function usual(a: Ask) {
-  const quarter = 25.4 / 4
-  return a.kind === 'length' && props.job.brief.unit !== 'mm' && a.usual > quarter
-    ? Math.round(a.usual / quarter) * quarter
-    : a.usual
-}
+const usual = (a: Ask) => (props.job.brief.unit === 'mm' ? a.usual : a.inch)
 const of = (a: Ask) => values.value[`${key.value}.${a.key}`] ?? usual(a)
 const put = (a: Ask, v: number) => (values.value = { ...values.value, [`${key.value}.${a.key}`]: v })
 const kinds = { length: 'length', angle: 'angle', count: 'count', choice: 'count' } as const

@@ -1,0 +1,64 @@
+package words
+
+import (
+	"fmt"
+	"slices"
+
+	"warmanvil/core/joint"
+)
+
+var (
+	heads  = plain("hex", "a hexagon", "socket", "a socket for a key")
+	rivets = plain("aluminium", "aluminium", "steel", "steel", "stainless", "stainless")
+)
+
+func nuts() []Word {
+	var out []Word
+	for _, w := range plain("hex", "a hexagon nut", "lock", "a nut with a plastic ring", "tapped", "a thread in the last ply",
+		"weldnut", "a weld nut", "rivetnut", "a rivet nut", "slotnut", "a slot nut in a track", "pin", "nothing: a pin with a clip",
+		"selfdrill", "its own hole: self-drilling", "rivet", "nothing: a blind rivet") {
+		w.Shows = joint.Nut(w.Value).Asks()
+		out = append(out, w)
+	}
+	return out
+}
+
+// lubrications are named with the nut factor the torque is worked out by.
+func lubrications() []Word {
+	out := plain("dry", "dry", "oiled", "oiled", "waxed", "waxed", "antiseize", "antiseize", "moly", "moly grease")
+	for i, w := range out {
+		out[i].Text = fmt.Sprintf("%s, K %.2f", w.Text, joint.Lubrication(w.Value).NutFactor())
+	}
+	return out
+}
+
+func joints() []Field {
+	return slices.Concat(
+		of("JointInput", nuts(), "nut"),
+		of("JointInput", heads, "head"),
+		of("JointInput", plain("both", "both sides", "heads", "the heads' side only", "nuts", "the nuts' side only"), "reached"),
+		of("JointInput", system, "system"),
+		of("JointTightening", lubrications(), "lubrication"),
+		of("JointTightening", plain("none", "nothing", "plastic", "a plastic ring", "metal", "an all-metal lock nut", "liquid", "liquid lock",
+			"jam", "a jam nut", "wire", "wire"), "locking"),
+		of("JointPly", plain("", "not said", "table", "cut on a table", "tape", "drilled by tape", "matched", "drilled through",
+			"surveyed", "measured there",
+			"typed", "as is typed"), "placed"),
+		of("JointRivetPick", rivets, "material"),
+		of("JointInput", plain("recovery", "a recovery point", "coupling", "a coupling", "seat", "a seat or belt", "steering",
+			"steering, brakes or suspension",
+			"body", "thin body sheet", "lines", "lines behind the wall", "voltage", "high voltage"), "meets"),
+	)
+}
+
+func mounts() []Field {
+	ways := plain("+z", "good side of the base", "-z", "back of the base", "+y", "back edge of the base", "-y", "front edge of the base",
+		"+x", "right edge of the base", "-x", "left edge of the base")
+	return slices.Concat(
+		of("HoldMount", ways, "up", "forward"),
+		of("HoldMount", plain("back", "back", "good", "good side"), "against"),
+		of("HoldMount", plain("elastic", "elastic vectors", "icr", "instantaneous centre"), "inPlane"),
+		of("HoldMount", plain("centroid", "the bolts’ middle", "edge", "the plate’s edge"), "outPlane"),
+		of("HoldBolts", system, "system"),
+	)
+}
