@@ -83,7 +83,7 @@ func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err
 		if n := len(j.Brief.Joints[i].Stands); n > 1 {
 			row.Name = fmt.Sprintf("%s, %d times", row.Name, n)
 			for k, st := range j.Brief.Joints[i].Stands {
-				place := st.Label()
+				place := j.Brief.Label(j.Brief.Joints[i], st)
 				if place == "" {
 					place = fmt.Sprintf("place %d", k+1)
 				}

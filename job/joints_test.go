@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
+	"warmanvil/core/joint"
 )
 
 // A job brought from a file keeps its joints on their parts.
@@ -16,7 +17,8 @@ func TestJointsFollowTheirParts(t *testing.T) {
 	n := 0
 	s := &Service{Store: kept, NewID: func() string { n++; return fmt.Sprint("new", n) }, Now: func() time.Time { return time.Unix(0, 0) }}
 	b := brief.Brief{Name: "Brought", Unit: brief.UnitMM, Grain: 1, Quantity: 1,
-		Joints: []brief.Joint{{ID: "j", Part: "foot", Sides: []brief.Side{{Kind: brief.PartSide, Of: "foot"}, {}}}}}
+		Joints: []brief.Joint{{ID: "j", Part: "foot", Sides: []brief.Side{{Kind: brief.PartSide, Of: "foot"}, {}},
+			Design: joint.Input{Plies: make([]joint.Ply, 2)}}}}
 	f := File{Format: fileFormat, Version: 4, OldFile: OldFile{Brief: &b,
 		Parts: []OldPart{{ID: "foot", Revisions: []OldRevision{{Number: 1, Name: "Foot", Quantity: 1, Recipe: demo.PressFoot()}}}}}}
 	made, err := s.Import(context.Background(), f)

@@ -15,7 +15,7 @@ import (
 // A bought plan is laid on a device's feet: as it is, out of scale, in the
 // wrong units, turned over, with a hole that is off and with one missing.
 func TestTracedPlanAgainstADevice(t *testing.T) {
-	feet := []brief.Foot{{X: 0, Y: 0}, {X: 200, Y: 0}, {X: 200, Y: 120}, {X: 0, Y: 90}}
+	feet := []brief.Foot{{ID: "f1", X: 0, Y: 0}, {ID: "f2", X: 200, Y: 0}, {ID: "f3", X: 200, Y: 120}, {ID: "f4", X: 0, Y: 90}}
 	b := brief.Brief{Unit: brief.UnitMM, Grain: .1, Devices: []brief.Device{{ID: "d", Name: "Pump", Feet: feet}}}
 	plan := func(change func(i int, x, y *float64) bool) *trace.Traced {
 		s := `<svg width="400mm" viewBox="0 0 400 400"><rect width="400" height="400"/>`

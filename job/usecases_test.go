@@ -249,7 +249,7 @@ func TestDifferencesInWords(t *testing.T) {
 }
 
 // A clash is worded so that one can choose: values in the job's units, what was taken
-// away, whose order, and lists that are one value told apart.
+// away, whose order, and feet told by what differs in them.
 func TestClashesInWords(t *testing.T) {
 	s, _ := remembering()
 	b := plainJob()
@@ -285,7 +285,8 @@ func TestClashesInWords(t *testing.T) {
 	for what, want := range map[string][2]string{
 		"Pump: mass":     {"88.2 lb", "66.1 lb"},
 		"Devices, order": {"your order", "their order"},
-		"Tank: feet":     {"1 entry, as changed here", "1 entry, as changed there"},
+		// Both called their foot f1: it is one foot with two places.
+		"Tank, one of the feet: x": {`13/16" light, 0.787 in`, `3/8" heavy, 0.394 in`},
 	} {
 		if got[what] != want {
 			t.Errorf("%s: %q, want %q", what, got[what], want)

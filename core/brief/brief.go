@@ -13,12 +13,12 @@ import (
 )
 
 // BriefSchema is the version of the brief's form.
-const BriefSchema = 2
+const BriefSchema = 3
 
 // Brief is what the work is for, what it carries, how it is driven and how it
 // is written.
 type Brief struct {
-	Schema   int     `json:"schema,omitempty" doc:"version of this form, 2; older ones are read"`
+	Schema   int     `json:"schema,omitempty" doc:"version of this form, 3; older ones are read"`
 	Name     string  `json:"name"`
 	Purpose  string  `json:"purpose,omitempty" doc:"what it is for"`
 	Vehicle  string  `json:"vehicle,omitempty"`
@@ -62,8 +62,9 @@ type Target struct {
 
 // Foot is a place where a device stands, in its own axes.
 type Foot struct {
-	X float64 `json:"x" doc:"mm forward of the device's origin"`
-	Y float64 `json:"y" doc:"mm to the left"`
+	ID string  `json:"id,omitempty" doc:"of its own in the device"`
+	X  float64 `json:"x" doc:"mm forward of the device's origin"`
+	Y  float64 `json:"y" doc:"mm to the left"`
 }
 
 // Gravity is a centre of gravity, Z above the plane of the feet.
@@ -173,14 +174,16 @@ type Mount struct {
 	Name     string     `json:"name"`
 	Part     string     `json:"part" doc:"id of the part"`
 	Device   string     `json:"device,omitempty" doc:"id of the device"`
-	Feet     []int      `json:"feet,omitempty" doc:"indices of the feet on the part as drawn"`
-	TwinFeet []int      `json:"twinFeet,omitempty" doc:"indices of the feet on its twin"`
+	Feet     []Link     `json:"feet,omitempty" doc:"ids of the feet on the part as drawn"`
+	TwinFeet []Link     `json:"twinFeet,omitempty" doc:"ids of the feet on its twin"`
 	Hold     hold.Mount `json:"hold"`
 }
 
 // Upgraded answers the brief in the present form: one of version 1 has none of
-// what came with 2, and gets what counts when nothing was said.
+// what came with 2, and gets what counts when nothing was said; up to 2 feet and plies
+// were counted, since 3 they have ids.
 func (b Brief) Upgraded() Brief {
+	b = b.linked()
 	b.Schema = max(b.Schema, BriefSchema)
 	if b.Criticality == "" {
 		b.Criticality = LoadLost

@@ -101,7 +101,7 @@ func TestFeetCarryAllOfIt(t *testing.T) {
 		b.Strength.School = []strength.School{strength.Allowable, strength.Factored, strength.GCase}[rnd.IntN(3)]
 		d := &b.Devices[0]
 		d.Gravity = &Gravity{X: 40 * rnd.Float64(), Y: 40 * rnd.Float64(), Z: 300 * rnd.Float64(), Trust: Measured}
-		d.Feet = []Foot{{300, 250}, {300, -250}, {-320, 240}, {-310, -260}}
+		d.Feet = []Foot{{ID: "f1", X: 300, Y: 250}, {ID: "f2", X: 300, Y: -250}, {ID: "f3", X: -320, Y: 240}, {ID: "f4", X: -310, Y: -260}}
 		b.Duties = []Duty{{ID: "pull", Name: "Rope", On: Side{Kind: DeviceSide, Of: d.ID}, At: solid.Vector{10, 0, 200},
 			Duty: load.Duty{Kind: load.RatedPull, Force: 800, Way: solid.Vector{1, 1, 0}}},
 			{ID: "other", Name: "Elsewhere", On: Side{Kind: DeviceSide, Of: "d9"},
@@ -156,13 +156,13 @@ func TestFeetCarryAllOfIt(t *testing.T) {
 func TestLoadsOnABracket(t *testing.T) {
 	b := Brief{Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth}
 	d := Device{ID: "d", Name: "Press", Mass: known(100), Gravity: &Gravity{Z: 200, Trust: Measured},
-		Feet: []Foot{{300, 200}, {300, -200}, {-300, 200}, {-300, -200}}}
+		Feet: []Foot{{ID: "f1", X: 300, Y: 200}, {ID: "f2", X: 300, Y: -200}, {ID: "f3", X: -300, Y: 200}, {ID: "f4", X: -300, Y: -200}}}
 	b.Devices = []Device{d}
 	cases, why := b.FeetCases(d)
 	if why != "" {
 		t.Fatal(why)
 	}
-	m := Mount{ID: "m", Part: "p", Device: "d", Feet: []int{0}, TwinFeet: []int{1}, Hold: hold.Mount{}}
+	m := Mount{ID: "m", Part: "p", Device: "d", Feet: []Link{"f1"}, TwinFeet: []Link{"f2"}, Hold: hold.Mount{}}
 	loads, why := b.LoadsOn(m, d, cases)
 	if why != "" || len(loads) != 2*len(cases) {
 		t.Fatalf("%d loads, %q", len(loads), why)
@@ -176,8 +176,8 @@ func TestLoadsOnABracket(t *testing.T) {
 			t.Errorf("%+v of %+v", twin, f)
 		}
 	}
-	m.Feet = []int{7}
-	if _, why := b.LoadsOn(m, d, cases); !strings.Contains(why, "no foot 8") {
+	m.Feet = []Link{"f8"}
+	if _, why := b.LoadsOn(m, d, cases); !strings.Contains(why, "no such foot") {
 		t.Errorf("a foot that is not there: %q", why)
 	}
 	bare := Mount{ID: "m", Part: "p"}

@@ -48,8 +48,7 @@ func (b Brief) CheckJoints() error {
 					return err
 				}
 			}
-			if err := working.First(working.Within(here+"/turn", "The turn", st.Turn, -360, 360, "°"),
-				working.Within(here+"/foot", "A foot's number", float64(st.Foot), 0, 64, "")); err != nil {
+			if err := working.Within(here+"/turn", "The turn", st.Turn, -360, 360, "°"); err != nil {
 				return err
 			}
 		}
@@ -78,7 +77,7 @@ func (b Brief) CheckJoints() error {
 
 // Rubber is isolators between the plies of a joint, one on each bolt.
 type Rubber struct {
-	Ply       int      `json:"ply" doc:"index of the ply that is rubber"`
+	Ply       Link     `json:"ply" doc:"id of the ply that is rubber"`
 	Stiffness float64  `json:"stiffness" doc:"N/mm of one, up and down"`
 	Pressed   float64  `json:"pressed,omitempty" doc:"mm it is pressed together by tightening"`
 	Shakes    *float64 `json:"shakes,omitempty" doc:"Hz that are to be kept away"`

@@ -19,6 +19,7 @@ const (
 // Side is what a ply of a joint belongs to: its material and thickness come from
 // there, and along the load path forces go from one side to the next.
 type Side struct {
+	ID     string   `json:"id,omitempty" doc:"id of the ply it is said of"`
 	Kind   SideKind `json:"kind,omitempty" enum:"part,member,device,vehicle" doc:"left out for what is typed"`
 	Of     string   `json:"of,omitempty" doc:"id of the part, the frame or the device; of the vehicle a surveyed point or hole map, or nothing"`
 	Member string   `json:"member,omitempty" doc:"id of the frame's member"`
@@ -30,7 +31,7 @@ type Side struct {
 type Stand struct {
 	Name   string     `json:"name,omitempty"`
 	Placed string     `json:"placed,omitempty" doc:"id of the placed thing that is the part its bolts go through"`
-	Foot   int        `json:"foot,omitempty" doc:"number of the device's foot it is at, from 1"`
+	Foot   Link       `json:"foot,omitempty" doc:"id of the device's foot it is at"`
 	Point  string     `json:"point,omitempty" doc:"id of the surveyed point it is at"`
 	At     [3]float64 `json:"at,omitzero" doc:"mm forward, left, up of the datum; without the others"`
 	Heads  Face       `json:"heads,omitempty" enum:"front,rear,left,right,up,down" doc:"way the bolts' heads look there, without a placed part; up when left out"`
@@ -38,12 +39,17 @@ type Stand struct {
 	Twin   bool       `json:"twin,omitempty" doc:"the part is the other hand there: how it stands is said of the drawn hand, on the other side"`
 }
 
-// Label names a stand; joints whose stands are named alike meet.
-func (s Stand) Label() string {
-	if s.Name == "" && s.Foot > 0 {
-		return fmt.Sprintf("foot %d", s.Foot)
+// Label names a stand; joints whose stands are named alike meet. Feet are counted as the
+// device lists them.
+func (b Brief) Label(j Joint, s Stand) string {
+	if s.Name != "" || s.Foot == "" {
+		return s.Name
 	}
-	return s.Name
+	d, _ := b.Stood(j)
+	if i, ok := d.Foot(s.Foot); ok {
+		return fmt.Sprintf("foot %d", i+1)
+	}
+	return "foot " + string(s.Foot)
 }
 
 // Held answers the indices of plies whose material and thickness come from

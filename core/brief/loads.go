@@ -104,13 +104,14 @@ func (b Brief) Device(id string) (Device, bool) {
 func (b Brief) LoadsOn(m Mount, d Device, cases []FeetCase) ([]hold.Load, string) {
 	out := make([]hold.Load, 0, len(cases)*(len(m.Feet)+len(m.TwinFeet)))
 	for _, list := range []struct {
-		feet []int
+		feet []Link
 		side float64
 		word string
 	}{{m.Feet, 1, ""}, {m.TwinFeet, -1, " on the twin"}} {
-		for _, i := range list.feet {
-			if i < 0 || i >= len(d.Feet) {
-				return nil, fmt.Sprintf("%s has no foot %d any more: say anew which feet stand here.", d.Named(), i+1)
+		for _, l := range list.feet {
+			i, ok := d.Foot(l)
+			if !ok {
+				return nil, fmt.Sprintf("%s has no such foot any more: say anew which feet stand here.", d.Named())
 			}
 			where := fmt.Sprintf("foot %d%s", i+1, list.word)
 			for _, c := range cases {

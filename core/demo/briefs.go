@@ -30,12 +30,12 @@ func OrchardTruck() brief.Brief {
 		Devices: []brief.Device{
 			{ID: "press", Name: "Apple press", Mass: Given(185, brief.Measured), Gravity: &brief.Gravity{Z: 620, X: -20, Trust: brief.Measured},
 				Envelope: &brief.Box{Length: 900, Width: 700, Height: 1450},
-				Feet:     []brief.Foot{{X: 380, Y: 260}, {X: 380, Y: -260}, {X: -380, Y: 260}, {X: -380, Y: -260}},
+				Feet:     feet(380, 260),
 				Behind:   Given(2650, brief.Measured)},
 			{ID: "compressor", Name: "Air compressor", Mass: Given(48, brief.Copied), Gravity: &brief.Gravity{Z: 240, Trust: brief.Assumed},
-				Feet: []brief.Foot{{X: 210, Y: 150}, {X: 210, Y: -150}, {X: -210, Y: 150}, {X: -210, Y: -150}}, Behind: Given(1900, brief.Measured)},
+				Feet: feet(210, 150), Behind: Given(1900, brief.Measured)},
 			{ID: "tank", Name: "Juice tank, full", Mass: Given(138, brief.Copied), Gravity: &brief.Gravity{Z: 310, Trust: brief.Memory},
-				Feet: []brief.Foot{{X: 350, Y: 200}, {X: 350, Y: -200}, {X: -350, Y: 200}, {X: -350, Y: -200}}, Behind: Given(3350, brief.Measured)}},
+				Feet: feet(350, 200), Behind: Given(3350, brief.Measured)}},
 		Limits: brief.Limits{Lift: Given(25, brief.Copied),
 			Kept: []brief.Kept{{ID: "lid", Text: "The locker lid opens fully.", Space: "locker-lid"},
 				{ID: "spare", Text: "The spare wheel comes out from below."}}, Budget: Amount(600), Bought: Amount(1450)},
@@ -51,7 +51,7 @@ func OrchardTruck() brief.Brief {
 		Open: []brief.OpenItem{{ID: "floor", Text: "How thick is the floor under the rear feet, and does a cross rail reach there?",
 			Kind: "strength", Of: "Press foot"}, {ID: "colour", Text: "Colour of the brackets", Kind: "other"}},
 		Mounts: []brief.Mount{{ID: "press-feet", Name: "Press feet", Part: "Press foot", Device: "press",
-			Feet: []int{0, 2}, TwinFeet: []int{1, 3},
+			Feet: []brief.Link{"front left", "rear left"}, TwinFeet: []brief.Link{"front right", "rear right"},
 			Hold: hold.Mount{Fasten: []string{"floor-bolts"}, Carry: []string{"press-bolts"}, Against: hold.Back, Backed: true,
 				Up: hold.PlusZ, Forward: hold.PlusX,
 				Bolts:   hold.Bolts{System: stock.Metric, Size: "M12", Pitch: 1.75, Grade: "8.8", ThreadsInPlane: true, Washer: 24},
@@ -80,10 +80,16 @@ func OrchardTruck() brief.Brief {
 	}
 }
 
+// feet are four corners, so far forward and to the left.
+func feet(x, y float64) []brief.Foot {
+	return []brief.Foot{{ID: "front left", X: x, Y: y}, {ID: "front right", X: x, Y: -y}, {ID: "rear left", X: -x, Y: y},
+		{ID: "rear right", X: -x, Y: -y}}
+}
+
 // pressStands are the press's four feet, the right ones on the other hand.
 func pressStands(heads brief.Face, turn float64) (out []brief.Stand) {
-	for i := range 4 {
-		s := brief.Stand{Foot: i + 1, Heads: heads, Turn: turn, Twin: i%2 == 1}
+	for i, f := range feet(0, 0) {
+		s := brief.Stand{Foot: brief.Link(f.ID), Heads: heads, Turn: turn, Twin: i%2 == 1}
 		if s.Twin && heads == brief.FaceLeft {
 			s.Heads = brief.FaceRight
 		}
@@ -101,7 +107,7 @@ func SoundLorry() brief.Brief {
 		Criticality: brief.People, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
 		Devices: []brief.Device{{ID: "amplifier", Name: "Valve amplifier", Mass: Given(19.5, brief.Measured),
 			Gravity: &brief.Gravity{Z: 5 * in, Trust: brief.Memory}, NearPeople: true,
-			Feet: []brief.Foot{{X: 6 * in, Y: 4 * in}, {X: 6 * in, Y: -4 * in}, {X: -6 * in, Y: 4 * in}, {X: -6 * in, Y: -4 * in}}}},
+			Feet: feet(6*in, 4*in)}},
 		Limits: brief.Limits{NoNewHoles: true, NoWelds: true, Visible: "Nothing seen from outside the cab."},
 		Open:   []brief.OpenItem{{ID: "crash", Text: "Who says what the shelf must hold in a crash?", Kind: "safety", Of: "Amplifier shelf"}},
 	}

@@ -53,6 +53,7 @@ const (
 
 // Ply is one layer, head side first.
 type Ply struct {
+	ID        string       `json:"id,omitempty" doc:"of its own in the joint"`
 	Name      string       `json:"name"`
 	Material  string       `json:"material,omitempty" doc:"key of the material table; left out for what is not metal"`
 	Thickness float64      `json:"thickness" doc:"mm, as measured, without its coats"`

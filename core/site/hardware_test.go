@@ -74,7 +74,8 @@ func TestIsolatorsInAJoint(t *testing.T) {
 	j := &b.Joints[1]
 	j.Design.Plies = []joint.Ply{j.Design.Plies[0], {Name: "rubber", Thickness: 20, Sleeved: true}, j.Design.Plies[1]}
 	j.Sides = []brief.Side{j.Sides[0], {}, j.Sides[1]}
-	j.Rubber = &brief.Rubber{Ply: 1, Stiffness: 100, Pressed: 1}
+	j.Design.Plies[1].ID = "pad"
+	j.Rubber = &brief.Rubber{Ply: "pad", Stiffness: 100, Pressed: 1}
 	told := Hold(b, parts).Joints[1]
 	if told.Why != "" || told.Rubber == nil || told.Rubber.Result == nil {
 		t.Fatalf("%q %+v", told.Why, told.Rubber)
@@ -90,11 +91,11 @@ func TestIsolatorsInAJoint(t *testing.T) {
 	if told.Result.Verdict == strength.Over {
 		t.Errorf("%+v", told.Result.Checks)
 	}
-	b.Joints[1].Rubber.Ply = 7
+	b.Joints[1].Rubber.Ply = "gone"
 	if told := Hold(b, parts).Joints[1]; told.Rubber.Why == "" {
 		t.Error("no word of the ply that is gone")
 	}
-	b.Joints[1].Rubber.Ply, b.Joints[1].Path, b.Joints[1].Design.Cases = 1, false, []joint.Case{{Force: [3]float64{100, 0, 0}}}
+	b.Joints[1].Rubber.Ply, b.Joints[1].Path, b.Joints[1].Design.Cases = "pad", false, []joint.Case{{Force: [3]float64{100, 0, 0}}}
 	if told := Hold(b, parts).Joints[1]; !strings.Contains(told.Rubber.Why, "not known") {
 		t.Errorf("%+v", told.Rubber)
 	}

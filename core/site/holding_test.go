@@ -72,10 +72,10 @@ func TestTwinIsMirrored(t *testing.T) {
 	b := truck(load.Rough)
 	b.Devices[0].Gravity = &brief.Gravity{Z: 620, Trust: brief.Measured} // in the middle
 	m := b.Mounts[0]
-	m.Feet, m.TwinFeet = []int{0}, nil
+	m.Feet, m.TwinFeet = []brief.Link{"front left"}, nil
 	b.Mounts[0] = m
 	drawn := holding(b).Mounts[0]
-	m.Feet, m.TwinFeet = nil, []int{1}
+	m.Feet, m.TwinFeet = nil, []brief.Link{"front right"}
 	b.Mounts[0] = m
 	twin := holding(b).Mounts[0]
 	if math.Abs(*drawn.Result.Hardest-*twin.Result.Hardest) > 1e-9 {
@@ -93,7 +93,7 @@ func TestCannotSayWhatIsMissing(t *testing.T) {
 		"centre of gravity":                func(b *brief.Brief) { b.Devices[0].Gravity = nil },
 		"must be over 0":                   func(b *brief.Brief) { b.Devices[0].Mass = demo.Given(1e6, brief.Measured) },
 		"three feet":                       func(b *brief.Brief) { b.Devices[0].Feet = b.Devices[0].Feet[:2] },
-		"no foot 4 any more":               func(b *brief.Brief) { b.Devices[0].Feet, b.Mounts[0].Feet = b.Devices[0].Feet[:3], []int{3} },
+		"no such foot any more":            func(b *brief.Brief) { b.Devices[0].Feet = b.Devices[0].Feet[1:] },
 		"Say which feet":                   func(b *brief.Brief) { b.Mounts[0].Feet, b.Mounts[0].TwinFeet = nil, nil },
 		"Say what stands":                  func(b *brief.Brief) { b.Mounts[0].Device = "gone" },
 		"not in the job":                   func(b *brief.Brief) { b.Mounts[0].Part = "gone" },
@@ -269,6 +269,11 @@ func TestBriefRefused(t *testing.T) {
 	}
 }
 
+// corner names a foot of the press in turn.
+func corner(i int) []brief.Link {
+	return []brief.Link{[]brief.Link{"front left", "front right", "rear left", "rear right"}[i%4]}
+}
+
 // Twenty brackets after the brief changed: all built anew, all loads of two
 // feet each, everything with its working.
 func BenchmarkRecheck20Brackets(b *testing.B) {
@@ -279,7 +284,7 @@ func BenchmarkRecheck20Brackets(b *testing.B) {
 		p.ID = fmt.Sprint("foot", i)
 		parts = append(parts, p)
 		m := brief.Mounts[0]
-		m.ID, m.Part, m.Feet, m.TwinFeet = fmt.Sprint("m", i), p.ID, []int{i % 4}, []int{(i + 1) % 4}
+		m.ID, m.Part, m.Feet, m.TwinFeet = fmt.Sprint("m", i), p.ID, corner(i), corner(i+1)
 		brief.Mounts = append(brief.Mounts, m)
 	}
 	brief.Mounts = brief.Mounts[1:]

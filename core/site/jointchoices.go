@@ -16,6 +16,7 @@ type SideChoice struct {
 type StandChoice struct {
 	Stand brief.Stand `json:"stand"`
 	Part  string      `json:"part,omitempty" doc:"id of the part that is placed there; only joints through its holes stand there"`
+	Of    string      `json:"of,omitempty" doc:"id of the device whose foot it is; only joints it stands by are there"`
 	Name  string      `json:"name"`
 }
 
@@ -51,18 +52,16 @@ func (s Site) Places() []StandChoice {
 	out := []StandChoice{}
 	for _, p := range s.Survey.Placed {
 		if p.Part != "" {
-			out = append(out, StandChoice{brief.Stand{Placed: p.ID}, p.Part, p.Name})
+			out = append(out, StandChoice{brief.Stand{Placed: p.ID}, p.Part, "", p.Name})
 		}
 	}
-	feet := 0
 	for _, d := range s.Brief.Devices {
-		feet = max(feet, len(d.Feet))
-	}
-	for n := range feet {
-		out = append(out, StandChoice{brief.Stand{Foot: n + 1}, "", fmt.Sprintf("foot %d", n+1)})
+		for n, f := range d.Feet {
+			out = append(out, StandChoice{brief.Stand{Foot: brief.Link(f.ID)}, "", d.ID, fmt.Sprintf("foot %d", n+1)})
+		}
 	}
 	for _, p := range s.Survey.Points {
-		out = append(out, StandChoice{brief.Stand{Point: p.ID, Name: p.Name}, "", p.Name})
+		out = append(out, StandChoice{brief.Stand{Point: p.ID, Name: p.Name}, "", "", p.Name})
 	}
 	return out
 }

@@ -70,8 +70,8 @@ func (s *site) axesAt(j brief.Joint, st brief.Stand) (axes, string) {
 		}
 		a.twin = s.placed(st.Placed).Twin
 		return s.standing(j, d, a)
-	case st.Foot > 0:
-		d, ok := s.stood(j)
+	case st.Foot != "":
+		d, ok := s.Brief.Stood(j)
 		if !ok {
 			return a, "It stands at a foot, and it carries no device: say which device its plies or those of the joint above belong to."
 		}
@@ -88,40 +88,16 @@ func (s *site) axesAt(j brief.Joint, st brief.Stand) (axes, string) {
 	return turned(st, a, j.Part != "" && s.Brief.Heads(j) == hold.Back), ""
 }
 
-// stood answers the device whose feet a joint's places count by: its own, else
-// that of a joint which shares a part with it.
-func (s *site) stood(j brief.Joint) (brief.Device, bool) {
-	for _, side := range j.Sides {
-		if side.Kind == brief.DeviceSide {
-			return s.Brief.Device(side.Of)
-		}
-	}
-	for _, q := range s.Brief.Joints {
-		device, shares := "", false
-		for _, side := range q.Sides {
-			if side.Kind == brief.DeviceSide {
-				device = side.Of
-			}
-			for _, mine := range j.Sides {
-				shares = shares || side.Kind == brief.PartSide && mine.Kind == brief.PartSide && side.Of == mine.Of
-			}
-		}
-		if device != "" && shares {
-			return s.Brief.Device(device)
-		}
-	}
-	return brief.Device{}, false
-}
-
 func (s *site) atFoot(j brief.Joint, st brief.Stand, d brief.Device, a axes) (axes, string) {
-	if st.Foot > len(d.Feet) {
-		return a, fmt.Sprintf("%s has no foot %d any more: say anew where it stands.", d.Named(), st.Foot)
+	i, ok := d.Foot(st.Foot)
+	if !ok {
+		return a, fmt.Sprintf("%s has no such foot any more: say anew where it stands.", d.Named())
 	}
 	pose, why := s.devicePose(d)
 	if why != "" {
 		return a, why
 	}
-	f := d.Feet[st.Foot-1]
+	f := d.Feet[i]
 	a.at = pose.Apply(solid.Vector{f.X, f.Y, 0})
 	return turned(st, a, j.Part != "" && s.Brief.Heads(j) == hold.Back), ""
 }

@@ -26,6 +26,7 @@ type BoltedTold struct {
 	Result *joint.Result  `json:"result" doc:"null when it cannot be worked out"`
 	Beside []brief.Beside `json:"beside" doc:"what the checks leave out"`
 	Rubber *RubberTold    `json:"rubber,omitempty" doc:"how it sits on its isolators"`
+	Device string         `json:"device,omitempty" doc:"id of the device whose feet its places are of"`
 
 	Reach       []BoltReach        `json:"reach" doc:"by bolt, past the part it goes through"`
 	Instead     []joint.Substitute `json:"instead" doc:"what else may be taken from the bins"`
@@ -43,6 +44,9 @@ func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 	b := s.Brief
 	told := BoltedTold{ID: j.ID, Name: j.Name, Holes: [][2]float64{}, Plies: []joint.Ply{}, Beside: []brief.Beside{},
 		Suggestions: []joint.Suggestion{}, Instead: []joint.Substitute{}, Reach: []BoltReach{}}
+	if d, ok := b.Stood(j); ok {
+		told.Device = d.ID
+	}
 	in, why := s.joint(j, path)
 	if told.Why = why; why != "" {
 		return told

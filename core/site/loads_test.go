@@ -58,16 +58,17 @@ func TestTypedRoad(t *testing.T) {
 func TestOddNumbersOfFeet(t *testing.T) {
 	b := truck(load.Rough)
 	d := b.Devices[0]
-	d.Feet = []brief.Foot{{X: 400, Y: 0}, {X: -300, Y: 250}, {X: -300, Y: -250}}
+	d.Feet = []brief.Foot{{ID: "f1", X: 400, Y: 0}, {ID: "f2", X: -300, Y: 250}, {ID: "f3", X: -300, Y: -250}}
 	cases, why := b.FeetCases(d)
 	if why != "" || len(cases) != 9 {
 		t.Errorf("three feet: %d cases, %s", len(cases), why)
 	}
-	d.Feet = []brief.Foot{{X: 400, Y: 250}, {X: 0, Y: 250}, {X: -400, Y: 250}, {X: 400, Y: -250}, {X: 0, Y: -250}, {X: -400, Y: -250}}
+	d.Feet = []brief.Foot{{ID: "f1", X: 400, Y: 250}, {ID: "f2", X: 0, Y: 250}, {ID: "f3", X: -400, Y: 250}, {ID: "f4", X: 400, Y: -250},
+		{ID: "f5", X: 0, Y: -250}, {ID: "f6", X: -400, Y: -250}}
 	if cases, why = b.FeetCases(d); why != "" || len(cases) != 9*9 {
 		t.Errorf("six feet: %d cases, %s", len(cases), why)
 	}
-	d.Feet = []brief.Foot{{X: 0, Y: 0}, {X: 100, Y: 0}, {X: 200, Y: 0}, {X: 300, Y: 0}}
+	d.Feet = []brief.Foot{{ID: "f1", X: 0, Y: 0}, {ID: "f2", X: 100, Y: 0}, {ID: "f3", X: 200, Y: 0}, {ID: "f4", X: 300, Y: 0}}
 	if _, why = b.FeetCases(d); !strings.Contains(why, "in one line") {
 		t.Errorf("feet in a line: %q", why)
 	}
@@ -90,8 +91,8 @@ func TestLoadsOfAMount(t *testing.T) {
 	if twin.Force[1] != -cases[0].Forces[1][1] || twin.Force[0] != cases[0].Forces[1][0] {
 		t.Errorf("the twin's force %v of %v", twin.Force, cases[0].Forces[1])
 	}
-	m.TwinFeet = []int{7}
-	if _, why = b.LoadsOn(m, d, cases); !strings.Contains(why, "no foot 8") {
+	m.TwinFeet = []brief.Link{"gone"}
+	if _, why = b.LoadsOn(m, d, cases); !strings.Contains(why, "no such foot") {
 		t.Errorf("a foot that is gone: %q", why)
 	}
 }

@@ -65,7 +65,7 @@ func (w *walking) gather() {
 				a, why = s.placeJoint(j, st, keys, poses)
 			}
 			if why != "" {
-				leave(j, st.Label(), why)
+				leave(j, s.Brief.Label(j, st), why)
 				continue
 			}
 			for _, k := range keys {
@@ -76,7 +76,7 @@ func (w *walking) gather() {
 			}
 			for k := 1; k < len(keys); k++ {
 				id := fmt.Sprintf("%d/%d/%d", i, n, k)
-				w.ties[id] = tie{i, a, k - 1, [2]int{keys[k-1].first, keys[k].last}, st.Label(), len(stands) > 1, bolts.holes}
+				w.ties[id] = tie{i, a, k - 1, [2]int{keys[k-1].first, keys[k].last}, s.Brief.Label(j, st), len(stands) > 1, bolts.holes}
 				w.in.Joints = append(w.in.Joints, load.PathJoint{ID: id, Name: j.Name, A: keys[k-1].id, B: keys[k].id, At: a.at,
 					Turns: len(bolts.holes) > 1, Reach: reachOf(bolts.holes)})
 			}

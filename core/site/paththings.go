@@ -58,8 +58,10 @@ func (s *site) key(j brief.Joint, side brief.Side, st brief.Stand) (id, label, w
 		return st.Placed, "", ""
 	}
 	bare := string(side.Kind) + " " + side.Of
-	if p := s.part(side.Of); p != nil && side.Placed == "" && st.Label() != "" && (p.Quantity > 1 || p.Recipe.Hand.Pair) {
-		return bare + "#" + st.Label(), st.Label(), ""
+	if label := s.Brief.Label(j, st); label != "" && side.Placed == "" {
+		if p := s.part(side.Of); p != nil && (p.Quantity > 1 || p.Recipe.Hand.Pair) {
+			return bare + "#" + label, label, ""
+		}
 	}
 	if id, why = s.instance(side); id == "" {
 		id = bare

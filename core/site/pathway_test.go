@@ -1,6 +1,7 @@
 package site
 
 import (
+	"fmt"
 	"math"
 	"strings"
 	"testing"
@@ -31,13 +32,13 @@ func pressed(t testing.TB) (brief.Brief, []BuiltPart) {
 	var feet []brief.Stand
 	var legs []brief.Stand
 	for i := range 4 {
-		twin := i%2 == 1
+		twin, foot := i%2 == 1, brief.Link(fmt.Sprint("f", i+1))
 		heads := brief.FaceLeft
 		if twin {
 			heads = brief.FaceRight
 		}
-		legs = append(legs, brief.Stand{Foot: i + 1, Heads: heads, Turn: 180, Twin: twin})
-		feet = append(feet, brief.Stand{Foot: i + 1, Heads: brief.FaceUp, Twin: twin})
+		legs = append(legs, brief.Stand{Foot: foot, Heads: heads, Turn: 180, Twin: twin})
+		feet = append(feet, brief.Stand{Foot: foot, Heads: brief.FaceUp, Twin: twin})
 	}
 	work := joint.Input{System: stock.Metric, Size: "M12", Grade: "8.8", Nut: joint.Lock, Washers: 2,
 		Plies: []joint.Ply{{Material: "steel-s235", Thickness: 8, Hole: 13.5, Edge: 40, Wide: [2]float64{150, 100}, Stiff: true}, {}}}
@@ -46,7 +47,7 @@ func pressed(t testing.TB) (brief.Brief, []BuiltPart) {
 		Wide: [2]float64{300, 240}, Stiff: true}}
 	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
 		Devices: []brief.Device{{ID: "press", Name: "Press", Mass: demo.Given(100, brief.Measured), Gravity: &brief.Gravity{Z: 500},
-			Feet:   []brief.Foot{{X: 400, Y: 300}, {X: 400, Y: -300}, {X: -400, Y: 300}, {X: -400, Y: -300}},
+			Feet:   []brief.Foot{{ID: "f1", X: 400, Y: 300}, {ID: "f2", X: 400, Y: -300}, {ID: "f3", X: -400, Y: 300}, {ID: "f4", X: -400, Y: -300}},
 			Behind: demo.Given(2000, brief.Measured)}},
 		Joints: []brief.Joint{
 			{ID: "top", Name: "Press on its feet", Part: "foot", Features: []string{"press-bolts"}, Path: true, Stands: legs,
@@ -142,7 +143,7 @@ func TestLoadPathSaysWhatIsWrong(t *testing.T) {
 	for want, change := range map[string]func(*brief.Brief){
 		"held by nothing":         func(b *brief.Brief) { b.Joints = b.Joints[:1] },
 		"say at which foot":       func(b *brief.Brief) { b.Joints[1].Stands = nil },
-		"has no foot 9":           func(b *brief.Brief) { b.Joints[0].Stands[2].Foot = 9 },
+		"has no such foot":        func(b *brief.Brief) { b.Joints[0].Stands[2].Foot = "f9" },
 		"carries no device":       func(b *brief.Brief) { b.Joints[0].Sides[0] = brief.Side{}; b.Joints[0].Path = false },
 		"mass of Press is not":    func(b *brief.Brief) { b.Devices[0].Mass = nil },
 		"gravity of Press is not": func(b *brief.Brief) { b.Devices[0].Gravity = nil },

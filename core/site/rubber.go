@@ -2,6 +2,7 @@ package site
 
 import (
 	"math"
+	"slices"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/fit"
@@ -22,10 +23,11 @@ func (s *site) rubber(j brief.Joint, path Pathway, in *joint.Input) *RubberTold 
 	if u == nil {
 		return nil
 	}
-	if u.Ply < 0 || u.Ply >= len(in.Plies) {
+	at := slices.Index(brief.PlyIDs(in.Plies), string(u.Ply))
+	if at < 0 {
 		return &RubberTold{Why: "The ply that was rubber is not there any more: say which it is."}
 	}
-	if p := &in.Plies[u.Ply]; p.Isolator == nil {
+	if p := &in.Plies[at]; p.Isolator == nil {
 		p.Isolator = &joint.Isolator{}
 	}
 	count, kilos := len(in.Holes)*max(len(j.Stands), 1), 0.
@@ -47,11 +49,11 @@ func (s *site) rubber(j brief.Joint, path Pathway, in *joint.Input) *RubberTold 
 	}
 	road := s.Brief.OnRoad()
 	r, err := fit.Isolator(fit.IsolatorInput{Display: s.Brief.Display(), Mass: kilos, Count: count, Stiffness: u.Stiffness,
-		Height: in.Plies[u.Ply].Thickness, Down: road.Down, Up: road.Up, Shakes: u.Shakes, Pressed: u.Pressed})
+		Height: in.Plies[at].Thickness, Down: road.Down, Up: road.Up, Shakes: u.Shakes, Pressed: u.Pressed})
 	if err != nil {
 		return &RubberTold{Why: err.Error()}
 	}
 	r.Working = r.Working.Written(s.Brief.Unit != brief.UnitMM)
-	in.Plies[u.Ply].Squash = math.Min(r.Static+u.Pressed, in.Plies[u.Ply].Thickness)
+	in.Plies[at].Squash = math.Min(r.Static+u.Pressed, in.Plies[at].Thickness)
 	return &RubberTold{Result: &r}
 }

@@ -2587,6 +2587,8 @@ export interface components {
         BoltedTold: {
             /** @description what the checks leave out */
             beside: components["schemas"]["Beside"][];
+            /** @description id of the device whose feet its places are of */
+            device?: string;
             /** @description mm, its bolts */
             holes: number[][];
             id: string;
@@ -2666,7 +2668,7 @@ export interface components {
             road?: components["schemas"]["LoadRoad"];
             /**
              * Format: int64
-             * @description version of this form, 2; older ones are read
+             * @description version of this form, 3; older ones are read
              */
             schema?: number;
             strength?: components["schemas"]["StrengthRule"];
@@ -4171,6 +4173,8 @@ export interface components {
             working?: components["schemas"]["Working"];
         };
         Foot: {
+            /** @description of its own in the device */
+            id?: string;
             /**
              * Format: double
              * @description mm forward of the device's origin
@@ -5895,6 +5899,8 @@ export interface components {
             hole?: number;
             /** @description a tube or box the bolt squeezes */
             hollow?: boolean;
+            /** @description of its own in the joint */
+            id?: string;
             /** @description it is rubber, one on each bolt */
             isolator?: components["schemas"]["JointIsolator"];
             /** @description key of the material table; left out for what is not metal */
@@ -7485,15 +7491,15 @@ export interface components {
         Mount: {
             /** @description id of the device */
             device?: string;
-            /** @description indices of the feet on the part as drawn */
-            feet?: number[];
+            /** @description ids of the feet on the part as drawn */
+            feet?: string[];
             hold: components["schemas"]["HoldMount"];
             id: string;
             name: string;
             /** @description id of the part */
             part: string;
-            /** @description indices of the feet on its twin */
-            twinFeet?: number[];
+            /** @description ids of the feet on its twin */
+            twinFeet?: string[];
         };
         NamedFrame: {
             /** Format: uuid */
@@ -8504,11 +8510,8 @@ export interface components {
             role: "owner" | "maker" | "reader";
         };
         Rubber: {
-            /**
-             * Format: int64
-             * @description index of the ply that is rubber
-             */
-            ply: number;
+            /** @description id of the ply that is rubber */
+            ply: string;
             /**
              * Format: double
              * @description mm it is pressed together by tightening
@@ -9009,6 +9012,8 @@ export interface components {
             taper: number;
         };
         Side: {
+            /** @description id of the ply it is said of */
+            id?: string;
             /**
              * @description left out for what is typed
              * @enum {string}
@@ -9187,11 +9192,8 @@ export interface components {
         Stand: {
             /** @description mm forward, left, up of the datum; without the others */
             at?: number[];
-            /**
-             * Format: int64
-             * @description number of the device's foot it is at, from 1
-             */
-            foot?: number;
+            /** @description id of the device's foot it is at */
+            foot?: string;
             /**
              * @description way the bolts' heads look there, without a placed part; up when left out
              * @enum {string}
@@ -9212,6 +9214,8 @@ export interface components {
         };
         StandChoice: {
             name: string;
+            /** @description id of the device whose foot it is; only joints it stands by are there */
+            of?: string;
             /** @description id of the part that is placed there; only joints through its holes stand there */
             part?: string;
             stand: components["schemas"]["Stand"];

@@ -14,10 +14,12 @@ const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 const path = computed(() => `/joints/${props.at}/stands` as const)
 const stands = computed<Stand[]>(() => joint.value.stands ?? [])
+/** The device whose feet its places are of. */
+const stoodBy = computed(() => props.view?.holding.joints.find((j) => j.id === joint.value.id)?.device)
 const choices = computed(() => [
   { value: '', text: 'a place that is typed' },
   ...(props.view?.places ?? [])
-    .filter((p) => !p.part || p.part === joint.value.part)
+    .filter((p) => (!p.part || p.part === joint.value.part) && (!p.of || p.of === stoodBy.value))
     .map((p) => ({ value: standKey(p.stand), text: p.name })),
 ])
 const ways = ['forward', 'left', 'up'] as const
@@ -35,7 +37,10 @@ function choose(i: number, key: string) {
 }
 function blank(): Stand {
   const last = stands.value.at(-1)
-  return last?.foot ? { ...last, foot: last.foot + 1 } : { foot: 1, heads: 'up' }
+  const feet = (props.open.brief.value!.devices ?? []).find((d) => d.id === stoodBy.value)?.feet ?? []
+  const next = feet.find((f) => !stands.value.some((s) => s.foot === f.id))?.id
+  if (next) return { ...(last?.foot ? last : { heads: 'up' as const }), foot: next }
+  return { name: `place ${stands.value.length + 1}`, at: [0, 0, 0], heads: 'up' }
 }
 const keep = (left: Stand[]) => props.open.set(path.value, left.length ? left : undefined)
 </script>

@@ -34,10 +34,14 @@ const flip = (list: List, id: string) => {
   const now = hold.value[list] ?? []
   set(`/hold/${list}`, now.includes(id) ? now.filter((x) => x !== id) : [...now, id])
 }
-const stands = (list: 'feet' | 'twinFeet', i: number) => (mount.value[list] ?? []).includes(i)
-const stand = (list: 'feet' | 'twinFeet', i: number) => {
+const stands = (list: 'feet' | 'twinFeet', id: string) => (mount.value[list] ?? []).includes(id)
+/** They are kept in the device's order; one that is gone goes with the next press. */
+const stand = (list: 'feet' | 'twinFeet', id: string) => {
   const now = mount.value[list] ?? []
-  set(`/${list}`, now.includes(i) ? now.filter((x) => x !== i) : [...now, i].sort((a, b) => a - b))
+  set(
+    `/${list}`,
+    (device.value?.feet ?? []).map((f) => f.id!).filter((x) => (x === id ? !now.includes(x) : now.includes(x))),
+  )
 }
 const threads = computed(() =>
   (stock.value?.threads ?? [])
@@ -93,15 +97,15 @@ function setUp(v: (typeof hold.value)['up']) {
       </fieldset>
       <fieldset v-if="device?.feet?.length">
         <legend class="label">Feet of {{ device.name }} on the part as drawn</legend>
-        <label v-for="(f, i) in device.feet" :key="i" class="tick">
-          <input type="checkbox" :checked="stands('feet', i)" @change="stand('feet', i)" /> {{ i + 1 }}
+        <label v-for="(f, i) in device.feet" :key="f.id" class="tick">
+          <input type="checkbox" :checked="stands('feet', f.id!)" @change="stand('feet', f.id!)" /> {{ i + 1 }}
           <span class="soft small">{{ f.x >= 0 ? 'front' : 'rear' }} {{ f.y >= 0 ? 'left' : 'right' }}</span>
         </label>
       </fieldset>
       <fieldset v-if="device?.feet?.length && pair">
         <legend class="label">Feet on its twin, mounted as the mirror image</legend>
-        <label v-for="(f, i) in device.feet" :key="i" class="tick">
-          <input type="checkbox" :checked="stands('twinFeet', i)" @change="stand('twinFeet', i)" /> {{ i + 1 }}
+        <label v-for="(f, i) in device.feet" :key="f.id" class="tick">
+          <input type="checkbox" :checked="stands('twinFeet', f.id!)" @change="stand('twinFeet', f.id!)" /> {{ i + 1 }}
           <span class="soft small">{{ f.x >= 0 ? 'front' : 'rear' }} {{ f.y >= 0 ? 'left' : 'right' }}</span>
         </label>
       </fieldset>

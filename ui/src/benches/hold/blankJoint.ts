@@ -1,4 +1,5 @@
 import type { BoltedJoint, HoldingView, PartHead } from '@/api/client'
+import { newId } from '@/api/ids'
 import { shopOf } from '@/api/words'
 
 /** A joint to start from: a part's first holes, bolted to something nobody measured. */
@@ -8,6 +9,7 @@ export function blankJoint(
   features: HoldingView['features'],
   inch: boolean,
 ): BoltedJoint {
+  const ids = [newId(), newId()]
   const start = shopOf(inch).joint
   const first = features.find((f) => f.part === part?.id)
   return {
@@ -15,10 +17,13 @@ export function blankJoint(
     name: part ? `${part.name}, bolted` : 'Joint',
     part: part && first ? part.id : undefined,
     features: first ? [first.id] : undefined,
-    sides: [part ? { kind: 'part', of: part.id } : {}, { kind: 'vehicle' }],
+    sides: [
+      { ...(part ? { kind: 'part' as const, of: part.id } : {}), id: ids[0] },
+      { kind: 'vehicle', id: ids[1] },
+    ],
     design: {
       ...start,
-      plies: start.plies?.map((p, i) => (i || !part ? p : { ...p, name: part.name })),
+      plies: start.plies?.map((p, i) => ({ ...p, id: ids[i], ...(i || !part ? {} : { name: part.name }) })),
     },
   }
 }

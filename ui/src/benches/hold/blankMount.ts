@@ -15,7 +15,7 @@ export function blankMount(
     name: part?.name ?? '',
     part: part?.id ?? '',
     device: device?.id,
-    feet: device?.feet?.length ? [0] : undefined,
+    feet: device?.feet?.length ? [device.feet[0]!.id!] : undefined,
     hold: {
       ...shopOf(inch).hold,
       fasten: own[0] ? [own[0].id] : [],

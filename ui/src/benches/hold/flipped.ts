@@ -6,13 +6,10 @@ import type { BoltedJoint } from '@/api/client'
  */
 export function flipped(j: BoltedJoint): BoltedJoint {
   const plies = j.design.plies ?? []
-  const sides = plies.map((_, i) => j.sides?.[i] ?? {})
   const over = (v: number) => (v === 0 ? 0 : -v)
   return {
     ...j,
     headsBack: !j.headsBack || undefined,
-    sides: [...sides].reverse(),
-    rubber: j.rubber && { ...j.rubber, ply: plies.length - 1 - j.rubber.ply },
     design: {
       ...j.design,
       plies: [...plies].reverse(),

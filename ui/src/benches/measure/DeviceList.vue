@@ -132,7 +132,7 @@ const sizes = ['length', 'width', 'height'] as const
             :rows="d.feet ?? []"
             word="foot"
             add="Foot"
-            :make="() => ({ x: 0, y: 0 })"
+            :make="() => ({ id: newId(), x: 0, y: 0 })"
             small
             flow
             @change="(v) => open.set(`/devices/${i}/feet`, v)"
