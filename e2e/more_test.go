@@ -101,12 +101,13 @@ func TestSchools(t *testing.T) {
 	p.press("Coupon, measured")
 	p.wait("the silent school", `document.querySelector('.rail .count')?.innerText === '1'`)
 	p.press("Type a coupon")
-	for _, x := range [][2]string{{"Flat", "100"}, {"Leg a, outside", "52.65"}, {"Leg b, outside", "52.65"}} {
+	for _, x := range [][2]string{{"Flat", "100"}, {"Leg a, outside", "51.73"}, {"Leg b, outside", "51.73"}} {
 		// What is not measured whole counts for nothing.
 		p.wait("the silent school", `document.querySelector('.rail .count')?.innerText === '1'`)
 		p.enter("[aria-label='A new coupon']", x[0])
 		p.keys(x[1] + kb.Enter)
 	}
+	p.press("Use it")
 	p.wait("the coupon's figure", `document.querySelector('[data-school=coupon].on .num')`)
 	p.wait("no stop", `!document.querySelector('.rail .count')`)
 	p.press("Fixed by the shop")

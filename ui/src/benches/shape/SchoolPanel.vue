@@ -25,9 +25,8 @@ function startCoupon() {
   const insideRadius = part.value.built.value!.bendLines[0]?.insideRadius ?? r.thickness
   typing.value = { angle: 90, thickness: r.thickness, insideRadius }
 }
-function typeCoupon(key: keyof Coupon, v: number) {
-  typing.value = { ...typing.value, [key]: v }
-  if (!fields.every((f) => typing.value![f.key])) return
+const whole = computed(() => fields.every((f) => typing.value?.[f.key]))
+function keepCoupon() {
   set('/coupons', [...(rule.value.coupons ?? []), typing.value as Coupon])
   typing.value = undefined
 }
@@ -137,8 +136,9 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
           :kind="f.kind"
           :model-value="typing[f.key] ?? null"
           :lengths="bench.style()"
-          @update:model-value="(v) => typeCoupon(f.key, v)"
+          @update:model-value="(v) => (typing = { ...typing, [f.key]: v })"
         />
+        <button type="button" class="press main" :disabled="!whole" @click="keepCoupon">Use it</button>
         <button type="button" class="press tight" aria-label="Remove the new coupon" @click="typing = undefined">
           <Trash2 :size="18" />
         </button>
