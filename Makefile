@@ -48,7 +48,7 @@ test: setup ui lint
 	CGO_ENABLED=1 $(GO) test -race -timeout 40m $(RACED)
 	$(GO) test -timeout 60m $$($(GO) list ./... | grep -vxF "$$($(GO) list $(RACED))")
 # A count, about 20 s: a fuzz run ended by the clock now and then fails by its own deadline.
-	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime 1300000x ./core/trace
+	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime 300000x ./core/trace
 
 # Front end with hot reload on a demo server of its own.
 dev: setup-demo bin/warmanvil

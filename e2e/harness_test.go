@@ -19,6 +19,7 @@ import (
 
 	"github.com/alexedwards/scs/pgxstore"
 	"github.com/chromedp/cdproto/browser"
+	"github.com/chromedp/cdproto/emulation"
 	cdppage "github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
@@ -32,7 +33,7 @@ import (
 	"warmanvil/ui"
 )
 
-func TestMain(m *testing.M) { storetest.Main(m) }
+func TestMain(m *testing.M) { storetest.Main(m, func() { closeBrowser() }) }
 
 // app is one server on a database of its own, with the demo jobs.
 type app struct {
@@ -93,7 +94,22 @@ func startBehind(t testing.TB, door httpapi.Door) app {
 	return app{s, jobs, away, slow}
 }
 
-// page is a browser of its own, with its own storage.
+// chrome is the one browser of the run; each page has a profile of its own in it.
+var chrome = sync.OnceValues(func() (context.Context, error) {
+	opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(browserPath), chromedp.NoSandbox,
+		chromedp.Flag("disable-component-update", true))
+	alloc, stop := chromedp.NewExecAllocator(context.Background(), opts...)
+	ctx, _ := chromedp.NewContext(alloc)
+	closeBrowser = func() { _ = chromedp.Cancel(ctx); stop() } // the run is over
+	return ctx, chromedp.Do(ctx)
+})
+
+// browserPath is Debian's Chromium without a window: the same engine, a third cheaper to run.
+const browserPath = "/usr/bin/chromium-headless-shell"
+
+var closeBrowser = func() {}
+
+// page is a tab with a storage, a cache and downloads of its own.
 type page struct {
 	t         testing.TB
 	ctx       context.Context
@@ -103,18 +119,22 @@ type page struct {
 
 func open(t testing.TB, a app, width, height int64) *page {
 	t.Helper()
-	opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath("/usr/bin/chromium"), chromedp.NoSandbox,
-		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
-		chromedp.Flag("disable-sync", true))
-	alloc, stopBrowser := chromedp.NewExecAllocator(context.Background(), opts...)
-	ctx, stop := chromedp.NewContext(alloc)
-	t.Cleanup(func() { stop(); stopBrowser() })
+	shared, err := chrome()
+	if err != nil {
+		t.Fatal("the tests need a browser:", err)
+	}
+	ctx, stop := chromedp.NewContext(shared, chromedp.WithNewBrowserContext())
+	t.Cleanup(stop)
 	p := &page{t: t, ctx: ctx, app: a, downloads: t.TempDir()}
 	p.do(chromedp.EmulateViewport(width, height))
 	p.watchPolicy()
 	p.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+		if _, err := chromedp.Call(ctx, emulation.SetFocusEmulationEnabled, emulation.SetFocusEmulationEnabledParams{Enabled: true}); err != nil {
+			return err // many tabs: each behaves as the one in front
+		}
 		_, err := chromedp.Call(ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{
-			Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: p.downloads})
+			Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: p.downloads,
+			BrowserContextID: chromedp.FromContext(p.ctx).BrowserContextID})
 		return err
 	}))
 	return p
@@ -166,7 +186,7 @@ func eval[T any](p *page, script string) T {
 	defer cancel()
 	v, err := chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
 	if err != nil {
-		p.t.Fatalf("%s: %v", script, err)
+		p.t.Fatalf("%.300s: %v", script, err)
 	}
 	return v
 }
@@ -178,7 +198,9 @@ const patience = time.Minute
 // wait polls until a script is true.
 func (p *page) wait(what, script string) {
 	p.t.Helper()
-	for end := time.Now().Add(patience); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
+	pause := 10 * time.Millisecond // each look costs the page a layout
+	for end := time.Now().Add(patience); time.Now().Before(end); time.Sleep(pause) {
+		pause = min(2*pause, 100*time.Millisecond)
 		if eval[bool](p, "!!(document.body && ("+script+"))") { // a page on its way has no body yet
 			return
 		}

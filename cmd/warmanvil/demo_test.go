@@ -3,6 +3,7 @@ package main
 import (
 	"bufio"
 	"encoding/json"
+	"fmt"
 	"io"
 	"net/http"
 	"os"
@@ -10,6 +11,7 @@ import (
 	"path/filepath"
 	"regexp"
 	"strings"
+	"sync"
 	"syscall"
 	"testing"
 	"time"
@@ -22,11 +24,33 @@ type demo struct {
 	out *strings.Builder
 }
 
+// built is the program, linked once for all tests.
+var built = sync.OnceValues(func() (string, error) {
+	dir, err := os.MkdirTemp("", "warmanvil-built-")
+	if err != nil {
+		return "", err
+	}
+	remove = func() { _ = os.RemoveAll(dir) } // the run is over
+	bin := filepath.Join(dir, "warmanvil")
+	if out, err := exec.Command("go", "build", "-o", bin, ".").CombinedOutput(); err != nil {
+		return "", fmt.Errorf("%w: %s", err, out)
+	}
+	return bin, nil
+})
+
+var remove = func() {}
+
+func TestMain(m *testing.M) {
+	code := m.Run()
+	remove()
+	os.Exit(code)
+}
+
 func build(t *testing.T) string {
 	t.Helper()
-	bin := filepath.Join(t.TempDir(), "warmanvil")
-	if out, err := exec.Command("go", "build", "-o", bin, ".").CombinedOutput(); err != nil {
-		t.Fatalf("%v: %s", err, out)
+	bin, err := built()
+	if err != nil {
+		t.Fatal(err)
 	}
 	return bin
 }

@@ -25,9 +25,14 @@ var (
 
 const template = "template_migrated"
 
-// Main runs a test binary's tests with a cluster beside; TestMain calls it.
-func Main(m *testing.M) {
-	os.Exit(run(m))
+// Main runs a test binary's tests with a cluster beside; TestMain calls it. What
+// is handed in is done when they are over.
+func Main(m *testing.M, after ...func()) {
+	code := run(m)
+	for _, f := range after {
+		f()
+	}
+	os.Exit(code)
 }
 
 func run(m *testing.M) int {

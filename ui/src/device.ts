@@ -10,6 +10,10 @@ export const useDevice = defineStore('device', () => {
     document.documentElement.dataset.theme = theme.value
     localStorage.setItem('warmanvil.theme', theme.value)
   })
+  // Another tab of this device may choose.
+  window.addEventListener('storage', (e) => {
+    if (e.key === 'warmanvil.theme' && (e.newValue === 'day' || e.newValue === 'shed')) theme.value = e.newValue
+  })
   return { theme }
 })
 
