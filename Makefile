@@ -3,7 +3,7 @@ SHELL := /bin/bash
 GO ?= go
 export CGO_ENABLED = 0
 
-.PHONY: demo test dev bench fuzz screenshots setup setup-demo ui api lint clean
+.PHONY: demo test dev bench fuzz screenshots setup setup-demo ui api lint lint-go lint-ui race clean
 
 # Private database, demo jobs, loopback server. Ctrl-C stops both.
 demo: setup-demo bin/warmanvil
@@ -35,17 +35,25 @@ api: ui/node_modules/.installed
 	$(GO) run ./cmd/warmanvil openapi > docs/openapi.json.new && mv docs/openapi.json.new docs/openapi.json
 	cd ui && npm run -s types
 
-lint: ui/node_modules/.installed
+lint: lint-go lint-ui
+
+lint-go:
 	@test -z "$$(gofmt -l $$(git ls-files '*.go'))" || { gofmt -l $$(git ls-files '*.go'); echo "run gofmt"; exit 1; }
 	$(GO) vet ./...
 	$(GO) tool staticcheck ./...
+
+lint-ui: ui/node_modules/.installed
 	cd ui && npm run -s format && npm run -s lint && npm run -s check
 
 # What works side by side is tested with the race detector.
 RACED = ./core/... ./job/... ./store/... ./httpapi
 
-test: setup ui lint
+race:
 	CGO_ENABLED=1 $(GO) test -race -timeout 40m $(RACED)
+
+# Neither the front end's lint nor the end of the race keeps two cores busy.
+test: setup ui lint-go
+	@$(MAKE) --no-print-directory -j2 -O race lint-ui
 	$(GO) test -timeout 60m $$($(GO) list ./... | grep -vxF "$$($(GO) list $(RACED))")
 # A count, about 20 s: a fuzz run ended by the clock now and then fails by its own deadline.
 	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime 300000x ./core/trace

@@ -32,7 +32,11 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'three', test: /node_modules[\\/]three/ },
-            { name: 'naive', test: /node_modules[\\/](naive-ui|css-render|@css-render|vueuc|vooks|treemate|seemly|vdirs|evtd|async-validator|lodash)/ },
+            // What only later screens use comes with them.
+            {
+              name: 'naive',
+              test: /node_modules[\\/](naive-ui(?![\\/]es[\\/](date-picker|time-picker|auto-complete|popconfirm|timeline|upload|progress|image))|css-render|@css-render|vueuc|vooks|treemate|seemly|vdirs|evtd|async-validator|lodash)/,
+            },
             { name: 'vue', test: /node_modules[\\/](vue|@vue|vue-router|pinia|@tanstack|@vueuse)/ },
           ],
         },

@@ -28,6 +28,7 @@ export function useNaiveTheme() {
         textColor: token('--ink'),
         heightLarge: '44px',
       },
+      Upload: { draggerColor: token('--sunk'), draggerBorder: `2px dashed ${token('--rule-strong')}` },
       Card: { color: token('--sheet'), textColor: token('--ink'), titleTextColor: token('--ink'), titleFontWeight: '640' },
     }
     return { theme: device.theme === 'shed' ? darkTheme : null, overrides }

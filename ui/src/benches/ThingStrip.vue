@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router'
 import { api, type JobPage, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
 import PickOne from '@/kit/PickOne.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 type Kind = 'part' | 'frame'
 const props = defineProps<{ page: JobPage; kind: Kind; id: string; name: string; send: () => Promise<unknown> }>()
@@ -68,33 +69,9 @@ const putAway = () =>
       :model-value="own"
       @update:model-value="goTo"
     />
-    <button
-      type="button"
-      class="press tight bare"
-      :title="`New ${kind}`"
-      :aria-label="`New ${kind}`"
-      @click="goTo(kind === 'part' ? 'new' : 'frame')"
-    >
-      <Plus :size="20" />
-    </button>
-    <button
-      type="button"
-      class="press tight bare"
-      :title="`Duplicate the ${kind}`"
-      :aria-label="`Duplicate the ${kind}`"
-      @click="duplicate"
-    >
-      <Copy :size="20" />
-    </button>
-    <button
-      type="button"
-      class="press tight bare"
-      :title="`Put the ${kind} away`"
-      :aria-label="`Put the ${kind} away`"
-      @click="putAway"
-    >
-      <Archive :size="20" />
-    </button>
+    <IconPress :icon="Plus" :size="20" :name="`New ${kind}`" @click="goTo(kind === 'part' ? 'new' : 'frame')" />
+    <IconPress :icon="Copy" :size="20" :name="`Duplicate the ${kind}`" @click="duplicate" />
+    <IconPress :icon="Archive" :size="20" :name="`Put the ${kind} away`" @click="putAway" />
     <span class="gap"></span>
     <span v-if="said" class="wrong" role="alert">{{ said }}</span>
     <slot />
@@ -123,8 +100,5 @@ const putAway = () =>
 }
 .gap {
   flex: 1;
-}
-.tight.bare {
-  min-width: 40px;
 }
 </style>

@@ -8,6 +8,7 @@ import ClashBox from './ClashBox.vue'
 import HistoryBox from './HistoryBox.vue'
 import type { Kind, State } from './reach'
 import type { OpenDocument } from './useDocument'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{
   open: OpenDocument & { change: (next: never) => void }
@@ -35,26 +36,22 @@ const others = computed(() => {
     <span class="save" role="status" :class="{ bad }" v-bind="{ [`data-${open.kind}`]: open.state.value }">{{
       open.state.value
     }}</span>
-    <button
-      type="button"
-      class="press tight bare"
-      title="Undo (Ctrl+Z)"
-      aria-label="Undo"
+    <IconPress
+      :icon="Undo2"
+      :size="20"
+      name="Undo"
       :disabled="!open.view.value?.canUndo && open.state.value === 'saved'"
+      tip="Undo (Ctrl+Z)"
       @click="open.step('undo')"
-    >
-      <Undo2 :size="20" />
-    </button>
-    <button
-      type="button"
-      class="press tight bare"
-      title="Redo (Ctrl+Shift+Z)"
-      aria-label="Redo"
+    />
+    <IconPress
+      :icon="Redo2"
+      :size="20"
+      name="Redo"
       :disabled="!open.view.value?.canRedo"
+      tip="Redo (Ctrl+Shift+Z)"
       @click="open.step('redo')"
-    >
-      <Redo2 :size="20" />
-    </button>
+    />
     <button
       type="button"
       class="press tight"
@@ -73,7 +70,7 @@ const others = computed(() => {
   </div>
   <p v-if="others" class="joined" role="status">
     <span>Joined with what somebody else changed meanwhile: {{ others }}.</span>
-    <button type="button" class="press tight bare" aria-label="Seen" @click="open.seen()"><X :size="18" /></button>
+    <IconPress :icon="X" name="Seen" @click="open.seen()" />
   </p>
   <p v-if="open.wrong.value && open.state.value !== 'two versions'" class="wrong" role="alert">
     {{ open.wrong.value }}
@@ -98,9 +95,6 @@ const others = computed(() => {
 .bad {
   color: var(--stop);
   font-weight: 600;
-}
-.tight.bare {
-  min-width: 40px;
 }
 /* Below the bar, the whole width of the head it stands in. */
 .joined,

@@ -4,6 +4,7 @@
 import { onMounted, ref, shallowRef } from 'vue'
 import { words } from '@/api/client'
 import DialogBox from '@/kit/DialogBox.vue'
+import TimeLine from '@/kit/TimeLine.vue'
 import { type Difference, type Kept, type Kind, reach, type State } from './reach'
 import type { OpenDocument } from './useDocument'
 
@@ -68,8 +69,16 @@ const when = (iso: string) =>
       </div>
       <slot name="drawn" :was="beside.state" />
     </template>
-    <ol v-else-if="list" class="list">
-      <li v-for="r in list" :key="r.number">
+    <TimeLine
+      v-else-if="list"
+      class="list"
+      label="What was kept"
+      :rows="list"
+      :of="(r) => r.number"
+      :now="open.view.value?.revision"
+      v-slot="{ row: r }"
+    >
+      <div class="kept">
         <span class="num">r{{ r.number }}</span>
         <span
           >{{ r.summary }} <span class="soft small">{{ r.who ? `${r.who}, ` : '' }}{{ when(r.created) }}</span></span
@@ -86,8 +95,8 @@ const when = (iso: string) =>
           </button>
           <button type="button" class="press tight" @click="bring(r.number)">Bring back</button>
         </span>
-      </li>
-    </ol>
+      </div>
+    </TimeLine>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #actions>
       <template v-if="beside">
@@ -105,18 +114,13 @@ const when = (iso: string) =>
   max-height: 34dvh;
 }
 .list {
-  list-style: none;
-  margin: 0;
-  padding: 0;
   max-height: 50dvh;
   overflow: auto;
 }
-li {
+.kept {
   display: grid;
   grid-template-columns: 52px 1fr auto;
   gap: 10px;
   align-items: center;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
 }
 </style>

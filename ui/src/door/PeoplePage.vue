@@ -8,6 +8,7 @@ import { queryClient } from '@/api/queries'
 import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
+import SurePress from '@/kit/SurePress.vue'
 import CodeCard from './CodeCard.vue'
 import PassField from './PassField.vue'
 import { sessionChanged, useSession } from './session'
@@ -76,15 +77,13 @@ const day = (iso: string) =>
               <th scope="row">{{ d.name }}</th>
               <td>{{ d.here ? 'this one' : `since ${day(d.since)}` }}</td>
               <td>
-                <button
+                <SurePress
                   v-if="!d.here"
-                  type="button"
-                  class="press tight"
-                  :aria-label="`Sign out ${d.name}`"
-                  @click="act(() => take(api.DELETE('/api/v1/devices/{id}', path(d.id))), `${d.name} signed out.`)"
-                >
-                  Sign out
-                </button>
+                  text="Sign out"
+                  :name="`Sign out ${d.name}`"
+                  :ask="`${d.name} is paired anew before it works again. Sign it out?`"
+                  @sure="act(() => take(api.DELETE('/api/v1/devices/{id}', path(d.id))), `${d.name} signed out.`)"
+                />
               </td>
             </tr>
           </tbody>
@@ -110,15 +109,13 @@ const day = (iso: string) =>
                 />
               </td>
               <td>
-                <button
+                <SurePress
                   v-if="!m.self"
-                  type="button"
-                  class="press tight"
-                  :aria-label="`Remove ${m.name}`"
-                  @click="act(() => take(api.DELETE('/api/v1/members/{id}', path(m.id))), `${m.name} removed.`)"
-                >
-                  Remove
-                </button>
+                  text="Remove"
+                  :name="`Remove ${m.name}`"
+                  :ask="`${m.name} signs in no more; what they saved stays. Remove them?`"
+                  @sure="act(() => take(api.DELETE('/api/v1/members/{id}', path(m.id))), `${m.name} removed.`)"
+                />
               </td>
             </tr>
           </tbody>

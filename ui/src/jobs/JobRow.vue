@@ -2,6 +2,7 @@
 // One job of the list, with what may be done to it.
 import { Archive, ArchiveRestore, Copy, Download, Pencil } from '@lucide/vue'
 import type { JobView } from '@/api/client'
+import IconPress from '@/kit/IconPress.vue'
 
 defineProps<{ job: JobView; archived: boolean }>()
 const emit = defineEmits<{ rename: []; duplicate: []; put: [] }>()
@@ -14,42 +15,23 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
     <span class="about soft">{{ job.brief.vehicle || 'no vehicle named' }}</span>
     <span class="small soft count">{{ job.parts }} {{ job.parts === 1 ? 'part' : 'parts' }} · {{ day(job.updated) }}</span>
     <span class="row acts">
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`Rename ${job.brief.name}`"
-        title="Rename"
-        @click="emit('rename')"
-      >
-        <Pencil :size="20" />
-      </button>
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`Duplicate ${job.brief.name}`"
-        title="Duplicate"
-        @click="emit('duplicate')"
-      >
-        <Copy :size="20" />
-      </button>
-      <a
-        class="press tight bare"
+      <IconPress :icon="Pencil" :size="20" :name="`Rename ${job.brief.name}`" tip="Rename" @click="emit('rename')" />
+      <IconPress :icon="Copy" :size="20" :name="`Duplicate ${job.brief.name}`" tip="Duplicate" @click="emit('duplicate')" />
+      <IconPress
+        :icon="Download"
+        :size="20"
         :href="`/api/v1/jobs/${job.id}/export`"
         download
-        :aria-label="`Take ${job.brief.name} away as a file`"
-        title="Take away as a file"
-      >
-        <Download :size="20" />
-      </a>
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`${archived ? 'Bring back' : 'Put away'} ${job.brief.name}`"
-        :title="archived ? 'Bring back' : 'Put away'"
+        :name="`Take ${job.brief.name} away as a file`"
+        tip="Take away as a file"
+      />
+      <IconPress
+        :icon="archived ? ArchiveRestore : Archive"
+        :size="20"
+        :name="`${archived ? 'Bring back' : 'Put away'} ${job.brief.name}`"
+        :tip="archived ? 'Bring back' : 'Put away'"
         @click="emit('put')"
-      >
-        <component :is="archived ? ArchiveRestore : Archive" :size="20" />
-      </button>
+      />
     </span>
   </li>
 </template>
@@ -80,7 +62,7 @@ li {
   gap: 0;
   flex-wrap: nowrap;
 }
-.acts .press {
+.acts :deep(.press) {
   min-height: var(--touch);
   min-width: var(--touch);
 }

@@ -4,6 +4,7 @@
 // where their order counts they can be moved.
 import { ArrowDown, ArrowUp, Plus, Trash2, Undo2 } from '@lucide/vue'
 import { nextTick, ref, shallowRef, watch } from 'vue'
+import IconPress from './IconPress.vue'
 
 const props = defineProps<{
   rows: T[]
@@ -86,28 +87,24 @@ watch(
         <div class="in"><slot :row="row" :i="i" /></div>
         <div class="acts">
           <template v-if="ordered && rows.length > 1">
-            <button
-              type="button"
-              class="press tight bare up"
+            <IconPress
+              :icon="ArrowUp"
+              :size="16"
               :disabled="i === 0"
-              :aria-label="`Move ${called(row, i)} up`"
+              :name="`Move ${called(row, i)} up`"
+              class="up"
               @click="move(i, -1)"
-            >
-              <ArrowUp :size="16" />
-            </button>
-            <button
-              type="button"
-              class="press tight bare down"
+            />
+            <IconPress
+              :icon="ArrowDown"
+              :size="16"
               :disabled="i === rows.length - 1"
-              :aria-label="`Move ${called(row, i)} down`"
+              :name="`Move ${called(row, i)} down`"
+              class="down"
               @click="move(i, 1)"
-            >
-              <ArrowDown :size="16" />
-            </button>
+            />
           </template>
-          <button type="button" class="press tight bare" :aria-label="`Remove ${called(row, i)}`" @click="drop(i)">
-            <Trash2 :size="small ? 16 : 18" />
-          </button>
+          <IconPress :icon="Trash2" :size="small ? 16 : 18" :name="`Remove ${called(row, i)}`" @click="drop(i)" />
         </div>
       </article>
     </template>

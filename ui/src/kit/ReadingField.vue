@@ -9,6 +9,7 @@ import { useInstruments } from './instruments'
 import type { Kind, Style } from './readLength'
 import PickOne from './PickOne.vue'
 import ValueField from './ValueField.vue'
+import IconPress from './IconPress.vue'
 
 const props = defineProps<{
   label: string
@@ -57,15 +58,7 @@ const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i)
         :note="i ? undefined : note"
         @update:model-value="(x) => setValue(i, x)"
       />
-      <button
-        v-if="i"
-        type="button"
-        class="press tight bare"
-        :aria-label="`Remove reading ${i + 1} of ${label}`"
-        @click="drop(i)"
-      >
-        <X :size="16" />
-      </button>
+      <IconPress v-if="i" :icon="X" :size="16" :name="`Remove reading ${i + 1} of ${label}`" @click="drop(i)" />
     </div>
     <div v-if="values.length" class="how">
       <PickOne
@@ -83,9 +76,7 @@ const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i)
         :model-value="modelValue?.trust ?? 'measured'"
         @update:model-value="(v) => say({ trust: v })"
       />
-      <button type="button" class="press tight bare" :aria-label="`Read ${label} again`" title="Read it again" @click="again">
-        <Plus :size="16" />
-      </button>
+      <IconPress :icon="Plus" :size="16" :name="`Read ${label} again`" tip="Read it again" @click="again" />
     </div>
   </div>
 </template>

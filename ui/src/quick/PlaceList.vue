@@ -3,6 +3,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import type { Style } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{
   label: string
@@ -42,9 +43,7 @@ const drop = (i: number) =>
         :wrong="fault(axes.length === 1 ? `/${i}` : `/${i}/${k}`)"
         @update:model-value="(v) => put(i, k, v)"
       />
-      <button type="button" class="press tight bare" :aria-label="`Remove ${label.toLowerCase()} ${i + 1}`" @click="drop(i)">
-        <Trash2 :size="16" />
-      </button>
+      <IconPress :icon="Trash2" :size="16" :name="`Remove ${label.toLowerCase()} ${i + 1}`" @click="drop(i)" />
     </div>
     <button type="button" class="press tight" @click="add"><Plus :size="16" aria-hidden="true" />One more</button>
   </fieldset>

@@ -14,6 +14,7 @@ import { useAmounts } from '@/kit/amounts'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import { sideKey } from './sides'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenBrief; view?: HoldingView; job: string }>()
 const list = computed(() => props.open.brief.value?.duties ?? [])
@@ -166,14 +167,7 @@ async function label(id: string) {
       </div>
       <div class="row">
         <button type="button" class="press tight" @click="label(d.id)">Rating label</button>
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove ${d.name || 'this duty'}`"
-          @click="open.set(`/duties/${i}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
+        <IconPress :icon="Trash2" :name="`Remove ${d.name || 'this duty'}`" @click="open.set(`/duties/${i}`, undefined)" />
       </div>
     </article>
     <p v-if="!list.length" class="soft">Nothing is rated yet. A part without a rated duty is not finished.</p>

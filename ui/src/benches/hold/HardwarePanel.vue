@@ -7,6 +7,7 @@ import type { HoldingView } from '@/api/client'
 import { useStock } from '@/api/queries'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenBrief; holding: HoldingView['holding'] }>()
 const { data: stock } = useStock()
@@ -96,19 +97,16 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
           @change="lengths(i, $event.target as HTMLInputElement)"
         />
       </div>
-      <button
-        type="button"
-        class="press tight bare"
-        :aria-label="`Remove bin ${i + 1}`"
+      <IconPress
+        :icon="Trash2"
+        :name="`Remove bin ${i + 1}`"
         @click="
           open.set(
             '/bins',
             bins.filter((_, k) => k !== i),
           )
         "
-      >
-        <Trash2 :size="18" />
-      </button>
+      />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <button type="button" class="press tight add" @click="add"><Plus :size="16" aria-hidden="true" />One more bin</button>

@@ -19,6 +19,7 @@ import MountPanel from './MountPanel.vue'
 import PathPanel from './PathPanel.vue'
 import { blankJoint } from './blankJoint'
 import { blankMount } from './blankMount'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ job: string }>()
 const open = useBrief(() => props.job)
@@ -197,14 +198,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       <RulesNotice :job="job" :rules="view?.rules" />
       <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
       <MountPanel v-if="at >= 0" :key="chosen" :open="open" :at="at" :held="held(chosen)" :view="view" :job="job">
-        <button
-          type="button"
-          class="press tight bare"
-          aria-label="Ask no more about this bracket"
-          @click="open.set(`/mounts/${at}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
+        <IconPress :icon="Trash2" name="Ask no more about this bracket" @click="open.set(`/mounts/${at}`, undefined)" />
       </MountPanel>
       <JointPanel
         v-else-if="jointAt >= 0"
@@ -215,14 +209,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         :view="view"
         :job="job"
       >
-        <button
-          type="button"
-          class="press tight bare"
-          aria-label="Remove this joint"
-          @click="open.set(`/joints/${jointAt}`, undefined)"
-        >
-          <Trash2 :size="18" />
-        </button>
+        <IconPress :icon="Trash2" name="Remove this joint" @click="open.set(`/joints/${jointAt}`, undefined)" />
       </JointPanel>
       <AssemblyPanel v-else-if="chosen === all" :job="job" />
       <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" @joint="choose" />

@@ -23,6 +23,7 @@ import JointBolts from './JointBolts.vue'
 import JointCases from './JointCases.vue'
 import JointForm from './JointForm.vue'
 import JointPlies from './JointPlies.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; told?: BoltedTold; view?: HoldingView; job: string }>()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
@@ -112,26 +113,8 @@ async function print() {
       />
       <span v-if="joints.length > 1" class="order" role="group" aria-label="Order of fitting">
         <span class="small soft">fitted {{ at + 1 }} of {{ joints.length }}</span>
-        <button
-          type="button"
-          class="press tight bare"
-          :disabled="at === 0"
-          aria-label="Fit it earlier"
-          title="Fit it earlier"
-          @click="move(at - 1)"
-        >
-          <ArrowUp :size="18" />
-        </button>
-        <button
-          type="button"
-          class="press tight bare"
-          :disabled="at === joints.length - 1"
-          aria-label="Fit it later"
-          title="Fit it later"
-          @click="move(at + 1)"
-        >
-          <ArrowDown :size="18" />
-        </button>
+        <IconPress :icon="ArrowUp" :disabled="at === 0" name="Fit it earlier" @click="move(at - 1)" />
+        <IconPress :icon="ArrowDown" :disabled="at === joints.length - 1" name="Fit it later" @click="move(at + 1)" />
       </span>
       <button type="button" class="press tight" @click="print">Torque sheet of the job</button>
       <slot />

@@ -11,6 +11,7 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { newId } from '@/api/ids'
 import { mayBe } from '@/api/words'
 import TextField from '@/kit/TextField.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenSurvey; part: string }>()
 const told = computed(() => props.open.worked.value?.checks.find((c) => c.part === props.part))
@@ -110,14 +111,11 @@ const ways = computed(() => mayBe('PartCheck', 'fit'))
             settled</label
           >
           <TextField label="Issue" :model-value="x.text" @update:model-value="(v) => issue(i, { text: v })" />
-          <button
-            type="button"
-            class="press tight bare"
-            :aria-label="`Remove the issue ${x.text}`"
+          <IconPress
+            :icon="Trash2"
+            :name="`Remove the issue ${x.text}`"
             @click="say({ issues: issues.filter((_, k) => k !== i) })"
-          >
-            <Trash2 :size="18" />
-          </button>
+          />
         </div>
         <button type="button" class="press tight add" @click="say({ issues: [...issues, { id: newId(), text: '' }] })">
           <Plus :size="16" aria-hidden="true" />Add an issue
@@ -144,7 +142,7 @@ const ways = computed(() => mayBe('PartCheck', 'fit'))
   gap: 12px;
   align-items: center;
 }
-.line .press {
+.line :deep(.press) {
   white-space: nowrap;
   flex: none;
 }

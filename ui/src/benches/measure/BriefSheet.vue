@@ -22,6 +22,7 @@ import RoadForm from './RoadForm.vue'
 import SheetIndex from './SheetIndex.vue'
 import TargetList from './TargetList.vue'
 import WeightCard from './WeightCard.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ job: string }>()
 const open = useBrief(() => props.job)
@@ -147,9 +148,7 @@ const sections = computed(() => {
       <ul v-else class="numbers">
         <li v-for="n in page.numbers" :key="n.id">
           <KeptNumber :number="n" :lengths="style" />
-          <button type="button" class="press tight bare" :aria-label="`Remove ${n.title}`" @click="drop(n.id)">
-            <Trash2 :size="20" />
-          </button>
+          <IconPress :icon="Trash2" :size="20" :name="`Remove ${n.title}`" @click="drop(n.id)" />
         </li>
       </ul>
     </section>

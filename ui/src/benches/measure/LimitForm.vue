@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the work must keep to.
+import DateField from '@/kit/DateField.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { Brief } from '@/api/client'
@@ -125,16 +126,7 @@ const sizes = ['length', 'width', 'height'] as const
       <button v-if="limits.envelope" type="button" class="press tight" @click="set('envelope', undefined)">No such limit</button>
     </div>
     <div class="three dated">
-      <div class="field">
-        <label for="limit-date">Ready by</label>
-        <input
-          id="limit-date"
-          class="box"
-          type="date"
-          :value="limits.date ?? ''"
-          @change="set('date', ($event.target as HTMLInputElement).value)"
-        />
-      </div>
+      <DateField label="Ready by" :model-value="limits.date ?? ''" @update:model-value="(v) => set('date', v)" />
       <ValueField
         label="Budget"
         kind="number"

@@ -16,6 +16,7 @@ import WhyButton from '@/kit/WhyButton.vue'
 import MapSketch from './MapSketch.vue'
 import { usePoints } from './points'
 import PictureFrame from '@/kit/PictureFrame.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
 const at = computed(() => `/maps/${props.index}` as const)
@@ -83,9 +84,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           @update:model-value="(v) => open.set(`${at}/other`, v || undefined)"
         />
       </div>
-      <button type="button" class="press tight bare gone" :aria-label="`Remove ${map.name}`" @click="open.set(at, undefined)">
-        <Trash2 :size="18" />
-      </button>
+      <IconPress :icon="Trash2" :name="`Remove ${map.name}`" class="gone" @click="open.set(at, undefined)" />
     </div>
     <div class="two">
       <div>

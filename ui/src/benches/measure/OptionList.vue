@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenBrief } from '@/jobs/useBrief'
 import TextField from '@/kit/TextField.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenBrief }>()
 const list = computed(() => props.open.brief.value?.options ?? [])
@@ -43,14 +44,7 @@ const choose = (id: string) =>
           <button type="button" class="press tight" :aria-pressed="!!o.chosen" @click="choose(o.chosen ? '' : o.id)">
             {{ o.chosen ? 'Taken' : 'Take this way' }}
           </button>
-          <button
-            type="button"
-            class="press tight bare"
-            :aria-label="`Remove way ${o.name}`"
-            @click="open.set(`/options/${i}`, undefined)"
-          >
-            <Trash2 :size="18" />
-          </button>
+          <IconPress :icon="Trash2" :name="`Remove way ${o.name}`" @click="open.set(`/options/${i}`, undefined)" />
         </div>
       </article>
     </div>

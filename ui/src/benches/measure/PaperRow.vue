@@ -3,13 +3,13 @@
 import { ref } from 'vue'
 import { api, take, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
+import FilePick from '@/kit/FilePick.vue'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 
 const props = defineProps<{ open: OpenSurvey; job: string }>()
 const said = ref('')
 const wrong = ref('')
 const refused = ref<{ line: number; text: string; why: string }[]>([])
-const input = ref<HTMLInputElement>()
 async function get(kind: string) {
   said.value = wrong.value = ''
   const paper = localStorage.getItem('warmanvil.paper') ?? 'a4'
@@ -19,9 +19,7 @@ async function get(kind: string) {
     wrong.value = words(e)
   }
 }
-async function bring(e: Event) {
-  const file = (e.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function bring(file: File) {
   said.value = wrong.value = ''
   refused.value = []
   try {
@@ -39,7 +37,6 @@ async function bring(e: Event) {
   } catch (err) {
     wrong.value = words(err)
   }
-  if (input.value) input.value.value = ''
 }
 </script>
 
@@ -49,9 +46,7 @@ async function bring(e: Event) {
       <button type="button" class="press" @click="get('blank')">Survey sheet to fill in</button>
       <button type="button" class="press" @click="get('results')">Survey with its results</button>
       <button type="button" class="press" @click="get('points')">Points as CSV</button>
-      <label class="press">
-        Bring points from CSV<input ref="input" type="file" accept=".csv,text/csv" class="hidden-label" @change="bring" />
-      </label>
+      <FilePick label="Bring points from CSV" accept=".csv,text/csv" @pick="bring" />
     </div>
     <p role="status" class="small">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

@@ -10,6 +10,7 @@ import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
 import MirrorChoice from './MirrorChoice.vue'
 import { usePoints } from './points'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number; told?: Located }>()
 const at = computed(() => `/points/${props.index}` as const)
@@ -133,14 +134,7 @@ const holes = computed(() => [
           :model-value="m.tape ?? 'centre'"
           @update:model-value="(v) => open.set(`${at}/many/${k}/tape`, v)"
         />
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove distance ${k + 1}`"
-          @click="open.set(`${at}/many/${k}`, undefined)"
-        >
-          <Trash2 :size="16" />
-        </button>
+        <IconPress :icon="Trash2" :size="16" :name="`Remove distance ${k + 1}`" @click="open.set(`${at}/many/${k}`, undefined)" />
       </div>
       <button type="button" class="press tight" @click="open.set(`${at}/many`, [...(p.many ?? []), { point: '', distance: {} }])">
         <Plus :size="16" aria-hidden="true" />Distance

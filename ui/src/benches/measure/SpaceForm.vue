@@ -7,6 +7,7 @@ import { wordOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
 const path = computed(() => `/spaces/${props.index}/shape` as const)
@@ -82,14 +83,12 @@ const names = ['forward', 'left', 'up']
           :lengths="open.style.value"
           @update:model-value="(v) => open.set(`${path}/corners/${k}/${i}`, v)"
         />
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove corner ${k + 1}`"
+        <IconPress
+          :icon="Trash2"
+          :size="16"
+          :name="`Remove corner ${k + 1}`"
           @click="open.set(`${path}/corners/${k}`, undefined)"
-        >
-          <Trash2 :size="16" />
-        </button>
+        />
       </div>
       <button
         type="button"
@@ -109,14 +108,12 @@ const names = ['forward', 'left', 'up']
           :lengths="open.style.value"
           @update:model-value="(v) => open.set(`${path}/outline/${k}/${n}`, v)"
         />
-        <button
-          type="button"
-          class="press tight bare"
-          :aria-label="`Remove corner ${k + 1}`"
+        <IconPress
+          :icon="Trash2"
+          :size="16"
+          :name="`Remove corner ${k + 1}`"
           @click="open.set(`${path}/outline/${k}`, undefined)"
-        >
-          <Trash2 :size="16" />
-        </button>
+        />
       </div>
       <button type="button" class="press tight" @click="open.set(`${path}/outline`, [...(shape.outline ?? []), { x: 0, y: 0 }])">
         <Plus :size="16" aria-hidden="true" />Corner

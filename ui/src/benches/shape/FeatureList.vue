@@ -7,6 +7,7 @@ import FeatureOptions from './FeatureOptions.vue'
 import GroupHead from './GroupHead.vue'
 import SizeRow from './SizeRow.vue'
 import type { Bench } from './useBench'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ bench: Bench }>()
 type Group = { feature: string; name: string; path: string; rows: Dimension[]; panel: boolean; removable: boolean; in: string }
@@ -103,37 +104,31 @@ const worst = computed(() => {
             {{ g.name }}
             <span v-if="worst.get(g.feature)" class="mark" :class="worst.get(g.feature)">{{ worst.get(g.feature) }}</span>
           </h3>
-          <button
+          <IconPress
             v-if="g.panel && !twin"
-            type="button"
-            class="icon"
-            :aria-label="`Add to ${g.name}`"
-            :title="`Add to ${g.name}`"
+            :icon="Plus"
+            :size="20"
+            :name="`Add to ${g.name}`"
+            slim
             @click="bench.pick(g.feature)"
-          >
-            <Plus :size="20" />
-          </button>
-          <button
+          />
+          <IconPress
             v-if="g.path && !twin"
-            type="button"
-            class="icon"
+            :icon="SlidersHorizontal"
             :aria-expanded="openOptions === g.feature"
-            :aria-label="`Options of ${g.name}`"
-            title="Options"
+            :name="`Options of ${g.name}`"
+            slim
+            tip="Options"
             @click="openOptions = openOptions === g.feature ? '' : g.feature"
-          >
-            <SlidersHorizontal :size="18" />
-          </button>
-          <button
+          />
+          <IconPress
             v-if="g.removable"
-            type="button"
-            class="icon"
-            :aria-label="`Remove ${g.name}`"
-            title="Remove (undo brings it back)"
+            :icon="Trash2"
+            :name="`Remove ${g.name}`"
+            slim
+            tip="Remove (undo brings it back)"
             @click="bench.remove(g.path)"
-          >
-            <Trash2 :size="18" />
-          </button>
+          />
         </div>
         <FeatureOptions v-if="openOptions === g.feature" :bench="bench" :path="g.path" :word="g.name" />
         <SizeRow
@@ -176,18 +171,6 @@ const worst = computed(() => {
 h3 {
   flex: 1;
   overflow-wrap: anywhere;
-}
-.icon {
-  width: 38px;
-  height: 40px;
-  display: grid;
-  place-items: center;
-  border: 0;
-  background: none;
-  cursor: pointer;
-}
-.icon:hover {
-  color: var(--ember);
 }
 .mark {
   font: 700 0.75rem var(--text);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Name, copy and order of one feature; and taking it along to another part.
-import { computed, useId } from 'vue'
+import { computed } from 'vue'
+import SuggestField from '@/kit/SuggestField.vue'
 import TextField from '@/kit/TextField.vue'
 import { afresh } from './afresh'
 import { keepFeature } from './carried'
@@ -15,7 +16,6 @@ type Feature = { id: string; name?: string; group?: string; [key: string]: unkno
 const feature = computed(() => part.value.get(props.path) as Feature)
 const all = computed(() => (part.value.get(list.value) as Feature[] | undefined) ?? [])
 
-const groupId = useId()
 const known = computed(() => [...new Set(props.bench.dimensions.value.flatMap((d) => (d.in ? [d.in] : [])))])
 const join = (name: string) => part.value.set(`${props.path}/group`, name.trim() || undefined)
 function copy() {
@@ -42,21 +42,13 @@ const kind = computed(() => list.value.split('/').at(-1) as 'flanges' | 'holes' 
     :model-value="feature.name ?? ''"
     @update:model-value="(v) => part.set(`${path}/name`, v || undefined)"
   />
-  <div class="field">
-    <label :for="groupId">In the group</label>
-    <!-- Taken when it is left: a group found or made at every letter would jump about. -->
-    <input
-      :id="groupId"
-      class="box"
-      maxlength="80"
-      :value="feature.group ?? ''"
-      :list="`${groupId}-known`"
-      @change="join(($event.target as HTMLInputElement).value)"
-    />
-    <datalist :id="`${groupId}-known`">
-      <option v-for="g in known" :key="g" :value="g" />
-    </datalist>
-  </div>
+  <SuggestField
+    label="In the group"
+    :maxlength="80"
+    :model-value="feature.group ?? ''"
+    :known="known"
+    @update:model-value="join"
+  />
   <div class="row">
     <button type="button" class="press tight" @click="copy">Copy</button>
     <button type="button" class="press tight" @click="keepFeature({ kind, word, feature })">Take along</button>

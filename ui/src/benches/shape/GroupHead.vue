@@ -3,6 +3,7 @@
 import { ChevronDown, ChevronRight, Copy, Trash2 } from '@lucide/vue'
 import { ref, watch } from 'vue'
 import type { Bench } from './useBench'
+import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ bench: Bench; name: string; count: number; shut: boolean; worst: string; fixed: boolean }>()
 defineEmits<{ fold: [] }>()
@@ -20,9 +21,14 @@ function rename() {
 
 <template>
   <div class="group" :data-group="name">
-    <button type="button" class="icon" :aria-expanded="!shut" :aria-label="`Group ${name}`" @click="$emit('fold')">
-      <component :is="shut ? ChevronRight : ChevronDown" :size="20" />
-    </button>
+    <IconPress
+      :icon="shut ? ChevronRight : ChevronDown"
+      :size="20"
+      :aria-expanded="!shut"
+      :name="`Group ${name}`"
+      slim
+      @click="$emit('fold')"
+    />
     <input
       v-model="typed"
       class="name"
@@ -35,18 +41,14 @@ function rename() {
     <span class="small soft num">{{ count }}</span>
     <strong v-if="worst" class="mark" :class="worst">{{ worst }}</strong>
     <template v-if="!fixed">
-      <button type="button" class="icon" :aria-label="`Copy group ${name}`" title="Copy the group" @click="bench.copyGroup(name)">
-        <Copy :size="18" />
-      </button>
-      <button
-        type="button"
-        class="icon"
-        :aria-label="`Remove group ${name}`"
-        title="Remove the group with its features (undo brings it back)"
+      <IconPress :icon="Copy" :name="`Copy group ${name}`" slim tip="Copy the group" @click="bench.copyGroup(name)" />
+      <IconPress
+        :icon="Trash2"
+        :name="`Remove group ${name}`"
+        slim
+        tip="Remove the group with its features (undo brings it back)"
         @click="bench.removeGroup(name)"
-      >
-        <Trash2 :size="18" />
-      </button>
+      />
     </template>
   </div>
 </template>
@@ -72,18 +74,6 @@ function rename() {
 .name:hover:not(:read-only),
 .name:focus:not(:read-only) {
   border-color: var(--rule);
-}
-.icon {
-  width: 36px;
-  height: 40px;
-  display: grid;
-  place-items: center;
-  border: 0;
-  background: none;
-  cursor: pointer;
-}
-.icon:hover {
-  color: var(--ember);
 }
 .mark {
   font: 700 0.75rem var(--text);

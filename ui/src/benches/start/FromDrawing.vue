@@ -9,6 +9,7 @@ import { blankPart } from '@/jobs/starter'
 import { alter } from '@/documents/alter'
 import { reach } from '@/documents/reach'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import FilePick from '@/kit/FilePick.vue'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
@@ -33,9 +34,7 @@ const recipe = ref<Recipe>(blankPart(props.job.brief.unit))
 const style = computed(() => ({ unit: props.job.brief.unit, grain: props.job.brief.grain }))
 const mm = { file: undefined, mm: 1, in: 25.4, cm: 10 }
 
-function pick(e: Event) {
-  const f = (e.target as HTMLInputElement).files?.[0]
-  if (!f) return
+function pick(f: File) {
   if (f.size > 20e6) {
     wrong.value = `${f.name} is larger than 20 MB: save only what is to be cut.`
     return
@@ -159,10 +158,8 @@ async function start() {
 
 <template>
   <div class="from">
-    <label class="pick">
-      <span class="label">The drawing</span>
-      <input type="file" accept=".dxf,.svg" @change="pick" />
-    </label>
+    <FilePick wide :label="file ? 'Another drawing' : 'The drawing: DXF or SVG'" accept=".dxf,.svg" @pick="pick" />
+    <p v-if="file" class="soft">{{ file.name }}</p>
     <p v-if="busy" class="soft" role="status">Reading it.</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="drawing">
@@ -236,14 +233,6 @@ async function start() {
 .start > .press,
 .side > .press {
   justify-self: start;
-}
-.pick {
-  display: grid;
-  gap: 4px;
-}
-.pick input {
-  min-height: var(--touch);
-  font: inherit;
 }
 .both {
   display: grid;
