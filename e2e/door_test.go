@@ -1,7 +1,6 @@
 package e2e
 
 import (
-	"fmt"
 	"strings"
 	"testing"
 
@@ -21,14 +20,7 @@ func startShared(t testing.TB) app {
 // fill types into the field of a label.
 func (p *page) fill(label, text string) {
 	p.t.Helper()
-	p.wait("the field "+label, fmt.Sprintf(`(() => {
-		const l = [...document.querySelectorAll('label')].find(l => l.innerText.trim() === %q)
-		const e = l && document.getElementById(l.htmlFor)
-		document.querySelectorAll('[data-fill]').forEach(x => x.removeAttribute('data-fill'))
-		e?.setAttribute('data-fill', '')
-		return !!e
-	})()`, label))
-	p.do(chromedp.Click(chromedp.CSS(`[data-fill]`)))
+	p.hand("body", label)
 	p.keys(text)
 }
 

@@ -269,6 +269,31 @@ func (p *page) press(name string) {
 	p.t.Fatalf("press %s: %v%s", name, err, p.state())
 }
 
+// hand puts the hand into the field of a label. An answer on its way may move the
+// field under the finger: then it is reached for again.
+func (p *page) hand(inside, label string) {
+	p.t.Helper()
+	field := fmt.Sprintf(`(() => {
+		const l = [...document.querySelectorAll(%q + ' label')].find(l => l.innerText.trim() === %q)
+		return l && document.getElementById(l.htmlFor)
+	})()`, inside, label)
+	for range 6 {
+		p.wait("the field "+label, `(e => {
+			document.querySelectorAll('[data-fill]').forEach(x => x.removeAttribute('data-fill'))
+			e?.setAttribute('data-fill', '')
+			const place = e ? JSON.stringify(e.getBoundingClientRect()) : ''
+			const still = place === window.testPlace && !window.testAsking
+			window.testPlace = place
+			return e && (still || performance.now() > (window.testPatience ??= performance.now() + 3000))
+		})(`+field+`)`)
+		p.do(chromedp.Click(chromedp.CSS(`[data-fill]`)))
+		if eval[bool](p, `window.testPatience = undefined, document.activeElement?.hasAttribute('data-fill')`) {
+			return
+		}
+	}
+	p.t.Fatalf("the field %s does not take the focus%s", label, p.state())
+}
+
 // keys types as a hand would, into whatever has the focus.
 func (p *page) keys(text string) { p.t.Helper(); p.do(chromedp.KeyEvent(text)) }
 

@@ -1,7 +1,6 @@
 package e2e
 
 import (
-	"fmt"
 	"math"
 	"testing"
 
@@ -14,14 +13,7 @@ import (
 // into types into the field of a label within a section, and leaves it.
 func (p *page) into(section, label, text string) {
 	p.t.Helper()
-	p.wait("the field "+label, fmt.Sprintf(`(() => {
-		const l = [...document.querySelectorAll('#%s label')].find(l => l.innerText.trim() === %q)
-		const e = l && document.getElementById(l.htmlFor)
-		document.querySelectorAll('[data-fill]').forEach(x => x.removeAttribute('data-fill'))
-		e?.setAttribute('data-fill', '')
-		return !!e
-	})()`, section, label))
-	p.do(chromedp.Click(chromedp.CSS(`[data-fill]`)), chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.enter("#"+section, label)
 	p.keys(text + kb.Tab)
 }
 

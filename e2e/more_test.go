@@ -101,6 +101,7 @@ func TestSchools(t *testing.T) {
 	p.press("Coupon, measured")
 	p.wait("the silent school", `document.querySelector('.rail .count')?.innerText === '1'`)
 	p.press("Type a coupon")
+	p.wait("the bench to stay where it is", `document.querySelector('#bench').scrollTop === 0 && document.querySelector('#bench').scrollHeight <= innerHeight`)
 	for _, x := range [][2]string{{"Flat", "100"}, {"Leg a, outside", "51.73"}, {"Leg b, outside", "51.73"}} {
 		// What is not measured whole counts for nothing.
 		p.wait("the silent school", `document.querySelector('.rail .count')?.innerText === '1'`)

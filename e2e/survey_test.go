@@ -23,14 +23,8 @@ func (p *page) set(inside, label, text string) {
 // enter goes into a field; what is typed replaces what it holds.
 func (p *page) enter(inside, label string) {
 	p.t.Helper()
-	p.wait("the field "+label, fmt.Sprintf(`(() => {
-		const l = [...document.querySelectorAll(%[1]q + ' label')].find(l => l.innerText.trim() === %[2]q)
-		const e = l && document.getElementById(l.htmlFor)
-		document.querySelectorAll('[data-fill]').forEach(x => x.removeAttribute('data-fill'))
-		e?.setAttribute('data-fill', '')
-		return !!e
-	})()`, inside, label))
-	p.do(chromedp.Click(chromedp.CSS(`[data-fill]`)), chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.hand(inside, label)
+	p.do(chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
 }
 
 // pick chooses from the list of a label; a long one is searched, as its user would.

@@ -28,6 +28,19 @@ export function useNaiveTheme() {
         textColor: token('--ink'),
         heightLarge: '44px',
       },
+      Select: {
+        peers: {
+          InternalSelection: {
+            border: `1px solid ${token('--rule-strong')}`,
+            borderHover: `1px solid ${token('--ink')}`,
+            color: token('--sheet'),
+            colorActive: token('--sheet'),
+            textColor: token('--ink'),
+            arrowColor: token('--ink'),
+            heightLarge: '44px',
+          },
+        },
+      },
       Upload: { draggerColor: token('--sunk'), draggerBorder: `2px dashed ${token('--rule-strong')}` },
       Card: { color: token('--sheet'), textColor: token('--ink'), titleTextColor: token('--ink'), titleFontWeight: '640' },
     }

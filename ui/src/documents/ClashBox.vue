@@ -67,6 +67,7 @@ async function go() {
 
 <style scoped>
 .scroll {
+  position: relative; /* what is hidden for the eye stays inside */
   overflow: auto;
   max-height: 40dvh;
 }

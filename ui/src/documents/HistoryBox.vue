@@ -110,11 +110,13 @@ const when = (iso: string) =>
 
 <style scoped>
 .scroll {
+  position: relative; /* what is hidden for the eye stays inside */
   overflow: auto;
   max-height: 34dvh;
 }
 .list {
   max-height: 50dvh;
+  position: relative; /* what is hidden for the eye stays inside */
   overflow: auto;
 }
 .kept {

@@ -44,7 +44,8 @@ async function plus(row: T) {
 }
 async function drop(i: number) {
   const row = props.rows[i]!
-  gone.value = { row, at: i, called: called(row, i) }
+  const what = called(row, i)
+  gone.value = { row, at: i, called: what.charAt(0).toUpperCase() + what.slice(1) }
   emit(
     'change',
     props.rows.filter((_, k) => k !== i),

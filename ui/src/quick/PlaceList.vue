@@ -1,9 +1,8 @@
 <script setup lang="ts">
 // Places on a plane, one a row: across and up. Or heights alone.
-import { Plus, Trash2 } from '@lucide/vue'
 import type { Style } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
-import IconPress from '@/kit/IconPress.vue'
+import CardList from '@/kit/CardList.vue'
 
 const props = defineProps<{
   label: string
@@ -19,33 +18,36 @@ const put = (i: number, k: number, v: number) =>
     'update:modelValue',
     props.modelValue.map((p, j) => (j === i ? p.map((x, m) => (m === k ? v : x)) : p)),
   )
-const add = () => emit('update:modelValue', [...props.modelValue, props.modelValue.at(-1)?.slice() ?? props.axes.map(() => 0)])
-const drop = (i: number) =>
-  emit(
-    'update:modelValue',
-    props.modelValue.filter((_, j) => j !== i),
-  )
+const another = () => props.modelValue.at(-1)?.slice() ?? props.axes.map(() => 0)
 </script>
 
 <template>
   <fieldset class="places">
     <legend class="label">{{ label }}: {{ axes.join(', ') }}</legend>
-    <div v-for="(p, i) in modelValue" :key="i" class="place" :class="`n${axes.length}`">
-      <span class="num">{{ i + 1 }}</span>
-      <ValueField
-        v-for="(a, k) in axes"
-        :key="a"
-        :label="`${label} ${i + 1} ${a}`"
-        hide-label
-        :model-value="p[k] ?? 0"
-        :lengths="lengths"
-        :kind="kinds?.[k] ?? 'length'"
-        :wrong="fault(axes.length === 1 ? `/${i}` : `/${i}/${k}`)"
-        @update:model-value="(v) => put(i, k, v)"
-      />
-      <IconPress :icon="Trash2" :size="16" :name="`Remove ${label.toLowerCase()} ${i + 1}`" @click="drop(i)" />
-    </div>
-    <button type="button" class="press tight" @click="add"><Plus :size="16" aria-hidden="true" />One more</button>
+    <CardList
+      small
+      :rows="modelValue"
+      :word="label.toLowerCase()"
+      add="One more"
+      :make="another"
+      @change="(v) => emit('update:modelValue', v)"
+      v-slot="{ row: p, i }"
+    >
+      <div class="place" :class="`n${axes.length}`">
+        <span class="num">{{ i + 1 }}</span>
+        <ValueField
+          v-for="(a, k) in axes"
+          :key="a"
+          :label="`${label} ${i + 1} ${a}`"
+          hide-label
+          :model-value="p[k] ?? 0"
+          :lengths="lengths"
+          :kind="kinds?.[k] ?? 'length'"
+          :wrong="fault(axes.length === 1 ? `/${i}` : `/${i}/${k}`)"
+          @update:model-value="(v) => put(i, k, v)"
+        />
+      </div>
+    </CardList>
   </fieldset>
 </template>
 
@@ -55,27 +57,24 @@ const drop = (i: number) =>
   margin: 0;
   padding: 0;
   min-width: 0;
-  display: grid;
-  gap: 6px;
-  justify-items: start;
 }
 .place {
   display: grid;
-  grid-template-columns: 20px minmax(0, 1fr) minmax(0, 1fr) auto;
+  grid-template-columns: 20px minmax(0, 1fr) minmax(0, 1fr);
   gap: 6px;
   align-items: center;
 }
 .n1 {
-  grid-template-columns: 20px minmax(0, 1fr) auto;
+  grid-template-columns: 20px minmax(0, 1fr);
 }
 .n3 {
-  grid-template-columns: 20px repeat(3, minmax(0, 1fr)) auto;
+  grid-template-columns: 20px repeat(3, minmax(0, 1fr));
 }
 .n3 :deep(.box),
 .n4 :deep(.box) {
   padding: 6px 5px;
 }
 .n4 {
-  grid-template-columns: 20px repeat(4, minmax(0, 1fr)) auto;
+  grid-template-columns: 20px repeat(4, minmax(0, 1fr));
 }
 </style>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // What things are rated for besides the road: how hard, which way, on what, and
 // which brackets, joints and frames were asked under it.
-import { Plus, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { type Duty, type HoldingView, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
@@ -14,13 +13,12 @@ import { useAmounts } from '@/kit/amounts'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import { sideKey } from './sides'
-import IconPress from '@/kit/IconPress.vue'
+import CardList from '@/kit/CardList.vue'
 
 const props = defineProps<{ open: OpenBrief; view?: HoldingView; job: string }>()
 const list = computed(() => props.open.brief.value?.duties ?? [])
 const told = (id: string) => props.view?.holding.duties.find((d) => d.id === id)
-const add = () =>
-  props.open.set('/duties', [...list.value, { id: newId(), name: '', kind: 'pull', way: [1, 0, 0] } satisfies Duty])
+const fresh = (): Duty => ({ id: newId(), name: '', kind: 'pull', way: [1, 0, 0] })
 const duty = (i: number) => props.open.under(() => `/duties/${i}` as const)
 /** The numbers a kind asks for, and what else is chosen with it. */
 const asks = (d: Duty) => wordOf('Duty', 'kind', d.kind)?.asks ?? []
@@ -64,114 +62,122 @@ async function label(id: string) {
       are none: they need rated, tested gear.
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <article v-for="(d, i) in list" :key="d.id" class="duty" :data-duty="d.id">
-      <div class="cells">
-        <TextField label="Duty" :model-value="d.name" :maxlength="80" @update:model-value="(v) => duty(i).set('/name', v)" />
-        <PickOne
-          label="It is"
-          :choices="wordsOf('Duty', 'kind')"
-          :model-value="d.kind"
-          @update:model-value="(v) => duty(i).set('/kind', v)"
-        />
-        <PickOne
-          v-if="has(d, 'way')"
-          label="It acts on"
-          :choices="things"
-          :model-value="sideKey(d.on)"
-          @update:model-value="(v) => put(i, v)"
-        />
-        <ValueField
-          v-for="a in asks(d)"
-          :key="a.path"
-          :label="a.label"
-          :kind="a.kind"
-          :model-value="number(d, a.path) ?? null"
-          :lengths="open.style.value"
-          :note="a.note"
-          @update:model-value="(v) => duty(i).set(a.path as '/force', v ?? undefined)"
-        />
-        <template v-if="has(d, 'ground')">
+    <CardList
+      :rows="list"
+      word="this duty"
+      :name="(d) => d.name"
+      add="Rate something"
+      :make="fresh"
+      @change="(v) => open.set('/duties', v)"
+      v-slot="{ row: d, i }"
+    >
+      <div class="duty" :data-duty="d.id">
+        <div class="cells">
+          <TextField label="Duty" :model-value="d.name" :maxlength="80" @update:model-value="(v) => duty(i).set('/name', v)" />
           <PickOne
-            label="Stuck in"
-            :choices="mayBe('Duty', 'ground', 'choose')"
-            :model-value="d.ground ?? ''"
-            @update:model-value="(v) => duty(i).set('/ground', v || undefined)"
+            label="It is"
+            :choices="wordsOf('Duty', 'kind')"
+            :model-value="d.kind"
+            @update:model-value="(v) => duty(i).set('/kind', v)"
+          />
+          <PickOne
+            v-if="has(d, 'way')"
+            label="It acts on"
+            :choices="things"
+            :model-value="sideKey(d.on)"
+            @update:model-value="(v) => put(i, v)"
           />
           <ValueField
-            v-if="d.kinetic"
-            label="Strap breaks at"
-            kind="force"
-            :model-value="d.breaks ?? null"
+            v-for="a in asks(d)"
+            :key="a.path"
+            :label="a.label"
+            :kind="a.kind"
+            :model-value="number(d, a.path) ?? null"
             :lengths="open.style.value"
-            @update:model-value="(v) => duty(i).set('/breaks', v ?? undefined)"
+            :note="a.note"
+            @update:model-value="(v) => duty(i).set(a.path as '/force', v ?? undefined)"
           />
-        </template>
-        <template v-if="has(d, 'net')">
-          <ValueField
-            v-for="(w, k) in ways"
-            :key="w"
-            :label="`g ${w}`"
-            kind="number"
-            :model-value="d.net?.[k] ?? 0"
-            :lengths="open.style.value"
-            @update:model-value="(v) => axis(i, 'net', k, v)"
-          />
-        </template>
-        <template v-else>
-          <ValueField
-            v-for="(w, k) in ways"
-            :key="w"
-            :label="`Way, ${w}`"
-            kind="number"
-            :model-value="d.way?.[k] ?? 0"
-            :lengths="open.style.value"
-            @update:model-value="(v) => axis(i, 'way', k, v)"
-          />
-          <ValueField
-            v-for="(w, k) in ways"
-            :key="`at ${w}`"
-            :label="`Acts at, ${w}`"
-            :model-value="d.at?.[k] ?? 0"
-            :lengths="open.style.value"
-            @update:model-value="(v) => axis(i, 'at', k, v)"
-          />
-        </template>
-        <div v-if="has(d, 'pulley')" class="ticks">
-          <label class="tick">
-            <input type="checkbox" :checked="d.pulley ?? false" @change="duty(i).set('/pulley', !d.pulley || undefined)" />
-            it holds a pulley block
-          </label>
-          <label v-if="has(d, 'kinetic')" class="tick">
-            <input type="checkbox" :checked="d.kinetic ?? false" @change="duty(i).set('/kinetic', !d.kinetic || undefined)" />
-            by a strap that stretches
-          </label>
+          <template v-if="has(d, 'ground')">
+            <PickOne
+              label="Stuck in"
+              :choices="mayBe('Duty', 'ground', 'choose')"
+              :model-value="d.ground ?? ''"
+              @update:model-value="(v) => duty(i).set('/ground', v || undefined)"
+            />
+            <ValueField
+              v-if="d.kinetic"
+              label="Strap breaks at"
+              kind="force"
+              :model-value="d.breaks ?? null"
+              :lengths="open.style.value"
+              @update:model-value="(v) => duty(i).set('/breaks', v ?? undefined)"
+            />
+          </template>
+          <template v-if="has(d, 'net')">
+            <ValueField
+              v-for="(w, k) in ways"
+              :key="w"
+              :label="`g ${w}`"
+              kind="number"
+              :model-value="d.net?.[k] ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => axis(i, 'net', k, v)"
+            />
+          </template>
+          <template v-else>
+            <ValueField
+              v-for="(w, k) in ways"
+              :key="w"
+              :label="`Way, ${w}`"
+              kind="number"
+              :model-value="d.way?.[k] ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => axis(i, 'way', k, v)"
+            />
+            <ValueField
+              v-for="(w, k) in ways"
+              :key="`at ${w}`"
+              :label="`Acts at, ${w}`"
+              :model-value="d.at?.[k] ?? 0"
+              :lengths="open.style.value"
+              @update:model-value="(v) => axis(i, 'at', k, v)"
+            />
+          </template>
+          <div v-if="has(d, 'pulley')" class="ticks">
+            <label class="tick">
+              <input type="checkbox" :checked="d.pulley ?? false" @change="duty(i).set('/pulley', !d.pulley || undefined)" />
+              it holds a pulley block
+            </label>
+            <label v-if="has(d, 'kinetic')" class="tick">
+              <input type="checkbox" :checked="d.kinetic ?? false" @change="duty(i).set('/kinetic', !d.kinetic || undefined)" />
+              by a strap that stretches
+            </label>
+          </div>
+        </div>
+        <div v-if="told(d.id)" class="says" :data-says="told(d.id)!.verdict">
+          <p v-if="told(d.id)!.why" class="why"><b>cannot say</b> {{ told(d.id)!.why }}</p>
+          <template v-else>
+            <p class="why">
+              <b>{{ told(d.id)!.verdict }}</b>
+              <template v-if="told(d.id)!.newtons">
+                under <span class="num">{{ force(told(d.id)!.newtons) }}</span></template
+              >
+              <WhyButton v-if="told(d.id)!.working" :name="d.name || 'the duty'" :working="told(d.id)!.working!" />
+            </p>
+            <ul>
+              <li v-for="a in told(d.id)!.asked" :key="a.id">
+                {{ a.name || a.kind }}: <b>{{ a.verdict }}</b>
+              </li>
+            </ul>
+          </template>
+          <p v-if="told(d.id)!.caution" class="caution">{{ told(d.id)!.caution }}</p>
+        </div>
+        <div class="row">
+          <button type="button" class="press tight" @click="label(d.id)">Rating label</button>
         </div>
       </div>
-      <div v-if="told(d.id)" class="says" :data-says="told(d.id)!.verdict">
-        <p v-if="told(d.id)!.why" class="why"><b>cannot say</b> {{ told(d.id)!.why }}</p>
-        <template v-else>
-          <p class="why">
-            <b>{{ told(d.id)!.verdict }}</b>
-            <template v-if="told(d.id)!.newtons">
-              under <span class="num">{{ force(told(d.id)!.newtons) }}</span></template
-            >
-            <WhyButton v-if="told(d.id)!.working" :name="d.name || 'the duty'" :working="told(d.id)!.working!" />
-          </p>
-          <ul>
-            <li v-for="a in told(d.id)!.asked" :key="a.id">
-              {{ a.name || a.kind }}: <b>{{ a.verdict }}</b>
-            </li>
-          </ul>
-        </template>
-        <p v-if="told(d.id)!.caution" class="caution">{{ told(d.id)!.caution }}</p>
-      </div>
-      <div class="row">
-        <button type="button" class="press tight" @click="label(d.id)">Rating label</button>
-        <IconPress :icon="Trash2" :name="`Remove ${d.name || 'this duty'}`" @click="open.set(`/duties/${i}`, undefined)" />
-      </div>
-    </article>
+    </CardList>
     <p v-if="!list.length" class="soft">Nothing is rated yet. A part without a rated duty is not finished.</p>
-    <button type="button" class="press tight add" @click="add"><Plus :size="16" aria-hidden="true" />Rate something</button>
   </section>
 </template>
 
@@ -179,8 +185,6 @@ async function label(id: string) {
 .duty {
   display: grid;
   gap: 8px;
-  border-bottom: 2px solid var(--rule);
-  padding-bottom: 12px;
 }
 .cells {
   display: grid;
@@ -209,8 +213,5 @@ async function label(id: string) {
 ul {
   margin: 0;
   padding-left: 18px;
-}
-.add {
-  justify-self: start;
 }
 </style>

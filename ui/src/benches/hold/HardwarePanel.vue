@@ -1,13 +1,12 @@
 <script setup lang="ts">
 // What all joints of the job take, from the shop's bins first, and where one size
 // would do.
-import { Plus, Trash2 } from '@lucide/vue'
 import { computed, ref, useId } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { useStock } from '@/api/queries'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
-import IconPress from '@/kit/IconPress.vue'
+import CardList from '@/kit/CardList.vue'
 
 const props = defineProps<{ open: OpenBrief; holding: HoldingView['holding'] }>()
 const { data: stock } = useStock()
@@ -37,11 +36,8 @@ function lengths(i: number, field: HTMLInputElement) {
     [...new Set(list)].sort((a, c) => a - c).map((v) => v * unit(b.system)),
   )
 }
-const add = () =>
-  props.open.set('/bins', [
-    ...bins.value,
-    inches.value ? { system: 'inch', size: '3/8', lengths: [] } : { system: 'metric', size: 'M10', lengths: [] },
-  ])
+const bin = (): (typeof bins.value)[number] =>
+  inches.value ? { system: 'inch', size: '3/8', lengths: [] } : { system: 'metric', size: 'M10', lengths: [] }
 function size(i: number, v: string) {
   const [system, ...rest] = v.split(' ')
   props.open.set(`/bins/${i}`, { system: system as 'inch' | 'metric', size: rest.join(' '), lengths: [] })
@@ -85,31 +81,32 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
     </section>
     <h2>Bolts in the shop's bins</h2>
     <p class="small soft">Of a size that is listed only these lengths are taken; of others any standard length.</p>
-    <div v-for="(b, i) in bins" :key="i" class="bin" :data-bin="i">
-      <PickOne label="Size" :choices="sizes" :model-value="`${b.system} ${b.size}`" @update:model-value="(v) => size(i, v)" />
-      <div class="field">
-        <label :for="`${id}-${i}`">{{ b.system === 'inch' ? 'Lengths, in' : 'Lengths, mm' }}</label>
-        <input
-          :id="`${id}-${i}`"
-          class="box"
-          :value="said(b)"
-          placeholder="30, 35, 40"
-          @change="lengths(i, $event.target as HTMLInputElement)"
-        />
+    <CardList
+      small
+      class="bins"
+      :rows="bins"
+      word="bin"
+      :name="(b) => `the bin of ${b.size}`"
+      add="One more bin"
+      :make="bin"
+      @change="(v) => open.set('/bins', v)"
+      v-slot="{ row: b, i }"
+    >
+      <div class="bin" :data-bin="i">
+        <PickOne label="Size" :choices="sizes" :model-value="`${b.system} ${b.size}`" @update:model-value="(v) => size(i, v)" />
+        <div class="field">
+          <label :for="`${id}-${i}`">{{ b.system === 'inch' ? 'Lengths, in' : 'Lengths, mm' }}</label>
+          <input
+            :id="`${id}-${i}`"
+            class="box"
+            :value="said(b)"
+            placeholder="30, 35, 40"
+            @change="lengths(i, $event.target as HTMLInputElement)"
+          />
+        </div>
       </div>
-      <IconPress
-        :icon="Trash2"
-        :name="`Remove bin ${i + 1}`"
-        @click="
-          open.set(
-            '/bins',
-            bins.filter((_, k) => k !== i),
-          )
-        "
-      />
-    </div>
+    </CardList>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <button type="button" class="press tight add" @click="add"><Plus :size="16" aria-hidden="true" />One more bin</button>
   </section>
 </template>
 
@@ -124,14 +121,14 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
   border-bottom: 1px solid var(--rule);
   padding-bottom: 4px;
 }
+.bins {
+  max-width: 640px;
+}
 .bin {
   display: grid;
-  grid-template-columns: 140px minmax(0, 420px) auto;
+  grid-template-columns: 140px minmax(0, 420px);
   gap: 14px;
   align-items: end;
   justify-content: start;
-}
-.add {
-  justify-self: start;
 }
 </style>

@@ -7,11 +7,10 @@ import type { OpenSurvey } from '@/jobs/useSurvey'
 import Frac from '@/kit/Frac.vue'
 import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
-import { Plus, Trash2 } from '@lucide/vue'
 import { newId } from '@/api/ids'
 import { mayBe } from '@/api/words'
 import TextField from '@/kit/TextField.vue'
-import IconPress from '@/kit/IconPress.vue'
+import CardList from '@/kit/CardList.vue'
 
 const props = defineProps<{ open: OpenSurvey; part: string }>()
 const told = computed(() => props.open.worked.value?.checks.find((c) => c.part === props.part))
@@ -101,25 +100,28 @@ const ways = computed(() => mayBe('PartCheck', 'fit'))
       </div>
       <div class="stack">
         <p class="label">What trying it brought up holds its files until it is settled</p>
-        <div v-for="(x, i) in issues" :key="x.id" class="issue">
-          <label class="tick"
-            ><input
-              type="checkbox"
-              :checked="x.done"
-              @change="issue(i, { done: ($event.target as HTMLInputElement).checked || undefined })"
-            />
-            settled</label
-          >
-          <TextField label="Issue" :model-value="x.text" @update:model-value="(v) => issue(i, { text: v })" />
-          <IconPress
-            :icon="Trash2"
-            :name="`Remove the issue ${x.text}`"
-            @click="say({ issues: issues.filter((_, k) => k !== i) })"
-          />
-        </div>
-        <button type="button" class="press tight add" @click="say({ issues: [...issues, { id: newId(), text: '' }] })">
-          <Plus :size="16" aria-hidden="true" />Add an issue
-        </button>
+        <CardList
+          small
+          :rows="issues"
+          word="the issue"
+          :name="(x) => `the issue ${x.text}`"
+          add="Add an issue"
+          :make="() => ({ id: newId(), text: '' })"
+          @change="(v) => say({ issues: v })"
+          v-slot="{ row: x, i }"
+        >
+          <div class="issue">
+            <label class="tick"
+              ><input
+                type="checkbox"
+                :checked="x.done"
+                @change="issue(i, { done: ($event.target as HTMLInputElement).checked || undefined })"
+              />
+              settled</label
+            >
+            <TextField label="Issue" :model-value="x.text" @update:model-value="(v) => issue(i, { text: v })" />
+          </div>
+        </CardList>
       </div>
     </div>
   </div>
@@ -152,12 +154,9 @@ const ways = computed(() => mayBe('PartCheck', 'fit'))
 }
 .issue {
   display: grid;
-  grid-template-columns: 96px minmax(180px, 1fr) auto;
+  grid-template-columns: 96px minmax(180px, 1fr);
   gap: 12px;
   align-items: end;
-}
-.add {
-  justify-self: start;
 }
 .untried {
   color: var(--mind);

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // The brief: what the job is for, what it carries, how it is driven, what it
 // must keep to. Kept numbers at the end.
-import { Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { api, type Brief, take, words } from '@/api/client'
 import { refreshJobs, useHolding } from '@/api/queries'
@@ -22,7 +21,7 @@ import RoadForm from './RoadForm.vue'
 import SheetIndex from './SheetIndex.vue'
 import TargetList from './TargetList.vue'
 import WeightCard from './WeightCard.vue'
-import IconPress from '@/kit/IconPress.vue'
+import SurePress from '@/kit/SurePress.vue'
 
 const props = defineProps<{ job: string }>()
 const open = useBrief(() => props.job)
@@ -148,7 +147,12 @@ const sections = computed(() => {
       <ul v-else class="numbers">
         <li v-for="n in page.numbers" :key="n.id">
           <KeptNumber :number="n" :lengths="style" />
-          <IconPress :icon="Trash2" :size="20" :name="`Remove ${n.title}`" @click="drop(n.id)" />
+          <SurePress
+            text="Remove"
+            :name="`Remove ${n.title}`"
+            :ask="`${n.title} is gone for good. Remove it?`"
+            @sure="drop(n.id)"
+          />
         </li>
       </ul>
     </section>

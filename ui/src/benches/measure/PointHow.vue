@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // How one point was measured, and the mirror choice on a sketch.
-import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Located } from '@/api/client'
 import { wordsOf } from '@/api/words'
@@ -10,7 +9,7 @@ import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
 import MirrorChoice from './MirrorChoice.vue'
 import { usePoints } from './points'
-import IconPress from '@/kit/IconPress.vue'
+import CardList from '@/kit/CardList.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number; told?: Located }>()
 const at = computed(() => `/points/${props.index}` as const)
@@ -113,32 +112,38 @@ const holes = computed(() => [
       <MirrorChoice :open="open" :index="index" :told="told" />
     </template>
     <template v-else-if="p.way === 'distances'">
-      <div v-for="(m, k) in p.many ?? []" :key="k" class="cells">
-        <PickOne
-          :label="`From point ${k + 1}`"
-          :choices="points"
-          :model-value="m.point"
-          @update:model-value="(v) => open.set(`${at}/many/${k}/point`, v)"
-        />
-        <ReadingField
-          :label="`Distance ${k + 1}`"
-          :model-value="m.distance"
-          :lengths="open.style.value"
-          :wrong="open.fault(`${at}/many/${k}/distance/values/0`)"
-          @update:model-value="(v) => open.set(`${at}/many/${k}/distance`, v)"
-        />
-        <PickOne
-          v-if="p.size && sized(m.point)"
-          :label="`The tape lay, distance ${k + 1}`"
-          :choices="wordsOf('SurveyPoint', 'tape')"
-          :model-value="m.tape ?? 'centre'"
-          @update:model-value="(v) => open.set(`${at}/many/${k}/tape`, v)"
-        />
-        <IconPress :icon="Trash2" :size="16" :name="`Remove distance ${k + 1}`" @click="open.set(`${at}/many/${k}`, undefined)" />
-      </div>
-      <button type="button" class="press tight" @click="open.set(`${at}/many`, [...(p.many ?? []), { point: '', distance: {} }])">
-        <Plus :size="16" aria-hidden="true" />Distance
-      </button>
+      <CardList
+        small
+        :rows="p.many ?? []"
+        word="distance"
+        add="Distance"
+        :make="() => ({ point: '', distance: {} })"
+        @change="(v) => open.set(`${at}/many`, v)"
+        v-slot="{ row: m, i: k }"
+      >
+        <div class="cells">
+          <PickOne
+            :label="`From point ${k + 1}`"
+            :choices="points"
+            :model-value="m.point"
+            @update:model-value="(v) => open.set(`${at}/many/${k}/point`, v)"
+          />
+          <ReadingField
+            :label="`Distance ${k + 1}`"
+            :model-value="m.distance"
+            :lengths="open.style.value"
+            :wrong="open.fault(`${at}/many/${k}/distance/values/0`)"
+            @update:model-value="(v) => open.set(`${at}/many/${k}/distance`, v)"
+          />
+          <PickOne
+            v-if="p.size && sized(m.point)"
+            :label="`The tape lay, distance ${k + 1}`"
+            :choices="wordsOf('SurveyPoint', 'tape')"
+            :model-value="m.tape ?? 'centre'"
+            @update:model-value="(v) => open.set(`${at}/many/${k}/tape`, v)"
+          />
+        </div>
+      </CardList>
       <MirrorChoice v-if="told?.choices?.length" :open="open" :index="index" :told="told" />
     </template>
     <div v-else-if="p.way === 'onLine'" class="cells">
@@ -172,9 +177,6 @@ const holes = computed(() => [
 .how {
   display: grid;
   gap: 12px;
-}
-.how > .press {
-  justify-self: start;
 }
 .cells {
   display: grid;

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 // The numbers of one space, by its form.
-import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { at as pointer } from '@/api/pointer'
 import { wordOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
-import IconPress from '@/kit/IconPress.vue'
+import CardList from '@/kit/CardList.vue'
 
 const props = defineProps<{ open: OpenSurvey; index: number }>()
 const path = computed(() => `/spaces/${props.index}/shape` as const)
@@ -73,8 +72,19 @@ const names = ['forward', 'left', 'up']
     <p v-if="shape.form === 'swing'" class="small soft wide">
       Opening is anticlockwise seen with the hinge pointing at you; clockwise is negative.
     </p>
-    <div v-if="shape.form === 'run'" class="wide list">
-      <div v-for="(c, k) in shape.corners ?? []" :key="k" class="corner">
+    <CardList
+      v-if="shape.form === 'run'"
+      class="wide"
+      small
+      ordered
+      :rows="shape.corners ?? []"
+      word="corner"
+      add="Corner"
+      :make="() => [...(shape.corners?.at(-1) ?? [0, 0, 0])]"
+      @change="(v) => open.set(`${path}/corners`, v)"
+      v-slot="{ row: c, i: k }"
+    >
+      <div class="corner">
         <ValueField
           v-for="(n, i) in names"
           :key="n"
@@ -83,23 +93,21 @@ const names = ['forward', 'left', 'up']
           :lengths="open.style.value"
           @update:model-value="(v) => open.set(`${path}/corners/${k}/${i}`, v)"
         />
-        <IconPress
-          :icon="Trash2"
-          :size="16"
-          :name="`Remove corner ${k + 1}`"
-          @click="open.set(`${path}/corners/${k}`, undefined)"
-        />
       </div>
-      <button
-        type="button"
-        class="press tight"
-        @click="open.set(`${path}/corners`, [...(shape.corners ?? []), [...(shape.corners?.at(-1) ?? [0, 0, 0])]])"
-      >
-        <Plus :size="16" aria-hidden="true" />Corner
-      </button>
-    </div>
-    <div v-if="shape.form === 'prism'" class="wide list">
-      <div v-for="(c, k) in shape.outline ?? []" :key="k" class="corner">
+    </CardList>
+    <CardList
+      v-if="shape.form === 'prism'"
+      class="wide"
+      small
+      ordered
+      :rows="shape.outline ?? []"
+      word="corner"
+      add="Corner"
+      :make="() => ({ x: 0, y: 0 })"
+      @change="(v) => open.set(`${path}/outline`, v)"
+      v-slot="{ row: c, i: k }"
+    >
+      <div class="corner">
         <ValueField
           v-for="n in ['x', 'y'] as const"
           :key="n"
@@ -108,17 +116,8 @@ const names = ['forward', 'left', 'up']
           :lengths="open.style.value"
           @update:model-value="(v) => open.set(`${path}/outline/${k}/${n}`, v)"
         />
-        <IconPress
-          :icon="Trash2"
-          :size="16"
-          :name="`Remove corner ${k + 1}`"
-          @click="open.set(`${path}/outline/${k}`, undefined)"
-        />
       </div>
-      <button type="button" class="press tight" @click="open.set(`${path}/outline`, [...(shape.outline ?? []), { x: 0, y: 0 }])">
-        <Plus :size="16" aria-hidden="true" />Corner
-      </button>
-    </div>
+    </CardList>
   </div>
 </template>
 
@@ -132,16 +131,9 @@ const names = ['forward', 'left', 'up']
 .wide {
   grid-column: 1 / -1;
 }
-.list {
-  display: grid;
-  gap: 8px;
-}
-.list > .press {
-  justify-self: start;
-}
 .corner {
   display: grid;
-  grid-template-columns: repeat(3, minmax(90px, 150px)) auto;
+  grid-template-columns: repeat(3, minmax(90px, 150px));
   gap: 8px;
   align-items: end;
 }

@@ -4,6 +4,8 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import type { Coupon } from '@/api/client'
 import { wordOf, wordsOf } from '@/api/words'
+import CardList from '@/kit/CardList.vue'
+import IconPress from '@/kit/IconPress.vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
@@ -113,21 +115,27 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
       <p class="soft small">
         Bend a strip of the same sheet on the same tool. Measure it flat before, and both legs to the outside apex after.
       </p>
-      <div v-for="(c, i) in rule.coupons ?? []" :key="i" class="grid">
-        <ValueField
-          v-for="f in fields"
-          :key="f.key"
-          :label="f.label"
-          :kind="f.kind"
-          :model-value="c[f.key]"
-          :lengths="bench.style()"
-          :wrong="fault(`/coupons/${i}/${f.key}`)"
-          @update:model-value="(v) => set(`/coupons/${i}/${f.key}`, v)"
-        />
-        <button type="button" class="press tight" :aria-label="`Remove coupon ${i + 1}`" @click="set(`/coupons/${i}`, undefined)">
-          <Trash2 :size="18" />
-        </button>
-      </div>
+      <CardList
+        small
+        class="coupons"
+        :rows="rule.coupons ?? []"
+        word="coupon"
+        @change="(v) => set('/coupons', v)"
+        v-slot="{ row: c, i }"
+      >
+        <div class="grid">
+          <ValueField
+            v-for="f in fields"
+            :key="f.key"
+            :label="f.label"
+            :kind="f.kind"
+            :model-value="c[f.key]"
+            :lengths="bench.style()"
+            :wrong="fault(`/coupons/${i}/${f.key}`)"
+            @update:model-value="(v) => set(`/coupons/${i}/${f.key}`, v)"
+          />
+        </div>
+      </CardList>
       <div v-if="typing" class="grid" role="group" aria-label="A new coupon">
         <ValueField
           v-for="f in fields"
@@ -139,9 +147,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
           @update:model-value="(v) => (typing = { ...typing, [f.key]: v })"
         />
         <button type="button" class="press main" :disabled="!whole" @click="keepCoupon">Use it</button>
-        <button type="button" class="press tight" aria-label="Remove the new coupon" @click="typing = undefined">
-          <Trash2 :size="18" />
-        </button>
+        <IconPress :icon="Trash2" name="Remove the new coupon" @click="typing = undefined" />
       </div>
       <button v-else type="button" class="press" @click="startCoupon"><Plus :size="18" aria-hidden="true" />Type a coupon</button>
     </template>
@@ -154,7 +160,8 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
   gap: 14px;
   justify-items: start;
 }
-.panel > .scroll-x {
+.panel > .scroll-x,
+.coupons {
   width: 100%;
 }
 tr.on th,

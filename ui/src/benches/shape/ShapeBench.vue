@@ -166,6 +166,7 @@ watch([drawing, open], ([d, part]) => {
 .list {
   grid-row: 2 / 5;
   border-right: 1px solid var(--rule);
+  position: relative; /* what is hidden for the eye stays inside */
   overflow: auto;
   min-height: 0;
 }
@@ -204,6 +205,7 @@ watch([drawing, open], ([d, part]) => {
 }
 .desk {
   min-height: 0;
+  position: relative; /* what is hidden for the eye stays inside */
   overflow: auto;
 }
 @media (max-width: 1000px) {

@@ -126,6 +126,7 @@ const takeUp = (f: Finding) =>
 }
 .inside {
   padding: 10px 12px 20px;
+  position: relative; /* what is hidden for the eye stays inside */
   overflow: auto;
   min-height: 0;
 }
