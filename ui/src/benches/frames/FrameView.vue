@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // The frame as it stands: tap a member to choose it. What holds it, what it
 // carries and how it bends can be drawn over it.
-import { onMounted, onUnmounted, ref, watch, computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { FrameTold } from '@/api/client'
-import { type Dot, Scene, type Thing } from '@/body/scene'
+import type { Dot, Scene, Thing } from '@/body/scene'
+import TurnFrame from '@/body/TurnFrame.vue'
 import { useDevice } from '@/device'
-import PictureButton from '@/kit/PictureButton.vue'
 
 type V = readonly number[]
 const props = defineProps<{
@@ -24,12 +24,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [id: string]; move: [id: string, by: [number, number, number]] }>()
 const device = useDevice()
-const host = ref<HTMLElement>()
-const ready = ref(false)
-const plain = ref(false)
 const held = ref<{ id: string; at: V; by: [number, number, number] }>()
 let scene: Scene | undefined
-let watcher: ResizeObserver | undefined
 const things = computed<Thing[]>(() =>
   [...props.worked.pieces.filter((p) => !p.why), ...props.worked.plates].map((p) => ({ id: p.id, ...p.mesh })),
 )
@@ -57,21 +53,10 @@ const dots = computed<Dot[]>(() =>
     .map((j) => ({ id: j.id, at: j.at as unknown as V, taken: j.id === props.from || j.id === props.chosen })),
 )
 const draw = () => scene?.showThings(things.value, props.chosen, over.value, dots.value)
-onMounted(() => {
-  try {
-    scene = new Scene(host.value!, () => (ready.value = true))
-  } catch {
-    plain.value = ready.value = true
-    return
-  }
-  watcher = new ResizeObserver(() => scene?.resize())
-  watcher.observe(host.value!)
+function got(s: Scene) {
+  scene = s
   draw()
-})
-onUnmounted(() => {
-  watcher?.disconnect()
-  scene?.dispose()
-})
+}
 watch([things, over, dots, () => props.chosen], draw)
 watch(
   () => device.theme,
@@ -106,14 +91,6 @@ function onUp(e: PointerEvent) {
   const id = scene?.under(e.offsetX, e.offsetY)
   if (id) emit('choose', id.split('~')[0]!)
 }
-function onKey(e: KeyboardEvent) {
-  const turn: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
-  const t = turn[e.key]
-  if (!t || !scene) return
-  e.preventDefault()
-  scene.turn(t[0], t[1])
-}
-const views = ['corner', 'top', 'front', 'side'] as const
 // Without WebGL: the edges seen from the front left above.
 const lines = computed(() =>
   things.value
@@ -129,58 +106,26 @@ const box = computed(() => {
 </script>
 
 <template>
-  <div class="body" :data-ready="ready ? 'true' : undefined">
-    <div
-      ref="host"
-      class="host"
-      tabindex="0"
-      role="application"
-      aria-label="The frame. Arrow keys turn it."
-      @keydown="onKey"
-      @pointerdown.capture="onDown"
-      @pointermove="onMove"
-      @pointercancel="letGo"
-      @pointerup="onUp"
-    >
-      <svg v-if="plain" :viewBox="box" width="100%" height="100%" role="img" aria-label="The frame as lines">
+  <TurnFrame
+    label="The frame."
+    name="frame"
+    :empty="!things.length"
+    nothing="Nothing to draw yet: set two points and run a member between them."
+    @scene="got"
+    @pointerdown.capture="onDown"
+    @pointermove="onMove"
+    @pointercancel="letGo"
+    @pointerup="onUp"
+  >
+    <template #lines>
+      <svg :viewBox="box" width="100%" height="100%" role="img" aria-label="The frame as lines">
         <path :d="lines.map((l) => 'M' + l.map((p) => p.join(' ')).join('L')).join('')" />
       </svg>
-    </div>
-    <PictureButton v-if="things.length" name="frame" />
-    <p v-if="!things.length" class="nothing">Nothing to draw yet: set two points and run a member between them.</p>
-    <div v-if="!plain" class="views">
-      <button v-for="v in views" :key="v" type="button" class="press tight" @click="scene?.look(v)">{{ v }}</button>
-    </div>
-  </div>
+    </template>
+  </TurnFrame>
 </template>
 
 <style scoped>
-.body {
-  position: relative;
-  height: 100%;
-  min-height: 240px;
-  background: var(--board);
-  border: 1px solid var(--rule);
-}
-.host {
-  position: absolute;
-  inset: 0;
-  overflow: hidden;
-  touch-action: none;
-}
-.views {
-  position: absolute;
-  left: 6px;
-  top: 6px;
-  display: flex;
-  gap: 4px;
-}
-.nothing {
-  position: absolute;
-  top: 64px;
-  left: 16px;
-  color: var(--ink-soft);
-}
 path {
   fill: none;
   stroke: var(--line);
