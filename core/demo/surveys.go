@@ -48,7 +48,8 @@ func rail(id, name string, holes []profile.Point, diameters []float64, pairs [][
 	}
 	for _, p := range pairs {
 		v := holes[p[0]].Sub(holes[p[1]]).Len()
-		m.Readings = append(m.Readings, vehicle.MapReading{From: m.Holes[p[0]].ID, To: m.Holes[p[1]].ID, Value: Taped(math.Round(v*2) / 2)})
+		m.Readings = append(m.Readings, vehicle.MapReading{ID: fmt.Sprintf("r%d", len(m.Readings)+1), From: m.Holes[p[0]].ID,
+			To: m.Holes[p[1]].ID, Value: Taped(math.Round(v*2) / 2)})
 	}
 	return m
 }

@@ -111,13 +111,13 @@ func TestSpoiledRail(t *testing.T) {
 	good := r.Values[0]
 	r.Values = []float64{good + 25.5}
 	w := WorkSurvey(s, b, parts).Maps[0]
-	if w.Consistent || w.Suspect == nil || *w.Suspect != 0 || len(w.Slips) == 0 || !strings.Contains(w.Slips[0], "inch") {
+	if w.Consistent || w.Suspect != "r1" || len(w.Slips) == 0 || !strings.Contains(w.Slips[0], "inch") {
 		t.Fatalf("consistent %v, suspect %+v, %v", w.Consistent, w.Bare.Suspect, w.Slips)
 	}
 	near(t, "what would agree", w.AgreesValue, good, 2)
 	near(t, "the hole stays where it is", w.Holes[3].X, 340, 1)
 	r.Values = []float64{good}
-	if w = WorkSurvey(s, b, parts).Maps[0]; !w.Consistent || w.Suspect != nil {
+	if w = WorkSurvey(s, b, parts).Maps[0]; !w.Consistent || w.Suspect != "" {
 		t.Error("put right, it is still called wrong")
 	}
 	// Read over the far edges and said so, the same map comes out.
@@ -129,7 +129,7 @@ func TestSpoiledRail(t *testing.T) {
 	// contradict, and which one is not guessed.
 	s.Maps[0].Readings[0].Tape, r.Values = "", []float64{good}
 	s.Maps[0].Readings[5].Value.Values[0] += 25.5
-	if w = WorkSurvey(s, b, parts).Maps[0]; w.Consistent || w.Suspect != nil {
+	if w = WorkSurvey(s, b, parts).Maps[0]; w.Consistent || w.Suspect != "" {
 		t.Errorf("consistent %v, suspect %+v", w.Consistent, w.Bare.Suspect)
 	}
 	s.Maps[0].Readings = s.Maps[0].Readings[:4]

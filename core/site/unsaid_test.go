@@ -34,7 +34,7 @@ func TestQuarterInchWithATapeNobodySpokeOf(t *testing.T) {
 		t.Errorf("sound readings: consistent %v, not given %v, %q", w.Consistent, w.Unsaid, w.UnsaidText)
 	}
 	m.Readings[6].Value = demo.Taped(m.Readings[6].Value.Values[0] + 6.35)
-	if w := work(nil); w.Suspect == nil || *w.Suspect != 6 {
+	if w := work(nil); w.Suspect != "r7" {
 		t.Errorf("a quarter inch is not named: %+v", w.Findings)
 	}
 	if w := work(survey.Shop{survey.Tape: 2.5}); w.Unsaid || !w.Consistent {

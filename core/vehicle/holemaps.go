@@ -37,7 +37,8 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 	}
 	var at []int // which reading each one taken is
 	shift := map[int]float64{}
-	for k, r := range m.Readings {
+	for k, r := range named(m.Readings) {
+		t.Readings[k].ID = r.ID
 		a, okA := index[r.From]
 		b, okB := index[r.To]
 		if !okA || !okB || a == b || !r.Value.Taken() {
@@ -122,7 +123,7 @@ func (l *Locator) sayMap(m *HoleMap, t *MapTold, in hole.MapInput, r hole.MapRes
 	}
 	if s := r.Suspect; s != nil {
 		k := at[s.Index]
-		t.Suspect, t.AgreesValue = &k, s.Value-shift[k]
+		t.Suspect, t.AgreesValue = t.Readings[k].ID, s.Value-shift[k]
 		t.Agrees = l.Pen.MM(t.AgreesValue)
 		why := ""
 		for _, slip := range s.Slips {

@@ -38,7 +38,7 @@ type MapTold struct {
 	Holes        []MapHoleTold     `json:"holes"`
 	Readings     []MapReadingTold  `json:"readings"`
 	Consistent   bool              `json:"consistent"`
-	Suspect      *int              `json:"suspect,omitempty" doc:"index of the reading that is off"`
+	Suspect      string            `json:"suspect,omitempty" doc:"id of the reading that is off"`
 	Agrees       string            `json:"agrees,omitempty" doc:"what that reading would have to be"`
 	AgreesValue  float64           `json:"agreesValue,omitempty" doc:"mm, the same as the tape would show it"`
 	Slips        []string          `json:"slips" doc:"what would explain it"`
@@ -78,6 +78,7 @@ type MapHoleTold struct {
 
 // MapReadingTold is what a reading leaves.
 type MapReadingTold struct {
+	ID       string  `json:"id" doc:"of the reading it is said of"`
 	Centres  float64 `json:"centres" doc:"mm, centre to centre"`
 	Residual float64 `json:"residual" doc:"mm, fitted − measured"`
 	Text     string  `json:"text"`

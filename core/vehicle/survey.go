@@ -10,12 +10,12 @@ import (
 )
 
 // SurveySchema is the version of the survey's form.
-const SurveySchema = 1
+const SurveySchema = 2
 
 // Survey is the vehicle as measured and what a part must fit: everything as it
 // was read. What follows from it is derived by WorkSurvey and never stored.
 type Survey struct {
-	Schema    int            `json:"schema" doc:"version of this form, 1"`
+	Schema    int            `json:"schema" doc:"version of this form, 2"`
 	Datum     Datum          `json:"datum"`
 	Shop      survey.Shop    `json:"instruments,omitempty" doc:"mm, what the shop's instruments are good for where it differs"`
 	Hook      float64        `json:"hook,omitempty" doc:"mm, thickness of the tape's hook"`
@@ -128,6 +128,7 @@ type MapHole struct {
 
 // MapReading is a distance between two holes of a map.
 type MapReading struct {
+	ID    string         `json:"id,omitempty" doc:"what its answer is known by"`
 	From  string         `json:"from" doc:"id of a hole"`
 	To    string         `json:"to" doc:"id of a hole"`
 	Tape  hole.Method    `json:"tape,omitempty" enum:"inside,outside,sameEdge,centre"`

@@ -218,7 +218,28 @@ func (s Survey) checkRoom() error {
 // Upgraded answers a survey of an older form in that of today.
 func (s Survey) Upgraded() Survey {
 	s.Schema = max(s.Schema, SurveySchema)
+	s.Maps = slices.Clone(s.Maps)
+	for i := range s.Maps {
+		s.Maps[i].Readings = named(s.Maps[i].Readings)
+	}
 	return s
+}
+
+// named answers the readings of a map, those of form 1 by their place in it.
+func named(list []MapReading) []MapReading {
+	used := map[string]bool{}
+	for _, r := range list {
+		used[r.ID] = true
+	}
+	list = slices.Clone(list)
+	for k := range list {
+		for n := k + 1; list[k].ID == ""; n++ {
+			if id := fmt.Sprintf("r%d", n); !used[id] {
+				list[k].ID, used[id] = id, true
+			}
+		}
+	}
+	return list
 }
 
 // Renamed answers the survey with the parts of another job, by ids was → is.

@@ -6534,6 +6534,8 @@ export interface components {
         MapReading: {
             /** @description id of a hole */
             from: string;
+            /** @description what its answer is known by */
+            id?: string;
             /** @enum {string} */
             tape?: "inside" | "outside" | "sameEdge" | "centre";
             /** @description id of a hole */
@@ -6551,6 +6553,8 @@ export interface components {
              * @description redundancy number
              */
             control: number;
+            /** @description of the reading it is said of */
+            id: string;
             /** @description beyond what its instrument allows */
             large: boolean;
             /**
@@ -6593,11 +6597,8 @@ export interface components {
              * @description readings beyond the least
              */
             spare: number;
-            /**
-             * Format: int64
-             * @description index of the reading that is off
-             */
-            suspect?: number;
+            /** @description id of the reading that is off */
+            suspect?: string;
             /** @description how good the tape is was not given */
             unsaid?: boolean;
             /** @description what a reading is then judged against */
@@ -9345,7 +9346,7 @@ export interface components {
             points?: components["schemas"]["SurveyPoint"][];
             /**
              * Format: int64
-             * @description version of this form, 1
+             * @description version of this form, 2
              */
             schema: number;
             /** @description left against right */

@@ -30,9 +30,13 @@ const others = computed(() => [
   ...(props.open.survey.value?.maps ?? []).filter((m) => m.id !== map.value.id).map((m) => ({ value: m.id, text: m.name })),
 ])
 type Distance = (typeof map.value.readings)[number]
+/** What is said of a distance: by its id, for the answer may be of the state before. */
+const said = (r: Distance) => told.value?.readings.find((x) => x.id === r.id)
+const off = (r: Distance) => !!told.value?.suspect && told.value.suspect === r.id
 function reading(from?: string, to?: string, value?: number): Distance {
   const last = map.value.readings.at(-1)
   return {
+    id: newId(),
     from: from ?? last?.from ?? map.value.holes[0]?.id ?? '',
     to: to ?? map.value.holes.find((h) => h.id !== (from ?? last?.from))?.id ?? '',
     tape: last?.tape,
@@ -169,7 +173,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
         @change="(v) => open.set(`${at}/readings`, v)"
         v-slot="{ row: r, i: k }"
       >
-        <div class="reading" :class="{ suspect: told?.suspect === k, large: told?.readings[k]?.large }" :data-reading="k">
+        <div class="reading" :class="{ suspect: off(r), large: said(r)?.large }" :data-reading="k">
           <PickOne
             label="from"
             :choices="holes"
@@ -196,8 +200,8 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
             @update:model-value="(v) => open.set(`${at}/readings/${k}/value`, v)"
           />
           <p class="off">
-            <span class="small soft">off</span><span class="num">{{ told?.readings[k]?.text || told?.readings[k]?.why }}</span>
-            <strong v-if="told?.suspect === k">{{ told.agrees }} would agree</strong>
+            <span class="small soft">off</span><span class="num">{{ said(r)?.text || said(r)?.why }}</span>
+            <strong v-if="told && off(r)">{{ told.agrees }} would agree</strong>
           </p>
         </div>
       </CardList>

@@ -27,10 +27,15 @@ const spots = computed(() => {
 })
 const lines = computed(() =>
   props.map.readings
-    .map((r, k) => ({
+    .map((r) => ({
       a: spots.value[props.map.holes.findIndex((h) => h.id === r.from)],
       b: spots.value[props.map.holes.findIndex((h) => h.id === r.to)],
-      kind: props.told?.suspect === k ? 'suspect' : props.told?.readings[k]?.why ? 'waiting' : 'taken',
+      kind:
+        props.told?.suspect && props.told.suspect === r.id
+          ? 'suspect'
+          : props.told?.readings.find((x) => x.id === r.id)?.why
+            ? 'waiting'
+            : 'taken',
     }))
     .filter((l) => l.a && l.b),
 )
