@@ -366,11 +366,27 @@ func BenchmarkSave(b *testing.B) {
 	b.Run("bare-update", func(b *testing.B) {
 		pool := c.jobs.Store.(*store.Store).Pool()
 		for i := 0; b.Loop(); i++ {
-			_, err := pool.Exec(b.Context(), `UPDATE part_revision SET recipe = $3 WHERE part_id = $1 AND revision = $2`, p.ID, p.Revision,
-				json.RawMessage(fmt.Sprintf(plate, fmt.Sprint(100+i%50))))
+			_, err := pool.Exec(b.Context(), `UPDATE document_revision SET body = $3 WHERE document = $1 AND revision = $2`, p.ID,
+				p.Revision, json.RawMessage(fmt.Sprintf(plate, fmt.Sprint(100+i%50))))
 			if err != nil {
 				b.Fatal(err)
 			}
 		}
 	})
+}
+
+// BenchmarkJobs lists the jobs of a shop of three years.
+func BenchmarkJobs(b *testing.B) {
+	c := start(b)
+	for range 100 {
+		if r := c.do("POST", "/api/v1/jobs", newJob); r.status != 200 {
+			b.Fatalf("%s", r.body)
+		}
+	}
+	for b.Loop() {
+		var list []httpapi.JobView
+		if c.do("GET", "/api/v1/jobs", "").into(b, &list); len(list) != 100 {
+			b.Fatalf("%d jobs", len(list))
+		}
+	}
 }
