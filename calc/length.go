@@ -84,6 +84,8 @@ type FormatAnswer struct {
 	Numerator   int    `json:"numerator"`
 	Denominator int    `json:"denominator"`
 	Lies        string `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
+	Held        string `json:"held" doc:"as a field holds it: to a thousandth, or in a fraction"`
+	Truly       string `json:"truly" doc:"the size as a decimal, where that fraction is rounded"`
 }
 
 func formatLength(r FormatRequest) (FormatAnswer, error) {
@@ -97,11 +99,16 @@ func formatLength(r FormatRequest) (FormatAnswer, error) {
 	default:
 		return FormatAnswer{}, working.Refuse("/denominator", "A fraction is shown in 16ths, 32nds or 64ths, not %dths.", r.Denominator)
 	}
-	w, err := quantity.Format(r.MM, quantity.Display{Style: quantity.Style(r.Style), Denominator: r.Denominator, Feet: r.Feet})
+	d := quantity.Display{Style: quantity.Style(r.Style), Denominator: r.Denominator, Feet: r.Feet}
+	w, err := quantity.Format(r.MM, d)
 	if err != nil {
 		return FormatAnswer{}, working.Refuse("/mm", "Not shown: %v.", err)
 	}
-	return FormatAnswer{w.Text, w.Negative, w.Feet, w.Whole, w.Numerator, w.Denominator, string(w.Lies)}, nil
+	held, truly, err := d.Held(r.MM)
+	if err != nil {
+		return FormatAnswer{}, working.Refuse("/mm", "Not shown: %v.", err)
+	}
+	return FormatAnswer{w.Text, w.Negative, w.Feet, w.Whole, w.Numerator, w.Denominator, string(w.Lies), held, truly}, nil
 }
 
 // GaugeRequest of gauge.

@@ -178,7 +178,7 @@ func TestStackByKeyboard(t *testing.T) {
 	p.see("Nothing is left")
 	p.press("Add a sliding fit")
 	p.wait("the fit", `document.querySelector('[data-fit] [data-verdict=good]')`)
-	p.set("[data-fit] .cells", "width", "42.5")
+	p.set("[data-fit] .fields", "width", "42.5")
 	p.wait("it binds", `document.querySelector('[data-fit] [data-verdict=bad]')`)
 }
 

@@ -81,6 +81,24 @@ func (d Display) Text(mm float64) string {
 	return strconv.FormatFloat(mm, 'g', 4, 64) + " mm"
 }
 
+// Held writes a length for a field that holds it and is typed over: to a thousandth of
+// a millimetre or an inch, in fractions where the job has them and the size is not too
+// small for them. Where a fraction is rounded, truly is the size as a decimal.
+func (d Display) Held(mm float64) (text, truly string, err error) {
+	w, err := Format(mm, d)
+	switch {
+	case err != nil || w.Lies == Exact || d.Style == Decimal:
+		return w.Text, "", err
+	case d.Style == Metric:
+		return strconv.FormatFloat(math.Round(mm*1000)/1000, 'f', -1, 64) + " mm", "", nil
+	}
+	exact, err := Format(mm, Display{Style: Decimal})
+	if math.Abs(mm) < 12.7 {
+		return exact.Text, "", err
+	}
+	return w.Text, exact.Text, err
+}
+
 func lies(mm, shown float64) Lies {
 	switch diff := math.Abs(mm) - math.Abs(shown); {
 	case math.Abs(diff) <= lieTolerance:

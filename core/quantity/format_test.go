@@ -53,3 +53,33 @@ func TestInchSize(t *testing.T) {
 		}
 	}
 }
+
+// What a field holds is what is meant: a tolerance of half a tenth is not a tenth, a sheet
+// of 18 gauge is not a sixteenth. The text typed again is the size again.
+func TestHeld(t *testing.T) {
+	for _, x := range []struct {
+		mm          float64
+		d           Display
+		text, truly string
+	}{
+		{60, Display{Style: Metric}, "60.0 mm", ""},
+		{0.05, Display{Style: Metric}, "0.05 mm", ""},
+		{-0.08, Display{Style: Metric}, "-0.08 mm", ""},
+		{1.2141, Display{Style: Metric}, "1.214 mm", ""},
+		{0.1 + 0.2, Display{Style: Metric}, "0.3 mm", ""},
+		{1.2141, Display{Style: Fraction, Denominator: 16}, `0.048"`, ""},
+		{1.1, Display{Style: Fraction, Denominator: 64}, `0.043"`, ""},
+		{3.175, Display{Style: Fraction, Denominator: 16}, `1/8"`, ""},
+		{100, Display{Style: Fraction, Denominator: 16}, `3 15/16"`, `3.937"`},
+		{101.6, Display{Style: Fraction, Denominator: 16}, `4"`, ""},
+		{1.2141, Display{Style: Decimal}, `0.048"`, ""},
+	} {
+		text, truly, err := x.d.Held(x.mm)
+		if err != nil || text != x.text || truly != x.truly {
+			t.Errorf("%g mm in %s: %q, truly %q (%v), want %q, %q", x.mm, x.d.Style, text, truly, err, x.text, x.truly)
+		}
+	}
+	if _, _, err := (Display{Style: Metric}).Held(math.NaN()); err == nil {
+		t.Error("writes what is no length")
+	}
+}

@@ -4222,6 +4222,8 @@ export interface components {
             denominator: number;
             /** Format: int64 */
             feet: number;
+            /** @description as a field holds it: to a thousandth, or in a fraction */
+            held: string;
             /**
              * @description where the true size lies against the text
              * @enum {string}
@@ -4231,6 +4233,8 @@ export interface components {
             /** Format: int64 */
             numerator: number;
             text: string;
+            /** @description the size as a decimal, where that fraction is rounded */
+            truly: string;
             /**
              * Format: int64
              * @description remaining inches when feet are split off

@@ -31,6 +31,7 @@ const id = useId()
 const box = ref<HTMLInputElement>()
 const typed = ref<string | null>(null) // what stands in the box while it is being typed
 const shown = ref('')
+const truly = ref('') // the size itself, where what is shown is rounded
 const understood = ref('')
 const refused = ref('')
 const pad = ref(false)
@@ -61,7 +62,8 @@ async function written() {
   else {
     try {
       const w = await write(v, props.lengths)
-      shown.value = w.text
+      shown.value = w.held
+      truly.value = w.truly
     } catch {
       shown.value = `${v} mm`
     }
@@ -99,7 +101,7 @@ async function understand(text: string) {
 
 /** What an entry in another unit came to, in the job's. */
 async function back(value: number, signal: AbortSignal) {
-  if (kind.value === 'length') return (await write(value, props.lengths, signal)).text
+  if (kind.value === 'length') return (await write(value, props.lengths, signal)).held
   return isAmount(kind.value) ? writeAmount(value, kind.value, props.lengths, signal) : ''
 }
 
@@ -183,7 +185,8 @@ const wrongText = computed(() => refused.value || props.wrong || '')
       <output v-if="understood" class="understood">= {{ understood }}</output>
     </div>
     <p v-if="wrongText" :id="`${id}-wrong`" class="wrong" role="alert">{{ wrongText }}</p>
-    <p v-else-if="note" :id="`${id}-note`" class="soft small">{{ note }}</p>
+    <p v-else-if="truly && typed === null" class="small lies">rounded; truly {{ truly }}</p>
+    <p v-if="note && !wrongText" :id="`${id}-note`" class="soft small">{{ note }}</p>
     <FractionPad v-if="pad" :text="typed ?? ''" :metric="lengths.unit === 'mm'" @text="onInput" @done="box?.blur()" />
   </div>
 </template>
@@ -199,6 +202,9 @@ const wrongText = computed(() => refused.value || props.wrong || '')
   white-space: nowrap;
   font-weight: 600;
   color: var(--ember);
+}
+.lies {
+  color: var(--mind);
 }
 .big .box {
   font-size: 1.5rem;

@@ -42,8 +42,12 @@ export async function writeAmount(value: number, kind: Amount, style: Style, sig
   return (await take(api.POST('/api/v1/calc/amount.format', { body, signal }))).text
 }
 
-/** Writes a length as the job does. */
-export async function write(mm: number, style: Style, signal?: AbortSignal): Promise<{ text: string; lies: string }> {
+/** Writes a length as a field of the job holds it, and what it truly is where that is rounded. */
+export async function write(
+  mm: number,
+  style: Style,
+  signal?: AbortSignal,
+): Promise<{ text: string; lies: string; held: string; truly: string }> {
   const denominator = style.unit === 'fraction' ? ([16, 32, 64] as const).find((d) => 25.4 / d <= style.grain + 1e-9) : undefined
   const body = { mm, style: style.unit, ...(denominator ? { denominator } : {}) }
   return take(api.POST('/api/v1/calc/length.format', { body, signal }))

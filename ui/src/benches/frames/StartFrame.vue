@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A frame from a few numbers in shop words, or an empty one.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobView, take, words } from '@/api/client'
@@ -68,11 +69,11 @@ async function start() {
       <PickOne v-model="key" label="What it is" :choices="choices" />
       <p v-if="starter" class="soft">{{ starter.says }}</p>
       <TextField v-model="name" label="Its name" @enter="start" />
-      <div class="cells">
+      <FieldGrid :min="200">
         <SectionPick v-model="stock" label="Made of" :inches="job.brief.unit !== 'mm'" />
         <MaterialPick v-model="material" />
-      </div>
-      <div v-if="starter" class="cells">
+      </FieldGrid>
+      <FieldGrid v-if="starter" :min="200">
         <ValueField
           v-for="a in starter.asks"
           :key="key + a.key"
@@ -82,7 +83,7 @@ async function start() {
           :lengths="style"
           @update:model-value="(v) => (values[`${key}.${a.key}`] = v)"
         />
-      </div>
+      </FieldGrid>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button type="submit" class="press main">Start the frame</button>
     </form>
@@ -97,10 +98,5 @@ async function start() {
 }
 .start > .press {
   justify-self: start;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 12px;
 }
 </style>

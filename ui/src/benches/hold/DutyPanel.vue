@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What things are rated for besides the road: how hard, which way, on what, and
 // which brackets, joints and frames were asked under it.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed, ref } from 'vue'
 import { type Duty, type HoldingView, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
@@ -72,7 +73,7 @@ async function label(id: string) {
       v-slot="{ row: d, i }"
     >
       <div class="duty" :data-duty="d.id">
-        <div class="cells">
+        <FieldGrid :min="170" keep>
           <TextField label="Duty" :model-value="d.name" :maxlength="80" @update:model-value="(v) => duty(i).set('/name', v)" />
           <PickOne
             label="It is"
@@ -153,7 +154,7 @@ async function label(id: string) {
               by a strap that stretches
             </label>
           </div>
-        </div>
+        </FieldGrid>
         <div v-if="told(d.id)" class="says" :data-says="told(d.id)!.verdict">
           <p v-if="told(d.id)!.why" class="why"><b>cannot say</b> {{ told(d.id)!.why }}</p>
           <template v-else>
@@ -185,12 +186,6 @@ async function label(id: string) {
 .duty {
   display: grid;
   gap: 8px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
-  gap: 10px 14px;
-  align-items: start;
 }
 .ticks {
   display: grid;

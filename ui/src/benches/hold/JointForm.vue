@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Which bolt, through which holes, into what, how it is tightened and what it
 // goes through.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import type { BoltedJoint, HoldingView } from '@/api/client'
 import { useStock } from '@/api/queries'
@@ -90,7 +91,7 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
 <template>
   <section class="stack">
     <h2>The bolts</h2>
-    <div class="cells">
+    <FieldGrid :min="200">
       <PickOne
         v-if="riveted"
         label="Rivet"
@@ -181,8 +182,8 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
         :lengths="open.style.value"
         @update:model-value="(v) => set('/design/tighten/cures', v)"
       />
-    </div>
-    <div class="cells">
+    </FieldGrid>
+    <FieldGrid :min="200">
       <fieldset>
         <PickOne label="The bolts go through" :choices="parts" :model-value="joint.part ?? ''" @update:model-value="through" />
         <template v-if="joint.part">
@@ -232,17 +233,11 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
           <input type="checkbox" :checked="(design.meets ?? []).includes(n.value)" @change="meets(n.value)" /> {{ n.text }}
         </label>
       </fieldset>
-    </div>
+    </FieldGrid>
   </section>
 </template>
 
 <style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 12px 18px;
-  align-items: start;
-}
 fieldset {
   border: 0;
   margin: 0;

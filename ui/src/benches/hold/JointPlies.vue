@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What is bolted together, from the head on.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import type { BoltedJoint, BoltedTold, HoldingView, JointPly } from '@/api/client'
 import { newId } from '@/api/ids'
@@ -90,7 +91,7 @@ const flipRubber = (row: Row) =>
     >
       <div class="ply" :data-ply="i">
         <strong class="num">{{ i + 1 }}</strong>
-        <div class="cells">
+        <FieldGrid :min="170" keep>
           <PickOne label="It is" :choices="choices" :model-value="sideKey(row.side)" @update:model-value="(v) => own(row, v)" />
           <TextField
             label="Name"
@@ -228,7 +229,7 @@ const flipRubber = (row: Row) =>
               <input type="checkbox" :checked="!!row.rubber" @change="flipRubber(row)" /> an isolator on each bolt
             </label>
           </div>
-        </div>
+        </FieldGrid>
       </div>
     </CardList>
   </section>
@@ -239,12 +240,6 @@ const flipRubber = (row: Row) =>
   display: grid;
   grid-template-columns: 20px minmax(0, 1fr);
   gap: 10px;
-  align-items: start;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
-  gap: 10px 14px;
   align-items: start;
 }
 .tick {

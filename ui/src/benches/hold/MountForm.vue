@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // How the bracket is mounted: which holes, which way up, which bolts, which
 // feet stand on it.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { useStock } from '@/api/queries'
@@ -75,7 +76,7 @@ function setUp(v: (typeof hold.value)['up']) {
 <template>
   <section class="stack">
     <h2>How it is mounted</h2>
-    <div class="cells">
+    <FieldGrid :min="230" keep low>
       <PickOne label="Part" :choices="parts" :model-value="mount.part" @update:model-value="(v) => set('/part', v)" />
       <PickOne
         label="It carries"
@@ -83,8 +84,8 @@ function setUp(v: (typeof hold.value)['up']) {
         :model-value="mount.device ?? ''"
         @update:model-value="(v) => set('/device', v || undefined)"
       />
-    </div>
-    <div class="cells">
+    </FieldGrid>
+    <FieldGrid :min="230" keep low>
       <fieldset v-for="list in ['fasten', 'carry'] as const" :key="list">
         <legend class="label">{{ list === 'fasten' ? 'Bolted to the vehicle through' : 'Carries the foot on' }}</legend>
         <label v-for="f in features" :key="f.id" class="tick">
@@ -109,8 +110,8 @@ function setUp(v: (typeof hold.value)['up']) {
           <span class="soft small">{{ f.x >= 0 ? 'front' : 'rear' }} {{ f.y >= 0 ? 'left' : 'right' }}</span>
         </label>
       </fieldset>
-    </div>
-    <div class="cells">
+    </FieldGrid>
+    <FieldGrid :min="230" keep low>
       <PickOne label="Up points the" :choices="ways" :model-value="hold.up" @update:model-value="setUp" />
       <PickOne
         label="Forward points the"
@@ -132,8 +133,8 @@ function setUp(v: (typeof hold.value)['up']) {
         />
         what it is bolted to reaches under the whole face</label
       >
-    </div>
-    <div class="cells">
+    </FieldGrid>
+    <FieldGrid :min="230" keep low>
       <ChoiceRow
         label="Bolts"
         :choices="wordsOf('HoldBolts', 'system')"
@@ -173,8 +174,8 @@ function setUp(v: (typeof hold.value)['up']) {
         />
         threads in the shear plane</label
       >
-    </div>
-    <div class="cells">
+    </FieldGrid>
+    <FieldGrid :min="230" keep low>
       <ChoiceRow
         label="In the plane, shared by"
         :choices="wordsOf('HoldMount', 'inPlane')"
@@ -187,17 +188,11 @@ function setUp(v: (typeof hold.value)['up']) {
         :model-value="hold.outPlane"
         @update:model-value="(v) => set('/hold/outPlane', v)"
       />
-    </div>
+    </FieldGrid>
   </section>
 </template>
 
 <style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 12px 20px;
-  align-items: end;
-}
 fieldset {
   border: 0;
   margin: 0;

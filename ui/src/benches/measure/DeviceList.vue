@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the vehicle carries on feet: mass, centre of gravity, envelope, feet.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { Device } from '@/api/client'
@@ -72,7 +73,7 @@ const sizes = ['length', 'width', 'height'] as const
             on the roof</label
           >
         </div>
-        <div class="cells">
+        <FieldGrid :min="150">
           <GivenField
             label="Mass"
             kind="mass"
@@ -91,7 +92,7 @@ const sizes = ['length', 'width', 'height'] as const
           />
           <div class="group wide">
             <p class="label">Centre of gravity from the device's origin</p>
-            <div class="three">
+            <FieldGrid :min="104" low class="three">
               <ValueField
                 v-for="k in ['x', 'y', 'z'] as const"
                 :key="k"
@@ -103,16 +104,17 @@ const sizes = ['length', 'width', 'height'] as const
               />
               <PickOne
                 v-if="d.gravity"
+                class="wide"
                 label="is"
                 :choices="wordsOf('Gravity', 'trust')"
                 :model-value="d.gravity.trust ?? 'assumed'"
                 @update:model-value="(v) => open.set(`/devices/${i}/gravity/trust`, v)"
               />
-            </div>
+            </FieldGrid>
           </div>
           <div class="group wide">
             <p class="label">Envelope</p>
-            <div class="three">
+            <FieldGrid :min="104" low class="three">
               <ValueField
                 v-for="k in sizes"
                 :key="k"
@@ -123,9 +125,9 @@ const sizes = ['length', 'width', 'height'] as const
                   (v) => open.set(`/devices/${i}/envelope`, { length: 0, width: 0, height: 0, ...d.envelope, [k]: v })
                 "
               />
-            </div>
+            </FieldGrid>
           </div>
-        </div>
+        </FieldGrid>
         <p class="label">Feet, from the device's origin</p>
         <div class="feet">
           <CardList
@@ -180,19 +182,8 @@ const sizes = ['length', 'width', 'height'] as const
   flex: 1;
   min-width: 180px;
 }
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
-}
 .wide {
   grid-column: span 2;
-}
-.three {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(104px, 1fr));
-  gap: 8px;
-  align-items: end;
 }
 .three > .field {
   min-width: 92px;

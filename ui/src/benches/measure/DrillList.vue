@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Every hole drilled into the vehicle: who looked behind it, what is there,
 // where the drill stops.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { Plus } from '@lucide/vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
@@ -46,7 +47,7 @@ const blank = (point = '', name = '') => ({ id: newId(), name, point, face: 'lef
       v-slot="{ row: d, i }"
     >
       <article class="drill" :data-drill="d.name">
-        <div class="cells">
+        <FieldGrid :min="140">
           <TextField label="Hole" :model-value="d.name" @update:model-value="(v) => open.set(`/drillings/${i}/name`, v)" />
           <PickOne
             label="At the point"
@@ -85,7 +86,7 @@ const blank = (point = '', name = '') => ({ id: newId(), name, point, face: 'lef
             :model-value="d.looked ?? ''"
             @update:model-value="(v) => open.set(`/drillings/${i}/looked`, v)"
           />
-        </div>
+        </FieldGrid>
         <div class="came">
           <p>
             <span class="label">Drill stop</span> <b class="num big">{{ told(d.id)?.stop }}</b>
@@ -102,12 +103,6 @@ const blank = (point = '', name = '') => ({ id: newId(), name, point, face: 'lef
   display: grid;
   grid-template-columns: minmax(0, 2fr) minmax(200px, 1fr);
   gap: 14px;
-  align-items: start;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
-  gap: 10px;
   align-items: start;
 }
 .wide {

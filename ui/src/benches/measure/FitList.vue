@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A section that slides in another, or a measured pocket and the stock section
 // that fills it.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { Plus } from '@lucide/vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
@@ -46,7 +47,7 @@ const pocket = () => ({
           <ResultLine :result="told(f.id)" />
           <template v-if="f.slide">
             <h3>What goes in, outside</h3>
-            <div class="cells">
+            <FieldGrid :min="130" low>
               <ValueField
                 v-for="k in inner"
                 :key="k.key"
@@ -56,9 +57,9 @@ const pocket = () => ({
                 :wrong="open.fault(`/fits/${i}/slide/inner/${k.key}`)"
                 @update:model-value="(v) => open.set(`/fits/${i}/slide/inner/${k.key}`, v || undefined)"
               />
-            </div>
+            </FieldGrid>
             <h3>What it goes into, inside</h3>
-            <div class="cells">
+            <FieldGrid :min="130" low>
               <ValueField
                 v-for="k in outer"
                 :key="k.key"
@@ -68,8 +69,8 @@ const pocket = () => ({
                 :wrong="open.fault(`/fits/${i}/slide/outer/${k.key}`)"
                 @update:model-value="(v) => open.set(`/fits/${i}/slide/outer/${k.key}`, v || undefined)"
               />
-            </div>
-            <div class="cells">
+            </FieldGrid>
+            <FieldGrid :min="130" low>
               <ValueField
                 label="Liner, a face"
                 :model-value="f.slide.liner ?? null"
@@ -91,9 +92,9 @@ const pocket = () => ({
                 note="0.25 mm when left empty"
                 @update:model-value="(v) => open.set(`/fits/${i}/slide/want`, v)"
               />
-            </div>
+            </FieldGrid>
           </template>
-          <div v-else-if="f.pocket" class="cells">
+          <FieldGrid v-else-if="f.pocket" :min="130" low>
             <ReadingField
               label="Pocket width"
               :model-value="f.pocket.width"
@@ -123,7 +124,7 @@ const pocket = () => ({
               />
               sections in inches</label
             >
-          </div>
+          </FieldGrid>
         </article> </template
       ><template #adds="{ add }">
         <button type="button" class="press" @click="add(slide())"><Plus :size="18" aria-hidden="true" />Add a sliding fit</button>
@@ -144,12 +145,6 @@ const pocket = () => ({
   display: grid;
   grid-template-columns: minmax(0, 420px) auto;
   justify-content: space-between;
-  align-items: end;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
-  gap: 10px;
   align-items: end;
 }
 </style>

@@ -2,6 +2,7 @@
 // Hole patterns of parts that follow a surveyed pattern or a device's feet:
 // the difference overlaid, brought up to date by one press, and what serves the
 // other side.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { api, take, words } from '@/api/client'
@@ -62,7 +63,7 @@ const blank = () => ({ id: newId(), name: '', part: '', holes: [] })
       v-slot="{ row: f, i }"
     >
       <article class="follow" :data-follow="told(f.id)?.name" :data-stale="told(f.id)?.stale">
-        <div class="cells">
+        <FieldGrid :min="150" low>
           <PickOne
             label="Part"
             :choices="parts"
@@ -89,7 +90,7 @@ const blank = () => ({ id: newId(), name: '', part: '', holes: [] })
             />
             the part is drawn from behind</label
           >
-        </div>
+        </FieldGrid>
         <div class="two">
           <FollowSketch v-if="told(f.id)?.holes.length" :told="told(f.id)!" />
           <p v-else class="small why">{{ told(f.id)?.why }}</p>
@@ -156,12 +157,6 @@ const blank = () => ({ id: newId(), name: '', part: '', holes: [] })
 .follow[data-stale='true'] {
   border-left: 4px solid var(--stop);
   padding-left: 10px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
-  align-items: end;
 }
 .gone {
   justify-self: end;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Heights at four corners: how it lies, and the packing at each corner.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
@@ -46,7 +47,7 @@ const blank = () => ({
       v-slot="{ row: l, i }"
     >
       <article class="level" :data-level="l.name">
-        <div class="cells">
+        <FieldGrid :min="160">
           <TextField
             label="What is levelled"
             :model-value="l.name"
@@ -66,7 +67,7 @@ const blank = () => ({
             :wrong="open.fault(`/levels/${i}/track/values/0`)"
             @update:model-value="(v) => open.set(`/levels/${i}/track`, v)"
           />
-        </div>
+        </FieldGrid>
         <div class="corners">
           <div v-for="(c, k) in corners" :key="c.key" class="corner">
             <ReadingField
@@ -81,7 +82,7 @@ const blank = () => ({
             </p>
           </div>
         </div>
-        <div class="cells">
+        <FieldGrid :min="160">
           <ValueField
             label="Floor itself, nose low"
             kind="angle"
@@ -110,7 +111,7 @@ const blank = () => ({
             :lengths="open.style.value"
             @update:model-value="(v) => slope(i, 'wanted', 'roll', v)"
           />
-        </div>
+        </FieldGrid>
         <p v-if="told(l.id)" class="came" :class="told(l.id)!.verdict">
           <span
             >pitch <b class="num">{{ told(l.id)!.pitch }}</b></span
@@ -134,12 +135,6 @@ const blank = () => ({
 .level {
   display: grid;
   gap: 10px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
-  gap: 10px;
-  align-items: start;
 }
 .gone {
   justify-self: end;

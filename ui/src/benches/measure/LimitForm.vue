@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the work must keep to.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import DateField from '@/kit/DateField.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
@@ -92,7 +93,7 @@ const sizes = ['length', 'width', 'height'] as const
     </div>
     <div class="group across">
       <p class="label">On the road</p>
-      <div class="road">
+      <FieldGrid :min="190" keep low>
         <GivenField
           v-for="r in roads"
           :key="r.key"
@@ -103,7 +104,7 @@ const sizes = ['length', 'width', 'height'] as const
           :wrong="open.fault(`/limits/${r.key}/value`)"
           @update:model-value="(v) => set(r.key, v)"
         />
-      </div>
+      </FieldGrid>
     </div>
     <TextField
       label="Faces that stay in sight"
@@ -177,12 +178,6 @@ const sizes = ['length', 'width', 'height'] as const
   gap: 12px;
   align-items: end;
   margin-bottom: 8px;
-}
-.road {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
-  gap: 12px 20px;
-  align-items: end;
 }
 @media (max-width: 700px) {
   .keep {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One hole map: holes, the distances between them, the map that comes out, the
 // reading that is off or the one to take next.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { Trash2 } from '@lucide/vue'
 import CardList from '@/kit/CardList.vue'
 import { computed, ref, watch } from 'vue'
@@ -61,7 +62,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
 <template>
   <article class="map" :data-map="map.name">
     <div class="head">
-      <div class="cells">
+      <FieldGrid :min="150" low>
         <TextField label="Hole map" :model-value="map.name" @update:model-value="(v) => open.set(`${at}/name`, v)" />
         <PickOne
           label="The wall faces"
@@ -87,7 +88,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           :model-value="map.other ?? ''"
           @update:model-value="(v) => open.set(`${at}/other`, v || undefined)"
         />
-      </div>
+      </FieldGrid>
       <IconPress :icon="Trash2" :name="`Remove ${map.name}`" class="gone" @click="open.set(at, undefined)" />
     </div>
     <div class="two">
@@ -215,12 +216,6 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
   gap: 10px;
   border-left: 3px solid var(--rule-strong);
   padding: 2px 0 12px 14px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
-  align-items: end;
 }
 .head {
   display: grid;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Parts, devices and boxes in their place: by their holes on surveyed points,
 // or by typed numbers.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { newId } from '@/api/ids'
@@ -100,7 +101,7 @@ const holes = (id: string) => [
         </div>
         <SaySo v-if="shown === p.id" :label="`What ${p.name} says`" :list="told(p.id)?.findings ?? []" />
         <div v-if="shown === p.id" class="edit">
-          <div class="cells">
+          <FieldGrid :min="150">
             <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`/placed/${i}/name`, v)" />
             <PickOne label="It is" :choices="whats" :model-value="what(i)" @update:model-value="(v) => setWhat(i, v)" />
             <template v-if="p.size">
@@ -134,7 +135,7 @@ const holes = (id: string) => [
                 @update:model-value="(v) => open.set(`/placed/${i}/wall`, v)"
               />
             </template>
-          </div>
+          </FieldGrid>
           <CardList
             :rows="p.mates ?? []"
             word="mate"
@@ -164,7 +165,7 @@ const holes = (id: string) => [
               >
             </div>
           </CardList>
-          <div v-if="!p.mates?.length" class="cells">
+          <FieldGrid v-if="!p.mates?.length" :min="150">
             <ValueField
               v-for="(n, k) in ['forward', 'left', 'up']"
               :key="n"
@@ -182,7 +183,7 @@ const holes = (id: string) => [
               :lengths="open.style.value"
               @update:model-value="(v) => open.set(`/placed/${i}/${n}`, v)"
             />
-          </div>
+          </FieldGrid>
         </div>
       </article>
     </CardList>
@@ -223,12 +224,6 @@ const holes = (id: string) => [
 }
 .edit > .press {
   justify-self: start;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
-  align-items: start;
 }
 .mate {
   display: grid;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // How one point was measured, and the mirror choice on a sketch.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import type { Located } from '@/api/client'
 import { wordsOf } from '@/api/words'
@@ -45,7 +46,7 @@ const holes = computed(() => [
       :model-value="p.way || 'offsets'"
       @update:model-value="(v) => open.set(`${at}/way`, v)"
     />
-    <div v-if="!p.way || p.way === 'offsets'" class="cells">
+    <FieldGrid v-if="!p.way || p.way === 'offsets'" :min="170">
       <PickOne
         label="From"
         :choices="bases"
@@ -68,9 +69,9 @@ const holes = computed(() => [
         :model-value="p.tape ?? 'centre'"
         @update:model-value="(v) => open.set(`${at}/tape`, v)"
       />
-    </div>
+    </FieldGrid>
     <template v-else-if="p.way === 'twoDistances'">
-      <div class="cells">
+      <FieldGrid :min="170">
         <PickOne label="From A" :choices="points" :model-value="p.a ?? ''" @update:model-value="(v) => open.set(`${at}/a`, v)" />
         <ReadingField
           label="Distance from A"
@@ -108,7 +109,7 @@ const holes = computed(() => [
           note="as point A when left empty"
           @update:model-value="(v) => open.set(`${at}/${third}`, v)"
         />
-      </div>
+      </FieldGrid>
       <MirrorChoice :open="open" :index="index" :told="told" />
     </template>
     <template v-else-if="p.way === 'distances'">
@@ -121,7 +122,7 @@ const holes = computed(() => [
         @change="(v) => open.set(`${at}/many`, v)"
         v-slot="{ row: m, i: k }"
       >
-        <div class="cells">
+        <FieldGrid :min="170">
           <PickOne
             :label="`From point ${k + 1}`"
             :choices="points"
@@ -142,11 +143,11 @@ const holes = computed(() => [
             :model-value="m.tape ?? 'centre'"
             @update:model-value="(v) => open.set(`${at}/many/${k}/tape`, v)"
           />
-        </div>
+        </FieldGrid>
       </CardList>
       <MirrorChoice v-if="told?.choices?.length" :open="open" :index="index" :told="told" />
     </template>
-    <div v-else-if="p.way === 'onLine'" class="cells">
+    <FieldGrid v-else-if="p.way === 'onLine'" :min="170">
       <PickOne label="From" :choices="points" :model-value="p.a ?? ''" @update:model-value="(v) => open.set(`${at}/a`, v)" />
       <PickOne label="Towards" :choices="points" :model-value="p.b ?? ''" @update:model-value="(v) => open.set(`${at}/b`, v)" />
       <ReadingField
@@ -155,8 +156,8 @@ const holes = computed(() => [
         :lengths="open.style.value"
         @update:model-value="(v) => open.set(`${at}/da`, v)"
       />
-    </div>
-    <div v-else class="cells">
+    </FieldGrid>
+    <FieldGrid v-else :min="170">
       <PickOne
         label="Placed part"
         :choices="things"
@@ -169,7 +170,7 @@ const holes = computed(() => [
         :model-value="p.hole ?? ''"
         @update:model-value="(v) => open.set(`${at}/hole`, v)"
       />
-    </div>
+    </FieldGrid>
   </div>
 </template>
 
@@ -177,11 +178,5 @@ const holes = computed(() => [
 .how {
   display: grid;
   gap: 12px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 10px;
-  align-items: start;
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Points on the vehicle: how each was measured, where it works out to be, how
 // well that is known.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import { newId } from '@/api/ids'
@@ -70,7 +71,7 @@ function blank() {
           <p v-else class="why small">{{ told(p.id)?.why }}</p>
         </div>
         <div v-if="shown === p.id" class="edit">
-          <div class="cells">
+          <FieldGrid :min="160">
             <TextField label="Name" :model-value="p.name" @update:model-value="(v) => open.set(`/points/${i}/name`, v)" />
             <PickOne
               label="It is"
@@ -106,7 +107,7 @@ function blank() {
               :model-value="p.uses ?? ''"
               @update:model-value="(v) => open.set(`/points/${i}/uses`, v)"
             />
-          </div>
+          </FieldGrid>
           <PointHow :open="open" :index="i" :told="told(p.id)" />
         </div>
         <p v-for="f in told(p.id)?.findings ?? []" :key="f.code" class="small find" :class="f.severity">{{ f.reason }}</p>
@@ -162,12 +163,6 @@ dd {
   display: grid;
   gap: 12px;
   padding-bottom: 12px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
-  gap: 10px;
-  align-items: start;
 }
 .find.mind {
   color: var(--mind);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A table of readings: each row comes to one line.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { Reading, Survey } from '@/api/client'
@@ -50,7 +51,7 @@ const result = (id: string) => told.value.find((t) => t.id === id)
       v-slot="{ row: row, i }"
     >
       <article class="item" :data-row="row.id">
-        <div class="fields">
+        <FieldGrid :min="150">
           <TextField
             class="name"
             label="What"
@@ -103,7 +104,7 @@ const result = (id: string) => told.value.find((t) => t.id === id)
               @update:model-value="(v) => open.set(`/measures/${i}/target`, v)"
             />
           </template>
-        </div>
+        </FieldGrid>
         <div class="came">
           <ResultLine :result="result(row.id)" />
           <AngleSketch
@@ -120,12 +121,6 @@ const result = (id: string) => told.value.find((t) => t.id === id)
 <style scoped>
 .item {
   grid-template-columns: minmax(0, 3fr) minmax(200px, 2fr);
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
-  align-items: start;
 }
 .name {
   grid-column: 1 / -1;

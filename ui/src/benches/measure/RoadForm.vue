@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What happens when it fails, how strength is counted, how it is driven.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import { useStock } from '@/api/queries'
 import { wordsOf } from '@/api/words'
@@ -56,7 +57,7 @@ const setRoad = (key: (typeof ways)[number]['key'], v: number) => props.open.set
       :model-value="brief.use ?? 'rough'"
       @update:model-value="(v) => open.change({ ...brief, use: v, road: undefined })"
     />
-    <div v-if="road" class="roads">
+    <FieldGrid v-if="road" :min="150" low>
       <ValueField
         v-for="w in ways"
         :key="w.key"
@@ -67,7 +68,7 @@ const setRoad = (key: (typeof ways)[number]['key'], v: number) => props.open.set
         :wrong="open.fault(`/road/${w.key}`)"
         @update:model-value="(v) => setRoad(w.key, v)"
       />
-    </div>
+    </FieldGrid>
     <p class="soft small">
       {{
         brief.road
@@ -91,12 +92,6 @@ const setRoad = (key: (typeof ways)[number]['key'], v: number) => props.open.set
 </template>
 
 <style scoped>
-.roads {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
-  align-items: end;
-}
 .narrow {
   max-width: 260px;
 }

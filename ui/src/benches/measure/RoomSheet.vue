@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The room round the vehicle: what must not be touched, what is placed, how
 // far they keep off each other, what is behind a hole, what follows a pattern.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import { useSurvey } from '@/jobs/useSurvey'
 import ResultLine from '@/kit/ResultLine.vue'
@@ -78,7 +79,7 @@ const fields = [
     </section>
     <section id="ground">
       <h2>Over the ground</h2>
-      <div class="cells">
+      <FieldGrid :min="170">
         <ValueField
           v-for="f in fields"
           :key="f.key"
@@ -96,26 +97,20 @@ const fields = [
           />
           a trailer</label
         >
-      </div>
+      </FieldGrid>
       <p v-if="!worked!.ground.length" class="soft">Place something and give the wheels.</p>
-      <div v-else class="cells">
+      <FieldGrid v-else :min="170">
         <div v-for="g in worked!.ground" :key="g.name">
           <p class="label">{{ g.name }}</p>
           <ResultLine :result="g" />
         </div>
-      </div>
+      </FieldGrid>
       <p v-if="worked!.ground.length" class="soft small">Placed things only: the vehicle's own underside may touch first.</p>
     </section>
   </SheetFrame>
 </template>
 
 <style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 12px;
-  align-items: start;
-}
 .short {
   max-width: 260px;
 }

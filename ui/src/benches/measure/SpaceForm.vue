@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The numbers of one space, by its form.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import { at as pointer } from '@/api/pointer'
 import { wordOf } from '@/api/words'
@@ -37,7 +38,7 @@ const names = ['forward', 'left', 'up']
 </script>
 
 <template>
-  <div class="cells">
+  <FieldGrid :min="150">
     <ValueField
       v-for="f in asks"
       :key="f.path"
@@ -118,16 +119,10 @@ const names = ['forward', 'left', 'up']
         />
       </div>
     </CardList>
-  </div>
+  </FieldGrid>
 </template>
 
 <style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
-  align-items: start;
-}
 .wide {
   grid-column: 1 / -1;
 }

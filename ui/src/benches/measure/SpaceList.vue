@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What must not be touched: what it is, how far to keep off, its form, the
 // states in which it moves or is not there.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed, ref } from 'vue'
 import type { Space } from '@/api/client'
@@ -68,7 +69,7 @@ const about = (s: Space) => wordOf('SurveyShape', 'form', s.shape.form)?.text
         </div>
         <ResultLine v-if="s.kind === 'opening'" :result="opening(s.id)" />
         <div v-if="shown === s.id" class="edit">
-          <div class="cells">
+          <FieldGrid :min="160">
             <TextField label="Name" :model-value="s.name" @update:model-value="(v) => open.set(`/spaces/${i}/name`, v)" />
             <PickOne
               label="It is"
@@ -96,7 +97,7 @@ const about = (s: Space) => wordOf('SurveyShape', 'form', s.shape.form)?.text
               :model-value="s.trust ?? 'measured'"
               @update:model-value="(v) => open.set(`/spaces/${i}/trust`, v)"
             />
-          </div>
+          </FieldGrid>
           <SpaceForm :open="open" :index="i" />
           <div v-if="s.kind !== 'opening'" class="row">
             <fieldset v-if="shows('SurveyShape', 'form', s.shape.form, 'moves')">
@@ -144,12 +145,6 @@ const about = (s: Space) => wordOf('SurveyShape', 'form', s.shape.form)?.text
   display: grid;
   gap: 12px;
   padding-bottom: 10px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
-  gap: 10px;
-  align-items: start;
 }
 fieldset {
   border: 0;

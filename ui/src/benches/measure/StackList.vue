@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Standoff = gap less everything else, at each place; the spacer and shim list.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
@@ -39,7 +40,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
       v-slot="{ row: s, i }"
     >
       <article class="one" :data-stack="s.name">
-        <div class="cells">
+        <FieldGrid :min="160" low>
           <TextField label="Stack" :model-value="s.name" @update:model-value="(v) => open.set(`/stacks/${i}/name`, v)" />
           <ChoiceRow
             label="It stands"
@@ -53,7 +54,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
             :lengths="open.style.value"
             @update:model-value="(v) => open.set(`/stacks/${i}/grain`, v)"
           />
-        </div>
+        </FieldGrid>
         <div v-if="told(s.id)" class="scroll-x" tabindex="0" :aria-label="`Spacers of ${s.name}`">
           <table>
             <thead>
@@ -174,7 +175,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
             </template>
           </div>
         </CardList>
-        <div class="cells">
+        <FieldGrid :min="160" low>
           <ValueField
             label="Platform slopes, nose low"
             kind="angle"
@@ -189,7 +190,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
             :lengths="open.style.value"
             @update:model-value="(v) => slope(i, 'roll', v)"
           />
-        </div>
+        </FieldGrid>
       </article>
     </CardList>
   </div>
@@ -202,12 +203,6 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
 }
 .one > .press {
   justify-self: start;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
-  gap: 10px;
-  align-items: end;
 }
 .gone {
   justify-self: end;

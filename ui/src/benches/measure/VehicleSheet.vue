@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The vehicle as measured: datum, points, hole maps, level and square, what
 // was assumed, and the papers.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { Plus } from '@lucide/vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
@@ -116,12 +117,12 @@ const addMap = () =>
     </section>
     <section v-if="worked!.repeats.length" id="repeats">
       <h2>Read more than once</h2>
-      <div class="repeats">
+      <FieldGrid :min="260">
         <div v-for="r in worked!.repeats" :key="r.name">
           <p class="label">{{ r.name }}</p>
           <ResultLine :result="r" />
         </div>
-      </div>
+      </FieldGrid>
     </section>
     <section id="assumed">
       <h2>Not measured here</h2>
@@ -156,11 +157,6 @@ const addMap = () =>
   grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
   gap: 12px;
   align-items: start;
-}
-.repeats {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
-  gap: 12px 24px;
 }
 section > .press {
   justify-self: start;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The vehicle's weights and limits, and the sum of all masses against them.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { useAmounts } from '@/kit/amounts'
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
@@ -59,7 +60,7 @@ const kg = (v: number) => mass(v, v < 100 ? 1 : 0)
       :model-value="card.trailer ?? false"
       @update:model-value="(v) => open.set('/card/trailer', v || undefined)"
     />
-    <div class="cells">
+    <FieldGrid :min="168" keep>
       <GivenField
         v-for="f in fields"
         :key="f.key"
@@ -70,7 +71,7 @@ const kg = (v: number) => mass(v, v < 100 ? 1 : 0)
         :wrong="open.fault(`/card/${f.key}/value`)"
         @update:model-value="(v) => open.set(`/card/${f.key}`, v)"
       />
-    </div>
+    </FieldGrid>
     <p class="label">People, fuel, tools, goods</p>
     <CardList
       :rows="others"
@@ -125,12 +126,6 @@ const kg = (v: number) => mass(v, v < 100 ? 1 : 0)
   align-items: center;
   border-bottom: 1px solid var(--rule);
   min-height: 40px;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));
-  gap: 12px;
-  align-items: start;
 }
 .other {
   display: grid;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Where K comes from, and the blank under every school side by side.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import type { Coupon } from '@/api/client'
@@ -89,7 +90,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
       :model-value="rule.method"
       @update:model-value="(v) => set('/method', v)"
     />
-    <div v-if="rule.school === 'fixed'" class="grid">
+    <FieldGrid v-if="rule.school === 'fixed'" :min="118" keep low>
       <ValueField
         label="K"
         kind="number"
@@ -110,7 +111,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
       <button v-if="rule.deduction !== undefined" type="button" class="press tight" @click="set('/deduction', undefined)">
         Use K instead
       </button>
-    </div>
+    </FieldGrid>
     <template v-if="rule.school === 'coupon'">
       <p class="soft small">
         Bend a strip of the same sheet on the same tool. Measure it flat before, and both legs to the outside apex after.
@@ -123,7 +124,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
         @change="(v) => set('/coupons', v)"
         v-slot="{ row: c, i }"
       >
-        <div class="grid">
+        <FieldGrid :min="118" keep low>
           <ValueField
             v-for="f in fields"
             :key="f.key"
@@ -134,9 +135,9 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
             :wrong="fault(`/coupons/${i}/${f.key}`)"
             @update:model-value="(v) => set(`/coupons/${i}/${f.key}`, v)"
           />
-        </div>
+        </FieldGrid>
       </CardList>
-      <div v-if="typing" class="grid" role="group" aria-label="A new coupon">
+      <FieldGrid v-if="typing" :min="118" keep low role="group" aria-label="A new coupon">
         <ValueField
           v-for="f in fields"
           :key="f.key"
@@ -148,7 +149,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
         />
         <button type="button" class="press main" :disabled="!whole" @click="keepCoupon">Use it</button>
         <IconPress :icon="Trash2" name="Remove the new coupon" @click="typing = undefined" />
-      </div>
+      </FieldGrid>
       <button v-else type="button" class="press" @click="startCoupon"><Plus :size="18" aria-hidden="true" />Type a coupon</button>
     </template>
   </div>
@@ -167,12 +168,5 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
 tr.on th,
 tr.on td {
   background: var(--ember-wash);
-}
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
-  gap: 8px;
-  align-items: end;
-  width: 100%;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Material, thickness, how it is cut, what it is bent on; name and count.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import { useJob, useStock } from '@/api/queries'
 import { mayBe, wordOf, wordsOf } from '@/api/words'
@@ -14,7 +15,10 @@ const { data: stock } = useStock()
 const part = computed(() => props.bench.part.value!)
 const recipe = computed(() => part.value.recipe.value!)
 const material = computed(() => stock.value?.materials.find((m) => m.key === recipe.value.material))
+const inches = computed(() => props.bench.style().unit !== 'mm')
 const gauges = computed(() => stock.value?.gauges.find((g) => g.family === material.value?.family)?.gauges ?? [])
+/** A gauge as its table says it, in the job's unit. */
+const nominal = (g: { inch: number; mm: number }) => (inches.value ? `${g.inch}"` : `${+g.mm.toFixed(3)} mm`)
 const set = (path: string, v: unknown) => part.value.set(path, v)
 const fault = (path: string) => part.value.faults.value.find((f) => f.path === `/recipe${path}`)?.message
 
@@ -43,7 +47,7 @@ function toGauge(value: string) {
 </script>
 
 <template>
-  <div class="grid">
+  <FieldGrid :min="210" keep>
     <TextField
       label="Name of the part"
       :model-value="part.doc.value!.name"
@@ -77,7 +81,7 @@ function toGauge(value: string) {
       label="or by gauge"
       :choices="[
         { value: '', text: 'measured' },
-        ...gauges.map((g) => ({ value: String(g.gauge), text: `${g.gauge} ga, ${g.mm.toFixed(2)} mm` })),
+        ...gauges.map((g) => ({ value: String(g.gauge), text: `${g.gauge} ga, ${nominal(g)}` })),
       ]"
       :model-value="recipe.gauge ? String(recipe.gauge) : ''"
       @update:model-value="toGauge"
@@ -135,16 +139,10 @@ function toGauge(value: string) {
       {{ material.name }}: yield {{ material.yield }} MPa, tensile {{ material.tensile }} MPa, {{ material.density }} kg/m³.
       {{ material.source }}.
     </p>
-  </div>
+  </FieldGrid>
 </template>
 
 <style scoped>
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 12px 16px;
-  align-items: start;
-}
 .wide {
   grid-column: 1 / -1;
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A part in two pieces, or a piece back to its whole.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Parting, Refused, take, words } from '@/api/client'
@@ -84,7 +85,7 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
       :choices="[...wordsOf('Parting', 'axis'), { value: 'bend', text: 'at a bend' }]"
       @update:model-value="at = undefined"
     />
-    <div class="cells">
+    <FieldGrid :min="170">
       <PickOne v-if="axis === 'bend'" v-model="bend" label="What becomes a piece of its own" :choices="flanges" />
       <ValueField
         v-else
@@ -115,7 +116,7 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
         :lengths="bench.style()"
         @update:model-value="(v) => (pitch = v)"
       />
-    </div>
+    </FieldGrid>
     <ChoiceRow v-if="axis !== 'bend'" v-model="joint" label="Joined by" :choices="wordsOf('Parting', 'joint')" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <button type="submit" class="press main">Split the part</button>
@@ -134,10 +135,5 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
 }
 .split > .press {
   justify-self: start;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 12px;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A whole part from a few numbers in shop words, or a plain plate.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed, ref } from 'vue'
 import { api, type JobView, type Recipe, Refused, take, words } from '@/api/client'
 import { refreshJobs, usePartStarters } from '@/api/queries'
@@ -65,7 +66,7 @@ async function start() {
     </p>
     <TextField v-model="name" label="Its name" :maxlength="100" @enter="start" />
     <SheetFields v-model="recipe" :lengths="style" />
-    <div v-if="starter" class="cells">
+    <FieldGrid v-if="starter" :min="200">
       <template v-for="a in starter.asks" :key="key + a.key">
         <PickOne
           v-if="a.kind === 'choice'"
@@ -84,7 +85,7 @@ async function start() {
           @update:model-value="(v) => put(a, v)"
         />
       </template>
-    </div>
+    </FieldGrid>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <button type="submit" class="press main">Start the part</button>
   </form>
@@ -98,10 +99,5 @@ async function start() {
 }
 .start > .press {
   justify-self: start;
-}
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 12px;
 }
 </style>

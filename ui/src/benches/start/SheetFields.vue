@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What a new part is made of and how.
+import FieldGrid from '@/kit/FieldGrid.vue'
 import { useStock } from '@/api/queries'
 import type { Recipe } from '@/api/client'
 import PickOne from '@/kit/PickOne.vue'
@@ -13,7 +14,7 @@ const set = (more: Partial<Recipe>) => (recipe.value = { ...recipe.value, ...mor
 </script>
 
 <template>
-  <div v-if="stock" class="cells">
+  <FieldGrid v-if="stock" :min="200">
     <PickOne
       label="Material"
       :choices="stock.materials.map((m) => ({ value: m.key, text: m.name }))"
@@ -33,13 +34,5 @@ const set = (more: Partial<Recipe>) => (recipe.value = { ...recipe.value, ...mor
       :model-value="recipe.process"
       @update:model-value="(v) => set({ process: v })"
     />
-  </div>
+  </FieldGrid>
 </template>
-
-<style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 12px;
-}
-</style>
