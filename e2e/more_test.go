@@ -114,7 +114,7 @@ func TestSchools(t *testing.T) {
 	p.press("Fixed by the shop")
 	p.wait("the field for K", `[...document.querySelectorAll('label')].some(l => l.innerText === 'K')`)
 	p.wait("the silent school", `document.querySelector('.rail .count')?.innerText === '1'`)
-	p.do(chromedp.Click(chromedp.CSS(`[data-drawer=k] .grid .field:first-child input`)))
+	p.hand("[data-drawer=k]", "K")
 	p.keys("0.4" + kb.Enter)
 	p.wait("no stop", `!document.querySelector('.rail .count')`)
 	p.press("Bends")
