@@ -20,7 +20,10 @@ func TestOrdinaryControlsByKeys(t *testing.T) {
 	p.see("Ready by")
 	p.enter("#bench", "Ready by")
 	p.keys("2027-02-31" + kb.Enter) // there is no such day
-	p.wait("nothing kept", `document.querySelector('[data-brief]').dataset.brief === 'saved'`)
+	p.briefSaved()
+	if got, err := a.jobs.Job(t.Context(), job); err != nil || got.Brief.Limits.Date != "" {
+		t.Errorf("kept a day that there is not: %q (%v)", got.Brief.Limits.Date, err)
+	}
 	p.enter("#bench", "Ready by")
 	p.keys("2027-03-31" + kb.Enter)
 	p.wait("the calendar to close", `!document.querySelector('.n-date-panel')`)
@@ -37,6 +40,7 @@ func TestOrdinaryControlsByKeys(t *testing.T) {
 	p.press("Options of Right flange")
 	p.enter(".shape", "In the group")
 	p.wait("what is known", `[...document.querySelectorAll('[role=listbox]')].some(l => l.innerText.trim() === 'Lid')`)
+	p.wait("it says so", `document.activeElement.getAttribute('aria-expanded') === 'true'`)
 	p.keys(kb.ArrowDown + kb.Enter)
 	p.wait("both in it", `document.querySelector('[data-group=Lid] .num').innerText === '2'`)
 	p.saved()

@@ -19,6 +19,7 @@ export function useNaiveTheme() {
         textColorBase: token('--ink'),
         bodyColor: token('--paper'),
         modalColor: token('--sheet'),
+        popoverColor: token('--sheet'),
       },
       Input: {
         border: `1px solid ${token('--rule-strong')}`,

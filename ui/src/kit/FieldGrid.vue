@@ -9,7 +9,9 @@ defineProps<{
 </script>
 
 <template>
-  <div class="fields" :class="{ keep, low }" :style="{ '--least': `${min}px` }"><slot /></div>
+  <div class="fields" :data-keep="keep || undefined" :data-low="low || undefined" :style="{ '--least': `${min}px` }">
+    <slot />
+  </div>
 </template>
 
 <style scoped>
@@ -19,10 +21,11 @@ defineProps<{
   gap: 10px 14px;
   align-items: start;
 }
-.keep {
+/* No classes: those of the place it stands in reach this element too. */
+.fields[data-keep] {
   grid-template-columns: repeat(auto-fill, minmax(min(var(--least), 100%), 1fr));
 }
-.low {
+.fields[data-low] {
   align-items: end;
 }
 </style>

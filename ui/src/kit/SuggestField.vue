@@ -8,6 +8,7 @@ const props = defineProps<{ label: string; modelValue: string; known: string[]; 
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 const id = useId()
 const typed = ref(props.modelValue)
+const here = ref(false) // the hand is in it: what is like it lies open below
 watch(
   () => props.modelValue,
   (v) => (typed.value = v),
@@ -31,9 +32,18 @@ function taken() {
       :options="like"
       :get-show="() => true"
       :menu-props="{ role: 'listbox', 'aria-label': label } as never"
-      :input-props="{ id, maxlength, role: 'combobox', 'aria-autocomplete': 'list', 'aria-expanded': 'false' } as never"
+      :input-props="
+        {
+          id,
+          maxlength,
+          role: 'combobox',
+          'aria-autocomplete': 'list',
+          'aria-expanded': here && like.length ? 'true' : 'false',
+        } as never
+      "
       @select="(v: string | number) => ((typed = String(v)), taken())"
-      @blur="taken"
+      @focus="here = true"
+      @blur="((here = false), taken())"
       @keydown.enter="taken"
     />
   </div>

@@ -89,7 +89,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           @update:model-value="(v) => open.set(`${at}/other`, v || undefined)"
         />
       </FieldGrid>
-      <IconPress :icon="Trash2" :name="`Remove ${map.name}`" class="gone" @click="open.set(at, undefined)" />
+      <IconPress :icon="Trash2" :name="`Remove ${map.name}`" @click="open.set(at, undefined)" />
     </div>
     <div class="two">
       <div>
