@@ -97,7 +97,7 @@ func startBehind(t testing.TB, door httpapi.Door) app {
 // chrome is the one browser of the run; each page has a profile of its own in it.
 var chrome = sync.OnceValues(func() (context.Context, error) {
 	opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(browserPath), chromedp.NoSandbox,
-		chromedp.Flag("disable-component-update", true))
+		chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-gpu-compositing", true))
 	alloc, stop := chromedp.NewExecAllocator(context.Background(), opts...)
 	ctx, _ := chromedp.NewContext(alloc)
 	closeBrowser = func() { _ = chromedp.Cancel(ctx); stop() } // the run is over

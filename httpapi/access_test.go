@@ -32,6 +32,7 @@ type shared struct {
 
 func share(t *testing.T) shared {
 	t.Helper()
+	alongside(t)
 	jobs := storetest.Jobs(t)
 	if err := jobs.LoadDemo(t.Context()); err != nil {
 		t.Fatal(err)

@@ -11,6 +11,7 @@ import (
 	"os/exec"
 	"path/filepath"
 	"strings"
+	"sync"
 	"testing"
 	"testing/fstest"
 	"time"
@@ -30,8 +31,21 @@ type client struct {
 	jobs *job.Service
 }
 
+// together holds the tests that run beside others already.
+var together sync.Map
+
+// alongside lets a test run beside others: each has a server and a database of its own.
+func alongside(t testing.TB) {
+	if t, is := t.(*testing.T); is {
+		if _, again := together.LoadOrStore(t.Name(), true); !again {
+			t.Parallel()
+		}
+	}
+}
+
 func start(t testing.TB) client {
 	t.Helper()
+	alongside(t)
 	jobs := storetest.Jobs(t)
 	h, err := httpapi.New(httpapi.Options{Jobs: jobs,
 		Front: fstest.MapFS{"index.html": {Data: []byte(`<html><meta content="__NONCE__"></html>`)}, "assets/a.js": {Data: []byte("1")}}})

@@ -8,6 +8,7 @@ import (
 	"net/http"
 	"reflect"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/alexedwards/scs/v2"
@@ -48,16 +49,18 @@ type server struct {
 // New answers the handler of the whole application.
 func New(opt Options) (http.Handler, error) {
 	s := build(opt)
-	spec, err := s.spec()
-	if err != nil {
-		return nil, err
-	}
+	spec := sync.OnceValues(s.spec) // written out when somebody first asks
 	s.engine.GET("/api/openapi.json", func(c *gin.Context) {
 		if err := s.admit(c, reading); err != nil {
 			s.refuse(c, err)
 			return
 		}
-		c.Data(http.StatusOK, "application/json", spec)
+		raw, err := spec()
+		if err != nil {
+			s.refuse(c, err)
+			return
+		}
+		c.Data(http.StatusOK, "application/json", raw)
 	})
 	front, err := newFront(opt.Front)
 	if err != nil {
