@@ -231,7 +231,7 @@ func (p *page) press(name string) {
 	p.t.Helper()
 	mark := fmt.Sprintf(`(() => {
 		const words = e => (e.innerText ?? '').replace(/\s+/g, ' ').trim()
-		const all = [...document.querySelectorAll('button, a, label, option, input, summary')].filter(e => e.offsetParent !== null || e.getClientRects().length)
+		const all = [...document.querySelectorAll('button, a, label, option, input, summary, [role=tab]')].filter(e => e.offsetParent !== null || e.getClientRects().length)
 		const e = all.find(e => (e.getAttribute('aria-label') ?? '') === %[1]q) ?? all.find(e => words(e) === %[1]q) ?? all.find(e => words(e).startsWith(%[1]q))
 		document.querySelectorAll('[data-test-target]').forEach(x => x.removeAttribute('data-test-target'))
 		e?.setAttribute('data-test-target', '')

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -44,6 +45,22 @@ func TestOrdinaryControlsByKeys(t *testing.T) {
 	p.keys(kb.ArrowDown + kb.Enter)
 	p.wait("both in it", `document.querySelector('[data-group=Lid] .num').innerText === '2'`)
 	p.saved()
+
+	sizes := `[...document.querySelectorAll('[data-path] .num')].map(e => e.innerText).join()`
+	before := eval[string](p, sizes)
+	p.press("Flags")
+	for _, step := range []struct{ key, drawer, tab string }{
+		{kb.ArrowRight, "bends", "Bends"}, {kb.ArrowRight, "holes", "Holes"}, {kb.End, "split", "Split"},
+		{kb.ArrowRight, "flags", "Flags"}, {kb.ArrowLeft, "split", "Split"}, {kb.Home, "flags", "Flags"},
+	} {
+		p.keys(step.key)
+		p.wait("the drawer "+step.drawer, fmt.Sprintf(`document.querySelector('[data-drawer=%s][role=tabpanel][aria-label=%q]')
+			&& document.activeElement.getAttribute('role') === 'tab' && document.activeElement.innerText.startsWith(%[2]q)
+			&& document.querySelectorAll('[aria-label=Show] [role=tab][tabindex="0"][aria-selected=true]').length === 1`, step.drawer, step.tab))
+	}
+	if after := eval[string](p, sizes); after != before || before == "" {
+		t.Errorf("walking along the tabs changed the sizes: %s, were %s", after, before)
+	}
 
 	eval[bool](p, `(document.querySelector('[aria-label="Group Lid"]').focus(), true)`)
 	p.keys(kb.Tab + kb.Tab)

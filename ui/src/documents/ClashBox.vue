@@ -5,6 +5,7 @@ import { ref } from 'vue'
 import DialogBox from '@/kit/DialogBox.vue'
 import type { Kind, State } from './reach'
 import type { OpenDocument } from './useDocument'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ open: OpenDocument }>()
 defineSlots<{ drawn(p: { theirs: State<Kind> }): unknown }>()
@@ -31,28 +32,26 @@ async function go() {
       <template v-if="open.clash.value!.why">The two cannot stand together: {{ open.clash.value!.why }}</template>
       <template v-else>Everything else of both is joined. Choose what stands here.</template>
     </p>
-    <div class="scroll" tabindex="0" role="region" aria-label="What both changed">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">What both changed</th>
-            <th scope="col">Yours, here</th>
-            <th scope="col">Theirs, saved</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(p, i) in open.clash.value!.places" :key="p.path">
-            <th scope="row">{{ p.what }}</th>
-            <td v-for="own in [true, false]" :key="String(own)">
-              <label class="pick" :class="{ on: mine[p.path] === own }">
-                <input v-model="mine[p.path]" type="radio" :name="`place ${i}`" :value="own" />
-                {{ own ? p.mine : p.theirs }}
-              </label>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <TableFrame name="What both changed">
+      <thead>
+        <tr>
+          <th scope="col">What both changed</th>
+          <th scope="col">Yours, here</th>
+          <th scope="col">Theirs, saved</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(p, i) in open.clash.value!.places" :key="p.path">
+          <th scope="row">{{ p.what }}</th>
+          <td v-for="own in [true, false]" :key="String(own)">
+            <label class="pick" :class="{ on: mine[p.path] === own }">
+              <input v-model="mine[p.path]" type="radio" :name="`place ${i}`" :value="own" />
+              {{ own ? p.mine : p.theirs }}
+            </label>
+          </td>
+        </tr>
+      </tbody>
+    </TableFrame>
     <slot name="drawn" :theirs="open.clash.value!.state as State<Kind>" />
     <p class="soft small">Theirs stays a revision in any case, and yours becomes one as far as it stands.</p>
     <template #actions>

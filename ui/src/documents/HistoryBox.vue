@@ -7,6 +7,7 @@ import DialogBox from '@/kit/DialogBox.vue'
 import TimeLine from '@/kit/TimeLine.vue'
 import { type Difference, type Kept, type Kind, reach, type State } from './reach'
 import type { OpenDocument } from './useDocument'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ open: OpenDocument & { change: (next: never) => void } }>()
 const emit = defineEmits<{ close: [] }>()
@@ -49,24 +50,22 @@ const when = (iso: string) =>
   <DialogBox show wide :title="beside ? `Revision ${beside.number} and what stands` : 'Revisions'" @close="emit('close')">
     <template v-if="beside">
       <p v-if="!beside.differs.length" class="soft">They say the same.</p>
-      <div v-else class="scroll" tabindex="0" role="region" aria-label="What differs">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">What differs</th>
-              <th scope="col">r{{ beside.number }}</th>
-              <th scope="col">Stands now</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(d, i) in beside.differs" :key="i">
-              <th scope="row">{{ d.what }}</th>
-              <td>{{ d.was || '–' }}</td>
-              <td class="num">{{ d.now || '–' }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <TableFrame v-else name="What differs">
+        <thead>
+          <tr>
+            <th scope="col">What differs</th>
+            <th scope="col">r{{ beside.number }}</th>
+            <th scope="col">Stands now</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(d, i) in beside.differs" :key="i">
+            <th scope="row">{{ d.what }}</th>
+            <td>{{ d.was || '–' }}</td>
+            <td class="num">{{ d.now || '–' }}</td>
+          </tr>
+        </tbody>
+      </TableFrame>
       <slot name="drawn" :was="beside.state" />
     </template>
     <TimeLine

@@ -12,6 +12,7 @@ import SurePress from '@/kit/SurePress.vue'
 import CodeCard from './CodeCard.vue'
 import PassField from './PassField.vue'
 import { sessionChanged, useSession } from './session'
+import TableFrame from '@/kit/TableFrame.vue'
 
 type Code = { code: string; url: string; qr: string; expires: string }
 type Role = 'owner' | 'maker' | 'reader'
@@ -71,7 +72,7 @@ const day = (iso: string) =>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <section class="stack">
         <h2>Devices</h2>
-        <table>
+        <TableFrame name="Devices">
           <tbody>
             <tr v-for="d in devices ?? []" :key="d.id" :data-device="d.name">
               <th scope="row">{{ d.name }}</th>
@@ -87,13 +88,13 @@ const day = (iso: string) =>
               </td>
             </tr>
           </tbody>
-        </table>
+        </TableFrame>
         <button type="button" class="press main" @click="pair">Pair a tablet</button>
         <CodeCard v-if="pairing" :code="pairing" what="Scan this with the tablet, or open its page and type the code." />
       </section>
       <section v-if="owner" class="stack">
         <h2>Members</h2>
-        <table>
+        <TableFrame name="Members">
           <tbody>
             <tr v-for="m in members ?? []" :key="m.id" :data-member="m.name">
               <th scope="row">{{ m.name }}</th>
@@ -119,7 +120,7 @@ const day = (iso: string) =>
               </td>
             </tr>
           </tbody>
-        </table>
+        </TableFrame>
         <ChoiceRow v-model="role" label="Invite a" :choices="wordsOf('RoleRequest', 'role')" />
         <button type="button" class="press" @click="invite">Make an invitation</button>
         <CodeCard v-if="invitation" :code="invitation" what="Give them this. It makes one account and is good for a week." />

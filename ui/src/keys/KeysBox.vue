@@ -3,6 +3,7 @@
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import DialogBox from '@/kit/DialogBox.vue'
 import { bound } from './keys'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const shown = ref(false)
 const always = [
@@ -33,7 +34,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 
 <template>
   <DialogBox title="Keys" :show="shown" @close="shown = false">
-    <table>
+    <TableFrame name="Keys">
       <tbody>
         <tr v-for="[k, says] in [...here, ...always]" :key="k">
           <th scope="row">
@@ -42,7 +43,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
           <td>{{ says }}</td>
         </tr>
       </tbody>
-    </table>
+    </TableFrame>
     <template #actions>
       <button type="button" class="press main" @click="shown = false">Close</button>
     </template>

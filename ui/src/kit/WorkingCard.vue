@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // How a number was worked out.
 import type { Working } from '@/api/client'
+import TableFrame from './TableFrame.vue'
 
 defineProps<{ working: Working }>()
 const say = (q: { text?: string; value: number; unit: string }) => q.text || `${+q.value.toPrecision(6)} ${q.unit}`.trim()
@@ -12,7 +13,7 @@ const say = (q: { text?: string; value: number; unit: string }) => q.text || `${
       <span class="soft">{{ working.result.name }}</span> <span class="num">{{ say(working.result) }}</span>
     </p>
     <p class="formula">{{ working.formula }}</p>
-    <table>
+    <TableFrame name="Inputs">
       <tbody>
         <tr v-for="(q, i) in working.inputs" :key="'i' + i">
           <th scope="row">{{ q.symbol }}</th>
@@ -25,7 +26,7 @@ const say = (q: { text?: string; value: number; unit: string }) => q.text || `${
           <td class="num">{{ say(q) }}</td>
         </tr>
       </tbody>
-    </table>
+    </TableFrame>
     <p class="small">
       <strong>{{ working.method }}.</strong> {{ working.source }}
     </p>

@@ -8,6 +8,7 @@ import FrameFiles from './FrameFiles.vue'
 import RemnantList from './RemnantList.vue'
 import StickDrawing from './StickDrawing.vue'
 import type { OpenFrame } from './useFrame'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const { mass } = useAmounts()
 const props = defineProps<{ open: OpenFrame }>()
@@ -27,40 +28,38 @@ const fields = [
     <section>
       <h2>Cut list</h2>
       <p class="small">{{ cut.text }}.</p>
-      <div class="scroll-x" tabindex="0" role="region" aria-label="Cut list">
-        <table class="cut">
-          <thead>
-            <tr>
-              <th>mark</th>
-              <th>pieces</th>
-              <th>cut to</th>
-              <th>first end</th>
-              <th>second end</th>
-              <th>each</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in cut.rows" :key="r.mark" :data-mark="r.mark">
-              <td class="mark">{{ r.mark }}</td>
-              <td class="num">{{ r.quantity }}</td>
-              <td>
-                <b class="num long">{{ r.text }}</b> <WhyButton :name="`${r.mark} is cut to`" :working="r.working" />
-                <span v-if="r.trim" class="small soft"> trimmed to {{ r.finish }}</span>
-                <span class="small soft block"
-                  >{{ r.stock }}<template v-if="r.twin">, twin of {{ r.twin }}</template></span
-                >
-                <span v-for="n in r.notes ?? []" :key="n" class="small block">{{ n }}</span>
-              </td>
-              <td v-for="(e, k) in r.told" :key="k" class="small">
-                <b v-if="e.saw || e.tilt || e.hole" class="num">{{ e.scale }}</b>
-                <span v-if="e.slant > 0" class="block soft">{{ e.axis }} from the axis</span>
-                <span class="block">{{ e.words }}</span>
-              </td>
-              <td class="num">{{ r.weighs }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <TableFrame class="cut" name="Cut list">
+        <thead>
+          <tr>
+            <th>mark</th>
+            <th>pieces</th>
+            <th>cut to</th>
+            <th>first end</th>
+            <th>second end</th>
+            <th>each</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in cut.rows" :key="r.mark" :data-mark="r.mark">
+            <td class="mark">{{ r.mark }}</td>
+            <td class="num">{{ r.quantity }}</td>
+            <td>
+              <b class="num long">{{ r.text }}</b> <WhyButton :name="`${r.mark} is cut to`" :working="r.working" />
+              <span v-if="r.trim" class="small soft"> trimmed to {{ r.finish }}</span>
+              <span class="small soft block"
+                >{{ r.stock }}<template v-if="r.twin">, twin of {{ r.twin }}</template></span
+              >
+              <span v-for="n in r.notes ?? []" :key="n" class="small block">{{ n }}</span>
+            </td>
+            <td v-for="(e, k) in r.told" :key="k" class="small">
+              <b v-if="e.saw || e.tilt || e.hole" class="num">{{ e.scale }}</b>
+              <span v-if="e.slant > 0" class="block soft">{{ e.axis }} from the axis</span>
+              <span class="block">{{ e.words }}</span>
+            </td>
+            <td class="num">{{ r.weighs }}</td>
+          </tr>
+        </tbody>
+      </TableFrame>
       <p class="soft small">Lengths from long point to long point; the saw's scale is 0° when square.</p>
     </section>
     <section v-for="s in cut.stocks" :key="s.stock">

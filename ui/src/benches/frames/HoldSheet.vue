@@ -13,6 +13,7 @@ import DiagramPlot from './DiagramPlot.vue'
 import SectionTable from './SectionTable.vue'
 import type { OpenFrame } from './useFrame'
 import PictureFrame from '@/kit/PictureFrame.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const { mass } = useAmounts()
 const props = defineProps<{ open: OpenFrame }>()
@@ -118,28 +119,26 @@ const stock = ref('')
       </section>
       <section>
         <h2>What holds it takes</h2>
-        <div class="scroll-x" tabindex="0" role="region" aria-label="What holds it takes">
-          <table>
-            <thead>
-              <tr>
-                <th>at</th>
-                <th>at rest, up</th>
-                <th>worst</th>
-                <th>in the case</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="s in hold.stands" :key="s.point">
-                <td>{{ s.name }}</td>
-                <td class="num">{{ s.rest }}</td>
-                <td class="num" :title="s.six.join(', ')">
-                  {{ s.worst }} <WhyButton v-if="s.working" :name="`what ${s.name} takes`" :working="s.working" />
-                </td>
-                <td class="small">{{ s.case }}<b v-if="s.lifts"> It is pulled up in some case: bolt it.</b></td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <TableFrame name="What holds it takes">
+          <thead>
+            <tr>
+              <th>at</th>
+              <th>at rest, up</th>
+              <th>worst</th>
+              <th>in the case</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="s in hold.stands" :key="s.point">
+              <td>{{ s.name }}</td>
+              <td class="num">{{ s.rest }}</td>
+              <td class="num" :title="s.six.join(', ')">
+                {{ s.worst }} <WhyButton v-if="s.working" :name="`what ${s.name} takes`" :working="s.working" />
+              </td>
+              <td class="small">{{ s.case }}<b v-if="s.lifts"> It is pulled up in some case: bolt it.</b></td>
+            </tr>
+          </tbody>
+        </TableFrame>
       </section>
       <section>
         <h2>Natural frequencies <WhyButton v-if="hold.swings" name="natural frequencies" :working="hold.swings" /></h2>

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { api, type Option, take, words } from '@/api/client'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import type { OpenFrame } from './useFrame'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const { mass } = useAmounts()
 const props = defineProps<{ open: OpenFrame; stock: string }>()
@@ -37,8 +38,8 @@ function pick(o: Option) {
 <template>
   <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
   <p v-else-if="!data" class="soft" role="status">{{ isFetching ? 'Trying sections.' : '' }}</p>
-  <div v-else class="scroll-x" tabindex="0" role="region" aria-label="Sections tried">
-    <table>
+  <template v-else>
+    <TableFrame name="Sections tried">
       <thead>
         <tr>
           <th>section</th>
@@ -66,10 +67,10 @@ function pick(o: Option) {
           </td>
         </tr>
       </tbody>
-    </table>
+    </TableFrame>
     <p v-if="!data.some((o) => o.lightest)" class="small">None of this kind holds: brace it, shorten it, or carry less.</p>
     <button type="button" class="press tight" @click="all = !all">{{ all ? 'Only the near ones' : `All ${data.length}` }}</button>
-  </div>
+  </template>
 </template>
 
 <style scoped>

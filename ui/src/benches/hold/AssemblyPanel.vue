@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { api, take, words } from '@/api/client'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import WhyButton from '@/kit/WhyButton.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const { mass } = useAmounts()
 const props = defineProps<{ job: string }>()
@@ -55,28 +56,26 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
         <RouterLink to="/quick/tow">Quick numbers, on tow</RouterLink>.
       </p>
     </div>
-    <div class="scroll-x" tabindex="0" role="region" aria-label="What it is made of">
-      <table>
-        <thead>
-          <tr>
-            <th>what</th>
-            <th>kind</th>
-            <th>mass</th>
-            <th>centre of gravity</th>
-            <th>lift</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(i, k) in data.items" :key="k">
-            <td>{{ i.name }}</td>
-            <td class="soft">{{ kinds[i.kind] }}</td>
-            <td class="num">{{ i.text }}</td>
-            <td class="small">{{ i.where || i.why }}</td>
-            <td class="small" :class="{ heavy: i.lift }">{{ i.lift || (i.people === 1 ? 'one' : '') }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <TableFrame name="What it is made of">
+      <thead>
+        <tr>
+          <th>what</th>
+          <th>kind</th>
+          <th>mass</th>
+          <th>centre of gravity</th>
+          <th>lift</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(i, k) in data.items" :key="k">
+          <td>{{ i.name }}</td>
+          <td class="soft">{{ kinds[i.kind] }}</td>
+          <td class="num">{{ i.text }}</td>
+          <td class="small">{{ i.where || i.why }}</td>
+          <td class="small" :class="{ heavy: i.lift }">{{ i.lift || (i.people === 1 ? 'one' : '') }}</td>
+        </tr>
+      </tbody>
+    </TableFrame>
     <p class="small soft">
       Parts and devices get their place under
       <RouterLink :to="`/jobs/${job}/measure/room`">Room and placing</RouterLink>; a frame that is not placed there stands in the

@@ -6,6 +6,7 @@ import { useAmounts } from '@/kit/amounts'
 import PickOne from '@/kit/PickOne.vue'
 import { trustWord } from '@/kit/trust'
 import WhyButton from '@/kit/WhyButton.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ standing: Standing }>()
 const { force } = useAmounts()
@@ -98,7 +99,7 @@ const rows = computed(() =>
             <text x="14" y="5" class="small">gravity</text>
           </g>
         </svg>
-        <table>
+        <TableFrame name="What the feet do">
           <thead>
             <tr>
               <th scope="col">Foot</th>
@@ -115,7 +116,7 @@ const rows = computed(() =>
               <td>{{ r.y < 0 ? '−' : '' }}{{ force(Math.abs(r.y)) }}</td>
             </tr>
           </tbody>
-        </table>
+        </TableFrame>
       </div>
       <p class="soft small">
         A stiff device on fastened feet: all sharing, each one loose in turn, the two pairs across each other carrying. Every

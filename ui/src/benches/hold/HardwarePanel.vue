@@ -7,6 +7,7 @@ import { useStock } from '@/api/queries'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import CardList from '@/kit/CardList.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ open: OpenBrief; holding: HoldingView['holding'] }>()
 const { data: stock } = useStock()
@@ -53,7 +54,7 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
   <section class="stack" data-hardware>
     <h1>Hardware</h1>
     <p v-if="!holding.hardware.length" class="soft">Nothing yet: work a joint out.</p>
-    <table v-else>
+    <TableFrame v-else name="Hardware">
       <thead>
         <tr>
           <th scope="col" class="num">Take</th>
@@ -68,7 +69,7 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
           <td class="soft">{{ h.joints.join(', ') }}</td>
         </tr>
       </tbody>
-    </table>
+    </TableFrame>
     <section v-if="holding.oneSize.length" class="stack">
       <h2>One size would do</h2>
       <div v-for="o in holding.oneSize" :key="o.joint" class="row one">

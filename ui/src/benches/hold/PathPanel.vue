@@ -8,6 +8,7 @@ import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import PathSketch from './PathSketch.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ path: HoldingView['holding']['path'] }>()
 const emit = defineEmits<{ joint: [id: string] }>()
@@ -51,7 +52,7 @@ const words = (f: number[]) => {
         <ChoiceRow v-model="view" label="Seen from" :choices="views" />
       </div>
       <PathSketch :path="path" :at="at" :view="view" />
-      <table>
+      <TableFrame name="Load path, step by step">
         <thead>
           <tr>
             <th scope="col">From</th>
@@ -80,7 +81,7 @@ const words = (f: number[]) => {
             <td>{{ words(path.ground[at]!) }}</td>
           </tr>
         </tbody>
-      </table>
+      </TableFrame>
       <p class="small soft">
         In it:
         {{

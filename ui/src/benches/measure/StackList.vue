@@ -11,6 +11,7 @@ import ReadingField from '@/kit/ReadingField.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.stacks ?? [])
@@ -55,37 +56,35 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
             @update:model-value="(v) => open.set(`/stacks/${i}/grain`, v)"
           />
         </FieldGrid>
-        <div v-if="told(s.id)" class="scroll-x" tabindex="0" :aria-label="`Spacers of ${s.name}`">
-          <table>
-            <thead>
-              <tr>
-                <th>place</th>
-                <th>standoff</th>
-                <th>worst case</th>
-                <th>root of squares</th>
-                <th>spacer</th>
-                <th>shims</th>
-                <th>left over</th>
-                <th v-if="s.slope">leg</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="r in told(s.id)!.places" :key="r.name">
-                <td>{{ r.name }}</td>
-                <td v-if="r.why" colspan="6" class="why">{{ r.why }}</td>
-                <template v-else>
-                  <td class="num big">{{ r.nominal }}</td>
-                  <td class="num soft">{{ r.worst }}</td>
-                  <td class="num soft">{{ r.rss }}</td>
-                  <td class="num big">{{ r.spacer }}</td>
-                  <td class="num">{{ r.shims }}</td>
-                  <td class="num">{{ r.left }}</td>
-                </template>
-                <td v-if="s.slope" class="num big">{{ r.leg }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <TableFrame v-if="told(s.id)" :name="`Spacers of ${s.name}`">
+          <thead>
+            <tr>
+              <th>place</th>
+              <th>standoff</th>
+              <th>worst case</th>
+              <th>root of squares</th>
+              <th>spacer</th>
+              <th>shims</th>
+              <th>left over</th>
+              <th v-if="s.slope">leg</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in told(s.id)!.places" :key="r.name">
+              <td>{{ r.name }}</td>
+              <td v-if="r.why" colspan="6" class="why">{{ r.why }}</td>
+              <template v-else>
+                <td class="num big">{{ r.nominal }}</td>
+                <td class="num soft">{{ r.worst }}</td>
+                <td class="num soft">{{ r.rss }}</td>
+                <td class="num big">{{ r.spacer }}</td>
+                <td class="num">{{ r.shims }}</td>
+                <td class="num">{{ r.left }}</td>
+              </template>
+              <td v-if="s.slope" class="num big">{{ r.leg }}</td>
+            </tr>
+          </tbody>
+        </TableFrame>
         <p v-if="told(s.id)" class="small">
           {{ told(s.id)!.says }}
           <WhyButton v-if="told(s.id)!.working" :name="s.name" :working="told(s.id)!.working!" />

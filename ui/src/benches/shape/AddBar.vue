@@ -2,9 +2,10 @@
 // What to add to the tapped face or edge: large choices, last used sizes. The
 // kinds stand in rows; one row is open, the rest wait under their names.
 import { X } from '@lucide/vue'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import type { Edge } from '@/api/client'
 import { type Thing, things } from '@/api/words'
+import TabRow from '@/kit/TabRow.vue'
 import { carried } from './carried'
 import type { Bench } from './useBench'
 
@@ -22,11 +23,12 @@ watch(
   },
   { immediate: true },
 )
+const shown = useId()
 const rows = computed(() => [
-  ...(free.value.length ? [{ value: 'edge' as const, text: 'On an edge' }] : []),
-  { value: 'hole' as const, text: 'Holes' },
-  { value: 'use' as const, text: 'Holes for something' },
-  { value: 'mark' as const, text: 'Marks' },
+  ...(free.value.length ? [{ key: 'edge' as const, name: 'On an edge' }] : []),
+  { key: 'hole' as const, name: 'Holes' },
+  { key: 'use' as const, name: 'Holes for something' },
+  { key: 'mark' as const, name: 'Marks' },
 ])
 const offered = computed(() => things().filter((t) => t.row === row.value))
 const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
@@ -36,17 +38,7 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
   <div v-if="panel" class="add" role="group" :aria-label="`Add to ${panel.name}`">
     <div class="heads">
       <strong>{{ panel.name }}</strong>
-      <button
-        v-for="r in rows"
-        :key="r.value"
-        type="button"
-        class="head"
-        :class="{ on: row === r.value }"
-        :aria-expanded="row === r.value"
-        @click="row = r.value"
-      >
-        {{ r.text }}
-      </button>
+      <TabRow v-model="row" label="What to add" :tabs="rows" :panel="shown" class="rows" />
       <button
         v-if="carried && (edge || carried.kind === 'holes' || carried.kind === 'marks')"
         type="button"
@@ -59,7 +51,7 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
         <X :size="20" />
       </button>
     </div>
-    <div v-if="row === 'edge' && free.length" class="things">
+    <div v-if="row === 'edge' && free.length" :id="shown" class="things" role="tabpanel" aria-label="On an edge">
       <div class="edges" role="group" aria-label="Edge">
         <button
           v-for="e in free"
@@ -77,7 +69,7 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
         {{ t.text }}
       </button>
     </div>
-    <div v-else class="things">
+    <div v-else :id="shown" class="things" role="tabpanel" :aria-label="rows.find((r) => r.key === row)!.name">
       <button v-for="t in offered" :key="t.key" type="button" class="press tight" @click="bench.add(panel, t.key)">
         {{ t.text }}
       </button>
@@ -88,6 +80,7 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
 <style scoped>
 .add {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   padding: 4px 12px 8px;
   background: var(--ember-wash);
@@ -99,17 +92,9 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
   gap: 0 4px;
   align-items: center;
 }
-.head {
-  min-height: var(--touch);
-  padding: 0 12px;
-  border: 0;
-  border-bottom: 4px solid transparent;
-  background: none;
-  font-weight: 560;
-  cursor: pointer;
-}
-.head.on {
-  border-bottom-color: var(--ember);
+.rows {
+  flex: 1 1 240px;
+  margin-left: 12px;
 }
 .things {
   display: flex;

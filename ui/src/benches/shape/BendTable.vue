@@ -4,6 +4,7 @@ import type { BendLine, BendStep } from '@/api/client'
 import type { OpenPart } from './usePart'
 import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ bends: BendLine[]; steps: BendStep[]; explain: OpenPart['explain'] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
@@ -20,81 +21,79 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
 
 <template>
   <p v-if="!bends.length" class="soft">No bend yet: tap an edge of the drawing and choose a flange.</p>
-  <div v-else class="scroll-x" tabindex="0" role="region" aria-label="Bends in their order">
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Step</th>
-          <th scope="col">Bend</th>
-          <th scope="col">Stop at</th>
-          <th scope="col">Line at</th>
-          <th scope="col">Turn</th>
-          <th scope="col">Aim</th>
-          <th scope="col">Inside R</th>
-          <th scope="col">BA</th>
-          <th scope="col">BD</th>
-          <th scope="col">K</th>
-          <th scope="col">Force</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="l in rows" :key="l.id">
-          <td>
-            <b class="num step">{{ l.step.order }}</b>
-            <span class="under">{{ l.step.sideUp }} side up</span>
-          </td>
-          <th scope="row">
-            <button type="button" class="press tight bare name" @click="emit('choose', l.id)">{{ l.name }}</button>
-          </th>
-          <td>
-            <Frac :text="l.step.stop.text" :lies="l.step.stop.lies" class="num" />
-            <WhyButton :name="`stop of ${l.name}`" :working="() => explain({ what: 'stop', id: l.id })" />
-            <span class="under"
-              >{{ l.step.stopAt }}<template v-if="l.step.note">; {{ l.step.note }}</template></span
-            >
-          </td>
-          <td>
-            <Frac :text="l.place.text" :lies="l.place.lies" class="num" />
-            <template v-for="axis in l.axis === 'slanted' ? (['x', 'y'] as const) : [l.axis]" :key="axis">
-              <WhyButton
-                :name="`bend line of ${l.name}${l.axis === 'slanted' ? (axis === 'x' ? ', from the left' : ', from the front') : ''}`"
-                :working="() => explain({ what: 'bend', id: l.id, axis })"
-              />
-            </template>
-            <span class="under">{{
-              l.axis === 'slanted' ? 'from the left, from the front' : `from the ${l.axis === 'x' ? 'left' : 'front'}`
-            }}</span>
-          </td>
-          <td>
-            <span class="num">{{ l.up ? 'up' : 'down' }} {{ +l.angle.toFixed(2) }}°</span>
-            <span class="under">opens to {{ +l.opens.toFixed(2) }}°</span>
-          </td>
-          <td>
-            <template v-if="l.aim !== null"
-              ><span class="num">{{ l.aim.toFixed(1) }}°</span>
-              <WhyButton name="aim" :working="() => explain({ what: 'aim', id: l.id })"
-            /></template>
-            <span v-else>takes no set</span>
-          </td>
-          <td><Frac :text="l.radius.text" :lies="l.radius.lies" /></td>
-          <td>
-            <Frac :text="l.allowance.text" :lies="l.allowance.lies" class="num" />
-            <WhyButton :name="`bend allowance of ${l.name}`" :working="() => explain({ what: 'allowance', id: l.id })" />
-          </td>
-          <td><Frac :text="l.deduction.text" :lies="l.deduction.lies" /></td>
-          <td>
-            {{ l.kFactor.toFixed(3) }} <span class="soft small">{{ schools[l.school] }}</span>
-          </td>
-          <td>
-            <template v-if="l.force !== null"
-              >{{ tonnes(l.force) }} <WhyButton name="press force" :working="() => explain({ what: 'force', id: l.id })"
-            /></template>
-            <span v-else class="soft">by hand</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <TableFrame v-else name="Bends in their order">
+    <thead>
+      <tr>
+        <th scope="col">Step</th>
+        <th scope="col">Bend</th>
+        <th scope="col">Stop at</th>
+        <th scope="col">Line at</th>
+        <th scope="col">Turn</th>
+        <th scope="col">Aim</th>
+        <th scope="col">Inside R</th>
+        <th scope="col">BA</th>
+        <th scope="col">BD</th>
+        <th scope="col">K</th>
+        <th scope="col">Force</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="l in rows" :key="l.id">
+        <td>
+          <b class="num step">{{ l.step.order }}</b>
+          <span class="under">{{ l.step.sideUp }} side up</span>
+        </td>
+        <th scope="row">
+          <button type="button" class="press tight bare name" @click="emit('choose', l.id)">{{ l.name }}</button>
+        </th>
+        <td>
+          <Frac :text="l.step.stop.text" :lies="l.step.stop.lies" class="num" />
+          <WhyButton :name="`stop of ${l.name}`" :working="() => explain({ what: 'stop', id: l.id })" />
+          <span class="under"
+            >{{ l.step.stopAt }}<template v-if="l.step.note">; {{ l.step.note }}</template></span
+          >
+        </td>
+        <td>
+          <Frac :text="l.place.text" :lies="l.place.lies" class="num" />
+          <template v-for="axis in l.axis === 'slanted' ? (['x', 'y'] as const) : [l.axis]" :key="axis">
+            <WhyButton
+              :name="`bend line of ${l.name}${l.axis === 'slanted' ? (axis === 'x' ? ', from the left' : ', from the front') : ''}`"
+              :working="() => explain({ what: 'bend', id: l.id, axis })"
+            />
+          </template>
+          <span class="under">{{
+            l.axis === 'slanted' ? 'from the left, from the front' : `from the ${l.axis === 'x' ? 'left' : 'front'}`
+          }}</span>
+        </td>
+        <td>
+          <span class="num">{{ l.up ? 'up' : 'down' }} {{ +l.angle.toFixed(2) }}°</span>
+          <span class="under">opens to {{ +l.opens.toFixed(2) }}°</span>
+        </td>
+        <td>
+          <template v-if="l.aim !== null"
+            ><span class="num">{{ l.aim.toFixed(1) }}°</span>
+            <WhyButton name="aim" :working="() => explain({ what: 'aim', id: l.id })"
+          /></template>
+          <span v-else>takes no set</span>
+        </td>
+        <td><Frac :text="l.radius.text" :lies="l.radius.lies" /></td>
+        <td>
+          <Frac :text="l.allowance.text" :lies="l.allowance.lies" class="num" />
+          <WhyButton :name="`bend allowance of ${l.name}`" :working="() => explain({ what: 'allowance', id: l.id })" />
+        </td>
+        <td><Frac :text="l.deduction.text" :lies="l.deduction.lies" /></td>
+        <td>
+          {{ l.kFactor.toFixed(3) }} <span class="soft small">{{ schools[l.school] }}</span>
+        </td>
+        <td>
+          <template v-if="l.force !== null"
+            >{{ tonnes(l.force) }} <WhyButton name="press force" :working="() => explain({ what: 'force', id: l.id })"
+          /></template>
+          <span v-else class="soft">by hand</span>
+        </td>
+      </tr>
+    </tbody>
+  </TableFrame>
 </template>
 
 <style scoped>

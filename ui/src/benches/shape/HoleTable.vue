@@ -4,6 +4,7 @@ import type { Part } from '@/api/client'
 import type { OpenPart } from './usePart'
 import WhyButton from '@/kit/WhyButton.vue'
 import Frac from '@/kit/Frac.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 defineProps<{ holes: Part['holes']; explain: OpenPart['explain'] }>()
 const emit = defineEmits<{ choose: [feature: string] }>()
@@ -11,41 +12,39 @@ const emit = defineEmits<{ choose: [feature: string] }>()
 
 <template>
   <p v-if="!holes.length" class="soft">No hole yet: tap a face of the drawing and choose a hole.</p>
-  <div v-else class="scroll-x">
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Hole</th>
-          <th scope="col">Size</th>
-          <th scope="col">From the left of the blank</th>
-          <th scope="col">From the front of the blank</th>
-          <th scope="col">Made</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="h in holes.slice(0, 200)" :key="h.id">
-          <th scope="row">
-            <button type="button" class="press tight bare name" @click="emit('choose', h.feature)">{{ h.name }}</button>
-          </th>
-          <td><Frac :text="h.size" /></td>
-          <td class="num">
-            <Frac :text="h.x.text" :lies="h.x.lies" /><WhyButton
-              :name="`${h.name} from the left`"
-              :working="() => explain({ what: 'hole', id: h.id, axis: 'x' })"
-            />
-          </td>
-          <td class="num">
-            <Frac :text="h.y.text" :lies="h.y.lies" /><WhyButton
-              :name="`${h.name} from the front`"
-              :working="() => explain({ what: 'hole', id: h.id, axis: 'y' })"
-            />
-          </td>
-          <td>{{ h.made === 'drilled' ? 'drilled after bending' : 'cut' }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <p v-if="holes.length > 200" class="soft">The first 200 of {{ holes.length }}; the cut ticket lists all.</p>
-  </div>
+  <TableFrame v-else name="Holes to mark out">
+    <thead>
+      <tr>
+        <th scope="col">Hole</th>
+        <th scope="col">Size</th>
+        <th scope="col">From the left of the blank</th>
+        <th scope="col">From the front of the blank</th>
+        <th scope="col">Made</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="h in holes.slice(0, 200)" :key="h.id">
+        <th scope="row">
+          <button type="button" class="press tight bare name" @click="emit('choose', h.feature)">{{ h.name }}</button>
+        </th>
+        <td><Frac :text="h.size" /></td>
+        <td class="num">
+          <Frac :text="h.x.text" :lies="h.x.lies" /><WhyButton
+            :name="`${h.name} from the left`"
+            :working="() => explain({ what: 'hole', id: h.id, axis: 'x' })"
+          />
+        </td>
+        <td class="num">
+          <Frac :text="h.y.text" :lies="h.y.lies" /><WhyButton
+            :name="`${h.name} from the front`"
+            :working="() => explain({ what: 'hole', id: h.id, axis: 'y' })"
+          />
+        </td>
+        <td>{{ h.made === 'drilled' ? 'drilled after bending' : 'cut' }}</td>
+      </tr>
+    </tbody>
+  </TableFrame>
+  <p v-if="holes.length > 200" class="soft">The first 200 of {{ holes.length }}; the cut ticket lists all.</p>
 </template>
 
 <style scoped>

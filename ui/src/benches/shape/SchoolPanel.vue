@@ -12,6 +12,7 @@ import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { Bench } from './useBench'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ bench: Bench }>()
 const part = computed(() => props.bench.part.value!)
@@ -45,39 +46,37 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
 
 <template>
   <div class="panel">
-    <div class="scroll-x">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">School</th>
-            <th scope="col">Blank, left to right</th>
-            <th scope="col">Front to back</th>
-            <th scope="col">Differs by</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="s in schools" :key="s.school" :class="{ on: s.chosen }" :data-school="s.school">
-            <th scope="row">{{ name(s.school) }}<span v-if="s.chosen" class="small">, in use</span></th>
-            <template v-if="s.x && s.y">
-              <td class="num">
-                <Frac :text="s.x.text" :lies="s.x.lies" /><WhyButton
-                  :name="`blank, left to right, ${name(s.school)}`"
-                  :working="() => part.explain({ what: 'school', school: s.school, axis: 'x' })"
-                />
-              </td>
-              <td class="num">
-                <Frac :text="s.y.text" :lies="s.y.lies" /><WhyButton
-                  :name="`blank, front to back, ${name(s.school)}`"
-                  :working="() => part.explain({ what: 'school', school: s.school, axis: 'y' })"
-                />
-              </td>
-              <td>{{ s.chosen ? '' : s.off?.text }}</td>
-            </template>
-            <td v-else colspan="3" class="soft">{{ s.why }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <TableFrame name="Schools side by side">
+      <thead>
+        <tr>
+          <th scope="col">School</th>
+          <th scope="col">Blank, left to right</th>
+          <th scope="col">Front to back</th>
+          <th scope="col">Differs by</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="s in schools" :key="s.school" :class="{ on: s.chosen }" :data-school="s.school">
+          <th scope="row">{{ name(s.school) }}<span v-if="s.chosen" class="small">, in use</span></th>
+          <template v-if="s.x && s.y">
+            <td class="num">
+              <Frac :text="s.x.text" :lies="s.x.lies" /><WhyButton
+                :name="`blank, left to right, ${name(s.school)}`"
+                :working="() => part.explain({ what: 'school', school: s.school, axis: 'x' })"
+              />
+            </td>
+            <td class="num">
+              <Frac :text="s.y.text" :lies="s.y.lies" /><WhyButton
+                :name="`blank, front to back, ${name(s.school)}`"
+                :working="() => part.explain({ what: 'school', school: s.school, axis: 'y' })"
+              />
+            </td>
+            <td>{{ s.chosen ? '' : s.off?.text }}</td>
+          </template>
+          <td v-else colspan="3" class="soft">{{ s.why }}</td>
+        </tr>
+      </tbody>
+    </TableFrame>
     <ChoiceRow
       label="School in use"
       :choices="wordsOf('Rule', 'school')"
@@ -161,7 +160,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
   gap: 14px;
   justify-items: start;
 }
-.panel > .scroll-x,
+.panel > [role='region'],
 .coupons {
   width: 100%;
 }

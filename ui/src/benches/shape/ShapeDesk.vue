@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Below the drawing: flags, figures, bends, the sheet and its K.
-import { computed, ref } from 'vue'
+import { computed, ref, useId } from 'vue'
 import type { Finding } from '@/api/client'
+import TabRow from '@/kit/TabRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import BendTable from './BendTable.vue'
 import FigureTable from './FigureTable.vue'
@@ -17,13 +18,14 @@ const part = computed(() => props.bench.part.value!)
 const built = computed(() => part.value.told.value ?? part.value.built.value!)
 const open = computed(() => built.value.findings.filter((f) => !f.setAside))
 const stops = computed(() => open.value.filter((f) => f.severity === 'stop').length)
+const inside = useId()
 const drawers = computed(() => [
-  { key: 'flags' as const, name: 'Flags', count: open.value.length },
+  { key: 'flags' as const, name: 'Flags', count: open.value.length, stop: stops.value > 0 },
   { key: 'bends' as const, name: 'Bends', count: built.value.bendLines.length },
   { key: 'holes' as const, name: 'Holes', count: built.value.holes.length },
-  { key: 'k' as const, name: 'Bend allowance', count: 0 },
-  { key: 'sheet' as const, name: 'Sheet and tools', count: 0 },
-  { key: 'split' as const, name: 'Split', count: 0 },
+  { key: 'k' as const, name: 'Bend allowance' },
+  { key: 'sheet' as const, name: 'Sheet and tools' },
+  { key: 'split' as const, name: 'Split' },
 ])
 
 type Aside = { code: string; feature?: string; reason: string }
@@ -42,20 +44,14 @@ const takeUp = (f: Finding) =>
   <section class="desk">
     <FigureTable :part="built" class="figures" />
     <div class="drawer">
-      <div class="heads" role="group" aria-label="Show">
-        <button
-          v-for="d in drawers"
-          :key="d.key"
-          type="button"
-          class="head"
-          :class="{ on: shown === d.key }"
-          :aria-pressed="shown === d.key"
-          @click="shown = d.key"
-        >
-          {{ d.name }} <span v-if="d.count" class="count" :class="{ stop: d.key === 'flags' && stops }">{{ d.count }}</span>
-        </button>
-      </div>
-      <div class="inside" :data-drawer="shown">
+      <TabRow v-model="shown" label="Show" :tabs="drawers" :panel="inside" class="heads" />
+      <div
+        :id="inside"
+        class="inside"
+        role="tabpanel"
+        :aria-label="drawers.find((d) => d.key === shown)!.name"
+        :data-drawer="shown"
+      >
         <FlagList
           v-if="shown === 'flags'"
           :findings="built.findings"
@@ -96,33 +92,7 @@ const takeUp = (f: Finding) =>
   min-height: 0;
 }
 .heads {
-  display: flex;
-  flex-wrap: wrap;
-  border-bottom: 1px solid var(--rule);
-}
-.head {
-  min-height: var(--touch);
-  padding: 0 14px;
-  border: 0;
-  border-bottom: 4px solid transparent;
-  background: none;
-  font-weight: 560;
-  cursor: pointer;
-}
-.head.on {
-  border-bottom-color: var(--ember);
-}
-.count {
-  display: inline-block;
-  min-width: 22px;
-  padding: 0 5px;
-  background: var(--sunk);
-  text-align: center;
-  font-weight: 700;
-}
-.count.stop {
-  background: var(--stop);
-  color: var(--paper);
+  padding: 0 12px;
 }
 .inside {
   padding: 10px 12px 20px;

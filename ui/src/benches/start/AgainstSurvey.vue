@@ -5,6 +5,7 @@ import type { Fix, TracedDrawing } from '@/api/client'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import WhyButton from '@/kit/WhyButton.vue'
+import TableFrame from '@/kit/TableFrame.vue'
 
 const props = defineProps<{ compared: TracedDrawing['parts'][number]['compared'] }>()
 defineEmits<{ fix: [fix: Fix] }>()
@@ -30,7 +31,7 @@ const shown = computed(() => props.compared.find((c) => c.with === which.value) 
         <b>{{ shown.text }}</b>
         <WhyButton v-if="shown.working" name="the comparison" :working="shown.working" />
       </p>
-      <table>
+      <TableFrame name="Holes against the survey">
         <thead>
           <tr>
             <th>hole</th>
@@ -45,7 +46,7 @@ const shown = computed(() => props.compared.find((c) => c.with === which.value) 
             <td v-if="bores" class="num">{{ m.bores }}</td>
           </tr>
         </tbody>
-      </table>
+      </TableFrame>
       <FlagList :findings="shown.findings" firm @fix="(x) => $emit('fix', x)" />
     </template>
     <p v-else class="small soft">
@@ -61,15 +62,5 @@ const shown = computed(() => props.compared.find((c) => c.with === which.value) 
   gap: 10px;
   padding: 10px 12px;
   border: 1px solid var(--rule);
-}
-table {
-  border-collapse: collapse;
-  justify-self: start;
-}
-th,
-td {
-  padding: 4px 18px 4px 0;
-  text-align: left;
-  border-bottom: 1px solid var(--rule);
 }
 </style>
