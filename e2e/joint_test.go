@@ -2,12 +2,16 @@ package e2e
 
 import (
 	"bytes"
+	"cmp"
+	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
@@ -230,4 +234,48 @@ func TestLoadPathAndHardware(t *testing.T) {
 func (p *page) briefKept() {
 	p.t.Helper()
 	p.wait("the brief to be kept", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
+}
+
+// A ply taken out takes with it what it belongs to, comes back to its place with it, and
+// keeps it when it is moved.
+func TestPlyKeepsWhatItBelongsTo(t *testing.T) {
+	a := startApp(t)
+	id, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	stands := func() string {
+		t.Helper()
+		j, err := a.jobs.Job(t.Context(), id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		at := slices.IndexFunc(j.Brief.Joints, func(x brief.Joint) bool { return x.Name == "Press foot on floor and outrigger" })
+		var said []string
+		for i, p := range j.Brief.Joints[at].Design.Plies {
+			s := j.Brief.Joints[at].Sides[i]
+			if s.ID != p.ID {
+				t.Errorf("ply %s stands beside side %s", p.ID, s.ID)
+			}
+			said = append(said, fmt.Sprintf("%s is %s", p.Name, cmp.Or(string(s.Kind), "typed")))
+		}
+		return strings.Join(said, ", ")
+	}
+	whole := stands()
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/hold")
+	p.press("Press foot on floor and outrigger")
+	for _, step := range []struct{ what, press, want string }{
+		{"taken out", "Remove ply 1", "floor is vehicle, outrigger's plate is typed"},
+		{"put back", "Put it back", whole},
+		{"moved", "Move ply 1 down", "floor is vehicle, foot is part, outrigger's plate is typed"},
+		{"moved on", "Move ply 2 down", "floor is vehicle, outrigger's plate is typed, foot is part"},
+		{"the last taken out", "Remove ply 3", "floor is vehicle, outrigger's plate is typed"},
+		{"undone", "Undo", "floor is vehicle, outrigger's plate is typed, foot is part"},
+	} {
+		p.press(step.press)
+		p.briefKept()
+		p.wait("every save", `!window.testAsking`)
+		if got := stands(); got != step.want {
+			t.Errorf("%s: %s\n want %s", step.what, got, step.want)
+		}
+	}
+	p.wait("the part's side on the last ply", `document.querySelector('main [data-ply="2"] .field').innerText.includes('Press foot')`)
 }
