@@ -1,15 +1,17 @@
 package job
 
 import (
-	"bytes"
 	"encoding/json"
 	"fmt"
+	"reflect"
+	"slices"
 	"strings"
 
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/told"
+	"warmanvil/job/merge"
 )
 
 // compare says in words what two states of a part differ in: name, quantity,
@@ -26,20 +28,56 @@ func compare(was, now PartState, d quantity.Display) []Difference {
 	say("Material", told.MaterialName(was.Recipe.Material), told.MaterialName(now.Recipe.Material))
 	a, errA := made.Build(was.Recipe, made.Options{Display: d})
 	b, errB := made.Build(now.Recipe, made.Options{Display: d})
-	if errA == nil && errB == nil {
+	both := errA == nil && errB == nil
+	if both {
 		out = append(out, sizes(a, b)...)
 	}
 	settings(was.Recipe, now.Recipe, say)
-	if len(out) == 0 && !same(was.Recipe, now.Recipe) {
-		out = append(out, Difference{What: "Settings", Was: "as before", Now: "changed"})
+	return append(out, unsaid(was, now, a, b, both, d)...)
+}
+
+// settled are the places that settings and compare itself speak of.
+var settled = map[string]bool{
+	"/name": true, "/quantity": true, "/recipe/material": true, "/recipe/process": true, "/recipe/bend/school": true,
+	"/recipe/bend/method": true, "/recipe/tool/kind": true, "/recipe/grain": true, "/recipe/hand/pair": true, "/recipe/seen": true,
+}
+
+// unsaid says what is not a setting and, where sizes were compared, no size of the two
+// built parts: each place by the name of its feature and its own.
+func unsaid(was, now PartState, a, b made.Part, sizes bool, d quantity.Display) (out []Difference) {
+	before, errA := tree(was)
+	after, errB := tree(now)
+	if errA != nil || errB != nil {
+		return []Difference{{What: "Everything", Was: "as before", Now: "changed"}}
+	}
+	names, told, only := map[string]string{}, map[string]bool{}, map[string]int{}
+	for bit, x := range []struct {
+		part made.Part
+		tree any
+	}{{a, before}, {b, after}} {
+		for _, dim := range x.part.Dimensions {
+			names[dim.Feature] = dim.Group
+			only[dim.Feature] |= 1 << bit
+			told[merge.ByID(x.tree, "/recipe"+dim.Path)] = sizes
+		}
+	}
+	comesOrGoes := func(step string) bool { return sizes && (only[step] == 1 || only[step] == 2) }
+	for _, c := range merge.Changes(before, after) {
+		at := merge.Pointer(c.Path)
+		if settled[at] || told[at] || slices.ContainsFunc(c.Path, comesOrGoes) {
+			continue
+		}
+		out = append(out, difference(reflect.TypeFor[PartState](), c, before, after, names, d))
 	}
 	return out
 }
 
-func same(a, b sheet.Recipe) bool {
-	x, errX := json.Marshal(a)
-	y, errY := json.Marshal(b)
-	return errX == nil && errY == nil && bytes.Equal(x, y)
+func tree(p PartState) (any, error) {
+	raw, err := json.Marshal(p)
+	if err != nil {
+		return nil, err
+	}
+	return merge.Read(raw)
 }
 
 // sizes compares the dimensions of two parts, feature by feature. A feature
@@ -85,13 +123,4 @@ func settings(was, now sheet.Recipe, say func(what, a, b string)) {
 	say("Grain", string(was.Grain), string(now.Grain))
 	say("Left and right pair", yes[was.Hand.Pair], yes[now.Hand.Pair])
 	say("Face that shows", string(was.Seen), string(now.Seen))
-	through := func(m *sheet.Master) string {
-		if m == nil {
-			return ""
-		}
-		return m.Name
-	}
-	say("Drilled through", through(was.Master), through(now.Master))
-	say("Flags set aside", fmt.Sprint(len(was.SetAside)), fmt.Sprint(len(now.SetAside)))
-	say("Coupons", fmt.Sprint(len(was.Bend.Coupons)), fmt.Sprint(len(now.Bend.Coupons)))
 }

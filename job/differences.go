@@ -39,22 +39,27 @@ func (k kind) differences(was, now []byte, d quantity.Display) []Difference {
 	}
 	out := []Difference{}
 	for _, c := range merge.Changes(a, b) {
-		x := whereIs(k.of, c.Path, a, b, nil)
-		x.show = d
-		diff := Difference{What: x.what, Was: x.words(c.Was), Now: x.words(c.Now)}
-		switch {
-		case x.order:
-			diff.Was, diff.Now = "", "changed"
-		case c.Was == nil && diff.Now == "there":
-			diff.Now = "added"
-		case c.Now == nil && diff.Was == "there":
-			diff.Now = "removed"
-		case diff.Was == diff.Now:
-			diff.Was, diff.Now = "", "changed"
-		}
-		out = append(out, diff)
+		out = append(out, difference(k.of, c, a, b, nil, d))
 	}
 	return out
+}
+
+// difference words one change of a document of a form.
+func difference(form reflect.Type, c merge.Change, was, now any, features map[string]string, d quantity.Display) Difference {
+	x := whereIs(form, c.Path, was, now, features)
+	x.show = d
+	diff := Difference{What: x.what, Was: x.words(c.Was), Now: x.words(c.Now)}
+	switch {
+	case x.order:
+		diff.Was, diff.Now = "", "changed"
+	case c.Was == nil && diff.Now == "there":
+		diff.Now = "added"
+	case c.Now == nil && diff.Was == "there":
+		diff.Now = "removed"
+	case diff.Was == diff.Now:
+		diff.Was, diff.Now = "", "changed"
+	}
+	return diff
 }
 
 // features answers what the features of a folded part are called, by their ids; they

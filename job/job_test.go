@@ -1,6 +1,9 @@
 package job
 
 import (
+	"encoding/json"
+	"fmt"
+	"reflect"
 	"strings"
 	"testing"
 
@@ -71,13 +74,81 @@ func TestChangedSaysWhat(t *testing.T) {
 			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes,
 				sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})
 		},
-		"Right flange removed":            func(r *PartState) { r.Recipe.Base.Flanges = r.Recipe.Base.Flanges[:1] },
-		"Grain y, was x":                  func(r *PartState) { r.Recipe.Grain = sheet.GrainY },
-		"Settings changed, was as before": func(r *PartState) { r.Recipe.Base.Flanges[0].Relief.Kind = sheet.Round },
-		"nothing that shows":              nil,
+		"Right flange removed": func(r *PartState) { r.Recipe.Base.Flanges = r.Recipe.Base.Flanges[:1] },
+		"Grain y, was x":       func(r *PartState) { r.Recipe.Grain = sheet.GrainY },
+		"Back flange: relief, kind round, was rectangular": func(r *PartState) { r.Recipe.Base.Flanges[0].Relief.Kind = sheet.Round },
+		"nothing that shows": nil,
 	} {
 		if got := briefly(compare(state(nil), state(change), quantity.Display{Style: quantity.Metric})); got != want {
 			t.Errorf("says %q, want %q", got, want)
+		}
+	}
+}
+
+// Whatever leaf of a recipe is changed, it is said, and said once.
+func TestNoChangeIsSilent(t *testing.T) {
+	d := quantity.Display{Style: quantity.Metric}
+	for name, r := range map[string]sheet.Recipe{"shelf bracket": demo.ShelfBracket(), "press foot": demo.PressFoot(),
+		"amplifier shelf": demo.AmplifierShelf()} {
+		was := PartState{"Part", 1, r}
+		raw, err := json.Marshal(was)
+		if err != nil {
+			t.Fatal(err)
+		}
+		changed := 0
+		var walk func(v any, at string, set func(any))
+		var doc any
+		walk = func(v any, at string, set func(any)) {
+			var to any
+			switch x := v.(type) {
+			case map[string]any:
+				for k, in := range x {
+					if k != "id" { // another id is another thing
+						walk(in, at+"/"+k, func(to any) { x[k] = to })
+					}
+				}
+				return
+			case []any:
+				for i, in := range x {
+					walk(in, fmt.Sprint(at, "/", i), func(to any) { x[i] = to })
+				}
+				return
+			case float64:
+				to = x + 1
+			case bool:
+				to = !x
+			case string:
+				to = x + "x"
+			}
+			set(to)
+			text, err := json.Marshal(doc)
+			set(v)
+			if err != nil {
+				t.Fatal(err)
+			}
+			now, err := Body[PartState](text)
+			if err != nil || reflect.DeepEqual(now, was) {
+				return // a form that the program does not take
+			}
+			changed++
+			list := compare(was, now, d)
+			what := map[string]int{}
+			for _, x := range list {
+				what[x.What]++
+				if what[x.What] > 1 || x.What == "" || x.Was == x.Now {
+					t.Errorf("%s %s: %+v", name, at, list)
+				}
+			}
+			if len(list) == 0 {
+				t.Errorf("%s: another %s is not said", name, at)
+			}
+		}
+		if err := json.Unmarshal(raw, &doc); err != nil {
+			t.Fatal(err)
+		}
+		walk(doc, "", nil)
+		if changed < 40 {
+			t.Errorf("%s: only %d leaves were changed", name, changed)
 		}
 	}
 }

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"reflect"
 	"slices"
+	"strconv"
 	"strings"
 )
 
@@ -27,6 +28,28 @@ func Pointer(path []string) string {
 		b.WriteString(strings.NewReplacer("~", "~0", "/", "~1").Replace(step))
 	}
 	return b.String()
+}
+
+// ByID writes a JSON pointer as Pointer does: with ids in the place of indices, where the
+// document's lists have them.
+func ByID(doc any, pointer string) string {
+	var out []string
+	for _, step := range strings.Split(pointer, "/")[1:] {
+		switch v := doc.(type) {
+		case map[string]any:
+			doc = v[step]
+		case []any:
+			doc = nil
+			if i, err := strconv.Atoi(step); err == nil && i >= 0 && i < len(v) {
+				doc = v[i]
+				if t, is := listed(v); is {
+					step = t.ids[i]
+				}
+			}
+		}
+		out = append(out, step)
+	}
+	return "/" + strings.Join(out, "/")
 }
 
 // Three answers the document that holds what mine and theirs changed against base. Where
@@ -196,6 +219,9 @@ func changes(path []string, was, now any, out *[]Change) {
 	}
 	al, wasIs := listed(was)
 	bl, nowIs := listed(now)
+	if wasIs && now == (gone{}) || nowIs && was == (gone{}) { // no list is an empty one
+		wasIs, nowIs = true, true
+	}
 	if wasIs && nowIs {
 		for _, id := range bl.ids {
 			changes(append(path, id), al.get(id), bl.get(id), out)
