@@ -313,6 +313,13 @@ func (p *page) saved() {
 	p.wait("the part to be saved", `document.querySelector('.shape')?.dataset.save === 'saved'`)
 }
 
+// revision answers the one that stands, as its button calls it. How many saves a number
+// typed key by key takes depends on how fast the machine is.
+func (p *page) revision() string {
+	p.t.Helper()
+	return eval[string](p, `[...document.querySelectorAll('button')].map(b => b.innerText.trim()).find(w => /^r[0-9]+$/.test(w)) ?? ''`)
+}
+
 // drawn waits for the folded body's first picture.
 func (p *page) drawn() {
 	p.t.Helper()

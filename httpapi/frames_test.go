@@ -54,7 +54,7 @@ func TestFrameOverHTTP(t *testing.T) {
 	}
 	old.State.Frame.Loads[0].Kilos = 70
 	if clash := c.keep(old).refused(t, 412, "").Clash; clash == nil || len(clash.Places) != 1 ||
-		clash.Places[0].What != "What it carries: kilos" || clash.Places[0].Mine != "70.0 kg" || clash.Places[0].Theirs != "4000.0 kg" {
+		clash.Places[0].What != "What it carries: mass" || clash.Places[0].Mine != "70.0 kg" || clash.Places[0].Theirs != "4000.0 kg" {
 		t.Errorf("a save on an old revision: %+v", clash)
 	}
 	c.do("POST", "/api/v1/frames/"+f.ID+"/undo", "", "If-Match", "2").into(t, &f)
@@ -67,7 +67,7 @@ func TestFrameOverHTTP(t *testing.T) {
 	}
 	var list []httpapi.RevisionView
 	c.do("GET", "/api/v1/frames/"+f.ID+"/revisions", "").into(t, &list)
-	if len(list) != 4 || !strings.HasPrefix(list[2].Summary, "What it carries: kilos 4000.0 kg, was 150.0 kg, and 1 more") {
+	if len(list) != 4 || !strings.HasPrefix(list[2].Summary, "What it carries: mass 4000.0 kg, was 150.0 kg, and 1 more") {
 		t.Errorf("%+v", list)
 	}
 	var heads []httpapi.FrameHead

@@ -284,6 +284,9 @@ func field(form reflect.Type, name string) (reflect.StructField, bool) {
 
 // spelled writes a field's name in words: frontLimit is "front limit".
 func spelled(name string) string {
+	if name == "kilos" { // in an inch job they are pounds
+		return "mass"
+	}
 	var b strings.Builder
 	for _, r := range name {
 		if unicode.IsUpper(r) {

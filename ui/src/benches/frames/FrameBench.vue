@@ -257,6 +257,9 @@ const joinWord = computed(() =>
   gap: 6px 18px;
   align-items: end;
 }
+.under > .small {
+  align-self: baseline;
+}
 .verdict {
   border: 0;
   background: none;

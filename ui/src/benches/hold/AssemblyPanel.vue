@@ -22,7 +22,8 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
   <section v-else-if="data" class="all">
     <header>
       <h1>Mass and balance</h1>
-      <p class="sum">
+      <p v-if="!data.items.length" class="soft">Nothing has a mass yet: shape a part, start a frame or say what is carried.</p>
+      <p v-else class="sum">
         <b class="num">{{ data.total }}</b> all together
       </p>
       <p v-if="data.gravity">
@@ -56,7 +57,7 @@ const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
         <RouterLink to="/quick/tow">Quick numbers, on tow</RouterLink>.
       </p>
     </div>
-    <TableFrame name="What it is made of">
+    <TableFrame v-if="data.items.length" name="What it is made of">
       <thead>
         <tr>
           <th>what</th>
