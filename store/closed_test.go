@@ -26,6 +26,7 @@ func TestNothingIsAnsweredWithoutADatabase(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
+	backed := backup(t, s)
 	s.Close()
 	err1 := func(_ any, err error) error { return err }
 	for what, err := range map[string]error{
@@ -62,7 +63,7 @@ func TestNothingIsAnsweredWithoutADatabase(t *testing.T) {
 		"spend":            err1(s.SpendPass(ctx, []byte("x"), account.Pairing, day)),
 		"once":             s.Once(ctx, "test", func() error { return nil }),
 		"backup":           s.Backup(ctx, io.Discard),
-		"restore":          s.Restore(ctx, bytes.NewReader(nil)),
+		"restore":          err1(s.Restore(ctx, bytes.NewReader(backed))),
 		"migrate":          s.Migrate(ctx),
 	} {
 		if err == nil {

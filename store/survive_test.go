@@ -1,13 +1,16 @@
 package store_test
 
 import (
+	"archive/tar"
 	"bytes"
 	"compress/gzip"
 	"context"
+	"crypto/sha256"
 	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
+	"math/rand/v2"
 	"os"
 	"slices"
 	"strings"
@@ -78,11 +81,20 @@ func backup(t *testing.T, s *store.Store) []byte {
 
 // A backup restored into an empty database gives the same backup, byte for byte.
 func TestBackupAndRestore(t *testing.T) {
+	t.Parallel()
 	s, list := filled(t)
 	first := backup(t, s.Store.(*store.Store))
 	empty := storetest.Open(t)
-	if err := empty.Restore(context.Background(), bytes.NewReader(first)); err != nil {
+	told, err := empty.Restore(context.Background(), bytes.NewReader(first))
+	if err != nil {
 		t.Fatal(err)
+	}
+	rows := map[string]int64{}
+	for _, r := range told.Tables {
+		rows[r.Table] = r.Rows
+	}
+	if !told.Sworn || rows["job"] != int64(len(list)) || rows["document"] == 0 || rows["document_revision"] < rows["document"] {
+		t.Errorf("says it restored %+v", told)
 	}
 	if second := backup(t, empty); !bytes.Equal(first, second) {
 		t.Fatalf("%d bytes went in, %d other ones come out", len(first), len(second))
@@ -91,26 +103,118 @@ func TestBackupAndRestore(t *testing.T) {
 	if err != nil || len(got) != len(list) {
 		t.Fatal(got, err)
 	}
-	if err := empty.Restore(context.Background(), bytes.NewReader(first)); !errors.Is(err, store.ErrNotEmpty) {
+	if _, err := empty.Restore(context.Background(), bytes.NewReader(first)); !errors.Is(err, store.ErrNotEmpty) {
 		t.Errorf("restored over jobs: %v", err)
 	}
 }
 
 // A damaged, cut or foreign file is refused and nothing of it is kept.
 func TestBadBackups(t *testing.T) {
+	t.Parallel()
 	s, _ := filled(t)
 	good := backup(t, s.Store.(*store.Store))
 	flipped := bytes.Replace(good, []byte("Morvan"), []byte("Borvan"), 1)
-	newer := bytes.Replace(good, []byte(`"schema": `), []byte(`"schema": 9`), 1)
+	newer := sworn(t, good, `"schema": `, `"schema": 9`)
 	for what, raw := range map[string][]byte{"damaged": flipped, "cut": good[:len(good)/2], "empty": nil,
-		"foreign": []byte("a letter to a friend"), "newer": newer} {
+		"foreign": []byte("a letter to a friend"), "newer": newer,
+		"rows miscounted": sworn(t, good, `"rows": 3,`, `"rows": 4,`), "no such schema": sworn(t, good, `"schema": `, `"schema": -`),
+		"of tables before": sworn(t, good, `"schema": 7`, `"schema": 6`)} {
 		empty := storetest.Open(t)
-		if err := empty.Restore(context.Background(), bytes.NewReader(raw)); err == nil {
+		if _, err := empty.Restore(context.Background(), bytes.NewReader(raw)); err == nil {
 			t.Errorf("%s: restored", what)
 		}
 		if got, err := empty.Jobs(context.Background(), false); err != nil || len(got) != 0 {
 			t.Errorf("%s: %d jobs are there, %v", what, len(got), err)
 		}
+		var sides int
+		if err := empty.Pool().QueryRow(context.Background(), `SELECT count(*) FROM pg_namespace WHERE nspname = 'restoring'`).Scan(&sides); err != nil ||
+			sides != 0 {
+			t.Errorf("%s: what was put together beside is left over: %d, %v", what, sides, err)
+		}
+		if what != "rows miscounted" {
+			continue
+		}
+		if _, err := empty.Restore(context.Background(), bytes.NewReader(good)); err != nil {
+			t.Errorf("after it the good one is not restored: %v", err)
+		}
+	}
+}
+
+// sworn changes the manifest of a backup and gives it the checksum of what it says then.
+func sworn(t *testing.T, raw []byte, was, now string) []byte {
+	t.Helper()
+	var b bytes.Buffer
+	in, out := tar.NewReader(bytes.NewReader(raw)), tar.NewWriter(&b)
+	sum := ""
+	for {
+		h, err := in.Next()
+		if errors.Is(err, io.EOF) {
+			break
+		}
+		if err != nil {
+			t.Fatal(err)
+		}
+		content, err := io.ReadAll(in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		switch h.Name {
+		case "manifest.json":
+			changed := strings.Replace(string(content), was, now, 1)
+			if changed == string(content) {
+				t.Fatalf("no %s in %s", was, content)
+			}
+			content, sum = []byte(changed), fmt.Sprintf("%x", sha256.Sum256([]byte(changed)))
+		case "manifest.sha256":
+			content = []byte(sum)
+		}
+		h.Size = int64(len(content))
+		if err := out.WriteHeader(h); err != nil {
+			t.Fatal(err)
+		}
+		if _, err := out.Write(content); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := out.Close(); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
+}
+
+// Bits flipped and cuts made anywhere in a real backup: refused in words with nothing kept,
+// or restored as it was.
+func TestDamagedBackupsRestoreNothing(t *testing.T) {
+	t.Parallel()
+	s, _ := filled(t)
+	good := backup(t, s.Store.(*store.Store))
+	rnd := rand.New(rand.NewPCG(7, 11))
+	refused := 0
+	for i := range 16 {
+		raw, at := bytes.Clone(good), rnd.IntN(len(good))
+		if i < 8 { // half of them in the manifest, which is small
+			at = rnd.IntN(4096)
+		}
+		if i%4 == 3 {
+			raw = raw[:at]
+		} else {
+			raw[at] ^= 1 << rnd.IntN(8)
+		}
+		empty := storetest.Open(t)
+		_, err := empty.Restore(context.Background(), bytes.NewReader(raw))
+		if err == nil && !bytes.Equal(backup(t, empty), good) {
+			t.Fatalf("changed at %d: restored something else", at)
+		}
+		if err == nil {
+			continue
+		}
+		refused++
+		if got, listErr := empty.Jobs(context.Background(), false); listErr != nil || len(got) != 0 || len(err.Error()) < 20 {
+			t.Errorf("changed at %d: refused with %q, %d jobs are there, %v", at, err, len(got), listErr)
+		}
+	}
+	if refused < 8 {
+		t.Errorf("only %d of 16 were refused", refused)
 	}
 }
 
@@ -204,8 +308,12 @@ func unzipped(t *testing.T, path string) []byte {
 func TestEarlierDatabaseIsBroughtOver(t *testing.T) {
 	ctx := context.Background()
 	s := storetest.Jobs(t)
-	if err := s.Store.(*store.Store).Restore(ctx, bytes.NewReader(unzipped(t, "testdata/schema6.tar.gz"))); err != nil {
+	told, err := s.Store.(*store.Store).Restore(ctx, bytes.NewReader(unzipped(t, "testdata/schema6.tar.gz")))
+	if err != nil {
 		t.Fatal(err)
+	}
+	if told.Sworn || told.Schema != 6 || len(told.Tables) != 7 {
+		t.Errorf("says it restored %+v", told)
 	}
 	var was map[string]struct {
 		File     job.File  `json:"file"`

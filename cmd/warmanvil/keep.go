@@ -90,10 +90,17 @@ func runRestore(ctx context.Context, args []string) error {
 	}
 	defer f.Close()
 	return withStore(ctx, func(s *store.Store) error {
-		if err := s.Restore(ctx, f); err != nil {
+		got, err := s.Restore(ctx, f)
+		if err != nil {
 			return err
 		}
 		fmt.Println("Restored:", path)
+		for _, t := range got.Tables {
+			fmt.Printf("%8d rows of %s\n", t.Rows, t.Table)
+		}
+		if !got.Sworn {
+			fmt.Println("It was written by an earlier program, whose list of tables had no checksum: look whether all is there.")
+		}
 		return nil
 	})
 }
