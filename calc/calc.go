@@ -54,6 +54,12 @@ func Find(name string) (Calc, error) {
 	return Calc{}, fmt.Errorf("%w: %q", ErrUnknown, name)
 }
 
+// Known tells whether there is a calculation of this name.
+func Known(name string) bool {
+	_, err := Find(name)
+	return err == nil
+}
+
 // Run answers a request. A refusal is a *working.Fault.
 func (c Calc) Run(raw []byte) (any, error) { return c.run(raw) }
 

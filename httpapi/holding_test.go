@@ -138,6 +138,75 @@ func TestJobFileOverHTTP(t *testing.T) {
 	c.do("POST", "/api/v1/import", `{"letter":"to a friend"}`).refused(t, 422, "/letter")
 }
 
+// A file that holds anything of a newer form is refused by its name and form, whatever
+// else nobody has heard of is in it; so is what is longer than anybody needs.
+func TestJobFileIsBounded(t *testing.T) {
+	c := start(t)
+	j, _ := c.demo()
+	if _, err := c.jobs.KeepNumber(t.Context(), j.ID, "gauge", "Sheet", []byte(`{"family":"steel","gauge":14}`)); err != nil {
+		t.Fatal(err)
+	}
+	raw := c.do("GET", "/api/v1/jobs/"+j.ID+"/export", "").body
+	type tree = map[string]any
+	document := func(f tree, kind string) tree {
+		for _, d := range f["documents"].([]any) {
+			if d := d.(tree); d["kind"] == kind {
+				return d["revisions"].([]any)[0].(tree)
+			}
+		}
+		t.Fatalf("no %s in the file", kind)
+		return nil
+	}
+	number := func(f tree) tree { return f["numbers"].([]any)[0].(tree) }
+	newer := func(in tree) { in["schema"], in["hologram"] = 99, tree{"of": "tomorrow"} }
+	for _, tc := range []struct {
+		what   string
+		change func(f tree)
+		path   string
+		says   string
+	}{
+		{"newer brief", func(f tree) { newer(document(f, "brief")["body"].(tree)) }, "/documents/0/revisions/0/body/schema", `brief "Orchard truck" is of form 99`},
+		{"newer survey", func(f tree) { newer(document(f, "survey")["body"].(tree)) }, "", "The survey is of form 99"},
+		{"newer part", func(f tree) { newer(document(f, "sheet")["body"].(tree)["recipe"].(tree)) }, "", `is of form 99`},
+		{"newer frame", func(f tree) { newer(document(f, "frame")["body"].(tree)["frame"].(tree)) }, "", `frame "Underfloor outriggers" is of form 99`},
+		{"newer file", func(f tree) { f["version"], f["hologram"] = 6, 1 }, "/version", "version 6"},
+		{"unknown calculation", func(f tree) { number(f)["calc"] = "horoscope" }, "/numbers/0/calc", "horoscope"},
+		{"long request", func(f tree) { number(f)["request"] = tree{"list": make([]tree, 200_000)} }, "/numbers/0/request", "256 kB"},
+		{"many numbers", func(f tree) {
+			list := make([]any, 501)
+			for i := range list {
+				list[i] = number(f)
+			}
+			f["numbers"] = list
+		}, "/numbers", "501"},
+		{"long summary", func(f tree) { document(f, "sheet")["summary"] = strings.Repeat("ü", 2001) }, "/documents/1/revisions/0/summary", "2000"},
+		{"long who", func(f tree) { document(f, "sheet")["who"] = strings.Repeat("ü", 201) }, "/documents/1/revisions/0/who", "200"},
+		{"undo to nowhere", func(f tree) { document(f, "sheet")["undoTo"] = 7 }, "/documents/1/revisions/0/undoTo", "not there yet"},
+		{"undo to before", func(f tree) { document(f, "sheet")["undoTo"] = -1 }, "/documents/1/revisions/0/undoTo", "not there yet"},
+	} {
+		var f tree
+		if err := json.Unmarshal(raw, &f); err != nil {
+			t.Fatal(err)
+		}
+		tc.change(f)
+		changed, err := json.Marshal(f)
+		if err != nil {
+			t.Fatal(err)
+		}
+		before, err := c.jobs.Jobs(t.Context(), false)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r := c.do("POST", "/api/v1/import", string(changed))
+		if r.status != 422 || !strings.Contains(string(r.body), tc.path) || !strings.Contains(strings.ReplaceAll(string(r.body), `\"`, `"`), tc.says) {
+			t.Errorf("%s: %d %.300s", tc.what, r.status, r.body)
+		}
+		if after, err := c.jobs.Jobs(t.Context(), false); err != nil || len(after) != len(before) {
+			t.Errorf("%s: a job of it is kept: %v", tc.what, err)
+		}
+	}
+}
+
 // What stands is compared in words with any state that was kept, in the job's units.
 func TestCompareOverHTTP(t *testing.T) {
 	c := start(t)

@@ -56,7 +56,7 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 		if reflect.TypeFor[Req]() != reflect.TypeFor[none]() {
 			raw, err := body(g, op.limit)
 			if err == nil {
-				err = strictjson.Decode(raw, &req)
+				err = decode(raw, &req)
 			}
 			if err != nil {
 				s.refuse(g, err)
@@ -70,6 +70,14 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 		}
 		g.JSON(http.StatusOK, ans)
 	})
+}
+
+// decode reads a request; what has a form that may be newer reads itself.
+func decode(raw []byte, req any) error {
+	if r, is := req.(interface{ Read(raw []byte) error }); is {
+		return r.Read(raw)
+	}
+	return strictjson.Decode(raw, req)
 }
 
 func body(g *gin.Context, limit int64) ([]byte, error) {

@@ -16,6 +16,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"warmanvil/account"
+	"warmanvil/calc"
 	"warmanvil/job"
 )
 
@@ -78,6 +79,7 @@ func build(opt Options) *server {
 	away := func(error) bool { return false }
 	if opt.Jobs != nil { // describing the interface needs no store
 		away = opt.Jobs.Store.Away
+		opt.Jobs.Calculates = calc.Known
 	}
 	s := &server{jobs: opt.Jobs, away: away, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door, away), door: opt.Door,
 		cross:     http.NewCrossOriginProtection(),

@@ -5,9 +5,10 @@ import (
 	"encoding/json"
 	"fmt"
 	"time"
+	"unicode/utf8"
 
-	"warmanvil/core/brief"
 	"warmanvil/core/working"
+	"warmanvil/strictjson"
 )
 
 // fileFormat and fileVersion stand at the head of a job's file. Version 1 held
@@ -95,8 +96,30 @@ func (s *Service) Export(ctx context.Context, id string) (File, string, error) {
 
 const (
 	maxDocuments = 2000
-	maxRevisions = 20_000
+	maxRevisions = 20_000 // of all documents together
+	maxNumbers   = 500
+	maxRequest   = 256 << 10 // bytes
+	maxSummary   = 2000      // characters
+	maxWho       = 200
+	maxFileID    = 100
 )
+
+// Read reads a job's file strictly. One of a newer form is refused as that, whatever else
+// is in it. It fails with *working.Fault.
+func (f *File) Read(raw []byte) error {
+	var head struct {
+		Format  string  `json:"format"`
+		Version float64 `json:"version"`
+	}
+	if json.Unmarshal(raw, &head) == nil && head.Format == fileFormat && head.Version > fileVersion {
+		return newerFile(head.Version)
+	}
+	return strictjson.Decode(raw, f)
+}
+
+func newerFile(version float64) error {
+	return working.Refuse("/version", "The file is of version %g and this program reads 1 to %d: take a newer program.", version, fileVersion)
+}
 
 // Import adds a job from a file, with ids of its own. Nothing is kept when
 // anything in the file is refused.
@@ -105,8 +128,7 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		return Job{}, working.Refuse("/format", "This is not a job's file: its format is %q, not %q.", f.Format, fileFormat)
 	}
 	if f.Version < 1 || f.Version > fileVersion {
-		return Job{}, working.Refuse("/version", "The file is of version %d and this program reads 1 to %d: take a newer program.", f.Version,
-			fileVersion)
+		return Job{}, newerFile(float64(f.Version))
 	}
 	list := f.Documents
 	for i := range list {
@@ -123,6 +145,15 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 	}
 	if len(list) > maxDocuments {
 		return Job{}, working.Refuse("/documents", "A job holds up to %d documents.", maxDocuments)
+	}
+	if len(f.Numbers) > maxNumbers {
+		return Job{}, working.Refuse("/numbers", "A job keeps up to %d numbers, and the file has %d.", maxNumbers, len(f.Numbers))
+	}
+	states := 0
+	for _, d := range list {
+		if states += len(d.Revisions); states > maxRevisions {
+			return Job{}, working.Refuse(d.at+"/revisions", "A job holds up to %d revisions of all that is in it.", maxRevisions)
+		}
 	}
 	now := s.Now()
 	w := Whole{Job: Row{ID: s.NewID(), Created: now, Updated: now}}
@@ -148,8 +179,8 @@ func (s *Service) Import(ctx context.Context, f File) (Job, error) {
 		return Job{}, working.Refuse("/documents", "The file has no brief: there is no job without one.")
 	}
 	for i, n := range f.Numbers {
-		if err := brief.CheckName(fmt.Sprintf("/numbers/%d/title", i), n.Title); err != nil {
-			return Job{}, err
+		if err := s.checkNumber(n.Calc, n.Title, n.Request); err != nil {
+			return Job{}, working.Under(fmt.Sprintf("/numbers/%d", i), err)
 		}
 		w.Numbers = append(w.Numbers, Number{ID: s.NewID(), JobID: w.Job.ID, Calc: n.Calc, Title: n.Title,
 			Request: n.Request, Created: n.Created})
@@ -170,8 +201,8 @@ func (s *Service) imported(d FileDocument, jobID string) (WholeDocument, error) 
 	if len(d.Revisions) == 0 {
 		return WholeDocument{}, working.Refuse(d.at+"/revisions", "The document has no revision.")
 	}
-	if len(d.Revisions) > maxRevisions {
-		return WholeDocument{}, working.Refuse(d.at+"/revisions", "A document holds up to %d revisions.", maxRevisions)
+	if len(d.ID) > maxFileID {
+		return WholeDocument{}, working.Refuse(d.at+"/id", "The name of a document inside the file has up to %d bytes.", maxFileID)
 	}
 	out := WholeDocument{}
 	first := d.Revisions[0].Number // a history may begin late
@@ -180,6 +211,14 @@ func (s *Service) imported(d FileDocument, jobID string) (WholeDocument, error) 
 		if r.Number != first+i || r.Number < 1 {
 			return WholeDocument{}, working.Refuse(here+"/number", "Revisions count up from 1 without a gap: %d is wanted, not %d.",
 				max(first, 1)+i, r.Number)
+		}
+		for _, text := range []struct {
+			name, says string
+			most       int
+		}{{"summary", r.Summary, maxSummary}, {"who", r.Who, maxWho}} {
+			if n := utf8.RuneCountInString(text.says); n > text.most {
+				return WholeDocument{}, working.Refuse(here+"/"+text.name, "It has up to %d characters, not %d.", text.most, n)
+			}
 		}
 		for _, back := range []struct {
 			name string

@@ -11,6 +11,7 @@ import (
 	"time"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/working"
 )
 
 // Job is one vehicle's or customer's work: a short brief and its parts.
@@ -45,6 +46,8 @@ type Service struct {
 	Store Store
 	Now   func() time.Time
 	NewID func() string
+	// Calculates tells whether a calculation is known by this name; without it every name is.
+	Calculates func(name string) bool
 }
 
 func jobOf(r Row) (Job, error) {
@@ -161,12 +164,33 @@ func copyName(name string) string {
 
 // KeepNumber keeps a quick calculation in a job.
 func (s *Service) KeepNumber(ctx context.Context, jobID, calc, title string, request []byte) (Number, error) {
-	if err := brief.CheckName("/title", title); err != nil {
+	if err := s.checkNumber(calc, title, request); err != nil {
 		return Number{}, err
 	}
 	if _, err := s.Store.Job(ctx, jobID); err != nil {
 		return Number{}, err
 	}
+	kept, err := s.Store.Numbers(ctx, jobID)
+	if err != nil {
+		return Number{}, err
+	}
+	if len(kept) >= maxNumbers {
+		return Number{}, working.Refuse("", "A job keeps up to %d numbers: drop some first.", maxNumbers)
+	}
 	n := Number{ID: s.NewID(), JobID: jobID, Calc: calc, Title: title, Request: request, Created: s.Now()}
 	return n, s.Store.KeepNumber(ctx, n)
+}
+
+// checkNumber refuses a calculation that cannot be kept.
+func (s *Service) checkNumber(calc, title string, request []byte) error {
+	if s.Calculates != nil && !s.Calculates(calc) {
+		return working.Refuse("/calc", "This program knows no calculation %q: take a newer program.", clipped(calc))
+	}
+	if err := brief.CheckName("/title", title); err != nil {
+		return err
+	}
+	if len(request) > maxRequest {
+		return working.Refuse("/request", "What a kept calculation asks has up to %d kB, not %d.", maxRequest>>10, len(request)>>10)
+	}
+	return nil
 }

@@ -4,8 +4,11 @@ import (
 	"encoding/json"
 	"fmt"
 	"reflect"
+	"strings"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/member"
+	"warmanvil/core/sheet"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 	"warmanvil/strictjson"
@@ -33,15 +36,18 @@ type kind struct {
 }
 
 var kinds = []kind{
-	kindOf[brief.Brief](KindBrief, false),
-	kindOf[vehicle.Survey](KindSurvey, false),
-	kindOf[PartState](KindSheet, true),
-	kindOf[FrameState](KindFrame, true),
+	kindOf[brief.Brief](KindBrief, false, version{"brief", "/schema", brief.BriefSchema}),
+	kindOf[vehicle.Survey](KindSurvey, false, version{"survey", "/schema", vehicle.SurveySchema}),
+	kindOf[PartState](KindSheet, true, version{"part", "/recipe/schema", sheet.SchemaVersion}),
+	kindOf[FrameState](KindFrame, true, version{"frame", "/frame/schema", member.Schema}),
 }
 
-func kindOf[T Form[T]](name Kind, many bool) kind {
+func kindOf[T Form[T]](name Kind, many bool, now version) kind {
 	return kind{name: name, many: many, of: reflect.TypeFor[T](),
 		read: func(raw []byte) ([]byte, error) {
+			if err := now.reads(raw); err != nil {
+				return nil, err
+			}
 			var v T
 			if err := strictjson.Decode(raw, &v); err != nil {
 				return nil, err
@@ -55,6 +61,43 @@ func kindOf[T Form[T]](name Kind, many bool) kind {
 			}
 			return json.Marshal(v.Renamed(ids))
 		}}
+}
+
+// version is the form of a kind's bodies: what one is called, where it says its form, and
+// the newest that this program knows.
+type version struct {
+	word, at string
+	known    int
+}
+
+// reads refuses a body of a newer form by its name, before anything in it is looked at: it
+// may well hold what nobody here has heard of.
+func (v version) reads(raw []byte) error {
+	var doc map[string]any
+	if json.Unmarshal(raw, &doc) != nil {
+		return nil // what is wrong with it is said by who reads it whole
+	}
+	var said any = doc
+	for _, step := range strings.Split(v.at, "/")[1:] {
+		m, _ := said.(map[string]any)
+		said = m[step]
+	}
+	if n, is := said.(float64); is && n > float64(v.known) {
+		called := "The " + v.word
+		if name, _ := doc["name"].(string); name != "" {
+			called += fmt.Sprintf(" %q", clipped(name))
+		}
+		return working.Refuse(v.at, "%s is of form %g, and this program knows forms up to %d: take a newer program.", called, n, v.known)
+	}
+	return nil
+}
+
+// clipped is a name as it is said in a sentence.
+func clipped(name string) string {
+	if r := []rune(name); len(r) > brief.MaxName {
+		return string(r[:brief.MaxName]) + "…"
+	}
+	return name
 }
 
 // Many tells whether a job may have several documents of a kind.

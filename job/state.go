@@ -51,7 +51,7 @@ type FrameState struct {
 
 // Upgraded answers the state in the form of today.
 func (s FrameState) Upgraded() FrameState {
-	s.Frame.Schema = member.Schema
+	s.Frame.Schema = max(s.Frame.Schema, member.Schema)
 	return s
 }
 

@@ -9,10 +9,10 @@ import (
 	"os"
 	"time"
 
+	"warmanvil/calc"
 	"warmanvil/job"
 	"warmanvil/localpg"
 	"warmanvil/store"
-	"warmanvil/strictjson"
 )
 
 // withStore opens the database in WARMANVIL_DATABASE_URL, or the private one:
@@ -133,7 +133,7 @@ func runImport(ctx context.Context, args []string) error {
 		return err
 	}
 	var f job.File
-	if err := strictjson.Decode(raw, &f); err != nil {
+	if err := f.Read(raw); err != nil {
 		return fmt.Errorf("%s: %w", path, err)
 	}
 	return withStore(ctx, func(s *store.Store) error {
@@ -150,5 +150,5 @@ func runImport(ctx context.Context, args []string) error {
 }
 
 func service(s *store.Store) *job.Service {
-	return &job.Service{Store: s, Now: time.Now, NewID: newID}
+	return &job.Service{Store: s, Now: time.Now, NewID: newID, Calculates: calc.Known}
 }
