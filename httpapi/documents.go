@@ -142,12 +142,18 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 
 // revision answers the document of a path and the number of one of its states.
 func (s *server) revision(c call, k job.Kind) (job.Document, int, error) {
-	n, err := strconv.Atoi(c.Param("number"))
+	n, err := revisionNumber(c.Param("number"))
 	if err != nil {
 		return job.Document{}, 0, job.ErrNotFound
 	}
 	d, err := s.jobs.Find(c.Request.Context(), k, c.id)
 	return d, n, err
+}
+
+// revisionNumber reads the number of a revision; beyond 32 bits there is none.
+func revisionNumber(text string) (int, error) {
+	n, err := strconv.ParseInt(text, 10, 32)
+	return int(n), err
 }
 
 // saving are the questions a save may carry.
@@ -162,14 +168,14 @@ var saving = []*huma.Param{
 
 // on reads what a change was made on.
 func (c call) on() (job.On, error) {
-	n, err := strconv.Atoi(strings.Trim(c.GetHeader("If-Match"), `W/"`))
+	n, err := revisionNumber(strings.Trim(c.GetHeader("If-Match"), `W/"`))
 	if err != nil || n < 0 {
 		return job.On{}, working.Refuse("", "Say which revision the change was made on: If-Match with the number of the revision, 0 "+
 			"for the first.")
 	}
 	on := job.On{Revision: n, Continues: c.Query("continues") == "true", Who: c.whoSaves(), Mine: c.QueryArray("mine")}
 	if text := c.Query("settled"); text != "" {
-		if on.Settled, err = strconv.Atoi(text); err != nil {
+		if on.Settled, err = revisionNumber(text); err != nil {
 			return on, working.Refuse("", "settled is the number of a revision, not %q.", text)
 		}
 	}

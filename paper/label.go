@@ -38,13 +38,13 @@ func (s LabelSheet) PDF() ([]byte, error) {
 		p.put(x+wide-20, y+6, 8, "", l.Of)
 		p.put(x+wide-20, y+10, 8, "", fmt.Sprintf("r%d", s.Revision))
 		p.SetFont("go", "", 8)
-		short := func(t string) string { return (printer{Fpdf: p.Fpdf}).fit(t, wide-6) }
+		short := func(t string) string { return (printer{script: p.script}).fit(t, wide-6) }
 		for k, t := range []string{l.Name, l.Stock, s.Job + ", " + s.Frame} {
 			p.put(x+3, y+22+4*float64(k), 8, "", short(t))
 		}
 		p.put(x+3, y+17, 12, "B", l.Length)
 		p.SetFont("go", "", 7)
-		p.put(x+wide/2, y+17, 7, "", (printer{Fpdf: p.Fpdf}).fit(l.Ends, wide/2-3))
+		p.put(x+wide/2, y+17, 7, "", (printer{script: p.script}).fit(l.Ends, wide/2-3))
 	}
 	return p.bytes()
 }

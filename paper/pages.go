@@ -6,13 +6,11 @@ import (
 	"time"
 
 	"codeberg.org/go-pdf/fpdf"
-	"golang.org/x/image/font/gofont/gobold"
-	"golang.org/x/image/font/gofont/goregular"
 )
 
 // pages fills pages from above, each with its heading.
 type pages struct {
-	*fpdf.Fpdf
+	script
 	w, h  float64
 	y     float64
 	page  int
@@ -23,16 +21,8 @@ type pages struct {
 }
 
 func newPages(size Size, date time.Time, title string) *pages {
-	w, h := size.millimetres()
-	f := fpdf.NewCustom(&fpdf.InitType{UnitStr: "mm", Size: fpdf.SizeType{Wd: w, Ht: h}})
-	f.SetCreationDate(date)
-	f.SetModificationDate(date)
-	f.SetCatalogSort(true)
-	f.SetAutoPageBreak(false, 0)
-	f.AddUTF8FontFromBytes("go", "", goregular.TTF)
-	f.AddUTF8FontFromBytes("go", "B", gobold.TTF)
-	f.SetTitle(title, true)
-	return &pages{Fpdf: f, w: w, h: h}
+	f, w, h := newScript(size, date, title)
+	return &pages{script: f, w: w, h: h}
 }
 
 // next begins a page with its heading.

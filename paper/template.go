@@ -8,10 +8,6 @@ import (
 	"math"
 	"time"
 
-	"codeberg.org/go-pdf/fpdf"
-	"golang.org/x/image/font/gofont/gobold"
-	"golang.org/x/image/font/gofont/goregular"
-
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
@@ -74,15 +70,7 @@ func tiles(size, tile float64) int {
 
 // PDF prints a cover with the bend table and the page plan, then the tiles.
 func (t Template) PDF() ([]byte, error) {
-	w, h := t.Paper.millimetres()
-	f := fpdf.NewCustom(&fpdf.InitType{UnitStr: "mm", Size: fpdf.SizeType{Wd: w, Ht: h}})
-	f.SetCreationDate(t.Date)
-	f.SetModificationDate(t.Date)
-	f.SetCatalogSort(true)
-	f.SetAutoPageBreak(false, 0)
-	f.SetTitle(t.Job+" · "+t.Part, true)
-	f.AddUTF8FontFromBytes("go", "", goregular.TTF)
-	f.AddUTF8FontFromBytes("go", "B", gobold.TTF)
+	f, w, h := newScript(t.Paper, t.Date, t.Job+" · "+t.Part)
 	p := printer{f, t, w, h}
 	p.cover()
 	columns, rows := t.Grid()
@@ -99,7 +87,7 @@ func (t Template) PDF() ([]byte, error) {
 }
 
 type printer struct {
-	*fpdf.Fpdf
+	script
 	t    Template
 	w, h float64
 }
@@ -147,14 +135,14 @@ func (p printer) cover() {
 		p.Text(edge, y, p.fit(line, p.w-2*edge))
 	}
 	y += 14
-	bars(p.Fpdf, edge, y)
+	bars(p.script, edge, y)
 	y = p.bendTable(y + 14)
 	y = p.flags(y + 4)
 	p.plan(y + 6)
 }
 
 // bars draws the check bars: 100 mm, and 4 in under it.
-func bars(p *fpdf.Fpdf, x, y float64) {
+func bars(p script, x, y float64) {
 	p.SetDrawColor(0, 0, 0)
 	p.SetLineWidth(.25)
 	p.SetDashPattern(nil, 0)

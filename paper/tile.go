@@ -207,7 +207,7 @@ func (p printer) frame(col, row, columns, rows int, tw, th float64) {
 		}
 	}
 	y := edge + th + 4
-	bars(p.Fpdf, edge, y)
+	bars(p.script, edge, y)
 	p.SetFont("go", "B", 11)
 	p.Text(p.w-edge-14, y+2, pageName(col, row))
 	p.SetFont("go", "", 7)

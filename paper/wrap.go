@@ -70,7 +70,7 @@ func (p *pages) wrap(w WrapPage) {
 			p.y += 5
 		}
 		p.y += 3
-		bars(p.Fpdf, edge, p.y)
+		bars(p.script, edge, p.y)
 		p.y += 16
 		base := p.y + deep + wrapBase
 		x := func(mm float64) float64 { return edge + mm - from }

@@ -6,8 +6,10 @@ package strictjson
 import (
 	"errors"
 	"fmt"
+	"maps"
 	"math"
 	"reflect"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -28,7 +30,38 @@ func Decode(data []byte, v any) error {
 	if err := json.Unmarshal(data, &tree); err != nil {
 		return explain(err)
 	}
-	return present(tree, reflect.TypeOf(v).Elem(), "")
+	return working.First(legible(tree, ""), present(tree, reflect.TypeOf(v).Elem(), ""))
+}
+
+// pointed writes a member's name as a step of a JSON pointer.
+var pointed = strings.NewReplacer("~", "~0", "/", "~1")
+
+// legible refuses the character NUL in texts and names: no database keeps it, and nobody
+// typed it.
+func legible(tree any, path string) error {
+	const refusal = "The text holds the character NUL, which cannot be kept: leave it out."
+	switch x := tree.(type) {
+	case string:
+		if strings.ContainsRune(x, 0) {
+			return working.Refuse(path, refusal)
+		}
+	case []any:
+		for i, item := range x {
+			if err := legible(item, path+"/"+strconv.Itoa(i)); err != nil {
+				return err
+			}
+		}
+	case map[string]any:
+		for _, name := range slices.Sorted(maps.Keys(x)) {
+			if strings.ContainsRune(name, 0) {
+				return working.Refuse(path, refusal)
+			}
+			if err := legible(x[name], path+"/"+pointed.Replace(name)); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
 }
 
 func explain(err error) error {

@@ -39,6 +39,8 @@ func TestDecodeRefusesWithPath(t *testing.T) {
 		`{"name":"a","count":NaN}`:                       "/count",
 		``:                                               "",
 		`[]`:                                             "",
+		`{"name":"a\u0000","count":1}`:                   "/name",
+		`{"name":"a","count":1,"list":[{"size":1,"note":"\u0000b"}]}`:  "/list/0/note",
 		`{"name":"a","count":1,"list":[{"size":1,"other":"unknown"}]}`: "/list/0/other",
 	}
 	for text, path := range cases {
