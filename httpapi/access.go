@@ -6,6 +6,8 @@ import (
 	"net"
 	"net/http"
 	"net/url"
+	"slices"
+	"strings"
 	"sync/atomic"
 	"time"
 
@@ -150,7 +152,7 @@ func (s *server) guarded(c *gin.Context) {
 	}
 	if origin := c.GetHeader("Origin"); origin != "" {
 		u, err := url.Parse(origin)
-		if err != nil || u.Host != c.Request.Host {
+		if err != nil || !strings.EqualFold(u.Host, c.Request.Host) {
 			deny(c, "The request comes from another site's page.")
 			return
 		}
@@ -163,10 +165,5 @@ func (s *server) guarded(c *gin.Context) {
 }
 
 func (s *server) answersTo(name string) bool {
-	for _, h := range s.door.Hosts {
-		if h == name {
-			return true
-		}
-	}
-	return false
+	return slices.ContainsFunc(s.door.Hosts, func(h string) bool { return strings.EqualFold(h, name) }) // names have no case
 }

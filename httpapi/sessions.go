@@ -20,6 +20,7 @@ import (
 
 	"warmanvil/account"
 	"warmanvil/core/working"
+	"warmanvil/job"
 )
 
 func init() { gob.Register(device{}) } // the session library writes it with gob
@@ -186,9 +187,10 @@ func (s *server) sessionRoutes() {
 		if err := s.accounts.ChangePassword(c.Request.Context(), whoIs(c.Context).ID, in.Old, in.New); err != nil {
 			return Done{}, err
 		}
-		return Done{true}, s.revoke(c.Request.Context(), func(id string, d device) bool {
+		_, err := s.revoke(c.Request.Context(), func(id string, d device) bool {
 			return id == whoIs(c.Context).ID && d.ID != s.here(c.Request.Context())
 		})
+		return Done{true}, err
 	})
 	s.deviceRoutes()
 	s.memberRoutes()
@@ -259,7 +261,11 @@ func (s *server) deviceRoutes() {
 		})
 	route(s, operation{method: "DELETE", path: "/api/v1/devices/{id}", id: "revokeDevice", summary: "Sign a device of one's own out",
 		access: reading}, func(c call, _ none) (Done, error) {
-		return Done{true}, s.revoke(c.Request.Context(), func(id string, d device) bool { return id == whoIs(c.Context).ID && d.ID == c.id })
+		n, err := s.revoke(c.Request.Context(), func(id string, d device) bool { return id == whoIs(c.Context).ID && d.ID == c.id })
+		if err == nil && n == 0 {
+			err = job.ErrNotFound // somebody else's, or gone already
+		}
+		return Done{true}, err
 	})
 	route(s, operation{method: "POST", path: "/api/v1/pairing", id: "givePairing",
 		summary: "A code that signs another device in, once, within minutes", access: reading}, func(c call, _ none) (CodeView, error) {
@@ -282,14 +288,16 @@ func needAccount(c call) error {
 	return nil
 }
 
-// revoke ends the sessions that a test picks.
-func (s *server) revoke(ctx context.Context, pick func(account string, d device) bool) error {
-	return s.sessions.Iterate(ctx, func(in context.Context) error {
+// revoke ends the sessions that a test picks and counts them.
+func (s *server) revoke(ctx context.Context, pick func(account string, d device) bool) (n int, err error) {
+	err = s.sessions.Iterate(ctx, func(in context.Context) error {
 		if d, ok := s.sessions.Get(in, deviceKey).(device); ok && pick(s.sessions.GetString(in, accountKey), d) {
+			n++
 			return s.sessions.Store.Delete(s.sessions.Token(in)) // as it is kept: Destroy would hash it once more
 		}
 		return nil
 	})
+	return n, err
 }
 
 // codeView answers a code with the address that carries it behind the hash,
@@ -361,6 +369,7 @@ func (s *server) memberRoutes() {
 		if err := s.accounts.Store.RemoveAccount(c.Request.Context(), c.id); err != nil {
 			return Done{}, err
 		}
-		return Done{true}, s.revoke(c.Request.Context(), func(id string, _ device) bool { return id == c.id })
+		_, err := s.revoke(c.Request.Context(), func(id string, _ device) bool { return id == c.id })
+		return Done{true}, err
 	})
 }

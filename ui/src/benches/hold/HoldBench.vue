@@ -193,7 +193,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
         <RouterLink :to="`/jobs/${job}/measure`">Say what is carried</RouterLink>: mass, centre of gravity, feet.
       </p>
     </aside>
-    <main ref="panel" class="page wide">
+    <div ref="panel" class="page wide">
       <DocumentBar :open="open" of="The brief:" />
       <RulesNotice :job="job" :rules="view?.rules" />
       <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
@@ -217,7 +217,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       <HardwarePanel v-else-if="chosen === hardware && view" :open="open" :holding="view.holding" />
       <FeetPanel v-else-if="standing" :key="chosen" :standing="standing" />
       <p class="soft small">The program helps to design and approves nothing: local rules and a licensed engineer decide.</p>
-    </main>
+    </div>
   </div>
   <p v-else class="page soft">Fetching the job.</p>
 </template>
