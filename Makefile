@@ -71,6 +71,7 @@ fuzz:
 	$(GO) test -run '^$$' -fuzz FuzzParse -fuzztime $(FUZZTIME) ./core/quantity
 	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime $(FUZZTIME) ./core/trace
 	$(GO) test -run '^$$' -fuzz FuzzRecipe -fuzztime $(FUZZTIME) ./strictjson
+	$(GO) test -run '^$$' -fuzz FuzzUnpack -fuzztime $(FUZZTIME) ./store
 
 # One picture of each main view, from the demo jobs.
 screenshots: setup ui
