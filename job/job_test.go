@@ -176,6 +176,32 @@ func TestCompareBothWays(t *testing.T) {
 	}
 }
 
+// Two sizes that differ never read the same, however near, in either unit system.
+func TestNearSizesReadApart(t *testing.T) {
+	inch := quantity.Display{Style: quantity.Fraction, Denominator: 16}
+	for _, tc := range []struct {
+		show     quantity.Display
+		from, to float64
+		was, now string
+	}{
+		{quantity.Display{Style: quantity.Metric}, 60, 60.02, "60.0 mm", "60.020 mm"},
+		{quantity.Display{Style: quantity.Metric}, 160, 160.00004, "160.0 mm at 160 mm", "160.0 mm at 160.00004 mm"},
+		{inch, 63.5, 63.6, `2 1/2"`, `2 1/2" heavy, 2.504 in`},
+		{inch, 1270, 1270.3, `50"`, `50" heavy, 50.012 in`},
+	} {
+		a := PartState{"Bracket", 2, demo.ShelfBracket()}
+		b := PartState{"Bracket", 2, demo.ShelfBracket()}
+		a.Recipe.Base.Length, b.Recipe.Base.Length = tc.from, tc.to
+		list := compare(a, b, tc.show)
+		if len(list) != 1 || list[0].Was != tc.was || list[0].Now != tc.now {
+			t.Errorf("%g and %g: %+v", tc.from, tc.to, list)
+		}
+	}
+	if got := (spot{unit: "mm", show: inch}).words(1234.567); got != `48 5/8" light, 48.605 in` {
+		t.Errorf("a long one: %s", got)
+	}
+}
+
 func TestCopyNameStaysWithinBounds(t *testing.T) {
 	long := strings.Repeat("ü", brief.MaxName)
 	if got := copyName(long); len([]rune(got)) != brief.MaxName || !strings.HasSuffix(got, " (copy)") {
