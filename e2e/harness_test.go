@@ -195,17 +195,21 @@ func eval[T any](p *page, script string) T {
 // fails, and a busy machine takes long.
 const patience = time.Minute
 
-// wait polls until a script is true.
+// wait polls until a script is true. One that looks into what is not drawn yet is asked
+// again; what it stumbled over is told when it stays so.
 func (p *page) wait(what, script string) {
 	p.t.Helper()
+	ask := "(() => { try { return document.body && (" + script + ") ? 'yes' : '' } catch (e) { if (e instanceof TypeError) return e.message; " +
+		"throw e } })()" // a page on its way has no body yet
+	var said string
 	pause := 10 * time.Millisecond // each look costs the page a layout
 	for end := time.Now().Add(patience); time.Now().Before(end); time.Sleep(pause) {
 		pause = min(2*pause, 100*time.Millisecond)
-		if eval[bool](p, "!!(document.body && ("+script+"))") { // a page on its way has no body yet
+		if said = eval[string](p, ask); said == "yes" {
 			return
 		}
 	}
-	p.t.Fatalf("waited in vain for %s%s", what, p.state())
+	p.t.Fatalf("waited in vain for %s %s%s", what, said, p.state())
 }
 
 // state says where the page is, for failures.

@@ -31,6 +31,7 @@ type access int
 
 const (
 	byMethod access = iota // reading for GET, making for all else
+	fixed                  // anybody, whatever becomes of the store: tables of the program's own
 	public
 	reading
 	making
@@ -117,10 +118,17 @@ func (s *server) who(c *gin.Context) (account.Account, error) {
 // admit lets a request through to what it asks for, or refuses it.
 func (s *server) admit(c *gin.Context, asked access) error {
 	asked = asked.of(c.Request.Method)
+	if asked == fixed {
+		return nil
+	}
+	if err := s.again(c, func() error { return s.remember(c) }); err != nil {
+		return err
+	}
 	if asked == public {
 		return nil
 	}
-	a, err := s.who(c)
+	var a account.Account
+	err := s.again(c, func() (err error) { a, err = s.who(c); return err })
 	if err != nil {
 		return err
 	}
@@ -129,6 +137,30 @@ func (s *server) admit(c *gin.Context, asked access) error {
 	}
 	c.Set(whoKey, a)
 	return nil
+}
+
+// remember takes up the session that the request's cookie names.
+func (s *server) remember(c *gin.Context) error {
+	token, err := c.Cookie(s.sessions.Cookie.Name)
+	if err != nil {
+		token = ""
+	}
+	c.Writer.Header().Set("Vary", "Cookie")
+	ctx, err := s.sessions.Load(c.Request.Context(), token)
+	if err == nil {
+		c.Request = c.Request.WithContext(ctx)
+	}
+	return err
+}
+
+// again does what only reads a second time when the store went while it was asked: a
+// connection may die between being looked at and being used.
+func (s *server) again(c *gin.Context, read func() error) error {
+	err := read()
+	if err != nil && s.away(err) && c.Request.Context().Err() == nil {
+		err = read()
+	}
+	return err
 }
 
 // whoIs answers who was admitted.

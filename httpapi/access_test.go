@@ -130,10 +130,10 @@ var routes = map[string]string{
 	"POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
 	"GET /api/v1/jobs/{id}/holding": "reader", "POST /api/v1/jobs/{id}/rules-seen": "maker", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET /api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET /api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
-	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "reader", "POST /api/v1/parts/{id}/duplicate": "maker",
-	"GET /api/v1/sections": "reader", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
+	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "public", "POST /api/v1/parts/{id}/duplicate": "maker",
+	"GET /api/v1/sections": "public", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
 	"POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
-	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "reader",
+	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "public",
 }
 
 // asks answers who may reach a route; false for one nobody thought of.

@@ -92,7 +92,7 @@ func serve[T any](s *server, sh shelf[T]) {
 	s.engine.GET(ginPath(sh.path), func(c *gin.Context) {
 		err := s.admit(c, reading)
 		if err == nil {
-			err = sh.fetch(c)
+			err = s.again(c, func() error { return sh.fetch(c) })
 		}
 		if err != nil {
 			s.refuse(c, err)

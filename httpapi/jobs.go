@@ -80,14 +80,21 @@ type Done struct {
 	Done bool `json:"done"`
 }
 
+// Health answers that all is well.
+type Health struct {
+	Done  bool      `json:"done"`
+	Since time.Time `json:"since" doc:"when the database that answers was started"`
+}
+
 func jobView(j job.Job, parts int) JobView {
 	return JobView{ID: j.ID, Brief: j.Brief, Archived: j.Archived, Revision: j.Revision, Parts: parts, Updated: j.Updated}
 }
 
 func (s *server) jobRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/health", id: "health", access: public, summary: "Whether the database answers"},
-		func(c call, _ none) (Done, error) {
-			return Done{true}, s.jobs.Store.Ping(c.Request.Context())
+		func(c call, _ none) (Health, error) {
+			since, err := s.jobs.Store.Health(c.Request.Context())
+			return Health{true, since}, err
 		})
 	route(s, operation{method: "GET", path: "/api/v1/jobs", id: "listJobs", summary: "Jobs, last touched first", query: archivedQuery},
 		func(c call, _ none) ([]JobView, error) {

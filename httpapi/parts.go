@@ -145,7 +145,7 @@ func (s *server) partRoutes() {
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading,
 		summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
 	tables := stockView()
-	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock",
+	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", access: fixed,
 		summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) { return tables, nil })
 }
 

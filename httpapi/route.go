@@ -63,7 +63,14 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 				return
 			}
 		}
-		ans, err := f(c, req)
+		var ans Ans
+		ask := func() (err error) { ans, err = f(c, req); return err }
+		var err error
+		if op.method == http.MethodGet {
+			err = s.again(g, ask)
+		} else {
+			err = ask()
+		}
 		if err != nil {
 			s.refuse(g, err)
 			return

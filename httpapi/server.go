@@ -68,7 +68,7 @@ func New(opt Options) (http.Handler, error) {
 		return nil, err
 	}
 	s.engine.NoRoute(front.serve)
-	return s.sessions.LoadAndSave(s.engine), nil
+	return s.engine, nil
 }
 
 // Description answers the OpenAPI 3.1 document of the interface.
@@ -81,7 +81,7 @@ func build(opt Options) *server {
 		away = opt.Jobs.Store.Away
 		opt.Jobs.Calculates = calc.Known
 	}
-	s := &server{jobs: opt.Jobs, away: away, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door, away), door: opt.Door,
+	s := &server{jobs: opt.Jobs, away: away, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door,
 		cross:     http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{

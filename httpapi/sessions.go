@@ -104,7 +104,7 @@ type RoleRequest struct {
 	Role account.Role `json:"role" enum:"owner,maker,reader"`
 }
 
-func newSessions(store scs.Store, door Door, away func(error) bool) *scs.SessionManager {
+func newSessions(store scs.Store, door Door) *scs.SessionManager {
 	m := scs.New()
 	if store != nil {
 		m.Store = store
@@ -116,10 +116,6 @@ func newSessions(store scs.Store, door Door, away func(error) bool) *scs.Session
 	m.Cookie.SameSite = http.SameSiteStrictMode
 	m.Cookie.Secure = door.TLS
 	m.Cookie.Persist = true
-	m.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
-		p := problemOf(r.Context(), err, away)
-		http.Error(w, p.Detail, p.Status)
-	}
 	return m
 }
 
@@ -177,7 +173,11 @@ func (s *server) sessionRoutes() {
 		})
 	route(s, operation{method: "POST", path: "/api/v1/sign-out", id: "signOut", summary: "Sign this device out", access: public},
 		func(c call, _ none) (Done, error) {
-			return Done{true}, s.sessions.Destroy(c.Request.Context())
+			if err := s.sessions.Destroy(c.Request.Context()); err != nil {
+				return Done{}, err
+			}
+			s.sessions.WriteSessionCookie(c.Request.Context(), c.Writer, "", time.Time{})
+			return Done{true}, nil
 		})
 	route(s, operation{method: "POST", path: "/api/v1/password", id: "changePassword",
 		summary: "Change one's own password; other devices are signed out", access: reading}, func(c call, in PasswordRequest) (Done, error) {
@@ -237,6 +237,11 @@ func (s *server) signedIn(c call, a account.Account, name string) (SessionView, 
 	}
 	s.sessions.Put(ctx, accountKey, a.ID)
 	s.sessions.Put(ctx, deviceKey, device{uuid.NewString(), name, time.Now()})
+	token, expires, err := s.sessions.Commit(ctx)
+	if err != nil {
+		return SessionView{}, err
+	}
+	s.sessions.WriteSessionCookie(ctx, c.Writer, token, expires)
 	return SessionView{State: "in", Name: a.Name, Role: a.Role, Secure: s.door.TLS || !s.door.Listen}, nil
 }
 

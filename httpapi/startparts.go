@@ -66,7 +66,8 @@ const maxTraced = 30 << 20 // of a request, base64
 
 func (s *server) startPartRoutes() {
 	starters := PartStarters{starters.PartStarters}
-	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", summary: "What sheet parts are started from"},
+	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", access: fixed,
+		summary: "What sheet parts are started from"},
 		func(call, none) (PartStarters, error) { return starters, nil })
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", summary: "Add the parts a starter makes"},
 		func(c call, in job.PartsStart) (PartsMade, error) {

@@ -52,7 +52,7 @@ type Changed struct {
 
 func (s *server) wordRoutes() {
 	view := WordsView{words.Of(), fresh.Things(), words.ShopOf(false), words.ShopOf(true), words.Grains()}
-	route(s, operation{method: "GET", path: "/api/v1/words", id: "getWords", access: public,
+	route(s, operation{method: "GET", path: "/api/v1/words", id: "getWords", access: fixed,
 		summary: "What can be chosen in documents, what is asked with it, how it starts"},
 		func(call, none) (WordsView, error) { return view, nil })
 	route(s, operation{method: "POST", path: "/api/v1/fresh", id: "makeFeature", access: reading,

@@ -32,7 +32,7 @@ func remembering() (*Service, *memory) {
 
 func (m *memory) Away(err error) bool { return err != nil && errors.Is(err, m.down) }
 
-func (m *memory) Ping(context.Context) error { return m.down }
+func (m *memory) Health(context.Context) (time.Time, error) { return time.Time{}, m.down }
 
 func (m *memory) Jobs(ctx context.Context, archived bool) (out []Row, err error) {
 	for id, j := range m.jobs {

@@ -21,7 +21,8 @@ type Store interface {
 	DocumentStore
 	NumberStore
 	VerdictStore
-	Ping(ctx context.Context) error
+	// Health asks on a fresh connection and answers since when the database that answers runs.
+	Health(ctx context.Context) (since time.Time, err error)
 	// Away tells whether an error of the store means that it cannot be reached now.
 	Away(err error) bool
 }

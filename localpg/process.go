@@ -29,7 +29,7 @@ func launch(bin string, cred *syscall.Credential, data, log string, port int, fs
 	onOff := map[bool]string{true: "on", false: "off"}[fsync]
 	cmd := exec.Command(filepath.Join(bin, "postgres"), "-D", data, "-p", strconv.Itoa(port),
 		"-c", "listen_addresses=127.0.0.1", "-c", "unix_socket_directories=", "-c", "fsync="+onOff,
-		"-c", "synchronous_commit="+onOff, "-c", "full_page_writes="+onOff, "-c", "max_connections=60", "-c", "shared_buffers=64MB")
+		"-c", "synchronous_commit="+onOff, "-c", "full_page_writes="+onOff, "-c", "max_connections=100", "-c", "shared_buffers=64MB")
 	cmd.Dir = data
 	cmd.Stdout, cmd.Stderr = out, out
 	cmd.SysProcAttr = &syscall.SysProcAttr{Credential: cred, Setpgid: true, Pdeathsig: syscall.SIGINT}

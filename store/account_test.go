@@ -201,7 +201,7 @@ func TestVerdictsAreKept(t *testing.T) {
 // A broken connection is the database being away; a refused value is not.
 func TestWhatIsAway(t *testing.T) {
 	s := storetest.Open(t)
-	if err := s.Ping(t.Context()); err != nil {
+	if _, err := s.Health(t.Context()); err != nil {
 		t.Fatal(err)
 	}
 	if !s.Away(fmt.Errorf("asked: %w", io.ErrUnexpectedEOF)) {
@@ -212,7 +212,7 @@ func TestWhatIsAway(t *testing.T) {
 		t.Error("a wrong value is taken for the database being away:", err)
 	}
 	s.Close()
-	if err := s.Ping(t.Context()); err == nil {
+	if _, err := s.Health(t.Context()); err == nil {
 		t.Error("a closed store answers")
 	}
 }

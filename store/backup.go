@@ -56,13 +56,17 @@ const written = `SET LOCAL TimeZone = 'UTC'; SET LOCAL DateStyle = 'ISO, YMD'; S
 
 // Backup writes everything as it was at one moment.
 func (s *Store) Backup(ctx context.Context, w io.Writer) error {
+	slow, err := s.unhurried(ctx)
+	if err != nil {
+		return err
+	}
+	defer slow.Close()
 	m := manifest{Format: backupFormat, Version: backupVersion}
-	var err error
 	if m.Schema, err = s.schema(ctx); err != nil {
 		return err
 	}
 	var tables []bytes.Buffer
-	err = pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
+	err = pgx.BeginTxFunc(ctx, slow.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
 		if _, err := tx.Exec(ctx, written); err != nil {
 			return err
 		}
@@ -121,7 +125,10 @@ func put(out *tar.Writer, name string, content []byte) error {
 }
 
 func (s *Store) provider() (*goose.Provider, func(), error) {
-	db := stdlib.OpenDBFromPool(s.pool)
+	if s.closed() {
+		return nil, nil, errClosed
+	}
+	db := stdlib.OpenDB(*s.plain.ConnConfig)
 	sub, err := migrationFiles()
 	if err != nil {
 		return nil, nil, err

@@ -30,7 +30,7 @@ func TestNothingIsAnsweredWithoutADatabase(t *testing.T) {
 	s.Close()
 	err1 := func(_ any, err error) error { return err }
 	for what, err := range map[string]error{
-		"ping":             s.Ping(ctx),
+		"health":           err1(s.Health(ctx)),
 		"jobs":             err1(s.Jobs(ctx, false)),
 		"job":              err1(s.Job(ctx, j.ID)),
 		"whole":            err1(s.Whole(ctx, j.ID)),

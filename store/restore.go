@@ -42,6 +42,17 @@ func (s *Store) Restore(ctx context.Context, r io.Reader) (Restored, error) {
 	if err != nil {
 		return Restored{}, err
 	}
+	slow, err := s.unhurried(ctx)
+	if err != nil {
+		return Restored{}, err
+	}
+	defer slow.Close()
+	out, err := slow.restore(ctx, m, tables)
+	s.pool.Reset() // connections know the tables that were there
+	return out, err
+}
+
+func (s *Store) restore(ctx context.Context, m manifest, tables map[string][]byte) (Restored, error) {
 	if err := s.Migrate(ctx); err != nil {
 		return Restored{}, err
 	}
@@ -98,14 +109,14 @@ func (s *Store) beside(ctx context.Context) (*Store, error) {
 	if _, err := s.pool.Exec(ctx, `CREATE SCHEMA `+side); err != nil {
 		return nil, fmt.Errorf("make room for the backup: %w", err)
 	}
-	cfg := s.pool.Config()
+	cfg := s.plain.Copy()
 	cfg.ConnConfig.RuntimeParams = maps.Clone(cfg.ConnConfig.RuntimeParams)
 	cfg.ConnConfig.RuntimeParams["search_path"] = side
 	pool, err := pgxpool.NewWithConfig(ctx, cfg)
 	if err != nil {
 		return nil, fmt.Errorf("connect to the database: %w", err)
 	}
-	return &Store{pool}, nil
+	return s.sharing(pool, cfg), nil
 }
 
 func (s *Store) dropSide(ctx context.Context) error {
@@ -196,7 +207,7 @@ func keptTables(ctx context.Context, q interface {
 
 // swap lets the tables beside take the place of the empty ones.
 func (s *Store) swap(ctx context.Context) error {
-	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		if _, err := tx.Exec(ctx, `LOCK TABLE job`); err != nil {
 			return err
 		}
@@ -232,6 +243,4 @@ func (s *Store) swap(ctx context.Context) error {
 		_, err = tx.Exec(ctx, `DROP SCHEMA `+side)
 		return err
 	})
-	s.pool.Reset() // connections know the tables that were there
-	return err
 }

@@ -8,6 +8,10 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"runtime"
+	"strings"
+	"sync"
+	"time"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgxpool"
@@ -19,10 +23,21 @@ import (
 var migrations embed.FS
 
 // Store keeps jobs; it implements job.Store. It is safe for concurrent use.
-type Store struct{ pool *pgxpool.Pool }
+type Store struct {
+	pool    *pgxpool.Pool
+	plain   *pgxpool.Config // without limits to waiting
+	circuit *circuit
+	ended   chan struct{} // closed with the store
+	end     func()
+}
+
+// errClosed is what a closed store answers.
+var errClosed = errors.New("the store is closed")
 
 // Open connects to a database. Close must be called.
-func Open(ctx context.Context, url string) (*Store, error) {
+func Open(ctx context.Context, url string) (*Store, error) { return open(ctx, url, patience) }
+
+func open(ctx context.Context, url string, wait time.Duration) (*Store, error) {
 	cfg, err := pgxpool.ParseConfig(url)
 	if err != nil {
 		return nil, fmt.Errorf("read the database address: %w", err)
@@ -36,25 +51,115 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	// That makes a list of rows look so dear that the database would compile the
 	// statement first, for a quarter of a second each time.
 	cfg.ConnConfig.RuntimeParams["jit"] = "off"
-	pool, err := pgxpool.NewWithConfig(ctx, cfg)
+	cfg.ShouldPing = func(context.Context, pgxpool.ShouldPingParams) bool { return false } // the socket is looked at instead
+	if !strings.Contains(url, "pool_max_conns") {
+		cfg.MaxConns = connections()
+	}
+	s := &Store{plain: cfg.Copy()}
+	s.connect(cfg, wait)
+	if s.pool, err = pgxpool.NewWithConfig(ctx, cfg); err != nil {
+		return nil, fmt.Errorf("connect to the database: %w", err)
+	}
+	if err := s.pool.Ping(ctx); err != nil {
+		s.Close()
+		return nil, fmt.Errorf("connect to the database: %w", err)
+	}
+	return s, nil
+}
+
+// connections answers how many are held at most: commits wait for the disk, not for the
+// processors, and go to it together.
+func connections() int32 { return int32(min(max(8, 4*runtime.NumCPU()), 32)) }
+
+// connect bounds every wait for the database, and lends no connection that is dead.
+func (s *Store) connect(cfg *pgxpool.Config, wait time.Duration) {
+	s.ended = make(chan struct{})
+	s.end = sync.OnceFunc(func() { close(s.ended) })
+	s.circuit = &circuit{try: s.ask, pause: wait / 5, ended: s.ended}
+	cfg.ConnConfig.ConnectTimeout = wait
+	cfg.ConnConfig.DialFunc = patient(cfg.ConnConfig.DialFunc, wait, s.circuit.open)
+	cfg.BeforeConnect = func(context.Context, *pgx.ConnConfig) error { return s.circuit.is() }
+	cfg.PrepareConn = func(_ context.Context, c *pgx.Conn) (bool, error) {
+		if err := s.circuit.is(); err != nil {
+			return true, err
+		}
+		w := wired(c.PgConn().Conn())
+		return w == nil || w.sound(), nil
+	}
+}
+
+// unhurried answers a store that waits as long as it takes, for what reads or writes
+// everything.
+func (s *Store) unhurried(ctx context.Context) (*Store, error) {
+	if s.closed() {
+		return nil, errClosed
+	}
+	pool, err := pgxpool.NewWithConfig(ctx, s.plain.Copy())
 	if err != nil {
 		return nil, fmt.Errorf("connect to the database: %w", err)
 	}
-	if err := pool.Ping(ctx); err != nil {
-		pool.Close()
-		return nil, fmt.Errorf("connect to the database: %w", err)
+	return s.sharing(pool, s.plain), nil
+}
+
+// sharing answers a store on other connections that lives no longer than this one.
+func (s *Store) sharing(pool *pgxpool.Pool, cfg *pgxpool.Config) *Store {
+	return &Store{pool: pool, plain: cfg, circuit: s.circuit, ended: s.ended, end: func() {}}
+}
+
+func (s *Store) closed() bool {
+	select {
+	case <-s.ended:
+		return true
+	default:
+		return false
 	}
-	return &Store{pool}, nil
 }
 
 // Close gives the connections back.
-func (s *Store) Close() { s.pool.Close() }
+func (s *Store) Close() {
+	s.end()
+	s.pool.Close()
+}
 
 // Pool answers the connections, for measuring beside the store.
 func (s *Store) Pool() *pgxpool.Pool { return s.pool }
 
-// Ping tells whether the database answers.
-func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
+// Health asks the database on a fresh connection, since one that stands may lead to what
+// is left of a server that died, and answers when that server started.
+func (s *Store) Health(ctx context.Context) (since time.Time, err error) {
+	if err := s.circuit.is(); err != nil {
+		return since, err
+	}
+	if s.closed() {
+		return since, errClosed
+	}
+	ctx, cancel := context.WithTimeout(ctx, patience)
+	defer cancel()
+	conn, err := pgx.ConnectConfig(ctx, s.plain.ConnConfig.Copy())
+	if err != nil {
+		return since, silence(ctx, err)
+	}
+	defer func() { _ = conn.Close(context.WithoutCancel(ctx)) }()
+	err = conn.QueryRow(ctx, `SELECT pg_postmaster_start_time()`).Scan(&since)
+	return since, silence(ctx, err)
+}
+
+// silence names a question that was given up for what it met.
+func silence(ctx context.Context, err error) error {
+	if err != nil && errors.Is(ctx.Err(), context.DeadlineExceeded) {
+		return fmt.Errorf("%w: %w", errSilent, err)
+	}
+	return err
+}
+
+// ask is one question on a fresh connection.
+func (s *Store) ask(ctx context.Context) error {
+	conn, err := pgx.ConnectConfig(ctx, s.plain.ConnConfig.Copy())
+	if err != nil {
+		return err
+	}
+	return errors.Join(conn.Ping(ctx), conn.Close(ctx))
+}
 
 // Migrate brings the database to this version.
 func (s *Store) Migrate(ctx context.Context) error {

@@ -175,30 +175,20 @@ func TestKilledDuringSaves(t *testing.T) {
 		}
 	}
 	for range 2 {
-		told := 0
+		before := since(t, d.url)
 		during(list, func() string { return d.url }, func() {
 			time.Sleep(500 * time.Millisecond)
 			if err := syscall.Kill(postmaster(t, data), syscall.SIGKILL); err != nil {
 				t.Fatal(err)
 			}
-			for end := time.Now().Add(30 * time.Second); time.Now().Before(end); time.Sleep(50 * time.Millisecond) {
-				var answer map[string]any
-				code, err := send("GET", d.url+"/api/v1/health", nil, 0, &answer)
-				if err != nil {
-					t.Fatalf("the server went with its database: %v", err)
-				}
-				if code == 200 && told > 0 {
-					return
-				}
-				if code == 503 {
-					told++
-				}
-			}
-			t.Fatal("the database does not come back, or its going was not told")
+			await(t, d.url, "the database does not come back", func(code int, h health) bool {
+				return code == http.StatusOK && h.Since.After(before)
+			})
 		})
 		for _, w := range list {
-			for !w.save(d.url) { // the pool may hold a dead connection or two
-				w.check(t, d.url)
+			w.check(t, d.url) // the first reads after it is back are answered
+			if !w.save(d.url) {
+				t.Errorf("%s: the first save after the database is back fails", w.id)
 			}
 			w.check(t, d.url)
 		}
@@ -224,6 +214,93 @@ func TestKilledDuringSaves(t *testing.T) {
 	b, errB := os.ReadFile(file + "2")
 	if errA != nil || errB != nil || !bytes.Equal(a, b) {
 		t.Errorf("the restored database backs up differently: %d and %d bytes (%v, %v)", len(a), len(b), errA, errB)
+	}
+}
+
+// health is what the server says about its database.
+type health struct {
+	Since  time.Time `json:"since"`
+	Detail string    `json:"detail"`
+}
+
+func since(t *testing.T, url string) time.Time {
+	t.Helper()
+	var h health
+	if code, err := send("GET", url+"/api/v1/health", nil, 0, &h); err != nil || code != http.StatusOK || h.Since.IsZero() {
+		t.Fatal(code, err, h)
+	}
+	return h.Since
+}
+
+// await asks for the health until it is as wanted, for as long as a loaded machine may
+// take; the server itself answers all the while.
+func await(t *testing.T, url, or string, is func(code int, h health) bool) {
+	t.Helper()
+	for end := time.Now().Add(time.Minute); time.Now().Before(end); time.Sleep(50 * time.Millisecond) {
+		var h health
+		code, err := send("GET", url+"/api/v1/health", nil, 0, &h)
+		if err != nil {
+			t.Fatalf("the server went with its database: %v", err)
+		}
+		if code != http.StatusOK && (code != http.StatusServiceUnavailable || h.Detail == "") {
+			t.Errorf("health answers %d %q", code, h.Detail)
+		}
+		if is(code, h) {
+			return
+		}
+	}
+	t.Fatal(or)
+}
+
+// A database that hangs is told as that: first to those who asked already, then at once,
+// and what needs none goes on. When it answers again, so does everything.
+func TestDatabaseThatHangs(t *testing.T) {
+	data, err := os.MkdirTemp("", "warmanvil-hang-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = os.RemoveAll(data) })
+	d := startDemo(t, build(t), data)
+	list := writers(t, d.url, 4)
+	before := since(t, d.url)
+	during(list, func() string { return d.url }, func() {
+		pid := postmaster(t, data)
+		all(t, pid, syscall.SIGSTOP)
+		defer all(t, pid, syscall.SIGCONT) // were the test to fail, the demo could not stop
+		await(t, d.url, "nobody notices that the database hangs", func(code int, _ health) bool { return code != http.StatusOK })
+		for path, want := range map[string]int{"/": 200, "/api/v1/stock": 200, "/api/v1/words": 200, "/api/v1/sections": 200,
+			"/api/v1/jobs": 503, "/api/v1/parts/" + list[0].id: 503} {
+			r, err := http.Get(d.url + path)
+			if err != nil {
+				t.Fatal(path, err)
+			}
+			_ = r.Body.Close()
+			if r.StatusCode != want || want == 503 && r.Header.Get("Content-Type") != "application/problem+json" {
+				t.Errorf("%s beside a database that hangs: %d %s", path, r.StatusCode, r.Header.Get("Content-Type"))
+			}
+		}
+		all(t, pid, syscall.SIGCONT)
+		await(t, d.url, "it stays away", func(code int, h health) bool { return code == http.StatusOK && h.Since.Equal(before) })
+	})
+	for _, w := range list {
+		w.check(t, d.url)
+		if !w.save(d.url) {
+			t.Errorf("%s: the first save after the database goes on fails", w.id)
+		}
+	}
+}
+
+// all signals each of a database's processes, which lead groups of their own.
+func all(t *testing.T, postmaster int, sig syscall.Signal) {
+	t.Helper()
+	raw, err := os.ReadFile(fmt.Sprintf("/proc/%d/task/%d/children", postmaster, postmaster))
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, p := range append(strings.Fields(string(raw)), strconv.Itoa(postmaster)) {
+		if pid, err := strconv.Atoi(p); err == nil {
+			_ = syscall.Kill(pid, sig) // a child may have ended meanwhile
+		}
 	}
 }
 

@@ -75,15 +75,20 @@ func makeTemplate(ctx context.Context) error {
 	return s.Migrate(ctx)
 }
 
+// URL answers the address of a fresh, migrated database.
+func URL(t testing.TB) string {
+	t.Helper()
+	name := fmt.Sprintf("test_%d", count.Add(1))
+	if err := cluster.Clone(context.Background(), name, template); err != nil {
+		t.Fatal(err)
+	}
+	return cluster.URL(name)
+}
+
 // Open answers a store on a fresh, migrated database.
 func Open(t testing.TB) *store.Store {
 	t.Helper()
-	name := fmt.Sprintf("test_%d", count.Add(1))
-	ctx := context.Background()
-	if err := cluster.Clone(ctx, name, template); err != nil {
-		t.Fatal(err)
-	}
-	s, err := store.Open(ctx, cluster.URL(name))
+	s, err := store.Open(context.Background(), URL(t))
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -4785,6 +4785,14 @@ export interface components {
             joints: string[];
             name: string;
         };
+        Health: {
+            done: boolean;
+            /**
+             * Format: date-time
+             * @description when the database that answers was started
+             */
+            since: string;
+        };
         Held: {
             /** @description what the checks leave out: fatigue, crash, how far the inputs can be trusted */
             beside: components["schemas"]["Beside"][];
@@ -12855,7 +12863,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Done"];
+                    "application/json": components["schemas"]["Health"];
                 };
             };
             /** @description refused: what, where, what to do */
