@@ -65,10 +65,11 @@ var allowed = map[string][]string{
 	"store/storetest":      {"job", "store", "localpg"},
 	"paper":                {"core/*"},
 	"localpg":              {},
+	"daily":                {},
 	"ui":                   {},
 	"house":                {},
-	"httpapi":              {"core/*", "job", "job/words", "account", "calc", "strictjson", "paper"},
-	"cmd/warmanvil":        {"core/working", "core/brief", "core/vehicle", "core/site", "strictjson", "calc", "job", "account", "store", "httpapi", "localpg", "ui"},
+	"httpapi":              {"core/*", "job", "job/words", "account", "calc", "strictjson", "paper", "daily"},
+	"cmd/warmanvil":        {"core/working", "core/brief", "core/vehicle", "core/site", "strictjson", "calc", "job", "account", "store", "httpapi", "localpg", "daily", "ui"},
 	"e2e":                  {"core/*", "httpapi", "job", "account", "store", "store/storetest", "ui"},
 }
 

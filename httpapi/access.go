@@ -3,6 +3,7 @@ package httpapi
 import (
 	"context"
 	"errors"
+	"fmt"
 	"net"
 	"net/http"
 	"net/url"
@@ -14,6 +15,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"warmanvil/account"
+	"warmanvil/job"
 )
 
 // Door says how the server is reached. The zero value serves loopback only,
@@ -54,6 +56,7 @@ var roleFor = map[access]account.Role{reading: account.Reader, making: account.M
 var (
 	errSignIn = errors.New("sign in first")
 	errRole   = errors.New("your account may look but not change this: ask the owner")
+	errFull   = errors.New("the disk is full")
 	errSetup  = errors.New("this server has no owner yet: make one with the code printed where it was started")
 )
 
@@ -136,6 +139,21 @@ func (s *server) admit(c *gin.Context, asked access) error {
 		return errRole
 	}
 	c.Set(whoKey, a)
+	if asked != reading {
+		return s.roomLeft()
+	}
+	return nil
+}
+
+// roomLeft refuses what would be written when the disk has hardly any room: a database that
+// fills it to the last ends, and takes the reading with it.
+func (s *server) roomLeft() error {
+	if s.room == nil {
+		return nil
+	}
+	if err := s.room(); err != nil {
+		return fmt.Errorf("%w: %w", errFull, err)
+	}
 	return nil
 }
 
@@ -157,7 +175,7 @@ func (s *server) remember(c *gin.Context) error {
 // connection may die between being looked at and being used.
 func (s *server) again(c *gin.Context, read func() error) error {
 	err := read()
-	if err != nil && s.away(err) && c.Request.Context().Err() == nil {
+	if err != nil && s.trouble(err) == job.Away && c.Request.Context().Err() == nil {
 		err = read()
 	}
 	return err

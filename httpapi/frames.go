@@ -76,7 +76,8 @@ func (s *server) newFrame(c call, f job.Frame, err error) (FramePage, error) {
 
 func (s *server) frameRoutes() {
 	sections := membersView()
-	route(s, operation{method: "GET", path: "/api/v1/sections", id: "getSections", access: fixed, summary: "Sections as sold and starters of frames"},
+	route(s, operation{method: "GET", path: "/api/v1/sections", id: "getSections", access: fixed,
+		summary: "Sections as sold and starters of frames"},
 		func(call, none) (MembersView, error) { return sections, nil })
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/frames", id: "listFrames", summary: "A job's frames with how hard they work"},
 		s.frameHeads)

@@ -94,7 +94,7 @@ func (s *server) jobRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/health", id: "health", access: public, summary: "Whether the database answers"},
 		func(c call, _ none) (Health, error) {
 			since, err := s.jobs.Store.Health(c.Request.Context())
-			return Health{true, since}, err
+			return Health{true, since}, working.First(err, s.roomLeft())
 		})
 	route(s, operation{method: "GET", path: "/api/v1/jobs", id: "listJobs", summary: "Jobs, last touched first", query: archivedQuery},
 		func(c call, _ none) ([]JobView, error) {

@@ -33,7 +33,7 @@ type ProblemFault struct {
 	Message string `json:"message"`
 }
 
-func problemOf(ctx context.Context, err error, away func(error) bool) Problem {
+func problemOf(ctx context.Context, err error, trouble func(error) job.Trouble) Problem {
 	p := Problem{Type: "about:blank", Detail: err.Error()}
 	var fault *working.Fault
 	var tooLarge *http.MaxBytesError
@@ -64,7 +64,11 @@ func problemOf(ctx context.Context, err error, away func(error) bool) Problem {
 		p.Status = http.StatusConflict
 	case errors.Is(err, context.Canceled) && ctx.Err() != nil:
 		p.Status, p.Detail = 499, "The request was given up."
-	case away(err):
+	case errors.Is(err, errFull), trouble(err) == job.Full:
+		p.Status, p.Detail = http.StatusInsufficientStorage,
+			"The disk of the server is full: nothing can be saved until there is room on it again. What was saved is safe and can be read; "+
+				"nothing typed is lost: keep this page open."
+	case trouble(err) == job.Away:
 		p.Status, p.Detail = http.StatusServiceUnavailable,
 			"The database does not answer. Nothing typed is lost: keep this page open and try again."
 	default:
@@ -78,12 +82,15 @@ func problemOf(ctx context.Context, err error, away func(error) bool) Problem {
 
 // refuse answers an error of a use case.
 func (s *server) refuse(c *gin.Context, err error) {
-	answer(c, problemOf(c.Request.Context(), err, s.away))
+	answer(c, problemOf(c.Request.Context(), err, s.trouble))
 }
+
+// noTrouble is what every error means where there is no store.
+func noTrouble(error) job.Trouble { return job.NoTrouble }
 
 // refuse answers an error that no store had a part in.
 func refuse(c *gin.Context, err error) {
-	answer(c, problemOf(c.Request.Context(), err, func(error) bool { return false }))
+	answer(c, problemOf(c.Request.Context(), err, noTrouble))
 }
 
 func answer(c *gin.Context, p Problem) {

@@ -17,6 +17,7 @@ import (
 
 	"warmanvil/account"
 	"warmanvil/calc"
+	"warmanvil/daily"
 	"warmanvil/job"
 )
 
@@ -29,13 +30,16 @@ type Options struct {
 	Accounts *account.Service // nil for a server without accounts
 	Sessions scs.Store        // nil keeps sign-ins in memory
 	Door     Door
+	Backups  *daily.Keeper // nil where nobody writes any
+	Room     func() error  // of the disk: nil, or why nothing more is to be written; nil when nobody knows
 }
 
 type server struct {
-	away   func(error) bool // of errors: the store cannot be reached
-	jobs   *job.Service
-	engine *gin.Engine
-	api    *huma.OpenAPI
+	trouble func(error) job.Trouble // what an error means for the store as a whole
+	room    func() error
+	jobs    *job.Service
+	engine  *gin.Engine
+	api     *huma.OpenAPI
 
 	accounts  *account.Service
 	sessions  *scs.SessionManager
@@ -76,12 +80,12 @@ func Description() ([]byte, error) { return build(Options{}).spec() }
 
 func build(opt Options) *server {
 	gin.SetMode(gin.ReleaseMode)
-	away := func(error) bool { return false }
+	trouble := noTrouble
 	if opt.Jobs != nil { // describing the interface needs no store
-		away = opt.Jobs.Store.Away
+		trouble = opt.Jobs.Store.Trouble
 		opt.Jobs.Calculates = calc.Known
 	}
-	s := &server{jobs: opt.Jobs, away: away, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door,
+	s := &server{jobs: opt.Jobs, trouble: trouble, room: opt.Room, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door,
 		cross:     http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
@@ -101,6 +105,7 @@ func build(opt Options) *server {
 	s.bendSheetRoutes()
 	s.calcRoutes()
 	s.fileRoutes()
+	s.backupRoutes(opt.Backups)
 	return s
 }
 

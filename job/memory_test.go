@@ -30,7 +30,12 @@ func remembering() (*Service, *memory) {
 		Now: func() time.Time { tick = tick.Add(time.Minute); return tick }}, m
 }
 
-func (m *memory) Away(err error) bool { return err != nil && errors.Is(err, m.down) }
+func (m *memory) Trouble(err error) Trouble {
+	if err != nil && errors.Is(err, m.down) {
+		return Away
+	}
+	return NoTrouble
+}
 
 func (m *memory) Health(context.Context) (time.Time, error) { return time.Time{}, m.down }
 

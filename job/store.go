@@ -23,9 +23,20 @@ type Store interface {
 	VerdictStore
 	// Health asks on a fresh connection and answers since when the database that answers runs.
 	Health(ctx context.Context) (since time.Time, err error)
-	// Away tells whether an error of the store means that it cannot be reached now.
-	Away(err error) bool
+	// Trouble tells what an error means for the store as a whole.
+	Trouble(err error) Trouble
 }
+
+// Trouble is what a store may be in that is nobody's fault who asks: it passes, and what
+// was asked can be asked again.
+type Trouble int
+
+// Troubles of a store.
+const (
+	NoTrouble Trouble = iota
+	Away              // it cannot be reached
+	Full              // there is no room to write; what is kept can be read
+)
 
 // Row is a job as the store has it.
 type Row struct {

@@ -27,7 +27,10 @@ func (s *Service) Rules(ctx context.Context, id string, all site.Site, h site.Ho
 		if was.Rules == now.Rules && maps.EqualFunc(was.Said, now.Said, site.Said.Same) {
 			return nil, nil
 		}
-		return nil, s.Store.SaveVerdicts(ctx, id, now, s.Now())
+		if err := s.Store.SaveVerdicts(ctx, id, now, s.Now()); err != nil && s.Store.Trouble(err) != Full {
+			return nil, err // looking goes on without room: they are kept when there is some
+		}
+		return nil, nil
 	}
 	return site.Against(was, now), nil
 }

@@ -22,14 +22,18 @@ type process struct {
 // reaches us first and it is stopped in order; and it is told to shut down
 // when we die.
 func launch(bin string, cred *syscall.Credential, data, log string, port int, fsync bool) (*process, error) {
-	out, err := os.OpenFile(log, os.O_CREATE|os.O_WRONLY|os.O_TRUNC, 0o600)
+	if err := turn(log, logSize); err != nil {
+		return nil, err
+	}
+	out, err := os.OpenFile(log, os.O_CREATE|os.O_WRONLY|os.O_APPEND, 0o600)
 	if err != nil {
 		return nil, err
 	}
 	onOff := map[bool]string{true: "on", false: "off"}[fsync]
 	cmd := exec.Command(filepath.Join(bin, "postgres"), "-D", data, "-p", strconv.Itoa(port),
 		"-c", "listen_addresses=127.0.0.1", "-c", "unix_socket_directories=", "-c", "fsync="+onOff,
-		"-c", "synchronous_commit="+onOff, "-c", "full_page_writes="+onOff, "-c", "max_connections=100", "-c", "shared_buffers=64MB")
+		"-c", "synchronous_commit="+onOff, "-c", "full_page_writes="+onOff, "-c", "max_connections=100",
+		"-c", "shared_buffers=64MB", "-c", "max_wal_size=256MB")
 	cmd.Dir = data
 	cmd.Stdout, cmd.Stderr = out, out
 	cmd.SysProcAttr = &syscall.SysProcAttr{Credential: cred, Setpgid: true, Pdeathsig: syscall.SIGINT}

@@ -10,6 +10,7 @@ import (
 
 	"warmanvil/account"
 	"warmanvil/core/site"
+	"warmanvil/job"
 	"warmanvil/store"
 	"warmanvil/store/storetest"
 )
@@ -204,11 +205,11 @@ func TestWhatIsAway(t *testing.T) {
 	if _, err := s.Health(t.Context()); err != nil {
 		t.Fatal(err)
 	}
-	if !s.Away(fmt.Errorf("asked: %w", io.ErrUnexpectedEOF)) {
+	if s.Trouble(fmt.Errorf("asked: %w", io.ErrUnexpectedEOF)) != job.Away {
 		t.Error("a broken connection is not away")
 	}
 	_, err := s.Account(t.Context(), "no id")
-	if err == nil || s.Away(err) {
+	if err == nil || s.Trouble(err) != job.NoTrouble {
 		t.Error("a wrong value is taken for the database being away:", err)
 	}
 	s.Close()

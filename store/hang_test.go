@@ -6,6 +6,7 @@ import (
 	"testing"
 	"time"
 
+	"warmanvil/job"
 	"warmanvil/store"
 	"warmanvil/store/storetest"
 )
@@ -32,7 +33,7 @@ func TestDatabaseThatHangs(t *testing.T) {
 	var wait sync.WaitGroup
 	for range 50 { // more than there are connections
 		wait.Go(func() {
-			if _, err := s.Jobs(t.Context(), false); !s.Away(err) {
+			if _, err := s.Jobs(t.Context(), false); s.Trouble(err) != job.Away {
 				t.Error("not told that it hangs:", err)
 			}
 		})
@@ -45,7 +46,7 @@ func TestDatabaseThatHangs(t *testing.T) {
 	} {
 		// Far less than any patience: were it to wait, this would be what ends it.
 		ctx, cancel := context.WithTimeout(t.Context(), shortPatience/5)
-		if err := ask(ctx); !s.Away(err) || ctx.Err() != nil {
+		if err := ask(ctx); s.Trouble(err) != job.Away || ctx.Err() != nil {
 			t.Errorf("waited for a database that is known to hang, or not told so: %v", err)
 		}
 		cancel()

@@ -78,3 +78,9 @@ func entry(in *tar.Reader, name string) ([]byte, error) {
 	}
 	return raw, nil
 }
+
+// Readable reads a whole backup and holds it against what it says of itself.
+func Readable(r io.Reader) error {
+	_, _, err := unpack(r)
+	return err
+}

@@ -57,7 +57,7 @@ func build(t *testing.T) string {
 
 func startDemo(t *testing.T, bin, data string) demo {
 	t.Helper()
-	d := demo{cmd: exec.Command(bin, "demo"), out: &strings.Builder{}}
+	d := demo{cmd: exec.Command(bin, "demo", "--backups", filepath.Join(data, "backups")), out: &strings.Builder{}}
 	d.cmd.Env = append(os.Environ(), "WARMANVIL_DATA="+data, "WARMANVIL_DATABASE_URL=")
 	d.cmd.Stderr = d.out
 	stdout, err := d.cmd.StdoutPipe()

@@ -7,9 +7,11 @@ import (
 	"fmt"
 	"io"
 	"os"
+	"path/filepath"
 	"time"
 
 	"warmanvil/calc"
+	"warmanvil/daily"
 	"warmanvil/job"
 	"warmanvil/localpg"
 	"warmanvil/store"
@@ -43,6 +45,22 @@ func withStore(ctx context.Context, do func(s *store.Store) error) error {
 	}
 	defer s.Close()
 	return do(s)
+}
+
+// keeping answers what writes the daily backups; nil where none are wanted.
+func keeping(w way, s *store.Store) (*daily.Keeper, error) {
+	dir := w.backups
+	switch dir {
+	case "none":
+		return nil, nil
+	case "":
+		data, err := dataDir()
+		if err != nil {
+			return nil, err
+		}
+		dir = filepath.Clean(data) + "-backups" // beside: the data folder may be deleted
+	}
+	return &daily.Keeper{Dir: dir, Backup: s.Backup, Read: store.Readable, Room: w.room, Now: time.Now}, nil
 }
 
 func oneArgument(args []string, what string) (string, error) {

@@ -19,6 +19,7 @@ import (
 	"github.com/alexedwards/scs/pgxstore"
 
 	"warmanvil/account"
+	"warmanvil/daily"
 	"warmanvil/httpapi"
 	"warmanvil/localpg"
 	"warmanvil/store"
@@ -49,6 +50,8 @@ func dataDir() (string, error) {
 type way struct {
 	address, listen, cert, key string
 	names                      string
+	backups                    string       // folder
+	room                       func() error // of the private database's disk
 }
 
 func flags(name string, args []string) (way, error) {
@@ -59,6 +62,7 @@ func flags(name string, args []string) (way, error) {
 	f.StringVar(&w.cert, "tls-cert", "", "certificate file (PEM) for --listen")
 	f.StringVar(&w.key, "tls-key", "", "its key file (PEM)")
 	f.StringVar(&w.names, "name", "", "names the server is reached by, with commas, besides this machine's own")
+	f.StringVar(&w.backups, "backups", "", "folder for a backup a day, or none; without it beside the data folder")
 	if err := f.Parse(args); err != nil {
 		return w, err
 	}
@@ -100,6 +104,7 @@ func runDemo(ctx context.Context, args []string) error {
 			}
 		}()
 		cluster.Tend(ctx)
+		w.room = cluster.Room
 		fmt.Println("Data in", dir, "(may be deleted while nothing runs)")
 		url = cluster.URL(cluster.Database())
 	}
@@ -189,8 +194,13 @@ func serve(ctx context.Context, listener net.Listener, w way, url string, demo b
 	if err != nil {
 		return err
 	}
+	backups, err := keeping(w, s)
+	if err != nil {
+		return err
+	}
 	accounts := &account.Service{Store: s, Now: time.Now, NewID: newID}
-	handler, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: front, Accounts: accounts, Sessions: pgxstore.New(s.Pool()), Door: d})
+	handler, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: front, Accounts: accounts, Sessions: pgxstore.New(s.Pool()), Door: d,
+		Room: w.room, Backups: backups})
 	if err != nil {
 		return err
 	}
@@ -206,6 +216,10 @@ func serve(ctx context.Context, listener net.Listener, w way, url string, demo b
 	}()
 	if err := announce(ctx, accounts, listener, d); err != nil {
 		return err
+	}
+	if backups != nil {
+		fmt.Println("A backup a day in", backups.Dir, "(the last", daily.Kept, "are kept)")
+		go backups.Run(ctx)
 	}
 	select {
 	case err := <-failed:

@@ -113,6 +113,8 @@ export async function take<T>(request: Promise<{ data?: T; error?: unknown; resp
     const problem = got.error as Problem | undefined
     if (got.response.status === 401) signedOut()
     if (got.response.status === 503) metAway('The database does not answer.')
+    if (got.response.status === 507)
+      metAway('The disk of the server is full: nothing can be saved until there is room on it. Looking goes on.')
     throw new Refused(problem?.detail ?? 'The server refused without saying why.', got.response.status, problem)
   }
   return got.data as T

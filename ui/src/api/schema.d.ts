@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/v1/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the daily backups stand */
+        get: operations["getBackups"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bending-sheet": {
         parameters: {
             query?: never;
@@ -2407,6 +2424,20 @@ export interface components {
         AxlesTold: {
             school: string;
             text: string;
+        };
+        BackupsView: {
+            /** Format: int64 */
+            count: number;
+            /** @description where they lie; told to owners */
+            dir?: string;
+            /** @description the server writes them by itself */
+            kept: boolean;
+            /** Format: date-time */
+            last?: string;
+            /** @description the newest is older than two days, or there is none */
+            late: boolean;
+            /** @description why the last try failed; told to owners */
+            wrong?: string;
         };
         Base: {
             /** @description of corners no flange reaches */
@@ -10481,6 +10512,35 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    getBackups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getBendingSheet: {
         parameters: {
             query: {

@@ -9,6 +9,7 @@ import DialogBox from '@/kit/DialogBox.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import { useRail } from '@/device'
+import BackupLine from './BackupLine.vue'
 import BringJob from './BringJob.vue'
 import JobRow from './JobRow.vue'
 import { alter } from '@/documents/alter'
@@ -138,6 +139,7 @@ function askName(job: JobView) {
         />
       </ul>
     </section>
+    <BackupLine />
 
     <DialogBox
       :show="asking === 'job' || asking === 'part'"
