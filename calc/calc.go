@@ -4,6 +4,7 @@
 package calc
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"reflect"
@@ -18,19 +19,28 @@ type Calc struct {
 	Doc     string // one line
 	Request reflect.Type
 	Answer  reflect.Type
-	run     func(raw []byte) (any, error)
+	Long    bool // it may take seconds, and leaves off when its context ends
+	run     func(ctx context.Context, raw []byte) (any, error)
 }
 
 // ErrUnknown is answered for a name that is not in the table.
 var ErrUnknown = errors.New("there is no calculation of that name")
 
 func define[Req, Ans any](name, doc string, f func(Req) (Ans, error)) Calc {
-	return Calc{Name: name, Doc: doc, Request: reflect.TypeFor[Req](), Answer: reflect.TypeFor[Ans](), run: func(raw []byte) (any, error) {
+	c := long(name, doc, func(_ context.Context, r Req) (Ans, error) { return f(r) })
+	c.Long = false
+	return c
+}
+
+// long defines a calculation that leaves off when its context ends.
+func long[Req, Ans any](name, doc string, f func(context.Context, Req) (Ans, error)) Calc {
+	c := Calc{Name: name, Doc: doc, Request: reflect.TypeFor[Req](), Answer: reflect.TypeFor[Ans](), Long: true}
+	c.run = func(ctx context.Context, raw []byte) (any, error) {
 		var req Req
 		if err := strictjson.Decode(raw, &req); err != nil {
 			return nil, err
 		}
-		ans, err := f(req)
+		ans, err := f(ctx, req)
 		if err != nil {
 			return nil, err
 		}
@@ -38,7 +48,8 @@ func define[Req, Ans any](name, doc string, f func(Req) (Ans, error)) Calc {
 			return nil, &working.Fault{Message: err.Error()}
 		}
 		return ans, nil
-	}}
+	}
+	return c
 }
 
 // All lists the calculations by name.
@@ -60,8 +71,9 @@ func Known(name string) bool {
 	return err == nil
 }
 
-// Run answers a request. A refusal is a *working.Fault.
-func (c Calc) Run(raw []byte) (any, error) { return c.run(raw) }
+// Run answers a request. A refusal is a *working.Fault; work that is left off because the
+// context ended fails with the context's error.
+func (c Calc) Run(ctx context.Context, raw []byte) (any, error) { return c.run(ctx, raw) }
 
 // Refusal is how a refused request is answered on the command line.
 type Refusal struct {

@@ -80,7 +80,7 @@ func run(t *testing.T, name, request string) (map[string]any, error) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	ans, err := c.Run([]byte(request))
+	ans, err := c.Run(t.Context(), []byte(request))
 	if err != nil {
 		return nil, err
 	}
@@ -177,7 +177,7 @@ func TestEveryRequestIsStrict(t *testing.T) {
 					delete(spoilt, key)
 				}
 				raw, _ := json.Marshal(spoilt)
-				_, err := c.Run(raw)
+				_, err := c.Run(t.Context(), raw)
 				var fault *working.Fault
 				if !errors.As(err, &fault) || !strings.HasPrefix(fault.Path, "/"+key) {
 					t.Errorf("%s without %s (%s): %v", name, key, what, err)
@@ -186,7 +186,7 @@ func TestEveryRequestIsStrict(t *testing.T) {
 		}
 		extra := strings.Replace(request, "{", `{"colour":"red",`, 1)
 		var fault *working.Fault
-		if _, err := c.Run([]byte(extra)); !errors.As(err, &fault) || fault.Path != "/colour" {
+		if _, err := c.Run(t.Context(), []byte(extra)); !errors.As(err, &fault) || fault.Path != "/colour" {
 			t.Errorf("%s with an unknown member: %v", name, err)
 		}
 	}

@@ -1,6 +1,7 @@
 package calc
 
 import (
+	"context"
 	"encoding/base64"
 
 	"warmanvil/core/trace"
@@ -44,7 +45,7 @@ type ImportHole struct {
 	Diameter float64    `json:"diameter"`
 }
 
-func importFile(r ImportRequest) (ImportAnswer, error) {
+func importFile(ctx context.Context, r ImportRequest) (ImportAnswer, error) {
 	if r.Path != "" {
 		return ImportAnswer{}, working.Refuse("/path", "Only the program on the command line reads a path: send the file as base64.")
 	}
@@ -52,7 +53,7 @@ func importFile(r ImportRequest) (ImportAnswer, error) {
 	if err != nil {
 		return ImportAnswer{}, working.Refuse("/base64", "The file is not in base64: %v.", err)
 	}
-	d, err := trace.Read(r.Name, data)
+	d, err := trace.Read(ctx, r.Name, data)
 	if err != nil {
 		return ImportAnswer{}, err
 	}
@@ -63,7 +64,7 @@ func importFile(r ImportRequest) (ImportAnswer, error) {
 		}
 		opt.Tolerance = *r.Tolerance
 	}
-	t, err := d.Join(opt)
+	t, err := d.Join(ctx, opt)
 	if err != nil {
 		return ImportAnswer{}, err
 	}

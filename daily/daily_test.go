@@ -85,9 +85,11 @@ func TestFailuresAreTold(t *testing.T) {
 	good, read, broken := k.Backup, k.Read, errors.New("broken")
 	for name, spoil := range map[string]func(){
 		"not written": func() { k.Backup = func(context.Context, io.Writer) error { return broken } },
-		"half":        func() { k.Backup = func(_ context.Context, w io.Writer) error { return errors.Join(good(t.Context(), w), broken) } },
-		"unreadable":  func() { k.Read = func(io.Reader) error { return broken } },
-		"no room":     func() { k.Room = func() error { return broken } },
+		"half": func() {
+			k.Backup = func(_ context.Context, w io.Writer) error { return errors.Join(good(t.Context(), w), broken) }
+		},
+		"unreadable": func() { k.Read = func(io.Reader) error { return broken } },
+		"no room":    func() { k.Room = func() error { return broken } },
 	} {
 		*now = now.Add(25 * time.Hour)
 		spoil()

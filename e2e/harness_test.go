@@ -199,8 +199,8 @@ const patience = time.Minute
 // again; what it stumbled over is told when it stays so.
 func (p *page) wait(what, script string) {
 	p.t.Helper()
-	ask := "(() => { try { return document.body && (" + script + ") ? 'yes' : '' } catch (e) { if (e instanceof TypeError) return e.message; " +
-		"throw e } })()" // a page on its way has no body yet
+	ask := "(() => { try { return document.body && (" + script + ") ? 'yes' : '' } catch (e) " +
+		"{ if (e instanceof TypeError) return e.message; throw e } })()" // a page on its way has no body yet
 	var said string
 	pause := 10 * time.Millisecond // each look costs the page a layout
 	for end := time.Now().Add(patience); time.Now().Before(end); time.Sleep(pause) {

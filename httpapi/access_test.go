@@ -125,7 +125,7 @@ var routes = map[string]string{
 	"POST /api/v1/sign-out": "public", "POST /api/v1/join": "public", "POST /api/v1/pair": "public",
 	"GET /api/openapi.json": "reader", "POST /api/v1/password": "reader", "GET /api/v1/devices": "reader", "DELETE /api/v1/devices/{id}": "reader", "POST /api/v1/pairing": "reader",
 	"GET /api/v1/members": "owner", "PUT /api/v1/members/{id}": "owner", "DELETE /api/v1/members/{id}": "owner", "POST /api/v1/invitations": "owner",
-	"GET /api/v1/backups": "reader", "GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "POST /api/v1/jobs/{id}/archive": "maker",
+	"GET /api/v1/backups": "reader", "GET /api/v1/line": "reader", "GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "POST /api/v1/jobs/{id}/archive": "maker",
 	"POST /api/v1/jobs/{id}/duplicate": "maker", "GET /api/v1/jobs/{id}/export": "reader", "POST /api/v1/import": "maker",
 	"POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
 	"GET /api/v1/jobs/{id}/holding": "reader", "POST /api/v1/jobs/{id}/rules-seen": "maker", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET /api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET /api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",

@@ -12,6 +12,10 @@ import (
 func (s *server) calcRoutes() {
 	for _, k := range calc.All() {
 		path := "/api/v1/calc/" + k.Name
+		w := brisk
+		if k.Long {
+			w = whole
+		}
 		s.describe(operation{method: "POST", path: path, id: "calc." + k.Name, summary: k.Doc}, k.Request, k.Answer)
 		s.engine.POST(path, func(c *gin.Context) {
 			if err := s.admit(c, reading); err != nil { // it keeps nothing
@@ -23,12 +27,10 @@ func (s *server) calcRoutes() {
 				s.refuse(c, err)
 				return
 			}
-			ans, err := k.Run(raw)
-			if err != nil {
-				s.refuse(c, err)
-				return
-			}
-			c.JSON(http.StatusOK, ans)
+			s.within(c, w, func() (func(), error) {
+				ans, err := k.Run(c.Request.Context(), raw)
+				return func() { c.JSON(http.StatusOK, ans) }, err
+			})
 		})
 	}
 }

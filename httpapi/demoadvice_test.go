@@ -1,6 +1,7 @@
 package httpapi_test
 
 import (
+	"context"
 	"testing"
 
 	"warmanvil/core/brief"
@@ -88,7 +89,7 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 								t.Fatal(err)
 							}
 							p.Recipe = recipe
-							next.Parts[i] = site.BuildParts([]site.Part{p.Part}, all.Brief)[0]
+							next.Parts[i] = site.BuildParts(context.Background(), []site.Part{p.Part}, all.Brief)[0]
 						}
 					}
 					after := next.Hold()

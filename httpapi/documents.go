@@ -67,12 +67,12 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		}
 		return k.view(ctx(c), job.Saved{Document: d})
 	}
-	route(s, operation{method: "GET", path: k.path, id: "get" + k.name, summary: "A " + k.word + " as it stands"},
+	route(s, operation{method: "GET", path: k.path, id: "get" + k.name, work: brisk, summary: "A " + k.word + " as it stands"},
 		func(c call, _ none) (V, error) {
 			d, err := s.jobs.Find(ctx(c), k.kind, c.id)
 			return stands(c, d, err)
 		})
-	route(s, operation{method: "PUT", path: k.path, id: "save" + k.name,
+	route(s, operation{method: "PUT", path: k.path, id: "save" + k.name, work: brisk,
 		summary: "Keep a new state of a " + k.word + " as a revision, joined with what others saved meanwhile", match: true, query: saving},
 		func(c call, in T) (v V, err error) {
 			on, err := c.on()
@@ -89,7 +89,8 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		word, summary string
 		do            func(context.Context, job.Kind, string, job.On) (job.Document, error)
 	}{{"undo", "Bring back the state before the last change", s.jobs.Undo}, {"redo", "Take back the last undo", s.jobs.Redo}} {
-		route(s, operation{method: "POST", path: k.path + "/" + step.word, id: step.word + k.name, summary: step.summary, match: true},
+		route(s, operation{method: "POST", path: k.path + "/" + step.word, id: step.word + k.name, work: brisk,
+			summary: step.summary, match: true},
 			func(c call, _ none) (v V, err error) {
 				on, err := c.on()
 				if err != nil {
@@ -124,7 +125,7 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		}
 		return job.Body[T](r.Body)
 	})
-	route(s, operation{method: "GET", path: k.path + "/revisions/{number}/since", id: "compare" + k.name,
+	route(s, operation{method: "GET", path: k.path + "/revisions/{number}/since", id: "compare" + k.name, work: brisk,
 		summary: "What was changed since one kept state, in words"}, func(c call, _ none) ([]job.Difference, error) {
 		d, n, err := s.revision(c, k.kind)
 		if err != nil {

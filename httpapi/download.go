@@ -90,24 +90,23 @@ func serve[T any](s *server, sh shelf[T]) {
 	o.Parameters = append(o.Parameters, sh.asks...)
 	s.api.AddOperation(&o)
 	s.engine.GET(ginPath(sh.path), func(c *gin.Context) {
-		err := s.admit(c, reading)
-		if err == nil {
-			err = s.again(c, func() error { return sh.fetch(c) })
-		}
-		if err != nil {
+		if err := s.admit(c, reading); err != nil {
 			s.refuse(c, err)
+			return
 		}
+		s.within(c, whole, func() (func(), error) { return sh.fetch(c) })
 	})
 }
 
-func (sh shelf[T]) fetch(c *gin.Context) error {
+// fetch makes the file asked for and answers what sends it.
+func (sh shelf[T]) fetch(c *gin.Context) (send func(), err error) {
 	w := want{c, c.Param("id"), c.Param("kind"), paper.A4}
 	if _, err := uuid.Parse(w.id); err != nil && strings.Contains(sh.path, "{id}") {
-		return job.ErrNotFound
+		return nil, job.ErrNotFound
 	}
 	i := slices.IndexFunc(sh.files, func(f file[T]) bool { return f.name == w.kind })
 	if i < 0 {
-		return job.ErrNotFound
+		return nil, job.ErrNotFound
 	}
 	if c.Query("paper") == "letter" {
 		w.paper = paper.Letter
@@ -115,21 +114,22 @@ func (sh shelf[T]) fetch(c *gin.Context) error {
 	f := sh.files[i]
 	of, called, err := sh.open(w)
 	if err != nil {
-		return err
+		return nil, err
 	}
 	if called.held != nil && !f.free {
-		return called.held
+		return nil, called.held
 	}
 	raw, err := f.make(of)
 	if err != nil {
-		return err
+		return nil, err
 	}
 	name := called.of
 	if f.name != "" && f.name != f.ext {
 		name += " " + f.name
 	}
-	c.Header("Content-Disposition", `attachment; filename="`+site.FileName(called.job, name, called.hand,
-		"r"+strconv.Itoa(called.revision), f.ext)+`"`)
-	c.Data(http.StatusOK, f.mime, raw)
-	return nil
+	return func() {
+		c.Header("Content-Disposition", `attachment; filename="`+site.FileName(called.job, name, called.hand,
+			"r"+strconv.Itoa(called.revision), f.ext)+`"`)
+		c.Data(http.StatusOK, f.mime, raw)
+	}, nil
 }

@@ -16,11 +16,11 @@ import (
 // round holes from the middle, mm.
 func traced(t *testing.T, data []byte) (w, h float64, holes [][3]float64) {
 	t.Helper()
-	d, err := trace.Read("a.dxf", data)
+	d, err := trace.Read(t.Context(), "a.dxf", data)
 	if err != nil {
 		t.Fatal(err)
 	}
-	tr, err := d.Join(trace.Options{})
+	tr, err := d.Join(t.Context(), trace.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -79,21 +79,24 @@ func (s *server) frameRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/sections", id: "getSections", access: fixed,
 		summary: "Sections as sold and starters of frames"},
 		func(call, none) (MembersView, error) { return sections, nil })
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/frames", id: "listFrames", summary: "A job's frames with how hard they work"},
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/frames", id: "listFrames", work: whole,
+		summary: "A job's frames with how hard they work"},
 		s.frameHeads)
 	documentRoutes(s, documented[job.FrameState, FramePage]{kind: job.KindFrame, path: "/api/v1/frames/{id}", name: "Frame",
 		word: "frame", view: s.framePage})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/frames", id: "createFrame", summary: "Add a frame, from a starter or empty"},
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/frames", id: "createFrame", work: brisk,
+		summary: "Add a frame, from a starter or empty"},
 		func(c call, in job.FrameStart) (FramePage, error) {
 			f, err := s.jobs.StartFrame(c.Request.Context(), c.id, in.Name, in)
 			return s.newFrame(c, f, err)
 		})
-	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/duplicate", id: "duplicateFrame", summary: "Copy a frame within its job"},
+	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/duplicate", id: "duplicateFrame", work: brisk,
+		summary: "Copy a frame within its job"},
 		func(c call, _ none) (FramePage, error) {
 			f, err := s.jobs.DuplicateFrame(c.Request.Context(), c.id)
 			return s.newFrame(c, f, err)
 		})
-	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/sections", id: "compareSections", access: reading,
+	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/sections", id: "compareSections", work: whole, access: reading,
 		summary: "Other sections tried in the members of one stock, lightest first"}, func(c call, in StockIn) ([]held.Option, error) {
 		return s.jobs.CompareSections(c.Request.Context(), c.id, in.Stock)
 	})

@@ -34,7 +34,7 @@ type Fastenable struct {
 }
 
 func (s *server) holdingRoutes() {
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/holding", id: "getHolding",
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/holding", id: "getHolding", work: whole,
 		summary: "Whether the job's brackets hold, how its devices stand, what its brief says back"}, func(c call, _ none) (HoldingView, error) {
 		j, all, err := s.jobs.Site(c.Request.Context(), c.id)
 		if err != nil {
@@ -54,16 +54,16 @@ func (s *server) holdingRoutes() {
 		}
 		return v, nil
 	})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/rules-seen", id: "seeRules",
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/rules-seen", id: "seeRules", work: whole,
 		summary: "Somebody has read what changed rules turned: keep what is said now"}, func(c call, _ none) (Done, error) {
 		return Done{true}, s.jobs.RulesSeen(c.Request.Context(), c.id)
 	})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/assembly", id: "getAssembly",
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/assembly", id: "getAssembly", work: whole,
 		summary: "Everything with a mass together: sum, centre of gravity, lifts, a trailer's balance"},
 		func(c call, _ none) (site.Assembled, error) {
 			return s.jobs.Assembly(c.Request.Context(), c.id)
 		})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/suggestions", id: "getSuggestions",
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/suggestions", id: "getSuggestions", work: whole,
 		summary: "Changes that would help a bracket or save on it, each worked out",
 		query:   []*huma.Param{query("mount", "id of the mount")}}, func(c call, _ none) ([]hold.Suggestion, error) {
 		return s.jobs.Suggest(c.Request.Context(), c.id, c.Query("mount"))

@@ -290,7 +290,7 @@ func TestCalcOverHTTP(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	direct, err := k.Run([]byte(body))
+	direct, err := k.Run(t.Context(), []byte(body))
 	if err != nil {
 		t.Fatal(err)
 	}

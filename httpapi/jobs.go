@@ -111,7 +111,8 @@ func (s *server) jobRoutes() {
 			j, err := s.jobs.CreateJob(c.Request.Context(), b)
 			return jobView(j, 0), err
 		})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}", id: "getJob", summary: "A job with its parts and kept numbers"}, s.jobPage)
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}", id: "getJob", work: whole,
+		summary: "A job with its parts and kept numbers"}, s.jobPage)
 	documentRoutes(s, documented[brief.Brief, BriefPage]{kind: job.KindBrief, path: "/api/v1/jobs/{id}/brief", name: "Brief", word: "brief",
 		view: func(_ context.Context, d job.Saved) (BriefPage, error) {
 			b, err := job.Body[brief.Brief](d.Body)
@@ -121,12 +122,14 @@ func (s *server) jobRoutes() {
 		func(c call, in Archiving) (Done, error) {
 			return Done{true}, s.jobs.Store.ArchiveJob(c.Request.Context(), c.id, in.Archived, s.jobs.Now())
 		})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/duplicate", id: "duplicateJob", summary: "Copy a job with its parts"},
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/duplicate", id: "duplicateJob", work: whole,
+		summary: "Copy a job with its parts"},
 		func(c call, _ none) (JobView, error) {
 			j, err := s.jobs.DuplicateJob(c.Request.Context(), c.id)
 			return s.madeJob(c, j, err)
 		})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", summary: "The whole job as one file"},
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", work: whole,
+		summary: "The whole job as one file"},
 		func(c call, _ none) (job.File, error) {
 			f, name, err := s.jobs.Export(c.Request.Context(), c.id)
 			if err == nil {
@@ -134,22 +137,24 @@ func (s *server) jobRoutes() {
 			}
 			return f, err
 		})
-	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", summary: "Add the job of such a file", limit: 256 << 20},
+	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", work: whole,
+		summary: "Add the job of such a file", limit: 256 << 20},
 		func(c call, f job.File) (JobView, error) {
 			j, err := s.jobs.Import(c.Request.Context(), f)
 			return s.madeJob(c, j, err)
 		})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", summary: "Keep a quick calculation"},
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", work: whole,
+		summary: "Keep a quick calculation"},
 		func(c call, in NumberKeep) (NumberView, error) {
 			k, err := calc.Find(in.Calc)
 			if err != nil {
 				return NumberView{}, err
 			}
-			if _, err := k.Run(in.Request); err != nil {
+			if _, err := k.Run(c.Request.Context(), in.Request); err != nil {
 				return NumberView{}, working.Under("/request", err)
 			}
 			n, err := s.jobs.KeepNumber(c.Request.Context(), c.id, in.Calc, in.Title, in.Request)
-			return numberView(n), err
+			return s.numberView(c.Request.Context(), n), err
 		})
 	route(s, operation{method: "DELETE", path: "/api/v1/numbers/{id}", id: "dropNumber", summary: "Remove a kept calculation"},
 		func(c call, _ none) (Done, error) {
@@ -193,27 +198,9 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, p.Part, job.BareParts(parts)))
 	}
 	for i, n := range numbers {
-		page.Numbers[i] = numberView(n)
+		page.Numbers[i] = s.numberView(ctx, n)
 	}
 	return page, nil
-}
-
-func numberView(n job.Number) NumberView {
-	v := NumberView{ID: n.ID, Calc: n.Calc, Title: n.Title, Request: n.Request, Answer: json.RawMessage("null"), Created: n.Created}
-	k, err := calc.Find(n.Calc)
-	if err == nil {
-		var ans any
-		if ans, err = k.Run(n.Request); err == nil {
-			v.Answer, err = json.Marshal(ans)
-		}
-	}
-	if err != nil {
-		v.Refused = err.Error()
-	}
-	if len(v.Request) == 0 {
-		v.Request = json.RawMessage("null")
-	}
-	return v
 }
 
 func partHead(p job.Part, opt made.Options) PartHead {

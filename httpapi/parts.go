@@ -126,23 +126,25 @@ func (h *PartHead) fill(p job.Part, opt made.Options) {
 func (s *server) partRoutes() {
 	documentRoutes(s, documented[job.PartState, PartView]{kind: job.KindSheet, path: "/api/v1/parts/{id}", name: "Part", word: "part",
 		view: func(_ context.Context, d job.Saved) (PartView, error) { return partView(d) }})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/parts", id: "createPart", summary: "Add a part"},
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/parts", id: "createPart", work: brisk, summary: "Add a part"},
 		func(c call, in job.PartState) (PartView, error) {
 			p, err := s.jobs.CreatePart(c.Request.Context(), c.id, in)
 			return viewOfPart(p), err
 		})
-	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/duplicate", id: "duplicatePart", summary: "Copy a part within its job"},
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/duplicate", id: "duplicatePart", work: brisk,
+		summary: "Copy a part within its job"},
 		func(c call, _ none) (PartView, error) {
 			p, err := s.jobs.DuplicatePart(c.Request.Context(), c.id)
 			return viewOfPart(p), err
 		})
-	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", access: reading,
+	route(s, operation{method: "POST", path: "/api/v1/build", id: "build", work: brisk, access: reading,
 		summary: "Flat pattern, figures and flags of a recipe; its body is asked for beside"}, s.buildPart)
-	route(s, operation{method: "POST", path: "/api/v1/fixes", id: "fixes", access: reading,
+	route(s, operation{method: "POST", path: "/api/v1/fixes", id: "fixes", work: brisk, access: reading,
 		summary: "The findings of a recipe with fixes, each tried"}, s.fixPart)
-	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", access: reading, summary: "The folded body of a recipe, for drawing"},
+	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", work: brisk, access: reading,
+		summary: "The folded body of a recipe, for drawing"},
 		foldPart)
-	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", access: reading,
+	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", work: brisk, access: reading,
 		summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
 	tables := stockView()
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", access: fixed,

@@ -48,7 +48,10 @@ func problemOf(ctx context.Context, err error, trouble func(error) job.Trouble) 
 		p.Status = http.StatusUnauthorized
 	case errors.Is(err, errRole):
 		p.Status = http.StatusForbidden
-	case errors.Is(err, errTooMany):
+	case errors.Is(err, errLong):
+		p.Status, p.Detail = http.StatusUnprocessableEntity, "This was given up: "+err.Error()+". Ask for less at once, a part of the drawing "+
+			"or of the job; nothing was changed and nothing typed is lost."
+	case errors.Is(err, errTooMany), errors.Is(err, errCrowd):
 		p.Status = http.StatusTooManyRequests
 	case errors.Is(err, account.ErrOwned):
 		p.Status = http.StatusConflict

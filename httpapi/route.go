@@ -32,6 +32,7 @@ type operation struct {
 	match                     bool   // takes If-Match
 	limit                     int64  // of the body in bytes; maxBody when 0
 	access                    access // who may; by its method when left out
+	work                      work   // how much it computes
 	query                     []*huma.Param
 }
 
@@ -63,19 +64,10 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 				return
 			}
 		}
-		var ans Ans
-		ask := func() (err error) { ans, err = f(c, req); return err }
-		var err error
-		if op.method == http.MethodGet {
-			err = s.again(g, ask)
-		} else {
-			err = ask()
-		}
-		if err != nil {
-			s.refuse(g, err)
-			return
-		}
-		g.JSON(http.StatusOK, ans)
+		s.within(g, op.work, func() (func(), error) {
+			ans, err := f(call{Context: g, id: c.id}, req)
+			return func() { g.JSON(http.StatusOK, ans) }, err
+		})
 	})
 }
 

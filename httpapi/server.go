@@ -44,6 +44,8 @@ type server struct {
 	accounts  *account.Service
 	sessions  *scs.SessionManager
 	door      Door
+	answers   answers
+	lines     map[work]*line
 	known     known
 	cross     *http.CrossOriginProtection
 	byAddress *limiter // tries to get in
@@ -85,8 +87,8 @@ func build(opt Options) *server {
 		trouble = opt.Jobs.Store.Trouble
 		opt.Jobs.Calculates = calc.Known
 	}
-	s := &server{jobs: opt.Jobs, trouble: trouble, room: opt.Room, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door,
-		cross:     http.NewCrossOriginProtection(),
+	s := &server{jobs: opt.Jobs, trouble: trouble, room: opt.Room, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door),
+		door: opt.Door, answers: newAnswers(), lines: newLines(), cross: http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",
@@ -106,6 +108,7 @@ func build(opt Options) *server {
 	s.calcRoutes()
 	s.fileRoutes()
 	s.backupRoutes(opt.Backups)
+	s.lineRoutes()
 	return s
 }
 

@@ -160,7 +160,8 @@ func (s *server) sessionRoutes() {
 			}
 			return s.signedIn(c, a, in.Device)
 		})
-	route(s, operation{method: "POST", path: "/api/v1/pair", id: "pair", summary: "Sign this device in by a pairing code", access: public},
+	route(s, operation{method: "POST", path: "/api/v1/pair", id: "pair",
+		summary: "Sign this device in by a pairing code", access: public},
 		func(c call, in PairRequest) (SessionView, error) {
 			if err := s.tried(c, ""); err != nil {
 				return SessionView{}, err
@@ -345,7 +346,8 @@ func (s *server) memberRoutes() {
 			}
 			return out, err
 		})
-	route(s, operation{method: "POST", path: "/api/v1/invitations", id: "invite", summary: "A code that makes one account", access: owning},
+	route(s, operation{method: "POST", path: "/api/v1/invitations", id: "invite",
+		summary: "A code that makes one account", access: owning},
 		func(c call, in RoleRequest) (CodeView, error) {
 			if err := needAccount(c); err != nil {
 				return CodeView{}, err
@@ -356,7 +358,8 @@ func (s *server) memberRoutes() {
 			}
 			return s.codeView(c, "/join", code, expires)
 		})
-	route(s, operation{method: "PUT", path: "/api/v1/members/{id}", id: "setRole", summary: "Change what a member may do", access: owning},
+	route(s, operation{method: "PUT", path: "/api/v1/members/{id}", id: "setRole",
+		summary: "Change what a member may do", access: owning},
 		func(c call, in RoleRequest) (Done, error) {
 			if err := needAccount(c); err != nil {
 				return Done{}, err

@@ -69,17 +69,18 @@ func (s *server) startPartRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", access: fixed,
 		summary: "What sheet parts are started from"},
 		func(call, none) (PartStarters, error) { return starters, nil })
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", summary: "Add the parts a starter makes"},
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", work: brisk,
+		summary: "Add the parts a starter makes"},
 		func(c call, in job.PartsStart) (PartsMade, error) {
 			parts, err := s.jobs.StartParts(c.Request.Context(), c.id, in)
 			return partsMade(parts), err
 		})
-	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split", id: "splitPart",
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split", id: "splitPart", work: brisk,
 		summary: "Split a part across its base; the whole is put away"}, func(c call, in split.Parting) (PartsMade, error) {
 		parts, err := s.jobs.SplitPart(c.Request.Context(), c.id, in)
 		return partsMade(parts), err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/join", id: "joinPart",
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/join", id: "joinPart", work: brisk,
 		summary: "Bring the whole back that a piece was split from; its pieces are put away"}, func(c call, _ none) (PartsMade, error) {
 		p, err := s.jobs.JoinPart(c.Request.Context(), c.id)
 		if err != nil {
@@ -87,7 +88,7 @@ func (s *server) startPartRoutes() {
 		}
 		return partsMade([]job.Part{p}), nil
 	})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/trace", id: "traceDrawing",
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/trace", id: "traceDrawing", work: whole,
 		summary: "Read a drawing (DXF, SVG): its outlines as bases of parts", limit: maxTraced}, s.traceDrawing)
 }
 
@@ -100,7 +101,8 @@ func partsMade(parts []job.Part) PartsMade {
 }
 
 func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
-	j, err := s.jobs.Job(c.Request.Context(), c.id)
+	ctx := c.Request.Context()
+	j, err := s.jobs.Job(ctx, c.id)
 	if err != nil {
 		return TracedDrawing{}, err
 	}
@@ -108,14 +110,14 @@ func (s *server) traceDrawing(c call, in TraceFile) (TracedDrawing, error) {
 	if err != nil {
 		return TracedDrawing{}, working.Refuse("/base64", "The file did not arrive whole: try again.")
 	}
-	d, err := trace.Read(in.Name, data)
+	d, err := trace.Read(ctx, in.Name, data)
 	if err != nil {
 		return TracedDrawing{}, err
 	}
 	if err := working.Within("/unitsToMM", "A unit", in.UnitsToMM, 0, 1e6, "mm"); err != nil {
 		return TracedDrawing{}, err
 	}
-	t, err := d.Join(trace.Options{Tolerance: in.Tolerance, Layers: in.Layers})
+	t, err := d.Join(ctx, trace.Options{Tolerance: in.Tolerance, Layers: in.Layers})
 	if err != nil {
 		return TracedDrawing{}, err
 	}

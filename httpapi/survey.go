@@ -51,7 +51,7 @@ func (s *server) surveyPage(ctx context.Context, d job.Saved) (SurveyPage, error
 func (s *server) surveyRoutes() {
 	documentRoutes(s, documented[vehicle.Survey, SurveyPage]{kind: job.KindSurvey, path: "/api/v1/jobs/{id}/survey", name: "Survey",
 		word: "survey of the vehicle", view: s.surveyPage})
-	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/bring", id: "bringUp",
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/bring", id: "bringUp", work: whole,
 		summary: "Bring parts that follow a pattern to where the survey has it"}, func(c call, in BringIn) (Brought, error) {
 		list, err := s.jobs.BringUp(c.Request.Context(), c.id, in.Follow, c.whoSaves())
 		out := Brought{Parts: []string{}}
@@ -60,7 +60,7 @@ func (s *server) surveyRoutes() {
 		}
 		return out, err
 	})
-	route(s, operation{method: "POST", path: "/api/v1/points", id: "readPoints",
+	route(s, operation{method: "POST", path: "/api/v1/points", id: "readPoints", work: brisk,
 		summary: "Read a list of points; lines that are refused are told", access: reading}, func(_ call, in PointsText) (PointsRead, error) {
 		points, refused := vehicle.PointsIn(in.CSV, s.jobs.NewID)
 		return PointsRead{points, refused}, nil

@@ -55,10 +55,10 @@ func (s *server) wordRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/words", id: "getWords", access: fixed,
 		summary: "What can be chosen in documents, what is asked with it, how it starts"},
 		func(call, none) (WordsView, error) { return view, nil })
-	route(s, operation{method: "POST", path: "/api/v1/fresh", id: "makeFeature", access: reading,
+	route(s, operation{method: "POST", path: "/api/v1/fresh", id: "makeFeature", work: brisk, access: reading,
 		summary: "A new feature of a part with usual sizes"},
 		makeFeature)
-	route(s, operation{method: "POST", path: "/api/v1/change", id: "changeFeature", access: reading,
+	route(s, operation{method: "POST", path: "/api/v1/change", id: "changeFeature", work: brisk, access: reading,
 		summary: "A flange as another kind, a hole for something else, a base of another shape"}, changeFeature)
 }
 

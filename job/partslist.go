@@ -25,5 +25,5 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []site.Listed,
 	if err != nil {
 		return j, nil, err
 	}
-	return j, site.List(v, j.Brief, BareParts(parts), BareFrames(frames)), nil
+	return j, site.List(ctx, v, j.Brief, BareParts(parts), BareFrames(frames)), nil
 }

@@ -12,7 +12,7 @@ func (s *Service) CheckedPart(ctx context.Context, j Job, p Part) (site.CheckTol
 	if err != nil {
 		return site.CheckTold{}, err
 	}
-	built := site.BuildParts([]site.Part{p.Part}, j.Brief)
+	built := site.BuildParts(ctx, []site.Part{p.Part}, j.Brief)
 	return site.CheckOf(v, j.Brief, built[0], built), nil
 }
 

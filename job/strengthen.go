@@ -17,7 +17,7 @@ func (s *Service) Built(ctx context.Context, id string) (Job, []site.BuiltPart, 
 	if err != nil {
 		return j, nil, err
 	}
-	return j, site.BuildParts(BareParts(parts), j.Brief), nil
+	return j, site.BuildParts(ctx, BareParts(parts), j.Brief), nil
 }
 
 // Site answers a job with everything that stands in it.
@@ -31,7 +31,7 @@ func (s *Service) Site(ctx context.Context, id string) (Job, site.Site, error) {
 		return j, site.Site{}, err
 	}
 	v, _, err := s.Survey(ctx, id)
-	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: BareFrames(frames), Survey: v}, err
+	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: BareFrames(frames), Survey: v, Until: ctx}, err
 }
 
 // Suggest answers what would help a mount that is tight or over, or what could

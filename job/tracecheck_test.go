@@ -25,11 +25,11 @@ func TestTracedPlanAgainstADevice(t *testing.T) {
 				s += fmt.Sprintf(`<circle cx="%g" cy="%g" r="4"/>`, x, y)
 			}
 		}
-		d, err := trace.Read("plan.svg", []byte(s+"</svg>"))
+		d, err := trace.Read(t.Context(), "plan.svg", []byte(s+"</svg>"))
 		if err != nil {
 			t.Fatal(err)
 		}
-		tr, err := d.Join(trace.Options{})
+		tr, err := d.Join(t.Context(), trace.Options{})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -18,11 +18,11 @@ func TestTracedDrawingBecomesAPart(t *testing.T) {
 	n := 0
 	s := &Service{NewID: func() string { n++; return fmt.Sprint("n", n) }}
 	svg := `<svg width="8in" viewBox="0 0 8 6"><path d="M1 1h6v3l-1 1h-5z"/><circle cx="2" cy="2" r=".25"/><path d="M4 2h1v1h-1z"/><rect x="4.2" y="2.2" width=".2" height=".2"/></svg>`
-	d, err := trace.Read("a.svg", []byte(svg))
+	d, err := trace.Read(t.Context(), "a.svg", []byte(svg))
 	if err != nil {
 		t.Fatal(err)
 	}
-	tr, err := d.Join(trace.Options{})
+	tr, err := d.Join(t.Context(), trace.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -56,11 +56,11 @@ func TestTracedDrawingBecomesAPart(t *testing.T) {
 func TestTracedCutouts(t *testing.T) {
 	n := 0
 	s := &Service{NewID: func() string { n++; return fmt.Sprint("n", n) }}
-	d, err := trace.Read("a.svg", []byte(`<svg width="100mm" viewBox="0 0 100 100"><circle cx="10" cy="10" r="5"/><rect x="60" y="20" width="30" height="10"/></svg>`))
+	d, err := trace.Read(t.Context(), "a.svg", []byte(`<svg width="100mm" viewBox="0 0 100 100"><circle cx="10" cy="10" r="5"/><rect x="60" y="20" width="30" height="10"/></svg>`))
 	if err != nil {
 		t.Fatal(err)
 	}
-	tr, err := d.Join(trace.Options{})
+	tr, err := d.Join(t.Context(), trace.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}

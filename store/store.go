@@ -137,16 +137,17 @@ func (s *Store) Health(ctx context.Context) (since time.Time, err error) {
 	defer cancel()
 	conn, err := pgx.ConnectConfig(ctx, s.plain.ConnConfig.Copy())
 	if err != nil {
-		return since, silence(ctx, err)
+		return since, s.silence(ctx, err)
 	}
 	defer func() { _ = conn.Close(context.WithoutCancel(ctx)) }()
 	err = conn.QueryRow(ctx, `SELECT pg_postmaster_start_time()`).Scan(&since)
-	return since, silence(ctx, err)
+	return since, s.silence(ctx, err)
 }
 
-// silence names a question that was given up for what it met.
-func silence(ctx context.Context, err error) error {
+// silence names a question that was given up for what it met, and lets nobody else wait.
+func (s *Store) silence(ctx context.Context, err error) error {
 	if err != nil && errors.Is(ctx.Err(), context.DeadlineExceeded) {
+		s.circuit.open()
 		return fmt.Errorf("%w: %w", errSilent, err)
 	}
 	return err

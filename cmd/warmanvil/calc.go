@@ -3,6 +3,7 @@ package main
 import (
 	"bufio"
 	"bytes"
+	"context"
 	"encoding/base64"
 	"encoding/json"
 	"fmt"
@@ -19,7 +20,7 @@ const (
 	maxImport  = 150 << 20
 )
 
-func runCalc(args []string, in io.Reader, out, errs io.Writer) int {
+func runCalc(ctx context.Context, args []string, in io.Reader, out, errs io.Writer) int {
 	if len(args) == 1 && args[0] == "--list" {
 		for _, c := range calc.All() {
 			fmt.Fprintf(out, "%-16s %s\n", c.Name, c.Doc)
@@ -37,9 +38,9 @@ func runCalc(args []string, in io.Reader, out, errs io.Writer) int {
 	}
 	switch {
 	case len(args) == 1:
-		return single(c, in, out, errs)
+		return single(ctx, c, in, out, errs)
 	case args[1] == "--lines":
-		return lines(c, in, out, errs)
+		return lines(ctx, c, in, out, errs)
 	case args[1] == "--schema":
 		write(out, c.Schema())
 		return 0
@@ -48,7 +49,7 @@ func runCalc(args []string, in io.Reader, out, errs io.Writer) int {
 	return 2
 }
 
-func single(c calc.Calc, in io.Reader, out, errs io.Writer) int {
+func single(ctx context.Context, c calc.Calc, in io.Reader, out, errs io.Writer) int {
 	limit := int64(maxRequest)
 	if c.Name == "import" {
 		limit = maxImport
@@ -58,7 +59,7 @@ func single(c calc.Calc, in io.Reader, out, errs io.Writer) int {
 		fmt.Fprintln(errs, "warmanvil:", err)
 		return 1
 	}
-	ans, err := answer(c, raw)
+	ans, err := answer(ctx, c, raw)
 	write(out, ans)
 	if err != nil {
 		return 2
@@ -67,7 +68,7 @@ func single(c calc.Calc, in io.Reader, out, errs io.Writer) int {
 }
 
 // lines answers one line for every line that is not blank.
-func lines(c calc.Calc, in io.Reader, out, errs io.Writer) int {
+func lines(ctx context.Context, c calc.Calc, in io.Reader, out, errs io.Writer) int {
 	s := bufio.NewScanner(in)
 	s.Buffer(make([]byte, 64<<10), maxRequest)
 	w := bufio.NewWriter(out)
@@ -76,7 +77,7 @@ func lines(c calc.Calc, in io.Reader, out, errs io.Writer) int {
 		if len(line) == 0 {
 			continue
 		}
-		ans, _ := answer(c, line) // a refusal is an answer too
+		ans, _ := answer(ctx, c, line) // a refusal is an answer too
 		write(w, ans)
 	}
 	if err := s.Err(); err != nil {
@@ -92,7 +93,7 @@ func lines(c calc.Calc, in io.Reader, out, errs io.Writer) int {
 }
 
 // answer answers the calculation or, beside the error, its refusal.
-func answer(c calc.Calc, raw []byte) (any, error) {
+func answer(ctx context.Context, c calc.Calc, raw []byte) (any, error) {
 	if c.Name == "import" {
 		var err error
 		if raw, err = fetched(raw); err != nil {
@@ -102,7 +103,7 @@ func answer(c calc.Calc, raw []byte) (any, error) {
 		err := &working.Fault{Message: "The request is longer than 4 MB."}
 		return calc.Refused(err), err
 	}
-	ans, err := c.Run(raw)
+	ans, err := c.Run(ctx, raw)
 	if err != nil {
 		return calc.Refused(err), err
 	}

@@ -13,7 +13,7 @@ import (
 func ask(t *testing.T, in string, args ...string) (string, int) {
 	t.Helper()
 	var out, errs bytes.Buffer
-	code := runCalc(args, strings.NewReader(in), &out, &errs)
+	code := runCalc(t.Context(), args, strings.NewReader(in), &out, &errs)
 	return out.String(), code
 }
 

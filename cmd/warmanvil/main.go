@@ -44,7 +44,7 @@ func run(ctx context.Context, args []string) int {
 	var err error
 	switch args[0] {
 	case "calc":
-		return runCalc(args[1:], os.Stdin, os.Stdout, os.Stderr)
+		return runCalc(ctx, args[1:], os.Stdin, os.Stdout, os.Stderr)
 	case "demo":
 		err = runDemo(ctx, args[1:])
 	case "serve":

@@ -1,6 +1,7 @@
 package exchange
 
 import (
+	"context"
 	"fmt"
 	"math"
 
@@ -17,11 +18,12 @@ const within = .001
 // is cut with the part: every loop's box, area and length. It answers what
 // differs.
 func ReadBack(f Flat, name string, data []byte) error {
-	d, err := trace.Read(name, data)
+	ctx := context.Background() // it was written from a part a moment ago
+	d, err := trace.Read(ctx, name, data)
 	if err != nil {
 		return fmt.Errorf("read back: %w", err)
 	}
-	t, err := d.Join(trace.Options{Layers: []string{layerCut}})
+	t, err := d.Join(ctx, trace.Options{Layers: []string{layerCut}})
 	if err != nil {
 		return fmt.Errorf("read back: %w", err)
 	}

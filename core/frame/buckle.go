@@ -1,6 +1,7 @@
 package frame
 
 import (
+	"context"
 	"math"
 
 	"warmanvil/core/solid"
@@ -10,6 +11,9 @@ import (
 // perMember is how many elements a member counts as when the structure's buckling is
 // worked out: three points between its ends, so that it may bow between joints.
 const perMember = 4
+
+// buckleTries is how often the stiffness is factorised at most in closing λ in.
+const buckleTries = 33
 
 // Stability is how many times its compressions a frame bears before it buckles as a
 // whole.
@@ -28,7 +32,7 @@ type Stability struct {
 //
 // More compression anywhere never raises λ: with the largest compression of each
 // member over all cases it is a bound for all of them.
-func (m *Model) Buckles(pressed []float64, most float64) (Stability, error) {
+func (m *Model) Buckles(ctx context.Context, pressed []float64, most float64) (Stability, error) {
 	if len(pressed) != len(m.beams) {
 		return Stability{}, working.Refuse("/members", "There are %d members and %d compressions.", len(m.beams), len(pressed))
 	}
@@ -39,11 +43,17 @@ func (m *Model) Buckles(pressed []float64, most float64) (Stability, error) {
 		}
 		top = max(top, n)
 	}
+	if len(m.system.dof) > 0 {
+		if c := m.system.pattern.Cost(); c.Products*buckleTries > maxSearch {
+			return Stability{}, working.Refuse("/members", "Looking for the load under which the whole frame buckles would take %.0f million "+
+				"multiplications; up to %.0f million are taken. Look at it in parts.", c.Products*buckleTries/1e6, maxSearch/1e6)
+		}
+	}
 	out := Stability{Factor: most, AtLeast: true}
-	if top > 1e-9 && !m.stands(pressed, most) {
+	if top > 1e-9 && !m.stands(ctx, pressed, most) {
 		lo, hi := 0., most
 		for try := 1.; ; try /= 4 { // a first λ it bears
-			if m.stands(pressed, try) {
+			if m.stands(ctx, pressed, try) {
 				lo = try
 				break
 			}
@@ -52,6 +62,9 @@ func (m *Model) Buckles(pressed []float64, most float64) (Stability, error) {
 			}
 		}
 		for range 24 {
+			if err := ctx.Err(); err != nil {
+				return Stability{}, err
+			}
 			near := .02
 			if lo > 10 {
 				near = .1
@@ -60,7 +73,7 @@ func (m *Model) Buckles(pressed []float64, most float64) (Stability, error) {
 				break
 			}
 			mid := math.Sqrt(max(lo, 1e-5) * hi)
-			if m.stands(pressed, mid) {
+			if m.stands(ctx, pressed, mid) {
 				lo = mid
 			} else {
 				hi = mid
@@ -85,7 +98,7 @@ func (m *Model) Buckles(pressed []float64, most float64) (Stability, error) {
 
 // stands tells whether the frame still resists every way of moving under λ times
 // its compressions.
-func (m *Model) stands(pressed []float64, lambda float64) bool {
+func (m *Model) stands(ctx context.Context, pressed []float64, lambda float64) bool {
 	s := m.system
 	if len(s.dof) == 0 {
 		return true
@@ -101,8 +114,8 @@ func (m *Model) stands(pressed []float64, lambda float64) bool {
 	for r, k := range s.dof {
 		*s.own(left, r) += m.springs[k]
 	}
-	_, ok := s.stiff(left)
-	return ok
+	_, err := s.stiff(ctx, left)
+	return err == nil
 }
 
 // pressedStiffness answers the member's stiffness at its nodes under a compression,

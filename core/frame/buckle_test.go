@@ -26,11 +26,11 @@ func TestStrutsBuckleAsEulerSays(t *testing.T) {
 		k          float64
 	}{{"a post with a free head", fixed, free, 2}, {"pinned at both ends", pinned, slides, 1}, {"fixed and pinned", fixed, slides, .6992},
 		{"fixed at both ends", fixed, guided, .5}} {
-		m, err := Open(strut(length, 500, i, c.foot, c.head))
+		m, err := Open(t.Context(), strut(length, 500, i, c.foot, c.head))
 		if err != nil {
 			t.Fatal(c.what, err)
 		}
-		s, err := m.Buckles([]float64{n}, 1e6)
+		s, err := m.Buckles(t.Context(), []float64{n}, 1e6)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -39,7 +39,7 @@ func TestStrutsBuckleAsEulerSays(t *testing.T) {
 			t.Errorf("%s: %.4g times, Euler %.4g", c.what, s.Factor, want)
 		}
 		// Closer in where it matters: loads near the limit.
-		if s, _ = m.Buckles([]float64{n * want / 2}, 1e6); math.Abs(s.Factor-2) > .05 {
+		if s, _ = m.Buckles(t.Context(), []float64{n * want / 2}, 1e6); math.Abs(s.Factor-2) > .05 {
 			t.Errorf("%s: under half its limit %.4g, want 2", c.what, s.Factor)
 		}
 	}
@@ -59,17 +59,17 @@ func TestPiecesDoNotShortenAStrut(t *testing.T) {
 			pieces.Members = append(pieces.Members, m)
 		}
 	}
-	one, err := Open(whole)
+	one, err := Open(t.Context(), whole)
 	if err != nil {
 		t.Fatal(err)
 	}
-	many, err := Open(pieces)
+	many, err := Open(t.Context(), pieces)
 	if err != nil {
 		t.Fatal(err)
 	}
 	const n = 10000.
-	a, _ := one.Buckles([]float64{n}, 1e6)
-	b, _ := many.Buckles([]float64{n, n, n, n, n}, 1e6)
+	a, _ := one.Buckles(t.Context(), []float64{n}, 1e6)
+	b, _ := many.Buckles(t.Context(), []float64{n, n, n, n, n}, 1e6)
 	if math.Abs(a.Factor-b.Factor) > .03*a.Factor {
 		t.Errorf("in one piece %.4g times, in five %.4g", a.Factor, b.Factor)
 	}
@@ -86,12 +86,12 @@ func TestPortalSways(t *testing.T) {
 	pin := [6]bool{true, true, true, true, false, true}
 	in.Supports["a"], in.Supports["d"] = pin, pin
 	in.Supports["b"], in.Supports["c"] = [6]bool{1: true}, [6]bool{1: true} // in its plane
-	m, err := Open(in)
+	m, err := Open(t.Context(), in)
 	if err != nil {
 		t.Fatal(err)
 	}
 	const n = 20000.
-	s, _ := m.Buckles([]float64{n, 0, n}, 1e4)
+	s, _ := m.Buckles(t.Context(), []float64{n, 0, n}, 1e4)
 	// Sway of a portal on pins, beam as stiff as the posts: α·tan α = 6, α = 1.3496,
 	// P = α²·EI/L² (usual table of textbooks).
 	want := 1.3496 * 1.3496 * 210000 * 1e5 / 1e6 / n
@@ -101,10 +101,10 @@ func TestPortalSways(t *testing.T) {
 	held := in.Supports["b"]
 	held[0] = true
 	in.Supports["b"] = held
-	if m, err = Open(in); err != nil {
+	if m, err = Open(t.Context(), in); err != nil {
 		t.Fatal(err)
 	}
-	if braced, _ := m.Buckles([]float64{n, 0, n}, 1e4); braced.Factor < 4*s.Factor {
+	if braced, _ := m.Buckles(t.Context(), []float64{n, 0, n}, 1e4); braced.Factor < 4*s.Factor {
 		t.Errorf("braced %.4g times, swaying %.4g", braced.Factor, s.Factor)
 	}
 }
@@ -117,7 +117,7 @@ func TestMoreCompressionIsNeverBetter(t *testing.T) {
 	for _, e := range [][2]string{{"a", "b"}, {"b", "c"}, {"c", "d"}, {"b", "e"}, {"c", "e"}} {
 		in.Members = append(in.Members, Member{From: e[0], To: e[1], E: 210000, G: 80000, Area: 300, Iy: 3e4, Iz: 5e4, J: 6e4})
 	}
-	m, err := Open(in)
+	m, err := Open(t.Context(), in)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -127,16 +127,16 @@ func TestMoreCompressionIsNeverBetter(t *testing.T) {
 			n[k] = 20000*rnd.Float64() - 4000
 			more[k] = n[k] + 5000*rnd.Float64()
 		}
-		a, _ := m.Buckles(n, 1000)
-		b, _ := m.Buckles(more, 1000)
+		a, _ := m.Buckles(t.Context(), n, 1000)
+		b, _ := m.Buckles(t.Context(), more, 1000)
 		if b.Factor > a.Factor*1.03 {
 			t.Fatalf("%.4g times, with more compression %.4g", a.Factor, b.Factor)
 		}
 	}
-	if _, err := m.Buckles([]float64{math.NaN(), 0, 0, 0, 0}, 10); err == nil {
+	if _, err := m.Buckles(t.Context(), []float64{math.NaN(), 0, 0, 0, 0}, 10); err == nil {
 		t.Error("a compression that is no number is taken")
 	}
-	if _, err := m.Buckles([]float64{1}, 10); err == nil {
+	if _, err := m.Buckles(t.Context(), []float64{1}, 10); err == nil {
 		t.Error("compressions of other members are taken")
 	}
 }

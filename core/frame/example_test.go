@@ -1,6 +1,7 @@
 package frame_test
 
 import (
+	"context"
 	"fmt"
 
 	"warmanvil/core/frame"
@@ -9,7 +10,8 @@ import (
 // A cantilever of 1500 mm with 800 N at its end.
 func Example() {
 	tube := frame.Member{From: "wall", To: "end", E: 210000, G: 81000, Area: 541, Iy: 195000, Iz: 134000, J: 293000}
-	r, err := frame.Solve(frame.Input{Nodes: map[string][3]float64{"wall": {}, "end": {1500, 0, 0}}, Members: []frame.Member{tube},
+	r, err := frame.Solve(context.Background(), frame.Input{Nodes: map[string][3]float64{"wall": {}, "end": {1500, 0, 0}},
+		Members:  []frame.Member{tube},
 		Supports: map[string][6]bool{"wall": {true, true, true, true, true, true}}, Loads: map[string][6]float64{"end": {0, 0, -800}}})
 	if err != nil {
 		panic(err)

@@ -7,6 +7,7 @@
 package frame
 
 import (
+	"context"
 	"fmt"
 	"maps"
 	"math"
@@ -105,8 +106,8 @@ type Model struct {
 
 // Solve answers a frame under the loads it comes with. What cannot stand is
 // refused by name with *working.Fault.
-func Solve(in Input) (Result, error) {
-	m, err := Open(in)
+func Solve(ctx context.Context, in Input) (Result, error) {
+	m, err := Open(ctx, in)
 	if err != nil {
 		return Result{}, err
 	}
@@ -120,7 +121,7 @@ func Solve(in Input) (Result, error) {
 	if err != nil || in.Modes == 0 {
 		return r.Result, err
 	}
-	modes, err := m.Modes(in.Modes)
+	modes, err := m.Modes(ctx, in.Modes)
 	for _, v := range modes {
 		r.Frequencies = append(r.Frequencies, v.Hertz)
 	}
@@ -128,7 +129,7 @@ func Solve(in Input) (Result, error) {
 }
 
 // Open checks a frame and factorises its stiffness.
-func Open(in Input) (*Model, error) {
+func Open(ctx context.Context, in Input) (*Model, error) {
 	names, index, err := in.nodes()
 	if err != nil {
 		return nil, err
@@ -167,7 +168,7 @@ func Open(in Input) (*Model, error) {
 		return nil, working.Refuse("/supports", "Nothing holds the frame: support it where it stands or is bolted.")
 	}
 	m.system = assemble(m.beams, m.held, m.springs, len(names))
-	return m, m.system.factorise(names)
+	return m, m.system.factorise(ctx, names)
 }
 
 func (in Input) nodes() ([]string, map[string]int, error) {

@@ -29,7 +29,7 @@ func tube(from, to string) Member {
 func TestClosedForms(t *testing.T) {
 	const l = 1500.
 	at := func(load [6]float64) Result {
-		r, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{tube("a", "b")},
+		r, err := Solve(t.Context(), Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{tube("a", "b")},
 			Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": load}})
 		if err != nil {
 			t.Fatal(err)
@@ -53,14 +53,14 @@ func TestClosedForms(t *testing.T) {
 	q := [3]float64{0, 0, -2}
 	m.Uniform = &q
 	in := Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all, "b": all}}
-	r, err := Solve(in)
+	r, err := Solve(t.Context(), in)
 	if err != nil {
 		t.Fatal(err)
 	}
 	near(t, "built in, middle", r.MaxDisplacement, 2*l*l*l*l/(384*m.E*m.Iy), 1e-9)
 	near(t, "built in, moment", math.Abs(r.Members[0].I[4]), 2*l*l/12, 1e-9)
 	in.Supports = map[string][6]bool{"a": {true, true, true, true}, "b": {false, true, true}}
-	r, err = Solve(in)
+	r, err = Solve(t.Context(), in)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -71,7 +71,7 @@ func TestClosedForms(t *testing.T) {
 
 // An upright member's z lies forward, so Iy resists being pushed forward.
 func TestUprightMember(t *testing.T) {
-	r, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, 900}}, Members: []Member{tube("a", "b")},
+	r, err := Solve(t.Context(), Input{Nodes: map[string][3]float64{"a": {}, "b": {0, 0, 900}}, Members: []Member{tube("a", "b")},
 		Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"b": {300, 200}}})
 	if err != nil {
 		t.Fatal(err)
@@ -109,7 +109,7 @@ func TestEquilibrium(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(231, 232))
 	for range 10 {
 		in := tower(rnd, 3)
-		r, err := Solve(in)
+		r, err := Solve(t.Context(), in)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -141,7 +141,7 @@ func TestTurningChangesNothing(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(233, 234))
 	for range 8 {
 		in := tower(rnd, 2)
-		one, err := Solve(in)
+		one, err := Solve(t.Context(), in)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -163,7 +163,7 @@ func TestTurningChangesNothing(t *testing.T) {
 			m.Uniform, m.Up = &q, &up
 			two.Members = append(two.Members, m)
 		}
-		r, err := Solve(two)
+		r, err := Solve(t.Context(), two)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -189,7 +189,7 @@ func TestMemberInTwoPieces(t *testing.T) {
 	m.Uniform = &q
 	whole := Input{Nodes: map[string][3]float64{"a": {}, "c": {1200, 300, 200}}, Members: []Member{m}, Supports: map[string][6]bool{"a": all},
 		Loads: map[string][6]float64{"c": {10, 20, -300, 500, 600, 700}}}
-	one, err := Solve(whole)
+	one, err := Solve(t.Context(), whole)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -197,7 +197,7 @@ func TestMemberInTwoPieces(t *testing.T) {
 	a.To, b.From = "b", "b"
 	whole.Nodes["b"] = [3]float64{400, 100, 200. / 3}
 	whole.Members = []Member{a, b}
-	two, err := Solve(whole)
+	two, err := Solve(t.Context(), whole)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -227,7 +227,7 @@ func TestLooseFramesAreNamed(t *testing.T) {
 		"apart":           {Input{Nodes: map[string][3]float64{"a": {}, "b": {1000, 0, 0}, "c": {0, 900, 0}, "d": {500, 900, 0}}, Members: []Member{tube("a", "b"), tube("c", "d")}, Supports: map[string][6]bool{"a": all}}, "/supports", "loose"},
 		"a strange load":  {Input{Nodes: map[string][3]float64{"a": {}, "b": {1000, 0, 0}}, Members: members[:1], Supports: map[string][6]bool{"a": all}, Loads: map[string][6]float64{"z": {}}}, "/loads/z", "no node"},
 	} {
-		_, err := Solve(c.in)
+		_, err := Solve(t.Context(), c.in)
 		f, ok := err.(*working.Fault)
 		if !ok || f.Path != c.path || !strings.Contains(f.Message, c.says) {
 			t.Errorf("%s: %v at %v", name, err, f)
@@ -261,7 +261,7 @@ func TestColumn(t *testing.T) {
 func BenchmarkRack60(b *testing.B) {
 	in := tower(rand.New(rand.NewPCG(1, 2)), 8) // 64 members
 	for b.Loop() {
-		if _, err := Solve(in); err != nil {
+		if _, err := Solve(b.Context(), in); err != nil {
 			b.Fatal(err)
 		}
 	}
@@ -270,7 +270,7 @@ func BenchmarkRack60(b *testing.B) {
 func BenchmarkFrame2000(b *testing.B) {
 	in := tower(rand.New(rand.NewPCG(1, 2)), 250)
 	for b.Loop() {
-		if _, err := Solve(in); err != nil {
+		if _, err := Solve(b.Context(), in); err != nil {
 			b.Fatal(err)
 		}
 	}

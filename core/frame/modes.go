@@ -2,6 +2,7 @@ package frame
 
 import (
 	"cmp"
+	"context"
 	"fmt"
 	"maps"
 	"math"
@@ -51,7 +52,7 @@ func (b *beam) inertia() (k [12][12]float64) {
 
 // Modes answers the lowest natural frequencies by subspace iteration: K·x =
 // ω²·M·x with consistent masses of the members and what the nodes carry.
-func (m *Model) Modes(count int) ([]Mode, error) {
+func (m *Model) Modes(ctx context.Context, count int) ([]Mode, error) {
 	s := m.system
 	n := len(s.dof)
 	mass, err := m.mass()
@@ -79,27 +80,41 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 			x.Set(r, c, math.Sin(float64((r+1)*(c+2)))+.1*float64(c%3))
 		}
 	}
+	return m.iterate(ctx, mass, riders, x, count)
+}
+
+// iterate turns a subspace towards the lowest modes until they rest.
+func (m *Model) iterate(ctx context.Context, mass *linear.Matrix, riders riders, x *mat.Dense, count int) ([]Mode, error) {
+	s := m.system
+	n, width := x.Dims()
+	steps := min(200, int(maxSearch/(2*s.pattern.Cost().Coefficients*float64(width))))
+	mx, my, yd := mat.NewDense(n, width, nil), mat.NewDense(n, width, nil), mat.NewDense(n, width, nil)
 	var last []float64
-	for range 200 {
-		mx := weighed(mass, riders, x)
-		yd := mat.NewDense(n, width, nil)
-		for c := range width {
-			column := mat.Col(nil, c, mx)
-			s.factor.Solve(column)
-			yd.SetCol(c, column)
+	for range steps {
+		if err := ctx.Err(); err != nil {
+			return nil, err
 		}
+		weighed(mass, riders, x, mx)
+		yd.Copy(mx)
+		s.factor.SolveAll(yd.RawMatrix())
 		// Within the subspace: K' = yᵀ·M·x, M' = yᵀ·M·y.
+		weighed(mass, riders, yd, my)
 		var ks, ms mat.Dense
 		ks.Mul(yd.T(), mx)
-		ms.Mul(yd.T(), weighed(mass, riders, yd))
+		ms.Mul(yd.T(), my)
 		values, vectors, err := small(&ks, &ms)
 		if err != nil {
 			return nil, err
 		}
-		width = len(values)
-		var next mat.Dense
-		next.Mul(yd, vectors)
-		x = &next
+		if len(values) < width { // ways without mass are left out
+			width = len(values)
+			mx, my = mat.NewDense(n, width, nil), mat.NewDense(n, width, nil)
+			x = mat.NewDense(n, width, nil)
+			x.Mul(yd, vectors)
+			yd = mat.NewDense(n, width, nil)
+		} else {
+			x.Mul(yd, vectors)
+		}
 		if len(last) >= count && len(values) >= count {
 			off := 0.0
 			for i := range count {
@@ -111,8 +126,8 @@ func (m *Model) Modes(count int) ([]Mode, error) {
 		}
 		last = values
 	}
-	return nil, working.Refuse("/modes", "The natural frequencies did not come to rest in 200 steps: what it carries is very uneven, or "+
-		"parts of it hardly hold together.")
+	return nil, working.Refuse("/modes", "The natural frequencies did not come to rest in %d steps, which is what a frame of this size may "+
+		"take: what it carries is very uneven, parts of it hardly hold together, or it is too large.", steps)
 }
 
 // mass is the mass of members and of what nodes carry, in t.
@@ -142,10 +157,9 @@ func (m *Model) mass() (*linear.Matrix, error) {
 	return mass, nil
 }
 
-// weighed is M·x, of the members' mass and of what rides on them.
-func weighed(mass *linear.Matrix, riders riders, x *mat.Dense) *mat.Dense {
+// weighed sets out to M·x, of the members' mass and of what rides on them.
+func weighed(mass *linear.Matrix, riders riders, x, out *mat.Dense) {
 	n, width := x.Dims()
-	out := mat.NewDense(n, width, nil)
 	column, product := make([]float64, n), make([]float64, n)
 	for c := range width {
 		mat.Col(column, c, x)
@@ -153,7 +167,6 @@ func weighed(mass *linear.Matrix, riders riders, x *mat.Dense) *mat.Dense {
 		riders.add(column, product)
 		out.SetCol(c, product)
 	}
-	return out
 }
 
 // small solves k·v = λ·m·v for a few unknowns, ways without mass left out,

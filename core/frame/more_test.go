@@ -11,7 +11,7 @@ import (
 
 func solved(t *testing.T, in Input) Result {
 	t.Helper()
-	r, err := Solve(in)
+	r, err := Solve(t.Context(), in)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -38,7 +38,7 @@ func TestReleases(t *testing.T) {
 	m.ReleaseI = &[6]bool{3: true, 4: true, 5: true}
 	m.ReleaseJ = &[6]bool{3: true}
 	in.Members[0] = m
-	if _, err := Solve(in); err == nil || !strings.Contains(err.Error(), "loose between its ends") {
+	if _, err := Solve(t.Context(), in); err == nil || !strings.Contains(err.Error(), "loose between its ends") {
 		t.Errorf("a member that spins on itself: %v", err)
 	}
 }
@@ -84,7 +84,7 @@ func TestSprings(t *testing.T) {
 	r = solved(t, in)
 	near(t, "wall", r.Displacements["b"][2], 0, 1e-6)
 	in.Springs["b"] = [6]float64{1: 1e3, 2: -1}
-	if _, err := Solve(in); err == nil {
+	if _, err := Solve(t.Context(), in); err == nil {
 		t.Error("a spring that pushes the wrong way is taken")
 	}
 }
@@ -106,7 +106,7 @@ func TestLoadOnTheMember(t *testing.T) {
 	}
 	near(t, "largest", two.MaxDisplacement, one.MaxDisplacement, 1e-8)
 	m.Points[0].At = l + 1
-	if _, err := Solve(in); err == nil {
+	if _, err := Solve(t.Context(), in); err == nil {
 		t.Error("a load past the end is taken")
 	}
 }
@@ -116,7 +116,7 @@ func TestLoadOnTheMember(t *testing.T) {
 func TestAlong(t *testing.T) {
 	const l, a, p = 1800., 700., 900.
 	m := tube("a", "b")
-	model, err := Open(Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m},
+	model, err := Open(t.Context(), Input{Nodes: map[string][3]float64{"a": {}, "b": {l, 0, 0}}, Members: []Member{m},
 		Supports: map[string][6]bool{"a": {true, true, true, true}, "b": {false, true, true}}})
 	if err != nil {
 		t.Fatal(err)
@@ -204,7 +204,7 @@ func TestFrequencies(t *testing.T) {
 		Supports: map[string][6]bool{"a": all}, Masses: map[string]float64{"b": 30}, Modes: 3})
 	near(t, "mass on a stick", s.Frequencies[0], math.Sqrt(3*m.E*m.Iz/(600*600*600)/.03)/(2*math.Pi), 1e-9)
 	near(t, "and pulled", s.Frequencies[2], math.Sqrt(m.E*m.Area/600/.03)/(2*math.Pi), 1e-9)
-	if _, err := Solve(Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")},
+	if _, err := Solve(t.Context(), Input{Nodes: map[string][3]float64{"a": {}, "b": {600, 0, 0}}, Members: []Member{tube("a", "b")},
 		Supports: map[string][6]bool{"a": all}, Modes: 1}); err == nil {
 		t.Error("nothing with a mass has a frequency")
 	}
@@ -243,7 +243,7 @@ func TestFrequenciesTurn(t *testing.T) {
 func BenchmarkFrame2000EightCases(b *testing.B) {
 	in := tower(rand.New(rand.NewPCG(1, 2)), 250)
 	for b.Loop() {
-		m, err := Open(in)
+		m, err := Open(b.Context(), in)
 		if err != nil {
 			b.Fatal(err)
 		}
@@ -263,7 +263,7 @@ func BenchmarkRackLive(b *testing.B) {
 		in.Members[k].Mass = 4
 	}
 	for b.Loop() {
-		m, err := Open(in)
+		m, err := Open(b.Context(), in)
 		if err != nil {
 			b.Fatal(err)
 		}
@@ -276,7 +276,7 @@ func BenchmarkRackLive(b *testing.B) {
 				c.Along(k, 10)
 			}
 		}
-		if _, err := m.Modes(3); err != nil {
+		if _, err := m.Modes(b.Context(), 3); err != nil {
 			b.Fatal(err)
 		}
 	}

@@ -57,7 +57,7 @@ func TestRiderRefused(t *testing.T) {
 		"too heavy": over(1e8, 0)} {
 		in.Riders = []Rider{r}
 		var fault *working.Fault
-		if _, err := Solve(in); !errors.As(err, &fault) || fault.Path != "/riders" {
+		if _, err := Solve(t.Context(), in); !errors.As(err, &fault) || fault.Path != "/riders" {
 			t.Errorf("%s: %v", name, err)
 		}
 	}

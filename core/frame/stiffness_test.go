@@ -43,7 +43,7 @@ var lattices = []struct {
 func BenchmarkStiffness(b *testing.B) {
 	for _, l := range lattices {
 		b.Run(l.name, func(b *testing.B) {
-			m, err := Open(lattice(l.size[0], l.size[1], l.size[2]))
+			m, err := Open(b.Context(), lattice(l.size[0], l.size[1], l.size[2]))
 			if err != nil {
 				b.Fatal(err)
 			}
@@ -53,7 +53,7 @@ func BenchmarkStiffness(b *testing.B) {
 			}
 			for b.Loop() {
 				s := assemble(m.beams, m.held, m.springs, len(m.names))
-				if err := s.factorise(m.names); err != nil {
+				if err := s.factorise(b.Context(), m.names); err != nil {
 					b.Fatal(err)
 				}
 				for range 8 {
@@ -68,7 +68,7 @@ func BenchmarkStiffness(b *testing.B) {
 // A case of a large frame: what is read off every member is most of its time.
 func BenchmarkCaseOf4000Members(b *testing.B) {
 	in := lattice(2, 2, 501)
-	m, err := Open(in)
+	m, err := Open(b.Context(), in)
 	if err != nil {
 		b.Fatal(err)
 	}

@@ -1,6 +1,8 @@
 package frame
 
 import (
+	"context"
+	"errors"
 	"math"
 
 	"warmanvil/core/linear"
@@ -86,29 +88,34 @@ func (s *system) put(to []float64, rows, cols int, g *[12][12]float64, ri, ci in
 	}
 }
 
-// stiff factorises a matrix; false where it does not resist every way of moving, or
-// hardly.
-func (s *system) stiff(m *linear.Matrix) (*linear.Factor, bool) {
-	f, ok := m.Factorise()
-	for r := 0; ok && r < len(s.diag); r++ {
+// stiff factorises a matrix; linear.ErrIndefinite where it does not resist every way of
+// moving, or hardly.
+func (s *system) stiff(ctx context.Context, m *linear.Matrix) (*linear.Factor, error) {
+	f, err := m.Factorise(ctx)
+	for r := 0; err == nil && r < len(s.diag); r++ {
 		node := s.dof[r] / 6
 		pivot := f.Pivot(node, r-s.pattern.First(node))
-		ok = pivot*pivot >= 1e-10*s.diag[r]
+		if pivot*pivot < 1e-10*s.diag[r] {
+			err = linear.ErrIndefinite
+		}
 	}
-	return f, ok
+	return f, err
 }
 
 // factorise prepares the equations, or names what is loose.
-func (s *system) factorise(names []string) error {
+func (s *system) factorise(ctx context.Context, names []string) error {
 	if len(s.dof) == 0 {
 		return nil
 	}
-	f, ok := s.stiff(s.matrix)
-	if !ok {
-		return s.loose(names)
+	if err := affordable(s.pattern.Cost()); err != nil {
+		return err
+	}
+	f, err := s.stiff(ctx, s.matrix)
+	if errors.Is(err, linear.ErrIndefinite) {
+		return s.loose(ctx, names)
 	}
 	s.factor = f
-	return nil
+	return err
 }
 
 // solve answers the displacements of all degrees of freedom under loads on them.
@@ -130,13 +137,13 @@ func (s *system) solve(loads []float64) []float64 {
 
 // loose finds the way a frame that cannot stand would give: a little stiffness
 // everywhere lets it be solved, and what then moves most is loose.
-func (s *system) loose(names []string) error {
+func (s *system) loose(ctx context.Context, names []string) error {
 	held := s.matrix.Clone()
 	for r, d := range s.diag {
 		*s.own(held, r) += 1e-9*d + 1e-12
 	}
 	worst, most := 0, 0.0
-	if f, ok := held.Factorise(); ok {
+	if f, err := held.Factorise(ctx); err == nil {
 		x := make([]float64, len(s.dof))
 		for r, d := range s.diag {
 			x[r] = math.Sqrt(d) * (1 + .37*math.Sin(float64(7*r+1)))

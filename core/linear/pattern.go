@@ -6,6 +6,7 @@
 package linear
 
 import (
+	"math"
 	"slices"
 )
 
@@ -26,7 +27,12 @@ type Pattern struct {
 	fronts  []front
 	frontOf []int // by place
 	widest  int   // unknowns of the widest front
+	beyond  bool  // it fills so much that nobody has that room: there are no fronts
 }
+
+// most is how many pairs of blocks a factor may fill before it is given up: of blocks of
+// six, more than a gigabyte.
+const most = 4_000_000
 
 // front is a group of blocks that are eliminated together.
 type front struct {
@@ -80,6 +86,34 @@ func (p *Pattern) Unknowns() int { return p.start[len(p.size)] }
 // First is the first unknown of a block.
 func (p *Pattern) First(block int) int { return p.start[block] }
 
+// Cost is what a factorisation takes, known before it is begun.
+type Cost struct {
+	Coefficients float64 // of the factor; a solve multiplies with each of them twice
+	Products     float64 // multiplications of the factorisation
+	Room         float64 // numbers held at once beside the factor, at most
+}
+
+// Cost answers what factorising a matrix of this pattern takes; infinite where that is
+// beyond all reason, and then it cannot be factorised.
+func (p *Pattern) Cost() (c Cost) {
+	if p.beyond {
+		return Cost{math.Inf(1), math.Inf(1), math.Inf(1)}
+	}
+	held := 0.
+	for i := range p.fronts {
+		x := &p.fronts[i]
+		own, rest := float64(x.own), float64(x.rest)
+		c.Coefficients += own * (own + rest)
+		c.Products += own*own*own/3 + own*own*rest + own*rest*rest
+		held += rest * rest
+		c.Room = max(c.Room, held)
+		for _, k := range x.kids {
+			held -= float64(p.fronts[k].rest) * float64(p.fronts[k].rest)
+		}
+	}
+	return c
+}
+
 // analyse finds the order, what hangs on what once all is eliminated, and the fronts.
 func (p *Pattern) analyse(near [][]int) {
 	p.order = p.follow(near, order(near, p.weights()))
@@ -96,7 +130,10 @@ func (p *Pattern) analyse(near [][]int) {
 			p.entries[min(a, b)] = append(p.entries[min(a, b)], entry{max(a, b), p.at[i][k], a > b})
 		}
 	}
-	p.gather(p.columns(near))
+	columns, ok := p.columns(near)
+	if p.beyond = !ok; ok {
+		p.gather(columns)
+	}
 }
 
 // weights counts a held block as one, so that it goes early.
@@ -108,12 +145,14 @@ func (p *Pattern) weights() []int {
 	return out
 }
 
-// columns answers for each place the later places it hangs on, ascending.
-func (p *Pattern) columns(near [][]int) [][]int {
+// columns answers for each place the later places it hangs on, ascending; false when
+// there are too many to go on.
+func (p *Pattern) columns(near [][]int) ([][]int, bool) {
 	n := len(p.order)
 	out := make([][]int, n)
 	kids := make([][]int, n)
 	mark := make([]int, n)
+	filled := 0
 	for k, b := range p.order {
 		var list []int
 		take := func(i int) {
@@ -130,13 +169,16 @@ func (p *Pattern) columns(near [][]int) [][]int {
 				take(i)
 			}
 		}
+		if filled += len(list); filled > most {
+			return nil, false
+		}
 		slices.Sort(list)
 		out[k] = list
 		if len(list) > 0 {
 			kids[list[0]] = append(kids[list[0]], k)
 		}
 	}
-	return out
+	return out, true
 }
 
 // follow orders blocks so that those under one another in the elimination tree

@@ -17,6 +17,7 @@ const (
 	maxAngle    = 179.0
 	MaxApex     = 165.0 // past it nothing is measured to an apex
 	maxCorners  = 2000
+	maxCornered = 50_000 // corners of all cutouts, patterns counted out
 	maxCuts     = 500
 	maxCoupons  = 50
 	maxRadiusMM = 5000.0
@@ -94,11 +95,12 @@ func (r Recipe) validateBend() error {
 }
 
 type validator struct {
-	seen    map[string]bool
-	flanged int
-	drilled int
-	cuts    int
-	marked  int
+	seen     map[string]bool
+	flanged  int
+	drilled  int
+	cornered int
+	cuts     int
+	marked   int
 }
 
 // named80 keeps a feature's own name short.

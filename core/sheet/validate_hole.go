@@ -26,6 +26,10 @@ func (v *validator) holes(path string, list []Hole) error {
 		if v.drilled += h.Count(); v.drilled > maxHoles {
 			return working.Refuse(p, "A part has %d holes at most, patterns counted out.", maxHoles)
 		}
+		if v.cornered += h.Count() * len(h.Cut); v.cornered > maxCornered {
+			return working.Refuse(p, "The cutouts of a part have %d corners at most, patterns counted out, and these have %d: draw round "+
+				"corners as arcs, or repeat the cutout less often.", maxCornered, v.cornered)
+		}
 	}
 	return nil
 }

@@ -1,6 +1,8 @@
 package site
 
 import (
+	"context"
+
 	"warmanvil/core/brief"
 	"warmanvil/core/load"
 	"warmanvil/core/member/held"
@@ -15,6 +17,7 @@ type Framed struct {
 	Frame    Frame
 	Surveyed shape.Surveyed
 	brief    brief.Brief
+	until    context.Context
 	loads    *frameLoads // nil where no joint holds it or anything on it
 }
 
@@ -22,7 +25,7 @@ type Framed struct {
 // the one with its id. The load path is walked only where a joint touches it.
 func (s Site) Framed(p Frame) Framed {
 	l := newStander(s.Survey, s.Brief, s.Parts).from
-	out := Framed{Frame: p, brief: s.Brief, Surveyed: l.ForFrame(p.Doc)}
+	out := Framed{Frame: p, brief: s.Brief, until: s.Until, Surveyed: l.ForFrame(p.Doc)}
 	if !s.touched(p.ID) {
 		return out
 	}
@@ -51,11 +54,11 @@ func (s Site) touched(id string) bool {
 }
 
 // Asked answers what the frame is asked to hold.
-func (f Framed) Asked() held.Asked { return askedOf(f.brief, f.Frame.ID, f.loads) }
+func (f Framed) Asked() held.Asked { return askedOf(f.until, f.brief, f.Frame.ID, f.loads) }
 
 // Told works the frame out: shape, cut list, strength.
 func (f Framed) Told() FrameTold {
-	return workFrame(f.Frame.Doc, f.Frame.ID, f.Frame.Quantity, f.brief, f.Surveyed, f.loads)
+	return workFrame(f.until, f.Frame.Doc, f.Frame.ID, f.Frame.Quantity, f.brief, f.Surveyed, f.loads)
 }
 
 // Lengths answers how the job writes a length.
@@ -83,8 +86,9 @@ func asked(b brief.Brief) held.Asked {
 
 // askedOf answers what a frame is asked to hold: what lands on it by joints, and the
 // duties it is rated for.
-func askedOf(b brief.Brief, id string, loads *frameLoads) held.Asked {
+func askedOf(until context.Context, b brief.Brief, id string, loads *frameLoads) held.Asked {
 	a := asked(b)
+	a.Until = until
 	if loads != nil {
 		a.Lands, a.Happens, a.Elsewise, a.Open = loads.lands, loads.happens, loads.elsewise, loads.open
 	}

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"math"
 	"strings"
 	"testing"
@@ -112,7 +113,7 @@ func TestFramesHandTheirLoadsOn(t *testing.T) {
 	// The frame's own verdict counts what the box puts on it.
 	f := s.Frames[0]
 	alone := WorkFrame(f.Doc, 1, s.Brief, nil)
-	loaded := workFrame(f.Doc, f.ID, 1, s.Brief, nil, path.frames["arm"])
+	loaded := workFrame(context.Background(), f.Doc, f.ID, 1, s.Brief, nil, path.frames["arm"])
 	if loaded.Hold.Why != "" || *loaded.Hold.Use <= 2**alone.Hold.Use {
 		t.Errorf("with 40 kg on it %v, without %v %s", *loaded.Hold.Use, *alone.Hold.Use, loaded.Hold.Why)
 	}

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -16,14 +17,15 @@ import (
 )
 
 // workFrame works a frame out with what the job's joints put on it.
-func workFrame(d member.Doc, id string, quantity int, b brief.Brief, surveyed shape.Surveyed, loads *frameLoads) FrameTold {
+func workFrame(until context.Context, d member.Doc, id string, quantity int, b brief.Brief, surveyed shape.Surveyed,
+	loads *frameLoads) FrameTold {
 	p := told.Pen{Display: b.Display()}
 	if t, ok := b.Target(d.Target); ok && d.Sags == 0 && t.Wanted != nil && t.Unit == "mm" {
 		d.Sags = *t.Wanted
 	}
 	built := shape.Build(d, surveyed)
 	cut := cutlist.Plan(built, d.Saw)
-	held := held.Hold(built, d, askedOf(b, id, loads))
+	held := held.Hold(built, d, askedOf(until, b, id, loads))
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
 		Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"testing"
 
 	"warmanvil/core/bend"
@@ -22,7 +23,7 @@ func TestSameHandOnBothSides(t *testing.T) {
 					Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}}}
 	}
 	told := func(r sheet.Recipe, twins [2]bool, y float64) (codes []string) {
-		parts := BuildParts([]Part{{ID: "p", Name: "Ear", Recipe: r}}, brief.Brief{Unit: brief.UnitMM, Grain: 1})
+		parts := BuildParts(context.Background(), []Part{{ID: "p", Name: "Ear", Recipe: r}}, brief.Brief{Unit: brief.UnitMM, Grain: 1})
 		if parts[0].Err != nil || !parts[0].Built.Whole {
 			t.Fatal(parts[0].Err, parts[0].Built.Findings)
 		}

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"fmt"
 	"runtime"
 	"strings"
@@ -55,10 +56,11 @@ type BuiltPart struct {
 	Err   error // why it could not be built
 }
 
-// BuildParts builds parts for strength: no body.
-func BuildParts(parts []Part, b brief.Brief) []BuiltPart {
+// BuildParts builds parts for strength: no body. When the context ends it leaves off, and
+// what it answers is not whole; nil for never.
+func BuildParts(until context.Context, parts []Part, b brief.Brief) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
-	sideBySide(len(parts), func(i int) {
+	sideBySide(until, len(parts), func(i int) {
 		built, err := made.Build(parts[i].Recipe, PartOptions(b, parts[i], parts))
 		out[i] = BuiltPart{parts[i], built, err}
 	})
@@ -90,18 +92,20 @@ func (s Site) Hold() Holding {
 	h.Joints = open.tellJoints(h.Path)
 	h.Hardware, h.OneSize = open.hardware(h.Joints), open.oneSize(h.Joints, h.Path)
 	h.Mounts = make([]Held, len(b.Mounts))
-	sideBySide(len(b.Mounts), func(i int) { h.Mounts[i] = askMount(b, b.Mounts[i], parts, cases, why) })
+	sideBySide(s.Until, len(b.Mounts), func(i int) { h.Mounts[i] = askMount(b, b.Mounts[i], parts, cases, why) })
 	h.Duties = open.tellDuties(&h)
 	return h
 }
 
-// sideBySide does n things on all cores.
-func sideBySide(n int, do func(i int)) {
+// sideBySide does n things on all cores, until the context ends; nil for never.
+func sideBySide(until context.Context, n int, do func(i int)) {
 	var g errgroup.Group
 	g.SetLimit(runtime.GOMAXPROCS(0))
 	for i := range n {
 		g.Go(func() error {
-			do(i)
+			if until == nil || until.Err() == nil {
+				do(i)
+			}
 			return nil
 		})
 	}

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"fmt"
 	"math"
 	"strings"
@@ -23,7 +24,9 @@ func truck(use load.Use) brief.Brief {
 	return b
 }
 
-func holding(b brief.Brief) Holding { return Hold(b, BuildParts(pressParts(), b)) }
+func holding(b brief.Brief) Holding {
+	return Hold(b, BuildParts(context.Background(), pressParts(), b))
+}
 
 func TestRougherRoadsAskMore(t *testing.T) {
 	var last float64
@@ -218,7 +221,7 @@ func TestTell(t *testing.T) {
 	b.Limits.Lift = demo.Given(1, brief.Copied)
 	b.Limits.Envelope = &brief.Box{Length: 100, Width: 100, Height: 100}
 	b.Options[0].Chosen = false
-	told := Tell(b, BuildParts(pressParts(), b))
+	told := Tell(b, BuildParts(context.Background(), pressParts(), b))
 	if m := told.Targets[0].Met; m == nil || *m {
 		t.Error("a missed target counts as met")
 	}
@@ -290,7 +293,7 @@ func BenchmarkRecheck20Brackets(b *testing.B) {
 	brief.Mounts = brief.Mounts[1:]
 	b.ReportAllocs()
 	for b.Loop() {
-		h := Hold(brief, BuildParts(parts, brief))
+		h := Hold(brief, BuildParts(context.Background(), parts, brief))
 		if len(h.Mounts) != 20 || h.Mounts[19].Result.Hardest == nil {
 			b.Fatal("not checked")
 		}

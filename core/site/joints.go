@@ -36,7 +36,7 @@ type BoltedTold struct {
 // tellJoints works the job's joints out.
 func (s *site) tellJoints(path Pathway) []BoltedTold {
 	out := make([]BoltedTold, len(s.Brief.Joints))
-	sideBySide(len(out), func(i int) { out[i] = s.tellJoint(s.Brief.Joints[i], path) })
+	sideBySide(s.Until, len(out), func(i int) { out[i] = s.tellJoint(s.Brief.Joints[i], path) })
 	return out
 }
 

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"strings"
 
 	"warmanvil/core/brief"
@@ -30,10 +31,10 @@ type Listed struct {
 }
 
 // List works out the rows of a parts list.
-func List(v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Listed {
+func List(until context.Context, v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Listed {
 	rows := []Listed{}
 	held := map[string]string{}
-	all := BuildParts(parts, b)
+	all := BuildParts(until, parts, b)
 	for _, c := range WorkSurvey(v, b, all, frames...).Checks {
 		if !c.Released {
 			held[c.Part] = strings.Join(append([]string{c.Says}, c.Holds...), " ")

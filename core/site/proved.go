@@ -70,7 +70,7 @@ func (s Site) Sections(p Frame, stock string) []held.Option {
 		return list // nothing else to touch
 	}
 	before := s.with(p).stand()
-	sideBySide(len(list), func(i int) {
+	sideBySide(s.Until, len(list), func(i int) {
 		o := &list[i]
 		if o.Now || strength.Worse(o.Verdict, strength.Tight) {
 			return

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"strings"
 	"testing"
 
@@ -55,7 +56,7 @@ func TestWhatHoldsBack(t *testing.T) {
 		if c.brief != nil {
 			c.brief(&brief)
 		}
-		built := BuildParts(parts[:1], brief)
+		built := BuildParts(context.Background(), parts[:1], brief)
 		got := CheckOf(c.survey, brief, built[0], built)
 		if c.says == "" {
 			if !got.Released {

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"strings"
 	"testing"
 
@@ -56,7 +57,7 @@ func TestPitchOfBoltsGoverns(t *testing.T) {
 	r := demo.TrayBracket()
 	r.Base.Flanges = nil
 	r.Base.Holes = []sheet.Hole{hole("a", 30), hole("b", 150), hole("c", 271), hole("loose", 310)}
-	part := BuildParts([]Part{{ID: "p", Name: "Plate", Quantity: 1, Recipe: r}}, b)[0]
+	part := BuildParts(context.Background(), []Part{{ID: "p", Name: "Plate", Quantity: 1, Recipe: r}}, b)[0]
 	keys := func(b brief.Brief, s vehicle.Survey) string {
 		var out []string
 		for _, g := range CheckOf(s, b, part, []BuiltPart{part}).Governing {

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
@@ -8,7 +9,7 @@ import (
 
 // WorkFrame works a frame out by itself: shape, cut list, strength.
 func WorkFrame(d member.Doc, quantity int, b brief.Brief, surveyed shape.Surveyed) FrameTold {
-	return workFrame(d, "", quantity, b, surveyed, nil)
+	return workFrame(context.Background(), d, "", quantity, b, surveyed, nil)
 }
 
 // Hold asks a job without survey or frames.

@@ -4,6 +4,7 @@
 package site
 
 import (
+	"context"
 	"errors"
 	"fmt"
 
@@ -24,7 +25,14 @@ type Site struct {
 	Parts  []BuiltPart
 	Frames []Frame
 	Survey vehicle.Survey
+
+	// Until ends the work before it is done, when whoever asked has gone: what is answered
+	// then is not whole, and whoever set it asks it before taking the answer. nil for never.
+	Until context.Context
 }
+
+// over tells whether nobody waits for the answer any more.
+func (s Site) over() bool { return s.Until != nil && s.Until.Err() != nil }
 
 // site is a job worked with: placed things are found once, then only read.
 type site struct {

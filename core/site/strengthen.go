@@ -36,6 +36,9 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 		parts[i] = b.Part
 	}
 	for _, try := range hold.Suggest(s.Parts[p].Recipe, m.Hold, loads, s.Brief.Strength, PartOptions(s.Brief, parts[p], parts)) {
+		if s.over() {
+			return nil, s.Until.Err()
+		}
 		next := s
 		next.Brief.Mounts = slices.Clone(s.Brief.Mounts)
 		next.Brief.Mounts[k].Hold = try.Mount
@@ -52,6 +55,9 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 		if before.worse(next.stand(), "") == "" {
 			out = append(out, try)
 		}
+	}
+	if s.over() {
+		return nil, s.Until.Err()
 	}
 	return out, nil
 }

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"math"
 	"slices"
 	"strings"
@@ -18,7 +19,7 @@ import (
 func surveyedTruck(t *testing.T) (vehicle.Survey, brief.Brief, []BuiltPart) {
 	t.Helper()
 	b := demo.OrchardTruck().Upgraded()
-	parts := BuildParts([]Part{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()},
+	parts := BuildParts(context.Background(), []Part{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()},
 		{ID: "foot", Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()}}, b)
 	s := demo.OrchardSurvey().Renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	if err := s.Check(); err != nil {
@@ -406,7 +407,7 @@ func TestSurveyRefused(t *testing.T) {
 
 func BenchmarkWorkSurvey(b *testing.B) {
 	brief := demo.OrchardTruck().Upgraded()
-	parts := BuildParts([]Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: demo.TrayBracket()},
+	parts := BuildParts(context.Background(), []Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: demo.TrayBracket()},
 		{ID: "foot", Name: "Foot", Quantity: 2, Recipe: demo.PressFoot()}}, brief)
 	s := demo.OrchardSurvey().Renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	for b.Loop() {

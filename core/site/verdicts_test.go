@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"testing"
 
 	"warmanvil/core/strength"
@@ -38,7 +39,7 @@ func TestTurnedByRules(t *testing.T) {
 // What is said of a whole job: brackets, joints and frames, each with why.
 func TestSaidOfAJob(t *testing.T) {
 	b := truck("rough")
-	parts := BuildParts(pressParts(), b)
+	parts := BuildParts(context.Background(), pressParts(), b)
 	s := Site{Brief: b, Parts: parts}
 	said := s.Said(s.Hold())
 	if len(said) != len(b.Mounts)+len(b.Joints) {

@@ -1,6 +1,7 @@
 package site
 
 import (
+	"context"
 	"encoding/json"
 	"fmt"
 	"math"
@@ -36,7 +37,7 @@ func orchard(t testing.TB) Site {
 		"Compressor tray bracket": demo.TrayBracket()} {
 		parts = append(parts, Part{ID: name, Name: name, Quantity: 2, Recipe: r})
 	}
-	s := Site{Brief: b, Parts: BuildParts(parts, b), Survey: demo.OrchardSurvey()}
+	s := Site{Brief: b, Parts: BuildParts(context.Background(), parts, b), Survey: demo.OrchardSurvey()}
 	if err := b.Check(); err != nil {
 		t.Fatal(err)
 	}

@@ -42,6 +42,9 @@ func (r *dxfReader) draw(e *entity, m affine, byBlock string) error {
 	if name == "0" && byBlock != "" {
 		name = byBlock
 	}
+	if err := r.look(e); err != nil {
+		return err
+	}
 	if !e.visible {
 		return nil
 	}
@@ -111,6 +114,20 @@ func (r *dxfReader) draw(e *entity, m affine, byBlock string) error {
 		}, from, to, 8, tol, layer, to-from > 2*math.Pi-1e-9)
 	case "SPLINE":
 		return r.spline(e, m, layer)
+	}
+	return nil
+}
+
+// look counts what is looked at, shown or not: a block within blocks is met as often as
+// they are repeated.
+func (r *dxfReader) look(e *entity) error {
+	was := r.seen
+	if r.seen += 1 + len(e.codes)/2; r.seen > maxSeen {
+		return working.Refuse("/base64", "The drawing's blocks come to more than %d places when each is drawn where it is repeated: explode "+
+			"them, keep what is cut, and save the drawing again.", maxSeen)
+	}
+	if was>>12 != r.seen>>12 {
+		return r.d.until.Err()
 	}
 	return nil
 }

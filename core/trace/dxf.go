@@ -2,6 +2,7 @@ package trace
 
 import (
 	"bytes"
+	"context"
 	"fmt"
 	"slices"
 	"strconv"
@@ -29,6 +30,7 @@ type dxfReader struct {
 	depth   int
 	metric  int // $MEASUREMENT, −1 when not said
 	inserts int
+	seen    int // entities and their places that were looked at
 	raised  int // entities off the plane
 	fits    int // splines known by their fit points alone
 	points  int // circles and arcs of no radius
@@ -47,8 +49,9 @@ func (r *dxfReader) tolerance() float64 {
 	return .001
 }
 
-func readDXF(data []byte) (*Drawing, error) {
-	r := &dxfReader{d: &Drawing{}, blocks: map[string]*block{}, layers: map[string]int32{}, hidden: map[string]bool{}, odd: map[string]int{},
+func readDXF(ctx context.Context, data []byte) (*Drawing, error) {
+	r := &dxfReader{d: &Drawing{until: ctx}, blocks: map[string]*block{}, layers: map[string]int32{}, hidden: map[string]bool{},
+		odd:   map[string]int{},
 		names: map[string]string{}, metric: -1}
 	p := &pairs{rest: data}
 	var pending, later []entity // a polyline waits for its vertices; inserts for blocks that come after them

@@ -1,6 +1,7 @@
 package trace
 
 import (
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -47,8 +48,9 @@ type Chain struct {
 	Line     profile.Loop // its corners; the last one ends it
 }
 
-// Join makes loops of a drawing. It fails with *working.Fault.
-func (d *Drawing) Join(opt Options) (*Traced, error) {
+// Join makes loops of a drawing. It fails with *working.Fault, or with the context's error
+// when that ends.
+func (d *Drawing) Join(ctx context.Context, opt Options) (*Traced, error) {
 	t := &Traced{Tolerance: opt.Tolerance, Findings: slices.Clone(d.Findings)}
 	if t.Tolerance == 0 {
 		t.Tolerance = .001
@@ -75,7 +77,12 @@ func (d *Drawing) Join(opt Options) (*Traced, error) {
 	}
 	t.chains(curves)
 	t.dropCircles()
-	t.nest()
+	if err := ctx.Err(); err != nil {
+		return nil, err
+	}
+	if err := t.nest(ctx); err != nil {
+		return nil, err
+	}
 	t.gaps()
 	if len(t.Loops) == 0 && len(t.Open) == 0 {
 		t.say(working.Stop, "nothing", "Drawing", nil,

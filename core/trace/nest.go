@@ -2,6 +2,7 @@ package trace
 
 import (
 	"cmp"
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -12,7 +13,7 @@ import (
 
 // nest finds which loops lie in which, adds their areas up, and looks for loops
 // that cross themselves.
-func (t *Traced) nest() {
+func (t *Traced) nest(ctx context.Context) error {
 	for i := range t.Loops {
 		t.Loops[i].area = t.Loops[i].Outline.Area()
 	}
@@ -39,7 +40,13 @@ func (t *Traced) nest() {
 	}
 	grid := make([][]int32, cells*cells)
 	var wide []int32 // that touch many cells
+	sides := 0
 	for i := range t.Loops {
+		if i%256 == 0 {
+			if err := ctx.Err(); err != nil {
+				return err
+			}
+		}
 		l := &t.Loops[i]
 		p := l.third(0)
 		at := index(p.Y, whole.Min.Y, h)*cells + index(p.X, whole.Min.X, w)
@@ -48,7 +55,11 @@ func (t *Traced) nest() {
 			if p.X < o.box.Min.X || p.X > o.box.Max.X || p.Y < o.box.Min.Y || p.Y > o.box.Max.Y {
 				continue
 			}
-			if o.holds(l) {
+			if sides += 1 + len(o.flat); sides > maxInside {
+				return working.Refuse("/base64", "The drawing has so many outlines within outlines of so many corners that it would take "+
+					"more than %d million looks to find which lies in which: save only what is to be cut, with curves as arcs.", maxInside/1_000_000)
+			}
+			if o.holds(l, p) {
 				l.Depth++
 				o.Holds = true
 			}
@@ -84,6 +95,7 @@ func (t *Traced) nest() {
 			fmt.Sprintf("An outline crosses itself at %s: it cannot be cut so. Correct it in the drawing, or leave its layer out.",
 				places(t.Crossed)))
 	}
+	return nil
 }
 
 func pick(a, b []int32, k int) int32 {
@@ -93,11 +105,11 @@ func pick(a, b []int32, k int) int32 {
 	return b[k-len(a)]
 }
 
-// holds tells whether another loop lies inside: by the place of it that lies
-// farthest from the outline among a few, since corners may touch.
-func (l *Loop) holds(o *Loop) bool {
+// holds tells whether another loop, whose first place is p, lies inside: by the place of
+// it that lies farthest from the outline among a few, since corners may touch.
+func (l *Loop) holds(o *Loop, p profile.Point) bool {
 	if l.Round {
-		return o.third(0).Sub(l.Centre).Len() < l.Radius
+		return p.Sub(l.Centre).Len() < l.Radius
 	}
 	in, n := 0, 3
 	if !o.plain() {

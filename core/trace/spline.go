@@ -2,6 +2,7 @@ package trace
 
 import (
 	"math"
+	"sort"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/working"
@@ -81,10 +82,7 @@ func (r *dxfReader) spline(e *entity, m affine, layer int32) error {
 // Book, A4.1).
 func deBoor(degree int, knots []float64, control []profile.Point, weights []float64, t float64) profile.Point {
 	n := len(control)
-	k := degree
-	for k < n-1 && t >= knots[k+1] {
-		k++
-	}
+	k := degree + sort.Search(n-1-degree, func(i int) bool { return t < knots[degree+i+1] })
 	type homogeneous struct{ x, y, w float64 }
 	var d [12]homogeneous
 	for j := range degree + 1 {

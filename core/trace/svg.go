@@ -2,6 +2,7 @@ package trace
 
 import (
 	"bytes"
+	"context"
 	"encoding/xml"
 	"fmt"
 	"io"
@@ -30,8 +31,8 @@ type svgGroup struct {
 	hidden bool
 }
 
-func readSVG(data []byte) (*Drawing, error) {
-	r := &svgReader{d: &Drawing{Down: true}, layers: map[string]int32{}, odd: map[string]int{}, tol: .01}
+func readSVG(ctx context.Context, data []byte) (*Drawing, error) {
+	r := &svgReader{d: &Drawing{Down: true, until: ctx}, layers: map[string]int32{}, odd: map[string]int{}, tol: .01}
 	x := xml.NewDecoder(bytes.NewReader(data))
 	x.Strict = true
 	x.CharsetReader = func(_ string, in io.Reader) (io.Reader, error) { return in, nil }

@@ -6,6 +6,7 @@ package trace
 
 import (
 	"bytes"
+	"context"
 	"fmt"
 	"math"
 	"path"
@@ -30,8 +31,9 @@ type Drawing struct {
 	UnitsToMM *float64 // nil when the file does not say
 	Down      bool     // y runs down, as on a screen
 	Findings  []working.Finding
-	approx    int     // curves that were neither straight nor round
-	worst     float64 // how far their arcs lie off them at most
+	until     context.Context // of the reading
+	approx    int             // curves that were neither straight nor round
+	worst     float64         // how far their arcs lie off them at most
 }
 
 // Layer of a drawing.
@@ -43,13 +45,15 @@ type Layer struct {
 
 const (
 	maxBytes  = 100 << 20
-	maxCurves = 1_000_000
+	maxCurves = 250_000
 	maxNested = 16
+	maxSeen   = 4_000_000   // places looked at, repeated blocks and what is not shown counted
+	maxInside = 500_000_000 // sides of outlines looked at for what lies in them
 )
 
 // Read reads a file by its name's ending, or by what it holds. It fails with
-// *working.Fault.
-func Read(name string, data []byte) (*Drawing, error) {
+// *working.Fault, or with the context's error when that ends.
+func Read(ctx context.Context, name string, data []byte) (*Drawing, error) {
 	switch {
 	case len(data) == 0:
 		return nil, working.Refuse("/base64", "The file is empty: choose the one that was saved last.")
@@ -68,9 +72,9 @@ func Read(name string, data []byte) (*Drawing, error) {
 	var err error
 	switch {
 	case bytes.Contains(head, []byte("<svg")), ext == ".svg":
-		d, err = readSVG(data)
+		d, err = readSVG(ctx, data)
 	case ext == ".dxf", bytes.Contains(head, []byte("SECTION")):
-		d, err = readDXF(data)
+		d, err = readDXF(ctx, data)
 	default:
 		return nil, working.Refuse("/name", "%s is neither a DXF nor an SVG by its name or by what it holds: save the drawing as DXF or SVG.",
 			name)
@@ -78,6 +82,7 @@ func Read(name string, data []byte) (*Drawing, error) {
 	if err != nil {
 		return nil, err
 	}
+	d.until = nil
 	if d.approx > 0 {
 		d.say(working.Note, "approximated", "Curves", "", nil,
 			fmt.Sprintf("%d curves were neither straight nor round; they are arcs now that lie within %.3g of them.", d.approx, d.worst))
@@ -111,6 +116,11 @@ func (d *Drawing) add(c Curve) error {
 		if math.IsNaN(v) || math.Abs(v) > 1e12 {
 			return working.Refuse("/base64", "The drawing holds a place that is none, or beyond all measure: delete what lies far off, and save "+
 				"only what is to be cut.")
+		}
+	}
+	if len(d.Curves)%4096 == 0 {
+		if err := d.until.Err(); err != nil {
+			return err
 		}
 	}
 	d.Curves = append(d.Curves, c)

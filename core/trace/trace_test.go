@@ -48,11 +48,11 @@ func box(x, y, w, h float64) []string {
 
 func traced(t *testing.T, name string, data []byte, tolerance float64) *Traced {
 	t.Helper()
-	d, err := Read(name, data)
+	d, err := Read(t.Context(), name, data)
 	if err != nil {
 		t.Fatal(err)
 	}
-	out, err := d.Join(Options{Tolerance: tolerance})
+	out, err := d.Join(t.Context(), Options{Tolerance: tolerance})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -154,7 +154,7 @@ func TestBlocks(t *testing.T) {
 		t.Error("arcs along an ellipse are not said")
 	}
 	deep := "0\nBLOCK\n8\n0\n2\nloop\n10\n0\n20\n0\n0\nINSERT\n8\n0\n2\nloop\n10\n1\n20\n0\n0\nENDBLK\n"
-	if _, err := Read("x.dxf", dxf(4, deep, "0\nINSERT\n8\n0\n2\nloop\n10\n0\n20\n0\n")); err == nil {
+	if _, err := Read(t.Context(), "x.dxf", dxf(4, deep, "0\nINSERT\n8\n0\n2\nloop\n10\n0\n20\n0\n")); err == nil {
 		t.Error("a block in itself is drawn")
 	}
 }
@@ -221,11 +221,11 @@ func TestSVG(t *testing.T) {
 	if round < 2 {
 		t.Errorf("%d are round", round)
 	}
-	d, err := Read("p.svg", svg(`width="200mm" height="100mm" viewBox="0 0 400 200"`, `<circle r="1"/>`))
+	d, err := Read(t.Context(), "p.svg", svg(`width="200mm" height="100mm" viewBox="0 0 400 200"`, `<circle r="1"/>`))
 	if err != nil || d.UnitsToMM == nil || math.Abs(*d.UnitsToMM-.5) > 1e-12 || !d.Down {
 		t.Errorf("%+v %v", d, err)
 	}
-	if d, err = Read("p.svg", svg(`width="200" height="100"`, `<circle r="1"/>`)); err != nil || d.UnitsToMM != nil {
+	if d, err = Read(t.Context(), "p.svg", svg(`width="200" height="100"`, `<circle r="1"/>`)); err != nil || d.UnitsToMM != nil {
 		t.Errorf("pixels are %v mm", d.UnitsToMM)
 	}
 }
@@ -239,7 +239,7 @@ func TestHostileAndOdd(t *testing.T) {
 		"g.dxf": dxf(4, "", "0\nCIRCLE\n8\ncut\n10\nNaN\n20\n0\n40\n5\n"), "h.dxf": dxf(4, "", line(0, 0, 1e300, 1)), "i.svg": []byte(`<svg><path d="M0 0 L nothing"/></svg>`),
 		"j.dxf": dxf(4, "", "0\nSPLINE\n8\ncut\n71\n3\n40\n0\n10\n1\n20\n1\n"),
 	} {
-		if d, err := Read(name, data); err == nil {
+		if d, err := Read(t.Context(), name, data); err == nil {
 			t.Errorf("%s is read: %+v", name, d)
 		} else if _, ok := err.(*working.Fault); !ok {
 			t.Errorf("%s: %v is no fault", name, err)
@@ -252,15 +252,15 @@ func TestHostileAndOdd(t *testing.T) {
 	}
 	layers := "0\nSECTION\n2\nTABLES\n0\nTABLE\n2\nLAYER\n0\nLAYER\n2\nold\n70\n0\n62\n-7\n0\nENDTAB\n0\nENDSEC\n"
 	data := append([]byte(layers), dxf(4, "", append(box(0, 0, 10, 10), "0\nCIRCLE\n8\nold\n10\n5\n20\n5\n40\n2\n")...)...)
-	d, err := Read("l.dxf", data)
+	d, err := Read(t.Context(), "l.dxf", data)
 	if err != nil {
 		t.Fatal(err)
 	}
-	got, _ := d.Join(Options{})
+	got, _ := d.Join(t.Context(), Options{})
 	if len(got.Loops) != 1 || said(got, "odd-layer") == nil {
 		t.Errorf("%+v", got.Findings)
 	}
-	if got, _ = d.Join(Options{Layers: []string{"cut", "old"}}); len(got.Loops) != 2 {
+	if got, _ = d.Join(t.Context(), Options{Layers: []string{"cut", "old"}}); len(got.Loops) != 2 {
 		t.Errorf("%d loops", len(got.Loops))
 	}
 }
@@ -321,11 +321,11 @@ func BenchmarkRead200000(b *testing.B) {
 	data := large()
 	b.ReportAllocs()
 	for b.Loop() {
-		d, err := Read("large.dxf", data)
+		d, err := Read(b.Context(), "large.dxf", data)
 		if err != nil {
 			b.Fatal(err)
 		}
-		if _, err := d.Join(Options{}); err != nil {
+		if _, err := d.Join(b.Context(), Options{}); err != nil {
 			b.Fatal(err)
 		}
 	}
@@ -338,14 +338,14 @@ func FuzzRead(f *testing.F) {
 	f.Add("c.dxf", dxf(1, "0\nBLOCK\n2\nb\n10\n0\n20\n0\n"+line(0, 0, 1, 1)+"0\nENDBLK\n", "0\nINSERT\n2\nb\n10\n1\n20\n1\n41\n2\n",
 		"0\nELLIPSE\n10\n0\n20\n0\n11\n1\n21\n0\n40\n.5\n"))
 	f.Fuzz(func(t *testing.T, name string, data []byte) {
-		d, err := Read(name, data)
+		d, err := Read(t.Context(), name, data)
 		if err != nil {
 			if _, ok := err.(*working.Fault); !ok {
 				t.Fatalf("%v is no fault", err)
 			}
 			return
 		}
-		if _, err := d.Join(Options{}); err != nil {
+		if _, err := d.Join(t.Context(), Options{}); err != nil {
 			if _, ok := err.(*working.Fault); !ok {
 				t.Fatalf("%v is no fault", err)
 			}
@@ -376,7 +376,7 @@ func TestDoubtfulFilesAreSaid(t *testing.T) {
 		"an arc, negative": {dxf("0\nEOF\n", arc("-3")), "turned-radius", 2},
 	} {
 		t.Run(name, func(t *testing.T) {
-			d, err := Read("x.dxf", c.raw)
+			d, err := Read(t.Context(), "x.dxf", c.raw)
 			if err != nil {
 				t.Fatal(err)
 			}

@@ -1,6 +1,8 @@
 package held
 
 import (
+	"context"
+
 	"warmanvil/core/load"
 	"warmanvil/core/solid"
 	"warmanvil/core/strength"
@@ -17,6 +19,10 @@ type Asked struct {
 	Happens  []Happening     // cases that come from outside: what lands, and duties
 	Elsewise map[string]bool // devices that stand on it by a joint: their own loads on it are left out
 	Open     []string        // why not all that lands on it is known
+
+	// Until ends the work before it is done, when whoever asked has gone; nil for never.
+	// It is a look's own, like all that is asked here.
+	Until context.Context
 }
 
 // Carried is a device as far as its weight goes.
@@ -69,4 +75,11 @@ func (a Asked) typedFactor() float64 {
 		return 1.6
 	}
 	return 1
+}
+
+func (a Asked) until() context.Context {
+	if a.Until == nil {
+		return context.Background()
+	}
+	return a.Until
 }

@@ -154,7 +154,7 @@ func Hold(b *shape.Built, d member.Doc, ask Asked) Held {
 
 // weighed opens a frame for asking: its model and what it carries.
 func weighed(b *shape.Built, d member.Doc, ask Asked, h *Held) (*weighing, error) {
-	m, err := newModel(b, ask.Lands)
+	m, err := newModel(b, ask)
 	h.Findings = append([]working.Finding{}, m.lost...)
 	if err != nil {
 		return nil, err

@@ -158,7 +158,7 @@ func TestFrameBalances(t *testing.T) {
 		if h.Why != "" {
 			t.Fatal(h.Why)
 		}
-		m, err := newModel(b, nil)
+		m, err := newModel(b, Asked{})
 		if err != nil {
 			t.Fatal(err)
 		}

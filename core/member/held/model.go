@@ -58,7 +58,7 @@ type stop struct {
 
 // model builds what is solved, with a node wherever something lands on a member.
 // Runs that cannot be shown are left out.
-func newModel(b *shape.Built, lands []Landing) (*model, error) {
+func newModel(b *shape.Built, ask Asked) (*model, error) {
 	m := &model{b: b, of: map[int][]int{}, node: map[string]string{}, landed: map[string]string{}, stops: map[int][]stop{},
 		material: b.Steel, modulus: b.Steel.Modulus}
 	m.shear = m.modulus / (2 * (1 + poisson(b.Steel)))
@@ -68,7 +68,7 @@ func newModel(b *shape.Built, lands []Landing) (*model, error) {
 		index[r.ID] = i
 	}
 	m.join(index)
-	m.land(index, lands)
+	m.land(index, ask.Lands)
 	for i, r := range b.Runs {
 		if b.Pieces[i].Why == "" {
 			m.stretch(i, r)
@@ -84,7 +84,7 @@ func newModel(b *shape.Built, lands []Landing) (*model, error) {
 		return m, working.Refuse("", "Nothing holds the frame: say where it is bolted down, welded on or stands.")
 	}
 	var err error
-	m.solved, err = frame.Open(m.in)
+	m.solved, err = frame.Open(ask.until(), m.in)
 	return m, m.words(err)
 }
 

@@ -382,7 +382,7 @@ func TestHeightSwingsSlower(t *testing.T) {
 	}
 	racks.Near(t, "at its top", hertz(0), by(0), .02*by(0))
 	racks.Near(t, "300 above", hertz(300), by(300), .02*by(300))
-	if _, err := (&frame.Model{}).Buckles([]float64{1}, 1); err == nil {
+	if _, err := (&frame.Model{}).Buckles(t.Context(), []float64{1}, 1); err == nil {
 		t.Error("compressions of no members are taken")
 	}
 }

@@ -215,16 +215,20 @@ func (b *flagger) inwards(h *lay.Hole, by float64) []working.Fix {
 func (b *flagger) checkWebs() {
 	t := b.Recipe.Thickness
 	told := map[[2]string]bool{}
+	reaches := make([]float64, len(b.Holes))
+	for i := range b.Holes {
+		reaches[i] = b.Holes[i].Reach()
+	}
 	for i := range b.Holes {
 		h := &b.Holes[i]
 		for j := i + 1; j < len(b.Holes); j++ {
 			o := &b.Holes[j]
-			key := [2]string{h.Recipe.ID, o.Recipe.ID}
-			if o.Panel != h.Panel || told[key] {
+			reach := reaches[i] + reaches[j] + t
+			if d := o.Centre.Sub(h.Centre); o.Panel != h.Panel || math.Abs(d.X) > reach || math.Abs(d.Y) > reach {
 				continue
 			}
-			reach := h.Reach() + o.Reach() + t
-			if d := o.Centre.Sub(h.Centre); math.Abs(d.X) > reach || math.Abs(d.Y) > reach {
+			key := [2]string{h.Recipe.ID, o.Recipe.ID}
+			if told[key] {
 				continue
 			}
 			web := profile.Between(h.Core(), o.Core()) - h.R() - o.R()
@@ -234,7 +238,12 @@ func (b *flagger) checkWebs() {
 			if web >= t-sheet.Tiny {
 				continue
 			}
-			told[key] = true
+			if h.Recipe.Pattern != nil || o.Recipe.Pattern != nil { // else no two of theirs meet again
+				told[key] = true
+			}
+			if meet := web <= sheet.Tiny; meet && b.Enough(working.Stop, "holes-meet") || !meet && b.Enough(working.Mind, "holes-close") {
+				continue
+			}
 			other := o.Name
 			if o.Recipe.ID == h.Recipe.ID {
 				other = "its neighbour"

@@ -92,6 +92,11 @@ func sorted(b *lay.Laid, steps ...*lay.Teller) []working.Finding {
 				}
 				out = append(out, f)
 			}
+			for _, f := range t.Beyond() {
+				if f.Severity == severity {
+					out = append(out, f)
+				}
+			}
 		}
 	}
 	return out

@@ -1845,6 +1845,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of one's own work runs and what waits for it */
+        get: operations["getLine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/members": {
         parameters: {
             query?: never;
@@ -6244,6 +6261,17 @@ export interface components {
             visible?: string;
             /** @description mm over all at most, evenly about the vehicle's middle */
             width?: components["schemas"]["Given"];
+        };
+        LineView: {
+            /**
+             * Format: int64
+             * @description persons whose turn comes before one's own
+             */
+            before: number;
+            /** Format: int64 */
+            running: number;
+            /** Format: int64 */
+            waiting: number;
         };
         LoadAxlePlace: {
             /**
@@ -14194,6 +14222,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getLine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineView"];
                 };
             };
             /** @description refused: what, where, what to do */
