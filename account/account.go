@@ -85,6 +85,11 @@ type Store interface {
 	// FindPass answers a pass that is still good; SpendPass takes it away.
 	FindPass(ctx context.Context, hash []byte, kind Kind, now time.Time) (Pass, error)
 	SpendPass(ctx context.Context, hash []byte, kind Kind, now time.Time) (Pass, error)
+	// RememberDevice keeps that a browser signed in to an account; KnownDevice tells it of
+	// the account of a name.
+	RememberDevice(ctx context.Context, hash []byte, account, device string, now time.Time) error
+	KnownDevice(ctx context.Context, hash []byte, name string) (bool, error)
+	ForgetDevice(ctx context.Context, device string) error
 }
 
 // Service is what may be done about accounts.
@@ -97,7 +102,7 @@ type Service struct {
 const (
 	invitationLife = 7 * 24 * time.Hour
 	pairingLife    = 3 * time.Minute
-	leastPassword  = 10
+	leastPassword  = 12
 	mostPassword   = 200
 	mostName       = 60
 )
@@ -124,16 +129,9 @@ func checkName(name string) error {
 	return nil
 }
 
-func checkPassword(password string) error {
-	if n := utf8.RuneCountInString(password); n < leastPassword || n > mostPassword {
-		return working.Refuse("/password", "A password has %d to %d characters; a few words make a good one.", leastPassword, mostPassword)
-	}
-	return nil
-}
-
 func (s *Service) fresh(name, password string, role Role) (Account, error) {
 	name = strings.TrimSpace(name)
-	if err := working.First(checkName(name), checkPassword(password)); err != nil {
+	if err := working.First(checkName(name), checkPassword(password, name)); err != nil {
 		return Account{}, err
 	}
 	hashed, err := Hash(password)
@@ -224,7 +222,7 @@ func (s *Service) ChangePassword(ctx context.Context, id, old, next string) erro
 	if !ok {
 		return working.Refuse("/old", "That is not the password as it stands.")
 	}
-	if err := checkPassword(next); err != nil {
+	if err := checkPassword(next, a.Name); err != nil {
 		return err
 	}
 	hashed, err := Hash(next)

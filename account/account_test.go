@@ -78,12 +78,17 @@ func TestNamesAndPasswordsRefused(t *testing.T) {
 			t.Errorf("the name %q was taken", name)
 		}
 	}
-	for _, word := range []string{"", "short", "123456789", strings.Repeat("x", mostPassword+1)} {
-		if checkPassword(word) == nil {
+	for _, word := range []string{"", "short", "12345678901", strings.Repeat("x", mostPassword+1), strings.Repeat("a", 40),
+		"password1234", "qwertyuiop[]", "123456789012", "Joan Farrier", "joanjoanjoan", "farrier joan", "warmanvil123"} {
+		if checkPassword(word, "Joan Farrier") == nil {
 			t.Errorf("the password %q was taken", word)
 		}
 	}
-	if err := checkPassword("üüüüüüüüüü"); err != nil { // ten characters, twenty bytes
-		t.Error(err)
+	// Length alone is a rule, whatever the letters are.
+	for _, word := range []string{"a few plain words", "kettle moss orbit", "zqxvkjwpmbtf", "ünübersichtlich grün", "Rq7#vLw0!xPd",
+		strings.Repeat("kettle moss orbit ", 11)} {
+		if err := checkPassword(word, "Joan Farrier"); err != nil {
+			t.Errorf("the password %q was refused: %v", word, err)
+		}
 	}
 }

@@ -32,7 +32,7 @@ func (p *page) makeOwner() {
 	p.see("without TLS")
 	p.fill("Code", code)
 	p.fill("Your name", "Mara")
-	p.fill("Password, ten characters or more", "a few plain words")
+	p.fill("Password, twelve characters or more", "a few plain words")
 	p.keys(kb.Enter)
 	p.see("Orchard truck")
 }
@@ -55,6 +55,43 @@ func TestSignIn(t *testing.T) {
 	p.do(chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
 	p.keys("a few plain words" + kb.Enter)
 	p.see("Orchard truck")
+}
+
+// What is typed and not sent yet belongs to whoever typed it: it is kept under their name,
+// signing out asks before it goes, and then nothing of theirs is left in the browser.
+func TestDraftsGoWithTheirOwner(t *testing.T) {
+	a := startShared(t)
+	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.makeOwner()
+	p.bench(job, part)
+	p.size("/base/length", "64")
+	p.saved()
+	a.away.Store(true)
+	p.size("/base/length", "65")
+	p.see("waiting for the server")
+	kept := `Object.keys(localStorage).filter(k => k.startsWith('warmanvil.draft.')).join()`
+	if got := eval[string](p, kept); got != "warmanvil.draft.mara.part."+part {
+		t.Errorf("kept as %q", got)
+	}
+	p.goTo("/people")
+	p.press("Sign out")
+	p.see("What you typed in 1 place is not sent yet")
+	p.press("No")
+	p.see("this one")
+	p.press("Sign out")
+	p.press("Yes")
+	p.see("Your name")
+	a.away.Store(false)
+	if got := eval[string](p, `Object.keys(localStorage).filter(k => !/\.(theme|paper|opened|board)/.test(k) && k.startsWith('warmanvil')).join()`); got != "warmanvil.whose" {
+		t.Errorf("left behind: %q", got)
+	}
+	p.fill("Your name", "Mara")
+	p.fill("Password", "a few plain words")
+	p.keys(kb.Enter)
+	p.see("Orchard truck")
+	p.bench(job, part)
+	p.wait("what was saved", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '64.0 mm'`)
 }
 
 // A tablet is paired by the code on the signed-in screen, works, is listed, and
@@ -101,7 +138,7 @@ func TestReaderChangesNothing(t *testing.T) {
 	word := strings.ReplaceAll(eval[string](desk, `document.querySelector('[data-code]').innerText`), " ", "")
 	reader.goTo("/join#" + word)
 	reader.fill("Your name", "Rolf")
-	reader.fill("Password, ten characters or more", "a few other words")
+	reader.fill("Password, twelve characters or more", "a few other words")
 	reader.keys(kb.Enter)
 	reader.see("You look at this as a reader")
 	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")

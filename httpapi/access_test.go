@@ -6,6 +6,7 @@ import (
 	"net/http"
 	"net/http/cookiejar"
 	"net/http/httptest"
+	"net/url"
 	"strings"
 	"testing"
 	"time"
@@ -251,27 +252,99 @@ func TestSignInAndOut(t *testing.T) {
 	v.want(401, "GET", "/api/v1/jobs", "")
 }
 
-// Tries are counted by name and by address: a guesser is stopped, and with
-// other names too.
-func TestSignInIsLimited(t *testing.T) {
+// Somebody who guesses at a name keeps its owner out of nothing: a device that signed in
+// before is let in, and is not any more once it was signed out from elsewhere. Codes are
+// tried a few times.
+func TestGuessingKeepsNobodyOut(t *testing.T) {
 	s := share(t)
-	s.owner()
-	v := s.visitor()
+	owner := s.owner()
+	owner.want(200, "POST", "/api/v1/sign-out", "")
+	stranger := s.visitor()
 	codes := map[int]int{}
-	for range 8 {
-		code, _ := v.ask("POST", "/api/v1/sign-in", `{"name":"Mara","password":"guess"}`)
+	for range 30 { // beyond what an address has; each name of its own, so that none is slowed down
+		code, _ := stranger.ask("POST", "/api/v1/sign-in", fmt.Sprintf(`{"name":"%d","password":"guess"}`, len(codes)*100+codes[422]))
 		codes[code]++
 	}
 	if codes[429] == 0 || codes[422] == 0 || codes[200] != 0 {
-		t.Errorf("by name: %v", codes)
+		t.Errorf("a guesser is answered %v", codes)
 	}
+	right := `{"name":"Mara","password":"` + password + `","device":"Bench"}`
+	stranger.want(429, "POST", "/api/v1/sign-in", right)
+	owner.want(200, "POST", "/api/v1/sign-in", right)
+
 	codes = map[int]int{}
 	for i := range 24 {
-		code, _ := v.ask("POST", "/api/v1/pair", fmt.Sprintf(`{"code":"GUESS%d"}`, i))
+		code, _ := stranger.ask("POST", "/api/v1/pair", fmt.Sprintf(`{"code":"GUESS%d"}`, i))
 		codes[code]++
 	}
-	if codes[429] < 10 {
-		t.Errorf("by address: %v", codes)
+	if codes[429] < 10 || codes[200] != 0 {
+		t.Errorf("guesses at codes: %v", codes)
+	}
+}
+
+// A device that is signed out by another is no longer known: it may be in other hands.
+func TestSignedOutDeviceIsForgotten(t *testing.T) {
+	s := share(t)
+	owner := s.owner()
+	lost := s.visitor()
+	lost.want(200, "POST", "/api/v1/sign-in", `{"name":"Mara","password":"`+password+`","device":"Lost"}`)
+	u, _ := url.Parse(s.url) // it is one
+	var token string
+	for _, k := range lost.Jar.Cookies(u) {
+		if k.Name == "warmanvil-device" {
+			token = k.Value
+		}
+	}
+	accounts := &account.Service{Store: s.jobs.Store.(*store.Store), Now: time.Now}
+	if known, err := accounts.Knows(t.Context(), token, " MARA "); err != nil || !known || token == "" {
+		t.Fatalf("%q is known: %v, %v", token, known, err)
+	}
+	if known, err := accounts.Knows(t.Context(), token, "Joan"); err != nil || known {
+		t.Error("known to another name", err)
+	}
+	r, err := owner.Get(s.url + "/api/v1/devices")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer r.Body.Close()
+	var list []httpapi.DeviceView
+	if err := json.NewDecoder(r.Body).Decode(&list); err != nil {
+		t.Fatal(err)
+	}
+	for _, d := range list {
+		if d.Name == "Lost" {
+			owner.want(200, "DELETE", "/api/v1/devices/"+d.ID, "")
+		}
+	}
+	if known, err := accounts.Knows(t.Context(), token, "Mara"); err != nil || known {
+		t.Error("still known", err)
+	}
+}
+
+// Over TLS no other host, path or plain connection can set our cookies.
+func TestCookiesBelongToTheHost(t *testing.T) {
+	alongside(t)
+	jobs := storetest.Jobs(t)
+	s := jobs.Store.(*store.Store)
+	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Accounts: &account.Service{Store: s, Now: time.Now, NewID: uuid.NewString},
+		Sessions: pgxstore.NewWithCleanupInterval(s.Pool(), 0), Door: httpapi.Door{Listen: true, TLS: true, SetupCode: setupCode}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	server := httptest.NewServer(h)
+	t.Cleanup(server.Close)
+	r, err := http.Post(server.URL+"/api/v1/setup", "application/json",
+		strings.NewReader(`{"code":"`+setupCode+`","name":"Mara","password":"`+password+`"}`))
+	if err != nil || r.StatusCode != 200 {
+		t.Fatal(r, err)
+	}
+	_ = r.Body.Close()
+	seen := map[string]bool{}
+	for _, k := range r.Cookies() {
+		seen[k.Name] = k.Secure && k.HttpOnly && k.Path == "/" && k.Domain == "" && k.SameSite == http.SameSiteStrictMode
+	}
+	if !seen["__Host-warmanvil"] || !seen["__Host-warmanvil-device"] || len(seen) != 2 {
+		t.Errorf("cookies %v", r.Cookies())
 	}
 }
 

@@ -12,6 +12,9 @@ import (
 
 var errTooMany = errors.New("too many tries: wait a minute and try again")
 
+var errGuessed = errors.New("this name was tried too often from devices that never signed in to it: wait an hour, use one that has, or " +
+	"pair this one from there")
+
 // limiter gives each key tries of its own; keys that rest are forgotten.
 type limiter struct {
 	every time.Duration

@@ -51,7 +51,7 @@ func problemOf(ctx context.Context, err error, trouble func(error) job.Trouble) 
 	case errors.Is(err, errLong):
 		p.Status, p.Detail = http.StatusUnprocessableEntity, "This was given up: "+err.Error()+". Ask for less at once, a part of the drawing "+
 			"or of the job; nothing was changed and nothing typed is lost."
-	case errors.Is(err, errTooMany), errors.Is(err, errCrowd):
+	case errors.Is(err, errTooMany), errors.Is(err, errCrowd), errors.Is(err, errGuessed):
 		p.Status = http.StatusTooManyRequests
 	case errors.Is(err, account.ErrOwned):
 		p.Status = http.StatusConflict

@@ -49,7 +49,7 @@ type server struct {
 	known     known
 	cross     *http.CrossOriginProtection
 	byAddress *limiter // tries to get in
-	byName    *limiter
+	guesses   *guesses
 	pace      *limiter
 }
 
@@ -89,7 +89,7 @@ func build(opt Options) *server {
 	}
 	s := &server{jobs: opt.Jobs, trouble: trouble, room: opt.Room, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door),
 		door: opt.Door, answers: newAnswers(), lines: newLines(), cross: http.NewCrossOriginProtection(),
-		byAddress: newLimiter(4*time.Second, 20), byName: newLimiter(12*time.Second, 6), pace: newLimiter(5*time.Millisecond, 1000),
+		byAddress: newLimiter(4*time.Second, 20), guesses: newGuesses(), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",
 				Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},

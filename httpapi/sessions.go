@@ -111,7 +111,7 @@ func newSessions(store scs.Store, door Door) *scs.SessionManager {
 	}
 	m.Lifetime = 30 * 24 * time.Hour
 	m.HashTokenInStore = true
-	m.Cookie.Name = "warmanvil"
+	m.Cookie.Name = door.cookie("warmanvil")
 	m.Cookie.HttpOnly = true
 	m.Cookie.SameSite = http.SameSiteStrictMode
 	m.Cookie.Secure = door.TLS
@@ -119,12 +119,23 @@ func newSessions(store scs.Store, door Door) *scs.SessionManager {
 	return m
 }
 
+// cookie names one: over TLS so that no other host, path or plain connection can set it.
+func (d Door) cookie(name string) string {
+	if d.TLS {
+		return "__Host-" + name
+	}
+	return name
+}
+
+// deviceCookie is what a browser is known by that signed in before.
+func (s *server) deviceCookie() string { return s.door.cookie("warmanvil-device") }
+
 func (s *server) sessionRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/session", id: "getSession", summary: "Who one is to the server", access: public},
 		s.session)
 	route(s, operation{method: "POST", path: "/api/v1/setup", id: "setup", summary: "Make the first owner", access: public},
 		func(c call, in SetupRequest) (SessionView, error) {
-			if err := s.tried(c, ""); err != nil {
+			if err := s.tried(c); err != nil {
 				return SessionView{}, err
 			}
 			if !s.door.Listen || s.door.SetupCode == "" ||
@@ -140,18 +151,20 @@ func (s *server) sessionRoutes() {
 		})
 	route(s, operation{method: "POST", path: "/api/v1/sign-in", id: "signIn", summary: "Sign this device in", access: public},
 		func(c call, in SignInRequest) (SessionView, error) {
-			if err := s.tried(c, in.Name); err != nil {
+			x, err := s.guessed(c, in.Name)
+			if err != nil {
 				return SessionView{}, err
 			}
 			a, err := s.accounts.SignIn(c.Request.Context(), in.Name, in.Password)
 			if err != nil {
 				return SessionView{}, err
 			}
+			s.guesses.right(x)
 			return s.signedIn(c, a, in.Device)
 		})
 	route(s, operation{method: "POST", path: "/api/v1/join", id: "join", summary: "Make the account of an invitation", access: public},
 		func(c call, in JoinRequest) (SessionView, error) {
-			if err := s.tried(c, ""); err != nil {
+			if err := s.tried(c); err != nil {
 				return SessionView{}, err
 			}
 			a, err := s.accounts.Join(c.Request.Context(), in.Code, in.Name, in.Password)
@@ -163,7 +176,7 @@ func (s *server) sessionRoutes() {
 	route(s, operation{method: "POST", path: "/api/v1/pair", id: "pair",
 		summary: "Sign this device in by a pairing code", access: public},
 		func(c call, in PairRequest) (SessionView, error) {
-			if err := s.tried(c, ""); err != nil {
+			if err := s.tried(c); err != nil {
 				return SessionView{}, err
 			}
 			a, err := s.accounts.Paired(c.Request.Context(), in.Code)
@@ -182,12 +195,17 @@ func (s *server) sessionRoutes() {
 		})
 	route(s, operation{method: "POST", path: "/api/v1/password", id: "changePassword",
 		summary: "Change one's own password; other devices are signed out", access: reading}, func(c call, in PasswordRequest) (Done, error) {
-		if err := working.First(needAccount(c), s.tried(c, whoIs(c.Context).Name)); err != nil {
+		if err := needAccount(c); err != nil {
+			return Done{}, err
+		}
+		x := guess{name: whoIs(c.Context).Name, from: "device " + s.here(c.Request.Context()), known: true}
+		if err := s.guesses.begin(c.Request.Context(), x); err != nil {
 			return Done{}, err
 		}
 		if err := s.accounts.ChangePassword(c.Request.Context(), whoIs(c.Context).ID, in.Old, in.New); err != nil {
 			return Done{}, err
 		}
+		s.guesses.right(x)
 		_, err := s.revoke(c.Request.Context(), func(id string, d device) bool {
 			return id == whoIs(c.Context).ID && d.ID != s.here(c.Request.Context())
 		})
@@ -216,15 +234,36 @@ func (s *server) session(c call, _ none) (SessionView, error) {
 	return v, nil
 }
 
-// tried takes one of the tries an address has, and one of those a name has.
-func (s *server) tried(c call, name string) error {
+// tried takes one of the tries an address has at codes.
+func (s *server) tried(c call) error {
 	if s.accounts == nil {
 		return errSetup
 	}
-	if !s.byAddress.allow(address(c.Context)) || name != "" && !s.byName.allow(strings.ToLower(strings.TrimSpace(name))) {
+	if !s.byAddress.allow(address(c.Context)) {
 		return errTooMany
 	}
 	return nil
+}
+
+// guessed counts a try at a name, and answers when it may be made.
+func (s *server) guessed(c call, name string) (x guess, err error) {
+	if s.accounts == nil {
+		return x, errSetup
+	}
+	token, err := c.Cookie(s.deviceCookie())
+	if err != nil {
+		token = ""
+	}
+	x = guess{name: name, from: address(c.Context)}
+	if x.known, err = s.accounts.Knows(c.Request.Context(), token, name); err != nil {
+		return x, err
+	}
+	if x.known {
+		x.from = "device " + token
+	} else if !s.byAddress.allow(address(c.Context)) {
+		return x, errTooMany
+	}
+	return x, s.guesses.begin(c.Request.Context(), x)
 }
 
 // signedIn starts a session under a new token.
@@ -237,12 +276,19 @@ func (s *server) signedIn(c call, a account.Account, name string) (SessionView, 
 		name = "a browser"
 	}
 	s.sessions.Put(ctx, accountKey, a.ID)
-	s.sessions.Put(ctx, deviceKey, device{uuid.NewString(), name, time.Now()})
+	d := device{uuid.NewString(), name, time.Now()}
+	s.sessions.Put(ctx, deviceKey, d)
+	known, err := s.accounts.Remember(ctx, a.ID, d.ID)
+	if err != nil {
+		return SessionView{}, err
+	}
 	token, expires, err := s.sessions.Commit(ctx)
 	if err != nil {
 		return SessionView{}, err
 	}
 	s.sessions.WriteSessionCookie(ctx, c.Writer, token, expires)
+	http.SetCookie(c.Writer, &http.Cookie{Name: s.deviceCookie(), Value: known, Path: "/", MaxAge: 365 * 24 * 3600, HttpOnly: true,
+		Secure: s.door.TLS, SameSite: http.SameSiteStrictMode})
 	return SessionView{State: "in", Name: a.Name, Role: a.Role, Secure: s.door.TLS || !s.door.Listen}, nil
 }
 
@@ -270,6 +316,9 @@ func (s *server) deviceRoutes() {
 		n, err := s.revoke(c.Request.Context(), func(id string, d device) bool { return id == whoIs(c.Context).ID && d.ID == c.id })
 		if err == nil && n == 0 {
 			err = job.ErrNotFound // somebody else's, or gone already
+		}
+		if err == nil {
+			err = s.accounts.Store.ForgetDevice(c.Request.Context(), c.id) // it may be in other hands
 		}
 		return Done{true}, err
 	})

@@ -35,7 +35,7 @@ var backedUp = []struct{ table, key string }{
 }
 
 // leftOut are the tables that no backup holds.
-var leftOut = []string{"pass", "sessions", "goose_db_version"}
+var leftOut = []string{"pass", "sessions", "known_device", "goose_db_version"}
 
 type manifest struct {
 	Format  string          `json:"format"`

@@ -118,7 +118,7 @@ func TestBadBackups(t *testing.T) {
 	for what, raw := range map[string][]byte{"damaged": flipped, "cut": good[:len(good)/2], "empty": nil,
 		"foreign": []byte("a letter to a friend"), "newer": newer,
 		"rows miscounted": sworn(t, good, `"rows": 3,`, `"rows": 4,`), "no such schema": sworn(t, good, `"schema": `, `"schema": -`),
-		"of tables before": sworn(t, good, `"schema": 7`, `"schema": 6`)} {
+		"of tables before": sworn(t, good, `"schema": 8`, `"schema": 6`)} {
 		empty := storetest.Open(t)
 		if _, err := empty.Restore(context.Background(), bytes.NewReader(raw)); err == nil {
 			t.Errorf("%s: restored", what)

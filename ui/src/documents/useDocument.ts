@@ -8,6 +8,7 @@ import type { Path, Under } from '@/api/path'
 import { at, put } from '@/api/pointer'
 import { queryClient } from '@/api/queries'
 import { useEntry } from '@/kit/entry'
+import { draftOf, dropDraft, keepDraft } from './drafts'
 import { type Clash, type Difference, type Kind, type On, reach, type State, type View } from './reach'
 import { rebase } from './rebase'
 
@@ -47,7 +48,6 @@ export function useDocument<K extends Kind>(
 
   const written = () => JSON.stringify(doc.value)
   const dirty = () => doc.value !== undefined && written() !== synced
-  const key = (id = shown) => `warmanvil.${kind}.${id}`
 
   const { data, error, refetch } = useQuery(
     {
@@ -71,7 +71,7 @@ export function useDocument<K extends Kind>(
       entry.goesOn()
       clash.value = undefined
       joined.value = []
-      const draft = draftOf(id)
+      const draft = draftOf<State<K>>(kind, id)
       adopt(got)
       drafted.value = !!draft
       if (draft) {
@@ -88,16 +88,6 @@ export function useDocument<K extends Kind>(
     if (state.value !== 'saved' || got.revision === on) return
     adopt(got)
     opt.drawn?.()
-  }
-
-  /** What was kept of it here and not sent, also by an earlier version of this page. */
-  function draftOf(id: string): { revision: number; doc: State<K> } | undefined {
-    const text = localStorage.getItem(key(id)) ?? (kind === 'part' ? localStorage.getItem(`warmanvil.unsent.${id}`) : null)
-    if (!text) return undefined
-    localStorage.removeItem(`warmanvil.unsent.${id}`)
-    const kept = JSON.parse(text) as { revision: number; doc?: State<K>; brief?: State<K>; state?: State<K> }
-    const draft = kept.doc ?? kept.brief ?? kept.state
-    return draft && { revision: kept.revision, doc: draft }
   }
 
   function adopt(got: View<K>) {
@@ -120,8 +110,8 @@ export function useDocument<K extends Kind>(
   }
   function keep() {
     const text = written()
-    if (text !== synced) localStorage.setItem(key(), `{"revision":${on},"doc":${text}}`)
-    else localStorage.removeItem(key())
+    if (text !== synced) keepDraft(kind, shown, on, text)
+    else dropDraft(kind, shown)
   }
   function schedule(after = opt.pause ?? 500) {
     state.value = 'not saved yet'
@@ -151,7 +141,7 @@ export function useDocument<K extends Kind>(
     try {
       const got = await remote.put(id, made, { revision: on, continues: entry.goesOn(), ...choice })
       if (shown !== id) {
-        localStorage.removeItem(key(id))
+        dropDraft(kind, id)
         return
       }
       settle(got, made, sent)

@@ -68,7 +68,7 @@ async function go() {
     <PassField
       v-if="way !== 'pair'"
       v-model="password"
-      :label="way === 'sign-in' ? 'Password' : 'Password, ten characters or more'"
+      :label="way === 'sign-in' ? 'Password' : 'Password, twelve characters or more'"
       :fresh="way !== 'sign-in'"
       :wrong="wrong['/password']"
     />

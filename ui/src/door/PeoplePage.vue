@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { api, take, words } from '@/api/client'
 import { queryClient } from '@/api/queries'
 import { wordsOf } from '@/api/words'
+import { leaveNothing, unsent } from '@/documents/drafts'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import SurePress from '@/kit/SurePress.vue'
@@ -53,9 +54,11 @@ const path = (id: string) => ({ params: { path: { id } } })
 const signOut = () =>
   act(async () => {
     await take(api.POST('/api/v1/sign-out', {}))
+    leaveNothing()
     await sessionChanged()
     await router.replace('/sign-in')
   })
+const left = unsent()
 const day = (iso: string) =>
   new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
@@ -66,7 +69,14 @@ const day = (iso: string) =>
       <header class="row head">
         <h1>{{ session.name }}</h1>
         <span class="soft">{{ session.role }}</span>
-        <button type="button" class="press tight" @click="signOut">Sign out</button>
+        <SurePress
+          v-if="left"
+          text="Sign out"
+          name="Sign out"
+          :ask="`What you typed in ${left} ${left === 1 ? 'place' : 'places'} is not sent yet and goes with you. Sign out and lose it?`"
+          @sure="signOut"
+        />
+        <button v-else type="button" class="press tight" @click="signOut">Sign out</button>
       </header>
       <p class="small" aria-live="polite">{{ said }}</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
@@ -136,7 +146,7 @@ const day = (iso: string) =>
       >
         <h2>Password</h2>
         <PassField v-model="old" label="As it is" />
-        <PassField v-model="next" label="New, ten characters or more" fresh />
+        <PassField v-model="next" label="New, twelve characters or more" fresh />
         <button type="submit" class="press">Change it</button>
       </form>
     </template>

@@ -3,9 +3,16 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, take } from '@/api/client'
 import { queryClient } from '@/api/queries'
+import { belongsTo } from './whose'
+
+async function ask() {
+  const got = await take(api.GET('/api/v1/session', {}))
+  if (got.state === 'in' || got.state === 'open') belongsTo(got.name && got.state === 'in' ? got.name : '')
+  return got
+}
 
 export function useSession() {
-  const { data } = useQuery({ queryKey: ['session'], queryFn: () => take(api.GET('/api/v1/session', {})), staleTime: 30_000 })
+  const { data } = useQuery({ queryKey: ['session'], queryFn: ask, staleTime: 30_000 })
   return {
     session: data,
     mayLook: computed(() => data.value?.state === 'open' || data.value?.state === 'in'),
