@@ -36,8 +36,8 @@ func checkPassword(password string, own ...string) error {
 		head = head[:judged]
 	}
 	if zxcvbn.PasswordStrength(string(head), append(words(own), "warm", "anvil", "warmanvil")).Score < leastScore {
-		return working.Refuse("/password", "That password is guessed easily: it is a common one, a name, or a pattern. Four or five words that have "+
-			"nothing to do with each other make a good one.")
+		return working.Refuse("/password", "That password is guessed easily: it is a common one, a name, or a pattern. Four or five words "+
+			"that have nothing to do with each other make a good one.")
 	}
 	return nil
 }

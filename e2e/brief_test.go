@@ -23,7 +23,7 @@ func TestBrief(t *testing.T) {
 	p.wait("the brief", `document.querySelector('.brief')`)
 	saved := func() {
 		p.t.Helper()
-		p.wait("the brief to be saved", `document.querySelector('.head [role=status]').innerText === 'saved'`)
+		p.still("the brief to be saved", `document.querySelector('.head [role=status]').innerText === 'saved'`)
 	}
 	p.press("inch, fractions")
 	p.press("1/32 in")

@@ -20,7 +20,7 @@ import (
 // frameSaved waits until the frame is kept and its drawing stands.
 func (p *page) frameSaved() {
 	p.t.Helper()
-	p.wait("the frame to be saved", `document.querySelector('[data-frame]')?.dataset.frame === 'saved'`)
+	p.still("the frame to be saved", `document.querySelector('[data-frame]')?.dataset.frame === 'saved'`)
 	p.wait("the drawing", `document.querySelector('.body[data-ready]')`)
 }
 
@@ -54,7 +54,7 @@ func TestOutriggersFromStarterToSawSheet(t *testing.T) {
 	// However slowly it is typed, a number is one change to undo.
 	p.enter(".form", "left")
 	p.keys("103")
-	p.wait("half of it to be saved", `document.querySelector('[data-frame]')?.dataset.frame === 'saved' && /\br[2-9]\b/.test(document.querySelector('.strip').innerText)`)
+	p.still("half of it to be saved", `document.querySelector('[data-frame]')?.dataset.frame === 'saved' && /\br[2-9]\b/.test(document.querySelector('.strip').innerText)`)
 	p.keys("0" + kb.Tab)
 	p.frameSaved()
 	p.press("Cut")

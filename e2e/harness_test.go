@@ -313,8 +313,19 @@ func (p *page) size(path, value string) {
 // saved waits until the bench says so.
 func (p *page) saved() {
 	p.t.Helper()
-	p.do(chromedp.Sleep(80 * time.Millisecond))
-	p.wait("the part to be saved", `document.querySelector('.shape')?.dataset.save === 'saved'`)
+	p.still("the part to be saved", `document.querySelector('.shape')?.dataset.save === 'saved'`)
+}
+
+// still waits until a script stays true for a while in which nothing is asked of the
+// server: what was typed last may still be read there, and is saved after that alone.
+func (p *page) still(what, script string) {
+	p.t.Helper()
+	eval[bool](p, `(window.testStill = 0, true)`)
+	p.wait(what, `(() => {
+		if (window.testAsking || !(`+script+`)) return void (window.testStill = 0)
+		window.testStill ||= performance.now()
+		return performance.now() - window.testStill > 120
+	})()`)
 }
 
 // revision answers the one that stands, as its button calls it. How many saves a number

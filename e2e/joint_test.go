@@ -233,7 +233,7 @@ func TestLoadPathAndHardware(t *testing.T) {
 // briefKept waits until the brief is kept.
 func (p *page) briefKept() {
 	p.t.Helper()
-	p.wait("the brief to be kept", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
+	p.still("the brief to be kept", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
 }
 
 // A ply taken out takes with it what it belongs to, comes back to its place with it, and
@@ -272,7 +272,6 @@ func TestPlyKeepsWhatItBelongsTo(t *testing.T) {
 	} {
 		p.press(step.press)
 		p.briefKept()
-		p.wait("every save", `!window.testAsking`)
 		if got := stands(); got != step.want {
 			t.Errorf("%s: %s\n want %s", step.what, got, step.want)
 		}

@@ -19,7 +19,7 @@ func (p *page) into(section, label, text string) {
 
 func (p *page) briefSaved() {
 	p.t.Helper()
-	p.wait("the brief to be saved", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
+	p.still("the brief to be saved", `document.querySelector('[data-brief]')?.dataset.brief === 'saved'`)
 }
 
 // A brief is filled from nothing, in inches: a device with its feet, the

@@ -218,7 +218,7 @@ func TestJobsList(t *testing.T) {
 	p.keys("Hive trailer with a name that goes on and on so that it has to wrap somewhere" + kb.Enter)
 	p.wait("its brief", `document.querySelector('.brief')`)
 	p.press("inch, fractions")
-	p.wait("saved", `document.querySelector('.head [role=status]').innerText === 'saved'`)
+	p.still("saved", `document.querySelector('.head [role=status]').innerText === 'saved'`)
 	p.press("Shape")
 	p.see("This job has no part yet")
 	p.press("Jobs")

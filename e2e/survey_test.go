@@ -55,7 +55,7 @@ func (p *page) pick(inside, label, choice string) {
 
 func (p *page) surveySaved() {
 	p.t.Helper()
-	p.wait("the survey to be saved", `document.querySelector('[data-survey]')?.dataset.survey === 'saved'`)
+	p.still("the survey to be saved", `document.querySelector('[data-survey]')?.dataset.survey === 'saved'`)
 }
 
 // setAside lets a part's files go without measuring again, with a reason.
