@@ -333,3 +333,27 @@ func TestFlatOfBrokenParts(t *testing.T) {
 		t.Errorf("%v", err)
 	}
 }
+
+// Whatever is asked of any calculation, it answers numbers or refuses with a place.
+func FuzzCalc(f *testing.F) {
+	for name, r := range requests {
+		f.Add(name, []byte(r))
+	}
+	f.Fuzz(func(t *testing.T, name string, raw []byte) {
+		k, err := Find(name)
+		if err != nil || len(raw) > 20_000 {
+			return
+		}
+		ans, err := k.Run(t.Context(), raw)
+		if err != nil {
+			var fault *working.Fault
+			if !errors.As(err, &fault) {
+				t.Fatalf("%s refused without a place: %v", name, err)
+			}
+			return
+		}
+		if _, err := json.Marshal(ans); err != nil {
+			t.Fatalf("%s answers what cannot be written: %v", name, err)
+		}
+	})
+}
