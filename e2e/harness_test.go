@@ -41,6 +41,7 @@ type app struct {
 	jobs *job.Service
 	away *atomic.Bool  // saves are cut off while it is set
 	slow *atomic.Int64 // how long every calculation takes besides, as time.Duration
+	full *atomic.Bool  // the disk has no room while it is set
 }
 
 // beside holds the stories that run beside others already.
@@ -55,11 +56,22 @@ func startApp(t testing.TB) app {
 // signs in.
 func startBehind(t testing.TB, door httpapi.Door) app {
 	t.Helper()
+	alongside(t)
+	return startOn(t, storetest.Jobs(t), door)
+}
+
+// alongside lets a story run beside others.
+func alongside(t testing.TB) {
 	if t, is := t.(*testing.T); is {
 		if _, again := beside.LoadOrStore(t.Name(), true); !again {
 			t.Parallel() // each story has a server, a database and a browser of its own
 		}
 	}
+}
+
+// startOn starts it on a store of the test's own.
+func startOn(t testing.TB, jobs *job.Service, door httpapi.Door) app {
+	t.Helper()
 	front, err := ui.Dist()
 	if err != nil {
 		t.Fatal(err)
@@ -67,11 +79,16 @@ func startBehind(t testing.TB, door httpapi.Door) app {
 	if _, err := fs.Stat(front, "index.html"); err != nil {
 		t.Fatal("the front end is not built: run make ui")
 	}
-	jobs := storetest.Jobs(t)
 	if err := jobs.LoadDemo(context.Background()); err != nil {
 		t.Fatal(err)
 	}
-	opt := httpapi.Options{Jobs: jobs, Front: front, Door: door}
+	away, slow, full := &atomic.Bool{}, &atomic.Int64{}, &atomic.Bool{}
+	opt := httpapi.Options{Jobs: jobs, Front: front, Door: door, Room: func() error {
+		if full.Load() {
+			return errors.New("3 MB are left")
+		}
+		return nil
+	}}
 	if s, ok := jobs.Store.(*store.Store); ok && door.Listen {
 		opt.Accounts = &account.Service{Store: s, Now: time.Now, NewID: uuid.NewString}
 		opt.Sessions = pgxstore.NewWithCleanupInterval(s.Pool(), 0)
@@ -80,7 +97,6 @@ func startBehind(t testing.TB, door httpapi.Door) app {
 	if err != nil {
 		t.Fatal(err)
 	}
-	away, slow := &atomic.Bool{}, &atomic.Int64{}
 	s := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if away.Load() && r.Method == http.MethodPut {
 			panic(http.ErrAbortHandler) // the connection breaks, as when the server is gone
@@ -91,7 +107,7 @@ func startBehind(t testing.TB, door httpapi.Door) app {
 		h.ServeHTTP(w, r)
 	}))
 	t.Cleanup(s.Close)
-	return app{s, jobs, away, slow}
+	return app{s, jobs, away, slow, full}
 }
 
 // chrome is the one browser of the run; each page has a profile of its own in it.

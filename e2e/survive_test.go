@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"net"
 	"net/http"
 	"os"
@@ -10,6 +11,9 @@ import (
 	"time"
 
 	"github.com/chromedp/chromedp"
+
+	"warmanvil/httpapi"
+	"warmanvil/store/storetest"
 )
 
 // stop ends the server, connections and all; the answer starts it again at the
@@ -66,6 +70,59 @@ func TestServerKilledUnderAnOpenPage(t *testing.T) {
 	p.wait("it is sent", `document.querySelector('[data-brief]')?.dataset.brief === 'saved' && document.querySelector('#purpose textarea').value.includes('And a bin.')`)
 	if got, err := a.jobs.Job(t.Context(), job); err != nil || !strings.Contains(got.Brief.Purpose, "And a bin.") {
 		t.Errorf("the brief says %q (%v)", got.Brief.Purpose, err)
+	}
+}
+
+// The database is stopped while somebody types, comes back, hangs, comes back: each time the
+// page says what is going on, keeps what is typed, and sends it by itself.
+func TestDatabaseGoesWhileTyping(t *testing.T) {
+	alongside(t)
+	between, url := storetest.Stand(t, storetest.URL(t))
+	a := startOn(t, storetest.JobsAt(t, url), httpapi.Door{})
+	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.bench(job, part)
+	length := 70.
+	for _, way := range []struct {
+		name       string
+		down, back func()
+	}{{"stopped", between.Shut, between.Open}, {"hanging", between.Hold, between.Let}} {
+		way.down()
+		for range 3 {
+			length++
+			p.size("/base/length", fmt.Sprint(length))
+		}
+		p.see("The database does not answer.")
+		p.wait("the state while it is "+way.name, `document.querySelector('.shape').dataset.save === 'waiting for the server'`)
+		p.wait("what was typed", fmt.Sprintf(`document.querySelector('[data-path="/base/length"] .num')?.innerText === '%.1f mm'`, length))
+		way.back()
+		p.wait("the banner to go", `!document.querySelector('.away')`)
+		p.saved()
+		if got, err := a.jobs.Part(t.Context(), part); err != nil || got.Recipe.Base.Length != length {
+			t.Fatalf("after it was %s the base is %g long, not %g (%v)", way.name, got.Recipe.Base.Length, length, err)
+		}
+	}
+}
+
+// The disk is full: the page says so, keeps what is typed and sends it when there is room.
+func TestDiskFullWhileTyping(t *testing.T) {
+	a := startApp(t)
+	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.bench(job, part)
+	a.full.Store(true)
+	p.size("/base/length", "77")
+	p.see("The disk of the server is full")
+	p.wait("the state", `document.querySelector('.shape').dataset.save === 'waiting for the server'`)
+	p.goTo("/jobs/" + job + "/hold") // looking goes on
+	p.see("Press on its feet")
+	a.full.Store(false)
+	p.wait("the banner to go", `!document.querySelector('.away')`)
+	p.bench(job, part)
+	p.wait("what was typed", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '77.0 mm'`)
+	p.saved()
+	if got, err := a.jobs.Part(t.Context(), part); err != nil || got.Recipe.Base.Length != 77 {
+		t.Fatalf("with room again the base is %g long (%v)", got.Recipe.Base.Length, err)
 	}
 }
 

@@ -16,6 +16,7 @@ type Between struct {
 	mutex sync.Mutex
 	wake  *sync.Cond
 	held  bool
+	shut  bool
 	ends  map[net.Conn]bool
 }
 
@@ -48,6 +49,22 @@ func (b *Between) Hold() { b.set(true) }
 // Let lets all pass again.
 func (b *Between) Let() { b.set(false) }
 
+// Shut ends every connection and takes no new one, as a server does that is stopped; Open
+// takes them again.
+func (b *Between) Shut() {
+	b.mutex.Lock()
+	b.shut = true
+	b.mutex.Unlock()
+	b.Break()
+}
+
+// Open takes connections again.
+func (b *Between) Open() {
+	b.mutex.Lock()
+	defer b.mutex.Unlock()
+	b.shut = false
+}
+
 // Break ends every connection, as a server does that dies.
 func (b *Between) Break() {
 	b.mutex.Lock()
@@ -77,8 +94,15 @@ func (b *Between) serve() {
 			continue
 		}
 		b.mutex.Lock()
-		b.ends[in], b.ends[out] = true, true
+		shut := b.shut
+		if !shut {
+			b.ends[in], b.ends[out] = true, true
+		}
 		b.mutex.Unlock()
+		if shut {
+			_, _ = in.Close(), out.Close()
+			continue
+		}
 		go b.pass(in, out)
 		go b.pass(out, in)
 	}

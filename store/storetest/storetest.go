@@ -88,7 +88,12 @@ func URL(t testing.TB) string {
 // Open answers a store on a fresh, migrated database.
 func Open(t testing.TB) *store.Store {
 	t.Helper()
-	s, err := store.Open(context.Background(), URL(t))
+	return at(t, URL(t))
+}
+
+func at(t testing.TB, url string) *store.Store {
+	t.Helper()
+	s, err := store.Open(context.Background(), url)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -97,6 +102,9 @@ func Open(t testing.TB) *store.Store {
 }
 
 // Jobs answers a service on a fresh database.
-func Jobs(t testing.TB) *job.Service {
-	return &job.Service{Store: Open(t), Now: time.Now, NewID: func() string { return uuid.Must(uuid.NewV7()).String() }}
+func Jobs(t testing.TB) *job.Service { return JobsAt(t, URL(t)) }
+
+// JobsAt answers a service on the database at an address.
+func JobsAt(t testing.TB, url string) *job.Service {
+	return &job.Service{Store: at(t, url), Now: time.Now, NewID: func() string { return uuid.Must(uuid.NewV7()).String() }}
 }
