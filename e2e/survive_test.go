@@ -104,6 +104,23 @@ func TestDatabaseGoesWhileTyping(t *testing.T) {
 	}
 }
 
+// What takes long says for how long, and is stopped by a press; asked again it answers.
+func TestLongWorkIsStopped(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/quick/bend")
+	p.wait("the answer", `document.querySelector('[data-result]')`)
+	a.slow.Store(int64(20 * time.Second))
+	p.set("main", "A, bend angle, from flat", "80")
+	p.see("Still working")
+	p.press("Stop")
+	p.see("You stopped this.")
+	p.wait("the line to go", `!document.querySelector('.busy')`)
+	a.slow.Store(0)
+	p.set("main", "A, bend angle, from flat", "70")
+	p.wait("the answer", `!document.body.innerText.includes('You stopped this.')`)
+}
+
 // The disk is full: the page says so, keeps what is typed and sends it when there is room.
 func TestDiskFullWhileTyping(t *testing.T) {
 	a := startApp(t)

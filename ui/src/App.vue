@@ -7,6 +7,7 @@ import { useSession } from './door/session'
 import Rail from './Rail.vue'
 import { listen } from './keys/keys'
 import { away, whenBack } from './api/away'
+import { busy, stopWaiting } from './api/busy'
 import { queryClient } from './api/queries'
 import { loadWords } from './api/words'
 import KeysBox from './keys/KeysBox.vue'
@@ -38,6 +39,9 @@ onUnmounted(() => off())
       <Rail />
       <main id="bench" tabindex="-1">
         <p v-if="away" class="away" role="alert">{{ away }} What you type is kept on this device and sent when it is back.</p>
+        <p v-if="busy" class="busy" role="status">
+          {{ busy }} <button type="button" class="press tight" @click="stopWaiting">Stop</button>
+        </p>
         <p v-if="onlyLooks" class="looks small">You look at this as a reader; changes are not kept.</p>
         <RouterView />
       </main>
@@ -66,6 +70,17 @@ main {
   background: var(--mind-wash);
   border-bottom: 2px solid var(--mind);
   padding: 10px 16px;
+}
+.busy {
+  position: sticky;
+  top: 0;
+  z-index: 30;
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  background: var(--sunk);
+  border-bottom: 2px solid var(--ink-soft);
+  padding: 6px 16px;
 }
 .looks {
   background: var(--sunk);

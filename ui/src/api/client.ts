@@ -1,8 +1,10 @@
 import createClient from 'openapi-fetch'
 import { metAway } from './away'
+import { stoppedWords, wasStopped, watching } from './busy'
 import type { components, paths } from './schema'
 
 export const api = createClient<paths>({ baseUrl: '' })
+api.use(watching)
 
 type S = components['schemas']
 export type Brief = S['Brief']
@@ -105,7 +107,10 @@ export async function take<T>(request: Promise<{ data?: T; error?: unknown; resp
   try {
     got = await request
   } catch (e) {
-    if (e instanceof DOMException && e.name === 'AbortError') throw e
+    if (e instanceof DOMException && e.name === 'AbortError') {
+      if (wasStopped()) throw new Refused(stoppedWords, 499)
+      throw e
+    }
     metAway('The server does not answer.')
     throw new Refused('The server does not answer. What you typed is kept here.', 0)
   }

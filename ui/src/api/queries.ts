@@ -1,8 +1,12 @@
 import { QueryClient, useMutation, useQuery } from '@tanstack/vue-query'
 import { type MaybeRefOrGetter, toValue } from 'vue'
-import { api, type Brief, take } from './client'
+import { api, type Brief, Refused, take } from './client'
 
-export const queryClient = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2_000 } } })
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: { retry: (n, e) => n < 1 && !(e instanceof Refused && e.status >= 400 && e.status < 500), staleTime: 2_000 },
+  },
+})
 
 export function useJobs(archived: MaybeRefOrGetter<boolean>) {
   return useQuery({

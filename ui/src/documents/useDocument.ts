@@ -14,6 +14,7 @@ import { rebase } from './rebase'
 
 export type SaveWord = 'saved' | 'not saved yet' | 'saving' | 'waiting for the server' | 'not saved' | 'two versions'
 
+const quiet = 1500 // ms without a change before somebody is asked: a question takes the keys away from who types
 const again = 2500 // ms until a server that was away is asked again
 
 export function useDocument<K extends Kind>(
@@ -45,6 +46,7 @@ export function useDocument<K extends Kind>(
   let choice: Pick<On, 'settled' | 'mine'> | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   let sending: Promise<void> | undefined
+  let touched = 0 // when it was last changed here
 
   const written = () => JSON.stringify(doc.value)
   const dirty = () => doc.value !== undefined && written() !== synced
@@ -103,6 +105,7 @@ export function useDocument<K extends Kind>(
 
   function change(next: State<K>, path?: string) {
     entry.touch(path)
+    touched = Date.now()
     doc.value = next
     opt.drawn?.()
     keep()
@@ -176,6 +179,11 @@ export function useDocument<K extends Kind>(
     const status = e instanceof Refused ? e.status : 500
     if (e instanceof Refused && e.problem?.clash) {
       choice = undefined
+      const rest = touched + quiet - Date.now()
+      if (rest > 0) {
+        schedule(rest)
+        return
+      }
       clash.value = e.problem.clash
       state.value = 'two versions'
       return

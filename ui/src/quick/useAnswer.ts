@@ -1,5 +1,6 @@
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { Refused, words } from '@/api/client'
+import { stoppedWords, wasStopped, watch as watchWork } from '@/api/busy'
 import type { CalcName } from './calculation'
 
 /** Asks a calculation as its request changes; the latest answer wins. */
@@ -14,17 +15,20 @@ export function useAnswer(name: CalcName, request: () => Record<string, unknown>
     async (body) => {
       going?.abort()
       if (!body) return
-      going = new AbortController()
+      const mine = (going = new AbortController())
+      const done = watchWork(mine)
       try {
-        const got = await ask(name, body, going.signal)
+        const got = await ask(name, body, mine.signal)
         answer.value = got
         faults.value = []
         trouble.value = ''
       } catch (e) {
-        if (e instanceof DOMException) return
+        if (e instanceof DOMException && (going !== mine || !wasStopped())) return
         answer.value = undefined
         faults.value = e instanceof Refused ? (e.problem?.errors ?? []) : []
-        trouble.value = words(e)
+        trouble.value = e instanceof DOMException ? stoppedWords : words(e)
+      } finally {
+        done()
       }
     },
     { immediate: true, deep: true },
