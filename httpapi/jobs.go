@@ -80,6 +80,9 @@ type Done struct {
 	Done bool `json:"done"`
 }
 
+// maxJobFile is the largest file of a job that is taken over HTTP, in bytes.
+const maxJobFile = 256 << 20
+
 // Health answers that all is well.
 type Health struct {
 	Done  bool      `json:"done"`
@@ -138,7 +141,7 @@ func (s *server) jobRoutes() {
 			return f, err
 		})
 	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", work: whole,
-		summary: "Add the job of such a file", limit: 256 << 20},
+		summary: "Add the job of such a file", limit: maxJobFile},
 		func(c call, f job.File) (JobView, error) {
 			j, err := s.jobs.Import(c.Request.Context(), f)
 			return s.madeJob(c, j, err)

@@ -92,7 +92,7 @@ func build(opt Options) *server {
 		byAddress: newLimiter(4*time.Second, 20), guesses: newGuesses(), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",
-				Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations."},
+				Description: "Lengths in mm, angles in degrees, masses in kg. See docs/calc.md for the calculations.\n\n" + limitsSaid()},
 			Components: &huma.Components{Schemas: huma.NewMapRegistry("#/components/schemas/", schemaName)}}}
 	s.engine.Use(s.recovered, s.headers, s.guarded, s.limited)
 	s.sessionRoutes()

@@ -23,13 +23,16 @@ const (
 // budget is how long each may take once it runs; then it is left off.
 var budget = map[work]time.Duration{rest: 20 * time.Second, brisk: 10 * time.Second, whole: 30 * time.Second}
 
+// waitingRoom is how much of one person's may wait.
+const waitingRoom = 64
+
 var errLong = errors.New("this takes longer than any work may")
 
 // newLines keeps as many at work as there are processors, and one of them free of any one
 // person's long work.
 func newLines() map[work]*line {
 	n := max(2, runtime.NumCPU())
-	return map[work]*line{brisk: newLine(2*n, n, 64), whole: newLine(n, n-1, 64)}
+	return map[work]*line{brisk: newLine(2*n, n, waitingRoom), whole: newLine(n, n-1, waitingRoom)}
 }
 
 // begin waits until there is room for a route's work and bounds the time it may take; end

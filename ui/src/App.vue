@@ -38,7 +38,9 @@ onUnmounted(() => off())
     <div class="frame">
       <Rail />
       <main id="bench" tabindex="-1">
-        <p v-if="away" class="away" role="alert">{{ away }} What you type is kept on this device and sent when it is back.</p>
+        <p v-if="away" class="away" role="alert">
+          {{ away }} What you type is kept on this device and sent by itself when that is over.
+        </p>
         <p v-if="busy" class="busy" role="status">
           {{ busy }} <button type="button" class="press tight" @click="stopWaiting">Stop</button>
         </p>

@@ -17,6 +17,8 @@ export function useAnswer(name: CalcName, request: () => Record<string, unknown>
       if (!body) return
       const mine = (going = new AbortController())
       const done = watchWork(mine)
+      // An answer must not stand beside what it is no longer of.
+      const late = setTimeout(() => (answer.value = undefined), 500)
       try {
         const got = await ask(name, body, mine.signal)
         answer.value = got
@@ -28,6 +30,7 @@ export function useAnswer(name: CalcName, request: () => Record<string, unknown>
         faults.value = e instanceof Refused ? (e.problem?.errors ?? []) : []
         trouble.value = e instanceof DOMException ? stoppedWords : words(e)
       } finally {
+        clearTimeout(late)
         done()
       }
     },
