@@ -103,7 +103,7 @@ const (
 	invitationLife = 7 * 24 * time.Hour
 	pairingLife    = 3 * time.Minute
 	leastPassword  = 12
-	mostPassword   = 200
+	mostPassword   = 128
 	mostName       = 60
 )
 

@@ -21,7 +21,7 @@ type form struct{ ext, mime string }
 
 var (
 	asDXF  = form{"dxf", "application/dxf"}
-	asSVG  = form{"svg", "image/svg+xml"}
+	asSVG  = form{"svg", "image/svg+xml; charset=utf-8"}
 	asPDF  = form{"pdf", "application/pdf"}
 	asCSV  = form{"csv", "text/csv; charset=utf-8"}
 	asXLSX = form{"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"}

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"net"
 	"net/http"
+	"strings"
 
 	"github.com/gin-gonic/gin"
 
@@ -56,6 +57,9 @@ func (s *server) headers(c *gin.Context) {
 		h.Set("Strict-Transport-Security", "max-age=31536000")
 	}
 	h.Set("Cache-Control", "no-store")
+	if strings.HasPrefix(c.Request.URL.Path, "/api/") { // never a page of its own
+		h.Set("Content-Disposition", `attachment; filename="api.json"`)
+	}
 	h.Set("Cross-Origin-Opener-Policy", "same-origin")
 	h.Set("Cross-Origin-Resource-Policy", "same-origin")
 	h.Set("Permissions-Policy", "camera=(), microphone=(), geolocation=(), payment=(), usb=()")

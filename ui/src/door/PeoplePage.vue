@@ -78,6 +78,10 @@ const day = (iso: string) =>
         />
         <button v-else type="button" class="press tight" @click="signOut">Sign out</button>
       </header>
+      <p class="small soft">
+        This server keeps your name, what your password comes to (not the password), who changed what in the jobs, and which
+        devices are signed in. It sends nothing to anybody else.
+      </p>
       <p class="small" aria-live="polite">{{ said }}</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <section class="stack">
