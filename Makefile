@@ -72,6 +72,12 @@ fuzz:
 	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime $(FUZZTIME) ./core/trace
 	$(GO) test -run '^$$' -fuzz FuzzRecipe -fuzztime $(FUZZTIME) ./strictjson
 	$(GO) test -run '^$$' -fuzz FuzzUnpack -fuzztime $(FUZZTIME) ./store
+	$(GO) test -run '^$$' -fuzz FuzzCalc -fuzztime $(FUZZTIME) ./calc
+	$(GO) test -run '^$$' -fuzz FuzzPointsIn -fuzztime $(FUZZTIME) ./core/vehicle
+	$(GO) test -run '^$$' -fuzz FuzzBrief -fuzztime $(FUZZTIME) ./job
+	$(GO) test -run '^$$' -fuzz FuzzSurvey -fuzztime $(FUZZTIME) ./job
+	$(GO) test -run '^$$' -fuzz FuzzFrame -fuzztime $(FUZZTIME) ./job
+	$(GO) test -run '^$$' -fuzz FuzzJobFile -fuzztime $(FUZZTIME) ./job
 
 # One picture of each main view, from the demo jobs.
 screenshots: setup ui

@@ -24,6 +24,12 @@ type answers struct {
 	kept *lru.Cache[[32]byte, json.RawMessage]
 }
 
+// newHeads remembers lists of frames of the jobs last looked at.
+func newHeads() *lru.Cache[string, []FrameHead] {
+	kept, _ := lru.New[string, []FrameHead](200) // fails for no size alone
+	return kept
+}
+
 func newAnswers() answers {
 	kept, _ := lru.New[[32]byte, json.RawMessage](keptAnswers) // fails for no size alone
 	return answers{kept}

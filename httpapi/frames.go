@@ -113,22 +113,38 @@ func membersView() MembersView {
 	return v
 }
 
+// frameHeads answers a job's frames with how hard they work, worked out once for each state
+// of the job.
 func (s *server) frameHeads(c call, _ none) ([]FrameHead, error) {
-	list, err := s.jobs.Frames(c.Request.Context(), c.id)
-	out := []FrameHead{}
-	for _, p := range list {
-		f, err := s.jobs.WorkFrame(c.Request.Context(), p)
-		if err != nil {
-			return nil, err
-		}
-		h := FrameHead{ID: p.ID, Name: p.Name, Quantity: p.Quantity, Revision: p.Revision, Members: len(f.Worked.Pieces), Stocks: f.Worked.Stocks,
-			Mass: f.Worked.Figures[0].Text, Verdict: f.Worked.Hold.Verdict, Use: f.Worked.Hold.Use, Why: f.Worked.Hold.Why, Updated: p.Updated}
-		for _, x := range f.Worked.Findings {
-			if x.Severity == working.Stop && x.SetAside == "" {
-				h.Stops++
-			}
-		}
-		out = append(out, h)
+	ctx := c.Request.Context()
+	standing, err := s.jobs.Store.Standing(ctx, c.id)
+	if err != nil {
+		return nil, err
 	}
-	return out, err
+	if list, known := s.heads.Get(c.id + " " + standing); known {
+		return list, nil
+	}
+	list, err := s.jobs.WorkFrames(ctx, c.id)
+	if err != nil {
+		return nil, err
+	}
+	out := make([]FrameHead, 0, len(list))
+	for _, f := range list {
+		out = append(out, frameHead(f))
+	}
+	if ctx.Err() == nil { // else it is not whole
+		s.heads.Add(c.id+" "+standing, out)
+	}
+	return out, nil
+}
+
+func frameHead(f job.WorkedFrame) FrameHead {
+	h := FrameHead{ID: f.ID, Name: f.Name, Quantity: f.Quantity, Revision: f.Revision, Members: len(f.Worked.Pieces), Stocks: f.Worked.Stocks,
+		Mass: f.Worked.Figures[0].Text, Verdict: f.Worked.Hold.Verdict, Use: f.Worked.Hold.Use, Why: f.Worked.Hold.Why, Updated: f.Updated}
+	for _, x := range f.Worked.Findings {
+		if x.Severity == working.Stop && x.SetAside == "" {
+			h.Stops++
+		}
+	}
+	return h
 }

@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math"
 	"net/url"
+	"reflect"
 	"slices"
 	"strings"
 	"testing"
@@ -253,5 +254,52 @@ func TestAssembly(t *testing.T) {
 		if got := site.Assemble(vehicle.Survey{}, b, nil, nil); got.Trailer == nil || !strings.Contains(got.Trailer.Why, "coupling lies") {
 			t.Errorf("%+v", got.Trailer)
 		}
+	}
+}
+
+// The list of frames is worked out once for each state of the job, and anew whenever
+// anything in it changes that they are held against.
+func TestListOfFramesFollowsTheJob(t *testing.T) {
+	c := start(t)
+	if err := c.jobs.LoadDemo(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	all, err := c.jobs.Jobs(t.Context(), false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	changed := 0
+	for _, j := range all {
+		list := func() (heads []httpapi.FrameHead) {
+			c.do("GET", "/api/v1/jobs/"+j.ID+"/frames", "").into(t, &heads)
+			return heads
+		}
+		before := list()
+		if again := list(); !reflect.DeepEqual(before, again) {
+			t.Errorf("asked again: %+v, %+v", before, again)
+		}
+		frames, err := c.jobs.Frames(t.Context(), j.ID)
+		if err != nil || len(frames) != len(before) {
+			t.Fatalf("%d frames, %d listed (%v)", len(frames), len(before), err)
+		}
+		for i, f := range frames { // one by one they say the same
+			one, err := c.jobs.WorkFrame(t.Context(), f)
+			if err != nil || !reflect.DeepEqual(one.Worked.Hold.Use, before[i].Use) || one.Worked.Hold.Verdict != before[i].Verdict {
+				t.Errorf("%s: %v in the list, %v alone (%v)", f.Name, before[i].Verdict, one.Worked.Hold.Verdict, err)
+			}
+		}
+		b := j.Brief
+		if b.Strength.School = strength.Factored; j.Brief.Strength.School == strength.Factored {
+			b.Strength.School = strength.Allowable
+		}
+		if _, err := c.jobs.SaveBrief(t.Context(), j.ID, job.On{Revision: j.Revision}, b); err != nil {
+			t.Fatal(err)
+		}
+		if !reflect.DeepEqual(before, list()) {
+			changed++
+		}
+	}
+	if changed == 0 {
+		t.Error("another school of strength changes nothing in any list")
 	}
 }

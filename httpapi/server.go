@@ -14,6 +14,7 @@ import (
 	"github.com/alexedwards/scs/v2"
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
+	lru "github.com/hashicorp/golang-lru/v2"
 
 	"warmanvil/account"
 	"warmanvil/calc"
@@ -45,6 +46,7 @@ type server struct {
 	sessions  *scs.SessionManager
 	door      Door
 	answers   answers
+	heads     *lru.Cache[string, []FrameHead] // of frames, by job and its standing
 	lines     map[work]*line
 	known     known
 	cross     *http.CrossOriginProtection
@@ -88,7 +90,7 @@ func build(opt Options) *server {
 		opt.Jobs.Calculates = calc.Known
 	}
 	s := &server{jobs: opt.Jobs, trouble: trouble, room: opt.Room, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door),
-		door: opt.Door, answers: newAnswers(), lines: newLines(), cross: http.NewCrossOriginProtection(),
+		door: opt.Door, answers: newAnswers(), heads: newHeads(), lines: newLines(), cross: http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), guesses: newGuesses(), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",

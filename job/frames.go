@@ -92,6 +92,26 @@ func (s *Service) WorkFrame(ctx context.Context, f Frame) (WorkedFrame, error) {
 	return WorkedFrame{f, worked.Told()}, nil
 }
 
+// WorkFrames works all frames of a job out, each among all the others.
+func (s *Service) WorkFrames(ctx context.Context, jobID string) ([]WorkedFrame, error) {
+	list, err := s.Frames(ctx, jobID)
+	if err != nil {
+		return nil, err
+	}
+	_, all, err := s.Site(ctx, jobID)
+	if err != nil {
+		return nil, err
+	}
+	out := make([]WorkedFrame, 0, len(list))
+	for _, f := range list {
+		if err := ctx.Err(); err != nil {
+			return nil, err
+		}
+		out = append(out, WorkedFrame{f, all.Framed(f.Frame).Told()})
+	}
+	return out, nil
+}
+
 // FrameBuilt answers a frame worked out and its shape, for files.
 func (s *Service) FrameBuilt(ctx context.Context, id string) (WorkedFrame, *shape.Built, Job, error) {
 	f, err := s.Frame(ctx, id)

@@ -101,6 +101,16 @@ func (m *memory) Only(ctx context.Context, job string, k Kind) (Document, error)
 	return Document{Kind: k, Kept: Kept{JobID: job}}, m.down
 }
 
+func (m *memory) Standing(_ context.Context, job string) (string, error) {
+	var out string
+	for _, id := range m.order {
+		if d := m.documents[id]; d.JobID == job {
+			out += fmt.Sprint(id, d.Archived, d.Revision, ",")
+		}
+	}
+	return out, m.down
+}
+
 func (m *memory) keep(d Document) {
 	m.revisions[d.ID] = append(m.revisions[d.ID], d.state())
 	m.documents[d.ID] = d

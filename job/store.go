@@ -78,6 +78,8 @@ type DocumentStore interface {
 	ArchiveDocument(ctx context.Context, id string, archived bool, now time.Time) error
 	// Revisions lists kept states, newest first.
 	Revisions(ctx context.Context, id string) ([]Revision, error)
+	// Standing names the state of all documents of a job together: two alike say the same.
+	Standing(ctx context.Context, jobID string) (string, error)
 	Revision(ctx context.Context, id string, number int) (Revision, error)
 }
 

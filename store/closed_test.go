@@ -42,6 +42,7 @@ func TestNothingIsAnsweredWithoutADatabase(t *testing.T) {
 		"add documents":    s.AddDocuments(ctx, doc),
 		"save document":    err1(s.SaveDocument(ctx, doc, doc.Revision)),
 		"archive document": s.ArchiveDocument(ctx, p.ID, true, day),
+		"standing":         err1(s.Standing(ctx, j.ID)),
 		"revisions":        err1(s.Revisions(ctx, p.ID)),
 		"revision":         err1(s.Revision(ctx, p.ID, 1)),
 		"numbers":          err1(s.Numbers(ctx, j.ID)),

@@ -173,3 +173,11 @@ func (s *Store) Revisions(ctx context.Context, id string) ([]job.Revision, error
 func (s *Store) Revision(ctx context.Context, id string, number int) (job.Revision, error) {
 	return scanRevision(s.pool.QueryRow(ctx, `SELECT `+revisionColumns+` WHERE document = $1 AND revision = $2`, id, number))
 }
+
+// Standing names the state of all documents of a job together.
+func (s *Store) Standing(ctx context.Context, jobID string) (name string, err error) {
+	err = s.pool.QueryRow(ctx, `SELECT coalesce(string_agg(concat(d.id, ' ', d.archived, ' ',
+		(SELECT max(revision) FROM document_revision WHERE document = d.id)), ',' ORDER BY d.id), '') FROM document d WHERE d.owner = $1`,
+		jobID).Scan(&name)
+	return name, err
+}
