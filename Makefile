@@ -3,7 +3,7 @@ SHELL := /bin/bash
 GO ?= go
 export CGO_ENABLED = 0
 
-.PHONY: demo test dev bench fuzz screenshots setup setup-demo ui api lint lint-go lint-ui race clean
+.PHONY: demo test dev bench fuzz soak screenshots setup setup-demo ui api lint lint-go lint-ui race clean
 
 # Private database, demo jobs, loopback server. Ctrl-C stops both.
 demo: setup-demo bin/warmanvil
@@ -65,6 +65,11 @@ dev: setup-demo bin/warmanvil
 
 bench: setup ui
 	$(GO) test -p 1 -run '^$$' -bench . -benchmem ./core/... ./job ./httpapi ./e2e
+
+# What one person's heavy work does to another, and five hundred people saving: three minutes.
+soak: setup
+	WARMANVIL_SOAK=60s $(GO) test -count 1 -v -run 'TestSoak' ./httpapi
+	$(GO) test -count 1 -run 'TestKilledDuringSaves|TestDatabaseThatHangs' ./cmd/warmanvil
 
 FUZZTIME ?= 30s
 fuzz:

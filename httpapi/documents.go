@@ -72,7 +72,7 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 			d, err := s.jobs.Find(ctx(c), k.kind, c.id)
 			return stands(c, d, err)
 		})
-	route(s, operation{method: "PUT", path: k.path, id: "save" + k.name, work: brisk,
+	route(s, operation{method: "PUT", path: k.path, id: "save" + k.name, work: keeping,
 		summary: "Keep a new state of a " + k.word + " as a revision, joined with what others saved meanwhile", match: true, query: saving},
 		func(c call, in T) (v V, err error) {
 			on, err := c.on()
@@ -89,7 +89,7 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 		word, summary string
 		do            func(context.Context, job.Kind, string, job.On) (job.Document, error)
 	}{{"undo", "Bring back the state before the last change", s.jobs.Undo}, {"redo", "Take back the last undo", s.jobs.Redo}} {
-		route(s, operation{method: "POST", path: k.path + "/" + step.word, id: step.word + k.name, work: brisk,
+		route(s, operation{method: "POST", path: k.path + "/" + step.word, id: step.word + k.name, work: keeping,
 			summary: step.summary, match: true},
 			func(c call, _ none) (v V, err error) {
 				on, err := c.on()

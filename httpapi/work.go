@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"math"
 	"net/http"
 	"runtime"
 	"time"
@@ -15,13 +16,14 @@ import (
 type work int
 
 const (
-	rest  work = iota // it reads and keeps
-	brisk             // it computes one thing: within a second where that is as large as it may be
-	whole             // a whole job, a drawing, a frame
+	rest    work = iota // it reads and keeps
+	keeping             // it keeps a document and tells what that comes to: in turn, but never refused
+	brisk               // it computes one thing: within a second where that is as large as it may be
+	whole               // a whole job, a drawing, a frame
 )
 
 // budget is how long each may take once it runs; then it is left off.
-var budget = map[work]time.Duration{rest: 20 * time.Second, brisk: 10 * time.Second, whole: 30 * time.Second}
+var budget = map[work]time.Duration{rest: 20 * time.Second, keeping: 20 * time.Second, brisk: 10 * time.Second, whole: 30 * time.Second}
 
 // waitingRoom is how much of one person's may wait.
 const waitingRoom = 64
@@ -32,7 +34,7 @@ var errLong = errors.New("this takes longer than any work may")
 // person's long work.
 func newLines() map[work]*line {
 	n := max(2, runtime.NumCPU())
-	return map[work]*line{brisk: newLine(2*n, n, waitingRoom), whole: newLine(n, n-1, waitingRoom)}
+	return map[work]*line{keeping: newLine(4*n, 4*n, math.MaxInt), brisk: newLine(2*n, n, waitingRoom), whole: newLine(n, n-1, waitingRoom)}
 }
 
 // begin waits until there is room for a route's work and bounds the time it may take; end
@@ -75,7 +77,7 @@ type LineView struct {
 func (s *server) lineRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/line", id: "getLine", summary: "What of one's own work runs and what waits for it"},
 		func(c call, _ none) (v LineView, err error) {
-			for _, w := range []work{brisk, whole} {
+			for _, w := range []work{keeping, brisk, whole} {
 				running, waiting, before := s.lines[w].place(s.person(c.Context))
 				v.Running += running
 				v.Waiting += waiting

@@ -188,7 +188,7 @@ export function useDocument<K extends Kind>(
       state.value = 'two versions'
       return
     }
-    if (status === 0 || status >= 500 || status === 412) {
+    if (status === 0 || status >= 500 || status === 412 || status === 429) {
       state.value = 'waiting for the server' // kept in this browser; tried again by itself
       timer = setTimeout(() => void send(), again)
       return
