@@ -132,8 +132,13 @@ func TestListen(t *testing.T) {
 		t.Fatal(err, r)
 	}
 	_ = r.Body.Close()
-	if c := r.Cookies(); len(c) != 1 || !c[0].Secure || !c[0].HttpOnly || c[0].SameSite != http.SameSiteStrictMode {
-		t.Errorf("cookies %+v", c)
+	if len(r.Cookies()) != 2 { // the session, and what the device is known by
+		t.Errorf("cookies %+v", r.Cookies())
+	}
+	for _, c := range r.Cookies() {
+		if !strings.HasPrefix(c.Name, "__Host-") || !c.Secure || !c.HttpOnly || c.SameSite != http.SameSiteStrictMode {
+			t.Errorf("cookie %+v", c)
+		}
 	}
 	stop()
 	for _, bad := range [][]string{{"--listen", "127.0.0.1:0", "--address", "127.0.0.1:0"}, {"--listen", "127.0.0.1:0", "--tls-cert", cert},
