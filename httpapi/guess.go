@@ -23,7 +23,8 @@ type guesses struct {
 
 	mutex sync.Mutex
 	name  map[string][]time.Time // wrong ones of the last hour from devices that never signed in
-	from  map[string]*row        // wrong ones in a row, by name and where they come from
+	swept time.Time
+	from  map[string]*row // wrong ones in a row, by name and where they come from
 }
 
 type row struct {
@@ -114,9 +115,10 @@ func recent(list []time.Time, now time.Time) []time.Time {
 
 // sweep forgets what is over, when there is much.
 func (g *guesses) sweep(now time.Time) {
-	if len(g.from)+len(g.name) < names/2 {
+	if len(g.from)+len(g.name) < names/2 || now.Sub(g.swept) < time.Minute {
 		return
 	}
+	g.swept = now
 	for k, r := range g.from {
 		if now.Sub(r.last) > time.Hour {
 			delete(g.from, k)
