@@ -3,22 +3,12 @@ package httpapi_test
 import (
 	"fmt"
 	"math/rand"
-	"net/http"
-	"net/http/cookiejar"
-	"net/http/httptest"
 	"sort"
-	"strings"
 	"sync"
 	"testing"
 	"time"
 
-	"github.com/alexedwards/scs/pgxstore"
-	"github.com/google/uuid"
-
-	"warmanvil/account"
 	"warmanvil/httpapi"
-	"warmanvil/store"
-	"warmanvil/store/storetest"
 )
 
 const (
@@ -31,33 +21,8 @@ const (
 // and the page draw and save it, a moment of quiet apart, all at once. None may
 // be lost. One run takes about twelve seconds.
 func BenchmarkFiftyPeopleAutosaving(b *testing.B) {
-	jobs := storetest.Jobs(b)
-	s := jobs.Store.(*store.Store)
-	accounts := &account.Service{Store: s, Now: time.Now, NewID: uuid.NewString}
-	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Accounts: accounts, Sessions: pgxstore.NewWithCleanupInterval(s.Pool(), 0)})
-	if err != nil {
-		b.Fatal(err)
-	}
-	server := httptest.NewServer(h)
-	b.Cleanup(server.Close)
-	if _, err := accounts.MakeOwner(b.Context(), "Mara", password); err != nil {
-		b.Fatal(err)
-	}
-	jar, _ := cookiejar.New(nil) // never fails
-	web := &http.Client{Jar: jar, Transport: &http.Transport{MaxIdleConnsPerHost: people}}
-	send := func(method, path, body string, header ...string) reply {
-		req, err := http.NewRequest(method, server.URL+path, strings.NewReader(body))
-		if err != nil {
-			b.Fatal(err)
-		}
-		for i := 0; i+1 < len(header); i += 2 {
-			req.Header.Set(header[i], header[i+1])
-		}
-		return answered(b, web, req)
-	}
-	if r := send("POST", "/api/v1/sign-in", `{"name":"Mara","password":"`+password+`"}`); r.status != 200 {
-		b.Fatalf("%s", r.body)
-	}
+	shop := soak(b)
+	jobs, send := shop.jobs, shop.as("Mara")
 	var j httpapi.JobView
 	send("POST", "/api/v1/jobs", newJob).into(b, &j)
 	for b.Loop() {

@@ -36,12 +36,12 @@ func soaking(t *testing.T) time.Duration {
 
 // soaked is a server that everybody signs in to.
 type soaked struct {
-	t    *testing.T
+	t    testing.TB
 	url  string
 	jobs *job.Service
 }
 
-func soak(t *testing.T) soaked {
+func soak(t testing.TB) soaked {
 	t.Helper()
 	jobs := storetest.Jobs(t)
 	s := jobs.Store.(*store.Store)
