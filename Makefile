@@ -73,16 +73,16 @@ soak: setup
 
 FUZZTIME ?= 30s
 fuzz:
-	$(GO) test -run '^$$' -fuzz FuzzParse -fuzztime $(FUZZTIME) ./core/quantity
-	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime $(FUZZTIME) ./core/trace
-	$(GO) test -run '^$$' -fuzz FuzzRecipe -fuzztime $(FUZZTIME) ./strictjson
-	$(GO) test -run '^$$' -fuzz FuzzUnpack -fuzztime $(FUZZTIME) ./store
-	$(GO) test -run '^$$' -fuzz FuzzCalc -fuzztime $(FUZZTIME) ./calc
-	$(GO) test -run '^$$' -fuzz FuzzPointsIn -fuzztime $(FUZZTIME) ./core/vehicle
-	$(GO) test -run '^$$' -fuzz FuzzBrief -fuzztime $(FUZZTIME) ./job
-	$(GO) test -run '^$$' -fuzz FuzzSurvey -fuzztime $(FUZZTIME) ./job
-	$(GO) test -run '^$$' -fuzz FuzzFrame -fuzztime $(FUZZTIME) ./job
-	$(GO) test -run '^$$' -fuzz FuzzJobFile -fuzztime $(FUZZTIME) ./job
+	$(GO) test -run '^$$' -fuzz FuzzParse -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./core/quantity
+	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./core/trace
+	$(GO) test -run '^$$' -fuzz FuzzRecipe -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./strictjson
+	$(GO) test -run '^$$' -fuzz FuzzUnpack -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./store
+	$(GO) test -run '^$$' -fuzz FuzzCalc -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./calc
+	$(GO) test -run '^$$' -fuzz FuzzPointsIn -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./core/vehicle
+	$(GO) test -run '^$$' -fuzz FuzzBrief -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./job
+	$(GO) test -run '^$$' -fuzz FuzzSurvey -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./job
+	$(GO) test -run '^$$' -fuzz FuzzFrame -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./job
+	$(GO) test -run '^$$' -fuzz FuzzJobFile -fuzztime $(FUZZTIME) -fuzzminimizetime 10x ./job
 
 # One picture of each main view, from the demo jobs.
 screenshots: setup ui

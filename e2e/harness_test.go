@@ -89,7 +89,11 @@ func startOn(t testing.TB, jobs *job.Service, door httpapi.Door) app {
 		}
 		return nil
 	}}
-	if s, ok := jobs.Store.(*store.Store); ok && door.Listen {
+	s, kept := jobs.Store.(*store.Store)
+	if kept {
+		opt.Tasks = storetest.Tasks(t, jobs)
+	}
+	if kept && door.Listen {
 		opt.Accounts = &account.Service{Store: s, Now: time.Now, NewID: uuid.NewString}
 		opt.Sessions = pgxstore.NewWithCleanupInterval(s.Pool(), 0)
 	}
@@ -97,7 +101,7 @@ func startOn(t testing.TB, jobs *job.Service, door httpapi.Door) app {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+	server := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if away.Load() && r.Method == http.MethodPut {
 			panic(http.ErrAbortHandler) // the connection breaks, as when the server is gone
 		}
@@ -106,8 +110,8 @@ func startOn(t testing.TB, jobs *job.Service, door httpapi.Door) app {
 		}
 		h.ServeHTTP(w, r)
 	}))
-	t.Cleanup(s.Close)
-	return app{s, jobs, away, slow, full}
+	t.Cleanup(server.Close)
+	return app{server, jobs, away, slow, full}
 }
 
 // chrome is the one browser of the run; each page has a profile of its own in it.

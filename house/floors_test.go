@@ -61,16 +61,17 @@ var allowed = map[string][]string{
 	"job/words":            {"core/*"},
 	"job":                  {"core/*", "job/merge", "strictjson"},
 	"account":              {"core/working"},
-	"store":                {"core/site", "job", "account"},
-	"store/storetest":      {"job", "store", "localpg"},
+	"task":                 {"core/working", "job"},
+	"store":                {"core/site", "job", "account", "task"},
+	"store/storetest":      {"job", "store", "task", "localpg"},
 	"paper":                {"core/*"},
 	"localpg":              {},
 	"daily":                {},
 	"ui":                   {},
 	"house":                {},
-	"httpapi":              {"core/*", "job", "job/words", "account", "calc", "strictjson", "paper", "daily"},
-	"cmd/warmanvil":        {"core/working", "core/brief", "core/vehicle", "core/site", "strictjson", "calc", "job", "account", "store", "httpapi", "localpg", "daily", "ui"},
-	"e2e":                  {"core/*", "httpapi", "job", "account", "store", "store/storetest", "ui"},
+	"httpapi":              {"core/*", "job", "job/words", "account", "calc", "strictjson", "paper", "daily", "task"},
+	"cmd/warmanvil":        {"core/working", "core/brief", "core/vehicle", "core/site", "strictjson", "calc", "job", "account", "store", "httpapi", "localpg", "daily", "task", "ui"},
+	"e2e":                  {"core/*", "httpapi", "job", "account", "store", "store/storetest", "task", "ui"},
 }
 
 // outside lists what the core may import that is neither its own nor of the

@@ -41,7 +41,7 @@ func share(t *testing.T) shared {
 	s := jobs.Store.(*store.Store)
 	now := time.Now()
 	out := shared{t: t, jobs: jobs, now: &now}
-	h, err := httpapi.New(httpapi.Options{Jobs: jobs,
+	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Tasks: storetest.Queue(jobs),
 		Accounts: &account.Service{Store: s, Now: func() time.Time { return *out.now }, NewID: uuid.NewString},
 		Sessions: pgxstore.NewWithCleanupInterval(s.Pool(), 0),
 		Door:     httpapi.Door{Listen: true, Hosts: []string{"shop.local"}, Reach: "shop.local", SetupCode: setupCode}})
@@ -128,6 +128,7 @@ var routes = map[string]string{
 	"GET /api/v1/members": "owner", "PUT /api/v1/members/{id}": "owner", "DELETE /api/v1/members/{id}": "owner", "POST /api/v1/invitations": "owner",
 	"GET /api/v1/backups": "reader", "GET /api/v1/line": "reader", "GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "POST /api/v1/jobs/{id}/archive": "maker",
 	"POST /api/v1/jobs/{id}/duplicate": "maker", "GET /api/v1/jobs/{id}/export": "reader", "POST /api/v1/import": "maker",
+	"GET /api/v1/tasks": "reader", "GET /api/v1/tasks/{id}": "reader", "POST /api/v1/tasks/{id}/stop": "maker", "DELETE /api/v1/tasks/{id}": "maker",
 	"POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
 	"GET /api/v1/jobs/{id}/holding": "reader", "POST /api/v1/jobs/{id}/rules-seen": "maker", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET /api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET /api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",

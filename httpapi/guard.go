@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"errors"
 	"fmt"
 	"net"
 	"net/http"
@@ -41,7 +42,11 @@ func deny(c *gin.Context, detail string) {
 // recovered turns a panic into a problem instead of a dropped connection.
 func (s *server) recovered(c *gin.Context) {
 	defer func() {
-		if r := recover(); r != nil {
+		r := recover()
+		if err, is := r.(error); is && errors.Is(err, http.ErrAbortHandler) {
+			panic(r) // the connection is to be dropped
+		}
+		if r != nil {
 			s.refuse(c, fmt.Errorf("panic: %v", r))
 		}
 	}()

@@ -4,11 +4,13 @@ import (
 	"encoding/json"
 	"strings"
 	"testing"
+	"time"
 
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
 	"warmanvil/httpapi"
 	"warmanvil/job"
+	"warmanvil/task"
 )
 
 // demo answers the orchard truck with its press foot.
@@ -121,21 +123,47 @@ func TestJobFileOverHTTP(t *testing.T) {
 	if got := r.header.Get("Content-Disposition"); got != `attachment; filename="orchard-truck.warmanvil.json"` {
 		t.Errorf("it is called %s", got)
 	}
-	var v httpapi.JobView
-	c.do("POST", "/api/v1/import", string(r.body)).into(t, &v)
-	if v.ID == j.ID || v.Brief.Name != "Orchard truck" || v.Parts != 7 {
-		t.Errorf("%+v", v)
+	v := c.do("GET", "/api/v1/jobs/"+c.bring(r.body, "done").Job, "")
+	var page httpapi.JobPage
+	v.into(t, &page)
+	if page.Job.ID == j.ID || page.Job.Brief.Name != "Orchard truck" || page.Job.Parts != 7 {
+		t.Errorf("%+v", page.Job)
 	}
-	if got := c.holding(v.ID).Holding.Mounts[0].Verdict; got != "tight" {
+	if got := c.holding(page.Job.ID).Holding.Mounts[0].Verdict; got != "tight" {
 		t.Errorf("the copy says %s", got)
 	}
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"version":5`, `"version":7`, 1)).refused(t, 422, "/version")
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"schema":1,"material":"steel-s235","thickness":6`,
-		`"schema":1,"material":"steel-s235","thickness":-6`, 1)).refused(t, 422, "/documents/1/revisions/0/body/recipe/thickness")
-	c.do("POST", "/api/v1/import", strings.Replace(string(r.body), `"name":"outrigger's plate","material":"steel-s235","thickness":6`,
-		`"name":"outrigger's plate","material":"steel-s235","thickness":-6`, 1)).refused(t, 422,
-		"/documents/0/revisions/0/body/joints/1/design/plies/2/thickness")
-	c.do("POST", "/api/v1/import", `{"letter":"to a friend"}`).refused(t, 422, "/letter")
+	for _, wrong := range []struct{ was, is, path string }{
+		{`"version":5`, `"version":7`, "/version"},
+		{`"schema":1,"material":"steel-s235","thickness":6`, `"schema":1,"material":"steel-s235","thickness":-6`, "/documents/1/revisions/0/body/recipe/thickness"},
+		{`"name":"outrigger's plate","material":"steel-s235","thickness":6`, `"name":"outrigger's plate","material":"steel-s235","thickness":-6`,
+			"/documents/0/revisions/0/body/joints/1/design/plies/2/thickness"},
+		{string(r.body), `{"letter":"to a friend"}`, "/letter"},
+		{string(r.body), string(r.body[:len(r.body)/2]), ""},
+		{string(r.body), string(r.body) + "{}", ""},
+	} {
+		if got := c.bring([]byte(strings.Replace(string(r.body), wrong.was, wrong.is, 1)), "refused"); got.Path != wrong.path ||
+			got.Says == "" || got.Job != "" {
+			t.Errorf("%s: %+v", wrong.path, got)
+		}
+	}
+}
+
+// bring sends a job's file and answers how that ended.
+func (c client) bring(raw []byte, want task.State) httpapi.TaskView {
+	c.t.Helper()
+	var v httpapi.TaskView
+	c.do("POST", "/api/v1/import?name=a+file.json", string(raw)).into(c.t, &v)
+	for end := time.Now().Add(time.Minute); !v.State.Ended(); {
+		if time.Now().After(end) {
+			c.t.Fatalf("it does not end: %+v", v)
+		}
+		time.Sleep(20 * time.Millisecond)
+		c.do("GET", "/api/v1/tasks/"+v.ID, "").into(c.t, &v)
+	}
+	if v.State != want || v.Name != "a file.json" {
+		c.t.Fatalf("%s, %s wanted: %s %s", v.State, want, v.Says, v.Path)
+	}
+	return v
 }
 
 // A file that holds anything of a newer form is refused by its name and form, whatever
@@ -178,7 +206,7 @@ func TestJobFileIsBounded(t *testing.T) {
 				list[i] = number(f)
 			}
 			f["numbers"] = list
-		}, "/numbers", "501"},
+		}, "/numbers", "up to 500"},
 		{"long summary", func(f tree) { document(f, "sheet")["summary"] = strings.Repeat("ü", 2001) }, "/documents/1/revisions/0/summary", "2000"},
 		{"long who", func(f tree) { document(f, "sheet")["who"] = strings.Repeat("ü", 201) }, "/documents/1/revisions/0/who", "200"},
 		{"undo to nowhere", func(f tree) { document(f, "sheet")["undoTo"] = 7 }, "/documents/1/revisions/0/undoTo", "not there yet"},
@@ -197,9 +225,8 @@ func TestJobFileIsBounded(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		r := c.do("POST", "/api/v1/import", string(changed))
-		if r.status != 422 || !strings.Contains(string(r.body), tc.path) || !strings.Contains(strings.ReplaceAll(string(r.body), `\"`, `"`), tc.says) {
-			t.Errorf("%s: %d %.300s", tc.what, r.status, r.body)
+		if v := c.bring(changed, "refused"); !strings.HasPrefix(v.Path, tc.path) || !strings.Contains(v.Says+v.Path, tc.says) {
+			t.Errorf("%s: %s %.300s", tc.what, v.Path, v.Says)
 		}
 		if after, err := c.jobs.Jobs(t.Context(), false); err != nil || len(after) != len(before) {
 			t.Errorf("%s: a job of it is kept: %v", tc.what, err)

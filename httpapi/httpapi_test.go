@@ -47,7 +47,7 @@ func start(t testing.TB) client {
 	t.Helper()
 	alongside(t)
 	jobs := storetest.Jobs(t)
-	h, err := httpapi.New(httpapi.Options{Jobs: jobs,
+	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Tasks: storetest.Tasks(t, jobs),
 		Front: fstest.MapFS{"index.html": {Data: []byte(`<html><meta content="__NONCE__"></html>`)}, "assets/a.js": {Data: []byte("1")}}})
 	if err != nil {
 		t.Fatal(err)

@@ -1,8 +1,10 @@
 package httpapi
 
 import (
+	"bufio"
 	"context"
 	"encoding/json"
+	"net/http"
 	"time"
 
 	"warmanvil/calc"
@@ -11,6 +13,9 @@ import (
 	"warmanvil/core/site"
 	"warmanvil/core/working"
 	"warmanvil/job"
+
+	"github.com/gin-gonic/gin"
+	"github.com/google/uuid"
 )
 
 // JobView is a job in lists.
@@ -131,21 +136,9 @@ func (s *server) jobRoutes() {
 			j, err := s.jobs.DuplicateJob(c.Request.Context(), c.id)
 			return s.madeJob(c, j, err)
 		})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", work: whole,
-		summary: "The whole job as one file"},
-		func(c call, _ none) (job.File, error) {
-			f, name, err := s.jobs.Export(c.Request.Context(), c.id)
-			if err == nil {
-				c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(name)+`"`)
-			}
-			return f, err
-		})
-	route(s, operation{method: "POST", path: "/api/v1/import", id: "importJob", work: whole,
-		summary: "Add the job of such a file", limit: maxJobFile},
-		func(c call, f job.File) (JobView, error) {
-			j, err := s.jobs.Import(c.Request.Context(), f)
-			return s.madeJob(c, j, err)
-		})
+	s.describe(operation{method: "GET", path: "/api/v1/jobs/{id}/export", id: "exportJob", summary: "The whole job as one file"},
+		typeOf[none](), typeOf[job.File]())
+	s.engine.GET("/api/v1/jobs/:id/export", s.exportJob)
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/numbers", id: "keepNumber", work: whole,
 		summary: "Keep a quick calculation"},
 		func(c call, in NumberKeep) (NumberView, error) {
@@ -165,7 +158,39 @@ func (s *server) jobRoutes() {
 		})
 }
 
-// madeJob answers a job that was copied or brought in.
+// exportJob writes a job's file as it is read, never whole.
+func (s *server) exportJob(c *gin.Context) {
+	if err := s.admit(c, reading); err != nil {
+		s.refuse(c, err)
+		return
+	}
+	ctx := c.Request.Context()
+	s.within(c, rest, func() (func(), error) {
+		if _, err := uuid.Parse(c.Param("id")); err != nil {
+			return nil, job.ErrNotFound
+		}
+		x, err := s.jobs.Export(c.Request.Context(), c.Param("id"))
+		return func() {
+			out := &leaving{Writer: c.Writer, at: http.NewResponseController(c.Writer)}
+			first := bufio.NewWriterSize(out, 64<<10)
+			c.Header("Content-Type", "application/json; charset=utf-8")
+			c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(x.Name)+`"`)
+			err := x.Write(ctx, first, "")
+			switch {
+			case err == nil:
+				err = first.Flush()
+			case !out.sent:
+				s.refuse(c, err)
+				return
+			}
+			if err != nil { // half a file must not look like a whole one
+				panic(http.ErrAbortHandler)
+			}
+		}, err
+	})
+}
+
+// madeJob answers a job that was copied.
 func (s *server) madeJob(c call, j job.Job, err error) (JobView, error) {
 	if err != nil {
 		return JobView{}, err

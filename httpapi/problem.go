@@ -14,6 +14,7 @@ import (
 	"warmanvil/calc"
 	"warmanvil/core/working"
 	"warmanvil/job"
+	"warmanvil/task"
 )
 
 // Problem is every error's body (RFC 9457), with the place of each fault as a
@@ -51,7 +52,7 @@ func problemOf(ctx context.Context, err error, trouble func(error) job.Trouble) 
 	case errors.Is(err, errLong):
 		p.Status, p.Detail = http.StatusUnprocessableEntity, "This was given up: "+err.Error()+". Ask for less at once, a part of the drawing "+
 			"or of the job; nothing was changed and nothing typed is lost."
-	case errors.Is(err, errTooMany), errors.Is(err, errCrowd), errors.Is(err, errGuessed):
+	case errors.Is(err, errTooMany), errors.Is(err, errCrowd), errors.Is(err, errGuessed), errors.Is(err, task.ErrMany):
 		p.Status = http.StatusTooManyRequests
 	case errors.Is(err, account.ErrOwned):
 		p.Status = http.StatusConflict

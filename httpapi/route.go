@@ -57,7 +57,7 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 		if reflect.TypeFor[Req]() != reflect.TypeFor[none]() {
 			raw, err := body(g, op.limit)
 			if err == nil {
-				err = decode(raw, &req)
+				err = strictjson.Decode(raw, &req)
 			}
 			if err != nil {
 				s.refuse(g, err)
@@ -69,14 +69,6 @@ func route[Req, Ans any](s *server, op operation, f func(c call, req Req) (Ans, 
 			return func() { g.JSON(http.StatusOK, ans) }, err
 		})
 	})
-}
-
-// decode reads a request; what has a form that may be newer reads itself.
-func decode(raw []byte, req any) error {
-	if r, is := req.(interface{ Read(raw []byte) error }); is {
-		return r.Read(raw)
-	}
-	return strictjson.Decode(raw, req)
 }
 
 func body(g *gin.Context, limit int64) ([]byte, error) {
@@ -117,6 +109,8 @@ func (s *server) describe(op operation, req, ans reflect.Type) {
 	}
 	s.api.AddOperation(o)
 }
+
+func typeOf[T any]() reflect.Type { return reflect.TypeFor[T]() }
 
 func (s *server) schema(t reflect.Type) *huma.Schema {
 	return s.api.Components.Schemas.Schema(t, true, t.Name())

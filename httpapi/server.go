@@ -20,6 +20,7 @@ import (
 	"warmanvil/calc"
 	"warmanvil/daily"
 	"warmanvil/job"
+	"warmanvil/task"
 )
 
 func init() { huma.DefaultArrayNullable = false }
@@ -31,6 +32,7 @@ type Options struct {
 	Accounts *account.Service // nil for a server without accounts
 	Sessions scs.Store        // nil keeps sign-ins in memory
 	Door     Door
+	Tasks    *task.Service // nil where nothing takes long
 	Backups  *daily.Keeper // nil where nobody writes any
 	Room     func() error  // of the disk: nil, or why nothing more is to be written; nil when nobody knows
 }
@@ -39,6 +41,7 @@ type server struct {
 	trouble func(error) job.Trouble // what an error means for the store as a whole
 	room    func() error
 	jobs    *job.Service
+	tasks   *task.Service
 	engine  *gin.Engine
 	api     *huma.OpenAPI
 
@@ -89,8 +92,9 @@ func build(opt Options) *server {
 		trouble = opt.Jobs.Store.Trouble
 		opt.Jobs.Calculates = calc.Known
 	}
-	s := &server{jobs: opt.Jobs, trouble: trouble, room: opt.Room, accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door),
-		door: opt.Door, answers: newAnswers(), heads: newHeads(), lines: newLines(), cross: http.NewCrossOriginProtection(),
+	s := &server{jobs: opt.Jobs, tasks: opt.Tasks, trouble: trouble, room: opt.Room, accounts: opt.Accounts,
+		sessions: newSessions(opt.Sessions, opt.Door),
+		door:     opt.Door, answers: newAnswers(), heads: newHeads(), lines: newLines(), cross: http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), guesses: newGuesses(), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",
@@ -111,6 +115,7 @@ func build(opt Options) *server {
 	s.fileRoutes()
 	s.backupRoutes(opt.Backups)
 	s.lineRoutes()
+	s.taskRoutes()
 	return s
 }
 

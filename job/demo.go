@@ -44,23 +44,23 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		if err != nil {
 			return err
 		}
-		at := w.Job.Created
+		at := w.job.Created
 		ids := map[string]string{} // the demo names its parts
 		for _, p := range d.parts {
-			doc, err := fresh(s, w.Job.ID, KindSheet, PartState{p.Name, p.Quantity, p.Recipe}, "started", at)
+			doc, err := fresh(s, w.job.ID, KindSheet, PartState{p.Name, p.Quantity, p.Recipe}, "started", at)
 			if err != nil {
 				return err
 			}
 			ids[p.Name] = doc.ID
 			w.add(doc)
 		}
-		doc, err := fresh(s, w.Job.ID, KindFrame, FrameState{f.Name, f.Quantity, f.Doc}, "started", at)
+		doc, err := fresh(s, w.job.ID, KindFrame, FrameState{f.Name, f.Quantity, f.Doc}, "started", at)
 		if err != nil {
 			return err
 		}
 		ids[f.Name] = doc.ID
 		w.add(doc)
-		if doc, err = fresh(s, w.Job.ID, KindSurvey, d.survey, "started", at); err != nil {
+		if doc, err = fresh(s, w.job.ID, KindSurvey, d.survey, "started", at); err != nil {
 			return err
 		}
 		w.add(doc)

@@ -124,7 +124,7 @@ func FuzzJobFile(f *testing.F) {
 		f.Fatal(err)
 	}
 	for _, j := range jobs {
-		file, _, err := s.Export(f.Context(), j.ID)
+		file, _, err := exported(s, j.ID)
 		if err != nil {
 			f.Fatal(err)
 		}
@@ -132,11 +132,7 @@ func FuzzJobFile(f *testing.F) {
 	}
 	f.Fuzz(func(t *testing.T, raw []byte) {
 		s, m := remembering()
-		var file File
-		if file.Read(raw) != nil {
-			return
-		}
-		j, err := s.Import(t.Context(), file)
+		j, err := bring(s, raw)
 		if err != nil {
 			var fault *working.Fault
 			if !errors.As(err, &fault) {
@@ -148,7 +144,7 @@ func FuzzJobFile(f *testing.F) {
 			return
 		}
 		once := taken(t, s, j.ID)
-		again, err := s.Import(t.Context(), once)
+		again, err := bring(s, written(t, once))
 		if err != nil {
 			t.Fatalf("what was taken away does not come in again: %v", err)
 		}
@@ -160,7 +156,7 @@ func FuzzJobFile(f *testing.F) {
 
 func taken(t *testing.T, s *Service, id string) File {
 	t.Helper()
-	file, _, err := s.Export(t.Context(), id)
+	file, _, err := exported(s, id)
 	if err != nil {
 		t.Fatal(err)
 	}

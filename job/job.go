@@ -90,28 +90,12 @@ func (s *Service) CreateJob(ctx context.Context, b brief.Brief) (Job, error) {
 }
 
 // started answers a new job that has nothing but its brief.
-func (s *Service) started(b brief.Brief) (Whole, error) {
+func (s *Service) started(b brief.Brief) (started, error) {
 	now := s.Now()
-	w := Whole{Job: Row{ID: s.NewID(), Created: now, Updated: now}}
-	d, err := fresh(s, w.Job.ID, KindBrief, b, "started", now)
-	if err != nil {
-		return Whole{}, err
-	}
-	w.add(d)
-	return w, nil
-}
-
-// add keeps a new job.
-func (s *Service) add(ctx context.Context, w Whole) (Job, error) {
-	for _, d := range w.Documents {
-		if d.Kind == KindBrief {
-			w.Job.Brief = d.Document
-		}
-	}
-	if err := s.Store.AddWhole(ctx, w); err != nil {
-		return Job{}, err
-	}
-	return jobOf(w.Job)
+	w := started{job: Row{ID: s.NewID(), Created: now, Updated: now}}
+	d, err := fresh(s, w.job.ID, KindBrief, b, "started", now)
+	w.documents = []Document{d}
+	return w, err
 }
 
 // SaveBrief keeps a new state of what is wanted.
@@ -145,7 +129,7 @@ func (s *Service) DuplicateJob(ctx context.Context, id string) (Job, error) {
 		}
 		for _, d := range list {
 			w.add(Document{ID: d.ID, Kind: d.Kind, Revision: 1, Body: d.Body,
-				Kept: Kept{JobID: w.Job.ID, Summary: "copied from " + from.Brief.Name, Created: w.Job.Created, Updated: w.Job.Created}})
+				Kept: Kept{JobID: w.job.ID, Summary: "copied from " + from.Brief.Name, Created: w.job.Created, Updated: w.job.Created}})
 		}
 	}
 	if err := s.rename(&w); err != nil {

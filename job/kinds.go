@@ -1,6 +1,7 @@
 package job
 
 import (
+	"bytes"
 	"encoding/json"
 	"fmt"
 	"reflect"
@@ -12,6 +13,8 @@ import (
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 	"warmanvil/strictjson"
+
+	"github.com/go-json-experiment/json/jsontext"
 )
 
 // Form is what a document of one kind says.
@@ -73,23 +76,44 @@ type version struct {
 // reads refuses a body of a newer form by its name, before anything in it is looked at: it
 // may well hold what nobody here has heard of.
 func (v version) reads(raw []byte) error {
-	var doc map[string]any
-	if json.Unmarshal(raw, &doc) != nil {
-		return nil // what is wrong with it is said by who reads it whole
-	}
-	var said any = doc
-	for _, step := range strings.Split(v.at, "/")[1:] {
-		m, _ := said.(map[string]any)
-		said = m[step]
-	}
-	if n, is := said.(float64); is && n > float64(v.known) {
+	if n, is := numberAt(raw, strings.Split(v.at, "/")[1:]); is && n > float64(v.known) {
+		var doc struct{ Name any }
+		_ = json.Unmarshal(raw, &doc) // or it has no name
 		called := "The " + v.word
-		if name, _ := doc["name"].(string); name != "" {
+		if name, _ := doc.Name.(string); name != "" {
 			called += fmt.Sprintf(" %q", clipped(name))
 		}
 		return working.Refuse(v.at, "%s is of form %g, and this program knows forms up to %d: take a newer program.", called, n, v.known)
 	}
 	return nil
+}
+
+// numberAt answers the number at a place in a text; false when there is none, or no such
+// place: what is wrong with the text is said by who reads it whole.
+func numberAt(raw []byte, path []string) (float64, bool) {
+	dec := jsontext.NewDecoder(bytes.NewReader(raw))
+	for _, step := range path {
+		if t, err := dec.ReadToken(); err != nil || t.Kind() != '{' {
+			return 0, false
+		}
+		for {
+			t, err := dec.ReadToken()
+			if err != nil || t.Kind() != '"' {
+				return 0, false
+			}
+			if t.String() == step {
+				break
+			}
+			if dec.SkipValue() != nil {
+				return 0, false
+			}
+		}
+	}
+	t, err := dec.ReadToken()
+	if err != nil || t.Kind() != '0' {
+		return 0, false
+	}
+	return t.Float(), true
 }
 
 // clipped is a name as it is said in a sentence.

@@ -3,12 +3,16 @@ package job
 import (
 	"bytes"
 	"context"
+	"encoding/json"
 	"errors"
 	"fmt"
+	"io"
 	"slices"
+	"testing"
 	"time"
 
 	"warmanvil/core/site"
+	"warmanvil/strictjson"
 )
 
 // memory is a store that forgets when the test ends.
@@ -199,24 +203,99 @@ func (m *memory) SaveVerdicts(_ context.Context, job string, v site.Verdicts, _ 
 	return m.down
 }
 
-func (m *memory) Whole(ctx context.Context, id string) (Whole, error) {
+func (m *memory) Outline(ctx context.Context, id string) (Outline, error) {
 	j, err := m.Job(ctx, id)
-	w := Whole{Job: j}
+	o := Outline{Job: j}
 	for _, k := range m.order {
-		if d := m.documents[k]; d.JobID == id {
-			w.Documents = append(w.Documents, WholeDocument{d, m.revisions[k]})
+		if d, list := m.documents[k], m.revisions[k]; d.JobID == id {
+			o.Documents = append(o.Documents, Outlined{k, d.Kind, d.Archived, list[0].Number, list[len(list)-1].Number})
 		}
 	}
-	w.Numbers, _ = m.Numbers(ctx, id)
-	return w, err
+	o.Numbers, _ = m.Numbers(ctx, id)
+	return o, err
 }
 
-func (m *memory) AddWhole(_ context.Context, w Whole) error {
-	m.jobs[w.Job.ID] = w.Job
-	for _, d := range w.Documents {
-		m.order = append(m.order, d.ID)
-		m.documents[d.ID], m.revisions[d.ID] = d.Document, d.Revisions
+func (m *memory) States(_ context.Context, id string, from, n int) ([]Revision, error) {
+	var out []Revision
+	for _, r := range m.revisions[id] {
+		if r.Number >= from && len(out) < n {
+			out = append(out, r)
+		}
 	}
-	m.numbers = append(m.numbers, w.Numbers...)
+	return out, m.down
+}
+
+// AddJob keeps what is added once all of it is.
+func (m *memory) AddJob(_ context.Context, r Row, fill func(Adding) error) error {
+	if _, there := m.jobs[r.ID]; there {
+		return ErrConflict
+	}
+	a := &memoryAdding{}
+	if err := fill(a); err != nil {
+		return err
+	}
+	m.jobs[r.ID] = r
+	for _, d := range a.documents {
+		m.order = append(m.order, d.ID)
+		list := a.revisions[d.ID]
+		d.Body = list[len(list)-1].Body
+		m.documents[d.ID], m.revisions[d.ID] = d, list
+	}
+	m.numbers = append(m.numbers, a.numbers...)
 	return m.down
+}
+
+// memoryAdding is a new job on its way into the memory.
+type memoryAdding struct {
+	documents []Document
+	revisions map[string][]Revision
+	numbers   []Number
+}
+
+func (a *memoryAdding) Document(d Document) error {
+	a.documents = append(a.documents, d)
+	return nil
+}
+
+func (a *memoryAdding) Revision(document string, r Revision) error {
+	if a.revisions == nil {
+		a.revisions = map[string][]Revision{}
+	}
+	a.revisions[document] = append(a.revisions[document], r)
+	return nil
+}
+
+func (a *memoryAdding) Number(n Number) error {
+	a.numbers = append(a.numbers, n)
+	return nil
+}
+
+// bring brings in a file that is in memory.
+func bring(s *Service, raw []byte) (Job, error) {
+	return s.Bring(context.Background(), s.NewID(), Brought{Size: int64(len(raw)), Open: func() io.Reader { return bytes.NewReader(raw) }})
+}
+
+// exported answers a job's file, read again.
+func exported(s *Service, id string) (f File, name string, err error) {
+	x, err := s.Export(context.Background(), id)
+	if err != nil {
+		return f, "", err
+	}
+	var raw bytes.Buffer
+	if err := x.Write(context.Background(), &raw, ""); err != nil {
+		return f, "", err
+	}
+	return f, x.Name, strictjson.Decode(raw.Bytes(), &f)
+}
+
+func written(t *testing.T, f File) []byte {
+	t.Helper()
+	if f.Numbers == nil {
+		f.Numbers = []FileNumber{}
+	}
+	raw, err := json.Marshal(f)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return raw
 }

@@ -1,11 +1,8 @@
 package job
 
 import (
-	"context"
-	"fmt"
 	"reflect"
 	"testing"
-	"time"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
@@ -13,19 +10,9 @@ import (
 	"warmanvil/core/site"
 )
 
-// taking keeps what a service adds; nothing else is asked of it.
-type taking struct {
-	Store
-	whole Whole
-}
-
-func (s *taking) AddWhole(_ context.Context, w Whole) error { s.whole = w; return nil }
-
 // Brought from a file, pieces and copies still know the parts they name.
 func TestImportedPartsNameEachOther(t *testing.T) {
-	kept := &taking{}
-	n := 0
-	s := &Service{Store: kept, NewID: func() string { n++; return fmt.Sprint("new", n) }, Now: func() time.Time { return time.Unix(0, 0) }}
+	s, kept := remembering()
 	old := func(id string, change func(*sheet.Recipe)) OldPart {
 		r := demo.ShelfBracket()
 		change(&r)
@@ -38,15 +25,15 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 		old("half", func(r *sheet.Recipe) { r.Piece = &sheet.Piece{Of: "jig", Name: "Jig"} }),
 		old("stray", func(r *sheet.Recipe) { r.Master = &sheet.Master{Part: "elsewhere", Name: "Gone"} }),
 	}}}
-	j, err := s.Import(context.Background(), f)
+	j, err := bring(s, written(t, f))
 	if err != nil {
 		t.Fatal(err)
 	}
 	var parts []Part
-	for _, d := range kept.whole.Documents {
-		if d.Kind == KindSheet {
-			parts = append(parts, must[Part](t)(PartOf(d.Document)))
-			if first := must[PartState](t)(Body[PartState](d.Revisions[0].Body)); !reflect.DeepEqual(first.Recipe.Master,
+	for _, id := range kept.order {
+		if d := kept.documents[id]; d.Kind == KindSheet {
+			parts = append(parts, must[Part](t)(PartOf(d)))
+			if first := must[PartState](t)(Body[PartState](kept.revisions[id][0].Body)); !reflect.DeepEqual(first.Recipe.Master,
 				parts[len(parts)-1].Recipe.Master) {
 				t.Errorf("in the history of %s the master is %+v", first.Name, first.Recipe.Master)
 			}

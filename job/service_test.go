@@ -2,7 +2,6 @@ package job
 
 import (
 	"context"
-	"encoding/json"
 	"errors"
 	"fmt"
 	"reflect"
@@ -17,7 +16,6 @@ import (
 	"warmanvil/core/site"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
-	"warmanvil/strictjson"
 )
 
 var ctx = context.Background()
@@ -291,7 +289,7 @@ func TestRefusedAtTheDoor(t *testing.T) {
 		"no part to undo":    func() error { _, err := s.Undo(ctx, KindSheet, "gone", On{Revision: 1}); return err },
 		"no job to copy":     func() error { _, err := s.DuplicateJob(ctx, "gone"); return err },
 		"a number in no job": func() error { _, err := s.KeepNumber(ctx, "gone", "bend", "x", nil); return err },
-		"no job to write":    func() error { _, _, err := s.Export(ctx, "gone"); return err },
+		"no job to write":    func() error { _, err := s.Export(ctx, "gone"); return err },
 		"no frame":           func() error { _, err := s.Frame(ctx, p.ID); return err },
 	} {
 		if err := try(); !errors.Is(err, ErrNotFound) {
@@ -318,11 +316,11 @@ func TestCopiedJobsStandAlone(t *testing.T) {
 			}
 		}
 		j := must[Job](t)(s.DuplicateJob(ctx, id))
-		w := must[Whole](t)(m.Whole(ctx, j.ID))
-		raw, err := json.Marshal(w.Documents)
+		w, _, err := exported(s, j.ID)
 		if err != nil {
 			t.Fatal(err)
 		}
+		raw := written(t, w)
 		for k := range ids {
 			if strings.Contains(string(raw), `"`+k+`"`) {
 				t.Errorf("the copy of %s still names %s", from.Brief.Name, m.documents[k].Kind)
@@ -368,36 +366,21 @@ func TestFilesCarryTheWholeJob(t *testing.T) {
 			break
 		}
 		must[Number](t)(s.KeepNumber(ctx, from.ID, "bend", "A bend", []byte(`{"x":1}`)))
-		f, name, err := s.Export(ctx, from.ID)
+		f, name, err := exported(s, from.ID)
 		if err != nil || name != from.Brief.Name {
 			t.Fatal(name, err)
 		}
-		raw, err := json.Marshal(f)
-		if err != nil {
-			t.Fatal(err)
-		}
-		var read File
-		if err := strictjson.Decode(raw, &read); err != nil {
-			t.Fatal(err)
-		}
-		j := must[Job](t)(s.Import(ctx, read))
-		again, _, err := s.Export(ctx, j.ID)
+		j := must[Job](t)(bring(s, written(t, f)))
+		again, _, err := exported(s, j.ID)
 		if err != nil || len(again.Documents) != len(f.Documents) || len(again.Numbers) != 1 || again.Numbers[0].Title != "A bend" {
 			t.Fatalf("%s: %d documents of %d, %d numbers, %v", from.Brief.Name, len(again.Documents), len(f.Documents), len(again.Numbers), err)
 		}
 		// Called by the names of the first, the second is the first.
-		text := func(f File) string {
-			raw, err := json.Marshal(f)
-			if err != nil {
-				t.Fatal(err)
-			}
-			return string(raw)
-		}
-		back := text(again)
+		back := string(written(t, again))
 		for i, d := range again.Documents {
 			back = strings.ReplaceAll(back, `"`+d.ID+`"`, `"`+f.Documents[i].ID+`"`)
 		}
-		if back != text(f) {
+		if back != string(written(t, f)) {
 			t.Errorf("%s came back changed", from.Brief.Name)
 		}
 	}

@@ -13,6 +13,7 @@ var (
 	ErrNotFound = site.ErrNoSuch
 	ErrConflict = errors.New("somebody saved it meanwhile")
 	ErrNothing  = errors.New("there is nothing to undo or redo")
+	ErrBusy     = errors.New("it is being added by somebody else just now")
 )
 
 // Store keeps jobs and their documents.
@@ -54,10 +55,18 @@ type JobStore interface {
 	Jobs(ctx context.Context, archived bool) ([]Row, error)
 	Job(ctx context.Context, id string) (Row, error)
 	ArchiveJob(ctx context.Context, id string, archived bool, now time.Time) error
-	// Whole answers all there is of a job, documents in the order they were added.
-	Whole(ctx context.Context, id string) (Whole, error)
-	// AddWhole adds a job with its history in one transaction.
-	AddWhole(ctx context.Context, w Whole) error
+	// Outline answers all there is of a job but its states, as it is at one moment.
+	Outline(ctx context.Context, id string) (Outline, error)
+	// AddJob adds a job with all that fill adds, or, when that fails, nothing. It fails with
+	// ErrConflict when there is one of that id, and with ErrBusy while one is being added.
+	AddJob(ctx context.Context, r Row, fill func(Adding) error) error
+}
+
+// Adding takes what a new job has: each document before its states, those in order.
+type Adding interface {
+	Document(d Document) error
+	Revision(document string, r Revision) error
+	Number(n Number) error
 }
 
 // DocumentStore keeps documents. Saves fail with ErrConflict when the stored revision is
@@ -78,6 +87,8 @@ type DocumentStore interface {
 	ArchiveDocument(ctx context.Context, id string, archived bool, now time.Time) error
 	// Revisions lists kept states, newest first.
 	Revisions(ctx context.Context, id string) ([]Revision, error)
+	// States lists up to n kept states from a revision on, oldest first.
+	States(ctx context.Context, id string, from, n int) ([]Revision, error)
 	// Standing names the state of all documents of a job together: two alike say the same.
 	Standing(ctx context.Context, jobID string) (string, error)
 	Revision(ctx context.Context, id string, number int) (Revision, error)

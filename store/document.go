@@ -58,7 +58,10 @@ func (s *Store) AddDocuments(ctx context.Context, list ...job.Document) error {
 		for _, d := range list {
 			state := job.Revision{Number: d.Revision, Body: d.Body, Summary: d.Summary, Who: d.Who, UndoTo: d.UndoTo,
 				RedoTo: d.RedoTo, Created: d.Updated}
-			if err := addDocument(ctx, tx, d, state); err != nil {
+			if err := addDocument(ctx, tx, d); err != nil {
+				return err
+			}
+			if err := addRevision(ctx, tx, d.ID, state); err != nil {
 				return err
 			}
 		}
@@ -66,7 +69,7 @@ func (s *Store) AddDocuments(ctx context.Context, list ...job.Document) error {
 	})
 }
 
-func addDocument(ctx context.Context, tx pgx.Tx, d job.Document, history ...job.Revision) error {
+func addDocument(ctx context.Context, tx pgx.Tx, d job.Document) error {
 	_, err := tx.Exec(ctx, `INSERT INTO document (id, owner, kind, single, archived, created_at, updated_at)
 		VALUES ($1, nullif($2, '')::uuid, $3, $4, $5, $6, $7)`,
 		d.ID, d.JobID, d.Kind, !d.Kind.Many(), d.Archived, d.Created, d.Updated)
@@ -76,13 +79,15 @@ func addDocument(ctx context.Context, tx pgx.Tx, d job.Document, history ...job.
 	if err != nil {
 		return fmt.Errorf("add document: %w", err)
 	}
-	for _, r := range history {
-		_, err := tx.Exec(ctx, `INSERT INTO document_revision (document, revision, body, summary, who, undo_to, redo_to, created_at)
-			VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
-			d.ID, r.Number, r.Body, r.Summary, r.Who, r.UndoTo, r.RedoTo, r.Created)
-		if err != nil {
-			return fmt.Errorf("add revision: %w", err)
-		}
+	return nil
+}
+
+func addRevision(ctx context.Context, tx pgx.Tx, document string, r job.Revision) error {
+	_, err := tx.Exec(ctx, `INSERT INTO document_revision (document, revision, body, summary, who, undo_to, redo_to, created_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
+		document, r.Number, r.Body, r.Summary, r.Who, r.UndoTo, r.RedoTo, r.Created)
+	if err != nil {
+		return fmt.Errorf("add revision: %w", err)
 	}
 	return nil
 }
@@ -172,6 +177,15 @@ func (s *Store) Revisions(ctx context.Context, id string) ([]job.Revision, error
 // Revision answers one kept state.
 func (s *Store) Revision(ctx context.Context, id string, number int) (job.Revision, error) {
 	return scanRevision(s.pool.QueryRow(ctx, `SELECT `+revisionColumns+` WHERE document = $1 AND revision = $2`, id, number))
+}
+
+// States lists up to n kept states from a revision on, oldest first.
+func (s *Store) States(ctx context.Context, id string, from, n int) ([]job.Revision, error) {
+	rows, err := s.pool.Query(ctx, `SELECT `+revisionColumns+` WHERE document = $1 AND revision >= $2 ORDER BY revision LIMIT $3`, id, from, n)
+	if err != nil {
+		return nil, err
+	}
+	return collectRevisions(rows)
 }
 
 // Standing names the state of all documents of a job together.

@@ -61,55 +61,58 @@ func (s *Store) ArchiveJob(ctx context.Context, id string, archived bool, now ti
 	return nil
 }
 
-// Whole answers all there is of a job as it was at one moment.
-func (s *Store) Whole(ctx context.Context, id string) (w job.Whole, err error) {
+// Outline answers all there is of a job but its states, as it was at one moment.
+func (s *Store) Outline(ctx context.Context, id string) (o job.Outline, err error) {
 	err = pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		if w.Job, err = jobIn(ctx, tx, id); err != nil {
+		if o.Job, err = jobIn(ctx, tx, id); err != nil {
 			return err
 		}
-		rows, err := tx.Query(ctx, `SELECT `+documentColumns+` WHERE d.owner = $1 ORDER BY d.created_at, d.id`, id)
+		rows, err := tx.Query(ctx, `SELECT d.id::text, d.kind, d.archived, min(r.revision), max(r.revision)
+			FROM document d JOIN document_revision r ON r.document = d.id WHERE d.owner = $1 GROUP BY d.id ORDER BY d.created_at, d.id`, id)
 		if err != nil {
 			return err
 		}
-		list, err := collectDocuments(rows)
-		if err != nil {
+		if o.Documents, err = pgx.CollectRows(rows, pgx.RowToStructByPos[job.Outlined]); err != nil {
 			return err
 		}
-		for _, d := range list {
-			rows, err := tx.Query(ctx, `SELECT `+revisionColumns+` WHERE document = $1 ORDER BY revision`, d.ID)
-			if err != nil {
-				return err
-			}
-			history, err := collectRevisions(rows)
-			if err != nil {
-				return err
-			}
-			w.Documents = append(w.Documents, job.WholeDocument{Document: d, Revisions: history})
-		}
-		w.Numbers, err = numbersIn(ctx, tx, id)
+		o.Numbers, err = numbersIn(ctx, tx, id)
 		return err
 	})
-	return w, err
+	return o, err
 }
 
-// AddWhole adds a job with its history in one transaction.
-func (s *Store) AddWhole(ctx context.Context, w job.Whole) error {
+// AddJob adds a job with all that fill adds in one transaction.
+func (s *Store) AddJob(ctx context.Context, r job.Row, fill func(job.Adding) error) error {
 	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
-		_, err := tx.Exec(ctx, `INSERT INTO job (id, archived, created_at, updated_at) VALUES ($1, $2, $3, $4)`, w.Job.ID, w.Job.Archived,
-			w.Job.Created, w.Job.Updated)
+		var alone bool // one that is being added would be waited for
+		if err := tx.QueryRow(ctx, `SELECT pg_try_advisory_xact_lock(hashtextextended('job ' || $1, 0))`, r.ID).Scan(&alone); err != nil {
+			return err
+		}
+		if !alone {
+			return job.ErrBusy
+		}
+		_, err := tx.Exec(ctx, `INSERT INTO job (id, archived, created_at, updated_at) VALUES ($1, $2, $3, $4)`, r.ID, r.Archived, r.Created,
+			r.Updated)
+		if taken(err) {
+			return job.ErrConflict
+		}
 		if err != nil {
 			return fmt.Errorf("add job: %w", err)
 		}
-		for _, d := range w.Documents {
-			if err := addDocument(ctx, tx, d.Document, d.Revisions...); err != nil {
-				return err
-			}
-		}
-		for _, n := range w.Numbers {
-			if err := keepNumber(ctx, tx, n); err != nil {
-				return err
-			}
-		}
-		return nil
+		return fill(adding{ctx, tx})
 	})
 }
+
+// adding adds to a job within its transaction.
+type adding struct {
+	ctx context.Context
+	tx  pgx.Tx
+}
+
+func (a adding) Document(d job.Document) error { return addDocument(a.ctx, a.tx, d) }
+
+func (a adding) Revision(document string, r job.Revision) error {
+	return addRevision(a.ctx, a.tx, document, r)
+}
+
+func (a adding) Number(n job.Number) error { return keepNumber(a.ctx, a.tx, n) }

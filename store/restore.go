@@ -74,7 +74,7 @@ func (s *Store) restore(ctx context.Context, m manifest, tables map[string][]byt
 	if err := beside.fill(ctx, m, tables); err != nil {
 		return Restored{}, errors.Join(err, s.dropSide(ctx))
 	}
-	if err := errors.Join(beside.Migrate(ctx), beside.says(ctx, m, now)); err != nil {
+	if err := errors.Join(beside.tables(ctx), beside.says(ctx, m, now)); err != nil {
 		return Restored{}, errors.Join(err, s.dropSide(ctx))
 	}
 	beside.Close()

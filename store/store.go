@@ -164,6 +164,17 @@ func (s *Store) ask(ctx context.Context) error {
 
 // Migrate brings the database to this version.
 func (s *Store) Migrate(ctx context.Context) error {
+	if err := s.tables(ctx); err != nil {
+		return err
+	}
+	if err := s.queueTables(ctx); err != nil {
+		return fmt.Errorf("migrate the queue: %w", err)
+	}
+	return nil
+}
+
+// tables brings what a backup holds to this version.
+func (s *Store) tables(ctx context.Context) error {
 	p, done, err := s.provider()
 	if err != nil {
 		return err

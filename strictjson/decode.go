@@ -4,6 +4,7 @@
 package strictjson
 
 import (
+	"bytes"
 	"errors"
 	"fmt"
 	"maps"
@@ -24,13 +25,18 @@ import (
 // with *working.Fault.
 func Decode(data []byte, v any) error {
 	if err := json.Unmarshal(data, v, json.RejectUnknownMembers(true)); err != nil {
-		return explain(err)
+		return Explain(err)
 	}
 	var tree any
 	if err := json.Unmarshal(data, &tree); err != nil {
-		return explain(err)
+		return Explain(err)
 	}
-	return working.First(legible(tree, ""), present(tree, reflect.TypeOf(v).Elem(), ""))
+	if bytes.Contains(data, []byte(`\u0000`)) { // the only way to write one
+		if err := legible(tree, ""); err != nil {
+			return err
+		}
+	}
+	return present(tree, reflect.TypeOf(v).Elem(), "")
 }
 
 // pointed writes a member's name as a step of a JSON pointer.
@@ -64,7 +70,8 @@ func legible(tree any, path string) error {
 	return nil
 }
 
-func explain(err error) error {
+// Explain puts what is wrong with a text that should be JSON into words. It answers *working.Fault.
+func Explain(err error) error {
 	var sem *json.SemanticError
 	if errors.As(err, &sem) {
 		path := string(sem.JSONPointer)

@@ -1,8 +1,8 @@
 package main
 
 import (
+	"bufio"
 	"context"
-	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
@@ -130,13 +130,12 @@ func runExport(ctx context.Context, args []string, out io.Writer) error {
 		return err
 	}
 	return withStore(ctx, func(s *store.Store) error {
-		f, _, err := service(s).Export(ctx, id)
+		x, err := service(s).Export(ctx, id)
 		if err != nil {
 			return err
 		}
-		e := json.NewEncoder(out)
-		e.SetIndent("", "  ")
-		return e.Encode(f)
+		to := bufio.NewWriter(out)
+		return errors.Join(x.Write(ctx, to, "  "), to.Flush())
 	})
 }
 
@@ -146,21 +145,23 @@ func runImport(ctx context.Context, args []string) error {
 	if err != nil {
 		return err
 	}
-	raw, err := os.ReadFile(path)
+	f, err := os.Open(path)
 	if err != nil {
 		return err
 	}
-	var f job.File
-	if err := f.Read(raw); err != nil {
-		return fmt.Errorf("%s: %w", path, err)
+	defer f.Close()
+	is, err := f.Stat()
+	if err != nil {
+		return err
 	}
 	return withStore(ctx, func(s *store.Store) error {
 		if err := s.Migrate(ctx); err != nil {
 			return err
 		}
-		j, err := service(s).Import(ctx, f)
+		j, err := service(s).Bring(ctx, newID(), job.Brought{Size: is.Size(),
+			Open: func() io.Reader { return io.NewSectionReader(f, 0, is.Size()) }})
 		if err != nil {
-			return err
+			return fmt.Errorf("%s: %w", path, err)
 		}
 		fmt.Println("Added:", j.Brief.Name, j.ID)
 		return nil

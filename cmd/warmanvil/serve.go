@@ -23,6 +23,7 @@ import (
 	"warmanvil/httpapi"
 	"warmanvil/localpg"
 	"warmanvil/store"
+	"warmanvil/task"
 	"warmanvil/ui"
 )
 
@@ -198,12 +199,22 @@ func serve(ctx context.Context, listener net.Listener, w way, url string, demo b
 	if err != nil {
 		return err
 	}
+	tasks := task.New(s, jobs, time.Now, newID)
 	accounts := &account.Service{Store: s, Now: time.Now, NewID: newID}
 	handler, err := httpapi.New(httpapi.Options{Jobs: jobs, Front: front, Accounts: accounts, Sessions: pgxstore.New(s.Pool()), Door: d,
-		Room: w.room, Backups: backups})
+		Room: w.room, Backups: backups, Tasks: tasks})
 	if err != nil {
 		return err
 	}
+	working, stop := context.WithCancel(context.WithoutCancel(ctx))
+	done := make(chan error, 1)
+	go func() { done <- tasks.Run(working) }()
+	defer func() { // before the database is left
+		stop()
+		if err := <-done; err != nil {
+			fmt.Fprintln(os.Stderr, "warmanvil: long work:", err)
+		}
+	}()
 	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, WriteTimeout: 2 * time.Minute,
 		IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 64 << 10}
 	failed := make(chan error, 1)

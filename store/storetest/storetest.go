@@ -16,6 +16,7 @@ import (
 	"warmanvil/job"
 	"warmanvil/localpg"
 	"warmanvil/store"
+	"warmanvil/task"
 )
 
 var (
@@ -107,4 +108,25 @@ func Jobs(t testing.TB) *job.Service { return JobsAt(t, URL(t)) }
 // JobsAt answers a service on the database at an address.
 func JobsAt(t testing.TB, url string) *job.Service {
 	return &job.Service{Store: at(t, url), Now: time.Now, NewID: func() string { return uuid.Must(uuid.NewV7()).String() }}
+}
+
+// Tasks answers a service of long work on a store, which does it until the test ends.
+func Tasks(t testing.TB, jobs *job.Service) *task.Service {
+	t.Helper()
+	s := Queue(jobs)
+	ctx, stop := context.WithCancel(context.Background())
+	done := make(chan error, 1)
+	go func() { done <- s.Run(ctx) }()
+	t.Cleanup(func() {
+		stop()
+		if err := <-done; err != nil {
+			t.Error("long work:", err)
+		}
+	})
+	return s
+}
+
+// Queue answers a service of long work that nobody does.
+func Queue(jobs *job.Service) *task.Service {
+	return task.New(jobs.Store.(*store.Store), jobs, jobs.Now, jobs.NewID)
 }

@@ -1255,7 +1255,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Add the job of such a file */
+        /** Add the job of such a file. It is checked and added as a task: ask for that until it ended */
         post: operations["importJob"];
         delete?: never;
         options?: never;
@@ -2283,6 +2283,58 @@ export interface paths {
         get: operations["getStock"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One's own long work of the last day, newest first */
+        get: operations["listTasks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/tasks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far a piece of long work is */
+        get: operations["getTask"];
+        put?: never;
+        post?: never;
+        /** Put away the word on a piece of long work that ended */
+        delete: operations["dropTask"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/tasks/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop a piece of long work; nothing of it is kept */
+        post: operations["stopTask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -9922,6 +9974,34 @@ export interface components {
             id: string;
             met: boolean | null;
         };
+        TaskView: {
+            /** Format: date-time */
+            created: string;
+            /**
+             * Format: int64
+             * @description of the total, in a measure of its own
+             */
+            done: number;
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: uuid
+             * @description that it made
+             */
+            job?: string;
+            /** @enum {string} */
+            kind: "bring";
+            /** @description of what it works on */
+            name: string;
+            /** @description place of what is refused, a JSON pointer */
+            path?: string;
+            /** @description what it is at, or how it ended */
+            says: string;
+            /** @enum {string} */
+            state: "arriving" | "waiting" | "running" | "done" | "refused" | "stopped";
+            /** Format: int64 */
+            total: number;
+        };
         Thing: {
             key: string;
             /** @enum {string} */
@@ -12967,7 +13047,10 @@ export interface operations {
     };
     importJob: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description of the file, as it is told */
+                name?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12984,7 +13067,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["TaskView"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -15119,6 +15202,128 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listTasks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dropTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stopTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskView"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,23 +1,15 @@
 <script setup lang="ts">
 // Brings in a job from a file, as a job of its own.
-import { api, type JobView, take, words } from '@/api/client'
-import { refreshJobs } from '@/api/queries'
+import { words } from '@/api/client'
 import FilePick from '@/kit/FilePick.vue'
+import { bringFile } from './tasks'
 
 const emit = defineEmits<{ said: [text: string] }>()
 
 async function bring(file: File) {
+  emit('said', '')
   try {
-    let body
-    try {
-      body = JSON.parse(await file.text())
-    } catch {
-      emit('said', `${file.name} is not a job's file.`)
-      return
-    }
-    const job: JobView = await take(api.POST('/api/v1/import', { body }))
-    emit('said', `${job.brief.name} brought in.`)
-    refreshJobs()
+    await bringFile(file)
   } catch (e) {
     emit('said', `${file.name} was not taken: ${words(e)}`)
   }

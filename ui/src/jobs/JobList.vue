@@ -12,6 +12,7 @@ import { useRail } from '@/device'
 import BackupLine from './BackupLine.vue'
 import BringJob from './BringJob.vue'
 import JobRow from './JobRow.vue'
+import LongWork from './LongWork.vue'
 import { alter } from '@/documents/alter'
 import { blankBrief, blankPart } from './starter'
 
@@ -120,6 +121,7 @@ function askName(job: JobView) {
         </button>
       </div>
       <p aria-live="polite" class="small said">{{ said }}</p>
+      <LongWork />
       <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
       <p v-else-if="isPending" class="soft">Fetching the jobs.</p>
       <div v-else-if="!jobs?.length && !archived" class="empty">

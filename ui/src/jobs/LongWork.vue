@@ -1,0 +1,94 @@
+<script setup lang="ts">
+// What takes long: how far it is, a press that stops it, and how it ended until that is put
+// away.
+import { X } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { type TaskView, words } from '@/api/client'
+import IconPress from '@/kit/IconPress.vue'
+import { dropTask, going, sending, stopSending, stopTask, useTasks } from './tasks'
+
+const { data } = useTasks()
+// One that still arrives is told by who sends it.
+const list = computed(() => data.value?.filter((t) => t.state !== 'arriving') ?? [])
+const wrong = ref('')
+
+const part = (done: number, total: number) => (total > 0 ? Math.floor((100 * done) / total) : 0)
+const says = (t: TaskView) =>
+  t.state === 'waiting' ? 'Waits for its turn.' : t.state === 'refused' ? `Not taken: ${t.says}` : t.says || 'Begun.'
+
+async function press(what: Promise<void>) {
+  wrong.value = ''
+  try {
+    await what
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
+</script>
+
+<template>
+  <div v-if="sending || list.length || wrong" class="long">
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <ul aria-label="What takes long">
+      <li v-if="sending">
+        <span class="name">{{ sending.name }}</span>
+        <span class="says">On its way, {{ part(sending.done, sending.total) }} %</span>
+        <progress :max="sending.total" :value="sending.done" :aria-label="`${sending.name}, sent`"></progress>
+        <button type="button" class="press tight" @click="stopSending">Stop</button>
+      </li>
+      <li v-for="t in list" :key="t.id" :class="t.state" :role="t.state === 'refused' ? 'alert' : undefined">
+        <span class="name">{{ t.name }}</span>
+        <span class="says">
+          {{ says(t) }}<template v-if="t.state === 'running' && t.total"> {{ part(t.done, t.total) }} %</template>
+          <span v-if="t.path" class="place small">at {{ t.path }}</span>
+        </span>
+        <progress v-if="going(t)" :max="t.total || 1" :value="t.done" :aria-label="`${t.name}, done`"></progress>
+        <button v-if="going(t)" type="button" class="press tight" @click="press(stopTask(t.id))">Stop</button>
+        <template v-else>
+          <RouterLink v-if="t.job" class="press tight" :to="`/jobs/${t.job}/measure`">Open</RouterLink>
+          <IconPress slim :icon="X" :name="`Put away what is said of ${t.name}`" @click="press(dropTask(t.id))" />
+        </template>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.long ul {
+  list-style: none;
+  margin: 0 0 8px;
+  padding: 0;
+}
+.long li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
+  padding: 8px 12px;
+  border-left: 4px solid var(--rule-strong);
+}
+.long li.done {
+  border-color: var(--ember);
+}
+.long li.refused {
+  border-color: var(--stop);
+  background: var(--stop-wash);
+}
+.name {
+  font-weight: 600;
+  overflow-wrap: anywhere;
+}
+.says {
+  flex: 1 1 16em;
+  min-width: 0;
+}
+.place {
+  color: var(--ink-soft);
+  overflow-wrap: anywhere;
+}
+progress {
+  flex: 0 1 12em;
+  height: 10px;
+  accent-color: var(--ink);
+}
+</style>
