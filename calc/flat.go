@@ -1,6 +1,7 @@
 package calc
 
 import (
+	"context"
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
@@ -68,8 +69,8 @@ type FoldedHole struct {
 	Normal [3]float64 `json:"normal"`
 }
 
-func flat(r FlatRequest) (FlatAnswer, error) {
-	p, err := made.Build(r.Part, made.Options{Display: quantity.Display{Style: quantity.Metric}})
+func flat(ctx context.Context, r FlatRequest) (FlatAnswer, error) {
+	p, err := made.Build(r.Part, made.Options{Display: quantity.Display{Style: quantity.Metric}, Until: ctx})
 	if err != nil {
 		return FlatAnswer{}, working.Under("/part", err)
 	}

@@ -60,11 +60,11 @@ var table = []Calc{
 	define("member.saddle", "Cope of a round tube on a round tube, station by station", tube.Saddle),
 	define("member.vnotch", "Notch of a square tube that closes when folded", tube.VNotch),
 	define("member.bend", "Developed length, marks and aims of a bent bar or tube", tube.Bend),
-	define("sticks", "Pieces into sticks, and whether fewer are possible", nest.Sticks),
+	long("sticks", "Pieces into sticks, and whether fewer are possible", nest.Sticks),
 	long("frame", "Space frame by direct stiffness", frame.Solve),
 	define("trailer", "Axle and nose load of a trailer", load.Trailer),
 	define("trailer.tow", "How far a trailer turns before it touches, and what packs it level", load.Tow),
 	define("column", "Buckling of a column, Johnson and Euler", frame.Column),
 	long("import", "Closed loops, holes and areas of a drawing (DXF, SVG), in file units", importFile),
-	define("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
+	long("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
 }

@@ -166,7 +166,12 @@ func TestTakeAwayAndBringIn(t *testing.T) {
 	p.see("Orchard truck II brought in.")
 	p.see("Morvan 350 panel truck, retired")
 	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{bad}))
-	p.see("letter.json was not taken")
+	p.see("Not taken: This is not a job's file")
+	p.press("Put away what is said of letter.json")
+	p.wait("that to go", `!document.body.innerText.includes('Not taken')`)
+	p.see("Orchard truck II brought in.")
+	p.press("Open")
+	p.wait("the job", `location.pathname.endsWith('/measure') && document.body.innerText.includes('Orchard truck II')`)
 }
 
 // Revisions are compared in words and as flat patterns over each other, and an

@@ -30,6 +30,12 @@ func newHeads() *lru.Cache[string, []FrameHead] {
 	return kept
 }
 
+// newHoldings remembers what was last said of the strength of jobs.
+func newHoldings() *lru.Cache[string, HoldingView] {
+	kept, _ := lru.New[string, HoldingView](50)
+	return kept
+}
+
 func newAnswers() answers {
 	kept, _ := lru.New[[32]byte, json.RawMessage](keptAnswers) // fails for no size alone
 	return answers{kept}

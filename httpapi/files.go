@@ -90,7 +90,7 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 		return out, called, err
 	}
 	opt := site.PartOptions(j.Brief, p.Part, job.BareParts(parts))
-	opt.Body = w.kind == "stl"
+	opt.Body, opt.Until = w.kind == "stl", ctx
 	if out.built, err = made.Build(recipe, opt); err != nil {
 		return out, called, err
 	}

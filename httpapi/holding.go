@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"context"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -35,25 +36,7 @@ type Fastenable struct {
 
 func (s *server) holdingRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/holding", id: "getHolding", work: whole,
-		summary: "Whether the job's brackets hold, how its devices stand, what its brief says back"}, func(c call, _ none) (HoldingView, error) {
-		j, all, err := s.jobs.Site(c.Request.Context(), c.id)
-		if err != nil {
-			return HoldingView{}, err
-		}
-		measured, parts := all.Survey, all.Parts
-		held := all.Hold()
-		v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{},
-			Sides: all.Sides(), Places: all.Places()}
-		if v.Rules, err = s.jobs.Rules(c.Request.Context(), c.id, all, held); err != nil {
-			return HoldingView{}, err
-		}
-		job.Due(&v.Told, j.Brief.Limits.Date, time.Now(), held.Unsettled())
-		v.Told.Measure(j.Brief, site.MeasuredTargets(measured, j.Brief, parts))
-		for _, p := range parts {
-			v.Features = append(v.Features, fastenable(p)...)
-		}
-		return v, nil
-	})
+		summary: "Whether the job's brackets hold, how its devices stand, what its brief says back"}, s.holding)
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/rules-seen", id: "seeRules", work: whole,
 		summary: "Somebody has read what changed rules turned: keep what is said now"}, func(c call, _ none) (Done, error) {
 		return Done{true}, s.jobs.RulesSeen(c.Request.Context(), c.id)
@@ -68,6 +51,44 @@ func (s *server) holdingRoutes() {
 		query:   []*huma.Param{query("mount", "id of the mount")}}, func(c call, _ none) ([]hold.Suggestion, error) {
 		return s.jobs.Suggest(c.Request.Context(), c.id, c.Query("mount"))
 	})
+}
+
+// holding is worked out once for each state of the job and day.
+func (s *server) holding(c call, _ none) (HoldingView, error) {
+	ctx, now := c.Request.Context(), time.Now()
+	standing, err := s.jobs.Store.Standing(ctx, c.id)
+	if err != nil {
+		return HoldingView{}, err
+	}
+	key := c.id + " " + now.UTC().Format(time.DateOnly) + " " + standing
+	if v, known := s.holdings.Get(key); known {
+		return v, nil
+	}
+	v, err := s.workHolding(ctx, c.id, now)
+	if err == nil && ctx.Err() == nil && v.Rules == nil { // what rules turned is told until it is read
+		s.holdings.Add(key, v)
+	}
+	return v, err
+}
+
+func (s *server) workHolding(ctx context.Context, id string, now time.Time) (HoldingView, error) {
+	j, all, err := s.jobs.Site(ctx, id)
+	if err != nil {
+		return HoldingView{}, err
+	}
+	measured, parts := all.Survey, all.Parts
+	held := all.Hold()
+	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{},
+		Sides: all.Sides(), Places: all.Places()}
+	if v.Rules, err = s.jobs.Rules(ctx, id, all, held); err != nil {
+		return HoldingView{}, err
+	}
+	job.Due(&v.Told, j.Brief.Limits.Date, now, held.Unsettled())
+	v.Told.Measure(j.Brief, site.MeasuredTargets(measured, j.Brief, parts))
+	for _, p := range parts {
+		v.Features = append(v.Features, fastenable(p)...)
+	}
+	return v, nil
 }
 
 // fastenable lists the hole features of a part with the name they go by.

@@ -137,7 +137,7 @@ func TestJobFileOverHTTP(t *testing.T) {
 		{`"schema":1,"material":"steel-s235","thickness":6`, `"schema":1,"material":"steel-s235","thickness":-6`, "/documents/1/revisions/0/body/recipe/thickness"},
 		{`"name":"outrigger's plate","material":"steel-s235","thickness":6`, `"name":"outrigger's plate","material":"steel-s235","thickness":-6`,
 			"/documents/0/revisions/0/body/joints/1/design/plies/2/thickness"},
-		{string(r.body), `{"letter":"to a friend"}`, "/letter"},
+		{string(r.body), `{"letter":"to a friend"}`, "/format"},
 		{string(r.body), string(r.body[:len(r.body)/2]), ""},
 		{string(r.body), string(r.body) + "{}", ""},
 	} {
@@ -278,4 +278,35 @@ func TestWorkingOverHTTP(t *testing.T) {
 	}
 	ask(`{"what":"hole","id":"gone","axis":"x"}`).refused(t, 422, "/subject")
 	ask(`{"what":"school","school":"fixed","axis":"x"}`).refused(t, 422, "/subject/school")
+}
+
+// What is said of strength is worked out once for each state of the job: asked again it is
+// the same to the byte, and any save changes what is asked for next.
+func TestHoldingOfEachState(t *testing.T) {
+	c := start(t)
+	j, part := c.demo()
+	ask := func() string { return c.holdingText(j.ID) }
+	first := ask()
+	if again := ask(); again != first || serve(t, c.jobs).holdingText(j.ID) != first {
+		t.Error("asked again, or anew, it says something else")
+	}
+	r := part.Recipe
+	r.Thickness /= 2
+	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision}, job.PartState{Name: part.Name, Quantity: 1, Recipe: r}); err != nil {
+		t.Fatal(err)
+	}
+	thin := ask()
+	if thin == first || serve(t, c.jobs).holdingText(j.ID) != thin {
+		t.Error("what was said of the part before is said of the thinner one")
+	}
+	if err := c.jobs.Store.ArchiveDocument(t.Context(), part.ID, true, time.Now()); err != nil {
+		t.Fatal(err)
+	}
+	if gone := ask(); gone == thin || serve(t, c.jobs).holdingText(j.ID) != gone {
+		t.Error("what was said of a part is said when it is put away")
+	}
+}
+
+func (c client) holdingText(id string) string {
+	return string(c.do("GET", "/api/v1/jobs/"+id+"/holding", "").body)
 }

@@ -46,7 +46,12 @@ func alongside(t testing.TB) {
 func start(t testing.TB) client {
 	t.Helper()
 	alongside(t)
-	jobs := storetest.Jobs(t)
+	return serve(t, storetest.Jobs(t))
+}
+
+// serve starts a server on the jobs of another, as a newer program does.
+func serve(t testing.TB, jobs *job.Service) client {
+	t.Helper()
 	h, err := httpapi.New(httpapi.Options{Jobs: jobs, Tasks: storetest.Tasks(t, jobs),
 		Front: fstest.MapFS{"index.html": {Data: []byte(`<html><meta content="__NONCE__"></html>`)}, "assets/a.js": {Data: []byte("1")}}})
 	if err != nil {

@@ -186,7 +186,7 @@ func (s *server) fixPart(c call, in BuildRequest) (FixesView, error) {
 }
 
 func (s *server) built(c call, in BuildRequest, proved bool) (made.Part, error) {
-	r, opt := in.read()
+	r, opt := in.read(c)
 	if m := r.Master; m != nil && in.Part != "" {
 		p, err := s.jobs.Part(c.Request.Context(), m.Part)
 		switch {
@@ -204,15 +204,15 @@ func (s *server) built(c call, in BuildRequest, proved bool) (made.Part, error) 
 
 // foldPart answers the body alone: it is over a third of what is said of a part,
 // and drawn after the flat pattern.
-func foldPart(_ call, in BuildRequest) (made.Body, error) {
-	r, opt := in.read()
+func foldPart(c call, in BuildRequest) (made.Body, error) {
+	r, opt := in.read(c)
 	opt.Body, opt.Sections = true, false
 	p, err := made.Build(r, opt)
 	return p.Rounded().Body, working.Under("/recipe", err)
 }
 
-func explainPart(_ call, in WorkingRequest) (working.Working, error) {
-	r, opt := in.Part.read()
+func explainPart(c call, in WorkingRequest) (working.Working, error) {
+	r, opt := in.Part.read(c)
 	w, err := made.Explain(r, opt, in.Subject)
 	var f *working.Fault
 	if errors.As(err, &f) && !strings.HasPrefix(f.Path, "/subject") {
@@ -222,8 +222,8 @@ func explainPart(_ call, in WorkingRequest) (working.Working, error) {
 }
 
 // read answers the recipe of the hand asked for and how it is to be shown.
-func (in BuildRequest) read() (sheet.Recipe, made.Options) {
-	opt := made.Options{Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift,
+func (in BuildRequest) read(c call) (sheet.Recipe, made.Options) {
+	opt := made.Options{Until: c.Request.Context(), Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift,
 		NearPeople: in.NearPeople, Quantity: in.Quantity}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt

@@ -33,7 +33,8 @@ func TestRulesChanged(t *testing.T) {
 	if err := c.jobs.Store.SaveVerdicts(t.Context(), j.ID, kept, time.Now()); err != nil {
 		t.Fatal(err)
 	}
-	for range 2 { // it stays until it was read
+	c = serve(t, c.jobs) // rules change with the program
+	for range 2 {        // it stays until it was read
 		if v = open(); v.Rules == nil || len(v.Rules.Turned) != 1 || v.Rules.Turned[0].From != strength.Over ||
 			v.Rules.Turned[0].To != v.Holding.Mounts[0].Verdict || len(v.Rules.Changes) == 0 {
 			t.Fatalf("%+v", v.Rules)
@@ -49,6 +50,7 @@ func TestRulesChanged(t *testing.T) {
 	if err := c.jobs.Store.SaveVerdicts(t.Context(), j.ID, site.Verdicts{Rules: 1, Said: map[string]site.Said{}}, time.Now()); err != nil {
 		t.Fatal(err)
 	}
+	c = serve(t, c.jobs)
 	if v = open(); v.Rules == nil || !v.Rules.Unkept {
 		t.Errorf("%+v", v.Rules)
 	}

@@ -50,6 +50,7 @@ type server struct {
 	door      Door
 	answers   answers
 	heads     *lru.Cache[string, []FrameHead] // of frames, by job and its standing
+	holdings  *lru.Cache[string, HoldingView] // by job, day and standing
 	lines     map[work]*line
 	known     known
 	cross     *http.CrossOriginProtection
@@ -94,7 +95,7 @@ func build(opt Options) *server {
 	}
 	s := &server{jobs: opt.Jobs, tasks: opt.Tasks, trouble: trouble, room: opt.Room, accounts: opt.Accounts,
 		sessions: newSessions(opt.Sessions, opt.Door),
-		door:     opt.Door, answers: newAnswers(), heads: newHeads(), lines: newLines(), cross: http.NewCrossOriginProtection(),
+		door:     opt.Door, answers: newAnswers(), heads: newHeads(), holdings: newHoldings(), lines: newLines(), cross: http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), guesses: newGuesses(), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",

@@ -66,9 +66,9 @@ func usual(u brief.Unit, grain, thickness float64) sheet.Usual {
 	return sheet.Usual{Thickness: thickness, Grain: grain, Inch: u != brief.UnitMM}
 }
 
-func makeFeature(_ call, in FreshRequest) (fresh.Feature, error) {
+func makeFeature(c call, in FreshRequest) (fresh.Feature, error) {
 	in.Part.Mirrored = false
-	r, opt := in.Part.read()
+	r, opt := in.Part.read(c)
 	p, err := made.Build(r, opt)
 	if err != nil {
 		return fresh.Feature{}, working.Under("/part/recipe", err)

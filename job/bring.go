@@ -51,9 +51,11 @@ func (s *Service) contents(f Brought) (contents, error) {
 	switch {
 	case err != nil:
 		return nil, err
-	case version > fileVersion && format == fileFormat:
+	case format != fileFormat:
+		return nil, working.Refuse("/format", "This is not a job's file: its format is %q, not %q.", clipped(format), fileFormat)
+	case version > fileVersion:
 		return nil, newerFile(version)
-	case version >= 1 && version < fileVersion && format == fileFormat:
+	case version >= 1 && version < fileVersion:
 		return s.oldContents(f)
 	}
 	read := int64(0)

@@ -48,8 +48,6 @@ func walk(r io.Reader, v visit) error {
 		return working.Refuse("", "Something follows after the end of the file.")
 	}
 	switch {
-	case f.Format != fileFormat:
-		return working.Refuse("/format", "This is not a job's file: its format is %q, not %q.", f.Format, fileFormat)
 	case f.Version != fileVersion:
 		return newerFile(float64(f.Version))
 	case f.Brief != nil || f.Survey != nil || f.Parts != nil:

@@ -1,6 +1,7 @@
 package nest_test
 
 import (
+	"context"
 	"fmt"
 
 	"warmanvil/core/nest"
@@ -8,7 +9,7 @@ import (
 
 // Five pieces out of sticks of 6 m, 3 mm a cut.
 func Example() {
-	r, err := nest.Sticks(nest.SticksInput{Stock: 6000, Kerf: 3,
+	r, err := nest.Sticks(context.Background(), nest.SticksInput{Stock: 6000, Kerf: 3,
 		Pieces: []nest.Piece{{Length: 2400, Quantity: 3}, {Length: 1100, Quantity: 2}}})
 	if err != nil {
 		panic(err)

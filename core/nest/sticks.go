@@ -3,6 +3,7 @@ package nest
 
 import (
 	"cmp"
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -38,8 +39,8 @@ type SticksResult struct {
 const maxPieces = 2000
 
 // Sticks answers a plan of few sticks and whether fewer are possible. It fails
-// with *working.Fault.
-func Sticks(in SticksInput) (SticksResult, error) {
+// with *working.Fault, or with the context's error when that ends before the search does.
+func Sticks(ctx context.Context, in SticksInput) (SticksResult, error) {
 	if err := working.First(working.Above("/stock", "The stick", in.Stock, 0, 1e6, "mm"),
 		working.Within("/kerf", "The kerf", in.Kerf, 0, 50, "mm")); err != nil {
 		return SticksResult{}, err
@@ -69,13 +70,16 @@ func Sticks(in SticksInput) (SticksResult, error) {
 	plan := p.best()
 	r := SticksResult{Sticks: len(plan), LowerBound: p.bound(p.many), Findings: []working.Finding{}}
 	if r.LowerBound < r.Sticks {
-		if better, done := p.search(len(plan)-1, 400_000); better != nil {
+		if better, done := p.search(ctx, len(plan)-1, 400_000); better != nil {
 			plan = better
 		} else if done {
 			r.LowerBound = len(plan)
 		}
 		r.Sticks = len(plan)
 		r.LowerBound = min(r.LowerBound, r.Sticks)
+	}
+	if err := ctx.Err(); err != nil {
+		return SticksResult{}, err
 	}
 	r.Proven = r.LowerBound == r.Sticks
 	for _, stick := range plan {
@@ -253,7 +257,7 @@ func (p *packing) filled() (plan [][]int) {
 // search looks for a plan of at most so many sticks: each begins with the
 // longest piece left and takes every way of filling it that nothing more fits
 // into. done says that it looked everywhere.
-func (p *packing) search(sticks, steps int) (plan [][]int, done bool) {
+func (p *packing) search(ctx context.Context, sticks, steps int) (plan [][]int, done bool) {
 	many := slices.Clone(p.many)
 	var chosen [][]int
 	var open func() bool
@@ -271,6 +275,9 @@ func (p *packing) search(sticks, steps int) (plan [][]int, done bool) {
 		many[first]--
 		var fill func(k int, left float64) bool
 		fill = func(k int, left float64) bool {
+			if steps%1024 == 0 && ctx.Err() != nil {
+				steps = 0
+			}
 			if steps--; steps < 0 {
 				return false
 			}

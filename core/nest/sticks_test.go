@@ -74,27 +74,27 @@ func fewest(pieces []float64, room float64) int {
 
 func TestSticksByHand(t *testing.T) {
 	in := SticksInput{Stock: 6000, Kerf: 3, Pieces: []Piece{{2000, 3}}}
-	r, err := Sticks(in)
+	r, err := Sticks(t.Context(), in)
 	if err != nil || r.Sticks != 2 { // 6006 with two kerfs between
 		t.Fatalf("%v %+v", err, r)
 	}
 	verify(t, in, r)
 	in.Pieces = []Piece{{1998, 3}}
-	if r, _ = Sticks(in); r.Sticks != 1 || !r.Proven { // 5994 and two kerfs are 6000
+	if r, _ = Sticks(t.Context(), in); r.Sticks != 1 || !r.Proven { // 5994 and two kerfs are 6000
 		t.Errorf("%+v", r)
 	}
 	in.LastCutNeedsKerf = true
-	if r, _ = Sticks(in); r.Sticks != 2 {
+	if r, _ = Sticks(t.Context(), in); r.Sticks != 2 {
 		t.Errorf("with a last kerf: %+v", r)
 	}
 	in = SticksInput{Stock: 6000, Pieces: []Piece{{6000, 2}}}
-	if r, _ = Sticks(in); r.Sticks != 2 || !r.Proven {
+	if r, _ = Sticks(t.Context(), in); r.Sticks != 2 || !r.Proven {
 		t.Errorf("whole sticks: %+v", r)
 	}
 	for _, bad := range []SticksInput{{Stock: 100, Pieces: []Piece{{101, 1}}}, {Stock: 100}, {Stock: 100, Pieces: []Piece{{50, 0}}},
 		{Pieces: []Piece{{50, 1}}}, {Stock: 100, Kerf: -1, Pieces: []Piece{{5, 1}}},
 		{Stock: 100, Kerf: 3, LastCutNeedsKerf: true, Pieces: []Piece{{99, 1}}}} {
-		if _, err := Sticks(bad); err == nil {
+		if _, err := Sticks(t.Context(), bad); err == nil {
 			t.Errorf("%+v is taken", bad)
 		}
 	}
@@ -117,7 +117,7 @@ func TestSticksAgainstEveryWay(t *testing.T) {
 				all = append(all, p.Length+in.Kerf)
 			}
 		}
-		r, err := Sticks(in)
+		r, err := Sticks(t.Context(), in)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -133,7 +133,7 @@ func TestSticksAgainstEveryWay(t *testing.T) {
 func TestManyPieces(t *testing.T) {
 	rnd := rand.New(rand.NewPCG(223, 224))
 	in := job300(rnd)
-	r, err := Sticks(in)
+	r, err := Sticks(t.Context(), in)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -157,7 +157,7 @@ func job300(rnd *rand.Rand) SticksInput {
 func BenchmarkSticks(b *testing.B) {
 	in := job300(rand.New(rand.NewPCG(223, 224)))
 	for b.Loop() {
-		if _, err := Sticks(in); err != nil {
+		if _, err := Sticks(b.Context(), in); err != nil {
 			b.Fatal(err)
 		}
 	}

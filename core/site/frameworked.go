@@ -24,8 +24,9 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 		d.Sags = *t.Wanted
 	}
 	built := shape.Build(d, surveyed)
-	cut := cutlist.Plan(built, d.Saw)
-	held := held.Hold(built, d, askedOf(until, b, id, loads))
+	asked := askedOf(until, b, id, loads)
+	cut := cutlist.Plan(asked.Within(), built, d.Saw)
+	held := held.Hold(built, d, asked)
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
 		Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {

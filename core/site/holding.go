@@ -61,7 +61,9 @@ type BuiltPart struct {
 func BuildParts(until context.Context, parts []Part, b brief.Brief) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
 	sideBySide(until, len(parts), func(i int) {
-		built, err := made.Build(parts[i].Recipe, PartOptions(b, parts[i], parts))
+		opt := PartOptions(b, parts[i], parts)
+		opt.Until = until
+		built, err := made.Build(parts[i].Recipe, opt)
 		out[i] = BuiltPart{parts[i], built, err}
 	})
 	return out

@@ -42,7 +42,7 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, parts []Part, 
 	}
 	for i, p := range parts {
 		opt := PartOptions(b, p, parts)
-		opt.Body = true
+		opt.Body, opt.Until = true, until
 		for _, hand := range p.Hands() {
 			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity,
 				Material: told.MaterialName(p.Recipe.Material), Thickness: p.Recipe.Thickness, Held: held[p.ID]}

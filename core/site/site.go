@@ -90,7 +90,7 @@ func (s Site) open() *site {
 		if _, there := out.bodies[j.Part]; there || p == nil || why != "" {
 			continue
 		}
-		if built, err := made.Build(p.Recipe, made.Options{Display: s.Brief.Display(), Body: true}); err == nil && built.Whole {
+		if built, err := made.Build(p.Recipe, made.Options{Display: s.Brief.Display(), Body: true, Until: s.Until}); err == nil && built.Whole {
 			out.bodies[j.Part] = panels(built, "", "", j.Part, solid.Ground)
 		}
 	}

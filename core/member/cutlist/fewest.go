@@ -2,6 +2,7 @@ package cutlist
 
 import (
 	"cmp"
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -20,9 +21,9 @@ func (r CutRow) shares(e int) bool {
 // fewest lays pieces into the fewest new sticks. It plans by long points first;
 // where mitres laid back to back could save a stick, it tries plans of what the
 // pieces then take. The bound counts every mitre as shared, so no plan beats it.
-func (c *CutList) fewest(p *StockPlan, left []StickPiece, saw member.Saw, perMM float64) error {
+func (c *CutList) fewest(ctx context.Context, p *StockPlan, left []StickPiece, saw member.Saw, perMM float64) error {
 	plan := func(stick float64, length func(StickPiece) float64) (nest.SticksResult, [][]StickPiece, error) {
-		return grouped(left, saw, stick, length)
+		return grouped(ctx, left, saw, stick, length)
 	}
 	lay := func(groups [][]StickPiece) (out []StickLayout, fits bool) {
 		for k, on := range groups {
@@ -98,13 +99,13 @@ func (c *CutList) fewest(p *StockPlan, left []StickPiece, saw member.Saw, perMM 
 
 // grouped plans pieces on sticks of a length in mm and answers which lie together,
 // the longest first; length is what a piece counts as.
-func grouped(pieces []StickPiece, saw member.Saw, stick float64, length func(StickPiece) float64) (nest.SticksResult, [][]StickPiece,
+func grouped(ctx context.Context, pieces []StickPiece, saw member.Saw, stick float64, length func(StickPiece) float64) (nest.SticksResult, [][]StickPiece,
 	error) {
 	in := nest.SticksInput{Stock: stick - saw.Waste, Kerf: saw.Kerf, LastCutNeedsKerf: saw.LastKerf}
 	for _, x := range pieces {
 		in.Pieces = append(in.Pieces, nest.Piece{Length: length(x), Quantity: 1})
 	}
-	r, err := nest.Sticks(in)
+	r, err := nest.Sticks(ctx, in)
 	rest, out := slices.Clone(pieces), [][]StickPiece{}
 	for _, lengths := range r.Layout {
 		var on []StickPiece

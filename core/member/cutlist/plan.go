@@ -4,6 +4,7 @@ package cutlist
 
 import (
 	"cmp"
+	"context"
 	"fmt"
 	"slices"
 
@@ -94,7 +95,7 @@ func Usual(s member.Saw) member.Saw {
 }
 
 // CutList answers the cut list and the sticks it comes out of.
-func Plan(b *shape.Built, saw member.Saw) CutList {
+func Plan(ctx context.Context, b *shape.Built, saw member.Saw) CutList {
 	saw = Usual(saw)
 	c := CutList{Rows: rows(b), Stocks: []StockPlan{}, Findings: []working.Finding{}}
 	for _, p := range b.Pieces {
@@ -112,7 +113,7 @@ func Plan(b *shape.Built, saw member.Saw) CutList {
 		by[r.Stock] = append(by[r.Stock], i)
 	}
 	for _, stock := range order {
-		p := c.stock(stock, by[stock], saw, b.Steel.Density)
+		p := c.stock(ctx, stock, by[stock], saw, b.Steel.Density)
 		c.Bought += p.Mass
 		c.Stocks = append(c.Stocks, p)
 	}
@@ -122,7 +123,7 @@ func Plan(b *shape.Built, saw member.Saw) CutList {
 
 // stock plans the sticks of one section: remnants first, then the fewest new
 // ones.
-func (c *CutList) stock(stock string, rows []int, saw member.Saw, density float64) StockPlan {
+func (c *CutList) stock(ctx context.Context, stock string, rows []int, saw member.Saw, density float64) StockPlan {
 	p := StockPlan{Stock: stock, Stick: saw.Stick, Sticks: []StickLayout{}}
 	props, err := section.Work(func() section.Sizes { s := c.Rows[rows[0]].Section; s.Density = density; return s }())
 	perMM := props.MassPerMetre / 1000
@@ -171,7 +172,7 @@ func (c *CutList) stock(stock string, rows []int, saw member.Saw, density float6
 		}
 		return p
 	}
-	if err := c.fewest(&p, left, saw, perMM); err != nil {
+	if err := c.fewest(ctx, &p, left, saw, perMM); err != nil {
 		c.Findings = append(c.Findings, working.Finding{Code: "sticks", Severity: working.Stop, Cause: "Cutting",
 			Feature: stock, Reason: err.Error()})
 		p.Says = err.Error()

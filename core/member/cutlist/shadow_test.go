@@ -20,7 +20,7 @@ func TestWrapIsTheSaddle(t *testing.T) {
 		Members: []member.Member{{ID: "main", Name: "Main", From: "a", To: "b", Section: racks.Big},
 			{ID: "br", Name: "Branch", From: "m", To: "c", Section: racks.Pipe, A: member.End{Kind: member.Saddle, Onto: "main"}}}}
 	b := shape.Build(racks.Steel(t, d), nil)
-	list := Wraps(b, Plan(b, d.Saw).Rows, 0)
+	list := Wraps(b, Plan(t.Context(), b, d.Saw).Rows, 0)
 	if len(list) != 1 || list[0].Mark != "B1" || !list[0].Round {
 		t.Fatalf("%+v", list)
 	}
@@ -71,7 +71,7 @@ func TestWrapOfBoxTube(t *testing.T) {
 		Members: []member.Member{{ID: "m", Name: "M", From: "a", To: "b", Section: sec, B: member.End{Kind: member.Mitre, Onto: "n"}},
 			{ID: "n", Name: "N", From: "b", To: "c", Section: sec, A: member.End{Kind: member.Mitre, Onto: "m"}}}}
 	b := shape.Build(racks.Steel(t, d), nil)
-	list := Wraps(b, Plan(b, d.Saw).Rows, 0)
+	list := Wraps(b, Plan(t.Context(), b, d.Saw).Rows, 0)
 	if len(list) != 2 {
 		t.Fatalf("%d", len(list))
 	}
@@ -84,7 +84,7 @@ func TestWrapOfBoxTube(t *testing.T) {
 	racks.Near(t, "deepest", deep, b.Pieces[0].Ends[1].Slant, .02)
 	d.Points[2] = racks.Point("c", 1000, 500, 0)
 	b = shape.Build(racks.Steel(t, d), nil)
-	if list = Wraps(b, Plan(b, d.Saw).Rows, 0); len(list) != 0 {
+	if list = Wraps(b, Plan(t.Context(), b, d.Saw).Rows, 0); len(list) != 0 {
 		t.Errorf("plain mitres get %d templates", len(list))
 	}
 }

@@ -77,7 +77,8 @@ func (a Asked) typedFactor() float64 {
 	return 1
 }
 
-func (a Asked) until() context.Context {
+// Within answers the context that the work ends with.
+func (a Asked) Within() context.Context {
 	if a.Until == nil {
 		return context.Background()
 	}

@@ -169,7 +169,7 @@ func (w *weighing) presses() {
 			w.pressed[i] = max(w.pressed[i], n)
 		}
 	}
-	s, err := w.m.solved.Buckles(w.ask.until(), parts, stableFar)
+	s, err := w.m.solved.Buckles(w.ask.Within(), parts, stableFar)
 	if err != nil {
 		w.unsaid = err.Error()
 	}

@@ -54,7 +54,7 @@ func TestFoldedU(t *testing.T) {
 			t.Errorf("%+v", c)
 		}
 	}
-	rows := cutlist.Plan(b, member.Saw{}).Rows
+	rows := cutlist.Plan(t.Context(), b, member.Saw{}).Rows
 	if len(rows) != 1 || rows[0].Quantity != 1 || len(rows[0].Pieces) != 3 || rows[0].CutTo != f.Developed {
 		t.Fatalf("%+v", rows)
 	}
@@ -257,7 +257,7 @@ func TestFormedTwins(t *testing.T) {
 		d := racks.BentAt(racks.Path(racks.Pipe, [3]float64{0, 100, 0}, [3]float64{500, 100, 0}, [3]float64{500, 600, 0}, last),
 			member.Corner{Kind: member.Bent, Radius: 100}, "p1", "p2")
 		d.Copies = []member.Copy{{ID: "c", Kind: "mirror", Axis: "y"}}
-		rows := cutlist.Plan(shape.Build(racks.Steel(t, d), nil), member.Saw{}).Rows
+		rows := cutlist.Plan(t.Context(), shape.Build(racks.Steel(t, d), nil), member.Saw{}).Rows
 		if !spatial && (len(rows) != 1 || rows[0].Quantity != 2) {
 			t.Errorf("%+v", rows)
 		}
@@ -283,19 +283,19 @@ func TestFewerSticksBackToBack(t *testing.T) {
 			To: fmt.Sprintf("p%d", (i+1)%4), Section: racks.Box40, A: member.End{Kind: member.Mitre, Onto: before},
 			B: member.End{Kind: member.Mitre, Onto: after}})
 	}
-	c := cutlist.Plan(shape.Build(racks.Steel(t, d), nil), saw)
+	c := cutlist.Plan(t.Context(), shape.Build(racks.Steel(t, d), nil), saw)
 	sound(t, c, saw)
 	if p := c.Stocks[0]; p.New != 1 || !p.Proven || p.Working == nil {
 		t.Errorf("%+v", p)
 	}
 	saw.LongMitre = true
-	c = cutlist.Plan(shape.Build(racks.Steel(t, d), nil), saw)
+	c = cutlist.Plan(t.Context(), shape.Build(racks.Steel(t, d), nil), saw)
 	sound(t, c, saw)
 	if p := c.Stocks[0]; p.New != 2 || !p.Proven {
 		t.Errorf("%+v", p)
 	}
 	saw = member.Saw{Stick: 4045, Kerf: 2} // 4 × 1040 − 3 × 40 + kerfs on the slant, 4048.5, is past it, the bound of half slants is not
-	c = cutlist.Plan(shape.Build(racks.Steel(t, d), nil), saw)
+	c = cutlist.Plan(t.Context(), shape.Build(racks.Steel(t, d), nil), saw)
 	sound(t, c, saw)
 	if p := c.Stocks[0]; p.New != 2 || p.Proven || !strings.Contains(p.Says, "not known") {
 		t.Errorf("%+v", p)

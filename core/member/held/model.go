@@ -84,7 +84,7 @@ func newModel(b *shape.Built, ask Asked) (*model, error) {
 		return m, working.Refuse("", "Nothing holds the frame: say where it is bolted down, welded on or stands.")
 	}
 	var err error
-	m.solved, err = frame.Open(ask.until(), m.in)
+	m.solved, err = frame.Open(ask.Within(), m.in)
 	return m, m.words(err)
 }
 

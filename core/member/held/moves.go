@@ -102,11 +102,11 @@ func (w *weighing) modes(d member.Doc) (why string) {
 			in.Members[k].Mass += w.metres[w.m.parts[k].run]
 		}
 	}
-	solved, err := frame.Open(w.ask.until(), in)
+	solved, err := frame.Open(w.ask.Within(), in)
 	if err != nil {
 		return "The natural frequencies cannot be said: " + w.m.words(err).Error()
 	}
-	list, err := solved.Modes(w.ask.until(), 3)
+	list, err := solved.Modes(w.ask.Within(), 3)
 	if err != nil {
 		return "The natural frequencies cannot be said: " + w.m.words(err).Error()
 	}

@@ -51,7 +51,7 @@ func sound(t *testing.T, c cutlist.CutList, saw member.Saw) {
 func TestRackCutList(t *testing.T) {
 	d := racks.Started(t, "rack", "40 × 40 × 3 mm tube", map[string]float64{"length": 1000, "width": 700, "height": 800})
 	b := shape.Build(d, nil)
-	c := cutlist.Plan(b, d.Saw)
+	c := cutlist.Plan(t.Context(), b, d.Saw)
 	sound(t, c, d.Saw)
 	if len(c.Rows) != 3 {
 		t.Fatalf("%+v", c.Rows)
@@ -80,14 +80,14 @@ func TestRackCutList(t *testing.T) {
 	// Remnants go first, and a price makes a cost.
 	d.Saw = member.Saw{Remnants: []member.Remnant{{Stock: "40 × 40 × 3 mm tube", Length: 1720}, {Stock: "another", Length: 5000}},
 		PerKilo: 2.5, Waste: 20}
-	c = cutlist.Plan(b, d.Saw)
+	c = cutlist.Plan(t.Context(), b, d.Saw)
 	sound(t, c, d.Saw)
 	if s := c.Stocks[0].Sticks[0]; s.Name != "remnant 1" || len(s.Pieces) != 2 || s.Left > 60 {
 		t.Errorf("%+v", s)
 	}
 	racks.Near(t, "cost", c.Cost, c.Bought*2.5, 1e-9)
 	d.Saw.Stick = 900
-	c = cutlist.Plan(b, d.Saw)
+	c = cutlist.Plan(t.Context(), b, d.Saw)
 	if !strings.Contains(fmt.Sprint(c.Findings), "splice it") {
 		t.Errorf("%+v", c.Findings)
 	}
@@ -98,7 +98,7 @@ func TestRackCutList(t *testing.T) {
 // over are alike.
 func TestTwinsInTheCutList(t *testing.T) {
 	d := racks.Started(t, "outriggers", "50 × 50 × 4 mm tube", map[string]float64{"drop": 200, "reach": 500})
-	c := cutlist.Plan(shape.Build(d, nil), d.Saw)
+	c := cutlist.Plan(t.Context(), shape.Build(d, nil), d.Saw)
 	sound(t, c, d.Saw)
 	total := 0
 	for _, r := range c.Rows {
@@ -114,7 +114,7 @@ func TestTwinsInTheCutList(t *testing.T) {
 	}
 	d.Members[1].Splice = &member.Splice{At: 350, Kind: "sleeve", Long: 120}
 	d.Members[0].Trim = 30
-	c = cutlist.Plan(shape.Build(d, nil), d.Saw)
+	c = cutlist.Plan(t.Context(), shape.Build(d, nil), d.Saw)
 	sound(t, c, d.Saw)
 	spliced, trimmed := 0, 0
 	for _, r := range c.Rows {
@@ -141,7 +141,7 @@ func TestRandomPlans(t *testing.T) {
 			d.Saw.Remnants = append(d.Saw.Remnants,
 				member.Remnant{Stock: "60 × 40 × 3 mm tube", Length: 300 + 3000*rnd.Float64(), Many: 1 + rnd.IntN(3)})
 		}
-		sound(t, cutlist.Plan(shape.Build(d, nil), d.Saw), d.Saw)
+		sound(t, cutlist.Plan(t.Context(), shape.Build(d, nil), d.Saw), d.Saw)
 	}
 }
 

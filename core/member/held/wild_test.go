@@ -47,7 +47,7 @@ func TestWildNumbersInAFrame(t *testing.T) {
 			worked++
 			b := shape.Build(x, nil)
 			h := Hold(b, x, ask)
-			for of, out := range map[string]any{"shape": b.Pieces, "strength": h, "cut list": cutlist.Plan(b, x.Saw)} {
+			for of, out := range map[string]any{"shape": b.Pieces, "strength": h, "cut list": cutlist.Plan(t.Context(), b, x.Saw)} {
 				if _, err := json.Marshal(out); err != nil {
 					t.Errorf("%s, %s: %v", what, of, err)
 				}

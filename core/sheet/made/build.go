@@ -4,6 +4,7 @@
 package made
 
 import (
+	"context"
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
@@ -23,13 +24,19 @@ type Options struct {
 	NearPeople bool              // it stands in a space with people
 	Quantity   int               // how many are made; 0 is not asked
 	Master     *flags.MasterTold // the part it is drilled through, where there is one
+	// Until ends the work before it is done, when whoever asked has gone; nil for never.
+	Until context.Context
 }
 
 // Build answers everything about a part. It
-// fails with *working.Fault when the recipe is not one; a recipe that cannot
+// fails with *working.Fault when the recipe is not one, or with the context's error when
+// the work is to end; a recipe that cannot
 // be unfolded says so in the findings and still shows the rest.
 func Build(r sheet.Recipe, opt Options) (Part, error) {
 	if err := r.Validate(); err != nil {
+		return Part{}, err
+	}
+	if err := opt.over(); err != nil {
 		return Part{}, err
 	}
 	l := lay.Out(r, r.Bend.School, opt.Display)
@@ -46,7 +53,15 @@ func Build(r sheet.Recipe, opt Options) (Part, error) {
 	if opt.Proved {
 		prove(r, opt, &part)
 	}
-	return part, nil
+	return part, opt.over()
+}
+
+// over answers why the work is to end, if it is.
+func (o Options) over() error {
+	if o.Until == nil {
+		return nil
+	}
+	return o.Until.Err()
 }
 
 // maker tells what a part that is laid out is.

@@ -23,6 +23,9 @@ func prove(r sheet.Recipe, opt Options, part *Part) {
 		f := &part.Findings[i]
 		kept := f.Fixes[:0:0]
 		for _, x := range f.Fixes {
+			if opt.over() != nil {
+				return
+			}
 			if whole, ok := taken(r, opt, *f, x, had, part.Whole); ok {
 				kept = append(kept, whole)
 			}

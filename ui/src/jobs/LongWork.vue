@@ -14,7 +14,11 @@ const wrong = ref('')
 
 const part = (done: number, total: number) => (total > 0 ? Math.floor((100 * done) / total) : 0)
 const says = (t: TaskView) =>
-  t.state === 'waiting' ? 'Waits for its turn.' : t.state === 'refused' ? `Not taken: ${t.says}` : t.says || 'Begun.'
+  t.state === 'waiting'
+    ? 'Waits for its turn.'
+    : t.state === 'refused'
+      ? `Not taken: ${t.says}`
+      : `${t.says || 'Begun.'}${t.state === 'running' && t.total ? ` ${part(t.done, t.total)} %` : ''}`
 
 async function press(what: Promise<void>) {
   wrong.value = ''
@@ -33,21 +37,25 @@ async function press(what: Promise<void>) {
       <li v-if="sending">
         <span class="name">{{ sending.name }}</span>
         <span class="says">On its way, {{ part(sending.done, sending.total) }} %</span>
-        <progress :max="sending.total" :value="sending.done" :aria-label="`${sending.name}, sent`"></progress>
-        <button type="button" class="press tight" @click="stopSending">Stop</button>
+        <span class="acts">
+          <progress :max="sending.total" :value="sending.done" :aria-label="`${sending.name}, sent`"></progress>
+          <button type="button" class="press tight" @click="stopSending">Stop</button>
+        </span>
       </li>
       <li v-for="t in list" :key="t.id" :class="t.state" :role="t.state === 'refused' ? 'alert' : undefined">
         <span class="name">{{ t.name }}</span>
         <span class="says">
-          {{ says(t) }}<template v-if="t.state === 'running' && t.total"> {{ part(t.done, t.total) }} %</template>
+          {{ says(t) }}
           <span v-if="t.path" class="place small">at {{ t.path }}</span>
         </span>
-        <progress v-if="going(t)" :max="t.total || 1" :value="t.done" :aria-label="`${t.name}, done`"></progress>
-        <button v-if="going(t)" type="button" class="press tight" @click="press(stopTask(t.id))">Stop</button>
-        <template v-else>
+        <span v-if="going(t)" class="acts">
+          <progress :max="t.total || 1" :value="t.done" :aria-label="`${t.name}, done`"></progress>
+          <button type="button" class="press tight" @click="press(stopTask(t.id))">Stop</button>
+        </span>
+        <span v-else class="acts">
           <RouterLink v-if="t.job" class="press tight" :to="`/jobs/${t.job}/measure`">Open</RouterLink>
           <IconPress slim :icon="X" :name="`Put away what is said of ${t.name}`" @click="press(dropTask(t.id))" />
-        </template>
+        </span>
       </li>
     </ul>
   </div>
@@ -83,11 +91,18 @@ async function press(what: Promise<void>) {
   min-width: 0;
 }
 .place {
+  margin-left: 8px;
   color: var(--ink-soft);
   overflow-wrap: anywhere;
 }
+.acts {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  margin-left: auto;
+}
 progress {
-  flex: 0 1 12em;
+  width: 10em;
   height: 10px;
   accent-color: var(--ink);
 }
