@@ -1,7 +1,7 @@
 package httpapi
 
 import (
-	"io"
+	"bytes"
 	"net/http"
 	"reflect"
 	"strings"
@@ -75,7 +75,12 @@ func body(g *gin.Context, limit int64) ([]byte, error) {
 	if limit == 0 {
 		limit = maxBody
 	}
-	return io.ReadAll(http.MaxBytesReader(g.Writer, g.Request.Body, limit))
+	var raw bytes.Buffer
+	if n := g.Request.ContentLength; n > 0 && n <= limit {
+		raw.Grow(int(n) + bytes.MinRead) // a large one that grows by little is copied often
+	}
+	_, err := raw.ReadFrom(http.MaxBytesReader(g.Writer, g.Request.Body, limit))
+	return raw.Bytes(), err
 }
 
 // ginPath turns {id} into :id.

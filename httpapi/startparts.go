@@ -62,7 +62,7 @@ type TracedPath struct {
 
 var worse = map[working.Severity]int{working.Stop: 0, working.Mind: 1, working.Note: 2}
 
-const maxTraced = 30 << 20 // of a request, base64
+const maxTraced = 20 << 20 // of a request, base64
 
 func (s *server) startPartRoutes() {
 	starters := PartStarters{starters.PartStarters}

@@ -65,7 +65,13 @@ func (d *Drawing) Join(ctx context.Context, opt Options) (*Traced, error) {
 	for i, l := range d.Layers {
 		use[i] = len(opt.Layers) == 0 && !l.Hidden || slices.Contains(opt.Layers, l.Name)
 	}
-	var curves []Curve
+	open := 0
+	for _, c := range d.Curves {
+		if use[c.Layer] && !c.Circle {
+			open++
+		}
+	}
+	curves := make([]Curve, 0, open)
 	for _, c := range d.Curves {
 		switch {
 		case !use[c.Layer]:

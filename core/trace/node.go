@@ -15,7 +15,7 @@ type node struct {
 
 // nodes puts ends within the tolerance of one another together.
 func (t *Traced) nodes(curves []Curve) ([]node, []int32) {
-	var nodes []node
+	nodes := make([]node, 0, len(curves)) // as many where loops close, and twice that at most
 	ends := make([]int32, 2*len(curves))
 	type cell struct{ x, y int64 }
 	grid := make(map[cell][]int32, len(curves))

@@ -10,6 +10,7 @@ import (
 	"fmt"
 	"math"
 	"path"
+	"slices"
 	"strings"
 
 	"warmanvil/core/profile"
@@ -45,7 +46,7 @@ type Layer struct {
 
 const (
 	maxBytes  = 100 << 20
-	maxCurves = 250_000
+	maxCurves = 220_000
 	maxNested = 16
 	maxSeen   = 4_000_000   // places looked at, repeated blocks and what is not shown counted
 	maxInside = 500_000_000 // sides of outlines looked at for what lies in them
@@ -122,6 +123,9 @@ func (d *Drawing) add(c Curve) error {
 		if err := d.until.Err(); err != nil {
 			return err
 		}
+	}
+	if n := len(d.Curves); n == cap(d.Curves) {
+		d.Curves = slices.Grow(d.Curves, min(max(n, 1024), maxCurves-n)) // twice as many: a large list grown by little is copied often
 	}
 	d.Curves = append(d.Curves, c)
 	d.Layers[c.Layer].Curves++
