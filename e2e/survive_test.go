@@ -1,16 +1,20 @@
 package e2e
 
 import (
+	"archive/zip"
+	"bytes"
 	"fmt"
 	"net"
 	"net/http"
 	"os"
 	"path/filepath"
+	"strconv"
 	"strings"
 	"testing"
 	"time"
 
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 
 	"warmanvil/httpapi"
 	"warmanvil/store/storetest"
@@ -51,9 +55,11 @@ func TestServerKilledUnderAnOpenPage(t *testing.T) {
 	p.size("/base/length", "77")
 	again := a.stop(t)
 	p.see("What you type is kept on this device")
-	p.wait("the state", `document.querySelector('.shape').dataset.save === 'waiting for the server'`)
+	// It had been read when the server went, or could not even be read.
+	p.wait("the state", `document.querySelector('.shape').dataset.save === 'waiting for the server' || document.querySelector('[data-path="/base/length"] .mark')`)
 	again()
 	p.wait("the banner to go", `!document.querySelector('.away')`)
+	p.wait("what was typed", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '77.0 mm'`)
 	p.saved()
 	if got, err := a.jobs.Part(t.Context(), part); err != nil || got.Recipe.Base.Length != 77 {
 		t.Fatalf("after the restart the base is %g long (%v)", got.Recipe.Base.Length, err)
@@ -71,6 +77,47 @@ func TestServerKilledUnderAnOpenPage(t *testing.T) {
 	if got, err := a.jobs.Job(t.Context(), job); err != nil || !strings.Contains(got.Brief.Purpose, "And a bin.") {
 		t.Errorf("the brief says %q (%v)", got.Brief.Purpose, err)
 	}
+}
+
+// What is typed while the server is away is not read, stands as it was typed, and is read
+// and saved by itself when it is back, in the field that has the hand and in one that was
+// left.
+func TestTypedWhileAway(t *testing.T) {
+	a := startApp(t)
+	job, part := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.bench(job, part)
+	p.saved()
+	again := a.stop(t)
+	p.size("/base/length", "71 1/2")
+	p.see("What you type is kept on this device")
+	p.wait("it is not read", `document.querySelector('[data-path="/base/length"] .mark')`)
+	p.size("/base/width", "131")
+	p.wait("this one neither", `document.querySelector('[data-path="/base/width"] .mark')`)
+	again()
+	p.wait("the banner to go", `!document.querySelector('.away')`)
+	p.wait("what was typed", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '71.5 mm' &&
+		document.querySelector('[data-path="/base/width"] .num')?.innerText === '131.0 mm' && !document.querySelector('[data-path] .mark')`)
+	p.saved()
+	if got, err := a.jobs.Part(t.Context(), part); err != nil || got.Recipe.Base.Length != 71.5 || got.Recipe.Base.Width != 131 {
+		t.Fatalf("%g × %g is kept (%v)", got.Recipe.Base.Length, got.Recipe.Base.Width, err)
+	}
+}
+
+// A quick number that got no answer is worked out by itself when there is one to be had.
+func TestQuickNumberWhileAway(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/quick/bend")
+	p.wait("the answer", `document.querySelector('[data-result]')`)
+	was := eval[string](p, `document.querySelector('[data-result]').innerText`)
+	again := a.stop(t)
+	p.hand("main", "A, bend angle, from flat")
+	p.keys("80" + kb.Enter)
+	p.see("The server does not answer.")
+	again()
+	p.wait("another answer", `!document.body.innerText.includes('does not answer') && document.querySelector('[data-result]') &&
+		document.querySelector('[data-result]').innerText !== `+strconv.Quote(was))
 }
 
 // The database is stopped while somebody types, comes back, hangs, comes back: each time the
@@ -199,4 +246,27 @@ func TestCompareRevisions(t *testing.T) {
 	if got, err := a.jobs.Part(t.Context(), part); err != nil || len(got.Recipe.Base.Flanges) != 4 {
 		t.Errorf("brought back: %d flanges (%v)", len(got.Recipe.Base.Flanges), err)
 	}
+}
+
+// All files of a job are packed while another page is looked at, and fetched as one; what is
+// held back is told.
+func TestPackAllFiles(t *testing.T) {
+	a := startApp(t)
+	job, _ := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/make")
+	p.press("Pack all files")
+	p.wait("it is asked for", `document.querySelector('.long li')`)
+	p.goTo("/jobs")
+	p.see("Sound lorry")
+	p.goTo("/jobs/" + job + "/make")
+	p.see("left out: the list in it says why")
+	p.press("Fetch the packet")
+	name, raw := p.download(".zip")
+	z, err := zip.NewReader(bytes.NewReader(raw), int64(len(raw)))
+	if err != nil || !strings.HasPrefix(name, "orchard-truck_packet_") || len(z.File) < 10 {
+		t.Fatal(name, len(raw), err)
+	}
+	p.press("Put away what is said of Orchard truck")
+	p.wait("that to go", `!document.body.innerText.includes('Fetch the packet')`)
 }

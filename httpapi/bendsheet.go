@@ -24,18 +24,18 @@ func (s *server) bendSheetRoutes() {
 
 func (s *server) bendSheet(w want) (out paper.BendSheet, called label, err error) {
 	var in tube.BendInput
-	if err := strictjson.Decode([]byte(w.Query("request")), &in); err != nil {
+	if err := strictjson.Decode([]byte(w.asked("request")), &in); err != nil {
 		return out, called, err
 	}
 	r, err := tube.Bend(in)
 	if err != nil {
 		return out, called, err
 	}
-	title := strings.TrimSpace(w.Query("title"))
+	title := strings.TrimSpace(w.asked("title"))
 	if title == "" || len(title) > 120 {
 		title = "Bent piece"
 	}
-	unit := brief.Unit(w.Query("unit"))
+	unit := brief.Unit(w.asked("unit"))
 	if unit != brief.UnitFraction && unit != brief.UnitDecimal {
 		unit = brief.UnitMM
 	}

@@ -1,6 +1,8 @@
 package httpapi
 
 import (
+	"cmp"
+	"context"
 	"net/http"
 	"slices"
 	"strconv"
@@ -50,9 +52,10 @@ type shelf[T any] struct {
 
 // want is a file as it is asked for.
 type want struct {
-	*gin.Context
+	ctx      context.Context
 	id, kind string
 	paper    paper.Size
+	asked    func(name string) string // what else was asked for; empty when it was not
 }
 
 // label is what a file is called by, and why it may be held back.
@@ -89,6 +92,7 @@ func serve[T any](s *server, sh shelf[T]) {
 	}
 	o.Parameters = append(o.Parameters, sh.asks...)
 	s.api.AddOperation(&o)
+	s.shelves[sh.path] = sh.all
 	s.engine.GET(ginPath(sh.path), func(c *gin.Context) {
 		if err := s.admit(c, reading); err != nil {
 			s.refuse(c, err)
@@ -100,36 +104,61 @@ func serve[T any](s *server, sh shelf[T]) {
 
 // fetch makes the file asked for and answers what sends it.
 func (sh shelf[T]) fetch(c *gin.Context) (send func(), err error) {
-	w := want{c, c.Param("id"), c.Param("kind"), paper.A4}
+	w := want{c.Request.Context(), c.Param("id"), c.Param("kind"), paper.A4, func(name string) string {
+		return cmp.Or(c.Param(name), c.Query(name))
+	}}
 	if _, err := uuid.Parse(w.id); err != nil && strings.Contains(sh.path, "{id}") {
 		return nil, job.ErrNotFound
 	}
-	i := slices.IndexFunc(sh.files, func(f file[T]) bool { return f.name == w.kind })
-	if i < 0 {
-		return nil, job.ErrNotFound
-	}
-	if c.Query("paper") == "letter" {
+	if w.asked("paper") == "letter" {
 		w.paper = paper.Letter
 	}
-	f := sh.files[i]
-	of, called, err := sh.open(w)
+	list, err := sh.all(w, []string{w.kind})
 	if err != nil {
 		return nil, err
 	}
-	if called.held != nil && !f.free {
-		return nil, called.held
-	}
-	raw, err := f.make(of)
-	if err != nil {
-		return nil, err
-	}
-	name := called.of
-	if f.name != "" && f.name != f.ext {
-		name += " " + f.name
+	f := list[0]
+	if f.refused != nil {
+		return nil, f.refused
 	}
 	return func() {
-		c.Header("Content-Disposition", `attachment; filename="`+site.FileName(called.job, name, called.hand,
-			"r"+strconv.Itoa(called.revision), f.ext)+`"`)
-		c.Data(http.StatusOK, f.mime, raw)
+		c.Header("Content-Disposition", `attachment; filename="`+f.name+`"`)
+		c.Data(http.StatusOK, f.mime, f.raw)
 	}, nil
+}
+
+// shelved makes files of a shelf, whatever they are made of.
+type shelved func(w want, kinds []string) ([]madeFile, error)
+
+// madeFile is a file made of something, or why it is not made.
+type madeFile struct {
+	kind, name, mime string
+	raw              []byte
+	refused          error
+}
+
+// all makes several kinds of files of one thing, which is read once.
+func (sh shelf[T]) all(w want, kinds []string) ([]madeFile, error) {
+	of, called, opened := sh.open(w)
+	var out []madeFile
+	for _, kind := range kinds {
+		i := slices.IndexFunc(sh.files, func(f file[T]) bool { return f.name == kind })
+		if i < 0 {
+			return nil, job.ErrNotFound
+		}
+		if opened != nil {
+			return nil, opened
+		}
+		f := sh.files[i]
+		name := called.of
+		if f.name != "" && f.name != f.ext {
+			name += " " + f.name
+		}
+		m := madeFile{kind: kind, mime: f.mime, name: site.FileName(called.job, name, called.hand, "r"+strconv.Itoa(called.revision), f.ext)}
+		if m.refused = called.held; m.refused == nil || f.free {
+			m.raw, m.refused = f.make(of)
+		}
+		out = append(out, m)
+	}
+	return out, nil
 }

@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"cmp"
 	"fmt"
 	"strconv"
 
@@ -22,7 +23,7 @@ var boardQuery = &huma.Param{Name: "board", In: "query", Description: "mm, thick
 
 // board answers how thick the board is that a thing is made of, mm.
 func (w want) board(thing string) (float64, error) {
-	mm, err := strconv.ParseFloat(w.DefaultQuery("board", "2"), 64)
+	mm, err := strconv.ParseFloat(cmp.Or(w.asked("board"), "2"), 64)
 	if err != nil || !(mm >= .2 && mm <= 50) {
 		return 0, asFault("A %s is made of board from 0.2 to 50 mm.", thing)
 	}
@@ -51,7 +52,7 @@ func (s *server) dummyRoutes() {
 }
 
 func (s *server) dummy(w want) (t boarded, called label, err error) {
-	j, err := s.jobs.Job(w.Request.Context(), w.id)
+	j, err := s.jobs.Job(w.ctx, w.id)
 	if err != nil {
 		return t, called, err
 	}
@@ -59,7 +60,7 @@ func (s *server) dummy(w want) (t boarded, called label, err error) {
 	if err != nil {
 		return t, called, err
 	}
-	in, err := dummyOf(j.Brief, w.Param("device"), board)
+	in, err := dummyOf(j.Brief, w.asked("device"), board)
 	if err != nil {
 		return t, called, err
 	}
@@ -80,7 +81,7 @@ func (s *server) dummy(w want) (t boarded, called label, err error) {
 	name := in.Name + " dummy"
 	t.Template = paper.Template{Job: j.Brief.Name, Part: name, Revision: fmt.Sprintf("brief r%d", j.Revision), Material: "board or card",
 		Thickness: site.Lengths(j.Brief)(board), Quantity: 1, Date: j.Updated.UTC(), Paper: w.paper, Flat: built}
-	t.inches = w.Query("units") == "in"
+	t.inches = w.asked("units") == "in"
 	return t, label{job: j.Brief.Name, of: name, revision: j.Revision}, nil
 }
 

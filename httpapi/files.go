@@ -54,7 +54,7 @@ func (s *server) fileRoutes() {
 
 // cutting reads what the files of a part are made from, as the screen has it.
 func (s *server) cutting(w want) (out cutting, called label, err error) {
-	ctx := w.Request.Context()
+	ctx := w.ctx
 	p, err := s.jobs.Part(ctx, w.id)
 	if err != nil {
 		return out, called, err
@@ -64,10 +64,10 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 		return out, called, err
 	}
 	out = cutting{job: j, part: p, paper: w.paper, inches: j.Brief.Unit != brief.UnitMM, thickness: thicknessText(j, p)}
-	if units := w.Query("units"); units != "" {
+	if units := w.asked("units"); units != "" {
 		out.inches = units == "in"
 	}
-	if out.hand, err = handOf(p, w.Query("hand")); err != nil {
+	if out.hand, err = handOf(p, w.asked("hand")); err != nil {
 		return out, called, err
 	}
 	if out.material, err = stock.MaterialByKey(p.Recipe.Material); err != nil {
@@ -169,14 +169,14 @@ func (p cutting) sheet() paper.PartSheet {
 
 func (p cutting) bends() ([]byte, error) {
 	if len(p.built.Steps) == 0 {
-		return nil, asFault("%s has no bend.", p.part.Name)
+		return nil, hasNone{asFault("%s has no bend.", p.part.Name)}
 	}
 	return p.sheet().BendPDF()
 }
 
 func (p cutting) drills() ([]byte, error) {
 	if len(p.built.Holes) == 0 {
-		return nil, asFault("%s has no hole.", p.part.Name)
+		return nil, hasNone{asFault("%s has no hole.", p.part.Name)}
 	}
 	return p.sheet().DrillPDF()
 }

@@ -50,7 +50,7 @@ func (s *server) frameFileRoutes() {
 
 // frameFiles reads what the files of a frame are made from.
 func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
-	ctx := w.Request.Context()
+	ctx := w.ctx
 	frame, built, j, err := s.jobs.FrameBuilt(ctx, w.id)
 	if err != nil {
 		return f, called, err
@@ -135,7 +135,7 @@ func (f frameFiles) bends() ([]byte, error) {
 			Date: f.head.Date, Paper: f.head.Paper, In: *r.Bend, Result: b, Length: f.length})
 	}
 	if len(sheets) == 0 {
-		return nil, asFault("No piece of %s is bent.", f.part.Name)
+		return nil, hasNone{asFault("No piece of %s is bent.", f.part.Name)}
 	}
 	return paper.BendSheets(sheets)
 }

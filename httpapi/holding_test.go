@@ -292,7 +292,8 @@ func TestHoldingOfEachState(t *testing.T) {
 	}
 	r := part.Recipe
 	r.Thickness /= 2
-	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision}, job.PartState{Name: part.Name, Quantity: 1, Recipe: r}); err != nil {
+	next := job.PartState{Name: part.Name, Quantity: 1, Recipe: r}
+	if _, err := c.jobs.SavePart(t.Context(), part.ID, job.On{Revision: part.Revision}, next); err != nil {
 		t.Fatal(err)
 	}
 	thin := ask()

@@ -4,7 +4,7 @@ import (
 	"bufio"
 	"context"
 	"encoding/json"
-	"net/http"
+	"io"
 	"time"
 
 	"warmanvil/calc"
@@ -171,21 +171,14 @@ func (s *server) exportJob(c *gin.Context) {
 		}
 		x, err := s.jobs.Export(c.Request.Context(), c.Param("id"))
 		return func() {
-			out := &leaving{Writer: c.Writer, at: http.NewResponseController(c.Writer)}
-			first := bufio.NewWriterSize(out, 64<<10)
-			c.Header("Content-Type", "application/json; charset=utf-8")
 			c.Header("Content-Disposition", `attachment; filename="`+site.ExportName(x.Name)+`"`)
-			err := x.Write(ctx, first, "")
-			switch {
-			case err == nil:
-				err = first.Flush()
-			case !out.sent:
-				s.refuse(c, err)
-				return
-			}
-			if err != nil { // half a file must not look like a whole one
-				panic(http.ErrAbortHandler)
-			}
+			s.stream(c, "application/json; charset=utf-8", func(w io.Writer) error {
+				pieces := bufio.NewWriterSize(w, 64<<10)
+				if err := x.Write(ctx, pieces, ""); err != nil {
+					return err
+				}
+				return pieces.Flush()
+			})
 		}, err
 	})
 }

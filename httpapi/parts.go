@@ -223,8 +223,8 @@ func explainPart(c call, in WorkingRequest) (working.Working, error) {
 
 // read answers the recipe of the hand asked for and how it is to be shown.
 func (in BuildRequest) read(c call) (sheet.Recipe, made.Options) {
-	opt := made.Options{Until: c.Request.Context(), Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections, Lift: in.Lift,
-		NearPeople: in.NearPeople, Quantity: in.Quantity}
+	opt := made.Options{Until: c.Request.Context(), Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections,
+		Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

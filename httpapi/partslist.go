@@ -16,7 +16,7 @@ func (s *server) partsListRoutes() {
 			{name: "xlsx", form: asXLSX, says: "a sheet", free: true, make: paper.Table.XLSX},
 		},
 		open: func(w want) (paper.Table, label, error) {
-			j, rows, err := s.jobs.PartsList(w.Request.Context(), w.id)
+			j, rows, err := s.jobs.PartsList(w.ctx, w.id)
 			return partsTable(rows), label{job: j.Brief.Name, of: "parts list", revision: j.Revision}, err
 		}})
 }

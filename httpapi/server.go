@@ -42,6 +42,7 @@ type server struct {
 	room    func() error
 	jobs    *job.Service
 	tasks   *task.Service
+	shelves map[string]shelved // by path
 	engine  *gin.Engine
 	api     *huma.OpenAPI
 
@@ -93,9 +94,9 @@ func build(opt Options) *server {
 		trouble = opt.Jobs.Store.Trouble
 		opt.Jobs.Calculates = calc.Known
 	}
-	s := &server{jobs: opt.Jobs, tasks: opt.Tasks, trouble: trouble, room: opt.Room, accounts: opt.Accounts,
-		sessions: newSessions(opt.Sessions, opt.Door),
-		door:     opt.Door, answers: newAnswers(), heads: newHeads(), holdings: newHoldings(), lines: newLines(), cross: http.NewCrossOriginProtection(),
+	s := &server{jobs: opt.Jobs, tasks: opt.Tasks, shelves: map[string]shelved{}, trouble: trouble, room: opt.Room,
+		accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door,
+		answers: newAnswers(), heads: newHeads(), holdings: newHoldings(), lines: newLines(), cross: http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), guesses: newGuesses(), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",
@@ -117,6 +118,10 @@ func build(opt Options) *server {
 	s.backupRoutes(opt.Backups)
 	s.lineRoutes()
 	s.taskRoutes()
+	s.packetRoutes()
+	if s.tasks != nil {
+		s.tasks.Kinds[packing] = s.pack
+	}
 	return s
 }
 

@@ -98,7 +98,7 @@ func (s *server) sheetRoutes() {
 				make: func(v surveySheet) ([]byte, error) { return vehicle.PointsCSV(v.worked.Points) }},
 		},
 		open: func(w want) (v surveySheet, called label, err error) {
-			ctx := w.Request.Context()
+			ctx := w.ctx
 			j, err := s.jobs.Job(ctx, w.id)
 			if err != nil {
 				return v, called, err

@@ -22,14 +22,14 @@ import (
 // starts anew.
 type TaskView struct {
 	ID      string     `json:"id" format:"uuid"`
-	Kind    task.Kind  `json:"kind" enum:"bring"`
+	Kind    task.Kind  `json:"kind" enum:"bring,pack"`
 	Name    string     `json:"name" doc:"of what it works on"`
 	State   task.State `json:"state" enum:"arriving,waiting,running,done,refused,stopped"`
 	Done    int64      `json:"done" doc:"of the total, in a measure of its own"`
 	Total   int64      `json:"total"`
 	Says    string     `json:"says" doc:"what it is at, or how it ended"`
 	Path    string     `json:"path,omitempty" doc:"place of what is refused, a JSON pointer"`
-	Job     string     `json:"job,omitempty" format:"uuid" doc:"that it made"`
+	Job     string     `json:"job,omitempty" format:"uuid" doc:"that it made or is of"`
 	Created time.Time  `json:"created"`
 }
 

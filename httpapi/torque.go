@@ -27,11 +27,11 @@ func (s *server) torqueRoutes() {
 
 // ratingLabel answers what a duty was proved for.
 func (s *server) ratingLabel(w want) (l paper.RatingLabel, called label, err error) {
-	j, all, err := s.jobs.Site(w.Request.Context(), w.id)
+	j, all, err := s.jobs.Site(w.ctx, w.id)
 	if err != nil {
 		return l, called, err
 	}
-	r, err := all.Rate(w.Query("duty"))
+	r, err := all.Rate(w.asked("duty"))
 	if err != nil {
 		return l, called, err
 	}
@@ -56,7 +56,7 @@ var (
 
 // torqueSheet answers what is tightened on a job; what is held back stands on it by name.
 func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err error) {
-	j, all, err := s.jobs.Site(w.Request.Context(), w.id)
+	j, all, err := s.jobs.Site(w.ctx, w.id)
 	if err != nil {
 		return sheet, called, err
 	}
@@ -101,7 +101,7 @@ func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err
 		sheet.Joints = append(sheet.Joints, row)
 	}
 	if len(sheet.Joints) == 0 {
-		return sheet, called, asFault("The job has no bolted joint yet: add one on the Hold bench.")
+		return sheet, called, hasNone{asFault("The job has no bolted joint yet: add one on the Hold bench.")}
 	}
 	called = label{job: j.Brief.Name, of: "torque sheet", revision: j.Revision}
 	if held == len(sheet.Joints) {

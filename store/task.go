@@ -11,11 +11,11 @@ import (
 	"warmanvil/task"
 )
 
-const taskColumns = `id::text, kind, coalesce(who::text, ''), name, state, done, total, says, path, coalesce(job::text, ''), created_at, size
+const taskColumns = `id::text, kind, coalesce(who::text, ''), name, state, done, total, says, path, coalesce(job::text, ''), created_at, size, run
 	FROM task`
 
 func scanTask(row pgx.Row) (t task.Task, err error) {
-	err = row.Scan(&t.ID, &t.Kind, &t.Who, &t.Name, &t.State, &t.Done, &t.Total, &t.Says, &t.Path, &t.Job, &t.Created, &t.Size)
+	err = row.Scan(&t.ID, &t.Kind, &t.Who, &t.Name, &t.State, &t.Done, &t.Total, &t.Says, &t.Path, &t.Job, &t.Created, &t.Size, &t.Run)
 	return t, missing(err)
 }
 
@@ -46,10 +46,20 @@ func (s *Store) AddTask(ctx context.Context, t task.Task, atOnce int, old time.T
 	})
 }
 
-// AddPart adds a part of what a task works on.
+// AddPart adds a part of what a task works on, while it arrives.
 func (s *Store) AddPart(ctx context.Context, id string, part int, content []byte) error {
-	tag, err := s.pool.Exec(ctx, `INSERT INTO task_part (task, part, content) SELECT id, $2, $3 FROM task WHERE id = $1 AND state = 'arriving'`,
-		id, part, content)
+	return s.addPart(ctx, `INSERT INTO task_part (task, made, part, content) SELECT id, false, $2, $3 FROM task
+		WHERE id = $1 AND state = 'arriving'`, id, part, content)
+}
+
+// MakePart adds a part of what a task makes, while it runs.
+func (s *Store) MakePart(ctx context.Context, t task.Task, part int, content []byte) error {
+	return s.addPart(ctx, `INSERT INTO task_part (task, made, part, content) SELECT id, true, $2, $3 FROM task
+		WHERE id = $1 AND state = 'running' AND run = $4`, t.ID, part, content, t.Run)
+}
+
+func (s *Store) addPart(ctx context.Context, sql string, args ...any) error {
+	tag, err := s.pool.Exec(ctx, sql, args...)
 	if err != nil {
 		return fmt.Errorf("keep a part: %w", err)
 	}
@@ -59,9 +69,9 @@ func (s *Store) AddPart(ctx context.Context, id string, part int, content []byte
 	return nil
 }
 
-// Part answers a part of what a task works on.
-func (s *Store) Part(ctx context.Context, id string, part int) (content []byte, err error) {
-	err = s.pool.QueryRow(ctx, `SELECT content FROM task_part WHERE task = $1 AND part = $2`, id, part).Scan(&content)
+// Part answers a part of what a task works on, or of what it made.
+func (s *Store) Part(ctx context.Context, id string, made bool, part int) (content []byte, err error) {
+	err = s.pool.QueryRow(ctx, `SELECT content FROM task_part WHERE task = $1 AND made = $2 AND part = $3`, id, made, part).Scan(&content)
 	return content, missing(err)
 }
 
@@ -86,30 +96,47 @@ func (s *Store) QueueTask(ctx context.Context, id string, size int64) error {
 		id, size)
 }
 
-// ClaimTask answers a task that is to be done now. One that still runs elsewhere is
-// answered too: who is asked to do it again knows that the other is not to be waited for.
-func (s *Store) ClaimTask(ctx context.Context, id string) (task.Task, error) {
-	return scanTask(s.pool.QueryRow(ctx, `UPDATE task SET state = 'running', seen_at = now() WHERE id = $1 AND state IN ('waiting', 'running')
-		RETURNING id::text, kind, coalesce(who::text, ''), name, state, done, total, says, path, coalesce(job::text, ''), created_at, size`, id))
+// ClaimTask answers a task that is to be done now, with nothing made of it yet. One that
+// still runs elsewhere is answered too: who is asked to do it again knows that the other is
+// not to be waited for, and that one breaks off.
+func (s *Store) ClaimTask(ctx context.Context, id string) (t task.Task, err error) {
+	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		tag, err := tx.Exec(ctx, `UPDATE task SET state = 'running', run = run + 1, seen_at = now() WHERE id = $1 AND state IN ('waiting', 'running')`,
+			id)
+		if err != nil {
+			return err
+		}
+		if tag.RowsAffected() == 0 {
+			return job.ErrNotFound
+		}
+		if _, err := tx.Exec(ctx, `DELETE FROM task_part WHERE task = $1 AND made`, id); err != nil {
+			return err
+		}
+		t, err = scanTask(tx.QueryRow(ctx, `SELECT `+taskColumns+` WHERE id = $1`, id))
+		return err
+	})
+	return t, err
 }
 
 // TellTask keeps how far a task is and answers whether it is to go on.
-func (s *Store) TellTask(ctx context.Context, id string, p task.Progress) (bool, error) {
-	tag, err := s.pool.Exec(ctx, `UPDATE task SET done = $2, total = $3, says = $4, seen_at = now() WHERE id = $1 AND state = 'running'`,
-		id, p.Done, p.Total, p.Says)
+func (s *Store) TellTask(ctx context.Context, t task.Task, p task.Progress) (bool, error) {
+	tag, err := s.pool.Exec(ctx, `UPDATE task SET done = $3, total = $4, says = $5, seen_at = now() WHERE id = $1 AND run = $2 AND state = 'running'`,
+		t.ID, t.Run, p.Done, p.Total, p.Says)
 	return tag.RowsAffected() > 0, err
 }
 
-// EndTask keeps how a task ended and drops what it worked on. One that is done is never
-// made another; one that was stopped and is done all the same is done.
+// EndTask keeps how a task ended, and of its parts what one that is done has made. One that
+// is done is never made another; one that was stopped and is done all the same is done. Who
+// did not begin it last has no say.
 func (s *Store) EndTask(ctx context.Context, t task.Task) error {
 	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		tag, err := tx.Exec(ctx, `UPDATE task SET state = $2, says = $3, path = $4, job = coalesce(nullif($5, '')::uuid, job), seen_at = now()
-			WHERE id = $1 AND (state = ANY($6) OR $2 = 'done')`, t.ID, t.State, t.Says, t.Path, t.Job, unended)
+			WHERE id = $1 AND (state = ANY($6) OR $2 = 'done') AND (run = $7 OR $2 = 'stopped')`,
+			t.ID, t.State, t.Says, t.Path, t.Job, unended, t.Run)
 		if err != nil || tag.RowsAffected() == 0 {
 			return err
 		}
-		_, err = tx.Exec(ctx, `DELETE FROM task_part WHERE task = $1`, t.ID)
+		_, err = tx.Exec(ctx, `DELETE FROM task_part WHERE task = $1 AND NOT (made AND $2 = 'done')`, t.ID, t.State)
 		return err
 	})
 }

@@ -3,6 +3,7 @@ package task
 import (
 	"context"
 	"fmt"
+	"io"
 	"time"
 
 	"warmanvil/job"
@@ -19,7 +20,7 @@ func New(store Store, jobs *job.Service, now func() time.Time, newID func() stri
 // Bringing brings the jobs of files in. The job goes by the task's id, so that one that is
 // done twice makes one job.
 func Bringing(jobs *job.Service) Work {
-	return func(ctx context.Context, t Task, in Content, tell func(Progress)) (Task, error) {
+	return func(ctx context.Context, t Task, in Content, _ io.Writer, tell func(Progress)) (Task, error) {
 		j, err := jobs.Bring(ctx, t.ID, job.Brought{Size: in.Size, Open: in.Open, Tell: func(done, total int64) error {
 			says := "Looking through it."
 			if 2*done > total {

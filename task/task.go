@@ -4,6 +4,7 @@
 package task
 
 import (
+	"bufio"
 	"context"
 	"errors"
 	"fmt"
@@ -47,6 +48,7 @@ type Task struct {
 	Job     string // that it made or is of
 	Created time.Time
 	Size    int64 // bytes of what it works on
+	Run     int   // how often it was begun
 }
 
 // Progress is how far a task is, in any measure.
@@ -74,21 +76,24 @@ type Store interface {
 	// AddTask adds one, unless its person has as many unfinished: then it fails with ErrMany.
 	// Those that ended, or whose sending broke off, before old are forgotten.
 	AddTask(ctx context.Context, t Task, atOnce int, old time.Time) error
-	// AddPart adds a part of what a task works on while that arrives.
+	// AddPart adds a part of what a task works on, while that arrives.
 	AddPart(ctx context.Context, id string, part int, content []byte) error
-	// Part answers a part; job.ErrNotFound past the last.
-	Part(ctx context.Context, id string, part int) ([]byte, error)
+	// MakePart adds a part of what a task makes, while it runs.
+	MakePart(ctx context.Context, t Task, part int, content []byte) error
+	// Part answers a part of either; job.ErrNotFound past the last.
+	Part(ctx context.Context, id string, made bool, part int) ([]byte, error)
 	// QueueTask lets one that arrived whole be done.
 	QueueTask(ctx context.Context, id string, size int64) error
 	Task(ctx context.Context, id string) (Task, error)
 	// Tasks lists a person's, newest first.
 	Tasks(ctx context.Context, who string) ([]Task, error)
-	// ClaimTask answers one that is to be done now; job.ErrNotFound when nothing is to be done
-	// of it any more.
+	// ClaimTask answers one that is to be done now, with nothing made of it yet;
+	// job.ErrNotFound when nothing is to be done of it any more. Who did it before has no say
+	// in it from then on.
 	ClaimTask(ctx context.Context, id string) (Task, error)
 	// TellTask keeps how far one is, and answers whether it is still to go on.
-	TellTask(ctx context.Context, id string, p Progress) (bool, error)
-	// EndTask keeps how one ended and drops what it worked on.
+	TellTask(ctx context.Context, t Task, p Progress) (bool, error)
+	// EndTask keeps how one ended, and of its parts what one that is done has made.
 	EndTask(ctx context.Context, t Task) error
 	// DropTask forgets one that ended.
 	DropTask(ctx context.Context, id string) error
@@ -98,9 +103,9 @@ type Store interface {
 	Trouble(err error) job.Trouble
 }
 
-// Work does a task and answers how it ended, with the job it made. It fails with
-// *working.Fault where it cannot be done as asked.
-type Work func(ctx context.Context, t Task, in Content, tell func(Progress)) (Task, error)
+// Work does a task and answers how it ended, with the job it made; a file that it makes is
+// written to out. It fails with *working.Fault where it cannot be done as asked.
+type Work func(ctx context.Context, t Task, in Content, out io.Writer, tell func(Progress)) (Task, error)
 
 // Service has tasks done.
 type Service struct {
@@ -182,7 +187,7 @@ func (s *Service) do(ctx context.Context, id string, last bool) error {
 	}
 	going, stop := context.WithCancelCause(ctx)
 	defer stop(nil)
-	told, over := s.told(going, id, stop)
+	told, over := s.told(going, t, stop)
 	end, err := s.work(going, t, told)
 	over()
 	var fault *working.Fault
@@ -219,11 +224,40 @@ func (s *Service) work(ctx context.Context, t Task, tell func(Progress)) (end Ta
 	if !known {
 		return t, working.Refuse("", "This program does not know how to do %q: a newer one does.", string(t.Kind))
 	}
-	return do(ctx, t, Content{t.Size, func() io.Reader { return &parts{ctx: ctx, store: s.Store, id: t.ID} }}, tell)
+	made := &making{ctx: ctx, store: s.Store, of: t}
+	out := bufio.NewWriterSize(made, partSize)
+	end, err = do(ctx, t, Content{t.Size, func() io.Reader { return s.reader(ctx, t.ID, false) }}, out, tell)
+	if err == nil {
+		err = out.Flush()
+	}
+	return end, err
+}
+
+// Made reads the file that a task made.
+func (s *Service) Made(ctx context.Context, id string) io.Reader { return s.reader(ctx, id, true) }
+
+func (s *Service) reader(ctx context.Context, id string, made bool) io.Reader {
+	return &parts{ctx: ctx, store: s.Store, id: id, made: made}
+}
+
+// making keeps the file that a task makes.
+type making struct {
+	ctx   context.Context
+	store Store
+	of    Task
+	parts int
+}
+
+func (m *making) Write(p []byte) (int, error) {
+	if err := m.store.MakePart(m.ctx, m.of, m.parts, p); err != nil {
+		return 0, err
+	}
+	m.parts++
+	return len(p), nil
 }
 
 // told keeps how far a task is, now and then, and stops it when who asked for it does.
-func (s *Service) told(ctx context.Context, id string, stop context.CancelCauseFunc) (tell func(Progress), over func()) {
+func (s *Service) told(ctx context.Context, t Task, stop context.CancelCauseFunc) (tell func(Progress), over func()) {
 	var now atomic.Pointer[Progress]
 	now.Store(&Progress{})
 	ended := make(chan struct{})
@@ -238,7 +272,7 @@ func (s *Service) told(ctx context.Context, id string, stop context.CancelCauseF
 				return
 			case <-tick.C:
 			}
-			if on, err := s.Store.TellTask(beat, id, *now.Load()); err == nil && !on {
+			if on, err := s.Store.TellTask(beat, t, *now.Load()); err == nil && !on {
 				stop(errStop)
 			}
 		}
@@ -246,11 +280,12 @@ func (s *Service) told(ctx context.Context, id string, stop context.CancelCauseF
 	return func(p Progress) { now.Store(&p) }, func() { cancel(); <-ended }
 }
 
-// parts reads what a task works on from its start.
+// parts reads what a task works on, or what it made, from its start.
 type parts struct {
 	ctx   context.Context
 	store Store
 	id    string
+	made  bool
 	next  int
 	left  []byte
 }
@@ -260,7 +295,7 @@ func (p *parts) Read(into []byte) (int, error) {
 		return 0, err
 	}
 	if len(p.left) == 0 {
-		content, err := p.store.Part(p.ctx, p.id, p.next)
+		content, err := p.store.Part(p.ctx, p.id, p.made, p.next)
 		if errors.Is(err, job.ErrNotFound) {
 			return 0, io.EOF
 		}

@@ -64,7 +64,7 @@ func ended(t *testing.T, s *task.Service, id string, want task.State) task.Task 
 			if a.State != want {
 				t.Fatalf("%s, %s wanted: %s %s", a.State, want, a.Path, a.Says)
 			}
-			if _, err := s.Store.Part(t.Context(), id, 0); !errors.Is(err, job.ErrNotFound) {
+			if _, err := s.Store.Part(t.Context(), id, false, 0); !errors.Is(err, job.ErrNotFound) {
 				t.Error("what it worked on is still there:", err)
 			}
 			return a
@@ -144,7 +144,7 @@ func TestStopped(t *testing.T) {
 	jobs, s, file := shop(t)
 	before := count(t, jobs)
 	began := make(chan struct{})
-	s.Kinds["long"] = func(ctx context.Context, a task.Task, _ task.Content, tell func(task.Progress)) (task.Task, error) {
+	s.Kinds["long"] = func(ctx context.Context, a task.Task, _ task.Content, _ io.Writer, tell func(task.Progress)) (task.Task, error) {
 		tell(task.Progress{Done: 3, Total: 9, Says: "a third"})
 		close(began)
 		<-ctx.Done()
@@ -185,7 +185,7 @@ func TestGoesOnAfterAStop(t *testing.T) {
 	_, s, file := shop(t)
 	var tries atomic.Int32
 	began := make(chan struct{}, 10)
-	s.Kinds["long"] = func(ctx context.Context, a task.Task, in task.Content, _ func(task.Progress)) (task.Task, error) {
+	s.Kinds["long"] = func(ctx context.Context, a task.Task, in task.Content, _ io.Writer, _ func(task.Progress)) (task.Task, error) {
 		tries.Add(1)
 		began <- struct{}{}
 		if tries.Load() == 1 {
@@ -218,10 +218,10 @@ func TestGoesOnAfterAStop(t *testing.T) {
 func TestWrongIsTold(t *testing.T) {
 	jobs, s, file := shop(t)
 	before := count(t, jobs)
-	s.Kinds["breaks"] = func(context.Context, task.Task, task.Content, func(task.Progress)) (task.Task, error) {
+	s.Kinds["breaks"] = func(context.Context, task.Task, task.Content, io.Writer, func(task.Progress)) (task.Task, error) {
 		panic("a fault of ours")
 	}
-	s.Kinds["cannot"] = func(_ context.Context, a task.Task, _ task.Content, _ func(task.Progress)) (task.Task, error) {
+	s.Kinds["cannot"] = func(_ context.Context, a task.Task, _ task.Content, _ io.Writer, _ func(task.Progress)) (task.Task, error) {
 		return a, errors.New("for a reason nobody foresaw")
 	}
 	run(t, s)

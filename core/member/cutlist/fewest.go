@@ -99,8 +99,8 @@ func (c *CutList) fewest(ctx context.Context, p *StockPlan, left []StickPiece, s
 
 // grouped plans pieces on sticks of a length in mm and answers which lie together,
 // the longest first; length is what a piece counts as.
-func grouped(ctx context.Context, pieces []StickPiece, saw member.Saw, stick float64, length func(StickPiece) float64) (nest.SticksResult, [][]StickPiece,
-	error) {
+func grouped(ctx context.Context, pieces []StickPiece, saw member.Saw, stick float64, length func(StickPiece) float64) (nest.SticksResult,
+	[][]StickPiece, error) {
 	in := nest.SticksInput{Stock: stick - saw.Waste, Kerf: saw.Kerf, LastCutNeedsKerf: saw.LastKerf}
 	for _, x := range pieces {
 		in.Pieces = append(in.Pieces, nest.Piece{Length: length(x), Quantity: 1})

@@ -34,7 +34,8 @@ func TestBuildEnds(t *testing.T) {
 		t.Fatalf("asked only %d times, %d findings: %v", all.times, len(whole.Findings), err)
 	}
 	for left := range all.times {
-		if _, err := made.Build(r, made.Options{Proved: true, Until: &asked{Context: t.Context(), left: left}}); !errors.Is(err, context.Canceled) {
+		opt := made.Options{Proved: true, Until: &asked{Context: t.Context(), left: left}}
+		if _, err := made.Build(r, opt); !errors.Is(err, context.Canceled) {
 			t.Errorf("ended at question %d of %d and answered: %v", left, all.times, err)
 		}
 	}

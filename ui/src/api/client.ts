@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch'
-import { metAway } from './away'
+import { metAway, onceBack } from './away'
 import { stoppedWords, wasStopped, watching } from './busy'
 import type { components, paths } from './schema'
 
@@ -100,6 +100,11 @@ export class Refused extends Error {
   at(path: string): string | undefined {
     return this.problem?.errors?.find((e) => e.path === path)?.message
   }
+}
+
+/** Asks again, when the server is back, what got no answer while it was away, if that is still wanted then. */
+export function askAgain(e: unknown, wanted: () => boolean, ask: () => unknown) {
+  if (e instanceof Refused && (e.status === 0 || e.status === 503)) void onceBack().then(() => wanted() && ask())
 }
 
 /** Answers the data, or throws Refused with words to show. */

@@ -1572,6 +1572,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/packet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All files of a job in one (ZIP), with a list of what is in it and what is left out and why. It is made as a task */
+        post: operations["packJob"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/parts": {
         parameters: {
             query?: never;
@@ -2319,6 +2336,23 @@ export interface paths {
         post?: never;
         /** Put away the word on a piece of long work that ended */
         delete: operations["dropTask"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/tasks/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The file that a piece of long work made */
+        get: operations["getTaskFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -7829,6 +7863,15 @@ export interface components {
             moment: number;
             working: components["schemas"]["Working"];
         };
+        PacketAsked: {
+            /** @enum {string} */
+            paper: "a4" | "letter";
+            /**
+             * @description of the drawings
+             * @enum {string}
+             */
+            units: "mm" | "in";
+        };
         PairRequest: {
             code: string;
             device?: string;
@@ -9986,11 +10029,11 @@ export interface components {
             id: string;
             /**
              * Format: uuid
-             * @description that it made
+             * @description that it made or is of
              */
             job?: string;
             /** @enum {string} */
-            kind: "bring";
+            kind: "bring" | "pack";
             /** @description of what it works on */
             name: string;
             /** @description place of what is refused, a JSON pointer */
@@ -13775,6 +13818,41 @@ export interface operations {
             };
         };
     };
+    packJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PacketAsked"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     createPart: {
         parameters: {
             query?: never;
@@ -15302,6 +15380,28 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getTaskFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };

@@ -121,7 +121,7 @@ function askName(job: JobView) {
         </button>
       </div>
       <p aria-live="polite" class="small said">{{ said }}</p>
-      <LongWork />
+      <LongWork kind="bring" />
       <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
       <p v-else-if="isPending" class="soft">Fetching the jobs.</p>
       <div v-else-if="!jobs?.length && !archived" class="empty">

@@ -7,9 +7,16 @@ import { type TaskView, words } from '@/api/client'
 import IconPress from '@/kit/IconPress.vue'
 import { dropTask, going, sending, stopSending, stopTask, useTasks } from './tasks'
 
+const props = defineProps<{
+  /** What is told of: files brought in, or packets. */ kind: TaskView['kind']
+  /** Only what is of this job. */ job?: string
+}>()
 const { data } = useTasks()
 // One that still arrives is told by who sends it.
-const list = computed(() => data.value?.filter((t) => t.state !== 'arriving') ?? [])
+const list = computed(
+  () => data.value?.filter((t) => t.kind === props.kind && (!props.job || t.job === props.job) && t.state !== 'arriving') ?? [],
+)
+const sent = computed(() => (props.kind === 'bring' ? sending.value : undefined))
 const wrong = ref('')
 
 const part = (done: number, total: number) => (total > 0 ? Math.floor((100 * done) / total) : 0)
@@ -18,7 +25,11 @@ const says = (t: TaskView) =>
     ? 'Waits for its turn.'
     : t.state === 'refused'
       ? `Not taken: ${t.says}`
-      : `${t.says || 'Begun.'}${t.state === 'running' && t.total ? ` ${part(t.done, t.total)} %` : ''}`
+      : `${t.kind === 'pack' && t.state === 'done' ? `${asked(t)} ` : ''}${t.says || 'Begun.'}${t.state === 'running' && t.total ? ` ${part(t.done, t.total)} %` : ''}`
+
+// What was packed before a change is of before it.
+const asked = (t: TaskView) =>
+  `Asked for at ${new Date(t.created).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}:`
 
 async function press(what: Promise<void>) {
   wrong.value = ''
@@ -31,14 +42,14 @@ async function press(what: Promise<void>) {
 </script>
 
 <template>
-  <div v-if="sending || list.length || wrong" class="long">
+  <div v-if="sent || list.length || wrong" class="long">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul aria-label="What takes long">
-      <li v-if="sending">
-        <span class="name">{{ sending.name }}</span>
-        <span class="says">On its way, {{ part(sending.done, sending.total) }} %</span>
+      <li v-if="sent">
+        <span class="name">{{ sent.name }}</span>
+        <span class="says">On its way, {{ part(sent.done, sent.total) }} %</span>
         <span class="acts">
-          <progress :max="sending.total" :value="sending.done" :aria-label="`${sending.name}, sent`"></progress>
+          <progress :max="sent.total" :value="sent.done" :aria-label="`${sent.name}, sent`"></progress>
           <button type="button" class="press tight" @click="stopSending">Stop</button>
         </span>
       </li>
@@ -53,7 +64,10 @@ async function press(what: Promise<void>) {
           <button type="button" class="press tight" @click="press(stopTask(t.id))">Stop</button>
         </span>
         <span v-else class="acts">
-          <RouterLink v-if="t.job" class="press tight" :to="`/jobs/${t.job}/measure`">Open</RouterLink>
+          <a v-if="t.kind === 'pack' && t.state === 'done'" class="press tight" :href="`/api/v1/tasks/${t.id}/file`" download>
+            Fetch the packet
+          </a>
+          <RouterLink v-else-if="t.kind === 'bring' && t.job" class="press tight" :to="`/jobs/${t.job}/measure`">Open</RouterLink>
           <IconPress slim :icon="X" :name="`Put away what is said of ${t.name}`" @click="press(dropTask(t.id))" />
         </span>
       </li>

@@ -30,6 +30,12 @@ export function useTasks() {
 
 const look = () => queryClient.invalidateQueries({ queryKey: ['tasks'] })
 
+/** Has all files of a job put into one. */
+export async function packJob(id: string, units: 'mm' | 'in', paper: 'a4' | 'letter') {
+  await take(api.POST('/api/v1/jobs/{id}/packet', { params: { path: { id } }, body: { units, paper } }))
+  await look()
+}
+
 /** Sends a job's file; it is checked and kept when it is there. */
 export async function bringFile(file: File): Promise<void> {
   const r = new XMLHttpRequest() // only this one tells how much is through

@@ -3,7 +3,7 @@
 // understood an entry when that is not obvious, refuses in words beside
 // itself, keeps what was typed, and steps by the job's grain.
 import { computed, nextTick, ref, useId, watch } from 'vue'
-import { words } from '@/api/client'
+import { askAgain, words } from '@/api/client'
 import FractionPad from './FractionPad.vue'
 import { isAmount, type Kind, read, type Style, write, writeAmount } from './readLength'
 
@@ -82,13 +82,13 @@ async function understand(text: string) {
   const keep = props.keep ?? (() => {})
   const deliver = props.deliver ?? ((v: number) => emit('update:modelValue', v))
   going?.abort()
-  going = new AbortController()
+  const mine = (going = new AbortController())
   try {
-    const got = await read(text, kind.value, props.lengths, props.family, going.signal)
+    const got = await read(text, kind.value, props.lengths, props.family, mine.signal)
     refused.value = ''
     keep(undefined)
     deliver(got.value)
-    understood.value = got.plain ? '' : await back(got.value, going.signal)
+    understood.value = got.plain ? '' : await back(got.value, mine.signal)
   } catch (e) {
     if (e instanceof DOMException) return
     refused.value = words(e)
@@ -96,7 +96,19 @@ async function understand(text: string) {
     // Half an entry was drawn while it still made sense: it must not stand.
     if (before !== null) deliver(before)
     understood.value = ''
+    askAgain(
+      e,
+      () => going === mine,
+      () => again(text),
+    )
   }
+}
+
+/** Reads an entry that got no answer, once there is one to be had. */
+async function again(text: string) {
+  reading = understand(text)
+  await reading
+  if (ended) await settle(false)
 }
 
 /** What an entry in another unit came to, in the job's. */
@@ -138,12 +150,14 @@ async function onKey(e: KeyboardEvent) {
     }
     const step = kind.value === 'length' ? props.lengths.grain : 1
     const next = Math.round(((props.modelValue ?? 0) + (e.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
+    going = undefined
     typed.value = null
     refused.value = ''
     if (props.deliver) props.deliver(next)
     else emit('update:modelValue', next)
   } else if (e.key === 'Escape' && typed.value !== null) {
     e.stopPropagation()
+    going = undefined
     typed.value = null
     refused.value = ''
     props.keep?.(undefined)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Arithmetic and conversion: one entry, every way to write it.
 import { ref, useId, watch } from 'vue'
-import { api, take, words } from '@/api/client'
+import { api, askAgain, take, words } from '@/api/client'
 import Frac from '@/kit/Frac.vue'
 import { bareUnit, type Style } from '@/kit/readLength'
 import KeepInJob from './KeepInJob.vue'
@@ -15,35 +15,33 @@ const rows = ref<{ name: string; text: string; lies: string }[]>([])
 const id = useId()
 let turn = 0
 
-watch(
-  [text, family, () => props.lengths.unit],
-  async () => {
-    localStorage.setItem(kept, text.value)
-    const mine = ++turn
-    try {
-      const mm = (await take(api.POST('/api/v1/calc/length.parse', { body: request() }))).mm
-      const ways = [
-        { name: 'millimetres', body: { mm, style: 'mm' as const } },
-        { name: 'inch, decimal', body: { mm, style: 'decimal' as const } },
-        { name: 'to 1/16 in', body: { mm, style: 'fraction' as const, denominator: 16 as const } },
-        { name: 'to 1/32 in', body: { mm, style: 'fraction' as const, denominator: 32 as const } },
-        { name: 'to 1/64 in', body: { mm, style: 'fraction' as const, denominator: 64 as const } },
-        { name: 'feet and inches', body: { mm, style: 'fraction' as const, denominator: 16 as const, feet: true } },
-      ]
-      const got = await Promise.all(
-        ways.map(async (w) => ({ name: w.name, ...(await take(api.POST('/api/v1/calc/length.format', { body: w.body }))) })),
-      )
-      if (mine !== turn) return
-      rows.value = got
-      wrong.value = ''
-    } catch (e) {
-      if (mine !== turn) return
-      wrong.value = words(e)
-      rows.value = []
-    }
-  },
-  { immediate: true },
-)
+watch([text, family, () => props.lengths.unit], work, { immediate: true })
+async function work() {
+  localStorage.setItem(kept, text.value)
+  const mine = ++turn
+  try {
+    const mm = (await take(api.POST('/api/v1/calc/length.parse', { body: request() }))).mm
+    const ways = [
+      { name: 'millimetres', body: { mm, style: 'mm' as const } },
+      { name: 'inch, decimal', body: { mm, style: 'decimal' as const } },
+      { name: 'to 1/16 in', body: { mm, style: 'fraction' as const, denominator: 16 as const } },
+      { name: 'to 1/32 in', body: { mm, style: 'fraction' as const, denominator: 32 as const } },
+      { name: 'to 1/64 in', body: { mm, style: 'fraction' as const, denominator: 64 as const } },
+      { name: 'feet and inches', body: { mm, style: 'fraction' as const, denominator: 16 as const, feet: true } },
+    ]
+    const got = await Promise.all(
+      ways.map(async (w) => ({ name: w.name, ...(await take(api.POST('/api/v1/calc/length.format', { body: w.body }))) })),
+    )
+    if (mine !== turn) return
+    rows.value = got
+    wrong.value = ''
+  } catch (e) {
+    if (mine !== turn) return
+    wrong.value = words(e)
+    rows.value = []
+    askAgain(e, () => mine === turn, work)
+  }
+}
 function request() {
   return {
     text: text.value,

@@ -1,5 +1,6 @@
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { Refused, words } from '@/api/client'
+import { metAway } from '@/api/away'
+import { askAgain, Refused, words } from '@/api/client'
 import { stoppedWords, wasStopped, watch as watchWork } from '@/api/busy'
 import type { CalcName } from './calculation'
 
@@ -10,33 +11,39 @@ export function useAnswer(name: CalcName, request: () => Record<string, unknown>
   const trouble = ref('')
   let going: AbortController | undefined
 
-  watch(
-    request,
-    async (body) => {
-      going?.abort()
-      if (!body) return
-      const mine = (going = new AbortController())
-      const done = watchWork(mine)
-      // An answer must not stand beside what it is no longer of.
-      const late = setTimeout(() => (answer.value = undefined), 500)
-      try {
-        const got = await ask(name, body, mine.signal)
-        answer.value = got
-        faults.value = []
-        trouble.value = ''
-      } catch (e) {
-        if (e instanceof DOMException && (going !== mine || !wasStopped())) return
-        answer.value = undefined
-        faults.value = e instanceof Refused ? (e.problem?.errors ?? []) : []
-        trouble.value = e instanceof DOMException ? stoppedWords : words(e)
-      } finally {
-        clearTimeout(late)
-        done()
-      }
-    },
-    { immediate: true, deep: true },
-  )
-  onScopeDispose(() => going?.abort())
+  watch(request, work, { immediate: true, deep: true })
+  async function work(body: Record<string, unknown> | null) {
+    leave()
+    if (!body) return
+    const mine = (going = new AbortController())
+    const done = watchWork(mine)
+    // An answer must not stand beside what it is no longer of.
+    const late = setTimeout(() => (answer.value = undefined), 500)
+    try {
+      const got = await ask(name, body, mine.signal)
+      answer.value = got
+      faults.value = []
+      trouble.value = ''
+    } catch (e) {
+      if (e instanceof DOMException && (going !== mine || !wasStopped())) return
+      answer.value = undefined
+      faults.value = e instanceof Refused ? (e.problem?.errors ?? []) : []
+      trouble.value = e instanceof DOMException ? stoppedWords : words(e)
+      askAgain(
+        e,
+        () => going === mine,
+        () => work(body),
+      )
+    } finally {
+      clearTimeout(late)
+      done()
+    }
+  }
+  function leave() {
+    going?.abort()
+    going = undefined
+  }
+  onScopeDispose(leave)
   return { answer, faults, trouble }
 }
 
@@ -51,6 +58,7 @@ async function ask(name: CalcName, body: unknown, signal: AbortSignal): Promise<
     })
   } catch (e) {
     if (e instanceof DOMException) throw e
+    metAway('The server does not answer.')
     throw new Refused('The server does not answer. What you typed is kept here.', 0)
   }
   const got = (await r.json()) as Record<string, unknown>

@@ -11,6 +11,7 @@ import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
 import DummyRow from './DummyRow.vue'
 import FrameRow from './FrameRow.vue'
+import PackAll from './PackAll.vue'
 import PartFiles from './PartFiles.vue'
 import PartsList from './PartsList.vue'
 
@@ -94,6 +95,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
       @update:model-value="(v) => open.set('/drawn', v || undefined)"
     />
     <PartsList v-if="page.parts.length || frames?.length" :job="job" />
+    <PackAll v-if="page.parts.length || frames?.length" :job="job" :units="units ?? 'mm'" :paper="paper" />
     <section v-if="page.job.brief.devices?.length" class="dummies">
       <h2>Devices in board</h2>
       <DummyRow

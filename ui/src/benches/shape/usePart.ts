@@ -3,6 +3,7 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import {
   api,
+  askAgain,
   type Body,
   type BuildRequest,
   type Fix,
@@ -44,7 +45,7 @@ export function usePart(id: string, style: () => BuildStyle) {
       const shape = await take(api.POST('/api/v1/body', { body: request }))
       if (mine === turn) body.value = { shape, findings: built.value?.findings ?? [] }
     } catch (e) {
-      if (mine === turn) trouble.value = words(e)
+      failed(mine, e)
     }
   }
   // What is told in words and tables comes one frame after the drawing.
@@ -64,8 +65,13 @@ export function usePart(id: string, style: () => BuildStyle) {
       const { findings } = await take(api.POST('/api/v1/fixes', { body: request }))
       if (mine === turn && built.value) told.value = { ...built.value, findings }
     } catch (e) {
-      if (mine === turn) trouble.value = words(e)
+      failed(mine, e)
     }
+  }
+
+  function failed(mine: number, e: unknown) {
+    if (mine === turn) trouble.value = words(e)
+    askAgain(e, () => mine === turn, build)
   }
 
   const trouble = ref('')
@@ -101,6 +107,7 @@ export function usePart(id: string, style: () => BuildStyle) {
       if (mine < latest) return
       faults.value = e instanceof Refused ? (e.problem?.errors ?? []) : []
       trouble.value = words(e)
+      askAgain(e, () => mine === turn, build)
     }
   }
 

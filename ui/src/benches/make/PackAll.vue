@@ -1,0 +1,49 @@
+<script setup lang="ts">
+// All files of the job in one, made while other pages are looked at.
+import { ref } from 'vue'
+import { words } from '@/api/client'
+import LongWork from '@/jobs/LongWork.vue'
+import { packJob } from '@/jobs/tasks'
+
+const props = defineProps<{ job: string; units: 'mm' | 'in'; paper: 'a4' | 'letter' }>()
+const wrong = ref('')
+const asked = ref(false)
+async function pack() {
+  if (asked.value) return
+  asked.value = true
+  wrong.value = ''
+  try {
+    await packJob(props.job, props.units, props.paper)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+  asked.value = false
+}
+</script>
+
+<template>
+  <section class="all">
+    <div class="row">
+      <span class="name">
+        <strong>Everything in one</strong>
+        <span class="small soft">all that is not held back, with a list of what is in it and what is not, and why</span>
+      </span>
+      <button type="button" class="press" @click="pack">Pack all files</button>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <LongWork kind="pack" :job="job" />
+  </section>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+}
+.name {
+  display: grid;
+  margin-right: 8px;
+}
+</style>
