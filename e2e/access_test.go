@@ -101,6 +101,7 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		{"/jobs/" + lorry + "/measure", `document.querySelector('.brief')`, nil},
 		{"/quick/length", `document.querySelector('[data-way]')`, nil},
 		{"/quick/schools", `document.querySelector('.answer table')`, nil},
+		{"/quick/bend", `document.querySelector('[data-result]')`, nil},
 		{"/quick/section", `document.querySelector('[data-result]')`, []string{"Keep in a job"}},
 		{"/nowhere", `document.querySelector('h1')`, nil},
 	}
@@ -120,6 +121,9 @@ func TestEveryViewIsAccessible(t *testing.T) {
 				}
 				for _, f := range found(axe) {
 					t.Errorf("%s %v: %s", v.path, v.press, f)
+				}
+				if n := eval[int](p, `document.querySelectorAll('h1').length`); n != 1 {
+					t.Errorf("%s %v: %d first headings", v.path, v.press, n)
 				}
 				if over := eval[int](p, `document.querySelector('#bench').scrollWidth - document.querySelector('#bench').clientWidth`); over > 1 {
 					t.Errorf("%s %v: runs %d px off sideways", v.path, v.press, over)

@@ -3,6 +3,7 @@
 // meanwhile, and the choice where both changed the same.
 import { History, Redo2, Undo2, X } from '@lucide/vue'
 import { computed, onScopeDispose, ref } from 'vue'
+import { away } from '@/api/away'
 import { bind } from '@/keys/keys'
 import ClashBox from './ClashBox.vue'
 import HistoryBox from './HistoryBox.vue'
@@ -28,6 +29,8 @@ const others = computed(() => {
   const said = list.slice(0, 3).map((d) => `${d.what} ${d.now || 'removed'}`)
   return list.length > 3 ? `${said.join(', ')}, and ${list.length - 3} more` : said.join(', ')
 })
+// What keeps everything from being saved stands once, at the head of the page.
+const said = computed(() => away.value !== '' && props.open.state.value === 'waiting for the server')
 </script>
 
 <template>
@@ -72,7 +75,7 @@ const others = computed(() => {
     <span>Joined with what somebody else changed meanwhile: {{ others }}.</span>
     <IconPress :icon="X" name="Seen" @click="open.seen()" />
   </p>
-  <p v-if="open.wrong.value && open.state.value !== 'two versions'" class="wrong" role="alert">
+  <p v-if="open.wrong.value && open.state.value !== 'two versions' && !said" class="wrong" role="alert">
     {{ open.wrong.value }}
     <button v-if="open.state.value === 'not saved'" type="button" class="press tight" @click="open.anew">
       Load what was saved

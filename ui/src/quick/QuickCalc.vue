@@ -233,9 +233,9 @@ dd {
   gap: 10px;
   max-width: 760px;
 }
-@media (max-width: 760px) {
+@container (max-width: 640px) {
   .calc {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -83,6 +83,7 @@ const style = computed<Style>(() => ({
   background: var(--ember-wash);
 }
 .one {
+  container-type: inline-size;
   padding: 16px 24px 80px;
   display: grid;
   gap: 18px;

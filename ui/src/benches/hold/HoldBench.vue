@@ -90,6 +90,12 @@ const rated = computed(() => {
   return n === 0 ? 'nothing is rated yet' : n === 1 ? 'one' : String(n)
 })
 const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u).toFixed(0)} %`)
+// Those of the panels that say at their head what they are about.
+const titled = computed(
+  () =>
+    chosen.value === all || chosen.value === duties || (view.value && [path, hardware].includes(chosen.value)) || standing.value,
+)
+const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointAt.value]?.name || 'What holds')
 </script>
 
 <template>
@@ -194,6 +200,7 @@ const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u)
       </p>
     </aside>
     <div ref="panel" class="page wide">
+      <h1 v-if="at >= 0 || jointAt >= 0 || !titled" class="hidden-label">{{ asked }}</h1>
       <DocumentBar :open="open" of="The brief:" />
       <RulesNotice :job="job" :rules="view?.rules" />
       <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
