@@ -200,6 +200,13 @@ func TestJobFileIsBounded(t *testing.T) {
 		{"newer file", func(f tree) { f["version"], f["hologram"] = 6, 1 }, "/version", "version 6"},
 		{"unknown calculation", func(f tree) { number(f)["calc"] = "horoscope" }, "/numbers/0/calc", "horoscope"},
 		{"long request", func(f tree) { number(f)["request"] = tree{"list": make([]tree, 200_000)} }, "/numbers/0/request", "256 kB"},
+		{"much asked by numbers", func(f tree) {
+			list := make([]any, 80)
+			for i := range list {
+				list[i] = tree{"calc": "gauge", "title": "Sheet", "created": "2031-04-01T08:00:00Z", "request": tree{"x": strings.Repeat("y", 220<<10)}}
+			}
+			f["numbers"] = list
+		}, "/numbers/74/request", "16 MB"},
 		{"many numbers", func(f tree) {
 			list := make([]any, 501)
 			for i := range list {

@@ -115,7 +115,7 @@ func (s *Service) oldContents(f Brought) (contents, error) {
 // looked goes through a file once and answers its documents without their bodies, when
 // all but the bodies can be kept.
 func (s *Service) looked(through contents) (list []FileDocument, err error) {
-	states, numbers := 0, 0
+	states, numbers, asked := 0, 0, 0
 	var history []FileRevision
 	seen, only := map[string]bool{}, map[Kind]bool{}
 	err = through(visit{
@@ -144,6 +144,9 @@ func (s *Service) looked(through contents) (list []FileDocument, err error) {
 		number: func(i int, n FileNumber) error {
 			if numbers++; numbers > maxNumbers {
 				return working.Refuse("/numbers", "A job keeps up to %d numbers, and the file has more.", maxNumbers)
+			}
+			if asked += len(n.Request); asked > maxRequests {
+				return working.Refuse(fmt.Sprintf("/numbers/%d/request", i), "What a job's kept numbers ask has up to %d MB together.", maxRequests>>20)
 			}
 			return working.Under(fmt.Sprintf("/numbers/%d", i), s.checkNumber(n.Calc, n.Title, n.Request))
 		},

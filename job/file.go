@@ -64,6 +64,7 @@ const (
 	maxRevisions = 20_000 // of all documents together
 	maxNumbers   = 500
 	maxRequest   = 256 << 10 // bytes
+	maxRequests  = 16 << 20  // bytes of all of them together
 	maxSummary   = 2000      // characters
 	maxWho       = 200
 	maxFileID    = 100

@@ -161,6 +161,13 @@ func (s *Service) KeepNumber(ctx context.Context, jobID, calc, title string, req
 	if len(kept) >= maxNumbers {
 		return Number{}, working.Refuse("", "A job keeps up to %d numbers: drop some first.", maxNumbers)
 	}
+	all := len(request)
+	for _, n := range kept {
+		all += len(n.Request)
+	}
+	if all > maxRequests {
+		return Number{}, working.Refuse("", "What a job's kept numbers ask has up to %d MB together: drop some first.", maxRequests>>20)
+	}
 	n := Number{ID: s.NewID(), JobID: jobID, Calc: calc, Title: title, Request: request, Created: s.Now()}
 	return n, s.Store.KeepNumber(ctx, n)
 }

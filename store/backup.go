@@ -2,7 +2,6 @@ package store
 
 import (
 	"archive/tar"
-	"bytes"
 	"context"
 	"crypto/sha256"
 	"encoding/hex"
@@ -61,32 +60,59 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 		return err
 	}
 	defer slow.Close()
-	m := manifest{Format: backupFormat, Version: backupVersion}
-	if m.Schema, err = s.schema(ctx); err != nil {
-		return err
-	}
-	var tables []bytes.Buffer
-	err = pgx.BeginTxFunc(ctx, slow.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		if _, err := tx.Exec(ctx, written); err != nil {
-			return err
-		}
-		tables = make([]bytes.Buffer, len(backedUp))
-		for i, t := range backedUp {
-			tag, err := tx.Conn().PgConn().CopyTo(ctx, &tables[i], `COPY (SELECT * FROM `+t.table+` ORDER BY `+t.key+`) TO STDOUT`)
-			if err != nil {
-				return fmt.Errorf("read %s: %w", t.table, err)
-			}
-			m.Tables = append(m.Tables, manifestTable{t.table, tag.RowsAffected(), checksum(tables[i].Bytes())})
-		}
-		return nil
-	})
+	schema, err := s.schema(ctx)
 	if err != nil {
 		return err
 	}
-	return writeBackup(w, m, tables)
+	return pgx.BeginTxFunc(ctx, slow.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
+		m, sizes, err := counted(ctx, tx, schema)
+		if err != nil {
+			return err
+		}
+		return writeBackup(w, m, sizes, func(i int, to io.Writer) error {
+			_, err := copied(ctx, tx, i, to)
+			return err
+		})
+	})
 }
 
-func writeBackup(w io.Writer, m manifest, tables []bytes.Buffer) error {
+// counted reads every table once for what the manifest says of it, and its size in bytes.
+// Within the same transaction it reads the same again: no table is ever in memory.
+func counted(ctx context.Context, tx pgx.Tx, schema int64) (m manifest, sizes []int64, err error) {
+	m = manifest{Format: backupFormat, Version: backupVersion, Schema: schema}
+	if _, err := tx.Exec(ctx, written); err != nil {
+		return m, nil, err
+	}
+	for i, t := range backedUp {
+		var size length
+		sum := sha256.New()
+		rows, err := copied(ctx, tx, i, io.MultiWriter(&size, sum))
+		if err != nil {
+			return m, nil, err
+		}
+		m.Tables = append(m.Tables, manifestTable{t.table, rows, hex.EncodeToString(sum.Sum(nil))})
+		sizes = append(sizes, int64(size))
+	}
+	return m, sizes, nil
+}
+
+// copied writes a table in the order of its key and answers how many rows it has.
+func copied(ctx context.Context, tx pgx.Tx, i int, to io.Writer) (int64, error) {
+	t := backedUp[i]
+	tag, err := tx.Conn().PgConn().CopyTo(ctx, to, `COPY (SELECT * FROM `+t.table+` ORDER BY `+t.key+`) TO STDOUT`)
+	if err != nil {
+		return 0, fmt.Errorf("read %s: %w", t.table, err)
+	}
+	return tag.RowsAffected(), nil
+}
+
+// length counts bytes.
+type length int64
+
+func (l *length) Write(p []byte) (int, error) { *l += length(len(p)); return len(p), nil }
+
+// writeBackup writes a manifest and the tables it lists, as table writes them.
+func writeBackup(w io.Writer, m manifest, sizes []int64, table func(i int, to io.Writer) error) error {
 	raw, err := m.text()
 	if err != nil {
 		return err
@@ -96,7 +122,10 @@ func writeBackup(w io.Writer, m manifest, tables []bytes.Buffer) error {
 		return err
 	}
 	for i, t := range m.Tables {
-		if err := put(out, t.Name+".copy", tables[i].Bytes()); err != nil {
+		if err := begin(out, t.Name+".copy", sizes[i]); err != nil {
+			return err
+		}
+		if err := table(i, out); err != nil {
 			return err
 		}
 	}
@@ -114,14 +143,18 @@ func checksum(raw []byte) string {
 	return hex.EncodeToString(sum[:])
 }
 
-// put adds a file with a fixed time, so that equal content is equal bytes.
+// put adds a file.
 func put(out *tar.Writer, name string, content []byte) error {
-	if err := out.WriteHeader(&tar.Header{Name: name, Mode: 0o600, Size: int64(len(content)), ModTime: time.Unix(0, 0),
-		Format: tar.FormatPAX}); err != nil {
+	if err := begin(out, name, int64(len(content))); err != nil {
 		return err
 	}
 	_, err := out.Write(content)
 	return err
+}
+
+// begin begins a file with a fixed time, so that equal content is equal bytes.
+func begin(out *tar.Writer, name string, size int64) error {
+	return out.WriteHeader(&tar.Header{Name: name, Mode: 0o600, Size: size, ModTime: time.Unix(0, 0), Format: tar.FormatPAX})
 }
 
 func (s *Store) provider() (*goose.Provider, func(), error) {

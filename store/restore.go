@@ -1,7 +1,6 @@
 package store
 
 import (
-	"bytes"
 	"context"
 	"errors"
 	"fmt"
@@ -34,11 +33,11 @@ type Rows struct {
 // side is where a backup is put together before it takes the place of the empty tables.
 const side = "restoring"
 
-// Restore reads a backup into an empty database and brings it to this version. It is put
+// Restore reads a backup, twice from its start, into an empty database and brings it to this version. It is put
 // together beside what stands and takes its place when it is whole and says what the
 // backup says: until then, and whenever anything is wrong, nothing is changed.
-func (s *Store) Restore(ctx context.Context, r io.Reader) (Restored, error) {
-	m, tables, err := unpack(r)
+func (s *Store) Restore(ctx context.Context, r io.ReadSeeker) (Restored, error) {
+	m, err := unpack(r, through)
 	if err != nil {
 		return Restored{}, err
 	}
@@ -47,12 +46,15 @@ func (s *Store) Restore(ctx context.Context, r io.Reader) (Restored, error) {
 		return Restored{}, err
 	}
 	defer slow.Close()
-	out, err := slow.restore(ctx, m, tables)
+	if _, err := r.Seek(0, io.SeekStart); err != nil {
+		return Restored{}, err
+	}
+	out, err := slow.restore(ctx, m, r)
 	s.pool.Reset() // connections know the tables that were there
 	return out, err
 }
 
-func (s *Store) restore(ctx context.Context, m manifest, tables map[string][]byte) (Restored, error) {
+func (s *Store) restore(ctx context.Context, m manifest, r io.Reader) (Restored, error) {
 	if err := s.Migrate(ctx); err != nil {
 		return Restored{}, err
 	}
@@ -71,7 +73,7 @@ func (s *Store) restore(ctx context.Context, m manifest, tables map[string][]byt
 		return Restored{}, err
 	}
 	defer beside.Close()
-	if err := beside.fill(ctx, m, tables); err != nil {
+	if err := beside.fill(ctx, m, r); err != nil {
 		return Restored{}, errors.Join(err, s.dropSide(ctx))
 	}
 	if err := errors.Join(beside.tables(ctx), beside.says(ctx, m, now)); err != nil {
@@ -125,7 +127,7 @@ func (s *Store) dropSide(ctx context.Context) error {
 }
 
 // fill makes the tables as they were when the backup was made and writes its rows.
-func (s *Store) fill(ctx context.Context, m manifest, tables map[string][]byte) error {
+func (s *Store) fill(ctx context.Context, m manifest, r io.Reader) error {
 	p, done, err := s.provider()
 	if err != nil {
 		return err
@@ -138,10 +140,15 @@ func (s *Store) fill(ctx context.Context, m manifest, tables map[string][]byte) 
 	if err != nil {
 		return err
 	}
-	if _, listed := tables["verdict"]; m.Version == 1 && !listed { // verdicts are worked out anew
+	var listed []string
+	for _, t := range m.Tables {
+		listed = append(listed, t.Name)
+	}
+	slices.Sort(listed)
+	if m.Version == 1 && !slices.Contains(listed, "verdict") { // verdicts are worked out anew
 		want = slices.DeleteFunc(want, func(name string) bool { return name == "verdict" })
 	}
-	if listed := slices.Sorted(maps.Keys(tables)); !slices.Equal(listed, want) {
+	if !slices.Equal(listed, want) {
 		return fmt.Errorf("the backup is damaged: it lists the tables %s; schema %d has %s", strings.Join(listed, ", "), m.Schema,
 			strings.Join(want, ", "))
 	}
@@ -149,31 +156,35 @@ func (s *Store) fill(ctx context.Context, m manifest, tables map[string][]byte) 
 		if _, err := tx.Exec(ctx, written); err != nil {
 			return err
 		}
-		for _, t := range m.Tables {
+		again, err := unpack(r, func(t manifestTable, content io.Reader) error {
 			into := pgx.Identifier{t.Name}.Sanitize()
 			if _, err := tx.Exec(ctx, `DELETE FROM `+into); err != nil { // what the migrations put there
 				return err
 			}
-			tag, err := tx.Conn().PgConn().CopyFrom(ctx, bytes.NewReader(tables[t.Name]), `COPY `+into+` FROM STDIN`)
+			tag, err := tx.Conn().PgConn().CopyFrom(ctx, content, `COPY `+into+` FROM STDIN`)
 			if err != nil {
 				return fmt.Errorf("write %s: %w", t.Name, err)
 			}
 			if tag.RowsAffected() != t.Rows {
 				return fmt.Errorf("%s: %d rows were written, the backup says %d", t.Name, tag.RowsAffected(), t.Rows)
 			}
+			return nil
+		})
+		if err == nil && !slices.Equal(again.Tables, m.Tables) {
+			err = errors.New("the backup changed while it was read")
 		}
-		return nil
+		return err
 	})
 }
 
 // says holds what was restored against the backup: byte for byte where both are of one
 // schema, else by the rows of the tables that both have.
 func (s *Store) says(ctx context.Context, m manifest, now int64) error {
-	var again bytes.Buffer
-	if err := s.Backup(ctx, &again); err != nil {
+	var found manifest
+	err := pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) (err error) {
+		found, _, err = counted(ctx, tx, now)
 		return err
-	}
-	found, _, err := unpack(&again)
+	})
 	if err != nil {
 		return err
 	}

@@ -3,6 +3,7 @@ package store
 import (
 	"archive/tar"
 	"bytes"
+	"io"
 	"maps"
 	"math/rand/v2"
 	"reflect"
@@ -19,11 +20,35 @@ func small(t testing.TB) []byte {
 	for i, name := range []string{"job", "document", "done_once"} {
 		m.Tables = append(m.Tables, manifestTable{name, int64(bytes.Count(tables[i].Bytes(), []byte("\n"))), checksum(tables[i].Bytes())})
 	}
+	return packed(t, m, tables)
+}
+
+// packed writes a backup of tables that are in memory.
+func packed(t testing.TB, m manifest, tables []bytes.Buffer) []byte {
+	t.Helper()
 	var b bytes.Buffer
-	if err := writeBackup(&b, m, tables); err != nil {
+	sizes := make([]int64, len(tables))
+	for i := range tables {
+		sizes[i] = int64(tables[i].Len())
+	}
+	err := writeBackup(&b, m, sizes, func(i int, to io.Writer) error {
+		_, err := to.Write(tables[i].Bytes())
+		return err
+	})
+	if err != nil {
 		t.Fatal(err)
 	}
 	return b.Bytes()
+}
+
+// unpacked reads a backup into memory.
+func unpacked(raw []byte) (manifest, map[string][]byte, error) {
+	tables := map[string][]byte{}
+	m, err := unpack(bytes.NewReader(raw), func(t manifestTable, content io.Reader) (err error) {
+		tables[t.Name], err = io.ReadAll(content)
+		return err
+	})
+	return m, tables, err
 }
 
 // Any single bit of a backup flipped, and any cut: it is refused in words, or what is
@@ -31,14 +56,14 @@ func small(t testing.TB) []byte {
 func TestNoBitOfABackupLies(t *testing.T) {
 	t.Parallel()
 	raw := small(t)
-	m, tables, err := unpack(bytes.NewReader(raw))
+	m, tables, err := unpacked(raw)
 	if err != nil || len(tables) != 3 || len(tables["job"]) == 0 {
 		t.Fatal(m, tables, err)
 	}
 	refused, same := 0, 0
 	ask := func(what string, at int, damaged []byte) {
 		t.Helper()
-		got, read, err := unpack(bytes.NewReader(damaged))
+		got, read, err := unpacked(damaged)
 		switch {
 		case err != nil && len(err.Error()) > 20:
 			refused++
@@ -104,7 +129,7 @@ func TestForeignEntries(t *testing.T) {
 		if err := out.Close(); err != nil {
 			t.Fatal(err)
 		}
-		if _, _, err := unpack(&b); err == nil {
+		if _, _, err := unpacked(b.Bytes()); err == nil {
 			t.Errorf("%s: read", what)
 		}
 	}
@@ -121,7 +146,7 @@ func FuzzUnpack(f *testing.F) {
 		f.Add(x[:rnd.IntN(len(x))])
 	}
 	f.Fuzz(func(t *testing.T, raw []byte) {
-		m, tables, err := unpack(bytes.NewReader(raw))
+		m, tables, err := unpacked(raw)
 		if err != nil {
 			return
 		}
@@ -130,11 +155,7 @@ func FuzzUnpack(f *testing.F) {
 			list[i].Write(tables[x.Name])
 		}
 		m.Version = backupVersion
-		var b bytes.Buffer
-		if err := writeBackup(&b, m, list); err != nil {
-			t.Fatal(err)
-		}
-		if again, read, err := unpack(&b); err != nil || !reflect.DeepEqual(again, m) || !maps.EqualFunc(read, tables, bytes.Equal) {
+		if again, read, err := unpacked(packed(t, m, list)); err != nil || !reflect.DeepEqual(again, m) || !maps.EqualFunc(read, tables, bytes.Equal) {
 			t.Errorf("read as %+v, then %+v, %v", m, again, err)
 		}
 	})
