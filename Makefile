@@ -46,7 +46,7 @@ lint-ui: ui/node_modules/.installed
 	cd ui && npm run -s format && npm run -s lint && npm run -s check
 
 # What works side by side is tested with the race detector.
-RACED = ./core/... ./job/... ./store/... ./httpapi
+RACED = ./core/... ./job/... ./store/... ./task ./httpapi
 
 race:
 	CGO_ENABLED=1 $(GO) test -race -timeout 40m $(RACED)

@@ -155,7 +155,8 @@ func FuzzUnpack(f *testing.F) {
 			list[i].Write(tables[x.Name])
 		}
 		m.Version = backupVersion
-		if again, read, err := unpacked(packed(t, m, list)); err != nil || !reflect.DeepEqual(again, m) || !maps.EqualFunc(read, tables, bytes.Equal) {
+		if again, read, err := unpacked(packed(t, m, list)); err != nil || !reflect.DeepEqual(again, m) ||
+			!maps.EqualFunc(read, tables, bytes.Equal) {
 			t.Errorf("read as %+v, then %+v, %v", m, again, err)
 		}
 	})
