@@ -28,7 +28,8 @@ func (s *Store) AddTask(ctx context.Context, t task.Task, atOnce int, old time.T
 		if _, err := tx.Exec(ctx, `SELECT pg_advisory_xact_lock(hashtext('task ' || $1))`, t.Who); err != nil {
 			return err
 		}
-		_, err := tx.Exec(ctx, `DELETE FROM task WHERE created_at < $1 AND state NOT IN ('waiting', 'running')`, old)
+		_, err := tx.Exec(ctx, `DELETE FROM task WHERE created_at < $1 AND state NOT IN ('waiting', 'running')
+			OR state = 'arriving' AND seen_at < now() - interval '1 minute'`, old)
 		if err != nil {
 			return err
 		}
@@ -48,8 +49,8 @@ func (s *Store) AddTask(ctx context.Context, t task.Task, atOnce int, old time.T
 
 // AddPart adds a part of what a task works on, while it arrives.
 func (s *Store) AddPart(ctx context.Context, id string, part int, content []byte) error {
-	return s.addPart(ctx, `INSERT INTO task_part (task, made, part, content) SELECT id, false, $2, $3 FROM task
-		WHERE id = $1 AND state = 'arriving'`, id, part, content)
+	return s.addPart(ctx, `WITH arriving AS (UPDATE task SET seen_at = now() WHERE id = $1 AND state = 'arriving' RETURNING id)
+		INSERT INTO task_part (task, made, part, content) SELECT id, false, $2, $3 FROM arriving`, id, part, content)
 }
 
 // MakePart adds a part of what a task makes, while it runs.

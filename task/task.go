@@ -74,7 +74,8 @@ const (
 // Store keeps tasks.
 type Store interface {
 	// AddTask adds one, unless its person has as many unfinished: then it fails with ErrMany.
-	// Those that ended, or whose sending broke off, before old are forgotten.
+	// Those that ended before old are forgotten, and those of which nothing came for a minute
+	// while they arrive.
 	AddTask(ctx context.Context, t Task, atOnce int, old time.Time) error
 	// AddPart adds a part of what a task works on, while that arrives.
 	AddPart(ctx context.Context, id string, part int, content []byte) error
@@ -173,8 +174,21 @@ func (s *Service) Stop(ctx context.Context, id string) (Task, error) {
 	return s.Store.Task(ctx, id)
 }
 
-// Run does queued tasks until the context ends.
-func (s *Service) Run(ctx context.Context) error { return s.Store.WorkTasks(ctx, s.do) }
+// Run does queued tasks until the context ends. A store that cannot be reached is tried
+// again.
+func (s *Service) Run(ctx context.Context) error {
+	for {
+		err := s.Store.WorkTasks(ctx, s.do)
+		if ctx.Err() != nil {
+			return err
+		}
+		slog.ErrorContext(ctx, "long work stands still", "error", err)
+		select {
+		case <-ctx.Done():
+		case <-time.After(pulse):
+		}
+	}
+}
 
 // do does one queued task. What it fails with lets it be tried again.
 func (s *Service) do(ctx context.Context, id string, last bool) error {

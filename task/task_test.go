@@ -270,6 +270,28 @@ func TestBoundedByPerson(t *testing.T) {
 	if !errors.Is(err, broken) {
 		t.Error(err)
 	}
+	// What nobody could even clear away, because the database went with the sender, does not
+	// stand in the way for long.
+	for range 3 {
+		id := jobs.NewID()
+		if err := s.Store.AddTask(t.Context(), task.Task{ID: id, Kind: task.Bring, Who: ben, State: task.Arriving, Created: time.Now()}, 9,
+			time.Now().Add(-time.Hour)); err != nil {
+			t.Fatal(err)
+		}
+		if err := s.Store.AddPart(t.Context(), id, 0, file); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if _, err := db.Exec(t.Context(), `UPDATE task SET seen_at = now() - interval '2 minutes' WHERE state = 'arriving'`); err != nil {
+		t.Fatal(err)
+	}
+	last := ask(t, s, task.Bring, ben, file)
+	if _, err := s.Stop(t.Context(), last.ID); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Store.DropTask(t.Context(), last.ID); err != nil {
+		t.Fatal(err)
+	}
 	list, err := s.Store.Tasks(t.Context(), ben)
 	if err != nil || len(list) != 1 || list[0].Who != ben {
 		t.Errorf("%+v %v", list, err)
@@ -297,5 +319,43 @@ func TestAddedByTwo(t *testing.T) {
 	}
 	if err := jobs.Store.AddJob(t.Context(), row, func(job.Adding) error { return nil }); !errors.Is(err, job.ErrConflict) {
 		t.Error("a second is added after:", err)
+	}
+}
+
+// A database that goes and comes back, or hangs for a while, holds long work up and no more.
+func TestDatabaseGoesMeanwhile(t *testing.T) {
+	_, _, file := shop(t)
+	between, url := storetest.Stand(t, storetest.URL(t))
+	jobs := storetest.JobsAt(t, url)
+	s := storetest.Queue(jobs)
+	between.Shut() // it is away when the server starts
+	run(t, s)
+	between.Open()
+	ended(t, s, askSoon(t, s, file).ID, task.Done)
+	between.Shut()
+	between.Open()
+	ended(t, s, askSoon(t, s, file).ID, task.Done)
+	between.Hold()
+	if _, err := s.Store.Tasks(t.Context(), ""); jobs.Store.Trouble(err) != job.Away {
+		t.Error("not told that it hangs:", err)
+	}
+	between.Let()
+	ended(t, s, askSoon(t, s, file).ID, task.Done)
+	if n := count(t, jobs); n != 3 {
+		t.Errorf("%d jobs of 3", n)
+	}
+}
+
+// askSoon asks until the database answers again.
+func askSoon(t *testing.T, s *task.Service, content []byte) task.Task {
+	t.Helper()
+	for end := time.Now().Add(time.Minute); ; time.Sleep(50 * time.Millisecond) {
+		a, err := s.Ask(t.Context(), task.Task{Kind: task.Bring, Name: "a file"}, bytes.NewReader(content))
+		if err == nil {
+			return a
+		}
+		if time.Now().After(end) {
+			t.Fatal(err)
+		}
 	}
 }
