@@ -214,6 +214,9 @@ func TestTakeAwayAndBringIn(t *testing.T) {
 	p.see("Morvan 350 panel truck, retired")
 	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{bad}))
 	p.see("Not taken: This is not a job's file")
+	for _, f := range p.serious(readAxe(t)) {
+		t.Error(f)
+	}
 	p.press("Put away what is said of letter.json")
 	p.wait("that to go", `!document.body.innerText.includes('Not taken')`)
 	p.see("Orchard truck II brought in.")

@@ -53,9 +53,9 @@ async function press(what: Promise<void>) {
           <button type="button" class="press tight" @click="stopSending">Stop</button>
         </span>
       </li>
-      <li v-for="t in list" :key="t.id" :class="t.state" :role="t.state === 'refused' ? 'alert' : undefined">
+      <li v-for="t in list" :key="t.id" :class="t.state">
         <span class="name">{{ t.name }}</span>
-        <span class="says">
+        <span class="says" :role="t.state === 'refused' ? 'alert' : undefined">
           {{ says(t) }}
           <span v-if="t.path" class="place small">at {{ t.path }}</span>
         </span>
