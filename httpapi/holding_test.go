@@ -148,6 +148,19 @@ func TestJobFileOverHTTP(t *testing.T) {
 	}
 }
 
+// The name of a file is told again, and kept as long: what is no text is refused.
+func TestNameOfAFile(t *testing.T) {
+	c := start(t)
+	for _, name := range []string{"%00", "a%ff", "%20", strings.Repeat("x", 201)} {
+		c.do("POST", "/api/v1/import?name="+name, "{}").refused(t, 422, "")
+	}
+	var v httpapi.TaskView
+	c.do("POST", "/api/v1/import", "{}").into(t, &v)
+	if v.Name != "A job's file" {
+		t.Error(v.Name)
+	}
+}
+
 // bring sends a job's file and answers how that ended.
 func (c client) bring(raw []byte, want task.State) httpapi.TaskView {
 	c.t.Helper()

@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"io"
 	"net/http"
+	"strings"
 	"time"
 	"unicode/utf8"
 
@@ -116,6 +117,9 @@ func (s *server) taken(c *gin.Context) (task.Task, error) {
 	name := c.DefaultQuery("name", "A job's file")
 	if n := utf8.RuneCountInString(name); n > maxTaskName {
 		return task.Task{}, asFault("The file's name has up to %d characters, not %d.", maxTaskName, n)
+	}
+	if !utf8.ValidString(name) || strings.ContainsRune(name, 0) {
+		return task.Task{}, asFault("The file's name is no text that can be kept: give it another.")
 	}
 	if err := brief.CheckName("", name); err != nil {
 		return task.Task{}, err
