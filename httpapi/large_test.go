@@ -40,8 +40,8 @@ func BenchmarkLargestDrawing(b *testing.B) {
 func TestTooLargeADrawing(t *testing.T) {
 	c := start(t)
 	j, _ := c.demo()
-	p := c.do("POST", "/api/v1/jobs/"+j.ID+"/trace", largeDrawing(220_004)).refused(t, 422, "/base64")
-	if !strings.Contains(p.Detail, "more than 220000") {
+	p := c.do("POST", "/api/v1/jobs/"+j.ID+"/trace", largeDrawing(250_004)).refused(t, 422, "/base64")
+	if !strings.Contains(p.Detail, "more than 250000") {
 		t.Error(p.Detail)
 	}
 	p = c.do("POST", "/api/v1/jobs/"+j.ID+"/trace", `{"base64":"`+strings.Repeat("A", 21<<20)+`"}`).refused(t, 413, "")

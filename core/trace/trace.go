@@ -46,7 +46,7 @@ type Layer struct {
 
 const (
 	maxBytes  = 100 << 20
-	maxCurves = 220_000
+	maxCurves = 250_000
 	maxNested = 16
 	maxSeen   = 4_000_000   // places looked at, repeated blocks and what is not shown counted
 	maxInside = 500_000_000 // sides of outlines looked at for what lies in them
