@@ -60,6 +60,7 @@ const putAway = () =>
 
 <template>
   <header class="strip">
+    <h1 class="hidden-label">{{ name }}</h1>
     <RouterLink to="/jobs" class="job soft">{{ page.job.brief.name }}</RouterLink>
     <PickOne
       class="which"

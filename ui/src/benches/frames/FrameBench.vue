@@ -108,7 +108,6 @@ const joinWord = computed(() =>
     {{ words(open.error.value) }} <RouterLink :to="`/jobs/${job}/shape`">Back to the parts</RouterLink>
   </p>
   <div v-else-if="page && open.doc.value && open.worked.value && open.view.value" class="bench">
-    <h1 class="hidden-label">{{ open.head.value?.name }}</h1>
     <FrameStrip :id="frame!" :open="open" :page="page" :job="job" />
     <div class="side">
       <nav class="sheets" aria-label="Frame">

@@ -90,7 +90,6 @@ watch([drawing, open], ([d, part]) => {
     {{ bench.trouble.value }} <RouterLink to="/jobs">Back to the jobs</RouterLink>
   </p>
   <div v-else-if="page && open?.doc.value && open.built.value" class="shape" :data-save="open.state.value">
-    <h1 class="hidden-label">{{ open.doc.value.name }}</h1>
     <PartStrip :page="page" :bench="bench" />
     <FeatureList class="list" :bench="bench" />
     <section class="views" :class="{ narrow }">
