@@ -10,6 +10,7 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/calc/tangled"
 	"warmanvil/core/working"
 )
 
@@ -39,22 +40,6 @@ func heap(n int) string {
 	}
 	return `{"part":{"schema":1,"material":"steel-a36","thickness":3,"process":"laser","tool":{"kind":"vdie"},
 		"bend":{"school":"table","method":"air"},"base":{"id":"base","length":2000,"width":2000,"holes":[` + b.String()[1:] + `]}}}`
-}
-
-// tangle is a frame whose members run from anywhere to anywhere.
-func tangle(nodes, modes int) string {
-	r := rand.New(rand.NewPCG(1, 2))
-	var at, members strings.Builder
-	for i := range nodes {
-		fmt.Fprintf(&at, `,"%d":[%.1f,%.1f,%.1f]`, i, r.Float64()*1e4, r.Float64()*1e4, r.Float64()*1e4)
-		for range 3 {
-			if to := r.IntN(nodes); to != i {
-				fmt.Fprintf(&members, `,{"from":"%d","to":"%d","e":2e5,"g":8e4,"area":300,"iy":1e5,"iz":1e5,"j":1e5,"mass":2}`, i, to)
-			}
-		}
-	}
-	return fmt.Sprintf(`{"nodes":{%s},"members":[%s],"supports":{"0":[true,true,true,true,true,true]},"modes":%d}`, at.String()[1:],
-		members.String()[1:], modes)
 }
 
 // drawing is an import of a DXF.
@@ -136,9 +121,9 @@ func heavy() map[string]heavyCase {
 	return map[string]heavyCase{
 		"cutout repeated":        {"flat", sieve(2000, 50, 40), "50000 corners at most, patterns counted out, and these have 4000000"},
 		"sieve as large as may":  {"flat", sieve(25, 50, 40), ""},
-		"tangled frame":          {"frame", tangle(3000, 10), "up to 6000 and 24 million"},
-		"frame as tangled":       {"frame", tangle(900, 0), ""},
-		"its frequencies":        {"frame", tangle(300, 10), ""},
+		"tangled frame":          {"frame", tangled.Frame(3000, 10), "up to 6000 and 24 million"},
+		"frame as tangled":       {"frame", tangled.Frame(900, 0), ""},
+		"its frequencies":        {"frame", tangled.Frame(300, 10), ""},
 		"holes over one another": {"flat", heap(2000), ""},
 		"blocks in blocks":       {"import", nested(), "4000000 places"},
 		"block repeated": {"import", drawing("0\nBLOCK\n2\nA\n0\nTEXT\n0\nENDBLK\n",

@@ -57,6 +57,7 @@ var allowed = map[string][]string{
 	"core/exchange":        {"core/profile", "core/solid", "core/sheet", "core/sheet/made", "core/trace"},
 	"strictjson":           {"core/working"},
 	"calc":                 {"core/*", "strictjson"},
+	"calc/tangled":         {},
 	"job/merge":            {},
 	"job/words":            {"core/*"},
 	"job":                  {"core/*", "job/merge", "strictjson"},

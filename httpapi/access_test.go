@@ -128,7 +128,7 @@ var routes = map[string]string{
 	"GET /api/v1/members": "owner", "PUT /api/v1/members/{id}": "owner", "DELETE /api/v1/members/{id}": "owner", "POST /api/v1/invitations": "owner",
 	"GET /api/v1/backups": "reader", "GET /api/v1/line": "reader", "GET /api/v1/jobs": "reader", "POST /api/v1/jobs": "maker", "GET /api/v1/jobs/{id}": "reader", "POST /api/v1/jobs/{id}/archive": "maker",
 	"POST /api/v1/jobs/{id}/duplicate": "maker", "GET /api/v1/jobs/{id}/export": "reader", "POST /api/v1/import": "maker",
-	"GET /api/v1/tasks": "reader", "GET /api/v1/tasks/{id}": "reader", "POST /api/v1/tasks/{id}/stop": "maker", "DELETE /api/v1/tasks/{id}": "maker",
+	"GET /api/v1/tasks": "reader", "GET /api/v1/tasks/{id}": "reader", "POST /api/v1/tasks/{id}/stop": "reader", "DELETE /api/v1/tasks/{id}": "reader",
 	"GET /api/v1/tasks/{id}/file": "reader", "POST /api/v1/jobs/{id}/packet": "reader",
 	"POST /api/v1/jobs/{id}/bring": "maker", "POST /api/v1/points": "reader", "GET /api/v1/jobs/{id}/sheets/{kind}": "reader",
 	"GET /api/v1/jobs/{id}/holding": "reader", "POST /api/v1/jobs/{id}/rules-seen": "maker", "GET /api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET /api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET /api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",

@@ -245,6 +245,7 @@ func (s *server) stream(c *gin.Context, mime string, write func(w io.Writer) err
 	out := &leaving{Writer: c.Writer, at: http.NewResponseController(c.Writer)}
 	c.Header("Content-Type", mime)
 	err := write(out)
+	_ = out.at.SetWriteDeadline(time.Time{}) // the next answer has the server's own time
 	switch {
 	case err == nil:
 	case !out.sent:

@@ -90,6 +90,24 @@ func TestPacket(t *testing.T) {
 			}
 		}
 	}
+	frames, err := c.jobs.Frames(t.Context(), j.ID)
+	if err != nil || len(frames) == 0 {
+		t.Fatal(len(frames), err)
+	}
+	for _, f := range frames {
+		for _, kind := range []string{"saw", "labels", "plan", "csv"} {
+			r := c.do("GET", "/api/v1/frames/"+f.ID+"/files/"+kind+"?paper=a4", "")
+			name := "frames/" + strings.TrimSuffix(strings.TrimPrefix(r.header.Get("Content-Disposition"), `attachment; filename="`), `"`)
+			if r.status == 200 && files[name] != string(r.body) || r.status != 200 && !strings.Contains(left, f.Name) {
+				t.Errorf("%s of %s: alone %d, and in the packet something else", kind, f.Name, r.status)
+			}
+		}
+	}
+	for name := range files {
+		if strings.HasPrefix(name, "frames/") && strings.Contains(left, frames[0].Name+":") {
+			t.Errorf("%s is in the packet of a frame that is held back", name)
+		}
+	}
 	if held == 0 || held == len(parts) || !strings.Contains(said, "left out") {
 		t.Errorf("%d parts of %d are held back: %s", held, len(parts), said)
 	}

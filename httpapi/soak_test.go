@@ -18,6 +18,7 @@ import (
 	"github.com/google/uuid"
 
 	"warmanvil/account"
+	"warmanvil/calc/tangled"
 	"warmanvil/httpapi"
 	"warmanvil/job"
 	"warmanvil/store"
@@ -109,21 +110,6 @@ func (k *took) String() string {
 		k.at(1).Seconds()*1e3)
 }
 
-// knot is a frame whose members run from anywhere to anywhere, nearly as large as may be.
-func knot(nodes int) string {
-	r := rand.New(rand.NewPCG(1, 2))
-	var at, members strings.Builder
-	for i := range nodes {
-		fmt.Fprintf(&at, `,"%d":[%.1f,%.1f,%.1f]`, i, r.Float64()*1e4, r.Float64()*1e4, r.Float64()*1e4)
-		for range 3 {
-			if to := r.IntN(nodes); to != i {
-				fmt.Fprintf(&members, `,{"from":"%d","to":"%d","e":2e5,"g":8e4,"area":300,"iy":1e5,"iz":1e5,"j":1e5}`, i, to)
-			}
-		}
-	}
-	return fmt.Sprintf(`{"nodes":{%s},"members":[%s],"supports":{"0":[true,true,true,true,true,true]}}`, at.String()[1:], members.String()[1:])
-}
-
 // saver saves one part again and again.
 type saver struct {
 	id       string
@@ -152,7 +138,7 @@ func TestSoakHeavyBesideAnother(t *testing.T) {
 	joan("POST", "/api/v1/jobs", newJob).into(t, &j)
 	var p httpapi.PartView
 	joan("POST", "/api/v1/jobs/"+j.ID+"/parts", state("100")).into(t, &p)
-	heavy, body := &took{}, knot(900)
+	heavy, body := &took{}, tangled.Frame(900, 0)
 	end := time.Now().Add(last)
 	var wait sync.WaitGroup
 	for range 16 {
@@ -198,7 +184,7 @@ func TestSoakFiveHundredPeople(t *testing.T) {
 		ask("POST", "/api/v1/jobs/"+j.ID+"/parts", state("100")).into(t, &p)
 		list[i] = saver{p.ID, p.Revision}
 	}
-	end, body := time.Now().Add(last), knot(900)
+	end, body := time.Now().Add(last), tangled.Frame(900, 0)
 	var wait sync.WaitGroup
 	var done atomic.Int64
 	wait.Go(func() {

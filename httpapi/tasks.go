@@ -64,7 +64,7 @@ func (s *server) taskRoutes() {
 			t, err := s.task(c)
 			return taskView(t), err
 		})
-	route(s, operation{method: "POST", path: "/api/v1/tasks/{id}/stop", id: "stopTask",
+	route(s, operation{method: "POST", path: "/api/v1/tasks/{id}/stop", id: "stopTask", access: reading,
 		summary: "Stop a piece of long work; nothing of it is kept"},
 		func(c call, _ none) (TaskView, error) {
 			if _, err := s.task(c); err != nil {
@@ -73,7 +73,7 @@ func (s *server) taskRoutes() {
 			t, err := s.tasks.Stop(c.Request.Context(), c.id)
 			return taskView(t), err
 		})
-	route(s, operation{method: "DELETE", path: "/api/v1/tasks/{id}", id: "dropTask",
+	route(s, operation{method: "DELETE", path: "/api/v1/tasks/{id}", id: "dropTask", access: reading,
 		summary: "Put away the word on a piece of long work that ended"},
 		func(c call, _ none) (Done, error) {
 			if _, err := s.task(c); err != nil {
@@ -126,8 +126,11 @@ func (s *server) taken(c *gin.Context) (task.Task, error) {
 	}
 	from := bufio.NewReader(arriving{http.MaxBytesReader(c.Writer, c.Request.Body, maxJobFile), http.NewResponseController(c.Writer)})
 	if start, err := from.Peek(1); err != nil || start[0] != '{' {
-		return task.Task{}, working.First(otherThanEnd(err), asFault("This is not a job's file: it holds no JSON object."))
+		return task.Task{}, working.First(otherThanEnd(err),
+			asFault("This is not a job's file: choose one that was taken away from a job, as .json."))
 	}
+	// What comes on the same connection later has the server's own time.
+	defer func() { _ = http.NewResponseController(c.Writer).SetReadDeadline(time.Time{}) }()
 	return s.tasks.Ask(c.Request.Context(), task.Task{Kind: task.Bring, Who: whoIs(c).ID, Name: name}, from)
 }
 

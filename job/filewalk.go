@@ -45,14 +45,14 @@ func walk(r io.Reader, v visit) error {
 		return p.explained(err)
 	}
 	if _, err := p.dec.ReadToken(); !errors.Is(err, io.EOF) {
-		return working.Refuse("", "Something follows after the end of the file.")
+		return working.Refuse("", "Something follows after the end of the file: fetch it again.")
 	}
 	switch {
 	case f.Version != fileVersion:
 		return newerFile(float64(f.Version))
 	case f.Brief != nil || f.Survey != nil || f.Parts != nil:
 		return working.Refuse("", "The file holds a brief, survey or parts of its own, as files up to version 4 do, and says it is "+
-			"of version %d.", f.Version)
+			"of version %d: take the job away as a file again.", f.Version)
 	}
 	return nil
 }
@@ -180,7 +180,8 @@ func (p parser) object(v any, at string, apart map[string]apart) error {
 			return err
 		}
 		if length += len(name) + len(raw); length > maxRequest {
-			return working.Refuse(string(p.dec.StackPointer()), "This is too long, or not known here.")
+			return working.Refuse(string(p.dec.StackPointer()),
+				"This is too long, or not known here: leave it out, or take the job away as a file again.")
 		}
 		rest[name] = bytes.Clone(raw)
 	}

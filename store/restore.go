@@ -47,7 +47,7 @@ func (s *Store) Restore(ctx context.Context, r io.ReadSeeker) (Restored, error) 
 	}
 	defer slow.Close()
 	if _, err := r.Seek(0, io.SeekStart); err != nil {
-		return Restored{}, err
+		return Restored{}, fmt.Errorf("the backup is read twice, so give it as a file: %w", err)
 	}
 	out, err := slow.restore(ctx, m, r)
 	s.pool.Reset() // connections know the tables that were there

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { words } from '@/api/client'
 import LongWork from '@/jobs/LongWork.vue'
 import { packJob } from '@/jobs/tasks'
+import WholeRow from './WholeRow.vue'
 
 const props = defineProps<{ job: string; units: 'mm' | 'in'; paper: 'a4' | 'letter' }>()
 const wrong = ref('')
@@ -22,28 +23,11 @@ async function pack() {
 </script>
 
 <template>
-  <section class="all">
-    <div class="row">
-      <span class="name">
-        <strong>Everything in one</strong>
-        <span class="small soft">all that is not held back, with a list of what is in it and what is not, and why</span>
-      </span>
+  <section>
+    <WholeRow name="Everything in one" says="all that is not held back, with a list of what is in it and what is not, and why">
       <button type="button" class="press" @click="pack">Pack all files</button>
-    </div>
+    </WholeRow>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <LongWork kind="pack" :job="job" />
   </section>
 </template>
-
-<style scoped>
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
-  align-items: center;
-}
-.name {
-  display: grid;
-  margin-right: 8px;
-}
-</style>

@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import { words } from '@/api/client'
 import { fetchFile } from '@/api/file'
+import WholeRow from './WholeRow.vue'
 
 const props = defineProps<{ job: string }>()
 const wrong = ref('')
@@ -18,11 +19,7 @@ async function get(kind: 'csv' | 'xlsx') {
 </script>
 
 <template>
-  <div class="list">
-    <span class="name">
-      <strong>Parts list</strong>
-      <span class="small soft">every part and frame: how many, material, blank, mass, centre of gravity</span>
-    </span>
+  <WholeRow name="Parts list" says="every part and frame: how many, material, blank, mass, centre of gravity">
     <button type="button" class="press" data-list="csv" @click="get('csv')">
       <span class="hidden-label">Parts list as </span>CSV
     </button>
@@ -31,18 +28,5 @@ async function get(kind: 'csv' | 'xlsx') {
     </button>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p role="status" class="small">{{ said }}</p>
-  </div>
+  </WholeRow>
 </template>
-
-<style scoped>
-.list {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
-  align-items: center;
-}
-.name {
-  display: grid;
-  margin-right: 8px;
-}
-</style>
