@@ -5,7 +5,7 @@
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import { askAgain, words } from '@/api/client'
 import FractionPad from './FractionPad.vue'
-import { isAmount, type Kind, read, type Style, write, writeAmount } from './readLength'
+import { type Entry, isAmount, type Kind, read, type Style, write, writeAmount } from './readLength'
 
 const props = defineProps<{
   label: string
@@ -18,12 +18,8 @@ const props = defineProps<{
   wrong?: string
   hideLabel?: boolean
   big?: boolean
-  /** Where the value goes; kept by an entry that is still being read when the field goes away. */
-  deliver?: (value: number) => void
-  /** An entry that was refused here before. */
-  draft?: string
-  /** Keeps an entry that was refused, or forgets it. */
-  keep?: (text: string | undefined) => void
+  /** Where the value goes, of an entry that may outlive this field. */
+  entry?: Entry
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: number]; enter: [shift: boolean] }>()
 
@@ -37,8 +33,17 @@ const refused = ref('')
 const pad = ref(false)
 const kind = computed<Kind>(() => props.kind ?? 'length')
 let going: AbortController | undefined
+const own: Entry = {
+  deliver: (v) => emit('update:modelValue', v),
+  keep: () => {},
+  begin: () => {
+    going?.abort()
+    return new AbortController()
+  },
+}
 let reading: Promise<void> = Promise.resolve()
 let before: number | null = null // what stood here before this entry was begun
+let visits = 0 // how often the hand came here
 let ended = false // the field was left: what is typed next is another entry
 
 async function show() {
@@ -79,26 +84,24 @@ function onInput(text: string) {
 }
 
 async function understand(text: string) {
-  const keep = props.keep ?? (() => {})
-  const deliver = props.deliver ?? ((v: number) => emit('update:modelValue', v))
-  going?.abort()
-  const mine = (going = new AbortController())
+  const to = props.entry ?? own
+  const mine = (going = to.begin())
   try {
     const got = await read(text, kind.value, props.lengths, props.family, mine.signal)
     refused.value = ''
-    keep(undefined)
-    deliver(got.value)
+    to.keep(undefined)
+    to.deliver(got.value)
     understood.value = got.plain ? '' : await back(got.value, mine.signal)
   } catch (e) {
     if (e instanceof DOMException) return
     refused.value = words(e)
-    keep(text)
+    to.keep(text)
     // Half an entry was drawn while it still made sense: it must not stand.
-    if (before !== null) deliver(before)
+    if (before !== null) to.deliver(before)
     understood.value = ''
     askAgain(
       e,
-      () => going === mine,
+      () => !mine.signal.aborted,
       () => again(text),
     )
   }
@@ -129,16 +132,25 @@ async function settle(stays: boolean) {
   understood.value = ''
 }
 
+function onFocus() {
+  visits++
+  box.value?.select()
+}
+
 function onBlur() {
   pad.value = false
   void settle(false)
 }
 
 async function onKey(e: KeyboardEvent) {
+  const to = props.entry ?? own
   if (e.key === 'Enter') {
     e.preventDefault()
-    await settle(true)
+    const visit = visits
+    // Where reading takes longer than a hand between two keys, Enter goes on like Tab does.
+    await Promise.race([settle(true), new Promise((r) => setTimeout(r, 60))])
     if (refused.value) return // the entry stays where it can be mended
+    if (visit !== visits || document.activeElement !== box.value) return // the hand went elsewhere meanwhile
     emit('enter', e.shiftKey)
   } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
     e.preventDefault()
@@ -150,23 +162,22 @@ async function onKey(e: KeyboardEvent) {
     }
     const step = kind.value === 'length' ? props.lengths.grain : 1
     const next = Math.round(((props.modelValue ?? 0) + (e.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
-    going = undefined
+    going?.abort()
     typed.value = null
     refused.value = ''
-    if (props.deliver) props.deliver(next)
-    else emit('update:modelValue', next)
+    to.deliver(next)
   } else if (e.key === 'Escape' && typed.value !== null) {
     e.stopPropagation()
-    going = undefined
+    going?.abort()
     typed.value = null
     refused.value = ''
-    props.keep?.(undefined)
-    if (before !== null && !ended) (props.deliver ?? ((v: number) => emit('update:modelValue', v)))(before)
+    to.keep(undefined)
+    if (before !== null && !ended) to.deliver(before)
     void nextTick(() => box.value?.select())
   }
 }
 
-if (props.draft !== undefined) onInput(props.draft)
+if (props.entry?.draft !== undefined) onInput(props.entry.draft)
 
 function focus() {
   box.value?.focus()
@@ -191,7 +202,7 @@ const wrongText = computed(() => refused.value || props.wrong || '')
         :aria-invalid="wrongText ? 'true' : 'false'"
         :aria-describedby="wrongText ? `${id}-wrong` : note ? `${id}-note` : undefined"
         @pointerdown="(e) => (pad = e.pointerType === 'touch' && kind === 'length')"
-        @focus="box?.select()"
+        @focus="onFocus"
         @input="onInput(($event.target as HTMLInputElement).value)"
         @keydown="onKey"
         @blur="onBlur"

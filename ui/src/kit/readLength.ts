@@ -12,6 +12,17 @@ export type Style = { unit: 'mm' | 'fraction' | 'decimal'; grain: number }
 /** And what else a part is checked against: what one person lifts, whether people are near. */
 export type BuildStyle = Style & { lift?: number; nearPeople?: boolean }
 
+/** A place that is typed into, where what is typed may outlive the field. */
+export type Entry = {
+  deliver: (value: number) => void
+  /** What was refused here before. */
+  draft?: string
+  /** Keeps what was refused, or forgets it. */
+  keep: (text: string | undefined) => void
+  /** Begins reading: what is still being read for the same place is let go of. */
+  begin: () => AbortController
+}
+
 export const bareUnit = (s: Style) => (s.unit === 'mm' ? 'mm' : 'in')
 
 /** Reads what was typed; the server understands, this only asks. Plain tells that nothing needs to be shown back. */

@@ -21,9 +21,6 @@ const family = computed(
 const value = computed(() =>
   d.value ? ((props.bench.part.value?.get(d.value.path) as number | undefined) ?? d.value.value) : null,
 )
-// A value still being read when another size is chosen goes where it was typed.
-const deliver = (path: string) => (v: number) => props.bench.type(path, v)
-const keep = (path: string) => (text: string | undefined) => props.bench.refuse(path, text)
 watch(
   () => props.bench.focusTick.value,
   () => nextTick(() => field.value?.focus()),
@@ -64,9 +61,7 @@ watch(
           : d.note
       "
       :wrong="fault || stray"
-      :deliver="deliver(d.path)"
-      :draft="bench.unread.value[d.path]"
-      :keep="keep(d.path)"
+      :entry="bench.entry(d.path)"
       @enter="(back) => bench.walk(back ? -1 : 1)"
     />
     <span v-else class="what soft none">Tap a size to type over it.</span>

@@ -7,6 +7,7 @@ import { afresh } from './afresh'
 import type { Carried } from './carried'
 import { copyGroup, removeGroup, renameGroup } from './groups'
 import type { BuildStyle } from '@/kit/readLength'
+import { useEntries } from './entries'
 import { lastUsed, remember } from './lastUsed'
 import { type OpenPart, usePart } from './usePart'
 
@@ -21,7 +22,7 @@ export function useBench(style: () => BuildStyle) {
   const edge = ref<Edge>()
   const adding = ref(false)
   const focusTick = ref(0)
-  const unread = ref<Record<string, string>>({}) // entries that were refused, by path
+  const { unread, entry, forget } = useEntries(type)
   let scope: EffectScope | undefined
   let openId = ''
 
@@ -35,7 +36,7 @@ export function useBench(style: () => BuildStyle) {
     scope = effectScope(true)
     feature.value = edge.value = undefined
     adding.value = false
-    unread.value = {}
+    forget()
     trouble.value = ''
     const p = scope.run(() => usePart(id, style))!
     part.value = p
@@ -126,15 +127,10 @@ export function useBench(style: () => BuildStyle) {
     part.value!.set(to, value)
     remember(to, value)
   }
-  function refuse(to: string, text?: string) {
-    const next = { ...unread.value }
-    if (text === undefined) delete next[to]
-    else next[to] = text
-    unread.value = next
-  }
 
   function remove(featurePath: string) {
     part.value!.set(featurePath, undefined)
+    forget(featurePath.slice(0, featurePath.lastIndexOf('/')))
     path.value = dimensions.value[0]?.path ?? ''
     feature.value = undefined
     adding.value = false
@@ -142,6 +138,7 @@ export function useBench(style: () => BuildStyle) {
 
   /** Changes what goes by a group's name; the sizes of it may be gone then. */
   function regroup(change: (r: Recipe) => Recipe) {
+    forget()
     part.value!.change({ recipe: change(JSON.parse(JSON.stringify(part.value!.recipe.value!)) as Recipe) })
     adding.value = false
   }
@@ -177,7 +174,8 @@ export function useBench(style: () => BuildStyle) {
     setDown,
     addNothing,
     unread,
-    refuse,
+    entry,
+    forget,
     type,
     remove,
   }
