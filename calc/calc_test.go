@@ -18,6 +18,8 @@ import (
 // requests holds one good request of every calculation.
 var requests = map[string]string{
 	"length.parse":         `{"text":"7-5/8","unit":"in"}`,
+	"drill":                `{"diameter":6.5278,"inches":true}`,
+	"length.usual":         `{"mm":[3,120]}`,
 	"length.format":        `{"mm":193.675,"style":"fraction","denominator":32,"feet":true}`,
 	"number.parse":         `{"text":"180-35"}`,
 	"amount.parse":         `{"text":"300 lb","measure":"force","inches":true}`,

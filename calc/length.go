@@ -13,6 +13,7 @@ import (
 type ParseRequest struct {
 	Text   string `json:"text" doc:"as typed"`
 	Unit   string `json:"unit" enum:"in,mm,cm,ft" doc:"unit of a bare number"`
+	Hole   bool   `json:"hole,omitempty" doc:"it is a hole's diameter: what goes through it or its drill may be named, as M8, 3/8 bolt loose, 5/16-18 tap, F"`
 	Family string `json:"family,omitempty" enum:"steel,galvanized,stainless,aluminum" doc:"sheet family for a gauge"`
 }
 
@@ -20,6 +21,7 @@ type ParseRequest struct {
 type ParseAnswer struct {
 	MM    float64 `json:"mm"`
 	Plain bool    `json:"plain" doc:"a single number in the field's unit: nothing needs to be shown back"`
+	Says  string  `json:"says,omitempty" doc:"what a name was understood as"`
 }
 
 func parseLength(r ParseRequest) (ParseAnswer, error) {
@@ -32,13 +34,20 @@ func parseLength(r ParseRequest) (ParseAnswer, error) {
 			return ParseAnswer{}, working.Refuse("/family", "A family is steel, galvanized, stainless or aluminum, not %q.", r.Family)
 		}
 	}
+	if r.Hole {
+		if n, named, err := stock.HoleNamed(r.Text); err != nil {
+			return ParseAnswer{}, working.Refuse("/text", "%v.", err)
+		} else if named {
+			return ParseAnswer{MM: n.Diameter, Says: n.Says}, nil
+		}
+	}
 	got, err := quantity.Parse(r.Text, quantity.Options{Unit: unit, Family: r.Family, Gauge: func(family string, g float64) (float64, error) {
 		return stock.GaugeThickness(stock.Family(family), g)
 	}})
 	if err != nil {
 		return ParseAnswer{}, textFault(err)
 	}
-	return ParseAnswer{got.Millimetres, got.Plain}, nil
+	return ParseAnswer{MM: got.Millimetres, Plain: got.Plain}, nil
 }
 
 func textFault(err error) error {
@@ -84,8 +93,9 @@ type FormatAnswer struct {
 	Numerator   int    `json:"numerator"`
 	Denominator int    `json:"denominator"`
 	Lies        string `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
-	Held        string `json:"held" doc:"as a field holds it: to a thousandth, or in a fraction"`
-	Truly       string `json:"truly" doc:"the size as a decimal, where that fraction is rounded"`
+	Off         string `json:"off" doc:"by how many inches a fraction is rounded, as .011; empty where none is"`
+	Given       string `json:"given" doc:"as a field holds it and somebody gave it: never rounded to the job's fraction"`
+	Fine        string `json:"fine" doc:"as a caliper reads it, to 0.01 mm or .001 in, never a fraction"`
 }
 
 func formatLength(r FormatRequest) (FormatAnswer, error) {
@@ -104,11 +114,11 @@ func formatLength(r FormatRequest) (FormatAnswer, error) {
 	if err != nil {
 		return FormatAnswer{}, working.Refuse("/mm", "Not shown: %v.", err)
 	}
-	held, truly, err := d.Held(r.MM)
+	given, err := d.Given(r.MM)
 	if err != nil {
 		return FormatAnswer{}, working.Refuse("/mm", "Not shown: %v.", err)
 	}
-	return FormatAnswer{w.Text, w.Negative, w.Feet, w.Whole, w.Numerator, w.Denominator, string(w.Lies), held, truly}, nil
+	return FormatAnswer{w.Text, w.Negative, w.Feet, w.Whole, w.Numerator, w.Denominator, string(w.Lies), w.Off, given, d.Fine(r.MM)}, nil
 }
 
 // GaugeRequest of gauge.
@@ -140,4 +150,25 @@ func gauge(r GaugeRequest) (GaugeAnswer, error) {
 			Result: working.Quantity{Symbol: "T", Name: "nominal thickness", Value: mm, Unit: "mm"}},
 		Findings: []working.Finding{{Code: "gauge-nominal", Severity: working.Note, Cause: "Sheet",
 			Reason: fmt.Sprintf("%v gauge is nominal: measure the sheet.", r.Gauge)}}}, nil
+}
+
+// UsualRequest of length.usual.
+type UsualRequest struct {
+	MM []float64 `json:"mm" doc:"usual metric sizes; 200 at most"`
+}
+
+// UsualAnswer of length.usual.
+type UsualAnswer struct {
+	MM []float64 `json:"mm" doc:"what an inch shop says for each, on quarters or thirty-seconds of an inch"`
+}
+
+func usualLengths(r UsualRequest) (UsualAnswer, error) {
+	if len(r.MM) > 200 {
+		return UsualAnswer{}, working.Refuse("/mm", "At most 200 sizes are asked for at once, and these are %d.", len(r.MM))
+	}
+	out := UsualAnswer{MM: []float64{}}
+	for _, mm := range r.MM {
+		out.MM = append(out.MM, quantity.InchSize(mm))
+	}
+	return out, nil
 }

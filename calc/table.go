@@ -16,9 +16,11 @@ import (
 var table = []Calc{
 	define("length.parse", "Read a length as a shop writes it", parseLength),
 	define("length.format", "Write a length as fraction, decimal inch or mm", formatLength),
+	define("length.usual", "The sizes an inch shop says for usual metric ones", usualLengths),
 	define("number.parse", "Read a plain number or an angle, arithmetic allowed", parseNumber),
 	define("amount.parse", "Read a force, mass, moment, area or speed in any of its units", parseAmount),
 	define("amount.format", "Write a force, mass, moment, area or speed as a job does", formatAmount),
+	define("drill", "The drill for a hole, by its name", drill),
 	define("gauge", "Thickness of a sheet gauge by family", gauge),
 	define("bend", "Bend allowance, setbacks and deduction from K", bend.Work),
 	define("bend.din6935", "Length correction by DIN 6935", bend.DIN6935),

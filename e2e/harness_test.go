@@ -170,6 +170,7 @@ func (p *page) watchPolicy() {
 				const ask = window.fetch
 				window.testAsking = 0
 				window.fetch = (...all) => (window.testAsking++, ask(...all).finally(() => window.testAsking--))
+				` + counter + `
 			}
 			document.addEventListener('securitypolicyviolation', e => localStorage.setItem('` + key + `', (localStorage.getItem('` + key +
 				`') ?? '') + e.violatedDirective + ' ' + e.blockedURI + '; '))`})

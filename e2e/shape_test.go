@@ -218,7 +218,7 @@ func TestFieldRefusesAndKeeps(t *testing.T) {
 	}
 	p.do(chromedp.KeyEvent(kb.Escape))
 	p.size("/base/length", "420mm")
-	p.wait("the length in inches", `document.querySelector('[data-path="/base/length"] .num')?.innerText.includes('16 17/32')`)
+	p.wait("the length in inches", `document.querySelector('[data-path="/base/length"] .num')?.innerText === '16.5354"'`)
 	p.size("/base/length", "0")
 	p.see("must be over 0")
 	if n := eval[int](p, `document.querySelectorAll('[role=alert]').length`); n == 0 {

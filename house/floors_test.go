@@ -54,7 +54,7 @@ var allowed = map[string][]string{
 	"core/joint":           {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength", "core/bolt", "core/hole"},
 	"core/hold":            {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength", "core/bolt", "core/solid", "core/sheet", "core/sheet/made"},
 	"core/trace":           {"core/working", "core/profile"},
-	"core/exchange":        {"core/profile", "core/solid", "core/sheet", "core/sheet/made", "core/trace"},
+	"core/exchange":        {"core/quantity", "core/profile", "core/solid", "core/sheet", "core/sheet/made", "core/trace"},
 	"strictjson":           {"core/working"},
 	"calc":                 {"core/*", "strictjson"},
 	"calc/tangled":         {},

@@ -4,6 +4,7 @@ import (
 	"context"
 	"crypto/sha256"
 	"encoding/json"
+	"fmt"
 
 	lru "github.com/hashicorp/golang-lru/v2"
 
@@ -41,9 +42,9 @@ func newAnswers() answers {
 	return answers{kept}
 }
 
-// of answers a kept calculation.
-func (a answers) of(ctx context.Context, n job.Number) (json.RawMessage, error) {
-	key := sha256.Sum256([]byte(n.Calc + "\x00" + string(n.Request)))
+// of answers a kept calculation, its working in the job's units.
+func (a answers) of(ctx context.Context, n job.Number, inches bool) (json.RawMessage, error) {
+	key := sha256.Sum256(fmt.Appendf(nil, "%s\x00%t\x00%s", n.Calc, inches, n.Request))
 	if raw, known := a.kept.Get(key); known {
 		return raw, nil
 	}
@@ -55,7 +56,7 @@ func (a answers) of(ctx context.Context, n job.Number) (json.RawMessage, error) 
 	if err != nil {
 		return nil, err
 	}
-	raw, err := json.Marshal(ans)
+	raw, err := json.Marshal(calc.Written(ans, inches))
 	if err == nil && len(raw) <= bigAnswer {
 		a.kept.Add(key, raw)
 	}
@@ -63,9 +64,9 @@ func (a answers) of(ctx context.Context, n job.Number) (json.RawMessage, error) 
 }
 
 // numberView answers a kept calculation with its answer, or why there is none now.
-func (s *server) numberView(ctx context.Context, n job.Number) NumberView {
+func (s *server) numberView(ctx context.Context, n job.Number, inches bool) NumberView {
 	v := NumberView{ID: n.ID, Calc: n.Calc, Title: n.Title, Request: n.Request, Answer: json.RawMessage("null"), Created: n.Created}
-	if raw, err := s.answers.of(ctx, n); err != nil {
+	if raw, err := s.answers.of(ctx, n, inches); err != nil {
 		v.Refused = err.Error()
 	} else {
 		v.Answer = raw

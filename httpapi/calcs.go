@@ -3,6 +3,7 @@ package httpapi
 import (
 	"net/http"
 
+	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
 
 	"warmanvil/calc"
@@ -16,7 +17,9 @@ func (s *server) calcRoutes() {
 		if k.Long {
 			w = whole
 		}
-		s.describe(operation{method: "POST", path: path, id: "calc." + k.Name, summary: k.Doc}, k.Request, k.Answer)
+		s.describe(operation{method: "POST", path: path, id: "calc." + k.Name, summary: k.Doc,
+			query: []*huma.Param{query("written", "units its working is written in for people; without it it has values alone", "in", "mm")}},
+			k.Request, k.Answer)
 		s.engine.POST(path, func(c *gin.Context) {
 			if err := s.admit(c, reading); err != nil { // it keeps nothing
 				s.refuse(c, err)
@@ -29,6 +32,9 @@ func (s *server) calcRoutes() {
 			}
 			s.within(c, w, func() (func(), error) {
 				ans, err := k.Run(c.Request.Context(), raw)
+				if units := c.Query("written"); err == nil && (units == "in" || units == "mm") {
+					ans = calc.Written(ans, units == "in")
+				}
 				return func() { c.JSON(http.StatusOK, ans) }, err
 			})
 		})

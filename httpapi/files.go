@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
@@ -142,6 +143,7 @@ func (p cutting) ticket() ([]byte, error) {
 		return nil, err
 	}
 	return exchange.Ticket{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Quantity: p.many(),
+		Units:    quantity.Table{Inches: p.job.Brief.Inches()},
 		Material: p.material.Name, Thickness: p.thickness, Process: process.Name, Flat: p.built, Notes: []string{p.check.Says, p.check.Fit}}.CSV()
 }
 
@@ -160,7 +162,7 @@ func (p cutting) sheet() paper.PartSheet {
 	s := paper.PartSheet{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(),
 		Paper: p.paper, Quantity: p.many(),
 		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built,
-		Length: site.Lengths(p.job.Brief), Face: faceText(p.part.Recipe)}
+		Length: site.Lengths(p.job.Brief), Inches: p.job.Brief.Inches(), Face: faceText(p.part.Recipe)}
 	if m := p.part.Recipe.Master; m != nil {
 		s.Master = m.Name
 	}

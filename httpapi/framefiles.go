@@ -6,11 +6,11 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"warmanvil/core/brief"
 	"warmanvil/core/exchange"
 	"warmanvil/core/member/cutlist"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/site"
 	"warmanvil/core/tube"
 	"warmanvil/job"
@@ -203,7 +203,7 @@ func (f frameFiles) plan() ([]byte, error) {
 }
 
 func (f frameFiles) jig(view shape.View) ([]byte, error) {
-	j := exchange.Jig{Inches: f.job.Brief.Unit != brief.UnitMM}
+	j := exchange.Jig{Inches: f.job.Brief.Inches()}
 	marks := map[string]string{}
 	for _, p := range f.worked.Pieces {
 		marks[p.ID] = p.Mark
@@ -229,23 +229,27 @@ func (f frameFiles) jig(view shape.View) ([]byte, error) {
 }
 
 func (f frameFiles) table() paper.Table {
-	pieces := [][]any{{"mark", "quantity", "section", "cut to mm", "finished mm", "short points mm", "first end saw deg", "first end tilt deg",
+	u := quantity.Table{Inches: f.job.Brief.Inches()}
+	unit := u.LengthUnit()
+	pieces := [][]any{{"mark", "quantity", "section", "cut to " + unit, "finished " + unit, "short points " + unit,
+		"first end saw deg", "first end tilt deg",
 		"first end from axis deg", "first end", "second end saw deg", "second end tilt deg", "second end from axis deg", "second end",
-		"kg each", "pieces", "notes"}}
+		u.MassUnit() + " each", "pieces", "notes"}}
 	for _, r := range f.worked.Cut.Rows {
-		row := []any{r.Mark, r.Quantity, r.Stock, r.CutTo, r.Length, r.Short}
+		row := []any{r.Mark, r.Quantity, r.Stock, u.Length(r.CutTo), u.Length(r.Length), u.Length(r.Short)}
 		for e := range 2 {
 			row = append(row, r.Ends[e].Saw, r.Ends[e].Tilt, r.Ends[e].Cut, r.Told[e].Words)
 		}
-		pieces = append(pieces, append(row, r.Mass, strings.Join(r.Names, "; "), strings.Join(r.Notes, "; ")))
+		pieces = append(pieces, append(row, u.Mass(r.Mass), strings.Join(r.Names, "; "), strings.Join(r.Notes, "; ")))
 	}
-	sticks := [][]any{{"stick", "section", "length mm", "mark", "at mm", "piece mm", "back to back", "left mm"}}
+	sticks := [][]any{{"stick", "section", "length " + unit, "mark", "at " + unit, "piece " + unit, "back to back", "left " + unit}}
 	for _, p := range f.worked.Cut.Stocks {
 		for _, k := range p.Sticks {
 			for i, q := range k.Pieces {
-				row := []any{k.Name, p.Stock, k.Length, q.Mark, q.At, q.Length, map[bool]string{true: "yes"}[q.Shared], nil}
+				row := []any{k.Name, p.Stock, u.Length(k.Length), q.Mark, u.Length(q.At), u.Length(q.Length),
+					map[bool]string{true: "yes"}[q.Shared], nil}
 				if i == len(k.Pieces)-1 {
-					row[7] = k.Left
+					row[7] = u.Length(k.Left)
 				}
 				sticks = append(sticks, row)
 			}

@@ -150,7 +150,11 @@ func (s *server) jobRoutes() {
 				return NumberView{}, working.Under("/request", err)
 			}
 			n, err := s.jobs.KeepNumber(c.Request.Context(), c.id, in.Calc, in.Title, in.Request)
-			return s.numberView(c.Request.Context(), n), err
+			if err != nil {
+				return NumberView{}, err
+			}
+			j, err := s.jobs.Job(c.Request.Context(), c.id)
+			return s.numberView(c.Request.Context(), n, j.Brief.Inches()), err
 		})
 	route(s, operation{method: "DELETE", path: "/api/v1/numbers/{id}", id: "dropNumber", summary: "Remove a kept calculation"},
 		func(c call, _ none) (Done, error) {
@@ -219,7 +223,7 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, p.Part, job.BareParts(parts)))
 	}
 	for i, n := range numbers {
-		page.Numbers[i] = s.numberView(ctx, n)
+		page.Numbers[i] = s.numberView(ctx, n, j.Brief.Inches())
 	}
 	return page, nil
 }

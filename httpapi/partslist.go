@@ -3,6 +3,7 @@ package httpapi
 import (
 	"strings"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/site"
 	"warmanvil/paper"
 )
@@ -17,14 +18,16 @@ func (s *server) partsListRoutes() {
 		},
 		open: func(w want) (paper.Table, label, error) {
 			j, rows, err := s.jobs.PartsList(w.ctx, w.id)
-			return partsTable(rows), label{job: j.Brief.Name, of: "parts list", revision: j.Revision}, err
+			return partsTable(rows, quantity.Table{Inches: j.Brief.Inches()}), label{job: j.Brief.Name, of: "parts list", revision: j.Revision}, err
 		}})
 }
 
-func partsTable(rows []site.Listed) paper.Table {
-	cells := [][]any{{"name", "hand", "is", "revision", "quantity", "material", "thickness mm", "blank x mm", "blank y mm", "cut length mm",
-		"pierces", "bends", "kg each", "kg in all",
-		"centre of gravity x mm", "centre of gravity y mm", "centre of gravity z mm", "note"}}
+func partsTable(rows []site.Listed, u quantity.Table) paper.Table {
+	unit, mass := u.LengthUnit(), u.MassUnit()
+	cells := [][]any{{"name", "hand", "is", "revision", "quantity", "material", "thickness " + unit, "blank x " + unit, "blank y " + unit,
+		"cut length " + unit,
+		"pierces", "bends", mass + " each", mass + " in all",
+		"centre of gravity x " + unit, "centre of gravity y " + unit, "centre of gravity z " + unit, "note"}}
 	total := 0.
 	for _, r := range rows {
 		is := "part"
@@ -39,22 +42,22 @@ func partsTable(rows []site.Listed) paper.Table {
 			row[17] = strings.TrimSpace(r.Why + " HELD BACK, not to be cut: " + r.Held)
 		}
 		if r.Thickness > 0 {
-			row[6] = r.Thickness
+			row[6] = u.Length(r.Thickness)
 		}
 		if r.Flat != nil {
 			x, y := r.Flat.Bounds.Size()
-			row[7], row[8], row[9], row[10], row[11] = x, y, r.Flat.CutLength, r.Flat.Pierces, len(r.Flat.Steps)
+			row[7], row[8], row[9], row[10], row[11] = u.Length(x), u.Length(y), u.Length(r.Flat.CutLength), r.Flat.Pierces, len(r.Flat.Steps)
 		}
 		if r.Gravity != nil {
 			all := r.Kilos * float64(r.Quantity)
-			row[12], row[13] = r.Kilos, all
-			row[14], row[15], row[16] = r.Gravity[0], r.Gravity[1], r.Gravity[2]
+			row[12], row[13] = u.Mass(r.Kilos), u.Mass(all)
+			row[14], row[15], row[16] = u.Length(r.Gravity[0]), u.Length(r.Gravity[1]), u.Length(r.Gravity[2])
 			total += all
 		}
 		cells = append(cells, row)
 	}
 	sum := make([]any, 18)
-	sum[0], sum[13] = "in all", total
+	sum[0], sum[13] = "in all", u.Mass(total)
 	return paper.Table{Pages: []paper.TablePage{{Name: "Parts", Rows: append(cells, sum)}},
 		Notes: []string{"Centres of gravity in each thing's own axes. Of a part: right and back from the base's front left corner, up from the " +
 			"middle of its sheet. Of a frame: forward, left and up of its origin.", "Fasteners, welds and paint are not counted."}}

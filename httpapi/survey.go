@@ -5,6 +5,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/site"
 	"warmanvil/core/vehicle"
 	"warmanvil/job"
@@ -95,7 +96,9 @@ func (s *server) sheetRoutes() {
 			{name: "results", form: asPDF, says: "with what came out", free: true,
 				make: func(v surveySheet) ([]byte, error) { return v.print(false) }},
 			{name: "points", form: asCSV, says: "points as text", free: true,
-				make: func(v surveySheet) ([]byte, error) { return vehicle.PointsCSV(v.worked.Points) }},
+				make: func(v surveySheet) ([]byte, error) {
+					return vehicle.PointsCSV(v.worked.Points, quantity.Table{Inches: v.lines.display.Style != quantity.Metric})
+				}},
 		},
 		open: func(w want) (v surveySheet, called label, err error) {
 			ctx := w.ctx

@@ -112,11 +112,11 @@ func (l lines) read(r survey.Reading) string {
 	if l.blank || !r.Taken() {
 		return ""
 	}
-	w, err := quantity.Format(r.Work(nil, false).Value, l.display)
+	text, err := l.display.Given(r.Work(nil, false).Value)
 	if err != nil {
 		return ""
 	}
-	return w.Text
+	return text
 }
 
 // result is left open on a blank sheet.

@@ -7,7 +7,6 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"warmanvil/core/brief"
 	"warmanvil/core/joint"
 	"warmanvil/core/site"
 	"warmanvil/core/told"
@@ -35,7 +34,7 @@ func (s *server) ratingLabel(w want) (l paper.RatingLabel, called label, err err
 	if err != nil {
 		return l, called, err
 	}
-	inches := j.Brief.Unit != brief.UnitMM
+	inches := j.Brief.Inches()
 	l = paper.RatingLabel{Job: r.Job, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper, Duty: r.Duty, On: r.On,
 		Rated: told.ForceText(r.Newtons, inches), Way: r.Way, School: r.School, Governs: r.Governs, Crash: r.Crash, Cautions: r.Cautions}
 	if r.Newtons == 0 {
@@ -61,7 +60,7 @@ func (s *server) torqueSheet(w want) (sheet paper.TorqueSheet, called label, err
 		return sheet, called, err
 	}
 	sheet = paper.TorqueSheet{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper,
-		Inches: j.Brief.Unit != brief.UnitMM, Write: site.Lengths(j.Brief)}
+		Inches: j.Brief.Inches(), Write: site.Lengths(j.Brief)}
 	told := all.Hold().Joints
 	held := 0
 	for i, t := range told {

@@ -32,7 +32,7 @@ func compare(was, now PartState, d quantity.Display) []Difference {
 	b, errB := made.Build(now.Recipe, made.Options{Display: d})
 	both := errA == nil && errB == nil
 	if both {
-		out = append(out, sizes(a, b, d)...)
+		out = append(out, sizes(a, b)...)
 	}
 	settings(was.Recipe, now.Recipe, say)
 	return append(out, unsaid(was, now, a, b, both, d)...)
@@ -84,13 +84,7 @@ func tree(p PartState) (any, error) {
 
 // sizes compares the dimensions of two parts, feature by feature. A feature
 // that is only in one of them is said once.
-func sizes(a, b made.Part, show quantity.Display) (out []Difference) {
-	size := func(d made.Dimension) string {
-		if d.Kind == made.LengthDimension {
-			return sized(d.Value, show)
-		}
-		return d.Text
-	}
+func sizes(a, b made.Part) (out []Difference) {
 	key := func(d made.Dimension) string { return d.Feature + d.Path[strings.LastIndex(d.Path, "/"):] + d.Label }
 	before, features := map[string]made.Dimension{}, map[string]bool{}
 	for _, d := range a.Dimensions {
@@ -104,7 +98,7 @@ func sizes(a, b made.Part, show quantity.Display) (out []Difference) {
 		switch {
 		case there && old.Value == d.Value && old.Text == d.Text:
 		case there:
-			was, now := size(old), size(d)
+			was, now := old.Text, d.Text
 			if was == now || math.Abs(old.Value-d.Value) < .001 { // closer than its kind is written
 				was, now = old.Text+" at "+strconv.FormatFloat(old.Value, 'f', -1, 64), d.Text+" at "+strconv.FormatFloat(d.Value, 'f', -1, 64)
 				if d.Kind == made.LengthDimension {
@@ -113,7 +107,7 @@ func sizes(a, b made.Part, show quantity.Display) (out []Difference) {
 			}
 			out = append(out, Difference{d.Group + ": " + told.LowerFirst(d.Label), was, now, d.Feature})
 		case features[d.Feature]:
-			out = append(out, Difference{d.Group + ": " + told.LowerFirst(d.Label), "", size(d), d.Feature})
+			out = append(out, Difference{d.Group + ": " + told.LowerFirst(d.Label), "", d.Text, d.Feature})
 		case !said[d.Feature]:
 			said[d.Feature] = true
 			out = append(out, Difference{d.Group, "", "added", d.Feature})

@@ -224,7 +224,7 @@ func (s spot) words(v any) string {
 		p := words.Pen{Display: s.show}
 		switch s.unit {
 		case "mm":
-			return sized(v, s.show)
+			return words.Pen{Display: s.show}.Given(v)
 		case "kg":
 			return p.Kilos(v)
 		case "N":
@@ -241,21 +241,6 @@ func (s spot) words(v any) string {
 		return fmt.Sprintf("%d %s", len(v), words.Plural(len(v), "entry", "entries"))
 	}
 	return "there"
-}
-
-// sized writes a length in mm to a thousandth; where a fraction is rounded it says which
-// way, and what the length truly is.
-func sized(mm float64, d quantity.Display) string {
-	w, err := quantity.Format(mm, d)
-	switch {
-	case err != nil:
-		return words.Pen{Display: d}.MM(mm)
-	case w.Lies == quantity.Exact || d.Style == quantity.Decimal:
-		return w.Text
-	case d.Style == quantity.Metric:
-		return strconv.FormatFloat(mm, 'f', 3, 64) + " mm"
-	}
-	return fmt.Sprintf("%s %s, %.3f in", w.Text, w.Lies, mm/25.4)
 }
 
 func inside(v any, step string) any {

@@ -25,8 +25,17 @@ type PartSheet struct {
 	Family          stock.Family
 	Flat            made.Part
 	Length          func(mm float64) string
+	Inches          bool   // the shop has inch drills
 	Master          string // what matched holes are drilled through
 	Face            string // what is said of the face that lies up
+}
+
+// drill names the drill for a hole in mm, or its size where none is that.
+func (s PartSheet) drill(mm float64) string {
+	if name, is := stock.BitName(mm, s.Inches); is {
+		return name
+	}
+	return s.Length(mm)
 }
 
 func (s PartSheet) pages(kind string) *sheetPrinter {
@@ -132,13 +141,13 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 		if h.Kind == sheet.RoundHole && h.Made != sheet.MadeCut {
 			var list []string
 			if h.Made == sheet.MadePilot {
-				list = append(list, s.Length(h.Cut)+" pilot")
+				list = append(list, s.drill(h.Cut)+" pilot")
 			} else {
 				for _, d := range stock.PilotSteps(h.Diameter, s.Family) {
-					list = append(list, s.Length(d))
+					list = append(list, stock.NearestBit(d, s.Inches).Name)
 				}
 			}
-			drills = strings.Join(append(list, s.Length(h.Diameter)), ", ")
+			drills = strings.Join(append(list, s.drill(h.Diameter)), ", ")
 		}
 		if h.Use == sheet.UseWeldNut || h.Use == sheet.UseRivetNut {
 			when += "; nut set before welding and paint"
@@ -147,7 +156,7 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 		if h.Says != "" {
 			name = h.Says
 		}
-		p.row(sec, []string{fmt.Sprint(i + 1), name, h.X.Text, h.Y.Text, h.Size, drills, when, ""})
+		p.row(sec, []string{fmt.Sprint(i + 1), name, h.X.Said(), h.Y.Said(), h.Size, drills, when, ""})
 	}
 	return p.bytes()
 }

@@ -26,6 +26,9 @@ func (b Brief) BuildOptions() made.Options {
 	return opt
 }
 
+// Inches tells whether the job is in inches and pounds.
+func (b Brief) Inches() bool { return b.Unit != UnitMM }
+
 // Display answers how the job writes lengths.
 func (b Brief) Display() quantity.Display {
 	switch b.Unit {

@@ -162,7 +162,7 @@ func (w *weighing) share(key, name string, demand float64, limit *Given, missing
 		s.Verdict, s.Why = strength.CannotSay, missing
 	} else {
 		s.Utilisation, s.Verdict = strength.Judge(max(demand, 0), limit.Value)
-		written := wk.Written(w.b.Unit != UnitMM)
+		written := wk.Written(w.b.Inches())
 		s.Working = &written
 	}
 	w.out.Shares = append(w.out.Shares, s)

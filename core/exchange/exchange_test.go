@@ -302,6 +302,20 @@ func TestTicketOfAPair(t *testing.T) {
 	for i, name := range rows[0] {
 		head[name] = rows[1][i]
 	}
+	inches, err := Ticket{Job: "Truck", Units: quantity.Table{Inches: true}, Flat: p}.CSV()
+	if err != nil {
+		t.Fatal(err)
+	}
+	x, y := p.Bounds.Size()
+	for _, want := range []string{"blank x in", "BA in", "x in,y in", "mass lb", fmt.Sprintf(",%.4f,%.4f,%.4f,%.4f,%.4f,", x/25.4, y/25.4,
+		p.Area/645.16, p.Mass/.45359237, p.CutLength/25.4)} {
+		if !strings.Contains(string(inches), want) {
+			t.Errorf("in inches no %q:\n%s", want, inches)
+		}
+	}
+	if strings.Contains(string(inches), " mm") {
+		t.Errorf("half metric:\n%s", inches)
+	}
 	for name, want := range map[string]string{"hand": "right", "revision": "7", "quantity": "4", "mass kg": fmt.Sprintf("%.4f", p.Mass),
 		"cut length mm": fmt.Sprintf("%.3f", p.CutLength)} {
 		if head[name] != want {

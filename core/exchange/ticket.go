@@ -5,6 +5,7 @@ import (
 	"encoding/csv"
 	"fmt"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet/made"
 )
 
@@ -13,6 +14,7 @@ type Ticket struct {
 	Job, Part, Hand string
 	Revision        int
 	Quantity        int // of this hand
+	Units           quantity.Table
 	Material        string
 	Thickness       string
 	Process         string
@@ -25,29 +27,31 @@ type Ticket struct {
 func (t Ticket) CSV() ([]byte, error) {
 	var b bytes.Buffer
 	w := csv.NewWriter(&b)
-	rows := [][]string{{"job", "part", "hand", "revision", "quantity", "material", "thickness", "process", "blank x mm", "blank y mm",
-		"area mm2", "mass kg", "cut length mm", "pierces"}}
+	unit := t.Units.LengthUnit()
+	rows := [][]string{{"job", "part", "hand", "revision", "quantity", "material", "thickness", "process",
+		"blank x " + unit, "blank y " + unit, "area " + unit + "2", "mass " + t.Units.MassUnit(), "cut length " + unit, "pierces"}}
 	x, y := t.Flat.Bounds.Size()
 	rows = append(rows, []string{Cell(t.Job), Cell(t.Part), t.Hand, fmt.Sprint(t.Revision), fmt.Sprint(t.Quantity), t.Material,
 		Cell(t.Thickness), t.Process,
-		fixed(x), fixed(y), fixed(t.Flat.Area), fmt.Sprintf("%.4f", t.Flat.Mass), fixed(t.Flat.CutLength), fmt.Sprint(t.Flat.Pierces)}, nil,
-		[]string{"bend", "direction", "angle deg", "inside radius mm", "length mm", "BA mm", "BD mm", "K", "school"})
+		t.long(x), t.long(y), t.area(), digits(t.Units.Mass(t.Flat.Mass)), t.long(t.Flat.CutLength), fmt.Sprint(t.Flat.Pierces)}, nil,
+		[]string{"bend", "direction", "angle deg", "inside radius " + unit, "length " + unit, "BA " + unit, "BD " + unit, "K", "school"})
 	for _, l := range t.Flat.BendLines {
 		direction := "down"
 		if l.Up {
 			direction = "up"
 		}
-		rows = append(rows, []string{Cell(l.Name), direction, fixed(l.Angle), fixed(l.InsideRadius), fixed(l.Length.MM), fixed(l.BendAllowance),
-			fixed(l.BendDeduction), fmt.Sprintf("%.4f", l.KFactor), string(l.School)})
+		rows = append(rows, []string{Cell(l.Name), direction, fixed(l.Angle), t.long(l.InsideRadius), t.long(l.Length.MM),
+			t.long(l.BendAllowance), t.long(l.BendDeduction), fmt.Sprintf("%.4f", l.KFactor), string(l.School)})
 	}
-	rows = append(rows, nil, []string{"hole", "kind", "made", "x mm", "y mm", "diameter mm", "length mm", "cut diameter mm", "for"})
+	rows = append(rows, nil, []string{"hole", "kind", "made", "x " + unit, "y " + unit, "diameter " + unit, "length " + unit,
+		"cut diameter " + unit, "for"})
 	for _, h := range t.Flat.Holes {
 		length := ""
 		if h.Length > 0 {
-			length = fixed(h.Length)
+			length = t.long(h.Length)
 		}
-		rows = append(rows, []string{Cell(h.Name), string(h.Kind), string(h.Made), fixed(h.Centre.X - t.Flat.Bounds.Min.X),
-			fixed(h.Centre.Y - t.Flat.Bounds.Min.Y), fixed(h.Diameter), length, fixed(h.Cut), Cell(h.Says)})
+		rows = append(rows, []string{Cell(h.Name), string(h.Kind), string(h.Made), t.long(h.Centre.X - t.Flat.Bounds.Min.X),
+			t.long(h.Centre.Y - t.Flat.Bounds.Min.Y), t.long(h.Diameter), length, t.long(h.Cut), Cell(h.Says)})
 	}
 	if len(t.Notes) > 0 {
 		rows = append(rows, nil, []string{"checked before cutting"})
@@ -60,6 +64,23 @@ func (t Ticket) CSV() ([]byte, error) {
 	}
 	return b.Bytes(), nil
 }
+
+// long writes a length given in mm in the table's unit.
+func (t Ticket) long(mm float64) string {
+	if t.Units.Inches {
+		return digits(t.Units.Length(mm))
+	}
+	return fixed(mm)
+}
+
+func (t Ticket) area() string {
+	if t.Units.Inches {
+		return digits(t.Units.Area(t.Flat.Area))
+	}
+	return fixed(t.Flat.Area)
+}
+
+func digits(v float64) string { return fmt.Sprintf("%.4f", v) }
 
 func fixed(v float64) string { return fmt.Sprintf("%.3f", v) }
 

@@ -338,10 +338,7 @@ func grainOf(opt made.Options) float64 {
 func written(mm float64, opt made.Options) string { return lengthIn(opt.Display, mm) }
 
 func lengthIn(d quantity.Display, mm float64) string {
-	if w, err := quantity.Format(mm, d); err == nil {
-		return w.Text
-	}
-	return fmt.Sprintf("%.4g mm", mm)
+	return d.Text(mm)
 }
 
 // each visits the named hole features of a recipe with their paths.

@@ -91,12 +91,10 @@ func trim(v float64) string { return fmt.Sprintf("%.4g", v) }
 // mm writes a length as the job has them.
 func (j *joint) mm(v float64) string { return j.in.Display.Text(v) }
 
-// drill writes the size of a drill: in the shop of an inch job to the 64th.
+// drill names a drill: in the shop of an inch job the nearest on its shelf.
 func (j *joint) drill(v float64) string {
 	if j.in.Display.Style == quantity.Fraction || j.in.Display.Style == quantity.Decimal {
-		if w, err := quantity.Format(v, quantity.Display{Style: quantity.Fraction, Denominator: 64}); err == nil {
-			return w.Text
-		}
+		return stock.NearestBit(v, true).Name
 	}
 	return j.mm(v)
 }

@@ -164,10 +164,13 @@ type Load struct {
 	Factor float64    `json:"factor,omitempty" doc:"person: times the weight when stepping down; 2 when left out"`
 }
 
+// SawTurns is how far a saw turns where nothing is said, degrees from square.
+const SawTurns = 60.
+
 // Saw is how sticks are cut.
 type Saw struct {
-	Stick     float64   `json:"stick,omitempty" doc:"mm, length as bought; 6000 when left out"`
-	Kerf      float64   `json:"kerf,omitempty" doc:"mm; 3 when left out"`
+	Stick     float64   `json:"stick,omitempty" doc:"mm, length as bought; 6 m, or 20 ft where inches are spoken, when left out"`
+	Kerf      float64   `json:"kerf,omitempty" doc:"mm; 3, or 1/8 in where inches are spoken, when left out"`
 	Waste     float64   `json:"waste,omitempty" doc:"mm cut off each stick's rough end"`
 	LastKerf  bool      `json:"lastKerf,omitempty" doc:"the last piece of a full stick takes a cut too"`
 	Remnants  []Remnant `json:"remnants,omitempty"`

@@ -21,6 +21,9 @@ func TestAmounts(t *testing.T) {
 		{"45", Moment, false, 45000, true}, {"45", Moment, true, 45 * 1355.8179483314, true}, {"45 N·m", Moment, true, 45000, false}, {"45 Nm", Moment, true, 45000, false}, {"12 in-lb", Moment, false, 12 * 112.98482902762, false}, {"10 ft·lb", Moment, false, 13558.179483314, false}, {"7 N·mm", Moment, true, 7, false},
 		{"2", Area, false, 2, true}, {"2", Area, true, .18580608, true}, {"2 m2", Area, true, 2, false}, {"2 m²", Area, true, 2, false}, {"100 in2", Area, false, .064516, false}, {"3 sq ft", Area, false, .27870912, false},
 		{"30", Speed, false, 30, true}, {"60", Speed, true, 26.8224, true}, {"108 km/h", Speed, true, 30, false}, {"60 mph", Speed, false, 26.8224, false},
+		{"235", Stress, false, 235, true}, {"36", Stress, true, 36 * 6.894757293168, true}, {"36 ksi", Stress, false, 36 * 6.894757293168, false}, {"58000 psi", Stress, false, 58 * 6.894757293168, false}, {"210 GPa", Stress, true, 210000, false}, {"400 N/mm2", Stress, true, 400, false}, {"8 bar", Stress, false, .8, false},
+		{"60", Rate, false, 60, true}, {"300", Rate, true, 300 * .1751268352, true}, {"2 kN/m", Rate, false, 2, false}, {"100 lb/ft", Rate, false, 1.459390294, false},
+		{"4.4", Linear, false, 4.4, true}, {"3", Linear, true, 3 * .45359237 / .3048, true}, {"3.05 lb/ft", Linear, false, 3.05 * .45359237 / .3048, false}, {"500", SectionArea, false, 500, true}, {"1 in2", SectionArea, false, 645.16, false}, {"2 in³", Modulus, false, 2 * 16387.064, false}, {"3 cm4", Inertia, true, 30000, false}, {"1", Inertia, true, 416231.4256, true},
 		{"-40", Force, false, -40, true}, {" 7 ", Mass, false, 7, true},
 	} {
 		got, plain, err := ParseAmount(c.text, c.of, c.inches)

@@ -47,56 +47,96 @@ type Written struct {
 	Numerator   int
 	Denominator int
 	Lies        Lies
+	// Off is by how much the true size lies off a shown fraction, in inches: `.011`. Empty
+	// where no fraction was rounded.
+	Off string
 }
 
-// Format writes a length in mm, rounded to nearest with ties away from zero.
+// Said writes the text and, where a fraction was rounded, which way the true size lies and
+// by how much: `5 1/4" heavy .011`.
+func (w Written) Said() string {
+	if w.Off == "" {
+		return w.Text
+	}
+	return w.Text + " " + string(w.Lies) + " " + w.Off
+}
+
+// smallest in mm: what a fraction does not meet is written as a decimal below this.
+const smallest = 12.7
+
+// Format writes a length in mm. What lies on a fine step (a 64th, a ten-thousandth of an
+// inch, a hundredth of a millimetre) is a size somebody gave or as good as one, and is
+// written as it is. Anything else is rounded to nearest, ties away from zero: to the
+// display's fraction, to .001 in or to 0.1 mm.
 func Format(mm float64, d Display) (Written, error) {
 	if math.IsNaN(mm) || math.Abs(mm) > maxLength {
 		return Written{}, fmt.Errorf("the length is over 100 m")
 	}
 	switch d.Style {
 	case Metric:
-		return decimal(mm, mm, 1, 1, d), nil
+		return decimal(mm, 1, places(mm, 1, 1, 2, 1), d), nil
 	case Decimal:
-		return decimal(mm, mm/25.4, 25.4, 3, d), nil
+		return decimal(mm, 25.4, places(mm, 25.4, 3, 4, 3), d), nil
 	case Fraction:
 		return fraction(mm, d)
 	}
 	return Written{}, fmt.Errorf("style %q is not fraction, decimal or mm", string(d.Style))
 }
 
-// Text writes a length for a sentence: in mm to four figures where no style is
-// given or it is metric; in inches as the job has them, but decimal where its
-// fractions are too coarse to say something this small.
+// Text writes a length for a sentence: as it is where it lies on a fine step, else in mm to
+// four figures and at least a hundredth, and in inches as a decimal, which is never a
+// fraction that is not quite true.
 func (d Display) Text(mm float64) string {
 	if d.Style == Decimal || d.Style == Fraction {
 		w, err := Format(mm, d)
-		if err == nil && d.Style == Fraction && w.Lies != Exact && math.Abs(mm) < 12.7 {
+		if err == nil && w.Off != "" {
 			w, err = Format(mm, Display{Style: Decimal})
 		}
 		if err == nil {
 			return w.Text
 		}
 	}
-	return strconv.FormatFloat(mm, 'g', 4, 64) + " mm"
+	if math.Abs(mm) < 100 {
+		return strconv.FormatFloat(mm, 'g', 4, 64) + " mm"
+	}
+	return strconv.FormatFloat(math.Round(mm*100)/100, 'f', -1, 64) + " mm"
 }
 
-// Held writes a length for a field that holds it and is typed over: to a thousandth of
-// a millimetre or an inch, in fractions where the job has them and the size is not too
-// small for them. Where a fraction is rounded, truly is the size as a decimal.
-func (d Display) Held(mm float64) (text, truly string, err error) {
+// Given writes a size as somebody gave it, and a field holds it: the fraction where it is
+// one, else the decimal to .0001 in; to .001 mm. Nothing of it is rounded that anybody types.
+func (d Display) Given(mm float64) (string, error) {
 	w, err := Format(mm, d)
 	switch {
-	case err != nil || w.Lies == Exact || d.Style == Decimal:
-		return w.Text, "", err
+	case err != nil || w.Lies == Exact:
+		return w.Text, err
 	case d.Style == Metric:
-		return strconv.FormatFloat(math.Round(mm*1000)/1000, 'f', -1, 64) + " mm", "", nil
+		at := math.Round(mm*1e3) / 1e3
+		return decimal(at, 1, places(at, 1, 1, 3, 3), d).Text, nil
 	}
-	exact, err := Format(mm, Display{Style: Decimal})
-	if math.Abs(mm) < 12.7 {
-		return exact.Text, "", err
+	at := math.Round(mm/25.4*1e4) / 1e4 * 25.4
+	return decimal(at, 25.4, places(at, 25.4, 3, 4, 4), Display{Style: Decimal}).Text, nil
+}
+
+// Fine writes a length that is read off a caliper or set on a stop, never a fraction: to
+// 0.01 mm or .001 in.
+func (d Display) Fine(mm float64) string {
+	if d.Style == Decimal || d.Style == Fraction {
+		return strconv.FormatFloat(math.Round(mm/25.4*1e3)/1e3+0, 'f', 3, 64) + `"`
 	}
-	return w.Text, exact.Text, err
+	return strconv.FormatFloat(math.Round(mm*100)/100+0, 'f', 2, 64) + " mm"
+}
+
+// places answers how many decimals show a length in a unit as it is, of at least and at
+// most so many; otherwise so many as are said for what is rounded.
+func places(mm, unit float64, least, most, rounded int) int {
+	v := math.Abs(mm) / unit
+	for n := least; n <= most; n++ {
+		scale := math.Pow(10, float64(n))
+		if math.Abs(v-math.Round(v*scale)/scale)*unit <= lieTolerance {
+			return n
+		}
+	}
+	return rounded
 }
 
 func lies(mm, shown float64) Lies {
@@ -117,7 +157,8 @@ func snap(x float64) float64 {
 	return x
 }
 
-func decimal(mm, v, unit float64, places int, d Display) Written {
+func decimal(mm, unit float64, places int, d Display) Written {
+	v := mm / unit
 	scale := math.Pow(10, float64(places))
 	steps := math.Round(snap(math.Abs(v) * scale))
 	w := Written{Negative: v < 0 && steps > 0, Denominator: 1}
@@ -152,8 +193,16 @@ func fraction(mm float64, d Display) (Written, error) {
 	if den != 16 && den != 32 && den != 64 {
 		return Written{}, fmt.Errorf("a fraction is shown in 16ths, 32nds or 64ths, not in %dths", den)
 	}
+	if finest := math.Round(math.Abs(mm) / 25.4 * 64); math.Abs(math.Abs(mm)-finest*25.4/64) <= lieTolerance {
+		den = 64 // as it is, whatever the fractions the job rounds to
+	} else if math.Abs(mm) < smallest {
+		return decimal(mm, 25.4, places(mm, 25.4, 3, 4, 3), Display{Style: Decimal}), nil
+	}
 	steps := int(math.Round(snap(math.Abs(mm) / 25.4 * float64(den))))
 	w := Written{Negative: mm < 0 && steps > 0, Lies: lies(mm, float64(steps)*25.4/float64(den))}
+	if w.Lies != Exact {
+		w.Off = off(math.Abs(math.Abs(mm)/25.4 - float64(steps)/float64(den)))
+	}
 	w.Whole, w.Numerator, w.Denominator = steps/den, steps%den, den
 	if g := gcd(w.Numerator, den); w.Numerator == 0 {
 		w.Denominator = 1
@@ -165,6 +214,16 @@ func fraction(mm float64, d Display) (Written, error) {
 	}
 	w.Text = fractionText(w)
 	return w, nil
+}
+
+// off writes by how many inches a fraction is rounded: to the thousandth, and where that
+// would be none to the first figure there is.
+func off(inches float64) string {
+	n := 3
+	if inches < .0005 {
+		n = min(int(math.Ceil(-math.Log10(inches)-1e-9)), 7)
+	}
+	return strings.TrimPrefix(strconv.FormatFloat(inches, 'f', n, 64), "0")
 }
 
 func fractionText(w Written) string {

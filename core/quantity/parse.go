@@ -183,9 +183,6 @@ func (p *parser) twoReadings(prev, op token) error {
 				"3'-2\" (no spaces) to join them, as "+p.source(p.toks[max(p.i-3, 0)], prev)+" "+q,
 				"("+p.source(p.toks[max(p.i-3, 0)], prev)+") - "+q+" to take away")
 		}
-		if after.kind != tokUnit && after.kind != tokGauge && !spaced {
-			return p.fail(next, "After feet, say the unit of what follows: 3'-2\".")
-		}
 	}
 	return nil
 }
@@ -316,6 +313,12 @@ func (p *parser) compound() (value, error) {
 		}
 		num = p.take()
 		if p.peek().kind != tokUnit {
+			if last == Foot && num.value < 12 { // 2'6 is two foot six
+				if n := p.peek(); n.kind == tokNumber || n.kind == tokGauge {
+					return value{}, p.leftover(n)
+				}
+				return value{total + num.value*Inch.Size(), length}, nil
+			}
 			return value{}, p.fail(num, fmt.Sprintf("The unit of %s is missing.", p.source(num, num)))
 		}
 		unit = p.take()
@@ -332,7 +335,8 @@ func (p *parser) joins(unit token) bool {
 		return false
 	}
 	n, after := p.toks[min(p.i+1, len(p.toks)-1)], p.toks[min(p.i+2, len(p.toks)-1)]
-	if n.kind != tokNumber || n.spaceBefore || after.kind != tokUnit || after.unit != Inch {
+	inches := after.kind == tokUnit && after.unit == Inch || after.kind != tokUnit && after.kind != tokGauge
+	if n.kind != tokNumber || n.spaceBefore || !inches {
 		return false
 	}
 	p.take()

@@ -36,6 +36,8 @@ func TestParseAccepts(t *testing.T) {
 		{"10 ga", Inch, 3.4163}, {"10ga", Inch, 3.4163}, {"10 gauge steel", Inch, 3.4163}, {"10 GA Steel", Millimetre, 3.4163},
 		{"1m 20cm 5mm", Inch, 1205}, {"1.2m", Inch, 1200}, {"2 (mm)", "", 0}, {"(10in/2in)*3mm", Inch, 15},
 		{"5*-2", Millimetre, -10}, {"100 m", Inch, 100000}, {"4''", Millimetre, in(4)}, {"10 + 2mm", Inch, 256}, {"3 - 1", Inch, in(2)},
+		{"2'6", Inch, in(30)}, {"2 ft 6", Millimetre, in(30)}, {"2' 6 1/2", Millimetre, in(30.5)}, {"2'-6", Inch, in(30)},
+		{"2'6 - .5", Inch, in(29.5)}, {"(2'6)/2", Millimetre, in(15)},
 	}
 	for _, c := range cases {
 		if c.unit == "" {
@@ -59,7 +61,7 @@ func TestParseRefuses(t *testing.T) {
 		{"0x10", "not a unit"}, {"--2", "Two signs"}, {"5 + -2", "Two signs"}, {"5 - -2", "Two signs"}, {"5 6", "side by side"},
 		{"5 1/2 3", "side by side"}, {"1.5 1/2", "side by side"}, {"5 mm mm", "left over|small|missing"}, {"mm", "missing before"},
 		{"5/0", "0 below"}, {"5/(2-2)", "zero"}, {"101 m", "100 m"}, {"99999999999999999999999999999 m", "100 m"},
-		{"3' 2", "unit of 2"}, {"2in 3ft", "large to small"}, {"3ft 2ft", "large to small"}, {"2in*3in", "area"}, {"4in/2in", "plain number"},
+		{"3' 14", "unit of 14"}, {"2 m 6", "unit of 6"}, {"2' 6 3", "side by side"}, {"2' 6 ga", "gauge"}, {"2in 3ft", "large to small"}, {"3ft 2ft", "large to small"}, {"2in*3in", "area"}, {"4in/2in", "plain number"},
 		{"2(3)", "side by side|missing"}, {"(2", "not closed"}, {"2)", "no opening"}, {"2+", "ends where"}, {"1..2", "decimal point"},
 		{".", "point alone"}, {"10 ga stainless", "material is steel"}, {"7-1/2 ga", "no such gauge"}, {`3' - 2"`, "two readings"},
 		{"5 / 8 in", "plain number"}, {"NaN", "not a unit"}, {"inf", "not a unit"}, {strings.Repeat("9", 250), "longer than"}, {"١", "not part"},

@@ -52,7 +52,7 @@ func (s *site) tellDuty(d *brief.Duty, h *Holding) DutyTold {
 		t.Why = "On what it acts is not said: choose a device, a part or a frame."
 		return t
 	}
-	w := l.Working.Written(s.Brief.Unit != brief.UnitMM)
+	w := l.Working.Written(s.Brief.Inches())
 	t.Working, t.Newtons = &w, l.Force.Len()
 	ask := func(kind, id, name string, v strength.Verdict) {
 		t.Asked = append(t.Asked, DutyAsked{kind, id, name, v})

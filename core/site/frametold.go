@@ -84,6 +84,7 @@ type CutTold struct {
 	Rows   []CutRowTold        `json:"rows"`
 	Stocks []cutlist.StockPlan `json:"stocks"`
 	Text   string              `json:"text" doc:"masses, paint and money in one line"`
+	Saw    member.Saw          `json:"saw" doc:"as it is cut by, with what is usual where nothing is said"`
 }
 
 // CutRowTold is a row of it in words.

@@ -25,7 +25,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	}
 	built := shape.Build(d, surveyed)
 	asked := askedOf(until, b, id, loads)
-	cut := cutlist.Plan(asked.Within(), built, d.Saw)
+	cut := cutlist.Plan(asked.Within(), built, cutlist.Usual(d.Saw, b.Inches()))
 	held := held.Hold(built, d, asked)
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
 		Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
@@ -91,7 +91,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 }
 
 func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
-	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks}
+	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks, Saw: c.Saw}
 	for i := range t.Stocks {
 		if w := t.Stocks[i].Working; w != nil {
 			t.Stocks[i].Working = p.Explain(*w)
@@ -102,8 +102,8 @@ func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
 		for _, k := range r.Corners {
 			r.Notes = append(r.Notes, cornerTold(p, k))
 		}
-		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.MM(r.CutTo), Finish: p.MM(r.Length), Inner: p.MM(r.Short), Weighs: p.Kilos(r.Mass),
-			Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
+		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.Said(r.CutTo), Finish: p.Said(r.Length), Inner: p.MM(r.Short),
+			Weighs: p.Kilos(r.Mass), Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
 	}
 	sticks := 0
 	for _, s := range c.Stocks {

@@ -162,7 +162,7 @@ func askMount(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string]
 	}
 	for _, c := range h.Result.Checks {
 		if c.Working != nil {
-			*c.Working = c.Working.Written(b.Unit != brief.UnitMM)
+			*c.Working = c.Working.Written(b.Inches())
 		}
 	}
 	behind := b.Behind()

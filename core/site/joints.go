@@ -60,11 +60,11 @@ func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 	bare := r
 	for i := range r.Checks {
 		if w := r.Checks[i].Working; w != nil {
-			*w = w.Written(b.Unit != brief.UnitMM)
+			*w = w.Written(b.Inches())
 		}
 	}
 	if r.Tight != nil {
-		r.Tight.Working = r.Tight.Working.Written(b.Unit != brief.UnitMM)
+		r.Tight.Working = r.Tight.Working.Written(b.Inches())
 	}
 	told.Result, told.Holes, told.Plies = &r, in.Holes, in.Plies
 	told.Beside = s.besideJoint(j, path)
@@ -82,7 +82,7 @@ func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 	told.Instead = joint.Instead(in, r)
 	for _, s := range told.Instead {
 		if s.Working != nil {
-			*s.Working = s.Working.Written(b.Unit != brief.UnitMM)
+			*s.Working = s.Working.Written(b.Inches())
 		}
 	}
 	told.Suggestions = joint.SuggestFor(in, bare, j.Part != "", held...)

@@ -63,7 +63,7 @@ func (w *walking) tell(in load.PathInput, r load.PathResult, h brief.Happening) 
 			w.worst, out.Worst = share.Most, len(out.Cases)-1
 			r.Working.Assumptions = append(r.Working.Assumptions,
 				"all joints of a thing sharing; the joints' own checks count a device's feet loose one by one and two across each other too")
-			told := r.Working.Written(w.s.Brief.Unit != brief.UnitMM)
+			told := r.Working.Written(w.s.Brief.Inches())
 			out.Working = &told
 		}
 		w.jointCase(share, h.Name)

@@ -53,7 +53,7 @@ func (s *site) rubber(j brief.Joint, path Pathway, in *joint.Input) *RubberTold 
 	if err != nil {
 		return &RubberTold{Why: err.Error()}
 	}
-	r.Working = r.Working.Written(s.Brief.Unit != brief.UnitMM)
+	r.Working = r.Working.Written(s.Brief.Inches())
 	in.Plies[at].Squash = math.Min(r.Static+u.Pressed, in.Plies[at].Thickness)
 	return &RubberTold{Result: &r}
 }

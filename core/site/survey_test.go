@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/hole"
+	"warmanvil/core/quantity"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
@@ -358,7 +359,7 @@ func TestEdgeToEdge(t *testing.T) {
 // by line.
 func TestPointList(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
-	raw, err := vehicle.PointsCSV(WorkSurvey(s, b, parts).Points)
+	raw, err := vehicle.PointsCSV(WorkSurvey(s, b, parts).Points, quantity.Table{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -369,6 +370,14 @@ func TestPointList(t *testing.T) {
 		t.Fatalf("%d points, %+v", len(points), refused)
 	}
 	near(t, "x", points[0].X.Values[0], -1500.5, 1e-3)
+	if raw, err = vehicle.PointsCSV(WorkSurvey(s, b, parts).Points, quantity.Table{Inches: true}); err != nil {
+		t.Fatal(err)
+	}
+	again, _ := vehicle.PointsIn(string(raw), id)
+	near(t, "x by way of inches", again[0].X.Values[0], -1500.5, 2e-3)
+	if len(again) != len(points) || strings.Contains(string(raw), " mm") {
+		t.Errorf("%d points of %d by way of inches:\n%s", len(again), len(points), raw)
+	}
 	points, refused = vehicle.PointsIn("\ufeffname;x in;y in;z in;size in\n\"eye; left\";10;-2;0;1\nno place;1;;2\n;1;2;3\neye; "+
 		"left;1;2;3\nfar;1;2;1e9\nsized;1;2;3;wide\n=x;1;2;3\n=x;1;2;3\n", id)
 	near(t, "inches", points[0].X.Values[0], 254, 1e-9)

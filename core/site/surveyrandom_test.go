@@ -155,7 +155,7 @@ func TestSurveyInInches(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
 	b.Unit, b.Grain = brief.UnitFraction, 25.4/32
 	w := WorkSurvey(s, b, parts)
-	if p := point(t, w, "step-edge"); !strings.HasSuffix(p.Texts[0], `"`) || !strings.Contains(p.Texts[2], "7 3/32") { // 180 mm
+	if p := point(t, w, "step-edge"); !strings.HasSuffix(p.Texts[0], `"`) || !strings.Contains(p.Texts[2], `7.087"`) { // 180 mm
 		t.Errorf("%q", p.Texts)
 	}
 	for _, c := range w.Clearances {

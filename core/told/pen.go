@@ -15,13 +15,35 @@ import (
 // Pen writes numbers as the job does.
 type Pen struct{ Display quantity.Display }
 
-// MM writes a length given in mm.
+// MM writes a length given in mm for a sentence or a table: as a decimal where a fraction
+// would have to be rounded.
 func (p Pen) MM(v float64) string {
 	w, err := quantity.Format(v, p.Display)
-	if err != nil {
+	switch {
+	case err != nil:
 		return fmt.Sprintf("%.1f mm", v)
+	case w.Off != "":
+		return p.Display.Text(v)
 	}
 	return w.Text
+}
+
+// Said writes a length to lay out by a tape: the fraction, and by how much it is rounded.
+func (p Pen) Said(mm float64) string {
+	w, err := quantity.Format(mm, p.Display)
+	if err != nil {
+		return p.MM(mm)
+	}
+	return w.Said()
+}
+
+// Given writes a size in mm as somebody gave it.
+func (p Pen) Given(mm float64) string {
+	text, err := p.Display.Given(mm)
+	if err != nil {
+		return p.MM(mm)
+	}
+	return text
 }
 
 // Explain writes a working in the job's units.

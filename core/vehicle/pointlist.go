@@ -10,15 +10,18 @@ import (
 	"strings"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/quantity"
 	"warmanvil/core/survey"
 )
 
-// PointsCSV writes located points as a list: millimetres, one a row. A cell
+// PointsCSV writes located points as a list in the job's unit, one a row. A cell
 // that a spreadsheet would run as a formula is led by an apostrophe.
-func PointsCSV(list []Located) ([]byte, error) {
+func PointsCSV(list []Located, u quantity.Table) ([]byte, error) {
 	var b bytes.Buffer
 	w := csv.NewWriter(&b)
-	rows := [][]string{{"name", "kind", "x mm", "y mm", "z mm", "size mm", "uncertainty mm", "least trusted"}}
+	unit := u.LengthUnit()
+	long := func(mm float64) string { return strconv.FormatFloat(u.Length(mm), 'f', -1, 64) }
+	rows := [][]string{{"name", "kind", "x " + unit, "y " + unit, "z " + unit, "size " + unit, "uncertainty " + unit, "least trusted"}}
 	for _, p := range list {
 		if p.At == nil {
 			continue
@@ -27,8 +30,8 @@ func PointsCSV(list []Located) ([]byte, error) {
 		if p.Least != nil {
 			trust = string(p.Least.Trust)
 		}
-		rows = append(rows, []string{cell(p.Name), p.Kind, fmt.Sprintf("%.3f", p.At[0]), fmt.Sprintf("%.3f", p.At[1]),
-			fmt.Sprintf("%.3f", p.At[2]), fmt.Sprintf("%.3f", p.Size), fmt.Sprintf("%.3f", p.Sigma), trust})
+		rows = append(rows, []string{cell(p.Name), p.Kind, long(p.At[0]), long(p.At[1]),
+			long(p.At[2]), long(p.Size), long(p.Sigma), trust})
 	}
 	if err := w.WriteAll(rows); err != nil {
 		return nil, fmt.Errorf("write points: %w", err)

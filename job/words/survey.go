@@ -52,11 +52,20 @@ func surveyed() []Field {
 		of("SurveyReading", instruments(), "instrument"),
 		of("SurveyReading", trusts, "trust"),
 		of("SurveySpace", trusts, "trust"),
-		of("SurveySpace", plain("fixed", "something fixed", "moving", "a door, lid, lever, slide", "tyre", "a tyre", "hot", "something hot",
+		of("SurveySpace", keptOff("fixed", "something fixed", "moving", "a door, lid, lever, slide", "tyre", "a tyre", "hot", "something hot",
 			"line", "a line behind a wall", "tank", "a tank behind a wall", "skin", "a visible skin", "loadEdge", "a load-bearing edge",
 			"view", "a lamp, plate or view", "opening", "an opening for air", "room", "room to keep"), "kind"),
 		of("SurveyShape", shapes(), "form"),
 	)
+}
+
+// keptOff are kinds of spaces with the distance that is usually kept off them.
+func keptOff(pairs ...string) []Word {
+	out := plain(pairs...)
+	for i := range out {
+		out[i].Usual = survey.Kinds[survey.Kind(out[i].Value)].Need
+	}
+	return out
 }
 
 func vehicle() []Field {

@@ -24,6 +24,7 @@ type CutList struct {
 	Paint    float64           `json:"paint" doc:"m² outside"`
 	Cost     float64           `json:"cost,omitempty" doc:"money for new sticks, when a price a kilogram is given"`
 	Findings []working.Finding `json:"findings"`
+	Saw      member.Saw        `json:"saw" doc:"as it is cut by, with what is usual where nothing is said"`
 }
 
 // CutRow is pieces that are cut alike.
@@ -83,21 +84,21 @@ type StickPiece struct {
 	row    int
 }
 
-// saw answers the saw with what is usual where nothing is said.
-func Usual(s member.Saw) member.Saw {
-	if s.Stick == 0 {
-		s.Stick = 6000
+// Usual answers the saw with what is usual where nothing is said: sticks of 6 m and a kerf
+// of 3 mm, where inches are spoken of 20 ft and 1/8 in.
+func Usual(s member.Saw, inches bool) member.Saw {
+	stick, kerf := 6000., 3.
+	if inches {
+		stick, kerf = 20*304.8, 25.4/8
 	}
-	if s.Kerf == 0 {
-		s.Kerf = 3
-	}
+	s.Stick, s.Kerf, s.SawLimit = cmp.Or(s.Stick, stick), cmp.Or(s.Kerf, kerf), cmp.Or(s.SawLimit, member.SawTurns)
 	return s
 }
 
 // CutList answers the cut list and the sticks it comes out of.
 func Plan(ctx context.Context, b *shape.Built, saw member.Saw) CutList {
-	saw = Usual(saw)
-	c := CutList{Rows: rows(b), Stocks: []StockPlan{}, Findings: []working.Finding{}}
+	saw = Usual(saw, false)
+	c := CutList{Saw: saw, Rows: rows(b), Stocks: []StockPlan{}, Findings: []working.Finding{}}
 	for _, p := range b.Pieces {
 		if p.Why == "" {
 			c.Mass += p.Mass

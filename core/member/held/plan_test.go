@@ -19,7 +19,7 @@ import (
 // on another.
 func sound(t *testing.T, c cutlist.CutList, saw member.Saw) {
 	t.Helper()
-	saw = cutlist.Usual(saw)
+	saw = cutlist.Usual(saw, false)
 	cut := map[string]int{}
 	for _, p := range c.Stocks {
 		for _, s := range p.Sticks {

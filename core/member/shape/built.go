@@ -136,7 +136,7 @@ func Build(d member.Doc, surveyed Surveyed) *Built {
 	b.corners()
 	limit := d.Saw.SawLimit
 	if limit == 0 {
-		limit = 60
+		limit = member.SawTurns
 	}
 	for _, r := range b.Runs {
 		p := Piece{ID: r.ID, Of: l.of[r.ID], Name: r.Named(), Stock: r.Stock, Why: r.why, Section: r.Section,

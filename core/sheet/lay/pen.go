@@ -22,15 +22,42 @@ func (p *pen) Length(mm float64) Length {
 	if l, ok := p.written[mm]; ok {
 		return l
 	}
-	l := Length{mm, Places(mm, 1) + " mm", string(quantity.Exact)}
+	l := Length{MM: mm, Text: Places(mm, 1) + " mm", Lies: string(quantity.Exact)}
 	if w, err := quantity.Format(mm, p.Display); err == nil {
-		l.Text, l.Lies = w.Text, string(w.Lies)
+		l.Text, l.Lies, l.Off = w.Text, string(w.Lies), w.Off
+		if w.Off != "" {
+			l.Fine = p.Display.Fine(mm)
+		}
 	}
 	p.written[mm] = l
 	return l
 }
 
-func (p *pen) Len(mm float64) string { return p.Length(mm).Text }
+// Fine writes a length that is never a fraction of a tape: to 0.01 mm or .001 in.
+func (p *pen) Fine(mm float64) Length {
+	return Length{MM: mm, Text: p.Display.Fine(mm), Lies: string(quantity.Exact)}
+}
+
+// Inches tells whether the job writes inches.
+func (p *pen) Inches() bool { return p.Display.Style != quantity.Metric && p.Display.Style != "" }
+
+// Given writes a size as somebody gave it.
+func (p *pen) Given(mm float64) string {
+	text, err := p.Display.Given(mm)
+	if err != nil {
+		return Places(mm, 1) + " mm"
+	}
+	return text
+}
+
+// Len writes a length in a sentence or a table, which has no room to say how a fraction is
+// rounded: it is a decimal then.
+func (p *pen) Len(mm float64) string {
+	if l := p.Length(mm); l.Off == "" {
+		return l.Text
+	}
+	return p.Display.Text(mm)
+}
 
 // Explain writes the values of a working finely enough to follow it.
 func (p *pen) Explain(w working.Working) working.Working {
@@ -58,13 +85,15 @@ type Length struct {
 	MM   float64 `json:"mm"`
 	Text string  `json:"text" doc:"as the job writes it"`
 	Lies string  `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
+	Off  string  `json:"off,omitempty" doc:"by how many inches a fraction is rounded, as .011"`
+	Fine string  `json:"fine,omitempty" doc:"the decimal, where a fraction is rounded"`
 }
 
-// Said answers the text and, where a fraction or inch figure was rounded, which
-// way the true size lies.
+// Said answers the text and, where a fraction was rounded, which way the true size lies and
+// by how much.
 func (l Length) Said() string {
-	if l.Lies == "exact" || !strings.HasSuffix(l.Text, `"`) {
+	if l.Off == "" {
 		return l.Text
 	}
-	return l.Text + " " + l.Lies
+	return l.Text + " " + l.Lies + " " + l.Off
 }

@@ -78,7 +78,7 @@ func (b *layer) threaded(h *Hole, u used, thread stock.Thread) (used, string) {
 func (b *layer) tapped(h *Hole, u used, thread stock.Thread) used {
 	t := b.Recipe.Thickness
 	u.or(thread.TapDrill)
-	u.says = fmt.Sprintf("%s tapped, drill %s", thread.Name(), b.Len(u.cut))
+	u.says = fmt.Sprintf("%s tapped, drill %s", thread.Name(), stock.BitText(u.cut, b.Inches()))
 	if pitch := thread.PitchMM(); t < 3*pitch-sheet.Tiny {
 		b.Mind("thin-thread", "Threads", h.Subject(),
 			fmt.Sprintf("%s in %s has %.1f threads, and three are the least that hold (practice): weld a nut on, or set a rivet nut.",

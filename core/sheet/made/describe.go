@@ -87,9 +87,9 @@ func (b *maker) bendLine(p *lay.Panel, zero profile.Point) BendLine {
 	w, _ := p.Size()
 	half := p.Taken.Allowance / 2
 	l := BendLine{ID: p.ID, Name: p.Name, Angle: f.Angle, Opens: 180 - f.Angle, Up: f.Up, InsideRadius: f.InsideRadius,
-		Radius:        b.Length(f.InsideRadius),
-		BendAllowance: p.Taken.Allowance, Allowance: b.Length(p.Taken.Allowance), BendDeduction: p.Taken.Deduction,
-		Deduction: b.Length(p.Taken.Deduction),
+		Radius:        lay.Length{MM: f.InsideRadius, Text: b.Given(f.InsideRadius), Lies: "exact"},
+		BendAllowance: p.Taken.Allowance, Allowance: b.Fine(p.Taken.Allowance), BendDeduction: p.Taken.Deduction,
+		Deduction: b.Fine(p.Taken.Deduction),
 		KFactor:   p.Taken.K, School: p.Taken.School, Length: b.Length(w), Working: p.Taken.Working, TangentOffsets: [2]float64{-half, half},
 		From: p.Pose.Apply(profile.Point{X: w, Y: -half}), To: p.Pose.Apply(profile.Point{Y: -half})}
 	switch {
@@ -132,7 +132,7 @@ func (b *maker) holeMade(h *lay.Hole, zero profile.Point) HoleMade {
 	if h.Recipe.Use != nil {
 		m.Use, m.Back = h.Recipe.Use.Kind, h.Recipe.Use.Back
 	}
-	m.Size = "Ø " + b.Len(h.Dia)
+	m.Size = "Ø " + b.Given(h.Dia)
 	switch h.Recipe.Kind {
 	case sheet.RoundHole:
 		return m
@@ -141,14 +141,14 @@ func (b *maker) holeMade(h *lay.Hole, zero profile.Point) HoleMade {
 		if h.Tab[0] > 0 {
 			m.Length = h.Tab[0]
 		}
-		m.Size = b.Len(h.Dia) + " × " + b.Len(m.Length)
+		m.Size = b.Given(h.Dia) + " × " + b.Given(m.Length)
 	case sheet.SquareHole:
-		m.Size = b.Len(h.Dia) + " square"
+		m.Size = b.Given(h.Dia) + " square"
 	case sheet.DHole:
-		m.Size += ", " + b.Len(h.Recipe.Flat) + " across"
+		m.Size += ", " + b.Given(h.Recipe.Flat) + " across"
 	case sheet.CutoutHole:
 		x, y := h.Form.Bounds().Size()
-		m.Size = b.Len(x) + " × " + b.Len(y)
+		m.Size = b.Given(x) + " × " + b.Given(y)
 	}
 	m.Loop = h.Loop()
 	return m

@@ -3,6 +3,7 @@ package made
 import (
 	"fmt"
 	"strconv"
+	"strings"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
@@ -126,9 +127,10 @@ func (d *dimensioner) span(p *lay.Panel, i, j int) *span {
 	return &span{p.Pose.Apply(p.Corners[i]), p.Pose.Apply(p.Corners[j])}
 }
 
-func (d *dimensioner) add(path, label string, kind DimensionKind, v float64, text, lies, note string, s *span, main bool) {
+func (d *dimensioner) add(path, label string, kind DimensionKind, v float64, text, note string, s *span, main bool) {
 	dim := Dimension{Path: path, Feature: d.feature, Group: d.group, Label: label, Kind: kind, Value: v, Text: text,
-		Lies: lies, Note: note, Main: main}
+		Note: note, Main: main}
+	dim.Hole = strings.Contains(path, "/holes/") && strings.HasSuffix(path, "/diameter") && !strings.HasSuffix(path, "/pattern/diameter")
 	if s != nil {
 		dim.From, dim.To = &s.from, &s.to
 	}
@@ -136,16 +138,15 @@ func (d *dimensioner) add(path, label string, kind DimensionKind, v float64, tex
 }
 
 func (d *dimensioner) length(path, label string, v float64, note string, s *span, main bool) {
-	l := d.b.Length(v)
-	d.add(path, label, LengthDimension, v, l.Text, l.Lies, note, s, main)
+	d.add(path, label, LengthDimension, v, d.b.Given(v), note, s, main)
 }
 
 func (d *dimensioner) angle(path, label string, v float64, note string, main bool) {
-	d.add(path, label, AngleDimension, v, lay.TrimZeros(lay.Places(v, 2))+"°", "exact", note, nil, main)
+	d.add(path, label, AngleDimension, v, lay.TrimZeros(lay.Places(v, 2))+"°", note, nil, main)
 }
 
 func (d *dimensioner) count(path, label string, v int) {
-	d.add(path, label, CountDimension, float64(v), strconv.Itoa(v), "exact", "", nil, false)
+	d.add(path, label, CountDimension, float64(v), strconv.Itoa(v), "", nil, false)
 }
 
 func (d *dimensioner) cornerSize(path string, c sheet.Corner) {

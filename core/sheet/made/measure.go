@@ -40,7 +40,7 @@ func (b *maker) measure(part *Part) {
 		Method: "Area of the flat pattern", Source: "outline less cut holes, arcs exact", Formula: "A = outline − Σ holes",
 		Inputs: []working.Quantity{{Symbol: "outline", Name: "outline", Value: gross, Unit: "mm²"},
 			{Symbol: "holes", Name: "cut holes", Value: holeArea, Unit: "mm²"}}})
-	b.figure(part, "cutLength", "Cut length", part.CutLength, "mm", b.Len(part.CutLength), working.Working{
+	b.figure(part, "cutLength", "Cut length", part.CutLength, "mm", "", working.Working{
 		Method: "Length of cut", Source: "outline and cut holes, arcs exact", Formula: "L = outline + Σ holes",
 		Inputs: []working.Quantity{working.MM("outline", "outline", outline), working.MM("holes", "cut holes", holeLength)}})
 	b.figure(part, "pierces", "Pierces", float64(pierces), "", fmt.Sprint(pierces), working.Working{
@@ -48,7 +48,7 @@ func (b *maker) measure(part *Part) {
 		Inputs: []working.Quantity{{Symbol: "holes", Name: "cut holes", Value: float64(pierces - 1)}}})
 	size := part.Body.Max.Sub(part.Body.Min)
 	for i, name := range []string{"Folded, left to right", "Folded, front to back", "Folded, height"} {
-		b.figure(part, fmt.Sprintf("folded%c", 'X'+i), name, size[i], "mm", b.Len(size[i]), working.Working{
+		b.figure(part, fmt.Sprintf("folded%c", 'X'+i), name, size[i], "mm", "", working.Working{
 			Method: "Size of the folded part", Source: "box round the outer faces", Formula: "largest − smallest coordinate",
 			Inputs: []working.Quantity{working.MM("min", "smallest", part.Body.Min[i]), working.MM("max", "largest", part.Body.Max[i])}})
 	}
@@ -70,15 +70,16 @@ func (b *maker) areaText(mm2 float64) string {
 
 func (b *maker) figure(part *Part, key, name string, value float64, unit, text string, w working.Working) {
 	w.Result = working.Quantity{Symbol: name, Name: name, Value: value, Unit: unit}
-	lies := "exact"
+	f := Figure{Key: key, Name: name, Text: text, Lies: "exact", Value: value, Unit: unit, Working: b.Explain(w)}
 	if unit == "mm" {
-		lies = b.Length(value).Lies
+		l := b.Length(value)
+		f.Text, f.Lies, f.Off = l.Text, l.Lies, l.Off
 	}
-	part.Figures = append(part.Figures, Figure{key, name, text, lies, value, unit, b.Explain(w)})
+	part.Figures = append(part.Figures, f)
 }
 
 func (b *maker) blank(part *Part, key, name string, value float64, vertical bool) {
-	b.figure(part, key, name, value, "mm", b.Len(value), b.blankWorking(vertical))
+	b.figure(part, key, name, value, "mm", "", b.blankWorking(vertical))
 }
 
 // blankWorking explains a blank size as the chain of flats and bend allowances

@@ -115,6 +115,7 @@ type Figure struct {
 	Name    string          `json:"name"`
 	Text    string          `json:"text"`
 	Lies    string          `json:"lies" enum:"exact,heavy,light" doc:"where the true size lies against the text"`
+	Off     string          `json:"off,omitempty" doc:"by how many inches a fraction is rounded, as .011"`
 	Value   float64         `json:"value"`
 	Unit    string          `json:"unit"`
 	Working working.Working `json:"working"`
@@ -149,11 +150,11 @@ type Dimension struct {
 	Label   string         `json:"label"`
 	Kind    DimensionKind  `json:"kind" enum:"length,angle,count"`
 	Value   float64        `json:"value"`
-	Text    string         `json:"text"`
-	Lies    string         `json:"lies"`
+	Text    string         `json:"text" doc:"as it was given, never rounded"`
 	Note    string         `json:"note,omitempty" doc:"how it is measured"`
 	From    *profile.Point `json:"from,omitempty" doc:"on the flat pattern"`
 	To      *profile.Point `json:"to,omitempty"`
+	Hole    bool           `json:"hole,omitempty" doc:"a hole's diameter: what goes through it may be typed"`
 	Main    bool           `json:"main" doc:"shown on the drawing without being chosen"`
 }
 

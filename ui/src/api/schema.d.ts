@@ -344,6 +344,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/drill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The drill for a hole, by its name */
+        post: operations["calc.drill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/fastener": {
         parameters: {
             query?: never;
@@ -593,6 +610,23 @@ export interface paths {
         put?: never;
         /** Read a length as a shop writes it */
         post: operations["calc.length.parse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/length.usual": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The sizes an inch shop says for usual metric ones */
+        post: operations["calc.length.usual"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2425,29 +2459,31 @@ export interface components {
             plain: boolean;
             /**
              * Format: double
-             * @description N, kg, N·mm, m², m/s
+             * @description N, kg, N·mm, m², m/s, MPa, N/mm, kg/m, mm², mm³, mm⁴
              */
             value: number;
         };
         AmountRequest: {
-            /** @description a bare number is in pounds, lbf, lbf·ft, ft², mph */
+            /** @description a bare number is in pounds, lbf, lbf·ft, ft², mph, ksi, lbf/in, lb/ft */
             inches?: boolean;
             /** @enum {string} */
-            measure: "force" | "mass" | "moment" | "area" | "speed";
+            measure: "force" | "mass" | "moment" | "area" | "speed" | "stress" | "rate" | "linear" | "section" | "modulus" | "inertia" | "price";
             /** @description as typed */
             text: string;
         };
         AmountTextAnswer: {
-            /** @description to six figures, with its unit */
+            /** @description with its unit; to six figures, so that typed again it is the same */
             text: string;
         };
         AmountTextRequest: {
             inches?: boolean;
             /** @enum {string} */
-            measure: "force" | "mass" | "moment" | "area" | "speed";
+            measure: "force" | "mass" | "moment" | "area" | "speed" | "stress" | "rate" | "linear" | "section" | "modulus" | "inertia" | "price";
+            /** @description it is a result: with the figures that are read, in kN where it is large */
+            result?: boolean;
             /**
              * Format: double
-             * @description N, kg, N·mm, m², m/s
+             * @description N, kg, N·mm, m², m/s, MPa, N/mm, kg/m, mm², mm³, mm⁴
              */
             value: number;
         };
@@ -3161,6 +3197,8 @@ export interface components {
         };
         CutTold: {
             rows: components["schemas"]["CutRowTold"][];
+            /** @description as it is cut by, with what is usual where nothing is said */
+            saw: components["schemas"]["MemberSaw"];
             stocks: components["schemas"]["MemberStockPlan"][];
             /** @description masses, paint and money in one line */
             text: string;
@@ -3245,18 +3283,20 @@ export interface components {
             from?: components["schemas"]["Point"];
             /** @description name of the feature */
             group: string;
+            /** @description a hole's diameter: what goes through it may be typed */
+            hole?: boolean;
             /** @description name of the group the feature is in */
             in?: string;
             /** @enum {string} */
             kind: "length" | "angle" | "count";
             label: string;
-            lies: string;
             /** @description shown on the drawing without being chosen */
             main: boolean;
             /** @description how it is measured */
             note?: string;
             /** @description JSON pointer into the recipe */
             path: string;
+            /** @description as it was given, never rounded */
             text: string;
             to?: components["schemas"]["Point"];
             /** Format: double */
@@ -3278,6 +3318,45 @@ export interface components {
             side: components["schemas"]["Point"][][];
             /** @description it moves: the outline holds all it passes through */
             swept?: boolean;
+        };
+        DrillAnswer: {
+            findings: components["schemas"]["Finding"][];
+            /** @description name of the nearest number, letter or fraction drill */
+            inch: string;
+            /**
+             * Format: double
+             * @description mm, larger than the hole when positive
+             */
+            inchOff: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            inchSize: number;
+            /** @description name of the nearest metric drill */
+            metric: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            metricOff: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            metricSize: number;
+            /** @description the drill to take, and by how much it misses the hole */
+            text: string;
+            working: components["schemas"]["Working"];
+        };
+        DrillRequest: {
+            /**
+             * Format: double
+             * @description mm, of the hole
+             */
+            diameter: number;
+            /** @description the shop has inch drills */
+            inches?: boolean;
         };
         DrillTold: {
             findings: components["schemas"]["Finding"][];
@@ -3707,6 +3786,8 @@ export interface components {
              */
             lies: "exact" | "heavy" | "light";
             name: string;
+            /** @description by how many inches a fraction is rounded, as .011 */
+            off?: string;
             text: string;
             unit: string;
             /** Format: double */
@@ -4356,8 +4437,10 @@ export interface components {
             denominator: number;
             /** Format: int64 */
             feet: number;
-            /** @description as a field holds it: to a thousandth, or in a fraction */
-            held: string;
+            /** @description as a caliper reads it, to 0.01 mm or .001 in, never a fraction */
+            fine: string;
+            /** @description as a field holds it and somebody gave it: never rounded to the job's fraction */
+            given: string;
             /**
              * @description where the true size lies against the text
              * @enum {string}
@@ -4366,9 +4449,9 @@ export interface components {
             negative: boolean;
             /** Format: int64 */
             numerator: number;
+            /** @description by how many inches a fraction is rounded, as .011; empty where none is */
+            off: string;
             text: string;
-            /** @description the size as a decimal, where that fraction is rounded */
-            truly: string;
             /**
              * Format: int64
              * @description remaining inches when feet are split off
@@ -6268,6 +6351,8 @@ export interface components {
             name: string;
         };
         Length: {
+            /** @description the decimal, where a fraction is rounded */
+            fine?: string;
             /**
              * @description where the true size lies against the text
              * @enum {string}
@@ -6275,6 +6360,8 @@ export interface components {
             lies: "exact" | "heavy" | "light";
             /** Format: double */
             mm: number;
+            /** @description by how many inches a fraction is rounded, as .011 */
+            off?: string;
             /** @description as the job writes it */
             text: string;
         };
@@ -7458,7 +7545,7 @@ export interface components {
         MemberSaw: {
             /**
              * Format: double
-             * @description mm; 3 when left out
+             * @description mm; 3, or 1/8 in where inches are spoken, when left out
              */
             kerf?: number;
             /** @description the last piece of a full stick takes a cut too */
@@ -7478,7 +7565,7 @@ export interface components {
             sawLimit?: number;
             /**
              * Format: double
-             * @description mm, length as bought; 6000 when left out
+             * @description mm, length as bought; 6 m, or 20 ft where inches are spoken, when left out
              */
             stick?: number;
             /**
@@ -7894,6 +7981,8 @@ export interface components {
             mm: number;
             /** @description a single number in the field's unit: nothing needs to be shown back */
             plain: boolean;
+            /** @description what a name was understood as */
+            says?: string;
         };
         ParseRequest: {
             /**
@@ -7901,6 +7990,8 @@ export interface components {
              * @enum {string}
              */
             family?: "steel" | "galvanized" | "stainless" | "aluminum";
+            /** @description it is a hole's diameter: what goes through it or its drill may be named, as M8, 3/8 bolt loose, 5/16-18 tap, F */
+            hole?: boolean;
             /** @description as typed */
             text: string;
             /**
@@ -10587,6 +10678,14 @@ export interface components {
              */
             width?: number;
         };
+        UsualAnswer: {
+            /** @description what an inch shop says for each, on quarters or thirty-seconds of an inch */
+            mm: number[];
+        };
+        UsualRequest: {
+            /** @description usual metric sizes; 200 at most */
+            mm: number[];
+        };
         Vertex: {
             /**
              * Format: double
@@ -10622,6 +10721,11 @@ export interface components {
             /** @description fields beside it that are chosen with it only */
             shows?: string[];
             text: string;
+            /**
+             * Format: double
+             * @description mm, the distance that stands where none is said
+             */
+            usual?: number;
             /** @description what is stored; empty where nothing is said */
             value: string;
         };
@@ -10787,7 +10891,10 @@ export interface operations {
     };
     "calc.access": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10820,7 +10927,10 @@ export interface operations {
     };
     "calc.amount.format": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10853,7 +10963,10 @@ export interface operations {
     };
     "calc.amount.parse": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10886,7 +10999,10 @@ export interface operations {
     };
     "calc.assemble": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10919,7 +11035,10 @@ export interface operations {
     };
     "calc.bend": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10952,7 +11071,10 @@ export interface operations {
     };
     "calc.bend.coupon": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10985,7 +11107,10 @@ export interface operations {
     };
     "calc.bend.din6935": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11018,7 +11143,10 @@ export interface operations {
     };
     "calc.bend.force": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11051,7 +11179,10 @@ export interface operations {
     };
     "calc.bend.schools": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11084,7 +11215,10 @@ export interface operations {
     };
     "calc.bend.springback": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11117,7 +11251,10 @@ export interface operations {
     };
     "calc.boltgroup.elastic": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11150,7 +11287,10 @@ export interface operations {
     };
     "calc.boltgroup.icr": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11183,7 +11323,10 @@ export interface operations {
     };
     "calc.boltgroup.outofplane": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11216,7 +11359,10 @@ export interface operations {
     };
     "calc.centres": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11249,7 +11395,10 @@ export interface operations {
     };
     "calc.clearance": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11282,7 +11431,10 @@ export interface operations {
     };
     "calc.column": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11313,9 +11465,48 @@ export interface operations {
             };
         };
     };
+    "calc.drill": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrillRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillAnswer"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.fastener": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11348,7 +11539,10 @@ export interface operations {
     };
     "calc.feet": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11381,7 +11575,10 @@ export interface operations {
     };
     "calc.fit": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11414,7 +11611,10 @@ export interface operations {
     };
     "calc.flat": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11447,7 +11647,10 @@ export interface operations {
     };
     "calc.frame": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11480,7 +11683,10 @@ export interface operations {
     };
     "calc.gauge": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11513,7 +11719,10 @@ export interface operations {
     };
     "calc.grip": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11546,7 +11755,10 @@ export interface operations {
     };
     "calc.hem": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11579,7 +11791,10 @@ export interface operations {
     };
     "calc.holemap": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11612,7 +11827,10 @@ export interface operations {
     };
     "calc.import": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11645,7 +11863,10 @@ export interface operations {
     };
     "calc.interaction": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11678,7 +11899,10 @@ export interface operations {
     };
     "calc.isolator": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11711,7 +11935,10 @@ export interface operations {
     };
     "calc.jog": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11744,7 +11971,10 @@ export interface operations {
     };
     "calc.length.format": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11777,7 +12007,10 @@ export interface operations {
     };
     "calc.length.parse": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11808,9 +12041,48 @@ export interface operations {
             };
         };
     };
+    "calc.length.usual": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UsualRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsualAnswer"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.level": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11843,7 +12115,10 @@ export interface operations {
     };
     "calc.loadpath": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11876,7 +12151,10 @@ export interface operations {
     };
     "calc.locate": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11909,7 +12187,10 @@ export interface operations {
     };
     "calc.locate.space": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11942,7 +12223,10 @@ export interface operations {
     };
     "calc.member.bend": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11975,7 +12259,10 @@ export interface operations {
     };
     "calc.member.mitre": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12008,7 +12295,10 @@ export interface operations {
     };
     "calc.member.saddle": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12041,7 +12331,10 @@ export interface operations {
     };
     "calc.member.vnotch": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12074,7 +12367,10 @@ export interface operations {
     };
     "calc.number.parse": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12107,7 +12403,10 @@ export interface operations {
     };
     "calc.rivet": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12140,7 +12439,10 @@ export interface operations {
     };
     "calc.section": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12173,7 +12475,10 @@ export interface operations {
     };
     "calc.section.properties": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12206,7 +12511,10 @@ export interface operations {
     };
     "calc.shims": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12239,7 +12547,10 @@ export interface operations {
     };
     "calc.slope": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12272,7 +12583,10 @@ export interface operations {
     };
     "calc.square": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12305,7 +12619,10 @@ export interface operations {
     };
     "calc.stackup": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12338,7 +12655,10 @@ export interface operations {
     };
     "calc.sticks": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12371,7 +12691,10 @@ export interface operations {
     };
     "calc.threadengagement": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12404,7 +12727,10 @@ export interface operations {
     };
     "calc.torque": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12437,7 +12763,10 @@ export interface operations {
     };
     "calc.trailer": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12470,7 +12799,10 @@ export interface operations {
     };
     "calc.trailer.tow": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12503,7 +12835,10 @@ export interface operations {
     };
     "calc.tray": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
             header?: never;
             path?: never;
             cookie?: never;

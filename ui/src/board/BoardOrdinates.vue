@@ -19,8 +19,8 @@ function thin(list: { at: number; text: string; what: string }[], gap: number): 
     return { ...m, show: room }
   })
 }
-// A rounded inch figure says which way the true place lies.
-const said = (l: { text: string; lies: string }) => (l.text.endsWith('"') && l.lies !== 'exact' ? `${l.text} ${l.lies}` : l.text)
+// There is no room beside a fraction to say by how much it is rounded: the decimal says it.
+const said = (l: { text: string; fine?: string }) => l.fine ?? l.text
 const zero = computed(() => props.view.at(props.part.bounds.min))
 const far = computed(() => props.view.at(props.part.bounds.max))
 const xs = computed(() =>

@@ -8,6 +8,7 @@ import type { Path, Under } from '@/api/path'
 import { at, put } from '@/api/pointer'
 import { queryClient } from '@/api/queries'
 import { useEntry } from '@/kit/entry'
+import { typing } from '@/kit/typing'
 import { draftOf, dropDraft, keepDraft } from './drafts'
 import { type Clash, type Difference, type Kind, type On, reach, type State, type View } from './reach'
 import { rebase } from './rebase'
@@ -119,7 +120,12 @@ export function useDocument<K extends Kind>(
   function schedule(after = opt.pause ?? 500) {
     state.value = 'not saved yet'
     clearTimeout(timer)
-    timer = setTimeout(() => void send(), after)
+    timer = setTimeout(whole, after)
+  }
+  /** Sends once no number is half typed. */
+  function whole() {
+    if (typing()) timer = setTimeout(whole, 150)
+    else void send()
   }
 
   /** Sends what is not saved yet; answers when everything is, or cannot be. */

@@ -2,9 +2,7 @@
 // Shows a length as the server wrote it, fractions set as fractions.
 import { computed } from 'vue'
 
-const props = defineProps<{ text: string; lies?: string }>()
-// Millimetres are shown to a tenth; only inch figures say which way they lie.
-const said = computed(() => (props.text.endsWith('"') ? props.lies : undefined))
+const props = defineProps<{ text: string; lies?: string; off?: string }>()
 const pieces = computed(() => props.text.split(/(\d+\/\d+)/))
 </script>
 
@@ -13,8 +11,9 @@ const pieces = computed(() => props.text.split(/(\d+\/\d+)/))
     ><template v-for="(piece, i) in pieces" :key="i"
       ><span v-if="i % 2" class="fr">{{ piece }}</span
       ><template v-else>{{ piece }}</template></template
-    ><span v-if="said === 'heavy'" class="lies" title="the true size is larger than shown"> heavy</span
-    ><span v-else-if="said === 'light'" class="lies" title="the true size is smaller than shown"> light</span></span
+    ><span v-if="off" class="lies" :title="`the true size is ${off} in ${lies === 'heavy' ? 'larger' : 'smaller'} than shown`">
+      {{ lies }} {{ off }}</span
+    ></span
   >
 </template>
 

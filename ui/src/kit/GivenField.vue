@@ -29,7 +29,9 @@ const setTrust = (trust: Trust) => emit('update:modelValue', { value: props.mode
       :lengths="lengths"
       :note="note"
       :wrong="wrong"
+      optional
       @update:model-value="setValue"
+      @clear="emit('update:modelValue', undefined)"
     />
     <PickOne
       v-if="modelValue"

@@ -2,10 +2,11 @@
 // One value typed as spoken: a length, an angle, a count. It shows how it
 // understood an entry when that is not obvious, refuses in words beside
 // itself, keeps what was typed, and steps by the job's grain.
-import { computed, nextTick, ref, useId, watch } from 'vue'
+import { computed, nextTick, onUnmounted, ref, useId, watch } from 'vue'
 import { askAgain, words } from '@/api/client'
 import FractionPad from './FractionPad.vue'
 import { type Entry, isAmount, type Kind, read, type Style, write, writeAmount } from './readLength'
+import { useTyping } from './typing'
 
 const props = defineProps<{
   label: string
@@ -16,22 +17,26 @@ const props = defineProps<{
   text?: string
   note?: string
   wrong?: string
+  /** What stands where nothing is typed. */
+  usual?: number
+  /** It may be emptied. */
+  optional?: boolean
   hideLabel?: boolean
   big?: boolean
   /** Where the value goes, of an entry that may outlive this field. */
   entry?: Entry
 }>()
-const emit = defineEmits<{ 'update:modelValue': [value: number]; enter: [shift: boolean] }>()
+const emit = defineEmits<{ 'update:modelValue': [value: number]; clear: []; enter: [shift: boolean] }>()
 
 const id = useId()
 const box = ref<HTMLInputElement>()
 const typed = ref<string | null>(null) // what stands in the box while it is being typed
 const shown = ref('')
-const truly = ref('') // the size itself, where what is shown is rounded
 const understood = ref('')
 const refused = ref('')
 const pad = ref(false)
 const kind = computed<Kind>(() => props.kind ?? 'length')
+const isLength = computed(() => kind.value === 'length' || kind.value === 'hole')
 let going: AbortController | undefined
 const own: Entry = {
   deliver: (v) => emit('update:modelValue', v),
@@ -43,6 +48,8 @@ const own: Entry = {
 }
 let reading: Promise<void> = Promise.resolve()
 let before: number | null = null // what stood here before this entry was begun
+const { hold, letGo } = useTyping()
+onUnmounted(() => void reading.then(letGo))
 let visits = 0 // how often the hand came here
 let ended = false // the field was left: what is typed next is another entry
 
@@ -62,13 +69,11 @@ async function written() {
     } catch {
       shown.value = String(v)
     }
-  } else if (kind.value !== 'length') shown.value = String(+v.toFixed(6))
+  } else if (!isLength.value) shown.value = String(+v.toFixed(6))
   else if (props.text !== undefined) shown.value = props.text
   else {
     try {
-      const w = await write(v, props.lengths)
-      shown.value = w.held
-      truly.value = w.truly
+      shown.value = (await write(v, props.lengths)).given
     } catch {
       shown.value = `${v} mm`
     }
@@ -80,18 +85,25 @@ function onInput(text: string) {
   if (typed.value === null || ended) before = props.modelValue
   ended = false
   typed.value = text
+  hold()
   reading = understand(text)
 }
 
 async function understand(text: string) {
   const to = props.entry ?? own
   const mine = (going = to.begin())
+  if (props.optional && text.trim() === '') {
+    refused.value = understood.value = ''
+    to.keep(undefined)
+    emit('clear')
+    return
+  }
   try {
     const got = await read(text, kind.value, props.lengths, props.family, mine.signal)
     refused.value = ''
     to.keep(undefined)
     to.deliver(got.value)
-    understood.value = got.plain ? '' : await back(got.value, mine.signal)
+    understood.value = got.plain ? '' : `${await back(got.value, mine.signal)}${got.says ? `, ${got.says}` : ''}`
   } catch (e) {
     if (e instanceof DOMException) return
     refused.value = words(e)
@@ -116,7 +128,7 @@ async function again(text: string) {
 
 /** What an entry in another unit came to, in the job's. */
 async function back(value: number, signal: AbortSignal) {
-  if (kind.value === 'length') return (await write(value, props.lengths, signal)).held
+  if (isLength.value) return (await write(value, props.lengths, signal)).given
   return isAmount(kind.value) ? writeAmount(value, kind.value, props.lengths, signal) : ''
 }
 
@@ -126,6 +138,7 @@ async function settle(stays: boolean) {
   const text = typed.value
   ended = true
   await reading
+  if (ended) letGo()
   if (refused.value || typed.value !== text) return
   if (!stays && document.activeElement === box.value) return // come back to already
   typed.value = null
@@ -160,9 +173,10 @@ async function onKey(e: KeyboardEvent) {
       onInput(String(+(now + (e.key === 'ArrowUp' ? 1 : -1)).toFixed(6)))
       return
     }
-    const step = kind.value === 'length' ? props.lengths.grain : 1
+    const step = isLength.value ? props.lengths.grain : 1
     const next = Math.round(((props.modelValue ?? 0) + (e.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
     going?.abort()
+    letGo()
     typed.value = null
     refused.value = ''
     to.deliver(next)
@@ -173,6 +187,7 @@ async function onKey(e: KeyboardEvent) {
     refused.value = ''
     to.keep(undefined)
     if (before !== null && !ended) to.deliver(before)
+    letGo()
     void nextTick(() => box.value?.select())
   }
 }
@@ -184,6 +199,15 @@ function focus() {
   void nextTick(() => box.value?.select())
 }
 defineExpose({ focus })
+const usually = ref('')
+watch(
+  () => [props.usual, props.lengths.unit] as const,
+  async ([v]) => {
+    usually.value = v ? `usual ${isLength.value ? (await write(v, props.lengths)).given : v}` : ''
+  },
+  { immediate: true },
+)
+const beside = computed(() => [props.note, usually.value].filter(Boolean).join('; '))
 const wrongText = computed(() => refused.value || props.wrong || '')
 </script>
 
@@ -200,8 +224,8 @@ const wrongText = computed(() => refused.value || props.wrong || '')
         :inputmode="pad ? 'none' : 'text'"
         :value="typed ?? shown"
         :aria-invalid="wrongText ? 'true' : 'false'"
-        :aria-describedby="wrongText ? `${id}-wrong` : note ? `${id}-note` : undefined"
-        @pointerdown="(e) => (pad = e.pointerType === 'touch' && kind === 'length')"
+        :aria-describedby="wrongText ? `${id}-wrong` : beside ? `${id}-note` : undefined"
+        @pointerdown="(e) => (pad = e.pointerType === 'touch' && isLength)"
         @focus="onFocus"
         @input="onInput(($event.target as HTMLInputElement).value)"
         @keydown="onKey"
@@ -210,8 +234,7 @@ const wrongText = computed(() => refused.value || props.wrong || '')
       <output v-if="understood" class="understood">= {{ understood }}</output>
     </div>
     <p v-if="wrongText" :id="`${id}-wrong`" class="wrong" role="alert">{{ wrongText }}</p>
-    <p v-else-if="truly && typed === null" class="small lies">rounded; truly {{ truly }}</p>
-    <p v-if="note && !wrongText" :id="`${id}-note`" class="soft small">{{ note }}</p>
+    <p v-if="beside && !wrongText" :id="`${id}-note`" class="soft small">{{ beside }}</p>
     <FractionPad v-if="pad" :text="typed ?? ''" :metric="lengths.unit === 'mm'" @text="onInput" @done="box?.blur()" />
   </div>
 </template>
@@ -227,9 +250,6 @@ const wrongText = computed(() => refused.value || props.wrong || '')
   white-space: nowrap;
   font-weight: 600;
   color: var(--ember);
-}
-.lies {
-  color: var(--mind);
 }
 .big .box {
   font-size: 1.5rem;

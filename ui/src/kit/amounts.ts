@@ -25,6 +25,8 @@ export function useAmounts(own?: () => boolean) {
     return `${v.toFixed(places ?? digits(v))} ${inches() ? 'lb' : 'kg'}`
   }
   const stress = (mpa: number) => (inches() ? `${(mpa / 6.894757).toFixed(1)} ksi` : `${mpa.toFixed(digits(mpa))} MPa`)
+  const linear = (v: number) => (inches() ? `${((v / 0.45359237) * 0.3048).toFixed(2)} lb/ft` : `${v.toFixed(2)} kg/m`)
+  const density = (v: number) => (inches() ? `${(v * 3.612729e-5).toFixed(3)} lb/in³` : `${v} kg/m³`)
   /** A demand or capacity of a check. */
   const demand = (v: number, unit: string) => {
     if (unit === 'N') return force(v)
@@ -36,5 +38,5 @@ export function useAmounts(own?: () => boolean) {
     if (unit === 'N/mm' && inches()) return `${((v / poundForce) * 25.4).toFixed(0)} lbf/in`
     return `${v.toFixed(digits(v))} ${unit}`
   }
-  return { inches, force, moment, mass, stress, demand }
+  return { inches, force, moment, mass, stress, linear, density, demand }
 }

@@ -1,10 +1,25 @@
 import { api, take } from '@/api/client'
 
 /** Amounts that are no length: read and written with their unit, in the job's system. */
-export type Amount = 'force' | 'mass' | 'moment' | 'area' | 'speed'
-export type Kind = 'length' | 'angle' | 'count' | 'number' | Amount
+export type Amount =
+  'force' | 'mass' | 'moment' | 'area' | 'speed' | 'stress' | 'rate' | 'linear' | 'section' | 'modulus' | 'inertia' | 'price'
+/** A hole is a length that may be named by what goes through it. */
+export type Kind = 'length' | 'hole' | 'angle' | 'count' | 'number' | Amount
 
-const amounts: readonly string[] = ['force', 'mass', 'moment', 'area', 'speed'] satisfies Amount[]
+const amounts: readonly string[] = [
+  'force',
+  'mass',
+  'moment',
+  'area',
+  'speed',
+  'stress',
+  'rate',
+  'linear',
+  'section',
+  'modulus',
+  'inertia',
+  'price',
+] satisfies Amount[]
 export const isAmount = (k: Kind): k is Amount => amounts.includes(k)
 
 /** How a job writes lengths. */
@@ -32,11 +47,16 @@ export async function read(
   style: Style,
   family: string | undefined,
   signal?: AbortSignal,
-): Promise<{ value: number; plain: boolean }> {
-  if (kind === 'length') {
-    const body = { text, unit: bareUnit(style) as 'in' | 'mm', ...(family ? { family: family as 'steel' } : {}) }
+): Promise<{ value: number; plain: boolean; says?: string }> {
+  if (kind === 'length' || kind === 'hole') {
+    const body = {
+      text,
+      unit: bareUnit(style) as 'in' | 'mm',
+      ...(kind === 'hole' ? { hole: true } : {}),
+      ...(family ? { family: family as 'steel' } : {}),
+    }
     const got = await take(api.POST('/api/v1/calc/length.parse', { body, signal }))
-    return { value: got.mm, plain: got.plain }
+    return { value: got.mm, plain: got.plain, says: got.says }
   }
   if (isAmount(kind)) {
     const body = { text, measure: kind, inches: style.unit !== 'mm' }
@@ -47,18 +67,24 @@ export async function read(
   return { value: kind === 'count' ? Math.round(got.value) : got.value, plain: /^[\d.]+°?$/.test(text.trim()) }
 }
 
-/** Writes an amount as the job does. */
-export async function writeAmount(value: number, kind: Amount, style: Style, signal?: AbortSignal): Promise<string> {
-  const body = { value, measure: kind, inches: style.unit !== 'mm' }
+/** Writes an amount as the job does: as it was given, or with the figures a result is read with. */
+export async function writeAmount(
+  value: number,
+  kind: Amount,
+  style: Style,
+  signal?: AbortSignal,
+  result?: boolean,
+): Promise<string> {
+  const body = { value, measure: kind, inches: style.unit !== 'mm', ...(result ? { result } : {}) }
   return (await take(api.POST('/api/v1/calc/amount.format', { body, signal }))).text
 }
 
-/** Writes a length as a field of the job holds it, and what it truly is where that is rounded. */
+/** Writes a length: rounded as the job reads results, and as it was given. */
 export async function write(
   mm: number,
   style: Style,
   signal?: AbortSignal,
-): Promise<{ text: string; lies: string; held: string; truly: string }> {
+): Promise<{ text: string; lies: string; off: string; given: string; fine: string }> {
   const denominator = style.unit === 'fraction' ? ([16, 32, 64] as const).find((d) => 25.4 / d <= style.grain + 1e-9) : undefined
   const body = { mm, style: style.unit, ...(denominator ? { denominator } : {}) }
   return take(api.POST('/api/v1/calc/length.format', { body, signal }))

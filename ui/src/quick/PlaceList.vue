@@ -9,7 +9,7 @@ const props = defineProps<{
   modelValue: number[][]
   lengths: Style
   axes: string[]
-  kinds?: ('length' | 'count' | 'number')[]
+  kinds?: ('length' | 'count' | 'number' | 'mass')[]
   fault: (path: string) => string | undefined
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: number[][]] }>()

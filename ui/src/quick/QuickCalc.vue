@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import type { Finding, Working } from '@/api/client'
 import { words } from '@/api/client'
 import { fetchFile } from '@/api/file'
+import { paperOf } from '@/jobs/paper'
 import { at } from '@/api/pointer'
 import { useStock } from '@/api/queries'
 import { useAmounts } from '@/kit/amounts'
@@ -17,14 +18,36 @@ import PlaceList from './PlaceList.vue'
 import QuickSketch from './QuickSketch.vue'
 import SchoolsAnswer from './SchoolsAnswer.vue'
 import Shown from './Shown.vue'
+import { inchStarts, plainStarts, type Values } from './starts'
 import { useAnswer } from './useAnswer'
 
 const props = defineProps<{ calculation: Calculation; lengths: Style }>()
 const kept = `warmanvil.quick.${props.calculation.slug}`
-const values = reactive<Record<string, number | string | number[][] | null>>({
-  ...Object.fromEntries(props.calculation.fields.map((f) => [f.key, f.start])),
-  ...(JSON.parse(localStorage.getItem(kept) ?? '{}') as Record<string, number>),
+const values = reactive<Values>({
+  ...plainStarts(props.calculation.fields),
+  ...(JSON.parse(localStorage.getItem(kept) ?? '{}') as Values),
 })
+// Until something is typed it begins with sizes of the shop's own system.
+const untouched = ref(localStorage.getItem(kept) === null)
+function put(key: string, v: Values[string]) {
+  values[key] = v
+  untouched.value = false
+  // A class of the other system's bolts is no choice for this thread.
+  if (key === 'thread' && 'grade' in values && !grades.value.some((g) => g.name === values.grade))
+    values.grade = system.value === 'inch' ? 'SAE 5' : '8.8'
+}
+const system = computed(() => String(values.thread ?? '').split(' ')[0])
+const grades = computed(() => (stock.value?.grades ?? []).filter((g) => !system.value || g.system === system.value))
+watch(
+  () => props.lengths.unit === 'mm',
+  async (metric, was) => {
+    if (!untouched.value || (metric && was === undefined)) return
+    const { fields } = props.calculation
+    const now = metric ? plainStarts(fields) : await inchStarts(fields).catch(() => undefined)
+    if (untouched.value && now) Object.assign(values, now)
+  },
+  { immediate: true },
+)
 const { data: stock } = useStock()
 
 // The strip last typed under "K from a coupon" may speak beside the other schools.
@@ -33,19 +56,27 @@ const strip =
     ? (JSON.parse(localStorage.getItem('warmanvil.quick.coupon') ?? 'null') as object | null)
     : null
 const withStrip = ref(strip !== null)
+const inches = computed(() => props.lengths.unit !== 'mm')
+// A number that is not typed yet is asked for, not guessed.
+const missing = computed(() => props.calculation.fields.filter((f) => !f.optional && (values[f.key] ?? '') === ''))
 const request = computed(() => {
-  if (props.calculation.request) return props.calculation.request(values)
+  if (missing.value.length) return null
+  if (props.calculation.request) return props.calculation.request(values, inches.value)
   const body: Record<string, unknown> = {}
   if (strip && withStrip.value) body.coupons = [strip]
   for (const f of props.calculation.fields) if (values[f.key] !== null || !f.optional) body[f.key] = values[f.key]
   return body
 })
-const { answer, faults, trouble } = useAnswer(props.calculation.name, () => {
-  localStorage.setItem(kept, JSON.stringify(values))
-  return request.value
-})
+const { answer, faults, trouble } = useAnswer(
+  props.calculation.name,
+  () => {
+    if (!untouched.value) localStorage.setItem(kept, JSON.stringify(values))
+    return request.value
+  },
+  () => inches.value,
+)
 const fault = (key: string) => faults.value.find((f) => f.path === `/${key}`)?.message
-const { stress } = useAmounts(() => props.lengths.unit !== 'mm')
+const { stress } = useAmounts(() => inches.value)
 const bolted = computed(() => {
   const list = stock.value?.grades ?? []
   // Where a class is weaker in large sizes, it says for which.
@@ -72,7 +103,7 @@ function choices(f: Field) {
       value: `${t.key} ${t.tensile}`,
       text: `${t.name}, ${stress(t.tensile)}`,
     }))
-  return [...new Set((stock.value?.grades ?? []).map((g) => g.name))].map((g) => ({ value: g, text: g }))
+  return [...new Set(grades.value.map((g) => g.name))].map((g) => ({ value: g, text: g }))
 }
 const stray = computed(() =>
   faults.value.some((f) => props.calculation.fields.some((x) => f.path === `/${x.key}`)) ? '' : trouble.value,
@@ -88,7 +119,7 @@ async function print() {
     request: JSON.stringify(request.value),
     title: props.calculation.title,
     unit: props.lengths.unit,
-    paper: localStorage.getItem('warmanvil.paper') ?? 'a4',
+    paper: paperOf(inches.value),
   })
   try {
     await fetchFile(`${props.calculation.paper!.path}?${q}`)
@@ -108,21 +139,21 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           :label="f.label"
           :choices="f.choices!()"
           :model-value="String(values[f.key])"
-          @update:model-value="(v) => (values[f.key] = v)"
+          @update:model-value="(v) => put(f.key, v)"
         />
         <PickOne
           v-else-if="f.kind === 'material'"
           :label="f.label"
           :choices="(stock?.materials ?? []).map((m) => ({ value: m.key, text: m.name }))"
           :model-value="String(values[f.key])"
-          @update:model-value="(v) => (values[f.key] = v)"
+          @update:model-value="(v) => put(f.key, v)"
         />
         <PickOne
           v-else-if="f.kind === 'thread' || f.kind === 'grade' || f.kind === 'strength' || f.kind === 'rivet'"
           :label="f.label"
           :choices="choices(f)"
           :model-value="String(values[f.key])"
-          @update:model-value="(v) => (values[f.key] = v)"
+          @update:model-value="(v) => put(f.key, v)"
         />
         <PlaceList
           v-else-if="f.kind === 'places'"
@@ -132,7 +163,7 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           :axes="f.axes!"
           :kinds="f.axisKinds"
           :fault="(tail) => fault(f.key + tail)"
-          @update:model-value="(v) => (values[f.key] = v)"
+          @update:model-value="(v) => put(f.key, v)"
         />
         <ValueField
           v-else
@@ -142,7 +173,9 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
           :lengths="lengths"
           :wrong="fault(f.key)"
           :note="f.note"
-          @update:model-value="(v) => (values[f.key] = v)"
+          optional
+          @update:model-value="(v) => put(f.key, v)"
+          @clear="put(f.key, null)"
         />
       </template>
       <label v-if="strip" class="check"
@@ -153,8 +186,10 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
       </p>
     </form>
     <div class="answer" aria-live="polite">
-      <QuickSketch :name="calculation.slug" />
       <p v-if="stray" class="wrong" role="alert">{{ stray }}</p>
+      <p v-if="missing.length" class="waits">
+        Still to type: <strong>{{ missing.map((f) => label(f)).join('; ') }}</strong>
+      </p>
       <SchoolsAnswer v-if="answer && calculation.special === 'schools'" :answer="answer" :lengths="lengths" />
       <dl v-else-if="answer" class="results">
         <div v-for="r in calculation.results" :key="r.key" :class="{ lead: r.lead }" :data-result="r.key">
@@ -163,11 +198,12 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
         </div>
       </dl>
       <FlagList v-if="findings.length" :findings="findings" firm />
+      <QuickSketch :name="calculation.slug" />
       <p v-if="answer && calculation.paper" class="row">
         <button type="button" class="press" @click="print">{{ calculation.paper.text }}</button>
         <span v-if="unprinted" class="wrong" role="alert">{{ unprinted }}</span>
       </p>
-      <KeepInJob v-if="answer" :calc="calculation.name" :title="calculation.title" :request="request" />
+      <KeepInJob v-if="answer && request" :calc="calculation.name" :title="calculation.title" :request="request" />
     </div>
     <section v-if="working" class="working" aria-label="Working">
       <h3>Working</h3>
@@ -225,6 +261,14 @@ dd {
 .lead dd {
   font-size: 1.9rem;
 }
+dt {
+  flex: none;
+  max-width: 60%;
+}
+dd {
+  min-width: 0;
+  text-align: right;
+}
 .working {
   grid-column: 1 / -1;
   border-top: 1px solid var(--rule);
@@ -236,6 +280,20 @@ dd {
 @container (max-width: 640px) {
   .calc {
     grid-template-columns: minmax(0, 1fr);
+  }
+  /* The answer stays in sight while the numbers below it are typed. */
+  .answer {
+    order: -1;
+    position: sticky;
+    top: 0;
+    z-index: 1;
+    background: var(--paper);
+    padding-bottom: 8px;
+    border-bottom: 1px solid var(--rule);
+  }
+  .answer > :not(.results, .wrong, .waits),
+  .results > :not(.lead) {
+    display: none;
   }
 }
 </style>

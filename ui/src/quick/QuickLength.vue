@@ -11,7 +11,7 @@ const kept = 'warmanvil.quick.length'
 const text = ref(localStorage.getItem(kept) ?? '58 - 2*5/8')
 const family = ref('')
 const wrong = ref('')
-const rows = ref<{ name: string; text: string; lies: string }[]>([])
+const rows = ref<{ name: string; text: string; lies: string; off: string }[]>([])
 const id = useId()
 let turn = 0
 
@@ -73,7 +73,7 @@ function request() {
     <dl aria-live="polite">
       <div v-for="r in rows" :key="r.name" :data-way="r.name">
         <dt>{{ r.name }}</dt>
-        <dd class="num"><Frac :text="r.text" :lies="r.lies" /></dd>
+        <dd class="num"><Frac :text="r.text" :lies="r.lies" :off="r.off" /></dd>
       </div>
     </dl>
     <KeepInJob v-if="rows.length" calc="length.parse" :title="text" :request="request()" />

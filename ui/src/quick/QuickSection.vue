@@ -12,7 +12,7 @@ import QuickSketch from './QuickSketch.vue'
 import Shown from './Shown.vue'
 import { useAnswer } from './useAnswer'
 
-defineProps<{ lengths: Style }>()
+const props = defineProps<{ lengths: Style }>()
 const kept = 'warmanvil.quick.section'
 type Request = {
   thickness: number
@@ -30,11 +30,15 @@ const start: Request = {
   ],
 }
 const r = reactive<Request>(JSON.parse(localStorage.getItem(kept) ?? 'null') ?? start)
-const { answer, faults, trouble } = useAnswer('section', () => {
-  const body = JSON.parse(JSON.stringify(r)) as Request
-  localStorage.setItem(kept, JSON.stringify(body))
-  return body
-})
+const { answer, faults, trouble } = useAnswer(
+  'section',
+  () => {
+    const body = JSON.parse(JSON.stringify(r)) as Request
+    localStorage.setItem(kept, JSON.stringify(body))
+    return body
+  },
+  () => props.lengths.unit !== 'mm',
+)
 const fault = (path: string) => faults.value.find((f) => f.path === path)?.message
 const lines = computed(() => (answer.value?.bendLines as number[] | undefined) ?? [])
 const working = computed(() => answer.value?.working as Working | undefined)

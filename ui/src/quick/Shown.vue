@@ -2,47 +2,65 @@
 // A number of an answer, written as the page writes lengths.
 import { ref, watch } from 'vue'
 import Frac from '@/kit/Frac.vue'
-import { type Style, write } from '@/kit/readLength'
+import { api, take, words } from '@/api/client'
+import { type Amount, isAmount, type Kind, type Style, write, writeAmount } from '@/kit/readLength'
 
 const props = defineProps<{ value: unknown; kind: string; lengths: Style }>()
-const newtons = (v: unknown) => `${(v as number).toFixed(0)} N`
 const text = ref('')
 const lies = ref('')
+const off = ref('')
+const more = ref('') // what is read after the number itself
+let turn = 0 // the latest value's text stands, whichever is written first
+
+type Written = { text: string; lies?: string; off?: string; more?: string }
+const inches = () => props.lengths.unit !== 'mm'
+const amount = (v: number, kind: Amount) => writeAmount(v, kind, props.lengths, undefined, true)
+
+async function one(v: number, kind: string): Promise<Written> {
+  if (kind === 'length') return write(v, props.lengths)
+  if (kind === 'fine') return { text: (await write(v, props.lengths)).fine }
+  if (kind === 'drill') {
+    const { text } = await take(api.POST('/api/v1/calc/drill', { body: { diameter: v, inches: inches() } }))
+    const [name, ...more] = text.split(', ')
+    return { text: name!, more: more.join(', ') }
+  }
+  if (kind === 'angle') return { text: `${v.toFixed(2)}°` }
+  if (isAmount(kind as Kind)) return { text: await amount(v, kind as Amount) }
+  return { text: String(+v.toFixed(Math.abs(v) >= 1000 ? 0 : Math.abs(v) >= 100 ? 1 : 4)) }
+}
+async function inRow(v: number, kind: string) {
+  if (kind !== 'lengths') return amount(v, 'force')
+  const w = await write(v, props.lengths)
+  return w.off ? `${w.text} ${w.lies} ${w.off}` : w.text
+}
+async function said(value: unknown, kind: string): Promise<Written> {
+  if (kind === 'text') {
+    if (value === null) return { text: 'none of them' }
+    return { text: Array.isArray(value) ? value.join('\n') || 'as they are' : String(value) }
+  }
+  if (Array.isArray(value)) {
+    const rows = value.map((x) => (Array.isArray(x) ? x : [x]) as number[])
+    const texts = await Promise.all(rows.map(async (row) => (await Promise.all(row.map((v) => inRow(v, kind)))).join(', ')))
+    return { text: texts.map((t, i) => `${i + 1}: ${t}`).join('\n') }
+  }
+  if (value === null || value === undefined) return { text: 'no meaning here' }
+  return one(value as number, kind)
+}
 watch(
   () => [props.value, props.kind, props.lengths.unit] as const,
   async ([value, kind]) => {
-    lies.value = ''
-    if (kind === 'text') {
-      text.value = value === null ? 'none of them' : Array.isArray(value) ? value.join('\n') || 'as they are' : String(value)
-      return
+    const mine = ++turn
+    let now: Written
+    try {
+      now = await said(value, kind)
+    } catch (e) {
+      now = { text: words(e) }
     }
-    if (kind === 'lengths' && Array.isArray(value)) {
-      const flat = value.map((x) => (Array.isArray(x) ? x : [x]) as number[])
-      const said = await Promise.all(
-        flat.map(async (row) => (await Promise.all(row.map(async (v) => (await write(v, props.lengths)).text))).join(', ')),
-      )
-      text.value = said.map((t, i) => `${i + 1}: ${t}`).join('\n')
-      return
-    }
-    if (Array.isArray(value)) {
-      text.value = value.map((x, i) => `${i + 1}: ${(Array.isArray(x) ? x : [x]).map(newtons).join(', ')}`).join('\n')
-      return
-    }
-    const v = value as number | null | undefined
-    if (v === null || v === undefined) text.value = 'no meaning here'
-    else if (kind === 'length') {
-      try {
-        const w = await write(v, props.lengths)
-        text.value = w.text
-        lies.value = w.lies
-      } catch {
-        text.value = `${v.toFixed(2)} mm`
-      }
-    } else if (kind === 'angle') text.value = `${v.toFixed(2)}°`
-    else if (kind === 'torque') text.value = `${(v / 1000).toFixed(1)} N·m`
-    else if (kind === 'force')
-      text.value = v >= 1e4 ? `${(v / 1000).toFixed(1)} kN, about ${(v / 9806.65).toFixed(1)} tonnes` : `${v.toFixed(0)} N`
-    else text.value = String(+v.toFixed(Math.abs(v) >= 1000 ? 0 : Math.abs(v) >= 100 ? 1 : 4))
+    if (mine !== turn) return
+    text.value = now.text
+    lies.value = now.lies ?? ''
+    off.value = now.off ?? ''
+    more.value = now.more ?? ''
   },
   { immediate: true },
 )
@@ -50,10 +68,18 @@ watch(
 
 <template>
   <span v-if="Array.isArray(value)" class="lines">{{ text }}</span>
-  <Frac v-else :text="text" :lies="lies" />
+  <template v-else>
+    <Frac :text="text" :lies="lies" :off="off" /><span v-if="more" class="more">{{ more }}</span>
+  </template>
 </template>
 
 <style scoped>
+.more {
+  display: block;
+  font-size: 0.875rem;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
 .lines {
   white-space: pre-line;
   font-size: 1.1rem;

@@ -9,6 +9,8 @@ export const bentCalculation: Calculation = {
   title: 'Bent bar or tube',
   paper: { text: 'Bending sheet, PDF', path: '/api/v1/bending-sheet' },
   about: 'Cut length, where each bend begins, how far to bend',
+  bench: 'shape',
+  said: 'pipe bender start of bend rotation marks',
   fields: [
     { key: 'outside', label: 'Outside size', kind: 'length', start: 25 },
     { key: 'wall', label: 'Wall, 0 for solid', kind: 'length', start: 2 },

@@ -19,6 +19,8 @@ export const calculations: Calculation[] = [
     slug: 'length',
     title: 'Lengths',
     about: 'Arithmetic in fractions, inches and millimetres',
+    bench: 'measure',
+    said: 'fraction decimal convert inch mm millimetre metric add subtract half tape arithmetic feet',
     fields: [],
     results: [],
     special: 'length',
@@ -28,6 +30,8 @@ export const calculations: Calculation[] = [
     slug: 'gauge',
     title: 'Gauge',
     about: 'Sheet thickness by gauge and family',
+    bench: 'shape',
+    said: 'sheet metal ga 10 ga 14 gauge 16 gauge',
     fields: [
       {
         key: 'family',
@@ -38,9 +42,25 @@ export const calculations: Calculation[] = [
       },
       { key: 'gauge', label: 'Gauge', kind: 'number', start: 14 },
     ],
+    results: [{ key: 'mm', label: 'Nominal thickness', kind: 'fine', lead: true }],
+  },
+  {
+    name: 'drill',
+    slug: 'drill',
+    title: 'Drill',
+    about: 'Number, letter and fraction drills by name, for a hole, a bolt or a tap',
+    bench: 'make',
+    said: 'tap drill drill size drill bit clearance hole hole for a bolt',
+    fields: [{ key: 'diameter', label: 'Hole', kind: 'hole', start: 9, note: 'a size, M8, 3/8 bolt loose, 5/16-18 tap, #7, F' }],
+    request: (v, inches) => ({ diameter: v.diameter, inches }),
     results: [
-      { key: 'mm', label: 'Nominal thickness', kind: 'length', lead: true },
-      { key: 'inch', label: 'in inch', kind: 'number' },
+      { key: 'text', label: 'Take', kind: 'text', lead: true },
+      { key: 'inch', label: 'Nearest number, letter or fraction', kind: 'text' },
+      { key: 'inchSize', label: 'that is', kind: 'fine' },
+      { key: 'inchOff', label: 'larger than the hole by', kind: 'fine' },
+      { key: 'metric', label: 'Nearest metric', kind: 'text' },
+      { key: 'metricSize', label: 'that is', kind: 'fine' },
+      { key: 'metricOff', label: 'larger than the hole by', kind: 'fine' },
     ],
   },
   {
@@ -48,10 +68,12 @@ export const calculations: Calculation[] = [
     slug: 'bend',
     title: 'Bend',
     about: 'Allowance, setback and deduction from K',
+    bench: 'shape',
+    said: 'BA BD K factor brake bent',
     fields: [R, T, K, A],
     results: [
-      { key: 'bendAllowance', label: 'Bend allowance BA', kind: 'length', lead: true },
-      { key: 'bendDeduction', label: 'Bend deduction BD', kind: 'length', lead: true },
+      { key: 'bendAllowance', label: 'Bend allowance BA', kind: 'fine', lead: true },
+      { key: 'bendDeduction', label: 'Bend deduction BD', kind: 'fine', lead: true },
       { key: 'outsideSetback', label: 'Outside setback', kind: 'length' },
       { key: 'tangentSetback', label: 'Setback to the tangent plane', kind: 'length' },
     ],
@@ -61,6 +83,8 @@ export const calculations: Calculation[] = [
     slug: 'schools',
     title: 'Two legs, every school',
     about: 'The flat length under coupon, chart, standard and fixed K',
+    bench: 'shape',
+    said: 'bracket angle k factor blank bend allowance chart',
     fields: [
       { key: 'material', label: 'Material', kind: 'material', start: 'steel-a36' },
       T,
@@ -85,6 +109,8 @@ export const calculations: Calculation[] = [
     slug: 'coupon',
     title: 'K from a coupon',
     about: 'A bent test strip gives K for its sheet and tool',
+    bench: 'shape',
+    said: 'test strip test bend find K factor',
     fields: [
       { key: 'flat', label: 'Flat length before', letter: 'L', kind: 'length', start: 100 },
       { key: 'legA', label: 'Leg, outside', letter: 'a', kind: 'length', start: 52.65 },
@@ -95,8 +121,8 @@ export const calculations: Calculation[] = [
     ],
     results: [
       { key: 'kFactor', label: 'K', kind: 'number', lead: true },
-      { key: 'bendDeduction', label: 'Bend deduction BD', kind: 'length' },
-      { key: 'bendAllowance', label: 'Bend allowance BA', kind: 'length' },
+      { key: 'bendDeduction', label: 'Bend deduction BD', kind: 'fine' },
+      { key: 'bendAllowance', label: 'Bend allowance BA', kind: 'fine' },
     ],
   },
   {
@@ -104,6 +130,8 @@ export const calculations: Calculation[] = [
     slug: 'section',
     title: 'Profile',
     about: 'Flat length and bend lines of any folded profile',
+    bench: 'shape',
+    said: 'hat channel flat pattern developed folded',
     fields: [T, K],
     results: [{ key: 'flat', label: 'Flat length', kind: 'length', lead: true }],
     special: 'section',
@@ -113,6 +141,8 @@ export const calculations: Calculation[] = [
     slug: 'jog',
     title: 'Jog',
     about: 'Two equal, opposite bends that shift the sheet',
+    bench: 'shape',
+    said: 'joggle offset bend step z bend',
     fields: [
       { key: 'depth', label: 'Depth, same faces', letter: 'D', kind: 'length', start: 10 },
       { ...R, start: 2 },
@@ -132,6 +162,8 @@ export const calculations: Calculation[] = [
     slug: 'hem',
     title: 'Hem',
     about: 'An edge folded back on itself',
+    bench: 'shape',
+    said: 'hemmed safe edge fold back',
     fields: [
       { key: 'outside', label: 'Sheet to the fold, outside', letter: 'a', kind: 'length', start: 50 },
       { key: 'return', label: 'Return, outside', letter: 'b', kind: 'length', start: 12 },
@@ -149,6 +181,8 @@ export const calculations: Calculation[] = [
     slug: 'tray',
     title: 'Tray blank',
     about: 'Four sides folded up, outside sizes',
+    bench: 'shape',
+    said: 'pan box',
     fields: [
       { key: 'length', label: 'Length', letter: 'L', kind: 'length', start: 300 },
       { key: 'width', label: 'Width', letter: 'W', kind: 'length', start: 200 },
@@ -167,11 +201,13 @@ export const calculations: Calculation[] = [
     slug: 'springback',
     title: 'Springback',
     about: 'The angle to bend to so that the wanted one is left',
+    bench: 'shape',
+    said: 'overbend springs back',
     fields: [
       { ...R, label: 'Inside radius under the tool' },
       T,
-      { key: 'yield', label: 'Yield strength, MPa', letter: 'Sy', kind: 'number', start: 250 },
-      { key: 'modulus', label: 'Modulus, MPa', letter: 'E', kind: 'number', start: 200000 },
+      { key: 'yield', label: 'Yield strength', letter: 'Sy', kind: 'stress', start: 250 },
+      { key: 'modulus', label: 'Modulus', letter: 'E', kind: 'stress', start: 200000 },
       { ...A, label: 'Angle wanted' },
     ],
     results: [
@@ -185,11 +221,13 @@ export const calculations: Calculation[] = [
     slug: 'force',
     title: 'Press force',
     about: 'Force of an air bend over a V die',
+    bench: 'shape',
+    said: 'tonnage press brake tons',
     fields: [
       T,
       { key: 'length', label: 'Length of the bend', letter: 'L', kind: 'length', start: 1000 },
       { key: 'dieOpening', label: 'Die opening', letter: 'V', kind: 'length', start: 24 },
-      { key: 'tensile', label: 'Tensile strength, MPa', letter: 'UTS', kind: 'number', start: 400 },
+      { key: 'tensile', label: 'Tensile strength', letter: 'UTS', kind: 'stress', start: 400 },
     ],
     results: [{ key: 'newtons', label: 'Press force', kind: 'force', lead: true }],
   },
@@ -207,6 +245,19 @@ const when = () => JSON.parse(localStorage.getItem(used) ?? '{}') as Record<stri
 export function inOrder(): Calculation[] {
   const t = when()
   return [...calculations].sort((a, b) => (t[b.slug] ?? 0) - (t[a.slug] ?? 0))
+}
+
+const benches = { measure: 'Measure', shape: 'Shape', hold: 'Hold', make: 'Make' }
+
+/** The list as it stands when nothing is asked for: what was used last, then bench by bench. */
+export function grouped(order: Calculation[]): { title: string; list: Calculation[] }[] {
+  const t = when()
+  const last = order.filter((c) => t[c.slug]).slice(0, 5)
+  const rest = Object.entries(benches).map(([bench, title]) => ({
+    title,
+    list: calculations.filter((c) => c.bench === bench && !last.includes(c)),
+  }))
+  return [{ title: 'Used last', list: last }, ...rest].filter((g) => g.list.length)
 }
 
 export function markUsed(slug: string) {

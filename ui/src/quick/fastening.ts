@@ -41,6 +41,8 @@ export const fasteningCalculations: Calculation[] = [
     slug: 'grip',
     title: 'Bolt length',
     about: 'For a stack: length, threads past the nut, thread in the shear planes',
+    bench: 'hold',
+    said: 'how long a bolt screw length stack',
     fields: [
       thread,
       plies,
@@ -76,6 +78,8 @@ export const fasteningCalculations: Calculation[] = [
     slug: 'engagement',
     title: 'Thread engagement',
     about: 'How deep a bolt goes in before it breaks rather than strips',
+    bench: 'hold',
+    said: 'strip stripping tapped blind hole depth',
     fields: [
       L('diameter', 'Diameter', 10, { letter: 'd' }),
       L('pitch', 'Pitch, thread to thread', 1.5, { letter: 'P', note: 'of inch threads 1/16 and so on' }),
@@ -100,6 +104,8 @@ export const fasteningCalculations: Calculation[] = [
     slug: 'rivet',
     title: 'Blind rivet',
     about: 'Length by its grip, hole, and what one carries',
+    bench: 'hold',
+    said: 'pop rivet',
     fields: [
       {
         key: 'material',
@@ -115,8 +121,8 @@ export const fasteningCalculations: Calculation[] = [
         start: '4.8',
       },
       { ...plies, start: [[2, 0], [3, 0]] }, // prettier-ignore
-      N('shear', 'Shear on one, N', 400),
-      N('tension', 'Tension on one, N', 0),
+      N('shear', 'Shear on one', 400, { kind: 'force' }),
+      N('tension', 'Tension on one', 0, { kind: 'force' }),
       N('safety', 'Strength over load', 3),
     ],
     request: (v) => ({
@@ -140,6 +146,8 @@ export const fasteningCalculations: Calculation[] = [
     slug: 'assemble',
     title: 'Do holes meet',
     about: 'Two patterns, each as true as it is made: which hole, which slot',
+    bench: 'hold',
+    said: 'line up match mate slot',
     fields: [
       thread,
       {
@@ -165,7 +173,7 @@ export const fasteningCalculations: Calculation[] = [
             { value: 'fixed', text: 'weld nuts or threads, set by tape' },
           ],
         },
-        L(`${k}Hole`, 'its hole', k === 'a' ? 11 : null, { optional: true, note: 'empty when it is asked for' }),
+        L(`${k}Hole`, 'its hole', null, { optional: true, note: 'empty when it is asked for' }),
       ]),
       { key: 'angle', label: 'Turned about the first hole by up to', kind: 'angle', start: 0 },
     ],
@@ -196,6 +204,8 @@ export const fasteningCalculations: Calculation[] = [
     slug: 'reach',
     title: 'Will a tool reach',
     about: 'A bolt beside a wall, under a shelf, over a beam: does it go in, what turns it',
+    bench: 'hold',
+    said: 'wrench room socket spanner access',
     fields: [
       thread,
       {
@@ -255,10 +265,12 @@ export const fasteningCalculations: Calculation[] = [
     slug: 'isolator',
     title: 'Isolators',
     about: 'How far it sinks, shakes, and where it must be stopped',
+    bench: 'hold',
+    said: 'rubber mount vibration resonance shock',
     fields: [
-      N('mass', 'Mass on them, kg', 48),
+      N('mass', 'Mass on them', 48, { kind: 'mass' }),
       N('count', 'How many', 4),
-      N('stiffness', 'Stiffness of one, N/mm', 60, { letter: 'k' }),
+      N('stiffness', 'Stiffness of one', 60, { kind: 'rate', letter: 'k' }),
       L('height', 'Height of the rubber, free', 30),
       N('shakes', 'Shaking to keep away, Hz', 50, { optional: true, note: 'turns a minute over 60' }),
       N('down', 'Road case down, g', 2),

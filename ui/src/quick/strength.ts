@@ -17,8 +17,8 @@ const square = [
   [100, 100],
 ]
 const bolts: Field = { key: 'bolts', label: 'Bolts', kind: 'places', start: square, axes: ['across', 'up'] }
-export const thread: Field = { key: 'thread', label: 'Thread', kind: 'thread', start: 'metric M10 1.5' }
-const grade: Field = { key: 'grade', label: 'Class', kind: 'grade', start: '8.8' }
+export const thread: Field = { key: 'thread', label: 'Thread', kind: 'thread', start: 'metric M10 1.5', inch: 'inch 3/8 16' }
+const grade: Field = { key: 'grade', label: 'Class', kind: 'grade', start: '8.8', inch: 'SAE 5' }
 /** "metric M10 1.5" as the request's members. */
 export function threadOf(v: unknown) {
   const [system, ...rest] = String(v).split(' ')
@@ -31,16 +31,18 @@ export const strengthCalculations: Calculation[] = [
     slug: 'fastener',
     title: 'Bolt',
     about: 'Loads, holes and tap drill by size and class',
+    bench: 'hold',
+    said: 'screw clearance hole strength proof tensile grade class thread',
     fields: [thread, grade],
     request: (v) => ({ ...threadOf(v.thread), grade: v.grade }),
     results: [
       { key: 'proofLoad', label: 'Proof load', kind: 'force', lead: true },
       { key: 'tensileLoad', label: 'Breaks at', kind: 'force' },
-      { key: 'stressArea', label: 'Stress area, mm²', kind: 'number' },
-      { key: 'clearance/close', label: 'Hole, close', kind: 'length' },
-      { key: 'clearance/normal', label: 'Hole, normal', kind: 'length', lead: true },
-      { key: 'clearance/loose', label: 'Hole, loose', kind: 'length' },
-      { key: 'tapDrill', label: 'Tap drill', kind: 'length' },
+      { key: 'stressArea', label: 'Stress area', kind: 'section' },
+      { key: 'clearance/close', label: 'Hole, close', kind: 'drill' },
+      { key: 'clearance/normal', label: 'Hole, normal', kind: 'drill', lead: true },
+      { key: 'clearance/loose', label: 'Hole, loose', kind: 'drill' },
+      { key: 'tapDrill', label: 'Tap drill', kind: 'drill', lead: true },
     ],
   },
   {
@@ -48,6 +50,8 @@ export const strengthCalculations: Calculation[] = [
     slug: 'torque',
     title: 'Torque',
     about: 'How tight, and what preload that gives',
+    bench: 'hold',
+    said: 'tighten tightening clamp foot pounds newton metres wrench bolt',
     fields: [
       thread,
       grade,
@@ -56,7 +60,7 @@ export const strengthCalculations: Calculation[] = [
     ],
     request: (v) => ({ ...threadOf(v.thread), grade: v.grade, nutFactor: v.nutFactor, share: v.share }),
     results: [
-      { key: 'torque', label: 'Tighten to', kind: 'torque', lead: true },
+      { key: 'torque', label: 'Tighten to', kind: 'moment', lead: true },
       { key: 'preload', label: 'Preload', kind: 'force', lead: true },
       { key: 'least', label: 'Preload at least', kind: 'force' },
       { key: 'most', label: 'Preload at most', kind: 'force' },
@@ -67,10 +71,12 @@ export const strengthCalculations: Calculation[] = [
     slug: 'bolts',
     title: 'Bolt group',
     about: 'What each bolt carries of a load beside the group',
+    bench: 'hold',
+    said: 'eccentric shear pattern bracket',
     fields: [
       bolts,
-      F('right', 'Force to the right, N', 0),
-      F('down', 'Force down, N', 10000),
+      F('right', 'Force to the right', 0, { kind: 'force' }),
+      F('down', 'Force down', 10000, { kind: 'force' }),
       { key: 'x', label: 'It acts at, across', kind: 'length', start: 200 },
       { key: 'y', label: 'It acts at, up', kind: 'length', start: 50 },
     ],
@@ -78,7 +84,7 @@ export const strengthCalculations: Calculation[] = [
     results: [
       { key: 'max', label: 'Hardest bolt', kind: 'force', lead: true },
       { key: 'forces', label: 'Each bolt', kind: 'forces' },
-      { key: 'moment', label: 'Moment about the middle', kind: 'torque' },
+      { key: 'moment', label: 'Moment about the middle', kind: 'moment' },
     ],
   },
   {
@@ -86,6 +92,8 @@ export const strengthCalculations: Calculation[] = [
     slug: 'centre',
     title: 'Bolt group, ultimate',
     about: 'Instantaneous centre: how many bolts’ worth it carries',
+    bench: 'hold',
+    said: 'icr instantaneous center eccentric',
     fields: [
       bolts,
       { key: 'angle', label: 'Load from straight down', kind: 'angle', start: 0 },
@@ -99,17 +107,19 @@ export const strengthCalculations: Calculation[] = [
     slug: 'pull',
     title: 'Bolts pulled',
     about: 'Tension from a load that bends a bracket off its wall',
+    bench: 'hold',
+    said: 'prying tension bracket wall bolt group',
     fields: [
       { key: 'rows', label: 'Rows', kind: 'places', start: [[40], [120]], axes: ['above the lower edge'] },
       F('columns', 'Bolts in a row', 2),
-      F('shear', 'Load along the wall, N', 5000, { letter: 'V' }),
+      F('shear', 'Load along the wall', 5000, { kind: 'force', letter: 'V' }),
       { key: 'eccentricity', label: 'From the wall', letter: 'e', kind: 'length', start: 120 },
     ],
     request: (v) => ({ rows: places(v.rows).map((r) => r[0]), columns: v.columns, shear: v.shear, eccentricity: v.eccentricity }),
     results: [
       { key: 'centroid', label: 'Pull per bolt by row, turning about the middle', kind: 'forces', lead: true },
       { key: 'lowerEdge', label: 'Pull per bolt by row, turning about the lower edge', kind: 'forces' },
-      { key: 'moment', label: 'Moment', kind: 'torque' },
+      { key: 'moment', label: 'Moment', kind: 'moment' },
     ],
   },
   {
@@ -117,11 +127,13 @@ export const strengthCalculations: Calculation[] = [
     slug: 'together',
     title: 'Shear with tension',
     about: 'How much of one bolt both use up',
+    bench: 'hold',
+    said: 'combined interaction bolt',
     fields: [
-      F('shear', 'Shear, N', 3000, { letter: 'V' }),
-      F('allowableShear', 'May carry in shear, N', 10000),
-      F('tension', 'Tension, N', 8000, { letter: 'T' }),
-      F('allowableTension', 'May carry in tension, N', 20000),
+      F('shear', 'Shear', 3000, { kind: 'force', letter: 'V' }),
+      F('allowableShear', 'May carry in shear', 10000, { kind: 'force' }),
+      F('tension', 'Tension', 8000, { kind: 'force', letter: 'T' }),
+      F('allowableTension', 'May carry in tension', 20000, { kind: 'force' }),
     ],
     results: [
       { key: 'elliptical', label: 'Share used, ellipse', kind: 'number', lead: true },
@@ -133,8 +145,10 @@ export const strengthCalculations: Calculation[] = [
     slug: 'feet',
     title: 'On its feet',
     about: 'What each foot of a device puts on its mount',
+    bench: 'hold',
+    said: 'reaction tipping device load',
     fields: [
-      F('mass', 'Mass, kg', 185),
+      F('mass', 'Mass', 185, { kind: 'mass' }),
       { key: 'h', label: 'Centre of gravity above the feet', letter: 'h', kind: 'length', start: 620 },
       { key: 'gx', label: 'Centre of gravity, forward', kind: 'length', start: 0 },
       { key: 'gy', label: 'Centre of gravity, left', kind: 'length', start: 0 },

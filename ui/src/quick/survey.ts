@@ -18,6 +18,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'centres',
     title: 'Edge to centre',
     about: 'Centre distance of two holes from where the tape lay',
+    bench: 'measure',
+    said: 'hole spacing center to center centre distance',
     fields: [
       {
         key: 'method',
@@ -37,6 +39,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'third',
     title: 'Third hole',
     about: 'A point from two distances, on either side',
+    bench: 'measure',
+    said: 'triangulate two distances trilateration',
     fields: [L('ab', 'A to B', 500), L('ac', 'A to the point', 300), L('bc', 'B to the point', 400)],
     results: [
       { key: 'solutions', label: 'Along A to B, beside it', kind: 'lengths', lead: true },
@@ -48,6 +52,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'space',
     title: 'Point in space',
     about: 'From three distances or more to known points',
+    bench: 'measure',
+    said: 'triangulate three distances trilateration',
     fields: [
       {
         key: 'from',
@@ -74,6 +80,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'holes',
     title: 'Hole map',
     about: 'Holes from any distances between them; the wrong one is named',
+    bench: 'measure',
+    said: 'bolt pattern hole pattern measure holes',
     fields: [
       {
         key: 'readings',
@@ -105,6 +113,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'level',
     title: 'Level',
     about: 'Pitch, roll, twist and packing from four heights',
+    bench: 'measure',
+    said: 'shim corner heights twist floor',
     fields: [
       L('wheelbase', 'Front to rear', 2000),
       L('track', 'Left to right', 1500),
@@ -133,6 +143,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'slope',
     title: 'Angle to the vehicle',
     about: 'A gauge reading with the vehicle’s own slope taken off',
+    bench: 'measure',
+    said: 'angle finder inclinometer degree',
     fields: [
       { key: 'reading', label: 'Read on the face', kind: 'angle', start: 33.5 },
       { key: 'own', label: 'Read on the vehicle’s own level face', kind: 'angle', start: -1.5 },
@@ -149,6 +161,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'square',
     title: 'Square',
     about: 'How far a frame is out of square, by its diagonals',
+    bench: 'measure',
+    said: 'diagonal diagonals corner to corner',
     fields: [
       L('length', 'Length', 1800),
       L('width', 'Width', 900),
@@ -167,6 +181,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'stack',
     title: 'Stack-up',
     about: 'Standoff from a gap and what else fills it',
+    bench: 'measure',
+    said: 'spacer standoff tolerance gap',
     fields: [
       L('gap', 'Gap', 100),
       L('plus', 'It may be more by', 2),
@@ -199,6 +215,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'shims',
     title: 'Spacers and shims',
     about: 'One spacer for all places, shims for the rest',
+    bench: 'measure',
+    said: 'packing washers',
     fields: [
       { key: 'standoffs', label: 'Standoff', kind: 'places', axes: ['mm'], start: [[40.2], [41.7], [40.9]] },
       L('grain', 'The saw cuts to', 1),
@@ -217,6 +235,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'fit',
     title: 'Sliding fit',
     about: 'Whether one section goes into another, coats and seam counted',
+    bench: 'measure',
+    said: 'receiver tube in tube telescoping slide',
     fields: [
       L('iw', 'Goes in: width outside', 50),
       L('ih', 'Goes in: height outside', 50),
@@ -245,6 +265,8 @@ export const surveyCalculations: Calculation[] = [
     slug: 'clearance',
     title: 'Lid against a box',
     about: 'Least distance of a swinging lid from a box in front of it',
+    bench: 'measure',
+    said: 'swing hinge door opens hits',
     fields: [
       L('length', 'Box, along the lid', 200),
       L('depth', 'Box, away from the hinge', 100),

@@ -5,22 +5,28 @@ import { stoppedWords, wasStopped, watch as watchWork } from '@/api/busy'
 import type { CalcName } from './calculation'
 
 /** Asks a calculation as its request changes; the latest answer wins. */
-export function useAnswer(name: CalcName, request: () => Record<string, unknown> | null) {
+export function useAnswer(name: CalcName, request: () => Record<string, unknown> | null, inches: () => boolean) {
   const answer = shallowRef<Record<string, unknown>>()
   const faults = ref<{ path: string; message: string }[]>([])
   const trouble = ref('')
   let going: AbortController | undefined
 
   watch(request, work, { immediate: true, deep: true })
+  watch(inches, () => work(request()))
   async function work(body: Record<string, unknown> | null) {
     leave()
-    if (!body) return
+    if (!body) {
+      answer.value = undefined
+      faults.value = []
+      trouble.value = ''
+      return
+    }
     const mine = (going = new AbortController())
     const done = watchWork(mine)
     // An answer must not stand beside what it is no longer of.
     const late = setTimeout(() => (answer.value = undefined), 500)
     try {
-      const got = await ask(name, body, mine.signal)
+      const got = await ask(name, body, inches(), mine.signal)
       answer.value = got
       faults.value = []
       trouble.value = ''
@@ -47,10 +53,10 @@ export function useAnswer(name: CalcName, request: () => Record<string, unknown>
   return { answer, faults, trouble }
 }
 
-async function ask(name: CalcName, body: unknown, signal: AbortSignal): Promise<Record<string, unknown>> {
+async function ask(name: CalcName, body: unknown, inches: boolean, signal: AbortSignal): Promise<Record<string, unknown>> {
   let r: Response
   try {
-    r = await fetch(`/api/v1/calc/${name}`, {
+    r = await fetch(`/api/v1/calc/${name}?written=${inches ? 'in' : 'mm'}`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),

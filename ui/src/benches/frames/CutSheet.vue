@@ -15,11 +15,11 @@ const props = defineProps<{ open: OpenFrame }>()
 const cut = computed(() => props.open.worked.value!.cut)
 const saw = computed(() => props.open.doc.value!.saw ?? {})
 const fields = [
-  ['stick', 'Sticks as bought', 6000, 'length'],
-  ['kerf', 'Kerf', 3, 'length'],
-  ['waste', 'Cut off the rough end', 0, 'length'],
-  ['sawLimit', 'The saw turns to', 60, 'angle'],
-  ['perKilo', 'Price a kilogram', 0, 'number'],
+  ['stick', 'Sticks as bought', 'length'],
+  ['kerf', 'Kerf', 'length'],
+  ['waste', 'Cut off the rough end', 'length'],
+  ['sawLimit', 'The saw turns to', 'angle'],
+  ['perKilo', 'Price', 'price'],
 ] as const
 </script>
 
@@ -74,11 +74,11 @@ const fields = [
       <h2>Saw and stock</h2>
       <div class="cells">
         <ValueField
-          v-for="[key, text, usual, kind] in fields"
+          v-for="[key, text, kind] in fields"
           :key="key"
           :label="text"
           :kind="kind"
-          :model-value="saw[key] || usual || null"
+          :model-value="cut.saw[key] ?? null"
           :lengths="open.style.value"
           :wrong="open.fault(`/saw/${key}`)"
           @update:model-value="(v) => open.set('/saw', { ...saw, [key]: v })"

@@ -4,6 +4,7 @@ import { CornerDownRight, FileText, Ruler, Scissors, Table, Tag, Box } from '@lu
 import { computed, ref } from 'vue'
 import { words } from '@/api/client'
 import { fetchFile } from '@/api/file'
+import { paperOf } from '@/jobs/paper'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame }>()
@@ -23,7 +24,7 @@ const files = [
 ]
 const bent = computed(() => props.open.worked.value?.cut.rows.some((r) => r.bend))
 const shown = computed(() => files.filter((f) => f.kind !== 'bends' || bent.value))
-const paper = localStorage.getItem('warmanvil.paper') ?? 'a4'
+const paper = paperOf(props.open.style.value.unit !== 'mm')
 async function get(kind: string) {
   wrong.value = ''
   try {

@@ -14,7 +14,7 @@ import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{ open: OpenFrame }>()
 const doc = computed(() => props.open.doc.value!)
-const { mass } = useAmounts()
+const { mass, linear } = useAmounts()
 const brief = useBrief(() => props.open.view.value?.jobId ?? '')
 const factored = computed(() => brief.brief.value?.strength?.school === 'factored')
 const devices = computed(() => [
@@ -53,7 +53,7 @@ function says(l: { kind: string; kilos?: number; device?: string }) {
     : l.kind === 'force'
       ? 'force'
       : l.kind === 'uniform'
-        ? `${l.kilos ?? 0} kg/m`
+        ? linear(l.kilos ?? 0)
         : mass(l.kilos ?? 0)
 }
 function toggle(i: number, id: string) {
@@ -107,10 +107,10 @@ const shakes = [
           />
           <div v-if="shows('MemberSupport', 'kind', row.kind, 'soft')" class="cells three">
             <ValueField
-              v-for="(w, k) in ['Forward, N/mm', 'Sideways, N/mm', 'Up, N/mm']"
+              v-for="(w, k) in ['Forward', 'Sideways', 'Up']"
               :key="w"
               :label="w"
-              kind="number"
+              kind="rate"
               :model-value="row.soft?.[k] ?? 0"
               :lengths="open.style.value"
               @update:model-value="
@@ -157,8 +157,8 @@ const shakes = [
           <div class="cells">
             <ValueField
               v-if="row.kind !== 'device' && row.kind !== 'force'"
-              :label="row.kind === 'uniform' ? 'kg a metre' : 'Mass'"
-              :kind="row.kind === 'uniform' ? 'number' : 'mass'"
+              :label="row.kind === 'uniform' ? 'Mass of its length' : 'Mass'"
+              :kind="row.kind === 'uniform' ? 'linear' : 'mass'"
               :model-value="row.kilos ?? 0"
               :lengths="open.style.value"
               :wrong="open.fault(`/loads/${index}/kilos`)"

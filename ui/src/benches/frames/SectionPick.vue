@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // A section as sold, in the job's unit first.
 import { computed } from 'vue'
+import { useAmounts } from '@/kit/amounts'
 import { useSections } from '@/api/queries'
 import { wordsOf } from '@/api/words'
 import SearchPick from '@/kit/SearchPick.vue'
 
 const props = defineProps<{ label: string; modelValue: string; inches: boolean; hideLabel?: boolean }>()
 const emit = defineEmits<{ 'update:modelValue': [name: string] }>()
+const { linear } = useAmounts(() => props.inches)
 const { data } = useSections()
 const groups = computed(() => [
   ...(known.value ? [] : [{ text: 'Here', list: [{ value: props.modelValue, text: props.modelValue || 'typed sizes' }] }]),
@@ -15,7 +17,7 @@ const groups = computed(() => [
       text: `${text}, ${inches ? 'inch' : 'metric'}`,
       list: (data.value?.sections ?? [])
         .filter((s) => s.inches === inches && s.sizes.kind === kind)
-        .map((s) => ({ value: s.name, text: s.name, note: `${s.kilos.toFixed(2)} kg/m` })),
+        .map((s) => ({ value: s.name, text: s.name, note: linear(s.kilos) })),
     })),
   ),
 ])

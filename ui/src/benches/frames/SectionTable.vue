@@ -8,7 +8,7 @@ import VerdictLine from '@/kit/VerdictLine.vue'
 import type { OpenFrame } from './useFrame'
 import TableFrame from '@/kit/TableFrame.vue'
 
-const { mass } = useAmounts()
+const { mass, demand } = useAmounts()
 const props = defineProps<{ open: OpenFrame; stock: string }>()
 const emit = defineEmits<{ taken: [stock: string] }>()
 const id = computed(() => props.open.view.value!.id)
@@ -58,7 +58,7 @@ function pick(o: Option) {
           </td>
           <td class="num">{{ mass(o.mass, 1) }}</td>
           <td><VerdictLine :utilisation="o.use" :verdict="o.verdict" :label="o.stock" /></td>
-          <td class="num">{{ o.moves.toFixed(1) }} mm</td>
+          <td class="num">{{ demand(o.moves, 'mm') }}</td>
           <td v-if="data.some((x) => x.cost)" class="num">{{ o.cost?.toFixed(0) }}</td>
           <td>
             <button v-if="!o.now" type="button" class="press tight" :class="{ main: o.lightest }" @click="pick(o)">

@@ -5,6 +5,7 @@ import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed, ref } from 'vue'
 import { type Duty, type HoldingView, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
+import { paperOf } from '@/jobs/paper'
 import { newId } from '@/api/ids'
 import { mayBe, shows, wordOf, wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
@@ -45,7 +46,7 @@ async function label(id: string) {
   wrong.value = ''
   try {
     await props.open.send()
-    await fetchFile(`/api/v1/jobs/${props.job}/rating-label?duty=${id}&paper=${localStorage.getItem('warmanvil.paper') ?? 'a4'}`)
+    await fetchFile(`/api/v1/jobs/${props.job}/rating-label?duty=${id}&paper=${paperOf(props.open.style.value.unit !== 'mm')}`)
   } catch (e) {
     wrong.value = words(e)
   }

@@ -7,6 +7,7 @@ import { ArrowDown, ArrowUp } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { type BoltedJoint, type BoltedTold, type Fix, type HoldingView, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
+import { paperOf } from '@/jobs/paper'
 import { newId } from '@/api/ids'
 import { at as read, put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
@@ -95,7 +96,7 @@ async function print() {
   wrong.value = ''
   try {
     await props.open.send()
-    await fetchFile(`/api/v1/jobs/${props.job}/torque-sheet?paper=${localStorage.getItem('warmanvil.paper') ?? 'a4'}`)
+    await fetchFile(`/api/v1/jobs/${props.job}/torque-sheet?paper=${paperOf(inches.value)}`)
   } catch (e) {
     wrong.value = words(e)
   }

@@ -128,8 +128,8 @@ const flipRubber = (row: Row) =>
           />
           <template v-if="row.rubber">
             <ValueField
-              label="Stiffness of one, N/mm"
-              kind="number"
+              label="Stiffness of one"
+              kind="rate"
               :model-value="joint.rubber!.stiffness"
               :lengths="open.style.value"
               @update:model-value="(v) => open.set(`/joints/${at}/rubber/stiffness`, v)"

@@ -5,6 +5,7 @@ import { words } from '@/api/client'
 import { useFrames, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import DocumentBar from '@/documents/DocumentBar.vue'
+import { choosePaper, type Paper, paperOf, papers } from '@/jobs/paper'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -31,9 +32,13 @@ watch(
   },
   { immediate: true },
 )
-const key = 'warmanvil.paper'
-const paper = ref<'a4' | 'letter'>((localStorage.getItem(key) as 'a4' | null) ?? 'a4')
-watch(paper, (p) => localStorage.setItem(key, p))
+const inches = computed(() => page.value?.job.brief.unit !== 'mm')
+const paper = ref<Paper>('a4')
+watch(inches, (i) => (paper.value = paperOf(i)), { immediate: true })
+function setPaper(p: Paper) {
+  paper.value = p
+  choosePaper(inches.value, p)
+}
 // What board lies in the shop differs where inches are spoken, and is kept apart:
 // neither reads roundly in the other's unit.
 const boardKey = computed(() => `warmanvil.board.${page.value?.job.brief.unit === 'mm' ? 'mm' : 'in'}`)
@@ -70,14 +75,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
           { value: 'in', text: 'inch' },
         ]"
       />
-      <ChoiceRow
-        v-model="paper"
-        label="Paper of the templates"
-        :choices="[
-          { value: 'a4', text: 'A4' },
-          { value: 'letter', text: 'Letter' },
-        ]"
-      />
+      <ChoiceRow label="Paper of the templates" :choices="papers(inches)" :model-value="paper" @update:model-value="setPaper" />
       <ValueField
         class="board"
         label="Board of mock-ups"

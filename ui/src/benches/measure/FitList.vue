@@ -89,7 +89,7 @@ const pocket = () => ({
                 label="Clearance wanted, a side"
                 :model-value="f.slide.want ?? null"
                 :lengths="open.style.value"
-                note="0.25 mm when left empty"
+                :usual="0.25"
                 @update:model-value="(v) => open.set(`/fits/${i}/slide/want`, v)"
               />
             </FieldGrid>

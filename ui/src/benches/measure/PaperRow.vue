@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import { api, take, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
+import { paperOf } from '@/jobs/paper'
 import FilePick from '@/kit/FilePick.vue'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 
@@ -12,7 +13,7 @@ const wrong = ref('')
 const refused = ref<{ line: number; text: string; why: string }[]>([])
 async function get(kind: string) {
   said.value = wrong.value = ''
-  const paper = localStorage.getItem('warmanvil.paper') ?? 'a4'
+  const paper = paperOf(props.open.style.value.unit !== 'mm')
   try {
     said.value = `${await fetchFile(`/api/v1/jobs/${props.job}/sheets/${kind}?paper=${paper}`)} is in your downloads.`
   } catch (e) {

@@ -29,14 +29,6 @@ function toggle(i: number, key: 'moves' | 'absent', s: 'stowed' | 'inUse' | 'tra
   const had = list.value[i]![key] ?? []
   props.open.set(`/spaces/${i}/${key}`, had.includes(s) ? had.filter((x) => x !== s) : [...had, s])
 }
-const usual: Record<string, string> = {
-  fixed: '5 mm',
-  moving: '12 mm',
-  tyre: '25 mm',
-  hot: '50 mm',
-  line: '15 mm',
-  tank: '20 mm',
-}
 const about = (s: Space) => wordOf('SurveyShape', 'form', s.shape.form)?.text
 </script>
 
@@ -87,7 +79,7 @@ const about = (s: Space) => wordOf('SurveyShape', 'form', s.shape.form)?.text
               label="Keep off by"
               :model-value="s.need ?? null"
               :lengths="open.style.value"
-              :note="usual[s.kind] ? `usual ${usual[s.kind]}` : undefined"
+              :usual="wordOf('SurveySpace', 'kind', s.kind)?.usual"
               :wrong="open.fault(`/spaces/${i}/need`)"
               @update:model-value="(v) => open.set(`/spaces/${i}/need`, v)"
             />

@@ -2,11 +2,12 @@
 import { computed } from 'vue'
 import type { BendLine, BendStep } from '@/api/client'
 import type { OpenPart } from './usePart'
+import { useAmounts } from '@/kit/amounts'
 import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import TableFrame from '@/kit/TableFrame.vue'
 
-const props = defineProps<{ bends: BendLine[]; steps: BendStep[]; explain: OpenPart['explain'] }>()
+const props = defineProps<{ inches: boolean; bends: BendLine[]; steps: BendStep[]; explain: OpenPart['explain'] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 /** In the order they are made. */
 const rows = computed(() =>
@@ -16,7 +17,7 @@ const rows = computed(() =>
   }),
 )
 const schools = { coupon: 'coupon', table: 'chart', standard: 'DIN 6935', fixed: 'fixed' }
-const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.toFixed(0)} N`)
+const { force } = useAmounts(() => props.inches)
 </script>
 
 <template>
@@ -47,14 +48,14 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           <button type="button" class="press tight bare name" @click="emit('choose', l.id)">{{ l.name }}</button>
         </th>
         <td>
-          <Frac :text="l.step.stop.text" :lies="l.step.stop.lies" class="num" />
+          <Frac :text="l.step.stop.text" :lies="l.step.stop.lies" :off="l.step.stop.off" class="num" />
           <WhyButton :name="`stop of ${l.name}`" :working="() => explain({ what: 'stop', id: l.id })" />
           <span class="under"
             >{{ l.step.stopAt }}<template v-if="l.step.note">; {{ l.step.note }}</template></span
           >
         </td>
         <td>
-          <Frac :text="l.place.text" :lies="l.place.lies" class="num" />
+          <Frac :text="l.place.text" :lies="l.place.lies" :off="l.place.off" class="num" />
           <template v-for="axis in l.axis === 'slanted' ? (['x', 'y'] as const) : [l.axis]" :key="axis">
             <WhyButton
               :name="`bend line of ${l.name}${l.axis === 'slanted' ? (axis === 'x' ? ', from the left' : ', from the front') : ''}`"
@@ -76,18 +77,18 @@ const tonnes = (n: number) => (n >= 1000 ? `${(n / 1000).toFixed(1)} kN` : `${n.
           /></template>
           <span v-else>takes no set</span>
         </td>
-        <td><Frac :text="l.radius.text" :lies="l.radius.lies" /></td>
+        <td><Frac :text="l.radius.text" /></td>
         <td>
-          <Frac :text="l.allowance.text" :lies="l.allowance.lies" class="num" />
+          <Frac :text="l.allowance.text" class="num" />
           <WhyButton :name="`bend allowance of ${l.name}`" :working="() => explain({ what: 'allowance', id: l.id })" />
         </td>
-        <td><Frac :text="l.deduction.text" :lies="l.deduction.lies" /></td>
+        <td><Frac :text="l.deduction.text" /></td>
         <td>
           {{ l.kFactor.toFixed(3) }} <span class="soft small">{{ schools[l.school] }}</span>
         </td>
         <td>
           <template v-if="l.force !== null"
-            >{{ tonnes(l.force) }} <WhyButton name="press force" :working="() => explain({ what: 'force', id: l.id })"
+            >{{ force(l.force) }} <WhyButton name="press force" :working="() => explain({ what: 'force', id: l.id })"
           /></template>
           <span v-else class="soft">by hand</span>
         </td>

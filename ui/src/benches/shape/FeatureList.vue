@@ -137,7 +137,6 @@ const worst = computed(() => {
           :path="d.path"
           :label="d.label"
           :text="d.text"
-          :lies="d.lies"
           :here="bench.path.value === d.path"
           :unread="bench.unread.value[d.path] !== undefined"
           @choose="bench.choose"

@@ -16,7 +16,7 @@ defineProps<{ part: Part }>()
         :data-figure="f.key"
       >
         <dt>{{ f.name }}</dt>
-        <dd><Frac :text="f.text" :lies="f.lies" class="num" /> <WhyButton :name="f.name" :working="f.working" /></dd>
+        <dd><Frac :text="f.text" :lies="f.lies" :off="f.off" class="num" /> <WhyButton :name="f.name" :working="f.working" /></dd>
       </div>
     </dl>
   </section>

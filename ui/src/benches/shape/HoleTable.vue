@@ -29,13 +29,13 @@ const emit = defineEmits<{ choose: [feature: string] }>()
         </th>
         <td><Frac :text="h.size" /></td>
         <td class="num">
-          <Frac :text="h.x.text" :lies="h.x.lies" /><WhyButton
+          <Frac :text="h.x.text" :lies="h.x.lies" :off="h.x.off" /><WhyButton
             :name="`${h.name} from the left`"
             :working="() => explain({ what: 'hole', id: h.id, axis: 'x' })"
           />
         </td>
         <td class="num">
-          <Frac :text="h.y.text" :lies="h.y.lies" /><WhyButton
+          <Frac :text="h.y.text" :lies="h.y.lies" :off="h.y.off" /><WhyButton
             :name="`${h.name} from the front`"
             :working="() => explain({ what: 'hole', id: h.id, axis: 'y' })"
           />

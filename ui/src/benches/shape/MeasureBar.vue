@@ -50,16 +50,12 @@ watch(
       hide-label
       class="value"
       :label="`${d.group}: ${d.label}`"
-      :kind="d.kind"
+      :kind="d.hole ? 'hole' : d.kind"
       :model-value="value"
       :text="value === d.value && d.kind === 'length' ? d.text : undefined"
       :lengths="bench.style()"
       :family="d.path === '/thickness' ? family : undefined"
-      :note="
-        d.lies !== 'exact'
-          ? `${d.note ? d.note + '; ' : ''}true size is ${d.lies === 'heavy' ? 'larger' : 'smaller'} than shown`
-          : d.note
-      "
+      :note="d.note"
       :wrong="fault || stray"
       :entry="bench.entry(d.path)"
       @enter="(back) => bench.walk(back ? -1 : 1)"

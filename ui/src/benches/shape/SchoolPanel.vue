@@ -60,13 +60,13 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
           <th scope="row">{{ name(s.school) }}<span v-if="s.chosen" class="small">, in use</span></th>
           <template v-if="s.x && s.y">
             <td class="num">
-              <Frac :text="s.x.text" :lies="s.x.lies" /><WhyButton
+              <Frac :text="s.x.text" :lies="s.x.lies" :off="s.x.off" /><WhyButton
                 :name="`blank, left to right, ${name(s.school)}`"
                 :working="() => part.explain({ what: 'school', school: s.school, axis: 'x' })"
               />
             </td>
             <td class="num">
-              <Frac :text="s.y.text" :lies="s.y.lies" /><WhyButton
+              <Frac :text="s.y.text" :lies="s.y.lies" :off="s.y.off" /><WhyButton
                 :name="`blank, front to back, ${name(s.school)}`"
                 :working="() => part.explain({ what: 'school', school: s.school, axis: 'y' })"
               />

@@ -61,6 +61,7 @@ const takeUp = (f: Finding) =>
           @back="takeUp"
         />
         <BendTable
+          :inches="bench.style().unit !== 'mm'"
           v-else-if="shown === 'bends'"
           :bends="built.bendLines"
           :steps="built.steps"

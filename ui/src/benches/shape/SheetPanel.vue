@@ -4,6 +4,7 @@ import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed } from 'vue'
 import { useJob, useStock } from '@/api/queries'
 import { mayBe, wordOf, wordsOf } from '@/api/words'
+import { useAmounts } from '@/kit/amounts'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
@@ -15,6 +16,7 @@ const { data: stock } = useStock()
 const part = computed(() => props.bench.part.value!)
 const recipe = computed(() => part.value.recipe.value!)
 const material = computed(() => stock.value?.materials.find((m) => m.key === recipe.value.material))
+const { stress, density } = useAmounts(() => props.bench.style().unit !== 'mm')
 const inches = computed(() => props.bench.style().unit !== 'mm')
 const gauges = computed(() => stock.value?.gauges.find((g) => g.family === material.value?.family)?.gauges ?? [])
 /** A gauge as its table says it, in the job's unit. */
@@ -136,8 +138,8 @@ function toGauge(value: string) {
       @update:model-value="master"
     />
     <p v-if="material" class="small soft wide">
-      {{ material.name }}: yield {{ material.yield }} MPa, tensile {{ material.tensile }} MPa, {{ material.density }} kg/m³.
-      {{ material.source }}.
+      {{ material.name }}: yield {{ stress(material.yield) }}, tensile {{ stress(material.tensile) }},
+      {{ density(material.density) }}. {{ material.source }}.
     </p>
   </FieldGrid>
 </template>

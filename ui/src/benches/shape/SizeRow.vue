@@ -3,14 +3,14 @@
 // those that changed are looked at again.
 import Frac from '@/kit/Frac.vue'
 
-defineProps<{ path: string; label: string; text: string; lies: string; here: boolean; unread: boolean }>()
+defineProps<{ path: string; label: string; text: string; here: boolean; unread: boolean }>()
 defineEmits<{ choose: [path: string] }>()
 </script>
 
 <template>
   <button type="button" class="size" :class="{ here }" :data-path="path" @click="$emit('choose', path)">
     <span>{{ label }} <strong v-if="unread" class="mark">not read</strong></span>
-    <span class="num"><Frac :text="text" :lies="lies" /></span>
+    <span class="num"><Frac :text="text" /></span>
   </button>
 </template>
 
