@@ -147,7 +147,8 @@ func asks(route string) (role string, known bool) {
 	for _, path := range []string{"/api/v1/parts/{id}", "/api/v1/frames/{id}", "/api/v1/jobs/{id}/survey", "/api/v1/jobs/{id}/brief"} {
 		switch method, rest, found := strings.Cut(route, " "+path); {
 		case !found:
-		case method == "GET" && (rest == "" || rest == "/revisions" || rest == "/revisions/{number}" || rest == "/revisions/{number}/since"):
+		case method == "GET" && (rest == "" || rest == "/revisions" || rest == "/revisions/{number}" || rest == "/revisions/{number}/since" ||
+			rest == "/dependants"):
 			return "reader", true
 		case method == "PUT" && rest == "" || method == "POST" && (rest == "/undo" || rest == "/redo" || rest == "/archive"):
 			return "maker", true

@@ -138,6 +138,10 @@ func documentRoutes[T job.Form[T], V any](s *server, k documented[T, V]) {
 			summary: "Put a " + k.word + " away or bring it back"}, func(c call, in Archiving) (Done, error) {
 			return Done{true}, s.jobs.Archive(ctx(c), k.kind, c.id, in.Archived)
 		})
+		route(s, operation{method: "GET", path: k.path + "/dependants", id: "dependantsOf" + k.name,
+			summary: "What of the job names this " + k.word + ", and is not whole without it"}, func(c call, _ none) ([]job.Dependant, error) {
+			return s.jobs.Dependants(ctx(c), k.kind, c.id)
+		})
 	}
 }
 

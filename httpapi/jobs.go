@@ -34,6 +34,8 @@ type JobPage struct {
 	Parts   []PartHead   `json:"parts" doc:"folded of sheet"`
 	Frames  []NamedFrame `json:"frames" doc:"built of members"`
 	Numbers []NumberView `json:"numbers"`
+
+	Away []job.PutAway `json:"away" doc:"parts and frames that were put away"`
 }
 
 // NamedFrame is a frame to choose.
@@ -221,6 +223,9 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 	}
 	for i, p := range parts {
 		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, p.Part, job.BareParts(parts)))
+	}
+	if page.Away, err = s.jobs.Away(ctx, c.id); err != nil {
+		return JobPage{}, err
 	}
 	for i, n := range numbers {
 		page.Numbers[i] = s.numberView(ctx, n, j.Brief.Inches())

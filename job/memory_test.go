@@ -90,6 +90,15 @@ func (m *memory) Documents(_ context.Context, job string, k Kind) (out []Documen
 	return out, m.down
 }
 
+func (m *memory) PutAway(_ context.Context, job string) (out []Document, err error) {
+	for _, id := range m.order {
+		if d := m.documents[id]; d.JobID == job && d.Archived {
+			out = append(out, d)
+		}
+	}
+	return out, m.down
+}
+
 func (m *memory) Document(_ context.Context, id string) (Document, error) {
 	d, ok := m.documents[id]
 	if !ok {

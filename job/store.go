@@ -78,6 +78,8 @@ type DocumentStore interface {
 	Only(ctx context.Context, jobID string, k Kind) (Document, error)
 	// Documents lists a job's documents of a kind that are not put away, oldest first.
 	Documents(ctx context.Context, jobID string, k Kind) ([]Document, error)
+	// PutAway lists a job's documents that were put away, oldest first.
+	PutAway(ctx context.Context, jobID string) ([]Document, error)
 	// AddDocuments adds documents with their first state, all or none. A second of a kind
 	// that a job has one of fails with ErrConflict.
 	AddDocuments(ctx context.Context, list ...Document) error

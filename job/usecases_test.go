@@ -310,3 +310,42 @@ func TestClashesInWords(t *testing.T) {
 		t.Errorf("%v %+v", err, clash.Places)
 	}
 }
+
+// What names a part is told before it is put away, in any document, by place.
+func TestDependants(t *testing.T) {
+	s, _ := remembering()
+	if err := s.LoadDemo(ctx); err != nil {
+		t.Fatal(err)
+	}
+	j := demoJob(t, s, "Orchard truck")
+	parts, err := s.Parts(ctx, j.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	found := map[string][]Dependant{}
+	for _, p := range parts {
+		list, err := s.Dependants(ctx, KindSheet, p.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		found[p.Name] = list
+	}
+	list := found["Press foot"]
+	if len(list) == 0 || list[0].Kind != KindBrief || !strings.Contains(strings.Join(list[0].Where, "; "), "Press on its feet") {
+		t.Errorf("the press foot is named by %+v", list)
+	}
+	if _, err := s.Dependants(ctx, KindSheet, j.ID); !errors.Is(err, ErrNotFound) {
+		t.Errorf("of what is no part: %v", err)
+	}
+	if err := s.Archive(ctx, KindSheet, parts[1].ID, true); err != nil {
+		t.Fatal(err)
+	}
+	away, err := s.Away(ctx, j.ID)
+	if err != nil || len(away) != 1 || away[0].ID != parts[1].ID || away[0].Name != parts[1].Name || away[0].Kind != KindSheet {
+		t.Errorf("put away is %+v (%v)", away, err)
+	}
+	left, err := s.Parts(ctx, j.ID)
+	if err != nil || len(left) != len(parts)-1 {
+		t.Errorf("%d parts are left of %d (%v)", len(left), len(parts), err)
+	}
+}

@@ -40,6 +40,7 @@ func TestNothingIsAnsweredWithoutADatabase(t *testing.T) {
 		"document":         err1(s.Document(ctx, p.ID)),
 		"only":             err1(s.Only(ctx, j.ID, job.KindSurvey)),
 		"documents":        err1(s.Documents(ctx, j.ID, job.KindSheet)),
+		"put away":         err1(s.PutAway(ctx, j.ID)),
 		"add documents":    s.AddDocuments(ctx, doc),
 		"save document":    err1(s.SaveDocument(ctx, doc, doc.Revision)),
 		"archive document": s.ArchiveDocument(ctx, p.ID, true, day),

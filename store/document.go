@@ -52,6 +52,15 @@ func (s *Store) Documents(ctx context.Context, jobID string, k job.Kind) ([]job.
 	return collectDocuments(rows)
 }
 
+// PutAway lists a job's documents that were put away, oldest first.
+func (s *Store) PutAway(ctx context.Context, jobID string) ([]job.Document, error) {
+	rows, err := s.pool.Query(ctx, `SELECT `+documentColumns+` WHERE d.owner = $1 AND d.archived ORDER BY d.created_at, d.id`, jobID)
+	if err != nil {
+		return nil, err
+	}
+	return collectDocuments(rows)
+}
+
 // AddDocuments adds documents with their first state, all or none.
 func (s *Store) AddDocuments(ctx context.Context, list ...job.Document) error {
 	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {

@@ -11,9 +11,9 @@ import (
 
 // Word is one thing that can be chosen.
 type Word struct {
-	Value string `json:"value" doc:"what is stored; empty where nothing is said"`
-	Text  string `json:"text"`
-	Hint  string `json:"hint,omitempty" doc:"what it means, for who does not know the word"`
+	Value string  `json:"value" doc:"what is stored; empty where nothing is said"`
+	Text  string  `json:"text"`
+	Hint  string  `json:"hint,omitempty" doc:"what it means, for who does not know the word"`
 	Usual float64 `json:"usual,omitempty" doc:"mm, the distance that stands where none is said"`
 	// Shows are fields beside it that are chosen with this choice and not with every other.
 	Shows []string `json:"shows,omitempty" doc:"fields beside it that are chosen with it only"`

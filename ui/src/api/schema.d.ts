@@ -1110,6 +1110,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/frames/{id}/dependants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of the job names this frame, and is not whole without it */
+        get: operations["dependantsOfFrame"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/frames/{id}/duplicate": {
         parameters: {
             query?: never;
@@ -2045,6 +2062,23 @@ export interface paths {
         put?: never;
         /** Put a part away or bring it back */
         post: operations["archivePart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/parts/{id}/dependants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of the job names this part, and is not whole without it */
+        get: operations["dependantsOfPart"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3245,6 +3279,16 @@ export interface components {
             origin?: string;
             /** @description what z up is square to */
             up?: string;
+        };
+        Dependant: {
+            /** @description of the document */
+            id: string;
+            /** @description brief, survey, sheet or frame */
+            kind: string;
+            /** @description of a part or a frame */
+            name?: string;
+            /** @description the places in it, in words */
+            where: string[];
         };
         Device: {
             /** @description mm of its origin behind the front axle or the coupling */
@@ -5904,6 +5948,8 @@ export interface components {
             onRoof?: boolean;
         };
         JobPage: {
+            /** @description parts and frames that were put away */
+            away: components["schemas"]["PutAway"][];
             /** @description built of members */
             frames: components["schemas"]["NamedFrame"][];
             job: components["schemas"]["JobView"];
@@ -8468,6 +8514,13 @@ export interface components {
              */
             perThickness: number;
             source: string;
+        };
+        PutAway: {
+            /** Format: uuid */
+            id: string;
+            /** @description sheet or frame */
+            kind: string;
+            name: string;
         };
         Quantity: {
             name: string;
@@ -13106,6 +13159,37 @@ export interface operations {
             };
         };
     };
+    dependantsOfFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dependant"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     duplicateFrame: {
         parameters: {
             query?: never;
@@ -15075,6 +15159,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dependantsOfPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dependant"][];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 // Which part or frame of the job is open; another, a new one, a copy, away with it. What
 // is said of the open one and its document bar go inside.
-import { Archive, Copy, Plus } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { Archive, Copy, Plus, Undo2 } from '@lucide/vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type JobPage, take, words } from '@/api/client'
+import { api, type JobPage, type Dependant, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
+import DialogBox from '@/kit/DialogBox.vue'
 import PickOne from '@/kit/PickOne.vue'
 import IconPress from '@/kit/IconPress.vue'
+import { lastAway } from './lastAway'
+import { once } from '@/kit/once'
 
 type Kind = 'part' | 'frame'
 const props = defineProps<{ page: JobPage; kind: Kind; id: string; name: string; send: () => Promise<unknown> }>()
@@ -24,16 +27,24 @@ const named = (kind: Kind, list: { id: string; name: string }[]) => {
 const things = computed(() => [
   { text: 'Folded parts', list: named('part', props.page.parts) },
   { text: 'Frames', list: [...named('frame', props.page.frames), { value: 'frame', text: 'A new frame …' }] },
+  {
+    text: 'Put away: taking one brings it back',
+    list: props.page.away
+      .filter((x) => x.id !== props.id)
+      .map((x) => ({ value: `away/${x.kind === 'sheet' ? 'part' : 'frame'}/${x.id}`, text: x.name })),
+  },
 ])
 /** Parts stand at the bench itself, frames below it. */
 const place = (thing: string) => `/jobs/${props.page.job.id}/shape/${thing.replace(/^part\//, '')}`
 async function goTo(thing: string) {
+  const [away, kind, id] = thing.split('/')
+  if (away === 'away') return bringBack(kind as Kind, id!)
   await props.send()
   refreshJobs()
   await router.push(place(thing))
 }
 const path = () => ({ params: { path: { id: props.id } } })
-async function tried(what: () => Promise<string>) {
+const tried = once(async (what: () => Promise<string>) => {
   said.value = ''
   try {
     await props.send()
@@ -41,21 +52,53 @@ async function tried(what: () => Promise<string>) {
   } catch (e) {
     said.value = words(e)
   }
-}
+})
 const duplicate = () =>
   tried(async () =>
     props.kind === 'part'
       ? `part/${(await take(api.POST('/api/v1/parts/{id}/duplicate', path()))).id}`
       : `frame/${(await take(api.POST('/api/v1/frames/{id}/duplicate', path()))).id}`,
   )
+function archive(kind: Kind, id: string, archived: boolean) {
+  const body = { params: { path: { id } }, body: { archived } }
+  return kind === 'part'
+    ? take(api.POST('/api/v1/parts/{id}/archive', body))
+    : take(api.POST('/api/v1/frames/{id}/archive', body))
+}
+/** What names it, and asks before it goes. */
+const dependants = shallowRef<Dependant[]>([])
+async function askAway() {
+  said.value = ''
+  try {
+    await props.send()
+    dependants.value = await (props.kind === 'part'
+      ? take(api.GET('/api/v1/parts/{id}/dependants', path()))
+      : take(api.GET('/api/v1/frames/{id}/dependants', path())))
+  } catch (e) {
+    said.value = words(e)
+    return
+  }
+  if (!dependants.value.length) await putAway()
+}
 const putAway = () =>
   tried(async () => {
-    const body = { ...path(), body: { archived: true } }
-    await (props.kind === 'part'
-      ? take(api.POST('/api/v1/parts/{id}/archive', body))
-      : take(api.POST('/api/v1/frames/{id}/archive', body)))
-    return ''
+    dependants.value = []
+    await archive(props.kind, props.id, true)
+    lastAway.value = { job: props.page.job.id, kind: props.kind, id: props.id, name: props.name }
+    const { parts, frames } = props.page
+    const left = (props.kind === 'part' ? parts : frames).find((x) => x.id !== props.id)
+    return left ? `${props.kind}/${left.id}` : parts[0] ? `part/${parts[0].id}` : 'new'
   })
+const bringBack = (kind: Kind, id: string) =>
+  tried(async () => {
+    await archive(kind, id, false)
+    if (lastAway.value?.id === id) lastAway.value = undefined
+    return `${kind}/${id}`
+  })
+const away = computed(() =>
+  lastAway.value?.job === props.page.job.id && lastAway.value.id !== props.id ? lastAway.value : undefined,
+)
+const of = (u: Dependant) => u.name || (u.kind === 'brief' ? 'The brief' : u.kind === 'survey' ? 'What was measured' : '')
 </script>
 
 <template>
@@ -72,10 +115,28 @@ const putAway = () =>
     />
     <IconPress :icon="Plus" :size="20" :name="`New ${kind}`" @click="goTo(kind === 'part' ? 'new' : 'frame')" />
     <IconPress :icon="Copy" :size="20" :name="`Duplicate the ${kind}`" @click="duplicate" />
-    <IconPress :icon="Archive" :size="20" :name="`Put the ${kind} away`" @click="putAway" />
+    <IconPress :icon="Archive" :size="20" :name="`Put the ${kind} away`" @click="askAway" />
     <span class="gap"></span>
+    <span v-if="away" class="small" role="status"
+      >{{ away.name }} is put away.
+      <button type="button" class="press tight" @click="bringBack(away.kind, away.id)">
+        <Undo2 :size="16" aria-hidden="true" />Bring it back
+      </button></span
+    >
     <span v-if="said" class="wrong" role="alert">{{ said }}</span>
     <slot />
+    <DialogBox :show="dependants.length > 0" :title="`${name} is used`" @close="dependants = []">
+      <p>Put away, it is missing here. It can be brought back from the list of parts at any time.</p>
+      <ul class="dependants">
+        <li v-for="u in dependants" :key="u.id">
+          <strong>{{ of(u) }}</strong>: {{ u.where.join('; ') }}
+        </li>
+      </ul>
+      <template #actions>
+        <button type="button" class="press" @click="dependants = []">Leave it</button>
+        <button type="button" class="press main" @click="putAway">Put it away</button>
+      </template>
+    </DialogBox>
   </header>
 </template>
 
@@ -101,5 +162,11 @@ const putAway = () =>
 }
 .gap {
   flex: 1;
+}
+.dependants {
+  margin: 0;
+  padding-left: 20px;
+  display: grid;
+  gap: 6px;
 }
 </style>

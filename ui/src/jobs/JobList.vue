@@ -15,6 +15,7 @@ import JobRow from './JobRow.vue'
 import LongWork from './LongWork.vue'
 import { alter } from '@/documents/alter'
 import { blankBrief, blankPart } from './starter'
+import { once } from '@/kit/once'
 
 const router = useRouter()
 const archived = ref(false)
@@ -41,7 +42,7 @@ function ask(what: 'job' | 'part') {
   into.value = what === 'part' ? (jobs.value?.[0]?.id ?? '') : ''
 }
 
-async function start() {
+const start = once(async () => {
   try {
     let job = jobs.value?.find((j) => j.id === into.value)
     if (!job || asking.value === 'job')
@@ -62,7 +63,7 @@ async function start() {
   } catch (e) {
     wrong.value = (e instanceof Refused && e.at('/name')) || words(e)
   }
-}
+})
 
 async function change(what: string, name: string, how: Promise<unknown>) {
   try {
@@ -75,7 +76,7 @@ async function change(what: string, name: string, how: Promise<unknown>) {
   refreshJobs()
 }
 
-async function duplicate(job: JobView) {
+const duplicate = once(async (job: JobView) => {
   try {
     const copy = await take(api.POST('/api/v1/jobs/{id}/duplicate', { params: { path: { id: job.id } } }))
     said.value = `${copy.brief.name} made.`
@@ -83,7 +84,7 @@ async function duplicate(job: JobView) {
     said.value = words(e)
   }
   refreshJobs()
-}
+})
 
 const rename = (job: JobView) =>
   change(

@@ -115,7 +115,13 @@ watch(
     </p>
     <div class="row">
       <slot name="adds" :add="plus">
-        <button v-if="add && make" type="button" class="press" :class="{ tight: small }" @click="plus(make())">
+        <button
+          v-if="add && make"
+          type="button"
+          class="press"
+          :class="{ tight: small }"
+          @click="(e) => e.detail < 2 && plus(make!())"
+        >
           <Plus :size="small ? 16 : 18" aria-hidden="true" />{{ add }}
         </button>
       </slot>

@@ -6,6 +6,7 @@ import DialogBox from '@/kit/DialogBox.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import { useRail } from '@/device'
+import { once } from '@/kit/once'
 
 const props = defineProps<{ calc: string; title: string; request: Record<string, unknown> }>()
 const { data: jobs } = useJobs(false)
@@ -22,7 +23,7 @@ function ask() {
   wrong.value = ''
   asking.value = true
 }
-async function keep() {
+const keep = once(async () => {
   try {
     await take(
       api.POST('/api/v1/jobs/{id}/numbers', {
@@ -36,7 +37,7 @@ async function keep() {
   } catch (e) {
     wrong.value = words(e)
   }
-}
+})
 </script>
 
 <template>

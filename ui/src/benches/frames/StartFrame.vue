@@ -11,6 +11,7 @@ import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import MaterialPick from './MaterialPick.vue'
 import SectionPick from './SectionPick.vue'
+import { once } from '@/kit/once'
 
 const props = defineProps<{ job: JobView }>()
 const router = useRouter()
@@ -33,7 +34,7 @@ const choices = computed(() => [
   ...(lists.value?.starters ?? []).map((s) => ({ value: s.key, text: s.name })),
   { value: '', text: 'Nothing: an empty frame' },
 ])
-async function start() {
+const start = once(async () => {
   wrong.value = ''
   const asks = Object.fromEntries(
     (starter.value?.asks ?? []).map((a) => [a.key, values.value[`${key.value}.${a.key}`] ?? usual(a)]),
@@ -56,7 +57,7 @@ async function start() {
   } catch (e) {
     wrong.value = words(e)
   }
-}
+})
 </script>
 
 <template>

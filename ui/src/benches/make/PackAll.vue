@@ -5,11 +5,12 @@ import { words } from '@/api/client'
 import LongWork from '@/jobs/LongWork.vue'
 import { packJob } from '@/jobs/tasks'
 import WholeRow from './WholeRow.vue'
+import { once } from '@/kit/once'
 
 const props = defineProps<{ job: string; units: 'mm' | 'in'; paper: 'a4' | 'letter' }>()
 const wrong = ref('')
 const asked = ref(false)
-async function pack() {
+const pack = once(async () => {
   if (asked.value) return
   asked.value = true
   wrong.value = ''
@@ -19,7 +20,7 @@ async function pack() {
     wrong.value = words(e)
   }
   asked.value = false
-}
+})
 </script>
 
 <template>

@@ -17,6 +17,7 @@ import AgainstSurvey from './AgainstSurvey.vue'
 import SheetFields from './SheetFields.vue'
 import TraceView from './TraceView.vue'
 import PictureFrame from '@/kit/PictureFrame.vue'
+import { once } from '@/kit/once'
 
 const props = defineProps<{ job: JobView; parts: PartHead[] }>()
 const emit = defineEmits<{ made: [id: string] }>()
@@ -137,7 +138,7 @@ async function cutInto() {
     wrong.value = words(e)
   }
 }
-async function start() {
+const start = once(async () => {
   const part = drawing.value?.parts[chosen.value]
   if (!part) return
   wrong.value = ''
@@ -153,7 +154,7 @@ async function start() {
   } catch (e) {
     wrong.value = words(e)
   }
-}
+})
 </script>
 
 <template>

@@ -9,6 +9,7 @@ import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import SheetFields from './SheetFields.vue'
+import { once } from '@/kit/once'
 
 const props = defineProps<{ job: JobView }>()
 const emit = defineEmits<{ made: [id: string] }>()
@@ -31,7 +32,7 @@ const of = (a: Ask) => values.value[`${key.value}.${a.key}`] ?? usual(a)
 const put = (a: Ask, v: number) => (values.value = { ...values.value, [`${key.value}.${a.key}`]: v })
 const kinds = { length: 'length', angle: 'angle', count: 'count', choice: 'count' } as const
 
-async function start() {
+const start = once(async () => {
   wrong.value = ''
   faults.value = {}
   const path = { id: props.job.id }
@@ -55,7 +56,7 @@ async function start() {
     wrong.value = words(e)
     if (e instanceof Refused) faults.value = Object.fromEntries((e.problem?.errors ?? []).map((f) => [f.path, f.message]))
   }
-}
+})
 </script>
 
 <template>
