@@ -25,7 +25,8 @@ func TestTrayFromStarterToBendSheet(t *testing.T) {
 	p.goTo("/jobs/" + job + "/shape/" + part)
 	p.drawn()
 	p.press("New part")
-	p.pick(".start", "What it is", "Tray")
+	p.press("Tray")
+	p.wait("its picture", `document.querySelectorAll('.start .picture path').length === 1`)
 	p.set(".start", "Its name", "Battery tray")
 	p.set(".start", "Long, outside", "12 in")
 	p.pick(".start", "Corners", "edge to edge")
@@ -91,7 +92,7 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	}
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + job + "/shape/new")
-	p.press("a drawing: DXF or SVG")
+	p.press("A drawing: DXF or SVG")
 	p.wait("the file", `document.querySelector('input[type=file]')`)
 	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{file}))
 	p.wait("the gap", `document.querySelector('[data-code=open]')`)
@@ -124,7 +125,7 @@ func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 		t.Fatal(err)
 	}
 	p.goTo("/jobs/" + job + "/shape/new")
-	p.press("a drawing: DXF or SVG")
+	p.press("A drawing: DXF or SVG")
 	p.wait("the file", `document.querySelector('input[type=file]')`)
 	small := filepath.Join(t.TempDir(), "window.svg")
 	if err := os.WriteFile(small, []byte(`<svg width="120mm" viewBox="0 0 120 60"><path d="M0 0h100v40h-100z"/></svg>`), 0o600); err != nil {
@@ -166,7 +167,7 @@ func TestPlanAgainstTheDevice(t *testing.T) {
 	p := open(t, a, 1280, 800)
 	read := func(name string) {
 		p.goTo("/jobs/" + job + "/shape/new")
-		p.press("a drawing: DXF or SVG")
+		p.press("A drawing: DXF or SVG")
 		p.wait("the file", `document.querySelector('input[type=file]')`)
 		p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{filepath.Join(dir, name)}))
 	}

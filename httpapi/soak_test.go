@@ -156,7 +156,7 @@ func TestSoakHeavyBesideAnother(t *testing.T) {
 	for n := 0; time.Now().Before(end); n++ {
 		begin := time.Now()
 		if r := joan("GET", "/api/v1/parts/"+p.ID, ""); r.status != 200 {
-			t.Fatalf("read: %d", r.status)
+			t.Fatalf("read: %d %s after %v", r.status, r.body, time.Since(begin))
 		}
 		reads.since(begin)
 		if n%4 == 0 {

@@ -7,7 +7,6 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
-	"warmanvil/core/sheet/starters"
 	"warmanvil/core/trace"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -15,7 +14,7 @@ import (
 
 // PartStarters is what sheet parts are started from.
 type PartStarters struct {
-	Starters []starters.PartStarter `json:"starters"`
+	Starters []DrawnStarter `json:"starters"`
 }
 
 // PartsMade names the parts that were made, the first one first.
@@ -65,10 +64,7 @@ var worse = map[working.Severity]int{working.Stop: 0, working.Mind: 1, working.N
 const maxTraced = 20 << 20 // of a request, base64
 
 func (s *server) startPartRoutes() {
-	starters := PartStarters{starters.PartStarters}
-	route(s, operation{method: "GET", path: "/api/v1/part-starters", id: "getPartStarters", access: fixed,
-		summary: "What sheet parts are started from"},
-		func(call, none) (PartStarters, error) { return starters, nil })
+	s.sketchRoutes()
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/started-parts", id: "startParts", work: brisk,
 		summary: "Add the parts a starter makes"},
 		func(c call, in job.PartsStart) (PartsMade, error) {

@@ -2016,6 +2016,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/part-sketch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A picture of what a starter would make */
+        post: operations["sketchPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/part-starters": {
         parameters: {
             query?: never;
@@ -2023,7 +2040,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What sheet parts are started from */
+        /** What sheet parts are started from, with a picture of each */
         get: operations["getPartStarters"];
         put?: never;
         post?: never;
@@ -3362,6 +3379,13 @@ export interface components {
             side: components["schemas"]["Point"][][];
             /** @description it moves: the outline holds all it passes through */
             swept?: boolean;
+        };
+        DrawnStarter: {
+            asks: components["schemas"]["PartAsk"][];
+            key: string;
+            name: string;
+            says: string;
+            sketch: components["schemas"]["Sketch"];
         };
         DrillAnswer: {
             findings: components["schemas"]["Finding"][];
@@ -8156,14 +8180,8 @@ export interface components {
             id: string;
             name: string;
         };
-        PartStarter: {
-            asks: components["schemas"]["PartAsk"][];
-            key: string;
-            name: string;
-            says: string;
-        };
         PartStarters: {
-            starters: components["schemas"]["PartStarter"][];
+            starters: components["schemas"]["DrawnStarter"][];
         };
         PartState: {
             name: string;
@@ -9369,6 +9387,33 @@ export interface components {
             device?: string;
             name: string;
             password: string;
+        };
+        Sketch: {
+            /** @description mm, x to the right, y down */
+            lines: number[][][];
+            /**
+             * Format: int64
+             * @description parts that belong together; the first is drawn
+             */
+            many: number;
+            /** @description outside sizes as folded */
+            size: string;
+        };
+        SketchRequest: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            grain: number;
+            recipe: components["schemas"]["Recipe"];
+            /** @description key; the recipe as it stands when left out */
+            starter?: string;
+            /** @enum {string} */
+            unit: "mm" | "fraction" | "decimal";
+            /** @description what it asks for; the usual ones when left out */
+            values?: {
+                [key: string]: number;
+            };
         };
         SlopeSet: {
             id: string;
@@ -15019,6 +15064,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CodeView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sketchPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SketchRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sketch"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Which part or frame of the job is open; another, a new one, a copy, away with it. What
 // is said of the open one and its document bar go inside.
-import { Archive, Copy, Plus, Undo2 } from '@lucide/vue'
+import { Archive, Copy, Plus, Undo2, X } from '@lucide/vue'
 import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobPage, type Dependant, take, words } from '@/api/client'
@@ -98,7 +98,8 @@ const bringBack = (kind: Kind, id: string) =>
 const away = computed(() =>
   lastAway.value?.job === props.page.job.id && lastAway.value.id !== props.id ? lastAway.value : undefined,
 )
-const of = (u: Dependant) => u.name || (u.kind === 'brief' ? 'The brief' : u.kind === 'survey' ? 'What was measured' : '')
+const single: Record<string, string> = { brief: 'The brief', survey: 'What was measured' }
+const of = (u: Dependant) => single[u.kind] ?? u.name
 </script>
 
 <template>
@@ -117,14 +118,15 @@ const of = (u: Dependant) => u.name || (u.kind === 'brief' ? 'The brief' : u.kin
     <IconPress :icon="Copy" :size="20" :name="`Duplicate the ${kind}`" @click="duplicate" />
     <IconPress :icon="Archive" :size="20" :name="`Put the ${kind} away`" @click="askAway" />
     <span class="gap"></span>
-    <span v-if="away" class="small" role="status"
-      >{{ away.name }} is put away.
-      <button type="button" class="press tight" @click="bringBack(away.kind, away.id)">
-        <Undo2 :size="16" aria-hidden="true" />Bring it back
-      </button></span
-    >
     <span v-if="said" class="wrong" role="alert">{{ said }}</span>
     <slot />
+    <p v-if="away" class="away" role="status">
+      {{ away.name }} is put away.
+      <button type="button" class="press tight" @click="bringBack(away.kind, away.id)">
+        <Undo2 :size="16" aria-hidden="true" />Bring it back
+      </button>
+      <IconPress slim :icon="X" name="Leave it away" @click="lastAway = undefined" />
+    </p>
     <DialogBox :show="dependants.length > 0" :title="`${name} is used`" @close="dependants = []">
       <p>Put away, it is missing here. It can be brought back from the list of parts at any time.</p>
       <ul class="dependants">
@@ -162,6 +164,21 @@ const of = (u: Dependant) => u.name || (u.kind === 'brief' ? 'The brief' : u.kin
 }
 .gap {
   flex: 1;
+}
+/* Over the foot of the page: nothing moves when it comes or goes. */
+.away {
+  position: fixed;
+  z-index: 5;
+  left: 50%;
+  bottom: 84px;
+  transform: translateX(-50%);
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  margin: 0;
+  padding: 8px 8px 8px 16px;
+  background: var(--sheet);
+  border: 2px solid var(--rule-strong);
 }
 .dependants {
   margin: 0;

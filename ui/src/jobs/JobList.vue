@@ -14,7 +14,8 @@ import BringJob from './BringJob.vue'
 import JobRow from './JobRow.vue'
 import LongWork from './LongWork.vue'
 import { alter } from '@/documents/alter'
-import { blankBrief, blankPart } from './starter'
+import { blankBrief } from './starter'
+import { freeName } from '@/kit/freeName'
 import { once } from '@/kit/once'
 
 const router = useRouter()
@@ -26,7 +27,6 @@ rail.stops = 0
 
 const asking = ref<'' | 'job' | 'part' | 'rename'>('')
 const jobName = ref('')
-const partName = ref('')
 const into = ref('')
 const unit = ref<Brief['unit']>('mm')
 const wrong = ref('')
@@ -38,7 +38,8 @@ const units = computed(() => wordsOf('Brief', 'unit'))
 
 function ask(what: 'job' | 'part') {
   asking.value = what
-  jobName.value = partName.value = wrong.value = ''
+  wrong.value = ''
+  jobName.value = proposed()
   into.value = what === 'part' ? (jobs.value?.[0]?.id ?? '') : ''
 }
 
@@ -47,23 +48,16 @@ const start = once(async () => {
     let job = jobs.value?.find((j) => j.id === into.value)
     if (!job || asking.value === 'job')
       job = await take(api.POST('/api/v1/jobs', { body: blankBrief(jobName.value, unit.value) }))
-    if (asking.value === 'job') {
-      refreshJobs()
-      await router.push(`/jobs/${job.id}/measure`)
-      return
-    }
-    const part = await take(
-      api.POST('/api/v1/jobs/{id}/parts', {
-        params: { path: { id: job.id } },
-        body: { name: partName.value, quantity: 1, recipe: blankPart(job.brief.unit) },
-      }),
-    )
     refreshJobs()
-    await router.push(`/jobs/${job.id}/shape/${part.id}`)
+    await router.push(`/jobs/${job.id}/shape/new`)
   } catch (e) {
     wrong.value = (e instanceof Refused && e.at('/name')) || words(e)
   }
 })
+
+/** A name for a job that has none yet. */
+const proposed = () => freeName(`Job of ${new Date().toLocaleDateString(undefined, { day: 'numeric', month: 'long' })}`, names())
+const names = () => (jobs.value ?? []).map((j) => j.brief.name)
 
 async function change(what: string, name: string, how: Promise<unknown>) {
   try {
@@ -149,7 +143,6 @@ function askName(job: JobView) {
       :title="asking === 'part' ? 'New part' : 'New job'"
       @close="asking = ''"
     >
-      <TextField v-if="asking === 'part'" v-model="partName" label="Name of the part" :wrong="wrong" @enter="start" />
       <PickOne
         v-if="asking === 'part' && jobs?.length"
         v-model="into"
@@ -157,7 +150,7 @@ function askName(job: JobView) {
         :choices="[...jobs.map((j) => ({ value: j.id, text: j.brief.name })), { value: '', text: 'a new job' }]"
       />
       <template v-if="asking === 'job' || !into">
-        <TextField v-model="jobName" label="Name of the job" :wrong="asking === 'job' ? wrong : ''" @enter="start" />
+        <TextField v-model="jobName" label="Name of the job" :wrong="wrong" @enter="start" />
         <ChoiceRow v-model="unit" label="Lengths in" :choices="units" />
       </template>
       <template #actions>

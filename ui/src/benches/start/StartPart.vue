@@ -1,19 +1,20 @@
 <script setup lang="ts">
-// A new part: a plain plate, a whole part from a few numbers, or a drawing from
+// A new part: from a picture of what it will be, a part of one's own, or a drawing from
 // elsewhere.
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { words } from '@/api/client'
 import { useJob } from '@/api/queries'
 import { useRail } from '@/device'
-import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FromDrawing from './FromDrawing.vue'
 import FromNumbers from './FromNumbers.vue'
+import OwnPart from './OwnPart.vue'
+import StartGallery from './StartGallery.vue'
 
 const props = defineProps<{ job: string }>()
 const router = useRouter()
 const { data: page, error } = useJob(() => props.job)
-const way = ref<'numbers' | 'drawing'>('numbers')
+const from = ref('cleat')
 const rail = useRail()
 watch(
   page,
@@ -24,12 +25,13 @@ watch(
   },
   { immediate: true },
 )
+const names = computed(() => (page.value?.parts ?? []).map((p) => p.name))
 const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
 </script>
 
 <template>
   <p v-if="error" class="page wrong" role="alert">{{ words(error) }}</p>
-  <div v-else-if="page" class="page">
+  <div v-else-if="page" class="page wide">
     <header>
       <h1>A new part</h1>
       <p class="soft">
@@ -37,16 +39,33 @@ const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
         on. Of tube, angle or bar: <RouterLink :to="`/jobs/${job}/shape/frame`">start a frame</RouterLink>.
       </p>
     </header>
-    <ChoiceRow
-      v-model="way"
-      label="It starts from"
-      :choices="[
-        { value: 'numbers', text: 'a few numbers' },
-        { value: 'drawing', text: 'a drawing: DXF or SVG' },
-      ]"
-    />
-    <FromNumbers v-if="way === 'numbers'" :job="page.job" @made="open" />
-    <FromDrawing v-else :job="page.job" :parts="page.parts" @made="open" />
+    <div class="two">
+      <StartGallery v-model="from" />
+      <FromDrawing v-if="from === 'drawing'" :job="page.job" :parts="page.parts" @made="open" />
+      <OwnPart v-else-if="from === 'own'" :job="page.job" :names="names" @made="open" />
+      <FromNumbers v-else :key="from" :job="page.job" :starter="from" :names="names" @made="open" />
+    </div>
   </div>
   <p v-else class="page soft">Fetching the job.</p>
 </template>
+
+<style scoped>
+.wide {
+  max-width: none;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(250px, 400px) minmax(0, 760px);
+  gap: 28px;
+  align-items: start;
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .two > :first-child {
+    max-height: 46vh;
+    overflow-y: auto;
+  }
+}
+</style>
