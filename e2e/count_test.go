@@ -1,14 +1,28 @@
 package e2e
 
-import "github.com/chromedp/chromedp"
+import (
+	"fmt"
+	"math"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/sheet/made"
+)
 
 // counter counts what a hand does on a page: entries, fields committed, and presses, a key
 // or a tap outside of typed text. What a script does by itself counts for nothing.
 const counter = `
 	window.testCount = { entries: 0, presses: 0 }
-	addEventListener('change', e => { if (e.isTrusted && e.target.matches('input:not([type=radio], [type=checkbox]), textarea')) testCount.entries++ }, true)
+	let typed // the field that was typed into and is not left yet
+	const commit = () => { if (typed) testCount.entries++; typed = undefined }
+	addEventListener('input', e => { if (e.isTrusted && e.target.matches('input:not([type=radio], [type=checkbox]), textarea')) typed = e.target }, true)
+	addEventListener('focusout', commit, true)
 	addEventListener('keydown', e => {
 		if (!e.isTrusted || e.repeat || ['Shift', 'Control', 'Alt', 'Meta', 'Backspace', 'Delete'].includes(e.key)) return
+		if (e.key === 'Enter') commit()
 		if (e.key.length > 1 || e.ctrlKey || e.altKey || e.metaKey) testCount.presses++
 	}, true)
 	addEventListener('click', e => { if (e.isTrusted && e.detail > 0) testCount.presses++ }, true)
@@ -31,4 +45,79 @@ func (p *page) tap(selector string) {
 	p.t.Helper()
 	p.wait(selector, `document.querySelector(`+"`"+selector+"`"+`)`)
 	p.do(chromedp.Click(chromedp.CSS(selector)))
+}
+
+// What a day's tasks cost, by keys alone: entries and presses, to be written down in the
+// benchmarks, and never more than they are meant to cost.
+func TestCostOfAnLBracket(t *testing.T) {
+	a := startApp(t)
+	for _, units := range []struct {
+		unit  brief.Unit
+		grain float64
+		sizes [3]string
+		want  [3]float64
+	}{
+		{brief.UnitMM, 1, [3]string{"80", "60", "50"}, [3]float64{80, 60, 50}},
+		{brief.UnitFraction, 25.4 / 16, [3]string{"3-1/8", "2-3/8", "2"}, [3]float64{79.375, 60.325, 50.8}},
+	} {
+		j, err := a.jobs.CreateJob(t.Context(), brief.Brief{Name: "Bracket in " + string(units.unit), Quantity: 1, Unit: units.unit, Grain: units.grain})
+		if err != nil {
+			t.Fatal(err)
+		}
+		p := open(t, a, 1280, 800)
+		p.goTo("/jobs/" + j.ID + "/shape")
+		p.wait("the pictures", `document.activeElement?.name === 'starter' && document.querySelector('.start h2')?.innerText === 'Angle cleat'`)
+		p.counting()
+		p.keys(kb.Tab)
+		for i, size := range units.sizes {
+			p.wait("the field", `document.activeElement?.tagName === 'INPUT' && document.activeElement.type === 'text'`)
+			p.keys(size + kb.Enter)
+			p.wait("the next field", `[...document.querySelectorAll('.start input[type=text], .start input:not([type])')].indexOf(document.activeElement) === `+fmt.Sprint(i+1))
+		}
+		p.wait("the picture of it", `document.querySelector('.start figcaption')?.innerText.split(' × ').length === 3 && !window.testAsking`)
+		for !eval[bool](p, `document.activeElement?.matches('.start .press.main')`) {
+			p.keys(kb.Tab)
+		}
+		p.keys(kb.Enter)
+		p.drawn()
+		p.do(chromedp.KeyEvent("4", chromedp.KeyModifiers(chromedp.ModifierAlt)))
+		p.see("Files and paper")
+		reach := func(to string) {
+			t.Helper()
+			for range 60 {
+				p.keys(kb.Tab)
+				if eval[bool](p, `document.activeElement?.matches(`+"`"+to+"`"+`) ?? false`) {
+					return
+				}
+			}
+			t.Fatalf("Tab never reaches %s%s", to, p.state())
+		}
+		reach(`[data-drawn] input`)
+		p.keys("a sample" + kb.Tab)
+		reach(`[data-file=dxf]`)
+		p.keys(kb.Enter)
+		_, dxf := p.download(".dxf")
+		entries, presses := p.counted()
+		t.Logf("L-bracket in %s: %d entries, %d presses", units.unit, entries, presses)
+		if entries > 30 || presses > 45 {
+			t.Errorf("in %s it takes %d entries and %d presses", units.unit, entries, presses)
+		}
+		parts, err := a.jobs.Parts(t.Context(), j.ID)
+		if err != nil || len(parts) != 1 {
+			t.Fatal(len(parts), err)
+		}
+		built, err := made.Build(parts[0].Recipe, made.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for i, size := range built.Body.Max.Sub(built.Body.Min) {
+			if math.Abs(size-units.want[i]) > 1e-6 {
+				t.Errorf("it is %v, not %v", built.Body.Max.Sub(built.Body.Min), units.want)
+				break
+			}
+		}
+		if len(built.Holes) != 4 || len(dxf) < 1000 {
+			t.Errorf("%d holes, %d bytes", len(built.Holes), len(dxf))
+		}
+	}
 }

@@ -223,7 +223,7 @@ func TestJobsList(t *testing.T) {
 	p.press("inch, fractions")
 	p.still("saved", `document.querySelector('.head [role=status]').innerText === 'saved'`)
 	p.press("Shape")
-	p.see("This job has no part yet")
+	p.wait("what a part starts from", `document.querySelectorAll('.gallery label').length > 10`)
 	p.press("Jobs")
 	p.press("Duplicate Sound lorry")
 	p.see("Sound lorry (copy) made.")

@@ -116,9 +116,13 @@ func TestKeyboardOnly(t *testing.T) {
 	tab(`.starts .press`) // New part
 	p.keys(kb.Enter)
 	p.wait("the dialog", `document.querySelector('[role=dialog]')?.contains(document.activeElement)`)
-	if !eval[bool](p, `document.activeElement.tagName === 'INPUT'`) {
-		tab(`[role=dialog] input`)
-	}
+	tab(`[role=dialog] .press.main`)
+	p.keys(kb.Enter)
+	p.wait("the pictures", `document.activeElement?.name === 'starter'`)
+	p.keys(kb.ArrowUp)
+	p.wait("the plate", `document.querySelector('.start h2')?.innerText === 'Plain plate'`)
+	tab(`.start .n-input input`)
+	p.do(chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
 	p.keys("Key bracket" + kb.Enter)
 	p.drawn()
 	tab(`[data-path="/base/length"]`)

@@ -249,7 +249,7 @@ func TestDeckSplitForTheBed(t *testing.T) {
 	p.press("Split")
 	p.see("Join it again")
 	p.press("Join it again")
-	p.wait("the whole", `document.querySelector('.which select')?.selectedOptions[0]?.innerText.trim() === 'Load deck'`)
+	p.wait("the whole", `document.querySelector('.strip h1')?.innerText === 'Load deck'`)
 	back, err := a.jobs.Part(t.Context(), deck.ID)
 	if err != nil || back.Archived || back.Revision != 1 {
 		t.Errorf("%v %+v", err, back.Archived)

@@ -2,13 +2,13 @@ package httpapi
 
 import (
 	"fmt"
-	"math"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"warmanvil/core/joint"
 	"warmanvil/core/site"
+	"warmanvil/core/strength"
 	"warmanvil/core/told"
 	"warmanvil/core/working"
 	"warmanvil/paper"
@@ -41,7 +41,7 @@ func (s *server) ratingLabel(w want) (l paper.RatingLabel, called label, err err
 		l.Rated = "a stated acceleration"
 	}
 	for _, p := range r.Proved {
-		l.Proved = append(l.Proved, [2]string{p.Name, fmt.Sprintf("%.0f %% used: %s", math.Ceil(100*p.Use), p.What)})
+		l.Proved = append(l.Proved, [2]string{p.Name, fmt.Sprintf("%s %% used: %s", strength.Percent(p.Use), p.What)})
 	}
 	return l, label{job: j.Brief.Name, of: "rating " + r.Duty, revision: j.Revision}, nil
 }

@@ -78,7 +78,7 @@ func Rivet(in RivetInput) (RivetResult, error) {
 	}
 	if out.Verdict == strength.Over {
 		out.say("rivet-over", working.Stop, "Strength",
-			fmt.Sprintf("It is asked for %.0f %% of what it may carry: more rivets, a thicker one, or steel.", 100*out.Used))
+			fmt.Sprintf("It is asked for %s %% of what it may carry: more rivets, a thicker one, or steel.", strength.Percent(out.Used)))
 	}
 	out.say("rivet-typical", working.Note, "Strength",
 		"Strengths and grips are typical: go by the box. A blind rivet loosens under shaking; vehicle parts that carry want bolts or a "+

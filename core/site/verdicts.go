@@ -1,9 +1,7 @@
 package site
 
 import (
-	"fmt"
 	"maps"
-	"math"
 	"slices"
 	"strings"
 
@@ -55,7 +53,7 @@ func (s Site) Said(h Holding) map[string]Said {
 				words += ", " + c.Where
 			}
 			if c.Utilisation != nil {
-				words += fmt.Sprintf(", %.0f %%", math.Ceil(100**c.Utilisation))
+				words += ", " + strength.Percent(*c.Utilisation) + " %"
 			}
 			if c.Why != "" {
 				words += ": " + c.Why

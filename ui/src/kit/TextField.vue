@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NInput } from 'naive-ui'
-import { computed, useId } from 'vue'
+import { computed, getCurrentInstance, useId } from 'vue'
+import { nextField } from './nextField'
 
 const props = defineProps<{ label: string; modelValue: string; wrong?: string; rows?: number; maxlength?: number }>()
 const emit = defineEmits<{ 'update:modelValue': [value: string]; enter: [] }>()
@@ -10,6 +11,14 @@ const input = computed(() => ({
   'aria-invalid': props.wrong ? ('true' as const) : ('false' as const),
   'aria-describedby': props.wrong ? `${id}-wrong` : undefined,
 }))
+// Who uses it may say where Enter goes.
+const heard = getCurrentInstance()?.vnode.props?.onEnter !== undefined
+function onEnter(e: KeyboardEvent) {
+  if (props.rows) return
+  e.preventDefault() // the form is ended by its last field, not by every one
+  if (heard) emit('enter')
+  else nextField(e.target as HTMLElement, e.shiftKey)
+}
 </script>
 
 <template>
@@ -25,7 +34,8 @@ const input = computed(() => ({
       :maxlength="maxlength"
       :input-props="input as never"
       @update:value="emit('update:modelValue', $event)"
-      @keydown.enter="rows ? undefined : emit('enter')"
+      @keydown.enter="onEnter"
+      @keypress.enter="rows ? undefined : $event.preventDefault()"
     />
     <p v-if="wrong" :id="`${id}-wrong`" class="wrong" role="alert">{{ wrong }}</p>
   </div>

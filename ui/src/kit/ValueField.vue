@@ -2,9 +2,10 @@
 // One value typed as spoken: a length, an angle, a count. It shows how it
 // understood an entry when that is not obvious, refuses in words beside
 // itself, keeps what was typed, and steps by the job's grain.
-import { computed, nextTick, onUnmounted, ref, useId, watch } from 'vue'
+import { computed, getCurrentInstance, nextTick, onUnmounted, ref, useId, watch } from 'vue'
 import { askAgain, words } from '@/api/client'
 import FractionPad from './FractionPad.vue'
+import { nextField } from './nextField'
 import { type Entry, isAmount, type Kind, read, type Style, write, writeAmount } from './readLength'
 import { useTyping } from './typing'
 
@@ -28,6 +29,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: number]; clear: []; enter: [shift: boolean] }>()
 
+// Who uses it may say where Enter goes.
+const heard = getCurrentInstance()?.vnode.props?.onEnter !== undefined
 const id = useId()
 const box = ref<HTMLInputElement>()
 const typed = ref<string | null>(null) // what stands in the box while it is being typed
@@ -164,7 +167,8 @@ async function onKey(e: KeyboardEvent) {
     await Promise.race([settle(true), new Promise((r) => setTimeout(r, 60))])
     if (refused.value) return // the entry stays where it can be mended
     if (visit !== visits || document.activeElement !== box.value) return // the hand went elsewhere meanwhile
-    emit('enter', e.shiftKey)
+    if (heard) emit('enter', e.shiftKey)
+    else if (box.value) nextField(box.value, e.shiftKey)
   } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
     e.preventDefault()
     if (isAmount(kind.value)) {
@@ -229,6 +233,7 @@ const wrongText = computed(() => refused.value || props.wrong || '')
         @focus="onFocus"
         @input="onInput(($event.target as HTMLInputElement).value)"
         @keydown="onKey"
+        @keypress.enter.prevent
         @blur="onBlur"
       />
       <output v-if="understood" class="understood">= {{ understood }}</output>

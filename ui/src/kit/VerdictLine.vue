@@ -2,15 +2,10 @@
 // How hard something works: a number, a word and a bar with a tick at 100 %.
 // Colour is spent on tight and over only; over is hatched as well.
 import { computed } from 'vue'
+import { percent } from './percent'
 
 const props = defineProps<{ utilisation: number | null | undefined; verdict: string; big?: boolean; label: string }>()
-const percent = computed(() =>
-  props.utilisation === null || props.utilisation === undefined
-    ? '?'
-    : props.utilisation > 99
-      ? '> 9900'
-      : (100 * props.utilisation).toFixed(props.utilisation < 0.0995 ? 1 : 0),
-)
+const text = computed(() => percent(props.utilisation))
 // The bar runs to 150 %, the tick stands at two thirds.
 const width = computed(() => Math.min(100, ((props.utilisation ?? 0) / 1.5) * 100))
 const kind = computed(() => props.verdict.replace(' ', '-'))
@@ -18,14 +13,14 @@ const kind = computed(() => props.verdict.replace(' ', '-'))
 
 <template>
   <div class="line" :class="[kind, { big }]">
-    <span class="num">{{ percent }}<small v-if="percent !== '?'"> %</small></span>
+    <span class="num">{{ text }}<small v-if="text !== '?'"> %</small></span>
     <span class="word">{{ verdict }}</span>
     <svg
       class="bar"
       viewBox="0 0 150 10"
       preserveAspectRatio="none"
       role="img"
-      :aria-label="`${label}: ${verdict}, ${percent} percent`"
+      :aria-label="`${label}: ${verdict}, ${text} percent`"
     >
       <defs>
         <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

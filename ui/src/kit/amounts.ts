@@ -1,5 +1,6 @@
 // Forces, moments, stresses and masses in the words of the job: pounds in inch jobs.
 import { inject, type InjectionKey, provide } from 'vue'
+import { percent } from './percent'
 
 const key: InjectionKey<() => boolean> = Symbol('inches')
 
@@ -33,7 +34,7 @@ export function useAmounts(own?: () => boolean) {
     if (unit === 'N·mm') return moment(v)
     if (unit === 'MPa') return stress(v)
     if (unit === 'kg') return mass(v)
-    if (unit === '') return `${(100 * v).toFixed(0)} % used`
+    if (unit === '') return `${percent(v)} % used`
     if (unit === 'mm' && inches()) return `${(v / 25.4).toFixed(3)} in`
     if (unit === 'N/mm' && inches()) return `${((v / poundForce) * 25.4).toFixed(0)} lbf/in`
     return `${v.toFixed(digits(v))} ${unit}`

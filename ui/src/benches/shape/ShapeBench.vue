@@ -14,7 +14,6 @@ import AddBar from './AddBar.vue'
 import FeatureList from './FeatureList.vue'
 import FollowNotice from './FollowNotice.vue'
 import MeasureBar from './MeasureBar.vue'
-import NoPart from './NoPart.vue'
 import PartStrip from './PartStrip.vue'
 import ShapeDesk from './ShapeDesk.vue'
 import { useBench } from './useBench'
@@ -62,7 +61,8 @@ watch(
     rail.jobName = p.job.brief.name
     if (!part && p.parts[0]) void router.replace(`/jobs/${props.job}/shape/${p.parts[0].id}`)
     else if (!part && p.frames[0]) void router.replace(`/jobs/${props.job}/shape/frame/${p.frames[0].id}`)
-    else if (part) {
+    else if (!part) void router.replace(`/jobs/${props.job}/shape/new`)
+    else {
       rail.part = part
       bench.open(part)
     }
@@ -85,7 +85,6 @@ watch([drawing, open], ([d, part]) => {
 
 <template>
   <p v-if="error" class="page wrong" role="alert">{{ words(error) }}</p>
-  <NoPart v-else-if="page && !page.parts.length && !part" :job="page.job" />
   <p v-else-if="bench.trouble.value" class="page wrong" role="alert">
     {{ bench.trouble.value }} <RouterLink to="/jobs">Back to the jobs</RouterLink>
   </p>

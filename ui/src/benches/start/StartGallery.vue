@@ -1,11 +1,22 @@
 <script setup lang="ts">
 // What a new part will be, as small drawings with their sizes; one is taken.
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { usePartStarters } from '@/api/queries'
 import PartSketch from './PartSketch.vue'
 
 const chosen = defineModel<string>({ required: true })
 const { data } = usePartStarters()
+const box = ref<HTMLElement>()
+// A hand at the keys chooses at once.
+const stop = watch(
+  data,
+  (d) => {
+    if (!d) return
+    box.value?.querySelector<HTMLInputElement>('input:checked')?.focus({ preventScroll: true })
+    queueMicrotask(() => stop())
+  },
+  { immediate: true, flush: 'post' },
+)
 const plate = [
   [
     [0, 0],
@@ -27,7 +38,7 @@ const others = [
 </script>
 
 <template>
-  <fieldset class="gallery">
+  <fieldset ref="box" class="gallery">
     <legend class="label">What it will be</legend>
     <label v-for="s in list" :key="s.key" class="one" :class="{ on: chosen === s.key }">
       <input v-model="chosen" type="radio" name="starter" :value="s.key" />

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // A new part: from a picture of what it will be, a part of one's own, or a drawing from
 // elsewhere.
+import { Undo2 } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { words } from '@/api/client'
-import { useJob } from '@/api/queries'
+import { api, type JobPage, take, words } from '@/api/client'
+import { refreshJobs, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import FromDrawing from './FromDrawing.vue'
 import FromNumbers from './FromNumbers.vue'
@@ -26,6 +27,19 @@ watch(
   { immediate: true },
 )
 const names = computed(() => (page.value?.parts ?? []).map((p) => p.name))
+const wrong = ref('')
+async function bringBack(x: JobPage['away'][number]) {
+  wrong.value = ''
+  const body = { params: { path: { id: x.id } }, body: { archived: false } }
+  try {
+    if (x.kind === 'sheet') await take(api.POST('/api/v1/parts/{id}/archive', body))
+    else await take(api.POST('/api/v1/frames/{id}/archive', body))
+    refreshJobs()
+    await router.push(`/jobs/${props.job}/shape/${x.kind === 'sheet' ? '' : 'frame/'}${x.id}`)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
 const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
 </script>
 
@@ -38,6 +52,13 @@ const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
         <RouterLink to="/jobs">{{ page.job.brief.name }}</RouterLink>. Whatever it starts from, it is an ordinary part from then
         on. Of tube, angle or bar: <RouterLink :to="`/jobs/${job}/shape/frame`">start a frame</RouterLink>.
       </p>
+      <p v-if="page.away.length" class="away small">
+        Put away:
+        <button v-for="x in page.away.slice(0, 8)" :key="x.id" type="button" class="press tight" @click="bringBack(x)">
+          <Undo2 :size="16" aria-hidden="true" />{{ x.name }}<span class="hidden-label">, bring it back</span>
+        </button>
+      </p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </header>
     <div class="two">
       <StartGallery v-model="from" />
@@ -50,6 +71,12 @@ const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
 </template>
 
 <style scoped>
+.away {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
 .wide {
   max-width: none;
 }
