@@ -121,3 +121,34 @@ func TestCostOfAnLBracket(t *testing.T) {
 		}
 	}
 }
+
+// A third hole from two distances, with its place.
+func TestCostOfAThirdHole(t *testing.T) {
+	a := startApp(t)
+	for _, units := range []struct {
+		name  string
+		sizes [3]string
+		at    string
+	}{{"mm", [3]string{"500", "300", "400"}, "1: 180.0 mm, 240.0 mm"}, {"inch, fractions", [3]string{"25", "15", "20"}, `1: 9", 12"`}} {
+		p := open(t, a, 1280, 800)
+		p.goTo("/quick/bend")
+		p.press(units.name)
+		p.goTo("/jobs")
+		p.see("Orchard truck")
+		p.counting()
+		p.tap(`a[href="/quick"]`)
+		p.wait("the list", `document.activeElement?.type === 'search'`)
+		p.keys("third hole" + kb.Enter)
+		p.wait("its fields", `location.pathname === '/quick/third' && document.querySelectorAll('.fields input').length === 3`)
+		p.tap(`.fields input`)
+		for _, size := range units.sizes {
+			p.keys(size + kb.Enter)
+		}
+		p.wait("its place", `[...document.querySelectorAll('[data-result] dd')].some(x => x.innerText.includes(`+"`"+units.at+"`"+`))`)
+		entries, presses := p.counted()
+		t.Logf("third hole in %s: %d entries, %d presses", units.name, entries, presses)
+		if entries > 6 {
+			t.Errorf("in %s it takes %d entries", units.name, entries)
+		}
+	}
+}

@@ -158,13 +158,16 @@ function onBlur() {
   void settle(false)
 }
 
+const bare = /^\s*(\d+\.?\d*|\.\d+|(\d+[ -])?[1-9]\d*\/[1-9]\d*)?\s*$/
 async function onKey(e: KeyboardEvent) {
   const to = props.entry ?? own
   if (e.key === 'Enter') {
     e.preventDefault()
     const visit = visits
-    // Where reading takes longer than a hand between two keys, Enter goes on like Tab does.
-    await Promise.race([settle(true), new Promise((r) => setTimeout(r, 60))])
+    // A bare number is read without a doubt, and the next one may be on its way already. Where
+    // reading takes longer than a hand between two keys, Enter goes on like Tab does.
+    const settled = settle(true)
+    if (!bare.test(typed.value ?? '')) await Promise.race([settled, new Promise((r) => setTimeout(r, 60))])
     if (refused.value) return // the entry stays where it can be mended
     if (visit !== visits || document.activeElement !== box.value) return // the hand went elsewhere meanwhile
     if (heard) emit('enter', e.shiftKey)

@@ -35,6 +35,7 @@ function put(key: string, v: Values[string]) {
   // A class of the other system's bolts is no choice for this thread.
   if (key === 'thread' && 'grade' in values && !grades.value.some((g) => g.name === values.grade))
     values.grade = system.value === 'inch' ? 'SAE 5' : '8.8'
+  localStorage.setItem(kept, JSON.stringify(values))
 }
 const system = computed(() => String(values.thread ?? '').split(' ')[0])
 const grades = computed(() => (stock.value?.grades ?? []).filter((g) => !system.value || g.system === system.value))
@@ -69,10 +70,7 @@ const request = computed(() => {
 })
 const { answer, faults, trouble } = useAnswer(
   props.calculation.name,
-  () => {
-    if (!untouched.value) localStorage.setItem(kept, JSON.stringify(values))
-    return request.value
-  },
+  () => request.value,
   () => inches.value,
 )
 const fault = (key: string) => faults.value.find((f) => f.path === `/${key}`)?.message
