@@ -60,7 +60,8 @@ func TestCostOfAnLBracket(t *testing.T) {
 		{brief.UnitMM, 1, [3]string{"80", "60", "50"}, [3]float64{80, 60, 50}},
 		{brief.UnitFraction, 25.4 / 16, [3]string{"3-1/8", "2-3/8", "2"}, [3]float64{79.375, 60.325, 50.8}},
 	} {
-		j, err := a.jobs.CreateJob(t.Context(), brief.Brief{Name: "Bracket in " + string(units.unit), Quantity: 1, Unit: units.unit, Grain: units.grain})
+		empty := brief.Brief{Name: "Bracket in " + string(units.unit), Quantity: 1, Unit: units.unit, Grain: units.grain}
+		j, err := a.jobs.CreateJob(t.Context(), empty)
 		if err != nil {
 			t.Fatal(err)
 		}

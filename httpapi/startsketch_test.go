@@ -34,7 +34,7 @@ func TestSketches(t *testing.T) {
 		t.Errorf("a cleat of 120 × 60 × 50 is %s", got.Size)
 	}
 	c.do("POST", "/api/v1/part-sketch", `{`+recipe+`,"unit":"fraction","grain":1.5875}`).into(t, &got)
-	if got.Size != `5.906" × 3.937"` {
+	if got.Size != `5.906" × 3 15/16"` {
 		t.Errorf("a plate of 150 × 100 mm is %s", got.Size)
 	}
 	if r := c.do("POST", "/api/v1/part-sketch", `{"starter":"cleat","values":{"length":-1},`+recipe+`,"unit":"mm","grain":1}`); r.status != 422 ||

@@ -45,7 +45,7 @@ func (s BendSheet) print(p *pages) {
 	p.put(edge, p.y, 9, "", "Marks run from the first end along the straight piece. Turn the piece clockwise as seen from its first end "+
 		"before the bend.")
 	p.y += 9
-	t := &sheetPrinter{p, SurveySheet{}}
+	t := &sheetPrinter{pages: p}
 	sec := SurveySection{Heads: []string{"bend", "begins at", "ends at", "straight before", "turn the piece", "radius", "bend to", "stays at",
 		"done"}, Widths: []float64{.07, .14, .14, .14, .12, .12, .09, .09, .09}}
 	t.heads(sec)

@@ -49,6 +49,15 @@ func (p *pages) put(x, y, size float64, style, s string) {
 	p.Text(x, y, s)
 }
 
+// say writes a text within the page's edges, on as many lines as it takes.
+func (p *pages) say(size float64, style, s string) {
+	p.SetFont("go", style, size)
+	for _, line := range p.SplitText(drawn(s), p.w-2*edge) {
+		p.put(edge, p.y, size, style, line)
+		p.y += size * .5
+	}
+}
+
 // lie turns the pages that follow on their long side, or back.
 func (p *pages) lie(flat bool) {
 	if p.flat != flat {

@@ -41,7 +41,7 @@ func (s PlanSheet) PDF() ([]byte, error) {
 	p.put(edge, p.y, 11, "B", "Points")
 	p.y += 6
 	sec := SurveySection{Heads: []string{"point", "forward", "left", "up"}, Widths: []float64{.4, .2, .2, .2}, Rows: s.Points}
-	t := &sheetPrinter{p, SurveySheet{}}
+	t := &sheetPrinter{pages: p}
 	t.heads(sec)
 	for _, r := range s.Points {
 		t.row(sec, r)

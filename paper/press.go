@@ -43,7 +43,7 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 	if s.Hand != "" {
 		name += ", " + s.Hand + " hand"
 	}
-	p := &sheetPrinter{newPages(s.Paper, s.Date, name+", "+kind), SurveySheet{}}
+	p := &sheetPrinter{pages: newPages(s.Paper, s.Date, name+", "+kind)}
 	p.kind = name + ": " + kind
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  for %d  ·  %s", s.Job, s.Revision, s.Date.Format("2006-01-02"), s.Quantity, s.Material)
 	p.next()
@@ -57,9 +57,12 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 // BendPDF prints the bends in their order, with the stop for each.
 func (s PartSheet) BendPDF() ([]byte, error) {
 	p := s.pages("bend sheet")
-	p.put(edge, p.y, 9, "", "Bent on: "+s.Tool+
+	p.say(9, "", "Bent on: "+s.Tool+
 		". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
-	p.y += 7
+	p.y += 1
+	p.say(9, "", "Bend lines run from the blank's front left corner; its own size stands last.")
+	p.y += 2
+	p.runs = true
 	p.flatSketch(s.Flat, func(l made.BendLine) string {
 		for _, st := range s.Flat.Steps {
 			if st.ID == l.ID {
@@ -164,11 +167,15 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 // flatSketch draws the flat pattern to fit, bends and holes numbered.
 func (p *sheetPrinter) flatSketch(part made.Part, bend func(made.BendLine) string, hole func(int) string) {
 	w, h := part.Bounds.Size()
-	scale := math.Min((p.w-2*edge-10)/math.Max(w, 1), 95/math.Max(h, 1))
-	p.room(h*scale + 12)
+	left, below := 5., 8.
+	if p.runs {
+		left, below = 26, 16
+	}
+	scale := math.Min((p.w-2*edge-left-5)/math.Max(w, 1), 95/math.Max(h, 1))
+	p.room(h*scale + below + 4)
 	top := p.y
 	at := func(q profile.Point) (x, y float64) {
-		return edge + 5 + (q.X-part.Bounds.Min.X)*scale, top + (part.Bounds.Max.Y-q.Y)*scale
+		return edge + left + (q.X-part.Bounds.Min.X)*scale, top + (part.Bounds.Max.Y-q.Y)*scale
 	}
 	draw := func(l profile.Loop) {
 		pts := l.Flatten(.2 / scale)
@@ -209,5 +216,49 @@ func (p *sheetPrinter) flatSketch(part made.Part, bend func(made.BendLine) strin
 			p.put(mx-1.2, my+1.2, 8, "B", bend(l))
 		}
 	}
-	p.y = top + h*scale + 8
+	if p.runs {
+		p.running(part, at)
+	}
+	p.y = top + h*scale + below
+}
+
+// running draws the distances of the blank's ends and bend lines from its front left corner,
+// below it and at its left, in two rows where they stand close.
+func (p *sheetPrinter) running(part made.Part, at func(profile.Point) (x, y float64)) {
+	const (
+		gap = 2.5 // mm from the blank to its ticks
+		row = 3.6
+	)
+	p.SetLineWidth(.15)
+	p.SetFont("go", "", 7)
+	zeroX, zeroY := at(part.Bounds.Min)
+	farX, farY := at(part.Bounds.Max)
+	base, side := zeroY+gap, zeroX-gap
+	p.Line(zeroX, base, farX, base)
+	p.Line(side, zeroY, side, farY)
+	ends := [2]float64{math.Inf(-1), math.Inf(-1)} // where the last text of each row ends
+	for _, o := range part.Ordinates.X {
+		x, _ := at(profile.Point{X: o.At, Y: part.Bounds.Min.Y})
+		text := o.Dist.Said()
+		wide := p.GetStringWidth(drawn(text))
+		from := math.Min(x-wide/2, p.w-edge-wide)
+		k := 0
+		if from < ends[0]+1 {
+			k = 1
+		}
+		ends[k] = from + wide
+		p.Line(x, base-1, x, base+1)
+		p.put(from, base+3.6+row*float64(k), 7, "", text)
+	}
+	last := math.Inf(1)
+	for _, o := range part.Ordinates.Y {
+		_, y := at(profile.Point{X: part.Bounds.Min.X, Y: o.At})
+		text := o.Dist.Said()
+		p.Line(side-1, y, side+1, y)
+		if down := y + 1; last-down < 2.8 { // one over the other: the later one moves up
+			y = last - 2.8 - 1
+		}
+		last = y + 1
+		p.put(side-1.6-p.GetStringWidth(drawn(text)), y+1, 7, "", text)
+	}
 }

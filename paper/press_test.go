@@ -2,6 +2,7 @@ package paper
 
 import (
 	"bytes"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -79,6 +80,11 @@ func TestPressSheets(t *testing.T) {
 					t.Errorf("no bend %q", l.Name)
 				}
 			}
+			for _, o := range slices.Concat(s.Flat.Ordinates.X, s.Flat.Ordinates.Y) {
+				if name == "bends" && !strings.Contains(text, o.Dist.Said()) {
+					t.Errorf("no running dimension %s", o.Dist.Said())
+				}
+			}
 			for _, h := range s.Flat.Holes {
 				if name == "drills" && !strings.Contains(text, h.X.Text) {
 					t.Errorf("no place of %q, %s", h.Name, h.X.Text)
@@ -123,6 +129,29 @@ func TestRatingLabel(t *testing.T) {
 	for _, w := range []string{"certified", "Certified", "guaranteed"} {
 		if strings.Contains(text, w) {
 			t.Errorf("it says %q", w)
+		}
+	}
+}
+
+// On either paper a long line goes on below, not past the edge; the whole of it is there.
+func TestLongLinesAreWrapped(t *testing.T) {
+	for _, size := range []Size{A4, Letter} {
+		s := pressSheet(t)
+		s.Paper, s.Tool = size, strings.Repeat("a press with a V die that has a long name, ", 6)+"the end of it"
+		raw, err := s.BendPDF()
+		if err != nil {
+			t.Fatal(err)
+		}
+		text := strings.Join(strings.Fields(words(t, raw)), " ")
+		if !strings.Contains(text, "the end of it. Order by rule") && !strings.Contains(text, "first good piece.") {
+			t.Errorf("%v: %s", size, text)
+		}
+		p := newPages(size, s.Date, "long")
+		p.next()
+		top := p.y
+		p.say(9, "", s.Tool)
+		if lines := (p.y - top) / 4.5; lines < 2 || lines > 6 {
+			t.Errorf("%v: %g lines", size, lines)
 		}
 	}
 }

@@ -32,7 +32,7 @@ var unproved = []string{
 
 // PDF prints the label on one page, framed to be cut out.
 func (l RatingLabel) PDF() ([]byte, error) {
-	p := &sheetPrinter{newPages(l.Paper, l.Date, l.Job+", rating"), SurveySheet{}}
+	p := &sheetPrinter{pages: newPages(l.Paper, l.Date, l.Job+", rating")}
 	p.kind = "Rating label"
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s", l.Job, l.Revision, l.Date.Format("2006-01-02"))
 	p.next()

@@ -40,7 +40,8 @@ type MapSketch struct {
 
 type sheetPrinter struct {
 	*pages
-	s SurveySheet
+	s    SurveySheet
+	runs bool // the flat pattern has running dimensions
 }
 
 // PDF prints the sheet.
@@ -49,7 +50,7 @@ func (s SurveySheet) PDF() ([]byte, error) {
 	if s.Blank {
 		kind = "Survey sheet, to take to the vehicle"
 	}
-	p := &sheetPrinter{newPages(s.Paper, s.Date, s.Job+", survey"), s}
+	p := &sheetPrinter{pages: newPages(s.Paper, s.Date, s.Job+", survey"), s: s}
 	p.kind, p.line = kind, fmt.Sprintf("%s  ·  %s  ·  revision %d  ·  %s", s.Job, s.Vehicle, s.Revision, s.Date.Format("2006-01-02"))
 	if s.Blank {
 		p.first = "Measured by ______________________   Date ______________   Tape checked against ______________________"

@@ -35,7 +35,7 @@ type TorqueJoint struct {
 // PDF prints a block for each joint with a row for each bolt: tightened, the
 // witness line drawn, and two times again.
 func (s TorqueSheet) PDF() ([]byte, error) {
-	p := &sheetPrinter{newPages(s.Paper, s.Date, s.Job+", torque sheet"), SurveySheet{}}
+	p := &sheetPrinter{pages: newPages(s.Paper, s.Date, s.Job+", torque sheet")}
 	p.kind = "Torque sheet"
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  tightened by ____________", s.Job, s.Revision, s.Date.Format("2006-01-02"))
 	p.first = "While it is fitted: what hangs on one bolt turns and falls. Hold it up until its second bolt is in and nipped tight; under a " +

@@ -61,6 +61,10 @@ func (w Written) Said() string {
 	return w.Text + " " + string(w.Lies) + " " + w.Off
 }
 
+// noticed in inches: a result that lies nearer than this to a fraction is that fraction, as a
+// decimal to .001 would say as well.
+const noticed = .0005
+
 // smallest in mm: what a fraction does not meet is written as a decimal below this.
 const smallest = 12.7
 
@@ -195,13 +199,13 @@ func fraction(mm float64, d Display) (Written, error) {
 	}
 	if finest := math.Round(math.Abs(mm) / 25.4 * 64); math.Abs(math.Abs(mm)-finest*25.4/64) <= lieTolerance {
 		den = 64 // as it is, whatever the fractions the job rounds to
-	} else if math.Abs(mm) < smallest {
+	} else if places(mm, 25.4, 3, 4, 0) > 0 || math.Abs(mm) < smallest {
 		return decimal(mm, 25.4, places(mm, 25.4, 3, 4, 3), Display{Style: Decimal}), nil
 	}
 	steps := int(math.Round(snap(math.Abs(mm) / 25.4 * float64(den))))
 	w := Written{Negative: mm < 0 && steps > 0, Lies: lies(mm, float64(steps)*25.4/float64(den))}
-	if w.Lies != Exact {
-		w.Off = off(math.Abs(math.Abs(mm)/25.4 - float64(steps)/float64(den)))
+	if by := math.Abs(math.Abs(mm)/25.4 - float64(steps)/float64(den)); by >= noticed {
+		w.Off = strings.TrimPrefix(strconv.FormatFloat(by, 'f', 3, 64), "0")
 	}
 	w.Whole, w.Numerator, w.Denominator = steps/den, steps%den, den
 	if g := gcd(w.Numerator, den); w.Numerator == 0 {
@@ -214,16 +218,6 @@ func fraction(mm float64, d Display) (Written, error) {
 	}
 	w.Text = fractionText(w)
 	return w, nil
-}
-
-// off writes by how many inches a fraction is rounded: to the thousandth, and where that
-// would be none to the first figure there is.
-func off(inches float64) string {
-	n := 3
-	if inches < .0005 {
-		n = min(int(math.Ceil(-math.Log10(inches)-1e-9)), 7)
-	}
-	return strings.TrimPrefix(strconv.FormatFloat(inches, 'f', n, 64), "0")
 }
 
 func fractionText(w Written) string {

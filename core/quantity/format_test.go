@@ -16,8 +16,9 @@ func TestFormat(t *testing.T) {
 	}{
 		{7.625 * in, sixteenths, Written{`7 5/8"`, false, 0, 7, 5, 8, Exact, ""}, `7 5/8"`},
 		{15.97 / 16 * in, sixteenths, Written{`1"`, false, 0, 1, 0, 1, Light, ".002"}, `1" light .002`},
-		{5.2499 * in, sixteenths, Written{`5 1/4"`, false, 0, 5, 1, 4, Light, ".0001"}, `5 1/4" light .0001`},
-		{-5.26 * in, sixteenths, Written{`-5 1/4"`, true, 0, 5, 1, 4, Heavy, ".010"}, `-5 1/4" heavy .010`},
+		{5.2499 * in, sixteenths, Written{`5.2499"`, false, 0, 5, 2499, 10000, Exact, ""}, `5.2499"`},
+		{5.25003 * in, sixteenths, Written{`5 1/4"`, false, 0, 5, 1, 4, Heavy, ""}, `5 1/4"`},
+		{-5.26003 * in, sixteenths, Written{`-5 1/4"`, true, 0, 5, 1, 4, Heavy, ".010"}, `-5 1/4" heavy .010`},
 		// What is a fraction is that fraction, whatever the job rounds to.
 		{13. / 32 * in, sixteenths, Written{`13/32"`, false, 0, 0, 13, 32, Exact, ""}, `13/32"`},
 		{2.015625 * in, sixteenths, Written{`2 1/64"`, false, 0, 2, 1, 64, Exact, ""}, `2 1/64"`},
@@ -26,7 +27,7 @@ func TestFormat(t *testing.T) {
 		{3.01 / 16 * in, sixteenths, Written{`0.188"`, false, 0, 0, 47, 250, Heavy, ""}, `0.188"`},
 		{-.1, sixteenths, Written{`-0.004"`, true, 0, 0, 1, 250, Light, ""}, `-0.004"`},
 		{70.5 * in, Display{Style: Fraction, Denominator: 32, Feet: true}, Written{`5' 10 1/2"`, false, 5, 10, 1, 2, Exact, ""}, `5' 10 1/2"`},
-		{11.999 * in, Display{Style: Fraction, Denominator: 16, Feet: true}, Written{`1' 0"`, false, 1, 0, 0, 1, Light, ".001"}, `1' 0" light .001`},
+		{11.99903 * in, Display{Style: Fraction, Denominator: 16, Feet: true}, Written{`1' 0"`, false, 1, 0, 0, 1, Light, ".001"}, `1' 0" light .001`},
 		{-1.5 * in, Display{Style: Fraction, Denominator: 64}, Written{`-1 1/2"`, true, 0, 1, 1, 2, Exact, ""}, `-1 1/2"`},
 		{193.6777, Display{Style: Metric}, Written{"193.7 mm", false, 0, 193, 7, 10, Light, ""}, "193.7 mm"},
 		{193.67, Display{Style: Metric}, Written{"193.67 mm", false, 0, 193, 67, 100, Exact, ""}, "193.67 mm"},
@@ -120,7 +121,7 @@ func TestText(t *testing.T) {
 		{100.25, Display{}, "100.25 mm"},
 		{6.66666, Display{Style: Metric}, "6.667 mm"},
 		{.0351, Display{Style: Metric}, "0.0351 mm"},
-		{5.26 * 25.4, Display{Style: Fraction}, `5.260"`},
+		{5.26003 * 25.4, Display{Style: Fraction}, `5.260"`},
 		{5.25 * 25.4, Display{Style: Fraction}, `5 1/4"`},
 		{5.26004 * 25.4, Display{Style: Decimal}, `5.260"`},
 	} {

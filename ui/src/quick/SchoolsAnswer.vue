@@ -41,8 +41,8 @@ const name = (school: string) => wordOf('Rule', 'school', school)?.text
             <WhyButton :name="`${name(r.school)} flat length`" :working="r.working" />
           </td>
           <td>{{ r.kFactor?.toFixed(3) }}</td>
-          <td><Shown :value="r.bendAllowance" kind="length" :lengths="lengths" /></td>
-          <td><Shown :value="r.bendDeduction" kind="length" :lengths="lengths" /></td>
+          <td><Shown :value="r.bendAllowance" kind="fine" :lengths="lengths" /></td>
+          <td><Shown :value="r.bendDeduction" kind="fine" :lengths="lengths" /></td>
         </template>
         <td v-else colspan="4" class="soft">{{ r.why }}</td>
       </tr>

@@ -173,7 +173,7 @@ export const calculations: Calculation[] = [
     ],
     results: [
       { key: 'flat', label: 'Flat length', kind: 'length', lead: true },
-      { key: 'bendAllowance', label: 'Bend allowance', kind: 'length' },
+      { key: 'bendAllowance', label: 'Bend allowance', kind: 'fine' },
     ],
   },
   {

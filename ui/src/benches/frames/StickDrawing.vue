@@ -3,13 +3,14 @@
 import { useAmounts } from '@/kit/amounts'
 import { computed } from 'vue'
 import type { CutRow, StockPlan } from '@/api/client'
+import type { Style } from '@/kit/readLength'
+import Shown from '@/quick/Shown.vue'
 
 type Stick = StockPlan['sticks'][number]
 const { mass } = useAmounts()
-const props = defineProps<{ stick: Stick; rows: CutRow[]; lengths: { unit: string } }>()
+const props = defineProps<{ stick: Stick; rows: CutRow[]; lengths: Style }>()
 const w = 1000
 const x = (v: number) => (w * v) / props.stick.length
-const say = (mm: number) => (props.lengths.unit === 'mm' ? `${mm.toFixed(0)} mm` : `${(mm / 25.4).toFixed(1)} in`)
 const pieces = computed(() =>
   props.stick.pieces.map((p) => {
     const r = props.rows.find((k) => k.mark === p.mark)
@@ -30,7 +31,8 @@ const pieces = computed(() =>
 <template>
   <figure>
     <figcaption class="small">
-      {{ stick.name }}, {{ say(stick.length) }}, {{ mass(stick.mass, 1) }}; left over <b>{{ say(stick.left) }}</b>
+      {{ stick.name }}, <Shown :value="stick.length" kind="length" :lengths="lengths" />, {{ mass(stick.mass, 1) }}; left over
+      <b><Shown :value="stick.left" kind="length" :lengths="lengths" /></b>
     </figcaption>
     <svg :viewBox="`0 0 ${w} 44`" role="img" :aria-label="`${stick.name}: ${stick.pieces.map((p) => p.mark).join(', ')}`">
       <rect x="0" y="4" :width="w" height="36" class="rest" />
