@@ -51,9 +51,9 @@ RACED = ./core/... ./job/... ./store/... ./task ./httpapi
 race:
 	CGO_ENABLED=1 $(GO) test -race -timeout 40m $(RACED)
 
-# Neither the front end's lint nor the end of the race keeps two cores busy.
-test: setup ui lint-go
-	@$(MAKE) --no-print-directory -j2 -O race lint-ui
+# Neither the lints nor the end of the race keep two cores busy by themselves.
+test: setup ui
+	@$(MAKE) --no-print-directory -j2 -O race lint
 	$(GO) test -timeout 60m $$($(GO) list ./... | grep -vxF "$$($(GO) list $(RACED))")
 # A count, about 20 s: a fuzz run ended by the clock now and then fails by its own deadline.
 	$(GO) test -run '^$$' -fuzz FuzzRead -fuzztime 300000x ./core/trace
