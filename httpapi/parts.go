@@ -13,6 +13,7 @@ import (
 	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 	"warmanvil/job"
 )
@@ -106,12 +107,13 @@ func (h *PartHead) fill(p job.Part, opt made.Options) {
 		h.Stops = 1
 		return
 	}
+	pen := told.Pen{Display: opt.Display} // no room to say how a fraction is rounded
 	for _, f := range built.Figures {
 		switch f.Key {
 		case "blankX":
-			h.Blank = f.Text
+			h.Blank = pen.MM(f.Value)
 		case "blankY":
-			h.Blank += " × " + f.Text
+			h.Blank += " × " + pen.MM(f.Value)
 		case "mass":
 			h.Mass = f.Text
 		}

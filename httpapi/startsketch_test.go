@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/brief"
 	"warmanvil/httpapi"
 )
 
@@ -40,5 +41,34 @@ func TestSketches(t *testing.T) {
 	if r := c.do("POST", "/api/v1/part-sketch", `{"starter":"cleat","values":{"length":-1},`+recipe+`,"unit":"mm","grain":1}`); r.status != 422 ||
 		!strings.Contains(string(r.body), "/values/length") {
 		t.Errorf("%d %s", r.status, r.body)
+	}
+}
+
+// A part in the lists of an inch job has no rounded fraction that does not say so.
+func TestBlankInListsIsNotRounded(t *testing.T) {
+	c := start(t)
+	c.demo()
+	jobs, err := c.jobs.Jobs(t.Context(), false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	seen := 0
+	for _, j := range jobs {
+		if j.Brief.Unit != brief.UnitFraction {
+			continue
+		}
+		var page httpapi.JobPage
+		c.do("GET", "/api/v1/jobs/"+j.ID, "").into(t, &page)
+		for _, p := range page.Parts {
+			if p.Name == "Amplifier shelf" {
+				seen++
+				if p.Blank != `19.320" × 12.070"` {
+					t.Errorf("the blank of %s is %s", p.Name, p.Blank)
+				}
+			}
+		}
+	}
+	if seen != 1 {
+		t.Errorf("%d shelves", seen)
 	}
 }

@@ -71,7 +71,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
                 :working="() => part.explain({ what: 'school', school: s.school, axis: 'y' })"
               />
             </td>
-            <td>{{ s.chosen ? '' : s.off?.text }}</td>
+            <td><Frac v-if="!s.chosen && s.off" :text="s.off.text" :lies="s.off.lies" :off="s.off.off" /></td>
           </template>
           <td v-else colspan="3" class="soft">{{ s.why }}</td>
         </tr>

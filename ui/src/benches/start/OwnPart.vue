@@ -28,10 +28,13 @@ const { data: own } = useQuery({
   queryKey: ['own-part', part],
   enabled: () => part.value !== '',
   queryFn: async () => {
-    const p = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id: part.value } } }))
+    const { state } = await take(api.GET('/api/v1/parts/{id}', { params: { path: { id: part.value } } }))
+    // It is a part for itself: what it is drilled through or was split from is not here, and
+    // what was set aside there is judged anew.
+    const recipe = { ...state.recipe, master: undefined, piece: undefined, setAside: undefined }
     const { unit, grain } = props.job.brief
-    const picture = await take(api.POST('/api/v1/part-sketch', { body: { recipe: p.state.recipe, unit, grain } }))
-    return { state: p.state, picture }
+    const picture = await take(api.POST('/api/v1/part-sketch', { body: { recipe, unit, grain } }))
+    return { state: { ...state, recipe }, picture }
   },
 })
 const jobChoices = computed(() => (jobs.value ?? []).map((j) => ({ value: j.id, text: j.brief.name })))
