@@ -216,6 +216,23 @@ func eval[T any](p *page, script string) T {
 // fails, and a busy machine takes long.
 const patience = time.Minute
 
+// calm waits until nothing moves: no animation under way and none about to start, which
+// the classes of an element that comes or goes tell.
+func (p *page) calm() {
+	p.t.Helper()
+	p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')
+		&& !document.querySelector('[class*="-enter-active"], [class*="-leave-active"]')`)
+}
+
+// unmoved is the page of somebody who asked his device for less motion.
+func (p *page) unmoved() {
+	p.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+		_, err := chromedp.Call(ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
+			Features: []*emulation.MediaFeature{{Name: "prefers-reduced-motion", Value: "reduce"}}})
+		return err
+	}))
+}
+
 // wait polls until a script is true. One that looks into what is not drawn yet is asked
 // again; what it stumbled over is told when it stays so.
 func (p *page) wait(what, script string) {
@@ -266,7 +283,7 @@ func (p *page) press(name string) {
 		window.testPlace = place
 		return !!e && (still || performance.now() > (window.testPatience ??= performance.now() + 3000))
 	})()`, name)
-	p.wait("the screen to be still", `document.getAnimations().every(a => a.playState !== 'running')`)
+	p.calm()
 	// The page may redraw between finding and clicking: then it is found anew.
 	// Only the finding is hurried: a click cut short could still arrive, and a
 	// second one would press twice.
