@@ -39,6 +39,7 @@ var requests = map[string]string{
 	"locate":               `{"ab":500,"ac":300,"bc":400}`,
 	"locate.space":         `{"from":[{"at":[0,0,0],"distance":700},{"at":[800,0,0],"distance":600},{"at":[0,900,0],"distance":800,"sigma":0.5},{"at":[50,60,900],"distance":500}]}`,
 	"holemap":              `{"count":5,"readings":[{"from":0,"to":1,"distance":300},{"from":0,"to":2,"distance":400},{"from":1,"to":2,"distance":500},{"from":0,"to":3,"distance":500,"sigma":0.5},{"from":1,"to":3,"distance":400},{"from":2,"to":3,"distance":325.4},{"from":0,"to":4,"distance":250},{"from":1,"to":4,"distance":250},{"from":2,"to":4,"distance":250},{"from":3,"to":4,"distance":250}],"hook":1.2}`,
+	"holemap.meant":        `{"map":{"count":5,"readings":[{"from":0,"to":1,"distance":300},{"from":0,"to":2,"distance":400},{"from":1,"to":2,"distance":500},{"from":0,"to":3,"distance":500},{"from":1,"to":3,"distance":400},{"from":2,"to":3,"distance":300.4},{"from":0,"to":4,"distance":250},{"from":1,"to":4,"distance":250},{"from":2,"to":4,"distance":250},{"from":3,"to":4,"distance":250}]},"figures":[{"form":"rectangle","holes":[0,1,2,3]}]}`,
 	"level":                `{"wheelbase":2000,"track":1500,"heights":{"frontLeft":515,"frontRight":500,"rearLeft":535,"rearRight":521}}`,
 	"slope":                `{"reading":33.5,"own":-1.5,"wanted":30}`,
 	"square":               `{"length":1800,"width":900,"leftToRight":2010,"rightToLeft":2015}`,
@@ -135,7 +136,7 @@ func TestAnswersKeepTheirSchemas(t *testing.T) {
 func TestAnswersCarryTheirWorking(t *testing.T) {
 	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force",
 		"section", "jog", "hem", "tray",
-		"centres", "locate", "locate.space", "holemap", "level", "slope", "square", "stackup", "shims", "fit", "clearance",
+		"centres", "locate", "locate.space", "holemap", "holemap.meant", "level", "slope", "square", "stackup", "shims", "fit", "clearance",
 		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "member.bend", "sticks", "frame", "trailer", "column"} {
 		answer, err := run(t, name, requests[name])
 		if err != nil {

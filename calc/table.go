@@ -50,6 +50,7 @@ var table = []Calc{
 	define("locate", "A third point from two distances, on either side", hole.Locate),
 	define("locate.space", "A point in space from three distances or more", survey.InSpace),
 	define("holemap", "Hole map from any distances, the bad reading named", hole.CalcMap),
+	define("holemap.meant", "Whether holes of a map are a rectangle, a row or a circle, tested", hole.CalcMeant),
 	define("level", "Pitch, roll, twist and packing from four corner heights", survey.Levels),
 	define("slope", "Angle to the vehicle from a gauge, its own slope taken off", survey.OwnSlope),
 	define("square", "How far a frame is out of square, by its diagonals", survey.Square),

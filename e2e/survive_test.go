@@ -267,6 +267,7 @@ func TestCompareRevisions(t *testing.T) {
 	p.size("/base/length", "18")
 	p.saved()
 	p.press("Remove Left flange")
+	p.wait("it to go", `![...document.querySelectorAll('h3')].some(h => h.innerText.startsWith('Left flange'))`)
 	p.saved()
 	last := p.revision()
 	p.press(last)

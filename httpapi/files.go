@@ -154,7 +154,8 @@ func (p cutting) template() ([]byte, error) {
 	}
 	return paper.Template{Job: p.job.Brief.Name, Part: p.part.Name, Hand: p.hand, Revision: revision,
 		Material: p.material.Name, Thickness: p.thickness,
-		Quantity: p.many(), Date: p.part.Updated.UTC(), Paper: p.paper, Flat: p.built}.PDF()
+		Quantity: p.many(), Date: p.part.Updated.UTC(), Paper: p.paper, Flat: p.built,
+		Welded: p.built.Welded(p.part.Recipe)}.PDF()
 }
 
 // sheet answers the part's papers of the shop.
@@ -162,7 +163,8 @@ func (p cutting) sheet() paper.PartSheet {
 	s := paper.PartSheet{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(),
 		Paper: p.paper, Quantity: p.many(),
 		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built,
-		Length: site.Lengths(p.job.Brief), Inches: p.job.Brief.Inches(), Face: faceText(p.part.Recipe)}
+		Length: site.Lengths(p.job.Brief), Inches: p.job.Brief.Inches(), Face: faceText(p.part.Recipe),
+		Welded: p.built.Welded(p.part.Recipe)}
 	if m := p.part.Recipe.Master; m != nil {
 		s.Master = m.Name
 	}

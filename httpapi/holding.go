@@ -46,6 +46,15 @@ func (s *server) holdingRoutes() {
 		func(c call, _ none) (site.Assembled, error) {
 			return s.jobs.Assembly(c.Request.Context(), c.id)
 		})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/whole", id: "getWhole", work: whole,
+		summary: "Everything as it stands on the vehicle, with what is said of it, to be looked at"},
+		func(c call, _ none) (site.Whole, error) {
+			_, all, err := s.jobs.Site(c.Request.Context(), c.id)
+			if err != nil {
+				return site.Whole{}, err
+			}
+			return all.Whole(), nil
+		})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/suggestions", id: "getSuggestions", work: whole,
 		summary: "Changes that would help a bracket or save on it, each worked out",
 		query:   []*huma.Param{query("mount", "id of the mount")}}, func(c call, _ none) ([]hold.Suggestion, error) {

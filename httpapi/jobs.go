@@ -14,6 +14,7 @@ import (
 	"warmanvil/core/working"
 	"warmanvil/job"
 
+	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
 	"github.com/google/uuid"
 )
@@ -128,6 +129,16 @@ func (s *server) jobRoutes() {
 			b, err := job.Body[brief.Brief](d.Body)
 			return BriefPage{headOf(d), b}, err
 		}})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/waits", id: "getWaits", work: whole,
+		summary: "What of a job waits: over, cannot be said, to be measured again"}, s.waiting)
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/named-by", id: "namedBy",
+		summary: "What of a job names things within it, and is not whole without them",
+		query: []*huma.Param{{Name: "thing", In: "query", Required: true,
+			Schema:      &huma.Schema{Type: "array", Items: &huma.Schema{Type: "string"}},
+			Description: "ids of points, devices, holes, features: of anything of a list"}}},
+		func(c call, _ none) ([]job.Dependant, error) {
+			return s.jobs.NamedBy(c.Request.Context(), c.id, c.QueryArray("thing")...)
+		})
 	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/archive", id: "archiveJob", summary: "Put a job away or bring it back"},
 		func(c call, in Archiving) (Done, error) {
 			return Done{true}, s.jobs.Store.ArchiveJob(c.Request.Context(), c.id, in.Archived, s.jobs.Now())

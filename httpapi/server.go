@@ -18,6 +18,7 @@ import (
 
 	"warmanvil/account"
 	"warmanvil/calc"
+	"warmanvil/core/site"
 	"warmanvil/daily"
 	"warmanvil/job"
 	"warmanvil/task"
@@ -52,6 +53,7 @@ type server struct {
 	answers   answers
 	heads     *lru.Cache[string, []FrameHead] // of frames, by job and its standing
 	holdings  *lru.Cache[string, HoldingView] // by job, day and standing
+	waits     *lru.Cache[string, site.Waits]  // by job and standing
 	lines     map[work]*line
 	known     known
 	cross     *http.CrossOriginProtection
@@ -96,7 +98,8 @@ func build(opt Options) *server {
 	}
 	s := &server{jobs: opt.Jobs, tasks: opt.Tasks, shelves: map[string]shelved{}, trouble: trouble, room: opt.Room,
 		accounts: opt.Accounts, sessions: newSessions(opt.Sessions, opt.Door), door: opt.Door,
-		answers: newAnswers(), heads: newHeads(), holdings: newHoldings(), lines: newLines(), cross: http.NewCrossOriginProtection(),
+		answers: newAnswers(), heads: newHeads(), holdings: newHoldings(), waits: newWaits(), lines: newLines(),
+		cross:     http.NewCrossOriginProtection(),
 		byAddress: newLimiter(4*time.Second, 20), guesses: newGuesses(), pace: newLimiter(5*time.Millisecond, 1000),
 		engine: gin.New(), api: &huma.OpenAPI{
 			OpenAPI: "3.1.0", Info: &huma.Info{Title: "Warm Anvil", Version: "1",

@@ -61,6 +61,12 @@ func (s *server) surveyRoutes() {
 		}
 		return out, err
 	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/map-holes", id: "holesFromMap", work: whole,
+		summary: "Make the holes of a map in a part, or a plate around them; they follow the map"},
+		func(c call, in job.MapInto) (PartMade, error) {
+			p, err := s.jobs.HolesFromMap(c.Request.Context(), c.id, in, c.whoSaves())
+			return PartMade{p.ID, p.Name}, err
+		})
 	route(s, operation{method: "POST", path: "/api/v1/points", id: "readPoints", work: brisk,
 		summary: "Read a list of points; lines that are refused are told", access: reading}, func(_ call, in PointsText) (PointsRead, error) {
 		points, refused := vehicle.PointsIn(in.CSV, s.jobs.NewID)
@@ -98,6 +104,10 @@ func (s *server) sheetRoutes() {
 			{name: "points", form: asCSV, says: "points as text", free: true,
 				make: func(v surveySheet) ([]byte, error) {
 					return vehicle.PointsCSV(v.worked.Points, quantity.Table{Inches: v.lines.display.Style != quantity.Metric})
+				}},
+			{name: "holes", form: asCSV, says: "holes of the maps as text", free: true,
+				make: func(v surveySheet) ([]byte, error) {
+					return vehicle.HolesCSV(v.survey.Maps, v.worked.Maps, quantity.Table{Inches: v.lines.display.Style != quantity.Metric})
 				}},
 		},
 		open: func(w want) (v surveySheet, called label, err error) {

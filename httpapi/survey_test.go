@@ -51,7 +51,8 @@ func TestSurveyOverHTTP(t *testing.T) {
 	if f := page.Worked.Follows[0]; f.Stale {
 		t.Errorf("brought up to date it is still %s off", f.Most)
 	}
-	for kind, begins := range map[string]string{"blank": "%PDF-", "results": "%PDF-", "points": "name,kind"} {
+	for kind, begins := range map[string]string{"blank": "%PDF-", "results": "%PDF-", "points": "name,kind",
+		"holes": "map,hole,diameter mm,x mm,y mm"} {
 		r := c.do("GET", "/api/v1/jobs/"+j.ID+"/sheets/"+kind, "")
 		if r.status != 200 || !bytes.HasPrefix(r.body, []byte(begins)) ||
 			!strings.Contains(r.header.Get("Content-Disposition"), "orchard-truck_survey-"+kind+"_r2") {

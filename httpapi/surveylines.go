@@ -57,6 +57,9 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 	}
 	for i, m := range v.Maps {
 		out = append(out, l.holes(fmt.Sprintf("3.%d  Hole map: %s", i+1, m.Name), m, w.Maps[i]))
+		if places := holePlaces(m, w.Maps[i], l.display); len(places.Rows) > 0 && !l.blank {
+			out = append(out, places)
+		}
 	}
 	table := func(title string, heads []string, widths []float64, rows [][]string) {
 		if len(rows) > 0 {
@@ -143,6 +146,25 @@ func (l lines) point(p vehicle.SurveyPoint, name func(string) string) (out []poi
 		return out
 	}
 	return []pointLine{{"forward from " + name(p.From), l.read(p.X)}, {"left", l.read(p.Y)}, {"up", l.read(p.Z)}}
+}
+
+// holePlaces lists where the holes of a map came out to be, and what they are taken to be.
+func holePlaces(m vehicle.HoleMap, t vehicle.MapTold, d quantity.Display) paper.SurveySection {
+	s := paper.SurveySection{Title: "Holes of " + m.Name, Note: "x along the line from hole 1 to hole 2, y off it, seen onto the face.",
+		Heads: []string{"hole", "across", "x", "y", "known to ±"}, Widths: []float64{.2, .2, .2, .2, .2}}
+	for _, h := range t.Holes {
+		across := "not said"
+		if h.Size > 0 {
+			across = d.Fine(h.Size)
+		}
+		s.Rows = append(s.Rows, []string{h.Name, across, h.TextX, h.TextY, h.Within})
+	}
+	for _, x := range t.Meant {
+		if x.Used {
+			s.Note += " Taken to be " + x.Name + "."
+		}
+	}
+	return s
 }
 
 // holes is a hole map: its sketch and its distances.

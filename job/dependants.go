@@ -37,7 +37,7 @@ func (s *Service) Dependants(ctx context.Context, k Kind, id string) ([]Dependan
 			if other.ID == d.ID {
 				continue
 			}
-			if where := k.places(other.Body, d.ID); len(where) > 0 {
+			if where := k.places(other.Body, nil, []string{d.ID}); len(where) > 0 {
 				out = append(out, Dependant{k.name, other.ID, named(other), where})
 			}
 		}
@@ -45,9 +45,68 @@ func (s *Service) Dependants(ctx context.Context, k Kind, id string) ([]Dependan
 	return out, nil
 }
 
-// places answers where in a body an id stands, in words.
-func (k kind) places(body []byte, id string) (out []string) {
-	if !strings.Contains(string(body), id) {
+// NamedBy answers what of a job names things within one of its documents, or anything
+// inside those: a point, a device, a map with its holes, the features of a group.
+func (s *Service) NamedBy(ctx context.Context, jobID string, things ...string) ([]Dependant, error) {
+	var all []Document
+	ids := slices.Clone(things)
+	for _, k := range kinds {
+		list, err := s.Store.Documents(ctx, jobID, k.name)
+		if err != nil {
+			return nil, err
+		}
+		all = append(all, list...)
+	}
+	for _, id := range within(all, things) {
+		if !slices.Contains(ids, id) {
+			ids = append(ids, id)
+		}
+	}
+	out := []Dependant{}
+	for _, d := range all {
+		k, err := d.Kind.known()
+		if err != nil {
+			return nil, err
+		}
+		// What else of a part goes with a feature of it its own flags say, and an edge may be
+		// called as a feature of another part is: nobody but a part's own names its features.
+		if d.Kind == KindSheet {
+			continue
+		}
+		if where := k.places(d.Body, things, ids); len(where) > 0 {
+			out = append(out, Dependant{d.Kind, d.ID, named(d), where})
+		}
+	}
+	return out, nil
+}
+
+// within lists the ids of what lies inside things, but for those that other things of the
+// job go by as well: the feet of two devices may have the same.
+func within(all []Document, things []string) (out []string) {
+	bear := map[string]int{}
+	for _, d := range all {
+		v, err := merge.Read(d.Body)
+		if err != nil {
+			continue // what is kept can be read
+		}
+		walkThings(v, "", func(id string, o map[string]any) {
+			bear[id]++
+			if slices.Contains(things, id) {
+				walkThings(o, "", func(id string, _ map[string]any) { out = append(out, id) })
+			}
+		})
+	}
+	return slices.DeleteFunc(out, func(id string) bool { return bear[id] > 1 })
+}
+
+func mentions(body []byte, ids []string) bool {
+	return slices.ContainsFunc(ids, func(id string) bool { return strings.Contains(string(body), id) })
+}
+
+// places answers where in a body one of some ids stands, in words, but for where it stands
+// inside what goes, and where it is the id of the thing itself.
+func (k kind) places(body []byte, going, ids []string) (out []string) {
+	if !mentions(body, ids) {
 		return nil
 	}
 	v, err := merge.Read(body)
@@ -57,7 +116,10 @@ func (k kind) places(body []byte, id string) (out []string) {
 	features := calledBy(v)
 	walkStrings(v, nil, func(path []string, text string) {
 		// The field that holds the id says nothing to who reads it.
-		if text != id || len(path) == 0 {
+		if !slices.Contains(ids, text) || len(path) == 0 || path[len(path)-1] == "id" {
+			return
+		}
+		if slices.ContainsFunc(path, func(step string) bool { return slices.Contains(going, step) }) {
 			return
 		}
 		if what := whereIs(k.of, path[:len(path)-1], v, v, features).what; !slices.Contains(out, what) {

@@ -349,3 +349,70 @@ func TestDependants(t *testing.T) {
 		t.Errorf("%d parts are left of %d (%v)", len(left), len(parts), err)
 	}
 }
+
+// A thing within a document that others name, or that holds what others name: each place is
+// told. Feet that two devices call alike are not taken for one another's.
+func TestNamedBy(t *testing.T) {
+	s, _ := remembering()
+	if err := s.LoadDemo(ctx); err != nil {
+		t.Fatal(err)
+	}
+	j := demoJob(t, s, "Orchard truck")
+	v, _, err := s.Survey(ctx, j.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	told := func(ids ...string) string {
+		t.Helper()
+		list, err := s.NamedBy(ctx, j.ID, ids...)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var out []string
+		for _, d := range list {
+			out = append(out, string(d.Kind)+": "+strings.Join(d.Where, ", "))
+		}
+		return strings.Join(out, "; ")
+	}
+	for _, p := range v.Points {
+		switch said := told(p.ID); p.Name {
+		case "Filler neck, middle":
+			if said != "survey: Lashing eye, left" {
+				t.Errorf("%s is named by %q", p.Name, said)
+			}
+		case "Lashing eye, left":
+			if said != "" {
+				t.Errorf("nothing names %s, but %q", p.Name, said)
+			}
+		}
+	}
+	both := []string{}
+	for _, m := range v.Maps {
+		if both = append(both, m.ID); m.Name == "Left rail" && !strings.Contains(told(m.ID), "Tray bracket, left") {
+			t.Errorf("what is bolted to the holes of %s is not told: %q", m.Name, told(m.ID))
+		}
+	}
+	if said := told(both...); strings.Contains(said, "Right rail") || !strings.Contains(said, "Tray bracket, left") {
+		t.Errorf("of two maps that go together: %q", said)
+	}
+	for _, d := range j.Brief.Devices {
+		if said := told(d.ID); strings.HasPrefix(d.Name, "Air compressor") && strings.Contains(said, "Press") {
+			t.Errorf("%s is named by what names another's feet: %q", d.Name, said)
+		}
+	}
+	parts, err := s.Parts(ctx, j.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, p := range parts {
+		for _, h := range p.Recipe.Base.Holes {
+			said := told(h.ID)
+			if p.Name == "Compressor tray bracket" && !strings.Contains(said, "survey: Tray bracket") || strings.Contains(said, "sheet") {
+				t.Errorf("%s of %s is named by %q", h.ID, p.Name, said)
+			}
+		}
+	}
+	if said := told("nothing goes by this"); said != "" {
+		t.Errorf("nothing is named by %q", said)
+	}
+}

@@ -3,10 +3,12 @@ package paper
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"time"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
@@ -25,9 +27,10 @@ type PartSheet struct {
 	Family          stock.Family
 	Flat            made.Part
 	Length          func(mm float64) string
-	Inches          bool   // the shop has inch drills
-	Master          string // what matched holes are drilled through
-	Face            string // what is said of the face that lies up
+	Inches          bool     // the shop has inch drills
+	Master          string   // what matched holes are drilled through
+	Face            string   // what is said of the face that lies up
+	Welded          []string // corners that are welded once it is bent
 }
 
 // drill names the drill for a hole in mm, or its size where none is that.
@@ -60,6 +63,8 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 	p.say(9, "", "Bent on: "+s.Tool+
 		". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
 	p.y += 1
+	w, h := s.Flat.Bounds.Size()
+	p.say(9, "B", fmt.Sprintf("Blank %s × %s, %s.", s.Length(w), s.Length(h), s.Material))
 	p.say(9, "", "Bend lines run from the blank's front left corner; its own size stands last.")
 	p.y += 2
 	p.runs = true
@@ -91,6 +96,12 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 			p.y += 4.5
 		}
 	}
+	if len(s.Welded) > 0 {
+		p.y += 2
+		p.say(9, "B", "Welded after bending: "+strings.Join(s.Welded, "; ")+".")
+	}
+	p.y += 4
+	s.gauges(p)
 	p.y += 3
 	for _, text := range []string{"Stop distances run from the bend line to what meets the stop, on the side of the flange.",
 		"Angles turned from flat; the aim allows for springback by yield: bend a strip first."} {
@@ -99,6 +110,58 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 		p.y += 4.2
 	}
 	return p.bytes()
+}
+
+// gauges prints what each bend is set by: its radius, where its line and its zone lie on the
+// blank, what it takes up, and the force of an air bend.
+func (s PartSheet) gauges(p *sheetPrinter) {
+	sec := SurveySection{Heads: []string{"step", "inside radius", "bend line at", "zone to either side", "allowance", "deduction", "force"},
+		Widths: []float64{.06, .14, .24, .17, .13, .13, .13}}
+	p.room(16)
+	p.put(edge, p.y, 10, "B", "Gauge settings")
+	p.y += 5
+	p.heads(sec)
+	from := map[string]string{"x": " from the left", "y": " from the front", "slanted": ", slanted: see the drawing"}
+	for _, st := range s.Flat.Steps {
+		i := slices.IndexFunc(s.Flat.BendLines, func(l made.BendLine) bool { return l.ID == st.ID })
+		if i < 0 {
+			continue
+		}
+		l, force := s.Flat.BendLines[i], "–"
+		if l.Force != nil {
+			force = s.atLeast(*l.Force)
+		}
+		zone := s.fine(l.TangentOffsets[0])
+		if math.Abs(math.Abs(l.TangentOffsets[0])-math.Abs(l.TangentOffsets[1])) > .005 {
+			zone += " and " + s.fine(l.TangentOffsets[1])
+		}
+		p.row(sec, []string{fmt.Sprint(st.Order), l.Radius.Said(), l.Place.Said() + from[l.Axis], zone, s.fine(l.BendAllowance),
+			s.signed(l.BendDeduction), force})
+	}
+}
+
+// fine writes what is set on a stop: to 0.01 mm or .001 in.
+func (s PartSheet) fine(mm float64) string {
+	style := quantity.Metric
+	if s.Inches {
+		style = quantity.Decimal
+	}
+	return quantity.Display{Style: style}.Fine(math.Abs(mm))
+}
+
+func (s PartSheet) signed(mm float64) string {
+	if mm < 0 {
+		return "-" + s.fine(mm)
+	}
+	return s.fine(mm)
+}
+
+// atLeast writes a force that is needed: rounded up, in the shop's unit.
+func (s PartSheet) atLeast(newtons float64) string {
+	if s.Inches {
+		return fmt.Sprintf("%.0f lbf", math.Ceil(newtons/quantity.PoundForce/10)*10)
+	}
+	return fmt.Sprintf("%.1f kN", math.Ceil(newtons/100)/10)
 }
 
 // DrillPDF prints every hole with its running dimensions from the blank's front

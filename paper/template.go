@@ -6,11 +6,13 @@ import (
 	"bytes"
 	"fmt"
 	"math"
+	"strings"
 	"time"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
@@ -41,6 +43,7 @@ type Template struct {
 	Date      time.Time
 	Paper     Size
 	Flat      made.Part
+	Welded    []string // corners that are welded, by name
 }
 
 const (
@@ -49,15 +52,12 @@ const (
 	overlap = 10.0 // mm that neighbouring tiles share
 )
 
-// Grid tells how many tiles across and down a template takes.
+// Grid tells how many tiles across and down a template spans; those no part of it lies on
+// are not printed.
 func (t Template) Grid() (columns, rows int) {
-	w, h := t.Flat.Bounds.Size()
-	tw, th := t.tile()
-	return tiles(w+2*quiet, tw), tiles(h+2*quiet, th)
+	l := t.layout()
+	return l.columns, l.rows
 }
-
-// quiet is the margin round the part on the tiled sheet, mm.
-const quiet = 5.0
 
 func (t Template) tile() (w, h float64) {
 	pw, ph := t.Paper.millimetres()
@@ -71,12 +71,13 @@ func tiles(size, tile float64) int {
 // PDF prints a cover with the bend table and the page plan, then the tiles.
 func (t Template) PDF() ([]byte, error) {
 	f, w, h := newScript(t.Paper, t.Date, t.Job+" · "+t.Part)
-	p := printer{f, t, w, h}
+	p := printer{script: f, t: t, w: w, h: h, lay: t.layout()}
 	p.cover()
-	columns, rows := t.Grid()
-	for row := range rows {
-		for col := range columns {
-			p.page(col, row, columns, rows)
+	for row := range p.lay.rows {
+		for col := range p.lay.columns {
+			if p.lay.used[[2]int{col, row}] {
+				p.page(col, row)
+			}
 		}
 	}
 	var b bytes.Buffer
@@ -90,6 +91,8 @@ type printer struct {
 	script
 	t    Template
 	w, h float64
+	lay  layout
+	here profile.Bounds // what of the page a word may stand on, mm; of a tile
 }
 
 func (p printer) text(x, y, size float64, style, s string) {
@@ -137,8 +140,22 @@ func (p printer) cover() {
 	y += 14
 	bars(p.script, edge, y)
 	y = p.bendTable(y + 14)
+	y = p.welded(y + 3)
 	y = p.flags(y + 4)
 	p.plan(y + 6)
+}
+
+// welded says which corners are welded once it is bent.
+func (p printer) welded(y float64) float64 {
+	if len(p.t.Welded) == 0 {
+		return y - 3
+	}
+	p.SetFont("go", "B", 8.5)
+	for _, line := range p.SplitText("Welded after bending: "+strings.Join(p.t.Welded, "; ")+".", p.w-2*edge) {
+		p.Text(edge, y, line)
+		y += 4.4
+	}
+	return y
 }
 
 // bars draws the check bars: 100 mm, and 4 in under it.
@@ -231,7 +248,7 @@ func (p printer) flags(y float64) float64 {
 
 // plan draws how the pages lie, small.
 func (p printer) plan(y float64) {
-	columns, rows := p.t.Grid()
+	columns, rows := p.lay.columns, p.lay.rows
 	tw, th := p.t.tile()
 	room := p.h - edge - y - 8
 	if room < 25 {
@@ -239,13 +256,20 @@ func (p printer) plan(y float64) {
 	}
 	total := profile.Point{X: float64(columns)*(tw-overlap) + overlap, Y: float64(rows)*(th-overlap) + overlap}
 	scale := min((p.w-2*edge)/total.X, room/total.Y, .4)
-	p.text(edge, y, 9, "B", fmt.Sprintf("%d page(s): lay them good side up, front towards you; crosses of neighbours lie on each other.",
-		columns*rows))
+	n := len(p.lay.used)
+	text := fmt.Sprintf("%d %s: lay them good side up, as drawn here; crosses of neighbours lie on each other.", n, told.Plural(n, "page", "pages"))
+	if p.lay.turned {
+		text += " The front edge is on the right."
+	}
+	p.text(edge, y, 9, "B", text)
 	top := y + 4
 	p.SetLineWidth(.15)
 	p.SetDashPattern(nil, 0)
 	for row := range rows {
 		for col := range columns {
+			if !p.lay.used[[2]int{col, row}] {
+				continue
+			}
 			x, yy := edge+float64(col)*(tw-overlap)*scale, top+float64(row)*(th-overlap)*scale
 			p.Rect(x, yy, tw*scale, th*scale, "D")
 			p.text(x+1.5, yy+4, 8, "", pageName(col, row))
@@ -253,7 +277,8 @@ func (p printer) plan(y float64) {
 	}
 	p.SetLineWidth(.3)
 	p.outline(func(q profile.Point) (x, y float64) {
-		return edge + (q.X-p.t.Flat.Bounds.Min.X+quiet)*scale, top + (p.t.Flat.Bounds.Max.Y-q.Y+quiet)*scale
+		x, y = p.lay.on(q)
+		return edge + x*scale, top + y*scale
 	})
 }
 

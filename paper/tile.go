@@ -11,14 +11,17 @@ import (
 )
 
 // page prints one tile at full size.
-func (p printer) page(col, row, columns, rows int) {
+func (p printer) page(col, row int) {
 	p.AddPage()
 	tw, th := p.t.tile()
 	// Where the tile's upper left corner lies on the whole sheet, y down.
-	ox, oy := float64(col)*(tw-overlap)-quiet, float64(row)*(th-overlap)-quiet
+	off := profile.Point{X: edge - float64(col)*(tw-overlap), Y: edge - float64(row)*(th-overlap)}
 	at := func(q profile.Point) (x, y float64) {
-		return edge + q.X - p.t.Flat.Bounds.Min.X - ox, edge + p.t.Flat.Bounds.Max.Y - q.Y - oy
+		x, y = p.lay.on(q)
+		return x + off.X, y + off.Y
 	}
+	p.here = p.t.cell(p.lay, col, row)
+	p.here.Min, p.here.Max = p.here.Min.Add(off), p.here.Max.Add(off)
 	p.SetDrawColor(0, 0, 0)
 	p.ClipRect(edge, edge, tw, th, false)
 	p.SetLineWidth(.2)
@@ -27,9 +30,91 @@ func (p printer) page(col, row, columns, rows int) {
 	p.holes(at)
 	p.bends(at)
 	p.marks(at)
+	p.running(at)
 	p.view(at)
 	p.ClipEnd()
-	p.frame(col, row, columns, rows, tw, th)
+	p.frame(col, row, tw, th)
+}
+
+// word writes a text that begins at a place, on the tile the place belongs to alone: moved as
+// far as it takes to stand there whole.
+func (p printer) word(x, y, size float64, style, s string) {
+	if !p.mine(x, y) {
+		return
+	}
+	p.SetFont("go", style, size)
+	tall := size * .35
+	x = math.Max(p.here.Min.X+1, math.Min(x, p.here.Max.X-1-p.GetStringWidth(s)))
+	y = math.Max(p.here.Min.Y+1+tall, math.Min(y, p.here.Max.Y-1))
+	p.Text(x, y, s)
+}
+
+// upright writes a text that runs up from a place, as word does.
+func (p printer) upright(x, y, size float64, s string) {
+	if !p.mine(x, y) {
+		return
+	}
+	p.SetFont("go", "", size)
+	tall := size * .35
+	x = math.Max(p.here.Min.X+1+tall, math.Min(x, p.here.Max.X-1))
+	y = math.Max(p.here.Min.Y+1+p.GetStringWidth(s), math.Min(y, p.here.Max.Y-1))
+	p.TransformBegin()
+	p.TransformRotate(90, x, y)
+	p.Text(x, y, s)
+	p.TransformEnd()
+}
+
+// mine tells whether a place of the page belongs to this tile: to one of all.
+func (p printer) mine(x, y float64) bool {
+	return x >= p.here.Min.X && x < p.here.Max.X && y >= p.here.Min.Y && y < p.here.Max.Y
+}
+
+// running draws the running dimensions from the blank's front left corner: a tick at the edge
+// they run along, the distance beside it where there is room.
+func (p printer) running(at mapping) {
+	p.SetLineWidth(.15)
+	tick := func(q, out profile.Point, text string) {
+		x0, y0 := at(q)
+		x1, y1 := at(q.Add(out.Mul(3)))
+		p.Line(x0, y0, x1, y1)
+		if !p.lay.dims {
+			return
+		}
+		if math.Abs(x1-x0) > math.Abs(y1-y0) { // it points sideways
+			p.SetFont("go", "", 7)
+			if x1 < x0 {
+				x1 -= p.GetStringWidth(text) + .8
+			} else {
+				x1 += .8
+			}
+			p.word(x1, y1+.9, 7, "", text)
+			return
+		}
+		p.SetFont("go", "", 7)
+		p.upright(x1+.8, y1+.8+p.GetStringWidth(text), 7, text)
+	}
+	last := math.Inf(-1)
+	for _, o := range p.t.Flat.Ordinates.X {
+		q := profile.Point{X: o.At, Y: p.t.Flat.Bounds.Min.Y}
+		text := o.Dist.Said()
+		if o.At-last < 2.2 { // one beside the other cannot be read
+			text = ""
+		} else {
+			last = o.At
+		}
+		tick(q, profile.Point{Y: -1}, text)
+	}
+	last = math.Inf(-1)
+	for _, o := range p.t.Flat.Ordinates.Y {
+		text := o.Dist.Said()
+		if o.At-last < 2.2 {
+			text = ""
+		} else {
+			last = o.At
+		}
+		tick(profile.Point{X: p.t.Flat.Bounds.Min.X, Y: o.At}, profile.Point{X: -1}, text)
+	}
+	p.SetLineWidth(.2)
 }
 
 type mapping func(profile.Point) (x, y float64)
@@ -71,7 +156,7 @@ func (p printer) holes(at mapping) {
 		default:
 			p.Circle(x, y, h.Diameter/2, "D")
 		}
-		p.text(x+arm*.75, y-arm*.75, 7, "", label)
+		p.word(x+arm*.75, y-arm*.75, 7, "", label)
 	}
 }
 
@@ -88,7 +173,7 @@ func (p printer) marks(at mapping) {
 		}
 		if m.Text != "" {
 			x, y := at(m.At)
-			p.text(x, y, 7, "", m.Text)
+			p.word(x, y, 7, "", m.Text)
 		}
 	}
 	p.SetLineWidth(.2)
@@ -110,15 +195,14 @@ func (p printer) bends(at mapping) {
 		p.SetDashPattern(nil, 0)
 		mx, my := (x0+x1)/2, (y0+y1)/2
 		label := fmt.Sprintf("%s %s  R %s", way(l.Up), deg(l.Angle), l.Radius.Text)
-		p.SetFont("go", "", 7)
 		if math.Abs(x1-x0) >= math.Abs(y1-y0) {
-			p.Text(mx+3, my-1, label)
+			p.word(mx+3, my-1, 7, "", label)
 			p.flag(mx, my, l.Up)
 			continue
 		}
+		p.upright(mx-1, my-3, 7, label)
 		p.TransformBegin()
 		p.TransformRotate(90, mx, my)
-		p.Text(mx+3, my-1, label)
 		p.flag(mx, my, l.Up)
 		p.TransformEnd()
 	}
@@ -141,15 +225,28 @@ func (p printer) view(at mapping) {
 	if len(p.t.Flat.Panels) == 0 {
 		return
 	}
-	x, y := at(p.t.clearSpot())
+	spot := p.t.clearSpot()
+	x, y := at(spot)
+	// The arrow with its words stands on one tile whole.
+	if !p.mine(x, y) {
+		return
+	}
+	x = math.Max(p.here.Min.X+12, math.Min(x, p.here.Max.X-40))
+	y = math.Max(p.here.Min.Y+12, math.Min(y, p.here.Max.Y-13))
+	fx, fy := at(spot.Add(profile.Point{Y: -1}))
+	sx, sy := at(spot)
+	ux, uy := fx-sx, fy-sy // to the front
 	p.SetLineWidth(.3)
-	p.Line(x, y-7, x, y+7)
+	p.Line(x-7*ux, y-7*uy, x+7*ux, y+7*uy)
 	p.SetFillColor(0, 0, 0)
-	p.Polygon([]fpdf.PointType{{X: x - 2, Y: y + 6}, {X: x + 2, Y: y + 6}, {X: x, Y: y + 11}}, "F")
+	p.Polygon([]fpdf.PointType{{X: x + 6*ux - 2*uy, Y: y + 6*uy + 2*ux}, {X: x + 6*ux + 2*uy, Y: y + 6*uy - 2*ux}, {X: x + 11*ux, Y: y + 11*uy}}, "F")
+	if p.lay.turned {
+		y -= 6 // over the arrow, not on it
+	}
 	p.text(x+3, y-3, 8, "B", "GOOD SIDE UP")
 	p.text(x+3, y+1, 8, "", "arrow to the front")
 	if p.t.Hand != "" {
-		p.text(x+3, y+5, 8, "B", string(p.t.Hand)+" hand")
+		p.text(x+3, y-7, 8, "B", string(p.t.Hand)+" hand")
 	}
 }
 
@@ -179,7 +276,8 @@ func (t Template) clearSpot() profile.Point {
 
 // frame draws the tile's border, the crosses that neighbours share, the check
 // bars and the page's name.
-func (p printer) frame(col, row, columns, rows int, tw, th float64) {
+func (p printer) frame(col, row int, tw, th float64) {
+	beside := func(dc, dr int) bool { return p.lay.used[[2]int{col + dc, row + dr}] }
 	p.SetDashPattern([]float64{1, 1}, 0)
 	p.SetLineWidth(.1)
 	p.Rect(edge, edge, tw, th, "D")
@@ -191,18 +289,18 @@ func (p printer) frame(col, row, columns, rows int, tw, th float64) {
 	}
 	half := overlap / 2
 	for _, fy := range []float64{.2, .8} {
-		if col > 0 {
+		if beside(-1, 0) {
 			cross(edge+half, edge+fy*th)
 		}
-		if col < columns-1 {
+		if beside(1, 0) {
 			cross(edge+tw-half, edge+fy*th)
 		}
 	}
 	for _, fx := range []float64{.2, .8} {
-		if row > 0 {
+		if beside(0, -1) {
 			cross(edge+fx*tw, edge+half)
 		}
-		if row < rows-1 {
+		if beside(0, 1) {
 			cross(edge+fx*tw, edge+th-half)
 		}
 	}

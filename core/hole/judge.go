@@ -103,15 +103,9 @@ func (in MapInput) weighted() bool {
 }
 
 // chiSquare answers the sum of squares that one map in a thousand exceeds by
-// chance (Wilson and Hilferty); with nothing to compare, what is left of
-// rounding.
+// chance; with nothing to compare, what is left of rounding.
 func chiSquare(redundancy int) float64 {
-	if redundancy <= 0 {
-		return 1e-6
-	}
-	n := float64(redundancy)
-	c := 2 / (9 * n)
-	return n * math.Pow(1-c+3.09*math.Sqrt(c), 3)
+	return chiSquareAt(redundancy, 3.09)
 }
 
 // Unsaid is how good a tape is taken to be where nobody said, mm: what a fabricator

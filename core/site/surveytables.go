@@ -18,6 +18,17 @@ type tabling struct {
 	s vehicle.Survey
 }
 
+// doubted takes the good word from what stands on a reading whose repeats contradict each
+// other.
+func (w tabling) doubted(t vehicle.ResultTold, angle bool, of ...survey.Reading) vehicle.ResultTold {
+	for _, r := range of {
+		if t.Verdict == "good" && r.Doubtful(w.s.Shop, angle) {
+			t.Verdict, t.Says = "doubtful", t.Says+"; a reading behind it was taken more than once and does not agree with itself"
+		}
+	}
+	return t
+}
+
 func (w tabling) val(r survey.Reading) float64 { return r.Work(w.s.Shop, false).Value }
 
 // tables works out levels, angles, diagonals, sides, gaps and the rest that
@@ -25,19 +36,21 @@ func (w tabling) val(r survey.Reading) float64 { return r.Work(w.s.Shop, false).
 func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) {
 	w := tabling{p: l.Pen, s: s}
 	for _, v := range s.Levels {
-		out.Levels = append(out.Levels, w.level(v))
+		t := w.level(v)
+		t.ResultTold = w.doubted(t.ResultTold, false, v.Wheelbase, v.Track, v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight)
+		out.Levels = append(out.Levels, t)
 	}
 	for _, v := range s.Slopes {
-		out.Slopes = append(out.Slopes, w.slope(v))
+		out.Slopes = append(out.Slopes, w.doubted(w.slope(v), true, v.Reading, v.Own))
 	}
 	for _, v := range s.Squares {
-		out.Squares = append(out.Squares, w.square(v))
+		out.Squares = append(out.Squares, w.doubted(w.square(v), false, v.Length, v.Width, v.First, v.Second))
 	}
 	for _, v := range s.Sides {
-		out.Sides = append(out.Sides, w.side(v))
+		out.Sides = append(out.Sides, w.doubted(w.side(v), false, v.Left, v.Right))
 	}
 	for _, v := range s.Gaps {
-		out.Gaps = append(out.Gaps, w.gap(v))
+		out.Gaps = append(out.Gaps, w.doubted(w.gap(v), false, v.Unloaded, v.Loaded))
 	}
 	measures(l, s, b, out)
 	stacks(l, s, out)

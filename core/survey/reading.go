@@ -145,6 +145,13 @@ func (r Reading) Work(shop Shop, angle bool) Known {
 	return k
 }
 
+// Doubtful tells whether repeats contradict each other: one stands out, or they lie farther
+// apart than the instrument allows.
+func (r Reading) Doubtful(shop Shop, angle bool) bool {
+	k := r.Work(shop, angle)
+	return k.Outlier > 0 || k.Spread > 4*r.Sigma(shop, angle)
+}
+
 func meanOf(v []float64) (mean, scatter float64) {
 	for _, x := range v {
 		mean += x / float64(len(v))

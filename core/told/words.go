@@ -32,6 +32,14 @@ func Joined(a, b string) string {
 	return a + " + " + b
 }
 
+// List writes a list as one says it: a, b and c.
+func List(items []string) string {
+	if n := len(items); n > 1 {
+		return strings.Join(items[:n-1], ", ") + " and " + items[n-1]
+	}
+	return strings.Join(items, "")
+}
+
 // Plural picks the word for a number of things.
 func Plural(n int, one, many string) string {
 	if n == 1 {

@@ -27,44 +27,10 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 		return t
 	}
 	t := &MapTold{ID: m.ID, Holes: []MapHoleTold{}, Readings: make([]MapReadingTold, len(m.Readings)), Slips: []string{},
-		Findings: []working.Finding{}}
+		Meant: []MeantTold{}, Findings: []working.Finding{}}
 	l.told[m.ID] = t
-	in := hole.MapInput{Count: len(m.Holes), Hook: l.Survey.Hook, Plates: l.Plates}
-	index := map[string]int{}
-	for i, h := range m.Holes {
-		index[h.ID] = i
-		in.Diameters = append(in.Diameters, h.Diameter)
-	}
-	var at []int // which reading each one taken is
-	shift := map[int]float64{}
-	for k, r := range named(m.Readings) {
-		t.Readings[k].ID = r.ID
-		a, okA := index[r.From]
-		b, okB := index[r.To]
-		if !okA || !okB || a == b || !r.Value.Taken() {
-			t.Readings[k].Why = "not taken yet"
-			continue
-		}
-		v, sigma := l.known(r.Value)
-		c, err := hole.Centres(hole.CentresInput{Method: orCentre(r.Tape), Value: v, DiameterA: m.Holes[a].Diameter,
-			DiameterB: m.Holes[b].Diameter})
-		if err != nil {
-			t.Readings[k].Why = err.Error()
-			t.Findings = append(t.Findings, working.Finding{Code: "reading", Severity: working.Mind, Cause: "Hole map",
-				Reason: fmt.Sprintf("%s to %s does not count: %s", holeName(m, a), holeName(m, b), err)})
-			continue
-		}
-		t.Readings[k].Centres, shift[k] = c.Centres, c.Centres-v
-		reading := hole.Reading{From: a, To: b, Distance: c.Centres}
-		if r.Value.Unsaid(l.Survey.Shop) {
-			t.Unsaid, t.UnsaidText = true, l.Pen.Fine(hole.Unsaid)
-		} else {
-			reading.Sigma = &sigma
-		}
-		in.Readings = append(in.Readings, reading)
-		at = append(at, k)
-		t.sources = append(t.sources, sourceOf(fmt.Sprintf("%s, %s to %s", m.Name, holeName(m, a), holeName(m, b)), r.Value))
-	}
+	defer func() { l.agree(m, t) }()
+	in, at, shift := l.taken(m, t)
 	switch {
 	case len(m.Holes) < 2:
 		t.Why = "A map has two holes or more."
@@ -91,21 +57,67 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 	if r.Suspect != nil {
 		points = r.PointsWithout // what is built on it goes by the readings that agree
 	}
+	if at := l.meant(m, t, in, r); at != nil {
+		points = at
+	}
 	for i, h := range m.Holes {
 		y := points[i][1]
 		if m.Below {
 			y = -y
 		}
-		t.Holes = append(t.Holes, MapHoleTold{ID: h.ID, Name: holeName(m, i), X: points[i][0], Y: y, TextX: l.Pen.MM(points[i][0]),
-			TextY: l.Pen.MM(y), Within: l.Pen.MM(2 * r.Sigmas[i]), Size: h.Diameter})
+		t.Holes = append(t.Holes, MapHoleTold{ID: h.ID, Name: holeName(m, i), X: points[i][0], Y: y, TextX: l.Pen.Display.Fine(points[i][0]),
+			TextY: l.Pen.Display.Fine(y), Within: l.Pen.MM(2 * r.Sigmas[i]), Size: h.Diameter})
 	}
 	for i, k := range at {
 		t.Readings[k].Residual, t.Readings[k].Text, t.Readings[k].Control = r.Residuals[i], l.Pen.MM(r.Residuals[i]), r.Control[i]
 		t.Readings[k].Large = math.Abs(r.Standardised[i]) > 3.29
 	}
 	l.sayMap(m, t, in, r, at, shift)
+	l.sayMeant(m, t)
 	t.Working = l.Pen.Explain(r.Working)
 	return t
+}
+
+// taken answers what was read of a map, centre to centre, which reading each is, and by how
+// much the tape's way of lying shifted it.
+func (l *Locator) taken(m *HoleMap, t *MapTold) (in hole.MapInput, at []int, shift map[int]float64) {
+	in = hole.MapInput{Count: len(m.Holes), Hook: l.Survey.Hook, Plates: l.Plates}
+	index := map[string]int{}
+	for i, h := range m.Holes {
+		index[h.ID] = i
+		in.Diameters = append(in.Diameters, h.Diameter)
+	}
+	shift = map[int]float64{}
+	for k, r := range named(m.Readings) {
+		t.Readings[k].ID = r.ID
+		a, okA := index[r.From]
+		b, okB := index[r.To]
+		if !okA || !okB || a == b || !r.Value.Taken() {
+			t.Readings[k].Why = "not taken yet"
+			continue
+		}
+		v, sigma := l.known(r.Value)
+		t.Readings[k].Read = l.Pen.Given(v)
+		c, err := hole.Centres(hole.CentresInput{Method: orCentre(r.Tape), Value: v, DiameterA: m.Holes[a].Diameter,
+			DiameterB: m.Holes[b].Diameter})
+		if err != nil {
+			t.Readings[k].Why = err.Error()
+			t.Findings = append(t.Findings, working.Finding{Code: "reading", Severity: working.Mind, Cause: "Hole map",
+				Reason: fmt.Sprintf("%s to %s does not count: %s", holeName(m, a), holeName(m, b), err)})
+			continue
+		}
+		t.Readings[k].Centres, shift[k] = c.Centres, c.Centres-v
+		reading := hole.Reading{From: a, To: b, Distance: c.Centres}
+		if r.Value.Unsaid(l.Survey.Shop) {
+			t.Unsaid, t.UnsaidText = true, l.Pen.Fine(hole.Unsaid)
+		} else {
+			reading.Sigma = &sigma
+		}
+		in.Readings = append(in.Readings, reading)
+		at = append(at, k)
+		t.sources = append(t.sources, sourceOf(fmt.Sprintf("%s, %s to %s", m.Name, holeName(m, a), holeName(m, b)), r.Value))
+	}
+	return in, at, shift
 }
 
 func orCentre(m hole.Method) hole.Method {

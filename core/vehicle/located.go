@@ -28,6 +28,7 @@ type Located struct {
 	Choices  [][3]float64      `json:"choices,omitempty" doc:"mm, mirror images to choose from"`
 	Findings []working.Finding `json:"findings"`
 	Working  *working.Working  `json:"working,omitempty"`
+	Measured []Measured        `json:"measured,omitempty" doc:"what was read, as dimensions on the vehicle"`
 
 	Sources []brief.Source `json:"-"`
 }
@@ -51,6 +52,9 @@ type MapTold struct {
 	Unsaid       bool              `json:"unsaid,omitempty" doc:"how good the tape is was not given"`
 	UnsaidText   string            `json:"unsaidText,omitempty" doc:"what a reading is then judged against"`
 	Missing      int               `json:"missing,omitempty" doc:"readings still needed"`
+	Agreed       bool              `json:"agreed" doc:"all readings count, none is doubtful, and there is one to spare"`
+	Says         string            `json:"says,omitempty" doc:"what the readings come to, in a sentence"`
+	Meant        []MeantTold       `json:"meant" doc:"what its holes are meant to be, tested: what was said, and what the readings go with"`
 	Findings     []working.Finding `json:"findings"`
 	Working      *working.Working  `json:"working,omitempty"`
 	Bare         hole.MapResult    `json:"-"`
@@ -82,6 +86,7 @@ type MapReadingTold struct {
 	Centres  float64 `json:"centres" doc:"mm, centre to centre"`
 	Residual float64 `json:"residual" doc:"mm, fitted − measured"`
 	Text     string  `json:"text"`
+	Read     string  `json:"read,omitempty" doc:"what was read"`
 	Control  float64 `json:"control" doc:"redundancy number"`
 	Large    bool    `json:"large" doc:"beyond what its instrument allows"`
 	Why      string  `json:"why,omitempty" doc:"why it does not count"`
@@ -165,6 +170,7 @@ func (l *Locator) At(id string) *Located {
 	l.work(p, out)
 	delete(l.under, id)
 	l.finish(out)
+	out.Measured = l.measured(p, out)
 	l.Done[id] = out
 	return out
 }

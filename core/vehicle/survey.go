@@ -116,6 +116,16 @@ type HoleMap struct {
 	First    string       `json:"first,omitempty" doc:"surveyed point that is hole 1"`
 	Second   string       `json:"second,omitempty" doc:"surveyed point that hole 2 lies towards"`
 	Other    string       `json:"other,omitempty" doc:"map of the other side, hole for hole"`
+	Meant    []MeantHoles `json:"meant,omitempty" doc:"what holes of it are meant to be"`
+}
+
+// MeantHoles is what some holes of a map are meant to be: a hypothesis that is tested, and
+// used while the readings go with it once somebody has taken it.
+type MeantHoles struct {
+	ID    string    `json:"id"`
+	Form  hole.Form `json:"form" enum:"rectangle,row,evenRow,circle,evenCircle"`
+	Holes []string  `json:"holes" doc:"ids of holes of the map"`
+	Taken bool      `json:"taken,omitempty" doc:"the map goes by it"`
 }
 
 // MapHole is one hole of a map.

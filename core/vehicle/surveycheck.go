@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/hole"
 	"warmanvil/core/survey"
 	"warmanvil/core/working"
 )
@@ -56,6 +57,9 @@ func (s Survey) named() (out []struct{ path, id, name string }) {
 		add("maps", i, m.ID, m.Name)
 		for k, h := range m.Holes {
 			add(fmt.Sprintf("maps/%d/holes", i), k, h.ID, h.Name+h.Thread)
+		}
+		for k, x := range m.Meant {
+			add(fmt.Sprintf("maps/%d/meant", i), k, x.ID, string(x.Form))
 		}
 	}
 	for i, v := range s.Levels {
@@ -140,6 +144,15 @@ func (s Survey) checkReadings() error {
 	for i, m := range s.Maps {
 		if len(m.Holes) > 120 || len(m.Readings) > 2000 {
 			errs = append(errs, working.Refuse(fmt.Sprintf("/maps/%d/holes", i), "A map has up to 120 holes and 2000 readings."))
+		}
+		if len(m.Meant) > 40 {
+			errs = append(errs, working.Refuse(fmt.Sprintf("/maps/%d/meant", i), "Holes of a map are meant to be up to 40 things."))
+		}
+		for k, x := range m.Meant {
+			if !slices.Contains(hole.Forms, x.Form) || len(x.Holes) > 120 {
+				errs = append(errs, working.Refuse(fmt.Sprintf("/maps/%d/meant/%d/form", i, k), "Up to 120 holes are meant to be a rectangle, a row, "+
+					"an even row, a circle or an even circle, not %q.", string(x.Form)))
+			}
 		}
 		for k, h := range m.Holes {
 			errs = append(errs, working.Within(fmt.Sprintf("/maps/%d/holes/%d/diameter", i, k), "The diameter", h.Diameter, 0, 2000, "mm"))

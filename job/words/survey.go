@@ -49,6 +49,8 @@ func surveyed() []Field {
 		of("SurveyPoint", tapes, "tape", "tapeA", "tapeB"),
 		of("FromPoint", tapes, "tape"),
 		of("MapReading", tapes, "tape"),
+		of("MeantHoles", plain("rectangle", "a rectangle", "row", "in one line", "evenRow", "in one line, evenly spaced", "circle", "on a circle",
+			"evenCircle", "evenly round a circle"), "form"),
 		of("SurveyReading", instruments(), "instrument"),
 		of("SurveyReading", trusts, "trust"),
 		of("SurveySpace", trusts, "trust"),

@@ -11,6 +11,8 @@ import { busy, stopWaiting } from './api/busy'
 import { queryClient } from './api/queries'
 import { loadWords } from './api/words'
 import KeysBox from './keys/KeysBox.vue'
+import { asked } from './documents/leaving'
+import UsedBox from './documents/UsedBox.vue'
 import WorkingAside from './kit/WorkingAside.vue'
 import { useNaiveTheme } from './theme'
 
@@ -49,6 +51,13 @@ onUnmounted(() => off())
       </main>
       <WorkingAside />
       <KeysBox />
+      <UsedBox
+        :name="asked?.name ?? ''"
+        :by="asked?.by ?? []"
+        why="Without it these lose what they name. Undo brings it back."
+        go="Remove it"
+        @answer="(go) => asked?.answer(go)"
+      />
     </div>
   </NConfigProvider>
 </template>

@@ -17,7 +17,7 @@ type Ask struct {
 	Thing string     // key of a Thing
 	ID    string     // of the feature, new in its recipe
 	Panel string     // id of the panel it goes on
-	Edge  sheet.Edge // for what goes on an edge
+	Edge  sheet.Edge // that was tapped: for what goes on an edge or along one
 	Last  Last
 	Usual sheet.Usual
 }
@@ -114,7 +114,31 @@ type spot struct {
 
 var opposite = map[sheet.Edge]sheet.Edge{sheet.Front: sheet.Back, sheet.Back: sheet.Front, sheet.Left: sheet.Right, sheet.Right: sheet.Left}
 
+// middle answers the middle of a panel, counted from the edge that was tapped where one was,
+// else from those a rule is laid to.
 func (s site) middle() spot {
+	out := s.unchosen()
+	e, tapped := s.edge(s.Edge)
+	if !tapped || e.Role == "round" {
+		return out
+	}
+	// How far the panel's middle lies within the edge, and whether that is across or front to back.
+	d := e.To.Sub(e.From)
+	long := d.Len()
+	if long < sheet.Tiny {
+		return out
+	}
+	along := s.panel.Pose.Undo(e.To).Sub(s.panel.Pose.Undo(e.From))
+	in := sheet.Offset{Edge: e.Edge, Distance: s.Usual.Step(math.Abs(d.Cross(s.panel.Middle.Sub(e.From))) / long)}
+	if math.Abs(along.Y) > math.Abs(along.X) {
+		out.x = in
+	} else {
+		out.y = in
+	}
+	return out
+}
+
+func (s site) unchosen() spot {
 	box := profile.Empty()
 	for _, q := range s.panel.Flat {
 		box.Include(q)

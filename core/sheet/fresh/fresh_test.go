@@ -5,6 +5,7 @@ import (
 	"math"
 	"testing"
 
+	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/fresh"
 	"warmanvil/core/sheet/made"
@@ -232,6 +233,65 @@ func TestReshape(t *testing.T) {
 					t.Errorf("%d corners became %d: %s", len(before), len(after), why)
 				}
 			})
+		}
+	}
+}
+
+// What is added after an edge was tapped counts from that edge, on plates of any form, and
+// lies where it would lie else.
+func TestCountedFromTheTappedEdge(t *testing.T) {
+	square := plates.Plate(300, 200)
+	wedge := plates.Plate(300, 200)
+	wedge.Base.Shape = &sheet.Shape{Kind: sheet.Polygon, Points: profile.Loop{{X: 0, Y: 0}, {X: 300, Y: 0}, {X: 260, Y: 200}, {X: 40, Y: 200}}}
+	for name, r := range map[string]sheet.Recipe{"square": square, "wedge": wedge} {
+		p := plates.Build(t, r)
+		for _, e := range p.Panels[0].Edges {
+			f, err := fresh.Make(p, fresh.Ask{Thing: "round", ID: "new", Panel: p.Panels[0].ID, Edge: e.Edge, Usual: shops["millimetres"]})
+			if err != nil {
+				t.Fatal(name, e.Edge, err)
+			}
+			from := 0
+			for _, o := range []sheet.Offset{f.Hole.X, f.Hole.Y} {
+				if o.Edge == e.Edge {
+					from++
+				}
+			}
+			if from != 1 {
+				t.Errorf("%s, edge %s: counted from %s and %s", name, e.Edge, f.Hole.X.Edge, f.Hole.Y.Edge)
+			}
+			with := r
+			with.Base.Holes = []sheet.Hole{*f.Hole}
+			built := plates.Build(t, with)
+			if len(built.Holes) != 1 || built.Holes[0].Centre.Sub(p.Panels[0].Middle).Len() > 30 {
+				t.Errorf("%s, edge %s: %d holes at %+v, the middle is %v", name, e.Edge, len(built.Holes), built.Holes, p.Panels[0].Middle)
+			}
+		}
+	}
+}
+
+// Holes along an edge follow the one that was tapped; where none was, a free one.
+func TestAlongTheTappedEdge(t *testing.T) {
+	r := plates.Plate(300, 200)
+	r.Base.Flanges = []sheet.Flange{plates.Flange("wall", sheet.Front, 60, 90)}
+	before := plates.Build(t, r)
+	for _, tapped := range []sheet.Edge{sheet.Left, sheet.Right, sheet.Back, sheet.Front, ""} {
+		f, err := fresh.Make(before, fresh.Ask{Thing: "edge", ID: "new", Panel: "base", Edge: tapped, Usual: shops["millimetres"]})
+		if err != nil {
+			t.Fatal(tapped, err)
+		}
+		want := tapped
+		if want == "" {
+			want = f.Hole.Pattern.Edge
+			if want == sheet.Front {
+				t.Error("untapped, it runs along the bend")
+			}
+		}
+		across := f.Hole.Y
+		if want == sheet.Left || want == sheet.Right {
+			across = f.Hole.X
+		}
+		if f.Hole.Pattern.Edge != want || across.Edge != want {
+			t.Errorf("tapped %q, it runs along %q, counted from %q", tapped, f.Hole.Pattern.Edge, across.Edge)
 		}
 	}
 }

@@ -79,9 +79,12 @@ var holes = [...]Thing{
 	})},
 }
 
+// alongEdge follows the edge that was tapped, the first free one where none was.
 func alongEdge(at site, _ spot, h *sheet.Hole) {
 	e := sheet.Front
-	if i := slices.IndexFunc(at.panel.Edges, func(x made.EdgeMade) bool { return x.Role == "free" || x.Role == "tip" }); i >= 0 {
+	if x, tapped := at.edge(at.Edge); tapped {
+		e = x.Edge
+	} else if i := slices.IndexFunc(at.panel.Edges, func(x made.EdgeMade) bool { return x.Role == "free" || x.Role == "tip" }); i >= 0 {
 		e = at.panel.Edges[i].Edge
 	}
 	from := sheet.Offset{Edge: e, Distance: at.Usual.Step(at.Usual.Or(20, 0.75))}

@@ -49,10 +49,15 @@ var PartStarters = []PartStarter{
 	{"tray", "Tray", "A floor and four sides up.",
 		[]PartAsk{sizeAsk("length", "Long, outside", 300), sizeAsk("width", "Wide, outside", 200), sizeAsk("height", "High, outside", 50),
 			choiceAsk("corner", "Corners", 0, "gap for the weld", "edge to edge", "lapped", "left open"),
-			sizeAsk("drain", "Drains, diameter, 0 for none", 10)}, func(s *starting) {
+			sizeAsk("drain", "Drains, diameter, 0 for none", 10), sizeAsk("lip", "Lips outward along the top, 0 for none", 0)},
+		func(s *starting) {
 			b := sheet.Base{Length: s.v["length"], Width: s.v["width"]}
 			for _, e := range []sheet.Edge{sheet.Front, sheet.Right, sheet.Back, sheet.Left} {
-				b.Flanges = append(b.Flanges, s.flange(e, s.v["height"], true))
+				side := s.flange(e, s.v["height"], true)
+				if s.v["lip"] > 0 {
+					side.Flanges = []sheet.Flange{s.flange(e, s.v["lip"], false)}
+				}
+				b.Flanges = append(b.Flanges, side)
 			}
 			s.corners(&b, cornerKinds[int(s.v["corner"])])
 			if d := s.v["drain"]; d > 0 {
@@ -138,7 +143,7 @@ var PartStarters = []PartStarter{
 			sizeAsk("pitch", "Bolts, about every", 150)}, deck},
 	{"guard", "Guard", "A cover with three sides and an outward foot along the fourth.",
 		[]PartAsk{sizeAsk("length", "Long, outside", 260), sizeAsk("width", "Wide, outside", 140), sizeAsk("height", "High, outside", 60),
-			sizeAsk("foot", "Feet, outside", 25), sizeAsk("hole", "Holes, diameter", 7)}, func(s *starting) {
+			sizeAsk("foot", "Feet, outside", 32), sizeAsk("hole", "Holes, diameter", 7)}, func(s *starting) {
 			b := sheet.Base{Length: s.v["length"], Width: s.v["width"], Corner: sheet.Corner{}}
 			for _, e := range []sheet.Edge{sheet.Front, sheet.Right, sheet.Back, sheet.Left} {
 				f := s.flange(e, s.v["height"], false)

@@ -89,3 +89,21 @@ func TestStartedSizes(t *testing.T) {
 		t.Error("a tray of no height is started")
 	}
 }
+
+// A tray with lips: as deep as without, as much wider as two lips stand out, nothing stopped,
+// in thin and thick sheet.
+func TestTrayWithLips(t *testing.T) {
+	for _, thickness := range []float64{1, 2, 3} {
+		bare := plates.Build(t, startedParts(t, "tray", thickness, map[string]float64{"height": 60})[0].Recipe)
+		p := plates.Build(t, startedParts(t, "tray", thickness, map[string]float64{"height": 60, "lip": 20})[0].Recipe)
+		if !p.Whole || len(plates.Stops(p)) > 0 || len(p.BendLines) != 8 {
+			t.Fatalf("%g: whole %v, %d bends, %+v", thickness, p.Whole, len(p.BendLines), plates.Stops(p))
+		}
+		was, is := bare.Body.Max.Sub(bare.Body.Min), p.Body.Max.Sub(p.Body.Min)
+		for k, want := range []float64{2 * (20 - thickness), 2 * (20 - thickness), 0} {
+			if got := is[k] - was[k]; math.Abs(got-want) > 1e-6 {
+				t.Errorf("%g: it grows by %g along %d, not by %g", thickness, got, k, want)
+			}
+		}
+	}
+}

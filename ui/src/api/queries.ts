@@ -36,6 +36,15 @@ export function useHolding(id: MaybeRefOrGetter<string>) {
   })
 }
 
+export function useWhole(id: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['holding', id, 'whole'], // anew with what is said of strength
+    queryFn: () => take(api.GET('/api/v1/jobs/{id}/whole', { params: { path: { id: toValue(id) } } })),
+    enabled: () => toValue(id) !== '',
+    placeholderData: (before) => before,
+  })
+}
+
 export function usePartStarters() {
   return useQuery({
     queryKey: ['part-starters'],

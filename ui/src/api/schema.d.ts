@@ -514,6 +514,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/holemap.meant": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether holes of a map are a rectangle, a row or a circle, tested */
+        post: operations["calc.holemap.meant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/import": {
         parameters: {
             query?: never;
@@ -1606,6 +1623,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/map-holes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make the holes of a map in a part, or a plate around them; they follow the map */
+        post: operations["holesFromMap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/named-by": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of a job names things within it, and is not whole without them */
+        get: operations["namedBy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/numbers": {
         parameters: {
             query?: never;
@@ -1715,7 +1766,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Survey on paper: blank (to take to the vehicle), results (with what came out), points (points as text) */
+        /** Survey on paper: blank (to take to the vehicle), results (with what came out), points (points as text), holes (holes of the maps as text) */
         get: operations["getSheet"];
         put?: never;
         post?: never;
@@ -1890,6 +1941,40 @@ export interface paths {
         put?: never;
         /** Read a drawing (DXF, SVG): its outlines as bases of parts */
         post: operations["traceDrawing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/waits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of a job waits: over, cannot be said, to be measured again */
+        get: operations["getWaits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/whole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything as it stands on the vehicle, with what is said of it, to be looked at */
+        get: operations["getWhole"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5548,6 +5633,12 @@ export interface components {
             name: string;
             panel?: string;
         };
+        HoleFigure: {
+            /** @enum {string} */
+            form: "rectangle" | "row" | "evenRow" | "circle" | "evenCircle";
+            /** @description numbered from 0, in any order */
+            holes: number[];
+        };
         HoleLocateInput: {
             /**
              * Format: double
@@ -5628,6 +5719,8 @@ export interface components {
             first?: string;
             holes: components["schemas"]["MapHole"][];
             id: string;
+            /** @description what holes of it are meant to be */
+            meant?: components["schemas"]["MeantHoles"][];
             name: string;
             /** @description map of the other side, hole for hole */
             other?: string;
@@ -5684,6 +5777,42 @@ export interface components {
              */
             sumOfSquares: number;
             suspect?: components["schemas"]["HoleSuspect"];
+            working: components["schemas"]["Working"];
+        };
+        HoleMeantInput: {
+            /** @description no hole in two of them */
+            figures: components["schemas"]["HoleFigure"][];
+            map: components["schemas"]["HoleMapInput"];
+        };
+        HoleMeantResult: {
+            /**
+             * Format: int64
+             * @description what the figures take away that the map was free in
+             */
+            constraints: number;
+            /** @description the readings do not speak against it */
+            holds: boolean;
+            /**
+             * Format: double
+             * @description what chance exceeds once in twenty
+             */
+            limit: number;
+            /** @description mm, how far each hole moves from where the readings alone have it */
+            moves: number[];
+            /** @description mm, in the axes of the map, the figures exact */
+            points: number[][];
+            /**
+             * Format: double
+             * @description growth of the sum of squares, in units of what one reading scatters
+             */
+            rise: number;
+            /**
+             * Format: double
+             * @description mm, a hole that stands this far off the figure would make it fail; of the one that shows least
+             */
+            shows: number;
+            /** @description mm, by figure: long and short side; first to last hole; pitch; diameter */
+            sizes: number[][];
             working: components["schemas"]["Working"];
         };
         HoleNext: {
@@ -6795,6 +6924,8 @@ export interface components {
             kind: string;
             /** @description least trusted reading behind it */
             least?: components["schemas"]["Source"];
+            /** @description what was read, as dimensions on the vehicle */
+            measured?: components["schemas"]["Measured"][];
             name: string;
             /** @description id of the hole map it belongs to */
             of?: string;
@@ -6845,6 +6976,18 @@ export interface components {
              */
             y: number;
         };
+        MapInto: {
+            /** @description the part is drawn from behind, its face on the wall */
+            behind?: boolean;
+            /** @description id */
+            map: string;
+            /** @description id of a panel of that part */
+            panel?: string;
+            /** @description id; a new plate around the holes when left out */
+            part?: string;
+            /** @description of a new plate: material, thickness and tools; its base is replaced */
+            recipe?: components["schemas"]["Recipe"];
+        };
         MapReading: {
             /** @description id of a hole */
             from: string;
@@ -6871,6 +7014,8 @@ export interface components {
             id: string;
             /** @description beyond what its instrument allows */
             large: boolean;
+            /** @description what was read */
+            read?: string;
             /**
              * Format: double
              * @description mm, fitted − measured
@@ -6881,6 +7026,8 @@ export interface components {
             why?: string;
         };
         MapTold: {
+            /** @description all readings count, none is doubtful, and there is one to spare */
+            agreed: boolean;
             /** @description what that reading would have to be */
             agrees?: string;
             /**
@@ -6893,6 +7040,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             holes: components["schemas"]["MapHoleTold"][];
             id: string;
+            /** @description what its holes are meant to be, tested: what was said, and what the readings go with */
+            meant: components["schemas"]["MeantTold"][];
             /**
              * Format: int64
              * @description readings still needed
@@ -6904,6 +7053,8 @@ export interface components {
             /** @description what it would be in each map that fits */
             nextWays?: components["schemas"]["NextWay"][];
             readings: components["schemas"]["MapReadingTold"][];
+            /** @description what the readings come to, in a sentence */
+            says?: string;
             /** @description what would explain it */
             slips: string[];
             /**
@@ -7022,6 +7173,30 @@ export interface components {
              */
             yield: number;
         };
+        MeantHoles: {
+            /** @enum {string} */
+            form: "rectangle" | "row" | "evenRow" | "circle" | "evenCircle";
+            /** @description ids of holes of the map */
+            holes: string[];
+            id: string;
+            /** @description the map goes by it */
+            taken?: boolean;
+        };
+        MeantTold: {
+            /** @enum {string} */
+            form: "rectangle" | "row" | "evenRow" | "circle" | "evenCircle";
+            holds: boolean;
+            /** @description ids */
+            holes: string[];
+            /** @description empty of what nobody said and the readings go with */
+            id?: string;
+            /** @description the form with its sizes and holes, in words */
+            name: string;
+            says: string;
+            /** @description the map goes by it */
+            used: boolean;
+            working?: components["schemas"]["Working"];
+        };
         MeasureRow: {
             from: string;
             id: string;
@@ -7034,6 +7209,14 @@ export interface components {
             /** @description id of a target of the brief, in mm */
             target?: string;
             to: string;
+        };
+        Measured: {
+            /** @description mm, where the tape began */
+            from: number[];
+            /** @description what was read */
+            text: string;
+            /** @description mm, where it ended */
+            to: number[];
         };
         Meet: {
             /** @description id of a flange; of a lap the one that covers the other's end */
@@ -10795,6 +10978,16 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        Waits: {
+            /** @description what cannot be said to hold or not */
+            cannotSay: string[];
+            /** @description parts and frames that wait to be measured again or are held back */
+            measure: string[];
+            /** @description brackets, joints, frames and weights that are over, and what stands too close */
+            over: string[];
+            /** @description parts and frames with an open flag that says do not cut */
+            stops: string[];
+        };
         Weighed: {
             findings: components["schemas"]["Finding"][];
             /**
@@ -10808,6 +11001,77 @@ export interface components {
              * @description kg of all known masses
              */
             total: number;
+        };
+        Whole: {
+            /** @description of the forces */
+            cases: string[];
+            joints: components["schemas"]["WholeJoint"][];
+            points: components["schemas"]["WholePoint"][];
+            things: components["schemas"]["WholeThing"][];
+            /** @description names of what has no place on the vehicle yet */
+            unplaced: string[];
+            /**
+             * Format: int64
+             * @description index of the case with the largest force on a joint
+             */
+            worst: number;
+        };
+        WholeJoint: {
+            /** @description mm */
+            at: number[];
+            /** @description N on what holds, forward, left, up, by case */
+            forces: number[][];
+            /** @description of the joint */
+            id: string;
+            name: string;
+            /** Format: double */
+            use?: number;
+            /** @enum {string} */
+            verdict?: "holds" | "tight" | "over" | "cannot say";
+        };
+        WholePoint: {
+            /** @description mm forward, left, up */
+            at: number[];
+            id: string;
+            /** @description id of its map */
+            map?: string;
+            name: string;
+        };
+        WholeShape: {
+            /** @description mm forward, left, up */
+            corners: number[][];
+            /** @description in all when left out */
+            states?: string[];
+            triangles: number[][];
+        };
+        WholeThing: {
+            /** @description it stands too close to something */
+            hit?: boolean;
+            /** @description of the placed thing, the space or the frame */
+            id: string;
+            /** @enum {string} */
+            kind: "part" | "frame" | "device" | "box" | "space";
+            name: string;
+            /** @description id of the part, frame or device it is */
+            of?: string;
+            /** @enum {string} */
+            progress?: "open" | "released" | "fitted";
+            /** @description what else there is to know of its place */
+            says?: string;
+            /** @description one, or one for each state of a space that it looks otherwise in */
+            shapes: components["schemas"]["WholeShape"][];
+            /** @description kind of the space, in words */
+            space?: string;
+            /**
+             * Format: double
+             * @description hardest, 1 is all it may carry
+             */
+            use?: number;
+            /**
+             * @description the worst said of it; empty where nobody asked
+             * @enum {string}
+             */
+            verdict?: "holds" | "tight" | "over" | "cannot say";
         };
         Word: {
             /** @description numbers that are typed with it */
@@ -11910,6 +12174,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HoleMapResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.holemap.meant": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoleMeantInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleMeantResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -14247,6 +14547,75 @@ export interface operations {
             };
         };
     };
+    holesFromMap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MapInto"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    namedBy: {
+        parameters: {
+            query: {
+                /** @description ids of points, devices, holes, features: of anything of a list */
+                thing: string[];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dependant"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     keepNumber: {
         parameters: {
             query?: never;
@@ -14442,7 +14811,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                kind: "blank" | "results" | "points";
+                kind: "blank" | "results" | "points" | "holes";
             };
             cookie?: never;
         };
@@ -14814,6 +15183,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TracedDrawing"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWaits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Waits"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWhole: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Whole"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -6,7 +6,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobPage, type Dependant, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
-import DialogBox from '@/kit/DialogBox.vue'
+import UsedBox from '@/documents/UsedBox.vue'
 import PickOne from '@/kit/PickOne.vue'
 import IconPress from '@/kit/IconPress.vue'
 import { lastAway } from './lastAway'
@@ -98,8 +98,6 @@ const bringBack = (kind: Kind, id: string) =>
 const away = computed(() =>
   lastAway.value?.job === props.page.job.id && lastAway.value.id !== props.id ? lastAway.value : undefined,
 )
-const single: Record<string, string> = { brief: 'The brief', survey: 'What was measured' }
-const of = (u: Dependant) => single[u.kind] ?? u.name
 </script>
 
 <template>
@@ -127,18 +125,13 @@ const of = (u: Dependant) => single[u.kind] ?? u.name
       </button>
       <IconPress slim :icon="X" name="Leave it away" @click="lastAway = undefined" />
     </p>
-    <DialogBox :show="dependants.length > 0" :title="`${name} is used`" @close="dependants = []">
-      <p>Put away, it is missing here. It can be brought back from the list of parts at any time.</p>
-      <ul class="dependants">
-        <li v-for="u in dependants" :key="u.id">
-          <strong>{{ of(u) }}</strong>: {{ u.where.join('; ') }}
-        </li>
-      </ul>
-      <template #actions>
-        <button type="button" class="press" @click="dependants = []">Leave it</button>
-        <button type="button" class="press main" @click="putAway">Put it away</button>
-      </template>
-    </DialogBox>
+    <UsedBox
+      :name="name"
+      :by="dependants"
+      why="Put away, it is missing here. It can be brought back from the list of parts at any time."
+      go="Put it away"
+      @answer="(go) => (go ? putAway() : (dependants = []))"
+    />
   </header>
 </template>
 
@@ -179,11 +172,5 @@ const of = (u: Dependant) => single[u.kind] ?? u.name
   padding: 8px 8px 8px 16px;
   background: var(--sheet);
   border: 2px solid var(--rule-strong);
-}
-.dependants {
-  margin: 0;
-  padding-left: 20px;
-  display: grid;
-  gap: 6px;
 }
 </style>

@@ -9,6 +9,7 @@ import BoardCatches from './BoardCatches.vue'
 import BoardFaces from './BoardFaces.vue'
 import BoardDimension from './BoardDimension.vue'
 import BoardOrdinates from './BoardOrdinates.vue'
+import BoardSides from './BoardSides.vue'
 import { dimensionLine, fit, loopPath, middle, points } from './geometry'
 import { bendText, placeLabels, type Rect } from './place'
 
@@ -194,6 +195,7 @@ const turned = (r: Rect, upright: boolean) =>
           {{ m.text }}
         </text>
       </g>
+      <BoardSides :part="part" :view="view" :on="feature" />
       <BoardOrdinates v-if="!alone" :part="part" :view="view" :height="height" />
       <path
         v-if="alone"

@@ -15,12 +15,33 @@ import JobRow from './JobRow.vue'
 import LongWork from './LongWork.vue'
 import { alter } from '@/documents/alter'
 import { blankBrief } from './starter'
+import { urgency, useWaits } from './waits'
 import { freeName } from '@/kit/freeName'
 import { once } from '@/kit/once'
 
 const router = useRouter()
 const archived = ref(false)
 const { data: jobs, error, isPending } = useJobs(archived)
+const waits = useWaits(jobs)
+const sought = ref('')
+const orders = [
+  { value: 'touched', text: 'last touched' },
+  { value: 'waits', text: 'what waits' },
+  { value: 'ready', text: 'ready by' },
+  { value: 'name', text: 'name' },
+] as const
+const order = ref<(typeof orders)[number]['value']>('touched')
+const tells = (j: JobView) => [j.brief.name, j.brief.vehicle, j.brief.purpose].join(' ').toLowerCase()
+/** Those that have every word that was typed, in the order that was asked for. */
+const shown = computed(() => {
+  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const list = (jobs.value ?? []).filter((j) => words.every((w) => tells(j).includes(w)))
+  const day = (j: JobView) => j.brief.limits?.date || '9999'
+  if (order.value === 'name') list.sort((a, b) => a.brief.name.localeCompare(b.brief.name))
+  if (order.value === 'ready') list.sort((a, b) => day(a).localeCompare(day(b)))
+  if (order.value === 'waits') list.sort((a, b) => urgency(waits(b.id)) - urgency(waits(a.id)))
+  return list
+})
 const rail = useRail()
 rail.job = rail.part = ''
 rail.stops = 0
@@ -115,6 +136,25 @@ function askName(job: JobView) {
           {{ archived ? 'Back to the jobs' : 'Look at what was put away' }}
         </button>
       </div>
+      <div v-if="(jobs?.length ?? 0) > 1" class="seek" role="search">
+        <input
+          v-model="sought"
+          class="box"
+          type="search"
+          aria-label="Find a job"
+          placeholder="name, vehicle, what it is for"
+          autocomplete="off"
+          spellcheck="false"
+          @keydown.esc="sought = ''"
+        />
+        <PickOne
+          v-model="order"
+          label="in order of"
+          hide-label
+          :choices="orders.map((o) => ({ value: o.value, text: `by ${o.text}` }))"
+        />
+        <span class="small soft" aria-live="polite">{{ sought ? `${shown.length} of ${jobs!.length}` : '' }}</span>
+      </div>
       <p aria-live="polite" class="small said">{{ said }}</p>
       <LongWork kind="bring" />
       <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
@@ -124,11 +164,13 @@ function askName(job: JobView) {
         <button type="button" class="press main" @click="ask('job')">Start the first job</button>
       </div>
       <p v-else-if="!jobs?.length" class="soft">Nothing was put away.</p>
+      <p v-else-if="!shown.length" class="soft">No job says “{{ sought.trim() }}”.</p>
       <ul v-else class="jobs">
         <JobRow
-          v-for="j in jobs"
+          v-for="j in shown"
           :key="j.id"
           :job="j"
+          :waits="waits(j.id)"
           :archived="archived"
           @rename="askName(j)"
           @duplicate="duplicate(j)"
@@ -191,6 +233,18 @@ function askName(job: JobView) {
 }
 .gap {
   flex: 1;
+}
+.seek {
+  display: grid;
+  grid-template-columns: minmax(160px, 380px) 200px 1fr;
+  gap: 12px;
+  align-items: center;
+  padding-top: 10px;
+}
+@media (max-width: 700px) {
+  .seek {
+    grid-template-columns: 1fr;
+  }
 }
 .said {
   min-height: 1.4em;

@@ -1,19 +1,42 @@
 <script setup lang="ts">
 // One job of the list, with what may be done to it.
 import { Archive, ArchiveRestore, Copy, Download, Pencil } from '@lucide/vue'
-import type { JobView } from '@/api/client'
+import { computed } from 'vue'
+import type { JobView, Waits } from '@/api/client'
 import IconPress from '@/kit/IconPress.vue'
 
-defineProps<{ job: JobView; archived: boolean }>()
+const props = defineProps<{ job: JobView; archived: boolean; waits?: Waits }>()
 const emit = defineEmits<{ rename: []; duplicate: []; put: [] }>()
+/** What waits, worst first, each with the bench where it is settled. */
+const open = computed(() => {
+  const w = props.waits
+  if (!w) return []
+  return [
+    { is: 'over', list: w.stops, text: 'do not cut', to: 'shape' },
+    { is: 'over', list: w.over, text: 'over', to: 'hold' },
+    { is: 'cannot-say', list: w.cannotSay, text: 'cannot say', to: 'hold' },
+    { is: 'measure', list: w.measure, text: 'to measure again', to: 'make' },
+  ].filter((x) => x.list.length)
+})
 const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
 </script>
 
 <template>
   <li>
     <RouterLink :to="`/jobs/${job.id}/shape`" class="name">{{ job.brief.name }}</RouterLink>
-    <span class="about soft">{{ job.brief.vehicle || 'no vehicle named' }}</span>
-    <span class="small soft count">{{ job.parts }} {{ job.parts === 1 ? 'part' : 'parts' }} · {{ day(job.updated) }}</span>
+    <span class="about soft"
+      >{{ job.brief.vehicle || 'no vehicle named' }}
+      <span class="small count"
+        >{{ job.parts }} {{ job.parts === 1 ? 'part' : 'parts' }} · {{ day(job.updated)
+        }}<template v-if="job.brief.limits?.date"> · ready by {{ day(job.brief.limits.date) }}</template></span
+      ></span
+    >
+    <span class="waits">
+      <RouterLink v-for="x in open" :key="x.text" :to="`/jobs/${job.id}/${x.to}`" :class="x.is" :title="x.list.join('; ')"
+        ><b class="num">{{ x.list.length }}</b> {{ x.text }}</RouterLink
+      >
+      <span v-if="waits && !open.length" class="small soft">nothing waits</span>
+    </span>
     <span class="row acts">
       <IconPress :icon="Pencil" :size="20" :name="`Rename ${job.brief.name}`" tip="Rename" @click="emit('rename')" />
       <IconPress :icon="Copy" :size="20" :name="`Duplicate ${job.brief.name}`" tip="Duplicate" @click="emit('duplicate')" />
@@ -39,7 +62,7 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: minmax(180px, 1.2fr) 1.4fr 190px 184px;
+  grid-template-columns: minmax(180px, 1.1fr) minmax(0, 1.2fr) minmax(150px, 1fr) 184px;
   gap: 4px 18px;
   align-items: center;
   border-bottom: 1px solid var(--rule);
@@ -57,6 +80,29 @@ li {
 .about {
   overflow: hidden;
   text-overflow: ellipsis;
+}
+.count {
+  display: block;
+}
+.waits {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+}
+.waits a {
+  color: var(--ink);
+  min-height: 32px;
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+.waits .over {
+  color: var(--stop);
+  font-weight: 640;
+}
+.waits .cannot-say {
+  color: var(--mind);
+  font-weight: 560;
 }
 .acts {
   gap: 0;

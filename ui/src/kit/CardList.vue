@@ -4,6 +4,7 @@
 // where their order counts they can be moved.
 import { ArrowDown, ArrowUp, Plus, Trash2, Undo2 } from '@lucide/vue'
 import { nextTick, ref, shallowRef, watch } from 'vue'
+import { mayGo } from '@/documents/leaving'
 import IconPress from './IconPress.vue'
 
 const props = defineProps<{
@@ -42,9 +43,14 @@ async function plus(row: T) {
   hand?.focus({ preventScroll: true })
   hand?.scrollIntoView({ block: 'center' })
 }
-async function drop(i: number) {
-  const row = props.rows[i]!
-  const what = called(row, i)
+async function drop(at: number) {
+  const key = (props.rows[at] as { id?: string }).id
+  const what = called(props.rows[at]!, at)
+  if (!(await mayGo(key, what))) return
+  // Somebody else's change may have moved it while the question stood.
+  const i = key ? props.rows.findIndex((r) => (r as { id?: string }).id === key) : at
+  const row = props.rows[i]
+  if (!row) return
   gone.value = { row, at: i, called: what.charAt(0).toUpperCase() + what.slice(1) }
   emit(
     'change',
@@ -155,7 +161,7 @@ watch(
   align-items: center;
 }
 .flow {
-  grid-template-columns: repeat(auto-fill, minmax(var(--flow, 330px), 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(var(--flow, 330px), 100%), 1fr));
 }
 .flow > .card {
   grid-template-columns: minmax(0, max-content) auto;

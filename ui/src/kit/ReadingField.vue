@@ -2,7 +2,7 @@
 // One reading with what it was taken with and how it came to be known; it may
 // be repeated.
 import { Plus, X } from '@lucide/vue'
-import { computed } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Reading } from '@/api/client'
 import { wordsOf } from '@/api/words'
 import { useInstruments } from './instruments'
@@ -16,7 +16,8 @@ const props = defineProps<{
   modelValue: Reading | undefined
   lengths: Style
   kind?: Kind
-  wrong?: string
+  /** What is wrong with one of its values, by its number. */
+  wrong?: (i: number) => string | undefined
   note?: string
   hideLabel?: boolean
 }>()
@@ -38,23 +39,37 @@ const say = (more: Partial<Reading>) =>
   })
 function setValue(i: number, v: number) {
   const list = [...values.value]
+  if (i === list.length) waiting.value = false
   list[i] = v
   say({ values: list })
 }
-const again = () => say({ values: [...values.value, values.value.at(-1) ?? 0] })
-const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i) })
+// Another reading starts empty: one that starts as the first does would agree with it unread.
+const waiting = ref(false)
+const box = useTemplateRef('box')
+async function again() {
+  waiting.value = true
+  await nextTick()
+  ;[...(box.value?.querySelectorAll<HTMLElement>('.one input') ?? [])].at(-1)?.focus()
+}
+function drop(i: number) {
+  if (i === values.value.length) waiting.value = false
+  else say({ values: values.value.filter((_, k) => k !== i) })
+}
+const shown = computed<(number | null)[]>(() =>
+  !values.value.length ? [null] : waiting.value ? [...values.value, null] : values.value,
+)
 </script>
 
 <template>
-  <div class="reading">
-    <div v-for="(v, i) in values.length ? values : [null]" :key="i" class="one">
+  <div ref="box" class="reading">
+    <div v-for="(v, i) in shown" :key="i" class="one">
       <ValueField
         :label="i ? `${label}, reading ${i + 1}` : label"
         :hide-label="hideLabel || i > 0"
         :kind="kind ?? 'length'"
         :model-value="v"
         :lengths="lengths"
-        :wrong="wrong"
+        :wrong="wrong?.(i)"
         :note="i ? undefined : note"
         @update:model-value="(x) => setValue(i, x)"
       />
@@ -83,6 +98,7 @@ const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i)
 
 <style scoped>
 .reading {
+  container-type: inline-size;
   display: grid;
   gap: 4px;
   align-content: start;
@@ -96,6 +112,15 @@ const drop = (i: number) => say({ values: values.value.filter((_, k) => k !== i)
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 4px;
+}
+/* Two words side by side need room to be read. */
+@container (max-width: 215px) {
+  .how {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  .how > :nth-child(2) {
+    grid-row: 2;
+  }
 }
 .how :deep(.box) {
   font-size: 0.8125rem;

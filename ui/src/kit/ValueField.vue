@@ -6,7 +6,9 @@ import { computed, getCurrentInstance, nextTick, onUnmounted, ref, useId, watch 
 import { askAgain, words } from '@/api/client'
 import FractionPad from './FractionPad.vue'
 import { nextField } from './nextField'
+import { inOther, otherUnit } from './otherSystem'
 import { type Entry, isAmount, type Kind, read, type Style, write, writeAmount } from './readLength'
+import { byFinger } from './touch'
 import { useTyping } from './typing'
 
 const props = defineProps<{
@@ -150,8 +152,11 @@ async function settle(stays: boolean) {
 
 function onFocus() {
   visits++
+  pad.value = byFinger()
   box.value?.select()
 }
+
+const goOn = () => onKey(new KeyboardEvent('keydown', { key: 'Enter', cancelable: true }))
 
 function onBlur() {
   pad.value = false
@@ -167,11 +172,16 @@ async function onKey(e: KeyboardEvent) {
     // A bare number is read without a doubt, and the next one may be on its way already. Where
     // reading takes longer than a hand between two keys, Enter goes on like Tab does.
     const settled = settle(true)
-    if (!bare.test(typed.value ?? '')) await Promise.race([settled, new Promise((r) => setTimeout(r, 60))])
-    if (refused.value) return // the entry stays where it can be mended
+    if (!bare.test(typed.value ?? '')) {
+      await Promise.race([settled, new Promise((r) => setTimeout(r, 60))])
+      if (refused.value) return // the entry stays where it can be mended
+    } // of a bare number what is refused is the half of it that was read last
     if (visit !== visits || document.activeElement !== box.value) return // the hand went elsewhere meanwhile
     if (heard) emit('enter', e.shiftKey)
     else if (box.value) nextField(box.value, e.shiftKey)
+  } else if (e.altKey && e.code === 'KeyU' && unit.value) {
+    e.preventDefault()
+    asksOther.value = !asksOther.value
   } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
     e.preventDefault()
     if (isAmount(kind.value)) {
@@ -214,6 +224,19 @@ watch(
   },
   { immediate: true },
 )
+// The same in the other system, while that is asked for.
+const unit = computed(() => otherUnit(kind.value, props.lengths))
+const asksOther = ref(false)
+const other = ref('')
+watch([() => props.modelValue, kind, () => props.lengths.unit, asksOther], async ([v, , , asked]) => {
+  other.value = ''
+  if (!asked || v === null || !unit.value) return
+  try {
+    other.value = await inOther(v, kind.value, props.lengths)
+  } catch (e) {
+    other.value = words(e)
+  }
+})
 const beside = computed(() => [props.note, usually.value].filter(Boolean).join('; '))
 const wrongText = computed(() => refused.value || props.wrong || '')
 </script>
@@ -232,7 +255,6 @@ const wrongText = computed(() => refused.value || props.wrong || '')
         :value="typed ?? shown"
         :aria-invalid="wrongText ? 'true' : 'false'"
         :aria-describedby="wrongText ? `${id}-wrong` : beside ? `${id}-note` : undefined"
-        @pointerdown="(e) => (pad = e.pointerType === 'touch' && isLength)"
         @focus="onFocus"
         @input="onInput(($event.target as HTMLInputElement).value)"
         @keydown="onKey"
@@ -240,10 +262,33 @@ const wrongText = computed(() => refused.value || props.wrong || '')
         @blur="onBlur"
       />
       <output v-if="understood" class="understood">= {{ understood }}</output>
+      <button
+        v-if="unit && modelValue !== null"
+        type="button"
+        class="other"
+        tabindex="-1"
+        :aria-label="`${label} in ${unit}`"
+        :aria-pressed="asksOther"
+        @pointerdown.prevent
+        @click="asksOther = !asksOther"
+      >
+        {{ unit }}
+      </button>
     </div>
     <p v-if="wrongText" :id="`${id}-wrong`" class="wrong" role="alert">{{ wrongText }}</p>
+    <output v-if="other" class="small same">= {{ other }}</output>
     <p v-if="beside && !wrongText" :id="`${id}-note`" class="soft small">{{ beside }}</p>
-    <FractionPad v-if="pad" :text="typed ?? ''" :metric="lengths.unit === 'mm'" @text="onInput" @done="box?.blur()" />
+    <FractionPad
+      v-if="pad"
+      :label="label"
+      :text="typed ?? ''"
+      :shown="shown"
+      :kind="kind"
+      :lengths="lengths"
+      @text="onInput"
+      @done="box?.blur()"
+      @next="goOn"
+    />
   </div>
 </template>
 
@@ -253,6 +298,37 @@ const wrongText = computed(() => refused.value || props.wrong || '')
   display: flex;
   align-items: center;
   gap: 8px;
+}
+/* The other unit stands at the end of the field under the hand or the pointer. */
+.other {
+  position: absolute;
+  right: 3px;
+  min-width: 36px;
+  height: calc(100% - 6px);
+  max-height: 38px;
+  padding: 0 6px;
+  border: 1px solid var(--rule);
+  background: var(--paper);
+  color: var(--ink-soft);
+  font-size: 0.8125rem;
+  cursor: pointer;
+  opacity: 0;
+  pointer-events: none;
+}
+.line:hover .other,
+.line:focus-within .other,
+.other[aria-pressed='true'] {
+  opacity: 1;
+  pointer-events: auto;
+}
+.other[aria-pressed='true'] {
+  color: var(--ember);
+  border-color: var(--ember);
+}
+.same {
+  display: block;
+  color: var(--ember);
+  font-weight: 560;
 }
 .understood {
   white-space: nowrap;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What all joints of the job take, from the shop's bins first, and where one size
 // would do.
+import { percent } from '@/kit/percent'
 import { computed, ref, useId } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { useStock } from '@/api/queries'
@@ -74,8 +75,7 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
       <h2>One size would do</h2>
       <div v-for="o in holding.oneSize" :key="o.joint" class="row one">
         <span
-          >{{ o.text }}: <b class="num">{{ o.hardest == null ? '' : `${(100 * o.hardest).toFixed(0)} %` }}</b>
-          {{ o.verdict }}</span
+          >{{ o.text }}: <b class="num">{{ o.hardest == null ? '' : `${percent(o.hardest)} %` }}</b> {{ o.verdict }}</span
         >
         <button type="button" class="press tight" @click="takeSize(o)">Take it</button>
       </div>

@@ -12,6 +12,7 @@ import { useBrief } from '@/jobs/useBrief'
 import { useAmounts } from '@/kit/amounts'
 import AssemblyPanel from './AssemblyPanel.vue'
 import DutyPanel from './DutyPanel.vue'
+import DeviceAsk from './DeviceAsk.vue'
 import FeetPanel from './FeetPanel.vue'
 import HardwarePanel from './HardwarePanel.vue'
 import JointPanel from './JointPanel.vue'
@@ -19,6 +20,8 @@ import MountPanel from './MountPanel.vue'
 import PathPanel from './PathPanel.vue'
 import { blankJoint } from './blankJoint'
 import { blankMount } from './blankMount'
+import { percent } from '@/kit/percent'
+import { mayGo } from '@/documents/leaving'
 import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ job: string }>()
@@ -89,7 +92,13 @@ const rated = computed(() => {
   const n = open.brief.value?.duties?.length ?? 0
   return n === 0 ? 'nothing is rated yet' : n === 1 ? 'one' : String(n)
 })
-const percent = (u: number | null | undefined) => (u == null ? '' : `${(100 * u).toFixed(0)} %`)
+const share = (u: number | null | undefined) => (u == null ? '' : `${percent(u)} %`)
+async function leave(list: 'mounts' | 'joints', at: number) {
+  const { id, name } = (list === 'mounts' ? mounts : joints).value[at]!
+  if (!(await mayGo(id, name || 'It'))) return
+  const now = (list === 'mounts' ? mounts : joints).value.findIndex((x) => x.id === id)
+  if (now >= 0) open.set(`/${list}/${now}`, undefined)
+}
 // Those of the panels that say at their head what they are about.
 const titled = computed(
   () =>
@@ -116,7 +125,7 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
       >
         <span>{{ m.name || 'No name yet' }}</span>
         <span class="says" :class="held(m.id)?.verdict.replace(' ', '-')"
-          >{{ held(m.id)?.verdict }} {{ percent(held(m.id)?.result.hardest) }}</span
+          >{{ held(m.id)?.verdict }} {{ share(held(m.id)?.result.hardest) }}</span
         >
       </button>
       <p v-if="!mounts.length" class="soft">
@@ -141,7 +150,7 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
         <span>{{ j.name || 'No name yet' }}</span>
         <span class="says" :class="(bolted(j.id)?.result?.verdict ?? 'cannot say').replace(' ', '-')"
           >{{ bolted(j.id)?.result?.verdict ?? 'cannot say' }}
-          {{ bolted(j.id)?.result?.verdict === 'cannot say' ? '' : percent(bolted(j.id)?.result?.hardest) }}</span
+          {{ bolted(j.id)?.result?.verdict === 'cannot say' ? '' : share(bolted(j.id)?.result?.hardest) }}</span
         >
       </button>
       <p v-if="!joints.length" class="soft small">Plies, bolts, how tight, and what keeps it so.</p>
@@ -149,7 +158,7 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
       <h2>Frames</h2>
       <RouterLink v-for="f in frames ?? []" :key="f.id" class="pick" :to="`/jobs/${job}/shape/frame/${f.id}/strength`">
         <span>{{ f.name }}</span>
-        <span class="says" :class="f.verdict.replace(' ', '-')">{{ f.verdict }} {{ percent(f.use) }}</span>
+        <span class="says" :class="f.verdict.replace(' ', '-')">{{ f.verdict }} {{ share(f.use) }}</span>
       </RouterLink>
       <p v-if="!frames?.length" class="soft small">
         <RouterLink :to="`/jobs/${job}/shape/frame`">Start a frame</RouterLink> of tube, angle or bar.
@@ -205,7 +214,7 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
       <RulesNotice :job="job" :rules="view?.rules" />
       <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
       <MountPanel v-if="at >= 0" :key="chosen" :open="open" :at="at" :held="held(chosen)" :view="view" :job="job">
-        <IconPress :icon="Trash2" name="Ask no more about this bracket" @click="open.set(`/mounts/${at}`, undefined)" />
+        <IconPress :icon="Trash2" name="Ask no more about this bracket" @click="leave('mounts', at)" />
       </MountPanel>
       <JointPanel
         v-else-if="jointAt >= 0"
@@ -216,13 +225,16 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
         :view="view"
         :job="job"
       >
-        <IconPress :icon="Trash2" name="Remove this joint" @click="open.set(`/joints/${jointAt}`, undefined)" />
+        <IconPress :icon="Trash2" name="Remove this joint" @click="leave('joints', jointAt)" />
       </JointPanel>
       <AssemblyPanel v-else-if="chosen === all" :job="job" />
-      <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" @joint="choose" />
+      <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" :job="job" @joint="choose" />
       <DutyPanel v-else-if="chosen === duties" :open="open" :view="view" :job="job" />
       <HardwarePanel v-else-if="chosen === hardware && view" :open="open" :holding="view.holding" />
-      <FeetPanel v-else-if="standing" :key="chosen" :standing="standing" />
+      <template v-else-if="standing">
+        <DeviceAsk :open="open" :devices="[chosen]" />
+        <FeetPanel :key="chosen" :standing="standing" />
+      </template>
       <p class="soft small">The program helps to design and approves nothing: local rules and a licensed engineer decide.</p>
     </div>
   </div>

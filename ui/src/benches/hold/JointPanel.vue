@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One bolted joint: does it hold, what bolt it takes, how tight, what keeps it
 // so; and how it is made.
+import { percent } from '@/kit/percent'
 import { alter } from '@/documents/alter'
 import { useAmounts } from '@/kit/amounts'
 import { ArrowDown, ArrowUp } from '@lucide/vue'
@@ -24,6 +25,7 @@ import JointBolts from './JointBolts.vue'
 import JointCases from './JointCases.vue'
 import JointForm from './JointForm.vue'
 import JointPlies from './JointPlies.vue'
+import DeviceAsk from './DeviceAsk.vue'
 import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; told?: BoltedTold; view?: HoldingView; job: string }>()
@@ -92,6 +94,8 @@ function mend(fix: Fix) {
   props.open.set(`/joints/${props.at}/design`, design)
 }
 const wrong = ref('')
+/** The devices on one of its sides or that stand on it. */
+const devices = computed(() => (joint.value.sides ?? []).filter((x) => x.kind === 'device').map((x) => x.of ?? ''))
 async function print() {
   wrong.value = ''
   try {
@@ -122,6 +126,7 @@ async function print() {
     </header>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" class="soft" role="status">{{ said }}</p>
+    <DeviceAsk :open="open" :devices="devices" />
     <p v-if="told.why" class="why" role="alert">{{ told.why }}</p>
     <template v-if="result">
       <VerdictLine
@@ -146,8 +151,7 @@ async function print() {
         <h2>What would help</h2>
         <div v-for="s in told.suggestions" :key="s.text" class="row">
           <span
-            >{{ s.text }}: <b class="num">{{ s.hardest == null ? '' : `${(100 * s.hardest).toFixed(0)} %` }}</b>
-            {{ s.verdict }}</span
+            >{{ s.text }}: <b class="num">{{ s.hardest == null ? '' : `${percent(s.hardest)} %` }}</b> {{ s.verdict }}</span
           >
           <button type="button" class="press tight" @click="open.set(`/joints/${at}/design`, s.input)">Take it</button>
         </div>
@@ -200,8 +204,7 @@ async function print() {
         <summary>What could be taken instead</summary>
         <div v-for="s in told.instead" :key="s.name" class="other">
           <span>
-            <b>{{ s.name }}</b>: <span class="num">{{ s.hardest == null ? '' : `${(100 * s.hardest).toFixed(0)} %` }}</span>
-            {{ s.verdict
+            <b>{{ s.name }}</b>: <span class="num">{{ s.hardest == null ? '' : `${percent(s.hardest)} %` }}</span> {{ s.verdict
             }}<template v-if="s.torque"
               >, tightened to {{ torque(s.torque) }}
               <WhyButton v-if="s.working" :name="`Torque of ${s.name}`" :working="s.working" /></template

@@ -10,12 +10,14 @@ import { trustWord } from '@/kit/trust'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import BesideList from './BesideList.vue'
 import BoltDrawing from './BoltDrawing.vue'
+import DeviceAsk from './DeviceAsk.vue'
 import MountForm from './MountForm.vue'
 import SuggestionList from './SuggestionList.vue'
 import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; held?: Held; view?: HoldingView; job: string }>()
 const mount = computed(() => props.open.brief.value!.mounts![props.at]!)
+const devices = computed(() => (mount.value.device ? [mount.value.device] : []))
 const result = computed(() => props.held?.result)
 const spoken = computed(() => result.value?.checks.filter((c) => c.utilisation != null) ?? [])
 const silent = computed(() => result.value?.checks.filter((c) => c.verdict === 'cannot say') ?? [])
@@ -51,6 +53,7 @@ const silent = computed(() => result.value?.checks.filter((c) => c.verdict === '
         Rests on the {{ held.least.name }}, {{ trustWord(held.least.trust) }}.
       </p>
     </div>
+    <DeviceAsk :open="open" :devices="devices" />
     <BesideList :beside="held.beside" />
     <SuggestionList :open="open" :at="at" :held="held" :job="job" />
     <div class="two">

@@ -3,14 +3,13 @@
 import { computed, ref, watch } from 'vue'
 import type { HoldingView } from '@/api/client'
 import { useAmounts } from '@/kit/amounts'
-import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import WhyButton from '@/kit/WhyButton.vue'
-import PathSketch from './PathSketch.vue'
+import WholeJob from '../WholeJob.vue'
 import TableFrame from '@/kit/TableFrame.vue'
 
-const props = defineProps<{ path: HoldingView['holding']['path'] }>()
+const props = defineProps<{ path: HoldingView['holding']['path']; job: string }>()
 const emit = defineEmits<{ joint: [id: string] }>()
 const chosen = ref('')
 watch(
@@ -21,12 +20,6 @@ watch(
   { immediate: true },
 )
 const at = computed(() => Math.max(props.path.cases.indexOf(chosen.value), 0))
-const view = ref<'side' | 'end' | 'plan'>('side')
-const views = [
-  { value: 'side' as const, text: 'right side' },
-  { value: 'end' as const, text: 'front' },
-  { value: 'plan' as const, text: 'above' },
-]
 const { force: kn, mass } = useAmounts()
 const words = (f: number[]) => {
   const said = (
@@ -49,9 +42,8 @@ const words = (f: number[]) => {
     <template v-else>
       <div class="row top">
         <PickOne v-model="chosen" label="Case" :choices="path.cases.map((c) => ({ value: c, text: c }))" class="case" />
-        <ChoiceRow v-model="view" label="Seen from" :choices="views" />
       </div>
-      <PathSketch :path="path" :at="at" :view="view" />
+      <WholeJob :job="job" show="hold" :at="at" @joint="(id) => emit('joint', id)" />
       <TableFrame name="Load path, step by step">
         <thead>
           <tr>

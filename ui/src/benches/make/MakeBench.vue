@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // From the flat pattern to files and paper.
+import WholeJob from '../WholeJob.vue'
 import { computed, ref, watch } from 'vue'
 import { words } from '@/api/client'
 import { useFrames, useJob } from '@/api/queries'
@@ -120,6 +121,10 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
       :open="open"
     />
     <FrameRow v-for="f in frames ?? []" :key="f.id" :frame="f" :job="job" :wanted="page.job.brief.quantity" :open="open" />
+    <div v-if="page.parts.length || frames?.length" class="stands">
+      <h2>How far it has come</h2>
+      <WholeJob :job="job" show="make" />
+    </div>
   </div>
   <p v-else class="page soft">Fetching the job.</p>
 </template>
@@ -144,6 +149,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
   gap: 24px;
   align-items: flex-start;
 }
+.stands,
 .dummies {
   border-top: 2px solid var(--ink);
   padding-top: 10px;

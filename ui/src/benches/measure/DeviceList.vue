@@ -5,25 +5,14 @@ import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import type { Device } from '@/api/client'
 import { newId } from '@/api/ids'
-import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
-import GivenField from '@/kit/GivenField.vue'
-import PickOne from '@/kit/PickOne.vue'
+import DeviceNumbers from './DeviceNumbers.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 
 const props = defineProps<{ open: OpenBrief }>()
 const list = computed(() => props.open.brief.value?.devices ?? [])
-const trailer = computed(() => props.open.brief.value?.card?.trailer ?? false)
 const blank = (): Device => ({ id: newId(), name: '', feet: [] })
-const gravity = (d: Device, key: 'x' | 'y' | 'z', v: number) => ({
-  x: 0,
-  y: 0,
-  z: 0,
-  trust: 'measured' as const,
-  ...d.gravity,
-  [key]: v,
-})
 const fourFeet = (d: Device) => {
   const l = (d.envelope?.length || 600) / 2
   const w = (d.envelope?.width || 400) / 2
@@ -74,44 +63,7 @@ const sizes = ['length', 'width', 'height'] as const
           >
         </div>
         <FieldGrid :min="150">
-          <GivenField
-            label="Mass"
-            kind="mass"
-            :model-value="d.mass"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/devices/${i}/mass/value`)"
-            @update:model-value="(v) => open.set(`/devices/${i}/mass`, v)"
-          />
-          <GivenField
-            :label="trailer ? 'Origin behind the coupling' : 'Origin behind the front axle'"
-            kind="length"
-            :model-value="d.behind"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/devices/${i}/behind/value`)"
-            @update:model-value="(v) => open.set(`/devices/${i}/behind`, v)"
-          />
-          <div class="group wide">
-            <p class="label">Centre of gravity from the device's origin</p>
-            <FieldGrid :min="104" low class="three">
-              <ValueField
-                v-for="k in ['x', 'y', 'z'] as const"
-                :key="k"
-                :label="{ x: 'forward', y: 'left', z: 'above the feet' }[k]"
-                :model-value="d.gravity?.[k] ?? null"
-                :lengths="open.style.value"
-                :wrong="k === 'z' ? open.fault(`/devices/${i}/gravity/value`) : undefined"
-                @update:model-value="(v) => open.set(`/devices/${i}/gravity`, gravity(d, k, v))"
-              />
-              <PickOne
-                v-if="d.gravity"
-                class="wide"
-                label="is"
-                :choices="wordsOf('Gravity', 'trust')"
-                :model-value="d.gravity.trust ?? 'assumed'"
-                @update:model-value="(v) => open.set(`/devices/${i}/gravity/trust`, v)"
-              />
-            </FieldGrid>
-          </div>
+          <DeviceNumbers :open="open" :at="i" />
           <div class="group wide">
             <p class="label">Envelope</p>
             <FieldGrid :min="104" low class="three">

@@ -100,14 +100,14 @@ const pocket = () => ({
               :model-value="f.pocket.width"
               :lengths="open.style.value"
               note="the smallest of several counts"
-              :wrong="open.fault(`/fits/${i}/pocket/width/values/0`)"
+              :wrong="(n) => open.fault(`/fits/${i}/pocket/width/values/${n}`)"
               @update:model-value="(v) => open.set(`/fits/${i}/pocket/width`, { ...v, least: true })"
             />
             <ReadingField
               label="Pocket height"
               :model-value="f.pocket.height"
               :lengths="open.style.value"
-              :wrong="open.fault(`/fits/${i}/pocket/height/values/0`)"
+              :wrong="(n) => open.fault(`/fits/${i}/pocket/height/values/${n}`)"
               @update:model-value="(v) => open.set(`/fits/${i}/pocket/height`, { ...v, least: true })"
             />
             <ValueField

@@ -30,7 +30,7 @@ const devices = computed(() => [
   ...(props.open.page.value?.job.brief.devices ?? []).map((d) => ({ value: d.id, text: `feet of ${d.name}` })),
 ])
 const holesOf = usePartHoles(() => list.value.map((f) => f.part))
-const holes = (part: string) => [{ value: '', text: 'choose a hole' }, ...(holesOf.value[part] ?? [])]
+const holes = (part: string) => [{ value: '', text: 'choose a hole' }, ...(holesOf.value[part]?.holes ?? [])]
 const said = ref('')
 const wrong = ref('')
 async function bring(id: string) {

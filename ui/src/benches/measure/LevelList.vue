@@ -57,14 +57,14 @@ const blank = () => ({
             label="Front to rear"
             :model-value="l.wheelbase"
             :lengths="open.style.value"
-            :wrong="open.fault(`/levels/${i}/wheelbase/values/0`)"
+            :wrong="(n) => open.fault(`/levels/${i}/wheelbase/values/${n}`)"
             @update:model-value="(v) => open.set(`/levels/${i}/wheelbase`, v)"
           />
           <ReadingField
             label="Left to right"
             :model-value="l.track"
             :lengths="open.style.value"
-            :wrong="open.fault(`/levels/${i}/track/values/0`)"
+            :wrong="(n) => open.fault(`/levels/${i}/track/values/${n}`)"
             @update:model-value="(v) => open.set(`/levels/${i}/track`, v)"
           />
         </FieldGrid>
@@ -74,7 +74,7 @@ const blank = () => ({
               :label="`Height ${c.name}`"
               :model-value="l[c.key]"
               :lengths="open.style.value"
-              :wrong="open.fault(`/levels/${i}/${c.key}/values/0`)"
+              :wrong="(n) => open.fault(`/levels/${i}/${c.key}/values/${n}`)"
               @update:model-value="(v) => open.set(`/levels/${i}/${c.key}`, v)"
             />
             <p>

@@ -6,20 +6,23 @@ import { Trash2 } from '@lucide/vue'
 import CardList from '@/kit/CardList.vue'
 import { computed, ref, watch } from 'vue'
 import { newId } from '@/api/ids'
+import { mayGo } from '@/documents/leaving'
 import { mayBe, wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ReadingField from '@/kit/ReadingField.vue'
 import SaySo from '@/kit/SaySo.vue'
 import TextField from '@/kit/TextField.vue'
-import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
+import MapHoles from './MapHoles.vue'
+import MapMeant from './MapMeant.vue'
 import MapSketch from './MapSketch.vue'
+import MapToPart from './MapToPart.vue'
 import { usePoints } from './points'
 import PictureFrame from '@/kit/PictureFrame.vue'
 import IconPress from '@/kit/IconPress.vue'
 
-const props = defineProps<{ open: OpenSurvey; index: number }>()
+const props = defineProps<{ open: OpenSurvey; index: number; job: string }>()
 const at = computed(() => `/maps/${props.index}` as const)
 const map = computed(() => props.open.survey.value!.maps![props.index]!)
 const told = computed(() => props.open.worked.value?.maps.find((m) => m.id === map.value.id))
@@ -56,6 +59,12 @@ watch(
   },
   { immediate: true },
 )
+async function remove() {
+  const id = map.value.id
+  if (!(await mayGo(id, map.value.name || 'This hole map'))) return
+  const now = (props.open.survey.value?.maps ?? []).findIndex((m) => m.id === id)
+  if (now >= 0) props.open.set(`/maps/${now}`, undefined)
+}
 const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? ''
 </script>
 
@@ -89,7 +98,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           @update:model-value="(v) => open.set(`${at}/other`, v || undefined)"
         />
       </FieldGrid>
-      <IconPress :icon="Trash2" :name="`Remove ${map.name}`" @click="open.set(at, undefined)" />
+      <IconPress :icon="Trash2" :name="`Remove ${map.name}`" @click="remove" />
     </div>
     <div class="two">
       <div>
@@ -107,8 +116,8 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
       </div>
       <div class="stack">
         <p v-if="told?.why" class="next" data-next>{{ told.why }}</p>
-        <p v-if="told && !told.why && told.consistent" class="agree">
-          <b class="num big">{{ map.readings.length }}</b> readings agree, <b class="num">{{ told.spare }}</b> of them to spare.
+        <p v-if="told?.says" class="agree" :class="{ doubted: !told.agreed }" data-agree>
+          {{ told.says }}
           <WhyButton v-if="told.working" :name="map.name" :working="told.working" />
         </p>
         <p v-if="told?.unsaid && !told.why" class="soft small">
@@ -137,31 +146,10 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
     </div>
     <details :open="holesWide" @toggle="holesWide = ($event.target as HTMLDetailsElement).open">
       <summary>{{ map.holes.length }} holes</summary>
-      <div class="holes">
-        <CardList
-          :rows="map.holes"
-          word="hole"
-          add="Hole"
-          :make="() => ({ id: newId(), diameter: map.holes.at(-1)?.diameter })"
-          small
-          flow
-          @change="(v) => open.set(`${at}/holes`, v)"
-          v-slot="{ row: h, i: k }"
-        >
-          <div class="hole">
-            <span class="num">{{ k + 1 }}</span>
-            <ValueField
-              :label="`Diameter of hole ${k + 1}`"
-              hide-label
-              :model-value="h.diameter ?? null"
-              :lengths="open.style.value"
-              :wrong="open.fault(`${at}/holes/${k}/diameter`)"
-              @update:model-value="(v) => open.set(`${at}/holes/${k}/diameter`, v)"
-            />
-          </div>
-        </CardList>
-      </div>
+      <MapHoles :open="open" :map="map" :told="told" :at="at" />
     </details>
+    <MapMeant :open="open" :map="map" :told="told" :at="at" />
+    <MapToPart :open="open" :map="map" :told="told" :job="job" />
     <details :open="wide" @toggle="wide = ($event.target as HTMLDetailsElement).open">
       <summary>{{ map.readings.length }} distances</summary>
       <CardList
@@ -174,7 +162,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
         @change="(v) => open.set(`${at}/readings`, v)"
         v-slot="{ row: r, i: k }"
       >
-        <div class="reading" :class="{ suspect: off(r), large: said(r)?.large }" :data-reading="k">
+        <div class="distance" :class="{ suspect: off(r), large: said(r)?.large }" :data-reading="k">
           <PickOne
             label="from"
             :choices="holes"
@@ -197,7 +185,7 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
             :label="`${label(r.from)} to ${label(r.to)}`"
             :model-value="r.value"
             :lengths="open.style.value"
-            :wrong="open.fault(`${at}/readings/${k}/value/values/0`)"
+            :wrong="(n) => open.fault(`${at}/readings/${k}/value/values/${n}`)"
             @update:model-value="(v) => open.set(`${at}/readings/${k}/value`, v)"
           />
           <p class="off">
@@ -229,8 +217,12 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
   gap: 16px;
   align-items: start;
 }
-.big {
-  font-size: 1.5rem;
+.agree {
+  font-weight: 600;
+}
+.doubted {
+  border-left: 4px solid var(--mind);
+  padding-left: 10px;
 }
 .next {
   border-left: 4px solid var(--ember);
@@ -244,18 +236,9 @@ summary {
   font-weight: 560;
   padding-top: 8px;
 }
-.holes {
-  --flow: 200px;
-}
-.hole {
+.distance {
   display: grid;
-  grid-template-columns: 22px 110px;
-  gap: 6px;
-  align-items: center;
-}
-.reading {
-  display: grid;
-  grid-template-columns: 76px 76px minmax(130px, 1fr) minmax(180px, 1.4fr) minmax(90px, 1fr);
+  grid-template-columns: 72px 72px minmax(130px, 170px) minmax(250px, 1.6fr) minmax(90px, 1fr);
   gap: 8px;
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);
@@ -277,7 +260,7 @@ summary {
   .two {
     grid-template-columns: 1fr;
   }
-  .reading {
+  .distance {
     grid-template-columns: 1fr 1fr;
   }
 }

@@ -47,6 +47,7 @@ async function bring(file: File) {
       <button type="button" class="press" @click="get('blank')">Survey sheet to fill in</button>
       <button type="button" class="press" @click="get('results')">Survey with its results</button>
       <button type="button" class="press" @click="get('points')">Points as CSV</button>
+      <button v-if="open.survey.value?.maps?.length" type="button" class="press" @click="get('holes')">Hole maps as CSV</button>
       <FilePick label="Bring points from CSV" accept=".csv,text/csv" @pick="bring" />
     </div>
     <p role="status" class="small">{{ said }}</p>

@@ -59,7 +59,7 @@ const holes = computed(() => [
         :label="words[k]"
         :model-value="p[k]"
         :lengths="open.style.value"
-        :wrong="open.fault(`${at}/${k}/values/0`)"
+        :wrong="(n) => open.fault(`${at}/${k}/values/${n}`)"
         @update:model-value="(v) => open.set(`${at}/${k}`, v)"
       />
       <PickOne
@@ -77,7 +77,7 @@ const holes = computed(() => [
           label="Distance from A"
           :model-value="p.da"
           :lengths="open.style.value"
-          :wrong="open.fault(`${at}/da/values/0`)"
+          :wrong="(n) => open.fault(`${at}/da/values/${n}`)"
           @update:model-value="(v) => open.set(`${at}/da`, v)"
         />
         <PickOne label="From B" :choices="points" :model-value="p.b ?? ''" @update:model-value="(v) => open.set(`${at}/b`, v)" />
@@ -85,7 +85,7 @@ const holes = computed(() => [
           label="Distance from B"
           :model-value="p.db"
           :lengths="open.style.value"
-          :wrong="open.fault(`${at}/db/values/0`)"
+          :wrong="(n) => open.fault(`${at}/db/values/${n}`)"
           @update:model-value="(v) => open.set(`${at}/db`, v)"
         />
         <PickOne
@@ -133,7 +133,7 @@ const holes = computed(() => [
             :label="`Distance ${k + 1}`"
             :model-value="m.distance"
             :lengths="open.style.value"
-            :wrong="open.fault(`${at}/many/${k}/distance/values/0`)"
+            :wrong="(n) => open.fault(`${at}/many/${k}/distance/values/${n}`)"
             @update:model-value="(v) => open.set(`${at}/many/${k}/distance`, v)"
           />
           <PickOne

@@ -3,7 +3,7 @@
 // well that is known.
 import FieldGrid from '@/kit/FieldGrid.vue'
 import CardList from '@/kit/CardList.vue'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { newId } from '@/api/ids'
 import { wordsOf } from '@/api/words'
 import type { OpenSurvey } from '@/jobs/useSurvey'
@@ -15,12 +15,22 @@ import ValueField from '@/kit/ValueField.vue'
 import { trustWord } from '@/kit/trust'
 import WhyButton from '@/kit/WhyButton.vue'
 import PointHow from './PointHow.vue'
+import SurveyDrawing from './SurveyDrawing.vue'
 
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.points ?? [])
 const told = (id: string) => props.open.worked.value?.points.find((p) => p.id === id)
 const kinds = computed(() => wordsOf('SurveyPoint', 'kind'))
 const shown = ref('') // the one that is open for editing
+async function reveal(id: string) {
+  shown.value = id
+  await nextTick()
+  document.getElementById(`point-${id}`)?.scrollIntoView({ block: 'nearest' })
+}
+function toMap(id: string) {
+  const name = props.open.survey.value?.maps?.find((m) => m.id === id)?.name
+  document.querySelector(`[data-map="${CSS.escape(name ?? '')}"]`)?.scrollIntoView({ block: 'start' })
+}
 function blank() {
   shown.value = newId()
   return { id: shown.value, name: '', kind: 'point' as const, way: 'offsets' as const }
@@ -30,6 +40,7 @@ function blank() {
 <template>
   <div class="stack">
     <p v-if="!list.length" class="soft">Start with a few points you can measure from the datum: an edge, a hole, a bolt.</p>
+    <SurveyDrawing :open="open" :chosen="shown" @choose="reveal" @map="toMap" />
     <CardList
       lines
       :rows="list"
@@ -40,7 +51,7 @@ function blank() {
       @change="(v) => open.set('/points', v)"
       v-slot="{ row: p, i }"
     >
-      <article class="point" :class="{ shown: shown === p.id }" :data-point="p.name">
+      <article :id="`point-${p.id}`" class="point" :class="{ shown: shown === p.id }" :data-point="p.name">
         <div class="line">
           <button
             type="button"
@@ -98,7 +109,7 @@ function blank() {
               label="Thickness behind"
               :model-value="p.behind"
               :lengths="open.style.value"
-              :wrong="open.fault(`/points/${i}/behind/values/0`)"
+              :wrong="(n) => open.fault(`/points/${i}/behind/values/${n}`)"
               @update:model-value="(v) => open.set(`/points/${i}/behind`, v)"
             />
             <TextField

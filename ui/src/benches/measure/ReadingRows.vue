@@ -74,7 +74,7 @@ const result = (id: string) => told.value.find((t) => t.id === id)
               :kind="f.kind"
               :model-value="row[f.key] as Reading"
               :lengths="open.style.value"
-              :wrong="open.fault(`/${kind.list}/${i}/${f.key}/values/0`)"
+              :wrong="(n) => open.fault(`/${kind.list}/${i}/${f.key}/values/${n}`)"
               @update:model-value="(v) => put(i, f.key, v)"
             />
           </template>

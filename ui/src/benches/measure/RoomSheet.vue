@@ -13,6 +13,7 @@ import PlacedList from './PlacedList.vue'
 import RoomSketch from './RoomSketch.vue'
 import SheetFrame from './SheetFrame.vue'
 import SpaceList from './SpaceList.vue'
+import WholeJob from '../WholeJob.vue'
 import PictureFrame from '@/kit/PictureFrame.vue'
 
 const props = defineProps<{ job: string }>()
@@ -46,9 +47,13 @@ const fields = [
     :causes="['Room', 'Mating', 'Wrong way round', 'What is behind', 'Following', 'The other side']"
   >
     <section id="look">
-      <PictureFrame name="spaces">
-        <RoomSketch :drawn="worked!.sketch" :points="worked!.points" :clearances="worked!.clearances" />
-      </PictureFrame>
+      <WholeJob :job="job" show="room" />
+      <details>
+        <summary>Outlines and the shortest distances</summary>
+        <PictureFrame name="spaces">
+          <RoomSketch :drawn="worked!.sketch" :points="worked!.points" :clearances="worked!.clearances" />
+        </PictureFrame>
+      </details>
     </section>
     <section id="clear">
       <h2>Clearances, the shortest first</h2>

@@ -155,7 +155,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
               :label="`Gap, ${p.name}`"
               :model-value="p.gap"
               :lengths="open.style.value"
-              :wrong="open.fault(`/stacks/${i}/places/${k}/gap/values/0`)"
+              :wrong="(n) => open.fault(`/stacks/${i}/places/${k}/gap/values/${n}`)"
               @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/gap`, v)"
             />
             <template v-if="s.slope">

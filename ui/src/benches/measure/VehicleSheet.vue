@@ -104,7 +104,7 @@ const addMap = () =>
       <p v-if="!survey!.maps?.length" class="soft">
         A pattern of holes is measured hole to hole: any distances will do, the map comes out of them and a wrong one is named.
       </p>
-      <MapCard v-for="(m, i) in survey!.maps ?? []" :key="m.id" :open="open" :index="i" />
+      <MapCard v-for="(m, i) in survey!.maps ?? []" :key="m.id" :open="open" :index="i" :job="job" />
       <button type="button" class="press" @click="addMap"><Plus :size="18" aria-hidden="true" />Add a hole map</button>
     </section>
     <section id="levels">

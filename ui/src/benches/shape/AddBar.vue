@@ -70,7 +70,13 @@ const edgeWord = (e: Edge) => (/^\d/.test(e) ? `side ${e}` : e)
       </button>
     </div>
     <div v-else :id="shown" class="things" role="tabpanel" :aria-label="rows.find((r) => r.key === row)!.name">
-      <button v-for="t in offered" :key="t.key" type="button" class="press tight" @click="bench.add(panel, t.key)">
+      <button
+        v-for="t in offered"
+        :key="t.key"
+        type="button"
+        class="press tight"
+        @click="bench.add(panel, t.key, bench.edge.value)"
+      >
         {{ t.text }}
       </button>
     </div>

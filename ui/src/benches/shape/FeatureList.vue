@@ -7,6 +7,7 @@ import FeatureOptions from './FeatureOptions.vue'
 import GroupHead from './GroupHead.vue'
 import SizeRow from './SizeRow.vue'
 import type { Bench } from './useBench'
+import { mayGo } from '@/documents/leaving'
 import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ bench: Bench }>()
@@ -53,6 +54,20 @@ const sections = computed(() => {
   }
   return out
 })
+async function remove(g: Group) {
+  if (!(await mayGo(g.feature, g.name))) return
+  const now = groups.value.find((x) => x.feature === g.feature) // it may stand elsewhere by now
+  if (now) props.bench.remove(now.path)
+}
+async function removeGroup(name: string, list: Group[]) {
+  if (
+    await mayGo(
+      list.map((g) => g.feature),
+      name,
+    )
+  )
+    props.bench.removeGroup(name)
+}
 const shut = ref(new Set<string>())
 function fold(name: string) {
   const next = new Set(shut.value)
@@ -92,6 +107,7 @@ const worst = computed(() => {
         :worst="worstOf(s.list)"
         :fixed="twin"
         @fold="fold(s.name)"
+        @remove="removeGroup(s.name, s.list)"
       />
       <div
         v-for="g in s.name && shut.has(s.name) ? [] : s.list"
@@ -127,7 +143,7 @@ const worst = computed(() => {
             :name="`Remove ${g.name}`"
             slim
             tip="Remove (undo brings it back)"
-            @click="bench.remove(g.path)"
+            @click="remove(g)"
           />
         </div>
         <FeatureOptions v-if="openOptions === g.feature" :bench="bench" :path="g.path" :word="g.name" />

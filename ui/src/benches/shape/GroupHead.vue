@@ -6,7 +6,7 @@ import type { Bench } from './useBench'
 import IconPress from '@/kit/IconPress.vue'
 
 const props = defineProps<{ bench: Bench; name: string; count: number; shut: boolean; worst: string; fixed: boolean }>()
-defineEmits<{ fold: [] }>()
+defineEmits<{ fold: []; remove: [] }>()
 const typed = ref(props.name)
 watch(
   () => props.name,
@@ -47,7 +47,7 @@ function rename() {
         :name="`Remove group ${name}`"
         slim
         tip="Remove the group with its features (undo brings it back)"
-        @click="bench.removeGroup(name)"
+        @click="$emit('remove')"
       />
     </template>
   </div>

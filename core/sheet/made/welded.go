@@ -1,0 +1,34 @@
+package made
+
+import (
+	"fmt"
+	"strings"
+
+	"warmanvil/core/sheet"
+)
+
+// Welded names the corners of a part that are closed by a weld once it is bent.
+func (p Part) Welded(r sheet.Recipe) []string {
+	names := map[string]string{}
+	for _, x := range p.Panels {
+		names[x.ID] = x.Name
+	}
+	out := []string{}
+	add := func(list []sheet.Meet) {
+		for _, m := range list {
+			if a, b := names[m.A], names[m.B]; m.Kind == sheet.MeetWeld && a != "" && b != "" {
+				out = append(out, fmt.Sprintf("%s to %s", a, strings.ToLower(b[:1])+b[1:]))
+			}
+		}
+	}
+	add(r.Base.Meets)
+	var walk func([]sheet.Flange)
+	walk = func(list []sheet.Flange) {
+		for _, f := range list {
+			add(f.Meets)
+			walk(f.Flanges)
+		}
+	}
+	walk(r.Base.Flanges)
+	return out
+}
