@@ -28,7 +28,10 @@ const counter = `
 	addEventListener('change', e => { if (e.target.matches('select')) testCount.entries++ }, true)
 	// The large keys type as keys do; their Next and Done are presses.
 	const types = '.pad .digits, .pad .fractions, .pad .units'
-	addEventListener('click', e => { if (e.isTrusted && e.detail > 0 && !e.target.closest(types)) testCount.presses++ }, true)
+	addEventListener('click', e => {
+		if (e.target.closest(types)) typed = document.activeElement
+		else if (e.isTrusted && e.detail > 0) testCount.presses++
+	}, true)
 	addEventListener('click', e => { if (e.target.closest('.pad .main')) commit() }, true)
 `
 
@@ -203,7 +206,7 @@ func TestCostByTouch(t *testing.T) {
 		p.wait("the picture of it", `document.querySelector('.start figcaption')?.innerText.split(' × ').length === 3 && !window.testAsking`)
 		p.touch(".pad .done")
 		p.touch(".start .press.main")
-		p.drawn()
+		p.wait("the bench", `document.querySelector('.shape')`)
 		p.touch(`a[href$="/make"]`)
 		p.see("Files and paper")
 		p.touch(`[data-drawn] input`)
@@ -328,7 +331,7 @@ func TestCostOfACrossmember(t *testing.T) {
 		p.press("Duties")
 		p.press("Rate something")
 		p.set("[data-duty]", "Duty", "Strap")
-		p.pick("[data-duty]", "It acts on", "Crossmember")
+		p.pick("[data-duty]", "It acts on", "Beam of Crossmember")
 		p.set("[data-duty]", "Pull", units.pull)
 		p.set("[data-duty]", "Way, forward", "0")
 		p.set("[data-duty]", "Way, up", "-1")

@@ -1,8 +1,17 @@
 package e2e
 
 import (
+	"fmt"
+	"slices"
 	"strings"
 	"testing"
+
+	"github.com/chromedp/chromedp"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+	"warmanvil/job"
 )
 
 // The list of jobs is searched, put in order, and says of each what waits and where.
@@ -97,4 +106,92 @@ func TestMapMeantAndMade(t *testing.T) {
 	p.wait("the hand in an empty field", `document.activeElement.tagName === 'INPUT' && document.activeElement.value === ''`)
 	p.keys("131\r")
 	p.wait("the good word gone", `document.querySelector('#sides [data-verdict]').dataset.verdict === 'doubtful'`)
+}
+
+// What the brief lacks of a device is asked where it is needed, in words and at once: answered
+// there, the answer comes, and the brief has it.
+func TestAskedWhereNeeded(t *testing.T) {
+	a := startApp(t)
+	jobID, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	j, err := a.jobs.Job(t.Context(), jobID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	at := slices.IndexFunc(j.Brief.Devices, func(d brief.Device) bool { return d.Name == "Air compressor" })
+	j.Brief.Devices[at].Mass = nil
+	if _, err := a.jobs.SaveBrief(t.Context(), jobID, job.On{Revision: j.Revision}, j.Brief); err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + jobID + "/hold")
+	p.press("Air compressor")
+	p.see("its mass is not in the brief yet")
+	p.set("[data-asks]", "Mass", "48")
+	p.see("that is in the brief now")
+	p.see("The hardest on one foot is")
+	p.briefKept()
+	now, err := a.jobs.Job(t.Context(), jobID)
+	if m := now.Brief.Devices[at].Mass; err != nil || m == nil || m.Value != 48 {
+		t.Errorf("the brief has %+v, %v", m, err)
+	}
+	p.press("Apple press")
+	if eval[bool](p, `!!document.querySelector('[data-asks]')`) {
+		t.Error("something is asked of a device that lacks nothing")
+	}
+}
+
+// Any field shows the other system by a tap, and what it shows follows what is typed.
+func TestTheOtherSystem(t *testing.T) {
+	a := startApp(t)
+	for name, want := range map[string]struct{ part, typed, first, then string }{
+		"Orchard truck": {"Press foot", "160", `5.906", 5 29/32" light .001`, `6.299"`},
+		"Sound lorry":   {"Amplifier shelf", "17-1/2", "419.10 mm", "444.50 mm"},
+	} {
+		jobID, partID := a.demoPart(t, name, want.part)
+		p := open(t, a, 1280, 800)
+		p.goTo("/jobs/" + jobID + "/shape/" + partID)
+		p.drawn()
+		p.tap(".bar input")
+		p.tap(".bar .other")
+		p.wait("the other unit", fmt.Sprintf(`document.querySelector('.bar .same')?.innerText.includes(%q)`, want.first))
+		p.do(chromedp.KeyEvent("a", chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+		p.keys(want.typed)
+		p.wait("what is typed now", fmt.Sprintf(`document.querySelector('.bar .same')?.innerText.includes(%q)`, want.then))
+		p.do(chromedp.KeyEvent("u", chromedp.KeyModifiers(chromedp.ModifierAlt)))
+		p.wait("it to go", `!document.querySelector('.bar .same')`)
+	}
+}
+
+// The sides of an outline that came from a drawing go by their numbers on the drawing too,
+// while its face is in hand; what is added after an edge was tapped counts from that edge.
+func TestSidesByName(t *testing.T) {
+	a := startApp(t)
+	jobID, partID := a.demoPart(t, "Orchard truck", "Press foot")
+	part, err := a.jobs.Part(t.Context(), partID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	part.Recipe.Base = sheet.Base{ID: "wedge", Measure: sheet.Flat, Shape: &sheet.Shape{Kind: sheet.Polygon,
+		Points: profile.Loop{{X: 0, Y: 0}, {X: 300, Y: 0}, {X: 260, Y: 180}, {X: 40, Y: 200}, {X: 0, Y: 90}}}}
+	made, err := a.jobs.CreatePart(t.Context(), jobID, job.PartState{Name: "Wedge", Quantity: 1, Recipe: part.Recipe})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + jobID + "/shape/" + made.ID)
+	p.drawn()
+	p.press("Add to Base")
+	p.wait("five sides named", `document.querySelectorAll('[data-side]').length === 5`)
+	p.press("side 3")
+	eval[bool](p, `([...document.querySelectorAll('.add [role=tab]')].find(b => b.innerText.trim() === 'Holes').click(), true)`)
+	p.press("Hole")
+	p.wait("the hole", `[...document.querySelectorAll('h3')].some(h => h.innerText.includes('ole 1 on base'))`)
+	p.saved()
+	now, err := a.jobs.Part(t.Context(), made.ID)
+	if err != nil || len(now.Recipe.Base.Holes) != 1 {
+		t.Fatal(err, now.Recipe.Base.Holes)
+	}
+	if h := now.Recipe.Base.Holes[0]; h.X.Edge != "3" && h.Y.Edge != "3" {
+		t.Errorf("tapped side 3, it counts from %s and %s", h.X.Edge, h.Y.Edge)
+	}
 }

@@ -114,7 +114,7 @@ const shown = computed<(number | null)[]>(() =>
   gap: 4px;
 }
 /* Two words side by side need room to be read. */
-@container (max-width: 215px) {
+@container (max-width: 245px) {
   .how {
     grid-template-columns: minmax(0, 1fr) auto;
   }

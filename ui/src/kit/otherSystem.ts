@@ -26,5 +26,5 @@ export async function inOther(value: number, kind: Kind, style: Style): Promise<
   if (isAmount(kind)) return writeAmount(value, kind, { unit: style.unit === 'mm' ? 'decimal' : 'mm', grain: 1 }, undefined, true)
   if (style.unit !== 'mm') return (await write(value, { unit: 'mm', grain: 0.1 })).fine
   const w = await write(value, { unit: 'fraction', grain: 25.4 / 32 })
-  return `${w.fine}, ${w.text}${w.off ? ` ${w.off}` : ''}`
+  return `${w.fine}, ${w.text}${w.off ? ` ${w.lies} ${w.off}` : ''}`
 }

@@ -150,7 +150,7 @@ function blank() {
 dl {
   margin: 0;
   display: grid;
-  grid-template-columns: repeat(4, minmax(84px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(102px, 1fr));
   gap: 4px 10px;
 }
 dt {
