@@ -215,6 +215,10 @@ func TestFieldRefusesAndKeeps(t *testing.T) {
 	p.goTo("/jobs/" + jobID + "/shape/" + partID)
 	p.drawn()
 	p.size("/base/length", "16 - 1/2")
+	// Where reading takes long the hand goes on: then the size is marked, and says why when it
+	// is come back to.
+	p.wait("the mark in the list", `document.querySelector('[data-path="/base/length"]').innerText.toLowerCase().includes('not read')`)
+	p.tap(`[data-path="/base/length"]`)
 	p.see("two readings")
 	if v := eval[string](p, `document.querySelector('.bar input').value`); v != "16 - 1/2" {
 		t.Errorf("what was typed became %q", v)

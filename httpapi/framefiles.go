@@ -41,6 +41,7 @@ func (s *server) frameFileRoutes() {
 			{name: "plan", form: asPDF, says: "three views", make: frameFiles.plan},
 			{name: "csv", form: asCSV, says: "cut list as text", make: func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
 			{name: "xlsx", form: asXLSX, says: "cut list as a sheet", make: func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
+			{name: "plates", form: asDXF, says: "plates side by side", make: frameFiles.plates},
 			{name: "jig", form: asDXF, says: "outline from above", make: jig(shape.FromAbove)},
 			{name: "jig-side", form: asDXF, says: "outline from the side", make: jig(shape.FromRight)},
 			{name: "jig-behind", form: asDXF, says: "outline from behind", make: jig(shape.FromBehind)},
@@ -102,6 +103,10 @@ func (f frameFiles) saw() ([]byte, error) {
 			x.Corners = append(x.Corners, paper.SawCorner{At: k.At, To: k.To, Half: k.Width / 2, Side: k.Side})
 		}
 		s.Rows = append(s.Rows, x)
+	}
+	for _, r := range f.worked.Cut.Plates {
+		s.Plates = append(s.Plates, []string{r.Mark, fmt.Sprint(r.Quantity), r.Size, r.Drill, strings.Join(r.Places, "; "),
+			strings.Join(r.Names, ", ")})
 	}
 	for _, p := range f.worked.Cut.Stocks {
 		for _, k := range p.Sticks {
@@ -228,6 +233,26 @@ func (f frameFiles) jig(view shape.View) ([]byte, error) {
 	return j.DXF(), nil
 }
 
+// plates lays the plates side by side, holes in them, each with its mark and how many.
+func (f frameFiles) plates() ([]byte, error) {
+	if len(f.worked.Cut.Plates) == 0 {
+		return nil, hasNone{asFault("%s has no plates.", f.part.Name)}
+	}
+	j := exchange.Jig{Inches: f.job.Brief.Inches()}
+	at := profile.Point{}
+	for _, r := range f.worked.Cut.Plates {
+		j.Plates = append(j.Plates, profile.Rect(at.X, at.Y, at.X+r.Width, at.Y+r.Height))
+		for _, h := range r.Holes {
+			x, y, d := at.X+h[0], at.Y+h[1], r.Hole/2
+			j.Plates = append(j.Plates, profile.Loop{{X: x - d, Y: y, Bulge: 1}, {X: x + d, Y: y, Bulge: 1}})
+		}
+		j.Marks = append(j.Marks, exchange.Mark{Text: fmt.Sprintf("%s, %d", r.Mark, r.Quantity*max(f.part.Quantity, 1)),
+			At: at.Add(profile.Point{X: r.Width / 2, Y: r.Height / 2})})
+		at.X += r.Width + 20
+	}
+	return j.DXF(), nil
+}
+
 func (f frameFiles) table() paper.Table {
 	u := quantity.Table{Inches: f.job.Brief.Inches()}
 	unit := u.LengthUnit()
@@ -255,6 +280,20 @@ func (f frameFiles) table() paper.Table {
 			}
 		}
 	}
-	return paper.Table{Pages: []paper.TablePage{{Name: "Pieces", Rows: pieces}, {Name: "Sticks", Rows: sticks}},
+	pages := []paper.TablePage{{Name: "Pieces", Rows: pieces}, {Name: "Sticks", Rows: sticks}}
+	if len(f.worked.Cut.Plates) > 0 {
+		plates := [][]any{{"mark", "quantity", "is", "across " + unit, "high " + unit, "thick " + unit, "holes", "hole " + unit, "for",
+			"centres from the lower left corner " + unit, u.MassUnit() + " each", "pieces"}}
+		for _, r := range f.worked.Cut.Plates {
+			var centres []string
+			for _, h := range r.Holes {
+				centres = append(centres, fmt.Sprintf("%g %g", u.Length(h[0]), u.Length(h[1])))
+			}
+			plates = append(plates, []any{r.Mark, r.Quantity, r.Kind, u.Length(r.Width), u.Length(r.Height), u.Length(r.Thickness), len(r.Holes),
+				u.Length(r.Hole), r.Bolt, strings.Join(centres, "; "), u.Mass(r.Mass), strings.Join(r.Names, "; ")})
+		}
+		pages = append(pages, paper.TablePage{Name: "Plates", Rows: plates})
+	}
+	return paper.Table{Pages: pages,
 		Notes: []string{"Lengths from long point to long point; saw angles from square.", f.worked.Cut.Text}}
 }

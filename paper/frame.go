@@ -58,6 +58,7 @@ type SawSheet struct {
 	FrameSheet
 	Text   string
 	Rows   []SawRow
+	Plates [][]string // mark, pieces, size, holes, centres from the lower left corner, names
 	Sticks []SawStick
 }
 
@@ -80,6 +81,19 @@ func (s SawSheet) PDF() ([]byte, error) {
 	p.y += 8
 	for _, r := range s.Rows {
 		p.piece(r)
+	}
+	if len(s.Plates) > 0 {
+		p.room(24)
+		p.put(edge, p.y, 11, "B", "Plates")
+		p.y += 5
+		sec := SurveySection{Heads: []string{"mark", "pieces", "size", "holes", "centres from the lower left", "sits on", "cut"},
+			Widths: []float64{.07, .07, .22, .17, .21, .19, .07}}
+		t := &sheetPrinter{pages: p}
+		t.heads(sec)
+		for _, r := range s.Plates {
+			t.row(sec, append(r, ""))
+		}
+		p.y += 6
 	}
 	p.room(30)
 	p.put(edge, p.y, 11, "B", "Sticks")

@@ -257,7 +257,8 @@ func (p printer) plan(y float64) {
 	total := profile.Point{X: float64(columns)*(tw-overlap) + overlap, Y: float64(rows)*(th-overlap) + overlap}
 	scale := min((p.w-2*edge)/total.X, room/total.Y, .4)
 	n := len(p.lay.used)
-	text := fmt.Sprintf("%d %s: lay them good side up, as drawn here; crosses of neighbours lie on each other.", n, told.Plural(n, "page", "pages"))
+	text := fmt.Sprintf("%d %s: lay them good side up, as drawn here; crosses of neighbours lie on each other.", n,
+		told.Plural(n, "page", "pages"))
 	if p.lay.turned {
 		text += " The front edge is on the right."
 	}

@@ -239,7 +239,8 @@ func (p printer) view(at mapping) {
 	p.SetLineWidth(.3)
 	p.Line(x-7*ux, y-7*uy, x+7*ux, y+7*uy)
 	p.SetFillColor(0, 0, 0)
-	p.Polygon([]fpdf.PointType{{X: x + 6*ux - 2*uy, Y: y + 6*uy + 2*ux}, {X: x + 6*ux + 2*uy, Y: y + 6*uy - 2*ux}, {X: x + 11*ux, Y: y + 11*uy}}, "F")
+	p.Polygon([]fpdf.PointType{{X: x + 6*ux - 2*uy, Y: y + 6*uy + 2*ux}, {X: x + 6*ux + 2*uy, Y: y + 6*uy - 2*ux},
+		{X: x + 11*ux, Y: y + 11*uy}}, "F")
 	if p.lay.turned {
 		y -= 6 // over the arrow, not on it
 	}

@@ -82,9 +82,19 @@ type PlateTold struct {
 // CutTold is the cut list with its sticks.
 type CutTold struct {
 	Rows   []CutRowTold        `json:"rows"`
+	Plates []CutPlateTold      `json:"plates" doc:"end plates, caps and ears, alike ones together"`
 	Stocks []cutlist.StockPlan `json:"stocks"`
 	Text   string              `json:"text" doc:"masses, paint and money in one line"`
 	Saw    member.Saw          `json:"saw" doc:"as it is cut by, with what is usual where nothing is said"`
+}
+
+// CutPlateTold is plates that are cut alike, in words.
+type CutPlateTold struct {
+	cutlist.PlateRow
+	Size   string   `json:"size" doc:"across × high × thick"`
+	Drill  string   `json:"drill,omitempty" doc:"its holes and what they are for"`
+	Places []string `json:"places" doc:"centres from the lower left corner"`
+	Weighs string   `json:"weighs"`
 }
 
 // CutRowTold is a row of it in words.

@@ -66,6 +66,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil},
 		{"paint", "to paint", p.Area(cut.Paint), nil}}
 	out.Cut = cutTold(p, cut, quantity)
+	out.Cut.Plates = platesTold(p, cutlist.Plates(built))
 	for i, r := range out.Cut.Rows {
 		for _, f := range built.Formed {
 			if f.Pieces[0] == r.Pieces[0] && f.Working != nil {
@@ -91,7 +92,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 }
 
 func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
-	t := CutTold{Rows: []CutRowTold{}, Stocks: c.Stocks, Saw: c.Saw}
+	t := CutTold{Rows: []CutRowTold{}, Plates: []CutPlateTold{}, Stocks: c.Stocks, Saw: c.Saw}
 	for i := range t.Stocks {
 		if w := t.Stocks[i].Working; w != nil {
 			t.Stocks[i].Working = p.Explain(*w)
@@ -260,6 +261,25 @@ func cautions(d member.Doc, b brief.Brief, places []held.SupportHeld) (out []str
 	if welded {
 		out = append(out, "Cutting or welding a vehicle's frame weakens it and may not be allowed: bolt on where you can, and disconnect "+
 			"electronics before welding.")
+	}
+	return out
+}
+
+func platesTold(p told.Pen, rows []cutlist.PlateRow) []CutPlateTold {
+	out := []CutPlateTold{}
+	for _, r := range rows {
+		t := CutPlateTold{PlateRow: r, Size: p.Given(r.Width) + " × " + p.Given(r.Height) + " × " + p.Given(r.Thickness), Weighs: p.Kilos(r.Mass),
+			Places: []string{}}
+		for _, h := range r.Holes {
+			t.Places = append(t.Places, p.Display.Fine(h[0])+", "+p.Display.Fine(h[1]))
+		}
+		if n := len(r.Holes); n > 0 {
+			t.Drill = fmt.Sprintf("%d × Ø %s", n, p.Display.Fine(r.Hole))
+			if r.Bolt != "" {
+				t.Drill += " for " + r.Bolt
+			}
+		}
+		out = append(out, t)
 	}
 	return out
 }

@@ -310,6 +310,12 @@ func (b *Built) weigh() {
 	for _, p := range b.Plates {
 		b.Mass += p.Mass
 		b.Gravity = b.Gravity.Add(p.At.Mul(p.Mass))
+		any = true
+		for _, v := range p.Mesh.Corners {
+			for k := range 3 {
+				b.Min[k], b.Max[k] = math.Min(b.Min[k], v[k]), math.Max(b.Max[k], v[k])
+			}
+		}
 	}
 	if b.Mass > 0 {
 		b.Gravity = b.Gravity.Mul(1 / b.Mass)

@@ -103,6 +103,9 @@ func (b *Built) plates(d member.Doc) {
 		if p.Holes > 0 && (p.Hole <= 0 || p.Margin < p.Hole/2) {
 			b.say("plate-hole", working.Stop, p.ID, PlateName(p)+": give the holes' diameter and how far their centres lie from the edge.")
 		}
+		if p.Holes > 0 {
+			b.wrench(p, at, r, s.radius == 0 && math.Abs(s.normal.Dot(r.Axes.X)) > .9999)
+		}
 		b.Plates = append(b.Plates, at)
 	}
 }

@@ -1168,7 +1168,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file of a frame: saw (cutting sheet), bends (bending sheets), labels (a label for each piece), wraps (cope templates to wrap round), plan (three views), csv (cut list as text), xlsx (cut list as a sheet), jig (outline from above), jig-side (outline from the side), jig-behind (outline from behind), stl (body) */
+        /** A file of a frame: saw (cutting sheet), bends (bending sheets), labels (a label for each piece), wraps (cope templates to wrap round), plan (three views), csv (cut list as text), xlsx (cut list as a sheet), plates (plates side by side), jig (outline from above), jig-side (outline from the side), jig-behind (outline from behind), stl (body) */
         get: operations["getFrameFile"];
         put?: never;
         post?: never;
@@ -3274,6 +3274,51 @@ export interface components {
             kFactor: number;
             working: components["schemas"]["Working"];
         };
+        CutPlateTold: {
+            /** @description what its holes are for */
+            bolt?: string;
+            /** @description its holes and what they are for */
+            drill?: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description mm, diameter
+             */
+            hole?: number;
+            /** @description mm, centres from the plate's lower left corner */
+            holes: number[][];
+            /** @enum {string} */
+            kind: "base" | "cap" | "tab";
+            mark: string;
+            /**
+             * Format: double
+             * @description kg, one
+             */
+            mass: number;
+            /** @description with the member each sits on */
+            names: string[];
+            /** @description centres from the lower left corner */
+            places: string[];
+            /** Format: int64 */
+            quantity: number;
+            /** @description across × high × thick */
+            size: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+            weighs: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            width: number;
+        };
         CutRowTold: {
             /** @description the bending sheet's request */
             bend?: components["schemas"]["TubeBendInput"];
@@ -3332,6 +3377,8 @@ export interface components {
             working: components["schemas"]["Working"];
         };
         CutTold: {
+            /** @description end plates, caps and ears, alike ones together */
+            plates: components["schemas"]["CutPlateTold"][];
             rows: components["schemas"]["CutRowTold"][];
             /** @description as it is cut by, with what is usual where nothing is said */
             saw: components["schemas"]["MemberSaw"];
@@ -13575,7 +13622,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                kind: "saw" | "bends" | "labels" | "wraps" | "plan" | "csv" | "xlsx" | "jig" | "jig-side" | "jig-behind" | "stl";
+                kind: "saw" | "bends" | "labels" | "wraps" | "plan" | "csv" | "xlsx" | "plates" | "jig" | "jig-side" | "jig-behind" | "stl";
             };
             cookie?: never;
         };

@@ -62,6 +62,35 @@ const fields = [
       </TableFrame>
       <p class="soft small">Lengths from long point to long point; the saw's scale is 0° when square.</p>
     </section>
+    <section v-if="cut.plates.length">
+      <h2>Plates</h2>
+      <TableFrame name="Plates">
+        <thead>
+          <tr>
+            <th>mark</th>
+            <th>pieces</th>
+            <th>size</th>
+            <th>holes</th>
+            <th>from the lower left corner</th>
+            <th>each</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in cut.plates" :key="r.mark" :data-plate="r.mark">
+            <td class="mark">{{ r.mark }}</td>
+            <td class="num">{{ r.quantity }}</td>
+            <td>
+              <b class="num">{{ r.size }}</b> <span class="small soft block">{{ r.names.join(', ') }}</span>
+            </td>
+            <td class="num">{{ r.drill || 'none' }}</td>
+            <td class="small">
+              <span v-for="x in r.places" :key="x" class="num block">{{ x }}</span>
+            </td>
+            <td class="num">{{ r.weighs }}</td>
+          </tr>
+        </tbody>
+      </TableFrame>
+    </section>
     <section v-for="s in cut.stocks" :key="s.stock">
       <h2>{{ s.stock }}</h2>
       <p class="small">

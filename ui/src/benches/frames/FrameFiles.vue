@@ -17,13 +17,15 @@ const files = [
   { kind: 'labels', icon: Tag, name: 'Labels', says: 'PDF, one for each piece' },
   { kind: 'csv', icon: Table, name: 'Cut list', says: 'CSV' },
   { kind: 'xlsx', icon: Table, name: 'Cut list', says: 'XLSX' },
+  { kind: 'plates', icon: FileText, name: 'Plates', says: 'DXF, 1:1, side by side' },
   { kind: 'jig', icon: FileText, name: 'Jig from above', says: 'DXF, 1:1' },
   { kind: 'jig-side', icon: FileText, name: 'Jig from the side', says: 'DXF, 1:1' },
   { kind: 'jig-behind', icon: FileText, name: 'Jig from behind', says: 'DXF, 1:1' },
   { kind: 'stl', icon: Box, name: 'Body', says: 'STL in millimetres' },
 ]
 const bent = computed(() => props.open.worked.value?.cut.rows.some((r) => r.bend))
-const shown = computed(() => files.filter((f) => f.kind !== 'bends' || bent.value))
+const plates = computed(() => props.open.worked.value?.cut.plates.length)
+const shown = computed(() => files.filter((f) => (f.kind !== 'bends' || bent.value) && (f.kind !== 'plates' || plates.value)))
 const paper = paperOf(props.open.style.value.unit !== 'mm')
 async function get(kind: string) {
   wrong.value = ''
