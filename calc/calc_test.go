@@ -55,6 +55,7 @@ var requests = map[string]string{
 	"sticks":               `{"stock":6000,"kerf":3,"lastCutNeedsKerf":false,"pieces":[{"length":1998,"quantity":3},{"length":700,"quantity":5}]}`,
 	"frame":                `{"nodes":{"a":[0,0,0],"b":[1500,0,0]},"members":[{"from":"a","to":"b","e":210000,"g":81000,"area":541,"iy":195000,"iz":134000,"j":293000,"uniform":[0,0,-0.5]}],"supports":{"a":[true,true,true,true,true,true]},"loads":{"b":[0,0,-800,0,0,0]}}`,
 	"trailer.tow":          `{"overhang":600,"vehicleWide":1800,"drawbar":1600,"drawbarWide":900,"frontWide":1500,"ballHigh":420,"couplingLevel":465,"axle":3000}`,
+	"supports":             `{"length":2400,"count":3,"rate":0.4}`,
 	"trailer":              `{"items":[{"mass":300,"x":2400},{"mass":500,"x":2600}],"axles":[2500,3300]}`,
 	"column":               `{"length":1800,"k":1,"radiusOfGyration":15,"area":541,"yield":235,"modulus":210000}`,
 	"boltgroup.elastic":    `{"bolts":[[0,0],[0,100],[100,0],[100,100]],"force":[0,-10000],"at":[200,50]}`,
@@ -64,6 +65,7 @@ var requests = map[string]string{
 	"fastener":             `{"system":"metric","size":"M8","pitch":1.25,"grade":"8.8"}`,
 	"torque":               `{"system":"inch","size":"3/8","pitch":16,"grade":"SAE 5","nutFactor":0.2,"share":0.75}`,
 	"threadengagement":     `{"diameter":10,"pitch":1.5,"boltTensile":800,"nutTensile":310}`,
+	"stud":                 `{"system":"metric","size":"M8","engage":12,"plies":[{"name":"bracket","thickness":3},{"thickness":5}],"washers":1,"nut":"lock"}`,
 	"grip":                 `{"system":"metric","size":"M8","plies":[{"name":"bracket","thickness":3},{"name":"rail","thickness":5}],"washers":2,"nut":"hex"}`,
 	"rivet":                `{"diameter":4.8,"material":"steel","plies":[{"thickness":2},{"thickness":3}],"shear":400,"tension":300}`,
 	"assemble":             `{"system":"metric","size":"M10","holes":[[0,0],[200,0],[200,80],[0,80]],"sides":[{"name":"plate","placed":"table","hole":11},{"name":"rail","placed":"tape","hole":11}]}`,
@@ -137,7 +139,7 @@ func TestAnswersCarryTheirWorking(t *testing.T) {
 	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force",
 		"section", "jog", "hem", "tray",
 		"centres", "locate", "locate.space", "holemap", "holemap.meant", "level", "slope", "square", "stackup", "shims", "fit", "clearance",
-		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "member.bend", "sticks", "frame", "trailer", "column"} {
+		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "member.bend", "sticks", "frame", "supports", "stud", "trailer", "column"} {
 		answer, err := run(t, name, requests[name])
 		if err != nil {
 			t.Fatal(err)

@@ -939,6 +939,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/stud": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Length of a stud for a stack */
+        post: operations["calc.stud"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/supports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where to hold a straight piece under an even load so that it bends least */
+        post: operations["calc.supports"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/threadengagement": {
         parameters: {
             query?: never;
@@ -6850,6 +6884,61 @@ export interface components {
              */
             up: number;
         };
+        LoadSupportsInput: {
+            /**
+             * Format: int64
+             * @description supports, 2 to 40
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description N/mm the piece carries, its own weight with it; left out, shares alone are told
+             */
+            rate?: number;
+        };
+        LoadSupportsResult: {
+            /** @description mm from the first end */
+            at: number[];
+            /**
+             * Format: double
+             * @description the same with the outer supports at the very ends
+             */
+            atEnds: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description N on the support that carries most, under the load given
+             */
+            heaviest?: number;
+            /**
+             * Format: double
+             * @description N·mm, largest bending under the load given
+             */
+            largest?: number;
+            /**
+             * Format: double
+             * @description largest bending, part of load times length
+             */
+            moment: number;
+            /**
+             * Format: double
+             * @description mm past the first and the last support
+             */
+            overhang: number;
+            /**
+             * Format: double
+             * @description mm from one support to the next
+             */
+            pitch: number;
+            /** @description part of the whole load on each */
+            shares: number[];
+            working: components["schemas"]["Working"];
+        };
         LoadTowInput: {
             /**
              * Format: double
@@ -9880,6 +9969,76 @@ export interface components {
             margin?: number;
             /** @enum {string} */
             school: "allowable" | "factored" | "g-case";
+        };
+        StudInput: {
+            /**
+             * Format: double
+             * @description mm the base is threaded deep, if it is a blind hole
+             */
+            depth?: number;
+            /**
+             * Format: double
+             * @description mm screwed into the base; the diameter when left out
+             */
+            engage?: number;
+            /**
+             * Format: double
+             * @description mm, of another nut
+             */
+            height?: number;
+            /** @enum {string} */
+            nut: "hex" | "lock" | "other";
+            /**
+             * Format: double
+             * @description threads per inch, or mm; coarse when left out
+             */
+            pitch?: number;
+            plies: components["schemas"]["Ply"][];
+            /** @description threads past the nut, least and most; 1 and 3 when left out */
+            protrude?: number[];
+            /** @description 1/4, #10, M8 */
+            size: string;
+            /** @enum {string} */
+            system: "inch" | "metric";
+            /**
+             * Format: int64
+             * @description plain washers under the nut
+             */
+            washers: number;
+        };
+        StudResult: {
+            /**
+             * Format: double
+             * @description mm screwed into the base
+             */
+            engaged: number;
+            /**
+             * Format: double
+             * @description mm of thread the nut's end needs
+             */
+            far: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description mm, shortest that does, on the step studs come in
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm, longest that stays within the threads asked for
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description mm it stands out of the base
+             */
+            stands: number;
+            working: components["schemas"]["Working"];
         };
         Subject: {
             /**
@@ -13121,6 +13280,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NestSticksResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.stud": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.supports": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadSupportsInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadSupportsResult"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -178,7 +178,9 @@ function draw() {
   faces = seen(tree.value, eye.value, (i) => paints.value[i]!.glass)
   const ink = token('--line')
   const colors = paints.value.map((p) => rgb(token(p.fill)))
-  const hatches = paints.value.map((p) => (p.hatch ? stripes(p.glass ? token('--stop') : ink) : undefined))
+  const hatches = paints.value.map((p) =>
+    p.hatch ? stripes(token(p.glass ? '--stop' : p.fill === '--stop' ? '--board' : '--mind')) : undefined,
+  )
   pen.lineJoin = 'round'
   for (const f of faces) {
     const p = paints.value[f.thing]!
@@ -196,7 +198,7 @@ function draw() {
     }
     const hatch = hatches[f.thing]
     if (hatch) {
-      pen.globalAlpha = p.glass ? 0.1 : 0.35
+      pen.globalAlpha = p.glass ? 0.1 : 0.75
       pen.fillStyle = hatch
       pen.fill()
     }
@@ -546,8 +548,8 @@ summary {
 .dot.stop {
   background: var(--stop);
 }
-.dot.mind {
-  background: var(--mind);
+.dot.mind-wash {
+  background: var(--mind-wash);
 }
 .dot.zone {
   background: var(--zone);
@@ -557,6 +559,9 @@ summary {
   background: var(--line-soft);
 }
 .dot.hatch {
+  background-image: repeating-linear-gradient(135deg, var(--mind) 0 2px, transparent 2px 5px);
+}
+.dot.stop.hatch {
   background-image: repeating-linear-gradient(135deg, var(--board) 0 2px, transparent 2px 5px);
 }
 </style>

@@ -15,11 +15,11 @@ export function paintOf(t: Thing, show: Show): Paint {
   if (show === 'room') return t.hit ? { fill: '--stop', hatch: true, glass: false, word: 'too close' } : { ...plain, word: '' }
   if (show === 'hold') {
     if (t.verdict === 'over') return { fill: '--stop', hatch: true, glass: false, word: 'over' }
-    if (t.verdict === 'tight') return { fill: '--mind', hatch: false, glass: false, word: 'tight' }
-    if (t.verdict === 'cannot say') return { fill: '--mind', hatch: true, glass: false, word: 'cannot say' }
+    if (t.verdict === 'tight') return { fill: '--mind-wash', hatch: false, glass: false, word: 'tight' }
+    if (t.verdict === 'cannot say') return { fill: '--mind-wash', hatch: true, glass: false, word: 'cannot say' }
     return { ...plain, word: t.verdict ?? 'not asked' }
   }
-  if (t.progress === 'open') return { fill: '--mind', hatch: true, glass: false, word: 'open' }
+  if (t.progress === 'open') return { fill: '--mind-wash', hatch: true, glass: false, word: 'open' }
   if (t.progress === 'released') return { ...plain, word: 'may be made' }
   if (t.progress === 'fitted') return { fill: '--line-soft', hatch: false, glass: false, word: 'fitted' }
   return { ...plain, word: '' }

@@ -126,6 +126,8 @@ async function print() {
   }
 }
 const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter}, ${f.label.toLowerCase()}` : f.label)
+// What was not asked for is not told; what has no value says so.
+const told = computed(() => props.calculation.results.filter((r) => found(r.key) !== undefined))
 </script>
 
 <template>
@@ -190,7 +192,7 @@ const label = (f: { label: string; letter?: string }) => (f.letter ? `${f.letter
       </p>
       <SchoolsAnswer v-if="answer && calculation.special === 'schools'" :answer="answer" :lengths="lengths" />
       <dl v-else-if="answer" class="results">
-        <div v-for="r in calculation.results" :key="r.key" :class="{ lead: r.lead }" :data-result="r.key">
+        <div v-for="r in told" :key="r.key" :class="{ lead: r.lead }" :data-result="r.key">
           <dt>{{ r.label }}</dt>
           <dd class="num"><Shown :value="found(r.key)" :kind="r.kind" :lengths="lengths" /></dd>
         </div>

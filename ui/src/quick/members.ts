@@ -186,6 +186,26 @@ export const memberCalculations: Calculation[] = [
     ],
   },
   {
+    name: 'supports',
+    slug: 'supports',
+    title: 'Supports along a length',
+    about: 'Where to hold a straight piece so that it bends least',
+    bench: 'hold',
+    said: 'spacing stands saw horses trestles overhang bearers rack bars hangers even load sag',
+    fields: [
+      L('length', 'Length', 2400),
+      { key: 'count', label: 'Supports', kind: 'number', start: 3 },
+      { key: 'rate', label: 'Load along it, its own weight with it', kind: 'rate', start: null, optional: true },
+    ],
+    results: [
+      { key: 'overhang', label: 'Past the outer ones', kind: 'length', lead: true },
+      { key: 'pitch', label: 'From one to the next', kind: 'length' },
+      { key: 'at', label: 'From the first end', kind: 'lengths' },
+      { key: 'largest', label: 'Largest bending', kind: 'moment' },
+      { key: 'heaviest', label: 'On the one that carries most', kind: 'force' },
+    ],
+  },
+  {
     name: 'trailer',
     slug: 'trailer',
     title: 'Trailer',

@@ -70,8 +70,7 @@ const fields = [
             <th>mark</th>
             <th>pieces</th>
             <th>size</th>
-            <th>holes</th>
-            <th>from the lower left corner</th>
+            <th>holes, from the lower left corner</th>
             <th>each</th>
           </tr>
         </thead>
@@ -82,9 +81,9 @@ const fields = [
             <td>
               <b class="num">{{ r.size }}</b> <span class="small soft block">{{ r.names.join(', ') }}</span>
             </td>
-            <td class="num">{{ r.drill || 'none' }}</td>
-            <td class="small">
-              <span v-for="x in r.places" :key="x" class="num block">{{ x }}</span>
+            <td>
+              <b class="num">{{ r.drill || 'none' }}</b>
+              <span v-for="x in r.places" :key="x" class="num small block">{{ x }}</span>
             </td>
             <td class="num">{{ r.weighs }}</td>
           </tr>
