@@ -139,7 +139,8 @@ func TestAnswersCarryTheirWorking(t *testing.T) {
 	for _, name := range []string{"gauge", "bend", "bend.din6935", "bend.coupon", "bend.springback", "bend.force",
 		"section", "jog", "hem", "tray",
 		"centres", "locate", "locate.space", "holemap", "holemap.meant", "level", "slope", "square", "stackup", "shims", "fit", "clearance",
-		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "member.bend", "sticks", "frame", "supports", "stud", "trailer", "column"} {
+		"section.properties", "member.mitre", "member.saddle", "member.vnotch", "member.bend", "sticks",
+		"frame", "supports", "stud", "trailer", "column"} {
 		answer, err := run(t, name, requests[name])
 		if err != nil {
 			t.Fatal(err)

@@ -75,3 +75,26 @@ func TestWholeJob(t *testing.T) {
 	p.tap(`.whole text.joint`)
 	p.wait("the joint", `document.querySelector('[data-verdict]') || document.querySelector('h1')?.innerText.includes('Press')`)
 }
+
+// How long the page itself takes to draw the whole job, without graphics hardware: first
+// put together, then from another side.
+func BenchmarkWholeDrawn(b *testing.B) {
+	a := startApp(b)
+	jobID, _ := a.demoPart(b, "Orchard truck", "Press foot")
+	p := open(b, a, 1280, 800)
+	first, turned, n := 0., 0., 0.
+	took := func() float64 {
+		return float64(eval[int](p, `Number(document.querySelector('[data-took]').dataset.took)`))
+	}
+	for b.Loop() {
+		p.goTo("/jobs/" + jobID + "/measure/room")
+		p.drawnWhole()
+		first += took()
+		p.press("front")
+		p.calm()
+		turned += took()
+		n++
+	}
+	b.ReportMetric(first/n, "ms-first")
+	b.ReportMetric(turned/n, "ms-turned")
+}

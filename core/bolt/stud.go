@@ -58,7 +58,8 @@ func Stud(in StudInput) (StudResult, error) {
 		working.Within("/depth", "The threaded depth", in.Depth, 0, 500, "mm")); err != nil {
 		return StudResult{}, err
 	}
-	r := StudResult{Engaged: in.Engage, Least: in.Engage + g.Least, Most: in.Engage + g.Most, Far: g.Most - g.Grip, Findings: []working.Finding{}}
+	r := StudResult{Engaged: in.Engage, Least: in.Engage + g.Least, Most: in.Engage + g.Most, Far: g.Most - g.Grip,
+		Findings: []working.Finding{}}
 	say := func(code, reason string) {
 		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: working.Mind, Cause: "Stud", Reason: reason})
 	}

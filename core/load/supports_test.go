@@ -55,7 +55,8 @@ func TestSupportsHold(t *testing.T) {
 			}
 		}
 	}
-	for path, in := range map[string]SupportsInput{"/length": {Count: 2}, "/count": {Length: 100, Count: 1}, "/rate": {Length: 100, Count: 3, Rate: -1}} {
+	for path, in := range map[string]SupportsInput{"/length": {Count: 2}, "/count": {Length: 100, Count: 1},
+		"/rate": {Length: 100, Count: 3, Rate: -1}} {
 		_, err := Supports(in)
 		if f, is := err.(*working.Fault); !is || f.Path != path {
 			t.Errorf("%+v: %v", in, err)
