@@ -31,7 +31,9 @@ const unit = (u: string) => emit('text', `${props.text.replace(/\s*[^\d./\s-]\S*
       <span class="soft small">{{ label }}</span> <b class="num">{{ text || shown }}</b>
     </p>
     <div class="keys digits">
-      <button v-for="d in digits" :key="d" :data-key="d" type="button" class="press" tabindex="-1" @click="add(d)">{{ d }}</button>
+      <button v-for="d in digits" :key="d" :data-key="d" type="button" class="press" tabindex="-1" @click="add(d)">
+        {{ d }}
+      </button>
     </div>
     <div v-if="long" class="keys fractions">
       <button v-for="f in fractions" :key="f" type="button" class="press" tabindex="-1" @click="add(f)">{{ f }}</button>
