@@ -10,11 +10,33 @@ const clear = 2
 const meets = (a: Rect, b: Rect) =>
   a.x < b.x + b.w + clear && b.x < a.x + a.w + clear && a.y < b.y + b.h + clear && b.y < a.y + a.h + clear
 
+/** The place that lies over others least, of one that must stand somewhere. */
+function leastOver(places: Rect[], taken: Rect[]): Rect | undefined {
+  const over = (r: Rect) =>
+    taken.reduce(
+      (sum, t) =>
+        sum +
+        Math.max(0, Math.min(r.x + r.w, t.x + t.w) - Math.max(r.x, t.x)) *
+          Math.max(0, Math.min(r.y + r.h, t.y + t.h) - Math.max(r.y, t.y)),
+      0,
+    )
+  let best: Rect | undefined
+  let least = Infinity
+  for (const r of places) {
+    const o = over(r)
+    if (o < least) [best, least] = [r, o]
+  }
+  return best
+}
+
 export function placeAll(wishes: Wish[], taken: Rect[], board: Rect): Map<string, Rect> {
   const out = new Map<string, Rect>()
   const inside = (r: Rect) => r.x >= board.x && r.y >= board.y && r.x + r.w <= board.x + board.w && r.y + r.h <= board.y + board.h
   for (const w of wishes) {
-    const spot = w.places.find((r) => inside(r) && !taken.some((t) => meets(r, t))) ?? (w.must ? w.places[0] : undefined)
+    const within = w.places.filter(inside)
+    const spot =
+      within.find((r) => !taken.some((t) => meets(r, t))) ??
+      (w.must ? leastOver(within.length ? within : w.places, taken) : undefined)
     if (!spot) continue
     taken.push(spot)
     out.set(w.key, spot)
