@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/chromedp/chromedp"
 
@@ -193,5 +194,36 @@ func TestSidesByName(t *testing.T) {
 	}
 	if h := now.Recipe.Base.Holes[0]; h.X.Edge != "3" && h.Y.Edge != "3" {
 		t.Errorf("tapped side 3, it counts from %s and %s", h.X.Edge, h.Y.Edge)
+	}
+}
+
+// What is started while its last number is still being read takes that number whole; where a
+// number was refused nothing is started, and the hand is back at it.
+func TestStartedWhole(t *testing.T) {
+	a := startApp(t)
+	j, err := a.jobs.CreateJob(t.Context(), brief.Brief{Name: "Slow", Quantity: 1, Unit: brief.UnitMM, Grain: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + j.ID + "/shape")
+	p.wait("the pictures", `document.querySelector('.start h2')?.innerText === 'Angle cleat'`)
+	label := eval[string](p, `document.querySelector('.start .sizes label').innerText.trim()`)
+	p.enter(".start .sizes", label)
+	p.keys("20 rubbish\t")
+	p.press("Start the part")
+	p.wait("the hand back at it", `document.activeElement?.getAttribute('aria-invalid') === 'true'`)
+	if parts, err := a.jobs.Parts(t.Context(), j.ID); err != nil || len(parts) != 0 {
+		t.Errorf("of a refused number %d parts were made (%v)", len(parts), err)
+	}
+	a.slow.Store(int64(700 * time.Millisecond))
+	p.enter(".start .sizes", label)
+	p.keys("123 mm\t")
+	p.press("Start the part")
+	p.wait("the bench", `document.querySelector('.shape')`)
+	a.slow.Store(0)
+	parts, err := a.jobs.Parts(t.Context(), j.ID)
+	if err != nil || len(parts) != 1 || parts[0].Recipe.Base.Length != 123 {
+		t.Errorf("%d parts, %g long (%v)", len(parts), parts[0].Recipe.Base.Length, err)
 	}
 }

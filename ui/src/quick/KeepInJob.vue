@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { readWhole } from '@/kit/readWhole'
 import { ref } from 'vue'
 import { api, take, words } from '@/api/client'
 import { refreshJobs, useJobs } from '@/api/queries'
@@ -24,6 +25,7 @@ function ask() {
   asking.value = true
 }
 const keep = once(async () => {
+  if (!(await readWhole())) return
   try {
     await take(
       api.POST('/api/v1/jobs/{id}/numbers', {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A frame from a few numbers in shop words, or an empty one.
 import FieldGrid from '@/kit/FieldGrid.vue'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobView, take, words } from '@/api/client'
 import { refreshJobs, useSections } from '@/api/queries'
@@ -12,6 +12,7 @@ import ValueField from '@/kit/ValueField.vue'
 import MaterialPick from './MaterialPick.vue'
 import SectionPick from './SectionPick.vue'
 import { once } from '@/kit/once'
+import { readWhole } from '@/kit/readWhole'
 
 const props = defineProps<{ job: JobView }>()
 const router = useRouter()
@@ -34,8 +35,10 @@ const choices = computed(() => [
   ...(lists.value?.starters ?? []).map((s) => ({ value: s.key, text: s.name })),
   { value: '', text: 'Nothing: an empty frame' },
 ])
+const form = useTemplateRef<HTMLFormElement>('form')
 const start = once(async () => {
   wrong.value = ''
+  if (!(await readWhole(form.value))) return
   const asks = Object.fromEntries(
     (starter.value?.asks ?? []).map((a) => [a.key, values.value[`${key.value}.${a.key}`] ?? usual(a)]),
   )
@@ -66,7 +69,7 @@ const start = once(async () => {
       <h1>A frame of tube, angle or bar</h1>
       <p class="soft">It starts from a few numbers and is an ordinary frame from then on: points, and members between them.</p>
     </header>
-    <form v-if="lists" class="start" @submit.prevent="start">
+    <form v-if="lists" ref="form" class="start" @submit.prevent="start">
       <PickOne v-model="key" label="What it is" :choices="choices" />
       <p v-if="starter" class="soft">{{ starter.says }}</p>
       <TextField v-model="name" label="Its name" @enter="start" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A part in two pieces, or a piece back to its whole.
+import { readWhole } from '@/kit/readWhole'
 import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -37,6 +38,7 @@ const faults = ref<Record<string, string>>({})
 const place = computed(() => at.value ?? Math.round(size.value[axis.value === 'y' ? 'y' : 'x'] / 2))
 
 async function go(send: () => Promise<{ parts: { id: string }[] }>) {
+  if (!(await readWhole())) return
   wrong.value = ''
   faults.value = {}
   try {

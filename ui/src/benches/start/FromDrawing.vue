@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A part from a drawing: what was read is shown, gaps and crossings at their
 // place, and what is to be cut becomes a part.
+import { readWhole } from '@/kit/readWhole'
 import { computed, ref, watch } from 'vue'
 import { api, type Hole, type JobView, type PartHead, type Recipe, take, type TracedDrawing, words } from '@/api/client'
 import { at, put } from '@/api/pointer'
@@ -139,6 +140,7 @@ async function cutInto() {
   }
 }
 const start = once(async () => {
+  if (!(await readWhole())) return
   const part = drawing.value?.parts[chosen.value]
   if (!part) return
   wrong.value = ''

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // A whole part from a picture of what it will be and a few numbers in shop words.
 import FieldGrid from '@/kit/FieldGrid.vue'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { api, type JobView, type Recipe, Refused, take, words } from '@/api/client'
 import { refreshJobs, usePartStarters } from '@/api/queries'
 import { blankPart } from '@/jobs/starter'
 import { once } from '@/kit/once'
+import { readWhole } from '@/kit/readWhole'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -59,8 +60,12 @@ function told(e: unknown) {
   faults.value = e instanceof Refused ? Object.fromEntries((e.problem?.errors ?? []).map((f) => [f.path, f.message])) : {}
 }
 
+const form = useTemplateRef<HTMLFormElement>('form')
 const start = once(async () => {
   wrong.value = ''
+  faults.value = {}
+  await nextTick()
+  if (!(await readWhole(form.value))) return
   const path = { id: props.job.id }
   try {
     if (!starter.value) {
@@ -80,7 +85,7 @@ const start = once(async () => {
 </script>
 
 <template>
-  <form v-if="data" class="start" @submit.prevent="start">
+  <form v-if="data" ref="form" class="start" @submit.prevent="start">
     <header>
       <h2>{{ starter?.name ?? 'Plain plate' }}</h2>
       <p class="soft">
