@@ -118,6 +118,7 @@ func pdf(t *testing.T, raw []byte, command string, args ...string) string {
 // Tiles no part of a thing lies on are not printed, none of its lines is lost, a quarter turn
 // is taken where it saves pages, and every word stands whole on one page.
 func TestTemplateTilesSaved(t *testing.T) {
+	saved := false
 	for _, paper := range []Size{A4, Letter} {
 		for _, size := range [][2]float64{{360, 180}, {180, 360}, {900, 60}, {60, 900}, {700, 500}, {500, 500}} {
 			k := .42
@@ -131,6 +132,7 @@ func TestTemplateTilesSaved(t *testing.T) {
 			}
 			tpl := Template{Part: "Flag", Paper: paper, Flat: p, Welded: []string{"Front flange to back flange"}}
 			l := tpl.layout()
+			saved = saved || len(l.used) < l.columns*l.rows
 			for _, turned := range []bool{false, true} {
 				if other := tpl.lie(turned, false); len(other.used) < len(l.used) {
 					t.Errorf("%s, %v: %d pages, and %d lying the other way", paper, size, len(l.used), len(other.used))
@@ -163,9 +165,7 @@ func TestTemplateTilesSaved(t *testing.T) {
 			}
 		}
 	}
-	// A flag on a long pole leaves pages empty.
-	tpl := template(t, A4)
-	if l := tpl.layout(); len(l.used) > l.columns*l.rows {
-		t.Errorf("%d pages of %d × %d", len(l.used), l.columns, l.rows)
+	if !saved {
+		t.Error("a flag on a long pole left no page out")
 	}
 }

@@ -39,6 +39,9 @@ type StudResult struct {
 // Stud answers how long a stud must be: screwed into the base, through the stack and its
 // washers, through the nut and past it. Refusals are *working.Fault.
 func Stud(in StudInput) (StudResult, error) {
+	if in.System == stock.Inch && in.Display.Style == "" {
+		in.Display.Style = quantity.Decimal
+	}
 	g, err := Grip(GripInput{Display: in.Display, System: in.System, Size: in.Size, Pitch: in.Pitch, Plies: in.Plies, Washers: in.Washers,
 		Nut: in.Nut, Height: in.Height, Protrude: in.Protrude})
 	if err != nil {

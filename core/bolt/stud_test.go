@@ -2,6 +2,7 @@ package bolt
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"warmanvil/core/stock"
@@ -58,6 +59,19 @@ func TestStudByHand(t *testing.T) {
 		_, err := Stud(bad)
 		if f, is := err.(*working.Fault); !is || f.Path != path {
 			t.Errorf("%s: %v", path, err)
+		}
+	}
+}
+
+// An inch stud is spoken of in inches.
+func TestStudInInches(t *testing.T) {
+	r, err := Stud(StudInput{System: stock.Inch, Size: "3/8", Engage: 5, Plies: []Ply{{Thickness: 6.35}}, Nut: HexNut})
+	if err != nil || len(r.Findings) == 0 {
+		t.Fatal(r, err)
+	}
+	for _, f := range r.Findings {
+		if strings.Contains(f.Reason, " mm") || !strings.Contains(f.Reason, `"`) {
+			t.Errorf("%s", f.Reason)
 		}
 	}
 }

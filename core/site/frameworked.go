@@ -11,6 +11,8 @@ import (
 	"warmanvil/core/member/cutlist"
 	"warmanvil/core/member/held"
 	"warmanvil/core/member/shape"
+	"warmanvil/core/quantity"
+	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/told"
 	"warmanvil/core/working"
@@ -66,7 +68,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil},
 		{"paint", "to paint", p.Area(cut.Paint), nil}}
 	out.Cut = cutTold(p, cut, quantity)
-	out.Cut.Plates = platesTold(p, cutlist.Plates(built))
+	out.Cut.Plates = platesTold(p, cutlist.Plates(built, systemOf(p)))
 	for i, r := range out.Cut.Rows {
 		for _, f := range built.Formed {
 			if f.Pieces[0] == r.Pieces[0] && f.Working != nil {
@@ -282,4 +284,12 @@ func platesTold(p told.Pen, rows []cutlist.PlateRow) []CutPlateTold {
 		out = append(out, t)
 	}
 	return out
+}
+
+// systemOf answers the bolts a job's shop has.
+func systemOf(p told.Pen) stock.System {
+	if p.Display.Style == quantity.Metric || p.Display.Style == "" {
+		return stock.Metric
+	}
+	return stock.Inch
 }

@@ -146,6 +146,8 @@ func (w tabling) side(v vehicle.SideRow) vehicle.ResultTold {
 			if math.Abs(d) < 2*survey.Root(a.Sigma, c.Sigma) {
 				t.Verdict, t.Says = "doubtful", t.Says+", and the tape alone could do it: measure again"
 			}
+		} else if math.Abs(d)+2*survey.Root(a.Sigma, c.Sigma) > allow {
+			t.Says += ". Good as read; the readings are not fine enough to prove it"
 		}
 	}
 	return t
@@ -168,6 +170,9 @@ func (w tabling) gap(v vehicle.GapRow) vehicle.ResultTold {
 			Result:      working.Quantity{Symbol: "g", Name: "least gap", Value: least, Unit: "mm"}})
 		if least < v.Need {
 			t.Verdict, t.Says = "bad", t.Says+fmt.Sprintf("; %s must stay", w.p.MM(v.Need))
+		} else if v.Need > 0 && least-2*math.Max(a.Sigma, c.Sigma) < v.Need {
+			t.Verdict, t.Says = "doubtful", t.Says+fmt.Sprintf("; %s must stay, and the reading alone could be short of it: measure again, finer",
+				w.p.MM(v.Need))
 		}
 	}
 	return t

@@ -11,14 +11,15 @@ import (
 // Waits is what of a job waits for somebody, by name: what no list of jobs may hide.
 type Waits struct {
 	Stops     []string `json:"stops" doc:"parts and frames with an open flag that says do not cut"`
-	Over      []string `json:"over" doc:"brackets, joints, frames and weights that are over, and what stands too close"`
+	Over      []string `json:"over" doc:"brackets, joints, frames and weights that are over"`
+	Close     []string `json:"close" doc:"what stands too close to what"`
 	CannotSay []string `json:"cannotSay" doc:"what cannot be said to hold or not"`
 	Measure   []string `json:"measure" doc:"parts and frames that wait to be measured again or are held back"`
 }
 
 // Waits collects what of a job is not settled.
 func (s Site) Waits() Waits {
-	w := Waits{Stops: []string{}, Over: []string{}, CannotSay: []string{}, Measure: []string{}}
+	w := Waits{Stops: []string{}, Over: []string{}, Close: []string{}, CannotSay: []string{}, Measure: []string{}}
 	h := s.Hold()
 	said := s.Said(h)
 	for _, id := range slices.Sorted(maps.Keys(said)) {
@@ -41,7 +42,7 @@ func (s Site) Waits() Waits {
 	measured := WorkSurvey(s.Survey, s.Brief, s.Parts, s.Frames...)
 	for _, c := range measured.Clearances {
 		if c.Verdict == "bad" {
-			w.Over = append(w.Over, c.Thing+" too close to "+c.With)
+			w.Close = append(w.Close, c.Thing+" to "+c.With)
 		}
 	}
 	for _, c := range measured.Checks {

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"warmanvil/core/member/shape"
+	"warmanvil/core/stock"
 )
 
 // PlateRow is plates of a frame that are cut alike.
@@ -25,8 +26,8 @@ type PlateRow struct {
 }
 
 // Plates answers the plates of a frame as parts to be cut, alike ones together, in the
-// order they stand.
-func Plates(b *shape.Built) []PlateRow {
+// order they stand; the bolts of their holes in the shop's system where one fits.
+func Plates(b *shape.Built, system stock.System) []PlateRow {
 	out := []PlateRow{}
 	for _, p := range b.Plates {
 		r := PlateRow{Kind: p.Kind, Width: p.Width, Height: p.Height, Thickness: p.Thickness, Holes: [][2]float64{}, Mass: p.Mass}
@@ -36,7 +37,7 @@ func Plates(b *shape.Built) []PlateRow {
 		}
 		if len(r.Holes) > 0 {
 			r.Hole = p.Hole
-			if t, ok := shape.BoltOf(p.Hole); ok {
+			if t, ok := shape.BoltOf(p.Hole, system); ok {
 				r.Bolt = t.Size
 			}
 		}

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/member/cutlist"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/section"
+	"warmanvil/core/stock"
 )
 
 // post is one upright tube with a base plate at its foot and one at its head.
@@ -32,13 +33,17 @@ func post(change func(*member.Doc)) *shape.Built {
 // and for what bolt; the frame's size over all goes over its plates.
 func TestPlatesAsParts(t *testing.T) {
 	b := post(nil)
-	rows := cutlist.Plates(b)
+	rows := cutlist.Plates(b, stock.Metric)
 	if len(rows) != 1 || rows[0].Mark != "P1" || rows[0].Quantity != 2 || rows[0].Bolt != "M10" || len(rows[0].Names) != 2 {
 		t.Fatalf("%+v", rows)
 	}
 	want := [][2]float64{{20, 20}, {120, 20}, {20, 100}, {120, 100}}
 	if fmt.Sprint(rows[0].Holes) != fmt.Sprint(want) {
 		t.Errorf("holes at %v, want %v", rows[0].Holes, want)
+	}
+	// In an inch shop the same hole is for an inch bolt; one that no inch bolt fits is told as it is.
+	if inch := cutlist.Plates(b, stock.Inch); inch[0].Bolt != "3/8" {
+		t.Errorf("in an inch shop a hole of 11 is for %s", inch[0].Bolt)
 	}
 	mass := (140*120 - 4*math.Pi/4*11*11) * 8 * b.Steel.Density * 1e-9
 	if math.Abs(rows[0].Mass-mass) > 1e-9 {
@@ -48,7 +53,7 @@ func TestPlatesAsParts(t *testing.T) {
 		math.Abs(min(size[0], size[1])-120) > 1e-6 {
 		t.Errorf("over all %v, and the plates are 140 × 120", size)
 	}
-	other := cutlist.Plates(post(func(d *member.Doc) { d.Plates[1].Margin = 21 }))
+	other := cutlist.Plates(post(func(d *member.Doc) { d.Plates[1].Margin = 21 }), stock.Metric)
 	if len(other) != 2 || other[1].Mark != "P2" {
 		t.Errorf("plates drilled otherwise are one row: %+v", other)
 	}

@@ -10,13 +10,20 @@ import (
 )
 
 // BoltOf answers the thread a hole of a diameter in mm goes with best: the one whose usual
-// clearance hole is nearest. False where none goes through it with play.
-func BoltOf(hole float64) (best stock.Thread, ok bool) {
+// clearance hole is nearest, of a system where one is named and has any. False where none
+// goes through it with play.
+func BoltOf(hole float64, of ...stock.System) (best stock.Thread, ok bool) {
 	off := math.Inf(1)
 	for _, t := range stock.Threads {
+		if len(of) > 0 && t.System != of[0] {
+			continue
+		}
 		if d := math.Abs(hole - t.Clearance.Normal); t.Coarse && hole > t.Diameter && d < off && d < .2*t.Diameter {
 			best, off, ok = t, d, true
 		}
+	}
+	if !ok && len(of) > 0 {
+		return BoltOf(hole)
 	}
 	return best, ok
 }

@@ -11187,9 +11187,11 @@ export interface components {
         Waits: {
             /** @description what cannot be said to hold or not */
             cannotSay: string[];
+            /** @description what stands too close to what */
+            close: string[];
             /** @description parts and frames that wait to be measured again or are held back */
             measure: string[];
-            /** @description brackets, joints, frames and weights that are over, and what stands too close */
+            /** @description brackets, joints, frames and weights that are over */
             over: string[];
             /** @description parts and frames with an open flag that says do not cut */
             stops: string[];

@@ -14,6 +14,7 @@ const open = computed(() => {
   return [
     { is: 'over', list: w.stops, text: 'do not cut', to: 'shape' },
     { is: 'over', list: w.over, text: 'over', to: 'hold' },
+    { is: 'over', list: w.close, text: 'too close', to: 'measure/room' },
     { is: 'cannot-say', list: w.cannotSay, text: 'cannot say', to: 'hold' },
     { is: 'measure', list: w.measure, text: 'to measure again', to: 'make' },
   ].filter((x) => x.list.length)
