@@ -10,10 +10,13 @@ import { useAmounts } from '@/kit/amounts'
 import { percent } from '@/kit/percent'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import IconPress from '@/kit/IconPress.vue'
-import { lit, paintOf, rgb, type Show, token } from './ink'
+import { arrowsOf } from './forces'
+import { paintOf, type Show } from './ink'
 import { type Label, placed, type Wanted } from './labels'
 import { dot, type V3 } from './order'
-import { axesOf, boundsOf, type Eye, type Face, ready, seen, type State, within } from './whole'
+import { drawFaces } from './pen'
+import { sides, useEye } from './useEye'
+import { axesOf, boundsOf, type Face, ready, seen, type State, within } from './whole'
 
 export type Picked = {
   kind: 'part' | 'frame' | 'device' | 'box' | 'space' | 'point' | 'joint'
@@ -34,16 +37,13 @@ const device = useDevice()
 const host = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const size = ref({ w: 0, h: 0 })
-const half = Math.PI / 2
-const sides: Record<string, Eye> = {
-  corner: { yaw: 2.35, pitch: 0.42 },
-  above: { yaw: -half, pitch: half - 1e-4 },
-  'right side': { yaw: -half, pitch: 0 },
-  front: { yaw: 0, pitch: 0 },
-}
-const eye = ref<Eye>({ ...sides.corner! })
-const zoom = ref(1)
-const pan = ref({ x: 0, y: 0 })
+const { eye, zoom, pan, nearer, look, hand } = useEye(
+  (x, y) => {
+    const what = under(x, y)
+    if (what) emit('pick', what)
+  },
+  (x, y) => (over.value = under(x, y)),
+)
 const state = ref<State>('travelling')
 const all = ref(true)
 const over = ref<Picked>()
@@ -76,34 +76,14 @@ const spot = (v: readonly number[]): [number, number] => {
 }
 let faces: Face[] = []
 
-/** Joints at one spot of the picture, their forces together. */
-const joints = computed(() => {
-  if (!frame.value) return []
-  const { right, up } = axesOf(eye.value)
-  const spots = new Map<string, { x: number; y: number; f: [number, number, number]; list: Whole['joints'] }>()
-  for (const j of job.value.joints) {
-    const [x, y] = spot(j.at)
-    const key = `${Math.round(x / 10)} ${Math.round(y / 10)}`
-    const f = j.forces[props.at ?? job.value.worst] ?? [0, 0, 0]
-    const had = spots.get(key)
-    if (had) {
-      had.list.push(j)
-      had.f = [had.f[0] + f[0]!, had.f[1] + f[1]!, had.f[2] + f[2]!]
-    } else spots.set(key, { x, y, f: [f[0]!, f[1]!, f[2]!], list: [j] })
-  }
-  const flat = [...spots.values()].map((s) => ({ ...s, fx: dot(s.f, right), fy: dot(s.f, up), long: Math.hypot(...s.f) }))
-  const most = Math.max(...flat.map((s) => s.long), 1)
-  return flat.map((s) => {
-    const worst =
-      s.list.find((j) => j.verdict === 'over') ??
-      s.list.find((j) => j.verdict === 'cannot say') ??
-      s.list.find((j) => j.verdict === 'tight') ??
-      s.list[0]!
-    const k = 92 / most
-    const to = { x: s.x + s.fx * k, y: s.y - s.fy * k }
-    return { ...s, to, worst, drawn: props.show === 'hold' && Math.hypot(s.fx, s.fy) * k > 7, text: force(s.long) }
-  })
-})
+const joints = computed(() =>
+  frame.value
+    ? arrowsOf(job.value.joints, props.at ?? job.value.worst, eye.value, spot).map((a) => ({
+        ...a,
+        drawn: a.drawn && props.show === 'hold',
+      }))
+    : [],
+)
 const points = computed(() => (frame.value && props.show === 'room' ? job.value.points.map((p) => ({ p, at: spot(p.at) })) : []))
 /** Where a thing's name goes: the middle of what is seen of it. */
 const labels = computed<Label[]>(() => {
@@ -116,7 +96,7 @@ const labels = computed<Label[]>(() => {
           id: `joint ${i}`,
           x: j.to.x,
           y: j.to.y,
-          text: j.list.length > 1 ? `${j.text} on ${j.list.length}` : j.text,
+          text: j.list.length > 1 ? `${force(j.long)} on ${j.list.length}` : force(j.long),
           clear: 6,
           first: true,
         })
@@ -139,82 +119,19 @@ const labels = computed<Label[]>(() => {
   return placed(wanted, size.value.w, size.value.h, 13, [{ x0: 0, y0: size.value.h - 60, x1: 96, y1: size.value.h }])
 })
 
-function path(pen: CanvasRenderingContext2D, at: [number, number][]) {
-  pen.beginPath()
-  at.forEach(([x, y], i) => (i ? pen.lineTo(x, y) : pen.moveTo(x, y)))
-  pen.closePath()
-}
-function stripes(color: string): CanvasPattern {
-  const tile = document.createElement('canvas')
-  tile.width = tile.height = 8
-  const pen = tile.getContext('2d')!
-  pen.strokeStyle = color
-  pen.lineWidth = 2.2
-  pen.beginPath()
-  for (const o of [-8, 0, 8]) {
-    pen.moveTo(o, 8)
-    pen.lineTo(o + 8, 0)
-  }
-  pen.stroke()
-  return canvas.value!.getContext('2d')!.createPattern(tile, 'repeat')!
-}
 const took = ref(0)
 let asked = 0
 function draw() {
   asked = 0
   const began = performance.now()
   const c = canvas.value
-  const { w, h } = size.value
-  if (!c || !frame.value || !w) return
-  const k = Math.min(devicePixelRatio, 2)
-  if (c.width !== Math.round(w * k) || c.height !== Math.round(h * k)) {
-    c.width = Math.round(w * k)
-    c.height = Math.round(h * k)
-  }
-  const pen = c.getContext('2d')!
-  pen.setTransform(k, 0, 0, k, 0, 0)
-  pen.fillStyle = token('--board')
-  pen.fillRect(0, 0, w, h)
-  faces = seen(tree.value, eye.value, (i) => paints.value[i]!.glass)
-  const ink = token('--line')
-  const colors = paints.value.map((p) => rgb(token(p.fill)))
-  const hatches = paints.value.map((p) =>
-    p.hatch ? stripes(token(p.glass ? '--stop' : p.fill === '--stop' ? '--board' : '--mind')) : undefined,
-  )
-  pen.lineJoin = 'round'
-  for (const f of faces) {
-    const p = paints.value[f.thing]!
-    f.at = f.at.map(([x, y]) => frame.value!.put(x, y))
-    f.lines = f.lines.map((l) => l.map(([x, y]) => frame.value!.put(x, y)))
-    path(pen, f.at)
-    const fill = lit(colors[f.thing]!, f.bright)
-    pen.fillStyle = fill
-    pen.globalAlpha = p.glass ? 0.14 : 1
-    pen.fill()
-    if (!p.glass) {
-      pen.strokeStyle = fill // no seam between faces of one colour
-      pen.lineWidth = 0.7
-      pen.stroke()
-    }
-    const hatch = hatches[f.thing]
-    if (hatch) {
-      pen.globalAlpha = p.glass ? 0.1 : 0.75
-      pen.fillStyle = hatch
-      pen.fill()
-    }
-    pen.globalAlpha = p.glass ? 0.55 : 1
-    pen.strokeStyle = p.glass ? fill : ink
-    pen.lineWidth = p.glass ? 1 : 1.1
-    pen.setLineDash(p.glass ? [5, 4] : [])
-    pen.beginPath()
-    for (const [a, b] of f.lines as [[number, number], [number, number]][]) {
-      pen.moveTo(a[0], a[1])
-      pen.lineTo(b[0], b[1])
-    }
-    pen.stroke()
-    pen.setLineDash([])
-    pen.globalAlpha = 1
-  }
+  if (!c || !frame.value) return
+  faces = seen(tree.value, eye.value, (i) => paints.value[i]!.glass).map((f) => ({
+    ...f,
+    at: f.at.map(([x, y]) => frame.value!.put(x, y)),
+    lines: f.lines.map((l) => l.map(([x, y]) => frame.value!.put(x, y))),
+  }))
+  drawFaces(c, size.value, faces, paints.value)
   took.value = Math.max(1, Math.round(performance.now() - began))
 }
 const drawSoon = () => (asked ||= requestAnimationFrame(draw))
@@ -235,7 +152,7 @@ onUnmounted(() => {
 
 function under(x: number, y: number): Picked | undefined {
   const j = joints.value.find((s) => Math.hypot(s.x - x, s.y - y) < 11)
-  if (j) return { kind: 'joint', id: j.worst.id, of: '', name: j.list.map((l) => l.name).join('; ') }
+  if (j) return { kind: 'joint', id: j.list[0]!.id, of: '', name: j.list.map((l) => l.name).join('; ') }
   const p = points.value.find((s) => Math.hypot(s.at[0] - x, s.at[1] - y) < 10)
   if (p) return { kind: 'point', id: p.p.id, of: p.p.map ?? '', name: p.p.name }
   let glass: Face | undefined
@@ -259,60 +176,6 @@ const wordsOf = (p: Picked) => {
   return [t.name, paints.value[i]!.word, use, t.says].filter(Boolean).join(', ')
 }
 
-const hands = new Map<number, { x: number; y: number }>()
-let began = { x: 0, y: 0 }
-let dragged = false
-function onDown(e: PointerEvent) {
-  hands.set(e.pointerId, { x: e.clientX, y: e.clientY })
-  began = { x: e.clientX, y: e.clientY }
-  dragged = hands.size > 1
-  host.value?.setPointerCapture(e.pointerId)
-}
-function onMove(e: PointerEvent) {
-  const was = hands.get(e.pointerId)
-  if (!was) {
-    over.value = under(e.offsetX, e.offsetY)
-    return
-  }
-  if (Math.hypot(e.clientX - began.x, e.clientY - began.y) > 5) dragged = true
-  if (!dragged) return
-  const other = [...hands].find(([id]) => id !== e.pointerId)?.[1]
-  const [dx, dy] = [e.clientX - was.x, e.clientY - was.y]
-  if (other) {
-    const far = (p: { x: number; y: number }) => Math.hypot(p.x - other.x, p.y - other.y)
-    zoom.value = Math.min(12, Math.max(0.4, (zoom.value * far({ x: e.clientX, y: e.clientY })) / Math.max(far(was), 1)))
-    pan.value = { x: pan.value.x + dx / 2, y: pan.value.y + dy / 2 }
-  } else if (e.shiftKey || e.buttons & 6) pan.value = { x: pan.value.x + dx, y: pan.value.y + dy }
-  else turn(-dx * 0.008, dy * 0.008)
-  hands.set(e.pointerId, { x: e.clientX, y: e.clientY })
-}
-function onUp(e: PointerEvent) {
-  hands.delete(e.pointerId)
-  if (dragged) return
-  const what = under(e.offsetX, e.offsetY)
-  if (what) emit('pick', what)
-}
-const turn = (yaw: number, pitch: number) =>
-  (eye.value = { yaw: eye.value.yaw + yaw, pitch: Math.min(half - 1e-4, Math.max(-half + 1e-4, eye.value.pitch + pitch)) })
-const nearer = (by: number) => (zoom.value = Math.min(12, Math.max(0.4, zoom.value * by)))
-function onKey(e: KeyboardEvent) {
-  const does: Record<string, () => void> = {
-    ArrowLeft: () => turn(0.15, 0),
-    ArrowRight: () => turn(-0.15, 0),
-    ArrowUp: () => turn(0, 0.15),
-    ArrowDown: () => turn(0, -0.15),
-    '+': () => nearer(1.25),
-    '-': () => nearer(0.8),
-  }
-  if (!does[e.key]) return
-  e.preventDefault()
-  does[e.key]!()
-}
-function look(from: string) {
-  eye.value = { ...sides[from]! }
-  zoom.value = 1
-  pan.value = { x: 0, y: 0 }
-}
 async function save() {
   const { drawing } = await import('./print')
   const text = drawing({
@@ -327,7 +190,7 @@ async function save() {
 }
 function pickLabel(l: Label) {
   const [kind, id] = [l.id.split(' ')[0], l.id.slice(l.id.indexOf(' ') + 1)]
-  if (kind === 'joint') emit('pick', { kind: 'joint', id: joints.value[Number(id)]!.worst.id, of: '', name: '' })
+  if (kind === 'joint') emit('pick', { kind: 'joint', id: joints.value[Number(id)]!.list[0]!.id, of: '', name: '' })
   else if (kind === 'point') emit('pick', { kind: 'point', id, of: '', name: l.text })
   else emit('pick', of(job.value.things.findIndex((t) => t.id === id)))
 }
@@ -354,13 +217,9 @@ function pickLabel(l: Label) {
         tabindex="0"
         role="application"
         aria-label="The whole job. Arrow keys turn it, plus and minus bring it nearer and farther; the list below goes to each thing."
-        @pointerdown="onDown"
-        @pointermove="onMove"
-        @pointerup="onUp"
-        @pointercancel="(e) => hands.delete(e.pointerId)"
+        v-on="hand"
         @pointerleave="over = undefined"
         @wheel.prevent="(e) => nearer(e.deltaY < 0 ? 1.12 : 1 / 1.12)"
-        @keydown="onKey"
       >
         <canvas ref="canvas" :width="1" :height="1"></canvas>
         <svg v-if="size.w" :viewBox="`0 0 ${size.w} ${size.h}`" class="over" aria-hidden="true">
@@ -370,7 +229,7 @@ function pickLabel(l: Label) {
             </marker>
           </defs>
           <path v-for="x in points" :key="x.p.id" :d="`M${x.at[0] - 4} ${x.at[1]}h8M${x.at[0]} ${x.at[1] - 4}v8`" class="cross" />
-          <g v-for="(j, i) in joints" :key="i" :class="(j.worst.verdict ?? '').replace(' ', '-')">
+          <g v-for="(j, i) in joints" :key="i" :class="(j.list[0]!.verdict ?? '').replace(' ', '-')">
             <path v-if="j.drawn" :d="`M${j.x} ${j.y}L${j.to.x} ${j.to.y}`" class="force" marker-end="url(#whole-tip)" />
             <rect :x="j.x - 5" :y="j.y - 5" width="10" height="10" class="joint" />
           </g>
