@@ -271,7 +271,7 @@ func TestEveryQuickNumber(t *testing.T) {
 	}
 	p.goTo("/quick/coupon")
 	p.set("main", "L, flat length before", "100")
-	p.wait("K of the strip", `document.querySelector('[data-result=kFactor]') && localStorage.getItem('warmanvil.quick.coupon')`)
+	p.wait("K of the strip", `document.querySelector('[data-result=kFactor]') && JSON.parse(localStorage.getItem('warmanvil.quick.coupon'))?.flat === 100`)
 	p.goTo("/quick/schools")
 	p.wait("the strip's school", `[...document.querySelectorAll('.answer tr')].some(r => r.innerText.startsWith('Coupon') && r.innerText.includes('0.422'))`)
 }

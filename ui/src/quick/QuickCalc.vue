@@ -8,6 +8,7 @@ import { at } from '@/api/pointer'
 import { useStock } from '@/api/queries'
 import { useAmounts } from '@/kit/amounts'
 import FlagList from '@/kit/FlagList.vue'
+import { keepHere } from '@/kit/keepHere'
 import PickOne from '@/kit/PickOne.vue'
 import type { Style } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
@@ -35,7 +36,7 @@ function put(key: string, v: Values[string]) {
   // A class of the other system's bolts is no choice for this thread.
   if (key === 'thread' && 'grade' in values && !grades.value.some((g) => g.name === values.grade))
     values.grade = system.value === 'inch' ? 'SAE 5' : '8.8'
-  localStorage.setItem(kept, JSON.stringify(values))
+  void keepHere(kept, () => values)
 }
 const system = computed(() => String(values.thread ?? '').split(' ')[0])
 const grades = computed(() => (stock.value?.grades ?? []).filter((g) => !system.value || g.system === system.value))

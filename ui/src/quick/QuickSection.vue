@@ -4,6 +4,7 @@ import { Minus, Plus } from '@lucide/vue'
 import { computed, reactive } from 'vue'
 import type { Working } from '@/api/client'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import { keepHere } from '@/kit/keepHere'
 import type { Style } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
 import WorkingCard from '@/kit/WorkingCard.vue'
@@ -34,7 +35,7 @@ const { answer, faults, trouble } = useAnswer(
   'section',
   () => {
     const body = JSON.parse(JSON.stringify(r)) as Request
-    localStorage.setItem(kept, JSON.stringify(body))
+    void keepHere(kept, () => r)
     return body
   },
   () => props.lengths.unit !== 'mm',

@@ -8,6 +8,7 @@ import { useRail } from '@/device'
 import DocumentBar from '@/documents/DocumentBar.vue'
 import { choosePaper, type Paper, paperOf, papers } from '@/jobs/paper'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import { keepHere } from '@/kit/keepHere'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
@@ -47,7 +48,7 @@ const board = ref(2) // mm
 watch(boardKey, (k) => (board.value = Number(localStorage.getItem(k)) || (k.endsWith('mm') ? 2 : 1.5875)), { immediate: true })
 function setBoard(mm: number) {
   board.value = mm
-  localStorage.setItem(boardKey.value, String(mm))
+  void keepHere(boardKey.value, () => board.value)
 }
 const lengths = computed(() => ({ unit: page.value!.job.brief.unit, grain: page.value!.job.brief.grain }))
 const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) ?? 0)
