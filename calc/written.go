@@ -6,8 +6,8 @@ import (
 	"warmanvil/core/working"
 )
 
-// Written answers an answer whose working is written for people, in inches and pounds or in
-// millimetres and newtons. Its values stay as they are.
+// Written answers an answer whose working and findings are written for people, in inches and
+// pounds or in millimetres and newtons. Its values stay as they are.
 func Written(answer any, inches bool) any {
 	v := reflect.ValueOf(answer)
 	if v.Kind() != reflect.Struct {
@@ -16,8 +16,11 @@ func Written(answer any, inches bool) any {
 	own := reflect.New(v.Type()).Elem()
 	own.Set(v)
 	for i := range own.NumField() {
-		if w, ok := own.Field(i).Interface().(working.Working); ok {
-			own.Field(i).Set(reflect.ValueOf(w.Written(inches)))
+		switch x := own.Field(i).Interface().(type) {
+		case working.Working:
+			own.Field(i).Set(reflect.ValueOf(x.Written(inches)))
+		case []working.Finding:
+			own.Field(i).Set(reflect.ValueOf(working.SpokenOf(x, inches)))
 		}
 	}
 	return own.Interface()

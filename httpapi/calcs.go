@@ -7,6 +7,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"warmanvil/calc"
+	"warmanvil/core/working"
 )
 
 // calcRoutes serves every calculation of the contract.
@@ -35,6 +36,7 @@ func (s *server) calcRoutes() {
 				if units := c.Query("written"); err == nil && (units == "in" || units == "mm") {
 					ans = calc.Written(ans, units == "in")
 				}
+				err = working.SpokenError(err, c.Query("written") == "in")
 				return func() { c.JSON(http.StatusOK, ans) }, err
 			})
 		})

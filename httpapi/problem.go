@@ -97,7 +97,17 @@ func refuse(c *gin.Context, err error) {
 	answer(c, problemOf(c.Request.Context(), err, noTrouble))
 }
 
+// spoken is the header that says in which units a refusal is read: in or mm. Calculations say
+// it in their query, as their workings are.
+const spoken = "Spoken"
+
 func answer(c *gin.Context, p Problem) {
+	if inches := c.GetHeader(spoken) == "in"; p.Status == http.StatusUnprocessableEntity {
+		p.Detail = working.Spoken(p.Detail, inches)
+		for i := range p.Errors {
+			p.Errors[i].Message = working.Spoken(p.Errors[i].Message, inches)
+		}
+	}
 	raw, _ := json.Marshal(p) // a Problem always encodes
 	c.Abort()
 	if p.Status == http.StatusTooManyRequests {

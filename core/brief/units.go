@@ -5,6 +5,7 @@ import (
 
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/working"
 )
 
 // Unit is how a job writes lengths.
@@ -43,3 +44,6 @@ func (b Brief) Display() quantity.Display {
 	}
 	return quantity.Display{Style: quantity.Metric}
 }
+
+// Refused says why something was refused in the job's units.
+func (b Brief) Refused(err error) string { return working.SpokenError(err, b.Inches()).Error() }

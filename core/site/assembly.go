@@ -284,7 +284,7 @@ func (a *Assembled) trailer(b brief.Brief, p told.Pen) {
 	}
 	r, err := load.Trailer(in)
 	if err != nil {
-		t.Why = err.Error()
+		t.Why = p.Refused(err)
 		return
 	}
 	r.Working = *p.Explain(r.Working)

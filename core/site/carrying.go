@@ -66,7 +66,7 @@ func (w *walking) openFrames() {
 		ask.Lands, ask.Elsewise = c.loads.lands, c.loads.elsewise
 		stand, err := held.Stand(w.s.frames[c.frame.ID], c.frame.Doc, ask)
 		if err != nil {
-			c.why = fmt.Sprintf("%s cannot be solved, so that what it carries does not arrive: %s", b.Name, err.Error())
+			c.why = fmt.Sprintf("%s cannot be solved, so that what it carries does not arrive: %s", b.Name, w.s.Brief.Refused(err))
 		} else {
 			c.w = stand
 			if lacks := stand.Lacks(); len(lacks) > 0 && b.Lacks == "" {

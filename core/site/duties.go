@@ -46,7 +46,7 @@ func (s *site) tellDuty(d *brief.Duty, h *Holding) DutyTold {
 	l, err := d.Load(s.Brief.Strength)
 	switch {
 	case err != nil:
-		t.Why = err.Error()
+		t.Why = s.Brief.Refused(err)
 		return t
 	case d.Kind != load.Retention && !s.there(d.On):
 		t.Why = "On what it acts is not said: choose a device, a part or a frame."

@@ -135,6 +135,7 @@ type StandsTold struct {
 }
 
 func endTold(p told.Pen, c shape.Cut) EndTold {
+	c.Filler = p.Spoken(c.Filler)
 	t := EndTold{Cut: c, Axis: fmt.Sprintf("%.1f°", c.Cut), Scale: fmt.Sprintf("%.1f°", c.Saw+0)}
 	if c.Tilt > 0 {
 		t.Scale += fmt.Sprintf(", blade tilted %.1f°", c.Tilt)

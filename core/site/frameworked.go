@@ -30,7 +30,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	cut := cutlist.Plan(asked.Within(), built, cutlist.Usual(d.Saw, b.Inches()))
 	held := held.Hold(built, d, asked)
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
-		Findings: append(built.Findings, cut.Findings...), Cautions: cautions(d, b, held.Supports)}
+		Findings: p.Found(append(built.Findings, cut.Findings...)), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {
 		out.Joints = append(out.Joints, JointTold{j, [3]string{p.MM(j.At[0]), p.MM(j.At[1]), p.MM(j.At[2])}})
 	}
@@ -42,13 +42,13 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	}
 	seen := map[string]bool{}
 	for _, x := range built.Pieces {
-		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: x.Why, Mark: mark[x.ID], Mass: p.Kilos(x.Mass),
+		t := PieceTold{ID: x.ID, Of: x.Of, Name: x.Name, Stock: x.Stock, Why: p.Spoken(x.Why), Mark: mark[x.ID], Mass: p.Kilos(x.Mass),
 			From: x.From, To: x.To, Mesh: x.Mesh}
 		if x.Why == "" {
 			t.Long = p.MM(x.Length)
 			t.Ends = [2]EndTold{endTold(p, x.Ends[0]), endTold(p, x.Ends[1])}
 			if x.Splice != nil {
-				t.Splice = x.Splice.Says + ", " + p.MM(x.Splice.At) + " from its first long point"
+				t.Splice = p.Spoken(x.Splice.Says) + ", " + p.MM(x.Splice.At) + " from its first long point"
 			}
 			if !seen[x.Stock] {
 				seen[x.Stock] = true
@@ -96,12 +96,16 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
 	t := CutTold{Rows: []CutRowTold{}, Plates: []CutPlateTold{}, Stocks: c.Stocks, Saw: c.Saw}
 	for i := range t.Stocks {
+		t.Stocks[i].Says = p.Spoken(t.Stocks[i].Says)
 		if w := t.Stocks[i].Working; w != nil {
 			t.Stocks[i].Working = p.Explain(*w)
 		}
 	}
 	for _, r := range c.Rows {
 		r.Notes = slices.Clone(r.Notes)
+		for i, note := range r.Notes {
+			r.Notes[i] = p.Spoken(note)
+		}
 		for _, k := range r.Corners {
 			r.Notes = append(r.Notes, cornerTold(p, k))
 		}
@@ -127,6 +131,7 @@ func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
 }
 
 func frameHeld(p told.Pen, h held.Held, b brief.Brief, mass float64) FrameHeld {
+	h.Why = p.Spoken(h.Why)
 	t := FrameHeld{Held: h, Most: movedTold(p, h.Moves.Most), Stands: []StandsTold{}, Hertz: []string{}}
 	if h.Moves.Limit > 0 {
 		t.Wanted = movedTold(p, h.Moves.Limit)
@@ -204,6 +209,7 @@ func besideFrame(b brief.Brief, d member.Doc, loads *frameLoads) []brief.Beside 
 }
 
 func writtenTold(p told.Pen, c *strength.Check) {
+	c.Why, c.Where = p.Spoken(c.Why), p.Spoken(c.Where)
 	if c.Working != nil {
 		c.Working = p.Explain(*c.Working)
 	}

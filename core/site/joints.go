@@ -54,7 +54,7 @@ func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 	told.Rubber = s.rubber(j, path, &in)
 	r, err := joint.Work(in)
 	if err != nil {
-		told.Why = err.Error()
+		told.Why = s.Brief.Refused(err)
 		return told
 	}
 	bare := r

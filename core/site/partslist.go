@@ -49,7 +49,7 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, parts []Part, 
 			built, err := made.Build(p.Handed(hand), opt)
 			switch {
 			case err != nil:
-				row.Why = err.Error()
+				row.Why = b.Refused(err)
 			case !built.Whole:
 				row.Why = "It cannot be unfolded as it stands: look at it on the Shape bench."
 			default:
@@ -62,7 +62,7 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, parts []Part, 
 			row := Listed{Name: "Doubler of " + p.Name, Doubler: true, Revision: p.Revision, Quantity: len(p.Hands()) * p.Quantity * b.Quantity,
 				Material: told.MaterialName(p.Recipe.Material), Thickness: d.Blank.Thickness, Held: held[p.ID]}
 			if built, err := made.Build(d.Blank, b.BuildOptions()); err != nil {
-				row.Why = err.Error()
+				row.Why = b.Refused(err)
 			} else {
 				row.Flat, row.Kilos, row.Gravity = &built, built.Mass, &solid.Vector{d.Blank.Base.Length / 2, d.Blank.Base.Width / 2, 0}
 			}

@@ -23,7 +23,7 @@ func (w *walking) walk() {
 		in := w.with(h)
 		base, err := w.ask(in, h, way{}, true)
 		if err != nil {
-			w.out.Why = err.Error()
+			w.out.Why = w.s.Brief.Refused(err)
 			return
 		}
 		w.tell(in, base, h)

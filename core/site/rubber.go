@@ -51,7 +51,7 @@ func (s *site) rubber(j brief.Joint, path Pathway, in *joint.Input) *RubberTold 
 	r, err := fit.Isolator(fit.IsolatorInput{Display: s.Brief.Display(), Mass: kilos, Count: count, Stiffness: u.Stiffness,
 		Height: in.Plies[at].Thickness, Down: road.Down, Up: road.Up, Shakes: u.Shakes, Pressed: u.Pressed})
 	if err != nil {
-		return &RubberTold{Why: err.Error()}
+		return &RubberTold{Why: s.Brief.Refused(err)}
 	}
 	r.Working = r.Working.Written(s.Brief.Inches())
 	in.Plies[at].Squash = math.Min(r.Static+u.Pressed, in.Plies[at].Thickness)

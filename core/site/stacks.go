@@ -25,11 +25,11 @@ func stacks(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 				k := place.Gap.Work(s.Shop, false)
 				r, err := fit.Stack(fit.StackInput{Gap: fit.Layer{Thickness: k.Value, Plus: 2 * k.Sigma, Minus: 2 * k.Sigma}, Layers: v.Layers})
 				if err != nil {
-					row.Why = err.Error()
+					row.Why = p.Refused(err)
 				} else {
 					row.Nominal, row.Worst, row.RSS = p.MM(r.Nominal), p.Span(r.Worst.Min, r.Worst.Max), p.Span(r.RSS.Min, r.RSS.Max)
 					standoffs, which = append(standoffs, r.Nominal), append(which, i)
-					t.Working, t.Findings = p.Explain(r.Working), append(t.Findings, r.Findings...)
+					t.Working, t.Findings = p.Explain(r.Working), append(t.Findings, p.Found(r.Findings)...)
 				}
 			}
 			t.Places = append(t.Places, row)
@@ -82,11 +82,11 @@ func slides(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 		case v.Slide != nil:
 			r, err := fit.Slide(*v.Slide)
 			if err != nil {
-				t := vehicle.Waiting(v.ID, v.Name, err.Error())
+				t := vehicle.Waiting(v.ID, v.Name, p.Refused(err))
 				out.Fits = append(out.Fits, t)
 				continue
 			}
-			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Across.Nominal, Text: p.MM(r.Across.Nominal) + " a side", Findings: r.Findings,
+			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Across.Nominal, Text: p.MM(r.Across.Nominal) + " a side", Findings: p.Found(r.Findings),
 				Working: p.Explain(r.Working), Verdict: map[string]string{"free": "good", "tight": "doubtful", "binds": "bad"}[r.Goes],
 				Says: fmt.Sprintf("%s; from %s to %s a side",
 					map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.MM(r.Across.Min), p.MM(r.Across.Max))}

@@ -253,7 +253,7 @@ func (s *stander) mate(p *vehicle.Placed, d *stand, thickness float64) {
 	}
 	got, err := survey.Mate(pairs, normal, vehicle.FaceWay[p.Facing])
 	if err != nil {
-		d.Why = err.Error()
+		d.Why = s.from.Pen.Refused(err)
 		return
 	}
 	d.Pose, d.Sigma = got.Pose, survey.Root(sigmas, got.Misses[got.Worst]/2)

@@ -65,10 +65,10 @@ func (w tabling) level(v vehicle.LevelSet) vehicle.LevelTold {
 			Heights: survey.Corners{FrontLeft: w.val(v.FrontLeft), FrontRight: w.val(v.FrontRight), RearLeft: w.val(v.RearLeft),
 				RearRight: w.val(v.RearRight)}, Floor: v.Floor, Wanted: v.Wanted})
 		if err != nil {
-			t.Says, t.Verdict = err.Error(), "bad"
+			t.Says, t.Verdict = w.p.Refused(err), "bad"
 		} else {
 			t.ResultTold = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Pitch, Text: w.p.Degrees(r.Pitch),
-				Verdict: vehicle.VerdictIn(r.Findings), Findings: r.Findings, Working: w.p.Explain(r.Working)}
+				Verdict: vehicle.VerdictIn(r.Findings), Findings: w.p.Found(r.Findings), Working: w.p.Explain(r.Working)}
 			t.Pitch, t.Roll, t.Twist, t.Turns = w.p.Degrees(r.Pitch), w.p.Degrees(r.Roll), w.p.MM(r.Twist), [2]float64{r.Pitch, r.Roll}
 			sigma := 0.0
 			for _, x := range []survey.Reading{v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight} {
@@ -87,7 +87,7 @@ func (w tabling) slope(v vehicle.SlopeSet) vehicle.ResultTold {
 	if v.Reading.Taken() && v.Own.Taken() {
 		a, o := v.Reading.Work(w.s.Shop, true), v.Own.Work(w.s.Shop, true)
 		if r, err := survey.OwnSlope(survey.SlopeInput{Reading: a.Value, Own: o.Value, Wanted: v.Wanted}); err != nil {
-			t.Says, t.Verdict = err.Error(), "bad"
+			t.Says, t.Verdict = w.p.Refused(err), "bad"
 		} else {
 			sigma := survey.Root(a.Sigma, o.Sigma)
 			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Angle, Text: fmt.Sprintf("%.1f°", r.Angle), Verdict: "good",
@@ -104,14 +104,14 @@ func (w tabling) square(v vehicle.SquareSet) vehicle.ResultTold {
 		r, err := survey.Square(survey.SquareInput{Length: w.val(v.Length), Width: w.val(v.Width), LeftToRight: w.val(v.First),
 			RightToLeft: w.val(v.Second), Sigma: v.First.Sigma(w.s.Shop, false)})
 		if err != nil {
-			t.Says, t.Verdict = err.Error(), "bad"
+			t.Says, t.Verdict = w.p.Refused(err), "bad"
 		} else {
 			way := "right"
 			if r.Shift < 0 {
 				way = "left"
 			}
 			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.OutOfSquare, Text: w.p.MM(math.Abs(r.OutOfSquare)), Verdict: "good",
-				Findings: r.Findings, Working: w.p.Explain(r.Working),
+				Findings: w.p.Found(r.Findings), Working: w.p.Explain(r.Working),
 				Says: fmt.Sprintf("%.2f° off square: the front side goes %s to the %s. Square, each diagonal is %s.", r.Angle,
 					w.p.MM(math.Abs(r.Shift)), way, w.p.MM(r.Expected))}
 			if r.Sure {

@@ -52,6 +52,17 @@ func (p Pen) Explain(w working.Working) *working.Working {
 	return &w
 }
 
+// Found says findings of a calculation, which speaks mm, in the job's units.
+func (p Pen) Found(list []working.Finding) []working.Finding {
+	return working.SpokenOf(list, p.inches())
+}
+
+// Spoken says a text of a calculation in the job's units.
+func (p Pen) Spoken(text string) string { return working.Spoken(text, p.inches()) }
+
+// Refused says why a calculation was refused in the job's units.
+func (p Pen) Refused(err error) string { return working.SpokenError(err, p.inches()).Error() }
+
 // Fine writes a small length with the digits it needs, never as a fraction: a
 // caliper's 0.05 mm is no sixteenth.
 func (p Pen) Fine(mm float64) string {

@@ -49,7 +49,7 @@ func (l *Locator) MapOf(m *HoleMap) *MapTold {
 		return t
 	}
 	if err != nil {
-		t.Why = err.Error()
+		t.Why = l.Pen.Refused(err)
 		return t
 	}
 	t.Bare, t.Consistent, t.Alternatives, t.Spare = r, r.Consistent, r.Alternatives, r.Redundancy
@@ -101,9 +101,9 @@ func (l *Locator) taken(m *HoleMap, t *MapTold) (in hole.MapInput, at []int, shi
 		c, err := hole.Centres(hole.CentresInput{Method: orCentre(r.Tape), Value: v, DiameterA: m.Holes[a].Diameter,
 			DiameterB: m.Holes[b].Diameter})
 		if err != nil {
-			t.Readings[k].Why = err.Error()
+			t.Readings[k].Why = l.Pen.Refused(err)
 			t.Findings = append(t.Findings, working.Finding{Code: "reading", Severity: working.Mind, Cause: "Hole map",
-				Reason: fmt.Sprintf("%s to %s does not count: %s", holeName(m, a), holeName(m, b), err)})
+				Reason: fmt.Sprintf("%s to %s does not count: %s", holeName(m, a), holeName(m, b), l.Pen.Refused(err))})
 			continue
 		}
 		t.Readings[k].Centres, shift[k] = c.Centres, c.Centres-v
@@ -184,7 +184,7 @@ func (l *Locator) sayMap(m *HoleMap, t *MapTold, in hole.MapInput, r hole.MapRes
 		far = math.Max(far, math.Hypot(p[0], p[1]))
 	}
 	if far > 8000 {
-		say("far", working.Mind, "The holes lie up to %.1f m apart, more than a vehicle is long: were they typed in the right unit?", far/1000)
+		say("far", working.Mind, "The holes lie up to %s apart, more than a vehicle is long: were they typed in the right unit?", l.Pen.MM(math.Round(far)))
 	}
 }
 

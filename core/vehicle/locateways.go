@@ -45,7 +45,7 @@ func (l *Locator) offsets(p *SurveyPoint, out *Located) {
 		return
 	}
 	if p.From != "" {
-		c, ok := centres(p.Tape, math.Abs(v[longest]), size, p.Size, out)
+		c, ok := l.centres(p.Tape, math.Abs(v[longest]), size, p.Size, out)
 		if !ok {
 			return
 		}
@@ -71,13 +71,13 @@ func (l *Locator) offsets(p *SurveyPoint, out *Located) {
 // centres turns a tape reading between the edges of two round holes into the
 // distance of their centres; what was read between centres, or from a point
 // without a size, stays.
-func centres(tape hole.Method, value, a, b float64, out *Located) (float64, bool) {
+func (l *Locator) centres(tape hole.Method, value, a, b float64, out *Located) (float64, bool) {
 	if orCentre(tape) == hole.Centre {
 		return value, true
 	}
 	c, err := hole.Centres(hole.CentresInput{Method: tape, Value: value, DiameterA: a, DiameterB: b})
 	if err != nil {
-		out.Why = err.Error()
+		out.Why = l.Pen.Refused(err)
 		return 0, false
 	}
 	return c.Centres, true
@@ -114,10 +114,10 @@ func (l *Locator) twoDistances(p *SurveyPoint, out *Located) {
 	}
 	da, s1 := l.reading(out, "distance from "+l.At(p.A).Name, p.DA)
 	db, s2 := l.reading(out, "distance from "+l.At(p.B).Name, p.DB)
-	if da, ok = centres(p.TapeA, da, l.At(p.A).Size, p.Size, out); !ok {
+	if da, ok = l.centres(p.TapeA, da, l.At(p.A).Size, p.Size, out); !ok {
 		return
 	}
-	if db, ok = centres(p.TapeB, db, l.At(p.B).Size, p.Size, out); !ok {
+	if db, ok = l.centres(p.TapeB, db, l.At(p.B).Size, p.Size, out); !ok {
 		return
 	}
 	// Distances run through space; in the plane they are shorter where the point
@@ -126,11 +126,11 @@ func (l *Locator) twoDistances(p *SurveyPoint, out *Located) {
 	base := profile.Point{X: b[u] - a[u], Y: b[v] - a[v]}
 	r, err := hole.Locate(hole.LocateInput{AB: base.Len(), AC: in(da, third-a[n]), BC: in(db, third-b[n])})
 	if err != nil {
-		out.Why = err.Error()
+		out.Why = l.Pen.Refused(err)
 		return
 	}
 	out.Working = l.Pen.Explain(r.Working)
-	out.Findings = append(out.Findings, r.Findings...)
+	out.Findings = append(out.Findings, l.Pen.Found(r.Findings)...)
 	e := base.Mul(1 / base.Len())
 	place := func(s [2]float64) [3]float64 {
 		var at [3]float64
@@ -165,18 +165,18 @@ func (l *Locator) distances(p *SurveyPoint, out *Located) {
 			return
 		}
 		d, sd := l.reading(out, "distance from "+l.At(f.Point).Name, f.Distance)
-		if d, ok = centres(f.Tape, d, l.At(f.Point).Size, p.Size, out); !ok {
+		if d, ok = l.centres(f.Tape, d, l.At(f.Point).Size, p.Size, out); !ok {
 			return
 		}
 		in.From = append(in.From, survey.FromKnown{At: b, Distance: d, Sigma: survey.Root(s, sd)})
 	}
 	r, err := survey.InSpace(in)
 	if err != nil {
-		out.Why = err.Error()
+		out.Why = l.Pen.Refused(err)
 		return
 	}
 	out.Working, out.Sigma = l.Pen.Explain(r.Working), r.Sigma
-	out.Findings = append(out.Findings, r.Findings...)
+	out.Findings = append(out.Findings, l.Pen.Found(r.Findings)...)
 	if len(r.Solutions) == 1 {
 		out.At = &r.Solutions[0]
 		return

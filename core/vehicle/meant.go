@@ -92,11 +92,11 @@ func (l *Locator) tested(m *HoleMap, in hole.MapInput, r hole.MapResult, f hole.
 	x, err := in.Meant(r, []hole.Figure{f})
 	var refused *working.Fault
 	if errors.As(err, &refused) {
-		t.Says = refused.Message
+		t.Says = l.Pen.Spoken(refused.Message)
 		return t
 	}
 	if err != nil {
-		t.Says = err.Error()
+		t.Says = l.Pen.Refused(err)
 		return t
 	}
 	t.Holds, t.Working = x.Holds, l.Pen.Explain(x.Working)

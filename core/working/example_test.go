@@ -14,5 +14,5 @@ func Example() {
 	if errors.As(err, &f) {
 		fmt.Println(f.Path, f.Message)
 	}
-	// Output: /part/thickness The thickness must be over 0 and at most 100 mm, not -1.
+	// Output: /part/thickness The thickness must be over 0 and at most 100 mm, not -1 mm.
 }

@@ -23,7 +23,7 @@ func Refuse(path, format string, args ...any) error {
 // Within refuses a value that is not a number or not in [lo, hi].
 func Within(path, name string, v, lo, hi float64, unit string) error {
 	if math.IsNaN(v) || v < lo || v > hi {
-		return Refuse(path, "%s must be from %s to %s%s, not %s.", name, plain(lo), plain(hi), spaced(unit), plain(v))
+		return Refuse(path, "%s must be from %s to %s, not %s.", name, measure(lo, unit), plain(hi)+spaced(unit), measure(v, unit))
 	}
 	return nil
 }
@@ -31,7 +31,7 @@ func Within(path, name string, v, lo, hi float64, unit string) error {
 // Above refuses a value that is not a number, not over lo, or over hi.
 func Above(path, name string, v, lo, hi float64, unit string) error {
 	if math.IsNaN(v) || v <= lo || v > hi {
-		return Refuse(path, "%s must be over %s and at most %s%s, not %s.", name, plain(lo), plain(hi), spaced(unit), plain(v))
+		return Refuse(path, "%s must be over %s and at most %s, not %s.", name, measure(lo, unit), plain(hi)+spaced(unit), measure(v, unit))
 	}
 	return nil
 }
@@ -47,6 +47,15 @@ func First(errs ...error) error {
 }
 
 func plain(v float64) string { return strconv.FormatFloat(v, 'g', 6, 64) }
+
+// measure writes a number of a refusal with its unit, so that each can be said in another;
+// nothing and degrees go without, as one says them.
+func measure(v float64, unit string) string {
+	if v == 0 || unit == "°" || math.IsNaN(v) || math.IsInf(v, 0) {
+		return plain(v)
+	}
+	return plain(v) + spaced(unit)
+}
 
 func spaced(unit string) string {
 	if unit == "" || unit == "°" {

@@ -41,6 +41,9 @@ func (p *pen) Fine(mm float64) Length {
 // Inches tells whether the job writes inches.
 func (p *pen) Inches() bool { return p.Display.Style != quantity.Metric && p.Display.Style != "" }
 
+// refused says why something was refused in the job's units.
+func (p *pen) refused(err error) string { return working.SpokenError(err, p.Inches()).Error() }
+
 // Given writes a size as somebody gave it.
 func (p *pen) Given(mm float64) string {
 	text, err := p.Display.Given(mm)

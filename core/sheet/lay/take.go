@@ -18,15 +18,15 @@ func (b *layer) take(p *Panel) bend.Taken {
 	t, err := b.rule.Take(b.School, f.InsideRadius, b.Recipe.Thickness, f.Angle)
 	if err != nil {
 		if b.School == b.Recipe.Bend.School {
-			b.Stop("school-silent", "Bend allowance", p, "The chosen school gives no figure, the chart's is drawn instead: "+err.Error())
+			b.Stop("school-silent", "Bend allowance", p, "The chosen school gives no figure, the chart's is drawn instead: "+b.refused(err))
 		}
 		t, err = b.rule.Take(bend.SchoolTable, f.InsideRadius, b.Recipe.Thickness, f.Angle)
 		b.FellBack = true
 	}
 	if err != nil {
-		b.Stop("school-silent", "Bend allowance", p, err.Error())
+		b.Stop("school-silent", "Bend allowance", p, b.refused(err))
 	}
-	for _, finding := range t.Findings {
+	for _, finding := range working.SpokenOf(t.Findings, b.Inches()) {
 		finding.Feature, finding.Name = p.ID, p.Name
 		b.Findings, b.Spots = append(b.Findings, finding), append(b.Spots, spotOf(p))
 	}
@@ -66,7 +66,7 @@ func (b *Laid) WhySilent(s bend.School) string {
 			continue
 		}
 		if _, err := b.rule.Take(s, p.Flange.InsideRadius, b.Recipe.Thickness, p.Flange.Angle); err != nil {
-			return err.Error()
+			return b.refused(err)
 		}
 	}
 	return "There is no bend yet."

@@ -2,9 +2,10 @@ import createClient from 'openapi-fetch'
 import { metAway, onceBack } from './away'
 import { stoppedWords, wasStopped, watching } from './busy'
 import type { components, paths } from './schema'
+import { speaking } from './spoken'
 
 export const api = createClient<paths>({ baseUrl: '' })
-api.use(watching)
+api.use(speaking, watching)
 
 type S = components['schemas']
 export type Brief = S['Brief']

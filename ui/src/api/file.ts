@@ -1,10 +1,11 @@
 import { type Problem, Refused } from './client'
+import { spokenHeader } from './spoken'
 
 /** Fetches a file and hands it to the downloads; answers its name. A refusal is thrown with the server's words. */
 export async function fetchFile(url: string): Promise<string> {
   let r: Response
   try {
-    r = await fetch(url)
+    r = await fetch(url, { headers: spokenHeader() })
   } catch {
     throw new Refused('The server does not answer; no file was made. Try again.', 0)
   }

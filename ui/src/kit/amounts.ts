@@ -1,11 +1,15 @@
 // Forces, moments, stresses and masses in the words of the job: pounds in inch jobs.
-import { inject, type InjectionKey, provide } from 'vue'
+import { inject, type InjectionKey, provide, watchEffect } from 'vue'
+import { speakInches } from '@/api/spoken'
 import { percent } from './percent'
 
 const key: InjectionKey<() => boolean> = Symbol('inches')
 
-/** Says for everything below whether the job is in inches. */
-export const provideInches = (inches: () => boolean) => provide(key, inches)
+/** Says for everything below, and to the server, whether the job is in inches. */
+export function provideInches(inches: () => boolean) {
+  provide(key, inches)
+  watchEffect(() => speakInches(inches()))
+}
 
 const poundForce = 4.4482216152605 // N
 const digits = (v: number) => (Math.abs(v) < 10 ? 1 : 0)

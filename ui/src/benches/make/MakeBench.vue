@@ -7,6 +7,7 @@ import { useFrames, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import DocumentBar from '@/documents/DocumentBar.vue'
 import { choosePaper, type Paper, paperOf, papers } from '@/jobs/paper'
+import { provideInches } from '@/kit/amounts'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import { keepHere } from '@/kit/keepHere'
 import TextField from '@/kit/TextField.vue'
@@ -35,6 +36,7 @@ watch(
   { immediate: true },
 )
 const inches = computed(() => page.value?.job.brief.unit !== 'mm')
+provideInches(() => inches.value)
 const paper = ref<Paper>('a4')
 watch(inches, (i) => (paper.value = paperOf(i)), { immediate: true })
 function setPaper(p: Paper) {

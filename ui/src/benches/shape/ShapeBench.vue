@@ -8,6 +8,7 @@ import { useRail } from '@/device'
 import FlatBoard from '@/board/FlatBoard.vue'
 import SectionBoard from '@/board/SectionBoard.vue'
 import { bind } from '@/keys/keys'
+import { provideInches } from '@/kit/amounts'
 import PictureButton from '@/kit/PictureButton.vue'
 import { onScopeDispose } from 'vue'
 import AddBar from './AddBar.vue'
@@ -30,6 +31,7 @@ const style = computed(() => ({
   lift: page.value?.job.brief.limits?.lift?.value || undefined,
   nearPeople: page.value?.job.brief.devices?.some((d) => d.nearPeople) || undefined,
 }))
+provideInches(() => style.value.unit !== 'mm')
 const bench = useBench(() => style.value)
 const narrow = useMediaQuery('(max-width: 1000px)')
 const side = ref<'flat' | 'body'>('flat')

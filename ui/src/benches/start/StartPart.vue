@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router'
 import { api, type JobPage, take, words } from '@/api/client'
 import { refreshJobs, useJob } from '@/api/queries'
 import { useRail } from '@/device'
+import { provideInches } from '@/kit/amounts'
 import FromDrawing from './FromDrawing.vue'
 import FromNumbers from './FromNumbers.vue'
 import OwnPart from './OwnPart.vue'
@@ -15,6 +16,7 @@ import StartGallery from './StartGallery.vue'
 const props = defineProps<{ job: string }>()
 const router = useRouter()
 const { data: page, error } = useJob(() => props.job)
+provideInches(() => (page.value?.job.brief.unit ?? 'mm') !== 'mm')
 const from = ref('cleat')
 const rail = useRail()
 watch(
