@@ -249,7 +249,8 @@ func TestEveryQuickNumber(t *testing.T) {
 		"gauge": "1.90 mm", "drill": "9 mm", "bend": "6.69 mm", "coupon": "0.4218", "section": "189.4 mm", "jog": "16.1 mm", "hem": "61.6 mm", "tray": "392.8 mm",
 		"springback": "90.", "force": "213.0 kN",
 		"fastener": "33.6 kN", "torque": "50.5 N·m", "bolts": "7.29 kN", "centre": "1.", "pull": "1: 0 N\n2: 3.75 kN",
-		"together": "0.5", "feet": "1: 363 N",
+		"together": "50 %", "feet": "1: 363 N",
+		"centred": "2.0 mm", "flush": "1.2 mm", "gap": "11.28 mm", "socket": "9.0 mm", "captive": "lifts out", "inserts": "188.5 mm", "index": "17 %",
 	} {
 		p.goTo("/quick/" + slug)
 		p.wait(slug, fmt.Sprintf(`[...document.querySelectorAll('[data-result] dd')].some(x => x.innerText.startsWith(%q))`, want))

@@ -86,8 +86,9 @@ func slides(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 				out.Fits = append(out.Fits, t)
 				continue
 			}
-			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Across.Nominal, Text: p.MM(r.Across.Nominal) + " a side", Findings: p.Found(r.Findings),
-				Working: p.Explain(r.Working), Verdict: map[string]string{"free": "good", "tight": "doubtful", "binds": "bad"}[r.Goes],
+			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Across.Nominal, Text: p.MM(r.Across.Nominal) + " a side",
+				Findings: p.Found(r.Findings),
+				Working:  p.Explain(r.Working), Verdict: map[string]string{"free": "good", "tight": "doubtful", "binds": "bad"}[r.Goes],
 				Says: fmt.Sprintf("%s; from %s to %s a side",
 					map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.MM(r.Across.Min), p.MM(r.Across.Max))}
 			out.Fits = append(out.Fits, t)

@@ -184,7 +184,8 @@ func (l *Locator) sayMap(m *HoleMap, t *MapTold, in hole.MapInput, r hole.MapRes
 		far = math.Max(far, math.Hypot(p[0], p[1]))
 	}
 	if far > 8000 {
-		say("far", working.Mind, "The holes lie up to %s apart, more than a vehicle is long: were they typed in the right unit?", l.Pen.MM(math.Round(far)))
+		say("far", working.Mind, "The holes lie up to %s apart, more than a vehicle is long: were they typed in the right unit?",
+			l.Pen.MM(math.Round(far)))
 	}
 }
 

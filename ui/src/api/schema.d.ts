@@ -293,6 +293,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/captive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether a panel in two channels goes in, stays in and can grow */
+        post: operations["calc.captive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/centred": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How something stands on its centre line, by half widths at both ends */
+        post: operations["calc.centred"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/centres": {
         parameters: {
             query?: never;
@@ -361,6 +395,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/evengap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Spacer for an even gap while fitting up, and the sheets that make it */
+        post: operations["calc.evengap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/fastener": {
         parameters: {
             query?: never;
@@ -423,6 +474,23 @@ export interface paths {
         put?: never;
         /** Flat pattern of a folded part, with its holes and bend lines */
         post: operations["calc.flat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/flush": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far two faces are from flush, and what brings them there */
+        post: operations["calc.flush"];
         delete?: never;
         options?: never;
         head?: never;
@@ -542,6 +610,40 @@ export interface paths {
         put?: never;
         /** Closed loops, holes and areas of a drawing (DXF, SVG), in file units */
         post: operations["calc.import"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Positions, play and strength of a row of index holes */
+        post: operations["calc.index"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/inserts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether one opening serves several inserts */
+        post: operations["calc.inserts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -780,6 +882,23 @@ export interface paths {
         put?: never;
         /** Notch of a square tube that closes when folded */
         post: operations["calc.member.vnotch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/noplay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a draw-up screw or a taper makes of the play in a socket */
+        post: operations["calc.noplay"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4100,6 +4219,152 @@ export interface components {
             severity: "stop" | "mind" | "note";
             working?: components["schemas"]["Working"];
         };
+        FitCaptiveInput: {
+            /**
+             * Format: double
+             * @description mm between the lips of the two channels
+             */
+            between: number;
+            /**
+             * Format: double
+             * @description mm, depth of the channel it is pushed into, the upper one
+             */
+            deep: number;
+            /**
+             * Format: double
+             * @description mm that must stay in a channel at the worst; 5 when left out
+             */
+            hold?: number;
+            /**
+             * Format: double
+             * @description mm, the panel from edge to edge between the channels
+             */
+            panel: number;
+            /**
+             * Format: double
+             * @description mm, depth of the channel it comes to lie in
+             */
+            shallow: number;
+            /**
+             * Format: double
+             * @description mm, width inside the channels
+             */
+            slot: number;
+            /**
+             * Format: double
+             * @description mm the panel grows with heat or damp
+             */
+            swells?: number;
+            /**
+             * Format: double
+             * @description mm, the panel with its coat
+             */
+            thickness: number;
+            /**
+             * Format: double
+             * @description mm, panel, opening and channels together may be off; 1 when left out
+             */
+            tolerance?: number;
+        };
+        FitCaptiveResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm it reaches into the shallow channel while it lies there, at the worst
+             */
+            inLower: number;
+            /**
+             * Format: double
+             * @description mm it reaches into the deep channel while it lies in the other, at the worst
+             */
+            inUpper: number;
+            /**
+             * Format: double
+             * @description mm it must be lifted to come free of the shallow channel, at the worst
+             */
+            lift: number;
+            /**
+             * Format: double
+             * @description mm it can move from channel to channel
+             */
+            play: number;
+            /**
+             * Format: double
+             * @description mm it can move across its thickness
+             */
+            rattle: number;
+            /**
+             * Format: double
+             * @description degrees it can lean in the slots
+             */
+            tips: number;
+            /**
+             * @description how it ends up
+             * @enum {string}
+             */
+            way: "held" | "lifts out" | "falls out" | "binds" | "does not go in";
+            working: components["schemas"]["Working"];
+        };
+        FitEvenGapInput: {
+            /**
+             * Format: double
+             * @description mm of coats still to come, both faces together
+             */
+            coats?: number;
+            /**
+             * Format: double
+             * @description °C it gets warmer than while fitting up
+             */
+            degrees?: number;
+            /**
+             * Format: double
+             * @description mm it closes under load or over travel
+             */
+            gives?: number;
+            /**
+             * Format: double
+             * @description µm per m and °C; 12 (steel) when left out
+             */
+            growth?: number;
+            /**
+             * Format: double
+             * @description mm of what grows with heat towards it
+             */
+            length?: number;
+            /**
+             * Format: double
+             * @description mm that must stay
+             */
+            need: number;
+            /**
+             * Format: double
+             * @description mm it closes besides: wear, a tyre that grows, what swells
+             */
+            other?: number;
+            /** @description mm, thicknesses at hand to make spacers of */
+            sheets?: number[];
+        };
+        FitEvenGapResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm it grows with heat
+             */
+            heat: number;
+            /**
+             * Format: double
+             * @description mm to set while fitting up
+             */
+            spacer: number;
+            /** @description mm, sheets laid together that come nearest from above; empty when none are given */
+            stack: number[];
+            /**
+             * Format: double
+             * @description mm, that stack; 0 when there is none
+             */
+            stacked: number;
+            working: components["schemas"]["Working"];
+        };
         FitFitInput: {
             inner: components["schemas"]["FitInner"];
             /**
@@ -4165,6 +4430,96 @@ export interface components {
              * @description mm outside
              */
             width: number;
+        };
+        FitInsert: {
+            /**
+             * Format: double
+             * @description mm of its flange or face
+             */
+            faceHeight: number;
+            /**
+             * Format: double
+             * @description mm of its flange or face
+             */
+            faceWidth: number;
+            /**
+             * Format: double
+             * @description mm of what goes through
+             */
+            height: number;
+            name?: string;
+            /**
+             * Format: double
+             * @description mm of what goes through
+             */
+            width: number;
+        };
+        FitInsertTold: {
+            /**
+             * Format: double
+             * @description mm its face lies over where that is least, the insert in the middle
+             */
+            cover: number;
+            goes: boolean;
+            /** @description its face covers the opening with what is wanted all round */
+            hides: boolean;
+            name: string;
+            /** @description what makes it fit where it does not */
+            plate?: string;
+            /**
+             * Format: double
+             * @description mm a side where it is least, corners counted
+             */
+            play: number;
+        };
+        FitInsertsInput: {
+            /**
+             * Format: double
+             * @description mm, radius of its corners
+             */
+            corner?: number;
+            /**
+             * Format: double
+             * @description mm the face must lie over on each side; 3 when left out
+             */
+            cover?: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            height?: number;
+            inserts: components["schemas"]["FitInsert"][];
+            /**
+             * Format: double
+             * @description mm a side that is wanted to put it in; 0.5 when left out
+             */
+            play?: number;
+            /**
+             * Format: double
+             * @description mm of the opening; left out to be proposed
+             */
+            width?: number;
+        };
+        FitInsertsResult: {
+            /** @description mm, of each */
+            covers: number[];
+            each: components["schemas"]["FitInsertTold"][];
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm
+             */
+            height: number;
+            /** @description mm, of each */
+            plays: number[];
+            /** @description one opening takes and is covered by all */
+            serves: boolean;
+            /**
+             * Format: double
+             * @description mm, the opening: as given, or the least that takes all
+             */
+            width: number;
+            working: components["schemas"]["Working"];
         };
         FitIsolatorInput: {
             /**
@@ -4299,6 +4654,109 @@ export interface components {
              * @description mm, nominal
              */
             thickness: number;
+        };
+        FitNoPlayInput: {
+            /**
+             * Format: double
+             * @description mm the bar reaches into the socket
+             */
+            engaged: number;
+            /**
+             * Format: double
+             * @description between the faces; 0.15 when left out
+             */
+            friction?: number;
+            /**
+             * Format: double
+             * @description mm the screw sits inside the mouth; half the engagement when left out
+             */
+            in?: number;
+            /**
+             * Format: double
+             * @description N across the bar there
+             */
+            load?: number;
+            /**
+             * Format: double
+             * @description nut factor; 0.2 when left out
+             */
+            nut?: number;
+            /**
+             * Format: double
+             * @description mm a side, at its loosest
+             */
+            play: number;
+            /**
+             * Format: double
+             * @description N along the bar
+             */
+            pull?: number;
+            /**
+             * Format: double
+             * @description mm from the socket's mouth to where the bar's movement is felt or the load acts
+             */
+            reach: number;
+            /**
+             * Format: double
+             * @description mm, diameter of the draw-up screw; 0 for none
+             */
+            screw?: number;
+            /**
+             * Format: double
+             * @description degrees a side of a tapered socket; 0 for straight
+             */
+            taper?: number;
+            /**
+             * Format: double
+             * @description N·m it is tightened with
+             */
+            torque?: number;
+        };
+        FitNoPlayResult: {
+            /**
+             * Format: double
+             * @description mm a taper is drawn in until the play is gone
+             */
+            draw: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description N the screw presses with
+             */
+            force: number;
+            /**
+             * Format: double
+             * @description N across the bar at its reach before it rocks off the wall
+             */
+            holds: number;
+            /**
+             * Format: double
+             * @description degrees it leans, from stop to stop
+             */
+            lean: number;
+            /** @description a taper this slender stays without being pressed */
+            locks: boolean;
+            /**
+             * Format: double
+             * @description mm it moves at its reach, from stop to stop, as it is
+             */
+            loose: number;
+            /**
+             * Format: double
+             * @description N along the bar before it slides
+             */
+            slips: number;
+            /**
+             * Format: double
+             * @description the larger share of load over what is held; 0 without loads
+             */
+            used: number;
+            /**
+             * @description how it ends up
+             * @enum {string}
+             */
+            way: "tight" | "rocks" | "slides" | "loose";
+            working: components["schemas"]["Working"];
         };
         FitOuter: {
             /**
@@ -6101,6 +6559,108 @@ export interface components {
              * @description file units within which ends are joined; 0.01 mm when left out, 0.001 of a unit where the file does not say its units
              */
             tolerance?: number;
+        };
+        IndexInput: {
+            /**
+             * Format: int64
+             * @description holes in the row
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description mm from the holes' middles to the strip's side
+             */
+            edge: number;
+            /**
+             * Format: double
+             * @description N on the pin along the row
+             */
+            force: number;
+            /**
+             * Format: double
+             * @description mm, diameter of the holes in the row
+             */
+            hole: number;
+            /**
+             * Format: double
+             * @description mm, diameter of the pin
+             */
+            pin: number;
+            /**
+             * Format: double
+             * @description mm from hole to hole, along the arc's chord
+             */
+            pitch: number;
+            /**
+             * Format: double
+             * @description mm from the pivot to the holes; left out on a line
+             */
+            radius?: number;
+            /** @description allowable when left out */
+            strength?: components["schemas"]["StrengthRule"];
+            /**
+             * Format: double
+             * @description MPa of the strip
+             */
+            tensile: number;
+            /**
+             * Format: double
+             * @description mm of the strip
+             */
+            thickness: number;
+            /**
+             * Format: double
+             * @description mm, diameter of the single hole it goes through too; the row's when left out
+             */
+            through?: number;
+            /**
+             * Format: double
+             * @description mm, the step that is wanted, where a second row or hole may help
+             */
+            wanted?: number;
+            /**
+             * Format: double
+             * @description MPa of the strip
+             */
+            yield: number;
+        };
+        IndexResult: {
+            /**
+             * Format: double
+             * @description degrees from position to position, on an arc
+             */
+            angle?: number;
+            /** @description which of them */
+            by: string;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm it moves in a position, from stop to stop
+             */
+            play: number;
+            /**
+             * Format: double
+             * @description mm from the first position to the last
+             */
+            span: number;
+            /**
+             * Format: double
+             * @description degrees of that, on an arc
+             */
+            turns?: number;
+            /**
+             * Format: double
+             * @description share of what the strip holds, the hardest of tearing out, bearing and across the hole
+             */
+            used: number;
+            /** @description the second row of holes that makes the step wanted */
+            vernier?: components["schemas"]["Vernier"];
+            /**
+             * Format: double
+             * @description mm left between two holes
+             */
+            web: number;
+            working: components["schemas"]["Working"];
         };
         Input: {
             /**
@@ -10101,6 +10661,94 @@ export interface components {
             stacks?: components["schemas"]["StackSet"][];
             wheels?: components["schemas"]["SurveyWheels"];
         };
+        SurveyCentredInput: {
+            /**
+             * Format: double
+             * @description mm it may stand off the line, and each side off its half width; 1 when left out
+             */
+            allow?: number;
+            /**
+             * Format: double
+             * @description mm between the two ends
+             */
+            apart: number;
+            /**
+             * Format: double
+             * @description mm from the centre line to its left side, at the front end
+             */
+            frontLeft: number;
+            /**
+             * Format: double
+             * @description mm to its right side, at the front end
+             */
+            frontRight: number;
+            /**
+             * Format: double
+             * @description mm, half width wanted at the front; left out when only the middle counts
+             */
+            halfFront?: number;
+            /**
+             * Format: double
+             * @description mm, half width wanted at the rear; the front's when left out
+             */
+            halfRear?: number;
+            /**
+             * Format: double
+             * @description mm to its left side, at the rear end
+             */
+            rearLeft: number;
+            /**
+             * Format: double
+             * @description mm to its right side, at the rear end
+             */
+            rearRight: number;
+            /**
+             * Format: double
+             * @description mm, uncertainty of one reading; a tape's when left out
+             */
+            sigma?: number;
+        };
+        SurveyCentredResult: {
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm its middle lies left of the line at the front, negative right
+             */
+            frontOff: number;
+            /**
+             * Format: double
+             * @description mm over both sides at the front
+             */
+            frontWide: number;
+            /** @enum {string} */
+            kept: "proved" | "as read" | "unsure" | "past";
+            /**
+             * Format: double
+             * @description mm at the rear
+             */
+            rearOff: number;
+            /**
+             * Format: double
+             * @description mm over both sides at the rear
+             */
+            rearWide: number;
+            /**
+             * Format: double
+             * @description mm, standard uncertainty of that
+             */
+            sigma: number;
+            /**
+             * Format: double
+             * @description degrees it is turned, the front to the left positive
+             */
+            turn: number;
+            working: components["schemas"]["Working"];
+            /**
+             * Format: double
+             * @description mm, the largest of all it is off, by size
+             */
+            worst: number;
+        };
         SurveyClearanceInput: {
             body: components["schemas"]["SurveyShape"][];
             spaces: components["schemas"]["SurveySpace"][];
@@ -10124,6 +10772,74 @@ export interface components {
             rearLeft: number;
             /** Format: double */
             rearRight: number;
+        };
+        SurveyFlushInput: {
+            /**
+             * Format: double
+             * @description mm it may be off; 0.5 when left out
+             */
+            allow?: number;
+            /**
+             * Format: double
+             * @description mm between the two ends, for the slope
+             */
+            apart?: number;
+            /**
+             * Format: double
+             * @description mm halfway between them
+             */
+            middle?: number;
+            /**
+             * Format: double
+             * @description mm it stands proud at one end, negative when it lies back
+             */
+            one: number;
+            /**
+             * Format: double
+             * @description mm at the other end
+             */
+            other: number;
+            /**
+             * Format: double
+             * @description mm, uncertainty of one reading; a rule's when left out
+             */
+            sigma?: number;
+            /**
+             * Format: double
+             * @description mm it shall stand proud; flush when left out
+             */
+            wanted?: number;
+        };
+        SurveyFlushResult: {
+            /**
+             * Format: double
+             * @description mm the middle stands proud of the line through both ends
+             */
+            bow?: number;
+            findings: components["schemas"]["Finding"][];
+            /** @enum {string} */
+            kept: "proved" | "as read" | "unsure" | "past";
+            /**
+             * Format: double
+             * @description mm to bring it out at one end, negative in
+             */
+            moveOne: number;
+            /**
+             * Format: double
+             * @description mm to bring it out at the other end
+             */
+            moveOther: number;
+            /**
+             * Format: double
+             * @description degrees between the two faces
+             */
+            slope?: number;
+            working: components["schemas"]["Working"];
+            /**
+             * Format: double
+             * @description mm off where it is most, proud positive
+             */
+            worst: number;
         };
         SurveyFromKnown: {
             /** @description mm */
@@ -11173,6 +11889,23 @@ export interface components {
             /** @description usual metric sizes; 200 at most */
             mm: number[];
         };
+        Vernier: {
+            /**
+             * Format: int64
+             * @description in the other part
+             */
+            holes: number;
+            /**
+             * Format: double
+             * @description mm between them
+             */
+            pitch: number;
+            /**
+             * Format: double
+             * @description mm it can be set by
+             */
+            step: number;
+        };
         Vertex: {
             /**
              * Format: double
@@ -11927,6 +12660,78 @@ export interface operations {
             };
         };
     };
+    "calc.captive": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitCaptiveInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitCaptiveResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.centred": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyCentredInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyCentredResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.centres": {
         parameters: {
             query?: {
@@ -12071,6 +12876,42 @@ export interface operations {
             };
         };
     };
+    "calc.evengap": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitEvenGapInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitEvenGapResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.fastener": {
         parameters: {
             query?: {
@@ -12202,6 +13043,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlatAnswer"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.flush": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyFlushInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyFlushResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -12454,6 +13331,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportAnswer"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.index": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IndexInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IndexResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.inserts": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitInsertsInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitInsertsResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -12958,6 +13907,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TubeNotchResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.noplay": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitNoPlayInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitNoPlayResult"];
                 };
             };
             /** @description refused: what, where, what to do */

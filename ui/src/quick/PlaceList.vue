@@ -70,11 +70,11 @@ const another = () => props.modelValue.at(-1)?.slice() ?? props.axes.map(() => 0
 .n3 {
   grid-template-columns: 20px repeat(3, minmax(0, 1fr));
 }
-.n3 :deep(.box),
-.n4 :deep(.box) {
+.n3 :deep(.box) {
   padding: 6px 5px;
 }
-.n4 {
-  grid-template-columns: 20px repeat(4, minmax(0, 1fr));
+/* Four sizes do not fit side by side: two and two, read across. */
+.n4 > .num {
+  grid-row: span 2;
 }
 </style>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // Small drawings that name the letters.
 import { computed } from 'vue'
+import { fittingSketches } from './fittingSketches'
+import type { Sketch } from './sketch'
 
 const props = defineProps<{ name: string }>()
-type Sketch = { d: string; thin?: string; letters: [string, number, number][]; says: string }
 const bend: Sketch = {
   d: 'M20 112H120A34 34 0 0 0 154 78V18M20 98H120A20 20 0 0 0 140 78V18M20 98V112M140 18H154',
   thin: 'M120 112V122M154 112H164M120 78L134 92M154 78A34 34 0 0 1 154 112M120 98V112',
@@ -17,6 +18,7 @@ const bend: Sketch = {
   says: 'A bend: inside radius R, thickness T, bend angle A from flat, legs a and b to the outside apex',
 }
 const sketches: Record<string, Sketch> = {
+  ...fittingSketches,
   bend,
   schools: bend,
   coupon: { ...bend, letters: [...bend.letters, ['L = flat before', 40, 20]] },

@@ -3,6 +3,7 @@
 import { ref, watch } from 'vue'
 import Frac from '@/kit/Frac.vue'
 import { api, take, words } from '@/api/client'
+import { percent } from '@/kit/percent'
 import { type Amount, isAmount, type Kind, type Style, write, writeAmount } from '@/kit/readLength'
 
 const props = defineProps<{ value: unknown; kind: string; lengths: Style }>()
@@ -24,6 +25,7 @@ async function one(v: number, kind: string): Promise<Written> {
     const [name, ...more] = text.split(', ')
     return { text: name!, more: more.join(', ') }
   }
+  if (kind === 'share') return { text: `${percent(v)} %` }
   if (kind === 'angle') return { text: `${v.toFixed(2)}°` }
   if (isAmount(kind as Kind)) return { text: await amount(v, kind as Amount) }
   return { text: String(+v.toFixed(Math.abs(v) >= 1000 ? 0 : Math.abs(v) >= 100 ? 1 : 4)) }

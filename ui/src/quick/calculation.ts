@@ -23,7 +23,7 @@ export type Field = {
 export type Result = {
   key: string
   label: string
-  kind: 'length' | 'fine' | 'angle' | 'number' | Amount | 'forces' | 'lengths' | 'drill' | 'text'
+  kind: 'length' | 'fine' | 'angle' | 'number' | 'share' | Amount | 'forces' | 'lengths' | 'drill' | 'text'
   lead?: boolean
 }
 export type Calculation = {

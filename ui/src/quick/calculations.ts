@@ -5,6 +5,7 @@ import type { Calculation, Field } from './calculation'
 import { bentCalculation } from './bent'
 import { memberCalculations } from './members'
 import { fasteningCalculations } from './fastening'
+import { fittingCalculations } from './fitting'
 import { strengthCalculations } from './strength'
 import { surveyCalculations } from './survey'
 
@@ -232,6 +233,7 @@ export const calculations: Calculation[] = [
     results: [{ key: 'newtons', label: 'Press force', kind: 'force', lead: true }],
   },
   ...surveyCalculations,
+  ...fittingCalculations,
   ...memberCalculations,
   bentCalculation,
   ...strengthCalculations,

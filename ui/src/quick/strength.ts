@@ -136,8 +136,8 @@ export const strengthCalculations: Calculation[] = [
       F('allowableTension', 'May carry in tension', 20000, { kind: 'force' }),
     ],
     results: [
-      { key: 'elliptical', label: 'Share used, ellipse', kind: 'number', lead: true },
-      { key: 'linear', label: 'Share used, straight line', kind: 'number' },
+      { key: 'elliptical', label: 'Used, ellipse', kind: 'share', lead: true },
+      { key: 'linear', label: 'Used, straight line', kind: 'share' },
     ],
   },
   {
