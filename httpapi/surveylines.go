@@ -91,8 +91,12 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 	rest = append(rest, result(names(len(v.Squares), func(i int) string { return v.Squares[i].Name }),
 		"length, width, both diagonals", w.Squares)...)
 	rest = append(rest, result(names(len(v.Sides), func(i int) string { return v.Sides[i].Name }), "left; right", w.Sides)...)
+	rest = append(rest, result(names(len(v.Centres), func(i int) string { return v.Centres[i].Name }),
+		"left and right of the line, both ends", w.Centres)...)
+	rest = append(rest, result(names(len(v.Flushes), func(i int) string { return v.Flushes[i].Name }), "step at both ends", w.Flushes)...)
 	rest = append(rest, result(names(len(v.Gaps), func(i int) string { return v.Gaps[i].Name }), "unloaded; loaded", w.Gaps)...)
-	table("5  Square, sides, gaps", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12, .12, .28}, rest)
+	table("5  Square, sides, centre lines, steps, gaps", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12,
+		.12, .28}, rest)
 	var drills [][]string
 	for i, d := range v.Drillings {
 		drills = append(drills, []string{d.Name, l.result(d.Looked), l.result(w.Drillings[i].Stop)})

@@ -78,7 +78,8 @@ func Index(in IndexInput) (IndexResult, error) {
 		}
 	}
 	if r.Web < in.Hole {
-		say("web", working.Mind, "Only %.1f mm stay between two holes of %.1f mm: keep a hole's width, or the next hole pulls out of round.", r.Web, in.Hole)
+		say("web", working.Mind, "Only %.1f mm stay between two holes of %.1f mm: keep a hole's width, or the next hole pulls out of round.",
+			r.Web, in.Hole)
 	}
 	if r.Used > 1 {
 		say("over", working.Stop, "The strip is asked for %s %% of what it holds (%s): a thicker one, more to the edge, or a larger pitch.",
@@ -87,7 +88,8 @@ func Index(in IndexInput) (IndexResult, error) {
 	if r.Play > 1 {
 		say("play", working.Mind, "It moves %.2f mm in every position: a pin nearer to its holes, or a taper pin, takes that up.", r.Play)
 	}
-	say("lanyard", working.Note, "A pin that is taken out to be set is lost or left out: a lanyard of its own, and a clip that cannot be knocked off. "+
+	say("lanyard", working.Note, "A pin that is taken out to be set is lost or left out: a lanyard of its own, and a clip that cannot be "+
+		"knocked off. "+
 		"It is not to be pulled under load.")
 	r.finer(in, say)
 	steps := []working.Quantity{working.MM("p", "play", r.Play), working.MM("w", "between two holes", r.Web)}
@@ -97,10 +99,13 @@ func Index(in IndexInput) (IndexResult, error) {
 	r.Working = working.Working{Method: "Row of index holes",
 		Source:  "AISC 360 J3.10 bearing and tear-out, D2 and D5.1 across and behind the hole; play from diameters",
 		Formula: "tear = 1.2·lc·t·Fu, lc = pitch − hole; bearing = 2.4·d·t·Fu; across = min(Fy·2e·t, Fu·(2e − hole)·t); play = holes − 2·pin",
-		Inputs: []working.Quantity{working.MM("d", "pin", in.Pin), working.MM("h", "hole of the row", in.Hole), working.MM("P", "pitch", in.Pitch),
-			working.MM("e", "to the strip's side", in.Edge), working.MM("t", "thickness", in.Thickness), {Symbol: "F", Name: "force along the row", Value: in.Force, Unit: "N"},
+		Inputs: []working.Quantity{working.MM("d", "pin", in.Pin), working.MM("h", "hole of the row", in.Hole), working.MM("P", "pitch",
+			in.Pitch),
+			working.MM("e", "to the strip's side", in.Edge), working.MM("t", "thickness", in.Thickness), {Symbol: "F",
+				Name: "force along the row", Value: in.Force, Unit: "N"},
 			{Symbol: "Fy", Name: "yield", Value: in.Yield, Unit: "MPa"}, {Symbol: "Fu", Name: "tensile strength", Value: in.Tensile, Unit: "MPa"}},
-		Steps: steps, Assumptions: []string{in.Strength.Says(strength.Rupture), "one pin takes it all; behind the last hole as much strip stays as between two",
+		Steps: steps, Assumptions: []string{in.Strength.Says(strength.Rupture), "one pin takes it all; behind the last hole as much strip " +
+			"stays as between two",
 			"the pin itself is asked as a pin in its joint"},
 		Result: working.Quantity{Symbol: "u", Name: "share of what the strip holds", Value: r.Used}}
 	return r, nil
@@ -118,8 +123,10 @@ func (in IndexInput) strip() []asked {
 	if rule.Yields() {
 		fu = in.Yield
 	}
-	across := math.Min(rule.Capacity(in.Yield*2*in.Edge*in.Thickness, strength.Yield), rule.Capacity(fu*(2*in.Edge-in.Hole)*in.Thickness, strength.Rupture))
-	out := []asked{{symbol: "R1", name: "torn to the next hole", capacity: rule.Capacity(1.2*(in.Pitch-in.Hole)*in.Thickness*fu, strength.Rupture)},
+	across := math.Min(rule.Capacity(in.Yield*2*in.Edge*in.Thickness, strength.Yield), rule.Capacity(fu*(2*in.Edge-in.Hole)*in.Thickness,
+		strength.Rupture))
+	out := []asked{{symbol: "R1", name: "torn to the next hole", capacity: rule.Capacity(1.2*(in.Pitch-in.Hole)*in.Thickness*fu,
+		strength.Rupture)},
 		{symbol: "R2", name: "bearing on the hole", capacity: rule.Capacity(2.4*in.Pin*in.Thickness*fu, strength.Rupture)},
 		{symbol: "R3", name: "strip across a hole", capacity: across}}
 	for i := range out {
@@ -139,23 +146,29 @@ func (r *IndexResult) finer(in IndexInput, say func(code string, severity workin
 	}
 	parts := math.Ceil(in.Pitch/in.Wanted - 1e-9)
 	if parts > mostVernier {
-		say("too-fine", working.Mind, "Steps of %.2f mm want more than %d holes in the other part: take a screw for that.", in.Wanted, mostVernier)
+		say("too-fine", working.Mind, "Steps of %.2f mm want more than %d holes in the other part: take a screw for that.", in.Wanted,
+			mostVernier)
 		return
 	}
 	n := int(parts)
 	r.Vernier = &Vernier{Holes: n, Pitch: in.Pitch * float64(n+1) / float64(n), Step: in.Pitch / float64(n)}
 	if r.Play > r.Vernier.Step/2 {
-		say("play-step", working.Mind, "The play of %.2f mm is over half a step of %.2f mm: two positions fit as well as one.", r.Play, r.Vernier.Step)
+		say("play-step", working.Mind, "The play of %.2f mm is over half a step of %.2f mm: two positions fit as well as one.", r.Play,
+			r.Vernier.Step)
 	}
 }
 
 func (in IndexInput) check() error {
 	errs := []error{working.Above("/pin", "The pin", in.Pin, 0, 200, "mm"), working.Within("/hole", "The hole", in.Hole, in.Pin, 300, "mm"),
-		working.Within("/through", "The hole", in.Through, in.Pin, 300, "mm"), working.Above("/pitch", "The pitch", in.Pitch, in.Hole, 5000, "mm"),
-		working.Within("/count", "The number of holes", float64(in.Count), 2, 500, ""), working.Within("/radius", "The radius", in.Radius, 0, 1e4, "mm"),
-		working.Above("/edge", "The distance to the side", in.Edge, in.Hole/2, 1000, "mm"), working.Above("/thickness", "The thickness", in.Thickness, 0, 100, "mm"),
+		working.Within("/through", "The hole", in.Through, in.Pin, 300, "mm"), working.Above("/pitch", "The pitch", in.Pitch, in.Hole, 5000,
+			"mm"),
+		working.Within("/count", "The number of holes", float64(in.Count), 2, 500, ""), working.Within("/radius", "The radius", in.Radius, 0,
+			1e4, "mm"),
+		working.Above("/edge", "The distance to the side", in.Edge, in.Hole/2, 1000, "mm"), working.Above("/thickness", "The thickness",
+			in.Thickness, 0, 100, "mm"),
 		working.Within("/force", "The force", in.Force, 0, 1e7, "N"), working.Above("/yield", "The yield strength", in.Yield, 0, 3000, "MPa"),
-		working.Within("/tensile", "The tensile strength", in.Tensile, in.Yield, 4000, "MPa"), working.Within("/wanted", "The step wanted", in.Wanted, 0, 5000, "mm"),
+		working.Within("/tensile", "The tensile strength", in.Tensile, in.Yield, 4000, "MPa"), working.Within("/wanted", "The step wanted",
+			in.Wanted, 0, 5000, "mm"),
 		in.Strength.Check("/strength")}
 	if in.Radius > 0 && in.Pitch >= 2*in.Radius {
 		errs = append(errs, working.Refuse("/radius", "A pitch of %.4g mm does not lie on an arc of %.4g mm.", in.Pitch, in.Radius))

@@ -14,7 +14,8 @@ func TestIndex(t *testing.T) {
 			t.Errorf("%s: %.9g, want %.9g", what, got, want)
 		}
 	}
-	in := IndexInput{Pin: 12, Hole: 12.5, Through: 12.2, Pitch: 40, Count: 8, Edge: 20, Thickness: 6, Force: 5000, Yield: 235, Tensile: 360, Wanted: 10}
+	in := IndexInput{Pin: 12, Hole: 12.5, Through: 12.2, Pitch: 40, Count: 8, Edge: 20, Thickness: 6, Force: 5000, Yield: 235, Tensile: 360,
+		Wanted: 10}
 	r, err := Index(in)
 	if err != nil {
 		t.Fatal(err)
@@ -61,7 +62,9 @@ func TestIndex(t *testing.T) {
 	if r, _ = Index(narrow); r.Findings[0].Code != "web" {
 		t.Errorf("%+v", r.Findings)
 	}
-	for _, bad := range []func(*IndexInput){func(i *IndexInput) { i.Hole = 11 }, func(i *IndexInput) { i.Pitch = 12 }, func(i *IndexInput) { i.Radius = 15 },
+	for _, bad := range []func(*IndexInput){func(i *IndexInput) { i.Hole = 11 }, func(i *IndexInput) { i.Pitch = 12 }, func(i *IndexInput) {
+		i.Radius = 15
+	},
 		func(i *IndexInput) { i.Radius, i.Count = 50, 60 }, func(i *IndexInput) { i.Edge = 5 }, func(i *IndexInput) { i.Tensile = 100 }} {
 		x := in
 		bad(&x)

@@ -18,6 +18,11 @@ func Taped(v ...float64) survey.Reading {
 	return survey.Reading{Values: v, Instrument: survey.Tape, Trust: string(brief.Measured)}
 }
 
+// ruled is a reading with a rule.
+func ruled(v ...float64) survey.Reading {
+	return survey.Reading{Values: v, Instrument: survey.Rule, Trust: string(brief.Measured)}
+}
+
 func callipered(v ...float64) survey.Reading {
 	return survey.Reading{Values: v, Instrument: survey.Caliper, Trust: string(brief.Measured)}
 }
@@ -106,18 +111,28 @@ func OrchardSurvey() vehicle.Survey {
 			First: Taped(3449), Second: Taped(3442)}},
 		Sides: []vehicle.SideRow{{ID: "rail-up", Name: "Rail to floor, at the press", Left: Taped(102), Right: Taped(103), Allow: 2},
 			{ID: "arch", Name: "Wheel arch to door post", Left: Taped(418), Right: Taped(424), Allow: 3}},
-		Gaps: []vehicle.GapRow{{ID: "tyre-arch", Name: "Tyre to wheel arch", Unloaded: Taped(142), Loaded: Taped(88), Need: 60}},
+		Centres: []vehicle.CentreRow{{ID: "tray-line", Name: "Tray on the frame's middle", Apart: Taped(1180), FrontLeft: ruled(401),
+			FrontRight: ruled(399.5),
+			RearLeft:   ruled(398), RearRight: ruled(402), Allow: 3}},
+		Flushes: []vehicle.FlushRow{{ID: "locker-flush", Name: "Locker door to the side panel", One: ruled(.5), Other: ruled(-2), Allow: 1.5}},
+		Gaps:    []vehicle.GapRow{{ID: "tyre-arch", Name: "Tyre to wheel arch", Unloaded: Taped(142), Loaded: Taped(88), Need: 60, Grows: 6}},
 		Measures: []vehicle.MeasureRow{{ID: "step-up", Name: "Step up at the rear", Kind: "step", From: "ground-rear",
 			To: "step-edge", Target: "step"}},
 		Spaces: []survey.Space{
 			{ID: "locker-lid", Name: "Locker lid", Kind: survey.Moving, Trust: string(brief.Measured), Moves: []survey.State{survey.InUse},
 				Shape: survey.Shape{Form: survey.SwingForm, At: [3]float64{-1700, 700, -330}, Axis: [3]float64{1, 0, 0}, Start: [3]float64{0, -1, 0},
 					Radius: 260, Low: -180, High: 220, Thick: 18, Turn: -100}},
-			{ID: "fuel-line", Name: "Fuel line behind the left rail", Kind: survey.Line, Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.RunForm, Radius: 5, Corners: [][3]float64{{-700, 385, -70}, {-2400, 385, -70}, {-2600, 300, -60}}}},
-			{ID: "tyre-left", Name: "Left rear tyre", Kind: survey.Tyre, Trust: string(brief.Copied), Moves: []survey.State{survey.Travelling}, Shape: survey.Shape{Form: survey.TyreForm, At: [3]float64{-3300, 720, -275}, Radius: 345, Size: [3]float64{0, 205, 0}, Bump: 80, Droop: 60}},
-			{ID: "exhaust", Name: "Exhaust", Kind: survey.Hot, Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.RunForm, Radius: 32, Corners: [][3]float64{{-400, -150, -240}, {-2600, -150, -240}, {-3400, -420, -240}}}},
-			{ID: "juice-tank", Name: "Juice tank", Kind: survey.Tank, Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.CylinderForm, At: [3]float64{-2350, 360, 260}, To: [3]float64{-2350, -360, 260}, Radius: 230}},
-			{ID: "vent", Name: "Air to the compressor's cooler", Kind: survey.Opening, Need: Amount(150), Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-1850, 705, -320}, Size: [3]float64{400, 6, 180}}}},
+			{ID: "fuel-line", Name: "Fuel line behind the left rail", Kind: survey.Line, Trust: string(brief.Measured),
+				Shape: survey.Shape{Form: survey.RunForm, Radius: 5, Corners: [][3]float64{{-700, 385, -70}, {-2400, 385, -70}, {-2600, 300, -60}}}},
+			{ID: "tyre-left", Name: "Left rear tyre", Kind: survey.Tyre, Trust: string(brief.Copied), Moves: []survey.State{survey.Travelling},
+				Shape: survey.Shape{Form: survey.TyreForm, At: [3]float64{-3300, 720, -275}, Radius: 345, Size: [3]float64{0, 205, 0}, Bump: 80,
+					Droop: 60}},
+			{ID: "exhaust", Name: "Exhaust", Kind: survey.Hot, Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.RunForm,
+				Radius: 32, Corners: [][3]float64{{-400, -150, -240}, {-2600, -150, -240}, {-3400, -420, -240}}}},
+			{ID: "juice-tank", Name: "Juice tank", Kind: survey.Tank, Trust: string(brief.Measured),
+				Shape: survey.Shape{Form: survey.CylinderForm, At: [3]float64{-2350, 360, 260}, To: [3]float64{-2350, -360, 260}, Radius: 230}},
+			{ID: "vent", Name: "Air to the compressor's cooler", Kind: survey.Opening, Need: Amount(150),
+				Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-1850, 705, -320}, Size: [3]float64{400, 6, 180}}}},
 		Wheels: &survey.Wheels{Front: 0, Rear: -3300, Radius: 345, Ground: -620}, Between: 5,
 		Placed: []vehicle.Placed{{ID: "bracket-left", Name: "Tray bracket, left", Part: "Compressor tray bracket",
 			Facing: brief.FaceLeft, Bolt: 10, Wall: five,

@@ -43,10 +43,13 @@ func Captive(in CaptiveInput) (CaptiveResult, error) {
 	if in.Hold == 0 {
 		in.Hold = 5
 	}
-	err := working.First(working.Above("/panel", "The panel", in.Panel, 0, 1e4, "mm"), working.Above("/between", "The opening", in.Between, 0, 1e4, "mm"),
-		working.Above("/deep", "The channel's depth", in.Deep, 0, 1000, "mm"), working.Above("/shallow", "The channel's depth", in.Shallow, 0, 1000, "mm"),
+	err := working.First(working.Above("/panel", "The panel", in.Panel, 0, 1e4, "mm"), working.Above("/between", "The opening", in.Between,
+		0, 1e4, "mm"),
+		working.Above("/deep", "The channel's depth", in.Deep, 0, 1000, "mm"), working.Above("/shallow", "The channel's depth", in.Shallow, 0,
+			1000, "mm"),
 		working.Above("/thickness", "The thickness", in.Thickness, 0, 200, "mm"), working.Above("/slot", "The slot", in.Slot, 0, 300, "mm"),
-		working.Within("/tolerance", "The tolerance", in.Tolerance, 0, 50, "mm"), working.Within("/swells", "What it grows", in.Swells, 0, 100, "mm"),
+		working.Within("/tolerance", "The tolerance", in.Tolerance, 0, 50, "mm"), working.Within("/swells", "What it grows", in.Swells, 0, 100,
+			"mm"),
 		working.Within("/hold", "What must stay in", in.Hold, 0, 200, "mm"))
 	if err != nil {
 		return CaptiveResult{}, err
@@ -59,7 +62,8 @@ func Captive(in CaptiveInput) (CaptiveResult, error) {
 	r.Tips = math.Atan2(math.Max(r.Rattle, 0), in.Panel) * 180 / math.Pi
 	least := r.Play - in.Tolerance // room for growth and for putting it in, at the worst
 	say := func(code string, severity working.Severity, text string, args ...any) {
-		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: severity, Cause: "Captive panel", Reason: fmt.Sprintf(text, args...)})
+		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: severity, Cause: "Captive panel", Reason: fmt.Sprintf(text,
+			args...)})
 	}
 	switch {
 	case r.Rattle < 0:
@@ -67,7 +71,8 @@ func Captive(in CaptiveInput) (CaptiveResult, error) {
 		say("thick", working.Stop, "The panel with its coat is %.2f mm thicker than the slot.", -r.Rattle)
 	case least < in.Swells:
 		r.Way = "binds"
-		say("swells", working.Stop, "At the worst %.1f mm are left for it to grow, and it grows %.1f mm: it bows or springs the channels. Cut the "+
+		say("swells", working.Stop, "At the worst %.1f mm are left for it to grow, and it grows %.1f mm: it bows or springs the channels. "+
+			"Cut the "+
 			"panel %.1f mm shorter.", least, in.Swells, in.Swells-least)
 	case r.InUpper < 0:
 		r.Way = "falls out"
@@ -86,7 +91,8 @@ func Captive(in CaptiveInput) (CaptiveResult, error) {
 		r.keeper(in, say)
 	}
 	if (r.Way == "held" || r.Way == "lifts out") && math.Min(r.InUpper, r.InLower) < in.Hold {
-		say("shallow-hold", working.Mind, "At the worst only %.1f mm of it stand in a channel; %.0f mm are wanted. A panel that bends between its "+
+		say("shallow-hold", working.Mind, "At the worst only %.1f mm of it stand in a channel; %.0f mm are wanted. A panel that bends "+
+			"between its "+
 			"edges comes out.", math.Min(r.InUpper, r.InLower), in.Hold)
 	}
 	if r.Rattle > 1.5 {
@@ -98,7 +104,8 @@ func Captive(in CaptiveInput) (CaptiveResult, error) {
 	r.Working = working.Working{Method: "Panel captive in two channels", Source: "geometry, at the worst of the tolerance",
 		Formula: "play = between + deep + shallow − panel; in the deep channel = panel − between − shallow − tolerance",
 		Inputs: []working.Quantity{working.MM("H", "panel", in.Panel), working.MM("b", "between the lips", in.Between),
-			working.MM("d", "deep channel", in.Deep), working.MM("s", "shallow channel", in.Shallow), working.MM("t", "panel's thickness", in.Thickness),
+			working.MM("d", "deep channel", in.Deep), working.MM("s", "shallow channel", in.Shallow), working.MM("t", "panel's thickness",
+				in.Thickness),
 			working.MM("w", "slot", in.Slot), working.MM("±", "tolerance", in.Tolerance), working.MM("g", "grows", in.Swells)},
 		Steps: []working.Quantity{working.MM("u", "in the deep channel at the worst", r.InUpper), working.MM("l", "to lift it free", r.Lift),
 			working.MM("r", "across the slot", r.Rattle)},
@@ -112,14 +119,17 @@ func Captive(in CaptiveInput) (CaptiveResult, error) {
 func (r *CaptiveResult) keeper(in CaptiveInput, say func(code string, severity working.Severity, text string, args ...any)) {
 	least, most := r.Play+in.Tolerance-in.Shallow+in.Hold, r.Play-in.Tolerance-in.Swells
 	if least <= most {
-		say("keeper", working.Mind, "Lifted by %.1f mm it comes free, and on the road only its weight keeps it down: a block of %.1f to %.1f mm above "+
+		say("keeper", working.Mind, "Lifted by %.1f mm it comes free, and on the road only its weight keeps it down: a block of %.1f to "+
+			"%.1f mm above "+
 			"it, put in after it and held itself, makes it captive.", r.Lift, math.Max(least, .1), most)
 	} else {
-		say("keeper", working.Mind, "Lifted by %.1f mm it comes free, and on the road only its weight keeps it down. No block keeps it in and leaves it "+
+		say("keeper", working.Mind, "Lifted by %.1f mm it comes free, and on the road only its weight keeps it down. No block keeps it in "+
+			"and leaves it "+
 			"room: a deeper lower channel, or fasteners.", r.Lift)
 	}
 	if r.Play-in.Tolerance < in.Shallow {
-		say("tight-in", working.Mind, "It may not go in: at the worst it can be lifted by %.1f mm, and the lower channel is %.1f mm deep. Cut it "+
+		say("tight-in", working.Mind, "It may not go in: at the worst it can be lifted by %.1f mm, and the lower channel is %.1f mm deep. "+
+			"Cut it "+
 			"%.1f mm shorter to be sure.", r.Play-in.Tolerance, in.Shallow, in.Shallow-r.Play+in.Tolerance)
 	}
 }

@@ -43,7 +43,8 @@ func EvenGap(in EvenGapInput) (EvenGapResult, error) {
 	if in.Growth == 0 {
 		in.Growth = steelGrowth
 	}
-	errs := []error{working.Above("/need", "What must stay", in.Need, 0, 1000, "mm"), working.Within("/gives", "What it gives", in.Gives, -1000, 1000, "mm"),
+	errs := []error{working.Above("/need", "What must stay", in.Need, 0, 1000, "mm"), working.Within("/gives", "What it gives", in.Gives,
+		-1000, 1000, "mm"),
 		working.Within("/length", "The length", in.Length, 0, 1e5, "mm"), working.Within("/degrees", "The warming", in.Degrees, -100, 1000, "°"),
 		working.Within("/growth", "The growth", in.Growth, 0, 300, ""), working.Within("/coats", "The coats", in.Coats, 0, 20, "mm"),
 		working.Within("/other", "What closes it besides", in.Other, 0, 1000, "mm")}

@@ -60,7 +60,8 @@ func Inserts(in InsertsInput) (InsertsResult, error) {
 	if err := in.check(); err != nil {
 		return InsertsResult{}, err
 	}
-	r := InsertsResult{Width: in.Width, Height: in.Height, Serves: true, Each: []InsertTold{}, Plays: []float64{}, Covers: []float64{}, Findings: []working.Finding{}}
+	r := InsertsResult{Width: in.Width, Height: in.Height, Serves: true, Each: []InsertTold{}, Plays: []float64{}, Covers: []float64{},
+		Findings: []working.Finding{}}
 	given := in.Width > 0
 	most := [2]float64{math.Inf(1), math.Inf(1)} // past it the smallest face lies over too little
 	for _, x := range in.Inserts {
@@ -102,13 +103,15 @@ func Inserts(in InsertsInput) (InsertsResult, error) {
 		}
 		r.Findings = append(r.Findings, working.Finding{Code: "not-all", Severity: working.Mind, Cause: "Opening", Reason: text})
 	}
-	r.Working = working.Working{Method: "One opening for several inserts", Source: "geometry: largest body with play, smallest face with cover",
+	r.Working = working.Working{Method: "One opening for several inserts", Source: "geometry: largest body with play, smallest face with " +
+		"cover",
 		Formula: "max(body) + 2·play ≤ opening ≤ min(face) − 2·cover",
 		Inputs: []working.Quantity{{Symbol: "n", Name: "inserts", Value: float64(len(in.Inserts))}, working.MM("p", "play a side", in.Play),
 			working.MM("c", "cover a side", in.Cover), working.MM("R", "corner radius", in.Corner)},
 		Steps: []working.Quantity{working.MM("H", "height of the opening", r.Height), working.MM("W+", "widest that every face covers", most[0]),
 			working.MM("H+", "highest that every face covers", most[1])},
-		Assumptions: []string{"bodies with square corners, each in the middle of the opening"}, Result: working.MM("W", "width of the opening", r.Width)}
+		Assumptions: []string{"bodies with square corners, each in the middle of the opening"}, Result: working.MM("W", "width of the opening",
+			r.Width)}
 	return r, nil
 }
 
@@ -122,7 +125,8 @@ func cornerPlay(a, b, radius float64) float64 {
 }
 
 func (in InsertsInput) check() error {
-	errs := []error{working.Within("/width", "The opening's width", in.Width, 0, 1e4, "mm"), working.Within("/height", "The opening's height", in.Height, 0, 1e4, "mm"),
+	errs := []error{working.Within("/width", "The opening's width", in.Width, 0, 1e4, "mm"), working.Within("/height",
+		"The opening's height", in.Height, 0, 1e4, "mm"),
 		working.Within("/corner", "The corner radius", in.Corner, 0, 500, "mm"), working.Within("/play", "The play", in.Play, 0, 50, "mm"),
 		working.Within("/cover", "The cover", in.Cover, 0, 200, "mm")}
 	if (in.Width == 0) != (in.Height == 0) {
@@ -133,8 +137,10 @@ func (in InsertsInput) check() error {
 	}
 	for i, x := range in.Inserts {
 		at := fmt.Sprintf("/inserts/%d", i)
-		errs = append(errs, working.Above(at+"/width", "The width", x.Width, 0, 1e4, "mm"), working.Above(at+"/height", "The height", x.Height, 0, 1e4, "mm"),
-			working.Above(at+"/faceWidth", "The face's width", x.FaceWidth, 0, 1e4, "mm"), working.Above(at+"/faceHeight", "The face's height", x.FaceHeight, 0, 1e4, "mm"))
+		errs = append(errs, working.Above(at+"/width", "The width", x.Width, 0, 1e4, "mm"), working.Above(at+"/height", "The height", x.Height,
+			0, 1e4, "mm"),
+			working.Above(at+"/faceWidth", "The face's width", x.FaceWidth, 0, 1e4, "mm"), working.Above(at+"/faceHeight", "The face's height",
+				x.FaceHeight, 0, 1e4, "mm"))
 	}
 	return working.First(errs...)
 }

@@ -50,16 +50,7 @@ func NoPlay(in NoPlayInput) (NoPlayResult, error) {
 	if in.In == 0 {
 		in.In = in.Engaged / 2
 	}
-	err := working.First(working.Within("/play", "The play", in.Play, 0, 50, "mm"), working.Above("/engaged", "The engagement", in.Engaged, 0, 5000, "mm"),
-		working.Above("/reach", "The reach", in.Reach, 0, 1e4, "mm"), working.Within("/load", "The load", in.Load, 0, 1e6, "N"),
-		working.Within("/pull", "The pull", in.Pull, 0, 1e6, "N"), working.Within("/screw", "The screw", in.Screw, 0, 60, "mm"),
-		working.Within("/torque", "The torque", in.Torque, 0, 2000, "N·m"), working.Within("/nut", "The nut factor", in.Nut, .05, 1, ""),
-		working.Within("/in", "The screw's place", in.In, 0, in.Engaged, "mm"), working.Within("/friction", "The friction", in.Friction, .02, 1, ""),
-		working.Within("/taper", "The taper", in.Taper, 0, 30, "°"))
-	if err == nil && in.Screw == 0 && in.Torque > 0 {
-		err = working.Refuse("/screw", "Which screw is tightened? Give its diameter.")
-	}
-	if err != nil {
+	if err := in.check(); err != nil {
 		return NoPlayResult{}, err
 	}
 	r := NoPlayResult{Findings: []working.Finding{}, Way: "loose"}
@@ -80,7 +71,8 @@ func NoPlay(in NoPlayInput) (NoPlayResult, error) {
 		slope := math.Tan(in.Taper * math.Pi / 180)
 		r.Draw, r.Locks = in.Play/slope, slope < in.Friction
 		if r.Draw > in.Engaged/2 {
-			say("shallow-taper", working.Mind, "It is drawn in by %.1f mm until it is tight, over half its engagement: less play, or a blunter taper.", r.Draw)
+			say("shallow-taper", working.Mind, "It is drawn in by %.1f mm until it is tight, over half its engagement: less play, or a blunter "+
+				"taper.", r.Draw)
 		}
 		if r.Locks {
 			say("locks", working.Note, "A taper of %.1f° a side stays by itself: it has to be driven out.", in.Taper)
@@ -103,40 +95,64 @@ func NoPlay(in NoPlayInput) (NoPlayResult, error) {
 	case in.Taper > 0 && r.Force == 0 && r.Locks:
 		r.Way, r.Used = "tight", 0
 		if in.Pull > 0 {
-			say("pull-unknown", working.Mind, "How hard it was driven in is not known, so that nothing can be said of %.0f N along it: pin it.", in.Pull)
+			say("pull-unknown", working.Mind, "How hard it was driven in is not known, so that nothing can be said of %.0f N along it: pin it.",
+				in.Pull)
 			r.Way = "slides"
 		}
 	case r.Force == 0:
-		if in.Play == 0 {
-			say("no-screw", working.Mind, "Nothing presses it: it moves as soon as it has worn.")
-		}
+		say("no-screw", working.Mind, "Nothing presses it: it moves as far as its play lets it, and farther as it wears.")
 	case rock > 1 && rock >= slide:
 		r.Way = "rocks"
-		say("rocks", working.Stop, "The screw holds %.0f N there before the bar rocks off its wall, and %.0f N act: tighten it to %.0f N·m, or engage "+
-			"deeper.", r.Holds, in.Load, math.Ceil(in.Torque*rock))
+		say("rocks", working.Stop, "The screw holds %.0f N there before the bar rocks off its wall, and %.0f N act: tighten it to %.0f N·m, "+
+			"or engage deeper.", r.Holds, in.Load, math.Ceil(in.Torque*rock))
 	case slide > 1:
 		r.Way = "slides"
-		say("slides", working.Stop, "Friction holds %.0f N along it, and %.0f N act: a pin through both, not the screw, must take that.", r.Slips, in.Pull)
+		say("slides", working.Stop, "Friction holds %.0f N along it, and %.0f N act: a pin through both, not the screw, must take that.",
+			r.Slips, in.Pull)
 	default:
 		r.Way = "tight"
+		if in.Load == 0 && in.Pull == 0 {
+			say("no-load", working.Mind, "No load was given: whether it stays tight under one is not said.")
+		}
 	}
 	if in.Screw > 0 {
-		say("not-alone", working.Note, "A screw that draws it tight is no retention: a pin, or a screw through both, keeps it when the first works loose. "+
+		say("not-alone", working.Note, "A screw that draws it tight is no retention: a pin, or a screw through both, keeps it when the "+
+			"first works loose. "+
 			"Lock it and look at it again after the first drive.")
 	}
 	if r.Used == math.MaxFloat64 {
 		r.Used = 0 // nothing holds: its way says so
 	}
-	r.Working = working.Working{Method: "Bar in a socket without play", Source: "geometry of two corners; screw F = T/(K·d); statics about the wall's edge",
-		Formula: "loose = 2p(1 + 2·reach/engaged); holds = F·min(in/reach, (engaged − in)/(reach + engaged)); slips = 2µF; draw = p/tan α",
-		Inputs: []working.Quantity{working.MM("p", "play a side", in.Play), working.MM("e", "engaged", in.Engaged), working.MM("x", "reach", in.Reach),
-			{Symbol: "T", Name: "torque", Value: in.Torque * 1000, Unit: "N·mm"}, working.MM("d", "screw", in.Screw),
-			{Symbol: "K", Name: "nut factor", Value: in.Nut}, working.MM("i", "screw inside the mouth", in.In), {Symbol: "µ", Name: "friction", Value: in.Friction},
-			{Symbol: "α", Name: "taper a side", Value: in.Taper, Unit: "°"}},
-		Steps: []working.Quantity{{Symbol: "F", Name: "the screw presses with", Value: r.Force, Unit: "N"},
-			{Symbol: "H", Name: "across it before it rocks", Value: r.Holds, Unit: "N"}, {Symbol: "S", Name: "along it before it slides", Value: r.Slips, Unit: "N"},
-			working.MM("y", "drawn in", r.Draw)},
-		Assumptions: []string{"bar and socket rigid and straight", "the load acts in the screw's own direction, off the wall it presses on; across that, play stays as it is"},
-		Result:      working.MM("m", "moves at its reach", r.Loose)}
+	r.Working = in.working(r)
 	return r, nil
+}
+
+func (in NoPlayInput) check() error {
+	if in.Screw == 0 && in.Torque > 0 {
+		return working.Refuse("/screw", "Which screw is tightened? Give its diameter.")
+	}
+	return working.First(working.Within("/play", "The play", in.Play, 0, 50, "mm"),
+		working.Above("/engaged", "The engagement", in.Engaged, 0, 5000, "mm"), working.Above("/reach", "The reach", in.Reach, 0, 1e4, "mm"),
+		working.Within("/load", "The load", in.Load, 0, 1e6, "N"), working.Within("/pull", "The pull", in.Pull, 0, 1e6, "N"),
+		working.Within("/screw", "The screw", in.Screw, 0, 60, "mm"), working.Within("/torque", "The torque", in.Torque, 0, 2000, "N·m"),
+		working.Within("/nut", "The nut factor", in.Nut, .05, 1, ""), working.Within("/in", "The screw's place", in.In, 0, in.Engaged, "mm"),
+		working.Within("/friction", "The friction", in.Friction, .02, 1, ""), working.Within("/taper", "The taper", in.Taper, 0, 30, "°"))
+}
+
+func (in NoPlayInput) working(r NoPlayResult) working.Working {
+	newtons := func(symbol, name string, v float64) working.Quantity {
+		return working.Quantity{Symbol: symbol, Name: name, Value: v, Unit: "N"}
+	}
+	return working.Working{Method: "Bar in a socket without play",
+		Source:  "geometry of two corners; screw F = T/(K·d); statics about the wall's edge",
+		Formula: "loose = 2p(1 + 2·reach/engaged); holds = F·min(in/reach, (engaged − in)/(reach + engaged)); slips = 2µF; draw = p/tan α",
+		Inputs: []working.Quantity{working.MM("p", "play a side", in.Play), working.MM("e", "engaged", in.Engaged),
+			working.MM("x", "reach", in.Reach), {Symbol: "T", Name: "torque", Value: in.Torque * 1000, Unit: "N·mm"},
+			working.MM("d", "screw", in.Screw), {Symbol: "K", Name: "nut factor", Value: in.Nut}, working.MM("i", "screw inside the mouth", in.In),
+			{Symbol: "µ", Name: "friction", Value: in.Friction}, {Symbol: "α", Name: "taper a side", Value: in.Taper, Unit: "°"}},
+		Steps: []working.Quantity{newtons("F", "the screw presses with", r.Force), newtons("H", "across it before it rocks", r.Holds),
+			newtons("S", "along it before it slides", r.Slips), working.MM("y", "drawn in", r.Draw)},
+		Assumptions: []string{"bar and socket rigid and straight",
+			"the load acts in the screw's own direction, to or from the wall it presses on; across that the play stays as it is"},
+		Result: working.MM("m", "moves at its reach", r.Loose)}
 }

@@ -98,7 +98,8 @@ func TestCaptiveAtTheWorst(t *testing.T) {
 	rng := rand.New(rand.NewPCG(3, 5))
 	seen := map[string]int{}
 	for range 3000 {
-		in := CaptiveInput{Panel: 400 + rng.Float64()*40, Between: 400, Deep: 5 + rng.Float64()*30, Shallow: 3 + rng.Float64()*15, Thickness: 4, Slot: 4.5,
+		in := CaptiveInput{Panel: 400 + rng.Float64()*40, Between: 400, Deep: 5 + rng.Float64()*30, Shallow: 3 + rng.Float64()*15,
+			Thickness: 4, Slot: 4.5,
 			Tolerance: .1 + rng.Float64()*2, Swells: rng.Float64() * 3}
 		r, err := Captive(in)
 		if err != nil {
@@ -172,7 +173,8 @@ func TestNoPlay(t *testing.T) {
 }
 
 func TestInserts(t *testing.T) {
-	two := []Insert{{Name: "small", Width: 180, Height: 100, FaceWidth: 210, FaceHeight: 130}, {Name: "large", Width: 186, Height: 104, FaceWidth: 220, FaceHeight: 140}}
+	two := []Insert{{Name: "small", Width: 180, Height: 100, FaceWidth: 210, FaceHeight: 130}, {Name: "large", Width: 186, Height: 104,
+		FaceWidth: 220, FaceHeight: 140}}
 	r, err := Inserts(InsertsInput{Corner: 5, Inserts: two})
 	if err != nil {
 		t.Fatal(err)

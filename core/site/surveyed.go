@@ -23,6 +23,8 @@ type Surveyed struct {
 	Slopes     []vehicle.ResultTold              `json:"slopes"`
 	Squares    []vehicle.ResultTold              `json:"squares"`
 	Sides      []vehicle.ResultTold              `json:"sides"`
+	Centres    []vehicle.ResultTold              `json:"centres"`
+	Flushes    []vehicle.ResultTold              `json:"flushes"`
 	Gaps       []vehicle.ResultTold              `json:"gaps"`
 	Measures   []vehicle.ResultTold              `json:"measures"`
 	Placed     []PlacedTold                      `json:"placed"`
@@ -82,13 +84,18 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 	p := told.Pen{Display: b.Display()}
 	st := newStander(s, b, parts, frames...)
 	l := st.from
+	var sheets []float64
 	for _, x := range parts {
+		if !slices.Contains(sheets, x.Recipe.Thickness) && len(sheets) < 20 {
+			sheets = append(sheets, x.Recipe.Thickness)
+		}
 		if !slices.Contains(l.Plates, x.Recipe.Thickness) {
 			l.Plates = append(l.Plates, x.Recipe.Thickness)
 		}
 	}
 	out := Surveyed{Points: []vehicle.Located{}, Maps: []vehicle.MapTold{}, Levels: []vehicle.LevelTold{}, Slopes: []vehicle.ResultTold{},
-		Squares: []vehicle.ResultTold{}, Sides: []vehicle.ResultTold{}, Gaps: []vehicle.ResultTold{},
+		Squares: []vehicle.ResultTold{}, Sides: []vehicle.ResultTold{}, Centres: []vehicle.ResultTold{}, Flushes: []vehicle.ResultTold{},
+		Gaps:     []vehicle.ResultTold{},
 		Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
 		Clearances: []ClearTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{}, Drillings: []DrillTold{},
 		Follows: []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Checks: []CheckTold{},
@@ -108,7 +115,7 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 		out.Maps = append(out.Maps, *l.MapOf(&s.Maps[i]))
 	}
 	out.twice()
-	tables(l, s, b, &out)
+	tables(l, s, b, sheets, &out)
 	st.room(s, &out)
 	follows(l, s, b, parts, &out)
 	for _, part := range parts {

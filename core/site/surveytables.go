@@ -14,8 +14,9 @@ import (
 
 // tabling works out the tables of a survey that come to one line each.
 type tabling struct {
-	p told.Pen
-	s vehicle.Survey
+	p      told.Pen
+	s      vehicle.Survey
+	plates []float64 // mm, sheets the job is made of
 }
 
 // doubted takes the good word from what stands on a reading whose repeats contradict each
@@ -33,8 +34,8 @@ func (w tabling) val(r survey.Reading) float64 { return r.Work(w.s.Shop, false).
 
 // tables works out levels, angles, diagonals, sides, gaps and the rest that
 // comes to one line each.
-func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) {
-	w := tabling{p: l.Pen, s: s}
+func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, sheets []float64, out *Surveyed) {
+	w := tabling{p: l.Pen, s: s, plates: sheets}
 	for _, v := range s.Levels {
 		t := w.level(v)
 		t.ResultTold = w.doubted(t.ResultTold, false, v.Wheelbase, v.Track, v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight)
@@ -48,6 +49,12 @@ func tables(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed) 
 	}
 	for _, v := range s.Sides {
 		out.Sides = append(out.Sides, w.doubted(w.side(v), false, v.Left, v.Right))
+	}
+	for _, v := range s.Centres {
+		out.Centres = append(out.Centres, w.doubted(w.centre(v), false, v.Apart, v.FrontLeft, v.FrontRight, v.RearLeft, v.RearRight))
+	}
+	for _, v := range s.Flushes {
+		out.Flushes = append(out.Flushes, w.doubted(w.flush(v), false, v.One, v.Other, v.Middle))
 	}
 	for _, v := range s.Gaps {
 		out.Gaps = append(out.Gaps, w.doubted(w.gap(v), false, v.Unloaded, v.Loaded))
@@ -141,14 +148,8 @@ func (w tabling) side(v vehicle.SideRow) vehicle.ResultTold {
 				{Symbol: "l", Name: "left", Value: a.Value, Unit: "mm"}},
 			Steps:  []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: survey.Root(a.Sigma, c.Sigma), Unit: "mm"}},
 			Result: working.Quantity{Symbol: "d", Name: "difference", Value: d, Unit: "mm"}})
-		if math.Abs(d) > allow {
-			t.Verdict = "bad"
-			if math.Abs(d) < 2*survey.Root(a.Sigma, c.Sigma) {
-				t.Verdict, t.Says = "doubtful", t.Says+", and the tape alone could do it: measure again"
-			}
-		} else if math.Abs(d)+2*survey.Root(a.Sigma, c.Sigma) > allow {
-			t.Says += ". Good as read; the readings are not fine enough to prove it"
-		}
+		kept := keptWords[survey.Keeps(d, allow, survey.Root(a.Sigma, c.Sigma))]
+		t.Verdict, t.Says = kept[0], t.Says+": "+kept[1]
 	}
 	return t
 }
@@ -165,14 +166,21 @@ func (w tabling) gap(v vehicle.GapRow) vehicle.ResultTold {
 		t.Working = w.p.Explain(working.Working{Method: "Gap, unloaded and loaded", Source: "smaller of two inside widths",
 			Formula: "least = min(unloaded, loaded)",
 			Inputs: []working.Quantity{{Symbol: "u", Name: "unloaded", Value: a.Value, Unit: "mm"},
-				{Symbol: "l", Name: "loaded", Value: c.Value, Unit: "mm"}, {Symbol: "n", Name: "must stay", Value: v.Need, Unit: "mm"}},
-			Assumptions: []string{"of repeats the smallest counts"},
+				{Symbol: "l", Name: "loaded", Value: c.Value, Unit: "mm"}, {Symbol: "n", Name: "must stay", Value: v.Need, Unit: "mm"},
+				{Symbol: "z", Name: "closes besides", Value: v.Grows, Unit: "mm"}},
+			Assumptions: []string{"of repeats the smallest counts", "what closes it besides comes on top of the load"},
 			Result:      working.Quantity{Symbol: "g", Name: "least gap", Value: least, Unit: "mm"}})
-		if least < v.Need {
-			t.Verdict, t.Says = "bad", t.Says+fmt.Sprintf("; %s must stay", w.p.MM(v.Need))
-		} else if v.Need > 0 && least-2*math.Max(a.Sigma, c.Sigma) < v.Need {
-			t.Verdict, t.Says = "doubtful", t.Says+fmt.Sprintf("; %s must stay, and the reading alone could be short of it: measure again, finer",
-				w.p.MM(v.Need))
+		stay := w.p.MM(v.Need) + " must stay"
+		if v.Grows > 0 {
+			stay += ", and " + w.p.MM(v.Grows) + " more close it"
+		}
+		if least-v.Grows < v.Need {
+			t.Verdict, t.Says = "bad", t.Says+"; "+stay
+		} else if v.Need > 0 && least-v.Grows-2*math.Max(a.Sigma, c.Sigma) < v.Need {
+			t.Verdict, t.Says = "doubtful", t.Says+"; "+stay+", and the reading alone could be short of it: measure again, finer"
+		}
+		if v.Need > 0 {
+			t.Says += w.spacer(v, a.Value-c.Value)
 		}
 	}
 	return t

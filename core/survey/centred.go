@@ -86,7 +86,8 @@ func Centred(in CentredInput) (CentredResult, error) {
 	}
 	if d := math.Abs(r.FrontOff - r.RearOff); d > in.Allow && d > 2*in.Sigma {
 		say("turned", working.Mind, "It is turned by %.2f°: its ends stand %.1f mm apart across the line. Bring the front end %s by %.1f mm, "+
-			"or the rear end %s by as much, before it is moved sideways.", math.Abs(r.Turn), d, side(r.RearOff-r.FrontOff), d, side(r.FrontOff-r.RearOff))
+			"or the rear end %s by as much, before it is moved sideways.", math.Abs(r.Turn), d, side(r.RearOff-r.FrontOff), d,
+			side(r.FrontOff-r.RearOff))
 	}
 	if in.HalfFront > 0 {
 		for _, x := range []struct {

@@ -24,7 +24,8 @@ func TestCentred(t *testing.T) {
 		t.Errorf("%s %+v", r.Kept, r.Findings)
 	}
 	// Well centred but too wide: moving does not mend it.
-	r, err = Centred(CentredInput{Apart: 1000, FrontLeft: 402, FrontRight: 402, RearLeft: 400, RearRight: 400, HalfFront: 400, Allow: .5, Sigma: .1})
+	r, err = Centred(CentredInput{Apart: 1000, FrontLeft: 402, FrontRight: 402, RearLeft: 400, RearRight: 400, HalfFront: 400, Allow: .5,
+		Sigma: .1})
 	if err != nil || r.Kept != Past || len(r.Findings) != 1 || r.Findings[0].Code != "wide-front" {
 		t.Errorf("%v %s %+v", err, r.Kept, r.Findings)
 	}

@@ -40,7 +40,8 @@ func Flush(in FlushInput) (FlushResult, error) {
 	if in.Sigma == 0 {
 		in.Sigma = Uncertainty[Rule].Length
 	}
-	errs := []error{working.Within("/one", "The step", in.One, -1000, 1000, "mm"), working.Within("/other", "The step", in.Other, -1000, 1000, "mm"),
+	errs := []error{working.Within("/one", "The step", in.One, -1000, 1000, "mm"), working.Within("/other", "The step", in.Other, -1000,
+		1000, "mm"),
 		working.Within("/wanted", "The step wanted", in.Wanted, -1000, 1000, "mm"),
 		working.Within("/apart", "The distance between the ends", in.Apart, 0, 1e5, "mm"),
 		working.Within("/allow", "What is allowed", in.Allow, 0, 100, "mm"), working.Within("/sigma", "The uncertainty", in.Sigma, 0, 100, "mm")}

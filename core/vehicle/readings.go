@@ -73,6 +73,20 @@ func (s Survey) Readings() (out []taken) {
 		add(fmt.Sprintf("/sides/%d/left", i), v.Name, "left", offsetReading, v.Left)
 		add(fmt.Sprintf("/sides/%d/right", i), v.Name, "right", offsetReading, v.Right)
 	}
+	for i, v := range s.Centres {
+		at := fmt.Sprintf("/centres/%d", i)
+		add(at+"/apart", v.Name, "between the ends", sizeReading, v.Apart)
+		add(at+"/frontLeft", v.Name, "front left", offsetReading, v.FrontLeft)
+		add(at+"/frontRight", v.Name, "front right", offsetReading, v.FrontRight)
+		add(at+"/rearLeft", v.Name, "rear left", offsetReading, v.RearLeft)
+		add(at+"/rearRight", v.Name, "rear right", offsetReading, v.RearRight)
+	}
+	for i, v := range s.Flushes {
+		at := fmt.Sprintf("/flushes/%d", i)
+		add(at+"/one", v.Name, "step at one end", offsetReading, v.One)
+		add(at+"/other", v.Name, "step at the other end", offsetReading, v.Other)
+		add(at+"/middle", v.Name, "step between them", offsetReading, v.Middle)
+	}
 	first := len(out) // from here on inside widths
 	for i, v := range s.Gaps {
 		add(fmt.Sprintf("/gaps/%d/unloaded", i), v.Name, "gap unloaded", sizeReading, v.Unloaded)

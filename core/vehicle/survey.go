@@ -25,6 +25,8 @@ type Survey struct {
 	Slopes    []SlopeSet     `json:"slopes,omitempty"`
 	Squares   []SquareSet    `json:"squares,omitempty"`
 	Sides     []SideRow      `json:"sides,omitempty" doc:"left against right"`
+	Centres   []CentreRow    `json:"centres,omitempty" doc:"what must stand on a centre line"`
+	Flushes   []FlushRow     `json:"flushes,omitempty" doc:"faces that must lie flush, or a given step apart"`
 	Gaps      []GapRow       `json:"gaps,omitempty" doc:"unloaded and loaded"`
 	Measures  []MeasureRow   `json:"measures,omitempty" doc:"headroom, reach, steps between two points"`
 	Spaces    []survey.Space `json:"spaces,omitempty"`
@@ -194,6 +196,32 @@ type GapRow struct {
 	Unloaded survey.Reading `json:"unloaded"`
 	Loaded   survey.Reading `json:"loaded"`
 	Need     float64        `json:"need,omitempty" doc:"mm that must stay"`
+	Grows    float64        `json:"grows,omitempty" doc:"mm it closes besides: heat, coats to come, wear, what swells"`
+}
+
+// CentreRow is something that must stand on a centre line, by its half widths at both ends.
+type CentreRow struct {
+	ID         string         `json:"id"`
+	Name       string         `json:"name"`
+	Apart      survey.Reading `json:"apart" doc:"mm between the two ends"`
+	FrontLeft  survey.Reading `json:"frontLeft" doc:"mm from the line to its left side, at the front end"`
+	FrontRight survey.Reading `json:"frontRight"`
+	RearLeft   survey.Reading `json:"rearLeft"`
+	RearRight  survey.Reading `json:"rearRight"`
+	HalfFront  float64        `json:"halfFront,omitempty" doc:"mm, half width wanted at the front"`
+	HalfRear   float64        `json:"halfRear,omitempty" doc:"mm, at the rear; the front's when left out"`
+	Allow      float64        `json:"allow,omitempty" doc:"mm it may be off; 1 when left out"`
+}
+
+// FlushRow is the step between two faces, read at both ends and between them.
+type FlushRow struct {
+	ID     string         `json:"id"`
+	Name   string         `json:"name"`
+	One    survey.Reading `json:"one" doc:"mm it stands proud at one end, negative back"`
+	Other  survey.Reading `json:"other" doc:"mm at the other end"`
+	Middle survey.Reading `json:"middle" doc:"mm halfway between"`
+	Wanted float64        `json:"wanted,omitempty" doc:"mm it shall stand proud; flush when left out"`
+	Allow  float64        `json:"allow,omitempty" doc:"mm it may be off; 0.5 when left out"`
 }
 
 // MeasureRow is a distance between two points against a target of the brief.

@@ -23,7 +23,8 @@ func (s Survey) Check() error {
 		path string
 		n    int
 	}{{"/points", len(s.Points)}, {"/maps", len(s.Maps)}, {"/levels", len(s.Levels)}, {"/slopes", len(s.Slopes)}, {"/squares", len(s.Squares)},
-		{"/sides", len(s.Sides)}, {"/gaps", len(s.Gaps)}, {"/measures", len(s.Measures)}, {"/spaces", len(s.Spaces)}, {"/placed", len(s.Placed)},
+		{"/sides", len(s.Sides)}, {"/centres", len(s.Centres)}, {"/flushes", len(s.Flushes)}, {"/gaps", len(s.Gaps)}, {"/measures",
+			len(s.Measures)}, {"/spaces", len(s.Spaces)}, {"/placed", len(s.Placed)},
 		{"/drillings", len(s.Drillings)}, {"/follows", len(s.Follows)}, {"/stacks", len(s.Stacks)}, {"/fits", len(s.Fits)},
 		{"/checks", len(s.Checks)}} {
 		if x.n > brief.MaxList {
@@ -73,6 +74,12 @@ func (s Survey) named() (out []struct{ path, id, name string }) {
 	}
 	for i, v := range s.Sides {
 		add("sides", i, v.ID, v.Name)
+	}
+	for i, v := range s.Centres {
+		add("centres", i, v.ID, v.Name)
+	}
+	for i, v := range s.Flushes {
+		add("flushes", i, v.ID, v.Name)
 	}
 	for i, v := range s.Gaps {
 		add("gaps", i, v.ID, v.Name)
@@ -160,6 +167,21 @@ func (s Survey) checkReadings() error {
 	}
 	for i, v := range s.Sides {
 		errs = append(errs, working.Within(fmt.Sprintf("/sides/%d/allow", i), "The difference allowed", v.Allow, 0, 1000, "mm"))
+	}
+	for i, v := range s.Centres {
+		at := fmt.Sprintf("/centres/%d", i)
+		errs = append(errs, working.Within(at+"/halfFront", "The half width wanted", v.HalfFront, 0, 1e5, "mm"),
+			working.Within(at+"/halfRear", "The half width wanted", v.HalfRear, 0, 1e5, "mm"), working.Within(at+"/allow", "What is allowed",
+				v.Allow, 0, 1000, "mm"))
+	}
+	for i, v := range s.Flushes {
+		at := fmt.Sprintf("/flushes/%d", i)
+		errs = append(errs, working.Within(at+"/wanted", "The step wanted", v.Wanted, -1000, 1000, "mm"),
+			working.Within(at+"/allow", "What is allowed", v.Allow, 0, 100, "mm"))
+	}
+	for i, v := range s.Gaps {
+		errs = append(errs, working.Within(fmt.Sprintf("/gaps/%d/need", i), "What must stay", v.Need, 0, 1e4, "mm"),
+			working.Within(fmt.Sprintf("/gaps/%d/grows", i), "What it grows", v.Grows, 0, 1000, "mm"))
 	}
 	for i, v := range s.Stacks {
 		if len(v.Places) > 50 || len(v.Layers) > 50 || len(v.Shims) > 20 {

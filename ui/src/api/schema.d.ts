@@ -3229,6 +3229,32 @@ export interface components {
             span?: components["schemas"]["Given"];
             trailer?: boolean;
         };
+        CentreRow: {
+            /**
+             * Format: double
+             * @description mm it may be off; 1 when left out
+             */
+            allow?: number;
+            /** @description mm between the two ends */
+            apart: components["schemas"]["SurveyReading"];
+            /** @description mm from the line to its left side, at the front end */
+            frontLeft: components["schemas"]["SurveyReading"];
+            frontRight: components["schemas"]["SurveyReading"];
+            /**
+             * Format: double
+             * @description mm, half width wanted at the front
+             */
+            halfFront?: number;
+            /**
+             * Format: double
+             * @description mm, at the rear; the front's when left out
+             */
+            halfRear?: number;
+            id: string;
+            name: string;
+            rearLeft: components["schemas"]["SurveyReading"];
+            rearRight: components["schemas"]["SurveyReading"];
+        };
         ChangeRequest: {
             base?: components["schemas"]["Base"];
             flange?: components["schemas"]["Flange"];
@@ -5025,6 +5051,26 @@ export interface components {
         FlatRequest: {
             part: components["schemas"]["Recipe"];
         };
+        FlushRow: {
+            /**
+             * Format: double
+             * @description mm it may be off; 0.5 when left out
+             */
+            allow?: number;
+            id: string;
+            /** @description mm halfway between */
+            middle: components["schemas"]["SurveyReading"];
+            name: string;
+            /** @description mm it stands proud at one end, negative back */
+            one: components["schemas"]["SurveyReading"];
+            /** @description mm at the other end */
+            other: components["schemas"]["SurveyReading"];
+            /**
+             * Format: double
+             * @description mm it shall stand proud; flush when left out
+             */
+            wanted?: number;
+        };
         FoldedAnswer: {
             holes: components["schemas"]["FoldedHole"][];
         };
@@ -5476,6 +5522,11 @@ export interface components {
             tape?: "inside" | "outside" | "sameEdge" | "centre";
         };
         GapRow: {
+            /**
+             * Format: double
+             * @description mm it closes besides: heat, coats to come, wear, what swells
+             */
+            grows?: number;
             id: string;
             loaded: components["schemas"]["SurveyReading"];
             name: string;
@@ -10622,6 +10673,8 @@ export interface components {
              * @description mm placed things keep off each other
              */
             between?: number;
+            /** @description what must stand on a centre line */
+            centres?: components["schemas"]["CentreRow"][];
             /** @description re-taping and fit checks by part */
             checks?: components["schemas"]["PartCheck"][];
             datum: components["schemas"]["Datum"];
@@ -10630,6 +10683,8 @@ export interface components {
             /** @description holes drilled into the vehicle */
             drillings?: components["schemas"]["Drilling"][];
             fits?: components["schemas"]["FitSet"][];
+            /** @description faces that must lie flush, or a given step apart */
+            flushes?: components["schemas"]["FlushRow"][];
             follows?: components["schemas"]["Follow"][];
             /** @description unloaded and loaded */
             gaps?: components["schemas"]["GapRow"][];
@@ -11257,6 +11312,7 @@ export interface components {
         Surveyed: {
             /** @description what was not measured here, and what stands on it */
             assumed: components["schemas"]["AssumedTold"][];
+            centres: components["schemas"]["ResultTold"][];
             /** @description re-taping, part by part */
             checks: components["schemas"]["CheckTold"][];
             /** @description shortest of what is needed first */
@@ -11264,6 +11320,7 @@ export interface components {
             drillings: components["schemas"]["DrillTold"][];
             findings: components["schemas"]["Finding"][];
             fits: components["schemas"]["ResultTold"][];
+            flushes: components["schemas"]["ResultTold"][];
             follows: components["schemas"]["FollowTold"][];
             gaps: components["schemas"]["ResultTold"][];
             /** @description ground clearance, approach, departure, break-over */

@@ -1,7 +1,7 @@
 /** Tables of readings that each come to one line. */
 type Field = { key: string; label: string; kind: 'length' | 'angle'; plain?: boolean }
 export type RowKind = {
-  list: 'slopes' | 'squares' | 'sides' | 'gaps' | 'measures'
+  list: 'slopes' | 'squares' | 'sides' | 'centres' | 'flushes' | 'gaps' | 'measures'
   title: string
   add: string
   about: string
@@ -43,6 +43,35 @@ export const rows: RowKind[] = [
     ],
   },
   {
+    list: 'centres',
+    title: 'On the centre line',
+    add: 'Add what must stand on it',
+    about: 'From the centre line to its left and right side, at both ends. What stands off and what is turned are told apart.',
+    fields: [
+      { key: 'frontLeft', label: 'Left, front end', kind: 'length' },
+      { key: 'frontRight', label: 'Right, front end', kind: 'length' },
+      { key: 'rearLeft', label: 'Left, rear end', kind: 'length' },
+      { key: 'rearRight', label: 'Right, rear end', kind: 'length' },
+      { key: 'apart', label: 'Between the ends', kind: 'length' },
+      { key: 'halfFront', label: 'Half width wanted, front', kind: 'length', plain: true },
+      { key: 'halfRear', label: 'Half width wanted, rear', kind: 'length', plain: true },
+      { key: 'allow', label: 'May be off by', kind: 'length', plain: true },
+    ],
+  },
+  {
+    list: 'flushes',
+    title: 'Flush',
+    add: 'Add two faces',
+    about: 'How far one face stands proud of the other; back is negative. Both ends, and halfway where it may bow.',
+    fields: [
+      { key: 'one', label: 'Proud at one end', kind: 'length' },
+      { key: 'other', label: 'Proud at the other', kind: 'length' },
+      { key: 'middle', label: 'Halfway', kind: 'length' },
+      { key: 'wanted', label: 'Wanted', kind: 'length', plain: true },
+      { key: 'allow', label: 'May be off by', kind: 'length', plain: true },
+    ],
+  },
+  {
     list: 'gaps',
     title: 'Gaps, loaded',
     add: 'Add a gap',
@@ -51,6 +80,7 @@ export const rows: RowKind[] = [
       { key: 'unloaded', label: 'Unloaded', kind: 'length' },
       { key: 'loaded', label: 'Loaded', kind: 'length' },
       { key: 'need', label: 'Must stay', kind: 'length', plain: true },
+      { key: 'grows', label: 'Closes besides: heat, coats, wear', kind: 'length', plain: true },
     ],
   },
   {
