@@ -122,7 +122,8 @@ func (s *server) sheetRoutes() {
 			}
 			v.worked, err = s.jobs.WorkSurvey(ctx, w.id, v.survey)
 			v.lines = lines{j.Brief.Display(), false}
-			v.SurveySheet = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Vehicle, Revision: revision, Date: j.Updated.UTC(), Paper: w.paper}
+			v.SurveySheet = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Called(), Revision: revision, Date: j.Updated.UTC(),
+				Paper: w.paper}
 			return v, label{job: j.Brief.Name, of: "survey", revision: revision}, err
 		}})
 }

@@ -18,13 +18,14 @@ const BriefSchema = 3
 // Brief is what the work is for, what it carries, how it is driven and how it
 // is written.
 type Brief struct {
-	Schema   int     `json:"schema,omitempty" doc:"version of this form, 3; older ones are read"`
-	Name     string  `json:"name"`
-	Purpose  string  `json:"purpose,omitempty" doc:"what it is for"`
-	Vehicle  string  `json:"vehicle,omitempty"`
-	Quantity int     `json:"quantity" doc:"how many of the whole job"`
-	Unit     Unit    `json:"unit" enum:"mm,fraction,decimal" doc:"how lengths are written"`
-	Grain    float64 `json:"grain" doc:"mm, step of the arrow keys and finest fraction shown"`
+	Schema   int      `json:"schema,omitempty" doc:"version of this form, 3; older ones are read"`
+	Name     string   `json:"name"`
+	Purpose  string   `json:"purpose,omitempty" doc:"what it is for"`
+	Vehicle  string   `json:"vehicle,omitempty"`
+	Identity Identity `json:"identity,omitempty" doc:"which vehicle of its kind it is"`
+	Quantity int      `json:"quantity" doc:"how many of the whole job"`
+	Unit     Unit     `json:"unit" enum:"mm,fraction,decimal" doc:"how lengths are written"`
+	Grain    float64  `json:"grain" doc:"mm, step of the arrow keys and finest fraction shown"`
 
 	Targets     []Target      `json:"targets,omitempty" doc:"what is to be reached"`
 	Criticality Criticality   `json:"criticality,omitempty" enum:"comfort,load,people" doc:"what happens when it fails"`
@@ -234,7 +235,7 @@ func (b Brief) Check() error {
 			return working.Refuse(x.path, "This x.list holds up to %d.", MaxList)
 		}
 	}
-	if err := b.texts(); err != nil {
+	if err := working.First(b.texts(), b.Identity.check()); err != nil {
 		return err
 	}
 	if err := b.Numbers(); err != nil {

@@ -20,7 +20,9 @@ func Amount(v float64) *float64 { return &v }
 func OrchardTruck() brief.Brief {
 	return brief.Brief{Name: "Orchard truck",
 		Purpose: "A 185 kg apple press stands on four feet over the rear axle and comes off in an afternoon.",
-		Vehicle: "Morvan 350 panel truck, retired", Quantity: 1, Unit: brief.UnitMM, Grain: 1,
+		Vehicle: "Morvan 350 panel truck, retired", Identity: brief.Identity{Variant: "long wheelbase, single cab", Year: "third series",
+			Fitted: []brief.Fitted{{ID: "spare-below", Text: "Spare wheel under the load floor", State: "no", Seen: "Tovi, from below"},
+				{ID: "second-battery", Text: "Second battery on the left rail", State: "no", Seen: "Tovi, from below"}}}, Quantity: 1, Unit: brief.UnitMM, Grain: 1,
 		Criticality: brief.LoadLost, Strength: strength.Rule{School: strength.Allowable}, Use: load.Smooth,
 		Targets: []brief.Target{
 			{ID: "press-off", Text: "Press off the truck by two people", Unit: "min", Sense: "atMost", Wanted: Amount(45)},

@@ -19,6 +19,11 @@ func holds(b brief.Brief, c vehicle.PartCheck, id, unrated string) []string {
 			out = append(out, "An open question about "+o.Kind+": "+o.Text)
 		}
 	}
+	for _, f := range b.Identity.Fitted {
+		if f.Holds(id) {
+			out = append(out, "It depends on whether the vehicle has this, and nobody looked: "+f.Text)
+		}
+	}
 	for _, i := range c.Issues {
 		if !i.Done {
 			out = append(out, "From trying its fit: "+i.Text)
@@ -86,6 +91,11 @@ func (s Site) heldBy(ids []string) string {
 	for _, o := range s.Brief.Open {
 		if o.Of == "" && o.Holds("") || o.Of != "" && slices.Contains(ids, o.Of) && o.Holds(o.Of) {
 			return "an open question about " + o.Kind + ": " + strings.TrimSpace(o.Text)
+		}
+	}
+	for _, f := range s.Brief.Identity.Fitted {
+		if f.Of != "" && slices.Contains(ids, f.Of) && f.Open() {
+			return "nobody looked whether the vehicle has this: " + strings.TrimSpace(f.Text)
 		}
 	}
 	for _, c := range s.Survey.Checks {

@@ -50,6 +50,11 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 			say(working.Mind, "open-"+o.Kind, "Open items", "Not settled, and it is about %s: %s", o.Kind, o.Text)
 		}
 	}
+	for _, f := range b.Identity.Fitted {
+		if f.Open() {
+			say(working.Mind, "fitted", "The vehicle", "Whether the vehicle has this is not known, and it decides whether things fit: %s", f.Text)
+		}
+	}
 	mass := told.Pen{Display: b.Display()}.Mass
 	if l := b.Limits.Lift; l != nil && l.Value > 0 {
 		for _, d := range b.Devices {

@@ -41,6 +41,7 @@ func wanted() []Field {
 			"factored", "factored (φ)", "φ times strength against loads with factors",
 			"g-case", "g-case", "yield or proof over a margin against the accelerations"), "school"),
 		of("Target", plain("atMost", "at most", "atLeast", "at least"), "sense"),
+		of("Fitted", plain("yes", "it has it", "no", "it has it not", "unknown", "nobody looked yet"), "state"),
 		of("OpenItem", plain("strength", "strength", "safety", "safety", "other", "other"), "kind"),
 		of("Given", trusts, "trust"),
 		of("Gravity", trusts, "trust"),

@@ -3107,6 +3107,8 @@ export interface components {
              * @description mm, step of the arrow keys and finest fraction shown
              */
             grain: number;
+            /** @description which vehicle of its kind it is */
+            identity?: components["schemas"]["Identity"];
             /** @description bolted joints between parts, members, devices and the vehicle */
             joints?: components["schemas"]["Joint"][];
             limits?: components["schemas"]["Limits"];
@@ -4911,6 +4913,20 @@ export interface components {
             /** @description everything at its limit at once */
             worst: components["schemas"]["FitSpan"];
         };
+        Fitted: {
+            id: string;
+            /** @description id of the part or frame that depends on it */
+            of?: string;
+            /** @description who looked, and where */
+            seen?: string;
+            /**
+             * @description whether this vehicle has it
+             * @enum {string}
+             */
+            state: "yes" | "no" | "unknown";
+            /** @description the option: second battery, tow pack, spare wheel below */
+            text: string;
+        };
         Fix: {
             edits: components["schemas"]["Edit"][];
             /** @description what the press does */
@@ -6542,6 +6558,16 @@ export interface components {
             /** @enum {string} */
             reference: "ultimate";
             working: components["schemas"]["Working"];
+        };
+        Identity: {
+            /** @description options that decide whether something fits */
+            fitted?: components["schemas"]["Fitted"][];
+            /** @description on its plate */
+            number?: string;
+            /** @description body, wheelbase, drive */
+            variant?: string;
+            /** @description of the model, as on its plate */
+            year?: string;
         };
         ImportAnswer: {
             /** @description where an outline crosses itself */

@@ -13,6 +13,7 @@ import ChoiceRow from '@/kit/ChoiceRow.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import DeviceList from './DeviceList.vue'
+import IdentityForm from './IdentityForm.vue'
 import KeptNumber from './KeptNumber.vue'
 import LimitForm from './LimitForm.vue'
 import OpenList from './OpenList.vue'
@@ -43,11 +44,14 @@ const near = computed(
       Math.abs(b.value - brief.value!.grain) < Math.abs(a.value - brief.value!.grain) ? b : a,
     ).value,
 )
+/** Options nobody looked for yet. */
+const fittedOpen = (b: Brief) => b.identity?.fitted?.filter((f) => f.state !== 'yes' && f.state !== 'no').length ?? 0
 const sections = computed(() => {
   const b = brief.value!
   const n = (list?: unknown[] | null) => list?.length ?? 0
   return [
     { id: 'purpose', name: 'Purpose', says: '' },
+    { id: 'which', name: 'Which vehicle', says: fittedOpen(b) ? `${fittedOpen(b)}` : '' },
     { id: 'targets', name: 'Targets', says: n(b.targets) ? `${n(b.targets)}` : '' },
     { id: 'road', name: 'Road and strength', says: '' },
     { id: 'devices', name: 'Devices', says: n(b.devices) ? `${n(b.devices)}` : '' },
@@ -110,6 +114,10 @@ const sections = computed(() => {
         :wrong="open.fault('/quantity')"
         @update:model-value="(v) => open.set('/quantity', v)"
       />
+    </section>
+    <section id="which">
+      <h2>Which vehicle it is</h2>
+      <IdentityForm :open="open" :job="job" />
     </section>
     <section id="targets">
       <h2>Targets</h2>

@@ -3,19 +3,14 @@
 import CardList from '@/kit/CardList.vue'
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
-import { useFrames, useJob } from '@/api/queries'
 import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
+import { useThings } from './things'
 
 const props = defineProps<{ open: OpenBrief; job: string }>()
-const { data: page } = useJob(() => props.job)
-const { data: frames } = useFrames(() => props.job)
-const things = computed(() => [
-  { value: '', text: 'everything of the job' },
-  ...[...(page.value?.parts ?? []), ...(frames.value ?? [])].map((p) => ({ value: p.id, text: p.name })),
-])
+const things = useThings(() => props.job, 'everything of the job')
 const list = computed(() => props.open.brief.value?.open ?? [])
 </script>
 
