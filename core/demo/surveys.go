@@ -111,11 +111,6 @@ func OrchardSurvey() vehicle.Survey {
 			First: Taped(3449), Second: Taped(3442)}},
 		Sides: []vehicle.SideRow{{ID: "rail-up", Name: "Rail to floor, at the press", Left: Taped(102), Right: Taped(103), Allow: 2},
 			{ID: "arch", Name: "Wheel arch to door post", Left: Taped(418), Right: Taped(424), Allow: 3}},
-		Centres: []vehicle.CentreRow{{ID: "tray-line", Name: "Tray on the frame's middle", Apart: Taped(1180), FrontLeft: ruled(401),
-			FrontRight: ruled(399.5),
-			RearLeft:   ruled(398), RearRight: ruled(402), Allow: 3}},
-		Flushes: []vehicle.FlushRow{{ID: "locker-flush", Name: "Locker door to the side panel", One: ruled(.5), Other: ruled(-2), Allow: 1.5}},
-		Gaps:    []vehicle.GapRow{{ID: "tyre-arch", Name: "Tyre to wheel arch", Unloaded: Taped(142), Loaded: Taped(88), Need: 60, Grows: 6}},
 		Measures: []vehicle.MeasureRow{{ID: "step-up", Name: "Step up at the rear", Kind: "step", From: "ground-rear",
 			To: "step-edge", Target: "step"}},
 		Spaces: []survey.Space{
@@ -146,6 +141,8 @@ func OrchardSurvey() vehicle.Survey {
 		Checks: []vehicle.PartCheck{{Part: "Press foot", Fit: "board", Result: "sits flat on both feet", Retape: []vehicle.Retape{},
 			Aside: "made to the press's own drawing and tried in board"},
 			{Part: "Shelf bracket", Aside: "no place to meet: four alike on a plain wall"}}}
+	demoLines(&s)
+	s.Olds, s.Trials = demoOlds(), demoTrials()
 	s.Stacks = demoStacks()
 	s.Fits = demoFits()
 	return s
@@ -191,4 +188,28 @@ func LorrySurvey() vehicle.Survey {
 				Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-14 * in, -24 * in, 14 * in}, Size: [3]float64{in / 16, 24 * in, 20 * in}}}},
 		Checks: []vehicle.PartCheck{{Part: "Amplifier shelf", Fit: "paper", Result: "clears the hinge",
 			Aside: "hung on cleats that are drilled through it"}}}
+}
+
+// demoOlds is the bracket that the tray brackets take the place of.
+func demoOlds() []vehicle.Replaced {
+	return []vehicle.Replaced{{ID: "old-bracket", Name: "Old tray bracket, left", For: "Compressor tray bracket",
+		Made:   "5 mm mild steel, two bolts",
+		Failed: "cracked from the lower front hole to the edge", Sizes: []vehicle.OldSize{
+			{ID: "old-thick", Name: "Thickness", Value: callipered(5)}}}}
+}
+
+// demoTrials is the step at the rear, tried.
+func demoTrials() []vehicle.Trial {
+	return []vehicle.Trial{{ID: "step-trial", Name: "Step at the rear", Who: "Tovi, 1.71 m, with boots", Point: "step-edge",
+		Asks: []vehicle.TrialAsk{{What: "inOut", Answer: "good", Note: "with a crate in both arms"}, {What: "pedals", Answer: "needless"},
+			{What: "wheel", Answer: "needless"}}}}
+}
+
+// demoLines is what must stand in line, lie flush and keep its gap.
+func demoLines(s *vehicle.Survey) {
+	s.Centres = []vehicle.CentreRow{{ID: "tray-line", Name: "Tray on the frame's middle", Apart: Taped(1180), FrontLeft: ruled(401),
+		FrontRight: ruled(399.5),
+		RearLeft:   ruled(398), RearRight: ruled(402), Allow: 3}}
+	s.Flushes = []vehicle.FlushRow{{ID: "locker-flush", Name: "Locker door to the side panel", One: ruled(.5), Other: ruled(-2), Allow: 1.5}}
+	s.Gaps = []vehicle.GapRow{{ID: "tyre-arch", Name: "Tyre to wheel arch", Unloaded: Taped(142), Loaded: Taped(88), Need: 60, Grows: 6}}
 }

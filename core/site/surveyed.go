@@ -35,6 +35,8 @@ type Surveyed struct {
 	Follows    []FollowTold                      `json:"follows"`
 	Stacks     []vehicle.StackTold               `json:"stacks"`
 	Fits       []vehicle.ResultTold              `json:"fits"`
+	Olds       []OldTold                         `json:"olds"`
+	Trials     []TrialTold                       `json:"trials"`
 	Checks     []CheckTold                       `json:"checks" doc:"re-taping, part by part"`
 	Repeats    []vehicle.ResultTold              `json:"repeats" doc:"readings taken more than once"`
 	Assumed    []vehicle.AssumedTold             `json:"assumed" doc:"what was not measured here, and what stands on it"`
@@ -98,7 +100,8 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 		Gaps:     []vehicle.ResultTold{},
 		Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
 		Clearances: []ClearTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{}, Drillings: []DrillTold{},
-		Follows: []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Checks: []CheckTold{},
+		Follows: []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Olds: []OldTold{}, Trials: []TrialTold{},
+		Checks:  []CheckTold{},
 		Repeats: []vehicle.ResultTold{}, Assumed: []vehicle.AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{},
 		Words: map[string]string{}, Tools: vehicle.Instruments(p, s.Shop)}
 	for k, v := range survey.Kinds {
@@ -124,6 +127,8 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 	for _, f := range frames {
 		out.Checks = append(out.Checks, checkFrame(l, s, b, f))
 	}
+	olds(l, s, parts, &out)
+	trials(l, s, &out)
 	repeats(l, s, &out)
 	out.assumed(s)
 	out.gather()

@@ -49,6 +49,36 @@ func (s Survey) Readings() (out []taken) {
 			add(fmt.Sprintf("/maps/%d/readings/%d/value", i, k), m.Name, fmt.Sprintf("distance %d", k+1), sizeReading, r.Value)
 		}
 	}
+	s.tables(add)
+	first := len(out) // from here on inside widths
+	for i, v := range s.Gaps {
+		add(fmt.Sprintf("/gaps/%d/unloaded", i), v.Name, "gap unloaded", sizeReading, v.Unloaded)
+		add(fmt.Sprintf("/gaps/%d/loaded", i), v.Name, "gap loaded", sizeReading, v.Loaded)
+	}
+	for i, v := range s.Stacks {
+		for k, p := range v.Places {
+			add(fmt.Sprintf("/stacks/%d/places/%d/gap", i, k), v.Name, "gap, "+p.Name, sizeReading, p.Gap)
+		}
+	}
+	for i, v := range s.Fits {
+		if v.Pocket != nil {
+			add(fmt.Sprintf("/fits/%d/pocket/width", i), v.Name, "pocket width", sizeReading, v.Pocket.Width)
+			add(fmt.Sprintf("/fits/%d/pocket/height", i), v.Name, "pocket height", sizeReading, v.Pocket.Height)
+		}
+	}
+	for i := first; i < len(out); i++ {
+		out[i].Inner = true
+	}
+	for i, v := range s.Checks {
+		for k, r := range v.Retape {
+			add(fmt.Sprintf("/checks/%d/retape/%d/value", i, k), "measured again", r.Dimension, sizeReading, r.Value)
+		}
+	}
+	return out
+}
+
+// tables adds the readings of what comes to one line each.
+func (s Survey) tables(add func(path, of, what string, kind readingKind, r survey.Reading)) {
 	for i, v := range s.Levels {
 		at := fmt.Sprintf("/levels/%d", i)
 		add(at+"/wheelbase", v.Name, "front to rear", sizeReading, v.Wheelbase)
@@ -87,29 +117,9 @@ func (s Survey) Readings() (out []taken) {
 		add(at+"/other", v.Name, "step at the other end", offsetReading, v.Other)
 		add(at+"/middle", v.Name, "step between them", offsetReading, v.Middle)
 	}
-	first := len(out) // from here on inside widths
-	for i, v := range s.Gaps {
-		add(fmt.Sprintf("/gaps/%d/unloaded", i), v.Name, "gap unloaded", sizeReading, v.Unloaded)
-		add(fmt.Sprintf("/gaps/%d/loaded", i), v.Name, "gap loaded", sizeReading, v.Loaded)
-	}
-	for i, v := range s.Stacks {
-		for k, p := range v.Places {
-			add(fmt.Sprintf("/stacks/%d/places/%d/gap", i, k), v.Name, "gap, "+p.Name, sizeReading, p.Gap)
+	for i, v := range s.Olds {
+		for k, z := range v.Sizes {
+			add(fmt.Sprintf("/olds/%d/sizes/%d/value", i, k), v.Name, z.Name, sizeReading, z.Value)
 		}
 	}
-	for i, v := range s.Fits {
-		if v.Pocket != nil {
-			add(fmt.Sprintf("/fits/%d/pocket/width", i), v.Name, "pocket width", sizeReading, v.Pocket.Width)
-			add(fmt.Sprintf("/fits/%d/pocket/height", i), v.Name, "pocket height", sizeReading, v.Pocket.Height)
-		}
-	}
-	for i := first; i < len(out); i++ {
-		out[i].Inner = true
-	}
-	for i, v := range s.Checks {
-		for k, r := range v.Retape {
-			add(fmt.Sprintf("/checks/%d/retape/%d/value", i, k), "measured again", r.Dimension, sizeReading, r.Value)
-		}
-	}
-	return out
 }

@@ -37,6 +37,8 @@ type Survey struct {
 	Follows   []Follow       `json:"follows,omitempty"`
 	Stacks    []StackSet     `json:"stacks,omitempty"`
 	Fits      []FitSet       `json:"fits,omitempty"`
+	Olds      []Replaced     `json:"olds,omitempty" doc:"parts that were on it, to set the new ones beside"`
+	Trials    []Trial        `json:"trials,omitempty" doc:"people who tried where a seat, a step or controls go"`
 	Drawn     string         `json:"drawn,omitempty" doc:"why nothing of this job is measured again: made to a drawing, a bench thing; printed"`
 	Checks    []PartCheck    `json:"checks,omitempty" doc:"re-taping and fit checks by part"`
 }

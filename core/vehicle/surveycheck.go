@@ -26,6 +26,7 @@ func (s Survey) Check() error {
 		{"/sides", len(s.Sides)}, {"/centres", len(s.Centres)}, {"/flushes", len(s.Flushes)}, {"/gaps", len(s.Gaps)}, {"/measures",
 			len(s.Measures)}, {"/spaces", len(s.Spaces)}, {"/placed", len(s.Placed)},
 		{"/drillings", len(s.Drillings)}, {"/follows", len(s.Follows)}, {"/stacks", len(s.Stacks)}, {"/fits", len(s.Fits)},
+		{"/olds", len(s.Olds)}, {"/trials", len(s.Trials)},
 		{"/checks", len(s.Checks)}} {
 		if x.n > brief.MaxList {
 			return working.Refuse(x.path, "This list holds up to %d.", brief.MaxList)
@@ -43,7 +44,7 @@ func (s Survey) Check() error {
 	if err := working.Within("/hook", "The tape's hook", s.Hook, 0, 20, "mm"); err != nil {
 		return err
 	}
-	return working.First(s.checkNames(), s.checkReadings(), s.checkRoom())
+	return working.First(s.checkNames(), s.checkReadings(), s.checkRoom(), s.checkOld())
 }
 
 // named lists everything with an id and a name.
@@ -104,6 +105,15 @@ func (s Survey) named() (out []struct{ path, id, name string }) {
 	}
 	for i, v := range s.Fits {
 		add("fits", i, v.ID, v.Name)
+	}
+	for i, v := range s.Olds {
+		add("olds", i, v.ID, v.Name)
+		for k, z := range v.Sizes {
+			add(fmt.Sprintf("olds/%d/sizes", i), k, z.ID, z.Name)
+		}
+	}
+	for i, v := range s.Trials {
+		add("trials", i, v.ID, v.Name)
 	}
 	return out
 }
@@ -293,6 +303,10 @@ func (s Survey) Renamed(ids map[string]string) Survey {
 	}
 	for i := range s.Checks {
 		name(&s.Checks[i].Part)
+	}
+	s.Olds = append([]Replaced{}, s.Olds...)
+	for i := range s.Olds {
+		name(&s.Olds[i].For)
 	}
 	return s
 }

@@ -8891,6 +8891,45 @@ export interface components {
             /** Format: int64 */
             undoTo?: number;
         };
+        OldSize: {
+            id: string;
+            name: string;
+            /** @description key of the size of the new part it is set against */
+            now?: string;
+            /** @description mm */
+            value: components["schemas"]["SurveyReading"];
+            /** @description why the new one differs */
+            why?: string;
+        };
+        OldSizeTold: {
+            differs: string;
+            id: string;
+            /** @description empty where none is set against it */
+            now: string;
+            old: string;
+            says: string;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+        };
+        OldTold: {
+            findings: components["schemas"]["Finding"][];
+            id?: string;
+            least?: components["schemas"]["Source"];
+            name: string;
+            says?: string;
+            /** @description sizes of the new part that can be set against */
+            sized: components["schemas"]["Sized"][];
+            sizes: components["schemas"]["OldSizeTold"][];
+            text: string;
+            /**
+             * Format: double
+             * @description mm, degrees or share
+             */
+            value?: number;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
+        };
         OneSize: {
             /** Format: double */
             hardest: number | null;
@@ -9621,6 +9660,17 @@ export interface components {
              */
             width?: number;
         };
+        Replaced: {
+            /** @description where and how it failed, or why it goes */
+            failed?: string;
+            /** @description id of the part or frame that takes its place */
+            for?: string;
+            id: string;
+            /** @description of what it was made, how it was held */
+            made?: string;
+            name: string;
+            sizes?: components["schemas"]["OldSize"][];
+        };
         Result: {
             /**
              * Format: double
@@ -10344,6 +10394,15 @@ export interface components {
             name: string;
             password: string;
         };
+        Sized: {
+            key: string;
+            name: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            value: number;
+        };
         Sketch: {
             /** @description mm, x to the right, y down */
             lines: number[][][];
@@ -10727,6 +10786,8 @@ export interface components {
             maps?: components["schemas"]["HoleMap"][];
             /** @description headroom, reach, steps between two points */
             measures?: components["schemas"]["MeasureRow"][];
+            /** @description parts that were on it, to set the new ones beside */
+            olds?: components["schemas"]["Replaced"][];
             placed?: components["schemas"]["Placed"][];
             points?: components["schemas"]["SurveyPoint"][];
             /**
@@ -10740,6 +10801,8 @@ export interface components {
             spaces?: components["schemas"]["SurveySpace"][];
             squares?: components["schemas"]["SquareSet"][];
             stacks?: components["schemas"]["StackSet"][];
+            /** @description people who tried where a seat, a step or controls go */
+            trials?: components["schemas"]["Trial"][];
             wheels?: components["schemas"]["SurveyWheels"];
         };
         SurveyCentredInput: {
@@ -11354,6 +11417,7 @@ export interface components {
             levels: components["schemas"]["LevelTold"][];
             maps: components["schemas"]["MapTold"][];
             measures: components["schemas"]["ResultTold"][];
+            olds: components["schemas"]["OldTold"][];
             /** @description of the opening spaces, in their order */
             openings: components["schemas"]["ResultTold"][];
             placed: components["schemas"]["PlacedTold"][];
@@ -11370,6 +11434,7 @@ export interface components {
             tools: {
                 [key: string]: components["schemas"]["InstrumentTold"];
             };
+            trials: components["schemas"]["TrialTold"][];
             /** @description names of kinds of space */
             words: {
                 [key: string]: string;
@@ -11681,6 +11746,45 @@ export interface components {
              */
             blankY: number;
             working: components["schemas"]["Working"];
+        };
+        Trial: {
+            asks?: components["schemas"]["TrialAsk"][];
+            /** @description mm, where that point lay when it was tried */
+            at?: number[];
+            id: string;
+            name: string;
+            /** @description id of the surveyed point that says where it stood */
+            point?: string;
+            /** @description who tried it, and how tall */
+            who?: string;
+        };
+        TrialAsk: {
+            /**
+             * @description left out when not looked at; needless where there is no such thing
+             * @enum {string}
+             */
+            answer?: "good" | "bad" | "needless";
+            note?: string;
+            /** @enum {string} */
+            what: "head" | "sight" | "mirrors" | "reach" | "wheel" | "pedals" | "knees" | "belt" | "inOut" | "weather";
+        };
+        TrialTold: {
+            /** @description mm, where its point lies now */
+            at?: number[];
+            findings: components["schemas"]["Finding"][];
+            id?: string;
+            least?: components["schemas"]["Source"];
+            name: string;
+            says?: string;
+            text: string;
+            /**
+             * Format: double
+             * @description mm, degrees or share
+             */
+            value?: number;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
         };
         TubeBendInput: {
             bends: components["schemas"]["TubeTurn"][];

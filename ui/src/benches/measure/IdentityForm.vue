@@ -11,7 +11,7 @@ import TextField from '@/kit/TextField.vue'
 import { useThings } from './things'
 
 const props = defineProps<{ open: OpenBrief; job: string }>()
-const things = useThings(() => props.job, 'nothing in particular')
+const things = useThings(() => props.job, 'nothing yet')
 const is = computed(() => props.open.brief.value?.identity)
 const fitted = computed(() => is.value?.fitted ?? [])
 const states = computed(() => wordsOf('Fitted', 'state'))
@@ -80,7 +80,7 @@ const states = computed(() => wordsOf('Fitted', 'state'))
 
 <style scoped>
 .item {
-  grid-template-columns: minmax(180px, 1fr) 150px 170px minmax(150px, 1fr);
+  grid-template-columns: minmax(180px, 1fr) 150px 190px minmax(150px, 1fr);
 }
 @media (max-width: 980px) {
   .item {

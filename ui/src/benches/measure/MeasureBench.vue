@@ -8,6 +8,7 @@ const sheets = [
   { id: '', name: 'The task', view: BriefSheet },
   { id: 'vehicle', name: 'The vehicle', view: defineAsyncComponent(() => import('./VehicleSheet.vue')) },
   { id: 'room', name: 'Room and placing', view: defineAsyncComponent(() => import('./RoomSheet.vue')) },
+  { id: 'tried', name: 'Old parts, trials', view: defineAsyncComponent(() => import('./TriedSheet.vue')) },
   { id: 'fits', name: 'Stacks and fits', view: defineAsyncComponent(() => import('./FitSheet.vue')) },
 ]
 const here = computed(() => sheets.find((s) => s.id === (props.sheet ?? '')) ?? sheets[0]!)
