@@ -28,7 +28,17 @@ type PlacedTold struct {
 	Least    *brief.Source     `json:"least,omitempty"`
 	Ways     []string          `json:"ways" doc:"other ways it would bolt up"`
 	Remedy   string            `json:"remedy,omitempty" doc:"what leaves one way"`
+	Lies     []Lies            `json:"lies" doc:"where its origin and ends lie, from the point its numbers count from: forward, left, up; empty without a place"`
+	Past     []string          `json:"past" doc:"how far it reaches past the outermost points that hold it, by way"`
 	Findings []working.Finding `json:"findings"`
+}
+
+// Lies is where a placed thing's origin and ends lie along one way, in mm.
+type Lies struct {
+	Origin float64 `json:"origin"`
+	Low    float64 `json:"low"`
+	Middle float64 `json:"middle"`
+	High   float64 `json:"high"`
 }
 
 // HoleChoice is a hole of a part, or a foot of a device.
@@ -100,7 +110,8 @@ func (s *stander) stand(id string) *stand {
 		return d
 	}
 	p := s.list[id]
-	d := &stand{told: PlacedTold{ID: p.ID, Name: p.Name, Holes: []HoleChoice{}, Misses: []Miss{}, Ways: []string{},
+	d := &stand{told: PlacedTold{ID: p.ID, Name: p.Name, Holes: []HoleChoice{}, Misses: []Miss{}, Ways: []string{}, Lies: []Lies{},
+		Past:     []string{},
 		Findings: []working.Finding{}}, bore: map[string]float64{}, normal: map[string]solid.Vector{}}
 	d.Holes = map[string]solid.Vector{}
 	d.Pose = solid.Turned(p.At, p.Yaw, p.Pitch, p.Roll)
@@ -111,8 +122,12 @@ func (s *stander) stand(id string) *stand {
 	s.under[id] = true
 	defer delete(s.under, id)
 	thickness := s.fill(p, d)
-	if d.Why == "" && len(p.Mates) > 0 {
+	switch {
+	case d.Why != "":
+	case len(p.Mates) > 0:
 		s.mate(p, d, thickness)
+	default:
+		s.lay(p, d)
 	}
 	d.told.Why = d.Why
 	if d.Why == "" {
@@ -122,6 +137,7 @@ func (s *stander) stand(id string) *stand {
 		if d.Sigma > 0 {
 			d.told.Within = s.from.Pen.MM(2 * d.Sigma)
 		}
+		s.reaches(p, d)
 		d.told.Least = brief.LeastTrusted(d.Sources)
 	}
 	s.done[id] = d

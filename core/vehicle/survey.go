@@ -247,12 +247,48 @@ type Placed struct {
 	Size   *brief.Box `json:"size,omitempty" doc:"of a plain box"`
 	Mates  []MatePair `json:"mates,omitempty" doc:"holes on surveyed points"`
 	Facing brief.Face `json:"facing,omitempty" enum:"front,rear,left,right,up,down" doc:"way the good side of the mated panel looks"`
-	At     [3]float64 `json:"at,omitempty" doc:"mm, without mates: where its origin stands"`
+	At     [3]float64 `json:"at,omitempty" doc:"mm, without mates: where its origin stands, or what is named of it"`
+	From   string     `json:"from,omitempty" doc:"id of the surveyed point those count from; the datum when left out"`
+	To     Reached    `json:"to,omitempty" doc:"what of it they run to, as it stands; its origin when left out"`
 	Yaw    float64    `json:"yaw,omitempty" doc:"degrees, left positive"`
 	Pitch  float64    `json:"pitch,omitempty" doc:"degrees, nose low positive"`
 	Roll   float64    `json:"roll,omitempty" doc:"degrees, left side up positive"`
 	Bolt   float64    `json:"bolt,omitempty" doc:"mm, bolt in the mated holes; none when left out"`
 	Wall   float64    `json:"wall,omitempty" doc:"mm, wall it is bolted through"`
+}
+
+// Reached names what of a placed thing a distance runs to, along each way of the vehicle.
+type Reached struct {
+	X End `json:"x,omitempty" enum:"low,middle,high" doc:"its rear face, middle or front face"`
+	Y End `json:"y,omitempty" enum:"low,middle,high" doc:"its right side, middle or left side"`
+	Z End `json:"z,omitempty" enum:"low,middle,high" doc:"its underside, middle or top"`
+}
+
+// End of a thing along one way of the vehicle; empty for its own origin.
+type End string
+
+// The ends: the lesser coordinate is rear, right and down.
+const (
+	LowEnd    End = "low"
+	MiddleEnd End = "middle"
+	HighEnd   End = "high"
+)
+
+// List answers the three in order.
+func (r Reached) List() [3]End { return [3]End{r.X, r.Y, r.Z} }
+
+// Between answers where an end lies of a thing that reaches from lo to hi and has its origin
+// at o, in mm.
+func (e End) Between(o, lo, hi float64) float64 {
+	switch e {
+	case LowEnd:
+		return lo
+	case MiddleEnd:
+		return (lo + hi) / 2
+	case HighEnd:
+		return hi
+	}
+	return o
 }
 
 // MatePair is a hole of a part on a surveyed point.

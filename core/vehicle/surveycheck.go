@@ -243,6 +243,12 @@ func (s Survey) checkRoom() error {
 		errs = append(errs, working.Within(at+"/yaw", "The turn", v.Yaw, -360, 360, "°"),
 			working.Within(at+"/pitch", "The turn", v.Pitch, -360, 360, "°"), working.Within(at+"/roll", "The turn", v.Roll, -360, 360, "°"),
 			working.Within(at+"/bolt", "The bolt", v.Bolt, 0, 100, "mm"), working.Within(at+"/wall", "The wall", v.Wall, 0, 200, "mm"))
+		for k, end := range v.To.List() {
+			if end != "" && end != LowEnd && end != MiddleEnd && end != HighEnd {
+				errs = append(errs, working.Refuse(at+"/to/"+"xyz"[k:k+1], "A distance runs to the low, middle or high end of a thing, not %q.",
+					string(end)))
+			}
+		}
 		if v.Size != nil {
 			errs = append(errs, working.Above(at+"/size/length", "The length", v.Size.Length, 0, maxOffset, "mm"),
 				working.Above(at+"/size/width", "The width", v.Size.Width, 0, maxOffset, "mm"),

@@ -7317,6 +7317,16 @@ export interface components {
             verdict: "good" | "doubtful" | "bad" | "open";
             working?: components["schemas"]["Working"];
         };
+        Lies: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            origin: number;
+        };
         Limits: {
             /** @description degrees of approach at least */
             approach?: components["schemas"]["Given"];
@@ -9384,7 +9394,7 @@ export interface components {
             flat: number[];
         };
         Placed: {
-            /** @description mm, without mates: where its origin stands */
+            /** @description mm, without mates: where its origin stands, or what is named of it */
             at?: number[];
             /**
              * Format: double
@@ -9398,6 +9408,8 @@ export interface components {
              * @enum {string}
              */
             facing?: "front" | "rear" | "left" | "right" | "up" | "down";
+            /** @description id of the surveyed point those count from; the datum when left out */
+            from?: string;
             id: string;
             /** @description holes on surveyed points */
             mates?: components["schemas"]["MatePair"][];
@@ -9416,6 +9428,8 @@ export interface components {
             roll?: number;
             /** @description of a plain box */
             size?: components["schemas"]["Box"];
+            /** @description what of it they run to, as it stands; its origin when left out */
+            to?: components["schemas"]["Reached"];
             /** @description the part's mirrored twin */
             twin?: boolean;
             /**
@@ -9435,9 +9449,13 @@ export interface components {
             holes: components["schemas"]["HoleChoice"][];
             id: string;
             least?: components["schemas"]["Source"];
+            /** @description where its origin and ends lie, from the point its numbers count from: forward, left, up; empty without a place */
+            lies: components["schemas"]["Lies"][];
             /** @description by mate */
             misses: components["schemas"]["Miss"][];
             name: string;
+            /** @description how far it reaches past the outermost points that hold it, by way */
+            past: string[];
             /** @description what leaves one way */
             remedy?: string;
             /** @description other ways it would bolt up */
@@ -9582,6 +9600,23 @@ export interface components {
             text: string;
             /** @description what an access hole is cut in, or what goes on later */
             through?: string;
+        };
+        Reached: {
+            /**
+             * @description its rear face, middle or front face
+             * @enum {string}
+             */
+            x?: "low" | "middle" | "high";
+            /**
+             * @description its right side, middle or left side
+             * @enum {string}
+             */
+            y?: "low" | "middle" | "high";
+            /**
+             * @description its underside, middle or top
+             * @enum {string}
+             */
+            z?: "low" | "middle" | "high";
         };
         Recipe: {
             base: components["schemas"]["Base"];

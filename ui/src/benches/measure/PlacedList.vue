@@ -12,6 +12,7 @@ import SaySo from '@/kit/SaySo.vue'
 import TextField from '@/kit/TextField.vue'
 import { trustWord } from '@/kit/trust'
 import ValueField from '@/kit/ValueField.vue'
+import PlacedAt from './PlacedAt.vue'
 import { usePoints } from './points'
 
 const props = defineProps<{ open: OpenSurvey }>()
@@ -52,11 +53,6 @@ function blank() {
   return { id: shown.value, name: '', at: [0, 0, 0] as [number, number, number], size: { length: 200, width: 200, height: 200 } }
 }
 const mate = (p: (typeof list.value)[number]) => ({ hole: told(p.id)?.holes[p.mates?.length ?? 0]?.id ?? '', point: '' })
-function setAt(i: number, k: number, v: number) {
-  const at = [...(list.value[i]!.at ?? [0, 0, 0])]
-  at[k] = v
-  props.open.set(`/placed/${i}/at`, at)
-}
 const holes = (id: string) => [
   { value: '', text: 'choose a hole' },
   ...(told(id)?.holes ?? []).map((h) => ({ value: h.id, text: h.name })),
@@ -93,6 +89,7 @@ const holes = (id: string) => [
               their points</template
             >
             <template v-if="told(p.id)?.within">; place known to ± {{ told(p.id)!.within }}</template>
+            <template v-if="told(p.id)?.past.length">; past what holds it {{ told(p.id)!.past.join(', ') }}</template>
             <template v-if="told(p.id)?.least && told(p.id)!.least!.trust !== 'measured'"
               >; least trusted: {{ told(p.id)!.least!.name }}, {{ trustWord(told(p.id)!.least!.trust) }}</template
             >
@@ -165,25 +162,7 @@ const holes = (id: string) => [
               >
             </div>
           </CardList>
-          <FieldGrid v-if="!p.mates?.length" :min="150">
-            <ValueField
-              v-for="(n, k) in ['forward', 'left', 'up']"
-              :key="n"
-              :label="`Origin, ${n}`"
-              :model-value="p.at?.[k] ?? 0"
-              :lengths="open.style.value"
-              @update:model-value="(v) => setAt(i, k, v)"
-            />
-            <ValueField
-              v-for="n in ['yaw', 'pitch', 'roll'] as const"
-              :key="n"
-              :label="{ yaw: 'Turned left', pitch: 'Nose low', roll: 'Left side up' }[n]"
-              kind="angle"
-              :model-value="p[n] ?? 0"
-              :lengths="open.style.value"
-              @update:model-value="(v) => open.set(`/placed/${i}/${n}`, v)"
-            />
-          </FieldGrid>
+          <PlacedAt v-if="!p.mates?.length" :open="open" :placed="p" :i="i" />
         </div>
       </article>
     </CardList>
