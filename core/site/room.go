@@ -64,6 +64,7 @@ func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 		s.ground(*v.Wheels, solids, out)
 	}
 	s.outside(v.Wheels, solids, out)
+	s.bodyLines(v, solids, out)
 	s.kept(v, out)
 	for _, d := range v.Drillings {
 		out.Drillings = append(out.Drillings, s.drill(d, spaces))

@@ -29,6 +29,7 @@ type Surveyed struct {
 	Measures   []vehicle.ResultTold              `json:"measures"`
 	Placed     []PlacedTold                      `json:"placed"`
 	Clearances []ClearTold                       `json:"clearances" doc:"shortest of what is needed first"`
+	Lines      []LineTold                        `json:"lines"`
 	Openings   []vehicle.ResultTold              `json:"openings" doc:"of the opening spaces, in their order"`
 	Ground     []vehicle.ResultTold              `json:"ground" doc:"ground clearance, approach, departure, break-over"`
 	Drillings  []DrillTold                       `json:"drillings"`
@@ -99,8 +100,9 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 		Squares: []vehicle.ResultTold{}, Sides: []vehicle.ResultTold{}, Centres: []vehicle.ResultTold{}, Flushes: []vehicle.ResultTold{},
 		Gaps:     []vehicle.ResultTold{},
 		Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
-		Clearances: []ClearTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{}, Drillings: []DrillTold{},
-		Follows: []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Olds: []OldTold{}, Trials: []TrialTold{},
+		Clearances: []ClearTold{}, Lines: []LineTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{},
+		Drillings: []DrillTold{},
+		Follows:   []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Olds: []OldTold{}, Trials: []TrialTold{},
 		Checks:  []CheckTold{},
 		Repeats: []vehicle.ResultTold{}, Assumed: []vehicle.AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{},
 		Words: map[string]string{}, Tools: vehicle.Instruments(p, s.Shop)}
@@ -222,6 +224,9 @@ func (t *Surveyed) gather() {
 	}
 	for _, f := range t.Follows {
 		add(f.Findings)
+	}
+	for _, l := range t.Lines {
+		add(l.Findings)
 	}
 	for _, c := range t.Clearances {
 		if c.Verdict == "bad" {

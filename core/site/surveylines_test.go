@@ -11,18 +11,15 @@ import (
 	"warmanvil/core/vehicle"
 )
 
-func ruled(v float64) survey.Reading {
-	return survey.Reading{Values: []float64{v}, Instrument: survey.Caliper, Trust: string(brief.Measured)}
-}
-
 // What stands on a centre line, two faces that should be flush and a gap that closes say what
 // is off, where and by how much it is moved; what was not read waits.
 func TestSurveyLines(t *testing.T) {
 	s := vehicle.Survey{Schema: vehicle.SurveySchema,
-		Centres: []vehicle.CentreRow{{ID: "c", Name: "Tray", Apart: ruled(1000), FrontLeft: ruled(405), FrontRight: ruled(395),
-			RearLeft:  ruled(400),
-			RearRight: ruled(400), Allow: 2}, {ID: "d", Name: "Rack", Apart: ruled(1000)}},
-		Flushes: []vehicle.FlushRow{{ID: "f", Name: "Door", One: ruled(.5), Other: ruled(-2), Allow: 1}, {ID: "g", Name: "Lid", One: ruled(0)}},
+		Centres: []vehicle.CentreRow{{ID: "c", Name: "Tray", Apart: caliper(1000), FrontLeft: caliper(405), FrontRight: caliper(395),
+			RearLeft:  caliper(400),
+			RearRight: caliper(400), Allow: 2}, {ID: "d", Name: "Rack", Apart: caliper(1000)}},
+		Flushes: []vehicle.FlushRow{{ID: "f", Name: "Door", One: caliper(.5), Other: caliper(-2), Allow: 1}, {ID: "g", Name: "Lid",
+			One: caliper(0)}},
 		Gaps: []vehicle.GapRow{{ID: "p", Name: "Arch", Unloaded: demo.Taped(142), Loaded: demo.Taped(88), Need: 60, Grows: 6},
 			{ID: "q", Name: "Near", Unloaded: demo.Taped(142), Loaded: demo.Taped(88), Need: 60, Grows: 30}}}
 	for unit, want := range map[brief.Unit][]string{

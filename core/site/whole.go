@@ -222,6 +222,18 @@ func (v *wholly) spaces() {
 			v.add(t)
 		}
 	}
+	from := v.open().from
+	for _, l := range v.Survey.Lines {
+		var through []solid.Vector
+		for _, id := range l.Points {
+			if at := from.At(id); at != nil && at.At != nil {
+				through = append(through, *at.At)
+			}
+		}
+		if len(through) > 1 {
+			v.add(WholeThing{ID: l.ID, Kind: "space", Space: "a line of the body", Name: l.Name, Shapes: []WholeShape{shapeOf(ribbon(through))}})
+		}
+	}
 }
 
 func tenth(v solid.Vector) solid.Vector {

@@ -30,6 +30,7 @@ type Survey struct {
 	Gaps      []GapRow       `json:"gaps,omitempty" doc:"unloaded and loaded"`
 	Measures  []MeasureRow   `json:"measures,omitempty" doc:"headroom, reach, steps between two points"`
 	Spaces    []survey.Space `json:"spaces,omitempty"`
+	Lines     []BodyLine     `json:"lines,omitempty" doc:"lines of the body that nothing may stand past"`
 	Wheels    *survey.Wheels `json:"wheels,omitempty"`
 	Placed    []Placed       `json:"placed,omitempty"`
 	Between   float64        `json:"between,omitempty" doc:"mm placed things keep off each other"`
@@ -255,6 +256,17 @@ type Placed struct {
 	Roll   float64    `json:"roll,omitempty" doc:"degrees, left side up positive"`
 	Bolt   float64    `json:"bolt,omitempty" doc:"mm, bolt in the mated holes; none when left out"`
 	Wall   float64    `json:"wall,omitempty" doc:"mm, wall it is bolted through"`
+}
+
+// BodyLine is a line of the body through surveyed points: seen from one side, nothing placed
+// stands past it.
+type BodyLine struct {
+	ID     string     `json:"id"`
+	Name   string     `json:"name"`
+	Points []string   `json:"points" doc:"ids of surveyed points it runs through"`
+	Seen   brief.Face `json:"seen" enum:"front,rear,left,right,up" doc:"side it is looked at from"`
+	Keep   string     `json:"keep" enum:"below,above" doc:"where things stay; seen from above, below is to the right of it"`
+	Off    float64    `json:"off,omitempty" doc:"mm they keep off it; negative what may show"`
 }
 
 // Reached names what of a placed thing a distance runs to, along each way of the vehicle.

@@ -26,7 +26,7 @@ func (s Survey) Check() error {
 		{"/sides", len(s.Sides)}, {"/centres", len(s.Centres)}, {"/flushes", len(s.Flushes)}, {"/gaps", len(s.Gaps)}, {"/measures",
 			len(s.Measures)}, {"/spaces", len(s.Spaces)}, {"/placed", len(s.Placed)},
 		{"/drillings", len(s.Drillings)}, {"/follows", len(s.Follows)}, {"/stacks", len(s.Stacks)}, {"/fits", len(s.Fits)},
-		{"/olds", len(s.Olds)}, {"/trials", len(s.Trials)},
+		{"/lines", len(s.Lines)}, {"/olds", len(s.Olds)}, {"/trials", len(s.Trials)},
 		{"/checks", len(s.Checks)}} {
 		if x.n > brief.MaxList {
 			return working.Refuse(x.path, "This list holds up to %d.", brief.MaxList)
@@ -105,6 +105,9 @@ func (s Survey) named() (out []struct{ path, id, name string }) {
 	}
 	for i, v := range s.Fits {
 		add("fits", i, v.ID, v.Name)
+	}
+	for i, v := range s.Lines {
+		add("lines", i, v.ID, v.Name)
 	}
 	for i, v := range s.Olds {
 		add("olds", i, v.ID, v.Name)
@@ -253,6 +256,19 @@ func (s Survey) checkRoom() error {
 			errs = append(errs, working.Above(at+"/size/length", "The length", v.Size.Length, 0, maxOffset, "mm"),
 				working.Above(at+"/size/width", "The width", v.Size.Width, 0, maxOffset, "mm"),
 				working.Above(at+"/size/height", "The height", v.Size.Height, 0, maxOffset, "mm"))
+		}
+	}
+	for i, v := range s.Lines {
+		at := fmt.Sprintf("/lines/%d", i)
+		errs = append(errs, working.Within(at+"/off", "What they keep off", v.Off, -1000, 1000, "mm"))
+		if len(v.Points) > 60 {
+			errs = append(errs, working.Refuse(at+"/points", "A line runs through up to 60 points."))
+		}
+		if v.Keep != "below" && v.Keep != "above" {
+			errs = append(errs, working.Refuse(at+"/keep", "Things stay below or above it, not %q.", v.Keep))
+		}
+		if _, _, ok := v.View(); !ok {
+			errs = append(errs, working.Refuse(at+"/seen", "It is seen from the front, rear, left, right or from above, not %q.", string(v.Seen)))
 		}
 	}
 	for i, v := range s.Drillings {

@@ -60,6 +60,8 @@ func surveyed() []Field {
 			"reach", "every control reached with the belt on", "belt", "belt: anchors, run, buckle", "weather", "in working clothes and boots"),
 			"what"),
 		of("TrialAsk", plain("good", "good", "bad", "not good", "needless", "does not apply"), "answer"),
+		of("BodyLine", plain("left", "the left", "right", "the right", "front", "the front", "rear", "the rear", "up", "above"), "seen"),
+		of("BodyLine", plain("below", "below it", "above", "above it"), "keep"),
 		of("Reached", plain("low", "rear face", "middle", "middle", "high", "front face"), "x"),
 		of("Reached", plain("low", "right side", "middle", "middle", "high", "left side"), "y"),
 		of("Reached", plain("low", "underside", "middle", "middle", "high", "top"), "z"),

@@ -3018,6 +3018,27 @@ export interface components {
             id: string;
             rows: number[][][];
         };
+        BodyLine: {
+            id: string;
+            /**
+             * @description where things stay; seen from above, below is to the right of it
+             * @enum {string}
+             */
+            keep: "below" | "above";
+            name: string;
+            /**
+             * Format: double
+             * @description mm they keep off it; negative what may show
+             */
+            off?: number;
+            /** @description ids of surveyed points it runs through */
+            points: string[];
+            /**
+             * @description side it is looked at from
+             * @enum {string}
+             */
+            seen: "front" | "rear" | "left" | "right" | "up";
+        };
         BodyPanel: {
             face: components["schemas"]["Point"][];
             holes?: components["schemas"]["Point"][][];
@@ -7362,6 +7383,32 @@ export interface components {
             /** @description mm over all at most, evenly about the vehicle's middle */
             width?: components["schemas"]["Given"];
         };
+        LinePast: {
+            name: string;
+            place: string;
+            /** @description how far past it, or what is left */
+            text: string;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad";
+        };
+        LineTold: {
+            findings: components["schemas"]["Finding"][];
+            id?: string;
+            least?: components["schemas"]["Source"];
+            name: string;
+            says?: string;
+            text: string;
+            /** @description what lies where the line runs, the worst first */
+            things: components["schemas"]["LinePast"][];
+            /**
+             * Format: double
+             * @description mm, degrees or share
+             */
+            value?: number;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
+        };
         LineView: {
             /**
              * Format: int64
@@ -10818,6 +10865,8 @@ export interface components {
                 [key: string]: number;
             };
             levels?: components["schemas"]["LevelSet"][];
+            /** @description lines of the body that nothing may stand past */
+            lines?: components["schemas"]["BodyLine"][];
             maps?: components["schemas"]["HoleMap"][];
             /** @description headroom, reach, steps between two points */
             measures?: components["schemas"]["MeasureRow"][];
@@ -11450,6 +11499,7 @@ export interface components {
             /** @description ground clearance, approach, departure, break-over */
             ground: components["schemas"]["ResultTold"][];
             levels: components["schemas"]["LevelTold"][];
+            lines: components["schemas"]["LineTold"][];
             maps: components["schemas"]["MapTold"][];
             measures: components["schemas"]["ResultTold"][];
             olds: components["schemas"]["OldTold"][];

@@ -29,26 +29,22 @@ const named = (k: Key) => {
 function setAt(k: number, v: number) {
   props.open.set(`/placed/${props.i}/at`, at.value.map((x, m) => (m === k ? v : x)) as [number, number, number])
 }
-/** Where it lies now, to the end named, so that nothing moves. */
-function lies(k: number, end: End | undefined, from: string) {
-  const l = told.value?.lies[k]
-  const place = (id?: string) => (id ? (props.open.worked.value?.points.find((p) => p.id === id)?.at?.[k] ?? 0) : 0)
-  return l ? l[end ?? 'origin'] + place(props.placed.from) - place(from) : at.value[k]!
-}
 const put = (change: Partial<Placed>) => props.open.set(`/placed/${props.i}`, { ...props.placed, ...change })
-function setEnd(k: number, v: string) {
-  const key = axes[k]!.key
+/** Another face of it: the number becomes where that lies now, which the server says. */
+async function setEnd(k: number, v: string) {
+  if (props.open.state.value !== 'saved') await props.open.send()
   const end = (v || undefined) as End | undefined
+  const lies = told.value?.lies[k]
   put({
-    to: { ...props.placed.to, [key]: end },
-    at: at.value.map((x, m) => (m === k ? lies(k, end, props.placed.from ?? '') : x)) as [number, number, number],
+    to: { ...props.placed.to, [axes[k]!.key]: end },
+    at: at.value.map((x, m) => (m === k && lies ? lies[end ?? 'origin'] : x)) as [number, number, number],
   })
 }
+/** Another point: the numbers become what they are from there. */
 function setFrom(id: string) {
-  put({
-    from: id || undefined,
-    at: axes.map((a, k) => lies(k, props.placed.to?.[a.key], id)) as [number, number, number],
-  })
+  const place = (of?: string) => (of && props.open.worked.value?.points.find((p) => p.id === of)?.at) || [0, 0, 0]
+  const [was, is] = [place(props.placed.from), place(id)]
+  put({ from: id || undefined, at: at.value.map((x, k) => x + was[k]! - is[k]!) as [number, number, number] })
 }
 </script>
 

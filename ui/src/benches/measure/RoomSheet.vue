@@ -9,6 +9,7 @@ import ValueField from '@/kit/ValueField.vue'
 import ClearTable from './ClearTable.vue'
 import DrillList from './DrillList.vue'
 import FollowList from './FollowList.vue'
+import LineList from './LineList.vue'
 import PlacedList from './PlacedList.vue'
 import RoomSketch from './RoomSketch.vue'
 import SheetFrame from './SheetFrame.vue'
@@ -25,6 +26,7 @@ const sections = computed(() => [
   { id: 'clear', name: 'Clearances', says: n(worked.value?.clearances.filter((c) => c.verdict !== 'good')) },
   { id: 'placed', name: 'Placed', says: n(survey.value?.placed) },
   { id: 'spaces', name: 'No-go spaces', says: n(survey.value?.spaces) },
+  { id: 'lines', name: 'Lines of the body', says: n(survey.value?.lines) },
   { id: 'follows', name: 'Following', says: n(survey.value?.follows) },
   { id: 'behind', name: 'What is behind', says: n(survey.value?.drillings) },
   { id: 'ground', name: 'Over the ground' },
@@ -73,6 +75,10 @@ const fields = [
     <section id="spaces">
       <h2>No-go spaces and openings</h2>
       <SpaceList :open="open" />
+    </section>
+    <section id="lines">
+      <h2>Lines of the body</h2>
+      <LineList :open="open" />
     </section>
     <section id="follows">
       <h2>Hole patterns that follow</h2>
