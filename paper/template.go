@@ -218,6 +218,17 @@ func way(up bool) string {
 
 func deg(a float64) string { return fmt.Sprintf("%.4g°", a) }
 
+// said prints a line of small print, broken where it is too long, and answers where the next
+// stands.
+func (p printer) said(line string, y float64) float64 {
+	p.SetFont("go", "", 8.5)
+	for _, part := range p.SplitText(line, p.w-2*edge) {
+		p.Text(edge, y, part)
+		y += 4.4
+	}
+	return y
+}
+
 // flags prints what stands against cutting, and what was set aside and why.
 func (p printer) flags(y float64) float64 {
 	count := 0
@@ -237,11 +248,16 @@ func (p printer) flags(y float64) float64 {
 		if f.SetAside != "" {
 			line += "  [set aside: " + f.SetAside + "]"
 		}
-		p.SetFont("go", "", 8.5)
-		for _, part := range p.SplitText(line, p.w-2*edge) {
-			p.Text(edge, y, part)
-			y += 4.4
+		y = p.said(line, y)
+	}
+	for _, d := range p.t.Flat.Dimensions {
+		if d.Why == "" {
+			continue
 		}
+		if count++; count > 12 {
+			break
+		}
+		y = p.said(d.Group+", "+told.LowerFirst(d.Label)+" "+d.Text+": "+d.Why, y)
 	}
 	return y
 }

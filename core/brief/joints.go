@@ -20,11 +20,26 @@ type Joint struct {
 	Mount     string      `json:"mount,omitempty" doc:"id of a bracket of that part: what it carries goes through these bolts, instead of loads typed"`
 	HeadsBack bool        `json:"headsBack,omitempty" doc:"the heads lie on the part's back, not on its good side; of a bracket's joint, on the vehicle's side"`
 	Sides     []Side      `json:"sides,omitempty" doc:"by ply, what it belongs to: material and thickness come from there"`
+	Purpose   Purpose     `json:"purpose,omitempty" enum:"carries,places,stills,closes" doc:"what it is for; it carries when left out"`
+	Note      string      `json:"note,omitempty" doc:"for whoever takes its hardware from the bins"`
+	Swapped   string      `json:"swapped,omitempty" doc:"what was put in instead of what is listed, and who said so"`
 	Path      bool        `json:"path,omitempty" doc:"its loads come along the load path of the job, instead of loads typed"`
 	Rubber    *Rubber     `json:"rubber,omitempty" doc:"isolators among its plies"`
 	Stands    []Stand     `json:"stands,omitempty" doc:"where it stands on the vehicle; by its part's only place when left out"`
 	Design    joint.Input `json:"design" doc:"the joint; its school is the job's"`
 }
+
+// Purpose says what a joint is for besides carrying.
+type Purpose string
+
+// Carries its share of what acts; Places holds it in line; Stills keeps it from turning or
+// rattling, as a third screw beside two bolts does; Closes a cover or a seam.
+const (
+	Carries Purpose = "carries"
+	Places  Purpose = "places"
+	Stills  Purpose = "stills"
+	Closes  Purpose = "closes"
+)
 
 // CheckJoints refuses joints that run away; what is merely missing is told.
 func (b Brief) CheckJoints() error {
@@ -52,7 +67,18 @@ func (b Brief) CheckJoints() error {
 				return err
 			}
 		}
-		n := utf8.RuneCountInString(j.Name)
+		switch j.Purpose {
+		case "", Carries, Places, Stills, Closes:
+		default:
+			return working.Refuse(at+"/purpose", "A joint carries, places, stills or closes, not %q.", string(j.Purpose))
+		}
+		if t := w.Track; t != nil {
+			if err := working.First(working.Within(at+"/design/track/opening", "The track's slot", t.Opening, 0, 200, "mm"),
+				working.Within(at+"/design/track/deep", "The track's depth", t.Deep, 0, 500, "mm")); err != nil {
+				return err
+			}
+		}
+		n := utf8.RuneCountInString(j.Name + j.Note + j.Swapped)
 		for k, p := range w.Plies {
 			here := fmt.Sprintf("%s/design/plies/%d", at, k)
 			for _, x := range []struct {

@@ -100,6 +100,9 @@ func (n Nut) Asks() []string {
 	if f.set() != Driven {
 		out = append(out, "angle")
 	}
+	if n == SlotNut {
+		out = append(out, "track")
+	}
 	return out
 }
 

@@ -125,6 +125,7 @@ type Input struct {
 	Washer   float64          `json:"washer,omitempty" doc:"mm across them; the table's when left out"`
 	Face     *Face            `json:"face,omitempty" doc:"where the ply under the heads lies on the next; by the nearest edges when left out"`
 	Reached  Reached          `json:"reached,omitempty" enum:"both,heads,nuts" doc:"the sides that can be reached; both when left out"`
+	Track    *Track           `json:"track,omitempty" doc:"where it is screwed into slot nuts"`
 	Rivet    *RivetPick       `json:"rivet,omitempty" doc:"where it is riveted"`
 	Double   bool             `json:"double,omitempty" doc:"the middle ply pulls between two: two shear planes"`
 	Bins     []float64        `json:"bins,omitempty" doc:"mm, lengths in the shop's bins"`
@@ -251,6 +252,7 @@ func Work(in Input) (Result, error) {
 	j.hold()
 	j.last()
 	j.making()
+	j.track()
 	j.cautions()
 	j.stopped()
 	return *j.out, nil
@@ -266,6 +268,12 @@ func (j *joint) stopped() {
 			return
 		}
 	}
+}
+
+func (j *joint) refused(err error) string { return working.SpokenError(err, j.inches()).Error() }
+
+func (j *joint) inches() bool {
+	return j.in.Display.Style == quantity.Fraction || j.in.Display.Style == quantity.Decimal
 }
 
 func (j *joint) say(code string, severity working.Severity, cause, reason string, fixes ...working.Fix) {

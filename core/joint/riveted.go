@@ -81,7 +81,7 @@ func (riveted) stack(j *joint) {
 	}
 	r, err := bolt.Rivet(in)
 	if err != nil {
-		j.say("stack", working.Mind, "Stack", "The rivet's length cannot be worked out: "+err.Error())
+		j.say("stack", working.Mind, "Stack", "The rivet's length cannot be worked out: "+j.refused(err))
 		return
 	}
 	j.out.Findings = append(j.out.Findings, r.Findings...)

@@ -6,7 +6,6 @@ import (
 
 	"warmanvil/core/bolt"
 	"warmanvil/core/hole"
-	"warmanvil/core/quantity"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
@@ -47,7 +46,7 @@ func (b bolted) stack(j *joint) {
 	j.bolt = bolt.Bolt{Thread: j.thread, Grade: j.grade, ThreadsInPlane: true}
 	g, err := bolt.Grip(b.grip(j))
 	if err != nil {
-		j.say("stack", working.Mind, "Stack", "The bolt's length cannot be worked out: "+err.Error())
+		j.say("stack", working.Mind, "Stack", "The bolt's length cannot be worked out: "+j.refused(err))
 		return
 	}
 	j.out.Grip = &g
@@ -93,7 +92,7 @@ func (j *joint) mm(v float64) string { return j.in.Display.Text(v) }
 
 // drill names a drill: in the shop of an inch job the nearest on its shelf.
 func (j *joint) drill(v float64) string {
-	if j.in.Display.Style == quantity.Fraction || j.in.Display.Style == quantity.Decimal {
+	if j.inches() {
 		return stock.NearestBit(v, true).Name
 	}
 	return j.mm(v)
@@ -119,7 +118,7 @@ func (j *joint) meet() {
 	}
 	r, err := hole.Assemble(in)
 	if err != nil {
-		j.say("patterns", working.Mind, "Patterns", "Whether the holes meet cannot be worked out: "+err.Error())
+		j.say("patterns", working.Mind, "Patterns", "Whether the holes meet cannot be worked out: "+j.refused(err))
 		return
 	}
 	j.out.Meets = &r

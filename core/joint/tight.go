@@ -39,7 +39,7 @@ func (b bolted) tighten(j *joint) {
 	r, err := bolt.Torque(bolt.TorqueInput{System: j.in.System, Size: j.in.Size, Pitch: j.thread.Pitch, Grade: j.in.Grade,
 		NutFactor: nutFactor[in.Lubrication], Share: in.Share})
 	if err != nil {
-		j.say("torque", working.Mind, "Tightening", "The torque cannot be worked out: "+err.Error())
+		j.say("torque", working.Mind, "Tightening", "The torque cannot be worked out: "+j.refused(err))
 		return
 	}
 	t := &Tight{Torque: r.Torque, Preload: r.Preload, Factor: nutFactor[in.Lubrication]}

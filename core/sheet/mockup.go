@@ -11,7 +11,7 @@ func (r Recipe) Mockup(thickness float64) Recipe {
 	r.Thickness, r.Gauge, r.Process = thickness, nil, "hand"
 	r.Bend = bend.Rule{School: bend.SchoolFixed, Method: bend.MethodHand, K: &half}
 	r.Tool = bend.Tool{Kind: bend.ToolVice}
-	r.SetAside = nil
+	r.SetAside, r.Reasons = nil, nil
 	r.Base.Holes, r.Base.Flanges = boardHoles(r.Base.Holes), creased(r.Base.Flanges)
 	return r
 }

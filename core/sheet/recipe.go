@@ -74,6 +74,7 @@ type Recipe struct {
 	Master    *Master   `json:"master,omitempty" doc:"the part its matched holes are drilled through"`
 	Piece     *Piece    `json:"piece,omitempty" doc:"the part it was split from"`
 	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
+	Reasons   []Reason  `json:"reasons,omitempty" doc:"why sizes are as they are: held up, tried, asked for"`
 }
 
 // Aside records that a finding was set aside and why; it is printed.
@@ -81,6 +82,14 @@ type Aside struct {
 	Code    string `json:"code"`
 	Feature string `json:"feature,omitempty" doc:"id of the feature"`
 	Reason  string `json:"reason"`
+}
+
+// Reason is why a size is as it is, and what it was when that was said; it is printed.
+type Reason struct {
+	Feature string  `json:"feature" doc:"id of the feature the size is of"`
+	Size    string  `json:"size" doc:"which of its sizes, as its dimension says"`
+	Value   float64 `json:"value" doc:"mm, degrees or count, as it was then"`
+	Why     string  `json:"why"`
 }
 
 // Hand says whether a mirrored twin is made too.

@@ -69,6 +69,15 @@ func (r Recipe) Validate() error {
 				maxReason, maxAsides)
 		}
 	}
+	for i, x := range r.Reasons {
+		at := "/reasons/" + strconv.Itoa(i)
+		if i == maxAsides || len(x.Why) > maxReason || x.Why == "" || len(x.Feature) > 64 || len(x.Size) > 200 {
+			return working.Refuse(at, "A size has a reason of 1 to %d characters, %d of them at most.", maxReason, maxAsides)
+		}
+		if err := working.Within(at+"/value", "The size it was", x.Value, -1e6, 1e6, ""); err != nil {
+			return err
+		}
+	}
 	v := validator{seen: map[string]bool{}}
 	return working.First(v.id("/base", r.Base.ID), meetsOK("/base", r.Base.Meets), v.edges("/base", r.Base.Edges),
 		v.marks("/base", r.Base.Marks), v.holes("/base", r.Base.Holes), v.flanges("/base", r.Base.Flanges, 1))

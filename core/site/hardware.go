@@ -3,7 +3,9 @@ package site
 import (
 	"fmt"
 	"slices"
+	"strings"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/joint"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -14,6 +16,7 @@ type HardwareLine struct {
 	Count  int      `json:"count"`
 	Name   string   `json:"name"`
 	Joints []string `json:"joints" doc:"names of those it goes into"`
+	Notes  []string `json:"notes" doc:"what is noted of those joints, and what was put in instead"`
 }
 
 // OneSize is a joint that could take the size most of the others have.
@@ -38,11 +41,12 @@ func (s *site) hardware(told []BoltedTold) []HardwareLine {
 			k := slices.IndexFunc(out, func(l HardwareLine) bool { return l.Name == h.Name })
 			if k < 0 {
 				k = len(out)
-				out = append(out, HardwareLine{Name: h.Name, Joints: []string{}})
+				out = append(out, HardwareLine{Name: h.Name, Joints: []string{}, Notes: []string{}})
 			}
 			out[k].Count += h.Count * times
 			if !slices.Contains(out[k].Joints, t.Name) {
 				out[k].Joints = append(out[k].Joints, t.Name)
+				out[k].Notes = append(out[k].Notes, noted(s.Brief.Joints[i])...)
 			}
 		}
 	}
@@ -98,6 +102,17 @@ func (s *site) oneSize(told []BoltedTold, path Pathway) []OneSize {
 			out = append(out, OneSize{j.ID, fmt.Sprintf("%s could take %s like most of the others", j.Name, t.Name()), usual.size,
 				usual.pitch, r.Verdict, r.Hardest})
 		}
+	}
+	return out
+}
+
+// noted is what whoever takes a joint's hardware must know.
+func noted(j brief.Joint) (out []string) {
+	if text := strings.TrimSpace(j.Note); text != "" {
+		out = append(out, j.Name+": "+text)
+	}
+	if text := strings.TrimSpace(j.Swapped); text != "" {
+		out = append(out, j.Name+": put in instead: "+text)
 	}
 	return out
 }

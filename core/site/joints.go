@@ -79,6 +79,9 @@ func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 			})
 		})
 	}
+	s.prepare(j, in, &r)
+	purpose(j, b, &r)
+	swapped(j, &r)
 	told.Instead = joint.Instead(in, r)
 	for _, s := range told.Instead {
 		if s.Working != nil {

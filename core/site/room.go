@@ -238,7 +238,7 @@ const caution = "Behind a wall run fuel, brake, air and electric lines: look fro
 
 func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 	p := s.from.Pen
-	t := DrillTold{ResultTold: vehicle.Waiting(d.ID, d.Name, ""), Stop: "—"}
+	t := DrillTold{ResultTold: vehicle.Waiting(d.ID, d.Name, ""), Stop: "—", Do: []string{}}
 	at := s.from.At(d.Point)
 	if at.At == nil {
 		t.Says = "Its point has no place yet. " + at.Why
@@ -288,6 +288,9 @@ func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 		if b.Space >= 0 && near[b.Space].Kind == survey.Line || b.Space >= 0 && near[b.Space].Kind == survey.Tank {
 			find("line-behind", working.Mind, "%s runs behind it: set the drill stop at %s. %s", near[b.Space].Name, t.Stop, caution)
 		}
+	}
+	if t.Verdict != "bad" {
+		t.Do = s.ready(d, *at.At, out, wanted, b, spaces)
 	}
 	t.Working = p.Explain(working.Working{Method: "Drill stop",
 		Source: "practice: through the wall, the drill's point of 0.3 d and 2 mm; kept off each space by its own distance and twice how well " +

@@ -68,7 +68,8 @@ type ClearTold struct {
 // DrillTold is what a drill meets.
 type DrillTold struct {
 	vehicle.ResultTold
-	Stop string `json:"stop" doc:"where to set the drill stop"`
+	Stop string   `json:"stop" doc:"where to set the drill stop"`
+	Do   []string `json:"do" doc:"bit, board and what else is got ready, in words"`
 }
 
 // Drawn is the outline of a thing in three views.

@@ -34,6 +34,8 @@ func lubrications() []Word {
 
 func joints() []Field {
 	return slices.Concat(
+		of("Joint", plain("carries", "to carry", "places", "to hold it in line", "stills", "to keep it from turning or rattling", "closes",
+			"to close a cover or a seam"), "purpose"),
 		of("JointInput", nuts(), "nut"),
 		of("JointInput", heads, "head"),
 		of("JointInput", plain("both", "both sides", "heads", "the heads' side only", "nuts", "the nuts' side only"), "reached"),

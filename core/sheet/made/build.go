@@ -49,7 +49,7 @@ func Build(r sheet.Recipe, opt Options) (Part, error) {
 		told = append(told, b.make(&part))
 	}
 	part.Dimensions = b.dimensions()
-	part.Findings = sorted(l, told...)
+	part.Findings = sorted(l, append(told, b.reasons(part.Dimensions))...)
 	if opt.Proved {
 		prove(r, opt, &part)
 	}

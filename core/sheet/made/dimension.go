@@ -129,7 +129,7 @@ func (d *dimensioner) span(p *lay.Panel, i, j int) *span {
 
 func (d *dimensioner) add(path, label string, kind DimensionKind, v float64, text, note string, s *span, main bool) {
 	dim := Dimension{Path: path, Feature: d.feature, Group: d.group, Label: label, Kind: kind, Value: v, Text: text,
-		Note: note, Main: main}
+		Note: note, Main: main, Size: sizeOf(path)}
 	dim.Hole = strings.Contains(path, "/holes/") && strings.HasSuffix(path, "/diameter") && !strings.HasSuffix(path, "/pattern/diameter")
 	if s != nil {
 		dim.From, dim.To = &s.from, &s.to

@@ -156,6 +156,8 @@ type Dimension struct {
 	To      *profile.Point `json:"to,omitempty"`
 	Hole    bool           `json:"hole,omitempty" doc:"a hole's diameter: what goes through it may be typed"`
 	Main    bool           `json:"main" doc:"shown on the drawing without being chosen"`
+	Size    string         `json:"size" doc:"which size of its feature it is, whatever comes before it"`
+	Why     string         `json:"why,omitempty" doc:"why it is as it is, as somebody said"`
 }
 
 // Ordinates are the places to mark out on the blank, from its front left corner.

@@ -50,11 +50,11 @@ func splitAtBend(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Starte
 		return out
 	}
 	first := r
-	first.SetAside = nil
+	first.SetAside, first.Reasons = nil, nil
 	lap := local(flange.Names[3], flange.Names[0])
 	first.Base.Flanges = shortened(r.Base.Flanges, p.Bend, p.Wide, lap)
 	second := r
-	second.SetAside = nil
+	second.SetAside, second.Reasons = nil, nil
 	second.Base = sheet.Base{ID: newID(), Length: flange.Zone, Width: leg, Measure: sheet.Flat, Corner: flange.Corner}
 	turn := map[sheet.Edge]sheet.Edge{}
 	for i, e := range flange.Names {

@@ -42,7 +42,7 @@ func (s *splitter) join(out []sheet.Started, long, deep float64) []sheet.Started
 	case StripJoint:
 		a.Holes, b.Holes = append(a.Holes, row(s.high, s.p.Wide/2)), append(b.Holes, row(s.low, s.p.Wide/2))
 		strip := s.b.Recipe
-		strip.Hand, strip.SetAside = sheet.Hand{}, nil
+		strip.Hand, strip.SetAside, strip.Reasons = sheet.Hand{}, nil, nil
 		strip.Base = sheet.Base{ID: s.newID(), Length: 2 * s.p.Wide, Width: deep, Measure: sheet.Flat}
 		if s.p.Axis == "y" {
 			strip.Base.Length, strip.Base.Width = deep, 2*s.p.Wide

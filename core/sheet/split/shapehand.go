@@ -11,7 +11,7 @@ import (
 // recipe makes one piece's recipe, without its joint.
 func (w *shapeSplitter) recipe(p shapePiece) sheet.Recipe {
 	out := w.b.Recipe
-	out.SetAside = nil
+	out.SetAside, out.Reasons = nil, nil
 	out.Base = sheet.Base{ID: w.newID(), Measure: sheet.Flat, Shape: &sheet.Shape{Kind: sheet.Polygon, Points: p.half.Loop}}
 	if math.Abs(p.dir.Y) > .5 { // a quarter turn
 		switch out.Grain {

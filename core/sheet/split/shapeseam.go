@@ -39,7 +39,7 @@ func (w *shapeSplitter) joinShapes(out []sheet.Started, first, second shapePiece
 	}
 	if w.p.Joint == StripJoint {
 		strip := w.b.Recipe
-		strip.Hand, strip.SetAside = sheet.Hand{}, nil
+		strip.Hand, strip.SetAside, strip.Reasons = sheet.Hand{}, nil, nil
 		strip.Base = sheet.Base{ID: w.newID(), Length: 2 * w.p.Wide, Width: hi - lo, Measure: sheet.Flat}
 		low, pitch := sheet.Left, sheet.Pattern{Kind: sheet.GridPattern, Columns: 1, Rows: count, PitchY: step}
 		high := sheet.Right

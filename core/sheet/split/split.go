@@ -152,7 +152,7 @@ func (s *splitter) half(second bool) sheet.Recipe {
 	out.Base.Holes, out.Base.Edges, out.Base.Marks = s.holes(base, lo, second), s.cuts(base, lo, second), s.marks(base, lo, second)
 	out.Base.Flanges = s.flanges(base, r.Base.Flanges, lo, lo+*long, second)
 	out.Base.Meets = kept(r.Base.Meets, out.Base.Flanges)
-	out.SetAside, out.Base.ID = nil, s.newID()
+	out.SetAside, out.Reasons, out.Base.ID = nil, nil, s.newID()
 	return out
 }
 

@@ -92,7 +92,7 @@ func (s *starting) part(name string, quantity int, b sheet.Base) {
 	if b.Measure == "" {
 		b.Measure = sheet.Outside
 	}
-	r.Base, r.Hand, r.SetAside = b, sheet.Hand{}, nil
+	r.Base, r.Hand, r.SetAside, r.Reasons = b, sheet.Hand{}, nil, nil
 	s.out = append(s.out, sheet.Started{Name: name, Quantity: quantity, Recipe: r})
 }
 

@@ -3691,11 +3691,15 @@ export interface components {
             note?: string;
             /** @description JSON pointer into the recipe */
             path: string;
+            /** @description which size of its feature it is, whatever comes before it */
+            size: string;
             /** @description as it was given, never rounded */
             text: string;
             to?: components["schemas"]["Point"];
             /** Format: double */
             value: number;
+            /** @description why it is as it is, as somebody said */
+            why?: string;
         };
         Done: {
             done: boolean;
@@ -3761,6 +3765,8 @@ export interface components {
             inches?: boolean;
         };
         DrillTold: {
+            /** @description bit, board and what else is got ready, in words */
+            do: string[];
             findings: components["schemas"]["Finding"][];
             id?: string;
             least?: components["schemas"]["Source"];
@@ -5781,6 +5787,8 @@ export interface components {
             /** @description names of those it goes into */
             joints: string[];
             name: string;
+            /** @description what is noted of those joints, and what was put in instead */
+            notes: string[];
         };
         Health: {
             done: boolean;
@@ -6928,16 +6936,25 @@ export interface components {
             /** @description id of a bracket of that part: what it carries goes through these bolts, instead of loads typed */
             mount?: string;
             name: string;
+            /** @description for whoever takes its hardware from the bins */
+            note?: string;
             /** @description id of the part whose holes the bolts go through */
             part?: string;
             /** @description its loads come along the load path of the job, instead of loads typed */
             path?: boolean;
+            /**
+             * @description what it is for; it carries when left out
+             * @enum {string}
+             */
+            purpose?: "carries" | "places" | "stills" | "closes";
             /** @description isolators among its plies */
             rubber?: components["schemas"]["Rubber"];
             /** @description by ply, what it belongs to: material and thickness come from there */
             sides?: components["schemas"]["Side"][];
             /** @description where it stands on the vehicle; by its part's only place when left out */
             stands?: components["schemas"]["Stand"][];
+            /** @description what was put in instead of what is listed, and who said so */
+            swapped?: string;
         };
         JointBoltForce: {
             /** @description N in the plane */
@@ -7019,6 +7036,8 @@ export interface components {
             /** @enum {string} */
             system: "inch" | "metric";
             tighten: components["schemas"]["JointTightening"];
+            /** @description where it is screwed into slot nuts */
+            track?: components["schemas"]["JointTrack"];
             /**
              * Format: double
              * @description mm across them; the table's when left out
@@ -7250,6 +7269,18 @@ export interface components {
             text: string[];
             /** @description why it has no place */
             why?: string;
+        };
+        JointTrack: {
+            /**
+             * Format: double
+             * @description mm from under its lips to its bottom
+             */
+            deep: number;
+            /**
+             * Format: double
+             * @description mm between its lips
+             */
+            opening: number;
         };
         Kept: {
             id: string;
@@ -9665,6 +9696,18 @@ export interface components {
              */
             z?: "low" | "middle" | "high";
         };
+        Reason: {
+            /** @description id of the feature the size is of */
+            feature: string;
+            /** @description which of its sizes, as its dimension says */
+            size: string;
+            /**
+             * Format: double
+             * @description mm, degrees or count, as it was then
+             */
+            value: number;
+            why: string;
+        };
         Recipe: {
             base: components["schemas"]["Base"];
             /** @description where K comes from */
@@ -9694,6 +9737,8 @@ export interface components {
              * @enum {string}
              */
             process: "plasma" | "laser" | "waterjet" | "punch" | "hand";
+            /** @description why sizes are as they are: held up, tried, asked for */
+            reasons?: components["schemas"]["Reason"][];
             /**
              * Format: int64
              * @description version of this form, 1

@@ -41,6 +41,7 @@ function toggle(id: string) {
       label="The mirror's plane at"
       :model-value="c.at ?? 0"
       :lengths="open.style.value"
+      :wrong="open.fault(`${at}/at`)"
       @update:model-value="(v) => open.set(`${at}/at`, v)"
     />
   </template>
@@ -51,6 +52,7 @@ function toggle(id: string) {
       :label="w"
       :model-value="step[k] ?? 0"
       :lengths="open.style.value"
+      :wrong="open.fault(`${at}/step/${k}`)"
       @update:model-value="(v) => setStep(k, v)"
     />
     <ValueField

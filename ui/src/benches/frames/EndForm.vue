@@ -61,6 +61,7 @@ const formed = computed(() => props.told?.kind === 'fold' || props.told?.kind ==
         :model-value="end.leg ?? null"
         :lengths="open.style.value"
         note="the wall when left empty"
+        :wrong="open.fault(`${at}/leg`)"
         @update:model-value="(v) => set({ leg: v || undefined })"
       />
       <label class="tick">

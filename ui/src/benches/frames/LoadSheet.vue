@@ -112,6 +112,7 @@ const shakes = [
               :label="w"
               kind="rate"
               :model-value="row.soft?.[k] ?? 0"
+              :wrong="open.fault(`/supports/${index}/soft/${k}`)"
               :lengths="open.style.value"
               @update:model-value="
                 (v) =>
@@ -170,6 +171,7 @@ const shakes = [
               kind="number"
               :model-value="row.factor || 2"
               :lengths="open.style.value"
+              :wrong="open.fault(`/loads/${index}/factor`)"
               @update:model-value="(v) => open.set(`/loads/${index}/factor`, v)"
             />
             <template v-if="row.kind === 'force'">
@@ -182,6 +184,7 @@ const shakes = [
                 :label="w"
                 kind="force"
                 :model-value="row.force?.[k] ?? 0"
+                :wrong="open.fault(`/loads/${index}/force/${k}`)"
                 :lengths="open.style.value"
                 @update:model-value="
                   (v) =>
@@ -205,6 +208,7 @@ const shakes = [
               label="From its first point"
               :model-value="row.at ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/loads/${index}/at`)"
               @update:model-value="(v) => open.set(`/loads/${index}/at`, v)"
             />
             <ValueField
@@ -212,6 +216,7 @@ const shakes = [
               label="Its centre of gravity above the points"
               :model-value="row.high ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/loads/${index}/high`)"
               @update:model-value="(v) => open.set(`/loads/${index}/high`, v || undefined)"
             />
           </div>
@@ -250,6 +255,7 @@ const shakes = [
           kind="number"
           :model-value="doc.shakes?.[key] || usual || null"
           :lengths="open.style.value"
+          :wrong="open.fault(`/shakes/${key}`)"
           @update:model-value="(v) => open.set('/shakes', { ...doc.shakes, [key]: v || undefined })"
         />
       </div>

@@ -52,6 +52,7 @@ const oblong = computed(
     <SizeFields
       :section="m.section"
       :lengths="open.style.value"
+      :fault="(p) => open.fault(`${at}/section${p}` as never)"
       @change="(s) => open.set(at, { ...m, section: s, stock: undefined })"
     />
   </details>
@@ -83,6 +84,7 @@ const oblong = computed(
       kind="angle"
       :model-value="m.turn ?? 0"
       :lengths="open.style.value"
+      :wrong="open.fault(`${at}/turn`)"
       @update:model-value="(v) => open.set(`${at}/turn`, v)"
     />
   </div>
@@ -102,6 +104,7 @@ const oblong = computed(
       :model-value="m.k || null"
       note="2 for what stands or has a free end, else 1, when left empty"
       :lengths="open.style.value"
+      :wrong="open.fault(`${at}/k`)"
       @update:model-value="(v) => open.set(`${at}/k`, v)"
     />
   </div>
@@ -126,6 +129,7 @@ const oblong = computed(
       label="Splice, from the first point"
       :model-value="m.splice.at"
       :lengths="open.style.value"
+      :wrong="open.fault(`${at}/splice/at`)"
       @update:model-value="(v) => open.set(`${at}/splice/at`, v)"
     />
     <PickOne

@@ -55,6 +55,7 @@ const sizes = computed(() => [
       kind="count"
       :model-value="p.holes ?? 0"
       :lengths="open.style.value"
+      :wrong="open.fault(`${at}/holes`)"
       @update:model-value="(v) => open.set(`${at}/holes`, v)"
     />
   </div>

@@ -35,6 +35,7 @@ const change = (i: number, more: object) => save(list.value.map((r, k) => (k ===
         :label="`Remnant ${i + 1} long`"
         :model-value="r.length"
         :lengths="open.style.value"
+        :wrong="open.fault(`/saw/remnants/${i}/length`)"
         @update:model-value="(v) => change(i, { length: v })"
       />
       <ValueField
@@ -42,6 +43,7 @@ const change = (i: number, more: object) => save(list.value.map((r, k) => (k ===
         kind="count"
         :model-value="r.many || 1"
         :lengths="open.style.value"
+        :wrong="open.fault(`/saw/remnants/${i}/many`)"
         @update:model-value="(v) => change(i, { many: v })"
       />
     </div>

@@ -8,7 +8,7 @@ import type { Style } from '@/kit/readLength'
 import ValueField from '@/kit/ValueField.vue'
 
 type Sizes = FrameMember['section']
-const props = defineProps<{ section: Sizes; lengths: Style }>()
+const props = defineProps<{ section: Sizes; lengths: Style; fault?: (path: string) => string | undefined }>()
 const emit = defineEmits<{ change: [section: Sizes] }>()
 const asked = computed(() => wordOf('SectionSizes', 'kind', props.section.kind)?.asks ?? [])
 const size = (path: string) => props.section[path.slice(1) as keyof Sizes] as number | undefined
@@ -28,6 +28,7 @@ const size = (path: string) => props.section[path.slice(1) as keyof Sizes] as nu
       :label="a.label"
       :model-value="size(a.path) ?? null"
       :lengths="lengths"
+      :wrong="fault?.(a.path)"
       @update:model-value="(v) => emit('change', { ...section, [a.path.slice(1)]: v })"
     />
   </div>

@@ -97,6 +97,7 @@ async function label(id: string) {
             :model-value="number(d, a.path) ?? null"
             :lengths="open.style.value"
             :note="a.note"
+            :wrong="duty(i).fault(a.path as '/force')"
             @update:model-value="(v) => duty(i).set(a.path as '/force', v ?? undefined)"
           />
           <template v-if="has(d, 'ground')">
@@ -112,6 +113,7 @@ async function label(id: string) {
               kind="force"
               :model-value="d.breaks ?? null"
               :lengths="open.style.value"
+              :wrong="duty(i).fault('/breaks')"
               @update:model-value="(v) => duty(i).set('/breaks', v ?? undefined)"
             />
           </template>
@@ -123,6 +125,7 @@ async function label(id: string) {
               kind="number"
               :model-value="d.net?.[k] ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/duties/${i}/net/${k}`)"
               @update:model-value="(v) => axis(i, 'net', k, v)"
             />
           </template>
@@ -134,6 +137,7 @@ async function label(id: string) {
               kind="number"
               :model-value="d.way?.[k] ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/duties/${i}/way/${k}`)"
               @update:model-value="(v) => axis(i, 'way', k, v)"
             />
             <ValueField
@@ -142,6 +146,7 @@ async function label(id: string) {
               :label="`Acts at, ${w}`"
               :model-value="d.at?.[k] ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/duties/${i}/at/${k}`)"
               @update:model-value="(v) => axis(i, 'at', k, v)"
             />
           </template>

@@ -66,7 +66,10 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
       <tbody>
         <tr v-for="h in holding.hardware" :key="h.name">
           <td class="num count">{{ h.count }}</td>
-          <td>{{ h.name }}</td>
+          <td>
+            {{ h.name }}
+            <p v-for="n in h.notes" :key="n" class="small mind">{{ n }}</p>
+          </td>
           <td class="soft">{{ h.joints.join(', ') }}</td>
         </tr>
       </tbody>
@@ -112,6 +115,10 @@ function takeSize(o: HoldingView['holding']['oneSize'][number]) {
 </template>
 
 <style scoped>
+.mind {
+  color: var(--mind);
+  margin: 2px 0 0;
+}
 .count {
   font-size: 1.2rem;
   font-weight: 680;

@@ -44,18 +44,21 @@ function asked(c: Case, i: number) {
     ...ways.map((w, k) => ({
       label: `Force ${w}`,
       kind: 'force' as const,
+      wrong: props.open.fault(`${path.value}/${i}/force/${k}`),
       value: c.force[k]!,
       set: (v: unknown) => props.open.set(`${path.value}/${i}/force/${k}`, number(v)),
     })),
     ...ways.map((w, k) => ({
       label: `acts at, ${w}`,
       kind: 'length' as const,
+      wrong: props.open.fault(`${path.value}/${i}/at/${k}`),
       value: c.at[k]!,
       set: (v: unknown) => props.open.set(`${path.value}/${i}/at/${k}`, number(v)),
     })),
     ...ways.map((w, k) => ({
       label: `Moment about ${w}`,
       kind: 'moment' as const,
+      wrong: props.open.fault(`${path.value}/${i}/moment/${k}`),
       value: m[k]!,
       set: (v: unknown) =>
         props.open.set(
@@ -109,6 +112,7 @@ function asked(c: Case, i: number) {
             :kind="f.kind"
             :model-value="f.value"
             :lengths="open.style.value"
+            :wrong="f.wrong"
             @update:model-value="f.set"
           />
         </div>

@@ -8,6 +8,7 @@ import { useStock } from '@/api/queries'
 import { shopOf, shows, wordOf, wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import PickOne from '@/kit/PickOne.vue'
+import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import PlaceList from '@/quick/PlaceList.vue'
 
@@ -15,7 +16,7 @@ const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
 const { data: stock } = useStock()
 const joint = computed(() => props.open.brief.value!.joints![props.at]!)
 const design = computed(() => joint.value.design)
-const { set } = props.open.under(() => `/joints/${props.at}` as const)
+const { set, fault } = props.open.under(() => `/joints/${props.at}` as const)
 const threads = computed(() =>
   (stock.value?.threads ?? []).map((t) => ({
     value: `${t.system} ${t.size} ${t.pitch}`,
@@ -120,6 +121,22 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
         :model-value="design.nut"
         @update:model-value="setNut"
       />
+      <template v-if="asks('track')">
+        <ValueField
+          label="The track's slot"
+          :model-value="design.track?.opening ?? null"
+          :lengths="open.style.value"
+          :wrong="fault('/design/track/opening')"
+          @update:model-value="(v) => set('/design/track', { deep: 0, ...design.track, opening: v })"
+        />
+        <ValueField
+          label="Under its lips, deep"
+          :model-value="design.track?.deep ?? null"
+          :lengths="open.style.value"
+          :wrong="fault('/design/track/deep')"
+          @update:model-value="(v) => set('/design/track', { opening: 0, ...design.track, deep: v })"
+        />
+      </template>
       <PickOne
         label="Reached from"
         :choices="wordsOf('JointInput', 'reached')"
@@ -132,6 +149,7 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
         kind="count"
         :model-value="design.washers"
         :lengths="open.style.value"
+        :wrong="fault('/design/washers')"
         @update:model-value="(v) => set('/design/washers', v)"
       />
       <ValueField
@@ -140,6 +158,7 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
         :model-value="design.washer ?? null"
         :lengths="open.style.value"
         note="empty for a plain one"
+        :wrong="fault('/design/washer')"
         @update:model-value="(v) => set('/design/washer', v ?? undefined)"
       />
       <PickOne
@@ -156,6 +175,7 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
         :model-value="Math.round(1000 * (design.tighten.share || 0.75)) / 10"
         :lengths="open.style.value"
         note="75 is usual"
+        :wrong="fault('/design/tighten/share')"
         @update:model-value="(v) => set('/design/tighten/share', v ? Number(v) / 100 : undefined)"
       />
       <ValueField
@@ -165,6 +185,7 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
         :model-value="design.angle ?? 0"
         :lengths="open.style.value"
         note="it moves the far holes"
+        :wrong="fault('/design/angle')"
         @update:model-value="(v) => set('/design/angle', v || undefined)"
       />
       <PickOne
@@ -180,7 +201,26 @@ const meets = (k: NonNullable<BoltedJoint['design']['meets']>[number]) => {
         kind="number"
         :model-value="design.tighten.cures ?? 20"
         :lengths="open.style.value"
+        :wrong="fault('/design/tighten/cures')"
         @update:model-value="(v) => set('/design/tighten/cures', v)"
+      />
+    </FieldGrid>
+    <FieldGrid :min="200">
+      <PickOne
+        label="What it is for"
+        :choices="wordsOf('Joint', 'purpose')"
+        :model-value="joint.purpose ?? 'carries'"
+        @update:model-value="(v) => set('/purpose', v === 'carries' ? undefined : v)"
+      />
+      <TextField
+        label="Note on its hardware"
+        :model-value="joint.note ?? ''"
+        @update:model-value="(v) => set('/note', v || undefined)"
+      />
+      <TextField
+        label="Put in instead of what is listed"
+        :model-value="joint.swapped ?? ''"
+        @update:model-value="(v) => set('/swapped', v || undefined)"
       />
     </FieldGrid>
     <FieldGrid :min="200">

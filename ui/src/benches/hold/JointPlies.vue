@@ -110,6 +110,7 @@ const flipRubber = (row: Row) =>
               label="Thickness as measured"
               :model-value="row.ply.thickness"
               :lengths="open.style.value"
+              :wrong="ply(i).fault('/thickness')"
               @update:model-value="(v) => ply(i).set('/thickness', v)"
             />
           </template>
@@ -117,6 +118,7 @@ const flipRubber = (row: Row) =>
             label="Coats, both faces"
             :model-value="row.ply.coat ?? 0"
             :lengths="open.style.value"
+            :wrong="ply(i).fault('/coat')"
             @update:model-value="(v) => ply(i).set('/coat', v || undefined)"
           />
           <ValueField
@@ -124,6 +126,7 @@ const flipRubber = (row: Row) =>
             label="Gives way by"
             :model-value="row.ply.squash ?? 0"
             :lengths="open.style.value"
+            :wrong="ply(i).fault('/squash')"
             @update:model-value="(v) => ply(i).set('/squash', v || undefined)"
           />
           <template v-if="row.rubber">
@@ -132,6 +135,7 @@ const flipRubber = (row: Row) =>
               kind="rate"
               :model-value="joint.rubber!.stiffness"
               :lengths="open.style.value"
+              :wrong="open.fault(`/joints/${at}/rubber/stiffness`)"
               @update:model-value="(v) => open.set(`/joints/${at}/rubber/stiffness`, v)"
             />
             <ValueField
@@ -140,6 +144,7 @@ const flipRubber = (row: Row) =>
               :model-value="joint.rubber!.shakes ?? null"
               :lengths="open.style.value"
               note="what shakes; may be empty"
+              :wrong="open.fault(`/joints/${at}/rubber/shakes`)"
               @update:model-value="(v) => open.set(`/joints/${at}/rubber/shakes`, v ?? undefined)"
             />
             <ValueField
@@ -150,6 +155,7 @@ const flipRubber = (row: Row) =>
               :model-value="row.ply.isolator?.[r.key] ?? null"
               :lengths="open.style.value"
               note="of one, by its maker's sheet"
+              :wrong="open.fault(`/joints/${at}/design/plies/${i}/isolator/${r.key}`)"
               @update:model-value="(v) => ply(i).set('/isolator', { ...row.ply.isolator, [r.key]: v ?? undefined })"
             />
           </template>
@@ -158,6 +164,7 @@ const flipRubber = (row: Row) =>
               label="Hole"
               :model-value="row.ply.hole || null"
               :lengths="open.style.value"
+              :wrong="ply(i).fault('/hole')"
               @update:model-value="(v) => ply(i).set('/hole', v ?? undefined)"
             />
             <ValueField
@@ -165,6 +172,7 @@ const flipRubber = (row: Row) =>
               :model-value="row.ply.edge || null"
               :lengths="open.style.value"
               note="from its centre"
+              :wrong="ply(i).fault('/edge')"
               @update:model-value="(v) => ply(i).set('/edge', v ?? undefined)"
             />
             <ValueField
@@ -174,6 +182,7 @@ const flipRubber = (row: Row) =>
               :model-value="row.ply.wide?.[k] || null"
               :lengths="open.style.value"
               note="at the holes"
+              :wrong="open.fault(`/joints/${at}/design/plies/${i}/wide/${k}`)"
               @update:model-value="(v) => setWide(i, k, v)"
             />
           </template>
@@ -183,6 +192,7 @@ const flipRubber = (row: Row) =>
             :model-value="row.ply.pull || null"
             :lengths="open.style.value"
             :note="given(row.side) ? 'that pulls it off; empty: from the part' : 'that pulls it off'"
+            :wrong="ply(i).fault('/pull')"
             @update:model-value="(v) => ply(i).set('/pull', v ?? undefined)"
           />
           <ValueField
@@ -192,6 +202,7 @@ const flipRubber = (row: Row) =>
             :model-value="row.ply.way ?? null"
             :lengths="open.style.value"
             note="towards up; empty: not known"
+            :wrong="ply(i).fault('/way')"
             @update:model-value="(v) => ply(i).set('/way', v ?? undefined)"
           />
           <PickOne
@@ -206,6 +217,7 @@ const flipRubber = (row: Row) =>
             :model-value="row.ply.tolerance || null"
             :lengths="open.style.value"
             note="empty: as usual for how it is made"
+            :wrong="ply(i).fault('/tolerance')"
             @update:model-value="(v) => ply(i).set('/tolerance', v ?? undefined)"
           />
           <ValueField
@@ -214,6 +226,7 @@ const flipRubber = (row: Row) =>
             :model-value="row.ply.worn ?? 1"
             :lengths="open.style.value"
             note="1 is whole; less where it rusted"
+            :wrong="ply(i).fault('/worn')"
             @update:model-value="(v) => ply(i).set('/worn', v === 1 ? undefined : v)"
           />
           <div>

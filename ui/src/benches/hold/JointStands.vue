@@ -76,6 +76,7 @@ const keep = (left: Stand[]) => props.open.set(path.value, left.length ? left : 
               :label="`Lies ${w}`"
               :model-value="s.at?.[k] ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/joints/${at}/stands/${i}/at/${k}`)"
               @update:model-value="(v) => put(i, { ...s, at: [0, 1, 2].map((n) => (n === k ? v : (s.at?.[n] ?? 0))) })"
             />
           </template>
@@ -91,6 +92,7 @@ const keep = (left: Stand[]) => props.open.set(path.value, left.length ? left : 
             :model-value="s.turn ?? 0"
             :lengths="open.style.value"
             note="its across from forward"
+            :wrong="open.fault(`/joints/${at}/stands/${i}/turn`)"
             @update:model-value="(v) => put(i, { ...s, turn: v || undefined })"
           />
           <label class="tick">

@@ -15,7 +15,7 @@ const props = defineProps<{ open: OpenBrief; at: number; view?: HoldingView }>()
 const { data: stock } = useStock()
 const mount = computed(() => props.open.brief.value!.mounts![props.at]!)
 const hold = computed(() => mount.value.hold)
-const { set } = props.open.under(() => `/mounts/${props.at}` as const)
+const { set, fault } = props.open.under(() => `/mounts/${props.at}` as const)
 const parts = computed(() => (props.open.page.value?.parts ?? []).map((p) => ({ value: p.id, text: p.name })))
 const devices = computed(() => [
   { value: '', text: 'nothing yet' },
@@ -157,6 +157,7 @@ function setUp(v: (typeof hold.value)['up']) {
         label="Washer on the sheet, outside"
         :model-value="hold.bolts.washer ?? 0"
         :lengths="open.style.value"
+        :wrong="fault('/hold/bolts/washer')"
         @update:model-value="(v) => set('/hold/bolts/washer', v)"
       />
       <ValueField
@@ -164,6 +165,7 @@ function setUp(v: (typeof hold.value)['up']) {
         :model-value="hold.doubler ?? 0"
         :lengths="open.style.value"
         :note="doubler"
+        :wrong="fault('/hold/doubler')"
         @update:model-value="(v) => set('/hold/doubler', v || undefined)"
       />
       <label class="tick"

@@ -73,6 +73,7 @@ const sizes = ['length', 'width', 'height'] as const
                 :label="k"
                 :model-value="d.envelope?.[k] ?? null"
                 :lengths="open.style.value"
+                :wrong="open.fault(`/devices/${i}/envelope/${k}`)"
                 @update:model-value="
                   (v) => open.set(`/devices/${i}/envelope`, { length: 0, width: 0, height: 0, ...d.envelope, [k]: v })
                 "

@@ -72,12 +72,14 @@ const blank = (point = '', name = '') => ({ id: newId(), name, point, face: 'lef
             label="Wall thickness"
             :model-value="d.wall ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/drillings/${i}/wall`)"
             @update:model-value="(v) => open.set(`/drillings/${i}/wall`, v)"
           />
           <ValueField
             label="Free behind the near face"
             :model-value="d.free ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/drillings/${i}/free`)"
             @update:model-value="(v) => open.set(`/drillings/${i}/free`, v)"
           />
           <TextField
@@ -92,6 +94,7 @@ const blank = (point = '', name = '') => ({ id: newId(), name, point, face: 'lef
             <span class="label">Drill stop</span> <b class="num big">{{ told(d.id)?.stop }}</b>
           </p>
           <ResultLine :result="told(d.id)" />
+          <p v-for="x in told(d.id)?.do ?? []" :key="x" class="small">{{ x }}</p>
         </div>
       </article>
     </CardList>

@@ -75,6 +75,7 @@ const pocket = () => ({
                 label="Liner, a face"
                 :model-value="f.slide.liner ?? null"
                 :lengths="open.style.value"
+                :wrong="open.fault(`/fits/${i}/slide/liner`)"
                 @update:model-value="(v) => open.set(`/fits/${i}/slide/liner`, v)"
               />
               <ValueField
@@ -90,6 +91,7 @@ const pocket = () => ({
                 :model-value="f.slide.want ?? null"
                 :lengths="open.style.value"
                 :usual="0.25"
+                :wrong="open.fault(`/fits/${i}/slide/want`)"
                 @update:model-value="(v) => open.set(`/fits/${i}/slide/want`, v)"
               />
             </FieldGrid>
@@ -114,6 +116,7 @@ const pocket = () => ({
               label="Play, a side"
               :model-value="f.pocket.play ?? null"
               :lengths="open.style.value"
+              :wrong="open.fault(`/fits/${i}/pocket/play`)"
               @update:model-value="(v) => open.set(`/fits/${i}/pocket/play`, v)"
             />
             <label class="tick"

@@ -80,6 +80,7 @@ const blank = () => ({ id: newId(), name: '', part: '', holes: [] })
             label="Bolt diameter"
             :model-value="f.bolt ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/follows/${i}/bolt`)"
             @update:model-value="(v) => open.set(`/follows/${i}/bolt`, v)"
           />
           <label class="tick"

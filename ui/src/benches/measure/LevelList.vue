@@ -88,6 +88,7 @@ const blank = () => ({
             kind="angle"
             :model-value="l.floor?.pitch ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/levels/${i}/floor/pitch`)"
             @update:model-value="(v) => slope(i, 'floor', 'pitch', v)"
           />
           <ValueField
@@ -95,6 +96,7 @@ const blank = () => ({
             kind="angle"
             :model-value="l.floor?.roll ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/levels/${i}/floor/roll`)"
             @update:model-value="(v) => slope(i, 'floor', 'roll', v)"
           />
           <ValueField
@@ -102,6 +104,7 @@ const blank = () => ({
             kind="angle"
             :model-value="l.wanted?.pitch ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/levels/${i}/wanted/pitch`)"
             @update:model-value="(v) => slope(i, 'wanted', 'pitch', v)"
           />
           <ValueField
@@ -109,6 +112,7 @@ const blank = () => ({
             kind="angle"
             :model-value="l.wanted?.roll ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/levels/${i}/wanted/roll`)"
             @update:model-value="(v) => slope(i, 'wanted', 'roll', v)"
           />
         </FieldGrid>

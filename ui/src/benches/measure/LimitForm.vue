@@ -121,6 +121,7 @@ const sizes = ['length', 'width', 'height'] as const
           :label="k"
           :model-value="limits.envelope?.[k] ?? null"
           :lengths="open.style.value"
+          :wrong="open.fault(`/limits/envelope/${k}`)"
           @update:model-value="(v) => set('envelope', { length: 0, width: 0, height: 0, ...limits.envelope, [k]: v })"
         />
       </div>

@@ -73,6 +73,7 @@ function setFrom(id: string) {
       kind="angle"
       :model-value="placed[n] ?? 0"
       :lengths="open.style.value"
+      :wrong="open.fault(`/placed/${i}/${n}`)"
       @update:model-value="(v) => open.set(`/placed/${i}/${n}`, v)"
     />
   </FieldGrid>

@@ -123,12 +123,14 @@ const holes = (id: string) => [
                 label="Bolt diameter"
                 :model-value="p.bolt ?? null"
                 :lengths="open.style.value"
+                :wrong="open.fault(`/placed/${i}/bolt`)"
                 @update:model-value="(v) => open.set(`/placed/${i}/bolt`, v)"
               />
               <ValueField
                 label="Wall it is bolted through"
                 :model-value="p.wall ?? null"
                 :lengths="open.style.value"
+                :wrong="open.fault(`/placed/${i}/wall`)"
                 @update:model-value="(v) => open.set(`/placed/${i}/wall`, v)"
               />
             </template>

@@ -65,6 +65,7 @@ const fields = [
         label="Placed things keep off each other"
         :model-value="survey!.between ?? 0"
         :lengths="style"
+        :wrong="open.fault('/between')"
         @update:model-value="(v) => open.set('/between', v)"
       />
     </section>

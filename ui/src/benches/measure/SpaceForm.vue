@@ -92,6 +92,7 @@ const names = ['forward', 'left', 'up']
           :label="`Corner ${k + 1}, ${n}`"
           :model-value="c[i] ?? 0"
           :lengths="open.style.value"
+          :wrong="open.fault(`${path}/corners/${k}/${i}`)"
           @update:model-value="(v) => open.set(`${path}/corners/${k}/${i}`, v)"
         />
       </div>
@@ -115,6 +116,7 @@ const names = ['forward', 'left', 'up']
           :label="`Corner ${k + 1}, ${n}`"
           :model-value="c[n]"
           :lengths="open.style.value"
+          :wrong="open.fault(`${path}/outline/${k}/${n}`)"
           @update:model-value="(v) => open.set(`${path}/outline/${k}/${n}`, v)"
         />
       </div>

@@ -53,6 +53,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
             label="The saw cuts to"
             :model-value="s.grain ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/stacks/${i}/grain`)"
             @update:model-value="(v) => open.set(`/stacks/${i}/grain`, v)"
           />
         </FieldGrid>
@@ -117,12 +118,14 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
               label="+"
               :model-value="l.plus ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/stacks/${i}/layers/${k}/plus`)"
               @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/plus`, v)"
             />
             <ValueField
               label="−"
               :model-value="l.minus ?? 0"
               :lengths="open.style.value"
+              :wrong="open.fault(`/stacks/${i}/layers/${k}/minus`)"
               @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/minus`, v)"
             />
             <ValueField
@@ -130,6 +133,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
               kind="count"
               :model-value="l.count ?? 1"
               :lengths="open.style.value"
+              :wrong="open.fault(`/stacks/${i}/layers/${k}/count`)"
               @update:model-value="(v) => open.set(`/stacks/${i}/layers/${k}/count`, v)"
             />
           </div>
@@ -163,12 +167,14 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
                 label="forward"
                 :model-value="p.x ?? 0"
                 :lengths="open.style.value"
+                :wrong="open.fault(`/stacks/${i}/places/${k}/x`)"
                 @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/x`, v)"
               />
               <ValueField
                 label="left"
                 :model-value="p.y ?? 0"
                 :lengths="open.style.value"
+                :wrong="open.fault(`/stacks/${i}/places/${k}/y`)"
                 @update:model-value="(v) => open.set(`/stacks/${i}/places/${k}/y`, v)"
               />
             </template>
@@ -180,6 +186,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
             kind="angle"
             :model-value="s.slope?.pitch ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/stacks/${i}/slope/pitch`)"
             @update:model-value="(v) => slope(i, 'pitch', v)"
           />
           <ValueField
@@ -187,6 +194,7 @@ const slope = (i: number, key: 'pitch' | 'roll', v: number) =>
             kind="angle"
             :model-value="s.slope?.roll ?? null"
             :lengths="open.style.value"
+            :wrong="open.fault(`/stacks/${i}/slope/roll`)"
             @update:model-value="(v) => slope(i, 'roll', v)"
           />
         </FieldGrid>

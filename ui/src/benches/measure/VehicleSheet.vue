@@ -89,6 +89,7 @@ const addMap = () =>
             :model-value="survey!.instruments?.[t.key] ?? null"
             :lengths="style"
             :note="survey!.instruments?.[t.key] ? '' : `not given: ${worked?.tools[t.key]?.usual ?? ''} by practice`"
+            :wrong="open.fault(`/instruments/${t.key}`)"
             @update:model-value="(v) => open.set(`/instruments/${t.key}`, v)"
           />
         </div>

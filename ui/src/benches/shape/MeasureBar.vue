@@ -4,6 +4,7 @@
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useStock } from '@/api/queries'
+import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { Bench } from './useBench'
 
@@ -20,6 +21,22 @@ const family = computed(
 )
 const value = computed(() =>
   d.value ? ((props.bench.part.value?.get(d.value.path) as number | undefined) ?? d.value.value) : null,
+)
+/** Why the size is as it is, kept with what it was then. */
+const asked = ref(false)
+watch(
+  () => d.value?.path,
+  () => (asked.value = false),
+)
+function reason(why: string) {
+  const { feature, size, value: was } = d.value!
+  const rest = (props.bench.part.value!.recipe.value?.reasons ?? []).filter((r) => r.feature !== feature || r.size !== size)
+  props.bench.part.value!.set('/reasons', why ? [...rest, { feature, size, value: was, why }] : rest.length ? rest : undefined)
+}
+const why = computed(
+  () =>
+    props.bench.part.value?.recipe.value?.reasons?.find((r) => r.feature === d.value?.feature && r.size === d.value?.size)?.why ??
+    '',
 )
 watch(
   () => props.bench.focusTick.value,
@@ -41,6 +58,9 @@ watch(
     <div v-if="d" class="what">
       <strong>{{ d.label }}</strong>
       <span class="soft small">{{ d.group }} · {{ place }} of {{ count }}</span>
+      <button v-if="!asked" type="button" class="press bare tight small reason" :title="why" @click="asked = true">
+        {{ why || 'Why this size' }}
+      </button>
     </div>
     <ValueField
       v-if="d"
@@ -64,6 +84,15 @@ watch(
     <button type="button" class="press" aria-label="Next size (Alt+Down)" title="Next size (Alt+Down)" @click="bench.walk(1)">
       <ChevronRight :size="26" />
     </button>
+    <TextField
+      v-if="d && asked"
+      class="why"
+      :label="`Why ${d.label.toLowerCase()} is ${d.text}: held up, tried, asked for`"
+      :model-value="why"
+      :maxlength="300"
+      @update:model-value="reason"
+      @enter="asked = false"
+    />
   </div>
 </template>
 
@@ -90,6 +119,18 @@ watch(
 }
 .what strong {
   font-size: 1.1rem;
+}
+.reason {
+  justify-self: start;
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  padding-inline: 0;
+  min-height: 36px;
+}
+.why {
+  grid-column: 1 / -1;
 }
 .none {
   grid-column: span 2;

@@ -35,6 +35,10 @@ function change(list: { a: string; b: string }[], more: (c: { a: string; b: stri
   const rest = meets.value.filter((m) => !touched.some((t) => t.was === m))
   props.bench.part.value?.set(`${props.path}/meets`, [...rest, ...touched.flatMap((t) => (t.now ? [t.now] : []))])
 }
+/** Why the gap of a corner was refused. */
+const faultOf = (c: { a: string; b: string }) =>
+  props.bench.part.value?.faults.value.find((f) => f.path === `/recipe${props.path}/meets/${meets.value.indexOf(of(c)!)}/gap`)
+    ?.message
 const kinds = computed(() => wordsOf('Meet', 'kind'))
 const setKind = (list: { a: string; b: string }[], kind: Meet['kind']) =>
   change(list, (c, was) => (kind === 'open' ? undefined : { a: was?.a ?? c.a, b: was?.b ?? c.b, kind }))
@@ -62,6 +66,7 @@ const setKind = (list: { a: string; b: string }[], kind: Meet['kind']) =>
         :model-value="of(c)!.gap ?? null"
         :lengths="bench.style()"
         note="usual when empty"
+        :wrong="faultOf(c)"
         @update:model-value="(v) => change([c], (_, was) => ({ ...was!, gap: v || undefined }))"
       />
       <ChoiceRow

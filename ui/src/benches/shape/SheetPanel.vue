@@ -61,6 +61,7 @@ function toGauge(value: string) {
       kind="count"
       :model-value="part.doc.value!.quantity"
       :lengths="bench.style()"
+      :wrong="part.fault('/quantity')"
       @update:model-value="(v) => part.change({ quantity: v })"
     />
     <PickOne

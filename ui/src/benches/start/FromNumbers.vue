@@ -133,7 +133,7 @@ const start = once(async () => {
         </FieldGrid>
       </div>
     </div>
-    <SheetFields v-model="recipe" :lengths="style" />
+    <SheetFields v-model="recipe" :lengths="style" :faults="faults" />
     <TextField v-model="name" label="Its name" :maxlength="100" @enter="start" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <button type="submit" class="press main">Start the part</button>

@@ -8,7 +8,7 @@ import ValueField from '@/kit/ValueField.vue'
 import type { Style } from '@/kit/readLength'
 
 const recipe = defineModel<Recipe>({ required: true })
-defineProps<{ lengths: Style }>()
+defineProps<{ lengths: Style; faults?: Record<string, string> }>()
 const { data: stock } = useStock()
 const set = (more: Partial<Recipe>) => (recipe.value = { ...recipe.value, ...more })
 </script>
@@ -26,6 +26,7 @@ const set = (more: Partial<Recipe>) => (recipe.value = { ...recipe.value, ...mor
       :model-value="recipe.thickness"
       :lengths="lengths"
       :family="stock.materials.find((m) => m.key === recipe.material)?.family"
+      :wrong="faults?.['/recipe/thickness']"
       @update:model-value="(v) => set({ thickness: v })"
     />
     <PickOne
