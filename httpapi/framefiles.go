@@ -2,6 +2,7 @@ package httpapi
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -12,6 +13,7 @@ import (
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/site"
+	"warmanvil/core/told"
 	"warmanvil/core/tube"
 	"warmanvil/job"
 	"warmanvil/paper"
@@ -45,7 +47,10 @@ func (s *server) frameFileRoutes() {
 			{name: "jig", form: asDXF, says: "outline from above", make: jig(shape.FromAbove)},
 			{name: "jig-side", form: asDXF, says: "outline from the side", make: jig(shape.FromRight)},
 			{name: "jig-behind", form: asDXF, says: "outline from behind", make: jig(shape.FromBehind)},
-			{name: "stl", form: asSTL, says: "body", make: func(f frameFiles) ([]byte, error) { return exchange.STL(f.built.Body(), f.part.Name), nil }},
+			{name: "stl", form: asSTL, says: "body", make: func(f frameFiles) ([]byte, error) {
+				return exchange.STL(f.built.Body(), f.part.Name),
+					nil
+			}},
 		}, open: s.frameFiles})
 }
 
@@ -84,6 +89,10 @@ func (f frameFiles) saw() ([]byte, error) {
 			Names: strings.Join(r.Names, ", "), Notes: r.Notes}
 		if r.Trim > 0 {
 			x.Finish = r.Finish
+		}
+		if len(r.Corners) == 0 {
+			x.Notes = append(slices.Clone(x.Notes), "middle: mark at "+told.Pen{Display: f.job.Brief.Display()}.Said(r.Length/2)+" from either "+
+				"long point, finished")
 		}
 		if r.Twin != "" {
 			x.Notes = append(x.Notes, "mirror image of "+r.Twin)

@@ -50,7 +50,8 @@ type MembersView struct {
 // SectionView is a section as sold.
 type SectionView struct {
 	section.Stock
-	Kilos float64 `json:"kilos" doc:"kg a metre in steel"`
+	Kilos float64       `json:"kilos" doc:"kg a metre in steel"`
+	Real  *section.Real `json:"real,omitempty" doc:"of a tube: how far it may be off, and its inside"`
 }
 
 func (s *server) framePage(ctx context.Context, d job.Saved) (FramePage, error) {
@@ -107,7 +108,11 @@ func membersView() MembersView {
 	for _, x := range section.Table() {
 		p, err := section.Work(x.Sizes)
 		if err == nil {
-			v.Sections = append(v.Sections, SectionView{x, p.MassPerMetre})
+			view := SectionView{Stock: x, Kilos: p.MassPerMetre}
+			if r, tube := x.Real(); tube {
+				view.Real = &r
+			}
+			v.Sections = append(v.Sections, view)
 		}
 	}
 	return v

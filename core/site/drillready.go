@@ -34,9 +34,9 @@ func (s *stander) ready(d vehicle.Drilling, at [3]float64, out solid.Vector, dee
 			before))
 	}
 	if free := b.Stop - d.Wall; free >= leastBoard && d.Wall > 0 && d.Wall <= 3 {
-		do = append(do, fmt.Sprintf("Where a hand gets behind it, clamp a board there, up to %s thick: it takes the drill as it breaks "+
-			"through and keeps the "+
-			"wall flat.", p.MM(free)))
+		do = append(do, fmt.Sprintf("Where a hand gets behind it, clamp a board there, %s are free: it takes the drill as it breaks through "+
+			"and keeps "+
+			"the wall flat.", p.MM(free)))
 	}
 	return do
 }

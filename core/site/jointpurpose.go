@@ -73,5 +73,7 @@ func (s *site) prepare(j brief.Joint, in joint.Input, r *joint.Result) {
 				"the drill as it breaks through, and keeps thin sheet flat.", name))
 		}
 	}
-	r.Making = append(before, r.Making...)
+	if len(before) > 0 {
+		r.Making = append(before, r.Making...)
+	}
 }

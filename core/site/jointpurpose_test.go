@@ -52,6 +52,9 @@ func TestPurposeOfAJoint(t *testing.T) {
 		return false
 	}
 	carries := toldJoint(t, func(*brief.Joint) {})
+	if carries.Result.Making == nil {
+		t.Error("where nothing is said of its making there is no list, which a page cannot read")
+	}
 	if carries.Result.Verdict != strength.Holds || has(carries, "purpose") {
 		t.Fatalf("%s %+v", carries.Result.Verdict, carries.Result.Findings)
 	}

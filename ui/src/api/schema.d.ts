@@ -10261,6 +10261,44 @@ export interface components {
              */
             zy: number;
         };
+        SectionReal: {
+            /**
+             * Format: double
+             * @description mm, inside corner radius, nominal
+             */
+            corner?: number;
+            /**
+             * Format: double
+             * @description mm inside, nominal; left out for a round one
+             */
+            height?: number;
+            /**
+             * Format: double
+             * @description mm its inside may be larger or smaller: the outside's and twice the wall's
+             */
+            inside: number;
+            /**
+             * Format: double
+             * @description mm its outside may be larger or smaller
+             */
+            off: number;
+            /**
+             * Format: double
+             * @description mm, outside corner radius, nominal
+             */
+            outside?: number;
+            /**
+             * Format: double
+             * @description mm the weld bead usually stands in; measure it
+             */
+            seam: number;
+            source: string;
+            /**
+             * Format: double
+             * @description mm inside, nominal
+             */
+            width: number;
+        };
         SectionResult: {
             /** @description mm from the first end to each bend's centre line */
             bendLines: number[];
@@ -10350,6 +10388,8 @@ export interface components {
              */
             kilos: number;
             name: string;
+            /** @description of a tube: how far it may be off, and its inside */
+            real?: components["schemas"]["SectionReal"];
             sizes: components["schemas"]["SectionSizes"];
             source: string;
         };

@@ -11,6 +11,8 @@ import ReadingField from '@/kit/ReadingField.vue'
 import ResultLine from '@/kit/ResultLine.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import { useSections } from '@/api/queries'
+import SectionPick from '../frames/SectionPick.vue'
 
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.fits ?? [])
@@ -29,6 +31,30 @@ const slide = () => ({
   name: '',
   slide: { inner: { width: 40, height: 40, corner: 3 }, outer: { width: 42, height: 42, corner: 2 } },
 })
+const inches = computed(() => props.open.style.value.unit !== 'mm')
+const { data: sections } = useSections()
+/** The sizes of a bought section, outside or inside, with how far it may be off. */
+function bought(i: number, side: 'inner' | 'outer', name: string) {
+  const s = sections.value?.sections.find((x) => x.name === name)
+  const { inner, outer } = list.value[i]!.slide!
+  if (!s) return
+  const { width, height, diameter } = s.sizes
+  const { real } = s
+  if (side === 'inner') {
+    const off = real?.off
+    const across = diameter ? { width: diameter, height: undefined } : { width: width ?? 0, height: height || width }
+    props.open.set(`/fits/${i}/slide/inner`, { ...inner, ...across, corner: real?.outside, plus: off, minus: off })
+  } else if (real)
+    props.open.set(`/fits/${i}/slide/outer`, {
+      ...outer,
+      width: real.width,
+      height: real.height,
+      corner: real.corner,
+      plus: real.inside,
+      minus: real.inside,
+      seam: real.seam,
+    })
+}
 const pocket = () => ({
   id: newId(),
   name: '',
@@ -46,6 +72,21 @@ const pocket = () => ({
           </div>
           <ResultLine :result="told(f.id)" />
           <template v-if="f.slide">
+            <FieldGrid :min="200" low>
+              <SectionPick
+                label="Goes in: a bought section"
+                model-value=""
+                :inches="inches"
+                @update:model-value="(name) => bought(i, 'inner', name)"
+              />
+              <SectionPick
+                label="Goes into: a bought section"
+                model-value=""
+                :inches="inches"
+                @update:model-value="(name) => bought(i, 'outer', name)"
+              />
+            </FieldGrid>
+            <p class="soft small">A bought section gives its sizes as its standard has them; what is measured goes over them.</p>
             <h3>What goes in, outside</h3>
             <FieldGrid :min="130" low>
               <ValueField

@@ -28,6 +28,11 @@ watch(
   () => d.value?.path,
   () => (asked.value = false),
 )
+const box = ref<HTMLElement>()
+function ask() {
+  asked.value = true
+  void nextTick(() => box.value?.querySelector<HTMLInputElement>('.why input')?.focus())
+}
 function reason(why: string) {
   const { feature, size, value: was } = d.value!
   const rest = (props.bench.part.value!.recipe.value?.reasons ?? []).filter((r) => r.feature !== feature || r.size !== size)
@@ -45,7 +50,7 @@ watch(
 </script>
 
 <template>
-  <div class="bar" role="group" aria-label="Size">
+  <div ref="box" class="bar" role="group" aria-label="Size">
     <button
       type="button"
       class="press"
@@ -58,7 +63,7 @@ watch(
     <div v-if="d" class="what">
       <strong>{{ d.label }}</strong>
       <span class="soft small">{{ d.group }} · {{ place }} of {{ count }}</span>
-      <button v-if="!asked" type="button" class="press bare tight small reason" :title="why" @click="asked = true">
+      <button v-if="!asked" type="button" class="press bare tight small reason" :title="why" @click="ask">
         {{ why || 'Why this size' }}
       </button>
     </div>
