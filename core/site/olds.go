@@ -127,8 +127,7 @@ func trials(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 		t := TrialTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "Say which surveyed point tells where it stands, and try it with a person.")}
 		if at := l.At(v.Point); v.Point != "" && at != nil && at.At != nil {
 			t.At = at.At
-			t.Text = p.Place(solid.Vector(*at.At))
-			t.Says = "known to ± " + p.MM(2*at.Sigma)
+			t.Says = fmt.Sprintf("of what is asked looked at; it stands %s, known to ± %s", p.Place(solid.Vector(*at.At)), p.MM(2*at.Sigma))
 		}
 		good, bad, needless := 0, 0, 0
 		for _, a := range v.Asks {
@@ -142,6 +141,9 @@ func trials(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 			}
 		}
 		open := len(vehicle.TrialAsks) - good - bad - needless
+		if t.At != nil {
+			t.Text = fmt.Sprintf("%d of %d", good+bad, len(vehicle.TrialAsks)-needless)
+		}
 		moved := 0.
 		if t.At != nil && v.At != nil {
 			moved = solid.Vector(*t.At).Sub(solid.Vector(*v.At)).Len()

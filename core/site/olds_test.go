@@ -96,8 +96,8 @@ func TestTrials(t *testing.T) {
 			if w.Verdict != want {
 				t.Errorf("%d: %s, want %s: %+v", i, w.Verdict, want, w.Findings)
 			}
-			if want == "good" && !strings.Contains(w.Text, "1000") {
-				t.Errorf("its place is not said: %q", w.Text)
+			if want == "good" && !strings.Contains(w.Says, "1000.0 mm forward") {
+				t.Errorf("its place is not said: %q", w.Says)
 			}
 		}
 	}

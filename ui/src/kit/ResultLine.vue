@@ -38,6 +38,7 @@ const words = { good: 'good', doubtful: 'look', bad: 'not right', open: 'open' }
 }
 .big {
   font-size: 1.35rem;
+  white-space: normal;
 }
 .word {
   font-weight: 560;
