@@ -17,8 +17,8 @@ var said = map[string]struct {
 	name   string
 	size   float64
 	digits int
-}{"mm": {"in", 25.4, 2}, "kg": {"lb", .45359237, 0}, "kN": {"lbf", poundForce / 1000, -2}, "N": {"lbf", poundForce, 1},
-	"N·m": {"lbf·ft", poundForce * .3048, 0}, "MPa": {"ksi", poundForce / .64516, 1}}
+}{"mm": {"in", 25.4, 2}, "kg": {"lb", .45359237, 1}, "kN": {"lbf", poundForce / 1000, -2}, "N": {"lbf", poundForce, 1},
+	"N·m": {"lbf·ft", poundForce * .3048, 1}, "MPa": {"ksi", poundForce / .64516, 1}}
 
 // Spoken says a text in the units of an inch job: each number about as finely as it was, so
 // that 5.2 mm, which stands for a tenth, is said to a thousandth. The sizes of a bought

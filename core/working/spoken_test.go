@@ -18,7 +18,7 @@ func TestSpoken(t *testing.T) {
 		`0.3937 in (10.000 mm)`:         `0.3937 in (10.000 mm)`,
 		"an area of 12 mm² and 4 N/mm":  "an area of 12 mm² and 4 N/mm",
 		"of hole A (12.7 mm): its edge": "of hole A (0.5 in): its edge",
-		"100 kg, 2.5 kN, 10 N·m":        "220 lb, 562 lbf, 7 lbf·ft",
+		"100 kg, 2.5 kN, 10 N·m":        "220.5 lb, 562 lbf, 7.4 lbf·ft",
 		"1000 N over 235 MPa":           "224.8 lbf over 34.1 ksi",
 		"-25.4 mm, 25.4 mm":             "-1 in, 1 in",
 		"nothing measured":              "nothing measured",
