@@ -2,6 +2,7 @@ package job
 
 import (
 	"context"
+	"strings"
 
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
@@ -24,7 +25,7 @@ func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting) ([
 	}
 	var states []PartState
 	for _, m := range made {
-		m.Recipe.Piece = &sheet.Piece{Of: id, Name: whole.Name}
+		m.Recipe.Piece = &sheet.Piece{Of: id, Name: whole.Name, Why: strings.TrimSpace(in.Why)}
 		quantity := whole.Quantity * m.Quantity
 		if whole.Recipe.Hand.Pair && !m.Recipe.Hand.Pair {
 			quantity *= 2

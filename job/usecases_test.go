@@ -96,11 +96,12 @@ func TestSplitAndJoin(t *testing.T) {
 	r := demo.DemoSheet(2)
 	r.Base = sheet.Base{ID: "deck", Length: 3400, Width: 900}
 	whole := must[Part](t)(s.CreatePart(ctx, j.ID, PartState{strings.Repeat("Deck ", 22), 2, r}))
-	pieces, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint})
+	pieces, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint, Why: " too long for the brake "})
 	if err != nil {
 		t.Fatal(err)
 	}
-	if len(pieces) < 2 || pieces[0].Recipe.Piece == nil || pieces[0].Recipe.Piece.Of != whole.ID || pieces[0].Quantity < 2 {
+	if len(pieces) < 2 || pieces[0].Recipe.Piece == nil || pieces[0].Recipe.Piece.Of != whole.ID ||
+		pieces[1].Recipe.Piece.Why != "too long for the brake" || pieces[0].Quantity < 2 {
 		t.Fatalf("%d pieces, %+v", len(pieces), pieces[0].Recipe.Piece)
 	}
 	if list := must[[]Part](t)(s.Parts(ctx, j.ID)); len(list) != len(pieces) {

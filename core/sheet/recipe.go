@@ -127,4 +127,5 @@ type Master struct {
 type Piece struct {
 	Of   string `json:"of" doc:"id of the part it was split from"`
 	Name string `json:"name" doc:"its name then"`
+	Why  string `json:"why,omitempty" doc:"why it was split, and why there"`
 }

@@ -69,6 +69,9 @@ func (r Recipe) Validate() error {
 				maxReason, maxAsides)
 		}
 	}
+	if r.Piece != nil && len(r.Piece.Why) > maxReason {
+		return working.Refuse("/piece/why", "Why it was split is said in up to %d characters.", maxReason)
+	}
 	for i, x := range r.Reasons {
 		at := "/reasons/" + strconv.Itoa(i)
 		if i == maxAsides || len(x.Why) > maxReason || x.Why == "" || len(x.Feature) > 64 || len(x.Size) > 200 {

@@ -32,6 +32,7 @@ type Parting struct {
 	Wide  float64   `json:"wide,omitempty" doc:"mm of the lap, or half the strip; 40 when left out"`
 	Hole  float64   `json:"hole,omitempty" doc:"mm, bolts' hole; 9 when left out"`
 	Pitch float64   `json:"pitch,omitempty" doc:"mm, bolts or tabs about every; 120 when left out"`
+	Why   string    `json:"why,omitempty" doc:"why it is split, and why there; kept with the pieces"`
 }
 
 // splitter cuts a built part along a line. Its pieces are measured flat: a size
@@ -44,6 +45,9 @@ type splitter struct {
 	byID      map[string]*lay.Panel
 	err       error
 }
+
+// mostWhy is how long a reason may be.
+const mostWhy = 500
 
 // Part splits a part across its base. It fails with *working.Fault where the
 // line runs through what cannot be halved.
@@ -58,6 +62,9 @@ func Part(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Started, erro
 	err = working.First(err, sheet.OneOf("/joint", "The joint", p.Joint, LapJoint, TabJoint, StripJoint),
 		working.Within("/wide", "The lap", p.Wide, 0, 1000, "mm"), working.Within("/hole", "The hole", p.Hole, 0, 200, "mm"),
 		working.Within("/pitch", "The pitch", p.Pitch, 0, 5000, "mm"))
+	if len(p.Why) > mostWhy {
+		err = working.Refuse("/why", "Why it is split is said in up to %d characters.", mostWhy)
+	}
 	if err != nil {
 		return nil, err
 	}

@@ -9321,6 +9321,8 @@ export interface components {
              * @description mm, bolts or tabs about every; 120 when left out
              */
             pitch?: number;
+            /** @description why it is split, and why there; kept with the pieces */
+            why?: string;
             /**
              * Format: double
              * @description mm of the lap, or half the strip; 40 when left out
@@ -9448,6 +9450,8 @@ export interface components {
             name: string;
             /** @description id of the part it was split from */
             of: string;
+            /** @description why it was split, and why there */
+            why?: string;
         };
         PieceTold: {
             ends: components["schemas"]["EndTold"][];

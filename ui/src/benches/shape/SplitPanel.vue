@@ -9,6 +9,7 @@ import { refreshJobs } from '@/api/queries'
 import { wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
+import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import type { Bench } from './useBench'
 
@@ -33,6 +34,7 @@ const joint = ref<Parting['joint']>('lap')
 const wide = ref(40)
 const hole = ref(9)
 const pitch = ref(120)
+const why = ref('')
 const wrong = ref('')
 const faults = ref<Record<string, string>>({})
 const place = computed(() => at.value ?? Math.round(size.value[axis.value === 'y' ? 'y' : 'x'] / 2))
@@ -64,6 +66,7 @@ const split = () =>
           wide: wide.value,
           hole: hole.value,
           pitch: pitch.value,
+          why: why.value || undefined,
         },
       }),
     ),
@@ -75,6 +78,11 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
   <div v-if="piece" class="split">
     <p>
       It is a piece of <b>{{ piece.name }}</b>, which is put away.
+    </p>
+    <p v-if="piece.why" class="soft">{{ piece.why }}</p>
+    <p class="small">
+      The bolts or welds between the pieces are not asked by themselves:
+      <RouterLink :to="`/jobs/${job}/hold`">work their joint out</RouterLink> before they carry.
     </p>
     <button type="button" class="press main" @click="join">Join it again</button>
     <p class="small soft">The whole comes back as it was; what was changed on the pieces since stays with them.</p>
@@ -119,12 +127,13 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
         @update:model-value="(v) => (pitch = v)"
       />
     </FieldGrid>
+    <TextField v-model="why" label="Why it is split, and why there" :maxlength="300" />
     <ChoiceRow v-if="axis !== 'bend'" v-model="joint" label="Joined by" :choices="wordsOf('Parting', 'joint')" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <button type="submit" class="press main">Split the part</button>
     <p class="small soft">
       Pieces are measured flat. The whole is put away and comes back by one press. Bolts and welds of the joint are not checked
-      here.
+      here: work it out on the Hold bench.
     </p>
   </form>
 </template>
