@@ -95,6 +95,7 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 		"left and right of the line, both ends", w.Centres)...)
 	rest = append(rest, result(names(len(v.Flushes), func(i int) string { return v.Flushes[i].Name }), "step at both ends", w.Flushes)...)
 	rest = append(rest, result(names(len(v.Gaps), func(i int) string { return v.Gaps[i].Name }), "unloaded; loaded", w.Gaps)...)
+	rest = append(rest, l.lookedAt(v, w)...)
 	table("5  Square, sides, centre lines, steps, gaps", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12,
 		.12, .28}, rest)
 	var drills [][]string
@@ -207,4 +208,22 @@ func (l lines) holes(title string, m vehicle.HoleMap, t vehicle.MapTold) paper.S
 		s.Note += " " + f.Reason
 	}
 	return s
+}
+
+// lookedAt are lines of the body, old parts and what people tried, as rows of the sheet.
+func (l lines) lookedAt(v vehicle.Survey, w site.Surveyed) (rows [][]string) {
+	for i, x := range v.Lines {
+		rows = append(rows, []string{x.Name, "line of the body", "", "", l.result(w.Lines[i].Text + ". " + w.Lines[i].Says)})
+	}
+	for i, x := range v.Olds {
+		for k, z := range x.Sizes {
+			t := w.Olds[i].Sizes[k]
+			rows = append(rows, []string{x.Name, z.Name + " of the old part, and now", l.result(t.Old), l.result(t.Now), l.result(t.Says)})
+		}
+	}
+	for i, x := range v.Trials {
+		rows = append(rows, []string{x.Name, "tried by " + or(x.Who, "nobody named"), "", "", l.result(w.Trials[i].Text + ". " +
+			w.Trials[i].Says)})
+	}
+	return rows
 }

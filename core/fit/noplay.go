@@ -94,6 +94,10 @@ func NoPlay(in NoPlayInput) (NoPlayResult, error) {
 	switch {
 	case in.Taper > 0 && r.Force == 0 && r.Locks:
 		r.Way, r.Used = "tight", 0
+		if in.Load > 0 {
+			say("load-unasked", working.Mind, "It has no play, and %.0f N across it were not asked: whether bar and socket stand them is for the "+
+				"Hold bench.", in.Load)
+		}
 		if in.Pull > 0 {
 			say("pull-unknown", working.Mind, "How hard it was driven in is not known, so that nothing can be said of %.0f N along it: pin it.",
 				in.Pull)

@@ -3,7 +3,10 @@ package fit
 import (
 	"math"
 	"math/rand/v2"
+	"slices"
 	"testing"
+
+	"warmanvil/core/working"
 )
 
 func TestEvenGap(t *testing.T) {
@@ -161,6 +164,10 @@ func TestNoPlay(t *testing.T) {
 		t.Errorf("%v %+v", err, taper)
 	}
 	near(t, "drawn in", taper.Draw, .2/math.Tan(3*math.Pi/180), 1e-12)
+	if loaded, _ := NoPlay(NoPlayInput{Play: .2, Engaged: 60, Reach: 100, Taper: 3, Load: 500}); !slices.ContainsFunc(loaded.Findings,
+		func(f working.Finding) bool { return f.Code == "load-unasked" }) {
+		t.Errorf("a load nobody asked is not named: %+v", loaded.Findings)
+	}
 	if blunt, _ := NoPlay(NoPlayInput{Play: .2, Engaged: 60, Reach: 100, Taper: 15}); blunt.Locks || blunt.Way != "loose" {
 		t.Errorf("a blunt taper stays: %+v", blunt)
 	}

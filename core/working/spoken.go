@@ -34,8 +34,7 @@ func Spoken(text string, inches bool) string {
 		unit := strings.TrimRightFunc(rest, func(r rune) bool { return !unicode.IsLetter(r) })
 		before := text[:at[0]]
 		v, err := strconv.ParseFloat(number, 64)
-		if err != nil || strings.HasSuffix(before, "× ") || strings.HasSuffix(before, " (") && strings.HasPrefix(text[at[1]-1:], ")") &&
-			strings.ContainsAny(before[len(before)-3:], `n"bfti`) {
+		if err != nil || bought(before) || saysBoth(before, text[at[1]-1:]) {
 			continue
 		}
 		_, decimals, _ := strings.Cut(number, ".")
@@ -44,6 +43,16 @@ func Spoken(text string, inches bool) string {
 		end = at[0] + len(number) + 1 + len(unit)
 	}
 	return out.String() + text[end:]
+}
+
+// bought tells whether a size ends the name of a bought section: 60 × 40 × 3 mm, round 20 mm.
+func bought(before string) bool {
+	return strings.HasSuffix(before, "× ") || strings.HasSuffix(before, "round ")
+}
+
+// saysBoth tells whether a number stands in brackets behind itself in the other system.
+func saysBoth(before, after string) bool {
+	return strings.HasSuffix(before, " (") && strings.HasPrefix(after, ")") && strings.ContainsAny(before[max(len(before)-3, 0):], `n"bfti`)
 }
 
 // SpokenOf says findings as Spoken does; the list it was given stays.

@@ -14,6 +14,7 @@ func TestSpoken(t *testing.T) {
 		"25.4 mm":                     "1 in",
 		"must be over 0 and at most 254 mm, not 300 mm.": "must be over 0 and at most 10 in, not 11.81 in.",
 		"Ø 12 mm on top":                "Ø 0.47 in on top",
+		"P1 is cut of round 20 mm":      "P1 is cut of round 20 mm",
 		"60 × 40 × 3 mm tube":           "60 × 40 × 3 mm tube",
 		`0.3937 in (10.000 mm)`:         `0.3937 in (10.000 mm)`,
 		"an area of 12 mm² and 4 N/mm":  "an area of 12 mm² and 4 N/mm",
