@@ -220,7 +220,14 @@ func TestDeckSplitForTheBed(t *testing.T) {
 	p.drawn()
 	p.wait("the table to be too small", `document.querySelector('[data-code=past-bed]') && document.querySelector('[data-code=past-lift]')`)
 	p.press("Split")
-	p.set("[data-drawer=split]", "From the left of the base", "1700")
+	p.press("Where it can be split")
+	p.wait("a line in the middle", `[...document.querySelectorAll('[data-line=x]')].some(l => l.innerText.includes('1700 mm from the left'))`)
+	if told := eval[string](p, `[...document.querySelectorAll('[data-line=x]')].find(l => l.innerText.includes('1700 mm from the left')).innerText`); !strings.Contains(told, "They fit bed, brake and lift") &&
+		!strings.Contains(told, "Still too large") || !strings.Contains(told, "Bent in two pieces then") {
+		t.Error(told)
+	}
+	p.press("Take the line 1700 mm from the left")
+	p.wait("the line to be taken", value("[data-drawer=split]", "From the left of the base", "1700.0 mm"))
 	p.press("Split the part")
 	p.see("Load deck, first piece")
 	p.drawn()
@@ -245,6 +252,19 @@ func TestDeckSplitForTheBed(t *testing.T) {
 	if len(pieces) != 2 || math.Abs(pieces[0].Bounds.Max.X-pieces[0].Bounds.Min.X-1740) > 1e-6 ||
 		math.Abs(pieces[1].Bounds.Max.X-pieces[1].Bounds.Min.X-1700) > 1e-6 {
 		t.Errorf("%d pieces", len(pieces))
+	}
+	j, err := a.jobs.Job(t.Context(), jobID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	seams := 0
+	for _, x := range j.Brief.Joints {
+		if x.Name == "Load deck, seam" {
+			seams++
+		}
+	}
+	if seams != 1 {
+		t.Errorf("%d seams on the Hold bench", seams)
 	}
 	p.press("Split")
 	p.see("Join it again")

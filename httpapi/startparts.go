@@ -73,12 +73,16 @@ func (s *server) startPartRoutes() {
 		})
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split", id: "splitPart", work: brisk,
 		summary: "Split a part across its base; the whole is put away"}, func(c call, in split.Parting) (PartsMade, error) {
-		parts, err := s.jobs.SplitPart(c.Request.Context(), c.id, in)
+		parts, err := s.jobs.SplitPart(c.Request.Context(), c.id, in, c.whoSaves())
 		return partsMade(parts), err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split-lines", id: "splitLines", work: whole, access: reading,
+		summary: "Where a part can be split: lines and bends whose pieces were built and hold"}, func(c call, in split.Parting) (split.Lines, error) {
+		return s.jobs.SplitLines(c.Request.Context(), c.id, in)
 	})
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/join", id: "joinPart", work: brisk,
 		summary: "Bring the whole back that a piece was split from; its pieces are put away"}, func(c call, _ none) (PartsMade, error) {
-		p, err := s.jobs.JoinPart(c.Request.Context(), c.id)
+		p, err := s.jobs.JoinPart(c.Request.Context(), c.id, c.whoSaves())
 		if err != nil {
 			return PartsMade{Parts: []PartMade{}}, err
 		}

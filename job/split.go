@@ -2,16 +2,35 @@ package job
 
 import (
 	"context"
+	"fmt"
+	"slices"
 	"strings"
 
+	"warmanvil/core/brief"
+	"warmanvil/core/joint"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
 	"warmanvil/core/working"
 )
 
-// SplitPart splits a part across its base into pieces that name it, and puts the
-// whole away.
-func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting) ([]Part, error) {
+// SplitLines answers where a part can be split.
+func (s *Service) SplitLines(ctx context.Context, id string, in split.Parting) (split.Lines, error) {
+	p, err := s.Part(ctx, id)
+	if err != nil {
+		return split.Lines{}, err
+	}
+	j, err := s.Job(ctx, p.JobID)
+	if err != nil {
+		return split.Lines{}, err
+	}
+	opt := j.Brief.BuildOptions()
+	opt.Until = ctx
+	return split.Propose(p.Recipe, in, opt)
+}
+
+// SplitPart splits a part across its base into pieces that name it, puts the
+// whole away, and adds the joint of every bolted seam.
+func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting, who string) ([]Part, error) {
 	whole, err := s.Part(ctx, id)
 	if err != nil {
 		return nil, err
@@ -24,7 +43,7 @@ func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting) ([
 		return nil, err
 	}
 	var states []PartState
-	for _, m := range made {
+	for _, m := range made.Parts {
 		m.Recipe.Piece = &sheet.Piece{Of: id, Name: whole.Name, Why: strings.TrimSpace(in.Why)}
 		quantity := whole.Quantity * m.Quantity
 		if whole.Recipe.Hand.Pair && !m.Recipe.Hand.Pair {
@@ -36,12 +55,50 @@ func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting) ([
 	if err != nil {
 		return nil, err
 	}
-	return out, s.Store.ArchiveDocument(ctx, id, true, s.Now())
+	if err := s.Store.ArchiveDocument(ctx, id, true, s.Now()); err != nil {
+		return out, err
+	}
+	if err := s.seamJoints(ctx, whole, out, made.Seams, in, who); err != nil {
+		return out, fmt.Errorf("the part is split, but the joint of its pieces is not in the job yet: %w", err)
+	}
+	return out, nil
 }
 
-// JoinPart brings back the whole a piece was split from and puts its pieces away.
+// seamJoints adds a joint for every bolted seam. Its hardware is the shop's usual one of
+// the size that goes through the holes; what it carries nobody said yet.
+func (s *Service) seamJoints(ctx context.Context, whole Part, pieces []Part, seams []split.Seam, in split.Parting, who string) error {
+	j, err := s.Job(ctx, whole.JobID)
+	if err != nil || len(seams) == 0 {
+		return err
+	}
+	hole := in.Hole
+	if hole == 0 {
+		hole = split.Usual(false).Hole
+	}
+	b := j.Brief
+	b.Joints = slices.Clone(b.Joints)
+	for _, seam := range seams {
+		made := brief.Joint{ID: s.NewID(), Name: shorten(whole.Name, 80) + ", seam", Part: pieces[seam.A].ID, Features: seam.Bolts,
+			Note: strings.TrimSpace(in.Why), Design: joint.Usual(b.Inches()).Sized(hole)}
+		if len(seams) > 1 {
+			made.Name = shorten(pieces[seam.A].Name, 80) + ", seam"
+		}
+		for _, k := range []int{seam.A, seam.B} {
+			ply := s.NewID()
+			made.Sides = append(made.Sides, brief.Side{ID: ply, Kind: brief.PartSide, Of: pieces[k].ID})
+			made.Design.Plies = append(made.Design.Plies, joint.Ply{ID: ply, Name: pieces[k].Name, Material: pieces[k].Recipe.Material,
+				Thickness: pieces[k].Recipe.Thickness, Hole: hole})
+		}
+		b.Joints = append(b.Joints, made)
+	}
+	_, err = s.SaveBrief(ctx, whole.JobID, On{Revision: j.Revision, Who: who}, b)
+	return err
+}
+
+// JoinPart brings back the whole a piece was split from, puts its pieces away and takes
+// out the joints that are between them alone.
 // What was changed on the pieces is kept with them, not carried over.
-func (s *Service) JoinPart(ctx context.Context, id string) (Part, error) {
+func (s *Service) JoinPart(ctx context.Context, id, who string) (Part, error) {
 	piece, err := s.Part(ctx, id)
 	if err != nil {
 		return Part{}, err
@@ -61,14 +118,36 @@ func (s *Service) JoinPart(ctx context.Context, id string) (Part, error) {
 	if err := s.Store.ArchiveDocument(ctx, whole.ID, false, s.Now()); err != nil {
 		return Part{}, err
 	}
+	pieces := map[string]bool{}
 	for _, p := range parts {
 		if p.Recipe.Piece != nil && p.Recipe.Piece.Of == whole.ID {
+			pieces[p.ID] = true
 			if err := s.Store.ArchiveDocument(ctx, p.ID, true, s.Now()); err != nil {
 				return Part{}, err
 			}
 		}
 	}
+	if err := s.unseam(ctx, whole.JobID, pieces, who); err != nil {
+		return whole, err
+	}
 	return s.Part(ctx, whole.ID)
+}
+
+// unseam takes out the joints all of whose plies are pieces.
+func (s *Service) unseam(ctx context.Context, jobID string, pieces map[string]bool, who string) error {
+	j, err := s.Job(ctx, jobID)
+	if err != nil {
+		return err
+	}
+	b := j.Brief
+	b.Joints = slices.DeleteFunc(slices.Clone(b.Joints), func(x brief.Joint) bool {
+		return pieces[x.Part] && !slices.ContainsFunc(x.Sides, func(side brief.Side) bool { return side.Kind != brief.PartSide || !pieces[side.Of] })
+	})
+	if len(b.Joints) == len(j.Brief.Joints) {
+		return nil
+	}
+	_, err = s.SaveBrief(ctx, jobID, On{Revision: j.Revision, Who: who}, b)
+	return err
 }
 
 func shorten(name string, most int) string {

@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
+	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
@@ -96,7 +97,7 @@ func TestSplitAndJoin(t *testing.T) {
 	r := demo.DemoSheet(2)
 	r.Base = sheet.Base{ID: "deck", Length: 3400, Width: 900}
 	whole := must[Part](t)(s.CreatePart(ctx, j.ID, PartState{strings.Repeat("Deck ", 22), 2, r}))
-	pieces, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint, Why: " too long for the brake "})
+	pieces, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint, Why: " too long for the brake "}, "Ada")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -107,17 +108,36 @@ func TestSplitAndJoin(t *testing.T) {
 	if list := must[[]Part](t)(s.Parts(ctx, j.ID)); len(list) != len(pieces) {
 		t.Errorf("%d parts", len(list))
 	}
+	// Their seam is a joint of the job: through the first piece's holes, M8 in 9 mm, and
+	// nobody said yet what it carries.
+	seams := must[Job](t)(s.Job(ctx, j.ID)).Brief.Joints
+	if len(seams) != 1 || seams[0].Part != pieces[0].ID || len(seams[0].Features) != 1 || seams[0].Sides[1].Of != pieces[1].ID ||
+		seams[0].Design.Size != "M8" || len(seams[0].Design.Cases) > 0 || seams[0].Note != "too long for the brake" {
+		t.Errorf("%+v", seams)
+	}
+	_, all, err := s.Site(ctx, j.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, told := range all.Hold().Joints {
+		if told.Result.Verdict != strength.CannotSay {
+			t.Errorf("a seam without a load holds: %+v", told)
+		}
+	}
 	var fault *working.Fault
-	if _, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint}); !errors.As(err, &fault) ||
+	if _, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint}, ""); !errors.As(err, &fault) ||
 		!strings.Contains(fault.Message, "put away") {
 		t.Errorf("split again: %v", err)
 	}
-	back := must[Part](t)(s.JoinPart(ctx, pieces[1].ID))
+	back := must[Part](t)(s.JoinPart(ctx, pieces[1].ID, ""))
 	if list := must[[]Part](t)(s.Parts(ctx, j.ID)); back.ID != whole.ID || back.Archived || len(list) != 1 {
 		t.Errorf("%+v, %d parts", back.Kept, len(list))
 	}
-	if _, err := s.JoinPart(ctx, whole.ID); !errors.As(err, &fault) || !strings.Contains(fault.Message, "no piece") {
+	if _, err := s.JoinPart(ctx, whole.ID, ""); !errors.As(err, &fault) || !strings.Contains(fault.Message, "no piece") {
 		t.Errorf("joined what is whole: %v", err)
+	}
+	if left := must[Job](t)(s.Job(ctx, j.ID)).Brief.Joints; len(left) > 0 {
+		t.Errorf("the seam stays: %+v", left)
 	}
 	twin := must[Part](t)(s.DuplicatePart(ctx, whole.ID))
 	if len([]rune(twin.Name)) > brief.MaxName || !strings.HasSuffix(twin.Name, "(copy)") {

@@ -2,6 +2,7 @@ package words
 
 import (
 	"slices"
+	"strings"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/sheet"
@@ -52,7 +53,7 @@ func uses() []Word {
 		"pass", "a line or plug to go through", "cover",
 		"lightening", "lightening", "back",
 		"tab", "a tab to go through", "") {
-		w.Shows, w.Hint = split(w.Hint), ""
+		w.Shows, w.Hint = strings.Fields(w.Hint), ""
 		out = append(out, w)
 	}
 	return out

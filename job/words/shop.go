@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/fresh"
+	"warmanvil/core/sheet/split"
 	"warmanvil/core/stock"
 )
 
@@ -14,10 +15,11 @@ import (
 // shops.
 type Shop struct {
 	Sizes
-	Recipe sheet.Recipe `json:"recipe" doc:"a plain plate; its base has no id yet"`
-	Joint  joint.Input  `json:"joint" doc:"a bolted joint of this part to something that is guessed"`
-	Hold   hold.Mount   `json:"hold" doc:"a mount; its holes are not said yet"`
-	Stock  string       `json:"stock" doc:"section of a new frame's members"`
+	Recipe sheet.Recipe  `json:"recipe" doc:"a plain plate; its base has no id yet"`
+	Joint  joint.Input   `json:"joint" doc:"a bolted joint of this part to something that is guessed"`
+	Hold   hold.Mount    `json:"hold" doc:"a mount; its holes are not said yet"`
+	Split  split.Parting `json:"split" doc:"how a part's pieces are joined"`
+	Stock  string        `json:"stock" doc:"section of a new frame's members"`
 }
 
 // Sizes are what a form starts from where something is switched on, mm and degrees.
@@ -41,10 +43,9 @@ func ShopOf(inch bool) Shop {
 	s.Recipe = sheet.Recipe{Schema: 1, Material: metal, Thickness: t, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
 		Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir},
 		Base: sheet.Base{Length: u.Or(150, 6), Width: u.Or(100, 4), Measure: sheet.Outside}}
-	s.Joint = joint.Input{System: system, Size: size, Grade: grade, Holes: [][2]float64{{}}, Nut: joint.Lock, Washers: 2,
-		Plies: []joint.Ply{{Material: metal, Thickness: t},
-			{Name: "vehicle", Material: "steel-unknown", Thickness: u.Or(5, 0.1875), Guessed: true}},
-		Tighten: joint.Tightening{Lubrication: joint.Oiled, Locking: joint.PlasticRing, Shakes: true}}
+	s.Joint, s.Split = joint.Usual(inch), split.Usual(inch)
+	s.Joint.Plies = []joint.Ply{{Material: metal, Thickness: t},
+		{Name: "vehicle", Material: "steel-unknown", Thickness: u.Or(5, 0.1875), Guessed: true}}
 	s.Hold = hold.Mount{Fasten: []string{}, Carry: []string{}, Against: hold.Back, Backed: true, Up: "+z", Forward: "+x",
 		Bolts:   hold.Bolts{System: system, Size: size, Pitch: pitch, Grade: grade, ThreadsInPlane: true, Washer: washer},
 		InPlane: hold.Elastic, OutPlane: hold.AtCentroid}

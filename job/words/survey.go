@@ -2,12 +2,9 @@ package words
 
 import (
 	"slices"
-	"strings"
 
 	"warmanvil/core/survey"
 )
-
-func split(s string) []string { return strings.Fields(s) }
 
 // shapes are the forms of a space with the numbers each is typed by and how a new one
 // starts: sizes to be typed over.

@@ -12,10 +12,10 @@ import (
 
 // splitAtBend makes a flange a piece of its own: what is left of it is a lap, to
 // which the piece is bolted flat.
-func splitAtBend(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Started, error) {
+func splitAtBend(r sheet.Recipe, p Parting, newID func() string) (Pieces, error) {
 	b := lay.Out(r, r.Bend.School, quantity.Display{})
 	if len(b.Panels) == 0 || b.Broken {
-		return nil, working.Refuse("", "The part cannot be unfolded as it stands: mend that first.")
+		return Pieces{}, working.Refuse("", "The part cannot be unfolded as it stands: mend that first.")
 	}
 	var flange *lay.Panel
 	for _, q := range b.Panels[1:] {
@@ -25,18 +25,18 @@ func splitAtBend(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Starte
 	}
 	switch {
 	case flange == nil:
-		return nil, working.Refuse("/bend", "Choose the flange that becomes a piece of its own.")
+		return Pieces{}, working.Refuse("/bend", "Choose the flange that becomes a piece of its own.")
 	case flange.Flange.Kind != sheet.Bent && flange.Flange.Kind != "" || flange.Parent.Jog != nil:
-		return nil, working.Refuse("/bend", "A hem, a jog or a roll is not taken off: split the part across it.")
+		return Pieces{}, working.Refuse("/bend", "A hem, a jog or a roll is not taken off: split the part across it.")
 	case !flange.Rectangular():
-		return nil, working.Refuse("/bend", "A tapered flange, or one whose corner closes with its neighbour, is not taken off: take its "+
+		return Pieces{}, working.Refuse("/bend", "A tapered flange, or one whose corner closes with its neighbour, is not taken off: take its "+
 			"ends square first.")
 	case p.Joint != LapJoint:
-		return nil, working.Refuse("/joint", "At a bend the piece laps the flange that stays, with bolts.")
+		return Pieces{}, working.Refuse("/joint", "At a bend the piece laps the flange that stays, with bolts.")
 	}
 	leg := flange.Corners[2].Y
 	if err := working.Within("/wide", "The lap", p.Wide, 2*p.Hole, leg-r.Thickness, "mm"); err != nil {
-		return nil, err
+		return Pieces{}, err
 	}
 	margin := math.Min(flange.Zone/4, 30)
 	n := max(int(math.Round((flange.Zone-2*margin)/p.Pitch))+1, 2)
@@ -85,13 +85,21 @@ func splitAtBend(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Starte
 		if len(f.Flanges) > 0 || len(f.Holes) > 0 || len(f.Edges) > 0 {
 			for _, e := range []sheet.Edge{sheet.Front, sheet.Right, sheet.Back, sheet.Left} {
 				if turn[e] != e {
-					return nil, working.Refuse("/bend",
+					return Pieces{}, working.Refuse("/bend",
 						"What hangs on this flange has holes or lips of its own that would face other ways: split it across instead.")
 				}
 			}
 		}
 	}
-	return []sheet.Started{{Name: "first piece", Quantity: 1, Recipe: first}, {Name: "second piece", Quantity: 1, Recipe: second}}, nil
+	return Pieces{[]sheet.Started{{Name: "first piece", Quantity: 1, Recipe: first}, {Name: "second piece", Quantity: 1, Recipe: second}},
+		[]Seam{{0, 1, ids(lap)}}}, nil
+}
+
+func ids(list []sheet.Hole) (out []string) {
+	for _, h := range list {
+		out = append(out, h.ID)
+	}
+	return out
 }
 
 // shortened answers the flanges with one of them cut down to a lap.

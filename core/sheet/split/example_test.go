@@ -15,7 +15,7 @@ func Example() {
 	if err != nil {
 		panic(err)
 	}
-	for _, p := range pieces {
+	for _, p := range pieces.Parts {
 		fmt.Printf("%s %.0f × %.0f\n", p.Name, p.Recipe.Base.Length, p.Recipe.Base.Width)
 	}
 	// Output:

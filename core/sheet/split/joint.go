@@ -9,7 +9,8 @@ import (
 )
 
 // join gives the pieces what holds them together.
-func (s *splitter) join(out []sheet.Started, long, deep float64) []sheet.Started {
+func (s *splitter) join(out []sheet.Started, long, deep float64) Pieces {
+	var seams []Seam
 	a, b := &out[0].Recipe.Base, &out[1].Recipe.Base
 	t := s.b.Recipe.Thickness
 	margin := math.Min(deep/4, 30)
@@ -38,9 +39,13 @@ func (s *splitter) join(out []sheet.Started, long, deep float64) []sheet.Started
 				Width: wide + clear, Depth: 3*t + clear/2})
 		}
 	case LapJoint:
-		a.Holes, b.Holes = append(a.Holes, row(s.high, s.p.Wide/2)), append(b.Holes, row(s.low, s.p.Wide/2))
+		ra, rb := row(s.high, s.p.Wide/2), row(s.low, s.p.Wide/2)
+		a.Holes, b.Holes = append(a.Holes, ra), append(b.Holes, rb)
+		seams = []Seam{{0, 1, []string{ra.ID}}}
 	case StripJoint:
-		a.Holes, b.Holes = append(a.Holes, row(s.high, s.p.Wide/2)), append(b.Holes, row(s.low, s.p.Wide/2))
+		ra, rb := row(s.high, s.p.Wide/2), row(s.low, s.p.Wide/2)
+		a.Holes, b.Holes = append(a.Holes, ra), append(b.Holes, rb)
+		seams = []Seam{{0, 2, []string{ra.ID}}, {1, 2, []string{rb.ID}}}
 		strip := s.b.Recipe
 		strip.Hand, strip.SetAside, strip.Reasons = sheet.Hand{}, nil, nil
 		strip.Base = sheet.Base{ID: s.newID(), Length: 2 * s.p.Wide, Width: deep, Measure: sheet.Flat}
@@ -50,5 +55,5 @@ func (s *splitter) join(out []sheet.Started, long, deep float64) []sheet.Started
 		strip.Base.Holes = []sheet.Hole{row(s.low, s.p.Wide/2), row(s.high, s.p.Wide/2)}
 		out = append(out, sheet.Started{Name: "joint strip", Quantity: 1, Recipe: strip})
 	}
-	return out
+	return Pieces{out, seams}
 }

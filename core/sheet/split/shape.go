@@ -27,7 +27,7 @@ type shapePiece struct {
 	second bool
 }
 
-func (s *splitter) splitShape() ([]sheet.Started, error) {
+func (s *splitter) splitShape() (Pieces, error) {
 	base := s.b.Panels[0]
 	w := &shapeSplitter{splitter: s, n: profile.Point{X: 1}}
 	if s.p.Axis == "y" {
@@ -48,26 +48,26 @@ func (s *splitter) splitShape() ([]sheet.Started, error) {
 	}
 	low, _, err := w.loop.Halve(w.n, until)
 	if err != nil {
-		return nil, refuseHalf(err)
+		return Pieces{}, refuseHalf(err)
 	}
 	_, high, err := w.loop.Halve(w.n, s.p.At)
 	if err != nil {
-		return nil, refuseHalf(err)
+		return Pieces{}, refuseHalf(err)
 	}
 	lo, hi, err := w.common()
 	if err != nil {
-		return nil, err
+		return Pieces{}, err
 	}
 	first, second := w.piece(low, false), w.piece(high, true)
 	a, b := w.recipe(first), w.recipe(second)
 	if s.err != nil {
-		return nil, s.err
+		return Pieces{}, s.err
 	}
 	out := w.joinShapes([]sheet.Started{{Name: "first piece", Quantity: 1, Recipe: a}, {Name: "second piece", Quantity: 1, Recipe: b}}, first,
 		second, lo, hi)
-	for i := range out[:2] {
-		if _, err := made.Build(out[i].Recipe, made.Options{}); err != nil {
-			return nil, working.Refuse("/at", "The %s cannot be made there (%v): choose another place.", out[i].Name, err)
+	for i := range out.Parts[:2] {
+		if _, err := made.Build(out.Parts[i].Recipe, made.Options{}); err != nil {
+			return Pieces{}, working.Refuse("/at", "The %s cannot be made there (%v): choose another place.", out.Parts[i].Name, err)
 		}
 	}
 	return out, nil

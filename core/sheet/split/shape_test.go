@@ -78,7 +78,7 @@ func TestSplitShapesAddUp(t *testing.T) {
 		}
 		done++
 		kinds[cut.Joint]++
-		a, b := plates.Build(t, pieces[0].Recipe), plates.Build(t, pieces[1].Recipe)
+		a, b := plates.Build(t, pieces.Parts[0].Recipe), plates.Build(t, pieces.Parts[1].Recipe)
 		if !a.Whole || !b.Whole {
 			t.Fatalf("%s at %.1f, %s: %+v %+v", cut.Axis, cut.At, cut.Joint, a.Findings, b.Findings)
 		}
@@ -184,13 +184,13 @@ func TestSplitDisc(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	a, b := plates.Build(t, pieces[0].Recipe), plates.Build(t, pieces[1].Recipe)
+	a, b := plates.Build(t, pieces.Parts[0].Recipe), plates.Build(t, pieces.Parts[1].Recipe)
 	// The right half is laid on its cut, a quarter round: its grain runs the other way.
-	if pieces[0].Recipe.Grain != sheet.GrainY && pieces[0].Recipe.Grain != sheet.GrainX {
+	if pieces.Parts[0].Recipe.Grain != sheet.GrainY && pieces.Parts[0].Recipe.Grain != sheet.GrainX {
 		t.Error("the grain is lost")
 	}
-	if pieces[1].Recipe.Grain != sheet.GrainY {
-		t.Errorf("the right half's grain is %s", pieces[1].Recipe.Grain)
+	if pieces.Parts[1].Recipe.Grain != sheet.GrainY {
+		t.Errorf("the right half's grain is %s", pieces.Parts[1].Recipe.Grain)
 	}
 	half := math.Pi * 500 * 500 / 2
 	bolts := 0

@@ -10,7 +10,7 @@ import (
 
 // joinShapes gives both pieces what holds them together: on the line, each
 // measured in its own axes.
-func (w *shapeSplitter) joinShapes(out []sheet.Started, first, second shapePiece, lo, hi float64) []sheet.Started {
+func (w *shapeSplitter) joinShapes(out []sheet.Started, first, second shapePiece, lo, hi float64) Pieces {
 	a, b := &out[0].Recipe.Base, &out[1].Recipe.Base
 	t := w.b.Recipe.Thickness
 	margin := math.Min((hi-lo)/4, math.Max(30, 1.5*w.p.Hole))
@@ -21,13 +21,14 @@ func (w *shapeSplitter) joinShapes(out []sheet.Started, first, second shapePiece
 		return sheet.Hole{ID: w.newID(), Name: "Joint bolts", Kind: sheet.RoundHole, Diameter: w.p.Hole, X: w.offset(q, p, true),
 			Y: w.offset(q, p, false)}
 	}
+	var inA, inB []sheet.Hole
 	for k := range count {
 		across := lo + margin + float64(k)*step
 		switch w.p.Joint {
 		case LapJoint:
-			a.Holes, b.Holes = append(a.Holes, bolt(first, w.p.At+w.p.Wide/2, across)), append(b.Holes, bolt(second, w.p.At+w.p.Wide/2, across))
+			inA, inB = append(inA, bolt(first, w.p.At+w.p.Wide/2, across)), append(inB, bolt(second, w.p.At+w.p.Wide/2, across))
 		case StripJoint:
-			a.Holes, b.Holes = append(a.Holes, bolt(first, w.p.At-w.p.Wide/2, across)), append(b.Holes, bolt(second, w.p.At+w.p.Wide/2, across))
+			inA, inB = append(inA, bolt(first, w.p.At-w.p.Wide/2, across)), append(inB, bolt(second, w.p.At+w.p.Wide/2, across))
 		case TabJoint:
 			clear := lay.SlotClearance(w.b.Process.Key)
 			wide := math.Round(step / 3)
@@ -37,7 +38,13 @@ func (w *shapeSplitter) joinShapes(out []sheet.Started, first, second shapePiece
 				At: w.onSeam(second, across), Width: wide + clear, Depth: 3*t + clear/2})
 		}
 	}
+	a.Holes, b.Holes = append(a.Holes, inA...), append(b.Holes, inB...)
+	var seams []Seam
+	if w.p.Joint == LapJoint {
+		seams = []Seam{{0, 1, ids(inA)}}
+	}
 	if w.p.Joint == StripJoint {
+		seams = []Seam{{0, 2, ids(inA)}, {1, 2, ids(inB)}}
 		strip := w.b.Recipe
 		strip.Hand, strip.SetAside, strip.Reasons = sheet.Hand{}, nil, nil
 		strip.Base = sheet.Base{ID: w.newID(), Length: 2 * w.p.Wide, Width: hi - lo, Measure: sheet.Flat}
@@ -59,7 +66,7 @@ func (w *shapeSplitter) joinShapes(out []sheet.Started, first, second shapePiece
 		strip.Base.Holes = []sheet.Hole{row(low), row(high)}
 		out = append(out, sheet.Started{Name: "joint strip", Quantity: 1, Recipe: strip})
 	}
-	return out
+	return Pieces{out, seams}
 }
 
 // seam answers the name of the cut edge.

@@ -35,6 +35,24 @@ type Parting struct {
 	Why   string    `json:"why,omitempty" doc:"why it is split, and why there; kept with the pieces"`
 }
 
+// Usual answers the joint a metric or an inch shop starts from.
+func Usual(inch bool) Parting {
+	u := sheet.Usual{Inch: inch}
+	return Parting{Joint: LapJoint, Wide: u.Or(40, 1.5), Hole: u.Or(9, 11./32), Pitch: u.Or(120, 5)}
+}
+
+// Pieces is what a part was split into.
+type Pieces struct {
+	Parts []sheet.Started
+	Seams []Seam // that are bolted; a welded one has no holes
+}
+
+// Seam is where two pieces are bolted together.
+type Seam struct {
+	A, B  int      // pieces, A under the heads
+	Bolts []string // ids of A's holes
+}
+
 // splitter cuts a built part along a line. Its pieces are measured flat: a size
 // then does not hang on which flanges a piece keeps.
 type splitter struct {
@@ -51,9 +69,9 @@ const mostWhy = 500
 
 // Part splits a part across its base. It fails with *working.Fault where the
 // line runs through what cannot be halved.
-func Part(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Started, error) {
+func Part(r sheet.Recipe, p Parting, newID func() string) (Pieces, error) {
 	if err := r.Validate(); err != nil {
-		return nil, err
+		return Pieces{}, err
 	}
 	err := sheet.OneOf("/axis", "The line", p.Axis, "x", "y")
 	if p.Bend != "" {
@@ -66,7 +84,7 @@ func Part(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Started, erro
 		err = working.Refuse("/why", "Why it is split is said in up to %d characters.", mostWhy)
 	}
 	if err != nil {
-		return nil, err
+		return Pieces{}, err
 	}
 	if p.Wide == 0 {
 		p.Wide = 40
@@ -82,7 +100,7 @@ func Part(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Started, erro
 	}
 	b := lay.Out(r, r.Bend.School, quantity.Display{})
 	if len(b.Panels) == 0 || b.Broken {
-		return nil, working.Refuse("", "The part cannot be unfolded as it stands: mend that first.")
+		return Pieces{}, working.Refuse("", "The part cannot be unfolded as it stands: mend that first.")
 	}
 	s := &splitter{b: b, p: p, low: sheet.Left, high: sheet.Right, newID: newID, byID: map[string]*lay.Panel{}}
 	long, deep := b.Panels[0].Size()
@@ -98,14 +116,14 @@ func Part(r sheet.Recipe, p Parting, newID func() string) ([]sheet.Started, erro
 		least = math.Max(least, p.Wide)
 	}
 	if err := working.Within("/at", "The line", p.At, least, long-least, "mm"); err != nil {
-		return nil, err
+		return Pieces{}, err
 	}
 	if r.Base.Kind() != sheet.Rectangle {
 		return s.splitShape()
 	}
 	first, second := s.half(false), s.half(true)
 	if s.err != nil {
-		return nil, s.err
+		return Pieces{}, s.err
 	}
 	out := []sheet.Started{{Name: "first piece", Quantity: 1, Recipe: first}, {Name: "second piece", Quantity: 1, Recipe: second}}
 	return s.join(out, long, deep), nil

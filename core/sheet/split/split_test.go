@@ -45,7 +45,7 @@ func TestSplitPiecesAddUp(t *testing.T) {
 			continue // through a hole, or too near an end
 		}
 		done++
-		a, b := plates.Build(t, pieces[0].Recipe), plates.Build(t, pieces[1].Recipe)
+		a, b := plates.Build(t, pieces.Parts[0].Recipe), plates.Build(t, pieces.Parts[1].Recipe)
 		if !a.Whole || !b.Whole {
 			t.Fatalf("%+v %+v", a.Findings, b.Findings)
 		}
@@ -137,7 +137,7 @@ func TestSplitAtABend(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		whole, a, b := plates.Build(t, r), plates.Build(t, pieces[0].Recipe), plates.Build(t, pieces[1].Recipe)
+		whole, a, b := plates.Build(t, r), plates.Build(t, pieces.Parts[0].Recipe), plates.Build(t, pieces.Parts[1].Recipe)
 		if !a.Whole || !b.Whole || len(plates.Stops(a))+len(plates.Stops(b)) > 0 {
 			t.Fatalf("%+v %+v", plates.Stops(a), plates.Stops(b))
 		}
@@ -224,7 +224,7 @@ func TestJointsMeet(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		a, b := plates.Build(t, pieces[0].Recipe), plates.Build(t, pieces[1].Recipe)
+		a, b := plates.Build(t, pieces.Parts[0].Recipe), plates.Build(t, pieces.Parts[1].Recipe)
 		if len(plates.Stops(a))+len(plates.Stops(b)) > 0 {
 			t.Errorf("%s: %+v %+v", joint, plates.Stops(a), plates.Stops(b))
 		}
@@ -239,7 +239,7 @@ func TestJointsMeet(t *testing.T) {
 			plates.Near(t, "tabs", a.Bounds.Max.X, 259)
 			plates.Near(t, "tabs less notches", a.Area+b.Area, 80000+3*23*9-3*23.2*9.1)
 		case split.StripJoint:
-			strip := plates.Build(t, pieces[2].Recipe)
+			strip := plates.Build(t, pieces.Parts[2].Recipe)
 			if len(strip.Holes) != 6 || len(a.Holes) != 3 {
 				t.Fatalf("%d holes", len(strip.Holes))
 			}

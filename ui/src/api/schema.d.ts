@@ -2476,6 +2476,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/parts/{id}/split-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where a part can be split: lines and bends whose pieces were built and hold */
+        post: operations["splitLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/parts/{id}/undo": {
         parameters: {
             query?: never;
@@ -7414,6 +7431,18 @@ export interface components {
             /** @description mm over all at most, evenly about the vehicle's middle */
             width?: components["schemas"]["Given"];
         };
+        Line: {
+            /** @description bends that are bent in two pieces then, and have to meet */
+            crossed: string[];
+            /** @description what is still too large of them */
+            left: string[];
+            name: string;
+            /** @description as it is asked for */
+            parting: components["schemas"]["Parting"];
+            pieces: components["schemas"]["Size"][];
+            /** @description why there, in words */
+            why: string;
+        };
         LinePast: {
             name: string;
             place: string;
@@ -7450,6 +7479,12 @@ export interface components {
             running: number;
             /** Format: int64 */
             waiting: number;
+        };
+        Lines: {
+            lines: components["schemas"]["Line"][];
+            /** @description why there is no line along a way */
+            not: string[];
+            working: components["schemas"]["Working"];
         };
         LoadAxlePlace: {
             /**
@@ -10509,6 +10544,8 @@ export interface components {
              * @description mm, of a flange's ends
              */
             setIn: number;
+            /** @description how a part's pieces are joined */
+            split: components["schemas"]["Parting"];
             /** @description section of a new frame's members */
             stock: string;
             /**
@@ -10564,6 +10601,16 @@ export interface components {
             device?: string;
             name: string;
             password: string;
+        };
+        Size: {
+            /** @description mm */
+            blank: number[];
+            /**
+             * Format: double
+             * @description kg
+             */
+            mass: number;
+            name: string;
         };
         Sized: {
             key: string;
@@ -17583,6 +17630,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PartsMade"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    splitLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Parting"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lines"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -4,13 +4,14 @@ import { readWhole } from '@/kit/readWhole'
 import FieldGrid from '@/kit/FieldGrid.vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type Parting, Refused, take, words } from '@/api/client'
+import { api, type Parting, type SplitLine, type SplitLines, Refused, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
-import { wordsOf } from '@/api/words'
+import { shopOf, wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench; job: string }>()
@@ -31,9 +32,10 @@ const flanges = computed(() => [
 ])
 const at = ref<number>()
 const joint = ref<Parting['joint']>('lap')
-const wide = ref(40)
-const hole = ref(9)
-const pitch = ref(120)
+const usual = shopOf(props.bench.style().unit !== 'mm').split
+const wide = ref(usual.wide!)
+const hole = ref(usual.hole!)
+const pitch = ref(usual.pitch!)
 const why = ref('')
 const wrong = ref('')
 const faults = ref<Record<string, string>>({})
@@ -54,6 +56,34 @@ async function go(send: () => Promise<{ parts: { id: string }[] }>) {
   }
 }
 const path = computed(() => ({ id: part.value.view.value!.id }))
+const lines = ref<SplitLines>()
+const looking = ref(false)
+/** Asks where it can be split; the pieces of each line were built. */
+async function look() {
+  if (!(await readWhole())) return
+  wrong.value = ''
+  faults.value = {}
+  looking.value = true
+  try {
+    await part.value.send()
+    lines.value = await take(
+      api.POST('/api/v1/parts/{id}/split-lines', {
+        params: { path: path.value },
+        body: { joint: joint.value, wide: wide.value, hole: hole.value, pitch: pitch.value },
+      }),
+    )
+  } catch (e) {
+    wrong.value = words(e)
+  } finally {
+    looking.value = false
+  }
+}
+function choose(l: SplitLine) {
+  axis.value = l.parting.bend ? 'bend' : l.parting.axis!
+  bend.value = l.parting.bend ?? ''
+  at.value = l.parting.bend ? undefined : l.parting.at
+  why.value = l.why
+}
 const split = () =>
   go(async () =>
     take(
@@ -81,14 +111,36 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
     </p>
     <p v-if="piece.why" class="soft">{{ piece.why }}</p>
     <p class="small">
-      The bolts or welds between the pieces are not asked by themselves:
-      <RouterLink :to="`/jobs/${job}/hold`">work their joint out</RouterLink> before they carry.
+      Bolts between the pieces are a <RouterLink :to="`/jobs/${job}/hold`">joint on the Hold bench</RouterLink>: say there what it
+      carries. A welded seam is asked nowhere yet.
     </p>
     <button type="button" class="press main" @click="join">Join it again</button>
-    <p class="small soft">The whole comes back as it was; what was changed on the pieces since stays with them.</p>
+    <p class="small soft">
+      The whole comes back as it was, and the joints between its pieces go; what was changed on the pieces since stays with them.
+    </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </div>
   <form v-else class="split" @submit.prevent="split">
+    <div class="row">
+      <button type="button" class="press" :disabled="looking" @click="look">Where it can be split</button>
+      <span v-if="looking" class="soft" role="status">Pieces of some 70 lines are built …</span>
+      <WhyButton v-if="lines" name="Lines" :working="lines.working" />
+    </div>
+    <ul v-if="lines" class="lines" role="status">
+      <li v-for="l in lines.lines" :key="l.name" :data-line="l.parting.axis ?? l.parting.bend">
+        <div>
+          <b>{{ l.name }}</b>
+          <p>{{ l.why }}</p>
+          <p v-if="l.crossed.length" class="small soft">
+            Bent in two pieces then, which have to meet: {{ l.crossed.join(', ') }}.
+          </p>
+          <p v-if="l.left.length" class="mind">Still too large: {{ l.left.join(', ') }}.</p>
+        </div>
+        <button type="button" class="press" :aria-label="`Take the line ${l.name}`" @click="choose(l)">Take it</button>
+      </li>
+      <li v-if="!lines.lines.length">Nowhere.</li>
+      <li v-for="t in lines.not" :key="t" class="soft small">{{ t }}</li>
+    </ul>
     <ChoiceRow
       v-model="axis"
       label="The line runs"
@@ -132,8 +184,8 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <button type="submit" class="press main">Split the part</button>
     <p class="small soft">
-      Pieces are measured flat. The whole is put away and comes back by one press. Bolts and welds of the joint are not checked
-      here: work it out on the Hold bench.
+      Pieces are measured flat. The whole is put away and comes back by one press. A bolted seam becomes a joint on the Hold
+      bench, which cannot say whether it holds until its load is said; a welded one is asked nowhere yet.
     </p>
   </form>
 </template>
@@ -143,6 +195,30 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
   display: grid;
   gap: 12px;
   max-width: 640px;
+}
+.row {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.lines {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 10px;
+}
+.lines li {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+  align-items: start;
+}
+.lines .press {
+  flex: none;
+}
+.lines p {
+  margin: 2px 0 0;
 }
 .split > .press {
   justify-self: start;
