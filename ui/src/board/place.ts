@@ -1,14 +1,49 @@
-// Keeps labels off each other and off the holes: each takes the first of its
-// places that is free, or is left out and stays reachable from the list.
+// Keeps labels off each other, off the holes and off what is drawn: each takes the first
+// of its places that is free, or is left out and stays reachable from the list.
 import type { Dimension, Part } from '@/api/client'
 import type { P, View } from './geometry'
 
 export type Rect = { x: number; y: number; w: number; h: number }
-type Wish = { key: string; places: Rect[]; must?: boolean }
+/** Bare words have nothing behind them: no line may run through them. */
+type Wish = { key: string; places: Rect[]; must?: boolean; bare?: boolean }
+type Stroke = [P, P]
 
 const clear = 2
 const meets = (a: Rect, b: Rect) =>
   a.x < b.x + b.w + clear && b.x < a.x + a.w + clear && a.y < b.y + b.h + clear && b.y < a.y + a.h + clear
+
+/** Whether a line runs through a box. */
+function runsThrough([a, b]: Stroke, r: Rect): boolean {
+  let [from, to] = [0, 1]
+  for (const [d, low, high] of [
+    [b.x - a.x, r.x - a.x, r.x + r.w - a.x],
+    [b.y - a.y, r.y - a.y, r.y + r.h - a.y],
+  ] as const) {
+    if (d === 0 && (low > 0 || high < 0)) return false
+    if (d === 0) continue
+    const [t, u] = d > 0 ? [low / d, high / d] : [high / d, low / d]
+    ;[from, to] = [Math.max(from, t), Math.min(to, u)]
+  }
+  return from < to
+}
+
+/** An arc or line of an outline as chords on the screen. */
+function chords(a: P, b: P, bulge: number, deep: number): Stroke[] {
+  if (!bulge || !deep) return [[a, b]]
+  const m = {
+    x: (a.x + b.x) / 2 + ((b.y - a.y) / 2) * bulge,
+    y: (a.y + b.y) / 2 - ((b.x - a.x) / 2) * bulge,
+  }
+  const half = (Math.sqrt(1 + bulge * bulge) - 1) / bulge
+  return [...chords(a, m, half, deep - 1), ...chords(m, b, half, deep - 1)]
+}
+
+/** The lines that are drawn: outline, bends, and the sizes with their lines. */
+function strokes(part: Part, view: View, dims: Dimension[]): Stroke[] {
+  const outline = part.outline.flatMap((v, i) => chords(v, part.outline[(i + 1) % part.outline.length]!, v.bulge ?? 0, 3))
+  const sizes = dims.filter((d) => d.from && d.to).map((d): Stroke => [d.from!, d.to!])
+  return [...outline, ...part.bendLines.map((l): Stroke => [l.from, l.to]), ...sizes].map(([a, b]) => [view.at(a), view.at(b)])
+}
 
 /** The place that lies over others least, of one that must stand somewhere. */
 function leastOver(places: Rect[], taken: Rect[]): Rect | undefined {
@@ -29,13 +64,13 @@ function leastOver(places: Rect[], taken: Rect[]): Rect | undefined {
   return best
 }
 
-export function placeAll(wishes: Wish[], taken: Rect[], board: Rect): Map<string, Rect> {
+export function placeAll(wishes: Wish[], taken: Rect[], board: Rect, drawn: Stroke[] = []): Map<string, Rect> {
   const out = new Map<string, Rect>()
   const inside = (r: Rect) => r.x >= board.x && r.y >= board.y && r.x + r.w <= board.x + board.w && r.y + r.h <= board.y + board.h
   for (const w of wishes) {
     const within = w.places.filter(inside)
     const spot =
-      within.find((r) => !taken.some((t) => meets(r, t))) ??
+      within.find((r) => !taken.some((t) => meets(r, t)) && !(w.bare && drawn.some((s) => runsThrough(s, r)))) ??
       (w.must ? leastOver(within.length ? within : w.places, taken) : undefined)
     if (!spot) continue
     taken.push(spot)
@@ -109,9 +144,10 @@ export function placeLabels(
     if (Math.hypot(b.x - a.x, b.y - a.y) < w + 10) continue
     wishes.push({
       key: `bend ${l.id}`,
+      bare: true,
       // At the middle stands the line's flag, on one side of it.
       places: [0.5, 0.28, 0.72].flatMap((t) =>
-        (t === 0.5 ? [l.up ? 11 : -11] : [-11, 11]).map((off) =>
+        (t === 0.5 ? [l.up ? 11 : -11] : [-11, 11, -26, 26]).map((off) =>
           around(
             { x: a.x + (b.x - a.x) * t + (upright ? off : 0), y: a.y + (b.y - a.y) * t + (upright ? 0 : off) },
             size.w,
@@ -131,18 +167,26 @@ export function placeLabels(
     const at = (x: number, y: number) => ({ x, y, w, h: 16 })
     wishes.push({
       key: `hole ${h.feature}`,
+      bare: true,
       places: [
         at(c.x + r, c.y - r - 10),
         at(c.x + r, c.y + r - 6),
         at(c.x - r - w, c.y - r - 10),
         at(c.x - w / 2, c.y + r + 4),
         at(c.x - w / 2, c.y - r - 20),
+        at(c.x + r, c.y - 8),
+        at(c.x - r - w, c.y - 8),
       ],
     })
   }
   // The strips below and at the left belong to the ordinates.
   const corner = view.at(low)
-  return placeAll(wishes, taken, { x: corner.x - 10, y: 1, w: width - corner.x + 8, h: corner.y + 6 })
+  return placeAll(
+    wishes,
+    taken,
+    { x: corner.x - 10, y: 1, w: width - corner.x + 8, h: corner.y + 6 },
+    strokes(part, view, chosen ? [...dims, chosen] : dims),
+  )
 }
 
 export const bendText = (l: Part['bendLines'][number]) => `${l.up ? 'up' : 'down'} ${+l.angle.toFixed(1)}° R ${l.radius.text}`
