@@ -5,6 +5,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/quantity"
 	"warmanvil/core/site"
 	"warmanvil/core/vehicle"
@@ -81,14 +82,15 @@ func (s *server) surveyRoutes() {
 // surveySheet is a survey with what follows from it, to be printed.
 type surveySheet struct {
 	paper.SurveySheet
-	survey vehicle.Survey
-	worked site.Surveyed
-	lines  lines
+	survey  vehicle.Survey
+	worked  site.Surveyed
+	lines   lines
+	options []brief.Fitted
 }
 
 func (v surveySheet) print(blank bool) ([]byte, error) {
 	v.Blank, v.lines.blank = blank, blank
-	v.Lines = v.lines.survey(v.survey, v.worked)
+	v.Lines = append(v.lines.fitted(v.options), v.lines.survey(v.survey, v.worked)...)
 	return v.PDF()
 }
 
@@ -121,7 +123,7 @@ func (s *server) sheetRoutes() {
 				return v, called, err
 			}
 			v.worked, err = s.jobs.WorkSurvey(ctx, w.id, v.survey)
-			v.lines = lines{j.Brief.Display(), false}
+			v.lines, v.options = lines{j.Brief.Display(), false}, j.Brief.Identity.Fitted
 			v.SurveySheet = paper.SurveySheet{Job: j.Brief.Name, Vehicle: j.Brief.Called(), Revision: revision, Date: j.Updated.UTC(),
 				Paper: w.paper}
 			return v, label{job: j.Brief.Name, of: "survey", revision: revision}, err

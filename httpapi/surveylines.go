@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/site"
@@ -16,6 +17,23 @@ import (
 type lines struct {
 	display quantity.Display
 	blank   bool
+}
+
+// fitted lists the options of the vehicle that decide whether things fit; on the sheet to
+// take to it, what nobody looked at is left open.
+func (l lines) fitted(options []brief.Fitted) []paper.SurveySection {
+	s := paper.SurveySection{Title: "Options of this vehicle", Heads: []string{"option", "has it", "who looked, and where"}, Widths: []float64{.4, .2, .4}}
+	for _, f := range options {
+		has := map[string]string{"yes": "yes", "no": "no"}[f.State]
+		if has == "" && !l.blank {
+			has = "not known: look"
+		}
+		s.Rows = append(s.Rows, []string{f.Text, has, f.Seen})
+	}
+	if len(s.Rows) == 0 {
+		return nil
+	}
+	return []paper.SurveySection{s}
 }
 
 // survey lays a survey out for paper, in the order it is measured.

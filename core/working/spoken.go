@@ -62,7 +62,14 @@ func SpokenOf(list []Finding, inches bool) []Finding {
 	}
 	out := make([]Finding, len(list))
 	for i, f := range list {
-		f.Reason = Spoken(f.Reason, true)
+		said := []string{f.Reason}
+		if f.Name != "" { // what it is called was typed so
+			said = strings.Split(f.Reason, f.Name)
+		}
+		for k := range said {
+			said[k] = Spoken(said[k], true)
+		}
+		f.Reason = strings.Join(said, f.Name)
 		out[i] = f
 	}
 	return out

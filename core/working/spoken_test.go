@@ -32,6 +32,10 @@ func TestSpoken(t *testing.T) {
 		}
 	}
 	list := []Finding{{Reason: "254 mm"}}
+	named := SpokenOf([]Finding{{Name: "Bar 5 mm", Reason: "Bar 5 mm is 254 mm long."}, {Reason: "Bar 254 mm."}}, true)
+	if named[0].Reason != "Bar 5 mm is 10 in long." || named[1].Reason != "Bar 10 in." {
+		t.Errorf("what it is called was typed: %+v", named)
+	}
 	if got := SpokenOf(list, true); got[0].Reason != "10 in" || list[0].Reason != "254 mm" || SpokenOf(list, false)[0].Reason != "254 mm" {
 		t.Errorf("%v of %v", got, list)
 	}
