@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"fmt"
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -45,4 +46,28 @@ func TestPlaceByAFaceAndLook(t *testing.T) {
 func value(inside, label, text string) string {
 	return fmt.Sprintf(`[...document.querySelectorAll(%q + ' label')].some(l => l.innerText.trim() === %q &&
 		document.getElementById(l.htmlFor)?.value === %q)`, inside, label, text)
+}
+
+// A fit of an inch job that must stand still: nothing presses it, then a screw does; what it
+// is said with is pounds and inches.
+func TestAPostThatMustStandStill(t *testing.T) {
+	a := startApp(t)
+	job, _ := a.demoPart(t, "Sound lorry", "Amplifier shelf")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/measure/fits")
+	p.choose("shed")
+	p.press("Add a sliding fit")
+	p.wait("the fit", `document.querySelector('[data-fit] [data-verdict]')`)
+	eval[bool](p, `(document.querySelector('[data-fit] .tick input').click(), true)`)
+	p.see("nothing presses it")
+	p.set("[data-fit]", "Load across it there", "200 lb")
+	p.set("[data-fit]", "Draw-up screw", "3/8")
+	p.set("[data-fit]", "Tightened with", "20 lbf·ft")
+	p.see("stands still")
+	if told := eval[string](p, `document.querySelector('[data-fit]').innerText`); strings.Contains(told, " mm") || strings.Contains(told, " N") {
+		t.Errorf("metric in an inch job: %s", told)
+	}
+	p.set("[data-fit]", "Load across it there", "2000 lb")
+	p.see("rocks off its wall")
+	p.surveySaved()
 }

@@ -113,8 +113,18 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 		"left and right of the line, both ends", w.Centres)...)
 	rest = append(rest, result(names(len(v.Flushes), func(i int) string { return v.Flushes[i].Name }), "step at both ends", w.Flushes)...)
 	rest = append(rest, result(names(len(v.Gaps), func(i int) string { return v.Gaps[i].Name }), "unloaded; loaded", w.Gaps)...)
+	for i, x := range v.Fits {
+		how := "outside; inside"
+		if x.Pocket != nil {
+			how = "pocket width; height"
+		}
+		rest = append(rest, result([]string{x.Name}, how, w.Fits[i:])...)
+	}
+	for _, t := range w.Sockets {
+		rest = append(rest, result([]string{t.Name}, "without play", []vehicle.ResultTold{t})...)
+	}
 	rest = append(rest, l.lookedAt(v, w)...)
-	table("5  Square, sides, centre lines, steps, gaps", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12,
+	table("5  Square, sides, centre lines, steps, gaps, fits", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12,
 		.12, .28}, rest)
 	var drills [][]string
 	for i, d := range v.Drillings {

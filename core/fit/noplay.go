@@ -41,16 +41,8 @@ type NoPlayResult struct {
 // NoPlay answers how far a bar in a socket moves, and whether a draw-up screw or a taper takes
 // that up under its loads. It fails with *working.Fault.
 func NoPlay(in NoPlayInput) (NoPlayResult, error) {
-	if in.Friction == 0 {
-		in.Friction = .15
-	}
-	if in.Nut == 0 {
-		in.Nut = .2
-	}
-	if in.In == 0 {
-		in.In = in.Engaged / 2
-	}
-	if err := in.check(); err != nil {
+	in = in.usual()
+	if err := in.Check(); err != nil {
 		return NoPlayResult{}, err
 	}
 	r := NoPlayResult{Findings: []working.Finding{}, Way: "loose"}
@@ -131,7 +123,23 @@ func NoPlay(in NoPlayInput) (NoPlayResult, error) {
 	return r, nil
 }
 
-func (in NoPlayInput) check() error {
+// usual answers it with what was left out.
+func (in NoPlayInput) usual() NoPlayInput {
+	if in.Friction == 0 {
+		in.Friction = .15
+	}
+	if in.Nut == 0 {
+		in.Nut = .2
+	}
+	if in.In == 0 {
+		in.In = in.Engaged / 2
+	}
+	return in
+}
+
+// Check refuses what is no socket, with *working.Fault.
+func (in NoPlayInput) Check() error {
+	in = in.usual()
 	if in.Screw == 0 && in.Torque > 0 {
 		return working.Refuse("/screw", "Which screw is tightened? Give its diameter.")
 	}

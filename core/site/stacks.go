@@ -92,6 +92,9 @@ func slides(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 				Says: fmt.Sprintf("%s; from %s to %s a side",
 					map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.MM(r.Across.Min), p.MM(r.Across.Max))}
 			out.Fits = append(out.Fits, t)
+			if v.Still != nil {
+				out.Sockets = append(out.Sockets, socket(p, v, r))
+			}
 		case v.Pocket != nil && v.Pocket.Width.Taken() && v.Pocket.Height.Taken():
 			width, height := v.Pocket.Width, v.Pocket.Height
 			width.Least, height.Least = true, true

@@ -36,6 +36,7 @@ type Surveyed struct {
 	Follows    []FollowTold                      `json:"follows"`
 	Stacks     []vehicle.StackTold               `json:"stacks"`
 	Fits       []vehicle.ResultTold              `json:"fits"`
+	Sockets    []vehicle.ResultTold              `json:"sockets" doc:"of fits that must stand without play, by their id"`
 	Olds       []OldTold                         `json:"olds"`
 	Trials     []TrialTold                       `json:"trials"`
 	Checks     []CheckTold                       `json:"checks" doc:"re-taping, part by part"`
@@ -103,7 +104,7 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 		Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
 		Clearances: []ClearTold{}, Lines: []LineTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{},
 		Drillings: []DrillTold{},
-		Follows:   []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Olds: []OldTold{}, Trials: []TrialTold{},
+		Follows:   []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Sockets: []vehicle.ResultTold{}, Olds: []OldTold{}, Trials: []TrialTold{},
 		Checks:  []CheckTold{},
 		Repeats: []vehicle.ResultTold{}, Assumed: []vehicle.AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{},
 		Words: map[string]string{}, Tools: vehicle.Instruments(p, s.Shop)}

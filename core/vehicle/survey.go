@@ -354,10 +354,11 @@ type StackPlace struct {
 
 // FitSet is a section that slides in another, or a measured pocket to fill.
 type FitSet struct {
-	ID     string        `json:"id"`
-	Name   string        `json:"name"`
-	Slide  *fit.FitInput `json:"slide,omitempty"`
-	Pocket *Pocket       `json:"pocket,omitempty"`
+	ID     string           `json:"id"`
+	Name   string           `json:"name"`
+	Slide  *fit.FitInput    `json:"slide,omitempty"`
+	Still  *fit.NoPlayInput `json:"still,omitempty" doc:"it must stand in there without play, which is the fit's largest"`
+	Pocket *Pocket          `json:"pocket,omitempty"`
 }
 
 // Pocket is a measured pocket.

@@ -202,6 +202,11 @@ func (s Survey) checkReadings() error {
 		}
 	}
 	for i, v := range s.Fits {
+		if v.Still != nil {
+			if f, ok := v.Still.Check().(*working.Fault); ok {
+				errs = append(errs, working.Refuse(fmt.Sprintf("/fits/%d/still%s", i, f.Path), "%s", f.Message))
+			}
+		}
 		if v.Pocket != nil {
 			errs = append(errs, working.Within(fmt.Sprintf("/fits/%d/pocket/play", i), "The play", v.Pocket.Play, 0, 50, "mm"))
 		}

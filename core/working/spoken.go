@@ -2,6 +2,7 @@ package working
 
 import (
 	"errors"
+	"math"
 	"regexp"
 	"strconv"
 	"strings"
@@ -39,7 +40,11 @@ func Spoken(text string, inches bool) string {
 		}
 		_, decimals, _ := strings.Cut(number, ".")
 		to := said[unit]
-		out.WriteString(text[end:at[0]] + trimZeros(places(v/to.size, max(min(len(decimals)+to.digits, 4), 0))) + " " + to.name)
+		digits := len(decimals) + to.digits
+		if unit == "N" && math.Abs(v) >= 100*poundForce { // a whole newton is no tenth of a pound
+			digits--
+		}
+		out.WriteString(text[end:at[0]] + trimZeros(places(v/to.size, max(min(digits, 4), 0))) + " " + to.name)
 		end = at[0] + len(number) + 1 + len(unit)
 	}
 	return out.String() + text[end:]

@@ -20,7 +20,7 @@ func TestSpoken(t *testing.T) {
 		"an area of 12 mm² and 4 N/mm":  "an area of 12 mm² and 4 N/mm",
 		"of hole A (12.7 mm): its edge": "of hole A (0.5 in): its edge",
 		"100 kg, 2.5 kN, 10 N·m":        "220.5 lb, 562 lbf, 7.4 lbf·ft",
-		"1000 N over 235 MPa":           "224.8 lbf over 34.1 ksi",
+		"1000 N over 235 MPa":           "225 lbf over 34.1 ksi",
 		"-25.4 mm, 25.4 mm":             "-1 in, 1 in",
 		"nothing measured":              "nothing measured",
 	} {
@@ -35,6 +35,9 @@ func TestSpoken(t *testing.T) {
 	named := SpokenOf([]Finding{{Name: "Bar 5 mm", Reason: "Bar 5 mm is 254 mm long."}, {Reason: "Bar 254 mm."}}, true)
 	if named[0].Reason != "Bar 5 mm is 10 in long." || named[1].Reason != "Bar 10 in." {
 		t.Errorf("what it is called was typed: %+v", named)
+	}
+	if got := Spoken("holds 8896 N of 12 N", true); got != "holds 2000 lbf of 2.7 lbf" {
+		t.Error(got)
 	}
 	if got := SpokenOf(list, true); got[0].Reason != "10 in" || list[0].Reason != "254 mm" || SpokenOf(list, false)[0].Reason != "254 mm" {
 		t.Errorf("%v of %v", got, list)

@@ -4886,6 +4886,8 @@ export interface components {
             name: string;
             pocket?: components["schemas"]["Pocket"];
             slide?: components["schemas"]["FitFitInput"];
+            /** @description it must stand in there without play, which is the fit's largest */
+            still?: components["schemas"]["FitNoPlayInput"];
         };
         FitSide: {
             /**
@@ -11649,6 +11651,8 @@ export interface components {
             /** @description outlines of spaces and placed things */
             sketch: components["schemas"]["Drawn"][];
             slopes: components["schemas"]["ResultTold"][];
+            /** @description of fits that must stand without play, by their id */
+            sockets: components["schemas"]["ResultTold"][];
             squares: components["schemas"]["ResultTold"][];
             stacks: components["schemas"]["StackTold"][];
             /** @description what each instrument is good for */

@@ -17,6 +17,22 @@ import SectionPick from '../frames/SectionPick.vue'
 const props = defineProps<{ open: OpenSurvey }>()
 const list = computed(() => props.open.survey.value?.fits ?? [])
 const told = (id: string) => props.open.worked.value?.fits.find((f) => f.id === id)
+const socket = (id: string) => props.open.worked.value?.sockets.find((f) => f.id === id)
+const still = [
+  { key: 'engaged', label: 'Reaches in', kind: 'length' },
+  { key: 'reach', label: 'Mouth to where it is felt', kind: 'length' },
+  { key: 'load', label: 'Load across it there', kind: 'force' },
+  { key: 'pull', label: 'Load along it', kind: 'force' },
+  { key: 'screw', label: 'Draw-up screw', kind: 'length' },
+  { key: 'in', label: 'Screw inside the mouth by', kind: 'length' },
+  { key: 'torque', label: 'Tightened with', kind: 'moment' },
+  { key: 'taper', label: 'Taper, a side', kind: 'angle' },
+] as const
+type Still = (typeof still)[number]['key']
+// The contract of the calculation has its torque in N·m, fields have N·mm.
+const kept = (key: Still, v: number | undefined) =>
+  key === 'engaged' || key === 'reach' ? (v ?? 0) : key === 'torque' && v ? v / 1000 : v || undefined
+const given = (key: Still, v: number | undefined) => (key === 'torque' && v ? v * 1000 : (v ?? null))
 const inner = [
   { key: 'width', label: 'width' },
   { key: 'height', label: 'height' },
@@ -29,7 +45,9 @@ const outer = [...inner, { key: 'seam', label: 'seam stands in by' }] as const
 const slide = () => ({
   id: newId(),
   name: '',
-  slide: { inner: { width: 40, height: 40, corner: 3 }, outer: { width: 42, height: 42, corner: 2 } },
+  slide: inches.value
+    ? { inner: { width: 38.1, height: 38.1, corner: 3.175 }, outer: { width: 40.48125, height: 40.48125, corner: 1.5875 } }
+    : { inner: { width: 40, height: 40, corner: 3 }, outer: { width: 42, height: 42, corner: 2 } },
 })
 const inches = computed(() => props.open.style.value.unit !== 'mm')
 const { data: sections } = useSections()
@@ -136,6 +154,35 @@ const pocket = () => ({
                 @update:model-value="(v) => open.set(`/fits/${i}/slide/want`, v)"
               />
             </FieldGrid>
+            <label class="tick">
+              <input
+                type="checkbox"
+                :checked="!!f.still"
+                @change="
+                  open.set(
+                    `/fits/${i}/still`,
+                    f.still ? undefined : { play: 0, engaged: inches ? 101.6 : 100, reach: inches ? 304.8 : 300 },
+                  )
+                "
+              />
+              It must stand in there without play
+            </label>
+            <template v-if="f.still">
+              <ResultLine :result="socket(f.id)" />
+              <FieldGrid :min="130" low>
+                <ValueField
+                  v-for="k in still"
+                  :key="k.key"
+                  :label="k.label"
+                  :kind="k.kind"
+                  :model-value="given(k.key, f.still[k.key])"
+                  :lengths="open.style.value"
+                  :wrong="open.fault(`/fits/${i}/still/${k.key}`)"
+                  @update:model-value="(v) => open.set(`/fits/${i}/still/${k.key}`, kept(k.key, v))"
+                />
+              </FieldGrid>
+              <p class="soft small">The play is the most its sizes leave. A screw or a taper takes it up; a pin keeps it.</p>
+            </template>
           </template>
           <FieldGrid v-else-if="f.pocket" :min="130" low>
             <ReadingField
