@@ -63,7 +63,7 @@ const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: minmax(180px, 1.1fr) minmax(0, 1.2fr) minmax(150px, 1fr) 184px;
+  grid-template-columns: minmax(200px, 1.6fr) minmax(0, 1fr) minmax(150px, 1fr) 184px;
   gap: 4px 18px;
   align-items: center;
   border-bottom: 1px solid var(--rule);

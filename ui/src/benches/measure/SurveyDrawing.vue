@@ -2,6 +2,7 @@
 // What was measured as a drawing of the vehicle, from above and from its right side: points
 // and holes where they came out to be, with what was read as dimensions on it. A point that
 // is tapped shows its own dimensions and opens in the list.
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Located, Surveyed } from '@/api/client'
 import { placed, shortened } from '@/body/labels'
@@ -14,7 +15,10 @@ const emit = defineEmits<{ choose: [id: string]; map: [id: string] }>()
 type View = 'plan' | 'side'
 const view = ref<View>('plan')
 const dims = ref<'chosen' | 'all'>('all')
-const wide = 960
+const drawing = ref<HTMLElement>()
+const { width } = useElementSize(drawing)
+// As wide as it is shown, so that its letters are as large as all others.
+const wide = computed(() => Math.max(360, Math.round(width.value) || 960))
 const high = 380
 const worked = computed(() => props.open.worked.value as Surveyed | undefined)
 const spots = computed(() => (worked.value?.points ?? []).filter((p) => p.at))
@@ -36,12 +40,12 @@ const frame = computed(() => {
   ]
   const [x0, x1] = [Math.min(...all.map((p) => p.x)), Math.max(...all.map((p) => p.x))]
   const [y0, y1] = [Math.min(...all.map((p) => p.y)), Math.max(...all.map((p) => p.y))]
-  const s = Math.min((wide - 240) / Math.max(x1 - x0, 100), (high - 110) / Math.max(y1 - y0, 100))
+  const s = Math.min((wide.value - 240) / Math.max(x1 - x0, 100), (high - 110) / Math.max(y1 - y0, 100))
   return { s, cx: (x0 + x1) / 2, cy: (y0 + y1) / 2 }
 })
 const put = (v: readonly number[]) => {
   const p = flat(v)
-  return { x: wide / 2 + (p.x - frame.value.cx) * frame.value.s, y: high / 2 - (p.y - frame.value.cy) * frame.value.s }
+  return { x: wide.value / 2 + (p.x - frame.value.cx) * frame.value.s, y: high / 2 - (p.y - frame.value.cy) * frame.value.s }
 }
 const marks = computed(() =>
   spots.value.map((p) => ({ p, ...put(p.at!), r: Math.max(3, (p.kind === 'hole' ? (p.size ?? 0) / 2 : 0) * frame.value.s) })),
@@ -88,7 +92,7 @@ const names = computed(() =>
         return [{ id: `map ${m.id}`, x: top.x, y: top.y, text: m.name, clear: 12, first: true }]
       }),
     ],
-    wide,
+    wide.value,
     high,
     12,
     [
@@ -111,7 +115,7 @@ const o = computed(() => put([0, 0, 0]))
 </script>
 
 <template>
-  <div v-if="spots.length" class="drawing">
+  <div v-if="spots.length" ref="drawing" class="drawing">
     <div class="row">
       <ChoiceRow
         v-model="view"
