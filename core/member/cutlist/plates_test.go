@@ -91,6 +91,30 @@ func TestRoomForTheWrench(t *testing.T) {
 	}
 }
 
+// Where the cut is slanted the wall leans over the holes: that room is not worked out, and
+// it is said.
+func TestRoomForTheWrenchOnASlant(t *testing.T) {
+	open := func(change func(*member.Doc)) (out []string) {
+		for _, f := range post(change).Findings {
+			if f.Code == "plate-wrench-open" {
+				out = append(out, f.Reason)
+			}
+		}
+		return out
+	}
+	if got := open(nil); len(got) > 0 {
+		t.Errorf("square: %v", got)
+	}
+	got := open(func(d *member.Doc) {
+		d.Points = append(d.Points, member.Point{ID: "c", X: -300, Z: -100}, member.Point{ID: "e", X: 300, Z: 100})
+		d.Members = append(d.Members, member.Member{ID: "n", Name: "Slope", From: "c", To: "e", Section: d.Members[0].Section})
+		d.Members[0].A = member.End{Kind: member.Butt, Onto: "n"}
+	})
+	if len(got) != 1 || !strings.Contains(got[0], "Foot lies on a slanted cut") {
+		t.Errorf("slanted: %v", got)
+	}
+}
+
 // The bolt of a hole is the one whose usual clearance is nearest, in both systems.
 func TestBoltOf(t *testing.T) {
 	for hole, want := range map[float64]string{9: "M8", 11: "M10", 13.5: "M12", 17.5: "M16", 9. / 32 * 25.4: "1/4", 13. / 32 * 25.4: "3/8"} {

@@ -33,7 +33,12 @@ func BoltOf(hole float64, of ...stock.System) (best stock.Thread, ok bool) {
 func (b *Built) wrench(p member.Plate, at PlateAt, r *Run, square bool) {
 	t, ok := BoltOf(p.Hole)
 	hw, known := stock.HardwareFor(t)
-	if p.Kind != "base" || !ok || !known || !square {
+	if p.Kind != "base" || !ok || !known {
+		return
+	}
+	if !square { // the wall leans over the holes on one side, farther the higher a socket reaches
+		b.say("plate-wrench-open", working.Mind, p.ID, fmt.Sprintf("%s lies on a slanted cut or on a tube: %s leans over the holes on one side, "+
+			"and room for a socket for %s is not worked out there. Try one on the bench before it is welded.", PlateName(p), at.Owner, t.Size))
 		return
 	}
 	w, h := (r.Box.Right-r.Box.Left)/2, (r.Box.Top-r.Box.Bottom)/2
