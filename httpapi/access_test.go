@@ -137,6 +137,7 @@ var routes = map[string]string{
 	"GET /api/v1/sections": "public", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
 	"POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
 	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "public",
+	"GET /api/v1/shop/kinds": "public", "POST /api/v1/shop/effects": "reader",
 }
 
 // asks answers who may reach a route; false for one nobody thought of.
@@ -144,7 +145,8 @@ func asks(route string) (role string, known bool) {
 	if strings.Contains(route, "/api/v1/calc/") {
 		return "reader", true
 	}
-	for _, path := range []string{"/api/v1/parts/{id}", "/api/v1/frames/{id}", "/api/v1/jobs/{id}/survey", "/api/v1/jobs/{id}/brief"} {
+	for _, path := range []string{"/api/v1/parts/{id}", "/api/v1/frames/{id}", "/api/v1/jobs/{id}/survey", "/api/v1/jobs/{id}/brief",
+		"/api/v1/shop"} {
 		switch method, rest, found := strings.Cut(route, " "+path); {
 		case !found:
 		case method == "GET" && (rest == "" || rest == "/revisions" || rest == "/revisions/{number}" || rest == "/revisions/{number}/since" ||

@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/load"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
 	"warmanvil/core/site"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -89,7 +90,7 @@ func TestEveryOfferOfTheDemos(t *testing.T) {
 								t.Fatal(err)
 							}
 							p.Recipe = recipe
-							next.Parts[i] = site.BuildParts(context.Background(), []site.Part{p.Part}, all.Brief)[0]
+							next.Parts[i] = site.BuildParts(context.Background(), []site.Part{p.Part}, all.Brief, shop.Shop{})[0]
 						}
 					}
 					after := next.Hold()

@@ -16,8 +16,8 @@ import (
 // DocumentHead is what is told of every document beside what it says.
 type DocumentHead struct {
 	ID       string           `json:"id" doc:"empty before the first save"`
-	JobID    string           `json:"jobId" format:"uuid"`
-	Kind     job.Kind         `json:"kind" enum:"brief,survey,sheet,frame"`
+	JobID    string           `json:"jobId" doc:"empty where it is the installation's own"`
+	Kind     job.Kind         `json:"kind" enum:"brief,survey,sheet,frame,shop"`
 	Revision int              `json:"revision" doc:"0 before the first save"`
 	Summary  string           `json:"summary"`
 	Who      string           `json:"who,omitempty" doc:"who made this state"`
@@ -152,6 +152,9 @@ func (s *server) revision(c call, k job.Kind) (job.Document, int, error) {
 		return job.Document{}, 0, job.ErrNotFound
 	}
 	d, err := s.jobs.Find(c.Request.Context(), k, c.id)
+	if err == nil && d.Revision == 0 {
+		err = job.ErrNotFound // it was never saved
+	}
 	return d, n, err
 }
 

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/exchange"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
 	"warmanvil/core/stock"
@@ -90,8 +91,15 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 	if err != nil {
 		return out, called, err
 	}
-	opt := site.PartOptions(j.Brief, p.Part, job.BareParts(parts))
+	shop, err := s.jobs.Shop(ctx)
+	if err != nil {
+		return out, called, err
+	}
+	opt := site.PartOptions(j.Brief, shop, p.Part, job.BareParts(parts))
 	opt.Body, opt.Until = w.kind == "stl", ctx
+	if out.mockup != "" {
+		opt.Machines = flags.Machines{} // board is cut and folded by hand
+	}
 	if out.built, err = made.Build(recipe, opt); err != nil {
 		return out, called, err
 	}

@@ -232,8 +232,12 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 	for i, f := range frames {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
 	}
+	w, err := s.jobs.Shop(ctx)
+	if err != nil {
+		return JobPage{}, err
+	}
 	for i, p := range parts {
-		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, p.Part, job.BareParts(parts)))
+		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, w, p.Part, job.BareParts(parts)))
 	}
 	if page.Away, err = s.jobs.Away(ctx, c.id); err != nil {
 		return JobPage{}, err

@@ -145,9 +145,9 @@ func (s *server) partRoutes() {
 		summary: "The findings of a recipe with fixes, each tried"}, s.fixPart)
 	route(s, operation{method: "POST", path: "/api/v1/body", id: "fold", work: brisk, access: reading,
 		summary: "The folded body of a recipe, for drawing"},
-		foldPart)
+		s.foldPart)
 	route(s, operation{method: "POST", path: "/api/v1/working", id: "explain", work: brisk, access: reading,
-		summary: "Working of a hole's centre, a bend line or a school's blank"}, explainPart)
+		summary: "Working of a hole's centre, a bend line or a school's blank"}, s.explainPart)
 	tables := stockView()
 	route(s, operation{method: "GET", path: "/api/v1/stock", id: "getStock", access: fixed,
 		summary: "Materials, processes, gauges, threads, grades and roads"}, func(call, none) (StockView, error) { return tables, nil })
@@ -188,7 +188,7 @@ func (s *server) fixPart(c call, in BuildRequest) (FixesView, error) {
 }
 
 func (s *server) built(c call, in BuildRequest, proved bool) (made.Part, error) {
-	r, opt := in.read(c)
+	r, opt := s.read(c, in)
 	if m := r.Master; m != nil && in.Part != "" {
 		p, err := s.jobs.Part(c.Request.Context(), m.Part)
 		switch {
@@ -206,15 +206,15 @@ func (s *server) built(c call, in BuildRequest, proved bool) (made.Part, error) 
 
 // foldPart answers the body alone: it is over a third of what is said of a part,
 // and drawn after the flat pattern.
-func foldPart(c call, in BuildRequest) (made.Body, error) {
-	r, opt := in.read(c)
+func (s *server) foldPart(c call, in BuildRequest) (made.Body, error) {
+	r, opt := s.read(c, in)
 	opt.Body, opt.Sections = true, false
 	p, err := made.Build(r, opt)
 	return p.Rounded().Body, working.Under("/recipe", err)
 }
 
-func explainPart(c call, in WorkingRequest) (working.Working, error) {
-	r, opt := in.Part.read(c)
+func (s *server) explainPart(c call, in WorkingRequest) (working.Working, error) {
+	r, opt := s.read(c, in.Part)
 	w, err := made.Explain(r, opt, in.Subject)
 	var f *working.Fault
 	if errors.As(err, &f) && !strings.HasPrefix(f.Path, "/subject") {
@@ -224,9 +224,10 @@ func explainPart(c call, in WorkingRequest) (working.Working, error) {
 }
 
 // read answers the recipe of the hand asked for and how it is to be shown.
-func (in BuildRequest) read(c call) (sheet.Recipe, made.Options) {
+func (s *server) read(c call, in BuildRequest) (sheet.Recipe, made.Options) {
 	opt := made.Options{Until: c.Request.Context(), Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections,
 		Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
+	opt.Machines = s.machines(opt.Until, in.Recipe, in.Unit != brief.UnitMM)
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

@@ -9,6 +9,7 @@ import (
 	"reflect"
 	"strings"
 	"sync"
+	"sync/atomic"
 	"time"
 
 	"github.com/alexedwards/scs/v2"
@@ -18,6 +19,7 @@ import (
 
 	"warmanvil/account"
 	"warmanvil/calc"
+	"warmanvil/core/shop"
 	"warmanvil/core/site"
 	"warmanvil/daily"
 	"warmanvil/job"
@@ -56,6 +58,7 @@ type server struct {
 	waits     *lru.Cache[string, site.Waits]  // by job and standing
 	lines     map[work]*line
 	known     known
+	shopRead  atomic.Pointer[shop.Shop] // as it was read last
 	cross     *http.CrossOriginProtection
 	byAddress *limiter // tries to get in
 	guesses   *guesses
@@ -112,6 +115,7 @@ func build(opt Options) *server {
 	s.partRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
+	s.shopRoutes()
 	s.frameRoutes()
 	s.startPartRoutes()
 	s.frameFileRoutes()

@@ -77,7 +77,8 @@ func (s *server) startPartRoutes() {
 		return partsMade(parts), err
 	})
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split-lines", id: "splitLines", work: whole, access: reading,
-		summary: "Where a part can be split: lines and bends whose pieces were built and hold"}, func(c call, in split.Parting) (split.Lines, error) {
+		summary: "Where a part can be split: lines and bends whose pieces were built and hold"}, func(c call,
+		in split.Parting) (split.Lines, error) {
 		return s.jobs.SplitLines(c.Request.Context(), c.id, in)
 	})
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/join", id: "joinPart", work: brisk,

@@ -54,7 +54,7 @@ func (s *server) sketchRoutes() {
 // drawnStarters are the same for everybody, and drawn once.
 var drawnStarters = sync.OnceValues(func() (PartStarters, error) {
 	out := PartStarters{Starters: []DrawnStarter{}}
-	plain := words.ShopOf(false).Recipe
+	plain := words.StartsOf(false).Recipe
 	for _, k := range starters.PartStarters {
 		picture, err := sketch(SketchRequest{Starter: k.Key, Recipe: plain, Unit: brief.UnitMM, Grain: 1})
 		if err != nil {

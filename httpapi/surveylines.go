@@ -22,7 +22,8 @@ type lines struct {
 // fitted lists the options of the vehicle that decide whether things fit; on the sheet to
 // take to it, what nobody looked at is left open.
 func (l lines) fitted(options []brief.Fitted) []paper.SurveySection {
-	s := paper.SurveySection{Title: "Options of this vehicle", Heads: []string{"option", "has it", "who looked, and where"}, Widths: []float64{.4, .2, .4}}
+	s := paper.SurveySection{Title: "Options of this vehicle", Heads: []string{"option", "has it", "who looked, and where"},
+		Widths: []float64{.4, .2, .4}}
 	for _, f := range options {
 		has := map[string]string{"yes": "yes", "no": "no"}[f.State]
 		if has == "" && !l.blank {
@@ -34,6 +35,43 @@ func (l lines) fitted(options []brief.Fitted) []paper.SurveySection {
 		return nil
 	}
 	return []paper.SurveySection{s}
+}
+
+// rest are the results that come to one line each.
+func (l lines) rest(v vehicle.Survey, w site.Surveyed) (rest [][]string) {
+	result := func(names []string, how string, told []vehicle.ResultTold) (rows [][]string) {
+		for i, n := range names {
+			rows = append(rows, []string{n, how, "", "", l.result(told[i].Text + ". " + told[i].Says)})
+		}
+		return rows
+	}
+	names := func(n int, f func(i int) string) (out []string) {
+		for i := range n {
+			out = append(out, f(i))
+		}
+		return out
+	}
+	rest = append(rest, result(names(len(v.Slopes), func(i int) string { return v.Slopes[i].Name }),
+		"angle on the face; on the vehicle's own", w.Slopes)...)
+	rest = append(rest, result(names(len(v.Squares), func(i int) string { return v.Squares[i].Name }),
+		"length, width, both diagonals", w.Squares)...)
+	rest = append(rest, result(names(len(v.Sides), func(i int) string { return v.Sides[i].Name }), "left; right", w.Sides)...)
+	rest = append(rest, result(names(len(v.Centres), func(i int) string { return v.Centres[i].Name }),
+		"left and right of the line, both ends", w.Centres)...)
+	rest = append(rest, result(names(len(v.Flushes), func(i int) string { return v.Flushes[i].Name }), "step at both ends", w.Flushes)...)
+	rest = append(rest, result(names(len(v.Gaps), func(i int) string { return v.Gaps[i].Name }), "unloaded; loaded", w.Gaps)...)
+	for i, x := range v.Fits {
+		how := "outside; inside"
+		if x.Pocket != nil {
+			how = "pocket width; height"
+		}
+		rest = append(rest, result([]string{x.Name}, how, w.Fits[i:])...)
+	}
+	for _, t := range w.Sockets {
+		rest = append(rest, result([]string{t.Name}, "without play", []vehicle.ResultTold{t})...)
+	}
+	rest = append(rest, l.lookedAt(v, w)...)
+	return rest
 }
 
 // survey lays a survey out for paper, in the order it is measured.
@@ -91,41 +129,9 @@ func (l lines) survey(v vehicle.Survey, w site.Surveyed) (out []paper.SurveySect
 			l.result(fmt.Sprintf("pitch %s, roll %s, twist %s", t.Pitch, t.Roll, t.Twist))})
 	}
 	table("4  Levels", []string{"what", "heights over the floor", "reading", "again", "result"}, []float64{.22, .28, .12, .12, .26}, levels)
-	result := func(names []string, how string, told []vehicle.ResultTold) (rows [][]string) {
-		for i, n := range names {
-			rows = append(rows, []string{n, how, "", "", l.result(told[i].Text + ". " + told[i].Says)})
-		}
-		return rows
-	}
-	var rest [][]string
-	names := func(n int, f func(i int) string) (out []string) {
-		for i := range n {
-			out = append(out, f(i))
-		}
-		return out
-	}
-	rest = append(rest, result(names(len(v.Slopes), func(i int) string { return v.Slopes[i].Name }),
-		"angle on the face; on the vehicle's own", w.Slopes)...)
-	rest = append(rest, result(names(len(v.Squares), func(i int) string { return v.Squares[i].Name }),
-		"length, width, both diagonals", w.Squares)...)
-	rest = append(rest, result(names(len(v.Sides), func(i int) string { return v.Sides[i].Name }), "left; right", w.Sides)...)
-	rest = append(rest, result(names(len(v.Centres), func(i int) string { return v.Centres[i].Name }),
-		"left and right of the line, both ends", w.Centres)...)
-	rest = append(rest, result(names(len(v.Flushes), func(i int) string { return v.Flushes[i].Name }), "step at both ends", w.Flushes)...)
-	rest = append(rest, result(names(len(v.Gaps), func(i int) string { return v.Gaps[i].Name }), "unloaded; loaded", w.Gaps)...)
-	for i, x := range v.Fits {
-		how := "outside; inside"
-		if x.Pocket != nil {
-			how = "pocket width; height"
-		}
-		rest = append(rest, result([]string{x.Name}, how, w.Fits[i:])...)
-	}
-	for _, t := range w.Sockets {
-		rest = append(rest, result([]string{t.Name}, "without play", []vehicle.ResultTold{t})...)
-	}
-	rest = append(rest, l.lookedAt(v, w)...)
-	table("5  Square, sides, centre lines, steps, gaps, fits", []string{"what", "readings", "first", "second", "result"}, []float64{.24, .24, .12,
-		.12, .28}, rest)
+	table("5  Square, sides, centre lines, steps, gaps, fits", []string{"what", "readings", "first", "second", "result"}, []float64{.24,
+		.24, .12,
+		.12, .28}, l.rest(v, w))
 	var drills [][]string
 	for i, d := range v.Drillings {
 		drills = append(drills, []string{d.Name, l.result(d.Looked), l.result(w.Drillings[i].Stop)})

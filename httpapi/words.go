@@ -13,8 +13,8 @@ import (
 type WordsView struct {
 	Fields map[string][]words.Word `json:"fields" doc:"choices by form and field: Flange.kind"`
 	Things []fresh.Thing           `json:"things" doc:"what can be added to a panel, in order"`
-	Metric words.Shop              `json:"metric" doc:"what new things start from in a metric shop"`
-	Inch   words.Shop              `json:"inch" doc:"and in an inch shop"`
+	Metric words.Starts              `json:"metric" doc:"what new things start from in a metric shop"`
+	Inch   words.Starts              `json:"inch" doc:"and in an inch shop"`
 	Grains []words.Grain           `json:"grains" doc:"steps of lengths by unit"`
 }
 
@@ -51,13 +51,13 @@ type Changed struct {
 }
 
 func (s *server) wordRoutes() {
-	view := WordsView{words.Of(), fresh.Things(), words.ShopOf(false), words.ShopOf(true), words.Grains()}
+	view := WordsView{words.Of(), fresh.Things(), words.StartsOf(false), words.StartsOf(true), words.Grains()}
 	route(s, operation{method: "GET", path: "/api/v1/words", id: "getWords", access: fixed,
 		summary: "What can be chosen in documents, what is asked with it, how it starts"},
 		func(call, none) (WordsView, error) { return view, nil })
 	route(s, operation{method: "POST", path: "/api/v1/fresh", id: "makeFeature", work: brisk, access: reading,
 		summary: "A new feature of a part with usual sizes"},
-		makeFeature)
+		s.makeFeature)
 	route(s, operation{method: "POST", path: "/api/v1/change", id: "changeFeature", work: brisk, access: reading,
 		summary: "A flange as another kind, a hole for something else, a base of another shape"}, changeFeature)
 }
@@ -66,9 +66,9 @@ func usual(u brief.Unit, grain, thickness float64) sheet.Usual {
 	return sheet.Usual{Thickness: thickness, Grain: grain, Inch: u != brief.UnitMM}
 }
 
-func makeFeature(c call, in FreshRequest) (fresh.Feature, error) {
+func (s *server) makeFeature(c call, in FreshRequest) (fresh.Feature, error) {
 	in.Part.Mirrored = false
-	r, opt := in.Part.read(c)
+	r, opt := s.read(c, in.Part)
 	p, err := made.Build(r, opt)
 	if err != nil {
 		return fresh.Feature{}, working.Under("/part/recipe", err)

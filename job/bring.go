@@ -163,6 +163,8 @@ func checkDocument(d FileDocument, seen map[string]bool, only map[Kind]bool) err
 	switch {
 	case err != nil:
 		return working.Under(d.at, err)
+	case k.own:
+		return working.Refuse(d.at+"/kind", "A %s belongs to the shop, not to a job: it is brought in there.", d.Kind)
 	case len(d.Revisions) == 0:
 		return working.Refuse(d.at+"/revisions", "The document has no revision.")
 	case len(d.ID) > maxFileID:

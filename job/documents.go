@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"slices"
 
+	"warmanvil/core/quantity"
 	"warmanvil/core/working"
 	"warmanvil/job/merge"
 )
@@ -75,15 +76,10 @@ func (s *Service) join(ctx context.Context, base Revision, d Document, on On) (S
 	if err != nil {
 		return Saved{}, err
 	}
-	r, err := s.Store.Job(ctx, now.JobID)
+	show, err := s.display(ctx, now)
 	if err != nil {
 		return Saved{}, err
 	}
-	j, err := jobOf(r)
-	if err != nil {
-		return Saved{}, err
-	}
-	show := j.Brief.Display()
 	settled := on.Settled == now.Revision
 	mine := func(pointer string) bool { return settled && slices.Contains(on.Mine, pointer) }
 	was := base.Body
@@ -127,6 +123,16 @@ func (s *Service) join(ctx context.Context, base Revision, d Document, on On) (S
 	return out, nil
 }
 
+// display answers how numbers of a document are written: as its job says, or as the shop.
+func (s *Service) display(ctx context.Context, d Document) (quantity.Display, error) {
+	if d.Kind.Own() {
+		w, err := s.Shop(ctx)
+		return w.Display(), err
+	}
+	j, err := s.Job(ctx, d.JobID)
+	return j.Brief.Display(), err
+}
+
 // joined joins two bodies made from a third.
 func joined(base, mine, theirs []byte, prefer func(string) bool) (raw []byte, clashes []merge.Change, err error) {
 	var m, t any
@@ -157,6 +163,9 @@ func (s *Service) Find(ctx context.Context, k Kind, id string) (Document, error)
 		}
 		return d, err
 	}
+	if k.Own() {
+		return s.Store.Only(ctx, "", k)
+	}
 	if _, err := s.Store.Job(ctx, id); err != nil {
 		return Document{}, err
 	}
@@ -173,6 +182,9 @@ func Save[T Form[T]](ctx context.Context, s *Service, k Kind, id string, on On, 
 	}
 	if k.Many() {
 		return s.save(ctx, Document{ID: id, Kind: k, Body: raw}, on)
+	}
+	if k.Own() {
+		id = "" // it has no job
 	}
 	now, err := s.Find(ctx, k, id)
 	if err != nil {
@@ -245,6 +257,9 @@ func (s *Service) step(ctx context.Context, k Kind, id string, on On, target fun
 // History lists a document's kept states, newest first, each with what it changed
 // against the one before.
 func (s *Service) History(ctx context.Context, d Document) ([]Revision, error) {
+	if d.Revision == 0 { // it was never saved
+		return []Revision{}, nil
+	}
 	list, err := s.Store.Revisions(ctx, d.ID)
 	if err != nil {
 		return nil, err
@@ -253,13 +268,13 @@ func (s *Service) History(ctx context.Context, d Document) ([]Revision, error) {
 	if err != nil {
 		return nil, err
 	}
-	j, err := s.Job(ctx, d.JobID)
+	show, err := s.display(ctx, d)
 	if err != nil {
 		return nil, err
 	}
 	for i := range list {
 		if list[i].Summary == "" && i+1 < len(list) {
-			list[i].Summary = briefly(k.differences(list[i+1].Body, list[i].Body, j.Brief.Display()))
+			list[i].Summary = briefly(k.differences(list[i+1].Body, list[i].Body, show))
 		}
 	}
 	return list, nil
@@ -275,9 +290,9 @@ func (s *Service) Since(ctx context.Context, d Document, number int) ([]Differen
 	if err != nil {
 		return nil, err
 	}
-	j, err := s.Job(ctx, d.JobID)
+	show, err := s.display(ctx, d)
 	if err != nil {
 		return nil, err
 	}
-	return k.differences(was.Body, d.Body, j.Brief.Display()), nil
+	return k.differences(was.Body, d.Body, show), nil
 }

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/member"
 	"warmanvil/core/member/held"
 	"warmanvil/core/member/shape"
+	"warmanvil/core/shop"
 	"warmanvil/core/site"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
@@ -66,7 +67,7 @@ func FuzzBrief(f *testing.F) {
 		if !ok {
 			return
 		}
-		all := site.Site{Brief: b, Parts: site.BuildParts(t.Context(), parts, b), Survey: demo.OrchardSurvey(), Until: t.Context()}
+		all := site.Site{Brief: b, Parts: site.BuildParts(t.Context(), parts, b, shop.Shop{}), Survey: demo.OrchardSurvey(), Until: t.Context()}
 		h := all.Hold()
 		finite(t, h)
 		finite(t, all.Tell(h.Joints))
@@ -78,7 +79,7 @@ func FuzzBrief(f *testing.F) {
 func FuzzSurvey(f *testing.F) {
 	seeds(f, demo.OrchardSurvey(), demo.LorrySurvey(), vehicle.Survey{})
 	b := demo.OrchardTruck()
-	parts := site.BuildParts(f.Context(), []site.Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: demo.TrayBracket()}}, b)
+	parts := site.BuildParts(f.Context(), []site.Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: demo.TrayBracket()}}, b, shop.Shop{})
 	f.Fuzz(func(t *testing.T, raw []byte) {
 		v, ok := read[vehicle.Survey](t, KindSurvey, raw)
 		if !ok {

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 	"warmanvil/strictjson"
@@ -32,6 +33,7 @@ type Form[T any] interface {
 type kind struct {
 	name Kind
 	many bool         // a job may have several of them
+	own  bool         // it is the installation's, and no job has one
 	of   reflect.Type // form of the body
 	// read decodes a body strictly, upgrades and checks it.
 	read    func(raw []byte) ([]byte, error)
@@ -43,6 +45,7 @@ var kinds = []kind{
 	kindOf[vehicle.Survey](KindSurvey, false, version{"survey", "/schema", vehicle.SurveySchema}),
 	kindOf[PartState](KindSheet, true, version{"part", "/recipe/schema", sheet.SchemaVersion}),
 	kindOf[FrameState](KindFrame, true, version{"frame", "/frame/schema", member.Schema}),
+	ofInstallation(kindOf[shop.Shop](KindShop, false, version{"shop", "/schema", shop.Schema})),
 }
 
 func kindOf[T Form[T]](name Kind, many bool, now version) kind {
@@ -64,6 +67,11 @@ func kindOf[T Form[T]](name Kind, many bool, now version) kind {
 			}
 			return json.Marshal(v.Renamed(ids))
 		}}
+}
+
+func ofInstallation(k kind) kind {
+	k.own = true
+	return k
 }
 
 // version is the form of a kind's bodies: what one is called, where it says its form, and
@@ -128,6 +136,12 @@ func clipped(name string) string {
 func (k Kind) Many() bool {
 	known, err := k.known()
 	return err == nil && known.many
+}
+
+// Own tells whether the installation has the one document of a kind, rather than each job.
+func (k Kind) Own() bool {
+	known, err := k.known()
+	return err == nil && known.own
 }
 
 // today answers a kept body in the form of today.

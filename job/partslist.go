@@ -25,5 +25,9 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []site.Listed,
 	if err != nil {
 		return j, nil, err
 	}
-	return j, site.List(ctx, v, j.Brief, BareParts(parts), BareFrames(frames)), nil
+	w, err := s.Shop(ctx)
+	if err != nil {
+		return j, nil, err
+	}
+	return j, site.List(ctx, v, j.Brief, w, BareParts(parts), BareFrames(frames)), nil
 }

@@ -12,7 +12,11 @@ func (s *Service) CheckedPart(ctx context.Context, j Job, p Part) (site.CheckTol
 	if err != nil {
 		return site.CheckTold{}, err
 	}
-	built := site.BuildParts(ctx, []site.Part{p.Part}, j.Brief)
+	w, err := s.Shop(ctx)
+	if err != nil {
+		return site.CheckTold{}, err
+	}
+	built := site.BuildParts(ctx, []site.Part{p.Part}, j.Brief, w)
 	return site.CheckOf(v, j.Brief, built[0], built), nil
 }
 

@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
 	"warmanvil/core/site"
 )
 
@@ -50,11 +51,11 @@ func TestImportedPartsNameEachOther(t *testing.T) {
 		t.Errorf("a master that is not in the file became %+v", m)
 	}
 	// What is looked at among the others is told of its master.
-	opt := site.PartOptions(j.Brief, parts[0].Part, []site.Part{parts[0].Part, parts[1].Part})
+	opt := site.PartOptions(j.Brief, shop.Shop{}, parts[0].Part, []site.Part{parts[0].Part, parts[1].Part})
 	if opt.Master == nil || opt.Master.Name != "jig" || opt.Master.Itself || opt.Quantity != 1 {
 		t.Errorf("%+v", opt)
 	}
-	if opt := site.PartOptions(j.Brief, parts[3].Part, []site.Part{parts[1].Part}); opt.Master != nil {
+	if opt := site.PartOptions(j.Brief, shop.Shop{}, parts[3].Part, []site.Part{parts[1].Part}); opt.Master != nil {
 		t.Errorf("a stray part has master %+v", opt.Master)
 	}
 }

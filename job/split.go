@@ -23,7 +23,12 @@ func (s *Service) SplitLines(ctx context.Context, id string, in split.Parting) (
 	if err != nil {
 		return split.Lines{}, err
 	}
+	w, err := s.Shop(ctx)
+	if err != nil {
+		return split.Lines{}, err
+	}
 	opt := j.Brief.BuildOptions()
+	opt.Machines = w.For(p.Recipe, j.Brief.Inches())
 	opt.Until = ctx
 	return split.Propose(p.Recipe, in, opt)
 }
@@ -141,7 +146,10 @@ func (s *Service) unseam(ctx context.Context, jobID string, pieces map[string]bo
 	}
 	b := j.Brief
 	b.Joints = slices.DeleteFunc(slices.Clone(b.Joints), func(x brief.Joint) bool {
-		return pieces[x.Part] && !slices.ContainsFunc(x.Sides, func(side brief.Side) bool { return side.Kind != brief.PartSide || !pieces[side.Of] })
+		return pieces[x.Part] && !slices.ContainsFunc(x.Sides, func(side brief.Side) bool {
+			return side.Kind != brief.PartSide ||
+				!pieces[side.Of]
+		})
 	})
 	if len(b.Joints) == len(j.Brief.Joints) {
 		return nil

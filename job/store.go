@@ -91,7 +91,8 @@ type DocumentStore interface {
 	Revisions(ctx context.Context, id string) ([]Revision, error)
 	// States lists up to n kept states from a revision on, oldest first.
 	States(ctx context.Context, id string, from, n int) ([]Revision, error)
-	// Standing names the state of all documents of a job together: two alike say the same.
+	// Standing names the state of all documents of a job, and of the installation's own,
+	// together: two alike say the same.
 	Standing(ctx context.Context, jobID string) (string, error)
 	Revision(ctx context.Context, id string, number int) (Revision, error)
 }

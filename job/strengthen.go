@@ -17,7 +17,11 @@ func (s *Service) Built(ctx context.Context, id string) (Job, []site.BuiltPart, 
 	if err != nil {
 		return j, nil, err
 	}
-	return j, site.BuildParts(ctx, BareParts(parts), j.Brief), nil
+	w, err := s.Shop(ctx)
+	if err != nil {
+		return j, nil, err
+	}
+	return j, site.BuildParts(ctx, BareParts(parts), j.Brief, w), nil
 }
 
 // Site answers a job with everything that stands in it.
@@ -30,8 +34,12 @@ func (s *Service) Site(ctx context.Context, id string) (Job, site.Site, error) {
 	if err != nil {
 		return j, site.Site{}, err
 	}
+	w, err := s.Shop(ctx)
+	if err != nil {
+		return j, site.Site{}, err
+	}
 	v, _, err := s.Survey(ctx, id)
-	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: BareFrames(frames), Survey: v, Until: ctx}, err
+	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: BareFrames(frames), Survey: v, Shop: w, Until: ctx}, err
 }
 
 // Suggest answers what would help a mount that is tight or over, or what could

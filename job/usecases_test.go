@@ -97,7 +97,8 @@ func TestSplitAndJoin(t *testing.T) {
 	r := demo.DemoSheet(2)
 	r.Base = sheet.Base{ID: "deck", Length: 3400, Width: 900}
 	whole := must[Part](t)(s.CreatePart(ctx, j.ID, PartState{strings.Repeat("Deck ", 22), 2, r}))
-	pieces, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint, Why: " too long for the brake "}, "Ada")
+	pieces, err := s.SplitPart(ctx, whole.ID, split.Parting{Axis: "x", At: 1700, Joint: split.LapJoint,
+		Why: " too long for the brake "}, "Ada")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -264,7 +265,7 @@ func TestDifferencesInWords(t *testing.T) {
 	if _, err := Kind("letter").known(); err == nil || Kind("letter").Many() {
 		t.Error("a letter is a document")
 	}
-	if n := len(Kinds()); n != 4 {
+	if n := len(Kinds()); n != 5 {
 		t.Errorf("%d kinds", n)
 	}
 }

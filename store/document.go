@@ -32,10 +32,15 @@ func (s *Store) Document(ctx context.Context, id string) (job.Document, error) {
 	return scanDocument(s.pool.QueryRow(ctx, `SELECT `+documentColumns+` WHERE d.id = $1`, id))
 }
 
-// Only answers the one document of a kind that a job has, at revision 0 when there is
+// nobody stands for the owner of what is the installation's own.
+const nobody = `'00000000-0000-0000-0000-000000000000'::uuid`
+
+// Only answers the one document of a kind that a job has, or of an empty id the
+// installation, at revision 0 when there is
 // none yet.
 func (s *Store) Only(ctx context.Context, jobID string, k job.Kind) (job.Document, error) {
-	d, err := scanDocument(s.pool.QueryRow(ctx, `SELECT `+documentColumns+` WHERE d.owner = $1 AND d.kind = $2 AND d.single`, jobID, k))
+	d, err := scanDocument(s.pool.QueryRow(ctx, `SELECT `+documentColumns+` WHERE coalesce(d.owner, `+nobody+`) =
+		coalesce(nullif($1, '')::uuid, `+nobody+`) AND d.kind = $2 AND d.single`, jobID, k))
 	if errors.Is(err, job.ErrNotFound) {
 		return job.Document{Kind: k, Kept: job.Kept{JobID: jobID}}, nil
 	}
@@ -197,10 +202,11 @@ func (s *Store) States(ctx context.Context, id string, from, n int) ([]job.Revis
 	return collectRevisions(rows)
 }
 
-// Standing names the state of all documents of a job together.
+// Standing names the state of all documents of a job and of the installation together:
+// what is said of a job hangs on both.
 func (s *Store) Standing(ctx context.Context, jobID string) (name string, err error) {
 	err = s.pool.QueryRow(ctx, `SELECT coalesce(string_agg(concat(d.id, ' ', d.archived, ' ',
-		(SELECT max(revision) FROM document_revision WHERE document = d.id)), ',' ORDER BY d.id), '') FROM document d WHERE d.owner = $1`,
+		(SELECT max(revision) FROM document_revision WHERE document = d.id)), ',' ORDER BY d.id), '') FROM document d WHERE d.owner = $1 OR d.owner IS NULL`,
 		jobID).Scan(&name)
 	return name, err
 }

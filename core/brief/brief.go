@@ -335,7 +335,7 @@ func (b Brief) Numbers() error {
 		}
 	}
 	if d := b.Limits.Date; d != "" {
-		if !isDay(d) {
+		if !IsDay(d) {
 			errs = append(errs, working.Refuse("/limits/date", "A day is written as year-month-day, such as 2031-04-30, not %q.", d))
 		}
 	}

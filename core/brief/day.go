@@ -2,8 +2,8 @@ package brief
 
 import "fmt"
 
-// isDay tells whether a text is a day of the calendar as 2031-04-30.
-func isDay(s string) bool {
+// IsDay tells whether a text is a day of the calendar as 2031-04-30.
+func IsDay(s string) bool {
 	var y, m, d int
 	if n, err := fmt.Sscanf(s, "%4d-%2d-%2d", &y, &m, &d); n != 3 || err != nil || fmt.Sprintf("%04d-%02d-%02d", y, m, d) != s {
 		return false

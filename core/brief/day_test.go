@@ -9,7 +9,7 @@ func TestIsDay(t *testing.T) {
 		"2000-02-29": true, "2100-02-29": false, "2031-13-01": false, "2031-00-10": false,
 		"2031-06-00": false, "2031-6-1": false, "soon": false, "": false, "2031-06-01x": false, "-031-06-01": false,
 	} {
-		if got := isDay(day); got != want {
+		if got := IsDay(day); got != want {
 			t.Errorf("%q: %v", day, got)
 		}
 	}

@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
 	"warmanvil/core/vehicle"
 )
 
@@ -23,7 +24,8 @@ func TestSameHandOnBothSides(t *testing.T) {
 					Y: sheet.Offset{Edge: sheet.Front, Distance: 30}}}}}
 	}
 	told := func(r sheet.Recipe, twins [2]bool, y float64) (codes []string) {
-		parts := BuildParts(context.Background(), []Part{{ID: "p", Name: "Ear", Recipe: r}}, brief.Brief{Unit: brief.UnitMM, Grain: 1})
+		parts := BuildParts(context.Background(), []Part{{ID: "p", Name: "Ear", Recipe: r}}, brief.Brief{Unit: brief.UnitMM, Grain: 1},
+			shop.Shop{})
 		if parts[0].Err != nil || !parts[0].Built.Whole {
 			t.Fatal(parts[0].Err, parts[0].Built.Findings)
 		}

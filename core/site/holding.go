@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 	"warmanvil/core/told"
 	"warmanvil/core/working"
@@ -58,10 +59,10 @@ type BuiltPart struct {
 
 // BuildParts builds parts for strength: no body. When the context ends it leaves off, and
 // what it answers is not whole; nil for never.
-func BuildParts(until context.Context, parts []Part, b brief.Brief) []BuiltPart {
+func BuildParts(until context.Context, parts []Part, b brief.Brief, w shop.Shop) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
 	sideBySide(until, len(parts), func(i int) {
-		opt := PartOptions(b, parts[i], parts)
+		opt := PartOptions(b, w, parts[i], parts)
 		opt.Until = until
 		built, err := made.Build(parts[i].Recipe, opt)
 		out[i] = BuiltPart{parts[i], built, err}

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/load"
+	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
@@ -25,7 +26,7 @@ func truck(use load.Use) brief.Brief {
 }
 
 func holding(b brief.Brief) Holding {
-	return Hold(b, BuildParts(context.Background(), pressParts(), b))
+	return Hold(b, BuildParts(context.Background(), pressParts(), b, shop.Shop{}))
 }
 
 func TestRougherRoadsAskMore(t *testing.T) {
@@ -221,7 +222,7 @@ func TestTell(t *testing.T) {
 	b.Limits.Lift = demo.Given(1, brief.Copied)
 	b.Limits.Envelope = &brief.Box{Length: 100, Width: 100, Height: 100}
 	b.Options[0].Chosen = false
-	told := Tell(b, BuildParts(context.Background(), pressParts(), b))
+	told := Tell(b, BuildParts(context.Background(), pressParts(), b, shop.Shop{}))
 	if m := told.Targets[0].Met; m == nil || *m {
 		t.Error("a missed target counts as met")
 	}
@@ -293,7 +294,7 @@ func BenchmarkRecheck20Brackets(b *testing.B) {
 	brief.Mounts = brief.Mounts[1:]
 	b.ReportAllocs()
 	for b.Loop() {
-		h := Hold(brief, BuildParts(context.Background(), parts, brief))
+		h := Hold(brief, BuildParts(context.Background(), parts, brief, shop.Shop{}))
 		if len(h.Mounts) != 20 || h.Mounts[19].Result.Hardest == nil {
 			b.Fatal("not checked")
 		}

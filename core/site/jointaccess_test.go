@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/survey"
@@ -122,7 +123,7 @@ func TestToolsPastWhatIsFittedBefore(t *testing.T) {
 		b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Joints: joints}
 		v := vehicle.Survey{Spaces: spaces, Placed: []vehicle.Placed{{ID: "a", Name: "Cleat", Part: "cleat"},
 			{ID: "b", Name: "Cover", Part: "cover", At: [3]float64{-100, -100, 30}}}}
-		return Site{Brief: b, Parts: BuildParts(context.Background(), list, b), Survey: v}.Hold().Joints
+		return Site{Brief: b, Parts: BuildParts(context.Background(), list, b, shop.Shop{}), Survey: v}.Hold().Joints
 	}
 	first := told([]brief.Joint{bolt("cleat", "h"), bolt("cover", "far")}, cover)[0]
 	if len(first.Reach) != 1 || first.Reach[0].Reach != hole.Reachable || !strings.Contains(first.Reach[0].Later, "Cover") {

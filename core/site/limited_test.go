@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/member"
 	"warmanvil/core/section"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
@@ -169,7 +170,7 @@ func TestOneSumOfWeights(t *testing.T) {
 	frame := Frame{ID: "f", Name: "Rack", Quantity: 1,
 		Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}},
 			Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
-	s := Site{Brief: b, Parts: BuildParts(context.Background(), p, b), Frames: []Frame{frame}}
+	s := Site{Brief: b, Parts: BuildParts(context.Background(), p, b, shop.Shop{}), Frames: []Frame{frame}}
 	up := s.onRoof()
 	if !up["press"] || !up[p[0].ID] || up["f"] {
 		t.Errorf("on the roof: %v", up)

@@ -7,6 +7,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
+	"warmanvil/core/shop"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
 )
@@ -15,7 +16,7 @@ import (
 // for a reason, or to be looked at; what was measured but set against nothing is open.
 func TestOldParts(t *testing.T) {
 	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Quantity: 1}
-	parts := BuildParts(context.Background(), pressParts()[:1], b)
+	parts := BuildParts(context.Background(), pressParts()[:1], b, shop.Shop{})
 	length := ""
 	value := 0.
 	var w Surveyed

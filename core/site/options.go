@@ -6,11 +6,13 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
 )
 
 // PartOptions answers what one of a job's parts is built and checked with.
-func PartOptions(b brief.Brief, p Part, parts []Part) made.Options {
+func PartOptions(b brief.Brief, w shop.Shop, p Part, parts []Part) made.Options {
 	opt := b.BuildOptions()
+	opt.Machines = w.For(p.Recipe, b.Inches())
 	opt.Quantity = p.Quantity * max(b.Quantity, 1)
 	if m := p.Recipe.Master; m != nil {
 		for _, o := range parts {

@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
@@ -31,17 +32,17 @@ type Listed struct {
 }
 
 // List works out the rows of a parts list.
-func List(until context.Context, v vehicle.Survey, b brief.Brief, parts []Part, frames []Frame) []Listed {
+func List(until context.Context, v vehicle.Survey, b brief.Brief, w shop.Shop, parts []Part, frames []Frame) []Listed {
 	rows := []Listed{}
 	held := map[string]string{}
-	all := BuildParts(until, parts, b)
+	all := BuildParts(until, parts, b, w)
 	for _, c := range WorkSurvey(v, b, all, frames...).Checks {
 		if !c.Released {
 			held[c.Part] = strings.Join(append([]string{c.Says}, c.Holds...), " ")
 		}
 	}
 	for i, p := range parts {
-		opt := PartOptions(b, p, parts)
+		opt := PartOptions(b, w, p, parts)
 		opt.Body, opt.Until = true, until
 		for _, hand := range p.Hands() {
 			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity,

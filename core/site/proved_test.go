@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/hold"
 	"warmanvil/core/load"
 	"warmanvil/core/member/held"
+	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
 )
@@ -110,9 +111,9 @@ func TestDoublersAreMadeAndWeighed(t *testing.T) {
 	b.Quantity = 3
 	parts := pressParts()
 	parts[0].Quantity = 2
-	rows := func() []Listed { return List(context.Background(), vehicle.Survey{}, b, parts, nil) }
+	rows := func() []Listed { return List(context.Background(), vehicle.Survey{}, b, shop.Shop{}, parts, nil) }
 	plain := rows()
-	bare := kilos(b, &BuildParts(context.Background(), parts, b)[0])
+	bare := kilos(b, &BuildParts(context.Background(), parts, b, shop.Shop{})[0])
 	if len(plain) != len(parts[0].Hands()) {
 		t.Fatalf("%d rows", len(plain))
 	}
@@ -123,7 +124,7 @@ func TestDoublersAreMadeAndWeighed(t *testing.T) {
 		d.Thickness != 5 || d.Flat == nil {
 		t.Fatalf("%+v", d)
 	}
-	built := BuildParts(context.Background(), parts, b)[0]
+	built := BuildParts(context.Background(), parts, b, shop.Shop{})[0]
 	blank, ok := hold.Doubler(&built.Built, built.Recipe, b.Mounts[0].Hold)
 	if !ok || len(blank.Base.Holes) != len(d.Flat.Holes) {
 		t.Fatalf("%+v", blank)
@@ -135,7 +136,7 @@ func TestDoublersAreMadeAndWeighed(t *testing.T) {
 	near(t, "its mass", d.Kilos, area*5*7850e-9, 1e-9)
 	near(t, "the bracket with it", kilos(b, &built), bare+d.Kilos, 1e-12)
 	near(t, "as it is told", holding(b).Mounts[0].Mass, bare+d.Kilos, 1e-12)
-	for _, i := range assembled(vehicle.Survey{}, b, BuildParts(context.Background(), parts, b), nil) {
+	for _, i := range assembled(vehicle.Survey{}, b, BuildParts(context.Background(), parts, b, shop.Shop{}), nil) {
 		if i.Kind == "part" {
 			near(t, "in the sum of weights", i.Kilos, bare+d.Kilos, 1e-12)
 		}

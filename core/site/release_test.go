@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
+	"warmanvil/core/shop"
 	"warmanvil/core/vehicle"
 )
 
@@ -62,7 +63,7 @@ func TestWhatHoldsBack(t *testing.T) {
 		if c.brief != nil {
 			c.brief(&brief)
 		}
-		built := BuildParts(context.Background(), parts[:1], brief)
+		built := BuildParts(context.Background(), parts[:1], brief, shop.Shop{})
 		got := CheckOf(c.survey, brief, built[0], built)
 		if c.says == "" {
 			if !got.Released {

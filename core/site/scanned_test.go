@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
 )
@@ -57,7 +58,7 @@ func TestPitchOfBoltsGoverns(t *testing.T) {
 	r := demo.TrayBracket()
 	r.Base.Flanges = nil
 	r.Base.Holes = []sheet.Hole{hole("a", 30), hole("b", 150), hole("c", 271), hole("loose", 310)}
-	part := BuildParts(context.Background(), []Part{{ID: "p", Name: "Plate", Quantity: 1, Recipe: r}}, b)[0]
+	part := BuildParts(context.Background(), []Part{{ID: "p", Name: "Plate", Quantity: 1, Recipe: r}}, b, shop.Shop{})[0]
 	keys := func(b brief.Brief, s vehicle.Survey) string {
 		var out []string
 		for _, g := range CheckOf(s, b, part, []BuiltPart{part}).Governing {

@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/vehicle"
 )
@@ -25,6 +26,7 @@ type Site struct {
 	Parts  []BuiltPart
 	Frames []Frame
 	Survey vehicle.Survey
+	Shop   shop.Shop // it is made in
 
 	// Until ends the work before it is done, when whoever asked has gone: what is answered
 	// then is not whole, and whoever set it asks it before taking the answer. nil for never.

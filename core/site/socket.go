@@ -25,7 +25,8 @@ func socket(p told.Pen, v vehicle.FitSet, r fit.FitResult) vehicle.ResultTold {
 	if err != nil {
 		return vehicle.Waiting(v.ID, v.Name, p.Refused(err))
 	}
-	t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &n.Loose, Text: p.MM(n.Loose), Findings: p.Found(n.Findings), Working: p.Explain(n.Working)}
+	t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &n.Loose, Text: p.MM(n.Loose), Findings: p.Found(n.Findings),
+		Working: p.Explain(n.Working)}
 	as := fmt.Sprintf("as it is, it moves from stop to stop %s past its mouth", p.MM(in.Reach))
 	switch n.Way {
 	case "tight":

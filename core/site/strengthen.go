@@ -35,7 +35,7 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 	for i, b := range s.Parts {
 		parts[i] = b.Part
 	}
-	for _, try := range hold.Suggest(s.Parts[p].Recipe, m.Hold, loads, s.Brief.Strength, PartOptions(s.Brief, parts[p], parts)) {
+	for _, try := range hold.Suggest(s.Parts[p].Recipe, m.Hold, loads, s.Brief.Strength, PartOptions(s.Brief, s.Shop, parts[p], parts)) {
 		if s.over() {
 			return nil, s.Until.Err()
 		}
@@ -50,7 +50,7 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 			}
 			b := &next.Parts[p]
 			b.Recipe = recipe
-			b.Built, b.Err = made.Build(recipe, PartOptions(s.Brief, b.Part, parts))
+			b.Built, b.Err = made.Build(recipe, PartOptions(s.Brief, s.Shop, b.Part, parts))
 		}
 		if before.worse(next.stand(), "") == "" {
 			out = append(out, try)

@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/demo"
 	"warmanvil/core/hole"
 	"warmanvil/core/quantity"
+	"warmanvil/core/shop"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
@@ -21,7 +22,7 @@ func surveyedTruck(t *testing.T) (vehicle.Survey, brief.Brief, []BuiltPart) {
 	t.Helper()
 	b := demo.OrchardTruck().Upgraded()
 	parts := BuildParts(context.Background(), []Part{{ID: "tray", Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()},
-		{ID: "foot", Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()}}, b)
+		{ID: "foot", Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()}}, b, shop.Shop{})
 	s := demo.OrchardSurvey().Renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	if err := s.Check(); err != nil {
 		t.Fatal(err)
@@ -417,7 +418,7 @@ func TestSurveyRefused(t *testing.T) {
 func BenchmarkWorkSurvey(b *testing.B) {
 	brief := demo.OrchardTruck().Upgraded()
 	parts := BuildParts(context.Background(), []Part{{ID: "tray", Name: "Tray", Quantity: 1, Recipe: demo.TrayBracket()},
-		{ID: "foot", Name: "Foot", Quantity: 2, Recipe: demo.PressFoot()}}, brief)
+		{ID: "foot", Name: "Foot", Quantity: 2, Recipe: demo.PressFoot()}}, brief, shop.Shop{})
 	s := demo.OrchardSurvey().Renamed(map[string]string{"Compressor tray bracket": "tray", "Press foot": "foot"})
 	for b.Loop() {
 		if len(WorkSurvey(s, brief, parts).Clearances) == 0 {

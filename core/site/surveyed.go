@@ -104,7 +104,8 @@ func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Fr
 		Measures: []vehicle.ResultTold{}, Placed: []PlacedTold{},
 		Clearances: []ClearTold{}, Lines: []LineTold{}, Openings: []vehicle.ResultTold{}, Ground: []vehicle.ResultTold{},
 		Drillings: []DrillTold{},
-		Follows:   []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Sockets: []vehicle.ResultTold{}, Olds: []OldTold{}, Trials: []TrialTold{},
+		Follows:   []FollowTold{}, Stacks: []vehicle.StackTold{}, Fits: []vehicle.ResultTold{}, Sockets: []vehicle.ResultTold{},
+		Olds: []OldTold{}, Trials: []TrialTold{},
 		Checks:  []CheckTold{},
 		Repeats: []vehicle.ResultTold{}, Assumed: []vehicle.AssumedTold{}, Findings: []working.Finding{}, Sketch: []Drawn{},
 		Words: map[string]string{}, Tools: vehicle.Instruments(p, s.Shop)}

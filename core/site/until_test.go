@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"warmanvil/core/demo"
+	"warmanvil/core/shop"
 )
 
 // Work that nobody waits for any more is left off, wherever it stands, and says so; it
@@ -17,7 +18,7 @@ func TestWorkEndsWithWhoAsked(t *testing.T) {
 	for after := range 12 {
 		ctx := &counted{Context: t.Context()}
 		ctx.left.Store(int64(after))
-		built := BuildParts(ctx, parts, b)
+		built := BuildParts(ctx, parts, b, shop.Shop{})
 		all := Site{Brief: b, Parts: built, Survey: demo.OrchardSurvey(), Until: ctx}
 		h := all.Hold()
 		_ = all.Said(h)
@@ -26,11 +27,11 @@ func TestWorkEndsWithWhoAsked(t *testing.T) {
 				t.Error("half a look was answered as whole")
 			}
 		}
-		_ = List(ctx, all.Survey, b, parts, nil)
+		_ = List(ctx, all.Survey, b, shop.Shop{}, parts, nil)
 	}
 	over, cancel := context.WithCancel(t.Context())
 	cancel()
-	if got := BuildParts(over, parts, b); len(got) != 1 || got[0].Built.Whole {
+	if got := BuildParts(over, parts, b, shop.Shop{}); len(got) != 1 || got[0].Built.Whole {
 		t.Error("built for nobody")
 	}
 }

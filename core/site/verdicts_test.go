@@ -4,6 +4,7 @@ import (
 	"context"
 	"testing"
 
+	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 )
 
@@ -39,7 +40,7 @@ func TestTurnedByRules(t *testing.T) {
 // What is said of a whole job: brackets, joints and frames, each with why.
 func TestSaidOfAJob(t *testing.T) {
 	b := truck("rough")
-	parts := BuildParts(context.Background(), pressParts(), b)
+	parts := BuildParts(context.Background(), pressParts(), b, shop.Shop{})
 	s := Site{Brief: b, Parts: parts}
 	said := s.Said(s.Hold())
 	if len(said) != len(b.Mounts)+len(b.Joints) {

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
@@ -15,7 +16,7 @@ import (
 // that is over or cannot be said, every part that is held back.
 func TestWaits(t *testing.T) {
 	b := truck("rough")
-	s := Site{Brief: b, Parts: BuildParts(context.Background(), pressParts(), b)}
+	s := Site{Brief: b, Parts: BuildParts(context.Background(), pressParts(), b, shop.Shop{})}
 	w := s.Waits()
 	want := map[strength.Verdict][]string{}
 	for _, x := range s.Said(s.Hold()) {

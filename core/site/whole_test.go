@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/demo"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
+	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 	"warmanvil/core/survey"
 	"warmanvil/core/vehicle"
@@ -45,7 +46,7 @@ func TestWhole(t *testing.T) {
 			{ID: "bar", Name: "Bar", Kind: survey.Fixed, Absent: []survey.State{survey.Stowed}, Shape: survey.Shape{Form: survey.BoxForm,
 				At: [3]float64{500, 0, 0}, Size: [3]float64{10, 20, 30}}}}}
 	b := truck("rough")
-	parts := BuildParts(context.Background(), pressParts(), b)
+	parts := BuildParts(context.Background(), pressParts(), b, shop.Shop{})
 	s := Site{Brief: b, Parts: parts, Frames: []Frame{frame}, Survey: v}
 	w := s.Whole()
 	find := func(id string) *WholeThing {
@@ -113,7 +114,7 @@ func TestWhole(t *testing.T) {
 // A whole truck drawn for the browser.
 func BenchmarkWhole(b *testing.B) {
 	job := truck("rough")
-	s := Site{Brief: job, Parts: BuildParts(context.Background(), pressParts(), job)}
+	s := Site{Brief: job, Parts: BuildParts(context.Background(), pressParts(), job, shop.Shop{})}
 	for b.Loop() {
 		s.Whole()
 	}

@@ -13,6 +13,7 @@ import (
 	"warmanvil/core/demo"
 	"warmanvil/core/load"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/working/wild"
 )
@@ -37,7 +38,7 @@ func orchard(t testing.TB) Site {
 		"Compressor tray bracket": demo.TrayBracket()} {
 		parts = append(parts, Part{ID: name, Name: name, Quantity: 2, Recipe: r})
 	}
-	s := Site{Brief: b, Parts: BuildParts(context.Background(), parts, b), Survey: demo.OrchardSurvey()}
+	s := Site{Brief: b, Parts: BuildParts(context.Background(), parts, b, shop.Shop{}), Survey: demo.OrchardSurvey()}
 	if err := b.Check(); err != nil {
 		t.Fatal(err)
 	}

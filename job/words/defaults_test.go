@@ -15,7 +15,7 @@ func TestStartersRaiseNothingOfTheirOwn(t *testing.T) {
 	for _, inch := range []bool{false, true} {
 		for _, k := range starters.PartStarters {
 			n := 0
-			list, err := starters.StartPart(k.Key, nil, ShopOf(inch).Recipe, func() string { n++; return fmt.Sprint(n) })
+			list, err := starters.StartPart(k.Key, nil, StartsOf(inch).Recipe, func() string { n++; return fmt.Sprint(n) })
 			if err != nil || len(list) == 0 {
 				t.Errorf("%s, inch %v: %d parts, %v", k.Key, inch, len(list), err)
 			}

@@ -21,7 +21,7 @@ import (
 func TestShopsStartFromWhatStands(t *testing.T) {
 	for name, inch := range map[string]bool{"metric": false, "inch": true} {
 		t.Run(name, func(t *testing.T) {
-			s := words.ShopOf(inch)
+			s := words.StartsOf(inch)
 			s.Recipe.Base.ID = "base"
 			p, err := made.Build(s.Recipe, made.Options{})
 			if err != nil {

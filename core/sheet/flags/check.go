@@ -10,7 +10,6 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
-	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/working"
@@ -22,6 +21,7 @@ type Asked struct {
 	NearPeople bool        // it stands in a space with people
 	Quantity   int         // how many are made; 0 is not asked
 	Master     *MasterTold // the part it is drilled through, where there is one
+	Machines   Machines    // it is cut and bent on
 	Mass       float64     // kg
 	Marks      int         // how many marks were laid
 }
@@ -52,7 +52,7 @@ func Check(l *lay.Laid, c Asked) *lay.Teller {
 	b.checkSlivers(b.Outline.Flatten(.05))
 	b.checkFold()
 	b.checkSheet()
-	b.checkLarge()
+	b.checkMachines()
 	return b.Teller
 }
 
@@ -335,32 +335,6 @@ func (b *flagger) checkFaces(whole *lay.Panel) {
 	if r.Hand.Pair && r.Seen != "" && !same && !b.SameBlank() {
 		b.Mind("pair-face", "Face", whole, "Cut each hand from its own drawing: one drawing turned over on the table makes the other hand's "+
 			"blank, with the face that shows down.")
-	}
-}
-
-// bedLong, bedWide and brakeLong are what usual tables cut and brakes bend, mm
-// (practice).
-const bedLong, bedWide, brakeLong = 3000., 1500., 3000.
-
-// checkLarge says when a part is more than a usual table, brake or person takes.
-func (b *flagger) checkLarge() {
-	whole := &lay.Panel{ID: "sheet", Name: "Sheet"}
-	x, y := b.Outline.Bounds().Size()
-	if long, wide := max(x, y), min(x, y); long > bedLong || wide > bedWide {
-		b.Mind("past-bed", "Large parts", whole,
-			fmt.Sprintf("The blank of %s × %s is more than a usual table of %s × %s: split the part, or ask for a larger one.", b.Len(x), b.Len(y),
-				b.Len(bedLong), b.Len(bedWide)))
-	}
-	for _, p := range b.Panels[1:] {
-		if p.Zone > brakeLong {
-			b.Mind("past-brake", "Large parts", p,
-				fmt.Sprintf("The bend of %s is %s long and usual brakes take %s: split the part across it.", p.Name, b.Len(p.Zone), b.Len(brakeLong)))
-		}
-	}
-	if b.Lift > 0 && b.Mass > b.Lift {
-		b.Mind("past-lift", "Large parts", whole,
-			fmt.Sprintf("It weighs %s and one person lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(b.Mass, b.Display),
-				quantity.FormatMass(b.Lift, b.Display), math.Ceil(b.Mass/b.Lift)))
 	}
 }
 

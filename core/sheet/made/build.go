@@ -24,6 +24,7 @@ type Options struct {
 	NearPeople bool              // it stands in a space with people
 	Quantity   int               // how many are made; 0 is not asked
 	Master     *flags.MasterTold // the part it is drilled through, where there is one
+	Machines   flags.Machines    // it is cut and bent on, and who lifts it
 	// Until ends the work before it is done, when whoever asked has gone; nil for never.
 	Until context.Context
 }
@@ -83,7 +84,8 @@ func (b *maker) make(part *Part) *lay.Teller {
 		part.Sections = b.sections()
 	}
 	part.Schools = b.schools(part.Bounds)
-	return flags.Check(b.Laid, flags.Asked{Lift: b.opt.Lift, NearPeople: b.opt.NearPeople, Quantity: b.opt.Quantity, Master: b.opt.Master,
+	return flags.Check(b.Laid, flags.Asked{Lift: b.opt.Lift, NearPeople: b.opt.NearPeople, Quantity: b.opt.Quantity,
+		Master: b.opt.Master, Machines: b.opt.Machines,
 		Mass: part.Mass, Marks: len(part.Marks)})
 }
 

@@ -231,7 +231,8 @@ func (t *proposer) at(p Parting) (*Line, string, error) {
 		}
 		x, y := b.Outline.Bounds().Size()
 		out.Pieces = append(out.Pieces, Size{s.Name, [2]float64{x, y}, b.Mass})
-		fits = append(fits, fmt.Sprintf("%s × %s of %s", t.opt.Display.Text(x), t.opt.Display.Text(y), quantity.FormatMass(b.Mass, t.opt.Display)))
+		fits = append(fits, fmt.Sprintf("%s × %s of %s", t.opt.Display.Text(x), t.opt.Display.Text(y), quantity.FormatMass(b.Mass,
+			t.opt.Display)))
 	}
 	out.Why = "Blanks of " + strings.Join(fits, " and ") + "."
 	if len(out.Left) == 0 && len(large(t.whole)) > 0 {
@@ -241,7 +242,8 @@ func (t *proposer) at(p Parting) (*Line, string, error) {
 }
 
 func (t *proposer) working(found int) working.Working {
-	return working.Working{Method: "Lines tried from the middle outwards along both ways, and at each bend; the pieces of each are built and checked",
+	return working.Working{Method: "Lines tried from the middle outwards along both ways, and at each bend; the pieces of each are built " +
+		"and checked",
 		Source:      "practice: pieces as even as they come, no hole or notch on the line, within bed, brake and lift",
 		Formula:     "at = long·k / 34, k = 17, 16, 18, 15 …",
 		Inputs:      []working.Quantity{{Name: "Longer way of the blank", Value: longer(t.whole), Unit: "mm"}},

@@ -7,10 +7,15 @@ import (
 	"testing"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/sheet/plates"
 	"warmanvil/core/sheet/split"
 )
+
+// usual are the machines of a shop that says nothing of its own.
+var usual = flags.Machines{Tables: []flags.Machine{{Name: "a usual table", Long: 3000, Wide: 1500}},
+	Brakes: []flags.Machine{{Name: "a usual brake", Long: 3000}}}
 
 func lines(t *testing.T, r sheet.Recipe, p split.Parting, opt made.Options) split.Lines {
 	t.Helper()
@@ -47,7 +52,7 @@ func TestALineIsProposedBesideWhatLiesOnTheMiddle(t *testing.T) {
 	r := plates.Plate(3400, 600)
 	r.Base.Holes = []sheet.Hole{plates.Round("h", sheet.Left, 1700, sheet.Front, 300, 120)}
 	r.Base.Holes[0].Name = "Hatch"
-	got := lines(t, r, split.Usual(false), made.Options{})
+	got := lines(t, r, split.Usual(false), made.Options{Machines: usual})
 	if len(got.Lines) == 0 || got.Lines[0].Parting.Axis != "x" || len(got.Lines[0].Left) > 0 {
 		t.Fatalf("%+v", got)
 	}
@@ -70,7 +75,7 @@ func TestBendsThatAreCutAreNamed(t *testing.T) {
 	f := plates.Flange("f", sheet.Front, 80, 90)
 	f.Name = "Apron"
 	r.Base.Flanges = []sheet.Flange{f}
-	got := lines(t, r, split.Usual(false), made.Options{})
+	got := lines(t, r, split.Usual(false), made.Options{Machines: usual})
 	at := map[string]split.Line{}
 	for _, l := range got.Lines {
 		at[l.Parting.Axis] = l
@@ -91,10 +96,10 @@ func TestBendsThatAreCutAreNamed(t *testing.T) {
 // said.
 func TestPiecesTooHeavyAreSaid(t *testing.T) {
 	r := plates.Plate(1000, 1000) // 3 mm, 23.6 kg
-	if got := lines(t, r, split.Usual(false), made.Options{Lift: 14}); len(got.Lines[0].Left) > 0 {
+	if got := lines(t, r, split.Usual(false), made.Options{Machines: usual, Lift: 14}); len(got.Lines[0].Left) > 0 {
 		t.Errorf("%+v", got.Lines[0])
 	}
-	got := lines(t, r, split.Usual(false), made.Options{Lift: 5})
+	got := lines(t, r, split.Usual(false), made.Options{Machines: usual, Lift: 5})
 	even := 0
 	for _, l := range got.Lines {
 		if math.Abs(l.Parting.At-500) < 30 && len(l.Left) == 2 {
@@ -108,7 +113,7 @@ func TestPiecesTooHeavyAreSaid(t *testing.T) {
 		t.Errorf("%+v", got.Lines[0])
 	}
 	small := plates.Plate(30, 30)
-	if got := lines(t, small, split.Usual(false), made.Options{}); len(got.Lines) > 0 || len(got.Not) != 2 {
+	if got := lines(t, small, split.Usual(false), made.Options{Machines: usual}); len(got.Lines) > 0 || len(got.Not) != 2 {
 		t.Errorf("a washer is split: %+v", got)
 	}
 }

@@ -198,7 +198,7 @@ func TestLargePartsAreSaid(t *testing.T) {
 	r := plates.Plate(3400, 600)
 	f := plates.Flange("f", sheet.Front, 60, 90)
 	r.Base.Flanges = []sheet.Flange{f}
-	p, err := made.Build(r, made.Options{Lift: 25})
+	p, err := made.Build(r, made.Options{Machines: usual, Lift: 25})
 	if err != nil {
 		t.Fatal(err)
 	}

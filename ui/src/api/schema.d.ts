@@ -2595,6 +2595,143 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A shop as it stands */
+        get: operations["getShop"];
+        /** Keep a new state of a shop as a revision, joined with what others saved meanwhile */
+        put: operations["saveShop"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/effects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Parts of all jobs of which something else is said since a kept state of the shop */
+        post: operations["getShopEffects"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kinds of machines with their limits and usual values */
+        get: operations["getShopKinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back the last undo */
+        post: operations["redoShop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kept states of a shop, newest first */
+        get: operations["listShopRevisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a shop said in one kept state */
+        get: operations["getShopRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/revisions/{number}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed since one kept state, in words */
+        get: operations["compareShop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring back the state before the last change */
+        post: operations["undoShop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/sign-in": {
         parameters: {
             query?: never;
@@ -3191,12 +3328,12 @@ export interface components {
             canUndo: boolean;
             /** @description empty before the first save */
             id: string;
-            /** Format: uuid */
+            /** @description empty where it is the installation's own */
             jobId: string;
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame";
+            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -3268,6 +3405,14 @@ export interface components {
             /** @description mm, wheelbase, or coupling to axle */
             span?: components["schemas"]["Given"];
             trailer?: boolean;
+        };
+        Care: {
+            /** @description year-month-day */
+            date: string;
+            /** @description something was wrong with it */
+            fault?: boolean;
+            id: string;
+            text: string;
         };
         CentreRow: {
             /**
@@ -5480,12 +5625,12 @@ export interface components {
             canUndo: boolean;
             /** @description empty before the first save */
             id: string;
-            /** Format: uuid */
+            /** @description empty where it is the installation's own */
             jobId: string;
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame";
+            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -7309,6 +7454,17 @@ export interface components {
             space?: string;
             text: string;
         };
+        KindOf: {
+            /** @description checks of parts ask it already; others are kept for what comes */
+            asked: boolean;
+            /** @description what can hurt at it */
+            caution?: string;
+            kind: string;
+            /** @description that every sort of it has */
+            limits: components["schemas"]["LimitOf"][];
+            sorts: components["schemas"]["SortOf"][];
+            text: string;
+        };
         Last: {
             /**
              * Format: double
@@ -7397,6 +7553,17 @@ export interface components {
             middle: number;
             /** Format: double */
             origin: number;
+        };
+        LimitOf: {
+            key: string;
+            /**
+             * @description length mm, force N, line N/mm, angle degrees, mass kg
+             * @enum {string}
+             */
+            quantity: "length" | "force" | "line" | "angle" | "mass" | "number";
+            /** @description where the usual values come from */
+            source: string;
+            text: string;
         };
         Limits: {
             /** @description degrees of approach at least */
@@ -7844,6 +8011,33 @@ export interface components {
             /** @description twice that, as the job writes it */
             within: string;
             working?: components["schemas"]["Working"];
+        };
+        Machine: {
+            /** @description it is not there now: broken, lent out */
+            away?: boolean;
+            /** @description what was done to it, oldest first */
+            care?: components["schemas"]["Care"][];
+            id: string;
+            /** @enum {string} */
+            kind: "table" | "brake" | "shear" | "saw" | "drill" | "welder" | "bender" | "oven" | "spray" | "compressor" | "transport" | "lift";
+            /** @description by their key, in the unit of the kind's table; the usual value where one is left out */
+            limits?: {
+                [key: string]: number;
+            };
+            name?: string;
+            /** @description whose it is, where it is not the shop's own */
+            of?: string;
+            /** @description what is looked at before it is used */
+            ready?: components["schemas"]["Ready"][];
+            /** @description of its kind: laser or plasma of a table, press or pan of a brake */
+            sort?: string;
+            /**
+             * @description own when left out
+             * @enum {string}
+             */
+            where?: "own" | "borrowed" | "outside";
+            /** @description why it is away, and until when */
+            why?: string;
         };
         MapHole: {
             /**
@@ -9315,12 +9509,12 @@ export interface components {
             canUndo: boolean;
             /** @description empty before the first save */
             id: string;
-            /** Format: uuid */
+            /** @description empty where it is the installation's own */
             jobId: string;
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame";
+            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -9481,6 +9675,23 @@ export interface components {
              * @description circle: degrees of the first hole; row: of its way; turned as a slot's angle
              */
             start?: number;
+        };
+        Person: {
+            /** @description not there now */
+            away?: boolean;
+            /**
+             * Format: double
+             * @description a week; not said when left out
+             */
+            hours?: number;
+            id: string;
+            /**
+             * Format: double
+             * @description kg lifted alone; not said when left out
+             */
+            lift?: number;
+            name: string;
+            skills?: components["schemas"]["Skill"][];
         };
         Piece: {
             /** @description its name then */
@@ -9736,6 +9947,10 @@ export interface components {
              * @enum {string}
              */
             z?: "low" | "middle" | "high";
+        };
+        Ready: {
+            id: string;
+            text: string;
         };
         Reason: {
             /** @description id of the feature the size is of */
@@ -10520,41 +10735,71 @@ export interface components {
             working?: components["schemas"]["Working"];
         };
         Shop: {
+            machines?: components["schemas"]["Machine"][];
+            name?: string;
+            people?: components["schemas"]["Person"][];
             /**
-             * Format: double
-             * @description mm, of rounded and chamfered corners
+             * Format: int64
+             * @description version of this form, 1
              */
-            corner: number;
-            /** @description a mount; its holes are not said yet */
-            hold: components["schemas"]["HoldMount"];
-            /** @description a bolted joint of this part to something that is guessed */
-            joint: components["schemas"]["JointInput"];
+            schema: number;
             /**
-             * Format: double
-             * @description mm, of several along an edge
+             * @description its machines are said in; mm when left out
+             * @enum {string}
              */
-            margin: number;
+            unit?: "mm" | "fraction" | "decimal";
+        };
+        ShopChange: {
+            /** @description said before, and not any more */
+            gone: components["schemas"]["Finding"][];
+            name: string;
+            /** @description said since */
+            new: components["schemas"]["Finding"][];
+            /** @description its id */
+            part: string;
+        };
+        ShopEffects: {
+            jobs: components["schemas"]["ShopMoves"][];
+        };
+        ShopKinds: {
+            kinds: components["schemas"]["KindOf"][];
+        };
+        ShopMoves: {
+            /** @description its id */
+            job: string;
+            name: string;
+            parts: components["schemas"]["ShopChange"][];
+        };
+        ShopPage: {
+            archived: boolean;
+            canRedo: boolean;
+            canUndo: boolean;
+            /** @description empty before the first save */
+            id: string;
+            /** @description empty where it is the installation's own */
+            jobId: string;
+            /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
+            joined?: components["schemas"]["Difference"][];
+            /** @enum {string} */
+            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
             /**
-             * Format: double
-             * @description mm, of holes from their edge
+             * Format: int64
+             * @description 0 before the first save
              */
-            off: number;
-            /** @description a plain plate; its base has no id yet */
-            recipe: components["schemas"]["Recipe"];
+            revision: number;
+            shop: components["schemas"]["Shop"];
+            summary: string;
+            /** Format: date-time */
+            updated: string;
+            /** @description who made this state */
+            who?: string;
+        };
+        ShopSince: {
             /**
-             * Format: double
-             * @description mm, of a flange's ends
+             * Format: int64
+             * @description of the shop before the change; 0 when nothing was said
              */
-            setIn: number;
-            /** @description how a part's pieces are joined */
-            split: components["schemas"]["Parting"];
-            /** @description section of a new frame's members */
-            stock: string;
-            /**
-             * Format: double
-             * @description degrees, of a flange's ends
-             */
-            taper: number;
+            revision: number;
         };
         Side: {
             /** @description id of the ply it is said of */
@@ -10650,6 +10895,16 @@ export interface components {
                 [key: string]: number;
             };
         };
+        Skill: {
+            id: string;
+            /**
+             * @description new: a practice coupon comes before the first piece
+             * @enum {string}
+             */
+            level: "new" | "practised" | "sure";
+            /** @enum {string} */
+            operation: "measuring" | "cutting" | "bending" | "drilling" | "mig" | "tig" | "stick" | "grinding" | "coating" | "fitting";
+        };
         SlopeSet: {
             id: string;
             name: string;
@@ -10657,6 +10912,20 @@ export interface components {
             reading: components["schemas"]["SurveyReading"];
             /** Format: double */
             wanted?: number;
+        };
+        SortOf: {
+            /** @description usual limits in an inch shop, in the same units */
+            inch: {
+                [key: string]: number;
+            };
+            /** @description usual limits in a metric shop */
+            mm: {
+                [key: string]: number;
+            };
+            /** @description what is looked at before it is used */
+            ready: string[];
+            sort: string;
+            text: string;
         };
         Source: {
             name: string;
@@ -10834,6 +11103,43 @@ export interface components {
             six: string[];
             working?: components["schemas"]["Working"];
             worst: string;
+        };
+        Starts: {
+            /**
+             * Format: double
+             * @description mm, of rounded and chamfered corners
+             */
+            corner: number;
+            /** @description a mount; its holes are not said yet */
+            hold: components["schemas"]["HoldMount"];
+            /** @description a bolted joint of this part to something that is guessed */
+            joint: components["schemas"]["JointInput"];
+            /**
+             * Format: double
+             * @description mm, of several along an edge
+             */
+            margin: number;
+            /**
+             * Format: double
+             * @description mm, of holes from their edge
+             */
+            off: number;
+            /** @description a plain plate; its base has no id yet */
+            recipe: components["schemas"]["Recipe"];
+            /**
+             * Format: double
+             * @description mm, of a flange's ends
+             */
+            setIn: number;
+            /** @description how a part's pieces are joined */
+            split: components["schemas"]["Parting"];
+            /** @description section of a new frame's members */
+            stock: string;
+            /**
+             * Format: double
+             * @description degrees, of a flange's ends
+             */
+            taper: number;
         };
         StockIn: {
             stock: string;
@@ -11266,12 +11572,12 @@ export interface components {
             canUndo: boolean;
             /** @description empty before the first save */
             id: string;
-            /** Format: uuid */
+            /** @description empty where it is the installation's own */
             jobId: string;
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame";
+            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -12452,9 +12758,9 @@ export interface components {
             /** @description steps of lengths by unit */
             grains: components["schemas"]["Grain"][];
             /** @description and in an inch shop */
-            inch: components["schemas"]["Shop"];
+            inch: components["schemas"]["Starts"];
             /** @description what new things start from in a metric shop */
-            metric: components["schemas"]["Shop"];
+            metric: components["schemas"]["Starts"];
             /** @description what can be added to a panel, in order */
             things: components["schemas"]["Thing"][];
         };
@@ -17860,6 +18166,295 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getShop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveShop: {
+        parameters: {
+            query?: {
+                /** @description true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+                continues?: "true" | "false";
+                /** @description the revision whose clashes were looked at and chosen in */
+                settled?: number;
+                /** @description with settled: the places of its clashes where this state is to stand; theirs stands in the others */
+                mine?: string[];
+            };
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Shop"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getShopEffects: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopSince"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopEffects"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getShopKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopKinds"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redoShop: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listShopRevisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getShopRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shop"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareShop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undoShop: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopPage"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -11,9 +11,9 @@ import (
 	"warmanvil/core/stock"
 )
 
-// Shop is what new things start from, to be typed over: one for metric and one for inch
+// Starts is what new things start from, to be typed over: one for metric and one for inch
 // shops.
-type Shop struct {
+type Starts struct {
 	Sizes
 	Recipe sheet.Recipe  `json:"recipe" doc:"a plain plate; its base has no id yet"`
 	Joint  joint.Input   `json:"joint" doc:"a bolted joint of this part to something that is guessed"`
@@ -31,10 +31,10 @@ type Sizes struct {
 	Off    float64 `json:"off" doc:"mm, of holes from their edge"`
 }
 
-// ShopOf answers what new things start from.
-func ShopOf(inch bool) Shop {
+// StartsOf answers what new things start from.
+func StartsOf(inch bool) Starts {
 	u := sheet.Usual{Inch: inch}
-	s := Shop{Sizes: Sizes{Corner: u.Or(10, 0.375), SetIn: u.Or(20, 0.75), Taper: 15, Margin: u.Or(30, 1.25), Off: u.Or(20, 0.75)}}
+	s := Starts{Sizes: Sizes{Corner: u.Or(10, 0.375), SetIn: u.Or(20, 0.75), Taper: 15, Margin: u.Or(30, 1.25), Off: u.Or(20, 0.75)}}
 	t := u.Or(3, 0.125)
 	system, size, pitch, grade, washer, metal := stock.Metric, "M10", 1.5, "8.8", 20., "steel-s235"
 	if inch {

@@ -1,0 +1,296 @@
+package flags
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/lay"
+	"warmanvil/core/working"
+)
+
+// Machines are what a part is cut and bent on and who lifts it, each list in the order it
+// is taken: what stands here first. An empty list is not asked of.
+type Machines struct {
+	Tables []Machine
+	Brakes []Machine
+	Lifter Lifter
+}
+
+// Machine is a table a blank lies on, or a brake: what it takes of this part's metal. 0 is
+// no limit.
+type Machine struct {
+	Name      string
+	Where     string  // "" here, else where: borrowed, at a supplier
+	Said      bool    // its limits were said, not taken as usual
+	Long      float64 // mm, of its bed, or of a bend
+	Wide      float64 // mm, of its bed
+	Thick     float64 // mm of this metal
+	Force     float64 // N in all
+	PerLength float64 // N/mm of bend
+	Angle     float64 // degrees a bend may turn
+}
+
+// Lifter is who lifts it alone.
+type Lifter struct {
+	Name  string
+	Kilos float64
+}
+
+// called names a machine in a sentence.
+func (m Machine) called() string {
+	name := m.Name
+	if m.Where != "" {
+		name += " (" + m.Where + ")"
+	}
+	if !m.Said {
+		name += " by usual values, for the Shop does not say its own"
+	}
+	return name
+}
+
+// mindForce and stopForce are the shares of a brake's force that are worth a look and that
+// it does not give (practice: gauges, dies and sheet are each off by some per cent).
+const mindForce, stopForce = .8, 1.
+
+// coining is how much more force a bottomed bend takes than an air bend, at most (practice:
+// 3 to 5 times).
+const bottoming = 5.
+
+// Turned answers whether a blank of p × q lies on a bed of a × b, and by how many degrees it
+// has to be turned for it; 90 is crosswise. Lengths mm. Source: a rectangle in a rectangle
+// (J. E. Wetzel, Mathematics Magazine 73, 2000): a longer one fits exactly when
+// b ≥ (2·p·q·a + (p² − q²)·√(p² + q² − a²)) / (p² + q²), p ≥ q, a ≥ b.
+func Turned(p, q, a, b float64) (degrees float64, fits bool) {
+	const tiny = 1e-9
+	switch {
+	case p <= a+tiny && q <= b+tiny:
+		return 0, true
+	case p <= b+tiny && q <= a+tiny:
+		return 90, true
+	}
+	long, short := max(p, q), min(p, q)
+	wide, deep := max(a, b), min(a, b)
+	if short > deep || long*long+short*short-wide*wide < 0 {
+		return 0, false
+	}
+	need := (2*long*short*wide + (long*long-short*short)*math.Sqrt(long*long+short*short-wide*wide)) / (long*long + short*short)
+	if need > deep+tiny {
+		return 0, false
+	}
+	// The angle at which its box is as long as the bed: long·cos t + short·sin t = wide.
+	r := math.Hypot(long, short)
+	t := math.Atan2(short, long) + math.Acos(math.Min(wide/r, 1))
+	return t * 180 / math.Pi, true
+}
+
+// lies says why a blank does not go on a table; empty when it does. turned is how far it is
+// turned for it.
+func (m Machine) lies(x, y, t float64) (why string, turned float64) {
+	if m.Thick > 0 && t > m.Thick+sheet.Tiny {
+		return "thick", 0
+	}
+	turned, fits := Turned(x, y, orAny(m.Long), orAny(m.Wide))
+	if !fits {
+		return "size", 0
+	}
+	return "", turned
+}
+
+func orAny(v float64) float64 {
+	if v <= 0 {
+		return 1e9
+	}
+	return v
+}
+
+// checkMachines says when a part is more than the tables, brakes and people there are take.
+func (b *flagger) checkMachines() {
+	whole := &lay.Panel{ID: "sheet", Name: "Sheet"}
+	b.checkTables(whole)
+	for _, p := range b.Panels[1:] {
+		if p.Jog == nil || p.Flange.Form().Die {
+			b.checkBrakes(p)
+		}
+	}
+	lift, who := b.Lift, "one person"
+	if lift == 0 && b.Machines.Lifter.Kilos > 0 {
+		lift, who = b.Machines.Lifter.Kilos, b.Machines.Lifter.Name
+	}
+	if lift > 0 && b.Mass > lift {
+		b.Mind("past-lift", "Large parts", whole,
+			fmt.Sprintf("It weighs %s and %s lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(b.Mass, b.Display), who,
+				quantity.FormatMass(lift, b.Display), math.Ceil(b.Mass/lift)))
+	}
+}
+
+func (b *flagger) checkTables(whole *lay.Panel) {
+	x, y := b.Outline.Bounds().Size()
+	t := b.Recipe.Thickness
+	for i, m := range b.Machines.Tables {
+		why, turned := m.lies(x, y, t)
+		if why != "" {
+			continue
+		}
+		if turned > 0 && turned != 90 {
+			b.Note("turned-on-bed", "Large parts", whole, fmt.Sprintf("The blank of %s × %s lies on %s only turned by %.1f°.", b.Len(x), b.Len(y),
+				m.called(), turned))
+		}
+		if i > 0 && m.Where != "" {
+			b.Note("cut-elsewhere", "Large parts", whole, fmt.Sprintf("%s does not take it: it is cut on %s.",
+				b.Machines.Tables[0].called(), m.called()))
+		}
+		return
+	}
+	if len(b.Machines.Tables) == 0 {
+		return
+	}
+	m := b.Machines.Tables[0]
+	what := fmt.Sprintf("The blank of %s × %s is more than %s takes, %s × %s", b.Len(x), b.Len(y), m.called(), b.Len(m.Long), b.Len(m.Wide))
+	code := "past-bed"
+	if why, _ := m.lies(x, y, t); why == "thick" {
+		what, code = fmt.Sprintf("%s of %s is thicker than %s cuts, %s", b.Len(t), b.Material.Name, m.called(), b.Len(m.Thick)), "past-cut"
+	}
+	b.Mind(code, "Large parts", whole, fmt.Sprintf("%s%s. Ways out: %s.", what, others(b.Machines.Tables), waysOut(code == "past-bed",
+		"cutter")))
+}
+
+// others says that no other machine takes it either.
+func others(list []Machine) string {
+	if len(list) < 2 {
+		return ""
+	}
+	names := make([]string, 0, len(list)-1)
+	for _, m := range list[1:] {
+		names = append(names, m.called())
+	}
+	return ", nor is it taken by " + strings.Join(names, " or ")
+}
+
+// waysOut are in the order they are tried.
+func waysOut(split bool, supplier string) string {
+	ways := []string{"another machine (say it in the Shop)"}
+	if split {
+		ways = append(ways, "split the part (Split proposes where)")
+	}
+	return strings.Join(append(ways, "a "+supplier+" outside whose limits take it", "another design"), "; ")
+}
+
+// bends says how a brake stands to a bend: why it does not go, and the share of its force.
+func (m Machine) bends(long, t, angle, force float64) (why string, used float64) {
+	if m.Force > 0 {
+		used = force / m.Force
+	}
+	if m.PerLength > 0 && long > 0 {
+		used = math.Max(used, force/long/m.PerLength)
+	}
+	switch {
+	case m.Long > 0 && long > m.Long+sheet.Tiny:
+		why = "long"
+	case m.Thick > 0 && t > m.Thick+sheet.Tiny:
+		why = "thick"
+	case m.Angle > 0 && angle > m.Angle+1e-9:
+		why = "angle"
+	case used > stopForce+1e-9:
+		why = "force"
+	}
+	return why, used
+}
+
+func (b *flagger) checkBrakes(p *lay.Panel) {
+	list := b.Machines.Brakes
+	if len(list) == 0 {
+		return
+	}
+	t := b.Recipe.Thickness
+	force, opening := b.force(p)
+	for i, m := range list {
+		why, used := m.bends(p.Zone, t, p.Flange.Angle, force)
+		if why != "" {
+			continue
+		}
+		at := len(b.Findings)
+		switch {
+		case used > mindForce:
+			b.Mind("brake-force", "Brake", p, fmt.Sprintf("%s takes %.0f %% of the force of %s.", p.Name, math.Floor(used*100), m.called()),
+				b.wider(used, opening)...)
+			b.Attach(at, func() working.Working { return b.forceWorking(p, m, force, opening, used) })
+		case i > 0 && m.Where != "":
+			b.Note("bent-elsewhere", "Brake", p, fmt.Sprintf("%s is not bent on %s: it goes to %s.", p.Name, list[0].called(), m.called()))
+		}
+		return
+	}
+	m := list[0]
+	why, used := m.bends(p.Zone, t, p.Flange.Angle, force)
+	switch why {
+	case "long":
+		b.Mind("past-brake", "Large parts", p, fmt.Sprintf("The bend of %s is %s long and %s takes %s%s. Ways out: %s.", p.Name, b.Len(p.Zone),
+			m.called(), b.Len(m.Long), others(list), waysOut(true, "bender")))
+	case "thick":
+		b.Mind("past-brake-thickness", "Brake", p, fmt.Sprintf("%s of %s is thicker than %s bends, %s%s. Ways out: %s.", b.Len(t),
+			b.Material.Name,
+			m.called(), b.Len(m.Thick), others(list), waysOut(false, "bender")+", such as two welded pieces"))
+	case "angle":
+		b.Mind("past-brake-angle", "Brake", p, fmt.Sprintf("%s is turned by %.1f° and %s bends up to %.1f°%s. Ways out: %s.", p.Name,
+			p.Flange.Angle,
+			m.called(), m.Angle, others(list), waysOut(false, "bender")))
+	case "force":
+		at := len(b.Findings)
+		b.Stop("brake-overloaded", "Brake", p, fmt.Sprintf("%s takes %.0f %% of the force of %s%s. Ways out: a wider die; %s.", p.Name,
+			math.Ceil(used*100), m.called(), others(list), waysOut(true, "bender")), b.wider(used, opening)...)
+		b.Attach(at, func() working.Working { return b.forceWorking(p, m, force, opening, used) })
+	}
+}
+
+// force answers what bending a flange asks of a press, N, and the die opening it was worked
+// out with; 0 where no die bends it. A bottomed bend counts five times an air bend.
+func (b *flagger) force(p *lay.Panel) (newtons, opening float64) {
+	tool, _ := b.Recipe.Tool.Effective(b.Recipe.Thickness)
+	if tool.Kind != bend.ToolVDie || !p.Flange.Form().Die {
+		return 0, 0
+	}
+	r, err := bend.Force(bend.ForceInput{Thickness: b.Recipe.Thickness, Length: p.Zone, DieOpening: tool.Opening, Tensile: b.Material.Tensile})
+	if err != nil {
+		return 0, 0
+	}
+	if b.Recipe.Bend.Method == bend.MethodBottomed {
+		r.Newtons *= bottoming
+	}
+	return r.Newtons, tool.Opening
+}
+
+// wider offers the die opening that brings the force under what is worth a look: it falls
+// as the opening grows.
+func (b *flagger) wider(used, opening float64) []working.Fix {
+	if opening == 0 {
+		return nil
+	}
+	v := math.Ceil(opening * used / mindForce)
+	return []working.Fix{b.Fix("Die opening "+b.Len(v), "/tool/opening", v)}
+}
+
+func (b *flagger) forceWorking(p *lay.Panel, m Machine, force, opening, used float64) working.Working {
+	w := working.Working{Method: "Force of a bend against its brake", Source: "usual press-brake formula, air bending over a V die; over " +
+		"80 % is " +
+		"worth a look (practice)", Formula: "F = 1.42·UTS·T²·L/V; used = max(F/F brake, F/L / f brake)",
+		Inputs: []working.Quantity{working.MM("T", "thickness", b.Recipe.Thickness), working.MM("L", "length of the bend", p.Zone),
+			working.MM("V", "die opening", opening), {Symbol: "UTS", Name: "tensile strength", Value: b.Material.Tensile, Unit: "MPa"}},
+		Steps:  []working.Quantity{{Symbol: "F", Name: "force asked", Value: force, Unit: "N"}},
+		Result: working.Quantity{Symbol: "used", Name: "share of " + m.Name, Value: used}}
+	if m.Force > 0 {
+		w.Inputs = append(w.Inputs, working.Quantity{Symbol: "F brake", Name: "its force in all", Value: m.Force, Unit: "N"})
+	}
+	if m.PerLength > 0 {
+		w.Inputs = append(w.Inputs, working.Quantity{Symbol: "f brake", Name: "its force on each mm", Value: m.PerLength, Unit: "N/mm"})
+	}
+	if b.Recipe.Bend.Method == bend.MethodBottomed {
+		w.Assumptions = append(w.Assumptions, "a bottomed bend takes five times an air bend")
+	}
+	if !m.Said {
+		w.Assumptions = append(w.Assumptions, "usual values of such a brake: the Shop does not say its own")
+	}
+	return w
+}

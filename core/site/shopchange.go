@@ -1,0 +1,61 @@
+package site
+
+import (
+	"context"
+	"reflect"
+	"slices"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
+	"warmanvil/core/working"
+)
+
+// ShopChange is what a change of the shop makes of one part.
+type ShopChange struct {
+	Part string            `json:"part" doc:"its id"`
+	Name string            `json:"name"`
+	New  []working.Finding `json:"new" doc:"said since"`
+	Gone []working.Finding `json:"gone" doc:"said before, and not any more"`
+}
+
+// ShopChanges answers the parts of a job of which something else is said in one shop than in
+// another. Parts that both shops make on the same machines are not built.
+func ShopChanges(until context.Context, b brief.Brief, parts []Part, was, now shop.Shop) []ShopChange {
+	out := []ShopChange{}
+	for _, p := range parts {
+		before, after := PartOptions(b, was, p, parts), PartOptions(b, now, p, parts)
+		if until.Err() != nil || reflect.DeepEqual(before.Machines, after.Machines) {
+			continue
+		}
+		before.Until, after.Until = until, until
+		x, err := made.Build(p.Recipe, before)
+		if err != nil {
+			continue
+		}
+		y, err := made.Build(p.Recipe, after)
+		if err != nil {
+			continue
+		}
+		c := ShopChange{Part: p.ID, Name: p.Name, New: lacking(y.Findings, x.Findings), Gone: lacking(x.Findings, y.Findings)}
+		if len(c.New)+len(c.Gone) > 0 {
+			out = append(out, c)
+		}
+	}
+	return out
+}
+
+// lacking answers the findings of a list that another has not.
+func lacking(list, other []working.Finding) []working.Finding {
+	out := []working.Finding{}
+	for _, f := range list {
+		if !slices.ContainsFunc(other, func(g working.Finding) bool {
+			return g.Code == f.Code && g.Feature == f.Feature &&
+				g.Severity == f.Severity
+		}) {
+			f.Fixes, f.Working = nil, nil
+			out = append(out, f)
+		}
+	}
+	return out
+}

@@ -1,0 +1,64 @@
+package httpapi
+
+import (
+	"context"
+	"time"
+
+	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/flags"
+	"warmanvil/core/shop"
+	"warmanvil/job"
+)
+
+// ShopPage is the shop as it stands.
+type ShopPage struct {
+	DocumentHead
+	Shop shop.Shop `json:"shop"`
+}
+
+// ShopSince asks what a change of the shop made of the jobs' parts.
+type ShopSince struct {
+	Revision int `json:"revision" doc:"of the shop before the change; 0 when nothing was said"`
+}
+
+// ShopEffects are the parts of which something else is said.
+type ShopEffects struct {
+	Jobs []job.ShopMoves `json:"jobs"`
+}
+
+// ShopKinds is the table of machines.
+type ShopKinds struct {
+	Kinds []shop.KindOf `json:"kinds"`
+}
+
+func (s *server) shopRoutes() {
+	documentRoutes(s, documented[shop.Shop, ShopPage]{kind: job.KindShop, path: "/api/v1/shop", name: "Shop", word: "shop",
+		view: func(_ context.Context, d job.Saved) (ShopPage, error) {
+			w, err := job.Body[shop.Shop](d.Body)
+			return ShopPage{headOf(d), w}, err
+		}})
+	table := ShopKinds{shop.Kinds()}
+	route(s, operation{method: "GET", path: "/api/v1/shop/kinds", id: "getShopKinds", access: fixed,
+		summary: "Kinds of machines with their limits and usual values"}, func(call, none) (ShopKinds, error) { return table, nil })
+	route(s, operation{method: "POST", path: "/api/v1/shop/effects", id: "getShopEffects", work: whole, access: reading,
+		summary: "Parts of all jobs of which something else is said since a kept state of the shop"}, func(c call,
+		in ShopSince) (ShopEffects, error) {
+		list, err := s.jobs.ShopMoved(c.Request.Context(), in.Revision)
+		return ShopEffects{list}, err
+	})
+}
+
+// machines answers what a part is made on. While the store cannot be reached the shop as it
+// was read last is taken: a part is still drawn then.
+func (s *server) machines(ctx context.Context, r sheet.Recipe, inch bool) flags.Machines {
+	const wait = 500 * time.Millisecond
+	short, done := context.WithTimeout(ctx, wait)
+	defer done()
+	w, err := s.jobs.Shop(short)
+	if err == nil {
+		s.shopRead.Store(&w)
+	} else if last := s.shopRead.Load(); last != nil {
+		w = *last
+	}
+	return w.For(r, inch)
+}

@@ -1,0 +1,65 @@
+package job
+
+import (
+	"context"
+
+	"warmanvil/core/shop"
+	"warmanvil/core/site"
+)
+
+// Shop answers the shop of the installation; one in which nothing is said yet takes the
+// usual values.
+func (s *Service) Shop(ctx context.Context) (shop.Shop, error) {
+	d, err := s.Store.Only(ctx, "", KindShop)
+	if err != nil || d.Revision == 0 {
+		return shop.Shop{}, err
+	}
+	return Body[shop.Shop](d.Body)
+}
+
+// ShopMoves are the parts of a job of which something else is said since the shop changed.
+type ShopMoves struct {
+	Job   string            `json:"job" doc:"its id"`
+	Name  string            `json:"name"`
+	Parts []site.ShopChange `json:"parts"`
+}
+
+// ShopMoved answers of all jobs that are not put away what changed since a kept state of
+// the shop; since 0 is a shop in which nothing was said.
+func (s *Service) ShopMoved(ctx context.Context, since int) ([]ShopMoves, error) {
+	now, err := s.Store.Only(ctx, "", KindShop)
+	if err != nil {
+		return nil, err
+	}
+	var was, is shop.Shop
+	if is, err = Body[shop.Shop](now.Body); err != nil {
+		return nil, err
+	}
+	if since > 0 {
+		if now.Revision == 0 {
+			return nil, ErrNotFound
+		}
+		r, err := s.Store.Revision(ctx, now.ID, since)
+		if err != nil {
+			return nil, err
+		}
+		if was, err = Body[shop.Shop](r.Body); err != nil {
+			return nil, err
+		}
+	}
+	jobs, err := s.Jobs(ctx, false)
+	if err != nil {
+		return nil, err
+	}
+	out := []ShopMoves{}
+	for _, j := range jobs {
+		parts, err := s.Parts(ctx, j.ID)
+		if err != nil {
+			return nil, err
+		}
+		if list := site.ShopChanges(ctx, j.Brief, BareParts(parts), was, is); len(list) > 0 {
+			out = append(out, ShopMoves{j.ID, j.Brief.Name, list})
+		}
+	}
+	return out, ctx.Err()
+}
