@@ -13,7 +13,7 @@ import (
 // ShopPage is the shop as it stands.
 type ShopPage struct {
 	DocumentHead
-	Shop shop.Shop `json:"shop"`
+	State shop.Shop `json:"state"`
 }
 
 // ShopSince asks what a change of the shop made of the jobs' parts.

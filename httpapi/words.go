@@ -13,8 +13,8 @@ import (
 type WordsView struct {
 	Fields map[string][]words.Word `json:"fields" doc:"choices by form and field: Flange.kind"`
 	Things []fresh.Thing           `json:"things" doc:"what can be added to a panel, in order"`
-	Metric words.Starts              `json:"metric" doc:"what new things start from in a metric shop"`
-	Inch   words.Starts              `json:"inch" doc:"and in an inch shop"`
+	Metric words.Starts            `json:"metric" doc:"what new things start from in a metric shop"`
+	Inch   words.Starts            `json:"inch" doc:"and in an inch shop"`
 	Grains []words.Grain           `json:"grains" doc:"steps of lengths by unit"`
 }
 

@@ -50,7 +50,7 @@ const (
 )
 
 var measures = map[Measure]measured{
-	Force:       {"force", "N", "lbf", map[string]float64{"n": 1, "kn": 1000, "dan": 10, "kgf": 9.80665, "lbf": PoundForce, "lb": PoundForce, "lbs": PoundForce, "kip": 1000 * PoundForce, "kips": 1000 * PoundForce}},
+	Force:       {"force", "N", "lbf", map[string]float64{"n": 1, "kn": 1000, "dan": 10, "kgf": 9.80665, "lbf": PoundForce, "lb": PoundForce, "lbs": PoundForce, "kip": 1000 * PoundForce, "kips": 1000 * PoundForce, "t": 9806.65, "tf": 9806.65, "ton": 2000 * PoundForce, "tons": 2000 * PoundForce}},
 	Mass:        {"mass", "kg", "lb", map[string]float64{"kg": 1, "g": .001, "t": 1000, "lb": Pound, "lbs": Pound, "oz": Pound / 16}},
 	Moment:      {"moment", "N·m", "lbf·ft", map[string]float64{"nm": 1000, "nmm": 1, "knm": 1e6, "lbfft": PoundForce * foot * 1000, "lbft": PoundForce * foot * 1000, "ftlb": PoundForce * foot * 1000, "ftlbf": PoundForce * foot * 1000, "lbfin": PoundForce * 25.4, "lbin": PoundForce * 25.4, "inlb": PoundForce * 25.4, "inlbf": PoundForce * 25.4}},
 	Area:        {"area", "m²", "ft²", map[string]float64{"m²": 1, "m2": 1, "cm²": 1e-4, "cm2": 1e-4, "mm²": 1e-6, "mm2": 1e-6, "ft²": foot * foot, "ft2": foot * foot, "sqft": foot * foot, "in²": 645.16e-6, "in2": 645.16e-6, "sqin": 645.16e-6}},
@@ -126,6 +126,9 @@ func FormatAmountTo(figures int, v float64, of Measure, inches bool) string {
 		return strconv.FormatFloat(v, 'g', 6, 64)
 	}
 	unit := m.bareOf(inches)
+	if of == Force && !inches && math.Abs(v) >= 1e5 { // of presses and chassis
+		unit = "kN"
+	}
 	x := v / m.sizes[tight(unit)]
 	if x != 0 { // no exponent
 		scale := math.Pow(10, float64(figures-1)-math.Floor(math.Log10(math.Abs(x))))

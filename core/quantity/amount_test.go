@@ -61,7 +61,7 @@ func TestAmountsComeBack(t *testing.T) {
 		"500 N": FormatAmount(500, Force, false), "300 lbf": FormatAmount(300*PoundForce, Force, true),
 		"40 lb": FormatAmount(40*Pound, Mass, true), "45 N·m": FormatAmount(45000, Moment, false),
 		"0 N": FormatAmount(math.Copysign(0, -1), Force, false), "60 mph": FormatAmount(26.8224, Speed, true),
-		"1234570 N": FormatAmount(1234567, Force, false), "7": FormatAmount(7, "colour", false),
+		"1234.57 kN": FormatAmount(1234567, Force, false), "99999 N": FormatAmount(99999, Force, false), "7": FormatAmount(7, "colour", false),
 	} {
 		if got != want {
 			t.Errorf("%q, want %q", got, want)

@@ -1,6 +1,9 @@
 package shop
 
 import (
+	"slices"
+	"strings"
+
 	"warmanvil/core/bend"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/flags"
@@ -26,12 +29,16 @@ func family(material string) string {
 var brakes = map[bend.ToolKind][]string{bend.ToolVDie: {"press"}, bend.ToolPan: {"pan", "folder"}, bend.ToolVice: {"vice"}}
 
 // For answers what a part is cut and bent on and who lifts it: of what is there now, the
-// shop's own first. Where the shop names no such machine, a usual one is taken, and says so.
+// shop's own first. Where the shop names no such machine, a usual one is taken, of a metric
+// or an inch shop as the shop or, where it does not say, the job is; and says so.
 func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
+	if s.Unit != "" {
+		inch = s.Inches() // usual machines of such a shop
+	}
 	metal := family(r.Material)
 	out := flags.Machines{Lifter: s.lifter()}
 	of := func(m Machine) flags.Machine {
-		f := flags.Machine{Name: m.Called(), Where: m.stands(), Said: true}
+		f := flags.Machine{Name: m.Called(), Where: m.stands(), Named: true, Said: true}
 		limit := func(key string) (v float64) {
 			v, said := m.Limit(key, inch)
 			f.Said = f.Said && (said || v == 0)
@@ -39,31 +46,42 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		}
 		f.Long, f.Wide, f.Thick = limit("long"), limit("wide"), limit(metal)
 		f.Force, f.PerLength, f.Angle = limit("force"), limit("line"), limit("angle")
+		_, f.Sure[0] = m.Limits["force"]
+		_, f.Sure[1] = m.Limits["line"]
 		return f
 	}
-	for _, m := range s.there(Table, func(m Machine) bool { return m.Sort == r.Process }) {
-		out.Tables = append(out.Tables, of(m))
-	}
-	if len(out.Tables) == 0 {
+	out.Tables = s.taken(Table, []string{r.Process}, of, &out.Away)
+	if len(out.Tables) == 0 && len(out.Away) == 0 {
 		out.Tables = []flags.Machine{usualTable(r.Process, inch, of)}
 	}
-	sorts := brakes[r.Tool.Kind]
-	for _, m := range s.there(Brake, func(m Machine) bool {
-		for _, sort := range sorts {
-			if m.Sort == sort {
-				return true
-			}
-		}
-		return false
-	}) {
-		out.Brakes = append(out.Brakes, of(m))
-	}
-	if len(out.Brakes) == 0 && len(sorts) > 0 {
+	sorts, away := brakes[r.Tool.Kind], len(out.Away)
+	out.Brakes = s.taken(Brake, sorts, of, &out.Away)
+	if len(out.Brakes) == 0 && len(out.Away) == away && len(sorts) > 0 {
 		m := of(Machine{Kind: Brake, Sort: sorts[0]})
-		m.Name = "a usual " + Brake.table().sort(sorts[0]).Text
+		m.Name, m.Named = "a usual "+Brake.table().sort(sorts[0]).Text, false
 		out.Brakes = []flags.Machine{m}
 	}
 	return out
+}
+
+// taken answers the machines of some sorts that are there; where all are away, those.
+func (s Shop) taken(k Kind, sorts []string, of func(Machine) flags.Machine, away *[]string) (out []flags.Machine) {
+	for _, m := range s.there(k, func(m Machine) bool { return slices.Contains(sorts, m.Sort) }) {
+		out = append(out, of(m))
+	}
+	if len(out) > 0 {
+		return out
+	}
+	for _, m := range s.Machines {
+		if m.Kind == k && m.Away && slices.Contains(sorts, m.Sort) {
+			told := upper(m.Called()) + " is not there now"
+			if m.Why != "" {
+				told += ": " + strings.TrimSuffix(m.Why, ".")
+			}
+			*away = append(*away, told+".")
+		}
+	}
+	return nil
 }
 
 // usualTable is what a blank is cut on where the shop names no table for it: by hand a usual
@@ -71,11 +89,11 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 func usualTable(process string, inch bool, of func(Machine) flags.Machine) flags.Machine {
 	if process == "hand" {
 		m := of(Machine{Kind: Table, Sort: "plasma"})
-		m.Name, m.Thick = "a usual sheet", 0
+		m.Name, m.Named, m.Thick = "a usual sheet", false, 0
 		return m
 	}
 	m := of(Machine{Kind: Table, Sort: process})
-	m.Name = "a usual " + Table.table().sort(process).Text
+	m.Name, m.Named = "a usual "+Table.table().sort(process).Text, false
 	return m
 }
 
@@ -96,4 +114,9 @@ func (s Shop) lifter() (best flags.Lifter) {
 		}
 	}
 	return best
+}
+
+func upper(s string) string {
+	r := []rune(s)
+	return strings.ToUpper(string(r[:1])) + string(r[1:])
 }

@@ -13,7 +13,7 @@ import (
 const most = 200
 
 // greatest are the largest values of limits that mean anything, by quantity.
-var greatest = map[string]float64{"length": 1e5, "force": 1e9, "line": 1e6, "angle": 180, "mass": 1e6, "number": 1e6}
+var greatest = map[string]float64{"length": 1e5, "force": 1e9, "rate": 1e6, "angle": 180, "mass": 1e6, "number": 1e6}
 
 // Check refuses a shop that cannot be kept, with *working.Fault at the first fault.
 func (s Shop) Check() error {
@@ -104,7 +104,7 @@ func (m Machine) check(at string, ids map[string]bool) error {
 }
 
 func unitOf(quantity string) string {
-	return map[string]string{"length": "mm", "force": "N", "line": "N/mm", "angle": "°", "mass": "kg"}[quantity]
+	return map[string]string{"length": "mm", "force": "N", "rate": "N/mm", "angle": "°", "mass": "kg"}[quantity]
 }
 
 var (

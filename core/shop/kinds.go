@@ -33,7 +33,7 @@ type KindOf struct {
 type LimitOf struct {
 	Key      string `json:"key"`
 	Text     string `json:"text"`
-	Quantity string `json:"quantity" enum:"length,force,line,angle,mass,number" doc:"length mm, force N, line N/mm, angle degrees, mass kg"`
+	Quantity string `json:"quantity" enum:"length,force,rate,angle,mass,number" doc:"length mm, force N, rate N/mm, angle degrees, mass kg"`
 	Source   string `json:"source" doc:"where the usual values come from"`
 }
 
@@ -103,15 +103,11 @@ const (
 	behind = "Hands behind the guard; the piece held, never the hand."
 )
 
-// bed are the usual limits of a cutting table, and cutter a sort of one.
-func bed(steel, stainless, aluminium float64) (mm, inch map[string]float64) {
-	return thick(steel, stainless, aluminium, "long", 3000, "wide", 1500),
-		thick(steel, stainless, aluminium, "long", 10*ft, "wide", 5*ft)
-}
-
-func cutter(sort, text string, steel, stainless, aluminium float64, ready ...string) SortOf {
-	mm, inch := bed(steel, stainless, aluminium)
-	return SortOf{sort, text, mm, inch, ready}
+// cutter is a sort of cutting table with the usual bed; what it cuts of steel, stainless and
+// aluminium is in mm, and in inches in an inch shop.
+func cutter(sort, text string, metric, inches [3]float64, ready ...string) SortOf {
+	return SortOf{sort, text, thick(metric[0], metric[1], metric[2], "long", 3000, "wide", 1500),
+		thick(inches[0]*in, inches[1]*in, inches[2]*in, "long", 10*ft, "wide", 5*ft), ready}
 }
 
 // Kinds answers the table of kinds, in the order a set-up asks for them.
@@ -119,13 +115,13 @@ func Kinds() []KindOf { return table }
 
 var table = []KindOf{
 	{Table, "Cutting table", with([]LimitOf{long, wide}, metal...), []SortOf{
-		cutter("plasma", "plasma table", 16, 12, 12, "consumables", "air dry and up to pressure", "work lead on the slats", "extraction on"),
-		cutter("laser", "laser", 15, 8, 8, "nozzle and lens", "gas", "slats clear"),
-		cutter("waterjet", "water jet", 60, 50, 60, "garnet", "nozzle", "pump pressure"),
-		cutter("punch", "punch press", 4, 3, 4, "die clearance for the sheet", "strippers"),
+		cutter("plasma", "plasma table", [3]float64{16, 12, 12}, [3]float64{.625, .5, .5}, "consumables", "air dry and up to pressure", "work lead on the slats", "extraction on"),
+		cutter("laser", "laser", [3]float64{15, 8, 8}, [3]float64{.625, .3125, .3125}, "nozzle and lens", "gas", "slats clear"),
+		cutter("waterjet", "water jet", [3]float64{60, 50, 60}, [3]float64{2.5, 2, 2.5}, "garnet", "nozzle", "pump pressure"),
+		cutter("punch", "punch press", [3]float64{4, 3, 4}, [3]float64{.1875, .125, .1875}, "die clearance for the sheet", "strippers"),
 	}, eyes + "Fumes and glare: extraction and a screen. Slats and fresh edges cut: gloves when it stands still.", true},
 	{Brake, "Brake", with([]LimitOf{long, {"force", "Force in all", "force", byPractice},
-		{"line", "Force on each length", "line", byPractice}, {"angle", "Turns a bend up to", "angle", byPractice}}, metal...), []SortOf{
+		{"line", "Force on each length", "rate", byPractice}, {"angle", "Turns a bend up to", "angle", byPractice}}, metal...), []SortOf{
 		{"press", "press brake", thick(6, 5, 8, "long", 3000, "force", 100*tonne, "line", 100*tonne/1000, "angle", 150),
 			thick(.25*in, .1875*in, .3125*in, "long", 10*ft, "force", 110*shortTon, "line", 110*shortTon/1000, "angle", 150),
 			[]string{"punch and die for the sheet", "back stop set", "light guard tried", "second person for long sheets"}},

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Anchor, Calculator, Hammer, MoonStar, NotebookText, Ruler, Scissors, Sun, Users } from '@lucide/vue'
+import { Anchor, Calculator, Hammer, MoonStar, NotebookText, Ruler, Scissors, Sun, Users, Warehouse } from '@lucide/vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useSession } from './door/session'
@@ -44,7 +44,10 @@ const on = (name: string) => route.path.split('/')[3] === name.toLowerCase()
       <component :is="b.icon" :size="24" aria-hidden="true" /><span>{{ b.name }}</span>
       <span v-if="b.count" class="count" :aria-label="`${b.count} to stop for`">{{ b.count }}</span>
     </RouterLink>
-    <RouterLink to="/quick" class="stop apart" :class="{ here: route.path.startsWith('/quick') }">
+    <RouterLink to="/shop" class="stop apart" :class="{ here: route.path === '/shop' }">
+      <Warehouse :size="24" aria-hidden="true" /><span>Shop</span>
+    </RouterLink>
+    <RouterLink to="/quick" class="stop" :class="{ here: route.path.startsWith('/quick') }">
       <Calculator :size="24" aria-hidden="true" /><span>Quick</span>
     </RouterLink>
     <RouterLink v-if="session?.state === 'in'" to="/people" class="stop" :class="{ here: route.path === '/people' }">

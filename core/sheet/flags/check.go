@@ -34,6 +34,7 @@ type flagger struct {
 	lines       map[*lay.Panel][]tangent // that border each face
 	limit       *working.Working         // of the smallest radius, as told last
 	limitRadius float64
+	thickSaid   bool // that a brake does not bend the sheet
 }
 
 // Check looks for what would be scrap: bends, reliefs, holes, folding. It answers

@@ -18,6 +18,7 @@ type Machines struct {
 	Tables []Machine
 	Brakes []Machine
 	Lifter Lifter
+	Away   []string // machines it would be made on that are not there now, and why
 }
 
 // Machine is a table a blank lies on, or a brake: what it takes of this part's metal. 0 is
@@ -25,12 +26,14 @@ type Machines struct {
 type Machine struct {
 	Name      string
 	Where     string  // "" here, else where: borrowed, at a supplier
-	Said      bool    // its limits were said, not taken as usual
+	Named     bool    // the Shop names it; else it is a usual one
+	Said      bool    // all its limits were said, none taken as usual
 	Long      float64 // mm, of its bed, or of a bend
 	Wide      float64 // mm, of its bed
 	Thick     float64 // mm of this metal
 	Force     float64 // N in all
 	PerLength float64 // N/mm of bend
+	Sure      [2]bool // that its force, and its force on each length, were said
 	Angle     float64 // degrees a bend may turn
 }
 
@@ -46,17 +49,25 @@ func (m Machine) called() string {
 	if m.Where != "" {
 		name += " (" + m.Where + ")"
 	}
-	if !m.Said {
-		name += " by usual values, for the Shop does not say its own"
-	}
 	return name
+}
+
+// unsaid says, where it has to be said, whose the limits are; it ends a sentence.
+func (m Machine) unsaid() string {
+	switch {
+	case !m.Named:
+		return " The Shop names none of its own: these are usual values."
+	case !m.Said:
+		return " Not all of its limits are said in the Shop: the others are usual values."
+	}
+	return ""
 }
 
 // mindForce and stopForce are the shares of a brake's force that are worth a look and that
 // it does not give (practice: gauges, dies and sheet are each off by some per cent).
 const mindForce, stopForce = .8, 1.
 
-// coining is how much more force a bottomed bend takes than an air bend, at most (practice:
+// bottoming is how much more force a bottomed bend takes than an air bend, at most (practice:
 // 3 to 5 times).
 const bottoming = 5.
 
@@ -110,11 +121,12 @@ func orAny(v float64) float64 {
 // checkMachines says when a part is more than the tables, brakes and people there are take.
 func (b *flagger) checkMachines() {
 	whole := &lay.Panel{ID: "sheet", Name: "Sheet"}
+	for _, away := range b.Machines.Away {
+		b.Mind("machine-away", "Machines", whole, away+" Nothing else of its sort is in the Shop: what it takes was not asked.")
+	}
 	b.checkTables(whole)
 	for _, p := range b.Panels[1:] {
-		if p.Jog == nil || p.Flange.Form().Die {
-			b.checkBrakes(p)
-		}
+		b.checkBrakes(p)
 	}
 	lift, who := b.Lift, "one person"
 	if lift == 0 && b.Machines.Lifter.Kilos > 0 {
@@ -149,13 +161,13 @@ func (b *flagger) checkTables(whole *lay.Panel) {
 		return
 	}
 	m := b.Machines.Tables[0]
-	what := fmt.Sprintf("The blank of %s × %s is more than %s takes, %s × %s", b.Len(x), b.Len(y), m.called(), b.Len(m.Long), b.Len(m.Wide))
+	what := fmt.Sprintf("The blank of %s × %s does not go on %s, %s × %s", b.Len(x), b.Len(y), m.called(), b.Len(m.Long), b.Len(m.Wide))
 	code := "past-bed"
 	if why, _ := m.lies(x, y, t); why == "thick" {
 		what, code = fmt.Sprintf("%s of %s is thicker than %s cuts, %s", b.Len(t), b.Material.Name, m.called(), b.Len(m.Thick)), "past-cut"
 	}
-	b.Mind(code, "Large parts", whole, fmt.Sprintf("%s%s. Ways out: %s.", what, others(b.Machines.Tables), waysOut(code == "past-bed",
-		"cutter")))
+	b.Mind(code, "Large parts", whole, fmt.Sprintf("%s%s.%s Ways out: %s.", what, others(b.Machines.Tables), m.unsaid(),
+		waysOut(code == "past-bed", "cutter")))
 }
 
 // others says that no other machine takes it either.
@@ -208,14 +220,15 @@ func (b *flagger) checkBrakes(p *lay.Panel) {
 	t := b.Recipe.Thickness
 	force, opening := b.force(p)
 	for i, m := range list {
-		why, used := m.bends(p.Zone, t, p.Flange.Angle, force)
+		why, used := m.bends(p.Zone, t, b.turned(p), force)
 		if why != "" {
 			continue
 		}
 		at := len(b.Findings)
 		switch {
 		case used > mindForce:
-			b.Mind("brake-force", "Brake", p, fmt.Sprintf("%s takes %.0f %% of the force of %s.", p.Name, math.Floor(used*100), m.called()),
+			b.Mind("brake-force", "Brake", p, fmt.Sprintf("%s takes %.0f %% of the force of %s.%s", p.Name, math.Floor(used*100),
+				m.called(), m.unsaid()),
 				b.wider(used, opening)...)
 			b.Attach(at, func() working.Working { return b.forceWorking(p, m, force, opening, used) })
 		case i > 0 && m.Where != "":
@@ -224,25 +237,46 @@ func (b *flagger) checkBrakes(p *lay.Panel) {
 		return
 	}
 	m := list[0]
-	why, used := m.bends(p.Zone, t, p.Flange.Angle, force)
+	why, used := m.bends(p.Zone, t, b.turned(p), force)
+	if why == "thick" && b.thickSaid {
+		return // the sheet is as thick at every bend
+	}
+	b.thickSaid = b.thickSaid || why == "thick"
+	code, cause, what, split := "past-brake", "Brake", "", false
 	switch why {
 	case "long":
-		b.Mind("past-brake", "Large parts", p, fmt.Sprintf("The bend of %s is %s long and %s takes %s%s. Ways out: %s.", p.Name, b.Len(p.Zone),
-			m.called(), b.Len(m.Long), others(list), waysOut(true, "bender")))
+		cause, split = "Large parts", true
+		what = fmt.Sprintf("The bend of %s is %s long and %s takes %s", p.Name, b.Len(p.Zone), m.called(), b.Len(m.Long))
 	case "thick":
-		b.Mind("past-brake-thickness", "Brake", p, fmt.Sprintf("%s of %s is thicker than %s bends, %s%s. Ways out: %s.", b.Len(t),
-			b.Material.Name,
-			m.called(), b.Len(m.Thick), others(list), waysOut(false, "bender")+", such as two welded pieces"))
+		code += "-thickness"
+		what = fmt.Sprintf("%s of %s is thicker than %s bends, %s", b.Len(t), b.Material.Name, m.called(), b.Len(m.Thick))
 	case "angle":
-		b.Mind("past-brake-angle", "Brake", p, fmt.Sprintf("%s is turned by %.1f° and %s bends up to %.1f°%s. Ways out: %s.", p.Name,
-			p.Flange.Angle,
-			m.called(), m.Angle, others(list), waysOut(false, "bender")))
-	case "force":
-		at := len(b.Findings)
-		b.Stop("brake-overloaded", "Brake", p, fmt.Sprintf("%s takes %.0f %% of the force of %s%s. Ways out: a wider die; %s.", p.Name,
-			math.Ceil(used*100), m.called(), others(list), waysOut(true, "bender")), b.wider(used, opening)...)
-		b.Attach(at, func() working.Working { return b.forceWorking(p, m, force, opening, used) })
+		code += "-angle"
+		what = fmt.Sprintf("%s is turned by %.1f° and %s bends up to %.1f°", p.Name, p.Flange.Angle, m.called(), m.Angle)
+	default:
+		code, split = "brake-overloaded", true
+		what = fmt.Sprintf("%s takes %.0f %% of the force of %s", p.Name, math.Ceil(used*100), m.called())
 	}
+	reason := fmt.Sprintf("%s%s.%s Ways out: %s.", what, others(list), m.unsaid(), waysOut(split, "bender"))
+	at := len(b.Findings)
+	switch {
+	case why != "force":
+		b.Mind(code, cause, p, reason)
+		return
+	case m.Sure[0] && m.Force > 0 && force > m.Force || m.Sure[1] && m.PerLength > 0 && force > m.PerLength*p.Zone:
+		b.Stop(code, cause, p, reason, b.wider(used, opening)...)
+	default:
+		b.Mind(code, cause, p, reason, b.wider(used, opening)...)
+	}
+	b.Attach(at, func() working.Working { return b.forceWorking(p, m, force, opening, used) })
+}
+
+// turned answers the angle a brake bends at once; a hem or a roll is not made by one bend.
+func (b *flagger) turned(p *lay.Panel) float64 {
+	if !p.Flange.Form().Die {
+		return 0
+	}
+	return p.Flange.Angle
 }
 
 // force answers what bending a flange asks of a press, N, and the die opening it was worked
@@ -289,8 +323,8 @@ func (b *flagger) forceWorking(p *lay.Panel, m Machine, force, opening, used flo
 	if b.Recipe.Bend.Method == bend.MethodBottomed {
 		w.Assumptions = append(w.Assumptions, "a bottomed bend takes five times an air bend")
 	}
-	if !m.Said {
-		w.Assumptions = append(w.Assumptions, "usual values of such a brake: the Shop does not say its own")
+	if m.Force > 0 && !m.Sure[0] || m.PerLength > 0 && !m.Sure[1] {
+		w.Assumptions = append(w.Assumptions, "what the Shop does not say of its force is a usual value")
 	}
 	return w
 }

@@ -7557,10 +7557,10 @@ export interface components {
         LimitOf: {
             key: string;
             /**
-             * @description length mm, force N, line N/mm, angle degrees, mass kg
+             * @description length mm, force N, rate N/mm, angle degrees, mass kg
              * @enum {string}
              */
-            quantity: "length" | "force" | "line" | "angle" | "mass" | "number";
+            quantity: "length" | "force" | "rate" | "angle" | "mass" | "number";
             /** @description where the usual values come from */
             source: string;
             text: string;
@@ -10787,7 +10787,7 @@ export interface components {
              * @description 0 before the first save
              */
             revision: number;
-            shop: components["schemas"]["Shop"];
+            state: components["schemas"]["Shop"];
             summary: string;
             /** Format: date-time */
             updated: string;

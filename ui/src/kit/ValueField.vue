@@ -220,7 +220,17 @@ const usually = ref('')
 watch(
   () => [props.usual, props.lengths.unit] as const,
   async ([v]) => {
-    usually.value = v ? `usual ${isLength.value ? (await write(v, props.lengths)).given : v}` : ''
+    const k = kind.value
+    const said = !v
+      ? ''
+      : isLength.value
+        ? (await write(v, props.lengths)).given
+        : isAmount(k)
+          ? await writeAmount(v, k, props.lengths)
+          : k === 'angle'
+            ? `${v}°`
+            : String(v)
+    usually.value = said && `usual ${said}`
   },
   { immediate: true },
 )
