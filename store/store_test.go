@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
 	"warmanvil/core/site"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
@@ -346,5 +347,51 @@ func TestDuplicateTakesTheSurveyAlong(t *testing.T) {
 				t.Errorf("%s: %s", p.Name, p.Why)
 			}
 		}
+	}
+}
+
+// The installation has one shop, whoever says something of it first; what is said of a job
+// hangs on it, and it belongs to no job.
+func TestTheShopIsOne(t *testing.T) {
+	s, j, _ := started(t)
+	ctx := context.Background()
+	if w, err := s.Shop(ctx); err != nil || len(w.Machines) > 0 {
+		t.Fatalf("%v %+v", err, w)
+	}
+	before, err := s.Store.Standing(ctx, j.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var wg sync.WaitGroup
+	errs := make([]error, 8)
+	for i := range errs {
+		wg.Go(func() {
+			_, errs[i] = job.Save(ctx, s, job.KindShop, "", job.On{}, shop.Shop{Name: "ours", People: []shop.Person{{ID: "p", Name: "Mara"}}})
+		})
+	}
+	wg.Wait()
+	for _, err := range errs {
+		if err != nil { // all say the same
+			t.Error(err)
+		}
+	}
+	d, err := s.Find(ctx, job.KindShop, "")
+	if err != nil || d.Revision != 1 || d.JobID != "" {
+		t.Errorf("%v, revision %d", err, d.Revision)
+	}
+	if after, err := s.Store.Standing(ctx, j.ID); err != nil || after == before {
+		t.Errorf("the job stands as before, %v", err)
+	}
+	if list, err := s.Store.Documents(ctx, j.ID, job.KindShop); err != nil || len(list) > 0 {
+		t.Errorf("%v: the job has %d shops", err, len(list))
+	}
+	if err := s.Archive(ctx, job.KindShop, "", true); !errors.Is(err, job.ErrNotFound) {
+		t.Errorf("the shop is put away: %v", err)
+	}
+	if err := s.Store.ArchiveJob(ctx, j.ID, true, s.Now()); err != nil {
+		t.Fatal(err)
+	}
+	if w, err := s.Shop(ctx); err != nil || w.Name != "ours" {
+		t.Errorf("%v %+v", err, w)
 	}
 }

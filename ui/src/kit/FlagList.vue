@@ -52,6 +52,7 @@ function setAside(f: Finding) {
           <button v-for="x in f.fixes ?? []" :key="x.label" type="button" class="press tight fix" @click="emit('fix', x)">
             {{ x.label }}
           </button>
+          <slot name="more" :finding="f" />
           <button
             v-if="f.feature && f.feature !== 'sheet'"
             type="button"

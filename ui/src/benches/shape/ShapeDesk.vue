@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Below the drawing: flags, figures, bends, the sheet and its K.
-import { computed, ref, useId } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import type { Finding } from '@/api/client'
 import TabRow from '@/kit/TabRow.vue'
 import FlagList from '@/kit/FlagList.vue'
@@ -27,6 +27,16 @@ const drawers = computed(() => [
   { key: 'sheet' as const, name: 'Sheet and tools' },
   { key: 'split' as const, name: 'Split' },
 ])
+
+/** What a smaller piece would mend, and what the shop's machines are behind. */
+const divides = ['past-bed', 'past-brake', 'past-lift', 'brake-overloaded']
+const ofTheShop = ['Large parts', 'Brake', 'Machines']
+const asking = ref(false)
+function divide() {
+  asking.value = true
+  shown.value = 'split'
+}
+watch(shown, (s) => s !== 'split' && (asking.value = false))
 
 type Aside = { code: string; feature?: string; reason: string }
 const asides = () => part.value.recipe.value?.setAside ?? []
@@ -59,7 +69,13 @@ const takeUp = (f: Finding) =>
           @look="bench.pick"
           @aside="setAside"
           @back="takeUp"
-        />
+          ><template #more="{ finding }">
+            <button v-if="divides.includes(finding.code)" type="button" class="press tight" @click="divide">
+              Where to split it
+            </button>
+            <RouterLink v-if="ofTheShop.includes(finding.cause)" to="/shop" class="press tight bare">The shop</RouterLink>
+          </template></FlagList
+        >
         <BendTable
           :inches="bench.style().unit !== 'mm'"
           v-else-if="shown === 'bends'"
@@ -71,7 +87,7 @@ const takeUp = (f: Finding) =>
         <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
         <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" :job="job" />
-        <SplitPanel v-else :key="part.view.value?.id" :bench="bench" :job="job" />
+        <SplitPanel v-else :key="part.view.value?.id" :bench="bench" :job="job" :ask="asking" />
       </div>
     </div>
   </section>

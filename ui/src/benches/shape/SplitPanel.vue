@@ -2,7 +2,7 @@
 // A part in two pieces, or a piece back to its whole.
 import { readWhole } from '@/kit/readWhole'
 import FieldGrid from '@/kit/FieldGrid.vue'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Parting, type SplitLine, type SplitLines, Refused, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
@@ -14,7 +14,7 @@ import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import type { Bench } from './useBench'
 
-const props = defineProps<{ bench: Bench; job: string }>()
+const props = defineProps<{ bench: Bench; job: string; /** It is asked at once where it can be split. */ ask?: boolean }>()
 const router = useRouter()
 const part = computed(() => props.bench.part.value!)
 const piece = computed(() => part.value.recipe.value?.piece)
@@ -78,11 +78,18 @@ async function look() {
     looking.value = false
   }
 }
+onMounted(() => props.ask && !piece.value && look())
 function choose(l: SplitLine) {
   axis.value = l.parting.bend ? 'bend' : l.parting.axis!
   bend.value = l.parting.bend ?? ''
+  joint.value = l.parting.joint
   at.value = l.parting.bend ? undefined : l.parting.at
   why.value = l.why
+}
+/** Takes a line and splits there at once. */
+async function splitAt(l: SplitLine) {
+  choose(l)
+  await split()
 }
 const split = () =>
   go(async () =>
@@ -137,6 +144,9 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
           <p v-if="l.left.length" class="mind">Still too large: {{ l.left.join(', ') }}.</p>
         </div>
         <button type="button" class="press" :aria-label="`Take the line ${l.name}`" @click="choose(l)">Take it</button>
+        <button type="button" class="press main" :aria-label="`Split at the line ${l.name}`" @click="splitAt(l)">
+          Split here
+        </button>
       </li>
       <li v-if="!lines.lines.length">Nowhere.</li>
       <li v-for="t in lines.not" :key="t" class="soft small">{{ t }}</li>
