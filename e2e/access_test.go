@@ -101,6 +101,7 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		{"/jobs/" + jobID + "/hold", `document.querySelector('[data-verdict]')`, []string{"Duties"}},
 		{"/jobs/" + lorry + "/hold", `[...document.querySelectorAll('button')].some(b => b.innerText.includes('Mass and balance'))`, []string{"Mass and balance"}},
 		{"/jobs/" + lorry + "/measure", `document.querySelector('.brief')`, nil},
+		{"/shop", `document.querySelector('[data-pick]')`, []string{"press brake", "laser", "Add a person"}},
 		{"/quick/length", `document.querySelector('[data-way]')`, nil},
 		{"/quick/schools", `document.querySelector('.answer table')`, nil},
 		{"/quick/captive", `document.querySelector('[data-result]')`, nil},

@@ -25,7 +25,6 @@ func TestScreenshots(t *testing.T) {
 	_, bracket := a.demoPart(t, "Orchard truck", "Shelf bracket")
 	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
 	hives, deck := a.demoPart(t, "Hive trailer", "Hive deck frame")
-	_, horns := a.demoPart(t, "Sound lorry", "Horn speaker frame")
 	desk := open(t, a, 1280, 800)
 	tablet := open(t, a, 800, 1180)
 	owner := open(t, startShared(t), 1280, 800)
@@ -71,7 +70,14 @@ func TestScreenshots(t *testing.T) {
 		{"shape-shed-inch", "shed", desk, shape(lorry, shelf, press("Bends"))},
 		{"frame-build", "day", desk, frame(truck, outriggers, "", "Front arm")},
 		{"frame-holds-shed", "shed", desk, frame(hives, deck, "/strength", "10×")},
-		{"frame-cut-inch", "day", desk, frame(lorry, horns, "/cut")},
+		{"shop", "day", desk, func(p *page) {
+			if err := a.jobs.LoadDemoShop(t.Context()); err != nil {
+				t.Fatal(err)
+			}
+			p.goTo("/shop")
+			p.wait("its machines", `document.querySelectorAll('[data-machine]').length > 5`)
+			eval[bool](p, `(document.querySelectorAll('[data-machine]')[0].scrollIntoView({block: 'center'}), true)`)
+		}},
 		{"shape-tablet", "day", tablet, shape(truck, foot)},
 		{"hold-day", "day", desk, func(p *page) {
 			p.goTo("/jobs/" + truck + "/hold")

@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/shop"
 	"warmanvil/core/site"
 	"warmanvil/core/stock"
 	"warmanvil/job"
@@ -29,6 +30,7 @@ type cutting struct {
 	check  site.CheckTold
 	inches bool
 	paper  paper.Size
+	shop   shop.Shop
 
 	material  stock.Material
 	thickness string
@@ -91,11 +93,10 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 	if err != nil {
 		return out, called, err
 	}
-	shop, err := s.jobs.Shop(ctx)
-	if err != nil {
+	if out.shop, err = s.jobs.Shop(ctx); err != nil {
 		return out, called, err
 	}
-	opt := site.PartOptions(j.Brief, shop, p.Part, job.BareParts(parts))
+	opt := site.PartOptions(j.Brief, out.shop, p.Part, job.BareParts(parts))
 	opt.Body, opt.Until = w.kind == "stl", ctx
 	if out.mockup != "" {
 		opt.Machines = flags.Machines{} // board is cut and folded by hand
@@ -168,7 +169,9 @@ func (p cutting) template() ([]byte, error) {
 
 // sheet answers the part's papers of the shop.
 func (p cutting) sheet() paper.PartSheet {
-	s := paper.PartSheet{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(),
+	r := p.part.Recipe
+	s := paper.PartSheet{Bend: paper.Station(p.shop.Bending(r)), Drill: paper.Station(p.shop.Drilling()), Job: p.job.Brief.Name,
+		Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(),
 		Paper: p.paper, Quantity: p.many(),
 		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built,
 		Length: site.Lengths(p.job.Brief), Inches: p.job.Brief.Inches(), Face: faceText(p.part.Recipe),

@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/member/shape"
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
+	"warmanvil/core/shop"
 	"warmanvil/core/site"
 	"warmanvil/core/told"
 	"warmanvil/core/tube"
@@ -26,6 +27,7 @@ type frameFiles struct {
 	worked site.FrameTold
 	built  *shape.Built
 	head   paper.FrameSheet
+	shop   shop.Shop
 	length func(mm float64) string
 }
 
@@ -65,6 +67,9 @@ func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
 	f = frameFiles{job: j, part: of, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
 		head: paper.FrameSheet{Job: j.Brief.Name, Frame: of.Name, Revision: of.Revision, Date: of.Updated.UTC(),
 			Paper: w.paper, Quantity: of.Quantity}}
+	if f.shop, err = s.jobs.Shop(ctx); err != nil {
+		return f, called, err
+	}
 	if len(f.worked.Cut.Rows) == 0 {
 		return f, called, asFault("There is nothing to cut yet: no member of %s can be built.", of.Name)
 	}
@@ -81,7 +86,7 @@ func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
 }
 
 func (f frameFiles) saw() ([]byte, error) {
-	s := paper.SawSheet{FrameSheet: f.head, Text: f.worked.Cut.Text}
+	s := paper.SawSheet{FrameSheet: f.head, Saw: paper.Station(f.shop.Sawing()), Text: f.worked.Cut.Text}
 	row := map[string]site.CutRowTold{}
 	for _, r := range f.worked.Cut.Rows {
 		row[r.Mark] = r

@@ -3,6 +3,7 @@ package job
 import (
 	"context"
 
+	"warmanvil/core/demo"
 	"warmanvil/core/shop"
 	"warmanvil/core/site"
 )
@@ -62,4 +63,14 @@ func (s *Service) ShopMoved(ctx context.Context, since int) ([]ShopMoves, error)
 		}
 	}
 	return out, ctx.Err()
+}
+
+// LoadDemoShop says the demo's shop, where nobody said anything of theirs yet.
+func (s *Service) LoadDemoShop(ctx context.Context) error {
+	d, err := s.Store.Only(ctx, "", KindShop)
+	if err != nil || d.Revision > 0 {
+		return err
+	}
+	_, err = Save(ctx, s, KindShop, "", On{}, demo.Shop())
+	return err
 }

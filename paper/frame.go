@@ -56,6 +56,7 @@ type SawPiece struct {
 // SawSheet is what goes to the saw.
 type SawSheet struct {
 	FrameSheet
+	Saw    Station
 	Text   string
 	Rows   []SawRow
 	Plates [][]string // mark, pieces, size, holes, centres from the lower left corner, names
@@ -75,6 +76,7 @@ func (s FrameSheet) pages(kind string) *pages {
 func (s SawSheet) PDF() ([]byte, error) {
 	p := s.pages("saw sheet")
 	p.next()
+	p.station(s.Saw)
 	p.put(edge, p.y, 9, "", s.Text)
 	p.y += 5
 	p.put(edge, p.y, 9, "", "Lengths from long point to long point. The saw's scale is 0° when square. Each quantity is for one frame.")

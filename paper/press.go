@@ -31,6 +31,7 @@ type PartSheet struct {
 	Master          string   // what matched holes are drilled through
 	Face            string   // what is said of the face that lies up
 	Welded          []string // corners that are welded once it is bent
+	Bend, Drill     Station  // where that is done
 }
 
 // drill names the drill for a hole in mm, or its size where none is that.
@@ -60,6 +61,7 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 // BendPDF prints the bends in their order, with the stop for each.
 func (s PartSheet) BendPDF() ([]byte, error) {
 	p := s.pages("bend sheet")
+	p.station(s.Bend)
 	p.say(9, "", "Bent on: "+s.Tool+
 		". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
 	p.y += 1
@@ -168,6 +170,7 @@ func (s PartSheet) atLeast(newtons float64) string {
 // left corner, its drills, and when it is made.
 func (s PartSheet) DrillPDF() ([]byte, error) {
 	p := s.pages("drill sheet")
+	p.station(s.Drill)
 	p.put(edge, p.y, 9, "", "Places run from the blank's front left corner, good side up. Break both edges of every hole.")
 	p.y += 5
 	matched := 0

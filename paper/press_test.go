@@ -46,7 +46,9 @@ func pressSheet(t *testing.T) PartSheet {
 	return PartSheet{Job: "Orchard truck", Part: "Shelf", Hand: "left", Revision: 4,
 		Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4,
 		Quantity: 2, Material: "A36, 3.0 mm", Tool: "V die 24", Family: stock.Steel, Flat: shelf(t), Master: "Jig", Face: "Good side up.",
-		Length: func(mm float64) string { return quantity.Display{Style: quantity.Metric}.Text(mm) }}
+		Length: func(mm float64) string { return quantity.Display{Style: quantity.Metric}.Text(mm) },
+		Bend:   Station{"Long press", []string{"punch and die for the sheet", "back stop set"}, "No gloves between punch and die."},
+		Drill:  Station{"Pillar drill", []string{"work clamped"}, "Eyes."}}
 }
 
 // The sheets of the brake and of the drill say every bend and hole that there is.
@@ -56,9 +58,9 @@ func TestPressSheets(t *testing.T) {
 		pdf  func() ([]byte, error)
 		says []string
 	}{
-		"bends": {s.BendPDF, []string{"Shelf, left hand", "bend sheet", "revision 4", "V die 24", "Front flange",
+		"bends": {s.BendPDF, []string{"Shelf, left hand", "bend sheet", "Before Long press is used", "[ ] back stop set", "No gloves between punch and die", "revision 4", "V die 24", "Front flange",
 			"Back flange", "Good side up."}},
-		"drills": {s.DrillPDF, []string{"drill sheet", "Break both edges", "Jig", "M6"}},
+		"drills": {s.DrillPDF, []string{"drill sheet", "Before Pillar drill", "Break both edges", "Jig", "M6"}},
 	} {
 		t.Run(name, func(t *testing.T) {
 			raw, err := c.pdf()

@@ -183,7 +183,12 @@ func serve(ctx context.Context, listener net.Listener, w way, url string, demo b
 	}
 	jobs := service(s)
 	if demo {
-		if err := s.Once(ctx, "demo jobs", func() error { return jobs.LoadDemo(ctx) }); err != nil {
+		if err := s.Once(ctx, "demo jobs", func() error {
+			if err := jobs.LoadDemo(ctx); err != nil {
+				return err
+			}
+			return jobs.LoadDemoShop(ctx)
+		}); err != nil {
 			return fmt.Errorf("load the demo jobs: %w", err)
 		}
 	}

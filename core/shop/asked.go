@@ -61,7 +61,30 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		m.Name, m.Named = "a usual "+Brake.table().sort(sorts[0]).Text, false
 		out.Brakes = []flags.Machine{m}
 	}
+	for _, o := range operations {
+		if s.untried(o) {
+			out.Untried = append(out.Untried, o)
+		}
+	}
 	return out
+}
+
+// untried tells whether of those there who said how well they do something nobody is
+// practised at it. What nobody said anything of is not asked.
+func (s Shop) untried(operation string) bool {
+	said := false
+	for _, p := range s.People {
+		for _, k := range p.Skills {
+			switch {
+			case p.Away || k.Operation != operation:
+			case k.Level != "new":
+				return false
+			default:
+				said = true
+			}
+		}
+	}
+	return said
 }
 
 // taken answers the machines of some sorts that are there; where all are away, those.

@@ -108,18 +108,13 @@ func unitOf(quantity string) string {
 }
 
 var (
-	operations = []string{"measuring", "cutting", "bending", "drilling", "mig", "tig", "stick", "grinding", "coating", "fitting"}
+	operations = []string{"cutting", "bending", "drilling"}
 	levels     = []string{"new", "practised", "sure"}
 )
 
 func (p Person) check(at string, ids map[string]bool) error {
 	if err := working.First(own(at, p.ID, ids), text(at+"/name", p.Name, brief.MaxName), list(at+"/skills", len(p.Skills))); err != nil {
 		return err
-	}
-	if p.Hours != nil {
-		if err := working.Within(at+"/hours", "The hours a week", *p.Hours, 0, 168, "h"); err != nil {
-			return err
-		}
 	}
 	if p.Lift != nil {
 		if err := working.Within(at+"/lift", "What somebody lifts alone", *p.Lift, 0, 200, "kg"); err != nil {

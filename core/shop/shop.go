@@ -63,7 +63,6 @@ type Care struct {
 type Person struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name"`
-	Hours  *float64 `json:"hours,omitempty" doc:"a week; not said when left out"`
 	Lift   *float64 `json:"lift,omitempty" doc:"kg lifted alone; not said when left out"`
 	Away   bool     `json:"away,omitempty" doc:"not there now"`
 	Skills []Skill  `json:"skills,omitempty"`
@@ -72,7 +71,7 @@ type Person struct {
 // Skill is how well somebody does one kind of work.
 type Skill struct {
 	ID        string `json:"id"`
-	Operation string `json:"operation" enum:"measuring,cutting,bending,drilling,mig,tig,stick,grinding,coating,fitting"`
+	Operation string `json:"operation" enum:"cutting,bending,drilling"`
 	Level     string `json:"level" enum:"new,practised,sure" doc:"new: a practice coupon comes before the first piece"`
 }
 

@@ -222,6 +222,62 @@ func TestWhoLifts(t *testing.T) {
 	}
 }
 
+// Where nobody there is practised at what a part needs, a piece to learn on comes first.
+func TestPracticeFirst(t *testing.T) {
+	skill := func(op, level string) []shop.Skill {
+		return []shop.Skill{{ID: op + level, Operation: op, Level: level}}
+	}
+	r := plate(200, 100)
+	ask := func(people ...shop.Person) working.Finding {
+		return said(t, shop.Shop{People: people}, r, false)["practice"]
+	}
+	novice := shop.Person{ID: "a", Name: "Ines", Skills: skill("bending", "new")}
+	if f := ask(novice); f.Code != "" {
+		t.Errorf("nothing is bent: %+v", f)
+	}
+	f := plates.Flange("f", sheet.Front, 40, 90)
+	f.InsideRadius = 4.5
+	r.Base.Flanges = []sheet.Flange{f}
+	if f := ask(novice); f.Severity != working.Note || !strings.Contains(f.Reason, "bending") {
+		t.Errorf("%+v", f)
+	}
+	sure := shop.Person{ID: "b", Name: "Mara", Skills: skill("bending", "sure")}
+	if f := ask(novice, sure); f.Code != "" {
+		t.Errorf("Mara is sure of it: %+v", f)
+	}
+	sure.Away = true
+	if f := ask(novice, sure); f.Code == "" {
+		t.Error("Mara is away")
+	}
+	if f := ask(shop.Person{ID: "c", Name: "Tovi"}); f.Code != "" {
+		t.Errorf("nobody said anything: %+v", f)
+	}
+}
+
+// What is read at a machine before it is used: its own list, or the usual one of its sort.
+func TestStations(t *testing.T) {
+	r := plate(100, 100)
+	if s := (shop.Shop{}).Bending(r); s.Machine != "the press brake" || len(s.Ready) == 0 || !strings.Contains(s.Caution, "gloves") {
+		t.Errorf("%+v", s)
+	}
+	own := press("p", 2000, 1e5, 500)
+	own.Ready = []shop.Ready{{ID: "r", Text: "light guard"}}
+	w := shop.Shop{Machines: []shop.Machine{own, {ID: "s", Kind: shop.Saw, Sort: "cold", Name: "Cold saw"}}}
+	if s := w.Bending(r); s.Machine != "Press p" || len(s.Ready) != 1 || s.Ready[0] != "light guard" {
+		t.Errorf("%+v", s)
+	}
+	if s := w.Sawing(); s.Machine != "Cold saw" || !strings.Contains(s.Caution, "swing") {
+		t.Errorf("%+v", s)
+	}
+	r.Tool.Kind = bend.ToolVice
+	if s := w.Bending(r); s.Machine != "the vice with angle bars" {
+		t.Errorf("%+v", s)
+	}
+	if s := w.Drilling(); !strings.Contains(s.Caution, "No gloves") {
+		t.Errorf("%+v", s)
+	}
+}
+
 // A blank turned on the bed, by brute force over every angle.
 func TestTurnedOnTheBed(t *testing.T) {
 	for _, x := range [][4]float64{{3200, 200, 3000, 1500}, {3000, 1500, 3000, 1500}, {1500, 3000, 3000, 1500}, {3300, 100, 3000, 1500},
@@ -259,9 +315,8 @@ func TestShopsThatCannotBe(t *testing.T) {
 		"/machines/0/limits/force":     {Machines: []shop.Machine{{ID: "a", Kind: shop.Brake, Sort: "press", Limits: map[string]float64{"force": -1e5}}}},
 		"/machines/0/limits/colour":    {Machines: []shop.Machine{{ID: "a", Kind: shop.Brake, Sort: "press", Limits: map[string]float64{"colour": 1}}}},
 		"/machines/0/care/0/date":      {Machines: []shop.Machine{{ID: "a", Kind: shop.Brake, Sort: "press", Care: []shop.Care{{ID: "c", Date: "May"}}}}},
-		"/people/0/hours":              {People: []shop.Person{{ID: "p", Hours: &minus}}},
 		"/people/0/lift":               {People: []shop.Person{{ID: "p", Lift: &minus}}},
-		"/people/0/skills/0/level":     {People: []shop.Person{{ID: "p", Skills: []shop.Skill{{ID: "s", Operation: "mig", Level: "god"}}}}},
+		"/people/0/skills/0/level":     {People: []shop.Person{{ID: "p", Skills: []shop.Skill{{ID: "s", Operation: "bending", Level: "god"}}}}},
 		"/people/0/skills/0/operation": {People: []shop.Person{{ID: "p", Skills: []shop.Skill{{ID: "s", Operation: "sleep", Level: "new"}}}}},
 	} {
 		var f *working.Fault

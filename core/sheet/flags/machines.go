@@ -3,6 +3,7 @@ package flags
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"warmanvil/core/bend"
@@ -15,10 +16,11 @@ import (
 // Machines are what a part is cut and bent on and who lifts it, each list in the order it
 // is taken: what stands here first. An empty list is not asked of.
 type Machines struct {
-	Tables []Machine
-	Brakes []Machine
-	Lifter Lifter
-	Away   []string // machines it would be made on that are not there now, and why
+	Tables  []Machine
+	Brakes  []Machine
+	Lifter  Lifter
+	Untried []string // operations nobody there is practised at: cutting, bending, drilling
+	Away    []string // machines it would be made on that are not there now, and why
 }
 
 // Machine is a table a blank lies on, or a brake: what it takes of this part's metal. 0 is
@@ -124,6 +126,12 @@ func (b *flagger) checkMachines() {
 	for _, away := range b.Machines.Away {
 		b.Mind("machine-away", "Machines", whole, away+" Nothing else of its sort is in the Shop: what it takes was not asked.")
 	}
+	for _, o := range b.Machines.Untried {
+		if b.needs(o) {
+			b.Note("practice", "People", whole, fmt.Sprintf("Nobody in the shop is practised at %s: make a practice piece of the same sheet first, "+
+				"and measure it.", o))
+		}
+	}
 	b.checkTables(whole)
 	for _, p := range b.Panels[1:] {
 		b.checkBrakes(p)
@@ -137,6 +145,17 @@ func (b *flagger) checkMachines() {
 			fmt.Sprintf("It weighs %s and %s lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(b.Mass, b.Display), who,
 				quantity.FormatMass(lift, b.Display), math.Ceil(b.Mass/lift)))
 	}
+}
+
+// needs tells whether a part is made by an operation.
+func (b *flagger) needs(operation string) bool {
+	switch operation {
+	case "bending":
+		return len(b.Panels) > 1
+	case "drilling":
+		return slices.ContainsFunc(b.Holes, func(h lay.Hole) bool { return h.Recipe.Made != "" && h.Recipe.Made != sheet.MadeCut })
+	}
+	return true
 }
 
 func (b *flagger) checkTables(whole *lay.Panel) {

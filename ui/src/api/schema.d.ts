@@ -9679,11 +9679,6 @@ export interface components {
         Person: {
             /** @description not there now */
             away?: boolean;
-            /**
-             * Format: double
-             * @description a week; not said when left out
-             */
-            hours?: number;
             id: string;
             /**
              * Format: double
@@ -10903,7 +10898,7 @@ export interface components {
              */
             level: "new" | "practised" | "sure";
             /** @enum {string} */
-            operation: "measuring" | "cutting" | "bending" | "drilling" | "mig" | "tig" | "stick" | "grinding" | "coating" | "fitting";
+            operation: "cutting" | "bending" | "drilling";
         };
         SlopeSet: {
             id: string;

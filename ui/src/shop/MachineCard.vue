@@ -84,6 +84,7 @@ const readied = () => (sort.value?.ready ?? []).map((text) => ({ id: newId(), te
         @clear="limit(l.key, undefined)"
       />
     </FieldGrid>
+    <p v-if="kind && !kind.asked" class="soft small">Kept for what comes: no check asks its limits yet.</p>
     <p v-if="kind?.caution" class="mind">{{ kind.caution }}</p>
     <details>
       <summary>Before it is used, and what was done to it</summary>

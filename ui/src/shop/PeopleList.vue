@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// Who works in the shop: what each lifts, and how sure each is at what.
+// Who works in the shop: what each lifts, and how sure each is at what. Where nobody there is
+// practised, parts ask for a practice piece.
 import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import { wordsOf } from '@/api/words'
@@ -41,16 +42,6 @@ const set = (path: string, v: unknown) => props.open.set(`/people${path}` as nev
             :wrong="open.fault(`/people/${i}/lift`)"
             @update:model-value="(v) => set(`/${i}/lift`, v)"
             @clear="set(`/${i}/lift`, undefined)"
-          />
-          <ValueField
-            label="Hours a week"
-            kind="number"
-            optional
-            :model-value="p.hours ?? null"
-            :lengths="open.style.value"
-            :wrong="open.fault(`/people/${i}/hours`)"
-            @update:model-value="(v) => set(`/${i}/hours`, v)"
-            @clear="set(`/${i}/hours`, undefined)"
           />
         </FieldGrid>
         <label class="tick"
