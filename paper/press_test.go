@@ -58,7 +58,8 @@ func TestPressSheets(t *testing.T) {
 		pdf  func() ([]byte, error)
 		says []string
 	}{
-		"bends": {s.BendPDF, []string{"Shelf, left hand", "bend sheet", "Before Long press is used", "[ ] back stop set", "No gloves between punch and die", "revision 4", "V die 24", "Front flange",
+		"bends": {s.BendPDF, []string{"Shelf, left hand", "bend sheet", "Before Long press is used", "[ ] back stop set",
+			"No gloves between punch and die", "revision 4", "V die 24", "Front flange",
 			"Back flange", "Good side up."}},
 		"drills": {s.DrillPDF, []string{"drill sheet", "Before Pillar drill", "Break both edges", "Jig", "M6"}},
 	} {
