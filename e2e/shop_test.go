@@ -1,9 +1,15 @@
 package e2e
 
 import (
+	"os"
+	"path/filepath"
+	"reflect"
 	"strings"
 	"testing"
 
+	"github.com/chromedp/chromedp"
+
+	"warmanvil/core/demo"
 	"warmanvil/core/sheet/made"
 )
 
@@ -92,4 +98,41 @@ func TestWhoIsInTheShop(t *testing.T) {
 	}
 	p.goTo("/jobs/" + job + "/shape/" + tray)
 	p.wait("who cannot lift it", `document.querySelector('[data-code=past-lift]')?.innerText.includes('Ines lifts 1 lb')`)
+}
+
+// The shop goes out as a file and comes in again; a file that is none changes nothing. A
+// frame is named when its saw is too small, in the shed.
+func TestTheShopAsAFile(t *testing.T) {
+	a := startApp(t)
+	if err := a.jobs.LoadDemoShop(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/shop")
+	p.choose("shed")
+	p.wait("its machines", `document.querySelectorAll('[data-machine]').length === 9`)
+	p.press("Save as a file")
+	name, raw := p.download(".json")
+	if name != "shop.warmanvil.json" || !strings.Contains(string(raw), "Pillar drill") {
+		t.Fatalf("%s: %s", name, raw)
+	}
+	p.set("[data-machine=band]", "Widest", "20")
+	p.set("[data-machine=band]", "Highest", "20")
+	p.wait("the frame it is too small for", `[...document.querySelectorAll('[data-moved]')].some(x => x.innerText.includes('not cut at') && x.innerText.includes('Band saw takes 20.0 mm wide'))`)
+	dir := t.TempDir()
+	none, kept := filepath.Join(dir, "job.json"), filepath.Join(dir, "kept.json")
+	for file, text := range map[string]string{none: `{"format":"warm-anvil-job","documents":[]}`, kept: string(raw)} {
+		if err := os.WriteFile(file, []byte(text), 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{none}))
+	p.see("job.json is no file of a shop. Nothing was changed.")
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{kept}))
+	p.see("kept.json stands in the place of what was here")
+	p.wait("the saw as it was", `document.querySelector('[data-shop]')?.dataset.shop === 'saved' && !document.querySelector('[data-moved]')`)
+	w, err := a.jobs.Shop(t.Context())
+	if err != nil || !reflect.DeepEqual(w, demo.Shop()) {
+		t.Errorf("%v %+v", err, w)
+	}
 }

@@ -58,7 +58,17 @@ func (s *Service) ShopMoved(ctx context.Context, since int) ([]ShopMoves, error)
 		if err != nil {
 			return nil, err
 		}
-		if list := site.ShopChanges(ctx, j.Brief, BareParts(parts), was, is); len(list) > 0 {
+		frames, err := s.Frames(ctx, j.ID)
+		if err != nil {
+			return nil, err
+		}
+		v, _, err := s.Survey(ctx, j.ID)
+		if err != nil {
+			return nil, err
+		}
+		list := append(site.ShopChanges(ctx, j.Brief, BareParts(parts), was, is),
+			site.ShopFrameChanges(j.Brief, v, BareFrames(frames), was, is)...)
+		if len(list) > 0 {
 			out = append(out, ShopMoves{j.ID, j.Brief.Name, list})
 		}
 	}

@@ -26,7 +26,7 @@ func Shop() shop.Shop {
 			of("pan", shop.Brake, "pan", "Pan brake", map[string]float64{"long": 1270, "angle": 135, "steel": 1.6, "stainless": 1, "aluminum": 2}),
 			of("band", shop.Saw, "band", "Band saw", nil), of("drill", shop.Drill, "pillar", "Pillar drill", nil),
 			of("mig", shop.Welder, "mig", "MIG set", nil), of("van", shop.Transport, "van", "Van", nil),
-			of("crane", shop.Lift, "crane", "Engine crane", nil)},
+			of("crane", shop.Lift, "crane", "Engine crane", map[string]float64{"mass": 1000, "high": 2300})},
 		People: []shop.Person{
 			{ID: "mara", Name: "Mara", Lift: lift(22), Skills: []shop.Skill{{ID: "mara-bend", Operation: "bending", Level: "sure"},
 				{ID: "mara-cut", Operation: "cutting", Level: "practised"}}},

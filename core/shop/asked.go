@@ -1,6 +1,7 @@
 package shop
 
 import (
+	"cmp"
 	"slices"
 	"strings"
 
@@ -61,6 +62,12 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		m.Name, m.Named = "a usual "+Brake.table().sort(sorts[0]).Text, false
 		out.Brakes = []flags.Machine{m}
 	}
+	for _, m := range s.there(Lift, func(Machine) bool { return true }) {
+		if v, said := m.Limit("mass", inch); said { // what carries no plate lifts nothing
+			out.Gear = append(out.Gear, flags.Lifter{Name: m.Called(), Kilos: v})
+		}
+	}
+	slices.SortStableFunc(out.Gear, func(a, b flags.Lifter) int { return cmp.Compare(a.Kilos, b.Kilos) })
 	for _, o := range operations {
 		if s.untried(o) {
 			out.Untried = append(out.Untried, o)

@@ -150,7 +150,7 @@ var table = []KindOf{
 		{"chop", "chop saw", limits("round", 100, "wide", 130, "high", 100, "angle", 45), limits("round", 4*in, "wide", 5*in,
 			"high", 4*in, "angle", 45),
 			[]string{"wheel whole", "sparks away from what burns"}},
-	}, eyes + "No gloves at a turning blade. Cut pieces swing and drop: hold up the long end.", false},
+	}, eyes + "No gloves at a turning blade. Cut pieces swing and drop: hold up the long end.", true},
 	{Drill, "Drill press", []LimitOf{{"drill", "Largest drill in steel", "length", byPractice}, {"throat", "Throat", "length", byPractice},
 		{"travel", "Travel", "length", byPractice}}, []SortOf{
 		{"bench", "bench drill", limits("drill", 16, "throat", 150, "travel", 80), limits("drill", .625*in, "throat", 6*in, "travel", 3*in),
@@ -209,7 +209,7 @@ var table = []KindOf{
 			[]string{"hook and chain looked at", "floor level"}},
 		{"hoist", "hoist", limits("mass", 500, "high", 3000), limits("mass", 500, "high", 10*ft), []string{"beam rated for it"}},
 		{"table", "lift table", limits("mass", 300, "high", 900), limits("mass", 300, "high", 36*in), []string{"wheels locked"}},
-	}, "Nobody under a load. Gear with no plate on it lifts nothing.", false},
+	}, "Nobody under a load. Gear with no plate on it lifts nothing.", true},
 }
 
 var kinds = func() map[Kind]KindOf {

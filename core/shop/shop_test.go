@@ -216,6 +216,16 @@ func TestWhoLifts(t *testing.T) {
 	if f := said(t, w, r, false)["past-lift"]; !strings.Contains(f.Reason, "Mara lifts 18 kg: split it, or lift it with 2") {
 		t.Errorf("%+v", f)
 	}
+	gear := func(id, name string, kilos float64) shop.Machine {
+		return shop.Machine{ID: id, Kind: shop.Lift, Sort: "crane", Name: name, Limits: map[string]float64{"mass": kilos}}
+	}
+	bare := gear("x", "Crane without a plate", 1)
+	bare.Limits = nil
+	w.Machines = []shop.Machine{bare, gear("g", "Big crane", 1000), gear("h", "Hoist", 100), gear("k", "Hand winch", 20)}
+	if f := said(t, w, r, false)["past-lift"]; !strings.Contains(f.Reason, "with 2, or with Hoist, which lifts 100 kg.") {
+		t.Errorf("%+v", f)
+	}
+	w.Machines = nil
 	w.People[1].Away = false
 	if f, is := said(t, w, r, false)["past-lift"]; is {
 		t.Errorf("Tovi lifts it: %+v", f)

@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/load"
 	"warmanvil/core/member/held"
 	"warmanvil/core/member/shape"
+	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/told"
 )
@@ -18,6 +19,7 @@ type Framed struct {
 	Surveyed shape.Surveyed
 	brief    brief.Brief
 	until    context.Context
+	shop     shop.Shop
 	loads    *frameLoads // nil where no joint holds it or anything on it
 }
 
@@ -25,7 +27,7 @@ type Framed struct {
 // the one with its id. The load path is walked only where a joint touches it.
 func (s Site) Framed(p Frame) Framed {
 	l := newStander(s.Survey, s.Brief, s.Parts).from
-	out := Framed{Frame: p, brief: s.Brief, until: s.Until, Surveyed: l.ForFrame(p.Doc)}
+	out := Framed{Frame: p, brief: s.Brief, until: s.Until, shop: s.Shop, Surveyed: l.ForFrame(p.Doc)}
 	if !s.touched(p.ID) {
 		return out
 	}
@@ -58,7 +60,7 @@ func (f Framed) Asked() held.Asked { return askedOf(f.until, f.brief, f.Frame.ID
 
 // Told works the frame out: shape, cut list, strength.
 func (f Framed) Told() FrameTold {
-	return workFrame(f.until, f.Frame.Doc, f.Frame.ID, f.Frame.Quantity, f.brief, f.Surveyed, f.loads)
+	return workFrame(f.until, f.Frame.Doc, f.Frame.ID, f.Frame.Quantity, f.brief, f.shop, f.Surveyed, f.loads)
 }
 
 // Lengths answers how the job writes a length.

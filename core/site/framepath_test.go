@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/load"
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
+	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
@@ -113,7 +114,7 @@ func TestFramesHandTheirLoadsOn(t *testing.T) {
 	// The frame's own verdict counts what the box puts on it.
 	f := s.Frames[0]
 	alone := WorkFrame(f.Doc, 1, s.Brief, nil)
-	loaded := workFrame(context.Background(), f.Doc, f.ID, 1, s.Brief, nil, path.frames["arm"])
+	loaded := workFrame(context.Background(), f.Doc, f.ID, 1, s.Brief, shop.Shop{}, nil, path.frames["arm"])
 	if loaded.Hold.Why != "" || *loaded.Hold.Use <= 2**alone.Hold.Use {
 		t.Errorf("with 40 kg on it %v, without %v %s", *loaded.Hold.Use, *alone.Hold.Use, loaded.Hold.Why)
 	}

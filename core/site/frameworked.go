@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/member/held"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/quantity"
+	"warmanvil/core/shop"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/told"
@@ -19,7 +20,7 @@ import (
 )
 
 // workFrame works a frame out with what the job's joints put on it.
-func workFrame(until context.Context, d member.Doc, id string, quantity int, b brief.Brief, surveyed shape.Surveyed,
+func workFrame(until context.Context, d member.Doc, id string, quantity int, b brief.Brief, w shop.Shop, surveyed shape.Surveyed,
 	loads *frameLoads) FrameTold {
 	p := told.Pen{Display: b.Display()}
 	if t, ok := b.Target(d.Target); ok && d.Sags == 0 && t.Wanted != nil && t.Unit == "mm" {
@@ -30,7 +31,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	cut := cutlist.Plan(asked.Within(), built, cutlist.Usual(d.Saw, b.Inches()))
 	held := held.Hold(built, d, asked)
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
-		Findings: p.Found(append(built.Findings, cut.Findings...)), Cautions: cautions(d, b, held.Supports)}
+		Findings: p.Found(slices.Concat(built.Findings, cut.Findings, sawn(p, w, built, b.Inches()))), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {
 		out.Joints = append(out.Joints, JointTold{j, [3]string{p.MM(j.At[0]), p.MM(j.At[1]), p.MM(j.At[2])}})
 	}

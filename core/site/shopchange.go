@@ -6,17 +6,21 @@ import (
 	"slices"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/shop"
+	"warmanvil/core/told"
+	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
 
 // ShopChange is what a change of the shop makes of one part.
 type ShopChange struct {
-	Part string            `json:"part" doc:"its id"`
-	Name string            `json:"name"`
-	New  []working.Finding `json:"new" doc:"said since"`
-	Gone []working.Finding `json:"gone" doc:"said before, and not any more"`
+	Part  string            `json:"part" doc:"id of the part or frame"`
+	Frame bool              `json:"frame,omitempty"`
+	Name  string            `json:"name"`
+	New   []working.Finding `json:"new" doc:"said since"`
+	Gone  []working.Finding `json:"gone" doc:"said before, and not any more"`
 }
 
 // ShopChanges answers the parts of a job of which something else is said in one shop than in
@@ -38,6 +42,26 @@ func ShopChanges(until context.Context, b brief.Brief, parts []Part, was, now sh
 			continue
 		}
 		c := ShopChange{Part: p.ID, Name: p.Name, New: lacking(y.Findings, x.Findings), Gone: lacking(x.Findings, y.Findings)}
+		if len(c.New)+len(c.Gone) > 0 {
+			out = append(out, c)
+		}
+	}
+	return out
+}
+
+// ShopFrameChanges answers the frames of a job whose cuts are said otherwise in one shop than
+// in another.
+func ShopFrameChanges(b brief.Brief, v vehicle.Survey, frames []Frame, was, now shop.Shop) []ShopChange {
+	out := []ShopChange{}
+	if reflect.DeepEqual(was.Saws(b.Inches()), now.Saws(b.Inches())) {
+		return out
+	}
+	p := told.Pen{Display: b.Display()}
+	from := newStander(v, b, nil, frames...).from
+	for _, f := range frames {
+		built := shape.Build(f.Doc, from.ForFrame(f.Doc))
+		x, y := p.Found(sawn(p, was, built, b.Inches())), p.Found(sawn(p, now, built, b.Inches()))
+		c := ShopChange{Part: f.ID, Frame: true, Name: f.Name, New: lacking(y, x), Gone: lacking(x, y)}
 		if len(c.New)+len(c.Gone) > 0 {
 			out = append(out, c)
 		}

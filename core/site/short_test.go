@@ -5,11 +5,12 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
+	"warmanvil/core/shop"
 )
 
 // WorkFrame works a frame out by itself: shape, cut list, strength.
 func WorkFrame(d member.Doc, quantity int, b brief.Brief, surveyed shape.Surveyed) FrameTold {
-	return workFrame(context.Background(), d, "", quantity, b, surveyed, nil)
+	return workFrame(context.Background(), d, "", quantity, b, shop.Shop{}, surveyed, nil)
 }
 
 // Hold asks a job without survey or frames.

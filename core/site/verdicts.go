@@ -75,7 +75,7 @@ func (s Site) Said(h Holding) map[string]Said {
 	if len(s.Frames) > 0 {
 		from := s.open().from
 		for _, f := range s.Frames {
-			held := workFrame(s.Until, f.Doc, f.ID, f.Quantity, s.Brief, from.ForFrame(f.Doc), h.Path.frames[f.ID]).Hold
+			held := workFrame(s.Until, f.Doc, f.ID, f.Quantity, s.Brief, s.Shop, from.ForFrame(f.Doc), h.Path.frames[f.ID]).Hold
 			w := why(held.Ledger, held.Verdict)
 			if held.Why != "" {
 				w = held.Why

@@ -35,7 +35,7 @@ func (s Site) Waits() Waits {
 		}
 	}
 	for _, f := range s.Frames {
-		if stopped(workFrame(s.Until, f.Doc, f.ID, f.Quantity, s.Brief, from.ForFrame(f.Doc), h.Path.frames[f.ID]).Findings) {
+		if stopped(workFrame(s.Until, f.Doc, f.ID, f.Quantity, s.Brief, s.Shop, from.ForFrame(f.Doc), h.Path.frames[f.ID]).Findings) {
 			w.Stops = append(w.Stops, f.Name)
 		}
 	}

@@ -19,6 +19,7 @@ type Machines struct {
 	Tables  []Machine
 	Brakes  []Machine
 	Lifter  Lifter
+	Gear    []Lifter // lifting gear that is there, weakest first
 	Untried []string // operations nobody there is practised at: cutting, bending, drilling
 	Away    []string // machines it would be made on that are not there now, and why
 }
@@ -142,9 +143,19 @@ func (b *flagger) checkMachines() {
 	}
 	if lift > 0 && b.Mass > lift {
 		b.Mind("past-lift", "Large parts", whole,
-			fmt.Sprintf("It weighs %s and %s lifts %s: split it, or lift it with %.0f.", quantity.FormatMass(b.Mass, b.Display), who,
-				quantity.FormatMass(lift, b.Display), math.Ceil(b.Mass/lift)))
+			fmt.Sprintf("It weighs %s and %s lifts %s: split it, or lift it with %.0f%s.", quantity.FormatMass(b.Mass, b.Display), who,
+				quantity.FormatMass(lift, b.Display), math.Ceil(b.Mass/lift), b.gear()))
 	}
+}
+
+// gear names the weakest lifting gear of the shop that lifts the part.
+func (b *flagger) gear() string {
+	for _, g := range b.Machines.Gear {
+		if g.Kilos >= b.Mass {
+			return fmt.Sprintf(", or with %s, which lifts %s", g.Name, quantity.FormatMass(g.Kilos, b.Display))
+		}
+	}
+	return ""
 }
 
 // needs tells whether a part is made by an operation.

@@ -10745,12 +10745,13 @@ export interface components {
             unit?: "mm" | "fraction" | "decimal";
         };
         ShopChange: {
+            frame?: boolean;
             /** @description said before, and not any more */
             gone: components["schemas"]["Finding"][];
             name: string;
             /** @description said since */
             new: components["schemas"]["Finding"][];
-            /** @description its id */
+            /** @description id of the part or frame */
             part: string;
         };
         ShopEffects: {

@@ -2,11 +2,13 @@
 // The shop: what stands in it, who works in it, and what that makes of the jobs' parts.
 import { computed, ref, watch } from 'vue'
 import { words } from '@/api/client'
+import { keepFile } from '@/api/file'
 import { wordsOf } from '@/api/words'
 import SheetIndex from '@/benches/measure/SheetIndex.vue'
 import DocumentBar from '@/documents/DocumentBar.vue'
 import CardList from '@/kit/CardList.vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import FilePick from '@/kit/FilePick.vue'
 import MachineCard from './MachineCard.vue'
 import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
@@ -27,6 +29,24 @@ const sections = computed(() => [
   { id: 'people', name: 'People', says: shop.value?.people?.length || '' },
   { id: 'moved', name: 'What changed' },
 ])
+const told = ref('')
+/** The shop as a file, to be kept elsewhere or brought into another installation. */
+function takeAway() {
+  keepFile(new Blob([JSON.stringify(shop.value, null, 1)], { type: 'application/json' }), 'shop.warmanvil.json')
+  told.value = 'shop.warmanvil.json is in your downloads.'
+}
+async function bringIn(file: File) {
+  told.value = ''
+  try {
+    const got = JSON.parse(await file.text()) as NonNullable<typeof shop.value>
+    const lists = [got.machines ?? [], got.people ?? []]
+    if (!('schema' in got) || 'documents' in got || !lists.every(Array.isArray)) throw new SyntaxError()
+    open.change(got)
+    told.value = `${file.name} stands in the place of what was here; Undo brings that back.`
+  } catch {
+    told.value = `${file.name} is no file of a shop. Nothing was changed.`
+  }
+}
 const text = (kind: string, sort: string | undefined) =>
   open.kinds.value.find((k) => k.kind === kind)?.sorts.find((s) => s.sort === sort)?.text ?? kind
 </script>
@@ -42,6 +62,11 @@ const text = (kind: string, sort: string | undefined) =>
       Every job asks it: a part that is more than the machines here take says so, and by how much. What is left out is taken as
       usual, and the part says that too.
     </p>
+    <div class="row">
+      <button type="button" class="press tight" @click="takeAway">Save as a file</button>
+      <FilePick label="Bring in a file" accept=".json" tight @pick="bringIn" />
+      <span role="status" class="soft">{{ told }}</span>
+    </div>
     <section id="have">
       <h2>What there is</h2>
       <ChoiceRow
@@ -91,6 +116,12 @@ section {
   scroll-margin-top: 12px;
   display: grid;
   gap: 12px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
 }
 .called::first-letter {
   text-transform: uppercase;
