@@ -57,6 +57,9 @@ func schools(r SchoolsRequest) (SchoolsAnswer, error) {
 	rule := bend.Rule{Method: r.Method, K: r.K, Deduction: r.Deduction, Coupons: r.Coupons}.Prepare(m.Temper)
 	var out SchoolsAnswer
 	for _, s := range bend.Schools {
+		if s == bend.SchoolShop {
+			continue // a calculation knows no shop
+		}
 		row := SchoolAnswer{School: s, Findings: []working.Finding{}}
 		t, err := rule.Take(s, r.InsideRadius, r.Thickness, r.Angle)
 		var fault *working.Fault

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"math"
 	"os"
 	"path/filepath"
 	"reflect"
@@ -9,15 +10,18 @@ import (
 
 	"github.com/chromedp/chromedp"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/demo"
+	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/job"
 )
 
 // The bed is made smaller, in inches: the parts that do not go on it are named, and one of
 // them is split by one press into pieces that do. What was said of the shop can be undone.
 func TestABedMadeSmaller(t *testing.T) {
 	a := startApp(t)
-	job, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
+	truck, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
 	p := open(t, a, 1280, 800)
 	p.goTo("/shop")
 	p.see("None yet: usual ones are taken")
@@ -34,7 +38,7 @@ func TestABedMadeSmaller(t *testing.T) {
 		t.Fatalf("%v %+v", err, w)
 	}
 
-	p.goTo("/jobs/" + job + "/shape/" + tray)
+	p.goTo("/jobs/" + truck + "/shape/" + tray)
 	p.drawn()
 	p.wait("the flag", `document.querySelector('[data-code=past-bed]')?.innerText.includes('Short laser')`)
 	p.press("Where to split it")
@@ -46,7 +50,7 @@ func TestABedMadeSmaller(t *testing.T) {
 	p.press("Split at the line " + name)
 	p.see("Compressor tray, first piece")
 	p.drawn()
-	parts, err := a.jobs.Parts(t.Context(), job)
+	parts, err := a.jobs.Parts(t.Context(), truck)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -81,7 +85,7 @@ func TestABedMadeSmaller(t *testing.T) {
 // Who is there and what each lifts is asked of every part; a minus is refused at its field.
 func TestWhoIsInTheShop(t *testing.T) {
 	a := startApp(t)
-	job, tray := a.demoPart(t, "Sound lorry", "Amplifier shelf")
+	lorry, tray := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	p := open(t, a, 800, 1180)
 	p.goTo("/shop")
 	p.press("Add a person")
@@ -96,7 +100,7 @@ func TestWhoIsInTheShop(t *testing.T) {
 	if err != nil || len(w.People) != 1 || w.People[0].Name != "Ines" || len(w.People[0].Skills) != 1 || w.People[0].Skills[0].Level != "new" {
 		t.Fatalf("%v %+v", err, w)
 	}
-	p.goTo("/jobs/" + job + "/shape/" + tray)
+	p.goTo("/jobs/" + lorry + "/shape/" + tray)
 	p.wait("who cannot lift it", `document.querySelector('[data-code=past-lift]')?.innerText.includes('Ines lifts 1 lb')`)
 }
 
@@ -134,5 +138,61 @@ func TestTheShopAsAFile(t *testing.T) {
 	w, err := a.jobs.Shop(t.Context())
 	if err != nil || !reflect.DeepEqual(w, demo.Shop()) {
 		t.Errorf("%v %+v", err, w)
+	}
+}
+
+// A strip typed on one part's bench counts for every part of its sheet and tool: the blank of
+// another job's part follows it, and the shop says by how much.
+func TestAStripForEveryJob(t *testing.T) {
+	a := startApp(t)
+	first, id := a.demoPart(t, "Orchard truck", "Press foot")
+	foot, err := a.jobs.Part(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	r := foot.Recipe
+	r.Base = sheet.Base{ID: "ear", Length: 120, Width: 80, Flanges: []sheet.Flange{{ID: "f", Edge: sheet.Front, Length: 60, Angle: 90,
+		InsideRadius: 6}}}
+	r.Bend = bend.Rule{School: bend.SchoolShop, Method: bend.MethodAir}
+	second, err := a.jobs.DuplicateJob(t.Context(), first)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var parts []job.Part
+	for _, of := range []string{first, second.ID} {
+		p, err := a.jobs.CreatePart(t.Context(), of, job.PartState{Name: "Ear", Quantity: 1, Recipe: r})
+		if err != nil {
+			t.Fatal(err)
+		}
+		parts = append(parts, p)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + first + "/shape/" + parts[0].ID)
+	p.drawn()
+	p.wait("that the shop has none", `document.querySelector('[data-code=school-silent]')?.innerText.includes('The Shop has no strip of this sheet')`)
+	p.press("Bend allowance")
+	p.press("Type a strip")
+	for label, v := range map[string]string{"Flat": "100", "Leg a, outside": "55", "Leg b, outside": "55.2", "Angle": "90",
+		"Thickness": "6", "Inside R": "6"} {
+		p.set("[aria-label='A new strip']", label, v)
+	}
+	p.press("Write it down in the shop")
+	p.see("It is written down in the shop.")
+	p.wait("the blank of it", `document.querySelector('[data-school=shop]')?.innerText.includes('in use') && !document.querySelector('[data-school=shop] .soft')`)
+	// BD = 55 + 55.2 − 100 = 10.2; 80 + 60 − 10.2.
+	p.wait("by its deduction", `document.querySelector('[data-school=shop]').innerText.includes('129.8')`)
+	p.goTo("/shop")
+	p.wait("the strip", `document.querySelectorAll('[data-strip]').length === 1 && document.querySelector('[data-strips]').innerText.includes('from one strip')`)
+	p.set("[data-strip]", "Leg a, outside", "55.4")
+	p.wait("both blanks to follow", `[...document.querySelectorAll('[data-moved=Ear]')].filter(x => x.innerText.includes('× 129.40 mm, was') && x.innerText.includes('× 129.80 mm.')).length === 2`)
+	for _, q := range parts {
+		now, err := a.jobs.Part(t.Context(), q.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		b, err := made.Build(now.Recipe, made.Options{})
+		if err != nil || math.Abs(b.Outline.Bounds().Max.Y-b.Outline.Bounds().Min.Y-129.4) > 1e-6 {
+			t.Errorf("%v %+v", err, b.Outline.Bounds())
+		}
 	}
 }

@@ -227,7 +227,9 @@ func (s *server) explainPart(c call, in WorkingRequest) (working.Working, error)
 func (s *server) read(c call, in BuildRequest) (sheet.Recipe, made.Options) {
 	opt := made.Options{Until: c.Request.Context(), Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections,
 		Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
-	opt.Machines = s.machines(opt.Until, in.Recipe, in.Unit != brief.UnitMM)
+	w := s.shop(opt.Until)
+	in.Recipe = w.Fill(in.Recipe)
+	opt.Machines = w.For(in.Recipe, in.Unit != brief.UnitMM)
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

@@ -4,8 +4,6 @@ import (
 	"context"
 	"time"
 
-	"warmanvil/core/sheet"
-	"warmanvil/core/sheet/flags"
 	"warmanvil/core/shop"
 	"warmanvil/job"
 )
@@ -13,7 +11,8 @@ import (
 // ShopPage is the shop as it stands.
 type ShopPage struct {
 	DocumentHead
-	State shop.Shop `json:"state"`
+	State  shop.Shop         `json:"state"`
+	Strips []shop.StripsTold `json:"strips" doc:"what its test strips say, sheet by sheet"`
 }
 
 // ShopSince asks what a change of the shop made of the jobs' parts.
@@ -35,7 +34,7 @@ func (s *server) shopRoutes() {
 	documentRoutes(s, documented[shop.Shop, ShopPage]{kind: job.KindShop, path: "/api/v1/shop", name: "Shop", word: "shop",
 		view: func(_ context.Context, d job.Saved) (ShopPage, error) {
 			w, err := job.Body[shop.Shop](d.Body)
-			return ShopPage{headOf(d), w}, err
+			return ShopPage{headOf(d), w, w.Told()}, err
 		}})
 	table := ShopKinds{shop.Kinds()}
 	route(s, operation{method: "GET", path: "/api/v1/shop/kinds", id: "getShopKinds", access: fixed,
@@ -48,9 +47,9 @@ func (s *server) shopRoutes() {
 	})
 }
 
-// machines answers what a part is made on. While the store cannot be reached the shop as it
-// was read last is taken: a part is still drawn then.
-func (s *server) machines(ctx context.Context, r sheet.Recipe, inch bool) flags.Machines {
+// shop answers the shop as it stands. While the store cannot be reached, it is taken as it was
+// read last: a part is still drawn then.
+func (s *server) shop(ctx context.Context) shop.Shop {
 	const wait = 500 * time.Millisecond
 	short, done := context.WithTimeout(ctx, wait)
 	defer done()
@@ -60,5 +59,5 @@ func (s *server) machines(ctx context.Context, r sheet.Recipe, inch bool) flags.
 	} else if last := s.shopRead.Load(); last != nil {
 		w = *last
 	}
-	return w.For(r, inch)
+	return w
 }

@@ -123,7 +123,13 @@ func BareFrames(frames []Frame) []site.Frame {
 
 // Part answers one folded part as it stands.
 func (s *Service) Part(ctx context.Context, id string) (Part, error) {
-	return readOne(ctx, s, id, PartOf)
+	p, err := readOne(ctx, s, id, PartOf)
+	if err != nil {
+		return p, err
+	}
+	w, err := s.Shop(ctx)
+	p.Recipe = w.Fill(p.Recipe)
+	return p, err
 }
 
 // Frame answers one frame as it stands.
@@ -142,7 +148,15 @@ func readOne[T any](ctx context.Context, s *Service, id string, read func(Docume
 
 // Parts lists a job's folded parts that are not put away, oldest first.
 func (s *Service) Parts(ctx context.Context, jobID string) ([]Part, error) {
-	return readAll(ctx, s, jobID, KindSheet, PartOf)
+	list, err := readAll(ctx, s, jobID, KindSheet, PartOf)
+	if err != nil {
+		return list, err
+	}
+	w, err := s.Shop(ctx)
+	for i := range list {
+		list[i].Recipe = w.Fill(list[i].Recipe)
+	}
+	return list, err
 }
 
 // Frames lists a job's frames that are not put away, oldest first.

@@ -11,16 +11,18 @@ import (
 // School is where K comes from.
 type School string
 
-// The four schools, best first.
+// The schools, best first: strips of the part's own, all strips of the shop, chart,
+// standard, typed.
 const (
 	SchoolCoupon   School = "coupon"
+	SchoolShop     School = "shop"
 	SchoolTable    School = "table"
 	SchoolStandard School = "standard"
 	SchoolFixed    School = "fixed"
 )
 
 // Schools lists them in order.
-var Schools = []School{SchoolCoupon, SchoolTable, SchoolStandard, SchoolFixed}
+var Schools = []School{SchoolCoupon, SchoolShop, SchoolTable, SchoolStandard, SchoolFixed}
 
 // Method is how a bend is made; the table of K depends on it.
 type Method string
@@ -62,11 +64,12 @@ func TableK(method Method, temper stock.Temper, insideRadius, thickness float64)
 
 // Rule is the shop's way to K. K or Deduction serve the fixed school.
 type Rule struct {
-	School    School   `json:"school" enum:"coupon,table,standard,fixed" doc:"where K comes from"`
+	School    School   `json:"school" enum:"coupon,shop,table,standard,fixed" doc:"where K comes from"`
 	Method    Method   `json:"method" enum:"air,bottomed,hand,rolled" doc:"how the bends are made"`
 	K         *float64 `json:"k,omitempty" doc:"fixed K, 0 to 1"`
 	Deduction *float64 `json:"deduction,omitempty" doc:"fixed deduction per bend, mm; goes before k"`
 	Coupons   []Coupon `json:"coupons,omitempty" doc:"test strips of this sheet and tool"`
+	Shop      []Coupon `json:"-"` // all strips of this sheet and tool that the shop has, filled in where a part is worked with
 }
 
 // Taken is what one bend takes under one school.
@@ -85,6 +88,8 @@ type Prepared struct {
 	temper  stock.Temper
 	coupons CouponSpread
 	failed  error
+	shop    CouponSpread
+	none    error // why the shop's strips say nothing
 }
 
 // Prepare averages the coupons once. It never fails; a school that cannot
@@ -92,6 +97,9 @@ type Prepared struct {
 func (r Rule) Prepare(temper stock.Temper) Prepared {
 	p := Prepared{Rule: r, temper: temper}
 	p.coupons, p.failed = AverageCoupons(r.Coupons)
+	if p.shop, p.none = AverageCoupons(r.Shop); len(r.Shop) == 0 {
+		p.none = working.Refuse("/bend/school", "The Shop has no strip of this sheet, thickness and tool: bend one, and write it down there.")
+	}
 	return p
 }
 
@@ -118,7 +126,16 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 		fromK(p.coupons.KFactor)
 		w.Method, w.Source = "K from coupons", fmt.Sprintf("mean of %d measured coupon(s), spread %.3f", p.coupons.Count, p.coupons.Spread)
 		w.Assumptions = []string{"the coupons are of this sheet, thickness and tool"}
-		t.Findings = p.couponFits(insideRadius, thickness)
+		t.Findings = fits(p.coupons, p.Rule.Coupons, insideRadius, thickness)
+	case SchoolShop:
+		if p.none != nil {
+			return t, p.none
+		}
+		fromK(p.shop.KFactor)
+		w.Method, w.Source = "K from the shop's coupons", fmt.Sprintf("mean of %d measured coupon(s) of the Shop, spread %.3f", p.shop.Count,
+			p.shop.Spread)
+		w.Assumptions = []string{"the coupons are of this sheet, thickness and tool"}
+		t.Findings = fits(p.shop, p.Rule.Shop, insideRadius, thickness)
 	case SchoolTable:
 		k, err := TableK(p.Rule.Method, p.temper, insideRadius, thickness)
 		if err != nil {
@@ -168,7 +185,7 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 			return t, working.Refuse("/bend/k", "No fixed K or deduction has been typed.")
 		}
 	default:
-		return t, working.Refuse("/bend/school", "School %q is not coupon, table, standard or fixed.", string(school))
+		return t, working.Refuse("/bend/school", "School %q is not coupon, shop, table, standard or fixed.", string(school))
 	}
 	w.Inputs = append(w.Inputs, number("K", "K factor", t.K))
 	w.Result = working.MM("BA", "bend allowance", t.Allowance)
@@ -184,10 +201,10 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 	return t, nil
 }
 
-// couponFits warns when the strips were of another thickness or radius.
-func (p Prepared) couponFits(insideRadius, thickness float64) []working.Finding {
-	out := append([]working.Finding(nil), p.coupons.Findings...)
-	for i, c := range p.Rule.Coupons {
+// fits warns when the strips were of another thickness or radius.
+func fits(mean CouponSpread, strips []Coupon, insideRadius, thickness float64) []working.Finding {
+	out := append([]working.Finding(nil), mean.Findings...)
+	for i, c := range strips {
 		if math.Abs(c.Thickness-thickness) > .05*thickness {
 			out = append(out, working.Finding{Code: "coupon-thickness", Severity: working.Mind, Cause: "Coupon",
 				Reason: fmt.Sprintf("Coupon %d is %.2f mm thick, the part %.2f mm: K does not carry over for certain.", i+1, c.Thickness, thickness)})

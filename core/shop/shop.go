@@ -5,6 +5,7 @@ package shop
 import (
 	"slices"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 )
 
@@ -18,6 +19,7 @@ type Shop struct {
 	Unit     brief.Unit `json:"unit,omitempty" enum:"mm,fraction,decimal" doc:"its machines are said in; mm when left out"`
 	Machines []Machine  `json:"machines,omitempty"`
 	People   []Person   `json:"people,omitempty"`
+	Strips   []Strip    `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
 }
 
 // Where is where a machine stands.
@@ -73,6 +75,17 @@ type Skill struct {
 	ID        string `json:"id"`
 	Operation string `json:"operation" enum:"cutting,bending,drilling"`
 	Level     string `json:"level" enum:"new,practised,sure" doc:"new: a practice coupon comes before the first piece"`
+}
+
+// Strip is a bent test strip: of which sheet, on which tool, when.
+type Strip struct {
+	ID       string        `json:"id"`
+	Material string        `json:"material" doc:"key of the material table"`
+	Tool     bend.ToolKind `json:"tool" enum:"vdie,pan,vice"`
+	Batch    string        `json:"batch,omitempty" doc:"mark or delivery of the sheet"`
+	Date     string        `json:"date,omitempty" doc:"year-month-day"`
+	Left     bool          `json:"left,omitempty" doc:"left out of the mean"`
+	Coupon   bend.Coupon   `json:"coupon"`
 }
 
 // Upgraded answers a shop of an older form in that of today.

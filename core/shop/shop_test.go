@@ -329,12 +329,17 @@ func TestShopsThatCannotBe(t *testing.T) {
 		"/people/0/skills/0/level":     {People: []shop.Person{{ID: "p", Skills: []shop.Skill{{ID: "s", Operation: "bending", Level: "god"}}}}},
 		"/people/0/skills/0/operation": {People: []shop.Person{{ID: "p", Skills: []shop.Skill{{ID: "s", Operation: "sleep", Level: "new"}}}}},
 	} {
-		var f *working.Fault
-		if err := w.Check(); !errors.As(err, &f) || f.Path != at {
-			t.Errorf("%s: %v", at, err)
-		}
+		refusedAt(t, at, w.Check())
 	}
 	if err := (shop.Shop{}).Upgraded().Check(); err != nil {
 		t.Error(err)
+	}
+}
+
+func refusedAt(t *testing.T, at string, err error) {
+	t.Helper()
+	var f *working.Fault
+	if !errors.As(err, &f) || f.Path != at {
+		t.Errorf("%s: %v", at, err)
 	}
 }

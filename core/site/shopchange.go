@@ -5,6 +5,7 @@ import (
 	"reflect"
 	"slices"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet/made"
@@ -19,6 +20,7 @@ type ShopChange struct {
 	Part  string            `json:"part" doc:"id of the part or frame"`
 	Frame bool              `json:"frame,omitempty"`
 	Name  string            `json:"name"`
+	Blank string            `json:"blank,omitempty" doc:"how its blank changed, in words"`
 	New   []working.Finding `json:"new" doc:"said since"`
 	Gone  []working.Finding `json:"gone" doc:"said before, and not any more"`
 }
@@ -29,24 +31,43 @@ func ShopChanges(until context.Context, b brief.Brief, parts []Part, was, now sh
 	out := []ShopChange{}
 	for _, p := range parts {
 		before, after := PartOptions(b, was, p, parts), PartOptions(b, now, p, parts)
-		if until.Err() != nil || reflect.DeepEqual(before.Machines, after.Machines) {
+		old, r := was.Fill(p.Recipe), now.Fill(p.Recipe)
+		if until.Err() != nil || reflect.DeepEqual(before.Machines, after.Machines) && reflect.DeepEqual(old.Bend.Shop, r.Bend.Shop) {
 			continue
 		}
 		before.Until, after.Until = until, until
-		x, err := made.Build(p.Recipe, before)
+		x, err := made.Build(old, before)
 		if err != nil {
 			continue
 		}
-		y, err := made.Build(p.Recipe, after)
+		y, err := made.Build(r, after)
 		if err != nil {
 			continue
 		}
 		c := ShopChange{Part: p.ID, Name: p.Name, New: lacking(y.Findings, x.Findings), Gone: lacking(x.Findings, y.Findings)}
-		if len(c.New)+len(c.Gone) > 0 {
+		if r.Bend.School == bend.SchoolShop {
+			c.Blank = blankMoved(told.Pen{Display: b.Display()}, x, y)
+		}
+		if len(c.New)+len(c.Gone) > 0 || c.Blank != "" {
 			out = append(out, c)
 		}
 	}
 	return out
+}
+
+// blankMoved says how a blank changed; empty when it did not.
+func blankMoved(p told.Pen, was, now made.Part) string {
+	size := func(x made.Part) string {
+		if !x.Whole {
+			return "none"
+		}
+		w, h := x.Outline.Bounds().Size()
+		return p.Display.Fine(w) + " × " + p.Display.Fine(h)
+	}
+	if a, b := size(was), size(now); a != b {
+		return "Blank " + b + ", was " + a + "."
+	}
+	return ""
 }
 
 // ShopFrameChanges answers the frames of a job whose cuts are said otherwise in one shop than

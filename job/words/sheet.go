@@ -14,7 +14,8 @@ var (
 		"inside", "inside", "to the inner apex", "flat", "flat", "to the tangent line")
 	bent = plain(string(bend.MethodAir), "air bent", string(bend.MethodBottomed), "bottomed", string(bend.MethodHand), "folded by hand",
 		string(bend.MethodRolled), "rolled, large radius")
-	schools = hinted(string(bend.SchoolCoupon), "Coupon, measured", "K from a bent strip of the shop's own",
+	schools = hinted(string(bend.SchoolCoupon), "Coupon, measured", "K from bent strips of this part",
+		string(bend.SchoolShop), "The shop's coupons", "K from all strips of this sheet and tool in the Shop",
 		string(bend.SchoolTable), "Chart by R/T", "K by radius over thickness, method and temper",
 		string(bend.SchoolStandard), "Standard, DIN 6935", "K of the standard's formula",
 		string(bend.SchoolFixed), "Fixed by the shop", "one K for all")

@@ -10267,7 +10267,7 @@ export interface components {
              * @description where K comes from
              * @enum {string}
              */
-            school: "coupon" | "table" | "standard" | "fixed";
+            school: "coupon" | "shop" | "table" | "standard" | "fixed";
         };
         RulesTold: {
             /** @description what changed, in words */
@@ -10738,6 +10738,8 @@ export interface components {
              * @description version of this form, 1
              */
             schema: number;
+            /** @description test strips that were bent, of every job */
+            strips?: components["schemas"]["Strip"][];
             /**
              * @description its machines are said in; mm when left out
              * @enum {string}
@@ -10745,6 +10747,8 @@ export interface components {
             unit?: "mm" | "fraction" | "decimal";
         };
         ShopChange: {
+            /** @description how its blank changed, in words */
+            blank?: string;
             frame?: boolean;
             /** @description said before, and not any more */
             gone: components["schemas"]["Finding"][];
@@ -10784,6 +10788,8 @@ export interface components {
              */
             revision: number;
             state: components["schemas"]["Shop"];
+            /** @description what its test strips say, sheet by sheet */
+            strips: components["schemas"]["StripsTold"][];
             summary: string;
             /** Format: date-time */
             updated: string;
@@ -11187,6 +11193,45 @@ export interface components {
             margin?: number;
             /** @enum {string} */
             school: "allowable" | "factored" | "g-case";
+        };
+        Strip: {
+            /** @description mark or delivery of the sheet */
+            batch?: string;
+            coupon: components["schemas"]["Coupon"];
+            /** @description year-month-day */
+            date?: string;
+            id: string;
+            /** @description left out of the mean */
+            left?: boolean;
+            /** @description key of the material table */
+            material: string;
+            /** @enum {string} */
+            tool: "vdie" | "pan" | "vice";
+        };
+        StripsTold: {
+            /** Format: int64 */
+            count: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mean
+             */
+            k: number;
+            material: string;
+            says: string;
+            /**
+             * Format: double
+             * @description standard deviation of K; 0 for one
+             */
+            spread: number;
+            /** @description the thickness as the shop writes it */
+            thick: string;
+            /**
+             * Format: double
+             * @description mm, of the first of them
+             */
+            thickness: number;
+            tool: string;
         };
         StudInput: {
             /**

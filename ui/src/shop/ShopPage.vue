@@ -13,6 +13,7 @@ import MachineCard from './MachineCard.vue'
 import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
 import ShopEffects from './ShopEffects.vue'
+import StripList from './StripList.vue'
 import { useShop } from './useShop'
 
 const open = useShop()
@@ -27,6 +28,7 @@ const sections = computed(() => [
   { id: 'have', name: 'What there is' },
   { id: 'machines', name: 'Machines', says: shop.value?.machines?.length || '' },
   { id: 'people', name: 'People', says: shop.value?.people?.length || '' },
+  { id: 'strips', name: 'Test strips', says: shop.value?.strips?.length || '' },
   { id: 'moved', name: 'What changed' },
 ])
 const told = ref('')
@@ -95,6 +97,14 @@ const text = (kind: string, sort: string | undefined) =>
     <section id="people">
       <h2>People</h2>
       <PeopleList :open="open" />
+    </section>
+    <section id="strips">
+      <h2>Test strips</h2>
+      <p>
+        Parts whose school is <i>the shop's coupons</i> take their K from all strips of their sheet and tool; the blank of every
+        such part changes with them.
+      </p>
+      <StripList :open="open" />
     </section>
     <section id="moved">
       <h2>What changed</h2>

@@ -3,8 +3,11 @@
 import FieldGrid from '@/kit/FieldGrid.vue'
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import type { Coupon } from '@/api/client'
+import { type Coupon, words } from '@/api/client'
+import { newId } from '@/api/ids'
 import { wordOf, wordsOf } from '@/api/words'
+import { alter } from '@/documents/alter'
+import { couponFields } from '@/shop/coupon'
 import CardList from '@/kit/CardList.vue'
 import IconPress from '@/kit/IconPress.vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
@@ -28,20 +31,34 @@ function startCoupon() {
   const r = part.value.recipe.value!
   const insideRadius = part.value.built.value!.bendLines[0]?.insideRadius ?? r.thickness
   typing.value = { angle: 90, thickness: r.thickness, insideRadius }
+  const bends = part.value.built.value!.bendLines
+  const { min, max } = part.value.built.value!.bounds
+  if (bends.length === 1 && bends[0]!.axis !== 'slanted') {
+    typing.value.flat = bends[0]!.axis === 'x' ? max.x - min.x : max.y - min.y
+    typing.value.angle = bends[0]!.angle
+  }
 }
 const whole = computed(() => fields.every((f) => typing.value?.[f.key]))
 function keepCoupon() {
   set('/coupons', [...(rule.value.coupons ?? []), typing.value as Coupon])
   typing.value = undefined
 }
-const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] = [
-  { key: 'flat', label: 'Flat', kind: 'length' },
-  { key: 'legA', label: 'Leg a, outside', kind: 'length' },
-  { key: 'legB', label: 'Leg b, outside', kind: 'length' },
-  { key: 'angle', label: 'Angle', kind: 'angle' },
-  { key: 'thickness', label: 'Thickness', kind: 'length' },
-  { key: 'insideRadius', label: 'Inside R', kind: 'length' },
-]
+const fields = couponFields
+const said = ref('')
+/** Writes a strip down for every job: the part is built anew with what the shop has then. */
+async function keepInShop() {
+  const r = part.value.recipe.value!
+  const strip = { id: newId(), material: r.material, tool: r.tool.kind, coupon: typing.value as Coupon }
+  said.value = ''
+  try {
+    await alter('shop', 'shop', (w) => ({ ...w, strips: [...(w.strips ?? []), strip] }))
+    typing.value = undefined
+    void part.value.build()
+    said.value = 'It is written down in the shop.'
+  } catch (e) {
+    said.value = words(e)
+  }
+}
 </script>
 
 <template>
@@ -111,6 +128,27 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
         Use K instead
       </button>
     </FieldGrid>
+    <template v-if="rule.school === 'shop'">
+      <p class="soft small">
+        All strips of this sheet and tool in <RouterLink to="/shop">the shop</RouterLink> count, of every job. The first good bend
+        is one too: its flat before, both legs to the outside apex and the angle after.
+      </p>
+      <FieldGrid v-if="typing" :min="118" keep low role="group" aria-label="A new strip">
+        <ValueField
+          v-for="f in fields"
+          :key="f.key"
+          :label="f.label"
+          :kind="f.kind"
+          :model-value="typing[f.key] ?? null"
+          :lengths="bench.style()"
+          @update:model-value="(v) => (typing = { ...typing, [f.key]: v })"
+        />
+        <button type="button" class="press main" :disabled="!whole" @click="keepInShop">Write it down in the shop</button>
+        <IconPress :icon="Trash2" name="Remove the new strip" @click="typing = undefined" />
+      </FieldGrid>
+      <button v-else type="button" class="press" @click="startCoupon"><Plus :size="18" aria-hidden="true" />Type a strip</button>
+      <p role="status">{{ said }}</p>
+    </template>
     <template v-if="rule.school === 'coupon'">
       <p class="soft small">
         Bend a strip of the same sheet on the same tool. Measure it flat before, and both legs to the outside apex after.
@@ -161,6 +199,7 @@ const fields: { key: keyof Coupon; label: string; kind: 'length' | 'angle' }[] =
   justify-items: start;
 }
 .panel > [role='region'],
+.panel > [role='group'],
 .coupons {
   width: 100%;
 }
