@@ -63,3 +63,24 @@ func TestWhatAChangeOfTheShopMoves(t *testing.T) {
 		t.Errorf("nothing was changed: %+v", moved)
 	}
 }
+
+// What a bed made smaller does to thirty jobs of the demo's parts.
+func BenchmarkShopMoved(b *testing.B) {
+	s, _ := remembering()
+	for range 10 {
+		if err := s.LoadDemo(ctx); err != nil {
+			b.Fatal(err)
+		}
+	}
+	small := shop.Shop{Machines: []shop.Machine{{ID: "m", Kind: shop.Table, Sort: "laser", Limits: map[string]float64{"long": 300, "wide": 300}},
+		{ID: "s", Kind: shop.Saw, Sort: "chop", Limits: map[string]float64{"wide": 30, "high": 30}}}}
+	if _, err := Save(ctx, s, KindShop, "", On{}, small); err != nil {
+		b.Fatal(err)
+	}
+	for b.Loop() {
+		moved, err := s.ShopMoved(ctx, 0)
+		if err != nil || len(moved) == 0 {
+			b.Fatal(err, len(moved))
+		}
+	}
+}

@@ -119,23 +119,18 @@ func (p Prepared) Take(school School, insideRadius, thickness, angle float64) (T
 		t.K, t.Allowance = k, Allowance(insideRadius, thickness, k, angle)
 	}
 	switch school {
-	case SchoolCoupon:
-		if p.failed != nil {
-			return t, p.failed
+	case SchoolCoupon, SchoolShop:
+		mean, strips, failed, of := p.coupons, p.Rule.Coupons, p.failed, ""
+		if school == SchoolShop {
+			mean, strips, failed, of = p.shop, p.Rule.Shop, p.none, " of the Shop"
 		}
-		fromK(p.coupons.KFactor)
-		w.Method, w.Source = "K from coupons", fmt.Sprintf("mean of %d measured coupon(s), spread %.3f", p.coupons.Count, p.coupons.Spread)
-		w.Assumptions = []string{"the coupons are of this sheet, thickness and tool"}
-		t.Findings = fits(p.coupons, p.Rule.Coupons, insideRadius, thickness)
-	case SchoolShop:
-		if p.none != nil {
-			return t, p.none
+		if failed != nil {
+			return t, failed
 		}
-		fromK(p.shop.KFactor)
-		w.Method, w.Source = "K from the shop's coupons", fmt.Sprintf("mean of %d measured coupon(s) of the Shop, spread %.3f", p.shop.Count,
-			p.shop.Spread)
+		fromK(mean.KFactor)
+		w.Method, w.Source = "K from coupons", fmt.Sprintf("mean of %d measured coupon(s)%s, spread %.3f", mean.Count, of, mean.Spread)
 		w.Assumptions = []string{"the coupons are of this sheet, thickness and tool"}
-		t.Findings = fits(p.shop, p.Rule.Shop, insideRadius, thickness)
+		t.Findings = fits(mean, strips, insideRadius, thickness)
 	case SchoolTable:
 		k, err := TableK(p.Rule.Method, p.temper, insideRadius, thickness)
 		if err != nil {

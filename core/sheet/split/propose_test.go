@@ -147,3 +147,18 @@ func TestSeamsNameTheirBolts(t *testing.T) {
 		}
 	}
 }
+
+// A deck with long flanges and forty holes: every place along both ways, and its bends.
+func BenchmarkPropose(b *testing.B) {
+	r := plates.Plate(3400, 900)
+	f, g := plates.Flange("f", sheet.Front, 50, 90), plates.Flange("g", sheet.Back, 50, 90)
+	r.Base.Flanges = []sheet.Flange{f, g}
+	h := plates.Round("h", sheet.Left, 150, sheet.Front, 120, 9)
+	h.Pattern = &sheet.Pattern{Kind: sheet.GridPattern, Columns: 10, Rows: 4, PitchX: 330, PitchY: 200}
+	r.Base.Holes = []sheet.Hole{h}
+	for b.Loop() {
+		if _, err := split.Propose(r, split.Usual(false), made.Options{Machines: usual, Lift: 25}); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
