@@ -19,7 +19,6 @@ import (
 
 	"warmanvil/account"
 	"warmanvil/calc"
-	"warmanvil/core/shop"
 	"warmanvil/core/site"
 	"warmanvil/daily"
 	"warmanvil/job"
@@ -58,7 +57,7 @@ type server struct {
 	waits     *lru.Cache[string, site.Waits]  // by job and standing
 	lines     map[work]*line
 	known     known
-	shopRead  atomic.Pointer[shop.Shop] // as it was read last
+	shopRead  atomic.Pointer[shopAt] // as it was read or saved last
 	cross     *http.CrossOriginProtection
 	byAddress *limiter // tries to get in
 	guesses   *guesses

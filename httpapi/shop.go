@@ -34,6 +34,9 @@ func (s *server) shopRoutes() {
 	documentRoutes(s, documented[shop.Shop, ShopPage]{kind: job.KindShop, path: "/api/v1/shop", name: "Shop", word: "shop",
 		view: func(_ context.Context, d job.Saved) (ShopPage, error) {
 			w, err := job.Body[shop.Shop](d.Body)
+			if err == nil {
+				s.shopRead.Store(&shopAt{w, time.Now()})
+			}
 			return ShopPage{headOf(d), w, w.Told()}, err
 		}})
 	table := ShopKinds{shop.Kinds()}
@@ -47,17 +50,27 @@ func (s *server) shopRoutes() {
 	})
 }
 
-// shop answers the shop as it stands. While the store cannot be reached, it is taken as it was
-// read last: a part is still drawn then.
+// shopAt is the shop and when it was read.
+type shopAt struct {
+	shop.Shop
+	at time.Time
+}
+
+// shop answers the shop as it stands, to within a moment of what another server keeps. While
+// the store cannot be reached, it is taken as it was read last: a part is still drawn then.
 func (s *server) shop(ctx context.Context) shop.Shop {
-	const wait = 500 * time.Millisecond
+	const wait, moment = 500 * time.Millisecond, time.Second
+	last := s.shopRead.Load()
+	if last != nil && time.Since(last.at) < moment {
+		return last.Shop
+	}
 	short, done := context.WithTimeout(ctx, wait)
 	defer done()
 	w, err := s.jobs.Shop(short)
 	if err == nil {
-		s.shopRead.Store(&w)
-	} else if last := s.shopRead.Load(); last != nil {
-		w = *last
+		s.shopRead.Store(&shopAt{w, time.Now()})
+	} else if last != nil {
+		w = last.Shop
 	}
 	return w
 }

@@ -45,6 +45,27 @@ function strokes(part: Part, view: View, dims: Dimension[]): Stroke[] {
   return [...outline, ...part.bendLines.map((l): Stroke => [l.from, l.to]), ...sizes].map(([a, b]) => [view.at(a), view.at(b)])
 }
 
+/** Lines by the squares of the screen they pass, so that a box is held against few of them. */
+function spread(lines: Stroke[]): (r: Rect) => boolean {
+  const square = 40
+  const at = new Map<string, Stroke[]>()
+  const cells = (x0: number, y0: number, x1: number, y1: number) => {
+    const out: string[] = []
+    for (let x = Math.floor(x0 / square); x <= Math.floor(x1 / square); x++)
+      for (let y = Math.floor(y0 / square); y <= Math.floor(y1 / square); y++) out.push(`${x} ${y}`)
+    return out
+  }
+  for (const s of lines) {
+    const [a, b] = s
+    for (const c of cells(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y))) {
+      const list = at.get(c)
+      if (list) list.push(s)
+      else at.set(c, [s])
+    }
+  }
+  return (r) => cells(r.x, r.y, r.x + r.w, r.y + r.h).some((c) => at.get(c)?.some((s) => runsThrough(s, r)))
+}
+
 /** The place that lies over others least, of one that must stand somewhere. */
 function leastOver(places: Rect[], taken: Rect[]): Rect | undefined {
   const over = (r: Rect) =>
@@ -66,11 +87,12 @@ function leastOver(places: Rect[], taken: Rect[]): Rect | undefined {
 
 export function placeAll(wishes: Wish[], taken: Rect[], board: Rect, drawn: Stroke[] = []): Map<string, Rect> {
   const out = new Map<string, Rect>()
+  const crossed = spread(drawn)
   const inside = (r: Rect) => r.x >= board.x && r.y >= board.y && r.x + r.w <= board.x + board.w && r.y + r.h <= board.y + board.h
   for (const w of wishes) {
     const within = w.places.filter(inside)
     const spot =
-      within.find((r) => !taken.some((t) => meets(r, t)) && !(w.bare && drawn.some((s) => runsThrough(s, r)))) ??
+      within.find((r) => !taken.some((t) => meets(r, t)) && !(w.bare && crossed(r))) ??
       (w.must ? leastOver(within.length ? within : w.places, taken) : undefined)
     if (!spot) continue
     taken.push(spot)
