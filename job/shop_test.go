@@ -72,7 +72,8 @@ func BenchmarkShopMoved(b *testing.B) {
 			b.Fatal(err)
 		}
 	}
-	small := shop.Shop{Machines: []shop.Machine{{ID: "m", Kind: shop.Table, Sort: "laser", Limits: map[string]float64{"long": 300, "wide": 300}},
+	small := shop.Shop{Machines: []shop.Machine{{ID: "m", Kind: shop.Table, Sort: "laser", Limits: map[string]float64{"long": 300,
+		"wide": 300}},
 		{ID: "s", Kind: shop.Saw, Sort: "chop", Limits: map[string]float64{"wide": 30, "high": 30}}}}
 	if _, err := Save(ctx, s, KindShop, "", On{}, small); err != nil {
 		b.Fatal(err)
