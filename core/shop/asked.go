@@ -37,7 +37,7 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		inch = s.Inches() // usual machines of such a shop
 	}
 	metal := family(r.Material)
-	out := flags.Machines{Lifter: s.lifter()}
+	out := flags.Machines{Lifter: s.Lifter()}
 	of := func(m Machine) flags.Machine {
 		f := flags.Machine{Name: m.Called(), Where: m.stands(), Named: true, Said: true}
 		limit := func(key string) (v float64) {
@@ -47,6 +47,7 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		}
 		f.Long, f.Wide, f.Thick = limit("long"), limit("wide"), limit(metal)
 		f.Force, f.PerLength, f.Angle = limit("force"), limit("line"), limit("angle")
+		f.Bow, f.BowSaid = m.Limit("bow", inch)
 		_, f.Sure[0] = m.Limits["force"]
 		_, f.Sure[1] = m.Limits["line"]
 		return f
@@ -136,8 +137,8 @@ func (m Machine) stands() string {
 	return where
 }
 
-// lifter answers who of those there lifts most; nobody where none said.
-func (s Shop) lifter() (best flags.Lifter) {
+// Lifter answers who of those there lifts most; nobody where none said.
+func (s Shop) Lifter() (best flags.Lifter) {
 	for _, p := range s.People {
 		if !p.Away && p.Lift != nil && *p.Lift > best.Kilos {
 			best = flags.Lifter{Name: p.Name, Kilos: *p.Lift}

@@ -85,6 +85,9 @@ func (m Machine) check(at string, ids map[string]bool) error {
 		if i < 0 {
 			return working.Refuse(at+"/limits/"+key, "A %s has no limit called %q.", k.Text, key)
 		}
+		if key == "bow" && v == 0 {
+			continue // a beam that is crowned
+		}
 		if err := working.Above(at+"/limits/"+key, k.Limits[i].Text, v, 0, greatest[k.Limits[i].Quantity],
 			unitOf(k.Limits[i].Quantity)); err != nil {
 			return err

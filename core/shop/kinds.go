@@ -121,9 +121,11 @@ var table = []KindOf{
 		cutter("punch", "punch press", [3]float64{4, 3, 4}, [3]float64{.1875, .125, .1875}, "die clearance for the sheet", "strippers"),
 	}, eyes + "Fumes and glare: extraction and a screen. Slats and fresh edges cut: gloves when it stands still.", true},
 	{Brake, "Brake", with([]LimitOf{long, {"force", "Force in all", "force", byPractice},
-		{"line", "Force on each length", "rate", byPractice}, {"angle", "Turns a bend up to", "angle", byPractice}}, metal...), []SortOf{
-		{"press", "press brake", thick(6, 5, 8, "long", 3000, "force", 100*tonne, "line", 100*tonne/1000, "angle", 150),
-			thick(.25*in, .1875*in, .3125*in, "long", 10*ft, "force", 110*shortTon, "line", 110*shortTon/1000, "angle", 150),
+		{"line", "Force on each length", "rate", byPractice},
+		{"bow", "Beam gives in its middle at full force", "length", "practice: about a tenth of a millimetre a metre, where it is not " +
+			"crowned"}, {"angle", "Turns a bend up to", "angle", byPractice}}, metal...), []SortOf{
+		{"press", "press brake", thick(6, 5, 8, "long", 3000, "force", 100*tonne, "line", 100*tonne/1000, "bow", .3, "angle", 150),
+			thick(.25*in, .1875*in, .3125*in, "long", 10*ft, "force", 110*shortTon, "line", 110*shortTon/1000, "bow", .012*in, "angle", 150),
 			[]string{"punch and die for the sheet", "back stop set", "light guard tried", "second person for long sheets"}},
 		{"pan", "box-and-pan brake", thick(1.5, 1.2, 2, "long", 1250, "angle", 135),
 			thick(.0598*in, .048*in, .08*in, "long", 4*ft, "angle", 135), []string{"fingers set for the inside", "clamp set for the sheet"}},

@@ -343,3 +343,29 @@ func refusedAt(t *testing.T, at string, err error) {
 		t.Errorf("%s: %v", at, err)
 	}
 }
+
+// A press of 3 m that gives 1.2 mm at 1 MN bends 2.9 m of 5 mm over V 40: by hand
+// F = 1.42·360·25·2900/40 = 926 550 N; it stays behind its ends in the middle, and a crowned
+// one does not.
+func TestBowOfALongBend(t *testing.T) {
+	r := plate(2900, 300)
+	r.Thickness, r.Tool.Opening = 5, 40
+	f := plates.Flange("f", sheet.Front, 80, 90)
+	f.InsideRadius = 7.5
+	r.Base.Flanges = []sheet.Flange{f}
+	soft := press("p", 3000, 2e6, 800)
+	soft.Limits["bow"] = 2.4
+	y := flags.Bow(2900, 926_550, 3000, 2e6, 2.4)
+	got := said(t, shop.Shop{Machines: []shop.Machine{soft}}, r, false)["bow"]
+	if got.Severity != working.Mind || got.Working == nil || math.Abs(got.Working.Result.Value-flags.Behind(y, 40, 90)) > 1e-9 ||
+		!strings.Contains(got.Reason, "the beam of Press p gives") {
+		t.Errorf("%+v, %g mm", got, y)
+	}
+	soft.Limits["bow"] = 0
+	if err := (shop.Shop{Machines: []shop.Machine{soft}}).Check(); err != nil {
+		t.Error(err)
+	}
+	if f, is := said(t, shop.Shop{Machines: []shop.Machine{soft}}, r, false)["bow"]; is {
+		t.Errorf("crowned: %+v", f)
+	}
+}

@@ -87,7 +87,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 			}
 		}
 	}
-	out.Hold = frameHeld(p, held, b, built.Mass)
+	out.Hold = frameHeld(p, held, b, w, built.Mass)
 	out.Hold.Beside = besideFrame(b, d, loads)
 	out.Hold.Verdict = brief.With(held.Verdict, out.Hold.Beside)
 	splices(d, built, held, &out)
@@ -131,7 +131,7 @@ func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
 	return t
 }
 
-func frameHeld(p told.Pen, h held.Held, b brief.Brief, mass float64) FrameHeld {
+func frameHeld(p told.Pen, h held.Held, b brief.Brief, w shop.Shop, mass float64) FrameHeld {
 	h.Why = p.Spoken(h.Why)
 	t := FrameHeld{Held: h, Most: movedTold(p, h.Moves.Most), Stands: []StandsTold{}, Hertz: []string{}}
 	if h.Moves.Limit > 0 {
@@ -181,14 +181,23 @@ func frameHeld(p told.Pen, h held.Held, b brief.Brief, mass float64) FrameHeld {
 	if t.Moves.Work != nil {
 		t.Moves.Work = p.Explain(*t.Moves.Work)
 	}
-	if l := b.Limits.Lift; l != nil && l.Value > 0 {
-		t.Lift = fmt.Sprintf("%s: one person lifts it", p.Kilos(mass))
-		if mass > l.Value {
-			t.Lift = fmt.Sprintf("%s, and one person lifts %s: lift it with %.0f, or by hoist", p.Kilos(mass),
-				p.Kilos(l.Value), math.Ceil(mass/l.Value))
+	if one, who := lifts(b, w); one > 0 {
+		t.Lift = fmt.Sprintf("%s: %s lifts it", p.Kilos(mass), who)
+		if mass > one {
+			t.Lift = fmt.Sprintf("%s, and %s lifts %s: lift it with %.0f, or by hoist", p.Kilos(mass), who, p.Kilos(one), math.Ceil(mass/one))
 		}
 	}
 	return t
+}
+
+// lifts answers what one person lifts, kg, by the brief, else who lifts most in the shop; 0
+// where neither says.
+func lifts(b brief.Brief, w shop.Shop) (kilos float64, who string) {
+	if l := b.Limits.Lift; l != nil && l.Value > 0 {
+		return l.Value, "one person"
+	}
+	l := w.Lifter()
+	return l.Kilos, l.Name
 }
 
 // besideFrame answers what a frame's checks leave out, by the rules of brackets.

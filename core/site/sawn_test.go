@@ -69,3 +69,22 @@ func TestFramesAreAskedOfTheSaw(t *testing.T) {
 		t.Errorf("%+v", got)
 	}
 }
+
+// Who lifts a frame is said by the brief; where it does not, who lifts most in the shop.
+func TestWhoLiftsAFrame(t *testing.T) {
+	b := brief.Brief{Name: "x", Unit: brief.UnitMM, Grain: 1}.Upgraded()
+	f := Frame{ID: "f", Name: "Corner", Doc: mitred(), Quantity: 1}
+	eight := 8.
+	w := shop.Shop{People: []shop.Person{{ID: "p", Name: "Mara", Lift: &eight}}}
+	lift := func(b brief.Brief, w shop.Shop) string { return Site{Brief: b, Shop: w}.Framed(f).Told().Hold.Lift }
+	if got := lift(b, shop.Shop{}); got != "" {
+		t.Errorf("nobody said: %q", got)
+	}
+	if got := lift(b, w); !strings.Contains(got, "and Mara lifts 8 kg: lift it with ") {
+		t.Errorf("%q", got)
+	}
+	b.Limits.Lift = &brief.Given{Value: 100}
+	if got := lift(b, w); !strings.HasSuffix(got, ": one person lifts it") {
+		t.Errorf("%q", got)
+	}
+}

@@ -38,6 +38,8 @@ type Machine struct {
 	PerLength float64 // N/mm of bend
 	Sure      [2]bool // that its force, and its force on each length, were said
 	Angle     float64 // degrees a bend may turn
+	Bow       float64 // mm the middle of its beam gives at full force over its whole length
+	BowSaid   bool
 }
 
 // Lifter is who lifts it alone.
@@ -254,6 +256,7 @@ func (b *flagger) checkBrakes(p *lay.Panel) {
 		if why != "" {
 			continue
 		}
+		b.checkBow(p, m, force, opening)
 		at := len(b.Findings)
 		switch {
 		case used > mindForce:
