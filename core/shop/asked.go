@@ -55,13 +55,22 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 	out.Tables = s.taken(Table, []string{r.Process}, of, &out.Away)
 	if len(out.Tables) == 0 && len(out.Away) == 0 {
 		out.Tables = []flags.Machine{usualTable(r.Process, inch, of)}
+		if len(s.Machines) > 0 && r.Process != "hand" {
+			out.Unnamed = append(out.Unnamed, Table.table().sort(r.Process).Text)
+		}
 	}
 	sorts, away := brakes[r.Tool.Kind], len(out.Away)
+	if len(r.Base.Flanges) == 0 {
+		sorts = nil // nothing is bent
+	}
 	out.Brakes = s.taken(Brake, sorts, of, &out.Away)
 	if len(out.Brakes) == 0 && len(out.Away) == away && len(sorts) > 0 {
 		m := of(Machine{Kind: Brake, Sort: sorts[0]})
 		m.Name, m.Named = "a usual "+Brake.table().sort(sorts[0]).Text, false
 		out.Brakes = []flags.Machine{m}
+		if len(s.Machines) > 0 {
+			out.Unnamed = append(out.Unnamed, Brake.table().sort(sorts[0]).Text)
+		}
 	}
 	for _, m := range s.there(Lift, func(Machine) bool { return true }) {
 		if v, said := m.Limit("mass", inch); said { // what carries no plate lifts nothing

@@ -104,6 +104,14 @@ func TestWhichMachineTakesIt(t *testing.T) {
 	if f := got["machine-away"]; f.Severity != working.Mind || !strings.Contains(f.Reason, "is not there now") {
 		t.Errorf("all are away: %+v", got)
 	}
+	bent := plate(600, 300)
+	f2 := plates.Flange("f", sheet.Front, 60, 90)
+	f2.InsideRadius = 4.5
+	bent.Base.Flanges = []sheet.Flange{f2}
+	if f := said(t, shop.Shop{Machines: []shop.Machine{small}}, bent, false)["machine-unnamed"]; f.Severity != working.Note ||
+		!strings.Contains(f.Reason, "names no press brake") {
+		t.Errorf("a shop with a laser alone: %+v", f)
+	}
 	thick := plate(1200, 600)
 	thick.Thickness, thick.Material = 8, "stainless-304"
 	if f := said(t, shop.Shop{Machines: []shop.Machine{small}}, thick, false)["past-cut"]; !strings.Contains(f.Reason,

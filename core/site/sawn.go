@@ -23,6 +23,10 @@ func sawn(p told.Pen, w shop.Shop, built *shape.Built, inch bool) (out []working
 		}
 		return out
 	}
+	if len(built.Pieces) > 0 && !saws[0].Named && len(w.Machines) > 0 {
+		out = append(out, working.Finding{Code: "saw-unnamed", Severity: working.Note, Cause: "Saw",
+			Reason: "The Shop names no saw: a usual one is taken."})
+	}
 	seen := map[string]bool{}
 	for _, x := range built.Pieces {
 		run := runOf(built, x.ID)

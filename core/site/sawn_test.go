@@ -64,6 +64,10 @@ func TestFramesAreAskedOfTheSaw(t *testing.T) {
 	if again := ShopFrameChanges(b, vehicle.Survey{}, []Frame{f}, chop, chop); len(again) > 0 {
 		t.Errorf("%+v", again)
 	}
+	other := shop.Shop{Machines: []shop.Machine{{ID: "l", Kind: shop.Table, Sort: "laser"}}}
+	if got = saws(other, b); len(got) != 1 || got[0].Code != "saw-unnamed" || got[0].Severity != working.Note {
+		t.Errorf("a shop without a saw: %+v", got)
+	}
 	chop.Machines[0].Away = true
 	if got = saws(chop, b); len(got) != 1 || got[0].Code != "saw-away" {
 		t.Errorf("%+v", got)
@@ -80,7 +84,7 @@ func TestWhoLiftsAFrame(t *testing.T) {
 	if got := lift(b, shop.Shop{}); got != "" {
 		t.Errorf("nobody said: %q", got)
 	}
-	if got := lift(b, w); !strings.Contains(got, "and Mara lifts 8 kg: lift it with ") {
+	if got := lift(b, w); !strings.Contains(got, "and Mara lifts 8.00 kg: lift it with ") {
 		t.Errorf("%q", got)
 	}
 	b.Limits.Lift = &brief.Given{Value: 100}

@@ -22,6 +22,7 @@ type Machines struct {
 	Gear    []Lifter // lifting gear that is there, weakest first
 	Untried []string // operations nobody there is practised at: cutting, bending, drilling
 	Away    []string // machines it would be made on that are not there now, and why
+	Unnamed []string // sorts of machine it is made on that the Shop, which names others, does not name
 }
 
 // Machine is a table a blank lies on, or a brake: what it takes of this part's metal. 0 is
@@ -128,6 +129,10 @@ func (b *flagger) checkMachines() {
 	whole := &lay.Panel{ID: "sheet", Name: "Sheet"}
 	for _, away := range b.Machines.Away {
 		b.Mind("machine-away", "Machines", whole, away+" Nothing else of its sort is in the Shop: what it takes was not asked.")
+	}
+	for _, sort := range b.Machines.Unnamed {
+		b.Note("machine-unnamed", "Machines", whole, "The Shop names no "+sort+": a usual one is taken. Say whose it is, or make the "+
+			"part another way.")
 	}
 	for _, o := range b.Machines.Untried {
 		if b.needs(o) {
