@@ -196,3 +196,38 @@ func TestAStripForEveryJob(t *testing.T) {
 		}
 	}
 }
+
+// Drills and taps that are named are asked of the holes that are drilled; the next larger one
+// is a fix.
+func TestDrillsAtHand(t *testing.T) {
+	a := startApp(t)
+	truck, id := a.demoPart(t, "Orchard truck", "Press foot")
+	foot, err := a.jobs.Part(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	r := foot.Recipe
+	r.Base = sheet.Base{ID: "plate", Length: 120, Width: 80, Holes: []sheet.Hole{{ID: "h", Name: "Pivot", Kind: sheet.RoundHole, Diameter: 8.7,
+		Made: sheet.MadeDrilled, X: sheet.Offset{Edge: sheet.Left, Distance: 40}, Y: sheet.Offset{Edge: sheet.Front, Distance: 40}}}}
+	plate, err := a.jobs.CreatePart(t.Context(), truck, job.PartState{Name: "Pivot plate", Quantity: 1, Recipe: r})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/shop")
+	p.press("Add a set of tools")
+	p.wait("a box of drills", `document.querySelector('[data-tools=drill]')`)
+	p.set("[data-tools=drill]", "To", "10")
+	p.wait("the plate to be named", `document.querySelector('[data-moved="Pivot plate"]')?.innerText.includes('its next are 8.5 mm and 9 mm')`)
+	p.press("Add a set of tools")
+	p.wait("another", `document.querySelectorAll('[data-tools]').length === 2`)
+	p.goTo("/jobs/" + truck + "/shape/" + plate.ID)
+	p.drawn()
+	p.press("Drill it 9 mm")
+	p.wait("it to be mended", `!document.querySelector('[data-code=drill-missing]')`)
+	p.saved()
+	now, err := a.jobs.Part(t.Context(), plate.ID)
+	if err != nil || now.Recipe.Base.Holes[0].Diameter != 9 {
+		t.Errorf("%v %+v", err, now.Recipe.Base.Holes)
+	}
+}

@@ -21,7 +21,7 @@ var allowed = map[string][]string{
 	"core/solid":           {"core/profile"},
 	"core/sheet":           {"core/quantity", "core/working", "core/profile", "core/stock", "core/bend", "core/solid"},
 	"core/sheet/lay":       {"core/quantity", "core/working", "core/profile", "core/stock", "core/bend", "core/solid", "core/sheet"},
-	"core/sheet/flags":     {"core/quantity", "core/working", "core/profile", "core/bend", "core/solid", "core/sheet", "core/sheet/lay"},
+	"core/sheet/flags":     {"core/quantity", "core/working", "core/profile", "core/stock", "core/bend", "core/solid", "core/sheet", "core/sheet/lay"},
 	"core/sheet/made":      {"core/quantity", "core/working", "core/profile", "core/bend", "core/solid", "core/sheet", "core/sheet/lay", "core/sheet/flags"},
 	"core/sheet/starters":  {"core/quantity", "core/working", "core/profile", "core/stock", "core/bend", "core/sheet"},
 	"core/sheet/split":     {"core/quantity", "core/working", "core/profile", "core/sheet", "core/sheet/lay", "core/sheet/made"},

@@ -43,7 +43,7 @@ func (s Shop) Saws(inch bool) (out []SawSaid) {
 	}
 	if len(out) == 0 && !away {
 		m := of(Machine{Kind: Saw, Sort: "band"})
-		m.Name, m.Named = "a usual band saw", false
+		m.Name, m.Named, m.Angle = "a usual band saw", false, 0 // a frame asks a usual saw's angle itself
 		out = append(out, m)
 	}
 	return out

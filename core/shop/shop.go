@@ -19,6 +19,7 @@ type Shop struct {
 	Unit     brief.Unit `json:"unit,omitempty" enum:"mm,fraction,decimal" doc:"its machines are said in; mm when left out"`
 	Machines []Machine  `json:"machines,omitempty"`
 	People   []Person   `json:"people,omitempty"`
+	Tools    []ToolSet  `json:"tools,omitempty" doc:"drills, taps and hole saws"`
 	Strips   []Strip    `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
 }
 

@@ -73,6 +73,16 @@ func sixtyFourths(n int) string {
 	return fmt.Sprintf("%d %d/%d", whole, n, d)
 }
 
+// Bits lists the drills of a series, as they are named.
+func Bits(of Series) (out []Bit) {
+	for _, b := range bits {
+		if b.Series == of {
+			out = append(out, b)
+		}
+	}
+	return out
+}
+
 // NearestBit answers the drill nearest to a diameter in mm of those an inch or a metric
 // shop has.
 func NearestBit(diameter float64, inches bool) Bit {

@@ -6,6 +6,10 @@ import "slices"
 func shopFields() []Field {
 	return slices.Concat(
 		of("Machine", plain("own", "here", "borrowed", "borrowed", "outside", "outside"), "where"),
+		of("ToolSet", plain("drill", "drills", "tap", "taps", "holesaw", "hole saws"), "kind"),
+		of("ToolSet", plain("", "single ones", "fraction", "inch fractions", "number", "numbers", "letter", "letters", "tenths",
+			"mm by tenths", "halves",
+			"mm by halves"), "series"),
 		of("Skill", plain("cutting", "cutting", "bending", "bending", "drilling", "drilling and tapping"), "operation"),
 		of("Skill", plain("new", "new at it", "practised", "practised", "sure", "sure of it"), "level"),
 	)

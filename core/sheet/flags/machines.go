@@ -19,6 +19,7 @@ type Machines struct {
 	Tables  []Machine
 	Brakes  []Machine
 	Lifter  Lifter
+	Tools   Tools
 	Gear    []Lifter // lifting gear that is there, weakest first
 	Untried []string // operations nobody there is practised at: cutting, bending, drilling
 	Away    []string // machines it would be made on that are not there now, and why
@@ -141,6 +142,7 @@ func (b *flagger) checkMachines() {
 		}
 	}
 	b.checkTables(whole)
+	b.checkTools()
 	for _, p := range b.Panels[1:] {
 		b.checkBrakes(p)
 	}

@@ -10740,6 +10740,8 @@ export interface components {
             schema: number;
             /** @description test strips that were bent, of every job */
             strips?: components["schemas"]["Strip"][];
+            /** @description drills, taps and hole saws */
+            tools?: components["schemas"]["ToolSet"][];
             /**
              * @description its machines are said in; mm when left out
              * @enum {string}
@@ -12012,6 +12014,11 @@ export interface components {
                 [key: string]: string;
             };
         };
+        TapSize: {
+            id: string;
+            /** @description M8, 3/8-16 */
+            name: string;
+        };
         Target: {
             /** @description what came out */
             got?: components["schemas"]["Given"];
@@ -12121,6 +12128,38 @@ export interface components {
              * @description mm: die opening, or nose of the pan brake; 0 for the usual one
              */
             opening?: number;
+        };
+        ToolSet: {
+            /**
+             * Format: double
+             * @description mm, smallest of a series
+             */
+            from?: number;
+            id: string;
+            /** @enum {string} */
+            kind: "drill" | "tap" | "holesaw";
+            /**
+             * @description of drills: by 64ths of an inch, numbers, letters, tenths or half millimetres; single ones when left out
+             * @enum {string}
+             */
+            series?: "fraction" | "number" | "letter" | "tenths" | "halves";
+            /** @description single drills or hole saws */
+            sizes?: components["schemas"]["ToolSize"][];
+            /** @description of taps */
+            threads?: components["schemas"]["TapSize"][];
+            /**
+             * Format: double
+             * @description mm, largest of a series
+             */
+            to?: number;
+        };
+        ToolSize: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            diameter: number;
+            id: string;
         };
         TorqueInput: {
             grade: string;

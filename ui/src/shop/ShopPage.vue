@@ -14,6 +14,7 @@ import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
 import ShopEffects from './ShopEffects.vue'
 import StripList from './StripList.vue'
+import ToolList from './ToolList.vue'
 import { useShop } from './useShop'
 
 const open = useShop()
@@ -28,6 +29,7 @@ const sections = computed(() => [
   { id: 'have', name: 'What there is' },
   { id: 'machines', name: 'Machines', says: shop.value?.machines?.length || '' },
   { id: 'people', name: 'People', says: shop.value?.people?.length || '' },
+  { id: 'tools', name: 'Drills and taps', says: shop.value?.tools?.length || '' },
   { id: 'strips', name: 'Test strips', says: shop.value?.strips?.length || '' },
   { id: 'moved', name: 'What changed' },
 ])
@@ -97,6 +99,11 @@ const text = (kind: string, sort: string | undefined) =>
     <section id="people">
       <h2>People</h2>
       <PeopleList :open="open" />
+    </section>
+    <section id="tools">
+      <h2>Drills, taps, hole saws</h2>
+      <p class="soft">Holes that are drilled or tapped ask whether theirs are here, once one of the kind is named.</p>
+      <ToolList :open="open" />
     </section>
     <section id="strips">
       <h2>Test strips</h2>

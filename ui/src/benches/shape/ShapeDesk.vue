@@ -30,7 +30,7 @@ const drawers = computed(() => [
 
 /** What a smaller piece would mend, and what the shop's machines are behind. */
 const divides = ['past-bed', 'past-brake', 'past-lift', 'brake-overloaded']
-const ofTheShop = ['Large parts', 'Brake', 'Machines']
+const ofTheShop = ['Large parts', 'Brake', 'Machines', 'Tools', 'People']
 const asking = ref(false)
 function divide() {
   asking.value = true
