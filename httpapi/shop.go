@@ -71,6 +71,7 @@ func (s *server) shop(ctx context.Context) shop.Shop {
 		s.shopRead.Store(&shopAt{w, time.Now()})
 	} else if last != nil {
 		w = last.Shop
+		s.shopRead.Store(&shopAt{w, time.Now()}) // it is not waited for at every press
 	}
 	return w
 }

@@ -31,7 +31,7 @@ func (s *Service) addParts(ctx context.Context, jobID, summary string, states ..
 	out := make([]Part, len(list))
 	for i, d := range list {
 		var err error
-		if out[i], err = PartOf(d); err != nil {
+		if out[i], err = s.filled(ctx)(PartOf(d)); err != nil {
 			return nil, err
 		}
 	}
@@ -57,5 +57,5 @@ func (s *Service) SavePart(ctx context.Context, id string, on On, state PartStat
 	if err != nil {
 		return Part{}, err
 	}
-	return PartOf(got.Document)
+	return s.filled(ctx)(PartOf(got.Document))
 }

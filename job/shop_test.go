@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/demo"
 	"warmanvil/core/shop"
 	"warmanvil/core/working"
@@ -83,5 +84,26 @@ func BenchmarkShopMoved(b *testing.B) {
 		if err != nil || len(moved) == 0 {
 			b.Fatal(err, len(moved))
 		}
+	}
+}
+
+// What a save or a new part answers has the shop's strips, as what is read has: it is built
+// on from there.
+func TestSavedPartsHaveTheStrips(t *testing.T) {
+	s, _ := remembering()
+	j := must[Job](t)(s.CreateJob(ctx, plainJob()))
+	r := demo.TrayBracket()
+	w := shop.Shop{Strips: []shop.Strip{{ID: "a", Material: r.Material, Tool: r.Tool.Kind, Coupon: bend.Coupon{InsideRadius: r.Thickness,
+		Thickness: r.Thickness, Angle: 90, Flat: 100, LegA: 50 + .9*r.Thickness, LegB: 50 + .9*r.Thickness}}}}
+	if _, err := Save(ctx, s, KindShop, "", On{}, w); err != nil {
+		t.Fatal(err)
+	}
+	p := must[Part](t)(s.CreatePart(ctx, j.ID, PartState{"Bracket", 1, r}))
+	if len(p.Recipe.Bend.Shop) != 1 {
+		t.Error("a new part has no strips")
+	}
+	p = must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: 1}, PartState{"Bracket", 2, r}))
+	if len(p.Recipe.Bend.Shop) != 1 || len(must[[]Part](t)(s.Parts(ctx, j.ID))[0].Recipe.Bend.Shop) != 1 {
+		t.Error("a saved part has no strips")
 	}
 }

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/joint"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
+	"warmanvil/core/told"
 	"warmanvil/core/working"
 )
 
@@ -30,7 +31,11 @@ func (s *Service) SplitLines(ctx context.Context, id string, in split.Parting) (
 	opt := j.Brief.BuildOptions()
 	opt.Machines = w.For(p.Recipe, j.Brief.Inches())
 	opt.Until = ctx
-	return split.Propose(p.Recipe, in, opt)
+	out, err := split.Propose(p.Recipe, in, opt)
+	if err == nil {
+		out.Told = *told.Pen{Display: opt.Display}.Explain(out.Told)
+	}
+	return out, err
 }
 
 // SplitPart splits a part across its base into pieces that name it, puts the

@@ -123,13 +123,19 @@ func BareFrames(frames []Frame) []site.Frame {
 
 // Part answers one folded part as it stands.
 func (s *Service) Part(ctx context.Context, id string) (Part, error) {
-	p, err := readOne(ctx, s, id, PartOf)
-	if err != nil {
+	return s.filled(ctx)(readOne(ctx, s, id, PartOf))
+}
+
+// filled gives a part the strips the shop has of its sheet.
+func (s *Service) filled(ctx context.Context) func(Part, error) (Part, error) {
+	return func(p Part, err error) (Part, error) {
+		if err != nil {
+			return p, err
+		}
+		w, err := s.Shop(ctx)
+		p.Recipe = w.Fill(p.Recipe)
 		return p, err
 	}
-	w, err := s.Shop(ctx)
-	p.Recipe = w.Fill(p.Recipe)
-	return p, err
 }
 
 // Frame answers one frame as it stands.

@@ -84,7 +84,7 @@ func TestWhichMachineTakesIt(t *testing.T) {
 	if len(got) > 0 {
 		t.Errorf("the own one takes it: %+v", got)
 	}
-	if f := said(t, w, plate(2400, 600), false)["cut-elsewhere"]; !strings.Contains(f.Reason, "Laser own does not take it") ||
+	if f := said(t, w, plate(2400, 600), false)["cut-elsewhere"]; !strings.Contains(f.Reason, "It does not go on Laser own") ||
 		!strings.Contains(f.Reason, "Laser friend (borrowed, Tovi)") {
 		t.Errorf("%+v", f)
 	}

@@ -191,7 +191,7 @@ func (b *flagger) checkTables(whole *lay.Panel) {
 				m.called(), turned))
 		}
 		if i > 0 && m.Where != "" {
-			b.Note("cut-elsewhere", "Large parts", whole, fmt.Sprintf("%s does not take it: it is cut on %s.",
+			b.Note("cut-elsewhere", "Large parts", whole, fmt.Sprintf("It does not go on %s: it is cut on %s.",
 				b.Machines.Tables[0].called(), m.called()))
 		}
 		return

@@ -203,7 +203,12 @@ func (t *proposer) at(p Parting) (*Line, string, error) {
 		return nil, err.Error(), nil
 	}
 	out := &Line{Parting: p, Pieces: []Size{}, Crossed: []string{}, Left: []string{}}
-	bends := map[string]int{}
+	bends, stops := map[string]int{}, map[string]int{}
+	for _, f := range t.whole.Findings {
+		if f.Severity == working.Stop {
+			stops[f.Code]++
+		}
+	}
 	fits := []string{}
 	for _, s := range pieces.Parts {
 		b, err := made.Build(s.Recipe, t.opt)
@@ -214,9 +219,10 @@ func (t *proposer) at(p Parting) (*Line, string, error) {
 			return nil, err.Error(), nil
 		}
 		for _, f := range b.Findings {
-			if f.Severity == working.Stop && !slices.ContainsFunc(t.whole.Findings, func(g working.Finding) bool {
-				return g.Severity == working.Stop && g.Code == f.Code
-			}) {
+			if f.Severity != working.Stop {
+				continue
+			}
+			if stops[f.Code]--; stops[f.Code] < 0 { // more than the whole has
 				return nil, f.Reason, nil
 			}
 		}

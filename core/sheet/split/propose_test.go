@@ -162,3 +162,44 @@ func BenchmarkPropose(b *testing.B) {
 		}
 	}
 }
+
+// A part that is stopped already gets no line that stops it more: its own stops count once.
+func TestNoLineStopsMore(t *testing.T) {
+	r := plates.Plate(600, 200)
+	r.Base.Holes = []sheet.Hole{plates.Round("a", sheet.Left, 100, sheet.Front, 100, 20), plates.Round("b", sheet.Left, 112,
+		sheet.Front, 100, 20)}
+	count := func(p made.Part) map[string]int {
+		out := map[string]int{}
+		for _, f := range plates.Stops(p) {
+			out[f.Code]++
+		}
+		return out
+	}
+	whole := count(plates.Build(t, r))
+	if len(whole) == 0 {
+		t.Fatal("two holes over one another do not stop it")
+	}
+	for x := 60.; x < 560; x += 17 { // a row of holes that the bolts of a lap would meet
+		h := plates.Round(fmt.Sprint("h", x), sheet.Left, x, sheet.Front, 30, 9)
+		r.Base.Holes = append(r.Base.Holes, h)
+	}
+	whole = count(plates.Build(t, r))
+	for _, l := range lines(t, r, split.Usual(false), made.Options{}).Lines {
+		n := 0
+		pieces, err := split.Part(r, l.Parting, func() string { n++; return fmt.Sprint("h", n) })
+		if err != nil {
+			t.Fatal(err)
+		}
+		sum := map[string]int{}
+		for _, s := range pieces.Parts {
+			for code, k := range count(plates.Build(t, s.Recipe)) {
+				sum[code] += k
+			}
+		}
+		for code, k := range sum {
+			if k > whole[code] {
+				t.Errorf("%s: %d of %s, and the whole has %d", l.Name, k, code, whole[code])
+			}
+		}
+	}
+}

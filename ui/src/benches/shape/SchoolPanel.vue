@@ -44,6 +44,8 @@ function keepCoupon() {
   typing.value = undefined
 }
 const fields = couponFields
+const inShop = computed(() => rule.value.school === 'shop')
+const word = computed(() => (inShop.value ? 'strip' : 'coupon'))
 const said = ref('')
 /** Writes a strip down for every job: the part is built anew with what the shop has then. */
 async function keepInShop() {
@@ -128,32 +130,16 @@ async function keepInShop() {
         Use K instead
       </button>
     </FieldGrid>
-    <template v-if="rule.school === 'shop'">
-      <p class="soft small">
+    <template v-if="rule.school === 'coupon' || inShop">
+      <p v-if="inShop" class="soft small">
         All strips of this sheet and tool in <RouterLink to="/shop">the shop</RouterLink> count, of every job. The first good bend
         is one too: its flat before, both legs to the outside apex and the angle after.
       </p>
-      <FieldGrid v-if="typing" :min="118" keep low role="group" aria-label="A new strip">
-        <ValueField
-          v-for="f in fields"
-          :key="f.key"
-          :label="f.label"
-          :kind="f.kind"
-          :model-value="typing[f.key] ?? null"
-          :lengths="bench.style()"
-          @update:model-value="(v) => (typing = { ...typing, [f.key]: v })"
-        />
-        <button type="button" class="press main" :disabled="!whole" @click="keepInShop">Write it down in the shop</button>
-        <IconPress :icon="Trash2" name="Remove the new strip" @click="typing = undefined" />
-      </FieldGrid>
-      <button v-else type="button" class="press" @click="startCoupon"><Plus :size="18" aria-hidden="true" />Type a strip</button>
-      <p role="status">{{ said }}</p>
-    </template>
-    <template v-if="rule.school === 'coupon'">
-      <p class="soft small">
+      <p v-else class="soft small">
         Bend a strip of the same sheet on the same tool. Measure it flat before, and both legs to the outside apex after.
       </p>
       <CardList
+        v-if="!inShop"
         small
         class="coupons"
         :rows="rule.coupons ?? []"
@@ -174,7 +160,7 @@ async function keepInShop() {
           />
         </FieldGrid>
       </CardList>
-      <FieldGrid v-if="typing" :min="118" keep low role="group" aria-label="A new coupon">
+      <FieldGrid v-if="typing" :min="118" keep low role="group" :aria-label="`A new ${word}`">
         <ValueField
           v-for="f in fields"
           :key="f.key"
@@ -184,10 +170,15 @@ async function keepInShop() {
           :lengths="bench.style()"
           @update:model-value="(v) => (typing = { ...typing, [f.key]: v })"
         />
-        <button type="button" class="press main" :disabled="!whole" @click="keepCoupon">Use it</button>
-        <IconPress :icon="Trash2" name="Remove the new coupon" @click="typing = undefined" />
+        <button type="button" class="press main" :disabled="!whole" @click="inShop ? keepInShop() : keepCoupon()">
+          {{ inShop ? 'Write it down in the shop' : 'Use it' }}
+        </button>
+        <IconPress :icon="Trash2" :name="`Remove the new ${word}`" @click="typing = undefined" />
       </FieldGrid>
-      <button v-else type="button" class="press" @click="startCoupon"><Plus :size="18" aria-hidden="true" />Type a coupon</button>
+      <button v-else type="button" class="press" @click="startCoupon">
+        <Plus :size="18" aria-hidden="true" />Type a {{ word }}
+      </button>
+      <p v-if="said" role="status">{{ said }}</p>
     </template>
   </div>
 </template>
