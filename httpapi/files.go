@@ -96,10 +96,10 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 	if out.shop, err = s.jobs.Shop(ctx); err != nil {
 		return out, called, err
 	}
-	opt := site.PartOptions(j.Brief, out.shop, p.Part, job.BareParts(parts))
+	opt := site.CheckedOptions(j.Brief, out.shop, p.Part, job.BareParts(parts))
 	opt.Body, opt.Until = w.kind == "stl", ctx
 	if out.mockup != "" {
-		opt.Machines = flags.Machines{} // board is cut and folded by hand
+		opt.Machines, opt.Brakes = flags.Machines{}, nil // board is cut and folded by hand
 	}
 	if out.built, err = made.Build(recipe, opt); err != nil {
 		return out, called, err

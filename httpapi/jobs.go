@@ -237,7 +237,9 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		return JobPage{}, err
 	}
 	for i, p := range parts {
-		page.Parts[i] = partHead(p, site.PartOptions(j.Brief, w, p.Part, job.BareParts(parts)))
+		opt := site.CheckedOptions(j.Brief, w, p.Part, job.BareParts(parts))
+		opt.Until = ctx
+		page.Parts[i] = partHead(p, opt)
 	}
 	if page.Away, err = s.jobs.Away(ctx, c.id); err != nil {
 		return JobPage{}, err

@@ -199,7 +199,7 @@ func (s *server) built(c call, in BuildRequest, proved bool) (made.Part, error) 
 			opt.Master = &flags.MasterTold{Name: p.Name, Recipe: p.Recipe, Itself: p.ID == in.Part}
 		}
 	}
-	opt.Proved = proved
+	opt.Proved, opt.Ordered = proved, proved
 	p, err := made.Build(r, opt)
 	return p, working.Under("/recipe", err)
 }
@@ -230,6 +230,7 @@ func (s *server) read(c call, in BuildRequest) (sheet.Recipe, made.Options) {
 	w := s.shop(opt.Until)
 	in.Recipe = w.Fill(in.Recipe)
 	opt.Machines = w.For(in.Recipe, in.Unit != brief.UnitMM)
+	opt.Brakes, opt.Others = w.Bends(in.Recipe, in.Unit != brief.UnitMM)
 	if in.Mirrored {
 		return in.Recipe.Mirror(), opt
 	}

@@ -112,6 +112,7 @@ func build(opt Options) *server {
 	s.jobRoutes()
 	s.wordRoutes()
 	s.partRoutes()
+	s.bendingRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.shopRoutes()

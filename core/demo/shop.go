@@ -1,9 +1,18 @@
 package demo
 
 import (
+	"fmt"
+
 	"warmanvil/core/brief"
 	"warmanvil/core/shop"
 )
+
+func pieces(of string, long ...float64) (out []shop.BendPiece) {
+	for i, v := range long {
+		out = append(out, shop.BendPiece{ID: fmt.Sprint(of, "-", i), Long: v})
+	}
+	return out
+}
 
 // Shop is the demo's shop: two people, their machines, and what is sent out for. All of it
 // is invented.
@@ -16,17 +25,32 @@ func Shop() shop.Shop {
 		"aluminum": 12})
 	town.Where, town.Of = shop.Outside, "Kern cutting, in town"
 	press := of("press", shop.Brake, "press", "Long press", map[string]float64{"long": 2550, "force": 784_532, "line": 780, "angle": 145,
-		"steel": 8, "stainless": 5, "aluminum": 8})
+		"steel": 8, "stainless": 5, "aluminum": 8, "open": 200, "beam": 75, "floor": 920, "stop": 650})
 	press.Care = []shop.Care{{ID: "press-oil", Date: "2031-02-11", Text: "oil and filter"},
 		{ID: "press-gauge", Date: "2031-03-02", Text: "back stop reads 0.4 mm long on the left: set again", Fault: true}}
 	return shop.Shop{Schema: shop.Schema, Name: "Warm Anvil demo shop", Unit: brief.UnitMM,
 		Machines: []shop.Machine{
-			of("plasma", shop.Table, "plasma", "Plasma table", map[string]float64{"long": 2500, "wide": 1250, "steel": 16, "stainless": 10,
-				"aluminum": 10}), town, press,
-			of("pan", shop.Brake, "pan", "Pan brake", map[string]float64{"long": 1270, "angle": 135, "steel": 1.6, "stainless": 1, "aluminum": 2}),
+			of("plasma", shop.Table, "plasma", "Plasma table", map[string]float64{"long": 2500, "wide": 1250, "steel": 16,
+				"stainless": 10,
+				"aluminum":  10}), town, press,
+			of("pan", shop.Brake, "pan", "Pan brake", map[string]float64{"long": 1270, "angle": 135, "steel": 1.6, "stainless": 1,
+				"aluminum": 2}),
 			of("band", shop.Saw, "band", "Band saw", nil), of("drill", shop.Drill, "pillar", "Pillar drill", nil),
 			of("mig", shop.Welder, "mig", "MIG set", nil), of("van", shop.Transport, "van", "Van", nil),
 			of("crane", shop.Lift, "crane", "Engine crane", map[string]float64{"mass": 1000, "high": 2300})},
+		BendTools: []shop.BendTool{
+			{ID: "punch", Kind: shop.StraightPunch, Name: "Straight punch", Angle: 85, Width: 13, Height: 120,
+				Pieces: pieces("punch", 10, 15, 20, 40, 50, 100, 200, 415, 835, 835)},
+			{ID: "neck", Kind: shop.Gooseneck, Name: "Gooseneck", Angle: 85, Width: 22, Height: 130, Throat: 32,
+				Pieces: pieces("neck", 50, 100, 200, 415, 415)},
+			{ID: "v12", Kind: shop.VDie, Name: "V12 die", Opening: 12, Angle: 30, Width: 40, Height: 75,
+				Pieces: pieces("v12", 20, 40, 50, 100, 200, 415, 835, 835)},
+			{ID: "v16", Kind: shop.VDie, Name: "V16 die", Opening: 16, Angle: 80, Width: 44, Height: 60,
+				Pieces: pieces("v16", 415, 415, 835, 835)},
+			{ID: "v24", Kind: shop.VDie, Name: "V24 die", Opening: 24, Angle: 80, Width: 55, Height: 60, Pieces: pieces("v24", 415,
+				835, 835)},
+			{ID: "fingers", Kind: shop.Fingers, Name: "Fingers", Nose: 6, Height: 95, Lean: 45,
+				Pieces: pieces("fingers", 25, 25, 50, 75, 100, 150, 200, 250, 395)}},
 		People: []shop.Person{
 			{ID: "mara", Name: "Mara", Lift: lift(22), Skills: []shop.Skill{{ID: "mara-bend", Operation: "bending", Level: "sure"},
 				{ID: "mara-cut", Operation: "cutting", Level: "practised"}}},

@@ -18,7 +18,8 @@ var greatest = map[string]float64{"length": 1e5, "force": 1e9, "rate": 1e6, "ang
 // Check refuses a shop that cannot be kept, with *working.Fault at the first fault.
 func (s Shop) Check() error {
 	if err := working.First(text("/name", s.Name, brief.MaxName), list("/machines", len(s.Machines)),
-		list("/people", len(s.People)), list("/strips", len(s.Strips)), list("/tools", len(s.Tools))); err != nil {
+		list("/people", len(s.People)), list("/strips", len(s.Strips)), list("/tools", len(s.Tools)),
+		list("/bendTools", len(s.BendTools))); err != nil {
 		return err
 	}
 	if s.Unit != "" && s.Unit != brief.UnitMM && s.Unit != brief.UnitFraction && s.Unit != brief.UnitDecimal {
@@ -37,6 +38,11 @@ func (s Shop) Check() error {
 	}
 	for i, x := range s.Tools {
 		if err := x.check(fmt.Sprintf("/tools/%d", i), ids); err != nil {
+			return err
+		}
+	}
+	for i, x := range s.BendTools {
+		if err := x.check(fmt.Sprintf("/bendTools/%d", i), ids); err != nil {
 			return err
 		}
 	}

@@ -62,7 +62,7 @@ type BuiltPart struct {
 func BuildParts(until context.Context, parts []Part, b brief.Brief, w shop.Shop) []BuiltPart {
 	out := make([]BuiltPart, len(parts))
 	sideBySide(until, len(parts), func(i int) {
-		opt := PartOptions(b, w, parts[i], parts)
+		opt := CheckedOptions(b, w, parts[i], parts)
 		opt.Until = until
 		built, err := made.Build(parts[i].Recipe, opt)
 		out[i] = BuiltPart{parts[i], built, err}

@@ -13,6 +13,7 @@ import (
 func PartOptions(b brief.Brief, w shop.Shop, p Part, parts []Part) made.Options {
 	opt := b.BuildOptions()
 	opt.Machines = w.For(p.Recipe, b.Inches())
+	opt.Brakes, opt.Others = w.Bends(p.Recipe, b.Inches())
 	opt.Quantity = p.Quantity * max(b.Quantity, 1)
 	if m := p.Recipe.Master; m != nil {
 		for _, o := range parts {
@@ -21,6 +22,13 @@ func PartOptions(b brief.Brief, w shop.Shop, p Part, parts []Part) made.Options 
 			}
 		}
 	}
+	return opt
+}
+
+// CheckedOptions are those of a part that is asked everything, the order of its bends too.
+func CheckedOptions(b brief.Brief, w shop.Shop, p Part, parts []Part) made.Options {
+	opt := PartOptions(b, w, p, parts)
+	opt.Ordered = true
 	return opt
 }
 

@@ -42,7 +42,7 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, w shop.Shop, p
 		}
 	}
 	for i, p := range parts {
-		opt := PartOptions(b, w, p, parts)
+		opt := CheckedOptions(b, w, p, parts)
 		opt.Body, opt.Until = true, until
 		for _, hand := range p.Hands() {
 			row := Listed{Name: p.Name, Hand: hand, Revision: p.Revision, Quantity: p.Quantity * b.Quantity,

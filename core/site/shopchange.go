@@ -30,9 +30,10 @@ type ShopChange struct {
 func ShopChanges(until context.Context, b brief.Brief, parts []Part, was, now shop.Shop) []ShopChange {
 	out := []ShopChange{}
 	for _, p := range parts {
-		before, after := PartOptions(b, was, p, parts), PartOptions(b, now, p, parts)
+		before, after := CheckedOptions(b, was, p, parts), CheckedOptions(b, now, p, parts)
 		old, r := was.Fill(p.Recipe), now.Fill(p.Recipe)
-		if until.Err() != nil || reflect.DeepEqual(before.Machines, after.Machines) && reflect.DeepEqual(old.Bend.Shop, r.Bend.Shop) {
+		if until.Err() != nil || reflect.DeepEqual(before.Machines, after.Machines) && reflect.DeepEqual(before.Brakes, after.Brakes) &&
+			reflect.DeepEqual(before.Others, after.Others) && reflect.DeepEqual(old.Bend.Shop, r.Bend.Shop) {
 			continue
 		}
 		before.Until, after.Until = until, until

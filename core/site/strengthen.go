@@ -50,7 +50,12 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 			}
 			b := &next.Parts[p]
 			b.Recipe = recipe
-			b.Built, b.Err = made.Build(recipe, PartOptions(s.Brief, s.Shop, b.Part, parts))
+			opt := CheckedOptions(s.Brief, s.Shop, b.Part, parts)
+			opt.Until = s.Until
+			b.Built, b.Err = made.Build(recipe, opt)
+			if blocked(b.Built) && !blocked(s.Parts[p].Built) {
+				continue // stronger, and no brake bends it
+			}
 		}
 		if before.worse(next.stand(), "") == "" {
 			out = append(out, try)
@@ -61,3 +66,6 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 	}
 	return out, nil
 }
+
+// blocked tells whether a part was found to have no order in which it can be bent.
+func blocked(p made.Part) bool { return p.Bending != nil && !p.Bending.Goes }

@@ -76,6 +76,14 @@ func TrimZeros(s string) string {
 	return strings.TrimRight(strings.TrimRight(s, "0"), ".")
 }
 
+// Upper begins a sentence with a name.
+func Upper(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToUpper(s[:1]) + s[1:]
+}
+
 func Lower(s string) string {
 	if s == "" {
 		return s

@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/bending"
 	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/solid"
@@ -25,6 +26,9 @@ type Options struct {
 	Quantity   int               // how many are made; 0 is not asked
 	Master     *flags.MasterTold // the part it is drilled through, where there is one
 	Machines   flags.Machines    // it is cut and bent on, and who lifts it
+	Brakes     []bending.Brake   // it is bent in, with their tools
+	Others     []bending.Brake   // of other sorts, that are there
+	Ordered    bool              // the order of its bends is looked for; it takes longer than all else
 	// Until ends the work before it is done, when whoever asked has gone; nil for never.
 	Until context.Context
 }
@@ -80,6 +84,7 @@ func (b *maker) make(part *Part) *lay.Teller {
 	part.Marks = b.marksMade(part)
 	part.Steps = b.steps(part)
 	b.measure(part)
+	b.order(part)
 	if b.opt.Sections {
 		part.Sections = b.sections()
 	}

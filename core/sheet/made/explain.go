@@ -66,7 +66,7 @@ func Explain(r sheet.Recipe, opt Options, s Subject) (working.Working, error) {
 
 // explainBend answers a working of a row of the bend table.
 func explainBend(r sheet.Recipe, opt Options, s Subject) (working.Working, error) {
-	opt.Body = false
+	opt.Body, opt.Ordered = false, s.What == "stop"
 	p, err := Build(r, opt)
 	if err != nil {
 		return working.Working{}, err

@@ -4,6 +4,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/bending"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/solid"
 	"warmanvil/core/working"
@@ -18,7 +19,8 @@ type Part struct {
 	Holes      []HoleMade        `json:"holes"`
 	Marks      []MarkMade        `json:"marks" doc:"what is marked, not cut through"`
 	BendLines  []BendLine        `json:"bendLines"`
-	Steps      []BendStep        `json:"steps" doc:"bends in the order they are made, by rule"`
+	Steps      []BendStep        `json:"steps" doc:"bends in the order they are made, by rule; as found where that was asked for"`
+	Bending    *bending.Bending  `json:"-"` // where the order was asked for
 	Panels     []PanelMade       `json:"panels"`
 	Body       Body              `json:"body"`
 	Sections   []Section         `json:"sections" doc:"the folded part cut square to its bends; empty unless asked for"`

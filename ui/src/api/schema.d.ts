@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The order of a recipe's bends that a brake can make, as lines of JSON: progress, then what was found */
+        post: operations["findBending"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bending-sheet": {
         parameters: {
             query?: never;
@@ -202,6 +219,23 @@ export interface paths {
         put?: never;
         /** Press force of an air bend */
         post: operations["calc.bend.force"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/bend.order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The order of a part's bends that a brake can make, or what stands in the way */
+        post: operations["calc.bend.order"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3102,6 +3136,14 @@ export interface components {
             to: components["schemas"]["Point"];
             up: boolean;
         };
+        BendPiece: {
+            id: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            long: number;
+        };
         BendStep: {
             /**
              * Format: double
@@ -3140,6 +3182,257 @@ export interface components {
             stopAt: string;
             /** @description the sheet is turned over since the step before */
             turned: boolean;
+        };
+        BendTool: {
+            /**
+             * Format: double
+             * @description degrees, of a punch's tip or a die's opening
+             */
+            angle?: number;
+            /**
+             * Format: double
+             * @description mm, under the beam
+             */
+            height?: number;
+            id: string;
+            /** @enum {string} */
+            kind: "straight" | "gooseneck" | "die" | "fingers";
+            /**
+             * Format: double
+             * @description degrees a finger's front leans up from the sheet
+             */
+            lean?: number;
+            name?: string;
+            /**
+             * Format: double
+             * @description mm, of a finger: upright before it leans back
+             */
+            nose?: number;
+            /**
+             * Format: double
+             * @description mm, of a die
+             */
+            opening?: number;
+            /** @description instead of sizes: x to the back stop, y up, anywhere */
+            outline?: components["schemas"]["Vertex"][];
+            /** @description lengths it is put together of; in one piece as long as its machine when left out */
+            pieces?: components["schemas"]["BendPiece"][];
+            /**
+             * Format: double
+             * @description mm, how far a gooseneck's neck stands back from its tip
+             */
+            throat?: number;
+            /**
+             * Format: double
+             * @description mm, of a punch's body or a die's block
+             */
+            width?: number;
+        };
+        Bending: {
+            /** @description it is bent on */
+            brake: string;
+            conflict?: components["schemas"]["BendingConflict"];
+            /**
+             * @description exact: every state of the body was looked at
+             * @enum {string}
+             */
+            found: "exact" | "search";
+            /** @description an order was found that runs into nothing */
+            goes: boolean;
+            /** @enum {string} */
+            kind: "press" | "leaf" | "vice";
+            /**
+             * Format: int64
+             * @description states that were looked at
+             */
+            looked: number;
+            /**
+             * Format: int64
+             * @description times the sheet is turned over
+             */
+            over: number;
+            /** @description the panels, for drawing; bodies of steps name them */
+            plates: components["schemas"]["BendingPlate"][];
+            /**
+             * Format: int64
+             * @description times it is turned round
+             */
+            round: number;
+            steps: components["schemas"]["BendingStep"][];
+            /** @description what was taken as usual because the Shop does not say it */
+            usual: string[];
+            working: components["schemas"]["Working"];
+        };
+        BendingBody: {
+            /** @description of a panel: origin, x and y */
+            at?: number[][];
+            /**
+             * Format: int64
+             * @description of the plates; −1 for a bend
+             */
+            plate: number;
+            /** @description of a bend: both ends of lines along it, on the middle of the sheet */
+            rows?: number[][][];
+            /** Format: int64 */
+            side: number;
+        };
+        BendingConflict: {
+            /** @description of the flanges */
+            ids: string[];
+            /** @description there is no order with these tools; else none was found */
+            proven: boolean;
+            /** @description what runs into what, and when */
+            says: string;
+            /** @description ways out, in the order they are tried */
+            ways: string[];
+        };
+        BendingLine: {
+            /** @description in the last line */
+            bending?: components["schemas"]["Bending"];
+            /**
+             * Format: int64
+             * @description bends of those found so far
+             */
+            done: number;
+            /** Format: int64 */
+            total: number;
+            /** @description in the last line: why nothing was looked for */
+            why?: string;
+        };
+        BendingMove: {
+            back: number[];
+            /** @description y, z in mm, degrees turned up */
+            front: number[];
+            /**
+             * Format: double
+             * @description mm, height of the punch's tip
+             */
+            tip: number;
+            /**
+             * Format: double
+             * @description degrees
+             */
+            turn: number;
+        };
+        BendingOutline: {
+            face: components["schemas"]["Point"][];
+            /** Format: double */
+            from: number;
+            name: string;
+            /** Format: double */
+            to: number;
+            /** @enum {string} */
+            with: "fixed" | "punch" | "leaf";
+        };
+        BendingPlate: {
+            face: components["schemas"]["Point"][];
+            id: string;
+            name: string;
+        };
+        BendingScene: {
+            bodies: components["schemas"]["BendingBody"][];
+            /**
+             * Format: double
+             * @description ends of the bend along the machine, mm
+             */
+            from: number;
+            /** @description from flat to the aim, and back to what is left */
+            moves: components["schemas"]["BendingMove"][];
+            /**
+             * Format: double
+             * @description mm, of the middle of the sheet when bent
+             */
+            radius: number;
+            /**
+             * Format: double
+             * @description mm, where the back stop stands
+             */
+            stop?: number;
+            /** Format: double */
+            to: number;
+            tools: components["schemas"]["BendingOutline"][];
+        };
+        BendingStep: {
+            /**
+             * Format: double
+             * @description degrees to bend to, springback allowed for; null when the sheet takes no set
+             */
+            aim: number | null;
+            /**
+             * Format: double
+             * @description degrees turned from flat in this step
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, what comes nearest to tools it does not rest on stays so far off at least
+             */
+            clear: number;
+            die?: components["schemas"]["BendingTool"];
+            /**
+             * Format: double
+             * @description N
+             */
+            force: number | null;
+            /**
+             * Format: double
+             * @description degrees on a leaf scale that shows half the turn
+             */
+            half?: number;
+            /**
+             * Format: double
+             * @description kg, the part
+             */
+            held: number;
+            /** @description of the flanges it bends */
+            ids: string[];
+            /** @description how it comes into the tools */
+            in: string;
+            /** @description of the bend */
+            length: components["schemas"]["Length"];
+            name: string;
+            /** @description what that is */
+            near?: string;
+            note?: string;
+            /**
+             * Format: double
+             * @description degrees the two faces enclose after it
+             */
+            opens: number;
+            /**
+             * Format: int64
+             * @description from 1
+             */
+            order: number;
+            /** @description how it comes out */
+            out: string;
+            /** @description sheet that hangs out of the tools */
+            overhang: components["schemas"]["Length"];
+            /**
+             * Format: double
+             * @description degrees turned round since the step before
+             */
+            round: number;
+            scene: components["schemas"]["BendingScene"];
+            /** @description why a second person is wanted */
+            second?: string;
+            /** @enum {string} */
+            sideUp: "good" | "back";
+            /** @description from the bend line to what meets the stop; null when it is bent to the line */
+            stop: components["schemas"]["Length"];
+            /** @description what meets the stop, or why it is bent to the line */
+            stopAt: string;
+            /** @description turned over since the step before */
+            turned: boolean;
+            /** @description punch or fingers */
+            upper: components["schemas"]["BendingTool"];
+        };
+        BendingTool: {
+            /** @description where along it the bend lies, when not in its middle */
+            at?: string;
+            long: components["schemas"]["Length"];
+            name: string;
+            setup: components["schemas"]["Setup"];
         };
         Beside: {
             answer?: string;
@@ -9279,6 +9572,154 @@ export interface components {
             /** @description why it was chosen */
             reason?: string;
         };
+        OrderAnswer: {
+            /** @description what stands in the way; left out when it goes */
+            conflict?: components["schemas"]["OrderConflict"];
+            findings: components["schemas"]["Finding"][];
+            /**
+             * @description exact: every state of the body was looked at
+             * @enum {string}
+             */
+            found: "exact" | "search";
+            /** @description an order was found that runs into nothing */
+            goes: boolean;
+            /**
+             * Format: int64
+             * @description states that were looked at
+             */
+            looked: number;
+            /**
+             * Format: int64
+             * @description times the sheet is turned over
+             */
+            over: number;
+            /**
+             * Format: int64
+             * @description times it is turned round
+             */
+            round: number;
+            steps: components["schemas"]["OrderStep"][];
+            /** @description what was taken as usual */
+            usual: string[];
+            working: components["schemas"]["Working"][];
+        };
+        OrderBrake: {
+            /** @description mm, by the keys of the Shop's brakes: long, open, beam, floor, stop; usual ones when left out */
+            limits?: {
+                [key: string]: number;
+            };
+            /** @enum {string} */
+            sort: "press" | "pan" | "folder" | "vice";
+        };
+        OrderConflict: {
+            ids: string[];
+            /** @description there is no order with these tools; else none was found */
+            proven: boolean;
+            says: string;
+            /** @description ways out, in the order they are tried */
+            ways: string[];
+        };
+        OrderRequest: {
+            brake: components["schemas"]["OrderBrake"];
+            part: components["schemas"]["Recipe"];
+            /** @description punches, dies and fingers; usual ones when left out */
+            tools?: components["schemas"]["OrderTool"][];
+        };
+        OrderStep: {
+            /**
+             * Format: double
+             * @description degrees, springback allowed for; null when the sheet takes no set
+             */
+            aim: number | null;
+            /**
+             * Format: double
+             * @description degrees turned from flat
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, at least, to what it does not rest on
+             */
+            clear: number;
+            /**
+             * Format: double
+             * @description N; null where no press makes it
+             */
+            force: number | null;
+            /** @description of the flanges it bends */
+            ids: string[];
+            /**
+             * Format: double
+             * @description mm, of the tool as set up
+             */
+            long: number;
+            /**
+             * Format: double
+             * @description mm of sheet that hangs out of the tools
+             */
+            overhang: number;
+            /** @description mm, that it is put together of */
+            pieces: number[];
+            /**
+             * Format: double
+             * @description degrees turned round since the step before
+             */
+            round: number;
+            /** @enum {string} */
+            sideUp: "good" | "back";
+            /**
+             * Format: double
+             * @description mm from the bend line; null when it is bent to the line
+             */
+            stop: number | null;
+            stopAt: string;
+            tool: string;
+            /** @description turned over since the step before */
+            turned: boolean;
+        };
+        OrderTool: {
+            /**
+             * Format: double
+             * @description degrees, of a punch's tip or a die's opening
+             */
+            angle?: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            height?: number;
+            /** @enum {string} */
+            kind: "straight" | "gooseneck" | "die" | "fingers";
+            /**
+             * Format: double
+             * @description degrees, of a finger's front
+             */
+            lean?: number;
+            /**
+             * Format: double
+             * @description mm, of a finger
+             */
+            nose?: number;
+            /**
+             * Format: double
+             * @description mm, of a die
+             */
+            opening?: number;
+            /** @description instead of sizes: x to the back stop, y up */
+            outline?: components["schemas"]["Vertex"][];
+            /** @description mm, lengths it comes in; as long as the machine when left out */
+            pieces?: number[];
+            /**
+             * Format: double
+             * @description mm, how far a gooseneck's neck stands back
+             */
+            throat?: number;
+            /**
+             * Format: double
+             * @description mm, of a punch's body or a die's block
+             */
+            width?: number;
+        };
         Ordinate: {
             /**
              * Format: double
@@ -9420,7 +9861,7 @@ export interface components {
             schools: components["schemas"]["SchoolBlank"][];
             /** @description the folded part cut square to its bends; empty unless asked for */
             sections: components["schemas"]["Section"][];
-            /** @description bends in the order they are made, by rule */
+            /** @description bends in the order they are made, by rule; as found where that was asked for */
             steps: components["schemas"]["BendStep"][];
             /** @description false when something could not be unfolded and was left out */
             whole: boolean;
@@ -10668,6 +11109,15 @@ export interface components {
              */
             start?: number;
         };
+        Setup: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            long: number;
+            /** @description mm, that it is put together of; left out where any length can be */
+            pieces?: number[];
+        };
         SetupRequest: {
             /** @description as printed where the server was started */
             code: string;
@@ -10730,6 +11180,8 @@ export interface components {
             working?: components["schemas"]["Working"];
         };
         Shop: {
+            /** @description punches, dies and fingers */
+            bendTools?: components["schemas"]["BendTool"][];
             machines?: components["schemas"]["Machine"][];
             name?: string;
             people?: components["schemas"]["Person"][];
@@ -12897,6 +13349,39 @@ export interface operations {
             };
         };
     };
+    findBending: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BendingLine"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getBendingSheet: {
         parameters: {
             query: {
@@ -13265,6 +13750,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ForceResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.bend.order": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderAnswer"];
                 };
             };
             /** @description refused: what, where, what to do */
