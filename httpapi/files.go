@@ -43,16 +43,31 @@ func (s *server) fileRoutes() {
 		asks: []*huma.Param{query("hand", "which hand of a pair", "left", "right"), paperQuery,
 			query("units", "of the drawing", "mm", "in"), boardQuery},
 		files: []file[cutting]{
-			{name: "dxf", form: asDXF, says: "to be cut", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF(p.flat())) }},
-			{name: "r12", form: asDXF, says: "the old form of DXF", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF12(p.flat())) }},
-			{name: "svg", form: asSVG, says: "true millimetres", make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.svg", exchange.SVG(p.flat())) }},
+			{name: "dxf", form: asDXF, says: "to be cut", make: func(p cutting) ([]byte, error) {
+				return checked(p.flat(), "part.dxf",
+					exchange.DXF(p.flat()))
+			}},
+			{name: "r12", form: asDXF, says: "the old form of DXF", make: func(p cutting) ([]byte, error) {
+				return checked(p.flat(),
+					"part.dxf", exchange.DXF12(p.flat()))
+			}},
+			{name: "svg", form: asSVG, says: "true millimetres", make: func(p cutting) ([]byte, error) {
+				return checked(p.flat(),
+					"part.svg", exchange.SVG(p.flat()))
+			}},
 			{name: "pdf", form: asPDF, says: "full-size template", free: true, make: cutting.template},
 			{name: "csv", form: asCSV, says: "cut ticket", make: cutting.ticket},
 			{name: "bends", form: asPDF, says: "bending sheet", make: cutting.bends},
 			{name: "drills", form: asPDF, says: "drill sheet", make: cutting.drills},
-			{name: "stl", form: asSTL, says: "folded body", make: func(p cutting) ([]byte, error) { return exchange.STL(p.built.Body.Solid(), p.part.Name), nil }},
+			{name: "stl", form: asSTL, says: "folded body", make: func(p cutting) ([]byte,
+				error) {
+				return exchange.STL(p.built.Body.Solid(), p.part.Name), nil
+			}},
 			{name: "mockup", form: asPDF, says: "in board or card, to try the fit", free: true, make: cutting.template},
-			{name: "mockup-dxf", form: asDXF, says: "in board or card, to be cut", free: true, make: func(p cutting) ([]byte, error) { return checked(p.flat(), "part.dxf", exchange.DXF(p.flat())) }},
+			{name: "mockup-dxf", form: asDXF, says: "in board or card, to be cut", free: true, make: func(p cutting) ([]byte,
+				error) {
+				return checked(p.flat(), "part.dxf", exchange.DXF(p.flat()))
+			}},
 		}, open: s.cutting})
 }
 
@@ -153,7 +168,8 @@ func (p cutting) ticket() ([]byte, error) {
 	}
 	return exchange.Ticket{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Quantity: p.many(),
 		Units:    quantity.Table{Inches: p.job.Brief.Inches()},
-		Material: p.material.Name, Thickness: p.thickness, Process: process.Name, Flat: p.built, Notes: []string{p.check.Says, p.check.Fit}}.CSV()
+		Material: p.material.Name, Thickness: p.thickness, Process: process.Name, Flat: p.built, Notes: []string{p.check.Says,
+			p.check.Fit}}.CSV()
 }
 
 func (p cutting) template() ([]byte, error) {
@@ -174,7 +190,7 @@ func (p cutting) sheet() paper.PartSheet {
 		Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(),
 		Paper: p.paper, Quantity: p.many(),
 		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built,
-		Length: site.Lengths(p.job.Brief), Inches: p.job.Brief.Inches(), Face: faceText(p.part.Recipe),
+		Length: site.Lengths(p.job.Brief), Thickness: r.Thickness, Inches: p.job.Brief.Inches(), Face: faceText(p.part.Recipe),
 		Welded: p.built.Welded(p.part.Recipe)}
 	if m := p.part.Recipe.Master; m != nil {
 		s.Master = m.Name

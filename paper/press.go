@@ -27,6 +27,7 @@ type PartSheet struct {
 	Family          stock.Family
 	Flat            made.Part
 	Length          func(mm float64) string
+	Thickness       float64  // mm
 	Inches          bool     // the shop has inch drills
 	Master          string   // what matched holes are drilled through
 	Face            string   // what is said of the face that lies up
@@ -62,8 +63,7 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 func (s PartSheet) BendPDF() ([]byte, error) {
 	p := s.pages("bend sheet")
 	p.station(s.Bend)
-	p.say(9, "", "Bent on: "+s.Tool+
-		". Order by rule: what hangs on a flange first, short bends before long ones. Try it in the tool before the first good piece.")
+	s.order(p)
 	p.y += 1
 	w, h := s.Flat.Bounds.Size()
 	p.say(9, "B", fmt.Sprintf("Blank %s × %s, %s.", s.Length(w), s.Length(h), s.Material))
@@ -90,7 +90,11 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 		if st.Turned {
 			side += ", turn over"
 		}
-		p.row(sec, []string{fmt.Sprint(st.Order), st.Name, side, s.Length(st.Stop.MM), st.StopAt, fmt.Sprintf("%.4g°", st.Angle), aim,
+		stop := s.Length(st.Stop.MM)
+		if st.Stop.MM == 0 {
+			stop = "–"
+		}
+		p.row(sec, []string{fmt.Sprint(st.Order), st.Name, side, stop, st.StopAt, fmt.Sprintf("%.4g°", st.Angle), aim,
 			fmt.Sprintf("%.4g°", st.Opens), s.Length(st.Length.MM), ""})
 		if st.Note != "" {
 			p.room(5)
@@ -103,9 +107,10 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 		p.say(9, "B", "Welded after bending: "+strings.Join(s.Welded, "; ")+".")
 	}
 	p.y += 4
+	s.setups(p)
 	s.gauges(p)
 	p.y += 3
-	for _, text := range []string{"Stop distances run from the bend line to what meets the stop, on the side of the flange.",
+	for _, text := range []string{"Stop distances run from the bend line to what meets the stop.",
 		"Angles turned from flat; the aim allows for springback by yield: bend a strip first."} {
 		p.room(5)
 		p.put(edge, p.y, 8, "", text)

@@ -46,7 +46,7 @@ type BendingStep struct {
 	Opens    float64      `json:"opens" doc:"degrees the two faces enclose after it"`
 	Aim      *float64     `json:"aim" doc:"degrees to bend to, springback allowed for; null when the sheet takes no set"`
 	Half     *float64     `json:"half,omitempty" doc:"degrees on a leaf scale that shows half the turn"`
-	Stop     *lay.Length  `json:"stop" doc:"from the bend line to what meets the stop; null when it is bent to the line"`
+	Stop     *lay.Length  `json:"stop,omitempty" doc:"from the bend line to what meets the stop; left out when it is bent to the line"`
 	StopAt   string       `json:"stopAt" doc:"what meets the stop, or why it is bent to the line"`
 	Length   lay.Length   `json:"length" doc:"of the bend"`
 	Upper    BendingTool  `json:"upper" doc:"punch or fingers"`

@@ -3418,8 +3418,8 @@ export interface components {
             second?: string;
             /** @enum {string} */
             sideUp: "good" | "back";
-            /** @description from the bend line to what meets the stop; null when it is bent to the line */
-            stop: components["schemas"]["Length"];
+            /** @description from the bend line to what meets the stop; left out when it is bent to the line */
+            stop?: components["schemas"]["Length"];
             /** @description what meets the stop, or why it is bent to the line */
             stopAt: string;
             /** @description turned over since the step before */

@@ -7,7 +7,12 @@ import Frac from '@/kit/Frac.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import TableFrame from '@/kit/TableFrame.vue'
 
-const props = defineProps<{ inches: boolean; bends: BendLine[]; steps: BendStep[]; explain: OpenPart['explain'] }>()
+const props = defineProps<{
+  inches: boolean
+  bends: BendLine[]
+  steps: (BendStep & { bare?: boolean })[]
+  explain: OpenPart['explain']
+}>()
 const emit = defineEmits<{ choose: [id: string] }>()
 /** In the order they are made. */
 const rows = computed(() =>
@@ -48,8 +53,10 @@ const { force } = useAmounts(() => props.inches)
           <button type="button" class="press tight bare name" @click="emit('choose', l.id)">{{ l.name }}</button>
         </th>
         <td>
-          <Frac :text="l.step.stop.text" :lies="l.step.stop.lies" :off="l.step.stop.off" class="num" />
-          <WhyButton :name="`stop of ${l.name}`" :working="() => explain({ what: 'stop', id: l.id })" />
+          <template v-if="!l.step.bare"
+            ><Frac :text="l.step.stop.text" :lies="l.step.stop.lies" :off="l.step.stop.off" class="num" />
+            <WhyButton :name="`stop of ${l.name}`" :working="() => explain({ what: 'stop', id: l.id })"
+          /></template>
           <span class="under"
             >{{ l.step.stopAt }}<template v-if="l.step.note">; {{ l.step.note }}</template></span
           >

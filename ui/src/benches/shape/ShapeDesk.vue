@@ -4,7 +4,7 @@ import { computed, ref, useId, watch } from 'vue'
 import type { Finding } from '@/api/client'
 import TabRow from '@/kit/TabRow.vue'
 import FlagList from '@/kit/FlagList.vue'
-import BendTable from './BendTable.vue'
+import BendingPanel from './BendingPanel.vue'
 import FigureTable from './FigureTable.vue'
 import HoleTable from './HoleTable.vue'
 import SchoolPanel from './SchoolPanel.vue'
@@ -29,7 +29,7 @@ const drawers = computed(() => [
 ])
 
 /** What a smaller piece would mend, and what the shop's machines are behind. */
-const divides = ['past-bed', 'past-brake', 'past-lift', 'brake-overloaded']
+const divides = ['past-bed', 'past-brake', 'past-lift', 'brake-overloaded', 'bend-order']
 const ofTheShop = ['Large parts', 'Brake', 'Machines', 'Tools', 'People']
 const asking = ref(false)
 function divide() {
@@ -76,14 +76,7 @@ const takeUp = (f: Finding) =>
             <RouterLink v-if="ofTheShop.includes(finding.cause)" to="/shop" class="press tight bare">The shop</RouterLink>
           </template></FlagList
         >
-        <BendTable
-          :inches="bench.style().unit !== 'mm'"
-          v-else-if="shown === 'bends'"
-          :bends="built.bendLines"
-          :steps="built.steps"
-          :explain="part.explain"
-          @choose="bench.pick"
-        />
+        <BendingPanel v-else-if="shown === 'bends'" :key="part.view.value?.id" :bench="bench" :built="built" @split="divide" />
         <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
         <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" :job="job" />
