@@ -11,8 +11,9 @@ import (
 // ShopPage is the shop as it stands.
 type ShopPage struct {
 	DocumentHead
-	State  shop.Shop         `json:"state"`
-	Strips []shop.StripsTold `json:"strips" doc:"what its test strips say, sheet by sheet"`
+	State  shop.Shop           `json:"state"`
+	Strips []shop.StripsTold   `json:"strips" doc:"what its test strips say, sheet by sheet"`
+	Bends  []shop.BendToolTold `json:"bends" doc:"its bending tools as they stand in their machines"`
 }
 
 // ShopSince asks what a change of the shop made of the jobs' parts.
@@ -27,7 +28,9 @@ type ShopEffects struct {
 
 // ShopKinds is the table of machines.
 type ShopKinds struct {
-	Kinds []shop.KindOf `json:"kinds"`
+	Kinds  []shop.KindOf   `json:"kinds"`
+	Metric []shop.BendTool `json:"metric" doc:"a bending tool of each kind, as a metric shop has it"`
+	Inch   []shop.BendTool `json:"inch" doc:"the same in an inch shop"`
 }
 
 func (s *server) shopRoutes() {
@@ -37,9 +40,12 @@ func (s *server) shopRoutes() {
 			if err == nil {
 				s.shopRead.Store(&shopAt{w, time.Now()})
 			}
-			return ShopPage{headOf(d), w, w.Told()}, err
+			return ShopPage{headOf(d), w, w.Told(), w.Outlined()}, err
 		}})
-	table := ShopKinds{shop.Kinds()}
+	table := ShopKinds{Kinds: shop.Kinds()}
+	for _, k := range []shop.BendKind{shop.StraightPunch, shop.Gooseneck, shop.VDie, shop.Fingers} {
+		table.Metric, table.Inch = append(table.Metric, shop.NewBendTool(k, false)), append(table.Inch, shop.NewBendTool(k, true))
+	}
 	route(s, operation{method: "GET", path: "/api/v1/shop/kinds", id: "getShopKinds", access: fixed,
 		summary: "Kinds of machines with their limits and usual values"}, func(call, none) (ShopKinds, error) { return table, nil })
 	route(s, operation{method: "POST", path: "/api/v1/shop/effects", id: "getShopEffects", work: whole, access: reading,

@@ -52,6 +52,9 @@ func times(n int) string {
 	return fmt.Sprintf("turned %d times", n)
 }
 
+// worthSaying is how near the part comes to tools before it is said, mm.
+const worthSaying = 5.
+
 // setups prints what is set up for each step, and a picture of how it ends.
 func (s PartSheet) setups(p *sheetPrinter) {
 	b := s.Flat.Bending
@@ -64,6 +67,7 @@ func (s PartSheet) setups(p *sheetPrinter) {
 	sec := SurveySection{Heads: []string{"step", "tool", "put together of", "die", "turn round", "hangs out", "in and out", "nearest"},
 		Widths: []float64{.05, .18, .17, .13, .09, .1, .15, .13}}
 	p.heads(sec)
+	before := ""
 	for _, st := range b.Steps {
 		round := "–"
 		if st.Round != 0 {
@@ -74,12 +78,16 @@ func (s PartSheet) setups(p *sheetPrinter) {
 			die = s.Length(st.Die.Long.MM)
 		}
 		near := "–"
-		if st.Near != "" {
+		if st.Near != "" && st.Clear < worthSaying {
 			near = s.fine(st.Clear) + ", " + st.Near
 		}
-		p.row(sec, []string{fmt.Sprint(st.Order), st.Upper.Name + ", " + s.Length(st.Upper.Long.MM) + at(st.Upper.At),
-			s.pieces(st.Upper.Setup),
-			die, round, s.Length(st.Overhang.MM), inOut(st), near})
+		tool, pieces := st.Upper.Name+", "+s.Length(st.Upper.Long.MM), s.pieces(st.Upper.Setup)
+		if tool == before {
+			tool, pieces = "as before", "–"
+		} else {
+			before = tool
+		}
+		p.row(sec, []string{fmt.Sprint(st.Order), tool + at(st.Upper.At), pieces, die, round, s.Length(st.Overhang.MM), inOut(st), near})
 		var notes []string
 		if st.Second != "" {
 			notes = append(notes, "a second person: "+st.Second)

@@ -63,10 +63,9 @@ func TestNoOrder(t *testing.T) {
 	if _, is := plates.Codes(p)["bend-order"]; is || p.Bending == nil || !p.Bending.Goes || len(p.Bending.Usual) > 0 {
 		t.Fatalf("%+v", p.Bending)
 	}
-	// The last sides go in between two that stand: the sides' own width is 200 less two
-	// setbacks of 4.
+	// The last side goes in between two that stand, 300 less two thicknesses apart.
 	last := p.Bending.Steps[3]
-	if last.Upper.Setup.Long > 192 || len(last.Upper.Setup.Pieces) == 0 || p.Steps[3].Name != last.Name || p.Steps[3].Stop.MM != last.Stop.MM {
+	if last.Upper.Setup.Long > 296 || len(last.Upper.Setup.Pieces) == 0 || p.Steps[3].Name != last.Name || p.Steps[3].Stop.MM != last.Stop.MM {
 		t.Errorf("%+v against %+v", last.Upper, p.Steps[3])
 	}
 }

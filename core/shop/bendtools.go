@@ -243,3 +243,46 @@ func (t BendTool) set() bending.Tool {
 	}
 	return out
 }
+
+// BendToolTold is a bending tool as it stands in its machine, for drawing.
+type BendToolTold struct {
+	ID      string          `json:"id"`
+	Called  string          `json:"called"`
+	Outline []profile.Point `json:"outline" doc:"x to the back stop, y up; a punch's tip, a finger's front foot or the middle of a die's opening at the origin"`
+	Opening float64         `json:"opening,omitempty" doc:"mm, of a die"`
+}
+
+// Outlined answers the outlines of its bending tools.
+func (s Shop) Outlined() []BendToolTold {
+	out := make([]BendToolTold, 0, len(s.BendTools))
+	for _, t := range s.BendTools {
+		told := BendToolTold{ID: t.ID, Called: t.called(), Outline: t.outline()}
+		if t.Kind == VDie {
+			told.Opening = t.opening()
+		}
+		out = append(out, told)
+	}
+	return out
+}
+
+// NewBendTool answers a tool of a kind with usual sizes, in a metric or an inch shop.
+func NewBendTool(k BendKind, inch bool) BendTool {
+	or := func(mm, inches float64) float64 {
+		if inch {
+			return inches * in
+		}
+		return mm
+	}
+	t := BendTool{Kind: k}
+	switch k {
+	case StraightPunch:
+		t.Angle, t.Width, t.Height = 85, or(13, .5), or(120, 4.75)
+	case Gooseneck:
+		t.Angle, t.Width, t.Height, t.Throat = 85, or(22, .875), or(130, 5.125), or(30, 1.1875)
+	case VDie:
+		t.Opening, t.Angle, t.Width, t.Height = or(16, .625), 80, or(44, 1.75), or(60, 2.375)
+	default:
+		t.Nose, t.Height, t.Lean = or(6, .25), or(90, 3.5), 45
+	}
+	return t
+}

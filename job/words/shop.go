@@ -6,6 +6,8 @@ import "slices"
 func shopFields() []Field {
 	return slices.Concat(
 		of("Machine", plain("own", "here", "borrowed", "borrowed", "outside", "outside"), "where"),
+		of("BendTool", plain("straight", "straight punch", "gooseneck", "gooseneck", "die", "V die", "fingers",
+			"fingers of a pan brake"), "kind"),
 		of("ToolSet", plain("drill", "drills", "tap", "taps", "holesaw", "hole saws"), "kind"),
 		of("ToolSet", plain("", "single ones", "fraction", "inch fractions", "number", "numbers", "letter", "letters", "tenths",
 			"mm by tenths", "halves",

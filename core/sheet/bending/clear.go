@@ -43,8 +43,9 @@ type selfKey struct {
 
 func newPlanner(b *body, brake Brake) *planner {
 	p := &planner{body: b, brake: brake.Usual(), items: b.items()}
+	longest := b.longest()
 	for s := range b.strokes {
-		p.rigs = append(p.rigs, p.brake.rigFor(&b.strokes[s], b.thickness))
+		p.rigs = append(p.rigs, p.brake.rigFor(&b.strokes[s], longest, b.thickness))
 		row := make([]uint64, len(p.items))
 		for i, it := range p.items {
 			row[i] = b.decides(s, it)
@@ -148,7 +149,7 @@ func (p *planner) sweep(s, item, lay, tool int, low bool, made uint64) hit {
 	} else {
 		list = r.uppers[tool].elements
 	}
-	h := p.found[s].w.tools(&r.motion, p.side(s, item, lay), p.placed(s, item, made), list, p.body.strokes[s].aim, false)
+	h := p.found[s].w.tools(&r.motion, p.side(s, item, lay), p.placed(s, item, made), list, p.body.strokes[s].aim, whether)
 	p.found[s].sweeps[k] = h
 	return h
 }

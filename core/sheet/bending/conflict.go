@@ -65,7 +65,7 @@ func (p *planner) hits(s, lay int, made uint64, list []element, take func(says s
 		if p.skips(s, i) {
 			continue
 		}
-		h := p.found[s].w.tools(&p.rigs[s].motion, p.side(s, i, lay), p.placed(s, i, made), list, t.aim, true)
+		h := p.found[s].w.tools(&p.rigs[s].motion, p.side(s, i, lay), p.placed(s, i, made), list, t.aim, first)
 		if a := math.Min(float64(h.at)*grid, t.aim); h.at >= 0 && a < at {
 			at, what = a, fmt.Sprintf("%s runs into %s at %.0f°", p.itemName(i), list[h.what].what, a*180/math.Pi)
 			if a == 0 {
@@ -117,17 +117,17 @@ func (p *planner) conflict(plan plan) *BendingConflict {
 			return c
 		}
 	}
-	left, first := []int{}, ""
+	left, why := []int{}, ""
 	for s := range n {
 		if plan.best&(1<<s) == 0 {
 			left = append(left, s)
-			if first == "" {
-				first = fmt.Sprintf("%s: %s", upper(p.strokeName(s)), p.why(s, plan.best).says)
+			if why == "" {
+				why = fmt.Sprintf("%s: %s", upper(p.strokeName(s)), p.why(s, plan.best).says)
 			}
 		}
 	}
 	c.ids(p, left...)
-	c.Says = fmt.Sprintf("Of %d bends %d can be made, then none of the others. %s.", n, n-len(left), first)
+	c.Says = fmt.Sprintf("Of %d bends %d can be made, then none of the others. %s.", n, n-len(left), why)
 	return c
 }
 

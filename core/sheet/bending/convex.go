@@ -291,3 +291,25 @@ func join(a, b []profile.Point) []profile.Point {
 	}
 	return nil
 }
+
+// mesh answers a prism as a closed surface.
+func mesh(c *convex) solid.Body {
+	n := len(c.corners) / 2
+	var piece solid.Piece
+	for i := 1; i+1 < n; i++ {
+		piece = append(piece, solid.Triangle{c.corners[0].vector(), c.corners[i+1].vector(), c.corners[i].vector()},
+			solid.Triangle{c.corners[n].vector(), c.corners[n+i].vector(), c.corners[n+i+1].vector()})
+	}
+	for i := range n {
+		k := (i + 1) % n
+		a, b, d, e := c.corners[i].vector(), c.corners[k].vector(), c.corners[n+k].vector(), c.corners[n+i].vector()
+		piece = append(piece, solid.Triangle{a, b, d}, solid.Triangle{a, d, e})
+	}
+	body := solid.Body{Pieces: []solid.Piece{piece}}
+	if body.Volume() < 0 {
+		for i := range piece {
+			piece[i][1], piece[i][2] = piece[i][2], piece[i][1]
+		}
+	}
+	return body
+}

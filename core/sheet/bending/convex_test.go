@@ -89,3 +89,13 @@ func TestCombine(t *testing.T) {
 		t.Errorf("%+v", got)
 	}
 }
+
+// By hand: of 25, 50, 100, 100 the least that covers 190 is 200, of two.
+func TestCover(t *testing.T) {
+	if got := cover([]float64{25, 50, 100, 100}, 190); got.Long != 200 || len(got.Pieces) != 2 {
+		t.Errorf("%+v", got)
+	}
+	if got := cover([]float64{25, 50}, 190); got.Long != 75 {
+		t.Errorf("all there is: %+v", got)
+	}
+}

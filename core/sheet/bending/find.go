@@ -58,16 +58,21 @@ func Find(until context.Context, l *lay.Laid, ask Asked, progress func(done, tot
 
 // able answers the brakes that take a body's thickness and its longest bend.
 func able(brakes []Brake, b *body) (out []Brake) {
-	long := 0.
-	for _, t := range b.strokes {
-		long = math.Max(long, t.to-t.from)
-	}
+	long := b.longest()
 	for _, x := range brakes {
 		if (x.Thick <= 0 || b.thickness <= x.Thick+1e-6) && (x.Long <= 0 || long <= x.Long+1e-6) {
 			out = append(out, x)
 		}
 	}
 	return out
+}
+
+// longest answers the length of the longest stroke, mm.
+func (b *body) longest() (long float64) {
+	for _, t := range b.strokes {
+		long = math.Max(long, t.to-t.from)
+	}
+	return long
 }
 
 func bent(until context.Context, l *lay.Laid, body *body, brake Brake, ask Asked, progress func(done, total int)) (Bending, *planner,

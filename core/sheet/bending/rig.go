@@ -14,6 +14,15 @@ type upper struct {
 	shift    float64 // mm its middle lies off the bend's
 	elements []element
 	exits    [exits][]element // what has to be clear for each way in and out
+	drawn    []outline
+}
+
+// outline is a tool as it is drawn: across the bend, from one place along it to another.
+type outline struct {
+	what     string
+	with     int
+	face     []profile.Point
+	from, to float64
 }
 
 // The ways a part comes into and out of the tools.
@@ -31,6 +40,7 @@ type lower struct {
 	setup    Setup
 	shift    float64
 	elements []element
+	drawn    []outline
 }
 
 // rig is a brake set up for one stroke in every way there is, the one taken first, first.
@@ -50,24 +60,24 @@ func (b *Brake) places(bend float64) []float64 {
 	return []float64{0}
 }
 
-// rigFor sets a brake up.
-func (b *Brake) rigFor(t *stroke, thickness float64) rig {
+// rigFor sets a brake up for a stroke of a part whose longest bend is given, mm.
+func (b *Brake) rigFor(t *stroke, longest, thickness float64) rig {
 	r := rig{motion: motion{kind: b.Kind, opening: b.Die.Opening, thickness: thickness, hinge: &t.hinge, whole: t.angle}}
 	long := t.to - t.from
 	for place, off := range b.places(long) {
 		r.places++
 		for i, tool := range b.Upper {
-			for _, s := range tool.lengths(long, b.Long) {
+			for _, s := range tool.lengths(long, longest, b.Long) {
 				for _, shift := range b.shifts(s, off, long) {
 					r.uppers = append(r.uppers, b.upper(i, place, s, off, shift, thickness))
 				}
 			}
 		}
 		if b.Kind != Press {
-			r.lowers = append(r.lowers, lower{place: place, elements: b.lowerClamp(thickness, off, long)})
+			r.lowers = append(r.lowers, b.lowerClamp(place, thickness, off, long))
 			continue
 		}
-		for _, s := range b.Die.lengths(long, b.Long) {
+		for _, s := range b.Die.lengths(long, longest, b.Long) {
 			for _, shift := range b.shifts(s, off, long) {
 				r.lowers = append(r.lowers, b.lower(place, s, off, shift, long))
 			}
@@ -96,14 +106,22 @@ func (b *Brake) ends(off, bend float64) (from, to float64) {
 }
 
 func (b *Brake) lower(place int, s Setup, off, shift, bend float64) lower {
-	list := extruded("the die", fixed, b.Die.Outline, shift-s.Long/2, shift+s.Long/2)
+	die := outline{"the die", fixed, b.Die.Outline, shift - s.Long/2, shift + s.Long/2}
+	list := die.elements()
 	depth := 0.
 	for _, p := range b.Die.Outline {
 		depth = math.Min(depth, p.Y)
 	}
 	from, to := b.ends(off, bend)
-	list = append(list, slab("the bed", fixed, -b.Beam/2, -b.Floor, b.Beam/2, depth, from, to)...)
-	return lower{place, s, shift, append(list, b.floor()...)}
+	bed := outline{"the bed", fixed, rect(-b.Beam/2, -b.Floor, b.Beam/2, depth), from, to}
+	return lower{place, s, shift, append(append(list, bed.elements()...), b.floor()...), []outline{bed, die}}
+}
+
+// elements answers an outline as convex pieces.
+func (o outline) elements() []element { return extruded(o.what, o.with, o.face, o.from, o.to) }
+
+func rect(y0, z0, y1, z1 float64) []profile.Point {
+	return []profile.Point{{X: y0, Y: z0}, {X: y1, Y: z0}, {X: y1, Y: z1}, {X: y0, Y: z1}}
 }
 
 func (b *Brake) floor() []element {
@@ -111,17 +129,18 @@ func (b *Brake) floor() []element {
 }
 
 // lowerClamp answers the bed and what swings, or the lower bar.
-func (b *Brake) lowerClamp(thickness, off, bend float64) []element {
+func (b *Brake) lowerClamp(place int, thickness, off, bend float64) lower {
 	from, to := b.ends(off, bend)
 	if b.Kind == Vice {
-		return append(slab("the lower bar", fixed, 0, -barHigh, barWide, 0, -bend/2, bend/2), b.floor()...)
+		bar := outline{"the lower bar", fixed, rect(0, -barHigh, barWide, 0), -bend / 2, bend / 2}
+		return lower{place: place, elements: append(bar.elements(), b.floor()...), drawn: []outline{bar}}
 	}
+	// In the frame of what it folds, whose x runs the other way: it lies against its outer face.
 	half := thickness / 2
-	// In the frame of what it folds: the leaf lies against its outer face.
-	at := pose{vec{}, vec{0, 1, 0}, vec{0, 0, 1}, vec{1, 0, 0}}
-	swing := element{"the leaf", leaf, prism(at, []profile.Point{{Y: -half - usualLeaf}, {X: usualLeaf, Y: -half - usualLeaf},
-		{X: usualEdge, Y: -half}, {Y: -half}}, -to, -from)} // x of the front side runs the other way
-	return append(append(slab("the bed", fixed, 0, -b.Floor, usualBed, 0, from, to), swing), b.floor()...)
+	swing := outline{"the leaf", leaf, []profile.Point{{Y: -half - usualLeaf}, {X: usualLeaf, Y: -half - usualLeaf},
+		{X: usualEdge, Y: -half}, {Y: -half}}, -to, -from}
+	bed := outline{"the bed", fixed, rect(0, -b.Floor, usualBed, 0), from, to}
+	return lower{place: place, elements: append(append(bed.elements(), swing.elements()...), b.floor()...), drawn: []outline{bed, swing}}
 }
 
 func (b *Brake) upper(i, place int, s Setup, off, shift, thickness float64) upper {
@@ -129,29 +148,32 @@ func (b *Brake) upper(i, place int, s Setup, off, shift, thickness float64) uppe
 	u := upper{tool: i, place: place, setup: s, shift: shift}
 	left, right := b.ends(off, s.Long)
 	from, to := shift-s.Long/2, shift+s.Long/2
-	outline, with, top, ahead := tool.Outline, punch, 0., math.Inf(1)
-	for _, p := range outline {
+	face, with, top, ahead := tool.Outline, punch, 0., math.Inf(1)
+	for _, p := range face {
 		top = math.Max(top, p.Y)
 	}
-	for _, p := range outline {
+	for _, p := range face {
 		if p.Y > top-1e-6 {
 			ahead = math.Min(ahead, p.X)
 		}
 	}
 	beam := [2]float64{-b.Beam / 2, b.Beam / 2}
 	if b.Kind != Press { // a clamp rests on the sheet
-		outline, with = raised(outline, thickness), fixed
+		face, with = raised(face, thickness), fixed
 		top += thickness
 		beam = [2]float64{ahead, ahead + usualBed}
 	}
-	u.elements = extruded(tool.Name, with, outline, from, to)
+	u.drawn = []outline{{tool.Name, with, face, from, to}}
 	high := top + 3000
 	if b.Kind != Vice {
-		u.elements = append(u.elements, slab("the upper beam", with, beam[0], top, beam[1], high, left, right)...)
+		u.drawn = append(u.drawn, outline{"the upper beam", with, rect(beam[0], top, beam[1], high), left, right})
 	}
-	u.exits[byLeft] = extruded(tool.Name, with, outline, from-beyondAll, from)
-	u.exits[byRight] = extruded(tool.Name, with, outline, to, to+beyondAll)
-	for _, part := range convexParts(outline) {
+	for _, o := range u.drawn {
+		u.elements = append(u.elements, o.elements()...)
+	}
+	u.exits[byLeft] = extruded(tool.Name, with, face, from-beyondAll, from)
+	u.exits[byRight] = extruded(tool.Name, with, face, to, to+beyondAll)
+	for _, part := range convexParts(face) {
 		u.exits[byLift] = append(u.exits[byLift], extruded(tool.Name, with, swept(part, profile.Point{Y: b.Open}), from, to)...)
 		if b.Kind != Press {
 			u.exits[byFront] = append(u.exits[byFront], extruded(tool.Name, with, swept(part, profile.Point{X: 1e4}), from, to)...)

@@ -1,7 +1,6 @@
 package bending
 
 import (
-	"fmt"
 	"math"
 	"strings"
 
@@ -68,7 +67,11 @@ func (p *planner) step(l *lay.Laid, m move, made uint64, ask Asked) BendingStep 
 	u := &r.uppers[m.stands.upper]
 	s.Upper = p.toolTold(l, p.brake.Upper[u.tool].Name, u.setup, u.shift, t.to-t.from)
 	if p.brake.Kind == Press {
-		die := p.toolTold(l, fmt.Sprintf("%s of %s", p.brake.Die.Name, l.Len(p.brake.Die.Opening)), r.lowers[m.stands.lower].setup,
+		name := p.brake.Die.Name
+		if !p.brake.Die.Said {
+			name += " of " + l.Len(p.brake.Die.Opening)
+		}
+		die := p.toolTold(l, name, r.lowers[m.stands.lower].setup,
 			r.lowers[m.stands.lower].shift, t.to-t.from)
 		s.Die = &die
 		if ask.Force != nil {
@@ -139,13 +142,13 @@ func (p *planner) nearest(m move, made uint64) (clear float64, near string) {
 		if p.skips(m.stroke, i) {
 			continue
 		}
-		if p.decide[m.stroke][i]&made == 0 {
-			continue // still flat with what lies on the tools
+		if p.lies(m.stroke, i, made) {
+			continue
 		}
 		side, pieces := p.side(m.stroke, i, m.stands.lay), p.placed(m.stroke, i, made)
 		for _, list := range [2][]element{r.uppers[m.stands.upper].elements, r.lowers[m.stands.lower].elements} {
 			for k := range list {
-				h := p.found[m.stroke].w.tools(&r.motion, side, pieces, list[k:k+1], t.aim, true)
+				h := p.found[m.stroke].w.tools(&r.motion, side, pieces, list[k:k+1], t.aim, nearness)
 				if c := float64(h.clear) - drawnIn(p.body.thickness); c < clear {
 					clear, near = c, p.itemName(i)+" to "+list[k].what
 				}
@@ -156,6 +159,15 @@ func (p *planner) nearest(m move, made uint64) (clear float64, near string) {
 		return 100, ""
 	}
 	return math.Max(clear, 0), near
+}
+
+// lies tells whether an item is still flat with what rests on the tools, or runs out of that.
+func (p *planner) lies(s, i int, made uint64) bool {
+	it := p.items[i]
+	if it.strip {
+		return p.decide[s][p.itemOf(p.body.on(it))]&made == 0
+	}
+	return p.decide[s][i]&made == 0
 }
 
 func (p *planner) itemName(i int) string {
@@ -292,14 +304,9 @@ func (p *planner) scene(m move, made uint64, stop *float64) BendingScene {
 		}
 		s.Bodies = append(s.Bodies, b)
 	}
-	u := &r.uppers[m.stands.upper]
-	with := map[int]string{fixed: "fixed", punch: "punch", leaf: "leaf"}
-	for _, list := range [2][]element{u.elements, r.lowers[m.stands.lower].elements} {
-		for _, e := range list {
-			if e.what == "the floor" {
-				continue
-			}
-			s.Tools = append(s.Tools, e.outline(with[e.with], t))
+	for _, list := range [2][]outline{r.lowers[m.stands.lower].drawn, r.uppers[m.stands.upper].drawn} {
+		for _, o := range list {
+			s.Tools = append(s.Tools, o.told(t))
 		}
 	}
 	deg := 180 / math.Pi
@@ -344,16 +351,15 @@ func (p *planner) rows(it item, made uint64, at pose) (out [][2]solid.Vector) {
 	return out
 }
 
-// outline answers an element across the bend, cut to what is worth drawing.
-func (e *element) outline(with string, t *stroke) BendingOutline {
-	n := len(e.cx.corners) / 2
-	from, to := e.cx.lo.x, e.cx.hi.x
-	if e.with == leaf { // it is given in the front side's frame
-		from, to = -to, -from
+// told answers a tool as it is drawn, cut to what is worth drawing.
+func (o outline) told(t *stroke) BendingOutline {
+	out := BendingOutline{Name: o.what, With: []string{fixed: "fixed", punch: "punch", leaf: "leaf"}[o.with], From: o.from, To: o.to}
+	if o.with == leaf { // it is given in the front side's frame
+		out.From, out.To = -o.to, -o.from
 	}
-	o := BendingOutline{Name: e.what, With: with, From: math.Max(from, t.from-150), To: math.Min(to, t.to+150)}
-	for _, v := range e.cx.corners[:n] {
-		o.Face = append(o.Face, profile.Point{X: v.y, Y: math.Max(math.Min(v.z, 400), -250)})
+	out.From, out.To = math.Max(out.From, t.from-150), math.Min(out.To, t.to+150)
+	for _, p := range o.face {
+		out.Face = append(out.Face, profile.Point{X: p.X, Y: math.Max(math.Min(p.Y, 400), -250)})
 	}
-	return o
+	return out
 }

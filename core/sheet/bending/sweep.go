@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"warmanvil/core/profile"
+	"warmanvil/core/solid"
 )
 
 // grid is the step of the sweeps where things are close, rad: half a degree. Where they are
@@ -40,10 +41,19 @@ var clearHit = hit{at: -1, what: -1, clear: math.MaxFloat32}
 // sweeper sweeps pieces, with storage of its own: one for each goroutine.
 type sweeper struct{ a, b convex }
 
+// wanted is what a sweep is to find out.
+type wanted int
+
+// Whether anything is run into at all, what is run into first, or how near it comes too.
+const (
+	whether wanted = iota
+	first
+	nearness
+)
+
 // tools sweeps pieces of one side, given in its frame, against elements while the bend is
-// turned up to a. The first thing run into ends it, unless all is wanted: then it is the one
-// run into first.
-func (w *sweeper) tools(m *motion, side int, pieces []*convex, list []element, to float64, all bool) hit {
+// turned up to a.
+func (w *sweeper) tools(m *motion, side int, pieces []*convex, list []element, to float64, want wanted) hit {
 	h := clearHit
 	steps := int(math.Ceil(to/grid - 1e-9))
 	for _, p := range pieces {
@@ -62,16 +72,20 @@ func (w *sweeper) tools(m *motion, side int, pieces []*convex, list []element, t
 			var by axis
 			for i := 0; i <= steps; {
 				a := math.Min(float64(i)*grid, to)
-				if all {
-					by = axis{} // nearness is wanted, not only whether
+				if want == nearness {
+					by = axis{}
 				}
 				d := w.gap(m.on(i, to), side, p, e, speed*(to-a)+1, &by)
-				h.clear = min(h.clear, float32(d))
+				if want == nearness && d > 0 && d < truly && d < float64(h.clear) {
+					h.clear = min(h.clear, float32(w.exactly(e.cx)))
+				} else {
+					h.clear = min(h.clear, float32(d))
+				}
 				if d <= 0 {
 					if h.at < 0 || int16(i) < h.at {
 						h.at, h.what = int16(i), int16(k)
 					}
-					if !all {
+					if want == whether {
 						return h
 					}
 					break
@@ -131,6 +145,15 @@ func (w *sweeper) between(p *convex, at *pose, o *convex, enough float64, by *ax
 	return d
 }
 
+// truly is what a nearness below which it is told is worked out by, mm: axes may say less than
+// it is between corners.
+const truly = 3.
+
+// exactly answers how far the piece shifted last is from another.
+func (w *sweeper) exactly(o *convex) float64 {
+	return solid.Within(solid.NewTree(mesh(&w.a)), solid.NewTree(mesh(o)), 2*truly).Distance
+}
+
 // selves sweeps pieces of the parent's side against pieces of what is bent, both in their
 // side's frames.
 func (w *sweeper) selves(t *stroke, parents, children []*convex) bool {
@@ -175,5 +198,5 @@ func extruded(what string, with int, outline []profile.Point, from, to float64) 
 }
 
 func slab(what string, with int, y0, z0, y1, z1, from, to float64) []element {
-	return extruded(what, with, []profile.Point{{X: y0, Y: z0}, {X: y1, Y: z0}, {X: y1, Y: z1}, {X: y0, Y: z1}}, from, to)
+	return extruded(what, with, rect(y0, z0, y1, z1), from, to)
 }

@@ -2,6 +2,7 @@ package bending
 
 import (
 	"math"
+	"slices"
 
 	"warmanvil/core/profile"
 )
@@ -158,8 +159,9 @@ func (b Brake) Usual() Brake {
 }
 
 // lengths answers what lengths of a tool can be set up for a bend: as it is, where it is in
-// one piece, or all of it, and the longest that is no longer than the bend.
-func (t Tool) lengths(bend, machine float64) (out []Setup) {
+// one piece, or long enough for the longest bend of the part, and the longest that is no
+// longer than the bend.
+func (t Tool) lengths(bend, longest, machine float64) (out []Setup) {
 	if t.Step == 0 && len(t.Pieces) == 0 {
 		long := t.Long
 		if long == 0 {
@@ -169,17 +171,34 @@ func (t Tool) lengths(bend, machine float64) (out []Setup) {
 	}
 	full, under := Setup{Long: math.Max(machine, bend)}, Setup{Long: math.Floor(bend/t.Step+1e-9) * t.Step}
 	if t.Step == 0 {
-		under, full = combine(t.Pieces, bend), Setup{}
-		for _, p := range t.Pieces {
-			full.Long += p
-			full.Pieces = append(full.Pieces, p)
-		}
+		full, under = cover(t.Pieces, longest), combine(t.Pieces, bend)
 	}
 	if full.Long > bend+1e-9 {
 		out = append(out, full)
 	}
 	if under.Long > 0 && under.Long >= bend-short(bend) {
 		out = append(out, under)
+	}
+	return out
+}
+
+// cover answers the pieces that come nearest to a length from above; all of them where they
+// do not reach it.
+func cover(pieces []float64, least float64) Setup {
+	sum := 0.
+	for _, p := range pieces {
+		sum += p
+	}
+	// What is left aside is the most that may be.
+	aside := combine(pieces, sum-least)
+	left := append([]float64(nil), aside.Pieces...)
+	out := Setup{}
+	for _, p := range pieces {
+		if i := slices.Index(left, p); i >= 0 {
+			left = slices.Delete(left, i, i+1)
+			continue
+		}
+		out.Long, out.Pieces = out.Long+p, append(out.Pieces, p)
 	}
 	return out
 }

@@ -3228,6 +3228,17 @@ export interface components {
              */
             width?: number;
         };
+        BendToolTold: {
+            called: string;
+            id: string;
+            /**
+             * Format: double
+             * @description mm, of a die
+             */
+            opening?: number;
+            /** @description x to the back stop, y up; a punch's tip, a finger's front foot or the middle of a die's opening at the origin */
+            outline: components["schemas"]["Point"][];
+        };
         Bending: {
             /** @description it is bent on */
             brake: string;
@@ -11216,7 +11227,11 @@ export interface components {
             jobs: components["schemas"]["ShopMoves"][];
         };
         ShopKinds: {
+            /** @description the same in an inch shop */
+            inch: components["schemas"]["BendTool"][];
             kinds: components["schemas"]["KindOf"][];
+            /** @description a bending tool of each kind, as a metric shop has it */
+            metric: components["schemas"]["BendTool"][];
         };
         ShopMoves: {
             /** @description its id */
@@ -11226,6 +11241,8 @@ export interface components {
         };
         ShopPage: {
             archived: boolean;
+            /** @description its bending tools as they stand in their machines */
+            bends: components["schemas"]["BendToolTold"][];
             canRedo: boolean;
             canUndo: boolean;
             /** @description empty before the first save */

@@ -21,7 +21,7 @@ export type Eye = { right: V; up: V; near: V }
 export const along: Eye = { right: [0, 1, 0], up: [0, 0, 1], near: [1, 0, 0] }
 
 /** From in front of the brake, a little from the right and from above. */
-export const standing: Eye = eye(32, 24)
+export const standing: Eye = eye(20, 13)
 
 function eye(yaw: number, pitch: number): Eye {
   const [sy, cy] = [Math.sin((yaw * Math.PI) / 180), Math.cos((yaw * Math.PI) / 180)]

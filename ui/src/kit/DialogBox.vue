@@ -7,6 +7,7 @@ const props = defineProps<{
   title: string
   show: boolean
   wide?: boolean
+  /** As wide as the screen lets it. */ full?: boolean
   /** It comes unasked: what is being typed must not land on one of its buttons. */
   unasked?: boolean
 }>()
@@ -18,7 +19,7 @@ const id = useId()
 
 <template>
   <NModal :show="show" :auto-focus="!unasked" @update:show="(v: boolean) => !v && emit('close')" @esc="emit('close')">
-    <div ref="box" class="dialog" :class="{ wide }" tabindex="-1" role="dialog" aria-modal="true" :aria-labelledby="id">
+    <div ref="box" class="dialog" :class="{ wide, full }" tabindex="-1" role="dialog" aria-modal="true" :aria-labelledby="id">
       <h2 :id="id">{{ title }}</h2>
       <slot />
       <div class="row end"><slot name="actions" /></div>
@@ -40,6 +41,9 @@ const id = useId()
 }
 .wide {
   width: min(860px, calc(100vw - 24px));
+}
+.full {
+  width: min(1400px, calc(100vw - 24px));
 }
 .end {
   justify-content: flex-end;

@@ -9,6 +9,7 @@ import DocumentBar from '@/documents/DocumentBar.vue'
 import CardList from '@/kit/CardList.vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FilePick from '@/kit/FilePick.vue'
+import BendToolList from './BendToolList.vue'
 import MachineCard from './MachineCard.vue'
 import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
@@ -30,6 +31,7 @@ const sections = computed(() => [
   { id: 'machines', name: 'Machines', says: shop.value?.machines?.length || '' },
   { id: 'people', name: 'People', says: shop.value?.people?.length || '' },
   { id: 'tools', name: 'Drills and taps', says: shop.value?.tools?.length || '' },
+  { id: 'bending', name: 'Punches and dies', says: shop.value?.bendTools?.length || '' },
   { id: 'strips', name: 'Test strips', says: shop.value?.strips?.length || '' },
   { id: 'moved', name: 'What changed' },
 ])
@@ -104,6 +106,13 @@ const text = (kind: string, sort: string | undefined) =>
       <h2>Drills, taps, hole saws</h2>
       <p class="soft">Holes that are drilled or tapped ask whether theirs are here, once one of the kind is named.</p>
       <ToolList :open="open" />
+    </section>
+    <section id="bending">
+      <h2>Punches, dies, fingers</h2>
+      <p class="soft">
+        Every part is bent against them step by step. Usual ones are taken where none are named, and the part says that.
+      </p>
+      <BendToolList :open="open" />
     </section>
     <section id="strips">
       <h2>Test strips</h2>

@@ -30,7 +30,8 @@ export function useShop() {
   const inch = computed(() => unit.value !== 'mm')
   provideInches(() => inch.value)
   const kinds = computed(() => table.value?.kinds ?? [])
-  return { ...open, shop, style, inch, kinds }
+  const bendTools = computed(() => (inch.value ? table.value?.inch : table.value?.metric) ?? [])
+  return { ...open, shop, style, inch, kinds, bendTools }
 }
 
 export type OpenShop = ReturnType<typeof useShop>

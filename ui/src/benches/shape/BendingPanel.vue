@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // The bends in the order in which they can be made, or what stands in the way.
+import { Play } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import type { BendStep, Part } from '@/api/client'
+import DialogBox from '@/kit/DialogBox.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import BendTable from './BendTable.vue'
 import BendingPlay from './BendingPlay.vue'
@@ -13,6 +15,7 @@ const emit = defineEmits<{ split: [] }>()
 const part = computed(() => props.bench.part.value!)
 const { bending, far, why, stopped, look, leave } = useBending(part.value)
 const step = ref(0)
+const watching = ref(false)
 const inches = computed(() => props.bench.style().unit !== 'mm')
 const thickness = computed(() => part.value.recipe.value?.thickness ?? 1)
 
@@ -42,10 +45,11 @@ const rows = computed((): BendStep[] => {
 const summary = computed(() => {
   const b = bending.value
   if (!b) return ''
-  const times = (n: number) => (n === 1 ? 'once' : n === 0 ? 'never' : `${n} times`)
+  const times = (n: number, how: string) =>
+    n === 0 ? `never turned ${how}` : n === 1 ? `turned ${how} once` : `turned ${how} ${n} times`
   const steps = b.steps.length === 1 ? 'One step' : `${b.steps.length} steps`
   const looked = b.found === 'exact' ? 'every state was looked at' : 'searched, not every state looked at'
-  return `${steps} on ${b.brake}, the sheet turned over ${times(b.over)} and round ${times(b.round)}: ${looked}.`
+  return `${steps} on ${b.brake}, the sheet ${times(b.over, 'over')} and ${times(b.round, 'round')}: ${looked}.`
 })
 </script>
 
@@ -86,12 +90,20 @@ const summary = computed(() => {
       <p class="row">
         {{ summary }}
         <WhyButton name="the order of bends" :working="bending.working" />
+        <button type="button" class="press tight" @click="watching = true">
+          <Play :size="18" aria-hidden="true" /> Watch it bend
+        </button>
       </p>
       <p v-if="bending.usual.length" class="soft">
         Taken as usual, since the Shop does not say it: {{ bending.usual.join('; ') }}.
         <RouterLink to="/shop" class="press tight bare">Say it in the Shop</RouterLink>
       </p>
-      <BendingPlay v-model:step="step" :bending="bending" :thickness="thickness" :inches="inches" />
+      <DialogBox full title="The bends, one by one" :show="watching" @close="watching = false">
+        <BendingPlay v-model:step="step" :bending="bending" :thickness="thickness" :inches="inches" />
+        <template #actions>
+          <button type="button" class="press" @click="watching = false">Close</button>
+        </template>
+      </DialogBox>
     </template>
     <BendTable :inches="inches" :bends="built.bendLines" :steps="rows" :explain="part.explain" @choose="bench.pick" />
   </div>

@@ -2,7 +2,7 @@
 // The bends one by one, as whoever stands at the brake sees them. Right and left arrow bend
 // and open the sheet; up and down go from step to step.
 import { ChevronLeft, ChevronRight, Pause, Play } from '@lucide/vue'
-import { computed, onScopeDispose, ref, watch } from 'vue'
+import { computed, onMounted, onScopeDispose, ref, watch } from 'vue'
 import type { Bending } from '@/api/client'
 import { useAmounts } from '@/kit/amounts'
 import Frac from '@/kit/Frac.vue'
@@ -10,6 +10,8 @@ import IconPress from '@/kit/IconPress.vue'
 import BendingPicture from './BendingPicture.vue'
 
 const props = defineProps<{ bending: Bending; thickness: number; inches: boolean }>()
+const box = ref<HTMLElement>()
+onMounted(() => box.value?.focus({ preventScroll: true }))
 const step = defineModel<number>('step', { default: 0 })
 const at = ref(0)
 const now = computed(() => props.bending.steps[Math.min(step.value, props.bending.steps.length - 1)]!)
@@ -79,7 +81,7 @@ const handling = computed(() => {
 /** Lengths of which a tool is put together, equal ones counted. */
 const pieces = computed(() => {
   const list = now.value.upper.setup.pieces ?? []
-  const mm = (v: number) => (props.inches ? `${+(v / 25.4).toFixed(3)}` : `${+v.toFixed(1)}`)
+  const mm = (v: number) => (props.inches ? `${+(v / 25.4).toFixed(3)}"` : `${+v.toFixed(1)}`)
   return [...new Set(list)].map((v) => {
     const n = list.filter((x) => x === v).length
     return n > 1 ? `${n} × ${mm(v)}` : mm(v)
@@ -89,6 +91,7 @@ const pieces = computed(() => {
 
 <template>
   <section
+    ref="box"
     class="play"
     tabindex="0"
     role="group"
@@ -130,8 +133,8 @@ const pieces = computed(() => {
           <dd>
             <template v-if="now.aim !== null">{{ now.aim.toFixed(1) }}°</template><template v-else>by eye</template>
             <small
-              >{{ +now.angle.toFixed(2) }}° left, opens to {{ +now.opens.toFixed(2) }}°<template v-if="now.half"
-                >; {{ now.half.toFixed(1) }}° on a half scale</template
+              >springs back to {{ +now.angle.toFixed(2) }}°, opens to {{ +now.opens.toFixed(2) }}°<template v-if="now.half"
+                >; {{ +now.half.toFixed(2) }}° on a half scale</template
               ></small
             >
           </dd>
@@ -143,7 +146,10 @@ const pieces = computed(() => {
         <div>
           <dt>{{ bending.kind === 'press' ? 'Punch' : bending.kind === 'leaf' ? 'Fingers' : 'Bars' }}</dt>
           <dd>
-            {{ now.upper.name }}, <Frac :text="now.upper.long.text" /><template v-if="pieces.length">
+            {{ now.upper.name }},
+            <Frac :text="now.upper.long.text" :lies="now.upper.long.lies" :off="now.upper.long.off" /><template
+              v-if="pieces.length"
+            >
               = {{ pieces.join(' + ') }}</template
             ><template v-if="now.upper.at">, the bend {{ now.upper.at }}</template>
           </dd>
@@ -151,7 +157,8 @@ const pieces = computed(() => {
         <div v-if="now.die">
           <dt>Die</dt>
           <dd>
-            {{ now.die.name }}, <Frac :text="now.die.long.text" /><template v-if="now.force !== null"
+            {{ now.die.name }}, <Frac :text="now.die.long.text" :lies="now.die.long.lies" :off="now.die.long.off" /><template
+              v-if="now.force !== null"
               >; {{ force(now.force) }}</template
             >
           </dd>
@@ -159,7 +166,8 @@ const pieces = computed(() => {
         <div>
           <dt>Held</dt>
           <dd>
-            {{ mass(now.held) }}, <Frac :text="now.overhang.text" /> hangs out<b v-if="now.second"
+            {{ mass(now.held) }}, <Frac :text="now.overhang.text" :lies="now.overhang.lies" :off="now.overhang.off" /> hangs out<b
+              v-if="now.second"
               >; a second person: {{ now.second }}</b
             >
           </dd>
@@ -180,7 +188,7 @@ const pieces = computed(() => {
 <style scoped>
 .play {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(240px, 320px);
+  grid-template-columns: minmax(0, 1fr) minmax(260px, 360px);
   grid-template-rows: auto auto;
   gap: 8px 16px;
 }
@@ -188,7 +196,7 @@ const pieces = computed(() => {
   display: grid;
   grid-template-columns: 3fr 2fr;
   gap: 8px;
-  height: 300px;
+  height: clamp(260px, calc(100dvh - 260px), 620px);
 }
 .bar {
   grid-column: 1;
@@ -205,6 +213,11 @@ const pieces = computed(() => {
   min-width: 4ch;
   text-align: right;
   font-size: 1.2rem;
+}
+
+.play:focus-visible {
+  outline-width: 2px;
+  outline-offset: 6px;
 }
 .told {
   grid-column: 2;
