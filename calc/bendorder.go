@@ -17,8 +17,8 @@ import (
 
 // OrderRequest of bend.order.
 type OrderRequest struct {
-	Part  sheet.Recipe    `json:"part"`
-	Brake OrderBrake      `json:"brake"`
+	Part  sheet.Recipe `json:"part"`
+	Brake OrderBrake   `json:"brake"`
 	Tools []OrderTool  `json:"tools,omitempty" doc:"punches, dies and fingers; usual ones when left out"`
 }
 
@@ -92,7 +92,8 @@ type OrderConflict struct {
 }
 
 func bendOrder(ctx context.Context, r OrderRequest) (OrderAnswer, error) {
-	w := shop.Shop{Machines: []shop.Machine{{ID: "brake", Kind: shop.Brake, Sort: r.Brake.Sort, Name: "the brake", Limits: r.Brake.Limits}}}
+	w := shop.Shop{Machines: []shop.Machine{{ID: "brake", Kind: shop.Brake, Sort: r.Brake.Sort, Name: "the brake",
+		Limits: r.Brake.Limits}}}
 	for i, t := range r.Tools {
 		w.BendTools = append(w.BendTools, t.of(i))
 	}

@@ -57,7 +57,8 @@ func TestBendsArePlayed(t *testing.T) {
 	last := strings.TrimPrefix(heading(), "4 of 4 · ")
 	p.keys(kb.Escape)
 	p.wait("it to close", `!document.querySelector('.play')`)
-	rows := eval[[]string](p, `[...document.querySelectorAll('.bending tbody tr')].map(r => r.querySelector('.step').innerText + ' ' + r.querySelector('.name').innerText)`)
+	rows := eval[[]string](p,
+		`[...document.querySelectorAll('.bending tbody tr')].map(r => r.querySelector('.step').innerText + ' ' + r.querySelector('.name').innerText)`)
 	if len(rows) != 4 || rows[3] != "4 "+last {
 		t.Errorf("%q, last played %q", rows, last)
 	}

@@ -65,7 +65,8 @@ func TestNoOrder(t *testing.T) {
 	}
 	// The last side goes in between two that stand, 300 less two thicknesses apart.
 	last := p.Bending.Steps[3]
-	if last.Upper.Setup.Long > 296 || len(last.Upper.Setup.Pieces) == 0 || p.Steps[3].Name != last.Name || p.Steps[3].Stop.MM != last.Stop.MM {
+	if last.Upper.Setup.Long > 296 || len(last.Upper.Setup.Pieces) == 0 || p.Steps[3].Name != last.Name ||
+		p.Steps[3].Stop.MM != last.Stop.MM {
 		t.Errorf("%+v against %+v", last.Upper, p.Steps[3])
 	}
 }
@@ -99,7 +100,8 @@ func TestOwnOutline(t *testing.T) {
 	sized := shop.BendTool{ID: "a", Kind: shop.VDie, Opening: 16, Angle: 60, Width: 50, Height: 70}
 	drawn := shop.BendTool{ID: "b", Kind: shop.VDie}
 	v := 8 / math.Tan(30*math.Pi/180)
-	for _, p := range []profile.Point{{X: 25, Y: 0}, {X: 8, Y: 0}, {X: 0, Y: -v}, {X: -8, Y: 0}, {X: -25, Y: 0}, {X: -25, Y: -70}, {X: 25, Y: -70}} {
+	for _, p := range []profile.Point{{X: 25, Y: 0}, {X: 8, Y: 0}, {X: 0, Y: -v}, {X: -8, Y: 0}, {X: -25, Y: 0}, {X: -25, Y: -70},
+		{X: 25, Y: -70}} {
 		drawn.Outline = append(drawn.Outline, profile.Vertex{X: p.X + 130, Y: p.Y + 400})
 	}
 	r := tray(40)
@@ -138,22 +140,30 @@ func TestToolsThatAreNone(t *testing.T) {
 		path string
 		says string
 	}{
-		"die wider than its block": {shop.BendTool{Kind: shop.VDie, Opening: 50, Angle: 80, Width: 40, Height: 60}, "/bendTools/0/width", "no shoulders"},
-		"groove through its block": {shop.BendTool{Kind: shop.VDie, Opening: 50, Angle: 30, Width: 80, Height: 60}, "/bendTools/0/height", "93.3"},
-		"neck without a head":      {shop.BendTool{Kind: shop.Gooseneck, Angle: 85, Width: 22, Height: 60, Throat: 30}, "/bendTools/0/height", "108 mm"},
-		"blunt punch":              {shop.BendTool{Kind: shop.StraightPunch, Angle: 20, Width: 60, Height: 100}, "/bendTools/0/height", "such a tip"},
-		"nose over the finger":     {shop.BendTool{Kind: shop.Fingers, Nose: 50, Height: 40, Lean: 45}, "/bendTools/0/nose", "as high"},
-		"no size":                  {shop.BendTool{Kind: shop.Fingers, Nose: 5, Lean: 45}, "/bendTools/0/height", "The height"},
-		"no kind":                  {shop.BendTool{Kind: "anvil"}, "/bendTools/0/kind", "anvil"},
-		"no piece":                 {shop.BendTool{Kind: shop.Fingers, Nose: 5, Height: 90, Lean: 45, Pieces: []shop.BendPiece{{ID: "p"}}}, "/bendTools/0/pieces/0/long", "A piece"},
-		"die without a groove":     {shop.BendTool{Kind: shop.VDie, Outline: square}, "/bendTools/0/outline", "No groove"},
-		"two corners":              {shop.BendTool{Kind: shop.Fingers, Outline: square[:2]}, "/bendTools/0/outline", "3 to 400 corners"},
-		"crossed":                  {shop.BendTool{Kind: shop.Fingers, Outline: profile.Loop{square[0], square[2], square[1], square[3]}}, "/bendTools/0/outline", "crosses itself"},
-		"in metres":                {shop.BendTool{Kind: shop.Fingers, Outline: profile.Loop{{}, {X: 4e3}, {Y: 4e3}}}, "/bendTools/0/outline", "drawn in millimetres"},
+		"die wider than its block": {shop.BendTool{Kind: shop.VDie, Opening: 50, Angle: 80, Width: 40, Height: 60},
+			"/bendTools/0/width", "no shoulders"},
+		"groove through its block": {shop.BendTool{Kind: shop.VDie, Opening: 50, Angle: 30, Width: 80, Height: 60},
+			"/bendTools/0/height", "93.3"},
+		"neck without a head": {shop.BendTool{Kind: shop.Gooseneck, Angle: 85, Width: 22, Height: 60, Throat: 30},
+			"/bendTools/0/height", "108 mm"},
+		"blunt punch": {shop.BendTool{Kind: shop.StraightPunch, Angle: 20, Width: 60, Height: 100},
+			"/bendTools/0/height", "such a tip"},
+		"nose over the finger": {shop.BendTool{Kind: shop.Fingers, Nose: 50, Height: 40, Lean: 45}, "/bendTools/0/nose", "as high"},
+		"no size":              {shop.BendTool{Kind: shop.Fingers, Nose: 5, Lean: 45}, "/bendTools/0/height", "The height"},
+		"no kind":              {shop.BendTool{Kind: "anvil"}, "/bendTools/0/kind", "anvil"},
+		"no piece": {shop.BendTool{Kind: shop.Fingers, Nose: 5, Height: 90, Lean: 45,
+			Pieces: []shop.BendPiece{{ID: "p"}}}, "/bendTools/0/pieces/0/long", "A piece"},
+		"die without a groove": {shop.BendTool{Kind: shop.VDie, Outline: square}, "/bendTools/0/outline", "No groove"},
+		"two corners":          {shop.BendTool{Kind: shop.Fingers, Outline: square[:2]}, "/bendTools/0/outline", "3 to 400 corners"},
+		"crossed": {shop.BendTool{Kind: shop.Fingers, Outline: profile.Loop{square[0], square[2], square[1],
+			square[3]}}, "/bendTools/0/outline", "crosses itself"},
+		"in metres": {shop.BendTool{Kind: shop.Fingers, Outline: profile.Loop{{}, {X: 4e3}, {Y: 4e3}}},
+			"/bendTools/0/outline", "drawn in millimetres"},
 	} {
 		c.tool.ID = "x"
 		var f *working.Fault
-		if err := (shop.Shop{BendTools: []shop.BendTool{c.tool}}).Check(); !errors.As(err, &f) || f.Path != c.path || !strings.Contains(f.Message, c.says) {
+		if err := (shop.Shop{BendTools: []shop.BendTool{c.tool}}).Check(); !errors.As(err, &f) || f.Path != c.path ||
+			!strings.Contains(f.Message, c.says) {
 			t.Errorf("%s: %v at %+v", name, err, f)
 		}
 	}
@@ -167,7 +177,8 @@ func TestOtherSorts(t *testing.T) {
 	w := demo.Shop()
 	r := tray(40)
 	there, others := w.Bends(r, false)
-	if len(there) != 1 || there[0].Name != "Long press" || len(others) != 1 || others[0].Name != "Pan brake" || others[0].Upper[0].Name != "Fingers" {
+	if len(there) != 1 || there[0].Name != "Long press" || len(others) != 1 || others[0].Name != "Pan brake" ||
+		others[0].Upper[0].Name != "Fingers" {
 		t.Errorf("%+v and %+v", there, others)
 	}
 	r.Tool = bend.Tool{Kind: bend.ToolPan}
