@@ -143,7 +143,7 @@ func (p *planner) sweep(s, item, lay, tool int, low bool, made uint64) hit {
 	}
 	p.found[s].asked++
 	r := &p.rigs[s]
-	list := r.uppers[0].elements
+	var list []element
 	if low {
 		list = r.lowers[tool].elements
 	} else {

@@ -200,7 +200,7 @@ func (p *planner) smaller() []bool {
 // cost answers what a move costs after a state.
 func (w *walker) cost(from node, m move) float64 {
 	c := w.overhang(from.made, m)
-	if (m.stands.lay == w.wanted(m.stroke)) == false {
+	if m.stands.lay != w.wanted(m.stroke) {
 		c += costWrong
 	}
 	if from.from < 0 {

@@ -39,7 +39,7 @@ type hit struct {
 var clearHit = hit{at: -1, what: -1, clear: math.MaxFloat32}
 
 // sweeper sweeps pieces, with storage of its own: one for each goroutine.
-type sweeper struct{ a, b convex }
+type sweeper struct{ a convex }
 
 // wanted is what a sweep is to find out.
 type wanted int
