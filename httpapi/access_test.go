@@ -136,7 +136,7 @@ var routes = map[string]string{
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/split-lines": "reader", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "public", "POST /api/v1/part-sketch": "reader", "POST /api/v1/parts/{id}/duplicate": "maker",
 	"GET /api/v1/sections": "public", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
 	"POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
-	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/bending": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "public",
+	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/bending": "reader", "GET /api/v1/goods": "reader", "POST /api/v1/goods": "maker", "PUT /api/v1/goods/{id}": "maker", "GET /api/v1/goods/{id}/moves": "reader", "POST /api/v1/goods/{id}/moves": "maker", "POST /api/v1/goods/choose": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "public",
 	"GET /api/v1/shop/kinds": "public", "POST /api/v1/shop/effects": "reader",
 }
 

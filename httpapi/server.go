@@ -113,6 +113,7 @@ func build(opt Options) *server {
 	s.wordRoutes()
 	s.partRoutes()
 	s.bendingRoutes()
+	s.goodsRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.shopRoutes()

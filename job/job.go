@@ -48,6 +48,7 @@ type Service struct {
 	NewID func() string
 	// Calculates tells whether a calculation is known by this name; without it every name is.
 	Calculates func(name string) bool
+	Goods      GoodsStore // the shop's stock; nil for none
 }
 
 func jobOf(r Row) (Job, error) {

@@ -30,7 +30,7 @@ const (
 // codes and tasks are left out: they end with the server they were made on.
 var backedUp = []struct{ table, key string }{
 	{"job", "id"}, {"document", "id"}, {"document_revision", "document, revision"}, {"kept_number", "id"}, {"verdict", "job_id"},
-	{"done_once", "what"}, {"account", "id"},
+	{"done_once", "what"}, {"account", "id"}, {"stock_line", "id"}, {"stock_held", "line, job"}, {"stock_move", "id"},
 }
 
 // leftOut are the tables that no backup holds.

@@ -114,11 +114,11 @@ func TestBadBackups(t *testing.T) {
 	s, _ := filled(t)
 	good := backup(t, s.Store.(*store.Store))
 	flipped := bytes.Replace(good, []byte("Morvan"), []byte("Borvan"), 1)
-	newer := sworn(t, good, `"schema": `, `"schema": 9`)
+	newer := sworn(t, good, `"schema": `, `"schema": 10`)
 	for what, raw := range map[string][]byte{"damaged": flipped, "cut": good[:len(good)/2], "empty": nil,
 		"foreign": []byte("a letter to a friend"), "newer": newer,
 		"rows miscounted": sworn(t, good, `"rows": 3,`, `"rows": 4,`), "no such schema": sworn(t, good, `"schema": `, `"schema": -`),
-		"of tables before": sworn(t, good, `"schema": 9`, `"schema": 6`)} {
+		"of tables before": sworn(t, good, `"schema": 10`, `"schema": 6`)} {
 		empty := storetest.Open(t)
 		if _, err := empty.Restore(context.Background(), bytes.NewReader(raw)); err == nil {
 			t.Errorf("%s: restored", what)

@@ -169,5 +169,5 @@ func runImport(ctx context.Context, args []string) error {
 }
 
 func service(s *store.Store) *job.Service {
-	return &job.Service{Store: s, Now: time.Now, NewID: newID, Calculates: calc.Known}
+	return &job.Service{Store: s, Goods: s, Now: time.Now, NewID: newID, Calculates: calc.Known}
 }

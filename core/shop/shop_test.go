@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"warmanvil/core/bend"
+	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
@@ -307,7 +308,7 @@ func TestTurnedOnTheBed(t *testing.T) {
 				fits = true
 			}
 		}
-		at, got := flags.Turned(x[0], x[1], x[2], x[3])
+		at, got := profile.RectangleIn(x[0], x[1], x[2], x[3])
 		if got != fits {
 			t.Errorf("%v: %v, and every angle tried says %v", x, got, fits)
 		}

@@ -107,7 +107,8 @@ func Jobs(t testing.TB) *job.Service { return JobsAt(t, URL(t)) }
 
 // JobsAt answers a service on the database at an address.
 func JobsAt(t testing.TB, url string) *job.Service {
-	return &job.Service{Store: at(t, url), Now: time.Now, NewID: func() string { return uuid.Must(uuid.NewV7()).String() }}
+	kept := at(t, url)
+	return &job.Service{Store: kept, Goods: kept, Now: time.Now, NewID: func() string { return uuid.Must(uuid.NewV7()).String() }}
 }
 
 // Tasks answers a service of long work on a store, which does it until the test ends.

@@ -1484,6 +1484,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/goods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What lies in the shop */
+        get: operations["listGoods"];
+        put?: never;
+        /** Add a line to the shop's stock */
+        post: operations["addGoods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/goods/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lines that serve a need: remnants first, then what leaves least */
+        post: operations["chooseGoods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/goods/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change what is said of a line, or put it away */
+        put: operations["saveGoods"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/goods/{id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ledger of a line, newest first */
+        get: operations["listGoodsMoves"];
+        put?: never;
+        /** Order, receive, count, keep for a job, free, take, return or scrap; nobody takes what another job keeps */
+        post: operations["moveGoods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/health": {
         parameters: {
             query?: never;
@@ -3791,6 +3861,29 @@ export interface components {
             says: string;
             tried: boolean;
         };
+        Choice: {
+            /** @description where the turned blank's own origin comes to lie on it */
+            at: components["schemas"]["Point"];
+            /** @description as many as needed are free */
+            enough: boolean;
+            /**
+             * Format: double
+             * @description that nobody keeps
+             */
+            free: number;
+            /**
+             * Format: double
+             * @description mm² of it left, or mm of a stick or past a bolt
+             */
+            left: number;
+            /** @description its id */
+            line: string;
+            /**
+             * Format: double
+             * @description degrees the blank is turned, anticlockwise
+             */
+            turned?: number;
+        };
         ClashView: {
             /** @description what both changed, and not alike */
             places: components["schemas"]["Clashing"][];
@@ -6083,6 +6176,58 @@ export interface components {
             trust?: "measured" | "copied" | "memory" | "assumed";
             /** Format: double */
             value: number;
+        };
+        Goods: {
+            /** @description mark or delivery, certificate */
+            batch?: string;
+            /** @description of hardware; unmarked counts as the lowest when left out */
+            grade?: string;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "sheet" | "remnant" | "stick" | "hardware" | "consumable";
+            /** @description what is written on it */
+            label?: string;
+            /**
+             * Format: double
+             * @description fewer than this are too few
+             */
+            least?: number;
+            /**
+             * Format: double
+             * @description mm, of sheets and sticks; of a bolt under its head
+             */
+            long?: number;
+            /** @description key of the material table, of sheets, remnants and sticks */
+            material?: string;
+            /** @description the shop's own; of hardware what it is: bolt, nut, washer; of a consumable what it is */
+            name?: string;
+            note?: string;
+            /** @description of a remnant, as it is: a corner's bulge makes the edge behind it an arc */
+            outline?: components["schemas"]["Vertex"][];
+            /** @description rack, bin, shelf */
+            place?: string;
+            /** @description of a stick, as frames name it: 50 × 50 × 4 mm tube */
+            section?: string;
+            /** @description of hardware: M10, 3/8 */
+            size?: string;
+            /**
+             * @description of hardware with a thread
+             * @enum {string}
+             */
+            system?: "inch" | "metric";
+            /**
+             * Format: double
+             * @description mm, of sheets and remnants
+             */
+            thickness?: number;
+            /** @description of a consumable: m, kg, l; pieces when left out */
+            unit?: string;
+            /**
+             * Format: double
+             * @description mm, of sheets
+             */
+            wide?: number;
         };
         GoverningTold: {
             key: string;
@@ -9395,10 +9540,69 @@ export interface components {
             /** @description ids of the feet on its twin */
             twinFeet?: string[];
         };
+        Move: {
+            /**
+             * Format: double
+             * @description how many, or how much; of a count what is there now
+             */
+            count: number;
+            /**
+             * Format: uuid
+             * @description it is kept for, freed by, taken for or returned from
+             */
+            job?: string;
+            /** @enum {string} */
+            kind: "ordered" | "received" | "counted" | "kept" | "freed" | "taken" | "returned" | "scrapped";
+            /** @description what was measured, what was wrong */
+            note?: string;
+        };
         NamedFrame: {
             /** Format: uuid */
             id: string;
             name: string;
+        };
+        Need: {
+            /**
+             * Format: double
+             * @description 1 when left out
+             */
+            count?: number;
+            /** @description the least a bolt has */
+            grade?: string;
+            /**
+             * @description a sheet is served by sheets and remnants
+             * @enum {string}
+             */
+            kind: "sheet" | "stick" | "hardware";
+            /**
+             * Format: double
+             * @description mm, of a stick; of a bolt the shortest
+             */
+            long?: number;
+            /**
+             * Format: double
+             * @description mm, of a bolt; any length over the shortest when left out
+             */
+            longest?: number;
+            /**
+             * Format: double
+             * @description mm from the sheet's edge
+             */
+            margin?: number;
+            /** @description key of the material table */
+            material?: string;
+            /** @description of the blank */
+            outline?: components["schemas"]["Vertex"][];
+            /** @description of a stick */
+            section?: string;
+            size?: string;
+            /** @enum {string} */
+            system?: "inch" | "metric";
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness?: number;
         };
         NestPiece: {
             /**
@@ -11616,6 +11820,79 @@ export interface components {
         };
         StockIn: {
             stock: string;
+        };
+        StockLineAdded: {
+            /** Format: double */
+            here: number;
+            /** @description its id is given to it */
+            line: components["schemas"]["Goods"];
+        };
+        StockLineSaved: {
+            archived?: boolean;
+            line: components["schemas"]["Goods"];
+            /**
+             * Format: int64
+             * @description it was changed on
+             */
+            revision: number;
+        };
+        StockLineView: {
+            archived?: boolean;
+            /**
+             * Format: double
+             * @description mm², of a sheet or remnant
+             */
+            area?: number;
+            /**
+             * Format: double
+             * @description that nobody keeps
+             */
+            free: number;
+            /** @description kept, by the job's id */
+            held: {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description all that lie there
+             */
+            here: number;
+            line: components["schemas"]["Goods"];
+            /**
+             * Format: double
+             * @description on their way
+             */
+            ordered: number;
+            /** Format: int64 */
+            revision: number;
+            /** Format: date-time */
+            updated: string;
+        };
+        StockMoveView: {
+            /** Format: date-time */
+            at: string;
+            /**
+             * Format: double
+             * @description how many, or how much; of a count what is there now
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description after it
+             */
+            here: number;
+            /**
+             * Format: uuid
+             * @description it is kept for, freed by, taken for or returned from
+             */
+            job?: string;
+            /** @enum {string} */
+            kind: "ordered" | "received" | "counted" | "kept" | "freed" | "taken" | "returned" | "scrapped";
+            /** @description what was measured, what was wrong */
+            note?: string;
+            /** @description the job's name then */
+            of?: string;
+            who?: string;
         };
         StockView: {
             gauges: components["schemas"]["GaugeFamily"][];
@@ -16411,6 +16688,205 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Feature"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listGoods: {
+        parameters: {
+            query?: {
+                /** @description true lists what was put away */
+                archived?: "true" | "false";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockLineView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockLineAdded"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockLineView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    chooseGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Need"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Choice"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockLineSaved"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockLineView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listGoodsMoves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockMoveView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    moveGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockLineView"];
                 };
             };
             /** @description refused: what, where, what to do */
