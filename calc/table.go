@@ -78,6 +78,7 @@ var table = []Calc{
 	define("trailer.tow", "How far a trailer turns before it touches, and what packs it level", load.Tow),
 	define("column", "Buckling of a column, Johnson and Euler", frame.Column),
 	long("import", "Closed loops, holes and areas of a drawing (DXF, SVG), in file units", importFile),
+	define("stock.choose", "What in stock serves a blank, a stick or a bolt, remnants first", choose),
 	long("bend.order", "The order of a part's bends that a brake can make, or what stands in the way", bendOrder),
 	long("flat", "Flat pattern of a folded part, with its holes and bend lines", flat),
 }

@@ -13,7 +13,7 @@ import (
 
 // StockLineView is a line of the shop's stock.
 type StockLineView struct {
-	Line     goods.Goods         `json:"line"`
+	Line     goods.Goods        `json:"line"`
 	Here     float64            `json:"here" doc:"all that lie there"`
 	Free     float64            `json:"free" doc:"that nobody keeps"`
 	Ordered  float64            `json:"ordered" doc:"on their way"`
@@ -36,14 +36,14 @@ type StockMoveView struct {
 // StockLineSaved is what is said of a line.
 type StockLineSaved struct {
 	Line     goods.Goods `json:"line"`
-	Archived bool       `json:"archived,omitempty"`
-	Revision int        `json:"revision" doc:"it was changed on"`
+	Archived bool        `json:"archived,omitempty"`
+	Revision int         `json:"revision" doc:"it was changed on"`
 }
 
 // StockLineAdded is a new line and how many of it there are.
 type StockLineAdded struct {
 	Line goods.Goods `json:"line" doc:"its id is given to it"`
-	Here float64    `json:"here"`
+	Here float64     `json:"here"`
 }
 
 func stockLineView(l job.StockLine) StockLineView {
@@ -112,4 +112,7 @@ func (s *server) goodsRoutes() {
 			}
 			return goods.Choose(in, lines)
 		})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/goods", id: "getJobGoods", work: brisk,
+		summary: "What a job keeps of the stock, and what in it serves its blanks"},
+		func(c call, _ none) (JobGoods, error) { return s.jobGoods(c.Request.Context(), c.id) })
 }

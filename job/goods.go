@@ -31,6 +31,8 @@ type StockMoved struct {
 type GoodsStore interface {
 	// StockLines lists lines; those put away only where asked for.
 	StockLines(ctx context.Context, archived bool) ([]StockLine, error)
+	// StockVersion answers a text that changes whenever a line or its counts do.
+	StockVersion(ctx context.Context) (string, error)
 	// StockLine fails with ErrNotFound.
 	StockLine(ctx context.Context, id string) (StockLine, error)
 	AddStockLine(ctx context.Context, l goods.Goods, now time.Time) error
@@ -42,6 +44,36 @@ type GoodsStore interface {
 	MoveStock(ctx context.Context, m StockMoved, change func(l goods.Goods, c goods.Counts) (goods.Counts, error)) (StockLine, error)
 	// StockMoves lists a line's ledger, newest first.
 	StockMoves(ctx context.Context, line string, most int) ([]StockMoved, error)
+}
+
+// lying answers what lies in the shop, read anew when something of it changed.
+func (s *Service) lying(ctx context.Context) ([]goods.Lying, error) {
+	if s.Goods == nil {
+		return nil, nil
+	}
+	version, err := s.Goods.StockVersion(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if had := s.stock.Load(); had != nil && had.version == version {
+		return had.lines, nil
+	}
+	list, err := s.Goods.StockLines(ctx, false)
+	if err != nil {
+		return nil, err
+	}
+	now := &stockRead{version: version, lines: make([]goods.Lying, len(list))}
+	for i, l := range list {
+		now.lines[i] = l.Lying
+	}
+	s.stock.Store(now)
+	return now.lines, nil
+}
+
+// stockRead is the stock as it was read last.
+type stockRead struct {
+	version string
+	lines   []goods.Lying
 }
 
 // StockLines lists what lies in the shop.

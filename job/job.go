@@ -8,6 +8,7 @@ package job
 
 import (
 	"context"
+	"sync/atomic"
 	"time"
 
 	"warmanvil/core/brief"
@@ -49,6 +50,7 @@ type Service struct {
 	// Calculates tells whether a calculation is known by this name; without it every name is.
 	Calculates func(name string) bool
 	Goods      GoodsStore // the shop's stock; nil for none
+	stock      atomic.Pointer[stockRead]
 }
 
 func jobOf(r Row) (Job, error) {

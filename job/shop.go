@@ -12,10 +12,17 @@ import (
 // usual values.
 func (s *Service) Shop(ctx context.Context) (shop.Shop, error) {
 	d, err := s.Store.Only(ctx, "", KindShop)
-	if err != nil || d.Revision == 0 {
+	if err != nil {
 		return shop.Shop{}, err
 	}
-	return Body[shop.Shop](d.Body)
+	var w shop.Shop
+	if d.Revision > 0 {
+		if w, err = Body[shop.Shop](d.Body); err != nil {
+			return shop.Shop{}, err
+		}
+	}
+	w.Stock, err = s.lying(ctx)
+	return w, err
 }
 
 // ShopMoves are the parts of a job of which something else is said since the shop changed.

@@ -39,6 +39,15 @@ func (s *Store) StockLines(ctx context.Context, archived bool) ([]job.StockLine,
 	return pgx.CollectRows(rows, func(row pgx.CollectableRow) (job.StockLine, error) { return stockLine(row) })
 }
 
+// StockVersion changes with every line added or changed and with every movement.
+func (s *Store) StockVersion(ctx context.Context) (version string, err error) {
+	err = s.pool.QueryRow(ctx, `SELECT count(*) || ' ' || coalesce(max(updated_at)::text, '') || ' ' || coalesce(sum(revision), 0) ||
+		' ' ||
+		coalesce(sum(here) || ' ' || sum(ordered), '') || ' ' || (SELECT coalesce(sum(count)::text, '') ||
+			count(*) FROM stock_held) FROM stock_line`).Scan(&version)
+	return version, err
+}
+
 // StockLine answers one line.
 func (s *Store) StockLine(ctx context.Context, id string) (job.StockLine, error) {
 	l, err := stockLine(s.pool.QueryRow(ctx, `SELECT `+stockColumns+` FROM stock_line l WHERE l.id = $1`, id))

@@ -27,7 +27,7 @@ const (
 
 // Goods is one thing that lies there, any number of times.
 type Goods struct {
-	ID        string       `json:"id" format:"uuid"`
+	ID        string       `json:"id"`
 	Kind      Kind         `json:"kind" enum:"sheet,remnant,stick,hardware,consumable"`
 	Name      string       `json:"name,omitempty" doc:"the shop's own; of hardware what it is: bolt, nut, washer; of a consumable what it is"`
 	Label     string       `json:"label,omitempty" doc:"what is written on it"`

@@ -37,7 +37,7 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		inch = s.Inches() // usual machines of such a shop
 	}
 	metal := family(r.Material)
-	out := flags.Machines{Lifter: s.Lifter(), Tools: flags.Tools{Drills: s.Drilled(), Saws: s.Sawed(), Taps: s.Tapped()}}
+	out := flags.Machines{Lifter: s.Lifter(), Sheets: s.Sheets(), Tools: flags.Tools{Drills: s.Drilled(), Saws: s.Sawed(), Taps: s.Tapped()}}
 	of := func(m Machine) flags.Machine {
 		f := flags.Machine{Name: m.Called(), Where: m.stands(), Named: true, Said: true}
 		limit := func(key string) (v float64) {

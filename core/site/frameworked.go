@@ -28,7 +28,13 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	}
 	built := shape.Build(d, surveyed)
 	asked := askedOf(until, b, id, loads)
-	cut := cutlist.Plan(asked.Within(), built, cutlist.Usual(d.Saw, b.Inches()))
+	saw := cutlist.Usual(d.Saw, b.Inches())
+	for _, x := range w.Sticks(d.Material) {
+		if x.Long < saw.Stick-1e-6 { // whole ones are bought or there alike
+			saw.Remnants = append(slices.Clip(saw.Remnants), member.Remnant{Stock: x.Section, Length: x.Long, Many: x.Many})
+		}
+	}
+	cut := cutlist.Plan(asked.Within(), built, saw)
 	held := held.Hold(built, d, asked)
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
 		Findings: p.Found(slices.Concat(built.Findings, cut.Findings, sawn(p, w, built, b.Inches()))), Cautions: cautions(d, b, held.Supports)}

@@ -148,6 +148,11 @@ func (s *site) joint(j brief.Joint, path Pathway) (in joint.Input, why string) {
 			in.Bins = b.Lengths
 		}
 	}
+	for _, l := range s.Shop.Bolts(in.System, in.Size, in.Grade) {
+		if !slices.Contains(in.Bins, l) {
+			in.Bins = append(slices.Clip(in.Bins), l)
+		}
+	}
 	if p := s.part(j.Part); p != nil && j.Mount != "" && !j.Path {
 		if in.Cases, why = s.loadsThrough(j, p); why != "" {
 			return in, why

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"warmanvil/core/bend"
+	"warmanvil/core/goods"
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
@@ -21,10 +22,11 @@ type Machines struct {
 	Brakes  []Machine
 	Lifter  Lifter
 	Tools   Tools
-	Gear    []Lifter // lifting gear that is there, weakest first
-	Untried []string // operations nobody there is practised at: cutting, bending, drilling
-	Away    []string // machines it would be made on that are not there now, and why
-	Unnamed []string // sorts of machine it is made on that the Shop, which names others, does not name
+	Gear    []Lifter      // lifting gear that is there, weakest first
+	Untried []string      // operations nobody there is practised at: cutting, bending, drilling
+	Away    []string      // machines it would be made on that are not there now, and why
+	Sheets  []goods.Lying // and remnants in stock; none where no account is kept
+	Unnamed []string      // sorts of machine it is made on that the Shop, which names others, does not name
 }
 
 // Machine is a table a blank lies on, or a brake: what it takes of this part's metal. 0 is
@@ -116,6 +118,7 @@ func (b *flagger) checkMachines() {
 		}
 	}
 	b.checkTables(whole)
+	b.checkStock(whole)
 	b.checkTools()
 	for _, p := range b.Panels[1:] {
 		b.checkBrakes(p)

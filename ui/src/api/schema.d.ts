@@ -1092,6 +1092,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/stock.choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What in stock serves a blank, a stick or a bolt, remnants first */
+        post: operations["calc.stock.choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/stud": {
         parameters: {
             query?: never;
@@ -1857,6 +1874,23 @@ export interface paths {
         put?: never;
         /** Add a frame, from a starter or empty */
         post: operations["createFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/goods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a job keeps of the stock, and what in it serves its blanks */
+        get: operations["getJobGoods"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3883,6 +3917,26 @@ export interface components {
              * @description degrees the blank is turned, anticlockwise
              */
             turned?: number;
+        };
+        ChooseAnswer: {
+            /** @description those of which enough are free first, remnants before whole sheets, then what leaves least */
+            choices: components["schemas"]["Choice"][];
+            findings: components["schemas"]["Finding"][];
+            working: components["schemas"]["Working"][];
+        };
+        ChooseLine: {
+            /**
+             * Format: double
+             * @description kept for jobs
+             */
+            held?: number;
+            /** Format: double */
+            here: number;
+            line: components["schemas"]["Goods"];
+        };
+        ChooseRequest: {
+            lines: components["schemas"]["ChooseLine"][];
+            need: components["schemas"]["Need"];
         };
         ClashView: {
             /** @description what both changed, and not alike */
@@ -6182,7 +6236,6 @@ export interface components {
             batch?: string;
             /** @description of hardware; unmarked counts as the lowest when left out */
             grade?: string;
-            /** Format: uuid */
             id: string;
             /** @enum {string} */
             kind: "sheet" | "remnant" | "stick" | "hardware" | "consumable";
@@ -7459,6 +7512,47 @@ export interface components {
             mass?: components["schemas"]["Given"];
             name: string;
             onRoof?: boolean;
+        };
+        JobBlank: {
+            /** @description the first few */
+            choices: components["schemas"]["Choice"][];
+            /** @enum {string} */
+            hand?: "left" | "right";
+            name: string;
+            part: string;
+            /**
+             * Format: int64
+             * @description for the whole job
+             */
+            quantity: number;
+            /** @description thickness and material */
+            sheet: string;
+            /** @description its box */
+            size: string;
+            /** @description why it has no blank */
+            why?: string;
+        };
+        JobGoods: {
+            /** @description of its parts, hand by hand */
+            blanks: components["schemas"]["JobBlank"][];
+            /** @description for this job */
+            kept: components["schemas"]["JobKept"][];
+            /** @description that are named above */
+            lines: components["schemas"]["JobListed"][];
+            /** @description no account is kept of sheets */
+            none?: boolean;
+        };
+        JobKept: {
+            /** Format: double */
+            count: number;
+            line: string;
+        };
+        JobListed: {
+            called: string;
+            /** Format: double */
+            free: number;
+            id: string;
+            place?: string;
         };
         JobPage: {
             /** @description parts and frames that were put away */
@@ -15893,6 +15987,42 @@ export interface operations {
             };
         };
     };
+    "calc.stock.choose": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChooseRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChooseAnswer"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.stud": {
         parameters: {
             query?: {
@@ -17580,6 +17710,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FramePage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getJobGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobGoods"];
                 };
             };
             /** @description refused: what, where, what to do */
