@@ -7,6 +7,7 @@ import (
 	"github.com/google/uuid"
 
 	"warmanvil/core/goods"
+	"warmanvil/core/shop"
 	"warmanvil/core/working"
 	"warmanvil/job"
 )
@@ -14,6 +15,7 @@ import (
 // StockLineView is a line of the shop's stock.
 type StockLineView struct {
 	Line     goods.Goods        `json:"line"`
+	Called   string             `json:"called" doc:"what it is, in the shop's units; its label stands last"`
 	Here     float64            `json:"here" doc:"all that lie there"`
 	Free     float64            `json:"free" doc:"that nobody keeps"`
 	Ordered  float64            `json:"ordered" doc:"on their way"`
@@ -46,8 +48,8 @@ type StockLineAdded struct {
 	Here float64     `json:"here"`
 }
 
-func stockLineView(l job.StockLine) StockLineView {
-	v := StockLineView{Line: l.Goods, Here: l.Here, Free: l.Free(), Ordered: l.Ordered, Held: l.Held, Area: l.Area(), Revision: l.Revision,
+func stockLineView(l job.StockLine, w shop.Shop) StockLineView {
+	v := StockLineView{Line: l.Goods, Called: l.Called(w.Display().Text), Here: l.Here, Free: l.Free(), Ordered: l.Ordered, Held: l.Held, Area: l.Area(), Revision: l.Revision,
 		Archived: l.Archived, Updated: l.Updated}
 	if v.Held == nil {
 		v.Held = map[string]float64{}
@@ -64,22 +66,22 @@ func (s *server) goodsRoutes() {
 		query: []*huma.Param{query("archived", "true lists what was put away", "true", "false")}},
 		func(c call, _ none) ([]StockLineView, error) {
 			list, err := s.jobs.StockLines(c.Request.Context(), c.Query("archived") == "true")
-			out := make([]StockLineView, len(list))
+			out, w := make([]StockLineView, len(list)), s.shop(c.Request.Context())
 			for i, l := range list {
-				out[i] = stockLineView(l)
+				out[i] = stockLineView(l, w)
 			}
 			return out, err
 		})
 	route(s, operation{method: "POST", path: "/api/v1/goods", id: "addGoods", summary: "Add a line to the shop's stock"},
 		func(c call, in StockLineAdded) (StockLineView, error) {
 			l, err := s.jobs.AddStockLine(c.Request.Context(), in.Line, in.Here, who(c))
-			return stockLineView(l), err
+			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
 	route(s, operation{method: "PUT", path: "/api/v1/goods/{id}", id: "saveGoods", summary: "Change what is said of a line, or put it away"},
 		func(c call, in StockLineSaved) (StockLineView, error) {
 			in.Line.ID = c.id
 			l, err := s.jobs.SaveStockLine(c.Request.Context(), in.Line, in.Archived, in.Revision)
-			return stockLineView(l), err
+			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
 	route(s, operation{method: "GET", path: "/api/v1/goods/{id}/moves", id: "listGoodsMoves", summary: "The ledger of a line, newest first"},
 		func(c call, _ none) ([]StockMoveView, error) {
@@ -97,7 +99,7 @@ func (s *server) goodsRoutes() {
 				return StockLineView{}, working.Refuse("/job", "There is no such job.")
 			}
 			l, err := s.jobs.MoveStock(c.Request.Context(), c.id, in, who(c))
-			return stockLineView(l), err
+			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
 	route(s, operation{method: "POST", path: "/api/v1/goods/choose", id: "chooseGoods", work: brisk, access: reading,
 		summary: "The lines that serve a need: remnants first, then what leaves least"},

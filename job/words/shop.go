@@ -12,6 +12,10 @@ func shopFields() []Field {
 		of("ToolSet", plain("", "single ones", "fraction", "inch fractions", "number", "numbers", "letter", "letters", "tenths",
 			"mm by tenths", "halves",
 			"mm by halves"), "series"),
+		of("Goods", plain("sheet", "sheet", "remnant", "remnant", "stick", "stick", "hardware", "hardware", "consumable", "consumable"), "kind"),
+		of("Goods", system, "system"),
+		of("Move", plain("ordered", "ordered", "received", "received", "counted", "counted", "kept", "kept for", "freed", "freed by",
+			"taken", "taken", "returned", "given back", "scrapped", "scrapped"), "kind"),
 		of("Skill", plain("cutting", "cutting", "bending", "bending", "drilling", "drilling and tapping"), "operation"),
 		of("Skill", plain("new", "new at it", "practised", "practised", "sure", "sure of it"), "level"),
 	)

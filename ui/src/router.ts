@@ -17,6 +17,7 @@ export const router = createRouter({
     { path: '/join', component: () => import('./door/DoorPage.vue'), props: { way: 'join' }, meta: { open: true } },
     { path: '/pair', component: () => import('./door/DoorPage.vue'), props: { way: 'pair' }, meta: { open: true } },
     { path: '/people', component: () => import('./door/PeoplePage.vue') },
+    { path: '/shop/stock', component: () => import('./shop/StockPage.vue') },
     { path: '/shop', component: () => import('./shop/ShopPage.vue') },
     { path: '/quick/:calc?', component: () => import('./quick/QuickPage.vue'), props: true },
     { path: '/:rest(.*)*', component: () => import('./jobs/NotHere.vue') },

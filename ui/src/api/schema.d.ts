@@ -11937,6 +11937,8 @@ export interface components {
              * @description mm², of a sheet or remnant
              */
             area?: number;
+            /** @description what it is, in the shop's units; its label stands last */
+            called: string;
             /**
              * Format: double
              * @description that nobody keeps

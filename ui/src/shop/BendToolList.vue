@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Punches, dies and fingers: every bend is bent against them, step by step.
 import { computed, ref } from 'vue'
-import { api, take, words } from '@/api/client'
+import { words } from '@/api/client'
 import { newId } from '@/api/ids'
 import { wordsOf } from '@/api/words'
 import CardList from '@/kit/CardList.vue'
@@ -10,6 +10,7 @@ import FilePick from '@/kit/FilePick.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import { largestOutline } from './outline'
 import type { OpenShop } from './useShop'
 
 const props = defineProps<{ open: OpenShop }>()
@@ -71,16 +72,7 @@ async function outline(i: number, file: File) {
   const id = tools.value[i]!.id
   trouble.value = { ...trouble.value, [id]: '' }
   try {
-    const bytes = new Uint8Array(await file.arrayBuffer())
-    const base64 = btoa(bytes.reduce((s, b) => s + String.fromCharCode(b), ''))
-    const got = await take(api.POST('/api/v1/calc/import', { body: { name: file.name, base64 } }))
-    const largest = [...got.loops].sort((a, b) => b.area - a.area)[0]
-    if (!largest) throw new Error('No closed outline is in it: draw the tool’s outside as one closed line.')
-    const k = got.unitsToMM ?? (props.open.inch.value ? 25.4 : 1)
-    set(
-      `/${i}/outline`,
-      largest.outline.map(([x, y, bulge]) => ({ x: x! * k, y: y! * k, bulge: bulge! })),
-    )
+    set(`/${i}/outline`, await largestOutline(file, props.open.inch.value))
   } catch (e) {
     trouble.value = { ...trouble.value, [id]: `${file.name}: ${words(e)}` }
   }

@@ -62,6 +62,7 @@ const text = (kind: string, sort: string | undefined) =>
   <SheetIndex v-else-if="shop && open.kinds.value.length" label="Sections of the shop" :sections="sections">
     <header class="head">
       <h1>The shop</h1>
+      <RouterLink to="/shop/stock" class="press tight">Stock: sheets, remnants, sticks, bolts</RouterLink>
       <DocumentBar :open="open" />
     </header>
     <p class="soft">

@@ -14,6 +14,7 @@ import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
 import DummyRow from './DummyRow.vue'
+import FromStock from './FromStock.vue'
 import FrameRow from './FrameRow.vue'
 import PackAll from './PackAll.vue'
 import PartFiles from './PartFiles.vue'
@@ -97,6 +98,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
       @update:model-value="(v) => open.set('/drawn', v || undefined)"
     />
     <PartsList v-if="page.parts.length || frames?.length" :job="job" />
+    <FromStock v-if="page.parts.length" :job="job" />
     <PackAll v-if="page.parts.length || frames?.length" :job="job" :units="units ?? 'mm'" :paper="paper" />
     <section v-if="page.job.brief.devices?.length" class="dummies">
       <h2>Devices in board</h2>
