@@ -53,7 +53,8 @@ func choose(r ChooseRequest) (ChooseAnswer, error) {
 		Source: "what is left over before what is whole, then the least left (practice); a " +
 			"rectangle on a sheet after Wetzel (2000)", Formula: "least of (not enough free, whole sheet, left)",
 		Inputs: []working.Quantity{{Symbol: "n", Name: "lines looked at", Value: float64(len(list))}},
-		Assumptions: []string{"a place on a remnant is looked for with sides along sides and corners under corners: one that is not found may exist",
+		Assumptions: []string{"a place on a remnant is looked for with sides along sides and corners under corners: one that is not found " +
+			"may exist",
 			"sheets are the same thickness within 2 %"},
 		Result: working.Quantity{Symbol: "k", Name: "lines that serve", Value: float64(len(got))}}
 	return ChooseAnswer{Choices: got, Working: []working.Working{w}, Findings: []working.Finding{}}, nil

@@ -23,19 +23,23 @@ func TestRemnantForTwo(t *testing.T) {
 	p.see("Nothing is entered yet")
 	p.press("Add a line")
 	p.wait("its kinds", `document.querySelector('.adding')`)
-	eval[bool](p, `([...document.querySelectorAll('.adding button, .adding label')].find(b => b.innerText.trim() === 'consumable').click(), true)`)
+	eval[bool](p, `([...document.querySelectorAll('.adding button,
+		.adding label')].find(b => b.innerText.trim() === 'consumable').click(), true)`)
 	p.set(".adding", "What it is", "cutting discs")
 	p.set(".adding", "How many are here", "12")
 	p.press("Add it")
-	p.wait("the line", `document.querySelectorAll('.lines > li').length === 1 && document.querySelector('.lines').innerText.includes('12 free')`)
-	l, err := a.jobs.AddStockLine(t.Context(), goods.Goods{Kind: goods.Remnant, Material: r.Material, Thickness: r.Thickness, Label: "R 3", Place: "rack 2",
+	p.wait("the line", `document.querySelectorAll('.lines > li').length === 1 &&
+		document.querySelector('.lines').innerText.includes('12 free')`)
+	l, err := a.jobs.AddStockLine(t.Context(), goods.Goods{Kind: goods.Remnant, Material: r.Material, Thickness: r.Thickness,
+		Label: "R 3", Place: "rack 2",
 		Outline: profile.Loop{{X: 0, Y: 0}, {X: 1400, Y: 0}, {X: 1400, Y: 900}, {X: 0, Y: 1000}}}, 1, "")
 	if err != nil {
 		t.Fatal(err)
 	}
 
 	p.goTo("/jobs/" + truck + "/make")
-	p.wait("the offer", `[...document.querySelectorAll('[data-blank] .choice')].some(c => c.innerText.includes('(R 3)') && c.innerText.includes('1 free'))`)
+	p.wait("the offer", `[...document.querySelectorAll('[data-blank] .choice')].some(c => c.innerText.includes('(R 3)') &&
+		c.innerText.includes('1 free'))`)
 	// Meanwhile the other job keeps it.
 	if _, err := a.jobs.MoveStock(t.Context(), l.ID, goods.Move{Kind: goods.Kept, Count: 1, Job: lorry}, ""); err != nil {
 		t.Fatal(err)

@@ -49,7 +49,8 @@ type StockLineAdded struct {
 }
 
 func stockLineView(l job.StockLine, w shop.Shop) StockLineView {
-	v := StockLineView{Line: l.Goods, Called: l.Called(w.Display().Text), Here: l.Here, Free: l.Free(), Ordered: l.Ordered, Held: l.Held, Area: l.Area(), Revision: l.Revision,
+	v := StockLineView{Line: l.Goods, Called: l.Called(w.Display().Text), Here: l.Here, Free: l.Free(), Ordered: l.Ordered,
+		Held: l.Held, Area: l.Area(), Revision: l.Revision,
 		Archived: l.Archived, Updated: l.Updated}
 	if v.Held == nil {
 		v.Held = map[string]float64{}
@@ -77,13 +78,15 @@ func (s *server) goodsRoutes() {
 			l, err := s.jobs.AddStockLine(c.Request.Context(), in.Line, in.Here, who(c))
 			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
-	route(s, operation{method: "PUT", path: "/api/v1/goods/{id}", id: "saveGoods", summary: "Change what is said of a line, or put it away"},
+	route(s, operation{method: "PUT", path: "/api/v1/goods/{id}", id: "saveGoods",
+		summary: "Change what is said of a line, or put it away"},
 		func(c call, in StockLineSaved) (StockLineView, error) {
 			in.Line.ID = c.id
 			l, err := s.jobs.SaveStockLine(c.Request.Context(), in.Line, in.Archived, in.Revision)
 			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
-	route(s, operation{method: "GET", path: "/api/v1/goods/{id}/moves", id: "listGoodsMoves", summary: "The ledger of a line, newest first"},
+	route(s, operation{method: "GET", path: "/api/v1/goods/{id}/moves", id: "listGoodsMoves",
+		summary: "The ledger of a line, newest first"},
 		func(c call, _ none) ([]StockMoveView, error) {
 			list, err := s.jobs.Goods.StockMoves(c.Request.Context(), c.id, mostMoves)
 			out := make([]StockMoveView, len(list))
@@ -117,4 +120,9 @@ func (s *server) goodsRoutes() {
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/goods", id: "getJobGoods", work: brisk,
 		summary: "What a job keeps of the stock, and what in it serves its blanks"},
 		func(c call, _ none) (JobGoods, error) { return s.jobGoods(c.Request.Context(), c.id) })
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/goods/move-over", id: "moveJobGoods", work: brisk,
+		summary: "Put bins and remnants typed in a job into the shop's stock"},
+		func(c call, _ none) (job.TypedStock, error) {
+			return s.jobs.MoveOver(c.Request.Context(), c.id, who(c))
+		})
 }

@@ -8,14 +8,16 @@ import (
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/site"
 	"warmanvil/core/told"
+	"warmanvil/job"
 )
 
 // JobGoods is what a job has of the shop's stock, and what in it would serve its blanks.
 type JobGoods struct {
-	Kept   []JobKept   `json:"kept" doc:"for this job"`
-	Blanks []JobBlank  `json:"blanks" doc:"of its parts, hand by hand"`
-	Lines  []JobListed `json:"lines" doc:"that are named above"`
-	None   bool        `json:"none,omitempty" doc:"no account is kept of sheets"`
+	Kept   []JobKept      `json:"kept" doc:"for this job"`
+	Blanks []JobBlank     `json:"blanks" doc:"of its parts, hand by hand"`
+	Lines  []JobListed    `json:"lines" doc:"that are named above"`
+	None   bool           `json:"none,omitempty" doc:"no account is kept of sheets"`
+	Typed  job.TypedStock `json:"typed" doc:"of the shop's stock that stands in the job's own documents"`
 }
 
 // JobListed is a line by its name.
@@ -59,6 +61,9 @@ func (s *server) jobGoods(ctx context.Context, id string) (JobGoods, error) {
 	}
 	w, err := s.jobs.Shop(ctx)
 	if err != nil {
+		return out, err
+	}
+	if out.Typed, err = s.jobs.TypedStock(ctx, id); err != nil {
 		return out, err
 	}
 	pen := told.Pen{Display: j.Brief.Display()}

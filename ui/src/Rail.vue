@@ -44,7 +44,7 @@ const on = (name: string) => route.path.split('/')[3] === name.toLowerCase()
       <component :is="b.icon" :size="24" aria-hidden="true" /><span>{{ b.name }}</span>
       <span v-if="b.count" class="count" :aria-label="`${b.count} to stop for`">{{ b.count }}</span>
     </RouterLink>
-    <RouterLink to="/shop" class="stop apart" :class="{ here: route.path === '/shop' }">
+    <RouterLink to="/shop" class="stop apart" :class="{ here: route.path.startsWith('/shop') }">
       <Warehouse :size="24" aria-hidden="true" /><span>Shop</span>
     </RouterLink>
     <RouterLink to="/quick" class="stop" :class="{ here: route.path.startsWith('/quick') }">

@@ -1897,6 +1897,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/goods/move-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put bins and remnants typed in a job into the shop's stock */
+        post: operations["moveJobGoods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/holding": {
         parameters: {
             query?: never;
@@ -7541,6 +7558,8 @@ export interface components {
             lines: components["schemas"]["JobListed"][];
             /** @description no account is kept of sheets */
             none?: boolean;
+            /** @description of the shop's stock that stands in the job's own documents */
+            typed: components["schemas"]["TypedStock"];
         };
         JobKept: {
             /** Format: double */
@@ -13473,6 +13492,18 @@ export interface components {
             /** @description what decides now */
             why: string;
         };
+        TypedStock: {
+            /**
+             * Format: int64
+             * @description lengths of bolts in the job's bins
+             */
+            bolts: number;
+            /**
+             * Format: int64
+             * @description pieces of sticks typed on its frames
+             */
+            sticks: number;
+        };
         Use: {
             /** @description the head, nut or flange is on the back, not on the good side */
             back?: boolean;
@@ -17743,6 +17774,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobGoods"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    moveJobGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypedStock"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -195,7 +195,7 @@ const sizes = computed(() => [
           :make="() => ({ x: 0, y: 0, bulge: 0 })"
           @change="(outline) => set({ outline })"
           ><template #default="{ row: c, i }">
-            <FieldGrid :min="90" low>
+            <div class="corner">
               <ValueField
                 label="Right"
                 hide-label
@@ -210,7 +210,7 @@ const sizes = computed(() => [
                 :lengths="lengths"
                 @update:model-value="(y) => moveCorner(i, { y })"
               />
-            </FieldGrid> </template
+            </div> </template
         ></CardList>
         <FilePick tight label="Its outline: DXF" accept=".dxf" @pick="outline" />
         <p v-if="wrong('outline') || trouble" class="wrong" role="alert">{{ wrong('outline') || trouble }}</p>
@@ -225,6 +225,11 @@ const sizes = computed(() => [
 .form {
   display: grid;
   gap: 12px;
+}
+.corner {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 6px;
 }
 .outline {
   display: grid;

@@ -3,6 +3,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, take, words } from '@/api/client'
+import { queryClient, refreshJobs } from '@/api/queries'
 import { moveGoods } from '@/shop/useGoods'
 
 const props = defineProps<{ job: string }>()
@@ -13,6 +14,17 @@ const { data, error } = useQuery({
 const line = (id: string) => data.value?.lines.find((l) => l.id === id)
 const kept = (id: string) => data.value?.kept.find((k) => k.line === id)?.count ?? 0
 const trouble = ref('')
+/** Bins and remnants typed here go where every job sees them. */
+async function over() {
+  trouble.value = ''
+  try {
+    await take(api.POST('/api/v1/jobs/{id}/goods/move-over', { params: { path: { id: props.job } } }))
+    for (const key of ['job-goods', 'goods', 'job', 'frames', 'holding']) void queryClient.invalidateQueries({ queryKey: [key] })
+    refreshJobs()
+  } catch (e) {
+    trouble.value = words(e)
+  }
+}
 async function move(id: string, kind: 'kept' | 'freed' | 'taken', count: number) {
   trouble.value = ''
   try {
@@ -39,6 +51,20 @@ async function move(id: string, kind: 'kept' | 'freed' | 'taken', count: number)
           <button type="button" class="press tight" @click="move(k.line, 'freed', k.count)">Give it back</button>
         </li>
       </ul>
+      <p v-if="data.typed.bolts + data.typed.sticks" class="row over">
+        <span
+          >{{
+            [
+              data.typed.bolts ? `${data.typed.bolts} lengths of bolts` : '',
+              data.typed.sticks ? `${data.typed.sticks} pieces of sticks` : '',
+            ]
+              .filter(Boolean)
+              .join(' and ')
+          }}
+          stand in this job alone.</span
+        >
+        <button type="button" class="press tight" @click="over">Move them to the shop</button>
+      </p>
       <p v-if="data.none" class="soft">
         No sheet is entered in the stock yet.
         <RouterLink to="/shop/stock" class="press tight bare">Enter what lies there</RouterLink>
@@ -90,7 +116,14 @@ li {
 .what {
   flex: 1 1 280px;
 }
+.over {
+  flex-wrap: wrap;
+}
 .choice {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
   flex-basis: 100%;
   padding-left: 16px;
 }
