@@ -1,10 +1,14 @@
 package e2e
 
 import (
+	"strconv"
 	"testing"
+	"time"
 
 	"warmanvil/core/goods"
 	"warmanvil/core/profile"
+	"warmanvil/core/shop"
+	"warmanvil/job"
 )
 
 // A remnant is entered and kept by one job; the other, which saw it free, is told in words and
@@ -22,9 +26,11 @@ func TestRemnantForTwo(t *testing.T) {
 	p.goTo("/shop/stock")
 	p.see("Nothing is entered yet")
 	p.press("Add a line")
-	p.wait("its kinds", `document.querySelector('.adding')`)
-	eval[bool](p, `([...document.querySelectorAll('.adding button,
-		.adding label')].find(b => b.innerText.trim() === 'consumable').click(), true)`)
+	p.wait("its kind to be chosen", `(() => {
+		const b = [...document.querySelectorAll('.adding button, .adding label')].find(b => b.innerText.trim() === 'consumable')
+		b.click()
+		return true
+	})()`)
 	p.set(".adding", "What it is", "cutting discs")
 	p.set(".adding", "How many are here", "12")
 	p.press("Add it")
@@ -67,4 +73,43 @@ func TestRemnantForTwo(t *testing.T) {
 	p.wait("none left", `document.querySelector('[data-line="R 3"] .line').innerText.includes('0 free')`)
 	p.press("Enter it")
 	p.see("Only 0 are here.")
+}
+
+// A supplier's rules are checked before it is asked, and its answer stays with the part's state: when
+// the part changes, it is said that it has to be asked again.
+func TestAskedOutside(t *testing.T) {
+	a := startApp(t)
+	truck, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
+	p := open(t, a, 1280, 800)
+	p.goTo("/shop")
+	p.press("Add a supplier")
+	p.set("[data-supplier]", "Name", "Bender in town")
+	p.set("[data-supplier]", "Smallest flange, outside", "60 mm")
+	p.wait("it to be kept", `document.querySelector('[data-shop]')?.dataset.shop === 'saved'`)
+	p.goTo("/jobs/" + truck + "/make")
+	row := `[data-outside="Bender in town"] [data-asked="Compressor tray"]`
+	p.wait("the rule", `document.querySelector('`+row+`')?.innerText.includes('45.0 mm outside, under 60.0 mm')`)
+	eval[bool](p, `(document.querySelector('`+row+` button').click(), true)`)
+	p.press("refused")
+	p.set(row, "Why", "flange too short for the die")
+	p.press("Keep it")
+	p.wait("the answer", `document.querySelector('`+row+`').innerText.includes('refused: flange too short for the die')`)
+	part, err := a.jobs.Part(t.Context(), tray)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p.wait("it to be in the Shop", `document.querySelector('`+row+`').innerText.includes('r`+strconv.Itoa(part.Revision)+`, for')`)
+	for w, end := (shop.Shop{}), time.Now().Add(patience); len(w.Suppliers) == 0 ||
+		len(w.Suppliers[0].Quotes) == 0; time.Sleep(50 * time.Millisecond) {
+		if w, err = a.jobs.Shop(t.Context()); err != nil || time.Now().After(end) {
+			t.Fatalf("%v %+v", err, w.Suppliers)
+		}
+	}
+	state := part.State()
+	state.Recipe.Base.Length += 10
+	if _, err := a.jobs.SavePart(t.Context(), tray, job.On{Revision: part.Revision}, state); err != nil {
+		t.Fatal(err)
+	}
+	p.goTo("/jobs/" + truck + "/make")
+	p.wait("that it is of before", `document.querySelector('`+row+`')?.innerText.includes('ask again')`)
 }

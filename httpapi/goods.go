@@ -125,4 +125,7 @@ func (s *server) goodsRoutes() {
 		func(c call, _ none) (job.TypedStock, error) {
 			return s.jobs.MoveOver(c.Request.Context(), c.id, who(c))
 		})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/suppliers", id: "getJobSuppliers", work: brisk,
+		summary: "How the parts of a job stand to the rules of suppliers"},
+		func(c call, _ none) (JobSuppliers, error) { return s.jobSuppliers(c.Request.Context(), c.id) })
 }

@@ -29,6 +29,7 @@ type ShopEffects struct {
 // ShopKinds is the table of machines.
 type ShopKinds struct {
 	Kinds  []shop.KindOf   `json:"kinds"`
+	Rules  []shop.RuleOf   `json:"rules" doc:"that suppliers may have"`
 	Metric []shop.BendTool `json:"metric" doc:"a bending tool of each kind, as a metric shop has it"`
 	Inch   []shop.BendTool `json:"inch" doc:"the same in an inch shop"`
 }
@@ -42,7 +43,7 @@ func (s *server) shopRoutes() {
 			}
 			return ShopPage{headOf(d), w, w.Told(), w.Outlined()}, err
 		}})
-	table := ShopKinds{Kinds: shop.Kinds()}
+	table := ShopKinds{Kinds: shop.Kinds(), Rules: shop.SupplierRules()}
 	for _, k := range []shop.BendKind{shop.StraightPunch, shop.Gooseneck, shop.VDie, shop.Fingers} {
 		table.Metric, table.Inch = append(table.Metric, shop.NewBendTool(k, false)), append(table.Inch, shop.NewBendTool(k, true))
 	}

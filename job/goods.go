@@ -62,9 +62,9 @@ func (s *Service) lying(ctx context.Context) ([]goods.Lying, error) {
 	if err != nil {
 		return nil, err
 	}
-	now := &stockRead{version: version, lines: make([]goods.Lying, len(list))}
-	for i, l := range list {
-		now.lines[i] = l.Lying
+	now := &stockRead{version: version}
+	for _, l := range list {
+		now.lines = append(now.lines, l.Lying)
 	}
 	s.stock.Store(now)
 	return now.lines, nil

@@ -19,7 +19,8 @@ var greatest = map[string]float64{"length": 1e5, "force": 1e9, "rate": 1e6, "ang
 func (s Shop) Check() error {
 	if err := working.First(text("/name", s.Name, brief.MaxName), list("/machines", len(s.Machines)),
 		list("/people", len(s.People)), list("/strips", len(s.Strips)), list("/tools", len(s.Tools)),
-		list("/bendTools", len(s.BendTools))); err != nil {
+		list("/bendTools", len(s.BendTools)), list("/suppliers", len(s.Suppliers)), list("/prices", len(s.Prices)),
+		text("/currency", s.Currency, 20)); err != nil {
 		return err
 	}
 	if s.Unit != "" && s.Unit != brief.UnitMM && s.Unit != brief.UnitFraction && s.Unit != brief.UnitDecimal {
@@ -43,6 +44,16 @@ func (s Shop) Check() error {
 	}
 	for i, x := range s.BendTools {
 		if err := x.check(fmt.Sprintf("/bendTools/%d", i), ids); err != nil {
+			return err
+		}
+	}
+	for i, x := range s.Suppliers {
+		if err := x.check(fmt.Sprintf("/suppliers/%d", i), ids); err != nil {
+			return err
+		}
+	}
+	for i, x := range s.Prices {
+		if err := x.check(fmt.Sprintf("/prices/%d", i), ids); err != nil {
 			return err
 		}
 	}

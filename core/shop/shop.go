@@ -23,6 +23,9 @@ type Shop struct {
 	Tools     []ToolSet     `json:"tools,omitempty" doc:"drills, taps and hole saws"`
 	BendTools []BendTool    `json:"bendTools,omitempty" doc:"punches, dies and fingers"`
 	Strips    []Strip       `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
+	Currency  string        `json:"currency,omitempty" doc:"name of the shop's money"`
+	Suppliers []Supplier    `json:"suppliers,omitempty"`
+	Prices    []Price       `json:"prices,omitempty"`
 	Stock     []goods.Lying `json:"-"` // what lies there, filled in where the shop is read
 }
 

@@ -2118,6 +2118,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/suppliers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the parts of a job stand to the rules of suppliers */
+        get: operations["getJobSuppliers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/survey": {
         parameters: {
             query?: never;
@@ -3774,6 +3791,11 @@ export interface components {
         BringIn: {
             /** @description id of a following; all that follow the same pattern are brought along */
             follow: string;
+        };
+        Broken: {
+            /** @description its key */
+            rule: string;
+            says: string;
         };
         Brought: {
             /** @description names */
@@ -7573,6 +7595,22 @@ export interface components {
             id: string;
             place?: string;
         };
+        JobOfSupplier: {
+            breaks: components["schemas"]["Broken"][];
+            /** @enum {string} */
+            hand?: "left" | "right";
+            name: string;
+            part: string;
+            /**
+             * Format: int64
+             * @description for the whole job
+             */
+            quantity: number;
+            /** Format: int64 */
+            revision: number;
+            /** @description why it was not checked */
+            why?: string;
+        };
         JobPage: {
             /** @description parts and frames that were put away */
             away: components["schemas"]["PutAway"][];
@@ -7582,6 +7620,20 @@ export interface components {
             numbers: components["schemas"]["NumberView"][];
             /** @description folded of sheet */
             parts: components["schemas"]["PartHead"][];
+        };
+        JobSupplier: {
+            does?: string;
+            id: string;
+            name: string;
+            parts: components["schemas"]["JobOfSupplier"][];
+            /**
+             * Format: int64
+             * @description how many of its rules are said; parts are checked for those alone
+             */
+            rules: number;
+        };
+        JobSuppliers: {
+            suppliers: components["schemas"]["JobSupplier"][];
         };
         JobView: {
             archived: boolean;
@@ -10604,6 +10656,21 @@ export interface components {
         PointsText: {
             csv: string;
         };
+        Price: {
+            /** @description year-month-day */
+            date?: string;
+            id: string;
+            /** @description piece when left out: kg, m, sheet */
+            per?: string;
+            /**
+             * Format: double
+             * @description in the shop's money
+             */
+            price: number;
+            /** @description who said so */
+            source?: string;
+            what: string;
+        };
         Problem: {
             /** @description with 412: what somebody else saved meanwhile, and where it clashes */
             clash?: components["schemas"]["ClashView"];
@@ -10657,6 +10724,31 @@ export interface components {
             unit: string;
             /** Format: double */
             value: number;
+        };
+        Quote: {
+            /** @description year-month-day */
+            asked: string;
+            /** Format: int64 */
+            count: number;
+            /** Format: double */
+            days?: number;
+            id: string;
+            /** @description of the part, then */
+            name: string;
+            /** @description id of the part */
+            part: string;
+            /**
+             * Format: double
+             * @description for all of them, in the shop's money
+             */
+            price?: number;
+            /** @description why it was refused */
+            refused?: string;
+            /**
+             * Format: int64
+             * @description of the part, as it was asked with
+             */
+            revision: number;
         };
         RadiusLimit: {
             /**
@@ -11037,6 +11129,10 @@ export interface components {
              * @enum {string}
              */
             school: "coupon" | "shop" | "table" | "standard" | "fixed";
+        };
+        RuleOf: {
+            key: string;
+            text: string;
         };
         RulesTold: {
             /** @description what changed, in words */
@@ -11510,9 +11606,12 @@ export interface components {
         Shop: {
             /** @description punches, dies and fingers */
             bendTools?: components["schemas"]["BendTool"][];
+            /** @description name of the shop's money */
+            currency?: string;
             machines?: components["schemas"]["Machine"][];
             name?: string;
             people?: components["schemas"]["Person"][];
+            prices?: components["schemas"]["Price"][];
             /**
              * Format: int64
              * @description version of this form, 1
@@ -11520,6 +11619,7 @@ export interface components {
             schema: number;
             /** @description test strips that were bent, of every job */
             strips?: components["schemas"]["Strip"][];
+            suppliers?: components["schemas"]["Supplier"][];
             /** @description drills, taps and hole saws */
             tools?: components["schemas"]["ToolSet"][];
             /**
@@ -11549,6 +11649,8 @@ export interface components {
             kinds: components["schemas"]["KindOf"][];
             /** @description a bending tool of each kind, as a metric shop has it */
             metric: components["schemas"]["BendTool"][];
+            /** @description that suppliers may have */
+            rules: components["schemas"]["RuleOf"][];
         };
         ShopMoves: {
             /** @description its id */
@@ -12181,6 +12283,24 @@ export interface components {
              * @enum {string}
              */
             what: "hole" | "bend" | "school" | "allowance" | "aim" | "force" | "stop";
+        };
+        Supplier: {
+            /**
+             * Format: double
+             * @description usual, from asking to having it
+             */
+            days?: number;
+            /** @description what is asked there: cutting, bending, coating, bolts */
+            does?: string;
+            id: string;
+            name: string;
+            note?: string;
+            /** @description what was asked and answered, oldest first */
+            quotes?: components["schemas"]["Quote"][];
+            /** @description by the key of the rules' table, mm; what is not said is not asked */
+            rules?: {
+                [key: string]: number;
+            };
         };
         Survey: {
             /**
@@ -18186,6 +18306,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HoldSuggestion"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getJobSuppliers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobSuppliers"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -13,8 +13,10 @@ import BendToolList from './BendToolList.vue'
 import MachineCard from './MachineCard.vue'
 import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
+import PriceList from './PriceList.vue'
 import ShopEffects from './ShopEffects.vue'
 import StripList from './StripList.vue'
+import SupplierList from './SupplierList.vue'
 import ToolList from './ToolList.vue'
 import { useShop } from './useShop'
 
@@ -33,6 +35,8 @@ const sections = computed(() => [
   { id: 'tools', name: 'Drills and taps', says: shop.value?.tools?.length || '' },
   { id: 'bending', name: 'Punches and dies', says: shop.value?.bendTools?.length || '' },
   { id: 'strips', name: 'Test strips', says: shop.value?.strips?.length || '' },
+  { id: 'suppliers', name: 'Suppliers', says: shop.value?.suppliers?.length || '' },
+  { id: 'prices', name: 'Prices', says: shop.value?.prices?.length || '' },
   { id: 'moved', name: 'What changed' },
 ])
 const told = ref('')
@@ -122,6 +126,17 @@ const text = (kind: string, sort: string | undefined) =>
         such part changes with them.
       </p>
       <StripList :open="open" />
+    </section>
+    <section id="suppliers">
+      <h2>Suppliers</h2>
+      <p class="soft">
+        Parts are checked against their own rules before they are asked; what they answered stays with the part's state.
+      </p>
+      <SupplierList :open="open" />
+    </section>
+    <section id="prices">
+      <h2>Prices</h2>
+      <PriceList :open="open" />
     </section>
     <section id="moved">
       <h2>What changed</h2>

@@ -10,7 +10,8 @@ import { provideInches } from '@/kit/amounts'
 /** The installation has one. */
 const only = 'shop'
 
-export function useShop() {
+/** beside: on a page that says amounts its own way. */
+export function useShop(beside = false) {
   const open = useDocument('shop', {
     id: () => only,
     after() {
@@ -28,10 +29,11 @@ export function useShop() {
   const unit = computed(() => shop.value?.unit ?? 'mm')
   const style = computed(() => ({ unit: unit.value, grain: usualGrain(unit.value) }))
   const inch = computed(() => unit.value !== 'mm')
-  provideInches(() => inch.value)
+  if (!beside) provideInches(() => inch.value)
   const kinds = computed(() => table.value?.kinds ?? [])
   const bendTools = computed(() => (inch.value ? table.value?.inch : table.value?.metric) ?? [])
-  return { ...open, shop, style, inch, kinds, bendTools }
+  const rules = computed(() => table.value?.rules ?? [])
+  return { ...open, shop, style, inch, kinds, bendTools, rules }
 }
 
 export type OpenShop = ReturnType<typeof useShop>

@@ -13,6 +13,7 @@ import { keepHere } from '@/kit/keepHere'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
+import AskOutside from './AskOutside.vue'
 import DummyRow from './DummyRow.vue'
 import FromStock from './FromStock.vue'
 import FrameRow from './FrameRow.vue'
@@ -99,6 +100,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
     />
     <PartsList v-if="page.parts.length || frames?.length" :job="job" />
     <FromStock v-if="page.parts.length" :job="job" />
+    <AskOutside v-if="page.parts.length" :job="job" />
     <PackAll v-if="page.parts.length || frames?.length" :job="job" :units="units ?? 'mm'" :paper="paper" />
     <section v-if="page.job.brief.devices?.length" class="dummies">
       <h2>Devices in board</h2>
