@@ -82,12 +82,22 @@ func (s *Service) ShopMoved(ctx context.Context, since int) ([]ShopMoves, error)
 	return out, ctx.Err()
 }
 
-// LoadDemoShop says the demo's shop, where nobody said anything of theirs yet.
+// LoadDemoShop says the demo's shop and what lies in it, where nobody said anything of theirs yet.
 func (s *Service) LoadDemoShop(ctx context.Context) error {
 	d, err := s.Store.Only(ctx, "", KindShop)
 	if err != nil || d.Revision > 0 {
 		return err
 	}
-	_, err = Save(ctx, s, KindShop, "", On{}, demo.Shop())
-	return err
+	if _, err = Save(ctx, s, KindShop, "", On{}, demo.Shop()); err != nil || s.Goods == nil {
+		return err
+	}
+	if there, err := s.StockLines(ctx, false); err != nil || len(there) > 0 {
+		return err
+	}
+	for _, x := range demo.Stock() {
+		if _, err := s.AddStockLine(ctx, x.Goods, x.Here, ""); err != nil {
+			return err
+		}
+	}
+	return nil
 }

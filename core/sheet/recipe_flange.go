@@ -19,6 +19,7 @@ type Flange struct {
 	Width        float64    `json:"width,omitempty" doc:"mm, in the middle of its edge; instead of the set-ins"`
 	SetIn        SetIn      `json:"setIn,omitempty"`
 	Taper        SetIn      `json:"taper,omitempty" doc:"degrees its ends lean inwards from square"`
+	Rebent       int        `json:"rebent,omitempty" doc:"times it was bent back and bent again so far, of the worst piece"`
 	Relief       Relief     `json:"relief,omitempty" doc:"where the bend ends inside the material"`
 	Corner       Corner     `json:"corner,omitempty" doc:"of free corners"`
 	Meets        []Meet     `json:"meets,omitempty" doc:"how its own flanges meet"`

@@ -151,6 +151,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 			measureOK("/measure", f.Measure),
 			working.Within("/insideRadius", "The inside radius", f.InsideRadius, 0, maxRadiusMM, "mm"),
 			f.Form().check(&f),
+			working.Within("/rebent", "How often it was bent back", float64(f.Rebent), 0, 50, ""),
 			working.Within("/width", "The width", f.Width, 0, maxSize, "mm"),
 			working.Within("/taper/start", "The taper", f.Taper.Start, -60, 80, "°"),
 			working.Within("/taper/end", "The taper", f.Taper.End, -60, 80, "°"),

@@ -33,8 +33,9 @@ func TestSupplierRules(t *testing.T) {
 		rules map[string]float64
 		want  []string
 	}{
-		"nothing said":    {nil, nil},
-		"all kept":        {map[string]float64{"long": 200, "wide": 130, "thickest": 3, "thinnest": 3, "bend": 200, "flange": 25, "hole": 6, "edge": 7}, nil},
+		"nothing said": {nil, nil},
+		"all kept": {map[string]float64{"long": 200, "wide": 130, "thickest": 3, "thinnest": 3, "bend": 200, "flange": 25,
+			"hole": 6, "edge": 7}, nil},
 		"laid the other":  {map[string]float64{"long": 130, "wide": 200}, nil},
 		"bed":             {map[string]float64{"long": 190, "wide": 110}, []string{"long"}},
 		"only one side":   {map[string]float64{"wide": 100}, []string{"long"}},
@@ -47,7 +48,8 @@ func TestSupplierRules(t *testing.T) {
 			t.Errorf("%s: %v, want %v", name, got, c.want)
 		}
 	}
-	if got := (shop.Supplier{Rules: map[string]float64{"flange": 30}}).Breaks(r, p, length); !strings.Contains(got[0].Says, "25.0 outside, under 30.0") {
+	if got := (shop.Supplier{Rules: map[string]float64{"flange": 30}}).Breaks(r, p, length); !strings.Contains(got[0].Says,
+		"25.0 outside, under 30.0") {
 		t.Errorf("%+v", got)
 	}
 }

@@ -45,6 +45,7 @@ func Check(l *lay.Laid, c Asked) *lay.Teller {
 		b.checkRadius(p)
 		b.checkLegs(p)
 		b.checkReliefs(p)
+		b.checkRebent(p)
 	}
 	b.checkHoles()
 	b.checkFlat()

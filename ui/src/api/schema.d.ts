@@ -5668,6 +5668,11 @@ export interface components {
             meets?: components["schemas"]["Meet"][];
             /** @description the shop's own */
             name?: string;
+            /**
+             * Format: int64
+             * @description times it was bent back and bent again so far, of the worst piece
+             */
+            rebent?: number;
             /** @description where the bend ends inside the material */
             relief?: components["schemas"]["Relief"];
             /**

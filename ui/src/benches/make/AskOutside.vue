@@ -69,11 +69,13 @@ function keep(supplier: string, p: Part) {
         <li v-for="(p, k) in s.parts" :key="k" :data-asked="p.name">
           <span class="what"
             ><b>{{ p.name }}{{ p.hand ? `, ${p.hand} hand` : '' }}</b
-            ><span class="soft"> · r{{ p.revision }}, {{ p.quantity }}</span></span
+            ><span class="soft"> · r{{ p.revision }}, for {{ p.quantity }}</span></span
           >
           <span v-if="p.why" class="soft">{{ p.why }}</span>
           <span v-else-if="p.breaks.length" class="mind">{{ p.breaks.map((b) => b.says).join('; ') }}</span>
-          <span v-else-if="s.rules" class="soft">keeps its rules</span>
+          <span v-else-if="s.rules" class="soft"
+            >keeps the {{ s.rules === 1 ? 'one rule' : `${s.rules} rules` }} that {{ s.rules === 1 ? 'is' : 'are' }} said</span
+          >
           <button type="button" class="press tight" @click="ask(`${s.id} ${k}`)">Write down the answer</button>
           <span v-for="q in quotes(s.id, p.part)" :key="q.id" class="wide"
             ><QuoteRow :quote="q" :money="open.shop.value?.currency ?? ''" :now="p.revision"

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Flange } from '@/api/client'
 import { shows, shopOf, wordsOf } from '@/api/words'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
+import ValueField from '@/kit/ValueField.vue'
 import CornerOptions from './CornerOptions.vue'
 import MeetOptions from './MeetOptions.vue'
 import type { Bench } from './useBench'
@@ -79,6 +80,18 @@ const tapered = computed(() => !!f.value.taper && (f.value.taper.start !== undef
     :model-value="f.relief?.kind ?? 'rectangular'"
     :choices="wordsOf('Relief', 'kind')"
     @update:model-value="(v) => set('/relief/kind', v)"
+  />
+  <ValueField
+    label="Bent back and again, times so far"
+    kind="count"
+    optional
+    :model-value="f.rebent ?? null"
+    :lengths="bench.style()"
+    :wrong="
+      bench.part.value?.faults.value.find((x) => x.path === `${path}/rebent` || x.path === `/recipe${path}/rebent`)?.message
+    "
+    @update:model-value="(v) => set('/rebent', v || undefined)"
+    @clear="set('/rebent', undefined)"
   />
   <CornerOptions :bench="bench" :path="path" />
   <MeetOptions :bench="bench" :path="path" />
