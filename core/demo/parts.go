@@ -27,8 +27,7 @@ func PressFoot() sheet.Recipe {
 				{ID: "leg", Edge: sheet.Front, Length: 95, Angle: 90, Up: true, InsideRadius: 8, Relief: round,
 					Corner: sheet.Corner{Kind: sheet.Radius, Size: 12},
 					SetIn:  sheet.SetIn{End: 25},
-					Holes: []sheet.Hole{{ID: "press-bolts", Kind: sheet.RoundHole, Diameter: 13, X: From(sheet.Left, 30),
-						Y:       From(sheet.Back, 60),
+					Holes: []sheet.Hole{{ID: "press-bolts", Kind: sheet.RoundHole, Diameter: 13, X: From(sheet.Left, 30), Y: From(sheet.Back, 60),
 						Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 2, Rows: 1, PitchX: 65}}}},
 				{ID: "cheek", Edge: sheet.Left, Length: 55, Angle: 90, Up: true, InsideRadius: 8, Relief: round,
 					Corner: sheet.Corner{Kind: sheet.Chamfer, Size: 20},
@@ -42,13 +41,11 @@ func ShelfBracket() sheet.Recipe {
 		Process: "plasma", Grain: sheet.GrainX,
 		Tool: bend.Tool{Kind: bend.ToolPan, Opening: 6}, Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodHand},
 		Base: sheet.Base{ID: "base", Length: 60, Width: 180, Corner: sheet.Corner{Kind: sheet.Chamfer, Size: 10},
-			Holes: []sheet.Hole{{ID: "shelf-screws", Kind: sheet.RoundHole, Diameter: 6.5, X: From(sheet.Left, 30),
-				Y:       From(sheet.Front, 30),
+			Holes: []sheet.Hole{{ID: "shelf-screws", Kind: sheet.RoundHole, Diameter: 6.5, X: From(sheet.Left, 30), Y: From(sheet.Front, 30),
 				Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 1, Rows: 3, PitchY: 55}}},
 			Flanges: []sheet.Flange{
 				{ID: "wall", Edge: sheet.Back, Length: 90, Angle: 90, InsideRadius: 2, Relief: sheet.Relief{Kind: sheet.Rectangular},
-					Holes: []sheet.Hole{{ID: "wall-slots", Kind: sheet.SlotHole, Diameter: 7, Length: 18, Angle: 90,
-						X:       From(sheet.Left, 30),
+					Holes: []sheet.Hole{{ID: "wall-slots", Kind: sheet.SlotHole, Diameter: 7, Length: 18, Angle: 90, X: From(sheet.Left, 30),
 						Y:       From(sheet.Front, 35),
 						Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 1, Rows: 2, PitchY: 35}}}},
 				{ID: "rib", Edge: sheet.Right, Length: 15, Angle: 90, InsideRadius: 2, Relief: sheet.Relief{Kind: sheet.Rectangular},
@@ -66,12 +63,10 @@ func AmplifierShelf() sheet.Recipe {
 	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-cold", Thickness: .0478 * in, Gauge: &gauge, Process: "hand",
 		Tool: bend.Tool{Kind: bend.ToolPan, Opening: in / 4}, Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodHand},
 		Base: sheet.Base{ID: "base", Length: 16.5 * in, Width: 9.25 * in,
-			Holes: []sheet.Hole{{ID: "vents", Kind: sheet.SlotHole, Diameter: 3.0 / 8 * in, Length: 2 * in, Angle: 90,
-				X:       From(sheet.Left, 4*in),
+			Holes: []sheet.Hole{{ID: "vents", Kind: sheet.SlotHole, Diameter: 3.0 / 8 * in, Length: 2 * in, Angle: 90, X: From(sheet.Left, 4*in),
 				Y:       From(sheet.Front, 4.625*in),
 				Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 5, Rows: 1, PitchX: 2.125 * in}}},
-			Flanges: []sheet.Flange{side("front", sheet.Front), side("right", sheet.Right), side("back", sheet.Back), side("left",
-				sheet.Left)}}}
+			Flanges: []sheet.Flange{side("front", sheet.Front), side("right", sheet.Right), side("back", sheet.Back), side("left", sheet.Left)}}}
 }
 
 // DemoSheet is the plain sheet the demo's trays and cradles start from.
@@ -98,8 +93,7 @@ func SpeakerBracket() sheet.Recipe {
 		Flanges: []sheet.Flange{
 			{ID: "shelf", Name: "Shelf", Edge: sheet.Front, Length: 3.5 * in, Angle: 90, Up: true, InsideRadius: 3. / 16 * in,
 				Relief: sheet.Relief{Kind: sheet.Round}, Corner: sheet.Corner{Kind: sheet.Radius, Size: in / 2},
-				Holes: []sheet.Hole{{ID: "horn", Name: "Horn studs", Kind: sheet.RoundHole, Diameter: 9. / 32 * in,
-					X:       sheet.Offset{Edge: sheet.Middle},
+				Holes: []sheet.Hole{{ID: "horn", Name: "Horn studs", Kind: sheet.RoundHole, Diameter: 9. / 32 * in, X: sheet.Offset{Edge: sheet.Middle},
 					Y:       sheet.Offset{Edge: sheet.Front, Distance: 1.625 * in},
 					Pattern: &sheet.Pattern{Kind: sheet.CirclePattern, Count: 3, Diameter: 2 * in, Start: 90}}}},
 			{ID: "cheek", Name: "Cheek", Edge: sheet.Right, Length: 1.25 * in, Angle: 90, Up: true, InsideRadius: 3. / 16 * in,

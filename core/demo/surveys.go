@@ -30,19 +30,16 @@ func callipered(v ...float64) survey.Reading {
 // TrayBracket bolts to the chassis rail and carries the compressor's tray.
 func TrayBracket() sheet.Recipe {
 	hole := func(id string, x, y float64) sheet.Hole {
-		return sheet.Hole{ID: id, Kind: sheet.RoundHole, Diameter: 11, X: From(sheet.Left, x), Y: sheet.Offset{Edge: sheet.Back,
-			Distance: y}}
+		return sheet.Hole{ID: id, Kind: sheet.RoundHole, Diameter: 11, X: From(sheet.Left, x), Y: sheet.Offset{Edge: sheet.Back, Distance: y}}
 	}
 	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: "steel-s235", Thickness: 5, Process: "laser", Grain: sheet.GrainY,
 		Tool: bend.Tool{Kind: bend.ToolVDie, Opening: 40}, Hand: sheet.Hand{Pair: true, Drawn: sheet.LeftHand},
 		Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir},
 		Base: sheet.Base{ID: "base", Length: 340, Width: 110, Corner: sheet.Corner{Kind: sheet.Radius, Size: 12},
-			Holes: []sheet.Hole{hole("top-front", 40, 20), hole("top-rear", 300, 20), hole("low-front", 40, 80), hole("low-rear", 300,
-				80)},
+			Holes: []sheet.Hole{hole("top-front", 40, 20), hole("top-rear", 300, 20), hole("low-front", 40, 80), hole("low-rear", 300, 80)},
 			Flanges: []sheet.Flange{{ID: "ledge", Edge: sheet.Front, Length: 70, Angle: 90, Up: true, InsideRadius: 6,
 				Corner: sheet.Corner{Kind: sheet.Chamfer, Size: 15},
-				Holes: []sheet.Hole{{ID: "isolators", Kind: sheet.RoundHole, Diameter: 9, X: From(sheet.Left, 60),
-					Y:       From(sheet.Front, 26),
+				Holes: []sheet.Hole{{ID: "isolators", Kind: sheet.RoundHole, Diameter: 9, X: From(sheet.Left, 60), Y: From(sheet.Front, 26),
 					Pattern: &sheet.Pattern{Kind: sheet.GridPattern, Columns: 2, Rows: 1, PitchX: 220}}}}}}}
 }
 
@@ -67,8 +64,7 @@ func OrchardSurvey() vehicle.Survey {
 	holes := []profile.Point{{X: 0, Y: 0}, {X: 420, Y: 0}, {X: 80, Y: 62}, {X: 340, Y: 62}, {X: 80, Y: 2}, {X: 340, Y: 2},
 		{X: 210, Y: 60}, {X: 210, Y: 4}}
 	diameters := []float64{13, 13, 11, 11, 11, 11, 21, 9}
-	pairs := [][2]int{{0, 1}, {0, 2}, {1, 2}, {0, 3}, {1, 3}, {2, 3}, {0, 4}, {1, 4}, {2, 4}, {3, 4}, {0, 5}, {1, 5}, {2, 5}, {3, 5},
-		{4, 5},
+	pairs := [][2]int{{0, 1}, {0, 2}, {1, 2}, {0, 3}, {1, 3}, {2, 3}, {0, 4}, {1, 4}, {2, 4}, {3, 4}, {0, 5}, {1, 5}, {2, 5}, {3, 5}, {4, 5},
 		{0, 6}, {1, 6}, {2, 6}, {4, 6}, {0, 7}, {1, 7}, {3, 7}, {6, 7}, {3, 6}, {5, 7}, {5, 6}, {2, 7}}
 	right := append([]profile.Point{}, holes...)
 	right[3].X += 4 // the right rail's rear upper hole was drilled off at the works
@@ -92,8 +88,7 @@ func OrchardSurvey() vehicle.Survey {
 	step := at("step-edge", "Rear step, upper face", "edge", Taped(-3550), Taped(0), Taped(-180))
 	ground := at("ground-rear", "Ground behind the step", "point", Taped(-3550), Taped(0),
 		survey.Reading{Values: []float64{-618, -620, -621}, Instrument: survey.Tape, Trust: string(brief.Measured)})
-	eye := vehicle.SurveyPoint{ID: "lashing", Name: "Lashing eye, left", Kind: "point", Way: vehicle.ByTwoDistances, A: "rail-l1",
-		B:  "filler",
+	eye := vehicle.SurveyPoint{ID: "lashing", Name: "Lashing eye, left", Kind: "point", Way: vehicle.ByTwoDistances, A: "rail-l1", B: "filler",
 		DA: Taped(512), DB: Taped(688), In: vehicle.PlanXY, Side: "left", Z: Taped(40)}
 	wall := callipered(1.2)
 	wallPoint := at("floor-hole", "Floor hole for the press's line", "point", Taped(-2250), Taped(310), Taped(0))
@@ -119,24 +114,18 @@ func OrchardSurvey() vehicle.Survey {
 		Measures: []vehicle.MeasureRow{{ID: "step-up", Name: "Step up at the rear", Kind: "step", From: "ground-rear",
 			To: "step-edge", Target: "step"}},
 		Spaces: []survey.Space{
-			{ID: "locker-lid", Name: "Locker lid", Kind: survey.Moving, Trust: string(brief.Measured),
-				Moves: []survey.State{survey.InUse},
-				Shape: survey.Shape{Form: survey.SwingForm, At: [3]float64{-1700, 700, -330}, Axis: [3]float64{1, 0, 0},
-					Start:  [3]float64{0, -1, 0},
+			{ID: "locker-lid", Name: "Locker lid", Kind: survey.Moving, Trust: string(brief.Measured), Moves: []survey.State{survey.InUse},
+				Shape: survey.Shape{Form: survey.SwingForm, At: [3]float64{-1700, 700, -330}, Axis: [3]float64{1, 0, 0}, Start: [3]float64{0, -1, 0},
 					Radius: 260, Low: -180, High: 220, Thick: 18, Turn: -100}},
 			{ID: "fuel-line", Name: "Fuel line behind the left rail", Kind: survey.Line, Trust: string(brief.Measured),
-				Shape: survey.Shape{Form: survey.RunForm, Radius: 5, Corners: [][3]float64{{-700, 385, -70}, {-2400, 385, -70},
-					{-2600, 300, -60}}}},
-			{ID: "tyre-left", Name: "Left rear tyre", Kind: survey.Tyre, Trust: string(brief.Copied),
-				Moves: []survey.State{survey.Travelling},
-				Shape: survey.Shape{Form: survey.TyreForm, At: [3]float64{-3300, 720, -275}, Radius: 345, Size: [3]float64{0, 205, 0},
-					Bump:  80,
+				Shape: survey.Shape{Form: survey.RunForm, Radius: 5, Corners: [][3]float64{{-700, 385, -70}, {-2400, 385, -70}, {-2600, 300, -60}}}},
+			{ID: "tyre-left", Name: "Left rear tyre", Kind: survey.Tyre, Trust: string(brief.Copied), Moves: []survey.State{survey.Travelling},
+				Shape: survey.Shape{Form: survey.TyreForm, At: [3]float64{-3300, 720, -275}, Radius: 345, Size: [3]float64{0, 205, 0}, Bump: 80,
 					Droop: 60}},
 			{ID: "exhaust", Name: "Exhaust", Kind: survey.Hot, Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.RunForm,
 				Radius: 32, Corners: [][3]float64{{-400, -150, -240}, {-2600, -150, -240}, {-3400, -420, -240}}}},
 			{ID: "juice-tank", Name: "Juice tank", Kind: survey.Tank, Trust: string(brief.Measured),
-				Shape: survey.Shape{Form: survey.CylinderForm, At: [3]float64{-2350, 360, 260}, To: [3]float64{-2350, -360, 260},
-					Radius: 230}},
+				Shape: survey.Shape{Form: survey.CylinderForm, At: [3]float64{-2350, 360, 260}, To: [3]float64{-2350, -360, 260}, Radius: 230}},
 			{ID: "vent", Name: "Air to the compressor's cooler", Kind: survey.Opening, Need: Amount(150),
 				Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-1850, 705, -320}, Size: [3]float64{400, 6, 180}}}},
 		Wheels: &survey.Wheels{Front: 0, Rear: -3300, Radius: 345, Ground: -620}, Between: 5,
@@ -144,11 +133,9 @@ func OrchardSurvey() vehicle.Survey {
 			Facing: brief.FaceLeft, Bolt: 10, Wall: five,
 			Mates: []vehicle.MatePair{{Hole: "top-front", Point: "left-rail-3"}, {Hole: "top-rear", Point: "left-rail-4"},
 				{Hole: "low-front", Point: "left-rail-5"}, {Hole: "low-rear", Point: "left-rail-6"}}}},
-		Drillings: []vehicle.Drilling{{ID: "press-line", Name: "Hole for the press's line", Point: "floor-hole", Face: brief.FaceUp,
-			Diameter: 22,
-			Wall:     1.2, Looked: "Tovi looked from below: clear to the cross member", Free: &free}},
-		Follows: []vehicle.Follow{{ID: "bracket-follows", Name: "Tray bracket on the left rail", Part: "Compressor tray bracket",
-			Bolt: 10,
+		Drillings: []vehicle.Drilling{{ID: "press-line", Name: "Hole for the press's line", Point: "floor-hole", Face: brief.FaceUp, Diameter: 22,
+			Wall: 1.2, Looked: "Tovi looked from below: clear to the cross member", Free: &free}},
+		Follows: []vehicle.Follow{{ID: "bracket-follows", Name: "Tray bracket on the left rail", Part: "Compressor tray bracket", Bolt: 10,
 			Holes: []vehicle.MatePair{{Hole: "top-front", Point: "left-rail-3"}, {Hole: "top-rear", Point: "left-rail-4"},
 				{Hole: "low-front", Point: "left-rail-5"}, {Hole: "low-rear", Point: "left-rail-6"}}}},
 		Checks: []vehicle.PartCheck{{Part: "Press foot", Fit: "board", Result: "sits flat on both feet", Retape: []vehicle.Retape{},
@@ -169,8 +156,7 @@ func demoStacks() []vehicle.StackSet {
 
 func demoLayers() []fit.Layer {
 	return []fit.Layer{{Name: "tray plate", Thickness: 3, Plus: .2, Minus: .2},
-		{Name: "isolator, squashed", Thickness: 22, Plus: 1.5, Minus: 1.5}, {Name: "coats", Thickness: .1, Plus: .05, Minus: .05,
-			Count: 2}}
+		{Name: "isolator, squashed", Thickness: 22, Plus: 1.5, Minus: 1.5}, {Name: "coats", Thickness: .1, Plus: .05, Minus: .05, Count: 2}}
 }
 
 func demoFits() []vehicle.FitSet {
@@ -192,18 +178,14 @@ func LorrySurvey() vehicle.Survey {
 				Y: Taped(-16.5 * in), Tape: "centre"}},
 		Levels: []vehicle.LevelSet{{ID: "chassis", Name: "Lorry on its trestles", Wheelbase: Taped(112 * in), Track: Taped(44 * in),
 			FrontLeft: Taped(21.5 * in), FrontRight: Taped(21.625 * in), RearLeft: Taped(21.5 * in), RearRight: Taped(21.5625 * in)}},
-		Squares: []vehicle.SquareSet{{ID: "cab", Name: "Cab frame, inside", Length: Taped(54 * in), Width: Taped(46 * in),
-			First:  Taped(71 * in),
+		Squares: []vehicle.SquareSet{{ID: "cab", Name: "Cab frame, inside", Length: Taped(54 * in), Width: Taped(46 * in), First: Taped(71 * in),
 			Second: Taped(70.875 * in)}},
-		Sides: []vehicle.SideRow{{ID: "sill", Name: "Sill to roof rail", Left: Taped(41.25 * in), Right: Taped(41.125 * in),
-			Allow: in / 8}},
+		Sides: []vehicle.SideRow{{ID: "sill", Name: "Sill to roof rail", Left: Taped(41.25 * in), Right: Taped(41.125 * in), Allow: in / 8}},
 		Spaces: []survey.Space{{ID: "door", Name: "Left door", Kind: survey.Moving, Moves: []survey.State{survey.InUse},
-			Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.SwingForm, Start: [3]float64{-1, 0, 0}, Radius: 31 * in,
-				High:  44 * in,
+			Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.SwingForm, Start: [3]float64{-1, 0, 0}, Radius: 31 * in, High: 44 * in,
 				Thick: 1.5 * in, Turn: -75}},
 			{ID: "panel", Name: "Cab panel, seen from outside", Kind: survey.Skin, Trust: string(brief.Measured),
-				Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-14 * in, -24 * in, 14 * in}, Size: [3]float64{in / 16,
-					24 * in, 20 * in}}}},
+				Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-14 * in, -24 * in, 14 * in}, Size: [3]float64{in / 16, 24 * in, 20 * in}}}},
 		Checks: []vehicle.PartCheck{{Part: "Amplifier shelf", Fit: "paper", Result: "clears the hinge",
 			Aside: "hung on cleats that are drilled through it"}}}
 }
@@ -228,7 +210,6 @@ func demoLines(s *vehicle.Survey) {
 	s.Centres = []vehicle.CentreRow{{ID: "tray-line", Name: "Tray on the frame's middle", Apart: Taped(1180), FrontLeft: ruled(401),
 		FrontRight: ruled(399.5),
 		RearLeft:   ruled(398), RearRight: ruled(402), Allow: 3}}
-	s.Flushes = []vehicle.FlushRow{{ID: "locker-flush", Name: "Locker door to the side panel", One: ruled(.5), Other: ruled(-2),
-		Allow: 1.5}}
+	s.Flushes = []vehicle.FlushRow{{ID: "locker-flush", Name: "Locker door to the side panel", One: ruled(.5), Other: ruled(-2), Allow: 1.5}}
 	s.Gaps = []vehicle.GapRow{{ID: "tyre-arch", Name: "Tyre to wheel arch", Unloaded: Taped(142), Loaded: Taped(88), Need: 60, Grows: 6}}
 }

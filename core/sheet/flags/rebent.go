@@ -24,11 +24,14 @@ func (b *flagger) checkRebent(p *lay.Panel) {
 	at := len(b.Findings)
 	switch {
 	case n > limit:
-		b.Stop("rebent-past", "Bent again", p, fmt.Sprintf("%s was bent back and again %s, and %s takes %s: the piece is scrap. Make a new one. "+
-			"Softening and hardening it again is work for outside, with a certificate of it.", p.Name, times, b.Material.Name, often(limit)))
+		b.Stop("rebent-past", "Bent again", p,
+			fmt.Sprintf("%s was bent back and again %s, and %s takes %s: the piece is scrap. Make a new one. "+
+				"Softening and hardening it again is work for outside, with a certificate of it.", p.Name, times, b.Material.Name,
+				often(limit)))
 	case n == limit:
-		b.Mind("rebent", "Bent again", p, fmt.Sprintf("%s was bent back and again %s: %s takes no more. Look for cracks at both faces of the bend "+
-			"with a lens or dye, and bend it no further.", p.Name, times, b.Material.Name))
+		b.Mind("rebent", "Bent again", p,
+			fmt.Sprintf("%s was bent back and again %s: %s takes no more. Look for cracks at both faces of the bend "+
+				"with a lens or dye, and bend it no further.", p.Name, times, b.Material.Name))
 	default:
 		b.Note("rebent", "Bent again", p, fmt.Sprintf("%s was bent back and again %s of %s that %s takes.", p.Name, times, often(limit),
 			b.Material.Name))

@@ -87,9 +87,7 @@ const tapered = computed(() => !!f.value.taper && (f.value.taper.start !== undef
     optional
     :model-value="f.rebent ?? null"
     :lengths="bench.style()"
-    :wrong="
-      bench.part.value?.faults.value.find((x) => x.path === `${path}/rebent` || x.path === `/recipe${path}/rebent`)?.message
-    "
+    :wrong="bench.part.value?.faults.value.find((x) => x.path === `/recipe${path}/rebent`)?.message"
     @update:model-value="(v) => set('/rebent', v || undefined)"
     @clear="set('/rebent', undefined)"
   />
