@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 )
 
 // TestScreenshots makes the pictures of docs/screenshots from the demo jobs.
@@ -22,7 +23,7 @@ func TestScreenshots(t *testing.T) {
 	a := startApp(t)
 	truck, foot := a.demoPart(t, "Orchard truck", "Press foot")
 	lorry, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
-	_, bracket := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
 	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
 	hives, deck := a.demoPart(t, "Hive trailer", "Hive deck frame")
 	desk := open(t, a, 1280, 800)
@@ -66,7 +67,6 @@ func TestScreenshots(t *testing.T) {
 		{"jobs", "day", desk, func(p *page) { p.goTo("/jobs"); p.see("Orchard truck") }},
 		{"measure-brief", "day", desk, func(p *page) { p.goTo("/jobs/" + truck + "/measure"); p.see("Kept numbers") }},
 		{"shape-day-mm", "day", desk, shape(truck, foot)},
-		{"shape-section", "day", desk, shape(truck, bracket, press("section"))},
 		{"shape-shed-inch", "shed", desk, shape(lorry, shelf, press("Bends"))},
 		{"frame-build", "day", desk, frame(truck, outriggers, "", "Front arm")},
 		{"frame-holds-shed", "shed", desk, frame(hives, deck, "/strength", "10×")},
@@ -83,10 +83,17 @@ func TestScreenshots(t *testing.T) {
 			p.goTo("/jobs/" + truck + "/hold")
 			p.wait("suggestions", `document.querySelector('[data-suggestions] .one')`)
 		}},
-		{"hold-balance", "day", desk, func(p *page) {
-			p.goTo("/jobs/" + hives + "/hold")
-			p.see("on the coupling")
+		{"shop-stock", "day", desk, func(p *page) {
+			p.goTo("/shop/stock")
+			p.wait("what lies there", `document.querySelectorAll('.lines > li').length > 5`)
 		}},
+		{"shape-bending", "day", desk, shape(truck, tray, press("Bends", "Watch it bend"), func(p *page) {
+			p.wait("the keys to go there", `document.activeElement?.classList.contains('play')`)
+			p.keys(kb.ArrowDown + kb.ArrowDown)
+			for range 24 {
+				p.keys(kb.ArrowRight)
+			}
+		})},
 		{"measure-maps", "day", desk, func(p *page) {
 			p.goTo("/jobs/" + truck + "/measure/vehicle")
 			p.wait("the maps", `document.querySelector('[data-map]')`)

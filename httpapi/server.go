@@ -114,6 +114,7 @@ func build(opt Options) *server {
 	s.partRoutes()
 	s.bendingRoutes()
 	s.goodsRoutes()
+	s.tradeRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.shopRoutes()

@@ -3,12 +3,14 @@ package shop
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
 
@@ -188,4 +190,17 @@ func day(at, d string) error {
 		return working.Refuse(at, "A day is written as year-month-day, such as 2031-04-30, not %q.", d)
 	}
 	return nil
+}
+
+// PriceOf answers the latest price a kilogram of a material: one whose text names it.
+func (s Shop) PriceOf(m stock.Material) (price float64, is bool) {
+	last := ""
+	for _, p := range s.Prices {
+		what := strings.ToLower(p.What)
+		if p.Per != "kg" || p.Date < last || !strings.Contains(what, strings.ToLower(m.Name)) && !strings.Contains(what, strings.ToLower(m.Key)) {
+			continue
+		}
+		price, is, last = p.Price, true, p.Date
+	}
+	return price, is
 }

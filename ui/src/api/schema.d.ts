@@ -3024,6 +3024,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/trade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A part in several sheets side by side: mass, blank, flags, what is in stock, stiffness, cost */
+        post: operations["trade"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/words": {
         parameters: {
             query?: never;
@@ -13263,6 +13280,70 @@ export interface components {
             depth: number;
             points: number[][];
         };
+        TradeRequest: {
+            part: components["schemas"]["BuildRequest"];
+            tries: components["schemas"]["TradeTry"][];
+        };
+        TradeTry: {
+            /** @description key of the material table */
+            material: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+        };
+        TradeView: {
+            traded: components["schemas"]["Traded"][];
+        };
+        Traded: {
+            blank: string;
+            /**
+             * Format: double
+             * @description of the blank's box by the Shop's price a kilogram; left out where it has none
+             */
+            cost?: number;
+            /** @description of the recipe, to take it */
+            edits: components["schemas"]["Edit"][];
+            /** Format: double */
+            free?: number;
+            /**
+             * Format: double
+             * @description kg, each
+             */
+            mass: number;
+            /** @description key of the material table */
+            material: string;
+            minds: string[];
+            name: string;
+            /** @description it is this sheet already */
+            now?: boolean;
+            /** @description inside radii that were made larger for it */
+            radii: string[];
+            /**
+             * Format: double
+             * @description of a plate of it in bending, E·T³, against now
+             */
+            stiffness: number;
+            /** @description what lies there that takes the blank */
+            stock?: string;
+            /** @description flags that say do not cut */
+            stops: string[];
+            /**
+             * Format: double
+             * @description of a plate of it in bending until it yields, Fy·T², against now
+             */
+            strength: number;
+            thick: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+            /** @description why it could not be built */
+            why?: string;
+            working?: components["schemas"]["Working"];
+        };
         TrailerTold: {
             axle: string;
             /**
@@ -20165,6 +20246,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TaskView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TradeRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TradeView"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -72,6 +72,9 @@ async function walk(e: KeyboardEvent, key: K) {
 .tabs :deep([role='tab']:focus-visible) {
   outline-offset: -3px; /* the row cuts off what sticks out */
 }
+.tabs :deep(.n-tabs-tab-pad) {
+  width: 16px;
+}
 .tabs :deep(.n-tabs-bar) {
   height: 4px;
 }

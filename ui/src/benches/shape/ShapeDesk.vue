@@ -10,10 +10,11 @@ import HoleTable from './HoleTable.vue'
 import SchoolPanel from './SchoolPanel.vue'
 import SheetPanel from './SheetPanel.vue'
 import SplitPanel from './SplitPanel.vue'
+import TradePanel from './TradePanel.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench; job: string }>()
-const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet' | 'split'>('flags')
+const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet' | 'trade' | 'split'>('flags')
 const part = computed(() => props.bench.part.value!)
 const built = computed(() => part.value.told.value ?? part.value.built.value!)
 const open = computed(() => built.value.findings.filter((f) => !f.setAside))
@@ -25,6 +26,7 @@ const drawers = computed(() => [
   { key: 'holes' as const, name: 'Holes', count: built.value.holes.length },
   { key: 'k' as const, name: 'Bend allowance' },
   { key: 'sheet' as const, name: 'Sheet and tools' },
+  { key: 'trade' as const, name: 'Compare' },
   { key: 'split' as const, name: 'Split' },
 ])
 
@@ -80,6 +82,7 @@ const takeUp = (f: Finding) =>
         <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
         <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" :job="job" />
+        <TradePanel v-else-if="shown === 'trade'" :key="part.view.value?.id" :bench="bench" />
         <SplitPanel v-else :key="part.view.value?.id" :bench="bench" :job="job" :ask="asking" />
       </div>
     </div>
