@@ -22,7 +22,8 @@ func TestTrade(t *testing.T) {
 	r.Material = "steel-s235"
 	r.Base.Flanges = []sheet.Flange{plates.Flange("f", sheet.Front, 40, 90)}
 	w := shop.Shop{Prices: []shop.Price{{ID: "p", What: "structural steel S235JR, sheet", Price: 2, Per: "kg"}},
-		Stock: []goods.Lying{{Goods: goods.Goods{ID: "s", Kind: goods.Sheet, Material: "steel-s235", Thickness: 3, Long: 2500, Wide: 1250},
+		Stock: []goods.Lying{{Goods: goods.Goods{ID: "s", Kind: goods.Sheet, Material: "steel-s235", Thickness: 3, Long: 2500,
+			Wide: 1250},
 			Counts: goods.Counts{Here: 2}}}}
 	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Quantity: 1}
 	got, err := Trade(t.Context(), b, w, r, []TradeTry{{"steel-s235", 3}, {"alu-5052-h32", 5}})
@@ -50,10 +51,12 @@ func TestTrade(t *testing.T) {
 		t.Errorf("%+v", f["radius-small"])
 	}
 	var fault *working.Fault
-	if _, err := Trade(t.Context(), b, w, r, []TradeTry{{"steel-s235", -3}}); !errors.As(err, &fault) || fault.Path != "/tries/0/thickness" {
+	if _, err := Trade(t.Context(), b, w, r, []TradeTry{{"steel-s235", -3}}); !errors.As(err, &fault) ||
+		fault.Path != "/tries/0/thickness" {
 		t.Errorf("%v", err)
 	}
-	if _, err := Trade(t.Context(), b, w, r, slices.Repeat([]TradeTry{{"steel-s235", 3}}, 13)); !errors.As(err, &fault) || fault.Path != "/tries" {
+	if _, err := Trade(t.Context(), b, w, r, slices.Repeat([]TradeTry{{"steel-s235", 3}}, 13)); !errors.As(err, &fault) ||
+		fault.Path != "/tries" {
 		t.Errorf("%v", err)
 	}
 	if _, err := Trade(t.Context(), b, w, r, []TradeTry{{"cheese", 3}}); !errors.As(err, &fault) || fault.Path != "/tries/0/material" {
