@@ -125,7 +125,8 @@ func (t *Traded) build(until context.Context, b brief.Brief, w shop.Shop, r shee
 		cost := x * y * t.Thickness * m.Density * 1e-9 * price
 		t.Cost = &cost
 	}
-	got, err := goods.Choose(goods.Need{Kind: goods.Sheet, Material: t.Material, Thickness: t.Thickness, Outline: built.Outline}, w.Sheets())
+	got, err := goods.Choose(goods.Need{Kind: goods.Sheet, Material: t.Material, Thickness: t.Thickness, Outline: built.Outline},
+		w.Sheets())
 	if err == nil && len(got) > 0 {
 		for _, l := range w.Stock {
 			if l.ID == got[0].Line {
@@ -153,12 +154,15 @@ func (t *Traded) widen(at string, list []sheet.Flange, least float64, p told.Pen
 }
 
 func tradeWorking(r sheet.Recipe, now stock.Material, try TradeTry, m stock.Material, t Traded) *working.Working {
-	w := working.Working{Method: "A part in another sheet", Source: "bending of a plate, elementary; strengths and moduli of the material table",
+	w := working.Working{Method: "A part in another sheet",
+		Source:  "bending of a plate, elementary; strengths and moduli of the material table",
 		Formula: "stiffness = E·T³ / (E·T³) now; strength = Fy·T² / (Fy·T²) now",
-		Inputs: []working.Quantity{working.MM("T", "thickness tried", try.Thickness), {Symbol: "E", Name: "its modulus", Value: m.Modulus, Unit: "MPa"},
+		Inputs: []working.Quantity{working.MM("T", "thickness tried", try.Thickness), {Symbol: "E", Name: "its modulus",
+			Value: m.Modulus, Unit: "MPa"},
 			{Symbol: "Fy", Name: "its yield strength", Value: m.Yield, Unit: "MPa"}, working.MM("T now", "thickness now", r.Thickness),
-			{Symbol: "E now", Name: "modulus now", Value: now.Modulus, Unit: "MPa"}, {Symbol: "Fy now", Name: "yield strength now", Value: now.Yield,
-				Unit: "MPa"}},
+			{Symbol: "E now", Name: "modulus now", Value: now.Modulus, Unit: "MPa"}, {Symbol: "Fy now", Name: "yield strength now",
+				Value: now.Yield,
+				Unit:  "MPa"}},
 		Steps: []working.Quantity{{Symbol: "strength", Name: "against now", Value: t.Strength}},
 		Assumptions: []string{"the same shape carries the same load as a plate in bending; flanges, holes and bolts are asked on the Hold bench",
 			"cost is the box of the blank by weight: what a sheet leaves over is not in it"},
