@@ -76,6 +76,7 @@ func (s *server) goodsRoutes() {
 	route(s, operation{method: "POST", path: "/api/v1/goods", id: "addGoods", summary: "Add a line to the shop's stock"},
 		func(c call, in StockLineAdded) (StockLineView, error) {
 			l, err := s.jobs.AddStockLine(c.Request.Context(), in.Line, in.Here, who(c))
+			s.shopChanged(nil)
 			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
 	route(s, operation{method: "PUT", path: "/api/v1/goods/{id}", id: "saveGoods",
@@ -83,6 +84,7 @@ func (s *server) goodsRoutes() {
 		func(c call, in StockLineSaved) (StockLineView, error) {
 			in.Line.ID = c.id
 			l, err := s.jobs.SaveStockLine(c.Request.Context(), in.Line, in.Archived, in.Revision)
+			s.shopChanged(nil)
 			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
 	route(s, operation{method: "GET", path: "/api/v1/goods/{id}/moves", id: "listGoodsMoves",
@@ -102,6 +104,7 @@ func (s *server) goodsRoutes() {
 				return StockLineView{}, working.Refuse("/job", "There is no such job.")
 			}
 			l, err := s.jobs.MoveStock(c.Request.Context(), c.id, in, who(c))
+			s.shopChanged(nil) // what parts are told of the stock is out of date
 			return stockLineView(l, s.shop(c.Request.Context())), err
 		})
 	route(s, operation{method: "POST", path: "/api/v1/goods/choose", id: "chooseGoods", work: brisk, access: reading,

@@ -39,7 +39,7 @@ func (s *server) shopRoutes() {
 		view: func(_ context.Context, d job.Saved) (ShopPage, error) {
 			w, err := job.Body[shop.Shop](d.Body)
 			if err == nil {
-				s.shopRead.Store(&shopAt{w, time.Now()})
+				s.shopChanged(&w)
 			}
 			return ShopPage{headOf(d), w, w.Told(), w.Outlined()}, err
 		}})
@@ -61,6 +61,22 @@ func (s *server) shopRoutes() {
 type shopAt struct {
 	shop.Shop
 	at time.Time
+}
+
+// shopChanged has the shop read anew when it is asked for next; what was read last serves while the
+// store cannot be reached, as it was saved where that is given.
+func (s *server) shopChanged(saved *shop.Shop) {
+	last := s.shopRead.Load()
+	switch {
+	case saved != nil:
+		now := shopAt{Shop: *saved}
+		if last != nil {
+			now.Stock = last.Stock
+		}
+		s.shopRead.Store(&now)
+	case last != nil:
+		s.shopRead.Store(&shopAt{Shop: last.Shop})
+	}
 }
 
 // shop answers the shop as it stands, to within a moment of what another server keeps. While

@@ -293,30 +293,10 @@ func (b Brief) texts() error {
 // missing or 0 is kept and said where it matters.
 func (b Brief) Numbers() error {
 	var errs []error
-	box := func(path string, v *Box) {
-		if v != nil {
-			errs = append(errs, working.Within(path+"/length", "The length", v.Length, 0, 1e5, "mm"),
-				working.Within(path+"/width", "The width", v.Width, 0, 1e5, "mm"), working.Within(path+"/height", "The height", v.Height, 0, 1e5, "mm"))
-		}
-	}
 	for i, d := range b.Devices {
-		at := fmt.Sprintf("/devices/%d", i)
-		errs = append(errs, d.Mass.Check(at+"/mass", "The mass", 0, 1e7, "kg"), d.Behind.Check(at+"/behind", "The place", -1e5, 1e5, "mm"))
-		if g := d.Gravity; g != nil {
-			x, y, z := Given{Value: g.X, Trust: g.Trust}, Given{Value: g.Y, Trust: g.Trust}, Given{Value: g.Z, Trust: g.Trust}
-			errs = append(errs, x.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"),
-				y.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"), z.Check(at+"/gravity", "The centre of gravity", -1e5, 1e5, "mm"))
-		}
-		if len(d.Feet) > 64 {
-			errs = append(errs, working.Refuse(at+"/feet", "A device has up to 64 feet."))
-		}
-		for k, f := range d.Feet {
-			errs = append(errs, working.Within(fmt.Sprintf("%s/feet/%d/x", at, k), "A foot's place", f.X, -1e5, 1e5, "mm"),
-				working.Within(fmt.Sprintf("%s/feet/%d/y", at, k), "A foot's place", f.Y, -1e5, 1e5, "mm"))
-		}
-		box(at+"/envelope", d.Envelope)
+		errs = append(errs, d.Check(fmt.Sprintf("/devices/%d", i)))
 	}
-	box("/limits/envelope", b.Limits.Envelope)
+	errs = append(errs, b.Limits.Envelope.check("/limits/envelope"))
 	for i, m := range b.Mounts {
 		at := fmt.Sprintf("/mounts/%d", i)
 		if len(m.Feet) > 64 || len(m.TwinFeet) > 64 || len(m.Hold.Fasten) > 200 || len(m.Hold.Carry) > 200 {

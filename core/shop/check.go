@@ -19,7 +19,8 @@ var greatest = map[string]float64{"length": 1e5, "force": 1e9, "rate": 1e6, "ang
 func (s Shop) Check() error {
 	if err := working.First(text("/name", s.Name, brief.MaxName), list("/machines", len(s.Machines)),
 		list("/people", len(s.People)), list("/strips", len(s.Strips)), list("/tools", len(s.Tools)),
-		list("/bendTools", len(s.BendTools)), list("/suppliers", len(s.Suppliers)), list("/prices", len(s.Prices)),
+		list("/bendTools", len(s.BendTools)), list("/suppliers", len(s.Suppliers)), list("/prices", len(s.Prices)), list("/devices",
+			len(s.Devices)),
 		text("/currency", s.Currency, 20)); err != nil {
 		return err
 	}
@@ -44,6 +45,12 @@ func (s Shop) Check() error {
 	}
 	for i, x := range s.BendTools {
 		if err := x.check(fmt.Sprintf("/bendTools/%d", i), ids); err != nil {
+			return err
+		}
+	}
+	for i, x := range s.Devices {
+		at := fmt.Sprintf("/devices/%d", i)
+		if err := working.First(own(at, x.ID, ids), text(at+"/name", x.Name, brief.MaxName), x.Check(at)); err != nil {
 			return err
 		}
 	}

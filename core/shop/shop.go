@@ -15,18 +15,19 @@ const Schema = 1
 
 // Shop is all that is said of a shop. One in which nothing is said takes the usual values.
 type Shop struct {
-	Schema    int           `json:"schema" doc:"version of this form, 1"`
-	Name      string        `json:"name,omitempty"`
-	Unit      brief.Unit    `json:"unit,omitempty" enum:"mm,fraction,decimal" doc:"its machines are said in; mm when left out"`
-	Machines  []Machine     `json:"machines,omitempty"`
-	People    []Person      `json:"people,omitempty"`
-	Tools     []ToolSet     `json:"tools,omitempty" doc:"drills, taps and hole saws"`
-	BendTools []BendTool    `json:"bendTools,omitempty" doc:"punches, dies and fingers"`
-	Strips    []Strip       `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
-	Currency  string        `json:"currency,omitempty" doc:"name of the shop's money"`
-	Suppliers []Supplier    `json:"suppliers,omitempty"`
-	Prices    []Price       `json:"prices,omitempty"`
-	Stock     []goods.Lying `json:"-"` // what lies there, filled in where the shop is read
+	Schema    int            `json:"schema" doc:"version of this form, 1"`
+	Name      string         `json:"name,omitempty"`
+	Unit      brief.Unit     `json:"unit,omitempty" enum:"mm,fraction,decimal" doc:"its machines are said in; mm when left out"`
+	Machines  []Machine      `json:"machines,omitempty"`
+	People    []Person       `json:"people,omitempty"`
+	Tools     []ToolSet      `json:"tools,omitempty" doc:"drills, taps and hole saws"`
+	BendTools []BendTool     `json:"bendTools,omitempty" doc:"punches, dies and fingers"`
+	Strips    []Strip        `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
+	Devices   []brief.Device `json:"devices,omitempty" doc:"carried again and again: put into a job by a press"`
+	Currency  string         `json:"currency,omitempty" doc:"name of the shop's money"`
+	Suppliers []Supplier     `json:"suppliers,omitempty"`
+	Prices    []Price        `json:"prices,omitempty"`
+	Stock     []goods.Lying  `json:"-"` // what lies there, filled in where the shop is read
 }
 
 // Where is where a machine stands.

@@ -50,10 +50,10 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 			}
 			b := &next.Parts[p]
 			b.Recipe = recipe
-			opt := CheckedOptions(s.Brief, s.Shop, b.Part, parts)
+			opt := PartOptions(s.Brief, s.Shop, b.Part, parts)
 			opt.Until = s.Until
 			b.Built, b.Err = made.Build(recipe, opt)
-			if blocked(b.Built) && !blocked(s.Parts[p].Built) {
+			if was := s.Parts[p].Built.Bending; was != nil && was.Goes && !opt.Bends(recipe) {
 				continue // stronger, and no brake bends it
 			}
 		}
@@ -66,6 +66,3 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 	}
 	return out, nil
 }
-
-// blocked tells whether a part was found to have no order in which it can be bent.
-func blocked(p made.Part) bool { return p.Bending != nil && !p.Bending.Goes }

@@ -16,11 +16,7 @@ func (p *planner) plan(until context.Context, progress func(done, total int)) (p
 	if err != nil || len(out.moves) > 0 || out.exact {
 		return out, err
 	}
-	d := diver{walker: walker{planner: p, until: until}, seen: map[uint64]bool{}, best: out}
-	for s := range p.body.strokes {
-		d.outer = append(d.outer, s)
-	}
-	slices.SortStableFunc(d.outer, func(a, b int) int { return cmp.Compare(p.depth(b), p.depth(a)) })
+	d := p.diver(until, out)
 	d.left = deepest
 	found, err := d.dive(0, nil)
 	d.best.looked += deepest - d.left
@@ -28,6 +24,23 @@ func (p *planner) plan(until context.Context, progress func(done, total int)) (p
 		d.best.moves = found
 	}
 	return d.best, err
+}
+
+// any tells whether an order is found at all, of whatever cost, among so many states.
+func (p *planner) any(until context.Context, states int) (bool, error) {
+	d := p.diver(until, plan{})
+	d.left = states
+	found, err := d.dive(0, nil)
+	return found != nil, err
+}
+
+func (p *planner) diver(until context.Context, best plan) *diver {
+	d := &diver{walker: walker{planner: p, until: until}, seen: map[uint64]bool{}, best: best}
+	for s := range p.body.strokes {
+		d.outer = append(d.outer, s)
+	}
+	slices.SortStableFunc(d.outer, func(a, b int) int { return cmp.Compare(p.depth(b), p.depth(a)) })
+	return d
 }
 
 // depth answers how far a stroke lies from the base.

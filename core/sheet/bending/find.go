@@ -51,10 +51,35 @@ func Find(until context.Context, l *lay.Laid, ask Asked, progress func(done, tot
 			tried = append(tried, brake.Name)
 		}
 	}
-	ways, err := waysOut(until, l, body, brakes[0], tried, ask)
+	ways, err := waysOut(until, l, body, brakes[0], tried, ask.Others)
 	first.Conflict.Ways = ways
 	return first, err
 }
+
+// Goes tells whether any order is found in one of some brakes, looked for no longer than it takes
+// to prove a change of a part. It fails as Find does.
+func Goes(until context.Context, l *lay.Laid, brakes []Brake) (bool, error) {
+	if l.Broken || len(l.Panels) < 2 || len(brakes) == 0 {
+		return true, nil // nothing to ask
+	}
+	body := bodyOf(l)
+	if n := len(body.strokes); n > mostStrokes {
+		return false, working.Refuse("", "It has %d bends: an order is looked for up to %d. Split it.", n, mostStrokes)
+	}
+	list := able(brakes, body)
+	if len(list) == 0 {
+		list = brakes
+	}
+	for _, b := range list {
+		if goes, err := newPlanner(body, b).any(until, shortly); goes || err != nil {
+			return goes, err
+		}
+	}
+	return false, nil
+}
+
+// shortly is how many states prove a change.
+const shortly = 400
 
 // able answers the brakes that take a body's thickness and its longest bend.
 func able(brakes []Brake, b *body) (out []Brake) {
@@ -137,14 +162,14 @@ func (p *planner) working(l *lay.Laid, b *Bending) working.Working {
 }
 
 // waysOut answers what to try, in order; what can be proved here is.
-func waysOut(until context.Context, l *lay.Laid, body *body, first Brake, tried []string, ask Asked) ([]string, error) {
+func waysOut(until context.Context, l *lay.Laid, body *body, first Brake, tried []string, others []Brake) ([]string, error) {
 	var out, goes []string
 	for _, t := range better(first, l) {
-		b, _, _, err := bent(until, l, body, t.brake, ask, nil)
+		goes, err := newPlanner(body, t.brake).any(until, deepest)
 		if err != nil {
 			return nil, err
 		}
-		if b.Goes {
+		if goes {
 			out = append(out, "another tool: it goes with "+t.says)
 			break
 		}
@@ -152,12 +177,12 @@ func waysOut(until context.Context, l *lay.Laid, body *body, first Brake, tried 
 	if len(out) == 0 {
 		out = append(out, "another tool: none of the usual ones reaches, so one with its own outline (say it in the Shop)")
 	}
-	for _, brake := range able(ask.Others, body) {
-		b, _, _, err := bent(until, l, body, brake, ask, nil)
+	for _, brake := range able(others, body) {
+		can, err := newPlanner(body, brake).any(until, deepest)
 		if err != nil {
 			return nil, err
 		}
-		if b.Goes {
+		if can {
 			goes = append(goes, brake.Name)
 		} else {
 			tried = append(tried, brake.Name)

@@ -60,6 +60,10 @@ func (b *Brake) places(bend float64) []float64 {
 	return []float64{0}
 }
 
+// sharpFrom is the turn from which a sharp punch is taken, rad: a usual one leaves 180° less its
+// tip's angle.
+const sharpFrom = (180 - usualTip) * math.Pi / 180
+
 // rigFor sets a brake up for a stroke of a part whose longest bend is given, mm.
 func (b *Brake) rigFor(t *stroke, longest, thickness float64) rig {
 	r := rig{motion: motion{kind: b.Kind, opening: b.Die.Opening, thickness: thickness, hinge: &t.hinge, whole: t.angle}}
@@ -67,6 +71,9 @@ func (b *Brake) rigFor(t *stroke, longest, thickness float64) rig {
 	for place, off := range b.places(long) {
 		r.places++
 		for i, tool := range b.Upper {
+			if tool.Sharp && t.aim < sharpFrom {
+				continue
+			}
 			for _, s := range tool.lengths(long, longest, b.Long) {
 				for _, shift := range b.shifts(s, off, long) {
 					r.uppers = append(r.uppers, b.upper(i, place, s, off, shift, thickness))

@@ -26,6 +26,7 @@ type Tool struct {
 	Said    bool // the Shop has it; else it is a usual one
 	Outline []profile.Point
 	Opening float64   // of a die, mm
+	Sharp   bool      // it is taken only where a bend is turned far past a right angle
 	Pieces  []float64 // lengths it comes in, mm; one of Long when none
 	Long    float64   // mm; 0 as long as the machine
 	Step    float64   // mm: it is put together to any multiple of it; a usual set
@@ -118,7 +119,7 @@ const (
 func UsualPunches() []Tool {
 	return []Tool{{Name: "a usual straight punch", Outline: Straight(usualTip, usualPunch, usualTall), Step: usualSections},
 		{Name: "a usual gooseneck", Outline: Gooseneck(usualTip, usualNeck, usualTall, usualThroat), Step: usualSections},
-		{Name: "a usual acute punch", Outline: Straight(usualAcute, usualPunch, usualTall), Step: usualSections}}
+		{Name: "a usual acute punch", Sharp: true, Outline: Straight(usualAcute, usualPunch, usualTall), Step: usualSections}}
 }
 
 // UsualDie is the die of an opening where the Shop names none.

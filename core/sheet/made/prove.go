@@ -1,10 +1,12 @@
 package made
 
 import (
+	"context"
 	"slices"
 	"strings"
 
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/bending"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/working"
 )
@@ -14,7 +16,10 @@ import (
 // such as a longer flange for a larger radius, that joins in; a fix that cannot be made
 // whole is not offered.
 func prove(r sheet.Recipe, opt Options, part *Part) {
-	opt.Body, opt.Sections, opt.Proved = false, false, false
+	opt.Body, opt.Sections, opt.Proved, opt.Ordered = false, false, false, false
+	if part.Bending == nil || !part.Bending.Goes {
+		opt.Brakes = nil // a change need not mend what stands in the way already
+	}
 	had := map[string]bool{}
 	for _, f := range part.Findings {
 		had[flag(f)] = true
@@ -67,8 +72,22 @@ func taken(r sheet.Recipe, opt Options, f working.Finding, x working.Fix, had ma
 		}
 		if !more {
 			x.Label = strings.Join(labels, ", ")
-			return x, true
+			return x, opt.Bends(next)
 		}
 	}
 	return x, false
+}
+
+// Bends tells whether a brake that is there still bends a part once a change is taken; where it is
+// not known which one, nothing is asked.
+func (o Options) Bends(r sheet.Recipe) bool {
+	if len(o.Brakes) == 0 {
+		return true
+	}
+	until := o.Until
+	if until == nil {
+		until = context.Background()
+	}
+	goes, err := bending.Goes(until, lay.Out(r, r.Bend.School, o.Display), o.Brakes)
+	return goes || err != nil
 }

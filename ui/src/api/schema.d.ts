@@ -11630,6 +11630,8 @@ export interface components {
             bendTools?: components["schemas"]["BendTool"][];
             /** @description name of the shop's money */
             currency?: string;
+            /** @description carried again and again: put into a job by a press */
+            devices?: components["schemas"]["Device"][];
             machines?: components["schemas"]["Machine"][];
             name?: string;
             people?: components["schemas"]["Person"][];

@@ -9,6 +9,7 @@ import DocumentBar from '@/documents/DocumentBar.vue'
 import CardList from '@/kit/CardList.vue'
 import ChoiceRow from '@/kit/ChoiceRow.vue'
 import FilePick from '@/kit/FilePick.vue'
+import TextField from '@/kit/TextField.vue'
 import BendToolList from './BendToolList.vue'
 import MachineCard from './MachineCard.vue'
 import PeopleList from './PeopleList.vue'
@@ -35,6 +36,7 @@ const sections = computed(() => [
   { id: 'tools', name: 'Drills and taps', says: shop.value?.tools?.length || '' },
   { id: 'bending', name: 'Punches and dies', says: shop.value?.bendTools?.length || '' },
   { id: 'strips', name: 'Test strips', says: shop.value?.strips?.length || '' },
+  { id: 'devices', name: 'Devices', says: shop.value?.devices?.length || '' },
   { id: 'suppliers', name: 'Suppliers', says: shop.value?.suppliers?.length || '' },
   { id: 'prices', name: 'Prices', says: shop.value?.prices?.length || '' },
   { id: 'moved', name: 'What changed' },
@@ -126,6 +128,21 @@ const text = (kind: string, sort: string | undefined) =>
         such part changes with them.
       </p>
       <StripList :open="open" />
+    </section>
+    <section id="devices">
+      <h2>Devices carried again and again</h2>
+      <p class="soft">Kept from a job's brief, under Measure; put into another job there by a press.</p>
+      <CardList :rows="shop.devices ?? []" word="device" :name="(d) => d.name" @change="(v) => open.set('/devices', v)"
+        ><template #default="{ row: d, i }">
+          <TextField
+            label="Device"
+            :model-value="d.name"
+            :wrong="open.faults.value[`/devices/${i}/name`]"
+            @update:model-value="(v) => open.set(`/devices/${i}/name` as never, v as never)"
+          />
+          <p class="soft small">{{ d.feet?.length ? `${d.feet.length} feet` : 'no feet' }}{{ d.envelope ? ', a box' : '' }}</p>
+        </template></CardList
+      >
     </section>
     <section id="suppliers">
       <h2>Suppliers</h2>
