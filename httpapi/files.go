@@ -108,7 +108,7 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 	if err != nil {
 		return out, called, err
 	}
-	if out.shop, err = s.jobs.Shop(ctx); err != nil {
+	if out.shop, err = s.jobs.ShopFor(ctx, j.ID); err != nil {
 		return out, called, err
 	}
 	opt := site.CheckedOptions(j.Brief, out.shop, p.Part, job.BareParts(parts))

@@ -232,7 +232,7 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 	for i, f := range frames {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
 	}
-	w, err := s.jobs.Shop(ctx)
+	w, err := s.jobs.ShopFor(ctx, c.id)
 	if err != nil {
 		return JobPage{}, err
 	}

@@ -107,6 +107,11 @@ func (s *Service) SaveStockLine(ctx context.Context, l goods.Goods, archived boo
 	if err := l.Check(); err != nil {
 		return StockLine{}, working.Under("/line", err)
 	}
+	if now, err := s.Goods.StockLine(ctx, l.ID); err != nil {
+		return StockLine{}, err
+	} else if n := now.HeldInAll(); archived && n > 0 {
+		return StockLine{}, working.Refuse("/archived", "%g of it are kept for jobs: free them first, then put the line away.", n)
+	}
 	if err := s.Goods.SaveStockLine(ctx, l, archived, revision, s.Now()); err != nil {
 		return StockLine{}, err
 	}

@@ -25,7 +25,7 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []site.Listed,
 	if err != nil {
 		return j, nil, err
 	}
-	w, err := s.Shop(ctx)
+	w, err := s.ShopFor(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}

@@ -12,7 +12,7 @@ func (s *Service) CheckedPart(ctx context.Context, j Job, p Part) (site.CheckTol
 	if err != nil {
 		return site.CheckTold{}, err
 	}
-	w, err := s.Shop(ctx)
+	w, err := s.ShopFor(ctx, j.ID)
 	if err != nil {
 		return site.CheckTold{}, err
 	}

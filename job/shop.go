@@ -25,6 +25,12 @@ func (s *Service) Shop(ctx context.Context) (shop.Shop, error) {
 	return w, err
 }
 
+// ShopFor answers the shop as a job sees it: what is kept for the job is free to it.
+func (s *Service) ShopFor(ctx context.Context, jobID string) (shop.Shop, error) {
+	w, err := s.Shop(ctx)
+	return w.ForJob(jobID), err
+}
+
 // ShopMoves are the parts of a job of which something else is said since the shop changed.
 type ShopMoves struct {
 	Job   string            `json:"job" doc:"its id"`

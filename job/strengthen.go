@@ -17,7 +17,7 @@ func (s *Service) Built(ctx context.Context, id string) (Job, []site.BuiltPart, 
 	if err != nil {
 		return j, nil, err
 	}
-	w, err := s.Shop(ctx)
+	w, err := s.ShopFor(ctx, id)
 	if err != nil {
 		return j, nil, err
 	}
@@ -34,7 +34,7 @@ func (s *Service) Site(ctx context.Context, id string) (Job, site.Site, error) {
 	if err != nil {
 		return j, site.Site{}, err
 	}
-	w, err := s.Shop(ctx)
+	w, err := s.ShopFor(ctx, id)
 	if err != nil {
 		return j, site.Site{}, err
 	}

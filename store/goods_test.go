@@ -93,6 +93,12 @@ func TestStockLines(t *testing.T) {
 	if _, err := s.SaveStockLine(t.Context(), changed, false, l.Revision); !errors.Is(err, job.ErrConflict) {
 		t.Errorf("an older state is kept: %v", err)
 	}
+	if _, err := s.SaveStockLine(t.Context(), changed, true, saved.Revision); err == nil {
+		t.Error("what a job keeps was put away")
+	}
+	if _, err := s.MoveStock(t.Context(), l.ID, goods.Move{Kind: goods.Freed, Count: 1, Job: j.ID}, ""); err != nil {
+		t.Fatal(err)
+	}
 	if _, err := s.SaveStockLine(t.Context(), changed, true, saved.Revision); err != nil {
 		t.Fatal(err)
 	}

@@ -2,11 +2,25 @@ package shop
 
 import (
 	"cmp"
+	"maps"
 	"slices"
 
 	"warmanvil/core/goods"
 	"warmanvil/core/stock"
 )
+
+// ForJob answers the shop as one job sees it: what is kept for that job is free to it.
+func (s Shop) ForJob(id string) Shop {
+	stock := slices.Clone(s.Stock)
+	for i, l := range stock {
+		if l.Held[id] > 0 {
+			stock[i].Held = maps.Clone(l.Held)
+			delete(stock[i].Held, id)
+		}
+	}
+	s.Stock = stock
+	return s
+}
 
 // Sheets answers the sheets and remnants that lie in the shop; nil where none is kept account of.
 func (s Shop) Sheets() (out []goods.Lying) {

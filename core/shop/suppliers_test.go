@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/goods"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/plates"
 	"warmanvil/core/shop"
@@ -71,5 +72,24 @@ func TestSuppliersThatAreNone(t *testing.T) {
 		if err := s.Check(); !errors.As(err, &f) || f.Path != path {
 			t.Errorf("%s: %v", path, err)
 		}
+	}
+}
+
+// What a job keeps is free to that job and to no other, and the shop itself is left as it is.
+func TestKeptForAJob(t *testing.T) {
+	kept := goods.Lying{Goods: goods.Goods{ID: "s", Kind: goods.Stick, Material: "steel-s235", Section: "tube", Long: 900},
+		Counts: goods.Counts{Here: 2, Held: map[string]float64{"a": 1, "b": 1}}}
+	w := shop.Shop{Stock: []goods.Lying{kept}}
+	for id, want := range map[string]int{"a": 1, "b": 1, "c": 0} {
+		n := 0
+		for _, x := range w.ForJob(id).Sticks("steel-s235") {
+			n += x.Many
+		}
+		if n != want {
+			t.Errorf("%s has %d, want %d", id, n, want)
+		}
+	}
+	if w.Stock[0].Held["a"] != 1 || w.Stock[0].Free() != 0 {
+		t.Errorf("%+v", w.Stock[0])
 	}
 }

@@ -174,6 +174,12 @@ func TestSecondPerson(t *testing.T) {
 	if err != nil || b.Steps[0].Second != "heavier than one there lifts" {
 		t.Fatalf("%v %+v", err, b.Steps)
 	}
+	b, err = Find(t.Context(), laid(plate(1200, 1300, 2, flange("f", sheet.Front, 40, true))), Asked{Brakes: []Brake{strong},
+		Mass: 18, Lift: 15},
+		nil)
+	if err != nil || b.Steps[0].Second != "heavier than the job lets one person lift" {
+		t.Fatalf("%v %+v", err, b.Steps)
+	}
 	strong.Lift = 30
 	b, err = Find(t.Context(), laid(plate(1200, 1300, 2, flange("f", sheet.Front, 40, true))), Asked{Brakes: []Brake{strong},
 		Mass: 24}, nil)

@@ -14,6 +14,7 @@ type Asked struct {
 	Brakes []Brake                                // it is bent on, the one taken first, first
 	Others []Brake                                // of other sorts, that are there
 	Mass   float64                                // kg
+	Lift   float64                                // kg the job lets one person lift; the strongest there where it does not say
 	Force  func(length, opening float64) *float64 // N of a bend; nil where no press makes it
 }
 
@@ -82,7 +83,9 @@ func (p *planner) step(l *lay.Laid, m move, made uint64, ask Asked) BendingStep 
 	hang := w.overhang(made, m)
 	s.Overhang = l.Length(hang)
 	switch {
-	case p.brake.Lift > 0 && ask.Mass > p.brake.Lift:
+	case ask.Lift > 0 && ask.Mass > ask.Lift:
+		s.Second = "heavier than the job lets one person lift"
+	case ask.Lift == 0 && p.brake.Lift > 0 && ask.Mass > p.brake.Lift:
 		s.Second = "heavier than one there lifts"
 	case hang > far:
 		s.Second = "so much sheet hangs out"

@@ -77,9 +77,9 @@ func (m Machine) unsaid() string {
 // it does not give (practice: gauges, dies and sheet are each off by some per cent).
 const mindForce, stopForce = .8, 1.
 
-// bottoming is how much more force a bottomed bend takes than an air bend, at most (practice:
+// Bottoming is how much more force a bottomed bend takes than an air bend, at most (practice:
 // 3 to 5 times).
-const bottoming = 5.
+const Bottoming = 5.
 
 // lies says why a blank does not go on a table; empty when it does. turned is how far it is
 // turned for it.
@@ -308,7 +308,7 @@ func (b *flagger) force(p *lay.Panel) (newtons, opening float64) {
 		return 0, 0
 	}
 	if b.Recipe.Bend.Method == bend.MethodBottomed {
-		r.Newtons *= bottoming
+		r.Newtons *= Bottoming
 	}
 	return r.Newtons, tool.Opening
 }

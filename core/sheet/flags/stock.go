@@ -27,7 +27,7 @@ func (b *flagger) checkStock(whole *lay.Panel) {
 				"Shop what is there.", what, b.Len(x), b.Len(y)))
 	case !got[0].Enough:
 		b.Note("stock-kept", "Stock", whole,
-			fmt.Sprintf("What is in stock of %s for a blank of %s × %s is all kept for jobs, or used up: keep one "+
-				"for this job, or buy one.", what, b.Len(x), b.Len(y)))
+			fmt.Sprintf("What is in stock of %s for a blank of %s × %s is all kept for jobs, or used up: Make says "+
+				"whether for this one; else keep or buy one.", what, b.Len(x), b.Len(y)))
 	}
 }

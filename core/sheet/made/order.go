@@ -13,6 +13,7 @@ import (
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/bending"
+	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/working"
 )
@@ -36,14 +37,14 @@ type asked struct {
 	Shop           []bend.Coupon
 	Display        quantity.Display
 	Brakes, Others []bending.Brake
-	Mass           float64
+	Mass, Lift     float64
 }
 
 // ordered looks an order up, or for it.
 func ordered(l *lay.Laid, opt Options, mass float64, progress func(done, total int)) (bending.Bending, error) {
 	r := l.Recipe
 	r.SetAside, r.Reasons = nil, nil
-	raw, err := json.Marshal(asked{r, r.Bend.Shop, opt.Display, opt.Brakes, opt.Others, mass})
+	raw, err := json.Marshal(asked{r, r.Bend.Shop, opt.Display, opt.Brakes, opt.Others, mass, opt.Lift})
 	if err != nil {
 		return bending.Bending{}, fmt.Errorf("key of an order: %w", err)
 	}
@@ -55,11 +56,14 @@ func ordered(l *lay.Laid, opt Options, mass float64, progress func(done, total i
 	if until == nil {
 		until = context.Background()
 	}
-	b, err := bending.Find(until, l, bending.Asked{Brakes: opt.Brakes, Others: opt.Others, Mass: mass, Force: func(long,
+	b, err := bending.Find(until, l, bending.Asked{Brakes: opt.Brakes, Others: opt.Others, Mass: mass, Lift: opt.Lift, Force: func(long,
 		opening float64) *float64 {
 		f, err := bend.Force(bend.ForceInput{Thickness: r.Thickness, Length: long, DieOpening: opening, Tensile: l.Material.Tensile})
 		if err != nil {
 			return nil
+		}
+		if r.Bend.Method == bend.MethodBottomed {
+			f.Newtons *= flags.Bottoming
 		}
 		return &f.Newtons
 	}}, progress)

@@ -153,6 +153,7 @@ async function away(l: Stocked) {
           >
         </button>
         <div v-if="chosen === l.line.id && draft" class="opened">
+          <p v-if="l.line.note">{{ l.line.note }}</p>
           <GoodsMove :of="l" :lengths="lengths" />
           <details>
             <summary>What is said of it</summary>
