@@ -6,7 +6,6 @@ import (
 	"warmanvil/core/goods"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
-	"warmanvil/core/site"
 	"warmanvil/core/told"
 	"warmanvil/job"
 )
@@ -100,10 +99,9 @@ func (s *server) jobGoods(ctx context.Context, id string) (JobGoods, error) {
 			out.Blanks = append(out.Blanks, b)
 		}
 	}
-	lengths := site.Lengths(j.Brief)
 	for _, l := range w.Stock {
 		if named[l.ID] {
-			out.Lines = append(out.Lines, JobListed{l.ID, l.Called(lengths), l.Place, l.Free()})
+			out.Lines = append(out.Lines, JobListed{l.ID, l.Called(pen.MM), l.Place, l.Free()})
 		}
 	}
 	return out, nil

@@ -6,7 +6,7 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/shop"
-	"warmanvil/core/site"
+	"warmanvil/core/told"
 )
 
 // JobSuppliers is how the parts of a job stand to the rules of suppliers.
@@ -64,13 +64,13 @@ func (s *server) jobSuppliers(ctx context.Context, id string) (JobSuppliers, err
 			hands = append(hands, h)
 		}
 	}
-	lengths := site.Lengths(j.Brief)
+	pen := told.Pen{Display: j.Brief.Display()}
 	for _, x := range w.Suppliers {
 		v := JobSupplier{ID: x.ID, Name: x.Name, Does: x.Does, Rules: len(x.Rules), Parts: []JobOfSupplier{}}
 		for _, h := range hands {
 			p := h.JobOfSupplier
 			if p.Why == "" {
-				p.Breaks = x.Breaks(h.recipe, h.built, lengths)
+				p.Breaks = x.Breaks(h.recipe, h.built, pen.MM)
 			}
 			v.Parts = append(v.Parts, p)
 		}

@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/profile"
+	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/stock"
@@ -192,15 +193,16 @@ func day(at, d string) error {
 	return nil
 }
 
-// PriceOf answers the latest price a kilogram of a material: one whose text names it.
+// PriceOf answers the latest price a kilogram of a material: one by kg or lb whose text names it.
 func (s Shop) PriceOf(m stock.Material) (price float64, is bool) {
 	last := ""
 	for _, p := range s.Prices {
 		what := strings.ToLower(p.What)
-		if p.Per != "kg" || p.Date < last || !strings.Contains(what, strings.ToLower(m.Name)) && !strings.Contains(what, strings.ToLower(m.Key)) {
+		per, byWeight := map[string]float64{"kg": 1, "lb": quantity.Pound}[p.Per]
+		if !byWeight || p.Date < last || !strings.Contains(what, strings.ToLower(m.Name)) && !strings.Contains(what, strings.ToLower(m.Key)) {
 			continue
 		}
-		price, is, last = p.Price, true, p.Date
+		price, is, last = p.Price/per, true, p.Date
 	}
 	return price, is
 }

@@ -32,7 +32,7 @@ type Traded struct {
 	Blank     string           `json:"blank"`
 	Stiffness float64          `json:"stiffness" doc:"of a plate of it in bending, E·T³, against now"`
 	Strength  float64          `json:"strength" doc:"of a plate of it in bending until it yields, Fy·T², against now"`
-	Cost      *float64         `json:"cost,omitempty" doc:"of the blank's box by the Shop's price a kilogram; left out where it has none"`
+	Cost      *float64         `json:"cost,omitempty" doc:"of the blank's box by the Shop's price by weight; left out where it has none"`
 	Stock     string           `json:"stock,omitempty" doc:"what lies there that takes the blank"`
 	Free      float64          `json:"free,omitempty"`
 	Stops     []string         `json:"stops" doc:"flags that say do not cut"`
@@ -85,7 +85,10 @@ func Trade(until context.Context, b brief.Brief, w shop.Shop, r sheet.Recipe, tr
 
 func (t *Traded) build(until context.Context, b brief.Brief, w shop.Shop, r sheet.Recipe, m stock.Material) {
 	p := told.Pen{Display: b.Display()}
-	t.Thick = b.Display().Fine(t.Thickness)
+	t.Thick = p.MM(t.Thickness)
+	if text, err := b.Display().Given(t.Thickness); err == nil {
+		t.Thick = text
+	}
 	t.Edits = append(t.Edits, working.Edit{Path: "/material", Value: t.Material}, working.Edit{Path: "/thickness", Value: t.Thickness})
 	if r.Gauge != nil && !t.Now {
 		t.Edits = append(t.Edits, working.Edit{Path: "/gauge"})
@@ -130,7 +133,7 @@ func (t *Traded) build(until context.Context, b brief.Brief, w shop.Shop, r shee
 	if err == nil && len(got) > 0 {
 		for _, l := range w.Stock {
 			if l.ID == got[0].Line {
-				t.Stock, t.Free = l.Called(Lengths(b)), got[0].Free
+				t.Stock, t.Free = l.Called(p.MM), got[0].Free
 			}
 		}
 	}

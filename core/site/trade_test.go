@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/plates"
 	"warmanvil/core/shop"
+	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
 
@@ -61,5 +62,19 @@ func TestTrade(t *testing.T) {
 	}
 	if _, err := Trade(t.Context(), b, w, r, []TradeTry{{"cheese", 3}}); !errors.As(err, &fault) || fault.Path != "/tries/0/material" {
 		t.Errorf("%v", err)
+	}
+}
+
+// A price by the pound is the same money.
+func TestPriceByWeight(t *testing.T) {
+	m, err := stock.MaterialByKey("steel-s235")
+	if err != nil {
+		t.Fatal(err)
+	}
+	w := shop.Shop{Prices: []shop.Price{{ID: "old", What: m.Key, Price: 9, Per: "kg", Date: "2030-01-01"},
+		{ID: "new", What: m.Key, Price: .45359237, Per: "lb", Date: "2031-01-01"}, {ID: "sheet", What: m.Key, Price: 80, Per: "sheet",
+			Date: "2032-01-01"}}}
+	if got, is := w.PriceOf(m); !is || math.Abs(got-1) > 1e-9 {
+		t.Errorf("%v %v", got, is)
 	}
 }

@@ -13302,7 +13302,7 @@ export interface components {
             blank: string;
             /**
              * Format: double
-             * @description of the blank's box by the Shop's price a kilogram; left out where it has none
+             * @description of the blank's box by the Shop's price by weight; left out where it has none
              */
             cost?: number;
             /** @description of the recipe, to take it */

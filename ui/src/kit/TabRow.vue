@@ -73,7 +73,7 @@ async function walk(e: KeyboardEvent, key: K) {
   outline-offset: -3px; /* the row cuts off what sticks out */
 }
 .tabs :deep(.n-tabs-tab-pad) {
-  width: 16px;
+  width: 8px;
 }
 .tabs :deep(.n-tabs-bar) {
   height: 4px;

@@ -154,8 +154,8 @@ const text = (kind: string, sort: string | undefined) =>
     <section id="prices">
       <h2>Prices</h2>
       <p class="soft">
-        A price per kg whose text names a sheet's material is used where a part is compared in other sheets; the others are kept
-        to be looked up.
+        A price per kg or lb whose text names a sheet's material is used where a part is compared in other sheets; the others are
+        kept to be looked up.
       </p>
       <PriceList :open="open" />
     </section>

@@ -109,7 +109,7 @@ const name = (t: Try) => `${t.material} ${t.thickness}`
         </p>
         <p v-if="t.why">{{ t.why }}</p>
         <p v-else class="soft">
-          Blank {{ t.blank }} · {{ t.cost != null ? `${t.cost.toFixed(2)} by its weight` : 'no price a kilogram in the Shop' }} ·
+          Blank {{ t.blank }} · {{ t.cost != null ? `${t.cost.toFixed(2)} by its weight` : 'no price by weight in the Shop' }} ·
           {{ t.stock ? `${+t.free!.toFixed(2)} free: ${t.stock}` : 'nothing in stock takes it' }}
         </p>
         <p v-if="t.radii.length" class="soft">Larger radii: {{ t.radii.join('; ') }}</p>
