@@ -241,7 +241,7 @@ func TestFrameEdges(t *testing.T) {
 func TestFrameInTheDrawing(t *testing.T) {
 	a := startApp(t)
 	job, id := a.demoPart(t, "Hive trailer", "Hive deck frame")
-	_, built, _, err := a.jobs.FrameBuilt(t.Context(), id)
+	_, built, _, err := a.jobs.FrameBuilt(t.Context(), id, 0)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -112,7 +112,8 @@ func TestFaceAndMasterReachTheFiles(t *testing.T) {
 	if math.Abs(w-100) > .01 || math.Abs(h-60) > .01 || len(holes) != 1 || math.Abs(holes[0][0]-30) > .01 {
 		t.Errorf("%g × %g, holes %v: 20 from the left seen from the good side is 20 from the right here", w, h, holes)
 	}
-	if r := c.do("PUT", "/api/v1/jobs/"+j.ID+"/survey", `{"schema":1,"datum":{},"drawn":"a bench thing"}`, "If-Match", "1"); r.status != 200 {
+	if r := c.do("PUT", "/api/v1/jobs/"+j.ID+"/survey", `{"schema":1,"datum":{},"drawn":"a bench thing",
+		"checks":[{"part":"`+cover.ID+`","firstOff":{"aside":"drilled together"}}]}`, "If-Match", "1"); r.status != 200 {
 		t.Fatal(r.status, string(r.body))
 	}
 	if d := c.do("GET", files+"drills", ""); d.status != 200 {

@@ -2,6 +2,7 @@ package httpapi
 
 import (
 	"fmt"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 
@@ -35,13 +36,14 @@ type cutting struct {
 	material  stock.Material
 	thickness string
 	mockup    string // said on it
+	first     bool   // only the first piece of a batch may be made yet
 }
 
 // fileRoutes serves the files of a part.
 func (s *server) fileRoutes() {
 	serve(s, shelf[cutting]{path: "/api/v1/parts/{id}/files/{kind}", id: "getFile", summary: "A file of a part for the shop",
 		asks: []*huma.Param{query("hand", "which hand of a pair", "left", "right"), paperQuery,
-			query("units", "of the drawing", "mm", "in"), boardQuery},
+			query("units", "of the drawing", "mm", "in"), boardQuery, pieceQuery},
 		files: []file[cutting]{
 			{name: "dxf", form: asDXF, says: "to be cut", make: func(p cutting) ([]byte, error) {
 				return checked(p.flat(), "part.dxf",
@@ -126,8 +128,13 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 		return out, called, err
 	}
 	called = label{job: j.Brief.Name, of: p.Name, hand: out.hand, revision: p.Revision}
-	if !out.check.Released {
+	switch out.first = out.check.First.Held && w.asked("piece") == "first"; {
+	case !out.check.Released:
 		called.held = out.check.Unreleased()
+	case out.first:
+		called.of += " first piece"
+	case out.check.First.Held:
+		called.held = out.check.Unmeasured()
 	}
 	return out, called, nil
 }
@@ -155,11 +162,33 @@ func checked(f exchange.Flat, name string, raw []byte) ([]byte, error) {
 
 // flat answers the part as drawings write it.
 func (p cutting) flat() exchange.Flat {
-	return exchange.Flat{Part: p.built, Mark: fmt.Sprintf("%s r%d%s", p.part.Mark(p.hand), p.part.Revision, p.mockup), Inches: p.inches}
+	return exchange.Flat{Part: p.built, Mark: fmt.Sprintf("%s r%d%s", p.part.Mark(p.hand), p.part.Revision, p.marked()), Inches: p.inches}
 }
 
-// many answers how many of it are made in all.
-func (p cutting) many() int { return p.part.Quantity * p.job.Brief.Quantity }
+// marked is what is written behind the mark of what is no piece of the batch.
+func (p cutting) marked() string {
+	if p.first {
+		return p.mockup + " first piece"
+	}
+	return p.mockup
+}
+
+// many answers how many of it are made in all, of a batch's first piece one.
+func (p cutting) many() int {
+	if p.first {
+		return 1
+	}
+	return p.part.Quantity * p.job.Brief.Quantity
+}
+
+// pieceQuery asks for the files of a batch's first piece where that is not measured yet; those
+// of the whole batch else.
+var pieceQuery = query("piece", "the first piece of a batch, where that is not measured yet", "first")
+
+// firstOnly is what papers of a first piece say.
+func firstOnly(c site.CheckTold) string {
+	return fmt.Sprintf(" FIRST PIECE: make one of %d, measure it, and then the others.", c.First.Batch)
+}
 
 func (p cutting) ticket() ([]byte, error) {
 	process, err := stock.ProcessByKey(p.part.Recipe.Process)
@@ -168,14 +197,27 @@ func (p cutting) ticket() ([]byte, error) {
 	}
 	return exchange.Ticket{Job: p.job.Brief.Name, Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Quantity: p.many(),
 		Units:    quantity.Table{Inches: p.job.Brief.Inches()},
-		Material: p.material.Name, Thickness: p.thickness, Process: process.Name, Flat: p.built, Notes: []string{p.check.Says,
-			p.check.Fit}}.CSV()
+		Material: p.material.Name, Thickness: p.thickness, Process: process.Name, Flat: p.built, Notes: p.notes()}.CSV()
+}
+
+// notes are what the part's papers say of what was measured.
+func (p cutting) notes() []string {
+	out := []string{p.check.Says, p.check.Fit}
+	if said := p.check.First.Printed(); said != "" {
+		out = append(out, said)
+	}
+	if p.first {
+		out = append(out, strings.TrimSpace(firstOnly(p.check)))
+	}
+	return out
 }
 
 func (p cutting) template() ([]byte, error) {
 	revision := fmt.Sprintf("r%d", p.part.Revision)
 	if p.mockup != "" {
 		revision += ", mock-up"
+	} else if p.first {
+		revision += ", first piece"
 	}
 	return paper.Template{Job: p.job.Brief.Name, Part: p.part.Name, Hand: p.hand, Revision: revision,
 		Material: p.material.Name, Thickness: p.thickness,
@@ -194,6 +236,9 @@ func (p cutting) sheet() paper.PartSheet {
 		Welded: p.built.Welded(p.part.Recipe)}
 	if m := p.part.Recipe.Master; m != nil {
 		s.Master = m.Name
+	}
+	if p.first {
+		s.Part += fmt.Sprintf(", first piece of %d", p.check.First.Batch)
 	}
 	return s
 }

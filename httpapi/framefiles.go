@@ -36,7 +36,7 @@ func (s *server) frameFileRoutes() {
 		return func(f frameFiles) ([]byte, error) { return f.jig(from) }
 	}
 	serve(s, shelf[frameFiles]{path: "/api/v1/frames/{id}/files/{kind}", id: "getFrameFile", summary: "A file of a frame",
-		asks: []*huma.Param{paperQuery},
+		asks: []*huma.Param{paperQuery, pieceQuery},
 		files: []file[frameFiles]{
 			{name: "saw", form: asPDF, says: "cutting sheet", make: frameFiles.saw},
 			{name: "bends", form: asPDF, says: "bending sheets", make: frameFiles.bends},
@@ -59,11 +59,26 @@ func (s *server) frameFileRoutes() {
 // frameFiles reads what the files of a frame are made from.
 func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
 	ctx := w.ctx
-	frame, built, j, err := s.jobs.FrameBuilt(ctx, w.id)
+	of, err := s.jobs.Frame(ctx, w.id)
 	if err != nil {
 		return f, called, err
 	}
-	of := frame.Frame
+	j, err := s.jobs.Job(ctx, of.JobID)
+	if err != nil {
+		return f, called, err
+	}
+	check, err := s.jobs.CheckedFrame(ctx, j, of)
+	if err != nil {
+		return f, called, err
+	}
+	first := check.First.Held && w.asked("piece") == "first"
+	if first {
+		of.Quantity = 1
+	}
+	frame, built, j, err := s.jobs.FrameBuilt(ctx, w.id, of.Quantity)
+	if err != nil {
+		return f, called, err
+	}
 	f = frameFiles{job: j, part: of, worked: frame.Worked, built: built, length: site.Lengths(j.Brief),
 		head: paper.FrameSheet{Job: j.Brief.Name, Frame: of.Name, Revision: of.Revision, Date: of.Updated.UTC(),
 			Paper: w.paper, Quantity: of.Quantity}}
@@ -73,14 +88,16 @@ func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
 	if len(f.worked.Cut.Rows) == 0 {
 		return f, called, asFault("There is nothing to cut yet: no member of %s can be built.", of.Name)
 	}
-	check, err := s.jobs.CheckedFrame(ctx, j, of)
-	if err != nil {
-		return f, called, err
-	}
-	f.head.Says = check.Says
+	f.head.Says = strings.TrimSpace(check.Says + " " + check.First.Printed())
 	called = label{job: j.Brief.Name, of: of.Name, revision: of.Revision}
-	if !check.Released {
+	switch {
+	case !check.Released:
 		called.held = check.Unreleased()
+	case first:
+		f.head.Says += firstOnly(check)
+		called.of += " first piece"
+	case check.First.Held:
+		called.held = check.Unmeasured()
 	}
 	return f, called, nil
 }

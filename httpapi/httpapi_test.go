@@ -260,7 +260,7 @@ func TestFiles(t *testing.T) {
 			t.Errorf("%s before re-taping: %d %.200q", kind, r.status, r.body)
 		}
 	}
-	aside := `{"schema":1,"datum":{},"checks":[{"part":"` + p.ID + `","aside":"fits nothing"}]}`
+	aside := `{"schema":1,"datum":{},"checks":[{"part":"` + p.ID + `","aside":"fits nothing","firstOff":{"aside":"all alike"}}]}`
 	if r := c.do("PUT", "/api/v1/jobs/"+j+"/survey", aside, "If-Match", "0"); r.status != 200 {
 		t.Fatalf("%d %s", r.status, r.body)
 	}

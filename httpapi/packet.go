@@ -119,7 +119,8 @@ func (s *server) pack(ctx context.Context, t task.Task, in task.Content, out io.
 	size := map[string]paper.Size{"letter": paper.Letter, "a4": paper.A4}[how.Paper]
 	for i, b := range list {
 		tell(task.Progress{Done: int64(i), Total: int64(len(list)), Says: "Packing " + b.name + "."})
-		files, err := s.shelves[b.shelf](want{ctx: ctx, id: b.id, paper: size, asked: func(name string) string { return b.asked[name] }}, b.kinds)
+		files, err := s.shelves[b.shelf](want{ctx: ctx, id: b.id, paper: size,
+			asked: func(name string) string { return b.asked[name] }}, b.kinds)
 		if err := working.First(p.add(b, files, err), ctx.Err()); err != nil {
 			return t, err
 		}
@@ -149,7 +150,8 @@ func (s *server) bundles(ctx context.Context, id string, how PacketAsked) ([]bun
 	for _, p := range parts {
 		for _, hand := range p.Hands() {
 			b := bundle{name: p.Name, folder: "parts", shelf: "/api/v1/parts/{id}/files/{kind}", id: p.ID,
-				kinds: []string{"dxf", "pdf", "csv", "bends", "drills"}, asked: map[string]string{"units": how.Units, "hand": string(hand)}}
+				kinds: []string{"dxf", "pdf", "csv", "bends", "drills"}, asked: map[string]string{"units": how.Units,
+					"hand": string(hand), "piece": "first"}}
 			if hand != "" {
 				b.name += ", " + string(hand)
 			}
@@ -158,7 +160,7 @@ func (s *server) bundles(ctx context.Context, id string, how PacketAsked) ([]bun
 	}
 	for _, f := range frames {
 		out = append(out, bundle{name: f.Name, folder: "frames", shelf: "/api/v1/frames/{id}/files/{kind}", id: f.ID,
-			kinds: []string{"saw", "bends", "labels", "wraps", "plan", "csv"}})
+			kinds: []string{"saw", "bends", "labels", "wraps", "plan", "csv"}, asked: map[string]string{"piece": "first"}})
 	}
 	return append(out, bundle{name: "Parts list", folder: "job", shelf: "/api/v1/jobs/{id}/parts-list/{kind}", id: id,
 		kinds: []string{"xlsx"}},
@@ -226,7 +228,8 @@ func (p *packet) write(name string, raw []byte) error {
 // end writes what is in the packet and what is not.
 func (p *packet) end(t task.Task, how PacketAsked) error {
 	var b strings.Builder
-	fmt.Fprintf(&b, "%s, packed %s. Drawings in %s, papers in %s.\r\n\r\nIn it:\r\n", t.Name, t.Created.UTC().Format("2006-01-02 15:04 UTC"),
+	fmt.Fprintf(&b, "%s, packed %s. Drawings in %s, papers in %s.\r\n\r\nIn it:\r\n", t.Name,
+		t.Created.UTC().Format("2006-01-02 15:04 UTC"),
 		map[string]string{"mm": "mm", "in": "inches"}[how.Units], map[string]string{"a4": "A4", "letter": "Letter"}[how.Paper])
 	for _, name := range p.in {
 		fmt.Fprintf(&b, "  %s\r\n", name)

@@ -76,7 +76,7 @@ func TestPacket(t *testing.T) {
 	for _, p := range parts {
 		for _, hand := range p.Hands() {
 			for _, kind := range []string{"dxf", "pdf", "csv", "bends", "drills"} {
-				r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/"+kind+"?units=mm&paper=a4&hand="+string(hand), "")
+				r := c.do("GET", "/api/v1/parts/"+p.ID+"/files/"+kind+"?units=mm&paper=a4&piece=first&hand="+string(hand), "")
 				name := "parts/" + strings.TrimSuffix(strings.TrimPrefix(r.header.Get("Content-Disposition"), `attachment; filename="`), `"`)
 				switch {
 				case r.status == 200 && files[name] != string(r.body):
@@ -96,7 +96,7 @@ func TestPacket(t *testing.T) {
 	}
 	for _, f := range frames {
 		for _, kind := range []string{"saw", "labels", "plan", "csv"} {
-			r := c.do("GET", "/api/v1/frames/"+f.ID+"/files/"+kind+"?paper=a4", "")
+			r := c.do("GET", "/api/v1/frames/"+f.ID+"/files/"+kind+"?paper=a4&piece=first", "")
 			name := "frames/" + strings.TrimSuffix(strings.TrimPrefix(r.header.Get("Content-Disposition"), `attachment; filename="`), `"`)
 			if r.status == 200 && files[name] != string(r.body) || r.status != 200 && !strings.Contains(left, f.Name) {
 				t.Errorf("%s of %s: alone %d, and in the packet something else", kind, f.Name, r.status)

@@ -4,12 +4,14 @@ import (
 	"encoding/base64"
 	"encoding/json"
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet/plates"
 	"warmanvil/core/site"
+	"warmanvil/core/vehicle"
 	"warmanvil/httpapi"
 	"warmanvil/job"
 )
@@ -99,6 +101,13 @@ func settle(t *testing.T, c client, j job.Job, w site.Site) {
 		for k := range v.Checks[i].Issues {
 			v.Checks[i].Issues[k].Done = true
 		}
+	}
+	for _, p := range w.Parts { // batches go as they are
+		i := slices.IndexFunc(v.Checks, func(x vehicle.PartCheck) bool { return x.Part == p.ID })
+		if i < 0 {
+			v.Checks, i = append(v.Checks, vehicle.PartCheck{Part: p.ID}), len(v.Checks)
+		}
+		v.Checks[i].Made = &vehicle.FirstOff{Aside: "all alike"}
 	}
 	if _, err := c.jobs.SaveSurvey(t.Context(), j.ID, job.On{Revision: revision}, v); err != nil {
 		t.Fatal(err)

@@ -1,6 +1,7 @@
 package job
 
 import (
+	"cmp"
 	"context"
 
 	"warmanvil/core/member"
@@ -112,12 +113,14 @@ func (s *Service) WorkFrames(ctx context.Context, jobID string) ([]WorkedFrame, 
 	return out, nil
 }
 
-// FrameBuilt answers a frame worked out and its shape, for files.
-func (s *Service) FrameBuilt(ctx context.Context, id string) (WorkedFrame, *shape.Built, Job, error) {
+// FrameBuilt answers a frame worked out and its shape, for files of so many; of all that are
+// wanted when 0.
+func (s *Service) FrameBuilt(ctx context.Context, id string, quantity int) (WorkedFrame, *shape.Built, Job, error) {
 	f, err := s.Frame(ctx, id)
 	if err != nil {
 		return WorkedFrame{}, nil, Job{}, err
 	}
+	f.Quantity = cmp.Or(quantity, f.Quantity)
 	j, worked, err := s.framed(ctx, f)
 	if err != nil {
 		return WorkedFrame{}, nil, j, err

@@ -51,7 +51,7 @@ func TestFramesOfAJob(t *testing.T) {
 		t.Errorf("%+v", twin)
 	}
 	w := must[WorkedFrame](t)(s.WorkFrame(ctx, f))
-	built, shape, of, err := s.FrameBuilt(ctx, f.ID)
+	built, shape, of, err := s.FrameBuilt(ctx, f.ID, 0)
 	if err != nil || of.ID != j.ID || len(w.Worked.Pieces) != 3 || len(shape.Pieces) != 3 ||
 		built.Worked.Hold.Verdict != w.Worked.Hold.Verdict {
 		t.Errorf("%d pieces, %v", len(w.Worked.Pieces), err)

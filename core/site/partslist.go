@@ -37,8 +37,11 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, w shop.Shop, p
 	held := map[string]string{}
 	all := BuildParts(until, parts, b, w)
 	for _, c := range WorkSurvey(v, b, all, frames...).Checks {
-		if !c.Released {
+		switch {
+		case !c.Released:
 			held[c.Part] = strings.Join(append([]string{c.Says}, c.Holds...), " ")
+		case c.First.Held:
+			held[c.Part] = c.First.Says
 		}
 	}
 	for i, p := range parts {

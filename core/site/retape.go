@@ -26,6 +26,7 @@ type CheckTold struct {
 	Holds     []string        `json:"holds" doc:"what else holds its files back"`
 	Fit       string          `json:"fit" doc:"how its fit was tried, or that it was not"`
 	Tried     bool            `json:"tried"`
+	First     FirstTold       `json:"first" doc:"of a batch: its first piece"`
 }
 
 // GoverningTold is one dimension a part stands or falls with.
@@ -168,11 +169,17 @@ func overAll(l *vehicle.Locator, built *shape.Built) (out []GoverningTold) {
 func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPart) CheckTold {
 	t := CheckTold{Part: part.ID, Name: part.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
 	if part.Err != nil {
-		t.Says = "The part cannot be built."
+		t.Says, t.First = "The part cannot be built.", firstOff(l.Pen, b, s.Shop, vehicle.PartCheck{}, 1, "", nil)
 		return t
 	}
 	t.Governing = governing(l, s, b, part)
-	check(l, &t, s, b, unrated(b, part.ID, false))
+	c := check(l, &t, s, b, unrated(b, part.ID, false))
+	t.First = firstOff(l.Pen, b, s.Shop, c, batchOf(b, part.Quantity, len(part.Hands())), part.Built.State(part.Recipe),
+		firstSizes(l.Pen, part,
+			t.Governing))
+	if c.Made != nil && t.First.State != "stale" && t.First.Batch > 1 {
+		t.First.Learns = learn(l.Pen, part, *c.Made, t.First.Sizes)
+	}
 	return t
 }
 
@@ -182,16 +189,17 @@ func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Frame
 	built := shape.Build(frame.Doc, l.ForFrame(frame.Doc))
 	if t.Governing = overAll(l, built); len(t.Governing) == 0 {
 		t.Governing, t.Says = []GoverningTold{}, "There is nothing to make yet."
+		t.First = firstOff(l.Pen, b, s.Shop, vehicle.PartCheck{}, 1, "", nil)
 		return t
 	}
-	check(l, &t, s, b, unrated(b, frame.ID, len(frame.Doc.Loads) > 0))
+	c := check(l, &t, s, b, unrated(b, frame.ID, len(frame.Doc.Loads) > 0))
+	t.First = firstOff(l.Pen, b, s.Shop, c, batchOf(b, frame.Quantity, 1), built.State(), firstFrameSizes(t.Governing))
 	return t
 }
 
 // check sets a thing's governing dimensions against what was measured again, and looks
-// what else holds it back.
-func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, unrated string) {
-	var c vehicle.PartCheck
+// what else holds it back. It answers what was checked of it.
+func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, unrated string) (c vehicle.PartCheck) {
 	for _, x := range s.Checks {
 		if x.Part == t.Part {
 			c = x
@@ -222,7 +230,8 @@ func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, un
 		allow := math.Max(2*survey.Root(r.Sigma, survey.Uncertainty[survey.Tape].Length), 1)
 		if math.Abs(off) > allow {
 			g.Verdict = "bad"
-			g.Says = fmt.Sprintf("measured %s: %s off; find out which is right before anything is cut", l.Pen.MM(r.Value), l.Pen.MM(math.Abs(off)))
+			g.Says = fmt.Sprintf("measured %s: %s off; find out which is right before anything is cut", l.Pen.MM(r.Value),
+				l.Pen.MM(math.Abs(off)))
 			bad++
 		} else {
 			from := told.Tidy(cmp.Or(told.Tidy(c.Retape[k].From), c.From))
@@ -255,6 +264,7 @@ func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, un
 	}
 	t.Holds = holds(b, c, t.Part, unrated)
 	t.Released = t.Released && len(t.Holds) == 0
+	return c
 }
 
 // CheckOf answers whether a part may go to the table.

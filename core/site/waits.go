@@ -15,11 +15,12 @@ type Waits struct {
 	Close     []string `json:"close" doc:"what stands too close to what"`
 	CannotSay []string `json:"cannotSay" doc:"what cannot be said to hold or not"`
 	Measure   []string `json:"measure" doc:"parts and frames that wait to be measured again or are held back"`
+	First     []string `json:"first" doc:"batches of parts and frames whose first piece waits to be measured"`
 }
 
 // Waits collects what of a job is not settled.
 func (s Site) Waits() Waits {
-	w := Waits{Stops: []string{}, Over: []string{}, Close: []string{}, CannotSay: []string{}, Measure: []string{}}
+	w := Waits{Stops: []string{}, Over: []string{}, Close: []string{}, CannotSay: []string{}, Measure: []string{}, First: []string{}}
 	h := s.Hold()
 	said := s.Said(h)
 	for _, id := range slices.Sorted(maps.Keys(said)) {
@@ -46,8 +47,11 @@ func (s Site) Waits() Waits {
 		}
 	}
 	for _, c := range measured.Checks {
-		if !c.Released {
+		switch {
+		case !c.Released:
 			w.Measure = append(w.Measure, c.Name)
+		case c.First.Held:
+			w.First = append(w.First, c.Name)
 		}
 	}
 	return w

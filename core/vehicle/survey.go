@@ -371,14 +371,15 @@ type Pocket struct {
 
 // PartCheck is what was checked of a part or frame before it was cut.
 type PartCheck struct {
-	Part   string   `json:"part"`
-	Retape []Retape `json:"retape,omitempty"`
-	First  string   `json:"first,omitempty" doc:"edge it was measured from the first time"`
-	From   string   `json:"from,omitempty" doc:"edge it was measured from this time, unless a dimension says another"`
-	Aside  string   `json:"aside,omitempty" doc:"why it was not measured again; printed"`
-	Fit    string   `json:"fit,omitempty" enum:"paper,board,vehicle" doc:"how its fit was tried"`
-	Result string   `json:"result,omitempty" doc:"what came of it"`
-	Issues []Issue  `json:"issues,omitempty" doc:"what trying its fit brought up; open ones hold its files back"`
+	Part   string    `json:"part"`
+	Retape []Retape  `json:"retape,omitempty"`
+	First  string    `json:"first,omitempty" doc:"edge it was measured from the first time"`
+	From   string    `json:"from,omitempty" doc:"edge it was measured from this time, unless a dimension says another"`
+	Aside  string    `json:"aside,omitempty" doc:"why it was not measured again; printed"`
+	Fit    string    `json:"fit,omitempty" enum:"paper,board,vehicle" doc:"how its fit was tried"`
+	Result string    `json:"result,omitempty" doc:"what came of it"`
+	Issues []Issue   `json:"issues,omitempty" doc:"what trying its fit brought up; open ones hold its files back"`
+	Made   *FirstOff `json:"firstOff,omitempty" doc:"the first piece of a batch, measured before the rest is made"`
 }
 
 // Retape is one governing dimension measured again from another edge.

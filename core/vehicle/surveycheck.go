@@ -214,6 +214,12 @@ func (s Survey) checkReadings() error {
 	if len([]rune(s.Drawn)) > brief.MaxText {
 		errs = append(errs, working.Refuse("/drawn", "Texts hold up to %d characters.", brief.MaxText))
 	}
+	return working.First(append(errs, s.checkChecks())...)
+}
+
+// checkChecks refuses what was checked of parts where it cannot be kept.
+func (s Survey) checkChecks() error {
+	var errs []error
 	for i, v := range s.Checks {
 		switch v.Fit {
 		case "", "paper", "board", "vehicle":
@@ -222,6 +228,9 @@ func (s Survey) checkReadings() error {
 		}
 		if len(v.Issues) > brief.MaxList {
 			errs = append(errs, working.Refuse(fmt.Sprintf("/checks/%d/issues", i), "This list holds up to %d.", brief.MaxList))
+		}
+		if v.Made != nil {
+			errs = append(errs, v.Made.check(fmt.Sprintf("/checks/%d/firstOff", i)))
 		}
 		long := v.Aside + v.Result
 		for _, x := range v.Issues {

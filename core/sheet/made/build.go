@@ -5,6 +5,7 @@ package made
 
 import (
 	"context"
+	"fmt"
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
@@ -85,6 +86,11 @@ func (b *maker) make(part *Part) *lay.Teller {
 	part.Steps = b.steps(part)
 	b.measure(part)
 	b.order(part)
+	if part.First = part.firstBend(b.Recipe.Thickness); part.First != nil {
+		f := part.First
+		f.Says = fmt.Sprintf("The first bend serves as one: %s. Lay the rule square across its middle, edge to edge. The blank is %s there; as "+
+			"computed the legs come to %s and %s, to the outside.", f.Name, b.Fine(f.Flat).Text, b.Fine(f.LegA).Text, b.Fine(f.LegB).Text)
+	}
 	if b.opt.Sections {
 		part.Sections = b.sections()
 	}

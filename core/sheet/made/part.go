@@ -21,6 +21,7 @@ type Part struct {
 	BendLines  []BendLine        `json:"bendLines"`
 	Steps      []BendStep        `json:"steps" doc:"bends in the order they are made, by rule; as found where that was asked for"`
 	Bending    *bending.Bending  `json:"-"` // where the order was asked for
+	First      *FirstBend        `json:"first,omitempty" doc:"the first bend, as a test strip"`
 	Panels     []PanelMade       `json:"panels"`
 	Body       Body              `json:"body"`
 	Sections   []Section         `json:"sections" doc:"the folded part cut square to its bends; empty unless asked for"`

@@ -3940,6 +3940,8 @@ export interface components {
             hole?: components["schemas"]["Hole"];
         };
         CheckTold: {
+            /** @description of a batch: its first piece */
+            first: components["schemas"]["FirstTold"];
             /** @description how its fit was tried, or that it was not */
             fit: string;
             governing: components["schemas"]["GoverningTold"][];
@@ -4942,6 +4944,110 @@ export interface components {
             /** @enum {string} */
             severity: "stop" | "mind" | "note";
             working?: components["schemas"]["Working"];
+        };
+        FirstBend: {
+            /**
+             * Format: double
+             * @description degrees turned from flat
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, across the blank square to the middle of the bend, edge to edge
+             */
+            flat: number;
+            /** @description of the flange */
+            id: string;
+            /**
+             * Format: double
+             * @description mm, to the outer apex, on the flange's side, as computed
+             */
+            legA: number;
+            /**
+             * Format: double
+             * @description mm, to the outer apex, on the other side, as computed
+             */
+            legB: number;
+            name: string;
+            /**
+             * Format: double
+             * @description mm, inside
+             */
+            radius: number;
+            /** @description where to lay the rule, and what it should read */
+            says: string;
+        };
+        FirstOff: {
+            /**
+             * Format: double
+             * @description mm a length may be off; 1 mm, or 1/32 in where inches are spoken, when left out
+             */
+            allow?: number;
+            /**
+             * Format: double
+             * @description degrees an angle may be off; 1 when left out
+             */
+            angles?: number;
+            /** @description why no first piece is measured, or why it is taken as it is; printed */
+            aside?: string;
+            /** @description who measured it */
+            by?: string;
+            /** @description year-month-day */
+            date?: string;
+            /** @description the state of the drawing it was made in, as it is told */
+            of?: string;
+            sizes?: components["schemas"]["FirstSize"][];
+        };
+        FirstSize: {
+            /** @description degrees it opens to; a length when left out */
+            angle?: boolean;
+            /** @description key of the size, as it is told */
+            size: string;
+            value: components["schemas"]["SurveyReading"];
+        };
+        FirstSizeTold: {
+            /** @description degrees it opens to; a length otherwise */
+            angle: boolean;
+            key: string;
+            /**
+             * Format: int64
+             * @description features that have it: the one that is farthest off counts
+             */
+            many: number;
+            name: string;
+            /**
+             * Format: double
+             * @description mm or degrees
+             */
+            nominal: number;
+            /**
+             * Format: double
+             * @description mean of what was read
+             */
+            read?: number;
+            says: string;
+            text: string;
+            /** @enum {string} */
+            verdict: "good" | "bad" | "open";
+        };
+        FirstTold: {
+            /** @description what sizes may be off */
+            allow: string;
+            /**
+             * Format: int64
+             * @description pieces in all, both hands counted
+             */
+            batch: number;
+            /** @description files of the batch are held back: those of the first piece are not */
+            held: boolean;
+            /** @description what its sizes say of K */
+            learns: components["schemas"]["Learned"][];
+            /** @description the state of the drawing now; what is measured says of which it is */
+            of: string;
+            says: string;
+            sizes: components["schemas"]["FirstSizeTold"][];
+            /** @enum {string} */
+            state: "single" | "open" | "off" | "stale" | "good" | "aside";
         };
         FitCaptiveInput: {
             /**
@@ -8130,6 +8236,20 @@ export interface components {
             hidden?: boolean;
             name: string;
         };
+        Learned: {
+            /** Format: double */
+            k: number;
+            says: string;
+            strip: components["schemas"]["Strip"];
+            /**
+             * Format: double
+             * @description K the piece was made with
+             */
+            was: number;
+            /** @description why they say nothing; there is no strip then */
+            why?: string;
+            working?: components["schemas"]["Working"];
+        };
         Length: {
             /** @description the decimal, where a fraction is rounded */
             fine?: string;
@@ -10245,6 +10365,8 @@ export interface components {
             dimensions: components["schemas"]["Dimension"][];
             figures: components["schemas"]["Figure"][];
             findings: components["schemas"]["Finding"][];
+            /** @description the first bend, as a test strip */
+            first?: components["schemas"]["FirstBend"];
             holes: components["schemas"]["HoleMade"][];
             /** @description what is marked, not cut through */
             marks: components["schemas"]["MarkMade"][];
@@ -10294,6 +10416,8 @@ export interface components {
             aside?: string;
             /** @description edge it was measured from the first time */
             first?: string;
+            /** @description the first piece of a batch, measured before the rest is made */
+            firstOff?: components["schemas"]["FirstOff"];
             /**
              * @description how its fit was tried
              * @enum {string}
@@ -13801,6 +13925,8 @@ export interface components {
             cannotSay: string[];
             /** @description what stands too close to what */
             close: string[];
+            /** @description batches of parts and frames whose first piece waits to be measured */
+            first: string[];
             /** @description parts and frames that wait to be measured again or are held back */
             measure: string[];
             /** @description brackets, joints, frames and weights that are over */
@@ -16820,6 +16946,8 @@ export interface operations {
             query?: {
                 /** @description of the sheets */
                 paper?: "a4" | "letter";
+                /** @description the first piece of a batch, where that is not measured yet */
+                piece?: "first";
             };
             header?: never;
             path: {
@@ -19295,6 +19423,8 @@ export interface operations {
                 units?: "mm" | "in";
                 /** @description mm, thickness of the board; 2 when left out */
                 board?: number;
+                /** @description the first piece of a batch, where that is not measured yet */
+                piece?: "first";
             };
             header?: never;
             path: {

@@ -17,6 +17,7 @@ const open = computed(() => {
     { is: 'over', list: w.close, text: 'too close', to: 'measure/room' },
     { is: 'cannot-say', list: w.cannotSay, text: 'cannot say', to: 'hold' },
     { is: 'measure', list: w.measure, text: 'to measure again', to: 'make' },
+    { is: 'measure', list: w.first, text: 'first pieces to measure', to: 'make' },
   ].filter((x) => x.list.length)
 })
 const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })

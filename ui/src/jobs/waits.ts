@@ -25,4 +25,4 @@ export function useWaits(jobs: Ref<JobView[] | undefined>) {
 
 /** How urgently a job waits: what is over before what cannot be said before what is to be measured. */
 export const urgency = (w: Waits | undefined) =>
-  w ? 1e6 * (w.over.length + w.stops.length + w.close.length) + 1e3 * w.cannotSay.length + w.measure.length : -1
+  w ? 1e6 * (w.over.length + w.stops.length + w.close.length) + 1e3 * w.cannotSay.length + w.measure.length + w.first.length : -1

@@ -31,7 +31,7 @@ async function get(kind: string) {
   wrong.value = ''
   try {
     await props.open.send()
-    await fetchFile(`/api/v1/frames/${props.open.view.value!.id}/files/${kind}?paper=${paper}`)
+    await fetchFile(`/api/v1/frames/${props.open.view.value!.id}/files/${kind}?paper=${paper}&piece=first`)
   } catch (e) {
     wrong.value = words(e)
   }

@@ -2,6 +2,7 @@
 // A frame on the Make bench: to its cut list, sticks and papers.
 import type { components } from '@/api/schema'
 import type { OpenSurvey } from '@/jobs/useSurvey'
+import FirstPiece from './FirstPiece.vue'
 import ReleaseCard from './ReleaseCard.vue'
 
 defineProps<{ frame: components['schemas']['FrameHead']; job: string; wanted: number; open: OpenSurvey }>()
@@ -18,6 +19,7 @@ defineProps<{ frame: components['schemas']['FrameHead']; job: string; wanted: nu
       {{ frame.mass }} · {{ frame.verdict }} · r{{ frame.revision }}
     </p>
     <ReleaseCard :open="open" :part="frame.id" />
+    <FirstPiece :open="open" :part="frame.id" />
     <RouterLink class="press" :to="`/jobs/${job}/shape/frame/${frame.id}/cut`">
       Cut list, sticks and papers<span class="hidden-label"> of {{ frame.name }}</span>
     </RouterLink>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { type JobView, type PartHead, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
 import type { OpenSurvey } from '@/jobs/useSurvey'
+import FirstPiece from './FirstPiece.vue'
 import ReleaseCard from './ReleaseCard.vue'
 
 const props = defineProps<{
@@ -17,6 +18,7 @@ const props = defineProps<{
 const wrong = ref('')
 const said = ref('')
 const hands = computed(() => (props.part.pair ? (['left', 'right'] as const) : ([''] as const)))
+const first = computed(() => props.open.worked.value?.checks.find((c) => c.part === props.part.id)?.first.held)
 const kinds = computed(() => [
   { kind: 'dxf', name: 'DXF', about: 'cut, bend up, bend down, mark', icon: Scissors },
   { kind: 'pdf', name: 'Paper template', about: `full size on ${props.paper === 'a4' ? 'A4' : 'Letter'}`, icon: Ruler },
@@ -33,7 +35,13 @@ const kinds = computed(() => [
 /** Fetches first, so that a refusal is said here and not on a blank page. */
 async function get(kind: string, hand: string) {
   wrong.value = said.value = ''
-  const q = new URLSearchParams({ paper: props.paper, units: props.units, board: String(props.board), ...(hand ? { hand } : {}) })
+  const q = new URLSearchParams({
+    paper: props.paper,
+    units: props.units,
+    board: String(props.board),
+    ...(hand ? { hand } : {}),
+    piece: 'first',
+  })
   try {
     if (props.open.state.value !== 'saved') await props.open.send() // what was measured again counts
     said.value = `${await fetchFile(`/api/v1/parts/${props.part.id}/files/${kind}?${q}`)} is in your downloads.`
@@ -56,6 +64,8 @@ async function get(kind: string, hand: string) {
       </p>
     </div>
     <ReleaseCard :open="open" :part="part.id" />
+    <FirstPiece :open="open" :part="part.id" />
+    <p v-if="first" class="label">Files of the first piece</p>
     <div v-for="h in hands" :key="h" class="files">
       <strong v-if="h" class="hand">{{ h }} hand</strong>
       <button

@@ -39,7 +39,8 @@ const ways = computed(() => mayBe('PartCheck', 'fit'))
   <div v-if="told" class="release" :class="{ held: !told.released }" :data-release="told.released">
     <div class="line">
       <p>
-        <strong>{{ told.released ? 'Files are free.' : 'Files are held back.' }}</strong> {{ told.says }}
+        <strong>{{ !told.released ? 'Files are held back.' : told.first.held ? 'One may be made.' : 'Files are free.' }}</strong>
+        {{ told.says }}
         <span v-for="h in told.holds" :key="h" class="holds">{{ h }}</span>
         <span class="small" :class="{ untried: !told.tried }">Fit: {{ told.fit }}.</span>
       </p>

@@ -29,15 +29,12 @@ const fault = (path: string) => part.value.faults.value.find((f) => f.path === `
 const typing = ref<Partial<Coupon>>()
 function startCoupon() {
   const r = part.value.recipe.value!
-  const insideRadius = part.value.built.value!.bendLines[0]?.insideRadius ?? r.thickness
-  typing.value = { angle: 90, thickness: r.thickness, insideRadius }
-  const bends = part.value.built.value!.bendLines
-  const { min, max } = part.value.built.value!.bounds
-  if (bends.length === 1 && bends[0]!.axis !== 'slanted') {
-    typing.value.flat = bends[0]!.axis === 'x' ? max.x - min.x : max.y - min.y
-    typing.value.angle = bends[0]!.angle
-  }
+  typing.value = { angle: 90, thickness: r.thickness, insideRadius: r.thickness }
+  const b = first.value
+  if (b) typing.value = { angle: b.angle, thickness: r.thickness, insideRadius: b.radius, flat: b.flat }
 }
+/** The bend that is made first is a strip too. */
+const first = computed(() => part.value.built.value!.first)
 const whole = computed(() => fields.every((f) => typing.value?.[f.key]))
 function keepCoupon() {
   set('/coupons', [...(rule.value.coupons ?? []), typing.value as Coupon])
@@ -160,6 +157,7 @@ async function keepInShop() {
           />
         </FieldGrid>
       </CardList>
+      <p v-if="typing && first" data-first-bend>{{ first.says }}</p>
       <FieldGrid v-if="typing" :min="118" keep low role="group" :aria-label="`A new ${word}`">
         <ValueField
           v-for="f in fields"
