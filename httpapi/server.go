@@ -115,6 +115,7 @@ func build(opt Options) *server {
 	s.bendingRoutes()
 	s.goodsRoutes()
 	s.tradeRoutes()
+	s.familyRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.shopRoutes()

@@ -46,7 +46,7 @@ const tries = 4
 func (s *Service) save(ctx context.Context, d Document, on On) (Saved, error) {
 	d.Revision, d.UndoTo, d.Continues = on.Revision+1, &on.Revision, on.Continues
 	d.Who, d.Updated = on.Who, s.Now()
-	got, err := s.Store.SaveDocument(ctx, d, on.Revision)
+	got, err := s.keep(ctx, d, on.Revision, false)
 	if !errors.Is(err, ErrConflict) {
 		return Saved{Document: got}, err
 	}
@@ -114,7 +114,7 @@ func (s *Service) join(ctx context.Context, base Revision, d Document, on On) (S
 	}
 	next := d
 	next.Body, next.Revision, next.UndoTo, next.Continues = ready, now.Revision+1, &now.Revision, false
-	got, err := s.Store.SaveDocument(ctx, next, now.Revision)
+	got, err := s.keep(ctx, next, now.Revision, false)
 	if err != nil {
 		return Saved{}, err
 	}
@@ -251,7 +251,7 @@ func (s *Service) step(ctx context.Context, k Kind, id string, on On, target fun
 		d.RedoTo = &from
 	}
 	d.Revision, d.Updated = from+1, s.Now()
-	return s.Store.SaveDocument(ctx, d, from)
+	return s.keep(ctx, d, from, true)
 }
 
 // History lists a document's kept states, newest first, each with what it changed

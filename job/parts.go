@@ -20,6 +20,9 @@ func (s *Service) addParts(ctx context.Context, jobID, summary string, states ..
 		if err != nil {
 			return nil, err
 		}
+		if d, err = s.settled(ctx, d, true); err != nil {
+			return nil, err
+		}
 		list = append(list, d)
 	}
 	if _, err := s.Store.Job(ctx, jobID); err != nil {

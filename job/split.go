@@ -54,7 +54,7 @@ func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting, wh
 	}
 	var states []PartState
 	for _, m := range made.Parts {
-		m.Recipe.Piece = &sheet.Piece{Of: id, Name: whole.Name, Why: strings.TrimSpace(in.Why)}
+		m.Recipe.Piece, m.Recipe.Kin = &sheet.Piece{Of: id, Name: whole.Name, Why: strings.TrimSpace(in.Why)}, nil
 		quantity := whole.Quantity * m.Quantity
 		if whole.Recipe.Hand.Pair && !m.Recipe.Hand.Pair {
 			quantity *= 2

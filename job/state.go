@@ -39,6 +39,11 @@ func (s PartState) Renamed(ids map[string]string) PartState {
 			s.Recipe.Piece = &sheet.Piece{Of: id, Name: p.Name}
 		}
 	}
+	if k := s.Recipe.Kin; k != nil {
+		if id, known := ids[k.Of]; known {
+			s.Recipe.Kin = &sheet.Kin{Of: id, Name: k.Name, Own: k.Own}
+		}
+	}
 	return s
 }
 

@@ -73,6 +73,7 @@ type Recipe struct {
 	Seen      Face      `json:"seen,omitempty" enum:"good,back" doc:"the face that shows or carries film: it lies up on the cutting table; left out when none does"`
 	Master    *Master   `json:"master,omitempty" doc:"the part its matched holes are drilled through"`
 	Piece     *Piece    `json:"piece,omitempty" doc:"the part it was split from"`
+	Kin       *Kin      `json:"kin,omitempty" doc:"the family it is of"`
 	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
 	Reasons   []Reason  `json:"reasons,omitempty" doc:"why sizes are as they are: held up, tried, asked for"`
 }

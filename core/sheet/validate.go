@@ -56,6 +56,7 @@ func (r Recipe) Validate() error {
 		OneOf("/hand/drawn", "The hand", r.Hand.Drawn, "", LeftHand, RightHand),
 		OneOf("/seen", "The face that shows", r.Seen, "", GoodFace, BackFace),
 		r.Master.validate(),
+		r.Kin.validate(),
 		r.Base.validateShape(),
 		measureOK("/base/measure", r.Base.Measure),
 		cornerOK("/base/corner", r.Base.Corner),

@@ -2529,6 +2529,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/parts/{id}/family": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The family a part is of or heads: the sizes in which its members differ, side by side */
+        get: operations["getFamily"];
+        put?: never;
+        /** Add members to the family of a part: as its head in all but the sizes that are given */
+        post: operations["addKin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/parts/{id}/files/{kind}": {
         parameters: {
             query?: never;
@@ -3701,6 +3719,13 @@ export interface components {
             /** @description why it cannot be worked out */
             why?: string;
         };
+        Born: {
+            name: string;
+            /** @description sizes in which it differs from the head */
+            own: components["schemas"]["OwnSize"][];
+            /** Format: int64 */
+            quantity: number;
+        };
         Bounds: {
             max: components["schemas"]["Point"];
             min: components["schemas"]["Point"];
@@ -4763,6 +4788,62 @@ export interface components {
              */
             weaker: "bolt" | "nut";
             working: components["schemas"]["Working"];
+        };
+        FamilyMember: {
+            /** @description put away */
+            away?: boolean;
+            blank: string;
+            /** Format: uuid */
+            id: string;
+            mass: string;
+            material: string;
+            name: string;
+            pair: boolean;
+            /** Format: int64 */
+            quantity: number;
+            /** Format: int64 */
+            revision: number;
+            /**
+             * Format: int64
+             * @description open flags that say do not cut
+             */
+            stops: number;
+            /** Format: date-time */
+            updated: string;
+            /** @description of the sizes, in their order */
+            values: components["schemas"]["FamilyValue"][];
+        };
+        FamilySize: {
+            feature: string;
+            /** @enum {string} */
+            kind: "length" | "angle" | "count";
+            main: boolean;
+            name: string;
+            /** @description JSON pointer into the head's recipe, and into each member's */
+            path: string;
+            size: string;
+            text: string;
+            /** Format: double */
+            value: number;
+        };
+        FamilyValue: {
+            /** @description it is its own, the head's otherwise */
+            own?: boolean;
+            text: string;
+            /** Format: double */
+            value: number;
+        };
+        FamilyView: {
+            /** @description all sizes in which a member may differ, as the head has them */
+            free: components["schemas"]["FamilySize"][];
+            /** @description id of the part the others follow */
+            head: string;
+            /** @description the head first */
+            members: components["schemas"]["FamilyMember"][];
+            /** @description its name */
+            name: string;
+            /** @description in which any of them differs from the head */
+            sizes: components["schemas"]["FamilySize"][];
         };
         Fastenable: {
             /** Format: int64 */
@@ -8196,6 +8277,14 @@ export interface components {
             space?: string;
             text: string;
         };
+        Kin: {
+            /** @description its name then */
+            name: string;
+            /** @description id of the part that heads the family */
+            of: string;
+            /** @description sizes of its own; all else is as in the head */
+            own?: components["schemas"]["OwnSize"][];
+        };
         KindOf: {
             /** @description checks of parts ask it already; others are kept for what comes */
             asked: boolean;
@@ -9952,6 +10041,9 @@ export interface components {
             waste: number[];
             working: components["schemas"]["Working"];
         };
+        NewKin: {
+            members: components["schemas"]["Born"][];
+        };
         NextWay: {
             text: string;
             /**
@@ -10296,6 +10388,17 @@ export interface components {
              */
             moment: number;
             working: components["schemas"]["Working"];
+        };
+        OwnSize: {
+            /** @description id of the feature the size is of */
+            feature: string;
+            /** @description which of its sizes, as its dimension says */
+            size: string;
+            /**
+             * Format: double
+             * @description mm, degrees or count
+             */
+            value: number;
         };
         PacketAsked: {
             /** @enum {string} */
@@ -10984,6 +11087,8 @@ export interface components {
             guessed?: boolean;
             /** @description left and right pair */
             hand?: components["schemas"]["Hand"];
+            /** @description the family it is of */
+            kin?: components["schemas"]["Kin"];
             /** @description the part its matched holes are drilled through */
             master?: components["schemas"]["Master"];
             /** @description key of the material table */
@@ -19399,6 +19504,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PartView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFamily: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addKin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewKin"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyView"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -5,6 +5,7 @@ import type { Finding } from '@/api/client'
 import TabRow from '@/kit/TabRow.vue'
 import FlagList from '@/kit/FlagList.vue'
 import BendingPanel from './BendingPanel.vue'
+import FamilyPanel from './FamilyPanel.vue'
 import FigureTable from './FigureTable.vue'
 import HoleTable from './HoleTable.vue'
 import SchoolPanel from './SchoolPanel.vue'
@@ -14,7 +15,7 @@ import TradePanel from './TradePanel.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench; job: string }>()
-const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet' | 'trade' | 'split'>('flags')
+const shown = ref<'flags' | 'bends' | 'holes' | 'k' | 'sheet' | 'trade' | 'family' | 'split'>('flags')
 const part = computed(() => props.bench.part.value!)
 const built = computed(() => part.value.told.value ?? part.value.built.value!)
 const open = computed(() => built.value.findings.filter((f) => !f.setAside))
@@ -27,6 +28,7 @@ const drawers = computed(() => [
   { key: 'k' as const, name: 'Bend allowance' },
   { key: 'sheet' as const, name: 'Sheet and tools' },
   { key: 'trade' as const, name: 'Compare' },
+  { key: 'family' as const, name: 'Family' },
   { key: 'split' as const, name: 'Split' },
 ])
 
@@ -83,6 +85,7 @@ const takeUp = (f: Finding) =>
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
         <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" :job="job" />
         <TradePanel v-else-if="shown === 'trade'" :key="part.view.value?.id" :bench="bench" />
+        <FamilyPanel v-else-if="shown === 'family'" :key="part.view.value?.id" :bench="bench" :job="job" />
         <SplitPanel v-else :key="part.view.value?.id" :bench="bench" :job="job" :ask="asking" />
       </div>
     </div>
