@@ -209,6 +209,19 @@ func (p cutting) notes() []string {
 	if p.first {
 		out = append(out, strings.TrimSpace(firstOnly(p.check)))
 	}
+	at := p.shop.Cutting(p.part.Recipe)
+	for _, w := range at.Worked {
+		out = append(out, "Tried before. "+w)
+	}
+	if len(at.Ready) > 0 {
+		out = append(out, "Before "+at.Machine+" is used: "+strings.Join(at.Ready, ", ")+".")
+	}
+	if at.Caution != "" {
+		out = append(out, at.Caution)
+	}
+	if g := p.shop.Grinding(); g.Caution != "" {
+		out = append(out, "Edges are dressed at "+g.Machine+". "+g.Caution)
+	}
 	return out
 }
 
@@ -228,7 +241,7 @@ func (p cutting) template() ([]byte, error) {
 // sheet answers the part's papers of the shop.
 func (p cutting) sheet() paper.PartSheet {
 	r := p.part.Recipe
-	s := paper.PartSheet{Bend: paper.Station(p.shop.Bending(r)), Drill: paper.Station(p.shop.Drilling()), Job: p.job.Brief.Name,
+	s := paper.PartSheet{Bend: paper.Station(p.shop.Bending(r)), Drill: paper.Station(p.shop.Drilling(r)), Job: p.job.Brief.Name,
 		Part: p.part.Name, Hand: string(p.hand), Revision: p.part.Revision, Date: p.part.Updated.UTC(),
 		Paper: p.paper, Quantity: p.many(),
 		Material: p.material.Name + " " + p.thickness, Tool: toolText(p.job, p.part), Family: p.material.Family, Flat: p.built,

@@ -8,6 +8,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"warmanvil/core/exchange"
+	"warmanvil/core/member"
 	"warmanvil/core/member/cutlist"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/profile"
@@ -44,7 +45,10 @@ func (s *server) frameFileRoutes() {
 			{name: "wraps", form: asPDF, says: "cope templates to wrap round", make: frameFiles.wraps},
 			{name: "plan", form: asPDF, says: "three views", make: frameFiles.plan},
 			{name: "csv", form: asCSV, says: "cut list as text", make: func(f frameFiles) ([]byte, error) { return f.table().CSV() }},
-			{name: "xlsx", form: asXLSX, says: "cut list as a sheet", make: func(f frameFiles) ([]byte, error) { return f.table().XLSX() }},
+			{name: "xlsx", form: asXLSX, says: "cut list as a sheet", make: func(f frameFiles) ([]byte,
+				error) {
+				return f.table().XLSX()
+			}},
 			{name: "plates", form: asDXF, says: "plates side by side", make: frameFiles.plates},
 			{name: "jig", form: asDXF, says: "outline from above", make: jig(shape.FromAbove)},
 			{name: "jig-side", form: asDXF, says: "outline from the side", make: jig(shape.FromRight)},
@@ -102,8 +106,19 @@ func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
 	return f, called, nil
 }
 
+// walls are the walls of the frame's sections, mm, each once.
+func (f frameFiles) walls() (out []float64) {
+	for _, x := range f.built.Pieces {
+		if t := member.Thickness(x.Section); t > 0 && !slices.Contains(out, t) {
+			out = append(out, t)
+		}
+	}
+	return out
+}
+
 func (f frameFiles) saw() ([]byte, error) {
-	s := paper.SawSheet{FrameSheet: f.head, Saw: paper.Station(f.shop.Sawing()), Text: f.worked.Cut.Text}
+	s := paper.SawSheet{FrameSheet: f.head, Saw: paper.Station(f.shop.Sawing(f.part.Doc.Material, f.walls())),
+		Grind: paper.Station(f.shop.Grinding()), Text: f.worked.Cut.Text}
 	row := map[string]site.CutRowTold{}
 	for _, r := range f.worked.Cut.Rows {
 		row[r.Mark] = r
@@ -113,7 +128,8 @@ func (f frameFiles) saw() ([]byte, error) {
 			x.Finish = r.Finish
 		}
 		if len(r.Corners) == 0 {
-			x.Notes = append(slices.Clone(x.Notes), "middle: mark at "+told.Pen{Display: f.job.Brief.Display()}.Said(r.Length/2)+" from either "+
+			x.Notes = append(slices.Clone(x.Notes), "middle: mark at "+told.Pen{Display: f.job.Brief.Display()}.Said(r.Length/2)+" "+
+				"from either "+
 				"long point, finished")
 		}
 		if r.Twin != "" {
@@ -141,14 +157,16 @@ func (f frameFiles) saw() ([]byte, error) {
 	}
 	for _, p := range f.worked.Cut.Stocks {
 		for _, k := range p.Sticks {
-			stick := paper.SawStick{Title: fmt.Sprintf("%s, %s of %s; left over %s", k.Name, p.Stock, f.length(k.Length), f.length(k.Left)),
+			stick := paper.SawStick{Title: fmt.Sprintf("%s, %s of %s; left over %s", k.Name, p.Stock, f.length(k.Length),
+				f.length(k.Left)),
 				Length: k.Length}
 			for _, q := range k.Pieces {
 				a, b := row[q.Mark].Ends[0].Slant, row[q.Mark].Ends[1].Slant
 				if q.Turned {
 					a, b = b, a
 				}
-				stick.Pieces = append(stick.Pieces, paper.SawPiece{Mark: q.Mark, At: q.At, Long: q.Length, Slants: [2]float64{a, b}, Leans: q.Shared})
+				stick.Pieces = append(stick.Pieces, paper.SawPiece{Mark: q.Mark, At: q.At, Long: q.Length, Slants: [2]float64{a, b},
+					Leans: q.Shared})
 			}
 			s.Sticks = append(s.Sticks, stick)
 		}
@@ -167,7 +185,8 @@ func (f frameFiles) bends() ([]byte, error) {
 		if err != nil {
 			return nil, err
 		}
-		sheets = append(sheets, paper.BendSheet{Title: fmt.Sprintf("%s, %d × %s", f.part.Name, r.Quantity*max(f.part.Quantity, 1), r.Mark),
+		sheets = append(sheets, paper.BendSheet{Title: fmt.Sprintf("%s, %d × %s", f.part.Name, r.Quantity*max(f.part.Quantity, 1),
+			r.Mark),
 			Date: f.head.Date, Paper: f.head.Paper, In: *r.Bend, Result: b, Length: f.length})
 	}
 	if len(sheets) == 0 {
@@ -194,10 +213,12 @@ func (f frameFiles) wraps() ([]byte, error) {
 		rows[i] = r.CutRow
 	}
 	for _, w := range cutlist.Wraps(f.built, rows, f.part.Doc.Saw.SawLimit) {
-		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It is %s "+
+		says := []string{fmt.Sprintf("Wrap it round the outside, starting at %s, and run anticlockwise as seen from the first end. It "+
+			"is %s "+
 			"long: true for the outer surface.", w.Start, f.length(w.Around))}
 		if w.Round {
-			says = append(says, "The thick line is the outside, the dashed one the inside of the wall: where the dashed one is lower, take the "+
+			says = append(says, "The thick line is the outside, the dashed one the inside of the wall: where the dashed one is lower, "+
+				"take the "+
 				"wall down to it with a file, or a gap stays.")
 		}
 		ticks := make([]paper.WrapTick, len(w.Ticks))
@@ -205,7 +226,8 @@ func (f frameFiles) wraps() ([]byte, error) {
 			ticks[i] = paper.WrapTick(t)
 		}
 		s.Wraps = append(s.Wraps, paper.WrapPage{Ticks: ticks, Inner: w.Inner,
-			Title: fmt.Sprintf("%s, %s end: %s", w.Mark, [2]string{"first", "second"}[w.End], w.Name), Says: says, Around: w.Around, Line: w.Line})
+			Title: fmt.Sprintf("%s, %s end: %s", w.Mark, [2]string{"first", "second"}[w.End], w.Name), Says: says, Around: w.Around,
+			Line: w.Line})
 	}
 	return s.PDF()
 }
@@ -320,7 +342,8 @@ func (f frameFiles) table() paper.Table {
 			for _, h := range r.Holes {
 				centres = append(centres, fmt.Sprintf("%g %g", u.Length(h[0]), u.Length(h[1])))
 			}
-			plates = append(plates, []any{r.Mark, r.Quantity, r.Kind, u.Length(r.Width), u.Length(r.Height), u.Length(r.Thickness), len(r.Holes),
+			plates = append(plates, []any{r.Mark, r.Quantity, r.Kind, u.Length(r.Width), u.Length(r.Height), u.Length(r.Thickness),
+				len(r.Holes),
 				u.Length(r.Hole), r.Bolt, strings.Join(centres, "; "), u.Mass(r.Mass), strings.Join(r.Names, "; ")})
 		}
 		pages = append(pages, paper.TablePage{Name: "Plates", Rows: plates})

@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"warmanvil/core/shop"
+	"warmanvil/core/working"
 	"warmanvil/job"
 )
 
@@ -14,6 +15,12 @@ type ShopPage struct {
 	State  shop.Shop           `json:"state"`
 	Strips []shop.StripsTold   `json:"strips" doc:"what its test strips say, sheet by sheet"`
 	Bends  []shop.BendToolTold `json:"bends" doc:"its bending tools as they stand in their machines"`
+}
+
+// StationsView is what is read at the machines a part goes to.
+type StationsView struct {
+	Cutting shop.Station  `json:"cutting"`
+	Bending *shop.Station `json:"bending,omitempty" doc:"of a part with bends"`
 }
 
 // ShopSince asks what a change of the shop made of the jobs' parts.
@@ -49,12 +56,28 @@ func (s *server) shopRoutes() {
 	}
 	route(s, operation{method: "GET", path: "/api/v1/shop/kinds", id: "getShopKinds", access: fixed,
 		summary: "Kinds of machines with their limits and usual values"}, func(call, none) (ShopKinds, error) { return table, nil })
+	route(s, operation{method: "POST", path: "/api/v1/stations", id: "stations", work: brisk, access: reading,
+		summary: "What is looked at, what can hurt and what was tried before at the machines a recipe goes to"}, s.stations)
 	route(s, operation{method: "POST", path: "/api/v1/shop/effects", id: "getShopEffects", work: whole, access: reading,
 		summary: "Parts of all jobs of which something else is said since a kept state of the shop"}, func(c call,
 		in ShopSince) (ShopEffects, error) {
 		list, err := s.jobs.ShopMoved(c.Request.Context(), in.Revision)
 		return ShopEffects{list}, err
 	})
+}
+
+// stations answers what is read at the machines a part goes to.
+func (s *server) stations(c call, in BuildRequest) (StationsView, error) {
+	w := s.shop(c.Request.Context())
+	if err := working.Under("/recipe", in.Recipe.Validate()); err != nil {
+		return StationsView{}, err
+	}
+	v := StationsView{Cutting: w.Cutting(in.Recipe).Told()}
+	if len(in.Recipe.Base.Flanges) > 0 {
+		b := w.Bending(in.Recipe).Told()
+		v.Bending = &b
+	}
+	return v, nil
 }
 
 // shopAt is the shop and when it was read.

@@ -92,7 +92,7 @@ func TestTheShop(t *testing.T) {
 	// The kinds come with usual values and what can hurt.
 	var table httpapi.ShopKinds
 	c.do("GET", "/api/v1/shop/kinds", "").into(t, &table)
-	if len(table.Kinds) != 12 {
+	if len(table.Kinds) != 14 {
 		t.Errorf("%d kinds", len(table.Kinds))
 	}
 }

@@ -26,8 +26,10 @@ func shelf(t *testing.T) made.Part {
 				{ID: "g", Edge: sheet.Back, Length: 30, Angle: 45, InsideRadius: 3}},
 			Holes: []sheet.Hole{
 				{ID: "cut", Kind: sheet.RoundHole, Diameter: 9, X: at(sheet.Left, 30), Y: at(sheet.Front, 60)},
-				{ID: "drill", Kind: sheet.RoundHole, Diameter: 8.5, Made: sheet.MadeDrilled, X: at(sheet.Left, 60), Y: at(sheet.Front, 60)},
-				{ID: "mate", Kind: sheet.RoundHole, Diameter: 10.5, Made: sheet.MadeMatched, X: at(sheet.Left, 90), Y: at(sheet.Front, 60)},
+				{ID: "drill", Kind: sheet.RoundHole, Diameter: 8.5, Made: sheet.MadeDrilled, X: at(sheet.Left, 60), Y: at(sheet.Front,
+					60)},
+				{ID: "mate", Kind: sheet.RoundHole, Diameter: 10.5, Made: sheet.MadeMatched, X: at(sheet.Left, 90), Y: at(sheet.Front,
+					60)},
 				{ID: "pilot", Kind: sheet.RoundHole, Diameter: 20, Made: sheet.MadePilot, X: at(sheet.Left, 120), Y: at(sheet.Front, 60)},
 				{ID: "slot", Kind: sheet.SlotHole, Diameter: 9, Length: 25, X: at(sheet.Left, 150), Y: at(sheet.Front, 60)},
 				{ID: "tap", Kind: sheet.RoundHole, X: at(sheet.Left, 175), Y: at(sheet.Front, 60),
@@ -47,8 +49,9 @@ func pressSheet(t *testing.T) PartSheet {
 		Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4,
 		Quantity: 2, Material: "A36, 3.0 mm", Tool: "V die 24", Family: stock.Steel, Flat: shelf(t), Master: "Jig", Face: "Good side up.",
 		Length: func(mm float64) string { return quantity.Display{Style: quantity.Metric}.Text(mm) },
-		Bend:   Station{"Long press", []string{"punch and die for the sheet", "back stop set"}, "No gloves between punch and die."},
-		Drill:  Station{"Pillar drill", []string{"work clamped"}, "Eyes."}}
+		Bend: Station{"Long press", []string{"punch and die for the sheet", "back stop set"}, "No gloves between punch and die.",
+			[]string{"Worked: stop 38.2 (Tray 2031-02-11)."}},
+		Drill: Station{"Pillar drill", []string{"work clamped"}, "Eyes.", nil}}
 }
 
 // The sheets of the brake and of the drill say every bend and hole that there is.
@@ -115,7 +118,8 @@ func TestTemplateSaysHowHolesAreMade(t *testing.T) {
 
 // A label never reads as an approval, whatever it is for.
 func TestRatingLabel(t *testing.T) {
-	l := RatingLabel{Job: "Orchard truck", Revision: 2, Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4, Duty: "Recovery eye",
+	l := RatingLabel{Job: "Orchard truck", Revision: 2, Date: time.Date(2026, 3, 4, 0, 0, 0, 0, time.UTC), Paper: A4, Duty: "Recovery " +
+		"eye",
 		On: "rear crossmember", Rated: "45 kN", Way: "rearward", Proved: [][2]string{{"Eye", "72 % of bearing"}},
 		Crash: "an approved design holds it", Cautions: []string{"Recovery: nobody stands near the line."}}
 	raw, err := l.PDF()

@@ -88,27 +88,27 @@ func TestCouponRoundTrip(t *testing.T) {
 	for _, a := range []float64{30, 90, 135} {
 		ossb := OutsideSetback(3, 3, a)
 		flat := 50 + 60 - (2*ossb - Allowance(3, 3, .42, a))
-		c, err := FromCoupon(Coupon{3, 3, a, flat, 50, 60})
+		c, err := FromCoupon(Coupon{3, 3, a, flat, 50, 60, 0})
 		if err != nil {
 			t.Fatal(err)
 		}
 		near(t, "K", c.KFactor, .42)
 	}
 	// flat 100, legs 52.65 each at 90°, R = T = 3: BD 5.3, BA 6.7, K = (4.265352−3)/3.
-	c, err := FromCoupon(Coupon{3, 3, 90, 100, 52.65, 52.65})
+	c, err := FromCoupon(Coupon{3, 3, 90, 100, 52.65, 52.65, 0})
 	if err != nil {
 		t.Fatal(err)
 	}
 	near(t, "BD", c.BendDeduction, 5.3)
 	near(t, "BA", c.BendAllowance, 6.7)
 	near(t, "K", c.KFactor, .421784)
-	_, err = FromCoupon(Coupon{3, 3, 90, 100, 70, 70})
+	_, err = FromCoupon(Coupon{3, 3, 90, 100, 70, 70, 0})
 	refused(t, "K under 0", err, "/flat")
 }
 
 func TestAverageCoupons(t *testing.T) {
 	strip := func(k float64) Coupon {
-		return Coupon{3, 3, 90, 110 - (12 - Allowance(3, 3, k, 90)), 50, 60}
+		return Coupon{3, 3, 90, 110 - (12 - Allowance(3, 3, k, 90)), 50, 60, 0}
 	}
 	s, err := AverageCoupons([]Coupon{strip(.40), strip(.42), strip(.44)})
 	if err != nil {
@@ -123,13 +123,13 @@ func TestAverageCoupons(t *testing.T) {
 	if s, _ = AverageCoupons([]Coupon{strip(.60)}); len(s.Findings) != 1 || s.Findings[0].Code != "coupon-k-unusual" {
 		t.Errorf("K 0.60 not named: %+v", s.Findings)
 	}
-	_, err = AverageCoupons([]Coupon{strip(.4), {3, 0, 90, 100, 50, 50}})
+	_, err = AverageCoupons([]Coupon{strip(.4), {3, 0, 90, 100, 50, 50, 0}})
 	refused(t, "second strip", err, "/coupons/1/thickness")
 }
 
 func TestSchools(t *testing.T) {
 	k, bd := .42, 5.0
-	rule := Rule{School: SchoolFixed, Method: MethodAir, K: &k, Coupons: []Coupon{{3, 3, 90, 100, 52.65, 52.65}}}
+	rule := Rule{School: SchoolFixed, Method: MethodAir, K: &k, Coupons: []Coupon{{3, 3, 90, 100, 52.65, 52.65, 0}}}
 	p := rule.Prepare(stock.Medium)
 	want := map[School]float64{SchoolCoupon: .421784, SchoolTable: .38, SchoolStandard: .325, SchoolFixed: .42}
 	for school, k := range want {

@@ -17,6 +17,7 @@ type Coupon struct {
 	Flat         float64 `json:"flat" doc:"mm, length before bending"`
 	LegA         float64 `json:"legA" doc:"mm, to the outer apex"`
 	LegB         float64 `json:"legB" doc:"mm, to the outer apex"`
+	BentTo       float64 `json:"bentTo,omitempty" doc:"degrees it was turned to on the tool before it was let go; nothing is said of springback when left out"`
 }
 
 // CouponResult is what one strip says.
@@ -38,9 +39,14 @@ func FromCoupon(c Coupon) (CouponResult, error) {
 		working.Above("/flat", "The flat length", c.Flat, 0, maxLength, "mm"),
 		working.Above("/legA", "Leg a", c.LegA, 0, maxLength, "mm"),
 		working.Above("/legB", "Leg b", c.LegB, 0, maxLength, "mm"),
+		working.Within("/bentTo", "The angle on the tool", c.BentTo, 0, 180, "°"),
 	)
 	if err != nil {
 		return CouponResult{}, err
+	}
+	if c.BentTo != 0 && (c.BentTo < c.Angle || c.BentTo > 2*c.Angle) {
+		return CouponResult{}, working.Refuse("/bentTo", "On the tool it was turned at least as far as it stayed, %.4g°, and not twice as far: "+
+			"leave it out if nobody read it.", c.Angle)
 	}
 	ossb := OutsideSetback(c.InsideRadius, c.Thickness, c.Angle)
 	bd := c.LegA + c.LegB - c.Flat

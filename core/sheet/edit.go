@@ -32,7 +32,7 @@ func ApplyEdits(r Recipe, edits []working.Edit) (Recipe, error) {
 	if err := json.Unmarshal(raw, &out); err != nil {
 		return r, working.Refuse("", "The change does not fit the recipe: %v.", err)
 	}
-	out.Bend.Shop = r.Bend.Shop // not of the text
+	out.Bend.Shop, out.Cuts = r.Bend.Shop, r.Cuts // not of the text
 	return out, nil
 }
 

@@ -13,6 +13,7 @@ package sheet
 
 import (
 	"warmanvil/core/bend"
+	"warmanvil/core/stock"
 )
 
 // SchemaVersion of the recipe written by this program.
@@ -76,6 +77,10 @@ type Recipe struct {
 	Kin       *Kin      `json:"kin,omitempty" doc:"the family it is of"`
 	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
 	Reasons   []Reason  `json:"reasons,omitempty" doc:"why sizes are as they are: held up, tried, asked for"`
+
+	// Cuts is how the shop's own machine cuts this sheet, where that was tried: filled in where a
+	// part is worked with. nil for the usual.
+	Cuts *stock.Process `json:"-"`
 }
 
 // Aside records that a finding was set aside and why; it is printed.

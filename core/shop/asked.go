@@ -37,7 +37,9 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		inch = s.Inches() // usual machines of such a shop
 	}
 	metal := family(r.Material)
-	out := flags.Machines{Lifter: s.Lifter(), Sheets: s.Sheets(), Tools: flags.Tools{Drills: s.Drilled(), Saws: s.Sawed(), Taps: s.Tapped()}}
+	out := flags.Machines{Lifter: s.Lifter(), Sheets: s.Sheets(), Tools: flags.Tools{Drills: s.Drilled(), Saws: s.Sawed(),
+		Taps: s.Tapped(), Steps: s.Stepped(r.Thickness),
+		Nuts: s.Nutted()}}
 	of := func(m Machine) flags.Machine {
 		f := flags.Machine{Name: m.Called(), Where: m.stands(), Named: true, Said: true}
 		limit := func(key string) (v float64) {
@@ -77,6 +79,7 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 			out.Gear = append(out.Gear, flags.Lifter{Name: m.Called(), Kilos: v})
 		}
 	}
+	s.bench(&out, metal, inch)
 	slices.SortStableFunc(out.Gear, func(a, b flags.Lifter) int { return cmp.Compare(a.Kilos, b.Kilos) })
 	for _, o := range operations {
 		if s.untried(o) {

@@ -10,6 +10,8 @@ const (
 	Shear      Kind = "shear"
 	Saw        Kind = "saw"
 	Drill      Kind = "drill"
+	Grinder    Kind = "grinder"
+	Torch      Kind = "torch"
 	Welder     Kind = "welder"
 	Bender     Kind = "bender"
 	Oven       Kind = "oven"
@@ -151,7 +153,7 @@ var table = []KindOf{
 			[]string{"blade gap for the sheet"}},
 		{"power", "power shear", thick(6, 4, 8, "long", 3000), thick(.25*in, .1345*in, .3125*in, "long", 10*ft),
 			[]string{"blade gap for the sheet", "hold-downs", "guard in place"}},
-	}, behind, false},
+	}, behind + " Cut strips drop and slide: stand clear.", true},
 	{Saw, "Saw", []LimitOf{{"round", "Largest round", "length", byPractice}, wide, high, {"angle", "Turns up to", "angle",
 		byPractice}}, []SortOf{
 		{"band", "band saw", limits("round", 170, "wide", 210, "high", 140, "angle", 60), limits("round", 7*in, "wide", 8*in,
@@ -176,7 +178,22 @@ var table = []KindOf{
 		{"magnet", "magnet drill", limits("drill", 35, "throat", 60, "travel", 150), limits("drill", 1.375*in, "throat", 2.25*in,
 			"travel", 6*in),
 			[]string{"safety chain", "plate thick enough to hold"}},
-	}, "Eyes. No gloves and no loose sleeves at a turning drill. Work that is not clamped spins.", false},
+	}, "Eyes. No gloves and no loose sleeves at a turning drill. Work that is not clamped spins.", true},
+	{Grinder, "Grinder", nil, []SortOf{
+		{"angle", "angle grinder", limits(), limits(), []string{"disc whole, in date and for the metal", "guard on", "sparks away " +
+			"from what burns"}},
+		{"bench", "bench grinder", limits(), limits(), []string{"wheel whole: it rings", "rest close to the wheel"}},
+	}, eyes + "Gloves for an angle grinder, held in both hands; none at a bench wheel that can draw them in. The disc kicks where it " +
+		"jams: " +
+		"stand beside its plane. Sparks burn far off.", false},
+	{Torch, "Torch", metal, []SortOf{
+		{"gas", "gas torch", limits("steel", 100), limits("steel", 4*in), []string{"hoses and valves tight", "flashback arrestors",
+			"nothing burns near"}},
+		{"plasma", "plasma torch by hand", thick(12, 8, 8), thick(.5*in, .3125*in, .3125*in), []string{"consumables", "air dry",
+			"work lead on bright metal"}},
+	}, "Eyes behind the right shade, gloves, covered skin. Gas and fumes: air. Cylinders upright and chained. Hollow things that held " +
+		"fuel " +
+		"explode. Watch for fire for an hour after.", false},
 	{Welder, "Welder", []LimitOf{{"least", "Thinnest steel", "length", byPractice}, {"most", "Thickest steel in one pass", "length",
 		byPractice},
 		{"amps", "Most current, A", "number", byPractice}, {"duty", "Of ten minutes at that", "number", byPractice}}, []SortOf{
@@ -192,24 +209,24 @@ var table = []KindOf{
 		{"spot", "spot welder", limits("least", .6, "most", 2, "amps", 6000, "duty", 1), limits("least", .024*in, "most", .0781*in,
 			"amps", 6000, "duty", 1),
 			[]string{"tips dressed"}},
-	}, "Eyes, skin, lungs: zinc, paint and solvents make fumes that kill. Watch for fire for an hour after.", false},
+	}, "Eyes, skin, lungs: zinc, paint and solvents make fumes that kill. Watch for fire for an hour after.", true},
 	{Bender, "Tube bender", []LimitOf{{"round", "Largest round", "length", byPractice}, {"wall", "Thickest wall", "length", byPractice},
 		{"angle", "Turns up to", "angle", byPractice}}, []SortOf{
 		{"draw", "draw bender", limits("round", 50, "wall", 4, "angle", 180), limits("round", 2*in, "wall", .1575*in, "angle", 180),
 			[]string{"die for the tube", "follow bar greased"}},
 		{"ram", "ram bender", limits("round", 50, "wall", 4, "angle", 90), limits("round", 2*in, "wall", .1575*in, "angle", 90),
 			[]string{"former for the pipe"}},
-	}, "Hands off die and tube while it turns.", false},
+	}, "Hands off die and tube while it turns.", true},
 	{Oven, "Oven", []LimitOf{long, wide, high, {"hot", "Hottest, °C", "number", byPractice}}, []SortOf{
 		{"powder", "powder oven", limits("long", 1800, "wide", 1200, "high", 1200, "hot", 230), limits("long", 6*ft, "wide", 4*ft,
 			"high", 4*ft, "hot", 230), []string{"vent open"}},
-	}, "Burns; solvents and sealed hollows burst.", false},
+	}, "Burns; solvents and sealed hollows burst.", true},
 	{Spray, "Spray place", []LimitOf{long, wide, high}, []SortOf{
 		{"booth", "spray booth", limits("long", 6000, "wide", 3000, "high", 2500), limits("long", 20*ft, "wide", 10*ft, "high",
 			8*ft), []string{"filters", "air for the mask"}},
 		{"yard", "spray place", limits("long", 4000, "wide", 3000, "high", 2500), limits("long", 13*ft, "wide", 10*ft, "high",
 			8*ft), []string{"weather", "mask"}},
-	}, "Isocyanates: fed air, no filter mask.", false},
+	}, "Isocyanates: fed air, no filter mask.", true},
 	{Compressor, "Compressor", []LimitOf{{"flow", "Free air, l/min", "number", byPractice}, {"pressure", "Pressure, bar", "number",
 		byPractice}}, []SortOf{
 		{"piston", "compressor", limits("flow", 300, "pressure", 9), limits("flow", 300, "pressure", 9), []string{"water drained"}},
@@ -219,7 +236,7 @@ var table = []KindOf{
 			71*in, "mass", 1000), []string{"straps"}},
 		{"trailer", "trailer", limits("long", 3000, "wide", 1500, "high", 1800, "mass", 1200), limits("long", 10*ft, "wide", 5*ft,
 			"high", 6*ft, "mass", 1200), []string{"straps", "lamps", "coupling locked and tried"}},
-	}, "What is not lashed comes forward.", false},
+	}, "What is not lashed comes forward.", true},
 	{Lift, "Lifting gear", []LimitOf{{"mass", "Lifts", "mass", byPractice}, high}, []SortOf{
 		{"crane", "workshop crane", limits("mass", 1000, "high", 2300), limits("mass", 1000, "high", 90*in),
 			[]string{"hook and chain looked at", "floor level"}},

@@ -20,9 +20,10 @@ type Shop struct {
 	Unit      brief.Unit     `json:"unit,omitempty" enum:"mm,fraction,decimal" doc:"its machines are said in; mm when left out"`
 	Machines  []Machine      `json:"machines,omitempty"`
 	People    []Person       `json:"people,omitempty"`
-	Tools     []ToolSet      `json:"tools,omitempty" doc:"drills, taps and hole saws"`
+	Tools     []ToolSet      `json:"tools,omitempty" doc:"drills, taps, hole saws, sockets, rivet tools, blades"`
 	BendTools []BendTool     `json:"bendTools,omitempty" doc:"punches, dies and fingers"`
 	Strips    []Strip        `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
+	Settings  []Setting      `json:"settings,omitempty" doc:"of machines, as they were tried"`
 	Devices   []brief.Device `json:"devices,omitempty" doc:"carried again and again: put into a job by a press"`
 	Currency  string         `json:"currency,omitempty" doc:"name of the shop's money"`
 	Suppliers []Supplier     `json:"suppliers,omitempty"`
@@ -43,7 +44,7 @@ const (
 // Machine is one machine, with the limits its kind has.
 type Machine struct {
 	ID     string             `json:"id"`
-	Kind   Kind               `json:"kind" enum:"table,brake,shear,saw,drill,welder,bender,oven,spray,compressor,transport,lift"`
+	Kind   Kind               `json:"kind" enum:"table,brake,shear,saw,drill,grinder,torch,welder,bender,oven,spray,compressor,transport,lift"`
 	Sort   string             `json:"sort,omitempty" doc:"of its kind: laser or plasma of a table, press or pan of a brake"`
 	Name   string             `json:"name,omitempty"`
 	Where  Where              `json:"where,omitempty" enum:"own,borrowed,outside" doc:"own when left out"`

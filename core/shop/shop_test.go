@@ -285,14 +285,14 @@ func TestStations(t *testing.T) {
 	if s := w.Bending(r); s.Machine != "Press p" || len(s.Ready) != 1 || s.Ready[0] != "light guard" {
 		t.Errorf("%+v", s)
 	}
-	if s := w.Sawing(); s.Machine != "Cold saw" || !strings.Contains(s.Caution, "swing") {
+	if s := w.Sawing("steel-s235", nil); s.Machine != "Cold saw" || !strings.Contains(s.Caution, "swing") {
 		t.Errorf("%+v", s)
 	}
 	r.Tool.Kind = bend.ToolVice
 	if s := w.Bending(r); s.Machine != "the vice with angle bars" {
 		t.Errorf("%+v", s)
 	}
-	if s := w.Drilling(); !strings.Contains(s.Caution, "No gloves") {
+	if s := w.Drilling(r); !strings.Contains(s.Caution, "No gloves") {
 		t.Errorf("%+v", s)
 	}
 }

@@ -3,6 +3,8 @@ package shop
 import (
 	"fmt"
 	"math"
+	"slices"
+	"strings"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
@@ -25,8 +27,10 @@ func (s Shop) Of(material string, thickness float64, tool bend.ToolKind) (out []
 	return out
 }
 
-// Fill answers a recipe with the strips the shop has of its sheet and tool.
+// Fill answers a recipe with the strips the shop has of its sheet and tool, and how its machine
+// cuts it.
 func (s Shop) Fill(r sheet.Recipe) sheet.Recipe {
+	r.Cuts = s.Cuts(r.Process, r.Material, r.Thickness)
 	r.Bend.Shop = s.Of(r.Material, r.Thickness, r.Tool.Kind)
 	return r
 }
@@ -58,6 +62,7 @@ type StripsTold struct {
 	K         float64           `json:"k" doc:"mean"`
 	Spread    float64           `json:"spread" doc:"standard deviation of K; 0 for one"`
 	Says      string            `json:"says"`
+	Springs   string            `json:"springs,omitempty" doc:"what they say of springback; left out where none was read on the tool"`
 	Findings  []working.Finding `json:"findings"`
 }
 
@@ -87,6 +92,16 @@ func (s Shop) Told() []StripsTold {
 				t.Says = fmt.Sprintf("K %.3f from one strip: bend a second to know how far it scatters", t.K)
 			}
 		}
+		var radii []float64 // springback follows R/T: each of its own
+		for _, c := range s.Of(x.Material, t.Thickness, x.Tool) {
+			k, said := bend.FromStrips(s.Of(x.Material, t.Thickness, x.Tool), c.InsideRadius, c.Thickness)
+			if !said || slices.Contains(radii, c.InsideRadius) {
+				continue
+			}
+			radii = append(radii, c.InsideRadius)
+			t.Springs += fmt.Sprintf("At R %s %.1f %% of the angle stays, from %d of them. ", s.Display().Fine(c.InsideRadius), 100*k.Keeps, k.Count)
+		}
+		t.Springs = strings.TrimSpace(t.Springs)
 		out = append(out, t)
 	}
 	return out

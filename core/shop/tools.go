@@ -18,18 +18,29 @@ const (
 	Drills   ToolKind = "drill"
 	Taps     ToolKind = "tap"
 	HoleSaws ToolKind = "holesaw"
+	StepBits ToolKind = "stepdrill"
+	Sockets  ToolKind = "socket"
+	Riveters ToolKind = "riveter"
+	Blades   ToolKind = "blade"
 )
+
+// stepHigh is the thickest sheet a step drill goes through with one step where nothing else is
+// said, mm (practice: steps of common ones are 4 to 6 mm high).
+const stepHigh = 4.
 
 // ToolSet is a set of small tools the shop has. A shop that names none of a kind is not asked
 // of it.
 type ToolSet struct {
 	ID      string     `json:"id"`
-	Kind    ToolKind   `json:"kind" enum:"drill,tap,holesaw"`
+	Kind    ToolKind   `json:"kind" enum:"drill,tap,holesaw,stepdrill,socket,riveter,blade"`
 	Series  string     `json:"series,omitempty" enum:"fraction,number,letter,tenths,halves" doc:"of drills: by 64ths of an inch, numbers, letters, tenths or half millimetres; single ones when left out"`
 	From    float64    `json:"from,omitempty" doc:"mm, smallest of a series"`
 	To      float64    `json:"to,omitempty" doc:"mm, largest of a series"`
-	Sizes   []ToolSize `json:"sizes,omitempty" doc:"single drills or hole saws"`
-	Threads []TapSize  `json:"threads,omitempty" doc:"of taps"`
+	Sizes   []ToolSize `json:"sizes,omitempty" doc:"single drills or hole saws, steps, sockets across flats, rivets that can be set"`
+	Threads []TapSize  `json:"threads,omitempty" doc:"of taps, or of rivet nuts that can be set"`
+	High    float64    `json:"high,omitempty" doc:"mm, step drill: how high a step is; 4 when left out"`
+	Kerf    float64    `json:"kerf,omitempty" doc:"mm, blade: what it takes away"`
+	Name    string     `json:"name,omitempty" doc:"of a blade: teeth, make"`
 }
 
 // ToolSize is one single tool.
@@ -92,11 +103,46 @@ func (s Shop) Sawed() (out []float64) {
 	return out
 }
 
+// Stepped answers the holes a step drill makes in a sheet, smallest first.
+func (s Shop) Stepped(thickness float64) (out []float64) {
+	for _, x := range s.Tools {
+		for _, z := range x.Sizes {
+			if x.Kind == StepBits && thickness <= cmp.Or(x.High, stepHigh)+1e-9 {
+				out = append(out, z.Diameter)
+			}
+		}
+	}
+	slices.Sort(out)
+	return out
+}
+
+// Turned answers the sockets and spanners, mm across flats; nil where the shop names none.
+func (s Shop) Turned() []float64 { return s.sizes(Sockets) }
+
+// Riveted answers the diameters of blind rivets that can be set; nil where the shop names none.
+func (s Shop) Riveted() []float64 { return s.sizes(Riveters) }
+
+func (s Shop) sizes(k ToolKind) (out []float64) {
+	for _, x := range s.Tools {
+		for _, z := range x.Sizes {
+			if x.Kind == k {
+				out = append(out, z.Diameter)
+			}
+		}
+	}
+	return out
+}
+
 // Tapped answers the threads of the taps.
-func (s Shop) Tapped() (out []string) {
+func (s Shop) Tapped() []string { return s.threads(Taps) }
+
+// Nutted answers the threads of the rivet nuts that can be set; nil where the shop names none.
+func (s Shop) Nutted() []string { return s.threads(Riveters) }
+
+func (s Shop) threads(k ToolKind) (out []string) {
 	for _, x := range s.Tools {
 		for _, t := range x.Threads {
-			if th, err := stock.ThreadNamed(t.Name); err == nil && x.Kind == Taps {
+			if th, err := stock.ThreadNamed(t.Name); err == nil && x.Kind == k {
 				out = append(out, th.Name())
 			}
 		}
@@ -109,16 +155,23 @@ func (x ToolSet) check(at string, ids map[string]bool) error {
 		return err
 	}
 	switch {
-	case x.Kind != Drills && x.Kind != Taps && x.Kind != HoleSaws:
-		return working.Refuse(at+"/kind", "A set is of drills, taps or hole saws, not of %q.", string(x.Kind))
+	case !slices.Contains([]ToolKind{Drills, Taps, HoleSaws, StepBits, Sockets, Riveters, Blades}, x.Kind):
+		return working.Refuse(at+"/kind", "A set is of drills, taps, hole saws, step drills, sockets, rivet tools or blades, not of %q.",
+			string(x.Kind))
+	case x.Kerf != 0 && x.Kind != Blades:
+		return working.Refuse(at+"/kerf", "A kerf is of a blade.")
+	case x.High != 0 && x.Kind != StepBits:
+		return working.Refuse(at+"/high", "A step's height is of a step drill.")
 	case x.Series != "" && (x.Kind != Drills || !slices.Contains([]string{"fraction", "number", "letter", "tenths", "halves"}, x.Series)):
 		return working.Refuse(at+"/series", "Drills come by fractions, numbers, letters, tenths or halves of a millimetre, not by %q.", x.Series)
 	case x.Series != "" && x.From > x.To:
 		return working.Refuse(at+"/to", "The largest is at least as large as the smallest.")
 	}
-	if err := working.First(working.Within(at+"/from", "The smallest", x.From, 0, 100, "mm"), working.Within(at+"/to", "The largest",
-		x.To, 0, 100,
-		"mm")); err != nil {
+	if err := working.First(working.Within(at+"/kerf", "What a blade takes away", x.Kerf, 0, 20, "mm"),
+		working.Within(at+"/high", "The height of a step", x.High, 0, 50, "mm"), text(at+"/name", x.Name, brief.MaxName),
+		working.Within(at+"/from", "The smallest", x.From, 0, 100, "mm"), working.Within(at+"/to", "The largest",
+			x.To, 0, 100,
+			"mm")); err != nil {
 		return err
 	}
 	for i, z := range x.Sizes {

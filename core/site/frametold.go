@@ -86,6 +86,7 @@ type CutTold struct {
 	Stocks []cutlist.StockPlan `json:"stocks"`
 	Text   string              `json:"text" doc:"masses, paint and money in one line"`
 	Saw    member.Saw          `json:"saw" doc:"as it is cut by, with what is usual where nothing is said"`
+	Kerf   string              `json:"kerf" doc:"where the kerf comes from"`
 }
 
 // CutPlateTold is plates that are cut alike, in words.

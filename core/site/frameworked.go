@@ -28,7 +28,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	}
 	built := shape.Build(d, surveyed)
 	asked := askedOf(until, b, id, loads)
-	saw := cutlist.Usual(d.Saw, b.Inches())
+	saw, kerf := sawOf(d, w, built, b.Inches())
 	for _, x := range w.Sticks(d.Material) {
 		if x.Long < saw.Stick-1e-6 { // whole ones are bought or there alike
 			saw.Remnants = append(slices.Clip(saw.Remnants), member.Remnant{Stock: x.Section, Length: x.Long, Many: x.Many})
@@ -37,7 +37,8 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	cut := cutlist.Plan(asked.Within(), built, saw)
 	held := held.Hold(built, d, asked)
 	out := FrameTold{Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
-		Findings: p.Found(slices.Concat(built.Findings, cut.Findings, sawn(p, w, built, b.Inches()))), Cautions: cautions(d, b, held.Supports)}
+		Findings: p.Found(slices.Concat(built.Findings, cut.Findings, sawn(p, w, built, b.Inches()),
+			shopped(p, w, built, cut, b.Inches()))), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {
 		out.Joints = append(out.Joints, JointTold{j, [3]string{p.MM(j.At[0]), p.MM(j.At[1]), p.MM(j.At[2])}})
 	}
@@ -75,6 +76,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 		{"size", "over all", fmt.Sprintf("%s × %s × %s", p.MM(size[0]), p.MM(size[1]), p.MM(size[2])), nil},
 		{"paint", "to paint", p.Area(cut.Paint), nil}}
 	out.Cut = cutTold(p, cut, quantity)
+	out.Cut.Kerf = kerf
 	out.Cut.Plates = platesTold(p, cutlist.Plates(built, systemOf(p)))
 	for i, r := range out.Cut.Rows {
 		for _, f := range built.Formed {

@@ -24,6 +24,8 @@ type Asked struct {
 	Machines   Machines    // it is cut and bent on
 	Mass       float64     // kg
 	Marks      int         // how many marks were laid
+	Size       [3]float64  // mm, outside, folded
+	Welds      bool        // corners of it are welded
 }
 
 // flagger looks for what would be scrap.

@@ -26,7 +26,11 @@ type Machines struct {
 	Untried []string      // operations nobody there is practised at: cutting, bending, drilling
 	Away    []string      // machines it would be made on that are not there now, and why
 	Sheets  []goods.Lying // and remnants in stock; none where no account is kept
-	Unnamed []string      // sorts of machine it is made on that the Shop, which names others, does not name
+	Presses []DrillPress
+	Shears  []ShearOf
+	Welders []WelderOf
+	Places  []Place  // ovens, spray places and own transport
+	Unnamed []string // sorts of machine it is made on that the Shop, which names others, does not name
 }
 
 // Machine is a table a blank lies on, or a brake: what it takes of this part's metal. 0 is
@@ -120,6 +124,8 @@ func (b *flagger) checkMachines() {
 	b.checkTables(whole)
 	b.checkStock(whole)
 	b.checkTools()
+	b.checkBench()
+	b.checkPlaces()
 	for _, p := range b.Panels[1:] {
 		b.checkBrakes(p)
 	}

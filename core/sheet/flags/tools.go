@@ -15,6 +15,8 @@ type Tools struct {
 	Drills []stock.Bit // smallest first
 	Saws   []float64   // mm, hole saws
 	Taps   []string    // threads by their names
+	Steps  []float64   // mm, holes a step drill makes in this sheet
+	Nuts   []string    // threads of the rivet nuts that can be set
 }
 
 // drillWithin is how far a drill may be off a hole to be of it, mm: a few hundredths are
@@ -42,6 +44,12 @@ func (b *flagger) checkTools() {
 			}
 			d = thread.TapDrill
 		}
+		if u := h.Recipe.Use; u != nil && u.Kind == sheet.UseRivetNut && b.Machines.Tools.Nuts != nil {
+			if thread, err := stock.ThreadNamed(u.Thread); err == nil && !slices.Contains(b.Machines.Tools.Nuts, thread.Name()) {
+				b.Mind("riveter-missing", "Tools", h.Subject(), fmt.Sprintf("%s takes a rivet nut %s, and the Shop has no tool that sets it: buy one, "+
+					"take a weld nut, or another thread.", h.Name, thread.Name()))
+			}
+		}
 		if h.Recipe.Made != "" && h.Recipe.Made != sheet.MadeCut {
 			b.checkDrill(h, d)
 		}
@@ -50,13 +58,16 @@ func (b *flagger) checkTools() {
 
 func (b *flagger) checkDrill(h *lay.Hole, d float64) {
 	t := b.Machines.Tools
-	if t.Drills == nil && t.Saws == nil {
+	if t.Drills == nil && t.Saws == nil && t.Steps == nil {
 		return
 	}
 	for _, s := range t.Saws {
 		if math.Abs(s-d) <= sawWithin {
 			return
 		}
+	}
+	if slices.ContainsFunc(t.Steps, func(s float64) bool { return math.Abs(s-d) <= drillWithin }) {
+		return
 	}
 	under, over := "none smaller", "none larger"
 	var next *stock.Bit

@@ -42,6 +42,9 @@ type layer struct {
 func Out(r sheet.Recipe, school bend.School, d quantity.Display) *Laid {
 	material, _ := stock.MaterialByKey(r.Material)
 	process, _ := stock.ProcessByKey(r.Process)
+	if r.Cuts != nil && r.Cuts.Key == r.Process {
+		process = *r.Cuts
+	}
 	b := &layer{Laid: &Laid{Teller: &Teller{pen: newPen(d)}, Recipe: r, flanges: plain(r.Base.Flanges, r.Thickness), Material: material,
 		Process: process, rule: r.Bend.Prepare(material.Temper), School: school}}
 	base := b.unfold()

@@ -48,8 +48,18 @@ type Known struct {
 	AimWorking    working.Working
 }
 
-// springback answers the angle to bend to, nil when the sheet takes no set.
+// springback answers the angle to bend to, by the part's own strips, by the shop's, or else
+// by the formula; nil when the sheet takes no set.
 func (b *layer) springback(f *sheet.Flange) (*float64, working.Working) {
+	for i, strips := range [][]bend.Coupon{b.Recipe.Bend.Coupons, b.Recipe.Bend.Shop} {
+		s, said := bend.FromStrips(strips, f.InsideRadius, b.Recipe.Thickness)
+		if !said {
+			continue
+		}
+		aim, w := s.Aim(f.Angle)
+		w.Assumptions = append(w.Assumptions, [2]string{"strips of this part", "strips of the Shop"}[i])
+		return &aim, b.Explain(w)
+	}
 	r, err := bend.Springback(bend.SpringbackInput{InsideRadius: f.InsideRadius, Thickness: b.Recipe.Thickness, Yield: b.Material.Yield,
 		Modulus: b.Material.Modulus, Angle: f.Angle})
 	if err != nil {

@@ -97,7 +97,7 @@ func (b *maker) make(part *Part) *lay.Teller {
 	part.Schools = b.schools(part.Bounds)
 	return flags.Check(b.Laid, flags.Asked{Lift: b.opt.Lift, NearPeople: b.opt.NearPeople, Quantity: b.opt.Quantity,
 		Master: b.opt.Master, Machines: b.opt.Machines,
-		Mass: part.Mass, Marks: len(part.Marks)})
+		Mass: part.Mass, Marks: len(part.Marks), Size: part.Body.Max.Sub(part.Body.Min), Welds: len(part.Welded(b.Recipe)) > 0})
 }
 
 // sorted answers the findings of all steps, stops first, doubled ones dropped.

@@ -2956,6 +2956,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/stations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is looked at, what can hurt and what was tried before at the machines a recipe goes to */
+        post: operations["stations"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/stock": {
         parameters: {
             query?: never;
@@ -4132,6 +4149,11 @@ export interface components {
             angle: number;
             /**
              * Format: double
+             * @description degrees it was turned to on the tool before it was let go; nothing is said of springback when left out
+             */
+            bentTo?: number;
+            /**
+             * Format: double
              * @description mm, length before bending
              */
             flat: number;
@@ -4275,6 +4297,8 @@ export interface components {
             working: components["schemas"]["Working"];
         };
         CutTold: {
+            /** @description where the kerf comes from */
+            kerf: string;
             /** @description end plates, caps and ears, alike ones together */
             plates: components["schemas"]["CutPlateTold"][];
             rows: components["schemas"]["CutRowTold"][];
@@ -8864,7 +8888,7 @@ export interface components {
             care?: components["schemas"]["Care"][];
             id: string;
             /** @enum {string} */
-            kind: "table" | "brake" | "shear" | "saw" | "drill" | "welder" | "bender" | "oven" | "spray" | "compressor" | "transport" | "lift";
+            kind: "table" | "brake" | "shear" | "saw" | "drill" | "grinder" | "torch" | "welder" | "bender" | "oven" | "spray" | "compressor" | "transport" | "lift";
             /** @description by their key, in the unit of the kind's table; the usual value where one is left out */
             limits?: {
                 [key: string]: number;
@@ -11784,6 +11808,53 @@ export interface components {
              */
             start?: number;
         };
+        Setting: {
+            /** @description mark or delivery of the sheet; rod or wire of a weld */
+            batch?: string;
+            /**
+             * @description of a weld that was bent or torn: where it broke
+             * @enum {string}
+             */
+            broke?: "beside" | "weld" | "held";
+            /** @description year-month-day */
+            date?: string;
+            id: string;
+            /**
+             * Format: double
+             * @description mm, measured across the cut
+             */
+            kerf?: number;
+            /** @description left out of the means */
+            left?: boolean;
+            /** @description id of the machine; any of its kind when left out */
+            machine?: string;
+            /** @description key of the material table */
+            material: string;
+            /**
+             * Format: double
+             * @description min it took, setting up and trying
+             */
+            minutes?: number;
+            note?: string;
+            /** @enum {string} */
+            operation: "cutting" | "sawing" | "bending" | "drilling" | "welding" | "coating";
+            /** @description name of the part it was for */
+            part?: string;
+            /** @enum {string} */
+            result: "worked" | "poor" | "failed";
+            /**
+             * Format: double
+             * @description mm, smallest hole that came out round
+             */
+            round?: number;
+            /** @description as it was set: current, speed, pressure, gas, tip, stop */
+            set: string;
+            /**
+             * Format: double
+             * @description mm, of the sheet or the wall
+             */
+            thickness: number;
+        };
         Setup: {
             /**
              * Format: double
@@ -11870,10 +11941,12 @@ export interface components {
              * @description version of this form, 1
              */
             schema: number;
+            /** @description of machines, as they were tried */
+            settings?: components["schemas"]["Setting"][];
             /** @description test strips that were bent, of every job */
             strips?: components["schemas"]["Strip"][];
             suppliers?: components["schemas"]["Supplier"][];
-            /** @description drills, taps and hole saws */
+            /** @description drills, taps, hole saws, sockets, rivet tools, blades */
             tools?: components["schemas"]["ToolSet"][];
             /**
              * @description its machines are said in; mm when left out
@@ -12286,6 +12359,20 @@ export interface components {
              */
             taper: number;
         };
+        Station: {
+            /** @description what can hurt there */
+            caution: string;
+            machine: string;
+            /** @description what is looked at */
+            ready: string[];
+            /** @description settings that were tried on such a sheet, what worked first */
+            worked: string[];
+        };
+        StationsView: {
+            /** @description of a part with bends */
+            bending?: components["schemas"]["Station"];
+            cutting: components["schemas"]["Station"];
+        };
         StockIn: {
             stock: string;
         };
@@ -12442,6 +12529,8 @@ export interface components {
              * @description standard deviation of K; 0 for one
              */
             spread: number;
+            /** @description what they say of springback; left out where none was read on the tool */
+            springs?: string;
             /** @description the thickness as the shop writes it */
             thick: string;
             /**
@@ -13369,17 +13458,29 @@ export interface components {
              * @description mm, smallest of a series
              */
             from?: number;
+            /**
+             * Format: double
+             * @description mm, step drill: how high a step is; 4 when left out
+             */
+            high?: number;
             id: string;
+            /**
+             * Format: double
+             * @description mm, blade: what it takes away
+             */
+            kerf?: number;
             /** @enum {string} */
-            kind: "drill" | "tap" | "holesaw";
+            kind: "drill" | "tap" | "holesaw" | "stepdrill" | "socket" | "riveter" | "blade";
+            /** @description of a blade: teeth, make */
+            name?: string;
             /**
              * @description of drills: by 64ths of an inch, numbers, letters, tenths or half millimetres; single ones when left out
              * @enum {string}
              */
             series?: "fraction" | "number" | "letter" | "tenths" | "halves";
-            /** @description single drills or hole saws */
+            /** @description single drills or hole saws, steps, sockets across flats, rivets that can be set */
             sizes?: components["schemas"]["ToolSize"][];
-            /** @description of taps */
+            /** @description of taps, or of rivet nuts that can be set */
             threads?: components["schemas"]["TapSize"][];
             /**
              * Format: double
@@ -20376,6 +20477,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationsView"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -16,6 +16,7 @@ import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
 import PriceList from './PriceList.vue'
 import ShopEffects from './ShopEffects.vue'
+import SettingList from './SettingList.vue'
 import StripList from './StripList.vue'
 import SupplierList from './SupplierList.vue'
 import ToolList from './ToolList.vue'
@@ -33,9 +34,10 @@ const sections = computed(() => [
   { id: 'have', name: 'What there is' },
   { id: 'machines', name: 'Machines', says: shop.value?.machines?.length || '' },
   { id: 'people', name: 'People', says: shop.value?.people?.length || '' },
-  { id: 'tools', name: 'Drills and taps', says: shop.value?.tools?.length || '' },
+  { id: 'tools', name: 'Small tools', says: shop.value?.tools?.length || '' },
   { id: 'bending', name: 'Punches and dies', says: shop.value?.bendTools?.length || '' },
   { id: 'strips', name: 'Test strips', says: shop.value?.strips?.length || '' },
+  { id: 'settings', name: 'Settings tried', says: shop.value?.settings?.length || '' },
   { id: 'devices', name: 'Devices', says: shop.value?.devices?.length || '' },
   { id: 'suppliers', name: 'Suppliers', says: shop.value?.suppliers?.length || '' },
   { id: 'prices', name: 'Prices', says: shop.value?.prices?.length || '' },
@@ -110,8 +112,10 @@ const text = (kind: string, sort: string | undefined) =>
       <PeopleList :open="open" />
     </section>
     <section id="tools">
-      <h2>Drills, taps, hole saws</h2>
-      <p class="soft">Holes that are drilled or tapped ask whether theirs are here, once one of the kind is named.</p>
+      <h2>Drills, taps, sockets, rivet tools, blades</h2>
+      <p class="soft">
+        Holes and bolts ask whether theirs are here, once one of the kind is named; a blade's kerf plans the sticks.
+      </p>
       <ToolList :open="open" />
     </section>
     <section id="bending">
@@ -128,6 +132,14 @@ const text = (kind: string, sort: string | undefined) =>
         such part changes with them.
       </p>
       <StripList :open="open" />
+    </section>
+    <section id="settings">
+      <h2>Settings that were tried</h2>
+      <p class="soft">
+        They are printed on the sheet of the machine when such a metal comes again, what worked first. A kerf that was measured
+        counts in place of the usual one, and so does the smallest hole that came out round.
+      </p>
+      <SettingList :open="open" />
     </section>
     <section id="devices">
       <h2>Devices carried again and again</h2>

@@ -41,7 +41,7 @@ function fresh() {
   <ul v-if="told.length" class="told">
     <li v-for="t in told" :key="t.material + t.tool + t.thickness" :data-strips="t.material">
       <b>{{ named(t.material) }}, {{ t.thick }}, {{ tools.find((w) => w.value === t.tool)?.text }}</b
-      >: {{ t.says }}
+      >: {{ t.says }}. {{ t.springs }}
       <p v-for="f in t.findings" :key="f.reason" class="mind">{{ f.reason }}</p>
     </li>
   </ul>
@@ -76,10 +76,10 @@ function fresh() {
             :key="f.key"
             :label="f.label"
             :kind="f.kind"
-            :model-value="s.coupon[f.key]"
+            :model-value="s.coupon[f.key] ?? null"
             :lengths="open.style.value"
             :wrong="fault(`/${i}/coupon/${f.key}`)"
-            @update:model-value="(v) => set(`/${i}/coupon/${f.key}`, v)"
+            @update:model-value="(v) => set(`/${i}/coupon/${f.key}`, f.may && !v ? undefined : v)"
           />
         </FieldGrid>
         <label class="tick"

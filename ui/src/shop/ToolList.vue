@@ -8,8 +8,10 @@ import FieldGrid from '@/kit/FieldGrid.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import type { components } from '@/api/schema'
 import type { OpenShop } from './useShop'
 
+type ToolKind = components['schemas']['ToolSet']['kind']
 const props = defineProps<{ open: OpenShop }>()
 const tools = computed(() => props.open.shop.value?.tools ?? [])
 const set = (path: string, v: unknown) => props.open.set(`/tools${path}` as never, v as never)
@@ -22,7 +24,8 @@ const fresh = () => ({
     ? { series: 'fraction' as const, from: 1.5875, to: 12.7 }
     : { series: 'halves' as const, from: 1, to: 13 }),
 })
-const kindOf = (i: number, kind: 'drill' | 'tap' | 'holesaw') => set(`/${i}`, { id: tools.value[i]!.id, kind })
+const kindOf = (i: number, kind: ToolKind) => set(`/${i}`, { id: tools.value[i]!.id, kind })
+const asks: Record<string, string> = { socket: 'Across flats', riveter: 'Rivet it sets', stepdrill: 'Step' }
 const texts: Record<string, string> = Object.fromEntries(wordsOf('ToolSet', 'kind').map((w) => [w.value, w.text]))
 </script>
 
@@ -69,14 +72,37 @@ const texts: Record<string, string> = Object.fromEntries(wordsOf('ToolSet', 'kin
               />
             </template>
           </template>
+          <ValueField
+            v-if="t.kind === 'stepdrill'"
+            label="A step is high"
+            :model-value="t.high ?? null"
+            :lengths="open.style.value"
+            :wrong="fault(`/${i}/high`)"
+            @update:model-value="(v) => set(`/${i}/high`, v || undefined)"
+          />
+          <template v-if="t.kind === 'blade'">
+            <TextField
+              label="Teeth, make"
+              :model-value="t.name ?? ''"
+              :wrong="fault(`/${i}/name`)"
+              @update:model-value="(v) => set(`/${i}/name`, v || undefined)"
+            />
+            <ValueField
+              label="Kerf"
+              :model-value="t.kerf ?? null"
+              :lengths="open.style.value"
+              :wrong="fault(`/${i}/kerf`)"
+              @update:model-value="(v) => set(`/${i}/kerf`, v || undefined)"
+            />
+          </template>
         </FieldGrid>
         <CardList
-          v-if="t.kind === 'tap'"
+          v-if="t.kind === 'tap' || t.kind === 'riveter'"
           :rows="t.threads ?? []"
-          word="tap"
+          :word="t.kind === 'tap' ? 'tap' : 'rivet nut'"
           small
           flow
-          add="Tap"
+          :add="t.kind === 'tap' ? 'Tap' : 'Rivet nut it sets'"
           :make="() => ({ id: newId(), name: open.inch.value ? '3/8-16' : 'M8' })"
           @change="(v) => set(`/${i}/threads`, v)"
           ><template #default="{ row: x, i: k }">
@@ -88,12 +114,12 @@ const texts: Record<string, string> = Object.fromEntries(wordsOf('ToolSet', 'kin
               @update:model-value="(v) => set(`/${i}/threads/${k}/name`, v)" /></template
         ></CardList>
         <CardList
-          v-else-if="!t.series"
+          v-if="t.kind !== 'tap' && t.kind !== 'blade' && !t.series"
           :rows="t.sizes ?? []"
           word="size"
           small
           flow
-          add="Size"
+          :add="asks[t.kind] ?? 'Size'"
           :make="() => ({ id: newId(), diameter: open.inch.value ? 12.7 : 12 })"
           @change="(v) => set(`/${i}/sizes`, v)"
           ><template #default="{ row: x, i: k }">

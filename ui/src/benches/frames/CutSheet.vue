@@ -109,7 +109,8 @@ const fields = [
           :model-value="cut.saw[key] ?? null"
           :lengths="open.style.value"
           :wrong="open.fault(`/saw/${key}`)"
-          @update:model-value="(v) => open.set('/saw', { ...saw, [key]: v })"
+          :note="key === 'kerf' ? cut.kerf : undefined"
+          @update:model-value="(v) => open.set('/saw', { ...saw, [key]: v || undefined })"
         />
       </div>
       <label class="tick">

@@ -35,7 +35,7 @@ function startCoupon() {
 }
 /** The bend that is made first is a strip too. */
 const first = computed(() => part.value.built.value!.first)
-const whole = computed(() => fields.every((f) => typing.value?.[f.key]))
+const whole = computed(() => fields.every((f) => f.may || typing.value?.[f.key]))
 function keepCoupon() {
   set('/coupons', [...(rule.value.coupons ?? []), typing.value as Coupon])
   typing.value = undefined
@@ -150,10 +150,10 @@ async function keepInShop() {
             :key="f.key"
             :label="f.label"
             :kind="f.kind"
-            :model-value="c[f.key]"
+            :model-value="c[f.key] ?? null"
             :lengths="bench.style()"
             :wrong="fault(`/coupons/${i}/${f.key}`)"
-            @update:model-value="(v) => set(`/coupons/${i}/${f.key}`, v)"
+            @update:model-value="(v) => set(`/coupons/${i}/${f.key}`, f.may && !v ? undefined : v)"
           />
         </FieldGrid>
       </CardList>

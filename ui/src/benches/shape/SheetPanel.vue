@@ -9,6 +9,7 @@ import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import TriedBefore from './TriedBefore.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench; job: string }>()
@@ -143,6 +144,7 @@ function toGauge(value: string) {
       {{ density(material.density) }}. {{ material.source }}.
     </p>
   </FieldGrid>
+  <TriedBefore :bench="bench" />
 </template>
 
 <style scoped>

@@ -1,0 +1,93 @@
+package shop
+
+import (
+	"warmanvil/core/sheet/flags"
+)
+
+// magnetHolds is the thinnest steel a magnet drill stands on, mm (practice: its maker says; many
+// want 6 mm and more).
+const magnetHolds = 6.
+
+// bench puts down the shears, drills, welders and places that are there now; a kind the shop
+// names none of is not asked.
+func (s Shop) bench(out *flags.Machines, metal string, inch bool) {
+	all := func(Machine) bool { return true }
+	for _, m := range s.there(Shear, all) {
+		out.Shears = append(out.Shears, flags.ShearOf{Name: m.says(), Long: m.limit("long", inch), Thick: m.limit(metal, inch)})
+	}
+	for _, m := range s.there(Drill, all) {
+		d := flags.DrillPress{Name: m.says(), Most: m.limit("drill", inch), Throat: m.limit("throat", inch)}
+		if m.Sort == "magnet" {
+			d.Throat, d.Holds = 0, magnetHolds
+		}
+		out.Presses = append(out.Presses, d)
+	}
+	out.Welders, out.Places = s.Welders(inch), s.Places(inch)
+}
+
+// Welders answers the welders that are there, the shop's own first; none where it names none.
+func (s Shop) Welders(inch bool) (out []flags.WelderOf) {
+	inch = s.inchesOr(inch)
+	for _, m := range s.there(Welder, func(Machine) bool { return true }) {
+		out = append(out, flags.WelderOf{Name: m.says(), Least: m.limit("least", inch), Most: m.limit("most", inch)})
+	}
+	return out
+}
+
+// Places answers the ovens, spray places and transport that are there; none where it names none.
+func (s Shop) Places(inch bool) (out []flags.Place) {
+	inch = s.inchesOr(inch)
+	for _, k := range []Kind{Oven, Spray, Transport} {
+		for _, m := range s.there(k, func(Machine) bool { return true }) {
+			p := flags.Place{Name: m.says(), Kind: string(k), Said: true}
+			for i, key := range []string{"long", "wide", "high"} {
+				v, said := m.Limit(key, inch)
+				p.Sizes[i], p.Said = v, p.Said && said
+			}
+			if k == Transport {
+				v, said := m.Limit("mass", inch)
+				p.Kilos, p.Said = v, p.Said && said
+			}
+			out = append(out, p)
+		}
+	}
+	return out
+}
+
+// Benders answers the tube benders that are there; none where the shop names none.
+func (s Shop) Benders(inch bool) (out []BenderSaid) {
+	inch = s.inchesOr(inch)
+	for _, m := range s.there(Bender, func(Machine) bool { return true }) {
+		out = append(out, BenderSaid{m.says(), m.limit("round", inch), m.limit("wall", inch), m.limit("angle", inch)})
+	}
+	return out
+}
+
+// BenderSaid is a tube bender with what it takes, mm and degrees. 0 is no limit.
+type BenderSaid struct {
+	Name               string
+	Round, Wall, Angle float64
+}
+
+// limit is a limit as said, or as usual.
+func (m Machine) limit(key string, inch bool) float64 {
+	v, _ := m.Limit(key, inch)
+	return v
+}
+
+// says names a machine with where it stands.
+func (m Machine) says() string {
+	if where := m.stands(); where != "" {
+		return m.Called() + " (" + where + ")"
+	}
+	return m.Called()
+}
+
+// inchesOr tells whether usual machines are those of an inch shop: as the shop says, or where it
+// does not as the job.
+func (s Shop) inchesOr(job bool) bool {
+	if s.Unit != "" {
+		return s.Inches()
+	}
+	return job
+}
