@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
@@ -77,6 +78,9 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 		{"paint", "to paint", p.Area(cut.Paint), nil}}
 	out.Cut = cutTold(p, cut, quantity)
 	out.Cut.Kerf = kerf
+	if why := strings.TrimSpace(d.Chosen); why != "" {
+		out.Cut.Text += "; of " + built.Steel.Name + ": " + why
+	}
 	out.Cut.Plates = platesTold(p, cutlist.Plates(built, systemOf(p)))
 	for i, r := range out.Cut.Rows {
 		for _, f := range built.Formed {
@@ -131,7 +135,7 @@ func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
 	}
 	t.Text = fmt.Sprintf("pieces %s, %d %s %s, %s to paint", p.Kilos(c.Mass), sticks, word, p.Kilos(c.Bought), p.Area(c.Paint))
 	if c.Cost > 0 {
-		t.Text += fmt.Sprintf(", %.2f for steel", c.Cost)
+		t.Text += fmt.Sprintf(", %.2f for metal", c.Cost)
 	}
 	if quantity > 1 {
 		t.Text += fmt.Sprintf("; of one, %d are wanted", quantity)

@@ -41,6 +41,8 @@ type Traded struct {
 	Edits     []working.Edit   `json:"edits" doc:"of the recipe, to take it"`
 	Why       string           `json:"why,omitempty" doc:"why it could not be built"`
 	Working   *working.Working `json:"working,omitempty"`
+	Held      *TradedHeld      `json:"held,omitempty" doc:"in its job; left out where the part is of none"`
+	recipe    *sheet.Recipe    // as it would be
 }
 
 // mostTries is how many sheets a part is tried in at once.
@@ -113,6 +115,7 @@ func (t *Traded) build(until context.Context, b brief.Brief, w shop.Shop, r shee
 		t.Why = "It cannot be unfolded of this sheet."
 		return
 	}
+	t.recipe = &next
 	x, y := built.Bounds.Size()
 	t.Mass, t.Blank = built.Mass, p.MM(x)+" × "+p.MM(y)
 	for _, f := range built.Findings {
@@ -136,6 +139,22 @@ func (t *Traded) build(until context.Context, b brief.Brief, w shop.Shop, r shee
 				t.Stock, t.Free = l.Called(p.MM), got[0].Free
 			}
 		}
+	}
+}
+
+// Prove asks of every sheet a part was tried in how the part holds in its job: its brackets
+// and joints, what of the rest becomes worse, what rusts. A sheet it cannot be built of is not
+// asked.
+func (s Site) Prove(id string, list []Traded) {
+	var recipes []sheet.Recipe
+	var at []int
+	for i, t := range list {
+		if t.recipe != nil {
+			recipes, at = append(recipes, *t.recipe), append(at, i)
+		}
+	}
+	for k, held := range s.TradeHeld(id, recipes) {
+		list[at[k]].Held = &held
 	}
 }
 

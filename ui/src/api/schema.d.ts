@@ -1467,6 +1467,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/frames/{id}/trade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A frame in several metals side by side: mass, cost, how hard it works, how far it moves, what rusts, what the shop cannot do */
+        post: operations["tradeFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/frames/{id}/undo": {
         parameters: {
             query?: never;
@@ -9391,6 +9408,8 @@ export interface components {
         };
         MemberDoc: {
             asides?: components["schemas"]["MemberAside"][];
+            /** @description why it is of this material; printed */
+            chosen?: string;
             copies?: components["schemas"]["MemberCopy"][];
             /** @description where it stands in the vehicle; its own axes are the vehicle's when left out */
             fit?: components["schemas"]["MemberPose"];
@@ -13612,6 +13631,13 @@ export interface components {
             depth: number;
             points: number[][];
         };
+        TradeFrameRequest: {
+            /** @description keys of the material table */
+            materials: string[];
+        };
+        TradeFrameView: {
+            traded: components["schemas"]["TradedFrame"][];
+        };
         TradeRequest: {
             part: components["schemas"]["BuildRequest"];
             tries: components["schemas"]["TradeTry"][];
@@ -13639,6 +13665,8 @@ export interface components {
             edits: components["schemas"]["Edit"][];
             /** Format: double */
             free?: number;
+            /** @description in its job; left out where the part is of none */
+            held?: components["schemas"]["TradedHeld"];
             /**
              * Format: double
              * @description kg, each
@@ -13675,6 +13703,61 @@ export interface components {
             /** @description why it could not be built */
             why?: string;
             working?: components["schemas"]["Working"];
+        };
+        TradedFrame: {
+            /**
+             * Format: double
+             * @description by weight and the Shop's price; left out where it has none
+             */
+            cost?: number;
+            /** @description which of them, and why */
+            hardest?: string;
+            /** @description what of the rest of the job it makes worse */
+            harms?: string;
+            mass: string;
+            /** @description key of the material table */
+            material: string;
+            /** @description the shop's saws, welders and benders among them */
+            minds: string[];
+            /** @description how far it moves at most */
+            moves: string;
+            name: string;
+            now?: boolean;
+            /** @description metals that eat each other where it is bolted on */
+            rusts: string[];
+            stops: string[];
+            /** @description its lowest frequency */
+            swings?: string;
+            /**
+             * Format: double
+             * @description hardest, 1 is all it may carry
+             */
+            use?: number;
+            /**
+             * @description the worst of its brackets and joints; left out where it is in none
+             * @enum {string}
+             */
+            verdict?: "holds" | "tight" | "over" | "cannot say";
+            /** @description why it cannot be said */
+            why?: string;
+        };
+        TradedHeld: {
+            /** @description which of them, and why */
+            hardest?: string;
+            /** @description what of the rest of the job it makes worse */
+            harms?: string;
+            /** @description metals that eat each other where it is bolted on */
+            rusts: string[];
+            /**
+             * Format: double
+             * @description hardest, 1 is all it may carry
+             */
+            use?: number;
+            /**
+             * @description the worst of its brackets and joints; left out where it is in none
+             * @enum {string}
+             */
+            verdict?: "holds" | "tight" | "over" | "cannot say";
         };
         TrailerTold: {
             axle: string;
@@ -17326,6 +17409,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MemberOption"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tradeFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TradeFrameRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TradeFrameView"];
                 };
             };
             /** @description refused: what, where, what to do */

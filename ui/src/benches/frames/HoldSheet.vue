@@ -11,6 +11,7 @@ import WhyButton from '@/kit/WhyButton.vue'
 import BesideList from '@/benches/hold/BesideList.vue'
 import DiagramPlot from './DiagramPlot.vue'
 import SectionTable from './SectionTable.vue'
+import TradeTable from './TradeTable.vue'
 import type { OpenFrame } from './useFrame'
 import PictureFrame from '@/kit/PictureFrame.vue'
 import TableFrame from '@/kit/TableFrame.vue'
@@ -116,6 +117,10 @@ const stock = ref('')
           @update:model-value="(v) => (stock = v)"
         />
         <SectionTable v-if="stock" :open="open" :stock="stock" @taken="(s) => (stock = s)" />
+      </section>
+      <section>
+        <h2>Another metal</h2>
+        <TradeTable :open="open" />
       </section>
       <section>
         <h2>What holds it takes</h2>

@@ -9,6 +9,7 @@ import FieldGrid from '@/kit/FieldGrid.vue'
 import SearchPick from '@/kit/SearchPick.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import VerdictLine from '@/kit/VerdictLine.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import { useGoods } from '@/shop/useGoods'
 import type { Bench } from './useBench'
@@ -112,6 +113,14 @@ const name = (t: Try) => `${t.material} ${t.thickness}`
           Blank {{ t.blank }} · {{ t.cost != null ? `${t.cost.toFixed(2)} by its weight` : 'no price by weight in the Shop' }} ·
           {{ t.stock ? `${+t.free!.toFixed(2)} free: ${t.stock}` : 'nothing in stock takes it' }}
         </p>
+        <template v-if="t.held">
+          <p v-if="t.held.verdict" class="held">
+            <VerdictLine :utilisation="t.held.use" :verdict="t.held.verdict" :label="t.name" />
+            <span class="soft">{{ t.held.hardest }}</span>
+          </p>
+          <p v-if="t.held.harms" class="stop">{{ t.held.harms }}</p>
+          <p v-for="x in t.held.rusts" :key="x">{{ x }}</p>
+        </template>
         <p v-if="t.radii.length" class="soft">Larger radii: {{ t.radii.join('; ') }}</p>
         <button
           v-if="t.stops.length + t.minds.length"
@@ -132,7 +141,8 @@ const name = (t: Try) => `${t.material} ${t.thickness}`
     </ul>
     <TextField v-if="traded" v-model="reason" label="Why it is taken (it is printed)" />
     <p class="soft small">
-      Stiffness and strength are those of a plate in bending; whether bolts, flanges and holes hold is asked on the Hold bench.
+      Stiffness and strength are those of a plate in bending. Where the part is in a bracket or a joint of its job, those are
+      asked too, and all they touch.
     </p>
   </div>
 </template>
@@ -167,6 +177,12 @@ const name = (t: Try) => `${t.material} ${t.thickness}`
 .flags {
   margin: 4px 0 0;
   padding-left: 18px;
+}
+.held {
+  display: grid;
+  grid-template-columns: minmax(180px, 260px) 1fr;
+  gap: 4px 16px;
+  align-items: center;
 }
 .stop {
   color: var(--stop);
