@@ -116,6 +116,7 @@ func build(opt Options) *server {
 	s.goodsRoutes()
 	s.tradeRoutes()
 	s.familyRoutes()
+	s.effortRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.shopRoutes()

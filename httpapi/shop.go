@@ -4,6 +4,7 @@ import (
 	"context"
 	"time"
 
+	"warmanvil/core/effort"
 	"warmanvil/core/shop"
 	"warmanvil/core/working"
 	"warmanvil/job"
@@ -37,6 +38,7 @@ type ShopEffects struct {
 type ShopKinds struct {
 	Kinds  []shop.KindOf   `json:"kinds"`
 	Rules  []shop.RuleOf   `json:"rules" doc:"that suppliers may have"`
+	Rates  []effort.RateOf `json:"rates" doc:"usual rates of work"`
 	Metric []shop.BendTool `json:"metric" doc:"a bending tool of each kind, as a metric shop has it"`
 	Inch   []shop.BendTool `json:"inch" doc:"the same in an inch shop"`
 }
@@ -50,7 +52,7 @@ func (s *server) shopRoutes() {
 			}
 			return ShopPage{headOf(d), w, w.Told(), w.Outlined()}, err
 		}})
-	table := ShopKinds{Kinds: shop.Kinds(), Rules: shop.SupplierRules()}
+	table := ShopKinds{Kinds: shop.Kinds(), Rules: shop.SupplierRules(), Rates: effort.Usual}
 	for _, k := range []shop.BendKind{shop.StraightPunch, shop.Gooseneck, shop.VDie, shop.Fingers} {
 		table.Metric, table.Inch = append(table.Metric, shop.NewBendTool(k, false)), append(table.Inch, shop.NewBendTool(k, true))
 	}

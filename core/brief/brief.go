@@ -133,6 +133,61 @@ type Option struct {
 	Against string `json:"against,omitempty"`
 	Chosen  bool   `json:"chosen,omitempty"`
 	Reason  string `json:"reason,omitempty" doc:"why it was chosen"`
+
+	Kind  OptionKind `json:"kind,omitempty" enum:"make,buy,adapt" doc:"nothing is worked out of it when left out"`
+	Price *float64   `json:"price,omitempty" doc:"money: what is bought, adapted or bought in for it"`
+	Hours *float64   `json:"hours,omitempty" doc:"own work, h; of what is made here, beside what the job says"`
+	Days  *float64   `json:"days,omitempty" doc:"until it comes"`
+	Fit   FitRisk    `json:"fit,omitempty" enum:"sure,likely,unknown" doc:"how sure it is to fit"`
+}
+
+// OptionKind is how a way comes by the thing.
+type OptionKind string
+
+// The kinds of ways.
+const (
+	MakeIt  OptionKind = "make"
+	BuyIt   OptionKind = "buy"
+	AdaptIt OptionKind = "adapt"
+)
+
+// FitRisk is how sure a way is to fit.
+type FitRisk string
+
+// Fits says how sure a way is to fit.
+func (o Option) Fits() string {
+	switch {
+	case o.Fit == "sure":
+		return "fits for sure"
+	case o.Fit == "likely":
+		return "fits likely: measure it before it is paid"
+	case o.Fit == "unknown":
+		return "nobody knows whether it fits"
+	case o.Kind == MakeIt:
+		return "made to measure"
+	}
+	return "whether it fits is not said"
+}
+
+func (o Option) check(at string) error {
+	if o.Kind != "" && o.Kind != MakeIt && o.Kind != BuyIt && o.Kind != AdaptIt {
+		return working.Refuse(at+"/kind", "A way makes, buys or adapts it, not %q.", string(o.Kind))
+	}
+	if o.Fit != "" && o.Fit != "sure" && o.Fit != "likely" && o.Fit != "unknown" {
+		return working.Refuse(at+"/fit", "It fits for sure, likely, or nobody knows, not %q.", string(o.Fit))
+	}
+	for _, x := range []struct {
+		key, what string
+		v         *float64
+		most      float64
+	}{{"price", "The price", o.Price, 1e9}, {"hours", "The hours", o.Hours, 1e5}, {"days", "The days", o.Days, 1e4}} {
+		if x.v != nil {
+			if err := working.Within(at+"/"+x.key, x.what, *x.v, 0, x.most, ""); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
 }
 
 // Card is the vehicle's weights and limits. Of a trailer the front support is
@@ -331,6 +386,9 @@ func (b Brief) Numbers() error {
 		if x.v != nil {
 			errs = append(errs, working.Within("/limits/"+x.name, "The amount", *x.v, 0, 1e9, ""))
 		}
+	}
+	for i, o := range b.Options {
+		errs = append(errs, o.check(fmt.Sprintf("/options/%d", i)))
 	}
 	c := b.Card
 	errs = append(errs, c.Span.Check("/card/span", "The distance", 0, 1e5, "mm"),

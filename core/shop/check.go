@@ -64,6 +64,9 @@ func (s Shop) Check() error {
 			return err
 		}
 	}
+	if err := s.checkRates(); err != nil {
+		return err
+	}
 	for i, x := range s.Settings {
 		if err := x.check(fmt.Sprintf("/settings/%d", i), ids); err != nil {
 			return err
@@ -160,6 +163,11 @@ func (p Person) check(at string, ids map[string]bool) error {
 	}
 	if p.Lift != nil {
 		if err := working.Within(at+"/lift", "What somebody lifts alone", *p.Lift, 0, 200, "kg"); err != nil {
+			return err
+		}
+	}
+	if p.Hours != nil {
+		if err := working.Above(at+"/hours", "What somebody works in a week", *p.Hours, 0, 168, "h"); err != nil {
 			return err
 		}
 	}

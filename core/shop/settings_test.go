@@ -7,6 +7,7 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
+	"warmanvil/core/effort"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/sheet/plates"
@@ -177,6 +178,16 @@ func TestSettingsThatCannotBe(t *testing.T) {
 		x := ok
 		change(&x)
 		refusedAt(t, at, shop.Shop{Settings: []shop.Setting{x}}.Check())
+	}
+	for at, w := range map[string]shop.Shop{
+		"/people/0/hours": {People: []shop.Person{{ID: "p", Hours: val(0)}}},
+		"/hour":           {Hour: val(-5)},
+		"/rates/0/op":     {Rates: []effort.Rate{{Op: "sleeping"}}},
+		"/rates/1/op":     {Rates: []effort.Rate{{Op: effort.Bending}, {Op: effort.Bending}}},
+		"/rates/0/each":   {Rates: []effort.Rate{{Op: effort.Bending, Each: -1}}},
+		"/rates/0/setUp":  {Rates: []effort.Rate{{Op: effort.Bending, SetUp: -1}}},
+	} {
+		refusedAt(t, at, w.Check())
 	}
 	for at, x := range map[string]shop.ToolSet{
 		"/tools/0/kind":  {ID: "a", Kind: "spoon"},

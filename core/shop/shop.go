@@ -7,6 +7,7 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
+	"warmanvil/core/effort"
 	"warmanvil/core/goods"
 )
 
@@ -26,6 +27,8 @@ type Shop struct {
 	Settings  []Setting      `json:"settings,omitempty" doc:"of machines, as they were tried"`
 	Devices   []brief.Device `json:"devices,omitempty" doc:"carried again and again: put into a job by a press"`
 	Currency  string         `json:"currency,omitempty" doc:"name of the shop's money"`
+	Hour      *float64       `json:"hour,omitempty" doc:"money for an hour of work"`
+	Rates     []effort.Rate  `json:"rates,omitempty" doc:"its own rates of work; usual ones are taken of the others"`
 	Suppliers []Supplier     `json:"suppliers,omitempty"`
 	Prices    []Price        `json:"prices,omitempty"`
 	Stock     []goods.Lying  `json:"-"` // what lies there, filled in where the shop is read
@@ -75,6 +78,7 @@ type Person struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name"`
 	Lift   *float64 `json:"lift,omitempty" doc:"kg lifted alone; not said when left out"`
+	Hours  *float64 `json:"hours,omitempty" doc:"h a week at work here; not said when left out"`
 	Away   bool     `json:"away,omitempty" doc:"not there now"`
 	Skills []Skill  `json:"skills,omitempty"`
 }

@@ -12,6 +12,8 @@ func shopFields() []Field {
 			"sockets and spanners", "riveter", "rivet tools", "blade", "saw blades"), "kind"),
 		of("Setting", plain("cutting", "cutting", "sawing", "sawing", "bending", "bending", "drilling", "drilling", "welding", "welding",
 			"coating", "coating"), "operation"),
+		of("Option", plain("", "only said", "make", "made here", "buy", "bought", "adapt", "adapted"), "kind"),
+		of("Option", plain("", "not said", "sure", "for sure", "likely", "likely", "unknown", "nobody knows"), "fit"),
 		of("Setting", plain("worked", "worked", "poor", "poor", "failed", "failed"), "result"),
 		of("Setting", plain("", "not broken", "beside", "broke beside it", "weld", "broke in it", "held", "bent and held"), "broke"),
 		of("ToolSet", plain("", "single ones", "fraction", "inch fractions", "number", "numbers", "letter", "letters", "tenths",

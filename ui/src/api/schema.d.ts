@@ -1862,6 +1862,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/effort": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a job takes: hours by kind of work, what is used up, money; its ways to come by it side by side */
+        get: operations["getEffort"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/export": {
         parameters: {
             query?: never;
@@ -4696,6 +4713,44 @@ export interface components {
             /** @description JSON pointer into the recipe */
             path: string;
             value: unknown;
+        };
+        Effort: {
+            /**
+             * Format: double
+             * @description days until it is made, at the hours of the people there; left out where nobody says any
+             */
+            days?: number;
+            /** @description in all, in words */
+            hours: string;
+            /**
+             * Format: double
+             * @description money; left out where the Shop says no rate by the hour
+             */
+            labour?: number;
+            /** @description kinds of work there is any of */
+            lines: components["schemas"]["WorkLine"][];
+            /**
+             * Format: double
+             * @description money, by weight and the Shop's prices; left out where none of it has one
+             */
+            metal?: number;
+            /** Format: double */
+            minutes: number;
+            /** @description parts that are cut outside: their cutting is in no hour */
+            outside: string[];
+            /** @description metals with no price by weight in the Shop */
+            unpriced: string[];
+            usedUp: components["schemas"]["UsedUpTold"][];
+            /**
+             * Format: int64
+             * @description lines that take a usual rate
+             */
+            usual: number;
+            /** @description of the brief, in their order */
+            ways: components["schemas"]["WayTold"][];
+            working: components["schemas"]["Working"];
+            /** @description its lines in words */
+            works: components["schemas"]["WorkTold"][];
         };
         ElasticInput: {
             /** @description a point on the load's line, mm */
@@ -10223,9 +10278,34 @@ export interface components {
         Option: {
             against?: string;
             chosen?: boolean;
+            /**
+             * Format: double
+             * @description until it comes
+             */
+            days?: number;
+            /**
+             * @description how sure it is to fit
+             * @enum {string}
+             */
+            fit?: "sure" | "likely" | "unknown";
             for?: string;
+            /**
+             * Format: double
+             * @description own work, h; of what is made here, beside what the job says
+             */
+            hours?: number;
             id: string;
+            /**
+             * @description nothing is worked out of it when left out
+             * @enum {string}
+             */
+            kind?: "make" | "buy" | "adapt";
             name: string;
+            /**
+             * Format: double
+             * @description money: what is bought, adapted or bought in for it
+             */
+            price?: number;
             /** @description why it was chosen */
             reason?: string;
         };
@@ -10792,6 +10872,11 @@ export interface components {
         Person: {
             /** @description not there now */
             away?: boolean;
+            /**
+             * Format: double
+             * @description h a week at work here; not said when left out
+             */
+            hours?: number;
             id: string;
             /**
              * Format: double
@@ -11058,6 +11143,37 @@ export interface components {
              * @description mm
              */
             upTo: number;
+        };
+        Rate: {
+            /**
+             * Format: double
+             * @description min for one of what its kind counts
+             */
+            each: number;
+            /** @enum {string} */
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            /**
+             * Format: double
+             * @description min before the first of each kind of piece
+             */
+            setUp: number;
+        };
+        RateOf: {
+            /**
+             * Format: double
+             * @description min for one of it
+             */
+            each: number;
+            /** @enum {string} */
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            /**
+             * Format: double
+             * @description min before the first of each kind of piece
+             */
+            setUp: number;
+            text: string;
+            /** @description what is counted: m, bends, holes, cuts, ends, m², bolts */
+            unit: string;
         };
         ReachWay: {
             /** @description id of the joint it is to be fitted before */
@@ -11951,10 +12067,17 @@ export interface components {
             currency?: string;
             /** @description carried again and again: put into a job by a press */
             devices?: components["schemas"]["Device"][];
+            /**
+             * Format: double
+             * @description money for an hour of work
+             */
+            hour?: number;
             machines?: components["schemas"]["Machine"][];
             name?: string;
             people?: components["schemas"]["Person"][];
             prices?: components["schemas"]["Price"][];
+            /** @description its own rates of work; usual ones are taken of the others */
+            rates?: components["schemas"]["Rate"][];
             /**
              * Format: int64
              * @description version of this form, 1
@@ -11994,6 +12117,8 @@ export interface components {
             kinds: components["schemas"]["KindOf"][];
             /** @description a bending tool of each kind, as a metric shop has it */
             metric: components["schemas"]["BendTool"][];
+            /** @description usual rates of work */
+            rates: components["schemas"]["RateOf"][];
             /** @description that suppliers may have */
             rules: components["schemas"]["RuleOf"][];
         };
@@ -14173,6 +14298,28 @@ export interface components {
              */
             width?: number;
         };
+        UsedUpTold: {
+            /** Format: double */
+            amount: number;
+            /**
+             * Format: double
+             * @description free of it in stock, in the same unit; left out where nothing is called so
+             */
+            here?: number;
+            /** @enum {string} */
+            key: "wire" | "gas" | "flap" | "cutoff" | "paint";
+            /** @description what is free of it, in the units of the job */
+            lies?: string;
+            /** @description in the units of the job */
+            need: string;
+            /** @description how it was come to */
+            says: string;
+            /** @description less is there than is needed, or nobody knows */
+            short: boolean;
+            text: string;
+            /** @description kg, l, pieces */
+            unit: string;
+        };
         UsualAnswer: {
             /** @description what an inch shop says for each, on quarters or thirty-seconds of an inch */
             mm: number[];
@@ -14222,6 +14369,26 @@ export interface components {
             over: string[];
             /** @description parts and frames with an open flag that says do not cut */
             stops: string[];
+        };
+        WayTold: {
+            /** @description what it is best in: cheapest, soonest */
+            best?: string;
+            /**
+             * Format: double
+             * @description money in all; left out where something of it is not known
+             */
+            cost?: number;
+            /** Format: double */
+            days?: number;
+            /**
+             * Format: double
+             * @description own work, h
+             */
+            hours?: number;
+            id: string;
+            /** @description what is not known of it */
+            lacks: string[];
+            says: string;
         };
         Weighed: {
             findings: components["schemas"]["Finding"][];
@@ -14339,6 +14506,47 @@ export interface components {
             metric: components["schemas"]["Starts"];
             /** @description what can be added to a panel, in order */
             things: components["schemas"]["Thing"][];
+        };
+        WorkLine: {
+            /**
+             * Format: double
+             * @description min for one of it
+             */
+            each: number;
+            /** Format: double */
+            many: number;
+            /** Format: double */
+            minutes: number;
+            /** @enum {string} */
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            /** @description the shop's own rate, a usual one otherwise */
+            own?: boolean;
+            /**
+             * Format: double
+             * @description kinds of piece it is set up for
+             */
+            pieces: number;
+            /**
+             * Format: double
+             * @description min before the first of each kind of piece
+             */
+            setUp: number;
+            text: string;
+            /** @description what is counted: m, bends, holes, cuts, ends, m², bolts */
+            unit: string;
+        };
+        WorkTold: {
+            /** @description its rate */
+            each: string;
+            /** @description how much there is of it */
+            many: string;
+            /** @enum {string} */
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            /** @description the shop's own rate, a usual one otherwise */
+            own?: boolean;
+            setUp: string;
+            takes: string;
+            text: string;
         };
         Working: {
             assumptions?: string[];
@@ -18306,6 +18514,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getEffort: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Effort"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -43,6 +43,16 @@ const set = (path: string, v: unknown) => props.open.set(`/people${path}` as nev
             @update:model-value="(v) => set(`/${i}/lift`, v)"
             @clear="set(`/${i}/lift`, undefined)"
           />
+          <ValueField
+            label="Hours a week"
+            kind="number"
+            optional
+            :model-value="p.hours ?? null"
+            :lengths="open.style.value"
+            :wrong="open.fault(`/people/${i}/hours`)"
+            @update:model-value="(v) => set(`/${i}/hours`, v)"
+            @clear="set(`/${i}/hours`, undefined)"
+          />
         </FieldGrid>
         <label class="tick"
           ><input type="checkbox" :checked="!!p.away" @change="set(`/${i}/away`, p.away ? undefined : true)" /> Not there

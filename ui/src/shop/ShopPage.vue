@@ -16,6 +16,7 @@ import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
 import PriceList from './PriceList.vue'
 import ShopEffects from './ShopEffects.vue'
+import RateList from './RateList.vue'
 import SettingList from './SettingList.vue'
 import StripList from './StripList.vue'
 import SupplierList from './SupplierList.vue'
@@ -41,6 +42,7 @@ const sections = computed(() => [
   { id: 'devices', name: 'Devices', says: shop.value?.devices?.length || '' },
   { id: 'suppliers', name: 'Suppliers', says: shop.value?.suppliers?.length || '' },
   { id: 'prices', name: 'Prices', says: shop.value?.prices?.length || '' },
+  { id: 'rates', name: 'Rates of work', says: shop.value?.rates?.length || '' },
   { id: 'moved', name: 'What changed' },
 ])
 const told = ref('')
@@ -170,6 +172,11 @@ const text = (kind: string, sort: string | undefined) =>
         kept to be looked up.
       </p>
       <PriceList :open="open" />
+    </section>
+    <section id="rates">
+      <h2>Rates of work</h2>
+      <p class="soft">The hours of every job are worked out with them, and with the hours a week of the people there the days.</p>
+      <RateList :open="open" />
     </section>
     <section id="moved">
       <h2>What changed</h2>

@@ -32,8 +32,9 @@ export function useShop(beside = false) {
   if (!beside) provideInches(() => inch.value)
   const kinds = computed(() => table.value?.kinds ?? [])
   const bendTools = computed(() => (inch.value ? table.value?.inch : table.value?.metric) ?? [])
+  const rates = computed(() => table.value?.rates ?? [])
   const rules = computed(() => table.value?.rules ?? [])
-  return { ...open, shop, style, inch, kinds, bendTools, rules }
+  return { ...open, shop, style, inch, kinds, bendTools, rules, rates }
 }
 
 export type OpenShop = ReturnType<typeof useShop>

@@ -15,6 +15,7 @@ import ValueField from '@/kit/ValueField.vue'
 import { useSurvey } from '@/jobs/useSurvey'
 import AskOutside from './AskOutside.vue'
 import DummyRow from './DummyRow.vue'
+import EffortCard from './EffortCard.vue'
 import FromStock from './FromStock.vue'
 import FrameRow from './FrameRow.vue'
 import PackAll from './PackAll.vue'
@@ -101,6 +102,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
     <PartsList v-if="page.parts.length || frames?.length" :job="job" />
     <FromStock v-if="page.parts.length" :job="job" />
     <AskOutside v-if="page.parts.length" :job="job" />
+    <EffortCard v-if="page.parts.length || frames?.length" :job="job" />
     <PackAll v-if="page.parts.length || frames?.length" :job="job" :units="units ?? 'mm'" :paper="paper" />
     <section v-if="page.job.brief.devices?.length" class="dummies">
       <h2>Devices in board</h2>

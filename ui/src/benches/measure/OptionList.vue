@@ -4,9 +4,30 @@ import { computed } from 'vue'
 import { newId } from '@/api/ids'
 import type { OpenBrief } from '@/jobs/useBrief'
 import TextField from '@/kit/TextField.vue'
+import { useQuery } from '@tanstack/vue-query'
+import { api, take } from '@/api/client'
+import { mayBe } from '@/api/words'
+import FieldGrid from '@/kit/FieldGrid.vue'
+import PickOne from '@/kit/PickOne.vue'
+import ValueField from '@/kit/ValueField.vue'
 import CardList from '@/kit/CardList.vue'
 
 const props = defineProps<{ open: OpenBrief }>()
+const job = computed(() => props.open.page.value?.job.id ?? '')
+const asked = computed(() => props.open.brief.value?.options?.some((o) => o.kind))
+/** What the ways cost and take, worked out of the job as it is kept. */
+const { data: effort } = useQuery({
+  queryKey: computed(() => ['effort', job.value, props.open.page.value?.job.revision, props.open.view.value?.revision]),
+  queryFn: () => take(api.GET('/api/v1/jobs/{id}/effort', { params: { path: { id: job.value } } })),
+  enabled: () => !!job.value && !!asked.value,
+  placeholderData: (was) => was,
+})
+const told = (id: string) => effort.value?.ways.find((w) => w.id === id)
+const numbers = [
+  { key: 'price' as const, label: 'Price', made: 'Bought in for it' },
+  { key: 'hours' as const, label: 'Own hours', made: 'More hours' },
+  { key: 'days' as const, label: 'Days till it comes', made: 'Days waited for' },
+]
 const list = computed(() => props.open.brief.value?.options ?? [])
 const choose = (id: string) =>
   props.open.set(
@@ -41,6 +62,54 @@ const choose = (id: string) =>
         :model-value="o.against ?? ''"
         @update:model-value="(v) => open.set(`/options/${i}/against`, v)"
       />
+      <PickOne
+        label="It is"
+        :choices="mayBe('Option', 'kind')"
+        :model-value="o.kind ?? ''"
+        @update:model-value="(v) => open.set(`/options/${i}/kind`, v || undefined)"
+      />
+      <template v-if="o.kind">
+        <FieldGrid :min="100" low>
+          <ValueField
+            v-for="f in numbers"
+            :key="f.key"
+            :label="o.kind === 'make' ? f.made : f.label"
+            kind="number"
+            optional
+            :model-value="o[f.key] ?? null"
+            :lengths="open.style.value"
+            :wrong="open.fault(`/options/${i}/${f.key}`)"
+            @update:model-value="(v) => open.set(`/options/${i}/${f.key}`, v)"
+            @clear="open.set(`/options/${i}/${f.key}`, undefined)"
+          />
+        </FieldGrid>
+        <PickOne
+          v-if="o.kind !== 'make'"
+          label="It fits"
+          :choices="mayBe('Option', 'fit')"
+          :model-value="o.fit ?? ''"
+          @update:model-value="(v) => open.set(`/options/${i}/fit`, v || undefined)"
+        />
+        <div v-if="told(o.id)" class="told" :data-way="o.kind">
+          <p>
+            <span
+              >costs <b class="num">{{ told(o.id)!.cost?.toFixed(0) ?? '?' }}</b></span
+            >
+            <span v-if="told(o.id)!.hours"
+              ><b class="num">{{ told(o.id)!.hours!.toFixed(1) }}</b> h of own work</span
+            >
+            <span
+              >in <b class="num">{{ told(o.id)!.days == null ? '?' : Math.ceil(told(o.id)!.days!) }}</b> days</span
+            >
+            <b v-if="told(o.id)!.best" class="best">{{ told(o.id)!.best }}</b>
+          </p>
+          <p class="small soft">
+            {{ told(o.id)!.says
+            }}<template v-if="told(o.id)!.lacks.length">. Not known: {{ told(o.id)!.lacks.join(', ') }}</template
+            >.
+          </p>
+        </div>
+      </template>
       <TextField
         v-if="o.chosen"
         label="Why it was taken"
@@ -67,6 +136,14 @@ const choose = (id: string) =>
 .way {
   display: grid;
   gap: 8px;
+}
+.told p:first-child {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+}
+.best {
+  color: var(--ember);
 }
 .on {
   border-top: 3px solid var(--ember);

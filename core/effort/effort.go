@@ -1,0 +1,175 @@
+// Package effort is what making things takes: minutes of each kind of work by how much there
+// is of it, and what is used up doing it. The rates are usual ones of small shops until the
+// shop types its own; nothing of it is a standard.
+package effort
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/working"
+)
+
+// Op is a kind of work.
+type Op string
+
+// The kinds of work, in the order a job is made.
+const (
+	Cutting  Op = "cutting"
+	Bending  Op = "bending"
+	Drilling Op = "drilling"
+	Tapping  Op = "tapping"
+	Sawing   Op = "sawing"
+	Fitting  Op = "fitting"
+	Welding  Op = "welding"
+	Dressing Op = "dressing"
+	Painting Op = "painting"
+	Bolting  Op = "bolting"
+)
+
+// RateOf is what one kind of work takes.
+type RateOf struct {
+	Op    Op      `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,dressing,painting,bolting"`
+	Text  string  `json:"text"`
+	Unit  string  `json:"unit" doc:"what is counted: m, bends, holes, cuts, ends, m², bolts"`
+	Each  float64 `json:"each" doc:"min for one of it"`
+	SetUp float64 `json:"setUp" doc:"min before the first of each kind of piece"`
+}
+
+// Rate is a shop's own rate of a kind of work.
+type Rate struct {
+	Op    Op      `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,dressing,painting,bolting"`
+	Each  float64 `json:"each" doc:"min for one of what its kind counts"`
+	SetUp float64 `json:"setUp" doc:"min before the first of each kind of piece"`
+}
+
+// Source says where the usual rates come from.
+const Source = "practice of small shops, handling included; time your own and type it"
+
+// Usual are the rates taken where the shop says nothing.
+var Usual = []RateOf{
+	{Cutting, "cutting blanks", "m", 1.5, 10},
+	{Bending, "bending", "bends", 2, 15},
+	{Drilling, "drilling", "holes", 2, 5},
+	{Tapping, "tapping", "holes", 2.5, 3},
+	{Sawing, "sawing", "cuts", 3, 8},
+	{Fitting, "fitting and tacking", "ends", 5, 10},
+	{Welding, "welding", "m", 10, 10},
+	{Dressing, "dressing welds and edges", "m", 4, 0},
+	{Painting, "cleaning and painting", "m²", 20, 30},
+	{Bolting, "bolting up", "bolts", 3, 0},
+}
+
+// Work is so much of a kind of work.
+type Work struct {
+	Op     Op
+	Many   float64 // in the unit of its rate
+	Pieces float64 // kinds of piece it is set up for
+	Of     string  // what it is of
+}
+
+// WorkLine is a kind of work with what it takes.
+type WorkLine struct {
+	RateOf
+	Own     bool    `json:"own,omitempty" doc:"the shop's own rate, a usual one otherwise"`
+	Many    float64 `json:"many"`
+	Pieces  float64 `json:"pieces" doc:"kinds of piece it is set up for"`
+	Minutes float64 `json:"minutes"`
+}
+
+// Estimate is what a job takes.
+type Estimate struct {
+	Lines   []WorkLine      `json:"lines" doc:"kinds of work there is any of"`
+	Minutes float64         `json:"minutes"`
+	Usual   int             `json:"usual" doc:"lines that take a usual rate"`
+	Working working.Working `json:"working"`
+}
+
+// Add works out what some work takes at the shop's rates, and at usual ones where it has none.
+// It fails with *working.Fault where there is less than none of a work, or more than can be.
+func Add(list []Work, own []Rate) (Estimate, error) {
+	e := Estimate{Lines: []WorkLine{}}
+	for i, w := range list {
+		if err := working.Within(fmt.Sprintf("/works/%d/many", i), "How much there is of it", w.Many, 0, 1e7, ""); err != nil {
+			return e, err
+		}
+		if err := working.Within(fmt.Sprintf("/works/%d/pieces", i), "The kinds of piece", w.Pieces, 0, 1e5, ""); err != nil {
+			return e, err
+		}
+	}
+	for _, u := range Usual {
+		l := WorkLine{RateOf: u}
+		for _, o := range own {
+			if o.Op == u.Op {
+				l.Each, l.SetUp, l.Own = o.Each, o.SetUp, true
+			}
+		}
+		for _, w := range list {
+			if w.Op == u.Op && w.Many > 0 {
+				l.Many, l.Pieces = l.Many+w.Many, l.Pieces+w.Pieces
+			}
+		}
+		if l.Many == 0 {
+			continue
+		}
+		l.Minutes = l.Many*l.Each + l.Pieces*l.SetUp
+		if !l.Own {
+			e.Usual++
+		}
+		e.Minutes += l.Minutes
+		e.Lines = append(e.Lines, l)
+	}
+	e.Working = working.Working{Method: "Hours by what there is to do", Source: "rates of the Shop; where it has none, " + Source,
+		Formula: "minutes = Σ (how many · each + kinds of piece · set-up)",
+		Assumptions: []string{fmt.Sprintf("%d of %d rates are usual ones", e.Usual, len(e.Lines)),
+			"measuring, drawing, driving and what goes wrong are not in it"},
+		Result: working.Quantity{Symbol: "t", Name: "in all", Value: e.Minutes / 60, Unit: "h"}}
+	for _, l := range e.Lines {
+		e.Working.Steps = append(e.Working.Steps, working.Quantity{Symbol: string(l.Op), Name: l.Text, Value: l.Minutes, Unit: "min"})
+	}
+	return e, nil
+}
+
+// UsedUp is something that is used up by making.
+type UsedUp struct {
+	Key    string  `json:"key" enum:"wire,gas,flap,cutoff,paint"`
+	Text   string  `json:"text"`
+	Unit   string  `json:"unit" doc:"kg, l, pieces"`
+	Amount float64 `json:"amount"`
+	Says   string  `json:"says" doc:"how it was come to"`
+}
+
+// Weld is a fillet that is welded: m long, its leg in mm.
+type Weld struct{ Long, Leg float64 }
+
+const (
+	wireDensity = 7850. // kg/m³, steel wire
+	overweld    = 1.4   // more than the triangle of the leg is put down: crown, spatter, ends (practice)
+	travel      = .3    // m/min of a small MIG set (practice)
+	shield      = 12.   // l/min of gas (practice)
+	perFlap     = 6.    // m of weld or edge a flap disc dresses (practice)
+	perCutoff   = 25.   // cuts by hand a thin disc makes, of mm² of section 200 (practice)
+	coats       = .22   // l/m² of paint for two coats (practice)
+)
+
+// Consumed answers what is used up by welds, m of edge and weld that are dressed, mm² of section
+// that are cut by hand disc, and m² of paint. What there is none of is left out.
+func Consumed(welds []Weld, dressed, handCut, painted float64) []UsedUp {
+	out := []UsedUp{}
+	add := func(key, text, unit string, amount float64, says string) {
+		if amount > 1e-9 {
+			out = append(out, UsedUp{key, text, unit, amount, says})
+		}
+	}
+	long, kg := 0., 0.
+	for _, w := range welds {
+		long += w.Long
+		kg += w.Long * w.Leg * w.Leg / 2 * 1e-6 * wireDensity * overweld
+	}
+	add("wire", "welding wire", "kg", kg, "half its leg squared by its length, 1.4 times for crown, spatter and ends, of steel")
+	add("gas", "shielding gas", "l", long/travel*shield, "3.3 min of arc for each metre, 12 l a minute")
+	add("flap", "flap discs", "", math.Ceil(dressed/perFlap-1e-9), "one for about 6 m of weld or edge")
+	add("cutoff", "cutting discs", "", math.Ceil(handCut/(perCutoff*200)-1e-9), "one for about 25 cuts through a small tube by hand")
+	add("paint", "paint", "l", painted*coats, "two coats")
+	return out
+}

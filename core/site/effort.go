@@ -1,0 +1,443 @@
+package site
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/effort"
+	"warmanvil/core/goods"
+	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
+	"warmanvil/core/quantity"
+	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
+	"warmanvil/core/told"
+)
+
+// Effort is what a job takes: hours, what is used up, money; and the ways to come by it side
+// by side.
+type Effort struct {
+	effort.Estimate
+	Works    []WorkTold   `json:"works" doc:"its lines in words"`
+	Hours    string       `json:"hours" doc:"in all, in words"`
+	Days     *float64     `json:"days,omitempty" doc:"days until it is made, at the hours of the people there; left out where nobody says any"`
+	Labour   *float64     `json:"labour,omitempty" doc:"money; left out where the Shop says no rate by the hour"`
+	Metal    *float64     `json:"metal,omitempty" doc:"money, by weight and the Shop's prices; left out where none of it has one"`
+	Unpriced []string     `json:"unpriced" doc:"metals with no price by weight in the Shop"`
+	Outside  []string     `json:"outside" doc:"parts that are cut outside: their cutting is in no hour"`
+	UsedUp   []UsedUpTold `json:"usedUp"`
+	Ways     []WayTold    `json:"ways" doc:"of the brief, in their order"`
+}
+
+// WorkTold is a kind of work in the units of the job.
+type WorkTold struct {
+	Op    effort.Op `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,dressing,painting,bolting"`
+	Text  string    `json:"text"`
+	Own   bool      `json:"own,omitempty" doc:"the shop's own rate, a usual one otherwise"`
+	Many  string    `json:"many" doc:"how much there is of it"`
+	Each  string    `json:"each" doc:"its rate"`
+	SetUp string    `json:"setUp"`
+	Takes string    `json:"takes"`
+}
+
+// UsedUpTold is something used up, with what there is of it.
+type UsedUpTold struct {
+	effort.UsedUp
+	Need  string   `json:"need" doc:"in the units of the job"`
+	Lies  string   `json:"lies,omitempty" doc:"what is free of it, in the units of the job"`
+	Here  *float64 `json:"here,omitempty" doc:"free of it in stock, in the same unit; left out where nothing is called so"`
+	Short bool     `json:"short" doc:"less is there than is needed, or nobody knows"`
+}
+
+// WayTold is one way to come by it.
+type WayTold struct {
+	ID    string   `json:"id"`
+	Hours *float64 `json:"hours,omitempty" doc:"own work, h"`
+	Cost  *float64 `json:"cost,omitempty" doc:"money in all; left out where something of it is not known"`
+	Days  *float64 `json:"days,omitempty"`
+	Lacks []string `json:"lacks" doc:"what is not known of it"`
+	Best  string   `json:"best,omitempty" doc:"what it is best in: cheapest, soonest"`
+	Says  string   `json:"says"`
+}
+
+// gathering collects the work of a job.
+type gathering struct {
+	works                    []effort.Work
+	welds                    []effort.Weld
+	dressed, handCut, paints float64            // m, mm², m²
+	kilos                    map[string]float64 // by material
+	outside                  []string
+}
+
+func (g *gathering) add(op effort.Op, many, pieces float64, of string) {
+	g.works = append(g.works, effort.Work{Op: op, Many: many, Pieces: pieces, Of: of})
+}
+
+// paint adds m² of bare steel; what is galvanised, stainless or aluminium stays as it is.
+func (g *gathering) paint(m stock.Material, area float64, of string) {
+	if m.Family == stock.Steel {
+		g.add(effort.Painting, area, 1, of)
+		g.paints += area
+	}
+}
+
+// Effort works out what the job takes as it stands.
+func (s Site) Effort() (Effort, error) {
+	g := gathering{kilos: map[string]float64{}}
+	for i := range s.Parts {
+		if s.Parts[i].Err == nil {
+			s.partWork(&g, &s.Parts[i])
+		}
+	}
+	from := newStander(s.Survey, s.Brief, s.Parts, s.Frames...).from
+	for _, f := range s.Frames {
+		s.frameWork(&g, f, shape.Build(f.Doc, from.ForFrame(f.Doc)))
+	}
+	bolts := 0
+	h := s.Hold()
+	for i, j := range h.Joints {
+		bolts += len(j.Holes) * max(len(s.Brief.Joints[i].Stands), 1)
+	}
+	g.add(effort.Bolting, float64(bolts*max(s.Brief.Quantity, 1)), 0, "joints")
+	e := Effort{Unpriced: []string{}, Outside: append([]string{}, g.outside...), Works: []WorkTold{},
+		UsedUp: []UsedUpTold{}, Ways: []WayTold{}}
+	var err error
+	if e.Estimate, err = effort.Add(g.works, s.Shop.Rates); err != nil {
+		return e, err
+	}
+	e.Working.Assumptions = append(e.Working.Assumptions, "bare steel is painted on all faces, other metals are not",
+		"members are welded all round where they meet, with a leg of their wall")
+	for _, l := range e.Lines {
+		e.Works = append(e.Works, s.workTold(l))
+	}
+	e.Hours = hoursTold(e.Minutes / 60)
+	e.Days = s.Shop.DaysFor(e.Minutes / 60)
+	if s.Shop.Hour != nil {
+		labour := *s.Shop.Hour * e.Minutes / 60
+		e.Labour = &labour
+	}
+	s.metal(&e, g.kilos)
+	for _, u := range effort.Consumed(g.welds, g.dressed, g.handCut, g.paints) {
+		e.UsedUp = append(e.UsedUp, s.usedUp(u))
+	}
+	s.ways(&e)
+	return e, nil
+}
+
+func hoursTold(h float64) string {
+	if h < 1 {
+		return fmt.Sprintf("%.0f min", h*60)
+	}
+	return fmt.Sprintf("%.1f h", h)
+}
+
+// partWork adds what a folded part takes, all of it that the job makes.
+func (s Site) partWork(g *gathering, p *BuiltPart) {
+	n := float64(batchOf(s.Brief, p.Quantity, len(p.Hands())))
+	r, b := p.Recipe, p.Built
+	tables := s.Shop.For(r, s.Brief.Inches()).Tables
+	if len(tables) > 0 && strings.HasPrefix(tables[0].Where, "outside") {
+		g.outside = append(g.outside, p.Name)
+	} else {
+		g.add(effort.Cutting, n*b.CutLength/1000, 1, p.Name)
+	}
+	if len(b.BendLines) > 0 {
+		g.add(effort.Bending, n*float64(len(b.BendLines)), 1, p.Name)
+	}
+	drilled, tapped := 0., 0.
+	for _, h := range b.Holes {
+		if h.Made != sheet.MadeCut {
+			drilled += n
+		}
+		if h.Use == sheet.UseTapped {
+			tapped += n
+		}
+	}
+	once := func(many float64) float64 { return math.Min(many, 1) }
+	g.add(effort.Drilling, drilled, once(drilled), p.Name)
+	g.add(effort.Tapping, tapped, once(tapped), p.Name)
+	long := seamsOf(r) / 1000 * n
+	g.add(effort.Welding, long, once(long*1000), p.Name)
+	if long > 0 {
+		g.welds = append(g.welds, effort.Weld{Long: long, Leg: r.Thickness})
+	}
+	rough := 0.
+	if r.Process == "plasma" || r.Process == "hand" {
+		rough = b.CutLength / 1000 * n
+	}
+	g.add(effort.Dressing, long+rough, 0, p.Name)
+	g.dressed += long + rough
+	if r.Process == "hand" {
+		g.handCut += b.Outline.Length() * r.Thickness * n
+	}
+	x, y := b.Bounds.Size()
+	if m, err := stock.MaterialByKey(r.Material); err == nil {
+		g.paint(m, 2*b.Area*1e-6*n, p.Name)
+		g.kilos[r.Material] += x * y * r.Thickness * m.Density * 1e-9 * n // what is cut off is bought too
+	}
+}
+
+// seamsOf answers how long the corners of a part that are welded are, mm: the shorter of the two
+// flanges that meet.
+func seamsOf(r sheet.Recipe) (mm float64) {
+	long := map[string]float64{}
+	var walk func([]sheet.Flange)
+	walk = func(list []sheet.Flange) {
+		for _, f := range list {
+			long[f.ID] = f.Length
+			walk(f.Flanges)
+		}
+	}
+	walk(r.Base.Flanges)
+	var meets func([]sheet.Meet)
+	meets = func(list []sheet.Meet) {
+		for _, m := range list {
+			if m.Kind == sheet.MeetWeld {
+				mm += math.Min(long[m.A], long[m.B])
+			}
+		}
+	}
+	meets(r.Base.Meets)
+	var all func([]sheet.Flange)
+	all = func(list []sheet.Flange) {
+		for _, f := range list {
+			meets(f.Meets)
+			all(f.Flanges)
+		}
+	}
+	all(r.Base.Flanges)
+	return mm
+}
+
+// frameWork adds what a frame takes: its cuts, bends, ends that are fitted and welded all round,
+// plates, paint.
+func (s Site) frameWork(g *gathering, f Frame, b *shape.Built) {
+	n := float64(batchOf(s.Brief, f.Quantity, 1))
+	cuts, ends, paint, stocks := 0., 0., 0., map[string]bool{}
+	around := map[string]float64{} // m, by name of the member
+	for _, x := range b.Pieces {
+		if x.Why != "" {
+			continue
+		}
+		cuts += n
+		stocks[x.Stock] = true
+		paint += x.Paint * n
+		if x.Middle > 0 {
+			around[x.Name] = x.Paint / (x.Middle / 1000)
+		}
+		for _, e := range x.Ends {
+			if e.Onto == "" || e.Kind == member.Fold || e.Kind == member.Bent {
+				continue
+			}
+			ends += n
+			s.seam(g, around[x.Name]*n, member.Thickness(x.Section), f.Name)
+		}
+	}
+	for _, p := range b.Plates {
+		ends += n
+		s.seam(g, around[p.Owner]*n, p.Thickness, f.Name)
+	}
+	g.add(effort.Sawing, cuts, float64(len(stocks)), f.Name)
+	g.add(effort.Fitting, ends, math.Min(ends, 1), f.Name)
+	bends := 0.
+	for _, x := range b.Formed {
+		bends += float64(len(x.Pieces)-1) * n
+	}
+	g.add(effort.Bending, bends, math.Min(bends, 1), f.Name)
+	g.paint(b.Steel, paint, f.Name)
+	g.kilos[f.Doc.Material] += b.Mass * n
+}
+
+// seam adds a weld.
+func (s Site) seam(g *gathering, long, leg float64, of string) {
+	if long <= 0 {
+		return
+	}
+	g.add(effort.Welding, long, 0, of)
+	g.add(effort.Dressing, long, 0, of)
+	g.welds = append(g.welds, effort.Weld{Long: long, Leg: leg})
+	g.dressed += long
+}
+
+// metal prices what is bought by weight.
+func (s Site) metal(e *Effort, kilos map[string]float64) {
+	sum, any := 0., false
+	for _, key := range slices.Sorted(keysOf(kilos)) {
+		m, err := stock.MaterialByKey(key)
+		if err != nil || kilos[key] == 0 {
+			continue
+		}
+		price, is := s.Shop.PriceOf(m)
+		if !is {
+			e.Unpriced = append(e.Unpriced, m.Name)
+			continue
+		}
+		sum, any = sum+kilos[key]*price, true
+	}
+	if any {
+		e.Metal = &sum
+	}
+}
+
+func keysOf(m map[string]float64) func(yield func(string) bool) {
+	return func(yield func(string) bool) {
+		for k := range m {
+			if !yield(k) {
+				return
+			}
+		}
+	}
+}
+
+// soldIn are the units lines of stock may be kept in, with what one is of the base unit.
+var soldIn = map[string]struct {
+	unit  string
+	times float64
+}{"": {"", 1}, "kg": {"kg", 1}, "g": {"kg", .001}, "lb": {"kg", quantity.Pound}, "l": {"l", 1}, "ml": {"l", .001}, "qt": {"l", quart},
+	"gal": {"l", 4 * quart}, "ft³": {"l", cubicFoot}, "cu ft": {"l", cubicFoot}}
+
+const (
+	quart     = .946353 // l, US
+	cubicFoot = 28.3168 // l
+)
+
+// amountTold writes an amount of something used up in the units of the job.
+func (s Site) amountTold(key, unit string, v float64) string {
+	switch {
+	case unit == "":
+		return fmt.Sprintf("%.0f", v)
+	case unit == "l" && s.Brief.Inches() && key == "gas":
+		v, unit = v/cubicFoot, "ft³"
+	case unit == "l" && s.Brief.Inches():
+		v, unit = v/quart, "qt"
+	case unit == "kg" && s.Brief.Inches():
+		v, unit = v/quantity.Pound, "lb"
+	}
+	if v < 10 {
+		return fmt.Sprintf("%.2f %s", v, unit)
+	}
+	return fmt.Sprintf("%.0f %s", v, unit)
+}
+
+// workTold writes a kind of work in the units of the job.
+func (s Site) workTold(l effort.WorkLine) WorkTold {
+	many, each, unit := l.Many, l.Each, l.Unit
+	if s.Brief.Inches() {
+		switch unit {
+		case "m":
+			many, each, unit = many/.3048, each*.3048, "ft"
+		case "m²":
+			many, each, unit = many/(.3048*.3048), each*.3048*.3048, "ft²"
+		}
+	}
+	t := WorkTold{Op: l.Op, Text: l.Text, Own: l.Own, Many: fmt.Sprintf("%.0f %s", many, unit), Takes: hoursTold(l.Minutes / 60),
+		Each: fmt.Sprintf("%.3g min", each), SetUp: fmt.Sprintf("%.0f × %.3g min", l.Pieces, l.SetUp)}
+	if l.Pieces == 0 || l.SetUp == 0 {
+		t.SetUp = ""
+	}
+	if unit != l.Unit || strings.HasPrefix(unit, "m") {
+		t.Many, t.Each = fmt.Sprintf("%.1f %s", many, unit), t.Each+" a "+unit
+	}
+	return t
+}
+
+// calledSo are words by which lines of stock are known to be what is used up.
+var calledSo = map[string][]string{"wire": {"wire"}, "gas": {"gas", "argon"}, "flap": {"flap"}, "cutoff": {"cutting disc", "cut-off",
+	"cutoff"},
+	"paint": {"paint", "lacquer"}}
+
+// usedUp sets what is used up against what lies in stock.
+func (s Site) usedUp(u effort.UsedUp) UsedUpTold {
+	t := UsedUpTold{UsedUp: u, Short: true, Need: s.amountTold(u.Key, u.Unit, u.Amount)}
+	for _, l := range s.Shop.Stock {
+		name := strings.ToLower(l.Name)
+		in, sold := soldIn[l.Unit]
+		if l.Kind != goods.Consumable || !sold || in.unit != u.Unit ||
+			!slices.ContainsFunc(calledSo[u.Key], func(w string) bool { return strings.Contains(name, w) }) {
+			continue
+		}
+		free := l.Free() * in.times
+		if t.Here != nil {
+			free += *t.Here
+		}
+		t.Here = &free
+		t.Short, t.Lies = free < u.Amount-1e-9, s.amountTold(u.Key, u.Unit, free)
+	}
+	return t
+}
+
+// ways sets the ways of the brief side by side: what is made here by the hours of the job, what
+// is bought or adapted by what was typed.
+func (s Site) ways(e *Effort) {
+	for _, o := range s.Brief.Options {
+		w := WayTold{ID: o.ID, Lacks: []string{}}
+		hours, cost, days := 0., 0., 0.
+		priced, dated := true, true
+		if o.Hours != nil {
+			hours = *o.Hours
+		}
+		if o.Kind == brief.MakeIt {
+			hours += e.Minutes / 60
+			if e.Metal != nil {
+				cost += *e.Metal
+			}
+			for _, m := range e.Unpriced {
+				w.Lacks = append(w.Lacks, "a price by weight of "+m)
+				priced = false
+			}
+		} else if o.Price == nil {
+			w.Lacks, priced = append(w.Lacks, "its price"), false
+		}
+		if o.Price != nil {
+			cost += *o.Price
+		}
+		if o.Days != nil {
+			days = *o.Days
+		} else if o.Kind != brief.MakeIt {
+			w.Lacks, dated = append(w.Lacks, "when it comes"), false
+		}
+		if hours > 0 {
+			w.Hours = &hours
+			if own := s.Shop.DaysFor(hours); own != nil {
+				days += *own
+			} else {
+				w.Lacks, dated = append(w.Lacks, "anybody's hours a week"), false
+			}
+			if s.Shop.Hour != nil {
+				cost += hours * *s.Shop.Hour
+			} else {
+				w.Lacks, priced = append(w.Lacks, "the Shop's rate by the hour"), false
+			}
+		}
+		if priced {
+			w.Cost = &cost
+		}
+		if dated {
+			w.Days = &days
+		}
+		w.Says = o.Fits()
+		e.Ways = append(e.Ways, w)
+	}
+	best(e.Ways, "cheapest", func(w WayTold) *float64 { return w.Cost })
+	best(e.Ways, "soonest", func(w WayTold) *float64 { return w.Days })
+}
+
+// best marks the way with the least of something, where it is known of all of several.
+func best(list []WayTold, word string, of func(WayTold) *float64) {
+	at := -1
+	for i, w := range list {
+		v := of(w)
+		if v == nil {
+			return
+		}
+		if at < 0 || *v < *of(list[at]) {
+			at = i
+		}
+	}
+	if len(list) > 1 {
+		list[at].Best = told.Joined(list[at].Best, word)
+	}
+}

@@ -1,0 +1,152 @@
+package site
+
+import (
+	"context"
+	"math"
+	"strings"
+	"testing"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/effort"
+	"warmanvil/core/goods"
+	"warmanvil/core/shop"
+)
+
+func amount(v float64) *float64 { return &v }
+
+// estimated is what six pans take in a shop.
+func estimated(t *testing.T, w shop.Shop, b brief.Brief) (e Effort, lines map[effort.Op]effort.WorkLine) {
+	t.Helper()
+	parts := BuildParts(context.Background(), []Part{{ID: "p", Name: "Pan", Quantity: 6, Recipe: pan()}}, b, w)
+	e, err := (Site{Brief: b, Parts: parts, Shop: w}).Effort()
+	if err != nil {
+		t.Fatal(err)
+	}
+	lines = map[effort.Op]effort.WorkLine{}
+	for _, l := range e.Lines {
+		lines[l.Op] = l
+	}
+	return e, lines
+}
+
+// Six pans of two bends are 12 bends set up once: 12·2 + 15 = 39 min as usual. Cut by the shop's
+// own table their edges count, cut outside they do not and the part is named.
+func TestEffortOfParts(t *testing.T) {
+	e, lines := estimated(t, shop.Shop{}, metric)
+	if l := lines[effort.Bending]; l.Many != 12 || l.Minutes != 39 || l.Own {
+		t.Errorf("bending: %+v", l)
+	}
+	built := BuildParts(context.Background(), []Part{{ID: "p", Quantity: 1, Recipe: pan()}}, metric, shop.Shop{})[0].Built
+	if l := lines[effort.Cutting]; math.Abs(l.Many-6*built.CutLength/1000) > 1e-9 || math.Abs(l.Minutes-(l.Many*1.5+10)) > 1e-9 {
+		t.Errorf("cutting: %+v", l)
+	}
+	if l := lines[effort.Painting]; math.Abs(l.Many-12*built.Area*1e-6) > 1e-12 {
+		t.Errorf("painting: %+v", l)
+	}
+	if e.Days != nil || e.Labour != nil || e.Metal != nil || len(e.Unpriced) != 1 || lines[effort.Welding].Many != 0 {
+		t.Errorf("a shop that says nothing: %+v", e)
+	}
+	w := shop.Shop{Hour: amount(60), People: []shop.Person{{ID: "a", Name: "Tovi", Hours: amount(35)}, {ID: "b", Name: "Ansa",
+		Away: true, Hours: amount(40)}},
+		Rates:    []effort.Rate{{Op: effort.Bending, Each: 1, SetUp: 3}},
+		Prices:   []shop.Price{{ID: "p", What: "steel-a36", Price: 2, Per: "kg"}},
+		Machines: []shop.Machine{{ID: "m", Kind: shop.Table, Sort: "laser", Where: shop.Outside, Of: "Kern cutting"}}}
+	e, lines = estimated(t, w, metric)
+	if l := lines[effort.Bending]; l.Minutes != 15 || !l.Own {
+		t.Errorf("bending at its own rate: %+v", l)
+	}
+	if len(e.Outside) != 1 || lines[effort.Cutting].Many != 0 {
+		t.Errorf("cut outside: %+v", e.Outside)
+	}
+	x, y := built.Bounds.Size()
+	kilos := 6 * x * y * 3 * 7.85e-6
+	if e.Days == nil || math.Abs(*e.Days-e.Minutes/60/35*7) > 1e-9 || math.Abs(*e.Labour-e.Minutes) > 1e-9 || e.Metal == nil ||
+		math.Abs(*e.Metal-2*kilos) > .02*kilos {
+		t.Errorf("days %v, labour %v, metal %v of %.2f kg", e.Days, e.Labour, e.Metal, kilos)
+	}
+}
+
+// What is used up is set against what lies there under such a name, in its unit; what nobody
+// has under one is short.
+func TestUsedUpAgainstStock(t *testing.T) {
+	line := func(name, unit string, here float64) goods.Lying {
+		return goods.Lying{Goods: goods.Goods{ID: name, Kind: goods.Consumable, Name: name, Unit: unit}, Counts: goods.Counts{Here: here}}
+	}
+	paint := func(list ...goods.Lying) UsedUpTold {
+		e, _ := estimated(t, shop.Shop{Stock: list}, metric)
+		for _, u := range e.UsedUp {
+			if u.Key == "paint" {
+				return u
+			}
+		}
+		t.Fatalf("no paint: %+v", e.UsedUp)
+		return UsedUpTold{}
+	}
+	if u := paint(); !u.Short || u.Here != nil || u.Amount <= 0 {
+		t.Errorf("none there: %+v", u)
+	}
+	if u := paint(line("Chassis paint, black", "l", 5), line("Paint brushes", "", 9)); u.Short || *u.Here != 5 {
+		t.Errorf("5 l there: %+v", u)
+	}
+	if u := paint(line("chassis paint", "l", .01), line("top paint", "l", .01)); !u.Short || math.Abs(*u.Here-.02) > 1e-9 {
+		t.Errorf("a drop there: %+v", u)
+	}
+}
+
+// Ways are set side by side by what is known of them; what is not known is named, and then none is
+// the best.
+func TestMakeBuyOrAdapt(t *testing.T) {
+	b := metric
+	b.Options = []brief.Option{{ID: "m", Name: "Make it", Kind: brief.MakeIt}, {ID: "b", Name: "Buy one", Kind: brief.BuyIt,
+		Price: amount(900),
+		Days:  amount(10), Fit: "likely"}, {ID: "a", Name: "Adapt one", Kind: brief.AdaptIt, Price: amount(300), Hours: amount(3),
+		Days: amount(4)}}
+	if err := b.Upgraded().Check(); err != nil && strings.Contains(err.Error(), "options") {
+		t.Fatal(err)
+	}
+	e, _ := estimated(t, shop.Shop{}, b)
+	if len(e.Ways) != 3 || e.Ways[0].Cost != nil || len(e.Ways[0].Lacks) != 3 || *e.Ways[1].Cost != 900 || *e.Ways[1].Days != 10 ||
+		e.Ways[2].Cost != nil || !strings.Contains(e.Ways[1].Says, "likely") {
+		t.Errorf("%+v", e.Ways)
+	}
+	for _, w := range e.Ways {
+		if w.Best != "" {
+			t.Errorf("%s is %s and not all is known", w.ID, w.Best)
+		}
+	}
+	w := shop.Shop{Hour: amount(60), People: []shop.Person{{ID: "p", Name: "Tovi", Hours: amount(35)}},
+		Prices: []shop.Price{{ID: "p", What: "steel-a36", Price: 2, Per: "kg"}}}
+	e, _ = estimated(t, w, b)
+	adapt := e.Ways[2]
+	if math.Abs(*adapt.Cost-(300+3*60)) > 1e-9 || math.Abs(*adapt.Days-(4+3./35*7)) > 1e-9 ||
+		math.Abs(*e.Ways[0].Cost-(*e.Metal+*e.Labour)) > 1e-9 {
+		t.Errorf("%+v", e.Ways)
+	}
+	if e.Ways[0].Best == "" || !strings.Contains(e.Ways[0].Best, "soonest") || len(adapt.Lacks) > 0 {
+		t.Errorf("%+v", e.Ways)
+	}
+	for at, o := range map[string]brief.Option{"/kind": {Kind: "steal"}, "/fit": {Fit: "maybe"}, "/price": {Price: amount(-1)},
+		"/hours": {Hours: amount(-1)}, "/days": {Days: amount(1e9)}} {
+		c := b.Upgraded()
+		c.Name, c.Options = "x", []brief.Option{o}
+		if err := c.Check(); err == nil || !strings.Contains(at, "/") {
+			t.Errorf("%s was kept", at)
+		}
+	}
+}
+
+// A frame takes its cuts, its ends fitted and welded all round, and its paint: by hand two members
+// that meet once are one end, of 120 × 80 × 4 0.4 m round.
+func TestEffortOfAFrame(t *testing.T) {
+	e, err := (Site{Brief: metric, Frames: []Frame{{ID: "f", Name: "Corner", Doc: mitred(), Quantity: 2}}}).Effort()
+	if err != nil {
+		t.Fatal(err)
+	}
+	got := map[effort.Op]float64{}
+	for _, l := range e.Lines {
+		got[l.Op] = l.Many
+	}
+	if got[effort.Sawing] != 4 || got[effort.Fitting] != 4 || math.Abs(got[effort.Welding]-4*.4) > .05 {
+		t.Errorf("%+v", got)
+	}
+}
