@@ -40,7 +40,7 @@ var allowed = map[string][]string{
 	"core/brief":           {"core/quantity", "core/working", "core/stock", "core/solid", "core/strength", "core/told", "core/sheet", "core/sheet/*", "core/load", "core/joint", "core/hold"},
 	"core/vehicle":         {"core/quantity", "core/working", "core/profile", "core/solid", "core/stock", "core/section", "core/hole", "core/fit", "core/survey", "core/member", "core/member/shape", "core/told", "core/brief"},
 	"core/demo":            {"core/*"},
-	"core/shop":            {"core/effort", "core/goods", "core/sheet/made", "core/quantity", "core/working", "core/profile", "core/stock", "core/bend", "core/sheet", "core/sheet/flags", "core/sheet/bending", "core/brief"},
+	"core/shop":            {"core/effort", "core/section", "core/goods", "core/sheet/made", "core/quantity", "core/working", "core/profile", "core/stock", "core/bend", "core/sheet", "core/sheet/flags", "core/sheet/bending", "core/brief"},
 	"core/effort":          {"core/working"},
 	"core/goods":           {"core/working", "core/profile", "core/stock"},
 	"core/site":            {"core/*"},

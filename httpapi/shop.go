@@ -16,6 +16,8 @@ type ShopPage struct {
 	State  shop.Shop           `json:"state"`
 	Strips []shop.StripsTold   `json:"strips" doc:"what its test strips say, sheet by sheet"`
 	Bends  []shop.BendToolTold `json:"bends" doc:"its bending tools as they stand in their machines"`
+
+	Sections []shop.SectionTold `json:"sections" doc:"its own sections with what they weigh"`
 }
 
 // StationsView is what is read at the machines a part goes to.
@@ -50,7 +52,7 @@ func (s *server) shopRoutes() {
 			if err == nil {
 				s.shopChanged(&w)
 			}
-			return ShopPage{headOf(d), w, w.Told(), w.Outlined()}, err
+			return ShopPage{headOf(d), w, w.Told(), w.Outlined(), w.SectionsTold()}, err
 		}})
 	table := ShopKinds{Kinds: shop.Kinds(), Rules: shop.SupplierRules(), Rates: effort.Usual}
 	for _, k := range []shop.BendKind{shop.StraightPunch, shop.Gooseneck, shop.VDie, shop.Fingers} {

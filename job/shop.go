@@ -80,7 +80,8 @@ func (s *Service) ShopMoved(ctx context.Context, since int) ([]ShopMoves, error)
 			return nil, err
 		}
 		list := append(site.ShopChanges(ctx, j.Brief, BareParts(parts), was, is),
-			site.ShopFrameChanges(j.Brief, v, BareFrames(frames), was, is)...)
+			site.ShopFrameChanges(ctx, j.Brief, v, BareFrames(frames), was, is)...)
+		list = append(list, site.ShopJointChanges(j.Brief, was, is)...)
 		if len(list) > 0 {
 			out = append(out, ShopMoves{j.ID, j.Brief.Name, list})
 		}

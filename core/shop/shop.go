@@ -26,6 +26,8 @@ type Shop struct {
 	Strips    []Strip        `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
 	Settings  []Setting      `json:"settings,omitempty" doc:"of machines, as they were tried"`
 	Devices   []brief.Device `json:"devices,omitempty" doc:"carried again and again: put into a job by a press"`
+	Sections  []OwnSection   `json:"sections,omitempty" doc:"that no table has"`
+	Starters  []OwnStarter   `json:"starters,omitempty" doc:"parts made again and again"`
 	Currency  string         `json:"currency,omitempty" doc:"name of the shop's money"`
 	Hour      *float64       `json:"hour,omitempty" doc:"money for an hour of work"`
 	Rates     []effort.Rate  `json:"rates,omitempty" doc:"its own rates of work; usual ones are taken of the others"`

@@ -80,7 +80,7 @@ func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 		})
 	}
 	s.prepare(j, in, &r)
-	s.tooled(in, &r)
+	r.Findings = append(r.Findings, s.lackedTools(in)...)
 	purpose(j, b, &r)
 	swapped(j, &r)
 	told.Instead = joint.Instead(in, r)

@@ -57,11 +57,11 @@ func TestFramesAreAskedOfTheSaw(t *testing.T) {
 	if got = saws(chop, inch); len(got) != 1 || strings.Contains(got[0].Reason, " mm wide") {
 		t.Errorf("metric in an inch job: %+v", got)
 	}
-	moved := ShopFrameChanges(b, vehicle.Survey{}, []Frame{f}, shop.Shop{}, chop)
+	moved := ShopFrameChanges(t.Context(), b, vehicle.Survey{}, []Frame{f}, shop.Shop{}, chop)
 	if len(moved) != 1 || !moved[0].Frame || len(moved[0].New) != 1 || len(moved[0].Gone) > 0 {
 		t.Errorf("%+v", moved)
 	}
-	if again := ShopFrameChanges(b, vehicle.Survey{}, []Frame{f}, chop, chop); len(again) > 0 {
+	if again := ShopFrameChanges(t.Context(), b, vehicle.Survey{}, []Frame{f}, chop, chop); len(again) > 0 {
 		t.Errorf("%+v", again)
 	}
 	other := shop.Shop{Machines: []shop.Machine{{ID: "l", Kind: shop.Table, Sort: "laser"}}}

@@ -95,29 +95,29 @@ const socketWithin = .15
 
 // tooled asks whether the shop has what turns, sets or drives the bolts of a joint; a kind of tool
 // the shop names none of is not asked.
-func (s *site) tooled(in joint.Input, r *joint.Result) {
-	p := told.Pen{Display: s.Brief.Display()}
+func tooled(p told.Pen, w shop.Shop, in joint.Input) (out []working.Finding) {
 	mind := func(code, reason string) {
-		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: working.Mind, Cause: "Tools", Reason: reason})
+		out = append(out, working.Finding{Code: code, Severity: working.Mind, Cause: "Tools", Reason: reason})
 	}
 	if in.Nut.Set() == joint.Drawn && in.Rivet != nil {
-		if have := s.Shop.Riveted(); have != nil && !slices.ContainsFunc(have,
+		if have := w.Riveted(); have != nil && !slices.ContainsFunc(have,
 			func(d float64) bool { return math.Abs(d-in.Rivet.Diameter) < .06 }) {
 			mind("riveter-missing", fmt.Sprintf("No rivet tool of the Shop sets rivets of %s: buy or borrow one, or take another size.",
 				p.MM(in.Rivet.Diameter)))
 		}
-		return
+		return out
 	}
-	have := s.Shop.Turned()
+	have := w.Turned()
 	thread, err := stock.FindThread(in.System, in.Size, in.Pitch)
 	if have == nil || err != nil || in.Nut.Set() != joint.Turned || in.Head == stock.SocketHead {
-		return
+		return out
 	}
 	if !slices.ContainsFunc(have, func(d float64) bool { return math.Abs(d-thread.AcrossHex) <= socketWithin }) {
 		mind("socket-missing", fmt.Sprintf("%s heads are %s across flats, and the Shop has no socket or spanner of that size: buy or "+
 			"borrow "+
 			"one, or take another size of bolt.", thread.Name(), p.MM(thread.AcrossHex)))
 	}
+	return out
 }
 
 // thinnest answers the thinnest wall of a frame's sections, mm; 0 of none.
@@ -145,4 +145,9 @@ func sawOf(d member.Doc, w shop.Shop, built *shape.Built, inch bool) (member.Saw
 		says = "usual: no saw or blade of the Shop says"
 	}
 	return cutlist.Usual(d.Saw, inch), says
+}
+
+// lackedTools says which tools for a joint the shop does not have.
+func (s *site) lackedTools(in joint.Input) []working.Finding {
+	return tooled(told.Pen{Display: s.Brief.Display()}, s.Shop, in)
 }

@@ -1,17 +1,21 @@
 package site
 
 import (
+	"context"
 	"strings"
 	"testing"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/joint"
 	"warmanvil/core/member"
 	"warmanvil/core/section"
+	"warmanvil/core/sheet"
 	"warmanvil/core/shop"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
+	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
 )
 
@@ -167,5 +171,50 @@ func TestJointsAskForTheirTools(t *testing.T) {
 	tool.Tools[0].Sizes[0].Diameter = 4.8
 	if got := ask(tool, rivet); got != "" {
 		t.Errorf("its rivet tool is there: %q", got)
+	}
+}
+
+// A change of the shop names the parts, frames and joints of which something else is said: a kerf
+// measured, a strip's springback, a blade, a welder, a socket; what it does not touch is not named.
+func TestShopChangesNameWhatTheyTouch(t *testing.T) {
+	ctx := context.Background()
+	b := metric.Upgraded()
+	r := pan()
+	r.Process, r.Thickness = "plasma", 1.5
+	f := &r.Base.Flanges[0]
+	f.SetIn, f.Relief = sheet.SetIn{Start: 40, End: 40}, sheet.Relief{Kind: sheet.Rectangular, Width: 1.6, Depth: 3}
+	parts := []Part{{ID: "p", Name: "Pan", Quantity: 1, Recipe: r}}
+	kerf := 1.9
+	cut := shop.Shop{Settings: []shop.Setting{{ID: "s", Operation: "cutting", Material: r.Material, Thickness: 1.5, Result: "worked",
+		Kerf: &kerf}}}
+	if got := ShopChanges(ctx, b, parts, shop.Shop{}, cut); len(got) != 1 || saidOf(got[0].New, "relief-unreachable") == "" {
+		t.Errorf("a kerf: %+v", got)
+	}
+	strip := shop.Shop{Strips: []shop.Strip{{ID: "s", Material: r.Material, Tool: r.Tool.Kind, Coupon: bend.Coupon{InsideRadius: 1.5,
+		Thickness: 1.5, Angle: 90,
+		Flat: 100, LegA: 51.3, LegB: 51.3, BentTo: 96}}}}
+	for i := range r.Base.Flanges {
+		r.Base.Flanges[i].InsideRadius = 1.5
+	}
+	parts[0].Recipe = r
+	if got := ShopChanges(ctx, b, parts, shop.Shop{}, strip); len(got) != 1 || !strings.Contains(got[0].Blank, "bend to 96.0°, was") {
+		t.Errorf("a strip let go: %+v", got)
+	}
+	frames := []Frame{{ID: "f", Name: "Corner", Doc: mitred(), Quantity: 1}}
+	weak := shop.Shop{Machines: []shop.Machine{machine(shop.Welder, "mig", map[string]float64{"least": .8, "most": 3})}}
+	if got := ShopFrameChanges(ctx, b, vehicle.Survey{}, frames, shop.Shop{}, weak); len(got) != 1 || saidOf(got[0].New,
+		"past-welder") == "" {
+		t.Errorf("a welder: %+v", got)
+	}
+	if got := ShopFrameChanges(ctx, b, vehicle.Survey{}, frames, weak, weak); len(got) != 0 {
+		t.Errorf("nothing changed: %+v", got)
+	}
+	b.Joints = []brief.Joint{{ID: "j", Name: "Cover", Design: joint.Input{System: "metric", Size: "M8", Grade: "8.8", Nut: joint.Hex}}}
+	ten := shop.Shop{Tools: []shop.ToolSet{{ID: "s", Kind: shop.Sockets, Sizes: []shop.ToolSize{{ID: "a", Diameter: 10}}}}}
+	if got := ShopJointChanges(b, shop.Shop{}, ten); len(got) != 1 || !got[0].Joint || saidOf(got[0].New, "socket-missing") == "" {
+		t.Errorf("a socket: %+v", got)
+	}
+	if got := ShopJointChanges(b, ten, shop.Shop{}); len(got) != 1 || saidOf(got[0].Gone, "socket-missing") == "" {
+		t.Errorf("no socket named any more: %+v", got)
 	}
 }

@@ -1,5 +1,5 @@
 import { QueryClient, useMutation, useQuery } from '@tanstack/vue-query'
-import { type MaybeRefOrGetter, toValue } from 'vue'
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { api, type Brief, Refused, take } from './client'
 
 export const queryClient = new QueryClient({
@@ -53,8 +53,25 @@ export function usePartStarters() {
   })
 }
 
+/** Sections as sold, the shop's own before them. */
 export function useSections() {
-  return useQuery({ queryKey: ['sections'], queryFn: () => take(api.GET('/api/v1/sections', {})), staleTime: Infinity })
+  const table = useQuery({ queryKey: ['sections'], queryFn: () => take(api.GET('/api/v1/sections', {})), staleTime: Infinity })
+  const shop = useShopSaid()
+  const data = computed(() => {
+    const own = (shop.data.value?.sections ?? []).map((s) => ({ ...s, real: undefined, own: true }))
+    return (
+      table.data.value && {
+        ...table.data.value,
+        sections: [...own, ...table.data.value.sections.map((s) => ({ ...s, own: false }))],
+      }
+    )
+  })
+  return { ...table, data }
+}
+
+/** The shop as it stands, where it is only read. */
+export function useShopSaid() {
+  return useQuery({ queryKey: ['shop', 'shop'], queryFn: () => take(api.GET('/api/v1/shop', {})) })
 }
 
 export function useFrames(job: MaybeRefOrGetter<string>) {

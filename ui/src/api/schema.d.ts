@@ -10512,6 +10512,12 @@ export interface components {
             moment: number;
             working: components["schemas"]["Working"];
         };
+        OwnSection: {
+            id: string;
+            /** @description as members and sticks are called by it */
+            name: string;
+            sizes: components["schemas"]["SectionSizes"];
+        };
         OwnSize: {
             /** @description id of the feature the size is of */
             feature: string;
@@ -10522,6 +10528,11 @@ export interface components {
              * @description mm, degrees or count
              */
             value: number;
+        };
+        OwnStarter: {
+            id: string;
+            name: string;
+            recipe: components["schemas"]["Recipe"];
         };
         PacketAsked: {
             /** @enum {string} */
@@ -11906,6 +11917,16 @@ export interface components {
              */
             width?: number;
         };
+        SectionTold: {
+            inches: boolean;
+            /**
+             * Format: double
+             * @description kg/m
+             */
+            kilos: number;
+            name: string;
+            sizes: components["schemas"]["SectionSizes"];
+        };
         SectionView: {
             inches: boolean;
             /**
@@ -12083,8 +12104,12 @@ export interface components {
              * @description version of this form, 1
              */
             schema: number;
+            /** @description that no table has */
+            sections?: components["schemas"]["OwnSection"][];
             /** @description of machines, as they were tried */
             settings?: components["schemas"]["Setting"][];
+            /** @description parts made again and again */
+            starters?: components["schemas"]["OwnStarter"][];
             /** @description test strips that were bent, of every job */
             strips?: components["schemas"]["Strip"][];
             suppliers?: components["schemas"]["Supplier"][];
@@ -12102,6 +12127,7 @@ export interface components {
             frame?: boolean;
             /** @description said before, and not any more */
             gone: components["schemas"]["Finding"][];
+            joint?: boolean;
             name: string;
             /** @description said since */
             new: components["schemas"]["Finding"][];
@@ -12147,6 +12173,8 @@ export interface components {
              * @description 0 before the first save
              */
             revision: number;
+            /** @description its own sections with what they weigh */
+            sections: components["schemas"]["SectionTold"][];
             state: components["schemas"]["Shop"];
             /** @description what its test strips say, sheet by sheet */
             strips: components["schemas"]["StripsTold"][];

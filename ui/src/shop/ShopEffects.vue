@@ -22,7 +22,9 @@ const jobs = computed(() => (props.now === props.since ? [] : (data.value?.jobs 
       <h3>{{ j.name }}</h3>
       <ul>
         <li v-for="p in j.parts" :key="p.part" :data-moved="p.name">
-          <RouterLink :to="`/jobs/${j.job}/shape/${p.frame ? 'frame/' : ''}${p.part}`">{{ p.name }}</RouterLink>
+          <RouterLink :to="p.joint ? `/jobs/${j.job}/hold` : `/jobs/${j.job}/shape/${p.frame ? 'frame/' : ''}${p.part}`">{{
+            p.name
+          }}</RouterLink>
           <p v-if="p.blank">{{ p.blank }}</p>
           <p v-for="f in p.new" :key="f.code + f.feature" :class="f.severity">{{ f.severity }}: {{ f.reason }}</p>
           <p v-for="f in p.gone" :key="f.code + f.feature" class="soft">Not any more: {{ f.reason }}</p>

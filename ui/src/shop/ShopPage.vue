@@ -12,6 +12,7 @@ import FilePick from '@/kit/FilePick.vue'
 import TextField from '@/kit/TextField.vue'
 import BendToolList from './BendToolList.vue'
 import MachineCard from './MachineCard.vue'
+import OwnList from './OwnList.vue'
 import PeopleList from './PeopleList.vue'
 import PickMachines from './PickMachines.vue'
 import PriceList from './PriceList.vue'
@@ -20,6 +21,7 @@ import RateList from './RateList.vue'
 import SettingList from './SettingList.vue'
 import StripList from './StripList.vue'
 import SupplierList from './SupplierList.vue'
+import ThreeLimits from './ThreeLimits.vue'
 import ToolList from './ToolList.vue'
 import { useShop } from './useShop'
 
@@ -40,6 +42,11 @@ const sections = computed(() => [
   { id: 'strips', name: 'Test strips', says: shop.value?.strips?.length || '' },
   { id: 'settings', name: 'Settings tried', says: shop.value?.settings?.length || '' },
   { id: 'devices', name: 'Devices', says: shop.value?.devices?.length || '' },
+  {
+    id: 'own',
+    name: 'Sections, starters',
+    says: (shop.value?.sections?.length ?? 0) + (shop.value?.starters?.length ?? 0) || '',
+  },
   { id: 'suppliers', name: 'Suppliers', says: shop.value?.suppliers?.length || '' },
   { id: 'prices', name: 'Prices', says: shop.value?.prices?.length || '' },
   { id: 'rates', name: 'Rates of work', says: shop.value?.rates?.length || '' },
@@ -92,8 +99,9 @@ const text = (kind: string, sort: string | undefined) =>
         :choices="wordsOf('Brief', 'unit')"
         @update:model-value="(v) => open.set('/unit', v)"
       />
-      <p>Tick what you have, also what you borrow or send out for. Then type the limits you know below.</p>
+      <p>Tick what you have, also what you borrow or send out for, and type three limits. All else can wait.</p>
       <PickMachines :open="open" />
+      <ThreeLimits :open="open" />
     </section>
     <section id="machines">
       <h2>Machines</h2>
@@ -157,6 +165,10 @@ const text = (kind: string, sort: string | undefined) =>
           <p class="soft small">{{ d.feet?.length ? `${d.feet.length} feet` : 'no feet' }}{{ d.envelope ? ', a box' : '' }}</p>
         </template></CardList
       >
+    </section>
+    <section id="own">
+      <h2>Sections and starters of its own</h2>
+      <OwnList :open="open" />
     </section>
     <section id="suppliers">
       <h2>Suppliers</h2>

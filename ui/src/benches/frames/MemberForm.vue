@@ -8,6 +8,8 @@ import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import { newId } from '@/api/ids'
+import KeepInShop from '@/shop/KeepInShop.vue'
 import EndForm from './EndForm.vue'
 import SectionPick from './SectionPick.vue'
 import SizeFields from './SizeFields.vue'
@@ -54,6 +56,12 @@ const oblong = computed(
       :lengths="open.style.value"
       :fault="(p) => open.fault(`${at}/section${p}` as never)"
       @change="(s) => open.set(at, { ...m, section: s, stock: undefined })"
+    />
+    <KeepInShop
+      v-if="!m.stock"
+      text="Keep this section in the Shop"
+      name=""
+      :keep="(w, name) => ({ ...w, sections: [...(w.sections ?? []), { id: newId(), name, sizes: m.section }] })"
     />
   </details>
   <ChoiceRow

@@ -9,6 +9,9 @@ import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import { newId } from '@/api/ids'
+import { forItself } from '@/benches/start/forItself'
+import KeepInShop from '@/shop/KeepInShop.vue'
 import TriedBefore from './TriedBefore.vue'
 import type { Bench } from './useBench'
 
@@ -145,6 +148,12 @@ function toGauge(value: string) {
     </p>
   </FieldGrid>
   <TriedBefore :bench="bench" />
+  <KeepInShop
+    class="keep"
+    text="Keep it in the Shop as a starter"
+    :name="part.doc.value!.name"
+    :keep="(w, name) => ({ ...w, starters: [...(w.starters ?? []), { id: newId(), name, recipe: forItself(recipe) }] })"
+  />
 </template>
 
 <style scoped>
