@@ -98,7 +98,7 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		{frame, drawn, []string{"Front arm", "Rear root", "Front foot"}},
 		{frame + "/loads", drawn, []string{"Somebody at the edge"}},
 		{frame + "/cut", drawn, nil},
-		{"/jobs/" + hives + "/shape/frame/" + deck + "/strength", drawn, []string{"3 flags", "Why stress"}},
+		{"/jobs/" + hives + "/shape/frame/" + deck + "/strength", drawn, []string{"4 flags", "Why stress"}},
 		{"/jobs/" + hives + "/shape/frame", `document.querySelector('.start')`, nil},
 		{"/jobs/" + hives + "/hold", `document.querySelector('.all table')`, nil},
 		{"/jobs/" + jobID + "/hold", `document.querySelector('[data-verdict]')`, []string{"Duties"}},

@@ -96,7 +96,7 @@ func dummyOf(b brief.Brief, id string, board float64) (sheet.DummyInput, error) 
 		}
 		in := sheet.DummyInput{Name: d.Name, Length: d.Envelope.Length, Width: d.Envelope.Width, Height: d.Envelope.Height, Board: board}
 		for _, f := range d.Feet {
-			in.Feet = append(in.Feet, profile.Point{X: f.X, Y: f.Y})
+			in.Feet, in.Bores = append(in.Feet, profile.Point{X: f.X, Y: f.Y}), append(in.Bores, f.Bore)
 		}
 		if d.Gravity != nil {
 			in.Gravity = &profile.Point{X: d.Gravity.X, Y: d.Gravity.Y}

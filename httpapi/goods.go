@@ -24,6 +24,7 @@ type StockLineView struct {
 	Revision int                `json:"revision"`
 	Archived bool               `json:"archived,omitempty"`
 	Updated  time.Time          `json:"updated"`
+	Odd      []string           `json:"odd,omitempty" doc:"what is odd about what was just received"`
 }
 
 // StockMoveView is one entry of a line's ledger.
@@ -103,9 +104,11 @@ func (s *server) goodsRoutes() {
 			if _, err := uuid.Parse(in.Job); in.Job != "" && err != nil {
 				return StockLineView{}, working.Refuse("/job", "There is no such job.")
 			}
-			l, err := s.jobs.MoveStock(c.Request.Context(), c.id, in, who(c))
+			l, odd, err := s.jobs.ReceiveStock(c.Request.Context(), c.id, in, who(c))
 			s.shopChanged(nil) // what parts are told of the stock is out of date
-			return stockLineView(l, s.shop(c.Request.Context())), err
+			v := stockLineView(l, s.shop(c.Request.Context()))
+			v.Odd = odd
+			return v, err
 		})
 	route(s, operation{method: "POST", path: "/api/v1/goods/choose", id: "chooseGoods", work: brisk, access: reading,
 		summary: "The lines that serve a need: remnants first, then what leaves least"},

@@ -2,6 +2,7 @@ package job
 
 import (
 	"context"
+	"strings"
 	"time"
 
 	"warmanvil/core/goods"
@@ -121,6 +122,30 @@ func (s *Service) SaveStockLine(ctx context.Context, l goods.Goods, archived boo
 // MoveStock enters a movement into a line's ledger; it fails with *working.Fault where there is not
 // as much, or ErrNotFound.
 func (s *Service) MoveStock(ctx context.Context, line string, m goods.Move, who string) (StockLine, error) {
+	l, _, err := s.ReceiveStock(ctx, line, m, who)
+	return l, err
+}
+
+// ReceiveStock enters a movement as MoveStock does, and says what is odd about what came.
+func (s *Service) ReceiveStock(ctx context.Context, line string, m goods.Move, who string) (StockLine, []string, error) {
+	was, err := s.Goods.StockLine(ctx, line)
+	if err != nil {
+		return StockLine{}, nil, err
+	}
+	w, err := s.Shop(ctx)
+	if err != nil {
+		return StockLine{}, nil, err
+	}
+	odd := goods.Incoming(was.Goods, was.Counts, m, w.Display().Fine)
+	plain := m
+	if m.Measured != nil {
+		plain.Note = strings.TrimSuffix("measured "+w.Display().Fine(*m.Measured)+"; "+m.Note, "; ")
+	}
+	l, err := s.moveStock(ctx, line, plain, who)
+	return l, odd, err
+}
+
+func (s *Service) moveStock(ctx context.Context, line string, m goods.Move, who string) (StockLine, error) {
 	moved := StockMoved{Move: m, ID: s.NewID(), Line: line, Who: who, At: s.Now()}
 	if m.Job != "" {
 		j, err := s.Job(ctx, m.Job)

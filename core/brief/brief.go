@@ -66,6 +66,8 @@ type Foot struct {
 	ID string  `json:"id,omitempty" doc:"of its own in the device"`
 	X  float64 `json:"x" doc:"mm forward of the device's origin"`
 	Y  float64 `json:"y" doc:"mm to the left"`
+
+	Bore float64 `json:"bore,omitempty" doc:"mm, of the hole in the foot; not said when left out"`
 }
 
 // Gravity is a centre of gravity, Z above the plane of the feet.
@@ -86,15 +88,16 @@ type Box struct {
 // Device is something the vehicle carries on feet. Its axes are the vehicle's:
 // x forward, y left, z up, origin where its user puts it.
 type Device struct {
-	ID         string   `json:"id"`
-	Name       string   `json:"name"`
-	Mass       *Given   `json:"mass,omitempty" doc:"kg"`
-	Gravity    *Gravity `json:"gravity,omitempty"`
-	Envelope   *Box     `json:"envelope,omitempty"`
-	Feet       []Foot   `json:"feet,omitempty"`
-	Behind     *Given   `json:"behind,omitempty" doc:"mm of its origin behind the front axle or the coupling"`
-	NearPeople bool     `json:"nearPeople,omitempty" doc:"in a space with people, or able to enter one"`
-	OnRoof     bool     `json:"onRoof,omitempty"`
+	ID         string       `json:"id"`
+	Name       string       `json:"name"`
+	Mass       *Given       `json:"mass,omitempty" doc:"kg"`
+	Gravity    *Gravity     `json:"gravity,omitempty"`
+	Envelope   *Box         `json:"envelope,omitempty"`
+	Feet       []Foot       `json:"feet,omitempty"`
+	Rooms      []DeviceRoom `json:"rooms,omitempty" doc:"plugs, levers and hoses, with the room in front of them"`
+	Behind     *Given       `json:"behind,omitempty" doc:"mm of its origin behind the front axle or the coupling"`
+	NearPeople bool         `json:"nearPeople,omitempty" doc:"in a space with people, or able to enter one"`
+	OnRoof     bool         `json:"onRoof,omitempty"`
 }
 
 // Limits are what the work must keep to.

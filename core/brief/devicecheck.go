@@ -24,7 +24,7 @@ func (d Device) Check(at string) error {
 		errs = append(errs, working.Within(fmt.Sprintf("%s/feet/%d/x", at, k), "A foot's place", f.X, -1e5, 1e5, "mm"),
 			working.Within(fmt.Sprintf("%s/feet/%d/y", at, k), "A foot's place", f.Y, -1e5, 1e5, "mm"))
 	}
-	return working.First(append(errs, d.Envelope.check(at+"/envelope"))...)
+	return working.First(append(errs, d.Envelope.check(at+"/envelope"), d.checkRooms(at))...)
 }
 
 func (v *Box) check(at string) error {

@@ -29,6 +29,8 @@ type Move struct {
 	Count float64  `json:"count" doc:"how many, or how much; of a count what is there now"`
 	Job   string   `json:"job,omitempty" format:"uuid" doc:"it is kept for, freed by, taken for or returned from"`
 	Note  string   `json:"note,omitempty" doc:"what was measured, what was wrong"`
+
+	Measured *float64 `json:"measured,omitempty" doc:"mm, thickness of what was received; it is put into the note"`
 }
 
 // Counts is how many there are: all that lie there, on their way, and kept by job.
@@ -58,6 +60,8 @@ func (c Counts) Apply(m Move, whole bool) (Counts, error) {
 		return c, working.Refuse("/count", "Say how many: more than none, at most a million.")
 	case whole && n != math.Trunc(n):
 		return c, working.Refuse("/count", "Only whole ones of it come and go.")
+	case m.Measured != nil && (m.Kind != Received || !(*m.Measured > 0 && *m.Measured < 1000)):
+		return c, working.Refuse("/measured", "A thickness is measured of what was received, in mm over nothing.")
 	case len(m.Note) > mostNote:
 		return c, working.Refuse("/note", "This holds up to %d characters.", mostNote)
 	case (m.Kind == Kept || m.Kind == Freed) && m.Job == "":

@@ -16,6 +16,7 @@ type DummyInput struct {
 	Length, Width, Height float64         // mm, outside
 	Board                 float64         // mm, thickness of the board
 	Feet                  []profile.Point // mm
+	Bores                 []float64       // mm, holes in the feet; nil or 0 where nobody said
 	Gravity               *profile.Point  // mm; nil where it is not known
 	Floor                 bool            // its underside alone
 }
@@ -55,8 +56,12 @@ func Dummy(in DummyInput) (Recipe, error) {
 		Base: Base{ID: "floor", Length: 2 * half.X, Width: 2 * half.Y}}
 	from := func(d float64) Offset { return Offset{Edge: Middle, Distance: d} }
 	for i, f := range in.Feet {
+		bore := footHole
+		if i < len(in.Bores) && in.Bores[i] > 0 {
+			bore = in.Bores[i]
+		}
 		r.Base.Holes = append(r.Base.Holes, Hole{ID: fmt.Sprintf("foot-%d", i+1), Name: fmt.Sprintf("Foot %d", i+1), Kind: RoundHole,
-			Diameter: footHole, X: from(f.X), Y: from(f.Y)})
+			Diameter: bore, X: from(f.X), Y: from(f.Y)})
 	}
 	r.Base.Marks = []Mark{
 		{ID: "front", Kind: ArrowMark, X: from(half.X - 15), Y: from(0)},

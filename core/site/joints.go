@@ -80,7 +80,7 @@ func (s *site) tellJoint(j brief.Joint, path Pathway) BoltedTold {
 		})
 	}
 	s.prepare(j, in, &r)
-	r.Findings = append(r.Findings, s.lackedTools(in)...)
+	r.Findings = append(append(r.Findings, s.lackedTools(in)...), s.footBores(j, in)...)
 	purpose(j, b, &r)
 	swapped(j, &r)
 	told.Instead = joint.Instead(in, r)

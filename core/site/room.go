@@ -20,7 +20,8 @@ var stateWords = map[survey.State]string{survey.Stowed: "stowed", survey.InUse: 
 func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 	var things []survey.Thing
 	var solids []survey.Thing // without the bolts, for air and ground
-	owner := map[int]int{}    // thing of each bolt
+	owner := map[int]int{}    // thing of each bolt and each room in front of it
+	air := map[int]bool{}     // rooms: two of them may share the air
 	hands := s.handed(v)
 	for i := range v.Placed {
 		d := s.stand(v.Placed[i].ID)
@@ -40,12 +41,17 @@ func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 			things = append(things, b)
 			out.Sketch = append(out.Sketch, drawn(d.told.ID, b.Name, "bolt", b.Body, false))
 		}
+		for _, r := range d.rooms {
+			owner[len(things)], air[len(things)] = main, true
+			things = append(things, r)
+			out.Sketch = append(out.Sketch, drawn(d.told.ID, r.Name, "room", r.Body, false))
+		}
 	}
 	spaces := s.spaces(v, solids, out)
 	var groups [][2]int // a thing with its bolts, against one space or thing
 	for _, c := range survey.Clearances(things, spaces, v.Between) {
-		if c.Other >= 0 && owner[c.Other] == owner[c.Thing] || math.IsInf(c.Distance, 1) {
-			continue // a bolt and what it holds; a space that is never there
+		if c.Other >= 0 && owner[c.Other] == owner[c.Thing] || math.IsInf(c.Distance, 1) || c.Other >= 0 && air[c.Other] && air[c.Thing] {
+			continue // a bolt and what it holds; a space that is never there; a plug's room and another's
 		}
 		out.Clearances = append(out.Clearances, s.clear(c, things, spaces))
 		groups = append(groups, [2]int{owner[c.Thing], c.Space*1000 - c.Other})

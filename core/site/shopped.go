@@ -58,11 +58,7 @@ func shopped(p told.Pen, w shop.Shop, built *shape.Built, cut cutlist.CutList, i
 		if !o.Said {
 			what += " Not all limits of it are said in the Shop: the others are usual values."
 		}
-		severity := working.Note
-		if o.Kind == "transport" {
-			severity = working.Mind
-		}
-		say("past-"+o.Kind, severity, "Machines", "", what)
+		say("past-"+o.Kind, working.Note, "Machines", "", what)
 	}
 	return out
 }

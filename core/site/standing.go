@@ -65,6 +65,7 @@ type stand struct {
 	told   PlacedTold
 	thing  survey.Thing
 	bolts  []survey.Thing
+	rooms  []survey.Thing // in front of plugs, levers and hoses of a device
 	bore   map[string]float64
 	normal map[string]solid.Vector
 	built  *made.Part // of a part, in the hand that stands there
@@ -134,6 +135,9 @@ func (s *stander) stand(id string) *stand {
 		d.thing.ID, d.thing.Name = p.ID, p.Name
 		d.thing.Body = d.thing.Body.At(d.Pose)
 		d.thing.Sigma = d.Sigma
+		for i := range d.rooms {
+			d.rooms[i].Body, d.rooms[i].Sigma = d.rooms[i].Body.At(d.Pose), d.Sigma
+		}
 		if d.Sigma > 0 {
 			d.told.Within = s.from.Pen.MM(2 * d.Sigma)
 		}
@@ -193,7 +197,12 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 		for i, f := range dev.Feet {
 			id := fmt.Sprintf("foot-%d", i+1)
 			d.Holes[id], d.normal[id] = solid.Vector{f.X, f.Y, 0}, solid.Vector{0, 0, 1}
-			d.told.Holes = append(d.told.Holes, HoleChoice{ID: id, Name: fmt.Sprintf("foot %d", i+1)})
+			d.bore[id] = f.Bore
+			d.told.Holes = append(d.told.Holes, HoleChoice{ID: id, Name: fmt.Sprintf("foot %d", i+1), Diameter: f.Bore})
+		}
+		for _, r := range dev.Rooms {
+			lo, hi := r.Box(*e)
+			d.rooms = append(d.rooms, survey.Thing{ID: p.ID, Name: d.told.Name + ", " + r.Called(), Body: solid.Box(lo, hi)})
 		}
 	case p.Size != nil:
 		d.thing.Body = solid.Box(solid.Vector{}, solid.Vector{p.Size.Length, p.Size.Width, p.Size.Height})

@@ -74,7 +74,7 @@ func (o Outgrown) Ways() string {
 	case "spray":
 		return "where it is to be painted here: outside, another painter, or pieces"
 	}
-	return "another vehicle, pieces that are bolted together on site, or a carrier"
+	return "where it has to be driven: another vehicle, pieces that are bolted together on site, or a carrier"
 }
 
 // checkPlaces asks whether the folded part goes into the oven, the spray place and the
@@ -89,10 +89,6 @@ func (b *flagger) checkPlaces() {
 		if !o.Said {
 			what += " Not all limits of it are said in the Shop: the others are usual values."
 		}
-		if o.Kind == "transport" {
-			b.Mind("past-transport", "Machines", b.whole(), what)
-		} else {
-			b.Note("past-"+o.Kind, "Machines", b.whole(), what)
-		}
+		b.Note("past-"+o.Kind, "Machines", b.whole(), what)
 	}
 }

@@ -4408,6 +4408,49 @@ export interface components {
             /** @description in a space with people, or able to enter one */
             nearPeople?: boolean;
             onRoof?: boolean;
+            /** @description plugs, levers and hoses, with the room in front of them */
+            rooms?: components["schemas"]["DeviceRoom"][];
+        };
+        DeviceRoom: {
+            /**
+             * @description of the device it is on
+             * @enum {string}
+             */
+            face: "front" | "rear" | "left" | "right" | "up" | "down";
+            /**
+             * Format: double
+             * @description mm up the face; to the side on top and below
+             */
+            high: number;
+            id: string;
+            /** @enum {string} */
+            kind: "plug" | "lever" | "hose" | "vent" | "grip" | "cover";
+            name?: string;
+            /**
+             * Format: double
+             * @description mm of room in front of the face
+             */
+            out: number;
+            /**
+             * Format: double
+             * @description mm along the face, level; forward on top and below
+             */
+            wide: number;
+            /**
+             * Format: double
+             * @description mm forward of the device's origin, its middle; not asked on front and rear
+             */
+            x?: number;
+            /**
+             * Format: double
+             * @description mm to the left; not asked on left and right
+             */
+            y?: number;
+            /**
+             * Format: double
+             * @description mm above the feet; not asked above and below
+             */
+            z?: number;
         };
         DeviceView: {
             /** @description this very one */
@@ -6128,6 +6171,11 @@ export interface components {
             working?: components["schemas"]["Working"];
         };
         Foot: {
+            /**
+             * Format: double
+             * @description mm, of the hole in the foot; not said when left out
+             */
+            bore?: number;
             /** @description of its own in the device */
             id?: string;
             /**
@@ -10047,6 +10095,11 @@ export interface components {
             job?: string;
             /** @enum {string} */
             kind: "ordered" | "received" | "counted" | "kept" | "freed" | "taken" | "returned" | "scrapped";
+            /**
+             * Format: double
+             * @description mm, thickness of what was received; it is put into the note
+             */
+            measured?: number;
             /** @description what was measured, what was wrong */
             note?: string;
         };
@@ -12587,6 +12640,8 @@ export interface components {
              */
             here: number;
             line: components["schemas"]["Goods"];
+            /** @description what is odd about what was just received */
+            odd?: string[];
             /**
              * Format: double
              * @description on their way
@@ -12617,6 +12672,11 @@ export interface components {
             job?: string;
             /** @enum {string} */
             kind: "ordered" | "received" | "counted" | "kept" | "freed" | "taken" | "returned" | "scrapped";
+            /**
+             * Format: double
+             * @description mm, thickness of what was received; it is put into the note
+             */
+            measured?: number;
             /** @description what was measured, what was wrong */
             note?: string;
             /** @description the job's name then */

@@ -18,6 +18,8 @@ const kind = ref<StockMove['kind']>('taken')
 const count = ref<number | null>(1)
 const job = ref('')
 const note = ref('')
+const measured = ref<number | null>(null)
+const odd = ref<string[]>([])
 const trouble = ref('')
 const busy = ref(false)
 const { data: jobs } = useJobs(false)
@@ -35,13 +37,16 @@ async function enter() {
   trouble.value = ''
   busy.value = true
   try {
-    await moveGoods(props.of.line.id, {
+    const got = await moveGoods(props.of.line.id, {
       kind: kind.value,
       count: count.value ?? 0,
       job: (forJob.value && job.value) || undefined,
       note: note.value || undefined,
+      measured: (kind.value === 'received' && measured.value) || undefined,
     })
+    odd.value = got.odd ?? []
     note.value = ''
+    measured.value = null
   } catch (e) {
     trouble.value = words(e)
   } finally {
@@ -64,6 +69,13 @@ const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle:
           :lengths="lengths"
           @update:model-value="(v) => (count = v)"
         />
+        <ValueField
+          v-if="kind === 'received' && of.line.thickness"
+          label="Thickness, measured"
+          :model-value="measured"
+          :lengths="lengths"
+          @update:model-value="(v) => (measured = v)"
+        />
         <SearchPick v-if="forJob" v-model="job" label="For which job" :choices="names" />
         <TextField v-model="note" label="What was measured, what was wrong" />
       </FieldGrid>
@@ -72,6 +84,7 @@ const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle:
         <span v-if="trouble" class="wrong" role="alert">{{ trouble }}</span>
       </p>
     </form>
+    <p v-for="o in odd" :key="o" role="alert" class="odd">{{ o }}</p>
     <ol v-if="ledger?.length" class="ledger" aria-label="Ledger, newest first">
       <li v-for="(m, i) in ledger" :key="i">
         <span class="soft">{{ when(m.at) }}</span>
@@ -88,6 +101,11 @@ const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle:
 </template>
 
 <style scoped>
+.odd {
+  border-left: 4px solid var(--mind);
+  background: var(--mind-wash);
+  padding: 6px 10px;
+}
 .moves {
   display: grid;
   gap: 12px;

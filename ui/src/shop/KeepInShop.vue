@@ -13,16 +13,16 @@ const props = defineProps<{
   keep: (shop: State<'shop'>, name: string) => State<'shop'>
 }>()
 const naming = ref(false)
-const name = ref('')
+const called = ref('')
 const said = ref('')
 function ask() {
   naming.value = true
-  name.value = props.name
+  called.value = props.name
   said.value = ''
 }
 const kept = once(async () => {
   try {
-    await alter('shop', 'shop', (w) => props.keep(w, name.value.trim()))
+    await alter('shop', 'shop', (w) => props.keep(w, called.value.trim()))
     naming.value = false
     said.value = 'It is kept in the Shop.'
   } catch (e) {
@@ -35,8 +35,8 @@ const kept = once(async () => {
   <div class="keep">
     <button v-if="!naming" type="button" class="press tight" @click="ask">{{ text }}</button>
     <form v-else class="row" @submit.prevent="kept">
-      <TextField v-model="name" label="Called" @enter="kept" />
-      <button type="submit" class="press" :disabled="!name.trim()">Keep it</button>
+      <TextField v-model="called" label="Called" @enter="kept" />
+      <button type="submit" class="press" :disabled="!called.trim()">Keep it</button>
     </form>
     <p v-if="said" role="status" class="small">{{ said }}</p>
   </div>

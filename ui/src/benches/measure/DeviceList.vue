@@ -9,11 +9,41 @@ import { newId } from '@/api/ids'
 import type { OpenBrief } from '@/jobs/useBrief'
 import { useShop } from '@/shop/useShop'
 import DeviceNumbers from './DeviceNumbers.vue'
+import { wordsOf } from '@/api/words'
+import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 
 const props = defineProps<{ open: OpenBrief }>()
 const list = computed(() => props.open.brief.value?.devices ?? [])
+const roomSizes = [
+  { key: 'wide' as const, label: 'Wide' },
+  { key: 'high' as const, label: 'High' },
+  { key: 'out' as const, label: 'Room in front' },
+]
+/** Where the middle of it lies on its face, from the device's origin. */
+const places = { x: 'Forward', y: 'To the left', z: 'Above the feet' }
+const onFace: Record<string, ('x' | 'y' | 'z')[]> = {
+  front: ['y', 'z'],
+  rear: ['y', 'z'],
+  left: ['x', 'z'],
+  right: ['x', 'z'],
+  up: ['x', 'y'],
+  down: ['x', 'y'],
+}
+const placed = (face: string) => (onFace[face] ?? []).map((key) => ({ key, label: places[key] }))
+const freshRoom = (d: Device) => {
+  const grain = props.open.style.value.unit === 'mm' ? 10 : 12.7
+  return {
+    id: newId(),
+    kind: 'plug' as const,
+    face: 'rear' as const,
+    z: (d.envelope?.height ?? 0) / 2,
+    wide: 5 * grain,
+    high: 5 * grain,
+    out: 8 * grain,
+  }
+}
 const shop = useShop(true)
 const known = computed(() => shop.shop.value?.devices ?? [])
 const copied = (d: Device): Device => {
@@ -137,13 +167,75 @@ const sizes = ['length', 'width', 'height'] as const
                   :wrong="open.fault(`/devices/${i}/feet/${k}/y`)"
                   @update:model-value="(v) => open.set(`/devices/${i}/feet/${k}/y`, v)"
                 />
+                <ValueField
+                  :label="`Foot ${k + 1}, its hole`"
+                  hide-label
+                  kind="hole"
+                  optional
+                  :model-value="f.bore ?? null"
+                  :lengths="open.style.value"
+                  :wrong="open.fault(`/devices/${i}/feet/${k}/bore`)"
+                  @update:model-value="(v) => open.set(`/devices/${i}/feet/${k}/bore`, v || undefined)"
+                  @clear="open.set(`/devices/${i}/feet/${k}/bore`, undefined)"
+                />
               </div>
             </CardList>
             <button v-if="!d.feet?.length" type="button" class="press tight" @click="open.set(`/devices/${i}/feet`, fourFeet(d))">
               Four at the corners
             </button>
           </div>
-          <p v-if="d.feet?.length" class="soft small">Each row: forward, left; negative is rearward, right.</p>
+          <p v-if="d.feet?.length" class="soft small">
+            Each row: forward, left, the hole in the foot if there is one; negative is rearward, right.
+          </p>
+          <p class="label">Plugs, levers, hoses: the room in front of them stays free</p>
+          <CardList
+            :rows="d.rooms ?? []"
+            word="room"
+            small
+            add="Plug, lever or hose"
+            :name="(r) => `${r.kind} ${r.name ?? ''}`"
+            :make="() => freshRoom(d)"
+            @change="(v) => open.set(`/devices/${i}/rooms`, v)"
+            v-slot="{ row: r, i: k }"
+          >
+            <FieldGrid :min="104" low :data-room="r.kind">
+              <PickOne
+                label="It is a"
+                :choices="wordsOf('DeviceRoom', 'kind')"
+                :model-value="r.kind"
+                @update:model-value="(v) => open.set(`/devices/${i}/rooms/${k}/kind`, v)"
+              />
+              <TextField
+                label="Called"
+                :model-value="r.name ?? ''"
+                @update:model-value="(v) => open.set(`/devices/${i}/rooms/${k}/name`, v || undefined)"
+              />
+              <PickOne
+                label="On its"
+                :choices="wordsOf('DeviceRoom', 'face')"
+                :model-value="r.face"
+                @update:model-value="(v) => open.set(`/devices/${i}/rooms/${k}/face`, v)"
+              />
+              <ValueField
+                v-for="f in placed(r.face)"
+                :key="f.key"
+                :label="f.label"
+                :model-value="r[f.key] ?? 0"
+                :lengths="open.style.value"
+                :wrong="open.fault(`/devices/${i}/rooms/${k}/${f.key}`)"
+                @update:model-value="(v) => open.set(`/devices/${i}/rooms/${k}/${f.key}`, v)"
+              />
+              <ValueField
+                v-for="f in roomSizes"
+                :key="f.key"
+                :label="f.label"
+                :model-value="r[f.key]"
+                :lengths="open.style.value"
+                :wrong="open.fault(`/devices/${i}/rooms/${k}/${f.key}`)"
+                @update:model-value="(v) => open.set(`/devices/${i}/rooms/${k}/${f.key}`, v)"
+              />
+            </FieldGrid>
+          </CardList>
           <p class="row">
             <button v-if="d.name" type="button" class="press tight bare" @click="keep(d)">
               {{ inShop(d) ? 'Keep it so in the Shop' : 'Keep it in the Shop for other jobs' }}
@@ -183,7 +275,7 @@ const sizes = ['length', 'width', 'height'] as const
 }
 .foot {
   display: grid;
-  grid-template-columns: 20px 116px 116px;
+  grid-template-columns: 20px 104px 104px 92px;
   gap: 6px;
   align-items: center;
 }
