@@ -52,14 +52,14 @@ func (s Shop) bends(m Machine, r sheet.Recipe, inch bool) bending.Brake {
 		tool = bend.Tool{Kind: map[bending.Kind]bend.ToolKind{bending.Press: bend.ToolVDie, bending.Leaf: bend.ToolPan,
 			bending.Vice: bend.ToolVice}[b.Kind]}
 	}
-	tool, _ = tool.Effective(r.Thickness)
+	tool, assumed := tool.Effective(r.Thickness)
 	switch b.Kind {
 	case bending.Press:
 		b.Upper = s.tools(StraightPunch, Gooseneck)
 		if len(b.Upper) == 0 {
 			b.Upper = bending.UsualPunches()
 		}
-		b.Die = s.die(tool.Opening)
+		b.Die, b.Dies = s.die(tool.Opening, r.Thickness, assumed)
 	case bending.Leaf:
 		if m.Sort == "pan" {
 			b.Upper = s.tools(Fingers)
@@ -85,12 +85,32 @@ func (s Shop) tools(kinds ...BendKind) (out []bending.Tool) {
 	return out
 }
 
-// die answers the shop's die of an opening, else a usual one of that opening.
-func (s Shop) die(opening float64) bending.Tool {
-	for _, t := range s.BendTools {
-		if t.Kind == VDie && math.Abs(t.opening()-opening) < .05*opening {
-			return t.set()
+// fewestT and mostT are the openings a sheet is bent over at all, as multiples of its thickness
+// (practice: 6 to 12; a little past it where nothing else is there).
+const fewestT, mostT = 5., 14.
+
+// die answers the shop's die of an opening; where nobody asked for that very one, the nearest of its
+// own that takes the sheet; else a usual one of that opening, and then the openings the shop has.
+func (s Shop) die(opening, thickness float64, assumed bool) (die bending.Tool, has []float64) {
+	var next *BendTool
+	for i := range s.BendTools {
+		t := &s.BendTools[i]
+		if t.Kind != VDie {
+			continue
+		}
+		v := t.opening()
+		if math.Abs(v-opening) < .05*opening {
+			return t.set(), nil
+		}
+		has = append(has, v)
+		fits := v >= fewestT*thickness && v <= mostT*thickness
+		if assumed && fits && (next == nil || math.Abs(math.Log(v/opening)) < math.Abs(math.Log(next.opening()/opening))) {
+			next = t
 		}
 	}
-	return bending.UsualDie(opening)
+	if next != nil {
+		return next.set(), nil
+	}
+	slices.Sort(has)
+	return bending.UsualDie(opening), has
 }

@@ -186,3 +186,54 @@ func TestOtherSorts(t *testing.T) {
 		t.Errorf("%+v and %+v", there, others)
 	}
 }
+
+// The shop's own die makes its own radius in air: 16 % of V 24 is 3.84, and R 2 is drawn; of V 12 it is
+// 1.92. A usual die, a die the recipe names and a bottomed bend are not asked so.
+func TestRadiusOfTheOwnDie(t *testing.T) {
+	w := func(opening float64) shop.Shop {
+		out := shop.Shop{Machines: []shop.Machine{press("p", 2500, 1e6, 1000)}}
+		if opening > 0 {
+			out.BendTools = []shop.BendTool{{ID: "d", Kind: shop.VDie, Opening: opening, Angle: 80, Width: 2*opening + 10, Height: 70}}
+		}
+		return out
+	}
+	radius := func(w shop.Shop, r sheet.Recipe) string {
+		for _, f := range bentIn(t, w, r).Findings {
+			if f.Code == "die-radius" {
+				return f.Reason
+			}
+		}
+		return ""
+	}
+	r := tray(30)
+	r.Bend.Method = bend.MethodAir
+	if got := radius(w(24), r); !strings.Contains(got, "die of 24") || !strings.Contains(got, "3.84") && !strings.Contains(got, "3.8") {
+		t.Errorf("V 24: %q", got)
+	}
+	named, bottomed := r, r
+	named.Tool.Opening, bottomed.Bend.Method = 24, bend.MethodBottomed
+	// A part that asks for V 12 where the shop has V 24 alone is told so, with what it has; a shop that
+	// names no die is not asked.
+	asks := r
+	asks.Tool.Opening = 12
+	missing := func(w shop.Shop) string {
+		for _, f := range bentIn(t, w, asks).Findings {
+			if f.Code == "die-missing" {
+				return f.Reason
+			}
+		}
+		return ""
+	}
+	if got := missing(w(24)); !strings.Contains(got, "a die of 12") || !strings.Contains(got, "24") {
+		t.Errorf("V 12 asked for: %q", got)
+	}
+	if a, b := missing(w(12)), missing(w(0)); a != "" || b != "" {
+		t.Errorf("%q %q", a, b)
+	}
+	for what, got := range map[string]string{"V 12": radius(w(12), r), "usual": radius(w(0), r), "named": radius(w(24), named),
+		"bottomed": radius(w(24), bottomed)} {
+		if got != "" {
+			t.Errorf("%s: %s", what, got)
+		}
+	}
+}

@@ -100,6 +100,9 @@ func (p *planner) step(l *lay.Laid, m move, made uint64, ask Asked) BendingStep 
 	if s.StopAt = at; stop != nil {
 		length := l.Length(*stop)
 		s.Stop = &length
+		if p.swings(m, made, *stop) {
+			s.Note = strings.TrimPrefix(s.Note+"; draw the stop back once the punch pinches: the part swings into it", "; ")
+		}
 	}
 	s.Scene = p.scene(m, made, stop)
 	return s

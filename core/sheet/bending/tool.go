@@ -39,14 +39,15 @@ type Brake struct {
 	Named bool // the Shop names it; else it is a usual one
 	Said  bool // all that is asked of it was said
 	Long  float64
-	Thick float64 // mm of the part's metal; 0 is no limit
-	Open  float64 // mm the punch or clamp rises
-	Beam  float64 // mm, thickness of the beams over and under the tools
-	Floor float64 // mm from the top of the die or bed to the floor
-	Stop  float64 // mm the back stop reaches; 0 for none
-	Upper []Tool  // punches or fingers, the one taken first, first
-	Die   Tool    // of a press
-	Lift  float64 // kg the strongest there lifts; 0 is not said
+	Thick float64   // mm of the part's metal; 0 is no limit
+	Open  float64   // mm the punch or clamp rises
+	Beam  float64   // mm, thickness of the beams over and under the tools
+	Floor float64   // mm from the top of the die or bed to the floor
+	Stop  float64   // mm the back stop reaches; 0 for none
+	Upper []Tool    // punches or fingers, the one taken first, first
+	Die   Tool      // of a press
+	Dies  []float64 // mm, openings the shop has where none of them is the die: that is a usual one
+	Lift  float64   // kg the strongest there lifts; 0 is not said
 }
 
 // Straight answers the outline of a straight punch: its tip's angle in degrees, width of its

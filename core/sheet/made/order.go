@@ -129,6 +129,8 @@ func (b *maker) order(part *Part) {
 		return
 	}
 	part.Steps = b.stepsOf(found)
+	b.dieRadius(found)
+	b.dieMissing(found)
 	for _, s := range found.Steps {
 		if s.Near != "" && s.Clear < tight {
 			b.Note("bend-tight", "Brake", b.panel(s.IDs[0]), fmt.Sprintf("While %s is bent, %s comes as near as %s: set up with care.",
