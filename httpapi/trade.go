@@ -27,6 +27,11 @@ type TradeFrameView struct {
 	Traded []site.TradedFrame `json:"traded"`
 }
 
+// CutRoutesView is the ways to cut a part.
+type CutRoutesView struct {
+	Routes []site.CutRoute `json:"routes"`
+}
+
 func (s *server) tradeRoutes() {
 	route(s, operation{method: "POST", path: "/api/v1/trade", id: "trade", work: whole, access: reading,
 		summary: "A part in several sheets side by side: mass, blank, flags, what is in stock, stiffness, cost"},
@@ -47,6 +52,14 @@ func (s *server) tradeRoutes() {
 			}
 			all.Prove(p.ID, list)
 			return TradeView{list}, ctx.Err()
+		})
+	route(s, operation{method: "POST", path: "/api/v1/routes", id: "cutRoutes", work: whole, access: reading,
+		summary: "Every way to cut a part side by side: what takes it, how true it comes out, what it brings"},
+		func(c call, in BuildRequest) (CutRoutesView, error) {
+			ctx := c.Request.Context()
+			w := s.shop(ctx)
+			list, err := site.CutRoutes(ctx, brief.Brief{Unit: in.Unit, Grain: in.Grain, Quantity: 1}, w, in.Recipe)
+			return CutRoutesView{list}, err
 		})
 	route(s, operation{method: "POST", path: "/api/v1/frames/{id}/trade", id: "tradeFrame", work: whole, access: reading,
 		summary: "A frame in several metals side by side: mass, cost, how hard it works, how far it moves, what rusts, what the shop cannot do"},

@@ -50,7 +50,8 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 	}
 	p := &sheetPrinter{pages: newPages(s.Paper, s.Date, name+", "+kind)}
 	p.kind = name + ": " + kind
-	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  for %d  ·  %s", s.Job, s.Revision, s.Date.Format("2006-01-02"), s.Quantity, s.Material)
+	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s  ·  for %d  ·  %s", s.Job, s.Revision, s.Date.Format("2006-01-02"), s.Quantity,
+		s.Material)
 	p.next()
 	if s.Face != "" {
 		p.put(edge, p.y, 9, "B", s.Face)
@@ -122,7 +123,8 @@ func (s PartSheet) BendPDF() ([]byte, error) {
 // gauges prints what each bend is set by: its radius, where its line and its zone lie on the
 // blank, what it takes up, and the force of an air bend.
 func (s PartSheet) gauges(p *sheetPrinter) {
-	sec := SurveySection{Heads: []string{"step", "inside radius", "bend line at", "zone to either side", "allowance", "deduction", "force"},
+	sec := SurveySection{Heads: []string{"step", "inside radius", "bend line at", "zone to either side", "allowance", "deduction",
+		"force"},
 		Widths: []float64{.06, .14, .24, .17, .13, .13, .13}}
 	p.room(16)
 	p.put(edge, p.y, 10, "B", "Gauge settings")
@@ -178,6 +180,10 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 	p.station(s.Drill)
 	p.put(edge, p.y, 9, "", "Places run from the blank's front left corner, good side up. Break both edges of every hole.")
 	p.y += 5
+	how := stock.DrillingOf(s.Family)
+	p.put(edge, p.y, 9, "", strings.ToUpper(how.Fluid[:1])+how.Fluid[1:]+": "+how.Note+". Turns a minute are for the last drill, of "+
+		"high-speed steel; a hole saw turns half as fast.")
+	p.y += 5
 	matched := 0
 	for _, h := range s.Flat.Holes {
 		if h.Made == sheet.MadeMatched {
@@ -199,11 +205,11 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 	}
 	p.y += 2
 	p.flatSketch(s.Flat, nil, func(i int) string { return fmt.Sprint(i + 1) })
-	sec := SurveySection{Heads: []string{"no.", "hole", "from left", "from front", "size", "drills", "when", "done"},
-		Widths: []float64{.05, .22, .11, .11, .13, .16, .15, .07}}
+	sec := SurveySection{Heads: []string{"no.", "hole", "from left", "from front", "size", "drills", "rpm", "when", "done"},
+		Widths: []float64{.05, .2, .11, .11, .12, .15, .06, .13, .07}}
 	p.heads(sec)
 	for i, h := range s.Flat.Holes {
-		drills, when := "–", "cut with the blank"
+		drills, rpm, when := "–", "", "cut with the blank"
 		switch h.Made {
 		case sheet.MadeDrilled:
 			when = "after bending"
@@ -222,6 +228,7 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 				}
 			}
 			drills = strings.Join(append(list, s.drill(h.Diameter)), ", ")
+			rpm = fmt.Sprintf("%.0f", how.RPM(h.Diameter, false))
 		}
 		if h.Use == sheet.UseWeldNut || h.Use == sheet.UseRivetNut {
 			when += "; nut set before welding and paint"
@@ -230,7 +237,7 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 		if h.Says != "" {
 			name = h.Says
 		}
-		p.row(sec, []string{fmt.Sprint(i + 1), name, h.X.Said(), h.Y.Said(), h.Size, drills, when, ""})
+		p.row(sec, []string{fmt.Sprint(i + 1), name, h.X.Said(), h.Y.Said(), h.Size, drills, rpm, when, ""})
 	}
 	return p.bytes()
 }

@@ -10,17 +10,18 @@ type Process struct {
 	Kerf   float64 `json:"kerf" doc:"mm"`
 	PerT   float64 `json:"perThickness" doc:"smallest hole as a multiple of thickness"`
 	Least  float64 `json:"least" doc:"smallest hole whatever the thickness, mm"`
+	Within float64 `json:"within" doc:"mm, how true an edge comes out; practice"`
 	Source string  `json:"source"`
 }
 
 // Processes is the table of cutting processes: usual limits, to be replaced by
 // the shop's own trials.
 var Processes = []Process{
-	{"plasma", "Plasma table", 1.5, 1, 3, "practice: a hole under the thickness tapers and washes out"},
-	{"laser", "Laser", .2, .5, 1, "practice: half to one thickness, by machine"},
-	{"waterjet", "Water jet", 1, 0, 2, "practice: about 1 mm over the kerf"},
-	{"punch", "Punch", 0, 1, 2, "practice: a punch under the thickness breaks"},
-	{"hand", "Saw, shear and drill", 1, 0, 1, "practice: drills from 1 mm"},
+	{"plasma", "Plasma table", 1.5, 1, 3, .8, "practice: a hole under the thickness tapers and washes out"},
+	{"laser", "Laser", .2, .5, 1, .2, "practice: half to one thickness, by machine"},
+	{"waterjet", "Water jet", 1, 0, 2, .2, "practice: about 1 mm over the kerf"},
+	{"punch", "Punch", 0, 1, 2, .2, "practice: a punch under the thickness breaks"},
+	{"hand", "Saw, shear and drill", 1, 0, 1, 1, "practice: drills from 1 mm"},
 }
 
 // ProcessByKey finds a process.

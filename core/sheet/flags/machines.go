@@ -98,6 +98,12 @@ func (m Machine) lies(x, y, t float64) (why string, turned float64) {
 	return "", turned
 }
 
+// Takes tells whether a blank of two sides and a thickness, mm, goes on a table, turned any way.
+func (m Machine) Takes(x, y, thickness float64) bool {
+	why, _ := m.lies(x, y, thickness)
+	return why == ""
+}
+
 func orAny(v float64) float64 {
 	if v <= 0 {
 		return 1e9

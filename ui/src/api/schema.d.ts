@@ -2768,6 +2768,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/routes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every way to cut a part side by side: what takes it, how true it comes out, what it brings */
+        post: operations["cutRoutes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/sections": {
         parameters: {
             query?: never;
@@ -4272,6 +4289,37 @@ export interface components {
              * @description mm
              */
             width: number;
+        };
+        CutRoute: {
+            /** @description smallest hole that comes out round */
+            hole: string;
+            kerf: string;
+            /** @description what takes it, and where it stands; empty where nothing there does */
+            machine: string;
+            /** @description of cutting alone: what other ways say too is left out */
+            minds: string[];
+            /**
+             * Format: double
+             * @description cutting one here by the rate of the Shop or a usual one, set-up left out; left out where it is cut outside
+             */
+            minutes?: number;
+            name: string;
+            now?: boolean;
+            /** @description it is cut outside */
+            outside?: boolean;
+            /** @description kerf or hole are the Shop's own */
+            own?: boolean;
+            /** @description key of the process table */
+            process: string;
+            /** @description flags that say do not cut */
+            stops: string[];
+            /** @description the Shop names none of its sort: a usual one is taken */
+            usual?: boolean;
+            /** @description how true an edge comes out */
+            within: string;
+        };
+        CutRoutesView: {
+            routes: components["schemas"]["CutRoute"][];
         };
         CutRowTold: {
             /** @description the bending sheet's request */
@@ -11147,6 +11195,11 @@ export interface components {
              */
             perThickness: number;
             source: string;
+            /**
+             * Format: double
+             * @description mm, how true an edge comes out; practice
+             */
+            within: number;
         };
         PutAway: {
             /** Format: uuid */
@@ -20480,6 +20533,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PointsRead"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cutRoutes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildRequest"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutRoutesView"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -12,6 +12,7 @@ import ValueField from '@/kit/ValueField.vue'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import { useGoods } from '@/shop/useGoods'
+import CutRoutes from './CutRoutes.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench }>()
@@ -144,6 +145,7 @@ const name = (t: Try) => `${t.material} ${t.thickness}`
       Stiffness and strength are those of a plate in bending. Where the part is in a bracket or a joint of its job, those are
       asked too, and all they touch.
     </p>
+    <CutRoutes :bench="bench" />
   </div>
 </template>
 
