@@ -6,6 +6,7 @@ import (
 
 	"warmanvil/core/effort"
 	"warmanvil/core/shop"
+	"warmanvil/core/stock"
 	"warmanvil/core/working"
 	"warmanvil/job"
 )
@@ -17,7 +18,8 @@ type ShopPage struct {
 	Strips []shop.StripsTold   `json:"strips" doc:"what its test strips say, sheet by sheet"`
 	Bends  []shop.BendToolTold `json:"bends" doc:"its bending tools as they stand in their machines"`
 
-	Sections []shop.SectionTold `json:"sections" doc:"its own sections with what they weigh"`
+	Sections  []shop.SectionTold `json:"sections" doc:"its own sections with what they weigh"`
+	Materials []stock.Material   `json:"materials" doc:"its own materials, as the table has its own"`
 }
 
 // StationsView is what is read at the machines a part goes to.
@@ -52,7 +54,7 @@ func (s *server) shopRoutes() {
 			if err == nil {
 				s.shopChanged(&w)
 			}
-			return ShopPage{headOf(d), w, w.Told(), w.Outlined(), w.SectionsTold()}, err
+			return ShopPage{headOf(d), w, w.Told(), w.Outlined(), w.SectionsTold(), w.MaterialsTold()}, err
 		}})
 	table := ShopKinds{Kinds: shop.Kinds(), Rules: shop.SupplierRules(), Rates: effort.Usual}
 	for _, k := range []shop.BendKind{shop.StraightPunch, shop.Gooseneck, shop.VDie, shop.Fingers} {

@@ -19,7 +19,7 @@ var greatest = map[string]float64{"length": 1e5, "force": 1e9, "rate": 1e6, "ang
 func (s Shop) Check() error {
 	if err := working.First(text("/name", s.Name, brief.MaxName), list("/machines", len(s.Machines)),
 		list("/people", len(s.People)), list("/strips", len(s.Strips)), list("/settings", len(s.Settings)), list("/sections", len(s.Sections)),
-		list("/starters", len(s.Starters)), list("/tools", len(s.Tools)),
+		list("/starters", len(s.Starters)), list("/materials", len(s.Materials)), list("/tools", len(s.Tools)),
 		list("/bendTools", len(s.BendTools)), list("/suppliers", len(s.Suppliers)), list("/prices", len(s.Prices)), list("/devices",
 			len(s.Devices)),
 		text("/currency", s.Currency, 20)); err != nil {

@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/section"
 	"warmanvil/core/sheet"
+	"warmanvil/core/stock"
 	"warmanvil/core/working"
 )
 
@@ -22,6 +23,43 @@ type OwnStarter struct {
 	ID     string       `json:"id"`
 	Name   string       `json:"name"`
 	Recipe sheet.Recipe `json:"recipe"`
+}
+
+// OwnMaterial is a metal whose strengths the shop knows better than the table: by the certificate of a
+// delivery, or a coupon that was pulled.
+type OwnMaterial struct {
+	ID      string  `json:"id"`
+	Name    string  `json:"name"`
+	Base    string  `json:"base" doc:"key of the material of the table it is like"`
+	Yield   float64 `json:"yield" doc:"MPa"`
+	Tensile float64 `json:"tensile" doc:"MPa"`
+}
+
+// Key is what recipes and frames call it by: it says all of it.
+func (x OwnMaterial) Key() string { return stock.OwnKey(x.Base, x.Yield, x.Tensile, x.Name) }
+
+func (x OwnMaterial) check(at string, ids map[string]bool) error {
+	if err := working.First(own(at, x.ID, ids), text(at+"/name", x.Name, brief.MaxName)); err != nil {
+		return err
+	}
+	if strings.HasPrefix(x.Base, "own:") {
+		return working.Refuse(at+"/base", "Say which material of the table it is like.")
+	}
+	if _, err := stock.MaterialByKey(x.Key()); err != nil {
+		return working.Refuse(at+"/yield", "It cannot be kept so: %v.", err)
+	}
+	return nil
+}
+
+// MaterialsTold answers the shop's own materials as the table has its own.
+func (s Shop) MaterialsTold() []stock.Material {
+	out := []stock.Material{}
+	for _, x := range s.Materials {
+		if m, err := stock.MaterialByKey(x.Key()); err == nil {
+			out = append(out, m)
+		}
+	}
+	return out
 }
 
 func (x OwnSection) check(at string, ids map[string]bool) error {
@@ -59,6 +97,11 @@ func (s Shop) checkOwn(ids map[string]bool) error {
 		}
 		names[x.Name] = true
 		if err := x.check(at, ids); err != nil {
+			return err
+		}
+	}
+	for i, x := range s.Materials {
+		if err := x.check(fmt.Sprintf("/materials/%d", i), ids); err != nil {
 			return err
 		}
 	}

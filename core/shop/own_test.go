@@ -4,9 +4,11 @@ import (
 	"math"
 	"testing"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/section"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/shop"
 )
 
@@ -37,6 +39,45 @@ func TestOwnSections(t *testing.T) {
 	twin := tube
 	twin.ID = "b"
 	refusedAt(t, "/sections/1/name", shop.Shop{Sections: []shop.OwnSection{tube, twin}}.Check())
+}
+
+// A material of the shop's own is told with its strengths; what is none is refused.
+func TestOwnMaterialsOfTheShop(t *testing.T) {
+	x := shop.OwnMaterial{ID: "a", Name: "S355, heat 4711", Base: "steel-s355", Yield: 410, Tensile: 520}
+	w := shop.Shop{Materials: []shop.OwnMaterial{x}}
+	if err := w.Check(); err != nil {
+		t.Fatal(err)
+	}
+	told := w.MaterialsTold()
+	if len(told) != 1 || told[0].Key != x.Key() || told[0].Yield != 410 || told[0].Name != x.Name {
+		t.Errorf("%+v", told)
+	}
+	// A part of it is asked with them: a press needs 520/430 of the force of its base.
+	base, mine := ear(), ear()
+	base.Material, mine.Material = "steel-s355", x.Key()
+	base.Bend, mine.Bend = bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir}, bend.Rule{School: bend.SchoolTable,
+		Method: bend.MethodAir}
+	force := func(r sheet.Recipe) float64 {
+		p, err := made.Build(r, made.Options{})
+		if err != nil || p.BendLines[0].Force == nil {
+			t.Fatal(err)
+		}
+		return *p.BendLines[0].Force
+	}
+	if got := force(mine) / force(base); math.Abs(got-520./430) > 1e-9 {
+		t.Errorf("force %.4f times", got)
+	}
+	// It costs as what it is like does, until it has a price of its own.
+	w.Prices = []shop.Price{{ID: "p", What: "steel-s355", Price: 3, Per: "kg"}}
+	if price, is := w.PriceOf(told[0]); !is || price != 3 {
+		t.Errorf("price %g, %v", price, is)
+	}
+	for at, change := range map[string]func(*shop.OwnMaterial){"base": func(m *shop.OwnMaterial) { m.Base = x.Key() },
+		"yield": func(m *shop.OwnMaterial) { m.Yield = 900 }, "id": func(m *shop.OwnMaterial) { m.ID = "" }} {
+		bad := x
+		change(&bad)
+		refusedAt(t, "/materials/0/"+at, shop.Shop{Materials: []shop.OwnMaterial{bad}}.Check())
+	}
 }
 
 // A starter of the shop's own is a part for itself; one that hangs on another is refused, and so is

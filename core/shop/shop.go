@@ -27,6 +27,7 @@ type Shop struct {
 	Settings  []Setting      `json:"settings,omitempty" doc:"of machines, as they were tried"`
 	Devices   []brief.Device `json:"devices,omitempty" doc:"carried again and again: put into a job by a press"`
 	Sections  []OwnSection   `json:"sections,omitempty" doc:"that no table has"`
+	Materials []OwnMaterial  `json:"materials,omitempty" doc:"by certificates and coupons of its own"`
 	Starters  []OwnStarter   `json:"starters,omitempty" doc:"parts made again and again"`
 	Currency  string         `json:"currency,omitempty" doc:"name of the shop's money"`
 	Hour      *float64       `json:"hour,omitempty" doc:"money for an hour of work"`

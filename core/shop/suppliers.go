@@ -204,5 +204,10 @@ func (s Shop) PriceOf(m stock.Material) (price float64, is bool) {
 		}
 		price, is, last = p.Price/per, true, p.Date
 	}
+	if base := stock.BaseOf(m.Key); !is && base != m.Key {
+		if like, err := stock.MaterialByKey(base); err == nil { // one delivery costs as another
+			return s.PriceOf(like)
+		}
+	}
 	return price, is
 }

@@ -2,7 +2,10 @@
 // Every row names its source; nothing here is interpolated.
 package stock
 
-import "fmt"
+import (
+	"fmt"
+	"strings"
+)
 
 // Temper groups sheet by how it takes a bend in the shop's K tables.
 type Temper string
@@ -97,6 +100,9 @@ func MaterialByKey(key string) (Material, error) {
 		if m.Key == key {
 			return m, nil
 		}
+	}
+	if strings.HasPrefix(key, own) {
+		return ownMaterial(key)
 	}
 	return Material{}, fmt.Errorf("material %q is not in the table", key)
 }

@@ -23,8 +23,18 @@ export function useJob(id: MaybeRefOrGetter<string>) {
   })
 }
 
+/** The tables, with the shop's own metals before those of the table. */
 export function useStock() {
-  return useQuery({ queryKey: ['stock'], queryFn: () => take(api.GET('/api/v1/stock', {})), staleTime: Infinity })
+  const table = useQuery({ queryKey: ['stock'], queryFn: () => take(api.GET('/api/v1/stock', {})), staleTime: Infinity })
+  const shop = useShopSaid()
+  const data = computed(
+    () =>
+      table.data.value && {
+        ...table.data.value,
+        materials: [...(shop.data.value?.materials ?? []), ...table.data.value.materials],
+      },
+  )
+  return { ...table, data }
 }
 
 export function useHolding(id: MaybeRefOrGetter<string>) {

@@ -10613,6 +10613,22 @@ export interface components {
             moment: number;
             working: components["schemas"]["Working"];
         };
+        OwnMaterial: {
+            /** @description key of the material of the table it is like */
+            base: string;
+            id: string;
+            name: string;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            tensile: number;
+            /**
+             * Format: double
+             * @description MPa
+             */
+            yield: number;
+        };
         OwnSection: {
             id: string;
             /** @description as members and sticks are called by it */
@@ -12200,6 +12216,8 @@ export interface components {
              */
             hour?: number;
             machines?: components["schemas"]["Machine"][];
+            /** @description by certificates and coupons of its own */
+            materials?: components["schemas"]["OwnMaterial"][];
             name?: string;
             people?: components["schemas"]["Person"][];
             prices?: components["schemas"]["Price"][];
@@ -12274,6 +12292,8 @@ export interface components {
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
             kind: "brief" | "survey" | "sheet" | "frame" | "shop";
+            /** @description its own materials, as the table has its own */
+            materials: components["schemas"]["Material"][];
             /**
              * Format: int64
              * @description 0 before the first save

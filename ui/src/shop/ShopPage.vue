@@ -44,8 +44,8 @@ const sections = computed(() => [
   { id: 'devices', name: 'Devices', says: shop.value?.devices?.length || '' },
   {
     id: 'own',
-    name: 'Sections, starters',
-    says: (shop.value?.sections?.length ?? 0) + (shop.value?.starters?.length ?? 0) || '',
+    name: 'Its own metals, sections',
+    says: (shop.value?.materials?.length ?? 0) + (shop.value?.sections?.length ?? 0) + (shop.value?.starters?.length ?? 0) || '',
   },
   { id: 'suppliers', name: 'Suppliers', says: shop.value?.suppliers?.length || '' },
   { id: 'prices', name: 'Prices', says: shop.value?.prices?.length || '' },
@@ -167,7 +167,7 @@ const text = (kind: string, sort: string | undefined) =>
       >
     </section>
     <section id="own">
-      <h2>Sections and starters of its own</h2>
+      <h2>Metals, sections and starters of its own</h2>
       <OwnList :open="open" />
     </section>
     <section id="suppliers">
