@@ -272,3 +272,38 @@ func TestStateOfADrawing(t *testing.T) {
 		}
 	}
 }
+
+// A batch of frames waits like a batch of parts, of its outside sizes; another metal or another
+// cut makes it another frame, another name does not.
+func TestFirstOfManyFrames(t *testing.T) {
+	told := func(change func(*Frame), made *vehicle.FirstOff) FirstTold {
+		f := Frame{ID: "f", Name: "Corner", Quantity: 3, Doc: mitred()}
+		if change != nil {
+			change(&f)
+		}
+		check := vehicle.PartCheck{Part: "f", Aside: "a bench thing", Made: made}
+		return CheckOfFrame(vehicle.Survey{Checks: []vehicle.PartCheck{check}}, metric, f).First
+	}
+	open := told(nil, nil)
+	if !open.Held || open.State != "open" || open.Batch != 3 || len(open.Sizes) < 2 {
+		t.Fatalf("%+v", open)
+	}
+	if good := told(nil, read(nil)(open)); good.Held || good.State != "good" {
+		t.Errorf("as drawn: %+v", good)
+	}
+	if off := told(nil, read(map[string]float64{open.Sizes[0].Key: 3})(open)); !off.Held || off.State != "off" {
+		t.Errorf("3 mm off: %+v", off)
+	}
+	for what, change := range map[string]func(*Frame){"another metal": func(f *Frame) { f.Doc.Material = "steel-s355" },
+		"longer": func(f *Frame) { f.Doc.Points[1].X += 5 }} {
+		if got := told(change, read(nil)(open)); got.State != "stale" || !got.Held {
+			t.Errorf("%s: %s", what, got.State)
+		}
+	}
+	if got := told(func(f *Frame) { f.Name, f.Doc.Members[0].Name = "Angle", "Rail" }, read(nil)(open)); got.State != "good" {
+		t.Errorf("renamed: %s", got.State)
+	}
+	if got := told(func(f *Frame) { f.Quantity = 1 }, nil); got.State != "single" || got.Held {
+		t.Errorf("one: %+v", got)
+	}
+}

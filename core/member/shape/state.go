@@ -27,6 +27,7 @@ func (b *Built) State() string {
 	for _, p := range b.Plates {
 		say("t "+p.Kind, p.Mass, p.At[0], p.At[1], p.At[2])
 	}
+	say("m " + b.Steel.Key)
 	slices.Sort(lines)
 	sum := sha256.Sum256([]byte(strings.Join(lines, "\n")))
 	return hex.EncodeToString(sum[:8])
