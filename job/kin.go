@@ -1,7 +1,6 @@
 package job
 
 import (
-	"bytes"
 	"context"
 	"errors"
 	"fmt"
@@ -18,12 +17,8 @@ func (s *Service) keep(ctx context.Context, d Document, expected int, strict boo
 	if d.Kind != KindSheet {
 		return s.Store.SaveDocument(ctx, d, expected)
 	}
-	stands, err := s.Store.Document(ctx, d.ID)
+	d, err := s.settled(ctx, d, strict)
 	if err != nil {
-		return d, err
-	}
-	d.JobID = stands.JobID
-	if d, err = s.settled(ctx, d, strict); err != nil {
 		return d, err
 	}
 	along, err := s.along(ctx, d)
@@ -63,11 +58,18 @@ func (s *Service) settled(ctx context.Context, d Document, strict bool) (Documen
 		return d, err
 	}
 	kin := p.Recipe.Kin
+	if d.JobID == "" { // it is saved by its id
+		stands, err := s.Store.Document(ctx, d.ID)
+		if err != nil {
+			return d, err
+		}
+		d.JobID = stands.JobID
+	}
 	head, err := s.head(ctx, d.JobID, kin.Of)
 	if err != nil {
 		return d, err
 	}
-	switch following, err := s.members(ctx, d.JobID, d.ID); {
+	switch following, err := s.members(ctx, d.ID); {
 	case err != nil:
 		return d, err
 	case kin.Of == d.ID:
@@ -104,25 +106,15 @@ func (s *Service) head(ctx context.Context, jobID, id string) (Part, error) {
 
 // members lists the parts of a job that follow one of it, those that are put away too: they are
 // as their head when they are brought back.
-func (s *Service) members(ctx context.Context, jobID, head string) (out []Part, err error) {
-	list, err := s.Store.Documents(ctx, jobID, KindSheet)
+func (s *Service) members(ctx context.Context, head string) ([]Part, error) {
+	list, err := s.Store.Following(ctx, head)
 	if err != nil {
 		return nil, err
 	}
-	away, err := s.Store.PutAway(ctx, jobID)
-	if err != nil {
-		return nil, err
-	}
-	for _, d := range append(list, away...) {
-		if d.Kind != KindSheet || d.ID == head || !bytes.Contains(d.Body, []byte(head)) {
-			continue
-		}
-		p, err := PartOf(d)
-		if err != nil {
+	out := make([]Part, len(list))
+	for i, d := range list {
+		if out[i], err = PartOf(d); err != nil {
 			return nil, err
-		}
-		if p.Recipe.Kin != nil && p.Recipe.Kin.Of == head {
-			out = append(out, p)
 		}
 	}
 	return out, nil
@@ -131,7 +123,7 @@ func (s *Service) members(ctx context.Context, jobID, head string) (out []Part, 
 // along answers the next states of the members of a family as a new state of its head makes
 // them. It fails with *working.Fault where one of them could not be.
 func (s *Service) along(ctx context.Context, d Document) ([]Document, error) {
-	list, err := s.members(ctx, d.JobID, d.ID)
+	list, err := s.members(ctx, d.ID)
 	if err != nil || len(list) == 0 {
 		return nil, err
 	}
@@ -188,7 +180,7 @@ func (s *Service) Family(ctx context.Context, id string) (Family, error) {
 		}
 	}
 	f := Family{Head: p}
-	f.Members, err = s.members(ctx, p.JobID, p.ID)
+	f.Members, err = s.members(ctx, p.ID)
 	return f, err
 }
 

@@ -189,3 +189,32 @@ func TestFamilyHoldsTogether(t *testing.T) {
 		t.Errorf("only %d changes were kept", changed)
 	}
 }
+
+// What a head of twenty members costs to save, without the database.
+func BenchmarkFamilyOfTwenty(b *testing.B) {
+	s, _ := remembering()
+	j, err := s.CreateJob(ctx, plainJob())
+	if err != nil {
+		b.Fatal(err)
+	}
+	head, err := s.CreatePart(ctx, j.ID, PartState{"Bracket", 1, demo.ShelfBracket()})
+	if err != nil {
+		b.Fatal(err)
+	}
+	var born []Born
+	for i := range 20 {
+		born = append(born, Born{"Bracket", 1, []sheet.OwnSize{{Feature: head.Recipe.Base.ID, Size: "/base/width",
+			Value: 120 + 5*float64(i)}}})
+	}
+	if _, err := s.AddKin(ctx, head.ID, born); err != nil {
+		b.Fatal(err)
+	}
+	length := head.Recipe.Base.Length
+	for n := 0; b.Loop(); n++ {
+		state := head.State()
+		state.Recipe.Base.Length = length + float64(n%2)
+		if head, err = s.SavePart(ctx, head.ID, On{Revision: head.Revision}, state); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

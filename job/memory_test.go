@@ -90,6 +90,16 @@ func (m *memory) Documents(_ context.Context, job string, k Kind) (out []Documen
 	return out, m.down
 }
 
+func (m *memory) Following(_ context.Context, head string) (out []Document, err error) {
+	for _, id := range m.order {
+		d := m.documents[id]
+		if p, err := PartOf(d); err == nil && p.Recipe.Kin != nil && p.Recipe.Kin.Of == head && d.JobID == m.documents[head].JobID {
+			out = append(out, d)
+		}
+	}
+	return out, m.down
+}
+
 func (m *memory) PutAway(_ context.Context, job string) (out []Document, err error) {
 	for _, id := range m.order {
 		if d := m.documents[id]; d.JobID == job && d.Archived {

@@ -150,3 +150,22 @@ func TestEffortOfAFrame(t *testing.T) {
 		t.Errorf("%+v", got)
 	}
 }
+
+func BenchmarkEffort(b *testing.B) {
+	s := orchard(b)
+	for b.Loop() {
+		if _, err := s.Effort(); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
+func BenchmarkTradeFrame(b *testing.B) {
+	s := orchard(b)
+	s.Frames = []Frame{{ID: "f", Name: "Corner", Doc: mitred(), Quantity: 1}}
+	for b.Loop() {
+		if _, err := s.TradeFrame(s.Frames[0], []string{"steel-s235", "steel-s355", "alu-6061-t6"}); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
