@@ -49,9 +49,16 @@ func Shop() shop.Shop {
 				Pieces: pieces("v16", 415, 415, 835, 835)},
 			{ID: "v24", Kind: shop.VDie, Name: "V24 die", Opening: 24, Angle: 80, Width: 55, Height: 60, Pieces: pieces("v24", 415,
 				835, 835)},
+			{ID: "v50", Kind: shop.VDie, Name: "V50 die", Opening: 50, Angle: 80, Width: 90, Height: 80, Pieces: pieces("v50", 415, 835)},
 			{ID: "fingers", Kind: shop.Fingers, Name: "Fingers", Nose: 6, Height: 95, Lean: 45,
 				Pieces: pieces("fingers", 25, 25, 50, 75, 100, 150, 200, 250, 395)}},
-		Currency: "crowns",
+		Currency: "crowns", Hour: lift(55),
+		Settings: []shop.Setting{{ID: "pl-3", Operation: "cutting", Machine: "plasma", Material: "steel-s235", Thickness: 3,
+			Set: "45 A, 5.2 bar, 3.0 m/min, " +
+				"stand-off 1.5", Kerf: lift(1.62), Result: "worked", Part: "Tank saddle", Date: "2031-02-20"},
+			{ID: "pl-6", Operation: "cutting", Machine: "plasma", Material: "steel-s235", Thickness: 6,
+				Set: "65 A, 5.2 bar, 1.2 m/min", Result: "poor",
+				Note: "dross under the front edge: slower", Date: "2031-02-20"}},
 		Suppliers: []shop.Supplier{{ID: "kern", Name: "Kern cutting, in town", Does: "cutting and bending", Days: lift(4),
 			Rules: map[string]float64{"long": 3000, "wide": 1500, "thickest": 20, "bend": 2500, "flange": 12, "hole": 3, "edge": 4}},
 			{ID: "zink", Name: "Dip works", Does: "zinc, 450 °C", Days: lift(9), Rules: map[string]float64{"long": 6500, "wide": 1500,
@@ -59,10 +66,13 @@ func Shop() shop.Shop {
 		Prices: []shop.Price{{ID: "s235-3", What: "S235, 3 mm, 2500 × 1250", Price: 96, Per: "sheet", Date: "2031-03-04",
 			Source: "Kern cutting"},
 			{ID: "tube-50", What: "50 × 50 × 4 mm tube", Price: 7.4, Per: "m", Date: "2031-02-18", Source: "steel yard"},
+			{ID: "kilo", What: "structural steel S235JR, sheet and tube", Price: 2.1, Per: "kg", Date: "2031-03-04", Source: "steel yard"},
 			{ID: "powder", What: "powder coat", Price: 21, Per: "m²", Date: "2031-01-30", Source: "Dip works"}},
 		People: []shop.Person{
-			{ID: "mara", Name: "Mara", Lift: lift(22), Skills: []shop.Skill{{ID: "mara-bend", Operation: "bending", Level: "sure"},
+			{ID: "mara", Name: "Mara", Lift: lift(22), Hours: lift(32), Skills: []shop.Skill{
+				{ID: "mara-bend", Operation: "bending", Level: "sure"},
 				{ID: "mara-cut", Operation: "cutting", Level: "practised"}}},
-			{ID: "tovi", Name: "Tovi", Lift: lift(30), Skills: []shop.Skill{{ID: "tovi-drill", Operation: "drilling", Level: "sure"},
+			{ID: "tovi", Name: "Tovi", Lift: lift(30), Hours: lift(38), Skills: []shop.Skill{
+				{ID: "tovi-drill", Operation: "drilling", Level: "sure"},
 				{ID: "tovi-bend", Operation: "bending", Level: "new"}}}}}
 }

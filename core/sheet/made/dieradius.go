@@ -18,17 +18,13 @@ func (b *maker) dieMissing(found bending.Bending) {
 			continue
 		}
 		var have []string
-		best := k.Dies[0]
 		for _, v := range k.Dies {
 			have = append(have, b.Len(v))
-			if math.Abs(math.Log(v/k.Die.Opening)) < math.Abs(math.Log(best/k.Die.Opening)) {
-				best = v
-			}
 		}
 		b.Mind("die-missing", "Brake", &lay.Panel{ID: "sheet", Name: "Sheet"}, fmt.Sprintf("It is bent over a die of %s, and the Shop "+
 			"has %s: a usual "+
-			"one is taken. Buy or borrow it, or bend over another.", b.Len(k.Die.Opening), strings.Join(have, ", ")),
-			b.Fix("Bend over "+b.Len(best), "/tool/opening", best))
+			"one is taken. Buy or borrow it, bend over another that takes the sheet, or have it bent outside.", b.Len(k.Die.Opening),
+			strings.Join(have, ", ")))
 		return
 	}
 }
