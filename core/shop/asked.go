@@ -81,9 +81,16 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 	}
 	s.bench(&out, metal, inch)
 	slices.SortStableFunc(out.Gear, func(a, b flags.Lifter) int { return cmp.Compare(a.Kilos, b.Kilos) })
+	out.Untried = s.Untried()
+	return out
+}
+
+// Untried lists the kinds of work nobody there is practised at, of those somebody said how well
+// they do.
+func (s Shop) Untried() (out []string) {
 	for _, o := range operations {
 		if s.untried(o) {
-			out.Untried = append(out.Untried, o)
+			out = append(out, o)
 		}
 	}
 	return out

@@ -154,7 +154,7 @@ func unitOf(quantity string) string {
 }
 
 var (
-	operations = []string{"cutting", "bending", "drilling"}
+	operations = []string{"cutting", "bending", "drilling", "sawing", "welding"}
 	levels     = []string{"new", "practised", "sure"}
 )
 

@@ -89,7 +89,7 @@ type Person struct {
 // Skill is how well somebody does one kind of work.
 type Skill struct {
 	ID        string `json:"id"`
-	Operation string `json:"operation" enum:"cutting,bending,drilling"`
+	Operation string `json:"operation" enum:"cutting,bending,drilling,sawing,welding"`
 	Level     string `json:"level" enum:"new,practised,sure" doc:"new: a practice coupon comes before the first piece"`
 }
 

@@ -23,6 +23,7 @@ type Effort struct {
 	effort.Estimate
 	Works    []WorkTold   `json:"works" doc:"its lines in words"`
 	Hours    string       `json:"hours" doc:"in all, in words"`
+	Currency string       `json:"currency,omitempty" doc:"name of the shop's money"`
 	Days     *float64     `json:"days,omitempty" doc:"days until it is made, at the hours of the people there; left out where nobody says any"`
 	Labour   *float64     `json:"labour,omitempty" doc:"money; left out where the Shop says no rate by the hour"`
 	Metal    *float64     `json:"metal,omitempty" doc:"money, by weight and the Shop's prices; left out where none of it has one"`
@@ -113,6 +114,7 @@ func (s Site) Effort() (Effort, error) {
 	for _, l := range e.Lines {
 		e.Works = append(e.Works, s.workTold(l))
 	}
+	e.Currency = s.Shop.Currency
 	e.Hours = hoursTold(e.Minutes / 60)
 	e.Days = s.Shop.DaysFor(e.Minutes / 60)
 	if s.Shop.Hour != nil {
@@ -192,8 +194,7 @@ func seamsOf(r sheet.Recipe) (mm float64) {
 		}
 	}
 	walk(r.Base.Flanges)
-	var meets func([]sheet.Meet)
-	meets = func(list []sheet.Meet) {
+	meets := func(list []sheet.Meet) {
 		for _, m := range list {
 			if m.Kind == sheet.MeetWeld {
 				mm += math.Min(long[m.A], long[m.B])

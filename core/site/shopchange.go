@@ -112,7 +112,8 @@ func ShopFrameChanges(until context.Context, b brief.Brief, v vehicle.Survey, fr
 	inch := b.Inches()
 	if reflect.DeepEqual(was.Saws(inch), now.Saws(inch)) && reflect.DeepEqual(was.Welders(inch), now.Welders(inch)) &&
 		reflect.DeepEqual(was.Benders(inch), now.Benders(inch)) && reflect.DeepEqual(was.Places(inch), now.Places(inch)) &&
-		reflect.DeepEqual(was.Settings, now.Settings) && reflect.DeepEqual(was.Tools, now.Tools) {
+		reflect.DeepEqual(was.Settings, now.Settings) && reflect.DeepEqual(was.Tools, now.Tools) &&
+		reflect.DeepEqual(was.Untried(), now.Untried()) {
 		return out
 	}
 	p := told.Pen{Display: b.Display()}

@@ -218,3 +218,30 @@ func TestShopChangesNameWhatTheyTouch(t *testing.T) {
 		t.Errorf("no socket named any more: %+v", got)
 	}
 }
+
+// Where nobody is practised at welding or sawing a frame says so, once for each; where nobody said
+// anything it does not.
+func TestFramesAskForPractice(t *testing.T) {
+	skill := func(op, level string) shop.Shop {
+		return shop.Shop{People: []shop.Person{{ID: "p", Name: "Tovi", Skills: []shop.Skill{{ID: "s", Operation: op, Level: level}}}}}
+	}
+	said := func(w shop.Shop) string {
+		for _, f := range (Site{Brief: metric, Shop: w}).Framed(Frame{ID: "f", Doc: mitred(), Quantity: 1}).Told().Findings {
+			if f.Code == "practice" {
+				return f.Reason
+			}
+		}
+		return ""
+	}
+	for op, want := range map[string]bool{"welding": true, "sawing": true, "drilling": false, "bending": false} {
+		if got := said(skill(op, "new")); (got != "") != want || want && !strings.Contains(got, op) {
+			t.Errorf("%s: %q", op, got)
+		}
+		if got := said(skill(op, "sure")); got != "" {
+			t.Errorf("sure at %s: %q", op, got)
+		}
+	}
+	if got := said(shop.Shop{}); got != "" {
+		t.Errorf("nobody said anything: %q", got)
+	}
+}

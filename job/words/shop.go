@@ -23,7 +23,8 @@ func shopFields() []Field {
 		of("Goods", system, "system"),
 		of("Move", plain("ordered", "ordered", "received", "received", "counted", "counted", "kept", "kept for", "freed", "freed by",
 			"taken", "taken", "returned", "given back", "scrapped", "scrapped"), "kind"),
-		of("Skill", plain("cutting", "cutting", "bending", "bending", "drilling", "drilling and tapping"), "operation"),
+		of("Skill", plain("cutting", "cutting", "bending", "bending", "drilling", "drilling and tapping", "sawing", "sawing",
+			"welding", "welding"), "operation"),
 		of("Skill", plain("new", "new at it", "practised", "practised", "sure", "sure of it"), "level"),
 	)
 }

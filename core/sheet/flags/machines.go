@@ -163,6 +163,10 @@ func (b *flagger) needs(operation string) bool {
 		return len(b.Panels) > 1
 	case "drilling":
 		return slices.ContainsFunc(b.Holes, func(h lay.Hole) bool { return h.Recipe.Made != "" && h.Recipe.Made != sheet.MadeCut })
+	case "welding":
+		return b.Welds
+	case "sawing":
+		return false // of frames
 	}
 	return true
 }

@@ -4806,6 +4806,8 @@ export interface components {
             value: unknown;
         };
         Effort: {
+            /** @description name of the shop's money */
+            currency?: string;
             /**
              * Format: double
              * @description days until it is made, at the hours of the people there; left out where nobody says any
@@ -12419,7 +12421,7 @@ export interface components {
              */
             level: "new" | "practised" | "sure";
             /** @enum {string} */
-            operation: "cutting" | "bending" | "drilling";
+            operation: "cutting" | "bending" | "drilling" | "sawing" | "welding";
         };
         SlopeSet: {
             id: string;

@@ -12,7 +12,7 @@ const { data, error } = useQuery({
   queryFn: () => take(api.GET('/api/v1/jobs/{id}/effort', { params: { path: { id: props.job } } })),
 })
 const wide = ref(false)
-const money = (v: number | undefined) => (v == null ? 'not known' : v.toFixed(2))
+const money = (v: number | undefined) => (v == null ? 'not known' : `${v.toFixed(2)} ${data.value?.currency ?? ''}`.trim())
 const lacking = computed(() => data.value?.usedUp.filter((u) => u.short) ?? [])
 </script>
 
