@@ -49,14 +49,17 @@ func shopped(p told.Pen, w shop.Shop, built *shape.Built, cut cutlist.CutList, i
 		}
 	}
 	for _, op := range w.Untried() {
-		if op == "sawing" && len(built.Pieces) > 0 || op == "welding" && len(built.Pieces) > 1 || op == "bending" && len(built.Formed) > 0 {
-			say("practice", working.Note, "People", "", fmt.Sprintf("Nobody in the shop is practised at %s: make a practice piece of the same section "+
+		if op == "sawing" && len(built.Pieces) > 0 || op == "welding" && len(built.Pieces) > 1 || op == "bending" &&
+			len(built.Formed) > 0 {
+			say("practice", working.Note, "People", "", fmt.Sprintf("Nobody in the shop is practised at %s: make a practice piece of "+
+				"the same section "+
 				"first, and break it open or measure it.", op))
 		}
 	}
 	size := [3]float64(built.Max.Sub(built.Min))
 	for _, o := range flags.OutgrownOf(w.Places(inch), size, built.Mass) {
-		what := fmt.Sprintf("Put together it is %s × %s × %s, more than %s takes laid square", p.MM(size[0]), p.MM(size[1]), p.MM(size[2]), o.Name)
+		what := fmt.Sprintf("Put together it is %s × %s × %s, more than %s takes laid square", p.MM(size[0]), p.MM(size[1]),
+			p.MM(size[2]), o.Name)
 		if o.Why == "mass" {
 			what = fmt.Sprintf("It weighs %s, more than %s carries", p.Kilos(built.Mass), o.Name)
 		}

@@ -81,7 +81,8 @@ func (o Outgrown) Ways() string {
 // transport of the shop.
 func (b *flagger) checkPlaces() {
 	for _, o := range OutgrownOf(b.Machines.Places, b.Size, b.Mass) {
-		what := fmt.Sprintf("Folded it is %s × %s × %s, more than %s takes laid square", b.Len(b.Size[0]), b.Len(b.Size[1]), b.Len(b.Size[2]), o.Name)
+		what := fmt.Sprintf("Folded it is %s × %s × %s, more than %s takes laid square", b.Len(b.Size[0]), b.Len(b.Size[1]),
+			b.Len(b.Size[2]), o.Name)
 		if o.Why == "mass" {
 			what = "It is heavier than " + o.Name + " carries"
 		}
