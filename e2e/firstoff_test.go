@@ -83,4 +83,13 @@ func TestFirstOfABatch(t *testing.T) {
 	}
 	p.goTo("/jobs/" + truck + "/make")
 	p.see("The drawing was changed since the first piece was measured")
+	// The first size typed now begins another piece: what was read of the last one is gone, what is typed
+	// after it stays.
+	eval[bool](p, `(`+row+`.querySelector('[data-first] button').click(), true)`)
+	p.wait("its sizes", `(`+row+`).querySelectorAll('[data-size]').length >= 3`)
+	for _, key := range sizes[:2] {
+		read(key, strings.Fields(text(key))[0])
+	}
+	p.wait("two sizes of the new piece", `(`+row+`).querySelectorAll('[data-size].good').length === 2`)
+	p.see("3 of its 5 sizes wait to be measured")
 }

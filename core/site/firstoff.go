@@ -68,7 +68,8 @@ func firstOff(p told.Pen, b brief.Brief, with survey.Shop, c vehicle.PartCheck, 
 		return t
 	}
 	taken := slices.ContainsFunc(f.Sizes, func(s vehicle.FirstSize) bool { return s.Value.Taken() })
-	stale := taken && f.Of != of
+	let := strings.TrimSpace(f.Aside) != ""
+	stale := taken && f.Of != of || let && f.Of != "" && f.Of != of // a reason is of a drawing too
 	bad, still := 0, 0
 	for i := range t.Sizes {
 		s := &t.Sizes[i]
@@ -91,7 +92,7 @@ func firstOff(p told.Pen, b brief.Brief, with survey.Shop, c vehicle.PartCheck, 
 		who += " on " + f.Date
 	}
 	switch {
-	case strings.TrimSpace(f.Aside) != "" && !stale:
+	case let && !stale:
 		t.State, t.Says = "aside", "The first piece is taken as it is"+who+": "+f.Aside
 		if !taken {
 			t.Says = "No first piece is measured: " + f.Aside
@@ -99,6 +100,9 @@ func firstOff(p told.Pen, b brief.Brief, with survey.Shop, c vehicle.PartCheck, 
 	case stale:
 		t.State, t.Held = "stale", true
 		t.Says = "The drawing was changed since the first piece was measured: make another one and measure that."
+		if !taken {
+			t.Says = "The drawing was changed since the batch was let go without a first piece: say so again, or make one and measure it."
+		}
 	case bad > 0:
 		t.State, t.Held = "off", true
 		t.Says = fmt.Sprintf("The first piece is off in %d of %d sizes: mend what makes it so and make another, or say why it is "+

@@ -104,6 +104,14 @@ func TestTheBatchWaitsForItsFirst(t *testing.T) {
 			m.Of, m.Aside = "0123", "it is trimmed after"
 			return m
 		}, "stale", true, 6},
+		"let go": {metric, pan(), 6, func(f FirstTold) *vehicle.FirstOff {
+			return &vehicle.FirstOff{Of: f.Of, Aside: "as the last " +
+				"ones"}
+		}, "aside",
+			false, 6},
+		"let go in another drawing": {metric, pan(), 6, func(f FirstTold) *vehicle.FirstOff {
+			return &vehicle.FirstOff{Of: "0123", Aside: "as the last ones"}
+		}, "stale", true, 6},
 		"all but one": {metric, pan(), 6, func(f FirstTold) *vehicle.FirstOff {
 			m := read(nil)(f)
 			m.Sizes = m.Sizes[1:]

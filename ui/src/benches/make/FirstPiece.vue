@@ -28,14 +28,20 @@ function put(firstOff: FirstOff | undefined) {
   const next = { ...(list[index.value] ?? { part: props.part }), firstOff }
   props.open.set('/checks', index.value < 0 ? [...list, next] : list.map((c, i) => (i === index.value ? next : c)))
 }
+/** What is there is of an earlier drawing; once something is typed it is of this one, before the server says so. */
+const old = () => first.value!.state === 'stale' && made.value.of !== first.value!.of
 /** What is said first says of which drawing, and on which day. */
-const say = (more: FirstOff) =>
-  put({ ...made.value, of: made.value.of ?? first.value!.of, date: made.value.date ?? today(), ...more })
+const say = (more: FirstOff) => {
+  const m = made.value
+  // Of an earlier drawing only what is allowed goes on: what is typed now is of another piece.
+  const was: FirstOff = old() ? { allow: m.allow, angles: m.angles } : m
+  put({ ...was, of: was.of ?? first.value!.of, date: was.date ?? today(), ...more })
+}
 const at = (key: string) => made.value.sizes?.findIndex((s) => s.size === key) ?? -1
 function read(key: string, angle: boolean, value: Reading) {
   const size = { size: key, ...(angle ? { angle } : {}), value }
-  const list = made.value.sizes ?? []
-  say({ sizes: at(key) < 0 ? [...list, size] : list.map((s) => (s.size === key ? size : s)) })
+  const list = old() ? [] : (made.value.sizes ?? [])
+  say({ sizes: list.some((s) => s.size === key) ? list.map((s) => (s.size === key ? size : s)) : [...list, size] })
 }
 const wrong = (key: string) => (i: number) => fault(`/sizes/${at(key)}/value/values/${i}`)
 
