@@ -219,6 +219,17 @@ func (p cutting) notes() []string {
 	if at.Caution != "" {
 		out = append(out, at.Caution)
 	}
+	if len(p.built.Welded(p.part.Recipe)) > 0 {
+		weld := p.shop.Welding(p.part.Recipe.Material, []float64{p.part.Recipe.Thickness})
+		for _, w := range weld.Worked {
+			out = append(out, "Welded before. "+w)
+		}
+		out = append(out, "Corners are welded at "+weld.Machine+". "+weld.Caution)
+	}
+	if p.part.Recipe.Seen != "" {
+		out = append(out, "One face of it shows: its film stays on, paper lies between pieces, no edge of another on it, when it is "+
+			"carried or sent.")
+	}
 	if g := p.shop.Grinding(); g.Caution != "" {
 		out = append(out, "Edges are dressed at "+g.Machine+". "+g.Caution)
 	}

@@ -15,6 +15,7 @@ import (
 	"warmanvil/core/quantity"
 	"warmanvil/core/shop"
 	"warmanvil/core/site"
+	"warmanvil/core/stock"
 	"warmanvil/core/told"
 	"warmanvil/core/tube"
 	"warmanvil/job"
@@ -116,9 +117,19 @@ func (f frameFiles) walls() (out []float64) {
 	return out
 }
 
+// holeSawn says how a tube is held and turned at when its end is cut with a hole saw.
+func (f frameFiles) holeSawn(diameter float64) string {
+	how := stock.DrillingOf(f.built.Steel.Family)
+	return fmt.Sprintf("hole saw: clamp it in a notching jig or between two V blocks, the saw's axis as the end says; pack a square "+
+		"tube with wood so "+
+		"that it does not close. %.0f turns a minute, %s, even feed: the teeth catch where the wall runs along them",
+		how.RPM(diameter, true), how.Fluid)
+}
+
 func (f frameFiles) saw() ([]byte, error) {
 	s := paper.SawSheet{FrameSheet: f.head, Saw: paper.Station(f.shop.Sawing(f.part.Doc.Material, f.walls())),
-		Grind: paper.Station(f.shop.Grinding()), Text: f.worked.Cut.Text}
+		Grind: paper.Station(f.shop.Grinding()), Weld: paper.Station(f.shop.Welding(f.part.Doc.Material, f.walls())),
+		Text: f.worked.Cut.Text}
 	row := map[string]site.CutRowTold{}
 	for _, r := range f.worked.Cut.Rows {
 		row[r.Mark] = r
@@ -137,6 +148,9 @@ func (f frameFiles) saw() ([]byte, error) {
 		}
 		for e := range 2 {
 			x.Ends[e], x.Scales[e] = r.Told[e].Words, r.Told[e].Scale
+			if h := r.Ends[e].Hole; h != nil {
+				x.Notes = append(x.Notes, f.holeSawn(h.Diameter))
+			}
 			if r.Told[e].Fold != "" {
 				x.Notes = append(x.Notes, [2]string{"first", "second"}[e]+" end "+r.Told[e].Fold)
 			}

@@ -1,6 +1,8 @@
 package httpapi
 
 import (
+	"fmt"
+	"math"
 	"strings"
 
 	"warmanvil/core/quantity"
@@ -18,17 +20,22 @@ func (s *server) partsListRoutes() {
 		},
 		open: func(w want) (paper.Table, label, error) {
 			j, rows, err := s.jobs.PartsList(w.ctx, w.id)
-			return partsTable(rows, quantity.Table{Inches: j.Brief.Inches()}), label{job: j.Brief.Name, of: "parts list", revision: j.Revision}, err
+			return partsTable(rows, quantity.Table{Inches: j.Brief.Inches()}), label{job: j.Brief.Name, of: "parts list",
+				revision: j.Revision}, err
 		}})
 }
+
+// cents rounds money to what is paid.
+func cents(v float64) float64 { return math.Round(v*100) / 100 }
 
 func partsTable(rows []site.Listed, u quantity.Table) paper.Table {
 	unit, mass := u.LengthUnit(), u.MassUnit()
 	cells := [][]any{{"name", "hand", "is", "revision", "quantity", "material", "thickness " + unit, "blank x " + unit, "blank y " + unit,
 		"cut length " + unit,
 		"pierces", "bends", mass + " each", mass + " in all",
-		"centre of gravity x " + unit, "centre of gravity y " + unit, "centre of gravity z " + unit, "note"}}
-	total := 0.
+		"centre of gravity x " + unit, "centre of gravity y " + unit, "centre of gravity z " + unit, "note", "metal each", "metal in " +
+			"all"}}
+	total, money, unpriced := 0., 0., 0
 	for _, r := range rows {
 		is := "part"
 		if r.Frame {
@@ -37,7 +44,8 @@ func partsTable(rows []site.Listed, u quantity.Table) paper.Table {
 		if r.Doubler {
 			is = "doubler"
 		}
-		row := []any{r.Name, string(r.Hand), is, r.Revision, r.Quantity, r.Material, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil, r.Why}
+		row := []any{r.Name, string(r.Hand), is, r.Revision, r.Quantity, r.Material, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil,
+			nil, r.Why, nil, nil}
 		if r.Held != "" {
 			row[17] = strings.TrimSpace(r.Why + " HELD BACK, not to be cut: " + r.Held)
 		}
@@ -46,7 +54,8 @@ func partsTable(rows []site.Listed, u quantity.Table) paper.Table {
 		}
 		if r.Flat != nil {
 			x, y := r.Flat.Bounds.Size()
-			row[7], row[8], row[9], row[10], row[11] = u.Length(x), u.Length(y), u.Length(r.Flat.CutLength), r.Flat.Pierces, len(r.Flat.Steps)
+			row[7], row[8], row[9], row[10], row[11] = u.Length(x), u.Length(y), u.Length(r.Flat.CutLength), r.Flat.Pierces,
+				len(r.Flat.Steps)
 		}
 		if r.Gravity != nil {
 			all := r.Kilos * float64(r.Quantity)
@@ -54,11 +63,24 @@ func partsTable(rows []site.Listed, u quantity.Table) paper.Table {
 			row[14], row[15], row[16] = u.Length(r.Gravity[0]), u.Length(r.Gravity[1]), u.Length(r.Gravity[2])
 			total += all
 		}
+		if r.Cost != nil {
+			row[18], row[19] = cents(*r.Cost), cents(*r.Cost*float64(r.Quantity))
+			money += *r.Cost * float64(r.Quantity)
+		} else {
+			unpriced++
+		}
 		cells = append(cells, row)
 	}
-	sum := make([]any, 18)
+	sum := make([]any, 20)
 	sum[0], sum[13] = "in all", u.Mass(total)
+	if money > 0 {
+		sum[19] = cents(money)
+		if unpriced > 0 {
+			sum[17] = fmt.Sprintf("%d of %d have no price by weight in the Shop: their metal is in no sum", unpriced, len(rows))
+		}
+	}
 	return paper.Table{Pages: []paper.TablePage{{Name: "Parts", Rows: append(cells, sum)}},
-		Notes: []string{"Centres of gravity in each thing's own axes. Of a part: right and back from the base's front left corner, up from the " +
+		Notes: []string{"Centres of gravity in each thing's own axes. Of a part: right and back from the base's front left corner, up " +
+			"from the " +
 			"middle of its sheet. Of a frame: forward, left and up of its origin.", "Fasteners, welds and paint are not counted."}}
 }

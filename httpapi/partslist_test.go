@@ -75,3 +75,70 @@ func TestPartsList(t *testing.T) {
 	c.do("GET", "/api/v1/jobs/"+j.ID+"/parts-list/saw", "").refused(t, 404, "")
 	c.do("GET", "/api/v1/jobs/nothing/parts-list/csv", "").refused(t, 404, "")
 }
+
+// With a price by weight the list says what the metal of each thing costs, blanks by the box they are
+// cut from, and how many have no price; without one it says nothing of money.
+func TestPartsListWithPrices(t *testing.T) {
+	c := start(t)
+	j, _ := c.demo()
+	rows := func() (out []map[string]string) {
+		t.Helper()
+		r := c.do("GET", "/api/v1/jobs/"+j.ID+"/parts-list/csv", "")
+		read := csv.NewReader(strings.NewReader(string(r.body)))
+		read.FieldsPerRecord = -1
+		all, err := read.ReadAll()
+		if err != nil || r.status != 200 {
+			t.Fatal(r.status, err)
+		}
+		for _, row := range all[1:] {
+			if len(row) != len(all[0]) {
+				break // what stands below the table
+			}
+			m := map[string]string{}
+			for i, h := range all[0] {
+				m[h] = row[i]
+			}
+			out = append(out, m)
+		}
+		return out
+	}
+	for _, r := range rows() {
+		if r["metal each"]+r["metal in all"] != "" {
+			t.Errorf("no price, and %s costs %s", r["name"], r["metal in all"])
+		}
+	}
+	if r := c.do("PUT", "/api/v1/shop", `{"schema":1,"prices":[{"id":"p","what":"steel-s235 sheet","price":2,"per":"kg"}]}`, "If-Match", "0"); r.status != 200 {
+		t.Fatal(r.status, string(r.body))
+	}
+	number := func(s string) float64 {
+		v, _ := strconv.ParseFloat(s, 64)
+		return v
+	}
+	sum, unpriced := 0., 0
+	for _, r := range rows() {
+		if r["name"] == "in all" {
+			if math.Abs(number(r["metal in all"])-sum) > .05 || unpriced > 0 && !strings.Contains(r["note"], strconv.Itoa(unpriced)+" "+
+				"of ") {
+				t.Errorf("in all %s, the rows come to %.2f; %d without a price: %q", r["metal in all"], sum, unpriced, r["note"])
+			}
+			break
+		}
+		if r["metal each"] == "" {
+			unpriced++
+			continue
+		}
+		sum += number(r["metal in all"])
+		if !strings.Contains(r["material"], "S235") {
+			t.Errorf("%s of %s has a price", r["name"], r["material"])
+		}
+		if r["is"] == "part" { // its box weighs as much as it does, or more
+			box := number(r["blank x mm"]) * number(r["blank y mm"]) * number(r["thickness mm"]) * 7.85e-6 * 2
+			if math.Abs(box-number(r["metal each"])) > .02 || number(r["metal each"]) < 2*number(r["kg each"])-.02 {
+				t.Errorf("%s: %s each, its box %.2f", r["name"], r["metal each"], box)
+			}
+		}
+	}
+	if sum == 0 || unpriced == 0 {
+		t.Errorf("%.2f in all, %d without a price", sum, unpriced)
+	}
+}

@@ -2,9 +2,11 @@ package httpapi
 
 import (
 	"context"
+	"slices"
 	"time"
 
 	"warmanvil/core/effort"
+	"warmanvil/core/sheet"
 	"warmanvil/core/shop"
 	"warmanvil/core/stock"
 	"warmanvil/core/working"
@@ -26,6 +28,7 @@ type ShopPage struct {
 type StationsView struct {
 	Cutting shop.Station  `json:"cutting"`
 	Bending *shop.Station `json:"bending,omitempty" doc:"of a part with bends"`
+	Welding *shop.Station `json:"welding,omitempty" doc:"of a part with welded corners"`
 }
 
 // ShopSince asks what a change of the shop made of the jobs' parts.
@@ -83,7 +86,21 @@ func (s *server) stations(c call, in BuildRequest) (StationsView, error) {
 		b := w.Bending(in.Recipe).Told()
 		v.Bending = &b
 	}
+	if welded(in.Recipe) {
+		x := w.Welding(in.Recipe.Material, []float64{in.Recipe.Thickness}).Told()
+		v.Welding = &x
+	}
 	return v, nil
+}
+
+// welded tells whether a corner of a part is closed by a weld.
+func welded(r sheet.Recipe) bool {
+	var any func(meets []sheet.Meet, list []sheet.Flange) bool
+	any = func(meets []sheet.Meet, list []sheet.Flange) bool {
+		return slices.ContainsFunc(meets, func(m sheet.Meet) bool { return m.Kind == sheet.MeetWeld }) ||
+			slices.ContainsFunc(list, func(f sheet.Flange) bool { return any(f.Meets, f.Flanges) })
+	}
+	return any(r.Base.Meets, r.Base.Flanges)
 }
 
 // shopAt is the shop and when it was read.

@@ -58,6 +58,7 @@ type SawSheet struct {
 	FrameSheet
 	Saw    Station
 	Grind  Station // burrs are dressed at
+	Weld   Station // it is put together at
 	Text   string
 	Rows   []SawRow
 	Plates [][]string // mark, pieces, size, holes, centres from the lower left corner, names
@@ -79,6 +80,7 @@ func (s SawSheet) PDF() ([]byte, error) {
 	p.next()
 	p.station(s.Saw)
 	p.station(s.Grind)
+	p.station(s.Weld)
 	p.put(edge, p.y, 9, "", s.Text)
 	p.y += 5
 	p.put(edge, p.y, 9, "", "Lengths from long point to long point. The saw's scale is 0° when square. Each quantity is for one frame.")

@@ -15,7 +15,7 @@ import (
 // read before the next piece of that sheet.
 type Setting struct {
 	ID        string   `json:"id"`
-	Operation string   `json:"operation" enum:"cutting,sawing,bending,drilling,welding,coating"`
+	Operation string   `json:"operation" enum:"cutting,sawing,bending,drilling,welding"`
 	Machine   string   `json:"machine,omitempty" doc:"id of the machine; any of its kind when left out"`
 	Material  string   `json:"material" doc:"key of the material table"`
 	Thickness float64  `json:"thickness" doc:"mm, of the sheet or the wall"`
@@ -36,7 +36,7 @@ type Setting struct {
 var (
 	results = map[string]string{"worked": "worked", "poor": "poor", "failed": "failed"}
 	broken  = map[string]string{"beside": "broke beside the weld", "weld": "broke in the weld", "held": "bent and held"}
-	worksAt = []string{"cutting", "sawing", "bending", "drilling", "welding", "coating"}
+	worksAt = []string{"cutting", "sawing", "bending", "drilling", "welding"}
 )
 
 func (x Setting) check(at string, ids map[string]bool) error {
@@ -47,7 +47,7 @@ func (x Setting) check(at string, ids map[string]bool) error {
 	}
 	switch {
 	case !slices.Contains(worksAt, x.Operation):
-		return working.Refuse(at+"/operation", "Settings are of cutting, sawing, bending, drilling, welding or coating, not of %q.", x.Operation)
+		return working.Refuse(at+"/operation", "Settings are of cutting, sawing, bending, drilling or welding, not of %q.", x.Operation)
 	case results[x.Result] == "":
 		return working.Refuse(at+"/result", "They worked, were poor or failed, not %q.", x.Result)
 	case x.Broke != "" && (broken[x.Broke] == "" || x.Operation != "welding"):

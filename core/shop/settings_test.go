@@ -61,6 +61,24 @@ func TestWhatWorkedBefore(t *testing.T) {
 	}
 }
 
+// Where something is welded the settings of its thicknesses are read, with where a coupon of them broke.
+func TestWeldsAreReadBefore(t *testing.T) {
+	weld := func(id string, thick float64, broke string) shop.Setting {
+		return shop.Setting{ID: id, Operation: "welding", Material: "steel-s235", Thickness: thick, Set: "19 V " + id,
+			Result: "worked", Broke: broke}
+	}
+	w := shop.Shop{Machines: []shop.Machine{{ID: "m", Kind: shop.Welder, Sort: "mig", Name: "Small set"}},
+		Settings: []shop.Setting{weld("a", 3, "beside"), weld("b", 4, "weld"), weld("c", 8, "")}}
+	s := w.Welding("steel-s235", []float64{3, 4, 3})
+	if s.Machine != "Small set" || len(s.Worked) != 2 || !strings.Contains(s.Worked[0], "broke beside the weld") ||
+		!strings.Contains(s.Worked[1], "broke in the weld") || !strings.Contains(s.Caution, "fumes") {
+		t.Errorf("%+v", s)
+	}
+	if got := w.Welding("stainless-304", []float64{3}); len(got.Worked) != 0 {
+		t.Errorf("of another metal: %q", got.Worked)
+	}
+}
+
 // A relief of 1.6 mm cannot be cut by a usual plasma of 1.5 mm kerf alone when the shop's own
 // kerf is 1.8, and can again when it is 1.2: mean of what was measured, failed cuts left out.
 func TestOwnKerfIsAsked(t *testing.T) {

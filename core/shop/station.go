@@ -52,6 +52,19 @@ func (s Shop) Drilling(r sheet.Recipe) Station {
 	return out
 }
 
+// Welding answers the station a metal is welded at, by the thicknesses that meet.
+func (s Shop) Welding(material string, thick []float64) Station {
+	out := s.station(Welder)
+	for _, t := range thick {
+		for _, line := range s.Worked("welding", material, t, Welder) {
+			if !slices.Contains(out.Worked, line) {
+				out.Worked = append(out.Worked, line)
+			}
+		}
+	}
+	return out
+}
+
 // Grinding answers the station edges are dressed at.
 func (s Shop) Grinding() Station { return s.station(Grinder) }
 

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/shop"
 	"warmanvil/core/solid"
+	"warmanvil/core/stock"
 	"warmanvil/core/told"
 	"warmanvil/core/vehicle"
 )
@@ -25,10 +26,26 @@ type Listed struct {
 	Material  string
 	Thickness float64       // mm, of a part
 	Kilos     float64       // each
+	Cost      *float64      // money of its metal, each, by weight and the Shop's price; nil where it has none
 	Gravity   *solid.Vector // mm, in its own axes
 	Flat      *made.Part    // of a part that can be unfolded
 	Why       string        // why it has no numbers
 	Held      string        // why its files are held back: not to be cut from the list either
+}
+
+// metalCost answers what a volume of a metal in mm³ costs by the Shop's price by weight; nil where it
+// has none. What is cut off a blank's box is paid for too.
+func metalCost(w shop.Shop, material string, volume float64) *float64 {
+	m, err := stock.MaterialByKey(material)
+	if err != nil {
+		return nil
+	}
+	price, is := w.PriceOf(m)
+	if !is {
+		return nil
+	}
+	cost := volume * m.Density * 1e-9 * price
+	return &cost
 }
 
 // List works out the rows of a parts list.
@@ -59,11 +76,14 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, w shop.Shop, p
 			default:
 				at := built.Body.Solid().Middle()
 				row.Flat, row.Kilos, row.Gravity = &built, built.Mass, &at
+				x, y := built.Bounds.Size()
+				row.Cost = metalCost(w, p.Recipe.Material, x*y*p.Recipe.Thickness)
 			}
 			rows = append(rows, row)
 		}
 		for _, d := range doublers(b, &all[i]) {
-			row := Listed{Name: "Doubler of " + p.Name, Doubler: true, Revision: p.Revision, Quantity: len(p.Hands()) * p.Quantity * b.Quantity,
+			row := Listed{Name: "Doubler of " + p.Name, Doubler: true, Revision: p.Revision,
+				Quantity: len(p.Hands()) * p.Quantity * b.Quantity,
 				Material: told.MaterialName(p.Recipe.Material), Thickness: d.Blank.Thickness, Held: held[p.ID]}
 			if built, err := made.Build(d.Blank, b.BuildOptions()); err != nil {
 				row.Why = b.Refused(err)
@@ -86,6 +106,9 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, w shop.Shop, p
 		}
 		if built.Mass == 0 {
 			row.Gravity = nil
+		} else if price, is := w.PriceOf(built.Steel); is {
+			cost := price * built.Mass
+			row.Cost = &cost
 		}
 		rows = append(rows, row)
 	}

@@ -175,6 +175,10 @@ func (b *maker) stepsOf(found bending.Bending) (out []BendStep) {
 			p := b.panel(id)
 			step := BendStep{Order: s.Order, ID: id, Name: p.Name, SideUp: s.SideUp, Turned: s.Turned && k == 0, Angle: p.Flange.Angle,
 				Opens: 180 - p.Flange.Angle, Aim: s.Aim, StopAt: s.StopAt, Length: b.Length(p.Zone), Note: s.Note}
+			if s.Stop == nil {
+				step.Note = strings.TrimPrefix(step.Note+"; its line is marked on the side that lies up, fine on bare metal, in pencil on a coat, "+
+					"and seen under the tool: light from behind", "; ")
+			}
 			if s.Stop != nil {
 				step.Stop = *s.Stop
 				w := b.Explain(working.Working{Method: "Stop distance", Source: "the body as it is bent so far, lying in the tools",

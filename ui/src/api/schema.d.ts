@@ -12117,7 +12117,7 @@ export interface components {
             minutes?: number;
             note?: string;
             /** @enum {string} */
-            operation: "cutting" | "sawing" | "bending" | "drilling" | "welding" | "coating";
+            operation: "cutting" | "sawing" | "bending" | "drilling" | "welding";
             /** @description name of the part it was for */
             part?: string;
             /** @enum {string} */
@@ -12672,6 +12672,8 @@ export interface components {
             /** @description of a part with bends */
             bending?: components["schemas"]["Station"];
             cutting: components["schemas"]["Station"];
+            /** @description of a part with welded corners */
+            welding?: components["schemas"]["Station"];
         };
         StockIn: {
             stock: string;

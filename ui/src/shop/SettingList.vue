@@ -30,7 +30,6 @@ const kindsOf: Record<string, string[]> = {
   bending: ['brake', 'bender'],
   drilling: ['drill'],
   welding: ['welder'],
-  coating: ['oven', 'spray'],
 }
 const machines = (x: Setting) => [
   { value: '', text: 'any' },

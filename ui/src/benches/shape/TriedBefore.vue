@@ -22,18 +22,29 @@ async function ask() {
     told.value = undefined // the recipe says itself what is wrong with it
   }
 }
-watch(() => [recipe.value.material, recipe.value.thickness, recipe.value.process, recipe.value.tool.kind], ask, {
-  immediate: true,
-})
+watch(
+  () => [
+    recipe.value.material,
+    recipe.value.thickness,
+    recipe.value.process,
+    recipe.value.tool.kind,
+    recipe.value.base.meets?.length,
+  ],
+  ask,
+  {
+    immediate: true,
+  },
+)
 const rows = computed(() =>
   told.value
     ? [
         { operation: 'cutting' as const, says: 'Cut', ...told.value.cutting },
         ...(told.value.bending ? [{ operation: 'bending' as const, says: 'Bent', ...told.value.bending }] : []),
+        ...(told.value.welding ? [{ operation: 'welding' as const, says: 'Welded', ...told.value.welding }] : []),
       ]
     : [],
 )
-const writing = ref<'cutting' | 'bending'>()
+const writing = ref<'cutting' | 'bending' | 'welding'>()
 const text = ref('')
 const result = ref<'worked' | 'poor' | 'failed'>('worked')
 const said = ref('')
