@@ -82,5 +82,7 @@ func partsTable(rows []site.Listed, u quantity.Table) paper.Table {
 	return paper.Table{Pages: []paper.TablePage{{Name: "Parts", Rows: append(cells, sum)}},
 		Notes: []string{"Centres of gravity in each thing's own axes. Of a part: right and back from the base's front left corner, up " +
 			"from the " +
-			"middle of its sheet. Of a frame: forward, left and up of its origin.", "Fasteners, welds and paint are not counted."}}
+			"middle of its sheet. Of a frame: forward, left and up of its origin.", "Fasteners, welds and paint are not counted. " +
+			"Metal is priced by weight: of a part the box of its blank, of a frame its own mass; what is " +
+			"left over of sheets and sticks is in no sum."}}
 }

@@ -124,6 +124,9 @@ func (s Shop) told(x Setting) string {
 	if x.Kerf != nil {
 		line += ", kerf " + s.Display().Fine(*x.Kerf)
 	}
+	if x.Batch != "" {
+		line += ", " + x.Batch
+	}
 	if x.Minutes != nil {
 		line += fmt.Sprintf(", %.4g min", *x.Minutes)
 	}
@@ -201,9 +204,8 @@ func (s Shop) Cuts(process, material string, thickness float64) *stock.Process {
 }
 
 // SawKerf answers the kerf sticks of a metal are planned with where the shop knows its own: what
-// was measured on its saws, or else what its blade says.
-func (s Shop) SawKerf(material string, wall float64) (mm float64, says string) {
-	fine := s.Display().Fine
+// was measured on its saws, or else what its blade says; fine writes mm for who asks.
+func (s Shop) SawKerf(material string, wall float64, fine func(mm float64) string) (mm float64, says string) {
 	if m := s.mean("sawing", material, wall, s.at(Saw), func(x Setting) *float64 { return x.Kerf }); m != nil {
 		return m.Value, "kerf of the Shop's saw: " + m.Says(fine)
 	}

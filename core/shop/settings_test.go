@@ -39,6 +39,10 @@ func TestWhatWorkedBefore(t *testing.T) {
 		!strings.HasPrefix(got[2], "Failed: 45 A bad") {
 		t.Errorf("%q", got)
 	}
+	w.Settings[2].Batch = "heat 4711"
+	if got := w.Worked("cutting", "steel-s235", 3, shop.Table, "plasma"); !strings.Contains(got[0], "heat 4711") {
+		t.Errorf("the batch is not read: %q", got[0])
+	}
 	w.Unit = brief.UnitFraction
 	if got := w.Worked("cutting", "steel-s235", 3, shop.Table, "plasma"); !strings.Contains(got[1], `kerf 0.063"`) {
 		t.Errorf("in inches: %q", got[1])
@@ -135,18 +139,18 @@ func TestOwnKerfIsAsked(t *testing.T) {
 // The kerf of a saw is as measured, or as its blade says; a shop that knows neither says nothing.
 func TestKerfOfTheSaw(t *testing.T) {
 	w := shop.Shop{Machines: []shop.Machine{{ID: "s", Kind: shop.Saw, Sort: "band"}}}
-	if mm, says := w.SawKerf("steel-s235", 3); mm != 0 || says != "" {
+	if mm, says := w.SawKerf("steel-s235", 3, w.Display().Fine); mm != 0 || says != "" {
 		t.Errorf("%g %q", mm, says)
 	}
 	w.Tools = []shop.ToolSet{{ID: "b", Kind: shop.Blades, Kerf: .9, Name: "10/14"}}
-	if mm, says := w.SawKerf("steel-s235", 3); mm != .9 || !strings.Contains(says, "blade") {
+	if mm, says := w.SawKerf("steel-s235", 3, w.Display().Fine); mm != .9 || !strings.Contains(says, "blade") {
 		t.Errorf("%g %q", mm, says)
 	}
 	w.Settings = []shop.Setting{{ID: "k", Operation: "sawing", Material: "steel-s235", Thickness: 3, Kerf: val(1.1), Result: "worked"}}
-	if mm, says := w.SawKerf("steel-s235", 3); mm != 1.1 || !strings.Contains(says, "measured once") {
+	if mm, says := w.SawKerf("steel-s235", 3, w.Display().Fine); mm != 1.1 || !strings.Contains(says, "measured once") {
 		t.Errorf("%g %q", mm, says)
 	}
-	if mm, _ := w.SawKerf("steel-s235", 4); mm != .9 {
+	if mm, _ := w.SawKerf("steel-s235", 4, w.Display().Fine); mm != .9 {
 		t.Errorf("of another wall: %g", mm)
 	}
 }

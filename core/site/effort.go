@@ -6,15 +6,11 @@ import (
 	"slices"
 	"strings"
 
-	"warmanvil/core/brief"
 	"warmanvil/core/effort"
-	"warmanvil/core/goods"
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
-	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
 	"warmanvil/core/stock"
-	"warmanvil/core/told"
 )
 
 // Effort is what a job takes: hours, what is used up, money; and the ways to come by it side
@@ -110,6 +106,7 @@ func (s Site) Effort() (Effort, error) {
 		return e, err
 	}
 	e.Working.Assumptions = append(e.Working.Assumptions, "bare steel is painted on all faces, other metals are not",
+		"metal is priced by the boxes of blanks and the mass of frames: what is left over of sticks is in no sum",
 		"members are welded all round where they meet, with a leg of their wall")
 	for _, l := range e.Lines {
 		e.Works = append(e.Works, s.workTold(l))
@@ -290,155 +287,5 @@ func keysOf(m map[string]float64) func(yield func(string) bool) {
 				return
 			}
 		}
-	}
-}
-
-// soldIn are the units lines of stock may be kept in, with what one is of the base unit.
-var soldIn = map[string]struct {
-	unit  string
-	times float64
-}{"": {"", 1}, "kg": {"kg", 1}, "g": {"kg", .001}, "lb": {"kg", quantity.Pound}, "l": {"l", 1}, "ml": {"l", .001}, "qt": {"l", quart},
-	"gal": {"l", 4 * quart}, "ft³": {"l", cubicFoot}, "cu ft": {"l", cubicFoot}}
-
-const (
-	quart     = .946353 // l, US
-	cubicFoot = 28.3168 // l
-)
-
-// amountTold writes an amount of something used up in the units of the job.
-func (s Site) amountTold(key, unit string, v float64) string {
-	switch {
-	case unit == "":
-		return fmt.Sprintf("%.0f", v)
-	case unit == "l" && s.Brief.Inches() && key == "gas":
-		v, unit = v/cubicFoot, "ft³"
-	case unit == "l" && s.Brief.Inches():
-		v, unit = v/quart, "qt"
-	case unit == "kg" && s.Brief.Inches():
-		v, unit = v/quantity.Pound, "lb"
-	}
-	if v < 10 {
-		return fmt.Sprintf("%.2f %s", v, unit)
-	}
-	return fmt.Sprintf("%.0f %s", v, unit)
-}
-
-// workTold writes a kind of work in the units of the job.
-func (s Site) workTold(l effort.WorkLine) WorkTold {
-	many, each, unit := l.Many, l.Each, l.Unit
-	if s.Brief.Inches() {
-		switch unit {
-		case "m":
-			many, each, unit = many/.3048, each*.3048, "ft"
-		case "m²":
-			many, each, unit = many/(.3048*.3048), each*.3048*.3048, "ft²"
-		}
-	}
-	t := WorkTold{Op: l.Op, Text: l.Text, Own: l.Own, Many: fmt.Sprintf("%.0f %s", many, unit), Takes: hoursTold(l.Minutes / 60),
-		Each: fmt.Sprintf("%.3g min", each), SetUp: fmt.Sprintf("%.0f × %.3g min", l.Pieces, l.SetUp)}
-	if l.Pieces == 0 || l.SetUp == 0 {
-		t.SetUp = ""
-	}
-	if unit != l.Unit || strings.HasPrefix(unit, "m") {
-		t.Many, t.Each = fmt.Sprintf("%.1f %s", many, unit), t.Each+" a "+unit
-	}
-	return t
-}
-
-// calledSo are words by which lines of stock are known to be what is used up.
-var calledSo = map[string][]string{"wire": {"wire"}, "gas": {"gas", "argon"}, "flap": {"flap"}, "cutoff": {"cutting disc", "cut-off",
-	"cutoff"},
-	"paint": {"paint", "lacquer"}}
-
-// usedUp sets what is used up against what lies in stock.
-func (s Site) usedUp(u effort.UsedUp) UsedUpTold {
-	t := UsedUpTold{UsedUp: u, Short: true, Need: s.amountTold(u.Key, u.Unit, u.Amount)}
-	for _, l := range s.Shop.Stock {
-		name := strings.ToLower(l.Name)
-		in, sold := soldIn[l.Unit]
-		if l.Kind != goods.Consumable || !sold || in.unit != u.Unit ||
-			!slices.ContainsFunc(calledSo[u.Key], func(w string) bool { return strings.Contains(name, w) }) {
-			continue
-		}
-		free := l.Free() * in.times
-		if t.Here != nil {
-			free += *t.Here
-		}
-		t.Here = &free
-		t.Short, t.Lies = free < u.Amount-1e-9, s.amountTold(u.Key, u.Unit, free)
-	}
-	return t
-}
-
-// ways sets the ways of the brief side by side: what is made here by the hours of the job, what
-// is bought or adapted by what was typed.
-func (s Site) ways(e *Effort) {
-	for _, o := range s.Brief.Options {
-		w := WayTold{ID: o.ID, Lacks: []string{}}
-		hours, cost, days := 0., 0., 0.
-		priced, dated := true, true
-		if o.Hours != nil {
-			hours = *o.Hours
-		}
-		if o.Kind == brief.MakeIt {
-			hours += e.Minutes / 60
-			if e.Metal != nil {
-				cost += *e.Metal
-			}
-			for _, m := range e.Unpriced {
-				w.Lacks = append(w.Lacks, "a price by weight of "+m)
-				priced = false
-			}
-		} else if o.Price == nil {
-			w.Lacks, priced = append(w.Lacks, "its price"), false
-		}
-		if o.Price != nil {
-			cost += *o.Price
-		}
-		if o.Days != nil {
-			days = *o.Days
-		} else if o.Kind != brief.MakeIt {
-			w.Lacks, dated = append(w.Lacks, "when it comes"), false
-		}
-		if hours > 0 {
-			w.Hours = &hours
-			if own := s.Shop.DaysFor(hours); own != nil {
-				days += *own
-			} else {
-				w.Lacks, dated = append(w.Lacks, "anybody's hours a week"), false
-			}
-			if s.Shop.Hour != nil {
-				cost += hours * *s.Shop.Hour
-			} else {
-				w.Lacks, priced = append(w.Lacks, "the Shop's rate by the hour"), false
-			}
-		}
-		if priced {
-			w.Cost = &cost
-		}
-		if dated {
-			w.Days = &days
-		}
-		w.Says = o.Fits()
-		e.Ways = append(e.Ways, w)
-	}
-	best(e.Ways, "cheapest", func(w WayTold) *float64 { return w.Cost })
-	best(e.Ways, "soonest", func(w WayTold) *float64 { return w.Days })
-}
-
-// best marks the way with the least of something, where it is known of all of several.
-func best(list []WayTold, word string, of func(WayTold) *float64) {
-	at := -1
-	for i, w := range list {
-		v := of(w)
-		if v == nil {
-			return
-		}
-		if at < 0 || *v < *of(list[at]) {
-			at = i
-		}
-	}
-	if len(list) > 1 {
-		list[at].Best = told.Joined(list[at].Best, word)
 	}
 }

@@ -2,6 +2,7 @@ package site
 
 import (
 	"context"
+	"errors"
 	"math"
 	"strings"
 	"testing"
@@ -10,6 +11,7 @@ import (
 	"warmanvil/core/effort"
 	"warmanvil/core/goods"
 	"warmanvil/core/shop"
+	"warmanvil/core/working"
 )
 
 func amount(v float64) *float64 { return &v }
@@ -93,6 +95,29 @@ func TestUsedUpAgainstStock(t *testing.T) {
 	}
 }
 
+// An inch job reads nothing of what it takes in metres, kilograms or litres.
+func TestEffortInInches(t *testing.T) {
+	e, err := (Site{Brief: inches, Frames: []Frame{{ID: "f", Name: "Corner", Doc: mitred(), Quantity: 2}}}).Effort()
+	if err != nil || len(e.UsedUp) < 3 {
+		t.Fatalf("%v %+v", err, e.UsedUp)
+	}
+	for _, u := range e.UsedUp {
+		for _, word := range []string{"metre", " m of", " l a minute"} {
+			if strings.Contains(u.Says, word) {
+				t.Errorf("%s: %s", u.Key, u.Says)
+			}
+		}
+		if strings.HasSuffix(u.Need, " kg") || strings.HasSuffix(u.Need, " l") {
+			t.Errorf("%s: %s", u.Key, u.Need)
+		}
+	}
+	for _, w := range e.Works {
+		if strings.HasSuffix(w.Many, " m") || strings.HasSuffix(w.Many, "m²") || strings.HasSuffix(w.Each, " m") {
+			t.Errorf("%+v", w)
+		}
+	}
+}
+
 // Ways are set side by side by what is known of them; what is not known is named, and then none is
 // the best.
 func TestMakeBuyOrAdapt(t *testing.T) {
@@ -101,7 +126,9 @@ func TestMakeBuyOrAdapt(t *testing.T) {
 		Price: amount(900),
 		Days:  amount(10), Fit: "likely"}, {ID: "a", Name: "Adapt one", Kind: brief.AdaptIt, Price: amount(300), Hours: amount(3),
 		Days: amount(4)}}
-	if err := b.Upgraded().Check(); err != nil && strings.Contains(err.Error(), "options") {
+	named := b.Upgraded()
+	named.Name = "Rack"
+	if err := named.Check(); err != nil {
 		t.Fatal(err)
 	}
 	e, _ := estimated(t, shop.Shop{}, b)
@@ -129,8 +156,9 @@ func TestMakeBuyOrAdapt(t *testing.T) {
 		"/hours": {Hours: amount(-1)}, "/days": {Days: amount(1e9)}} {
 		c := b.Upgraded()
 		c.Name, c.Options = "x", []brief.Option{o}
-		if err := c.Check(); err == nil || !strings.Contains(at, "/") {
-			t.Errorf("%s was kept", at)
+		var f *working.Fault
+		if err := c.Check(); !errors.As(err, &f) || f.Path != "/options/0"+at {
+			t.Errorf("%s: %v", at, err)
 		}
 	}
 }

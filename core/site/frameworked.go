@@ -29,7 +29,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	}
 	built := shape.Build(d, surveyed)
 	asked := askedOf(until, b, id, loads)
-	saw, kerf := sawOf(d, w, built, b.Inches())
+	saw, kerf := sawOf(p, d, w, built, b.Inches())
 	for _, x := range w.Sticks(d.Material) {
 		if x.Long < saw.Stick-1e-6 { // whole ones are bought or there alike
 			saw.Remnants = append(slices.Clip(saw.Remnants), member.Remnant{Stock: x.Section, Length: x.Long, Many: x.Many})

@@ -121,7 +121,7 @@ func ShopFrameChanges(until context.Context, b brief.Brief, v vehicle.Survey, fr
 	for _, f := range frames {
 		built := shape.Build(f.Doc, from.ForFrame(f.Doc))
 		said := func(w shop.Shop) (list []working.Finding, sticks int, kerf string) {
-			saw, kerf := sawOf(f.Doc, w, built, inch)
+			saw, kerf := sawOf(p, f.Doc, w, built, inch)
 			cut := cutlist.Plan(until, built, saw)
 			for _, s := range cut.Stocks {
 				sticks += s.New

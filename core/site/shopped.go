@@ -138,14 +138,14 @@ func thinnest(built *shape.Built) (mm float64) {
 // sawOf answers what sticks are planned with, the Shop's price by weight where none is typed,
 // and where its kerf comes from: as typed, as
 // the shop measured it, as its blade says, or as usual.
-func sawOf(d member.Doc, w shop.Shop, built *shape.Built, inch bool) (member.Saw, string) {
+func sawOf(p told.Pen, d member.Doc, w shop.Shop, built *shape.Built, inch bool) (member.Saw, string) {
 	if price, is := w.PriceOf(built.Steel); is && d.Saw.PerKilo == 0 {
 		d.Saw.PerKilo = price
 	}
 	if d.Saw.Kerf > 0 {
 		return cutlist.Usual(d.Saw, inch), "as typed"
 	}
-	mm, says := w.SawKerf(d.Material, thinnest(built))
+	mm, says := w.SawKerf(d.Material, thinnest(built), p.Display.Fine)
 	if d.Saw.Kerf = mm; mm == 0 {
 		says = "usual: no saw or blade of the Shop says"
 	}

@@ -105,6 +105,13 @@ func TestKerfOfAFrame(t *testing.T) {
 		mm    float64
 		says  string
 	}{{shop.Shop{}, 0, 3, "usual"}, {blade, 0, .9, "blade"}, {blade, 2, 2, "typed"}} {
+		if c.says == "blade" { // an inch job reads it in inches, whatever the shop speaks
+			d := mitred()
+			cut := (Site{Brief: inches, Shop: c.shop}).Framed(Frame{ID: "f", Doc: d, Quantity: 1}).Told().Cut
+			if strings.Contains(cut.Kerf, "mm") || !strings.Contains(cut.Kerf, `0.035"`) {
+				t.Errorf("in an inch job: %s", cut.Kerf)
+			}
+		}
 		if got := kerf(c.shop, c.typed); got.Saw.Kerf != c.mm || !strings.Contains(got.Kerf, c.says) {
 			t.Errorf("%+v: %g, %s", c, got.Saw.Kerf, got.Kerf)
 		}
