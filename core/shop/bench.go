@@ -13,23 +13,27 @@ const magnetHolds = 6.
 func (s Shop) bench(out *flags.Machines, metal string, inch bool) {
 	all := func(Machine) bool { return true }
 	for _, m := range s.there(Shear, all) {
-		out.Shears = append(out.Shears, flags.ShearOf{Name: m.says(), Long: m.limit("long", inch), Thick: m.limit(metal, inch)})
+		out.Shears = append(out.Shears, flags.ShearOf{Name: m.says(), Long: m.asked("long", inch), Thick: m.asked(metal, inch)})
 	}
 	for _, m := range s.there(Drill, all) {
-		d := flags.DrillPress{Name: m.says(), Most: m.limit("drill", inch), Throat: m.limit("throat", inch)}
+		d := flags.DrillPress{Name: m.says(), Most: m.asked("drill", inch), Throat: m.asked("throat", inch)}
 		if m.Sort == "magnet" {
-			d.Throat, d.Holds = 0, magnetHolds
+			d.Throat, d.Holds = flags.Limit{}, flags.Limit{Value: magnetHolds, Usual: true}
 		}
 		out.Presses = append(out.Presses, d)
 	}
 	out.Welders, out.Places = s.Welders(inch), s.Places(inch)
+	for _, x := range s.Suppliers {
+		out.Outside = append(out.Outside, flags.Outsider{Name: x.Name, Does: x.Does, Long: x.Rules["long"], Wide: x.Rules["wide"],
+			Thickest: x.Rules["thickest"], Thinnest: x.Rules["thinnest"], Bend: x.Rules["bend"]})
+	}
 }
 
 // Welders answers the welders that are there, the shop's own first; none where it names none.
 func (s Shop) Welders(inch bool) (out []flags.WelderOf) {
 	inch = s.inchesOr(inch)
 	for _, m := range s.there(Welder, func(Machine) bool { return true }) {
-		out = append(out, flags.WelderOf{Name: m.says(), Least: m.limit("least", inch), Most: m.limit("most", inch)})
+		out = append(out, flags.WelderOf{Name: m.says(), Least: m.asked("least", inch), Most: m.asked("most", inch)})
 	}
 	return out
 }
@@ -58,21 +62,21 @@ func (s Shop) Places(inch bool) (out []flags.Place) {
 func (s Shop) Benders(inch bool) (out []BenderSaid) {
 	inch = s.inchesOr(inch)
 	for _, m := range s.there(Bender, func(Machine) bool { return true }) {
-		out = append(out, BenderSaid{m.says(), m.limit("round", inch), m.limit("wall", inch), m.limit("angle", inch)})
+		out = append(out, BenderSaid{m.says(), m.asked("round", inch), m.asked("wall", inch), m.asked("angle", inch)})
 	}
 	return out
 }
 
-// BenderSaid is a tube bender with what it takes, mm and degrees. 0 is no limit.
+// BenderSaid is a tube bender with what it takes, mm and degrees.
 type BenderSaid struct {
 	Name               string
-	Round, Wall, Angle float64
+	Round, Wall, Angle flags.Limit
 }
 
-// limit is a limit as said, or as usual.
-func (m Machine) limit(key string, inch bool) float64 {
-	v, _ := m.Limit(key, inch)
-	return v
+// asked is a limit as said, or as usual and then said to be so.
+func (m Machine) asked(key string, inch bool) flags.Limit {
+	v, said := m.Limit(key, inch)
+	return flags.Limit{Value: v, Usual: v > 0 && !said}
 }
 
 // says names a machine with where it stands.

@@ -40,7 +40,7 @@ func TestDrillPressIsAsked(t *testing.T) {
 		"no drill named":         {nil, drilled(20, 190), ""},
 		"small and near":         {[]shop.Machine{bench}, drilled(13, 150), ""},
 		"large":                  {[]shop.Machine{bench}, drilled(14, 100), "drills up to 13"},
-		"far in":                 {[]shop.Machine{bench}, drilled(10, 160), "reaches 150"},
+		"far in":                 {[]shop.Machine{bench}, drilled(10, 160), "reaches in 150"},
 		"large and far, cut":     {[]shop.Machine{bench}, cut, ""},
 		"on thin plate":          {[]shop.Machine{bench, magnet}, drilled(20, 190), "holds on plate from 6"},
 		"on thick plate":         {[]shop.Machine{bench, magnet}, thick, ""},

@@ -30,9 +30,9 @@ func shopped(p told.Pen, w shop.Shop, built *shape.Built, cut cutlist.CutList, i
 			continue
 		}
 		if why := notBent(p, benders, r); why != "" {
-			say("past-bender", working.Mind, "Bender", r.Mark, fmt.Sprintf("%s, %s: no bender of the Shop bends it: %s. Have it bent "+
-				"outside, cut and "+
-				"weld its corners, or take another section.", r.Mark, r.Stock, why))
+			say("past-bender", working.Mind, "Bender", r.Mark, fmt.Sprintf("%s, %s: no bender of the Shop bends it: %s.",
+				r.Mark, r.Stock, why)+flags.Ways{Tool: "another former or die", Machine: "another bender (say it in the Shop)",
+				Split: "corners that are cut and welded", Supplier: "have it bent outside", Design: "another section"}.Says())
 		}
 	}
 	if welders := w.Welders(inch); len(welders) > 0 && len(built.Pieces) > 1 {
@@ -63,11 +63,7 @@ func shopped(p told.Pen, w shop.Shop, built *shape.Built, cut cutlist.CutList, i
 		if o.Why == "mass" {
 			what = fmt.Sprintf("It weighs %s, more than %s carries", p.Kilos(built.Mass), o.Name)
 		}
-		what += ": " + o.Ways() + "."
-		if !o.Said {
-			what += " Not all limits of it are said in the Shop: the others are usual values."
-		}
-		say("past-"+o.Kind, working.Note, "Machines", "", what)
+		say("past-"+o.Kind, working.Note, "Machines", "", what+". "+o.Says())
 	}
 	return out
 }
@@ -81,18 +77,20 @@ func notBent(p told.Pen, benders []shop.BenderSaid, r cutlist.CutRow) string {
 	var why []string
 	for _, b := range benders {
 		switch {
-		case b.Round > 0 && r.Bend.Outside > b.Round+1e-6:
-			why = append(why, fmt.Sprintf("%s takes up to %s", b.Name, p.MM(b.Round)))
-		case b.Wall > 0 && r.Bend.Wall > b.Wall+1e-6:
-			why = append(why, fmt.Sprintf("%s takes walls up to %s", b.Name, p.MM(b.Wall)))
-		case b.Angle > 0 && most > b.Angle+1e-6:
-			why = append(why, fmt.Sprintf("%s turns up to %.4g°", b.Name, b.Angle))
+		case b.Round.More(r.Bend.Outside):
+			why = append(why, fmt.Sprintf("%s takes up to %s", b.Name, b.Round.Says(p.MM)))
+		case b.Wall.More(r.Bend.Wall):
+			why = append(why, fmt.Sprintf("%s takes walls up to %s", b.Name, b.Wall.Says(p.MM)))
+		case b.Angle.More(most):
+			why = append(why, fmt.Sprintf("%s turns up to %s", b.Name, b.Angle.Says(degrees)))
 		default:
 			return ""
 		}
 	}
 	return strings.Join(why, ", ")
 }
+
+func degrees(v float64) string { return fmt.Sprintf("%.4g°", v) }
 
 // socketWithin is how far a socket may be off a head to turn it, mm: 13 mm turns 1/2 in badly, and
 // rounds it (practice).

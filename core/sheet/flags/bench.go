@@ -11,24 +11,24 @@ import (
 	"warmanvil/core/stock"
 )
 
-// DrillPress is a drill of the shop that holes are made on. 0 is no limit.
+// DrillPress is a drill of the shop that holes are made on.
 type DrillPress struct {
 	Name   string
-	Most   float64 // mm, largest drill in steel
-	Throat float64 // mm from its column to the drill; none where it stands on the sheet
-	Holds  float64 // mm, thinnest plate it stands on; 0 for one with a table
+	Most   Limit // mm, largest drill in steel
+	Throat Limit // mm from its column to the drill; none where it stands on the sheet
+	Holds  Limit // mm, thinnest plate it stands on; none for one with a table
 }
 
-// ShearOf is a shear of the shop. 0 is no limit.
+// ShearOf is a shear of the shop.
 type ShearOf struct {
 	Name        string
-	Long, Thick float64 // mm, of this metal
+	Long, Thick Limit // mm, of this metal
 }
 
-// WelderOf is a welder of the shop. 0 is no limit.
+// WelderOf is a welder of the shop.
 type WelderOf struct {
 	Name        string
-	Least, Most float64 // mm, of what it welds in one pass
+	Least, Most Limit // mm, of what it welds in one pass
 }
 
 func (b *flagger) whole() *lay.Panel { return &lay.Panel{ID: "sheet", Name: "Sheet"} }
@@ -49,16 +49,17 @@ func (b *flagger) checkShear() {
 	var why []string
 	for _, s := range b.Machines.Shears {
 		switch t := b.Recipe.Thickness; {
-		case s.Thick > 0 && t > s.Thick+sheet.Tiny:
-			why = append(why, fmt.Sprintf("%s takes up to %s of it", s.Name, b.Len(s.Thick)))
-		case s.Long > 0 && math.Min(x, y) > s.Long+sheet.Tiny:
-			why = append(why, fmt.Sprintf("%s is %s long", s.Name, b.Len(s.Long)))
+		case s.Thick.More(t):
+			why = append(why, fmt.Sprintf("%s takes up to %s of it", s.Name, s.Thick.Says(b.Len)))
+		case s.Long.More(math.Min(x, y)):
+			why = append(why, fmt.Sprintf("%s is %s long", s.Name, s.Long.Says(b.Len)))
 		default:
 			return
 		}
 	}
-	b.Note("past-shear", "Machines", b.whole(), "No shear of the Shop cuts the blank: "+strings.Join(why, ", ")+". Saw it, grind it, "+
-		"or have it cut outside.")
+	b.Note("past-shear", "Machines", b.whole(), "No shear of the Shop cuts the blank: "+strings.Join(why, ", ")+"."+
+		Ways{Tool: "saw it or cut it with the grinder", Machine: another, Supplier: b.outside("cut", "a cutter"),
+			Design: "a thinner sheet or smaller pieces"}.Says())
 }
 
 // checkPress asks of every hole that is drilled after cutting whether a drill press takes it.
@@ -79,12 +80,12 @@ func (b *flagger) checkPress() {
 		var why []string
 		for _, p := range b.Machines.Presses {
 			switch {
-			case p.Most > 0 && h.Dia > p.Most+sheet.Tiny:
-				why = append(why, fmt.Sprintf("%s drills up to %s", p.Name, b.Len(p.Most)))
-			case p.Throat > 0 && in > p.Throat+sheet.Tiny:
-				why = append(why, fmt.Sprintf("%s reaches %s in and it lies %s in", p.Name, b.Len(p.Throat), b.Len(in)))
-			case p.Holds > 0 && b.Recipe.Thickness < p.Holds-sheet.Tiny:
-				why = append(why, fmt.Sprintf("%s holds on plate from %s", p.Name, b.Len(p.Holds)))
+			case p.Most.More(h.Dia):
+				why = append(why, fmt.Sprintf("%s drills up to %s", p.Name, p.Most.Says(b.Len)))
+			case p.Throat.More(in):
+				why = append(why, fmt.Sprintf("%s reaches in %s and it lies %s in", p.Name, p.Throat.Says(b.Len), b.Len(in)))
+			case p.Holds.Less(b.Recipe.Thickness):
+				why = append(why, fmt.Sprintf("%s holds on plate from %s", p.Name, p.Holds.Says(b.Len)))
 			default:
 				why = nil
 			}
@@ -96,9 +97,9 @@ func (b *flagger) checkPress() {
 			continue
 		}
 		seen[h.Recipe.ID] = true
-		b.Mind("past-drill", "Machines", h.Subject(), fmt.Sprintf("%s is drilled, and no drill press of the Shop takes it: %s. Cut it "+
-			"with the "+
-			"blank, or drill it by hand with both hands on the drill and the work clamped.", h.Name, strings.Join(why, "; ")),
+		b.Mind("past-drill", "Machines", h.Subject(), fmt.Sprintf("%s is drilled, and no drill press of the Shop takes it: %s.",
+			h.Name, strings.Join(why, "; "))+Ways{Tool: "drill it by hand, the work clamped and both hands on the drill", Machine: another,
+			Supplier: b.outside("cut", "a cutter"), Design: "cut it with the blank"}.Says(),
 			b.Fix("Cut it with the blank", h.Path+"/made", sheet.MadeCut))
 	}
 }
@@ -137,22 +138,24 @@ func NoWelder(list []WelderOf, thickness float64, m stock.Material, length func(
 	var why []string
 	for _, w := range list {
 		switch {
-		case w.Least > 0 && thickness < w.Least-sheet.Tiny:
+		case w.Least.Less(thickness):
 			thin = true
-			why = append(why, fmt.Sprintf("%s welds from %s", w.Name, length(w.Least)))
-		case w.Most > 0 && thickness > w.Most+sheet.Tiny:
+			why = append(why, fmt.Sprintf("%s welds from %s", w.Name, w.Least.Says(length)))
+		case w.Most.More(thickness):
 			thick = true
-			why = append(why, fmt.Sprintf("%s welds up to %s in one pass", w.Name, length(w.Most)))
+			why = append(why, fmt.Sprintf("%s welds in one pass up to %s", w.Name, w.Most.Says(length)))
 		default:
 			return ""
 		}
 	}
 	says := fmt.Sprintf("%s is welded, and no welder of the Shop takes that: %s.", length(thickness), strings.Join(why, ", "))
+	ways := Ways{Machine: "another welder or process, said in the Shop", Supplier: "have it welded outside"}
 	if thick {
-		says += " Bevel it and weld several passes after a trial that was broken open, or have it welded outside."
+		ways.Tool, ways.Design = "bevel it and weld several passes, after a trial that was broken open", "a thinner section, or bolt it"
 	}
 	if thin {
-		says += " It burns through: tack and skip on a copper bar, take a thicker sheet, rivet it, or have it welded outside."
+		says += " It burns through."
+		ways.Tool, ways.Design = "tack and skip on a copper bar", "a thicker sheet, or rivet it"
 	}
-	return says
+	return says + ways.Says()
 }

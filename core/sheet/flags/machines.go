@@ -29,6 +29,7 @@ type Machines struct {
 	Presses []DrillPress
 	Shears  []ShearOf
 	Welders []WelderOf
+	Outside []Outsider
 	Places  []Place  // ovens, spray places and own transport
 	Unnamed []string // sorts of machine it is made on that the Shop, which names others, does not name
 }
@@ -198,8 +199,8 @@ func (b *flagger) checkTables(whole *lay.Panel) {
 	if why, _ := m.lies(x, y, t); why == "thick" {
 		what, code = fmt.Sprintf("%s of %s is thicker than %s cuts, %s", b.Len(t), b.Material.Name, m.called(), b.Len(m.Thick)), "past-cut"
 	}
-	b.Mind(code, "Large parts", whole, fmt.Sprintf("%s%s.%s Ways out: %s.", what, others(b.Machines.Tables), m.unsaid(),
-		waysOut(code == "past-bed", "cutter")))
+	b.Mind(code, "Large parts", whole, what+others(b.Machines.Tables)+"."+m.unsaid()+Ways{Machine: another,
+		Split: splits(code == "past-bed"), Supplier: b.outside("cut", "a cutter"), Design: "another design"}.Says())
 }
 
 // others says that no other machine takes it either.
@@ -214,13 +215,14 @@ func others(list []Machine) string {
 	return ", nor is it taken by " + strings.Join(names, " or ")
 }
 
-// waysOut are in the order they are tried.
-func waysOut(split bool, supplier string) string {
-	ways := []string{"another machine (say it in the Shop)"}
-	if split {
-		ways = append(ways, "split the part (Split proposes where)")
+const another = "another machine (say it in the Shop)"
+
+// splits offers to split the part where that helps.
+func splits(it bool) string {
+	if it {
+		return "split the part (Split proposes where)"
 	}
-	return strings.Join(append(ways, "a "+supplier+" outside whose limits take it", "another design"), "; ")
+	return ""
 }
 
 // bends says how a brake stands to a bend: why it does not go, and the share of its force.
@@ -290,7 +292,11 @@ func (b *flagger) checkBrakes(p *lay.Panel) {
 		code, split = "brake-overloaded", true
 		what = fmt.Sprintf("%s takes %.0f %% of the force of %s", p.Name, math.Ceil(used*100), m.called())
 	}
-	reason := fmt.Sprintf("%s%s.%s Ways out: %s.", what, others(list), m.unsaid(), waysOut(split, "bender"))
+	ways := Ways{Machine: another, Split: splits(split), Supplier: b.outside("bend", "a bender"), Design: "another design"}
+	if why == "force" {
+		ways.Tool = "a wider die opening, which leaves a larger inside radius"
+	}
+	reason := what + others(list) + "." + m.unsaid() + ways.Says()
 	at := len(b.Findings)
 	switch {
 	case why != "force":

@@ -66,15 +66,22 @@ type Outgrown struct {
 	Why string // mass or size
 }
 
-// Ways are the ways out of it, in words.
-func (o Outgrown) Ways() string {
+// Says is what has to be so for it to matter, and the ways out.
+func (o Outgrown) Says() string {
+	says, ways := "It matters where it has to be driven.", Ways{Machine: "another vehicle (say it in the Shop)",
+		Split: "pieces that are bolted together on site", Supplier: "a carrier"}
 	switch o.Kind {
 	case "oven":
-		return "where it is to be powder coated: another oven, wet paint, or pieces that are bolted together after"
+		says, ways = "It matters where it is to be powder coated.", Ways{Machine: "another oven (say it in the Shop)",
+			Split: "pieces that are bolted together after", Supplier: "a coater outside", Design: "wet paint"}
 	case "spray":
-		return "where it is to be painted here: outside, another painter, or pieces"
+		says, ways = "It matters where it is to be painted here.", Ways{Machine: "another place (say it in the Shop)",
+			Split: "pieces that are bolted together after", Supplier: "a painter outside"}
 	}
-	return "where it has to be driven: another vehicle, pieces that are bolted together on site, or a carrier"
+	if !o.Said {
+		says = "Not all limits of it are said in the Shop: the others are usual values. " + says
+	}
+	return says + ways.Says()
 }
 
 // checkPlaces asks whether the folded part goes into the oven, the spray place and the
@@ -86,10 +93,6 @@ func (b *flagger) checkPlaces() {
 		if o.Why == "mass" {
 			what = "It is heavier than " + o.Name + " carries"
 		}
-		what += ": " + o.Ways() + "."
-		if !o.Said {
-			what += " Not all limits of it are said in the Shop: the others are usual values."
-		}
-		b.Note("past-"+o.Kind, "Machines", b.whole(), what)
+		b.Note("past-"+o.Kind, "Machines", b.whole(), what+". "+o.Says())
 	}
 }
