@@ -31,7 +31,7 @@ func TestWaysOutStandInOrder(t *testing.T) {
 			"another machine.*split the part.*a cutter outside whose limits take it.*another design"},
 		"bed, one that takes it": {shop.Shop{Machines: []shop.Machine{bed}, Suppliers: outside(map[string]float64{"long": 3000, "wide": 1500})},
 			plate(900, 700), "past-bed", "another machine.*split the part.*Quarry Cutting outside.*another design"},
-		"bed, one too small": {shop.Shop{Machines: []shop.Machine{bed}, Suppliers: outside(map[string]float64{"long": 850})},
+		"bed, one too small": {shop.Shop{Machines: []shop.Machine{bed}, Suppliers: outside(map[string]float64{"long": 850, "wide": 600})},
 			plate(900, 700), "past-bed", "a cutter outside whose"},
 		"bed, one for thin sheet": {shop.Shop{Machines: []shop.Machine{bed}, Suppliers: outside(map[string]float64{"thickest": 2})},
 			plate(900, 700), "past-bed", "a cutter outside whose"},
