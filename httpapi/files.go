@@ -113,6 +113,7 @@ func (s *server) cutting(w want) (out cutting, called label, err error) {
 	if out.shop, err = s.jobs.ShopFor(ctx, j.ID); err != nil {
 		return out, called, err
 	}
+	out.shop = out.shop.ToldIn(j.Brief.Display())
 	opt := site.CheckedOptions(j.Brief, out.shop, p.Part, job.BareParts(parts))
 	opt.Body, opt.Until = w.kind == "stl", ctx
 	if out.mockup != "" {

@@ -90,6 +90,7 @@ func (s *server) frameFiles(w want) (f frameFiles, called label, err error) {
 	if f.shop, err = s.jobs.Shop(ctx); err != nil {
 		return f, called, err
 	}
+	f.shop = f.shop.ToldIn(j.Brief.Display())
 	if len(f.worked.Cut.Rows) == 0 {
 		return f, called, asFault("There is nothing to cut yet: no member of %s can be built.", of.Name)
 	}

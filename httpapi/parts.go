@@ -227,7 +227,7 @@ func (s *server) explainPart(c call, in WorkingRequest) (working.Working, error)
 func (s *server) read(c call, in BuildRequest) (sheet.Recipe, made.Options) {
 	opt := made.Options{Until: c.Request.Context(), Display: brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display(), Sections: in.Sections,
 		Lift: in.Lift, NearPeople: in.NearPeople, Quantity: in.Quantity}
-	w := s.shop(opt.Until)
+	w := s.shop(opt.Until).ToldIn(opt.Display)
 	in.Recipe = w.Fill(in.Recipe)
 	opt.Machines = w.For(in.Recipe, in.Unit != brief.UnitMM)
 	opt.Brakes, opt.Others = w.Bends(in.Recipe, in.Unit != brief.UnitMM)

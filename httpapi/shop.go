@@ -5,6 +5,7 @@ import (
 	"slices"
 	"time"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/effort"
 	"warmanvil/core/sheet"
 	"warmanvil/core/shop"
@@ -77,7 +78,7 @@ func (s *server) shopRoutes() {
 
 // stations answers what is read at the machines a part goes to.
 func (s *server) stations(c call, in BuildRequest) (StationsView, error) {
-	w := s.shop(c.Request.Context())
+	w := s.shop(c.Request.Context()).ToldIn(brief.Brief{Unit: in.Unit, Grain: in.Grain}.Display())
 	if err := working.Under("/recipe", in.Recipe.Validate()); err != nil {
 		return StationsView{}, err
 	}

@@ -122,7 +122,7 @@ func (s Shop) told(x Setting) string {
 		}
 	}
 	if x.Kerf != nil {
-		line += ", kerf " + s.Display().Fine(*x.Kerf)
+		line += ", kerf " + s.fine(*x.Kerf)
 	}
 	if x.Batch != "" {
 		line += ", " + x.Batch
@@ -145,6 +145,7 @@ func (s Shop) told(x Setting) string {
 // Measured is a number of the shop's own settings.
 type Measured struct {
 	Value, Spread float64 // mm, mean and standard deviation of the sample
+	Worst         float64 // mm, the largest of them
 	Count         int
 }
 
@@ -154,6 +155,14 @@ func (m Measured) Says(fine func(float64) string) string {
 		return fine(m.Value) + " as measured once"
 	}
 	return fmt.Sprintf("%s, mean of %d, spread %s", fine(m.Value), m.Count, fine(m.Spread))
+}
+
+// WorstSays tells the largest of them, and of how many: what a size that has to come out goes by.
+func (m Measured) WorstSays(fine func(float64) string) string {
+	if m.Count == 1 {
+		return fine(m.Worst) + " as measured once"
+	}
+	return fmt.Sprintf("%s, the largest of %d", fine(m.Worst), m.Count)
 }
 
 // mean answers a number of settings that worked or were poor; none where nobody measured.
@@ -166,6 +175,7 @@ func (s Shop) mean(operation, material string, thickness float64, ids []string, 
 			continue
 		}
 		m.Count++
+		m.Worst = math.Max(m.Worst, *v)
 		d := *v - m.Value // the mean is carried along, so that squares stay small
 		m.Value += d / float64(m.Count)
 		square += d * (*v - m.Value)
@@ -179,8 +189,8 @@ func (s Shop) mean(operation, material string, thickness float64, ids []string, 
 	return &m
 }
 
-// Cuts answers how a process cuts a sheet here, where that was tried: its kerf and its
-// smallest round hole; nil where nobody measured either.
+// Cuts answers how a process cuts a sheet here, where that was tried: its mean kerf and the
+// largest of its smallest round holes; nil where nobody measured either.
 func (s Shop) Cuts(process, material string, thickness float64) *stock.Process {
 	p, err := stock.ProcessByKey(process)
 	if err != nil {
@@ -192,13 +202,12 @@ func (s Shop) Cuts(process, material string, thickness float64) *stock.Process {
 	if kerf == nil && round == nil {
 		return nil
 	}
-	fine := s.Display().Fine
 	if kerf != nil {
-		p.Kerf, p.Source = kerf.Value, "the Shop's own cuts: kerf "+kerf.Says(fine)
+		p.Kerf, p.Source = kerf.Value, "the Shop's own cuts: kerf "+kerf.Says(s.fine)
 	}
 	if round != nil {
-		p.PerT, p.Least = 0, round.Value
-		p.Source = strings.TrimSuffix("the Shop's own cuts: smallest round hole "+round.Says(fine)+"; "+p.Source, "; ")
+		p.PerT, p.Least = 0, round.Worst
+		p.Source = strings.TrimSuffix("the Shop's own cuts: smallest round hole "+round.WorstSays(s.fine)+"; "+p.Source, "; ")
 	}
 	return &p
 }

@@ -136,6 +136,37 @@ func TestOwnKerfIsAsked(t *testing.T) {
 	}
 }
 
+// A hole that has to come out round goes by the worst of what was tried, not by the mean; what
+// is told is in the units of who asks, whichever the shop has.
+func TestWorstHoleAndUnitsOfWhoAsks(t *testing.T) {
+	w := shop.Shop{Machines: []shop.Machine{plasma}, Settings: []shop.Setting{
+		tried("a", "worked", "2031-01-04", val(1.6), val(4)), tried("b", "worked", "2031-01-05", val(1.8), val(7)),
+		tried("c", "failed", "", nil, val(12))}}
+	p := w.Cuts("plasma", "steel-s235", 3)
+	if p == nil || p.SmallestHole(3) != 7 || !strings.Contains(p.Source, "smallest round hole 7.00 mm, the largest of 2") {
+		t.Errorf("%+v", p)
+	}
+	inch := w.ToldIn(brief.Brief{Unit: brief.UnitDecimal}.Display())
+	if p := inch.Cuts("plasma", "steel-s235", 3); !strings.Contains(p.Source, `0.276"`) || strings.Contains(p.Source, " mm") {
+		t.Errorf("inch job: %s", p.Source)
+	}
+	if got := inch.Cutting(plasmaCut()).Worked; len(got) != 3 || !strings.Contains(got[0], `kerf 0.071"`) {
+		t.Errorf("inch job: %q", got)
+	}
+	w.Unit = brief.UnitDecimal
+	metric := w.ToldIn(brief.Brief{Unit: brief.UnitMM}.Display())
+	if got := metric.Cutting(plasmaCut()).Worked; len(got) != 3 || !strings.Contains(got[0], "kerf 1.80 mm") {
+		t.Errorf("metric job of an inch shop: %q", got)
+	}
+}
+
+// plasmaCut is a plate of 3 mm cut by plasma.
+func plasmaCut() sheet.Recipe {
+	r := plate(200, 100)
+	r.Process, r.Thickness = "plasma", 3
+	return r
+}
+
 // The kerf of a saw is as measured, or as its blade says; a shop that knows neither says nothing.
 func TestKerfOfTheSaw(t *testing.T) {
 	w := shop.Shop{Machines: []shop.Machine{{ID: "s", Kind: shop.Saw, Sort: "band"}}}

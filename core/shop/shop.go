@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/effort"
 	"warmanvil/core/goods"
+	"warmanvil/core/quantity"
 )
 
 // Schema of the shop written by this program.
@@ -35,6 +36,8 @@ type Shop struct {
 	Suppliers []Supplier     `json:"suppliers,omitempty"`
 	Prices    []Price        `json:"prices,omitempty"`
 	Stock     []goods.Lying  `json:"-"` // what lies there, filled in where the shop is read
+
+	as *quantity.Display // how who asks writes lengths, where that is not the shop itself
 }
 
 // Where is where a machine stands.

@@ -80,7 +80,7 @@ func (s Shop) Told() []StripsTold {
 		if known {
 			continue
 		}
-		t := StripsTold{Material: x.Material, Thickness: x.Coupon.Thickness, Thick: s.Display().Fine(x.Coupon.Thickness), Tool: x.Tool,
+		t := StripsTold{Material: x.Material, Thickness: x.Coupon.Thickness, Thick: s.fine(x.Coupon.Thickness), Tool: x.Tool,
 			Findings: []working.Finding{}}
 		mean, err := bend.AverageCoupons(s.Of(x.Material, t.Thickness, x.Tool))
 		if err != nil {
@@ -99,7 +99,7 @@ func (s Shop) Told() []StripsTold {
 				continue
 			}
 			radii = append(radii, c.InsideRadius)
-			t.Springs += fmt.Sprintf("At R %s %.1f %% of the angle stays, from %d of them. ", s.Display().Fine(c.InsideRadius), 100*k.Keeps, k.Count)
+			t.Springs += fmt.Sprintf("At R %s %.1f %% of the angle stays, from %d of them. ", s.fine(c.InsideRadius), 100*k.Keeps, k.Count)
 		}
 		t.Springs = strings.TrimSpace(t.Springs)
 		out = append(out, t)
