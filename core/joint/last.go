@@ -162,6 +162,18 @@ func (j *joint) washers() {
 	}
 }
 
+// Eats tells how far two families of metal lie apart, V, where they touch wet, and whether that is
+// enough for the less noble one to be eaten; a family that is no metal eats nothing.
+func Eats(a, b stock.Family) (apart float64, eats bool) {
+	va, known := potential[a]
+	vb, both := potential[b]
+	if !known || !both {
+		return 0, false
+	}
+	apart = math.Abs(va - vb)
+	return apart, apart > galvanicApart
+}
+
 func (j *joint) galvanic() {
 	if !j.in.Tighten.Wet {
 		return

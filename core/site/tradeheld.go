@@ -19,7 +19,7 @@ type TradedHeld struct {
 	Use     *float64         `json:"use,omitempty" doc:"hardest, 1 is all it may carry"`
 	Hardest string           `json:"hardest,omitempty" doc:"which of them, and why"`
 	Harms   string           `json:"harms,omitempty" doc:"what of the rest of the job it makes worse"`
-	Rusts   []string         `json:"rusts" doc:"metals that eat each other where it is bolted on"`
+	Rusts   []string         `json:"rusts" doc:"metals that eat each other where it is bolted on or lies on another part, dry ones should they get wet"`
 }
 
 // touching answers the brackets and joints a part or a frame is in, by id.
@@ -39,10 +39,10 @@ func (s Site) touching(id string) (out []string) {
 
 // heldAs tells how a thing holds in a changed site, set against how the job stands now.
 func (s Site) heldAs(was stood, now Site, id string) TradedHeld {
-	t := TradedHeld{Rusts: []string{}}
-	h := now.Hold()
-	is := stood{now.Said(h), map[string]int{}}
+	h := now.wetted(id).Hold()
 	own := append(s.touching(id), id)
+	t := TradedHeld{Rusts: append(s.rusts(h, own), now.lying(id)...)}
+	is := stood{now.Said(h), map[string]int{}}
 	for _, j := range h.Joints {
 		if j.Result == nil {
 			continue
@@ -50,9 +50,6 @@ func (s Site) heldAs(was stood, now Site, id string) TradedHeld {
 		for _, f := range j.Result.Findings {
 			if f.Severity == working.Stop {
 				is.stops[j.ID]++
-			}
-			if f.Cause == "Corrosion" && slices.Contains(own, j.ID) {
-				t.Rusts = append(t.Rusts, j.Name+": "+f.Reason)
 			}
 		}
 	}
@@ -79,19 +76,24 @@ func (s Site) heldAs(was stood, now Site, id string) TradedHeld {
 func (s Site) TradeHeld(id string, recipes []sheet.Recipe) []TradedHeld {
 	out := make([]TradedHeld, len(recipes))
 	at := slices.IndexFunc(s.Parts, func(p BuiltPart) bool { return p.ID == id })
-	if at < 0 || len(s.touching(id)) == 0 {
-		for i := range out {
-			out[i].Rusts = []string{}
-		}
-		return out
+	var was stood
+	if at >= 0 && len(s.touching(id)) > 0 {
+		was = s.stand()
 	}
-	was := s.stand()
 	sideBySide(s.Until, len(recipes), func(i int) {
+		out[i].Rusts = []string{}
+		if at < 0 {
+			return
+		}
 		next := s.Parts[at].Part
 		next.Recipe = recipes[i]
 		now := s
 		now.Parts = slices.Clone(s.Parts)
 		now.Parts[at] = BuildParts(s.Until, []Part{next}, s.Brief, s.Shop)[0]
+		if was.said == nil { // in no bracket and no joint
+			out[i].Rusts = now.lying(id)
+			return
+		}
 		out[i] = s.heldAs(was, now, id)
 	})
 	return out
