@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/survey"
@@ -108,6 +109,9 @@ func firstOff(p told.Pen, b brief.Brief, with survey.Shop, c vehicle.PartCheck, 
 		t.Says = fmt.Sprintf("The first piece is off in %d of %d sizes: mend what makes it so and make another, or say why it is "+
 			"taken as it is.",
 			bad, len(t.Sizes))
+	case len(t.Sizes) == 0:
+		t.State, t.Held = "open", true
+		t.Says = "No size of it can be asked here: measure one all the same, and say why the batch is let go."
 	case still > 0:
 		t.State, t.Held = "open", true
 		t.Says = fmt.Sprintf("Make one of the %d first: %d of its %d sizes wait to be measured. The files of the others are held back "+
@@ -241,10 +245,23 @@ func apexed(f sheet.Flange) bool {
 	return (f.Kind == "" || f.Kind == sheet.Bent) && f.Angle > 0 && f.Angle < 165
 }
 
-// firstFrameSizes are the sizes of a frame that is put together right.
-func firstFrameSizes(governing []GoverningTold) (out []FirstSizeTold) {
+// firstFrameSizes are the sizes of a frame that is put together right: outside, and both
+// diagonals of its largest openings, which tell whether it is square.
+func firstFrameSizes(p told.Pen, built *shape.Built, governing []GoverningTold) (out []FirstSizeTold) {
 	for _, g := range governing {
 		out = append(out, FirstSizeTold{Key: g.Key, Name: g.Name, Many: 1, Nominal: g.Nominal, Text: g.Text})
 	}
-	return out
+	for _, q := range built.Quads() {
+		first, second := q.Diagonals()
+		for k, d := range [2]float64{first, second} {
+			var ids, names [4]string
+			for i := range 4 { // a corner lies between a piece and the next
+				x := built.Pieces[q.Pieces[(k+i)%4]]
+				ids[i], names[i] = x.ID+x.Of, x.Name
+			}
+			out = append(out, FirstSizeTold{Key: "inside " + strings.Join(ids[:], " "), Many: 1, Nominal: d, Text: p.MM(d),
+				Name: fmt.Sprintf("inside diagonal, corner of %s and %s to corner of %s and %s", names[0], names[1], names[2], names[3])})
+		}
+	}
+	return out[:min(len(out), mostFirst)]
 }

@@ -5,11 +5,14 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
+	"warmanvil/core/member"
+	"warmanvil/core/section"
 	"warmanvil/core/sheet"
 	"warmanvil/core/shop"
 	"warmanvil/core/survey"
@@ -313,5 +316,52 @@ func TestFirstOfManyFrames(t *testing.T) {
 	}
 	if got := told(func(f *Frame) { f.Quantity = 1 }, nil); got.State != "single" || got.Held {
 		t.Errorf("one: %+v", got)
+	}
+}
+
+// A frame that closes is asked for both diagonals of its opening, in the job's units: outside sizes
+// that are right leave it held, and one diagonal that is off says the frame is.
+func TestFirstFrameIsAskedForItsDiagonals(t *testing.T) {
+	s := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
+	d := member.Doc{Schema: 1, Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "b", X: 1000}, {ID: "c", X: 1000, Y: 600},
+		{ID: "d", Y: 600}}}
+	names := [4]string{"Front", "Left", "Rear", "Right"}
+	for i, id := range [4]string{"m", "n", "o", "p"} {
+		ends := [4]string{"a", "b", "c", "d"}
+		next, before := [4]string{"n", "o", "p", "m"}[i], [4]string{"p", "m", "n", "o"}[i]
+		d.Members = append(d.Members, member.Member{ID: id, Name: names[i], From: ends[i], To: ends[(i+1)%4], Section: s,
+			A: member.End{Kind: member.Mitre, Onto: before}, B: member.End{Kind: member.Mitre, Onto: next}})
+	}
+	for b, text := range map[*brief.Brief]string{&metric: "1110", &inches: `43`} {
+		check := vehicle.PartCheck{Part: "f", Aside: "a bench thing"}
+		told := func() FirstTold {
+			return CheckOfFrame(vehicle.Survey{Checks: []vehicle.PartCheck{check}}, *b, Frame{ID: "f", Name: "Ring", Quantity: 2, Doc: d}).First
+		}
+		open := told()
+		var across []FirstSizeTold
+		for _, x := range open.Sizes {
+			if strings.Contains(x.Name, "inside diagonal") {
+				across = append(across, x)
+			}
+		}
+		if len(across) != 2 || math.Abs(across[0].Nominal-math.Hypot(960, 560)) > 1e-6 || !strings.Contains(across[0].Text, text[:2]) ||
+			b.Inches() == strings.Contains(across[0].Text, "mm") {
+			t.Fatalf("%+v", across)
+		}
+		all := read(nil)(open)
+		some := *all
+		some.Sizes = slices.DeleteFunc(slices.Clone(all.Sizes), func(x vehicle.FirstSize) bool { return x.Size == across[1].Key })
+		check.Made = &some
+		if got := told(); got.State != "open" || !got.Held {
+			t.Errorf("one diagonal not measured: %s", got.State)
+		}
+		check.Made = read(map[string]float64{across[1].Key: 4})(open)
+		if got := told(); got.State != "off" || !got.Held {
+			t.Errorf("out of square: %s", got.State)
+		}
+		check.Made = all
+		if got := told(); got.State != "good" {
+			t.Errorf("square: %s %s", got.State, got.Says)
+		}
 	}
 }

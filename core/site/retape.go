@@ -193,7 +193,7 @@ func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Frame
 		return t
 	}
 	c := check(l, &t, s, b, unrated(b, frame.ID, len(frame.Doc.Loads) > 0))
-	t.First = firstOff(l.Pen, b, s.Shop, c, batchOf(b, frame.Quantity, 1), built.State(), firstFrameSizes(t.Governing))
+	t.First = firstOff(l.Pen, b, s.Shop, c, batchOf(b, frame.Quantity, 1), built.State(), firstFrameSizes(l.Pen, built, t.Governing))
 	return t
 }
 
