@@ -82,7 +82,22 @@ type Estimate struct {
 	Lines   []WorkLine      `json:"lines" doc:"kinds of work there is any of"`
 	Minutes float64         `json:"minutes"`
 	Usual   int             `json:"usual" doc:"lines that take a usual rate"`
+	Again   float64         `json:"again,omitempty" doc:"min of them for what is spoiled and made again"`
 	Working working.Working `json:"working"`
+}
+
+// Respoil adds what is spoiled and made again, % of the work.
+func (e *Estimate) Respoil(percent float64) {
+	if percent <= 0 {
+		e.Working.Assumptions = append(e.Working.Assumptions, "nothing is spoiled and made again: the Shop says no share of it")
+		return
+	}
+	e.Again = e.Minutes * percent / 100
+	e.Minutes += e.Again
+	e.Working.Formula += " · (1 + again)"
+	e.Working.Inputs = append(e.Working.Inputs, working.Quantity{Symbol: "again", Name: "spoiled and made again, as the Shop says",
+		Value: percent, Unit: "%"})
+	e.Working.Result.Value = e.Minutes / 60
 }
 
 // Add works out what some work takes at the shop's rates, and at usual ones where it has none.

@@ -10,6 +10,11 @@ import (
 
 // checkRates refuses rates that mean nothing.
 func (s Shop) checkRates() error {
+	if s.Again != nil {
+		if err := working.Within("/again", "What is made again", *s.Again, 0, 100, "%"); err != nil {
+			return err
+		}
+	}
 	if s.Hour != nil {
 		if err := working.Within("/hour", "What an hour costs", *s.Hour, 0, 1e6, ""); err != nil {
 			return err

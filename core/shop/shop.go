@@ -32,6 +32,7 @@ type Shop struct {
 	Starters  []OwnStarter   `json:"starters,omitempty" doc:"parts made again and again"`
 	Currency  string         `json:"currency,omitempty" doc:"name of the shop's money"`
 	Hour      *float64       `json:"hour,omitempty" doc:"money for an hour of work"`
+	Again     *float64       `json:"again,omitempty" doc:"% of work and metal that is spoiled and made again; none is counted when left out"`
 	Rates     []effort.Rate  `json:"rates,omitempty" doc:"its own rates of work; usual ones are taken of the others"`
 	Suppliers []Supplier     `json:"suppliers,omitempty"`
 	Prices    []Price        `json:"prices,omitempty"`

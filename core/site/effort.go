@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/effort"
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
@@ -19,6 +20,7 @@ type Effort struct {
 	effort.Estimate
 	Works    []WorkTold   `json:"works" doc:"its lines in words"`
 	Hours    string       `json:"hours" doc:"in all, in words"`
+	Spoiled  string       `json:"spoiled,omitempty" doc:"what of them is for what is made again"`
 	Currency string       `json:"currency,omitempty" doc:"name of the shop's money"`
 	Days     *float64     `json:"days,omitempty" doc:"days until it is made, at the hours of the people there; left out where nobody says any"`
 	Labour   *float64     `json:"labour,omitempty" doc:"money; left out where the Shop says no rate by the hour"`
@@ -27,6 +29,7 @@ type Effort struct {
 	Outside  []string     `json:"outside" doc:"parts that are cut outside: their cutting is in no hour"`
 	UsedUp   []UsedUpTold `json:"usedUp"`
 	Ways     []WayTold    `json:"ways" doc:"of the brief, in their order"`
+	Looks    []brief.Look `json:"looks" doc:"what is looked at of a second-hand device"`
 }
 
 // WorkTold is a kind of work in the units of the job.
@@ -51,13 +54,15 @@ type UsedUpTold struct {
 
 // WayTold is one way to come by it.
 type WayTold struct {
-	ID    string   `json:"id"`
-	Hours *float64 `json:"hours,omitempty" doc:"own work, h"`
-	Cost  *float64 `json:"cost,omitempty" doc:"money in all; left out where something of it is not known"`
-	Days  *float64 `json:"days,omitempty"`
-	Lacks []string `json:"lacks" doc:"what is not known of it"`
-	Best  string   `json:"best,omitempty" doc:"what it is best in: cheapest, soonest"`
-	Says  string   `json:"says"`
+	ID     string   `json:"id"`
+	Hours  *float64 `json:"hours,omitempty" doc:"own work, h"`
+	Cost   *float64 `json:"cost,omitempty" doc:"money in all; left out where something of it is not known"`
+	Days   *float64 `json:"days,omitempty"`
+	Year   *float64 `json:"year,omitempty" doc:"money for each year it serves, running it included"`
+	Unseen []string `json:"unseen" doc:"what was not looked at of a second-hand thing"`
+	Lacks  []string `json:"lacks" doc:"what is not known of it"`
+	Best   string   `json:"best,omitempty" doc:"what it is best in: cheapest, soonest"`
+	Says   string   `json:"says"`
 }
 
 // gathering collects the work of a job.
@@ -100,11 +105,16 @@ func (s Site) Effort() (Effort, error) {
 	}
 	g.add(effort.Bolting, float64(bolts*max(s.Brief.Quantity, 1)), 0, "joints")
 	e := Effort{Unpriced: []string{}, Outside: append([]string{}, g.outside...), Works: []WorkTold{},
-		UsedUp: []UsedUpTold{}, Ways: []WayTold{}}
+		UsedUp: []UsedUpTold{}, Ways: []WayTold{}, Looks: brief.SecondHand()}
 	var err error
 	if e.Estimate, err = effort.Add(g.works, s.Shop.Rates); err != nil {
 		return e, err
 	}
+	again := 0.
+	if s.Shop.Again != nil {
+		again = *s.Shop.Again
+	}
+	e.Respoil(again)
 	e.Working.Assumptions = append(e.Working.Assumptions, "bare steel is painted on all faces, other metals are not",
 		"metal is priced by the boxes of blanks and the mass of frames: what is left over of sticks is in no sum",
 		"members are welded all round where they meet, with a leg of their wall")
@@ -118,7 +128,10 @@ func (s Site) Effort() (Effort, error) {
 		labour := *s.Shop.Hour * e.Minutes / 60
 		e.Labour = &labour
 	}
-	s.metal(&e, g.kilos)
+	if e.Again > 0 {
+		e.Spoiled = fmt.Sprintf("%s of them and %.4g %% of the metal for what is spoiled and made again", hoursTold(e.Again/60), again)
+	}
+	s.metal(&e, g.kilos, 1+again/100)
 	for _, u := range effort.Consumed(g.welds, g.dressed, g.handCut, g.paints) {
 		e.UsedUp = append(e.UsedUp, s.usedUp(u))
 	}
@@ -261,7 +274,7 @@ func (s Site) seam(g *gathering, long, leg float64, of string) {
 }
 
 // metal prices what is bought by weight.
-func (s Site) metal(e *Effort, kilos map[string]float64) {
+func (s Site) metal(e *Effort, kilos map[string]float64, more float64) {
 	sum, any := 0., false
 	for _, key := range slices.Sorted(keysOf(kilos)) {
 		m, err := stock.MaterialByKey(key)
@@ -273,7 +286,7 @@ func (s Site) metal(e *Effort, kilos map[string]float64) {
 			e.Unpriced = append(e.Unpriced, m.Name)
 			continue
 		}
-		sum, any = sum+kilos[key]*price, true
+		sum, any = sum+kilos[key]*more*price, true
 	}
 	if any {
 		e.Metal = &sum

@@ -163,6 +163,64 @@ func TestMakeBuyOrAdapt(t *testing.T) {
 	}
 }
 
+// A second-hand way names what was not looked at of it, and is best only if that is sound; what a
+// way costs a year is its cost over the years it serves and what running it costs, by hand
+// 900/6 + 50 = 200 against 300/2 + 20 = 170. Where one of them is not known none is least.
+func TestSecondHandAndRunningCost(t *testing.T) {
+	b := metric
+	b.Options = []brief.Option{{ID: "n", Kind: brief.BuyIt, Price: amount(900), Days: amount(10), Years: amount(6), Yearly: amount(50)},
+		{ID: "u", Kind: brief.UsedIt, Price: amount(300), Days: amount(2), Seen: []string{"plate", "load"}, Years: amount(2), Yearly: amount(20)}}
+	e, _ := estimated(t, shop.Shop{}, b)
+	used := e.Ways[1]
+	if math.Abs(*e.Ways[0].Year-200) > 1e-9 || math.Abs(*used.Year-170) > 1e-9 {
+		t.Errorf("a year: %v %v", *e.Ways[0].Year, *used.Year)
+	}
+	if len(used.Unseen) != len(e.Looks)-2 || len(e.Ways[0].Unseen) > 0 || !strings.Contains(used.Best, "cheapest, if what was not looked at") {
+		t.Errorf("%+v", used)
+	}
+	for _, l := range e.Looks {
+		b.Options[1].Seen = append(b.Options[1].Seen, l.Key)
+	}
+	b.Options[0].Yearly = nil
+	e, _ = estimated(t, shop.Shop{}, b)
+	if got := e.Ways[1]; len(got.Unseen) > 0 || strings.Contains(got.Best, "if what") || strings.Contains(got.Best, "year") {
+		t.Errorf("all looked at, the other's running cost not said: %+v", got)
+	}
+	if lacks := e.Ways[0].Lacks; len(lacks) != 1 || !strings.Contains(lacks[0], "to run") {
+		t.Errorf("%q", lacks)
+	}
+	for at, o := range map[string]brief.Option{"/seen/0": {Seen: []string{"soul"}}, "/years": {Years: amount(0)}, "/yearly": {Yearly: amount(-1)}} {
+		c := b.Upgraded()
+		c.Name, c.Options = "x", []brief.Option{o}
+		var f *working.Fault
+		if err := c.Check(); !errors.As(err, &f) || f.Path != "/options/0"+at {
+			t.Errorf("%s: %v", at, err)
+		}
+	}
+}
+
+// What is spoiled and made again is added to hours and metal by the share the Shop says; a shop that
+// says none has none counted, and the working says so.
+func TestSpoiledAndMadeAgain(t *testing.T) {
+	w := shop.Shop{Prices: []shop.Price{{ID: "p", What: "steel-a36", Price: 2, Per: "kg"}}}
+	plain, _ := estimated(t, w, metric)
+	w.Again = amount(8)
+	more, _ := estimated(t, w, metric)
+	if plain.Minutes == 0 || math.Abs(more.Minutes-1.08*plain.Minutes) > 1e-9 || math.Abs(*more.Metal-1.08**plain.Metal) > 1e-9 ||
+		math.Abs(more.Working.Result.Value-more.Minutes/60) > 1e-9 || more.Spoiled == "" || plain.Spoiled != "" {
+		t.Errorf("%g %g, %q", plain.Minutes, more.Minutes, more.Spoiled)
+	}
+	if !strings.Contains(strings.Join(plain.Working.Assumptions, "; "), "nothing is spoiled") ||
+		strings.Contains(strings.Join(more.Working.Assumptions, "; "), "nothing is spoiled") {
+		t.Error("the working does not say whether anything is made again")
+	}
+	w.Again = amount(101)
+	var f *working.Fault
+	if err := w.Check(); !errors.As(err, &f) || f.Path != "/again" {
+		t.Errorf("%v", err)
+	}
+}
+
 // A frame takes its cuts, its ends fitted and welded all round, and its paint: by hand two members
 // that meet once are one end, of 120 × 80 × 4 0.4 m round.
 func TestEffortOfAFrame(t *testing.T) {

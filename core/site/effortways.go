@@ -9,7 +9,7 @@ import (
 // is bought or adapted by what was typed.
 func (s Site) ways(e *Effort) {
 	for _, o := range s.Brief.Options {
-		w := WayTold{ID: o.ID, Lacks: []string{}}
+		w := WayTold{ID: o.ID, Lacks: []string{}, Unseen: append([]string{}, o.Unseen()...)}
 		hours, cost, days := 0., 0., 0.
 		priced, dated := true, true
 		if o.Hours != nil {
@@ -54,11 +54,28 @@ func (s Site) ways(e *Effort) {
 		if dated {
 			w.Days = &days
 		}
+		yearly(&w, o)
 		w.Says = o.Fits()
 		e.Ways = append(e.Ways, w)
 	}
 	best(e.Ways, "cheapest", func(w WayTold) *float64 { return w.Cost })
 	best(e.Ways, "soonest", func(w WayTold) *float64 { return w.Days })
+	best(e.Ways, "least a year", func(w WayTold) *float64 { return w.Year })
+}
+
+// yearly works out what a way costs for each year it serves; one that says neither years nor what
+// it costs to run is not asked.
+func yearly(w *WayTold, o brief.Option) {
+	switch {
+	case o.Years == nil && o.Yearly == nil:
+	case o.Years == nil:
+		w.Lacks = append(w.Lacks, "how many years it serves")
+	case o.Yearly == nil:
+		w.Lacks = append(w.Lacks, "what it costs a year to run")
+	case w.Cost != nil:
+		year := *w.Cost / *o.Years + *o.Yearly
+		w.Year = &year
+	}
 }
 
 // best marks the way with the least of something, where it is known of all of several.
@@ -74,6 +91,9 @@ func best(list []WayTold, word string, of func(WayTold) *float64) {
 		}
 	}
 	if len(list) > 1 {
+		if len(list[at].Unseen) > 0 {
+			word += ", if what was not looked at is sound"
+		}
 		list[at].Best = told.Joined(list[at].Best, word)
 	}
 }

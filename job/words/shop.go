@@ -12,7 +12,7 @@ func shopFields() []Field {
 			"sockets and spanners", "riveter", "rivet tools", "blade", "saw blades"), "kind"),
 		of("Setting", plain("cutting", "cutting", "sawing", "sawing", "bending", "bending", "drilling", "drilling", "welding", "welding"),
 			"operation"),
-		of("Option", plain("", "only said", "make", "made here", "buy", "bought", "adapt", "adapted"), "kind"),
+		of("Option", plain("", "only said", "make", "made here", "buy", "bought", "used", "bought second-hand", "adapt", "adapted"), "kind"),
 		of("Option", plain("", "not said", "sure", "for sure", "likely", "likely", "unknown", "nobody knows"), "fit"),
 		of("Setting", plain("worked", "worked", "poor", "poor", "failed", "failed"), "result"),
 		of("Setting", plain("", "not broken", "beside", "broke beside it", "weld", "broke in it", "held", "bent and held"), "broke"),

@@ -4806,6 +4806,11 @@ export interface components {
             value: unknown;
         };
         Effort: {
+            /**
+             * Format: double
+             * @description min of them for what is spoiled and made again
+             */
+            again?: number;
             /** @description name of the shop's money */
             currency?: string;
             /**
@@ -4822,6 +4827,8 @@ export interface components {
             labour?: number;
             /** @description kinds of work there is any of */
             lines: components["schemas"]["WorkLine"][];
+            /** @description what is looked at of a second-hand device */
+            looks: components["schemas"]["Look"][];
             /**
              * Format: double
              * @description money, by weight and the Shop's prices; left out where none of it has one
@@ -4831,6 +4838,8 @@ export interface components {
             minutes: number;
             /** @description parts that are cut outside: their cutting is in no hour */
             outside: string[];
+            /** @description what of them is for what is made again */
+            spoiled?: string;
             /** @description metals with no price by weight in the Shop */
             unpriced: string[];
             usedUp: components["schemas"]["UsedUpTold"][];
@@ -9051,6 +9060,10 @@ export interface components {
             within: string;
             working?: components["schemas"]["Working"];
         };
+        Look: {
+            key: string;
+            text: string;
+        };
         Machine: {
             /** @description it is not there now: broken, lent out */
             away?: boolean;
@@ -10402,7 +10415,7 @@ export interface components {
              * @description nothing is worked out of it when left out
              * @enum {string}
              */
-            kind?: "make" | "buy" | "adapt";
+            kind?: "make" | "buy" | "used" | "adapt";
             name: string;
             /**
              * Format: double
@@ -10411,6 +10424,18 @@ export interface components {
             price?: number;
             /** @description why it was chosen */
             reason?: string;
+            /** @description of a second-hand thing: keys of what was looked at and was sound */
+            seen?: string[];
+            /**
+             * Format: double
+             * @description money a year to run it: fuel, wear, service, insurance
+             */
+            yearly?: number;
+            /**
+             * Format: double
+             * @description how long it is to serve
+             */
+            years?: number;
         };
         OrderAnswer: {
             /** @description what stands in the way; left out when it goes */
@@ -12206,6 +12231,11 @@ export interface components {
             working?: components["schemas"]["Working"];
         };
         Shop: {
+            /**
+             * Format: double
+             * @description % of work and metal that is spoiled and made again; none is counted when left out
+             */
+            again?: number;
             /** @description punches, dies and fingers */
             bendTools?: components["schemas"]["BendTool"][];
             /** @description name of the shop's money */
@@ -14013,7 +14043,7 @@ export interface components {
             moves: string;
             name: string;
             now?: boolean;
-            /** @description metals that eat each other where it is bolted on */
+            /** @description metals that eat each other where it is bolted on or lies on another part, dry ones should they get wet */
             rusts: string[];
             stops: string[];
             /** @description its lowest frequency */
@@ -14036,7 +14066,7 @@ export interface components {
             hardest?: string;
             /** @description what of the rest of the job it makes worse */
             harms?: string;
-            /** @description metals that eat each other where it is bolted on */
+            /** @description metals that eat each other where it is bolted on or lies on another part, dry ones should they get wet */
             rusts: string[];
             /**
              * Format: double
@@ -14554,6 +14584,13 @@ export interface components {
             /** @description what is not known of it */
             lacks: string[];
             says: string;
+            /** @description what was not looked at of a second-hand thing */
+            unseen: string[];
+            /**
+             * Format: double
+             * @description money for each year it serves, running it included
+             */
+            year?: number;
         };
         Weighed: {
             findings: components["schemas"]["Finding"][];

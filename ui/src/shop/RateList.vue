@@ -42,6 +42,17 @@ const fault = (op: string, key: string) => props.open.faults.value[`/rates/${at(
     @update:model-value="(v) => open.set('/hour', v)"
     @clear="open.set('/hour', undefined)"
   />
+  <ValueField
+    class="hour"
+    label="Made again, of a hundred"
+    kind="number"
+    optional
+    :model-value="open.shop.value?.again ?? null"
+    :lengths="open.style.value"
+    :wrong="open.faults.value['/again']"
+    @update:model-value="(v) => open.set('/again', v)"
+    @clear="open.set('/again', undefined)"
+  />
   <TableFrame name="Rates of work">
     <thead>
       <tr>

@@ -37,6 +37,7 @@ const lacking = computed(() => data.value?.usedUp.filter((u) => u.short) ?? [])
           >metal <b class="num">{{ money(data.metal) }}</b></span
         >
       </p>
+      <p v-if="data.spoiled" class="soft">{{ data.spoiled }} are in it.</p>
       <p v-if="data.usual" class="soft">
         {{ data.usual === data.lines.length ? 'All' : data.usual }} of its rates
         {{ data.usual === 1 ? 'is a usual one' : 'are usual ones' }}: time your own and type them in the Shop.

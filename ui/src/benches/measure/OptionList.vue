@@ -27,7 +27,11 @@ const numbers = [
   { key: 'price' as const, label: 'Price', made: 'Bought in for it' },
   { key: 'hours' as const, label: 'Own hours', made: 'More hours' },
   { key: 'days' as const, label: 'Days till it comes', made: 'Days waited for' },
+  { key: 'years' as const, label: 'Years it serves', made: 'Years it serves' },
+  { key: 'yearly' as const, label: 'A year to run', made: 'A year to run' },
 ]
+const looked = (o: { seen?: string[] }, key: string, is: boolean) =>
+  is ? [...(o.seen ?? []), key] : (o.seen ?? []).filter((k) => k !== key)
 const list = computed(() => props.open.brief.value?.options ?? [])
 const choose = (id: string) =>
   props.open.set(
@@ -90,6 +94,16 @@ const choose = (id: string) =>
           :model-value="o.fit ?? ''"
           @update:model-value="(v) => open.set(`/options/${i}/fit`, v || undefined)"
         />
+        <fieldset v-if="o.kind === 'used' && effort" class="looks">
+          <legend>Looked at on the spot, and sound</legend>
+          <label v-for="l in effort.looks" :key="l.key" class="tick"
+            ><input
+              type="checkbox"
+              :checked="o.seen?.includes(l.key) ?? false"
+              @change="open.set(`/options/${i}/seen`, looked(o, l.key, ($event.target as HTMLInputElement).checked))"
+            />{{ l.text }}</label
+          >
+        </fieldset>
         <div v-if="told(o.id)" class="told" :data-way="o.kind">
           <p>
             <span
@@ -101,11 +115,16 @@ const choose = (id: string) =>
             <span
               >in <b class="num">{{ told(o.id)!.days == null ? '?' : Math.ceil(told(o.id)!.days!) }}</b> days</span
             >
+            <span v-if="told(o.id)!.year != null"
+              ><b class="num">{{ told(o.id)!.year!.toFixed(0) }}</b> a year</span
+            >
             <b v-if="told(o.id)!.best" class="best">{{ told(o.id)!.best }}</b>
           </p>
           <p class="small soft">
             {{ told(o.id)!.says
             }}<template v-if="told(o.id)!.lacks.length">. Not known: {{ told(o.id)!.lacks.join(', ') }}</template
+            ><template v-if="told(o.id)!.unseen.length"
+              >. Not looked at: {{ told(o.id)!.unseen.length }} of {{ effort!.looks.length }}</template
             >.
           </p>
         </div>
@@ -141,6 +160,12 @@ const choose = (id: string) =>
   display: flex;
   flex-wrap: wrap;
   gap: 2px 16px;
+}
+.looks {
+  border: 1px solid var(--rule);
+  padding: 4px 10px 8px;
+  display: grid;
+  gap: 2px;
 }
 .best {
   color: var(--ember);
