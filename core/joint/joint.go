@@ -255,6 +255,7 @@ func Work(in Input) (Result, error) {
 	j.track()
 	j.cautions()
 	j.stopped()
+	j.proposeCaptive()
 	return *j.out, nil
 }
 
