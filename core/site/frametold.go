@@ -12,6 +12,7 @@ import (
 	"warmanvil/core/quantity"
 	"warmanvil/core/solid"
 	"warmanvil/core/told"
+	"warmanvil/core/tube"
 	"warmanvil/core/working"
 )
 
@@ -170,11 +171,22 @@ func endTold(p told.Pen, c shape.Cut) EndTold {
 	return t
 }
 
-// corner tells one corner of a formed piece.
-func cornerTold(p told.Pen, c shape.CornerCut) string {
+// cornerTold tells one corner of a formed piece whose free leg past it is so long, mm, and on whose
+// end so much is left already: of a fold also its gauge, and what to leave for the final fit.
+func cornerTold(p told.Pen, c shape.CornerCut, leg, trim float64) string {
 	if c.Kind == member.Fold {
-		return fmt.Sprintf("V at %s from the first long point, hinge opposite: %.1f° on the %s side, %s wide, %s deep, folds at %s", p.MM(c.At),
-			c.Angle, c.Side, p.MM(c.Width), p.MM(c.Deep), c.Name)
+		off, word, card := .5, "half a millimetre", 100.
+		if p.Display.Style != quantity.Metric {
+			off, word, card = 25.4/64, "1/64 in", 4*25.4
+		}
+		g := tube.GaugeOf(c.Angle, c.Deep, leg)
+		t := fmt.Sprintf("V at %s from the first long point, hinge opposite: %.1f° on the %s side, %s wide, %s deep, folds at %s. Gauge: "+
+			"a card that opens to %.1f°, legs of %s, %s apart at their ends; %s off the V moves the free end by %s", p.MM(c.At), c.Angle,
+			c.Side, p.MM(c.Width), p.MM(c.Deep), c.Name, g.Opens, p.MM(card), p.MM(g.Across(card)), word, p.MM(g.Stray*off))
+		if spare := g.Stray * off; trim < spare {
+			t += ": leave that much on the free end and cut it when the fold is tacked"
+		}
+		return t
 	}
 	t := fmt.Sprintf("bend from %s to %s from the first long point: %.1f° towards its %s, radius %s, at %s", p.MM(c.At), p.MM(c.To), c.Angle,
 		c.Side, p.MM(c.Radius), c.Name)

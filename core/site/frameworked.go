@@ -119,8 +119,12 @@ func cutTold(p told.Pen, c cutlist.CutList, quantity int) CutTold {
 		for i, note := range r.Notes {
 			r.Notes[i] = p.Spoken(note)
 		}
-		for _, k := range r.Corners {
-			r.Notes = append(r.Notes, cornerTold(p, k))
+		for i, k := range r.Corners {
+			free := r.Length - k.To
+			if i+1 < len(r.Corners) {
+				free = r.Corners[i+1].At - k.To
+			}
+			r.Notes = append(r.Notes, cornerTold(p, k, free, r.Trim))
 		}
 		t.Rows = append(t.Rows, CutRowTold{CutRow: r, Text: p.Said(r.CutTo), Finish: p.Said(r.Length), Inner: p.MM(r.Short),
 			Weighs: p.Kilos(r.Mass), Told: [2]EndTold{endTold(p, r.Ends[0]), endTold(p, r.Ends[1])}})
