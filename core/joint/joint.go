@@ -72,6 +72,7 @@ type Ply struct {
 	Isolator  *Isolator    `json:"isolator,omitempty" doc:"it is rubber, one on each bolt"`
 	Guessed   bool         `json:"guessed,omitempty" doc:"nobody measured its thickness: 0.85 of it counts, and that squared where it bends"`
 	Worn      float64      `json:"worn,omitempty" doc:"share of its strength that is left where it rusted, 0.1 to 1; whole when left out"`
+	Lip       Lip          `json:"lip,omitempty" enum:"ground,flattened,joggled" doc:"what is done to its edge before the next ply lies on it"`
 }
 
 // Case is one load on the ply under the heads.

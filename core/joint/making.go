@@ -25,6 +25,7 @@ const (
 // making says how the holes are made, in order: what is given first, then what is
 // laid out, then what is drilled through it, slots before rounds.
 func (j *joint) making() {
+	j.lips()
 	if j.made {
 		return
 	}

@@ -133,6 +133,7 @@ func readPly(p Ply, at string, i int, d float64, show quantity.Display) (ply, er
 		working.Within(at+"/coat", "The coat", p.Coat, 0, 10, "mm"),
 		working.Within(at+"/squash", "What it is pressed together", p.Squash, 0, p.Thickness, "mm"),
 		working.Within(at+"/hole", "The hole", p.Hole, 0, 500, "mm"),
+		p.Lip.check(at+"/lip"),
 		working.Within(at+"/edge", "The edge distance", p.Edge, 0, 5000, "mm"),
 		working.Within(at+"/wide/0", "The width", p.Wide[0], 0, 1e5, "mm"), working.Within(at+"/wide/1", "The width", p.Wide[1], 0, 1e5, "mm"),
 		working.Within(at+"/pull", "The distance to the bend", p.Pull, 0, 5000, "mm"),

@@ -46,6 +46,7 @@ func joints() []Field {
 		of("JointPly", plain("", "not said", "table", "cut on a table", "tape", "drilled by tape", "matched", "drilled through",
 			"surveyed", "measured there",
 			"typed", "as is typed"), "placed"),
+		of("JointPly", plain("", "as it is", "ground", "ground back", "flattened", "beaten flat", "joggled", "joggled"), "lip"),
 		of("JointRivetPick", rivets, "material"),
 		of("JointInput", plain("recovery", "a recovery point", "coupling", "a coupling", "seat", "a seat or belt", "steering",
 			"steering, brakes or suspension",

@@ -206,6 +206,13 @@ const flipRubber = (row: Row) =>
             @update:model-value="(v) => ply(i).set('/way', v ?? undefined)"
           />
           <PickOne
+            v-if="row.ply.material && !row.rubber"
+            label="Its edge is, before"
+            :choices="mayBe('JointPly', 'lip')"
+            :model-value="row.ply.lip ?? ''"
+            @update:model-value="(v) => ply(i).set('/lip', v || undefined)"
+          />
+          <PickOne
             label="Its holes are"
             :choices="mayBe('JointPly', 'placed').filter((w) => w.value !== 'typed')"
             :model-value="row.ply.placed ?? ''"
