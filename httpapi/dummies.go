@@ -98,10 +98,27 @@ func dummyOf(b brief.Brief, id string, board float64) (sheet.DummyInput, error) 
 		for _, f := range d.Feet {
 			in.Feet, in.Bores = append(in.Feet, profile.Point{X: f.X, Y: f.Y}), append(in.Bores, f.Bore)
 		}
+		length := site.Lengths(b)
+		for _, r := range d.Rooms {
+			in.Rooms = append(in.Rooms, dummyRoom(r, length))
+		}
 		if d.Gravity != nil {
 			in.Gravity = &profile.Point{X: d.Gravity.X, Y: d.Gravity.Y}
 		}
 		return in, nil
 	}
 	return sheet.DummyInput{}, job.ErrNotFound
+}
+
+// dummyRoom answers a room of a device as a window in its face.
+func dummyRoom(r brief.DeviceRoom, length func(mm float64) string) sheet.DummyRoom {
+	out := sheet.DummyRoom{Face: string(r.Face), Along: r.X, Up: r.Z, Wide: r.Wide, High: r.High,
+		Says: fmt.Sprintf("%s, keep %s in front", r.Called(), length(r.Out))}
+	switch r.Face {
+	case brief.FaceFront, brief.FaceRear:
+		out.Along = r.Y
+	case brief.FaceUp, brief.FaceDown:
+		out.Up = r.Y
+	}
+	return out
 }

@@ -18,6 +18,7 @@ type DummyInput struct {
 	Feet                  []profile.Point // mm
 	Bores                 []float64       // mm, holes in the feet; nil or 0 where nobody said
 	Gravity               *profile.Point  // mm; nil where it is not known
+	Rooms                 []DummyRoom     // its plugs, levers and hoses
 	Floor                 bool            // its underside alone
 }
 
@@ -72,12 +73,14 @@ func Dummy(in DummyInput) (Recipe, error) {
 			Mark{ID: "gravity-said", Kind: TextMark, X: from(g.X + 5), Y: from(g.Y + 3), Height: 4, Text: "centre of gravity over it"})
 	}
 	if in.Floor {
+		in.furnish(&r)
 		return r, r.Validate()
 	}
-	for _, e := range []Edge{Front, Right, Back, Left} {
+	for _, e := range []Edge{Front, Right, Back, Left} { // right of the flat is its front
 		r.Base.Flanges = append(r.Base.Flanges, Flange{ID: "side-" + string(e), Edge: e, Length: in.Height, Angle: 90, Up: true})
 	}
 	r.Base.Flanges[2].Flanges = []Flange{{ID: "lid", Name: "Lid", Edge: Back, Length: in.Width, Angle: 90, Up: true}}
+	in.furnish(&r)
 	return r, r.Validate()
 }
 

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"math"
 	"math/rand"
+	"strings"
 	"testing"
 
 	"warmanvil/core/profile"
@@ -61,6 +62,81 @@ func TestDummies(t *testing.T) {
 		{Length: 100, Width: 100, Height: 100, Board: 80}, {Length: math.NaN(), Width: 100, Height: 50, Board: 2}} {
 		if _, err := sheet.Dummy(bad); err == nil {
 			t.Errorf("%+v was made", bad)
+		}
+	}
+}
+
+// The window of a plug is in its face where the plug is, as wide and as high: folded, its middle
+// lies there. What would lie over another window or over the rim is marked, not cut, and the board
+// stays whole.
+func TestWindowsOfADummy(t *testing.T) {
+	in := sheet.DummyInput{Name: "Pump", Length: 320, Width: 240, Height: 160, Board: 3, Feet: []profile.Point{{X: 100, Y: 60}}}
+	for _, face := range []string{"front", "rear", "left", "right", "up"} {
+		in.Rooms = append(in.Rooms, sheet.DummyRoom{Face: face, Along: 22, Up: 70, Wide: 40, High: 24, Says: "plug " + face},
+			sheet.DummyRoom{Face: face, Along: -30, Up: 60, Wide: 20, High: 30, Says: "hose " + face})
+	}
+	for i := range in.Rooms { // on top, up runs to the left
+		if in.Rooms[i].Face == "up" {
+			in.Rooms[i].Up -= 50
+		}
+	}
+	r, err := sheet.Dummy(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := made.Build(r, made.Options{Body: true})
+	if err != nil || !p.Whole {
+		t.Fatalf("%v %+v", err, plates.Stops(p))
+	}
+	origin := p.Body.Min.Add(p.Body.Max).Mul(.5)
+	origin[2] = p.Body.Min[2]
+	seen := 0
+	for _, h := range p.Holes {
+		for _, room := range in.Rooms {
+			if h.Name != room.Says && h.Name != room.Says+" on "+h.Panel && !strings.HasPrefix(h.Name, room.Says) {
+				continue
+			}
+			seen++
+			at := h.Body.Sub(origin)
+			along, up := at[0], at[2]
+			switch room.Face {
+			case "front", "rear":
+				along = at[1]
+			case "up":
+				up = at[1]
+			}
+			if math.Abs(along-room.Along) > 1e-6 || math.Abs(up-room.Up) > 1e-6 {
+				t.Errorf("%s is at %v", room.Says, at)
+			}
+			out := map[string]float64{"front": at[0] - 160, "rear": at[0] + 160, "left": at[1] - 120, "right": at[1] + 120, "up": at[2] - 160}
+			if math.Abs(out[room.Face]) > in.Board {
+				t.Errorf("%s is on another face: %v", room.Says, at)
+			}
+			x, y := h.Loop.Bounds().Size() // in the flat, sides front and rear lie turned
+			if room.Face == "front" || room.Face == "rear" {
+				x, y = y, x
+			}
+			if math.Abs(x-room.Wide)+math.Abs(y-room.High) > 1e-6 {
+				t.Errorf("%s is %g × %g", room.Says, x, y)
+			}
+		}
+	}
+	if seen != len(in.Rooms) {
+		t.Errorf("%d of %d windows", seen, len(in.Rooms))
+	}
+	in.Rooms = []sheet.DummyRoom{{Face: "front", Up: 80, Wide: 40, High: 40, Says: "plug"}, {Face: "front", Along: 20, Up: 80, Wide: 40, High: 40,
+		Says: "over it"}, {Face: "left", Up: 158, Wide: 40, High: 40, Says: "over the rim"}, {Face: "down", Up: 60, Along: 100, Wide: 30, High: 30,
+		Says: "at a foot"}, {Face: "up", Along: 900, Wide: 30, High: 30, Says: "beside it"}}
+	for _, floor := range []bool{false, true} {
+		in.Floor = floor
+		if r, err = sheet.Dummy(in); err != nil {
+			t.Fatal(err)
+		}
+		if p, err = made.Build(r, made.Options{Body: true}); err != nil || !p.Whole {
+			t.Fatalf("%v %+v", err, plates.Stops(p))
+		}
+		if want := map[bool]int{false: 2, true: 1}[floor]; len(p.Holes) != want { // a foot, and one plug
+			t.Errorf("%d holes", len(p.Holes))
 		}
 	}
 }
