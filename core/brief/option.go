@@ -66,8 +66,9 @@ type Look struct {
 // spot. Practice; what a certificate or a rule asks of lifting gear, pressure and gas comes first.
 func SecondHand() []Look { return secondHand }
 
-var secondHand = []Look{{"plate", "its plate: maker, number, year, what it is rated for"}, {"whole", "no cracks, bends or welds that are not its " +
-	"maker's"}, {"load", "it does its work under load, not only running free"}, {"play", "bearings, pins and slides without play"},
+var secondHand = []Look{{"plate", "its plate: maker, number, year, what it is rated for"}, {"whole",
+	"no cracks, bends or welds that are not its " +
+		"maker's"}, {"load", "it does its work under load, not only running free"}, {"play", "bearings, pins and slides without play"},
 	{"dry", "no leaks: oil, fuel, gas, air"}, {"lines", "hoses, cables, ropes and straps whole and in date"},
 	{"parts", "spare parts and papers to be had"}, {"feet", "its feet, size and mass measured"}}
 

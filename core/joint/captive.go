@@ -36,7 +36,8 @@ func (j *joint) proposeCaptive() {
 		name string
 		fits bool
 	}{{WeldNut, "weld nuts where it may be welded", last.material.Family == stock.Steel && last.Thickness >= 1},
-		{RivetNut, "rivet nuts", last.Thickness >= .5 && last.Thickness <= 6}, {Tapped, "a thread in " + last.Name, last.Thickness >= j.thread.Diameter}} {
+		{RivetNut, "rivet nuts", last.Thickness >= .5 && last.Thickness <= 6}, {Tapped, "a thread in " + last.Name,
+			last.Thickness >= j.thread.Diameter}} {
 		if !c.fits {
 			continue
 		}
@@ -63,6 +64,7 @@ func (j *joint) proposeCaptive() {
 	if t.Reused {
 		why = "It is taken apart again and again and its nuts are loose: each time somebody holds them"
 	}
-	j.say("captive", working.Note, "Staying tight", why+". Made fast in "+last.Name+" they turn by one tool: "+strings.Join(names, ", or ")+
+	j.say("captive", working.Note, "Staying tight", why+". Made fast in "+last.Name+" they turn by one tool: "+strings.Join(names,
+		", or ")+
 		", of a kind that locks (all-metal); each was worked out and holds no worse.", fixes...)
 }

@@ -51,11 +51,14 @@ func (j *joint) lips() {
 				other.Name, p.Name)
 		case JoggledLip:
 			deep := other.Thickness + other.Coat/2
-			say("Before %s lies on it: joggle the edge of %s down by %s, running out over %s, wider than %s reaches over it, so that the faces "+
+			say("Before %s lies on it: joggle the edge of %s down by %s, running out over %s, wider than %s reaches over it, so "+
+				"that the faces "+
 				"lie flush.", other.Name, p.Name, j.in.Display.Fine(deep), j.mm(joggleRun*deep), other.Name)
 			if deep > 2*p.Thickness {
-				j.say("joggle-deep", working.Mind, "Plies", fmt.Sprintf("A joggle of %s in %s of %s is more than twice its thickness: it cracks or "+
-					"buckles beside. Let %s lie on top, or give it a thinner edge.", j.in.Display.Fine(deep), j.in.Display.Fine(p.Thickness), p.Name, other.Name))
+				j.say("joggle-deep", working.Mind, "Plies",
+					fmt.Sprintf("A joggle of %s in %s of %s is more than twice its thickness: it cracks or "+
+						"buckles beside. Let %s lie on top, or give it a thinner edge.", j.in.Display.Fine(deep),
+						j.in.Display.Fine(p.Thickness), p.Name, other.Name))
 			}
 		}
 	}

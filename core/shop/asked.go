@@ -41,7 +41,7 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		Taps: s.Tapped(), Steps: s.Stepped(r.Thickness),
 		Nuts: s.Nutted()}}
 	of := func(m Machine) flags.Machine {
-		f := flags.Machine{Name: m.Called(), Where: m.stands(), Named: true, Said: true}
+		f := flags.Machine{ID: m.ID, Name: m.Called(), Where: m.stands(), Named: true, Said: true}
 		limit := func(key string) (v float64) {
 			v, said := m.Limit(key, inch)
 			f.Said = f.Said && (said || v == 0)
@@ -49,6 +49,7 @@ func (s Shop) For(r sheet.Recipe, inch bool) flags.Machines {
 		}
 		f.Long, f.Wide, f.Thick = limit("long"), limit("wide"), limit(metal)
 		f.Force, f.PerLength, f.Angle = limit("force"), limit("line"), limit("angle")
+		f.Air = m.asked("air", inch)
 		f.Bow, f.BowSaid = m.Limit("bow", inch)
 		_, f.Sure[0] = m.Limits["force"]
 		_, f.Sure[1] = m.Limits["line"]

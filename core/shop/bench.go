@@ -22,6 +22,9 @@ func (s Shop) bench(out *flags.Machines, metal string, inch bool) {
 		}
 		out.Presses = append(out.Presses, d)
 	}
+	for _, m := range s.there(Compressor, all) {
+		out.Compressors = append(out.Compressors, flags.Compressor{Name: m.says(), Flow: m.asked("flow", inch)})
+	}
 	out.Welders, out.Places = s.Welders(inch), s.Places(inch)
 	for _, x := range s.Suppliers {
 		out.Outside = append(out.Outside, flags.Outsider{Name: x.Name, Does: x.Does, Long: x.Rules["long"], Wide: x.Rules["wide"],
@@ -48,6 +51,7 @@ func (s Shop) Places(inch bool) (out []flags.Place) {
 				v, said := m.Limit(key, inch)
 				p.Sizes[i], p.Said = v, p.Said && said
 			}
+			p.Air = m.asked("air", inch)
 			if k == Transport {
 				v, said := m.Limit("mass", inch)
 				p.Kilos, p.Said = v, p.Said && said
@@ -94,4 +98,24 @@ func (s Shop) inchesOr(job bool) bool {
 		return s.Inches()
 	}
 	return job
+}
+
+// First answers the machine of a kind that is there and is taken first; false where the shop names
+// none.
+func (s Shop) First(k Kind) (Machine, bool) {
+	list := s.there(k, func(Machine) bool { return true })
+	if len(list) == 0 {
+		return Machine{}, false
+	}
+	return list[0], true
+}
+
+// ByID answers a machine of the shop.
+func (s Shop) ByID(id string) (Machine, bool) {
+	for _, m := range s.Machines {
+		if m.ID == id && id != "" {
+			return m, true
+		}
+	}
+	return Machine{}, false
 }

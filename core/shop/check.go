@@ -137,6 +137,9 @@ func (m Machine) check(at string, ids map[string]bool) error {
 			return err
 		}
 	}
+	if err := checkBookings(at+"/booked", m.Booked, ids); err != nil {
+		return err
+	}
 	for i, c := range m.Care {
 		path := fmt.Sprintf("%s/care/%d", at, i)
 		if err := working.First(own(path, c.ID, ids), text(path+"/text", c.Text, brief.MaxText)); err != nil {

@@ -70,6 +70,7 @@ var (
 	inox  = LimitOf{"stainless", "Thickest stainless", "length", byPractice}
 	alu   = LimitOf{"aluminum", "Thickest aluminium", "length", byPractice}
 	metal = []LimitOf{mild, inox, alu}
+	air   = LimitOf{"air", "Air it takes, l/min", "number", "practice: a 60 A plasma torch about 180, a spray gun about 300; its plate says"}
 )
 
 func with(first []LimitOf, more ...LimitOf) []LimitOf {
@@ -112,13 +113,19 @@ func cutter(sort, text string, metric, inches [3]float64, ready ...string) SortO
 		thick(inches[0]*in, inches[1]*in, inches[2]*in, "long", 10*ft, "wide", 5*ft), ready}
 }
 
+// blown is a sort that takes so much air, l/min.
+func blown(flow float64, s SortOf) SortOf {
+	s.MM["air"], s.Inch["air"] = flow, flow
+	return s
+}
+
 // Kinds answers the table of kinds, in the order a set-up asks for them.
 func Kinds() []KindOf { return table }
 
 var table = []KindOf{
-	{Table, "Cutting table", with([]LimitOf{long, wide}, metal...), []SortOf{
-		cutter("plasma", "plasma table", [3]float64{16, 12, 12}, [3]float64{.625, .5, .5}, "consumables",
-			"air dry and up to pressure", "work lead on the slats", "extraction on"),
+	{Table, "Cutting table", with([]LimitOf{long, wide, air}, metal...), []SortOf{
+		blown(180, cutter("plasma", "plasma table", [3]float64{16, 12, 12}, [3]float64{.625, .5, .5}, "consumables",
+			"air dry and up to pressure", "work lead on the slats", "extraction on")),
 		cutter("laser", "laser", [3]float64{15, 8, 8}, [3]float64{.625, .3125, .3125}, "nozzle and lens", "gas", "slats clear"),
 		cutter("waterjet", "water jet", [3]float64{60, 50, 60}, [3]float64{2.5, 2, 2.5}, "garnet", "nozzle", "pump pressure"),
 		cutter("punch", "punch press", [3]float64{4, 3, 4}, [3]float64{.1875, .125, .1875}, "die clearance for the sheet", "strippers"),
@@ -221,16 +228,16 @@ var table = []KindOf{
 		{"powder", "powder oven", limits("long", 1800, "wide", 1200, "high", 1200, "hot", 230), limits("long", 6*ft, "wide", 4*ft,
 			"high", 4*ft, "hot", 230), []string{"vent open"}},
 	}, "Burns; solvents and sealed hollows burst.", true},
-	{Spray, "Spray place", []LimitOf{long, wide, high}, []SortOf{
-		{"booth", "spray booth", limits("long", 6000, "wide", 3000, "high", 2500), limits("long", 20*ft, "wide", 10*ft, "high",
-			8*ft), []string{"filters", "air for the mask"}},
-		{"yard", "spray place", limits("long", 4000, "wide", 3000, "high", 2500), limits("long", 13*ft, "wide", 10*ft, "high",
-			8*ft), []string{"weather", "mask"}},
+	{Spray, "Spray place", []LimitOf{long, wide, high, air}, []SortOf{
+		{"booth", "spray booth", limits("long", 6000, "wide", 3000, "high", 2500, "air", 300), limits("long", 20*ft, "wide", 10*ft, "high",
+			8*ft, "air", 300), []string{"filters", "air for the mask"}},
+		{"yard", "spray place", limits("long", 4000, "wide", 3000, "high", 2500, "air", 300), limits("long", 13*ft, "wide", 10*ft, "high",
+			8*ft, "air", 300), []string{"weather", "mask"}},
 	}, "Isocyanates: fed air, no filter mask.", true},
 	{Compressor, "Compressor", []LimitOf{{"flow", "Free air, l/min", "number", byPractice}, {"pressure", "Pressure, bar", "number",
 		byPractice}}, []SortOf{
 		{"piston", "compressor", limits("flow", 300, "pressure", 9), limits("flow", 300, "pressure", 9), []string{"water drained"}},
-	}, "", false},
+	}, "Let the air off before a hose is taken apart.", true},
 	{Transport, "Own transport", []LimitOf{long, wide, high, {"mass", "Carries", "mass", byPractice}}, []SortOf{
 		{"van", "van", limits("long", 3200, "wide", 1700, "high", 1800, "mass", 1000), limits("long", 126*in, "wide", 67*in, "high",
 			71*in, "mass", 1000), []string{"straps"}},

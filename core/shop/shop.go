@@ -63,6 +63,7 @@ type Machine struct {
 	Why    string             `json:"why,omitempty" doc:"why it is away, and until when"`
 	Limits map[string]float64 `json:"limits,omitempty" doc:"by their key, in the unit of the kind's table; the usual value where one is left out"`
 	Ready  []Ready            `json:"ready,omitempty" doc:"what is looked at before it is used"`
+	Booked []Booking          `json:"booked,omitempty" doc:"who has it, and when"`
 	Care   []Care             `json:"care,omitempty" doc:"what was done to it, oldest first"`
 }
 

@@ -53,8 +53,10 @@ func TestPartsThatOnlyLieOnEachOther(t *testing.T) {
 		"a long way": {"stainless-304", 900, ""},
 	} {
 		b := metric.Upgraded()
-		s := Site{Brief: b, Parts: BuildParts(context.Background(), []Part{plate("a", "steel-s235"), plate("b", "steel-s235")}, b, shop.Shop{}),
-			Survey: vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "pa", Name: "Lower", Part: "a", At: [3]float64{0, 0, 500}},
+		s := Site{Brief: b, Parts: BuildParts(context.Background(), []Part{plate("a", "steel-s235"), plate("b", "steel-s235")}, b,
+			shop.Shop{}),
+			Survey: vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "pa", Name: "Lower", Part: "a",
+				At: [3]float64{0, 0, 500}},
 				{ID: "pb", Name: "Upper", Part: "b", At: [3]float64{0, 0, 500 + c.up}}}}}
 		r := partOf(t, s, "b").Recipe
 		r.Material = c.metal
@@ -63,7 +65,8 @@ func TestPartsThatOnlyLieOnEachOther(t *testing.T) {
 			t.Errorf("%s: as it is %q", name, got[0].Rusts)
 		}
 		rusts := strings.Join(got[1].Rusts, " ")
-		if (c.says == "") != (rusts == "") || !strings.Contains(rusts, c.says) || c.says != "" && !strings.Contains(rusts, "It lies on Lower") {
+		if (c.says == "") != (rusts == "") || !strings.Contains(rusts, c.says) || c.says != "" && !strings.Contains(rusts,
+			"It lies on Lower") {
 			t.Errorf("%s: %q", name, rusts)
 		}
 	}

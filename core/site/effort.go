@@ -28,6 +28,7 @@ type Effort struct {
 	Unpriced []string     `json:"unpriced" doc:"metals with no price by weight in the Shop"`
 	Outside  []string     `json:"outside" doc:"parts that are cut outside: their cutting is in no hour"`
 	UsedUp   []UsedUpTold `json:"usedUp"`
+	Machines []MachineUse `json:"machines" doc:"it goes to, those that stand elsewhere first"`
 	Ways     []WayTold    `json:"ways" doc:"of the brief, in their order"`
 	Looks    []brief.Look `json:"looks" doc:"what is looked at of a second-hand device"`
 }
@@ -80,7 +81,7 @@ func (g *gathering) add(op effort.Op, many, pieces float64, of string) {
 
 // paint adds m² of bare steel; what is galvanised, stainless or aluminium stays as it is.
 func (g *gathering) paint(m stock.Material, area float64, of string) {
-	if m.Family == stock.Steel {
+	if painted(m.Key) {
 		g.add(effort.Painting, area, 1, of)
 		g.paints += area
 	}
@@ -105,7 +106,7 @@ func (s Site) Effort() (Effort, error) {
 	}
 	g.add(effort.Bolting, float64(bolts*max(s.Brief.Quantity, 1)), 0, "joints")
 	e := Effort{Unpriced: []string{}, Outside: append([]string{}, g.outside...), Works: []WorkTold{},
-		UsedUp: []UsedUpTold{}, Ways: []WayTold{}, Looks: brief.SecondHand()}
+		UsedUp: []UsedUpTold{}, Ways: []WayTold{}, Machines: s.Machines(), Looks: brief.SecondHand()}
 	var err error
 	if e.Estimate, err = effort.Add(g.works, s.Shop.Rates); err != nil {
 		return e, err
@@ -150,8 +151,8 @@ func hoursTold(h float64) string {
 func (s Site) partWork(g *gathering, p *BuiltPart) {
 	n := float64(batchOf(s.Brief, p.Quantity, len(p.Hands())))
 	r, b := p.Recipe, p.Built
-	tables := s.Shop.For(r, s.Brief.Inches()).Tables
-	if len(tables) > 0 && strings.HasPrefix(tables[0].Where, "outside") {
+	x, y := b.Bounds.Size()
+	if t := s.Shop.For(r, s.Brief.Inches()).Cutter(x, y, r.Thickness); t != nil && strings.HasPrefix(t.Where, "outside") {
 		g.outside = append(g.outside, p.Name)
 	} else {
 		g.add(effort.Cutting, n*b.CutLength/1000, 1, p.Name)
@@ -185,7 +186,6 @@ func (s Site) partWork(g *gathering, p *BuiltPart) {
 	if r.Process == "hand" {
 		g.handCut += b.Outline.Length() * r.Thickness * n
 	}
-	x, y := b.Bounds.Size()
 	if m, err := stock.MaterialByKey(r.Material); err == nil {
 		g.paint(m, 2*b.Area*1e-6*n, p.Name)
 		g.kilos[r.Material] += x * y * r.Thickness * m.Density * 1e-9 * n // what is cut off is bought too

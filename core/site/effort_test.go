@@ -169,13 +169,15 @@ func TestMakeBuyOrAdapt(t *testing.T) {
 func TestSecondHandAndRunningCost(t *testing.T) {
 	b := metric
 	b.Options = []brief.Option{{ID: "n", Kind: brief.BuyIt, Price: amount(900), Days: amount(10), Years: amount(6), Yearly: amount(50)},
-		{ID: "u", Kind: brief.UsedIt, Price: amount(300), Days: amount(2), Seen: []string{"plate", "load"}, Years: amount(2), Yearly: amount(20)}}
+		{ID: "u", Kind: brief.UsedIt, Price: amount(300), Days: amount(2), Seen: []string{"plate", "load"}, Years: amount(2),
+			Yearly: amount(20)}}
 	e, _ := estimated(t, shop.Shop{}, b)
 	used := e.Ways[1]
 	if math.Abs(*e.Ways[0].Year-200) > 1e-9 || math.Abs(*used.Year-170) > 1e-9 {
 		t.Errorf("a year: %v %v", *e.Ways[0].Year, *used.Year)
 	}
-	if len(used.Unseen) != len(e.Looks)-2 || len(e.Ways[0].Unseen) > 0 || !strings.Contains(used.Best, "cheapest, if what was not looked at") {
+	if len(used.Unseen) != len(e.Looks)-2 || len(e.Ways[0].Unseen) > 0 || !strings.Contains(used.Best,
+		"cheapest, if what was not looked at") {
 		t.Errorf("%+v", used)
 	}
 	for _, l := range e.Looks {
@@ -189,7 +191,8 @@ func TestSecondHandAndRunningCost(t *testing.T) {
 	if lacks := e.Ways[0].Lacks; len(lacks) != 1 || !strings.Contains(lacks[0], "to run") {
 		t.Errorf("%q", lacks)
 	}
-	for at, o := range map[string]brief.Option{"/seen/0": {Seen: []string{"soul"}}, "/years": {Years: amount(0)}, "/yearly": {Yearly: amount(-1)}} {
+	for at, o := range map[string]brief.Option{"/seen/0": {Seen: []string{"soul"}}, "/years": {Years: amount(0)},
+		"/yearly": {Yearly: amount(-1)}} {
 		c := b.Upgraded()
 		c.Name, c.Options = "x", []brief.Option{o}
 		var f *working.Fault

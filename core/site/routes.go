@@ -2,6 +2,7 @@ package site
 
 import (
 	"context"
+	"strings"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/effort"
@@ -94,16 +95,12 @@ func CutRoutes(until context.Context, b brief.Brief, w shop.Shop, r sheet.Recipe
 // table says which of the tables a blank goes on, and how long cutting takes there.
 func (c *CutRoute) table(m flags.Machines, built made.Part, r sheet.Recipe, w shop.Shop) {
 	x, y := built.Bounds.Size()
-	for _, t := range m.Tables {
-		if !t.Takes(x, y, r.Thickness) {
-			continue
-		}
+	if t := m.Cutter(x, y, r.Thickness); t != nil {
 		c.Machine, c.Usual = t.Name, !t.Named
 		if t.Where != "" {
 			c.Machine += " (" + t.Where + ")"
 		}
-		c.Outside = len(t.Where) >= 7 && t.Where[:7] == "outside"
-		break
+		c.Outside = strings.HasPrefix(t.Where, "outside")
 	}
 	if c.Machine == "" || c.Outside {
 		return

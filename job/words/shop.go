@@ -6,6 +6,8 @@ import "slices"
 func shopFields() []Field {
 	return slices.Concat(
 		of("Machine", plain("own", "here", "borrowed", "borrowed", "outside", "outside"), "where"),
+		of("MachineUse", plain("own", "here", "borrowed", "borrowed", "outside", "outside"), "where"),
+		of("MachineWork", plain("cut", "cut", "bend", "bend", "drill", "drill", "saw", "saw", "weld", "weld", "spray", "paint"), "op"),
 		of("BendTool", plain("straight", "straight punch", "gooseneck", "gooseneck", "die", "V die", "fingers",
 			"fingers of a pan brake"), "kind"),
 		of("ToolSet", plain("drill", "drills", "tap", "taps", "holesaw", "hole saws", "stepdrill", "step drills", "socket",

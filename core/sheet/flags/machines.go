@@ -30,13 +30,16 @@ type Machines struct {
 	Shears  []ShearOf
 	Welders []WelderOf
 	Outside []Outsider
-	Places  []Place  // ovens, spray places and own transport
-	Unnamed []string // sorts of machine it is made on that the Shop, which names others, does not name
+
+	Compressors []Compressor
+	Places      []Place  // ovens, spray places and own transport
+	Unnamed     []string // sorts of machine it is made on that the Shop, which names others, does not name
 }
 
 // Machine is a table a blank lies on, or a brake: what it takes of this part's metal. 0 is
 // no limit.
 type Machine struct {
+	ID        string // of the shop's machine; empty of a usual one
 	Name      string
 	Where     string  // "" here, else where: borrowed, at a supplier
 	Named     bool    // the Shop names it; else it is a usual one
@@ -50,6 +53,7 @@ type Machine struct {
 	Angle     float64 // degrees a bend may turn
 	Bow       float64 // mm the middle of its beam gives at full force over its whole length
 	BowSaid   bool
+	Air       Limit // l/min it takes; none where it takes none
 }
 
 // Lifter is who lifts it alone.
@@ -102,6 +106,23 @@ func (m Machine) lies(x, y, t float64) (why string, turned float64) {
 // Takes tells whether a blank of two sides and a thickness, mm, goes on a table, turned any way.
 func (m Machine) Takes(x, y, thickness float64) bool {
 	why, _ := m.lies(x, y, thickness)
+	return why == ""
+}
+
+// Cutter answers the table that is taken first of those a blank goes on; nil where none takes it.
+func (m Machines) Cutter(x, y, thickness float64) *Machine {
+	for i := range m.Tables {
+		if m.Tables[i].Takes(x, y, thickness) {
+			return &m.Tables[i]
+		}
+	}
+	return nil
+}
+
+// Bends tells whether a bend so long, of a thickness and a turn, asking so much force, is made on a
+// brake. mm, degrees, N.
+func (m Machine) Bends(long, thickness, angle, force float64) bool {
+	why, _ := m.bends(long, thickness, angle, force)
 	return why == ""
 }
 
@@ -184,6 +205,7 @@ func (b *flagger) checkTables(whole *lay.Panel) {
 			b.Note("turned-on-bed", "Large parts", whole, fmt.Sprintf("The blank of %s × %s lies on %s only turned by %.1f°.", b.Len(x), b.Len(y),
 				m.called(), turned))
 		}
+		b.checkAir(whole, m)
 		if i > 0 && m.Where != "" {
 			b.Note("cut-elsewhere", "Large parts", whole, fmt.Sprintf("It does not go on %s: it is cut on %s.",
 				b.Machines.Tables[0].called(), m.called()))

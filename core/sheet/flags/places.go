@@ -15,6 +15,7 @@ type Place struct {
 	Sizes [3]float64 // mm: long, wide, high
 	Kilos float64    // carried, kg
 	Said  bool       // all its limits were said, none taken as usual
+	Air   Limit      // l/min taken there
 }
 
 // Takes says why a thing of some outside sizes and mass does not go in however it is

@@ -19,8 +19,9 @@ import (
 func TestDummies(t *testing.T) {
 	rnd := rand.New(rand.NewSource(12))
 	for range 200 {
-		in := sheet.DummyInput{Name: "Pump", Length: 150 + 500*rnd.Float64(), Width: 150 + 400*rnd.Float64(), Height: 60 + 500*rnd.Float64(),
-			Board: 1 + 4*rnd.Float64()}
+		in := sheet.DummyInput{Name: "Pump", Length: 150 + 500*rnd.Float64(), Width: 150 + 400*rnd.Float64(),
+			Height: 60 + 500*rnd.Float64(),
+			Board:  1 + 4*rnd.Float64()}
 		for i := range 4 { // one in each quarter
 			x, y := float64(i%2*2-1)*(.2+.2*rnd.Float64()), float64(i/2*2-1)*(.2+.2*rnd.Float64())
 			in.Feet = append(in.Feet, profile.Point{X: x * (in.Length - 50), Y: y * (in.Width - 50)})
@@ -108,7 +109,8 @@ func TestWindowsOfADummy(t *testing.T) {
 			if math.Abs(along-room.Along) > 1e-6 || math.Abs(up-room.Up) > 1e-6 {
 				t.Errorf("%s is at %v", room.Says, at)
 			}
-			out := map[string]float64{"front": at[0] - 160, "rear": at[0] + 160, "left": at[1] - 120, "right": at[1] + 120, "up": at[2] - 160}
+			out := map[string]float64{"front": at[0] - 160, "rear": at[0] + 160, "left": at[1] - 120, "right": at[1] + 120,
+				"up": at[2] - 160}
 			if math.Abs(out[room.Face]) > in.Board {
 				t.Errorf("%s is on another face: %v", room.Says, at)
 			}
@@ -124,8 +126,10 @@ func TestWindowsOfADummy(t *testing.T) {
 	if seen != len(in.Rooms) {
 		t.Errorf("%d of %d windows", seen, len(in.Rooms))
 	}
-	in.Rooms = []sheet.DummyRoom{{Face: "front", Up: 80, Wide: 40, High: 40, Says: "plug"}, {Face: "front", Along: 20, Up: 80, Wide: 40, High: 40,
-		Says: "over it"}, {Face: "left", Up: 158, Wide: 40, High: 40, Says: "over the rim"}, {Face: "down", Up: 60, Along: 100, Wide: 30, High: 30,
+	in.Rooms = []sheet.DummyRoom{{Face: "front", Up: 80, Wide: 40, High: 40, Says: "plug"}, {Face: "front", Along: 20, Up: 80,
+		Wide: 40, High: 40,
+		Says: "over it"}, {Face: "left", Up: 158, Wide: 40, High: 40, Says: "over the rim"}, {Face: "down", Up: 60, Along: 100,
+		Wide: 30, High: 30,
 		Says: "at a foot"}, {Face: "up", Along: 900, Wide: 30, High: 30, Says: "beside it"}}
 	for _, floor := range []bool{false, true} {
 		in.Floor = floor

@@ -3787,6 +3787,15 @@ export interface components {
             /** @description why it cannot be worked out */
             why?: string;
         };
+        Booking: {
+            /** @description job or person */
+            for: string;
+            /** @description year-month-day */
+            from: string;
+            id: string;
+            /** @description year-month-day, the last of them; the same when left out */
+            to?: string;
+        };
         Born: {
             name: string;
             /** @description sizes in which it differs from the head */
@@ -4829,6 +4838,8 @@ export interface components {
             lines: components["schemas"]["WorkLine"][];
             /** @description what is looked at of a second-hand device */
             looks: components["schemas"]["Look"][];
+            /** @description it goes to, those that stand elsewhere first */
+            machines: components["schemas"]["MachineUse"][];
             /**
              * Format: double
              * @description money, by weight and the Shop's prices; left out where none of it has one
@@ -8279,6 +8290,11 @@ export interface components {
             id?: string;
             /** @description it is rubber, one on each bolt */
             isolator?: components["schemas"]["JointIsolator"];
+            /**
+             * @description what is done to its edge before the next ply lies on it
+             * @enum {string}
+             */
+            lip?: "ground" | "flattened" | "joggled";
             /** @description key of the material table; left out for what is not metal */
             material?: string;
             name: string;
@@ -9067,6 +9083,8 @@ export interface components {
         Machine: {
             /** @description it is not there now: broken, lent out */
             away?: boolean;
+            /** @description who has it, and when */
+            booked?: components["schemas"]["Booking"][];
             /** @description what was done to it, oldest first */
             care?: components["schemas"]["Care"][];
             id: string;
@@ -9090,6 +9108,30 @@ export interface components {
             where?: "own" | "borrowed" | "outside";
             /** @description why it is away, and until when */
             why?: string;
+        };
+        MachineUse: {
+            /** @description when it is taken, in words */
+            booked: string[];
+            /** @description of the Shop's machine; left out of a usual one */
+            id?: string;
+            /** @description what it does not have: days booked, air */
+            lacks: string[];
+            name: string;
+            /** @description whose it is */
+            of?: string;
+            /** @description it is booked for this job */
+            ours: boolean;
+            /** @description the Shop names none of its sort */
+            usual?: boolean;
+            /** @enum {string} */
+            where: "own" | "borrowed" | "outside";
+            work: components["schemas"]["MachineWork"][];
+        };
+        MachineWork: {
+            /** @description names of parts and frames */
+            of: string[];
+            /** @enum {string} */
+            op: "cut" | "bend" | "drill" | "saw" | "weld" | "spray";
         };
         MapHole: {
             /**

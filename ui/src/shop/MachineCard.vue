@@ -87,7 +87,36 @@ const readied = () => (sort.value?.ready ?? []).map((text) => ({ id: newId(), te
     <p v-if="kind && !kind.asked" class="soft small">Kept for what comes: no check asks its limits yet.</p>
     <p v-if="kind?.caution" class="mind">{{ kind.caution }}</p>
     <details>
-      <summary>Before it is used, and what was done to it</summary>
+      <summary>Booked, looked at before use, done to it</summary>
+      <CardList
+        :rows="m.booked ?? []"
+        word="booking"
+        small
+        add="Book it"
+        :make="() => ({ id: newId(), from: '', for: '' })"
+        @change="(v) => set('/booked', v)"
+        ><template #default="{ row, i: k }">
+          <FieldGrid :min="130" low>
+            <DateField
+              label="From"
+              :model-value="row.from"
+              :wrong="open.fault(`${at}/booked/${k}/from`)"
+              @update:model-value="(v) => set(`/booked/${k}/from`, v)"
+            />
+            <DateField
+              label="To, last day"
+              :model-value="row.to ?? ''"
+              :wrong="open.fault(`${at}/booked/${k}/to`)"
+              @update:model-value="(v) => set(`/booked/${k}/to`, v || undefined)"
+            />
+            <TextField
+              label="For: job or person"
+              :model-value="row.for"
+              :wrong="open.fault(`${at}/booked/${k}/for`)"
+              @update:model-value="(v) => set(`/booked/${k}/for`, v)"
+            />
+          </FieldGrid> </template
+      ></CardList>
       <CardList
         :rows="m.ready ?? []"
         word="look"

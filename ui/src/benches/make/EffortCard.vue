@@ -2,6 +2,8 @@
 // What the job takes as it stands: hours, what is used up, money.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import type { components } from '@/api/schema'
+import { wordOf } from '@/api/words'
 import { api, take, words } from '@/api/client'
 import TableFrame from '@/kit/TableFrame.vue'
 import WhyButton from '@/kit/WhyButton.vue'
@@ -13,6 +15,11 @@ const { data, error } = useQuery({
 })
 const wide = ref(false)
 const money = (v: number | undefined) => (v == null ? 'not known' : `${v.toFixed(2)} ${data.value?.currency ?? ''}`.trim())
+type Use = components['schemas']['MachineUse']
+const away = computed(() => data.value?.machines.filter((m) => m.where !== 'own') ?? [])
+const lacks = computed(() => data.value?.machines.filter((m) => m.where === 'own' && m.lacks.length) ?? [])
+const doing = (m: Use) => m.work.map((w) => `${wordOf('MachineWork', 'op', w.op)?.text} ${w.of.join(', ')}`).join('; ')
+const sentence = (x: string) => x.charAt(0).toUpperCase() + x.slice(1) + (x.endsWith('.') ? '' : '.')
 const lacking = computed(() => data.value?.usedUp.filter((u) => u.short) ?? [])
 </script>
 
@@ -53,6 +60,18 @@ const lacking = computed(() => data.value?.usedUp.filter((u) => u.short) ?? [])
           ><template v-else>, none in stock under that name</template></template
         >.
       </p>
+      <div v-if="away.length" class="away">
+        <b>Made elsewhere, in one go each:</b>
+        <p v-for="m in away" :key="m.name" :data-machine="m.name">
+          {{ m.name }}, {{ wordOf('MachineUse', 'where', m.where)?.text }}<template v-if="m.of"> ({{ m.of }})</template>:
+          {{ doing(m) }}.
+          <span v-if="m.booked.length" class="soft">Booked {{ m.booked.join('; ') }}.</span>
+          <span v-for="x in m.lacks" :key="x" class="short">{{ ' ' + sentence(x) }}</span>
+        </p>
+      </div>
+      <p v-for="m in lacks" :key="m.name">
+        {{ m.name }}: <span v-for="x in m.lacks" :key="x" class="short">{{ sentence(x) }}</span>
+      </p>
       <button type="button" class="press tight" :aria-expanded="wide" @click="wide = !wide">
         {{ wide ? 'Close' : 'Work by work' }}
       </button>
@@ -74,6 +93,22 @@ const lacking = computed(() => data.value?.usedUp.filter((u) => u.short) ?? [])
               <td class="num">{{ l.each }}</td>
               <td class="num">{{ l.setUp }}</td>
               <td class="num">{{ l.takes }}</td>
+            </tr>
+          </tbody>
+        </TableFrame>
+        <TableFrame name="Machines">
+          <thead>
+            <tr>
+              <th>machine</th>
+              <th>stands</th>
+              <th>for</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="m in data.machines" :key="m.id ?? m.name">
+              <td>{{ m.name }}<span v-if="m.usual" class="soft small">, the Shop names none</span></td>
+              <td>{{ wordOf('MachineUse', 'where', m.where)?.text }}</td>
+              <td>{{ doing(m) }}</td>
             </tr>
           </tbody>
         </TableFrame>
@@ -119,6 +154,9 @@ const lacking = computed(() => data.value?.usedUp.filter((u) => u.short) ?? [])
   display: grid;
   gap: 16px;
   width: 100%;
+}
+.away p {
+  margin-top: 2px;
 }
 .short {
   color: var(--mind);
