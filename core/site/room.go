@@ -169,6 +169,10 @@ func (s *stander) clear(c survey.Clearance, things []survey.Thing, spaces []surv
 	case c.Into:
 		t.Verdict = "bad"
 		t.Depth = p.MM(c.Depth)
+		if c.Other >= 0 {
+			a, b := things[c.Thing], things[c.Other]
+			t.Way = cmp.Or(s.lifted(a.ID, b, c.At), s.lifted(b.ID, a, c.At))
+		}
 	case c.Distance < c.Need:
 		t.Verdict = "bad"
 	case c.Distance < c.Need+2*c.Sigma:

@@ -59,6 +59,7 @@ type ClearTold struct {
 	Verdict  string           `json:"verdict" enum:"good,doubtful,bad"`
 	State    string           `json:"state,omitempty" doc:"in which state it is least"`
 	Depth    string           `json:"depth,omitempty"`
+	Way      string           `json:"way,omitempty" doc:"what helps, where it is known why they meet"`
 	At       [3]float64       `json:"at"`
 	To       [3]float64       `json:"to"`
 	Place    string           `json:"place" doc:"where, in words"`

@@ -131,7 +131,8 @@ func halve(order []int32, by []float64, k int) {
 
 // Gap is the least distance of two bodies: 0 when they touch or run into each
 // other. A and B are the places. Into says they overlap; Depth is how far at
-// least one goes into the other, measured at its corners.
+// least one goes into the other, measured at its corners, or where it runs right through along
+// its edges.
 type Gap struct {
 	Distance float64
 	A, B     Vector
@@ -246,7 +247,10 @@ func (g *Gap) settle(a, b *Tree) {
 	}
 	deepest(a, b)
 	deepest(b, a)
-	g.Into = g.Into || g.Depth > 1e-6
+	if g.Depth <= strict { // a bar through a plate has no corner inside
+		g.crossing(a, b)
+	}
+	g.Into = g.Into || g.Depth > strict
 }
 
 func holdsAny(in, of *Tree) (Vector, bool) {

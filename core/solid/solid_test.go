@@ -68,18 +68,19 @@ func TestGapsByHand(t *testing.T) {
 		into  bool
 		depth float64
 	}{
-		"beside":         {Box(Vector{130, 20, 20}, Vector{140, 40, 40}), 30, false, 0},
-		"over a corner":  {Box(Vector{103, 104, 112}, Vector{140, 140, 140}), 13, false, 0},
-		"edge over edge": {Block(Vector{100, 103, 104}, Vector{50, 0, 0}, Vector{0, 10, 10}, Vector{0, -1, 10}), 5, false, 0},
-		"touching":       {Box(Vector{100, 20, 20}, Vector{140, 40, 40}), 0, false, 0},
-		"through":        {Box(Vector{-10, 40, 40}, Vector{110, 60, 60}), 0, true, 0},
-		"a corner in":    {Box(Vector{90, 95, 93}, Vector{140, 140, 140}), 0, true, 5},
-		"all inside":     {Box(Vector{40, 40, 40}, Vector{60, 60, 60}), 0, true, 40},
-		"all round":      {Box(Vector{-40, -40, -40}, Vector{160, 160, 160}), 0, true, 60},
+		"beside":          {Box(Vector{130, 20, 20}, Vector{140, 40, 40}), 30, false, 0},
+		"over a corner":   {Box(Vector{103, 104, 112}, Vector{140, 140, 140}), 13, false, 0},
+		"edge over edge":  {Block(Vector{100, 103, 104}, Vector{50, 0, 0}, Vector{0, 10, 10}, Vector{0, -1, 10}), 5, false, 0},
+		"touching":        {Box(Vector{100, 20, 20}, Vector{140, 40, 40}), 0, false, 0},
+		"through":         {Box(Vector{-10, 40, 40}, Vector{110, 60, 60}), 0, true, 40},
+		"through a plate": {Box(Vector{20, -30, 20}, Vector{140, 130, 23}), 0, true, 23},
+		"a corner in":     {Box(Vector{90, 95, 93}, Vector{140, 140, 140}), 0, true, 5},
+		"all inside":      {Box(Vector{40, 40, 40}, Vector{60, 60, 60}), 0, true, 40},
+		"all round":       {Box(Vector{-40, -40, -40}, Vector{160, 160, 160}), 0, true, 60},
 	} {
 		g := Between(unit, NewTree(c.body))
 		near(t, name, g.Distance, c.gap, 1e-9)
-		if name != "through" && g.Into != c.into {
+		if g.Into != c.into {
 			t.Errorf("%s: into %v", name, g.Into)
 		}
 		near(t, name+", depth", g.Depth, c.depth, 1e-9)
@@ -269,5 +270,41 @@ func BenchmarkClearance(b *testing.B) {
 		if hits == len(spaces) {
 			b.Fatal("all met")
 		}
+	}
+}
+
+// Bodies run into each other exactly when they share a ball of space: a random bar through a random
+// plate, or beside it, against what its slab and its middle line say. A bar that only lies on it does
+// not.
+func TestBarsThroughPlates(t *testing.T) {
+	r := rand.New(rand.NewPCG(7, 9))
+	through, past := 0, 0
+	for range 400 {
+		thick := 1 + 5*r.Float64()
+		plate := NewTree(Box(Vector{-60, -60, 0}, Vector{60, 60, thick}))
+		x, half := -120+240*r.Float64(), 2+8*r.Float64()
+		low := -40 + 60*r.Float64()
+		bar := Box(Vector{x - half, -half, low}, Vector{x + half, half, low + 50})
+		across := x-half < 60 && x+half > -60
+		in := across && low < thick && low+50 > 0
+		g := Between(plate, NewTree(bar))
+		if g.Into != in {
+			t.Fatalf("bar at %.2f ± %.2f from %.2f through %.2f: into %v", x, half, low, thick, g.Into)
+		}
+		if in {
+			through++
+			if g.Depth <= 0 || g.Distance != 0 {
+				t.Fatalf("depth %g, distance %g", g.Depth, g.Distance)
+			}
+		} else {
+			past++
+		}
+	}
+	if through < 60 || past < 60 {
+		t.Fatalf("%d through, %d past", through, past)
+	}
+	on := Between(NewTree(Box(Vector{-60, -60, 0}, Vector{60, 60, 3})), NewTree(Box(Vector{-5, -80, 3}, Vector{5, 80, 20})))
+	if on.Into || on.Distance != 0 {
+		t.Errorf("lies on it: %+v", on)
 	}
 }

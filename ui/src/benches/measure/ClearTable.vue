@@ -38,6 +38,7 @@ const word = (c: Surveyed['clearances'][number]) =>
         <td>{{ c.state }}</td>
         <td class="small">
           {{ c.place.replace(/^, /, '') }}<br /><span class="soft">places known to ± {{ c.within }}</span>
+          <template v-if="c.way"><br />{{ c.way }}</template>
         </td>
       </tr>
     </tbody>
