@@ -59,7 +59,7 @@ func firstOff(p told.Pen, b brief.Brief, with survey.Shop, c vehicle.PartCheck, 
 			allow = 25.4 / 32
 		}
 	}
-	t := FirstTold{Batch: batch, Of: of, Sizes: sizes, Learns: []Learned{}, Allow: fmt.Sprintf("%s and %s", p.Fine(allow),
+	t := FirstTold{Batch: batch, Of: of, Sizes: sizes, Learns: []Learned{}, Allow: fmt.Sprintf("%s and %s", p.Given(allow),
 		p.Degrees(angles))}
 	if sizes == nil {
 		t.Sizes = []FirstSizeTold{}

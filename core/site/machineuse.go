@@ -143,7 +143,7 @@ func (u *uses) at(m flags.Machine, op, of string) {
 					x.Ours = x.Ours || strings.EqualFold(strings.TrimSpace(b.For), strings.TrimSpace(u.job))
 				}
 			}
-			if x.Where != shop.Own && !x.Ours {
+			if x.Where == shop.Borrowed && !x.Ours {
 				x.Lacks = append(x.Lacks, "no day is booked for this job")
 			}
 		}

@@ -27,6 +27,9 @@ const materials = computed(() => (stock.value?.materials ?? []).map((m) => ({ va
 const inch = computed(() => props.lengths.unit !== 'mm')
 const wrong = (key: string) => props.faults[`/line/${key}`]
 const metal = computed(() => ['sheet', 'remnant', 'stick'].includes(line.value.kind))
+/** How long the things of a kind usually come, in mm; a bolt's length is asked. */
+const usualLong = (kind: Goods['kind']) =>
+  kind === 'sheet' ? (inch.value ? 3048 : 2500) : kind === 'stick' ? (inch.value ? 6096 : 6000) : undefined
 const trouble = ref('')
 async function outline(file: File) {
   trouble.value = ''
@@ -72,7 +75,7 @@ const sizes = computed(() => [
       label="It is"
       :choices="wordsOf('Goods', 'kind')"
       :model-value="line.kind"
-      @update:model-value="(kind) => set({ kind })"
+      @update:model-value="(kind) => set({ kind, long: usualLong(kind) })"
     />
     <FieldGrid :min="150" low>
       <SearchPick
@@ -92,7 +95,7 @@ const sizes = computed(() => [
       />
       <SuggestField
         v-if="line.kind === 'stick'"
-        label="Section, as frames name it"
+        label="Section as in frames"
         :known="sectionNames"
         :model-value="line.section ?? ''"
         @update:model-value="(section) => set({ section })"

@@ -57,7 +57,7 @@ async function begin() {
     kind: (kind.value || 'sheet') as Goods['kind'],
     material: stock.value?.materials[0]?.key,
     thickness: inch ? 3.175 : 3,
-    long: inch ? 3048 : 2500,
+    long: !kind.value || kind.value === 'sheet' ? (inch ? 3048 : 2500) : undefined,
     wide: inch ? 1524 : 1250,
     system: inch ? 'inch' : 'metric',
     outline: [0, 1, 2, 3].map((i) => ({ x: i % 3 ? 500 : 0, y: i > 1 ? 300 : 0, bulge: 0 })),
@@ -120,6 +120,7 @@ async function away(l: Stocked) {
       <GoodsForm v-model="draft" :lengths="lengths" :faults="faults" />
       <FieldGrid :min="150" low>
         <ValueField
+          class="few"
           label="How many are here"
           kind="count"
           :model-value="here"
@@ -175,6 +176,9 @@ async function away(l: Stocked) {
 </template>
 
 <style scoped>
+.few {
+  max-width: 180px;
+}
 .stock {
   display: grid;
   gap: 14px;

@@ -34,7 +34,8 @@ const lacking = computed(() => data.value?.usedUp.filter((u) => u.short) ?? [])
           <WhyButton name="hours of the job" :working="data.working" />
         </span>
         <span v-if="data.days != null"
-          ><b class="num big">{{ Math.ceil(data.days) }}</b> days of the people there</span
+          ><b class="num big">{{ Math.ceil(data.days) }}</b> {{ Math.ceil(data.days) === 1 ? 'day' : 'days' }} of the people
+          there</span
         >
         <span v-else class="soft">nobody’s hours a week are said in the <RouterLink to="/shop">Shop</RouterLink></span>
         <span
