@@ -9,6 +9,8 @@ import (
 	"warmanvil/core/load"
 	"warmanvil/core/nest"
 	"warmanvil/core/section"
+	"warmanvil/core/shell/develop"
+	"warmanvil/core/shell/facet"
 	"warmanvil/core/survey"
 	"warmanvil/core/tube"
 )
@@ -32,6 +34,9 @@ var table = []Calc{
 	define("jog", "Jog of two equal, opposite bends", bend.Jog),
 	define("hem", "Flat length of a folded hem", bend.Hem),
 	define("tray", "Blank of a four-sided tray", bend.Tray),
+	define("develop.cone", "A cone or cylinder, leaning or cut, unrolled", develop.Cone),
+	define("develop.transition", "A skin between two outlines unrolled, with its press lines", develop.Transition),
+	define("develop.facets", "A body of flat panels between points: blanks, edges, angles", facet.Work),
 	define("boltgroup.elastic", "Share of each bolt of a load in the group's plane", bolt.Elastic),
 	define("boltgroup.icr", "Strength of a bolt group by the instantaneous centre of rotation", bolt.ICR),
 	define("boltgroup.outofplane", "Bolt tension of a load out of the plane, in both schools", bolt.OutOfPlane),

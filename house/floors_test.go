@@ -29,6 +29,8 @@ var allowed = map[string][]string{
 	"core/sheet/fresh":     {"core/working", "core/profile", "core/stock", "core/sheet", "core/sheet/made"},
 	"core/sheet/plates":    {"core/*"},
 	"core/hole":            {"core/quantity", "core/working", "core/profile", "core/solid", "core/stock"},
+	"core/shell/develop":   {"core/working", "core/profile", "core/solid"},
+	"core/shell/facet":     {"core/working", "core/profile", "core/solid", "core/bend"},
 	"core/survey":          {"core/working", "core/profile", "core/solid"},
 	"core/fit":             {"core/quantity", "core/working"},
 	"core/section":         {"core/working"},

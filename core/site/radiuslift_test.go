@@ -38,7 +38,8 @@ func TestInsideRadiusLiftsWhatIsLaidIn(t *testing.T) {
 			body := parts[0].Built.Body
 			inner, top := body.Max[1]-3, 1.5 // wall and base, in the part's own axes
 			box := brief.Box{Length: 60, Width: 40, Height: 20}
-			s := vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "a", Name: "Angle", Part: "a", At: [3]float64{0, 0, 500}},
+			s := vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "a", Name: "Angle", Part: "a",
+				At: [3]float64{0, 0, 500}},
 				{ID: "x", Name: "Block", Size: &box, At: [3]float64{100, inner - c.off - 40, 500 + top}}}}
 			var way string
 			found := false

@@ -412,6 +412,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/develop.cone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A cone or cylinder, leaning or cut, unrolled */
+        post: operations["calc.develop.cone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/develop.facets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A body of flat panels between points: blanks, edges, angles */
+        post: operations["calc.develop.facets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/develop.transition": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A skin between two outlines unrolled, with its press lines */
+        post: operations["calc.develop.transition"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/drill": {
         parameters: {
             query?: never;
@@ -4140,6 +4191,8 @@ export interface components {
             to: number[];
             /** @enum {string} */
             verdict: "good" | "doubtful" | "bad";
+            /** @description what helps, where it is known why they meet */
+            way?: string;
             with: string;
             /** @description how well both places are known */
             within: string;
@@ -4191,6 +4244,82 @@ export interface components {
              */
             off?: number;
             text: string;
+        };
+        ConeCut: {
+            /**
+             * Format: double
+             * @description degrees from the bottom's plane, rising towards +x
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm above the bottom where it crosses the axis
+             */
+            height: number;
+        };
+        ConeInput: {
+            /**
+             * Format: double
+             * @description mm, diameter of the bottom circle
+             */
+            bottom: number;
+            /** @description the lower part is kept */
+            cut?: components["schemas"]["ConeCut"];
+            /**
+             * Format: double
+             * @description mm between them
+             */
+            height: number;
+            /** @description mm, middle of the top from over the middle of the bottom */
+            offset?: number[];
+            /**
+             * Format: double
+             * @description degrees from +x anticlockwise, where the seam is
+             */
+            seam?: number;
+            /**
+             * Format: int64
+             * @description generators the outline is drawn by; 72 when left out
+             */
+            stations?: number;
+            /**
+             * Format: double
+             * @description mm, diameter of the top circle; 0 for a point
+             */
+            top: number;
+        };
+        ConeResult: {
+            /**
+             * Format: double
+             * @description mm²
+             */
+            area: number;
+            findings: components["schemas"]["Finding"][];
+            /** @description mm, of its bottom and of its top edge */
+            lengths: number[];
+            /**
+             * Format: double
+             * @description mm, longest generator
+             */
+            longest: number;
+            /** @description mm, anticlockwise from the seam's bottom, the outside up */
+            outline: number[][];
+            /**
+             * Format: double
+             * @description mm, shortest generator
+             */
+            shortest: number;
+            /**
+             * Format: double
+             * @description mm, of the uncut right cone or frustum
+             */
+            slant?: number;
+            /**
+             * Format: double
+             * @description degrees its flat runs round, of the uncut right cone or frustum
+             */
+            sweep?: number;
+            working: components["schemas"]["Working"];
         };
         Corner: {
             /** @enum {string} */
@@ -4997,6 +5126,148 @@ export interface components {
              */
             weaker: "bolt" | "nut";
             working: components["schemas"]["Working"];
+        };
+        FacetsBend: {
+            /**
+             * Format: double
+             * @description degrees turned from flat
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            bendAllowance: number;
+            from: number[];
+            points: string[];
+            to: number[];
+            /** @description towards the outside, which lies up */
+            up: boolean;
+        };
+        FacetsBlank: {
+            /**
+             * Format: double
+             * @description mm², as cut
+             */
+            area: number;
+            bendLines: components["schemas"]["FacetsBend"][];
+            /** @description mm, as cut, anticlockwise, outside up */
+            outline: number[][];
+            panels: string[];
+        };
+        FacetsEdge: {
+            /**
+             * Format: double
+             * @description degrees between the faces, 180 flat; null where it is free
+             */
+            angle: number | null;
+            /** @description the body is hollow there, seen from outside */
+            hollow?: boolean;
+            /** @enum {string} */
+            kind?: "corner" | "open" | "lap" | "bevel" | "bend";
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /** @description one where it is free */
+            panels: string[];
+            points: string[];
+        };
+        FacetsInput: {
+            /** @description edges that are bent; all others are welded corner to corner where no seam says otherwise */
+            bends?: string[][];
+            /**
+             * Format: double
+             * @description mm, of its bends; the thickness when left out
+             */
+            insideRadius?: number;
+            /**
+             * Format: double
+             * @description 0.42 when left out
+             */
+            kFactor?: number;
+            panels: components["schemas"]["FacetsPanel"][];
+            /** @description mm, by name */
+            points: {
+                [key: string]: number[];
+            };
+            /** @description edges that are not welded corner to corner */
+            seams?: components["schemas"]["FacetsSeam"][];
+            /**
+             * @description face of the sheet the points lie on
+             * @enum {string}
+             */
+            side: "inside" | "middle" | "outside";
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+            /**
+             * Format: double
+             * @description mm a corner may stand off its panel's plane; 0.05 when left out
+             */
+            tolerance?: number;
+        };
+        FacetsPanel: {
+            id: string;
+            /** @description names, in turn, either way round */
+            points: string[];
+        };
+        FacetsPanelMade: {
+            /**
+             * Format: double
+             * @description mm², between its points
+             */
+            area: number;
+            id: string;
+            /** @description the way it looks */
+            normal: number[];
+            /** @description mm, between its points, x along its first edge, outside up */
+            outline: number[][];
+            /** @description anticlockwise seen from outside */
+            points: string[];
+        };
+        FacetsResult: {
+            /**
+             * Format: double
+             * @description mm², of all panels between their points
+             */
+            area: number;
+            blanks: components["schemas"]["FacetsBlank"][];
+            /** @description no edge is free */
+            closed: boolean;
+            edges: components["schemas"]["FacetsEdge"][];
+            findings: components["schemas"]["Finding"][];
+            panels: components["schemas"]["FacetsPanelMade"][];
+            unflat: components["schemas"]["FacetsUnflat"][];
+            /**
+             * Format: double
+             * @description mm, of all welded edges
+             */
+            weld: number;
+            working: components["schemas"]["Working"];
+        };
+        FacetsSeam: {
+            /**
+             * Format: double
+             * @description mm, of an open one
+             */
+            gap?: number;
+            /** @enum {string} */
+            kind: "corner" | "open" | "lap" | "bevel";
+            /** @description of a lap: the panel that covers the other's end */
+            over?: string;
+            points: string[];
+        };
+        FacetsUnflat: {
+            /**
+             * Format: double
+             * @description mm its worst corner stands off the plane of the others
+             */
+            by: number;
+            id: string;
         };
         FamilyMember: {
             /** @description put away */
@@ -11230,6 +11501,17 @@ export interface components {
         PointsText: {
             csv: string;
         };
+        PressLine: {
+            /**
+             * Format: double
+             * @description degrees turned from flat; positive to the inside
+             */
+            angle: number;
+            /** @description mm, on the flat, at the bottom edge */
+            from: number[];
+            /** @description mm, at the top edge */
+            to: number[];
+        };
         Price: {
             /** @description year-month-day */
             date?: string;
@@ -14157,6 +14439,51 @@ export interface components {
             why?: string;
             working: components["schemas"]["Working"];
         };
+        TransitionInput: {
+            /** @description mm, corners of the bottom outline */
+            bottom: number[][];
+            /**
+             * Format: double
+             * @description mm between them
+             */
+            height: number;
+            /** @description mm, by which the top is shifted */
+            offset?: number[];
+            /**
+             * Format: int64
+             * @description index of the bottom corner the seam starts at
+             */
+            seam?: number;
+            /** @description mm, corners of the top outline, the offset left out */
+            top: number[][];
+        };
+        TransitionResult: {
+            /**
+             * Format: double
+             * @description mm²
+             */
+            area: number;
+            /** @description both outlines bulge outwards everywhere: it is the skin a sheet takes by itself; else the smallest of triangles */
+            exact: boolean;
+            findings: components["schemas"]["Finding"][];
+            /** @description mm, of its bottom and of its top edge */
+            lengths: number[];
+            /** @description lines it is bent at, from the seam on; what lies between is flat */
+            lines: components["schemas"]["PressLine"][];
+            /**
+             * Format: double
+             * @description mm, longest of the lines and of the seam's sides
+             */
+            longest: number;
+            /** @description mm, anticlockwise from the seam's bottom, the outside up */
+            outline: number[][];
+            /**
+             * Format: double
+             * @description degrees its two sides are turned at the seam
+             */
+            seamTurn: number;
+            working: components["schemas"]["Working"];
+        };
         TrayInput: {
             /**
              * Format: double
@@ -15642,6 +15969,114 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FrameColumnResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.develop.cone": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConeInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConeResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.develop.facets": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FacetsInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.develop.transition": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TransitionInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TransitionResult"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,0 +1,238 @@
+package develop
+
+import (
+	"fmt"
+	"math"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/solid"
+	"warmanvil/core/working"
+)
+
+// TransitionInput is a skin between two closed outlines in level planes: square to round, offset, any
+// to any. Outlines are lists of corners in turn, either way round; an arc is given by points on it.
+type TransitionInput struct {
+	Bottom [][2]float64 `json:"bottom" doc:"mm, corners of the bottom outline"`
+	Top    [][2]float64 `json:"top" doc:"mm, corners of the top outline, the offset left out"`
+	Height float64      `json:"height" doc:"mm between them"`
+	Offset *[2]float64  `json:"offset,omitempty" doc:"mm, by which the top is shifted"`
+	Seam   int          `json:"seam,omitempty" doc:"index of the bottom corner the seam starts at"`
+}
+
+// PressLine is a line the flat is bent at.
+type PressLine struct {
+	From  [2]float64 `json:"from" doc:"mm, on the flat, at the bottom edge"`
+	To    [2]float64 `json:"to" doc:"mm, at the top edge"`
+	Angle float64    `json:"angle" doc:"degrees turned from flat; positive to the inside"`
+}
+
+// TransitionResult is a transition unrolled.
+type TransitionResult struct {
+	Area     float64           `json:"area" doc:"mm²"`
+	Outline  [][2]float64      `json:"outline" doc:"mm, anticlockwise from the seam's bottom, the outside up"`
+	Lines    []PressLine       `json:"lines" doc:"lines it is bent at, from the seam on; what lies between is flat"`
+	Longest  float64           `json:"longest" doc:"mm, longest of the lines and of the seam's sides"`
+	Lengths  [2]float64        `json:"lengths" doc:"mm, of its bottom and of its top edge"`
+	SeamTurn float64           `json:"seamTurn" doc:"degrees its two sides are turned at the seam"`
+	Exact    bool              `json:"exact" doc:"both outlines bulge outwards everywhere: it is the skin a sheet takes by itself; else the smallest of triangles"`
+	Findings []working.Finding `json:"findings"`
+	Working  working.Working   `json:"working"`
+}
+
+const mostCorners = 1000
+
+// Transition unrolls a skin between two outlines. Where both are convex it is their hull's side, the
+// one surface a sheet bends into without stretch; else triangles of the least area, found by trying
+// all ways from the seam. It fails with *working.Fault where an outline is none or crosses itself.
+func Transition(in TransitionInput) (TransitionResult, error) {
+	if err := working.Above("/height", "The height", in.Height, 0, greatest, "mm"); err != nil {
+		return TransitionResult{}, err
+	}
+	at := [2]float64{}
+	if in.Offset != nil {
+		at = *in.Offset
+		for i, v := range at {
+			if err := working.Within(fmt.Sprintf("/offset/%d", i), "The offset", v, -greatest, greatest, "mm"); err != nil {
+				return TransitionResult{}, err
+			}
+		}
+	}
+	bottom, seam, err := ring("/bottom", in.Bottom, [2]float64{}, in.Seam)
+	if err != nil {
+		return TransitionResult{}, err
+	}
+	top, _, err := ring("/top", in.Top, at, 0)
+	if err != nil {
+		return TransitionResult{}, err
+	}
+	exact := convex(bottom) && convex(top)
+	var way [][2]int
+	if exact {
+		way = hullWay(bottom, top, seam)
+	} else {
+		way = leastWay(bottom, top, seam, in.Height)
+	}
+	strip := make(Strip, len(way))
+	for k, w := range way {
+		b, t := bottom[w[0]%len(bottom)], top[w[1]%len(top)]
+		strip[k] = Ruling{solid.Vector{b.X, b.Y, 0}, solid.Vector{t.X, t.Y, in.Height}}
+	}
+	return told(in, strip, exact), nil
+}
+
+// ring reads an outline, anticlockwise; seam is where its corner of that index then is.
+func ring(path string, list [][2]float64, at [2]float64, seam int) ([]profile.Point, int, error) {
+	n := len(list)
+	if n < 3 || n > mostCorners {
+		return nil, 0, working.Refuse(path, "An outline has 3 to %d corners, not %d.", mostCorners, n)
+	}
+	if seam < 0 || seam >= n {
+		return nil, 0, working.Refuse("/seam", "The seam starts at one of the bottom's corners, 0 to %d.", n-1)
+	}
+	out := make([]profile.Point, n)
+	var loop profile.Loop
+	for i, p := range list {
+		for k, v := range p {
+			if err := working.Within(fmt.Sprintf("%s/%d/%d", path, i, k), "A corner", v, -greatest, greatest, "mm"); err != nil {
+				return nil, 0, err
+			}
+		}
+		out[i] = profile.Point{X: p[0] + at[0], Y: p[1] + at[1]}
+		loop = append(loop, profile.Vertex{X: out[i].X, Y: out[i].Y})
+	}
+	for i := range out {
+		if next := (i + 1) % n; out[i].Sub(out[next]).Len() < .01 {
+			return nil, 0, working.Refuse(fmt.Sprintf("%s/%d", path, next), "Corners %d and %d lie on one spot.", i+1, next+1)
+		}
+	}
+	if loop.Crosses() {
+		return nil, 0, working.Refuse(path, "This outline crosses itself.")
+	}
+	if loop.Area() < 0 {
+		for i, k := 0, n-1; i < k; i, k = i+1, k-1 {
+			out[i], out[k] = out[k], out[i]
+		}
+		seam = n - 1 - seam
+	}
+	return out, seam, nil
+}
+
+// convex tells whether an anticlockwise outline bulges outwards everywhere; straight on counts.
+func convex(l []profile.Point) bool {
+	for i, p := range l {
+		a, b := l[(i+1)%len(l)].Sub(p), l[(i+2)%len(l)].Sub(l[(i+1)%len(l)])
+		if a.Cross(b) < -1e-9*a.Len()*b.Len() {
+			return false
+		}
+	}
+	return true
+}
+
+// hullWay answers the rulings of the hull's side, by bottom and top corner, once round from the seam:
+// a plane that rolls round both outlines rests on an edge of one and on the other's corner farthest
+// that way, so their edges come in the order of their directions.
+func hullWay(bottom, top []profile.Point, seam int) [][2]int {
+	n, m := len(bottom), len(top)
+	heading := func(l []profile.Point, i int) float64 {
+		d := l[(i+1)%len(l)].Sub(l[i%len(l)])
+		return math.Atan2(d.Y, d.X)
+	}
+	first := heading(bottom, seam)
+	after := func(h float64) float64 { // how far past the first direction, 0 to 2π
+		d := math.Mod(h-first, 2*math.Pi)
+		if d < -alike {
+			d += 2 * math.Pi
+		}
+		return math.Max(d, 0)
+	}
+	// The top's corner under the plane as it leaves the seam's corner: the first of those whose edge
+	// lies next ahead, at the start of that side.
+	j := 0
+	for k := range m {
+		if after(heading(top, k)) < after(heading(top, j))-alike {
+			j = k
+		}
+	}
+	for range m {
+		if math.Abs(after(heading(top, j+m-1))-after(heading(top, j))) > alike {
+			break
+		}
+		j = (j + m - 1) % m
+	}
+	way := [][2]int{{seam, j}}
+	b, t, wasB, wasT := 0, 0, 0., 0.
+	for b < n || t < m {
+		hb, ht := math.Inf(1), math.Inf(1)
+		if b < n {
+			hb = ahead(after(heading(bottom, seam+b)), wasB)
+		}
+		if t < m {
+			ht = ahead(after(heading(top, j+t)), wasT)
+		}
+		if hb <= ht+alike {
+			b, wasB = b+1, hb
+		} else {
+			t, wasT = t+1, ht
+		}
+		way = append(way, [2]int{seam + b, j + t})
+	}
+	return way
+}
+
+// alike is how near two directions are the same, rad.
+const alike = 1e-9
+
+// ahead answers a direction that is not behind the one before it: once round, it is a turn on.
+func ahead(h, was float64) float64 {
+	if h < was-alike {
+		h += 2 * math.Pi
+	}
+	return h
+}
+
+// leastWay answers the rulings that make the least area of triangles, once round from the seam and
+// from the top corner nearest to it (Fuchs, Kedem and Uselton 1977, the start held).
+func leastWay(bottom, top []profile.Point, seam int, height float64) [][2]int {
+	n, m := len(bottom), len(top)
+	low := func(i int) solid.Vector { p := bottom[(seam+i)%n]; return solid.Vector{p.X, p.Y, 0} }
+	start := 0
+	for k := range top {
+		if top[k].Sub(bottom[seam]).Len() < top[start].Sub(bottom[seam]).Len() {
+			start = k
+		}
+	}
+	high := func(k int) solid.Vector { p := top[(start+k)%m]; return solid.Vector{p.X, p.Y, height} }
+	sum := make([][]float64, n+1)
+	for i := range sum {
+		sum[i] = make([]float64, m+1)
+		for k := range sum[i] {
+			if i+k == 0 {
+				continue
+			}
+			best := math.Inf(1)
+			if i > 0 {
+				best = sum[i-1][k] + triangle(low(i-1), low(i), high(k))
+			}
+			if k > 0 {
+				best = math.Min(best, sum[i][k-1]+triangle(high(k-1), high(k), low(i)))
+			}
+			sum[i][k] = best
+		}
+	}
+	way := [][2]int{}
+	for i, k := n, m; ; {
+		way = append(way, [2]int{seam + i, start + k})
+		if i+k == 0 {
+			break
+		}
+		if k == 0 || i > 0 && sum[i-1][k]+triangle(low(i-1), low(i), high(k)) <= sum[i][k-1]+triangle(high(k-1), high(k), low(i)) {
+			i--
+		} else {
+			k--
+		}
+	}
+	for i, k := 0, len(way)-1; i < k; i, k = i+1, k-1 {
+		way[i], way[k] = way[k], way[i]
+	}
+	return way
+}
