@@ -30,7 +30,7 @@ var allowed = map[string][]string{
 	"core/sheet/plates":    {"core/*"},
 	"core/hole":            {"core/quantity", "core/working", "core/profile", "core/solid", "core/stock"},
 	"core/shell/develop":   {"core/working", "core/profile", "core/solid"},
-	"core/shell/facet":     {"core/working", "core/profile", "core/solid", "core/bend"},
+	"core/shell/facet":     {"core/working", "core/profile", "core/solid", "core/bend", "core/sheet"},
 	"core/survey":          {"core/working", "core/profile", "core/solid"},
 	"core/fit":             {"core/quantity", "core/working"},
 	"core/section":         {"core/working"},

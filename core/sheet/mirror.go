@@ -190,8 +190,12 @@ func mirrorFlanges(list []Flange, edge func(Edge) Edge) []Flange {
 			f.Taper.Start, f.Taper.End = f.Taper.End, f.Taper.Start
 		}
 		f.Edge = edge(f.Edge)
-		f.Holes, f.Flanges = mirrorHoles(f.Holes, Edge.mirrored), mirrorFlanges(f.Flanges, Edge.mirrored)
-		f.Edges, f.Marks = mirrorEdges(f.Edges, Edge.mirrored), mirrorMarks(f.Marks, Edge.mirrored)
+		own := Edge.mirrored
+		if f.Outline != nil {
+			f.Outline, own = mirrorOutline(f.Outline), mirroredNumber(len(f.Outline))
+		}
+		f.Holes, f.Flanges = mirrorHoles(f.Holes, own), mirrorFlanges(f.Flanges, own)
+		f.Edges, f.Marks = mirrorEdges(f.Edges, own), mirrorMarks(f.Marks, own)
 		out[i] = f
 	}
 	return out

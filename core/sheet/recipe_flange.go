@@ -19,6 +19,7 @@ type Flange struct {
 	Width        float64    `json:"width,omitempty" doc:"mm, in the middle of its edge; instead of the set-ins"`
 	SetIn        SetIn      `json:"setIn,omitempty"`
 	Taper        SetIn      `json:"taper,omitempty" doc:"degrees its ends lean inwards from square"`
+	Outline      []Corner2D `json:"outline,omitempty" doc:"mm, corners of the flat part of one of any outline, anticlockwise, the first two on the line where its bend ends: instead of length and tapers"`
 	Rebent       int        `json:"rebent,omitempty" doc:"times it was bent back and bent again so far, of the worst piece"`
 	Relief       Relief     `json:"relief,omitempty" doc:"where the bend ends inside the material"`
 	Corner       Corner     `json:"corner,omitempty" doc:"of free corners"`
@@ -27,6 +28,13 @@ type Flange struct {
 	Edges        []EdgeCut  `json:"edges,omitempty" doc:"notches and tabs"`
 	Marks        []Mark     `json:"marks,omitempty"`
 	Flanges      []Flange   `json:"flanges,omitempty"`
+}
+
+// Corner2D is a corner of a flange of any outline: X along its bend from the bend's middle, Y away from
+// the line where the bend ends.
+type Corner2D struct {
+	X float64 `json:"x"`
+	Y float64 `json:"y"`
 }
 
 // FlangeKind is what hangs on an edge.

@@ -148,7 +148,7 @@ func (v *validator) flanges(path string, list []Flange, depth int) error {
 			v.id("", f.ID), named80(f.Name), named80(f.Group),
 			OneOf("/kind", "What hangs on the edge", f.Kind, flangeKinds()...),
 			edgeOK("/edge", f.Edge),
-			working.Above("/length", "The length", f.Length, 0, maxSize, "mm"),
+			f.sized(),
 			measureOK("/measure", f.Measure),
 			working.Within("/insideRadius", "The inside radius", f.InsideRadius, 0, maxRadiusMM, "mm"),
 			f.Form().check(&f),

@@ -109,20 +109,20 @@ func (w *Walker) edge(p *Panel, e int, whole bool) {
 	w.cornerAt(p, e, length, whole)
 }
 
-// flange walks the three free edges of a flange, and its feet where they run on
+// flange walks the free edges of a flange, and its feet where they run on
 // past the bend.
 func (w *Walker) flange(k *Panel) {
 	start, end := k.RunsOn()
 	if end {
 		w.put(k, profile.Point{X: k.Zone}, 0)
 	}
-	for e := 1; e < 4; e++ {
+	for e := 1; e < len(k.Corners); e++ {
 		w.edge(k, e, true)
 	}
 	if start {
 		w.put(k, k.Corners[0], 0)
 	}
-	if start || math.Abs(k.Corners[3].X) > sheet.Tiny {
+	if last := k.Corners[len(k.Corners)-1]; start || k.Flange.Outline != nil || math.Abs(last.X) > sheet.Tiny {
 		w.put(k, profile.Point{}, 0)
 	}
 }

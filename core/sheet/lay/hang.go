@@ -142,6 +142,9 @@ func (b *layer) join(p *Panel) bool {
 	}
 	_, _, out, _ := parent.Edge(e)
 	tip := named(parent.Pose.Turn(out))
+	if f.Outline != nil {
+		return b.outlined(p)
+	}
 	leg := f.Length - Setback(f.Measure, f.InsideRadius, b.Recipe.Thickness, f.Angle)
 	for i := range f.Flanges { // bent edges on its tip measure from their own apex
 		if k := &f.Flanges[i]; k.Edge == tip[2] {
@@ -156,11 +159,7 @@ func (b *layer) join(p *Panel) bool {
 				sheet.HalfUp(f.Length-leg+b.Recipe.Thickness)))
 		return false
 	}
-	p.Relief = f.Relief
-	p.Relief.Width = OrThickness(p.Relief.Width, b.Recipe.Thickness)
-	p.Relief.Depth = OrThickness(p.Relief.Depth, b.Recipe.Thickness)
-	p.Taken = b.take(p)
-	p.Zone = p.At[1] - p.At[0]
+	b.bent(p)
 	// The start end of the edge is the far end of the panel's own x.
 	far, near := f.Taper.Start, f.Taper.End
 	if !parent.Along(e) {
@@ -174,6 +173,21 @@ func (b *layer) join(p *Panel) bool {
 			b.Fix("No taper", p.Path+"/taper/start", 0.0, p.Path+"/taper/end", 0.0))
 		return false
 	}
+	return b.seat(p)
+}
+
+// bent fills in what the bend of a flange takes.
+func (b *layer) bent(p *Panel) {
+	p.Relief = p.Flange.Relief
+	p.Relief.Width = OrThickness(p.Relief.Width, b.Recipe.Thickness)
+	p.Relief.Depth = OrThickness(p.Relief.Depth, b.Recipe.Thickness)
+	p.Taken = b.take(p)
+	p.Zone = p.At[1] - p.At[0]
+}
+
+// seat lays a flange that has its shape on the flat and on the body; false where another is there.
+func (b *layer) seat(p *Panel) bool {
+	parent, e := p.Parent, p.On
 	p.Pose = b.flatPose(p)
 	if !b.bare {
 		p.Frame = b.fold(p)
@@ -184,6 +198,21 @@ func (b *layer) join(p *Panel) bool {
 	parent.Kids[e] = append(parent.Kids[e], p)
 	slices.SortStableFunc(parent.Kids[e], func(a, b *Panel) int { return cmp.Compare(a.At[0], b.At[0]) })
 	return true
+}
+
+// outlined gives a flange the outline that was said of it: its edges are numbered, 1 its bend.
+func (b *layer) outlined(p *Panel) bool {
+	b.bent(p)
+	corners := make([]profile.Point, len(p.Flange.Outline))
+	for i, c := range p.Flange.Outline {
+		corners[i] = profile.Point{X: c.X + p.Zone/2, Y: c.Y}
+	}
+	p.shape(corners, sheet.Numbered(len(corners)))
+	if from, to := corners[0].X, corners[1].X; from > p.Zone-sheet.Tiny || to < sheet.Tiny {
+		b.fail("flange-off-bend", p, fmt.Sprintf("The outline of %s does not lie along its bend.", p.Name))
+		return false
+	}
+	return b.seat(p)
 }
 
 func OrThickness(v, thickness float64) float64 {

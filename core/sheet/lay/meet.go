@@ -50,8 +50,11 @@ func (p *Panel) Corner2(one, other string) (ends, starts *Panel) {
 // close runs the ends of two flanges on to their seam. a's own x starts at the
 // corner, c's ends there.
 func (b *layer) close(a, c *Panel, m sheet.Meet, lapsFirst bool) (why string) {
-	if a.Flange.Up != c.Flange.Up {
+	switch {
+	case a.Flange.Up != c.Flange.Up:
 		return "one is bent up and the other down"
+	case a.Flange.Outline != nil || c.Flange.Outline != nil:
+		return "one has an outline of its own"
 	}
 	if b.bare { // the folded frames are not known, nor needed for the blank
 		a.Frame, c.Frame = b.fold(a), b.fold(c)

@@ -137,7 +137,10 @@ func (p *Panel) Along(i int) bool {
 // Size answers the width along the bend and the height of the panel; of the base
 // those of its box.
 func (p *Panel) Size() (w, h float64) {
-	if p.Flange != nil {
+	switch {
+	case p.Flange != nil && p.Flange.Outline != nil:
+		return p.Zone, p.box().Max.Y
+	case p.Flange != nil:
 		return p.Zone, p.Corners[2].Y
 	}
 	return p.box().Size()

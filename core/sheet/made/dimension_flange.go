@@ -26,7 +26,9 @@ func (d *dimensioner) flanges(path, parent string, list []sheet.Flange) {
 			w, h := p.Size()
 			s = &span{p.Pose.Apply(profile.Point{X: w * .5, Y: -p.Taken.Allowance / 2}), p.Pose.Apply(profile.Point{X: w * .5, Y: h})}
 		}
-		d.length(here+"/length", lengthWord(f), f.Length, lengthNote(f), s, true)
+		if f.Outline == nil {
+			d.length(here+"/length", lengthWord(f), f.Length, lengthNote(f), s, true)
+		}
 		d.kind(here, f)
 		start, end := "left", "right"
 		if f.Edge == sheet.Left || f.Edge == sheet.Right {

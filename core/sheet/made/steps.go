@@ -65,7 +65,8 @@ func (b *maker) steps(part *Part) []BendStep {
 		if up = f.Up; !up {
 			s.SideUp = "back"
 		}
-		flat, set := p.Corners[2].Y, 0.0
+		_, flat := p.Size()
+		set := 0.0
 		for _, k := range p.Kids[2] { // bent before: the stop touches its outside
 			if v := bend.TangentSetback(k.Flange.InsideRadius, b.Recipe.Thickness, min(k.Flange.Angle, 180)); v > set {
 				set, s.StopAt = v, "outside of "+lay.Lower(k.Name)

@@ -4,6 +4,7 @@ package split
 
 import (
 	"math"
+	"slices"
 
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
@@ -67,6 +68,11 @@ type splitter struct {
 // mostWhy is how long a reason may be.
 const mostWhy = 500
 
+// outlined tells whether a flange has an outline of its own.
+func outlined(list []sheet.Flange) bool {
+	return slices.ContainsFunc(list, func(f sheet.Flange) bool { return f.Outline != nil || outlined(f.Flanges) })
+}
+
 // Part splits a part across its base. It fails with *working.Fault where the
 // line runs through what cannot be halved.
 func Part(r sheet.Recipe, p Parting, newID func() string) (Pieces, error) {
@@ -80,6 +86,10 @@ func Part(r sheet.Recipe, p Parting, newID func() string) (Pieces, error) {
 	err = working.First(err, sheet.OneOf("/joint", "The joint", p.Joint, LapJoint, TabJoint, StripJoint),
 		working.Within("/wide", "The lap", p.Wide, 0, 1000, "mm"), working.Within("/hole", "The hole", p.Hole, 0, 200, "mm"),
 		working.Within("/pitch", "The pitch", p.Pitch, 0, 5000, "mm"))
+	if err == nil && outlined(r.Base.Flanges) {
+		err = working.Refuse("", "A flange of it has an outline of its own, which is not parted here: part the body it belongs to, or give the "+
+			"flange a length.")
+	}
 	if len(p.Why) > mostWhy {
 		err = working.Refuse("/why", "Why it is split is said in up to %d characters.", mostWhy)
 	}

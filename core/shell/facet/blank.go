@@ -54,7 +54,7 @@ func (b *Built) blank() error {
 	done := make([]bool, len(b.Faces))
 	for i := range b.Faces {
 		if !done[i] {
-			b.Blanks = append(b.Blanks, b.unfold(i, flats, done))
+			b.Blanks = append(b.Blanks, b.unfold(b.centre(i), flats, done))
 		}
 	}
 	for _, k := range b.Blanks {
@@ -105,6 +105,36 @@ func (b *Built) tree() error {
 		of[m] = n
 	}
 	return nil
+}
+
+// centre answers the panel of a blank from which the others hang least deep, the largest of those.
+func (b *Built) centre(any int) int {
+	reach := func(from int) (far int, all []int) {
+		depth := map[int]int{from: 0}
+		all = []int{from}
+		for n := 0; n < len(all); n++ {
+			for _, e := range b.Faces[all[n]].edges {
+				if b.Edges[e].Seam.Kind != BentOne {
+					continue
+				}
+				for _, o := range b.Edges[e].Faces {
+					if _, known := depth[o]; !known {
+						depth[o] = depth[all[n]] + 1
+						far, all = max(far, depth[o]), append(all, o)
+					}
+				}
+			}
+		}
+		return far, all
+	}
+	best, all := reach(any)
+	at := any
+	for _, f := range all {
+		if far, _ := reach(f); far < best || far == best && b.Faces[f].Area > b.Faces[at].Area {
+			best, at = far, f
+		}
+	}
+	return at
 }
 
 // cut answers a panel's flat part in its own axes: its edges moved in by their setbacks and by what

@@ -56,7 +56,7 @@ func bent(r *rand.Rand, got FacetsResult) (out [][2]string) {
 	}
 	for _, k := range r.Perm(len(got.Edges)) {
 		e := got.Edges[k]
-		if len(e.Panels) < 2 || r.IntN(3) == 0 {
+		if len(e.Panels) < 2 || *e.Angle > 178 || r.IntN(3) == 0 {
 			continue
 		}
 		if m, n := root(e.Panels[0]), root(e.Panels[1]); m != n {

@@ -1,0 +1,104 @@
+package facet
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+	"warmanvil/core/working"
+)
+
+// Recipe answers a blank as a part of the sheet core: its first panel is the base, the others are
+// flanges of their own outlines, all of them flat parts between the lines where bends end. like says
+// of which sheet it is and how it is cut and bent; panels keep their ids. It fails with
+// *working.Fault where panels hang on each other deeper than a part goes.
+func (b *Built) Recipe(blank int, like sheet.Recipe) (sheet.Recipe, error) {
+	k := b.Blanks[blank]
+	r := like
+	r.Schema, r.Thickness, r.Base = sheet.SchemaVersion, b.Thickness, sheet.Base{}
+	r.Base.ID, r.Base.Measure = b.Faces[k.Faces[0]].ID, sheet.Flat
+	var loop profile.Loop
+	for _, p := range k.Flats[0] {
+		loop = append(loop, profile.Vertex{X: p.X, Y: p.Y})
+	}
+	r.Base.Shape = &sheet.Shape{Kind: sheet.Polygon, Points: loop}
+	at := map[int]int{} // of a face in the blank
+	for i, f := range k.Faces {
+		at[f] = i
+	}
+	done := map[int]bool{k.Faces[0]: true}
+	r.Base.Flanges = b.hung(k, at, done, 0, 0)
+	if err := r.Validate(); err != nil {
+		return r, working.Refuse(fmt.Sprintf("/panels/%d", k.Faces[0]), "The blank of %s is no part: %v", b.names(k.Faces), err)
+	}
+	return r, nil
+}
+
+// hung answers the flanges on a panel of a blank: first is the side its own edges are counted from.
+func (b *Built) hung(k Blank, at map[int]int, done map[int]bool, i, first int) (out []sheet.Flange) {
+	f := b.Faces[k.Faces[i]]
+	n := len(f.edges)
+	for s := range n {
+		side := (first + s) % n
+		e := b.Edges[f.edges[side]]
+		if e.Seam.Kind != BentOne || len(e.Faces) < 2 {
+			continue
+		}
+		o, its := e.Faces[0], e.sides[0]
+		if o == k.Faces[i] {
+			o, its = e.Faces[1], e.sides[1]
+		}
+		if done[o] {
+			continue
+		}
+		done[o] = true
+		g := b.flange(k, i, side, at[o], its, e)
+		g.Edge = sheet.Edge(strconv.Itoa(s + 1))
+		g.Flanges = b.hung(k, at, done, at[o], its)
+		out = append(out, g)
+	}
+	return out
+}
+
+// flange answers a panel as a flange on the side of another, by how both lie on the blank.
+func (b *Built) flange(k Blank, parent, side, child, its int, e Edge) sheet.Flange {
+	on, flat := k.Flats[parent], k.Flats[child]
+	start, end := on[side], on[(side+1)%len(on)]
+	along := end.Sub(start)
+	long := along.Len()
+	along = along.Mul(1 / long)
+	out := profile.Point{X: along.Y, Y: -along.X}
+	n := len(flat)
+	far := b.allowance(e)
+	where := func(i int) (t, y float64) { // along the parent's edge, and past the bend
+		d := flat[(its+i)%n].Sub(start)
+		return d.Dot(along), d.Dot(out) - far
+	}
+	high, _ := where(0)
+	low, _ := where(1)
+	from, to := math.Max(0, low), math.Min(long, high)
+	f := sheet.Flange{ID: b.Faces[k.Faces[child]].ID, Angle: math.Abs(e.Turn), Up: e.Turn < 0, InsideRadius: b.Radius, Measure: sheet.Flat,
+		SetIn: sheet.SetIn{Start: from, End: long - to}}
+	for i := range n {
+		t, y := where(i)
+		c := sheet.Corner2D{X: (from+to)/2 - t, Y: y}
+		if i < 2 {
+			c.Y = 0
+		}
+		f.Outline = append(f.Outline, c)
+	}
+	return f
+}
+
+// Middle answers how far the middle of the sheet lies from the points, the way the panels look, mm.
+func (b *Built) Middle() float64 {
+	switch b.Side {
+	case Outside:
+		return -b.Thickness / 2
+	case Inside:
+		return b.Thickness / 2
+	}
+	return 0
+}
