@@ -75,6 +75,7 @@ type Recipe struct {
 	Master    *Master   `json:"master,omitempty" doc:"the part its matched holes are drilled through"`
 	Piece     *Piece    `json:"piece,omitempty" doc:"the part it was split from"`
 	Kin       *Kin      `json:"kin,omitempty" doc:"the family it is of"`
+	Facet     *Facet    `json:"facet,omitempty" doc:"the faceted body it is a blank of"`
 	SetAside  []Aside   `json:"setAside,omitempty" doc:"findings set aside, with the reason"`
 	Reasons   []Reason  `json:"reasons,omitempty" doc:"why sizes are as they are: held up, tried, asked for"`
 

@@ -57,6 +57,7 @@ func (r Recipe) Validate() error {
 		OneOf("/seen", "The face that shows", r.Seen, "", GoodFace, BackFace),
 		r.Master.validate(),
 		r.Kin.validate(),
+		r.Facet.validate(),
 		r.Base.validateShape(),
 		measureOK("/base/measure", r.Base.Measure),
 		cornerOK("/base/corner", r.Base.Corner),

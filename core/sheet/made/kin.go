@@ -1,9 +1,6 @@
 package made
 
 import (
-	"bytes"
-	"encoding/json"
-	"fmt"
 	"slices"
 
 	"warmanvil/core/sheet"
@@ -91,21 +88,9 @@ func Follows(head, member sheet.Recipe, opt Options) error {
 	if err != nil {
 		return err
 	}
-	if same, err := alike(want, member); err != nil || same {
+	if same, err := sheet.Alike(want, member); err != nil || same {
 		return err
 	}
 	return working.Refuse("", "It is of the family of %s, and only sizes are its own here: what else is to be other is changed in %s, or "+
 		"it is let go from the family first.", member.Kin.Name, member.Kin.Name)
-}
-
-func alike(a, b sheet.Recipe) (bool, error) {
-	x, err := json.Marshal(a)
-	if err != nil {
-		return false, fmt.Errorf("write recipe: %w", err)
-	}
-	y, err := json.Marshal(b)
-	if err != nil {
-		return false, fmt.Errorf("write recipe: %w", err)
-	}
-	return bytes.Equal(x, y), nil
 }

@@ -43,7 +43,7 @@ type asked struct {
 // ordered looks an order up, or for it.
 func ordered(l *lay.Laid, opt Options, mass float64, progress func(done, total int)) (bending.Bending, error) {
 	r := l.Recipe
-	r.SetAside, r.Reasons, r.Kin, r.Piece = nil, nil, nil, nil
+	r.SetAside, r.Reasons, r.Kin, r.Piece, r.Facet = nil, nil, nil, nil, nil
 	raw, err := json.Marshal(asked{r, r.Bend.Shop, opt.Display, opt.Brakes, opt.Others, mass, opt.Lift})
 	if err != nil {
 		return bending.Bending{}, fmt.Errorf("key of an order: %w", err)

@@ -47,7 +47,7 @@ func (b *Built) blank() error {
 	for i := range b.Faces {
 		flat, why := b.cut(i)
 		if why != "" {
-			return working.Refuse(fmt.Sprintf("/panels/%d", i), "Panel %s: %s.", b.Faces[i].ID, why)
+			return working.Refuse(fmt.Sprintf("/panels/%d", i), "%s: %s.", b.called(b.Faces[i].ID), why)
 		}
 		flats[i] = flat
 	}
@@ -64,7 +64,7 @@ func (b *Built) blank() error {
 		}
 		if loop.Crosses() {
 			b.Findings = append(b.Findings, working.Finding{Code: "blank-overlap", Severity: working.Stop, Cause: "Blanks",
-				Feature: b.Faces[k.Faces[0]].ID, Name: b.Faces[k.Faces[0]].ID, Reason: fmt.Sprintf("Unfolded, the blank of %s lies over itself: weld "+
+				Feature: b.Faces[k.Faces[0]].ID, Name: b.called(b.Faces[k.Faces[0]].ID), Reason: fmt.Sprintf("Unfolded, the blank of %s lies over itself: weld "+
 					"one of its edges instead of bending it.", b.names(k.Faces))})
 		}
 	}
@@ -76,7 +76,7 @@ func (b *Built) names(list []int) (out string) {
 		if i > 0 {
 			out += ", "
 		}
-		out += b.Faces[f].ID
+		out += b.called(b.Faces[f].ID)
 	}
 	return out
 }
@@ -100,7 +100,7 @@ func (b *Built) tree() error {
 		m, n := root(e.Faces[0]), root(e.Faces[1])
 		if m == n {
 			return working.Refuse("/bends", "The bend from %s to %s closes a circle of bends: weld one edge of it, the blank would not lie flat.",
-				e.A, e.B)
+				b.called(e.A), b.called(e.B))
 		}
 		of[m] = n
 	}
@@ -151,14 +151,15 @@ func (b *Built) cut(i int) ([]profile.Point, string) {
 		before := (k + n - 1) % n
 		p, ok := crossing(f.Outline[before], f.Outline[k], off[before], f.Outline[k], f.Outline[(k+1)%n], off[k])
 		if !ok {
-			return nil, fmt.Sprintf("its edges at %s run in one line and are cut back differently: take that point out", f.Points[k])
+			return nil, fmt.Sprintf("its edges at %s run in one line and are cut back differently: take that point out", b.called(f.Points[k]))
 		}
 		out[k] = p
 	}
 	for k := range n {
 		was, is := f.Outline[(k+1)%n].Sub(f.Outline[k]), out[(k+1)%n].Sub(out[k])
 		if was.Dot(is) <= 1e-6 {
-			return nil, fmt.Sprintf("its bends and neighbours leave nothing of the edge from %s to %s", f.Points[k], f.Points[(k+1)%n])
+			return nil, fmt.Sprintf("its bends and neighbours leave nothing of the edge from %s to %s", b.called(f.Points[k]),
+				b.called(f.Points[(k+1)%n]))
 		}
 	}
 	return out, ""

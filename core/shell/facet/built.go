@@ -101,10 +101,10 @@ func (b *Built) face(i int, id string, points []string) (Face, error) {
 	if long < 1e-3 {
 		for k := 2; k < len(corners); k++ {
 			if corners[1].Sub(corners[0]).Cross(corners[k].Sub(corners[0])).Len() > 1 {
-				return f, crossed(i, id)
+				return f, b.crossed(i, id)
 			}
 		}
-		return f, working.Refuse(fmt.Sprintf("/panels/%d", i), "Panel %s has no area: its corners lie in one line.", id)
+		return f, working.Refuse(fmt.Sprintf("/panels/%d", i), "%s has no area: its corners lie in one line.", b.called(id))
 	}
 	x := corners[1].Sub(corners[0])
 	x = x.Sub(z.Mul(x.Dot(z))).Unit()
@@ -117,15 +117,15 @@ func (b *Built) face(i int, id string, points []string) (Face, error) {
 		loop = append(loop, profile.Vertex{X: p.X, Y: p.Y})
 	}
 	if loop.Crosses() {
-		return f, crossed(i, id)
+		return f, b.crossed(i, id)
 	}
 	f.Area = loop.Area()
 	f.Off = standsOff(corners, z)
 	return f, nil
 }
 
-func crossed(i int, id string) error {
-	return working.Refuse(fmt.Sprintf("/panels/%d", i), "Panel %s crosses itself: name its corners in turn.", id)
+func (b *Built) crossed(i int, id string) error {
+	return working.Refuse(fmt.Sprintf("/panels/%d", i), "%s crosses itself: name its corners in turn.", b.called(id))
 }
 
 // newell answers the direction a round of corners looks by the right hand, and twice its area (Newell's
@@ -185,16 +185,16 @@ func (b *Built) unflat(f Face) {
 	for i, p := range f.Points {
 		c[i] = b.at(p)
 	}
-	reason := fmt.Sprintf("Panel %s is not flat: a corner stands %.2f mm off the others. Move a point", f.ID, f.Off)
+	reason := fmt.Sprintf("%s is not flat: a corner stands %.2f mm off the others. Move a point", b.called(f.ID), f.Off)
 	if len(c) == 4 {
 		first := 0
 		if c[1].Sub(c[3]).Len() < c[0].Sub(c[2]).Len() {
 			first = 1
 		}
-		reason += fmt.Sprintf(", or make two of it by the diagonal %s to %s", f.Points[first], f.Points[first+2])
+		reason += fmt.Sprintf(", or make two of it by the diagonal %s to %s", b.called(f.Points[first]), b.called(f.Points[first+2]))
 	} else {
 		reason += ", or make triangles of it by its diagonals"
 	}
-	b.Findings = append(b.Findings, working.Finding{Code: "panel-unflat", Severity: working.Stop, Cause: "Panels", Feature: f.ID, Name: f.ID,
+	b.Findings = append(b.Findings, working.Finding{Code: "panel-unflat", Severity: working.Stop, Cause: "Panels", Feature: f.ID, Name: b.called(f.ID),
 		Reason: reason + "."})
 }

@@ -51,18 +51,19 @@ func (b *Built) seamed() error {
 		}
 		k, known := at[lineOf(s.A, s.B)]
 		if !known {
-			return working.Refuse(path, "No panel has an edge from %s to %s.", s.A, s.B)
+			return working.Refuse(path, "No panel has an edge from %s to %s.", b.called(s.A), b.called(s.B))
 		}
 		e := &b.Edges[k]
 		switch {
 		case len(e.Faces) < 2:
-			return working.Refuse(path, "The edge from %s to %s is free: only panel %s ends there.", s.A, s.B, b.Faces[e.Faces[0]].ID)
+			return working.Refuse(path, "The edge from %s to %s is free: only %s ends there.", b.called(s.A), b.called(s.B),
+				b.called(b.Faces[e.Faces[0]].ID))
 		case e.sought:
-			return working.Refuse(path, "The edge from %s to %s is said twice.", s.A, s.B)
+			return working.Refuse(path, "The edge from %s to %s is said twice.", b.called(s.A), b.called(s.B))
 		case s.Kind != Corner && s.Kind != Open && s.Kind != Lap && s.Kind != Bevel && s.Kind != BentOne:
 			return working.Refuse(path, "Panels meet corner to corner, open, lapped, bevelled or bent, not %q.", string(s.Kind))
 		case s.Kind == Lap && s.Over != "" && s.Over != b.Faces[e.Faces[0]].ID && s.Over != b.Faces[e.Faces[1]].ID:
-			return working.Refuse(path, "Panel %s does not end at the edge from %s to %s.", s.Over, s.A, s.B)
+			return working.Refuse(path, "%s does not end at the edge from %s to %s.", b.called(s.Over), b.called(s.A), b.called(s.B))
 		case s.Kind == BentOne && math.Abs(e.Turn) > 165:
 			return working.Refuse(path, "The edge from %s to %s would be bent by %.1f°: over 165° it is a hem, not a bend.", s.A,
 				s.B, math.Abs(e.Turn))

@@ -30,8 +30,8 @@ func (b *Built) orient() ([][]string, error) {
 			at[l] = append(at[l], i)
 			if n := len(at[l]); n > 2 {
 				return nil, working.Refuse("/panels",
-					"Three panels end at the edge from %s to %s: %s, %s and %s. An edge joins two.", l.a, l.b,
-					b.Panels[at[l][0]].ID, b.Panels[at[l][1]].ID, p.ID)
+					"Three panels end at the edge from %s to %s: %s, %s and %s. An edge joins two.", b.called(l.a), b.called(l.b),
+					b.called(b.Panels[at[l][0]].ID), b.called(b.Panels[at[l][1]].ID), b.called(p.ID))
 			}
 		}
 	}
@@ -58,8 +58,8 @@ func (b *Built) orient() ([][]string, error) {
 					switch {
 					case seen[o] && same:
 						return nil, working.Refuse("/panels",
-							"Panels %s and %s cannot both look out: followed round, the body turns over like a twisted band.",
-							b.Panels[i].ID, b.Panels[o].ID)
+							"%s and %s cannot both look out: followed round, the body turns over like a twisted band.",
+							b.called(b.Panels[i].ID), b.called(b.Panels[o].ID))
 					case !seen[o]:
 						if same {
 							slices.Reverse(rounds[o])

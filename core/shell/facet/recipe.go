@@ -3,6 +3,7 @@ package facet
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
 
 	"warmanvil/core/profile"
@@ -99,6 +100,39 @@ func (b *Built) Middle() float64 {
 		return -b.Thickness / 2
 	case Inside:
 		return b.Thickness / 2
+	}
+	return 0
+}
+
+// Corners answers of each panel of a blank the points its edges start at, as they are numbered in its
+// part.
+func (b *Built) Corners(blank int) map[string][]string {
+	k := b.Blanks[blank]
+	out := map[string][]string{}
+	for i, f := range k.Faces {
+		first := 0
+		if i > 0 {
+			first = b.hangsBy(k, i)
+		}
+		points := b.Faces[f].Points
+		for n := range points {
+			out[b.Faces[f].ID] = append(out[b.Faces[f].ID], points[(first+n)%len(points)])
+		}
+	}
+	return out
+}
+
+// hangsBy answers the side by which a panel hangs on one that was unfolded before it.
+func (b *Built) hangsBy(k Blank, i int) int {
+	for s, e := range b.Faces[k.Faces[i]].edges {
+		if b.Edges[e].Seam.Kind != BentOne {
+			continue
+		}
+		for _, o := range b.Edges[e].Faces {
+			if slices.Contains(k.Faces[:i], o) {
+				return s
+			}
+		}
 	}
 	return 0
 }

@@ -68,7 +68,7 @@ func (b *Built) stands(t *testing.T, k Blank, r sheet.Recipe, p made.Part) (pane
 			}
 		}
 		// The first corner of the outline is where the edge it hangs on starts.
-		its := b.sideOn(k, i)
+		its := b.hangsBy(k, i)
 		for n, c := range f.Outline {
 			at := ground.Apply(q.Seat.At(profile.Point{X: c.X + q.Seat.Width/2, Y: c.Y}))
 			flat := b.inFace(k, i, k.Flats[i][(its+n)%len(f.Outline)])
@@ -86,23 +86,6 @@ func (b *Built) stands(t *testing.T, k Blank, r sheet.Recipe, p made.Part) (pane
 func (b *Built) inFace(k Blank, i int, p profile.Point) profile.Point {
 	d := p.Sub(k.Places[i].Origin)
 	return profile.Point{X: d.Dot(k.Places[i].X), Y: d.Dot(k.Places[i].Y)}
-}
-
-// sideOn answers the side a panel hangs by on one that was unfolded before it.
-func (b *Built) sideOn(k Blank, i int) int {
-	for s, e := range b.Faces[k.Faces[i]].edges {
-		if b.Edges[e].Seam.Kind != BentOne {
-			continue
-		}
-		for _, f := range k.Faces[:i] {
-			for _, o := range b.Edges[e].Faces {
-				if o == f {
-					return s
-				}
-			}
-		}
-	}
-	return -1
 }
 
 // An open box and random hulls, edges bent at random, as parts of the sheet core: their blanks are as

@@ -64,9 +64,10 @@ type Shell struct {
 	Seams     []Seam
 	Thickness float64
 	Side      Side
-	Radius    float64 // inside radius of its bends, mm
-	K         float64 // share of the thickness at which the neutral line lies
-	Tolerance float64 // mm a corner may stand off the others' plane; 0 for a twentieth
+	Radius    float64                // inside radius of its bends, mm
+	K         float64                // share of the thickness at which the neutral line lies
+	Called    func(id string) string // how points and panels are called in sentences; by their ids when nil
+	Tolerance float64                // mm a corner may stand off the others' plane; 0 for a twentieth
 }
 
 // flatWithin is how far a corner may stand off its panel's plane where nothing is said, mm.
@@ -98,7 +99,7 @@ func (s Shell) check() error {
 	for _, p := range s.Points {
 		for _, v := range p.At {
 			if math.IsNaN(v) || math.Abs(v) > greatest {
-				return working.Refuse("/points/"+p.ID, "Point %s lies within %g mm of the origin, every way.", p.ID, float64(greatest))
+				return working.Refuse("/points/"+p.ID, "%s lies within %g mm of the origin, every way.", s.called(p.ID), float64(greatest))
 			}
 		}
 		if _, twice := known[p.ID]; twice || p.ID == "" {
@@ -114,22 +115,30 @@ func (s Shell) check() error {
 		}
 		ids[p.ID] = true
 		if len(p.Points) < 3 || len(p.Points) > mostRound {
-			return working.Refuse(at+"/points", "Panel %s has 3 to %d corners, not %d.", p.ID, mostRound, len(p.Points))
+			return working.Refuse(at+"/points", "%s has 3 to %d corners, not %d.", s.called(p.ID), mostRound, len(p.Points))
 		}
 		for k, id := range p.Points {
 			v, there := known[id]
 			if !there {
-				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "Panel %s names a point %s that is not there.", p.ID, id)
+				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s names a point %s that is not there.", s.called(p.ID), s.called(id))
 			}
 			if slices.Contains(p.Points[:k], id) {
-				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "Panel %s comes to point %s twice.", p.ID, id)
+				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s comes to %s twice.", s.called(p.ID), s.called(id))
 			}
 			for _, before := range p.Points[:k] {
 				if known[before].Sub(v).Len() < .01 {
-					return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "Points %s and %s of panel %s lie on one spot.", before, id, p.ID)
+					return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s and %s of %s lie on one spot.", s.called(before), s.called(id),
+						s.called(p.ID))
 				}
 			}
 		}
 	}
 	return nil
+}
+
+func (s Shell) called(id string) string {
+	if s.Called == nil {
+		return id
+	}
+	return s.Called(id)
 }

@@ -1,0 +1,95 @@
+package sheet
+
+import (
+	"strconv"
+
+	"warmanvil/core/working"
+)
+
+// Facet makes a part a blank of a faceted body: its panels are as the body has them, and change with
+// it; what is on them (holes, notches, marks, flanges of its own) is the part's.
+type Facet struct {
+	Of      string              `json:"of" doc:"id of the body"`
+	Name    string              `json:"name" doc:"its name then"`
+	Corners map[string][]string `json:"corners" doc:"of each panel by its id: the body's points its numbered edges start at"`
+}
+
+// mostFacets is how many panels a blank has at most.
+const mostFacets = 500
+
+func (f *Facet) validate() error {
+	if f == nil {
+		return nil
+	}
+	if f.Of == "" || len(f.Of) > 64 || len(f.Name) > maxReason {
+		return working.Refuse("/facet/of", "Say which body of the job it is of.")
+	}
+	if len(f.Corners) > mostFacets {
+		return working.Refuse("/facet/corners", "A blank has up to %d panels.", mostFacets)
+	}
+	for id, list := range f.Corners {
+		if len(id) > 64 || len(list) > mostCorners {
+			return working.Refuse("/facet/corners/"+id, "A panel has up to %d corners.", mostCorners)
+		}
+		for _, p := range list {
+			if len(p) > 64 {
+				return working.Refuse("/facet/corners/"+id, "A point is named in up to 64 letters.")
+			}
+		}
+	}
+	return nil
+}
+
+// Renumbered answers by which number an edge of a panel goes, where its corners were some and are others:
+// that between the same two points, whichever way round. false where there is none any more.
+func Renumbered(was, is []string, e Edge) (Edge, bool) {
+	i, err := strconv.Atoi(string(e))
+	if err != nil || i < 1 || i > len(was) {
+		return e, err != nil // no number: the middle, another feature
+	}
+	a, b := was[i-1], was[i%len(was)]
+	for k, p := range is {
+		if q := is[(k+1)%len(is)]; p == a && q == b || p == b && q == a {
+			return Edge(strconv.Itoa(k + 1)), true
+		}
+	}
+	return e, false
+}
+
+// OnEdges answers what is on a panel with every edge it counts from renamed.
+func (p PanelOwn) OnEdges(name func(Edge) Edge) PanelOwn {
+	at := func(o Offset) Offset { o.Edge = name(o.Edge); return o }
+	out := PanelOwn{Corner: p.Corner, Meets: p.Meets}
+	for _, h := range p.Holes {
+		h.X, h.Y = at(h.X), at(h.Y)
+		if h.Pattern != nil {
+			pat := *h.Pattern
+			pat.Edge = name(pat.Edge)
+			h.Pattern = &pat
+		}
+		out.Holes = append(out.Holes, h)
+	}
+	for _, e := range p.Edges {
+		e.Edge = name(e.Edge)
+		out.Edges = append(out.Edges, e)
+	}
+	for _, m := range p.Marks {
+		m.X, m.Y = at(m.X), at(m.Y)
+		out.Marks = append(out.Marks, m)
+	}
+	for _, f := range p.Flanges {
+		f.Edge = name(f.Edge)
+		out.Flanges = append(out.Flanges, f)
+	}
+	return out
+}
+
+// PanelOwn is what is on a panel besides its form.
+type PanelOwn struct {
+	Corner  Corner
+	Meets   []Meet
+	Holes   []Hole
+	Edges   []EdgeCut
+	Marks   []Mark
+	Flanges []Flange
+}
