@@ -17,7 +17,7 @@ import (
 type DocumentHead struct {
 	ID       string           `json:"id" doc:"empty before the first save"`
 	JobID    string           `json:"jobId" doc:"empty where it is the installation's own"`
-	Kind     job.Kind         `json:"kind" enum:"brief,survey,sheet,frame,shop"`
+	Kind     job.Kind         `json:"kind" enum:"brief,survey,sheet,frame,facets,shop"`
 	Revision int              `json:"revision" doc:"0 before the first save"`
 	Summary  string           `json:"summary"`
 	Who      string           `json:"who,omitempty" doc:"who made this state"`

@@ -14,6 +14,7 @@ const (
 	KindSurvey Kind = "survey" // the vehicle as measured; one a job
 	KindSheet  Kind = "sheet"  // a part folded of sheet
 	KindFrame  Kind = "frame"  // a part built of members
+	KindFacets Kind = "facets" // a body of flat panels between points
 	KindShop   Kind = "shop"   // machines and people; the installation's own, not a job's
 )
 

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
@@ -14,14 +15,26 @@ import (
 // before, with what differs as its own sizes, or refused where strict and it differs in more
 // than was its own; the members of a head come along.
 func (s *Service) keep(ctx context.Context, d Document, expected int, strict bool) (Document, error) {
-	if d.Kind != KindSheet {
+	follow := s.along
+	switch d.Kind {
+	case KindSheet:
+		var err error
+		if d, err = s.settled(ctx, d, strict); err != nil {
+			return d, err
+		}
+	case KindFacets:
+		follow = s.blanksAlong
+		if d.JobID == "" { // it is saved by its id
+			stands, err := s.Store.Document(ctx, d.ID)
+			if err != nil {
+				return d, err
+			}
+			d.JobID = stands.JobID
+		}
+	default:
 		return s.Store.SaveDocument(ctx, d, expected)
 	}
-	d, err := s.settled(ctx, d, strict)
-	if err != nil {
-		return d, err
-	}
-	along, err := s.along(ctx, d)
+	along, err := follow(ctx, d)
 	if err != nil {
 		return d, err
 	}
@@ -38,13 +51,13 @@ func (s *Service) keep(ctx context.Context, d Document, expected int, strict boo
 				continue
 			}
 			if err != nil {
-				return got, fmt.Errorf("the head of the family is saved, a member is not: %w", err)
+				return got, fmt.Errorf("it is saved, and what follows it is not: %w", err)
 			}
 		}
 		if !again {
 			return got, nil
 		}
-		if along, err = s.along(ctx, got); err != nil {
+		if along, err = follow(ctx, got); err != nil {
 			return got, err
 		}
 	}
@@ -54,6 +67,12 @@ func (s *Service) keep(ctx context.Context, d Document, expected int, strict boo
 // settled answers a part with its own sizes said, as it is of its family; any other as it is.
 func (s *Service) settled(ctx context.Context, d Document, strict bool) (Document, error) {
 	p, err := PartOf(d)
+	if err == nil && p.Recipe.Facet != nil {
+		if d, err = s.formed(ctx, d, p, strict); err != nil {
+			return d, err
+		}
+		p, err = PartOf(d)
+	}
 	if err != nil || p.Recipe.Kin == nil {
 		return d, err
 	}
@@ -124,6 +143,7 @@ func (s *Service) members(ctx context.Context, head string) ([]Part, error) {
 // them. It fails with *working.Fault where one of them could not be.
 func (s *Service) along(ctx context.Context, d Document) ([]Document, error) {
 	list, err := s.members(ctx, d.ID)
+	list = slices.DeleteFunc(list, func(p Part) bool { return p.Recipe.Kin == nil || p.Recipe.Kin.Of != d.ID })
 	if err != nil || len(list) == 0 {
 		return nil, err
 	}

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
+	"warmanvil/core/shell"
 	"warmanvil/core/shop"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/working"
@@ -45,6 +46,7 @@ var kinds = []kind{
 	kindOf[vehicle.Survey](KindSurvey, false, version{"survey", "/schema", vehicle.SurveySchema}),
 	kindOf[PartState](KindSheet, true, version{"part", "/recipe/schema", sheet.SchemaVersion}),
 	kindOf[FrameState](KindFrame, true, version{"frame", "/frame/schema", member.Schema}),
+	kindOf[FacetsState](KindFacets, true, version{"body", "/body/schema", shell.Schema}),
 	ofInstallation(kindOf[shop.Shop](KindShop, false, version{"shop", "/schema", shop.Schema})),
 }
 

@@ -93,7 +93,10 @@ func (m *memory) Documents(_ context.Context, job string, k Kind) (out []Documen
 func (m *memory) Following(_ context.Context, head string) (out []Document, err error) {
 	for _, id := range m.order {
 		d := m.documents[id]
-		if p, err := PartOf(d); err == nil && p.Recipe.Kin != nil && p.Recipe.Kin.Of == head && d.JobID == m.documents[head].JobID {
+		p, err := PartOf(d)
+		kin := err == nil && p.Recipe.Kin != nil && p.Recipe.Kin.Of == head
+		blank := err == nil && p.Recipe.Facet != nil && p.Recipe.Facet.Of == head
+		if (kin || blank) && d.JobID == m.documents[head].JobID {
 			out = append(out, d)
 		}
 	}

@@ -39,6 +39,11 @@ func (s PartState) Renamed(ids map[string]string) PartState {
 			s.Recipe.Piece = &sheet.Piece{Of: id, Name: p.Name}
 		}
 	}
+	if f := s.Recipe.Facet; f != nil {
+		if id, known := ids[f.Of]; known {
+			s.Recipe.Facet = &sheet.Facet{Of: id, Name: f.Name, Corners: f.Corners}
+		}
+	}
 	if k := s.Recipe.Kin; k != nil {
 		if id, known := ids[k.Of]; known {
 			s.Recipe.Kin = &sheet.Kin{Of: id, Name: k.Name, Own: k.Own}

@@ -80,8 +80,8 @@ type DocumentStore interface {
 	Documents(ctx context.Context, jobID string, k Kind) ([]Document, error)
 	// PutAway lists a job's documents that were put away, oldest first.
 	PutAway(ctx context.Context, jobID string) ([]Document, error)
-	// Following lists the parts that are of the family of one, of the same job, put away or not,
-	// oldest first.
+	// Following lists the parts that are of the family of one, or blanks of a body, of the same job,
+	// put away or not, oldest first.
 	Following(ctx context.Context, head string) ([]Document, error)
 	// AddDocuments adds documents with their first state, all or none. A second of a kind
 	// that a job has one of fails with ErrConflict.

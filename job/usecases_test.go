@@ -265,7 +265,7 @@ func TestDifferencesInWords(t *testing.T) {
 	if _, err := Kind("letter").known(); err == nil || Kind("letter").Many() {
 		t.Error("a letter is a document")
 	}
-	if n := len(Kinds()); n != 5 {
+	if n := len(Kinds()); n != 6 {
 		t.Errorf("%d kinds", n)
 	}
 }

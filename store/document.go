@@ -66,10 +66,10 @@ func (s *Store) PutAway(ctx context.Context, jobID string) ([]job.Document, erro
 	return collectDocuments(rows)
 }
 
-// Following lists the parts of its job that are of the family of one, put away or not, oldest first.
+// Following lists the parts of its job that are of the family of one or blanks of a body, put away or not, oldest first.
 func (s *Store) Following(ctx context.Context, head string) ([]job.Document, error) {
 	rows, err := s.pool.Query(ctx, `SELECT `+documentColumns+` WHERE d.owner = (SELECT owner FROM document WHERE id = $1) AND d.kind = $2
-		AND r.body -> 'recipe' -> 'kin' ->> 'of' = $3 ORDER BY d.created_at, d.id`, head, job.KindSheet, head)
+		AND $3 IN (r.body -> 'recipe' -> 'kin' ->> 'of', r.body -> 'recipe' -> 'facet' ->> 'of') ORDER BY d.created_at, d.id`, head, job.KindSheet, head)
 	if err != nil {
 		return nil, err
 	}

@@ -1,0 +1,196 @@
+package job
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"slices"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/shell"
+	"warmanvil/core/working"
+)
+
+// FacetsState is what a faceted body's document says.
+type FacetsState struct {
+	Name     string       `json:"name"`
+	Quantity int          `json:"quantity"`
+	Body     shell.Facets `json:"body"`
+}
+
+// Upgraded answers the state in the form of today.
+func (s FacetsState) Upgraded() FacetsState {
+	s.Body.Schema = max(s.Body.Schema, shell.Schema)
+	return s
+}
+
+// Check refuses what cannot be kept.
+func (s FacetsState) Check() error {
+	return working.First(checkHead(s.Name, s.Quantity), working.Under("/body", s.Body.Check()))
+}
+
+// Renamed answers the body itself: it names no other document.
+func (s FacetsState) Renamed(map[string]string) FacetsState { return s }
+
+// FacetedBody is one faceted body as it stands in the store.
+type FacetedBody struct {
+	ID       string
+	Revision int
+	FacetsState
+	Kept
+}
+
+// FacetsOf reads a document that is a faceted body; ErrNotFound when it is none.
+func FacetsOf(d Document) (FacetedBody, error) {
+	if d.Kind != KindFacets {
+		return FacetedBody{}, ErrNotFound
+	}
+	s, err := Body[FacetsState](d.Body)
+	return FacetedBody{d.ID, d.Revision, s, d.Kept}, err
+}
+
+// Bodies lists a job's faceted bodies that are not put away, oldest first.
+func (s *Service) Bodies(ctx context.Context, jobID string) ([]FacetedBody, error) {
+	return readAll(ctx, s, jobID, KindFacets, FacetsOf)
+}
+
+// FacetedBody answers one faceted body as it stands.
+func (s *Service) FacetedBody(ctx context.Context, id string) (FacetedBody, error) {
+	return readOne(ctx, s, id, FacetsOf)
+}
+
+// AddBody adds a faceted body to a job.
+func (s *Service) AddBody(ctx context.Context, jobID string, state FacetsState) (FacetedBody, error) {
+	d, err := fresh(s, jobID, KindFacets, state, "started", s.Now())
+	if err != nil {
+		return FacetedBody{}, err
+	}
+	if _, err := s.Store.Job(ctx, jobID); err != nil {
+		return FacetedBody{}, err
+	}
+	if err := s.Store.AddDocuments(ctx, d); err != nil {
+		return FacetedBody{}, err
+	}
+	return FacetsOf(d)
+}
+
+// PartsOf answers the parts that follow a body, put away or not, oldest first.
+func (s *Service) PartsOf(ctx context.Context, id string) ([]Part, error) {
+	list, err := s.members(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	return slices.DeleteFunc(list, func(p Part) bool { return p.Recipe.Facet == nil || p.Recipe.Facet.Of != id }), nil
+}
+
+// MakeParts adds a part for every blank of a body that has none yet, all or none. It fails with
+// *working.Fault where the body is none yet or every blank has its part.
+func (s *Service) MakeParts(ctx context.Context, id string) ([]Part, error) {
+	f, err := s.FacetedBody(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	_, blanks, err := f.Body.Blanks(f.ID, f.Name)
+	if err != nil {
+		return nil, err
+	}
+	have, err := s.PartsOf(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	taken := map[int]bool{}
+	for _, p := range have {
+		taken[shell.Root(p.Recipe, blanks)] = true
+	}
+	var states []PartState
+	for i, r := range blanks {
+		if !taken[i] {
+			name := f.Name + ", " + f.Body.Called(r.Base.ID)
+			states = append(states, PartState{clippedName(name), f.Quantity, r})
+		}
+	}
+	if len(states) == 0 {
+		return nil, working.Refuse("", "Every blank of %s has its part.", f.Name)
+	}
+	return s.addParts(ctx, f.JobID, "made of "+f.Name, states...)
+}
+
+func clippedName(name string) string {
+	if r := []rune(name); len(r) > brief.MaxName {
+		return string(r[:brief.MaxName])
+	}
+	return name
+}
+
+// formed answers a part of a body with the form the body gives it: a form that was changed by hand is
+// refused, and where again is asked for (undone, redone) it is made anew. A part whose body is gone
+// or is none just now stays as it is.
+func (s *Service) formed(ctx context.Context, d Document, p Part, again bool) (Document, error) {
+	f, err := s.FacetedBody(ctx, p.Recipe.Facet.Of)
+	if errors.Is(err, ErrNotFound) {
+		return d, nil
+	}
+	if err != nil {
+		return d, err
+	}
+	_, blanks, err := f.Body.Blanks(f.ID, f.Name)
+	if err != nil {
+		return d, nil
+	}
+	i := shell.Root(p.Recipe, blanks)
+	if i < 0 {
+		return d, nil
+	}
+	if !again {
+		return d, shell.Kept(blanks[i], p.Recipe, f.Name)
+	}
+	p.Recipe, _ = shell.Follow(blanks[i], p.Recipe)
+	d.Body, err = ready(p.State())
+	return d, err
+}
+
+// blanksAlong answers the next states of the parts of a body as its new state makes them. While the body
+// is none, or a part's panels are in no blank of it, they stay as they are.
+func (s *Service) blanksAlong(ctx context.Context, d Document) ([]Document, error) {
+	f, err := FacetsOf(d)
+	if err != nil {
+		return nil, err
+	}
+	parts, err := s.PartsOf(ctx, d.ID)
+	if err != nil || len(parts) == 0 {
+		return nil, err
+	}
+	_, blanks, err := f.Body.Blanks(d.ID, f.Name)
+	if err != nil {
+		return nil, nil // it is drawn on: its parts wait
+	}
+	var out []Document
+	for _, p := range parts {
+		i := shell.Root(p.Recipe, blanks)
+		if i < 0 {
+			continue
+		}
+		r, lost := shell.Follow(blanks[i], p.Recipe)
+		raw, err := ready(PartState{p.Name, p.Quantity, r})
+		if err != nil {
+			return nil, unfolded(p, f, err)
+		}
+		summary := "follows " + f.Name
+		if len(lost) > 0 {
+			summary += fmt.Sprintf("; %d of its panels are in another blank or gone", len(lost))
+		}
+		was := p.Revision
+		out = append(out, Document{ID: p.ID, Kind: KindSheet, Revision: was + 1, Body: raw,
+			Kept: Kept{JobID: p.JobID, Summary: summary, Who: d.Who, Updated: s.Now(), UndoTo: &was}})
+	}
+	return out, nil
+}
+
+// unfolded says of which part a fault is.
+func unfolded(p Part, f FacetedBody, err error) error {
+	var fault *working.Fault
+	if errors.As(err, &fault) {
+		return working.Refuse("", "%s, a blank of %s, could not follow this: %s", p.Name, f.Name, fault.Message)
+	}
+	return err
+}
