@@ -29,6 +29,7 @@ var allowed = map[string][]string{
 	"core/sheet/fresh":     {"core/working", "core/profile", "core/stock", "core/sheet", "core/sheet/made"},
 	"core/sheet/plates":    {"core/*"},
 	"core/hole":            {"core/quantity", "core/working", "core/profile", "core/solid", "core/stock"},
+	"core/shell/starters":  {"core/working", "core/shell", "core/shell/facet"},
 	"core/shell/develop":   {"core/working", "core/profile", "core/solid"},
 	"core/shell/facet":     {"core/working", "core/profile", "core/solid", "core/bend", "core/sheet"},
 	"core/shell":           {"core/working", "core/solid", "core/bend", "core/stock", "core/sheet", "core/shell/facet"},

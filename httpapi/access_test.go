@@ -135,8 +135,12 @@ var routes = map[string]string{
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/split-lines": "reader", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "public", "POST /api/v1/part-sketch": "reader", "POST /api/v1/parts/{id}/duplicate": "maker",
 	"GET /api/v1/sections": "public", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
-	"POST /api/v1/frames/{id}/duplicate": "maker", "POST /api/v1/frames/{id}/sections": "reader", "GET /api/v1/frames/{id}/files/{kind}": "reader",
-	"GET /api/v1/parts/{id}/files/{kind}": "reader", "POST /api/v1/build": "reader", "POST /api/v1/bending": "reader", "GET /api/v1/goods": "reader", "POST /api/v1/trade": "reader", "POST /api/v1/routes": "reader", "GET /api/v1/jobs/{id}/effort": "reader", "POST /api/v1/frames/{id}/trade": "reader", "POST /api/v1/stations": "reader", "GET /api/v1/parts/{id}/family": "reader", "POST /api/v1/parts/{id}/family": "maker", "GET /api/v1/jobs/{id}/goods": "reader", "GET /api/v1/jobs/{id}/suppliers": "reader", "POST /api/v1/jobs/{id}/goods/move-over": "maker", "POST /api/v1/goods": "maker", "PUT /api/v1/goods/{id}": "maker", "GET /api/v1/goods/{id}/moves": "reader", "POST /api/v1/goods/{id}/moves": "maker", "POST /api/v1/goods/choose": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "public",
+	"GET /api/v1/facet-starters": "public", "POST /api/v1/jobs/{id}/facets": "maker", "POST /api/v1/facets/{id}/duplicate": "maker",
+	"POST /api/v1/facets/{id}/parts": "maker", "POST /api/v1/facets/{id}/bends": "reader",
+	"GET /api/v1/facets/{id}/files/{kind}": "reader",
+	"POST /api/v1/frames/{id}/duplicate":   "maker", "POST /api/v1/frames/{id}/sections": "reader",
+	"GET /api/v1/frames/{id}/files/{kind}": "reader",
+	"GET /api/v1/parts/{id}/files/{kind}":  "reader", "POST /api/v1/build": "reader", "POST /api/v1/bending": "reader", "GET /api/v1/goods": "reader", "POST /api/v1/trade": "reader", "POST /api/v1/routes": "reader", "GET /api/v1/jobs/{id}/effort": "reader", "POST /api/v1/frames/{id}/trade": "reader", "POST /api/v1/stations": "reader", "GET /api/v1/parts/{id}/family": "reader", "POST /api/v1/parts/{id}/family": "maker", "GET /api/v1/jobs/{id}/goods": "reader", "GET /api/v1/jobs/{id}/suppliers": "reader", "POST /api/v1/jobs/{id}/goods/move-over": "maker", "POST /api/v1/goods": "maker", "PUT /api/v1/goods/{id}": "maker", "GET /api/v1/goods/{id}/moves": "reader", "POST /api/v1/goods/{id}/moves": "maker", "POST /api/v1/goods/choose": "reader", "POST /api/v1/fresh": "reader", "POST /api/v1/change": "reader", "POST /api/v1/body": "reader", "POST /api/v1/fixes": "reader", "POST /api/v1/working": "reader", "GET /api/v1/stock": "public",
 	"GET /api/v1/shop/kinds": "public", "POST /api/v1/shop/effects": "reader",
 }
 
@@ -145,8 +149,8 @@ func asks(route string) (role string, known bool) {
 	if strings.Contains(route, "/api/v1/calc/") {
 		return "reader", true
 	}
-	for _, path := range []string{"/api/v1/parts/{id}", "/api/v1/frames/{id}", "/api/v1/jobs/{id}/survey", "/api/v1/jobs/{id}/brief",
-		"/api/v1/shop"} {
+	for _, path := range []string{"/api/v1/parts/{id}", "/api/v1/frames/{id}", "/api/v1/facets/{id}", "/api/v1/jobs/{id}/survey",
+		"/api/v1/jobs/{id}/brief", "/api/v1/shop"} {
 		switch method, rest, found := strings.Cut(route, " "+path); {
 		case !found:
 		case method == "GET" && (rest == "" || rest == "/revisions" || rest == "/revisions/{number}" || rest == "/revisions/{number}/since" ||

@@ -34,9 +34,10 @@ type JobPage struct {
 	Job     JobView      `json:"job"`
 	Parts   []PartHead   `json:"parts" doc:"folded of sheet"`
 	Frames  []NamedFrame `json:"frames" doc:"built of members"`
+	Bodies  []FacetsHead `json:"bodies" doc:"of flat panels"`
 	Numbers []NumberView `json:"numbers"`
 
-	Away []job.PutAway `json:"away" doc:"parts and frames that were put away"`
+	Away []job.PutAway `json:"away" doc:"parts, frames and bodies that were put away"`
 }
 
 // NamedFrame is a frame to choose.
@@ -228,9 +229,16 @@ func (s *server) jobPage(c call, _ none) (JobPage, error) {
 		return JobPage{}, err
 	}
 	page := JobPage{Job: jobView(j, len(parts)+len(frames)), Parts: make([]PartHead, len(parts)), Numbers: make([]NumberView, len(numbers)),
-		Frames: make([]NamedFrame, len(frames))}
+		Frames: make([]NamedFrame, len(frames)), Bodies: []FacetsHead{}}
 	for i, f := range frames {
 		page.Frames[i] = NamedFrame{f.ID, f.Name}
+	}
+	bodies, err := s.jobs.Bodies(ctx, c.id)
+	if err != nil {
+		return JobPage{}, err
+	}
+	for _, f := range bodies {
+		page.Bodies = append(page.Bodies, facetsHead(f))
 	}
 	w, err := s.jobs.ShopFor(ctx, c.id)
 	if err != nil {

@@ -117,6 +117,7 @@ func build(opt Options) *server {
 	s.tradeRoutes()
 	s.familyRoutes()
 	s.effortRoutes()
+	s.facetsRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.shopRoutes()

@@ -208,7 +208,7 @@ func named(d Document) string {
 
 // PutAway is a part or a frame of a job that was put away.
 type PutAway struct {
-	Kind Kind   `json:"kind" doc:"sheet or frame"`
+	Kind Kind   `json:"kind" doc:"sheet, frame or facets"`
 	ID   string `json:"id" format:"uuid"`
 	Name string `json:"name"`
 }

@@ -6,8 +6,12 @@ import (
 	"fmt"
 	"slices"
 
+	"warmanvil/core/bend"
 	"warmanvil/core/brief"
 	"warmanvil/core/shell"
+	"warmanvil/core/shell/facet"
+	"warmanvil/core/shell/starters"
+	"warmanvil/core/site"
 	"warmanvil/core/working"
 )
 
@@ -193,4 +197,77 @@ func unfolded(p Part, f FacetedBody, err error) error {
 		return working.Refuse("", "%s, a blank of %s, could not follow this: %s", p.Name, f.Name, fault.Message)
 	}
 	return err
+}
+
+// FacetStart is what a faceted body starts from.
+type FacetStart struct {
+	Name      string             `json:"name"`
+	Starter   string             `json:"starter,omitempty" doc:"key of a starter; an empty body when left out"`
+	Material  string             `json:"material" doc:"key of a material"`
+	Thickness float64            `json:"thickness" doc:"mm"`
+	Values    map[string]float64 `json:"values,omitempty" doc:"mm, numbers it asks for; the usual ones when left out"`
+}
+
+// StartBody adds a body made by a starter from a few numbers, or an empty one.
+func (s *Service) StartBody(ctx context.Context, jobID string, in FacetStart) (FacetedBody, error) {
+	j, err := s.Job(ctx, jobID)
+	if err != nil {
+		return FacetedBody{}, err
+	}
+	f := shell.Facets{Schema: shell.Schema, Material: in.Material, Thickness: in.Thickness, Process: "laser",
+		Tool: bend.Tool{Kind: bend.ToolVDie},
+		Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir}, Side: facet.Outside, InsideRadius: in.Thickness}
+	if err := f.Check(); err != nil {
+		return FacetedBody{}, err
+	}
+	if in.Starter != "" {
+		if f, err = starters.Start(in.Starter, in.Values, j.Brief.Inches(), f, s.NewID); err != nil {
+			return FacetedBody{}, err
+		}
+	}
+	return s.AddBody(ctx, jobID, FacetsState{in.Name, 1, f})
+}
+
+// DuplicateBody copies a body within its job; its parts stay those of the first.
+func (s *Service) DuplicateBody(ctx context.Context, id string) (FacetedBody, error) {
+	f, err := s.FacetedBody(ctx, id)
+	if err != nil {
+		return FacetedBody{}, err
+	}
+	return s.AddBody(ctx, f.JobID, FacetsState{copyName(f.Name), f.Quantity, f.Body})
+}
+
+// WorkBody works a body out in its job.
+func (s *Service) WorkBody(ctx context.Context, f FacetedBody) (site.FacetsTold, error) {
+	j, err := s.Job(ctx, f.JobID)
+	if err != nil {
+		return site.FacetsTold{}, err
+	}
+	w, err := s.ShopFor(ctx, f.JobID)
+	if err != nil {
+		return site.FacetsTold{}, err
+	}
+	parts, err := s.PartsOf(ctx, f.ID)
+	if err != nil {
+		return site.FacetsTold{}, err
+	}
+	there := slices.DeleteFunc(parts, func(p Part) bool { return p.Archived })
+	return site.Faceted(j.Brief, w, f.Body, f.ID, f.Name, f.Quantity, BareParts(there)), nil
+}
+
+// ProposeBends answers which edges of a body may be bent so that every blank can be made in the shop.
+func (s *Service) ProposeBends(ctx context.Context, id string) ([]site.FacetProposal, error) {
+	f, err := s.FacetedBody(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	j, err := s.Job(ctx, f.JobID)
+	if err != nil {
+		return nil, err
+	}
+	w, err := s.ShopFor(ctx, f.JobID)
+	if err != nil {
+		return nil, err
+	}
+	return site.ProposeFacets(ctx, j.Brief, w, f.Body)
 }

@@ -15,11 +15,13 @@ import (
 // tub is a body of a floor with two walls bent up.
 func tub() FacetsState {
 	k := .42
-	return FacetsState{"Tub", 2, shell.Facets{Schema: 1, Material: "steel-s235", Thickness: 2, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
+	return FacetsState{"Tub", 2, shell.Facets{Schema: 1, Material: "steel-s235", Thickness: 2, Process: "laser",
+		Tool: bend.Tool{Kind: bend.ToolVDie},
 		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k}, Side: facet.Outside, InsideRadius: 2,
 		Points: []shell.FacetPoint{{ID: "a"}, {ID: "b", X: 300}, {ID: "c", X: 300, Y: 200}, {ID: "d", Y: 200}, {ID: "e", Y: -40, Z: 90},
 			{ID: "f", X: 300, Y: -40, Z: 90}, {ID: "g", X: 300, Y: 240, Z: 90}, {ID: "h", Y: 240, Z: 90}},
-		Panels: []shell.FacetPanel{{ID: "floor", Name: "Floor", Points: []string{"d", "c", "b", "a"}}, {ID: "right", Points: []string{"a", "b", "f", "e"}},
+		Panels: []shell.FacetPanel{{ID: "floor", Name: "Floor", Points: []string{"d", "c", "b", "a"}}, {ID: "right",
+			Points: []string{"a", "b", "f", "e"}},
 			{ID: "left", Points: []string{"c", "d", "h", "g"}}},
 		Seams: []shell.FacetSeam{{A: "a", B: "b", Kind: facet.BentOne}, {A: "c", B: "d", Kind: facet.BentOne}}}}
 }
@@ -40,7 +42,8 @@ func TestPartsOfABodyFollowIt(t *testing.T) {
 	}
 	p := made[0]
 	state := p.State()
-	state.Recipe.Base.Holes = []sheet.Hole{{ID: "drain", Kind: sheet.RoundHole, Diameter: 8, X: sheet.Offset{Edge: sheet.Middle}, Y: sheet.Offset{Edge: sheet.Middle}}}
+	state.Recipe.Base.Holes = []sheet.Hole{{ID: "drain", Kind: sheet.RoundHole, Diameter: 8, X: sheet.Offset{Edge: sheet.Middle},
+		Y: sheet.Offset{Edge: sheet.Middle}}}
 	p = must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: p.Revision}, state))
 	if len(p.Recipe.Base.Holes) != 1 {
 		t.Fatal("the hole is not kept")
@@ -48,7 +51,8 @@ func TestPartsOfABodyFollowIt(t *testing.T) {
 	bad := p.State()
 	bad.Recipe.Base.Flanges = append([]sheet.Flange{}, bad.Recipe.Base.Flanges...)
 	bad.Recipe.Base.Flanges[0].Angle = 80
-	if _, err := s.SavePart(ctx, p.ID, On{Revision: p.Revision}, bad); !errors.As(err, &fault) || !strings.Contains(fault.Message, "Tub") {
+	if _, err := s.SavePart(ctx, p.ID, On{Revision: p.Revision}, bad); !errors.As(err, &fault) || !strings.Contains(fault.Message,
+		"Tub") {
 		t.Errorf("another angle: %v", err)
 	}
 	save := func(change func(*FacetsState)) {
@@ -141,7 +145,8 @@ func TestBodiesInAFile(t *testing.T) {
 	if len(bodies) != 1 || len(parts) != 1 || bodies[0].ID == f.ID || parts[0].Recipe.Facet.Of != bodies[0].ID {
 		t.Fatalf("%d bodies, %+v", len(bodies), parts[0].Recipe.Facet)
 	}
-	for at, change := range map[string]func(*FacetsState){"/name": func(s *FacetsState) { s.Name = "" }, "/quantity": func(s *FacetsState) { s.Quantity = 0 },
+	for at, change := range map[string]func(*FacetsState){"/name": func(s *FacetsState) { s.Name = "" },
+		"/quantity":  func(s *FacetsState) { s.Quantity = 0 },
 		"/body/side": func(s *FacetsState) { s.Body.Side = "back" }} {
 		state := tub()
 		change(&state)

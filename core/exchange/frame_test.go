@@ -49,7 +49,7 @@ func TestJigIsReadBack(t *testing.T) {
 		}
 		j := readBack(t, Jig{Outlines: []profile.Loop{profile.Rect(-500, 100, 700, 140)},
 			Plates: []profile.Loop{profile.Rect(-508, 60, -500, 180)}, Points: []profile.Point{{X: -500, Y: 120}},
-			Marks: []Mark{{"A1", profile.Point{X: 100, Y: 120}}}, Inches: inches}.DXF())
+			Marks: []Mark{{Text: "A1", At: profile.Point{X: 100, Y: 120}}}, Inches: inches}.DXF())
 		if len(j.Errors) != 0 || len(j.Fixes) != 0 {
 			t.Fatalf("%v %v", j.Errors, j.Fixes)
 		}

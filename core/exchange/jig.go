@@ -1,6 +1,8 @@
 package exchange
 
 import (
+	"cmp"
+
 	"warmanvil/core/profile"
 )
 
@@ -18,6 +20,7 @@ type Jig struct {
 type Mark struct {
 	Text string
 	At   profile.Point
+	High float64 // mm; 12 when 0
 }
 
 // DXF writes the jig: everything lies on the marking layer but the plates, which
@@ -50,7 +53,7 @@ func (j Jig) DXF() []byte {
 		d.cross(p)
 	}
 	for _, m := range j.Marks {
-		d.text(m.Text, m.At, 12, 0)
+		d.text(m.Text, m.At, cmp.Or(m.High, 12), 0)
 	}
 	d.put(0, "ENDSEC")
 	w, h := b.Size()

@@ -100,7 +100,8 @@ func (f Facets) Check() error {
 	for i, p := range f.Points {
 		at := fmt.Sprintf("/points/%d", i)
 		if err := working.First(own(at, p.ID, p.Name), working.Within(at+"/x", "Its place", p.X, -1e5, 1e5, "mm"),
-			working.Within(at+"/y", "Its place", p.Y, -1e5, 1e5, "mm"), working.Within(at+"/z", "Its place", p.Z, -1e5, 1e5, "mm")); err != nil {
+			working.Within(at+"/y", "Its place", p.Y, -1e5, 1e5, "mm"), working.Within(at+"/z", "Its place", p.Z, -1e5, 1e5,
+				"mm")); err != nil {
 			return err
 		}
 	}
@@ -123,7 +124,8 @@ func (f Facets) Check() error {
 		if len(s.A) > 64 || len(s.B) > 64 || len(s.Over) > 64 {
 			return working.Refuse(at, "A seam lies between two points of the body.")
 		}
-		if err := working.First(sheet.OneOf(at+"/kind", "How they meet", s.Kind, facet.Corner, facet.Open, facet.Lap, facet.Bevel, facet.BentOne),
+		if err := working.First(sheet.OneOf(at+"/kind", "How they meet", s.Kind, facet.Corner, facet.Open, facet.Lap, facet.Bevel,
+			facet.BentOne),
 			working.Within(at+"/gap", "The gap", s.Gap, 0, 100, "mm")); err != nil {
 			return err
 		}
@@ -199,6 +201,15 @@ func (f Facets) Places() (at map[string]solid.Vector, why map[string]string) {
 // Build works the body out. It fails with *working.Fault where it is none yet; its paths point into the
 // body, and points and panels are called by their names.
 func (f Facets) Build() (facet.Built, error) {
+	s, err := f.Shell()
+	if err != nil {
+		return facet.Built{}, err
+	}
+	return facet.Build(s)
+}
+
+// Shell answers the body as panels between places. It fails with *working.Fault where a point has none.
+func (f Facets) Shell() (facet.Shell, error) {
 	at, why := f.Places()
 	k := .42
 	if f.Bend.K != nil {
@@ -208,7 +219,7 @@ func (f Facets) Build() (facet.Built, error) {
 	for i, p := range f.Points {
 		v, placed := at[p.ID]
 		if !placed {
-			return facet.Built{}, working.Refuse(fmt.Sprintf("/points/%d/from", i), "%s has no place: %s.", f.Called(p.ID), why[p.ID])
+			return s, working.Refuse(fmt.Sprintf("/points/%d/from", i), "%s has no place: %s.", f.Called(p.ID), why[p.ID])
 		}
 		s.Points = append(s.Points, facet.Point{ID: p.ID, At: v})
 	}
@@ -218,10 +229,11 @@ func (f Facets) Build() (facet.Built, error) {
 	for _, e := range f.Seams {
 		s.Seams = append(s.Seams, facet.Seam{A: e.A, B: e.B, Kind: e.Kind, Over: e.Over, Gap: e.Gap})
 	}
-	return facet.Build(s)
+	return s, nil
 }
 
 // Sheet answers of which sheet its blanks are, and how they are cut and bent: a recipe without a base.
 func (f Facets) Sheet() sheet.Recipe {
-	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: f.Material, Thickness: f.Thickness, Process: f.Process, Tool: f.Tool, Bend: f.Bend}
+	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: f.Material, Thickness: f.Thickness, Process: f.Process, Tool: f.Tool,
+		Bend: f.Bend}
 }

@@ -56,7 +56,8 @@ func Follow(blank, part sheet.Recipe) (out sheet.Recipe, lost []string) {
 	out.Guessed, out.Gauge, out.SetAside, out.Reasons, out.Piece = part.Guessed, part.Gauge, part.SetAside, part.Reasons, part.Piece
 	own := ownOf(part)
 	out.Base.Flanges = slices.Clone(blank.Base.Flanges)
-	put(&out.Base.Corner, &out.Base.Meets, &out.Base.Holes, &out.Base.Edges, &out.Base.Marks, &out.Base.Flanges, out.Base.ID, own, part, blank)
+	put(&out.Base.Corner, &out.Base.Meets, &out.Base.Holes, &out.Base.Edges, &out.Base.Marks, &out.Base.Flanges, out.Base.ID, own,
+		part, blank)
 	var walk func(list []sheet.Flange)
 	walk = func(list []sheet.Flange) {
 		for i := range list {
@@ -79,7 +80,8 @@ func Follow(blank, part sheet.Recipe) (out sheet.Recipe, lost []string) {
 	return out, lost
 }
 
-func put(corner *sheet.Corner, meets *[]sheet.Meet, holes *[]sheet.Hole, edges *[]sheet.EdgeCut, marks *[]sheet.Mark, flanges *[]sheet.Flange,
+func put(corner *sheet.Corner, meets *[]sheet.Meet, holes *[]sheet.Hole, edges *[]sheet.EdgeCut, marks *[]sheet.Mark,
+	flanges *[]sheet.Flange,
 	id string, own map[string]sheet.PanelOwn, part, blank sheet.Recipe) {
 	o, had := own[id]
 	if !had {
@@ -105,13 +107,15 @@ func ownOf(r sheet.Recipe) map[string]sheet.PanelOwn {
 		}
 		return own
 	}
-	out[r.Base.ID] = sheet.PanelOwn{Corner: r.Base.Corner, Meets: r.Base.Meets, Holes: r.Base.Holes, Edges: r.Base.Edges, Marks: r.Base.Marks,
+	out[r.Base.ID] = sheet.PanelOwn{Corner: r.Base.Corner, Meets: r.Base.Meets, Holes: r.Base.Holes, Edges: r.Base.Edges,
+		Marks:   r.Base.Marks,
 		Flanges: mine(r.Base.Flanges)}
 	var walk func(list []sheet.Flange)
 	walk = func(list []sheet.Flange) {
 		for _, f := range list {
 			if _, of := r.Facet.Corners[f.ID]; of {
-				out[f.ID] = sheet.PanelOwn{Corner: f.Corner, Meets: f.Meets, Holes: f.Holes, Edges: f.Edges, Marks: f.Marks, Flanges: mine(f.Flanges)}
+				out[f.ID] = sheet.PanelOwn{Corner: f.Corner, Meets: f.Meets, Holes: f.Holes, Edges: f.Edges, Marks: f.Marks,
+					Flanges: mine(f.Flanges)}
 				walk(f.Flanges)
 			}
 		}
@@ -126,6 +130,7 @@ func Kept(blank, part sheet.Recipe, name string) error {
 	if same, err := sheet.Alike(want, part); err != nil || same {
 		return err
 	}
-	return working.Refuse("/recipe", "The form of this part is that of %s: change its points and seams there. Holes, notches, marks and flanges "+
-		"of its own are put on here.", name)
+	return working.Refuse("/recipe",
+		"The form of this part is that of %s: change its points and seams there. Holes, notches, marks and flanges "+
+			"of its own are put on here.", name)
 }

@@ -17,11 +17,14 @@ func hopper() Facets {
 	k := .42
 	f := Facets{Schema: 1, Material: "steel-s235", Thickness: 2, Process: "laser", Tool: bend.Tool{Kind: bend.ToolVDie},
 		Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k}, Side: facet.Outside, InsideRadius: 2,
-		Points: []FacetPoint{{ID: "a", Name: "Front right", X: 300, Y: -100}, {ID: "b", Name: "Back right", Y: -100}, {ID: "A", X: 60, Y: -60, Z: 150, From: "a"},
+		Points: []FacetPoint{{ID: "a", Name: "Front right", X: 300, Y: -100}, {ID: "b", Name: "Back right", Y: -100}, {ID: "A",
+			X: 60, Y: -60, Z: 150, From: "a"},
 			{ID: "B", X: -60, Y: -60, Z: 150, From: "b"}},
 		Panels: []FacetPanel{{"floor", "Floor", []string{"a", "b", "d", "c"}}, {"right", "Right wall", []string{"a", "b", "B", "A"}},
-			{"left", "Left wall", []string{"c", "d", "D", "C"}}, {"front", "", []string{"a", "c", "C", "A"}}, {"back", "", []string{"b", "d", "D", "B"}}},
-		Seams: []FacetSeam{{A: "a", B: "b", Kind: facet.BentOne}, {A: "c", B: "d", Kind: facet.BentOne}, {A: "a", B: "c", Kind: facet.BentOne}}}
+			{"left", "Left wall", []string{"c", "d", "D", "C"}}, {"front", "", []string{"a", "c", "C", "A"}}, {"back", "",
+				[]string{"b", "d", "D", "B"}}},
+		Seams: []FacetSeam{{A: "a", B: "b", Kind: facet.BentOne}, {A: "c", B: "d", Kind: facet.BentOne}, {A: "a", B: "c",
+			Kind: facet.BentOne}}}
 	for _, p := range [][2]string{{"a", "c"}, {"b", "d"}, {"A", "C"}, {"B", "D"}} {
 		f.Points = append(f.Points, FacetPoint{ID: p[1], From: p[0], Mirror: true})
 	}
@@ -125,10 +128,13 @@ func TestPartsFollowTheirBody(t *testing.T) {
 			top = string('1' + rune(i))
 		}
 	}
-	right.Holes = []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Middle}, Y: sheet.Offset{Edge: sheet.Edge(top),
-		Distance: 20}}}
-	right.Flanges = append(right.Flanges, sheet.Flange{ID: "lip", Edge: sheet.Edge(top), Length: 15, Angle: 60, Up: true, InsideRadius: 2})
-	part.Base.Marks = []sheet.Mark{{ID: "m", Kind: sheet.TextMark, Text: "up", X: sheet.Offset{Edge: sheet.Middle}, Y: sheet.Offset{Edge: sheet.Middle}}}
+	right.Holes = []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 9, X: sheet.Offset{Edge: sheet.Middle},
+		Y: sheet.Offset{Edge: sheet.Edge(top),
+			Distance: 20}}}
+	right.Flanges = append(right.Flanges, sheet.Flange{ID: "lip", Edge: sheet.Edge(top), Length: 15, Angle: 60, Up: true,
+		InsideRadius: 2})
+	part.Base.Marks = []sheet.Mark{{ID: "m", Kind: sheet.TextMark, Text: "up", X: sheet.Offset{Edge: sheet.Middle},
+		Y: sheet.Offset{Edge: sheet.Middle}}}
 	if err := Kept(list[0], part, "Hopper"); err != nil {
 		t.Errorf("what is its own is kept: %v", err)
 	}

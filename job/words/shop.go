@@ -5,6 +5,9 @@ import "slices"
 // shopFields are the choices of the shop's forms.
 func shopFields() []Field {
 	return slices.Concat(
+		of("FacetSeam", plain("corner", "welded corner to corner", "open", "welded, open", "lap", "welded, lapped", "bevel", "welded, bevelled",
+			"bend", "bent"), "kind"),
+		of("Facets", plain("outside", "the outside", "middle", "the middle", "inside", "the inside"), "side"),
 		of("Machine", plain("own", "here", "borrowed", "borrowed", "outside", "outside"), "where"),
 		of("MachineUse", plain("own", "here", "borrowed", "borrowed", "outside", "outside"), "where"),
 		of("MachineWork", plain("cut", "cut", "bend", "bend", "drill", "drill", "saw", "saw", "weld", "weld", "spray", "paint"), "op"),

@@ -29,7 +29,8 @@ const mostBumps = 2000
 // bend's share lies before the first and after the last. It fails with *working.Fault.
 func Bumps(in BumpInput) (BumpResult, error) {
 	err := working.First(working.Above("/radius", "The radius", in.Radius, 0, greatest, "mm"),
-		working.Above("/sweep", "How far it runs round", in.Sweep, 0, 360, "°"), working.Above("/depth", "The depth", in.Depth, 0, in.Radius, "mm"))
+		working.Above("/sweep", "How far it runs round", in.Sweep, 0, 360, "°"), working.Above("/depth", "The depth", in.Depth, 0,
+			in.Radius, "mm"))
 	if err != nil {
 		return BumpResult{}, err
 	}
@@ -37,7 +38,8 @@ func Bumps(in BumpInput) (BumpResult, error) {
 	most := 2 * math.Acos(1-in.Depth/in.Radius) // of one bend: its flats' middles lie so deep
 	n := int(math.Ceil(sweep/most - 1e-9))
 	if n > mostBumps {
-		return BumpResult{}, working.Refuse("/depth", "So shallow it takes %d bends; up to %d are laid out. Allow more depth, or roll it.", n, mostBumps)
+		return BumpResult{}, working.Refuse("/depth",
+			"So shallow it takes %d bends; up to %d are laid out. Allow more depth, or roll it.", n, mostBumps)
 	}
 	each := sweep / float64(n)
 	arc := in.Radius * each // of the flat: the neutral line keeps its length

@@ -40,7 +40,8 @@ func Elbow(in ElbowInput) (ElbowResult, error) {
 	}
 	err := working.First(working.Above("/diameter", "The diameter", in.Diameter, 0, greatest, "mm"),
 		working.Above("/radius", "The radius of its centre line", in.Radius, 0, greatest, "mm"),
-		working.Above("/angle", "What it turns", in.Angle, 0, 180, "°"), working.Within("/straight", "The straight", in.Straight, 0, greatest, "mm"))
+		working.Above("/angle", "What it turns", in.Angle, 0, 180, "°"), working.Within("/straight", "The straight", in.Straight, 0,
+			greatest, "mm"))
 	switch {
 	case err != nil:
 		return ElbowResult{}, err
@@ -49,7 +50,8 @@ func Elbow(in ElbowInput) (ElbowResult, error) {
 	case n < fewestStations || n > mostStations:
 		return ElbowResult{}, working.Refuse("/stations", "It is drawn by %d to %d generators, not %d.", fewestStations, mostStations, n)
 	case in.Radius <= in.Diameter/2:
-		return ElbowResult{}, working.Refuse("/radius", "The bend's centre line runs within the pipe: take more than half the diameter, %g mm.",
+		return ElbowResult{}, working.Refuse("/radius",
+			"The bend's centre line runs within the pipe: take more than half the diameter, %g mm.",
 			in.Diameter/2)
 	}
 	half := in.Angle * math.Pi / 180 / float64(2*(in.Middle+1)) // what a half segment turns
@@ -80,10 +82,13 @@ func Elbow(in ElbowInput) (ElbowResult, error) {
 	out.Working = working.Working{Method: "Elbow of segments", Source: "descriptive geometry: joints in the planes that halve the turn",
 		Formula: "half segment turns angle/(2·(n + 1)); generator from its middle = tan(half)·(R − D/2·cos φ)",
 		Inputs: []working.Quantity{working.MM("D", "diameter", in.Diameter), working.MM("R", "radius of the centre line", in.Radius),
-			{Symbol: "angle", Name: "turns", Value: in.Angle, Unit: "°"}, {Symbol: "n", Name: "whole segments", Value: float64(in.Middle)}},
-		Steps:       []working.Quantity{working.MM("throat", "whole segment at the throat", out.Throat), working.MM("back", "at the back", out.Back)},
-		Assumptions: []string{"on the neutral surface: add what the school of K says for the plate's thickness", fmt.Sprintf("%d joints", in.Middle+1)},
-		Result:      working.Quantity{Symbol: "A", Name: "area of all pieces", Value: out.Area, Unit: "mm²"}}
+			{Symbol: "angle", Name: "turns", Value: in.Angle, Unit: "°"}, {Symbol: "n", Name: "whole segments",
+				Value: float64(in.Middle)}},
+		Steps: []working.Quantity{working.MM("throat", "whole segment at the throat", out.Throat), working.MM("back",
+			"at the back", out.Back)},
+		Assumptions: []string{"on the neutral surface: add what the school of K says for the plate's thickness",
+			fmt.Sprintf("%d joints", in.Middle+1)},
+		Result: working.Quantity{Symbol: "A", Name: "area of all pieces", Value: out.Area, Unit: "mm²"}}
 	return out, nil
 }
 

@@ -64,7 +64,8 @@ func (b *Built) blank() error {
 		}
 		if loop.Crosses() {
 			b.Findings = append(b.Findings, working.Finding{Code: "blank-overlap", Severity: working.Stop, Cause: "Blanks",
-				Feature: b.Faces[k.Faces[0]].ID, Name: b.called(b.Faces[k.Faces[0]].ID), Reason: fmt.Sprintf("Unfolded, the blank of %s lies over itself: weld "+
+				Feature: b.Faces[k.Faces[0]].ID, Name: b.called(b.Faces[k.Faces[0]].ID),
+				Reason: fmt.Sprintf("Unfolded, the blank of %s lies over itself: weld "+
 					"one of its edges instead of bending it.", b.names(k.Faces))})
 		}
 	}
@@ -99,7 +100,8 @@ func (b *Built) tree() error {
 		}
 		m, n := root(e.Faces[0]), root(e.Faces[1])
 		if m == n {
-			return working.Refuse("/bends", "The bend from %s to %s closes a circle of bends: weld one edge of it, the blank would not lie flat.",
+			return working.Refuse("/bends",
+				"The bend from %s to %s closes a circle of bends: weld one edge of it, the blank would not lie flat.",
 				b.called(e.A), b.called(e.B))
 		}
 		of[m] = n
@@ -151,7 +153,8 @@ func (b *Built) cut(i int) ([]profile.Point, string) {
 		before := (k + n - 1) % n
 		p, ok := crossing(f.Outline[before], f.Outline[k], off[before], f.Outline[k], f.Outline[(k+1)%n], off[k])
 		if !ok {
-			return nil, fmt.Sprintf("its edges at %s run in one line and are cut back differently: take that point out", b.called(f.Points[k]))
+			return nil, fmt.Sprintf("its edges at %s run in one line and are cut back differently: take that point out",
+				b.called(f.Points[k]))
 		}
 		out[k] = p
 	}

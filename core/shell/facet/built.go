@@ -195,6 +195,7 @@ func (b *Built) unflat(f Face) {
 	} else {
 		reason += ", or make triangles of it by its diagonals"
 	}
-	b.Findings = append(b.Findings, working.Finding{Code: "panel-unflat", Severity: working.Stop, Cause: "Panels", Feature: f.ID, Name: b.called(f.ID),
+	b.Findings = append(b.Findings, working.Finding{Code: "panel-unflat", Severity: working.Stop, Cause: "Panels", Feature: f.ID,
+		Name:   b.called(f.ID),
 		Reason: reason + "."})
 }

@@ -1330,6 +1330,228 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/facet-starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Forms that faceted bodies start from */
+        get: operations["getFacetStarters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A faceted body as it stands */
+        get: operations["getFacets"];
+        /** Keep a new state of a faceted body as a revision, joined with what others saved meanwhile */
+        put: operations["saveFacets"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a faceted body away or bring it back */
+        post: operations["archiveFacets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/bends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which edges of a body may be bent so that its blanks can be made in the shop */
+        post: operations["proposeFacetBends"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/dependants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of the job names this faceted body, and is not whole without it */
+        get: operations["dependantsOfFacets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copy a faceted body within its job */
+        post: operations["duplicateFacets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/files/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A file of a faceted body: stl (the body), gauges (gauges of its seams) */
+        get: operations["getFacetsFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A part for every blank of a body that has none; they follow the body */
+        post: operations["makeFacetParts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back the last undo */
+        post: operations["redoFacets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kept states of a faceted body, newest first */
+        get: operations["listFacetsRevisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a faceted body said in one kept state */
+        get: operations["getFacetsRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/revisions/{number}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed since one kept state, in words */
+        get: operations["compareFacets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/facets/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring back the state before the last change */
+        post: operations["undoFacets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/fixes": {
         parameters: {
             query?: never;
@@ -1941,6 +2163,23 @@ export interface paths {
         get: operations["exportJob"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/facets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a faceted body, from a starter or empty */
+        post: operations["createFacets"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3945,7 +4184,7 @@ export interface components {
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
+            kind: "brief" | "survey" | "sheet" | "frame" | "facets" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -4329,6 +4568,12 @@ export interface components {
              * @description mm
              */
             size?: number;
+        };
+        Corner2D: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         Coupon: {
             /**
@@ -5127,6 +5372,223 @@ export interface components {
             weaker: "bolt" | "nut";
             working: components["schemas"]["Working"];
         };
+        Facet: {
+            /** @description of each panel by its id: the body's points its numbered edges start at */
+            corners: {
+                [key: string]: string[];
+            };
+            /** @description its name then */
+            name: string;
+            /** @description id of the body */
+            of: string;
+        };
+        FacetAsk: {
+            /**
+             * Format: double
+             * @description mm, usual in an inch shop: whole quarters of an inch
+             */
+            inch: number;
+            key: string;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            name: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            usual: number;
+        };
+        FacetBlankTold: {
+            /** @description name of that part */
+            called?: string;
+            /** @description mm, ends of bend lines */
+            lines: number[][];
+            mass: string;
+            minds: string[];
+            name: string;
+            /** @description mm */
+            outline: number[][];
+            /** @description names */
+            panels: string[];
+            /** @description id of the part that is made of it */
+            part?: string;
+            /** @description id of the panel it is known by */
+            root: string;
+            /** @description of its box */
+            size: string;
+            /** @description flags that say do not cut */
+            stops: string[];
+            /** @description why it is no part */
+            why?: string;
+        };
+        FacetEdgeTold: {
+            /** @description id of a point */
+            a: string;
+            b: string;
+            /** @description one panel ends there */
+            free: boolean;
+            /** @description the body is hollow there, seen from outside */
+            hollow?: boolean;
+            /** @enum {string} */
+            kind?: "corner" | "open" | "lap" | "bevel" | "bend";
+            long: string;
+            /** @description of the two points */
+            name: string;
+            /**
+             * Format: int64
+             * @description seams are numbered, on both sides of them
+             */
+            number: number;
+            /** @description angle between the faces */
+            opens?: string;
+            /** @description names of those that end there */
+            panels: string;
+            /**
+             * Format: double
+             * @description degrees from flat
+             */
+            turn: number;
+        };
+        FacetFigure: {
+            key: string;
+            name: string;
+            text: string;
+        };
+        FacetPanel: {
+            id: string;
+            name?: string;
+            /** @description ids of its corners in turn, either way round */
+            points: string[];
+        };
+        FacetPanelTold: {
+            area: string;
+            id: string;
+            mesh: components["schemas"]["MemberMesh"];
+            name: string;
+            /** @description how far a corner stands off the others, where it is not flat */
+            off?: string;
+        };
+        FacetPoint: {
+            /** @description id of a point of the body it counts from */
+            from?: string;
+            id: string;
+            /** @description that one is taken from the other side: left and right change */
+            mirror?: boolean;
+            name?: string;
+            /**
+             * Format: double
+             * @description mm forward, from the body's origin or the point it counts from
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description mm to the left
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description mm up
+             */
+            z: number;
+        };
+        FacetPointTold: {
+            /** @description mm; left out where it has none */
+            at?: number[];
+            id: string;
+            /** @description its place, or why it has none */
+            text: string;
+        };
+        FacetProposal: {
+            /** Format: int64 */
+            blanks: number;
+            /** @description of the body, to take it */
+            seams: components["schemas"]["FacetSeam"][];
+            /**
+             * Format: int64
+             * @description % of the blanks' boxes that is cut off
+             */
+            waste: number;
+            /** @description what stays to be welded */
+            weld: string;
+            /** @description what it goes by */
+            why: string;
+        };
+        FacetSeam: {
+            /** @description id of a point */
+            a: string;
+            /** @description id of the other */
+            b: string;
+            /**
+             * Format: double
+             * @description mm, of an open one
+             */
+            gap?: number;
+            /** @enum {string} */
+            kind: "corner" | "open" | "lap" | "bevel" | "bend";
+            /** @description of a lap: id of the panel that covers the other's end */
+            over?: string;
+        };
+        FacetStart: {
+            /** @description key of a material */
+            material: string;
+            name: string;
+            /** @description key of a starter; an empty body when left out */
+            starter?: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+            /** @description mm, numbers it asks for; the usual ones when left out */
+            values?: {
+                [key: string]: number;
+            };
+        };
+        FacetStarter: {
+            asks: components["schemas"]["FacetAsk"][];
+            key: string;
+            name: string;
+            says: string;
+        };
+        Facets: {
+            /** @description where K comes from */
+            bend: components["schemas"]["Rule"];
+            /**
+             * Format: double
+             * @description mm, of its bends
+             */
+            insideRadius: number;
+            /** @description key of the material table */
+            material: string;
+            panels?: components["schemas"]["FacetPanel"][];
+            points?: components["schemas"]["FacetPoint"][];
+            /**
+             * @description how its blanks are cut
+             * @enum {string}
+             */
+            process: "plasma" | "laser" | "waterjet" | "punch" | "hand";
+            /**
+             * Format: int64
+             * @description version of this form, 1
+             */
+            schema: number;
+            /** @description edges that are not welded corner to corner */
+            seams?: components["schemas"]["FacetSeam"][];
+            /**
+             * @description face of the sheet its points lie on
+             * @enum {string}
+             */
+            side: "inside" | "middle" | "outside";
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+            /** @description what they are bent on */
+            tool: components["schemas"]["Tool"];
+        };
         FacetsBend: {
             /**
              * Format: double
@@ -5174,6 +5636,19 @@ export interface components {
             panels: string[];
             points: string[];
         };
+        FacetsHead: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int64 */
+            panels: number;
+            /** Format: int64 */
+            quantity: number;
+            /** Format: int64 */
+            revision: number;
+            /** Format: date-time */
+            updated: string;
+        };
         FacetsInput: {
             /** @description edges that are bent; all others are welded corner to corner where no seam says otherwise */
             bends?: string[][];
@@ -5209,6 +5684,31 @@ export interface components {
              * @description mm a corner may stand off its panel's plane; 0.05 when left out
              */
             tolerance?: number;
+        };
+        FacetsPage: {
+            archived: boolean;
+            canRedo: boolean;
+            canUndo: boolean;
+            /** @description empty before the first save */
+            id: string;
+            /** @description empty where it is the installation's own */
+            jobId: string;
+            /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
+            joined?: components["schemas"]["Difference"][];
+            /** @enum {string} */
+            kind: "brief" | "survey" | "sheet" | "frame" | "facets" | "shop";
+            /**
+             * Format: int64
+             * @description 0 before the first save
+             */
+            revision: number;
+            state: components["schemas"]["FacetsState"];
+            summary: string;
+            /** Format: date-time */
+            updated: string;
+            /** @description who made this state */
+            who?: string;
+            worked: components["schemas"]["FacetsTold"];
         };
         FacetsPanel: {
             id: string;
@@ -5260,6 +5760,29 @@ export interface components {
             /** @description of a lap: the panel that covers the other's end */
             over?: string;
             points: string[];
+        };
+        FacetsState: {
+            body: components["schemas"]["Facets"];
+            name: string;
+            /** Format: int64 */
+            quantity: number;
+        };
+        FacetsTold: {
+            blanks: components["schemas"]["FacetBlankTold"][];
+            /** @description what the last seams gape where every angle before is a little off */
+            closing: string[];
+            /** @description longest first */
+            edges: components["schemas"]["FacetEdgeTold"][];
+            figures: components["schemas"]["FacetFigure"][];
+            findings: components["schemas"]["Finding"][];
+            /** @description in which its blanks are put together */
+            order: string[];
+            panels: components["schemas"]["FacetPanelTold"][];
+            points: components["schemas"]["FacetPointTold"][];
+            /** @description pointer into the body to what is wrong then */
+            where?: string;
+            /** @description why it is no body yet */
+            why?: string;
         };
         FacetsUnflat: {
             /**
@@ -6352,6 +6875,8 @@ export interface components {
             meets?: components["schemas"]["Meet"][];
             /** @description the shop's own */
             name?: string;
+            /** @description mm, corners of the flat part of one of any outline, anticlockwise, the first two on the line where its bend ends: instead of length and tapers */
+            outline?: components["schemas"]["Corner2D"][];
             /**
              * Format: int64
              * @description times it was bent back and bent again so far, of the worst piece
@@ -6814,7 +7339,7 @@ export interface components {
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
+            kind: "brief" | "survey" | "sheet" | "frame" | "facets" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -8306,8 +8831,10 @@ export interface components {
             why?: string;
         };
         JobPage: {
-            /** @description parts and frames that were put away */
+            /** @description parts, frames and bodies that were put away */
             away: components["schemas"]["PutAway"][];
+            /** @description of flat panels */
+            bodies: components["schemas"]["FacetsHead"][];
             /** @description built of members */
             frames: components["schemas"]["NamedFrame"][];
             job: components["schemas"]["JobView"];
@@ -11175,7 +11702,7 @@ export interface components {
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
+            kind: "brief" | "survey" | "sheet" | "frame" | "facets" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -11571,7 +12098,7 @@ export interface components {
         PutAway: {
             /** Format: uuid */
             id: string;
-            /** @description sheet or frame */
+            /** @description sheet, frame or facets */
             kind: string;
             name: string;
         };
@@ -11716,6 +12243,8 @@ export interface components {
             base: components["schemas"]["Base"];
             /** @description where K comes from */
             bend: components["schemas"]["Rule"];
+            /** @description the faceted body it is a blank of */
+            facet?: components["schemas"]["Facet"];
             /**
              * Format: int64
              * @description gauge the thickness was typed as
@@ -12647,7 +13176,7 @@ export interface components {
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
+            kind: "brief" | "survey" | "sheet" | "frame" | "facets" | "shop";
             /** @description its own materials, as the table has its own */
             materials: components["schemas"]["Material"][];
             /**
@@ -13606,7 +14135,7 @@ export interface components {
             /** @description after a save: what somebody else had changed meanwhile, which is joined with it */
             joined?: components["schemas"]["Difference"][];
             /** @enum {string} */
-            kind: "brief" | "survey" | "sheet" | "frame" | "shop";
+            kind: "brief" | "survey" | "sheet" | "frame" | "facets" | "shop";
             /**
              * Format: int64
              * @description 0 before the first save
@@ -17911,6 +18440,456 @@ export interface operations {
             };
         };
     };
+    getFacetStarters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetStarter"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFacets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveFacets: {
+        parameters: {
+            query?: {
+                /** @description true: the change still goes on that made the revision this is made on, a number typed digit by digit: undo goes back to before it */
+                continues?: "true" | "false";
+                /** @description the revision whose clashes were looked at and chosen in */
+                settled?: number;
+                /** @description with settled: the places of its clashes where this state is to stand; theirs stands in the others */
+                mine?: string[];
+            };
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FacetsState"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archiveFacets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archiving"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    proposeFacetBends: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetProposal"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dependantsOfFacets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dependant"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    duplicateFacets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFacetsFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                kind: "stl" | "gauges";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    makeFacetParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redoFacets: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listFacetsRevisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionView"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFacetsRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsState"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareFacets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undoFacets: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description revision the change was made on */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     fixes: {
         parameters: {
             query?: never;
@@ -19255,6 +20234,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["File"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    createFacets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FacetStart"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FacetsPage"];
                 };
             };
             /** @description refused: what, where, what to do */

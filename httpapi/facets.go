@@ -1,0 +1,132 @@
+package httpapi
+
+import (
+	"context"
+	"time"
+
+	"warmanvil/core/exchange"
+	"warmanvil/core/shell/starters"
+	"warmanvil/core/site"
+	"warmanvil/core/solid"
+	"warmanvil/job"
+)
+
+// FacetsPage is a faceted body as it stands with everything that follows from it.
+type FacetsPage struct {
+	DocumentHead
+	State  job.FacetsState `json:"state"`
+	Worked site.FacetsTold `json:"worked"`
+}
+
+// FacetsHead is a faceted body in lists.
+type FacetsHead struct {
+	ID       string    `json:"id" format:"uuid"`
+	Name     string    `json:"name"`
+	Quantity int       `json:"quantity"`
+	Revision int       `json:"revision"`
+	Panels   int       `json:"panels"`
+	Updated  time.Time `json:"updated"`
+}
+
+func (s *server) facetsPage(ctx context.Context, d job.Saved) (FacetsPage, error) {
+	f, err := job.FacetsOf(d.Document)
+	if err != nil {
+		return FacetsPage{}, err
+	}
+	w, err := s.jobs.WorkBody(ctx, f)
+	return FacetsPage{headOf(d), f.FacetsState, w}, err
+}
+
+// newFacets answers a body that was made.
+func (s *server) newFacets(c call, f job.FacetedBody, err error) (FacetsPage, error) {
+	if err != nil {
+		return FacetsPage{}, err
+	}
+	d, err := s.jobs.Find(c.Request.Context(), job.KindFacets, f.ID)
+	if err != nil {
+		return FacetsPage{}, err
+	}
+	return s.facetsPage(c.Request.Context(), job.Saved{Document: d})
+}
+
+func facetsHead(f job.FacetedBody) FacetsHead {
+	return FacetsHead{f.ID, f.Name, f.Quantity, f.Revision, len(f.Body.Panels), f.Updated}
+}
+
+func (s *server) facetsRoutes() {
+	route(s, operation{method: "GET", path: "/api/v1/facet-starters", id: "getFacetStarters", access: fixed,
+		summary: "Forms that faceted bodies start from"},
+		func(call, none) ([]starters.FacetStarter, error) { return starters.Starters, nil })
+	documentRoutes(s, documented[job.FacetsState, FacetsPage]{kind: job.KindFacets, path: "/api/v1/facets/{id}", name: "Facets",
+		word: "faceted body", view: s.facetsPage})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/facets", id: "createFacets", work: brisk,
+		summary: "Add a faceted body, from a starter or empty"},
+		func(c call, in job.FacetStart) (FacetsPage, error) {
+			f, err := s.jobs.StartBody(c.Request.Context(), c.id, in)
+			return s.newFacets(c, f, err)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/facets/{id}/duplicate", id: "duplicateFacets", work: brisk,
+		summary: "Copy a faceted body within its job"},
+		func(c call, _ none) (FacetsPage, error) {
+			f, err := s.jobs.DuplicateBody(c.Request.Context(), c.id)
+			return s.newFacets(c, f, err)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/facets/{id}/parts", id: "makeFacetParts", work: brisk,
+		summary: "A part for every blank of a body that has none; they follow the body"},
+		func(c call, _ none) (FacetsPage, error) {
+			if _, err := s.jobs.MakeParts(c.Request.Context(), c.id); err != nil {
+				return FacetsPage{}, err
+			}
+			return s.newFacets(c, job.FacetedBody{ID: c.id}, nil)
+		})
+	route(s, operation{method: "POST", path: "/api/v1/facets/{id}/bends", id: "proposeFacetBends", work: whole, access: reading,
+		summary: "Which edges of a body may be bent so that its blanks can be made in the shop"},
+		func(c call, _ none) ([]site.FacetProposal, error) {
+			return s.jobs.ProposeBends(c.Request.Context(), c.id)
+		})
+	serve(s, shelf[faceted]{path: "/api/v1/facets/{id}/files/{kind}", id: "getFacetsFile", summary: "A file of a faceted body",
+		files: []file[faceted]{
+			{name: "stl", form: asSTL, says: "the body", free: true, make: func(f faceted) ([]byte,
+				error) {
+				return exchange.STL(f.body, f.name), nil
+			}},
+			{name: "gauges", form: asDXF, says: "gauges of its seams", free: true, make: faceted.gauges},
+		}, open: s.faceted})
+}
+
+// faceted is a body as its files are made from it.
+type faceted struct {
+	name   string
+	body   solid.Body
+	cards  []site.GaugeCard
+	inches bool
+}
+
+func (s *server) faceted(w want) (f faceted, called label, err error) {
+	b, err := s.jobs.FacetedBody(w.ctx, w.id)
+	if err != nil {
+		return f, called, err
+	}
+	j, err := s.jobs.Job(w.ctx, b.JobID)
+	if err != nil {
+		return f, called, err
+	}
+	f.name, f.inches = b.Name, j.Brief.Inches()
+	if f.body, f.cards, err = site.FacetFiles(b.Body); err != nil {
+		return f, called, err
+	}
+	return f, label{job: j.Brief.Name, of: b.Name, revision: b.Revision}, nil
+}
+
+// gauges are cards of all seams side by side, to be cut of board or sheet.
+func (f faceted) gauges() ([]byte, error) {
+	if len(f.cards) == 0 {
+		return nil, asFault("%s has no seam that asks a gauge.", f.name)
+	}
+	j := exchange.Jig{Inches: f.inches}
+	for _, c := range f.cards {
+		j.Plates = append(j.Plates, c.Outline)
+		j.Marks = append(j.Marks, exchange.Mark{Text: c.Says, At: c.Middle, High: 4})
+	}
+	return j.DXF(), nil
+}
