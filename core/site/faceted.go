@@ -130,7 +130,7 @@ func (t *FacetsTold) unbuilt(p told.Pen, err error) {
 
 func (t *FacetsTold) panels(p told.Pen, f shell.Facets, b *facet.Built) {
 	for i, x := range b.Faces {
-		told := FacetPanelTold{ID: x.ID, Name: f.Called(x.ID), Area: p.Area(x.Area), Mesh: plateOf(b, i)}
+		told := FacetPanelTold{ID: x.ID, Name: f.Called(x.ID), Area: p.Area(x.Area * 1e-6), Mesh: plateOf(b, i)}
 		if x.Off > b.Tolerance {
 			told.Off = p.MM(x.Off)
 		}
@@ -247,15 +247,24 @@ func (t *FacetsTold) figures(p told.Pen, b *facet.Built, mass, area float64) {
 	middle = middle.Mul(1 / panels)
 	say("mass", "Mass", p.Kilos(mass))
 	say("gravity", "Centre of gravity, by its panels", fmt.Sprintf("%s, %s, %s", p.MM(middle[0]), p.MM(middle[1]), p.MM(middle[2])))
-	say("area", "Blanks as cut", p.Area(area))
-	say("paint", "To paint, both faces", p.Area(2*panels))
+	say("area", "Blanks as cut", p.Area(area*1e-6))
+	say("paint", "To paint, both faces", p.Area(2*panels*1e-6))
 	say("weld", fmt.Sprintf("To weld, %d seams", seams), p.MM(weld))
 }
 
 // together says in which order blanks are put together, and what angles that are off make of the seams
 // that are closed last.
 func (t *FacetsTold) together(p told.Pen, f shell.Facets, b *facet.Built) {
-	of := func(k int) string { return f.Called(b.Faces[b.Blanks[k].Faces[0]].ID) }
+	of := func(k int) string {
+		var names []string
+		for _, i := range b.Blanks[k].Faces {
+			names = append(names, f.Called(b.Faces[i].ID))
+		}
+		if len(names) > 3 {
+			return fmt.Sprintf("%s and %d more", names[0], len(names)-1)
+		}
+		return strings.Join(names, ", ")
+	}
 	number := func(edges []int) string {
 		var out []string
 		for _, e := range edges {

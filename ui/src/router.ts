@@ -9,6 +9,7 @@ export const router = createRouter({
     { path: '/jobs', component: () => import('./jobs/JobList.vue') },
     { path: '/jobs/:job/measure/:sheet?', component: () => import('./benches/measure/MeasureBench.vue'), props: true },
     { path: '/jobs/:job/shape/frame/:frame?/:sheet?', component: () => import('./benches/frames/FrameBench.vue'), props: true },
+    { path: '/jobs/:job/shape/body/:body?', component: () => import('./benches/bodies/BodyBench.vue'), props: true },
     { path: '/jobs/:job/shape/new', component: () => import('./benches/start/StartPart.vue'), props: true },
     { path: '/jobs/:job/shape/:part?', component: () => import('./benches/shape/ShapeBench.vue'), props: true },
     { path: '/jobs/:job/hold', component: () => import('./benches/hold/HoldBench.vue'), props: true },

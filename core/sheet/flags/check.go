@@ -266,7 +266,11 @@ func (b *flagger) checkFlat() {
 		if p.Flange != nil {
 			a, c := p.Pose.Apply(profile.Point{Y: -p.Taken.Allowance}), p.Pose.Apply(profile.Point{X: p.Zone, Y: -p.Taken.Allowance})
 			zones[i] = append(zones[i], a, c)
-			if start, end := p.RunsOn(); start || end {
+			if start, end := p.RunsOn(); p.Flange.Outline != nil { // its bend's ends run slanting
+				for _, q := range append(p.Corners[1:len(p.Corners):len(p.Corners)], p.Corners[0]) {
+					zones[i] = append(zones[i], p.Pose.Apply(q))
+				}
+			} else if start || end {
 				zones[i] = append(zones[i], p.Pose.Apply(profile.Point{X: p.Zone}))
 				for _, q := range p.Corners[1:] {
 					zones[i] = append(zones[i], p.Pose.Apply(q))

@@ -113,16 +113,23 @@ func (w *Walker) edge(p *Panel, e int, whole bool) {
 // past the bend.
 func (w *Walker) flange(k *Panel) {
 	start, end := k.RunsOn()
+	if k.Flange.Outline != nil { // the bend's ends run slanting to its own corners
+		for e := 1; e < len(k.Corners); e++ {
+			w.edge(k, e, true)
+		}
+		w.put(k, k.Corners[0], 0)
+		return
+	}
 	if end {
 		w.put(k, profile.Point{X: k.Zone}, 0)
 	}
-	for e := 1; e < len(k.Corners); e++ {
+	for e := 1; e < 4; e++ {
 		w.edge(k, e, true)
 	}
 	if start {
 		w.put(k, k.Corners[0], 0)
 	}
-	if last := k.Corners[len(k.Corners)-1]; start || k.Flange.Outline != nil || math.Abs(last.X) > sheet.Tiny {
+	if start || math.Abs(k.Corners[3].X) > sheet.Tiny {
 		w.put(k, profile.Point{}, 0)
 	}
 }

@@ -77,14 +77,11 @@ func (b *Built) flange(k Blank, parent, side, child, its int, e Edge) sheet.Flan
 		d := flat[(its+i)%n].Sub(start)
 		return d.Dot(along), d.Dot(out) - far
 	}
-	high, _ := where(0)
-	low, _ := where(1)
-	from, to := math.Max(0, low), math.Min(long, high)
-	f := sheet.Flange{ID: b.Faces[k.Faces[child]].ID, Angle: math.Abs(e.Turn), Up: e.Turn < 0, InsideRadius: b.Radius, Measure: sheet.Flat,
-		SetIn: sheet.SetIn{Start: from, End: long - to}}
+	// The bend is as long as the edge it hangs on; its ends run slanting to the panel's own corners.
+	f := sheet.Flange{ID: b.Faces[k.Faces[child]].ID, Angle: math.Abs(e.Turn), Up: e.Turn < 0, InsideRadius: b.Radius, Measure: sheet.Flat}
 	for i := range n {
 		t, y := where(i)
-		c := sheet.Corner2D{X: (from+to)/2 - t, Y: y}
+		c := sheet.Corner2D{X: long/2 - t, Y: y}
 		if i < 2 {
 			c.Y = 0
 		}

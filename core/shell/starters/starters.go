@@ -116,7 +116,7 @@ func hopper(s *starting) {
 	l, w, o, n, h := s.v["long"]/2, s.v["wide"]/2, s.v["outlet"]/2, s.v["narrow"]/2, s.v["high"]
 	a, b, c, d := s.ring("Mouth", l, -l, w, w, h, h)
 	e, f, g, k := s.ring("Outlet", o, -o, n, n, 0, 0)
-	s.panel("Front", a, b, f, e)
+	s.panel("Front", e, f, b, a) // the first looks out: the others follow it
 	s.panel("Left", b, c, g, f)
 	s.panel("Rear", c, d, k, g)
 	s.panel("Right", d, a, e, k)
@@ -134,7 +134,7 @@ func guard(s *starting) {
 	er := s.point("End, top right", -long, -w+in, r+h)
 	fr := s.point("End, right", -long, -w+in, r)
 	el, fl := s.twin("End, top left", er), s.twin("End, left", fr)
-	s.panel("Face", tr, tl, ml, mr)
+	s.panel("Face", mr, ml, tl, tr)
 	s.panel("Lower face", mr, ml, bl, br)
 	s.panel("Return right", tr, mr, fr, er)
 	s.panel("Return left", tl, el, fl, ml)
@@ -181,7 +181,7 @@ func tray(s *starting) {
 	deep := func(x float64) float64 { return rear - (rear-front)/l*x }
 	ahead, behind := l+share*front, -share*rear
 	e, f, g, k := s.ring("Rim", ahead, behind, w+share*deep(ahead), w+share*deep(behind), 0, 0)
-	s.panel("Floor", a, b, c, d)
+	s.panel("Floor", d, c, b, a)
 	s.panel("Front", a, e, f, b)
 	s.panel("Rear", d, c, g, k)
 	s.panel("Right", a, d, k, e)

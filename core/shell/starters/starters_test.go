@@ -52,6 +52,11 @@ func TestEveryStarterIsABody(t *testing.T) {
 						t.Errorf("%s × %g, blank of %s: %v %+v", x.Key, scale, f.Called(r.Base.ID), err, p.Findings)
 					}
 				}
+				for _, e := range b.Edges {
+					if e.Turn < 0 {
+						t.Errorf("%s: %s – %s is hollow: it looks in", x.Key, f.Called(e.A), f.Called(e.B))
+					}
+				}
 				middle := 0.
 				for _, p := range b.Points {
 					middle += p.At[1]

@@ -6,13 +6,19 @@ import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobPage, type Dependant, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
+import { places } from '@/documents/reach'
 import UsedBox from '@/documents/UsedBox.vue'
 import PickOne from '@/kit/PickOne.vue'
 import IconPress from '@/kit/IconPress.vue'
 import { lastAway } from './lastAway'
 import { once } from '@/kit/once'
 
-type Kind = 'part' | 'frame'
+type Kind = 'part' | 'frame' | 'body'
+const kindOf = { sheet: 'part', frame: 'frame', facets: 'body' } as const
+/** Where things of each kind are reached; they take the same questions. */
+const reached = { part: places.part, frame: places.frame, body: places.facets }
+const at = (kind: Kind) => reached[kind] as '/api/v1/parts/{id}'
+const called = { part: 'Part', frame: 'Frame', body: 'Body' }
 const props = defineProps<{ page: JobPage; kind: Kind; id: string; name: string; send: () => Promise<unknown> }>()
 const router = useRouter()
 const said = ref('')
@@ -27,11 +33,12 @@ const named = (kind: Kind, list: { id: string; name: string }[]) => {
 const things = computed(() => [
   { text: 'Folded parts', list: named('part', props.page.parts) },
   { text: 'Frames', list: [...named('frame', props.page.frames), { value: 'frame', text: 'A new frame …' }] },
+  { text: 'Bodies of panels', list: [...named('body', props.page.bodies), { value: 'body', text: 'A new body …' }] },
   {
     text: 'Put away: taking one brings it back',
     list: props.page.away
       .filter((x) => x.id !== props.id)
-      .map((x) => ({ value: `away/${x.kind === 'sheet' ? 'part' : 'frame'}/${x.id}`, text: x.name })),
+      .map((x) => ({ value: `away/${kindOf[x.kind as 'sheet'] ?? 'part'}/${x.id}`, text: x.name })),
   },
 ])
 /** Parts stand at the bench itself, frames below it. */
@@ -53,27 +60,16 @@ const tried = once(async (what: () => Promise<string>) => {
     said.value = words(e)
   }
 })
-const duplicate = () =>
-  tried(async () =>
-    props.kind === 'part'
-      ? `part/${(await take(api.POST('/api/v1/parts/{id}/duplicate', path()))).id}`
-      : `frame/${(await take(api.POST('/api/v1/frames/{id}/duplicate', path()))).id}`,
-  )
-function archive(kind: Kind, id: string, archived: boolean) {
-  const body = { params: { path: { id } }, body: { archived } }
-  return kind === 'part'
-    ? take(api.POST('/api/v1/parts/{id}/archive', body))
-    : take(api.POST('/api/v1/frames/{id}/archive', body))
-}
+const duplicate = () => tried(async () => `${props.kind}/${(await take(api.POST(`${at(props.kind)}/duplicate`, path()))).id}`)
+const archive = (kind: Kind, id: string, archived: boolean) =>
+  take(api.POST(`${at(kind)}/archive`, { params: { path: { id } }, body: { archived } }))
 /** What names it, and asks before it goes. */
 const dependants = shallowRef<Dependant[]>([])
 async function askAway() {
   said.value = ''
   try {
     await props.send()
-    dependants.value = await (props.kind === 'part'
-      ? take(api.GET('/api/v1/parts/{id}/dependants', path()))
-      : take(api.GET('/api/v1/frames/{id}/dependants', path())))
+    dependants.value = await take(api.GET(`${at(props.kind)}/dependants`, path()))
   } catch (e) {
     said.value = words(e)
     return
@@ -85,8 +81,8 @@ const putAway = () =>
     dependants.value = []
     await archive(props.kind, props.id, true)
     lastAway.value = { job: props.page.job.id, kind: props.kind, id: props.id, name: props.name }
-    const { parts, frames } = props.page
-    const left = (props.kind === 'part' ? parts : frames).find((x) => x.id !== props.id)
+    const { parts, frames, bodies } = props.page
+    const left = { part: parts, frame: frames, body: bodies }[props.kind].find((x) => x.id !== props.id)
     return left ? `${props.kind}/${left.id}` : parts[0] ? `part/${parts[0].id}` : 'new'
   })
 const bringBack = (kind: Kind, id: string) =>
@@ -104,15 +100,8 @@ const away = computed(() =>
   <header class="strip">
     <h1 class="hidden-label">{{ name }}</h1>
     <RouterLink to="/jobs" class="job soft">{{ page.job.brief.name }}</RouterLink>
-    <PickOne
-      class="which"
-      :label="kind === 'part' ? 'Part' : 'Frame'"
-      hide-label
-      :choices="things"
-      :model-value="own"
-      @update:model-value="goTo"
-    />
-    <IconPress :icon="Plus" :size="20" :name="`New ${kind}`" @click="goTo(kind === 'part' ? 'new' : 'frame')" />
+    <PickOne class="which" :label="called[kind]" hide-label :choices="things" :model-value="own" @update:model-value="goTo" />
+    <IconPress :icon="Plus" :size="20" :name="`New ${kind}`" @click="goTo(kind === 'part' ? 'new' : kind)" />
     <IconPress :icon="Copy" :size="20" :name="`Duplicate the ${kind}`" @click="duplicate" />
     <IconPress :icon="Archive" :size="20" :name="`Put the ${kind} away`" @click="askAway" />
     <span class="gap"></span>

@@ -1,4 +1,4 @@
 // What was put away last on this page: the way back stands where it went.
 import { shallowRef } from 'vue'
 
-export const lastAway = shallowRef<{ job: string; kind: 'part' | 'frame'; id: string; name: string }>()
+export const lastAway = shallowRef<{ job: string; kind: 'part' | 'frame' | 'body'; id: string; name: string }>()

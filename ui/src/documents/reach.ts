@@ -8,6 +8,7 @@ export const places = {
   survey: '/api/v1/jobs/{id}/survey',
   part: '/api/v1/parts/{id}',
   frame: '/api/v1/frames/{id}',
+  facets: '/api/v1/facets/{id}',
   shop: '/api/v1/shop',
 } as const
 export type Kind = keyof typeof places

@@ -19,12 +19,16 @@ function show(other: boolean) {
   props.bench.addNothing()
   void part.value.build()
 }
+const facet = computed(() => part.value.recipe.value?.facet)
 const hand = computed(() => part.value.recipe.value?.hand)
 const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
 </script>
 
 <template>
   <ThingStrip :page="page" kind="part" :id="part.view.value!.id" :name="part.doc.value!.name" :send="part.send">
+    <RouterLink v-if="facet" class="small" :to="`/jobs/${page.job.id}/shape/body/${facet.of}`" data-facet
+      >its form is that of {{ facet.name }}</RouterLink
+    >
     <label class="pair"
       ><input type="checkbox" :checked="hand?.pair ?? false" @change="pair(($event.target as HTMLInputElement).checked)" /> Left
       and right pair</label

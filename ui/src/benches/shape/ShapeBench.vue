@@ -62,6 +62,7 @@ watch(
     localStorage.setItem('warmanvil.opened', 'yes')
     rail.jobName = p.job.brief.name
     if (!part && p.parts[0]) void router.replace(`/jobs/${props.job}/shape/${p.parts[0].id}`)
+    else if (!part && !p.frames[0] && p.bodies[0]) void router.replace(`/jobs/${props.job}/shape/body/${p.bodies[0].id}`)
     else if (!part && p.frames[0]) void router.replace(`/jobs/${props.job}/shape/frame/${p.frames[0].id}`)
     else if (!part) void router.replace(`/jobs/${props.job}/shape/new`)
     else {

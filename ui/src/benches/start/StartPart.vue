@@ -5,6 +5,7 @@ import { Undo2 } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type JobPage, take, words } from '@/api/client'
+import { places } from '@/documents/reach'
 import { refreshJobs, useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import { provideInches } from '@/kit/amounts'
@@ -34,10 +35,11 @@ async function bringBack(x: JobPage['away'][number]) {
   wrong.value = ''
   const body = { params: { path: { id: x.id } }, body: { archived: false } }
   try {
-    if (x.kind === 'sheet') await take(api.POST('/api/v1/parts/{id}/archive', body))
-    else await take(api.POST('/api/v1/frames/{id}/archive', body))
+    const kinds = { sheet: places.part, frame: places.frame, facets: places.facets }
+    await take(api.POST(`${kinds[x.kind as 'sheet']}/archive`, body))
     refreshJobs()
-    await router.push(`/jobs/${props.job}/shape/${x.kind === 'sheet' ? '' : 'frame/'}${x.id}`)
+    const under = { sheet: '', frame: 'frame/', facets: 'body/' }[x.kind as 'sheet']
+    await router.push(`/jobs/${props.job}/shape/${under}${x.id}`)
   } catch (e) {
     wrong.value = words(e)
   }
@@ -52,7 +54,8 @@ const open = (id: string) => router.push(`/jobs/${props.job}/shape/${id}`)
       <h1>A new part</h1>
       <p class="soft">
         <RouterLink to="/jobs">{{ page.job.brief.name }}</RouterLink>. Whatever it starts from, it is an ordinary part from then
-        on. Of tube, angle or bar: <RouterLink :to="`/jobs/${job}/shape/frame`">start a frame</RouterLink>.
+        on. Of tube, angle or bar: <RouterLink :to="`/jobs/${job}/shape/frame`">start a frame</RouterLink>. Of flat panels that
+        one sheet does not fold into: <RouterLink :to="`/jobs/${job}/shape/body`">start a body</RouterLink>.
       </p>
       <p v-if="page.away.length" class="away small">
         Put away:

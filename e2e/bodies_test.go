@@ -1,0 +1,103 @@
+package e2e
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"warmanvil/core/shell/facet"
+)
+
+// A guard starts from a few numbers: its blanks are drawn with their bends, an edge is bent and its
+// blanks are fewer, its parts are made; a hole is put into one of them, a point of the body is moved and
+// the part follows with its hole; its DXF is cut from, the gauges are there. What bends are proposed is
+// taken by a press.
+func TestABodyOfPanels(t *testing.T) {
+	a := startApp(t)
+	if err := a.jobs.LoadDemoShop(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	truck, _ := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + truck + "/shape/new")
+	p.press("start a body")
+	p.see("A body of flat panels")
+	p.pick("form", "What it is", "Guard with returns")
+	p.set("form", "Its name", "Rear guard")
+	p.set("form", "Width", "1500")
+	p.press("Start the body")
+	p.wait("its blank", `document.querySelectorAll('[data-blank]').length === 1`)
+	bodies, err := a.jobs.Bodies(t.Context(), truck)
+	if err != nil || len(bodies) != 1 || bodies[0].Name != "Rear guard" || bodies[0].Body.Thickness != 3 {
+		t.Fatalf("%v %+v", err, bodies)
+	}
+	id := bodies[0].ID
+	saved := func() {
+		p.wait("it to be kept", `document.querySelector('.state, [data-saved]')?.innerText.includes('saved') ?? document.body.innerText.includes('saved')`)
+	}
+	// The longest edge is that of the two faces: welded, they are two blanks.
+	first := `tr[data-edge]:first-child`
+	p.pick(first, eval[string](p, `document.querySelector('`+first+` label').innerText.trim()`), "welded corner to corner")
+	p.wait("two blanks", `document.querySelectorAll('[data-blank]').length === 2`)
+	saved()
+	p.press("Which edges to bend?")
+	p.wait("a proposal", `document.querySelector('[data-offer]')`)
+	eval[bool](p, `([...document.querySelectorAll('[data-offer] button')][0].click(), true)`)
+	p.wait("one blank again", `document.querySelectorAll('[data-blank]').length === 1`)
+	saved()
+	p.press("Make its parts")
+	p.see("holes, marks and files there")
+	parts, err := a.jobs.PartsOf(t.Context(), id)
+	if err != nil || len(parts) != 1 {
+		t.Fatalf("%v %d", err, len(parts))
+	}
+	p.goTo("/jobs/" + truck + "/shape/" + parts[0].ID)
+	p.drawn()
+	p.see("its form is that of Rear guard")
+	name, data := p.bodyDXF(truck, parts[0].ID)
+	if !strings.HasSuffix(name, ".dxf") || !strings.Contains(string(data), "BEND_DOWN") {
+		t.Errorf("%s has no bends", name)
+	}
+	p.goTo("/jobs/" + truck + "/shape/body/" + id)
+	p.wait("the body", `document.querySelectorAll('[data-blank]').length === 1`)
+	was := eval[string](p, `document.querySelector('[data-figure=mass]').innerText`)
+	eval[bool](p, `([...document.querySelectorAll('.pick')].find(x => x.innerText.includes('Top right')).click(), true)`)
+	p.set(".shown", "Up", "400")
+	p.wait("another mass", `document.querySelector('[data-figure=mass]').innerText !== `+"`"+was+"`")
+	saved()
+	again, err := a.jobs.PartsOf(t.Context(), id)
+	if err != nil || again[0].Revision <= parts[0].Revision || again[0].Recipe.Facet.Name != "Rear guard" {
+		t.Fatalf("%v, revision %d", err, again[0].Revision)
+	}
+	b, err := a.jobs.FacetedBody(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	built, err := b.Body.Build()
+	if err != nil {
+		t.Fatal(err)
+	}
+	welds := 0
+	for _, e := range built.Edges {
+		if len(e.Faces) == 2 && e.Seam.Kind != facet.BentOne && math.Abs(e.Turn) > 1 {
+			welds++
+		}
+	}
+	if welds > 0 {
+		eval[bool](p, `(document.querySelector('a[href$="/files/gauges"]').click(), true)`)
+		if name, data := p.download(".dxf"); !strings.Contains(string(data), "SEAM") {
+			t.Errorf("%s has no gauge", name)
+		}
+	}
+}
+
+// bodyDXF downloads the flat pattern of a part from the Make bench, its hold let go.
+func (p *page) bodyDXF(job, part string) (string, []byte) {
+	p.t.Helper()
+	p.app.free(p.t, job)
+	p.goTo("/jobs/" + job + "/make")
+	row := `[...document.querySelectorAll('section.part')].find(x => x.querySelector('h2').innerText.startsWith('Rear guard'))`
+	p.wait("the part", `!!(`+row+`)`)
+	eval[bool](p, `(`+row+`.querySelector('[data-file=dxf]').click(), true)`)
+	return p.download(".dxf")
+}

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+// What is cut: every blank with its bends, what stops it, and the part that is made of it.
+import { computed, shallowRef } from 'vue'
+import { api, take, words } from '@/api/client'
+import { refreshJobs } from '@/api/queries'
+import type { components } from '@/api/schema'
+import { once } from '@/kit/once'
+import type { FacetBlank, OpenBody } from './useBody'
+
+const props = defineProps<{ open: OpenBody; job: string; id: string }>()
+const worked = computed(() => props.open.worked.value!)
+const wrong = shallowRef('')
+const missing = computed(() => worked.value.blanks.filter((b) => !b.part && !b.why).length)
+const path = () => ({ params: { path: { id: props.id } } })
+const make = once(async () => {
+  wrong.value = ''
+  try {
+    await props.open.send()
+    await take(api.POST('/api/v1/facets/{id}/parts', path()))
+    refreshJobs()
+    await props.open.refetch()
+  } catch (e) {
+    wrong.value = words(e)
+  }
+})
+const offers = shallowRef<components['schemas']['FacetProposal'][]>()
+const propose = once(async () => {
+  wrong.value = ''
+  offers.value = undefined
+  try {
+    await props.open.send()
+    offers.value = await take(api.POST('/api/v1/facets/{id}/bends', path()))
+  } catch (e) {
+    wrong.value = words(e)
+  }
+})
+function takeIt(seams: components['schemas']['FacetSeam'][]) {
+  props.open.set('/seams', seams)
+  offers.value = undefined
+}
+const box = (b: FacetBlank) => {
+  const xs = b.outline.map((p) => p[0]!)
+  const ys = b.outline.map((p) => -p[1]!)
+  const [x, y] = [Math.min(...xs), Math.min(...ys)]
+  const [w, h] = [Math.max(...xs) - x, Math.max(...ys) - y]
+  const pad = Math.max(w, h) * 0.03
+  return `${x - pad} ${y - pad} ${w + 2 * pad} ${h + 2 * pad}`
+}
+const points = (b: FacetBlank) => b.outline.map((p) => `${p[0]},${-p[1]!}`).join(' ')
+</script>
+
+<template>
+  <section>
+    <h2>Blanks</h2>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <div class="row">
+      <button v-if="missing" type="button" class="press main" @click="make">
+        {{
+          missing === worked.blanks.length
+            ? 'Make its parts'
+            : missing === 1
+              ? 'Make the one missing part'
+              : `Make ${missing} missing parts`
+        }}
+      </button>
+      <button type="button" class="press" @click="propose">Which edges to bend?</button>
+    </div>
+    <ul v-if="offers" class="offers">
+      <li v-if="!offers.length" class="soft">Nothing is proposed.</li>
+      <li v-for="o in offers" :key="o.why" data-offer>
+        <p>
+          <b class="num">{{ o.blanks }}</b> {{ o.blanks === 1 ? 'blank' : 'blanks' }}, <b class="num">{{ o.weld }}</b> to weld,
+          <b class="num">{{ o.waste }} %</b> of their boxes cut off
+        </p>
+        <p class="small soft">{{ o.why }}</p>
+        <button type="button" class="press tight" @click="takeIt(o.seams)">Take it</button>
+      </li>
+    </ul>
+    <ul class="blanks">
+      <li v-for="b in worked.blanks" :key="b.root" :data-blank="b.name">
+        <svg v-if="b.outline.length" :viewBox="box(b)" role="img" :aria-label="`The blank of ${b.name}`">
+          <polygon :points="points(b)" />
+          <line v-for="(l, i) in b.lines" :key="i" :x1="l[0]" :y1="-l[1]!" :x2="l[2]" :y2="-l[3]!" />
+        </svg>
+        <div>
+          <p>
+            <b>{{ b.panels.join(', ') }}</b>
+          </p>
+          <p v-if="b.why" class="stop">{{ b.why }}</p>
+          <p v-else>
+            <span class="num">{{ b.size }}</span>, <span class="num">{{ b.mass }}</span><template v-if="b.lines.length"
+              >, {{ b.lines.length }} {{ b.lines.length === 1 ? 'bend' : 'bends' }}</template
+            >
+          </p>
+          <p v-if="b.part">
+            <RouterLink :to="`/jobs/${job}/shape/${b.part}`">{{ b.called }}</RouterLink>
+            <span class="soft small"> holes, marks and files there</span>
+          </p>
+          <p v-for="x in b.stops" :key="x" class="stop small">{{ x }}</p>
+          <details v-if="b.minds.length">
+            <summary class="small">{{ b.minds.length === 1 ? '1 thing to mind' : `${b.minds.length} things to mind` }}</summary>
+            <p v-for="x in b.minds" :key="x" class="small">{{ x }}</p>
+          </details>
+        </div>
+      </li>
+    </ul>
+  </section>
+  <section v-if="worked.order.length > 1">
+    <h2>Putting it together</h2>
+    <ol class="order">
+      <li v-for="x in worked.order" :key="x">{{ x }}</li>
+    </ol>
+    <template v-if="worked.closing.length">
+      <p class="soft small">What half a degree at every seam before makes of the last ones:</p>
+      <p v-for="x in worked.closing" :key="x" class="small">{{ x }}</p>
+    </template>
+    <p class="row">
+      <a class="press" :href="`/api/v1/facets/${id}/files/gauges`">Gauges of its seams, DXF</a>
+      <a class="press" :href="`/api/v1/facets/${id}/files/stl`">The body, STL</a>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.blanks,
+.offers {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 14px;
+}
+.blanks li {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 1fr);
+  gap: 14px;
+  align-items: start;
+}
+svg {
+  width: 130px;
+  height: 110px;
+}
+polygon {
+  fill: var(--sheet, none);
+  stroke: var(--ink);
+  vector-effect: non-scaling-stroke;
+}
+line {
+  stroke: var(--focus);
+  stroke-dasharray: 5 3;
+  vector-effect: non-scaling-stroke;
+}
+.stop {
+  color: var(--stop);
+}
+.order {
+  margin: 0;
+  padding-left: 22px;
+}
+</style>

@@ -1,0 +1,270 @@
+<script setup lang="ts">
+// A body of flat panels between points: list and drawing in step, its edges, its blanks.
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { words } from '@/api/client'
+import { newId } from '@/api/ids'
+import { useJob } from '@/api/queries'
+import { mayBe, wordsOf } from '@/api/words'
+import ThingStrip from '@/benches/ThingStrip.vue'
+import MaterialPick from '@/benches/frames/MaterialPick.vue'
+import RowList from '@/benches/frames/RowList.vue'
+import { useRail } from '@/device'
+import DocumentBar from '@/documents/DocumentBar.vue'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import FieldGrid from '@/kit/FieldGrid.vue'
+import FlagList from '@/kit/FlagList.vue'
+import PickOne from '@/kit/PickOne.vue'
+import TextField from '@/kit/TextField.vue'
+import ValueField from '@/kit/ValueField.vue'
+import BlankList from './BlankList.vue'
+import PanelRow from './PanelRow.vue'
+import PointRow from './PointRow.vue'
+import SeamTable from './SeamTable.vue'
+import StartBody from './StartBody.vue'
+import { useBody, type FacetPanel, type FacetPoint } from './useBody'
+
+const BodyView = defineAsyncComponent(() => import('./BodyView.vue'))
+const props = defineProps<{ job: string; body?: string }>()
+const rail = useRail()
+const { data: page, error } = useJob(() => props.job)
+const open = useBody(
+  () => props.job,
+  () => props.body ?? '',
+)
+watch(
+  () => [props.body, page.value] as const,
+  ([id]) => {
+    rail.job = props.job
+    if (id) rail.part = `body/${id}`
+  },
+  { immediate: true },
+)
+const worked = open.worked
+const findings = computed(() => worked.value?.findings ?? [])
+watch(findings, (f) => (rail.stops = f.filter((x) => x.severity === 'stop').length))
+const edge = ref<string[]>()
+// Corners tapped one after the other are a new panel.
+const picked = ref<string[]>([])
+const naming = ref(false)
+function took(id: string) {
+  const point = open.doc.value?.points?.some((p) => p.id === id)
+  if (!naming.value || !point) return open.choose(id)
+  if (picked.value.length > 2 && id === picked.value[0]) return close()
+  if (!picked.value.includes(id)) picked.value = [...picked.value, id]
+}
+function close() {
+  if (picked.value.length > 2) {
+    const list = open.doc.value?.panels ?? []
+    const made = { id: newId(), name: `Panel ${list.length + 1}`, points: picked.value }
+    open.set('/panels', [...list, made])
+    open.choose(made.id)
+  }
+  naming.value = false
+  picked.value = []
+}
+const word = computed(() =>
+  !naming.value
+    ? 'Name a panel by its corners'
+    : picked.value.length < 3
+      ? `Tap corner ${picked.value.length + 1}`
+      : 'Close the panel',
+)
+const point = (): FacetPoint => {
+  const p = { id: newId(), name: `Point ${(open.doc.value?.points?.length ?? 0) + 1}`, x: 0, y: 0, z: 0 }
+  open.choose(p.id)
+  return p
+}
+const panel = (): FacetPanel => {
+  const p = { id: newId(), name: `Panel ${(open.doc.value?.panels?.length ?? 0) + 1}`, points: [] }
+  open.choose(p.id)
+  return p
+}
+const says = (p: FacetPoint) => worked.value?.points.find((x) => x.id === p.id)?.text ?? ''
+const area = (p: FacetPanel) => {
+  const x = worked.value?.panels.find((q) => q.id === p.id)
+  return x ? (x.off ? `not flat by ${x.off}` : x.area) : `${p.points.length} corners`
+}
+const whole = computed(() => ({ ...open, doc: open.head }))
+</script>
+
+<template>
+  <p v-if="error" class="page wrong" role="alert">{{ words(error) }} <RouterLink to="/jobs">Back to the jobs</RouterLink></p>
+  <StartBody v-else-if="page && !body" :job="page.job" />
+  <p v-else-if="open.error.value" class="page wrong" role="alert">
+    {{ words(open.error.value) }} <RouterLink :to="`/jobs/${job}/shape`">Back to the parts</RouterLink>
+  </p>
+  <div v-else-if="page && open.doc.value && worked && open.view.value" class="bench" :data-revision="open.view.value.revision">
+    <ThingStrip :page="page" kind="body" :id="body!" :name="open.head.value!.name" :send="open.send">
+      <DocumentBar :open="whole" />
+    </ThingStrip>
+    <div class="side">
+      <section>
+        <FieldGrid :min="160" low>
+          <TextField
+            label="Its name"
+            :model-value="open.head.value!.name"
+            :maxlength="80"
+            @update:model-value="(v) => open.setHead('/name', v)"
+          />
+          <ValueField
+            label="How many"
+            kind="count"
+            :model-value="open.head.value!.quantity"
+            :lengths="open.style.value"
+            @update:model-value="(v) => open.setHead('/quantity', v)"
+          />
+          <MaterialPick :model-value="open.doc.value.material" @update:model-value="(v) => open.set('/material', v)" />
+          <ValueField
+            label="Sheet, thick"
+            :model-value="open.doc.value.thickness"
+            :lengths="open.style.value"
+            :wrong="open.fault('/thickness')"
+            @update:model-value="(v) => open.set('/thickness', v)"
+          />
+          <ValueField
+            label="Inside radius of its bends"
+            :model-value="open.doc.value.insideRadius"
+            :lengths="open.style.value"
+            :wrong="open.fault('/insideRadius')"
+            @update:model-value="(v) => open.set('/insideRadius', v)"
+          />
+          <PickOne
+            label="Its blanks are cut by"
+            :choices="mayBe('Recipe', 'process')"
+            :model-value="open.doc.value.process"
+            @update:model-value="(v) => v && open.set('/process', v)"
+          />
+        </FieldGrid>
+        <ChoiceRow
+          label="Its points lie on"
+          :choices="wordsOf('Facets', 'side')"
+          :model-value="open.doc.value.side"
+          @update:model-value="(v) => open.set('/side', v)"
+        />
+      </section>
+      <BlankList v-if="worked.blanks.length" :key="body!" :open="open" :job="job" :id="body!" />
+      <section>
+        <h2>Edges</h2>
+        <SeamTable :open="open" @look="(e) => (edge = e)" />
+      </section>
+      <section>
+        <h2>Panels</h2>
+        <RowList
+          :rows="open.doc.value.panels ?? []"
+          :open="open.chosen.value"
+          add="Panel"
+          word="panel"
+          :name="(p) => open.panel(p.id)"
+          :says="area"
+          :make="panel"
+          @open="open.choose"
+          @change="(v) => open.set('/panels', v)"
+        >
+          <template #default="{ index }"><PanelRow :open="open" :index="index" /></template>
+        </RowList>
+      </section>
+      <section>
+        <h2>Points</h2>
+        <RowList
+          :rows="open.doc.value.points ?? []"
+          :open="open.chosen.value"
+          add="Point"
+          word="point"
+          :name="(p) => open.called(p.id)"
+          :says="says"
+          :make="point"
+          @open="open.choose"
+          @change="(v) => open.set('/points', v)"
+        >
+          <template #default="{ index }"><PointRow :open="open" :index="index" /></template>
+        </RowList>
+        <p class="soft small">x forward, y to the left, z up, in the body's own axes.</p>
+      </section>
+    </div>
+    <div class="drawn">
+      <BodyView :open="open" :picked="picked" :edge="edge" @choose="took" />
+      <div class="under">
+        <p v-if="worked.why" class="wrong" role="status">{{ worked.why }}</p>
+        <span v-for="f in worked.figures" :key="f.key" class="small" :data-figure="f.key">
+          <span class="soft">{{ f.name }}</span> <b class="num">{{ f.text }}</b>
+        </span>
+        <button
+          type="button"
+          class="press tight"
+          :aria-pressed="naming"
+          @click="naming ? close() : ((naming = true), (picked = []))"
+        >
+          {{ word }}
+        </button>
+      </div>
+      <div v-if="findings.length" class="flags" tabindex="0" role="region" aria-label="Flags">
+        <FlagList :findings="findings" fixed @look="(id) => open.choose(id)" />
+      </div>
+    </div>
+  </div>
+  <p v-else class="page soft">Fetching the body.</p>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  grid-template-columns: minmax(460px, 1fr) minmax(0, 1.1fr);
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100%;
+}
+.bench > :first-child {
+  grid-column: 1 / -1;
+}
+.side {
+  position: relative;
+  overflow: auto;
+  min-height: 0;
+  border-right: 1px solid var(--rule);
+  padding: 12px 16px 60px;
+  display: grid;
+  gap: 22px;
+  align-content: start;
+}
+.side :deep(section) {
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+.side :deep(h2) {
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 4px;
+}
+.drawn {
+  display: grid;
+  grid-template-rows: minmax(240px, 1fr) auto auto;
+  min-height: 0;
+  padding: 8px;
+  gap: 8px;
+}
+.under {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  align-items: baseline;
+}
+.flags {
+  position: relative;
+  max-height: 200px;
+  overflow: auto;
+}
+@media (max-width: 1000px) {
+  .bench {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto auto auto;
+    height: auto;
+  }
+  .drawn {
+    grid-row: 2;
+    grid-template-rows: minmax(260px, 34dvh) auto auto;
+  }
+  .side {
+    grid-row: 3;
+    border-right: 0;
+  }
+}
+</style>

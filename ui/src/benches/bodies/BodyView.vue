@@ -1,0 +1,54 @@
+<script setup lang="ts">
+// The body as its panels stand: tap a panel or a point, drag a point.
+import { computed } from 'vue'
+import type { Dot, Thing } from '@/body/scene'
+import ThingsView from '@/body/ThingsView.vue'
+import type { OpenBody } from './useBody'
+
+type V = readonly number[]
+const props = defineProps<{ open: OpenBody; picked: string[]; edge?: string[] }>()
+const emit = defineEmits<{ choose: [id: string] }>()
+const worked = computed(() => props.open.worked.value!)
+const things = computed<Thing[]>(() => worked.value.panels.map((p) => ({ id: p.id, ...p.mesh })))
+const place = (id: string) => worked.value.points.find((p) => p.id === id)?.at as unknown as V | undefined
+const dots = computed<Dot[]>(() =>
+  worked.value.points
+    .filter((p) => p.at)
+    .map((p) => ({
+      id: p.id,
+      at: p.at as unknown as V,
+      taken: props.picked.includes(p.id) || p.id === props.open.chosen.value,
+    })),
+)
+// Edges that are bent, the one looked at, and corners named so far of a new panel.
+const lines = (pairs: (string | undefined)[][]) =>
+  pairs.map(([a, b]) => [place(a!), place(b!)]).filter((l): l is V[] => !!l[0] && !!l[1])
+const over = computed(() => [
+  { lines: lines(worked.value.edges.filter((e) => e.kind === 'bend').map((e) => [e.a, e.b])), color: '--focus' },
+  { lines: lines(props.edge ? [props.edge] : []), color: '--stop' },
+  { lines: lines(props.picked.slice(1).map((p, i) => [props.picked[i], p])), color: '--pick' },
+])
+const loose = computed(() => props.open.doc.value?.points?.map((p) => p.id) ?? [])
+function moved(id: string, by: [number, number, number]) {
+  const i = loose.value.indexOf(id)
+  const p = props.open.doc.value!.points![i]!
+  props.open.set(`/points/${i}`, { ...p, x: p.x + by[0], y: p.y + by[1], z: p.z + by[2] })
+  props.open.choose(id)
+}
+</script>
+
+<template>
+  <ThingsView
+    label="The body."
+    name="body"
+    nothing="Nothing to draw yet: set points and name the corners of a panel in turn."
+    :things="things"
+    :chosen="open.chosen.value"
+    :over="over"
+    :dots="dots"
+    :loose="loose"
+    :grain="open.style.value.grain"
+    @choose="(id) => emit('choose', id)"
+    @move="moved"
+  />
+</template>

@@ -1,0 +1,82 @@
+// One faceted body as edited here, with what the server works out of it.
+import { computed, ref, watch } from 'vue'
+import type { components } from '@/api/schema'
+import { queryClient, refreshJobs, useJob } from '@/api/queries'
+import { useRail } from '@/device'
+import { useDocument } from '@/documents/useDocument'
+import { provideInches } from '@/kit/amounts'
+
+type S = components['schemas']
+export type FacetPoint = S['FacetPoint']
+export type FacetPanel = S['FacetPanel']
+export type FacetSeam = S['FacetSeam']
+export type FacetEdge = S['FacetEdgeTold']
+export type FacetBlank = S['FacetBlankTold']
+
+export function useBody(job: () => string, id: () => string) {
+  const rail = useRail()
+  const { data: page } = useJob(job)
+  const named = (body: string) => page.value?.bodies.find((f) => f.id === body)?.name
+  const open = useDocument('facets', {
+    id,
+    after: (got) => {
+      void queryClient.invalidateQueries({ queryKey: ['survey'] })
+      if (got.state.name !== named(got.id)) refreshJobs()
+    },
+    pause: 150, // the answer comes with the save: blanks follow the hand
+  })
+  watch(
+    page,
+    (p) => {
+      if (!p) return
+      rail.job = p.job.id
+      rail.jobName = p.job.brief.name
+    },
+    { immediate: true },
+  )
+  const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
+  provideInches(() => style.value.unit !== 'mm')
+  const worked = computed(() => open.view.value?.worked)
+  const chosen = ref('') // a panel or point, in list and drawing alike
+  const choose = (which: string) => (chosen.value = which)
+  const doc = computed(() => open.doc.value?.body)
+  const { set, fault } = open.under(() => '/body' as const)
+  /** What a point is called. */
+  const called = (point: string) => {
+    const i = doc.value?.points?.findIndex((p) => p.id === point) ?? -1
+    return i < 0 ? 'a point that is gone' : doc.value!.points![i]!.name || `point ${i + 1}`
+  }
+  const panel = (which: string) => {
+    const i = doc.value?.panels?.findIndex((p) => p.id === which) ?? -1
+    return i < 0 ? '' : doc.value!.panels![i]!.name || `Panel ${i + 1}`
+  }
+  /** How the edge between two points is made, said or as usual. */
+  const seamAt = (a: string, b: string) =>
+    doc.value?.seams?.findIndex((s) => (s.a === a && s.b === b) || (s.a === b && s.b === a)) ?? -1
+  function setSeam(a: string, b: string, more: Partial<FacetSeam>) {
+    const i = seamAt(a, b)
+    const list = doc.value?.seams ?? []
+    const next: FacetSeam = { a, b, kind: 'corner', ...list[i], ...more }
+    const plain = next.kind === 'corner'
+    set('/seams', i < 0 ? (plain ? list : [...list, next]) : plain ? list.filter((_, k) => k !== i) : list.with(i, next))
+  }
+  return {
+    ...open,
+    page,
+    head: open.doc,
+    setHead: open.set,
+    worked,
+    style,
+    doc,
+    set,
+    fault,
+    chosen,
+    choose,
+    called,
+    panel,
+    seamAt,
+    setSeam,
+  }
+}
+
+export type OpenBody = ReturnType<typeof useBody>
