@@ -69,6 +69,11 @@ func TestEveryViewIsAccessible(t *testing.T) {
 	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
 	hives, deck := a.demoPart(t, "Hive trailer", "Hive deck frame")
 	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
+	bodies, err := a.jobs.Bodies(t.Context(), lorry)
+	if err != nil || len(bodies) != 1 {
+		t.Fatal(err, bodies)
+	}
+	guard := bodies[0].ID
 	frame := "/jobs/" + jobID + "/shape/frame/" + outriggers
 	drawn := `document.querySelector('.body[data-ready]')`
 	views := []struct {
@@ -100,6 +105,8 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		{frame + "/cut", drawn, nil},
 		{"/jobs/" + hives + "/shape/frame/" + deck + "/strength", drawn, []string{"4 flags", "Why stress"}},
 		{"/jobs/" + hives + "/shape/frame", `document.querySelector('.start')`, nil},
+		{"/jobs/" + hives + "/shape/body", `document.querySelector('.start')`, nil},
+		{"/jobs/" + lorry + "/shape/body/" + guard, `document.querySelector('[data-blank]')`, []string{"Edge right", "Lower face"}},
 		{"/jobs/" + hives + "/hold", `document.querySelector('.all table')`, nil},
 		{"/jobs/" + jobID + "/hold", `document.querySelector('[data-verdict]')`, []string{"Duties"}},
 		{"/jobs/" + lorry + "/hold", `[...document.querySelectorAll('button')].some(b => b.innerText.includes('Mass and balance'))`, []string{"Mass and balance"}},

@@ -25,7 +25,6 @@ func TestScreenshots(t *testing.T) {
 	lorry, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
 	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
-	hives, deck := a.demoPart(t, "Hive trailer", "Hive deck frame")
 	desk := open(t, a, 1280, 800)
 	tablet := open(t, a, 800, 1180)
 	owner := open(t, startShared(t), 1280, 800)
@@ -69,7 +68,14 @@ func TestScreenshots(t *testing.T) {
 		{"shape-day-mm", "day", desk, shape(truck, foot)},
 		{"shape-shed-inch", "shed", desk, shape(lorry, shelf, press("Bends"))},
 		{"frame-build", "day", desk, frame(truck, outriggers, "", "Front arm")},
-		{"frame-holds-shed", "shed", desk, frame(hives, deck, "/strength", "10×")},
+		{"bodies-shed", "shed", desk, func(p *page) {
+			list, err := a.jobs.Bodies(t.Context(), truck)
+			if err != nil || len(list) != 1 {
+				t.Fatal(err, list)
+			}
+			p.goTo("/jobs/" + truck + "/shape/body/" + list[0].ID)
+			p.wait("its blanks", `document.querySelector('[data-blank]')`)
+		}},
 		{"shop", "day", desk, func(p *page) {
 			if err := a.jobs.LoadDemoShop(t.Context()); err != nil {
 				t.Fatal(err)

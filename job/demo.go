@@ -24,17 +24,18 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		survey vehicle.Survey
 		parts  []site.Part
 		frame  func() (site.Frame, error)
+		body   func() (FacetsState, error)
 	}{
-		{hiveTrailer(), vehicle.Survey{}, nil, s.hiveDeck},
+		{hiveTrailer(), vehicle.Survey{}, nil, s.hiveDeck, nil},
 		{demo.SoundLorry(), demo.LorrySurvey(),
 			[]site.Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: demo.AmplifierShelf()},
-				{Name: "Speaker bracket", Quantity: 1, Recipe: demo.SpeakerBracket()}}, s.speakerFrame},
+				{Name: "Speaker bracket", Quantity: 1, Recipe: demo.SpeakerBracket()}}, s.speakerFrame, s.rearGuard},
 		{demo.OrchardTruck(), demo.OrchardSurvey(),
 			[]site.Part{{Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()},
 				{Name: "Shelf bracket", Quantity: 4, Recipe: demo.ShelfBracket()},
 				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe},
 				{Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe},
-				{Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()}}, s.outriggers},
+				{Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()}}, s.outriggers, s.windfallHopper},
 	} {
 		f, err := d.frame()
 		if err != nil {
@@ -60,6 +61,16 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		}
 		ids[f.Name] = doc.ID
 		w.add(doc)
+		if d.body != nil {
+			b, err := d.body()
+			if err != nil {
+				return err
+			}
+			if doc, err = fresh(s, w.job.ID, KindFacets, b, "started", at); err != nil {
+				return err
+			}
+			w.add(doc)
+		}
 		if doc, err = fresh(s, w.job.ID, KindSurvey, d.survey, "started", at); err != nil {
 			return err
 		}

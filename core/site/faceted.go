@@ -103,6 +103,9 @@ func Faceted(b brief.Brief, w shop.Shop, f shell.Facets, id, name string, quanti
 		}
 		t.Points = append(t.Points, x)
 	}
+	if len(f.Panels) == 0 { // begun, and nothing wrong with it
+		return t
+	}
 	built, recipes, err := f.Blanks(id, name)
 	if err != nil {
 		t.unbuilt(p, err)

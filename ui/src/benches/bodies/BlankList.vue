@@ -138,7 +138,7 @@ const points = (b: FacetBlank) => b.outline.map((p) => `${p[0]},${-p[1]!}`).join
 }
 svg {
   width: 130px;
-  height: 110px;
+  max-height: 110px;
 }
 polygon {
   fill: var(--sheet, none);

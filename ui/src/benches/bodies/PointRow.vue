@@ -41,7 +41,7 @@ const words = { x: 'Forward', y: 'Left', z: 'Up' } as const
     :choices="[
       { value: 'origin', text: 'the origin' },
       { value: 'point', text: 'another point' },
-      { value: 'mirror', text: 'its mirror image' },
+      { value: 'mirror', text: 'a point in the mirror' },
     ]"
     :model-value="from"
     @update:model-value="setFrom"

@@ -1,0 +1,153 @@
+package site
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"strings"
+	"testing"
+
+	"warmanvil/core/bend"
+	"warmanvil/core/brief"
+	"warmanvil/core/shell"
+	"warmanvil/core/shell/facet"
+	"warmanvil/core/shell/starters"
+	"warmanvil/core/shop"
+)
+
+// started is a body by a starter, of 2 mm steel.
+func started(t testing.TB, key string) shell.Facets {
+	t.Helper()
+	n := 0
+	k := .42
+	f, err := starters.Start(key, nil, false, shell.Facets{Schema: 1, Material: "steel-s235", Thickness: 2, Process: "laser",
+		Tool: bend.Tool{Kind: bend.ToolVDie}, Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
+			Side: facet.Outside,
+		InsideRadius: 2}, func() string { n++; return fmt.Sprint("n", n) })
+	if err != nil {
+		t.Fatal(err)
+	}
+	return f
+}
+
+// By hand: a case of 500 × 350, 300 high behind and 180 in front weighs its panels as cut; its centre lies
+// on its middle; its blanks name the part that is made of them; nothing of it is said in mm in an inch
+// job, and no area a million times too large.
+func TestABodyIsTold(t *testing.T) {
+	f := started(t, "box")
+	b := metric.Upgraded()
+	told := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil)
+	if told.Why != "" || len(told.Panels) != 6 || len(told.Edges) != 12 || len(told.Blanks) != 2 || len(told.Findings) > 0 {
+		t.Fatalf("%s, %d panels, %d edges, %d blanks, %v", told.Why, len(told.Panels), len(told.Edges), len(told.Blanks), told.Findings)
+	}
+	figures := map[string]string{}
+	for _, x := range told.Figures {
+		figures[x.Key] = x.Text
+	}
+	lid := 350 * math.Hypot(500, 120)
+	area := (500*350 + lid + 350*300 + 350*180 + 2*500*240) * 1e-6
+	var mass float64
+	if _, err := fmt.Sscanf(figures["mass"], "%f kg", &mass); err != nil || math.Abs(mass-area*2*7.85) > .02*mass+.1 {
+		t.Errorf("%s, its panels weigh %.2f", figures["mass"], area*2*7.85)
+	}
+	if want := fmt.Sprintf("%.2f m²", 2*area); figures["paint"] != want || !strings.Contains(figures["gravity"], ", 0.0 mm,") {
+		t.Errorf("%v, want %s", figures, want)
+	}
+	weld := 2*(180.+300) + 2*350 + 2*math.Hypot(500, 120)
+	if want := fmt.Sprintf("%.1f mm", weld); figures["weld"] != want {
+		t.Errorf("%s to weld, want %s", figures["weld"], want)
+	}
+	for i, m := range told.Panels {
+		if v := m.Mesh.Volume(); v <= 0 {
+			t.Errorf("panel %d is inside out: %g", i, v)
+		}
+	}
+	if len(told.Order) != 2 || len(told.Closing) == 0 || !strings.Contains(told.Closing[0], "gauge seam") {
+		t.Errorf("%v %v", told.Order, told.Closing)
+	}
+	_, recipes, err := f.Blanks("id", "Case")
+	if err != nil {
+		t.Fatal(err)
+	}
+	told = Faceted(b, shop.Shop{}, f, "id", "Case", 1, []Part{{ID: "p", Name: "Case, Floor", Recipe: recipes[0]}})
+	if told.Blanks[0].Part != "p" || told.Blanks[1].Part != "" {
+		t.Errorf("%+v", told.Blanks)
+	}
+	inch := Faceted(inches.Upgraded(), shop.Shop{}, f, "id", "Case", 1, nil)
+	for _, x := range inch.Figures {
+		if strings.Contains(x.Text, " mm") || strings.Contains(x.Text, "kg") || strings.Contains(x.Text, "m²") {
+			t.Errorf("in inches: %s", x.Text)
+		}
+	}
+	said := strings.Join(append(inch.Closing, inch.Order...),
+		" ") + inch.Edges[0].Long + inch.Blanks[0].Size + inch.Points[0].Text + inch.Panels[0].Area
+	if strings.Contains(said, " mm") {
+		t.Errorf("in inches: %s", said)
+	}
+	f.Points[2].Z += 30 // the twin alone
+	if bent := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil); len(bent.Findings) == 0 || bent.Panels[0].Off == "" {
+		t.Errorf("a corner that is lifted: %v", bent.Findings)
+	}
+	f.Panels[0].Points = f.Panels[0].Points[:2]
+	if none := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil); none.Why == "" || none.Where != "/body/panels/0/points" ||
+		none.Blanks == nil {
+		t.Errorf("%q at %s", none.Why, none.Where)
+	}
+	if begun := Faceted(b, shop.Shop{}, shell.Facets{Material: "steel-s235"}, "id", "x", 1, nil); begun.Why != "" || begun.Panels == nil {
+		t.Errorf("%+v", begun)
+	}
+}
+
+// What is proposed to be bent is made in the shop: on a short bed a ramp is more blanks than on a long
+// one, and every blank of every proposal, taken, has no stop and goes on the bed.
+func TestProposedBendsAreMadeInTheShop(t *testing.T) {
+	f := started(t, "ramp")
+	b := metric.Upgraded()
+	count := func(w shop.Shop) int {
+		list, err := ProposeFacets(context.Background(), b, w, f)
+		if err != nil || len(list) == 0 {
+			t.Fatal(err)
+		}
+		for _, o := range list {
+			taken := f
+			taken.Seams = o.Seams
+			told := Faceted(b, w, taken, "id", "Ramp", 1, nil)
+			if len(told.Blanks) != o.Blanks {
+				t.Errorf("%s: %d blanks, said %d", o.Why, len(told.Blanks), o.Blanks)
+			}
+			for _, x := range told.Blanks {
+				if len(x.Stops) > 0 || x.Why != "" {
+					t.Errorf("%s: %s %v", o.Why, x.Why, x.Stops)
+				}
+			}
+		}
+		return list[0].Blanks
+	}
+	long := count(shop.Shop{})
+	short := count(shop.Shop{Machines: []shop.Machine{machine(shop.Table, "laser", map[string]float64{"long": 1300, "wide": 500,
+		"steel": 10})}})
+	if long >= short {
+		t.Errorf("%d blanks on a long bed, %d on a short one", long, short)
+	}
+	gone, cancel := context.WithCancel(context.Background())
+	cancel()
+	if _, err := ProposeFacets(gone, b, shop.Shop{}, f); err == nil {
+		t.Error("nobody waits, and it answered")
+	}
+	body, cards, err := FacetFiles(started(t, "hopper"))
+	if err != nil || len(body.Pieces) != 4 || len(cards) == 0 || !strings.Contains(cards[0].Says, "SEAM") {
+		t.Errorf("%v, %d pieces, %+v", err, len(body.Pieces), cards)
+	}
+	if _, _, err := FacetFiles(shell.Facets{}); err == nil {
+		t.Error("files of no body")
+	}
+}
+
+func BenchmarkFaceted(b *testing.B) {
+	f := started(b, "box")
+	for b.Loop() {
+		if t := Faceted(brief.Brief{Unit: brief.UnitMM, Grain: 1, Quantity: 1}, shop.Shop{}, f, "id", "Case", 1, nil); t.Why != "" {
+			b.Fatal(t.Why)
+		}
+	}
+}
