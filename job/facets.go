@@ -153,7 +153,8 @@ func (s *Service) formed(ctx context.Context, d Document, p Part, again bool) (D
 	return d, err
 }
 
-// blanksAlong answers the next states of the parts of a body as its new state makes them. While the body
+// blanksAlong answers the next states of the parts of a body as its new state makes them, as many
+// as it. While the body
 // is none, or a part's panels are in no blank of it, they stay as they are.
 func (s *Service) blanksAlong(ctx context.Context, d Document) ([]Document, error) {
 	f, err := FacetsOf(d)
@@ -175,7 +176,7 @@ func (s *Service) blanksAlong(ctx context.Context, d Document) ([]Document, erro
 			continue
 		}
 		r, lost := shell.Follow(blanks[i], p.Recipe)
-		raw, err := ready(PartState{p.Name, p.Quantity, r})
+		raw, err := ready(PartState{p.Name, f.Quantity, r})
 		if err != nil {
 			return nil, unfolded(p, f, err)
 		}

@@ -112,6 +112,13 @@ func TestPartsOfABodyFollowIt(t *testing.T) {
 		t.Fatal(err)
 	}
 	stands("the part undone", 350)
+	save(func(s *FacetsState) { s.Quantity = 5 })
+	if got := must[Part](t)(s.Part(ctx, p.ID)); got.Quantity != 5 {
+		t.Errorf("%d of five bodies", got.Quantity)
+	}
+	if _, err := s.AddKin(ctx, p.ID, []Born{{"Wide", 1, []sheet.OwnSize{{Feature: "floor", Size: "/base/width", Value: 5}}}}); err == nil {
+		t.Error("a family of a blank")
+	}
 	// A wall that is welded becomes a blank without a part: one is made for it.
 	save(func(s *FacetsState) { s.Body.Seams = s.Body.Seams[:1] })
 	more := must[[]Part](t)(s.MakeParts(ctx, f.ID))

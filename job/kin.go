@@ -220,6 +220,10 @@ func (s *Service) AddKin(ctx context.Context, id string, list []Born) ([]Part, e
 	if err != nil {
 		return nil, err
 	}
+	if body := f.Head.Recipe.Facet; body != nil {
+		return nil, working.Refuse("", "%s has the form of %s and no sizes of its own: copy the body, and make parts of the copy.", f.Head.Name,
+			body.Name)
+	}
 	var states []PartState
 	for i, b := range list {
 		r := f.Head.Recipe

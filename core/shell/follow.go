@@ -131,6 +131,6 @@ func Kept(blank, part sheet.Recipe, name string) error {
 		return err
 	}
 	return working.Refuse("/recipe",
-		"The form of this part is that of %s: change its points and seams there. Holes, notches, marks and flanges "+
+		"Form and sheet of this part are those of %s: change them there. Holes, notches, marks and flanges "+
 			"of its own are put on here.", name)
 }

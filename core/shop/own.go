@@ -82,7 +82,8 @@ func (x OwnStarter) check(at string, ids map[string]bool) error {
 	if err := working.First(own(at, x.ID, ids), text(at+"/name", x.Name, brief.MaxName)); err != nil {
 		return err
 	}
-	if x.Recipe.Kin != nil || x.Recipe.Master != nil || x.Recipe.Piece != nil {
+	if x.Recipe.Kin != nil || x.Recipe.Master != nil || x.Recipe.Piece != nil ||
+		x.Recipe.Facet != nil {
 		return working.Refuse(at+"/recipe", "A starter is a part for itself: of no family, drilled through no other, split from none.")
 	}
 	return working.Under(at+"/recipe", x.Recipe.Validate())

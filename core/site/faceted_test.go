@@ -22,7 +22,7 @@ func started(t testing.TB, key string) shell.Facets {
 	k := .42
 	f, err := starters.Start(key, nil, false, shell.Facets{Schema: 1, Material: "steel-s235", Thickness: 2, Process: "laser",
 		Tool: bend.Tool{Kind: bend.ToolVDie}, Bend: bend.Rule{School: bend.SchoolFixed, Method: bend.MethodAir, K: &k},
-			Side: facet.Outside,
+		Side:         facet.Outside,
 		InsideRadius: 2}, func() string { n++; return fmt.Sprint("n", n) })
 	if err != nil {
 		t.Fatal(err)

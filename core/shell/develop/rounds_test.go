@@ -90,3 +90,63 @@ func BenchmarkCone(b *testing.B) {
 		}
 	}
 }
+
+// By hand: a wheel of 700 that does nothing has a band of 350 and the gap about its middle; rising by 80
+// the upper halves of both heights lie in a circle about 32.1 up, R² = 350² + c² = (350 + 80 − c)²;
+// steered by 30°, 235 wide, its farthest place is 369.2 off, more than its radius.
+func TestArchByHand(t *testing.T) {
+	r, err := Arch(ArchInput{Tyre: 700, Width: 235, Gap: 25})
+	if err != nil {
+		t.Fatal(err)
+	}
+	near(t, "at rest", r.Radius, 375, .01)
+	near(t, "about", math.Hypot(r.Centre[0], r.Centre[1]), 0, .05)
+	near(t, "half round", r.Sweep, 180, .05)
+	near(t, "band", r.Length, 375*math.Pi, .2)
+	near(t, "wide", r.Width, 285, 1e-9)
+	up, err := Arch(ArchInput{Tyre: 700, Width: 235, Up: 80, Gap: 25})
+	if err != nil {
+		t.Fatal(err)
+	}
+	c := (430.*430 - 350*350) / (2 * 430)
+	near(t, "its middle", up.Centre[1], c, .2)
+	near(t, "rising", up.Radius, 430-c+25, .2)
+	near(t, "about the wheel", up.Concentric, 430+25, .05)
+	near(t, "over it at rest", up.AtRest, 80+25, .3)
+	turned, err := Arch(ArchInput{Tyre: 700, Width: 235, Lock: 30, Gap: 0, Above: 0})
+	if err != nil {
+		t.Fatal(err)
+	}
+	// Its farthest place lies at cos φ = a·s/(r² − a²), a = r·cos δ, s = w/2·sin δ: 369.2.
+	a, s := 350*math.Cos(math.Pi/6), 117.5*.5
+	at := a * s / (350*350 - a*a)
+	near(t, "steered", turned.Concentric, math.Sqrt((a*at+s)*(a*at+s)+350*350*(1-at*at)), .1)
+	near(t, "across", turned.Width, 235*math.Cos(math.Pi/6)+700*.5, 1e-9)
+	// Whatever it does, nothing of it is nearer to the band than the gap, and more of anything asks no less.
+	in := ArchInput{Tyre: 640, Width: 200, Growth: 8, Up: 70, Down: 60, Lock: 34, Articulation: 6, Gap: 30}
+	all, err := Arch(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, p := range in.silhouette() {
+		if d := all.Radius - math.Hypot(p.X-all.Centre[0], p.Y-all.Centre[1]); d < 30-1e-6 {
+			t.Fatalf("only %.3f off", d)
+		}
+	}
+	for _, more := range []func(*ArchInput){func(x *ArchInput) { x.Up += 20 }, func(x *ArchInput) { x.Growth += 5 },
+		func(x *ArchInput) { x.Gap += 5 },
+		func(x *ArchInput) { x.Articulation += 4 }} {
+		x := in
+		more(&x)
+		if y, err := Arch(x); err != nil || y.Radius < all.Radius {
+			t.Errorf("%v, %g under %g", err, y.Radius, all.Radius)
+		}
+	}
+	for at, bad := range map[string]ArchInput{"/tyre": {Width: 200}, "/width": {Tyre: 600}, "/lock": {Tyre: 600, Width: 200, Lock: 80},
+		"/above": {Tyre: 600, Width: 200, Above: 400}} {
+		var f *working.Fault
+		if _, err := Arch(bad); !errors.As(err, &f) || f.Path != at {
+			t.Errorf("%s: %v", at, err)
+		}
+	}
+}

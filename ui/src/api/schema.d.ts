@@ -412,6 +412,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/develop.arch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A band that keeps off a wheel in all it does */
+        post: operations["calc.develop.arch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/develop.bumps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A round bent in small bends on a brake */
+        post: operations["calc.develop.bumps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/develop.cone": {
         parameters: {
             query?: never;
@@ -423,6 +457,23 @@ export interface paths {
         put?: never;
         /** A cone or cylinder, leaning or cut, unrolled */
         post: operations["calc.develop.cone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/develop.elbow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A segmented elbow unrolled */
+        post: operations["calc.develop.elbow"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3499,6 +3550,88 @@ export interface components {
             crash?: string;
             fatigue?: string;
         };
+        ArchInput: {
+            /**
+             * Format: double
+             * @description mm above the wheel's middle at ride height where the arch ends at both sides; its middle when left out
+             */
+            above?: number;
+            /**
+             * Format: double
+             * @description degrees it leans at full cross travel
+             */
+            articulation?: number;
+            /**
+             * Format: double
+             * @description mm it falls
+             */
+            down?: number;
+            /**
+             * Format: double
+             * @description mm to keep off everywhere
+             */
+            gap: number;
+            /**
+             * Format: double
+             * @description mm its radius grows at speed, chains and mud with it
+             */
+            growth?: number;
+            /**
+             * Format: double
+             * @description degrees it is steered either way; 0 of an axle that is not
+             */
+            lock?: number;
+            /**
+             * Format: double
+             * @description mm, diameter of the tyre at rest
+             */
+            tyre: number;
+            /**
+             * Format: double
+             * @description mm the wheel rises to its stop
+             */
+            up: number;
+            /**
+             * Format: double
+             * @description mm, across the tyre
+             */
+            width: number;
+        };
+        ArchResult: {
+            /**
+             * Format: double
+             * @description mm between tyre and band over the wheel at ride height
+             */
+            atRest: number;
+            /** @description mm, of its arc, forward and up from the wheel's middle at ride height */
+            centre: number[];
+            /**
+             * Format: double
+             * @description mm, inside radius of one about the wheel's middle at ride height that keeps off as far
+             */
+            concentric: number;
+            /**
+             * Format: double
+             * @description mm, along the inside of the band
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm, inside of the band
+             */
+            radius: number;
+            /**
+             * Format: double
+             * @description degrees it runs round
+             */
+            sweep: number;
+            /**
+             * Format: double
+             * @description mm the band is wide at least
+             */
+            width: number;
+            working: components["schemas"]["Working"];
+        };
         Archiving: {
             archived: boolean;
         };
@@ -4240,6 +4373,48 @@ export interface components {
             sections?: boolean;
             /** @enum {string} */
             unit: "mm" | "fraction" | "decimal";
+        };
+        BumpInput: {
+            /**
+             * Format: double
+             * @description mm the flats between the bends may lie inside the round
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description mm, of the round on the neutral surface
+             */
+            radius: number;
+            /**
+             * Format: double
+             * @description degrees it runs round
+             */
+            sweep: number;
+        };
+        BumpResult: {
+            /**
+             * Format: double
+             * @description degrees of each bend
+             */
+            angle: number;
+            /** Format: int64 */
+            bends: number;
+            /**
+             * Format: double
+             * @description mm the flats lie inside the round then
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description mm from the edge to the first bend, and from the last to the other edge
+             */
+            first: number;
+            /**
+             * Format: double
+             * @description mm from bend to bend on the flat
+             */
+            flat: number;
+            working: components["schemas"]["Working"];
         };
         Card: {
             /** @description mm, of a trailer: how far the coupling lies forward of the datum */
@@ -5269,6 +5444,70 @@ export interface components {
             polar: number;
             /** @description each bolt's share, N */
             vectors: number[][];
+            working: components["schemas"]["Working"];
+        };
+        ElbowInput: {
+            /**
+             * Format: double
+             * @description degrees the elbow turns
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, on the neutral surface
+             */
+            diameter: number;
+            /**
+             * Format: int64
+             * @description whole segments between the two half ones
+             */
+            middle: number;
+            /**
+             * Format: double
+             * @description mm, of the bend's centre line
+             */
+            radius: number;
+            /**
+             * Format: int64
+             * @description generators the outlines are drawn by; 72 when left out
+             */
+            stations?: number;
+            /**
+             * Format: double
+             * @description mm of straight pipe on each end
+             */
+            straight?: number;
+        };
+        ElbowResult: {
+            /**
+             * Format: double
+             * @description mm², of all pieces
+             */
+            area: number;
+            /**
+             * Format: double
+             * @description mm, longest generator of a whole segment
+             */
+            back: number;
+            /**
+             * Format: double
+             * @description degrees each joint leans from square
+             */
+            cut: number;
+            /** @description mm, outline of an end piece, seam at the throat, its square end at the bottom */
+            end: number[][];
+            /**
+             * Format: double
+             * @description mm, shortest generator of a whole segment
+             */
+            throat: number;
+            /**
+             * Format: double
+             * @description mm, round all joints
+             */
+            weld: number;
+            /** @description mm, outline of a whole segment, seam at the back; empty without one */
+            whole: number[][];
             working: components["schemas"]["Working"];
         };
         EndTold: {
@@ -16511,6 +16750,78 @@ export interface operations {
             };
         };
     };
+    "calc.develop.arch": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.develop.bumps": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BumpInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BumpResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.develop.cone": {
         parameters: {
             query?: {
@@ -16534,6 +16845,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ConeResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.develop.elbow": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElbowInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElbowResult"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -7,6 +7,7 @@ export const forItself = (recipe: Recipe): Recipe => ({
   master: undefined,
   piece: undefined,
   kin: undefined,
+  facet: undefined,
   setAside: undefined,
   reasons: undefined,
 })
