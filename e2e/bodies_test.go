@@ -28,10 +28,10 @@ func TestABodyOfPanels(t *testing.T) {
 	p.press("Start the body")
 	p.wait("its blank", `document.querySelectorAll('[data-blank]').length === 1`)
 	bodies, err := a.jobs.Bodies(t.Context(), truck)
-	if err != nil || len(bodies) != 1 || bodies[0].Name != "Rear guard" || bodies[0].Body.Thickness != 3 {
+	if err != nil || len(bodies) != 2 || bodies[1].Name != "Rear guard" || bodies[1].Body.Thickness != 3 {
 		t.Fatalf("%v %+v", err, bodies)
 	}
-	id := bodies[0].ID
+	id := bodies[1].ID
 	saved := func() {
 		p.wait("it to be kept", `document.querySelector('.state, [data-saved]')?.innerText.includes('saved') ?? document.body.innerText.includes('saved')`)
 	}

@@ -135,7 +135,7 @@ var routes = map[string]string{
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST /api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/split-lines": "reader", "POST /api/v1/parts/{id}/join": "maker", "GET /api/v1/part-starters": "public", "POST /api/v1/part-sketch": "reader", "POST /api/v1/parts/{id}/duplicate": "maker",
 	"GET /api/v1/sections": "public", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST /api/v1/jobs/{id}/frames": "maker",
-	"GET /api/v1/facet-starters": "public", "POST /api/v1/jobs/{id}/facets": "maker", "POST /api/v1/facets/{id}/duplicate": "maker",
+	"GET /api/v1/developed/{kind}": "reader", "GET /api/v1/facet-starters": "public", "POST /api/v1/jobs/{id}/facets": "maker", "POST /api/v1/facets/{id}/duplicate": "maker",
 	"POST /api/v1/facets/{id}/parts": "maker", "POST /api/v1/facets/{id}/bends": "reader",
 	"GET /api/v1/facets/{id}/files/{kind}": "reader",
 	"POST /api/v1/frames/{id}/duplicate":   "maker", "POST /api/v1/frames/{id}/sections": "reader",

@@ -118,6 +118,7 @@ func build(opt Options) *server {
 	s.familyRoutes()
 	s.effortRoutes()
 	s.facetsRoutes()
+	s.developedRoutes()
 	s.holdingRoutes()
 	s.surveyRoutes()
 	s.shopRoutes()

@@ -11,7 +11,7 @@ import (
 func (s *Service) demoBody(name, starter, material string, thickness float64, values map[string]float64) (FacetsState, error) {
 	f, err := starters.Start(starter, values, false, shell.Facets{Schema: shell.Schema, Material: material, Thickness: thickness,
 		Process: "laser",
-		Tool: bend.Tool{Kind: bend.ToolVDie}, Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir}, Side: facet.Outside,
+		Tool:    bend.Tool{Kind: bend.ToolVDie}, Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir}, Side: facet.Outside,
 		InsideRadius: thickness}, s.NewID)
 	return FacetsState{name, 1, f}, err
 }
@@ -20,7 +20,7 @@ func (s *Service) demoBody(name, starter, material string, thickness float64, va
 func (s *Service) windfallHopper() (FacetsState, error) {
 	return s.demoBody("Windfall hopper", "hopper", "stainless-304", 1.5, map[string]float64{"long": 700, "wide": 520, "outlet": 180,
 		"narrow": 160,
-		"high": 380})
+		"high":   380})
 }
 
 // rearGuard covers the sound lorry's cables at its tail, in inches.

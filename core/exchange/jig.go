@@ -11,9 +11,16 @@ import (
 type Jig struct {
 	Outlines []profile.Loop // of pieces; on the layer that is marked, not cut
 	Plates   []profile.Loop
+	Bends    []BendAt
 	Points   []profile.Point
 	Marks    []Mark
 	Inches   bool
+}
+
+// BendAt is a line that is bent at, seen from the side that lies up.
+type BendAt struct {
+	From, To profile.Point
+	Up       bool
 }
 
 // Mark is words at a place.
@@ -48,6 +55,13 @@ func (j Jig) DXF() []byte {
 	}
 	for _, l := range j.Plates {
 		d.polyline(l, layerCut)
+	}
+	for _, l := range j.Bends {
+		layer := layerBendDown
+		if l.Up {
+			layer = layerBendUp
+		}
+		d.line(l.From, l.To, layer)
 	}
 	for _, p := range j.Points {
 		d.cross(p)

@@ -18,16 +18,14 @@ type ArchInput struct {
 	Lock         float64 `json:"lock,omitempty" doc:"degrees it is steered either way; 0 of an axle that is not"`
 	Articulation float64 `json:"articulation,omitempty" doc:"degrees it leans at full cross travel"`
 	Gap          float64 `json:"gap" doc:"mm to keep off everywhere"`
-	Above        float64 `json:"above,omitempty" doc:"mm above the wheel's middle at ride height where the arch ends at both sides; " +
-		"its middle when left out"`
+	Above        float64 `json:"above,omitempty" doc:"mm above the wheel's middle at ride height where the arch ends"`
 }
 
 // ArchResult is the band: an arc of a circle, so wide.
 type ArchResult struct {
 	Radius     float64         `json:"radius" doc:"mm, inside of the band"`
 	Centre     [2]float64      `json:"centre" doc:"mm, of its arc, forward and up from the wheel's middle at ride height"`
-	Concentric float64         `json:"concentric" doc:"mm, inside radius of one about the wheel's middle at ride height that keeps " +
-		"off as far"`
+	Concentric float64         `json:"concentric" doc:"mm, inside radius of one about the wheel's middle that keeps off as far"`
 	Width      float64         `json:"width" doc:"mm the band is wide at least"`
 	Sweep      float64         `json:"sweep" doc:"degrees it runs round"`
 	Length     float64         `json:"length" doc:"mm, along the inside of the band"`

@@ -219,3 +219,80 @@ func TestSquareToRound(t *testing.T) {
 		t.Errorf("turned by %g in all", sum)
 	}
 }
+
+// Forms in place of corners: a rectangle with its seam in the middle of a side is the hopper by its
+// corners, a round the circle; both at once are refused, and what is neither.
+func TestFormsOfOutlines(t *testing.T) {
+	by, err := Transition(TransitionInput{Bottom: rectangle(400, 300), Top: rectangle(200, 100), Height: 240})
+	if err != nil {
+		t.Fatal(err)
+	}
+	form, err := Transition(TransitionInput{Below: &OutlineForm{Long: 400, Wide: 300}, Above: &OutlineForm{Long: 200, Wide: 100}, Height: 240})
+	if err != nil || len(form.Lines) != 4 { // the seam lies in a side, and all four corners are bent
+		t.Fatalf("%v, %d lines", err, len(form.Lines))
+	}
+	near(t, "area", form.Area, by.Area, 1e-6)
+	near(t, "its seam", form.SeamTurn, 0, 1e-6)
+	near(t, "seam's sides", form.Longest, math.Sqrt(240*240+100*100*2), 1e-6)
+	round, err := Transition(TransitionInput{Below: &OutlineForm{Long: 300, Wide: 300}, Above: &OutlineForm{Round: 160}, Height: 220})
+	if err != nil || !round.Exact || len(round.Findings) > 0 {
+		t.Fatalf("%v %+v", err, round.Findings)
+	}
+	corners, err := Transition(TransitionInput{Bottom: rectangle(300, 300), Top: circle(160, roundCorners), Height: 220})
+	if err != nil {
+		t.Fatal(err)
+	}
+	near(t, "square to round", round.Area, corners.Area, 1e-3*corners.Area)
+	four := rectangle(4, 4)
+	for at, in := range map[string]TransitionInput{
+		"/below":       {Below: &OutlineForm{Round: 9}, Bottom: four, Top: rectangle(2, 2), Height: 5},
+		"/above/long":  {Bottom: four, Above: &OutlineForm{Wide: 5}, Height: 5},
+		"/above/round": {Bottom: four, Above: &OutlineForm{Round: -5}, Height: 5},
+		"/bottom":      {Top: four, Height: 5},
+	} {
+		var f *working.Fault
+		if _, err := Transition(in); !errors.As(err, &f) || f.Path != at {
+			t.Errorf("%s: %v", at, err)
+		}
+	}
+}
+
+// A seam in the middle of a side runs to the middle of the side above it, so
+// that what has no taper is drawn as a plain strip and both ends match.
+func TestSeamsRunStraight(t *testing.T) {
+	box, small, round := &OutlineForm{Long: 80, Wide: 50}, &OutlineForm{Long: 40, Wide: 30}, &OutlineForm{Round: 60}
+	for _, x := range []struct {
+		name         string
+		below, above *OutlineForm
+		seam         float64 // mm, its length by hand at 40 high
+	}{
+		{"a box", box, box, 40},
+		{"a tapered box", box, small, math.Hypot(40, 10)},
+		{"a taper upwards", small, box, math.Hypot(40, 10)},
+		{"square to round", box, round, math.Hypot(40, 5)},
+		{"round to square", round, box, math.Hypot(40, 5)},
+		{"a pipe", round, round, 40},
+	} {
+		r, err := Transition(TransitionInput{Below: x.below, Above: x.above, Height: 40})
+		if err != nil {
+			t.Fatal(x.name, err)
+		}
+		p := r.Outline[0]
+		q := r.Outline[len(r.Outline)-1]
+		if got := math.Hypot(p[0]-q[0], p[1]-q[1]); math.Abs(got-x.seam) > 1e-6 {
+			t.Errorf("%s: the seam is %.3f long, %.3f by hand", x.name, got, x.seam)
+		}
+		if !r.Exact || r.SeamTurn > 180./roundCorners*2+1e-6 {
+			t.Errorf("%s: its sides turn %.2f° at the seam", x.name, r.SeamTurn)
+		}
+		// Nothing is round the flat but its two edges and the seam twice.
+		l := 0.
+		for i, o := range r.Outline {
+			m := r.Outline[(i+1)%len(r.Outline)]
+			l += math.Hypot(o[0]-m[0], o[1]-m[1])
+		}
+		if want := r.Lengths[0] + r.Lengths[1] + 2*x.seam; math.Abs(l-want) > 1e-6 {
+			t.Errorf("%s: round its flat %.3f, of its edges %.3f", x.name, l, want)
+		}
+	}
+}

@@ -12,11 +12,44 @@ import (
 // TransitionInput is a skin between two closed outlines in level planes: square to round, offset, any
 // to any. Outlines are lists of corners in turn, either way round; an arc is given by points on it.
 type TransitionInput struct {
-	Bottom [][2]float64 `json:"bottom" doc:"mm, corners of the bottom outline"`
-	Top    [][2]float64 `json:"top" doc:"mm, corners of the top outline, the offset left out"`
+	Bottom [][2]float64 `json:"bottom,omitempty" doc:"mm, corners of the bottom outline"`
+	Top    [][2]float64 `json:"top,omitempty" doc:"mm, corners of the top outline, the offset left out"`
+	Below  *OutlineForm `json:"below,omitempty" doc:"the bottom as a round or a rectangle, instead of its corners; the seam is then in the middle of a side"`
+	Above  *OutlineForm `json:"above,omitempty" doc:"the top as a round or a rectangle"`
 	Height float64      `json:"height" doc:"mm between them"`
 	Offset *[2]float64  `json:"offset,omitempty" doc:"mm, by which the top is shifted"`
 	Seam   int          `json:"seam,omitempty" doc:"index of the bottom corner the seam starts at"`
+}
+
+// OutlineForm is an outline about the origin: a round by its diameter, else a rectangle.
+type OutlineForm struct {
+	Round float64 `json:"round,omitempty" doc:"mm, diameter"`
+	Long  float64 `json:"long,omitempty" doc:"mm, along x"`
+	Wide  float64 `json:"wide,omitempty" doc:"mm, along y"`
+}
+
+// roundCorners is by how many corners a round is given.
+const roundCorners = 72
+
+// corners answers the outline from the middle of the side towards −y on, anticlockwise.
+func (f *OutlineForm) corners(path string) ([][2]float64, error) {
+	if f.Round != 0 {
+		if err := working.Above(path+"/round", "The diameter", f.Round, 0, greatest, "mm"); err != nil {
+			return nil, err
+		}
+		out := make([][2]float64, roundCorners)
+		for i := range out {
+			sin, cos := math.Sincos(2*math.Pi*float64(i)/roundCorners - math.Pi/2)
+			out[i] = [2]float64{f.Round / 2 * cos, f.Round / 2 * sin}
+		}
+		return out, nil
+	}
+	if err := working.First(working.Above(path+"/long", "The length", f.Long, 0, greatest, "mm"),
+		working.Above(path+"/wide", "The width", f.Wide, 0, greatest, "mm")); err != nil {
+		return nil, err
+	}
+	x, y := f.Long/2, f.Wide/2
+	return [][2]float64{{0, -y}, {x, -y}, {x, y}, {-x, y}, {-x, -y}}, nil
 }
 
 // PressLine is a line the flat is bent at.
@@ -56,6 +89,23 @@ func Transition(in TransitionInput) (TransitionResult, error) {
 				return TransitionResult{}, err
 			}
 		}
+	}
+	for _, x := range []struct {
+		path string
+		form *OutlineForm
+		list *[][2]float64
+	}{{"/below", in.Below, &in.Bottom}, {"/above", in.Above, &in.Top}} {
+		if x.form == nil {
+			continue
+		}
+		if len(*x.list) > 0 {
+			return TransitionResult{}, working.Refuse(x.path, "Give corners or a form, not both.")
+		}
+		corners, err := x.form.corners(x.path)
+		if err != nil {
+			return TransitionResult{}, err
+		}
+		*x.list = corners
 	}
 	bottom, seam, err := ring("/bottom", in.Bottom, [2]float64{}, in.Seam)
 	if err != nil {
@@ -137,28 +187,8 @@ func hullWay(bottom, top []profile.Point, seam int) [][2]int {
 		d := l[(i+1)%len(l)].Sub(l[i%len(l)])
 		return math.Atan2(d.Y, d.X)
 	}
-	first := heading(bottom, seam)
-	after := func(h float64) float64 { // how far past the first direction, 0 to 2π
-		d := math.Mod(h-first, 2*math.Pi)
-		if d < -alike {
-			d += 2 * math.Pi
-		}
-		return math.Max(d, 0)
-	}
-	// The top's corner under the plane as it leaves the seam's corner: the first of those whose edge
-	// lies next ahead, at the start of that side.
-	j := 0
-	for k := range m {
-		if after(heading(top, k)) < after(heading(top, j))-alike {
-			j = k
-		}
-	}
-	for range m {
-		if math.Abs(after(heading(top, j+m-1))-after(heading(top, j))) > alike {
-			break
-		}
-		j = (j + m - 1) % m
-	}
+	j, first := besideSeam(bottom, top, seam, heading)
+	after := func(h float64) float64 { return turned(first, h) }
 	way := [][2]int{{seam, j}}
 	b, t, wasB, wasT := 0, 0, 0., 0.
 	for b < n || t < m {
@@ -177,6 +207,51 @@ func hullWay(bottom, top []profile.Point, seam int) [][2]int {
 		way = append(way, [2]int{seam + b, j + t})
 	}
 	return way
+}
+
+// besideSeam answers the top's corner the seam runs to and the direction of the plane it lies in:
+// the plane rolls over the seam's corner from the side before it to the side after, and of the top's
+// corners it rests on meanwhile the nearest makes the straightest seam.
+func besideSeam(bottom, top []profile.Point, seam int, heading func([]profile.Point, int) float64) (int, float64) {
+	n, m := len(bottom), len(top)
+	before, first := heading(bottom, seam+n-1), heading(bottom, seam)
+	turn := turned(before, first)
+	past := func(k int) float64 { return turned(before, heading(top, k)) }
+	start := 0
+	for k := range m {
+		if past(k) < past(start)-alike {
+			start = k
+		}
+	}
+	for range m {
+		if math.Abs(past(start+m-1)-past(start)) > alike {
+			break
+		}
+		start = (start + m - 1) % m
+	}
+	far := func(k int) float64 { return top[k%m].Sub(bottom[seam]).Len() }
+	best := start
+	for k := start; k < start+m && past(k) <= turn+alike; k++ {
+		if far(k+1) < far(best)-alike {
+			best = k + 1
+		}
+	}
+	if past(best) <= turn+alike {
+		first = heading(top, best)
+	}
+	return best % m, first
+}
+
+// turned answers how far direction h is past another, 0 to 2π.
+func turned(from, h float64) float64 {
+	d := math.Mod(h-from, 2*math.Pi)
+	if d < 0 {
+		d += 2 * math.Pi
+	}
+	if d > 2*math.Pi-alike {
+		return 0
+	}
+	return d
 }
 
 // alike is how near two directions are the same, rad.

@@ -1347,6 +1347,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/developed/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The flat of a cone, a transition or an elbow: the request of develop.* as JSON; the outside lies up: cone (a cone's flat), transition (a transition's flat, with its press lines), elbow (an elbow's pieces) */
+        get: operations["getDeveloped"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/devices": {
         parameters: {
             query?: never;
@@ -3553,7 +3570,7 @@ export interface components {
         ArchInput: {
             /**
              * Format: double
-             * @description mm above the wheel's middle at ride height where the arch ends at both sides; its middle when left out
+             * @description mm above the wheel's middle at ride height where the arch ends
              */
             above?: number;
             /**
@@ -3607,7 +3624,7 @@ export interface components {
             centre: number[];
             /**
              * Format: double
-             * @description mm, inside radius of one about the wheel's middle at ride height that keeps off as far
+             * @description mm, inside radius of one about the wheel's middle that keeps off as far
              */
             concentric: number;
             /**
@@ -11719,6 +11736,23 @@ export interface components {
             moment: number;
             working: components["schemas"]["Working"];
         };
+        OutlineForm: {
+            /**
+             * Format: double
+             * @description mm, along x
+             */
+            long?: number;
+            /**
+             * Format: double
+             * @description mm, diameter
+             */
+            round?: number;
+            /**
+             * Format: double
+             * @description mm, along y
+             */
+            wide?: number;
+        };
         OwnMaterial: {
             /** @description key of the material of the table it is like */
             base: string;
@@ -15208,8 +15242,12 @@ export interface components {
             working: components["schemas"]["Working"];
         };
         TransitionInput: {
+            /** @description the top as a round or a rectangle */
+            above?: components["schemas"]["OutlineForm"];
+            /** @description the bottom as a round or a rectangle, instead of its corners; the seam is then in the middle of a side */
+            below?: components["schemas"]["OutlineForm"];
             /** @description mm, corners of the bottom outline */
-            bottom: number[][];
+            bottom?: number[][];
             /**
              * Format: double
              * @description mm between them
@@ -15223,7 +15261,7 @@ export interface components {
              */
             seam?: number;
             /** @description mm, corners of the top outline, the offset left out */
-            top: number[][];
+            top?: number[][];
         };
         TransitionResult: {
             /**
@@ -18723,6 +18761,33 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getDeveloped: {
+        parameters: {
+            query: {
+                request: string;
+                title?: string;
+                /** @description of the drawing */
+                unit?: "mm" | "fraction" | "decimal";
+            };
+            header?: never;
+            path: {
+                kind: "cone" | "transition" | "elbow";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };

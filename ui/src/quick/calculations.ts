@@ -4,6 +4,7 @@ import { wordsOf } from '@/api/words'
 import type { Calculation, Field } from './calculation'
 import { bentCalculation } from './bent'
 import { memberCalculations } from './members'
+import { roundCalculations } from './rounds'
 import { fasteningCalculations } from './fastening'
 import { fittingCalculations } from './fitting'
 import { strengthCalculations } from './strength'
@@ -235,6 +236,7 @@ export const calculations: Calculation[] = [
   ...surveyCalculations,
   ...fittingCalculations,
   ...memberCalculations,
+  ...roundCalculations,
   bentCalculation,
   ...strengthCalculations,
   ...fasteningCalculations,
