@@ -5,7 +5,9 @@ import (
 	"strings"
 	"testing"
 
+	"warmanvil/core/shell"
 	"warmanvil/core/shell/facet"
+	"warmanvil/job"
 )
 
 // A guard starts from a few numbers: its blanks are drawn with their bends, an edge is bent and its
@@ -100,4 +102,79 @@ func (p *page) bodyDXF(job, part string) (string, []byte) {
 	p.wait("the part", `!!(`+row+`)`)
 	eval[bool](p, `(`+row+`.querySelector('[data-file=dxf]').click(), true)`)
 	return p.download(".dxf")
+}
+
+// Points of the survey are taken over into an empty body; a later reading moves none of them, is told
+// at once, and is taken by a press.
+func TestABodyOfSurveyedPoints(t *testing.T) {
+	a := startApp(t)
+	if err := a.jobs.LoadDemoShop(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	truck, _ := a.demoPart(t, "Orchard truck", "Shelf bracket")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + truck + "/shape/new")
+	p.press("start a body")
+	p.pick("form", "What it is", "Nothing: an empty body")
+	p.set("form", "Its name", "Bulkhead")
+	p.press("Start the body")
+	p.press("Points from the survey")
+	for _, id := range []string{"rail-l1", "rail-l2", "rail-r1"} {
+		p.wait(id, `document.querySelector('[data-surveyed="`+id+`"] input:not(:disabled)')`)
+		eval[bool](p, `(document.querySelector('[data-surveyed="`+id+`"] input').click(), true)`)
+	}
+	p.press("Take over 3 points")
+	body := func() shell.FacetPoint {
+		t.Helper()
+		list, err := a.jobs.Bodies(t.Context(), truck)
+		if err != nil || len(list) != 2 || len(list[1].Body.Points) != 3 {
+			t.Fatalf("%v %+v", err, list)
+		}
+		return list[1].Body.Points[1]
+	}
+	p.wait("them to be kept", `[...document.querySelectorAll('button')].some(x => x.innerText.trim() === 'r2')`)
+	survey, revision, err := a.jobs.Survey(t.Context(), truck)
+	if err != nil {
+		t.Fatal(err)
+	}
+	worked, err := a.jobs.WorkSurvey(t.Context(), truck, survey)
+	if err != nil {
+		t.Fatal(err)
+	}
+	at := func(id string) [3]float64 {
+		for _, x := range worked.Points {
+			if x.ID == id {
+				return *x.At
+			}
+		}
+		t.Fatalf("%s is not surveyed", id)
+		return [3]float64{}
+	}
+	was := at("rail-l2")
+	if got := body(); got.Survey != "rail-l2" || [3]float64{got.X, got.Y, got.Z} != was {
+		t.Errorf("taken over as %+v, surveyed at %v", got, was)
+	}
+	for i := range survey.Points { // the rail's first hole is measured again, and its second counts from it
+		if survey.Points[i].ID == "rail-l1" {
+			survey.Points[i].X.Values = []float64{survey.Points[i].X.Values[0] + 7}
+		}
+	}
+	if _, err := a.jobs.SaveSurvey(t.Context(), truck, job.On{Revision: revision}, survey); err != nil {
+		t.Fatal(err)
+	}
+	id := eval[string](p, `location.pathname.split('/').pop()`)
+	p.goTo("/jobs/" + truck + "/shape/body/" + id)
+	p.see("was taken over from the survey, which now has it 7.5 mm away")
+	if got := body(); got.X != was[0] {
+		t.Errorf("moved by itself to %g", got.X)
+	}
+	eval[bool](p, `([...document.querySelectorAll('.pick')].find(x => x.innerText.includes('Left rail hole 2')).click(), true)`)
+	eval[bool](p, `(document.querySelector('.shown').querySelectorAll('.form > button')[0].click(), true)`)
+	p.wait("it to be kept", `[...document.querySelectorAll('button')].some(x => x.innerText.trim() === 'r3')`)
+	if worked, err = a.jobs.WorkSurvey(t.Context(), truck, survey); err != nil {
+		t.Fatal(err)
+	}
+	if got := body(); got.X != at("rail-l2")[0] || math.Abs(got.X-was[0]) < 6 {
+		t.Errorf("taken over again at %g, surveyed at %g", got.X, at("rail-l2")[0])
+	}
 }

@@ -253,7 +253,15 @@ func (s *Service) WorkBody(ctx context.Context, f FacetedBody) (site.FacetsTold,
 		return site.FacetsTold{}, err
 	}
 	there := slices.DeleteFunc(parts, func(p Part) bool { return p.Archived })
-	return site.Faceted(j.Brief, w, f.Body, f.ID, f.Name, f.Quantity, BareParts(there)), nil
+	var measured site.Measured
+	if slices.ContainsFunc(f.Body.Points, func(p shell.FacetPoint) bool { return p.Survey != "" }) {
+		_, all, err := s.Site(ctx, f.JobID)
+		if err != nil {
+			return site.FacetsTold{}, err
+		}
+		measured = all.Measured()
+	}
+	return site.Faceted(j.Brief, w, f.Body, f.ID, f.Name, f.Quantity, BareParts(there), measured), nil
 }
 
 // ProposeBends answers which edges of a body may be bent so that every blank can be made in the shop.

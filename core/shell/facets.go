@@ -33,7 +33,8 @@ type Facets struct {
 	Seams        []FacetSeam  `json:"seams,omitempty" doc:"edges that are not welded corner to corner"`
 }
 
-// FacetPoint is a corner of the body: by itself, so far from another, or another seen in the mirror.
+// FacetPoint is a corner of the body: by itself, taken over from the survey, so far from another, or
+// another seen in the mirror.
 type FacetPoint struct {
 	ID     string  `json:"id"`
 	Name   string  `json:"name,omitempty"`
@@ -42,6 +43,7 @@ type FacetPoint struct {
 	Z      float64 `json:"z" doc:"mm up"`
 	From   string  `json:"from,omitempty" doc:"id of a point of the body it counts from"`
 	Mirror bool    `json:"mirror,omitempty" doc:"that one is taken from the other side: left and right change"`
+	Survey string  `json:"survey,omitempty" doc:"id of the surveyed point its place was taken over from, in the vehicle's axes; the place stays as taken, so that a later reading moves nothing that is cut"`
 }
 
 // FacetPanel is a flat piece between points.
@@ -103,6 +105,9 @@ func (f Facets) Check() error {
 			working.Within(at+"/y", "Its place", p.Y, -1e5, 1e5, "mm"), working.Within(at+"/z", "Its place", p.Z, -1e5, 1e5,
 				"mm")); err != nil {
 			return err
+		}
+		if len(p.Survey) > 64 || p.Survey != "" && p.From != "" {
+			return working.Refuse(at+"/survey", "A point counts from another one or was taken over from the survey, not both.")
 		}
 	}
 	for i, p := range f.Panels {

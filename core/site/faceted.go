@@ -37,6 +37,7 @@ type FacetPointTold struct {
 	ID   string      `json:"id"`
 	At   *[3]float64 `json:"at,omitempty" doc:"mm; left out where it has none"`
 	Text string      `json:"text" doc:"its place, or why it has none"`
+	Now  *[3]float64 `json:"now,omitempty" doc:"mm, where the survey has the point it was taken over from, when that is elsewhere"`
 }
 
 // FacetPanelTold is a panel as it stands.
@@ -89,8 +90,9 @@ type FacetFigure struct {
 // off is what an angle of a seam may be off when it is held by a gauge, degrees (practice).
 const angleOff = .5
 
-// Faceted works a body out. parts are those that are made of its blanks.
-func Faceted(b brief.Brief, w shop.Shop, f shell.Facets, id, name string, quantity int, parts []Part) FacetsTold {
+// Faceted works a body out. parts are those that are made of its blanks; measured says where surveyed
+// points are, nil where none is asked for.
+func Faceted(b brief.Brief, w shop.Shop, f shell.Facets, id, name string, quantity int, parts []Part, measured Measured) FacetsTold {
 	p := told.Pen{Display: b.Display()}
 	t := FacetsTold{Points: []FacetPointTold{}, Panels: []FacetPanelTold{}, Edges: []FacetEdgeTold{}, Blanks: []FacetBlankTold{},
 		Figures: []FacetFigure{}, Order: []string{}, Closing: []string{}, Findings: []working.Finding{}}
@@ -103,6 +105,7 @@ func Faceted(b brief.Brief, w shop.Shop, f shell.Facets, id, name string, quanti
 		}
 		t.Points = append(t.Points, x)
 	}
+	t.takenOver(p, f, measured)
 	if len(f.Panels) == 0 { // begun, and nothing wrong with it
 		return t
 	}

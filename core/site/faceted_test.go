@@ -13,6 +13,8 @@ import (
 	"warmanvil/core/shell/facet"
 	"warmanvil/core/shell/starters"
 	"warmanvil/core/shop"
+	"warmanvil/core/survey"
+	"warmanvil/core/vehicle"
 )
 
 // started is a body by a starter, of 2 mm steel.
@@ -36,7 +38,7 @@ func started(t testing.TB, key string) shell.Facets {
 func TestABodyIsTold(t *testing.T) {
 	f := started(t, "box")
 	b := metric.Upgraded()
-	told := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil)
+	told := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil, nil)
 	if told.Why != "" || len(told.Panels) != 6 || len(told.Edges) != 12 || len(told.Blanks) != 2 || len(told.Findings) > 0 {
 		t.Fatalf("%s, %d panels, %d edges, %d blanks, %v", told.Why, len(told.Panels), len(told.Edges), len(told.Blanks), told.Findings)
 	}
@@ -69,11 +71,11 @@ func TestABodyIsTold(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	told = Faceted(b, shop.Shop{}, f, "id", "Case", 1, []Part{{ID: "p", Name: "Case, Floor", Recipe: recipes[0]}})
+	told = Faceted(b, shop.Shop{}, f, "id", "Case", 1, []Part{{ID: "p", Name: "Case, Floor", Recipe: recipes[0]}}, nil)
 	if told.Blanks[0].Part != "p" || told.Blanks[1].Part != "" {
 		t.Errorf("%+v", told.Blanks)
 	}
-	inch := Faceted(inches.Upgraded(), shop.Shop{}, f, "id", "Case", 1, nil)
+	inch := Faceted(inches.Upgraded(), shop.Shop{}, f, "id", "Case", 1, nil, nil)
 	for _, x := range inch.Figures {
 		if strings.Contains(x.Text, " mm") || strings.Contains(x.Text, "kg") || strings.Contains(x.Text, "m²") {
 			t.Errorf("in inches: %s", x.Text)
@@ -85,15 +87,15 @@ func TestABodyIsTold(t *testing.T) {
 		t.Errorf("in inches: %s", said)
 	}
 	f.Points[2].Z += 30 // the twin alone
-	if bent := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil); len(bent.Findings) == 0 || bent.Panels[0].Off == "" {
+	if bent := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil, nil); len(bent.Findings) == 0 || bent.Panels[0].Off == "" {
 		t.Errorf("a corner that is lifted: %v", bent.Findings)
 	}
 	f.Panels[0].Points = f.Panels[0].Points[:2]
-	if none := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil); none.Why == "" || none.Where != "/body/panels/0/points" ||
+	if none := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil, nil); none.Why == "" || none.Where != "/body/panels/0/points" ||
 		none.Blanks == nil {
 		t.Errorf("%q at %s", none.Why, none.Where)
 	}
-	if begun := Faceted(b, shop.Shop{}, shell.Facets{Material: "steel-s235"}, "id", "x", 1, nil); begun.Why != "" || begun.Panels == nil {
+	if begun := Faceted(b, shop.Shop{}, shell.Facets{Material: "steel-s235"}, "id", "x", 1, nil, nil); begun.Why != "" || begun.Panels == nil {
 		t.Errorf("%+v", begun)
 	}
 }
@@ -111,7 +113,7 @@ func TestProposedBendsAreMadeInTheShop(t *testing.T) {
 		for _, o := range list {
 			taken := f
 			taken.Seams = o.Seams
-			told := Faceted(b, w, taken, "id", "Ramp", 1, nil)
+			told := Faceted(b, w, taken, "id", "Ramp", 1, nil, nil)
 			if len(told.Blanks) != o.Blanks {
 				t.Errorf("%s: %d blanks, said %d", o.Why, len(told.Blanks), o.Blanks)
 			}
@@ -146,8 +148,50 @@ func TestProposedBendsAreMadeInTheShop(t *testing.T) {
 func BenchmarkFaceted(b *testing.B) {
 	f := started(b, "box")
 	for b.Loop() {
-		if t := Faceted(brief.Brief{Unit: brief.UnitMM, Grain: 1, Quantity: 1}, shop.Shop{}, f, "id", "Case", 1, nil); t.Why != "" {
+		if t := Faceted(brief.Brief{Unit: brief.UnitMM, Grain: 1, Quantity: 1}, shop.Shop{}, f, "id", "Case", 1, nil, nil); t.Why != "" {
 			b.Fatal(t.Why)
 		}
+	}
+}
+
+// A point that was taken over from the survey keeps its place when the reading changes, and says in the
+// job's units how far off it then is; one whose surveyed point is gone says so.
+func TestPointsTakenOver(t *testing.T) {
+	f := started(t, "box")
+	taped := func(v float64) survey.Reading {
+		return survey.Reading{Values: []float64{v}, Instrument: survey.Tape, Trust: "measured"}
+	}
+	q := &f.Points[0]
+	s := Site{Brief: metric.Upgraded(), Survey: vehicle.Survey{Schema: vehicle.SurveySchema, Points: []vehicle.SurveyPoint{{ID: "rail",
+		Name: "Rail end", Kind: "point", Way: vehicle.ByOffsets, X: taped(q.X), Y: taped(q.Y), Z: taped(q.Z)}}}}
+	q.Survey = "rail"
+	said := func(b brief.Brief) (FacetsTold, string) {
+		told := Faceted(b, shop.Shop{}, f, "id", "Case", 1, nil, s.Measured())
+		for _, x := range told.Findings {
+			if x.Cause == "Points from the survey" && x.Feature == q.ID {
+				return told, x.Reason
+			}
+		}
+		return told, ""
+	}
+	if told, why := said(s.Brief); why != "" || told.Points[0].Now != nil || told.Why != "" {
+		t.Errorf("as taken: %s %s", why, told.Why)
+	}
+	s.Survey.Points[0].X.Values[0] += 12.7
+	told, why := said(s.Brief)
+	if !strings.Contains(why, "from the survey's Rail end, which now has it 12.7 mm away") || told.Points[0].Now == nil || (*told.Points[0].Now)[0] != q.X+12.7 ||
+		(*told.Points[0].At)[0] != q.X {
+		t.Errorf("moved: %s %+v", why, told.Points[0])
+	}
+	if _, why := said(inches.Upgraded()); strings.Contains(why, " mm") || !strings.Contains(why, "1/2") {
+		t.Errorf("in inches: %s", why)
+	}
+	s.Survey.Points = nil
+	if told, why := said(s.Brief); !strings.Contains(why, "keeps its place") || told.Points[0].Now != nil || told.Why != "" {
+		t.Errorf("gone: %s %s", why, told.Why)
+	}
+	q.From = f.Points[1].ID
+	if err := f.Check(); err == nil {
+		t.Error("a point that counts from another and from the survey was taken")
 	}
 }

@@ -5733,6 +5733,8 @@ export interface components {
             /** @description that one is taken from the other side: left and right change */
             mirror?: boolean;
             name?: string;
+            /** @description id of the surveyed point its place was taken over from, in the vehicle's axes; the place stays as taken, so that a later reading moves nothing that is cut */
+            survey?: string;
             /**
              * Format: double
              * @description mm forward, from the body's origin or the point it counts from
@@ -5753,6 +5755,8 @@ export interface components {
             /** @description mm; left out where it has none */
             at?: number[];
             id: string;
+            /** @description mm, where the survey has the point it was taken over from, when that is elsewhere */
+            now?: number[];
             /** @description its place, or why it has none */
             text: string;
         };

@@ -21,6 +21,7 @@ import PanelRow from './PanelRow.vue'
 import PointRow from './PointRow.vue'
 import SeamTable from './SeamTable.vue'
 import StartBody from './StartBody.vue'
+import SurveyedPoints from './SurveyedPoints.vue'
 import { useBody, type FacetPanel, type FacetPoint } from './useBody'
 
 const BodyView = defineAsyncComponent(() => import('./BodyView.vue'))
@@ -179,6 +180,7 @@ const whole = computed(() => ({ ...open, doc: open.head }))
           <template #default="{ index }"><PointRow :open="open" :index="index" /></template>
         </RowList>
         <p class="soft small">x forward, y to the left, z up, in the body's own axes.</p>
+        <SurveyedPoints :key="body!" :open="open" :job="job" />
       </section>
     </div>
     <div class="drawn">
@@ -198,7 +200,18 @@ const whole = computed(() => ({ ...open, doc: open.head }))
         </button>
       </div>
       <div v-if="findings.length" class="flags" tabindex="0" role="region" aria-label="Flags">
-        <FlagList :findings="findings" fixed @look="(id) => open.choose(id)" />
+        <FlagList :findings="findings" firm @look="(id) => open.choose(id)">
+          <template #more="{ finding }">
+            <button
+              v-if="finding.code === 'facet.moved'"
+              type="button"
+              class="press tight"
+              @click="open.takeAgain(finding.feature!)"
+            >
+              Take it over again
+            </button>
+          </template>
+        </FlagList>
       </div>
     </div>
   </div>

@@ -60,8 +60,17 @@ export function useBody(job: () => string, id: () => string) {
     const plain = next.kind === 'corner'
     set('/seams', i < 0 ? (plain ? list : [...list, next]) : plain ? list.filter((_, k) => k !== i) : list.with(i, next))
   }
+  /** Puts a point where the survey now has the one it was taken over from. */
+  function takeAgain(point: string) {
+    const i = doc.value?.points?.findIndex((p) => p.id === point) ?? -1
+    const now = worked.value?.points.find((p) => p.id === point)?.now
+    if (i < 0 || !now) return
+    const [x, y, z] = now as [number, number, number]
+    set(`/points/${i}`, { ...doc.value!.points![i]!, x, y, z })
+  }
   return {
     ...open,
+    takeAgain,
     page,
     head: open.doc,
     setHead: open.set,
