@@ -146,9 +146,13 @@ func (s *Service) formed(ctx context.Context, d Document, p Part, again bool) (D
 		return d, nil
 	}
 	if !again {
+		if p.Quantity != f.Quantity {
+			return d, working.Refuse("/quantity", "It is cut as often as %s is made: %d. Change that there.", f.Name, f.Quantity)
+		}
 		return d, shell.Kept(blanks[i], p.Recipe, f.Name)
 	}
 	p.Recipe, _ = shell.Follow(blanks[i], p.Recipe)
+	p.Quantity = f.Quantity
 	d.Body, err = ready(p.State())
 	return d, err
 }

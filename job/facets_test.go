@@ -55,6 +55,11 @@ func TestPartsOfABodyFollowIt(t *testing.T) {
 		"Tub") {
 		t.Errorf("another angle: %v", err)
 	}
+	five := p.State()
+	five.Quantity = 5
+	if _, err := s.SavePart(ctx, p.ID, On{Revision: p.Revision}, five); !errors.As(err, &fault) || fault.Path != "/quantity" {
+		t.Errorf("more blanks than bodies need: %v", err)
+	}
 	save := func(change func(*FacetsState)) {
 		t.Helper()
 		now := must[FacetedBody](t)(s.FacetedBody(ctx, f.ID))

@@ -41,7 +41,9 @@ func (s PartState) Renamed(ids map[string]string) PartState {
 	}
 	if f := s.Recipe.Facet; f != nil {
 		if id, known := ids[f.Of]; known {
-			s.Recipe.Facet = &sheet.Facet{Of: id, Name: f.Name, Corners: f.Corners}
+			mine := *f
+			mine.Of = id
+			s.Recipe.Facet = &mine
 		}
 	}
 	if k := s.Recipe.Kin; k != nil {

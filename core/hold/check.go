@@ -58,7 +58,13 @@ func Check(part made.Part, r sheet.Recipe, m Mount, loads []Load, rule strength.
 	for i, l := range loads {
 		all[i] = p.share(l)
 	}
-	o := strength.Close(p.ledgers(), strength.Hardest(p.modes(), all, func(s *shares) string { return s.load.Name() }))
+	checks := strength.Hardest(p.modes(), all, func(s *shares) string { return s.load.Name() })
+	if r.Facet != nil && r.Facet.Seams > 0 {
+		why := fmt.Sprintf("It is a blank of %s, welded into it (edges: %d). What those seams take, and how the body carries as a shell, "+
+			"is not worked out: what is said here is of this blank by itself.", r.Facet.Name, r.Facet.Seams)
+		checks = append(checks, strength.Silent("body-seams", "Its seams and the body it is of", why))
+	}
+	o := strength.Close(p.ledgers(), checks)
 	res.Checks, res.Verdict, res.Hardest = o.Checks, o.Verdict, o.Hardest
 	if o.First >= 0 {
 		c := o.Checks[o.First]

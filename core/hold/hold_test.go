@@ -247,6 +247,30 @@ func TestCannotSay(t *testing.T) {
 	}
 }
 
+// A blank that is welded into a body is answered by itself and never holds: nobody looks at its seams.
+// One that is only bent is a bracket like any other.
+func TestBlanksOfBodies(t *testing.T) {
+	r := cleat(8)
+	small := []Load{{"case", "", [3]float64{0, 0, 10}}}
+	alone := Check(build(t, r), r, mount(), small, asd)
+	if alone.Verdict != strength.Holds {
+		t.Fatalf("by itself: %s", alone.Verdict)
+	}
+	r.Facet = &sheet.Facet{Of: "b", Name: "Tank tray"}
+	if bent := Check(build(t, r), r, mount(), small, asd); bent.Verdict != strength.Holds {
+		t.Errorf("bent and not welded: %s", bent.Verdict)
+	}
+	r.Facet.Seams = 3
+	welded := Check(build(t, r), r, mount(), small, asd)
+	if welded.Verdict != strength.CannotSay || welded.Hardest == nil || *welded.Hardest != *alone.Hardest ||
+		welded.Checks[0].Key != "body-seams" || !strings.Contains(welded.Checks[0].Why, "Tank tray") {
+		t.Errorf("welded: %s %+v", welded.Verdict, welded.Checks[0])
+	}
+	if heavy := Check(build(t, r), r, mount(), []Load{{"case", "", [3]float64{0, 0, 1e6}}}, asd); heavy.Verdict != strength.Over {
+		t.Errorf("far too heavy: %s", heavy.Verdict)
+	}
+}
+
 // Every suggestion was built and checked: taking it gives the utilisation it
 // promises.
 func TestSuggestionsKeepTheirWord(t *testing.T) {

@@ -12,6 +12,7 @@ type Facet struct {
 	Of      string              `json:"of" doc:"id of the body"`
 	Name    string              `json:"name" doc:"its name then"`
 	Corners map[string][]string `json:"corners" doc:"of each panel by its id: the body's points its numbered edges start at"`
+	Seams   int                 `json:"seams,omitempty" doc:"edges at which it is welded into the body"`
 }
 
 // mostFacets is how many panels a blank has at most.
@@ -26,6 +27,9 @@ func (f *Facet) validate() error {
 	}
 	if len(f.Corners) > mostFacets {
 		return working.Refuse("/facet/corners", "A blank has up to %d panels.", mostFacets)
+	}
+	if f.Seams < 0 || f.Seams > mostFacets*mostCorners {
+		return working.Refuse("/facet/seams", "A blank is welded at its own edges.")
 	}
 	for id, list := range f.Corners {
 		if len(id) > 64 || len(list) > mostCorners {

@@ -20,7 +20,7 @@ func (f Facets) Blanks(id, name string) (facet.Built, []sheet.Recipe, error) {
 		if err != nil {
 			return b, nil, err
 		}
-		r.Facet = &sheet.Facet{Of: id, Name: name, Corners: b.Corners(i)}
+		r.Facet = &sheet.Facet{Of: id, Name: name, Corners: b.Corners(i), Seams: b.Welded(i)}
 		out[i] = r
 	}
 	return b, out, nil

@@ -179,8 +179,8 @@ func TestPointsTakenOver(t *testing.T) {
 	}
 	s.Survey.Points[0].X.Values[0] += 12.7
 	told, why := said(s.Brief)
-	if !strings.Contains(why, "from the survey's Rail end, which now has it 12.7 mm away") || told.Points[0].Now == nil || (*told.Points[0].Now)[0] != q.X+12.7 ||
-		(*told.Points[0].At)[0] != q.X {
+	if !strings.Contains(why, "from the survey's Rail end, which now has it 12.7 mm away") || told.Points[0].Now == nil ||
+		(*told.Points[0].Now)[0] != q.X+12.7 || (*told.Points[0].At)[0] != q.X {
 		t.Errorf("moved: %s %+v", why, told.Points[0])
 	}
 	if _, why := said(inches.Upgraded()); strings.Contains(why, " mm") || !strings.Contains(why, "1/2") {
@@ -193,5 +193,28 @@ func TestPointsTakenOver(t *testing.T) {
 	q.From = f.Points[1].ID
 	if err := f.Check(); err == nil {
 		t.Error("a point that counts from another and from the survey was taken")
+	}
+}
+
+// A blank says at how many edges it is welded: the case is a tub of five panels with a lid on it, and a
+// lid that is bent on instead leaves the seams of the rest.
+func TestBlanksCountTheirSeams(t *testing.T) {
+	f := started(t, "box")
+	built, recipes, err := f.Blanks("id", "Case")
+	if err != nil {
+		t.Fatal(err)
+	}
+	welds, seen := 0, 0
+	for _, e := range built.Edges {
+		if len(e.Faces) == 2 && e.Seam.Kind != facet.BentOne {
+			welds++
+		}
+	}
+	for _, r := range recipes {
+		seen = max(seen, r.Facet.Seams)
+	}
+	// All seams are the tub's: four up its corners, four round the lid, which has these alone.
+	if welds != 8 || seen != 8 || recipes[0].Facet.Seams+recipes[1].Facet.Seams != 12 {
+		t.Errorf("%d welds, blanks count %d and %d", welds, recipes[0].Facet.Seams, recipes[1].Facet.Seams)
 	}
 }

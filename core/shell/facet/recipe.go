@@ -119,6 +119,19 @@ func (b *Built) Corners(blank int) map[string][]string {
 	return out
 }
 
+// Welded answers at how many edges a blank is welded, to others or to itself.
+func (b *Built) Welded(blank int) (n int) {
+	for _, e := range b.Edges {
+		if len(e.Faces) < 2 || e.Seam.Kind == BentOne {
+			continue
+		}
+		if slices.ContainsFunc(e.Faces, func(f int) bool { return slices.Contains(b.Blanks[blank].Faces, f) }) {
+			n++
+		}
+	}
+	return n
+}
+
 // hangsBy answers the side by which a panel hangs on one that was unfolded before it.
 func (b *Built) hangsBy(k Blank, i int) int {
 	for s, e := range b.Faces[k.Faces[i]].edges {

@@ -5637,6 +5637,11 @@ export interface components {
             name: string;
             /** @description id of the body */
             of: string;
+            /**
+             * Format: int64
+             * @description edges at which it is welded into the body
+             */
+            seams?: number;
         };
         FacetAsk: {
             /**
