@@ -35,6 +35,7 @@ func (s *server) developed(w want) (j exchange.Jig, called label, err error) {
 	case "cone":
 		err = unrolled(raw, develop.Cone, func(_ develop.ConeInput, r develop.ConeResult) {
 			j.Plates = []profile.Loop{loopOf(r.Outline, profile.Point{})}
+			lapAt(&j, r.Lapped)
 		})
 	case "elbow":
 		err = unrolled(raw, develop.Elbow, func(in develop.ElbowInput, r develop.ElbowResult) {
@@ -52,6 +53,7 @@ func (s *server) developed(w want) (j exchange.Jig, called label, err error) {
 	default:
 		err = unrolled(raw, develop.Transition, func(_ develop.TransitionInput, r develop.TransitionResult) {
 			j.Plates = []profile.Loop{loopOf(r.Outline, profile.Point{})}
+			lapAt(&j, r.Lapped)
 			for i, l := range r.Lines {
 				from, to := profile.Point{X: l.From[0], Y: l.From[1]}, profile.Point{X: l.To[0], Y: l.To[1]}
 				j.Bends = append(j.Bends, exchange.BendAt{From: from, To: to, Up: l.Angle < 0})
@@ -79,6 +81,16 @@ func unrolled[I, R any](raw []byte, work func(I) (R, error), take func(I, R)) er
 		take(in, r)
 	}
 	return err
+}
+
+// lapAt marks where the first side of a lapped seam lies.
+func lapAt(j *exchange.Jig, line *[2][2]float64) {
+	if line == nil {
+		return
+	}
+	a, b := profile.Point{X: line[0][0], Y: line[0][1]}, profile.Point{X: line[1][0], Y: line[1][1]}
+	j.Lines = append(j.Lines, [2]profile.Point{a, b})
+	j.Marks = append(j.Marks, exchange.Mark{Text: "LAP", At: a.Add(b.Sub(a).Mul(.3)), High: 4})
 }
 
 func loopOf(list [][2]float64, at profile.Point) (l profile.Loop) {

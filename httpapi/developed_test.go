@@ -39,7 +39,11 @@ func TestFlatsOfRounds(t *testing.T) {
 			t.Errorf("%s: a box of 80 by 50 is drawn as %g by %g", unit, w, h)
 		}
 	}
-	status, data := file("elbow", `{"diameter":100,"radius":150,"angle":90,"middle":2}`, "mm")
+	status, data := file("cone", `{"bottom":100,"top":80,"height":60,"lap":15}`, "mm")
+	if status != 200 || !strings.Contains(string(data), "LAP") {
+		t.Errorf("a lapped seam is not marked: %d", status)
+	}
+	status, data = file("elbow", `{"diameter":100,"radius":150,"angle":90,"middle":2}`, "mm")
 	if status != 200 || !strings.Contains(string(data), "2 ENDS") || !strings.Contains(string(data), "2 WHOLE") {
 		t.Errorf("an elbow's pieces: %d", status)
 	}

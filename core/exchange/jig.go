@@ -12,6 +12,7 @@ type Jig struct {
 	Outlines []profile.Loop // of pieces; on the layer that is marked, not cut
 	Plates   []profile.Loop
 	Bends    []BendAt
+	Lines    [][2]profile.Point // that are marked
 	Points   []profile.Point
 	Marks    []Mark
 	Inches   bool
@@ -62,6 +63,9 @@ func (j Jig) DXF() []byte {
 			layer = layerBendUp
 		}
 		d.line(l.From, l.To, layer)
+	}
+	for _, l := range j.Lines {
+		d.line(l[0], l[1], layerMark)
 	}
 	for _, p := range j.Points {
 		d.cross(p)

@@ -25,6 +25,7 @@ type ConeInput struct {
 	Offset   *[2]float64 `json:"offset,omitempty" doc:"mm, middle of the top from over the middle of the bottom"`
 	Cut      *ConeCut    `json:"cut,omitempty" doc:"the lower part is kept"`
 	Seam     float64     `json:"seam,omitempty" doc:"degrees from +x anticlockwise, where the seam is"`
+	Lap      float64     `json:"lap,omitempty" doc:"mm the plate runs past the seam; 0 for a butted one"`
 	Stations int         `json:"stations,omitempty" doc:"generators the outline is drawn by; 72 when left out"`
 }
 
@@ -35,6 +36,7 @@ type ConeResult struct {
 	Slant    *float64          `json:"slant,omitempty" doc:"mm, of the uncut right cone or frustum"`
 	Sweep    *float64          `json:"sweep,omitempty" doc:"degrees its flat runs round, of the uncut right cone or frustum"`
 	Lengths  [2]float64        `json:"lengths" doc:"mm, of its bottom and of its top edge"`
+	Lapped   *[2][2]float64    `json:"lapped,omitempty" doc:"mm, line on the flat its first side lies at, where it is lapped"`
 	Shortest float64           `json:"shortest" doc:"mm, shortest generator"`
 	Longest  float64           `json:"longest" doc:"mm, longest generator"`
 	Findings []working.Finding `json:"findings"`
@@ -67,7 +69,7 @@ func Cone(in ConeInput) (ConeResult, error) {
 			0, greatest, "mm"),
 		working.Within("/offset/0", "The offset", at[0], -greatest, greatest, "mm"),
 		working.Within("/offset/1", "The offset", at[1], -greatest, greatest, "mm"),
-		working.Within("/seam", "The seam", in.Seam, -360, 360, "°"))
+		working.Within("/seam", "The seam", in.Seam, -360, 360, "°"), checkLap(in.Lap))
 	switch {
 	case err != nil:
 		return ConeResult{}, err
@@ -91,8 +93,12 @@ func Cone(in ConeInput) (ConeResult, error) {
 		}
 		strip[i] = r
 	}
-	flat := strip.Unroll()
-	out := ConeResult{Area: strip.Area(), Findings: []working.Finding{}, Shortest: math.Inf(1)}
+	flat, err := strip.lapped(in.Lap)
+	if err != nil {
+		return ConeResult{}, err
+	}
+	out := ConeResult{Area: strip.Area() + flat.lapArea(len(strip)), Lapped: seamLine(in.Lap, flat.seam), Findings: []working.Finding{},
+		Shortest: math.Inf(1)}
 	few := Flat{}
 	for i, r := range strip {
 		if i%(fine/n) == 0 {
@@ -105,6 +111,7 @@ func Cone(in ConeInput) (ConeResult, error) {
 			out.Lengths[1] += dist(r.Top, strip[i-1].Top)
 		}
 	}
+	few.Bottom, few.Top = append(few.Bottom, flat.Bottom[len(strip):]...), append(few.Top, flat.Top[len(strip):]...)
 	out.Outline = pairs(few.Outline())
 	if at == [2]float64{} && in.Cut == nil {
 		slant := math.Hypot(in.Height, (in.Bottom-in.Top)/2)
@@ -181,6 +188,10 @@ func (in ConeInput) working(out ConeResult, fine int) working.Working {
 		Assumptions: []string{"on the neutral surface: add what the school of K says for the plate's thickness",
 			fmt.Sprintf("unrolled in %d strips", fine)},
 		Result: working.Quantity{Symbol: "A", Name: "area", Value: out.Area, Unit: "mm²"}}
+	if in.Lap > 0 {
+		w.Inputs = append(w.Inputs, working.MM("o", "lap at the seam", in.Lap))
+		w.Assumptions = append(w.Assumptions, lapSaid)
+	}
 	if in.Cut != nil {
 		w.Inputs = append(w.Inputs, working.MM("hc", "the cut crosses the axis", in.Cut.Height),
 			working.Quantity{Symbol: "α", Name: "the cut leans", Value: in.Cut.Angle, Unit: "°"})

@@ -47,12 +47,16 @@ func turn(a, b, line solid.Vector) float64 {
 }
 
 // told answers a transition's strip unrolled.
-func told(in TransitionInput, s Strip, exact bool) TransitionResult {
-	flat := s.Unroll()
-	out := TransitionResult{Area: s.Area(), Outline: pairs(flat.Outline()), Lines: []PressLine{}, Exact: exact,
-		Findings: []working.Finding{}}
+func told(in TransitionInput, s Strip, exact bool) (TransitionResult, error) {
+	flat, err := s.lapped(in.Lap)
+	if err != nil {
+		return TransitionResult{}, err
+	}
+	out := TransitionResult{Area: s.Area() + flat.lapArea(len(s)), Outline: pairs(flat.Outline()), Lines: []PressLine{}, Exact: exact,
+		Lapped: seamLine(in.Lap, flat.seam), Findings: []working.Finding{}}
 	out.Longest = math.Max(dist(s[0].Bottom, s[0].Top), dist(s[len(s)-1].Bottom, s[len(s)-1].Top))
-	for i, angle := range s.turns() {
+	turns := s.turns()
+	for i, angle := range turns {
 		if math.Abs(angle) < leastTurn {
 			continue
 		}
@@ -73,6 +77,14 @@ func told(in TransitionInput, s Strip, exact bool) TransitionResult {
 		out.Lengths[1] += dist(s[i].Top, s[i+1].Top)
 	}
 	out.SeamTurn = turn(last, first, s[0].Top.Sub(s[0].Bottom))
+	if out.Lapped != nil && math.Abs(out.SeamTurn) >= leastTurn {
+		out.Lines = append(out.Lines, PressLine{From: out.Lapped[0], To: out.Lapped[1], Angle: out.SeamTurn})
+	}
+	for _, l := range flat.again { // the lap lies on the beginning, bent as that is
+		if angle := turns[l.of]; math.Abs(angle) >= leastTurn && l.to.Sub(l.from).Len() > alikeSpot {
+			out.Lines = append(out.Lines, PressLine{From: [2]float64{l.from.X, l.from.Y}, To: [2]float64{l.to.X, l.to.Y}, Angle: angle})
+		}
+	}
 	if flat.crosses() {
 		out.Findings = append(out.Findings, working.Finding{Code: "flat-overlap", Severity: working.Mind, Cause: "Flat",
 			Reason: "Unrolled it lies over itself: make it of two pieces or more, with a seam each."})
@@ -91,5 +103,9 @@ func told(in TransitionInput, s Strip, exact bool) TransitionResult {
 		Assumptions: []string{"on the neutral surface: add what the school of K says for the plate's thickness",
 			"arcs are as their points say"},
 		Result: working.Quantity{Symbol: "A", Name: "area", Value: out.Area, Unit: "mm²"}}
-	return out
+	if in.Lap > 0 {
+		out.Working.Inputs = append(out.Working.Inputs, working.MM("o", "lap at the seam", in.Lap))
+		out.Working.Assumptions = append(out.Working.Assumptions, lapSaid)
+	}
+	return out, nil
 }

@@ -19,6 +19,7 @@ type TransitionInput struct {
 	Height float64      `json:"height" doc:"mm between them"`
 	Offset *[2]float64  `json:"offset,omitempty" doc:"mm, by which the top is shifted"`
 	Seam   int          `json:"seam,omitempty" doc:"index of the bottom corner the seam starts at"`
+	Lap    float64      `json:"lap,omitempty" doc:"mm the plate runs past the seam; 0 for a butted one"`
 }
 
 // OutlineForm is an outline about the origin: a round by its diameter, else a rectangle.
@@ -67,6 +68,7 @@ type TransitionResult struct {
 	Longest  float64           `json:"longest" doc:"mm, longest of the lines and of the seam's sides"`
 	Lengths  [2]float64        `json:"lengths" doc:"mm, of its bottom and of its top edge"`
 	SeamTurn float64           `json:"seamTurn" doc:"degrees its two sides are turned at the seam"`
+	Lapped   *[2][2]float64    `json:"lapped,omitempty" doc:"mm, line on the flat its first side lies at, where it is lapped"`
 	Exact    bool              `json:"exact" doc:"both outlines bulge outwards everywhere: it is the skin a sheet takes by itself; else the smallest of triangles"`
 	Findings []working.Finding `json:"findings"`
 	Working  working.Working   `json:"working"`
@@ -79,6 +81,9 @@ const mostCorners = 1000
 // all ways from the seam. It fails with *working.Fault where an outline is none or crosses itself.
 func Transition(in TransitionInput) (TransitionResult, error) {
 	if err := working.Above("/height", "The height", in.Height, 0, greatest, "mm"); err != nil {
+		return TransitionResult{}, err
+	}
+	if err := checkLap(in.Lap); err != nil {
 		return TransitionResult{}, err
 	}
 	at := [2]float64{}
@@ -127,7 +132,7 @@ func Transition(in TransitionInput) (TransitionResult, error) {
 		b, t := bottom[w[0]%len(bottom)], top[w[1]%len(top)]
 		strip[k] = Ruling{solid.Vector{b.X, b.Y, 0}, solid.Vector{t.X, t.Y, in.Height}}
 	}
-	return told(in, strip, exact), nil
+	return told(in, strip, exact)
 }
 
 // ring reads an outline, anticlockwise; seam is where its corner of that index then is.

@@ -4701,6 +4701,11 @@ export interface components {
              * @description mm between them
              */
             height: number;
+            /**
+             * Format: double
+             * @description mm the plate runs past the seam; 0 for a butted one
+             */
+            lap?: number;
             /** @description mm, middle of the top from over the middle of the bottom */
             offset?: number[];
             /**
@@ -4726,6 +4731,8 @@ export interface components {
              */
             area: number;
             findings: components["schemas"]["Finding"][];
+            /** @description mm, line on the flat its first side lies at, where it is lapped */
+            lapped?: number[][];
             /** @description mm, of its bottom and of its top edge */
             lengths: number[];
             /**
@@ -15262,6 +15269,11 @@ export interface components {
              * @description mm between them
              */
             height: number;
+            /**
+             * Format: double
+             * @description mm the plate runs past the seam; 0 for a butted one
+             */
+            lap?: number;
             /** @description mm, by which the top is shifted */
             offset?: number[];
             /**
@@ -15281,6 +15293,8 @@ export interface components {
             /** @description both outlines bulge outwards everywhere: it is the skin a sheet takes by itself; else the smallest of triangles */
             exact: boolean;
             findings: components["schemas"]["Finding"][];
+            /** @description mm, line on the flat its first side lies at, where it is lapped */
+            lapped?: number[][];
             /** @description mm, of its bottom and of its top edge */
             lengths: number[];
             /** @description lines it is bent at, from the seam on; what lies between is flat */

@@ -34,12 +34,14 @@ export const roundCalculations: Calculation[] = [
       L('forward', '', 'Top shifted', 0),
       A('angle', 'Cut leans', null, { optional: true, note: 'from the bottom; empty: not cut' }),
       L('at', '', 'Cut crosses the middle at', null, { optional: true }),
+      L('lap', '', 'Lap at the seam', 0, { note: '0: butted' }),
     ],
     request: (v) => ({
       bottom: v.bottom,
       top: v.top,
       height: v.height,
       offset: v.forward ? [v.forward, 0] : undefined,
+      lap: v.lap || undefined,
       cut: v.at == null ? undefined : { angle: v.angle ?? 0, height: v.at },
     }),
     results: [
@@ -67,11 +69,13 @@ export const roundCalculations: Calculation[] = [
       L('height', 'h', 'Height', 220),
       L('forward', '', 'Top shifted along', 0),
       L('sideways', '', 'Top shifted across', 0),
+      L('lap', '', 'Lap at the seam', 0, { note: '0: butted' }),
     ],
     request: (v) => ({
       below: form(v, 'below'),
       above: form(v, 'above'),
       height: v.height,
+      lap: v.lap || undefined,
       offset: v.forward || v.sideways ? [v.forward ?? 0, v.sideways ?? 0] : undefined,
     }),
     results: [
