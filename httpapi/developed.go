@@ -57,7 +57,7 @@ func (s *server) developed(w want) (j exchange.Jig, called label, err error) {
 			for i, l := range r.Lines {
 				from, to := profile.Point{X: l.From[0], Y: l.From[1]}, profile.Point{X: l.To[0], Y: l.To[1]}
 				j.Bends = append(j.Bends, exchange.BendAt{From: from, To: to, Up: l.Angle < 0})
-				if len(r.Lines) <= 24 {
+				if len(r.Lines) <= 40 {
 					j.Marks = append(j.Marks, exchange.Mark{Text: fmt.Sprintf("%d: %.1f", i+1, l.Angle), At: from.Add(to).Mul(.5), High: 4})
 				}
 			}

@@ -24,7 +24,7 @@ func TestEdgesBeforeASeam(t *testing.T) {
 			t.Errorf("%s: %q %v", lip, r.Making, codes(r))
 		}
 	}
-	in.Plies[0].Thickness = 2
+	in.Plies[1].Lip, in.Plies[0].Thickness = JoggledLip, 2
 	if !codes(work(t, in))["joggle-deep"] {
 		t.Error("2.1 mm down in 1 mm of sheet is not minded")
 	}

@@ -238,11 +238,24 @@ func TestFormsOfOutlines(t *testing.T) {
 	if err != nil || !round.Exact || len(round.Findings) > 0 {
 		t.Fatalf("%v %+v", err, round.Findings)
 	}
-	corners, err := Transition(TransitionInput{Bottom: rectangle(300, 300), Top: circle(160, roundCorners), Height: 220})
+	corners, err := Transition(TransitionInput{Bottom: rectangle(300, 300), Top: circle(160, 4*usualSides), Height: 220})
 	if err != nil {
 		t.Fatal(err)
 	}
 	near(t, "square to round", round.Area, corners.Area, 1e-3*corners.Area)
+	// Six sides a quarter lie inside a round of 160 by 80·(1 − cos 7.5°), and are pressed at six lines
+	// and the corner's two sides.
+	six, err := Transition(TransitionInput{Below: &OutlineForm{Long: 300, Wide: 300}, Above: &OutlineForm{Round: 160, Sides: 6},
+		Height: 220})
+	if err != nil || len(six.Lines) != 4*7 {
+		t.Errorf("%d lines, %v", len(six.Lines), err)
+	}
+	near(t, "inside the round", six.Inside, 80*(1-math.Cos(math.Pi/24)), 1e-9)
+	near(t, "its edge", six.Lengths[1], 24*160*math.Sin(math.Pi/24), 1e-6)
+	many := TransitionInput{Below: &OutlineForm{Round: 300, Sides: 91}, Above: &OutlineForm{Round: 160}, Height: 220}
+	if _, err := Transition(many); err == nil {
+		t.Error("91 sides a quarter are taken")
+	}
 	four := rectangle(4, 4)
 	for at, in := range map[string]TransitionInput{
 		"/below":       {Below: &OutlineForm{Round: 9}, Bottom: four, Top: rectangle(2, 2), Height: 5},
@@ -282,7 +295,7 @@ func TestSeamsRunStraight(t *testing.T) {
 		if got := math.Hypot(p[0]-q[0], p[1]-q[1]); math.Abs(got-x.seam) > 1e-6 {
 			t.Errorf("%s: the seam is %.3f long, %.3f by hand", x.name, got, x.seam)
 		}
-		if !r.Exact || r.SeamTurn > 180./roundCorners*2+1e-6 {
+		if !r.Exact || r.SeamTurn > 45./usualSides*2+1e-6 {
 			t.Errorf("%s: its sides turn %.2f° at the seam", x.name, r.SeamTurn)
 		}
 		// Nothing is round the flat but its two edges and the seam twice.

@@ -103,6 +103,11 @@ func told(in TransitionInput, s Strip, exact bool) (TransitionResult, error) {
 		Assumptions: []string{"on the neutral surface: add what the school of K says for the plate's thickness",
 			"arcs are as their points say"},
 		Result: working.Quantity{Symbol: "A", Name: "area", Value: out.Area, Unit: "mm²"}}
+	if out.Inside = math.Max(in.Below.inside(), in.Above.inside()); out.Inside > 0 {
+		out.Working.Steps = append(out.Working.Steps, working.MM("s", "sides of a round lie inside it", out.Inside))
+		out.Working.Assumptions = append(out.Working.Assumptions, "the corners of a round's sides lie on the round, whose edge is "+
+			"longer than theirs")
+	}
 	if in.Lap > 0 {
 		out.Working.Inputs = append(out.Working.Inputs, working.MM("o", "lap at the seam", in.Lap))
 		out.Working.Assumptions = append(out.Working.Assumptions, lapSaid)

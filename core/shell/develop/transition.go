@@ -1,6 +1,7 @@
 package develop
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 
@@ -25,12 +26,21 @@ type TransitionInput struct {
 // OutlineForm is an outline about the origin: a round by its diameter, else a rectangle.
 type OutlineForm struct {
 	Round float64 `json:"round,omitempty" doc:"mm, diameter"`
+	Sides int     `json:"sides,omitempty" doc:"of a quarter of a round, 1 to 90: its corners lie on the round; 18 when left out"`
 	Long  float64 `json:"long,omitempty" doc:"mm, along x"`
 	Wide  float64 `json:"wide,omitempty" doc:"mm, along y"`
 }
 
-// roundCorners is by how many corners a round is given.
-const roundCorners = 72
+// usualSides is in how many sides a quarter of a round is given, mostSides how many it may be.
+const usualSides, mostSides = 18, 90
+
+// inside answers how far the sides of a round lie inside it, mm; 0 of a rectangle.
+func (f *OutlineForm) inside() float64 {
+	if f == nil || f.Round == 0 {
+		return 0
+	}
+	return f.Round / 2 * (1 - math.Cos(math.Pi/4/float64(cmp.Or(f.Sides, usualSides))))
+}
 
 // corners answers the outline from the middle of the side towards −y on, anticlockwise.
 func (f *OutlineForm) corners(path string) ([][2]float64, error) {
@@ -38,9 +48,12 @@ func (f *OutlineForm) corners(path string) ([][2]float64, error) {
 		if err := working.Above(path+"/round", "The diameter", f.Round, 0, greatest, "mm"); err != nil {
 			return nil, err
 		}
-		out := make([][2]float64, roundCorners)
+		if f.Sides < 0 || f.Sides > mostSides {
+			return nil, working.Refuse(path+"/sides", "A quarter of a round is given 1 to %d sides.", mostSides)
+		}
+		out := make([][2]float64, 4*cmp.Or(f.Sides, usualSides))
 		for i := range out {
-			sin, cos := math.Sincos(2*math.Pi*float64(i)/roundCorners - math.Pi/2)
+			sin, cos := math.Sincos(2*math.Pi*float64(i)/float64(len(out)) - math.Pi/2)
 			out[i] = [2]float64{f.Round / 2 * cos, f.Round / 2 * sin}
 		}
 		return out, nil
@@ -68,6 +81,7 @@ type TransitionResult struct {
 	Longest  float64           `json:"longest" doc:"mm, longest of the lines and of the seam's sides"`
 	Lengths  [2]float64        `json:"lengths" doc:"mm, of its bottom and of its top edge"`
 	SeamTurn float64           `json:"seamTurn" doc:"degrees its two sides are turned at the seam"`
+	Inside   float64           `json:"inside,omitempty" doc:"mm, how far the sides of a round lie inside it"`
 	Lapped   *[2][2]float64    `json:"lapped,omitempty" doc:"mm, line on the flat its first side lies at, where it is lapped"`
 	Exact    bool              `json:"exact" doc:"both outlines bulge outwards everywhere: it is the skin a sheet takes by itself; else the smallest of triangles"`
 	Findings []working.Finding `json:"findings"`

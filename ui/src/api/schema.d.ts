@@ -11764,6 +11764,11 @@ export interface components {
              */
             round?: number;
             /**
+             * Format: int64
+             * @description of a quarter of a round, 1 to 90: its corners lie on the round; 18 when left out
+             */
+            sides?: number;
+            /**
              * Format: double
              * @description mm, along y
              */
@@ -15293,6 +15298,11 @@ export interface components {
             /** @description both outlines bulge outwards everywhere: it is the skin a sheet takes by itself; else the smallest of triangles */
             exact: boolean;
             findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm, how far the sides of a round lie inside it
+             */
+            inside?: number;
             /** @description mm, line on the flat its first side lies at, where it is lapped */
             lapped?: number[][];
             /** @description mm, of its bottom and of its top edge */

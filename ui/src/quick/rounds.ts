@@ -17,7 +17,7 @@ const A = (key: string, label: string, start: number | null, more: Partial<Field
   ...more,
 })
 const form = (v: Record<string, unknown>, of: string) =>
-  v[`${of}Round`] ? { round: v[`${of}Round`] } : { long: v[`${of}Long`], wide: v[`${of}Wide`] }
+  v[`${of}Round`] ? { round: v[`${of}Round`], sides: v.sides ?? undefined } : { long: v[`${of}Long`], wide: v[`${of}Wide`] }
 
 export const roundCalculations: Calculation[] = [
   {
@@ -66,6 +66,14 @@ export const roundCalculations: Calculation[] = [
       L('aboveRound', '', 'Top, round', 160, { optional: true, note: 'empty: a rectangle' }),
       L('aboveLong', '', 'Top, long', 160),
       L('aboveWide', '', 'Top, wide', 160),
+      {
+        key: 'sides',
+        label: 'Flat sides in a quarter of a round',
+        kind: 'number',
+        start: 6,
+        optional: true,
+        note: 'empty: 18, for rolling',
+      },
       L('height', 'h', 'Height', 220),
       L('forward', '', 'Top shifted along', 0),
       L('sideways', '', 'Top shifted across', 0),
@@ -81,6 +89,7 @@ export const roundCalculations: Calculation[] = [
     results: [
       { key: 'lines/length', label: 'Lines to press', kind: 'number', lead: true },
       { key: 'longest', label: 'Longest line', kind: 'length', lead: true },
+      { key: 'inside', label: 'Sides lie inside the round by', kind: 'fine' },
       { key: 'seamTurn', label: 'Turns at the seam', kind: 'angle' },
     ],
     paper: { text: 'The flat with its press lines, DXF', path: '/api/v1/developed/transition' },
