@@ -9,7 +9,7 @@ import (
 // Written writes the values of a working finely enough to follow it: lengths to
 // a thousandth of a millimetre, in inch jobs to a ten-thousandth of an inch
 // with the millimetres beside it; forces, moments, stresses and masses of inch jobs in
-// pounds, what they were worked in beside them. The lists are written in place.
+// pounds, areas and moduli of sections in inches, what they were worked in beside them. The lists are written in place.
 func (w Working) Written(inches bool) Working {
 	for _, list := range [][]Quantity{w.Inputs, w.Steps} {
 		for i := range list {
@@ -37,12 +37,12 @@ func (q Quantity) fine(inches bool) string {
 			return trimZeros(places(q.Value/(poundForce*304.8), 2)) + " lbf·ft (" + metric + ")"
 		}
 		return metric
-	case "N", "MPa", "kg":
+	}
+	if unit, known := pounds[q.Unit]; known {
 		if inches {
-			unit := pounds[q.Unit]
 			return trimZeros(places(q.Value/unit.size, unit.digits)) + " " + unit.name + " (" + q.fine(false) + ")"
 		}
-		if q.Unit != "kg" && math.Abs(q.Value) >= 100 {
+		if (q.Unit == "N" || q.Unit == "MPa") && math.Abs(q.Value) >= 100 {
 			return places(q.Value, 1) + " " + q.Unit
 		}
 	}
@@ -57,7 +57,9 @@ var pounds = map[string]struct {
 	name   string
 	size   float64
 	digits int
-}{"N": {"lbf", poundForce, 1}, "MPa": {"ksi", poundForce * 1000 / 645.16, 2}, "kg": {"lb", .45359237, 2}}
+}{"N": {"lbf", poundForce, 1}, "MPa": {"ksi", poundForce * 1000 / 645.16, 2}, "kg": {"lb", .45359237, 2},
+	"N/mm": {"lbf/in", poundForce / 25.4, 1}, "kg/m": {"lb/ft", .45359237 / .3048, 3}, "m²": {"ft²", .3048 * .3048, 3},
+	"mm²": {"in²", 25.4 * 25.4, 4}, "mm³": {"in³", 25.4 * 25.4 * 25.4, 4}, "mm⁴": {"in⁴", 25.4 * 25.4 * 25.4 * 25.4, 4}}
 
 func places(v float64, n int) string { return strconv.FormatFloat(v, 'f', n, 64) }
 

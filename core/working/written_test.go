@@ -69,3 +69,16 @@ func TestWrittenInPounds(t *testing.T) {
 		}
 	}
 }
+
+// No unit a section or a spring is worked out in stays metric alone in an inch job: one square inch is
+// 645.16 mm².
+func TestAreasOfInchJobs(t *testing.T) {
+	for unit, want := range map[string]string{"mm²": "1 in² (645.16 mm²)", "mm³": "1 in³ (16387.064 mm³)",
+		"mm⁴": "1 in⁴ (416231.426 mm⁴)", "N/mm": "1 lbf/in (0.175 N/mm)", "kg/m": "1 lb/ft (1.488 kg/m)"} {
+		size := map[string]float64{"mm²": 645.16, "mm³": 16387.064, "mm⁴": 416231.4256, "N/mm": 4.4482216152605 / 25.4,
+			"kg/m": .45359237 / .3048}[unit]
+		if got := (Working{Result: Quantity{Value: size, Unit: unit}}).Written(true).Result.Text; got != want {
+			t.Errorf("%s: %q, want %q", unit, got, want)
+		}
+	}
+}

@@ -60,7 +60,8 @@ const strip =
 const withStrip = ref(strip !== null)
 const inches = computed(() => props.lengths.unit !== 'mm')
 // A number that is not typed yet is asked for, not guessed.
-const missing = computed(() => props.calculation.fields.filter((f) => !f.optional && (values[f.key] ?? '') === ''))
+const fields = computed(() => props.calculation.fields.filter((f) => !f.when || f.when(values)))
+const missing = computed(() => fields.value.filter((f) => !f.optional && (values[f.key] ?? '') === ''))
 const request = computed(() => {
   if (missing.value.length) return null
   if (props.calculation.request) return props.calculation.request(values, inches.value)
@@ -134,7 +135,7 @@ const told = computed(() => props.calculation.results.filter((r) => found(r.key)
 <template>
   <div class="calc">
     <form class="fields" @submit.prevent>
-      <template v-for="f in calculation.fields" :key="f.key">
+      <template v-for="f in fields" :key="f.key">
         <PickOne
           v-if="f.kind === 'choice'"
           :label="f.label"

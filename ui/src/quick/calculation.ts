@@ -19,6 +19,8 @@ export type Field = {
   of?: 'bolts' | 'threaded'
   optional?: boolean
   note?: string
+  /** Whether it counts beside the others; it always does when left out. */
+  when?: (values: Record<string, unknown>) => boolean
 }
 export type Result = {
   key: string
