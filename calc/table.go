@@ -9,7 +9,7 @@ import (
 	"warmanvil/core/load"
 	"warmanvil/core/nest"
 	"warmanvil/core/section"
-	"warmanvil/core/shell/develop"
+	"warmanvil/core/develop"
 	"warmanvil/core/shell/facet"
 	"warmanvil/core/survey"
 	"warmanvil/core/tube"

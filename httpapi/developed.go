@@ -8,7 +8,7 @@ import (
 
 	"warmanvil/core/exchange"
 	"warmanvil/core/profile"
-	"warmanvil/core/shell/develop"
+	"warmanvil/core/develop"
 	"warmanvil/strictjson"
 )
 
@@ -47,7 +47,8 @@ func (s *server) developed(w want) (j exchange.Jig, called label, err error) {
 					at.Y = min(at.Y, p[1]-r.Back/2-30)
 				}
 				j.Plates = append(j.Plates, loopOf(r.Whole, at))
-				j.Marks = append(j.Marks, exchange.Mark{Text: fmt.Sprintf("%d WHOLE", in.Middle), At: at.Add(profile.Point{X: 10}), High: 6})
+				j.Marks = append(j.Marks, exchange.Mark{Text: fmt.Sprintf("%d WHOLE", in.Middle), At: at.Add(profile.Point{X: 10}),
+					High: 6})
 			}
 		})
 	default:

@@ -176,6 +176,9 @@ func bars(p script, x, y float64) {
 }
 
 func (p printer) bendTable(y float64) float64 {
+	if p.t.Flat.Round != nil {
+		return p.pressTable(y)
+	}
 	if len(p.t.Flat.BendLines) == 0 {
 		p.text(edge, y, 10, "", "No bends.")
 		return y + 5

@@ -182,7 +182,8 @@ func (p printer) marks(at mapping) {
 // bends draws bend lines with a flag on the side the bend goes to: long dashes
 // up, dash and dot down.
 func (p printer) bends(at mapping) {
-	for _, l := range p.t.Flat.BendLines {
+	lines := p.t.Flat.FoldLines()
+	for _, l := range lines {
 		x0, y0 := at(l.From)
 		x1, y1 := at(l.To)
 		dash := []float64{6, 3}
@@ -194,7 +195,13 @@ func (p printer) bends(at mapping) {
 		p.Line(x0, y0, x1, y1)
 		p.SetDashPattern(nil, 0)
 		mx, my := (x0+x1)/2, (y0+y1)/2
-		label := fmt.Sprintf("%s %s  R %s", way(l.Up), deg(l.Angle), l.Radius.Text)
+		if len(lines) > 40 && l.Angle < 30 { // so close their words would hide the lines
+			continue
+		}
+		label := fmt.Sprintf("%s %s", way(l.Up), deg(l.Angle))
+		if l.Radius != "" {
+			label += "  R " + l.Radius
+		}
 		if math.Abs(x1-x0) >= math.Abs(y1-y0) {
 			p.word(mx+3, my-1, 7, "", label)
 			p.flag(mx, my, l.Up)

@@ -144,7 +144,7 @@ func (d *dxf) entities(f Flat) []byte {
 			d.num(40, h.Cut/2*d.scale)
 		}
 	}
-	for _, l := range f.Part.BendLines {
+	for _, l := range f.Part.FoldLines() {
 		layer := layerBendDown
 		if l.Up {
 			layer = layerBendUp

@@ -69,7 +69,7 @@ func DXF12(f Flat) []byte {
 			d.num(40, h.Cut/2*d.scale)
 		}
 	}
-	for _, l := range f.Part.BendLines {
+	for _, l := range f.Part.FoldLines() {
 		layer := layerBendDown
 		if l.Up {
 			layer = layerBendUp

@@ -46,7 +46,7 @@ func SVG(f Flat) []byte {
 		up         bool
 	}{{layerBendUp, ` stroke-dasharray="6 3"`, true}, {layerBendDown, ` stroke-dasharray="6 2 0.5 2"`, false}} {
 		group(layer.name, layer.dash)
-		for _, l := range f.Part.BendLines {
+		for _, l := range f.Part.FoldLines() {
 			if l.Up == layer.up {
 				a, c := flip(l.From), flip(l.To)
 				fmt.Fprintf(&b, `<path d="M%s %sL%s %s"/>`+"\n", coord(a.X), coord(a.Y), coord(c.X), coord(c.Y))

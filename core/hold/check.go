@@ -26,13 +26,20 @@ func Check(part made.Part, r sheet.Recipe, m Mount, loads []Load, rule strength.
 	if !part.Whole {
 		return silent("The part cannot be unfolded as a whole yet: see its flags on the Shape bench.")
 	}
+	if part.Round != nil {
+		res.Checks = append(res.Checks, strength.Silent("round", "The round", fmt.Sprintf("It is a %s bent from one plate: how it "+
+			"carries as a "+
+			"shell is not worked out. Bear the load on a frame or on brackets, which are.", part.Round.Says)))
+		return res
+	}
 	if len(loads) == 0 {
 		return silent("Nothing loads it: say which device's feet stand on it, with mass and centre of gravity.")
 	}
 	for _, l := range loads {
 		for _, f := range l.Force {
 			if math.IsNaN(f) || math.Abs(f) > 1e8 {
-				return silent(fmt.Sprintf("A load of %.3g N is beyond what this works out (100 000 kN): look at the mass and the accelerations.", f))
+				return silent(fmt.Sprintf("A load of %.3g N is beyond what this works out (100 000 kN): look at the mass and the "+
+					"accelerations.", f))
 			}
 		}
 	}

@@ -70,6 +70,12 @@ func (s Shape) mirrored(length float64) Shape {
 		s.Shift = length - s.Shift
 	case Ring:
 		s.Flip = !s.Flip
+	case Developed:
+		if s.Round != nil {
+			round := *s.Round
+			round.Flip = !round.Flip
+			s.Round = &round
+		}
 	case Polygon:
 		n := len(s.Points)
 		out := make(profile.Loop, n)
@@ -107,6 +113,9 @@ func mirrorHoles(list []Hole, edge func(Edge) Edge) []Hole {
 		if byEdge := h.Pattern != nil && h.Pattern.Kind == EdgePattern; byEdge || h.X.Edge == Middle || h.X.Edge == Feature {
 			h.mirrorWays(!byEdge)
 		}
+		if h.X.Edge == Around {
+			h.mirrorRound()
+		}
 		h.X.Edge, h.Y.Edge = edge(h.X.Edge), edge(h.Y.Edge)
 		out[i] = h // angles turn from the edges, so they mirror by themselves
 	}
@@ -141,6 +150,12 @@ func mirrorMarks(list []Mark, edge func(Edge) Edge) []Mark {
 				m.Angle = 180 - m.Angle
 			}
 		}
+		if m.X.Edge == Around {
+			m.X = m.X.mirrorAround()
+			if m.Kind != TextMark {
+				m.Angle = 180 - m.Angle
+			}
+		}
 		m.X.Edge, m.Y.Edge = edge(m.X.Edge), edge(m.Y.Edge)
 		out[i] = m
 	}
@@ -170,6 +185,34 @@ func (h *Hole) mirrorWays(placed bool) {
 			h.X.Distance -= float64(p.Columns-1) * p.PitchX
 		}
 	}
+}
+
+// mirrorRound turns a hole that is placed round a round: it counts the other way, and what steps to the
+// left steps to the right.
+func (h *Hole) mirrorRound() {
+	h.X = h.X.mirrorAround()
+	h.mirrorWays(false)
+	if p := h.Pattern; p != nil {
+		switch p.Kind {
+		case AroundPattern:
+			p.Start = p.mirrorAround()
+		case CirclePattern, RowPattern:
+			p.Start = 180 - p.Start
+		}
+	}
+}
+
+// mirrorAround answers the angle from hole to hole of holes round a round in the mirror: once round
+// backwards where it was once round.
+func (p Pattern) mirrorAround() float64 {
+	back := -360 / float64(max(p.Count, 1))
+	switch {
+	case p.Start == 0:
+		return back
+	case p.Start == back:
+		return 0
+	}
+	return -p.Start
 }
 
 // swaps tells whether an edge's start end becomes its far end: where it is

@@ -22,8 +22,8 @@ const SchemaVersion = 1
 // Edge of a panel: the way it faces on the flat pattern, or its number.
 type Edge string
 
-// The four edges of a panel, the arcs of a ring, and two that are none:
-// distances may count from a panel's middle or from another hole.
+// The four edges of a panel, the arcs of a ring, and those that are none: distances may count from a
+// panel's middle or from another hole, and on a round its place may be degrees round and mm up.
 const (
 	Front   Edge = "front"
 	Right   Edge = "right"
@@ -33,6 +33,8 @@ const (
 	Inner   Edge = "inner"
 	Middle  Edge = "middle"
 	Feature Edge = "feature"
+	Around  Edge = "around"
+	Up      Edge = "up"
 )
 
 // Measure says between which points a length was taken.

@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"warmanvil/core/develop"
 	"warmanvil/core/profile"
 )
 
@@ -32,18 +33,21 @@ const (
 	Disc      ShapeKind = "disc"
 	Ring      ShapeKind = "ring"
 	Obround   ShapeKind = "slot"
+	Developed ShapeKind = "developed"
 )
 
 // Shape of a base other than a rectangle. Sizes of shapes with arcs are those of
 // the flat part, whatever the measure.
 type Shape struct {
-	Kind   ShapeKind    `json:"kind" enum:"rectangle,trapezoid,triangle,polygon,sides,disc,ring,slot"`
+	Kind   ShapeKind    `json:"kind" enum:"rectangle,trapezoid,triangle,polygon,sides,disc,ring,slot,developed"`
 	Back   float64      `json:"back,omitempty" doc:"mm, trapezoid: its back edge"`
 	Shift  float64      `json:"shift,omitempty" doc:"mm, trapezoid: its back edge's left end lies so far right of the front left corner; triangle: its tip does"`
 	Sweep  float64      `json:"sweep,omitempty" doc:"degrees, ring: how far it runs round"`
 	Flip   bool         `json:"flip,omitempty" doc:"ring: it runs round the other way"`
 	Points profile.Loop `json:"points,omitempty" doc:"polygon: corners anticlockwise; a corner's bulge makes the edge behind it an arc"`
 	Sides  []SideSize   `json:"sides,omitempty" doc:"sides: lengths and inside angles, anticlockwise; the last side closes it by itself"`
+
+	Round *develop.Form `json:"round,omitempty" doc:"developed: the round it is unrolled from; good side out, no flanges"`
 }
 
 // SideSize is one side of a base typed by lengths and angles.

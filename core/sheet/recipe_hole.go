@@ -85,12 +85,12 @@ type Use struct {
 	Thick  float64 `json:"thick,omitempty" doc:"mm, tab: thickness of the part it is on; this part's own when left out"`
 }
 
-// Offset is a distance from a named edge, from the panel's middle, or from
-// another hole of the panel.
+// Offset is a distance from a named edge, from the panel's middle, from another hole of the panel; on a
+// round x may be degrees round it and y mm up.
 type Offset struct {
-	Edge     Edge    `json:"edge" doc:"front, right, back, left or a number; middle; feature"`
+	Edge     Edge    `json:"edge" doc:"front, right, back, left or a number; middle; feature; on a round: around (x), up (y)"`
 	Feature  string  `json:"feature,omitempty" doc:"id of the hole it counts from"`
-	Distance float64 `json:"distance" doc:"mm into the panel; from the middle or a hole to the right or back"`
+	Distance float64 `json:"distance" doc:"mm into the panel; from the middle or a hole to the right or back; around: degrees from +x anticlockwise, seen from above"`
 	From     Measure `json:"from,omitempty" enum:"outside,inside,flat" doc:"where the edge is bent: from the outer tangent plane, the inner one or the tangent line"`
 }
 
@@ -104,25 +104,27 @@ const (
 	RowPattern    PatternKind = "row"
 	EdgePattern   PatternKind = "edge"
 	MirrorPattern PatternKind = "mirror"
+	AroundPattern PatternKind = "around"
 )
 
 // Pattern repeats a hole. A grid starts at the hole and steps away from its
 // edges; a circle has the hole's place as its centre; a row runs from the hole at
 // an angle; an edge pattern spreads along an edge with equal margins at both its
-// ends; a mirror repeats it across the panel's middle.
+// ends; a mirror repeats it across the panel's middle; around spreads it evenly round a round, once round
+// a closed one, of one with ends from the first hole by the angle so often.
 type Pattern struct {
-	Kind     PatternKind `json:"kind" enum:"grid,circle,row,edge,mirror"`
+	Kind     PatternKind `json:"kind" enum:"grid,circle,row,edge,mirror,around"`
 	Columns  int         `json:"columns,omitempty" doc:"grid: along x"`
 	Rows     int         `json:"rows,omitempty" doc:"grid: along y"`
 	PitchX   float64     `json:"pitchX,omitempty" doc:"grid, row: mm"`
 	PitchY   float64     `json:"pitchY,omitempty" doc:"grid: mm"`
-	Count    int         `json:"count,omitempty" doc:"circle, row, edge: number of holes"`
+	Count    int         `json:"count,omitempty" doc:"circle, row, edge, around: number of holes"`
 	Edge     Edge        `json:"edge,omitempty" doc:"edge: the one they spread along; x or y says how far from it"`
 	Margin   float64     `json:"margin,omitempty" doc:"edge: mm from both ends of the edge to the first and last centre"`
 	Across   bool        `json:"across,omitempty" doc:"mirror: left to right"`
 	Back     bool        `json:"back,omitempty" doc:"mirror: front to back; with across both, four in all"`
 	Diameter float64     `json:"diameter,omitempty" doc:"circle: mm, pitch circle"`
-	Start    float64     `json:"start,omitempty" doc:"circle: degrees of the first hole; row: of its way; turned as a slot's angle"`
+	Start    float64     `json:"start,omitempty" doc:"circle: degrees of the first hole; row: of its way; turned as a slot's angle; around: degrees from hole to hole, once round when 0"`
 }
 
 // Count answers how many holes the feature makes.
@@ -130,7 +132,7 @@ func (h Hole) Count() int {
 	switch {
 	case h.Pattern == nil:
 		return 1
-	case h.Pattern.Kind == CirclePattern, h.Pattern.Kind == RowPattern, h.Pattern.Kind == EdgePattern:
+	case h.Pattern.Kind == CirclePattern, h.Pattern.Kind == RowPattern, h.Pattern.Kind == EdgePattern, h.Pattern.Kind == AroundPattern:
 		return h.Pattern.Count
 	case h.Pattern.Kind == MirrorPattern:
 		n := 1

@@ -40,7 +40,8 @@ func (b Base) Outline() (loop profile.Loop, names []Edge, why string) {
 		}
 		sin, cos := math.Sincos(s.Sweep * math.Pi / 180)
 		bulge := math.Tan(s.Sweep * math.Pi / 720)
-		loop = profile.Loop{v(0, 0), {X: w, Bulge: bulge}, v(outer*cos-inner, outer*sin), {X: inner*cos - inner, Y: inner * sin, Bulge: -bulge}}
+		loop = profile.Loop{v(0, 0), {X: w, Bulge: bulge}, v(outer*cos-inner, outer*sin), {X: inner*cos - inner, Y: inner * sin,
+			Bulge: -bulge}}
 		names = []Edge{Front, Outer, Back, Inner}
 		if s.Flip {
 			for i, q := range loop {
@@ -50,6 +51,8 @@ func (b Base) Outline() (loop profile.Loop, names []Edge, why string) {
 			loop[1].Bulge, loop[3].Bulge = -bulge, bulge
 			names = []Edge{Front, Inner, Back, Outer}
 		}
+	case Developed:
+		return nil, nil, "it is unrolled from its round"
 	case Obround:
 		if l <= w {
 			return nil, nil, "a slot shape is longer than wide"

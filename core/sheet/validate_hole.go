@@ -50,7 +50,8 @@ func (h Hole) sizesOK() error {
 			working.Within("/thick", "The tab's thickness", u.Thick, 0, 50, "mm"),
 			OneOf("/cover", "The edge's cover", u.Cover, "", "none", "grommet", "split"),
 			working.Within("/head", "The head", u.Head, 0, 500, "mm"), working.Within("/cone", "The cone", u.Cone, 0, 150, "°"),
-			working.Within("/tool", "The tool", u.Tool, 0, 500, "mm"), working.Within("/line", "What is led through", u.Line, 0, 1000, "mm"),
+			working.Within("/tool", "The tool", u.Tool, 0, 500, "mm"), working.Within("/line", "What is led through", u.Line, 0,
+				1000, "mm"),
 			working.Within("/height", "The flange", u.Height, 0, 500, "mm"))
 		if err == nil && len(u.Thread) > 20 {
 			err = working.Refuse("/use/thread", "A thread is written as M8 or 3/8-16.")
@@ -114,6 +115,9 @@ func patternOK(path string, p *Pattern) error {
 			working.Within("/count", "The number of holes", float64(p.Count), 1, maxHoles, ""),
 			working.Above("/diameter", "The pitch circle", p.Diameter, 0, maxSize, "mm"),
 			working.Within("/start", "The first hole's angle", p.Start, -360, 540, "°"))
+	case AroundPattern:
+		return under(path, working.Within("/count", "The number of holes", float64(p.Count), 1, maxHoles, ""),
+			working.Within("/start", "The angle from hole to hole", p.Start, -360, 360, "°"))
 	case RowPattern:
 		return under(path,
 			working.Within("/count", "The number of holes", float64(p.Count), 1, maxHoles, ""), pitchOK("/pitchX", p.PitchX, p.Count),
@@ -125,7 +129,8 @@ func patternOK(path string, p *Pattern) error {
 	case MirrorPattern:
 		return nil
 	}
-	return working.Refuse(path+"/kind", "A pattern is a grid, a circle, a row, along an edge or mirrored, not %q.", string(p.Kind))
+	return working.Refuse(path+"/kind", "A pattern is a grid, a circle, a row, along an edge, round a round or mirrored, not %q.",
+		string(p.Kind))
 }
 
 func pitchOK(path string, pitch float64, count int) error {
@@ -138,6 +143,12 @@ func pitchOK(path string, pitch float64, count int) error {
 func offsetOK(path string, o Offset) error {
 	if o.Edge == Feature && !IdForm(o.Feature) {
 		return working.Refuse(path+"/feature", "Say which hole it counts from.")
+	}
+	switch o.Edge {
+	case Around:
+		return under(path, working.Within("/distance", "How far round", o.Distance, -360, 360, "°"))
+	case Up:
+		return under(path, working.Within("/distance", "How high", o.Distance, -maxSize, maxSize, "mm"))
 	}
 	return under(path,
 		edgeOK("/edge", o.Edge),

@@ -14,7 +14,8 @@ func (v *validator) edges(path string, list []EdgeCut) error {
 			edgeOK("/edge", c.Edge), OneOf("/shape", "The notch", c.Shape, "", SquareNotch, VeeNotch, RoundNotch),
 			working.Within("/at", "Its place", c.At, 0, maxSize, "mm"), working.Above("/width", "The width", c.Width, 0, maxSize, "mm"),
 			working.Above("/depth", "The depth", c.Depth, 0, maxSize, "mm"),
-			working.Within("/count", "How many", float64(c.Count), 0, 200, ""), working.Within("/margin", "The margin", c.Margin, 0, maxSize, "mm"))
+			working.Within("/count", "How many", float64(c.Count), 0, 200, ""), working.Within("/margin", "The margin", c.Margin, 0,
+				maxSize, "mm"))
 		if err != nil {
 			return err
 		}
@@ -30,10 +31,12 @@ func (v *validator) marks(path string, list []Mark) error {
 		at := path + "/marks/" + strconv.Itoa(i)
 		err := under(at,
 			v.id("", m.ID), named80(m.Name), named80(m.Group),
-			OneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X), offsetOK("/y", m.Y),
+			OneOf("/kind", "The mark", m.Kind, TextMark, CentreMark, ArrowMark, BeadMark, NoWeldMark), offsetOK("/x", m.X),
+			offsetOK("/y", m.Y),
 			working.Within("/angle", "The mark's angle", m.Angle, -360, 540, "°"),
 			working.Within("/height", "The words' height", m.Height, 0, 500, "mm"),
-			working.Within("/length", "The length", m.Length, 0, maxSize, "mm"), working.Within("/width", "The width", m.Width, 0, maxSize, "mm"))
+			working.Within("/length", "The length", m.Length, 0, maxSize, "mm"), working.Within("/width", "The width", m.Width, 0,
+				maxSize, "mm"))
 		if err == nil && len(m.Text) > 200 {
 			err = working.Refuse(at+"/text", "Words on a part are up to 200 characters.")
 		}
@@ -115,7 +118,11 @@ func (b Base) validateShape() error {
 		}
 		return nil
 	}
-	return OneOf("/base/shape/kind", "The base's shape", s.Kind, Rectangle, Trapezoid, Triangle, Polygon, Sides, Disc, Ring, Obround)
+	if s.Kind == Developed {
+		return b.checkDeveloped()
+	}
+	return OneOf("/base/shape/kind", "The base's shape", s.Kind, Rectangle, Trapezoid, Triangle, Polygon, Sides, Disc, Ring,
+		Obround, Developed)
 }
 
 func measureOK(path string, m Measure) error {

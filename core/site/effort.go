@@ -157,8 +157,8 @@ func (s Site) partWork(g *gathering, p *BuiltPart) {
 	} else {
 		g.add(effort.Cutting, n*b.CutLength/1000, 1, p.Name)
 	}
-	if len(b.BendLines) > 0 {
-		g.add(effort.Bending, n*float64(len(b.BendLines)), 1, p.Name)
+	if folds := len(b.FoldLines()); folds > 0 {
+		g.add(effort.Bending, n*float64(folds), 1, p.Name)
 	}
 	drilled, tapped := 0., 0.
 	for _, h := range b.Holes {

@@ -70,7 +70,7 @@ func (s *site) loadsThrough(j brief.Joint, p *BuiltPart) ([]joint.Case, string) 
 // the way off the vehicle there, where the heads are.
 func flatAxes(p made.Part, h *made.HoleMade, against hold.Face) (x, y, off solid.Vector, ok bool) {
 	for _, q := range p.Panels {
-		if q.ID != h.Panel {
+		if q.ID != h.Panel || p.Round != nil {
 			continue
 		}
 		s := q.Seat

@@ -102,6 +102,9 @@ func (u *uses) part(p *BuiltPart, m flags.Machines) {
 			}
 		}
 	}
+	if p.Built.Round != nil {
+		u.pressed(p, m)
+	}
 	for _, h := range p.Built.Holes {
 		if h.Made != "" && h.Made != sheet.MadeCut {
 			u.first(shop.Drill, "drill", p.Name)
@@ -134,7 +137,8 @@ func (u *uses) first(k shop.Kind, op, of string) {
 func (u *uses) at(m flags.Machine, op, of string) {
 	i := slices.IndexFunc(u.list, func(x MachineUse) bool { return x.ID == m.ID && x.Name == m.Name })
 	if i < 0 {
-		x := MachineUse{ID: m.ID, Name: m.Name, Where: shop.Own, Usual: !m.Named, Work: []MachineWork{}, Booked: []string{}, Lacks: []string{}}
+		x := MachineUse{ID: m.ID, Name: m.Name, Where: shop.Own, Usual: !m.Named, Work: []MachineWork{}, Booked: []string{},
+			Lacks: []string{}}
 		if own, is := u.shop.ByID(m.ID); is {
 			x.Of, x.Where = own.Of, cmp.Or(own.Where, shop.Own)
 			for _, b := range own.Booked {
@@ -173,6 +177,20 @@ func (u *uses) air(places []flags.Place, list []flags.Compressor) {
 				}
 				break
 			}
+		}
+	}
+}
+
+// pressed puts down where a round is pressed: the brake that takes its longest line.
+func (u *uses) pressed(p *BuiltPart, m flags.Machines) {
+	long, sharp := 0., 0.
+	for _, l := range p.Built.Round.Lines {
+		long, sharp = max(long, l.Long.MM), max(sharp, l.Angle)
+	}
+	for _, b := range m.Brakes {
+		if long > 0 && b.Bends(long, p.Recipe.Thickness, sharp, 0) {
+			u.at(b, "bend", p.Name)
+			return
 		}
 	}
 }

@@ -67,11 +67,17 @@ func plates() []Field {
 		of("Flange", measures, "measure"),
 		of("Base", measures, "measure"),
 		of("Offset", slices.DeleteFunc(slices.Clone(measures), func(w Word) bool { return w.Value == string(sheet.Tangent) }), "from"),
-		of("Relief", hinted("rectangular", "square", "", "round", "round", "", "tear", "none", "the sheet tears where the bend ends"), "kind"),
+		of("Relief", hinted("rectangular", "square", "", "round", "round", "", "tear", "none", "the sheet tears where the bend "+
+			"ends"), "kind"),
 		of("Corner", plain("square", "square", "radius", "rounded", "chamfer", "chamfered"), "kind"),
-		of("Meet", plain("open", "left open", "mitre", "edge to edge", "weld", "gap for the weld", "gap", "open gap", "lap", "lapped"), "kind"),
+		of("Meet", plain("open", "left open", "mitre", "edge to edge", "weld", "gap for the weld", "gap", "open gap", "lap",
+			"lapped"), "kind"),
 		of("Shape", plain("rectangle", "rectangle", "trapezoid", "trapezoid", "triangle", "triangle", "sides", "sides and angles",
-			"polygon", "corners by their places", "disc", "disc", "ring", "ring sector", "slot", "slot shape"), "kind"),
+			"polygon", "corners by their places", "disc", "disc", "ring", "ring sector", "slot", "slot shape",
+			"developed", "unrolled from a round"), "kind"),
+		of("Form", plain("cone", "pipe or cone", "transition", "transition", "elbow", "piece of an elbow", "band", "band"), "kind"),
+		of("Form", plain("outside", "the outside", "inside", "the inside", "middle", "the middle of the plate"), "face"),
+		of("Form", plain("rolled", "rolled", "pressed", "pressed, bend by bend"), "way"),
 		of("Hole", plain("round", "round", "slot", "slot", "square", "square", "rectangle", "rectangle", "d", "D", "keyhole", "keyhole",
 			"cutout", "cut-out"), "kind"),
 		of("Hole", hinted("cut", "cut with the blank", "", "pilot", "from a pilot", "a small hole is cut and drilled out",
@@ -81,7 +87,8 @@ func plates() []Field {
 		of("Pattern", patterns(), "kind"),
 		of("EdgeCut", plain("notch", "notch", "tab", "tab"), "kind"),
 		of("EdgeCut", plain("square", "square", "vee", "vee", "round", "round"), "shape"),
-		of("Mark", plain("text", "words", "centre", "centre mark", "arrow", "view arrow", "bead", "bead", "noweld", "no weld here"), "kind"),
+		of("Mark", plain("text", "words", "centre", "centre mark", "arrow", "view arrow", "bead", "bead", "noweld", "no weld here"),
+			"kind"),
 		of("Recipe", plain("unknown", "not known", "x", "left to right", "y", "front to back"), "grain"),
 		of("Recipe", plain("", "neither", "good", "the good side, where up goes", "back", "the back"), "seen"),
 		of("Recipe", processes(), "process"),
@@ -102,7 +109,7 @@ func plates() []Field {
 // patterns start with pitches to be typed over.
 func patterns() []Word {
 	list := plain("", "one alone", "grid", "row or grid", "circle", "circle", "row", "slanted row", "edge", "along an edge, equal margins",
-		"mirror", "mirrored across the middle")
+		"mirror", "mirrored across the middle", "around", "round the form")
 	for i, w := range list {
 		if w.Value != "" {
 			list[i].Fresh = &Fresh{freshPattern(w.Value, false), freshPattern(w.Value, true)}

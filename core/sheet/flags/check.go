@@ -49,6 +49,7 @@ func Check(l *lay.Laid, c Asked) *lay.Teller {
 		b.checkReliefs(p)
 		b.checkRebent(p)
 	}
+	b.checkRound()
 	b.checkHoles()
 	b.checkFlat()
 	b.checkWater()
@@ -79,14 +80,16 @@ func (b *flagger) checkRadius(p *lay.Panel) {
 	w := func() working.Working {
 		return working.Working{Method: "Smallest inside radius", Source: b.Material.RadiusSource, Formula: "least R = factor·T",
 			Inputs: []working.Quantity{working.MM("T", "thickness", t), working.MM("R", "inside radius asked for", r)},
-			Steps:  []working.Quantity{working.MM("across", "least across the grain", across), working.MM("along", "least along the grain", along)},
+			Steps: []working.Quantity{working.MM("across", "least across the grain", across), working.MM("along", "least along the "+
+				"grain", along)},
 			Result: working.MM("least", "smallest inside radius", along)}
 	}
 	at := len(b.Findings)
 	switch {
 	case r < across-sheet.Tiny:
 		b.Stop("radius-small", "Inside radius", p,
-			fmt.Sprintf("%s in %s cracks below an inside radius of %s even across the grain, and R %s is asked for. A softer temper or two welded "+
+			fmt.Sprintf("%s in %s cracks below an inside radius of %s even across the grain, and R %s is asked for. A softer temper "+
+				"or two welded "+
 				"pieces are the other ways out.",
 				b.Len(t), b.Material.Name, b.Len(across), b.Len(r)), fix(max(along, across)))
 	case r < along-sheet.Tiny && !b.acrossGrain(p):
@@ -113,7 +116,8 @@ func (b *flagger) checkRadius(p *lay.Panel) {
 		if math.Abs(natural-r) > .25*math.Max(natural, t) {
 			at = len(b.Findings)
 			b.Note("air-radius", "Inside radius", p,
-				fmt.Sprintf("In air the %s die makes about R %s whatever the punch, and R %s is asked for: the flat comes out for the wrong radius.",
+				fmt.Sprintf("In air the %s die makes about R %s whatever the punch, and R %s is asked for: the flat comes out for "+
+					"the wrong radius.",
 					b.Len(tool.Opening), b.Len(natural), b.Len(r)),
 				b.Fix("Take R "+b.Len(math.Round(natural*10)/10), p.Path+"/insideRadius", math.Round(natural*10)/10))
 			b.Attach(at, func() working.Working {
@@ -188,7 +192,8 @@ func (b *flagger) checkHem(p *lay.Panel, across, along float64) {
 			b.Fix("A teardrop", p.Path+"/hem", sheet.TeardropHem, p.Path+"/insideRadius", sheet.HalfUp(least)))
 	case p.Flange.Hem == sheet.ClosedHem:
 		b.Mind("hem-closed", "Inside radius", p,
-			fmt.Sprintf("A closed hem in %s of %s is pressed flat past its smallest radius of %s: it may crack on its outside, and paint does not "+
+			fmt.Sprintf("A closed hem in %s of %s is pressed flat past its smallest radius of %s: it may crack on its outside, and "+
+				"paint does not "+
 				"reach inside it. Try one first.", b.Len(t), b.Material.Name, b.Len(least)),
 			b.Fix("Leave it open", p.Path+"/hem", sheet.OpenHem))
 	}
@@ -204,7 +209,8 @@ func (b *flagger) checkLip(p *lay.Panel) {
 	}
 	if least := 4 * t; f.Length < least-sheet.Tiny {
 		b.Mind("hem-short", "Short flange", p,
-			fmt.Sprintf("%s returns %s; under four thicknesses (%s, practice) the tool does not hold it.", p.Name, b.Len(f.Length), b.Len(least)),
+			fmt.Sprintf("%s returns %s; under four thicknesses (%s, practice) the tool does not hold it.", p.Name, b.Len(f.Length),
+				b.Len(least)),
 			b.Fix("Make it "+b.Len(sheet.HalfUp(least)), p.Path+"/length", sheet.HalfUp(least)))
 	}
 }
@@ -246,14 +252,16 @@ func (b *flagger) checkReliefs(p *lay.Panel) {
 	if kerf := b.Process.Kerf; p.Relief.Width < kerf-sheet.Tiny {
 		least := sheet.HalfUp(max(kerf, t))
 		b.Stop("relief-unreachable", "Reliefs", who,
-			fmt.Sprintf("%s cuts a gap of %s and the relief is only %s wide: it cannot be cut. Make it wider, drill a round one, or saw it by hand.",
+			fmt.Sprintf("%s cuts a gap of %s and the relief is only %s wide: it cannot be cut. Make it wider, drill a round one, or "+
+				"saw it by hand.",
 				b.Process.Name, b.Len(kerf), b.Len(p.Relief.Width)), b.Fix("Make it "+b.Len(least), p.Path+"/relief/width", least))
 	} else if p.Relief.Width < t-sheet.Tiny {
 		b.Mind("relief-narrow", "Reliefs", who, fmt.Sprintf("A relief narrower than the sheet (%s) closes and tears.", b.Len(t)),
 			b.Fix("Make it "+b.Len(t), p.Path+"/relief/width", t))
 	}
 	if p.Relief.Depth < t/2-sheet.Tiny {
-		b.Mind("relief-shallow", "Reliefs", who, fmt.Sprintf("The relief should pass the tangent line by half the thickness (%s).", b.Len(t/2)),
+		b.Mind("relief-shallow", "Reliefs", who, fmt.Sprintf("The relief should pass the tangent line by half the thickness (%s).",
+			b.Len(t/2)),
 			b.Fix("Make it "+b.Len(t), p.Path+"/relief/depth", t))
 	}
 }
@@ -298,7 +306,8 @@ func (b *flagger) checkFlat() {
 				continue
 			}
 			b.Stop("flat-overlap", "Flat pattern", q,
-				fmt.Sprintf("On the flat pattern %s and %s lie over each other: the same sheet cannot be both. Set one in, shorten it, or make "+
+				fmt.Sprintf("On the flat pattern %s and %s lie over each other: the same sheet cannot be both. Set one in, shorten "+
+					"it, or make "+
 					"it two pieces.", p.Name, q.Name))
 		}
 	}
@@ -313,7 +322,8 @@ func (b *flagger) checkSheet() {
 	}
 	if b.Recipe.Guessed {
 		b.Mind("thickness-guessed", "Sheet", whole,
-			fmt.Sprintf("Nobody measured its thickness: strength counts 0.85 of %s, and bends may come out off. Put a caliper on the sheet, "+
+			fmt.Sprintf("Nobody measured its thickness: strength counts 0.85 of %s, and bends may come out off. Put a caliper on "+
+				"the sheet, "+
 				"past the burr.", b.Len(b.Recipe.Thickness)))
 	}
 	if b.Material.Caution != "" {
@@ -337,11 +347,13 @@ func (b *flagger) checkFaces(whole *lay.Panel) {
 		if b.Marks > 0 {
 			marks = " Marks are made on the face that lies up: here the one that shows."
 		}
-		b.Note("back-shows", "Face", whole, "Its back shows: cut as drawn here it would lie on the slats. Files and sheets for the shop are "+
+		b.Note("back-shows", "Face", whole, "Its back shows: cut as drawn here it would lie on the slats. Files and sheets for the "+
+			"shop are "+
 			"drawn from the back, so that it lies up; what goes up here goes down there."+marks)
 	}
 	if r.Hand.Pair && r.Seen != "" && !same && !b.SameBlank() {
-		b.Mind("pair-face", "Face", whole, "Cut each hand from its own drawing: one drawing turned over on the table makes the other hand's "+
+		b.Mind("pair-face", "Face", whole, "Cut each hand from its own drawing: one drawing turned over on the table makes the "+
+			"other hand's "+
 			"blank, with the face that shows down.")
 	}
 }

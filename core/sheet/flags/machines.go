@@ -145,7 +145,8 @@ func (b *flagger) checkMachines() {
 	}
 	for _, o := range b.Machines.Untried {
 		if b.needs(o) {
-			b.Note("practice", "People", whole, fmt.Sprintf("Nobody in the shop is practised at %s: make a practice piece of the same sheet first, "+
+			b.Note("practice", "People", whole, fmt.Sprintf("Nobody in the shop is practised at %s: make a practice piece of the "+
+				"same sheet first, "+
 				"and measure it.", o))
 		}
 	}
@@ -182,7 +183,7 @@ func (b *flagger) gear() string {
 func (b *flagger) needs(operation string) bool {
 	switch operation {
 	case "bending":
-		return len(b.Panels) > 1
+		return len(b.Panels) > 1 || b.Round != nil
 	case "drilling":
 		return slices.ContainsFunc(b.Holes, func(h lay.Hole) bool { return h.Recipe.Made != "" && h.Recipe.Made != sheet.MadeCut })
 	case "welding":
@@ -202,7 +203,8 @@ func (b *flagger) checkTables(whole *lay.Panel) {
 			continue
 		}
 		if turned > 0 && turned != 90 {
-			b.Note("turned-on-bed", "Large parts", whole, fmt.Sprintf("The blank of %s × %s lies on %s only turned by %.1f°.", b.Len(x), b.Len(y),
+			b.Note("turned-on-bed", "Large parts", whole, fmt.Sprintf("The blank of %s × %s lies on %s only turned by %.1f°.",
+				b.Len(x), b.Len(y),
 				m.called(), turned))
 		}
 		b.checkAir(whole, m)
@@ -347,7 +349,8 @@ func (b *flagger) force(p *lay.Panel) (newtons, opening float64) {
 	if tool.Kind != bend.ToolVDie || !p.Flange.Form().Die {
 		return 0, 0
 	}
-	r, err := bend.Force(bend.ForceInput{Thickness: b.Recipe.Thickness, Length: p.Zone, DieOpening: tool.Opening, Tensile: b.Material.Tensile})
+	r, err := bend.Force(bend.ForceInput{Thickness: b.Recipe.Thickness, Length: p.Zone, DieOpening: tool.Opening,
+		Tensile: b.Material.Tensile})
 	if err != nil {
 		return 0, 0
 	}

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"warmanvil/core/develop"
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet"
 )
@@ -29,6 +30,11 @@ func Reshape(b sheet.Base, to sheet.ShapeKind, long, wide float64, u sheet.Usual
 		s.Points = profile.Loop{{}, {X: l}, {X: l, Y: w}, {Y: w}}
 	case sheet.Ring:
 		s.Sweep, b.Width = 90, min(w, u.Step(l/4))
+	case sheet.Developed: // rolled of a plate so long
+		b.Length, b.Width, b.Corner, b.Measure = 0, 0, sheet.Corner{}, sheet.Flat
+		d := u.Step(l / math.Pi)
+		s.Round = &develop.Form{Kind: develop.ConeForm, Face: develop.OutsideFace, Way: develop.Rolled,
+			Cone: &develop.ConeInput{Bottom: d, Top: d, Height: w, Offset: &[2]float64{}}}
 	case sheet.Obround:
 		b.Length = max(l, w+u.Step(u.Or(20, 0.75)))
 	}

@@ -76,8 +76,12 @@ func Make(p made.Part, a Ask) (Feature, error) {
 	if k < 0 {
 		return Feature{}, working.Refuse("/panel", "This part has no such panel: choose one that is there.")
 	}
-	at := site{Ask: a, panel: p.Panels[k]}
+	at := site{Ask: a, panel: p.Panels[k], round: p.Round}
 	if list[i].Row == OnEdge {
+		if p.Round != nil {
+			return Feature{}, working.Refuse("/thing", "On the edges of a round nothing is put: let its form be cut leaning, or cut "+
+				"a hole.")
+		}
 		e, ok := at.edge(a.Edge)
 		if !ok {
 			return Feature{}, working.Refuse("/edge", "%s has no edge %q: choose one of its own.", at.panel.Name, a.Edge)
@@ -94,7 +98,8 @@ func Make(p made.Part, a Ask) (Feature, error) {
 type site struct {
 	Ask
 	panel made.PanelMade
-	long  float64 // mm, of the edge
+	round *made.RoundMade // of a part that is unrolled from one
+	long  float64         // mm, of the edge
 }
 
 func (s site) edge(e sheet.Edge) (made.EdgeMade, bool) {
@@ -145,6 +150,13 @@ func (s site) unchosen() spot {
 	}
 	w, h := box.Size()
 	out := spot{sheet.Offset{Edge: sheet.Middle}, sheet.Offset{Edge: sheet.Middle}, w, h}
+	if s.round != nil {
+		if around, up, ok := s.round.At(s.panel.Middle); ok {
+			out.x = sheet.Offset{Edge: sheet.Around, Distance: math.Round(around)}
+			out.y = sheet.Offset{Edge: sheet.Up, Distance: s.Usual.Step(up)}
+		}
+		return out
+	}
 	square := len(s.panel.Edges) == 4
 	var root sheet.Edge
 	for _, e := range s.panel.Edges {

@@ -197,6 +197,8 @@ func Pattern(kind sheet.PatternKind, u sheet.Usual) sheet.Pattern {
 		p.Count, p.Margin = 3, u.Or(25, 1)
 	case sheet.MirrorPattern:
 		p.Across = true
+	case sheet.AroundPattern:
+		p.Count = 4
 	}
 	return p
 }

@@ -117,6 +117,9 @@ func (b *layer) place(p *Panel, i int) {
 			h.ID = r.ID + "." + strconv.Itoa(k+1)
 		}
 		b.Holes = append(b.Holes, h)
+		if b.Round != nil && p.Flange == nil {
+			b.checkRound(&h)
+		}
 	}
 	switch pat := r.Pattern; {
 	case pat == nil:
@@ -142,6 +145,15 @@ func (b *layer) place(p *Panel, i int) {
 		for k, q := range places {
 			add(k, q)
 		}
+	case pat.Kind == sheet.AroundPattern:
+		places, why := b.around(r)
+		if why != "" {
+			b.Stop("hole-nowhere", "Off its face", h.Subject(), h.Name+" has no place: "+why+".")
+			return
+		}
+		for k, q := range places {
+			add(k, q)
+		}
 	case pat.Kind == sheet.MirrorPattern:
 		b.mirror(p, &h, pat, origin, add)
 	default:
@@ -162,6 +174,9 @@ type located struct{ Origin, X, Y profile.Point }
 func (b *Laid) Locate(p *Panel, r *sheet.Hole, deep int) (located, string) {
 	if deep > 20 {
 		return located{}, "it is measured from holes that are measured from it"
+	}
+	if r.X.Edge == sheet.Around || r.Y.Edge == sheet.Up {
+		return b.locateRound(p, r.X, r.Y)
 	}
 	nx, dx, why := b.Line(p, r.X, profile.Point{X: 1}, deep)
 	if why != "" {
@@ -192,6 +207,9 @@ func (b *Laid) Line(p *Panel, o sheet.Offset, way profile.Point, deep int) (n pr
 		if i < 0 {
 			return n, d, fmt.Sprintf("%s has no edge %q", Lower(p.Name), o.Edge)
 		}
+		if b.Round != nil && p.Flange == nil && !slices.Contains(roundEdges, o.Edge) {
+			return n, d, "on a round say how far round and how high it is, or measure from its ends or its middle"
+		}
 		if !p.Straight(i) {
 			return n, d, fmt.Sprintf("the %s edge of %s is round: measure from its middle", o.Edge, Lower(p.Name))
 		}
@@ -215,6 +233,9 @@ func (b *Laid) Line(p *Panel, o sheet.Offset, way profile.Point, deep int) (n pr
 	}
 	return n, d, "the hole it is measured from is not on this panel any more"
 }
+
+// roundEdges are the edges of a round's blank that have one direction.
+var roundEdges = []sheet.Edge{sheet.Front, sheet.Right, sheet.Back, sheet.Left}
 
 // own answers the panel's own axis that comes nearest to a way on the flat
 // pattern.
@@ -274,7 +295,8 @@ func HoleWord(h *sheet.Hole, i int) string {
 		word = "Hole"
 	}
 	if h.Use != nil {
-		word = map[sheet.UseKind]string{sheet.UseCountersink: "Countersunk hole", sheet.UseTapped: "Tapped hole", sheet.UseWeldNut: "Weld nut",
+		word = map[sheet.UseKind]string{sheet.UseCountersink: "Countersunk hole", sheet.UseTapped: "Tapped hole",
+			sheet.UseWeldNut:  "Weld nut",
 			sheet.UseRivetNut: "Rivet nut",
 			sheet.UseAccess:   "Access hole", sheet.UseDrain: "Drain", sheet.UsePass: "Pass-through", sheet.UseTab: "Slot for a tab",
 			sheet.UseLightening: "Lightening hole"}[h.Use.Kind]

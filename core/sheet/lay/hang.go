@@ -19,7 +19,7 @@ func (b *layer) unfold() *Panel {
 	base := &Panel{ID: r.Base.ID, Name: "Base", Path: "/base", Corner: r.Base.Corner, Meets: r.Base.Meets, Holes: r.Base.Holes,
 		edges: r.Base.Edges, Marks: r.Base.Marks,
 		Pose: Pose{Ex: profile.Point{X: 1}, Ey: profile.Point{Y: 1}}, Frame: ground}
-	loop, names, why := r.Base.Outline()
+	loop, names, why := b.baseOutline()
 	if why != "" {
 		b.fail("base-shape", base, "The base has no shape: "+why+".")
 		return nil
@@ -43,6 +43,8 @@ func (b *layer) unfold() *Panel {
 			return nil
 		}
 		corners = []profile.Point{{}, {X: w}, {X: w, Y: h}, {Y: h}}
+	} else if b.Round != nil {
+		corners = b.Round.Outline
 	} else if corners, bulges, why = sheet.FlatBase(loop, off); why != "" {
 		b.fail("base-too-small", base, "The base is smaller than its bends: "+why+".")
 		return nil

@@ -6,6 +6,7 @@ package lay
 
 import (
 	"warmanvil/core/bend"
+	"warmanvil/core/develop"
 	"warmanvil/core/profile"
 	"warmanvil/core/quantity"
 	"warmanvil/core/sheet"
@@ -27,6 +28,7 @@ type Laid struct {
 	Broken   bool         // something could not be unfolded and was left out
 	FellBack bool         // the school gave no figure somewhere, and the chart's is drawn
 	Known    []Known
+	Round    *develop.Round // that a base is unrolled from; nil of all others
 	rule     bend.Prepared
 	flanges  []sheet.Flange // the base's, hems and rolls as the bends they are
 }

@@ -10,6 +10,9 @@ import (
 
 // Moved makes a fix that shifts a feature, in its panel's axes.
 func (b *Laid) Moved(label string, h *Hole, by profile.Point) working.Fix {
+	if h.Recipe.X.Edge == sheet.Around {
+		return b.movedRound(label, h, by)
+	}
 	nx, _, _ := b.Line(h.Panel, h.Recipe.X, profile.Point{X: 1}, 0)
 	ny, _, _ := b.Line(h.Panel, h.Recipe.Y, profile.Point{Y: 1}, 0)
 	fix := working.Fix{Label: label}

@@ -29,10 +29,20 @@ func (b *maker) describe(part *Part) {
 		part.Holes = append(part.Holes, b.holeMade(&b.Holes[i], part.Bounds.Min))
 	}
 	part.Body = Body{Thickness: b.Recipe.Thickness, Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]solid.Vector{}}
-	if b.opt.Body {
+	switch {
+	case b.Round != nil:
+		part.Round = b.roundMade()
+		whole := b.roundBody()
+		part.Body.Min, part.Body.Max = whole.Min, whole.Max
+		if b.opt.Body {
+			part.Body = whole
+		}
+	case b.opt.Body:
 		part.Body = b.body(faces)
+		fallthrough
+	default:
+		part.Body.Min, part.Body.Max = b.extent()
 	}
-	part.Body.Min, part.Body.Max = b.extent()
 	part.Ordinates = b.ordinates(part)
 }
 
@@ -56,7 +66,7 @@ func (b *maker) panelMade(p *lay.Panel, face profile.Loop) PanelMade {
 	for i := range p.Corners {
 		role := "free"
 		switch {
-		case !p.Straight(i):
+		case !p.Straight(i), b.Round != nil && !slices.Contains(straightSides, p.Facing(i)):
 			role = "round"
 		case i == 0 && p.Flange != nil:
 			role = "bend"
@@ -69,6 +79,9 @@ func (b *maker) panelMade(p *lay.Panel, face profile.Loop) PanelMade {
 	}
 	return m
 }
+
+// straightSides are those of a round's blank that have one direction.
+var straightSides = []sheet.Edge{sheet.Front, sheet.Right, sheet.Back, sheet.Left}
 
 // middle answers the middle of an outline's area.
 func middle(p []profile.Point) (m profile.Point) {
@@ -90,8 +103,9 @@ func (b *maker) bendLine(p *lay.Panel, zero profile.Point) BendLine {
 		Radius:        lay.Length{MM: f.InsideRadius, Text: b.Given(f.InsideRadius), Lies: "exact"},
 		BendAllowance: p.Taken.Allowance, Allowance: b.Fine(p.Taken.Allowance), BendDeduction: p.Taken.Deduction,
 		Deduction: b.Fine(p.Taken.Deduction),
-		KFactor:   p.Taken.K, School: p.Taken.School, Length: b.Length(w), Working: p.Taken.Working, TangentOffsets: [2]float64{-half, half},
-		From: p.Pose.Apply(profile.Point{X: w, Y: -half}), To: p.Pose.Apply(profile.Point{Y: -half})}
+		KFactor:   p.Taken.K, School: p.Taken.School, Length: b.Length(w), Working: p.Taken.Working,
+		TangentOffsets: [2]float64{-half, half},
+		From:           p.Pose.Apply(profile.Point{X: w, Y: -half}), To: p.Pose.Apply(profile.Point{Y: -half})}
 	switch {
 	case math.Abs(l.From.X-l.To.X) < sheet.Tiny:
 		l.Axis, l.Place = "x", b.Length(l.From.X-zero.X)
@@ -111,7 +125,8 @@ func (b *maker) bendLine(p *lay.Panel, zero profile.Point) BendLine {
 		}
 	}
 	if tool, assumed := b.Recipe.Tool.Effective(t); tool.Kind == bend.ToolVDie && f.Form().Die {
-		if force, err := bend.Force(bend.ForceInput{Thickness: t, Length: w, DieOpening: tool.Opening, Tensile: b.Material.Tensile}); err == nil {
+		if force, err := bend.Force(bend.ForceInput{Thickness: t, Length: w, DieOpening: tool.Opening,
+			Tensile: b.Material.Tensile}); err == nil {
 			l.Force, l.ForceWorking = &force.Newtons, b.Explain(force.Working)
 			if assumed {
 				l.ForceWorking.Assumptions = append(l.ForceWorking.Assumptions, "the usual die opening is taken because none is given")
@@ -122,9 +137,11 @@ func (b *maker) bendLine(p *lay.Panel, zero profile.Point) BendLine {
 }
 
 func (b *maker) holeMade(h *lay.Hole, zero profile.Point) HoleMade {
-	m := HoleMade{ID: h.ID, Feature: h.Recipe.ID, Panel: h.Panel.ID, Name: h.Name, Kind: h.Recipe.Kind, Made: h.Recipe.Made, Diameter: h.Dia,
-		Cut: h.Pre, Says: h.Says,
-		Centre: h.Panel.Pose.Apply(h.Centre), Body: h.Panel.Frame.Apply(h.Centre, 0), Normal: h.Panel.Frame.Ez}
+	m := HoleMade{ID: h.ID, Feature: h.Recipe.ID, Panel: h.Panel.ID, Name: h.Name, Kind: h.Recipe.Kind, Made: h.Recipe.Made,
+		Diameter: h.Dia,
+		Cut:      h.Pre, Says: h.Says,
+		Centre: h.Panel.Pose.Apply(h.Centre), On: b.onRound(h.Panel, h.Centre)}
+	m.Body, m.Normal, _ = b.OnBody(h.Panel, h.Centre)
 	if m.Made == "" {
 		m.Made = sheet.MadeCut
 	}

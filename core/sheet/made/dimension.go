@@ -57,6 +57,9 @@ func (d *dimensioner) base(p *lay.Panel, b sheet.Base, note string) {
 		d.length("/base/width", "Band", b.Width, "", d.span(p, 0, 1), true)
 		d.angle("/base/shape/sweep", "Runs round", b.Shape.Sweep, "", true)
 		return
+	case sheet.Developed:
+		d.round(b.Shape.Round)
+		return
 	case sheet.Polygon:
 		for i, v := range b.Shape.Points {
 			at := fmt.Sprintf("/base/shape/points/%d", i)

@@ -17,7 +17,8 @@ func (d *dimensioner) edges(path, group string, edges []sheet.EdgeCut, marks []s
 		here := path + "/edges/" + strconv.Itoa(i)
 		d.feature, d.group = c.ID, lay.Titled(c.Name, lay.EdgeWord(c, i), group)
 		d.length(here+"/width", "Width", c.Width, "along the edge", nil, false)
-		d.length(here+"/depth", "Depth", c.Depth, map[sheet.EdgeKind]string{sheet.Notch: "into the sheet", sheet.Tab: "out of the edge"}[c.Kind],
+		d.length(here+"/depth", "Depth", c.Depth, map[sheet.EdgeKind]string{sheet.Notch: "into the sheet", sheet.Tab: "out of the " +
+			"edge"}[c.Kind],
 			nil, false)
 		if c.Count > 1 {
 			d.count(here+"/count", "How many", c.Count)
@@ -37,8 +38,8 @@ func (d *dimensioner) edges(path, group string, edges []sheet.EdgeCut, marks []s
 			d.length(here+"/length", "Length", m.Length, "", nil, false)
 			d.length(here+"/width", "Width", m.Width, "", nil, false)
 		}
-		d.length(here+"/x/distance", fromWord(m.X), m.X.Distance, "", nil, false)
-		d.length(here+"/y/distance", fromWord(m.Y), m.Y.Distance, "", nil, false)
+		d.offset(nil, here+"/x", nil, m.X)
+		d.offset(nil, here+"/y", nil, m.Y)
 		d.angle(here+"/angle", "Turned", m.Angle, "from the line across", false)
 	}
 	d.feature, d.group = feature, was
@@ -111,6 +112,14 @@ func (d *dimensioner) holeSizes(here string, h *sheet.Hole) {
 }
 
 func (d *dimensioner) offset(p *lay.Panel, path string, h *sheet.Hole, o sheet.Offset) {
+	switch o.Edge {
+	case sheet.Around:
+		d.angle(path+"/distance", "Round the form", o.Distance, "from +x, anticlockwise seen from above", false)
+		return
+	case sheet.Up:
+		d.length(path+"/distance", "Up", o.Distance, "over the bottom", nil, false)
+		return
+	}
 	note := ""
 	var s *span
 	if p != nil {
@@ -156,6 +165,9 @@ func fromWord(o sheet.Offset) string {
 func (d *dimensioner) pattern(path string, p *sheet.Pattern) {
 	switch {
 	case p == nil:
+	case p.Kind == sheet.AroundPattern:
+		d.count(path+"/count", "Holes", p.Count)
+		d.angle(path+"/start", "From hole to hole", p.Start, "0 for once round, evenly", false)
 	case p.Kind == sheet.CirclePattern:
 		d.count(path+"/count", "Holes", p.Count)
 		d.length(path+"/diameter", "Pitch circle", p.Diameter, "", nil, false)

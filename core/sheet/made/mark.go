@@ -15,12 +15,13 @@ type MarkMade struct {
 	ID     string            `json:"id"`
 	Panel  string            `json:"panel"`
 	Name   string            `json:"name"`
-	Kind   sheet.MarkKind    `json:"kind" enum:"text,centre,arrow,bead,noweld,tick"`
+	Kind   sheet.MarkKind    `json:"kind" enum:"text,centre,arrow,bead,noweld,tick,line"`
 	At     profile.Point     `json:"at"`
 	Angle  float64           `json:"angle" doc:"degrees on the flat pattern"`
 	Text   string            `json:"text,omitempty"`
 	Height float64           `json:"height,omitempty" doc:"mm, of the words"`
 	Lines  [][]profile.Point `json:"lines,omitempty"`
+	On     *OnRound          `json:"on,omitempty" doc:"of a round: where on it"`
 }
 
 // tickMark is a bend tick; it is made from the recipe's ticks.
@@ -36,15 +37,27 @@ func (b *maker) marksMade(part *Part) []MarkMade {
 			}
 		}
 	}
+	out = append(out, part.roundMarks(b.Recipe.Base.ID)...)
 	if b.Recipe.Ticks {
+		if part.Round != nil {
+			for _, l := range part.Round.Lines {
+				out = append(out, ticked(fmt.Sprintf("round.%d", l.Number), part.Panels[0].ID, fmt.Sprintf("press line %d",
+					l.Number), l.From, l.To))
+			}
+		}
 		for _, l := range part.BendLines {
-			d := l.To.Sub(l.From)
-			d = d.Mul(math.Min(5, d.Len()/3) / d.Len())
-			out = append(out, MarkMade{ID: l.ID + ".tick", Panel: l.ID, Name: "Tick of " + lay.Lower(l.Name), Kind: tickMark, At: l.From,
-				Lines: [][]profile.Point{{l.From, l.From.Add(d)}, {l.To, l.To.Sub(d)}}})
+			out = append(out, ticked(l.ID, l.ID, lay.Lower(l.Name), l.From, l.To))
 		}
 	}
 	return out
+}
+
+// ticked answers the ticks where a bend's line ends.
+func ticked(id, panel, name string, from, to profile.Point) MarkMade {
+	d := to.Sub(from)
+	d = d.Mul(math.Min(5, d.Len()/3) / d.Len())
+	return MarkMade{ID: id + ".tick", Panel: panel, Name: "Tick of " + name, Kind: tickMark, At: from,
+		Lines: [][]profile.Point{{from, from.Add(d)}, {to, to.Sub(d)}}}
 }
 
 // mark lays one mark.
@@ -62,6 +75,9 @@ func (b *maker) mark(p *lay.Panel, m *sheet.Mark, i int) (MarkMade, bool) {
 	flat := p.Pose.Turn(along)
 	out := MarkMade{ID: m.ID, Panel: p.ID, Name: name, Kind: m.Kind, At: p.Pose.Apply(at.Origin),
 		Angle: math.Atan2(flat.Y, flat.X) * 180 / math.Pi, Text: m.Text, Height: m.Height}
+	if out.On = b.onRound(p, at.Origin); b.Round != nil && out.On == nil {
+		b.Stop("mark-nowhere", "Marks", who, name+" lies in the lap or in what is cut off: it belongs on the round.")
+	}
 	if out.Height == 0 {
 		out.Height = 5
 	}
@@ -113,7 +129,8 @@ func (b *maker) checkBead(p *lay.Panel, m *sheet.Mark, who *lay.Panel, at, along
 	seg := []profile.Point{at.Sub(along.Mul(half)), at.Add(along.Mul(half))}
 	clear := profile.Between(seg, p.Outlined()) - m.Width/2
 	if need := 3 * t; clear < need-sheet.Tiny {
-		b.Mind("bead-near", "Beads", who, fmt.Sprintf("%s with its run-out comes to %s of an edge or bend; three thicknesses (%s, practice) "+
+		b.Mind("bead-near", "Beads", who, fmt.Sprintf("%s with its run-out comes to %s of an edge or bend; three thicknesses (%s, "+
+			"practice) "+
 			"keep it from pulling them.", who.Name, b.Len(math.Max(clear, 0)), b.Len(need)))
 	}
 }

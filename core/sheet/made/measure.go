@@ -46,6 +46,9 @@ func (b *maker) measure(part *Part) {
 	b.figure(part, "pierces", "Pierces", float64(pierces), "", fmt.Sprint(pierces), working.Working{
 		Method: "Pierces", Source: "one for the outline and one for each cut hole", Formula: "n = 1 + holes",
 		Inputs: []working.Quantity{{Symbol: "holes", Name: "cut holes", Value: float64(pierces - 1)}}})
+	if b.Round != nil {
+		b.measureRound(part)
+	}
 	size := part.Body.Max.Sub(part.Body.Min)
 	for i, name := range []string{"Folded, left to right", "Folded, front to back", "Folded, height"} {
 		b.figure(part, fmt.Sprintf("folded%c", 'X'+i), name, size[i], "mm", "", working.Working{
@@ -85,7 +88,17 @@ func (b *maker) blank(part *Part, key, name string, value float64, vertical bool
 // blankWorking explains a blank size as the chain of flats and bend allowances
 // that makes it up: the panels that reach farthest both ways.
 func (b *maker) blankWorking(vertical bool) working.Working {
-	w := working.Working{Method: "Blank size", Source: "flats between tangent lines plus bend allowances", Formula: "blank = Σ flats + Σ BA"}
+	if b.Round != nil {
+		w := b.roundWorking()
+		x, y := b.Outline.Bounds().Size()
+		w.Result = working.MM("blank", "blank", x)
+		if vertical {
+			w.Result.Value = y
+		}
+		return w
+	}
+	w := working.Working{Method: "Blank size", Source: "flats between tangent lines plus bend allowances", Formula: "blank = Σ " +
+		"flats + Σ BA"}
 	low, high := b.farthest(vertical)
 	if b.slanted() {
 		lo, hi := low.FlatBounds().Min, high.FlatBounds().Max

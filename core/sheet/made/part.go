@@ -19,6 +19,7 @@ type Part struct {
 	Holes      []HoleMade        `json:"holes"`
 	Marks      []MarkMade        `json:"marks" doc:"what is marked, not cut through"`
 	BendLines  []BendLine        `json:"bendLines"`
+	Round      *RoundMade        `json:"round,omitempty" doc:"of a part unrolled from a round"`
 	Steps      []BendStep        `json:"steps" doc:"bends in the order they are made, by rule; as found where that was asked for"`
 	Bending    *bending.Bending  `json:"-"` // where the order was asked for
 	First      *FirstBend        `json:"first,omitempty" doc:"the first bend, as a test strip"`
@@ -54,6 +55,7 @@ type HoleMade struct {
 	Length   float64        `json:"length,omitempty"`
 	Loop     profile.Loop   `json:"loop,omitempty" doc:"of all but round holes"`
 	Body     solid.Vector   `json:"body" doc:"centre on the folded mid-surface"`
+	On       *OnRound       `json:"on,omitempty" doc:"of a round: where on it"`
 	Normal   solid.Vector   `json:"normal" doc:"towards the panel's good side"`
 	Size     string         `json:"size" doc:"as the job writes it"`
 	X        lay.Length     `json:"x" doc:"centre from the blank's left edge"`

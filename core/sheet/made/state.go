@@ -40,6 +40,12 @@ func (p Part) State(r sheet.Recipe) string {
 		}
 		say("b", b.From.X, b.From.Y, b.To.X, b.To.Y, b.Angle, b.InsideRadius, up)
 	}
+	if p.Round != nil {
+		for _, l := range p.Round.Lines {
+			say("p", l.From.X, l.From.Y, l.To.X, l.To.Y, l.Angle, r.Base.Shape.Round.Radius)
+		}
+		say("r", p.Round.Sharp)
+	}
 	slices.Sort(lines) // the order things are listed in is none of the drawing
 	say(r.Material+" "+string(r.Tool.Kind), r.Thickness)
 	sum := sha256.Sum256([]byte(strings.Join(lines, "\n")))

@@ -21,6 +21,9 @@ func (p Part) Welded(r sheet.Recipe) []string {
 			}
 		}
 	}
+	if p.Round != nil && p.Round.Closed {
+		out = append(out, "its seam, end to end")
+	}
 	add(r.Base.Meets)
 	var walk func([]sheet.Flange)
 	walk = func(list []sheet.Flange) {

@@ -3736,6 +3736,25 @@ export interface components {
             /** @description why the last try failed; told to owners */
             wrong?: string;
         };
+        Band: {
+            /**
+             * Format: double
+             * @description mm; left out with a wheel, which says it
+             */
+            radius?: number;
+            /**
+             * Format: double
+             * @description degrees it runs round; left out with a wheel
+             */
+            sweep?: number;
+            /** @description it keeps clear of this wheel; its sizes are then of its inside */
+            wheel?: components["schemas"]["ArchInput"];
+            /**
+             * Format: double
+             * @description mm across it
+             */
+            width: number;
+        };
         Base: {
             /** @description of corners no flange reaches */
             corner?: components["schemas"]["Corner"];
@@ -4679,7 +4698,7 @@ export interface components {
         ConeCut: {
             /**
              * Format: double
-             * @description degrees from the bottom's plane, rising towards +x
+             * @description degrees from the bottom's plane
              */
             angle: number;
             /**
@@ -4687,6 +4706,11 @@ export interface components {
              * @description mm above the bottom where it crosses the axis
              */
             height: number;
+            /**
+             * Format: double
+             * @description degrees from +x anticlockwise, the way it rises
+             */
+            toward?: number;
         };
         ConeInput: {
             /**
@@ -4696,6 +4720,8 @@ export interface components {
             bottom: number;
             /** @description the lower part is kept */
             cut?: components["schemas"]["ConeCut"];
+            /** @description the upper part is kept */
+            foot?: components["schemas"]["ConeCut"];
             /**
              * Format: double
              * @description mm between them
@@ -7358,6 +7384,43 @@ export interface components {
             newtons: number;
             working: components["schemas"]["Working"];
         };
+        Form: {
+            band?: components["schemas"]["Band"];
+            cone?: components["schemas"]["ConeInput"];
+            /**
+             * Format: double
+             * @description mm, pressed: flats of a round may lie so far inside it
+             */
+            depth?: number;
+            elbow?: components["schemas"]["ElbowInput"];
+            /**
+             * @description face of the plate its sizes are of
+             * @enum {string}
+             */
+            face: "inside" | "middle" | "outside";
+            /** @description seen in the mirror: left and right change */
+            flip?: boolean;
+            /** @enum {string} */
+            kind: "cone" | "transition" | "elbow" | "band";
+            /**
+             * Format: double
+             * @description mm, rolled: plate added beside each end that the rolls leave flat, cut off after
+             */
+            pinch?: number;
+            /**
+             * Format: double
+             * @description mm, inside radius of press lines
+             */
+            radius?: number;
+            transition?: components["schemas"]["TransitionInput"];
+            /**
+             * @description a transition is pressed
+             * @enum {string}
+             */
+            way: "rolled" | "pressed";
+            /** @description of an elbow: a whole segment, else an end */
+            whole?: boolean;
+        };
         FormatAnswer: {
             /** Format: int64 */
             denominator: number;
@@ -8527,6 +8590,8 @@ export interface components {
             name: string;
             /** @description towards the panel's good side */
             normal: number[];
+            /** @description of a round: where on it */
+            on?: components["schemas"]["OnRound"];
             panel: string;
             /** @description what it is for */
             says?: string;
@@ -10374,9 +10439,11 @@ export interface components {
             height?: number;
             id: string;
             /** @enum {string} */
-            kind: "text" | "centre" | "arrow" | "bead" | "noweld" | "tick";
+            kind: "text" | "centre" | "arrow" | "bead" | "noweld" | "tick" | "line";
             lines?: components["schemas"]["Point"][][];
             name: string;
+            /** @description of a round: where on it */
+            on?: components["schemas"]["OnRound"];
             panel: string;
             text?: string;
         };
@@ -11406,10 +11473,10 @@ export interface components {
         Offset: {
             /**
              * Format: double
-             * @description mm into the panel; from the middle or a hole to the right or back
+             * @description mm into the panel; from the middle or a hole to the right or back; around: degrees from +x anticlockwise, seen from above
              */
             distance: number;
-            /** @description front, right, back, left or a number; middle; feature */
+            /** @description front, right, back, left or a number; middle; feature; on a round: around (x), up (y) */
             edge: string;
             /** @description id of the hole it counts from */
             feature?: string;
@@ -11481,6 +11548,20 @@ export interface components {
             /** @enum {string} */
             verdict: "good" | "doubtful" | "bad" | "open";
             working?: components["schemas"]["Working"];
+        };
+        OnRound: {
+            /**
+             * Format: double
+             * @description degrees from +x anticlockwise, seen from above
+             */
+            around: number;
+            /** @description both, as the job writes it */
+            text: string;
+            /**
+             * Format: double
+             * @description mm over the bottom
+             */
+            up: number;
         };
         OneSize: {
             /** Format: double */
@@ -11896,6 +11977,8 @@ export interface components {
             panels: components["schemas"]["PanelMade"][];
             /** Format: int64 */
             pierces: number;
+            /** @description of a part unrolled from a round */
+            round?: components["schemas"]["RoundMade"];
             /** @description the blank under each school */
             schools: components["schemas"]["SchoolBlank"][];
             /** @description the folded part cut square to its bends; empty unless asked for */
@@ -12120,7 +12203,7 @@ export interface components {
             columns?: number;
             /**
              * Format: int64
-             * @description circle, row, edge: number of holes
+             * @description circle, row, edge, around: number of holes
              */
             count?: number;
             /**
@@ -12131,7 +12214,7 @@ export interface components {
             /** @description edge: the one they spread along; x or y says how far from it */
             edge?: string;
             /** @enum {string} */
-            kind: "grid" | "circle" | "row" | "edge" | "mirror";
+            kind: "grid" | "circle" | "row" | "edge" | "mirror" | "around";
             /**
              * Format: double
              * @description edge: mm from both ends of the edge to the first and last centre
@@ -12154,7 +12237,7 @@ export interface components {
             rows?: number;
             /**
              * Format: double
-             * @description circle: degrees of the first hole; row: of its way; turned as a slot's angle
+             * @description circle: degrees of the first hole; row: of its way; turned as a slot's angle; around: degrees from hole to hole, once round when 0
              */
             start?: number;
         };
@@ -12800,6 +12883,46 @@ export interface components {
             /** @enum {string} */
             role: "owner" | "maker" | "reader";
         };
+        RoundLine: {
+            /**
+             * Format: double
+             * @description degrees turned from flat
+             */
+            angle: number;
+            /** @description places of its ends from the blank's left and front edge */
+            ends: string[];
+            from: components["schemas"]["Point"];
+            long: components["schemas"]["Length"];
+            /**
+             * Format: int64
+             * @description from the left end on; in a lap that of the line it lies over
+             */
+            number: number;
+            /** @description which way and by how much */
+            text: string;
+            to: components["schemas"]["Point"];
+            /** @description towards the good side, which is the outside */
+            up: boolean;
+        };
+        RoundMade: {
+            /** @description its ends meet in a seam */
+            closed: boolean;
+            /** @description where its first end lies on the flat */
+            lap?: components["schemas"]["Point"][];
+            /** @description lines it is pressed at, from its left end on */
+            lines: components["schemas"]["RoundLine"][];
+            /** @description taken for granted */
+            notes: string[];
+            /** @description pipe, cone, transition, band */
+            says: string;
+            /**
+             * Format: double
+             * @description mm, of what is rolled: smallest radius of the middle of the plate
+             */
+            sharp?: number;
+            /** @description where the plate for the rolls is cut off */
+            trims: components["schemas"]["Point"][][];
+        };
         Rubber: {
             /** @description id of the ply that is rubber */
             ply: string;
@@ -13332,9 +13455,11 @@ export interface components {
             /** @description ring: it runs round the other way */
             flip?: boolean;
             /** @enum {string} */
-            kind: "rectangle" | "trapezoid" | "triangle" | "polygon" | "sides" | "disc" | "ring" | "slot";
+            kind: "rectangle" | "trapezoid" | "triangle" | "polygon" | "sides" | "disc" | "ring" | "slot" | "developed";
             /** @description polygon: corners anticlockwise; a corner's bulge makes the edge behind it an arc */
             points?: components["schemas"]["Vertex"][];
+            /** @description developed: the round it is unrolled from; good side out, no flanges */
+            round?: components["schemas"]["Form"];
             /**
              * Format: double
              * @description mm, trapezoid: its back edge's left end lies so far right of the front left corner; triangle: its tip does

@@ -71,9 +71,11 @@ const flags = computed(() => {
 })
 
 const n = (v: number) => v.toFixed(1)
+/** Lines a round is pressed at, as bends that belong to no flange. */
+const pressed = computed(() => (props.part.round?.lines ?? []).map((l, i) => ({ ...l, id: `press ${i}` })))
 const zones = computed(() => props.part.panels.map((p) => (p.zone?.length ? `M${points(p.zone, view.value)}Z` : '')).join(''))
 const bends = computed(() =>
-  props.part.bendLines.map((l) => {
+  [...props.part.bendLines, ...pressed.value].map((l) => {
     const a = view.value.at(l.from)
     const b = view.value.at(l.to)
     const m = middle(a, b)
@@ -93,16 +95,29 @@ const folds = computed(() => {
     const c = Math.cos((l.tilt * Math.PI) / 180)
     const s = Math.sin((l.tilt * Math.PI) / 180)
     const tip = l.up ? 11 : -11
+    if (pressed.value.length > 12) continue // so near each other flags would hide the lines
     f.flags += `M${n(l.m.x - 5 * c)} ${n(l.m.y - 5 * s)}L${n(l.m.x + 5 * c)} ${n(l.m.y + 5 * s)}L${n(l.m.x + tip * s)} ${n(l.m.y - tip * c)}Z`
   }
   return out
 })
 const bendLabels = computed(() =>
   bends.value.flatMap((l) => {
+    if (!('radius' in l)) return []
     const spot = spots.value.get(`bend ${l.id}`)
     return spot ? [{ id: l.id, at: turned(spot, l.upright), text: bendText(l) }] : []
   }),
 )
+/** Numbers of press lines beside their longer ends, as many as have room. */
+const pressNumbers = computed(() => {
+  let last = { x: -99, y: -99 }
+  return bends.value.flatMap((l) => {
+    if (!('number' in l)) return []
+    const at = { x: l.a.x + (l.b.x - l.a.x) * 0.06 + 9, y: l.a.y + (l.b.y - l.a.y) * 0.06 }
+    if (Math.hypot(at.x - last.x, at.y - last.y) < 22) return []
+    last = at
+    return [{ ...at, number: l.number, key: l.id }]
+  })
+})
 const holes = computed(() =>
   props.part.holes.map((h) => {
     const c = view.value.at(h.centre)
@@ -156,7 +171,7 @@ const turned = (r: Rect, upright: boolean) =>
       :width="width"
       :height="height"
       role="img"
-      :aria-label="`Flat pattern with ${part.bendLines.length} bends and ${part.holes.length} holes`"
+      :aria-label="`Flat pattern with ${part.bendLines.length + pressed.length} bends and ${part.holes.length} holes`"
     >
       <clipPath :id="clip"><path :d="loopPath(part.outline, view)" /></clipPath>
       <path :d="loopPath(part.outline, view)" class="metal" />
@@ -169,6 +184,17 @@ const turned = (r: Rect, upright: boolean) =>
         <path :d="f.lines" class="bend" />
         <path :d="f.flags" class="flag" />
       </g>
+      <text
+        v-for="l in pressNumbers"
+        :key="l.key"
+        class="label"
+        text-anchor="middle"
+        dominant-baseline="central"
+        :x="l.x"
+        :y="l.y"
+      >
+        {{ l.number }}
+      </text>
       <text v-for="l in bendLabels" :key="l.id" class="label" text-anchor="middle" :transform="l.at">{{ l.text }}</text>
       <BoardCatches
         :part="part"

@@ -42,7 +42,9 @@ function chords(a: P, b: P, bulge: number, deep: number): Stroke[] {
 function strokes(part: Part, view: View, dims: Dimension[]): Stroke[] {
   const outline = part.outline.flatMap((v, i) => chords(v, part.outline[(i + 1) % part.outline.length]!, v.bulge ?? 0, 3))
   const sizes = dims.filter((d) => d.from && d.to).map((d): Stroke => [d.from!, d.to!])
-  return [...outline, ...part.bendLines.map((l): Stroke => [l.from, l.to]), ...sizes].map(([a, b]) => [view.at(a), view.at(b)])
+  return [...outline, ...[...part.bendLines, ...(part.round?.lines ?? [])].map((l): Stroke => [l.from, l.to]), ...sizes].map(
+    ([a, b]) => [view.at(a), view.at(b)],
+  )
 }
 
 /** Lines by the squares of the screen they pass, so that a box is held against few of them. */

@@ -11,7 +11,8 @@ import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench }>()
 const panel = computed(() => props.bench.panels().find((p) => p.id === props.bench.feature.value))
-const free = computed(() => panel.value?.edges.filter((e) => e.role === 'free' || e.role === 'tip') ?? [])
+const free = computed(() => (props.bench.part.value?.built.value?.round ? [] : freeEdges.value))
+const freeEdges = computed(() => panel.value?.edges.filter((e) => e.role === 'free' || e.role === 'tip') ?? [])
 const edge = ref<Edge>()
 const row = ref<Thing['row']>('edge')
 watch(

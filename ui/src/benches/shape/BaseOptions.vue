@@ -7,6 +7,7 @@ import ChoiceRow from '@/kit/ChoiceRow.vue'
 import PickOne from '@/kit/PickOne.vue'
 import CornerOptions from './CornerOptions.vue'
 import MeetOptions from './MeetOptions.vue'
+import RoundOptions from './RoundOptions.vue'
 import type { Bench } from './useBench'
 
 const props = defineProps<{ bench: Bench }>()
@@ -36,14 +37,16 @@ const more = () => void props.bench.changeTo('/base', { base: base.value }, '')
     </button>
   </div>
   <p v-if="kind === 'sides'" class="small soft">Anticlockwise, good side up; the last side closes it by itself.</p>
+  <RoundOptions v-if="kind === 'developed'" :bench="bench" />
   <ChoiceRow
+    v-if="kind !== 'developed'"
     label="Sizes measured"
     :model-value="base.measure ?? 'outside'"
     :choices="wordsOf('Base', 'measure')"
     @update:model-value="(v) => part.set('/base/measure', v)"
   />
-  <CornerOptions :bench="bench" path="/base" />
-  <MeetOptions :bench="bench" path="/base" />
+  <CornerOptions v-if="kind !== 'developed'" :bench="bench" path="/base" />
+  <MeetOptions v-if="kind !== 'developed'" :bench="bench" path="/base" />
   <label class="tick">
     <input
       type="checkbox"

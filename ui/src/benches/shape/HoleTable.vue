@@ -19,6 +19,7 @@ const emit = defineEmits<{ choose: [feature: string] }>()
         <th scope="col">Size</th>
         <th scope="col">From the left of the blank</th>
         <th scope="col">From the front of the blank</th>
+        <th v-if="holes.some((h) => h.on)" scope="col">On the round</th>
         <th scope="col">Made</th>
       </tr>
     </thead>
@@ -40,6 +41,7 @@ const emit = defineEmits<{ choose: [feature: string] }>()
             :working="() => explain({ what: 'hole', id: h.id, axis: 'y' })"
           />
         </td>
+        <td v-if="holes.some((x) => x.on)" class="num">{{ h.on?.text ?? 'beside it' }}</td>
         <td>{{ h.made === 'drilled' ? 'drilled after bending' : 'cut' }}</td>
       </tr>
     </tbody>

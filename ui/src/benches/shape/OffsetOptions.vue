@@ -18,6 +18,13 @@ const others = computed(() => {
   const names = new Map((props.bench.part.value?.built.value?.holes ?? []).map((h) => [h.feature, h.name]))
   return list.filter((h) => h.id !== own.value).map((h) => ({ value: h.id, text: names.get(h.id) ?? 'a hole' }))
 })
+/** Where it is on a round, of a part that is unrolled from one. */
+const built = computed(() => props.bench.part.value?.built.value)
+const made = computed(() =>
+  [...(built.value?.holes ?? []).map((h) => ({ id: h.feature, on: h.on })), ...(built.value?.marks ?? [])].find(
+    (m) => m.id === own.value,
+  ),
+)
 const across = ['left', 'right']
 const along = ['front', 'back']
 const places = computed(() => {
@@ -25,6 +32,9 @@ const places = computed(() => {
   const other = props.axis === 'x' ? along : across
   return [
     ...edges.filter((e) => !other.includes(e)).map((e) => ({ value: e, text: /^\d/.test(e) ? `side ${e}` : `the ${e} edge` })),
+    ...(built.value?.round
+      ? [props.axis === 'x' ? { value: 'around', text: 'round the form' } : { value: 'up', text: 'up the form' }]
+      : []),
     { value: 'middle', text: 'the middle' },
     ...(others.value.length ? [{ value: 'feature', text: 'another hole' }] : []),
   ]
@@ -34,7 +44,20 @@ const shown = computed(() =>
     ? places.value
     : [...places.value, { value: offset.value.edge, text: offset.value.edge }],
 )
+/** Round and up go together: one says nothing without the other. */
+function setPlace(edge: string) {
+  const part = props.bench.part.value!
+  const round = edge === 'around' || edge === 'up'
+  const on = made.value?.on
+  const whole = part.get(props.path) as object
+  const x = round ? { edge: 'around', distance: on?.around ?? -90 } : { edge: 'middle', distance: 0 }
+  const y = round ? { edge: 'up', distance: on?.up ?? 0 } : { edge: 'middle', distance: 0 }
+  const next = { ...whole, x, y, [props.axis]: round ? (props.axis === 'x' ? x : y) : { edge, distance: 0 } }
+  part.set(props.path, next)
+}
 function setEdge(edge: string) {
+  const now = offset.value.edge
+  if ([edge, now].some((e) => e === 'around' || e === 'up') && edge !== now) return setPlace(edge)
   const v = { ...offset.value, edge, from: undefined, feature: edge === 'feature' ? others.value[0]?.value : undefined }
   props.bench.part.value?.set(at.value, v)
 }

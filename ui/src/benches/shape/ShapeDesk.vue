@@ -8,6 +8,7 @@ import BendingPanel from './BendingPanel.vue'
 import FamilyPanel from './FamilyPanel.vue'
 import FigureTable from './FigureTable.vue'
 import HoleTable from './HoleTable.vue'
+import PressTable from './PressTable.vue'
 import SchoolPanel from './SchoolPanel.vue'
 import SheetPanel from './SheetPanel.vue'
 import SplitPanel from './SplitPanel.vue'
@@ -23,7 +24,7 @@ const stops = computed(() => open.value.filter((f) => f.severity === 'stop').len
 const inside = useId()
 const drawers = computed(() => [
   { key: 'flags' as const, name: 'Flags', count: open.value.length, stop: stops.value > 0 },
-  { key: 'bends' as const, name: 'Bends', count: built.value.bendLines.length },
+  { key: 'bends' as const, name: 'Bends', count: built.value.bendLines.length + (built.value.round?.lines.length ?? 0) },
   { key: 'holes' as const, name: 'Holes', count: built.value.holes.length },
   { key: 'k' as const, name: 'Bend allowance' },
   { key: 'sheet' as const, name: 'Sheet and tools' },
@@ -80,6 +81,7 @@ const takeUp = (f: Finding) =>
             <RouterLink v-if="ofTheShop.includes(finding.cause)" to="/shop" class="press tight bare">The shop</RouterLink>
           </template></FlagList
         >
+        <PressTable v-else-if="shown === 'bends' && built.round" :round="built.round" />
         <BendingPanel v-else-if="shown === 'bends'" :key="part.view.value?.id" :bench="bench" :built="built" @split="divide" />
         <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />

@@ -227,7 +227,8 @@ func TestFormsOfOutlines(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	form, err := Transition(TransitionInput{Below: &OutlineForm{Long: 400, Wide: 300}, Above: &OutlineForm{Long: 200, Wide: 100}, Height: 240})
+	form, err := Transition(TransitionInput{Below: &OutlineForm{Long: 400, Wide: 300}, Above: &OutlineForm{Long: 200, Wide: 100},
+		Height: 240})
 	if err != nil || len(form.Lines) != 4 { // the seam lies in a side, and all four corners are bent
 		t.Fatalf("%v, %d lines", err, len(form.Lines))
 	}

@@ -94,18 +94,27 @@ const mostCorners = 1000
 // one surface a sheet bends into without stretch; else triangles of the least area, found by trying
 // all ways from the seam. It fails with *working.Fault where an outline is none or crosses itself.
 func Transition(in TransitionInput) (TransitionResult, error) {
-	if err := working.Above("/height", "The height", in.Height, 0, greatest, "mm"); err != nil {
+	strip, exact, err := in.strip()
+	if err != nil {
 		return TransitionResult{}, err
 	}
+	return told(in, strip, exact)
+}
+
+// strip answers the skin's rulings once round from the seam; exact tells whether it is a hull's.
+func (in TransitionInput) strip() (strip Strip, exact bool, err error) {
+	if err := working.Above("/height", "The height", in.Height, 0, greatest, "mm"); err != nil {
+		return nil, false, err
+	}
 	if err := checkLap(in.Lap); err != nil {
-		return TransitionResult{}, err
+		return nil, false, err
 	}
 	at := [2]float64{}
 	if in.Offset != nil {
 		at = *in.Offset
 		for i, v := range at {
 			if err := working.Within(fmt.Sprintf("/offset/%d", i), "The offset", v, -greatest, greatest, "mm"); err != nil {
-				return TransitionResult{}, err
+				return nil, false, err
 			}
 		}
 	}
@@ -118,35 +127,35 @@ func Transition(in TransitionInput) (TransitionResult, error) {
 			continue
 		}
 		if len(*x.list) > 0 {
-			return TransitionResult{}, working.Refuse(x.path, "Give corners or a form, not both.")
+			return nil, false, working.Refuse(x.path, "Give corners or a form, not both.")
 		}
 		corners, err := x.form.corners(x.path)
 		if err != nil {
-			return TransitionResult{}, err
+			return nil, false, err
 		}
 		*x.list = corners
 	}
 	bottom, seam, err := ring("/bottom", in.Bottom, [2]float64{}, in.Seam)
 	if err != nil {
-		return TransitionResult{}, err
+		return nil, false, err
 	}
 	top, _, err := ring("/top", in.Top, at, 0)
 	if err != nil {
-		return TransitionResult{}, err
+		return nil, false, err
 	}
-	exact := convex(bottom) && convex(top)
+	exact = convex(bottom) && convex(top)
 	var way [][2]int
 	if exact {
 		way = hullWay(bottom, top, seam)
 	} else {
 		way = leastWay(bottom, top, seam, in.Height)
 	}
-	strip := make(Strip, len(way))
+	strip = make(Strip, len(way))
 	for k, w := range way {
 		b, t := bottom[w[0]%len(bottom)], top[w[1]%len(top)]
 		strip[k] = Ruling{solid.Vector{b.X, b.Y, 0}, solid.Vector{t.X, t.Y, in.Height}}
 	}
-	return told(in, strip, exact)
+	return strip, exact, nil
 }
 
 // ring reads an outline, anticlockwise; seam is where its corner of that index then is.
