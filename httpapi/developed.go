@@ -6,9 +6,9 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"warmanvil/core/develop"
 	"warmanvil/core/exchange"
 	"warmanvil/core/profile"
-	"warmanvil/core/develop"
 	"warmanvil/strictjson"
 )
 

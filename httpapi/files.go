@@ -269,7 +269,7 @@ func (p cutting) sheet() paper.PartSheet {
 }
 
 func (p cutting) bends() ([]byte, error) {
-	if len(p.built.Steps) == 0 {
+	if len(p.built.Steps) == 0 && p.built.Round == nil {
 		return nil, hasNone{asFault("%s has no bend.", p.part.Name)}
 	}
 	return p.sheet().BendPDF()

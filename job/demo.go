@@ -19,6 +19,14 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
+	funnel, err := s.juiceFunnel()
+	if err != nil {
+		return err
+	}
+	arch, err := s.trailerArch()
+	if err != nil {
+		return err
+	}
 	for _, d := range []struct {
 		brief  brief.Brief
 		survey vehicle.Survey
@@ -26,7 +34,7 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		frame  func() (site.Frame, error)
 		body   func() (FacetsState, error)
 	}{
-		{hiveTrailer(), vehicle.Survey{}, nil, s.hiveDeck, nil},
+		{hiveTrailer(), vehicle.Survey{}, []site.Part{{Name: "Wheel-arch band", Quantity: 2, Recipe: arch}}, s.hiveDeck, nil},
 		{demo.SoundLorry(), demo.LorrySurvey(),
 			[]site.Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: demo.AmplifierShelf()},
 				{Name: "Speaker bracket", Quantity: 1, Recipe: demo.SpeakerBracket()}}, s.speakerFrame, s.rearGuard},
@@ -35,7 +43,8 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 				{Name: "Shelf bracket", Quantity: 4, Recipe: demo.ShelfBracket()},
 				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe},
 				{Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe},
-				{Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()}}, s.outriggers, s.windfallHopper},
+				{Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()},
+				{Name: "Juice funnel", Quantity: 1, Recipe: funnel}}, s.outriggers, s.windfallHopper},
 	} {
 		f, err := d.frame()
 		if err != nil {

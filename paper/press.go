@@ -64,6 +64,9 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 func (s PartSheet) BendPDF() ([]byte, error) {
 	p := s.pages("bend sheet")
 	p.station(s.Bend)
+	if s.Flat.Round != nil {
+		return s.roundSheet(p)
+	}
 	s.order(p)
 	p.y += 1
 	w, h := s.Flat.Bounds.Size()
@@ -242,6 +245,17 @@ func (s PartSheet) DrillPDF() ([]byte, error) {
 	return p.bytes()
 }
 
+// foldLine draws a line the sheet is bent at: long dashes up, dash and dot down.
+func (p *sheetPrinter) foldLine(x0, y0, x1, y1 float64, up bool) {
+	dash := []float64{4, 2}
+	if !up {
+		dash = []float64{4, 1.5, .5, 1.5}
+	}
+	p.SetDashPattern(dash, 0)
+	p.Line(x0, y0, x1, y1)
+	p.SetDashPattern(nil, 0)
+}
+
 // flatSketch draws the flat pattern to fit, bends and holes numbered.
 func (p *sheetPrinter) flatSketch(part made.Part, bend func(made.BendLine) string, hole func(int) string) {
 	w, h := part.Bounds.Size()
@@ -280,13 +294,7 @@ func (p *sheetPrinter) flatSketch(part made.Part, bend func(made.BendLine) strin
 	for _, l := range part.BendLines {
 		x0, y0 := at(l.From)
 		x1, y1 := at(l.To)
-		dash := []float64{4, 2}
-		if !l.Up {
-			dash = []float64{4, 1.5, .5, 1.5}
-		}
-		p.SetDashPattern(dash, 0)
-		p.Line(x0, y0, x1, y1)
-		p.SetDashPattern(nil, 0)
+		p.foldLine(x0, y0, x1, y1, l.Up)
 		if bend != nil {
 			mx, my := (x0+x1)/2, (y0+y1)/2
 			p.SetFillColor(255, 255, 255)
@@ -294,6 +302,7 @@ func (p *sheetPrinter) flatSketch(part made.Part, bend func(made.BendLine) strin
 			p.put(mx-1.2, my+1.2, 8, "B", bend(l))
 		}
 	}
+	p.pressLines(part, at)
 	if p.runs {
 		p.running(part, at)
 	}

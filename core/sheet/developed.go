@@ -84,3 +84,14 @@ func (o Offset) mirrorAround() Offset {
 	}
 	return o
 }
+
+// outsideUp refuses to cut a round with its inside up: its flat, its press lines and its marks are drawn on
+// the outside.
+func (r Recipe) outsideUp() error {
+	if r.Base.Kind() == Developed && r.Seen == BackFace {
+		return working.Refuse("/seen", "A round lies on the table with its outside up. Let the outside be the face that shows, or "+
+			"none, and film "+
+			"the inside after it is cut.")
+	}
+	return nil
+}

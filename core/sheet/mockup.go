@@ -13,7 +13,31 @@ func (r Recipe) Mockup(thickness float64) Recipe {
 	r.Tool = bend.Tool{Kind: bend.ToolVice}
 	r.SetAside, r.Reasons = nil, nil
 	r.Base.Holes, r.Base.Flanges = boardHoles(r.Base.Holes), creased(r.Base.Flanges)
+	r.Base.Shape = r.Base.Shape.mockup()
 	return r
+}
+
+// glueTab is what a mock-up's seam is glued on where the part's own is butted, mm.
+const glueTab = 15.
+
+// mockup answers a round as it is made of paper or board: creased sharp, with a tab to glue and nothing
+// for rolls.
+func (s *Shape) mockup() *Shape {
+	if s == nil || s.Round == nil {
+		return s
+	}
+	out, f := *s, *s.Round
+	f.Radius, f.Pinch = 0, 0
+	if f.Cone != nil && f.Cone.Lap == 0 {
+		c := *f.Cone
+		c.Lap, f.Cone = glueTab, &c
+	}
+	if f.Transition != nil && f.Transition.Lap == 0 {
+		t := *f.Transition
+		t.Lap, f.Transition = glueTab, &t
+	}
+	out.Round = &f
+	return &out
 }
 
 func creased(list []Flange) []Flange {

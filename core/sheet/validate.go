@@ -59,6 +59,7 @@ func (r Recipe) Validate() error {
 		r.Kin.validate(),
 		r.Facet.validate(),
 		r.Base.validateShape(),
+		r.outsideUp(),
 		measureOK("/base/measure", r.Base.Measure),
 		cornerOK("/base/corner", r.Base.Corner),
 	)
@@ -67,7 +68,8 @@ func (r Recipe) Validate() error {
 	}
 	for i, a := range r.SetAside {
 		if i == maxAsides || len(a.Reason) > maxReason || a.Reason == "" || len(a.Code) > 64 || len(a.Feature) > 64 {
-			return working.Refuse("/setAside/"+strconv.Itoa(i), "A finding is set aside with a reason of 1 to %d characters, %d times at most.",
+			return working.Refuse("/setAside/"+strconv.Itoa(i), "A finding is set aside with a reason of 1 to %d characters, %d "+
+				"times at most.",
 				maxReason, maxAsides)
 		}
 	}

@@ -88,6 +88,10 @@ func follow(l *vehicle.Locator, f vehicle.Follow, b brief.Brief, parts []BuiltPa
 			return
 		}
 		h := part.Holes[k]
+		if part.Round != nil {
+			t.Why = "The part is a round: holes follow a pattern on a flat panel only."
+			return
+		}
 		if panel == nil {
 			n := slices.IndexFunc(part.Panels, func(p made.PanelMade) bool { return p.ID == h.Panel })
 			panel = &part.Panels[n]
@@ -108,7 +112,8 @@ func follow(l *vehicle.Locator, f vehicle.Follow, b brief.Brief, parts []BuiltPa
 	var play, bore []float64
 	for k, at := range m.At {
 		by := at.Sub(is[k])
-		t.Holes = append(t.Holes, FollowHole{Name: holes[k].Name, Diameter: holes[k].Diameter, Is: is[k], Should: at, Moves: l.Pen.MM(by.Len())})
+		t.Holes = append(t.Holes, FollowHole{Name: holes[k].Name, Diameter: holes[k].Diameter, Is: is[k], Should: at,
+			Moves: l.Pen.MM(by.Len())})
 		t.Shifts = append(t.Shifts, lay.Shift{Feature: holes[k].Feature, By: by})
 		bore = append(bore, holes[k].Diameter)
 		play = append(play, math.Max((holes[k].Diameter-f.Bolt)/2, 0))
@@ -247,7 +252,8 @@ func other(l *vehicle.Locator, f vehicle.Follow, is []profile.Point, bore, play 
 		for _, s := range slots {
 			way := math.Mod(math.Atan2(s.Along.Y, s.Along.X)*180/math.Pi+360, 180)
 			t.Other.Slots = append(t.Other.Slots,
-				fmt.Sprintf("%s to a slot %s long, at %.0f° to the line of %s's holes 1 and 2", t.Holes[s.Hole].Name, l.Pen.MM(s.Length), way, o.Name))
+				fmt.Sprintf("%s to a slot %s long, at %.0f° to the line of %s's holes 1 and 2", t.Holes[s.Hole].Name,
+					l.Pen.MM(s.Length), way, o.Name))
 		}
 		t.Findings = append(t.Findings, working.Finding{Code: "slot", Severity: working.Mind, Cause: "The other side", Name: t.Name,
 			Reason: t.Other.Says + " " + t.Other.Slots[0] + "."})

@@ -210,6 +210,9 @@ func (s *site) wayOut(w hole.WayOut, near []neighbour, b hole.Through) ReachWay 
 		if p := s.placed(n.thing); n.panel == nil || n.part == "" || p != nil && p.Twin {
 			return out
 		}
+		if of := s.part(n.part); of != nil && of.Built.Round != nil {
+			return out
+		}
 		seat := n.panel.Seat
 		z, o := n.pose.Turn(seat.Z), n.pose.Apply(seat.Origin)
 		if lean := b.Head.Axis.Dot(z); lean*lean > .25 {

@@ -119,7 +119,8 @@ func (s *site) compareMates(j brief.Joint, in joint.Input, r *joint.Result) {
 		m := s.mates(j, side, d)
 		if m.why != "" {
 			r.Findings = append(r.Findings, working.Finding{Code: "mate-unplaced", Severity: working.Mind, Cause: "Parts that meet",
-				Name: in.Plies[k].Name, Reason: fmt.Sprintf("The holes of %s are not compared with the bolts: %s. Place it on the Measure bench.",
+				Name: in.Plies[k].Name, Reason: fmt.Sprintf("The holes of %s are not compared with the bolts: %s. Place it on the "+
+					"Measure bench.",
 					in.Plies[k].Name, m.why)})
 			continue
 		}
@@ -127,10 +128,30 @@ func (s *site) compareMates(j brief.Joint, in joint.Input, r *joint.Result) {
 		if len(m.misses) > 0 && r.Verdict != strength.Over {
 			r.Verdict = strength.CannotSay
 			r.Checks = append([]strength.Check{strength.Silent("meets", "Parts that meet",
-				fmt.Sprintf("%d of its bolts miss their holes in %s: nothing is bolted there as it stands.", len(m.misses), in.Plies[k].Name))},
+				fmt.Sprintf("%d of its bolts miss their holes in %s: nothing is bolted there as it stands.", len(m.misses),
+					in.Plies[k].Name))},
 				r.Checks...)
 		}
 	}
+}
+
+// roundJoined says that a part of a joint is a round: its bolts stand in no one plane.
+func (s *site) roundJoined(j brief.Joint) string {
+	ids := []string{j.Part}
+	for _, side := range j.Sides {
+		if side.Kind == brief.PartSide {
+			ids = append(ids, side.Of)
+		}
+	}
+	for _, id := range ids {
+		if p := s.part(id); p != nil && p.Built.Round != nil {
+			return fmt.Sprintf("%s is a %s: bolts through it stand in no one plane, and how they share a load and what its plate "+
+				"takes there is "+
+				"not worked out. Bolt a bracket that is worked out to the same place, and hang the round on it.", p.Name,
+				p.Built.Round.Says)
+		}
+	}
+	return ""
 }
 
 // joint answers what a joint is worked out from: its bolts, plies and loads as
@@ -142,6 +163,9 @@ func (s *site) joint(j brief.Joint, path Pathway) (in joint.Input, why string) {
 	t := s.at[j.ID]
 	if t.why != "" {
 		return in, t.why
+	}
+	if why := s.roundJoined(j); why != "" {
+		return in, why
 	}
 	in.Holes, in.Face = t.holes, t.face
 	for _, b := range s.Brief.Bins {
@@ -258,7 +282,8 @@ func faceOf(p made.Part, features []string) *joint.Face {
 			}
 			b := profile.Bounds{Min: q.Flat[0], Max: q.Flat[0]}
 			for _, v := range q.Flat {
-				b.Min, b.Max = profile.Point{X: min(b.Min.X, v.X), Y: min(b.Min.Y, v.Y)}, profile.Point{X: max(b.Max.X, v.X), Y: max(b.Max.Y, v.Y)}
+				b.Min, b.Max = profile.Point{X: min(b.Min.X, v.X), Y: min(b.Min.Y, v.Y)}, profile.Point{X: max(b.Max.X, v.X),
+					Y: max(b.Max.Y, v.Y)}
 			}
 			return &joint.Face{Low: [2]float64{b.Min.X, b.Min.Y}, High: [2]float64{b.Max.X, b.Max.Y}}
 		}

@@ -176,6 +176,13 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 			d.Holes[h.ID], d.bore[h.ID], d.normal[h.ID] = h.Body, h.Diameter, h.Normal
 			d.told.Holes = append(d.told.Holes, HoleChoice{h.ID, h.Name, h.Feature, h.Panel, h.Diameter})
 		}
+		if built.Round != nil {
+			size := built.Body.Max.Sub(built.Body.Min)
+			d.corners(r.Base.ID, "Box round it", size[0], size[1], solid.Vector{0, 0, 1}, func(x, y float64) solid.Vector {
+				return built.Body.Min.Add(solid.Vector{x, y})
+			})
+			return r.Thickness
+		}
 		for _, m := range built.Panels {
 			d.corners(m.ID, m.Name, m.Seat.Width, m.Seat.Height, m.Seat.Z,
 				func(x, y float64) solid.Vector { return m.Seat.At(profile.Point{X: x, Y: y}) })
@@ -294,7 +301,8 @@ func (s *stander) mate(p *vehicle.Placed, d *stand, thickness float64) {
 			if !goes {
 				d.told.Findings = append(d.told.Findings,
 					working.Finding{Code: "misses", Severity: working.Stop, Cause: "Mating", Name: d.told.Name,
-						Reason: fmt.Sprintf("%s stays %s off %s; its hole leaves the bolt %s. Let its holes follow the survey, or slot it.", miss.Hole,
+						Reason: fmt.Sprintf("%s stays %s off %s; its hole leaves the bolt %s. Let its holes follow the survey, or "+
+							"slot it.", miss.Hole,
 							miss.Text, miss.Point, s.from.Pen.MM(math.Max((d.bore[m.Hole]-p.Bolt)/2, 0)))})
 			}
 		}
@@ -325,10 +333,10 @@ func fastened(name string, at [3]float64, out solid.Vector, p *vehicle.Placed, t
 
 // ways looks whether the part would bolt up in another way too.
 func (s *stander) ways(p *vehicle.Placed, d *stand, ids []vehicle.MatePair) {
-	if len(ids) < 2 {
+	part := s.parts[p.Part]
+	if len(ids) < 2 || part.Built.Round != nil { // a round's holes lie on no one panel
 		return
 	}
-	part := s.parts[p.Part]
 	seat := map[string]lay.Seat{}
 	for _, m := range part.Built.Panels {
 		seat[m.ID] = m.Seat
@@ -376,7 +384,8 @@ func (s *stander) ways(p *vehicle.Placed, d *stand, ids []vehicle.MatePair) {
 				name = h.Name
 			}
 		}
-		d.told.Remedy = fmt.Sprintf("Move %s by %s, on the part and on the vehicle, and it goes one way only. Or mark the part: which edge is "+
+		d.told.Remedy = fmt.Sprintf("Move %s by %s, on the part and on the vehicle, and it goes one way only. Or mark the part: "+
+			"which edge is "+
 			"up, which face is out.", name, s.from.Pen.MM(move.By.Len()))
 	}
 	d.told.Findings = append(d.told.Findings,

@@ -310,6 +310,8 @@ func HoleWord(h *sheet.Hole, i int) string {
 			word += " row"
 		case sheet.EdgePattern:
 			word += " row along an edge"
+		case sheet.AroundPattern:
+			word += " row round it"
 		case sheet.MirrorPattern:
 			word += " pair"
 		default:

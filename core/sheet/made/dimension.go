@@ -24,6 +24,9 @@ func (b *maker) dimensions() []Dimension {
 	r := b.Recipe
 	base := d.made[r.Base.ID]
 	d.feature, d.group = r.Base.ID, "Base"
+	if b.Round != nil {
+		d.group = lay.Upper(r.Base.Shape.Round.Says())
+	}
 	note := measureNote(r.Base.Measure)
 	if len(r.Base.Flanges) == 0 {
 		note = ""

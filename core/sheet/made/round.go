@@ -98,6 +98,9 @@ func (m *RoundMade) At(p profile.Point) (around, up float64, ok bool) {
 	return around, up, true
 }
 
+// sharpFold is from what turn on a bend of a round is drawn as an edge, degrees.
+const sharpFold = 14.
+
 // roundBody answers a round bent: pieces between two rulings with both faces of the plate; one a hole
 // is cut in is a plate of pieces round it.
 func (b *maker) roundBody() Body {
@@ -119,6 +122,11 @@ func (b *maker) roundBody() Body {
 	for _, r := range []develop.RoundRow{rows[0], rows[len(rows)-1]} {
 		body.Edges = append(body.Edges, []solid.Vector{r[0], r[2]}, []solid.Vector{r[1], r[3]}, []solid.Vector{r[0], r[1]},
 			[]solid.Vector{r[2], r[3]})
+	}
+	for i := 1; i < len(facets); i++ {
+		if facets[i-1].Out.Dot(facets[i].Out) < math.Cos(sharpFold*math.Pi/180) {
+			body.Edges = append(body.Edges, []solid.Vector{rows[i][0], rows[i][2]}, []solid.Vector{rows[i][1], rows[i][3]})
+		}
 	}
 	cuts := b.roundCuts(&body)
 	run := BodyBend{ID: id}

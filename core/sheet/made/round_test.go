@@ -168,3 +168,24 @@ func notched() sheet.Recipe {
 	r.Base.Edges = []sheet.EdgeCut{{ID: "n", Kind: sheet.Notch, Edge: sheet.Front, At: 40, Width: 10, Depth: 10}}
 	return r
 }
+
+// A mock-up of board is creased sharp, glued on a tab and has nothing for the rolls; a round is neither
+// parted across its flat nor cut with its inside up.
+func TestRoundsAsMockupsAndParted(t *testing.T) {
+	f := pipeOf(develop.Rolled)
+	f.Pinch = 30
+	r := roundOf(f)
+	board := plates.Build(t, r.Mockup(1))
+	x, _ := board.Bounds.Size()
+	if math.Abs(x-199*math.Pi-15) > .02 || len(board.Round.Trims) != 0 || board.Round.Lap == nil {
+		t.Errorf("of board it is %g wide", x)
+	}
+	if r.Base.Shape.Round.Pinch != 30 || r.Base.Shape.Round.Cone.Lap != 0 {
+		t.Error("the mock-up changed the part")
+	}
+	var fault *working.Fault
+	r.Seen = sheet.BackFace
+	if err := r.Validate(); !errors.As(err, &fault) || fault.Path != "/seen" {
+		t.Errorf("inside up: %v", err)
+	}
+}

@@ -86,8 +86,14 @@ func Part(r sheet.Recipe, p Parting, newID func() string) (Pieces, error) {
 	err = working.First(err, sheet.OneOf("/joint", "The joint", p.Joint, LapJoint, TabJoint, StripJoint),
 		working.Within("/wide", "The lap", p.Wide, 0, 1000, "mm"), working.Within("/hole", "The hole", p.Hole, 0, 200, "mm"),
 		working.Within("/pitch", "The pitch", p.Pitch, 0, 5000, "mm"))
+	if err == nil && r.Base.Kind() == sheet.Developed {
+		err = working.Refuse("", "A round is not parted by a line across its flat: make it of two rounds, each with its own seam: "+
+			"two bands, or "+
+			"two heights with level ends.")
+	}
 	if err == nil && outlined(r.Base.Flanges) {
-		err = working.Refuse("", "A flange of it has an outline of its own, which is not parted here: part the body it belongs to, or give the "+
+		err = working.Refuse("", "A flange of it has an outline of its own, which is not parted here: part the body it belongs to, "+
+			"or give the "+
 			"flange a length.")
 	}
 	if len(p.Why) > mostWhy {

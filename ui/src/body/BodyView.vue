@@ -14,7 +14,7 @@ const emit = defineEmits<{ look: [feature: string] }>()
 const device = useDevice()
 let scene: Scene | undefined
 
-const empty = computed(() => props.body.panels.length === 0)
+const empty = computed(() => props.body.panels.length + props.body.bends.length === 0)
 
 function got(s: Scene) {
   scene = s
