@@ -12,5 +12,5 @@ func (s *Service) Assembly(ctx context.Context, id string) (site.Assembled, erro
 	if err != nil {
 		return site.Assembled{}, err
 	}
-	return site.Assemble(all.Survey, all.Brief, all.Parts, all.Frames), nil
+	return all.Assemble(), nil
 }

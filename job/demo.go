@@ -78,6 +78,7 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 			if doc, err = fresh(s, w.job.ID, KindFacets, b, "started", at); err != nil {
 				return err
 			}
+			ids[b.Name] = doc.ID
 			w.add(doc)
 		}
 		if doc, err = fresh(s, w.job.ID, KindSurvey, d.survey, "started", at); err != nil {

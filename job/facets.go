@@ -63,6 +63,15 @@ func (s *Service) FacetedBody(ctx context.Context, id string) (FacetedBody, erro
 	return readOne(ctx, s, id, FacetsOf)
 }
 
+// bareBodies answers bodies as the core knows them.
+func bareBodies(list []FacetedBody) []site.FacetBody {
+	out := make([]site.FacetBody, len(list))
+	for i, f := range list {
+		out[i] = site.FacetBody{ID: f.ID, Name: f.Name, Quantity: f.Quantity, Revision: f.Revision, Doc: f.Body}
+	}
+	return out
+}
+
 // AddBody adds a faceted body to a job.
 func (s *Service) AddBody(ctx context.Context, jobID string, state FacetsState) (FacetedBody, error) {
 	d, err := fresh(s, jobID, KindFacets, state, "started", s.Now())

@@ -28,5 +28,6 @@ func (s *Service) WorkSurvey(ctx context.Context, jobID string, v vehicle.Survey
 	if err != nil {
 		return site.Surveyed{}, err
 	}
-	return site.WorkSurvey(v, all.Brief, all.Parts, all.Frames...), nil
+	all.Survey = v
+	return all.Surveyed(), nil
 }

@@ -186,6 +186,7 @@ func LorrySurvey() vehicle.Survey {
 				Thick: 1.5 * in, Turn: -75}},
 			{ID: "panel", Name: "Cab panel, seen from outside", Kind: survey.Skin, Trust: string(brief.Measured),
 				Shape: survey.Shape{Form: survey.BoxForm, At: [3]float64{-14 * in, -24 * in, 14 * in}, Size: [3]float64{in / 16, 24 * in, 20 * in}}}},
+		Placed: []vehicle.Placed{{ID: "guard", Name: "Rear guard", Part: "Rear guard", At: [3]float64{-165 * in, -23 * in, -14 * in}}},
 		Checks: []vehicle.PartCheck{{Part: "Amplifier shelf", Fit: "paper", Result: "clears the hinge",
 			Aside: "hung on cleats that are drilled through it"}}}
 }

@@ -31,7 +31,7 @@ type Assembled struct {
 // AssembledItem is one thing of it.
 type AssembledItem struct {
 	Name   string        `json:"name"`
-	Kind   string        `json:"kind" enum:"part,frame,device"`
+	Kind   string        `json:"kind" enum:"part,frame,body,device"`
 	Kilos  float64       `json:"kilos"`
 	Text   string        `json:"text"`
 	At     *solid.Vector `json:"at,omitempty" doc:"mm, its centre of gravity"`
@@ -60,14 +60,14 @@ type AxlesTold struct {
 // Assemble sums masses and finds their middle: things placed by the survey where
 // they are placed, frames else where they say, the rest without a place. The sums set
 // against the vehicle's limits are those of the brief.
-func Assemble(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame) Assembled {
-	s := Site{Brief: b, Parts: parts, Frames: frames, Survey: v}
+func (s Site) Assemble() Assembled {
+	b := s.Brief
 	var joints []BoltedTold
 	if len(b.Joints) > 0 {
 		joints = s.Hold().Joints
 	}
 	p := told.Pen{Display: b.Display()}
-	out := Assembled{Items: assembled(v, b, parts, frames), Checks: []strength.Check{}, Findings: []working.Finding{}}
+	out := Assembled{Items: s.assembled(), Checks: []strength.Check{}, Findings: []working.Finding{}}
 	made := s.made(joints)
 	for _, m := range made {
 		if m.Name == bolts {
@@ -88,14 +88,16 @@ type assembling struct {
 	b      brief.Brief
 	mass   map[string]float64 // kg by part or frame
 	shape  map[string]*shape.Built
+	bodies map[string]FacetBody
 	placed map[string]int // how many of each have a place
 	out    []AssembledItem
 }
 
 // assembled lists what of a job has a mass, with its place where it has one.
-func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Frame) []AssembledItem {
-	a := assembling{st: newStander(v, b, parts, frames...), b: b, mass: map[string]float64{}, shape: map[string]*shape.Built{},
-		placed: map[string]int{}, out: []AssembledItem{}}
+func (s Site) assembled() []AssembledItem {
+	b, parts, frames := s.Brief, s.Parts, s.Frames
+	a := assembling{st: newStander(s), b: b, mass: map[string]float64{}, shape: map[string]*shape.Built{},
+		bodies: map[string]FacetBody{}, placed: map[string]int{}, out: []AssembledItem{}}
 	for _, p := range parts {
 		if p.Err == nil {
 			a.mass[p.ID] = kilos(b, &p)
@@ -105,8 +107,20 @@ func assembled(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames []Fram
 		a.shape[f.ID] = shape.Build(f.Doc, a.st.from.ForFrame(f.Doc))
 		a.mass[f.ID] = a.shape[f.ID].Mass
 	}
-	for _, p := range v.Placed {
+	for _, f := range s.Bodies {
+		a.mass[f.ID] = bodyKilos(f, parts, a.mass)
+		a.bodies[f.ID] = f
+	}
+	for _, p := range s.Survey.Placed {
 		a.place(p)
+	}
+	for _, p := range parts { // what is welded into a body that has its place is there
+		if f := p.Recipe.Facet; f != nil && a.placed[f.Of] > 0 {
+			a.placed[p.ID] += a.placed[f.Of]
+		}
+	}
+	for _, f := range s.Bodies {
+		a.restOfBody(f, parts)
 	}
 	for _, p := range parts {
 		a.restOfPart(p)
@@ -157,6 +171,8 @@ func (a *assembling) place(p vehicle.Placed) {
 		}
 	case a.shape[p.Part] != nil:
 		item.Kind, local = "frame", a.shape[p.Part].Gravity
+	case a.bodies[p.Part].ID != "":
+		item.Kind = "body"
 	case p.Part == "":
 		return
 	}
@@ -167,7 +183,7 @@ func (a *assembling) place(p vehicle.Placed) {
 		return
 	}
 	at := d.Pose.Apply(local)
-	if item.Kind == "part" {
+	if item.Kind == "part" || item.Kind == "body" {
 		at = d.thing.Body.Middle()
 	}
 	item.At = &at
@@ -188,6 +204,22 @@ func (a *assembling) restOfPart(p BuiltPart) {
 			break
 		}
 		a.add(AssembledItem{of: p.ID, Name: p.Name, Kind: "part", Kilos: a.mass[p.ID], Why: "It is not placed."})
+	}
+}
+
+// restOfBody adds a body that has no place and of which no blank is a part yet: they would count for it.
+func (a *assembling) restOfBody(f FacetBody, parts []BuiltPart) {
+	for _, p := range parts {
+		if p.Recipe.Facet != nil && p.Recipe.Facet.Of == f.ID {
+			return
+		}
+	}
+	if left := f.Quantity - a.placed[f.ID]; left > 0 && a.mass[f.ID] > 0 {
+		name := f.Name
+		if left > 1 {
+			name = fmt.Sprintf("%s, %d of them", f.Name, left)
+		}
+		a.add(AssembledItem{of: f.ID, Name: name, Kind: "body", Kilos: a.mass[f.ID] * float64(left), Why: "It is not placed."})
 	}
 }
 
@@ -224,12 +256,14 @@ func (a *Assembled) sum(b brief.Brief, p told.Pen) {
 	if a.Placed > 0 {
 		at := middle.Mul(1 / a.Placed)
 		a.At, a.Gravity = &at, p.Place(at)
-		a.Working = p.Explain(working.Working{Method: "Mass and centre of gravity together", Source: "sum of masses", Formula: "x = Σ m·x / Σ m",
+		a.Working = p.Explain(working.Working{Method: "Mass and centre of gravity together", Source: "sum of masses", Formula: "x = " +
+			"Σ m·x / Σ m",
 			Inputs: []working.Quantity{{Symbol: "m", Name: "all together", Value: a.Kilos, Unit: "kg"},
 				{Symbol: "mp", Name: "of that with a place", Value: a.Placed, Unit: "kg"}},
 			Steps: []working.Quantity{{Symbol: "y", Name: "left", Value: at[1], Unit: "mm"},
 				{Symbol: "z", Name: "up", Value: at[2], Unit: "mm"}},
-			Assumptions: []string{"folded parts by the middle of their body, devices by their own centre of gravity, frames by their pieces",
+			Assumptions: []string{"folded parts by the middle of their body, devices by their own centre of gravity, frames by " +
+				"their pieces",
 				"what is not known counts as nothing; what has no place counts in the sum only"},
 			Result: working.Quantity{Symbol: "x", Name: "forward", Value: at[0], Unit: "mm"}})
 	}

@@ -117,7 +117,8 @@ func (s *stander) beside(t *LineTold, l survey.BodyLine, solids []survey.Thing, 
 		Inputs: []working.Quantity{{Symbol: "n", Name: "points of the line", Value: float64(len(l.Points))}, working.MM("k", "kept off",
 			l.Off)},
 		Steps: []working.Quantity{working.MM("±", "standard uncertainty of line and thing", known)},
-		Assumptions: []string{"straight between its points; past its ends nothing is looked at", "what lies behind something else counts as " +
+		Assumptions: []string{"straight between its points; past its ends nothing is looked at", "what lies behind something else " +
+			"counts as " +
 			"if it showed"},
 		Result: working.MM("p", "past it; negative what is left", worst)})
 }

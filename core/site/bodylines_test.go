@@ -17,7 +17,8 @@ func TestLinesOfTheBody(t *testing.T) {
 		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "edge", Way: vehicle.ByOffsets, X: caliper(x), Y: caliper(700), Z: caliper(z)}
 	}
 	box := func(x, top float64) vehicle.Placed {
-		return vehicle.Placed{ID: "b", Name: "Locker", Size: &brief.Box{Length: 200, Width: 100, Height: 100}, At: [3]float64{x, 500, top - 100}}
+		return vehicle.Placed{ID: "b", Name: "Locker", Size: &brief.Box{Length: 200, Width: 100, Height: 100}, At: [3]float64{x,
+			500, top - 100}}
 	}
 	line := vehicle.BodyLine{ID: "l", Name: "Sill", Points: []string{"p", "q"}, Seen: brief.FaceLeft, Keep: "below", Off: 10}
 	for name, c := range map[string]struct {

@@ -157,7 +157,8 @@ func (c *carrying) carry(acceleration solid.Vector, arrived []load.PathForce, he
 			}
 		}
 		if !ok {
-			return nil, nil, fmt.Sprintf("What arrives on %s at %.0f, %.0f, %.0f finds no place on it.", c.frame.Name, f.At[0], f.At[1], f.At[2])
+			return nil, nil, fmt.Sprintf("What arrives on %s at %.0f, %.0f, %.0f finds no place on it.", c.frame.Name, f.At[0],
+				f.At[1], f.At[2])
 		}
 		off := into(c.pose, f.At).Sub(c.loads.lands[k].At)
 		force := turnInto(c.pose, f.Force)
@@ -195,7 +196,8 @@ func (c *carrying) carry(acceleration solid.Vector, arrived []load.PathForce, he
 	}
 	for _, j := range held {
 		if !reached[j.ID] {
-			return out, direct, fmt.Sprintf("%s is joined at %s, and no place that holds it lies within %.0f mm of there: nothing goes through "+
+			return out, direct, fmt.Sprintf("%s is joined at %s, and no place that holds it lies within %.0f mm of there: nothing "+
+				"goes through "+
 				"that joint. Set what holds the frame where its joints are.", c.frame.Name, j.Name, holderWithin)
 		}
 	}

@@ -16,7 +16,8 @@ import (
 // there, not from a tick.
 func (s Site) cautions(joints []BoltedTold) (out []working.Finding) {
 	say := func(code, name, format string, args ...any) {
-		out = append(out, working.Finding{Code: code, Severity: working.Mind, Cause: "Caution", Name: name, Reason: fmt.Sprintf(format, args...)})
+		out = append(out, working.Finding{Code: code, Severity: working.Mind, Cause: "Caution", Name: name,
+			Reason: fmt.Sprintf(format, args...)})
 	}
 	b := s.Brief
 	people := b.Criticality == brief.People || slices.ContainsFunc(b.Devices, func(d brief.Device) bool { return d.NearPeople })
@@ -46,17 +47,20 @@ func (s Site) cautions(joints []BoltedTold) (out []working.Finding) {
 		}
 	}
 	if len(one) > 0 {
-		say("one-bolt", one[0], "%s: on one bolt a part turns and drops when it loosens, and while it is fitted. Hold it up until it is tight, "+
+		say("one-bolt", one[0], "%s: on one bolt a part turns and drops when it loosens, and while it is fitted. Hold it up until "+
+			"it is tight, "+
 			"keep hands from below, and give it a second bolt, a dowel or a folded edge.", strings.Join(one, ", "))
 	}
 	if coupled {
-		say("coupling-undone", "", "A coupling that comes undone on the road kills: its latch is proved shut by eye and by lifting, a chain or "+
+		say("coupling-undone", "", "A coupling that comes undone on the road kills: its latch is proved shut by eye and by lifting, "+
+			"a chain or "+
 			"a breakaway cable goes to the vehicle and not to the ball, and a plug that pulls out is seen. Local rules and a licensed "+
 			"engineer decide.")
 	}
 	for _, d := range b.Devices {
 		if d.Mass != nil && d.Mass.Value > 0 && !s.holds(d.ID) {
-			say("tie-down", d.Named(), "Nothing in the job holds %s, %s: stand it on a mount, bolt or frame, or tie it down by rated straps over "+
+			say("tie-down", d.Named(), "Nothing in the job holds %s, %s: stand it on a mount, bolt or frame, or tie it down by "+
+				"rated straps over "+
 				"what can take them, and rate that as a duty.", d.Named(), told.Pen{Display: s.Brief.Display()}.Mass(d.Mass.Value))
 		}
 	}
@@ -65,15 +69,18 @@ func (s Site) cautions(joints []BoltedTold) (out []working.Finding) {
 	}
 	for _, f := range s.Frames {
 		if n := openEnds(f.Doc); n > 0 {
-			say("sharp-ends", f.Name, "%s has %d open tube %s near people: cap or fold them, and round corners to 3 mm at least.", f.Name, n,
+			say("sharp-ends", f.Name, "%s has %d open tube %s near people: cap or fold them, and round corners to 3 mm at least.",
+				f.Name, n,
 				told.Plural(n, "end", "ends"))
 		}
 		if len(f.Doc.Plates) > 0 {
-			say("sharp-plates", f.Name, "The plates of %s are square, and people are near: round their corners and break their edges.", f.Name)
+			say("sharp-plates", f.Name, "The plates of %s are square, and people are near: round their corners and break their "+
+				"edges.", f.Name)
 		}
 	}
 	if len(all) > 0 {
-		say("bolt-ends", all[0], "People are near: where a bolt's end can be touched, as of %s, two or three threads past the nut are enough; "+
+		say("bolt-ends", all[0], "People are near: where a bolt's end can be touched, as of %s, two or three threads past the nut "+
+			"are enough; "+
 			"cut off what is more, or take cap nuts.", all[0])
 	}
 	return out

@@ -29,12 +29,14 @@ func (s *stander) ready(d vehicle.Drilling, at [3]float64, out solid.Vector, dee
 	case survey.AngleHead:
 		do = append(do, fmt.Sprintf("No machine stands straight before it%s: an angle head does.", before))
 	case survey.NoWay:
-		do = append(do, fmt.Sprintf("Neither a machine nor an angle head gets straight before it%s: drill it from behind, take that off, or "+
+		do = append(do, fmt.Sprintf("Neither a machine nor an angle head gets straight before it%s: drill it from behind, take that "+
+			"off, or "+
 			"move the hole.",
 			before))
 	}
 	if free := b.Stop - d.Wall; free >= leastBoard && d.Wall > 0 && d.Wall <= 3 {
-		do = append(do, fmt.Sprintf("Where a hand gets behind it, clamp a board there, %s are free: it takes the drill as it breaks through "+
+		do = append(do, fmt.Sprintf("Where a hand gets behind it, clamp a board there, %s are free: it takes the drill as it breaks "+
+			"through "+
 			"and keeps "+
 			"the wall flat.", p.MM(free)))
 	}

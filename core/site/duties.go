@@ -90,7 +90,8 @@ func (s *site) tellDuty(d *brief.Duty, h *Holding) DutyTold {
 			}
 		}
 		if lands {
-			ask("frame", f.ID, f.Name, workFrame(s.Until, f.Doc, f.ID, f.Quantity, s.Brief, s.Shop, s.from.ForFrame(f.Doc), loads).Hold.Verdict)
+			ask("frame", f.ID, f.Name, workFrame(s.Until, f.Doc, f.ID, f.Quantity, s.Brief, s.Shop, s.from.ForFrame(f.Doc),
+				loads).Hold.Verdict)
 		}
 	}
 	if len(t.Asked) == 0 {

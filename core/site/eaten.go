@@ -72,7 +72,7 @@ func (s Site) lying(id string) []string {
 	if !known {
 		return out
 	}
-	st := newStander(s.Survey, s.Brief, s.Parts, s.Frames...)
+	st := newStander(s)
 	trees := map[string]*solid.Tree{}
 	tree := func(placed string) *solid.Tree {
 		if t, made := trees[placed]; made {

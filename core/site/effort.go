@@ -95,7 +95,7 @@ func (s Site) Effort() (Effort, error) {
 			s.partWork(&g, &s.Parts[i])
 		}
 	}
-	from := newStander(s.Survey, s.Brief, s.Parts, s.Frames...).from
+	from := newStander(s).from
 	for _, f := range s.Frames {
 		s.frameWork(&g, f, shape.Build(f.Doc, from.ForFrame(f.Doc)))
 	}

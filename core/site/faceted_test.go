@@ -95,7 +95,8 @@ func TestABodyIsTold(t *testing.T) {
 		none.Blanks == nil {
 		t.Errorf("%q at %s", none.Why, none.Where)
 	}
-	if begun := Faceted(b, shop.Shop{}, shell.Facets{Material: "steel-s235"}, "id", "x", 1, nil, nil); begun.Why != "" || begun.Panels == nil {
+	if begun := Faceted(b, shop.Shop{}, shell.Facets{Material: "steel-s235"}, "id", "x", 1, nil,
+		nil); begun.Why != "" || begun.Panels == nil {
 		t.Errorf("%+v", begun)
 	}
 }

@@ -335,7 +335,8 @@ func TestFirstFrameIsAskedForItsDiagonals(t *testing.T) {
 	for b, text := range map[*brief.Brief]string{&metric: "1110", &inches: `43`} {
 		check := vehicle.PartCheck{Part: "f", Aside: "a bench thing"}
 		told := func() FirstTold {
-			return CheckOfFrame(vehicle.Survey{Checks: []vehicle.PartCheck{check}}, *b, Frame{ID: "f", Name: "Ring", Quantity: 2, Doc: d}).First
+			return CheckOfFrame(vehicle.Survey{Checks: []vehicle.PartCheck{check}}, *b, Frame{ID: "f", Name: "Ring", Quantity: 2,
+				Doc: d}).First
 		}
 		open := told()
 		var across []FirstSizeTold

@@ -14,7 +14,8 @@ import (
 func TestFoldsAreToldWithTheirGauge(t *testing.T) {
 	tube := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
 	d := member.Doc{Schema: 1, Material: "steel-s235",
-		Points: []member.Point{{ID: "a"}, {ID: "b", X: 600, Name: "Knee", Corner: &member.Corner{Kind: member.Fold}}, {ID: "c", X: 600, Y: 740}},
+		Points: []member.Point{{ID: "a"}, {ID: "b", X: 600, Name: "Knee", Corner: &member.Corner{Kind: member.Fold}}, {ID: "c",
+			X: 600, Y: 740}},
 		Members: []member.Member{{ID: "m", Name: "Low", From: "a", To: "b", Section: tube}, {ID: "n", Name: "High", From: "b", To: "c",
 			Section: tube}}}
 	notes := func(b brief.Brief, d member.Doc) string {
@@ -24,7 +25,8 @@ func TestFoldsAreToldWithTheirGauge(t *testing.T) {
 		}
 		return strings.Join(rows[0].Notes, "\n")
 	}
-	for _, want := range []string{"opens to 90.0°", "legs of 100.0 mm", "141.4 mm apart", "half a millimetre off the V", "leave that much"} {
+	for _, want := range []string{"opens to 90.0°", "legs of 100.0 mm", "141.4 mm apart", "half a millimetre off the V", "leave " +
+		"that much"} {
 		if got := notes(metric, d); !strings.Contains(got, want) {
 			t.Errorf("%q is not in %q", want, got)
 		}

@@ -26,7 +26,7 @@ type Framed struct {
 // Framed answers a frame as given among everything in the job; it takes the place of
 // the one with its id. The load path is walked only where a joint touches it.
 func (s Site) Framed(p Frame) Framed {
-	l := newStander(s.Survey, s.Brief, s.Parts).from
+	l := newStander(Site{Survey: s.Survey, Brief: s.Brief, Parts: s.Parts}).from
 	out := Framed{Frame: p, brief: s.Brief, until: s.Until, shop: s.Shop, Surveyed: l.ForFrame(p.Doc)}
 	if !s.touched(p.ID) {
 		return out

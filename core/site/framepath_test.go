@@ -31,7 +31,8 @@ func onFrame(t *testing.T) Site {
 	arm := d.Members[0].ID
 	bolts := joint.Input{System: stock.Metric, Size: "M10", Grade: "8.8", Nut: joint.Lock, Washers: 2,
 		Holes: [][2]float64{{-50, -50}, {50, -50}, {50, 50}, {-50, 50}},
-		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180}, Stiff: true}}}
+		Plies: []joint.Ply{{}, {Name: "rail", Material: "steel-s235", Thickness: 6, Hole: 11, Edge: 40, Wide: [2]float64{300, 180},
+			Stiff: true}}}
 	top := bolts
 	top.Holes = [][2]float64{{-20, 0}, {20, 0}, {20, 30}, {-20, 30}}
 	top.Plies = []joint.Ply{{Name: "box's foot", Material: "steel-s235", Thickness: 5, Hole: 11, Edge: 20, Wide: [2]float64{100, 100},
@@ -128,7 +129,8 @@ func TestUnknownMassIsOpenBelow(t *testing.T) {
 		"no gravity": func(s *Site) { s.Brief.Devices[0].Gravity = nil },
 		"a joint that has no place": func(s *Site) {
 			s.Brief.Joints = append(s.Brief.Joints,
-				brief.Joint{ID: "stay", Name: "Stay", Path: true, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"}, {Kind: brief.VehicleSide}},
+				brief.Joint{ID: "stay", Name: "Stay", Path: true, Sides: []brief.Side{{Kind: brief.DeviceSide, Of: "box"},
+					{Kind: brief.VehicleSide}},
 					Design: s.Brief.Joints[1].Design})
 		},
 	} {

@@ -162,7 +162,8 @@ func endTold(p told.Pen, c shape.Cut) EndTold {
 		}
 	}
 	if f := c.Folded; f != nil {
-		t.Fold = fmt.Sprintf("or in one piece with %s: V of %.1f°, %s wide at the inside face and %s deep, folded on the outside wall", f.With,
+		t.Fold = fmt.Sprintf("or in one piece with %s: V of %.1f°, %s wide at the inside face and %s deep, folded on the outside "+
+			"wall", f.With,
 			f.Angle, p.MM(f.Width), p.MM(f.Deep))
 	}
 	if c.Onto != "" && c.Kind != member.Square {
@@ -188,7 +189,8 @@ func cornerTold(p told.Pen, c shape.CornerCut, leg, trim float64) string {
 		}
 		return t
 	}
-	t := fmt.Sprintf("bend from %s to %s from the first long point: %.1f° towards its %s, radius %s, at %s", p.MM(c.At), p.MM(c.To), c.Angle,
+	t := fmt.Sprintf("bend from %s to %s from the first long point: %.1f° towards its %s, radius %s, at %s", p.MM(c.At), p.MM(c.To),
+		c.Angle,
 		c.Side, p.MM(c.Radius), c.Name)
 	if math.Abs(c.Turn) > .05 {
 		t += fmt.Sprintf(", the piece turned %.1f° before", c.Turn)

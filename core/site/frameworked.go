@@ -92,7 +92,8 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 			if r.Corners == nil && built.Pieces[k].ID == r.Pieces[0] {
 				w := built.Pieces[k].Cutting()
 				if built.Pieces[k].Splice != nil { // one of its two pieces
-					w.Steps = append(w.Steps, working.Quantity{Symbol: "L", Name: "both pieces together", Value: w.Result.Value, Unit: "mm"})
+					w.Steps = append(w.Steps, working.Quantity{Symbol: "L", Name: "both pieces together", Value: w.Result.Value,
+						Unit: "mm"})
 					w.Result.Name, w.Result.Value = "this piece, to the splice", r.Length
 				}
 				out.Cut.Rows[i].Working = p.Explain(w)
@@ -200,7 +201,8 @@ func frameHeld(p told.Pen, h held.Held, b brief.Brief, w shop.Shop, mass float64
 	if one, who := lifts(b, w); one > 0 {
 		t.Lift = fmt.Sprintf("%s: %s lifts it", p.Kilos(mass), who)
 		if mass > one {
-			t.Lift = fmt.Sprintf("%s, and %s lifts %s: lift it with %.0f, or by hoist", p.Kilos(mass), who, p.Kilos(one), math.Ceil(mass/one))
+			t.Lift = fmt.Sprintf("%s, and %s lifts %s: lift it with %.0f, or by hoist", p.Kilos(mass), who, p.Kilos(one),
+				math.Ceil(mass/one))
 		}
 	}
 	return t
@@ -258,7 +260,8 @@ func splices(d member.Doc, b *shape.Built, h held.Held, out *FrameTold) {
 		}
 		if most > 0 && at > .5*most {
 			out.Findings = append(out.Findings, working.Finding{Code: "splice-moment", Severity: working.Mind, Cause: "Points and members",
-				Feature: x.ID, Reason: fmt.Sprintf("%s is spliced where it is bent by %.0f %% of its largest moment: move the splice to where "+
+				Feature: x.ID, Reason: fmt.Sprintf("%s is spliced where it is bent by %.0f %% of its largest moment: move the "+
+					"splice to where "+
 					"it is bent less.", x.Name, 100*at/most)})
 		}
 	}
@@ -269,7 +272,8 @@ func cautions(d member.Doc, b brief.Brief, places []held.SupportHeld) (out []str
 	out = []string{"A first calculation, no approval: local rules and a licensed engineer decide."}
 	for _, l := range d.Loads {
 		if l.Kind == "person" {
-			out = append(out, "People step on it: check slip, edges and what it does when it is loose; rules for steps and platforms apply.")
+			out = append(out, "People step on it: check slip, edges and what it does when it is loose; rules for steps and "+
+				"platforms apply.")
 			break
 		}
 	}
@@ -284,8 +288,10 @@ func cautions(d member.Doc, b brief.Brief, places []held.SupportHeld) (out []str
 		}
 	}
 	if most > 3 {
-		out = append(out, fmt.Sprintf("It is held in %d places: three meet what holds them, the others never quite do. Shim until none rocks "+
-			"before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the last is tight "+
+		out = append(out, fmt.Sprintf("It is held in %d places: three meet what holds them, the others never quite do. Shim until "+
+			"none rocks "+
+			"before bolts are tightened; a place pulled home by its bolt bends the frame, and no check here counts that. Until the "+
+			"last is tight "+
 			"it can tip or drop: prop it and keep from under.", most))
 	}
 	welded := false
@@ -302,7 +308,8 @@ func cautions(d member.Doc, b brief.Brief, places []held.SupportHeld) (out []str
 func platesTold(p told.Pen, rows []cutlist.PlateRow) []CutPlateTold {
 	out := []CutPlateTold{}
 	for _, r := range rows {
-		t := CutPlateTold{PlateRow: r, Size: p.Given(r.Width) + " × " + p.Given(r.Height) + " × " + p.Given(r.Thickness), Weighs: p.Kilos(r.Mass),
+		t := CutPlateTold{PlateRow: r, Size: p.Given(r.Width) + " × " + p.Given(r.Height) + " × " + p.Given(r.Thickness),
+			Weighs: p.Kilos(r.Mass),
 			Places: []string{}}
 		for _, h := range r.Holes {
 			t.Places = append(t.Places, p.Display.Fine(h[0])+", "+p.Display.Fine(h[1]))

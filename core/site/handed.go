@@ -39,7 +39,8 @@ func (s *stander) handed(v vehicle.Survey) map[string][]working.Finding {
 				working.Finding{Code: code, Severity: working.Mind, Cause: "Left and right", Name: a.told.Name, Reason: reason})
 		}
 		if p.Twin && !part.Recipe.Hand.Pair && !twinless(p.Part, part.Recipe) {
-			say("no-twin", fmt.Sprintf("It stands as the mirrored twin of %s, and that part is not a left and right pair: only the hand drawn is "+
+			say("no-twin", fmt.Sprintf("It stands as the mirrored twin of %s, and that part is not a left and right pair: only the "+
+				"hand drawn is "+
 				"made. Make it a pair on the Shape bench.", part.Name))
 		}
 		for _, q := range v.Placed[:i] {
@@ -54,7 +55,8 @@ func (s *stander) handed(v vehicle.Survey) map[string][]working.Finding {
 			if p.Twin {
 				hand = "the mirrored twin"
 			}
-			say("same-hand", fmt.Sprintf("It stands opposite %s on the other side of the vehicle, and both are %s: they come out the same hand. "+
+			say("same-hand", fmt.Sprintf("It stands opposite %s on the other side of the vehicle, and both are %s: they come out "+
+				"the same hand. "+
 				"If they are to mirror each other, make one of them the twin, and the part a left and right pair.", b.told.Name, hand))
 		}
 	}

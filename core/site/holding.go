@@ -79,7 +79,8 @@ func (s Site) Hold() Holding {
 	why := map[string]string{}
 	open := s.open()
 	for _, d := range b.Devices {
-		s := Standing{Device: d, Governing: -1, Least: brief.LeastTrusted(d.Sources()), Cases: open.feet[d.ID].cases, Why: open.feet[d.ID].why}
+		s := Standing{Device: d, Governing: -1, Least: brief.LeastTrusted(d.Sources()), Cases: open.feet[d.ID].cases,
+			Why: open.feet[d.ID].why}
 		for i, c := range s.Cases {
 			if s.Governing < 0 || c.Largest > s.Cases[s.Governing].Largest {
 				s.Governing = i

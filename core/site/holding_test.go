@@ -101,7 +101,10 @@ func TestCannotSayWhatIsMissing(t *testing.T) {
 		"Say which feet":                   func(b *brief.Brief) { b.Mounts[0].Feet, b.Mounts[0].TwinFeet = nil, nil },
 		"Say what stands":                  func(b *brief.Brief) { b.Mounts[0].Device = "gone" },
 		"not in the job":                   func(b *brief.Brief) { b.Mounts[0].Part = "gone" },
-		"not a bolt class":                 func(b *brief.Brief) { b.Mounts[0].Hold.Bolts.Size, b.Mounts[0].Hold.Bolts.Grade = "M12", "7.7" },
+		"not a bolt class": func(b *brief.Brief) {
+			b.Mounts[0].Hold.Bolts.Size,
+				b.Mounts[0].Hold.Bolts.Grade = "M12", "7.7"
+		},
 	} {
 		b := truck(load.Smooth)
 		spoil(&b)
@@ -137,7 +140,8 @@ func TestCriticalityDecides(t *testing.T) {
 		{"a load does not", brief.LoadLost, brief.Assumed, false, brief.Answers{}, strength.CannotSay},
 		{"but remembered ones", brief.LoadLost, brief.Memory, false, brief.Answers{}, strength.Holds},
 		{"crash is always asked", brief.Comfort, brief.Measured, true, brief.Answers{}, strength.CannotSay},
-		{"and may be answered", brief.Comfort, brief.Measured, true, brief.Answers{Crash: "approved design of the engineer"}, strength.Holds},
+		{"and may be answered", brief.Comfort, brief.Measured, true, brief.Answers{Crash: "approved design of the engineer"},
+			strength.Holds},
 		{"people ask for fatigue", brief.People, brief.Measured, false, brief.Answers{}, strength.CannotSay},
 		{"and for more than memory", brief.People, brief.Memory, false, brief.Answers{Fatigue: "engineer"}, strength.CannotSay},
 		{"with both", brief.People, brief.Measured, false, brief.Answers{Fatigue: "engineer"}, strength.Holds},

@@ -114,7 +114,8 @@ func (m mate) told(name string, mm func(float64) string) []working.Finding {
 	for _, x := range m.misses {
 		f := working.Finding{Code: "hole-misses", Severity: working.Stop, Cause: "Parts that meet", Name: name}
 		if math.IsInf(x.off, 1) {
-			f.Reason = fmt.Sprintf("Bolt %d finds no hole in %s as it stands: add one there, or look at where both parts stand.", x.bolt+1, name)
+			f.Reason = fmt.Sprintf("Bolt %d finds no hole in %s as it stands: add one there, or look at where both parts stand.",
+				x.bolt+1, name)
 		} else {
 			f.Reason = fmt.Sprintf("Bolt %d misses its hole in %s by %s, and the hole leaves it %s: move one of the two, or open the hole.",
 				x.bolt+1, name, mm(x.off), mm(math.Max(0, x.play)))

@@ -52,7 +52,8 @@ func (s *site) standsOf(j brief.Joint) ([]brief.Stand, string) {
 		}
 		return []brief.Stand{{Placed: id}}, why
 	}
-	return nil, "It has no place on the vehicle: say at which foot of a device or surveyed point it stands, or place the part its bolts go " +
+	return nil, "It has no place on the vehicle: say at which foot of a device or surveyed point it stands, or place the part its " +
+		"bolts go " +
 		"through on the Measure bench."
 }
 

@@ -34,9 +34,10 @@ func purpose(j brief.Joint, b brief.Brief, r *joint.Result) {
 		return
 	}
 	p := told.Pen{Display: b.Display()}
-	r.Findings = append(r.Findings, working.Finding{Code: "purpose", Severity: working.Mind, Cause: "Joint", Name: j.Name, Reason: fmt.Sprintf(
-		"It is said only to %s, and %s come to one of its bolts: it carries. Say that it does, or give its load to the others.", word,
-		p.Newtons(most))})
+	r.Findings = append(r.Findings, working.Finding{Code: "purpose", Severity: working.Mind, Cause: "Joint", Name: j.Name,
+		Reason: fmt.Sprintf(
+			"It is said only to %s, and %s come to one of its bolts: it carries. Say that it does, or give its load to the others.", word,
+			p.Newtons(most))})
 }
 
 // swapped keeps a joint from holding whose hardware was not asked: something else was put in.
@@ -68,7 +69,8 @@ func (s *site) prepare(j brief.Joint, in joint.Input, r *joint.Result) {
 				"length, in line "+
 				"with what it meets. A member drilled while it is bowed stays so.", name))
 		case side.Kind == brief.VehicleSide && drilled:
-			before = append(before, fmt.Sprintf("Look and feel behind %s where it is drilled; where a hand gets there, clamp a board behind "+
+			before = append(before, fmt.Sprintf("Look and feel behind %s where it is drilled; where a hand gets there, clamp a "+
+				"board behind "+
 				"it: it takes "+
 				"the drill as it breaks through, and keeps thin sheet flat.", name))
 		}

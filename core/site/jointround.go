@@ -99,12 +99,14 @@ func panels(p made.Part, of, thing, part string, pose solid.Pose) []neighbour {
 	var out []neighbour
 	for _, q := range p.Body.Panels {
 		at := solid.Pose{Origin: q.Origin.Sub(q.Z.Mul(half)), X: q.X, Y: q.Y, Z: q.Z}
-		out = append(out, neighbour{hole.Obstacle{Name: names[q.ID], Body: solid.Prism(at, q.Face, wide(q.Holes), p.Body.Thickness).At(pose)},
+		out = append(out, neighbour{hole.Obstacle{Name: names[q.ID], Body: solid.Prism(at, q.Face, wide(q.Holes),
+			p.Body.Thickness).At(pose)},
 			thing, part, faces[q.ID], pose})
 	}
 	for _, q := range p.Body.Bends {
 		bend := made.Body{Thickness: p.Body.Thickness, Bends: []made.BodyBend{q}}
-		out = append(out, neighbour{Obstacle: hole.Obstacle{Name: "the bend of " + told.LowerFirst(names[q.ID]), Body: bend.Solid().At(pose)},
+		out = append(out, neighbour{Obstacle: hole.Obstacle{Name: "the bend of " + told.LowerFirst(names[q.ID]),
+			Body: bend.Solid().At(pose)},
 			thing: thing, pose: pose})
 	}
 	return out

@@ -67,6 +67,7 @@ func drill(b hole.Through, obstacles []hole.Obstacle) string {
 	if head.Reach != hole.Blocked || nut.Reach != hole.Blocked {
 		return ""
 	}
-	return fmt.Sprintf("No drill goes on in place, from neither side: %s. Mark the mates through, take them off and drill them on the bench.",
+	return fmt.Sprintf("No drill goes on in place, from neither side: %s. Mark the mates through, take them off and drill them on "+
+		"the bench.",
 		strings.Join(append(head.By, nut.By...), ", "))
 }

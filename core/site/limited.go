@@ -125,18 +125,21 @@ func (s Site) bans() (out []working.Finding) {
 			}
 			if s.Brief.Limits.NoWelds && j.Design.Nut == "weldnut" && k == len(j.Sides)-1 {
 				say("no-welds", working.Stop, j.Name,
-					"%s holds by weld nuts on the vehicle, and the brief says nothing is welded to it: rivet nuts, a nut plate, or through bolts.", j.Name)
+					"%s holds by weld nuts on the vehicle, and the brief says nothing is welded to it: rivet nuts, a nut plate, or "+
+						"through bolts.", j.Name)
 			}
 			if s.Brief.Limits.NoNewHoles && side.Of == "" {
 				say("new-holes", working.Mind, j.Name,
-					"%s bolts to the vehicle, the brief says no new holes, and which holes it uses is not said: choose the surveyed ones.", j.Name)
+					"%s bolts to the vehicle, the brief says no new holes, and which holes it uses is not said: choose the surveyed "+
+						"ones.", j.Name)
 			}
 		}
 	}
 	for _, f := range s.Frames {
 		if points := s.unbolted(f); s.Brief.Limits.NoWelds && len(points) > 0 {
 			say("no-welds", working.Mind, f.Name,
-				"%s stands at %s on something with no bolts there, and the brief says nothing is welded to the vehicle: a foot plate or an ear with "+
+				"%s stands at %s on something with no bolts there, and the brief says nothing is welded to the vehicle: a foot "+
+					"plate or an ear with "+
 					"holes, or a joint to the vehicle.", f.Name, strings.Join(points, ", "))
 		}
 	}

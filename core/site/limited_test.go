@@ -29,7 +29,8 @@ func saidOf(list []working.Finding, code string) string {
 // crate is a box standing on the ground plane of three points, its low corner first.
 func crate(x, y, z, long, wide, high float64) vehicle.Survey {
 	at := func(id string, x, y float64) vehicle.SurveyPoint {
-		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(z)}
+		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y),
+			Z: demo.Taped(z)}
 	}
 	return vehicle.Survey{Points: []vehicle.SurveyPoint{at("a", x, y), at("b", x+long, y), at("c", x+long, y+wide)},
 		Placed: []vehicle.Placed{{ID: "b", Name: "Crate", Size: &brief.Box{Length: long, Width: wide, Height: high},
@@ -69,7 +70,8 @@ func TestLimitsOfTheVehicle(t *testing.T) {
 			t.Errorf("%s within its limit is %s", name, g.Verdict)
 		}
 		r := bad[name]
-		if r.Verdict != "bad" || !strings.HasPrefix(saidOf(r.Findings, "limit"), "stop") || strings.Contains(saidOf(r.Findings, "limit"), " mm") {
+		if r.Verdict != "bad" || !strings.HasPrefix(saidOf(r.Findings, "limit"), "stop") || strings.Contains(saidOf(r.Findings,
+			"limit"), " mm") {
 			t.Errorf("%s past its limit is %s, %v", name, r.Verdict, r.Findings)
 		}
 	}
@@ -116,7 +118,8 @@ func TestKeptFunctions(t *testing.T) {
 func TestWhatMustComeOffAgain(t *testing.T) {
 	s := Site{Brief: brief.Brief{Unit: brief.UnitMM, Grain: 1,
 		Limits: brief.Limits{NoWelds: true, NoNewHoles: true, Visible: "The outer face."},
-		Joints: []brief.Joint{{ID: "j", Name: "Foot to rail", Sides: []brief.Side{{Kind: brief.PartSide, Of: "p"}, {Kind: brief.VehicleSide}},
+		Joints: []brief.Joint{{ID: "j", Name: "Foot to rail", Sides: []brief.Side{{Kind: brief.PartSide, Of: "p"},
+			{Kind: brief.VehicleSide}},
 			Design: joint.Input{Nut: joint.WeldNut}}}},
 		Parts: []BuiltPart{{Part: Part{ID: "p", Name: "Foot", Recipe: sheet.Recipe{}}}}}
 	says := s.bans()
@@ -169,7 +172,8 @@ func TestOneSumOfWeights(t *testing.T) {
 	b.Mounts[0].Part = p[0].ID
 	frame := Frame{ID: "f", Name: "Rack", Quantity: 1,
 		Doc: member.Doc{Material: "steel-s235", Points: []member.Point{{ID: "a"}, {ID: "c", X: 2000}},
-			Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}}}}
+			Members: []member.Member{{ID: "m", From: "a", To: "c", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40,
+				Wall: 3}}}}}
 	s := Site{Brief: b, Parts: BuildParts(context.Background(), p, b, shop.Shop{}), Frames: []Frame{frame}}
 	up := s.onRoof()
 	if !up["press"] || !up[p[0].ID] || up["f"] {

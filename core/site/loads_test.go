@@ -105,7 +105,8 @@ func TestSourcesAndTrust(t *testing.T) {
 		want brief.Trust
 	}{
 		{[]brief.Source{{Name: "a", Trust: brief.Measured}, {Name: "b", Trust: brief.Copied}}, brief.Copied},
-		{[]brief.Source{{Name: "a", Trust: brief.Memory}, {Name: "b", Trust: brief.Copied}, {Name: "c", Trust: brief.Measured}}, brief.Memory},
+		{[]brief.Source{{Name: "a", Trust: brief.Memory}, {Name: "b", Trust: brief.Copied}, {Name: "c", Trust: brief.Measured}},
+			brief.Memory},
 		{[]brief.Source{{Name: "a", Trust: brief.Assumed}, {Name: "b", Trust: brief.Memory}}, brief.Assumed},
 	} {
 		if got := brief.LeastTrusted(c.list); got == nil || got.Trust != c.want {

@@ -51,7 +51,7 @@ func (s Site) Machines() []MachineUse {
 			u.part(p, s.Shop.For(p.Recipe, inch))
 		}
 	}
-	from := newStander(s.Survey, s.Brief, s.Parts, s.Frames...).from
+	from := newStander(s).from
 	for _, f := range s.Frames {
 		b := shape.Build(f.Doc, from.ForFrame(f.Doc))
 		if len(b.Pieces) > 0 {

@@ -17,7 +17,7 @@ func (s Site) made(joints []BoltedTold) []brief.Made {
 	roof := s.onRoof()
 	front, known := s.front()
 	var out []brief.Made
-	for _, i := range assembled(s.Survey, s.Brief, s.Parts, s.Frames) {
+	for _, i := range s.assembled() {
 		if i.Kind == "device" || i.Kilos <= 0 {
 			continue
 		}
@@ -74,7 +74,7 @@ func (s Site) front() (float64, bool) {
 	if c := s.Brief.Card.Coupling; c != nil {
 		return c.Value, true
 	}
-	st := newStander(s.Survey, s.Brief, s.Parts, s.Frames...)
+	st := newStander(s)
 	for _, p := range s.Survey.Placed {
 		d, ok := s.Brief.Device(p.Device)
 		if !ok || d.Behind == nil {
@@ -110,7 +110,7 @@ func boltMass(j brief.Joint, t BoltedTold) float64 {
 
 // frameSizes are the frames of a job with their outside sizes.
 func (s Site) frameSizes() (out []sized) {
-	l := newStander(s.Survey, s.Brief, s.Parts, s.Frames...).from
+	l := newStander(s).from
 	for _, f := range s.Frames {
 		b := shape.Build(f.Doc, l.ForFrame(f.Doc))
 		out = append(out, sized{f.Name, b.Max.Sub(b.Min), b.Mass})

@@ -30,7 +30,8 @@ func HolesOf(m vehicle.HoleMap, t vehicle.MapTold, behind bool) (out []sheet.Hol
 		if thread := m.Holes[i].Thread; thread != "" {
 			named, is, err := stock.HoleNamed(thread + " bolt")
 			if err != nil || !is {
-				return nil, 0, 0, working.Refuse("/map", "Hole %s is tapped %q, which is no thread of the table: type its diameter.", x.Name, thread)
+				return nil, 0, 0, working.Refuse("/map", "Hole %s is tapped %q, which is no thread of the table: type its "+
+					"diameter.", x.Name, thread)
 			}
 			d = named.Diameter
 		}

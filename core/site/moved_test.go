@@ -80,7 +80,8 @@ func TestTheDatumChangesNoClearance(t *testing.T) {
 				t.Errorf("%v: %s to %s: %s %s, moved %s %s", by, c.Thing, c.With, c.Verdict, c.Text, d.Verdict, d.Text)
 			}
 		}
-		for what, lists := range map[string][2][]vehicle.ResultTold{"openings": {was.Openings, now.Openings}, "sides": {was.Sides, now.Sides},
+		for what, lists := range map[string][2][]vehicle.ResultTold{"openings": {was.Openings, now.Openings}, "sides": {was.Sides,
+			now.Sides},
 			"gaps": {was.Gaps, now.Gaps}, "measures": {was.Measures, now.Measures}, "fits": {was.Fits, now.Fits}} {
 			for i, c := range lists[0] {
 				if d := lists[1][i]; c.Verdict != d.Verdict || c.Text != d.Text {

@@ -66,7 +66,8 @@ func sizesOf(id string, parts []BuiltPart, checks []CheckTold) (out []Sized) {
 func olds(l *vehicle.Locator, s vehicle.Survey, parts []BuiltPart, out *Surveyed) {
 	p := l.Pen
 	for _, o := range s.Olds {
-		t := OldTold{ResultTold: vehicle.Waiting(o.ID, o.Name, "Measure its sizes before it goes to the scrap, and say what takes its place."),
+		t := OldTold{ResultTold: vehicle.Waiting(o.ID, o.Name, "Measure its sizes before it goes to the scrap, and say what takes "+
+			"its place."),
 			Sizes: []OldSizeTold{}, Sized: sizesOf(o.For, parts, out.Checks)}
 		counts := map[string]int{}
 		for _, z := range o.Sizes {
@@ -124,7 +125,8 @@ const tried = 5.
 func trials(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 	p := l.Pen
 	for _, v := range s.Trials {
-		t := TrialTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "Say which surveyed point tells where it stands, and try it with a person.")}
+		t := TrialTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "Say which surveyed point tells where it stands, and try it with a "+
+			"person.")}
 		if at := l.At(v.Point); v.Point != "" && at != nil && at.At != nil {
 			t.At = at.At
 			t.Says = fmt.Sprintf("of what is asked looked at; it stands %s, known to ± %s", p.Place(solid.Vector(*at.At)), p.MM(2*at.Sigma))

@@ -83,7 +83,8 @@ func TestTrials(t *testing.T) {
 	for want, changes := range map[string][]func(*vehicle.Trial){
 		"good":     {func(*vehicle.Trial) {}, func(v *vehicle.Trial) { v.At = &[3]float64{-1003, 300, 200} }},
 		"doubtful": {func(v *vehicle.Trial) { v.Who = " " }, func(v *vehicle.Trial) { v.At = &[3]float64{-1020, 300, 200} }},
-		"open": {func(v *vehicle.Trial) { v.At = nil }, func(v *vehicle.Trial) { v.Asks = v.Asks[:4] }, func(v *vehicle.Trial) { v.Point = "" },
+		"open": {func(v *vehicle.Trial) { v.At = nil }, func(v *vehicle.Trial) { v.Asks = v.Asks[:4] },
+			func(v *vehicle.Trial) { v.Point = "" },
 			func(v *vehicle.Trial) { v.Point = "gone" }},
 		"bad": {func(v *vehicle.Trial) { v.Asks = one }},
 	} {
@@ -102,7 +103,8 @@ func TestTrials(t *testing.T) {
 			}
 		}
 	}
-	for _, bad := range []vehicle.Trial{{ID: "t", Asks: []vehicle.TrialAsk{{What: "head", Answer: "maybe"}}}, {ID: "t", At: &[3]float64{1e9}},
+	for _, bad := range []vehicle.Trial{{ID: "t", Asks: []vehicle.TrialAsk{{What: "head", Answer: "maybe"}}}, {ID: "t",
+		At: &[3]float64{1e9}},
 		{ID: "t", Asks: make([]vehicle.TrialAsk, 40)}, {ID: "t", Who: strings.Repeat("x", brief.MaxText+1)}} {
 		if (vehicle.Survey{Trials: []vehicle.Trial{bad}}).Check() == nil {
 			t.Errorf("%+v is kept", bad)

@@ -93,7 +93,7 @@ func List(until context.Context, v vehicle.Survey, b brief.Brief, w shop.Shop, p
 			rows = append(rows, row)
 		}
 	}
-	l := newStander(v, b, nil, frames...).from
+	l := newStander(Site{Survey: v, Brief: b, Frames: frames}).from
 	for _, f := range frames {
 		built := shape.Build(f.Doc, l.ForFrame(f.Doc))
 		row := Listed{Name: f.Name, Frame: true, Revision: f.Revision, Quantity: f.Quantity * b.Quantity,

@@ -45,7 +45,8 @@ func (w *walking) gather() {
 		name := strings.TrimSpace(j.Name + " " + where)
 		w.say("no-place", working.Stop, j.Name, name+" is left out of the load path. "+why)
 		w.leftOut = append(w.leftOut, leftOut{j,
-			fmt.Sprintf("%s is left out of the load path, so that what goes through the other joints of what it holds is not all known.", name)})
+			fmt.Sprintf("%s is left out of the load path, so that what goes through the other joints of what it holds is not all "+
+				"known.", name)})
 	}
 	for _, i := range s.firstAtFeet() {
 		j := s.Brief.Joints[i]
@@ -104,7 +105,8 @@ func (w *walking) body(k thing, a axes, j brief.Joint, poses map[string]solid.Po
 	case why != "":
 		body.At = a.at
 		w.say("mass-place", working.Note, body.Name,
-			fmt.Sprintf("%s: its %s are taken to act at its joint %s.", why, told.Pen{Display: w.s.Brief.Display()}.Mass(body.Mass), j.Name))
+			fmt.Sprintf("%s: its %s are taken to act at its joint %s.", why, told.Pen{Display: w.s.Brief.Display()}.Mass(body.Mass),
+				j.Name))
 	}
 	if k.side.Kind == brief.MemberSide {
 		if c := w.s.carrying(k, why); c != nil {

@@ -62,7 +62,8 @@ func (w *walking) tell(in load.PathInput, r load.PathResult, h brief.Happening) 
 		if share.Most > w.worst {
 			w.worst, out.Worst = share.Most, len(out.Cases)-1
 			r.Working.Assumptions = append(r.Working.Assumptions,
-				"all joints of a thing sharing; the joints' own checks count a device's feet loose one by one and two across each other too")
+				"all joints of a thing sharing; the joints' own checks count a device's feet loose one by one and two across each "+
+					"other too")
 			told := r.Working.Written(w.s.Brief.Inches())
 			out.Working = &told
 		}

@@ -66,7 +66,8 @@ type walking struct {
 func (w *walking) say(code string, severity working.Severity, name, reason string) {
 	if key := code + name + reason; !w.said[key] {
 		w.said[key] = true
-		w.out.Findings = append(w.out.Findings, working.Finding{Code: code, Severity: severity, Cause: "Load path", Name: name, Reason: reason})
+		w.out.Findings = append(w.out.Findings, working.Finding{Code: code, Severity: severity, Cause: "Load path", Name: name,
+			Reason: reason})
 	}
 }
 
@@ -76,7 +77,8 @@ func (s *site) paths() Pathway {
 		Findings: []working.Finding{},
 		byJoint:  map[string][]joint.Case{}, open: map[string][]string{}, frames: map[string]*frameLoads{}, behind: map[string][]string{},
 		sides: map[string]brief.Side{}}
-	w := &walking{s: s, out: &out, ties: map[string]tie{}, devices: map[string]bool{}, frames: map[string]*carrying{}, said: map[string]bool{},
+	w := &walking{s: s, out: &out, ties: map[string]tie{}, devices: map[string]bool{}, frames: map[string]*carrying{},
+		said:  map[string]bool{},
 		links: map[string]int{}, worst: -1}
 	w.in.Bodies = []load.PathBody{{ID: ground, Name: "the vehicle", Ground: true}}
 	w.gather()
@@ -115,7 +117,8 @@ func (p *Pathway) through(j brief.Joint) ([]joint.Case, string) {
 				return nil, f.Reason
 			}
 		}
-		return nil, "Nothing goes through it along the load path: say of its plies what they belong to, so that it holds one thing to another."
+		return nil, "Nothing goes through it along the load path: say of its plies what they belong to, so that it holds one thing " +
+			"to another."
 	default:
 		return cases, ""
 	}

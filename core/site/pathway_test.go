@@ -47,7 +47,8 @@ func pressed(t testing.TB) (brief.Brief, []BuiltPart) {
 		Wide: [2]float64{300, 240}, Stiff: true}}
 	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Strength: strength.Rule{School: strength.Allowable}, Use: load.Rough,
 		Devices: []brief.Device{{ID: "press", Name: "Press", Mass: demo.Given(100, brief.Measured), Gravity: &brief.Gravity{Z: 500},
-			Feet:   []brief.Foot{{ID: "f1", X: 400, Y: 300}, {ID: "f2", X: 400, Y: -300}, {ID: "f3", X: -400, Y: 300}, {ID: "f4", X: -400, Y: -300}},
+			Feet: []brief.Foot{{ID: "f1", X: 400, Y: 300}, {ID: "f2", X: 400, Y: -300}, {ID: "f3", X: -400, Y: 300}, {ID: "f4",
+				X: -400, Y: -300}},
 			Behind: demo.Given(2000, brief.Measured)}},
 		Joints: []brief.Joint{
 			{ID: "top", Name: "Press on its feet", Part: "foot", Features: []string{"press-bolts"}, Path: true, Stands: legs,
@@ -175,7 +176,8 @@ func TestLoadPathSaysWhatIsWrong(t *testing.T) {
 func TestPliesOfTheVehicle(t *testing.T) {
 	v := demo.OrchardSurvey()
 	b := demo.OrchardTruck().Upgraded()
-	tube := member.Member{ID: "bow", Name: "Bow", From: "p", To: "q", Section: section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}}
+	tube := member.Member{ID: "bow", Name: "Bow", From: "p", To: "q", Section: section.Sizes{Kind: "rectTube", Width: 40,
+		Height: 40, Wall: 3}}
 	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235",
 		Points: []member.Point{{ID: "p"}, {ID: "q", X: 500}}, Members: []member.Member{tube}}}
 	r := demo.TrayBracket()

@@ -15,7 +15,8 @@ import (
 // and its points may be surveyed ones themselves.
 func TestFramePlacedBySurvey(t *testing.T) {
 	at := func(id string, x, y, z float64) vehicle.SurveyPoint {
-		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(z)}
+		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y),
+			Z: demo.Taped(z)}
 	}
 	sec := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
 	frame := Frame{ID: "f", Name: "Hoop", Doc: member.Doc{Schema: 1, Material: "steel-s235",
@@ -45,7 +46,7 @@ func TestFramePlacedBySurvey(t *testing.T) {
 	d.Fit = &member.Pose{X: -1000, Y: 400, Z: 600}
 	d.Points = append([]member.Point{}, d.Points...)
 	d.Points[2] = member.Point{ID: "r", Name: "Ahead", Survey: "c", Z: 10}
-	l := newStander(s, brief.Brief{}, nil).from
+	l := newStander(Site{Survey: s}).from
 	b := shape.Build(d, l.ForFrame(d))
 	for i, want := range [3]float64{500, 0, 10} {
 		near(t, "surveyed point", b.Joints[2].At[i], want, 1e-9)

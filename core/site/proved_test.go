@@ -54,7 +54,8 @@ func TestSectionsAreProvedThroughTheJob(t *testing.T) {
 			}
 			for _, id := range []string{"top", "foot"} {
 				if strength.Worse(after[id].Verdict, before[id].Verdict) {
-					t.Errorf("%g kg, %s: %s was %s, is %s: %s", kilos, o.Stock, before[id].Name, before[id].Verdict, after[id].Verdict, after[id].Why)
+					t.Errorf("%g kg, %s: %s was %s, is %s: %s", kilos, o.Stock, before[id].Name, before[id].Verdict,
+						after[id].Verdict, after[id].Why)
 				}
 			}
 		}
@@ -79,14 +80,18 @@ func TestWorseSaysWhat(t *testing.T) {
 		but    string
 		want   string
 	}{
-		"nothing":                    {func(*stood) {}, "", ""},
-		"easier":                     {func(s *stood) { s.said["c"] = Said{"Arm", strength.Holds, use(.4), ""} }, "", ""},
-		"harder within its room":     {func(s *stood) { s.said["a"] = Said{"Rail", strength.Holds, use(.84), ""} }, "", ""},
-		"a worse verdict":            {func(s *stood) { s.said["a"] = Said{"Rail", strength.Tight, use(.86), "Bolt in shear"} }, "", "It makes Rail tight: Bolt in shear."},
-		"the thing itself":           {func(s *stood) { s.said["a"] = Said{"Rail", strength.Over, use(2), ""} }, "a", ""},
-		"harder where it is tight":   {func(s *stood) { s.said["b"] = Said{"Foot", strength.Tight, use(.91), "Slip"} }, "", "It makes Foot work harder"},
-		"harder where it is over":    {func(s *stood) { s.said["c"] = Said{"Arm", strength.Over, use(1.3), "stress"} }, "", "It makes Arm work harder"},
-		"no number any more":         {func(s *stood) { s.said["c"] = Said{"Arm", strength.Over, nil, "gone"} }, "", "It leaves Arm without a number"},
+		"nothing":                {func(*stood) {}, "", ""},
+		"easier":                 {func(s *stood) { s.said["c"] = Said{"Arm", strength.Holds, use(.4), ""} }, "", ""},
+		"harder within its room": {func(s *stood) { s.said["a"] = Said{"Rail", strength.Holds, use(.84), ""} }, "", ""},
+		"a worse verdict": {func(s *stood) { s.said["a"] = Said{"Rail", strength.Tight, use(.86), "Bolt in shear"} }, "",
+			"It makes Rail tight: Bolt in shear."},
+		"the thing itself": {func(s *stood) { s.said["a"] = Said{"Rail", strength.Over, use(2), ""} }, "a", ""},
+		"harder where it is tight": {func(s *stood) { s.said["b"] = Said{"Foot", strength.Tight, use(.91), "Slip"} }, "", "It " +
+			"makes Foot work harder"},
+		"harder where it is over": {func(s *stood) { s.said["c"] = Said{"Arm", strength.Over, use(1.3), "stress"} }, "", "It " +
+			"makes Arm work harder"},
+		"no number any more": {func(s *stood) { s.said["c"] = Said{"Arm", strength.Over, nil, "gone"} }, "", "It leaves Arm " +
+			"without a number"},
 		"a stop that was not there":  {func(s *stood) { s.stops["b"] = 2 }, "", "It brings a stop to Foot."},
 		"a thing that was not there": {func(s *stood) { s.said["new"] = Said{"New", strength.Over, use(3), ""} }, "", ""},
 	} {
@@ -136,7 +141,7 @@ func TestDoublersAreMadeAndWeighed(t *testing.T) {
 	near(t, "its mass", d.Kilos, area*5*7850e-9, 1e-9)
 	near(t, "the bracket with it", kilos(b, &built), bare+d.Kilos, 1e-12)
 	near(t, "as it is told", holding(b).Mounts[0].Mass, bare+d.Kilos, 1e-12)
-	for _, i := range assembled(vehicle.Survey{}, b, BuildParts(context.Background(), parts, b, shop.Shop{}), nil) {
+	for _, i := range (Site{Brief: b, Parts: BuildParts(context.Background(), parts, b, shop.Shop{})}).assembled() {
 		if i.Kind == "part" {
 			near(t, "in the sum of weights", i.Kilos, bare+d.Kilos, 1e-12)
 		}

@@ -70,7 +70,8 @@ func (s *stander) lifted(id string, other survey.Thing, at [3]float64) string {
 			continue
 		}
 		ways = append(ways, "chamfer or round the edge by "+off)
-		return fmt.Sprintf("It stands in the inside radius of %s, R %s: %s.", l.Name, s.from.Pen.MM(l.InsideRadius), strings.Join(ways, ", or "))
+		return fmt.Sprintf("It stands in the inside radius of %s, R %s: %s.", l.Name, s.from.Pen.MM(l.InsideRadius),
+			strings.Join(ways, ", or "))
 	}
 	return ""
 }

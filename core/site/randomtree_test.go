@@ -33,7 +33,8 @@ func tree(rnd *rand.Rand, n int) (s Site, above map[string][]int) {
 		s.Brief.Devices = append(s.Brief.Devices,
 			brief.Device{ID: id, Name: id, Mass: demo.Given(5+60*rnd.Float64(), brief.Measured),
 				Envelope: &brief.Box{Length: 200, Width: 200, Height: 200},
-				Gravity:  &brief.Gravity{X: 50 * rnd.NormFloat64(), Y: 50 * rnd.NormFloat64(), Z: 100}, Behind: demo.Given(0, brief.Measured)})
+				Gravity:  &brief.Gravity{X: 50 * rnd.NormFloat64(), Y: 50 * rnd.NormFloat64(), Z: 100}, Behind: demo.Given(0,
+					brief.Measured)})
 		s.Survey.Placed = append(s.Survey.Placed, vehicle.Placed{ID: "p" + id, Name: id, Device: id, At: at})
 		on[i] = rnd.IntN(i+1) - 1
 		under := brief.Side{Kind: brief.VehicleSide}

@@ -116,7 +116,8 @@ func (p *proving) ask(a DutyAsked) {
 				continue
 			}
 			p.ids = append(p.ids, f.ID)
-			held := workFrame(p.s.Until, f.Doc, f.ID, f.Quantity, p.s.Brief, p.s.Shop, p.s.open().from.ForFrame(f.Doc), p.h.Path.frames[f.ID]).Hold
+			held := workFrame(p.s.Until, f.Doc, f.ID, f.Quantity, p.s.Brief, p.s.Shop, p.s.open().from.ForFrame(f.Doc),
+				p.h.Path.frames[f.ID]).Hold
 			if held.Why != "" {
 				p.open = append(p.open, a.Name+": "+held.Why)
 				continue

@@ -80,9 +80,12 @@ func (s *stander) reaches(p *vehicle.Placed, d *stand) {
 			if behind > ahead {
 				end = pastWords[k][0]
 			}
-			d.told.Findings = append(d.told.Findings, working.Finding{Code: "overhang", Severity: working.Mind, Cause: "Mating", Name: d.told.Name,
-				Reason: fmt.Sprintf("It reaches %s %s past what holds it, which is %s apart: what lies out there pulls on the other end's bolts, and "+
-					"its end moves most. Hold it farther out, or ask it on the Hold bench with its load there.", say(far), end, say(apart))})
+			d.told.Findings = append(d.told.Findings, working.Finding{Code: "overhang", Severity: working.Mind, Cause: "Mating",
+				Name: d.told.Name,
+				Reason: fmt.Sprintf("It reaches %s %s past what holds it, which is %s apart: what lies out there pulls on the other "+
+					"end's bolts, and "+
+					"its end moves most. Hold it farther out, or ask it on the Hold bench with its load there.", say(far), end,
+					say(apart))})
 		}
 	}
 }

@@ -16,7 +16,8 @@ import (
 func TestPlacedByItsFaces(t *testing.T) {
 	rng := rand.New(rand.NewPCG(6, 6))
 	b := brief.Brief{Unit: brief.UnitMM, Grain: 1}
-	points := []vehicle.SurveyPoint{{ID: "p", Name: "Corner", Kind: "edge", Way: vehicle.ByOffsets, X: demo.Taped(-1200), Y: demo.Taped(430),
+	points := []vehicle.SurveyPoint{{ID: "p", Name: "Corner", Kind: "edge", Way: vehicle.ByOffsets, X: demo.Taped(-1200),
+		Y: demo.Taped(430),
 		Z: demo.Taped(85)}}
 	ends := []vehicle.End{"", vehicle.LowEnd, vehicle.MiddleEnd, vehicle.HighEnd}
 	from := []string{"", "p"}
@@ -67,7 +68,8 @@ func TestOverhang(t *testing.T) {
 		Width: 200, Height: 100},
 		Feet: []brief.Foot{{ID: "f1", X: -400, Y: 60}, {ID: "f2", X: -150, Y: 60}, {ID: "f3", X: -400, Y: -60}}}}}
 	at := func(id string, x, y float64) vehicle.SurveyPoint {
-		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "hole", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(0)}
+		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "hole", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y),
+			Z: demo.Taped(0)}
 	}
 	s := vehicle.Survey{Points: []vehicle.SurveyPoint{at("p1", -400, 60), at("p2", -150, 60), at("p3", -400, -60)},
 		Placed: []vehicle.Placed{{ID: "w", Name: "Winch", Device: "d", Facing: brief.FaceUp,

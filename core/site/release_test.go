@@ -33,21 +33,36 @@ func TestWhatHoldsBack(t *testing.T) {
 		"set aside":              {aside(vehicle.PartCheck{}), nil, ""},
 		"the whole job is drawn": {vehicle.Survey{Drawn: "to the maker's drawing"}, nil, ""},
 		"drawn, by blanks":       {vehicle.Survey{Drawn: "  "}, nil, "wait to be measured again"},
-		"a question of the job":  {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Open = []brief.OpenItem{{Text: "Who says?", Kind: "safety"}} }, "An open question about safety: Who says?"},
+		"a question of the job": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
+			b.Open = []brief.OpenItem{{Text: "Who says?",
+				Kind: "safety"}}
+		}, "An open question about safety: Who says?"},
 		"a question of it": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
 			b.Open = []brief.OpenItem{{Text: "How thick?", Kind: "strength", Of: parts[0].ID}}
 		}, "How thick?"},
-		"a question of another": {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Open = []brief.OpenItem{{Text: "How thick?", Kind: "strength", Of: "other"}} }, ""},
-		"a settled question":    {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Open = []brief.OpenItem{{Text: "How thick?", Kind: "strength", Done: true}} }, ""},
-		"a question of colour":  {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Open = []brief.OpenItem{{Text: "What colour?", Kind: "other"}} }, ""},
+		"a question of another": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
+			b.Open = []brief.OpenItem{{Text: "How thick?",
+				Kind: "strength", Of: "other"}}
+		}, ""},
+		"a settled question": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
+			b.Open = []brief.OpenItem{{Text: "How thick?",
+				Kind: "strength", Done: true}}
+		}, ""},
+		"a question of colour": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
+			b.Open = []brief.OpenItem{{Text: "What " +
+				"colour?", Kind: "other"}}
+		}, ""},
 		"an option nobody looked for": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
 			b.Identity.Fitted = []brief.Fitted{{Text: "Second battery", Of: parts[0].ID}}
 		}, "nobody looked: Second battery"},
 		"an option that was looked for": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
-			b.Identity.Fitted = []brief.Fitted{{Text: "Second battery", Of: parts[0].ID, State: "no"}, {Text: "Rails", Of: "other"}, {Text: "Hook"}}
+			b.Identity.Fitted = []brief.Fitted{{Text: "Second battery", Of: parts[0].ID, State: "no"}, {Text: "Rails", Of: "other"},
+				{Text: "Hook"}}
 		}, ""},
-		"an issue of the mock-up":       {aside(vehicle.PartCheck{Issues: []vehicle.Issue{{Text: "meets the silencer"}}}), nil, "From trying its fit: meets the silencer"},
-		"a settled issue":               {aside(vehicle.PartCheck{Issues: []vehicle.Issue{{Text: "meets the silencer", Done: true}}}), nil, ""},
+		"an issue of the mock-up": {aside(vehicle.PartCheck{Issues: []vehicle.Issue{{Text: "meets the silencer"}}}), nil,
+			"From trying its fit: meets the silencer"},
+		"a settled issue": {aside(vehicle.PartCheck{Issues: []vehicle.Issue{{Text: "meets the silencer",
+			Done: true}}}), nil, ""},
 		"bolted on, carrying who knows": {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Mounts = []brief.Mount{{Part: parts[0].ID}} }, "nothing says what"},
 		"bolted on under feet":          {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Mounts = []brief.Mount{{Part: parts[0].ID, Feet: []brief.Link{"f1"}}} }, ""},
 		"bolted on for a duty": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
@@ -119,7 +134,8 @@ func TestFramesAreHeldBack(t *testing.T) {
 func TestSheetsOfWhatIsHeldBack(t *testing.T) {
 	j := brief.Joint{ID: "j", Part: "p", Sides: []brief.Side{{Kind: brief.PartSide, Of: "p"}, {Kind: brief.MemberSide, Of: "f"}}}
 	for want, s := range map[string]Site{
-		"open question about strength: How thick?": {Brief: brief.Brief{Open: []brief.OpenItem{{Text: "How thick?", Kind: "strength", Of: "f"}}}},
+		"open question about strength: How thick?": {Brief: brief.Brief{Open: []brief.OpenItem{{Text: "How thick?",
+			Kind: "strength", Of: "f"}}}},
 		"nobody looked whether the vehicle has this: Tank": {Brief: brief.Brief{Identity: brief.Identity{
 			Fitted: []brief.Fitted{{Text: "Tank", Of: "f"}}}}},
 		"open question about safety: Who?": {Brief: brief.Brief{Open: []brief.OpenItem{{Text: "Who?", Kind: "safety"}}}},

@@ -269,10 +269,10 @@ func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, un
 
 // CheckOf answers whether a part may go to the table.
 func CheckOf(s vehicle.Survey, b brief.Brief, part BuiltPart, all []BuiltPart) CheckTold {
-	return checkPart(newStander(s, b, all).from, s, b, part)
+	return checkPart(newStander(Site{Survey: s, Brief: b, Parts: all}).from, s, b, part)
 }
 
 // CheckOfFrame answers whether a frame may go to the saw.
 func CheckOfFrame(s vehicle.Survey, b brief.Brief, frame Frame) CheckTold {
-	return checkFrame(newStander(s, b, nil, frame).from, s, b, frame)
+	return checkFrame(newStander(Site{Survey: s, Brief: b, Frames: []Frame{frame}}).from, s, b, frame)
 }

@@ -64,7 +64,8 @@ func (s *stander) room(v vehicle.Survey, out *Surveyed) {
 	if n := len(out.Clearances); n > maxClearances {
 		out.Clearances = out.Clearances[:maxClearances]
 		out.Findings = append(out.Findings, working.Finding{Code: "many-clearances", Severity: working.Mind, Cause: "Room",
-			Reason: fmt.Sprintf("Only the %d shortest of %d clearances are listed. Take out spaces that nothing comes near.", maxClearances, n)})
+			Reason: fmt.Sprintf("Only the %d shortest of %d clearances are listed. Take out spaces that nothing comes near.",
+				maxClearances, n)})
 	}
 	if v.Wheels != nil && len(solids) > 0 {
 		s.ground(*v.Wheels, solids, out)
@@ -285,7 +286,8 @@ func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 	case d.Looked == "":
 		t.Verdict = "open"
 		t.Stop = "not before somebody looked"
-		find("not-looked", working.Stop, "Nobody has said what is behind this hole. Look, and write down who did and what is there. %s", caution)
+		find("not-looked", working.Stop, "Nobody has said what is behind this hole. Look, and write down who did and what is there. "+
+			"%s", caution)
 	default:
 		t.Verdict = "good"
 		t.Stop = p.MM(math.Min(wanted, b.Stop))
@@ -303,7 +305,8 @@ func (s *stander) drill(d vehicle.Drilling, spaces []survey.Space) DrillTold {
 		t.Do = s.ready(d, *at.At, out, wanted, b, spaces)
 	}
 	t.Working = p.Explain(working.Working{Method: "Drill stop",
-		Source: "practice: through the wall, the drill's point of 0.3 d and 2 mm; kept off each space by its own distance and twice how well " +
+		Source: "practice: through the wall, the drill's point of 0.3 d and 2 mm; kept off each space by its own distance and twice " +
+			"how well " +
 			"both places are known", Formula: "stop = min(wall + 0.3·d + 2, free)",
 		Inputs: []working.Quantity{{Symbol: "t", Name: "wall", Value: d.Wall, Unit: "mm"},
 			{Symbol: "d", Name: "drill", Value: d.Diameter, Unit: "mm"},
@@ -329,8 +332,10 @@ func (s *stander) undrilled(v vehicle.Survey, out *Surveyed) {
 				continue
 			}
 			asked[m.Point] = true
-			out.Findings = append(out.Findings, working.Finding{Code: "not-asked", Severity: working.Stop, Cause: "What is behind", Feature: m.Point,
-				Name: pt.Name, Reason: fmt.Sprintf("%s bolts to %s, where there is no hole yet: say what is behind it before it is drilled.", p.Name,
+			out.Findings = append(out.Findings, working.Finding{Code: "not-asked", Severity: working.Stop, Cause: "What is behind",
+				Feature: m.Point,
+				Name:    pt.Name, Reason: fmt.Sprintf("%s bolts to %s, where there is no hole yet: say what is behind it before it is "+
+					"drilled.", p.Name,
 					pt.Name)})
 		}
 	}

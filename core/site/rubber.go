@@ -44,7 +44,8 @@ func (s *site) rubber(j brief.Joint, path Pathway, in *joint.Input) *RubberTold 
 		}
 	}
 	if kilos == 0 {
-		return &RubberTold{Why: "What the isolators carry is not known: let a ply belong to a device of the brief, or its loads come along " +
+		return &RubberTold{Why: "What the isolators carry is not known: let a ply belong to a device of the brief, or its loads " +
+			"come along " +
 			"the load path."}
 	}
 	road := s.Brief.OnRoad()

@@ -35,7 +35,9 @@ func scanned(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 		return
 	}
 	out.Findings = append(out.Findings, working.Finding{Code: "scan-scale", Severity: working.Mind, Cause: "Reading", Name: name,
-		Reason: fmt.Sprintf("%d %s off a scan, and no size was measured again with the tape: a scan out of scale or put together wrong is so "+
-			"everywhere alike. Tape a long one on the vehicle, %s of %s, and measure a part's governing sizes again before anything is cut.", n,
+		Reason: fmt.Sprintf("%d %s off a scan, and no size was measured again with the tape: a scan out of scale or put together "+
+			"wrong is so "+
+			"everywhere alike. Tape a long one on the vehicle, %s of %s, and measure a part's governing sizes again before anything "+
+			"is cut.", n,
 			told.Plural(n, "reading comes", "readings come"), l.Pen.MM(longest), name)})
 }

@@ -123,7 +123,8 @@ func TestScanIsProvedByTheTape(t *testing.T) {
 	}
 	g := CheckOf(s, b, parts[0], parts).Governing[0]
 	s.Checks = append(append([]vehicle.PartCheck{}, s.Checks...),
-		vehicle.PartCheck{Part: "tray", First: "front", From: "rear", Retape: []vehicle.Retape{{Dimension: g.Key, Value: demo.Taped(g.Nominal)}}})
+		vehicle.PartCheck{Part: "tray", First: "front", From: "rear", Retape: []vehicle.Retape{{Dimension: g.Key,
+			Value: demo.Taped(g.Nominal)}}})
 	if got := said(s); got != "" {
 		t.Errorf("a governing size agrees with the tape: %s", got)
 	}

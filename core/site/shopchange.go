@@ -117,7 +117,7 @@ func ShopFrameChanges(until context.Context, b brief.Brief, v vehicle.Survey, fr
 		return out
 	}
 	p := told.Pen{Display: b.Display()}
-	from := newStander(v, b, nil, frames...).from
+	from := newStander(Site{Survey: v, Brief: b, Frames: frames}).from
 	for _, f := range frames {
 		built := shape.Build(f.Doc, from.ForFrame(f.Doc))
 		said := func(w shop.Shop) (list []working.Finding, sticks int, kerf string) {

@@ -25,6 +25,7 @@ type Site struct {
 	Brief  brief.Brief
 	Parts  []BuiltPart
 	Frames []Frame
+	Bodies []FacetBody // faceted, as wholes; their blanks are among the parts
 	Survey vehicle.Survey
 	Shop   shop.Shop // it is made in
 
@@ -61,7 +62,7 @@ type bolted struct {
 }
 
 func (s Site) open() *site {
-	st := newStander(s.Survey, s.Brief, s.Parts, s.Frames...)
+	st := newStander(s)
 	l := st.from
 	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*shape.Built{}, bodies: map[string][]neighbour{},
 		at: map[string]bolted{}, feet: map[string]standing{}}
@@ -92,7 +93,8 @@ func (s Site) open() *site {
 		if _, there := out.bodies[j.Part]; there || p == nil || why != "" {
 			continue
 		}
-		if built, err := made.Build(p.Recipe, made.Options{Display: s.Brief.Display(), Body: true, Until: s.Until}); err == nil && built.Whole {
+		if built, err := made.Build(p.Recipe, made.Options{Display: s.Brief.Display(), Body: true,
+			Until: s.Until}); err == nil && built.Whole {
 			out.bodies[j.Part] = panels(built, "", "", j.Part, solid.Ground)
 		}
 	}

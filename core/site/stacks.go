@@ -13,7 +13,8 @@ import (
 func stacks(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 	p := l.Pen
 	for _, v := range s.Stacks {
-		t := vehicle.StackTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "Measure the gap at each place."), Places: []vehicle.StackPlaceTold{}}
+		t := vehicle.StackTold{ResultTold: vehicle.Waiting(v.ID, v.Name, "Measure the gap at each place."),
+			Places: []vehicle.StackPlaceTold{}}
 		var standoffs []float64
 		var which []int
 		for i, place := range v.Places {
@@ -23,7 +24,8 @@ func stacks(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 			} else {
 				place.Gap.Least = true
 				k := place.Gap.Work(s.Shop, false)
-				r, err := fit.Stack(fit.StackInput{Gap: fit.Layer{Thickness: k.Value, Plus: 2 * k.Sigma, Minus: 2 * k.Sigma}, Layers: v.Layers})
+				r, err := fit.Stack(fit.StackInput{Gap: fit.Layer{Thickness: k.Value, Plus: 2 * k.Sigma, Minus: 2 * k.Sigma},
+					Layers: v.Layers})
 				if err != nil {
 					row.Why = p.Refused(err)
 				} else {
@@ -54,12 +56,15 @@ func stacks(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 				}
 			}
 			if v.Way == "sideways" {
-				t.Findings = append(t.Findings, working.Finding{Code: "stack-sideways", Severity: working.Mind, Cause: "Stack", Name: v.Name,
-					Reason: "It stands out sideways: what hangs on it bends its bolts over the whole height of the stack. Ask that as a joint on the " +
+				t.Findings = append(t.Findings, working.Finding{Code: "stack-sideways", Severity: working.Mind, Cause: "Stack",
+					Name: v.Name,
+					Reason: "It stands out sideways: what hangs on it bends its bolts over the whole height of the stack. Ask that " +
+						"as a joint on the " +
 						"Hold bench, or hold it by a bracket."})
 			}
 			if v.Slope != nil && v.Way == "sideways" {
-				t.Findings = append(t.Findings, working.Finding{Code: "slope-sideways", Severity: working.Stop, Cause: "Stack", Name: v.Name,
+				t.Findings = append(t.Findings, working.Finding{Code: "slope-sideways", Severity: working.Stop, Cause: "Stack",
+					Name:   v.Name,
 					Reason: "Legs that lay a platform on a slope stand upright, and this stack stands sideways: no leg is cut by it."})
 			} else if v.Slope != nil {
 				var at [][2]float64
@@ -90,7 +95,8 @@ func slides(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 				Findings: p.Found(r.Findings),
 				Working:  p.Explain(r.Working), Verdict: map[string]string{"free": "good", "tight": "doubtful", "binds": "bad"}[r.Goes],
 				Says: fmt.Sprintf("%s; from %s to %s a side",
-					map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.MM(r.Across.Min), p.MM(r.Across.Max))}
+					map[string]string{"free": "goes freely", "tight": "goes, tight", "binds": "binds"}[r.Goes], p.MM(r.Across.Min),
+					p.MM(r.Across.Max))}
 			out.Fits = append(out.Fits, t)
 			if v.Still != nil {
 				out.Sockets = append(out.Sockets, socket(p, v, r))
@@ -103,7 +109,8 @@ func slides(l *vehicle.Locator, s vehicle.Survey, out *Surveyed) {
 			if play == 0 {
 				play = .25
 			}
-			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Text: "none", Verdict: "bad", Says: "No stock section in the table goes into it.",
+			t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Text: "none", Verdict: "bad", Says: "No stock section in the table goes " +
+				"into it.",
 				Findings: []working.Finding{}}
 			for i, x := range fit.Pocket(w.Value, h.Value, play, vehicle.Tubes(v.Pocket.Inches)) {
 				shim := fmt.Sprintf("%s: shim %s a side across, %s a side upright", x.Name, p.MM(x.ShimAcross), p.MM(x.ShimUpright))

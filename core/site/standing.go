@@ -76,6 +76,7 @@ type stander struct {
 	brief  brief.Brief
 	parts  map[string]BuiltPart
 	frames map[string]Frame
+	bodies map[string]FacetBody
 	from   *vehicle.Locator
 	list   map[string]*vehicle.Placed
 	done   map[string]*stand
@@ -84,15 +85,18 @@ type stander struct {
 
 // newStander starts to place the things of a survey, with a locator of its own that knows
 // of them: points may be marked through a part that stands.
-func newStander(v vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Frame) *stander {
-	l := vehicle.NewLocator(v, told.Pen{Display: b.Display()})
-	s := &stander{brief: b, parts: map[string]BuiltPart{}, frames: map[string]Frame{}, from: l, list: map[string]*vehicle.Placed{},
-		done: map[string]*stand{}, under: map[string]bool{}}
-	for _, p := range parts {
+func newStander(all Site) *stander {
+	l := vehicle.NewLocator(all.Survey, told.Pen{Display: all.Brief.Display()})
+	s := &stander{brief: all.Brief, parts: map[string]BuiltPart{}, frames: map[string]Frame{}, bodies: map[string]FacetBody{}, from: l,
+		list: map[string]*vehicle.Placed{}, done: map[string]*stand{}, under: map[string]bool{}}
+	for _, p := range all.Parts {
 		s.parts[p.ID] = p
 	}
-	for _, f := range frames {
+	for _, f := range all.Frames {
 		s.frames[f.ID] = f
+	}
+	for _, x := range all.Bodies {
+		s.bodies[x.ID] = x
 	}
 	for i := range l.Survey.Placed {
 		s.list[l.Survey.Placed[i].ID] = &l.Survey.Placed[i]
@@ -153,6 +157,8 @@ func (s *stander) fill(p *vehicle.Placed, d *stand) (thickness float64) {
 	switch {
 	case p.Part != "" && s.frames[p.Part].ID != "":
 		s.members(s.frames[p.Part], d)
+	case p.Part != "" && s.bodies[p.Part].ID != "":
+		s.panelled(s.bodies[p.Part], p.Twin, d)
 	case p.Part != "":
 		part, ok := s.parts[p.Part]
 		if !ok {

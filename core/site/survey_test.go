@@ -54,7 +54,8 @@ func TestTruckIsSurveyed(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
 	w := WorkSurvey(s, b, parts)
 	for id, want := range map[string][3]float64{
-		"left-rail-4": {-1500.5 - 340, 430, -95 + 62}, "right-rail-4": {-1501 - 344, -430, -96 + 62}, "right-rail-5": {-1501 - 80, -430, -96 + 2},
+		"left-rail-4": {-1500.5 - 340, 430, -95 + 62}, "right-rail-4": {-1501 - 344, -430, -96 + 62}, "right-rail-5": {-1501 - 80,
+			-430, -96 + 2},
 		"rail-l2": {-1920.5, 430, -95}} {
 		p := point(t, w, id)
 		if p.At == nil {
@@ -73,7 +74,8 @@ func TestTruckIsSurveyed(t *testing.T) {
 	if len(w.Assumed) != 2 || len(w.Assumed[0].Under) != 2 || w.Assumed[1].Trust != brief.Copied || len(w.Assumed[1].Under) != 1 {
 		t.Errorf("what is assumed: %+v", w.Assumed)
 	}
-	if len(w.Repeats) != 3 || !strings.Contains(w.Repeats[0].Says, "spread 1.0 mm") || !strings.Contains(w.Repeats[2].Says, "smallest of 3") {
+	if len(w.Repeats) != 3 || !strings.Contains(w.Repeats[0].Says, "spread 1.0 mm") || !strings.Contains(w.Repeats[2].Says,
+		"smallest of 3") {
 		t.Errorf("read more than once: %+v", w.Repeats)
 	}
 	if met := MeasuredTargets(s, b, parts); len(met) != 1 || !met["step"] {
@@ -145,22 +147,35 @@ func TestSpoiledRail(t *testing.T) {
 func TestWaysToLocate(t *testing.T) {
 	_, b, _ := surveyedTruck(t)
 	at := func(id string, x, y, z float64) vehicle.SurveyPoint {
-		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(z)}
+		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y),
+			Z: demo.Taped(z)}
 	}
 	hyp := func(v ...float64) float64 { return survey.Root(v...) }
 	s := vehicle.Survey{Points: []vehicle.SurveyPoint{at("a", 0, 0, 0), at("b", 1000, 0, 0), at("c", 0, 800, 0), at("d", 0, 0, 600),
-		{ID: "two", Name: "two", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "left", DA: demo.Taped(hyp(300, 400)), DB: demo.Taped(hyp(700, 400))},
-		{ID: "twoRight", Name: "twoRight", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "right", DA: demo.Taped(hyp(300, 400)), DB: demo.Taped(hyp(700, 400))},
-		{ID: "off", Name: "off", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "left", Z: demo.Taped(250), DA: demo.Taped(hyp(300, 400, 250)), DB: demo.Taped(hyp(700, 400, 250))},
-		{ID: "side", Name: "side", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.SideXZ, Side: "right", DA: demo.Taped(hyp(300, 400)), DB: demo.Taped(hyp(700, 400))},
-		{ID: "asks", Name: "asks", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, DA: demo.Taped(500), DB: demo.Taped(700)},
-		{ID: "open", Name: "open", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "left", DA: demo.Taped(200), DB: demo.Taped(300)},
-		{ID: "four", Name: "four", Way: vehicle.ByDistances, Many: []vehicle.FromPoint{{Point: "a", Distance: demo.Taped(hyp(300, 200, 100))}, {Point: "b", Distance: demo.Taped(hyp(700, 200, 100))}, {Point: "c", Distance: demo.Taped(hyp(300, 600, 100))}, {Point: "d", Distance: demo.Taped(hyp(300, 200, 500))}}},
-		{ID: "low", Name: "low", Way: vehicle.ByDistances, Side: "lower", Many: []vehicle.FromPoint{{Point: "a", Distance: demo.Taped(hyp(300, 200, 100))}, {Point: "b", Distance: demo.Taped(hyp(700, 200, 100))}, {Point: "c", Distance: demo.Taped(hyp(300, 600, 100))}}},
+		{ID: "two", Name: "two", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "left",
+			DA: demo.Taped(hyp(300, 400)), DB: demo.Taped(hyp(700, 400))},
+		{ID: "twoRight", Name: "twoRight", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "right",
+			DA: demo.Taped(hyp(300, 400)), DB: demo.Taped(hyp(700, 400))},
+		{ID: "off", Name: "off", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "left", Z: demo.Taped(250),
+			DA: demo.Taped(hyp(300, 400, 250)), DB: demo.Taped(hyp(700, 400, 250))},
+		{ID: "side", Name: "side", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.SideXZ, Side: "right",
+			DA: demo.Taped(hyp(300, 400)), DB: demo.Taped(hyp(700, 400))},
+		{ID: "asks", Name: "asks", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, DA: demo.Taped(500),
+			DB: demo.Taped(700)},
+		{ID: "open", Name: "open", Way: vehicle.ByTwoDistances, A: "a", B: "b", In: vehicle.PlanXY, Side: "left",
+			DA: demo.Taped(200), DB: demo.Taped(300)},
+		{ID: "four", Name: "four", Way: vehicle.ByDistances, Many: []vehicle.FromPoint{{Point: "a", Distance: demo.Taped(hyp(300,
+			200, 100))}, {Point: "b", Distance: demo.Taped(hyp(700, 200, 100))}, {Point: "c", Distance: demo.Taped(hyp(300, 600,
+			100))}, {Point: "d", Distance: demo.Taped(hyp(300, 200, 500))}}},
+		{ID: "low", Name: "low", Way: vehicle.ByDistances, Side: "lower", Many: []vehicle.FromPoint{{Point: "a",
+			Distance: demo.Taped(hyp(300, 200, 100))}, {Point: "b", Distance: demo.Taped(hyp(700, 200, 100))}, {Point: "c",
+			Distance: demo.Taped(hyp(300, 600, 100))}}},
 		{ID: "line", Name: "line", Way: vehicle.OnLine, A: "c", B: "d", DA: demo.Taped(250)},
-		{ID: "hole1", Name: "hole1", Kind: "hole", Size: 20, Way: vehicle.ByOffsets, From: "a", X: demo.Taped(100), Y: demo.Taped(0), Z: demo.Taped(0)},
+		{ID: "hole1", Name: "hole1", Kind: "hole", Size: 20, Way: vehicle.ByOffsets, From: "a", X: demo.Taped(100),
+			Y: demo.Taped(0), Z: demo.Taped(0)},
 		{ID: "hole2", Name: "hole2", Kind: "hole", Size: 10, Way: vehicle.ByOffsets, From: "hole1", Tape: hole.Inside, X: demo.Taped(85)},
-		{ID: "ring1", Name: "ring1", Way: vehicle.ByOffsets, From: "ring2", X: demo.Taped(5)}, {ID: "ring2", Name: "ring2", Way: vehicle.ByOffsets, From: "ring1", X: demo.Taped(5)},
+		{ID: "ring1", Name: "ring1", Way: vehicle.ByOffsets, From: "ring2", X: demo.Taped(5)}, {ID: "ring2", Name: "ring2",
+			Way: vehicle.ByOffsets, From: "ring1", X: demo.Taped(5)},
 		{ID: "far", Name: "far", Way: vehicle.ByOffsets, X: demo.Taped(25400)}}}
 	if err := s.Check(); err != nil {
 		t.Fatal(err)
@@ -194,13 +209,18 @@ func TestWaysToLocate(t *testing.T) {
 func TestFacesAreMated(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
 	at := func(id string, x, y, z float64) vehicle.SurveyPoint {
-		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(z)}
+		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y),
+			Z: demo.Taped(z)}
 	}
 	s.Points = append(s.Points, at("a", 1000, 0, 500), at("b", 1000, 200, 500), at("c", 700, 200, 500), at("again", 1000, 0, 500.2))
 	s.Placed = []vehicle.Placed{
-		{ID: "box", Name: "box", Size: &brief.Box{Length: 200, Width: 300, Height: 100}, Mates: []vehicle.MatePair{{Hole: "underside/corner-1", Point: "a"}, {Hole: "underside/corner-2", Point: "b"}, {Hole: "underside/corner-3", Point: "c"}}},
-		{ID: "press", Name: "press", Device: "press", Mates: []vehicle.MatePair{{Hole: "underside/corner-1", Point: "a"}, {Hole: "underside/corner-2", Point: "b"}}},
-		{ID: "panel", Name: "panel", Part: "tray", Facing: brief.FaceUp, Mates: []vehicle.MatePair{{Hole: "base/corner-1", Point: "a"}, {Hole: "base/corner-2", Point: "b"}, {Hole: "base/corner-3", Point: "c"}}},
+		{ID: "box", Name: "box", Size: &brief.Box{Length: 200, Width: 300, Height: 100},
+			Mates: []vehicle.MatePair{{Hole: "underside/corner-1", Point: "a"}, {Hole: "underside/corner-2", Point: "b"},
+				{Hole: "underside/corner-3", Point: "c"}}},
+		{ID: "press", Name: "press", Device: "press", Mates: []vehicle.MatePair{{Hole: "underside/corner-1", Point: "a"},
+			{Hole: "underside/corner-2", Point: "b"}}},
+		{ID: "panel", Name: "panel", Part: "tray", Facing: brief.FaceUp, Mates: []vehicle.MatePair{{Hole: "base/corner-1",
+			Point: "a"}, {Hole: "base/corner-2", Point: "b"}, {Hole: "base/corner-3", Point: "c"}}},
 		{ID: "plain", Name: "plain", Size: &brief.Box{Length: 10, Width: 10, Height: 10}, At: [3]float64{1, 2, 3}, Yaw: 90}}
 	if err := s.Check(); err != nil {
 		t.Fatal(err)
@@ -263,7 +283,8 @@ func TestLidHitsTheBracket(t *testing.T) {
 func TestWhatIsBehind(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
 	s.Drillings = append(s.Drillings, vehicle.Drilling{ID: "bad", Name: "bad", Point: "left-rail-8", Face: brief.FaceLeft, Diameter: 9,
-		Wall: 50, Looked: "seen"}, vehicle.Drilling{ID: "unseen", Name: "unseen", Point: "floor-hole", Face: brief.FaceUp, Diameter: 9, Wall: 1})
+		Wall: 50, Looked: "seen"}, vehicle.Drilling{ID: "unseen", Name: "unseen", Point: "floor-hole", Face: brief.FaceUp,
+		Diameter: 9, Wall: 1})
 	w := WorkSurvey(s, b, parts)
 	if d := w.Drillings[1]; d.Verdict != "bad" || d.Stop != "do not drill" {
 		t.Errorf("%+v", d)

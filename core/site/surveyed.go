@@ -87,8 +87,14 @@ type Drawn struct {
 
 // WorkSurvey works out everything a survey says about a job's parts.
 func WorkSurvey(s vehicle.Survey, b brief.Brief, parts []BuiltPart, frames ...Frame) Surveyed {
+	return Site{Survey: s, Brief: b, Parts: parts, Frames: frames}.Surveyed()
+}
+
+// Surveyed works out everything the survey says about what is in the job.
+func (all Site) Surveyed() Surveyed {
+	s, b, parts, frames := all.Survey, all.Brief, all.Parts, all.Frames
 	p := told.Pen{Display: b.Display()}
-	st := newStander(s, b, parts, frames...)
+	st := newStander(all)
 	l := st.from
 	var sheets []float64
 	for _, x := range parts {
@@ -238,7 +244,8 @@ func (t *Surveyed) gather() {
 			if c.Depth != "" {
 				say = fmt.Sprintf("It runs into %s by %s at least%s.", c.With, c.Depth, c.Place)
 			}
-			t.Findings = append(t.Findings, working.Finding{Code: "clearance", Severity: working.Stop, Cause: "Room", Name: c.Thing, Reason: say})
+			t.Findings = append(t.Findings, working.Finding{Code: "clearance", Severity: working.Stop, Cause: "Room", Name: c.Thing,
+				Reason: say})
 		}
 	}
 	slices.SortStableFunc(t.Findings, func(a, b working.Finding) int {

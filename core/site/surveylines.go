@@ -30,7 +30,8 @@ func (w tabling) centre(v vehicle.CentreRow) vehicle.ResultTold {
 		sigma = math.Max(sigma, r.Work(w.s.Shop, false).Sigma)
 	}
 	r, err := survey.Centred(survey.CentredInput{Apart: w.val(v.Apart), FrontLeft: w.val(v.FrontLeft), FrontRight: w.val(v.FrontRight),
-		RearLeft: w.val(v.RearLeft), RearRight: w.val(v.RearRight), HalfFront: v.HalfFront, HalfRear: v.HalfRear, Allow: v.Allow, Sigma: sigma})
+		RearLeft: w.val(v.RearLeft), RearRight: w.val(v.RearRight), HalfFront: v.HalfFront, HalfRear: v.HalfRear, Allow: v.Allow,
+		Sigma: sigma})
 	if err != nil {
 		t.Says, t.Verdict = w.p.Refused(err), "bad"
 		return t
@@ -79,7 +80,8 @@ func (w tabling) flush(v vehicle.FlushRow) vehicle.ResultTold {
 	}
 	kept := keptWords[r.Kept]
 	return vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Worst, Text: w.p.Display.Fine(r.Worst), Verdict: kept[0],
-		Says: fmt.Sprintf("at one end %s, at the other %s; known to ± %s: %s", move(r.MoveOne), move(r.MoveOther), w.p.Display.Fine(2*in.Sigma),
+		Says: fmt.Sprintf("at one end %s, at the other %s; known to ± %s: %s", move(r.MoveOne), move(r.MoveOther),
+			w.p.Display.Fine(2*in.Sigma),
 			kept[1]),
 		Findings: w.p.Found(r.Findings), Working: w.p.Explain(r.Working)}
 }

@@ -82,8 +82,10 @@ func (w tabling) level(v vehicle.LevelSet) vehicle.LevelTold {
 				sigma = math.Max(sigma, x.Work(w.s.Shop, false).Sigma)
 			}
 			slope := func(across float64) string { return w.p.Degrees(2 * sigma / across * 180 / math.Pi) }
-			t.Says = fmt.Sprintf("known to ± %s pitch, ± %s roll, ± %s twist", slope(w.val(v.Wheelbase)), slope(w.val(v.Track)), w.p.MM(4*sigma))
-			t.Packing = [4]string{w.p.MM(r.Packing.FrontLeft), w.p.MM(r.Packing.FrontRight), w.p.MM(r.Packing.RearLeft), w.p.MM(r.Packing.RearRight)}
+			t.Says = fmt.Sprintf("known to ± %s pitch, ± %s roll, ± %s twist", slope(w.val(v.Wheelbase)), slope(w.val(v.Track)),
+				w.p.MM(4*sigma))
+			t.Packing = [4]string{w.p.MM(r.Packing.FrontLeft), w.p.MM(r.Packing.FrontRight), w.p.MM(r.Packing.RearLeft),
+				w.p.MM(r.Packing.RearRight)}
 		}
 	}
 	return t
@@ -98,7 +100,8 @@ func (w tabling) slope(v vehicle.SlopeSet) vehicle.ResultTold {
 		} else {
 			sigma := survey.Root(a.Sigma, o.Sigma)
 			t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &r.Angle, Text: fmt.Sprintf("%.1f°", r.Angle), Verdict: "good",
-				Says:     fmt.Sprintf("± %.1f°. To %.1f° turn it by %+.1f°; the gauge then shows %.1f°.", 2*sigma, v.Wanted, r.Turn, r.Show),
+				Says: fmt.Sprintf("± %.1f°. To %.1f° turn it by %+.1f°; the gauge then shows %.1f°.", 2*sigma, v.Wanted, r.Turn,
+					r.Show),
 				Findings: []working.Finding{}, Working: w.p.Explain(r.Working)}
 		}
 	}
@@ -143,7 +146,8 @@ func (w tabling) side(v vehicle.SideRow) vehicle.ResultTold {
 		t = vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &d, Text: w.p.MM(d), Verdict: "good", Findings: []working.Finding{},
 			Says: fmt.Sprintf("left %s, right %s, known to ± %s; %s may differ", w.p.MM(a.Value), w.p.MM(c.Value),
 				w.p.MM(2*survey.Root(a.Sigma, c.Sigma)), w.p.MM(allow))}
-		t.Working = w.p.Explain(working.Working{Method: "Left against right", Source: "difference of two readings", Formula: "d = right − left",
+		t.Working = w.p.Explain(working.Working{Method: "Left against right", Source: "difference of two readings", Formula: "d = " +
+			"right − left",
 			Inputs: []working.Quantity{{Symbol: "r", Name: "right", Value: c.Value, Unit: "mm"},
 				{Symbol: "l", Name: "left", Value: a.Value, Unit: "mm"}},
 			Steps:  []working.Quantity{{Symbol: "±", Name: "standard uncertainty", Value: survey.Root(a.Sigma, c.Sigma), Unit: "mm"}},
@@ -198,7 +202,8 @@ func measures(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, out *Surveyed
 		size := map[string]float64{"headroom": math.Abs(d[2]), "step": math.Abs(d[2]), "width": math.Abs(d[1]), "reach": d.Len()}[v.Kind]
 		sigma := survey.Root(a.Sigma, c.Sigma)
 		t := vehicle.ResultTold{ID: v.ID, Name: v.Name, Value: &size, Says: "known to ± " + l.Pen.MM(2*sigma), Text: l.Pen.MM(size),
-			Verdict: "good", Findings: []working.Finding{}, Least: brief.LeastTrusted(append(append([]brief.Source{}, a.Sources...), c.Sources...))}
+			Verdict: "good", Findings: []working.Finding{}, Least: brief.LeastTrusted(append(append([]brief.Source{}, a.Sources...),
+				c.Sources...))}
 		t.Working = l.Pen.Explain(working.Working{Method: "Distance of two surveyed points",
 			Source:  "coordinates: headroom and step upright, width sideways, reach straight",
 			Formula: map[string]string{"headroom": "|Δz|", "step": "|Δz|", "width": "|Δy|", "reach": "√(Δx² + Δy² + Δz²)"}[v.Kind],
@@ -234,7 +239,7 @@ func MeasuredTargets(s vehicle.Survey, b brief.Brief, parts []BuiltPart) map[str
 	if len(s.Measures) == 0 {
 		return out
 	}
-	l := newStander(s, b, parts).from
+	l := newStander(Site{Survey: s, Brief: b, Parts: parts}).from
 	var w Surveyed
 	measures(l, s, b, &w)
 	for _, m := range w.Measures {

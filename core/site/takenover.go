@@ -16,7 +16,7 @@ type Measured func(id string) *vehicle.Located
 
 // Measured answers where the points of the job's survey are.
 func (s Site) Measured() Measured {
-	l := newStander(s.Survey, s.Brief, s.Parts, s.Frames...).from
+	l := newStander(s).from
 	return l.At
 }
 

@@ -110,29 +110,34 @@ func (k knownHoles) Told(l hole.Layout, drawn []hole.Bore, mm float64, p told.Pe
 		if m > 0 {
 			h.Bores = fmt.Sprintf("Ø %s drawn, Ø %s measured", p.MM(d), p.MM(m))
 			if d < m-.5 {
-				say("bore-smaller", working.Mind, fmt.Sprintf("At %s the drawing has Ø %s where Ø %s was measured: the bolt that goes there may "+
+				say("bore-smaller", working.Mind, fmt.Sprintf("At %s the drawing has Ø %s where Ø %s was measured: the bolt that "+
+					"goes there may "+
 					"not go through.", h.Name, p.MM(d), p.MM(m)))
 			}
 		}
 	}
 	if l.Unit != 1 {
-		say("other-units", working.Stop, fmt.Sprintf("It fits when a unit of the drawing is %g mm, and %g mm was taken: its units are wrong.",
+		say("other-units", working.Stop, fmt.Sprintf("It fits when a unit of the drawing is %g mm, and %g mm was taken: its units "+
+			"are wrong.",
 			l.Unit*mm, mm),
-			working.Fix{Label: fmt.Sprintf("Read a unit as %g mm", l.Unit*mm), Edits: []working.Edit{{Path: "/unitsToMM", Value: l.Unit * mm}}})
+			working.Fix{Label: fmt.Sprintf("Read a unit as %g mm", l.Unit*mm), Edits: []working.Edit{{Path: "/unitsToMM",
+				Value: l.Unit * mm}}})
 	}
 	if off := math.Abs(l.Scale - 1); off*long > within && l.Scaled < l.Most/2 {
 		word := "larger"
 		if l.Scale < 1 {
 			word = "smaller"
 		}
-		say("out-of-scale", working.Mind, fmt.Sprintf("Its layout is %.2g %% %s than what was measured, %s over %s: it was scaled when it was "+
+		say("out-of-scale", working.Mind, fmt.Sprintf("Its layout is %.2g %% %s than what was measured, %s over %s: it was scaled "+
+			"when it was "+
 			"printed, scanned or saved, or the tape was read wrong. Check one size you know before it is scaled.", 100*off, word,
 			p.MM(off*long), p.MM(long)),
 			working.Fix{Label: fmt.Sprintf("Scale it to fit, by %.4f", 1/l.Scale),
 				Edits: []working.Edit{{Path: "/unitsToMM", Value: l.Unit * mm / l.Scale}}})
 	}
 	if l.By.Mirror {
-		say("mirrored", working.Mind, "It fits turned over only: the drawing shows the other face, or the other hand. Turn the part over, or "+
+		say("mirrored", working.Mind, "It fits turned over only: the drawing shows the other face, or the other hand. Turn the part "+
+			"over, or "+
 			"mirror it, before it is cut.")
 	}
 	if missing := len(k.Holes) - len(l.Pairs); missing > 0 {
@@ -142,12 +147,14 @@ func (k knownHoles) Told(l hole.Layout, drawn []hole.Bore, mm float64, p told.Pe
 	case len(l.Pairs) == 2 && len(k.Holes) == 2:
 		out.Text = fmt.Sprintf("Their distance differs by %s. Two holes say nothing of the hand.", p.MM(2*l.Most))
 	case l.Most <= within:
-		out.Text = fmt.Sprintf("%d of %d holes lie on it, the farthest %s off: no more than what the measuring is good for (%s).", len(l.Pairs),
+		out.Text = fmt.Sprintf("%d of %d holes lie on it, the farthest %s off: no more than what the measuring is good for (%s).",
+			len(l.Pairs),
 			len(k.Holes), p.MM(l.Most), p.MM(within))
 	default:
 		worst := k.names[l.Pairs[l.Worst][1]]
 		out.Text = fmt.Sprintf("%d of %d holes lie on it, the farthest %s off, at %s.", len(l.Pairs), len(k.Holes), p.MM(l.Most), worst)
-		say("holes-off", working.Mind, fmt.Sprintf("The hole at %s lies %s off, and the measuring is good for %s: mend the drawing, or measure "+
+		say("holes-off", working.Mind, fmt.Sprintf("The hole at %s lies %s off, and the measuring is good for %s: mend the drawing, "+
+			"or measure "+
 			"that hole again.", worst, p.MM(l.Most), p.MM(within)))
 	}
 	out.Working = p.Explain(working.Working{Method: "Holes of a drawing laid on measured ones",

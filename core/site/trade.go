@@ -186,7 +186,8 @@ func tradeWorking(r sheet.Recipe, now stock.Material, try TradeTry, m stock.Mate
 				Value: now.Yield,
 				Unit:  "MPa"}},
 		Steps: []working.Quantity{{Symbol: "strength", Name: "against now", Value: t.Strength}},
-		Assumptions: []string{"the same shape carries the same load as a plate in bending; flanges, holes and bolts are asked on the Hold bench",
+		Assumptions: []string{"the same shape carries the same load as a plate in bending; flanges, holes and bolts are asked on " +
+			"the Hold bench",
 			"cost is the box of the blank by weight: what a sheet leaves over is not in it"},
 		Result: working.Quantity{Symbol: "stiffness", Name: "against now", Value: t.Stiffness}}
 	return &w

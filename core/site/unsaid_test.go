@@ -24,11 +24,13 @@ func TestQuarterInchWithATapeNobodySpokeOf(t *testing.T) {
 		m.Holes = append(m.Holes, vehicle.MapHole{ID: string(rune('a' + i)), Diameter: 11})
 		for k := range i {
 			d := math.Hypot(at[i][0]-at[k][0], at[i][1]-at[k][1]) + .3*rnd.NormFloat64()
-			m.Readings = append(m.Readings, vehicle.MapReading{From: string(rune('a' + k)), To: string(rune('a' + i)), Value: demo.Taped(d)})
+			m.Readings = append(m.Readings, vehicle.MapReading{From: string(rune('a' + k)), To: string(rune('a' + i)),
+				Value: demo.Taped(d)})
 		}
 	}
 	work := func(shop survey.Shop) vehicle.MapTold {
-		return WorkSurvey(vehicle.Survey{Maps: []vehicle.HoleMap{m}, Shop: shop}, brief.Brief{Unit: brief.UnitDecimal, Grain: 1}, nil).Maps[0]
+		return WorkSurvey(vehicle.Survey{Maps: []vehicle.HoleMap{m}, Shop: shop}, brief.Brief{Unit: brief.UnitDecimal, Grain: 1},
+			nil).Maps[0]
 	}
 	if w := work(nil); !w.Consistent || !w.Unsaid || !strings.Contains(w.UnsaidText, "0.0197 in") {
 		t.Errorf("sound readings: consistent %v, not given %v, %q", w.Consistent, w.Unsaid, w.UnsaidText)

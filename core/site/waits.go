@@ -40,7 +40,7 @@ func (s Site) Waits() Waits {
 			w.Stops = append(w.Stops, f.Name)
 		}
 	}
-	measured := WorkSurvey(s.Survey, s.Brief, s.Parts, s.Frames...)
+	measured := s.Surveyed()
 	for _, c := range measured.Clearances {
 		if c.Verdict == "bad" {
 			w.Close = append(w.Close, c.Thing+" to "+c.With)

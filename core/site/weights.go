@@ -52,7 +52,8 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 	}
 	for _, f := range b.Identity.Fitted {
 		if f.Open() {
-			say(working.Mind, "fitted", "The vehicle", "Whether the vehicle has this is not known, and it decides whether things fit: %s", f.Text)
+			say(working.Mind, "fitted", "The vehicle", "Whether the vehicle has this is not known, and it decides whether things "+
+				"fit: %s", f.Text)
 		}
 	}
 	mass := told.Pen{Display: b.Display()}.Mass
@@ -73,14 +74,16 @@ func tell(b brief.Brief, parts []BuiltPart, frames []sized, made []brief.Made) b
 	if l := b.Limits.Lift; l != nil && l.Value > 0 {
 		for _, f := range frames {
 			if f.mass > l.Value {
-				say(working.Mind, "lift", "Lifting", "%s weighs %s, over the %s one person lifts: say who helps.", f.name, mass(f.mass), mass(l.Value))
+				say(working.Mind, "lift", "Lifting", "%s weighs %s, over the %s one person lifts: say who helps.", f.name,
+					mass(f.mass), mass(l.Value))
 			}
 		}
 	}
 	if e := b.Limits.Envelope; e != nil {
 		write := told.Pen{Display: b.Display()}.MM
 		out := func(name string) {
-			say(working.Stop, "envelope", "Envelope", "%s does not fit into %s × %s × %s, whichever way it is turned.", name, write(e.Length),
+			say(working.Stop, "envelope", "Envelope", "%s does not fit into %s × %s × %s, whichever way it is turned.", name,
+				write(e.Length),
 				write(e.Width), write(e.Height))
 		}
 		for _, p := range parts {

@@ -1,6 +1,8 @@
 package site
 
 import (
+	"slices"
+
 	"math"
 
 	"warmanvil/core/member/shape"
@@ -34,7 +36,7 @@ const (
 type WholeThing struct {
 	ID       string           `json:"id" doc:"of the placed thing, the space or the frame"`
 	Of       string           `json:"of,omitempty" doc:"id of the part, frame or device it is"`
-	Kind     string           `json:"kind" enum:"part,frame,device,box,space"`
+	Kind     string           `json:"kind" enum:"part,frame,body,device,box,space"`
 	Space    string           `json:"space,omitempty" doc:"kind of the space, in words"`
 	Name     string           `json:"name"`
 	Shapes   []WholeShape     `json:"shapes" doc:"one, or one for each state of a space that it looks otherwise in"`
@@ -76,13 +78,16 @@ func (s Site) Whole() Whole {
 	h := s.Hold()
 	said := s.Said(h)
 	w.Cases, w.Worst = h.Path.Cases, h.Path.Worst
-	measured := WorkSurvey(s.Survey, s.Brief, s.Parts, s.Frames...)
+	measured := s.Surveyed()
 	v := &wholly{Site: s, out: &w, worst: map[string]Said{}, progress: map[string]Progress{}, hit: map[string]bool{}}
 	for _, m := range h.Mounts {
 		v.judge(m.Mount.Part, said[m.Mount.ID])
 	}
 	for _, f := range s.Frames {
 		v.judge(f.ID, said[f.ID])
+	}
+	for _, f := range s.Bodies { // as shells they are not worked out
+		v.judge(f.ID, Said{Verdict: strength.CannotSay})
 	}
 	for _, c := range measured.Checks {
 		switch {
@@ -144,7 +149,7 @@ func (v *wholly) add(t WholeThing) {
 // things puts down what is placed, frames that stand by their own points, and devices where
 // the brief says they stand.
 func (v *wholly) things() {
-	st := newStander(v.Survey, v.Brief, v.Parts, v.Frames...)
+	st := newStander(v.Site)
 	here := map[string]bool{}
 	for _, p := range v.Survey.Placed {
 		d := st.stand(p.ID)
@@ -158,6 +163,8 @@ func (v *wholly) things() {
 			t.Kind = "device"
 		case p.Part != "" && st.frames[p.Part].ID != "":
 			t.Kind = "frame"
+		case p.Part != "" && st.bodies[p.Part].ID != "":
+			t.Kind = "body"
 		case p.Part != "":
 			t.Kind = "part"
 		}
@@ -192,11 +199,24 @@ func (v *wholly) things() {
 				Says: "It is not placed: it is drawn as far behind the front axle as the brief says, in the middle, on the datum."})
 		}
 	}
+	for _, f := range v.Bodies {
+		if !here[f.ID] {
+			v.out.Unplaced = append(v.out.Unplaced, f.Name)
+		}
+	}
 	for _, p := range v.Parts {
+		if p.Recipe.Facet != nil && v.bodied(p.Recipe.Facet.Of) { // it is in its body
+			continue
+		}
 		if !here[p.ID] {
 			v.out.Unplaced = append(v.out.Unplaced, p.Name)
 		}
 	}
+}
+
+// bodied tells whether a body is in the job.
+func (v *wholly) bodied(id string) bool {
+	return slices.ContainsFunc(v.Bodies, func(f FacetBody) bool { return f.ID == id })
 }
 
 // spaces puts down what must stay clear, in every state it looks otherwise in.
@@ -231,7 +251,8 @@ func (v *wholly) spaces() {
 			}
 		}
 		if len(through) > 1 {
-			v.add(WholeThing{ID: l.ID, Kind: "space", Space: "a line of the body", Name: l.Name, Shapes: []WholeShape{shapeOf(ribbon(through))}})
+			v.add(WholeThing{ID: l.ID, Kind: "space", Space: "a line of the body", Name: l.Name,
+				Shapes: []WholeShape{shapeOf(ribbon(through))}})
 		}
 	}
 }

@@ -31,7 +31,8 @@ func reach(s WholeShape) (lo, hi [3]float64) {
 // otherwise in, with what is said of it; what has none is named.
 func TestWhole(t *testing.T) {
 	at := func(id string, x, y, z float64) vehicle.SurveyPoint {
-		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y), Z: demo.Taped(z)}
+		return vehicle.SurveyPoint{ID: id, Name: id, Kind: "point", Way: vehicle.ByOffsets, X: demo.Taped(x), Y: demo.Taped(y),
+			Z: demo.Taped(z)}
 	}
 	sec := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3}
 	frame := Frame{ID: "f", Name: "Beam", Quantity: 1, Doc: member.Doc{Schema: 1, Material: "steel-s235",
@@ -93,7 +94,8 @@ func TestWhole(t *testing.T) {
 	said := s.Said(s.Hold())
 	for _, j := range w.Joints {
 		if x := said[j.ID]; j.Verdict != x.Verdict || len(j.Forces) != len(w.Cases) {
-			t.Errorf("%s is %q and has %d forces of %d cases; it is said to be %q", j.Name, j.Verdict, len(j.Forces), len(w.Cases), x.Verdict)
+			t.Errorf("%s is %q and has %d forces of %d cases; it is said to be %q", j.Name, j.Verdict, len(j.Forces), len(w.Cases),
+				x.Verdict)
 		}
 	}
 	// A part that is placed shows the worst said of it.

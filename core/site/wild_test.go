@@ -26,11 +26,13 @@ func orchard(t testing.TB) Site {
 	for i, k := range load.DutyKinds {
 		b.Duties = append(b.Duties, brief.Duty{ID: fmt.Sprint("duty", i), Name: string(k),
 			On: brief.Side{Kind: brief.DeviceSide, Of: b.Devices[0].ID}, At: solid.Vector{10, 20, 30},
-			Duty: load.Duty{Kind: k, Force: 500, Way: solid.Vector{1, 0, .5}, Mass: 90, Slope: 10, Ground: load.Grass, Breaks: 4000, Times: 2,
-				Net: solid.Vector{2, 0, 0}, Area: .5, Speed: 30, Shape: 1.2}})
+			Duty: load.Duty{Kind: k, Force: 500, Way: solid.Vector{1, 0, .5}, Mass: 90, Slope: 10, Ground: load.Grass, Breaks: 4000,
+				Times: 2,
+				Net:   solid.Vector{2, 0, 0}, Area: .5, Speed: 30, Shape: 1.2}})
 	}
 	given := func(v float64) *brief.Given { return demo.Given(v, brief.Measured) }
-	b.Limits.Ground, b.Limits.Approach, b.Limits.Departure, b.Limits.Height, b.Limits.Width, b.Limits.Lift = given(180), given(20), given(18),
+	b.Limits.Ground, b.Limits.Approach, b.Limits.Departure, b.Limits.Height, b.Limits.Width, b.Limits.Lift = given(180), given(20),
+		given(18),
 		given(2400), given(2100), given(30)
 	b.Limits.Budget, b.Limits.Bought = demo.Amount(900), demo.Amount(100)
 	var parts []Part

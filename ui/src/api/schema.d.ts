@@ -3697,7 +3697,7 @@ export interface components {
             /** Format: double */
             kilos: number;
             /** @enum {string} */
-            kind: "part" | "frame" | "device";
+            kind: "part" | "frame" | "body" | "device";
             /** @description when it is too heavy for one */
             lift?: string;
             name: string;
@@ -15987,7 +15987,7 @@ export interface components {
             /** @description of the placed thing, the space or the frame */
             id: string;
             /** @enum {string} */
-            kind: "part" | "frame" | "device" | "box" | "space";
+            kind: "part" | "frame" | "body" | "device" | "box" | "space";
             name: string;
             /** @description id of the part, frame or device it is */
             of?: string;

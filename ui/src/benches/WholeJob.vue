@@ -16,6 +16,7 @@ function go(p: Picked) {
   const to: Record<Picked['kind'], () => unknown> = {
     part: () => router.push(`${bench.value}/shape/${p.of}`),
     frame: () => router.push(`${bench.value}/shape/frame/${p.of}`),
+    body: () => router.push(`${bench.value}/shape/body/${p.of}`),
     device: () => router.push(`${bench.value}/measure#devices`),
     box: () => router.push(`${bench.value}/measure/room#placed`),
     space: () => router.push(`${bench.value}/measure/room#spaces`),

@@ -19,7 +19,7 @@ import { sides, useEye } from './useEye'
 import { axesOf, boundsOf, type Face, ready, seen, type State, within } from './whole'
 
 export type Picked = {
-  kind: 'part' | 'frame' | 'device' | 'box' | 'space' | 'point' | 'joint'
+  kind: 'part' | 'frame' | 'body' | 'device' | 'box' | 'space' | 'point' | 'joint'
   id: string
   of: string
   name: string

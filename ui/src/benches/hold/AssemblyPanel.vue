@@ -14,7 +14,7 @@ const { data, error } = useQuery({
   queryKey: ['holding', 'assembly', () => props.job],
   queryFn: () => take(api.GET('/api/v1/jobs/{id}/assembly', { params: { path: { id: props.job } } })),
 })
-const kinds = { part: 'folded part', frame: 'frame', device: 'device' }
+const kinds = { part: 'folded part', frame: 'frame', body: 'body of panels', device: 'device' }
 </script>
 
 <template>

@@ -26,7 +26,11 @@ const whats = computed(() => [
   ...(props.open.page.value?.parts ?? [])
     .filter((p) => p.pair)
     .map((p) => ({ value: `twin ${p.id}`, text: `${p.name}, the twin` })),
-  ...(props.open.page.value?.frames ?? []).map((f) => ({ value: `part ${f.id}`, text: f.name })),
+  ...[...(props.open.page.value?.frames ?? []), ...(props.open.page.value?.bodies ?? [])].map((f) => ({
+    value: `part ${f.id}`,
+    text: f.name,
+  })),
+  ...(props.open.page.value?.bodies ?? []).map((b) => ({ value: `twin ${b.id}`, text: `${b.name}, mirrored` })),
   ...(props.open.page.value?.job.brief.devices ?? []).map((d) => ({ value: `device ${d.id}`, text: d.name })),
 ])
 const what = (i: number) => {
