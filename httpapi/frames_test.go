@@ -84,7 +84,7 @@ func TestFrameOverHTTP(t *testing.T) {
 	c.do("POST", "/api/v1/frames/"+copied.ID+"/archive", `{"archived":true}`)
 	var page httpapi.JobPage
 	c.do("GET", "/api/v1/jobs/"+j.ID, "").into(t, &page)
-	if len(page.Frames) != 2 || len(page.Parts) != 6 {
+	if len(page.Frames) != 2 || len(page.Parts) != 7 {
 		t.Errorf("%d frames, %d parts", len(page.Frames), len(page.Parts))
 	}
 	// A folded part is no frame, nor a frame a folded part.
@@ -212,7 +212,7 @@ func TestAssembly(t *testing.T) {
 			t.Errorf("%+v", i)
 		}
 	}
-	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2+1+2+2+1 || a.Kilos != sum || a.At == nil || len(a.Checks) != 5 {
+	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2+1+2+2+1+1 || kinds["body"] != 1 || a.Kilos != sum || a.At == nil || len(a.Checks) != 5 {
 		t.Errorf("%v %+v", kinds, a)
 	}
 	// The brief and the Hold bench say the same of every limit.
@@ -243,15 +243,15 @@ func TestAssembly(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		one := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.BareFrames(frames))
+		one := (site.Site{Brief: x.Brief, Frames: job.BareFrames(frames)}).Assemble()
 		frames[0].Quantity = 3
-		three := site.Assemble(vehicle.Survey{}, x.Brief, nil, job.BareFrames(frames))
+		three := (site.Site{Brief: x.Brief, Frames: job.BareFrames(frames)}).Assemble()
 		if len(three.Items) != 2 || math.Abs(three.Kilos-3*one.Kilos) > 1e-9 || three.Placed != one.Placed {
 			t.Errorf("three frames weigh %g, one %g", three.Kilos, one.Kilos)
 		}
 		b := x.Brief
 		b.Card.Coupling = nil
-		if got := site.Assemble(vehicle.Survey{}, b, nil, nil); got.Trailer == nil || !strings.Contains(got.Trailer.Why, "coupling lies") {
+		if got := (site.Site{Brief: b}).Assemble(); got.Trailer == nil || !strings.Contains(got.Trailer.Why, "coupling lies") {
 			t.Errorf("%+v", got.Trailer)
 		}
 	}

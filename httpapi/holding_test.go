@@ -51,7 +51,7 @@ func TestHoldingOverHTTP(t *testing.T) {
 	if len(before.Holding.Mounts) != 1 || before.Holding.Mounts[0].Verdict != "tight" || before.Revision != 1 {
 		t.Fatalf("%+v", before.Holding.Mounts)
 	}
-	if len(before.Features) != 15 || before.Features[0].Part != part.ID {
+	if len(before.Features) != 16 || before.Features[0].Part != part.ID {
 		t.Errorf("features %+v", before.Features)
 	}
 	b := j.Brief
@@ -126,7 +126,7 @@ func TestJobFileOverHTTP(t *testing.T) {
 	v := c.do("GET", "/api/v1/jobs/"+c.bring(r.body, "done").Job, "")
 	var page httpapi.JobPage
 	v.into(t, &page)
-	if page.Job.ID == j.ID || page.Job.Brief.Name != "Orchard truck" || page.Job.Parts != 7 {
+	if page.Job.ID == j.ID || page.Job.Brief.Name != "Orchard truck" || page.Job.Parts != 8 {
 		t.Errorf("%+v", page.Job)
 	}
 	if got := c.holding(page.Job.ID).Holding.Mounts[0].Verdict; got != "tight" {

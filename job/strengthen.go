@@ -43,7 +43,8 @@ func (s *Service) Site(ctx context.Context, id string) (Job, site.Site, error) {
 		return j, site.Site{}, err
 	}
 	v, _, err := s.Survey(ctx, id)
-	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: BareFrames(frames), Bodies: bareBodies(bodies), Survey: v, Shop: w, Until: ctx}, err
+	return j, site.Site{Brief: j.Brief, Parts: parts, Frames: BareFrames(frames), Bodies: bareBodies(bodies), Survey: v, Shop: w,
+		Until: ctx}, err
 }
 
 // Suggest answers what would help a mount that is tight or over, or what could
