@@ -2,13 +2,20 @@ package httpapi
 
 import (
 	"context"
+	"slices"
 	"time"
 
+	"github.com/danielgtaylor/huma/v2"
+
 	"warmanvil/core/exchange"
+	"warmanvil/core/profile"
+	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/shell/starters"
 	"warmanvil/core/site"
 	"warmanvil/core/solid"
 	"warmanvil/job"
+	"warmanvil/paper"
 )
 
 // FacetsPage is a faceted body as it stands with everything that follows from it.
@@ -91,7 +98,9 @@ func (s *server) facetsRoutes() {
 				return exchange.STL(f.body, f.name), nil
 			}},
 			{name: "gauges", form: asDXF, says: "gauges of its seams", free: true, make: faceted.gauges},
-		}, open: s.faceted})
+			{name: "gauges-paper", form: asPDF, says: "gauges of its seams, on paper", free: true, make: faceted.paper},
+			{name: "mockup", form: asDXF, says: "all of it in board, with tabs to glue", free: true, make: faceted.mockup},
+		}, asks: []*huma.Param{paperQuery, boardQuery}, open: s.faceted})
 }
 
 // faceted is a body as its files are made from it.
@@ -100,6 +109,8 @@ type faceted struct {
 	body   solid.Body
 	cards  []site.GaugeCard
 	inches bool
+	head   paper.GaugeSheet
+	blanks []sheet.Recipe // of board
 }
 
 func (s *server) faceted(w want) (f faceted, called label, err error) {
@@ -115,7 +126,62 @@ func (s *server) faceted(w want) (f faceted, called label, err error) {
 	if f.body, f.cards, err = site.FacetFiles(b.Body); err != nil {
 		return f, called, err
 	}
+	f.head = paper.GaugeSheet{Job: j.Brief.Name, Body: b.Name, Revision: b.Revision, Date: b.Updated.UTC(), Paper: w.paper}
+	if w.kind == "mockup" {
+		board, err := w.board("mock-up")
+		if err != nil {
+			return f, called, err
+		}
+		_, blanks, err := b.Body.Blanks(b.ID, b.Name)
+		if err != nil {
+			return f, called, err
+		}
+		for _, r := range blanks {
+			f.blanks = append(f.blanks, r.Mockup(board))
+		}
+	}
 	return f, label{job: j.Brief.Name, of: b.Name, revision: b.Revision}, nil
+}
+
+// paper are cards of all seams one under the other, to be cut out.
+func (f faceted) paper() ([]byte, error) {
+	if len(f.cards) == 0 {
+		return nil, asFault("%s has no seam that asks a gauge.", f.name)
+	}
+	for _, c := range f.cards {
+		f.head.Cards = append(f.head.Cards, paper.Gauge{Outline: c.Outline, Says: c.Says + "°"})
+	}
+	return f.head.PDF()
+}
+
+// mockup lays all blanks side by side, of board: creased, the seams numbered, a tab to glue on one side of
+// each.
+func (f faceted) mockup() ([]byte, error) {
+	j := exchange.Jig{Inches: f.inches}
+	at := profile.Point{}
+	for _, r := range f.blanks {
+		p, err := made.Build(r, made.Options{})
+		if err != nil {
+			return nil, err
+		}
+		by := at.Sub(p.Bounds.Min)
+		plate := slices.Clone(p.Outline)
+		for i := range plate {
+			plate[i].X, plate[i].Y = plate[i].X+by.X, plate[i].Y+by.Y
+		}
+		j.Plates = append(j.Plates, plate)
+		for _, l := range p.FoldLines() {
+			j.Bends = append(j.Bends, exchange.BendAt{From: l.From.Add(by), To: l.To.Add(by), Up: l.Up})
+		}
+		for _, m := range p.Marks {
+			if m.Text != "" {
+				j.Marks = append(j.Marks, exchange.Mark{Text: m.Text, At: m.At.Add(by), High: m.Height, Angle: m.Angle})
+			}
+		}
+		wide, _ := p.Bounds.Size()
+		at.X += wide + 15
+	}
+	return j.DXF(), nil
 }
 
 // gauges are cards of all seams side by side, to be cut of board or sheet.

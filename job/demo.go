@@ -43,8 +43,8 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 				{Name: "Shelf bracket", Quantity: 4, Recipe: demo.ShelfBracket()},
 				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe},
 				{Name: "Tank strap", Quantity: 2, Recipe: cradle[1].Recipe},
-				{Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()},
-				{Name: "Juice funnel", Quantity: 1, Recipe: funnel}}, s.outriggers, s.windfallHopper},
+				{Name: "Juice funnel", Quantity: 1, Recipe: funnel},
+				{Name: "Compressor tray bracket", Quantity: 1, Recipe: demo.TrayBracket()}}, s.outriggers, s.windfallHopper},
 	} {
 		f, err := d.frame()
 		if err != nil {

@@ -158,7 +158,12 @@ func (s *Service) formed(ctx context.Context, d Document, p Part, again bool) (D
 		if p.Quantity != f.Quantity {
 			return d, working.Refuse("/quantity", "It is cut as often as %s is made: %d. Change that there.", f.Name, f.Quantity)
 		}
-		return d, shell.Kept(blanks[i], p.Recipe, f.Name)
+		if err := shell.Kept(blanks[i], p.Recipe, f.Name); err != nil {
+			return d, err
+		}
+		p.Recipe.Facet = blanks[i].Facet // nobody else says how it is welded in
+		d.Body, err = ready(p.State())
+		return d, err
 	}
 	p.Recipe, _ = shell.Follow(blanks[i], p.Recipe)
 	p.Quantity = f.Quantity

@@ -29,6 +29,8 @@ type Mark struct {
 	Text string
 	At   profile.Point
 	High float64 // mm; 12 when 0
+
+	Angle float64 // degrees
 }
 
 // DXF writes the jig: everything lies on the marking layer but the plates, which
@@ -71,7 +73,7 @@ func (j Jig) DXF() []byte {
 		d.cross(p)
 	}
 	for _, m := range j.Marks {
-		d.text(m.Text, m.At, cmp.Or(m.High, 12), 0)
+		d.text(m.Text, m.At, cmp.Or(m.High, 12), m.Angle)
 	}
 	d.put(0, "ENDSEC")
 	w, h := b.Size()

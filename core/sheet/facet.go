@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"slices"
 	"strconv"
 
 	"warmanvil/core/working"
@@ -13,6 +14,8 @@ type Facet struct {
 	Name    string              `json:"name" doc:"its name then"`
 	Corners map[string][]string `json:"corners" doc:"of each panel by its id: the body's points its numbered edges start at"`
 	Seams   int                 `json:"seams,omitempty" doc:"edges at which it is welded into the body"`
+	Numbers map[string][]int    `json:"numbers,omitempty" doc:"of each panel by its id: the numbers of the body's seams along its edges, 0 where there is none; they are marked on both sides of a seam"`
+	Glued   map[string][]int    `json:"glued,omitempty" doc:"of each panel: numbers of its edges, from 1, that carry the tab a mock-up is glued at"`
 }
 
 // mostFacets is how many panels a blank has at most.
@@ -30,6 +33,17 @@ func (f *Facet) validate() error {
 	}
 	if f.Seams < 0 || f.Seams > mostFacets*mostCorners {
 		return working.Refuse("/facet/seams", "A blank is welded at its own edges.")
+	}
+	for _, x := range []struct {
+		at   string
+		list map[string][]int
+	}{{"/facet/numbers/", f.Numbers}, {"/facet/glued/", f.Glued}} {
+		for id, list := range x.list {
+			if len(id) > 64 || len(list) > mostCorners || slices.ContainsFunc(list,
+				func(n int) bool { return n < 0 || n > mostFacets*mostCorners }) {
+				return working.Refuse(x.at+id, "A panel has up to %d edges, with the numbers of the body's seams.", mostCorners)
+			}
+		}
 	}
 	for id, list := range f.Corners {
 		if len(id) > 64 || len(list) > mostCorners {

@@ -1,6 +1,10 @@
 package sheet
 
-import "warmanvil/core/bend"
+import (
+	"strconv"
+
+	"warmanvil/core/bend"
+)
 
 // Mockup answers the recipe for board or card of another thickness: sizes stay
 // as they are measured, folds are creases without a radius whose middle keeps
@@ -14,6 +18,7 @@ func (r Recipe) Mockup(thickness float64) Recipe {
 	r.SetAside, r.Reasons = nil, nil
 	r.Base.Holes, r.Base.Flanges = boardHoles(r.Base.Holes), creased(r.Base.Flanges)
 	r.Base.Shape = r.Base.Shape.mockup()
+	r.Base.Flanges = r.Facet.glued(r.Base.ID, r.Base.Flanges)
 	return r
 }
 
@@ -70,6 +75,30 @@ func boardHoles(list []Hole) []Hole {
 		}
 		h.Made = MadeCut
 		out[i] = h
+	}
+	return out
+}
+
+// glued answers the flanges on a panel of a body's blank with a tab along every edge that is glued when
+// the body is made of board, its ends cut slanting so that tabs clear each other in the corners.
+func (f *Facet) glued(panel string, list []Flange) []Flange {
+	if f == nil {
+		return list
+	}
+	out := append([]Flange{}, list...)
+	for i := range out {
+		out[i].Flanges = f.glued(out[i].ID, out[i].Flanges)
+	}
+	taken := map[Edge]bool{}
+	for _, x := range out {
+		taken[x.Edge] = true
+	}
+	for _, e := range f.Glued[panel] {
+		edge := Edge(strconv.Itoa(e))
+		if !taken[edge] {
+			out = append(out, Flange{ID: panel + "-glue-" + string(edge), Name: "Tab to glue", Edge: edge, Length: glueTab, Measure: Flat,
+				Angle: 90, Up: true, Taper: SetIn{Start: 45, End: 45}, Relief: Relief{Kind: Tear}})
+		}
 	}
 	return out
 }

@@ -31,6 +31,29 @@ type Facets struct {
 	Points       []FacetPoint `json:"points,omitempty"`
 	Panels       []FacetPanel `json:"panels,omitempty"`
 	Seams        []FacetSeam  `json:"seams,omitempty" doc:"edges that are not welded corner to corner"`
+	Fits         []FacetFit   `json:"fits,omitempty" doc:"what must fit inside"`
+}
+
+// FacetFit is a box that must fit inside the body: a battery, a tank, a head with its helmet.
+type FacetFit struct {
+	ID   string  `json:"id"`
+	Name string  `json:"name"`
+	X    float64 `json:"x" doc:"mm forward, of its rear right lower corner in the body's axes"`
+	Y    float64 `json:"y" doc:"mm to the left"`
+	Z    float64 `json:"z" doc:"mm up"`
+	Long float64 `json:"long" doc:"mm forward"`
+	Wide float64 `json:"wide" doc:"mm to the left"`
+	High float64 `json:"high" doc:"mm up"`
+	Gap  float64 `json:"gap,omitempty" doc:"mm to keep off every panel"`
+}
+
+// check refuses what is no box.
+func (f FacetFit) check() error {
+	place := func(at string, v float64) error { return working.Within(at, "Its place", v, -1e5, 1e5, "mm") }
+	size := func(at, name string, v float64) error { return working.Above(at, name, v, 0, 1e5, "mm") }
+	return working.First(place("/x", f.X), place("/y", f.Y), place("/z", f.Z), size("/long", "How long it is", f.Long),
+		size("/wide", "How wide it is", f.Wide), size("/high", "How high it is", f.High),
+		working.Within("/gap", "The gap", f.Gap, 0, 1000, "mm"))
 }
 
 // FacetPoint is a corner of the body: by itself, taken over from the survey, so far from another, or
@@ -66,6 +89,7 @@ const (
 	mostPoints = 1000
 	mostPanels = 500
 	mostName   = 80
+	mostFits   = 50
 )
 
 // Check refuses what cannot be kept: it need not be a whole body yet.
@@ -122,6 +146,15 @@ func (f Facets) Check() error {
 			if len(id) > 64 {
 				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "A corner is the id of a point.")
 			}
+		}
+	}
+	if len(f.Fits) > mostFits {
+		return working.Refuse("/fits", "Up to %d things are asked to fit inside.", mostFits)
+	}
+	for i, x := range f.Fits {
+		at := fmt.Sprintf("/fits/%d", i)
+		if err := working.First(own(at, x.ID, x.Name), working.Under(at, x.check())); err != nil {
+			return err
 		}
 	}
 	for i, s := range f.Seams {

@@ -21,6 +21,7 @@ func (f Facets) Blanks(id, name string) (facet.Built, []sheet.Recipe, error) {
 			return b, nil, err
 		}
 		r.Facet = &sheet.Facet{Of: id, Name: name, Corners: b.Corners(i), Seams: b.Welded(i)}
+		r.Facet.Numbers, r.Facet.Glued = b.Numbers(i)
 		out[i] = r
 	}
 	return b, out, nil
@@ -126,6 +127,11 @@ func ownOf(r sheet.Recipe) map[string]sheet.PanelOwn {
 
 // Kept refuses a part whose form is not as its body makes it: that is changed in the body.
 func Kept(blank, part sheet.Recipe, name string) error {
+	if part.Facet != nil { // what the body says of it is said anew, and no matter of its form
+		of := *part.Facet
+		of.Seams, of.Numbers, of.Glued = blank.Facet.Seams, blank.Facet.Numbers, blank.Facet.Glued
+		part.Facet = &of
+	}
 	want, _ := Follow(blank, part)
 	if same, err := sheet.Alike(want, part); err != nil || same {
 		return err

@@ -29,6 +29,7 @@ type FacetsTold struct {
 	Figures  []FacetFigure     `json:"figures"`
 	Order    []string          `json:"order" doc:"in which its blanks are put together"`
 	Closing  []string          `json:"closing" doc:"what the last seams gape where every angle before is a little off"`
+	Fits     []FacetFitTold    `json:"fits" doc:"what must fit inside"`
 	Findings []working.Finding `json:"findings"`
 }
 
@@ -95,7 +96,8 @@ const angleOff = .5
 func Faceted(b brief.Brief, w shop.Shop, f shell.Facets, id, name string, quantity int, parts []Part, measured Measured) FacetsTold {
 	p := told.Pen{Display: b.Display()}
 	t := FacetsTold{Points: []FacetPointTold{}, Panels: []FacetPanelTold{}, Edges: []FacetEdgeTold{}, Blanks: []FacetBlankTold{},
-		Figures: []FacetFigure{}, Order: []string{}, Closing: []string{}, Findings: []working.Finding{}}
+		Figures: []FacetFigure{}, Order: []string{}, Closing: []string{}, Fits: []FacetFitTold{},
+		Findings: []working.Finding{}}
 	at, why := f.Places()
 	for _, q := range f.Points {
 		x := FacetPointTold{ID: q.ID, Text: why[q.ID]}
@@ -122,6 +124,7 @@ func Faceted(b brief.Brief, w shop.Shop, f shell.Facets, id, name string, quanti
 	t.edges(p, f, &built)
 	mass, area := t.blanks(p, b, w, f, recipes, quantity, parts)
 	t.figures(p, &built, mass, area)
+	t.inside(p, f, &built)
 	t.together(p, f, &built)
 	return t
 }

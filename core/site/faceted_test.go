@@ -219,3 +219,58 @@ func TestBlanksCountTheirSeams(t *testing.T) {
 		t.Errorf("%d welds, blanks count %d and %d", welds, recipes[0].Facet.Seams, recipes[1].Facet.Seams)
 	}
 }
+
+// What must fit in a sloped case of 500 × 350, 300 high behind and 180 in front, 2 thick outside: a battery
+// of 200 × 150 × 150 set 10 off the floor and 20 off the front fits with that; one too high meets the lid;
+// one outside is not inside; the case holds 496 × 346 times its mean height between the sheets.
+func TestWhatFitsInside(t *testing.T) {
+	f := started(t, "box")
+	told := Faceted(metric.Upgraded(), shop.Shop{}, f, "id", "Case", 1, nil, nil)
+	room := 0.
+	for _, x := range told.Figures {
+		if x.Key == "room" {
+			if _, err := fmt.Sscanf(x.Text, "%f L", &room); err != nil || strings.Contains(x.Name, "openings") {
+				t.Errorf("%+v", x)
+			}
+		}
+	}
+	if want := 496 * 346 * (240 - 4) * 1e-6; math.Abs(room-want) > .02*want {
+		t.Errorf("it holds %g L, about %g by hand", room, want)
+	}
+	lo, hi := bounds(f)
+	at := func(name string, x, y, z, high, gap float64) shell.FacetFit {
+		return shell.FacetFit{ID: name, Name: name, X: lo[0] + x, Y: lo[1] + y, Z: lo[2] + z, Long: 200, Wide: 150, High: high, Gap: gap}
+	}
+	middle := (hi[1]-lo[1])/2 - 75
+	f.Fits = []shell.FacetFit{at("battery", 150, middle, 10, 120, 5), at("asked", 150, middle, 10, 120, 30), at("high", 150, middle,
+		10, 400, 0),
+		at("beside", 150, middle+600, 10, 100, 0)}
+	if err := f.Check(); err != nil {
+		t.Fatal(err)
+	}
+	told = Faceted(metric.Upgraded(), shop.Shop{}, f, "id", "Case", 1, nil, nil)
+	for i, want := range []string{"good 8.0 mm off", "bad asked comes to 8.0 mm", "bad high does not fit: it meets", "bad beside is " +
+		"not inside"} {
+		if got := told.Fits[i].Verdict + " " + told.Fits[i].Text; !strings.HasPrefix(got, want) {
+			t.Errorf("%q, want %q", got, want)
+		}
+	}
+	if n := len(told.Findings); n != 3 {
+		t.Errorf("%d flags", n)
+	}
+	f.Fits[0].Long = 0
+	if err := f.Check(); err == nil {
+		t.Error("a box of no length is asked")
+	}
+}
+
+func bounds(f shell.Facets) (lo, hi [3]float64) {
+	at, _ := f.Places()
+	lo, hi = [3]float64{1e9, 1e9, 1e9}, [3]float64{-1e9, -1e9, -1e9}
+	for _, v := range at {
+		for k := range 3 {
+			lo[k], hi[k] = math.Min(lo[k], v[k]), math.Max(hi[k], v[k])
+		}
+	}
+	return lo, hi
+}

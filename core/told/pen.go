@@ -127,6 +127,15 @@ func (p Pen) Mass(v float64) string {
 	return quantity.FormatMass(v, p.Display)
 }
 
+// Room writes a room given in mm³: litres; in inch jobs cubic inches, with gallons of 231 of them.
+func (p Pen) Room(mm3 float64) string {
+	if !p.inches() {
+		return fmt.Sprintf("%.3g L", mm3*1e-6)
+	}
+	in := mm3 / (25.4 * 25.4 * 25.4)
+	return fmt.Sprintf("%.0f in³, %.3g gal", in, in/231)
+}
+
 // Area writes an area given in m².
 func (p Pen) Area(v float64) string {
 	if p.inches() {

@@ -38,6 +38,7 @@ func (b *maker) marksMade(part *Part) []MarkMade {
 		}
 	}
 	out = append(out, part.roundMarks(b.Recipe.Base.ID)...)
+	out = append(out, b.seamMarks()...)
 	if b.Recipe.Ticks {
 		if part.Round != nil {
 			for _, l := range part.Round.Lines {

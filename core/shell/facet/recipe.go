@@ -101,6 +101,34 @@ func (b *Built) Middle() float64 {
 	return 0
 }
 
+// Numbers answers of each panel of a blank the numbers of the welded seams along its edges, as those are
+// numbered in its part, 0 where there is none; glued are those of its edges that carry the tab when the
+// body is made of board and glued: one of the two at every seam.
+func (b *Built) Numbers(blank int) (numbers, glued map[string][]int) {
+	k := b.Blanks[blank]
+	numbers, glued = map[string][]int{}, map[string][]int{}
+	for i, f := range k.Faces {
+		first := 0
+		if i > 0 {
+			first = b.hangsBy(k, i)
+		}
+		id, n := b.Faces[f].ID, len(b.Faces[f].edges)
+		for s := range n {
+			side := (first + s) % n
+			at := b.Faces[f].edges[side]
+			e, number := b.Edges[at], 0
+			if len(e.Faces) > 1 && e.Seam.Kind != BentOne {
+				number = at + 1
+				if e.Faces[0] == f && e.sides[0] == side {
+					glued[id] = append(glued[id], s+1)
+				}
+			}
+			numbers[id] = append(numbers[id], number)
+		}
+	}
+	return numbers, glued
+}
+
 // Corners answers of each panel of a blank the points its edges start at, as they are numbered in its
 // part.
 func (b *Built) Corners(blank int) map[string][]string {

@@ -1508,7 +1508,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file of a faceted body: stl (the body), gauges (gauges of its seams) */
+        /** A file of a faceted body: stl (the body), gauges (gauges of its seams), gauges-paper (gauges of its seams, on paper), mockup (all of it in board, with tabs to glue) */
         get: operations["getFacetsFile"];
         put?: never;
         post?: never;
@@ -5666,8 +5666,16 @@ export interface components {
             corners: {
                 [key: string]: string[];
             };
+            /** @description of each panel: numbers of its edges, from 1, that carry the tab a mock-up is glued at */
+            glued?: {
+                [key: string]: number[];
+            };
             /** @description its name then */
             name: string;
+            /** @description of each panel by its id: the numbers of the body's seams along its edges, 0 where there is none; they are marked on both sides of a seam */
+            numbers?: {
+                [key: string]: number[];
+            };
             /** @description id of the body */
             of: string;
             /**
@@ -5749,6 +5757,52 @@ export interface components {
             key: string;
             name: string;
             text: string;
+        };
+        FacetFit: {
+            /**
+             * Format: double
+             * @description mm to keep off every panel
+             */
+            gap?: number;
+            /**
+             * Format: double
+             * @description mm up
+             */
+            high: number;
+            id: string;
+            /**
+             * Format: double
+             * @description mm forward
+             */
+            long: number;
+            name: string;
+            /**
+             * Format: double
+             * @description mm to the left
+             */
+            wide: number;
+            /**
+             * Format: double
+             * @description mm forward, of its rear right lower corner in the body's axes
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description mm to the left
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description mm up
+             */
+            z: number;
+        };
+        FacetFitTold: {
+            id: string;
+            /** @description how far it keeps off what panel, or what it meets */
+            text: string;
+            /** @enum {string} */
+            verdict: "good" | "bad";
         };
         FacetPanel: {
             id: string;
@@ -5853,6 +5907,8 @@ export interface components {
         Facets: {
             /** @description where K comes from */
             bend: components["schemas"]["Rule"];
+            /** @description what must fit inside */
+            fits?: components["schemas"]["FacetFit"][];
             /**
              * Format: double
              * @description mm, of its bends
@@ -6073,6 +6129,8 @@ export interface components {
             edges: components["schemas"]["FacetEdgeTold"][];
             figures: components["schemas"]["FacetFigure"][];
             findings: components["schemas"]["Finding"][];
+            /** @description what must fit inside */
+            fits: components["schemas"]["FacetFitTold"][];
             /** @description in which its blanks are put together */
             order: string[];
             panels: components["schemas"]["FacetPanelTold"][];
@@ -19245,11 +19303,16 @@ export interface operations {
     };
     getFacetsFile: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description of the sheets */
+                paper?: "a4" | "letter";
+                /** @description mm, thickness of the board; 2 when left out */
+                board?: number;
+            };
             header?: never;
             path: {
                 id: string;
-                kind: "stl" | "gauges";
+                kind: "stl" | "gauges" | "gauges-paper" | "mockup";
             };
             cookie?: never;
         };

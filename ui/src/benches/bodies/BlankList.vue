@@ -4,12 +4,14 @@ import { computed, shallowRef } from 'vue'
 import { api, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
 import type { components } from '@/api/schema'
+import { paperOf } from '@/jobs/paper'
 import { once } from '@/kit/once'
 import type { FacetBlank, OpenBody } from './useBody'
 
 const props = defineProps<{ open: OpenBody; job: string; id: string }>()
 const worked = computed(() => props.open.worked.value!)
 const wrong = shallowRef('')
+const paper = computed(() => paperOf(props.open.style.value.unit !== 'mm'))
 const missing = computed(() => worked.value.blanks.filter((b) => !b.part && !b.why).length)
 const path = () => ({ params: { path: { id: props.id } } })
 const make = once(async () => {
@@ -116,6 +118,8 @@ const points = (b: FacetBlank) => b.outline.map((p) => `${p[0]},${-p[1]!}`).join
     </template>
     <p class="row">
       <a class="press" :href="`/api/v1/facets/${id}/files/gauges`">Gauges of its seams, DXF</a>
+      <a class="press" :href="`/api/v1/facets/${id}/files/gauges-paper?paper=${paper}`">Gauges, paper</a>
+      <a class="press" :href="`/api/v1/facets/${id}/files/mockup`">Mock-up in board, DXF</a>
       <a class="press" :href="`/api/v1/facets/${id}/files/stl`">The body, STL</a>
     </p>
   </section>

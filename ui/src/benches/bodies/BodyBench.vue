@@ -17,12 +17,13 @@ import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import BlankList from './BlankList.vue'
+import FitRow from './FitRow.vue'
 import PanelRow from './PanelRow.vue'
 import PointRow from './PointRow.vue'
 import SeamTable from './SeamTable.vue'
 import StartBody from './StartBody.vue'
 import SurveyedPoints from './SurveyedPoints.vue'
-import { useBody, type FacetPanel, type FacetPoint } from './useBody'
+import { useBody, type FacetFit, type FacetPanel, type FacetPoint } from './useBody'
 
 const BodyView = defineAsyncComponent(() => import('./BodyView.vue'))
 const props = defineProps<{ job: string; body?: string }>()
@@ -79,6 +80,20 @@ const panel = (): FacetPanel => {
   const p = { id: newId(), name: `Panel ${(open.doc.value?.panels?.length ?? 0) + 1}`, points: [] }
   open.choose(p.id)
   return p
+}
+/** A box in the middle of the points, a third as large as they reach. */
+const fit = (): FacetFit => {
+  const spots = (worked.value?.points ?? []).flatMap((p) => (p.at ? [p.at as unknown as number[]] : []))
+  const axis = (k: number) => {
+    const list = spots.map((v) => v[k]!)
+    const [lo, hi] = list.length ? [Math.min(...list), Math.max(...list)] : [0, 300]
+    const size = Math.max(open.style.value.unit === 'mm' ? Math.round((hi - lo) / 3) : Math.round((hi - lo) / 76.2) * 25.4, 25.4)
+    return { size, low: Math.round((lo + hi - size) / 2) }
+  }
+  const [x, y, z] = [axis(0), axis(1), axis(2)]
+  const made = { id: newId(), name: '', x: x.low, y: y.low, z: z.low, long: x.size, wide: y.size, high: z.size, gap: 0 }
+  open.choose(made.id)
+  return made
 }
 const says = (p: FacetPoint) => worked.value?.points.find((x) => x.id === p.id)?.text ?? ''
 const area = (p: FacetPanel) => {
@@ -181,6 +196,22 @@ const whole = computed(() => ({ ...open, doc: open.head }))
         </RowList>
         <p class="soft small">x forward, y to the left, z up, in the body's own axes.</p>
         <SurveyedPoints :key="body!" :open="open" :job="job" />
+      </section>
+      <section>
+        <h2>What must fit inside</h2>
+        <RowList
+          :rows="open.doc.value.fits ?? []"
+          :open="open.chosen.value"
+          add="Thing"
+          word="thing"
+          :name="(f) => f.name || 'Thing'"
+          :says="(f) => worked!.fits.find((x) => x.id === f.id)?.text ?? ''"
+          :make="fit"
+          @open="open.choose"
+          @change="(v) => open.set('/fits', v)"
+        >
+          <template #default="{ index }"><FitRow :open="open" :index="index" /></template>
+        </RowList>
       </section>
     </div>
     <div class="drawn">

@@ -10,6 +10,7 @@ type S = components['schemas']
 export type FacetPoint = S['FacetPoint']
 export type FacetPanel = S['FacetPanel']
 export type FacetSeam = S['FacetSeam']
+export type FacetFit = S['FacetFit']
 export type FacetEdge = S['FacetEdgeTold']
 export type FacetBlank = S['FacetBlankTold']
 
