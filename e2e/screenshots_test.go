@@ -24,6 +24,7 @@ func TestScreenshots(t *testing.T) {
 	truck, foot := a.demoPart(t, "Orchard truck", "Press foot")
 	lorry, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
+	_, funnel := a.demoPart(t, "Orchard truck", "Juice funnel")
 	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
 	desk := open(t, a, 1280, 800)
 	tablet := open(t, a, 800, 1180)
@@ -84,7 +85,7 @@ func TestScreenshots(t *testing.T) {
 			p.wait("its machines", `document.querySelectorAll('[data-machine]').length > 5`)
 			eval[bool](p, `(document.querySelectorAll('[data-machine]')[0].scrollIntoView({block: 'center'}), true)`)
 		}},
-		{"shape-tablet", "day", tablet, shape(truck, foot)},
+		{"shape-tablet", "day", tablet, shape(truck, funnel)},
 		{"hold-day", "day", desk, func(p *page) {
 			p.goTo("/jobs/" + truck + "/hold")
 			p.wait("suggestions", `document.querySelector('[data-suggestions] .one')`)

@@ -32,6 +32,7 @@ type FacetsHead struct {
 	Quantity int       `json:"quantity"`
 	Revision int       `json:"revision"`
 	Panels   int       `json:"panels"`
+	Pair     bool      `json:"pair,omitempty" doc:"made left and right"`
 	Updated  time.Time `json:"updated"`
 }
 
@@ -57,7 +58,7 @@ func (s *server) newFacets(c call, f job.FacetedBody, err error) (FacetsPage, er
 }
 
 func facetsHead(f job.FacetedBody) FacetsHead {
-	return FacetsHead{f.ID, f.Name, f.Quantity, f.Revision, len(f.Body.Panels), f.Updated}
+	return FacetsHead{f.ID, f.Name, f.Quantity, f.Revision, len(f.Body.Panels), f.Body.Hand.Pair, f.Updated}
 }
 
 func (s *server) facetsRoutes() {

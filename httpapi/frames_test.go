@@ -42,7 +42,8 @@ func TestFrameOverHTTP(t *testing.T) {
 	c := start(t)
 	j, part := c.demo()
 	f := c.newFrame(j.ID, `{"name":"Rack","starter":"rack","stock":"40 × 40 × 3 mm tube","material":"steel-s235","values":{"length":1000,"width":700,"height":800}}`)
-	if len(f.Worked.Pieces) != 8 || f.Worked.Cut.Rows[0].Text != "700.0 mm" || f.Worked.Hold.Verdict != "holds" || f.Worked.Hold.Use == nil ||
+	if len(f.Worked.Pieces) != 8 || f.Worked.Cut.Rows[0].Text != "700.0 "+
+		"mm" || f.Worked.Hold.Verdict != "holds" || f.Worked.Hold.Use == nil ||
 		f.Worked.Figures[0].Text == "" {
 		t.Fatalf("%+v %+v", f.Worked.Cut.Rows, f.Worked.Hold.Why)
 	}
@@ -147,7 +148,8 @@ func TestFrameFiles(t *testing.T) {
 		t.Fatal(frames, err)
 	}
 	// Its dimensions were not measured again: nothing goes out.
-	if p := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/saw", "").refused(t, 422, ""); !strings.Contains(p.Detail, "measured again") {
+	if p := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/saw", "").refused(t, 422, ""); !strings.Contains(p.Detail, "measured "+
+		"again") {
 		t.Errorf("says %q", p.Detail)
 	}
 	drawn := func(open string) {
@@ -170,10 +172,13 @@ func TestFrameFiles(t *testing.T) {
 	}
 	drawn("")
 	for kind, want := range map[string][3]string{
-		"saw": {"pdf", "application/pdf", "%PDF"}, "labels": {"pdf", "application/pdf", "%PDF"}, "wraps": {"pdf", "application/pdf", "%PDF"},
+		"saw": {"pdf", "application/pdf", "%PDF"}, "labels": {"pdf", "application/pdf", "%PDF"}, "wraps": {"pdf", "application/pdf",
+			"%PDF"},
 		"plan": {"pdf", "application/pdf", "%PDF"},
-		"csv":  {"csv", "text/csv; charset=utf-8", "mark,quantity,section"}, "xlsx": {"xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "PK"},
-		"jig": {"dxf", "application/dxf", "0\nSECTION"}, "jig-side": {"dxf", "application/dxf", "0\nSECTION"}, "jig-behind": {"dxf", "application/dxf", "0\nSECTION"}, "stl": {"stl", "model/stl", "Warm Anvil, mm"},
+		"csv":  {"csv", "text/csv; charset=utf-8", "mark,quantity,section"}, "xlsx": {"xlsx",
+			"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "PK"},
+		"jig": {"dxf", "application/dxf", "0\nSECTION"}, "jig-side": {"dxf", "application/dxf", "0\nSECTION"}, "jig-behind": {"dxf",
+			"application/dxf", "0\nSECTION"}, "stl": {"stl", "model/stl", "Warm Anvil, mm"},
 	} {
 		r := c.do("GET", "/api/v1/frames/"+frames[0].ID+"/files/"+kind+"?paper=letter", "")
 		if r.status != 200 || r.header.Get("Content-Type") != want[1] || !strings.HasPrefix(string(r.body), want[2]) {
@@ -212,7 +217,9 @@ func TestAssembly(t *testing.T) {
 			t.Errorf("%+v", i)
 		}
 	}
-	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != 2*2+4+2+1+2+2+1+1 || kinds["body"] != 1 || a.Kilos != sum || a.At == nil || len(a.Checks) != 5 {
+	folded := 2*2 + 4 + 2 + 1 + 2 + 2 + 1 + 1
+	if kinds["frame"] != 1 || kinds["device"] < 3 || kinds["part"] != folded || kinds["body"] != 1 || a.Kilos != sum || a.At == nil ||
+		len(a.Checks) != 5 {
 		t.Errorf("%v %+v", kinds, a)
 	}
 	// The brief and the Hold bench say the same of every limit.

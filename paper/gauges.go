@@ -28,7 +28,8 @@ func (s GaugeSheet) PDF() ([]byte, error) {
 	p.kind = s.Body + ": gauges of its seams"
 	p.line = fmt.Sprintf("%s  ·  revision %d  ·  %s", s.Job, s.Revision, s.Date.Format("2006-01-02"))
 	p.next()
-	p.put(edge, p.y, 9, "", "Print at 100 %, without fitting to the page, then measure the bar below before you trust anything. Glue them to card.")
+	p.put(edge, p.y, 9, "", "Print at 100 %, without fitting to the page, then measure the bar below before you trust anything. "+
+		"Glue them to card.")
 	bars(p.script, edge, p.y+6)
 	p.y += 22
 	for _, c := range s.Cards {

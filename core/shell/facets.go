@@ -32,6 +32,7 @@ type Facets struct {
 	Panels       []FacetPanel `json:"panels,omitempty"`
 	Seams        []FacetSeam  `json:"seams,omitempty" doc:"edges that are not welded corner to corner"`
 	Fits         []FacetFit   `json:"fits,omitempty" doc:"what must fit inside"`
+	Hand         sheet.Hand   `json:"hand,omitzero" doc:"left and right pair: every blank is then made as one"`
 }
 
 // FacetFit is a box that must fit inside the body: a battery, a tank, a head with its helmet.
@@ -108,7 +109,8 @@ func (f Facets) Check() error {
 	case len(f.Panels) > mostPanels || len(f.Seams) > 3*mostPanels:
 		return working.Refuse("/panels", "A body has up to %d panels.", mostPanels)
 	}
-	if err := working.First(working.Above("/thickness", "The thickness", f.Thickness, 0, 100, "mm"),
+	if err := working.First(sheet.OneOf("/hand/drawn", "The hand", f.Hand.Drawn, "", sheet.LeftHand, sheet.RightHand),
+		working.Above("/thickness", "The thickness", f.Thickness, 0, 100, "mm"),
 		working.Within("/insideRadius", "The inside radius", f.InsideRadius, 0, 1000, "mm")); err != nil {
 		return err
 	}
@@ -273,5 +275,5 @@ func (f Facets) Shell() (facet.Shell, error) {
 // Sheet answers of which sheet its blanks are, and how they are cut and bent: a recipe without a base.
 func (f Facets) Sheet() sheet.Recipe {
 	return sheet.Recipe{Schema: sheet.SchemaVersion, Material: f.Material, Thickness: f.Thickness, Process: f.Process, Tool: f.Tool,
-		Bend: f.Bend}
+		Bend: f.Bend, Hand: f.Hand}
 }

@@ -53,7 +53,7 @@ func Root(part sheet.Recipe, blanks []sheet.Recipe) int {
 // any more, whose holes and marks went with them.
 func Follow(blank, part sheet.Recipe) (out sheet.Recipe, lost []string) {
 	out = blank
-	out.Grain, out.Ticks, out.Hand, out.Seen, out.Master = part.Grain, part.Ticks, part.Hand, part.Seen, part.Master
+	out.Grain, out.Ticks, out.Seen, out.Master = part.Grain, part.Ticks, part.Seen, part.Master
 	out.Guessed, out.Gauge, out.SetAside, out.Reasons, out.Piece = part.Guessed, part.Gauge, part.SetAside, part.Reasons, part.Piece
 	own := ownOf(part)
 	out.Base.Flanges = slices.Clone(blank.Base.Flanges)

@@ -214,7 +214,11 @@ func (a *assembling) restOfBody(f FacetBody, parts []BuiltPart) {
 			return
 		}
 	}
-	if left := f.Quantity - a.placed[f.ID]; left > 0 && a.mass[f.ID] > 0 {
+	all := f.Quantity
+	if f.Doc.Hand.Pair {
+		all *= 2
+	}
+	if left := all - a.placed[f.ID]; left > 0 && a.mass[f.ID] > 0 {
 		name := f.Name
 		if left > 1 {
 			name = fmt.Sprintf("%s, %d of them", f.Name, left)

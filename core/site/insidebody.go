@@ -37,7 +37,7 @@ func (t *FacetsTold) inside(p told.Pen, f shell.Facets, b *facet.Built) {
 		panels[i] = solid.NewTree(plateOf(b, i).Body())
 	}
 	for _, x := range f.Fits {
-		told := fitsIn(p, f, b, x, held, panels)
+		told := fitsIn(p, f, b, x, held, openings, panels)
 		t.Fits = append(t.Fits, told)
 		if told.Verdict == "bad" {
 			t.Findings = append(t.Findings, working.Finding{Code: "facet.fit", Severity: working.Mind, Cause: "Room inside", Feature: x.ID,
@@ -47,7 +47,8 @@ func (t *FacetsTold) inside(p told.Pen, f shell.Facets, b *facet.Built) {
 }
 
 // fitsIn looks how far a box keeps off every panel, and whether it is inside at all.
-func fitsIn(p told.Pen, f shell.Facets, b *facet.Built, x shell.FacetFit, held *solid.Tree, panels []*solid.Tree) FacetFitTold {
+func fitsIn(p told.Pen, f shell.Facets, b *facet.Built, x shell.FacetFit, held *solid.Tree, openings int,
+	panels []*solid.Tree) FacetFitTold {
 	lo := solid.Vector{x.X, x.Y, x.Z}
 	hi := lo.Add(solid.Vector{x.Long, x.Wide, x.High})
 	box := solid.NewTree(solid.Box(lo, hi))
@@ -57,7 +58,11 @@ func fitsIn(p told.Pen, f shell.Facets, b *facet.Built, x shell.FacetFit, held *
 		name = "It"
 	}
 	if !held.Holds(lo.Add(hi).Mul(.5)) {
-		out.Text = name + " is not inside: its middle lies out of the body."
+		out.Text = name + " is not inside: its middle lies out of the body"
+		if openings > 0 {
+			out.Text += ", its openings closed flat"
+		}
+		out.Text += "."
 		return out
 	}
 	near, which := math.Inf(1), 0

@@ -58,10 +58,7 @@ func TestABodyInItsPlace(t *testing.T) {
 	if math.Abs(near-20) > 3 { // it lies 20 over the floor, 48 off the back
 		t.Errorf("%g from the pipe", near)
 	}
-	var items []AssembledItem
-	for _, i := range s.Assemble().Items {
-		items = append(items, i)
-	}
+	items := s.Assemble().Items
 	want := (400*300 + 400*200) * 2 * 7.85e-6
 	if len(items) != 1 || items[0].Kind != "body" || math.Abs(items[0].Kilos-want) > .02*want || items[0].At == nil {
 		t.Fatalf("%+v, want %.3f kg", items, want)

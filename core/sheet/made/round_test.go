@@ -189,3 +189,17 @@ func TestRoundsAsMockupsAndParted(t *testing.T) {
 		t.Errorf("inside up: %v", err)
 	}
 }
+
+// The part of a square to round of 356 press lines, with its body and a hole.
+func BenchmarkBuildRound(b *testing.B) {
+	r := roundOf(develop.Form{Kind: develop.TransitionForm, Face: develop.OutsideFace, Way: develop.Pressed, Radius: 2,
+		Transition: &develop.TransitionInput{Below: &develop.OutlineForm{Long: 300, Wide: 300},
+			Above: &develop.OutlineForm{Round: 160, Sides: 88}, Height: 220}}, aroundHole("h", 20, 10, 60))
+	opt := plates.Metric
+	opt.Body = true
+	for b.Loop() {
+		if p, err := made.Build(r, opt); err != nil || len(p.Round.Lines) < 350 {
+			b.Fatal(err)
+		}
+	}
+}

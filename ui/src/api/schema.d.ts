@@ -5909,6 +5909,8 @@ export interface components {
             bend: components["schemas"]["Rule"];
             /** @description what must fit inside */
             fits?: components["schemas"]["FacetFit"][];
+            /** @description left and right pair: every blank is then made as one */
+            hand?: components["schemas"]["Hand"];
             /**
              * Format: double
              * @description mm, of its bends
@@ -5994,6 +5996,8 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            /** @description made left and right */
+            pair?: boolean;
             /** Format: int64 */
             panels: number;
             /** Format: int64 */

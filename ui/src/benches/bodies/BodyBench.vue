@@ -84,11 +84,13 @@ const panel = (): FacetPanel => {
 /** A box in the middle of the points, a third as large as they reach. */
 const fit = (): FacetFit => {
   const spots = (worked.value?.points ?? []).flatMap((p) => (p.at ? [p.at as unknown as number[]] : []))
+  const unit = open.style.value.unit === 'mm' ? 1 : 6.35
+  const step = (mm: number) => Math.round(mm / unit) * unit
   const axis = (k: number) => {
     const list = spots.map((v) => v[k]!)
     const [lo, hi] = list.length ? [Math.min(...list), Math.max(...list)] : [0, 300]
-    const size = Math.max(open.style.value.unit === 'mm' ? Math.round((hi - lo) / 3) : Math.round((hi - lo) / 76.2) * 25.4, 25.4)
-    return { size, low: Math.round((lo + hi - size) / 2) }
+    const size = Math.max(step((hi - lo) / 3), 25.4)
+    return { size, low: step((lo + hi - size) / 2) }
   }
   const [x, y, z] = [axis(0), axis(1), axis(2)]
   const made = { id: newId(), name: '', x: x.low, y: y.low, z: z.low, long: x.size, wide: y.size, high: z.size, gap: 0 }
@@ -151,6 +153,14 @@ const whole = computed(() => ({ ...open, doc: open.head }))
             @update:model-value="(v) => v && open.set('/process', v)"
           />
         </FieldGrid>
+        <label class="tick">
+          <input
+            type="checkbox"
+            :checked="open.doc.value.hand?.pair ?? false"
+            @change="open.set('/hand', ($event.target as HTMLInputElement).checked ? { pair: true, drawn: 'left' } : undefined)"
+          />
+          Left and right pair
+        </label>
         <ChoiceRow
           label="Its points lie on"
           :choices="wordsOf('Facets', 'side')"

@@ -23,7 +23,19 @@ const dots = computed<Dot[]>(() =>
 // Edges that are bent, the one looked at, and corners named so far of a new panel.
 const lines = (pairs: (string | undefined)[][]) =>
   pairs.map(([a, b]) => [place(a!), place(b!)]).filter((l): l is V[] => !!l[0] && !!l[1])
+/** The edges of what must fit inside. */
+function boxed(verdict: string) {
+  const out: V[][] = []
+  for (const f of props.open.doc.value?.fits ?? []) {
+    if (worked.value.fits.find((x) => x.id === f.id)?.verdict !== verdict) continue
+    const corner = (i: number): V => [f.x + (i & 1 ? f.long : 0), f.y + (i & 2 ? f.wide : 0), f.z + (i & 4 ? f.high : 0)]
+    for (let i = 0; i < 8; i++) for (const bit of [1, 2, 4]) if (!(i & bit)) out.push([corner(i), corner(i | bit)])
+  }
+  return out
+}
 const over = computed(() => [
+  { lines: boxed('good'), color: '--pick' },
+  { lines: boxed('bad'), color: '--stop' },
   { lines: lines(worked.value.edges.filter((e) => e.kind === 'bend').map((e) => [e.a, e.b])), color: '--focus' },
   { lines: lines(props.edge ? [props.edge] : []), color: '--stop' },
   { lines: lines(props.picked.slice(1).map((p, i) => [props.picked[i], p])), color: '--pick' },

@@ -11,7 +11,7 @@ const at = computed(() => `/fits/${props.index}` as const)
 const f = computed(() => props.open.doc.value!.fits![props.index]!)
 const told = computed(() => props.open.worked.value?.fits.find((x) => x.id === f.value.id))
 const sizes = { long: 'Long, forward', wide: 'Wide', high: 'High', gap: 'Gap to keep' } as const
-const places = { x: 'Rear end, forward', y: 'Right side, left', z: 'Underside, up' } as const
+const places = { x: 'Its rear end at x', y: 'Its right side at y', z: 'Its underside at z' } as const
 </script>
 
 <template>

@@ -30,7 +30,9 @@ const whats = computed(() => [
     value: `part ${f.id}`,
     text: f.name,
   })),
-  ...(props.open.page.value?.bodies ?? []).map((b) => ({ value: `twin ${b.id}`, text: `${b.name}, mirrored` })),
+  ...(props.open.page.value?.bodies ?? [])
+    .filter((b) => b.pair)
+    .map((b) => ({ value: `twin ${b.id}`, text: `${b.name}, the twin` })),
   ...(props.open.page.value?.job.brief.devices ?? []).map((d) => ({ value: `device ${d.id}`, text: d.name })),
 ])
 const what = (i: number) => {
