@@ -102,6 +102,8 @@ func (f Form) Check() error {
 		return working.Refuse("/way", "A transition has flats: it is pressed at its lines.")
 	case f.Whole && f.Kind != ElbowForm:
 		return working.Refuse("/whole", "Only an elbow has whole segments.")
+	case f.Radius > 0 && f.Way == Rolled:
+		return working.Refuse("/radius", "What is rolled has no press lines: leave out their radius.")
 	case f.Pinch > 0 && f.Way != Rolled:
 		return working.Refuse("/pinch", "Only rolls leave the ends flat: set it to 0 of what is pressed.")
 	case f.Depth > 0 && (f.Way == Rolled || f.Kind == TransitionForm):

@@ -58,6 +58,9 @@ func (f *OutlineForm) corners(path string) ([][2]float64, error) {
 		}
 		return out, nil
 	}
+	if f.Sides != 0 {
+		return nil, working.Refuse(path+"/sides", "Only a round is given in sides: leave them out of a rectangle.")
+	}
 	if err := working.First(working.Above(path+"/long", "The length", f.Long, 0, greatest, "mm"),
 		working.Above(path+"/wide", "The width", f.Wide, 0, greatest, "mm")); err != nil {
 		return nil, err

@@ -1,7 +1,10 @@
 package site
 
 import (
+	"slices"
+
 	"warmanvil/core/brief"
+	"warmanvil/core/develop"
 	"warmanvil/core/member"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/flags"
@@ -22,7 +25,43 @@ func PartOptions(b brief.Brief, w shop.Shop, p Part, parts []Part) made.Options 
 			}
 		}
 	}
+	opt.Elbow = elbowOf(b, p, parts)
 	return opt
+}
+
+// elbowOf counts the pieces a job makes of the elbow a part is one of; nil where it is none, or where the
+// parts of its job are not known.
+func elbowOf(b brief.Brief, p Part, parts []Part) *flags.ElbowTold {
+	own := roundOf(p)
+	if own == nil || own.Elbow == nil || !slices.ContainsFunc(parts, func(o Part) bool { return o.ID == p.ID }) {
+		return nil
+	}
+	out := &flags.ElbowTold{}
+	for _, o := range parts {
+		if o.ID == p.ID {
+			o = p // as it is drawn on, not as it was kept
+		}
+		f := roundOf(o)
+		if f == nil || f.Elbow == nil || *f.Elbow != *own.Elbow || f.Face != own.Face || o.Recipe.Thickness != p.Recipe.Thickness ||
+			o.Recipe.Material != p.Recipe.Material {
+			continue
+		}
+		n := o.Quantity * max(b.Quantity, 1) * len(o.Hands())
+		if f.Whole {
+			out.Whole += n
+		} else {
+			out.Ends += n
+		}
+	}
+	return out
+}
+
+// roundOf answers the round a part is unrolled from; nil of all others.
+func roundOf(p Part) *develop.Form {
+	if p.Recipe.Base.Shape == nil {
+		return nil
+	}
+	return p.Recipe.Base.Shape.Round
 }
 
 // CheckedOptions are those of a part that is asked everything, the order of its bends too.

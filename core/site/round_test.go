@@ -1,6 +1,7 @@
 package site
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
@@ -10,6 +11,7 @@ import (
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/sheet/starters"
 	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
@@ -78,5 +80,88 @@ func TestARoundInTheList(t *testing.T) {
 	checks := WorkSurvey(vehicle.Survey{}, b, BuildParts(t.Context(), []Part{part}, b, shop.Shop{})).Checks
 	if len(checks) != 1 || checks[0].Released {
 		t.Errorf("its gate stands open: %+v", checks)
+	}
+}
+
+// An elbow is two ends and its whole segments, of the same sizes and plate: a piece too few, or one of
+// another size, is said on every piece; the whole of it is quiet.
+func TestElbowsAreWhole(t *testing.T) {
+	n := 0
+	list, err := starters.StartPart("elbow", nil, demo.DemoSheet(2), func() string { n++; return fmt.Sprint("i", n) })
+	if err != nil || len(list) != 2 {
+		t.Fatal(err, len(list))
+	}
+	parts := []Part{{ID: "end", Name: "End", Quantity: list[0].Quantity, Recipe: list[0].Recipe},
+		{ID: "whole", Name: "Segment", Quantity: list[1].Quantity, Recipe: list[1].Recipe}}
+	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Quantity: 1}
+	said := func() (times int) {
+		for _, p := range parts {
+			built, err := made.Build(p.Recipe, PartOptions(b, shop.Shop{}, p, parts))
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, f := range built.Findings {
+				if f.Code == "elbow-pieces" {
+					times++
+				}
+			}
+		}
+		return times
+	}
+	if got := said(); got != 0 {
+		t.Errorf("a whole elbow: %d pieces flagged", got)
+	}
+	parts[0].Quantity = 3
+	if got := said(); got != 2 {
+		t.Errorf("three ends: %d pieces flagged", got)
+	}
+	parts[0].Quantity = 2
+	f := *parts[1].Recipe.Base.Shape.Round
+	e := *f.Elbow
+	e.Radius += 1
+	f.Elbow = &e
+	s := *parts[1].Recipe.Base.Shape
+	s.Round = &f
+	parts[1].Recipe.Base.Shape = &s
+	if got := said(); got != 2 {
+		t.Errorf("one of another bend: %d pieces flagged", got)
+	}
+}
+
+// In an inch job nothing of a round is said in millimetres.
+func TestRoundsInInches(t *testing.T) {
+	n := 0
+	list, err := starters.StartPart("reducer", map[string]float64{"x": 60, "face": 1}, demo.DemoSheet(2),
+		func() string { n++; return fmt.Sprint("i", n) })
+	if err != nil {
+		t.Fatal(err)
+	}
+	r := list[0].Recipe
+	r.Base.Holes = []sheet.Hole{{ID: "h", Kind: sheet.RoundHole, Diameter: 30, X: sheet.Offset{Edge: sheet.Around, Distance: -45},
+		Y: sheet.Offset{Edge: sheet.Up, Distance: 60}}, {ID: "g", Kind: sheet.RoundHole, Diameter: 30, X: sheet.Offset{Edge: sheet.Around},
+		Y: sheet.Offset{Edge: sheet.Up, Distance: 900}}}
+	b := brief.Brief{Unit: brief.UnitFraction, Grain: 1. / 16, Quantity: 1}
+	built, err := made.Build(r, PartOptions(b, shop.Shop{}, Part{ID: "r", Name: "R", Quantity: 1, Recipe: r}, nil))
+	if err != nil {
+		t.Fatal(err)
+	}
+	texts := append([]string{}, built.Round.Notes...)
+	for _, f := range built.Findings {
+		texts = append(texts, f.Reason)
+	}
+	for _, l := range built.Round.Lines {
+		texts = append(texts, l.Ends[0], l.Ends[1], l.Long.Text)
+	}
+	for _, f := range built.Figures {
+		texts = append(texts, f.Text)
+		texts = append(texts, f.Working.Assumptions...)
+	}
+	if len(built.Round.Notes) == 0 {
+		t.Error("nothing is said of the lean")
+	}
+	for _, text := range texts {
+		if strings.Contains(text, " mm") {
+			t.Errorf("%q", text)
+		}
 	}
 }

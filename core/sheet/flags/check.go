@@ -21,6 +21,7 @@ type Asked struct {
 	NearPeople bool        // it stands in a space with people
 	Quantity   int         // how many are made; 0 is not asked
 	Master     *MasterTold // the part it is drilled through, where there is one
+	Elbow      *ElbowTold  // of a piece of an elbow: what of it the job makes; nil is not asked
 	Machines   Machines    // it is cut and bent on
 	Mass       float64     // kg
 	Marks      int         // how many marks were laid

@@ -44,9 +44,27 @@ func (b *flagger) checkRound() {
 		b.checkArch(base, f.Band, a)
 	}
 	for _, n := range r.Notes {
-		b.Note("round-taken", "Form", base, lay.Upper(n)+".")
+		b.Note("round-taken", "Form", base, working.Spoken(lay.Upper(n)+".", b.Inches()))
 	}
+	b.checkElbow(base)
 	b.checkPressed(base)
+}
+
+// ElbowTold is how many pieces of one elbow, alike in sizes and plate, a job makes.
+type ElbowTold struct{ Ends, Whole int }
+
+// checkElbow counts the pieces of an elbow: those of other sizes do not meet.
+func (b *flagger) checkElbow(base *lay.Panel) {
+	e := b.Recipe.Base.Shape.Round.Elbow
+	if e == nil || b.Elbow == nil {
+		return
+	}
+	if n := b.Elbow.Ends / 2; n > 0 && b.Elbow.Ends%2 == 0 && b.Elbow.Whole == n*e.Middle {
+		return
+	}
+	b.Mind("elbow-pieces", "Elbow", base, fmt.Sprintf("An elbow of these sizes takes 2 ends and %d whole segments, and of just "+
+		"these sizes and this plate "+
+		"the job makes %d and %d: pieces of others do not meet it.", e.Middle, b.Elbow.Ends, b.Elbow.Whole))
 }
 
 func (b *flagger) checkRolled(base *lay.Panel, least float64) {

@@ -26,6 +26,7 @@ type Options struct {
 	NearPeople bool              // it stands in a space with people
 	Quantity   int               // how many are made; 0 is not asked
 	Master     *flags.MasterTold // the part it is drilled through, where there is one
+	Elbow      *flags.ElbowTold  // of a piece of an elbow: what of it the job makes
 	Machines   flags.Machines    // it is cut and bent on, and who lifts it
 	Brakes     []bending.Brake   // it is bent in, with their tools
 	Others     []bending.Brake   // of other sorts, that are there
@@ -96,7 +97,7 @@ func (b *maker) make(part *Part) *lay.Teller {
 	}
 	part.Schools = b.schools(part.Bounds)
 	return flags.Check(b.Laid, flags.Asked{Lift: b.opt.Lift, NearPeople: b.opt.NearPeople, Quantity: b.opt.Quantity,
-		Master: b.opt.Master, Machines: b.opt.Machines,
+		Master: b.opt.Master, Elbow: b.opt.Elbow, Machines: b.opt.Machines,
 		Mass: part.Mass, Marks: len(part.Marks), Size: part.Body.Max.Sub(part.Body.Min), Welds: len(part.Welded(b.Recipe)) > 0})
 }
 

@@ -26,16 +26,20 @@ func (b *maker) measure(part *Part) {
 		}
 	}
 	part.Area, part.CutLength, part.Pierces = gross-holeArea, outline+holeLength, pierces
-	part.Mass = part.Area * b.Recipe.Thickness * b.Material.Density * 1e-9
+	net, taken := part.Area-b.cutOff(), []string{"nominal density; holes drilled after bending are not taken off"}
+	if net < part.Area {
+		taken = append(taken, "the plate for the rolls is cut off")
+	}
+	part.Mass = net * b.Recipe.Thickness * b.Material.Density * 1e-9
 	x, y := part.Bounds.Size()
 	b.blank(part, "blankX", "Blank, left to right", x, false)
 	b.blank(part, "blankY", "Blank, front to back", y, true)
 	b.figure(part, "mass", "Mass", part.Mass, "kg", b.massText(part.Mass), working.Working{
 		Method: "Mass of the blank", Source: "area times thickness times density", Formula: "m = A·T·ρ",
-		Inputs: []working.Quantity{{Symbol: "A", Name: "area net of cut holes", Value: part.Area, Unit: "mm²"},
+		Inputs: []working.Quantity{{Symbol: "A", Name: "area net of cut holes", Value: net, Unit: "mm²"},
 			working.MM("T", "thickness", b.Recipe.Thickness),
 			{Symbol: "ρ", Name: "density of " + b.Material.Name, Value: b.Material.Density, Unit: "kg/m³"}},
-		Assumptions: []string{"nominal density; holes drilled after bending are not taken off"}})
+		Assumptions: taken})
 	b.figure(part, "area", "Area", part.Area, "mm²", b.areaText(part.Area), working.Working{
 		Method: "Area of the flat pattern", Source: "outline less cut holes, arcs exact", Formula: "A = outline − Σ holes",
 		Inputs: []working.Quantity{{Symbol: "outline", Name: "outline", Value: gross, Unit: "mm²"},

@@ -63,7 +63,9 @@ func (b *maker) roundWorking() working.Working {
 		size("R", "inside radius of press lines", f.Radius)
 		w.Assumptions = append(w.Assumptions, "K by school: "+string(b.School))
 	}
-	w.Assumptions = append(w.Assumptions, b.Round.Notes...)
+	for _, n := range b.Round.Notes {
+		w.Assumptions = append(w.Assumptions, working.Spoken(n, b.Inches()))
+	}
 	return w
 }
 
@@ -72,4 +74,15 @@ func faceWord(f develop.Face) string {
 		return "middle of the plate"
 	}
 	return lay.Lower(string(f))
+}
+
+// cutOff answers how much of a blank is cut off again after rolling, mm².
+func (b *maker) cutOff() (mm2 float64) {
+	if b.Round == nil {
+		return 0
+	}
+	for _, t := range b.Round.Trims {
+		mm2 += b.Recipe.Base.Shape.Round.Pinch * t[1].Sub(t[0]).Len()
+	}
+	return mm2
 }

@@ -8,6 +8,7 @@ import (
 	"warmanvil/core/profile"
 	"warmanvil/core/sheet/lay"
 	"warmanvil/core/solid"
+	"warmanvil/core/working"
 )
 
 // RoundMade is what is special of a part that is unrolled from a round.
@@ -38,7 +39,10 @@ func (b *maker) roundMade() *RoundMade {
 	r := b.Round
 	m := &RoundMade{Says: b.Recipe.Base.Shape.Round.Says(), Lines: []RoundLine{}, Lap: r.Lap, Trims: r.Trims, Closed: r.Closed,
 		Sharp: r.Sharp,
-		Notes: append([]string{}, r.Notes...), round: r}
+		Notes: []string{}, round: r}
+	for _, n := range r.Notes {
+		m.Notes = append(m.Notes, working.Spoken(n, b.Inches()))
+	}
 	if m.Trims == nil {
 		m.Trims = [][2]profile.Point{}
 	}
