@@ -48,6 +48,7 @@ type starting struct {
 	newID func() string
 	t, r  float64 // thickness, inside radius
 	out   []sheet.Started
+	fault error // why these numbers make nothing, its path within the values
 }
 
 // StartPart makes what a starter makes of a plain recipe's sheet. Numbers that
@@ -74,7 +75,9 @@ func StartPart(key string, values map[string]float64, plain sheet.Recipe, newID 
 			_, along := m.SmallestRadius(s.t)
 			s.r = sheet.HalfUp(math.Max(along, s.t))
 		}
-		k.make(s)
+		if k.make(s); s.fault != nil {
+			return nil, s.fault
+		}
 		for _, p := range s.out {
 			if err := p.Recipe.Validate(); err != nil {
 				return nil, working.Refuse("/values", "%s cannot be made of these numbers: %s", p.Name, strings.TrimSuffix(err.Error(), "."))
