@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"math"
 	"strings"
 	"testing"
@@ -79,6 +80,18 @@ func TestABodyOfPanels(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
+	// What must fit inside is told at once, and drawn; the body is mocked up in board.
+	p.press("Thing")
+	p.wait("what of it is told", `[...document.querySelectorAll('.side [role=status]')].some(x => /panel|fit|inside|meets/.test(x.innerText))`)
+	saved()
+	if b, err = a.jobs.FacetedBody(t.Context(), id); err != nil || len(b.Body.Fits) != 1 {
+		t.Fatalf("%v %+v", err, b.Body.Fits)
+	}
+	kept := fmt.Sprintf("_r%d.dxf", b.Revision)
+	eval[bool](p, `(document.querySelector('a[href$="/files/mockup"]').click(), true)`)
+	if name, data := p.download("-mockup" + kept); len(data) == 0 {
+		t.Errorf("%s is empty", name)
+	}
 	welds := 0
 	for _, e := range built.Edges {
 		if len(e.Faces) == 2 && e.Seam.Kind != facet.BentOne && math.Abs(e.Turn) > 1 {
@@ -87,7 +100,11 @@ func TestABodyOfPanels(t *testing.T) {
 	}
 	if welds > 0 {
 		eval[bool](p, `(document.querySelector('a[href$="/files/gauges"]').click(), true)`)
-		if name, data := p.download(".dxf"); !strings.Contains(string(data), "SEAM") {
+		if name, data := p.download("-gauges" + kept); !strings.Contains(string(data), "SEAM") {
+			t.Errorf("%s has no gauge", name)
+		}
+		eval[bool](p, `(document.querySelector('a[href*="/files/gauges-paper"]').click(), true)`)
+		if name, data := p.download(".pdf"); !strings.Contains(pdfText(t, data), "SEAM") {
 			t.Errorf("%s has no gauge", name)
 		}
 	}

@@ -13,7 +13,8 @@ import (
 // LineTold is what stands past a line of the body, the worst of it, and thing by thing.
 type LineTold struct {
 	vehicle.ResultTold
-	Things []LinePast `json:"things" doc:"what lies where the line runs, the worst first"`
+	Things []LinePast     `json:"things" doc:"what lies where the line runs, the worst first"`
+	Edges  []LineEdgeTold `json:"edges" doc:"edges that run along it"`
 }
 
 // LinePast is one thing beside a line.
@@ -29,7 +30,7 @@ func (s *stander) bodyLines(v vehicle.Survey, solids []survey.Thing, out *Survey
 	p := s.from.Pen
 	for _, line := range v.Lines {
 		t := LineTold{ResultTold: vehicle.Waiting(line.ID, line.Name, "Choose two surveyed points or more that it runs through."),
-			Things: []LinePast{}}
+			Things: []LinePast{}, Edges: []LineEdgeTold{}}
 		l := survey.BodyLine{Below: line.Keep == "below", Off: line.Off}
 		l.Along, l.Across, _ = line.View()
 		sigma, why := 0., ""
@@ -50,6 +51,7 @@ func (s *stander) bodyLines(v vehicle.Survey, solids []survey.Thing, out *Survey
 			t.Says, t.Verdict = p.Refused(err), "bad"
 		default:
 			s.beside(&t, l, solids, sigma)
+			s.edges(&t, line, l, sigma)
 			out.Sketch = append(out.Sketch, drawn(line.ID, line.Name, "bodyLine", ribbon(l.Points), false))
 		}
 		out.Lines = append(out.Lines, t)

@@ -41,7 +41,8 @@ const longTail = .6
 // what is fitted, overhang, and what hides lamps, plate or view.
 func (s Surroundings) Cautions() (out []working.Finding) {
 	say := func(code, name, format string, args ...any) {
-		out = append(out, working.Finding{Code: code, Severity: working.Mind, Cause: "Caution", Name: name, Reason: fmt.Sprintf(format, args...)})
+		out = append(out, working.Finding{Code: code, Severity: working.Mind, Cause: "Caution", Name: name,
+			Reason: fmt.Sprintf(format, args...)})
 	}
 	var under []string
 	for _, p := range s.Spots {
@@ -54,7 +55,8 @@ func (s Surroundings) Cautions() (out []working.Finding) {
 		if n > 3 {
 			more = fmt.Sprintf(" and %d more", n-3)
 		}
-		say("under-vehicle", under[0], "%s%s: this is work under the vehicle. Stands on firm level ground, wheels chocked, brake on; never on "+
+		say("under-vehicle", under[0], "%s%s: this is work under the vehicle. Stands on firm level ground, wheels chocked, brake "+
+			"on; never on "+
 			"a jack alone, and somebody within call.", strings.Join(under[:min(n, 3)], ", "), more)
 	}
 	var lines []Thing
@@ -69,12 +71,14 @@ func (s Surroundings) Cautions() (out []working.Finding) {
 	}
 	for _, c := range s.nearest(lines, moving, nearShaft) {
 		say("line-near-shaft", lines[c.Thing].Name,
-			"%s runs %s from %s, which moves: clip it away and try the whole travel. A chafed fuel or brake line burns or fails: local rules and "+
+			"%s runs %s from %s, which moves: clip it away and try the whole travel. A chafed fuel or brake line burns or fails: "+
+				"local rules and "+
 				"a licensed engineer decide.", lines[c.Thing].Name, s.Text(c.Distance), moving[c.Space].Name)
 	}
 	for _, c := range s.nearest(s.Things, moving, nearWay) {
 		say("full-travel", s.Things[c.Thing].Name,
-			"%s stands %s from %s, which moves: try it over its whole travel, loaded as it will be, before the first drive. Where it is of brake, "+
+			"%s stands %s from %s, which moves: try it over its whole travel, loaded as it will be, before the first drive. Where "+
+				"it is of brake, "+
 				"steering or a control, flex counts too, and a licensed engineer decides.", s.Things[c.Thing].Name,
 			s.Text(c.Distance), moving[c.Space].Name)
 	}
@@ -86,7 +90,8 @@ func (s Surroundings) Cautions() (out []working.Finding) {
 	}
 	for _, c := range s.nearest(s.Things, views, 0) {
 		say("hides-view", s.Things[c.Thing].Name,
-			"%s hides %s: lamps, plate, mirrors and the driver's view stay in sight, loaded and unloaded. Move it, or carry a lamp and plate "+
+			"%s hides %s: lamps, plate, mirrors and the driver's view stay in sight, loaded and unloaded. Move it, or carry a lamp "+
+				"and plate "+
 				"board; local rules decide.", s.Things[c.Thing].Name, views[c.Space].Name)
 	}
 	if w := s.Wheels; w != nil && !w.Trailer {
@@ -103,7 +108,8 @@ func (s Surroundings) Cautions() (out []working.Finding) {
 			}
 		}
 		if tail := w.Rear - low; tail > longTail*(w.Front-w.Rear) {
-			say("overhang", by, "%s reaches %s behind the rear axle: it lifts the front, swings out in turns, and hides lamps and plate. Local "+
+			say("overhang", by, "%s reaches %s behind the rear axle: it lifts the front, swings out in turns, and hides lamps and "+
+				"plate. Local "+
 				"rules limit the overhang and say how it is marked; what lies on it is tied down.", by, s.Text(tail))
 		}
 	}

@@ -26,18 +26,24 @@ func TestCautionsFromGeometry(t *testing.T) {
 		in   Surroundings
 		want string
 	}{
-		"a spot under the floor":          {Surroundings{Wheels: wheels, Spots: []Spot{{"rail hole", [3]float64{-1000, 400, -100}}}}, "under-vehicle"},
+		"a spot under the floor": {Surroundings{Wheels: wheels, Spots: []Spot{{"rail hole", [3]float64{-1000, 400,
+			-100}}}}, "under-vehicle"},
 		"a spot on the roof":              {Surroundings{Wheels: wheels, Spots: []Spot{{"rack foot", [3]float64{-1000, 400, 1200}}}}, ""},
 		"a spot beside the vehicle":       {Surroundings{Wheels: wheels, Spots: []Spot{{"step", [3]float64{-1000, 1000, -300}}}}, ""},
 		"the ground itself":               {Surroundings{Wheels: wheels, Spots: []Spot{{"ground", [3]float64{-1000, 0, -600}}}}, ""},
 		"under the datum, wheels unknown": {Surroundings{Spots: []Spot{{"rail hole", [3]float64{-1000, 400, -80}}}}, "under-vehicle"},
 		"a line beside a shaft":           {Surroundings{Spaces: []Space{shaft, line(75)}}, "line-near-shaft"},
 		"a line away from it":             {Surroundings{Spaces: []Space{shaft, line(400)}}, ""},
-		"a thing beside a shaft":          {Surroundings{Spaces: []Space{shaft}, Things: []Thing{brick("Tray", [3]float64{-1500, 60, -250}, [3]float64{300, 300, 100})}}, "full-travel"},
-		"a thing away from it":            {Surroundings{Spaces: []Space{shaft}, Things: []Thing{brick("Tray", [3]float64{-1500, 160, -250}, [3]float64{300, 300, 100})}}, ""},
-		"a rack before the lamp":          {Surroundings{Spaces: []Space{lamp}, Things: []Thing{brick("Rack", [3]float64{-4100, 550, -50}, [3]float64{100, 100, 900})}}, "hides-view"},
-		"a short tail":                    {Surroundings{Wheels: wheels, Things: []Thing{brick("Rack", [3]float64{-4700, 0, 0}, [3]float64{500, 500, 500})}}, ""},
-		"a long tail":                     {Surroundings{Wheels: wheels, Things: []Thing{brick("Rack", [3]float64{-4900, 0, 0}, [3]float64{500, 500, 500})}}, "overhang"},
+		"a thing beside a shaft": {Surroundings{Spaces: []Space{shaft}, Things: []Thing{brick("Tray", [3]float64{-1500, 60,
+			-250}, [3]float64{300, 300, 100})}}, "full-travel"},
+		"a thing away from it": {Surroundings{Spaces: []Space{shaft}, Things: []Thing{brick("Tray", [3]float64{-1500,
+			160, -250}, [3]float64{300, 300, 100})}}, ""},
+		"a rack before the lamp": {Surroundings{Spaces: []Space{lamp}, Things: []Thing{brick("Rack", [3]float64{-4100, 550,
+			-50}, [3]float64{100, 100, 900})}}, "hides-view"},
+		"a short tail": {Surroundings{Wheels: wheels, Things: []Thing{brick("Rack", [3]float64{-4700, 0, 0},
+			[3]float64{500, 500, 500})}}, ""},
+		"a long tail": {Surroundings{Wheels: wheels, Things: []Thing{brick("Rack", [3]float64{-4900, 0, 0},
+			[3]float64{500, 500, 500})}}, "overhang"},
 	} {
 		c.in.Text = func(mm float64) string { return fmt.Sprintf("%.0f", mm) }
 		var got []string

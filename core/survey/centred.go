@@ -82,10 +82,12 @@ func Centred(in CentredInput) (CentredResult, error) {
 		look(in.RearRight-in.HalfRear, in.Sigma, "rear right")
 	}
 	say := func(code string, severity working.Severity, text string, args ...any) {
-		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: severity, Cause: "Centre line", Reason: fmt.Sprintf(text, args...)})
+		r.Findings = append(r.Findings, working.Finding{Code: code, Severity: severity, Cause: "Centre line",
+			Reason: fmt.Sprintf(text, args...)})
 	}
 	if d := math.Abs(r.FrontOff - r.RearOff); d > in.Allow && d > 2*in.Sigma {
-		say("turned", working.Mind, "It is turned by %.2f°: its ends stand %.1f mm apart across the line. Bring the front end %s by %.1f mm, "+
+		say("turned", working.Mind, "It is turned by %.2f°: its ends stand %.1f mm apart across the line. Bring the front end %s by "+
+			"%.1f mm, "+
 			"or the rear end %s by as much, before it is moved sideways.", math.Abs(r.Turn), d, side(r.RearOff-r.FrontOff), d,
 			side(r.FrontOff-r.RearOff))
 	}
@@ -95,18 +97,21 @@ func Centred(in CentredInput) (CentredResult, error) {
 			wide, half float64
 		}{{"front", r.FrontWide, in.HalfFront}, {"rear", r.RearWide, in.HalfRear}} {
 			if d := x.wide - 2*x.half; math.Abs(d) > 2*in.Allow && math.Abs(d) > 2*math.Sqrt2*in.Sigma {
-				say("wide-"+x.end, working.Mind, "At the %s it is %.1f mm %s over both sides than wanted: that no moving sideways mends.", x.end,
+				say("wide-"+x.end, working.Mind, "At the %s it is %.1f mm %s over both sides than wanted: that no moving sideways "+
+					"mends.", x.end,
 					math.Abs(d), map[bool]string{true: "wider", false: "narrower"}[d > 0])
 			}
 		}
 	}
-	r.Working = working.Working{Method: "Half widths to a centre line", Source: "geometry: half the difference of left and right at each end",
+	r.Working = working.Working{Method: "Half widths to a centre line", Source: "geometry: half the difference of left and right at " +
+		"each end",
 		Formula: "off = (left − right)/2; turn = atan((front off − rear off)/apart)",
 		Inputs: []working.Quantity{working.MM("FL", "front left", in.FrontLeft), working.MM("FR", "front right", in.FrontRight),
 			working.MM("RL", "rear left", in.RearLeft), working.MM("RR", "rear right", in.RearRight), working.MM("a", "apart", in.Apart),
 			working.MM("h", "half width wanted at the front", in.HalfFront), working.MM("k", "half width wanted at the rear", in.HalfRear),
 			working.MM("±", "one reading", in.Sigma)},
-		Steps: []working.Quantity{working.MM("of", "front off, to the left", r.FrontOff), working.MM("or", "rear off, to the left", r.RearOff),
+		Steps: []working.Quantity{working.MM("of", "front off, to the left", r.FrontOff), working.MM("or", "rear off, to the left",
+			r.RearOff),
 			{Symbol: "t", Name: "turned, the front to the left", Value: r.Turn, Unit: "°"},
 			working.MM("s", "standard uncertainty of the result", r.Sigma)},
 		Assumptions: []string{"each half width is read square to the line", "kept is proved where twice the uncertainty still lies within"},

@@ -20,7 +20,8 @@ func TestCentred(t *testing.T) {
 	near(t, "wide", r.FrontWide, 800, 1e-12)
 	near(t, "worst", r.Worst, 2, 1e-12)
 	near(t, "its uncertainty", r.Sigma, .1/math.Sqrt2, 1e-12)
-	if r.Kept != Past || len(r.Findings) != 1 || !strings.Contains(r.Findings[0].Reason, "front end right by 3.0 mm, or the rear end left") {
+	if r.Kept != Past || len(r.Findings) != 1 || !strings.Contains(r.Findings[0].Reason, "front end right by 3.0 mm, or the rear "+
+		"end left") {
 		t.Errorf("%s %+v", r.Kept, r.Findings)
 	}
 	// Well centred but too wide: moving does not mend it.
@@ -30,8 +31,9 @@ func TestCentred(t *testing.T) {
 		t.Errorf("%v %s %+v", err, r.Kept, r.Findings)
 	}
 	// A taper: the rear has its own half width.
-	if r, _ = Centred(CentredInput{Apart: 1000, FrontLeft: 400, FrontRight: 400, RearLeft: 350, RearRight: 350, HalfFront: 400, HalfRear: 350,
-		Sigma: .1}); r.Kept != Proved || r.Worst != 0 {
+	if r, _ = Centred(CentredInput{Apart: 1000, FrontLeft: 400, FrontRight: 400, RearLeft: 350, RearRight: 350, HalfFront: 400,
+		HalfRear: 350,
+		Sigma:    .1}); r.Kept != Proved || r.Worst != 0 {
 		t.Errorf("%+v", r)
 	}
 	if r, _ = Centred(CentredInput{Apart: 1000, FrontLeft: 400.8, FrontRight: 400, RearLeft: 400, RearRight: 400}); r.Kept != AsRead {
@@ -58,7 +60,8 @@ func TestCentredMoved(t *testing.T) {
 		moved.FrontLeft, moved.FrontRight, moved.RearLeft, moved.RearRight = in.FrontLeft+d, in.FrontRight-d, in.RearLeft+d, in.RearRight-d
 		b, err2 := Centred(moved)
 		mirrored := in
-		mirrored.FrontLeft, mirrored.FrontRight, mirrored.RearLeft, mirrored.RearRight = in.FrontRight, in.FrontLeft, in.RearRight, in.RearLeft
+		mirrored.FrontLeft, mirrored.FrontRight, mirrored.RearLeft, mirrored.RearRight = in.FrontRight, in.FrontLeft, in.RearRight,
+			in.RearLeft
 		c, err3 := Centred(mirrored)
 		if err != nil || err2 != nil || err3 != nil {
 			t.Fatal(err, err2, err3)

@@ -73,7 +73,8 @@ func Clearances(things []Thing, spaces []Space, between float64) []Clearance {
 	var out []Clearance
 	for t := range things {
 		for k := range spaces {
-			out = append(out, Clearance{Thing: t, Space: k, Other: -1, Need: spaces[k].Keep(), Sigma: Root(things[t].Sigma, spaces[k].Sigma)})
+			out = append(out, Clearance{Thing: t, Space: k, Other: -1, Need: spaces[k].Keep(), Sigma: Root(things[t].Sigma,
+				spaces[k].Sigma)})
 		}
 		for o := range t {
 			out = append(out, Clearance{Thing: t, Space: -1, Other: o, Need: between, Sigma: Root(things[t].Sigma, things[o].Sigma)})

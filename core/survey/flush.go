@@ -44,7 +44,8 @@ func Flush(in FlushInput) (FlushResult, error) {
 		1000, "mm"),
 		working.Within("/wanted", "The step wanted", in.Wanted, -1000, 1000, "mm"),
 		working.Within("/apart", "The distance between the ends", in.Apart, 0, 1e5, "mm"),
-		working.Within("/allow", "What is allowed", in.Allow, 0, 100, "mm"), working.Within("/sigma", "The uncertainty", in.Sigma, 0, 100, "mm")}
+		working.Within("/allow", "What is allowed", in.Allow, 0, 100, "mm"), working.Within("/sigma", "The uncertainty", in.Sigma,
+			0, 100, "mm")}
 	if in.Middle != nil {
 		errs = append(errs, working.Within("/middle", "The step", *in.Middle, -1000, 1000, "mm"))
 	}

@@ -86,7 +86,8 @@ func Levels(in LevelInput) (LevelResult, error) {
 	}
 	forward := (h[0] + h[1] - h[2] - h[3]) / (2 * in.Wheelbase)
 	left := (h[0] + h[2] - h[1] - h[3]) / (2 * in.Track)
-	r := LevelResult{Pitch: -math.Atan(forward) * 180 / math.Pi, Roll: math.Atan(left) * 180 / math.Pi, Twist: (h[0] - h[1]) - (h[2] - h[3]),
+	r := LevelResult{Pitch: -math.Atan(forward) * 180 / math.Pi, Roll: math.Atan(left) * 180 / math.Pi,
+		Twist:    (h[0] - h[1]) - (h[2] - h[3]),
 		Findings: []working.Finding{}}
 	over := h // above the wanted plane
 	if in.Wanted != nil {
@@ -103,7 +104,8 @@ func Levels(in LevelInput) (LevelResult, error) {
 	mean := (h[0] + h[1] + h[2] + h[3]) / 4
 	if math.Abs(r.Twist) > 6 {
 		r.Findings = append(r.Findings, working.Finding{Code: "twist", Severity: working.Mind, Cause: "Level",
-			Reason: fmt.Sprintf("The four corners do not lie in one plane: %.1f mm of twist. Bolted down flat, the part or the vehicle takes it "+
+			Reason: fmt.Sprintf("The four corners do not lie in one plane: %.1f mm of twist. Bolted down flat, the part or the "+
+				"vehicle takes it "+
 				"up; measure the corners again before packing.", r.Twist)})
 	}
 	if math.Abs(r.Pitch) > 15 || math.Abs(r.Roll) > 15 {

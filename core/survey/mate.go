@@ -58,7 +58,8 @@ func Mate(pairs []Pair, normal, towards solid.Vector) (Mated, error) {
 	}
 	if normal.Len() == 0 || towards.Len() == 0 {
 		if w > 1 && inLine(pairs, pc, size) {
-			return Mated{}, working.Refuse("/pairs", "The holes lie in one line: say which way the part faces, or take a hole off the line.")
+			return Mated{}, working.Refuse("/pairs", "The holes lie in one line: say which way the part faces, or take a hole off "+
+				"the line.")
 		}
 	} else {
 		n, t := normal.Unit(), towards.Unit()

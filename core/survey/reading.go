@@ -207,7 +207,8 @@ func (r Reading) Working(name string, k Known, angle bool) working.Working {
 		unit = "°"
 	}
 	w := working.Working{Method: "Repeated reading",
-		Source:      "mean; an outlier by the median deviation (Hampel); uncertainty of the instrument or of the scatter, whichever is more",
+		Source: "mean; an outlier by the median deviation (Hampel); uncertainty of the instrument or of the scatter, whichever " +
+			"is more",
 		Formula:     "mean of the readings kept",
 		Assumptions: []string{"the instrument's ± is its standard uncertainty", "repeats with one instrument share its error"},
 		Result:      working.Quantity{Name: name, Value: k.Value, Unit: unit}}

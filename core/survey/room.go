@@ -351,7 +351,8 @@ func (s Shape) check(path string) error {
 			working.Within(path+"/inner", "The leaf's near edge", s.Inner, 0, s.Radius-1e-6, "mm"),
 			working.Above(path+"/high", "The leaf's upper end", s.High, s.Low, 1e5, "mm"),
 			working.Within(path+"/low", "The leaf's lower end", s.Low, -1e5, 1e5, "mm"),
-			working.Within(path+"/thick", "The thickness", s.Thick, 0, 1e4, "mm"), working.Within(path+"/turn", "The turn", s.Turn, -360, 360, "°"))
+			working.Within(path+"/thick", "The thickness", s.Thick, 0, 1e4, "mm"), working.Within(path+"/turn", "The turn", s.Turn,
+				-360, 360, "°"))
 	case TyreForm:
 		return working.First(size("radius", "The tyre's radius", s.Radius), size("size/1", "The tyre's width", s.Size[1]),
 			working.Within(path+"/lock", "The lock", s.Lock, 0, 60, "°"), working.Within(path+"/bump", "The bump", s.Bump, 0, 1e3, "mm"),

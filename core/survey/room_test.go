@@ -11,7 +11,8 @@ import (
 
 func lid() Space {
 	return Space{Name: "lid", Kind: Moving, Moves: []State{InUse},
-		Shape: Shape{Form: SwingForm, At: [3]float64{0, 0, 500}, Axis: [3]float64{0, 1, 0}, Start: [3]float64{1, 0, 0}, Radius: 400, Low: -200,
+		Shape: Shape{Form: SwingForm, At: [3]float64{0, 0, 500}, Axis: [3]float64{0, 1, 0}, Start: [3]float64{1, 0, 0}, Radius: 400,
+			Low:  -200,
 			High: 200, Thick: 20, Turn: -100}}
 }
 
@@ -113,7 +114,8 @@ func TestClearancesEqualPairs(t *testing.T) {
 		if c.Space >= 0 {
 			for _, st := range States {
 				b := spaces[c.Space].In(st)
-				want = math.Min(want, math.Max(solid.Between(solid.NewTree(things[c.Thing].Body), solid.NewTree(b)).Distance-b.Deviation, 0))
+				want = math.Min(want, math.Max(solid.Between(solid.NewTree(things[c.Thing].Body),
+					solid.NewTree(b)).Distance-b.Deviation, 0))
 			}
 		} else {
 			want = solid.Between(solid.NewTree(things[c.Thing].Body), solid.NewTree(things[c.Other].Body)).Distance

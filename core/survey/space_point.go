@@ -107,7 +107,8 @@ func InSpace(in SpaceInput) (SpaceResult, error) {
 	}
 	if r.Moves > 4 {
 		r.Findings = append(r.Findings, working.Finding{Code: "flat", Severity: working.Mind, Cause: "Place",
-			Reason: fmt.Sprintf("A millimetre of reading moves the point up to %.1f mm: it lies nearly in the plane of the points measured from. "+
+			Reason: fmt.Sprintf("A millimetre of reading moves the point up to %.1f mm: it lies nearly in the plane of the points "+
+				"measured from. "+
 				"Measure from one well off that plane.", r.Moves)})
 	}
 	r.Working = working.Working{Method: "Place in space from distances",

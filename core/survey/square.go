@@ -66,7 +66,8 @@ func Square(in SquareInput) (SquareResult, error) {
 	left := math.Sqrt((p*p+q*q)/2) - math.Sqrt(a*a+b*b)
 	if math.Abs(left) > 4*in.Sigma {
 		r.Findings = append(r.Findings, working.Finding{Code: "sides", Severity: working.Mind, Cause: "Square",
-			Reason: fmt.Sprintf("Sides and diagonals do not go together by %.1f mm: opposite sides differ, or one was misread. The angle holds "+
+			Reason: fmt.Sprintf("Sides and diagonals do not go together by %.1f mm: opposite sides differ, or one was misread. The "+
+				"angle holds "+
 				"only when opposite sides are equal.", left)})
 	}
 	if !r.Sure {

@@ -108,6 +108,9 @@ func (s Survey) named() (out []struct{ path, id, name string }) {
 	}
 	for i, v := range s.Lines {
 		add("lines", i, v.ID, v.Name)
+		for k, e := range v.Edges {
+			add(fmt.Sprintf("lines/%d/edges", i), k, e.ID, "")
+		}
 	}
 	for i, v := range s.Olds {
 		add("olds", i, v.ID, v.Name)
@@ -277,6 +280,12 @@ func (s Survey) checkRoom() error {
 		errs = append(errs, working.Within(at+"/off", "What they keep off", v.Off, -1000, 1000, "mm"))
 		if len(v.Points) > 60 {
 			errs = append(errs, working.Refuse(at+"/points", "A line runs through up to 60 points."))
+		}
+		if len(v.Edges) > 60 {
+			errs = append(errs, working.Refuse(at+"/edges", "Up to 60 edges run along a line."))
+		}
+		for k, e := range v.Edges {
+			errs = append(errs, e.check(fmt.Sprintf("%s/edges/%d", at, k)))
 		}
 		if v.Keep != "below" && v.Keep != "above" {
 			errs = append(errs, working.Refuse(at+"/keep", "Things stay below or above it, not %q.", v.Keep))

@@ -4177,6 +4177,8 @@ export interface components {
             rows: number[][][];
         };
         BodyLine: {
+            /** @description edges of placed things that run along it */
+            edges?: components["schemas"]["LineEdge"][];
             id: string;
             /**
              * @description where things stay; seen from above, below is to the right of it
@@ -9873,6 +9875,40 @@ export interface components {
             /** @description why there, in words */
             why: string;
         };
+        LineEdge: {
+            /** @description id of a hole, corner or point of it, as it may be mated by */
+            from?: string;
+            /**
+             * Format: double
+             * @description mm it is to keep off the line, all along; not asked when left out
+             */
+            gap?: number;
+            id: string;
+            /** @description id of a placed thing */
+            placed?: string;
+            /**
+             * Format: double
+             * @description mm it may stand before or behind the line; not asked when left out
+             */
+            step?: number;
+            /** @description id of another */
+            to?: string;
+            /**
+             * Format: double
+             * @description mm the gap may differ from that, and from itself along the edge; not asked when 0
+             */
+            within?: number;
+        };
+        LineEdgeTold: {
+            id: string;
+            /** @description of the thing and the ends of its edge */
+            name: string;
+            /** @description gap, step and reveal, or why they are not known */
+            says: string;
+            /** @enum {string} */
+            verdict: "good" | "doubtful" | "bad" | "open";
+            working?: components["schemas"]["Working"];
+        };
         LinePast: {
             name: string;
             place: string;
@@ -9882,6 +9918,8 @@ export interface components {
             verdict: "good" | "doubtful" | "bad";
         };
         LineTold: {
+            /** @description edges that run along it */
+            edges: components["schemas"]["LineEdgeTold"][];
             findings: components["schemas"]["Finding"][];
             id?: string;
             least?: components["schemas"]["Source"];

@@ -116,13 +116,15 @@ const points = (b: FacetBlank) => b.outline.map((p) => `${p[0]},${-p[1]!}`).join
       <p class="soft small">What half a degree at every seam before makes of the last ones:</p>
       <p v-for="x in worked.closing" :key="x" class="small">{{ x }}</p>
     </template>
-    <p class="row">
+  </section>
+  <p class="row">
+    <template v-if="worked.order.length > 1">
       <a class="press" :href="`/api/v1/facets/${id}/files/gauges`">Gauges of its seams, DXF</a>
       <a class="press" :href="`/api/v1/facets/${id}/files/gauges-paper?paper=${paper}`">Gauges, paper</a>
-      <a class="press" :href="`/api/v1/facets/${id}/files/mockup`">Mock-up in board, DXF</a>
-      <a class="press" :href="`/api/v1/facets/${id}/files/stl`">The body, STL</a>
-    </p>
-  </section>
+    </template>
+    <a class="press" :href="`/api/v1/facets/${id}/files/mockup`">Mock-up in board, DXF</a>
+    <a class="press" :href="`/api/v1/facets/${id}/files/stl`">The body, STL</a>
+  </p>
 </template>
 
 <style scoped>

@@ -10,7 +10,9 @@ import type { OpenSurvey } from '@/jobs/useSurvey'
 import PickOne from '@/kit/PickOne.vue'
 import ResultLine from '@/kit/ResultLine.vue'
 import TextField from '@/kit/TextField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 import ValueField from '@/kit/ValueField.vue'
+import LineEdges from './LineEdges.vue'
 import { usePoints } from './points'
 
 const props = defineProps<{ open: OpenSurvey }>()
@@ -81,6 +83,7 @@ const words = { good: '', doubtful: 'look', bad: '' }
               @update:model-value="(v) => open.set(`/lines/${i}/points/${k}`, v)"
             />
           </CardList>
+          <LineEdges :open="open" :index="i" />
         </div>
         <div class="came">
           <ResultLine :result="told(l.id)" />
@@ -89,6 +92,9 @@ const words = { good: '', doubtful: 'look', bad: '' }
               {{ t.name }}: <b class="num"><Frac :text="t.text" /></b> {{ words[t.verdict] }}
             </li>
           </ul>
+          <p v-for="e in told(l.id)?.edges" :key="e.id" class="edge" :class="e.verdict" :data-edge-verdict="e.verdict">
+            <b>{{ e.name }}</b> {{ e.says }} <WhyButton v-if="e.working" :name="e.name" :working="e.working" />
+          </p>
         </div>
       </article>
     </CardList>
@@ -116,6 +122,12 @@ const words = { good: '', doubtful: 'look', bad: '' }
 }
 .doubtful {
   color: var(--mind);
+}
+.edge {
+  margin: 0;
+}
+.edge.bad {
+  color: var(--stop);
 }
 @media (max-width: 760px) {
   .item {
