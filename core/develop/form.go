@@ -120,3 +120,36 @@ func (f Form) Check() error {
 	return working.First(working.Within("/pinch", "The pinch", f.Pinch, 0, 1000, "mm"), working.Within("/depth", "The depth", f.Depth, 0,
 		greatest, "mm"), working.Within("/radius", "The inside radius", f.Radius, 0, 1000, "mm"))
 }
+
+// Says names what a round is.
+func (f Form) Says() string {
+	switch f.Kind {
+	case ConeForm:
+		if c := f.Cone; c != nil && c.Bottom == c.Top && (c.Offset == nil || *c.Offset == [2]float64{}) {
+			return "pipe"
+		}
+		return "cone"
+	case ElbowForm:
+		if f.Whole {
+			return "whole segment of an elbow"
+		}
+		return "end of an elbow"
+	case BandForm:
+		if f.Band != nil && f.Band.Wheel != nil {
+			return "wheel-arch band"
+		}
+		return "band"
+	}
+	return "transition"
+}
+
+// shifted says how far sizes lie from the middle of the plate.
+func (f Form) shifted(thickness float64) float64 {
+	switch f.Face {
+	case InsideFace:
+		return thickness / 2
+	case OutsideFace:
+		return -thickness / 2
+	}
+	return 0
+}

@@ -3,6 +3,7 @@ package sheet
 import (
 	"slices"
 	"strconv"
+	"strings"
 
 	"warmanvil/core/working"
 )
@@ -16,6 +17,19 @@ type Facet struct {
 	Seams   int                 `json:"seams,omitempty" doc:"edges at which it is welded into the body"`
 	Numbers map[string][]int    `json:"numbers,omitempty" doc:"of each panel by its id: the numbers of the body's seams along its edges, 0 where there is none; they are marked on both sides of a seam"`
 	Glued   map[string][]int    `json:"glued,omitempty" doc:"of each panel: numbers of its edges, from 1, that carry the tab a mock-up is glued at"`
+}
+
+// LocatorPrefix begins the ids of tabs and notches that a body gives its blanks.
+const LocatorPrefix = "locate-"
+
+// PartsOwn leaves out of what is cut on an edge the tabs and notches that a body gives its blanks.
+func PartsOwn(list []EdgeCut) (own []EdgeCut) {
+	for _, c := range list {
+		if !strings.HasPrefix(c.ID, LocatorPrefix) {
+			own = append(own, c)
+		}
+	}
+	return own
 }
 
 // mostFacets is how many panels a blank has at most.

@@ -19,6 +19,9 @@ func (r Recipe) Mockup(thickness float64) Recipe {
 	r.Base.Holes, r.Base.Flanges = boardHoles(r.Base.Holes), creased(r.Base.Flanges)
 	r.Base.Shape = r.Base.Shape.mockup()
 	r.Base.Flanges = r.Facet.glued(r.Base.ID, r.Base.Flanges)
+	if r.Facet != nil { // it is glued, not located
+		r.Base.Edges = PartsOwn(r.Base.Edges)
+	}
 	return r
 }
 
@@ -87,7 +90,7 @@ func (f *Facet) glued(panel string, list []Flange) []Flange {
 	}
 	out := append([]Flange{}, list...)
 	for i := range out {
-		out[i].Flanges = f.glued(out[i].ID, out[i].Flanges)
+		out[i].Flanges, out[i].Edges = f.glued(out[i].ID, out[i].Flanges), PartsOwn(out[i].Edges)
 	}
 	taken := map[Edge]bool{}
 	for _, x := range out {

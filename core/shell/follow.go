@@ -93,7 +93,8 @@ func put(corner *sheet.Corner, meets *[]sheet.Meet, holes *[]sheet.Hole, edges *
 		to, _ := sheet.Renumbered(was, is, e)
 		return to
 	})
-	*corner, *meets, *holes, *edges, *marks = o.Corner, o.Meets, o.Holes, o.Edges, o.Marks
+	*corner, *meets, *holes, *marks = o.Corner, o.Meets, o.Holes, o.Marks
+	*edges = append(slices.Clone(*edges), o.Edges...) // the body's own tabs and notches before the part's
 	*flanges = append(*flanges, o.Flanges...)
 }
 
@@ -108,14 +109,14 @@ func ownOf(r sheet.Recipe) map[string]sheet.PanelOwn {
 		}
 		return own
 	}
-	out[r.Base.ID] = sheet.PanelOwn{Corner: r.Base.Corner, Meets: r.Base.Meets, Holes: r.Base.Holes, Edges: r.Base.Edges,
+	out[r.Base.ID] = sheet.PanelOwn{Corner: r.Base.Corner, Meets: r.Base.Meets, Holes: r.Base.Holes, Edges: sheet.PartsOwn(r.Base.Edges),
 		Marks:   r.Base.Marks,
 		Flanges: mine(r.Base.Flanges)}
 	var walk func(list []sheet.Flange)
 	walk = func(list []sheet.Flange) {
 		for _, f := range list {
 			if _, of := r.Facet.Corners[f.ID]; of {
-				out[f.ID] = sheet.PanelOwn{Corner: f.Corner, Meets: f.Meets, Holes: f.Holes, Edges: f.Edges, Marks: f.Marks,
+				out[f.ID] = sheet.PanelOwn{Corner: f.Corner, Meets: f.Meets, Holes: f.Holes, Edges: sheet.PartsOwn(f.Edges), Marks: f.Marks,
 					Flanges: mine(f.Flanges)}
 				walk(f.Flanges)
 			}

@@ -12,7 +12,8 @@ import (
 func TestEdgesAlongALine(t *testing.T) {
 	l := BodyLine{Along: 0, Across: 2, Points: []solid.Vector{{0, 800, 500}, {1000, 800, 500}, {2000, 800, 600}}}
 	got, ok := l.Edge(solid.Vector{200, 803, 520}, solid.Vector{1000, 805, 524}, 1)
-	if !ok || math.Abs(got.Gap[0]-20)+math.Abs(got.Gap[1]-24) > 1e-9 || math.Abs(got.Step[0]-3)+math.Abs(got.Step[1]-5) > 1e-9 || got.Over != 1 {
+	if !ok || math.Abs(got.Gap[0]-20)+math.Abs(got.Gap[1]-24) > 1e-9 || got.Over != 1 ||
+		math.Abs(got.Step[0]-3)+math.Abs(got.Step[1]-5) > 1e-9 {
 		t.Errorf("%+v", got)
 	}
 	// On the slope the gap is square to the line, and from the right what is proud is behind.

@@ -78,6 +78,9 @@ func Build(s Shell) (Built, error) {
 	if err := b.seamed(); err != nil {
 		return Built{}, err
 	}
+	if err := b.checkTabs(); err != nil {
+		return Built{}, err
+	}
 	return b, b.blank()
 }
 

@@ -30,6 +30,7 @@ func (b *Built) Recipe(blank int, like sheet.Recipe) (sheet.Recipe, error) {
 		at[f] = i
 	}
 	done := map[int]bool{k.Faces[0]: true}
+	r.Base.Edges = b.locators(k.Faces[0], 0)
 	r.Base.Flanges = b.hung(k, at, done, 0, 0)
 	if err := r.Validate(); err != nil {
 		return r, working.Refuse(fmt.Sprintf("/panels/%d", k.Faces[0]), "The blank of %s is no part: %v", b.names(k.Faces), err)
@@ -57,6 +58,7 @@ func (b *Built) hung(k Blank, at map[int]int, done map[int]bool, i, first int) (
 		done[o] = true
 		g := b.flange(k, i, side, at[o], its, e)
 		g.Edge = sheet.Edge(strconv.Itoa(s + 1))
+		g.Edges = b.locators(o, its)
 		g.Flanges = b.hung(k, at, done, at[o], its)
 		out = append(out, g)
 	}

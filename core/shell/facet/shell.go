@@ -55,6 +55,7 @@ type Seam struct {
 	Kind Kind
 	Over string  // of a lap: id of the panel that covers the other's end; the first of them when left out
 	Gap  float64 // mm, of an open one
+	Tabs int     // of a lapped one: so many of the end that is covered go through notches of what laps over
 }
 
 // Shell is a body of panels.
@@ -120,14 +121,16 @@ func (s Shell) check() error {
 		for k, id := range p.Points {
 			v, there := known[id]
 			if !there {
-				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s names a point %s that is not there.", s.called(p.ID), s.called(id))
+				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s names a point %s that is not there.", s.called(p.ID),
+					s.called(id))
 			}
 			if slices.Contains(p.Points[:k], id) {
 				return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s comes to %s twice.", s.called(p.ID), s.called(id))
 			}
 			for _, before := range p.Points[:k] {
 				if known[before].Sub(v).Len() < .01 {
-					return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s and %s of %s lie on one spot.", s.called(before), s.called(id),
+					return working.Refuse(fmt.Sprintf("%s/points/%d", at, k), "%s and %s of %s lie on one spot.", s.called(before),
+						s.called(id),
 						s.called(p.ID))
 				}
 			}

@@ -5883,6 +5883,11 @@ export interface components {
             kind: "corner" | "open" | "lap" | "bevel" | "bend";
             /** @description of a lap: id of the panel that covers the other's end */
             over?: string;
+            /**
+             * Format: int64
+             * @description of a lapped one that is about square: so many tabs of the end that is covered go through notches of the other
+             */
+            tabs?: number;
         };
         FacetStart: {
             /** @description key of a material */

@@ -59,7 +59,7 @@ const ends = (e: FacetEdge) => {
             hide-label
             :choices="kinds"
             :model-value="e.kind ?? 'corner'"
-            @update:model-value="(kind) => open.setSeam(e.a, e.b, { kind, over: undefined, gap: undefined })"
+            @update:model-value="(kind) => open.setSeam(e.a, e.b, { kind, over: undefined, gap: undefined, tabs: undefined })"
           />
           <ValueField
             v-if="e.kind === 'open'"
@@ -75,6 +75,15 @@ const ends = (e: FacetEdge) => {
             :choices="ends(e)"
             :model-value="seam(e)?.over ?? ends(e)[0]?.value ?? ''"
             @update:model-value="(over) => open.setSeam(e.a, e.b, { over })"
+          />
+          <ValueField
+            v-if="e.kind === 'lap'"
+            :label="`Tabs in notches of edge ${e.number}`"
+            kind="count"
+            :model-value="seam(e)?.tabs ?? 0"
+            :lengths="open.style.value"
+            :wrong="open.fault(`/seams/${open.seamAt(e.a, e.b)}/tabs`)"
+            @update:model-value="(tabs) => open.setSeam(e.a, e.b, { tabs: tabs || undefined })"
           />
         </td>
       </tr>
