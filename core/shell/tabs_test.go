@@ -11,7 +11,8 @@ import (
 // trough is two square panels, 300 long, lapped with so many tabs.
 func trough(tabs int) Facets {
 	f := hopper()
-	f.Points = []FacetPoint{{ID: "a"}, {ID: "b", X: 300}, {ID: "c", X: 300, Y: 200}, {ID: "d", Y: 200}, {ID: "e", Z: 150}, {ID: "g", X: 300, Z: 150}}
+	f.Points = []FacetPoint{{ID: "a"}, {ID: "b", X: 300}, {ID: "c", X: 300, Y: 200}, {ID: "d", Y: 200},
+		{ID: "e", Z: 150}, {ID: "g", X: 300, Z: 150}}
 	f.Panels = []FacetPanel{{"floor", "Floor", []string{"d", "c", "b", "a"}}, {"side", "Side", []string{"a", "b", "g", "e"}}}
 	f.Seams = []FacetSeam{{A: "a", B: "b", Kind: facet.Lap, Over: "floor", Tabs: tabs}}
 	return f
