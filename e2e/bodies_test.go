@@ -3,8 +3,12 @@ package e2e
 import (
 	"fmt"
 	"math"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
+
+	"github.com/chromedp/chromedp"
 
 	"warmanvil/core/shell"
 	"warmanvil/core/shell/facet"
@@ -193,5 +197,40 @@ func TestABodyOfSurveyedPoints(t *testing.T) {
 	}
 	if got := body(); got.X != at("rail-l2")[0] || math.Abs(got.X-was[0]) < 6 {
 		t.Errorf("taken over again at %g, surveyed at %g", got.X, at("rail-l2")[0])
+	}
+}
+
+// A body begins with a face that was drawn elsewhere: its corners are the drawing's, by the unit it says.
+func TestABodyFromADrawnFace(t *testing.T) {
+	a := startApp(t)
+	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	var b strings.Builder
+	b.WriteString("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n")
+	for _, l := range [][4]float64{{0, 0, 8, 0}, {8, 0, 6, 5}, {6, 5, 0, 5}, {0, 5, 0, 0}} {
+		fmt.Fprintf(&b, "0\nLINE\n8\ncut\n10\n%g\n20\n%g\n11\n%g\n21\n%g\n", l[0], l[1], l[2], l[3])
+	}
+	b.WriteString("0\nENDSEC\n0\nEOF\n")
+	file := filepath.Join(t.TempDir(), "side of a case.dxf")
+	if err := os.WriteFile(file, []byte(b.String()), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/shape/new")
+	p.press("A drawing: DXF or SVG")
+	p.wait("the file", `document.querySelector('input[type=file]')`)
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type=file]`), []string{file}))
+	p.press("Start a body from this face")
+	p.wait("its blank", `document.querySelectorAll('[data-blank]').length === 1`)
+	list, err := a.jobs.Bodies(t.Context(), job)
+	if err != nil || len(list) != 2 {
+		t.Fatal(err, len(list))
+	}
+	body := list[1]
+	far := 0.
+	for _, q := range body.Body.Points {
+		far = math.Max(far, q.X)
+	}
+	if body.Name != "side of a case" || len(body.Body.Points) != 4 || len(body.Body.Panels) != 1 || math.Abs(far-8*25.4) > 1e-6 {
+		t.Errorf("%+v", body.Body)
 	}
 }

@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
+	"warmanvil/core/profile"
 	"warmanvil/core/shell"
 	"warmanvil/core/shell/facet"
 	"warmanvil/core/shell/starters"
@@ -225,6 +226,7 @@ type FacetStart struct {
 	Material  string             `json:"material" doc:"key of a material"`
 	Thickness float64            `json:"thickness" doc:"mm"`
 	Values    map[string]float64 `json:"values,omitempty" doc:"mm, numbers it asks for; the usual ones when left out"`
+	Face      profile.Loop       `json:"face,omitempty" doc:"mm: it begins with this outline as its first panel, level, seen from outside; instead of a starter"`
 }
 
 // StartBody adds a body made by a starter from a few numbers, or an empty one.
@@ -238,6 +240,14 @@ func (s *Service) StartBody(ctx context.Context, jobID string, in FacetStart) (F
 		Bend: bend.Rule{School: bend.SchoolTable, Method: bend.MethodAir}, Side: facet.Outside, InsideRadius: in.Thickness}
 	if err := f.Check(); err != nil {
 		return FacetedBody{}, err
+	}
+	if len(in.Face) > 0 {
+		if in.Starter != "" {
+			return FacetedBody{}, working.Refuse("/face", "It begins with a face or by a starter, not both.")
+		}
+		if err := f.Begin(in.Face, s.NewID); err != nil {
+			return FacetedBody{}, working.Under("/face", err)
+		}
 	}
 	if in.Starter != "" {
 		if f, err = starters.Start(in.Starter, in.Values, j.Brief.Inches(), f, s.NewID); err != nil {

@@ -103,6 +103,15 @@ var Starters = []FacetStarter{
 	{"tray", "Wedge tray", "a tray whose floor slopes, for a tank or under a floor", []FacetAsk{ask("long", "Length", 700, 27.5, 50, 5000),
 		ask("wide", "Width", 450, 17.75, 50, 5000), ask("rear", "Depth behind", 160, 6.25, 10, 2000),
 		ask("front", "Depth in front", 90, 3.5, 10, 2000), ask("lean", "Walls lean out behind", 20, .75, 0, 1000)}, tray},
+	{"hood", "Hood", "an upright skirt, and walls that lean in to an outlet above", []FacetAsk{ask("long", "Skirt, long", 600, 24,
+		50, 5000),
+		ask("wide", "Skirt, wide", 450, 18, 50, 5000), ask("skirt", "Skirt, high", 60, 2.5, 10, 2000),
+		ask("outlet", "Outlet, long", 200, 8, 10, 4000), ask("narrow", "Outlet, wide", 150, 6, 10, 4000),
+		ask("high", "Walls, high", 250, 10, 10, 4000)}, hood},
+	{"console", "Console", "a case with a lip in front, a sloped face and a top, open below", []FacetAsk{
+		ask("wide", "Width", 420, 16.5, 50, 3000), ask("deep", "Depth at the foot", 300, 12, 50, 3000), ask("lip", "Lip in front, "+
+			"high", 60, 2.5, 5, 1000),
+		ask("top", "Top, deep", 120, 4.75, 10, 1500), ask("high", "Height behind", 260, 10.25, 30, 2000)}, console},
 }
 
 // ring adds corners: front right, front left, rear left, rear right; left ones are the twins.
@@ -188,5 +197,40 @@ func tray(s *starting) {
 	s.panel("Left", b, f, g, c)
 	for _, x := range [][2]string{{a, b}, {c, d}, {a, d}, {b, c}} {
 		s.bend(x[0], x[1])
+	}
+}
+
+func hood(s *starting) {
+	l, w, o, n, z, h := s.v["long"]/2, s.v["wide"]/2, s.v["outlet"]/2, s.v["narrow"]/2, s.v["skirt"], s.v["high"]
+	a, b, c, d := s.ring("Foot", l, -l, w, w, 0, 0)
+	e, f, g, k := s.ring("Shoulder", l, -l, w, w, z, z)
+	p, q, r, t := s.ring("Outlet", o, -o, n, n, z+h, z+h)
+	s.panel("Front skirt", a, b, f, e)
+	s.panel("Left skirt", b, c, g, f)
+	s.panel("Rear skirt", c, d, k, g)
+	s.panel("Right skirt", d, a, e, k)
+	s.panel("Front wall", e, f, q, p)
+	s.panel("Left wall", f, g, r, q)
+	s.panel("Rear wall", g, k, t, r)
+	s.panel("Right wall", k, e, p, t)
+	for _, x := range [][2]string{{e, f}, {f, g}, {g, k}, {k, e}} {
+		s.bend(x[0], x[1])
+	}
+}
+
+func console(s *starting) {
+	w, deep, lip, top, high := s.v["wide"]/2, s.v["deep"], s.v["lip"], s.v["top"], s.v["high"]
+	right := []string{s.point("Foot front right", deep, -w, 0), s.point("Lip right", deep, -w, lip), s.point("Top front right", top,
+		-w, high),
+		s.point("Top rear right", 0, -w, high), s.point("Foot rear right", 0, -w, 0)}
+	left := []string{s.twin("Foot front left", right[0]), s.twin("Lip left", right[1]), s.twin("Top front left", right[2]),
+		s.twin("Top rear left", right[3]), s.twin("Foot rear left", right[4])}
+	for i, name := range []string{"Lip", "Face", "Top", "Rear"} {
+		s.panel(name, right[i], left[i], left[i+1], right[i+1])
+	}
+	s.panel("Right side", right[0], right[1], right[2], right[3], right[4])
+	s.panel("Left side", left[0], left[1], left[2], left[3], left[4])
+	for i := 1; i < 4; i++ {
+		s.bend(right[i], left[i])
 	}
 }

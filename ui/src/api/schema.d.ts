@@ -5890,6 +5890,8 @@ export interface components {
             tabs?: number;
         };
         FacetStart: {
+            /** @description mm: it begins with this outline as its first panel, level, seen from outside; instead of a starter */
+            face?: components["schemas"]["Vertex"][];
             /** @description key of a material */
             material: string;
             name: string;

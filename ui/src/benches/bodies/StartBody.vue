@@ -77,7 +77,8 @@ const start = once(async () => {
       <h1>A body of flat panels</h1>
       <p class="soft">
         Hoppers, guards, cases, ramps: what one sheet does not fold into. Points, panels between them, and edges that are welded
-        or bent; every blank becomes a part that follows the body.
+        or bent; every blank becomes a part that follows the body. A face that is drawn already, as DXF or SVG, is
+        <RouterLink :to="`/jobs/${job.id}/shape/new`">read as a drawing</RouterLink> and begins a body there.
       </p>
     </header>
     <form v-if="list" ref="form" class="start" @submit.prevent="start">

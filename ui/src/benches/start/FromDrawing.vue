@@ -3,6 +3,7 @@
 // place, and what is to be cut becomes a part.
 import { readWhole } from '@/kit/readWhole'
 import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, type Hole, type JobView, type PartHead, type Recipe, take, type TracedDrawing, words } from '@/api/client'
 import { at, put } from '@/api/pointer'
 import { refreshJobs } from '@/api/queries'
@@ -22,6 +23,7 @@ import { once } from '@/kit/once'
 
 const props = defineProps<{ job: JobView; parts: PartHead[] }>()
 const emit = defineEmits<{ made: [id: string] }>()
+const router = useRouter()
 const file = ref<{ name: string; base64: string }>()
 const drawing = ref<TracedDrawing>()
 const tolerance = ref('')
@@ -157,6 +159,25 @@ const start = once(async () => {
     wrong.value = words(e)
   }
 })
+/** Its outline as the first panel of a faceted body; what is cut in it is put on the part that is made of it. */
+const face = computed(() => drawing.value?.parts[chosen.value]?.base.shape?.points)
+const startBody = once(async () => {
+  if (!(await readWhole()) || !face.value) return
+  wrong.value = ''
+  try {
+    const { material, thickness } = recipe.value
+    const made = await take(
+      api.POST('/api/v1/jobs/{id}/facets', {
+        params: { path: { id: props.job.id } },
+        body: { name: name.value || 'Traced body', material, thickness, face: face.value },
+      }),
+    )
+    refreshJobs()
+    await router.push(`/jobs/${props.job.id}/shape/body/${made.id}`)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+})
 </script>
 
 <template>
@@ -206,7 +227,10 @@ const start = once(async () => {
         <TextField v-model="name" label="Its name" :maxlength="100" @enter="start" />
         <SheetFields v-model="recipe" :lengths="style" />
         <AgainstSurvey :compared="drawing.parts[chosen]?.compared ?? []" @fix="fix" />
-        <button type="submit" class="press main">Make a part of it</button>
+        <p class="row">
+          <button type="submit" class="press main">Make a part of it</button>
+          <button v-if="face" type="button" class="press" @click="startBody">Start a body from this face</button>
+        </p>
       </form>
       <form v-if="drawing.cutouts.length && parts.length" class="start" @submit.prevent="cutInto">
         <PickOne
