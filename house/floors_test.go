@@ -36,7 +36,7 @@ var allowed = map[string][]string{
 	"core/shell/starters": {"core/working", "core/shell", "core/shell/facet"},
 	"core/develop":        {"core/working", "core/profile", "core/solid"},
 	"core/shell/facet":    {"core/working", "core/profile", "core/solid", "core/bend", "core/sheet"},
-	"core/shell":          {"core/working", "core/solid", "core/bend", "core/stock", "core/sheet", "core/shell/facet"},
+	"core/shell":          {"core/profile", "core/working", "core/solid", "core/bend", "core/stock", "core/sheet", "core/shell/facet"},
 	"core/survey":         {"core/working", "core/profile", "core/solid"},
 	"core/fit":            {"core/quantity", "core/working"},
 	"core/section":        {"core/working"},

@@ -168,3 +168,24 @@ func TestBodiesInAFile(t *testing.T) {
 		}
 	}
 }
+
+// A part that is let go of its body is one like any other: it may be changed, stays as it is when the body
+// changes, and the body makes another for its blank.
+func TestABlankIsLetGo(t *testing.T) {
+	s, _ := remembering()
+	j := must[Job](t)(s.CreateJob(ctx, plainJob()))
+	f := must[FacetedBody](t)(s.AddBody(ctx, j.ID, tub()))
+	p := must[[]Part](t)(s.MakeParts(ctx, f.ID))[0]
+	state := p.State()
+	state.Recipe.Facet, state.Quantity = nil, 9
+	p = must[Part](t)(s.SavePart(ctx, p.ID, On{Revision: p.Revision}, state))
+	if again := must[[]Part](t)(s.MakeParts(ctx, f.ID)); len(again) != 1 || again[0].ID == p.ID {
+		t.Fatalf("%d parts made for the blank that was let go", len(again))
+	}
+	wider := f.FacetsState
+	wider.Body.Thickness = 3
+	must[Saved](t)(Save(ctx, s, KindFacets, f.ID, On{Revision: f.Revision}, wider))
+	if now := must[Part](t)(s.Part(ctx, p.ID)); now.Quantity != 9 || now.Recipe.Facet != nil || now.Recipe.Thickness != 2 {
+		t.Errorf("%+v", now)
+	}
+}

@@ -95,6 +95,7 @@ func (d *dimensioner) transition(at, note string, t *develop.TransitionInput) {
 	}
 	d.length(at+"/height", "High", t.Height, "", nil, true)
 	d.offset2(at, t.Offset)
+	d.count(at+"/seam", "Seam at bottom corner, 0 in a side", t.Seam)
 	d.length(at+"/lap", "Lap at the seam", t.Lap, "0 for a butted one", nil, false)
 }
 

@@ -29,7 +29,8 @@ const other = computed(() => (hand.value?.drawn === 'right' ? 'left' : 'right'))
     <RouterLink v-if="facet" class="small" :to="`/jobs/${page.job.id}/shape/body/${facet.of}`" data-facet
       >its form is that of {{ facet.name }}</RouterLink
     >
-    <label class="pair"
+    <button v-if="facet" type="button" class="press tight" @click="part.set('/facet', undefined)">Let it go</button>
+    <label v-if="!facet" class="pair"
       ><input type="checkbox" :checked="hand?.pair ?? false" @change="pair(($event.target as HTMLInputElement).checked)" /> Left
       and right pair</label
     >
