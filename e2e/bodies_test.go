@@ -40,7 +40,7 @@ func TestABodyOfPanels(t *testing.T) {
 	}
 	id := bodies[1].ID
 	saved := func() {
-		p.wait("it to be kept", `document.querySelector('.state, [data-saved]')?.innerText.includes('saved') ?? document.body.innerText.includes('saved')`)
+		p.still("it to be kept", `[...document.querySelectorAll('.bench *')].some(x => !x.children.length && x.innerText?.trim() === 'saved')`)
 	}
 	// The longest edge is that of the two faces: welded, they are two blanks.
 	first := `tr[data-edge]:first-child`

@@ -27,6 +27,24 @@ func BenchmarkKeyToDrawing(b *testing.B) {
 		b.Fatal(err)
 	}
 	b.Run("40bends200holes", func(b *testing.B) { a.keyToDrawing(b, jobID, large.ID) })
+	_, funnel := a.demoPart(b, "Orchard truck", "Juice funnel")
+	b.Run("round", func(b *testing.B) { a.keyToDrawing(b, jobID, funnel, "/base/shape/round/transition/height") })
+	b.Run("body", func(b *testing.B) { a.keyToBody(b, jobID) })
+}
+
+// keyToBody measures the time from a key press in the field of a body's point to its figures anew.
+func (a app) keyToBody(b *testing.B, jobID string) {
+	list, err := a.jobs.Bodies(b.Context(), jobID)
+	if err != nil || len(list) == 0 {
+		b.Fatal(err)
+	}
+	p := open(b, a, 1280, 800)
+	p.goTo("/jobs/" + jobID + "/shape/body/" + list[0].ID)
+	p.wait("the body", `document.querySelector('[data-figure=mass]')`)
+	eval[bool](p, `([...document.querySelectorAll('.pick')].find(x => x.innerText.includes('Mouth front right')).click(), true)`)
+	p.wait("its point", `[...document.querySelectorAll('.shown label')].some(x => x.innerText.startsWith('Up'))`)
+	p.hand(".shown", "Up")
+	a.timed(b, p, `document.querySelector('.under')`, `{ subtree: true, characterData: true, childList: true }`)
 }
 
 // wholeTray has 40 bends and 200 holes: 20 flanges along two edges, each with a
@@ -58,17 +76,23 @@ func wholeTray() sheet.Recipe {
 	return r
 }
 
-func (a app) keyToDrawing(b *testing.B, jobID, partID string) {
+func (a app) keyToDrawing(b *testing.B, jobID, partID string, size ...string) {
 	p := open(b, a, 1280, 800)
 	p.goTo("/jobs/" + jobID + "/shape/" + partID)
 	p.drawn()
-	p.do(chromedp.Click(chromedp.CSS(`[data-path="/base/length"]`)))
+	path := strings.Join(append(size, "/base/length")[:1], "")
+	p.do(chromedp.Click(chromedp.CSS(`[data-path="` + path + `"]`)))
+	a.timed(b, p, `document.querySelector('[data-testid=flat]')`, `{ attributes: true, attributeFilter: ['data-blank'] }`)
+}
+
+// timed presses a key up and down and takes the time until a node changes, on the next frame.
+func (a app) timed(b *testing.B, p *page, node, changes string) {
 	eval[bool](p, `(() => {
 		window.taken = []
 		let pressed = 0
 		addEventListener('keydown', () => (pressed = performance.now()), true)
 		new MutationObserver(() => { const at = pressed; requestAnimationFrame(() => taken.push(performance.now() - at)) })
-			.observe(document.querySelector('[data-testid=flat]'), { attributes: true, attributeFilter: ['data-blank'] })
+			.observe(`+node+`, `+changes+`)
 		return true
 	})()`)
 	for i := 0; b.Loop(); i++ {

@@ -87,6 +87,11 @@ func (s *server) facetsRoutes() {
 			}
 			return s.newFacets(c, job.FacetedBody{ID: c.id}, nil)
 		})
+	route(s, operation{method: "POST", path: "/api/v1/facets/{id}/work", id: "workFacets", work: brisk, access: reading,
+		summary: "What follows from a state of a faceted body that is not kept"},
+		func(c call, in job.FacetsState) (site.FacetsTold, error) {
+			return s.jobs.TryBody(c.Request.Context(), c.id, in)
+		})
 	route(s, operation{method: "POST", path: "/api/v1/facets/{id}/bends", id: "proposeFacetBends", work: whole, access: reading,
 		summary: "Which edges of a body may be bent so that its blanks can be made in the shop"},
 		func(c call, _ none) ([]site.FacetProposal, error) {

@@ -292,6 +292,20 @@ func (s *Service) WorkBody(ctx context.Context, f FacetedBody) (site.FacetsTold,
 	return site.Faceted(j.Brief, w, f.Body, f.ID, f.Name, f.Quantity, BareParts(there), measured), nil
 }
 
+// TryBody works a state of a body out that is not kept: as it is drawn on. It fails with *working.Fault
+// where it could not be kept either.
+func (s *Service) TryBody(ctx context.Context, id string, state FacetsState) (site.FacetsTold, error) {
+	f, err := s.FacetedBody(ctx, id)
+	if err != nil {
+		return site.FacetsTold{}, err
+	}
+	f.FacetsState = state.Upgraded()
+	if err := f.Check(); err != nil {
+		return site.FacetsTold{}, err
+	}
+	return s.WorkBody(ctx, f)
+}
+
 // ProposeBends answers which edges of a body may be bent so that every blank can be made in the shop.
 func (s *Service) ProposeBends(ctx context.Context, id string) ([]site.FacetProposal, error) {
 	f, err := s.FacetedBody(ctx, id)

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // Bodies that can be turned and tapped, lines drawn over them, and points that can be dragged.
 import { computed, ref, watch } from 'vue'
+import { afterFrame } from '@/kit/afterFrame'
+import { drawnIn } from './pace'
 import type { Dot, Scene, Thing } from './scene'
 import TurnFrame from './TurnFrame.vue'
 import { useDevice } from '@/device'
@@ -29,7 +31,11 @@ const ghost = computed<V[][]>(() => {
   return g ? [[g.at, g.at.map((v, k) => v + g.by[k]!)]] : []
 })
 const all = computed(() => [...props.over, { lines: ghost.value, color: '--pick' }])
-const draw = () => scene?.showThings(props.things, props.chosen, all.value, props.dots)
+function draw() {
+  const began = performance.now()
+  scene?.showThings(props.things, props.chosen, all.value, props.dots)
+  afterFrame(() => drawnIn(performance.now() - began))
+}
 function got(s: Scene) {
   scene = s
   draw()

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // The body as its panels stand: tap a panel or a point, drag a point.
-import { computed } from 'vue'
+import { computed, onScopeDispose, shallowRef, watch } from 'vue'
+import { pause } from '@/body/pace'
+import { afterFrame } from '@/kit/afterFrame'
 import type { Dot, Thing } from '@/body/scene'
 import ThingsView from '@/body/ThingsView.vue'
 import type { OpenBody } from './useBody'
@@ -8,7 +10,17 @@ import type { OpenBody } from './useBody'
 type V = readonly number[]
 const props = defineProps<{ open: OpenBody; picked: string[]; edge?: string[] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
-const worked = computed(() => props.open.worked.value!)
+// Numbers come first: the body is drawn a frame later, where that takes long once the hand rests.
+const worked = shallowRef(props.open.worked.value!)
+let soon: ReturnType<typeof setTimeout> | undefined
+watch(
+  () => props.open.worked.value,
+  () => {
+    clearTimeout(soon)
+    soon = setTimeout(() => afterFrame(() => props.open.worked.value && (worked.value = props.open.worked.value)), pause())
+  },
+)
+onScopeDispose(() => clearTimeout(soon))
 const things = computed<Thing[]>(() => worked.value.panels.map((p) => ({ id: p.id, ...p.mesh })))
 const place = (id: string) => worked.value.points.find((p) => p.id === id)?.at as unknown as V | undefined
 const dots = computed<Dot[]>(() =>

@@ -17,6 +17,12 @@ const kinds = computed(() => wordsOf('FacetSeam', 'kind'))
 const seam = (e: FacetEdge) => props.open.doc.value?.seams?.[props.open.seamAt(e.a, e.b)]
 const all = ref(false)
 const shown = computed(() => (all.value ? joined.value : joined.value.slice(0, 24)))
+/** What a row shows: rows that show the same are not looked at again while a point is moved. */
+const memo = (e: FacetEdge) => {
+  const k = props.open.seamAt(e.a, e.b)
+  const own = [e.number, e.kind, e.name, e.panels, e.hollow, e.long, e.opens, JSON.stringify(seam(e))]
+  return [...own, props.open.fault(`/seams/${k}/gap`), props.open.fault(`/seams/${k}/tabs`), props.open.style.value.unit]
+}
 const ends = (e: FacetEdge) => {
   const list = props.open.doc.value?.panels ?? []
   return list
@@ -41,6 +47,7 @@ const ends = (e: FacetEdge) => {
       <tr
         v-for="e in shown"
         :key="e.a + e.b"
+        v-memo="memo(e)"
         :data-edge="e.number"
         :data-kind="e.kind"
         @mouseenter="emit('look', [e.a, e.b])"

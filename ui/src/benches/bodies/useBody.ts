@@ -1,5 +1,6 @@
 // One faceted body as edited here, with what the server works out of it.
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { api, take } from '@/api/client'
 import type { components } from '@/api/schema'
 import { queryClient, refreshJobs, useJob } from '@/api/queries'
 import { useRail } from '@/device'
@@ -24,8 +25,28 @@ export function useBody(job: () => string, id: () => string) {
       void queryClient.invalidateQueries({ queryKey: ['survey'] })
       if (got.state.name !== named(got.id)) refreshJobs()
     },
-    pause: 150, // the answer comes with the save: blanks follow the hand
+    pause: 900,
+    drawn: () => void work(),
   })
+  // What follows from it as it stands is asked for at every change; keeping goes on beside that.
+  type Worked = S['FacetsTold']
+  const live = shallowRef<{ of: string; told: Worked }>()
+  let turn = 0
+  let latest = 0
+  async function work() {
+    const state = open.doc.value
+    if (!state || !open.view.value) return
+    const mine = ++turn
+    const of = id()
+    try {
+      const told = await take(api.POST('/api/v1/facets/{id}/work', { params: { path: { id: of } }, body: state }))
+      if (mine < latest || of !== id()) return // a newer one is out already
+      latest = mine
+      live.value = { of, told }
+    } catch {
+      // It cannot be kept as it stands either: the save says why, at its place.
+    }
+  }
   watch(
     page,
     (p) => {
@@ -37,7 +58,11 @@ export function useBody(job: () => string, id: () => string) {
   )
   const style = computed(() => ({ unit: page.value?.job.brief.unit ?? ('mm' as const), grain: page.value?.job.brief.grain ?? 1 }))
   provideInches(() => style.value.unit !== 'mm')
-  const worked = computed(() => open.view.value?.worked)
+  watch(
+    () => open.view.value, // kept: its parts may have changed with it
+    () => void work(),
+  )
+  const worked = computed(() => (live.value?.of === id() ? live.value.told : open.view.value?.worked))
   const chosen = ref('') // a panel or point, in list and drawing alike
   const choose = (which: string) => (chosen.value = which)
   const doc = computed(() => open.doc.value?.body)
