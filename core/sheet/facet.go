@@ -11,12 +11,13 @@ import (
 // Facet makes a part a blank of a faceted body: its panels are as the body has them, and change with
 // it; what is on them (holes, notches, marks, flanges of its own) is the part's.
 type Facet struct {
-	Of      string              `json:"of" doc:"id of the body"`
-	Name    string              `json:"name" doc:"its name then"`
-	Corners map[string][]string `json:"corners" doc:"of each panel by its id: the body's points its numbered edges start at"`
-	Seams   int                 `json:"seams,omitempty" doc:"edges at which it is welded into the body"`
-	Numbers map[string][]int    `json:"numbers,omitempty" doc:"of each panel by its id: the numbers of the body's seams along its edges, 0 where there is none; they are marked on both sides of a seam"`
-	Glued   map[string][]int    `json:"glued,omitempty" doc:"of each panel: numbers of its edges, from 1, that carry the tab a mock-up is glued at"`
+	Of      string               `json:"of" doc:"id of the body"`
+	Name    string               `json:"name" doc:"its name then"`
+	Corners map[string][]string  `json:"corners" doc:"of each panel by its id: the body's points its numbered edges start at"`
+	Seams   int                  `json:"seams,omitempty" doc:"edges at which it is welded into the body"`
+	Numbers map[string][]int     `json:"numbers,omitempty" doc:"of each panel by its id: the numbers of the body's seams along its edges, 0 where there is none; they are marked on both sides of a seam"`
+	Blends  map[string][]float64 `json:"blends,omitempty" doc:"mm, of each panel: what its numbered seams are ground round to, 0 where nothing is said; left out where none is"`
+	Glued   map[string][]int     `json:"glued,omitempty" doc:"of each panel: numbers of its edges, from 1, that carry the tab a mock-up is glued at"`
 }
 
 // LocatorPrefix begins the ids of tabs and notches that a body gives its blanks.
@@ -47,6 +48,11 @@ func (f *Facet) validate() error {
 	}
 	if f.Seams < 0 || f.Seams > mostFacets*mostCorners {
 		return working.Refuse("/facet/seams", "A blank is welded at its own edges.")
+	}
+	for id, list := range f.Blends {
+		if len(id) > 64 || len(list) > mostCorners || slices.ContainsFunc(list, func(r float64) bool { return !(r >= 0 && r <= 100) }) {
+			return working.Refuse("/facet/blends/"+id, "A seam is ground to a radius of up to 100 mm.")
+		}
 	}
 	for _, x := range []struct {
 		at   string

@@ -79,12 +79,13 @@ type FacetPanel struct {
 
 // FacetSeam is how two panels meet at the edge between two points.
 type FacetSeam struct {
-	A    string     `json:"a" doc:"id of a point"`
-	B    string     `json:"b" doc:"id of the other"`
-	Kind facet.Kind `json:"kind" enum:"corner,open,lap,bevel,bend"`
-	Over string     `json:"over,omitempty" doc:"of a lap: id of the panel that covers the other's end"`
-	Gap  float64    `json:"gap,omitempty" doc:"mm, of an open one"`
-	Tabs int        `json:"tabs,omitempty" doc:"of a lapped one that is about square: so many tabs of the end that is covered go through notches of the other"`
+	A     string     `json:"a" doc:"id of a point"`
+	B     string     `json:"b" doc:"id of the other"`
+	Kind  facet.Kind `json:"kind" enum:"corner,open,lap,bevel,bend"`
+	Over  string     `json:"over,omitempty" doc:"of a lap: id of the panel that covers the other's end"`
+	Gap   float64    `json:"gap,omitempty" doc:"mm, of an open one"`
+	Blend float64    `json:"blend,omitempty" doc:"mm, radius it is ground round to outside once it is welded"`
+	Tabs  int        `json:"tabs,omitempty" doc:"of a lapped one that is about square: so many tabs of the end that is covered go through notches of the other"`
 }
 
 const (
@@ -167,7 +168,8 @@ func (f Facets) Check() error {
 		}
 		if err := working.First(sheet.OneOf(at+"/kind", "How they meet", s.Kind, facet.Corner, facet.Open, facet.Lap, facet.Bevel,
 			facet.BentOne),
-			working.Within(at+"/gap", "The gap", s.Gap, 0, 100, "mm"), working.Within(at+"/tabs", "How many tabs", float64(s.Tabs),
+			working.Within(at+"/gap", "The gap", s.Gap, 0, 100, "mm"), working.Within(at+"/blend", "The radius it is ground to",
+				s.Blend, 0, 100, "mm"), working.Within(at+"/tabs", "How many tabs", float64(s.Tabs),
 				0, 20, "")); err != nil {
 			return err
 		}
@@ -269,7 +271,7 @@ func (f Facets) Shell() (facet.Shell, error) {
 		s.Panels = append(s.Panels, facet.Panel{ID: p.ID, Points: p.Points})
 	}
 	for _, e := range f.Seams {
-		s.Seams = append(s.Seams, facet.Seam{A: e.A, B: e.B, Kind: e.Kind, Over: e.Over, Gap: e.Gap, Tabs: e.Tabs})
+		s.Seams = append(s.Seams, facet.Seam{A: e.A, B: e.B, Kind: e.Kind, Over: e.Over, Gap: e.Gap, Blend: e.Blend, Tabs: e.Tabs})
 	}
 	return s, nil
 }

@@ -22,6 +22,7 @@ func (f Facets) Blanks(id, name string) (facet.Built, []sheet.Recipe, error) {
 		}
 		r.Facet = &sheet.Facet{Of: id, Name: name, Corners: b.Corners(i), Seams: b.Welded(i)}
 		r.Facet.Numbers, r.Facet.Glued = b.Numbers(i)
+		r.Facet.Blends = b.Blends(i)
 		out[i] = r
 	}
 	return b, out, nil
@@ -130,7 +131,7 @@ func ownOf(r sheet.Recipe) map[string]sheet.PanelOwn {
 func Kept(blank, part sheet.Recipe, name string) error {
 	if part.Facet != nil { // what the body says of it is said anew, and no matter of its form
 		of := *part.Facet
-		of.Seams, of.Numbers, of.Glued = blank.Facet.Seams, blank.Facet.Numbers, blank.Facet.Glued
+		of.Seams, of.Numbers, of.Glued, of.Blends = blank.Facet.Seams, blank.Facet.Numbers, blank.Facet.Glued, blank.Facet.Blends
 		part.Facet = &of
 	}
 	want, _ := Follow(blank, part)

@@ -63,6 +63,7 @@ type FacetEdgeTold struct {
 	Hollow bool       `json:"hollow,omitempty" doc:"the body is hollow there, seen from outside"`
 	Kind   facet.Kind `json:"kind,omitempty" enum:"corner,open,lap,bevel,bend"`
 	Number int        `json:"number" doc:"seams are numbered, on both sides of them"`
+	Blend  string     `json:"blend,omitempty" doc:"what it is ground round to"`
 }
 
 // FacetBlankTold is panels cut in one piece.
@@ -176,11 +177,26 @@ func (t *FacetsTold) edges(p told.Pen, f shell.Facets, b *facet.Built) {
 		if !x.Free {
 			x.Opens = p.Degrees(e.Between())
 		}
+		if e.Seam.Blend > 0 {
+			x.Blend = p.Said(e.Seam.Blend)
+			t.blend(p, f, e, x.Name)
+		}
 		t.Edges = append(t.Edges, x)
 	}
 	slices.SortStableFunc(t.Edges, func(a, c FacetEdgeTold) int {
 		return int(1e3 * (b.Edges[c.Number-1].Long - b.Edges[a.Number-1].Long))
 	})
+}
+
+// blend flags a seam that is ground away: a corner of two edges holds about a plate's thickness of weld.
+func (t *FacetsTold) blend(p told.Pen, f shell.Facets, e facet.Edge, name string) {
+	if e.Seam.Blend <= f.Thickness+1e-9 {
+		return
+	}
+	t.Findings = append(t.Findings, working.Finding{Code: "facet.blend", Severity: working.Mind, Cause: "Welding", Feature: e.A, Name: name,
+		Reason: fmt.Sprintf("%s is ground round to %s, more than the plate is thick (%s): outside its corner that takes the weld "+
+			"itself. Build it up "+
+			"first, weld it inside too, or bend the edge instead.", name, p.MM(e.Seam.Blend), p.MM(f.Thickness))})
 }
 
 // blanks builds every blank as the part it would be, by the shop's machines; it answers what all of

@@ -2,10 +2,13 @@ package site
 
 import (
 	"math"
+	"slices"
+	"strings"
 	"testing"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
+	"warmanvil/core/sheet/made"
 	"warmanvil/core/shell"
 	"warmanvil/core/shell/facet"
 	"warmanvil/core/shop"
@@ -107,5 +110,40 @@ func TestBlanksAreInTheirBody(t *testing.T) {
 	}
 	if names := s.Whole().Unplaced; len(names) != 0 {
 		t.Errorf("without a place: %v", names)
+	}
+}
+
+// A seam ground rounder than its plate is thick is said; its radius stands on the flats in the job's units.
+func TestSeamsGroundRound(t *testing.T) {
+	f := wedge()
+	f.Doc.Seams = []shell.FacetSeam{{A: "a", B: "d", Kind: facet.Corner, Blend: 2}}
+	b := brief.Brief{Unit: brief.UnitFraction, Grain: 1. / 16}
+	said := func() (times int) {
+		for _, x := range Faceted(b, shop.Shop{}, f.Doc, f.ID, f.Name, 1, nil, nil).Findings {
+			if x.Code == "facet.blend" {
+				times++
+			}
+		}
+		return times
+	}
+	if got := said(); got != 0 {
+		t.Errorf("as thick as the plate: said %d times", got)
+	}
+	f.Doc.Seams[0].Blend = 6.35
+	if got := said(); got != 1 {
+		t.Errorf("a quarter of an inch: said %d times", got)
+	}
+	_, blanks, err := f.Doc.Blanks(f.ID, f.Name)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, r := range blanks {
+		built, err := made.Build(r, PartOptions(b, shop.Shop{}, Part{ID: "k", Name: "K", Quantity: 1, Recipe: r}, nil))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if !slices.ContainsFunc(built.Marks, func(m made.MarkMade) bool { return strings.HasSuffix(m.Text, ` R 1/4"`) }) {
+			t.Errorf("%+v", built.Marks)
+		}
 	}
 }

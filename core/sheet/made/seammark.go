@@ -25,6 +25,9 @@ func (b *maker) seamMarks() (out []MarkMade) {
 			start, dir, away, long := p.Edge(e)
 			high := math.Min(5, long/4)
 			text := fmt.Sprintf("S%d", number)
+			if list := f.Blends[p.ID]; k < len(list) && list[k] > 0 {
+				text += " R " + b.Len(list[k])
+			}
 			// Its words run with the edge, their feet towards it.
 			at := start.Add(dir.Mul(long/2 - .35*high*float64(len(text)))).Sub(away.Mul(.6 * high))
 			way := p.Pose.Turn(dir)

@@ -89,7 +89,8 @@ func TestGuidesRefused(t *testing.T) {
 	for at, v := range map[string]map[string]float64{"/values/drill": {"form": 2, "drill": 4, "nozzle": 12, "kerf": 2},
 		"/values/nozzle": {"form": 0, "wide": 30, "clear": 0, "nozzle": 40}, "/values/runs": {"form": 3, "runs": 1}} {
 		var f *working.Fault
-		if _, err := starters.StartPart("guide", v, plates.Plate(10, 10), func() string { return "x" }); !errors.As(err, &f) || f.Path != at {
+		if _, err := starters.StartPart("guide", v, plates.Plate(10, 10), func() string { return "x" }); !errors.As(err,
+			&f) || f.Path != at {
 			t.Errorf("%s: %v", at, err)
 		}
 	}
@@ -97,5 +98,23 @@ func TestGuidesRefused(t *testing.T) {
 	if _, err := starters.StartPart("curve", map[string]float64{"radius": 40}, plates.Plate(10, 10), nil); !errors.As(err, &f) ||
 		f.Path != "/values/band" {
 		t.Errorf("a guide wider than its curve: %v", err)
+	}
+}
+
+// Two plates with the studs' pattern in both, each hole as wide as the stud and its play; bolts clear of them.
+func TestStudFixtureByHand(t *testing.T) {
+	list := startedParts(t, "studs", 3, map[string]float64{"columns": 3, "rows": 2, "pitchX": 50, "pitchY": 40, "stud": 8,
+		"play": .2, "border": 30})
+	p := plates.Build(t, list[0].Recipe)
+	x, y := p.Bounds.Size()
+	if list[0].Quantity != 2 || len(p.Holes) != 3*2+4 || math.Abs(x-160)+math.Abs(y-100) > 1e-9 {
+		t.Fatalf("%d of %g × %g with %d holes", list[0].Quantity, x, y, len(p.Holes))
+	}
+	last := p.Holes[5]
+	if math.Abs(last.Diameter-8.2) > 1e-9 || math.Abs(last.Centre.X-130) > 1e-9 || math.Abs(last.Centre.Y-70) > 1e-9 {
+		t.Errorf("%+v", last)
+	}
+	if stops := plates.Stops(p); len(stops) > 0 {
+		t.Errorf("%+v", stops)
 	}
 }

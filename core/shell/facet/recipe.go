@@ -131,6 +131,27 @@ func (b *Built) Numbers(blank int) (numbers, glued map[string][]int) {
 	return numbers, glued
 }
 
+// Blends answers of each panel of a blank what the seams along its edges are ground round to, mm, as
+// Numbers numbers them; nil where nothing is said of any.
+func (b *Built) Blends(blank int) map[string][]float64 {
+	numbers, _ := b.Numbers(blank)
+	out, said := map[string][]float64{}, false
+	for id, list := range numbers {
+		for _, n := range list {
+			r := 0.
+			if n > 0 {
+				r = b.Edges[n-1].Seam.Blend
+			}
+			said = said || r > 0
+			out[id] = append(out[id], r)
+		}
+	}
+	if !said {
+		return nil
+	}
+	return out
+}
+
 // Corners answers of each panel of a blank the points its edges start at, as they are numbered in its
 // part.
 func (b *Built) Corners(blank int) map[string][]string {

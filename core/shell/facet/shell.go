@@ -51,11 +51,12 @@ type Panel struct {
 // Seam says how two panels meet at the edge between two points; corner to corner where nothing is
 // said.
 type Seam struct {
-	A, B string
-	Kind Kind
-	Over string  // of a lap: id of the panel that covers the other's end; the first of them when left out
-	Gap  float64 // mm, of an open one
-	Tabs int     // of a lapped one: so many of the end that is covered go through notches of what laps over
+	A, B  string
+	Kind  Kind
+	Over  string  // of a lap: id of the panel that covers the other's end; the first of them when left out
+	Gap   float64 // mm, of an open one
+	Blend float64 // mm, radius it is ground round to outside once it is welded; 0 for not said
+	Tabs  int     // of a lapped one: so many of the end that is covered go through notches of what laps over
 }
 
 // Shell is a body of panels.

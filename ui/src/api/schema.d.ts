@@ -5681,6 +5681,10 @@ export interface components {
             working: components["schemas"]["Working"];
         };
         Facet: {
+            /** @description mm, of each panel: what its numbered seams are ground round to, 0 where nothing is said; left out where none is */
+            blends?: {
+                [key: string]: number[];
+            };
             /** @description of each panel by its id: the body's points its numbered edges start at */
             corners: {
                 [key: string]: string[];
@@ -5748,6 +5752,8 @@ export interface components {
             /** @description id of a point */
             a: string;
             b: string;
+            /** @description what it is ground round to */
+            blend?: string;
             /** @description one panel ends there */
             free: boolean;
             /** @description the body is hollow there, seen from outside */
@@ -5891,6 +5897,11 @@ export interface components {
             a: string;
             /** @description id of the other */
             b: string;
+            /**
+             * Format: double
+             * @description mm, radius it is ground round to outside once it is welded
+             */
+            blend?: number;
             /**
              * Format: double
              * @description mm, of an open one

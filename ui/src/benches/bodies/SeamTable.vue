@@ -21,7 +21,13 @@ const shown = computed(() => (all.value ? joined.value : joined.value.slice(0, 2
 const memo = (e: FacetEdge) => {
   const k = props.open.seamAt(e.a, e.b)
   const own = [e.number, e.kind, e.name, e.panels, e.hollow, e.long, e.opens, JSON.stringify(seam(e))]
-  return [...own, props.open.fault(`/seams/${k}/gap`), props.open.fault(`/seams/${k}/tabs`), props.open.style.value.unit]
+  return [
+    ...own,
+    props.open.fault(`/seams/${k}/gap`),
+    props.open.fault(`/seams/${k}/tabs`),
+    props.open.fault(`/seams/${k}/blend`),
+    props.open.style.value.unit,
+  ]
 }
 const ends = (e: FacetEdge) => {
   const list = props.open.doc.value?.panels ?? []
@@ -75,6 +81,22 @@ const ends = (e: FacetEdge) => {
             :lengths="open.style.value"
             :wrong="open.fault(`/seams/${open.seamAt(e.a, e.b)}/gap`)"
             @update:model-value="(gap) => open.setSeam(e.a, e.b, { gap })"
+          />
+          <button
+            v-if="e.kind && e.kind !== 'bend' && !seam(e)?.blend"
+            type="button"
+            class="press tight bare"
+            @click="open.setSeam(e.a, e.b, { blend: open.doc.value!.thickness })"
+          >
+            Grind it round
+          </button>
+          <ValueField
+            v-else-if="seam(e)?.blend"
+            :label="`Edge ${e.number} ground round to`"
+            :model-value="seam(e)?.blend ?? 0"
+            :lengths="open.style.value"
+            :wrong="open.fault(`/seams/${open.seamAt(e.a, e.b)}/blend`)"
+            @update:model-value="(blend) => open.setSeam(e.a, e.b, { blend: blend || undefined })"
           />
           <PickOne
             v-if="e.kind === 'lap'"

@@ -83,7 +83,7 @@ export function useBody(job: () => string, id: () => string) {
     const i = seamAt(a, b)
     const list = doc.value?.seams ?? []
     const next: FacetSeam = { a, b, kind: 'corner', ...list[i], ...more }
-    const plain = next.kind === 'corner'
+    const plain = next.kind === 'corner' && !next.blend
     set('/seams', i < 0 ? (plain ? list : [...list, next]) : plain ? list.filter((_, k) => k !== i) : list.with(i, next))
   }
   /** Puts a point where the survey now has the one it was taken over from. */
