@@ -63,7 +63,9 @@ func (s PartSheet) pages(kind string) *sheetPrinter {
 // BendPDF prints the bends in their order, with the stop for each.
 func (s PartSheet) BendPDF() ([]byte, error) {
 	p := s.pages("bend sheet")
-	p.station(s.Bend)
+	if s.Flat.Round == nil || len(s.Flat.Round.Lines) > 0 { // what is rolled is not for a brake
+		p.station(s.Bend)
+	}
 	if s.Flat.Round != nil {
 		return s.roundSheet(p)
 	}

@@ -43,6 +43,7 @@ func (t Ticket) CSV() ([]byte, error) {
 		rows = append(rows, []string{Cell(l.Name), direction, fixed(l.Angle), t.long(l.InsideRadius), t.long(l.Length.MM),
 			t.long(l.BendAllowance), t.long(l.BendDeduction), fmt.Sprintf("%.4f", l.KFactor), string(l.School)})
 	}
+	rows = append(rows, t.pressed()...)
 	rows = append(rows, nil, []string{"hole", "kind", "made", "x " + unit, "y " + unit, "diameter " + unit, "length " + unit,
 		"cut diameter " + unit, "for"})
 	for _, h := range t.Flat.Holes {
@@ -91,4 +92,24 @@ func Cell(s string) string {
 		return "'" + s
 	}
 	return s
+}
+
+// pressed lists the lines a round is pressed at, with the places of their ends from the blank's left and
+// front edge; none of what is no round, or rolled.
+func (t Ticket) pressed() (rows [][]string) {
+	r := t.Flat.Round
+	if r == nil || len(r.Lines) == 0 {
+		return nil
+	}
+	unit, zero := t.Units.LengthUnit(), t.Flat.Bounds.Min
+	rows = [][]string{nil, {"press line", "direction", "angle deg", "from x " + unit, "from y " + unit, "to x " + unit, "to y " + unit}}
+	for _, l := range r.Lines {
+		direction := "down"
+		if l.Up {
+			direction = "up"
+		}
+		rows = append(rows, []string{fmt.Sprint(l.Number), direction, fixed(l.Angle), t.long(l.From.X - zero.X), t.long(l.From.Y - zero.Y),
+			t.long(l.To.X - zero.X), t.long(l.To.Y - zero.Y)})
+	}
+	return rows
 }

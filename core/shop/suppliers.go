@@ -95,10 +95,12 @@ func (s Supplier) Breaks(r sheet.Recipe, p made.Part, length func(mm float64) st
 	if v, asked := rule("thinnest"); asked && r.Thickness < v-tiny {
 		say("thinnest", "%s is thinner than %s", length(r.Thickness), length(v))
 	}
-	for _, l := range p.BendLines {
-		if v, asked := rule("bend"); asked && l.Length.MM > v+tiny {
-			say("bend", "the bend of %s is %s long, over %s", l.Name, length(l.Length.MM), length(v))
+	for _, l := range p.FoldLines() {
+		if v, asked := rule("bend"); asked && l.Long() > v+tiny {
+			say("bend", "the bend of %s is %s long, over %s", l.Name, length(l.Long()), length(v))
 		}
+	}
+	for _, l := range p.BendLines {
 		for _, panel := range p.Panels {
 			leg := panel.Seat.Height + outside(l, r.Thickness)
 			if v, asked := rule("flange"); asked && panel.ID == l.ID && leg < v-tiny {
@@ -199,7 +201,8 @@ func (s Shop) PriceOf(m stock.Material) (price float64, is bool) {
 	for _, p := range s.Prices {
 		what := strings.ToLower(p.What)
 		per, byWeight := map[string]float64{"kg": 1, "lb": quantity.Pound}[p.Per]
-		if !byWeight || p.Date < last || !strings.Contains(what, strings.ToLower(m.Name)) && !strings.Contains(what, strings.ToLower(m.Key)) {
+		if !byWeight || p.Date < last || !strings.Contains(what, strings.ToLower(m.Name)) && !strings.Contains(what,
+			strings.ToLower(m.Key)) {
 			continue
 		}
 		price, is, last = p.Price/per, true, p.Date

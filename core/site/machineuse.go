@@ -181,14 +181,31 @@ func (u *uses) air(places []flags.Place, list []flags.Compressor) {
 	}
 }
 
-// pressed puts down where a round is pressed: the brake that takes its longest line.
+// pressed puts down where a round is pressed: the brake that takes its longest line and its sharpest.
 func (u *uses) pressed(p *BuiltPart, m flags.Machines) {
 	long, sharp := 0., 0.
-	for _, l := range p.Built.Round.Lines {
-		long, sharp = max(long, l.Long.MM), max(sharp, l.Angle)
+	for _, l := range p.Built.FoldLines() {
+		long, sharp = max(long, l.Long()), max(sharp, l.Angle)
+	}
+	if long == 0 {
+		return
+	}
+	r, force := p.Recipe, 0.
+	if tool, _ := r.Tool.Effective(r.Thickness); tool.Kind == bend.ToolVDie {
+		stuff, err := stock.MaterialByKey(r.Material)
+		if err != nil {
+			return
+		}
+		if f, err := bend.Force(bend.ForceInput{Thickness: r.Thickness, Length: long, DieOpening: tool.Opening,
+			Tensile: stuff.Tensile}); err == nil {
+			force = f.Newtons
+		}
+		if r.Bend.Method == bend.MethodBottomed {
+			force *= flags.Bottoming
+		}
 	}
 	for _, b := range m.Brakes {
-		if long > 0 && b.Bends(long, p.Recipe.Thickness, sharp, 0) {
+		if b.Bends(long, r.Thickness, sharp, force) {
 			u.at(b, "bend", p.Name)
 			return
 		}

@@ -8,8 +8,10 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
 	"warmanvil/core/develop"
+	"warmanvil/core/exchange"
 	"warmanvil/core/hold"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/flags"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/sheet/starters"
 	"warmanvil/core/shop"
@@ -163,5 +165,56 @@ func TestRoundsInInches(t *testing.T) {
 		if strings.Contains(text, " mm") {
 			t.Errorf("%q", text)
 		}
+	}
+}
+
+// Rules of machines and suppliers are asked of press lines as of bends: a line longer than a supplier
+// bends is named, the cut ticket lists every line, and nobody is told to split what is not parted.
+func TestPressLinesAreAskedLikeBends(t *testing.T) {
+	r := demo.DemoSheet(2)
+	f := develop.Form{Kind: develop.TransitionForm, Face: develop.MiddleFace, Way: develop.Pressed, Radius: 3,
+		Transition: &develop.TransitionInput{Below: &develop.OutlineForm{Long: 400, Wide: 300},
+			Above:  &develop.OutlineForm{Long: 400, Wide: 300},
+			Height: 500}}
+	r.Base = sheet.Base{ID: "base", Measure: sheet.Flat, Shape: &sheet.Shape{Kind: sheet.Developed, Round: &f}}
+	b := brief.Brief{Unit: brief.UnitMM, Grain: 1, Quantity: 1}
+	part := Part{ID: "duct", Name: "Duct", Quantity: 1, Recipe: r}
+	length := Lengths(b)
+	breaks := func(longest float64) int {
+		built, err := made.Build(r, made.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return len(shop.Supplier{Rules: map[string]float64{"bend": longest}}.Breaks(r, built, length))
+	}
+	if all, none := breaks(499), breaks(501); all != 4 || none != 0 {
+		t.Errorf("500 long: %d lines broke 499, %d broke 501", all, none)
+	}
+	opt := PartOptions(b, shop.Shop{}, part, []Part{part})
+	opt.Machines.Brakes = []flags.Machine{{Name: "Small brake", Named: true, Said: true, Long: 450}}
+	opt.Machines.Tables = []flags.Machine{{Name: "Small table", Named: true, Said: true, Long: 600, Wide: 600}}
+	opt.Machines.Outside = []flags.Outsider{{Name: "Short bender", Does: "bending", Bend: 450}, {Name: "Long bender",
+		Does: "bending", Bend: 3000}}
+	opt.Lift = 1
+	built, err := made.Build(r, opt)
+	if err != nil {
+		t.Fatal(err)
+	}
+	said := map[string]string{}
+	for _, x := range built.Findings {
+		said[x.Code] = x.Reason
+		if strings.Contains(x.Reason, "plit") {
+			t.Errorf("%s: %s", x.Code, x.Reason)
+		}
+	}
+	if !strings.Contains(said["past-brake"], "Long bender") || strings.Contains(said["past-brake"], "Short bender") {
+		t.Errorf("past the brake: %q", said["past-brake"])
+	}
+	if said["past-bed"] == "" || said["past-lift"] == "" {
+		t.Errorf("%v", said)
+	}
+	csv, err := exchange.Ticket{Flat: built}.CSV()
+	if err != nil || strings.Count(string(csv), "down,90") != 4 {
+		t.Errorf("%v %s", err, csv)
 	}
 }

@@ -164,8 +164,9 @@ func (b *flagger) checkMachines() {
 	}
 	if lift > 0 && b.Mass > lift {
 		b.Mind("past-lift", "Large parts", whole,
-			fmt.Sprintf("It weighs %s and %s lifts %s: split it, or lift it with %.0f%s.", quantity.FormatMass(b.Mass, b.Display), who,
-				quantity.FormatMass(lift, b.Display), math.Ceil(b.Mass/lift), b.gear()))
+			fmt.Sprintf("It weighs %s and %s lifts %s: %slift it with %.0f%s.", quantity.FormatMass(b.Mass, b.Display), who,
+				quantity.FormatMass(lift, b.Display), map[bool]string{true: "split it, or "}[b.Round == nil],
+				math.Ceil(b.Mass/lift), b.gear()))
 	}
 }
 
@@ -224,7 +225,7 @@ func (b *flagger) checkTables(whole *lay.Panel) {
 		what, code = fmt.Sprintf("%s of %s is thicker than %s cuts, %s", b.Len(t), b.Material.Name, m.called(), b.Len(m.Thick)), "past-cut"
 	}
 	b.Mind(code, "Large parts", whole, what+others(b.Machines.Tables)+"."+m.unsaid()+Ways{Machine: another,
-		Split: splits(code == "past-bed"), Supplier: b.outside("cut", "a cutter"), Design: "another design"}.Says())
+		Split: b.splits(code == "past-bed"), Supplier: b.outside("cut", "a cutter"), Design: "another design"}.Says())
 }
 
 // others says that no other machine takes it either.
@@ -241,9 +242,9 @@ func others(list []Machine) string {
 
 const another = "another machine (say it in the Shop)"
 
-// splits offers to split the part where that helps.
-func splits(it bool) string {
-	if it {
+// splits offers to split the part where that helps; a round is not parted by a line.
+func (b *flagger) splits(it bool) string {
+	if it && b.Round == nil {
 		return "split the part (Split proposes where)"
 	}
 	return ""
@@ -316,7 +317,7 @@ func (b *flagger) checkBrakes(p *lay.Panel) {
 		code, split = "brake-overloaded", true
 		what = fmt.Sprintf("%s takes %.0f %% of the force of %s", p.Name, math.Ceil(used*100), m.called())
 	}
-	ways := Ways{Machine: another, Split: splits(split), Supplier: b.outside("bend", "a bender"), Design: "another design"}
+	ways := Ways{Machine: another, Split: b.splits(split), Supplier: b.outside("bend", "a bender"), Design: "another design"}
 	if why == "force" {
 		ways.Tool = "a wider die opening, which leaves a larger inside radius"
 	}

@@ -49,6 +49,11 @@ func (b *flagger) outside(does, whom string) string {
 	for _, p := range b.Panels[1:] {
 		bend = math.Max(bend, p.Zone)
 	}
+	if b.Round != nil {
+		for _, l := range b.Round.Lines {
+			bend = math.Max(bend, size(l))
+		}
+	}
 	var names []string
 	for _, o := range b.Machines.Outside {
 		if strings.Contains(strings.ToLower(o.Does), does) && o.takes(x, y, b.Recipe.Thickness, bend) {

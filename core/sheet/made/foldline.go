@@ -17,6 +17,9 @@ type FoldLine struct {
 	Radius   string // inside, as the job writes it; empty where it does not matter
 }
 
+// Long answers how long the bend is, mm.
+func (l FoldLine) Long() float64 { return l.To.Sub(l.From).Len() }
+
 // FoldLines answers every line the sheet is bent at.
 func (p Part) FoldLines() []FoldLine {
 	out := make([]FoldLine, 0, len(p.BendLines))

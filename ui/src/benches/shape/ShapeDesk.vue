@@ -30,7 +30,7 @@ const drawers = computed(() => [
   { key: 'sheet' as const, name: 'Sheet and tools' },
   { key: 'trade' as const, name: 'Compare' },
   { key: 'family' as const, name: 'Family' },
-  { key: 'split' as const, name: 'Split' },
+  ...(built.value.round ? [] : [{ key: 'split' as const, name: 'Split' }]), // a round is not parted by a line
 ])
 
 /** What a smaller piece would mend, and what the shop's machines are behind. */
@@ -42,6 +42,7 @@ function divide() {
   shown.value = 'split'
 }
 watch(shown, (s) => s !== 'split' && (asking.value = false))
+watch(drawers, (list) => list.some((d) => d.key === shown.value) || (shown.value = 'flags')) // another part has no such drawer
 
 type Aside = { code: string; feature?: string; reason: string }
 const asides = () => part.value.recipe.value?.setAside ?? []
@@ -75,7 +76,7 @@ const takeUp = (f: Finding) =>
           @aside="setAside"
           @back="takeUp"
           ><template #more="{ finding }">
-            <button v-if="divides.includes(finding.code)" type="button" class="press tight" @click="divide">
+            <button v-if="divides.includes(finding.code) && !built.round" type="button" class="press tight" @click="divide">
               Where to split it
             </button>
             <RouterLink v-if="ofTheShop.includes(finding.cause)" to="/shop" class="press tight bare">The shop</RouterLink>
