@@ -115,6 +115,11 @@ func TestEdgesAlongALine(t *testing.T) {
 	if got := told(uneven, 50); got.Verdict != "bad" {
 		t.Errorf("%+v", got)
 	}
+	bare := edge
+	bare.Within = 0
+	if got := told(bare, 0); got.Verdict != "open" || !strings.Contains(got.Says, "within how much") {
+		t.Errorf("a gap without its tolerance: %+v", got)
+	}
 	uneven.Within = 0
 	if got := told(uneven, 50); got.Verdict != "good" {
 		t.Errorf("only its step is asked: %+v", got)

@@ -84,9 +84,10 @@ type FacetBlankTold struct {
 
 // FacetFigure is one number of the body.
 type FacetFigure struct {
-	Key  string `json:"key"`
-	Name string `json:"name"`
-	Text string `json:"text"`
+	Key     string           `json:"key"`
+	Name    string           `json:"name"`
+	Text    string           `json:"text"`
+	Working *working.Working `json:"working"`
 }
 
 // off is what an angle of a seam may be off when it is held by a gauge, degrees (practice).
@@ -248,7 +249,6 @@ func (t *FacetsTold) blanks(p told.Pen, b brief.Brief, w shop.Shop, f shell.Face
 }
 
 func (t *FacetsTold) figures(p told.Pen, b *facet.Built, mass, area float64) {
-	say := func(key, name, text string) { t.Figures = append(t.Figures, FacetFigure{key, name, text}) }
 	weld, seams, panels := 0., 0, 0.
 	for _, e := range b.Edges {
 		if len(e.Faces) == 2 && e.Seam.Kind != facet.BentOne {
@@ -270,11 +270,33 @@ func (t *FacetsTold) figures(p told.Pen, b *facet.Built, mass, area float64) {
 		middle = middle.Add(f.Pose.Apply(c.Mul(1 / whole)).Mul(f.Area))
 	}
 	middle = middle.Mul(1 / panels)
-	say("mass", "Mass", p.Kilos(mass))
-	say("gravity", "Centre of gravity, by its panels", fmt.Sprintf("%s, %s, %s", p.MM(middle[0]), p.MM(middle[1]), p.MM(middle[2])))
-	say("area", "Blanks as cut", p.Area(area*1e-6))
-	say("paint", "To paint, both faces", p.Area(2*panels*1e-6))
-	say("weld", fmt.Sprintf("To weld, %d seams", seams), p.MM(weld))
+	t.figure(p, "mass", "Mass", p.Kilos(mass), working.Working{Method: "Mass of a body", Source: "sum over its blanks as parts",
+		Formula: "m = Σ A·T·ρ", Inputs: []working.Quantity{{Symbol: "A", Name: "blanks, net of what is cut out", Value: area, Unit: "mm²"},
+			working.MM("T", "thickness", b.Thickness)}, Assumptions: []string{"weld and paint are not counted", "nominal density"},
+		Result: working.Quantity{Symbol: "m", Name: "mass", Value: mass, Unit: "kg"}})
+	t.figure(p, "gravity", "Centre of gravity, by its panels", fmt.Sprintf("%s, %s, %s", p.MM(middle[0]), p.MM(middle[1]), p.MM(middle[2])),
+		working.Working{Method: "Centre of gravity of panels", Source: "plane geometry", Formula: "c = Σ A·c / Σ A",
+			Inputs:      []working.Quantity{{Symbol: "A", Name: "panels between their points", Value: panels, Unit: "mm²"}},
+			Steps:       []working.Quantity{working.MM("x", "forward", middle[0]), working.MM("y", "left", middle[1])},
+			Assumptions: []string{"of the panels between their points: holes and lips of their parts are not counted"},
+			Result:      working.MM("z", "up", middle[2])})
+	t.figure(p, "area", "Blanks as cut", p.Area(area*1e-6), working.Working{Method: "Area of the blanks", Source: "flat patterns of " +
+		"its parts",
+		Formula: "A = Σ (outline − cut holes)", Result: working.Quantity{Symbol: "A", Name: "area", Value: area, Unit: "mm²"}})
+	t.figure(p, "paint", "To paint, both faces", p.Area(2*panels*1e-6), working.Working{Method: "Area to paint", Source: "plane geometry",
+		Formula: "2·Σ A", Inputs: []working.Quantity{{Symbol: "A", Name: "panels between their points", Value: panels, Unit: "mm²"}},
+		Assumptions: []string{"edges, holes and lips are not counted"}, Result: working.Quantity{Symbol: "P", Name: "to paint",
+			Value: 2 * panels,
+			Unit:  "mm²"}})
+	t.figure(p, "weld", fmt.Sprintf("To weld, %d seams", seams), p.MM(weld), working.Working{Method: "Length to weld",
+		Source: "edges between two panels that are not bent", Formula: "L = Σ lengths between points",
+		Inputs:      []working.Quantity{{Symbol: "n", Name: "seams", Value: float64(seams)}},
+		Assumptions: []string{"welded all along, on one side"}, Result: working.MM("L", "to weld", weld)})
+}
+
+// figure puts down one number of a body with its working.
+func (t *FacetsTold) figure(p told.Pen, key, name, text string, w working.Working) {
+	t.Figures = append(t.Figures, FacetFigure{key, name, text, p.Explain(w)})
 }
 
 // together says in which order blanks are put together, and what angles that are off make of the seams

@@ -16,6 +16,8 @@ type FacetFitTold struct {
 	ID      string `json:"id"`
 	Verdict string `json:"verdict" enum:"good,bad"`
 	Text    string `json:"text" doc:"how far it keeps off what panel, or what it meets"`
+
+	Working *working.Working `json:"working,omitempty"`
 }
 
 // inside says how much room a body holds, and whether what must fit does.
@@ -26,7 +28,15 @@ func (t *FacetsTold) inside(p told.Pen, f shell.Facets, b *facet.Built) {
 		if openings > 0 {
 			name = fmt.Sprintf("Room inside, openings closed flat (%d)", openings)
 		}
-		t.Figures = append(t.Figures, FacetFigure{"room", name, p.Room(room.Volume())})
+		t.figure(p, "room", name, p.Room(room.Volume()), working.Working{Method: "Room in a body", Source: "divergence theorem over " +
+			"its inner faces",
+			Formula: "V = Σ a·(b × c)/6 over triangles of the inner faces and of its openings, closed from their middles",
+			Inputs: []working.Quantity{working.MM("T", "thickness", b.Thickness), {Symbol: "n", Name: "openings closed",
+				Value: float64(openings)}},
+			Assumptions: []string{"inner corners are where the inner faces of all panels at a point meet", "bends and welds inside " +
+				"are not taken off",
+				"what stands in its holes is not looked at"},
+			Result: working.Quantity{Symbol: "V", Name: "room", Value: room.Volume(), Unit: "mm³"}})
 	}
 	if len(f.Fits) == 0 {
 		return
@@ -80,5 +90,11 @@ func fitsIn(p told.Pen, f shell.Facets, b *facet.Built, x shell.FacetFit, held *
 	default:
 		out.Verdict, out.Text = "good", fmt.Sprintf("%s off %s, the nearest panel.", p.MM(near), panel)
 	}
+	out.Working = p.Explain(working.Working{Method: "A box among panels", Source: "least distance of closed surfaces",
+		Formula: "d = least distance of the box to every panel",
+		Inputs: []working.Quantity{working.MM("l", "long", x.Long), working.MM("w", "wide", x.Wide), working.MM("h", "high", x.High),
+			working.MM("g", "gap asked", x.Gap)},
+		Assumptions: []string{"panels without their holes; their bends without radius", "what it is put in through is not looked at"},
+		Result:      working.MM("d", "to "+panel, near)})
 	return out
 }

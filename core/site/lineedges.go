@@ -110,6 +110,12 @@ func (s *stander) judgeEdge(out *LineEdgeTold, e vehicle.LineEdge, got survey.Al
 	default:
 		out.Verdict = "good"
 	}
+	if e.Gap != nil && e.Within == 0 { // a gap is never met to nothing
+		says = append(says, "say within how much its gap is to be so")
+		if out.Verdict == "good" {
+			out.Verdict = "open"
+		}
+	}
 	out.Says = strings.ToUpper(says[0][:1]) + strings.Join(says, "; ")[1:] + "."
 	out.Working = p.Explain(working.Working{Method: "An edge along a line of the body", Source: "geometry, as seen from one side: " +
 		"extremes lie at " +

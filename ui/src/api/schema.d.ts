@@ -5782,6 +5782,7 @@ export interface components {
             key: string;
             name: string;
             text: string;
+            working: components["schemas"]["Working"];
         };
         FacetFit: {
             /**
@@ -5828,6 +5829,7 @@ export interface components {
             text: string;
             /** @enum {string} */
             verdict: "good" | "bad";
+            working?: components["schemas"]["Working"];
         };
         FacetPanel: {
             id: string;

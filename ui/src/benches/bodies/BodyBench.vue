@@ -16,6 +16,7 @@ import FlagList from '@/kit/FlagList.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 import BlankList from './BlankList.vue'
 import FitRow from './FitRow.vue'
 import PanelRow from './PanelRow.vue'
@@ -230,6 +231,7 @@ const whole = computed(() => ({ ...open, doc: open.head }))
         <p v-if="worked.why" class="wrong" role="status">{{ worked.why }}</p>
         <span v-for="f in worked.figures" :key="f.key" class="small" :data-figure="f.key">
           <span class="soft">{{ f.name }}</span> <b class="num">{{ f.text }}</b>
+          <WhyButton v-if="f.working" :name="f.name" :working="f.working" />
         </span>
         <button
           type="button"
@@ -296,12 +298,14 @@ const whole = computed(() => ({ ...open, doc: open.head }))
   gap: 8px;
 }
 .under {
+  grid-row: 2; /* the view above comes later: nothing is to jump then */
   display: flex;
   flex-wrap: wrap;
   gap: 6px 18px;
   align-items: baseline;
 }
 .flags {
+  grid-row: 3;
   position: relative;
   max-height: 200px;
   overflow: auto;

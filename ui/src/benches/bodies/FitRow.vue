@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import FieldGrid from '@/kit/FieldGrid.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
 import type { OpenBody } from './useBody'
 
 const props = defineProps<{ open: OpenBody; index: number }>()
@@ -27,5 +28,7 @@ const places = { x: 'Its rear end at x', y: 'Its right side at y', z: 'Its under
       @update:model-value="(v) => open.set(`${at}/${key}`, v)"
     />
   </FieldGrid>
-  <p v-if="told" class="small" :class="{ wrong: told.verdict === 'bad' }" role="status">{{ told.text }}</p>
+  <p v-if="told" class="small" :class="{ wrong: told.verdict === 'bad' }" role="status">
+    {{ told.text }} <WhyButton v-if="told.working" :name="f.name || 'the thing'" :working="told.working" />
+  </p>
 </template>
