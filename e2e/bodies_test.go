@@ -3,8 +3,6 @@ package e2e
 import (
 	"fmt"
 	"math"
-	"os"
-	"path/filepath"
 	"strings"
 	"testing"
 
@@ -204,16 +202,7 @@ func TestABodyOfSurveyedPoints(t *testing.T) {
 func TestABodyFromADrawnFace(t *testing.T) {
 	a := startApp(t)
 	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
-	var b strings.Builder
-	b.WriteString("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n")
-	for _, l := range [][4]float64{{0, 0, 8, 0}, {8, 0, 6, 5}, {6, 5, 0, 5}, {0, 5, 0, 0}} {
-		fmt.Fprintf(&b, "0\nLINE\n8\ncut\n10\n%g\n20\n%g\n11\n%g\n21\n%g\n", l[0], l[1], l[2], l[3])
-	}
-	b.WriteString("0\nENDSEC\n0\nEOF\n")
-	file := filepath.Join(t.TempDir(), "side of a case.dxf")
-	if err := os.WriteFile(file, []byte(b.String()), 0o600); err != nil {
-		t.Fatal(err)
-	}
+	file := drawnInInches(t, "side of a case.dxf", [][4]float64{{0, 0, 8, 0}, {8, 0, 6, 5}, {6, 5, 0, 5}, {0, 5, 0, 0}}, "")
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + job + "/shape/new")
 	p.press("A drawing: DXF or SVG")

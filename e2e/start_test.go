@@ -15,18 +15,40 @@ import (
 	"warmanvil/job"
 )
 
+// drawnInInches writes a drawing of lines in inches, and more of it as it stands in the file.
+func drawnInInches(t *testing.T, name string, lines [][4]float64, more string) (file string) {
+	t.Helper()
+	var b strings.Builder
+	b.WriteString("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n")
+	for _, l := range lines {
+		fmt.Fprintf(&b, "0\nLINE\n8\ncut\n10\n%g\n20\n%g\n11\n%g\n21\n%g\n", l[0], l[1], l[2], l[3])
+	}
+	b.WriteString(more + "0\nENDSEC\n0\nEOF\n")
+	file = filepath.Join(t.TempDir(), name)
+	if err := os.WriteFile(file, []byte(b.String()), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	return file
+}
+
+// startPart goes to a new part by its starter, from a part that is there.
+func (p *page) startPart(job, from, starter string) {
+	p.t.Helper()
+	p.app.free(p.t, job)
+	p.goTo("/jobs/" + job + "/shape/" + from)
+	p.drawn()
+	p.press("New part")
+	p.press(starter)
+	p.wait("its picture", `document.querySelectorAll('.start .picture path').length === 1`)
+}
+
 // A tray from its starter: corners that close, a size typed on the drawing, and
 // the bend sheet with its stops.
 func TestTrayFromStarterToBendSheet(t *testing.T) {
 	a := startApp(t)
 	job, part := a.demoPart(t, "Orchard truck", "Press foot")
-	a.free(t, job)
 	p := open(t, a, 1280, 800)
-	p.goTo("/jobs/" + job + "/shape/" + part)
-	p.drawn()
-	p.press("New part")
-	p.press("Tray")
-	p.wait("its picture", `document.querySelectorAll('.start .picture path').length === 1`)
+	p.startPart(job, part, "Tray")
 	p.set(".start", "Its name", "Battery tray")
 	p.set(".start", "Long, outside", "12 in")
 	p.pick(".start", "Corners", "edge to edge")
@@ -79,17 +101,9 @@ func TestTrayFromStarterToBendSheet(t *testing.T) {
 func TestDrawingWithAGapBecomesAPart(t *testing.T) {
 	a := startApp(t)
 	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
-	var b strings.Builder
-	b.WriteString("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n")
 	at := [][4]float64{{0, 0, 6, 0}, {6, 0, 6, 4}, {6, 4, .01, 4}, {0, 4, 0, 0}} // a hundredth short
-	for _, l := range at {
-		fmt.Fprintf(&b, "0\nLINE\n8\ncut\n10\n%g\n20\n%g\n11\n%g\n21\n%g\n", l[0], l[1], l[2], l[3])
-	}
-	b.WriteString("0\nCIRCLE\n8\ncut\n10\n1\n20\n1\n40\n0.25\n0\nTEXT\n8\nnotes\n10\n0\n20\n0\n1\nx\n0\nENDSEC\n0\nEOF\n")
-	file := filepath.Join(t.TempDir(), "battery lid.dxf")
-	if err := os.WriteFile(file, []byte(b.String()), 0o600); err != nil {
-		t.Fatal(err)
-	}
+	file := drawnInInches(t, "battery lid.dxf", at,
+		"0\nCIRCLE\n8\ncut\n10\n1\n20\n1\n40\n0.25\n0\nTEXT\n8\nnotes\n10\n0\n20\n0\n1\nx\n")
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + job + "/shape/new")
 	p.press("A drawing: DXF or SVG")

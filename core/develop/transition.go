@@ -48,6 +48,9 @@ func (f *OutlineForm) corners(path string) ([][2]float64, error) {
 		if err := working.Above(path+"/round", "The diameter", f.Round, 0, greatest, "mm"); err != nil {
 			return nil, err
 		}
+		if f.Long != 0 || f.Wide != 0 {
+			return nil, working.Refuse(path+"/round", "An end is a round or a rectangle: give a diameter, or a length and a width.")
+		}
 		if f.Sides < 0 || f.Sides > mostSides {
 			return nil, working.Refuse(path+"/sides", "A quarter of a round is given 1 to %d sides.", mostSides)
 		}

@@ -258,29 +258,6 @@ type Placed struct {
 	Wall   float64    `json:"wall,omitempty" doc:"mm, wall it is bolted through"`
 }
 
-// BodyLine is a line of the body through surveyed points: seen from one side, nothing placed
-// stands past it.
-type BodyLine struct {
-	ID     string     `json:"id"`
-	Name   string     `json:"name"`
-	Points []string   `json:"points" doc:"ids of surveyed points it runs through"`
-	Seen   brief.Face `json:"seen" enum:"front,rear,left,right,up" doc:"side it is looked at from"`
-	Keep   string     `json:"keep" enum:"below,above" doc:"where things stay; seen from above, below is to the right of it"`
-	Off    float64    `json:"off,omitempty" doc:"mm they keep off it; negative what may show"`
-	Edges  []LineEdge `json:"edges,omitempty" doc:"edges of placed things that run along it"`
-}
-
-// LineEdge is an edge of a placed thing that runs along a line of the body: its gap, step and reveal.
-type LineEdge struct {
-	ID     string   `json:"id"`
-	Placed string   `json:"placed,omitempty" doc:"id of a placed thing"`
-	From   string   `json:"from,omitempty" doc:"id of a hole, corner or point of it, as it may be mated by"`
-	To     string   `json:"to,omitempty" doc:"id of another"`
-	Gap    *float64 `json:"gap,omitempty" doc:"mm it is to keep off the line, all along; not asked when left out"`
-	Within float64  `json:"within,omitempty" doc:"mm the gap may differ from that, and from itself along the edge; not asked when 0"`
-	Step   *float64 `json:"step,omitempty" doc:"mm it may stand before or behind the line; not asked when left out"`
-}
-
 // Reached names what of a placed thing a distance runs to, along each way of the vehicle.
 type Reached struct {
 	X End `json:"x,omitempty" enum:"low,middle,high" doc:"its rear face, middle or front face"`

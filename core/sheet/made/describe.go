@@ -32,11 +32,11 @@ func (b *maker) describe(part *Part) {
 	switch {
 	case b.Round != nil:
 		part.Round = b.roundMade()
-		whole := b.roundBody()
-		part.Body.Min, part.Body.Max = whole.Min, whole.Max
+		facets, rows := b.Round.Facets(b.Recipe.Thickness, chordDeviation)
 		if b.opt.Body {
-			part.Body = whole
+			part.Body = b.roundBody(facets, rows)
 		}
+		part.Body.Min, part.Body.Max = roundExtent(rows)
 	case b.opt.Body:
 		part.Body = b.body(faces)
 		fallthrough

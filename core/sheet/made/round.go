@@ -107,19 +107,13 @@ const sharpFold = 14.
 
 // roundBody answers a round bent: pieces between two rulings with both faces of the plate; one a hole
 // is cut in is a plate of pieces round it.
-func (b *maker) roundBody() Body {
-	facets, rows := b.Round.Facets(b.Recipe.Thickness, chordDeviation)
+func (b *maker) roundBody(facets []develop.RoundFacet, rows []develop.RoundRow) Body {
 	id := b.Recipe.Base.ID
 	body := Body{Thickness: b.Recipe.Thickness, Panels: []BodyPanel{}, Bends: []BodyBend{}, Edges: [][]solid.Vector{}}
-	body.Min = solid.Vector{math.Inf(1), math.Inf(1), math.Inf(1)}
-	body.Max = body.Min.Mul(-1)
 	var rims [4][]solid.Vector
 	for _, r := range rows {
 		for k, v := range r {
 			rims[k] = append(rims[k], v)
-			for i := range 3 {
-				body.Min[i], body.Max[i] = math.Min(body.Min[i], v[i]), math.Max(body.Max[i], v[i])
-			}
 		}
 	}
 	body.Edges = append(body.Edges, rims[:]...)
@@ -156,6 +150,20 @@ func (b *maker) roundBody() Body {
 	}
 	end()
 	return body
+}
+
+// roundExtent answers the box round a round, to both faces of its plate.
+func roundExtent(rows []develop.RoundRow) (lo, hi solid.Vector) {
+	lo = solid.Vector{math.Inf(1), math.Inf(1), math.Inf(1)}
+	hi = lo.Mul(-1)
+	for _, r := range rows {
+		for _, v := range r {
+			for i := range 3 {
+				lo[i], hi[i] = math.Min(lo[i], v[i]), math.Max(hi[i], v[i])
+			}
+		}
+	}
+	return lo, hi
 }
 
 // roundCuts answers the rims of holes that are cut, as convex pieces on the flat, and draws them.

@@ -17,8 +17,9 @@ var guideStarters = []PartStarter{
 		"window with stop-drilled corners, a notch from an edge.",
 		[]PartAsk{choiceAsk("form", "Cut-out", 2, "round", "slot", "window", "notch from an edge"), sizeAsk("wide", "What goes "+
 			"through, wide", 120),
-			sizeAsk("high", "What goes through, long or deep", 80), sizeAsk("clear", "Clearance all round", 3),
-			sizeAsk("drill", "Corners stop-drilled, diameter", 10), sizeAsk("nozzle", "Nozzle or ring, diameter, 0 to scribe", 0),
+			sizeAsk("high", "What goes through, long or deep; not of a round", 80), sizeAsk("clear", "Clearance all round", 3),
+			sizeAsk("drill", "Corners of a window or a notch stop-drilled, diameter", 10), sizeAsk("nozzle", "Nozzle or ring, "+
+				"diameter, 0 to scribe", 0),
 			sizeAsk("kerf", "Kerf, 0 to scribe", 0), choiceAsk("runs", "It runs", 0, "round the plate", "in a window of the plate"),
 			sizeAsk("border", "Border of a window's plate", 40)}, cutOutGuide},
 	{"curve", "Curve guide", "A plate with an edge on a radius that leads a torch's nozzle along a curve.",

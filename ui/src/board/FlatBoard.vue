@@ -9,6 +9,7 @@ import BoardCatches from './BoardCatches.vue'
 import BoardFaces from './BoardFaces.vue'
 import BoardDimension from './BoardDimension.vue'
 import BoardOrdinates from './BoardOrdinates.vue'
+import BoardPress from './BoardPress.vue'
 import BoardSides from './BoardSides.vue'
 import { dimensionLine, fit, loopPath, middle, points } from './geometry'
 import { bendText, placeLabels, type Rect } from './place'
@@ -107,25 +108,6 @@ const bendLabels = computed(() =>
     return spot ? [{ id: l.id, at: turned(spot, l.upright), text: bendText(l) }] : []
   }),
 )
-/** Numbers of press lines beside their longer ends, as many as have room. */
-const pressNumbers = computed(() => {
-  let last = { x: -99, y: -99 }
-  return bends.value.flatMap((l, i) => {
-    if (!('number' in l)) return []
-    const long = Math.hypot(l.b.x - l.a.x, l.b.y - l.a.y) || 1
-    // Beside the end where the lines lie farther apart.
-    type Ends = Pick<typeof l, 'a' | 'b'>
-    const near = (o?: Ends) => (o ? Math.hypot(o.a.x - l.a.x, o.a.y - l.a.y) + Math.hypot(o.b.x - l.b.x, o.b.y - l.b.y) : 1e9)
-    const [after, before] = [bends.value[i + 1], bends.value[i - 1]]
-    const other = near(before) < near(after) ? before : after
-    const fans = other && Math.hypot(other.b.x - l.b.x, other.b.y - l.b.y) > Math.hypot(other.a.x - l.a.x, other.a.y - l.a.y) + 1
-    const t = fans ? 1 - Math.min(22 / long, 0.4) : Math.min(16 / long, 0.4)
-    const at = { x: l.a.x + (l.b.x - l.a.x) * t + 9, y: l.a.y + (l.b.y - l.a.y) * t }
-    if (Math.hypot(at.x - last.x, at.y - last.y) < 22) return []
-    last = at
-    return [{ ...at, number: l.number, key: l.id }]
-  })
-})
 const holes = computed(() =>
   props.part.holes.map((h) => {
     const c = view.value.at(h.centre)
@@ -192,17 +174,7 @@ const turned = (r: Rect, upright: boolean) =>
         <path :d="f.lines" class="bend" />
         <path :d="f.flags" class="flag" />
       </g>
-      <text
-        v-for="l in pressNumbers"
-        :key="l.key"
-        class="label"
-        text-anchor="middle"
-        dominant-baseline="central"
-        :x="l.x"
-        :y="l.y"
-      >
-        {{ l.number }}
-      </text>
+      <BoardPress :lines="bends" />
       <text v-for="l in bendLabels" :key="l.id" class="label" text-anchor="middle" :transform="l.at">{{ l.text }}</text>
       <BoardCatches
         :part="part"

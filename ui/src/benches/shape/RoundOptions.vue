@@ -13,19 +13,21 @@ const part = computed(() => props.bench.part.value!)
 const form = computed(() => part.value.recipe.value!.base.shape!.round as Form)
 const put = (change: Partial<Form>) => part.value.set(at, { ...form.value, ...change })
 const thickness = computed(() => part.value.recipe.value!.thickness)
+const inch = computed(() => props.bench.style().unit !== 'mm')
 /** What one way asks for the other does not know. */
 function setWay(way: Form['way']) {
   const pressed = way === 'pressed'
   put({
     way,
     pinch: pressed ? undefined : form.value.pinch,
-    depth: pressed ? 0.5 : undefined,
+    depth: pressed ? (inch.value ? 0.508 : 0.5) : undefined,
     radius: pressed ? thickness.value : undefined,
   })
 }
 function setCut(end: 'cut' | 'foot', on: boolean) {
   const c = form.value.cone!
-  const high = end === 'cut' ? c.height * 0.75 : c.height * 0.25
+  const step = inch.value ? 6.35 : 1
+  const high = Math.round((c.height * (end === 'cut' ? 0.75 : 0.25)) / step) * step || c.height / 2
   put({ cone: { ...c, [end]: on ? { angle: 15, height: high } : undefined } })
 }
 const shiftable = computed(() => form.value.cone ?? form.value.transition)
