@@ -6,7 +6,9 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 
 	"warmanvil/core/shell"
 	"warmanvil/core/shell/facet"
@@ -47,9 +49,10 @@ func TestABodyOfPanels(t *testing.T) {
 	saved()
 	p.press("Which edges to bend?")
 	p.wait("a proposal", `document.querySelector('[data-offer]')`)
-	eval[bool](p, `([...document.querySelectorAll('[data-offer] button')][0].click(), true)`)
+	eval[bool](p, `([...document.querySelectorAll('[data-offer] button')].find(x => x.innerText === 'Take it').click(), true)`)
 	p.wait("one blank again", `document.querySelectorAll('[data-blank]').length === 1`)
 	saved()
+	p.onTheFlat(id)
 	p.press("Make its parts")
 	p.see("holes, marks and files there")
 	parts, err := a.jobs.PartsOf(t.Context(), id)
@@ -110,6 +113,58 @@ func TestABodyOfPanels(t *testing.T) {
 			t.Errorf("%s has no gauge", name)
 		}
 	}
+}
+
+// onTheFlat drags a corner of the body on the flat of its blank and pushes it with the arrow keys: the point
+// goes that far within its panel, and the body is kept so.
+func (p *page) onTheFlat(id string) {
+	p.t.Helper()
+	p.press("as it is cut")
+	p.wait("the flats", `document.querySelector('[data-testid=flats] [data-corner]')`)
+	which := eval[string](p, `document.querySelector('[data-corner]').dataset.corner`)
+	corner := `[data-corner="` + which + `"]`
+	point := which[strings.LastIndex(which, " ")+1:]
+	at := func() (v [3]float64) {
+		b, err := p.app.jobs.FacetedBody(p.t.Context(), id)
+		if err != nil {
+			p.t.Fatal(err)
+		}
+		for _, q := range b.Body.Points {
+			if q.ID == point {
+				return [3]float64{q.X, q.Y, q.Z}
+			}
+		}
+		p.t.Fatalf("no point %s", point)
+		return v
+	}
+	saved := func() {
+		p.still("it to be kept", `[...document.querySelectorAll('.bench *')].some(x => !x.children.length && x.innerText?.trim() === 'saved')`)
+	}
+	was := at()
+	rim := eval[string](p, `document.querySelector('[data-testid=flats] polygon').getAttribute('points')`)
+	eval[bool](p, `(document.querySelector('`+corner+`').focus(), true)`)
+	for range 3 {
+		p.keys(kb.ArrowRight)
+	}
+	p.wait("the flat drawn anew", `document.querySelector('[data-testid=flats] polygon').getAttribute('points') !== '`+rim+`'`)
+	saved()
+	if now := at(); math.Abs(apart(was, now)-3) > 1e-3 {
+		p.t.Errorf("three steps of a millimetre moved it from %v to %v", was, now)
+	}
+	spot := eval[[]float64](p, `(r => [r.x + r.width / 2, r.y + r.height / 2])(document.querySelector('`+corner+` .catch').getBoundingClientRect())`)
+	p.do(chromedp.MouseEvent(input.DispatchMouseEventTypeMousePressed, spot[0], spot[1], chromedp.ButtonLeft),
+		chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, spot[0]+12, spot[1]+2, chromedp.ButtonLeft),
+		chromedp.MouseEvent(input.DispatchMouseEventTypeMouseMoved, spot[0]+24, spot[1]+2, chromedp.ButtonLeft),
+		chromedp.MouseEvent(input.DispatchMouseEventTypeMouseReleased, spot[0]+24, spot[1]+2, chromedp.ButtonLeft))
+	saved()
+	if now := at(); apart(was, now) < 4 {
+		p.t.Errorf("dragged from %v to %v", was, now)
+	}
+	p.press("as it stands")
+}
+
+func apart(a, b [3]float64) float64 {
+	return math.Hypot(math.Hypot(a[0]-b[0], a[1]-b[1]), a[2]-b[2])
 }
 
 // bodyDXF downloads the flat pattern of a part from the Make bench, its hold let go.

@@ -99,6 +99,12 @@ func (s Site) Effort() (Effort, error) {
 	for _, f := range s.Frames {
 		s.frameWork(&g, f, shape.Build(f.Doc, from.ForFrame(f.Doc)))
 	}
+	for _, f := range s.Bodies {
+		if b, err := f.Doc.Build(); err == nil {
+			hands := len(Part{Recipe: sheet.Recipe{Hand: f.Doc.Hand}}.Hands())
+			s.bodyWork(&g, &b, float64(batchOf(s.Brief, f.Quantity, hands)), f.Name)
+		}
+	}
 	bolts := 0
 	h := s.Hold()
 	for i, j := range h.Joints {
@@ -173,6 +179,9 @@ func (s Site) partWork(g *gathering, p *BuiltPart) {
 	g.add(effort.Drilling, drilled, once(drilled), p.Name)
 	g.add(effort.Tapping, tapped, once(tapped), p.Name)
 	long := seamsOf(r) / 1000 * n
+	if b.Round != nil && b.Round.Closed {
+		long += b.Round.Seam / 1000 * n
+	}
 	g.add(effort.Welding, long, once(long*1000), p.Name)
 	if long > 0 {
 		g.welds = append(g.welds, effort.Weld{Long: long, Leg: r.Thickness})

@@ -77,9 +77,35 @@ type FacetBlankTold struct {
 	Called  string       `json:"called,omitempty" doc:"name of that part"`
 	Outline [][2]float64 `json:"outline" doc:"mm"`
 	Lines   [][4]float64 `json:"lines" doc:"mm, ends of bend lines"`
+	Corners []FlatCorner `json:"corners" doc:"the body's points as they lie on it: outline and corners differ by what is cut back for the seams"`
 	Stops   []string     `json:"stops" doc:"flags that say do not cut"`
 	Minds   []string     `json:"minds"`
 	Why     string       `json:"why,omitempty" doc:"why it is no part"`
+}
+
+// FlatCorner is a point of the body on the flat of a blank, once for each panel it is a corner of there.
+type FlatCorner struct {
+	Point string     `json:"point" doc:"id"`
+	Panel string     `json:"panel" doc:"id"`
+	At    [2]float64 `json:"at" doc:"mm, on the flat"`
+	X     [3]float64 `json:"x" doc:"where the point goes in the body when it goes 1 mm along x of the flat, within its panel"`
+	Y     [3]float64 `json:"y" doc:"the same along y"`
+}
+
+// flatCorners answers the corners of a blank's panels on its flat.
+func flatCorners(b *facet.Built, blank int) []FlatCorner {
+	out := []FlatCorner{}
+	k := b.Blanks[blank]
+	for i, f := range k.Faces {
+		face, place := b.Faces[f], k.Places[i]
+		along := func(x, y float64) [3]float64 { return [3]float64(face.Pose.X.Mul(x).Add(face.Pose.Y.Mul(y))) }
+		for n, id := range face.Points {
+			at := place.Apply(face.Outline[n])
+			out = append(out, FlatCorner{Point: id, Panel: face.ID, At: [2]float64{at.X, at.Y},
+				X: along(place.X.X, place.Y.X), Y: along(place.X.Y, place.Y.Y)})
+		}
+	}
+	return out
 }
 
 // FacetFigure is one number of the body.
@@ -125,6 +151,9 @@ func Faceted(b brief.Brief, w shop.Shop, f shell.Facets, id, name string, quanti
 	t.panels(p, f, &built)
 	t.edges(p, f, &built)
 	mass, area := t.blanks(p, b, w, f, recipes, quantity, parts)
+	for i := range t.Blanks {
+		t.Blanks[i].Corners = flatCorners(&built, i)
+	}
 	t.figures(p, &built, mass, area)
 	t.inside(p, f, &built)
 	t.together(p, f, &built)
@@ -206,7 +235,7 @@ func (t *FacetsTold) blanks(p told.Pen, b brief.Brief, w shop.Shop, f shell.Face
 	parts []Part) (mass, area float64) {
 	for i, r := range recipes {
 		x := FacetBlankTold{Root: r.Base.ID, Name: f.Called(r.Base.ID), Panels: []string{}, Outline: [][2]float64{},
-			Lines: [][4]float64{},
+			Lines: [][4]float64{}, Corners: []FlatCorner{},
 			Stops: []string{}, Minds: []string{}}
 		for _, q := range f.Panels {
 			if _, of := r.Facet.Corners[q.ID]; of {

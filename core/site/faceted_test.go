@@ -4,11 +4,14 @@ import (
 	"context"
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
 	"warmanvil/core/bend"
 	"warmanvil/core/brief"
+	"warmanvil/core/effort"
+	"warmanvil/core/profile"
 	"warmanvil/core/shell"
 	"warmanvil/core/shell/facet"
 	"warmanvil/core/shell/starters"
@@ -146,6 +149,105 @@ func TestProposedBendsAreMadeInTheShop(t *testing.T) {
 	}
 }
 
+// The price of a proposal is worked out by hand from what the parts and seams of the body are once it is
+// taken: nothing of it is left out, and what the shop does not say makes no sum.
+func TestProposedBendsArePriced(t *testing.T) {
+	f := started(t, "ramp")
+	b := metric.Upgraded()
+	w := shop.Shop{Hour: amount(60), Currency: "crowns", Prices: []shop.Price{{ID: "p", What: f.Material, Price: 2, Per: "kg"}}}
+	list, err := ProposeFacets(context.Background(), b, w, f)
+	if err != nil || len(list) < 2 {
+		t.Fatalf("%d, %v", len(list), err)
+	}
+	now, marked := 0, map[string]bool{}
+	for _, o := range list {
+		taken := f
+		taken.Seams = o.Seams
+		built, recipes, err := taken.Blanks("body", "")
+		if err != nil {
+			t.Fatal(err)
+		}
+		weld, seams, kilos, cut, bends, paint, holes := 0., 0., 0., 0., 0., 0., 0.
+		for _, e := range built.Edges {
+			if len(e.Faces) == 2 && e.Seam.Kind != facet.BentOne {
+				weld, seams = weld+e.Long/1000, seams+1
+			}
+		}
+		minutes := 0.
+		for _, r := range recipes {
+			p := BuildParts(context.Background(), []Part{{ID: "x", Quantity: 1, Recipe: r}}, b, w)[0]
+			if p.Err != nil {
+				t.Fatal(p.Err)
+			}
+			x, y := p.Built.Bounds.Size()
+			kilos += x * y * f.Thickness * 7.85e-6
+			cut, paint, holes = cut+p.Built.CutLength/1000, paint+2*p.Built.Area*1e-6, holes+float64(len(p.Built.Holes))
+			minutes += 10 + 30 // cutting and painting are set up for
+			if n := len(p.Built.BendLines); n > 0 {
+				bends, minutes = bends+float64(n), minutes+15
+			}
+		}
+		dressed := weld
+		if f.Process == "plasma" {
+			dressed += cut
+		}
+		minutes += cut*1.5 + bends*2 + paint*20 + dressed*4
+		if seams > 0 {
+			minutes += seams*5 + 10 + weld*10 + 10
+		}
+		if holes > 0 {
+			t.Fatalf("%v holes: this sum knows of none", holes)
+		}
+		if math.Abs(o.Price.Minutes-minutes) > 1e-6*minutes {
+			t.Errorf("%s: %.3f min, by hand %.3f", o.Why, o.Price.Minutes, minutes)
+		}
+		if o.Price.Cost == nil || math.Abs(*o.Price.Cost-minutes-2*kilos) > 1e-3*minutes || len(o.Price.Lacks) > 0 {
+			t.Errorf("%s: %v of %.2f, lacks %v", o.Why, o.Price.Cost, minutes+2*kilos, o.Price.Lacks)
+		}
+		if o.Now {
+			now++
+		}
+		for _, m := range o.Best {
+			marked[m] = true
+		}
+	}
+	if now != 1 || !marked["cheapest"] || !marked["least hours"] {
+		t.Errorf("%d as it stands, best in %v", now, marked)
+	}
+	silent, err := ProposeFacets(context.Background(), b, shop.Shop{}, f)
+	if err != nil || silent[0].Price.Cost != nil || len(silent[0].Price.Lacks) != 2 {
+		t.Errorf("%v, %+v", err, silent[0].Price)
+	}
+}
+
+// What welding a body takes is in what the job takes, as often as it is made.
+func TestEffortCountsTheSeamsOfBodies(t *testing.T) {
+	f := started(t, "hopper")
+	built, err := f.Build()
+	if err != nil {
+		t.Fatal(err)
+	}
+	long := 0.
+	for _, e := range built.Edges {
+		if len(e.Faces) == 2 && e.Seam.Kind != facet.BentOne {
+			long += e.Long / 1000
+		}
+	}
+	f.Hand.Pair = true
+	e, err := Site{Brief: metric, Bodies: []FacetBody{{ID: "b", Name: "Hopper", Quantity: 3, Doc: f}}}.Effort()
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, l := range e.Lines {
+		if l.Op == effort.Welding && math.Abs(l.Many-6*long) > 1e-9 {
+			t.Errorf("%v m to weld of %v", l.Many, 6*long)
+		}
+	}
+	if len(e.Lines) != 3 {
+		t.Errorf("%+v", e.Lines)
+	}
+}
+
 func BenchmarkFaceted(b *testing.B) {
 	f := started(b, "box")
 	for b.Loop() {
@@ -273,4 +375,72 @@ func bounds(f shell.Facets) (lo, hi [3]float64) {
 		}
 	}
 	return lo, hi
+}
+
+// Every corner lies on the flat of its blank near the rim of what is cut, and moving it there by a
+// millimetre moves the body's point so that the flat shows it a millimetre on, all the others of its
+// panel at rest and the panel still plane.
+func TestCornersMovedOnTheFlat(t *testing.T) {
+	b := metric.Upgraded()
+	for _, key := range []string{"guard", "hopper", "box", "ramp"} {
+		f := started(t, key)
+		was := Faceted(b, shop.Shop{}, f, "id", "Body", 1, nil, nil)
+		moved := 0
+		for i, blank := range was.Blanks {
+			if len(blank.Corners) == 0 {
+				t.Fatalf("%s: no corners on %s", key, blank.Name)
+			}
+			for n, c := range blank.Corners {
+				near, last := math.Inf(1), blank.Outline[len(blank.Outline)-1]
+				for _, q := range blank.Outline {
+					side := profile.Point{X: q[0] - last[0], Y: q[1] - last[1]}
+					to := profile.Point{X: c.At[0] - last[0], Y: c.At[1] - last[1]}
+					t := max(0, min(1, to.Dot(side)/side.Dot(side)))
+					near, last = min(near, to.Sub(side.Mul(t)).Len()), q
+				}
+				if near > 6*f.Thickness {
+					t.Errorf("%s: corner %s is %.1f mm off the rim of %s", key, c.Point, near, blank.Name)
+				}
+				k := slices.IndexFunc(f.Points, func(p shell.FacetPoint) bool { return p.ID == c.Point })
+				next := f
+				next.Points = slices.Clone(f.Points)
+				for axis, by := range []*float64{&next.Points[k].X, &next.Points[k].Y, &next.Points[k].Z} {
+					*by += 3*c.X[axis] + 4*c.Y[axis]
+				}
+				if hasDependants(f.Points, c.Point) || blank.Corners[0].Panel != c.Panel {
+					continue // others go with it, or the flat turns under it
+				}
+				now := Faceted(b, shop.Shop{}, next, "id", "Body", 1, nil, nil)
+				if now.Why != "" || len(now.Blanks) != len(was.Blanks) {
+					continue // a corner that turns a neighbour over
+				}
+				moved++
+				to := now.Blanks[i].Corners
+				for m, d := range to {
+					if d.Panel != c.Panel || m == n {
+						continue
+					}
+					from := blank.Corners[m].At
+					before := math.Hypot(from[0]-c.At[0]-3, from[1]-c.At[1]-4)
+					after := math.Hypot(d.At[0]-to[n].At[0], d.At[1]-to[n].At[1])
+					if math.Abs(before-after) > 1e-6 {
+						t.Errorf("%s: corner %s of %s: %.6f mm to %s, asked %.6f", key, c.Point, blank.Name, after, d.Point, before)
+					}
+				}
+				for m, p := range now.Panels {
+					if p.ID == c.Panel && p.Off != "" && was.Panels[m].Off == "" {
+						t.Errorf("%s: %s is not flat any more by %s", key, p.Name, p.Off)
+					}
+				}
+			}
+		}
+		if moved < 2 {
+			t.Errorf("%s: only %d corners were moved", key, moved)
+		}
+	}
+}
+
+// hasDependants tells whether another point counts from one.
+func hasDependants(list []shell.FacetPoint, id string) bool {
+	return slices.ContainsFunc(list, func(p shell.FacetPoint) bool { return p.From == id })
 }

@@ -2,7 +2,9 @@ package site
 
 import (
 	"context"
+	"maps"
 	"math"
+	"slices"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet/made"
@@ -19,6 +21,10 @@ type FacetProposal struct {
 	Weld   string            `json:"weld" doc:"what stays to be welded"`
 	Waste  int               `json:"waste" doc:"% of the blanks' boxes that is cut off"`
 	Seams  []shell.FacetSeam `json:"seams" doc:"of the body, to take it"`
+	Now    bool              `json:"now" doc:"it is how the body is made as it stands"`
+	Price  BodyPrice         `json:"price"`
+	Best   []string          `json:"best" doc:"what of all of them it is best in: fewest blanks, least to weld, least hours, cheapest"`
+	weld   float64
 }
 
 // mostBent is the largest turn that is proposed to be bent, degrees: sharper ones are welded (practice).
@@ -69,14 +75,90 @@ func ProposeFacets(until context.Context, b brief.Brief, w shop.Shop, f shell.Fa
 	if err != nil {
 		return nil, err
 	}
-	out := []FacetProposal{}
-	for _, x := range list {
-		o := FacetProposal{Why: x.Why, Blanks: x.Blanks, Weld: p.MM(x.Weld), Waste: int(math.Round(100 * x.Waste)),
-			Seams: append([]shell.FacetSeam{}, open.Seams...)}
-		for _, e := range x.Bends {
-			o.Seams = append(o.Seams, shell.FacetSeam{A: built.Edges[e].A, B: built.Edges[e].B, Kind: facet.BentOne})
+	bent := func(seams []shell.FacetSeam) map[[2]string]bool {
+		m := map[[2]string]bool{}
+		for _, x := range seams {
+			if x.Kind == facet.BentOne {
+				m[[2]string{min(x.A, x.B), max(x.A, x.B)}] = true
+			}
 		}
-		out = append(out, o)
+		return m
 	}
+	out := []FacetProposal{}
+	seen := func(seams []shell.FacetSeam) bool {
+		return slices.ContainsFunc(out, func(o FacetProposal) bool { return maps.Equal(bent(o.Seams), bent(seams)) })
+	}
+	add := func(x facet.Proposal, why string, seams []shell.FacetSeam) error {
+		o := FacetProposal{Why: why, Blanks: x.Blanks, Weld: p.MM(x.Weld), Waste: int(math.Round(100 * x.Waste)), Seams: seams,
+			Best: []string{}, weld: x.Weld, Now: maps.Equal(bent(seams), bent(f.Seams))}
+		taken := f
+		taken.Seams = seams
+		var err error
+		o.Price, err = Site{Brief: b, Shop: w}.priced(taken)
+		out = append(out, o)
+		return err
+	}
+	for _, x := range list {
+		seams := append([]shell.FacetSeam{}, open.Seams...)
+		for _, e := range x.Bends {
+			seams = append(seams, shell.FacetSeam{A: built.Edges[e].A, B: built.Edges[e].B, Kind: facet.BentOne})
+		}
+		if err := add(x, x.Why, seams); err != nil {
+			return nil, err
+		}
+	}
+	for _, more := range []struct {
+		why   string
+		seams []shell.FacetSeam
+	}{{"every panel cut by itself: nothing is bent", open.Seams}, {"as it stands", f.Seams}} {
+		if seen(more.seams) {
+			continue
+		}
+		taken := f
+		taken.Seams = append([]shell.FacetSeam{}, more.seams...)
+		s, err := taken.Shell()
+		if err != nil {
+			return nil, err
+		}
+		x, err := facet.Measured(s)
+		if err != nil {
+			continue // as it stands it is no body, which the bench says
+		}
+		if err := add(x, more.why, taken.Seams); err != nil && more.why != "as it stands" {
+			return nil, err
+		}
+	}
+	bestOf(out)
 	return out, until.Err()
+}
+
+// bestOf says of each of several ways what it is best in; nothing where all are alike.
+func bestOf(list []FacetProposal) {
+	mark := func(word string, of func(FacetProposal) (float64, bool)) {
+		least, most := math.Inf(1), math.Inf(-1)
+		for _, o := range list {
+			v, known := of(o)
+			if !known {
+				return
+			}
+			least, most = min(least, v), max(most, v)
+		}
+		if most-least < 1e-6 {
+			return
+		}
+		for i, o := range list {
+			if v, _ := of(o); v-least < 1e-6 {
+				list[i].Best = append(list[i].Best, word)
+			}
+		}
+	}
+	mark("fewest blanks", func(o FacetProposal) (float64, bool) { return float64(o.Blanks), true })
+	mark("least to weld", func(o FacetProposal) (float64, bool) { return o.weld, true })
+	mark("least hours", func(o FacetProposal) (float64, bool) { return o.Price.Minutes, true })
+	mark("cheapest", func(o FacetProposal) (float64, bool) {
+		if o.Price.Cost == nil {
+			return 0, false
+		}
+		return *o.Price.Cost, true
+	})
 }

@@ -18,6 +18,7 @@ type RoundMade struct {
 	Lap    *[2]profile.Point  `json:"lap,omitempty" doc:"where its first end lies on the flat"`
 	Trims  [][2]profile.Point `json:"trims" doc:"where the plate for the rolls is cut off"`
 	Closed bool               `json:"closed" doc:"its ends meet in a seam"`
+	Seam   float64            `json:"seam,omitempty" doc:"mm, length of its ends that are welded; left out of one that is open"`
 	Sharp  float64            `json:"sharp,omitempty" doc:"mm, of what is rolled: smallest radius of the middle of the plate"`
 	Notes  []string           `json:"notes" doc:"taken for granted"`
 	round  *develop.Round
@@ -48,6 +49,9 @@ func (b *maker) roundMade() *RoundMade {
 	}
 	zero := b.Outline.Bounds().Min
 	place := func(p profile.Point) string { return b.Len(p.X-zero.X) + ", " + b.Len(p.Y-zero.Y) }
+	if r.Closed {
+		m.Seam = r.Seam
+	}
 	own := 0
 	for _, l := range r.Lines {
 		if !l.Again {

@@ -94,6 +94,23 @@ func unfit(b *Built, edge int, fits Fits) string {
 	return ""
 }
 
+// Measured answers what a shell leaves to weld as it is said to be made. It fails with *working.Fault where
+// it is no body.
+func Measured(s Shell) (Proposal, error) {
+	b, err := Build(s)
+	if err != nil {
+		return Proposal{}, err
+	}
+	p := Proposal{}
+	for i, e := range b.Edges {
+		if len(e.Faces) == 2 && e.Seam.Kind == BentOne {
+			p.Bends = append(p.Bends, i)
+		}
+	}
+	p.measure(&b)
+	return p, nil
+}
+
 func (p *Proposal) measure(b *Built) {
 	p.Blanks = len(b.Blanks)
 	boxes, panels := 0., 0.

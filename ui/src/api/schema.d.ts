@@ -4226,6 +4226,36 @@ export interface components {
             y: number[];
             z: number[];
         };
+        BodyPrice: {
+            /**
+             * Format: double
+             * @description both; left out where one is not known, or a blank is cut outside
+             */
+            cost?: number;
+            /** @description cutting, bending, fitting, welding and dressing, painting */
+            hours: string;
+            /**
+             * Format: double
+             * @description money; left out where the Shop says no rate by the hour
+             */
+            labour?: number;
+            /** @description what the Shop does not say */
+            lacks: string[];
+            /**
+             * Format: double
+             * @description money, of the boxes of its blanks; left out where the Shop has no price for it
+             */
+            metal?: number;
+            /** Format: double */
+            minutes: number;
+            /** @description name of the shop's money */
+            money?: string;
+            /** @description blanks that are cut outside: their cutting is in no hour */
+            outside: string[];
+            working: components["schemas"]["Working"];
+            /** @description minutes of each kind of work */
+            works: string[];
+        };
         BoltReach: {
             /**
              * Format: int64
@@ -5728,6 +5758,8 @@ export interface components {
         FacetBlankTold: {
             /** @description name of that part */
             called?: string;
+            /** @description the body's points as they lie on it: outline and corners differ by what is cut back for the seams */
+            corners: components["schemas"]["FlatCorner"][];
             /** @description mm, ends of bend lines */
             lines: number[][];
             mass: string;
@@ -5880,8 +5912,13 @@ export interface components {
             text: string;
         };
         FacetProposal: {
+            /** @description what of all of them it is best in: fewest blanks, least to weld, least hours, cheapest */
+            best: string[];
             /** Format: int64 */
             blanks: number;
+            /** @description it is how the body is made as it stands */
+            now: boolean;
+            price: components["schemas"]["BodyPrice"];
             /** @description of the body, to take it */
             seams: components["schemas"]["FacetSeam"][];
             /**
@@ -7346,6 +7383,18 @@ export interface components {
         FlatBounds: {
             max: number[];
             min: number[];
+        };
+        FlatCorner: {
+            /** @description mm, on the flat */
+            at: number[];
+            /** @description id */
+            panel: string;
+            /** @description id */
+            point: string;
+            /** @description where the point goes in the body when it goes 1 mm along x of the flat, within its panel */
+            x: number[];
+            /** @description the same along y */
+            y: number[];
         };
         FlatHole: {
             centre: number[];
@@ -13052,6 +13101,11 @@ export interface components {
             notes: string[];
             /** @description pipe, cone, transition, band */
             says: string;
+            /**
+             * Format: double
+             * @description mm, length of its ends that are welded; left out of one that is open
+             */
+            seam?: number;
             /**
              * Format: double
              * @description mm, of what is rolled: smallest radius of the middle of the plate

@@ -6,6 +6,7 @@ import { refreshJobs } from '@/api/queries'
 import type { components } from '@/api/schema'
 import { paperOf } from '@/jobs/paper'
 import { once } from '@/kit/once'
+import WhyButton from '@/kit/WhyButton.vue'
 import type { FacetBlank, OpenBody } from './useBody'
 
 const props = defineProps<{ open: OpenBody; job: string; id: string }>()
@@ -26,6 +27,7 @@ const make = once(async () => {
   }
 })
 const offers = shallowRef<components['schemas']['FacetProposal'][]>()
+const lacks = computed(() => offers.value?.[0]?.price.lacks ?? [])
 const propose = once(async () => {
   wrong.value = ''
   offers.value = undefined
@@ -67,6 +69,9 @@ const points = (b: FacetBlank) => b.outline.map((p) => `${p[0]},${-p[1]!}`).join
       </button>
       <button type="button" class="press" @click="propose">Which edges to bend?</button>
     </div>
+    <p v-if="lacks.length" class="small soft">
+      No price in all: the <RouterLink to="/shop">Shop</RouterLink> does not say {{ lacks.join(', nor ') }}.
+    </p>
     <ul v-if="offers" class="offers">
       <li v-if="!offers.length" class="soft">Nothing is proposed.</li>
       <li v-for="o in offers" :key="o.why" data-offer>
@@ -74,8 +79,23 @@ const points = (b: FacetBlank) => b.outline.map((p) => `${p[0]},${-p[1]!}`).join
           <b class="num">{{ o.blanks }}</b> {{ o.blanks === 1 ? 'blank' : 'blanks' }}, <b class="num">{{ o.weld }}</b> to weld,
           <b class="num">{{ o.waste }} %</b> of their boxes cut off
         </p>
-        <p class="small soft">{{ o.why }}</p>
-        <button type="button" class="press tight" @click="takeIt(o.seams)">Take it</button>
+        <p>
+          <b class="num">{{ o.price.hours }}</b><template v-if="o.price.cost != null"
+            >, <b class="num">{{ o.price.cost.toFixed(2) }} {{ o.price.money }}</b></template
+          ><template v-else
+            ><template v-if="o.price.labour != null"
+              >, labour <b class="num">{{ o.price.labour.toFixed(2) }} {{ o.price.money }}</b></template
+            ><template v-if="o.price.metal != null"
+              >, metal <b class="num">{{ o.price.metal.toFixed(2) }} {{ o.price.money }}</b></template
+            ></template
+          >
+          <WhyButton v-if="o.price.working" :name="`What ${o.why} takes`" :working="o.price.working" />
+          <b v-for="x in o.best" :key="x" class="best">{{ x }}</b>
+        </p>
+        <p class="small soft">{{ o.why }}. {{ o.price.works.join(', ') }}.</p>
+        <p v-if="o.price.outside.length" class="small soft">Cut outside, in no hour: {{ o.price.outside.join(', ') }}.</p>
+        <p v-if="o.now" class="small">So it is made as it stands.</p>
+        <button v-else type="button" class="press tight" @click="takeIt(o.seams)">Take it</button>
       </li>
     </ul>
     <ul class="blanks">
@@ -158,6 +178,16 @@ line {
 }
 .stop {
   color: var(--stop);
+}
+.best {
+  margin-left: 8px;
+  padding: 1px 7px;
+  border: 1px solid currentColor;
+  color: var(--good);
+}
+.offers li {
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 10px;
 }
 .order {
   margin: 0;

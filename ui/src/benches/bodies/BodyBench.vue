@@ -18,6 +18,7 @@ import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import BlankList from './BlankList.vue'
+import FlatsView from './FlatsView.vue'
 import FitRow from './FitRow.vue'
 import PanelRow from './PanelRow.vue'
 import PointRow from './PointRow.vue'
@@ -48,6 +49,11 @@ watch(findings, (f) => (rail.stops = f.filter((x) => x.severity === 'stop').leng
 const edge = ref<string[]>()
 // Corners tapped one after the other are a new panel.
 const picked = ref<string[]>([])
+const seen = ref<'body' | 'flats'>('body')
+const sights = [
+  { value: 'body' as const, text: 'as it stands' },
+  { value: 'flats' as const, text: 'as it is cut' },
+]
 const naming = ref(false)
 function took(id: string) {
   const point = open.doc.value?.points?.some((p) => p.id === id)
@@ -226,7 +232,11 @@ const whole = computed(() => ({ ...open, doc: open.head }))
       </section>
     </div>
     <div class="drawn">
-      <BodyView :open="open" :picked="picked" :edge="edge" @choose="took" />
+      <div class="views">
+        <ChoiceRow v-model="seen" label="Drawn" hide-label :choices="sights" />
+        <BodyView v-if="seen === 'body'" :open="open" :picked="picked" :edge="edge" @choose="took" />
+        <FlatsView v-else :key="body!" :open="open" @choose="took" />
+      </div>
       <div class="under">
         <p v-if="worked.why" class="wrong" role="status">{{ worked.why }}</p>
         <span v-for="f in worked.figures" :key="f.key" class="small" :data-figure="f.key">
@@ -296,6 +306,12 @@ const whole = computed(() => ({ ...open, doc: open.head }))
   min-height: 0;
   padding: 8px;
   gap: 8px;
+}
+.views {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 6px;
+  min-height: 0;
 }
 .under {
   grid-row: 2; /* the view above comes later: nothing is to jump then */
