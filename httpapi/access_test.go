@@ -144,7 +144,7 @@ var routes = map[string]string{
 		"/api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST " +
-		"/api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST " +
+		"/api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/fixture": "maker", "POST " +
 		"/api/v1/parts/{id}/split-lines": "reader", "POST /api/v1/parts/{id}/join": "maker", "GET " +
 		"/api/v1/part-starters": "public", "POST /api/v1/part-sketch": "reader", "POST /api/v1/parts/{id}/duplicate": "maker",
 	"GET /api/v1/sections": "public", "GET /api/v1/bending-sheet": "reader", "GET /api/v1/jobs/{id}/frames": "reader", "POST " +

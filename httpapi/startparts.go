@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/sheet/split"
 	"warmanvil/core/trace"
 	"warmanvil/core/working"
+	"warmanvil/core/site"
 	"warmanvil/job"
 )
 
@@ -74,6 +75,11 @@ func (s *server) startPartRoutes() {
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split", id: "splitPart", work: brisk,
 		summary: "Split a part across its base; the whole is put away"}, func(c call, in split.Parting) (PartsMade, error) {
 		parts, err := s.jobs.SplitPart(c.Request.Context(), c.id, in, c.whoSaves())
+		return partsMade(parts), err
+	})
+	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/fixture", id: "fixtureOfPart", work: brisk,
+		summary: "Add the fixture that holds the studs of a part square"}, func(c call, in site.FixtureAsk) (PartsMade, error) {
+		parts, err := s.jobs.FixtureOf(c.Request.Context(), c.id, in)
 		return partsMade(parts), err
 	})
 	route(s, operation{method: "POST", path: "/api/v1/parts/{id}/split-lines", id: "splitLines", work: whole, access: reading,

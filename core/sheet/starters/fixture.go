@@ -9,7 +9,7 @@ var fixtureStarters = []PartStarter{
 		"is drawn off over them.",
 		[]PartAsk{countAsk("columns", "Studs across", 2, 1, 40), countAsk("rows", "Studs front to back", 2, 1, 40),
 			sizeAsk("pitchX", "Pitch across", 80),
-			sizeAsk("pitchY", "Pitch front to back", 60), sizeAsk("stud", "Stud, diameter", 8), sizeAsk("play", "Play in a hole", .2),
+			sizeAsk("pitchY", "Pitch front to back", 60), sizeAsk("stud", "Stud, diameter", 8), playAsk,
 			sizeAsk("border", "Border", 30), sizeAsk("bolt", "Bolts through the tubes, hole", 9)}, studFixture},
 }
 
@@ -20,17 +20,26 @@ func init() { PartStarters = append(PartStarters, fixtureStarters...) }
 func studFixture(s *starting) {
 	border := max(s.v["border"], 2*s.v["bolt"], 2*s.v["stud"])
 	across, along := float64(s.v["columns"]-1)*s.v["pitchX"], float64(s.v["rows"]-1)*s.v["pitchY"]
-	b := sheet.Base{Length: across + 2*border, Width: along + 2*border, Measure: sheet.Flat}
+	b := FixturePlate(across+2*border, along+2*border, border, s.v["bolt"], s.newID)
 	studs := s.round(s.v["stud"]+s.v["play"], from(sheet.Left, border), from(sheet.Front, border))
 	studs.Name = "Studs"
 	studs.Pattern = &sheet.Pattern{Kind: sheet.GridPattern, Columns: int(s.v["columns"]), Rows: int(s.v["rows"]), PitchX: s.v["pitchX"],
 		PitchY: s.v["pitchY"]}
-	b.Holes = []sheet.Hole{studs}
-	if d := s.v["bolt"]; d > 0 {
-		in := border / 2.5
-		h := s.round(d, from(sheet.Left, in), from(sheet.Front, in))
-		h.Name, h.Pattern = "Bolts through the tubes", &sheet.Pattern{Kind: sheet.MirrorPattern, Across: true, Back: true}
-		b.Holes = append(b.Holes, h)
-	}
+	b.Holes = append([]sheet.Hole{studs}, b.Holes...)
 	s.part("Stud fixture", 2, b)
 }
+
+// FixturePlate answers the plate of a fixture, long along x, wide along y, with the holes of the bolts through
+// its tubes in the corners of its border; without bolts where their holes have no diameter.
+func FixturePlate(long, wide, border, bolt float64, newID func() string) sheet.Base {
+	b := sheet.Base{ID: newID(), Length: long, Width: wide, Measure: sheet.Flat}
+	if bolt > 0 {
+		in := border / 2.5
+		b.Holes = []sheet.Hole{{ID: newID(), Name: "Bolts through the tubes", Kind: sheet.RoundHole, Diameter: bolt, X: from(sheet.Left, in),
+			Y: from(sheet.Front, in), Pattern: &sheet.Pattern{Kind: sheet.MirrorPattern, Across: true, Back: true}}}
+	}
+	return b
+}
+
+// playAsk is how much wider a hole is than its stud: eight thousandths in an inch shop.
+var playAsk = PartAsk{Key: "play", Name: "Play in a hole", Kind: "length", Usual: .2, Inch: .008 * 25.4, Most: 10}

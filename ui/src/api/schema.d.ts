@@ -2973,6 +2973,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/parts/{id}/fixture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add the fixture that holds the studs of a part square */
+        post: operations["fixtureOfPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/parts/{id}/join": {
         parameters: {
             query?: never;
@@ -7259,6 +7276,32 @@ export interface components {
         FixesView: {
             /** @description each fix was tried: its flag is gone with it, and nothing worse has come */
             findings: components["schemas"]["Finding"][];
+        };
+        FixtureAsk: {
+            /**
+             * Format: double
+             * @description mm, holes of the bolts that go through the tubes between its plates; none when left out
+             */
+            bolt?: number;
+            /**
+             * Format: double
+             * @description mm from the outermost studs to the edge; twice the wider of stud and bolt at least
+             */
+            border: number;
+            /** @description id of the part's panel the studs stand on */
+            panel: string;
+            /**
+             * Format: double
+             * @description mm, that a hole of the fixture is wider than its stud
+             */
+            play?: number;
+            /**
+             * Format: double
+             * @description mm, diameter of the studs; that of each hole when left out
+             */
+            stud?: number;
+            /** @description its holes are drilled through the part, which is then their master; cut otherwise */
+            through?: boolean;
         };
         Flange: {
             /**
@@ -22565,6 +22608,41 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    fixtureOfPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FixtureAsk"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartsMade"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };

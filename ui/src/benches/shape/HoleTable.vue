@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // Hole centres to mark out, from the blank's front left corner.
 import type { Part } from '@/api/client'
+import { wordsOf } from '@/api/words'
 import type { OpenPart } from './usePart'
 import WhyButton from '@/kit/WhyButton.vue'
 import Frac from '@/kit/Frac.vue'
 import TableFrame from '@/kit/TableFrame.vue'
 
 defineProps<{ holes: Part['holes']; explain: OpenPart['explain'] }>()
+const made = (how: string) => wordsOf('Hole', 'made').find((w) => w.value === how)?.text ?? how
 const emit = defineEmits<{ choose: [feature: string] }>()
 </script>
 
@@ -42,7 +44,7 @@ const emit = defineEmits<{ choose: [feature: string] }>()
           />
         </td>
         <td v-if="holes.some((x) => x.on)" class="num">{{ h.on?.text ?? 'beside it' }}</td>
-        <td>{{ h.made === 'drilled' ? 'drilled after bending' : 'cut' }}</td>
+        <td>{{ made(h.made) }}</td>
       </tr>
     </tbody>
   </TableFrame>

@@ -7,6 +7,7 @@ import FlagList from '@/kit/FlagList.vue'
 import BendingPanel from './BendingPanel.vue'
 import FamilyPanel from './FamilyPanel.vue'
 import FigureTable from './FigureTable.vue'
+import FixtureForm from './FixtureForm.vue'
 import HoleTable from './HoleTable.vue'
 import PressTable from './PressTable.vue'
 import SchoolPanel from './SchoolPanel.vue'
@@ -84,7 +85,10 @@ const takeUp = (f: Finding) =>
         >
         <PressTable v-else-if="shown === 'bends' && built.round" :round="built.round" />
         <BendingPanel v-else-if="shown === 'bends'" :key="part.view.value?.id" :bench="bench" :built="built" @split="divide" />
-        <HoleTable v-else-if="shown === 'holes'" :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
+        <template v-else-if="shown === 'holes'">
+          <HoleTable :holes="built.holes" :explain="part.explain" @choose="bench.pick" />
+          <FixtureForm :key="part.view.value?.id" :bench="bench" :job="job" />
+        </template>
         <SchoolPanel v-else-if="shown === 'k'" :bench="bench" />
         <SheetPanel v-else-if="shown === 'sheet'" :bench="bench" :job="job" />
         <TradePanel v-else-if="shown === 'trade'" :key="part.view.value?.id" :bench="bench" />
