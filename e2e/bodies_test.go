@@ -3,6 +3,8 @@ package e2e
 import (
 	"fmt"
 	"math"
+	"slices"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -12,6 +14,7 @@ import (
 
 	"warmanvil/core/shell"
 	"warmanvil/core/shell/facet"
+	"warmanvil/core/vehicle"
 	"warmanvil/job"
 )
 
@@ -96,6 +99,10 @@ func TestABodyOfPanels(t *testing.T) {
 	eval[bool](p, `(document.querySelector('a[href$="/files/mockup"]').click(), true)`)
 	if name, data := p.download("-mockup" + kept); len(data) == 0 {
 		t.Errorf("%s is empty", name)
+	}
+	eval[bool](p, `(document.querySelector('a[href*="/files/mockup-paper"]').click(), true)`)
+	if name, data := p.download(".pdf"); !strings.Contains(pdfText(t, data), "1 of 1: Face") || !strings.Contains(pdfText(t, data), "mock-up") {
+		t.Errorf("%s does not say what it is of", name)
 	}
 	welds := 0
 	for _, e := range built.Edges {
@@ -276,5 +283,41 @@ func TestABodyFromADrawnFace(t *testing.T) {
 	}
 	if body.Name != "side of a case" || len(body.Body.Points) != 4 || len(body.Body.Panels) != 1 || math.Abs(far-8*25.4) > 1e-6 {
 		t.Errorf("%+v", body.Body)
+	}
+}
+
+// A body stands on the vehicle like any thing: a box that is placed right into its face is told to meet it,
+// moved behind it the air between them is told, in the inches of the job.
+func TestABodyPlacedOnTheVehicle(t *testing.T) {
+	a := startApp(t)
+	lorry, _ := a.demoPart(t, "Sound lorry", "Amplifier shelf")
+	v, _, err := a.jobs.Survey(t.Context(), lorry)
+	if err != nil {
+		t.Fatal(err)
+	}
+	guard := v.Placed[slices.IndexFunc(v.Placed, func(x vehicle.Placed) bool { return x.Name == "Rear guard" })]
+	at := guard.At
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + lorry + "/measure/room")
+	p.wait("the guard", `document.querySelector('[data-placed="Rear guard"]')`)
+	p.press("Place something")
+	p.keys("Bin")
+	p.wait("it", `document.querySelector('.placed.shown')`)
+	inch := func(mm float64) string { return strconv.FormatFloat(mm/25.4, 'f', 3, 64) }
+	for _, x := range []struct {
+		label string
+		mm    float64
+	}{{"length", 254}, {"width", 254}, {"height", 254}, {"Forward to its origin", at[0] - 30}, {"Left to its origin", at[1]},
+		{"Up to its origin", at[2]}} {
+		p.set(".placed.shown", x.label, inch(x.mm))
+	}
+	p.surveySaved()
+	clear := `[...document.querySelectorAll('tr')].find(x => x.innerText.includes('Bin') && x.innerText.includes('Rear guard'))?.innerText ?? ''`
+	p.wait("they meet", `/into|meet|through/.test(`+clear+`)`)
+	p.set(".placed.shown", "Forward to its origin", inch(at[0]-2000))
+	p.surveySaved()
+	p.wait("the air between them", `!/into|meet|through/.test(`+clear+`)`)
+	if row := eval[string](p, clear); !strings.Contains(row, `"`) || strings.Contains(row, " mm") {
+		t.Errorf("the air is told as %q", row)
 	}
 }

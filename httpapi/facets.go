@@ -2,7 +2,9 @@ package httpapi
 
 import (
 	"context"
+	"fmt"
 	"slices"
+	"strings"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -106,6 +108,7 @@ func (s *server) facetsRoutes() {
 			{name: "gauges", form: asDXF, says: "gauges of its seams", free: true, make: faceted.gauges},
 			{name: "gauges-paper", form: asPDF, says: "gauges of its seams, on paper", free: true, make: faceted.paper},
 			{name: "mockup", form: asDXF, says: "all of it in board, with tabs to glue", free: true, make: faceted.mockup},
+			{name: "mockup-paper", form: asPDF, says: "all of it in card, with tabs to glue, on paper", free: true, make: faceted.templates},
 		}, asks: []*huma.Param{paperQuery, boardQuery}, open: s.faceted})
 }
 
@@ -117,6 +120,9 @@ type faceted struct {
 	inches bool
 	head   paper.GaugeSheet
 	blanks []sheet.Recipe // of board
+	opt    made.Options
+	thick  string   // of the board, in words
+	called []string // blanks, by the panel they are known by
 }
 
 func (s *server) faceted(w want) (f faceted, called label, err error) {
@@ -133,7 +139,8 @@ func (s *server) faceted(w want) (f faceted, called label, err error) {
 		return f, called, err
 	}
 	f.head = paper.GaugeSheet{Job: j.Brief.Name, Body: b.Name, Revision: b.Revision, Date: b.Updated.UTC(), Paper: w.paper}
-	if w.kind == "mockup" {
+	f.opt = j.Brief.BuildOptions()
+	if strings.HasPrefix(w.kind, "mockup") {
 		board, err := w.board("mock-up")
 		if err != nil {
 			return f, called, err
@@ -143,8 +150,9 @@ func (s *server) faceted(w want) (f faceted, called label, err error) {
 			return f, called, err
 		}
 		for _, r := range blanks {
-			f.blanks = append(f.blanks, r.Mockup(board))
+			f.blanks, f.called = append(f.blanks, r.Mockup(board)), append(f.called, b.Body.Called(r.Base.ID))
 		}
+		f.thick = site.Lengths(j.Brief)(board)
 	}
 	return f, label{job: j.Brief.Name, of: b.Name, revision: b.Revision}, nil
 }
@@ -188,6 +196,24 @@ func (f faceted) mockup() ([]byte, error) {
 		at.X += wide + 15
 	}
 	return j.DXF(), nil
+}
+
+// templates are all blanks of card one after the other at full size, in tiles.
+func (f faceted) templates() ([]byte, error) {
+	var list []paper.Template
+	for i, r := range f.blanks {
+		p, err := made.Build(r, f.opt)
+		if err != nil {
+			return nil, err
+		}
+		list = append(list, paper.Template{Job: f.head.Job, Part: fmt.Sprintf("%s, %d of %d: %s", f.name, i+1, len(f.blanks), f.called[i]),
+			Revision: fmt.Sprintf("r%d, mock-up", f.head.Revision), Material: "board or card", Thickness: f.thick, Quantity: 1,
+			Date: f.head.Date, Paper: f.head.Paper, Flat: p, Welded: p.Welded(r)})
+	}
+	if len(list) == 0 {
+		return nil, asFault("%s has no blank yet.", f.name)
+	}
+	return paper.Templates(list)
 }
 
 // gauges are cards of all seams side by side, to be cut of board or sheet.

@@ -69,14 +69,20 @@ func tiles(size, tile float64) int {
 }
 
 // PDF prints a cover with the bend table and the page plan, then the tiles.
-func (t Template) PDF() ([]byte, error) {
-	f, w, h := newScript(t.Paper, t.Date, t.Job+" · "+t.Part)
-	p := printer{script: f, t: t, w: w, h: h, lay: t.layout()}
-	p.cover()
-	for row := range p.lay.rows {
-		for col := range p.lay.columns {
-			if p.lay.used[[2]int{col, row}] {
-				p.page(col, row)
+func (t Template) PDF() ([]byte, error) { return Templates([]Template{t}) }
+
+// Templates prints several templates one after the other on one kind of paper, each with its own cover. There
+// is one at least.
+func Templates(list []Template) ([]byte, error) {
+	f, w, h := newScript(list[0].Paper, list[0].Date, list[0].Job+" · "+list[0].Part)
+	for _, t := range list {
+		p := printer{script: f, t: t, w: w, h: h, lay: t.layout()}
+		p.cover()
+		for row := range p.lay.rows {
+			for col := range p.lay.columns {
+				if p.lay.used[[2]int{col, row}] {
+					p.page(col, row)
+				}
 			}
 		}
 	}

@@ -1508,7 +1508,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A file of a faceted body: stl (the body), gauges (gauges of its seams), gauges-paper (gauges of its seams, on paper), mockup (all of it in board, with tabs to glue) */
+        /** A file of a faceted body: stl (the body), gauges (gauges of its seams), gauges-paper (gauges of its seams, on paper), mockup (all of it in board, with tabs to glue), mockup-paper (all of it in card, with tabs to glue, on paper) */
         get: operations["getFacetsFile"];
         put?: never;
         post?: never;
@@ -19488,7 +19488,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                kind: "stl" | "gauges" | "gauges-paper" | "mockup";
+                kind: "stl" | "gauges" | "gauges-paper" | "mockup" | "mockup-paper";
             };
             cookie?: never;
         };

@@ -143,6 +143,7 @@ const points = (b: FacetBlank) => b.outline.map((p) => `${p[0]},${-p[1]!}`).join
       <a class="press" :href="`/api/v1/facets/${id}/files/gauges-paper?paper=${paper}`">Gauges, paper</a>
     </template>
     <a class="press" :href="`/api/v1/facets/${id}/files/mockup`">Mock-up in board, DXF</a>
+    <a class="press" :href="`/api/v1/facets/${id}/files/mockup-paper?paper=${paper}&board=1`">Mock-up in card, paper</a>
     <a class="press" :href="`/api/v1/facets/${id}/files/stl`">The body, STL</a>
   </p>
 </template>
