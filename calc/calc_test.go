@@ -384,3 +384,23 @@ func FuzzCalc(f *testing.F) {
 		}
 	})
 }
+
+// A round's press lines are told with its flat: a pipe pressed by a depth of 0.5 mm is bent as often as its
+// flats take, each its share of the turn, and none of them is a bend of a flange.
+func TestFlatOfARoundHasItsPressLines(t *testing.T) {
+	answer, err := run(t, "flat", `{"part":{"schema":1,"material":"steel-a36","thickness":2,"process":"laser","tool":{"kind":"vdie"},
+		"bend":{"school":"fixed","method":"air","k":0.42},"base":{"id":"b","measure":"flat","shape":{"kind":"developed",
+		"round":{"kind":"cone","face":"middle","way":"pressed","depth":0.5,"radius":2,"cone":{"bottom":400,"top":400,"height":90}}}}}}`)
+	if err != nil {
+		t.Fatal(err)
+	}
+	lines, _ := answer["pressLines"].([]any)
+	if n := math.Ceil(math.Pi / math.Acos(1-.5/200)); float64(len(lines)) != n || len(answer["bendLines"].([]any)) != 0 {
+		t.Fatalf("%d press lines of %g", len(lines), n)
+	}
+	for _, l := range lines {
+		if a := l.(map[string]any)["angle"].(float64); math.Abs(a-360/float64(len(lines))) > 1e-6 {
+			t.Errorf("one turns %g", a)
+		}
+	}
+}

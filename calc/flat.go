@@ -24,6 +24,7 @@ type FlatAnswer struct {
 	Outline   [][3]float64      `json:"outline" doc:"x, y and bulge of each vertex, anticlockwise"`
 	Holes     []FlatHole        `json:"holes"`
 	BendLines []FlatBend        `json:"bendLines"`
+	Press     []FlatPress       `json:"pressLines,omitempty" doc:"of a round: lines it is pressed at, from its left end on"`
 	Folded    FoldedAnswer      `json:"folded"`
 	CutLength float64           `json:"cutLength" doc:"mm"`
 	Pierces   int               `json:"pierces"`
@@ -55,6 +56,14 @@ type FlatBend struct {
 	InsideRadius  float64    `json:"insideRadius"`
 	BendAllowance float64    `json:"bendAllowance"`
 	KFactor       float64    `json:"kFactor"`
+}
+
+// FlatPress is a line a round is pressed at.
+type FlatPress struct {
+	From  [2]float64 `json:"from"`
+	To    [2]float64 `json:"to"`
+	Angle float64    `json:"angle" doc:"degrees turned from flat"`
+	Up    bool       `json:"up" doc:"towards the outside of the round"`
 }
 
 // FoldedAnswer is the folded part: the base's mid-surface is z = 0.
@@ -91,6 +100,11 @@ func flat(ctx context.Context, r FlatRequest) (FlatAnswer, error) {
 	for _, l := range p.BendLines {
 		a.BendLines = append(a.BendLines, FlatBend{l.ID, pair(l.From), pair(l.To), l.Angle, l.Up, l.InsideRadius, l.BendAllowance, l.KFactor})
 		a.Working = append(a.Working, l.Working)
+	}
+	if p.Round != nil {
+		for _, l := range p.Round.Lines {
+			a.Press = append(a.Press, FlatPress{pair(l.From), pair(l.To), l.Angle, l.Up})
+		}
 	}
 	for _, f := range p.Figures {
 		a.Working = append(a.Working, f.Working)

@@ -101,7 +101,8 @@ func TestABodyOfPanels(t *testing.T) {
 		t.Errorf("%s is empty", name)
 	}
 	eval[bool](p, `(document.querySelector('a[href*="/files/mockup-paper"]').click(), true)`)
-	if name, data := p.download(".pdf"); !strings.Contains(pdfText(t, data), "1 of 1: Face") || !strings.Contains(pdfText(t, data), "mock-up") {
+	name, data = p.download(".pdf")
+	if text := pdfText(t, data); !strings.Contains(text, "1 of 1: Face") || !strings.Contains(text, "mock-up") {
 		t.Errorf("%s does not say what it is of", name)
 	}
 	welds := 0

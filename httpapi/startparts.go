@@ -7,9 +7,9 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
+	"warmanvil/core/site"
 	"warmanvil/core/trace"
 	"warmanvil/core/working"
-	"warmanvil/core/site"
 	"warmanvil/job"
 )
 

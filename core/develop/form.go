@@ -48,6 +48,7 @@ type Form struct {
 	Transition *TransitionInput `json:"transition,omitempty"`
 	Elbow      *ElbowInput      `json:"elbow,omitempty"`
 	Whole      bool             `json:"whole,omitempty" doc:"of an elbow: a whole segment, else an end"`
+	Turned     float64          `json:"turned,omitempty" doc:"degrees, of an elbow: how far round from its usual place its seam lies; that of an end is at the throat, that of a whole segment at the back, so that no two meet"`
 	Band       *Band            `json:"band,omitempty"`
 	Depth      float64          `json:"depth,omitempty" doc:"mm, pressed: flats of a round may lie so far inside it"`
 	Radius     float64          `json:"radius,omitempty" doc:"mm, inside radius of press lines"`
@@ -91,8 +92,7 @@ func (f Form) Check() error {
 	switch {
 	case !given[f.Kind]:
 		return working.Refuse("/kind", "Say what round it is, with its sizes: cone, transition, elbow or band. What is curved both "+
-			"ways at "+
-			"once, a dome or a bowl, no sheet bends into: make it of gores or flat "+
+			"ways at once, a dome or a bowl, no sheet bends into: make it of gores or flat "+
 			"panels, or beat it over a former.")
 	case f.Face != InsideFace && f.Face != MiddleFace && f.Face != OutsideFace:
 		return working.Refuse("/face", "Its sizes are of the inside, the middle or the outside of the plate.")
@@ -102,6 +102,8 @@ func (f Form) Check() error {
 		return working.Refuse("/way", "A transition has flats: it is pressed at its lines.")
 	case f.Whole && f.Kind != ElbowForm:
 		return working.Refuse("/whole", "Only an elbow has whole segments.")
+	case f.Turned != 0 && f.Kind != ElbowForm:
+		return working.Refuse("/turned", "Only the seam of an elbow is turned from its usual place: of others say where it lies.")
 	case f.Radius > 0 && f.Way == Rolled:
 		return working.Refuse("/radius", "What is rolled has no press lines: leave out their radius.")
 	case f.Pinch > 0 && f.Way != Rolled:
@@ -117,8 +119,9 @@ func (f Form) Check() error {
 			return working.Refuse("/"+string(kind), "One form is given, that of its kind.")
 		}
 	}
-	return working.First(working.Within("/pinch", "The pinch", f.Pinch, 0, 1000, "mm"), working.Within("/depth", "The depth", f.Depth, 0,
-		greatest, "mm"), working.Within("/radius", "The inside radius", f.Radius, 0, 1000, "mm"))
+	return working.First(working.Within("/turned", "The seam", f.Turned, -360, 360, "°"),
+		working.Within("/pinch", "The pinch", f.Pinch, 0, 1000, "mm"), working.Within("/depth", "The depth", f.Depth, 0, greatest, "mm"),
+		working.Within("/radius", "The inside radius", f.Radius, 0, 1000, "mm"))
 }
 
 // Says names what a round is.

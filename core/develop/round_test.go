@@ -121,6 +121,8 @@ func TestRoundsGoOntoTheFlatAndBack(t *testing.T) {
 		"end": {Kind: ElbowForm, Way: Rolled, Elbow: &ElbowInput{Diameter: 90, Radius: 150, Angle: 90, Middle: 2, Straight: 40}},
 		"whole": {Kind: ElbowForm, Way: Pressed, Depth: .3, Whole: true, Elbow: &ElbowInput{Diameter: 90, Radius: 150, Angle: 90,
 			Middle: 2}},
+		"turned": {Kind: ElbowForm, Way: Rolled, Turned: 90, Elbow: &ElbowInput{Diameter: 90, Radius: 150, Angle: 90, Middle: 2,
+			Straight: 40}},
 		"saddle": {Kind: BandForm, Way: Pressed, Depth: .4, Band: &Band{Radius: 30, Sweep: 120, Width: 80}},
 		"arch": {Kind: BandForm, Way: Rolled, Band: &Band{Width: 300, Wheel: &ArchInput{Tyre: 650, Width: 200, Growth: 8, Up: 90, Lock: 0,
 			Gap: 40, Above: 50}}},
@@ -222,6 +224,7 @@ func TestRoundsRefused(t *testing.T) {
 		"/depth":       {Kind: ConeForm, Face: MiddleFace, Way: Pressed, Cone: pipe},
 		"/pinch":       {Kind: ConeForm, Face: MiddleFace, Way: Pressed, Depth: 1, Pinch: 5, Cone: pipe},
 		"/whole":       {Kind: ConeForm, Face: MiddleFace, Way: Rolled, Whole: true, Cone: pipe},
+		"/turned":      {Kind: ConeForm, Face: MiddleFace, Way: Rolled, Turned: 30, Cone: pipe},
 		"/cone/bottom": {Kind: ConeForm, Face: OutsideFace, Way: Rolled, Cone: &ConeInput{Bottom: 1, Top: 90, Height: 60}},
 		"/cone/foot": {Kind: ConeForm, Face: MiddleFace, Way: Rolled, Cone: &ConeInput{Bottom: 100, Top: 100, Height: 60,
 			Cut: &ConeCut{Angle: 40, Height: 50}, Foot: &ConeCut{Angle: -40, Height: 20}}},
@@ -265,5 +268,20 @@ func BenchmarkRoundPart(b *testing.B) {
 		if r, err := f.Build(2, kfold); err != nil || len(r.Lines) < 350 {
 			b.Fatal(err)
 		}
+	}
+}
+
+// The seam of an elbow lies where it is asked, as long as the elbow is there: a quarter round from the throat
+// an end is as long as at its middle line, tan(half)·R and its straight.
+func TestSeamOfAnElbowIsTurned(t *testing.T) {
+	e := ElbowInput{Diameter: 90, Radius: 150, Angle: 90, Middle: 2, Straight: 40}
+	lean := math.Tan(15 * math.Pi / 180)
+	for _, c := range []struct {
+		turned, seam float64
+		whole        bool
+	}{{0, 40 + lean*(150-45), false}, {90, 40 + lean*150, false}, {180, 40 + lean*(150+45), false}, {-90, 40 + lean*150, false},
+		{0, 2 * lean * (150 + 45), true}, {180, 2 * lean * (150 - 45), true}} {
+		r := built(t, Form{Kind: ElbowForm, Face: MiddleFace, Way: Rolled, Turned: c.turned, Whole: c.whole, Elbow: &e}, 2, none)
+		near(t, "seam", r.Seam, c.seam, 1e-6)
 	}
 }

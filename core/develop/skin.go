@@ -124,7 +124,7 @@ func (o *OutlineForm) grow(x, y float64) {
 }
 
 // elbow answers the middle surface of one of its pieces, standing on its lower end, the throat towards
-// +x; its seam lies at the throat of an end and at the back of a whole segment.
+// +x; its seam lies at the throat of an end and at the back of a whole segment, or so far round from there.
 func (f Form) elbow(thickness float64) (s skin, err error) {
 	in := *f.Elbow
 	if in.Stations != 0 {
@@ -143,9 +143,9 @@ func (f Form) elbow(thickness float64) (s skin, err error) {
 		return s, err
 	}
 	rise := func(phi float64) float64 { return lean * (in.Radius - r*math.Cos(phi)) }
-	back, from := rise(math.Pi), 0.
+	back, from := rise(math.Pi), f.Turned*math.Pi/180
 	if f.Whole {
-		from = math.Pi
+		from += math.Pi
 	}
 	for i := range n + 1 {
 		phi := from + 2*math.Pi*float64(i)/float64(n)

@@ -30,9 +30,19 @@ type FacetProposal struct {
 // mostBent is the largest turn that is proposed to be bent, degrees: sharper ones are welded (practice).
 const mostBent = 135.
 
+// bodyPricer sets ways to bend a body side by side.
+type bodyPricer struct {
+	until context.Context
+	brief brief.Brief
+	shop  shop.Shop
+	body  shell.Facets
+	out   []FacetProposal
+}
+
 // ProposeFacets answers which edges of a body may be bent, those that were bent so far asked anew, so that
-// every blank is a part without a stop and without a caution of size, brake or order. It fails with
-// *working.Fault where the body is none yet.
+// every blank is a part without a stop and without a caution of size, brake or order; beside them every panel by
+// itself where that can be made, and the body as it stands. It fails with *working.Fault where the body is none
+// yet.
 func ProposeFacets(until context.Context, b brief.Brief, w shop.Shop, f shell.Facets) ([]FacetProposal, error) {
 	open := f
 	open.Seams = nil
@@ -45,29 +55,8 @@ func ProposeFacets(until context.Context, b brief.Brief, w shop.Shop, f shell.Fa
 	if err != nil {
 		return nil, err
 	}
-	p := told.Pen{Display: b.Display()}
-	fits := func(x *facet.Built, blank int) string {
-		r, err := x.Recipe(blank, f.Sheet())
-		if err != nil {
-			return err.Error()
-		}
-		r = w.Fill(r)
-		opt := PartOptions(b, w, Part{Recipe: r, Quantity: 1}, nil)
-		opt.Until = until
-		part, err := made.Build(r, opt)
-		if err != nil {
-			return err.Error()
-		}
-		for _, g := range part.Findings {
-			switch {
-			case g.Severity == "stop", g.Code == "past-bed", g.Code == "past-brake", g.Code == "bend-order", g.Code == "bend-order-unknown",
-				g.Code == "brake-overloaded", g.Code == "fold-collision", g.Code == "flat-overlap":
-				return g.Reason
-			}
-		}
-		return ""
-	}
-	list, err := facet.Propose(until, s, mostBent, fits)
+	p := &bodyPricer{until, b, w, f, []FacetProposal{}}
+	list, err := facet.Propose(until, s, mostBent, p.unfit)
 	if err != nil {
 		return nil, err
 	}
@@ -75,61 +64,87 @@ func ProposeFacets(until context.Context, b brief.Brief, w shop.Shop, f shell.Fa
 	if err != nil {
 		return nil, err
 	}
-	bent := func(seams []shell.FacetSeam) map[[2]string]bool {
-		m := map[[2]string]bool{}
-		for _, x := range seams {
-			if x.Kind == facet.BentOne {
-				m[[2]string{min(x.A, x.B), max(x.A, x.B)}] = true
-			}
-		}
-		return m
-	}
-	out := []FacetProposal{}
-	seen := func(seams []shell.FacetSeam) bool {
-		return slices.ContainsFunc(out, func(o FacetProposal) bool { return maps.Equal(bent(o.Seams), bent(seams)) })
-	}
-	add := func(x facet.Proposal, why string, seams []shell.FacetSeam) error {
-		o := FacetProposal{Why: why, Blanks: x.Blanks, Weld: p.MM(x.Weld), Waste: int(math.Round(100 * x.Waste)), Seams: seams,
-			Best: []string{}, weld: x.Weld, Now: maps.Equal(bent(seams), bent(f.Seams))}
-		taken := f
-		taken.Seams = seams
-		var err error
-		o.Price, err = Site{Brief: b, Shop: w}.priced(taken)
-		out = append(out, o)
-		return err
-	}
 	for _, x := range list {
 		seams := append([]shell.FacetSeam{}, open.Seams...)
 		for _, e := range x.Bends {
 			seams = append(seams, shell.FacetSeam{A: built.Edges[e].A, B: built.Edges[e].B, Kind: facet.BentOne})
 		}
-		if err := add(x, x.Why, seams); err != nil {
-			return nil, err
+		p.add(x, x.Why, seams)
+	}
+	p.more("as it stands", f.Seams, false)
+	p.more("every panel cut by itself: nothing is bent", open.Seams, true)
+	bestOf(p.out)
+	return p.out, until.Err()
+}
+
+// unfit answers why a blank cannot be made in the shop, "" where it can.
+func (p *bodyPricer) unfit(x *facet.Built, blank int) string {
+	r, err := x.Recipe(blank, p.body.Sheet())
+	if err != nil {
+		return err.Error()
+	}
+	r = p.shop.Fill(r)
+	opt := PartOptions(p.brief, p.shop, Part{Recipe: r, Quantity: 1}, nil)
+	opt.Until = p.until
+	part, err := made.Build(r, opt)
+	if err != nil {
+		return err.Error()
+	}
+	for _, g := range part.Findings {
+		switch {
+		case g.Severity == "stop", g.Code == "past-bed", g.Code == "past-brake", g.Code == "bend-order", g.Code == "bend-order-unknown",
+			g.Code == "brake-overloaded", g.Code == "fold-collision", g.Code == "flat-overlap":
+			return g.Reason
 		}
 	}
-	for _, more := range []struct {
-		why   string
-		seams []shell.FacetSeam
-	}{{"every panel cut by itself: nothing is bent", open.Seams}, {"as it stands", f.Seams}} {
-		if seen(more.seams) {
-			continue
-		}
-		taken := f
-		taken.Seams = append([]shell.FacetSeam{}, more.seams...)
-		s, err := taken.Shell()
-		if err != nil {
-			return nil, err
-		}
-		x, err := facet.Measured(s)
-		if err != nil {
-			continue // as it stands it is no body, which the bench says
-		}
-		if err := add(x, more.why, taken.Seams); err != nil && more.why != "as it stands" {
-			return nil, err
+	return ""
+}
+
+// bent answers the edges that are bent.
+func bent(seams []shell.FacetSeam) map[[2]string]bool {
+	m := map[[2]string]bool{}
+	for _, x := range seams {
+		if x.Kind == facet.BentOne {
+			m[[2]string{min(x.A, x.B), max(x.A, x.B)}] = true
 		}
 	}
-	bestOf(out)
-	return out, until.Err()
+	return m
+}
+
+// add prices a way to bend the body; one that cannot be priced is no body to be made, and left out.
+func (p *bodyPricer) add(x facet.Proposal, why string, seams []shell.FacetSeam) {
+	pen := told.Pen{Display: p.brief.Display()}
+	o := FacetProposal{Why: why, Blanks: x.Blanks, Weld: pen.MM(x.Weld), Waste: int(math.Round(100 * x.Waste)), Seams: seams,
+		Best: []string{}, weld: x.Weld, Now: maps.Equal(bent(seams), bent(p.body.Seams))}
+	taken := p.body
+	taken.Seams = seams
+	var err error
+	if o.Price, err = (Site{Brief: p.brief, Shop: p.shop}).priced(taken); err == nil {
+		p.out = append(p.out, o)
+	}
+}
+
+// more adds a way that is no proposal, once; proved asks whether each of its blanks can be made.
+func (p *bodyPricer) more(why string, seams []shell.FacetSeam, proved bool) {
+	if slices.ContainsFunc(p.out, func(o FacetProposal) bool { return maps.Equal(bent(o.Seams), bent(seams)) }) {
+		return
+	}
+	taken := p.body
+	taken.Seams = append([]shell.FacetSeam{}, seams...)
+	s, err := taken.Shell()
+	if err != nil {
+		return // as it stands it is no body, which the bench says
+	}
+	b, err := facet.Build(s)
+	if err != nil {
+		return
+	}
+	for k := range b.Blanks {
+		if proved && p.unfit(&b, k) != "" {
+			return
+		}
+	}
+	p.add(b.Measured(), why, taken.Seams)
 }
 
 // bestOf says of each of several ways what it is best in; nothing where all are alike.

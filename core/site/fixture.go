@@ -38,9 +38,9 @@ func FixtureFor(p BuiltPart, in FixtureAsk, newID func() string) (sheet.Recipe, 
 	if r.Base.Shape != nil && r.Base.Shape.Kind == sheet.Developed {
 		return r, working.Refuse("", "%s is round: studs on it do not stand in one plate.", p.Name)
 	}
-	if err := working.First(working.Within("/stud", "The stud", in.Stud, 0, 100, "mm"), working.Within("/play", "The play", in.Play, 0, 5, "mm"),
-		working.Within("/border", "The border", in.Border, 0, 1000, "mm"), working.Within("/bolt", "The bolt's hole", in.Bolt, 0, 100,
-			"mm")); err != nil {
+	if err := working.First(working.Within("/stud", "The stud", in.Stud, 0, 100, "mm"),
+		working.Within("/play", "The play", in.Play, 0, 5, "mm"), working.Within("/border", "The border", in.Border, 0, 1000, "mm"),
+		working.Within("/bolt", "The bolt's hole", in.Bolt, 0, 100, "mm")); err != nil {
 		return r, err
 	}
 	box, most := profile.Empty(), 0.

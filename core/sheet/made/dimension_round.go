@@ -27,6 +27,11 @@ func (d *dimensioner) round(f *develop.Form) {
 		d.angle(at+"/elbow/angle", "Turns", f.Elbow.Angle, "the whole elbow", true)
 		d.count(at+"/elbow/middle", "Whole segments", f.Elbow.Middle)
 		d.length(at+"/elbow/straight", "Straight at its ends", f.Elbow.Straight, "", nil, true)
+		usual := "round from the throat"
+		if f.Whole {
+			usual = "round from the back"
+		}
+		d.angle(at+"/turned", "Seam", f.Turned, usual, false)
 	case f.Band != nil:
 		d.band(at+"/band", note, f.Band)
 	}

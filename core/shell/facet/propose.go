@@ -94,21 +94,16 @@ func unfit(b *Built, edge int, fits Fits) string {
 	return ""
 }
 
-// Measured answers what a shell leaves to weld as it is said to be made. It fails with *working.Fault where
-// it is no body.
-func Measured(s Shell) (Proposal, error) {
-	b, err := Build(s)
-	if err != nil {
-		return Proposal{}, err
-	}
+// Measured answers what a body leaves to weld as it is said to be made.
+func (b *Built) Measured() Proposal {
 	p := Proposal{}
 	for i, e := range b.Edges {
 		if len(e.Faces) == 2 && e.Seam.Kind == BentOne {
 			p.Bends = append(p.Bends, i)
 		}
 	}
-	p.measure(&b)
-	return p, nil
+	p.measure(b)
+	return p
 }
 
 func (p *Proposal) measure(b *Built) {

@@ -7404,6 +7404,8 @@ export interface components {
             outline: number[][];
             /** Format: int64 */
             pierces: number;
+            /** @description of a round: lines it is pressed at, from its left end on */
+            pressLines?: components["schemas"]["FlatPress"][];
             working: components["schemas"]["Working"][];
         };
         FlatBend: {
@@ -7449,6 +7451,17 @@ export interface components {
             id: string;
             /** @description of a slot */
             outline?: number[][];
+        };
+        FlatPress: {
+            /**
+             * Format: double
+             * @description degrees turned from flat
+             */
+            angle: number;
+            from: number[];
+            to: number[];
+            /** @description towards the outside of the round */
+            up: boolean;
         };
         FlatRequest: {
             part: components["schemas"]["Recipe"];
@@ -7606,6 +7619,11 @@ export interface components {
              */
             radius?: number;
             transition?: components["schemas"]["TransitionInput"];
+            /**
+             * Format: double
+             * @description degrees, of an elbow: how far round from its usual place its seam lies; that of an end is at the throat, that of a whole segment at the back, so that no two meet
+             */
+            turned?: number;
             /**
              * @description a transition is pressed
              * @enum {string}
