@@ -8,7 +8,7 @@ import (
 // AmountRequest of amount.parse.
 type AmountRequest struct {
 	Text    string `json:"text" doc:"as typed"`
-	Measure string `json:"measure" enum:"force,mass,moment,area,speed,stress,rate,linear,section,modulus,inertia,price"`
+	Measure string `json:"measure" enum:"force,mass,moment,area,speed,stress,rate,linear,section,modulus,inertia,price,heat"`
 	Inches  bool   `json:"inches,omitempty" doc:"a bare number is in pounds, lbf, lbf·ft, ft², mph, ksi, lbf/in, lb/ft"`
 }
 
@@ -29,7 +29,7 @@ func parseAmount(r AmountRequest) (AmountAnswer, error) {
 // AmountTextRequest of amount.format.
 type AmountTextRequest struct {
 	Value   float64 `json:"value" doc:"N, kg, N·mm, m², m/s, MPa, N/mm, kg/m, mm², mm³, mm⁴"`
-	Measure string  `json:"measure" enum:"force,mass,moment,area,speed,stress,rate,linear,section,modulus,inertia,price"`
+	Measure string  `json:"measure" enum:"force,mass,moment,area,speed,stress,rate,linear,section,modulus,inertia,price,heat"`
 	Inches  bool    `json:"inches,omitempty"`
 	Result  bool    `json:"result,omitempty" doc:"it is a result: with the figures that are read, in kN where it is large"`
 }

@@ -13,6 +13,7 @@ import (
 	"warmanvil/core/shell/facet"
 	"warmanvil/core/survey"
 	"warmanvil/core/tube"
+	"warmanvil/core/weld"
 )
 
 var table = []Calc{
@@ -43,6 +44,14 @@ var table = []Calc{
 	define("boltgroup.elastic", "Share of each bolt of a load in the group's plane", bolt.Elastic),
 	define("boltgroup.icr", "Strength of a bolt group by the instantaneous centre of rotation", bolt.ICR),
 	define("boltgroup.outofplane", "Bolt tension of a load out of the plane, in both schools", bolt.OutOfPlane),
+	define("weldgroup", "What a load asks of a group of seams, as lines", weld.WorkGroup),
+	define("fillet", "Leg of a fillet, and between what it may lie", weld.Fillet),
+	define("weld.sheet", "Strength of a fillet on sheet", weld.FilletOnSheet),
+	define("weld.stitch", "The shortest stitches that take a load", weld.Stitch),
+	define("heat", "Heat of a run of weld", weld.Heat),
+	define("weld.bow", "How far a seam bows what it is laid on", weld.Bow),
+	define("weld.rise", "How far fillets turn a flange up", weld.Rise),
+	define("weld.shrink", "How far a butt draws its plates together", weld.Shrink),
 	define("interaction", "Shear with tension in one bolt", bolt.Interaction),
 	define("fastener", "Areas, loads and holes of a bolt by size and grade", bolt.Fastener),
 	define("torque", "Preload and tightening torque of a bolt", bolt.Torque),

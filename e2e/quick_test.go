@@ -145,3 +145,28 @@ func TestHoleByItsBolt(t *testing.T) {
 	p.size("/base/holes/0/diameter", "#10")
 	p.see("two readings")
 }
+
+// Welds by number in inches: a load beside two seams, stitches that take it, sheet beside a fillet; no answer and
+// no working is metric alone, and what nothing takes is said.
+func TestQuickWelds(t *testing.T) {
+	a := startApp(t)
+	p := open(t, a, 1280, 800)
+	p.goTo("/quick/seams")
+	p.wait("what a length takes", `document.querySelector('[data-result=peak] .num')?.innerText === '132.9 N/mm'`)
+	p.press("inch, decimal")
+	for slug, lead := range map[string]string{"seams": "peak", "fillet": "leg", "stitches": "pitch", "sheet-fillet": "allowable",
+		"heat": "net", "bow": "bow", "rise": "rise", "draw": "across"} {
+		p.goTo("/quick/" + slug)
+		p.wait(slug, `/ in$|"$|lbf|kJ\/in/.test(document.querySelector('[data-result=`+lead+`] .num')?.innerText ?? '')`)
+		answers := eval[string](p, `document.querySelector('.results').innerText`)
+		for _, unit := range []string{" mm", "kJ/mm", "MPa", " N"} {
+			if strings.Contains(answers, unit) {
+				t.Errorf("%s: metric in inches: %s", slug, answers)
+			}
+		}
+	}
+	p.goTo("/quick/stitches")
+	p.set(".fields", "Asked of a length", "20000 lbf/in")
+	p.wait("what is said", `document.querySelector('[data-result=pattern] .num')?.innerText === 'nothing takes it'`)
+	p.see("Welded all along it does not take that")
+}

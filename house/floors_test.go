@@ -67,6 +67,7 @@ var allowed = map[string][]string{
 	"core/strength/byhand": {"core/strength"},
 	"core/working/wild":    {"core/working"},
 	"core/bolt":            {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength"},
+	"core/weld":            {"core/working", "core/solid", "core/stock", "core/strength"},
 	"core/load":            {"core/working", "core/strength", "core/solid"},
 	"core/joint":           {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength", "core/bolt", "core/hole"},
 	"core/hold": {"core/quantity", "core/working", "core/profile", "core/stock", "core/strength", "core/bolt",

@@ -57,6 +57,7 @@ type StockView struct {
 	Grades    []stock.Grade    `json:"grades"`
 	Rivets    []RivetView      `json:"rivets"`
 	Threaded  []stock.Threaded `json:"threaded" doc:"what a bolt may be screwed into"`
+	Fillers   []stock.Filler   `json:"fillers" doc:"what welds are laid of"`
 	Roads     []RoadView       `json:"roads" doc:"accelerations by use; shop practice, to be changed"`
 }
 
@@ -154,7 +155,8 @@ func (s *server) partRoutes() {
 }
 
 func stockView() StockView {
-	v := StockView{Materials: stock.Materials, Processes: stock.Processes, Grades: stock.Grades, Threaded: stock.ThreadedInto()}
+	v := StockView{Materials: stock.Materials, Processes: stock.Processes, Grades: stock.Grades, Threaded: stock.ThreadedInto(),
+		Fillers: stock.Fillers}
 	for _, t := range stock.Threads {
 		v.Threads = append(v.Threads, ThreadView{t, t.Name()})
 	}

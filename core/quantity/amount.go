@@ -23,6 +23,7 @@ const (
 	Linear Measure = "linear" // kg/m
 
 	Price Measure = "price" // money a kg
+	Heat  Measure = "heat"  // kJ/mm of a run of weld
 
 	SectionArea Measure = "section" // mm², of a bar
 	Modulus     Measure = "modulus" // mm³
@@ -61,6 +62,7 @@ var measures = map[Measure]measured{
 	SectionArea: {"area", "mm²", "in²", map[string]float64{"mm²": 1, "mm2": 1, "cm²": 100, "cm2": 100, "in²": 645.16, "in2": 645.16}},
 	Modulus:     {"section modulus", "mm³", "in³", map[string]float64{"mm³": 1, "mm3": 1, "cm³": 1e3, "cm3": 1e3, "in³": 16387.064, "in3": 16387.064}},
 	Inertia:     {"second moment of area", "mm⁴", "in⁴", map[string]float64{"mm⁴": 1, "mm4": 1, "cm⁴": 1e4, "cm4": 1e4, "in⁴": 416231.4256, "in4": 416231.4256}},
+	Heat:        {"heat of a run", "kJ/mm", "kJ/in", map[string]float64{"kj/mm": 1, "kj/in": 1 / 25.4, "kj/cm": .1}},
 	Speed:       {"speed", "m/s", "mph", map[string]float64{"m/s": 1, "km/h": 1 / 3.6, "kmh": 1 / 3.6, "mph": .44704, "kn": 1852. / 3600, "kt": 1852. / 3600}},
 }
 

@@ -59,7 +59,8 @@ var pounds = map[string]struct {
 	digits int
 }{"N": {"lbf", poundForce, 1}, "MPa": {"ksi", poundForce * 1000 / 645.16, 2}, "kg": {"lb", .45359237, 2},
 	"N/mm": {"lbf/in", poundForce / 25.4, 1}, "kg/m": {"lb/ft", .45359237 / .3048, 3}, "m²": {"ft²", .3048 * .3048, 3},
-	"mm²": {"in²", 25.4 * 25.4, 4}, "mm³": {"in³", 25.4 * 25.4 * 25.4, 4}, "mm⁴": {"in⁴", 25.4 * 25.4 * 25.4 * 25.4, 4}}
+	"mm²": {"in²", 25.4 * 25.4, 4}, "mm³": {"in³", 25.4 * 25.4 * 25.4, 4}, "mm⁴": {"in⁴", 25.4 * 25.4 * 25.4 * 25.4, 4},
+	"kJ/mm": {"kJ/in", 1 / 25.4, 1}, "mm/min": {"in/min", 25.4, 1}}
 
 func places(v float64, n int) string { return strconv.FormatFloat(v, 'f', n, 64) }
 

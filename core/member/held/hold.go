@@ -100,14 +100,10 @@ type ModeTold struct {
 	Shape   map[string]solid.Vector `json:"shape" doc:"by point, the largest 1"`
 }
 
-// welded is the yield of aluminium within an inch of a weld (Aluminum Design
-// Manual, usual values); steels are taken as they are.
-var welded = map[string]float64{"alu-6061-t6": 105, "alu-5052-h32": 65, "alu-3003-h14": 35}
-
-// yieldOf answers the yield that counts in a welded frame.
+// yieldOf answers the yield that counts in a welded frame; steels are taken as they are.
 func yieldOf(m stock.Material) (float64, string) {
-	if v, soft := welded[m.Key]; soft {
-		return v, "welded aluminium: yield within 25 mm of a weld, counted everywhere"
+	if s, soft := stock.SoftenedBy(m.Key, "", 0); soft {
+		return s.Yield, "welded aluminium: yield within 25 mm of a weld, counted everywhere"
 	}
 	return m.Yield, ""
 }

@@ -582,6 +582,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/fillet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leg of a fillet, and between what it may lie */
+        post: operations["calc.fillet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/fit": {
         parameters: {
             query?: never;
@@ -678,6 +695,23 @@ export interface paths {
         put?: never;
         /** Bolt length for a stack, threads past the nut, thread in the shear planes */
         post: operations["calc.grip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Heat of a run of weld */
+        post: operations["calc.heat"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1324,6 +1358,108 @@ export interface paths {
         put?: never;
         /** Blank of a four-sided tray */
         post: operations["calc.tray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.bow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far a seam bows what it is laid on */
+        post: operations["calc.weld.bow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.rise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far fillets turn a flange up */
+        post: operations["calc.weld.rise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Strength of a fillet on sheet */
+        post: operations["calc.weld.sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.shrink": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far a butt draws its plates together */
+        post: operations["calc.weld.shrink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.stitch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The shortest stitches that take a load */
+        post: operations["calc.weld.stitch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weldgroup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a load asks of a group of seams, as lines */
+        post: operations["calc.weldgroup"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3577,7 +3713,7 @@ export interface components {
             /** @description a bare number is in pounds, lbf, lbf·ft, ft², mph, ksi, lbf/in, lb/ft */
             inches?: boolean;
             /** @enum {string} */
-            measure: "force" | "mass" | "moment" | "area" | "speed" | "stress" | "rate" | "linear" | "section" | "modulus" | "inertia" | "price";
+            measure: "force" | "mass" | "moment" | "area" | "speed" | "stress" | "rate" | "linear" | "section" | "modulus" | "inertia" | "price" | "heat";
             /** @description as typed */
             text: string;
         };
@@ -3588,7 +3724,7 @@ export interface components {
         AmountTextRequest: {
             inches?: boolean;
             /** @enum {string} */
-            measure: "force" | "mass" | "moment" | "area" | "speed" | "stress" | "rate" | "linear" | "section" | "modulus" | "inertia" | "price";
+            measure: "force" | "mass" | "moment" | "area" | "speed" | "stress" | "rate" | "linear" | "section" | "modulus" | "inertia" | "price" | "heat";
             /** @description it is a result: with the figures that are read, in kN where it is large */
             result?: boolean;
             /**
@@ -4331,6 +4467,36 @@ export interface components {
         Bounds: {
             max: components["schemas"]["Point"];
             min: components["schemas"]["Point"];
+        };
+        BowInput: {
+            /**
+             * Format: double
+             * @description mm, from the weld to the axis of the section
+             */
+            distance: number;
+            /**
+             * Format: double
+             * @description mm⁴, of the section as it stands once joined
+             */
+            inertia: number;
+            /**
+             * Format: double
+             * @description mm, of the member as far as it is welded
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm², of the weld's section
+             */
+            weldArea: number;
+        };
+        BowResult: {
+            /**
+             * Format: double
+             * @description mm, in the middle
+             */
+            bow: number;
+            working: components["schemas"]["Working"];
         };
         Box: {
             /**
@@ -6462,6 +6628,74 @@ export interface components {
             undoTo?: number;
             who?: string;
         };
+        Filler: {
+            key: string;
+            /** @description somebody said which it is */
+            known: boolean;
+            /**
+             * @description what it is laid on
+             * @enum {string}
+             */
+            metal: "steel" | "stainless" | "aluminum";
+            name: string;
+            /**
+             * Format: double
+             * @description MPa, of aluminium: least ultimate shear of a fillet lengthwise
+             */
+            shear?: number;
+            source: string;
+            /**
+             * Format: double
+             * @description MPa, least of its class; of aluminium as welded
+             */
+            tensile: number;
+        };
+        FilletInput: {
+            /**
+             * Format: double
+             * @description MPa, tensile strength of the weld metal
+             */
+            electrode: number;
+            /**
+             * Format: double
+             * @description N/mm of its length
+             */
+            peak: number;
+            /**
+             * Format: double
+             * @description mm, the thicker
+             */
+            thicker: number;
+            /**
+             * Format: double
+             * @description mm, the thinner of what it joins
+             */
+            thinner: number;
+        };
+        FilletResult: {
+            /**
+             * Format: double
+             * @description MPa on the throat
+             */
+            allowable: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm, along the edge of the thinner part
+             */
+            largest: number;
+            /**
+             * Format: double
+             * @description mm, that takes it
+             */
+            leg: number;
+            /**
+             * Format: double
+             * @description mm, by the thinner part
+             */
+            smallest: number;
+            working: components["schemas"]["Working"];
+        };
         Finding: {
             /** @description heading it is grouped under */
             cause: string;
@@ -8242,6 +8476,51 @@ export interface components {
             threads: number;
             working: components["schemas"]["Working"];
         };
+        GroupInput: {
+            /** @description a point on the load's line, mm */
+            at: number[];
+            /** @description N */
+            force: number[];
+            /** @description ends of each seam, mm */
+            segments: number[][][];
+        };
+        GroupResult: {
+            /** @description mm, where that is */
+            at: number[];
+            /** @description mm */
+            centroid: number[];
+            /**
+             * Format: double
+             * @description mm³, ∫y² about the centroid
+             */
+            ix: number;
+            /**
+             * Format: double
+             * @description mm³, ∫xy
+             */
+            ixy: number;
+            /**
+             * Format: double
+             * @description mm³, ∫x²
+             */
+            iy: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description N/mm, greatest vector sum at any end
+             */
+            peak: number;
+            /**
+             * Format: double
+             * @description mm³
+             */
+            polar: number;
+            working: components["schemas"]["Working"];
+        };
         Hand: {
             /**
              * @description which hand the recipe describes
@@ -8267,6 +8546,41 @@ export interface components {
              * @description when the database that answers was started
              */
             since: string;
+        };
+        HeatInput: {
+            /**
+             * Format: double
+             * @description A
+             */
+            amps: number;
+            /**
+             * Format: double
+             * @description share that goes into the work: 0.8 with wire or rod, 0.6 with tungsten
+             */
+            efficiency: number;
+            /**
+             * Format: double
+             * @description mm/min
+             */
+            speed: number;
+            /**
+             * Format: double
+             * @description V at the arc
+             */
+            volts: number;
+        };
+        HeatResult: {
+            /**
+             * Format: double
+             * @description kJ/mm
+             */
+            gross: number;
+            /**
+             * Format: double
+             * @description kJ/mm, that goes into the work
+             */
+            net: number;
+            working: components["schemas"]["Working"];
         };
         Held: {
             /** @description what the checks leave out: fatigue, crash, how far the inputs can be trusted */
@@ -13012,6 +13326,31 @@ export interface components {
             summary: string;
             who?: string;
         };
+        RiseInput: {
+            /**
+             * Format: double
+             * @description mm, of its fillets
+             */
+            leg: number;
+            /**
+             * Format: double
+             * @description mm, of the flange
+             */
+            thickness: number;
+            /**
+             * Format: double
+             * @description mm, of the flange across
+             */
+            width: number;
+        };
+        RiseResult: {
+            /**
+             * Format: double
+             * @description mm, of an edge
+             */
+            rise: number;
+            working: components["schemas"]["Working"];
+        };
         RivetGrip: {
             /**
              * Format: double
@@ -13754,6 +14093,46 @@ export interface components {
             why?: string;
             working?: components["schemas"]["Working"];
         };
+        SheetInput: {
+            /** @description the load runs across the fillet; along it otherwise */
+            across: boolean;
+            /**
+             * Format: double
+             * @description MPa, tensile strength of the weld metal; 483 when left out
+             */
+            electrode?: number;
+            /**
+             * Format: double
+             * @description mm of fillet
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description MPa, of the sheet
+             */
+            tensile: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+        };
+        SheetResult: {
+            /**
+             * Format: double
+             * @description N, of the allowable school
+             */
+            allowable: number;
+            findings: components["schemas"]["Finding"][];
+            /** @enum {string} */
+            governs: "sheet" | "throat";
+            /**
+             * Format: double
+             * @description N
+             */
+            nominal: number;
+            working: components["schemas"]["Working"];
+        };
         Shop: {
             /**
              * Format: double
@@ -13872,6 +14251,31 @@ export interface components {
              * @description of the shop before the change; 0 when nothing was said
              */
             revision: number;
+        };
+        ShrinkInput: {
+            /**
+             * Format: double
+             * @description mm, gap at the root
+             */
+            root: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+            /**
+             * Format: double
+             * @description mm², of the weld's section
+             */
+            weldArea: number;
+        };
+        ShrinkResult: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            across: number;
+            working: components["schemas"]["Working"];
         };
         Side: {
             /** @description id of the ply it is said of */
@@ -14229,6 +14633,66 @@ export interface components {
             /** @description of a part with welded corners */
             welding?: components["schemas"]["Station"];
         };
+        StitchInput: {
+            /**
+             * Format: double
+             * @description MPa, tensile strength of the weld metal
+             */
+            electrode: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            leg: number;
+            /**
+             * Format: double
+             * @description N/mm of the joint
+             */
+            load: number;
+            /**
+             * Format: double
+             * @description MPa, of what is joined; 400 when left out
+             */
+            tensile?: number;
+            /**
+             * Format: double
+             * @description mm, the thicker
+             */
+            thicker: number;
+            /**
+             * Format: double
+             * @description mm, the thinner of what is joined
+             */
+            thinner: number;
+            /**
+             * Format: double
+             * @description MPa, of what is joined; 250 when left out
+             */
+            yield?: number;
+        };
+        StitchResult: {
+            /** @description no pattern takes it: weld it all along */
+            continuous: boolean;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm, of each stitch; null all along
+             */
+            length: number | null;
+            /** @enum {string} */
+            pattern: "in stitches" | "all along" | "nothing takes it";
+            /**
+             * Format: double
+             * @description mm, from middle to middle; null all along
+             */
+            pitch: number | null;
+            /**
+             * Format: double
+             * @description load over what the pattern takes; over 1 nothing of this leg takes it
+             */
+            share: number;
+            working: components["schemas"]["Working"];
+        };
         StockIn: {
             stock: string;
         };
@@ -14315,6 +14779,8 @@ export interface components {
             who?: string;
         };
         StockView: {
+            /** @description what welds are laid of */
+            fillers: components["schemas"]["Filler"][];
             gauges: components["schemas"]["GaugeFamily"][];
             grades: components["schemas"]["Grade"][];
             materials: components["schemas"]["Material"][];
@@ -17558,6 +18024,42 @@ export interface operations {
             };
         };
     };
+    "calc.fillet": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilletInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilletResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.fit": {
         parameters: {
             query?: {
@@ -17761,6 +18263,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GripResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.heat": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -19129,6 +19667,222 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrayResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.bow": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BowInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BowResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.rise": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RiseInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RiseResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.sheet": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.shrink": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShrinkInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShrinkResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.stitch": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StitchInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StitchResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weldgroup": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupResult"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -15,6 +15,7 @@ const units: Partial<Record<Kind, [metric: string, inch: string]>> = {
   linear: ['kg/m', 'lb/ft'],
   section: ['mm²', 'in²'],
   modulus: ['mm³', 'in³'],
+  heat: ['kJ/mm', 'kJ/in'],
   inertia: ['mm⁴', 'in⁴'],
 }
 

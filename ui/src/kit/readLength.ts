@@ -2,7 +2,19 @@ import { api, take } from '@/api/client'
 
 /** Amounts that are no length: read and written with their unit, in the job's system. */
 export type Amount =
-  'force' | 'mass' | 'moment' | 'area' | 'speed' | 'stress' | 'rate' | 'linear' | 'section' | 'modulus' | 'inertia' | 'price'
+  | 'force'
+  | 'mass'
+  | 'moment'
+  | 'area'
+  | 'speed'
+  | 'stress'
+  | 'rate'
+  | 'linear'
+  | 'section'
+  | 'modulus'
+  | 'inertia'
+  | 'price'
+  | 'heat'
 /** A hole is a length that may be named by what goes through it. */
 export type Kind = 'length' | 'hole' | 'angle' | 'count' | 'number' | Amount
 
@@ -19,6 +31,7 @@ const amounts: readonly string[] = [
   'modulus',
   'inertia',
   'price',
+  'heat',
 ] satisfies Amount[]
 export const isAmount = (k: Kind): k is Amount => amounts.includes(k)
 

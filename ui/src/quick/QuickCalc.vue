@@ -98,6 +98,14 @@ function choices(f: Field) {
       value: String(r.diameter),
       text: `${r.metric}, ${r.inch} in`,
     }))
+  if (f.of === 'fillers')
+    return (stock.value?.fillers ?? [])
+      .filter((t) => t.metal !== 'aluminum')
+      .map((t) => ({ value: `${t.key} ${t.tensile}`, text: `${t.name}, ${stress(t.tensile)}` }))
+  if (f.of === 'sheet')
+    return (stock.value?.materials ?? [])
+      .filter((m) => m.family === 'steel' || m.family === 'galvanized')
+      .map((m) => ({ value: `${m.key} ${m.yield} ${m.tensile}`, text: `${m.name}, ${stress(m.tensile)}` }))
   if (f.kind === 'strength')
     return (f.of === 'bolts' ? bolted.value : (stock.value?.threaded ?? []).map((t) => ({ ...t, key: t.name }))).map((t) => ({
       value: `${t.key} ${t.tensile}`,

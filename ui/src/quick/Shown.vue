@@ -40,6 +40,8 @@ async function said(value: unknown, kind: string): Promise<Written> {
     if (value === null) return { text: 'none of them' }
     return { text: Array.isArray(value) ? value.join('\n') || 'as they are' : String(value) }
   }
+  if (kind === 'place' && Array.isArray(value))
+    return { text: (await Promise.all((value as number[]).map((v) => inRow(v, 'lengths')))).join(', ') }
   if (Array.isArray(value)) {
     const rows = value.map((x) => (Array.isArray(x) ? x : [x]) as number[])
     const texts = await Promise.all(rows.map(async (row) => (await Promise.all(row.map((v) => inRow(v, kind)))).join(', ')))

@@ -16,7 +16,7 @@ export type Field = {
   axisKinds?: ('length' | 'count' | 'number' | 'mass')[] // lengths when left out
   choices?: () => { value: string; text: string }[]
   /** Of strengths: whose. */
-  of?: 'bolts' | 'threaded'
+  of?: 'bolts' | 'threaded' | 'fillers' | 'sheet'
   optional?: boolean
   note?: string
   /** Whether it counts beside the others; it always does when left out. */
@@ -25,7 +25,7 @@ export type Field = {
 export type Result = {
   key: string
   label: string
-  kind: 'length' | 'fine' | 'angle' | 'number' | 'share' | Amount | 'forces' | 'lengths' | 'drill' | 'text'
+  kind: 'length' | 'fine' | 'angle' | 'number' | 'share' | Amount | 'forces' | 'lengths' | 'place' | 'drill' | 'text'
   lead?: boolean
 }
 export type Calculation = {

@@ -8,6 +8,7 @@ import { roundCalculations } from './rounds'
 import { fasteningCalculations } from './fastening'
 import { fittingCalculations } from './fitting'
 import { strengthCalculations } from './strength'
+import { weldingCalculations } from './welding'
 import { surveyCalculations } from './survey'
 
 const R: Field = { key: 'insideRadius', label: 'Inside radius', letter: 'R', kind: 'length', start: 3 }
@@ -240,6 +241,7 @@ export const calculations: Calculation[] = [
   bentCalculation,
   ...strengthCalculations,
   ...fasteningCalculations,
+  ...weldingCalculations,
 ]
 
 const used = 'warmanvil.quick.used'
