@@ -48,6 +48,7 @@ var table = []Calc{
 	define("fillet", "Leg of a fillet, and between what it may lie", weld.Fillet),
 	define("weld.sheet", "Strength of a fillet on sheet", weld.FilletOnSheet),
 	define("weld.stitch", "The shortest stitches that take a load", weld.Stitch),
+	define("weld.seams", "Whether seams between two things hold: weld metal, metal beside it, sheet, root", weld.Hold),
 	define("heat", "Heat of a run of weld", weld.Heat),
 	define("weld.bow", "How far a seam bows what it is laid on", weld.Bow),
 	define("weld.rise", "How far fillets turn a flange up", weld.Rise),

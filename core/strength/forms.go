@@ -30,6 +30,8 @@ const (
 	BasePlate  Form = "end plate"
 	EarPlate   Form = "ear"
 	FrameForm  Form = "frame"
+
+	WeldForm Form = "seams"
 )
 
 // Declaration is one mode a form must answer. Asks says what would answer it.
@@ -136,6 +138,12 @@ var declared = []struct {
 		{"ear", "ear tears out", "Give its hole and the distance to the edge."},
 		{"ear-bend", "ear bends at its root", "Give its hole and the distance to the edge."},
 		{"ear-edge", "free edge buckles", "Give its thickness."}}},
+	{WeldForm, []Declaration{
+		{"throat", "Weld metal", "Say how large the seams are and what they are laid of."},
+		{"base", "Metal beside it", "Say what is joined."},
+		{"sheet", "Thin sheet beside it", "Say how the sheet faces."},
+		{"root", "Bent about its own line", "Weld both sides, or add a second seam."},
+		{"alloy", "What welding leaves of it", "Say of which grade it is."}}},
 	{FrameForm, []Declaration{{"modes", "frequencies", "Lower its mass or the number of its members."}}},
 }
 

@@ -1398,6 +1398,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/weld.seams": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether seams between two things hold: weld metal, metal beside it, sheet, root */
+        post: operations["calc.weld.seams"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/weld.sheet": {
         parameters: {
             query?: never;
@@ -13653,6 +13670,97 @@ export interface components {
              */
             thickness: number;
         };
+        Seam: {
+            /**
+             * Format: double
+             * @description degrees between the faces; 90 when left out
+             */
+            angle?: number;
+            /** @description welded on both sides of the first of what it joins, whose edge it is */
+            both?: boolean;
+            /** @enum {string} */
+            finish?: "as is" | "dressed" | "flush";
+            /** @enum {string} */
+            form: "fillet" | "lap" | "corner" | "butt" | "edge";
+            /** @description of a butt: melted through, or gouged from the back to sound metal and welded there */
+            full?: boolean;
+            id: string;
+            /**
+             * Format: double
+             * @description mm, of a fillet, a lap, a corner or an edge
+             */
+            leg?: number;
+            name?: string;
+            /** @description mm, corners of the line it runs along; closed where it ends as it begins */
+            path: number[][];
+            /**
+             * Format: double
+             * @description mm, from middle to middle of them
+             */
+            pitch?: number;
+            /** @description it starts and stops on pieces that are cut off after */
+            runOff?: boolean;
+            /** @description the first is the one whose edge is welded */
+            sides: components["schemas"]["SeamSide"][];
+            /**
+             * Format: double
+             * @description mm, long, of stitches; all along when left out
+             */
+            stitch?: number;
+            /**
+             * Format: double
+             * @description mm, as deep as it is known to be: of a butt by its preparation, of others by a cut and etched coupon
+             */
+            throat?: number;
+        };
+        SeamSide: {
+            /** @description nobody measured the thickness: strength counts 0.85 of it */
+            guessed?: boolean;
+            /** @description key of the material table */
+            material: string;
+            name?: string;
+            /** @description square to its face; zero where nobody knows it */
+            normal?: number[];
+            /**
+             * Format: double
+             * @description mm
+             */
+            thickness: number;
+        };
+        SeamsAsk: {
+            cases: components["schemas"]["SeamsCase"][];
+            /** @description key of the table of weld metals; the weakest of steel when left out */
+            filler?: string;
+            rule: components["schemas"]["StrengthRule"];
+            seams: components["schemas"]["Seam"][];
+        };
+        SeamsCase: {
+            /** @description mm, a point on its line */
+            at: number[];
+            /** @description N */
+            force: number[];
+            /** @description N·mm, beside it */
+            moment?: number[];
+            name: string;
+        };
+        SeamsHeld: {
+            /** @description hardest first */
+            checks: components["schemas"]["StrengthCheck"][];
+            /**
+             * Format: double
+             * @description largest share used; null when none was answered
+             */
+            hardest: number | null;
+            /**
+             * Format: double
+             * @description mm that carry
+             */
+            length: number;
+            /** @description what is not counted, and what would help */
+            notes: string[];
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say" | "not needed";
+        };
         Section: {
             /** @description edge of the base that lies at the right */
             edge: string;
@@ -19739,6 +19847,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RiseResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.seams": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeamsAsk"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeamsHeld"];
                 };
             };
             /** @description refused: what, where, what to do */
