@@ -50,6 +50,8 @@ var requests = map[string]string{
 		"sides":[{"material":"steel-a36","thickness":10,"normal":[0,1,0]},{"material":"steel-a36","thickness":12,"normal":[0,0,1]}]}],
 		"filler":"e70","rule":{"school":"allowable"},"cases":[{"name":"pulled","force":[50000,0,0],"at":[50,0,0]}]}`,
 	"heat":                 `{"volts":20,"amps":150,"speed":300,"efficiency":0.8}`,
+	"weld.gap":             `{"gap":2.5,"leg":5,"thinner":8}`,
+	"weld.groove":          `{"edges":"vee","thickness":10,"angle":60,"land":2,"root":2,"length":400,"pass":25}`,
 	"weld.bow":             `{"weldArea":12.5,"distance":30,"length":2000,"inertia":400000}`,
 	"weld.rise":            `{"width":100,"leg":5,"thickness":8}`,
 	"weld.shrink":          `{"weldArea":40,"thickness":8,"root":2}`,

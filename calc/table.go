@@ -50,6 +50,8 @@ var table = []Calc{
 	define("weld.stitch", "The shortest stitches that take a load", weld.Stitch),
 	define("weld.seams", "Whether seams between two things hold: weld metal, metal beside it, sheet, root", weld.Hold),
 	define("heat", "Heat of a run of weld", weld.Heat),
+	define("weld.gap", "What closes a gap under a fillet", weld.Gap),
+	define("weld.groove", "Passes, weld metal and throat of prepared edges", weld.Groove),
 	define("weld.bow", "How far a seam bows what it is laid on", weld.Bow),
 	define("weld.rise", "How far fillets turn a flange up", weld.Rise),
 	define("weld.shrink", "How far a butt draws its plates together", weld.Shrink),

@@ -155,7 +155,7 @@ func TestQuickWelds(t *testing.T) {
 	p.wait("what a length takes", `document.querySelector('[data-result=peak] .num')?.innerText === '132.9 N/mm'`)
 	p.press("inch, decimal")
 	for slug, lead := range map[string]string{"seams": "peak", "fillet": "leg", "stitches": "pitch", "sheet-fillet": "allowable",
-		"heat": "net", "bow": "bow", "rise": "rise", "draw": "across"} {
+		"heat": "net", "weld-gap": "leg", "passes": "throat", "bow": "bow", "rise": "rise", "draw": "across"} {
 		p.goTo("/quick/" + slug)
 		p.wait(slug, `/ in$|"$|lbf|kJ\/in/.test(document.querySelector('[data-result=`+lead+`] .num')?.innerText ?? '')`)
 		answers := eval[string](p, `document.querySelector('.results').innerText`)

@@ -167,3 +167,77 @@ func TestHeatAndDrawByHand(t *testing.T) {
 		t.Error(err)
 	}
 }
+
+// Gaps by AWS D1.1: 1.6 as it is, to 4.8 the leg grows by it, beyond a strip; sheet to half its thickness.
+func TestGapByHand(t *testing.T) {
+	for _, c := range []struct {
+		in   GapInput
+		way  string
+		leg  float64 // 0 for none
+		says int
+	}{{GapInput{1.6, 5, 8}, "as it is", 5, 0}, {GapInput{2.5, 3, 8}, "a larger leg", 5.5, 0}, {GapInput{4.8, 5, 8}, "a larger leg", 9.8, 1},
+		{GapInput{4.9, 5, 8}, "a strip", 0, 1}, {GapInput{.9, 2, 2}, "as it is", 2, 0}, {GapInput{1.1, 2, 2}, "fit it again", 0, 1}} {
+		r, err := Gap(c.in)
+		strip := c.way == "a strip"
+		if err != nil || r.Way != c.way || (r.Leg == nil) != (c.leg == 0) || len(r.Findings) != c.says || (r.Strip != nil) != strip {
+			t.Errorf("%+v: %+v %v", c.in, r, err)
+			continue
+		}
+		if r.Leg != nil {
+			near(t, "leg", *r.Leg, c.leg, 1e-9)
+		}
+		if r.Rod < math.Min(c.in.Gap, 4)-1e-9 {
+			t.Errorf("%+v: a rod of %g falls through", c.in, r.Rod)
+		}
+	}
+	var f *working.Fault
+	if _, err := Gap(GapInput{Gap: -1, Leg: 3, Thinner: 3}); !errors.As(err, &f) || f.Path != "/gap" {
+		t.Error(err)
+	}
+}
+
+// A 60° vee on 10 mm with land and gap of 2: 2·10 + 8²·tan 30° = 56.95 mm²; 3 passes of 25; 8 mm count, 10 backed. A
+// 45° bevel counts 3 mm less; a double vee fills half of what a vee does; a fillet of 6 is 18 mm².
+func TestGrooveByHand(t *testing.T) {
+	ask := func(in GrooveInput) GrooveResult {
+		t.Helper()
+		in.Length, in.Pass = 400, 25
+		r, err := Groove(in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return r
+	}
+	vee := GrooveInput{Edges: VeeEdges, Thickness: 10, Angle: 60, Land: 2, Root: 2}
+	r := ask(vee)
+	near(t, "area", r.Area, 20+64*math.Tan(math.Pi/6), 1e-9)
+	near(t, "mass", r.Mass, r.Area*1.1*400*7850e-9, 1e-12)
+	if r.Passes != 3 || r.Throat != 8 || r.Full {
+		t.Errorf("%+v", r)
+	}
+	vee.Backed = true
+	if r := ask(vee); r.Throat != 10 || !r.Full {
+		t.Errorf("%+v", r)
+	}
+	if r := ask(GrooveInput{Edges: BevelEdges, Thickness: 10, Angle: 45, Land: 1}); r.Throat != 6 || math.Abs(r.Area-40.5) > 1e-9 {
+		t.Errorf("%+v", r)
+	}
+	both := GrooveInput{Edges: DoubleVee, Thickness: 10, Angle: 60}
+	one := both
+	one.Edges = VeeEdges
+	near(t, "double", ask(both).Area*2, ask(one).Area, 1e-9)
+	if r := ask(GrooveInput{Edges: SquareEdges, Thickness: 3, Root: 1.5}); r.Throat != 0 || r.Area != 4.5 {
+		t.Errorf("%+v", r)
+	}
+	if r := ask(GrooveInput{Edges: NoGroove, Leg: 6}); r.Area != 18 || math.Abs(r.Throat-6*math.Sqrt2/2) > 1e-12 {
+		t.Errorf("%+v", r)
+	}
+	var f *working.Fault
+	for path, bad := range map[string]GrooveInput{"/edges": {Edges: "round", Thickness: 3, Length: 1, Pass: 1},
+		"/length": {Edges: NoGroove}, "/leg": {Edges: NoGroove, Length: 1, Pass: 1},
+		"/land": {Edges: VeeEdges, Thickness: 3, Angle: 60, Land: 4, Length: 1, Pass: 1}} {
+		if _, err := Groove(bad); !errors.As(err, &f) || f.Path != path {
+			t.Errorf("%s: %v", path, err)
+		}
+	}
+}

@@ -109,6 +109,8 @@ func quick() []Field {
 		of("GaugeRequest", plain("steel", "steel, uncoated", "galvanized", "galvanised", "stainless", "stainless", "aluminum", "aluminium"),
 			"family"),
 		of("HoleCentresInput", tapes, "method"),
+		of("GrooveInput", plain("square", "square", "vee", "a vee", "bevel", "bevelled on one", "double vee", "a vee from both sides",
+			"fillet", "a fillet, not prepared"), "edges"),
 		of("HoleAssembleSide", plain("table", "cut on a table", "tape", "drilled by tape and punch", "matched", "drilled through the other",
 			"surveyed", "measured on the vehicle", "typed", "as is typed"), "placed"),
 		of("HoleAccessInput", heads, "head"),

@@ -1381,6 +1381,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/weld.gap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What closes a gap under a fillet */
+        post: operations["calc.weld.gap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.groove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Passes, weld metal and throat of prepared edges */
+        post: operations["calc.weld.groove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/weld.rise": {
         parameters: {
             query?: never;
@@ -8234,6 +8268,59 @@ export interface components {
              */
             tape?: "inside" | "outside" | "sameEdge" | "centre";
         };
+        GapInput: {
+            /**
+             * Format: double
+             * @description mm, between what is welded, at its widest
+             */
+            gap: number;
+            /**
+             * Format: double
+             * @description mm, that the seam takes without a gap
+             */
+            leg: number;
+            /**
+             * Format: double
+             * @description mm, the thinner of what is joined
+             */
+            thinner: number;
+        };
+        GapResult: {
+            /**
+             * Format: double
+             * @description mm, the gap up to which a larger leg makes up for it; as most on sheet
+             */
+            bridged: number;
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description mm, to lay over the gap; null where no leg makes up for it
+             */
+            leg: number | null;
+            /**
+             * Format: double
+             * @description mm, the gap up to which it is welded as it is
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description mm, rod for it
+             */
+            rod: number;
+            /**
+             * Format: double
+             * @description mm, thickness of the strip that bridges it, welded to both with seams of its own
+             */
+            strip?: number;
+            /** @enum {string} */
+            way: "as it is" | "a larger leg" | "fit it again" | "a strip";
+            /**
+             * Format: double
+             * @description mm, wire for it
+             */
+            wire: number;
+            working: components["schemas"]["Working"];
+        };
         GapRow: {
             /**
              * Format: double
@@ -8491,6 +8578,69 @@ export interface components {
              * @description threads past the nut
              */
             threads: number;
+            working: components["schemas"]["Working"];
+        };
+        GrooveInput: {
+            /**
+             * Format: double
+             * @description degrees: of a vee between its faces, of a bevel from square
+             */
+            angle?: number;
+            /** @description on a backing, or gouged from the back and welded there */
+            backed?: boolean;
+            /** @enum {string} */
+            edges: "square" | "vee" | "bevel" | "double vee" | "fillet";
+            /**
+             * Format: double
+             * @description mm left square at the root
+             */
+            land?: number;
+            /**
+             * Format: double
+             * @description mm, of a fillet
+             */
+            leg?: number;
+            /**
+             * Format: double
+             * @description mm, of the seam
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description mm², that one pass lays; 15 to 25 of thin wire, 30 of a 3.2 rod (practice)
+             */
+            pass: number;
+            /**
+             * Format: double
+             * @description mm, gap at the root
+             */
+            root?: number;
+            /**
+             * Format: double
+             * @description mm, of a butt
+             */
+            thickness?: number;
+        };
+        GrooveResult: {
+            /**
+             * Format: double
+             * @description mm², to be filled
+             */
+            area: number;
+            /** @description it is melted through */
+            full: boolean;
+            /**
+             * Format: double
+             * @description kg of weld metal, with crown
+             */
+            mass: number;
+            /** Format: int64 */
+            passes: number;
+            /**
+             * Format: double
+             * @description mm, that counts
+             */
+            throat: number;
             working: components["schemas"]["Working"];
         };
         GroupInput: {
@@ -19811,6 +19961,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BowResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.gap": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GapInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GapResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.groove": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GrooveInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GrooveResult"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -1,4 +1,5 @@
 // The quick numbers of welds.
+import { wordsOf } from '@/api/words'
 import type { Calculation, Field } from './calculation'
 
 const L = (key: string, label: string, start: number | null, more: Partial<Field> = {}): Field => ({
@@ -12,6 +13,8 @@ const filler: Field = { key: 'electrode', label: 'Weld metal', kind: 'strength',
 const sheet: Field = { key: 'metal', label: 'The thinner part is of', kind: 'strength', start: 'steel-a36 250 400', of: 'sheet' }
 const last = (v: unknown) => Number(String(v).split(' ').at(-1))
 const yieldOf = (v: unknown) => Number(String(v).split(' ').at(-2))
+const butt = (v: Record<string, unknown>) => v.edges !== 'fillet'
+const leans = (v: Record<string, unknown>) => butt(v) && v.edges !== 'square'
 const force: Field[] = [
   { key: 'x', label: 'Force across', kind: 'force', start: 0 },
   { key: 'y', label: 'Force up', kind: 'force', start: -10000 },
@@ -131,6 +134,72 @@ export const weldingCalculations: Calculation[] = [
     results: [
       { key: 'allowable', label: 'May be used', kind: 'force', lead: true },
       { key: 'nominal', label: 'Breaks at', kind: 'force' },
+    ],
+  },
+  {
+    name: 'weld.gap',
+    slug: 'weld-gap',
+    title: 'Gap at a weld',
+    about: 'What closes a gap: a larger leg, another fit, a strip',
+    bench: 'make',
+    said: 'weld fit up gap filler rod wire size bridge',
+    fields: [L('gap', 'Gap, at its widest', 2.5), L('leg', 'Leg without it', 5), L('thinner', 'Thinner part', 8)],
+    results: [
+      { key: 'way', label: 'It takes', kind: 'text', lead: true },
+      { key: 'leg', label: 'Leg to lay', kind: 'length', lead: true },
+      { key: 'most', label: 'As it is up to', kind: 'fine' },
+      { key: 'bridged', label: 'With a larger leg up to', kind: 'fine' },
+      { key: 'rod', label: 'Rod', kind: 'fine' },
+      { key: 'wire', label: 'Wire', kind: 'fine' },
+    ],
+  },
+  {
+    name: 'weld.groove',
+    slug: 'passes',
+    title: 'Passes',
+    about: 'How many passes fill prepared edges, and what weld metal goes in',
+    bench: 'make',
+    said: 'weld bevel groove vee passes wire rod weight penetration throat',
+    fields: [
+      { key: 'edges', label: 'The edges are', kind: 'choice', start: 'vee', choices: () => wordsOf('GrooveInput', 'edges') },
+      L('thickness', 'Thick', 10, { when: butt }),
+      {
+        key: 'angle',
+        label: 'Angle',
+        kind: 'angle',
+        start: 60,
+        note: 'of a vee between its faces, of a bevel from square',
+        when: leans,
+      },
+      L('land', 'Land left at the root', 2, { when: leans }),
+      L('root', 'Gap at the root', 2, { when: butt }),
+      L('leg', 'Leg', 6, { when: (v) => !butt(v) }),
+      {
+        key: 'backed',
+        label: 'From the back it is',
+        kind: 'choice',
+        start: 'not welded',
+        when: butt,
+        choices: () => [
+          { value: 'not welded', text: 'not welded' },
+          { value: 'backed', text: 'backed, or gouged and welded' },
+        ],
+      },
+      L('length', 'Seam, long', 400),
+      { key: 'pass', label: 'A pass lays', kind: 'section', start: 25, note: 'thin wire less, thick rods more' },
+    ],
+    request: (v) => ({
+      edges: v.edges,
+      length: v.length,
+      pass: v.pass,
+      ...(butt(v) ? { thickness: v.thickness, root: v.root, backed: v.backed === 'backed' } : { leg: v.leg }),
+      ...(leans(v) ? { angle: v.angle, land: v.land } : {}),
+    }),
+    results: [
+      { key: 'passes', label: 'Passes', kind: 'number', lead: true },
+      { key: 'throat', label: 'Throat that counts', kind: 'fine', lead: true },
+      { key: 'mass', label: 'Weld metal', kind: 'mass' },
+      { key: 'area', label: 'To be filled', kind: 'section' },
     ],
   },
   {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is cut: every blank with its bends, what stops it, and the part that is made of it.
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { api, take, words } from '@/api/client'
 import { refreshJobs } from '@/api/queries'
 import type { components } from '@/api/schema'
@@ -27,6 +27,11 @@ const make = once(async () => {
   }
 })
 const offers = shallowRef<components['schemas']['FacetProposal'][]>()
+// What was said of the body as it was is not said of another.
+watch(
+  () => props.open.doc.value,
+  () => (offers.value = undefined),
+)
 const lacks = computed(() => offers.value?.[0]?.price.lacks ?? [])
 const propose = once(async () => {
   wrong.value = ''
@@ -181,6 +186,7 @@ line {
   color: var(--stop);
 }
 .best {
+  white-space: nowrap;
   margin-left: 8px;
   padding: 1px 7px;
   border: 1px solid currentColor;
