@@ -35,7 +35,7 @@ func TestWorkIsBounded(t *testing.T) {
 		}
 		c, w := asked(t.Context())
 		s.within(c, whole, half(c))
-		if w.Code != http.StatusUnprocessableEntity || !strings.Contains(w.Body.String(), "30s") {
+		if w.Code != http.StatusUnprocessableEntity || !strings.Contains(w.Body.String(), budget[whole].String()) {
 			t.Errorf("too long: %d %s", w.Code, w.Body)
 		}
 		ctx, leave := context.WithCancel(t.Context())
