@@ -22,6 +22,9 @@ const (
 	whole               // a whole job, a drawing, a frame
 )
 
+// patience is how many times its budget work may take: more than one where a tool makes it slow.
+var patience time.Duration = 1
+
 // budget is how long each may take once it runs; then it is left off.
 var budget = map[work]time.Duration{rest: 20 * time.Second, keeping: 20 * time.Second, brisk: 10 * time.Second, whole: 30 * time.Second}
 
@@ -46,7 +49,7 @@ func (s *server) begin(c *gin.Context, w work) (end func() error, err error) {
 			return nil, err
 		}
 	}
-	ctx, cancel := context.WithTimeout(c.Request.Context(), budget[w])
+	ctx, cancel := context.WithTimeout(c.Request.Context(), patience*budget[w])
 	c.Request = c.Request.WithContext(ctx)
 	return func() error {
 		err := ctx.Err()
