@@ -122,6 +122,9 @@ func (s Site) Effort() (Effort, error) {
 		again = *s.Shop.Again
 	}
 	e.Respoil(again)
+	for _, name := range s.unmade() {
+		e.Working.Assumptions = append(e.Working.Assumptions, "blanks of "+name+" that are no parts yet are in no hour")
+	}
 	e.Working.Assumptions = append(e.Working.Assumptions, "bare steel is painted on all faces, other metals are not",
 		"metal is priced by the boxes of blanks and the mass of frames: what is left over of sticks is in no sum",
 		"members are welded all round where they meet, with a leg of their wall")

@@ -246,6 +246,9 @@ func TestEffortCountsTheSeamsOfBodies(t *testing.T) {
 	if len(e.Lines) != 3 {
 		t.Errorf("%+v", e.Lines)
 	}
+	if said := strings.Join(e.Working.Assumptions, " "); !strings.Contains(said, "blanks of Hopper that are no parts yet") {
+		t.Errorf("nothing says that its blanks are in no hour: %s", said)
+	}
 }
 
 func BenchmarkFaceted(b *testing.B) {

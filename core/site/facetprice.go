@@ -42,6 +42,26 @@ func (s Site) bodyWork(g *gathering, b *facet.Built, many float64, name string) 
 	}
 }
 
+// unmade names bodies some of whose blanks are no parts of the job yet.
+func (s Site) unmade() (names []string) {
+	for _, f := range s.Bodies {
+		b, err := f.Doc.Build()
+		if err != nil {
+			continue
+		}
+		parts := 0
+		for _, p := range s.Parts {
+			if p.Recipe.Facet != nil && p.Recipe.Facet.Of == f.ID {
+				parts++
+			}
+		}
+		if parts < len(b.Blanks) {
+			names = append(names, f.Name)
+		}
+	}
+	return names
+}
+
 // priced works out what one of a faceted body takes. It fails with *working.Fault where it is no body or one
 // of its blanks is no part.
 func (s Site) priced(f shell.Facets) (BodyPrice, error) {

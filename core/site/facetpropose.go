@@ -169,7 +169,10 @@ func bestOf(list []FacetProposal) {
 	}
 	mark("fewest blanks", func(o FacetProposal) (float64, bool) { return float64(o.Blanks), true })
 	mark("least to weld", func(o FacetProposal) (float64, bool) { return o.weld, true })
-	mark("least hours", func(o FacetProposal) (float64, bool) { return o.Price.Minutes, true })
+	outside := len(list) > 0 && len(list[0].Price.Outside) > 0
+	mark("least hours", func(o FacetProposal) (float64, bool) { // cutting is in all of them or in none
+		return o.Price.Minutes, len(o.Price.Outside) > 0 == outside
+	})
 	mark("cheapest", func(o FacetProposal) (float64, bool) {
 		if o.Price.Cost == nil {
 			return 0, false

@@ -60,7 +60,7 @@ type stuff struct {
 	name            string
 	thick           float64
 	yield, tensile  float64
-	soft, sheet     bool
+	soft, thin      bool // thin: sheet, which peels
 	normal          solid.Vector
 	why             string // it cannot be said of
 	never           string // it is not welded
@@ -142,6 +142,7 @@ func (a SeamsAsk) group() (*group, error) {
 		if left != "" {
 			g.notes = append(g.notes, left)
 		}
+		g.minds(s)
 		lines, g.of = append(lines, l...), append(g.of, of...)
 		both, err := g.sides(fmt.Sprintf("/seams/%d", i), s)
 		if err != nil {
@@ -151,10 +152,25 @@ func (a SeamsAsk) group() (*group, error) {
 	}
 	g.lines = NewGroup(lines)
 	g.bare = g.lines.Area <= 0
+	g.notes = append(g.notes, "how what is joined bends between its seams and what holds it, and fatigue, are not in it")
 	if !g.filler.Known {
 		g.notes = append(g.notes, fmt.Sprintf("nobody said what it is welded with: %.0f MPa count", g.filler.Tensile))
 	}
 	return g, nil
+}
+
+// minds notes what of a seam is against the rules of its size, and the fumes of a coat.
+func (g *group) minds(s Seam) {
+	thinner := math.Min(s.Sides[0].Thickness, s.Sides[1].Thickness)
+	if least := math.Min(SmallestLeg(thinner), LargestLeg(thinner)); s.Leg > 0 && s.Throat == 0 && s.Leg < least-1e-9 {
+		g.notes = append(g.notes, fmt.Sprintf("%s: a leg under %.4g mm cools too fast on parts this thick (AISC 360 Table J2.4)", s.Called(),
+			least))
+	}
+	for _, side := range s.Sides {
+		if m, err := stock.MaterialByKey(side.Material); err == nil && m.Family == stock.Galvanized {
+			g.notes = append(g.notes, s.Called()+": strip the zinc a band each side first, with extraction and a respirator")
+		}
+	}
 }
 
 // sides answers what is beside a seam.
@@ -166,7 +182,7 @@ func (g *group) sides(at string, s Seam) (out [2]stuff, err error) {
 		}
 		x := stuff{name: side.Name, thick: side.thick(), yield: m.Yield, tensile: m.Tensile, normal: side.Normal.Unit(),
 			aluminium: m.Family == stock.Aluminum, rust: m.Family == stock.Stainless}
-		x.sheet = !x.aluminium && side.Thickness < SheetTo
+		x.thin = side.Thickness < SheetTo
 		if x.name == "" {
 			x.name = m.Name
 		}
@@ -178,7 +194,7 @@ func (g *group) sides(at string, s Seam) (out [2]stuff, err error) {
 			x.yield, x.tensile, x.soft = soft.Yield, soft.Tensile, true
 		case x.aluminium:
 			x.why = fmt.Sprintf("what welding leaves of %s is in no table here", x.name)
-		case x.rust && x.sheet:
+		case x.rust && x.thin:
 			x.why = "stainless sheet beside a weld is not worked out"
 		}
 		out[k] = x

@@ -237,6 +237,42 @@ func TestButts(t *testing.T) {
 	near(t, "half through", check(t, h, "throat").Capacity, .3*483*4, 1e-6)
 }
 
+// What a critical eye would try: a butt is not matched by a metal nobody named, a leg along an edge is no larger
+// than the edge, both corners of a leaning plate count as the wider, thin aluminium peels too.
+func TestWeldsThatWouldLie(t *testing.T) {
+	s := tee(100, false)
+	s.Form, s.Leg, s.Full, s.RunOff = ButtForm, 0, true, true
+	a := pulled([]Seam{s}, solid.Vector{0, 9000}, solid.Vector{50, 0, 0})
+	a.Filler = ""
+	if c := check(t, holds(t, a), "throat"); c.Verdict == strength.NotNeeded {
+		t.Errorf("matched by a metal nobody named: %+v", c)
+	}
+	lap := tee(100, false)
+	lap.Form, lap.Leg = LapForm, 20
+	c := check(t, holds(t, pulled([]Seam{lap}, solid.Vector{9000}, solid.Vector{50, 0, 0})), "throat")
+	near(t, "along an edge", c.Capacity, .3*483*math.Sqrt2/2*10, 1e-6)
+	lean := tee(100, true)
+	lean.Angle = 70
+	c = check(t, holds(t, pulled([]Seam{lean}, solid.Vector{9000}, solid.Vector{50, 0, 0})), "throat")
+	near(t, "the wider corner", c.Capacity, .3*483*6*math.Cos(55*math.Pi/180), 1e-6)
+	ear := tee(100, true)
+	for k := range ear.Sides {
+		ear.Sides[k].Material, ear.Sides[k].Thickness = "alu-5052-h32", 2
+	}
+	ear.Leg = 2
+	a = pulled([]Seam{ear}, solid.Vector{0, 0, 300}, solid.Vector{50, 0, 0})
+	a.Filler = "er5356"
+	if h := holds(t, a); h.Verdict != strength.CannotSay {
+		t.Errorf("thin aluminium peeled: %s %+v", h.Verdict, h.Checks)
+	}
+	small := tee(100, true)
+	small.Leg = 3
+	notes := holds(t, pulled([]Seam{small}, solid.Vector{9}, solid.Vector{50, 0, 0})).Notes
+	if !strings.Contains(strings.Join(notes, " "), "too fast") {
+		t.Errorf("%v", notes)
+	}
+}
+
 func TestNoSeams(t *testing.T) {
 	short, leg, form, none := tee(100, true), tee(100, true), tee(100, true), tee(100, true)
 	short.Path = []solid.Vector{{1, 1, 1}, {1, 1, 1}}

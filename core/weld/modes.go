@@ -64,7 +64,7 @@ func (g *group) metal() strength.Mode[asked] {
 	}
 	matched := func(k int) bool { // a butt as strong as what it joins, which is asked beside it
 		s, both := g.ask.Seams[k], g.stuff[k]
-		return s.Form == ButtForm && s.Full && !light && g.filler.Tensile >= math.Max(both[0].tensile, both[1].tensile)
+		return s.Form == ButtForm && s.Full && !light && g.filler.Known && g.filler.Tensile >= math.Max(both[0].tensile, both[1].tensile)
 	}
 	every := true
 	for k := range g.stuff {
@@ -203,7 +203,7 @@ func (g *group) sheet() strength.Mode[asked] {
 	m := strength.Mode[asked]{Key: "sheet", Name: "Thin sheet beside it", Unit: "N/mm", Idle: "Nothing goes through it."}
 	thin := func(i int) (out []stuff) {
 		for k, x := range g.stuff[g.of[i].seam] {
-			if x.sheet {
+			if x.thin {
 				if k == 0 && g.of[i].two {
 					x.thick /= 2
 				}
@@ -214,7 +214,7 @@ func (g *group) sheet() strength.Mode[asked] {
 	}
 	any := false
 	for _, both := range g.stuff {
-		any = any || both[0].sheet || both[1].sheet
+		any = any || both[0].thin || both[1].thin
 	}
 	if !any {
 		m.Needless = "What is joined is 4.8 mm and more: plate, no sheet."
@@ -246,6 +246,11 @@ func (g *group) sheet() strength.Mode[asked] {
 		return g.ends(c, func(i int, f solid.Vector) (demand, capacity float64) {
 			demand, capacity = f.Len()*g.lines.Lines[i].Throat, math.Inf(1)
 			for _, x := range thin(i) {
+				if x.aluminium { // by what is softened beside it, asked as the metal beside it
+					shear, _ := g.beside(x, 1, g.ask.Seams[g.of[i].seam])
+					capacity = math.Min(capacity, shear)
+					continue
+				}
 				capacity = math.Min(capacity, g.sheetFlow(x, g.of[i], f))
 				if x.thick > ThroatFrom {
 					throat := math.Min(g.lines.Lines[i].Throat, Throat*x.thick)
@@ -259,7 +264,7 @@ func (g *group) sheet() strength.Mode[asked] {
 	m.Explain = func(c *asked, h strength.Hit) working.Working {
 		w := working.Working{Method: "Sheet beside a fillet", Source: "AISI S100 J2.4",
 			Formula: "along (1 − 0.01·L/t)·t·Fu, Ω 2.55, from L/t = 25 on 0.75·t·Fu, Ω 3.05; across t·Fu, Ω 2.35; else 0.75·t·Fu, Ω 3.05",
-			Assumptions: []string{"along or across within 10°, mixed otherwise", "carbon steel",
+			Assumptions: []string{"along or across within 10°, mixed otherwise", "carbon steel; aluminium by what is softened beside the weld",
 				"over 2.54 mm not over 0.75·FEXX on the throat, Ω 2.55"},
 			Steps: []working.Quantity{perMM("may", "may be used", h.Capacity)}, Result: perMM("f", "on a millimetre", h.Demand)}
 		for _, x := range thin(h.At / 2) {

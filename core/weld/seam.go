@@ -100,11 +100,18 @@ func (s Seam) counted() (throat float64, why string) {
 	if s.Form == LapForm || s.Form == EdgeForm {
 		angle = 90
 	}
+	if s.Both { // one of its two corners is the wider
+		angle = math.Max(angle, 180-angle)
+	}
 	if angle < 60 || angle > 120 {
 		return 0, fmt.Sprintf("its faces stand at %.0f°: from 60° to 120° the throat follows from the leg, beyond that a cut and etched coupon "+
 			"shows it", angle)
 	}
-	return s.Leg * math.Cos(angle/2*math.Pi/180), ""
+	leg := s.Leg
+	if s.Form != FilletForm { // laid along an edge it is no larger than that is thick
+		leg = math.Min(leg, math.Min(s.Sides[0].thick(), s.Sides[1].thick()))
+	}
+	return leg * math.Cos(angle/2*math.Pi/180), ""
 }
 
 // thick is what counts of a thickness.

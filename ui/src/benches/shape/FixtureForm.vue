@@ -103,6 +103,7 @@ const make = once(async () => {
         />
         <ValueField
           label="Border"
+          note="twice the stud or the bolt at least"
           :model-value="border ?? usual('border')"
           :lengths="lengths"
           :wrong="faults['/border']"
@@ -134,6 +135,8 @@ form {
   display: grid;
   gap: 12px;
   padding-top: 8px;
-  justify-items: start;
+}
+form > button {
+  justify-self: start;
 }
 </style>
