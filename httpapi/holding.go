@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/hold"
+	"warmanvil/core/sheet"
 	"warmanvil/core/site"
 	"warmanvil/job"
 )
@@ -20,8 +21,19 @@ type HoldingView struct {
 	Rules    *site.RulesTold `json:"rules,omitempty" doc:"what changed rules turned since the job was last looked at"`
 	Features []Fastenable    `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
 
+	Edges []WeldEdge `json:"edges" doc:"edges of the parts, to weld along"`
+
 	Sides  []site.SideChoice  `json:"sides" doc:"what plies of a joint may belong to"`
 	Places []site.StandChoice `json:"places" doc:"where a joint may stand"`
+}
+
+// WeldEdge is an edge of a part that seams may run along.
+type WeldEdge struct {
+	Part  string     `json:"part" doc:"id of the part"`
+	Panel string     `json:"panel" doc:"id of the panel"`
+	Name  string     `json:"name" doc:"of the panel"`
+	Edge  sheet.Edge `json:"edge"`
+	Long  float64    `json:"long" doc:"mm"`
 }
 
 // Fastenable is one hole feature of a part.
@@ -60,6 +72,15 @@ func (s *server) holdingRoutes() {
 		query:   []*huma.Param{query("mount", "id of the mount")}}, func(c call, _ none) ([]hold.Suggestion, error) {
 		return s.jobs.Suggest(c.Request.Context(), c.id, c.Query("mount"))
 	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/weld-ways", id: "getWeldWays", work: whole,
+		summary: "What would help a welded joint, or how little of it would do, each asked through the whole job",
+		query:   []*huma.Param{query("joint", "id of the welded joint")}}, func(c call, _ none) ([]site.WeldWay, error) {
+		_, all, err := s.jobs.Site(c.Request.Context(), c.id)
+		if err != nil {
+			return nil, err
+		}
+		return all.WeldWays(c.Query("joint"))
+	})
 }
 
 // holding is worked out once for each state of the job and day.
@@ -87,7 +108,7 @@ func (s *server) workHolding(ctx context.Context, id string, now time.Time) (Hol
 	}
 	measured, parts := all.Survey, all.Parts
 	held := all.Hold()
-	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{},
+	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Edges: []WeldEdge{},
 		Sides: all.Sides(), Places: all.Places()}
 	if v.Rules, err = s.jobs.Rules(ctx, id, all, held); err != nil {
 		return HoldingView{}, err
@@ -96,8 +117,24 @@ func (s *server) workHolding(ctx context.Context, id string, now time.Time) (Hol
 	v.Told.Measure(j.Brief, site.MeasuredTargets(measured, j.Brief, parts))
 	for _, p := range parts {
 		v.Features = append(v.Features, fastenable(p)...)
+		v.Edges = append(v.Edges, weldEdges(p)...)
 	}
 	return v, nil
+}
+
+// weldEdges lists the edges of a part that no bend lies along.
+func weldEdges(p site.BuiltPart) (out []WeldEdge) {
+	if p.Built.Round != nil {
+		return nil
+	}
+	for _, q := range p.Built.Panels {
+		for _, e := range q.Edges {
+			if e.Role == "free" || e.Role == "tip" {
+				out = append(out, WeldEdge{Part: p.ID, Panel: q.ID, Name: q.Name, Edge: e.Edge, Long: e.To.Sub(e.From).Len()})
+			}
+		}
+	}
+	return out
 }
 
 // fastenable lists the hole features of a part with the name they go by.

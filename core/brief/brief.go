@@ -39,6 +39,7 @@ type Brief struct {
 	Open        []OpenItem    `json:"open,omitempty"`
 	Mounts      []Mount       `json:"mounts,omitempty" doc:"brackets and what they carry"`
 	Joints      []Joint       `json:"joints,omitempty" doc:"bolted joints between parts, members, devices and the vehicle"`
+	Welded      []Welded      `json:"welded,omitempty" doc:"welded joints between parts, members and the vehicle"`
 	Bins        []Bin         `json:"bins,omitempty" doc:"bolts the shop has"`
 	Duties      []Duty        `json:"duties,omitempty" doc:"what things are rated for, besides the road"`
 	Answers     Answers       `json:"answers,omitempty"`
@@ -170,6 +171,7 @@ type Mount struct {
 	Device   string     `json:"device,omitempty" doc:"id of the device"`
 	Feet     []Link     `json:"feet,omitempty" doc:"ids of the feet on the part as drawn"`
 	TwinFeet []Link     `json:"twinFeet,omitempty" doc:"ids of the feet on its twin"`
+	Welded   string     `json:"welded,omitempty" doc:"id of the welded joint that holds it, in place of bolts"`
 	Hold     hold.Mount `json:"hold"`
 }
 
@@ -222,7 +224,7 @@ func (b Brief) Check() error {
 		path string
 		list int
 	}{{"/targets", len(b.Targets)}, {"/devices", len(b.Devices)}, {"/options", len(b.Options)}, {"/open", len(b.Open)},
-		{"/mounts", len(b.Mounts)}, {"/joints", len(b.Joints)}, {"/duties", len(b.Duties)}, {"/bins", len(b.Bins)},
+		{"/mounts", len(b.Mounts)}, {"/joints", len(b.Joints)}, {"/welded", len(b.Welded)}, {"/duties", len(b.Duties)}, {"/bins", len(b.Bins)},
 		{"/limits/kept", len(b.Limits.Kept)}, {"/card/others", len(b.Card.Others)}} {
 		if x.list > MaxList {
 			return working.Refuse(x.path, "This x.list holds up to %d.", MaxList)
@@ -236,6 +238,7 @@ func (b Brief) Check() error {
 	}
 	return working.First(
 		b.CheckJoints(),
+		b.CheckWelded(),
 		b.CheckDuties(),
 		b.Strength.Check("/strength"),
 		working.Within("/quantity", "The quantity", float64(b.Quantity), 1, MaxMany, ""),

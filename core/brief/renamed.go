@@ -11,7 +11,7 @@ func (b Brief) Renamed(ids map[string]string) Brief {
 			*id = is
 		}
 	}
-	b.Joints = renamedJoints(b.Joints, ids)
+	b.Joints, b.Welded = renamedJoints(b.Joints, ids), renamedWelded(b.Welded, ids)
 	b.Mounts, b.Open, b.Duties = slices.Clone(b.Mounts), slices.Clone(b.Open), slices.Clone(b.Duties)
 	for i := range b.Mounts {
 		name(&b.Mounts[i].Part)

@@ -77,8 +77,9 @@ func Check(part made.Part, r sheet.Recipe, m Mount, loads []Load, rule strength.
 		c := o.Checks[o.First]
 		s := p.of(all, c.Case)
 		res.First, res.Case, res.Force = c.Name, c.Case, s.load.Force
-		res.Bolts = p.bolts(*s)
-		res.Coefficient = p.coefficient(s)
+		if !p.welded() {
+			res.Bolts, res.Coefficient = p.bolts(*s), p.coefficient(s)
+		}
 		if len(p.list) > 0 { // among its bolts a plate bends in a way this does not work out
 			least, most := p.sag(s.force)
 			res.DeflectionLeast, res.Deflection = &least, &most
@@ -105,6 +106,9 @@ func (p *placed) of(all []shares, name string) *shares {
 // ledgers lists what the bracket must answer: itself, and each bend or row.
 func (p *placed) ledgers() []strength.Ledger {
 	out := []strength.Ledger{{Form: strength.Bracket}}
+	if p.welded() {
+		out[0].Form = strength.WeldedBracket
+	}
 	seen := map[string]bool{}
 	for _, c := range p.list {
 		if !seen[c.id] {
@@ -117,7 +121,10 @@ func (p *placed) ledgers() []strength.Ledger {
 
 // modes lists every way the bracket may give way.
 func (p *placed) modes() []mode {
-	out := append(p.boltModes(), p.plateModes()...)
+	out := p.seamModes()
+	if !p.welded() {
+		out = append(p.boltModes(), p.plateModes()...)
+	}
 	for i := 0; i < len(p.list); {
 		j := i + 1
 		for j < len(p.list) && p.list[j].id == p.list[i].id { // both tangent lines of a bend

@@ -35,6 +35,12 @@ func (p *placed) findings() []working.Finding {
 	if m, err := stock.MaterialByKey(p.recipe.Material); err == nil && !m.Known() {
 		say(working.Mind, "grade-unknown", "Sheet", nil, "%s", m.Caution)
 	}
+	if p.welded() {
+		say(working.Note, "other-side", "What is not checked", nil, "What the bracket is welded to, and the bolts of the load's own foot, are "+
+			"not "+
+			"checked here: its seams are, among the welded joints.")
+		return out
+	}
 	d := p.bolt.Thread
 	said := map[string]bool{}
 	for _, h := range p.holes {

@@ -78,6 +78,7 @@ type Mount struct {
 	InPlane  GroupSchool      `json:"inPlane" enum:"elastic,icr"`
 	Display  quantity.Display `json:"-"` // how its sentences write lengths; mm by default
 	OutPlane TensionSchool    `json:"outPlane" enum:"centroid,edge"`
+	Welded   []Along          `json:"-"` // seams that hold it in place of bolts
 }
 
 // Load is one force on the carrying holes, in vehicle axes (x forward, y left,

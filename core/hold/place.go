@@ -40,6 +40,7 @@ type placed struct {
 	clear     []float64         // least clear distance round each hole, mm
 	outline   []profile.Point
 	slots     map[*made.HoleMade][]profile.Point
+	seams     [][]solid.Vector // that hold it, where no bolts do
 }
 
 // missing tells what keeps a mount from being worked out.
@@ -50,7 +51,7 @@ func (m missing) Error() string { return string(m) }
 func lay(part *made.Part, m Mount) (*placed, error) {
 	p := &placed{part: part, mount: m}
 	var err error
-	if p.bolt, err = m.Bolts.find(); err != nil {
+	if p.bolt, err = m.Bolts.find(); err != nil && len(m.Welded) == 0 {
 		return nil, missing(err.Error() + ".")
 	}
 	if !(m.Doubler >= 0 && m.Doubler <= 60) {
@@ -61,14 +62,21 @@ func lay(part *made.Part, m Mount) (*placed, error) {
 		return nil, missing("Which way of the part points up and which forward must be two ways across each other.")
 	}
 	p.toVehicle = [3]solid.Vector{forward, up.Cross(forward), up}
-	if p.holes, p.panel, err = p.pick(m.Fasten, "bolt it to the vehicle"); err != nil {
+	if len(m.Welded) > 0 {
+		p.bolt.Thread.System, err = m.Bolts.System, p.weld(m)
+	} else {
+		p.holes, p.panel, err = p.pick(m.Fasten, "bolt it to the vehicle")
+	}
+	if err != nil {
 		return nil, err
 	}
 	from, on := p.panel, (*made.PanelMade)(nil)
 	if p.carrying, on, err = p.pick(m.Carry, "carry the load"); err != nil {
 		return nil, err
 	}
-	p.group()
+	if !p.welded() {
+		p.group()
+	}
 	for _, h := range p.carrying {
 		p.load = p.load.Add(h.Body.Mul(1 / float64(len(p.carrying))))
 	}

@@ -129,6 +129,8 @@ func (p *placed) loadHoles() mode {
 	for i, h := range p.carrying {
 		e := eye{d: usualBolt(p.bolt.Thread.System, h.Diameter)}
 		plate := p.plate(h.Diameter)
+		hot := p.heated(p.fromSeams(h.Body))
+		plate.Yield, plate.Tensile = hot.yield, hot.tensile
 		e.bear, e.by = plate.Bearing(p.rule, e.d, false)
 		plate.Clear = p.least(h)
 		e.tear, _ = plate.TearOut(p.rule)
@@ -191,19 +193,23 @@ func (p *placed) strip() mode {
 		return m
 	}
 	plate := p.plate(0)
-	capacity := p.rule.Capacity(p.mat.yield, plate.Yields())
+	mats, caps := make([]material, len(cuts)), make([]float64, len(cuts))
+	for i, c := range cuts {
+		mats[i] = p.heated(p.near(c))
+		caps[i] = p.rule.Capacity(mats[i].yield, plate.Yields())
+	}
 	m.Spot = func(_ *shares, h strength.Hit) (string, string) { return cuts[h.At].id, cuts[h.At].name }
 	m.Eval = func(s *shares) strength.Hit {
 		return strength.HardestOf(len(cuts), func(i int) (float64, float64) {
 			if cuts[i].wide-cuts[i].holes <= 0 {
 				return 1, 0
 			}
-			return cuts[i].under(s.force, p.load, p.mat.t).equivalent, capacity
+			return cuts[i].under(s.force, p.load, p.mat.t).equivalent, caps[i]
 		})
 	}
 	m.Explain = func(s *shares, h strength.Hit) working.Working {
 		c := cuts[h.At]
-		return *c.working(c.under(s.force, p.load, p.mat.t), p.mat, capacity, p.rule.Says(plate.Yields()))
+		return *c.working(c.under(s.force, p.load, p.mat.t), mats[h.At], caps[h.At], p.rule.Says(plate.Yields()))
 	}
 	return m
 }

@@ -1,6 +1,8 @@
 package hold
 
 import (
+	"math"
+
 	"warmanvil/core/bolt"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -26,12 +28,18 @@ func (p *placed) strong() working.Quantity {
 
 // plateAt checks the plate at one bend or row, at the harder of its lines.
 func (p *placed) plateAt(lines []section) mode {
-	plate := p.plate(0)
-	capacity, said := p.rule.Capacity(p.mat.yield, plate.Yields()), p.rule.Says(plate.Yields())
+	plate, near := p.plate(0), math.Inf(1)
+	for _, c := range lines {
+		near = math.Min(near, p.near(c))
+	}
+	mat := p.heated(near)
+	capacity, said := p.rule.Capacity(mat.yield, plate.Yields()), p.rule.Says(plate.Yields())
 	first := lines[0]
 	name := "Plate bent at the bend of " + lower(first.name)
 	if first.holes > 0 {
 		name = "Plate bent at the row of bolts"
+	} else if first.id == "seams" {
+		name = "Plate bent where its seams begin"
 	}
 	hardest := func(s *shares) (at section, worst stress) {
 		for i, c := range lines {
@@ -48,6 +56,6 @@ func (p *placed) plateAt(lines []section) mode {
 		},
 		Explain: func(s *shares, _ strength.Hit) working.Working {
 			c, x := hardest(s)
-			return *c.working(x, p.mat, capacity, said)
+			return *c.working(x, mat, capacity, said)
 		}}
 }

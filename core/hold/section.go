@@ -95,7 +95,11 @@ func (p *placed) sections() (list []section, lengths []float64) {
 			from = ends[k]
 		}
 	}
-	if row, step, ok := p.row(from); ok {
+	nearest := p.row
+	if p.welded() {
+		nearest = p.toe
+	}
+	if row, step, ok := nearest(from); ok {
 		row.wide = p.spread(p.lineStart(row), row.line, row.whole, reach+step)
 		list, lengths = append(list, row), append(lengths, step)
 	}

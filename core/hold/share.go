@@ -29,6 +29,9 @@ type shares struct {
 // of it by both schools, with what thin plate pries.
 func (p *placed) share(l Load) shares {
 	f := p.turned(l.Force)
+	if p.welded() {
+		return shares{load: l, force: f}
+	}
 	d := p.load.Sub(p.origin)
 	at, z := profile.Point{X: d.Dot(p.x), Y: d.Dot(p.y)}, d.Dot(p.n)
 	s := shares{load: l, force: f, inPlane: profile.Point{X: f.Dot(p.x), Y: f.Dot(p.y)}, pull: f.Dot(p.n)}

@@ -159,6 +159,12 @@ func stopped(r Result) bool {
 }
 
 func changes(r sheet.Recipe, part made.Part, m Mount, up bool, opt made.Options) (list []change) {
+	if len(m.Welded) > 0 { // no bolts to change
+		if c, ok := otherPlate(r, m, up, opt); ok {
+			list = append(list, c)
+		}
+		return list
+	}
 	if c, ok := otherSize(r, m, up); ok {
 		list = append(list, c)
 	}

@@ -119,3 +119,22 @@ func (s Shop) ByID(id string) (Machine, bool) {
 	}
 	return Machine{}, false
 }
+
+// Welds answers the welders that are there, the shop's own first.
+func (s Shop) Welds() []Machine { return s.there(Welder, func(Machine) bool { return true }) }
+
+// Coupon answers the newest weld on a metal as thick that was bent or torn and held, or broke beside the weld; empty
+// where none was.
+func (s Shop) Coupon(material string, thick float64) string {
+	best := ""
+	date := ""
+	for _, x := range s.Settings {
+		if !x.of("welding", material, thick, s.at(Welder)) || x.Result != "worked" || x.Broke != "beside" && x.Broke != "held" {
+			continue
+		}
+		if best == "" || x.Date > date {
+			best, date = s.told(x), x.Date
+		}
+	}
+	return best
+}

@@ -95,7 +95,7 @@ func (w *walking) landings(c *carrying) {
 		c.at[j.ID] = len(c.loads.lands)
 		t := w.ties[j.ID]
 		c.loads.lands = append(c.loads.lands, held.Landing{Name: j.Name,
-			Member: w.memberOf(w.s.Brief.Joints[t.joint], c.frame.ID), At: into(c.pose, j.At)})
+			Member: memberOf(t.sides, c.frame.ID), At: into(c.pose, j.At)})
 		if side := w.out.sides[other]; side.Kind == brief.DeviceSide {
 			c.loads.elsewise[side.Of] = true
 		}
@@ -109,8 +109,8 @@ func (w *walking) landings(c *carrying) {
 	}
 }
 
-func (w *walking) memberOf(j brief.Joint, frame string) string {
-	for _, side := range j.Sides {
+func memberOf(sides []brief.Side, frame string) string {
+	for _, side := range sides {
 		if side.Kind == brief.MemberSide && side.Of == frame {
 			return side.Member
 		}

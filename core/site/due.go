@@ -16,5 +16,10 @@ func (h Holding) Unsettled() (n int) {
 			n++
 		}
 	}
+	for _, w := range h.Welded {
+		if strength.Worse(w.Verdict, strength.Tight) {
+			n++
+		}
+	}
 	return n
 }

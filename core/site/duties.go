@@ -22,7 +22,7 @@ type DutyTold struct {
 
 // DutyAsked is one thing a duty was asked of.
 type DutyAsked struct {
-	Kind    string           `json:"kind" enum:"bracket,joint,frame"`
+	Kind    string           `json:"kind" enum:"bracket,joint,seams,frame"`
 	ID      string           `json:"id"`
 	Name    string           `json:"name"`
 	Verdict strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
@@ -79,6 +79,20 @@ func (s *site) tellDuty(d *brief.Duty, h *Holding) DutyTold {
 				v = r.Verdict
 			}
 			ask("joint", j.ID, j.Name, v)
+		}
+	}
+	for i, w := range s.Brief.Welded {
+		goes := all && w.Path
+		for _, id := range h.Path.behind[w.ID] {
+			side := h.Path.sides[id]
+			goes = goes || w.Path && side.Kind == d.On.Kind && side.Of == d.On.Of
+		}
+		for _, m := range s.Brief.Mounts {
+			goes = goes || w.Mount == m.ID && !w.Path &&
+				(d.On.Kind == brief.PartSide && m.Part == d.On.Of || d.On.Kind == brief.DeviceSide && m.Device == d.On.Of)
+		}
+		if goes {
+			ask("seams", w.ID, w.Name, h.Welded[i].Verdict)
 		}
 	}
 	for _, f := range s.Frames {

@@ -52,6 +52,13 @@ func (s Site) touched(id string) bool {
 			}
 		}
 	}
+	for _, w := range s.Brief.Welded {
+		for _, side := range w.Sides {
+			if side.Kind == brief.MemberSide && side.Of == id {
+				return true
+			}
+		}
+	}
 	return false
 }
 

@@ -44,6 +44,7 @@ type Holding struct {
 	Mounts   []Held         `json:"mounts"`
 	Devices  []Standing     `json:"devices"`
 	Joints   []BoltedTold   `json:"joints"`
+	Welded   []WeldedTold   `json:"welded"`
 	Hardware []HardwareLine `json:"hardware" doc:"what all joints take"`
 	OneSize  []OneSize      `json:"oneSize" doc:"joints that could have the size of most others"`
 	Path     Pathway        `json:"path" doc:"how forces go through the joints on to the vehicle"`
@@ -93,10 +94,13 @@ func (s Site) Hold() Holding {
 		h.Devices = append(h.Devices, s)
 	}
 	h.Path = open.paths()
-	h.Joints = open.tellJoints(h.Path)
+	h.Joints, h.Welded = open.tellJoints(h.Path), open.tellWelded(h.Path)
 	h.Hardware, h.OneSize = open.hardware(h.Joints), open.oneSize(h.Joints, h.Path)
 	h.Mounts = make([]Held, len(b.Mounts))
-	sideBySide(s.Until, len(b.Mounts), func(i int) { h.Mounts[i] = askMount(b, b.Mounts[i], parts, cases, why) })
+	sideBySide(s.Until, len(b.Mounts), func(i int) {
+		h.Mounts[i] = askMount(b, b.Mounts[i], parts, cases, why)
+		open.foldSeams(&h.Mounts[i], h.Welded)
+	})
 	h.Duties = open.tellDuties(&h)
 	return h
 }
@@ -154,6 +158,10 @@ func askMount(b brief.Brief, m brief.Mount, parts []BuiltPart, cases map[string]
 		return silent(reason)
 	}
 	m.Hold.Display = b.Display()
+	var gone string
+	if m.Hold, gone = mounted(b, m); gone != "" {
+		return silent(gone)
+	}
 	h.Result = hold.Check(part.Built, part.Recipe, m.Hold, loads, b.Strength)
 	if most := h.Result.Deflection; most != nil {
 		write := told.Pen{Display: b.Display()}

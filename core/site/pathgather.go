@@ -14,8 +14,17 @@ import (
 // leftOut is a joint that has no place in the path, so that what it holds is not all
 // known to be held.
 type leftOut struct {
-	joint  brief.Joint
+	sides  []brief.Side
 	reason string
+}
+
+// leave leaves a joint out of the path.
+func (w *walking) leave(name, where string, sides []brief.Side, why string) {
+	full := strings.TrimSpace(name + " " + where)
+	w.say("no-place", working.Stop, name, full+" is left out of the load path. "+why)
+	w.leftOut = append(w.leftOut, leftOut{sides,
+		fmt.Sprintf("%s is left out of the load path, so that what goes through the other joints of what it holds is not all "+
+			"known.", full)})
 }
 
 // steps answers how many joints lie between each body and the ground; what nothing leads
@@ -41,13 +50,6 @@ func (w *walking) gather() {
 	s := w.s
 	known := map[string]bool{ground: true}
 	poses := map[string]solid.Pose{} // of parts without a place, by the joint that has one
-	leave := func(j brief.Joint, where, why string) {
-		name := strings.TrimSpace(j.Name + " " + where)
-		w.say("no-place", working.Stop, j.Name, name+" is left out of the load path. "+why)
-		w.leftOut = append(w.leftOut, leftOut{j,
-			fmt.Sprintf("%s is left out of the load path, so that what goes through the other joints of what it holds is not all "+
-				"known.", name)})
-	}
 	for _, i := range s.firstAtFeet() {
 		j := s.Brief.Joints[i]
 		bolts := s.at[j.ID]
@@ -56,7 +58,7 @@ func (w *walking) gather() {
 			why = bolts.why
 		}
 		if why != "" {
-			leave(j, "", why)
+			w.leave(j.Name, "", j.Sides, why)
 			continue
 		}
 		for n, st := range stands {
@@ -66,27 +68,29 @@ func (w *walking) gather() {
 				a, why = s.placeJoint(j, st, keys, poses)
 			}
 			if why != "" {
-				leave(j, s.Brief.Label(j, st), why)
+				w.leave(j.Name, s.Brief.Label(j, st), j.Sides, why)
 				continue
 			}
 			for _, k := range keys {
 				if !known[k.id] {
 					known[k.id] = true
-					w.body(k, a, j, poses)
+					w.body(k, a.at, j.Name, poses)
 				}
 			}
 			for k := 1; k < len(keys); k++ {
 				id := fmt.Sprintf("%d/%d/%d", i, n, k)
-				w.ties[id] = tie{i, a, k - 1, [2]int{keys[k-1].first, keys[k].last}, s.Brief.Label(j, st), len(stands) > 1, bolts.holes}
+				w.ties[id] = tie{id: j.ID, name: j.Name, sides: j.Sides, axes: a, face: k - 1, plies: [2]int{keys[k-1].first, keys[k].last},
+					label: s.Brief.Label(j, st), many: len(stands) > 1, holes: bolts.holes}
 				w.in.Joints = append(w.in.Joints, load.PathJoint{ID: id, Name: j.Name, A: keys[k-1].id, B: keys[k].id, At: a.at,
 					Turns: len(bolts.holes) > 1, Reach: reachOf(bolts.holes)})
 			}
 		}
 	}
+	w.gatherSeams(known, poses)
 }
 
 // body adds a body with its mass, or says what is not known of it.
-func (w *walking) body(k thing, a axes, j brief.Joint, poses map[string]solid.Pose) {
+func (w *walking) body(k thing, at solid.Vector, joint string, poses map[string]solid.Pose) {
 	w.devices[k.id] = k.side.Kind == brief.DeviceSide
 	if !w.devices[k.id] {
 		delete(w.devices, k.id)
@@ -99,14 +103,14 @@ func (w *walking) body(k thing, a axes, j brief.Joint, poses map[string]solid.Po
 		w.say("no-mass", working.Stop, body.Name,
 			fmt.Sprintf("The mass of %s is not known: nothing of its own goes into the load path.", body.Name))
 	case why != "" && k.side.Kind == brief.DeviceSide:
-		body.At, body.Lacks = a.at, strings.TrimSuffix(why, ".")+"."
+		body.At, body.Lacks = at, strings.TrimSuffix(why, ".")+"."
 		w.say("no-gravity", working.Stop, body.Name,
 			fmt.Sprintf("%s: how %s tips its joints cannot be said.", strings.TrimSuffix(why, "."), body.Name))
 	case why != "":
-		body.At = a.at
+		body.At = at
 		w.say("mass-place", working.Note, body.Name,
 			fmt.Sprintf("%s: its %s are taken to act at its joint %s.", why, told.Pen{Display: w.s.Brief.Display()}.Mass(body.Mass),
-				j.Name))
+				joint))
 	}
 	if k.side.Kind == brief.MemberSide {
 		if c := w.s.carrying(k, why); c != nil {
@@ -119,7 +123,7 @@ func (w *walking) body(k thing, a axes, j brief.Joint, poses map[string]solid.Po
 // lacks opens every body that a joint left out would hold too.
 func (w *walking) lacks() {
 	for _, l := range w.leftOut {
-		for _, side := range l.joint.Sides {
+		for _, side := range l.sides {
 			for i := range w.in.Bodies {
 				b := &w.in.Bodies[i]
 				of := w.out.sides[b.ID]

@@ -11,7 +11,10 @@ import (
 
 // tie is a place where two things meet in a joint.
 type tie struct {
-	joint int
+	id    string // of the joint, bolted or welded
+	name  string
+	sides []brief.Side
+	seams bool // it is welded
 	axes  axes
 	face  int // 0 for the two under the heads, 1 for the next two
 	plies [2]int
@@ -50,11 +53,10 @@ func (w *walking) tell(in load.PathInput, r load.PathResult, h brief.Happening) 
 	for _, share := range r.Joints {
 		k, there := w.links[share.ID]
 		t := w.ties[share.ID]
-		j := w.s.Brief.Joints[t.joint]
 		if !there {
 			k = len(out.Links)
 			w.links[share.ID] = k
-			out.Links = append(out.Links, PathLink{Joint: j.ID, Name: j.Name, Place: t.label, From: nameIn(in, share.From),
+			out.Links = append(out.Links, PathLink{Joint: t.id, Name: t.name, Place: t.label, From: nameIn(in, share.From),
 				Onto: nameIn(in, share.Onto), At: t.axes.at})
 		}
 		l := &out.Links[k]
@@ -69,14 +71,14 @@ func (w *walking) tell(in load.PathInput, r load.PathResult, h brief.Happening) 
 		}
 		w.jointCase(share, h.Name)
 		if share.Open != "" {
-			add(out.open, j.ID, share.Open)
+			add(out.open, t.id, share.Open)
 		}
 		from := append(upstream[share.From], share.From)
 		if c := w.frames[share.Onto]; c != nil && share.Open != "" && !slices.Contains(c.loads.open, share.Open) {
 			c.loads.open = append(c.loads.open, share.Open)
 		}
 		for _, id := range from {
-			add(out.behind, j.ID, id)
+			add(out.behind, t.id, id)
 			if c, side := w.frames[share.Onto], out.sides[id]; c != nil && side.Kind == brief.DeviceSide &&
 				!slices.Contains(c.loads.devices, side.Of) {
 				c.loads.devices = append(c.loads.devices, side.Of)
@@ -99,13 +101,16 @@ func add(to map[string][]string, key, v string) {
 // in the axes of the joint.
 func (w *walking) jointCase(share load.PathShare, name string) {
 	t := w.ties[share.ID]
-	j := w.s.Brief.Joints[t.joint]
+	if t.seams {
+		w.seamCase(t, share, name)
+		return
+	}
 	f, m := w.headed(share)
 	c := t.at(f, m, name)
 	if len(w.faces(t)) > 1 {
 		c.Plies = &[2]int{t.plies[0], t.plies[1]}
 	}
-	w.out.byJoint[j.ID] = append(w.out.byJoint[j.ID], c)
+	w.out.byJoint[t.id] = append(w.out.byJoint[t.id], c)
 }
 
 // headed answers a share as it acts on the ply nearer the heads.
@@ -138,7 +143,7 @@ func (t tie) at(f, m solid.Vector, name string) joint.Case {
 func (w *walking) faces(t tie) (out []string) {
 	for _, q := range w.in.Joints {
 		o := w.ties[q.ID]
-		if o.joint == t.joint && o.label == t.label && o.axes.at == t.axes.at {
+		if o.id == t.id && o.label == t.label && o.axes.at == t.axes.at {
 			out = append(out, q.ID)
 		}
 	}
@@ -164,8 +169,7 @@ func (w *walking) betweens(shares []load.PathShare, name string) {
 			f2, m2 := w.headed(next)
 			c := t.at(f2.Sub(f1), m2.Sub(m1), name+", on what lies between")
 			c.Plies = &[2]int{o.plies[0], t.plies[1]}
-			j := w.s.Brief.Joints[t.joint]
-			w.out.byJoint[j.ID] = append(w.out.byJoint[j.ID], c)
+			w.out.byJoint[t.id] = append(w.out.byJoint[t.id], c)
 		}
 	}
 }

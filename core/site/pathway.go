@@ -1,10 +1,13 @@
 package site
 
 import (
+	"fmt"
+
 	"warmanvil/core/brief"
 	"warmanvil/core/joint"
 	"warmanvil/core/load"
 	"warmanvil/core/solid"
+	"warmanvil/core/weld"
 	"warmanvil/core/working"
 )
 
@@ -21,10 +24,13 @@ type Pathway struct {
 	Working  *working.Working  `json:"working,omitempty" doc:"of the worst case"`
 
 	byJoint map[string][]joint.Case // of each joint, in its axes
-	open    map[string][]string     // by joint, why loads do not all arrive
-	frames  map[string]*frameLoads  // by frame, what lands on it
-	behind  map[string][]string     // by joint, ids of the bodies whose loads go through it
-	sides   map[string]brief.Side   // by body, what it is
+	bySeam  map[string][]weld.SeamsCase
+	seated  map[string]seated      // welded joints that stand in it
+	instead map[string]string      // by joint, the welded one that takes all of what its bolts would
+	open    map[string][]string    // by joint, why loads do not all arrive
+	frames  map[string]*frameLoads // by frame, what lands on it
+	behind  map[string][]string    // by joint, ids of the bodies whose loads go through it
+	sides   map[string]brief.Side  // by body, what it is
 }
 
 // PathThing is a body of the path.
@@ -75,7 +81,8 @@ func (w *walking) say(code string, severity working.Severity, name, reason strin
 func (s *site) paths() Pathway {
 	out := Pathway{Cases: []string{}, Things: []PathThing{}, Links: []PathLink{}, Ground: [][3]float64{}, Sketch: []Drawn{},
 		Findings: []working.Finding{},
-		byJoint:  map[string][]joint.Case{}, open: map[string][]string{}, frames: map[string]*frameLoads{}, behind: map[string][]string{},
+		byJoint:  map[string][]joint.Case{}, bySeam: map[string][]weld.SeamsCase{}, instead: map[string]string{}, seated: map[string]seated{},
+		open: map[string][]string{}, frames: map[string]*frameLoads{}, behind: map[string][]string{},
 		sides: map[string]brief.Side{}}
 	w := &walking{s: s, out: &out, ties: map[string]tie{}, devices: map[string]bool{}, frames: map[string]*carrying{},
 		said:  map[string]bool{},
@@ -108,18 +115,25 @@ func (s *site) paths() Pathway {
 
 // through answers the loads of a joint, or why none come to it.
 func (p *Pathway) through(j brief.Joint) ([]joint.Case, string) {
-	switch cases := p.byJoint[j.ID]; {
+	cases := p.byJoint[j.ID]
+	return cases, p.none(j.ID, j.Name, len(cases))
+}
+
+// none says why nothing comes to a joint; empty where something does.
+func (p *Pathway) none(id, name string, cases int) string {
+	switch {
 	case p.Why != "":
-		return nil, p.Why
-	case len(cases) == 0:
-		for _, f := range p.Findings {
-			if f.Name == j.Name {
-				return nil, f.Reason
-			}
-		}
-		return nil, "Nothing goes through it along the load path: say of its plies what they belong to, so that it holds one thing " +
-			"to another."
-	default:
-		return cases, ""
+		return p.Why
+	case p.instead[id] != "":
+		return fmt.Sprintf("The seams of %s hold the same two things, and weld and bolts do not share: the weld alone carries everything "+
+			"(AISC 360 J1.8), the bolts get no credit and no load.", p.instead[id])
+	case cases > 0:
+		return ""
 	}
+	for _, f := range p.Findings {
+		if f.Name == name {
+			return f.Reason
+		}
+	}
+	return "Nothing goes through it along the load path: say what it belongs to on both sides, so that it holds one thing to another."
 }

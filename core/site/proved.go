@@ -29,6 +29,13 @@ func (s Site) stand() stood {
 			}
 		}
 	}
+	for _, w := range h.Welded {
+		for _, f := range w.Findings {
+			if f.Severity == working.Stop {
+				out.stops[w.ID]++
+			}
+		}
+	}
 	return out
 }
 
@@ -66,7 +73,7 @@ func (was stood) worse(now stood, but string) string {
 func (s Site) Sections(p Frame, stock string) []held.Option {
 	f := s.Framed(p)
 	list := held.Compare(p.Doc, f.Surveyed, f.Asked(), stock)
-	if len(s.Brief.Joints)+len(s.Brief.Mounts) == 0 {
+	if len(s.Brief.Joints)+len(s.Brief.Welded)+len(s.Brief.Mounts) == 0 {
 		return list // nothing else to touch
 	}
 	before := s.with(p).stand()

@@ -110,6 +110,25 @@ func (p *proving) ask(a DutyAsked) {
 				p.open = append(p.open, a.Name+": "+j.Why)
 			}
 		}
+	case "seams":
+		for i, w := range p.h.Welded {
+			if w.ID != a.ID {
+				continue
+			}
+			for _, side := range p.s.Brief.Welded[i].Sides {
+				p.ids = append(p.ids, side.Of)
+			}
+			if w.Result == nil {
+				p.open = append(p.open, a.Name+": "+w.Why)
+				continue
+			}
+			p.take(a.Name, w.Result.Checks, w.Beside)
+			for _, f := range w.Findings {
+				if f.Severity == working.Stop {
+					p.open = append(p.open, a.Name+": "+f.Reason)
+				}
+			}
+		}
 	case "frame":
 		for _, f := range p.s.Frames {
 			if f.ID != a.ID {

@@ -64,10 +64,18 @@ func unrated(b brief.Brief, id string, loaded bool) string {
 		}
 		carries = true
 	}
+	for _, w := range b.Welded {
+		if w.Joins(id) {
+			if onJoints || len(w.Cases) > 0 {
+				return ""
+			}
+			carries = true
+		}
+	}
 	if !carries {
 		return ""
 	}
-	return "It is bolted on to carry, and nothing says what: rate it for a duty on the Hold bench, or stand a device on it."
+	return "It is fixed to carry, and nothing says what: rate it for a duty on the Hold bench, or stand a device on it."
 }
 
 // Unreleased is the refusal of a file of what is held back.

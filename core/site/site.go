@@ -70,7 +70,7 @@ func (s Site) open() *site {
 		cases, why := s.Brief.FeetCases(d)
 		out.feet[d.ID] = standing{cases, why}
 	}
-	if len(s.Brief.Joints)+len(s.Brief.Duties) == 0 {
+	if len(s.Brief.Joints)+len(s.Brief.Welded)+len(s.Brief.Duties) == 0 {
 		return out
 	}
 	for i := range s.Survey.Points {

@@ -30,6 +30,9 @@ func (s Site) Suggest(mount string) ([]hold.Suggestion, error) {
 	if reason != "" {
 		return out, nil
 	}
+	if m.Hold, reason = mounted(s.Brief, m); reason != "" {
+		return out, nil
+	}
 	before := s.stand()
 	parts := make([]Part, len(s.Parts))
 	for i, b := range s.Parts {

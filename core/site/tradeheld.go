@@ -34,6 +34,11 @@ func (s Site) touching(id string) (out []string) {
 			out = append(out, j.ID)
 		}
 	}
+	for _, w := range s.Brief.Welded {
+		if w.Joins(id) {
+			out = append(out, w.ID)
+		}
+	}
 	return out
 }
 
@@ -50,6 +55,13 @@ func (s Site) heldAs(was stood, now Site, id string) TradedHeld {
 		for _, f := range j.Result.Findings {
 			if f.Severity == working.Stop {
 				is.stops[j.ID]++
+			}
+		}
+	}
+	for _, w := range h.Welded {
+		for _, f := range w.Findings {
+			if f.Severity == working.Stop {
+				is.stops[w.ID]++
 			}
 		}
 	}

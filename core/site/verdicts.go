@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"warmanvil/core/strength"
+	"warmanvil/core/working"
 )
 
 // Verdicts is what a job's brackets, joints and frames were last said to be, and by
@@ -71,6 +72,19 @@ func (s Site) Said(h Holding) map[string]Said {
 			continue
 		}
 		out[j.ID] = Said{j.Name, j.Result.Verdict, j.Result.Hardest, why(j.Result.Checks, j.Result.Verdict)}
+	}
+	for _, w := range h.Welded {
+		if w.Result == nil {
+			out[w.ID] = Said{Name: w.Name, Verdict: strength.CannotSay, Why: w.Why}
+			continue
+		}
+		said := Said{w.Name, w.Verdict, w.Result.Hardest, why(w.Result.Checks, w.Verdict)}
+		for _, f := range w.Findings {
+			if said.Why == "" && f.Severity == working.Stop {
+				said.Why = f.Reason
+			}
+		}
+		out[w.ID] = said
 	}
 	if len(s.Frames) > 0 {
 		from := s.open().from

@@ -31,6 +31,8 @@ const (
 	EarPlate   Form = "ear"
 	FrameForm  Form = "frame"
 
+	WeldedBracket Form = "welded bracket"
+
 	WeldForm Form = "seams"
 )
 
@@ -82,6 +84,13 @@ var declared = []struct {
 		{"flat", "Plate bent between load and bolts", "Say whether it is backed."},
 		{"load-holes", "Holes that carry the load", "Say which holes carry it, and with what size of bolt."},
 		{"strip", "Weakened by a cut-out on the way of the load", "Look at the holes between load and bolts."},
+		{"corner", "Inside corner beside a bend", "Look at the relief of the bend."},
+	}},
+	{WeldedBracket, []Declaration{
+		{"seams", "Seams that hold it", "Lay its seams among the welded joints, with its loads from this bracket or the load path."},
+		{"among", "Plate bent among its seams", "Move the load past its seams."},
+		{"load-holes", "Holes that carry the load", "Say which holes carry it, and with what size of bolt."},
+		{"strip", "Weakened by a cut-out on the way of the load", "Look at the holes between load and seams."},
 		{"corner", "Inside corner beside a bend", "Look at the relief of the bend."},
 	}},
 	{BentPlate, []Declaration{{"plate:", "Plate bent", "Say what backs it."}}},

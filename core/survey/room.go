@@ -39,6 +39,9 @@ const (
 	Opening  Kind = "opening"  // air goes through here
 	Room     Kind = "room"     // for hands, heads, feet
 	View     Kind = "view"     // through which a lamp, the plate or the road is seen
+	Plastic  Kind = "plastic"  // melts and burns beside a weld
+	Glass    Kind = "glass"    // cracks and is pitted by sparks
+	Lining   Kind = "lining"   // trim, insulation, carpet: burns
 )
 
 // Kinds with the words they go by and the least distance that is usual, mm.
@@ -50,6 +53,7 @@ var Kinds = map[Kind]struct {
 	Hot: {"something hot", 50}, Line: {"a line", 15},
 	Tank: {"a tank", 20}, Skin: {"a visible skin", 0}, LoadEdge: {"a load-bearing edge", 0}, Opening: {"an opening for air", 0},
 	Room: {"room to keep", 0}, View: {"a lamp, plate or view", 0},
+	Plastic: {"something of plastic", 10}, Glass: {"glass", 10}, Lining: {"lining or insulation", 0},
 }
 
 // Shape is a space by its numbers; which ones count is told by Form.
@@ -141,7 +145,7 @@ const (
 type Space struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name"`
-	Kind   Kind     `json:"kind" enum:"fixed,moving,tyre,hot,line,tank,skin,loadEdge,opening,room,view"`
+	Kind   Kind     `json:"kind" enum:"fixed,moving,tyre,hot,line,tank,skin,loadEdge,opening,room,view,plastic,glass,lining"`
 	Need   *float64 `json:"need,omitempty" doc:"mm to keep off; usual for its kind when left out"`
 	Shape  Shape    `json:"shape"`
 	Moves  []State  `json:"moves,omitempty"`

@@ -61,6 +61,7 @@ type stuff struct {
 	thick           float64
 	yield, tensile  float64
 	soft, thin      bool // thin: sheet, which peels
+	closed          bool // a tube's wall, which does not
 	normal          solid.Vector
 	why             string // it cannot be said of
 	never           string // it is not welded
@@ -182,7 +183,7 @@ func (g *group) sides(at string, s Seam) (out [2]stuff, err error) {
 		}
 		x := stuff{name: side.Name, thick: side.thick(), yield: m.Yield, tensile: m.Tensile, normal: side.Normal.Unit(),
 			aluminium: m.Family == stock.Aluminum, rust: m.Family == stock.Stainless}
-		x.thin = side.Thickness < SheetTo
+		x.thin, x.closed = side.Thickness < SheetTo, side.Closed
 		if x.name == "" {
 			x.name = m.Name
 		}

@@ -96,3 +96,18 @@ func (s Seam) size() float64 {
 
 // sheet tells whether the thinner of what it joins is sheet.
 func (s Seam) sheet() bool { return math.Min(s.Sides[0].Thickness, s.Sides[1].Thickness) < SheetTo }
+
+// Runs answers what of a seam is welded, as lines: all of it, or its stitches.
+func (s Seam) Runs() (out [][]solid.Vector) {
+	for _, x := range s.stretches() {
+		var line []solid.Vector
+		for i, piece := range run(s.Path, x[0], x[1]) {
+			if i == 0 {
+				line = append(line, piece[0])
+			}
+			line = append(line, piece[1])
+		}
+		out = append(out, line)
+	}
+	return out
+}

@@ -136,3 +136,11 @@ func (g Group) Peak(f Flow) (line, end int, stress float64) {
 	}
 	return line, end, stress
 }
+
+// Middle is where a group lies, and the arm by which it is as stiff in turning as in moving, mm.
+func (g Group) Middle() (at solid.Vector, reach float64) {
+	if g.Area <= 0 {
+		return at, 0
+	}
+	return g.Centroid, math.Sqrt((g.values[0] + g.values[1] + g.values[2]) / 2 / g.Area)
+}

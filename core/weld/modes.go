@@ -230,7 +230,7 @@ func (g *group) sheet() strength.Mode[asked] {
 				for _, p := range [2]solid.Vector{l.A, l.B} {
 					f := c.flow.At(p)
 					switch across := math.Abs(f.Dot(x.normal)); {
-					case f.Len() == 0:
+					case f.Len() == 0 || x.closed:
 					case x.normal.Len() == 0:
 						return fmt.Sprintf("how %s faces nobody said: whether the weld peels it is not known.", x.name)
 					case across > peels*f.Len():

@@ -39,6 +39,7 @@ type SeamSide struct {
 	Thickness float64      `json:"thickness" doc:"mm"`
 	Guessed   bool         `json:"guessed,omitempty" doc:"nobody measured the thickness: strength counts 0.85 of it"`
 	Normal    solid.Vector `json:"normal,omitempty" doc:"square to its face; zero where nobody knows it"`
+	Closed    bool         `json:"closed,omitempty" doc:"a wall of a tube: the walls beside it hold it, so that nothing peels it"`
 }
 
 // Seam is one place where two things are welded.
@@ -46,7 +47,7 @@ type Seam struct {
 	ID     string         `json:"id"`
 	Name   string         `json:"name,omitempty"`
 	Form   Form           `json:"form" enum:"fillet,lap,corner,butt,edge"`
-	Path   []solid.Vector `json:"path" doc:"mm, corners of the line it runs along; closed where it ends as it begins"`
+	Path   []solid.Vector `json:"path,omitempty" doc:"mm, corners of the line it runs along; closed where it ends as it begins"`
 	Leg    float64        `json:"leg,omitempty" doc:"mm, of a fillet, a lap, a corner or an edge"`
 	Throat float64        `json:"throat,omitempty" doc:"mm, as deep as it is known to be: of a butt by its preparation, of others by a cut and etched coupon"`
 	Angle  float64        `json:"angle,omitempty" doc:"degrees between the faces; 90 when left out"`
@@ -56,7 +57,7 @@ type Seam struct {
 	Finish Finish         `json:"finish,omitempty" enum:"as is,dressed,flush"`
 	Full   bool           `json:"full,omitempty" doc:"of a butt: melted through, or gouged from the back to sound metal and welded there"`
 	RunOff bool           `json:"runOff,omitempty" doc:"it starts and stops on pieces that are cut off after"`
-	Sides  [2]SeamSide    `json:"sides" doc:"the first is the one whose edge is welded"`
+	Sides  [2]SeamSide    `json:"sides,omitzero" doc:"the first is the one whose edge is welded"`
 }
 
 // Called names a seam.

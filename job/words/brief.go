@@ -51,6 +51,8 @@ func wanted() []Field {
 		of("Duty", grounds, "ground"),
 		of("Side", plain("", "typed here", "part", "a folded part", "member", "a member of a frame", "device", "a device",
 			"vehicle", "the vehicle"), "kind"),
+		of("SeamBody", plain("", "typed here", "part", "a folded part", "member", "a member of a frame", "device", "a device",
+			"vehicle", "the vehicle"), "kind"),
 		of("Stand", faces, "heads"),
 	)
 }

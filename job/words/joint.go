@@ -54,6 +54,17 @@ func joints() []Field {
 	)
 }
 
+func welded() []Field {
+	return slices.Concat(
+		of("SeamPlan", plain("fillet", "a fillet in a corner", "lap", "a lap: along an edge on a face", "corner", "a corner: edge to edge",
+			"butt", "a butt: in one plane", "edge", "an edge: two side by side"), "form"),
+		of("SeamPlan", plain("as is", "as it is laid", "dressed", "dressed, its throat left", "flush", "ground flush"), "finish"),
+		of("SeamPlan", plain("a", "all round its first end", "b", "all round its second end"), "end"),
+		of("Welded", plain("bench", "on the bench", "tacked", "tacked in place, welded on the bench", "in place", "in place, all of it"),
+			"where"),
+	)
+}
+
 func mounts() []Field {
 	ways := plain("+z", "good side of the base", "-z", "back of the base", "+y", "back edge of the base", "-y", "front edge of the base",
 		"+x", "right edge of the base", "-x", "left edge of the base")

@@ -49,7 +49,8 @@ func surveyed() []Field {
 		of("SurveyPoint", tapes, "tape", "tapeA", "tapeB"),
 		of("FromPoint", tapes, "tape"),
 		of("MapReading", tapes, "tape"),
-		of("MeantHoles", plain("rectangle", "a rectangle", "row", "in one line", "evenRow", "in one line, evenly spaced", "circle", "on a circle",
+		of("MeantHoles", plain("rectangle", "a rectangle", "row", "in one line", "evenRow", "in one line, evenly spaced", "circle", "on a "+
+			"circle",
 			"evenCircle", "evenly round a circle"), "form"),
 		of("TrialAsk", plain("inOut", "in and out", "pedals", "pedals pressed right down", "knees", "knees clear", "wheel",
 			"wheel in both hands, turned",
@@ -67,7 +68,8 @@ func surveyed() []Field {
 		of("SurveySpace", trusts, "trust"),
 		of("SurveySpace", keptOff("fixed", "something fixed", "moving", "a door, lid, lever, slide", "tyre", "a tyre", "hot", "something hot",
 			"line", "a line behind a wall", "tank", "a tank behind a wall", "skin", "a visible skin", "loadEdge", "a load-bearing edge",
-			"view", "a lamp, plate or view", "opening", "an opening for air", "room", "room to keep"), "kind"),
+			"view", "a lamp, plate or view", "plastic", "something of plastic", "glass", "glass", "lining", "lining or "+
+				"insulation", "opening", "an opening for air", "room", "room to keep"), "kind"),
 		of("SurveyShape", shapes(), "form"),
 	)
 }
@@ -89,7 +91,8 @@ func vehicle() []Field {
 		of("DeviceRoom", plain("plug", "plug", "lever", "lever", "hose", "hose", "vent", "vent for air", "grip", "grip for a hand", "cover",
 			"cover that opens"), "kind"),
 		of("Drilling", faces, "face"),
-		of("MeasureRow", plain("headroom", "headroom, upright", "reach", "reach, straight", "step", "step, upright", "width", "width, sideways"),
+		of("MeasureRow", plain("headroom", "headroom, upright", "reach", "reach, straight", "step", "step, upright", "width", "width, "+
+			"sideways"),
 			"kind"),
 		of("StackSet", plain("upright", "upright", "sideways", "sideways"), "way"),
 		of("SurveyTold", plain("stowed", "stowed", "inUse", "in use", "travelling", "travelling"), "state"),

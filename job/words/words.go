@@ -44,7 +44,7 @@ type Field struct {
 
 // Fields answers every field that is chosen from words.
 func Fields() []Field {
-	return slices.Concat(wanted(), vehicle(), plates(), frames(), joints(), mounts(), quick(), shopFields())
+	return slices.Concat(wanted(), vehicle(), plates(), frames(), joints(), welded(), mounts(), quick(), shopFields())
 }
 
 // Of answers the choices by form and field: "Flange.kind".

@@ -270,3 +270,18 @@ func (r *Run) meets(s surface, e int, p [2]float64) (float64, bool) {
 	}
 	return (-b+sign*math.Sqrt(math.Max(root, 0)))/a + sign*s.back, true
 }
+
+// Rim answers the outline of a member square to it where one of its ends stands, closed, mm; nil of one that cannot
+// be shown.
+func (b *Built) Rim(k, e int) (out []solid.Vector) {
+	r, p := b.Runs[k], &b.Pieces[k]
+	if p.Why != "" || len(r.Outer) == 0 {
+		return nil
+	}
+	at := [2]solid.Vector{p.From, p.To}[e]
+	for i := range len(r.Outer) + 1 {
+		q := r.Outer[i%len(r.Outer)]
+		out = append(out, at.Add(r.Axes.At(q[0], q[1])))
+	}
+	return out
+}

@@ -2885,6 +2885,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/weld-ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What would help a welded joint, or how little of it would do, each asked through the whole job */
+        get: operations["getWeldWays"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/whole": {
         parameters: {
             query?: never;
@@ -4624,6 +4641,8 @@ export interface components {
              */
             use?: "smooth" | "rough" | "off-road";
             vehicle?: string;
+            /** @description welded joints between parts, members and the vehicle */
+            welded?: components["schemas"]["Welded"][];
         };
         BriefPage: {
             archived: boolean;
@@ -5614,7 +5633,7 @@ export interface components {
         DutyAsked: {
             id: string;
             /** @enum {string} */
-            kind: "bracket" | "joint" | "frame";
+            kind: "bracket" | "joint" | "seams" | "frame";
             name: string;
             /** @enum {string} */
             verdict: "holds" | "tight" | "over" | "cannot say";
@@ -8968,8 +8987,11 @@ export interface components {
             oneSize: components["schemas"]["OneSize"][];
             /** @description how forces go through the joints on to the vehicle */
             path: components["schemas"]["Pathway"];
+            welded: components["schemas"]["WeldedTold"][];
         };
         HoldingView: {
+            /** @description edges of the parts, to weld along */
+            edges: components["schemas"]["WeldEdge"][];
             /** @description hole features of the parts, to fasten and to carry with */
             features: components["schemas"]["Fastenable"][];
             holding: components["schemas"]["Holding"];
@@ -12051,6 +12073,8 @@ export interface components {
             part: string;
             /** @description ids of the feet on its twin */
             twinFeet?: string[];
+            /** @description id of the welded joint that holds it, in place of bolts */
+            welded?: string;
         };
         Move: {
             /**
@@ -13842,7 +13866,7 @@ export interface components {
             leg?: number;
             name?: string;
             /** @description mm, corners of the line it runs along; closed where it ends as it begins */
-            path: number[][];
+            path?: number[][];
             /**
              * Format: double
              * @description mm, from middle to middle of them
@@ -13851,7 +13875,125 @@ export interface components {
             /** @description it starts and stops on pieces that are cut off after */
             runOff?: boolean;
             /** @description the first is the one whose edge is welded */
-            sides: components["schemas"]["SeamSide"][];
+            sides?: components["schemas"]["SeamSide"][];
+            /**
+             * Format: double
+             * @description mm, long, of stitches; all along when left out
+             */
+            stitch?: number;
+            /**
+             * Format: double
+             * @description mm, as deep as it is known to be: of a butt by its preparation, of others by a cut and etched coupon
+             */
+            throat?: number;
+        };
+        SeamBody: {
+            /** @description nobody measured that thickness */
+            guessed?: boolean;
+            /** @description id of the ply it is said of */
+            id?: string;
+            /**
+             * @description left out for what is typed
+             * @enum {string}
+             */
+            kind?: "part" | "member" | "device" | "vehicle";
+            /** @description key of the material table, of what is of no part or frame */
+            material?: string;
+            /** @description id of the frame's member */
+            member?: string;
+            name?: string;
+            /** @description id of the part, the frame or the device; of the vehicle a surveyed point or hole map, or nothing */
+            of?: string;
+            /** @description id of the placed thing it is, where it stands more than once */
+            placed?: string;
+            /**
+             * Format: double
+             * @description mm, of the same
+             */
+            thickness?: number;
+        };
+        SeamHow: {
+            /** @description where to start, in words */
+            lines: string[];
+            /** @description the coupon that shows it comes out all the same */
+            passed?: string;
+            /** @description why no welder of the Shop lays it in one pass, and the ways out */
+            past?: string;
+            /** @description as it lies where it is welded in place */
+            position?: string;
+            /** @description in words, and the welder of the Shop */
+            process: string;
+            /** @description what was tried on such metal, what worked first */
+            worked: string[];
+            working: components["schemas"]["Working"];
+        };
+        SeamLoad: {
+            /** @description mm, a point on its line */
+            at: number[];
+            /** @description N */
+            force: number[];
+            /** @description N·mm */
+            moment?: number[];
+            name: string;
+        };
+        SeamPlan: {
+            /**
+             * Format: double
+             * @description mm left out at its other end
+             */
+            after?: number;
+            /**
+             * Format: double
+             * @description degrees between the faces; 90 when left out
+             */
+            angle?: number;
+            /**
+             * Format: double
+             * @description mm of the edge left out at its start
+             */
+            before?: number;
+            /** @description welded on both sides of the first of what it joins, whose edge it is */
+            both?: boolean;
+            /** @description front, right, back, left or a number */
+            edge?: string;
+            /**
+             * @description end of the first member it runs all round
+             * @enum {string}
+             */
+            end?: "a" | "b";
+            /** @enum {string} */
+            finish?: "as is" | "dressed" | "flush";
+            /** @enum {string} */
+            form: "fillet" | "lap" | "corner" | "butt" | "edge";
+            /** @description of a butt: melted through, or gouged from the back to sound metal and welded there */
+            full?: boolean;
+            /**
+             * Format: double
+             * @description mm, widest gap under it as measured; none when left out
+             */
+            gap?: number;
+            id: string;
+            /**
+             * Format: double
+             * @description mm, of a fillet, a lap, a corner or an edge
+             */
+            leg?: number;
+            name?: string;
+            /** @description id of the panel whose edge it runs along */
+            panel?: string;
+            /** @description which coupon showed that this seam comes out, where no welder of the Shop is said to lay it */
+            passed?: string;
+            /** @description mm, corners of the line it runs along; closed where it ends as it begins */
+            path?: number[][];
+            /**
+             * Format: double
+             * @description mm, from middle to middle of them
+             */
+            pitch?: number;
+            /** @description it starts and stops on pieces that are cut off after */
+            runOff?: boolean;
+            /** @description the first is the one whose edge is welded */
+            sides?: components["schemas"]["SeamSide"][];
             /**
              * Format: double
              * @description mm, long, of stitches; all along when left out
@@ -13864,6 +14006,8 @@ export interface components {
             throat?: number;
         };
         SeamSide: {
+            /** @description a wall of a tube: the walls beside it hold it, so that nothing peels it */
+            closed?: boolean;
             /** @description nobody measured the thickness: strength counts 0.85 of it */
             guessed?: boolean;
             /** @description key of the material table */
@@ -13876,6 +14020,35 @@ export interface components {
              * @description mm
              */
             thickness: number;
+        };
+        SeamTold: {
+            how: components["schemas"]["SeamHow"];
+            id: string;
+            /**
+             * Format: double
+             * @description mm that are welded, both sides counted
+             */
+            laid: number;
+            /**
+             * Format: double
+             * @description mm, least leg on what it joins
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description mm, of the line
+             */
+            long: number;
+            /**
+             * Format: double
+             * @description mm, largest leg along its edge
+             */
+            most: number;
+            name: string;
+            /** @description mm */
+            path: number[][];
+            /** @description mm, what of it is welded */
+            runs: number[][][];
         };
         SeamsAsk: {
             cases: components["schemas"]["SeamsCase"][];
@@ -15740,7 +15913,7 @@ export interface components {
             absent?: string[];
             id: string;
             /** @enum {string} */
-            kind: "fixed" | "moving" | "tyre" | "hot" | "line" | "tank" | "skin" | "loadEdge" | "opening" | "room" | "view";
+            kind: "fixed" | "moving" | "tyre" | "hot" | "line" | "tank" | "skin" | "loadEdge" | "opening" | "room" | "view" | "plastic" | "glass" | "lining";
             moves?: string[];
             name: string;
             /**
@@ -16914,6 +17087,85 @@ export interface components {
              * @description kg of all known masses
              */
             total: number;
+        };
+        WeldEdge: {
+            edge: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            long: number;
+            /** @description of the panel */
+            name: string;
+            /** @description id of the panel */
+            panel: string;
+            /** @description id of the part */
+            part: string;
+        };
+        WeldWay: {
+            /** @description with the change */
+            joint: components["schemas"]["Welded"];
+            label: string;
+            /**
+             * Format: double
+             * @description mm that are welded, both sides counted
+             */
+            laid: number;
+            /**
+             * Format: double
+             * @description mm³ of weld metal
+             */
+            metal: number;
+            /**
+             * Format: double
+             * @description hardest, with the change
+             */
+            use: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+        };
+        Welded: {
+            /** @description loads typed, where they come from neither */
+            cases?: components["schemas"]["SeamLoad"][];
+            /** @description key of the table of weld metals; the weakest of steel when left out */
+            filler?: string;
+            id: string;
+            /** @description id of a bracket of its first part: what that carries goes through these seams */
+            mount?: string;
+            name: string;
+            /** @description for whoever welds it */
+            note?: string;
+            /** @description its loads come along the load path of the job */
+            path?: boolean;
+            seams?: components["schemas"]["SeamPlan"][];
+            /** @description what hides its seams later, so that they are looked at first */
+            shown?: string;
+            /** @description what it joins: first the part or member whose edges are welded */
+            sides: components["schemas"]["SeamBody"][];
+            /**
+             * @description on the bench when left out
+             * @enum {string}
+             */
+            where?: "bench" | "tacked" | "in place";
+        };
+        WeldedTold: {
+            /** @description what the checks leave out */
+            beside: components["schemas"]["Beside"][];
+            findings: components["schemas"]["Finding"][];
+            id: string;
+            name: string;
+            /** @description they lie in the vehicle's axes, in those of the first part otherwise */
+            placed: boolean;
+            /** @description null when it cannot be worked out */
+            result: components["schemas"]["SeamsHeld"];
+            /** @description where its seams run */
+            seams: components["schemas"]["SeamTold"][];
+            /** @description mm, outlines of what they join */
+            sketch: number[][][];
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description why it cannot be worked out */
+            why?: string;
         };
         Whole: {
             /** @description of the forces */
@@ -23121,6 +23373,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Waits"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWeldWays: {
+        parameters: {
+            query?: {
+                /** @description id of the welded joint */
+                joint?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeldWay"][];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -18,8 +18,10 @@ import HardwarePanel from './HardwarePanel.vue'
 import JointPanel from './JointPanel.vue'
 import MountPanel from './MountPanel.vue'
 import PathPanel from './PathPanel.vue'
+import WeldedPanel from './WeldedPanel.vue'
 import { blankJoint } from './blankJoint'
 import { blankMount } from './blankMount'
+import { blankWelded } from './blankWelded'
 import { percent } from '@/kit/percent'
 import { mayGo } from '@/documents/leaving'
 import IconPress from '@/kit/IconPress.vue'
@@ -31,6 +33,15 @@ const { data: view, error: trouble } = useHolding(() => props.job)
 const { data: frames } = useFrames(() => props.job)
 const joints = computed(() => open.brief.value?.joints ?? [])
 const bolted = (id: string) => view.value?.holding.joints.find((j) => j.id === id)
+const welded = computed(() => open.brief.value?.welded ?? [])
+const seamed = (id: string) => view.value?.holding.welded.find((w) => w.id === id)
+/** What it uses, where that is what decides: a seam that opens is over whatever it uses. */
+const seamShare = (id: string) => {
+  const w = seamed(id)
+  const u = w?.result?.hardest ?? 0
+  return !w || w.verdict === 'cannot say' || (w.verdict === 'over' && u < 1) ? '' : share(u)
+}
+const weldAt = computed(() => welded.value.findIndex((w) => w.id === chosen.value))
 const jointAt = computed(() => joints.value.findIndex((j) => j.id === chosen.value))
 const all = 'all together'
 const path = 'load path'
@@ -44,14 +55,14 @@ const held = (id: string) => view.value?.holding.mounts.find((m) => m.mount.id =
 const standing = computed(() => view.value?.holding.devices.find((d) => d.device.id === chosen.value))
 const at = computed(() => mounts.value.findIndex((m) => m.id === chosen.value))
 watch(
-  [mounts, devices, joints, () => open.brief.value],
+  [mounts, devices, joints, welded, () => open.brief.value],
   () => {
     if (!open.brief.value) return
     if (
       ![all, path, hardware, duties].includes(chosen.value) &&
-      ![...mounts.value, ...joints.value, ...devices.value].some((x) => x.id === chosen.value)
+      ![...mounts.value, ...joints.value, ...welded.value, ...devices.value].some((x) => x.id === chosen.value)
     )
-      chosen.value = mounts.value[0]?.id ?? joints.value[0]?.id ?? devices.value[0]?.id ?? all
+      chosen.value = mounts.value[0]?.id ?? joints.value[0]?.id ?? welded.value[0]?.id ?? devices.value[0]?.id ?? all
   },
   { immediate: true },
 )
@@ -60,7 +71,8 @@ watch(
   (v) =>
     (rail.over =
       (v?.holding.mounts.filter((m) => m.verdict === 'over').length ?? 0) +
-      (v?.holding.joints.filter((j) => j.result?.verdict === 'over').length ?? 0)),
+      (v?.holding.joints.filter((j) => j.result?.verdict === 'over').length ?? 0) +
+      (v?.holding.welded.filter((w) => w.verdict === 'over').length ?? 0)),
   { immediate: true },
 )
 
@@ -80,6 +92,11 @@ function addJoint() {
   open.set('/joints', [...joints.value, j])
   void choose(j.id)
 }
+function addWelded() {
+  const w = blankWelded(newId(), open.page.value!.parts[0], view.value?.edges ?? [], open.brief.value!.unit !== 'mm')
+  open.set('/welded', [...welded.value, w])
+  void choose(w.id)
+}
 // What is chosen is read from its top, also where the list stands over it.
 const panel = useTemplateRef('panel')
 async function choose(id: string) {
@@ -93,10 +110,11 @@ const rated = computed(() => {
   return n === 0 ? 'nothing is rated yet' : n === 1 ? 'one' : String(n)
 })
 const share = (u: number | null | undefined) => (u == null ? '' : `${percent(u)} %`)
-async function leave(list: 'mounts' | 'joints', at: number) {
-  const { id, name } = (list === 'mounts' ? mounts : joints).value[at]!
+const lists = { mounts, joints, welded }
+async function leave(list: keyof typeof lists, at: number) {
+  const { id, name } = lists[list].value[at]!
   if (!(await mayGo(id, name || 'It'))) return
-  const now = (list === 'mounts' ? mounts : joints).value.findIndex((x) => x.id === id)
+  const now = lists[list].value.findIndex((x) => x.id === id)
   if (now >= 0) open.set(`/${list}/${now}`, undefined)
 }
 // Those of the panels that say at their head what they are about.
@@ -104,7 +122,9 @@ const titled = computed(
   () =>
     chosen.value === all || chosen.value === duties || (view.value && [path, hardware].includes(chosen.value)) || standing.value,
 )
-const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointAt.value]?.name || 'What holds')
+const asked = computed(
+  () => mounts.value[at.value]?.name || joints.value[jointAt.value]?.name || welded.value[weldAt.value]?.name || 'What holds',
+)
 </script>
 
 <template>
@@ -155,6 +175,23 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
       </button>
       <p v-if="!joints.length" class="soft small">Plies, bolts, how tight, and what keeps it so.</p>
       <button type="button" class="press tight" @click="addJoint"><Plus :size="18" aria-hidden="true" />Work a joint out</button>
+      <h2>Welded joints</h2>
+      <button
+        v-for="w in welded"
+        :key="w.id"
+        type="button"
+        class="pick"
+        :class="{ on: w.id === chosen }"
+        :aria-pressed="w.id === chosen"
+        @click="choose(w.id)"
+      >
+        <span>{{ w.name || 'No name yet' }}</span>
+        <span class="says" :class="(seamed(w.id)?.verdict ?? 'cannot say').replace(' ', '-')"
+          >{{ seamed(w.id)?.verdict ?? 'cannot say' }} {{ seamShare(w.id) }}</span
+        >
+      </button>
+      <p v-if="!welded.length" class="soft small">Seams between two things: legs, sides, stitches, and what would help.</p>
+      <button type="button" class="press tight" @click="addWelded"><Plus :size="18" aria-hidden="true" />Weld two things</button>
       <h2>Frames</h2>
       <RouterLink v-for="f in frames ?? []" :key="f.id" class="pick" :to="`/jobs/${job}/shape/frame/${f.id}/strength`">
         <span>{{ f.name }}</span>
@@ -177,7 +214,7 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
         <span>Duties</span>
         <span class="soft">{{ rated }}</span>
       </button>
-      <template v-if="joints.length">
+      <template v-if="joints.length || welded.length">
         <button type="button" class="pick" :class="{ on: chosen === path }" :aria-pressed="chosen === path" @click="choose(path)">
           <span>Load path</span>
         </button>
@@ -209,7 +246,7 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
       </p>
     </aside>
     <div ref="panel" class="page wide">
-      <h1 v-if="at >= 0 || jointAt >= 0 || !titled" class="hidden-label">{{ asked }}</h1>
+      <h1 v-if="at >= 0 || jointAt >= 0 || weldAt >= 0 || !titled" class="hidden-label">{{ asked }}</h1>
       <DocumentBar :open="open" of="The brief:" />
       <RulesNotice :job="job" :rules="view?.rules" />
       <p v-if="trouble" class="wrong" role="alert">{{ words(trouble) }}</p>
@@ -227,6 +264,9 @@ const asked = computed(() => mounts.value[at.value]?.name || joints.value[jointA
       >
         <IconPress :icon="Trash2" name="Remove this joint" @click="leave('joints', jointAt)" />
       </JointPanel>
+      <WeldedPanel v-else-if="weldAt >= 0" :key="chosen" :open="open" :at="weldAt" :told="seamed(chosen)" :view="view" :job="job">
+        <IconPress :icon="Trash2" name="Remove this welded joint" @click="leave('welded', weldAt)" />
+      </WeldedPanel>
       <AssemblyPanel v-else-if="chosen === all" :job="job" />
       <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" :job="job" @joint="choose" />
       <DutyPanel v-else-if="chosen === duties" :open="open" :view="view" :job="job" />

@@ -64,6 +64,13 @@ function setThread(v: string) {
 }
 const setSystem = (v: 'inch' | 'metric') =>
   set('/hold/bolts', { ...shopOf(v === 'inch').hold.bolts, threadsInPlane: hold.value.bolts.threadsInPlane })
+/** What may hold it: its bolts, or a welded joint of its part. */
+const holders = computed(() => [
+  { value: '', text: 'bolts' },
+  ...(props.open.brief.value?.welded ?? [])
+    .filter((w) => w.sides[0]!.kind === 'part' && w.sides[0]!.of === mount.value.part)
+    .map((w) => ({ value: w.id, text: `the seams of ${w.name || 'a welded joint'}` })),
+])
 const ways = computed(() => wordsOf('HoldMount', 'up'))
 const flat = computed(() => ways.value.filter((w) => w.value[1] !== hold.value.up[1]))
 function setUp(v: (typeof hold.value)['up']) {
@@ -79,6 +86,13 @@ function setUp(v: (typeof hold.value)['up']) {
     <FieldGrid :min="230" keep low>
       <PickOne label="Part" :choices="parts" :model-value="mount.part" @update:model-value="(v) => set('/part', v)" />
       <PickOne
+        v-if="holders.length > 1 || mount.welded"
+        label="Held by"
+        :choices="holders"
+        :model-value="mount.welded ?? ''"
+        @update:model-value="(v) => set('/welded', v || undefined)"
+      />
+      <PickOne
         label="It carries"
         :choices="devices"
         :model-value="mount.device ?? ''"
@@ -86,7 +100,7 @@ function setUp(v: (typeof hold.value)['up']) {
       />
     </FieldGrid>
     <FieldGrid :min="230" keep low>
-      <fieldset v-for="list in ['fasten', 'carry'] as const" :key="list">
+      <fieldset v-for="list in (mount.welded ? ['carry'] : ['fasten', 'carry']) as List[]" :key="list">
         <legend class="label">{{ list === 'fasten' ? 'Bolted to the vehicle through' : 'Carries the foot on' }}</legend>
         <label v-for="f in features" :key="f.id" class="tick">
           <input type="checkbox" :checked="has(list, f.id)" @change="flip(list, f.id)" />
@@ -120,12 +134,13 @@ function setUp(v: (typeof hold.value)['up']) {
         @update:model-value="(v) => set('/hold/forward', v)"
       />
       <ChoiceRow
+        v-if="!mount.welded"
         label="On the vehicle lies its"
         :choices="wordsOf('HoldMount', 'against')"
         :model-value="hold.against"
         @update:model-value="(v) => set('/hold/against', v)"
       />
-      <label class="tick"
+      <label v-if="!mount.welded" class="tick"
         ><input
           type="checkbox"
           :checked="hold.backed"
@@ -134,7 +149,7 @@ function setUp(v: (typeof hold.value)['up']) {
         what it is bolted to reaches under the whole face</label
       >
     </FieldGrid>
-    <FieldGrid :min="230" keep low>
+    <FieldGrid v-if="!mount.welded" :min="230" keep low>
       <ChoiceRow
         label="Bolts"
         :choices="wordsOf('HoldBolts', 'system')"
@@ -177,7 +192,7 @@ function setUp(v: (typeof hold.value)['up']) {
         threads in the shear plane</label
       >
     </FieldGrid>
-    <FieldGrid :min="230" keep low>
+    <FieldGrid v-if="!mount.welded" :min="230" keep low>
       <ChoiceRow
         label="In the plane, shared by"
         :choices="wordsOf('HoldMount', 'inPlane')"

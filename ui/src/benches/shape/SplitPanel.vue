@@ -119,7 +119,7 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
     <p v-if="piece.why" class="soft">{{ piece.why }}</p>
     <p class="small">
       Bolts between the pieces are a <RouterLink :to="`/jobs/${job}/hold`">joint on the Hold bench</RouterLink>: say there what it
-      carries. A welded seam is asked nowhere yet.
+      carries. A welded seam is asked there too: weld the pieces to each other.
     </p>
     <button type="button" class="press main" @click="join">Join it again</button>
     <p class="small soft">
@@ -195,7 +195,7 @@ const join = () => go(async () => take(api.POST('/api/v1/parts/{id}/join', { par
     <button type="submit" class="press main">Split the part</button>
     <p class="small soft">
       Pieces are measured flat. The whole is put away and comes back by one press. A bolted seam becomes a joint on the Hold
-      bench, which cannot say whether it holds until its load is said; a welded one is asked nowhere yet.
+      bench, which cannot say whether it holds until its load is said; of a welded one, weld the pieces to each other there.
     </p>
   </form>
 </template>

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+// The seams of a joint where they run, on outlines of what they join, seen from the front left and above.
+import { computed } from 'vue'
+import type { WeldedTold } from '@/api/client'
+import type { Style } from '@/kit/readLength'
+import Shown from '@/quick/Shown.vue'
+
+const props = defineProps<{ told: WeldedTold; lengths: Style }>()
+const width = 520
+const height = 300
+/** A turned view from above: depth to the upper right. */
+const flat = (v: number[]) => [v[0]! * 0.92 - v[1]! * 0.5, -(v[2]! + v[0]! * 0.28 + v[1]! * 0.42)] as [number, number]
+const all = computed(() => [...props.told.sketch, ...props.told.seams.map((s) => s.path)].flat().map(flat))
+const fit = computed(() => {
+  const xs = all.value.map((p) => p[0])
+  const ys = all.value.map((p) => p[1])
+  const lo = [Math.min(...xs), Math.min(...ys)] as const
+  const size = [Math.max(...xs) - lo[0] || 1, Math.max(...ys) - lo[1] || 1] as const
+  const scale = Math.min((width - 80) / size[0], (height - 60) / size[1])
+  return { lo, scale, dx: (width - size[0] * scale) / 2, dy: (height - size[1] * scale) / 2 }
+})
+const at = (v: number[]) => {
+  const [x, y] = flat(v)
+  const f = fit.value
+  return [f.dx + (x - f.lo[0]) * f.scale, f.dy + (y - f.lo[1]) * f.scale] as const
+}
+const line = (list: number[][]) =>
+  list
+    .map((v) =>
+      at(v)
+        .map((n) => n.toFixed(1))
+        .join(','),
+    )
+    .join(' ')
+const middle = (list: number[][]) => {
+  const a = at(list[Math.floor((list.length - 1) / 2)]!)
+  const b = at(list[Math.ceil((list.length - 1) / 2)]!)
+  return { x: (a[0] + b[0]) / 2, y: (a[1] + b[1]) / 2 - 8 }
+}
+</script>
+
+<template>
+  <figure>
+    <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="`Seams of ${told.name}`" data-seam-drawing>
+      <polyline v-for="(l, k) in told.sketch" :key="`o${k}`" class="body" :points="line(l)" />
+      <g v-for="s in told.seams" :key="s.id">
+        <polyline class="path" :points="line(s.path)" />
+        <polyline v-for="(r, k) in s.runs" :key="k" class="run" :points="line(r)" />
+        <text v-bind="middle(s.path)" text-anchor="middle">{{ s.name }}</text>
+      </g>
+    </svg>
+    <figcaption class="small soft">
+      <span v-for="(s, k) in told.seams" :key="s.id"
+        >{{ k ? '; ' : '' }}{{ s.name }} <Shown :value="s.long" kind="length" :lengths="lengths" /> long</span
+      >.
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  margin: 0;
+}
+svg {
+  width: 100%;
+  max-width: 620px;
+  height: auto;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+}
+.body {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+}
+.path {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 1.5;
+  stroke-dasharray: 2 4;
+}
+.run {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 5;
+  stroke-linecap: round;
+}
+text {
+  font-size: 13px;
+  font-weight: 640;
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+}
+</style>

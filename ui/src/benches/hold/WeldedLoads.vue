@@ -1,0 +1,93 @@
+<script setup lang="ts">
+// What pulls on a welded joint: a bracket's feet, the load path, or loads typed.
+import { computed } from 'vue'
+import type { WeldedJoint, WeldedTold } from '@/api/client'
+import type { OpenBrief } from '@/jobs/useBrief'
+import CardList from '@/kit/CardList.vue'
+import ChoiceRow from '@/kit/ChoiceRow.vue'
+import FieldGrid from '@/kit/FieldGrid.vue'
+import TextField from '@/kit/TextField.vue'
+import ValueField from '@/kit/ValueField.vue'
+
+const props = defineProps<{ open: OpenBrief; at: number; told: WeldedTold }>()
+const path = computed(() => `/welded/${props.at}/cases` as const)
+const joint = computed(() => props.open.brief.value!.welded![props.at]!)
+const sources = computed(() => [
+  { value: '', text: 'typed here' },
+  { value: 'path', text: 'along the load path' },
+  ...(props.open.brief.value?.mounts ?? [])
+    .filter((m) => m.part === joint.value.sides[0]!.of)
+    .map((m) => ({ value: m.id, text: `what ${m.name || 'the bracket'} carries` })),
+])
+const from = computed(() => (joint.value.path ? 'path' : (joint.value.mount ?? '')))
+const take = (v: string) =>
+  props.open.set(`/welded/${props.at}`, {
+    ...joint.value,
+    path: v === 'path' || undefined,
+    mount: v === 'path' ? undefined : v || undefined,
+  } satisfies WeldedJoint)
+const cases = computed(() => joint.value.cases ?? [])
+type Case = NonNullable<WeldedJoint['cases']>[number]
+const blank = (): Case => ({ name: `case ${cases.value.length + 1}`, force: [0, 0, 0], at: cases.value.at(-1)?.at ?? [0, 0, 0] })
+const ways = computed(() => (props.told.placed ? ['forward', 'left', 'up'] : ['right', 'back', 'up']))
+const set = (i: number, key: 'force' | 'at' | 'moment', k: number, v: unknown) =>
+  props.open.set(
+    `${path.value}/${i}/${key}`,
+    (cases.value[i]![key] ?? [0, 0, 0]).map((x, n) => (n === k ? Number(v ?? 0) : x)),
+  )
+const kinds = [
+  { key: 'force', kind: 'force', says: (w: string) => `Force ${w}` },
+  { key: 'at', kind: 'length', says: (w: string) => `acts at, ${w}` },
+  { key: 'moment', kind: 'moment', says: (w: string) => `Moment about ${w}` },
+] as const
+const factored = computed(() => props.open.brief.value?.strength?.school === 'factored')
+</script>
+
+<template>
+  <section class="stack">
+    <h2>What pulls on it</h2>
+    <ChoiceRow label="Loads" :choices="sources" :model-value="from" @update:model-value="take" />
+    <p v-if="joint.path" class="small soft">
+      Every case of the brief, from what pushes through all that lies between. Where bolts hold the same two things, the weld gets
+      everything.
+    </p>
+    <p v-else-if="joint.mount" class="small soft">Every foot that stands on the bracket, in every case of the brief.</p>
+    <template v-else>
+      <p class="small soft">
+        <template v-if="told.placed">In the vehicle's axes: forward, left and up of the datum.</template>
+        <template v-else>In the first part's axes: to the right of its base, to its back, up off its good side.</template>
+        <template v-if="factored"> Type what it really is: the factored school puts its load factor on it.</template>
+      </p>
+      <CardList
+        :rows="cases"
+        word="case"
+        add="One more case"
+        :make="blank"
+        small
+        @change="(v) => open.set(path, v)"
+        v-slot="{ row: c, i }"
+      >
+        <FieldGrid :min="150" keep :data-case="i">
+          <TextField
+            label="Case"
+            :model-value="c.name"
+            :maxlength="80"
+            @update:model-value="(v) => open.set(`${path}/${i}/name`, v)"
+          />
+          <template v-for="q in kinds" :key="q.key">
+            <ValueField
+              v-for="(w, k) in ways"
+              :key="w"
+              :label="q.says(w)"
+              :kind="q.kind"
+              :model-value="(c[q.key] ?? [0, 0, 0])[k]!"
+              :lengths="open.style.value"
+              :wrong="open.fault(`${path}/${i}/${q.key}/${k}`)"
+              @update:model-value="(v) => set(i, q.key, k, v)"
+            />
+          </template>
+        </FieldGrid>
+      </CardList>
+    </template>
+  </section>
+</template>
