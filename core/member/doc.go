@@ -22,6 +22,7 @@ const Schema = 1
 type Doc struct {
 	Schema   int       `json:"schema"`
 	Material string    `json:"material" doc:"key of a material"`
+	Filler   string    `json:"filler,omitempty" doc:"key of the table of weld metals; the weakest of steel when left out"`
 	Chosen   string    `json:"chosen,omitempty" doc:"why it is of this material; printed"`
 	Points   []Point   `json:"points,omitempty"`
 	Members  []Member  `json:"members,omitempty"`

@@ -63,17 +63,19 @@ func TestWhatHoldsBack(t *testing.T) {
 			"From trying its fit: meets the silencer"},
 		"a settled issue": {aside(vehicle.PartCheck{Issues: []vehicle.Issue{{Text: "meets the silencer",
 			Done: true}}}), nil, ""},
-		"bolted on, carrying who "+
-		"knows": {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Mounts = []brief.Mount{{Part: parts[0].ID}} }, "nothing says what"},
-		"bolted on under "+
-		"feet":          {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Mounts = []brief.Mount{{Part: parts[0].ID,
-		Feet: []brief.Link{"f1"}}} }, ""},
+		"bolted on, carrying who " +
+			"knows": {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Mounts = []brief.Mount{{Part: parts[0].ID}} }, "nothing says what"},
+		"bolted on under " +
+			"feet": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
+			b.Mounts = []brief.Mount{{Part: parts[0].ID,
+				Feet: []brief.Link{"f1"}}}
+		}, ""},
 		"bolted on for a duty": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
 			b.Mounts = []brief.Mount{{Part: parts[0].ID}}
 			b.Duties = []brief.Duty{{On: brief.Side{Kind: brief.PartSide, Of: parts[0].ID}}}
 		}, ""},
-		"in a joint nobody "+
-		"loads": {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Joints = []brief.Joint{{Part: parts[0].ID}} }, "nothing says what"},
+		"in a joint nobody " +
+			"loads": {aside(vehicle.PartCheck{}), func(b *brief.Brief) { b.Joints = []brief.Joint{{Part: parts[0].ID}} }, "nothing says what"},
 		"in a joint with a typed load": {aside(vehicle.PartCheck{}), func(b *brief.Brief) {
 			b.Joints = []brief.Joint{{Part: parts[0].ID, Design: joint.Input{Cases: []joint.Case{{Name: "x"}}}}}
 		}, ""},

@@ -51,7 +51,7 @@ func (s *site) tellWelded(path Pathway) []WeldedTold {
 func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 	t := WeldedTold{ID: w.ID, Name: w.Name, Seams: []SeamTold{}, Sketch: [][]solid.Vector{}, Beside: []brief.Beside{},
 		Findings: []working.Finding{},
-		Verdict: strength.CannotSay}
+		Verdict:  strength.CannotSay}
 	x, stands := path.seated[w.ID]
 	if !stands {
 		x = s.seat(w, nil)

@@ -59,7 +59,7 @@ func (s Seam) lay(seam int, throat float64) (lines []Line, of []laid, left strin
 		shifts = []solid.Vector{off, off.Mul(-1)}
 	}
 	for _, x := range s.stretches() {
-		long := x[1] - x[0]
+		long := math.Max(x[1]-x[0], s.Of)
 		if long < least-1e-9 {
 			short++
 			continue

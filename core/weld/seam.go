@@ -56,6 +56,7 @@ type Seam struct {
 	Pitch  float64        `json:"pitch,omitempty" doc:"mm, from middle to middle of them"`
 	Finish Finish         `json:"finish,omitempty" enum:"as is,dressed,flush"`
 	Full   bool           `json:"full,omitempty" doc:"of a butt: melted through, or gouged from the back to sound metal and welded there"`
+	Of     float64        `json:"of,omitempty" doc:"mm, of the unbroken run this is the part that carries of; itself when left out"`
 	RunOff bool           `json:"runOff,omitempty" doc:"it starts and stops on pieces that are cut off after"`
 	Sides  [2]SeamSide    `json:"sides,omitzero" doc:"the first is the one whose edge is welded"`
 }

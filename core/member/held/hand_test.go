@@ -121,8 +121,9 @@ func handMembers(t *testing.T) []workedOut {
 	warp := torque * decay * math.Tanh(1000/(2*decay)) * max((b-e)*h/2, e*h/2) / warping
 	twisted := mises(500*1000/cp.Sx+warp, torque*8.5/cp.J+500/600.)
 	leg := section.Sizes{Kind: "angle", LegVertical: 60, LegHorizontal: 60, Thickness: 6}
-	seam := 60*60*60/6. + 2*40*30*30 // of the outline, in height
-	fillet, base := .6*483*3*math.Sqrt2/2, .6*360*3.
+	seam := 60*60*60/6. + 2*40*30*30                    // of the outline, in height
+	thinThroat := .75 * 3 * math.Sqrt2 / 2 * 414 / 2.55 // AISI J2.4 on a wall of 3, which is less than 0.3·414 and 0.75·3·360/3.05
+	onWall := 1000 / (2*40 + 2*(10/20.)*40/1.)          // a post of 40 on a face of 60, wall 3: be = 10/(B/t)·Bb, half of Bb at most
 	fold := 800 * 1000 * 30 / seam
 	post, rail := section.Sizes{Kind: "rectTube", Width: 40, Height: 40, Wall: 3},
 		section.Sizes{Kind: "rectTube", Width: 60, Height: 60, Wall: 3}
@@ -153,8 +154,12 @@ func handMembers(t *testing.T) []workedOut {
 		{whole, "torsion", "", "angle pulled: nothing twists it", "statics", pushed(leg, pull), allow, 0, 0, 0, strength.NotNeeded},
 		{whole, "splice", "", "200 from the wall: the worst station within a ninth is at 100", "practice: half of the member counts", pushed(sharp, down, func(d *member.Doc) { d.Members[0].Splice = &member.Splice{At: 200} }), allow, mises(.9*bent, shear), may / 2, 0, ""},
 		{whole, "splice", "", "one piece", "nothing is spliced", pushed(sharp, down), allow, 0, 0, 0, strength.NotNeeded},
-		{end, "weld", "", "800 N down, fillets of 3", "elastic line; AISC 360 J2.4, base metal 0.6·Fu; Ω 2", pushed(sharp, down), allow, math.Hypot(fold, 800/200.), min(fillet, base) / 2, 0, ""},
-		{end, "weld", "", "10 kN pull up to yield", "N/l; yield/√3 over 1.5", pushed(sharp, pull), strength.GCase, 50, min(400/math.Sqrt(3)*3*math.Sqrt2/2, fy/math.Sqrt(3)*3) / 1.5, 0, ""},
+		{end, "weld", "", "800 N down, fillets of 3", "elastic line; AISI S100 J2.4 on a wall of 3, 60 ksi weld metal; Ω 2.55", pushed(sharp, down), allow, math.Hypot(fold, 800/200.), thinThroat, 0, strength.Tight},
+		{end, "weld", "", "10 kN pull up to yield", "N/l; welds keep their own factors, Ω 2.55", pushed(sharp, pull), strength.GCase, 50, thinThroat, 0, ""},
+		{end, "weld", "", "10 kN pull, 70 ksi named", "N/l; the wall yields in shear beside it first, 0.6·Fy, Ω 1.5", pushed(sharp, pull, laidOf("e70")), allow, 50, .6 * fy * 3 / 1.5, 0, ""},
+		{end, "weld", "", "aluminium by a filler of steel", "it is not laid on it", pushed(sharp, pull, light("e70")), allow, 50, .6 * 105 / 1.65 * 3, 0, strength.CannotSay},
+		{end, "weld", "", "aluminium by 5356", "softened: 0.6·105 on the wall, Ω 1.65", pushed(sharp, pull, light("er5356")), allow, 50, .6 * 105 / 1.65 * 3, 0, ""},
+		{end, "weld", "post", "post of 40 on a rail of 60", "AISC 360 K5: 2·Hb + 2·be; AISI S100 J2.4", standing(rail, post), allow, onWall, thinThroat, 0, ""},
 		{end, "chord", "post", "post of 40 on a rail of 60", "AISC 360 K3.2: the wall yields or is punched; Ω 1.5, 1.58", standing(rail, post), allow, 1000 / wall, 1, 1e-4, ""},
 		{end, "chord", "post", "pipe of 40 on a pipe of 60", "AISC 360 K3.1 with Qf of the rail's bending; Ω 1.67", standing(pipe60, pipe40), allow, 1000 / wallRound, 1, .001, ""},
 		{plate, "plate", "p", "800 N down on four bolts", "cantilever strip at 45°; Ω 1.67", pushed(sharp, down, footed(140, 160, 10, 4, 18)), allow, onOne * lever * 6 / (min(2*lever+11, 140) * 100), may, 0, ""},
@@ -212,4 +217,11 @@ func TestHertzByHand(t *testing.T) {
 	d.Supports = append(d.Supports, member.Support{Point: "far", Kind: "fixed"})
 	racks.Near(t, "between two walls", Hold(shape.Build(d, nil), d, asked()).Modes[0].Hertz,
 		math.Sqrt(192*steelE*sharpSide/1e9/((200+own*13/35)/1000))/(2*math.Pi), .1)
+}
+
+// laidOf names the weld metal of a frame; light makes it of aluminium besides.
+func laidOf(key string) func(*member.Doc) { return func(d *member.Doc) { d.Filler = key } }
+
+func light(key string) func(*member.Doc) {
+	return func(d *member.Doc) { d.Material, d.Filler = "alu-6061-t6", key }
 }

@@ -1,56 +1,17 @@
 package held
 
 import (
+	"cmp"
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
+	"warmanvil/core/solid"
 	"warmanvil/core/strength"
-	"warmanvil/core/working"
+	"warmanvil/core/weld"
 )
-
-// weldMetal is the tensile strength of the usual filler for steel (E70, ER70S-6)
-// and its yield, MPa.
-const (
-	weldMetal      = 483.
-	weldMetalYield = 400.
-)
-
-// seam is a weld all round a section as a line: length, moments of the line, its
-// reach, and what it is across for torsion.
-type seam struct{ length, iy, iz, polar, y, z float64 }
-
-// seamOf takes the outline in principal axes as a line of unit throat.
-func seamOf(r *shape.Run) (s seam) {
-	up, _, _ := principal(r)
-	left := up.Cross(r.Axes.X)
-	at := func(q [2]float64) (float64, float64) {
-		v := r.Axes.At(q[0], q[1])
-		return v.Dot(left), v.Dot(up)
-	}
-	n := len(r.Outer)
-	var my, mz float64
-	for i := range n {
-		y1, z1 := at(r.Outer[i])
-		y2, z2 := at(r.Outer[(i+1)%n])
-		l := math.Hypot(y2-y1, z2-z1)
-		s.length += l
-		my += l * (y1 + y2) / 2
-		mz += l * (z1 + z2) / 2
-		s.iz += l * (y1*y1 + y1*y2 + y2*y2) / 3
-		s.iy += l * (z1*z1 + z1*z2 + z2*z2) / 3
-	}
-	cy, cz := my/s.length, mz/s.length
-	s.iz -= s.length * cy * cy
-	s.iy -= s.length * cz * cz
-	s.polar = s.iy + s.iz
-	for _, q := range r.Outer {
-		y, z := at(q)
-		s.y, s.z = max(s.y, math.Abs(y-cy)), max(s.z, math.Abs(z-cz))
-	}
-	return s
-}
 
 // endAsk is one end of a member as it is joined.
 type endAsk struct {
@@ -95,69 +56,186 @@ func (a *asking) force(c *answered, e int) [6]float64 {
 	return c.design.Members[list[0]].I
 }
 
-// weld is the first look at the fillet all round a member's ends.
-func (a *asking) weld() mode {
-	w, r := a.w, a.r
-	m := mode{Key: "weld", Name: "weld at its ends", Unit: "N/mm", Idle: "Nothing goes through its ends."}
+// weld asks the seams round both ends of the member of every case, and answers the harder: every way they may give
+// way in one check.
+func (a *asking) weld(cases []answered) strength.Check {
+	out := strength.Check{Key: "weld", Name: "weld at its ends", Feature: a.r.ID, Where: a.r.Named(), Verdict: strength.NotNeeded,
+		Why: "Nothing goes through its ends."}
 	ends := a.ends()
 	if ends[0].free != "" && ends[1].free != "" {
-		m.Needless = fmt.Sprintf("There is no weld: at its first end %s, at its second %s.", ends[0].free, ends[1].free)
-		return m
-	}
-	if a.aluminium() {
-		m.Missing = "Welds of aluminium are worked out with the joints, by filler and heat-affected zone."
-		return m
-	}
-	line := seamOf(r)
-	factors := strength.Rupture
-	capacities := func(leg float64) (throat, base float64) {
-		throat, base = .6*weldMetal*leg*math.Sqrt2/2, .6*w.m.material.Tensile*min(leg, member.Thickness(r.Section)) // N/mm
-		if w.ask.Rule.Yields() {
-			throat, base = weldMetalYield/math.Sqrt(3)*leg*math.Sqrt2/2, w.m.material.Yield/math.Sqrt(3)*min(leg, member.Thickness(r.Section))
-		}
-		return throat, base
-	}
-	var caps [2]float64
-	for e, x := range ends {
-		throat, base := capacities(x.leg)
-		caps[e] = w.ask.Rule.Capacity(min(throat, base), factors)
-	}
-	on := func(f [6]float64) float64 {
-		normal := math.Abs(f[0])/line.length + math.Abs(f[4])*line.z/line.iy + math.Abs(f[5])*line.y/line.iz
-		across := math.Hypot(f[1], f[2])/line.length + math.Abs(f[3])*math.Hypot(line.y, line.z)/line.polar
-		return math.Hypot(normal, across)
-	}
-	m.Also = "a first look: the joint decides"
-	m.Spot = func(_ *answered, h strength.Hit) (string, string) {
-		return r.ID, fmt.Sprintf("%s, %s end", r.Named(), [2]string{"first", "second"}[h.At])
-	}
-	m.Eval = func(c *answered) strength.Hit {
-		return strength.HardestOf(2, func(e int) (float64, float64) {
-			if ends[e].free != "" {
-				return 0, caps[e]
-			}
-			return on(a.force(c, e)), caps[e]
-		})
-	}
-	m.Explain = func(c *answered, h strength.Hit) working.Working {
-		f, x := a.force(c, h.At), ends[h.At]
-		throat, base := capacities(x.leg)
-		out := working.Working{Method: "Fillet all round a member's end, as a line",
-			Source:  "elastic vector sum; AISC 360 J2.4: 0.60·FEXX on the throat, base metal 0.60·Fu beside it",
-			Formula: "f = √((N/l + My·z/Iy + Mz·y/Iz)² + (V/l + T·r/Ip)²)",
-			Inputs: []working.Quantity{newtons("N", "pull", f[0]), moment("My", "moment", f[4]), moment("Mz", "moment", f[5]),
-				moment("T", "torque", f[3]), working.MM("l", "length of the weld", line.length), working.MM("a", "leg", x.leg)},
-			Steps: []working.Quantity{amount("throat", "weld metal", throat, "N/mm"), amount("base", "base metal", base, "N/mm"),
-				amount("cap", "may be used", h.Capacity, "N/mm")},
-			Assumptions: []string{w.ask.Rule.Says(factors),
-				"E70 or ER70S-6 filler, full fillet all round, no starts and stops taken off; 1.0 on the angle of the load"},
-			Result: amount("f", "on a millimetre of weld", h.Demand, "N/mm")}
-		if r.Formed[h.At] != nil { // a bend has no weld: it is a fold
-			out.Assumptions = append(out.Assumptions,
-				"the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than what is counted "+
-					"of it, if the crease does not crack")
-		}
+		out.Why = fmt.Sprintf("There is no weld: at its first end %s, at its second %s.", ends[0].free, ends[1].free)
 		return out
 	}
-	return m
+	if len(cases) == 0 {
+		out.Verdict, out.Why = strength.CannotSay, "No load is given: say what pulls on it."
+		return out
+	}
+	branches, _ := a.branches()
+	first := true
+	for e, x := range ends {
+		if x.free != "" {
+			continue
+		}
+		c, asked := a.weldAt(x, branches, cases)
+		if !asked {
+			continue
+		}
+		c.Where = fmt.Sprintf("%s, %s end", a.r.Named(), [2]string{"first", "second"}[e])
+		if first || strength.Worse(c.Verdict, out.Verdict) || c.Verdict == out.Verdict && use(c) > use(out) {
+			out, first = c, false
+		}
+	}
+	return out
+}
+
+func use(c strength.Check) float64 {
+	if c.Utilisation == nil {
+		return 0
+	}
+	return *c.Utilisation
+}
+
+// weldAt asks one end; false where nothing goes through it in any case.
+func (a *asking) weldAt(x endAsk, branches []branch, cases []answered) (strength.Check, bool) {
+	at, list := a.seams(x, branches)
+	ask := weld.SeamsAsk{Seams: list, Filler: a.w.d.Filler, Rule: a.w.ask.Rule}
+	if ask.Rule.School == "" {
+		ask.Rule.School = strength.Allowable
+	}
+	for k := range cases {
+		if c, any := a.through(&cases[k], x.e, at); any {
+			ask.Cases = append(ask.Cases, c)
+		}
+	}
+	c := strength.Check{Key: "weld", Name: "weld at its ends", Feature: a.r.ID, Verdict: strength.CannotSay}
+	if len(ask.Cases) == 0 {
+		return c, false
+	}
+	held, err := weld.Hold(ask)
+	if err != nil {
+		c.Why = err.Error()
+		return c, true
+	}
+	worst := held.Checks[0]
+	c.Verdict, c.Why = held.Verdict, worst.Why
+	for _, q := range held.Checks { // the number stands beside what cannot be said
+		if q.Utilisation != nil && (c.Utilisation == nil || *q.Utilisation > *c.Utilisation) {
+			c.Utilisation, c.Demand, c.Capacity, c.Unit, c.Case, c.Working = q.Utilisation, q.Demand, q.Capacity, q.Unit, q.Case, q.Working
+		}
+	}
+	if c.Verdict == strength.CannotSay || c.Verdict == strength.Over {
+		c.Why = cmp.Or(worst.Why, c.Why)
+		if worst.Name != "" && worst.Why != "" {
+			c.Why = worst.Name + ": " + worst.Why
+		}
+	}
+	if c.Working != nil {
+		w := *c.Working
+		w.Assumptions = slices.Clone(w.Assumptions)
+		w.Assumptions = append(w.Assumptions, a.seamSays(x, branches)...)
+		w.Assumptions = append(w.Assumptions, held.Notes...)
+		c.Working = &w
+	}
+	return c, true
+}
+
+// through answers what goes through an end in a case, in the frame's axes; false where nothing does.
+func (a *asking) through(c *answered, e int, at solid.Vector) (weld.SeamsCase, bool) {
+	f := a.force(c, e)
+	parts := a.w.m.of[a.i]
+	k := parts[0]
+	if e == 1 {
+		k = parts[len(parts)-1]
+	}
+	axes := a.w.m.solved.Axes(k)
+	out := weld.SeamsCase{Name: c.name, At: at}
+	for i, v := range axes {
+		out.Force, out.Moment = out.Force.Add(v.Mul(f[i])), out.Moment.Add(v.Mul(f[3+i]))
+	}
+	return out, out.Force.Len() > 1e-6 || out.Moment.Len() > 1e-6
+}
+
+// seams are the fillets all round a member's end, about the middle of its section; on the wall of a rectangular tube
+// as much of them as is stiff there.
+func (a *asking) seams(x endAsk, branches []branch) (at solid.Vector, out []weld.Seam) {
+	r := a.r
+	at = r.Start
+	if x.e == 1 {
+		at = at.Add(r.Axes.X.Mul(r.Length))
+	}
+	wall := member.Thickness(r.Section)
+	own := weld.SeamSide{Name: r.Named(), Material: a.w.m.material.Key, Thickness: wall, Closed: r.Section.Kind != "flatBar"}
+	if r.Section.Kind == "flatBar" {
+		if own.Normal = r.Axes.At(0, 1); r.Section.Width < r.Section.Height {
+			own.Normal = r.Axes.At(1, 0)
+		}
+	}
+	other := weld.SeamSide{Name: "what it stands on", Material: a.w.m.material.Key, Thickness: wall, Closed: true}
+	var on *branch
+	for k := range branches {
+		if b := &branches[k]; b.e == x.e && b.chord != nil {
+			on = b
+			other.Name, other.Thickness = b.chord.Named(), member.Thickness(b.chord.Section)
+		}
+	}
+	if x.plate != nil {
+		other.Name, other.Thickness = "its plate", x.plate.Thickness
+	}
+	seam := weld.Seam{ID: r.ID, Name: "weld", Form: weld.FilletForm, Leg: x.leg, Sides: [2]weld.SeamSide{own, other}}
+	var rim []solid.Vector
+	for _, q := range r.Outer {
+		rim = append(rim, at.Add(r.Axes.At(q[0], q[1])))
+	}
+	rim = append(rim, rim[0])
+	if strip, is := a.stiff(on); is {
+		seam.RunOff = true
+		for i := 1; i < len(rim); i++ {
+			seam.Of += rim[i].Sub(rim[i-1]).Len()
+		}
+		for _, side := range []float64{-1, 1} {
+			s := seam
+			across, along := on.out.Mul(on.across/2*side), on.in.Mul(a.r.Size(on.in)/2)
+			in := on.out.Mul(-strip * side)
+			s.Path = []solid.Vector{at.Add(across).Sub(along).Add(in), at.Add(across).Sub(along), at.Add(across).Add(along),
+				at.Add(across).Add(along).Add(in)}
+			out = append(out, s)
+		}
+		return at, out
+	}
+	seam.Path = rim
+	return at, []weld.Seam{seam}
+}
+
+// stiff answers how much of each half of the walls across a chord's face carries, mm (AISC 360 K5); false where all
+// of it does: on a plate, on a round chord, or where the branch is as stiff a place as any.
+func (a *asking) stiff(b *branch) (strip float64, is bool) {
+	if b == nil || b.open != "" || b.chord.Section.Kind != "rectTube" || a.r.Section.Kind != "rectTube" {
+		return 0, false
+	}
+	t, tb := b.chord.Section.Wall, a.r.Section.Wall
+	be := math.Min(10/(b.face/t)*(t/tb)*b.across, b.across) // chord and branch are of one metal
+	if b.across/b.face > .85 || b.sine > math.Sin(50*math.Pi/180) {
+		be = math.Min(be, b.across/2)
+	}
+	return be / 2, true
+}
+
+// seamSays says what an end's seams are taken as.
+func (a *asking) seamSays(x endAsk, branches []branch) (out []string) {
+	out = []string{"fillet all round, as long as the section is round its outside"}
+	for k := range branches {
+		if b := &branches[k]; b.e == x.e {
+			if strip, is := a.stiff(b); is {
+				out = append(out, fmt.Sprintf("on the wall of %s the weld across its face carries beside its corners alone, %.0f %% of it (AISC 360 "+
+					"K5)",
+					b.chord.Named(), 200*strip/b.across))
+			}
+		}
+	}
+	if a.r.Formed[x.e] != nil { // a bend has no weld: it is a fold
+		out = append(out, "the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than "+
+			"what "+
+			"is counted of it, if the crease does not crack")
+	}
+	return out
 }

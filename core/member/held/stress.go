@@ -167,7 +167,7 @@ func (w *weighing) member(i int, cases []answered, room []frame.Station) (Member
 		}
 		cases[k].looks = looks
 	}
-	checks := strength.Hardest(a.modes(), cases, func(c *answered) string { return c.name })
+	checks := append(strength.Hardest(a.modes(), cases, func(c *answered) string { return c.name }), a.weld(cases))
 	o := strength.Close(memberLedgers(x.ID, x.Name), checks)
 	x.Verdict, x.Use = o.Verdict, o.Hardest
 	for _, c := range o.Checks {
@@ -215,7 +215,7 @@ func (a *asking) along(x *MemberHeld, cases []answered) {
 // modes lists what a member must answer.
 func (a *asking) modes() []mode {
 	out := []mode{a.stressed(), a.column(), a.order(), a.lateral(), a.local(), a.torsion(), a.splice()}
-	out = append(out, a.weld(), a.chord())
+	out = append(out, a.chord())
 	for i := range out {
 		out[i].Feature = a.r.ID
 		if out[i].Where == "" {

@@ -11506,6 +11506,8 @@ export interface components {
             /** @description why it is of this material; printed */
             chosen?: string;
             copies?: components["schemas"]["MemberCopy"][];
+            /** @description key of the table of weld metals; the weakest of steel when left out */
+            filler?: string;
             /** @description where it stands in the vehicle; its own axes are the vehicle's when left out */
             fit?: components["schemas"]["MemberPose"];
             loads?: components["schemas"]["MemberLoad"][];
@@ -13865,6 +13867,11 @@ export interface components {
              */
             leg?: number;
             name?: string;
+            /**
+             * Format: double
+             * @description mm, of the unbroken run this is the part that carries of; itself when left out
+             */
+            of?: number;
             /** @description mm, corners of the line it runs along; closed where it ends as it begins */
             path?: number[][];
             /**
@@ -13979,6 +13986,11 @@ export interface components {
              */
             leg?: number;
             name?: string;
+            /**
+             * Format: double
+             * @description mm, of the unbroken run this is the part that carries of; itself when left out
+             */
+            of?: number;
             /** @description id of the panel whose edge it runs along */
             panel?: string;
             /** @description which coupon showed that this seam comes out, where no welder of the Shop is said to lay it */

@@ -5,6 +5,7 @@ import { newId } from '@/api/ids'
 import type { FrameDoc, FrameMember } from '@/api/client'
 import type { OpenFrame } from './useFrame'
 import CopyForm from './CopyForm.vue'
+import FillerPick from '@/kit/FillerPick.vue'
 import MaterialPick from './MaterialPick.vue'
 import MemberForm from './MemberForm.vue'
 import PlateForm from './PlateForm.vue'
@@ -124,6 +125,7 @@ const copied = computed(() => (worked.value?.pieces ?? []).filter((p) => p.of).l
     <section>
       <h2>Material and place</h2>
       <MaterialPick :model-value="doc.material" @update:model-value="(v) => open.set('/material', v)" />
+      <FillerPick :model-value="doc.filler" @update:model-value="(v) => open.set('/filler', v)" />
       <p class="soft small">
         Where it stands in the vehicle is said under
         <RouterLink :to="`/jobs/${open.view.value?.jobId}/measure/room`">Room and placing</RouterLink>: by its points on surveyed

@@ -6,6 +6,7 @@ import { useStock } from '@/api/queries'
 import { wordsOf } from '@/api/words'
 import type { OpenBrief } from '@/jobs/useBrief'
 import FieldGrid from '@/kit/FieldGrid.vue'
+import FillerPick from '@/kit/FillerPick.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
@@ -33,7 +34,6 @@ const materials = computed(() => [
   { value: '', text: 'choose' },
   ...(stock.value?.materials ?? []).map((m) => ({ value: m.key, text: m.name })),
 ])
-const fillers = computed(() => (stock.value?.fillers ?? []).map((f) => ({ value: f.known ? f.key : '', text: f.name })))
 </script>
 
 <template>
@@ -76,12 +76,7 @@ const fillers = computed(() => (stock.value?.fillers ?? []).map((f) => ({ value:
           >
         </template>
       </template>
-      <PickOne
-        label="Weld metal"
-        :choices="fillers"
-        :model-value="joint.filler ?? ''"
-        @update:model-value="(v) => set('/filler', v || undefined)"
-      />
+      <FillerPick :model-value="joint.filler" @update:model-value="(v) => set('/filler', v)" />
       <PickOne
         label="Welded"
         :choices="wordsOf('Welded', 'where')"
