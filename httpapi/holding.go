@@ -72,15 +72,6 @@ func (s *server) holdingRoutes() {
 		query:   []*huma.Param{query("mount", "id of the mount")}}, func(c call, _ none) ([]hold.Suggestion, error) {
 		return s.jobs.Suggest(c.Request.Context(), c.id, c.Query("mount"))
 	})
-	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/weld-ways", id: "getWeldWays", work: whole,
-		summary: "What would help a welded joint, or how little of it would do, each asked through the whole job",
-		query:   []*huma.Param{query("joint", "id of the welded joint")}}, func(c call, _ none) ([]site.WeldWay, error) {
-		_, all, err := s.jobs.Site(c.Request.Context(), c.id)
-		if err != nil {
-			return nil, err
-		}
-		return all.WeldWays(c.Query("joint"))
-	})
 }
 
 // holding is worked out once for each state of the job and day.

@@ -77,6 +77,7 @@ func (s *server) surveyRoutes() {
 	s.partsListRoutes()
 	s.dummyRoutes()
 	s.torqueRoutes()
+	s.weldRoutes()
 }
 
 // surveySheet is a survey with what follows from it, to be printed.

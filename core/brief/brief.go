@@ -40,6 +40,7 @@ type Brief struct {
 	Mounts      []Mount       `json:"mounts,omitempty" doc:"brackets and what they carry"`
 	Joints      []Joint       `json:"joints,omitempty" doc:"bolted joints between parts, members, devices and the vehicle"`
 	Welded      []Welded      `json:"welded,omitempty" doc:"welded joints between parts, members and the vehicle"`
+	Books       []WeldBook    `json:"books,omitempty" doc:"orders by hand and what was seen of seams"`
 	Bins        []Bin         `json:"bins,omitempty" doc:"bolts the shop has"`
 	Duties      []Duty        `json:"duties,omitempty" doc:"what things are rated for, besides the road"`
 	Answers     Answers       `json:"answers,omitempty"`
@@ -224,7 +225,8 @@ func (b Brief) Check() error {
 		path string
 		list int
 	}{{"/targets", len(b.Targets)}, {"/devices", len(b.Devices)}, {"/options", len(b.Options)}, {"/open", len(b.Open)},
-		{"/mounts", len(b.Mounts)}, {"/joints", len(b.Joints)}, {"/welded", len(b.Welded)}, {"/duties", len(b.Duties)}, {"/bins", len(b.Bins)},
+		{"/mounts", len(b.Mounts)}, {"/joints", len(b.Joints)}, {"/welded", len(b.Welded)}, {"/books", len(b.Books)}, {"/duties",
+			len(b.Duties)}, {"/bins", len(b.Bins)},
 		{"/limits/kept", len(b.Limits.Kept)}, {"/card/others", len(b.Card.Others)}} {
 		if x.list > MaxList {
 			return working.Refuse(x.path, "This x.list holds up to %d.", MaxList)
@@ -239,6 +241,7 @@ func (b Brief) Check() error {
 	return working.First(
 		b.CheckJoints(),
 		b.CheckWelded(),
+		b.checkBooks(),
 		b.CheckDuties(),
 		b.Strength.Check("/strength"),
 		working.Within("/quantity", "The quantity", float64(b.Quantity), 1, MaxMany, ""),

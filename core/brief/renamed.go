@@ -19,6 +19,10 @@ func (b Brief) Renamed(ids map[string]string) Brief {
 	for i := range b.Open {
 		name(&b.Open[i].Of)
 	}
+	b.Books = slices.Clone(b.Books)
+	for i := range b.Books {
+		name(&b.Books[i].Of)
+	}
 	b.Identity.Fitted = slices.Clone(b.Identity.Fitted)
 	for i := range b.Identity.Fitted {
 		name(&b.Identity.Fitted[i].Of)

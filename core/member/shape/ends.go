@@ -285,3 +285,55 @@ func (b *Built) Rim(k, e int) (out []solid.Vector) {
 	}
 	return out
 }
+
+// RimSide is a side of a section where one of its ends stands: a seam of its own.
+type RimSide struct {
+	Name string // top, left, bottom, right; round of a round one
+	Path []solid.Vector
+	Face solid.Vector // away from the member; zero of a round one
+}
+
+// Sides answers the rim of an end side by side, as it is welded.
+func (b *Built) Sides(k, e int) (out []RimSide) {
+	rim := b.Rim(k, e)
+	r := b.Runs[k]
+	if len(rim) < 4 {
+		return nil
+	}
+	if member.Round(r.Section) {
+		return []RimSide{{"all round", rim, solid.Vector{}}}
+	}
+	ways := [4]solid.Vector{r.Axes.At(0, 1), r.Axes.At(1, 0), r.Axes.At(0, -1), r.Axes.At(-1, 0)}
+	names := [4]string{"top", "right", "bottom", "left"}
+	side := func(i int) int {
+		d := rim[i+1].Sub(rim[i])
+		n := d.Cross(r.Axes.X)
+		if middle := b.Pieces[k].From; e == 0 && n.Dot(rim[i].Sub(middle)) < 0 || e == 1 && n.Dot(rim[i].Sub(b.Pieces[k].To)) < 0 {
+			n = n.Mul(-1)
+		}
+		best := 0
+		for q := range ways {
+			if n.Dot(ways[q]) > n.Dot(ways[best])+1e-9 {
+				best = q
+			}
+		}
+		return best
+	}
+	last := -1
+	for i := range len(rim) - 1 {
+		if rim[i+1].Sub(rim[i]).Len() < 1e-9 {
+			continue
+		}
+		if q := side(i); q != last {
+			out = append(out, RimSide{names[q], []solid.Vector{rim[i]}, ways[q]})
+			last = q
+		}
+		s := &out[len(out)-1]
+		s.Path = append(s.Path, rim[i+1])
+	}
+	if n := len(out); n > 1 && out[0].Name == out[n-1].Name { // it began in the middle of a side
+		out[0].Path = append(out[n-1].Path, out[0].Path[1:]...)
+		out = out[:n-1]
+	}
+	return out
+}

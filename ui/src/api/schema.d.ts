@@ -2885,6 +2885,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/weld-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The weld map of a welded joint, a frame or a body: numbered runs and seams, with boxes for tacked, welded, looked at (PDF) */
+        get: operations["getWeldMap"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/weld-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a welded joint, a frame or a body is welded: tacks, the order of its runs against seam by seam, what it takes, what is looked at */
+        get: operations["getWeldPlan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/weld-ways": {
         parameters: {
             query?: never;
@@ -4558,6 +4592,23 @@ export interface components {
              */
             weldArea: number;
         };
+        BowLearnt: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            guessed: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            measured: number;
+            /**
+             * Format: double
+             * @description measured over guessed
+             */
+            share: number;
+        };
         BowResult: {
             /**
              * Format: double
@@ -4587,6 +4638,8 @@ export interface components {
             answers?: components["schemas"]["Answers"];
             /** @description bolts the shop has */
             bins?: components["schemas"]["Bin"][];
+            /** @description orders by hand and what was seen of seams */
+            books?: components["schemas"]["WeldBook"][];
             /** @description the vehicle's weights and limits */
             card?: components["schemas"]["Card"];
             /**
@@ -10965,6 +11018,14 @@ export interface components {
             key: string;
             text: string;
         };
+        LookResult: {
+            /** @description what does not pass, and what is done */
+            faults: string[];
+            /** @description not all of it was looked at */
+            open: boolean;
+            passes: boolean;
+            working: components["schemas"]["Working"];
+        };
         Machine: {
             /** @description it is not there now: broken, lent out */
             away?: boolean;
@@ -12437,6 +12498,37 @@ export interface components {
             /** @description punches, dies and fingers; usual ones when left out */
             tools?: components["schemas"]["OrderTool"][];
         };
+        OrderResult: {
+            best: components["schemas"]["Ordered"];
+            /** @description the order by hand, where one is given */
+            hand?: components["schemas"]["Ordered"];
+            plain: components["schemas"]["Ordered"];
+            /**
+             * Format: int64
+             * @description orders that were worked out
+             */
+            tried: number;
+            working: components["schemas"]["Working"];
+        };
+        OrderRun: {
+            /**
+             * Format: double
+             * @description mm, of the whole, once it is laid
+             */
+            bow: number;
+            /** @description mm */
+            from: number[];
+            /** @description what lies beside it is still hot: wait before it */
+            hot: boolean;
+            /** @description id of its seam and its number there */
+            id: string;
+            name: string;
+            seam: string;
+            /** @description mm */
+            to: number[];
+            /** @description the work is turned before it */
+            turn: boolean;
+        };
         OrderStep: {
             /**
              * Format: double
@@ -12531,6 +12623,26 @@ export interface components {
              * @description mm, of a punch's body or a die's block
              */
             width?: number;
+        };
+        Ordered: {
+            /**
+             * Format: int64
+             * @description runs begun beside one that is still hot
+             */
+            hots: number;
+            /**
+             * Format: double
+             * @description mm, bowed when all is laid
+             */
+            last: number;
+            /**
+             * Format: double
+             * @description mm, the most the whole is bowed at any time
+             */
+            peak: number;
+            runs: components["schemas"]["OrderRun"][];
+            /** Format: int64 */
+            turns: number;
         };
         Ordinate: {
             /**
@@ -13113,6 +13225,35 @@ export interface components {
             why?: string;
             /** @description how well its place is known */
             within?: string;
+        };
+        PlannedSeam: {
+            /**
+             * Format: double
+             * @description mm, that it pulls together across, an estimate
+             */
+            draws: number;
+            id: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            leg: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            long: number;
+            /** @description null where nobody looked */
+            look: components["schemas"]["LookResult"];
+            name: string;
+            /**
+             * Format: int64
+             * @description as it is drawn
+             */
+            number: number;
+            /** @description mm */
+            path: number[][];
+            tacks: components["schemas"]["Tack"][];
         };
         PlateTold: {
             id: string;
@@ -14016,6 +14157,44 @@ export interface components {
              * @description mm, as deep as it is known to be: of a butt by its preparation, of others by a cut and etched coupon
              */
             throat?: number;
+        };
+        SeamSeen: {
+            crack?: boolean;
+            crater?: boolean;
+            /** @description of the seam */
+            id: string;
+            /**
+             * Format: double
+             * @description mm, by gauge
+             */
+            leg?: number;
+            /** @description who looked, and when */
+            looked?: string;
+            /**
+             * Format: double
+             * @description min that took
+             */
+            minutes?: number;
+            overlap?: boolean;
+            /**
+             * Format: double
+             * @description mm
+             */
+            pore?: number;
+            /** @description what was wrong and done again */
+            rework?: string;
+            tacked?: boolean;
+            /**
+             * Format: double
+             * @description mm, by gauge
+             */
+            throat?: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            undercut?: number;
+            welded?: boolean;
         };
         SeamSide: {
             /** @description a wall of a tube: the walls beside it hold it, so that nothing peels it */
@@ -16109,6 +16288,16 @@ export interface components {
                 [key: string]: string;
             };
         };
+        Tack: {
+            /** @description mm, its middle */
+            at: number[];
+            /**
+             * Format: double
+             * @description mm
+             */
+            long: number;
+            seam: string;
+        };
         TapSize: {
             id: string;
             /** @description M8, 3/8-16 */
@@ -17100,6 +17289,21 @@ export interface components {
              */
             total: number;
         };
+        WeldBook: {
+            /**
+             * Format: double
+             * @description mm, how far it is bowed, as measured after
+             */
+            bowed?: number;
+            /** @description why it bowed, and what was done */
+            cause?: string;
+            id: string;
+            /** @description id of the welded joint, the frame or the body */
+            of: string;
+            /** @description ids of runs in an order by hand */
+            order?: string[];
+            seen?: components["schemas"]["SeamSeen"][];
+        };
         WeldEdge: {
             edge: string;
             /**
@@ -17113,6 +17317,31 @@ export interface components {
             panel: string;
             /** @description id of the part */
             part: string;
+        };
+        WeldPlan: {
+            /** @description how far it bowed against the estimate */
+            bowed?: components["schemas"]["BowLearnt"];
+            /**
+             * @description of ISO 5817, by what happens when it fails
+             * @enum {string}
+             */
+            class: "B" | "C" | "D";
+            /** @description braces, presets, what is measured again, in words */
+            does: string[];
+            findings: components["schemas"]["Finding"][];
+            /** @description what the order does against seam by seam */
+            gain: string;
+            name: string;
+            of: string;
+            /** @description null where there is none */
+            order: components["schemas"]["OrderResult"];
+            seams: components["schemas"]["PlannedSeam"][];
+            /** @description mm, outlines of what is welded */
+            sketch: number[][][];
+            /** @description metal, wire, gas, minutes, in words */
+            takes: string[];
+            /** @description why there is none */
+            why?: string;
         };
         WeldWay: {
             /** @description with the change */
@@ -23385,6 +23614,67 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Waits"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWeldMap: {
+        parameters: {
+            query?: {
+                /** @description id of the welded joint, the frame or the body */
+                of?: string;
+                /** @description of the sheets */
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    getWeldPlan: {
+        parameters: {
+            query?: {
+                /** @description id of the welded joint, the frame or the body */
+                of?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeldPlan"];
                 };
             };
             /** @description refused: what, where, what to do */

@@ -19,6 +19,7 @@ import JointPanel from './JointPanel.vue'
 import MountPanel from './MountPanel.vue'
 import PathPanel from './PathPanel.vue'
 import WeldedPanel from './WeldedPanel.vue'
+import WeldOrder from './WeldOrder.vue'
 import { blankJoint } from './blankJoint'
 import { blankMount } from './blankMount'
 import { blankWelded } from './blankWelded'
@@ -60,6 +61,7 @@ watch(
     if (!open.brief.value) return
     if (
       ![all, path, hardware, duties].includes(chosen.value) &&
+      !chosen.value.startsWith('order ') &&
       ![...mounts.value, ...joints.value, ...welded.value, ...devices.value].some((x) => x.id === chosen.value)
     )
       chosen.value = mounts.value[0]?.id ?? joints.value[0]?.id ?? welded.value[0]?.id ?? devices.value[0]?.id ?? all
@@ -109,6 +111,9 @@ const rated = computed(() => {
   const n = open.brief.value?.duties?.length ?? 0
   return n === 0 ? 'nothing is rated yet' : n === 1 ? 'one' : String(n)
 })
+/** Frames and bodies, whose welds are put in order. */
+const welding = computed(() => [...(frames.value ?? []), ...(open.page.value?.bodies ?? [])])
+const ordered = computed(() => welding.value.find((w) => chosen.value === `order ${w.id}`)?.id)
 const share = (u: number | null | undefined) => (u == null ? '' : `${percent(u)} %`)
 const lists = { mounts, joints, welded }
 async function leave(list: keyof typeof lists, at: number) {
@@ -228,6 +233,21 @@ const asked = computed(
           <span>Hardware</span>
         </button>
       </template>
+      <template v-if="welding.length">
+        <h2>How they are welded</h2>
+        <button
+          v-for="w in welding"
+          :key="w.id"
+          type="button"
+          class="pick"
+          :class="{ on: chosen === `order ${w.id}` }"
+          :aria-pressed="chosen === `order ${w.id}`"
+          @click="choose(`order ${w.id}`)"
+        >
+          <span>{{ w.name }}</span>
+          <span class="soft">tacks, order, weld map</span>
+        </button>
+      </template>
       <h2>On their feet</h2>
       <button
         v-for="d in devices"
@@ -267,6 +287,7 @@ const asked = computed(
       <WeldedPanel v-else-if="weldAt >= 0" :key="chosen" :open="open" :at="weldAt" :told="seamed(chosen)" :view="view" :job="job">
         <IconPress :icon="Trash2" name="Remove this welded joint" @click="leave('welded', weldAt)" />
       </WeldedPanel>
+      <WeldOrder v-else-if="ordered" :key="chosen" :open="open" :of="ordered" :job="job" titled />
       <AssemblyPanel v-else-if="chosen === all" :job="job" />
       <PathPanel v-else-if="chosen === path && view" :path="view.holding.path" :job="job" @joint="choose" />
       <DutyPanel v-else-if="chosen === duties" :open="open" :view="view" :job="job" />

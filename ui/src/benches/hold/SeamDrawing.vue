@@ -1,11 +1,19 @@
 <script setup lang="ts">
 // The seams of a joint where they run, on outlines of what they join, seen from the front left and above.
 import { computed } from 'vue'
-import type { WeldedTold } from '@/api/client'
 import type { Style } from '@/kit/readLength'
 import Shown from '@/quick/Shown.vue'
 
-const props = defineProps<{ told: WeldedTold; lengths: Style }>()
+const props = defineProps<{
+  told: {
+    name: string
+    sketch: number[][][]
+    seams: { id: string; name: string; path: number[][]; runs: number[][][]; long: number }[]
+  }
+  lengths: Style
+  /** Shown without lengths below. */
+  bare?: boolean
+}>()
 const width = 520
 const height = 300
 /** A turned view from above: depth to the upper right. */
@@ -32,6 +40,27 @@ const line = (list: number[][]) =>
         .join(','),
     )
     .join(' ')
+/** Names of seams that lie on each other in the picture stand together, so that they can be read. */
+const labels = computed(() => {
+  const out: { x: number; y: number; names: string[] }[] = []
+  for (const s of props.told.seams) {
+    const m = middle(s.path)
+    const near = out.find((l) => Math.hypot(l.x - m.x, l.y - m.y) < 26)
+    if (near) near.names.push(s.name)
+    else out.push({ ...m, names: [s.name] })
+  }
+  return out.map((l) => ({ ...l, text: joined(l.names) }))
+})
+/** 1, 2, 3, 4 and 7 are 1–4, 7. */
+function joined(names: string[]) {
+  const out: string[][] = []
+  for (const n of names) {
+    const last = out.at(-1)
+    if (last && Number(n) === Number(last.at(-1)) + 1) last.push(n)
+    else out.push([n])
+  }
+  return out.map((l) => (l.length > 2 ? `${l[0]}–${l.at(-1)}` : l.join(', '))).join(', ')
+}
 const middle = (list: number[][]) => {
   const a = at(list[Math.floor((list.length - 1) / 2)]!)
   const b = at(list[Math.ceil((list.length - 1) / 2)]!)
@@ -46,10 +75,10 @@ const middle = (list: number[][]) => {
       <g v-for="s in told.seams" :key="s.id">
         <polyline class="path" :points="line(s.path)" />
         <polyline v-for="(r, k) in s.runs" :key="k" class="run" :points="line(r)" />
-        <text v-bind="middle(s.path)" text-anchor="middle">{{ s.name }}</text>
       </g>
+      <text v-for="l in labels" :key="`${l.x} ${l.y}`" :x="l.x" :y="l.y" text-anchor="middle">{{ l.text }}</text>
     </svg>
-    <figcaption class="small soft">
+    <figcaption v-if="!bare" class="small soft">
       <span v-for="(s, k) in told.seams" :key="s.id"
         >{{ k ? '; ' : '' }}{{ s.name }} <Shown :value="s.long" kind="length" :lengths="lengths" /> long</span
       >.

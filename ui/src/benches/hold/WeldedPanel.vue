@@ -12,6 +12,7 @@ import SeamDrawing from './SeamDrawing.vue'
 import WeldedLoads from './WeldedLoads.vue'
 import WeldedSeams from './WeldedSeams.vue'
 import WeldedSides from './WeldedSides.vue'
+import WeldOrder from './WeldOrder.vue'
 import WeldWays from './WeldWays.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; told?: WeldedTold; view?: HoldingView; job: string }>()
@@ -70,6 +71,7 @@ const stops = computed(() => props.told?.findings.filter((f) => f.severity === '
     </div>
     <WeldedSides :open="open" :at="at" :view="view" />
     <WeldedSeams :open="open" :at="at" :told="told" :view="view" />
+    <WeldOrder v-if="told.seams.length" :open="open" :of="joint.id" :job="job" />
     <WeldedLoads :open="open" :at="at" :told="told" />
   </section>
   <p v-else class="soft">Working it out.</p>

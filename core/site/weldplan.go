@@ -1,0 +1,451 @@
+package site
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/effort"
+	"warmanvil/core/member"
+	"warmanvil/core/member/shape"
+	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/made"
+	"warmanvil/core/shell/facet"
+	"warmanvil/core/solid"
+	"warmanvil/core/stock"
+	"warmanvil/core/told"
+	"warmanvil/core/weld"
+	"warmanvil/core/working"
+)
+
+// WeldPlan is how one thing is welded: tacks, the order of its runs, what it takes, what is looked at.
+type WeldPlan struct {
+	Of       string            `json:"of"`
+	Name     string            `json:"name"`
+	Why      string            `json:"why,omitempty" doc:"why there is none"`
+	Seams    []PlannedSeam     `json:"seams"`
+	Order    *weld.OrderResult `json:"order" doc:"null where there is none"`
+	Sketch   [][]solid.Vector  `json:"sketch" doc:"mm, outlines of what is welded"`
+	Gain     string            `json:"gain" doc:"what the order does against seam by seam"`
+	Does     []string          `json:"does" doc:"braces, presets, what is measured again, in words"`
+	Takes    []string          `json:"takes" doc:"metal, wire, gas, minutes, in words"`
+	Class    string            `json:"class" enum:"B,C,D" doc:"of ISO 5817, by what happens when it fails"`
+	Bowed    *BowLearnt        `json:"bowed,omitempty" doc:"how far it bowed against the estimate"`
+	Findings []working.Finding `json:"findings"`
+}
+
+// PlannedSeam is a seam of a plan.
+type PlannedSeam struct {
+	ID     string           `json:"id"`
+	Number int              `json:"number" doc:"as it is drawn"`
+	Name   string           `json:"name"`
+	Path   []solid.Vector   `json:"path" doc:"mm"`
+	Leg    float64          `json:"leg" doc:"mm"`
+	Long   float64          `json:"long" doc:"mm"`
+	Tacks  []weld.Tack      `json:"tacks"`
+	Draws  float64          `json:"draws" doc:"mm, that it pulls together across, an estimate"`
+	Look   *weld.LookResult `json:"look" doc:"null where nobody looked"`
+
+	thin  float64
+	metal stock.Material
+	area  float64
+	face  solid.Vector
+	body  int
+}
+
+// BowLearnt is an estimate beside what was measured.
+type BowLearnt struct {
+	Guessed  float64 `json:"guessed" doc:"mm"`
+	Measured float64 `json:"measured" doc:"mm"`
+	Share    float64 `json:"share" doc:"measured over guessed"`
+}
+
+// welding is a thing that is welded, gathered.
+type welding struct {
+	name   string
+	seams  []PlannedSeam
+	bulks  []solid.Body // of the bodies that are welded, each by itself
+	sketch [][]solid.Vector
+	why    string
+	near   []string // names of bolted joints on what is welded
+}
+
+// WeldPlan plans the welding of a welded joint, a frame or a faceted body of the job.
+func (s Site) WeldPlan(of string) (WeldPlan, error) {
+	g, known := s.welding(of)
+	if !known {
+		return WeldPlan{}, ErrNoSuch
+	}
+	p := WeldPlan{Of: of, Name: g.name, Why: g.why, Seams: []PlannedSeam{}, Sketch: [][]solid.Vector{}, Does: []string{}, Takes: []string{},
+		Findings: []working.Finding{}, Class: s.lookClass()}
+	if g.sketch != nil {
+		p.Sketch = g.sketch
+	}
+	if g.why != "" {
+		return p, nil
+	}
+	book := s.Brief.Book(of)
+	ask := weld.OrderAsk{Fixed: book.Order}
+	for _, b := range g.bulks {
+		v, m, second := b.Spread()
+		ask.Bulks = append(ask.Bulks, weld.Bulk{Volume: v, Middle: m, Second: second})
+	}
+	for i := range g.seams {
+		q := &g.seams[i]
+		q.Number = i + 1
+		q.Tacks = append([]weld.Tack{}, weld.Tacks(q.ID, q.Path, q.thin)...)
+		q.Draws = .2 * q.area / math.Max(q.thin, 1e-6)
+		if q.Draws > q.Leg { // of a fillet on plate a sixteenth of an inch each is much
+			q.Draws = math.Min(q.Draws, q.Leg)
+		}
+		q.Look = s.look(*q, book, p.Class)
+		how, err := weld.How(weld.HowInput{Process: weld.MIG, Family: string(q.metal.Family), Thinner: q.thin, Thicker: q.thin, Leg: q.Leg,
+			Length: math.Max(q.Long, 1)})
+		if err != nil {
+			continue
+		}
+		ask.Seams = append(ask.Seams, weld.OrderSeam{ID: q.ID, Name: fmt.Sprintf("%d %s", q.Number, q.Name), Path: q.Path, Area: q.area,
+			Face: q.face, Run: how.Run, Body: q.body})
+	}
+	p.Seams = append(p.Seams, g.seams...)
+	if s.Until != nil {
+		ask.Tell = func(float64) bool { return !s.over() }
+	}
+	r, err := weld.Order(ask)
+	if err != nil {
+		p.Why = s.Brief.Refused(err)
+		return p, nil
+	}
+	r.Working = r.Working.Written(s.Brief.Inches())
+	p.Order = &r
+	s.planWords(&p, g, book)
+	return p, nil
+}
+
+// lookClass answers the class seams are looked at by, by what happens when they fail.
+func (s Site) lookClass() string {
+	return map[brief.Criticality]string{brief.People: "B", brief.LoadLost: "C", brief.Comfort: "D"}[s.Brief.Criticality]
+}
+
+// look judges what was seen of a seam; nil where nobody looked.
+func (s Site) look(q PlannedSeam, book brief.WeldBook, class string) *weld.LookResult {
+	saw := book.Saw(q.ID)
+	if saw.Leg == nil && saw.Throat == nil && saw.Undercut == nil && saw.Pore == nil && !saw.Overlap && !saw.Crack && !saw.Crater {
+		return nil
+	}
+	r, err := weld.Look(weld.LookInput{Class: class, Thick: q.thin, Leg: q.Leg, GotLeg: saw.Leg, GotDeep: saw.Throat, Undercut: saw.Undercut,
+		Pore: saw.Pore, Overlap: saw.Overlap, Crack: saw.Crack, Crater: saw.Crater})
+	if err != nil {
+		return nil
+	}
+	r.Working = r.Working.Written(s.Brief.Inches())
+	return &r
+}
+
+// planWords writes what the plan says.
+func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
+	pen := told.Pen{Display: s.Brief.Display()}
+	fine := func(mm float64) string { return pen.Fine(math.Round(mm*100) / 100) } // they are no more exact than that
+	best, plain := p.Order.Best, p.Order.Plain
+	if p.Order.Hand != nil {
+		best = *p.Order.Hand
+	}
+	p.Gain = fmt.Sprintf("Bowed %s at most on the way and %s in the end, %d %s, %d hot %s. Seam by seam, end to end: %s at most, %d %s, %d "+
+		"hot %s.",
+		fine(best.Peak), fine(best.Last), best.Turns, told.Plural(best.Turns, "turn", "turns"), best.Hots,
+		told.Plural(best.Hots, "start", "starts"), fine(plain.Peak), plain.Turns, told.Plural(plain.Turns, "turn", "turns"), plain.Hots,
+		told.Plural(plain.Hots, "start", "starts"))
+	do := func(format string, args ...any) { p.Does = append(p.Does, fmt.Sprintf(format, args...)) }
+	tacks := 0
+	for _, q := range p.Seams {
+		tacks += len(q.Tacks)
+	}
+	do("Tack all of it first, %d tacks, in the order of their numbers: the middle, the ends, then between. Measure, and square it up, "+
+		"before the "+
+		"first run.", tacks)
+	if best.Peak > 1 {
+		do("Clamp it to a straight stiff back, or brace it, until it has cooled: free it bows up to %s on the way. Braces come off and are "+
+			"ground "+
+			"after the last run.", fine(best.Peak))
+	}
+	if best.Last > .5 {
+		do("Preset: clamped bent %s the other way in its middle it comes out about straight. Half as much and half as much again are as likely.",
+			fine(best.Last))
+	}
+	if long := slices.MaxFunc(p.Seams, func(a, b PlannedSeam) int { return int(1000 * (a.Draws - b.Draws)) }); long.Draws > .2 {
+		do("A seam pulls together by about %s across itself: leave that over on a size that must fit close.", fine(long.Draws))
+	}
+	for _, name := range g.near {
+		do("Measure again when it has cooled: the holes of %s.", name)
+	}
+	if book.Bowed != nil && best.Last > 1e-6 {
+		p.Bowed = &BowLearnt{best.Last, *book.Bowed, *book.Bowed / best.Last}
+	}
+	s.planTakes(p)
+	s.planOpen(p, book)
+}
+
+// planTakes says what the seams take.
+func (s Site) planTakes(p *WeldPlan) {
+	pen := told.Pen{Display: s.Brief.Display()}
+	long := 0.
+	var list []effort.Weld
+	for _, q := range p.Seams {
+		long += q.Long / 1000
+		list = append(list, effort.Weld{Long: q.Long / 1000, Leg: q.Leg})
+	}
+	p.Takes = append(p.Takes, fmt.Sprintf("%s to weld", pen.MM(long*1000)))
+	for _, u := range effort.Consumed(list, long, 0, 0) {
+		if u.Key == "wire" {
+			p.Takes = append(p.Takes, fmt.Sprintf("%s of %s, or as much of rods", pen.Kilos(u.Amount), u.Text))
+		}
+		if u.Key == "gas" {
+			p.Takes = append(p.Takes, fmt.Sprintf("%s of %s", gasSaid(u.Amount, s.Brief.Inches()), u.Text))
+		}
+	}
+	e, err := effort.Add([]effort.Work{{Op: effort.Welding, Many: long, Pieces: 1}, {Op: effort.Dressing, Many: long}}, s.Shop.Rates)
+	if err == nil {
+		for _, l := range e.Lines {
+			p.Takes = append(p.Takes, fmt.Sprintf("%.0f min %s", math.Ceil(l.Minutes), l.Text))
+		}
+	}
+}
+
+// planOpen says what is still to be welded or looked at.
+func (s Site) planOpen(p *WeldPlan, book brief.WeldBook) {
+	tacked, unlooked := 0, 0
+	for _, q := range p.Seams {
+		saw := book.Saw(q.ID)
+		if saw.Tacked && !saw.Welded {
+			tacked++
+		}
+		if saw.Welded && saw.Looked == "" {
+			unlooked++
+		}
+		if q.Look != nil && len(q.Look.Faults) > 0 {
+			p.Findings = append(p.Findings, working.Finding{Code: "seam-looked", Severity: working.Stop, Cause: "Looked " +
+				"at", Feature: q.ID, Name: q.Name,
+				Reason: fmt.Sprintf("Seam %d does not pass: %s.", q.Number, strings.Join(q.Look.Faults, "; "))})
+		}
+	}
+	if tacked > 0 {
+		p.Findings = append(p.Findings, working.Finding{Code: "open-tacks", Severity: working.Mind, Cause: "Welding", Name: p.Name,
+			Reason: fmt.Sprintf("%d %s tacked and not welded: a tack carries no load. Hang nothing on it, and do not drive with it.", tacked,
+				told.Plural(tacked, "seam is", "seams are"))})
+	}
+	if unlooked > 0 {
+		p.Findings = append(p.Findings, working.Finding{Code: "not-looked", Severity: working.Mind, Cause: "Looked at", Name: p.Name,
+			Reason: fmt.Sprintf("%d %s welded and nobody looked: before it is coated or covered.", unlooked, told.Plural(unlooked, "seam is",
+				"seams are"))})
+	}
+}
+
+// gasSaid writes an amount of gas.
+func gasSaid(litres float64, inch bool) string {
+	if inch {
+		return fmt.Sprintf("%.1f ft³", litres/28.3168)
+	}
+	return fmt.Sprintf("%.0f l", math.Ceil(litres))
+}
+
+// welding gathers what is welded of a thing; false where the job has none of that id.
+func (s Site) welding(of string) (g welding, known bool) {
+	for _, w := range s.Brief.Welded {
+		if w.ID == of {
+			return s.weldingJoint(w), true
+		}
+	}
+	for _, f := range s.Frames {
+		if f.ID == of {
+			return s.weldingFrame(f), true
+		}
+	}
+	for _, b := range s.Bodies {
+		if b.ID == of {
+			return s.weldingBody(b), true
+		}
+	}
+	return g, false
+}
+
+// weldingJoint gathers the seams of a welded joint: of two sides both, the back one after the front.
+func (s Site) weldingJoint(w brief.Welded) (g welding) {
+	g.name, g.bulks = w.Name, make([]solid.Body, 1)
+	open := s.open()
+	x, stands := open.paths().seated[w.ID]
+	if !stands {
+		x = open.seat(w, nil)
+	}
+	if g.why = x.why; g.why != "" {
+		return g
+	}
+	g.sketch = open.seamSketch(&x)
+	if x.built != nil {
+		if b, err := made.Build(s.handOf(w.Sides[0].Of, x.placed && s.twin(x.ids[0])), made.Options{Body: true}); err == nil {
+			g.bulks[0] = b.Body.Solid().At(x.pose)
+		}
+	}
+	for k, side := range w.Sides {
+		st := open.stands[x.ids[k]]
+		if f := open.frames[side.Of]; side.Kind == brief.MemberSide && f != nil && (k == 0 || x.placed) {
+			pose := open.frame(side.Of).Doc.Fit.Solid()
+			if st != nil && st.Why == "" {
+				pose = st.Pose
+			}
+			g.bulks[0] = g.bulks[0].With(f.Body().At(pose))
+		} else if k == 1 && side.Kind == brief.PartSide && x.placed && st != nil && st.Why == "" {
+			g.bulks[0] = g.bulks[0].With(st.thing.Body)
+		}
+	}
+	m, _ := stock.MaterialByKey(x.seams[0].Sides[0].Material)
+	for _, seam := range x.seams {
+		thin := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
+		face := seam.Sides[0].Normal
+		for k, back := range []bool{false, true} {
+			if back && !seam.Both {
+				continue
+			}
+			for n, line := range seam.Runs() {
+				q := PlannedSeam{ID: seam.ID, Name: seam.Called(), Path: line, Leg: seam.Leg, thin: thin, metal: m, face: face,
+					area: seam.Leg * seam.Leg / 2}
+				if back {
+					q.ID, q.Name, q.face = q.ID+" back", q.Name+", other side", face.Mul(-1)
+				}
+				if seam.Stitch > 0 {
+					q.ID, q.Name = fmt.Sprintf("%s-%d", q.ID, n+1), fmt.Sprintf("%s, stitch %d", q.Name, n+1)
+				}
+				if seam.Leg == 0 { // a butt: as deep as it is
+					q.area = math.Max(seam.Throat, thin) * 2
+					q.Leg = math.Max(seam.Throat, thin)
+				}
+				off := face.Unit().Mul(seam.Sides[0].Thickness / 2)
+				if k == 1 {
+					off = off.Mul(-1)
+				}
+				if seam.Form != weld.ButtForm {
+					q.Path = shifted(line, off)
+				}
+				q.Long = lengthOf(q.Path)
+				g.seams = append(g.seams, q)
+			}
+		}
+	}
+	for _, j := range s.Brief.Joints {
+		if j.Part != "" && (j.Part == w.Sides[0].Of || j.Part == w.Sides[1].Of) {
+			g.near = append(g.near, j.Name)
+		}
+	}
+	return g
+}
+
+// handOf answers a part's recipe in the hand that stands there.
+func (s Site) handOf(id string, twin bool) (r sheet.Recipe) {
+	for _, p := range s.Parts {
+		if p.ID == id {
+			if r = p.Recipe; twin {
+				r = r.Mirror()
+			}
+		}
+	}
+	return r
+}
+
+func (s Site) twin(placed string) bool {
+	for _, p := range s.Survey.Placed {
+		if p.ID == placed {
+			return p.Twin
+		}
+	}
+	return false
+}
+
+func shifted(line []solid.Vector, by solid.Vector) (out []solid.Vector) {
+	for _, v := range line {
+		out = append(out, v.Add(by))
+	}
+	return out
+}
+
+func lengthOf(line []solid.Vector) (mm float64) {
+	for i := 1; i < len(line); i++ {
+		mm += line[i].Sub(line[i-1]).Len()
+	}
+	return mm
+}
+
+// weldingFrame gathers the ends of a frame's members, side by side of their sections.
+func (s Site) weldingFrame(f Frame) (g welding) {
+	g.name = f.Name
+	built := shape.Build(f.Doc, newStander(s).from.ForFrame(f.Doc))
+	at, bodies := built.Together()
+	g.bulks = bodies
+	if len(bodies) == 0 {
+		g.why = f.Name + " has no member that can be shown: look at it on the Shape bench."
+		return g
+	}
+	for k, r := range built.Runs {
+		p := &built.Pieces[k]
+		if p.Why != "" {
+			continue
+		}
+		g.sketch = append(g.sketch, memberLines(built, r.ID, solid.Ground)...)
+		for e, end := range [2]member.End{r.A, r.B} {
+			plated := slices.ContainsFunc(built.Plates, func(q shape.PlateAt) bool { return q.Member == r.ID && (q.End == "b") == (e == 1) })
+			bent := r.Formed[e] != nil && r.Formed[e].Kind == member.Bent
+			if end.Hinged || bent || p.Ends[e].Onto == "" && !plated {
+				continue
+			}
+			leg := end.Leg
+			if leg == 0 {
+				leg = member.Thickness(r.Section)
+			}
+			name := fmt.Sprintf("%s, %s end", r.Named(), [2]string{"first", "second"}[e])
+			for n, side := range built.Sides(k, e) {
+				q := PlannedSeam{ID: fmt.Sprintf("%s %s%d", p.ID, [2]string{"a", "b"}[e], n+1), Name: fmt.Sprintf("%s, "+
+					"%s", name, side.Name), Path: side.Path,
+					Leg: leg, Long: lengthOf(side.Path), thin: member.Thickness(r.Section), metal: built.Steel, face: side.Face, area: leg * leg / 2, body: at[k]}
+				g.seams = append(g.seams, q)
+			}
+		}
+	}
+	if len(g.seams) == 0 {
+		g.why = fmt.Sprintf("No end of %s meets another member or a plate: nothing of it is welded.", f.Name)
+	}
+	return g
+}
+
+// weldingBody gathers the seams of a faceted body.
+func (s Site) weldingBody(b FacetBody) (g welding) {
+	g.name = b.Name
+	built, err := b.Doc.Build()
+	if err != nil {
+		g.why = s.Brief.Refused(err)
+		return g
+	}
+	at, _ := b.Doc.Places()
+	whole, _ := plated(&built)
+	g.bulks = []solid.Body{whole}
+	m, _ := stock.MaterialByKey(b.Doc.Material)
+	for _, f := range built.Faces {
+		var ring []solid.Vector
+		for _, q := range f.Outline {
+			ring = append(ring, f.Pose.Apply(solid.Vector{q.X, q.Y}))
+		}
+		g.sketch = append(g.sketch, append(ring, ring[0]))
+	}
+	for _, e := range built.Edges {
+		if len(e.Faces) != 2 || e.Seam.Kind == facet.BentOne {
+			continue
+		}
+		face := built.Faces[e.Faces[0]].Pose.Z.Add(built.Faces[e.Faces[1]].Pose.Z)
+		path := []solid.Vector{at[e.A], at[e.B]}
+		g.seams = append(g.seams, PlannedSeam{ID: e.A + " " + e.B, Name: b.Doc.Called(e.A) + " to " + b.Doc.Called(e.B), Path: path,
+			Leg: built.Thickness, Long: lengthOf(path), thin: built.Thickness, metal: m, face: face, area: built.Thickness * built.Thickness / 2})
+	}
+	if len(g.seams) == 0 {
+		g.why = fmt.Sprintf("No edge of %s is welded.", b.Name)
+	}
+	return g
+}

@@ -1,0 +1,234 @@
+<script setup lang="ts">
+// How something is welded: tacks, the order of its runs played and changed by hand, what it takes.
+import { ArrowDown, ArrowUp, ChevronLeft, ChevronRight, Pause, Play } from '@lucide/vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, onScopeDispose, ref, watch } from 'vue'
+import { api, take, type WeldBook, words } from '@/api/client'
+import { fetchFile } from '@/api/file'
+import { newId } from '@/api/ids'
+import { paperOf } from '@/jobs/paper'
+import type { OpenBrief } from '@/jobs/useBrief'
+import FlagList from '@/kit/FlagList.vue'
+import IconPress from '@/kit/IconPress.vue'
+import TextField from '@/kit/TextField.vue'
+import ValueField from '@/kit/ValueField.vue'
+import WhyButton from '@/kit/WhyButton.vue'
+import Shown from '@/quick/Shown.vue'
+import SeamDrawing from './SeamDrawing.vue'
+import WeldTicks from './WeldTicks.vue'
+
+const props = defineProps<{ open: OpenBrief; of: string; job: string; titled?: boolean }>()
+const revision = computed(() => props.open.page.value?.job.revision)
+const { data: plan, error } = useQuery({
+  queryKey: ['holding', 'weld-plan', () => props.job, () => props.of, revision],
+  queryFn: () => take(api.GET('/api/v1/jobs/{id}/weld-plan', { params: { path: { id: props.job }, query: { of: props.of } } })),
+  placeholderData: (before) => before,
+})
+const order = computed(() => plan.value?.order?.hand ?? plan.value?.order?.best)
+const at = ref(0)
+const now = computed(() => Math.min(at.value, order.value?.runs.length ?? 0))
+const run = computed(() => order.value?.runs[now.value - 1])
+watch(
+  () => props.of,
+  () => (at.value = 0),
+)
+let ticking: ReturnType<typeof setInterval> | undefined
+const playing = ref(false)
+function pause() {
+  playing.value = false
+  clearInterval(ticking)
+}
+onScopeDispose(pause)
+function play() {
+  if (playing.value) return pause()
+  if (now.value >= (order.value?.runs.length ?? 0)) at.value = 0
+  playing.value = true
+  ticking = setInterval(() => (now.value < (order.value?.runs.length ?? 0) ? (at.value = now.value + 1) : pause()), 500)
+}
+/** Seams with what of them is laid by now. */
+const drawn = computed(() => ({
+  name: plan.value?.name ?? '',
+  sketch: (plan.value?.sketch ?? []) as number[][][],
+  seams: (plan.value?.seams ?? []).map((s) => ({
+    id: s.id,
+    name: String(s.number),
+    path: s.path as number[][],
+    long: s.long,
+    runs: (order.value?.runs ?? [])
+      .slice(0, now.value)
+      .filter((r) => r.seam === s.id)
+      .map((r) => [r.from, r.to] as number[][]),
+  })),
+}))
+const books = computed(() => props.open.brief.value?.books ?? [])
+const book = computed<WeldBook>(() => books.value.find((b) => b.of === props.of) ?? { id: '', of: props.of })
+function write(change: Partial<WeldBook>) {
+  const next = { ...book.value, ...change, id: book.value.id || newId() }
+  const list = books.value.filter((b) => b.of !== props.of)
+  props.open.set('/books', [...list, next])
+}
+/** Puts a run earlier or later by hand. */
+function move(i: number, to: number) {
+  const list = order.value!.runs.map((r) => r.id)
+  const [id] = list.splice(i, 1)
+  list.splice(to, 0, id!)
+  write({ order: list })
+}
+const wrong = ref('')
+async function print() {
+  wrong.value = ''
+  try {
+    await props.open.send()
+    const paper = paperOf(props.open.style.value.unit !== 'mm')
+    await fetchFile(`/api/v1/jobs/${props.job}/weld-map?of=${encodeURIComponent(props.of)}&paper=${paper}`)
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
+const share = computed(() => plan.value?.bowed)
+</script>
+
+<template>
+  <section class="stack" data-weld-order>
+    <header class="row">
+      <h2>{{ titled ? plan?.name : 'How it is welded' }}</h2>
+      <button v-if="plan?.order" type="button" class="press tight" @click="print">Weld map</button>
+    </header>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
+    <p v-if="plan?.why" class="why">{{ plan.why }}</p>
+    <p v-if="!plan && !error" class="soft">Putting its runs in order.</p>
+    <template v-if="plan?.order && order">
+      <p data-gain>
+        {{ plan.gain }} <WhyButton name="Order of runs" :working="plan.order.working" />
+        <template v-if="plan.order.hand">
+          This is the order by hand; the one found is bowed
+          <Shown :value="plan.order.best.peak" kind="length" :lengths="open.style.value" /> at most, with
+          {{ plan.order.best.turns }}
+          turns.
+          <button type="button" class="press tight" @click="write({ order: undefined })">Take the order found</button>
+        </template>
+      </p>
+      <div class="two">
+        <div class="stack">
+          <SeamDrawing :told="drawn" :lengths="open.style.value" bare />
+          <div class="row" role="group" aria-label="Runs one by one">
+            <IconPress :icon="ChevronLeft" name="One run back" :disabled="now === 0" @click="at = now - 1" />
+            <IconPress :icon="playing ? Pause : Play" :name="playing ? 'Stop' : 'Play the runs'" @click="play" />
+            <IconPress :icon="ChevronRight" name="One run on" :disabled="now >= order.runs.length" @click="at = now + 1" />
+            <span class="num" data-run>{{ now }} of {{ order.runs.length }}</span>
+          </div>
+          <p v-if="run" data-laid>
+            <b>{{ run.name }}</b><template v-if="run.turn">; turn the work first</template
+            ><template v-if="run.hot">; let what is beside it cool first</template>. Bowed
+            <Shown :value="run.bow" kind="length" :lengths="open.style.value" /> then.
+          </p>
+        </div>
+        <div class="stack">
+          <ul class="keep">
+            <li v-for="d in plan.does" :key="d">{{ d }}</li>
+          </ul>
+          <p><b>It takes</b> {{ plan.takes.join(', ') }}.</p>
+          <FlagList v-if="plan.findings.length" :findings="plan.findings" firm />
+        </div>
+      </div>
+      <details>
+        <summary>Its {{ order.runs.length }} runs, to be changed by hand</summary>
+        <ol class="runs" data-runs>
+          <li v-for="(r, i) in order.runs" :key="r.id" :class="{ on: i === now - 1 }">
+            <span class="num">{{ i + 1 }}</span>
+            <button type="button" class="bare" @click="at = i + 1">{{ r.name }}</button>
+            <span class="small soft"
+              >{{ [r.turn ? 'turn' : '', r.hot ? 'cool' : ''].filter(Boolean).join(', ') }}
+              <Shown :value="r.bow" kind="length" :lengths="open.style.value"
+            /></span>
+            <IconPress slim :icon="ArrowUp" :name="`${r.name} earlier`" :disabled="i === 0" @click="move(i, i - 1)" />
+            <IconPress
+              slim
+              :icon="ArrowDown"
+              :name="`${r.name} later`"
+              :disabled="i === order.runs.length - 1"
+              @click="move(i, i + 1)"
+            />
+          </li>
+        </ol>
+      </details>
+      <WeldTicks :plan="plan" :book="book" :lengths="open.style.value" @write="(seen) => write({ seen })" />
+      <div class="row after">
+        <ValueField
+          label="Bowed in its middle, as measured after"
+          :model-value="book.bowed ?? null"
+          :lengths="open.style.value"
+          note="of the whole, across its length"
+          @update:model-value="(v) => write({ bowed: v ?? undefined })"
+        />
+        <TextField
+          label="Why, and what was done"
+          :model-value="book.cause ?? ''"
+          @update:model-value="(v) => write({ cause: v || undefined })"
+        />
+        <p v-if="share" data-learnt>
+          {{ share.share.toFixed(2) }} times the estimate of
+          <Shown :value="share.guessed" kind="length" :lengths="open.style.value" />.
+        </p>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 28px;
+}
+
+.two > .stack {
+  align-content: start;
+}
+.keep {
+  margin: 0;
+  padding-left: 18px;
+}
+summary {
+  min-height: 36px;
+  cursor: pointer;
+}
+.runs {
+  margin: 0;
+  padding: 0;
+  max-height: 360px;
+  overflow-y: auto;
+}
+.runs li {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr) auto auto auto;
+  gap: 8px;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  max-width: 760px;
+}
+.on {
+  background: var(--sheet);
+}
+.bare {
+  border: 0;
+  background: none;
+  min-height: 40px;
+  text-align: left;
+  cursor: pointer;
+  color: inherit;
+}
+.after {
+  align-items: end;
+  flex-wrap: wrap;
+}
+.why {
+  font-size: 1.05rem;
+}
+@media (max-width: 1100px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
