@@ -23,7 +23,7 @@ func TestRulesChanged(t *testing.T) {
 		t.Fatalf("a new job: %+v", v.Rules)
 	}
 	kept, err := c.jobs.Store.Verdicts(t.Context(), j.ID)
-	if err != nil || kept.Rules != strength.Rules || len(kept.Said) != len(v.Holding.Mounts)+len(v.Holding.Joints)+1 {
+	if err != nil || kept.Rules != strength.Rules || len(kept.Said) != len(v.Holding.Mounts)+len(v.Holding.Joints)+len(v.Holding.Welded)+1 {
 		t.Fatalf("%v %+v", err, kept)
 	}
 	id := v.Holding.Mounts[0].Mount.ID

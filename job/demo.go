@@ -27,6 +27,8 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
+	lorry, truck := demo.SoundLorry(), demo.OrchardTruck()
+	lorry.Welded, truck.Welded = shelfWelds(), saddleWelds(cradle[0].Recipe)
 	for _, d := range []struct {
 		brief  brief.Brief
 		survey vehicle.Survey
@@ -35,10 +37,10 @@ func (s *Service) LoadDemo(ctx context.Context) error {
 		body   func() (FacetsState, error)
 	}{
 		{hiveTrailer(), vehicle.Survey{}, []site.Part{{Name: "Wheel-arch band", Quantity: 2, Recipe: arch}}, s.hiveDeck, nil},
-		{demo.SoundLorry(), demo.LorrySurvey(),
+		{lorry, demo.LorrySurvey(),
 			[]site.Part{{Name: "Amplifier shelf", Quantity: 1, Recipe: demo.AmplifierShelf()},
 				{Name: "Speaker bracket", Quantity: 1, Recipe: demo.SpeakerBracket()}}, s.speakerFrame, s.rearGuard},
-		{demo.OrchardTruck(), demo.OrchardSurvey(),
+		{truck, demo.OrchardSurvey(),
 			[]site.Part{{Name: "Press foot", Quantity: 2, Recipe: demo.PressFoot()},
 				{Name: "Shelf bracket", Quantity: 4, Recipe: demo.ShelfBracket()},
 				{Name: "Compressor tray", Quantity: 1, Recipe: tray}, {Name: "Tank saddle", Quantity: 2, Recipe: cradle[0].Recipe},

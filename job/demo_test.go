@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/demo"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
+	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
 
@@ -39,5 +40,37 @@ func TestDemoPartsAreSound(t *testing.T) {
 			}
 			t.Logf("%s: %s %s %s", name, f.Severity, f.Code, f.Reason)
 		}
+	}
+}
+
+// The demo's welded joints hold as they are, each with a number, and each can be put in order or says why not.
+func TestDemoWeldsHold(t *testing.T) {
+	s, _ := remembering()
+	if err := s.LoadDemo(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	list, err := s.Jobs(t.Context(), false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	n := 0
+	for _, j := range list {
+		_, all, err := s.Site(t.Context(), j.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, w := range all.Hold().Welded {
+			n++
+			if w.Result == nil || w.Result.Hardest == nil || w.Result.Verdict != strength.Holds {
+				t.Errorf("%s: %s, %s", w.Name, w.Verdict, w.Why)
+			}
+			p, err := all.WeldPlan(w.ID)
+			if err != nil || p.Order == nil && p.Why == "" {
+				t.Errorf("%s: %v %+v", w.Name, err, p)
+			}
+		}
+	}
+	if n != 2 {
+		t.Errorf("%d welded joints", n)
 	}
 }

@@ -52,6 +52,8 @@ type SeamPlan struct {
 	Before float64    `json:"before,omitempty" doc:"mm of the edge left out at its start"`
 	After  float64    `json:"after,omitempty" doc:"mm left out at its other end"`
 	End    string     `json:"end,omitempty" enum:"a,b" doc:"end of the first member it runs all round"`
+	Holes  []string   `json:"holes,omitempty" doc:"of plugs and spots: ids of hole features of the first part they are at"`
+	Map    string     `json:"map,omitempty" doc:"of plugs and spots: id of the surveyed hole map or point they are at"`
 	Gap    *float64   `json:"gap,omitempty" doc:"mm, widest gap under it as measured; none when left out"`
 	Passed string     `json:"passed,omitempty" doc:"which coupon showed that this seam comes out, where no welder of the Shop is said to lay it"`
 }
@@ -89,7 +91,7 @@ func (b Brief) CheckWelded() error {
 		for k, s := range w.Seams {
 			here := fmt.Sprintf("%s/seams/%d", at, k)
 			n += utf8.RuneCountInString(s.Name + s.Passed)
-			if len(s.Path) > mostWelded {
+			if len(s.Path) > mostWelded || len(s.Holes) > mostWelded {
 				return working.Refuse(here+"/path", "A seam drawn by hand has up to %d corners.", mostWelded)
 			}
 			if err := working.First(s.numbers(here), working.Within(here+"/before", "What is left out", s.Before, 0, 1e5, "mm"),
@@ -129,7 +131,8 @@ func (s SeamPlan) numbers(at string) error {
 			}
 		}
 	}
-	return working.First(working.Within(at+"/leg", "The leg", s.Leg, 0, 100, "mm"),
+	return working.First(working.Within(at+"/across", "What one is across", s.Across, 0, 100, "mm"), working.Within(at+"/leg", "The "+
+		"leg", s.Leg, 0, 100, "mm"),
 		working.Within(at+"/throat", "The throat", s.Throat, 0, 100, "mm"),
 		working.Within(at+"/angle", "The angle between its faces", s.Angle, 0, 180, "°"),
 		working.Within(at+"/stitch", "A stitch", s.Stitch, 0, 1e5, "mm"), working.Within(at+"/pitch", "The pitch", s.Pitch, 0, 1e5, "mm"))

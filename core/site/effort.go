@@ -105,6 +105,7 @@ func (s Site) Effort() (Effort, error) {
 			s.bodyWork(&g, &b, float64(batchOf(s.Brief, f.Quantity, hands)), f.Name)
 		}
 	}
+	unseamed := s.weldedWork(&g)
 	bolts := 0
 	h := s.Hold()
 	for i, j := range h.Joints {
@@ -122,6 +123,9 @@ func (s Site) Effort() (Effort, error) {
 		again = *s.Shop.Again
 	}
 	e.Respoil(again)
+	for _, name := range unseamed {
+		e.Working.Assumptions = append(e.Working.Assumptions, "the seams of "+name+" cannot be said and are in no hour")
+	}
 	for _, name := range s.unmade() {
 		e.Working.Assumptions = append(e.Working.Assumptions, "blanks of "+name+" that are no parts yet are in no hour")
 	}

@@ -40,14 +40,15 @@ func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
 	if x.w.Where == brief.InPlace && x.placed {
 		h.Position = position(seam)
 	}
-	in := weld.HowInput{Process: weld.MIG, Family: string(m.Family), Thinner: thin, Thicker: thick, Leg: seam.Leg, Length: seam.Len(),
+	in := weld.HowInput{Process: weld.MIG, Family: string(m.Family), Thinner: thin, Thicker: thick, Leg: seam.Leg,
+		Length: math.Max(seam.Len(), 1),
 		Position: h.Position}
 	if seam.Stitch > 0 {
 		in.Length = math.Min(seam.Stitch, in.Length)
 	}
 	in.Gap = x.gap(seam.ID)
 	h.Process = "MIG, as small shops have it: the Shop names no welder"
-	if welder, is := s.welderFor(m, thin, thick); is {
+	if welder, is := s.welderFor(m, thin, thick, seam.Form == weld.SpotForm); is {
 		in.Process, in.Most = welder.Sort, amps(welder, inch)
 		h.Process = welder.Called()
 		if past := s.pastWelders(m, thin, thick); past != "" {
@@ -123,10 +124,10 @@ func amps(m shop.Machine, inch bool) float64 {
 }
 
 // welderFor answers the shop's first welder that lays seams on a metal; of several, the first that takes both.
-func (s *site) welderFor(m stock.Material, thin, thick float64) (best shop.Machine, is bool) {
+func (s *site) welderFor(m stock.Material, thin, thick float64, spots bool) (best shop.Machine, is bool) {
 	inch := s.Brief.Inches()
 	for _, w := range s.Shop.Welds() {
-		if m.Family == stock.Aluminum && w.Sort != weld.TIG && w.Sort != weld.MIG || w.Sort == weld.Spot {
+		if m.Family == stock.Aluminum && w.Sort != weld.TIG && w.Sort != weld.MIG || (w.Sort == weld.Spot) != spots {
 			continue
 		}
 		least, _ := w.Limit("least", inch)

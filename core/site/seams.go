@@ -87,6 +87,9 @@ func (s *site) seat(w brief.Welded, poses map[string]solid.Pose) (x seated) {
 	}
 	for _, seam := range w.Seams {
 		out, why := x.run(seam, sides, frame)
+		if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
+			out, why = s.dots(&x, seam, sides)
+		}
 		if why != "" {
 			x.why = seam.Called() + ": " + why
 			return x
@@ -237,7 +240,12 @@ func (x *seated) along(out weld.Seam, seam brief.SeamPlan, p *made.PanelMade, e 
 func (x *seated) middle() (at solid.Vector, reach float64) {
 	var lines []weld.Line
 	for _, s := range x.seams {
-		for i := 1; i < len(s.Path); i++ {
+		for i := range s.Path { // plugs and spots have no length: each as a little one
+			if s.Form == weld.PlugForm || s.Form == weld.SpotForm {
+				lines = append(lines, weld.Line{A: s.Path[i], B: s.Path[i].Add(solid.Vector{1}), Throat: 1})
+			}
+		}
+		for i := 1; i < len(s.Path) && s.Form != weld.PlugForm && s.Form != weld.SpotForm; i++ {
 			lines = append(lines, weld.Line{A: s.Path[i-1], B: s.Path[i], Throat: 1})
 		}
 	}

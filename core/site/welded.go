@@ -80,7 +80,12 @@ func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 			r.Verdict = strength.CannotSay
 		}
 	}
+	pen := s.seamPen()
+	for i := range r.Notes {
+		r.Notes[i] = pen.Spoken(r.Notes[i])
+	}
 	for i := range r.Checks {
+		r.Checks[i].Why = pen.Spoken(r.Checks[i].Why)
 		if k := r.Checks[i].Working; k != nil {
 			*k = k.Written(s.Brief.Inches())
 		}

@@ -353,3 +353,31 @@ func TestSeamsTurnWithTheirPart(t *testing.T) {
 		}
 	}
 }
+
+// Welded joints are in the hours, the wire and the gas of a job, as long as they are laid; what cannot be said is named.
+func TestSeamsAreInTheHours(t *testing.T) {
+	minutes := func(s Site) (welding float64, says string) {
+		t.Helper()
+		e, err := s.Effort()
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, l := range e.Lines {
+			if l.Op == "welding" {
+				welding = l.Many
+			}
+		}
+		return welding, strings.Join(e.Working.Assumptions, "; ")
+	}
+	if got, _ := minutes(welds(t)); math.Abs(got-.08) > 1e-12 {
+		t.Errorf("%.4f m to weld", got)
+	}
+	both := func(s *Site) { s.Brief.Welded[0].Seams[0].Both, s.Brief.Quantity = true, 3 }
+	if got, _ := minutes(welds(t, both)); math.Abs(got-.48) > 1e-12 {
+		t.Errorf("three on both sides %.4f m", got)
+	}
+	if got, says := minutes(welds(t, func(s *Site) { s.Brief.Welded[0].Seams = nil })); got != 0 || !strings.Contains(says, "Ear on its "+
+		"plate") {
+		t.Errorf("%.4f m: %s", got, says)
+	}
+}

@@ -301,6 +301,9 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 	}
 	m, _ := stock.MaterialByKey(x.seams[0].Sides[0].Material)
 	for _, seam := range x.seams {
+		if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
+			continue // places, each by itself: they bow nothing to speak of
+		}
 		thin := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
 		face := seam.Sides[0].Normal
 		for k, back := range []bool{false, true} {
@@ -331,6 +334,9 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 				g.seams = append(g.seams, q)
 			}
 		}
+	}
+	if len(g.seams) == 0 {
+		g.why = "It has plugs and spots alone: every second one first, then those between, and let each cool."
 	}
 	for _, j := range s.Brief.Joints {
 		if j.Part != "" && (j.Part == w.Sides[0].Of || j.Part == w.Sides[1].Of) {
@@ -405,7 +411,8 @@ func (s Site) weldingFrame(f Frame) (g welding) {
 			for n, side := range built.Sides(k, e) {
 				q := PlannedSeam{ID: fmt.Sprintf("%s %s%d", p.ID, [2]string{"a", "b"}[e], n+1), Name: fmt.Sprintf("%s, "+
 					"%s", name, side.Name), Path: side.Path,
-					Leg: leg, Long: lengthOf(side.Path), thin: member.Thickness(r.Section), metal: built.Steel, face: side.Face, area: leg * leg / 2, body: at[k]}
+					Leg: leg, Long: lengthOf(side.Path), thin: member.Thickness(r.Section), metal: built.Steel, face: side.Face, area: leg * leg / 2,
+					body: at[k]}
 				g.seams = append(g.seams, q)
 			}
 		}

@@ -144,6 +144,9 @@ func (a SeamsAsk) group() (*group, error) {
 			g.notes = append(g.notes, left)
 		}
 		g.minds(s)
+		if s.dots() {
+			g.dotNotes(s)
+		}
 		lines, g.of = append(lines, l...), append(g.of, of...)
 		both, err := g.sides(fmt.Sprintf("/seams/%d", i), s)
 		if err != nil {

@@ -12,6 +12,7 @@ type laid struct {
 	seam  int
 	long  float64 // mm of the unbroken run it is of, which its length is judged by
 	along solid.Vector
+	dot   bool // it is a plug or a spot
 	two   bool // its other side is welded too, at the same place of the plate
 }
 
@@ -49,6 +50,10 @@ func (s Seam) stretches() (out [][2]float64) {
 // lay answers the lines of a seam that carry: starts and stops taken off, both sides where both are welded; left
 // says what of it is not counted.
 func (s Seam) lay(seam int, throat float64) (lines []Line, of []laid, left string) {
+	if s.dots() {
+		lines, of = s.placed(seam)
+		return lines, of, ""
+	}
 	least := math.Max(leastLegs*s.size(), leastLong)
 	if s.sheet() {
 		least = math.Max(leastLegs*s.size(), leastSheet)
@@ -71,7 +76,7 @@ func (s Seam) lay(seam int, throat float64) (lines []Line, of []laid, left strin
 		for _, piece := range run(s.Path, x[0]+lost, x[1]-lost) {
 			for _, shift := range shifts {
 				lines = append(lines, Line{piece[0].Add(shift), piece[1].Add(shift), throat})
-				of = append(of, laid{seam, long, piece[1].Sub(piece[0]).Unit(), s.Both})
+				of = append(of, laid{seam: seam, long: long, along: piece[1].Sub(piece[0]).Unit(), two: s.Both})
 			}
 		}
 	}
@@ -99,6 +104,9 @@ func (s Seam) sheet() bool { return math.Min(s.Sides[0].Thickness, s.Sides[1].Th
 
 // Runs answers what of a seam is welded, as lines: all of it, or its stitches.
 func (s Seam) Runs() (out [][]solid.Vector) {
+	if s.dots() {
+		return [][]solid.Vector{}
+	}
 	for _, x := range s.stretches() {
 		var line []solid.Vector
 		for i, piece := range run(s.Path, x[0], x[1]) {

@@ -66,6 +66,10 @@ func (g *group) metal() strength.Mode[asked] {
 		s, both := g.ask.Seams[k], g.stuff[k]
 		return s.Form == ButtForm && s.Full && !light && g.filler.Known && g.filler.Tensile >= math.Max(both[0].tensile, both[1].tensile)
 	}
+	if !slices.ContainsFunc(g.ask.Seams, func(s Seam) bool { return s.Form != SpotForm }) {
+		m.Needless = "Resistance spots are as strong as the sheet they are in: that is asked beside them."
+		return m
+	}
 	every := true
 	for k := range g.stuff {
 		every = every && matched(k)
@@ -80,6 +84,9 @@ func (g *group) metal() strength.Mode[asked] {
 	}
 	capacity := func(i int) float64 {
 		s, l := g.ask.Seams[g.of[i].seam], g.lines.Lines[i]
+		if g.of[i].dot {
+			return g.metalAt(s, nominal, factors) / dot
+		}
 		if matched(g.of[i].seam) {
 			return math.Inf(1)
 		}
@@ -126,12 +133,25 @@ func (g *group) base() strength.Mode[asked] {
 		m.Missing = sentence(cmp.Or(why, never))
 		return m
 	}
+	for k, s := range g.ask.Seams {
+		if s.dots() && (g.stuff[k][0].aluminium || g.stuff[k][1].aluminium) {
+			m.Missing = sentence("plugs and spots in aluminium are not worked out: weld along its edges, rivet or bolt it")
+			return m
+		}
+	}
 	m.Eval = func(c *asked) strength.Hit {
 		return g.ends(c, func(i int, f solid.Vector) (demand, capacity float64) {
 			flow, along := f.Mul(g.lines.Lines[i].Throat), g.of[i].along
 			s := math.Abs(flow.Dot(along))
 			n := flow.Sub(along.Mul(flow.Dot(along))).Len()
 			worst := -1.
+			if seam := g.ask.Seams[g.of[i].seam]; g.of[i].dot { // sheared off at the faces that meet
+				demand, capacity = flow.Len(), math.Inf(1)
+				for _, x := range g.stuff[g.of[i].seam] {
+					capacity = math.Min(capacity, g.keepsBase(.6*x.tensile, .6*x.yield, strength.Rupture, baseShear)*seam.face()/dot)
+				}
+				return demand, capacity
+			}
 			for k, x := range g.stuff[g.of[i].seam] {
 				share := 1.
 				if k == 0 && g.of[i].two {
@@ -216,6 +236,9 @@ func (g *group) sheet() strength.Mode[asked] {
 	for _, both := range g.stuff {
 		any = any || both[0].thin || both[1].thin
 	}
+	for _, s := range g.ask.Seams { // plugs are asked for a pull in plate too
+		any = any || s.dots()
+	}
 	if !any {
 		m.Needless = "What is joined is 4.8 mm and more: plate, no sheet."
 		return m
@@ -226,6 +249,12 @@ func (g *group) sheet() strength.Mode[asked] {
 	}
 	m.Unsure = func(c *asked) string {
 		for i, l := range g.lines.Lines {
+			if g.of[i].dot {
+				if why := g.pulled(c, i); why != "" {
+					return why
+				}
+				continue
+			}
 			for _, x := range thin(i) {
 				for _, p := range [2]solid.Vector{l.A, l.B} {
 					f := c.flow.At(p)
@@ -234,8 +263,9 @@ func (g *group) sheet() strength.Mode[asked] {
 					case x.normal.Len() == 0:
 						return fmt.Sprintf("how %s faces nobody said: whether the weld peels it is not known.", x.name)
 					case across > peels*f.Len():
-						return fmt.Sprintf("%.0f N/mm pull square to the face of %s at %s: peel and bending of sheet beside a seam are not worked out. "+
-							"Let it pull along the sheet, or stiffen it there.", across*l.Throat, x.name, g.ask.Seams[g.of[i].seam].Called())
+						return fmt.Sprintf("%.0f %% of what goes through %s pulls square to the face of %s: peel and bending of sheet beside a seam are "+
+							"not worked out. Let it pull along the sheet, or stiffen it there.", 100*across/f.Len(), g.ask.Seams[g.of[i].seam].Called(),
+							x.name)
 					}
 				}
 			}
@@ -246,6 +276,15 @@ func (g *group) sheet() strength.Mode[asked] {
 		return g.ends(c, func(i int, f solid.Vector) (demand, capacity float64) {
 			demand, capacity = f.Len()*g.lines.Lines[i].Throat, math.Inf(1)
 			for _, x := range thin(i) {
+				if seam := g.ask.Seams[g.of[i].seam]; g.of[i].dot {
+					n, by := g.sheetAt(seam, x)
+					capacity = math.Min(capacity, g.keeps(n, by)/dot)
+					if seam.Form == PlugForm {
+						deep := math.Min(.7*seam.Across-1.5*x.thick, .55*seam.Across)
+						capacity = math.Min(capacity, g.keeps(math.Pi/4*deep*deep*.75*g.filler.Tensile, spotMetal)/dot)
+					}
+					continue
+				}
 				if x.aluminium { // by what is softened beside it, asked as the metal beside it
 					shear, _ := g.beside(x, 1, g.ask.Seams[g.of[i].seam])
 					capacity = math.Min(capacity, shear)
@@ -262,7 +301,7 @@ func (g *group) sheet() strength.Mode[asked] {
 	}
 	m.Spot = g.spot
 	m.Explain = func(c *asked, h strength.Hit) working.Working {
-		w := working.Working{Method: "Sheet beside a fillet", Source: "AISI S100 J2.4",
+		w := working.Working{Method: "Sheet beside a weld", Source: "AISI S100 J2.4; plugs as arc spots by J2.2, resistance spots by J2.6",
 			Formula: "along (1 − 0.01·L/t)·t·Fu, Ω 2.55, from L/t = 25 on 0.75·t·Fu, Ω 3.05; across t·Fu, Ω 2.35; else 0.75·t·Fu, Ω 3.05",
 			Assumptions: []string{"along or across within 10°, mixed otherwise", "carbon steel; aluminium by what is softened beside the weld",
 				"over 2.54 mm not over 0.75·FEXX on the throat, Ω 2.55"},

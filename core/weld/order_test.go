@@ -26,7 +26,8 @@ func flanks() (out []OrderSeam) {
 
 // One seam along a bar bows it by the shop formula, 0.005·Aw·d·L²/I, as the sum of its runs; by hand both ways.
 func TestBowOfRunsIsTheShopFormula(t *testing.T) {
-	r, err := Order(OrderAsk{Seams: []OrderSeam{{ID: "s", Area: 18, Run: 5, Path: []solid.Vector{{0, 30, 20}, {1000, 30, 20}}}}, Bulks: []Bulk{bar()}})
+	r, err := Order(OrderAsk{Seams: []OrderSeam{{ID: "s", Area: 18, Run: 5, Path: []solid.Vector{{0, 30, 20}, {1000, 30, 20}}}},
+		Bulks: []Bulk{bar()}})
 	if err != nil {
 		t.Fatal(err)
 	}

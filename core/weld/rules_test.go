@@ -4,6 +4,7 @@ import (
 	"errors"
 	"math"
 	"testing"
+	"warmanvil/core/strength"
 
 	"warmanvil/core/working"
 )
@@ -240,4 +241,41 @@ func TestGrooveByHand(t *testing.T) {
 			t.Errorf("%s: %v", path, err)
 		}
 	}
+}
+
+// Three plates of 6 × 80 on each other under 20 kN, by hand: Q = 80·6·6, I = 80·18³/12; stitches of 50 carry 40.
+func TestLaminatedPlates(t *testing.T) {
+	in := LaminateInput{Shear: 20000, Width: 80, Layers: []float64{6, 6, 6}, Between: 1, Filler: 483, Leg: 5, Stitch: 50,
+		Rule: strength.Rule{School: strength.Allowable}}
+	r, err := Laminate(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	flow := 20000 * 80 * 6 * 6. / (80 * 5832 / 12.)
+	most := 2 * .3 * 483 * 5 * Throat
+	if math.Abs(r.Flow-flow) > 1e-9*flow || math.Abs(r.Most-most) > 1e-9 || r.Pitch != nil || r.Verdict != strength.Over {
+		t.Fatalf("%+v, by hand %g and %g", r, flow, most)
+	}
+	in.Shear = 5000
+	if r, err = Laminate(in); err != nil || r.Pitch == nil || math.Abs(*r.Pitch-most*40/(flow/4)) > 1e-6 {
+		t.Errorf("%v %+v", err, r)
+	}
+	in.Between = 2 // the layers are alike: as much between the others
+	if again, err := Laminate(in); err != nil || math.Abs(again.Flow-r.Flow) > 1e-9 {
+		t.Errorf("%v %g between the others, %g", err, again.Flow, r.Flow)
+	}
+	for _, spoil := range []func(*LaminateInput){func(x *LaminateInput) { x.Layers = x.Layers[:1] }, func(x *LaminateInput) { x.Between = 3 },
+		func(x *LaminateInput) { x.Leg = 0 }, func(x *LaminateInput) { x.Layers = []float64{6, 0} },
+		func(x *LaminateInput) { x.Rule.School = "hope" },
+		func(x *LaminateInput) { x.Between = 0 }} {
+		bad := in
+		if spoil(&bad); !refused(bad) {
+			t.Errorf("%+v is worked out", bad)
+		}
+	}
+}
+
+func refused(in LaminateInput) bool {
+	_, err := Laminate(in)
+	return err != nil
 }

@@ -46,9 +46,10 @@ type SeamSide struct {
 type Seam struct {
 	ID     string         `json:"id"`
 	Name   string         `json:"name,omitempty"`
-	Form   Form           `json:"form" enum:"fillet,lap,corner,butt,edge"`
-	Path   []solid.Vector `json:"path,omitempty" doc:"mm, corners of the line it runs along; closed where it ends as it begins"`
+	Form   Form           `json:"form" enum:"fillet,lap,corner,butt,edge,plug,spot"`
+	Path   []solid.Vector `json:"path,omitempty" doc:"mm, corners of the line it runs along; closed where it ends as it begins; of plugs and spots their places"`
 	Leg    float64        `json:"leg,omitempty" doc:"mm, of a fillet, a lap, a corner or an edge"`
+	Across float64        `json:"across,omitempty" doc:"mm, of a plug or a spot: its diameter"`
 	Throat float64        `json:"throat,omitempty" doc:"mm, as deep as it is known to be: of a butt by its preparation, of others by a cut and etched coupon"`
 	Angle  float64        `json:"angle,omitempty" doc:"degrees between the faces; 90 when left out"`
 	Both   bool           `json:"both,omitempty" doc:"welded on both sides of the first of what it joins, whose edge it is"`
@@ -85,6 +86,8 @@ func (s Seam) closed() bool {
 // counted is how deep a millimetre of it is, mm, and why nobody can say; both 0 and "" do not happen.
 func (s Seam) counted() (throat float64, why string) {
 	switch {
+	case s.dots():
+		return 1, ""
 	case s.Form == ButtForm && s.Full:
 		return math.Min(s.Sides[0].thick(), s.Sides[1].thick()), ""
 	case s.Finish == Flush && s.Throat == 0:
@@ -132,7 +135,9 @@ const (
 // check refuses what is no seam.
 func (s Seam) check(at string) error {
 	switch {
-	case len(s.Path) < 2:
+	case s.dots() && len(s.Path) == 0:
+		return working.Refuse(at+"/path", "%s have no place: say where they are.", s.Called())
+	case len(s.Path) < 2 && !s.dots():
 		return working.Refuse(at+"/path", "%s has no length: give two points of it at least.", s.Called())
 	case len(s.Path) > mostSegments:
 		return working.Refuse(at+"/path", "%s has more than %d corners.", s.Called(), mostSegments)
@@ -144,15 +149,19 @@ func (s Seam) check(at string) error {
 			}
 		}
 	}
-	if s.Len() < 1e-6 {
+	if s.Len() < 1e-6 && !s.dots() {
 		return working.Refuse(at+"/path", "%s has no length: all of its points are one.", s.Called())
 	}
 	switch s.Form {
 	case FilletForm, LapForm, CornerForm, EdgeForm, ButtForm:
+	case PlugForm, SpotForm:
+		if err := s.checkDots(at); err != nil {
+			return err
+		}
 	default:
-		return working.Refuse(at+"/form", "Say how %s joins: fillet, lap, corner, butt or edge.", s.Called())
+		return working.Refuse(at+"/form", "Say how %s joins: fillet, lap, corner, butt, edge, plug or spot.", s.Called())
 	}
-	if s.Form != ButtForm {
+	if s.Form != ButtForm && !s.dots() {
 		if s.Throat == 0 && s.Leg == 0 {
 			return working.Refuse(at+"/leg", "Say how large %s is: its leg.", s.Called())
 		}

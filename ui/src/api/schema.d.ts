@@ -1415,6 +1415,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/weld.how": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where to start with a seam: current, wire, gas, passes, runs */
+        post: operations["calc.weld.how"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.laminate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Seams along the edges of plates on each other */
+        post: operations["calc.weld.laminate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A seam as it was looked at, by class */
+        post: operations["calc.weld.look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An order of runs that keeps what is welded straight, against seam by seam */
+        post: operations["calc.weld.order"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/weld.rise": {
         parameters: {
             query?: never;
@@ -4764,6 +4832,17 @@ export interface components {
             sections?: boolean;
             /** @enum {string} */
             unit: "mm" | "fraction" | "decimal";
+        };
+        Bulk: {
+            /** @description mm */
+            middle: number[];
+            /** @description mm⁵ */
+            second: number[][];
+            /**
+             * Format: double
+             * @description mm³
+             */
+            volume: number;
         };
         BumpInput: {
             /**
@@ -9590,6 +9669,89 @@ export interface components {
             /** @description what an access hole is cut in, or what goes on later */
             through?: string;
         };
+        HowInput: {
+            /**
+             * @description of what is joined
+             * @enum {string}
+             */
+            family: "steel" | "stainless" | "aluminum" | "galvanized";
+            /**
+             * Format: double
+             * @description mm
+             */
+            gap?: number;
+            /**
+             * Format: double
+             * @description mm, of a fillet
+             */
+            leg?: number;
+            /**
+             * Format: double
+             * @description mm, of one unbroken run
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description A, that the welder gives; not asked when left out
+             */
+            most?: number;
+            /** @enum {string} */
+            position?: "flat" | "horizontal" | "vertical" | "overhead";
+            /** @enum {string} */
+            process: "mig" | "tig" | "stick" | "spot";
+            /**
+             * Format: double
+             * @description mm
+             */
+            thicker: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            thinner: number;
+        };
+        HowResult: {
+            /**
+             * Format: double
+             * @description A
+             */
+            amps: number;
+            /**
+             * Format: double
+             * @description mm, cleaned bright each side
+             */
+            band: number;
+            findings: components["schemas"]["Finding"][];
+            gas?: string;
+            /** Format: int64 */
+            passes: number;
+            /**
+             * Format: double
+             * @description mm, rod
+             */
+            rod: number;
+            /**
+             * Format: double
+             * @description mm, longest run before a pause
+             */
+            run: number;
+            /**
+             * Format: int64
+             * @description how many of them its length is
+             */
+            runs: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            tungsten?: number;
+            /**
+             * Format: double
+             * @description mm, wire
+             */
+            wire: number;
+            working: components["schemas"]["Working"];
+        };
         ICRInput: {
             /**
              * Format: double
@@ -10417,6 +10579,71 @@ export interface components {
             sorts: components["schemas"]["SortOf"][];
             text: string;
         };
+        LaminateInput: {
+            /**
+             * Format: int64
+             * @description the seam between this layer and the next, from 1
+             */
+            between: number;
+            /**
+             * Format: double
+             * @description MPa, tensile strength of the weld metal
+             */
+            filler: number;
+            /** @description mm, thickness of each, from one face on */
+            layers: number[];
+            /**
+             * Format: double
+             * @description mm, of the edge seams
+             */
+            leg: number;
+            rule: components["schemas"]["StrengthRule"];
+            /**
+             * Format: double
+             * @description N, across the plates where they are bent
+             */
+            shear: number;
+            /**
+             * Format: double
+             * @description mm, long, of stitches; all along when left out
+             */
+            stitch?: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            width: number;
+        };
+        LaminateResult: {
+            /**
+             * Format: double
+             * @description N/mm, along both edges together
+             */
+            flow: number;
+            /**
+             * Format: double
+             * @description mm, least leg all along
+             */
+            leg: number;
+            /**
+             * Format: double
+             * @description N/mm, what both seams may take
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description mm, from middle to middle of such stitches; null where they do not do
+             */
+            pitch: number | null;
+            /**
+             * Format: double
+             * @description share used of what is laid
+             */
+            use: number;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over";
+            working: components["schemas"]["Working"];
+        };
         Last: {
             /**
              * Format: double
@@ -11017,6 +11244,53 @@ export interface components {
         Look: {
             key: string;
             text: string;
+        };
+        LookInput: {
+            /**
+             * @description of ISO 5817: B the strictest
+             * @enum {string}
+             */
+            class: "B" | "C" | "D";
+            crack?: boolean;
+            /** @description its end is left hollow */
+            crater?: boolean;
+            /**
+             * Format: double
+             * @description mm, smaller of its two legs, by gauge
+             */
+            gotLeg?: number;
+            /**
+             * Format: double
+             * @description mm, throat by gauge
+             */
+            gotThroat?: number;
+            /**
+             * Format: double
+             * @description mm, leg that is needed; 0 of a butt
+             */
+            leg?: number;
+            /** @description it lies on the plate without melting in */
+            overlap?: boolean;
+            /**
+             * Format: double
+             * @description mm, across the largest
+             */
+            pore?: number;
+            /**
+             * Format: double
+             * @description mm, the thinner of what is joined
+             */
+            thick: number;
+            /**
+             * Format: double
+             * @description mm, throat that is needed; by the leg when left out
+             */
+            throat?: number;
+            /**
+             * Format: double
+             * @description mm, deepest
+             */
+            undercut?: number;
         };
         LookResult: {
             /** @description what does not pass, and what is done */
@@ -12476,6 +12750,13 @@ export interface components {
             usual: string[];
             working: components["schemas"]["Working"][];
         };
+        OrderAsk: {
+            /** @description of the bodies that are welded; each bows by itself */
+            bulks: components["schemas"]["Bulk"][];
+            /** @description an order by hand, of runs; what it does not name comes after */
+            fixed?: string[];
+            seams: components["schemas"]["OrderSeam"][];
+        };
         OrderBrake: {
             /** @description mm, by the keys of the Shop's brakes: long, open, beam, floor, stop; usual ones when left out */
             limits?: {
@@ -12528,6 +12809,29 @@ export interface components {
             to: number[];
             /** @description the work is turned before it */
             turn: boolean;
+        };
+        OrderSeam: {
+            /**
+             * Format: double
+             * @description mm², of its weld's section
+             */
+            area: number;
+            /**
+             * Format: int64
+             * @description index of the body it is of
+             */
+            body?: number;
+            /** @description the way it opens: of that the work lies up when it is laid flat; zero where it does not matter */
+            face?: number[];
+            id: string;
+            name?: string;
+            /** @description mm, the line it runs along */
+            path: number[][];
+            /**
+             * Format: double
+             * @description mm, the longest run before a pause
+             */
+            run: number;
         };
         OrderStep: {
             /**
@@ -13990,6 +14294,11 @@ export interface components {
         Seam: {
             /**
              * Format: double
+             * @description mm, of a plug or a spot: its diameter
+             */
+            across?: number;
+            /**
+             * Format: double
              * @description degrees between the faces; 90 when left out
              */
             angle?: number;
@@ -13998,7 +14307,7 @@ export interface components {
             /** @enum {string} */
             finish?: "as is" | "dressed" | "flush";
             /** @enum {string} */
-            form: "fillet" | "lap" | "corner" | "butt" | "edge";
+            form: "fillet" | "lap" | "corner" | "butt" | "edge" | "plug" | "spot";
             /** @description of a butt: melted through, or gouged from the back to sound metal and welded there */
             full?: boolean;
             id: string;
@@ -14013,7 +14322,7 @@ export interface components {
              * @description mm, of the unbroken run this is the part that carries of; itself when left out
              */
             of?: number;
-            /** @description mm, corners of the line it runs along; closed where it ends as it begins */
+            /** @description mm, corners of the line it runs along; closed where it ends as it begins; of plugs and spots their places */
             path?: number[][];
             /**
              * Format: double
@@ -14087,6 +14396,11 @@ export interface components {
         SeamPlan: {
             /**
              * Format: double
+             * @description mm, of a plug or a spot: its diameter
+             */
+            across?: number;
+            /**
+             * Format: double
              * @description mm left out at its other end
              */
             after?: number;
@@ -14112,7 +14426,7 @@ export interface components {
             /** @enum {string} */
             finish?: "as is" | "dressed" | "flush";
             /** @enum {string} */
-            form: "fillet" | "lap" | "corner" | "butt" | "edge";
+            form: "fillet" | "lap" | "corner" | "butt" | "edge" | "plug" | "spot";
             /** @description of a butt: melted through, or gouged from the back to sound metal and welded there */
             full?: boolean;
             /**
@@ -14120,12 +14434,16 @@ export interface components {
              * @description mm, widest gap under it as measured; none when left out
              */
             gap?: number;
+            /** @description of plugs and spots: ids of hole features of the first part they are at */
+            holes?: string[];
             id: string;
             /**
              * Format: double
              * @description mm, of a fillet, a lap, a corner or an edge
              */
             leg?: number;
+            /** @description of plugs and spots: id of the surveyed hole map or point they are at */
+            map?: string;
             name?: string;
             /**
              * Format: double
@@ -14136,7 +14454,7 @@ export interface components {
             panel?: string;
             /** @description which coupon showed that this seam comes out, where no welder of the Shop is said to lay it */
             passed?: string;
-            /** @description mm, corners of the line it runs along; closed where it ends as it begins */
+            /** @description mm, corners of the line it runs along; closed where it ends as it begins; of plugs and spots their places */
             path?: number[][];
             /**
              * Format: double
@@ -20526,6 +20844,150 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GrooveResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.how": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HowInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HowResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.laminate": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LaminateInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LaminateResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.look": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.order": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderAsk"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderResult"];
                 };
             };
             /** @description refused: what, where, what to do */

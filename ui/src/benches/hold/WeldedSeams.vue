@@ -89,6 +89,57 @@ const stitched = (i: number, v: boolean) => {
   } satisfies SeamPlan)
 }
 const butt = (s: SeamPlan) => s.form === 'butt'
+/** Plugs and spots: places, each as wide as it is. */
+const dots = (s: SeamPlan) => s.form === 'plug' || s.form === 'spot'
+const features = computed(() => (props.view?.features ?? []).filter((f) => f.part === first.value.of))
+const spots = computed(() => [
+  { value: '', text: 'points drawn by hand' },
+  ...features.value.map((f) => ({ value: `hole ${f.id}`, text: `${f.count} × ${f.name}` })),
+  ...(props.view?.sides ?? [])
+    .filter((s) => s.side.kind === 'vehicle' && s.side.of)
+    .map((s) => ({ value: `map ${s.side.of}`, text: s.name })),
+])
+const spot = (s: SeamPlan) => (s.holes?.length ? `hole ${s.holes[0]}` : s.map ? `map ${s.map}` : '')
+function at(i: number, v: string) {
+  const now = seams.value[i]!
+  const [kind, ...rest] = v.split(' ')
+  const id = rest.join(' ')
+  props.open.set(`/welded/${props.at}/seams/${i}`, {
+    ...now,
+    panel: undefined,
+    edge: undefined,
+    end: undefined,
+    holes: kind === 'hole' ? [id] : undefined,
+    map: kind === 'map' ? id : undefined,
+    path: v ? undefined : (now.path ?? [[0, 0, 0]]),
+  } satisfies SeamPlan)
+}
+/** Another form: what only the other has goes. */
+function shape(i: number, form: SeamPlan['form']) {
+  const now = seams.value[i]!
+  const is = form === 'plug' || form === 'spot'
+  if (is === dots(now)) return seam(i).set('/form', form)
+  const edge = edges.value[0]
+  props.open.set(`/welded/${props.at}/seams/${i}`, {
+    id: now.id,
+    name: now.name,
+    passed: now.passed,
+    form,
+    ...(is
+      ? { across: inch.value ? 12.7 : 12, path: [[0, 0, 0]] }
+      : {
+          leg: inch.value ? 3.175 : 3,
+          ...(edge
+            ? { panel: edge.panel, edge: edge.edge }
+            : {
+                path: [
+                  [0, 0, 0],
+                  [100, 0, 0],
+                ],
+              }),
+        }),
+  } satisfies SeamPlan)
+}
 </script>
 
 <template>
@@ -111,15 +162,37 @@ const butt = (s: SeamPlan) => s.form === 'butt'
             :maxlength="80"
             @update:model-value="(v) => seam(i).set('/name', v)"
           />
-          <PickOne label="It runs along" :choices="places" :model-value="place(row)" @update:model-value="(v) => run(i, v)" />
+          <PickOne
+            v-if="dots(row)"
+            label="They are at"
+            :choices="spots"
+            :model-value="spot(row)"
+            @update:model-value="(v) => at(i, v)"
+          />
+          <PickOne
+            v-else
+            label="It runs along"
+            :choices="places"
+            :model-value="place(row)"
+            @update:model-value="(v) => run(i, v)"
+          />
           <PickOne
             label="It is"
             :choices="wordsOf('SeamPlan', 'form')"
             :model-value="row.form"
-            @update:model-value="(v) => seam(i).set('/form', v)"
+            @update:model-value="(v) => shape(i, v)"
           />
           <ValueField
-            v-if="!butt(row)"
+            v-if="dots(row)"
+            label="One is across"
+            :model-value="row.across ?? null"
+            :lengths="open.style.value"
+            :note="row.form === 'plug' ? 'its hole' : 'as peeled apart'"
+            :wrong="seam(i).fault('/across')"
+            @update:model-value="(v) => seam(i).set('/across', v ?? undefined)"
+          />
+          <ValueField
+            v-if="!butt(row) && !dots(row)"
             label="Leg"
             :model-value="row.leg ?? null"
             :lengths="open.style.value"
@@ -127,7 +200,7 @@ const butt = (s: SeamPlan) => s.form === 'butt'
             @update:model-value="(v) => seam(i).set('/leg', v ?? undefined)"
           />
           <ValueField
-            v-if="!row.full"
+            v-if="!row.full && !dots(row)"
             label="Throat"
             :model-value="row.throat ?? null"
             :lengths="open.style.value"
@@ -145,19 +218,20 @@ const butt = (s: SeamPlan) => s.form === 'butt'
             @update:model-value="(v) => seam(i).set('/angle', v === 90 ? undefined : v)"
           />
           <ChoiceRow
-            v-if="!butt(row) && row.form !== 'edge'"
+            v-if="!butt(row) && !dots(row) && row.form !== 'edge'"
             label="Welded on"
             :choices="sides"
             :model-value="row.both ?? false"
             @update:model-value="(v) => seam(i).set('/both', v || undefined)"
           />
           <ChoiceRow
+            v-if="!dots(row)"
             label="Length"
             :choices="lengths"
             :model-value="(row.stitch ?? 0) > 0"
             @update:model-value="(v) => stitched(i, v)"
           />
-          <template v-if="row.stitch">
+          <template v-if="row.stitch && !dots(row)">
             <ValueField
               label="A stitch, long"
               :model-value="row.stitch"
@@ -174,6 +248,7 @@ const butt = (s: SeamPlan) => s.form === 'butt'
             />
           </template>
           <PickOne
+            v-if="!dots(row)"
             label="Left"
             :choices="wordsOf('SeamPlan', 'finish')"
             :model-value="row.finish ?? 'as is'"
@@ -207,13 +282,13 @@ const butt = (s: SeamPlan) => s.form === 'butt'
             ><input type="checkbox" :checked="row.full ?? false" @change="seam(i).set('/full', !row.full || undefined)" /> melted
             through, or gouged from the back and welded there</label
           >
-          <label class="tick"
+          <label v-if="!dots(row)" class="tick"
             ><input type="checkbox" :checked="row.runOff ?? false" @change="seam(i).set('/runOff', !row.runOff || undefined)" />
             starts and stops on pieces cut off after</label
           >
         </FieldGrid>
         <PlaceList
-          v-if="!row.panel && !row.end"
+          v-if="!row.panel && !row.end && !row.holes?.length && !row.map"
           label="Points"
           :axes="['forward or right', 'left or back', 'up']"
           :lengths="open.style.value"
