@@ -34,7 +34,7 @@ func (a app) ear(t *testing.T, unit brief.Unit, thickness float64) (id string) {
 	b.Welded = []brief.Welded{{ID: "w", Name: "Ear on the post", Filler: "e70",
 		Sides: [2]brief.SeamBody{{Side: brief.Side{Kind: brief.PartSide, Of: part.ID}}, {Name: "post", Material: "steel-s235", Thickness: 8}},
 		Seams: []brief.SeamPlan{{Seam: weld.Seam{ID: "s", Name: "Root", Form: weld.FilletForm, Leg: 4}, Panel: "base", Edge: "right", Before: 5,
-		After: 5}},
+			After: 5}},
 		Cases: []brief.SeamLoad{{Name: "stood on", Force: [3]float64{0, 0, -60}, At: [3]float64{60, 40, 0}}}}}
 	if _, err := a.jobs.SaveBrief(t.Context(), j.ID, job.On{Revision: j.Revision}, b); err != nil {
 		t.Fatal(err)

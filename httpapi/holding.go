@@ -21,7 +21,8 @@ type HoldingView struct {
 	Rules    *site.RulesTold `json:"rules,omitempty" doc:"what changed rules turned since the job was last looked at"`
 	Features []Fastenable    `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
 
-	Edges []WeldEdge `json:"edges" doc:"edges of the parts, to weld along"`
+	Touching []site.Touch `json:"touching" doc:"placed parts whose edges lie on each other, and nothing holds them together"`
+	Edges    []WeldEdge   `json:"edges" doc:"edges of the parts, to weld along"`
 
 	Sides  []site.SideChoice  `json:"sides" doc:"what plies of a joint may belong to"`
 	Places []site.StandChoice `json:"places" doc:"where a joint may stand"`
@@ -99,7 +100,7 @@ func (s *server) workHolding(ctx context.Context, id string, now time.Time) (Hol
 	}
 	measured, parts := all.Survey, all.Parts
 	held := all.Hold()
-	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Edges: []WeldEdge{},
+	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Edges: []WeldEdge{}, Touching: all.Touching(),
 		Sides: all.Sides(), Places: all.Places()}
 	if v.Rules, err = s.jobs.Rules(ctx, id, all, held); err != nil {
 		return HoldingView{}, err

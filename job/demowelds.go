@@ -21,7 +21,7 @@ func saddleWelds(saddle sheet.Recipe) []brief.Welded {
 		Sides: [2]brief.SeamBody{{Side: brief.Side{Kind: brief.PartSide, Of: "Tank saddle"}},
 			{Name: "outrigger's top, 50 × 50 × 4", Material: "steel-s235", Thickness: 4}},
 		Seams: []brief.SeamPlan{seam("saddle-left", "Left end of its foot", sheet.Left), seam("saddle-right", "Right end of its "+
-		"foot", sheet.Right), long},
+			"foot", sheet.Right), long},
 		Cases: []brief.SeamLoad{{Name: "braking, half of the tank at its foot", Force: [3]float64{0, 0, 1100}, At: [3]float64{211.68, -6, 25}},
 			{Name: "in a bend, half of the tank at its foot", Force: [3]float64{700, 0, 0}, At: [3]float64{211.68, -6, 25}}}}}
 }

@@ -68,9 +68,9 @@ func TestChangedSaysWhat(t *testing.T) {
 		"Quantity 9, was 2":       func(r *PartState) { r.Quantity = 9 },
 		"Material Hot-rolled structural steel A36, was Cold-rolled mild steel": func(r *PartState) { r.Recipe.Material = "steel-a36" },
 		"Base: length 70.0 mm, was 60.0 mm":                                    func(r *PartState) { r.Recipe.Base.Length = 70 },
-		"Base: length 70.0 mm, was 60.0 mm, and 1 "+
-		"more":                        func(r *PartState) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
-		"Hole grid 1 on base removed":                                          func(r *PartState) { r.Recipe.Base.Holes = nil },
+		"Base: length 70.0 mm, was 60.0 mm, and 1 " +
+			"more": func(r *PartState) { r.Recipe.Base.Length, r.Recipe.Base.Width = 70, 190 },
+		"Hole grid 1 on base removed": func(r *PartState) { r.Recipe.Base.Holes = nil },
 		"Hole 2 on base added": func(r *PartState) {
 			r.Recipe.Base.Holes = append(r.Recipe.Base.Holes,
 				sheet.Hole{ID: "new", Kind: sheet.RoundHole, Diameter: 5, X: demo.From(sheet.Left, 20), Y: demo.From(sheet.Back, 20)})

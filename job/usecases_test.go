@@ -232,14 +232,14 @@ func TestDifferencesInWords(t *testing.T) {
 		want   string
 		inches string
 	}{
-		{"a mass", func(b *brief.Brief) { b.Devices[0].Mass = &brief.Given{Value: 30, Trust: brief.Measured} }, "Pump: mass 30.0 kg, was 20.0 "+
+		{"a mass", func(b *brief.Brief) { b.Devices[0].Mass = &brief.Given{Value: 30, Trust: brief.Measured} }, "Pump: mass 30.0 kg, was 20.0 " +
 			"kg", "Pump: mass 66.1 lb, was 44.1 lb"},
 		{"a length", func(b *brief.Brief) { b.Limits.Ground = &brief.Given{Value: 127, Trust: brief.Measured} }, "Limits, ground added", ""},
 		{"came", func(b *brief.Brief) { b.Devices = append(b.Devices, brief.Device{ID: "r", Name: "Reel"}) }, "Reel added", ""},
 		{"went", func(b *brief.Brief) { b.Devices = b.Devices[:1] }, "Tank removed", ""},
 		{"moved", func(b *brief.Brief) { b.Devices[0], b.Devices[1] = b.Devices[1], b.Devices[0] }, "Devices, order changed", ""},
 		{"words", func(b *brief.Brief) { b.Purpose = strings.Repeat("long ", 40) }, "Purpose " + strings.TrimSpace(strings.Repeat("long "+
-		"", 12)) + " …", ""},
+			"", 12)) + " …", ""},
 		{"a switch", func(b *brief.Brief) { b.Card.Trailer = true }, "Card, trailer yes", ""},
 		{"two", func(b *brief.Brief) { b.Name, b.Quantity = "Other", 3 }, "Name Other, was Shelf, and 1 more", ""},
 		{"nothing", func(*brief.Brief) {}, "nothing that shows", ""},

@@ -41,13 +41,16 @@ func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
 		h.Position = position(seam)
 	}
 	in := weld.HowInput{Process: weld.MIG, Family: string(m.Family), Thinner: thin, Thicker: thick, Leg: seam.Leg,
-		Length: math.Max(seam.Len(), 1),
+		Length:   math.Max(seam.Len(), 1),
 		Position: h.Position}
 	if seam.Stitch > 0 {
 		in.Length = math.Min(seam.Stitch, in.Length)
 	}
 	in.Gap = x.gap(seam.ID)
 	h.Process = "MIG, as small shops have it: the Shop names no welder"
+	if seam.Form == weld.SpotForm {
+		in.Process, h.Process = weld.Spot, "a spot welder: the Shop names none"
+	}
 	if welder, is := s.welderFor(m, thin, thick, seam.Form == weld.SpotForm); is {
 		in.Process, in.Most = welder.Sort, amps(welder, inch)
 		h.Process = welder.Called()
@@ -80,7 +83,7 @@ func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
 	if r.Passes > 1 {
 		add("%d passes", r.Passes)
 	}
-	if r.Runs > 1 {
+	if r.Runs > 1 && in.Process != weld.Spot {
 		add("runs of %s at most, then let it cool to the hand", pen.MM(r.Run))
 	}
 	add("bright %s each side", pen.MM(r.Band))

@@ -34,6 +34,7 @@ type SeamTold struct {
 	Name  string           `json:"name"`
 	Path  []solid.Vector   `json:"path" doc:"mm"`
 	Runs  [][]solid.Vector `json:"runs" doc:"mm, what of it is welded"`
+	Dots  bool             `json:"dots,omitempty" doc:"it is plugs or spots at the places of its path"`
 	Long  float64          `json:"long" doc:"mm, of the line"`
 	Laid  float64          `json:"laid" doc:"mm that are welded, both sides counted"`
 	Least float64          `json:"least" doc:"mm, least leg on what it joins"`
@@ -63,7 +64,7 @@ func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 	for _, seam := range x.seams {
 		t.Seams = append(t.Seams, s.seamTold(&x, seam))
 	}
-	t.Findings = append(s.seamFlags(&x), s.bolted(w, path)...)
+	t.Findings = append(append(t.Findings, s.seamFlags(&x)...), s.bolted(w, path)...)
 	ask := weld.SeamsAsk{Seams: x.seams, Filler: w.Filler, Rule: s.Brief.Strength}
 	if ask.Cases, t.Why = s.seamLoads(&x, path); t.Why != "" {
 		return t
@@ -105,7 +106,8 @@ func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 func (s *site) seamTold(x *seated, seam weld.Seam) SeamTold {
 	thinner := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
 	t := SeamTold{ID: seam.ID, Name: seam.Called(), Path: seam.Path, Runs: seam.Runs(), Long: seam.Len(), Least: weld.SmallestLeg(thinner),
-		Most: weld.LargestLeg(thinner), How: s.seamHow(x, seam)}
+		Most: weld.LargestLeg(thinner), How: s.seamHow(x, seam),
+		Dots: seam.Form == weld.PlugForm || seam.Form == weld.SpotForm}
 	for _, r := range t.Runs {
 		for i := 1; i < len(r); i++ {
 			t.Laid += r[i].Sub(r[i-1]).Len()

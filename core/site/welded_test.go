@@ -70,6 +70,10 @@ func TestSeamOfAnEarByHand(t *testing.T) {
 	if got := *check(one, "throat").Utilisation; math.Abs(got-want) > 1e-9 {
 		t.Errorf("weld metal %.4f, by hand %.4f", got, want)
 	}
+	still := seamed(t, welds(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Before, s.Brief.Welded[0].Seams[0].After = 5, 5 }))
+	if still.Findings == nil || len(still.Seams[0].Runs) != 1 {
+		t.Error("a list of nothing is none at all")
+	}
 	if one.Verdict != strength.Holds || one.Seams[0].Long != 80 || one.Seams[0].Laid != 80 {
 		t.Errorf("%s, %+v", one.Verdict, one.Seams[0])
 	}

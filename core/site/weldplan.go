@@ -8,6 +8,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/effort"
+	"warmanvil/core/hole"
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet"
@@ -47,11 +48,13 @@ type PlannedSeam struct {
 	Tacks  []weld.Tack      `json:"tacks"`
 	Draws  float64          `json:"draws" doc:"mm, that it pulls together across, an estimate"`
 	Look   *weld.LookResult `json:"look" doc:"null where nobody looked"`
+	Room   *TorchRoom       `json:"room,omitempty" doc:"left out where its corner is not known"`
 
 	thin  float64
 	metal stock.Material
 	area  float64
 	face  solid.Vector
+	open  solid.Vector // the way its corner opens
 	body  int
 }
 
@@ -69,6 +72,8 @@ type welding struct {
 	bulks  []solid.Body // of the bodies that are welded, each by itself
 	sketch [][]solid.Vector
 	why    string
+	trees  []*solid.Tree // what stands round it
+	names  []string
 	near   []string // names of bolted joints on what is welded
 }
 
@@ -100,7 +105,7 @@ func (s Site) WeldPlan(of string) (WeldPlan, error) {
 		if q.Draws > q.Leg { // of a fillet on plate a sixteenth of an inch each is much
 			q.Draws = math.Min(q.Draws, q.Leg)
 		}
-		q.Look = s.look(*q, book, p.Class)
+		q.Look, q.Room = s.look(*q, book, p.Class), roomFor(q.Path, q.open, g.trees, g.names)
 		how, err := weld.How(weld.HowInput{Process: weld.MIG, Family: string(q.metal.Family), Thinner: q.thin, Thicker: q.thin, Leg: q.Leg,
 			Length: math.Max(q.Long, 1)})
 		if err != nil {
@@ -182,6 +187,18 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 	}
 	if book.Bowed != nil && best.Last > 1e-6 {
 		p.Bowed = &BowLearnt{best.Last, *book.Bowed, *book.Bowed / best.Last}
+	}
+	blocked := []string{}
+	for _, q := range p.Seams {
+		if q.Room != nil && q.Room.Reach == hole.Blocked {
+			blocked = append(blocked, fmt.Sprint(q.Number))
+		}
+	}
+	if len(blocked) > 0 {
+		p.Findings = append(p.Findings, working.Finding{Code: "torch-blocked", Severity: working.Mind, Cause: "Room for the torch", Name: p.Name,
+			Reason: fmt.Sprintf("No torch comes to all of %s %s: look at them below, and weld them "+
+				"first.", told.Plural(len(blocked), "seam", "seams"),
+				strings.Join(blocked, ", "))})
 	}
 	s.planTakes(p)
 	s.planOpen(p, book)
@@ -299,6 +316,7 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 			g.bulks[0] = g.bulks[0].With(st.thing.Body)
 		}
 	}
+	g.trees, g.names = open.torchObstacles(&x, g.bulks[0])
 	m, _ := stock.MaterialByKey(x.seams[0].Sides[0].Material)
 	for _, seam := range x.seams {
 		if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
@@ -330,7 +348,7 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 				if seam.Form != weld.ButtForm {
 					q.Path = shifted(line, off)
 				}
-				q.Long = lengthOf(q.Path)
+				q.Long, q.open = lengthOf(q.Path), opens(seam, q.face)
 				g.seams = append(g.seams, q)
 			}
 		}
@@ -387,6 +405,9 @@ func (s Site) weldingFrame(f Frame) (g welding) {
 	built := shape.Build(f.Doc, newStander(s).from.ForFrame(f.Doc))
 	at, bodies := built.Together()
 	g.bulks = bodies
+	for _, b := range bodies {
+		g.trees, g.names = append(g.trees, solid.NewTree(b)), append(g.names, "the frame itself")
+	}
 	if len(bodies) == 0 {
 		g.why = f.Name + " has no member that can be shown: look at it on the Shape bench."
 		return g
@@ -413,6 +434,9 @@ func (s Site) weldingFrame(f Frame) (g welding) {
 					"%s", name, side.Name), Path: side.Path,
 					Leg: leg, Long: lengthOf(side.Path), thin: member.Thickness(r.Section), metal: built.Steel, face: side.Face, area: leg * leg / 2,
 					body: at[k]}
+				if q.open = side.Face; q.face.Len() > 0 {
+					q.open = side.Face.Add(r.Axes.X.Mul([2]float64{1, -1}[e]))
+				}
 				g.seams = append(g.seams, q)
 			}
 		}

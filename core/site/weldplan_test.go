@@ -8,8 +8,10 @@ import (
 	"testing"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/hole"
 	"warmanvil/core/member"
 	"warmanvil/core/member/racks"
+	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
 )
@@ -157,5 +159,41 @@ func TestBracketHeldBySeams(t *testing.T) {
 	s.Brief.Welded = nil
 	if got = s.Hold().Mounts[0]; got.Verdict != strength.CannotSay {
 		t.Errorf("held by nothing that is there it %s", got.Verdict)
+	}
+}
+
+// A torch comes to an ear that stands free; past a wall ten millimetres from its weld it does not, past one 45 off it
+// is tight or blocked, and the wall is named.
+func TestRoomForTheTorch(t *testing.T) {
+	path := []solid.Vector{{0, 0, 0}, {100, 0, 0}}
+	corner := solid.Vector{0, 1, 1} // a plate up along x, on a floor
+	stands := []solid.Body{solid.Box(solid.Vector{0, -6, 0}, solid.Vector{100, 0, 80}), solid.Box(solid.Vector{-200, -200, -8},
+		solid.Vector{300, 200, 0})}
+	try := func(more ...solid.Body) *TorchRoom {
+		var trees []*solid.Tree
+		var names []string
+		for i, b := range append(slices.Clone(stands), more...) {
+			trees, names = append(trees, solid.NewTree(b)), append(names, []string{"the ear", "the floor", "the wall"}[min(i, 2)])
+		}
+		return roomFor(path, corner, trees, names)
+	}
+	wall := func(off float64) solid.Body {
+		return solid.Box(solid.Vector{-200, off, 0}, solid.Vector{300, off + 5, 400})
+	}
+	if r := try(); r == nil || r.Reach != hole.Reachable {
+		t.Errorf("free: %+v", r)
+	}
+	if r := try(wall(10)); r.Reach != hole.Blocked || !strings.Contains(r.Says, "the wall") {
+		t.Errorf("a wall at 10: %+v", r)
+	}
+	if r := try(wall(600)); r.Reach != hole.Reachable {
+		t.Errorf("a wall at 600: %+v", r)
+	}
+	if r := roomFor(path, solid.Vector{}, nil, nil); r != nil {
+		t.Errorf("a corner nobody knows: %+v", r)
+	}
+	p, err := welds(t).WeldPlan("w")
+	if err != nil || p.Seams[0].Room == nil || p.Seams[0].Room.Reach != hole.Reachable {
+		t.Errorf("%v %+v", err, p.Seams[0].Room)
 	}
 }

@@ -220,8 +220,9 @@ func (g *group) weak() []string {
 	for k, x := range v {
 		if x == least {
 			a := g.lines.axes[k]
-			return []string{fmt.Sprintf("it is weak about (%.2g, %.2g, %.2g), with %.0f %% of what it is about its strongest axis: a second seam "+
-				"beside it helps", a[0]+0, a[1]+0, a[2]+0, math.Floor(100*least/most))}
+			round := func(v float64) float64 { return math.Round(v*100)/100 + 0 }
+			return []string{fmt.Sprintf("it is weak about (%g, %g, %g), with %.0f %% of what it is about its strongest axis: a second seam "+
+				"beside it helps", round(a[0]), round(a[1]), round(a[2]), math.Floor(100*math.Max(least/most, 0)))}
 		}
 	}
 	return nil
@@ -230,6 +231,9 @@ func (g *group) weak() []string {
 // spot names where a hit is.
 func (g *group) spot(_ *asked, h strength.Hit) (feature, where string) {
 	s := g.ask.Seams[g.of[h.At/2].seam]
+	if g.of[h.At/2].dot {
+		return s.ID, fmt.Sprintf("%s, number %d", s.Called(), g.number(h.At/2))
+	}
 	return s.ID, fmt.Sprintf("%s, %s end of a run", s.Called(), [2]string{"first", "second"}[h.At%2])
 }
 
@@ -240,6 +244,11 @@ func (g *group) ends(c *asked, at func(i int, f solid.Vector) (demand, capacity 
 	}
 	return strength.HardestOf(2*len(g.lines.Lines), func(n int) (float64, float64) {
 		l := g.lines.Lines[n/2]
-		return at(n/2, c.flow.At([2]solid.Vector{l.A, l.B}[n%2]))
+		demand, capacity := at(n/2, c.flow.At([2]solid.Vector{l.A, l.B}[n%2]))
+		if of := g.of[n/2]; of.dot { // told by the millimetre of its rim
+			k := dot / (math.Pi * g.ask.Seams[of.seam].Across)
+			return demand * k, capacity * k
+		}
+		return demand, capacity
 	})
 }

@@ -84,12 +84,12 @@ func Laminate(in LaminateInput) (LaminateResult, error) {
 	if out.Verdict = verdict; use != nil {
 		out.Use = *use
 	}
-	out.Working = working.Working{Method: "Seam between plates on each other", Source: "shear flow V·Q/I; AISC 360 J2.4: 0.60·FEXX on the "+
+	out.Working = working.Working{Method: "Seam between plates on each other", Source: "shear flow V·Q/I; AISC 360 J2.4: 0.60·FEXX on the " +
 		"throat",
 		Formula: "q = V·Q/I; leg = q/(2·0.7071·0.30·FEXX); pitch = 2·0.7071·leg·0.30·FEXX·(stitch − 2·leg)/q",
 		Inputs: []working.Quantity{{Symbol: "V", Name: "shear", Value: in.Shear, Unit: "N"}, working.MM("b", "width", in.Width),
-			working.MM("h", "all layers", whole), working.MM("leg", "leg", in.Leg), {Symbol: "FEXX", Name: "weld "+
-			"metal", Value: in.Filler, Unit: "MPa"}},
+			working.MM("h", "all layers", whole), working.MM("leg", "leg", in.Leg), {Symbol: "FEXX", Name: "weld " +
+				"metal", Value: in.Filler, Unit: "MPa"}},
 		Steps: []working.Quantity{{Symbol: "Q", Name: "first moment past the seam", Value: math.Abs(off), Unit: "mm³"},
 			{Symbol: "I", Name: "inertia of the whole", Value: inertia, Unit: "mm⁴"}, perMM("may", "both seams may take", out.Most),
 			working.MM("leg", "least leg", out.Leg)},

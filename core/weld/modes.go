@@ -97,6 +97,9 @@ func (g *group) metal() strength.Mode[asked] {
 	}
 	m.Spot = g.spot
 	m.Explain = func(c *asked, h strength.Hit) working.Working {
+		if g.of[h.At/2].dot {
+			return g.dotWorking(c, h, "Weld metal of a plug", "AISC 360 J2.4", "F ≤ 0.60·FEXX·π·d²/4 / 2.00")
+		}
 		l := g.lines.Lines[h.At/2]
 		w := working.Working{Method: "Seams together, as lines",
 			Source:  "elastic vector method in principal axes; AISC 360 J2.4: 0.60·FEXX on the throat",
@@ -168,6 +171,10 @@ func (g *group) base() strength.Mode[asked] {
 	}
 	m.Spot = g.spot
 	m.Explain = func(c *asked, h strength.Hit) working.Working {
+		if g.of[h.At/2].dot {
+			return g.dotWorking(c, h, "Metal beside a plug or a spot", "AISC 360 J4 on the faces that meet", "F ≤ min(0.60·Fu/2.00, "+
+				"0.60·Fy/1.50)·π·d²/4")
+		}
 		w := working.Working{Method: "Metal beside a weld", Source: "AISC 360 J4: 0.60·Fu torn, 0.60·Fy sheared; pulled Fy and Fu",
 			Formula: "per millimetre: √(across² + (along·pull/shear)²) ≤ thickness · least strength", Steps: []working.Quantity{},
 			Assumptions: []string{g.ask.Rule.Says(strength.Rupture)}, Result: perMM("f", "on a millimetre", h.Demand)}
@@ -301,7 +308,11 @@ func (g *group) sheet() strength.Mode[asked] {
 	}
 	m.Spot = g.spot
 	m.Explain = func(c *asked, h strength.Hit) working.Working {
-		w := working.Working{Method: "Sheet beside a weld", Source: "AISI S100 J2.4; plugs as arc spots by J2.2, resistance spots by J2.6",
+		if g.of[h.At/2].dot {
+			return g.dotWorking(c, h, "Sheet beside a plug or a spot", "AISI S100 J2.2 of plugs as arc spots, J2.6 of resistance spots",
+				"plug 2.20·t·(d − t)·Fu, Ω 2.20, to 1.40·t·(d − t)·Fu, Ω 3.05, and 0.75·FEXX on 0.7·d − 1.5·t, Ω 2.55; spot 5.51·t^1.47 kN, Ω 2.35")
+		}
+		w := working.Working{Method: "Sheet beside a weld", Source: "AISI S100 J2.4",
 			Formula: "along (1 − 0.01·L/t)·t·Fu, Ω 2.55, from L/t = 25 on 0.75·t·Fu, Ω 3.05; across t·Fu, Ω 2.35; else 0.75·t·Fu, Ω 3.05",
 			Assumptions: []string{"along or across within 10°, mixed otherwise", "carbon steel; aluminium by what is softened beside the weld",
 				"over 2.54 mm not over 0.75·FEXX on the throat, Ω 2.55"},

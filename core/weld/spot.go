@@ -131,3 +131,31 @@ func (g *group) pulled(c *asked, i int) string {
 	}
 	return ""
 }
+
+// number is which of its seam's plugs or spots a line stands for, from 1.
+func (g *group) number(i int) (n int) {
+	for k := i; k >= 0 && g.of[k].seam == g.of[i].seam; k-- {
+		n++
+	}
+	return n
+}
+
+// dotWorking shows what one plug or spot is asked.
+func (g *group) dotWorking(c *asked, h strength.Hit, method, source, formula string) working.Working {
+	i := h.At / 2
+	s := g.ask.Seams[g.of[i].seam]
+	f := c.flow.At(g.lines.Lines[i].A).Len() * s.face()
+	rim := math.Pi * s.Across
+	out := working.Working{Method: method, Source: "elastic vector method, each as its face; " + source, Formula: formula,
+		Inputs: []working.Quantity{working.MM("d", "one is across", s.Across), {Symbol: "n", Name: "of them", Value: float64(len(s.Path))},
+			{Symbol: "F", Name: "on this one", Value: f, Unit: "N"}},
+		Steps: []working.Quantity{{Symbol: "may", Name: "one may take", Value: h.Capacity * rim, Unit: "N"},
+			perMM("may/rim", "may be used round its rim", h.Capacity)},
+		Assumptions: []string{"in shear alone"}, Result: perMM("f", "round its rim", h.Demand)}
+	for _, x := range g.stuff[g.of[i].seam] {
+		out.Inputs = append(out.Inputs, working.MM("t", x.name, x.thick), working.Quantity{Symbol: "Fu", Name: "tensile that " +
+			"counts", Value: x.tensile,
+			Unit: "MPa"})
+	}
+	return out
+}

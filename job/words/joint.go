@@ -57,7 +57,8 @@ func joints() []Field {
 func welded() []Field {
 	return slices.Concat(
 		of("SeamPlan", plain("fillet", "a fillet in a corner", "lap", "a lap: along an edge on a face", "corner", "a corner: edge to edge",
-			"butt", "a butt: in one plane", "edge", "an edge: two side by side", "plug", "plugs in holes of the first", "spot", "resistance spots"), "form"),
+			"butt", "a butt: in one plane", "edge", "an edge: two side by side",
+			"plug", "plugs in holes of the first", "spot", "resistance spots"), "form"),
 		of("SeamPlan", plain("as is", "as it is laid", "dressed", "dressed, its throat left", "flush", "ground flush"), "finish"),
 		of("SeamPlan", plain("a", "all round its first end", "b", "all round its second end"), "end"),
 		of("Welded", plain("bench", "on the bench", "tacked", "tacked in place, welded on the bench", "in place", "in place, all of it"),

@@ -9139,6 +9139,8 @@ export interface components {
             /** @description what plies of a joint may belong to */
             sides: components["schemas"]["SideChoice"][];
             told: components["schemas"]["Told"];
+            /** @description placed parts whose edges lie on each other, and nothing holds them together */
+            touching: components["schemas"]["Touch"][];
         };
         Hole: {
             /**
@@ -13557,6 +13559,8 @@ export interface components {
             number: number;
             /** @description mm */
             path: number[][];
+            /** @description left out where its corner is not known */
+            room?: components["schemas"]["TorchRoom"];
             tacks: components["schemas"]["Tack"][];
         };
         PlateTold: {
@@ -14531,6 +14535,8 @@ export interface components {
             thickness: number;
         };
         SeamTold: {
+            /** @description it is plugs or spots at the places of its path */
+            dots?: boolean;
             how: components["schemas"]["SeamHow"];
             id: string;
             /**
@@ -16775,6 +16781,12 @@ export interface components {
             diameter: number;
             id: string;
         };
+        TorchRoom: {
+            /** @enum {string} */
+            reach: "reachable" | "tight" | "blocked";
+            /** @description in words: by what, and what to do */
+            says: string;
+        };
         TorqueInput: {
             grade: string;
             /**
@@ -16820,6 +16832,13 @@ export interface components {
              */
             torque: number;
             working: components["schemas"]["Working"];
+        };
+        Touch: {
+            /** @description without ids */
+            joint: components["schemas"]["Welded"];
+            name: string;
+            /** @description which edges, in words */
+            says: string;
         };
         TraceFile: {
             base64: string;

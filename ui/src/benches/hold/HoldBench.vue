@@ -2,7 +2,7 @@
 // Will it hold: the brackets of the job and the devices that stand on them.
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { words } from '@/api/client'
+import { type HoldingView, words } from '@/api/client'
 import { newId } from '@/api/ids'
 import { useFrames, useHolding } from '@/api/queries'
 import { useRail } from '@/device'
@@ -96,6 +96,11 @@ function addJoint() {
 }
 function addWelded() {
   const w = blankWelded(newId(), open.page.value!.parts[0], view.value?.edges ?? [], open.brief.value!.unit !== 'mm')
+  open.set('/welded', [...welded.value, w])
+  void choose(w.id)
+}
+function weldTouching(t: HoldingView['touching'][number]) {
+  const w = { ...t.joint, id: newId(), seams: t.joint.seams?.map((s) => ({ ...s, id: newId() })) }
   open.set('/welded', [...welded.value, w])
   void choose(w.id)
 }
@@ -197,6 +202,12 @@ const asked = computed(
       </button>
       <p v-if="!welded.length" class="soft small">Seams between two things: legs, sides, stitches, and what would help.</p>
       <button type="button" class="press tight" @click="addWelded"><Plus :size="18" aria-hidden="true" />Weld two things</button>
+      <div v-for="t in view?.touching ?? []" :key="t.name" class="touch">
+        <p class="soft small">
+          <b>{{ t.name }}</b> touch: {{ t.says }}.
+        </p>
+        <button type="button" class="press tight" @click="weldTouching(t)">Weld them</button>
+      </div>
       <h2>Frames</h2>
       <RouterLink v-for="f in frames ?? []" :key="f.id" class="pick" :to="`/jobs/${job}/shape/frame/${f.id}/strength`">
         <span>{{ f.name }}</span>
@@ -324,6 +335,14 @@ const asked = computed(
 .list > h2,
 .list > p {
   padding: 8px 14px 0;
+}
+.touch {
+  padding: 0 14px 8px;
+  display: grid;
+  gap: 4px;
+}
+.touch > .press {
+  justify-self: start;
 }
 .list > .press {
   margin: 4px 14px 10px;

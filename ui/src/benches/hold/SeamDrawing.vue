@@ -8,7 +8,7 @@ const props = defineProps<{
   told: {
     name: string
     sketch: number[][][]
-    seams: { id: string; name: string; path: number[][]; runs: number[][][]; long: number }[]
+    seams: { id: string; name: string; path: number[][]; runs: number[][][]; long: number; dots?: boolean }[]
   }
   lengths: Style
   /** Shown without lengths below. */
@@ -49,7 +49,7 @@ const labels = computed(() => {
     if (near) near.names.push(s.name)
     else out.push({ ...m, names: [s.name] })
   }
-  return out.map((l) => ({ ...l, text: joined(l.names) }))
+  return out.map((l) => ({ ...l, text: joined(l.names), anchor: l.x > width - 110 ? 'end' : l.x < 110 ? 'start' : 'middle' }))
 })
 /** 1, 2, 3, 4 and 7 are 1–4, 7. */
 function joined(names: string[]) {
@@ -73,13 +73,16 @@ const middle = (list: number[][]) => {
     <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="`Seams of ${told.name}`" data-seam-drawing>
       <polyline v-for="(l, k) in told.sketch" :key="`o${k}`" class="body" :points="line(l)" />
       <g v-for="s in told.seams" :key="s.id">
-        <polyline class="path" :points="line(s.path)" />
+        <polyline v-if="!s.dots" class="path" :points="line(s.path)" />
+        <template v-if="s.dots">
+          <circle v-for="(v, k) in s.path" :key="k" class="dot" :cx="at(v)[0]" :cy="at(v)[1]" r="5" />
+        </template>
         <polyline v-for="(r, k) in s.runs" :key="k" class="run" :points="line(r)" />
       </g>
-      <text v-for="l in labels" :key="`${l.x} ${l.y}`" :x="l.x" :y="l.y" text-anchor="middle">{{ l.text }}</text>
+      <text v-for="l in labels" :key="`${l.x} ${l.y}`" :x="l.x" :y="l.y" :text-anchor="l.anchor">{{ l.text }}</text>
     </svg>
     <figcaption v-if="!bare" class="small soft">
-      <span v-for="(s, k) in told.seams" :key="s.id"
+      <span v-for="(s, k) in told.seams.filter((x) => !x.dots)" :key="s.id"
         >{{ k ? '; ' : '' }}{{ s.name }} <Shown :value="s.long" kind="length" :lengths="lengths" /> long</span
       >.
     </figcaption>
@@ -113,6 +116,10 @@ svg {
   stroke: var(--ember);
   stroke-width: 5;
   stroke-linecap: round;
+}
+
+.dot {
+  fill: var(--ember);
 }
 text {
   font-size: 13px;

@@ -67,6 +67,9 @@ function write(change: Partial<WeldBook>) {
   const list = books.value.filter((b) => b.of !== props.of)
   props.open.set('/books', [...list, next])
 }
+const bookAt = computed(() => books.value.findIndex((b) => b.of === props.of))
+const fault = (seam: string, size: string) =>
+  props.open.fault(`/books/${bookAt.value}/seen/${(book.value.seen ?? []).findIndex((s) => s.id === seam)}/${size}`)
 /** Puts a run earlier or later by hand. */
 function move(i: number, to: number) {
   const list = order.value!.runs.map((r) => r.id)
@@ -153,12 +156,13 @@ const share = computed(() => plan.value?.bowed)
           </li>
         </ol>
       </details>
-      <WeldTicks :plan="plan" :book="book" :lengths="open.style.value" @write="(seen) => write({ seen })" />
+      <WeldTicks :plan="plan" :book="book" :lengths="open.style.value" :fault="fault" @write="(seen) => write({ seen })" />
       <div class="row after">
         <ValueField
           label="Bowed in its middle, as measured after"
           :model-value="book.bowed ?? null"
           :lengths="open.style.value"
+          :wrong="open.fault(`/books/${bookAt}/bowed`)"
           note="of the whole, across its length"
           @update:model-value="(v) => write({ bowed: v ?? undefined })"
         />

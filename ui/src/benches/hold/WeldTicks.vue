@@ -9,7 +9,12 @@ import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import Shown from '@/quick/Shown.vue'
 
-const props = defineProps<{ plan: WeldPlan; book: WeldBook; lengths: Style }>()
+const props = defineProps<{
+  plan: WeldPlan
+  book: WeldBook
+  lengths: Style
+  fault: (seam: string, size: string) => string | undefined
+}>()
 const emit = defineEmits<{ write: [seen: SeamSeen[]] }>()
 const seen = computed(() => props.book.seen ?? [])
 const of = (id: string): SeamSeen => seen.value.find((s) => s.id === id) ?? { id }
@@ -47,10 +52,14 @@ const sizes = [
           >leg <Shown :value="s.leg" kind="length" :lengths="lengths" />,
           <Shown :value="s.long" kind="length" :lengths="lengths" /> long, {{ s.tacks.length }} tacks</span
         >
+        <span v-if="s.room && s.room.reach !== 'reachable'" :class="s.room.reach === 'blocked' ? 'bad' : 'mind'">
+          {{ s.room.reach }}</span
+        >
         <span v-if="s.look" :class="s.look.faults.length ? 'bad' : 'good'">
           {{ s.look.passes ? 'passes' : s.look.faults.length ? 'does not pass' : 'not all of it was looked at' }}</span
         >
       </summary>
+      <p v-if="s.room" class="small">{{ s.room.says }}</p>
       <FieldGrid :min="180" keep>
         <label class="tick"
           ><input
@@ -79,6 +88,7 @@ const sizes = [
           :label="z.label"
           :model-value="of(s.id)[z.key] ?? null"
           :lengths="lengths"
+          :wrong="fault(s.id, z.key)"
           @update:model-value="(v) => put(s.id, { [z.key]: v ?? undefined })"
         />
         <label v-for="f in faults" :key="f.key" class="tick"
@@ -99,6 +109,7 @@ const sizes = [
           kind="number"
           :model-value="of(s.id).minutes ?? null"
           :lengths="lengths"
+          :wrong="fault(s.id, 'minutes')"
           @update:model-value="(v) => put(s.id, { minutes: v ?? undefined })"
         />
       </FieldGrid>
@@ -128,6 +139,10 @@ summary {
 }
 .bad {
   color: var(--stop);
+  font-weight: 640;
+}
+.mind {
+  color: var(--mind);
   font-weight: 640;
 }
 .good {

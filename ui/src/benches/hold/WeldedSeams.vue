@@ -298,9 +298,12 @@ function shape(i: number, form: SeamPlan['form']) {
         />
         <template v-if="of(row.id)">
           <p class="how" data-how>
-            <span class="num"><Shown :value="of(row.id)!.laid" kind="length" :lengths="open.style.value" /></span> to lay<template
-              v-if="of(row.id)!.how.position"
-              >, {{ of(row.id)!.how.position }}</template
+            <template v-if="dots(row)"
+              ><span class="num">{{ of(row.id)!.path.length }}</span> of them</template
+            ><template v-else
+              ><span class="num"><Shown :value="of(row.id)!.laid" kind="length" :lengths="open.style.value" /></span> to
+              lay</template
+            ><template v-if="of(row.id)!.how.position">, {{ of(row.id)!.how.position }}</template
             >. {{ of(row.id)!.how.process }}: {{ of(row.id)!.how.lines.join('; ') }}. Run a coupon first.
             <WhyButton
               v-if="of(row.id)!.how.working"

@@ -1,0 +1,35 @@
+package e2e
+
+import "testing"
+
+func TestZZ(t *testing.T) {
+	a := startApp(t)
+	tablet := open(t, a, 834, 1112)
+	job, _ := a.demoPart(t, "Orchard truck", "Press foot")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + job + "/hold")
+	p.wait("list", `document.querySelector('.list .pick')`)
+	p.press("Tank saddle on the outrigger")
+	p.verdict("holds")
+	p.wait("order", `document.querySelector('[data-gain]')`)
+	p.shot("/tmp/a1.png")
+	eval[bool](p, `(document.querySelector('[data-weld-order]').scrollIntoView(), true)`)
+	p.shot("/tmp/a2.png")
+	lorry, _ := a.demoPart(t, "Sound lorry", "Amplifier shelf")
+	p.choose("shed")
+	p.goTo("/jobs/" + lorry + "/hold")
+	p.wait("list", `document.querySelector('.list .pick')`)
+	p.press("Stiffener under the shelf")
+	p.wait("order", `document.querySelector('[data-weld-order]')`)
+	p.shot("/tmp/a3.png")
+	eval[bool](p, `(document.querySelector('[data-seam]').scrollIntoView(), true)`)
+	p.shot("/tmp/a4.png")
+	tablet.goTo("/jobs/" + job + "/hold")
+	tablet.wait("list", `document.querySelector('.list .pick')`)
+	tablet.press("Tank saddle on the outrigger")
+	tablet.verdict("holds")
+	tablet.wait("order", `document.querySelector('[data-gain]')`)
+	tablet.shot("/tmp/a5.png")
+	eval[bool](tablet, `(document.querySelector('[data-weld-order]').scrollIntoView(), true)`)
+	tablet.shot("/tmp/a6.png")
+}
