@@ -18,7 +18,8 @@ var greatest = map[string]float64{"length": 1e5, "force": 1e9, "rate": 1e6, "ang
 // Check refuses a shop that cannot be kept, with *working.Fault at the first fault.
 func (s Shop) Check() error {
 	if err := working.First(text("/name", s.Name, brief.MaxName), list("/machines", len(s.Machines)),
-		list("/people", len(s.People)), list("/strips", len(s.Strips)), list("/settings", len(s.Settings)), list("/sections", len(s.Sections)),
+		list("/people", len(s.People)), list("/strips", len(s.Strips)), list("/settings", len(s.Settings)), list("/bows", len(s.Bows)),
+		list("/sections", len(s.Sections)),
 		list("/starters", len(s.Starters)), list("/materials", len(s.Materials)), list("/tools", len(s.Tools)),
 		list("/bendTools", len(s.BendTools)), list("/suppliers", len(s.Suppliers)), list("/prices", len(s.Prices)), list("/devices",
 			len(s.Devices)),
@@ -70,6 +71,11 @@ func (s Shop) Check() error {
 	}
 	for i, x := range s.Settings {
 		if err := x.check(fmt.Sprintf("/settings/%d", i), ids); err != nil {
+			return err
+		}
+	}
+	for i, x := range s.Bows {
+		if err := x.check(fmt.Sprintf("/bows/%d", i), ids); err != nil {
 			return err
 		}
 	}

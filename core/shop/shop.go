@@ -27,6 +27,7 @@ type Shop struct {
 	Strips    []Strip        `json:"strips,omitempty" doc:"test strips that were bent, of every job"`
 	Settings  []Setting      `json:"settings,omitempty" doc:"of machines, as they were tried"`
 	Devices   []brief.Device `json:"devices,omitempty" doc:"carried again and again: put into a job by a press"`
+	Bows      []Bow          `json:"bows,omitempty" doc:"of things that were welded, measured beside the estimate"`
 	Sections  []OwnSection   `json:"sections,omitempty" doc:"that no table has"`
 	Materials []OwnMaterial  `json:"materials,omitempty" doc:"by certificates and coupons of its own"`
 	Starters  []OwnStarter   `json:"starters,omitempty" doc:"parts made again and again"`

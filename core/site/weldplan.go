@@ -14,6 +14,7 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/shell/facet"
+	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/told"
@@ -63,6 +64,7 @@ type BowLearnt struct {
 	Guessed  float64 `json:"guessed" doc:"mm"`
 	Measured float64 `json:"measured" doc:"mm"`
 	Share    float64 `json:"share" doc:"measured over guessed"`
+	Kept     bool    `json:"kept" doc:"the Shop learns from it"`
 }
 
 // welding is a thing that is welded, gathered.
@@ -170,6 +172,10 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 	do("Tack all of it first, %d tacks, in the order of their numbers: the middle, the ends, then between. Measure, and square it up, "+
 		"before the "+
 		"first run.", tacks)
+	if times, n := s.Shop.Bowing(); n > 0 { // what came out here counts
+		best.Peak, best.Last = best.Peak*times, best.Last*times
+		do("Here what was welded bowed %.2f times the estimates, of %d measured: the next lines count that.", times, n)
+	}
 	if best.Peak > 1 {
 		do("Clamp it to a straight stiff back, or brace it, until it has cooled: free it bows up to %s on the way. Braces come off and are "+
 			"ground "+
@@ -185,8 +191,9 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 	for _, name := range g.near {
 		do("Measure again when it has cooled: the holes of %s.", name)
 	}
-	if book.Bowed != nil && best.Last > 1e-6 {
-		p.Bowed = &BowLearnt{best.Last, *book.Bowed, *book.Bowed / best.Last}
+	if guessed := p.guessed(); book.Bowed != nil && guessed > 1e-6 {
+		p.Bowed = &BowLearnt{guessed, *book.Bowed, *book.Bowed / guessed,
+			slices.ContainsFunc(s.Shop.Bows, func(b shop.Bow) bool { return b.ID == "bow-"+p.Of })}
 	}
 	blocked := []string{}
 	for _, q := range p.Seams {
@@ -202,6 +209,14 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 	}
 	s.planTakes(p)
 	s.planOpen(p, book)
+}
+
+// guessed is how far it is bowed when all is laid, mm, as estimated.
+func (p *WeldPlan) guessed() float64 {
+	if p.Order.Hand != nil {
+		return p.Order.Hand.Last
+	}
+	return p.Order.Best.Last
 }
 
 // planTakes says what the seams take.

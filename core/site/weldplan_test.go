@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/hole"
 	"warmanvil/core/member"
 	"warmanvil/core/member/racks"
+	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -109,6 +110,17 @@ func TestWeldPlanOfAJoint(t *testing.T) {
 	s.Brief.Welded[0].Seams[0].Both, s.Brief.Welded[0].Seams[0].Edge = false, "front"
 	if p, err = s.WeldPlan("w"); err != nil || p.Bowed == nil || math.Abs(p.Bowed.Share*p.Order.Best.Last-1) > 1e-9 {
 		t.Errorf("%v %+v of %g", err, p.Bowed, p.Order.Best.Last)
+	}
+	s.Shop.Bows = []shop.Bow{{ID: "bow-w", Guessed: 2, Measured: 3}, {ID: "b", Guessed: 1, Measured: 3}}
+	if err := s.Shop.Check(); err != nil {
+		t.Fatal(err)
+	}
+	if p, err = s.WeldPlan("w"); err != nil || !p.Bowed.Kept || !strings.Contains(strings.Join(p.Does, " "), "bowed 2.00 times") {
+		t.Errorf("%v %+v %v", err, p.Bowed, p.Does)
+	}
+	s.Shop.Bows[0].Guessed = 0
+	if s.Shop.Check() == nil {
+		t.Error("a bow of no estimate is kept")
 	}
 	s.Brief.Welded[0].Seams = nil
 	if p, err = s.WeldPlan("w"); err != nil || p.Why == "" || p.Order != nil {

@@ -4638,6 +4638,21 @@ export interface components {
             max: components["schemas"]["Point"];
             min: components["schemas"]["Point"];
         };
+        Bow: {
+            /**
+             * Format: double
+             * @description mm
+             */
+            guessed: number;
+            id: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            measured: number;
+            /** @description what it was */
+            name?: string;
+        };
         BowInput: {
             /**
              * Format: double
@@ -4666,6 +4681,8 @@ export interface components {
              * @description mm
              */
             guessed: number;
+            /** @description the Shop learns from it */
+            kept: boolean;
             /**
              * Format: double
              * @description mm
@@ -15087,6 +15104,8 @@ export interface components {
             again?: number;
             /** @description punches, dies and fingers */
             bendTools?: components["schemas"]["BendTool"][];
+            /** @description of things that were welded, measured beside the estimate */
+            bows?: components["schemas"]["Bow"][];
             /** @description name of the shop's money */
             currency?: string;
             /** @description carried again and again: put into a job by a press */

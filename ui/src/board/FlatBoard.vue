@@ -10,6 +10,7 @@ import BoardFaces from './BoardFaces.vue'
 import BoardDimension from './BoardDimension.vue'
 import BoardOrdinates from './BoardOrdinates.vue'
 import BoardPress from './BoardPress.vue'
+import BoardSeams, { type EdgeSeam } from './BoardSeams.vue'
 import BoardSides from './BoardSides.vue'
 import { dimensionLine, fit, loopPath, middle, points } from './geometry'
 import { bendText, placeLabels, type Rect } from './place'
@@ -21,6 +22,8 @@ const props = defineProps<{
   edge?: Edge
   /** The panel that is looked at alone, with all its sizes. */
   panel?: string
+  /** Where it is welded by its edges. */
+  seams?: EdgeSeam[]
 }>()
 const emit = defineEmits<{
   dimension: [path: string]
@@ -201,6 +204,7 @@ const turned = (r: Rect, upright: boolean) =>
           {{ m.text }}
         </text>
       </g>
+      <BoardSeams v-if="seams?.length" :part="part" :view="view" :seams="seams" />
       <BoardSides :part="part" :view="view" :on="feature" />
       <BoardOrdinates v-if="!alone" :part="part" :view="view" :height="height" />
       <path

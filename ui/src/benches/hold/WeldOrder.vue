@@ -6,6 +6,8 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api, take, type WeldBook, words } from '@/api/client'
 import { fetchFile } from '@/api/file'
 import { newId } from '@/api/ids'
+import { queryClient } from '@/api/queries'
+import { alter } from '@/documents/alter'
 import { paperOf } from '@/jobs/paper'
 import type { OpenBrief } from '@/jobs/useBrief'
 import FlagList from '@/kit/FlagList.vue'
@@ -89,6 +91,21 @@ async function print() {
   }
 }
 const share = computed(() => plan.value?.bowed)
+/** Puts the bow into the Shop's own, or takes it out of them. */
+async function learn() {
+  const p = plan.value!
+  const id = `bow-${props.of}`
+  const bow = { id, name: p.name.slice(0, 80), guessed: share.value!.guessed, measured: share.value!.measured }
+  try {
+    await alter('shop', 'shop', (w) => ({
+      ...w,
+      bows: [...(w.bows ?? []).filter((b) => b.id !== id), ...(share.value!.kept ? [] : [bow])],
+    }))
+    await queryClient.invalidateQueries({ queryKey: ['holding'] })
+  } catch (e) {
+    wrong.value = words(e)
+  }
+}
 </script>
 
 <template>
@@ -174,6 +191,9 @@ const share = computed(() => plan.value?.bowed)
         <p v-if="share" data-learnt>
           {{ share.share.toFixed(2) }} times the estimate of
           <Shown :value="share.guessed" kind="length" :lengths="open.style.value" />.
+          <button type="button" class="press tight" @click="learn">
+            {{ share.kept ? 'Take it out of the Shop again' : 'Let the Shop learn from it' }}
+          </button>
         </p>
       </div>
     </template>
@@ -224,7 +244,7 @@ summary {
   color: inherit;
 }
 .after {
-  align-items: end;
+  align-items: start;
   flex-wrap: wrap;
 }
 .why {

@@ -25,6 +25,12 @@ const props = defineProps<{ job: string; part?: string }>()
 const router = useRouter()
 const rail = useRail()
 const { data: page, error } = useJob(() => props.job)
+/** Seams of the job's welded joints that run along edges of this part. */
+const seams = computed(() =>
+  (page.value?.job.brief.welded ?? [])
+    .filter((w) => w.sides[0]?.kind === 'part' && w.sides[0]?.of === props.part)
+    .flatMap((w) => w.seams ?? []),
+)
 const style = computed(() => ({
   unit: page.value?.job.brief.unit ?? ('mm' as const),
   grain: page.value?.job.brief.grain ?? 1,
@@ -114,6 +120,7 @@ watch([drawing, open], ([d, part]) => {
           :chosen="bench.chosen.value"
           :feature="bench.feature.value"
           :edge="bench.edge.value"
+          :seams="seams"
           :panel="drawing === 'panel' ? panelShown : undefined"
           @dimension="bench.choose"
           @face="bench.pick"
