@@ -22,7 +22,6 @@ func TestScreenshots(t *testing.T) {
 	}
 	a := startApp(t)
 	truck, foot := a.demoPart(t, "Orchard truck", "Press foot")
-	lorry, shelf := a.demoPart(t, "Sound lorry", "Amplifier shelf")
 	_, tray := a.demoPart(t, "Orchard truck", "Compressor tray")
 	_, funnel := a.demoPart(t, "Orchard truck", "Juice funnel")
 	_, outriggers := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
@@ -67,7 +66,13 @@ func TestScreenshots(t *testing.T) {
 		{"jobs", "day", desk, func(p *page) { p.goTo("/jobs"); p.see("Orchard truck") }},
 		{"measure-brief", "day", desk, func(p *page) { p.goTo("/jobs/" + truck + "/measure"); p.see("Kept numbers") }},
 		{"shape-day-mm", "day", desk, shape(truck, foot)},
-		{"shape-shed-inch", "shed", desk, shape(lorry, shelf, press("Bends"))},
+		{"hold-welded", "shed", desk, func(p *page) {
+			p.goTo("/jobs/" + truck + "/hold")
+			p.wait("the list", `document.querySelector('.list .pick')`)
+			p.press("Tank saddle on the outrigger")
+			p.verdict("holds")
+			p.wait("its drawing", `document.querySelector('[data-seam-drawing]')`)
+		}},
 		{"frame-build", "day", desk, frame(truck, outriggers, "", "Front arm")},
 		{"bodies-shed", "shed", desk, func(p *page) {
 			list, err := a.jobs.Bodies(t.Context(), truck)

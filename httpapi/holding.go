@@ -100,8 +100,9 @@ func (s *server) workHolding(ctx context.Context, id string, now time.Time) (Hol
 	}
 	measured, parts := all.Survey, all.Parts
 	held := all.Hold()
-	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Edges: []WeldEdge{}, Touching: all.Touching(),
-		Sides: all.Sides(), Places: all.Places()}
+	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Edges: []WeldEdge{},
+		Touching: all.Touching(),
+		Sides:    all.Sides(), Places: all.Places()}
 	if v.Rules, err = s.jobs.Rules(ctx, id, all, held); err != nil {
 		return HoldingView{}, err
 	}

@@ -37,16 +37,16 @@ func TestDrillPressIsAsked(t *testing.T) {
 		recipe   sheet.Recipe
 		says     string
 	}{
-		"no drill named":         {nil, drilled(20, 190), ""},
-		"small and near":         {[]shop.Machine{bench}, drilled(13, 150), ""},
-		"large":                  {[]shop.Machine{bench}, drilled(14, 100), "drills up to 13"},
-		"far in":                 {[]shop.Machine{bench}, drilled(10, 160), "reaches in 150"},
-		"large and far, cut":     {[]shop.Machine{bench}, cut, ""},
-		"on thin plate":          {[]shop.Machine{bench, magnet}, drilled(20, 190), "holds on plate from 6"},
-		"on thick plate":         {[]shop.Machine{bench, magnet}, thick, ""},
-		"a larger one "+
-		"elsewhere": {[]shop.Machine{bench, of("pillar", shop.Drill, "pillar", map[string]float64{"drill": 25, "throat": 250})}, drilled(20,
-		190), ""},
+		"no drill named":     {nil, drilled(20, 190), ""},
+		"small and near":     {[]shop.Machine{bench}, drilled(13, 150), ""},
+		"large":              {[]shop.Machine{bench}, drilled(14, 100), "drills up to 13"},
+		"far in":             {[]shop.Machine{bench}, drilled(10, 160), "reaches in 150"},
+		"large and far, cut": {[]shop.Machine{bench}, cut, ""},
+		"on thin plate":      {[]shop.Machine{bench, magnet}, drilled(20, 190), "holds on plate from 6"},
+		"on thick plate":     {[]shop.Machine{bench, magnet}, thick, ""},
+		"a larger one " +
+			"elsewhere": {[]shop.Machine{bench, of("pillar", shop.Drill, "pillar", map[string]float64{"drill": 25, "throat": 250})}, drilled(20,
+			190), ""},
 	} {
 		got := said(t, shop.Shop{Machines: c.machines}, c.recipe, false)["past-drill"]
 		if (c.says == "") != (got.Code == "") || !strings.Contains(got.Reason, c.says) {
@@ -70,14 +70,14 @@ func TestPlacesAreAsked(t *testing.T) {
 		code     string
 		says     string
 	}{
-		"none named":              {nil, 2900, 900, "", ""},
-		"goes in turned":          {[]shop.Machine{van}, 250, 1900, "", ""},
-		"too long":                {[]shop.Machine{van}, 2100, 200, "past-transport", "more than The van takes"},
-		"too heavy":               {[]shop.Machine{van}, 1900, 450, "past-transport", "heavier than The van carries"},
-		"another takes it":        {[]shop.Machine{van, truck}, 2100, 900, "", ""},
-		"too long for the oven":   {[]shop.Machine{oven}, 1100, 200, "past-oven", "another oven"},
-		"an oven away is not "+
-		"one": {[]shop.Machine{{ID: "o", Kind: shop.Oven, Sort: "powder", Away: true, Limits: oven.Limits}}, 1100, 200, "", ""},
+		"none named":            {nil, 2900, 900, "", ""},
+		"goes in turned":        {[]shop.Machine{van}, 250, 1900, "", ""},
+		"too long":              {[]shop.Machine{van}, 2100, 200, "past-transport", "more than The van takes"},
+		"too heavy":             {[]shop.Machine{van}, 1900, 450, "past-transport", "heavier than The van carries"},
+		"another takes it":      {[]shop.Machine{van, truck}, 2100, 900, "", ""},
+		"too long for the oven": {[]shop.Machine{oven}, 1100, 200, "past-oven", "another oven"},
+		"an oven away is not " +
+			"one": {[]shop.Machine{{ID: "o", Kind: shop.Oven, Sort: "powder", Away: true, Limits: oven.Limits}}, 1100, 200, "", ""},
 	} {
 		got := said(t, shop.Shop{Machines: c.machines}, plate(c.x, c.y), false)
 		for _, code := range []string{"past-transport", "past-oven", "past-spray"} {

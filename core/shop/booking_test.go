@@ -16,19 +16,19 @@ func TestBookings(t *testing.T) {
 		rows []shop.Booking
 		at   string
 	}{
-		"after each "+
+		"after each " +
 			"other": {[]shop.Booking{{ID: "a", From: "2031-05-02", To: "2031-05-03", For: "Rack"}, {ID: "b", From: "2031-05-04", For: "Ilo"}}, ""},
-		"not said yet":     {[]shop.Booking{{ID: "a", From: "2031-05-02"}, {ID: "b"}, {ID: "c"}}, ""},
-		"the last "+
-		"day":     {[]shop.Booking{{ID: "a", From: "2031-05-02", To: "2031-05-03", For: "Rack"}, {ID: "b", From: "2031-05-03", For: "Ilo"}},
-		"/1/from"},
-		"about "+
-		"it":         {[]shop.Booking{{ID: "a", From: "2031-05-02", To: "2031-05-03"}, {ID: "b", From: "2031-04-01", To: "2031-06-01"}},
-		"/1/from"},
-		"one day twice":    {[]shop.Booking{{ID: "a", From: "2031-05-02"}, {ID: "b", From: "2031-05-02"}}, "/1/from"},
-		"backwards":        {[]shop.Booking{{ID: "a", From: "2031-05-02", To: "2031-05-01"}}, "/0/to"},
-		"no day":           {[]shop.Booking{{ID: "a", From: "next week"}}, "/0/from"},
-		"one id twice":     {[]shop.Booking{{ID: "a", From: "2031-05-02"}, {ID: "a", From: "2031-05-03"}}, "/1/id"},
+		"not said yet": {[]shop.Booking{{ID: "a", From: "2031-05-02"}, {ID: "b"}, {ID: "c"}}, ""},
+		"the last " +
+			"day": {[]shop.Booking{{ID: "a", From: "2031-05-02", To: "2031-05-03", For: "Rack"}, {ID: "b", From: "2031-05-03", For: "Ilo"}},
+			"/1/from"},
+		"about " +
+			"it": {[]shop.Booking{{ID: "a", From: "2031-05-02", To: "2031-05-03"}, {ID: "b", From: "2031-04-01", To: "2031-06-01"}},
+			"/1/from"},
+		"one day twice": {[]shop.Booking{{ID: "a", From: "2031-05-02"}, {ID: "b", From: "2031-05-02"}}, "/1/from"},
+		"backwards":     {[]shop.Booking{{ID: "a", From: "2031-05-02", To: "2031-05-01"}}, "/0/to"},
+		"no day":        {[]shop.Booking{{ID: "a", From: "next week"}}, "/0/from"},
+		"one id twice":  {[]shop.Booking{{ID: "a", From: "2031-05-02"}, {ID: "a", From: "2031-05-03"}}, "/1/id"},
 	} {
 		err := shop.Shop{Schema: 1, Machines: []shop.Machine{{ID: "m", Kind: shop.Brake, Sort: "press", Booked: c.rows}}}.Check()
 		var f *working.Fault

@@ -254,31 +254,7 @@ func (g *group) sheet() strength.Mode[asked] {
 		m.Missing = sentence(why)
 		return m
 	}
-	m.Unsure = func(c *asked) string {
-		for i, l := range g.lines.Lines {
-			if g.of[i].dot {
-				if why := g.pulled(c, i); why != "" {
-					return why
-				}
-				continue
-			}
-			for _, x := range thin(i) {
-				for _, p := range [2]solid.Vector{l.A, l.B} {
-					f := c.flow.At(p)
-					switch across := math.Abs(f.Dot(x.normal)); {
-					case f.Len() == 0 || x.closed:
-					case x.normal.Len() == 0:
-						return fmt.Sprintf("how %s faces nobody said: whether the weld peels it is not known.", x.name)
-					case across > peels*f.Len():
-						return fmt.Sprintf("%.0f %% of what goes through %s pulls square to the face of %s: peel and bending of sheet beside a seam are "+
-							"not worked out. Let it pull along the sheet, or stiffen it there.", 100*across/f.Len(), g.ask.Seams[g.of[i].seam].Called(),
-							x.name)
-					}
-				}
-			}
-		}
-		return ""
-	}
+	m.Unsure = func(c *asked) string { return g.peeled(c, thin) }
 	m.Eval = func(c *asked) strength.Hit {
 		return g.ends(c, func(i int, f solid.Vector) (demand, capacity float64) {
 			demand, capacity = f.Len()*g.lines.Lines[i].Throat, math.Inf(1)
@@ -324,6 +300,33 @@ func (g *group) sheet() strength.Mode[asked] {
 		return w
 	}
 	return m
+}
+
+// peeled says that sheet is pulled square to its face, or a plug or a spot off; "" where neither.
+func (g *group) peeled(c *asked, thin func(i int) []stuff) string {
+	for i, l := range g.lines.Lines {
+		if g.of[i].dot {
+			if why := g.pulled(c, i); why != "" {
+				return why
+			}
+			continue
+		}
+		for _, x := range thin(i) {
+			for _, p := range [2]solid.Vector{l.A, l.B} {
+				f := c.flow.At(p)
+				switch across := math.Abs(f.Dot(x.normal)); {
+				case f.Len() == 0 || x.closed:
+				case x.normal.Len() == 0:
+					return fmt.Sprintf("how %s faces nobody said: whether the weld peels it is not known.", x.name)
+				case across > peels*f.Len():
+					return fmt.Sprintf("%.0f %% of what goes through %s pulls square to the face of %s: peel and bending of sheet beside a seam are "+
+						"not worked out. Let it pull along the sheet, or stiffen it there.", 100*across/f.Len(), g.ask.Seams[g.of[i].seam].Called(),
+						x.name)
+				}
+			}
+		}
+	}
+	return ""
 }
 
 // sheetFlow is what a millimetre of sheet beside a weld may take, N/mm.

@@ -100,7 +100,7 @@ const spots = computed(() => [
     .map((s) => ({ value: `map ${s.side.of}`, text: s.name })),
 ])
 const spot = (s: SeamPlan) => (s.holes?.length ? `hole ${s.holes[0]}` : s.map ? `map ${s.map}` : '')
-function at(i: number, v: string) {
+function put(i: number, v: string) {
   const now = seams.value[i]!
   const [kind, ...rest] = v.split(' ')
   const id = rest.join(' ')
@@ -167,7 +167,7 @@ function shape(i: number, form: SeamPlan['form']) {
             label="They are at"
             :choices="spots"
             :model-value="spot(row)"
-            @update:model-value="(v) => at(i, v)"
+            @update:model-value="(v) => put(i, v)"
           />
           <PickOne
             v-else
