@@ -124,11 +124,11 @@ func (p *Pathway) none(id, name string, cases int) string {
 	switch {
 	case p.Why != "":
 		return p.Why
+	case cases > 0:
+		return ""
 	case p.instead[id] != "":
 		return fmt.Sprintf("The seams of %s hold the same two things, and weld and bolts do not share: the weld alone carries everything "+
 			"(AISC 360 J1.8), the bolts get no credit and no load.", p.instead[id])
-	case cases > 0:
-		return ""
 	}
 	for _, f := range p.Findings {
 		if f.Name == name {

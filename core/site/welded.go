@@ -144,6 +144,11 @@ func (s *site) seamMount(x *seated) (out []weld.SeamsCase, why string) {
 	if k < 0 || x.built == nil || b.Mounts[k].Part != x.w.Sides[0].Of {
 		return nil, "The bracket its loads come from is not there any more, or is of another part: choose it again, or type the loads."
 	}
+	if x.placed && s.twin(x.ids[0]) {
+		return nil, "It is the other hand that stands there, and what the bracket carries is told of the drawn one: choose the drawn one's " +
+			"place, or " +
+			"let the loads come along the load path."
+	}
 	m := b.Mounts[k]
 	d, ok := b.Device(m.Device)
 	if !ok && !b.Rated(m.Part) {
