@@ -187,7 +187,7 @@ func (s *site) joint(j brief.Joint, path Pathway) (in joint.Input, why string) {
 		if in.Cases, why = path.through(j); why != "" {
 			return in, why
 		}
-		in.Open = path.open[j.ID]
+		in.Open = append(slices.Clip(path.open[j.ID]), path.unarrived(s.Brief, j.ID)...)
 	}
 	for k := range in.Plies {
 		if k >= len(j.Sides) {

@@ -137,3 +137,24 @@ func (p *Pathway) none(id, name string, cases int) string {
 	}
 	return "Nothing goes through it along the load path: say what it belongs to on both sides, so that it holds one thing to another."
 }
+
+// unarrived says that what a bracket is said to carry does not come along the load path to the joint that holds it: no
+// joint leads from the device to the bracket, so that only its own weight arrives. Empty where all of it does.
+func (p *Pathway) unarrived(b brief.Brief, id string) (why []string) {
+	held, arrived := map[string]bool{}, map[string]bool{}
+	for _, body := range p.behind[id] {
+		switch side := p.sides[body]; side.Kind {
+		case brief.PartSide:
+			held[side.Of] = true
+		case brief.DeviceSide:
+			arrived[side.Of] = true
+		}
+	}
+	for _, m := range b.Mounts {
+		if d, ok := b.Device(m.Device); ok && held[m.Part] && !arrived[m.Device] && len(m.Feet)+len(m.TwinFeet) > 0 {
+			why = append(why, fmt.Sprintf("%s stands on it by the bracket %s, and no joint leads from it to the bracket: what it weighs does not "+
+				"come along the load path.", d.Named(), m.Name))
+		}
+	}
+	return why
+}

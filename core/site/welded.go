@@ -75,7 +75,7 @@ func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 		return t
 	}
 	s.unproved(&x, &r)
-	if open := path.open[w.ID]; w.Path && len(open) > 0 {
+	if open := append(slices.Clip(path.open[w.ID]), path.unarrived(s.Brief, w.ID)...); w.Path && len(open) > 0 {
 		r.Checks = append([]strength.Check{strength.Silent("loads", "Loads", strings.Join(open, " "))}, r.Checks...)
 		if r.Verdict != strength.Over {
 			r.Verdict = strength.CannotSay

@@ -276,8 +276,8 @@ func pathWelds(t *testing.T) Site {
 		s.Survey = vehicle.Survey{Placed: []vehicle.Placed{{ID: "stands", Name: "Ear, left", Part: "ear", At: solid.Vector{100, 0, 0}, Roll: 90}}}
 		j := brief.Joint{ID: "j", Name: "Pump on the ear", Sides: []brief.Side{{ID: "p1", Kind: brief.DeviceSide, Of: "d"},
 			{ID: "p2", Kind: brief.PartSide, Of: "ear"}}, Stands: []brief.Stand{{At: [3]float64{220, 0, 40}}}, Path: true}
-		j.Design.Holes = [][2]float64{{0, 0}, {40, 0}}
-		j.Design.Plies = footJoint(BuildParts(context.Background(), pressParts(), s.Brief, shop.Shop{})).Design.Plies
+		j.Design = footJoint(BuildParts(context.Background(), pressParts(), s.Brief, shop.Shop{})).Design
+		j.Design.Holes, j.Design.Cases = [][2]float64{{0, 0}, {40, 0}}, nil
 		j.Design.Plies[0].ID, j.Design.Plies[1].ID = "p1", "p2"
 		bolts := j
 		bolts.ID, bolts.Name = "b", "Ear bolted down"
@@ -383,5 +383,30 @@ func TestSeamsAreInTheHours(t *testing.T) {
 	if got, says := minutes(welds(t, func(s *Site) { s.Brief.Welded[0].Seams = nil })); got != 0 || !strings.Contains(says, "Ear on its "+
 		"plate") {
 		t.Errorf("%.4f m: %s", got, says)
+	}
+}
+
+// What stands on a bracket by its feet and by no joint does not come along the load path: seams and bolts under it do
+// not hold for the bracket's own weight.
+func TestLoadThatNeverArrives(t *testing.T) {
+	s := pathWelds(t)
+	if w := seamed(t, s); w.Result == nil || strings.Contains(w.Result.Checks[0].Why, "does not come along") {
+		t.Fatalf("with its joint: %+v", w)
+	}
+	s.Brief.Joints = s.Brief.Joints[1:] // nothing joins the pump to the ear any more
+	s.Brief.Mounts = []brief.Mount{{ID: "m", Name: "Ear", Part: "ear", Device: "d", Feet: []brief.Link{"f"}}}
+	w := seamed(t, s)
+	if w.Verdict != strength.CannotSay || w.Result == nil || !strings.Contains(w.Result.Checks[0].Why, "does not come along") {
+		t.Errorf("seams: %s %+v", w.Verdict, w.Result)
+	}
+	s.Brief.Welded = nil
+	j := s.Hold().Joints[0]
+	if j.Result == nil || j.Result.Verdict != strength.CannotSay {
+		t.Errorf("bolts: %+v, %s", j.Result, j.Why)
+	}
+	s.Brief.Mounts = nil
+	s.Brief.Joints[0].Design.Holes = [][2]float64{{0, 0}, {40, 0}}
+	if j := s.Hold().Joints[0]; j.Result == nil || len(j.Result.Checks) == 0 {
+		t.Errorf("nothing stands on it: %+v, %s", j.Result, j.Why)
 	}
 }

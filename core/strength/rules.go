@@ -20,4 +20,5 @@ var Changed = []Change{
 	{2, "Files wait for the longest pitch of a bracket's and a joint's bolts too, measured again with tape, rule or caliper: by eye or from memory proves nothing."},
 	{3, "The weld round a member's end is asked as the seam it is: 60 ksi weld metal where nobody named another, a wall under 4.8 mm by the rules of sheet, aluminium as softened, on the wall of a tube as much of it as is stiff there."},
 	{3, "Where seams hold the same two things as bolts, the weld alone carries everything: the bolts get no load and no credit."},
+	{3, "What stands on a bracket by its feet and by no joint does not come along the load path: joints under it cannot say, instead of holding its own weight."},
 }
