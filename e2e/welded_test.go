@@ -104,8 +104,11 @@ func TestOrderPlayedAndPrinted(t *testing.T) {
 	id, _ := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + id + "/hold")
-	p.wait("the list", `document.querySelector('.list .pick')`)
-	eval[bool](p, `([...document.querySelectorAll('.list .pick')].find(x => x.innerText.includes('weld map')).click(), true)`)
+	p.wait("the frame in the list", `(() => { // frames come by themselves, after the bodies
+		const x = [...document.querySelectorAll('.list .pick')].find(x => x.innerText.includes('weld map') && x.innerText.includes('outriggers'))
+		x?.click()
+		return !!x
+	})()`)
 	p.wait("the gain", `document.querySelector('[data-gain]')?.innerText.includes('Seam by seam')`)
 	run := `document.querySelector('[data-run]').innerText`
 	p.press("One run on")
