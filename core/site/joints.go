@@ -212,18 +212,23 @@ func (s *site) joint(j brief.Joint, path Pathway) (in joint.Input, why string) {
 	return in, ""
 }
 
-// besideJoint answers what a joint's checks leave out, by the rules of brackets: what
-// goes through it is what it rests on.
+// besideJoint answers what a bolted joint's checks leave out.
 func (s *site) besideJoint(j brief.Joint, path Pathway) []brief.Beside {
+	return s.beside(j.ID, j.Mount, j.Sides, path, "What the last ply itself is held by.")
+}
+
+// beside answers what the checks of a joint, bolted or welded, leave out, by the rules of brackets: what goes through
+// it is what it rests on.
+func (s *site) beside(id, mount string, sides []brief.Side, path Pathway, unlooked string) []brief.Beside {
 	b := s.Brief
 	behind := b.Behind()
 	devices := map[string]bool{}
-	for _, id := range path.behind[j.ID] {
-		if side := path.sides[id]; side.Kind == brief.DeviceSide {
+	for _, body := range path.behind[id] {
+		if side := path.sides[body]; side.Kind == brief.DeviceSide {
 			devices[side.Of] = true
 		}
 	}
-	for _, side := range j.Sides {
+	for _, side := range sides {
 		if side.Kind == brief.DeviceSide {
 			devices[side.Of] = true
 		}
@@ -232,13 +237,12 @@ func (s *site) besideJoint(j brief.Joint, path Pathway) []brief.Beside {
 		}
 	}
 	for _, m := range b.Mounts {
-		if j.Mount != "" && m.ID == j.Mount {
+		if mount != "" && m.ID == mount {
 			devices[m.Device] = true
 		}
 	}
 	b.Carried(&behind, devices)
-	return append(behind.Beside(), brief.Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay,
-		Why: "What the last ply itself is held by."})
+	return append(behind.Beside(), brief.Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay, Why: unlooked})
 }
 
 // boltsThrough answers where holes of a part lie on its flat pattern, the least

@@ -199,29 +199,10 @@ func seamFinding(code string, severity working.Severity, w brief.Welded, seam, f
 	return working.Finding{Code: code, Severity: severity, Cause: "Welding", Name: w.Name, Feature: seam, Reason: fmt.Sprintf(format, args...)}
 }
 
-// besideSeams answers what the checks leave out.
+// besideSeams answers what a welded joint's checks leave out.
 func (s *site) besideSeams(w brief.Welded, path Pathway) []brief.Beside {
-	b := s.Brief
-	behind := b.Behind()
-	devices := map[string]bool{}
-	for _, id := range path.behind[w.ID] {
-		if side := path.sides[id]; side.Kind == brief.DeviceSide {
-			devices[side.Of] = true
-		}
-	}
-	for _, side := range w.Sides {
-		if p := s.part(side.Of); side.Kind == brief.PartSide && p != nil {
-			behind.Sources = append(behind.Sources, p.source())
-		}
-	}
-	for _, m := range b.Mounts {
-		if w.Mount != "" && m.ID == w.Mount {
-			devices[m.Device] = true
-		}
-	}
-	b.Carried(&behind, devices)
-	return append(behind.Beside(), brief.Beside{Key: "joint", Name: "Not looked at", Verdict: strength.CannotSay,
-		Why: "What the second of the two is itself held by, and how it bends beside the seams."})
+	return s.beside(w.ID, w.Mount, []brief.Side{w.Sides[0].Side, w.Sides[1].Side}, path,
+		"What the second of the two is itself held by, and how it bends beside the seams.")
 }
 
 // seamPen writes lengths as the job does.

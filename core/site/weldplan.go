@@ -9,11 +9,6 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/effort"
 	"warmanvil/core/hole"
-	"warmanvil/core/member"
-	"warmanvil/core/member/shape"
-	"warmanvil/core/sheet"
-	"warmanvil/core/sheet/made"
-	"warmanvil/core/shell/facet"
 	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
@@ -207,7 +202,16 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 				"first.", told.Plural(len(blocked), "seam", "seams"),
 				strings.Join(blocked, ", "))})
 	}
+	for _, w := range s.Brief.Welded {
+		if note := strings.TrimSpace(w.Note); w.ID == p.Of && note != "" {
+			do("%s", note)
+		}
+	}
+	if cause := strings.TrimSpace(book.Cause); cause != "" {
+		do("Of its bow: %s", cause)
+	}
 	s.planTakes(p)
+	p.rework(book)
 	s.planOpen(p, book)
 }
 
@@ -217,6 +221,24 @@ func (p *WeldPlan) guessed() float64 {
 		return p.Order.Hand.Last
 	}
 	return p.Order.Best.Last
+}
+
+// rework says what was done again, why, and how long that took.
+func (p *WeldPlan) rework(book brief.WeldBook) {
+	minutes := 0.
+	var why []string
+	for _, q := range p.Seams {
+		saw := book.Saw(q.ID)
+		if saw.Minutes != nil {
+			minutes += *saw.Minutes
+		}
+		if text := strings.TrimSpace(saw.Rework); text != "" {
+			why = append(why, fmt.Sprintf("seam %d: %s", q.Number, text))
+		}
+	}
+	if minutes > 0 || len(why) > 0 {
+		p.Takes = append(p.Takes, strings.TrimSuffix(fmt.Sprintf("%.0f min done again so far (%s)", minutes, strings.Join(why, "; ")), " ()"))
+	}
 }
 
 // planTakes says what the seams take.
@@ -280,218 +302,4 @@ func gasSaid(litres float64, inch bool) string {
 		return fmt.Sprintf("%.1f ft³", litres/28.3168)
 	}
 	return fmt.Sprintf("%.0f l", math.Ceil(litres))
-}
-
-// welding gathers what is welded of a thing; false where the job has none of that id.
-func (s Site) welding(of string) (g welding, known bool) {
-	for _, w := range s.Brief.Welded {
-		if w.ID == of {
-			return s.weldingJoint(w), true
-		}
-	}
-	for _, f := range s.Frames {
-		if f.ID == of {
-			return s.weldingFrame(f), true
-		}
-	}
-	for _, b := range s.Bodies {
-		if b.ID == of {
-			return s.weldingBody(b), true
-		}
-	}
-	return g, false
-}
-
-// weldingJoint gathers the seams of a welded joint: of two sides both, the back one after the front.
-func (s Site) weldingJoint(w brief.Welded) (g welding) {
-	g.name, g.bulks = w.Name, make([]solid.Body, 1)
-	open := s.open()
-	x, stands := open.paths().seated[w.ID]
-	if !stands {
-		x = open.seat(w, nil)
-	}
-	if g.why = x.why; g.why != "" {
-		return g
-	}
-	g.sketch = open.seamSketch(&x)
-	if x.built != nil {
-		if b, err := made.Build(s.handOf(w.Sides[0].Of, x.placed && s.twin(x.ids[0])), made.Options{Body: true}); err == nil {
-			g.bulks[0] = b.Body.Solid().At(x.pose)
-		}
-	}
-	for k, side := range w.Sides {
-		st := open.stands[x.ids[k]]
-		if f := open.frames[side.Of]; side.Kind == brief.MemberSide && f != nil && (k == 0 || x.placed) {
-			pose := open.frame(side.Of).Doc.Fit.Solid()
-			if st != nil && st.Why == "" {
-				pose = st.Pose
-			}
-			g.bulks[0] = g.bulks[0].With(f.Body().At(pose))
-		} else if k == 1 && side.Kind == brief.PartSide && x.placed && st != nil && st.Why == "" {
-			g.bulks[0] = g.bulks[0].With(st.thing.Body)
-		}
-	}
-	g.trees, g.names = open.torchObstacles(&x, g.bulks[0])
-	m, _ := stock.MaterialByKey(x.seams[0].Sides[0].Material)
-	for _, seam := range x.seams {
-		if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
-			continue // places, each by itself: they bow nothing to speak of
-		}
-		thin := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
-		face := seam.Sides[0].Normal
-		for k, back := range []bool{false, true} {
-			if back && !seam.Both {
-				continue
-			}
-			for n, line := range seam.Runs() {
-				q := PlannedSeam{ID: seam.ID, Name: seam.Called(), Path: line, Leg: seam.Leg, thin: thin, metal: m, face: face,
-					area: seam.Leg * seam.Leg / 2}
-				if back {
-					q.ID, q.Name, q.face = q.ID+" back", q.Name+", other side", face.Mul(-1)
-				}
-				if seam.Stitch > 0 {
-					q.ID, q.Name = fmt.Sprintf("%s-%d", q.ID, n+1), fmt.Sprintf("%s, stitch %d", q.Name, n+1)
-				}
-				if seam.Leg == 0 { // a butt: as deep as it is
-					q.area = math.Max(seam.Throat, thin) * 2
-					q.Leg = math.Max(seam.Throat, thin)
-				}
-				off := face.Unit().Mul(seam.Sides[0].Thickness / 2)
-				if k == 1 {
-					off = off.Mul(-1)
-				}
-				if seam.Form != weld.ButtForm {
-					q.Path = shifted(line, off)
-				}
-				q.Long, q.open = lengthOf(q.Path), opens(seam, q.face)
-				g.seams = append(g.seams, q)
-			}
-		}
-	}
-	if len(g.seams) == 0 {
-		g.why = "It has plugs and spots alone: every second one first, then those between, and let each cool."
-	}
-	for _, j := range s.Brief.Joints {
-		if j.Part != "" && (j.Part == w.Sides[0].Of || j.Part == w.Sides[1].Of) {
-			g.near = append(g.near, j.Name)
-		}
-	}
-	return g
-}
-
-// handOf answers a part's recipe in the hand that stands there.
-func (s Site) handOf(id string, twin bool) (r sheet.Recipe) {
-	for _, p := range s.Parts {
-		if p.ID == id {
-			if r = p.Recipe; twin {
-				r = r.Mirror()
-			}
-		}
-	}
-	return r
-}
-
-func (s Site) twin(placed string) bool {
-	for _, p := range s.Survey.Placed {
-		if p.ID == placed {
-			return p.Twin
-		}
-	}
-	return false
-}
-
-func shifted(line []solid.Vector, by solid.Vector) (out []solid.Vector) {
-	for _, v := range line {
-		out = append(out, v.Add(by))
-	}
-	return out
-}
-
-func lengthOf(line []solid.Vector) (mm float64) {
-	for i := 1; i < len(line); i++ {
-		mm += line[i].Sub(line[i-1]).Len()
-	}
-	return mm
-}
-
-// weldingFrame gathers the ends of a frame's members, side by side of their sections.
-func (s Site) weldingFrame(f Frame) (g welding) {
-	g.name = f.Name
-	built := shape.Build(f.Doc, newStander(s).from.ForFrame(f.Doc))
-	at, bodies := built.Together()
-	g.bulks = bodies
-	for _, b := range bodies {
-		g.trees, g.names = append(g.trees, solid.NewTree(b)), append(g.names, "the frame itself")
-	}
-	if len(bodies) == 0 {
-		g.why = f.Name + " has no member that can be shown: look at it on the Shape bench."
-		return g
-	}
-	for k, r := range built.Runs {
-		p := &built.Pieces[k]
-		if p.Why != "" {
-			continue
-		}
-		g.sketch = append(g.sketch, memberLines(built, r.ID, solid.Ground)...)
-		for e, end := range [2]member.End{r.A, r.B} {
-			plated := slices.ContainsFunc(built.Plates, func(q shape.PlateAt) bool { return q.Member == r.ID && (q.End == "b") == (e == 1) })
-			bent := r.Formed[e] != nil && r.Formed[e].Kind == member.Bent
-			if end.Hinged || bent || p.Ends[e].Onto == "" && !plated {
-				continue
-			}
-			leg := end.Leg
-			if leg == 0 {
-				leg = member.Thickness(r.Section)
-			}
-			name := fmt.Sprintf("%s, %s end", r.Named(), [2]string{"first", "second"}[e])
-			for n, side := range built.Sides(k, e) {
-				q := PlannedSeam{ID: fmt.Sprintf("%s %s%d", p.ID, [2]string{"a", "b"}[e], n+1), Name: fmt.Sprintf("%s, "+
-					"%s", name, side.Name), Path: side.Path,
-					Leg: leg, Long: lengthOf(side.Path), thin: member.Thickness(r.Section), metal: built.Steel, face: side.Face, area: leg * leg / 2,
-					body: at[k]}
-				if q.open = side.Face; q.face.Len() > 0 {
-					q.open = side.Face.Add(r.Axes.X.Mul([2]float64{1, -1}[e]))
-				}
-				g.seams = append(g.seams, q)
-			}
-		}
-	}
-	if len(g.seams) == 0 {
-		g.why = fmt.Sprintf("No end of %s meets another member or a plate: nothing of it is welded.", f.Name)
-	}
-	return g
-}
-
-// weldingBody gathers the seams of a faceted body.
-func (s Site) weldingBody(b FacetBody) (g welding) {
-	g.name = b.Name
-	built, err := b.Doc.Build()
-	if err != nil {
-		g.why = s.Brief.Refused(err)
-		return g
-	}
-	at, _ := b.Doc.Places()
-	whole, _ := plated(&built)
-	g.bulks = []solid.Body{whole}
-	m, _ := stock.MaterialByKey(b.Doc.Material)
-	for _, f := range built.Faces {
-		var ring []solid.Vector
-		for _, q := range f.Outline {
-			ring = append(ring, f.Pose.Apply(solid.Vector{q.X, q.Y}))
-		}
-		g.sketch = append(g.sketch, append(ring, ring[0]))
-	}
-	for _, e := range built.Edges {
-		if len(e.Faces) != 2 || e.Seam.Kind == facet.BentOne {
-			continue
-		}
-		face := built.Faces[e.Faces[0]].Pose.Z.Add(built.Faces[e.Faces[1]].Pose.Z)
-		path := []solid.Vector{at[e.A], at[e.B]}
-		g.seams = append(g.seams, PlannedSeam{ID: e.A + " " + e.B, Name: b.Doc.Called(e.A) + " to " + b.Doc.Called(e.B), Path: path,
-			Leg: built.Thickness, Long: lengthOf(path), thin: built.Thickness, metal: m, face: face, area: built.Thickness * built.Thickness / 2})
-	}
-	if len(g.seams) == 0 {
-		g.why = fmt.Sprintf("No edge of %s is welded.", b.Name)
-	}
-	return g
 }

@@ -102,6 +102,13 @@ func TestWeldPlanOfAJoint(t *testing.T) {
 	if p.Seams[0].Look != nil || p.Seams[1].Look == nil || p.Seams[1].Look.Passes || p.Bowed != nil { // even seams bow it not at all
 		t.Errorf("%+v, %+v", p.Seams[1].Look, p.Bowed)
 	}
+	took := 12.
+	s.Brief.Welded[0].Note = "Left end first."
+	s.Brief.Books[0].Seen[1].Rework, s.Brief.Books[0].Seen[1].Minutes = "pores", &took
+	if p, err = s.WeldPlan("w"); err != nil || !strings.Contains(strings.Join(p.Takes, "; "), "12 min done again so far (seam 2: pores)") ||
+		!strings.Contains(strings.Join(p.Does, "; "), "Left end first.") {
+		t.Errorf("%v %v %v", err, p.Takes, p.Does)
+	}
 	five := 5.2
 	s.Brief.Books[0].Seen[1].Leg = &five
 	if p, err = s.WeldPlan("w"); err != nil || !p.Seams[1].Look.Passes {
