@@ -57,17 +57,16 @@ func (s WeldMap) PDF() ([]byte, error) {
 	runs := SurveySection{Heads: []string{"no.", "run", "before it", "bowed then", "laid"}, Widths: []float64{.07, .45, .22, .16, .1}}
 	p.heads(runs)
 	for i, r := range order.Runs {
-		before := ""
-		if r.Turn {
+		before := "nothing" // an empty cell is a line to be filled in
+		switch {
+		case r.Turn && r.Hot:
+			before = "turn the work, let it cool"
+		case r.Turn:
 			before = "turn the work"
+		case r.Hot:
+			before = "let it cool"
 		}
-		if r.Hot {
-			if before != "" {
-				before += ", "
-			}
-			before += "let it cool"
-		}
-		p.row(runs, []string{fmt.Sprint(i + 1), r.Name, before, s.Write(r.Bow), ""})
+		p.row(runs, []string{fmt.Sprint(i + 1), r.Name, before, s.Write(math.Round(r.Bow*100) / 100), ""})
 	}
 	p.y += 5
 	p.room(20)
