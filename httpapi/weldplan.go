@@ -19,6 +19,15 @@ func (s *server) weldRoutes() {
 		}
 		return all.WeldWays(c.Query("joint"))
 	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/weld-schools", id: "getWeldSchools", work: whole, access: reading,
+		summary: "The usual ways to weld a joint side by side: how far along, how it is left, where it is welded",
+		query:   []*huma.Param{query("joint", "id of the welded joint")}}, func(c call, _ none) ([]site.WeldSchool, error) {
+		_, all, err := s.jobs.Site(c.Request.Context(), c.id)
+		if err != nil {
+			return nil, err
+		}
+		return all.WeldSchools(c.Query("joint"))
+	})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/weld-plan", id: "getWeldPlan", work: whole, access: reading,
 		summary: "How a welded joint, a frame or a body is welded: tacks, the order of its runs against seam by seam, what it takes, what is " +
 			"looked at",
@@ -64,5 +73,9 @@ func (s *server) weldMap(w want) (m paper.WeldMap, called label, err error) {
 			}
 		}
 	}
-	return m, label{job: j.Brief.Name, of: "weld map " + p.Name, revision: j.Revision}, nil
+	called = label{job: j.Brief.Name, of: "weld map " + p.Name, revision: j.Revision}
+	if why := all.WeldsHeldBy(p.Of); why != "" {
+		called.held = asFault("The weld map of %s is held back: %s Settle it on the Hold bench, in the brief, or under Make.", p.Name, why)
+	}
+	return m, called, nil
 }

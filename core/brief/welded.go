@@ -2,6 +2,7 @@ package brief
 
 import (
 	"fmt"
+	"slices"
 	"unicode/utf8"
 
 	"warmanvil/core/sheet"
@@ -55,6 +56,7 @@ type SeamPlan struct {
 	Holes  []string   `json:"holes,omitempty" doc:"of plugs and spots: ids of hole features of the first part they are at"`
 	Map    string     `json:"map,omitempty" doc:"of plugs and spots: id of the surveyed hole map or point they are at"`
 	Gap    *float64   `json:"gap,omitempty" doc:"mm, widest gap under it as measured; none when left out"`
+	By     string     `json:"by,omitempty" enum:"mig,tig,stick,spot,outside" doc:"how it is laid; the first welder of the Shop that takes it when left out"`
 	Passed string     `json:"passed,omitempty" doc:"which coupon showed that this seam comes out, where no welder of the Shop is said to lay it"`
 }
 
@@ -97,6 +99,9 @@ func (b Brief) CheckWelded() error {
 			if err := working.First(s.numbers(here), working.Within(here+"/before", "What is left out", s.Before, 0, 1e5, "mm"),
 				working.Within(here+"/after", "What is left out", s.After, 0, 1e5, "mm")); err != nil {
 				return err
+			}
+			if !slices.Contains([]string{"", weld.MIG, weld.TIG, weld.Stick, weld.Spot, "outside"}, s.By) {
+				return working.Refuse(here+"/by", "It is laid by mig, tig, stick or spot, or outside, not by %q.", s.By)
 			}
 			if s.Gap != nil {
 				if err := working.Within(here+"/gap", "The gap", *s.Gap, 0, 100, "mm"); err != nil {

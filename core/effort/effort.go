@@ -5,7 +5,6 @@ package effort
 
 import (
 	"fmt"
-	"math"
 
 	"warmanvil/core/working"
 )
@@ -21,7 +20,10 @@ const (
 	Tapping  Op = "tapping"
 	Sawing   Op = "sawing"
 	Fitting  Op = "fitting"
-	Welding  Op = "welding"
+	Welding  Op = "welding" // MIG, as small shops have it
+	TIG      Op = "tig"
+	Sticking Op = "stick"
+	Spotting Op = "spot"
 	Dressing Op = "dressing"
 	Painting Op = "painting"
 	Bolting  Op = "bolting"
@@ -29,7 +31,7 @@ const (
 
 // RateOf is what one kind of work takes.
 type RateOf struct {
-	Op    Op      `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,dressing,painting,bolting"`
+	Op    Op      `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,tig,stick,spot,dressing,painting,bolting"`
 	Text  string  `json:"text"`
 	Unit  string  `json:"unit" doc:"what is counted: m, bends, holes, cuts, ends, m², bolts"`
 	Each  float64 `json:"each" doc:"min for one of it"`
@@ -38,7 +40,7 @@ type RateOf struct {
 
 // Rate is a shop's own rate of a kind of work.
 type Rate struct {
-	Op    Op      `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,dressing,painting,bolting"`
+	Op    Op      `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,tig,stick,spot,dressing,painting,bolting"`
 	Each  float64 `json:"each" doc:"min for one of what its kind counts"`
 	SetUp float64 `json:"setUp" doc:"min before the first of each kind of piece"`
 }
@@ -54,7 +56,10 @@ var Usual = []RateOf{
 	{Tapping, "tapping", "holes", 2.5, 3},
 	{Sawing, "sawing", "cuts", 3, 8},
 	{Fitting, "fitting and tacking", "ends", 5, 10},
-	{Welding, "welding", "m", 10, 10},
+	{Welding, "MIG welding", "m", 10, 10},
+	{TIG, "TIG welding", "m", 25, 15},
+	{Sticking, "welding with rods", "m", 14, 10},
+	{Spotting, "spot and plug welds", "spots", 1, 10},
 	{Dressing, "dressing welds and edges", "m", 4, 0},
 	{Painting, "cleaning and painting", "m²", 20, 30},
 	{Bolting, "bolting up", "bolts", 3, 0},
@@ -143,48 +148,4 @@ func Add(list []Work, own []Rate) (Estimate, error) {
 		e.Working.Steps = append(e.Working.Steps, working.Quantity{Symbol: string(l.Op), Name: l.Text, Value: l.Minutes, Unit: "min"})
 	}
 	return e, nil
-}
-
-// UsedUp is something that is used up by making.
-type UsedUp struct {
-	Key    string  `json:"key" enum:"wire,gas,flap,cutoff,paint"`
-	Text   string  `json:"text"`
-	Unit   string  `json:"unit" doc:"kg, l, pieces"`
-	Amount float64 `json:"amount"`
-	Says   string  `json:"says" doc:"how it was come to"`
-}
-
-// Weld is a fillet that is welded: m long, its leg in mm.
-type Weld struct{ Long, Leg float64 }
-
-const (
-	wireDensity = 7850. // kg/m³, steel wire
-	overweld    = 1.4   // more than the triangle of the leg is put down: crown, spatter, ends (practice)
-	travel      = .3    // m/min of a small MIG set (practice)
-	shield      = 12.   // l/min of gas (practice)
-	perFlap     = 6.    // m of weld or edge a flap disc dresses (practice)
-	perCutoff   = 25.   // cuts by hand a thin disc makes, of mm² of section 200 (practice)
-	coats       = .22   // l/m² of paint for two coats (practice)
-)
-
-// Consumed answers what is used up by welds, m of edge and weld that are dressed, mm² of section
-// that are cut by hand disc, and m² of paint. What there is none of is left out.
-func Consumed(welds []Weld, dressed, handCut, painted float64) []UsedUp {
-	out := []UsedUp{}
-	add := func(key, text, unit string, amount float64, says string) {
-		if amount > 1e-9 {
-			out = append(out, UsedUp{key, text, unit, amount, says})
-		}
-	}
-	long, kg := 0., 0.
-	for _, w := range welds {
-		long += w.Long
-		kg += w.Long * w.Leg * w.Leg / 2 * 1e-6 * wireDensity * overweld
-	}
-	add("wire", "welding wire", "kg", kg, "half its leg squared by its length, 1.4 times for crown, spatter and ends, of steel")
-	add("gas", "shielding gas", "l", long/travel*shield, "3.3 min of arc for each metre, 12 l a minute")
-	add("flap", "flap discs", "", math.Ceil(dressed/perFlap-1e-9), "one for about 6 m of weld or edge")
-	add("cutoff", "cutting discs", "", math.Ceil(handCut/(perCutoff*200)-1e-9), "one for about 25 cuts through a small tube by hand")
-	add("paint", "paint", "l", painted*coats, "two coats")
-	return out
 }

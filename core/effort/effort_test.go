@@ -60,7 +60,7 @@ func TestHoursAddUp(t *testing.T) {
 // gas; 7 m dressed two flap discs; 30 cuts of 200 mm² two cutting discs; 3 m² 0.66 l of paint.
 func TestConsumed(t *testing.T) {
 	got := map[string]UsedUp{}
-	for _, u := range Consumed([]Weld{{1.5, 4}, {.5, 4}}, 7, 30*200, 3) {
+	for _, u := range Consumed([]Weld{{Long: 1.5, Leg: 4}, {Long: .5, Leg: 4}}, 7, 30*200, 3) {
 		got[u.Key] = u
 	}
 	for key, want := range map[string]float64{"wire": .17584, "gas": 80, "flap": 2, "cutoff": 2, "paint": .66} {
@@ -70,5 +70,38 @@ func TestConsumed(t *testing.T) {
 	}
 	if got := Consumed(nil, 0, 0, 0); len(got) != 0 {
 		t.Errorf("nothing uses %+v", got)
+	}
+}
+
+// By hand, 2 m of a 4 mm leg (8 mm²): TIG rods of aluminium 2·8·2700e-6·1.2 = 0.0518 kg and 2/0.08·8 = 200 l of argon; rods
+// of steel 2·8·7850e-6·2.2 = 0.2763 kg and no gas. Ten plugs of 12 through 3 mm: 0.03 m of 113.1 mm².
+func TestConsumedByProcess(t *testing.T) {
+	list := Consumed([]Weld{{Long: 2, Leg: 4, By: TIG, Metal: "aluminum"}, {Long: 2, Leg: 4, By: Sticking, Metal: "galvanized"},
+		{Spots: 10, Leg: 12, Filled: 3}, {Spots: 40, Leg: 5, By: Spotting}}, 0, 0, 0)
+	got := map[string]UsedUp{}
+	for _, u := range list {
+		got[u.Text] = u
+	}
+	for text, want := range map[string]float64{"aluminium TIG rods": .05184, "argon": 200, "welding rods": .27632,
+		"welding wire": .03 * math.Pi * 36 * 7850e-6 * 1.4, "shielding gas": 18} {
+		if math.Abs(got[text].Amount-want) > 1e-5 || got[text].Says == "" {
+			t.Errorf("%s: %+v, want %g", text, got[text], want)
+		}
+	}
+	if len(list) != 5 || got["aluminium TIG rods"].Metal != "aluminum" {
+		t.Errorf("%+v", list)
+	}
+	for left, want := range map[string]float64{"": 3, "as is": .75, "dressed": 3, "flush": 6} {
+		if got := (Weld{Long: 3, Left: left}).Dressed(); got != want {
+			t.Errorf("%q: %g m to dress", left, got)
+		}
+	}
+	if w := (Weld{Spots: 6}).Work(1, ""); w.Op != Spotting || w.Many != 6 {
+		t.Errorf("%+v", w)
+	}
+	for sort, want := range map[string]Op{"mig": Welding, "tig": TIG, "stick": Sticking, "spot": Spotting, "": Welding} {
+		if By(sort) != want {
+			t.Errorf("%s is %s", sort, By(sort))
+		}
 	}
 }

@@ -35,7 +35,7 @@ type Effort struct {
 
 // WorkTold is a kind of work in the units of the job.
 type WorkTold struct {
-	Op    effort.Op `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,dressing,painting,bolting"`
+	Op    effort.Op `json:"op" enum:"cutting,bending,drilling,tapping,sawing,fitting,welding,tig,stick,spot,dressing,painting,bolting"`
 	Text  string    `json:"text"`
 	Own   bool      `json:"own,omitempty" doc:"the shop's own rate, a usual one otherwise"`
 	Many  string    `json:"many" doc:"how much there is of it"`
@@ -102,10 +102,10 @@ func (s Site) Effort() (Effort, error) {
 	for _, f := range s.Bodies {
 		if b, err := f.Doc.Build(); err == nil {
 			hands := len(Part{Recipe: sheet.Recipe{Hand: f.Doc.Hand}}.Hands())
-			s.bodyWork(&g, &b, float64(batchOf(s.Brief, f.Quantity, hands)), f.Name)
+			s.bodyWork(&g, &b, f.Doc.Material, float64(batchOf(s.Brief, f.Quantity, hands)), f.Name)
 		}
 	}
-	unseamed := s.weldedWork(&g)
+	unseamed, seamedOut := s.weldedWork(&g)
 	bolts := 0
 	h := s.Hold()
 	for i, j := range h.Joints {
@@ -125,6 +125,9 @@ func (s Site) Effort() (Effort, error) {
 	e.Respoil(again)
 	for _, name := range unseamed {
 		e.Working.Assumptions = append(e.Working.Assumptions, "the seams of "+name+" cannot be said and are in no hour")
+	}
+	for _, name := range seamedOut {
+		e.Working.Assumptions = append(e.Working.Assumptions, name+" is welded outside and is in no hour")
 	}
 	for _, name := range s.unmade() {
 		e.Working.Assumptions = append(e.Working.Assumptions, "blanks of "+name+" that are no parts yet are in no hour")
@@ -189,16 +192,13 @@ func (s Site) partWork(g *gathering, p *BuiltPart) {
 	if b.Round != nil && b.Round.Closed {
 		long += b.Round.Seam / 1000 * n
 	}
-	g.add(effort.Welding, long, once(long*1000), p.Name)
-	if long > 0 {
-		g.welds = append(g.welds, effort.Weld{Long: long, Leg: r.Thickness})
-	}
+	g.weld(s.laidBy(r.Material, r.Thickness, r.Thickness, long, r.Thickness), once(long*1000), p.Name)
 	rough := 0.
 	if r.Process == "plasma" || r.Process == "hand" {
 		rough = b.CutLength / 1000 * n
 	}
-	g.add(effort.Dressing, long+rough, 0, p.Name)
-	g.dressed += long + rough
+	g.add(effort.Dressing, rough, 0, p.Name)
+	g.dressed += rough
 	if r.Process == "hand" {
 		g.handCut += b.Outline.Length() * r.Thickness * n
 	}
@@ -260,12 +260,13 @@ func (s Site) frameWork(g *gathering, f Frame, b *shape.Built) {
 				continue
 			}
 			ends += n
-			s.seam(g, around[x.Name]*n, member.Thickness(x.Section), f.Name)
+			t := member.Thickness(x.Section)
+			g.weld(s.laidBy(f.Doc.Material, t, t, around[x.Name]*n, t), 0, f.Name)
 		}
 	}
 	for _, p := range b.Plates {
 		ends += n
-		s.seam(g, around[p.Owner]*n, p.Thickness, f.Name)
+		g.weld(s.laidBy(f.Doc.Material, p.Thickness, p.Thickness, around[p.Owner]*n, p.Thickness), 0, f.Name)
 	}
 	g.add(effort.Sawing, cuts, float64(len(stocks)), f.Name)
 	g.add(effort.Fitting, ends, math.Min(ends, 1), f.Name)
@@ -276,17 +277,6 @@ func (s Site) frameWork(g *gathering, f Frame, b *shape.Built) {
 	g.add(effort.Bending, bends, math.Min(bends, 1), f.Name)
 	g.paint(b.Steel, paint, f.Name)
 	g.kilos[f.Doc.Material] += b.Mass * n
-}
-
-// seam adds a weld.
-func (s Site) seam(g *gathering, long, leg float64, of string) {
-	if long <= 0 {
-		return
-	}
-	g.add(effort.Welding, long, 0, of)
-	g.add(effort.Dressing, long, 0, of)
-	g.welds = append(g.welds, effort.Weld{Long: long, Leg: leg})
-	g.dressed += long
 }
 
 // metal prices what is bought by weight.

@@ -11,24 +11,25 @@ import (
 )
 
 // inFeet says in inch jobs how it was come to what is used up.
-var inFeet = map[string]string{"gas": "1 min of arc for each foot, 25 ft³ an hour", "flap": "one for about 20 ft of weld or edge"}
+var inFeet = strings.NewReplacer("one for about 6 m of weld or edge", "one for about 20 ft of weld or edge",
+	"3.3 min of arc for each metre, 12 l a minute", "1 min of arc for each foot, 25 ft³ an hour",
+	"12.5 min of arc for each metre, 8 l a minute", "3.8 min of arc for each foot, 17 ft³ an hour")
 
 // calledSo are words by which lines of stock are known to be what is used up.
-var calledSo = map[string][]string{"wire": {"wire"}, "gas": {"gas", "argon"}, "flap": {"flap"}, "cutoff": {"cutting disc", "cut-off",
-	"cutoff"},
+var calledSo = map[string][]string{"wire": {"wire"}, "rods": {"electrode", "rod"}, "filler": {"filler", "tig rod"},
+	"gas": {"gas", "argon"}, "argon": {"argon"}, "flap": {"flap"}, "cutoff": {"cutting disc", "cut-off",
+		"cutoff"},
 	"paint": {"paint", "lacquer"}}
 
 // usedUp sets what is used up against what lies in stock.
 func (s Site) usedUp(u effort.UsedUp) UsedUpTold {
-	if says, is := inFeet[u.Key]; is && s.Brief.Inches() {
-		u.Says = says
+	if s.Brief.Inches() {
+		u.Says = inFeet.Replace(u.Says)
 	}
 	t := UsedUpTold{UsedUp: u, Short: true, Need: s.amountTold(u.Key, u.Unit, u.Amount)}
 	for _, l := range s.Shop.Stock {
-		name := strings.ToLower(l.Name)
 		in, sold := soldIn[l.Unit]
-		if l.Kind != goods.Consumable || !sold || in.unit != u.Unit ||
-			!slices.ContainsFunc(calledSo[u.Key], func(w string) bool { return strings.Contains(name, w) }) {
+		if l.Kind != goods.Consumable || !sold || in.unit != u.Unit || !called(strings.ToLower(l.Name), u) {
 			continue
 		}
 		free := l.Free() * in.times
@@ -39,6 +40,24 @@ func (s Site) usedUp(u effort.UsedUp) UsedUpTold {
 		t.Short, t.Lies = free < u.Amount-1e-9, s.amountTold(u.Key, u.Unit, free)
 	}
 	return t
+}
+
+// called tells whether a line of stock is of what is used up: what is laid in a weld is of its metal too.
+func called(name string, u effort.UsedUp) bool {
+	if !slices.ContainsFunc(calledSo[u.Key], func(w string) bool { return strings.Contains(name, w) }) {
+		return false
+	}
+	switch u.Key {
+	case "wire", "rods", "filler":
+		of := ""
+		for _, m := range []struct{ word, family string }{{"alumin", "aluminum"}, {"stainless", "stainless"}} {
+			if strings.Contains(name, m.word) {
+				of = m.family
+			}
+		}
+		return of == u.Metal
+	}
+	return true
 }
 
 // soldIn are the units lines of stock may be kept in, with what one is of the base unit.
@@ -58,7 +77,7 @@ func (s Site) amountTold(key, unit string, v float64) string {
 	switch {
 	case unit == "":
 		return fmt.Sprintf("%.0f", v)
-	case unit == "l" && s.Brief.Inches() && key == "gas":
+	case unit == "l" && s.Brief.Inches() && (key == "gas" || key == "argon"):
 		v, unit = v/cubicFoot, "ft³"
 	case unit == "l" && s.Brief.Inches():
 		v, unit = v/quart, "qt"

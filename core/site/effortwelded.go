@@ -4,14 +4,15 @@ import (
 	"math"
 
 	"warmanvil/core/effort"
+	"warmanvil/core/stock"
 	"warmanvil/core/weld"
 )
 
 // weldedWork adds the seams of the welded joints, as often as the whole job is made, and names those that cannot be
-// said.
-func (s Site) weldedWork(g *gathering) (unsaid []string) {
+// said, and those that another house lays.
+func (s Site) weldedWork(g *gathering) (unsaid, outside []string) {
 	if len(s.Brief.Welded) == 0 {
-		return nil
+		return nil, nil
 	}
 	open := s.open()
 	times := float64(max(s.Brief.Quantity, 1))
@@ -21,29 +22,51 @@ func (s Site) weldedWork(g *gathering) (unsaid []string) {
 			unsaid = append(unsaid, w.Name)
 			continue
 		}
-		long := 0.
+		set := map[effort.Op]bool{}
 		for _, seam := range x.seams {
-			laid := 0.
-			for _, r := range seam.Runs() {
-				laid += lengthOf(r)
+			q, inside := open.laidAs(&x, seam)
+			if !inside {
+				outside = append(outside, seam.Called()+" of "+w.Name)
+				continue
 			}
-			if seam.Both {
-				laid *= 2
+			q.Long, q.Spots = q.Long*times, q.Spots*times
+			pieces := 0.
+			if op := q.Work(0, "").Op; !set[op] { // set up once for each way
+				set[op], pieces = true, 1
 			}
-			if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
-				laid = float64(len(seam.Path)) * seam.Across // each about as long as it is across
-			}
-			leg := seam.Leg
-			if leg == 0 {
-				leg = math.Max(seam.Throat, math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness))
-			}
-			laid *= times / 1000
-			long += laid
-			g.welds = append(g.welds, effort.Weld{Long: laid, Leg: leg})
+			g.weld(q, pieces, w.Name)
 		}
-		g.add(effort.Welding, long, 1, w.Name)
-		g.add(effort.Dressing, long, 0, w.Name)
-		g.dressed += long
 	}
-	return unsaid
+	return unsaid, outside
+}
+
+// laidAs answers a seam as it is laid, m of it with both sides; false where another house lays it.
+func (s *site) laidAs(x *seated, seam weld.Seam) (q effort.Weld, inside bool) {
+	thin, thick := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness), math.Max(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
+	m, _ := stock.MaterialByKey(seam.Sides[0].Material)
+	l := s.layerOf(x.by(seam.ID), m, thin, thick, seam.Form == weld.SpotForm)
+	if l.outside {
+		return q, false
+	}
+	q.By, q.Metal = effort.By(l.process), string(m.Family)
+	if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
+		q.Spots, q.Leg = float64(len(seam.Path)), seam.Across
+		if seam.Form == weld.PlugForm {
+			q.Filled = thin
+		}
+		return q, true
+	}
+	if q.Left = string(seam.Finish); q.Left == "" {
+		q.Left = string(weld.AsIs)
+	}
+	for _, r := range seam.Runs() {
+		q.Long += lengthOf(r) / 1000
+	}
+	if seam.Both {
+		q.Long *= 2
+	}
+	if q.Leg = seam.Leg; q.Leg == 0 {
+		q.Leg = math.Max(seam.Throat, thin)
+	}
+	return q, true
 }

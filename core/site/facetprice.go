@@ -26,7 +26,7 @@ type BodyPrice struct {
 }
 
 // bodyWork adds what putting a faceted body together takes: every seam is fitted, welded and dressed.
-func (s Site) bodyWork(g *gathering, b *facet.Built, many float64, name string) {
+func (s Site) bodyWork(g *gathering, b *facet.Built, material string, many float64, name string) {
 	seams, long := 0., 0.
 	for _, e := range b.Edges {
 		if len(e.Faces) == 2 && e.Seam.Kind != facet.BentOne {
@@ -35,10 +35,7 @@ func (s Site) bodyWork(g *gathering, b *facet.Built, many float64, name string) 
 	}
 	if seams > 0 {
 		g.add(effort.Fitting, seams, 1, name)
-		g.add(effort.Welding, long, 1, name)
-		g.add(effort.Dressing, long, 0, name)
-		g.welds = append(g.welds, effort.Weld{Long: long, Leg: b.Thickness})
-		g.dressed += long
+		g.weld(s.laidBy(material, b.Thickness, b.Thickness, long, b.Thickness), 1, name)
 	}
 }
 
@@ -81,7 +78,7 @@ func (s Site) priced(f shell.Facets) (BodyPrice, error) {
 		p.Recipe.Hand.Pair = false
 		s.partWork(&g, &BuiltPart{Part: p, Built: x})
 	}
-	s.bodyWork(&g, &built, 1, "")
+	s.bodyWork(&g, &built, f.Material, 1, "")
 	o.Outside = append(o.Outside, g.outside...)
 	e := Effort{Unpriced: []string{}}
 	if e.Estimate, err = effort.Add(g.works, s.Shop.Rates); err != nil {

@@ -40,7 +40,7 @@ func first(t *testing.T, b brief.Brief, r sheet.Recipe, quantity int, made func(
 	parts := BuildParts(context.Background(), []Part{part}, b, shop.Shop{})
 	check := vehicle.PartCheck{Part: "p", Aside: "a bench thing"}
 	ask := func() FirstTold {
-		return CheckOf(vehicle.Survey{Checks: []vehicle.PartCheck{check}}, b, parts[0], parts).First
+		return Site{Survey: vehicle.Survey{Checks: []vehicle.PartCheck{check}}, Brief: b, Parts: parts}.CheckOf(parts[0]).First
 	}
 	if made == nil {
 		return ask()
@@ -293,7 +293,7 @@ func TestFirstOfManyFrames(t *testing.T) {
 			change(&f)
 		}
 		check := vehicle.PartCheck{Part: "f", Aside: "a bench thing", Made: made}
-		return CheckOfFrame(vehicle.Survey{Checks: []vehicle.PartCheck{check}}, metric, f).First
+		return Site{Survey: vehicle.Survey{Checks: []vehicle.PartCheck{check}}, Brief: metric}.CheckOfFrame(f).First
 	}
 	open := told(nil, nil)
 	if !open.Held || open.State != "open" || open.Batch != 3 || len(open.Sizes) < 2 {
@@ -335,7 +335,7 @@ func TestFirstFrameIsAskedForItsDiagonals(t *testing.T) {
 	for b, text := range map[*brief.Brief]string{&metric: "1110", &inches: `43`} {
 		check := vehicle.PartCheck{Part: "f", Aside: "a bench thing"}
 		told := func() FirstTold {
-			return CheckOfFrame(vehicle.Survey{Checks: []vehicle.PartCheck{check}}, *b, Frame{ID: "f", Name: "Ring", Quantity: 2,
+			return Site{Survey: vehicle.Survey{Checks: []vehicle.PartCheck{check}}, Brief: *b}.CheckOfFrame(Frame{ID: "f", Name: "Ring", Quantity: 2,
 				Doc: d}).First
 		}
 		open := told()

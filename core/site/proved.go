@@ -16,8 +16,10 @@ type stood struct {
 }
 
 // stand asks everything of the job.
-func (s Site) stand() stood {
-	h := s.Hold()
+func (s Site) stand() stood { return s.stoodIn(s.Hold()) }
+
+// stoodIn answers the same of strength that is worked out already.
+func (s Site) stoodIn(h Holding) stood {
 	out := stood{s.Said(h), map[string]int{}}
 	for _, j := range h.Joints {
 		if j.Result == nil {

@@ -12,7 +12,7 @@ import (
 // holds lists what keeps a part's or frame's files, sheets and labels in the house
 // besides its dimensions: open questions of strength and safety that concern it, what
 // its mock-up brought up, and that nothing says what it is to carry.
-func holds(b brief.Brief, c vehicle.PartCheck, id, unrated string) []string {
+func holds(b brief.Brief, c vehicle.PartCheck, id string, more []string) []string {
 	out := []string{}
 	for _, o := range b.Open {
 		if o.Holds(id) {
@@ -29,8 +29,31 @@ func holds(b brief.Brief, c vehicle.PartCheck, id, unrated string) []string {
 			out = append(out, "From trying its fit: "+i.Text)
 		}
 	}
-	if unrated != "" {
-		out = append(out, unrated)
+	for _, why := range more {
+		if why != "" {
+			out = append(out, why)
+		}
+	}
+	return out
+}
+
+// weldStops lists what of the welded joints of a part or frame may not be: where nothing may be welded.
+func (s Site) weldStops(id string) (out []string) {
+	if !slices.ContainsFunc(s.Brief.Welded, func(w brief.Welded) bool { return w.Joins(id) }) {
+		return nil
+	}
+	open := s.open()
+	for _, w := range s.Brief.Welded {
+		if !w.Joins(id) {
+			continue
+		}
+		x := open.seat(w, nil)
+		x.w = w
+		for _, f := range open.seamFlags(&x) {
+			if f.Severity == working.Stop && (f.Code == "no-welds" || f.Code == "no-weld-face") {
+				out = append(out, w.Name+": "+f.Reason)
+			}
+		}
 	}
 	return out
 }
@@ -93,6 +116,31 @@ func (s Site) HeldBy(j brief.Joint) string {
 		ids = append(ids, side.Of)
 	}
 	return s.heldBy(ids)
+}
+
+// WeldsHeldBy answers why the weld map of a welded joint, a frame or a body stays in the house; empty where nothing
+// holds it.
+func (s Site) WeldsHeldBy(of string) string {
+	ids := []string{of}
+	for _, w := range s.Brief.Welded {
+		if w.ID == of {
+			ids = append(ids, w.Sides[0].Of, w.Sides[1].Of)
+		}
+	}
+	for _, p := range s.Parts {
+		if p.Recipe.Facet != nil && p.Recipe.Facet.Of == of {
+			ids = append(ids, p.ID)
+		}
+	}
+	if why := s.heldBy(ids); why != "" {
+		return why
+	}
+	for _, id := range ids {
+		if stops := s.weldStops(id); id != "" && len(stops) > 0 {
+			return stops[0]
+		}
+	}
+	return ""
 }
 
 func (s Site) heldBy(ids []string) string {

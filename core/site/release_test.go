@@ -85,7 +85,7 @@ func TestWhatHoldsBack(t *testing.T) {
 			c.brief(&brief)
 		}
 		built := BuildParts(context.Background(), parts[:1], brief, shop.Shop{})
-		got := CheckOf(c.survey, brief, built[0], built)
+		got := Site{Survey: c.survey, Brief: brief, Parts: built}.CheckOf(built[0])
 		if c.says == "" {
 			if !got.Released {
 				t.Errorf("%s: held back: %s %v", name, got.Says, got.Holds)

@@ -166,14 +166,14 @@ func overAll(l *vehicle.Locator, built *shape.Built) (out []GoverningTold) {
 }
 
 // checkPart tells whether a part may be made.
-func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPart) CheckTold {
+func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPart, stops []string) CheckTold {
 	t := CheckTold{Part: part.ID, Name: part.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
 	if part.Err != nil {
 		t.Says, t.First = "The part cannot be built.", firstOff(l.Pen, b, s.Shop, vehicle.PartCheck{}, 1, "", nil)
 		return t
 	}
 	t.Governing = governing(l, s, b, part)
-	c := check(l, &t, s, b, unrated(b, part.ID, false))
+	c := check(l, &t, s, b, append(slices.Clip(stops), unrated(b, part.ID, false)))
 	t.First = firstOff(l.Pen, b, s.Shop, c, batchOf(b, part.Quantity, len(part.Hands())), part.Built.State(part.Recipe),
 		firstSizes(l.Pen, part,
 			t.Governing))
@@ -184,7 +184,7 @@ func checkPart(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, part BuiltPa
 }
 
 // checkFrame tells whether a frame may be made.
-func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Frame) CheckTold {
+func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Frame, stops []string) CheckTold {
 	t := CheckTold{Part: frame.ID, Name: frame.Name, Governing: []GoverningTold{}, Holds: []string{}, Fit: "its fit was not tried"}
 	built := shape.Build(frame.Doc, l.ForFrame(frame.Doc))
 	if t.Governing = overAll(l, built); len(t.Governing) == 0 {
@@ -192,14 +192,14 @@ func checkFrame(l *vehicle.Locator, s vehicle.Survey, b brief.Brief, frame Frame
 		t.First = firstOff(l.Pen, b, s.Shop, vehicle.PartCheck{}, 1, "", nil)
 		return t
 	}
-	c := check(l, &t, s, b, unrated(b, frame.ID, len(frame.Doc.Loads) > 0))
+	c := check(l, &t, s, b, append(slices.Clip(stops), unrated(b, frame.ID, len(frame.Doc.Loads) > 0)))
 	t.First = firstOff(l.Pen, b, s.Shop, c, batchOf(b, frame.Quantity, 1), built.State(), firstFrameSizes(l.Pen, built, t.Governing))
 	return t
 }
 
 // check sets a thing's governing dimensions against what was measured again, and looks
 // what else holds it back. It answers what was checked of it.
-func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, unrated string) (c vehicle.PartCheck) {
+func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, more []string) (c vehicle.PartCheck) {
 	for _, x := range s.Checks {
 		if x.Part == t.Part {
 			c = x
@@ -262,17 +262,17 @@ func check(l *vehicle.Locator, t *CheckTold, s vehicle.Survey, b brief.Brief, un
 	default:
 		t.Released, t.Says = true, "All governing dimensions were measured again and agree."
 	}
-	t.Holds = holds(b, c, t.Part, unrated)
+	t.Holds = holds(b, c, t.Part, more)
 	t.Released = t.Released && len(t.Holds) == 0
 	return c
 }
 
-// CheckOf answers whether a part may go to the table.
-func CheckOf(s vehicle.Survey, b brief.Brief, part BuiltPart, all []BuiltPart) CheckTold {
-	return checkPart(newStander(Site{Survey: s, Brief: b, Parts: all}).from, s, b, part)
+// CheckOf answers whether a part may go to the table. The site has the whole job where something is welded in it.
+func (s Site) CheckOf(part BuiltPart) CheckTold {
+	return checkPart(newStander(s).from, s.Survey, s.Brief, part, s.weldStops(part.ID))
 }
 
 // CheckOfFrame answers whether a frame may go to the saw.
-func CheckOfFrame(s vehicle.Survey, b brief.Brief, frame Frame) CheckTold {
-	return checkFrame(newStander(Site{Survey: s, Brief: b, Frames: []Frame{frame}}).from, s, b, frame)
+func (s Site) CheckOfFrame(frame Frame) CheckTold {
+	return checkFrame(newStander(s).from, s.Survey, s.Brief, frame, s.weldStops(frame.ID))
 }

@@ -19,14 +19,14 @@ func TestOnlyAMeasureProves(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
 	again := func(change func(*survey.Reading)) CheckTold {
 		check := vehicle.PartCheck{Part: "tray", First: "front edge", From: "rear edge"}
-		for _, g := range CheckOf(s, b, parts[0], parts).Governing {
+		for _, g := range (Site{Survey: s, Brief: b, Parts: parts}).CheckOf(parts[0]).Governing {
 			r := demo.Taped(g.Nominal + .5)
 			change(&r)
 			check.Retape = append(check.Retape, vehicle.Retape{Dimension: g.Key, Value: r})
 		}
 		v := s
 		v.Checks = append(append([]vehicle.PartCheck{}, s.Checks...), check)
-		return CheckOf(v, b, parts[0], parts)
+		return Site{Survey: v, Brief: b, Parts: parts}.CheckOf(parts[0])
 	}
 	for what, c := range map[string]struct {
 		change func(*survey.Reading)
@@ -61,7 +61,7 @@ func TestPitchOfBoltsGoverns(t *testing.T) {
 	part := BuildParts(context.Background(), []Part{{ID: "p", Name: "Plate", Quantity: 1, Recipe: r}}, b, shop.Shop{})[0]
 	keys := func(b brief.Brief, s vehicle.Survey) string {
 		var out []string
-		for _, g := range CheckOf(s, b, part, []BuiltPart{part}).Governing {
+		for _, g := range (Site{Survey: s, Brief: b, Parts: []BuiltPart{part}}).CheckOf(part).Governing {
 			out = append(out, g.Name+" "+g.Text)
 		}
 		return strings.Join(out, "; ")
@@ -121,7 +121,7 @@ func TestScanIsProvedByTheTape(t *testing.T) {
 	if p := point(t, WorkSurvey(s, b, parts), "hinge"); p.Sigma < survey.Uncertainty[survey.Scan].Length {
 		t.Errorf("known to %g, a scan is good to %g", p.Sigma, survey.Uncertainty[survey.Scan].Length)
 	}
-	g := CheckOf(s, b, parts[0], parts).Governing[0]
+	g := Site{Survey: s, Brief: b, Parts: parts}.CheckOf(parts[0]).Governing[0]
 	s.Checks = append(append([]vehicle.PartCheck{}, s.Checks...),
 		vehicle.PartCheck{Part: "tray", First: "front", From: "rear", Retape: []vehicle.Retape{{Dimension: g.Key,
 			Value: demo.Taped(g.Nominal)}}})

@@ -3,11 +3,13 @@ package site
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
+	"warmanvil/core/told"
 	"warmanvil/core/weld"
 	"warmanvil/core/working"
 )
@@ -51,7 +53,13 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 		}
 	}
 	s.seamHeat(x, say)
-	if onVehicle || w.Where == brief.InPlace || w.Where == brief.Tacked && onVehicle {
+	if onVehicle && w.Where != brief.InPlace {
+		say("not-on-bench", working.Mind, "", "One of the two is the vehicle: it is not welded on the bench, and is worked out as welded in "+
+			"place. "+
+			"Say so, or choose what it is welded to.")
+	}
+	s.openTacks(x, say)
+	if x.inPlace() || w.Where == brief.Tacked && x.placed {
 		say("weld-on-vehicle", working.Mind, "", "Before the first arc on the vehicle: battery off and electronics unplugged, earth clamp "+
 			"on bright metal "+
 			"beside the seam, fuel and brake lines moved or shielded, lining and plastic off, a wetted cloth over glass, somebody with an "+
@@ -121,7 +129,7 @@ var burns = map[survey.Kind]string{survey.Plastic: "melts and burns", survey.Gla
 
 // seamHeat says what lies within reach of the heat.
 func (s *site) seamHeat(x *seated, say func(string, working.Severity, string, string, ...any)) {
-	if !x.placed || x.w.Where != brief.InPlace && x.w.Sides[1].Kind != brief.VehicleSide {
+	if !x.placed || !x.inPlace() && x.w.Where != brief.Tacked { // a tack is an arc too
 		return
 	}
 	pen := s.seamPen()
@@ -152,5 +160,22 @@ func (s *site) seamHeat(x *seated, say func(string, working.Severity, string, st
 			does2 = "it comes off before"
 		}
 		say("seam-heat", severity, "", "%s is %s from %s, and %s: %s.", sp.Name, fmt.Sprint(pen.MM(near)), which, does, does2)
+	}
+}
+
+// openTacks says that seams are tacked and not welded: what hangs on them hangs on tacks.
+func (s *site) openTacks(x *seated, say func(string, working.Severity, string, string, ...any)) {
+	var names []string
+	for _, saw := range s.Brief.Book(x.w.ID).Seen {
+		if saw.Tacked && !saw.Welded && slices.ContainsFunc(x.seams, func(q weld.Seam) bool {
+			return saw.ID == q.ID || strings.HasPrefix(saw.ID, q.ID+" ") || strings.HasPrefix(saw.ID, q.ID+"-")
+		}) {
+			names = append(names, saw.ID)
+		}
+	}
+	if len(names) > 0 {
+		say("open-tacks", working.Mind, "", "%d of its seams %s tacked and not welded: a tack carries nothing. What is said to hold here "+
+			"holds once "+
+			"they are welded; until then hang nothing on it.", len(names), told.Plural(len(names), "is", "are"))
 	}
 }

@@ -5,8 +5,6 @@ import (
 	"math"
 	"strings"
 
-	"warmanvil/core/brief"
-	"warmanvil/core/sheet/flags"
 	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
@@ -21,7 +19,9 @@ type SeamHow struct {
 	Lines    []string         `json:"lines" doc:"where to start, in words"`
 	Worked   []string         `json:"worked" doc:"what was tried on such metal, what worked first"`
 	Position string           `json:"position,omitempty" doc:"as it lies where it is welded in place"`
-	Past     string           `json:"past,omitempty" doc:"why no welder of the Shop lays it in one pass, and the ways out"`
+	Why      string           `json:"why,omitempty" doc:"why that welder"`
+	Past     string           `json:"past,omitempty" doc:"why no welder of the Shop lays it in one pass"`
+	Outs     []SeamOut        `json:"outs" doc:"ways out of that, in the order they are tried"`
 	Passed   string           `json:"passed,omitempty" doc:"the coupon that shows it comes out all the same"`
 	Working  *working.Working `json:"working"`
 
@@ -30,14 +30,14 @@ type SeamHow struct {
 
 // seamHow answers how a seam is laid by the shop's first welder that takes it.
 func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
-	h = SeamHow{Lines: []string{}, Worked: []string{}}
+	h = SeamHow{Lines: []string{}, Worked: []string{}, Outs: []SeamOut{}}
 	inch, pen := s.Brief.Inches(), s.seamPen()
 	m, err := stock.MaterialByKey(seam.Sides[0].Material)
 	if err != nil {
 		return h
 	}
 	thin, thick := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness), math.Max(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
-	if x.w.Where == brief.InPlace && x.placed {
+	if x.inPlace() && x.placed {
 		h.Position = position(seam)
 	}
 	in := weld.HowInput{Process: weld.MIG, Family: string(m.Family), Thinner: thin, Thicker: thick, Leg: seam.Leg,
@@ -47,19 +47,30 @@ func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
 		in.Length = math.Min(seam.Stitch, in.Length)
 	}
 	in.Gap = x.gap(seam.ID)
-	h.Process = "MIG, as small shops have it: the Shop names no welder"
-	if seam.Form == weld.SpotForm {
-		in.Process, h.Process = weld.Spot, "a spot welder: the Shop names none"
+	spots := seam.Form == weld.SpotForm
+	l := s.layerOf(x.by(seam.ID), m, thin, thick, spots)
+	in.Process, h.Why = l.process, l.why
+	switch {
+	case l.outside:
+		h.Process, in.Process = "welded outside", weld.MIG
+		h.Past = "Another house lays it, and what its welder shows for it nobody wrote down."
+	case l.welder != nil:
+		in.Most, h.Process = amps(*l.welder, inch), l.welder.Called()
+		if h.Past = s.pastWelders(l, m, thin, thick); h.Past != "" {
+			h.Outs = s.seamOuts(x, seam, l, m)
+		}
+	case x.by(seam.ID) != "":
+		h.Process = processSaid[l.process]
+		h.Past = fmt.Sprintf("It is to be laid with %s, and the Shop names no such welder.", processSaid[l.process])
+		h.Outs = s.seamOuts(x, seam, l, m)
+	case spots:
+		h.Process = "a spot welder: the Shop names none"
+	default:
+		h.Process = "MIG, as small shops have it: the Shop names no welder"
 	}
-	if welder, is := s.welderFor(m, thin, thick, seam.Form == weld.SpotForm); is {
-		in.Process, in.Most = welder.Sort, amps(welder, inch)
-		h.Process = welder.Called()
-		if past := s.pastWelders(m, thin, thick); past != "" {
-			h.Past = past
-			h.Passed = x.passed(seam.ID)
-			if h.Passed == "" {
-				h.Passed = s.Shop.Coupon(seam.Sides[0].Material, thick)
-			}
+	if h.Past != "" {
+		if h.Passed = x.passed(seam.ID); h.Passed == "" && !l.outside {
+			h.Passed = s.Shop.Coupon(seam.Sides[0].Material, thick)
 		}
 	}
 	r, err := weld.How(in)
@@ -118,6 +129,16 @@ func (x *seated) passed(id string) string {
 	return ""
 }
 
+// by answers how a seam is to be laid; empty where nobody said.
+func (x *seated) by(id string) string {
+	for _, q := range x.w.Seams {
+		if q.ID == id {
+			return q.By
+		}
+	}
+	return ""
+}
+
 func amps(m shop.Machine, inch bool) float64 {
 	v, said := m.Limit("amps", inch)
 	if !said {
@@ -126,32 +147,25 @@ func amps(m shop.Machine, inch bool) float64 {
 	return v
 }
 
-// welderFor answers the shop's first welder that lays seams on a metal; of several, the first that takes both.
-func (s *site) welderFor(m stock.Material, thin, thick float64, spots bool) (best shop.Machine, is bool) {
-	inch := s.Brief.Inches()
+// pastWelders says why the welder of a seam does not lay it in one pass, nor any other that lays seams that way.
+func (s *site) pastWelders(l laying, m stock.Material, thin, thick float64) string {
+	if m.Family == stock.Aluminum || s.takes(*l.welder, thin, thick) {
+		return ""
+	}
+	var says []string
 	for _, w := range s.Shop.Welds() {
-		if m.Family == stock.Aluminum && w.Sort != weld.TIG && w.Sort != weld.MIG || (w.Sort == weld.Spot) != spots {
+		if (w.Sort == weld.Spot) != (l.process == weld.Spot) || l.why == "as chosen" && w.Sort != l.process {
 			continue
 		}
-		least, _ := w.Limit("least", inch)
-		most, _ := w.Limit("most", inch)
-		if !is {
-			best, is = w, true
-		}
-		if thin >= least-1e-9 && (thick <= most+1e-9 || most == 0) {
-			return w, true
-		}
+		least, _ := w.Limit("least", s.Brief.Inches())
+		most, _ := w.Limit("most", s.Brief.Inches())
+		says = append(says, fmt.Sprintf("%s welds from %s to %s in one pass", w.Called(), s.seamPen().Fine(least), s.seamPen().Fine(most)))
 	}
-	return best, is
-}
-
-// pastWelders says why no welder of the shop lays a seam in one pass.
-func (s *site) pastWelders(m stock.Material, thin, thick float64) string {
-	list := s.Shop.Welders(s.Brief.Inches())
-	if why := flags.NoWelder(list, thick, m, s.seamPen().MM); why != "" {
-		return why
+	what := s.seamPen().Fine(thick)
+	if thin < thick-1e-9 {
+		what = s.seamPen().Fine(thin) + " on " + what
 	}
-	return flags.NoWelder(list, thin, m, s.seamPen().MM)
+	return fmt.Sprintf("%s is welded, and no welder of the Shop takes that: %s.", what, strings.Join(says, ", "))
 }
 
 // unproved adds that nobody can say what seams hold that the shop's welders are not said to lay.

@@ -99,6 +99,11 @@ func (s *site) seat(w brief.Welded, poses map[string]solid.Pose) (x seated) {
 	return x
 }
 
+// inPlace tells whether it is welded where it belongs: what is welded to the vehicle is, wherever it is tacked.
+func (x *seated) inPlace() bool {
+	return x.w.Where == brief.InPlace || x.w.Sides[1].Kind == brief.VehicleSide
+}
+
 // alone tells whether there is one of a part.
 func (s *site) alone(side brief.Side) bool {
 	p := s.part(side.Of)

@@ -53,7 +53,7 @@ func (s Site) WeldWays(id string) ([]WeldWay, error) {
 		next.Brief.Welded[k] = c.Joint
 		h := next.Hold()
 		t := h.Welded[k]
-		after := stood{next.Said(h), map[string]int{}}
+		after := next.stoodIn(h)
 		if t.Result == nil || t.Result.Hardest == nil || before.worse(after, id) != "" || stopsMore(now, t) ||
 			strength.Worse(t.Verdict, now.Verdict) {
 			continue

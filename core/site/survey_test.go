@@ -307,7 +307,7 @@ func TestWhatIsBehind(t *testing.T) {
 // that disagrees stops it, agreeing or set aside with a reason it goes.
 func TestRetapeGate(t *testing.T) {
 	s, b, parts := surveyedTruck(t)
-	c := CheckOf(s, b, parts[0], parts)
+	c := Site{Survey: s, Brief: b, Parts: parts}.CheckOf(parts[0])
 	if c.Released || len(c.Governing) != 3 || c.Tried {
 		t.Fatalf("%+v", c)
 	}
@@ -330,17 +330,17 @@ func TestRetapeGate(t *testing.T) {
 	} {
 		check.First, check.From, check.Retape[2].From = x.first, x.from, x.last
 		s.Checks[len(s.Checks)-1] = check
-		if c = CheckOf(s, b, parts[0], parts); c.Released != x.released || !strings.Contains(c.Says, x.says) {
+		if c = (Site{Survey: s, Brief: b, Parts: parts}).CheckOf(parts[0]); c.Released != x.released || !strings.Contains(c.Says, x.says) {
 			t.Errorf("%+v: %+v", x, c)
 		}
 	}
 	check.Retape[1].Value = demo.Taped(c.Governing[1].Nominal + 6)
 	check.Aside = "in a hurry"
 	s.Checks[len(s.Checks)-1] = check
-	if c = CheckOf(s, b, parts[0], parts); c.Released || c.Governing[1].Verdict != "bad" {
+	if c = (Site{Survey: s, Brief: b, Parts: parts}).CheckOf(parts[0]); c.Released || c.Governing[1].Verdict != "bad" {
 		t.Errorf("a disagreement is set aside: %+v", c)
 	}
-	if c = CheckOf(s, b, parts[1], parts); !c.Released || !c.Tried {
+	if c = (Site{Survey: s, Brief: b, Parts: parts}).CheckOf(parts[1]); !c.Released || !c.Tried {
 		t.Errorf("%+v", c)
 	}
 }

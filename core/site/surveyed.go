@@ -134,10 +134,10 @@ func (all Site) Surveyed() Surveyed {
 	st.room(s, &out)
 	follows(l, s, b, parts, &out)
 	for _, part := range parts {
-		out.Checks = append(out.Checks, checkPart(l, s, b, part))
+		out.Checks = append(out.Checks, checkPart(l, s, b, part, all.weldStops(part.ID)))
 	}
 	for _, f := range frames {
-		out.Checks = append(out.Checks, checkFrame(l, s, b, f))
+		out.Checks = append(out.Checks, checkFrame(l, s, b, f, all.weldStops(f.ID)))
 	}
 	olds(l, s, parts, &out)
 	trials(l, s, &out)

@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 
-	"warmanvil/core/brief"
 	"warmanvil/core/hole"
 	"warmanvil/core/solid"
 	"warmanvil/core/survey"
@@ -127,7 +126,7 @@ func (s *site) torchObstacles(x *seated, own solid.Body) (trees []*solid.Tree, n
 		}
 	}
 	add("what is welded", own)
-	if x.w.Where != brief.InPlace || !x.placed {
+	if !x.inPlace() || !x.placed {
 		return trees, names
 	}
 	for _, id := range s.order {

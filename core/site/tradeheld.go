@@ -47,24 +47,7 @@ func (s Site) heldAs(was stood, now Site, id string) TradedHeld {
 	h := now.wetted(id).Hold()
 	own := append(s.touching(id), id)
 	t := TradedHeld{Rusts: append(s.rusts(h, own), now.lying(id)...)}
-	is := stood{now.Said(h), map[string]int{}}
-	for _, j := range h.Joints {
-		if j.Result == nil {
-			continue
-		}
-		for _, f := range j.Result.Findings {
-			if f.Severity == working.Stop {
-				is.stops[j.ID]++
-			}
-		}
-	}
-	for _, w := range h.Welded {
-		for _, f := range w.Findings {
-			if f.Severity == working.Stop {
-				is.stops[w.ID]++
-			}
-		}
-	}
+	is := now.stoodIn(h)
 	for _, x := range own {
 		said, known := is.said[x]
 		if !known {

@@ -30,7 +30,7 @@ func TestWaits(t *testing.T) {
 		}
 	}
 	for _, p := range s.Parts {
-		c := CheckOf(s.Survey, b, p, s.Parts)
+		c := Site{Survey: s.Survey, Brief: b, Parts: s.Parts}.CheckOf(p)
 		if c.Released == slices.Contains(w.Measure, p.Name) {
 			t.Errorf("%s is released %v, and waits: %q", p.Name, c.Released, w.Measure)
 		}
@@ -49,7 +49,7 @@ func TestWaits(t *testing.T) {
 	}
 	s.Survey.Drawn = "made to a drawing"
 	if got := s.Waits().Measure; len(got) != len(slices.DeleteFunc(slices.Clone(s.Parts), func(p BuiltPart) bool {
-		return CheckOf(s.Survey, b, p, s.Parts).Released
+		return Site{Survey: s.Survey, Brief: b, Parts: s.Parts}.CheckOf(p).Released
 	})) {
 		t.Errorf("made to a drawing, %q waits", got)
 	}

@@ -206,4 +206,4 @@ func (s *site) besideSeams(w brief.Welded, path Pathway) []brief.Beside {
 }
 
 // seamPen writes lengths as the job does.
-func (s *site) seamPen() told.Pen { return told.Pen{Display: s.Brief.Display()} }
+func (s Site) seamPen() told.Pen { return told.Pen{Display: s.Brief.Display()} }

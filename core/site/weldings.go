@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/effort"
 	"warmanvil/core/member"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet"
@@ -68,10 +69,16 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 	g.trees, g.names = open.torchObstacles(&x, g.bulks[0])
 	m, _ := stock.MaterialByKey(x.seams[0].Sides[0].Material)
 	for _, seam := range x.seams {
+		thin, thick := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness), math.Max(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
+		by := open.layerOf(x.by(seam.ID), m, thin, thick, seam.Form == weld.SpotForm)
+		if q, inside := open.laidAs(&x, seam); inside {
+			g.laid = append(g.laid, q)
+		} else {
+			g.outside++
+		}
 		if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
 			continue // places, each by itself: they bow nothing to speak of
 		}
-		thin := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
 		face := seam.Sides[0].Normal
 		for k, back := range []bool{false, true} {
 			if back && !seam.Both {
@@ -79,7 +86,7 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 			}
 			for n, line := range seam.Runs() {
 				q := PlannedSeam{ID: seam.ID, Name: seam.Called(), Path: line, Leg: seam.Leg, thin: thin, metal: m, face: face,
-					area: seam.Leg * seam.Leg / 2}
+					area: seam.Leg * seam.Leg / 2, by: by}
 				if back {
 					q.ID, q.Name, q.face = q.ID+" back", q.Name+", other side", face.Mul(-1)
 				}
@@ -177,12 +184,14 @@ func (s Site) weldingFrame(f Frame) (g welding) {
 			if leg == 0 {
 				leg = member.Thickness(r.Section)
 			}
+			thin := member.Thickness(r.Section)
 			name := fmt.Sprintf("%s, %s end", r.Named(), [2]string{"first", "second"}[e])
 			for n, side := range built.Sides(k, e) {
 				q := PlannedSeam{ID: fmt.Sprintf("%s %s%d", p.ID, [2]string{"a", "b"}[e], n+1), Name: fmt.Sprintf("%s, "+
 					"%s", name, side.Name), Path: side.Path,
-					Leg: leg, Long: lengthOf(side.Path), thin: member.Thickness(r.Section), metal: built.Steel, face: side.Face, area: leg * leg / 2,
-					body: at[k]}
+					Leg: leg, Long: lengthOf(side.Path), thin: thin, metal: built.Steel, face: side.Face, area: leg * leg / 2,
+					body: at[k], by: s.layerOf("", built.Steel, thin, thin, false)}
+				g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: leg, By: effort.By(q.by.process), Metal: string(built.Steel.Family)})
 				if q.open = side.Face; q.face.Len() > 0 {
 					q.open = side.Face.Add(r.Axes.X.Mul([2]float64{1, -1}[e]))
 				}
@@ -221,7 +230,10 @@ func (s Site) weldingBody(b FacetBody) (g welding) {
 		}
 		face := built.Faces[e.Faces[0]].Pose.Z.Add(built.Faces[e.Faces[1]].Pose.Z)
 		path := []solid.Vector{at[e.A], at[e.B]}
-		g.seams = append(g.seams, PlannedSeam{ID: e.A + " " + e.B, Name: b.Doc.Called(e.A) + " to " + b.Doc.Called(e.B), Path: path,
+		by := s.layerOf("", m, built.Thickness, built.Thickness, false)
+		g.laid = append(g.laid, effort.Weld{Long: lengthOf(path) / 1000, Leg: built.Thickness, By: effort.By(by.process),
+			Metal: string(m.Family)})
+		g.seams = append(g.seams, PlannedSeam{by: by, ID: e.A + " " + e.B, Name: b.Doc.Called(e.A) + " to " + b.Doc.Called(e.B), Path: path,
 			Leg: built.Thickness, Long: lengthOf(path), thin: built.Thickness, metal: m, face: face, area: built.Thickness * built.Thickness / 2})
 	}
 	if len(g.seams) == 0 {

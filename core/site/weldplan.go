@@ -52,6 +52,7 @@ type PlannedSeam struct {
 	face  solid.Vector
 	open  solid.Vector // the way its corner opens
 	body  int
+	by    laying
 }
 
 // BowLearnt is an estimate beside what was measured.
@@ -64,14 +65,16 @@ type BowLearnt struct {
 
 // welding is a thing that is welded, gathered.
 type welding struct {
-	name   string
-	seams  []PlannedSeam
-	bulks  []solid.Body // of the bodies that are welded, each by itself
-	sketch [][]solid.Vector
-	why    string
-	trees  []*solid.Tree // what stands round it
-	names  []string
-	near   []string // names of bolted joints on what is welded
+	name    string
+	seams   []PlannedSeam
+	bulks   []solid.Body // of the bodies that are welded, each by itself
+	sketch  [][]solid.Vector
+	why     string
+	trees   []*solid.Tree // what stands round it
+	names   []string
+	near    []string // names of bolted joints on what is welded
+	laid    []effort.Weld
+	outside int // seams that another house lays
 }
 
 // WeldPlan plans the welding of a welded joint, a frame or a faceted body of the job.
@@ -103,7 +106,7 @@ func (s Site) WeldPlan(of string) (WeldPlan, error) {
 			q.Draws = math.Min(q.Draws, q.Leg)
 		}
 		q.Look, q.Room = s.look(*q, book, p.Class), roomFor(q.Path, q.open, g.trees, g.names)
-		how, err := weld.How(weld.HowInput{Process: weld.MIG, Family: string(q.metal.Family), Thinner: q.thin, Thicker: q.thin, Leg: q.Leg,
+		how, err := weld.How(weld.HowInput{Process: q.by.process, Family: string(q.metal.Family), Thinner: q.thin, Thicker: q.thin, Leg: q.Leg,
 			Length: math.Max(q.Long, 1)})
 		if err != nil {
 			continue
@@ -203,6 +206,11 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 				strings.Join(blocked, ", "))})
 	}
 	for _, w := range s.Brief.Welded {
+		if w.ID == p.Of && w.Where == brief.Tacked {
+			do("Tack it where it belongs, mark both pieces, take it off, and weld it on the bench: there most of it lies flat. Try it again " +
+				"before " +
+				"it is coated: what is welded off the vehicle comes back bowed.")
+		}
 		if note := strings.TrimSpace(w.Note); w.ID == p.Of && note != "" {
 			do("%s", note)
 		}
@@ -210,7 +218,7 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 	if cause := strings.TrimSpace(book.Cause); cause != "" {
 		do("Of its bow: %s", cause)
 	}
-	s.planTakes(p)
+	s.planTakes(p, &g)
 	p.rework(book)
 	s.planOpen(p, book)
 }
@@ -241,29 +249,35 @@ func (p *WeldPlan) rework(book brief.WeldBook) {
 	}
 }
 
-// planTakes says what the seams take.
-func (s Site) planTakes(p *WeldPlan) {
+// planTakes says what the seams take: metal, gas and minutes by the way each is laid.
+func (s Site) planTakes(p *WeldPlan, g *welding) {
 	pen := told.Pen{Display: s.Brief.Display()}
 	long := 0.
-	var list []effort.Weld
-	for _, q := range p.Seams {
-		long += q.Long / 1000
-		list = append(list, effort.Weld{Long: q.Long / 1000, Leg: q.Leg})
-	}
-	p.Takes = append(p.Takes, fmt.Sprintf("%s to weld", pen.MM(long*1000)))
-	for _, u := range effort.Consumed(list, long, 0, 0) {
-		if u.Key == "wire" {
-			p.Takes = append(p.Takes, fmt.Sprintf("%s of %s, or as much of rods", pen.Kilos(u.Amount), u.Text))
+	all := gathering{}
+	for _, w := range g.laid {
+		long += w.Long
+		set := 1.
+		for _, done := range all.works {
+			if done.Op == w.Work(0, "").Op {
+				set = 0
+			}
 		}
-		if u.Key == "gas" {
-			p.Takes = append(p.Takes, fmt.Sprintf("%s of %s", gasSaid(u.Amount, s.Brief.Inches()), u.Text))
-		}
+		all.weld(w, set, "")
 	}
-	e, err := effort.Add([]effort.Work{{Op: effort.Welding, Many: long, Pieces: 1}, {Op: effort.Dressing, Many: long}}, s.Shop.Rates)
+	if long > 0 {
+		p.Takes = append(p.Takes, fmt.Sprintf("%s to weld", pen.MM(long*1000)))
+	}
+	for _, u := range effort.Consumed(all.welds, 0, 0, 0) {
+		p.Takes = append(p.Takes, fmt.Sprintf("%s of %s", s.amountTold(u.Key, u.Unit, u.Amount), u.Text))
+	}
+	e, err := effort.Add(all.works, s.Shop.Rates)
 	if err == nil {
 		for _, l := range e.Lines {
 			p.Takes = append(p.Takes, fmt.Sprintf("%.0f min %s", math.Ceil(l.Minutes), l.Text))
 		}
+	}
+	if g.outside > 0 {
+		p.Takes = append(p.Takes, fmt.Sprintf("%d %s welded outside, in none of that", g.outside, told.Plural(g.outside, "seam", "seams")))
 	}
 }
 
@@ -284,6 +298,17 @@ func (s Site) planOpen(p *WeldPlan, book brief.WeldBook) {
 				Reason: fmt.Sprintf("Seam %d does not pass: %s.", q.Number, strings.Join(q.Look.Faults, "; "))})
 		}
 	}
+	gone := 0
+	for _, saw := range book.Seen {
+		if (saw.Tacked || saw.Welded || saw.Looked != "") && !slices.ContainsFunc(p.Seams, func(q PlannedSeam) bool { return q.ID == saw.ID }) {
+			gone++
+		}
+	}
+	if gone > 0 {
+		p.Findings = append(p.Findings, working.Finding{Code: "ticks-gone", Severity: working.Mind, Cause: "Welding", Name: p.Name,
+			Reason: fmt.Sprintf("%d %s ticked that %s not there any more: stitches, sides or ends were changed since. Look at what is on the "+
+				"work, and tick what is.", gone, told.Plural(gone, "seam was", "seams were"), told.Plural(gone, "is", "are"))})
+	}
 	if tacked > 0 {
 		p.Findings = append(p.Findings, working.Finding{Code: "open-tacks", Severity: working.Mind, Cause: "Welding", Name: p.Name,
 			Reason: fmt.Sprintf("%d %s tacked and not welded: a tack carries no load. Hang nothing on it, and do not drive with it.", tacked,
@@ -294,12 +319,4 @@ func (s Site) planOpen(p *WeldPlan, book brief.WeldBook) {
 			Reason: fmt.Sprintf("%d %s welded and nobody looked: before it is coated or covered.", unlooked, told.Plural(unlooked, "seam is",
 				"seams are"))})
 	}
-}
-
-// gasSaid writes an amount of gas.
-func gasSaid(litres float64, inch bool) string {
-	if inch {
-		return fmt.Sprintf("%.1f ft³", litres/28.3168)
-	}
-	return fmt.Sprintf("%.0f l", math.Ceil(litres))
 }

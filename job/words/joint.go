@@ -60,6 +60,8 @@ func welded() []Field {
 			"butt", "a butt: in one plane", "edge", "an edge: two side by side",
 			"plug", "plugs in holes of the first", "spot", "resistance spots"), "form"),
 		of("SeamPlan", plain("as is", "as it is laid", "dressed", "dressed, its throat left", "flush", "ground flush"), "finish"),
+		of("SeamPlan", plain("mig", "MIG", "tig", "TIG", "stick", "rods", "spot", "a spot welder", "outside", "outside, by another house"),
+			"by"),
 		of("SeamPlan", plain("a", "all round its first end", "b", "all round its second end"), "end"),
 		of("Welded", plain("bench", "on the bench", "tacked", "tacked in place, welded on the bench", "in place", "in place, all of it"),
 			"where"),

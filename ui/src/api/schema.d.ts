@@ -2987,6 +2987,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/weld-schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The usual ways to weld a joint side by side: how far along, how it is left, where it is welded */
+        get: operations["getWeldSchools"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/weld-ways": {
         parameters: {
             query?: never;
@@ -13759,7 +13776,7 @@ export interface components {
              */
             each: number;
             /** @enum {string} */
-            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "tig" | "stick" | "spot" | "dressing" | "painting" | "bolting";
             /**
              * Format: double
              * @description min before the first of each kind of piece
@@ -13773,7 +13790,7 @@ export interface components {
              */
             each: number;
             /** @enum {string} */
-            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "tig" | "stick" | "spot" | "dressing" | "painting" | "bolting";
             /**
              * Format: double
              * @description min before the first of each kind of piece
@@ -14393,14 +14410,18 @@ export interface components {
         SeamHow: {
             /** @description where to start, in words */
             lines: string[];
+            /** @description ways out of that, in the order they are tried */
+            outs: components["schemas"]["SeamOut"][];
             /** @description the coupon that shows it comes out all the same */
             passed?: string;
-            /** @description why no welder of the Shop lays it in one pass, and the ways out */
+            /** @description why no welder of the Shop lays it in one pass */
             past?: string;
             /** @description as it lies where it is welded in place */
             position?: string;
             /** @description in words, and the welder of the Shop */
             process: string;
+            /** @description why that welder */
+            why?: string;
             /** @description what was tried on such metal, what worked first */
             worked: string[];
             working: components["schemas"]["Working"];
@@ -14413,6 +14434,11 @@ export interface components {
             /** @description N·mm */
             moment?: number[];
             name: string;
+        };
+        SeamOut: {
+            /** @description how the seam is laid then, where a press takes it */
+            by?: string;
+            text: string;
         };
         SeamPlan: {
             /**
@@ -14437,6 +14463,11 @@ export interface components {
             before?: number;
             /** @description welded on both sides of the first of what it joins, whose edge it is */
             both?: boolean;
+            /**
+             * @description how it is laid; the first welder of the Shop that takes it when left out
+             * @enum {string}
+             */
+            by?: "mig" | "tig" | "stick" | "spot" | "outside";
             /** @description front, right, back, left or a number */
             edge?: string;
             /**
@@ -17541,9 +17572,11 @@ export interface components {
              */
             here?: number;
             /** @enum {string} */
-            key: "wire" | "gas" | "flap" | "cutoff" | "paint";
+            key: "wire" | "rods" | "filler" | "gas" | "argon" | "flap" | "cutoff" | "paint";
             /** @description what is free of it, in the units of the job */
             lies?: string;
+            /** @description family of the metal, of wire, rods and filler that are not of plain steel */
+            metal?: string;
             /** @description in the units of the job */
             need: string;
             /** @description how it was come to */
@@ -17698,6 +17731,54 @@ export interface components {
             takes: string[];
             /** @description why there is none */
             why?: string;
+        };
+        WeldSchool: {
+            /** @description stops and minds it has beside it */
+            brings: string[];
+            /** @enum {string} */
+            group: "long" | "left" | "where";
+            /** @description welded so */
+            joint: components["schemas"]["Welded"];
+            label: string;
+            /**
+             * Format: double
+             * @description mm to lay, both sides counted
+             */
+            laid: number;
+            /**
+             * Format: double
+             * @description mm, bowed when all is laid
+             */
+            last: number | null;
+            /** @description what is laid, in words */
+            metal: string;
+            /**
+             * Format: double
+             * @description welding and dressing
+             */
+            minutes: number;
+            /** @description the joint is welded so */
+            now: boolean;
+            /**
+             * Format: double
+             * @description mm, most bowed on the way, in the order found
+             */
+            peak: number | null;
+            /** @description the first thing that cannot be said */
+            silent?: string;
+            /** Format: int64 */
+            turns: number;
+            /**
+             * Format: double
+             * @description hardest
+             */
+            use: number | null;
+            /** @enum {string} */
+            verdict: "holds" | "tight" | "over" | "cannot say";
+            /** @description why it cannot be worked out */
+            why?: string;
+            /** @description what else in the job becomes worse by it */
+            worse?: string;
         };
         WeldWay: {
             /** @description with the change */
@@ -17878,7 +17959,7 @@ export interface components {
             /** Format: double */
             minutes: number;
             /** @enum {string} */
-            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "tig" | "stick" | "spot" | "dressing" | "painting" | "bolting";
             /** @description the shop's own rate, a usual one otherwise */
             own?: boolean;
             /**
@@ -17901,7 +17982,7 @@ export interface components {
             /** @description how much there is of it */
             many: string;
             /** @enum {string} */
-            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "dressing" | "painting" | "bolting";
+            op: "cutting" | "bending" | "drilling" | "tapping" | "sawing" | "fitting" | "welding" | "tig" | "stick" | "spot" | "dressing" | "painting" | "bolting";
             /** @description the shop's own rate, a usual one otherwise */
             own?: boolean;
             setUp: string;
@@ -24175,6 +24256,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WeldPlan"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWeldSchools: {
+        parameters: {
+            query?: {
+                /** @description id of the welded joint */
+                joint?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeldSchool"][];
                 };
             };
             /** @description refused: what, where, what to do */

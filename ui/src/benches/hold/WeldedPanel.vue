@@ -13,6 +13,7 @@ import WeldedLoads from './WeldedLoads.vue'
 import WeldedSeams from './WeldedSeams.vue'
 import WeldedSides from './WeldedSides.vue'
 import WeldOrder from './WeldOrder.vue'
+import WeldSchools from './WeldSchools.vue'
 import WeldWays from './WeldWays.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; told?: WeldedTold; view?: HoldingView; job: string }>()
@@ -55,6 +56,7 @@ const stops = computed(() => props.told?.findings.filter((f) => f.severity === '
       </p>
       <BesideList :beside="told.beside" />
       <WeldWays :open="open" :at="at" :told="told" :job="job" />
+      <WeldSchools :open="open" :at="at" :told="told" :job="job" />
     </template>
     <div class="two">
       <div class="stack">

@@ -10,10 +10,9 @@ import FieldGrid from '@/kit/FieldGrid.vue'
 import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
-import WhyButton from '@/kit/WhyButton.vue'
 import PlaceList from '@/quick/PlaceList.vue'
-import Shown from '@/quick/Shown.vue'
 import { blankSeam } from './blankWelded'
+import SeamLaid from './SeamLaid.vue'
 
 const props = defineProps<{ open: OpenBrief; at: number; told: WeldedTold; view?: HoldingView }>()
 const joint = computed(() => props.open.brief.value!.welded![props.at]!)
@@ -296,31 +295,15 @@ function shape(i: number, form: SeamPlan['form']) {
           :fault="(p: string) => seam(i).fault(`/path${p}` as never)"
           @update:model-value="(v) => seam(i).set('/path', v as never)"
         />
-        <template v-if="of(row.id)">
-          <p class="how" data-how>
-            <template v-if="dots(row)"
-              ><span class="num">{{ of(row.id)!.path.length }}</span> of them</template
-            ><template v-else
-              ><span class="num"><Shown :value="of(row.id)!.laid" kind="length" :lengths="open.style.value" /></span> to
-              lay</template
-            ><template v-if="of(row.id)!.how.position">, {{ of(row.id)!.how.position }}</template
-            >. {{ of(row.id)!.how.process }}: {{ of(row.id)!.how.lines.join('; ') }}. Run a coupon first.
-            <WhyButton
-              v-if="of(row.id)!.how.working"
-              :name="`Where to start with ${row.name || row.id}`"
-              :working="of(row.id)!.how.working!"
-            />
-          </p>
-          <p v-for="w in of(row.id)!.how.worked" :key="w" class="small soft">{{ w }}</p>
-          <template v-if="of(row.id)!.how.past">
-            <p class="mind">{{ of(row.id)!.how.past }}</p>
-            <TextField
-              label="Coupon that was cut and etched, or bent, and held"
-              :model-value="row.passed ?? ''"
-              @update:model-value="(v) => seam(i).set('/passed', v || undefined)"
-            />
-          </template>
-        </template>
+        <SeamLaid
+          v-if="of(row.id)"
+          :row="row"
+          :seam="of(row.id)!"
+          :lengths="open.style.value"
+          :dots="dots(row)"
+          @by="(v) => seam(i).set('/by', v)"
+          @passed="(v) => seam(i).set('/passed', v)"
+        />
       </div>
     </CardList>
     <button v-if="seams.length && rest.length" type="button" class="press tight" @click="allRound">
@@ -333,13 +316,6 @@ function shape(i: number, form: SeamPlan['form']) {
 .seam {
   display: grid;
   gap: 8px;
-}
-.how {
-  margin: 0;
-}
-.mind {
-  color: var(--mind);
-  margin: 0;
 }
 .tick {
   display: flex;

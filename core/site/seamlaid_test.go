@@ -1,0 +1,215 @@
+package site
+
+import (
+	"context"
+	"math"
+	"slices"
+	"strings"
+	"testing"
+
+	"warmanvil/core/brief"
+	"warmanvil/core/effort"
+	"warmanvil/core/sheet"
+	"warmanvil/core/shop"
+	"warmanvil/core/strength"
+	"warmanvil/core/weld"
+	"warmanvil/core/working"
+)
+
+// welders puts welders in a shop: mm they take at least and at most, by their sort.
+func welders(list ...shop.Machine) func(*Site) {
+	return func(s *Site) { s.Shop.Machines = append(s.Shop.Machines, list...) }
+}
+
+func welder(id, sort string, least, most float64) shop.Machine {
+	return shop.Machine{ID: id, Name: id, Kind: shop.Welder, Sort: sort, Limits: map[string]float64{"least": least, "most": most, "amps": 200}}
+}
+
+// One welder takes thin sheet, the other thick plate, neither both: nobody can say what thin on thick holds. The ways out
+// come in their order, and a process that takes both is offered by a press.
+func TestNoWelderTakesBoth(t *testing.T) {
+	w := seamed(t, welds(t, welders(welder("fine", "mig", .6, 6), welder("heavy", "stick", 7, 20))))
+	how := w.Seams[0].How
+	if w.Verdict != strength.CannotSay || !strings.Contains(how.Past, "6 mm on 8 mm") || len(how.Outs) == 0 {
+		t.Fatalf("%s: %+v", w.Verdict, how)
+	}
+	with := welds(t, welders(welder("little", "mig", .6, 4), welder("bar", "stick", 3, 10)))
+	with.Brief.Welded[0].Seams[0].By = weld.MIG
+	w = seamed(t, with)
+	how = w.Seams[0].How
+	var order []string
+	for _, o := range how.Outs {
+		order = append(order, strings.Fields(o.Text)[0])
+		if o.By == "" || o.By == "outside" {
+			continue
+		}
+		took := with
+		took.Brief.Welded = slices.Clone(with.Brief.Welded)
+		took.Brief.Welded[0].Seams = slices.Clone(with.Brief.Welded[0].Seams)
+		took.Brief.Welded[0].Seams[0].By = o.By
+		if x := seamed(t, took); x.Verdict != strength.Holds || !strings.Contains(strings.Join(x.Seams[0].How.Lines, " "), "rods") {
+			t.Errorf("with rods %s: %+v", x.Verdict, x.Seams[0].How)
+		}
+	}
+	if w.Verdict != strength.CannotSay || !slices.Equal(order, []string{"Lay", "Have", "Bolt"}) {
+		t.Errorf("%s, ways out %v", w.Verdict, order)
+	}
+	// Past all of the shop: bevel, preheat or warmth, thinner, outside, bolts.
+	far := seamed(t, welds(t, welders(welder("little", "mig", .6, 4))))
+	order = nil
+	for _, o := range far.Seams[0].How.Outs {
+		order = append(order, strings.Fields(o.Text)[0])
+	}
+	if !slices.Equal(order, []string{"Bevel", "Warm", "A", "Have", "Bolt"}) {
+		t.Errorf("ways out %v", order)
+	}
+	inch := seamed(t, welds(t, welders(welder("little", "mig", .6, 4)), func(s *Site) { s.Brief.Unit = brief.UnitFraction }))
+	for _, o := range inch.Seams[0].How.Outs {
+		if strings.Contains(o.Text, " mm") || strings.Contains(o.Text, "°C") {
+			t.Errorf("half metric: %s", o.Text)
+		}
+	}
+}
+
+// Welded outside it is open until somebody is named; it is in no hour of the shop. A way the Shop has no welder for is
+// open too.
+func TestWeldedOutside(t *testing.T) {
+	s := welds(t, func(s *Site) { s.Brief.Welded[0].Seams[0].By = "outside" })
+	if w := seamed(t, s); w.Verdict != strength.CannotSay || !strings.Contains(w.Seams[0].How.Past, "Another house") {
+		t.Errorf("%s %+v", w.Verdict, w.Seams[0].How)
+	}
+	s.Brief.Welded[0].Seams[0].Passed = "a coupon of theirs, bent"
+	if w := seamed(t, s); w.Verdict != strength.Holds {
+		t.Errorf("with a coupon of theirs %s", w.Verdict)
+	}
+	e, err := s.Effort()
+	if err != nil || slices.ContainsFunc(e.Lines, func(l effort.WorkLine) bool { return l.Op == effort.Welding }) ||
+		!slices.ContainsFunc(e.Working.Assumptions, func(a string) bool { return strings.Contains(a, "welded outside") }) {
+		t.Errorf("%v %+v", err, e.Lines)
+	}
+	if p, err := s.WeldPlan("w"); err != nil || !strings.Contains(strings.Join(p.Takes, "; "), "1 seam welded outside") {
+		t.Errorf("%v %v", err, p.Takes)
+	}
+	none := seamed(t, welds(t, func(s *Site) { s.Brief.Welded[0].Seams[0].By = weld.TIG }))
+	if none.Verdict != strength.CannotSay || !strings.Contains(none.Seams[0].How.Past, "names no such welder") {
+		t.Errorf("%s %+v", none.Verdict, none.Seams[0].How)
+	}
+	bad := welds(t).Brief
+	bad.Welded[0].Seams[0].By = "glue"
+	if err := bad.Check(); err == nil || !strings.Contains(err.Error(), "glue") {
+		t.Errorf("glued: %v", err)
+	}
+}
+
+// By TIG it takes other metal, another gas and more minutes than by MIG, each by its own rate.
+func TestTakesByProcess(t *testing.T) {
+	takes := func(by string) string {
+		s := welds(t, welders(welder("m", "mig", .6, 12), welder("t", "tig", .6, 12), welder("s", "stick", 2, 20)))
+		s.Brief.Welded[0].Seams[0].By = by
+		p, err := s.WeldPlan("w")
+		if err != nil {
+			t.Fatal(err)
+		}
+		return strings.Join(p.Takes, "; ")
+	}
+	for by, want := range map[string][]string{"mig": {"welding wire", "shielding gas", "11 min MIG welding"},
+		"tig": {"TIG rods", "argon", "17 min TIG welding"}, "stick": {"welding rods", "12 min welding with rods"}, "": {"welding wire"}} {
+		for _, w := range want {
+			if got := takes(by); !strings.Contains(got, w) {
+				t.Errorf("by %q no %q: %s", by, w, got)
+			}
+		}
+	}
+	if strings.Contains(takes("stick"), "gas") {
+		t.Error("rods take gas")
+	}
+}
+
+// The schools stand side by side: what is taken gives what was shown, one of each group is how it is, both faces are no
+// weaker than one, flush no stronger than as it is laid, and stitches are laid shorter.
+func TestWeldSchools(t *testing.T) {
+	for _, unit := range []brief.Unit{brief.UnitMM, brief.UnitFraction} {
+		s := welds(t, func(s *Site) { s.Brief.Unit = unit })
+		list, err := s.WeldSchools("w")
+		if err != nil || len(list) != 10 {
+			t.Fatalf("%v %+v", err, list)
+		}
+		now, by := map[string]int{}, map[string]WeldSchool{}
+		for _, c := range list {
+			by[c.Label] = c
+			if c.Now {
+				now[c.Group]++
+			}
+			took := welds(t, func(s *Site) { s.Brief.Unit = unit; s.Brief.Welded[0] = c.Joint })
+			x := seamed(t, took)
+			if x.Verdict != c.Verdict || x.Result != nil && x.Result.Hardest != nil && *x.Result.Hardest != *c.Use {
+				t.Errorf("%s taken is %s, shown %s", c.Label, x.Verdict, c.Verdict)
+			}
+			if unit == brief.UnitFraction && strings.Contains(c.Label+c.Metal, " mm") || c.Metal == "" || c.Minutes <= 0 {
+				t.Errorf("%s: %q, %g min", c.Label, c.Metal, c.Minutes)
+			}
+		}
+		if now["long"] != 1 || now["left"] != 1 || now["where"] != 1 {
+			t.Errorf("how it is: %v", now)
+		}
+		both, one, flush := by["all along, both faces"], by["all along, one side"], by["ground flush"]
+		if *both.Use > *one.Use || math.Abs(both.Laid-2*one.Laid) > 1e-9 || flush.Verdict != strength.CannotSay || flush.Silent == "" ||
+			flush.Minutes <= one.Minutes {
+			t.Errorf("both %g, one %g, flush %s", *both.Use, *one.Use, flush.Verdict)
+		}
+	}
+	if _, err := welds(t).WeldSchools("gone"); err == nil {
+		t.Error("a joint that is gone has schools")
+	}
+}
+
+// A part that is welded where nothing may be welded is not cut, and its weld map stays in the house.
+func TestNoWeldHoldsBackTheFiles(t *testing.T) {
+	marked := func(s *Site) {
+		r := ear()
+		r.Base.Marks = []sheet.Mark{{ID: "m", Kind: sheet.NoWeldMark, X: sheet.Offset{Edge: sheet.Left, Distance: 10},
+			Y: sheet.Offset{Edge: sheet.Front, Distance: 40}, Length: 30, Width: 30}}
+		s.Parts = BuildParts(context.Background(), []Part{{ID: "ear", Name: "Ear", Recipe: r, Quantity: 1}}, s.Brief, shop.Shop{})
+	}
+	for name, change := range map[string]func(s *Site){"over a no-weld face": marked, "to the vehicle": func(s *Site) {
+		s.Brief.Limits.NoWelds = true
+		s.Brief.Welded[0].Sides[1].Side = brief.Side{Kind: brief.VehicleSide}
+	}} {
+		s := welds(t, change)
+		c := s.CheckOf(s.Parts[0])
+		if c.Released || !slices.ContainsFunc(c.Holds, func(h string) bool { return strings.Contains(h, "Ear on its plate") }) ||
+			s.WeldsHeldBy("w") == "" {
+			t.Errorf("%s: %v, map %q", name, c.Holds, s.WeldsHeldBy("w"))
+		}
+	}
+	if s := welds(t); s.WeldsHeldBy("w") != "" || len(s.CheckOf(s.Parts[0]).Holds) != 0 {
+		t.Errorf("what may be welded is held back: %v", s.CheckOf(s.Parts[0]).Holds)
+	}
+	asked := welds(t, func(s *Site) { s.Brief.Open = []brief.OpenItem{{ID: "q", Kind: "strength", Text: "which steel", Of: "ear"}} })
+	if asked.WeldsHeldBy("w") == "" {
+		t.Error("an open question of strength does not hold its weld map")
+	}
+}
+
+// What is tacked and not welded is told at the joint, and ticks of stitches that are not there any more are not lost
+// without a word. What is welded to the vehicle is not on the bench.
+func TestOpenTacksAndLostTicks(t *testing.T) {
+	s := welds(t, func(s *Site) {
+		s.Brief.Books = []brief.WeldBook{{ID: "k", Of: "w", Seen: []brief.SeamSeen{{ID: "s1", Tacked: true}, {ID: "s1-3", Welded: true}}}}
+		s.Brief.Welded[0].Where = brief.Tacked
+	})
+	has := func(list []working.Finding, code string) bool {
+		return slices.ContainsFunc(list, func(f working.Finding) bool { return f.Code == code })
+	}
+	if w := seamed(t, s); !has(w.Findings, "open-tacks") {
+		t.Errorf("%+v", w.Findings)
+	}
+	p, err := s.WeldPlan("w")
+	if err != nil || !has(p.Findings, "ticks-gone") || !strings.Contains(strings.Join(p.Does, " "), "Tack it where it belongs") {
+		t.Errorf("%v %+v %v", err, p.Findings, p.Does)
+	}
+	s.Brief.Welded[0].Sides[1].Side = brief.Side{Kind: brief.VehicleSide}
+	if w := seamed(t, s); !has(w.Findings, "not-on-bench") || !has(w.Findings, "weld-on-vehicle") {
+		t.Errorf("%+v", w.Findings)
+	}
+}
