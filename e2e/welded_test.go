@@ -66,6 +66,14 @@ func TestOneSideThenBoth(t *testing.T) {
 		}
 		p.press("Undo")
 		p.verdict("over")
+		p.press("Ways to weld it, side by side")
+		p.wait("the schools", `document.querySelectorAll('[data-schools] [data-school]').length === 10`)
+		if text := eval[string](p, `document.querySelector('[data-schools]').innerText`); unit != brief.UnitMM && strings.Contains(text, " mm") {
+			t.Errorf("mm among the schools of an inch job: %s", text)
+		}
+		p.press("Take all along, both faces")
+		p.verdict("holds")
+		p.wait("it as it is", `document.querySelector('[data-school="all along, both faces"]').classList.contains('now')`)
 	}
 }
 
@@ -89,7 +97,7 @@ func TestWelderTooSmallUntilItsCoupon(t *testing.T) {
 	p := open(t, a, 1280, 800)
 	p.goTo("/jobs/" + id + "/hold")
 	p.verdict("cannot say")
-	p.see("MIG set welds in one pass up to")
+	p.see("MIG set welds from")
 	p.set("[data-seam]", "Leg", "-3")
 	p.wait("the refusal", `document.querySelector('[data-seam] .wrong')`)
 	p.set("[data-seam]", "Leg", "4")

@@ -21,6 +21,8 @@ type HoldingView struct {
 	Rules    *site.RulesTold `json:"rules,omitempty" doc:"what changed rules turned since the job was last looked at"`
 	Features []Fastenable    `json:"features" doc:"hole features of the parts, to fasten and to carry with"`
 
+	Weldings []site.Welding `json:"weldings" doc:"what is welded besides: frames, bodies, parts with welded corners"`
+
 	Touching []site.Touch `json:"touching" doc:"placed parts whose edges lie on each other, and nothing holds them together"`
 	Edges    []WeldEdge   `json:"edges" doc:"edges of the parts, to weld along"`
 
@@ -101,7 +103,7 @@ func (s *server) workHolding(ctx context.Context, id string, now time.Time) (Hol
 	measured, parts := all.Survey, all.Parts
 	held := all.Hold()
 	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Edges: []WeldEdge{},
-		Touching: all.Touching(),
+		Touching: all.Touching(), Weldings: all.Weldings(),
 		Sides:    all.Sides(), Places: all.Places()}
 	if v.Rules, err = s.jobs.Rules(ctx, id, all, held); err != nil {
 		return HoldingView{}, err

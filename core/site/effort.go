@@ -220,22 +220,9 @@ func seamsOf(r sheet.Recipe) (mm float64) {
 		}
 	}
 	walk(r.Base.Flanges)
-	meets := func(list []sheet.Meet) {
-		for _, m := range list {
-			if m.Kind == sheet.MeetWeld {
-				mm += math.Min(long[m.A], long[m.B])
-			}
-		}
+	for _, m := range weldedMeets(r) {
+		mm += math.Min(long[m.A], long[m.B])
 	}
-	meets(r.Base.Meets)
-	var all func([]sheet.Flange)
-	all = func(list []sheet.Flange) {
-		for _, f := range list {
-			meets(f.Meets)
-			all(f.Flanges)
-		}
-	}
-	all(r.Base.Flanges)
 	return mm
 }
 

@@ -10,6 +10,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/effort"
 	"warmanvil/core/sheet"
+	"warmanvil/core/sheet/plates"
 	"warmanvil/core/shop"
 	"warmanvil/core/strength"
 	"warmanvil/core/weld"
@@ -185,7 +186,9 @@ func TestNoWeldHoldsBackTheFiles(t *testing.T) {
 	if s := welds(t); s.WeldsHeldBy("w") != "" || len(s.CheckOf(s.Parts[0]).Holds) != 0 {
 		t.Errorf("what may be welded is held back: %v", s.CheckOf(s.Parts[0]).Holds)
 	}
-	asked := welds(t, func(s *Site) { s.Brief.Open = []brief.OpenItem{{ID: "q", Kind: "strength", Text: "which steel", Of: "ear"}} })
+	asked := welds(t, func(s *Site) {
+		s.Brief.Open = []brief.OpenItem{{ID: "q", Kind: "strength", Text: "which steel", Of: "ear"}}
+	})
 	if asked.WeldsHeldBy("w") == "" {
 		t.Error("an open question of strength does not hold its weld map")
 	}
@@ -211,5 +214,70 @@ func TestOpenTacksAndLostTicks(t *testing.T) {
 	s.Brief.Welded[0].Sides[1].Side = brief.Side{Kind: brief.VehicleSide}
 	if w := seamed(t, s); !has(w.Findings, "not-on-bench") || !has(w.Findings, "weld-on-vehicle") {
 		t.Errorf("%+v", w.Findings)
+	}
+}
+
+// cornered is a tray of 2 mm with two neighbouring sides, their corner welded.
+func cornered(t *testing.T, thick float64) Site {
+	t.Helper()
+	r := ear()
+	r.Thickness = thick
+	r.Base.Length, r.Base.Width = 200, 150
+	x, y := plates.Flange("a", sheet.Front, 60, 90), plates.Flange("b", sheet.Right, 60, 90)
+	x.InsideRadius, y.InsideRadius = thick, thick
+	r.Base.Flanges = []sheet.Flange{x, y}
+	r.Base.Meets = []sheet.Meet{{A: "a", B: "b", Kind: sheet.MeetWeld}}
+	b := welds(t).Brief
+	b.Welded = nil
+	s := Site{Brief: b, Parts: BuildParts(context.Background(), []Part{{ID: "tray", Name: "Tray", Recipe: r, Quantity: 1}}, b, shop.Shop{})}
+	if s.Parts[0].Err != nil {
+		t.Fatal(s.Parts[0].Err)
+	}
+	return s
+}
+
+// The welded corner of a tray is a seam of the job: upright, as long as its sides are high less the bend, with its
+// order, tacks, metal and what it carries by itself.
+func TestWeldedCornerIsASeam(t *testing.T) {
+	s := cornered(t, 6)
+	if list := s.Weldings(); len(list) != 1 || list[0].ID != "tray" {
+		t.Fatalf("%+v", list)
+	}
+	p, err := s.WeldPlan("tray")
+	if err != nil || p.Why != "" || len(p.Seams) != 1 || p.Order == nil {
+		t.Fatalf("%v %+v", err, p)
+	}
+	q := p.Seams[0]
+	if d := q.Path[1].Sub(q.Path[0]); math.Abs(math.Abs(d[2])-q.Long) > 1e-6 || q.Long < 40 || q.Long > 60 || len(q.Tacks) == 0 {
+		t.Errorf("it runs %v, %g long", d, q.Long)
+	}
+	if q.Carries == nil || q.Carries.Along == nil || math.Abs(*q.Carries.Along-6*math.Sqrt2/2*.3*414*(q.Long-12)/q.Long) > .5 {
+		t.Errorf("it carries %+v", q.Carries)
+	}
+	if out := q.open; out[0] < .5 || out[1] > -.5 {
+		t.Errorf("it opens towards %v, not forward right", out)
+	}
+	s.Brief.Unit = brief.UnitFraction
+	if p, err = s.WeldPlan("tray"); err != nil || strings.Contains(p.Seams[0].Carries.Says, "N/mm") ||
+		!strings.Contains(p.Seams[0].Carries.Says, "lbf/in") {
+		t.Errorf("half metric: %v %q", err, p.Seams[0].Carries.Says)
+	}
+	s.Parts[0].Recipe.Base.Meets = nil
+	if _, err := s.WeldPlan("tray"); err == nil {
+		t.Error("a tray whose corners are open is welded")
+	}
+}
+
+// Every welded seam of a body says what it carries by itself, or why nobody can.
+func TestSeamsOfABodyCarry(t *testing.T) {
+	f := started(t, "hopper")
+	p, err := (Site{Brief: welds(t).Brief, Bodies: []FacetBody{{ID: "b", Name: "Hopper", Quantity: 1, Doc: f}}}).WeldPlan("b")
+	if err != nil || len(p.Seams) == 0 {
+		t.Fatalf("%v %+v", err, p)
+	}
+	for _, q := range p.Seams {
+		if q.Carries == nil || q.Carries.Says == "" || q.Carries.Along == nil && q.Carries.WhyAlong == "" {
+			t.Errorf("%s: %+v", q.Name, q.Carries)
+		}
 	}
 }

@@ -34,6 +34,11 @@ func (s Site) welding(of string) (g welding, known bool) {
 			return s.weldingBody(b), true
 		}
 	}
+	for i := range s.Parts {
+		if s.Parts[i].ID == of && len(weldedMeets(s.Parts[i].Recipe)) > 0 {
+			return s.weldingPart(&s.Parts[i]), true
+		}
+	}
 	return g, false
 }
 
@@ -205,6 +210,10 @@ func (s Site) weldingFrame(f Frame) (g welding) {
 	return g
 }
 
+// facetForms are the forms seams of faceted bodies are laid in: apart or slanted they are butts, whose depth nobody said.
+var facetForms = map[facet.Kind]weld.Form{facet.Corner: weld.CornerForm, facet.Lap: weld.LapForm, facet.Open: weld.ButtForm,
+	facet.Bevel: weld.ButtForm}
+
 // weldingBody gathers the seams of a faceted body.
 func (s Site) weldingBody(b FacetBody) (g welding) {
 	g.name = b.Name
@@ -228,13 +237,20 @@ func (s Site) weldingBody(b FacetBody) (g welding) {
 		if len(e.Faces) != 2 || e.Seam.Kind == facet.BentOne {
 			continue
 		}
-		face := built.Faces[e.Faces[0]].Pose.Z.Add(built.Faces[e.Faces[1]].Pose.Z)
+		looks := [2]solid.Vector{built.Faces[e.Faces[0]].Pose.Z, built.Faces[e.Faces[1]].Pose.Z}
 		path := []solid.Vector{at[e.A], at[e.B]}
 		by := s.layerOf("", m, built.Thickness, built.Thickness, false)
-		g.laid = append(g.laid, effort.Weld{Long: lengthOf(path) / 1000, Leg: built.Thickness, By: effort.By(by.process),
-			Metal: string(m.Family)})
-		g.seams = append(g.seams, PlannedSeam{by: by, ID: e.A + " " + e.B, Name: b.Doc.Called(e.A) + " to " + b.Doc.Called(e.B), Path: path,
-			Leg: built.Thickness, Long: lengthOf(path), thin: built.Thickness, metal: m, face: face, area: built.Thickness * built.Thickness / 2})
+		q := PlannedSeam{by: by, ID: e.A + " " + e.B, Name: b.Doc.Called(e.A) + " to " + b.Doc.Called(e.B), Path: path,
+			Leg: built.Thickness, Long: lengthOf(path), thin: built.Thickness, metal: m, face: looks[0].Add(looks[1]),
+			area: built.Thickness * built.Thickness / 2}
+		form := weld.Seam{ID: q.ID, Name: q.Name, Form: facetForms[e.Seam.Kind], Path: path, Leg: built.Thickness, Angle: e.Between()}
+		for k := range form.Sides {
+			form.Sides[k] = weld.SeamSide{Name: b.Doc.Called(built.Faces[e.Faces[k]].ID), Material: b.Doc.Material, Thickness: built.Thickness,
+				Normal: looks[k]}
+		}
+		q.Carries = s.carries(form)
+		g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: built.Thickness, By: effort.By(by.process), Metal: string(m.Family)})
+		g.seams = append(g.seams, q)
 	}
 	if len(g.seams) == 0 {
 		g.why = fmt.Sprintf("No edge of %s is welded.", b.Name)

@@ -46,6 +46,8 @@ type PlannedSeam struct {
 	Look   *weld.LookResult `json:"look" doc:"null where nobody looked"`
 	Room   *TorchRoom       `json:"room,omitempty" doc:"left out where its corner is not known"`
 
+	Carries *SeamCarries `json:"carries,omitempty" doc:"of bodies and corners: what it carries by itself, whatever loads it"`
+
 	thin  float64
 	metal stock.Material
 	area  float64
@@ -77,7 +79,7 @@ type welding struct {
 	outside int // seams that another house lays
 }
 
-// WeldPlan plans the welding of a welded joint, a frame or a faceted body of the job.
+// WeldPlan plans the welding of a welded joint, a frame, a faceted body or a part with welded corners.
 func (s Site) WeldPlan(of string) (WeldPlan, error) {
 	g, known := s.welding(of)
 	if !known {

@@ -9175,6 +9175,8 @@ export interface components {
             told: components["schemas"]["Told"];
             /** @description placed parts whose edges lie on each other, and nothing holds them together */
             touching: components["schemas"]["Touch"][];
+            /** @description what is welded besides: frames, bodies, parts with welded corners */
+            weldings: components["schemas"]["Welding"][];
         };
         Hole: {
             /**
@@ -13567,6 +13569,8 @@ export interface components {
             within?: string;
         };
         PlannedSeam: {
+            /** @description of bodies and corners: what it carries by itself, whatever loads it */
+            carries?: components["schemas"]["SeamCarries"];
             /**
              * Format: double
              * @description mm, that it pulls together across, an estimate
@@ -14406,6 +14410,34 @@ export interface components {
              * @description mm, of the same
              */
             thickness?: number;
+        };
+        SeamCarries: {
+            /**
+             * Format: double
+             * @description N/mm, pulled across in the plane of what it is the edge of; null where nobody can say
+             */
+            across: number | null;
+            /**
+             * Format: double
+             * @description N/mm, pulled lengthwise; null where nobody can say
+             */
+            along: number | null;
+            /**
+             * Format: double
+             * @description N/mm, that the thinner carries pulled across
+             */
+            pulled: number;
+            says: string;
+            /**
+             * Format: double
+             * @description N/mm, that the thinner carries along in shear
+             */
+            sheared: number;
+            /** @description why nobody can say */
+            whyAcross?: string;
+            /** @description why nobody can say */
+            whyAlong?: string;
+            working: components["schemas"]["Working"];
         };
         SeamHow: {
             /** @description where to start, in words */
@@ -17844,6 +17876,10 @@ export interface components {
             verdict: "holds" | "tight" | "over" | "cannot say";
             /** @description why it cannot be worked out */
             why?: string;
+        };
+        Welding: {
+            id: string;
+            name: string;
         };
         Whole: {
             /** @description of the forces */

@@ -117,7 +117,7 @@ const rated = computed(() => {
   return n === 0 ? 'nothing is rated yet' : n === 1 ? 'one' : String(n)
 })
 /** Frames and bodies, whose welds are put in order. */
-const welding = computed(() => [...(frames.value ?? []), ...(open.page.value?.bodies ?? [])])
+const welding = computed(() => view.value?.weldings ?? [])
 const ordered = computed(() => welding.value.find((w) => chosen.value === `order ${w.id}`)?.id)
 const share = (u: number | null | undefined) => (u == null ? '' : `${percent(u)} %`)
 const lists = { mounts, joints, welded }

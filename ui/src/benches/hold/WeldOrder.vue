@@ -16,6 +16,7 @@ import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import Shown from '@/quick/Shown.vue'
+import SeamCarries from './SeamCarries.vue'
 import SeamDrawing from './SeamDrawing.vue'
 import WeldTicks from './WeldTicks.vue'
 
@@ -173,6 +174,7 @@ async function learn() {
           </li>
         </ol>
       </details>
+      <SeamCarries v-if="plan.seams.some((s) => s.carries)" :seams="plan.seams" :lengths="open.style.value" />
       <WeldTicks :plan="plan" :book="book" :lengths="open.style.value" :fault="fault" @write="(seen) => write({ seen })" />
       <div class="row after">
         <ValueField

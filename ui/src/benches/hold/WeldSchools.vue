@@ -34,7 +34,9 @@ const groups = computed(() =>
 )
 /** What one way brings that the others of its group do not. */
 const brings = (rows: { brings: string[] }[], own: string[]) => own.filter((b) => rows.some((r) => !r.brings.includes(b)))
-const used = (s: { verdict: string; use: number | null }) => (s.verdict === 'cannot say' ? null : s.use)
+/** What one uses, where that is what decides: a seam that opens at its root is over whatever it uses. */
+const used = (s: { verdict: string; use: number | null }) =>
+  s.verdict === 'cannot say' || (s.verdict === 'over' && (s.use ?? 0) < 1) ? null : s.use
 </script>
 
 <template>
@@ -44,11 +46,11 @@ const used = (s: { verdict: string; use: number | null }) => (s.verdict === 'can
       <h2>Ways to weld it</h2>
       <p v-if="isFetching && !list" class="soft">Each is worked out through the whole job.</p>
       <p v-if="error" class="wrong" role="alert">{{ words(error) }}</p>
-      <TableFrame v-for="g in groups" :key="g.key" :name="g.head">
-        <thead>
-          <tr>
+      <TableFrame v-if="groups.length" name="Ways to weld it">
+        <tbody v-for="g in groups" :key="g.key">
+          <tr class="head">
             <th>{{ g.head }}</th>
-            <th class="bar">it</th>
+            <th class="bar">does it hold</th>
             <th class="n">to lay</th>
             <th class="n">minutes</th>
             <th class="n">bows at most</th>
@@ -56,12 +58,10 @@ const used = (s: { verdict: string; use: number | null }) => (s.verdict === 'can
             <th class="n">turns</th>
             <th></th>
           </tr>
-        </thead>
-        <tbody>
           <template v-for="s in g.rows" :key="s.label">
             <tr :data-school="s.label" :class="{ now: s.now }">
               <td>
-                <b v-if="s.now">{{ s.label }}, as it is</b><template v-else>{{ s.label }}</template>
+                <b v-if="s.now">{{ s.label }}, as now</b><template v-else>{{ s.label }}</template>
               </td>
               <td><VerdictLine :utilisation="used(s)" :verdict="s.verdict" :label="s.label" /></td>
               <td class="n num"><Shown :value="s.laid" kind="length" :lengths="open.style.value" /></td>
@@ -78,12 +78,18 @@ const used = (s: { verdict: string; use: number | null }) => (s.verdict === 'can
               </td>
               <td class="n num">{{ s.peak != null ? s.turns : '–' }}</td>
               <td>
-                <button v-if="!s.now" type="button" class="press tight" @click="open.set(`/welded/${at}`, s.joint)">
+                <button
+                  v-if="!s.now"
+                  type="button"
+                  class="press tight take"
+                  :aria-label="`Take ${s.label}`"
+                  @click="open.set(`/welded/${at}`, s.joint)"
+                >
                   Take it
                 </button>
               </td>
             </tr>
-            <tr v-if="s.why || s.worse || s.silent || s.metal || brings(g.rows, s.brings).length" class="more">
+            <tr class="more" :class="{ now: s.now }">
               <td colspan="8" class="small">
                 <span v-if="s.metal" class="soft">{{ s.metal }}. </span>
                 <span v-if="s.why">{{ s.why }} </span>
@@ -118,5 +124,11 @@ const used = (s: { verdict: string; use: number | null }) => (s.verdict === 'can
 }
 tr:has(+ .more) td {
   border-bottom: 0;
+}
+.head th {
+  padding-top: 18px;
+}
+.take {
+  white-space: nowrap;
 }
 </style>
