@@ -9,6 +9,7 @@ import (
 
 	"warmanvil/core/brief"
 	"warmanvil/core/demo"
+	"warmanvil/core/vehicle"
 	"warmanvil/core/weld"
 	"warmanvil/job"
 )
@@ -74,6 +75,45 @@ func TestOneSideThenBoth(t *testing.T) {
 		p.press("Take all along, both faces")
 		p.verdict("holds")
 		p.wait("it as it is", `document.querySelector('[data-school="all along, both faces"]').classList.contains('now')`)
+	}
+}
+
+// An ear that stands on its edge is pushed over: over. A gusset is added by one press, its part and place with it; the
+// joint holds, and so does the gusset's own seam, by what its foot takes.
+func TestGussetByOnePress(t *testing.T) {
+	a := startApp(t)
+	for _, unit := range []brief.Unit{brief.UnitMM, brief.UnitFraction} {
+		id := a.ear(t, unit, 6)
+		j, err := a.jobs.Job(t.Context(), id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		b := j.Brief
+		v, on, err := a.jobs.Survey(t.Context(), id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		v.Placed = []vehicle.Placed{{ID: "e", Name: "Ear", Part: b.Welded[0].Sides[0].Of, Pitch: 90}}
+		if _, err := a.jobs.SaveSurvey(t.Context(), id, job.On{Revision: on}, v); err != nil {
+			t.Fatal(err)
+		}
+		b.Welded[0].Cases = []brief.SeamLoad{{Name: "pushed", Force: [3]float64{200, 0, 0}, At: [3]float64{0, 40, 0}}}
+		if _, err := a.jobs.SaveBrief(t.Context(), id, job.On{Revision: j.Revision}, b); err != nil {
+			t.Fatal(err)
+		}
+		p := open(t, a, 1280, 800)
+		p.goTo("/jobs/" + id + "/hold")
+		p.verdict("over")
+		p.press("A gusset in its corner")
+		p.see("is in the job, placed, with its seams.")
+		p.verdict("holds")
+		p.see("along the foot of a gusset")
+		p.press("Gusset, Ear on the post")
+		p.verdict("holds")
+		p.see("what its foot takes of Ear on the post")
+		if text := eval[string](p, `document.querySelector('[data-verdict]').innerText`); unit != brief.UnitMM && strings.Contains(text, " mm") {
+			t.Errorf("mm in an inch job: %s", text)
+		}
 	}
 }
 

@@ -142,7 +142,7 @@ var routes = map[string]string{
 		"/api/v1/jobs/{id}/assembly": "reader", "GET /api/v1/jobs/{id}/parts-list/{kind}": "reader", "GET " +
 		"/api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET " +
 		"/api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
-	"GET /api/v1/jobs/{id}/weld-ways": "reader", "GET /api/v1/jobs/{id}/weld-schools": "reader",
+	"GET /api/v1/jobs/{id}/weld-ways": "reader", "GET /api/v1/jobs/{id}/weld-schools": "reader", "POST /api/v1/jobs/{id}/weld-add": "maker",
 	"GET /api/v1/jobs/{id}/weld-plan": "reader", "GET /api/v1/jobs/{id}/weld-map": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST " +

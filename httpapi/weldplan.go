@@ -19,6 +19,12 @@ func (s *server) weldRoutes() {
 		}
 		return all.WeldWays(c.Query("joint"))
 	})
+	route(s, operation{method: "POST", path: "/api/v1/jobs/{id}/weld-add", id: "addToWeld", work: whole,
+		summary: "Add a gusset, a doubler or a strip to a welded joint: the part, its place and its seams"},
+		func(c call, in site.WeldAdd) (PartsMade, error) {
+			parts, err := s.jobs.AddToWeld(c.Request.Context(), c.id, in, c.whoSaves())
+			return partsMade(parts), err
+		})
 	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/weld-schools", id: "getWeldSchools", work: whole, access: reading,
 		summary: "The usual ways to weld a joint side by side: how far along, how it is left, where it is welded",
 		query:   []*huma.Param{query("joint", "id of the welded joint")}}, func(c call, _ none) ([]site.WeldSchool, error) {

@@ -18,6 +18,7 @@ type Welded struct {
 	Seams  []SeamPlan  `json:"seams,omitempty"`
 	Filler string      `json:"filler,omitempty" doc:"key of the table of weld metals; the weakest of steel when left out"`
 	Mount  string      `json:"mount,omitempty" doc:"id of a bracket of its first part: what that carries goes through these seams"`
+	Braces string      `json:"braces,omitempty" doc:"id of the welded joint its first part is a gusset of: what the gusset's foot takes there goes through these seams"`
 	Path   bool        `json:"path,omitempty" doc:"its loads come along the load path of the job"`
 	Cases  []SeamLoad  `json:"cases,omitempty" doc:"loads typed, where they come from neither"`
 	Where  WeldPlace   `json:"where,omitempty" enum:"bench,tacked,in place" doc:"on the bench when left out"`
@@ -48,6 +49,7 @@ type SeamBody struct {
 // member, or along points drawn by hand on the first.
 type SeamPlan struct {
 	weld.Seam
+	On     string     `json:"on,omitempty" doc:"id of a placed gusset whose edge it is; of the first part when left out"`
 	Panel  string     `json:"panel,omitempty" doc:"id of the panel whose edge it runs along"`
 	Edge   sheet.Edge `json:"edge,omitempty" doc:"front, right, back, left or a number"`
 	Before float64    `json:"before,omitempty" doc:"mm of the edge left out at its start"`

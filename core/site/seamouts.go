@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"warmanvil/core/stock"
+	"warmanvil/core/told"
 	"warmanvil/core/weld"
 )
 
@@ -42,9 +43,10 @@ func (s *site) seamOuts(x *seated, seam weld.Seam, l laying, m stock.Material) (
 		land := math.Min(1.5, edge/3)
 		if r, err := weld.Groove(weld.GrooveInput{Edges: weld.BevelEdges, Thickness: edge, Angle: 45, Land: land, Length: math.Max(seam.Len(), 1),
 			Pass: bevelArea}); err == nil {
-			say("", "Bevel the edge of %s at 45° to a land of %s and fill it in %d passes: after a coupon of the same two pieces was cut and "+
+			say("", "Bevel the edge of %s at 45° to a land of %s and fill it in %d %s: after a coupon of the same two pieces was cut and "+
 				"etched. "+
-				"Passes alone do not cure cold lap.", seam.Sides[0].Name, pen.Fine(land), r.Passes)
+				"Passes alone do not cure cold lap.", seam.Sides[0].Name, pen.Fine(land), r.Passes,
+				told.Plural(r.Passes, "pass", "passes"))
 		}
 	}
 	for _, w := range s.Shop.Welds() {

@@ -86,7 +86,7 @@ func (s *site) seat(w brief.Welded, poses map[string]solid.Pose) (x seated) {
 		return x
 	}
 	for _, seam := range w.Seams {
-		out, why := x.run(seam, sides, frame)
+		out, why := s.runOn(&x, seam, sides, frame)
 		if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
 			out, why = s.dots(&x, seam, sides)
 		}
@@ -162,6 +162,29 @@ func (s *site) weldSide(side brief.SeamBody, k int) (out weld.SeamSide, why stri
 		return out, fmt.Sprintf("Say how thick %s is.", out.Name)
 	}
 	return out, ""
+}
+
+// runOn lays one seam: on the first body, or on a gusset that stands beside it and is as one with it.
+func (s *site) runOn(x *seated, seam brief.SeamPlan, sides [2]weld.SeamSide, frame *shape.Built) (weld.Seam, string) {
+	if seam.On == "" {
+		return x.run(seam, sides, frame)
+	}
+	st := s.stands[seam.On]
+	switch {
+	case st == nil:
+		return seam.Seam, "the gusset whose edge it is is not placed any more: take the seam out, or place it again."
+	case st.Why != "":
+		return seam.Seam, st.Why
+	case st.built == nil || !x.placed:
+		return seam.Seam, "its gusset has no place beside what it braces: place both on the Measure bench."
+	}
+	g := seated{w: x.w, pose: st.Pose, built: st.built, placed: true}
+	for _, p := range s.Survey.Placed {
+		if q := s.part(p.Part); p.ID == seam.On && q != nil {
+			sides[0] = weld.SeamSide{Name: st.told.Name, Material: q.Recipe.Material, Thickness: q.Recipe.Thickness, Guessed: q.Recipe.Guessed}
+		}
+	}
+	return g.run(seam, sides, nil)
 }
 
 // run lays one seam on the first body.

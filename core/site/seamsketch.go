@@ -25,6 +25,11 @@ func (s *site) seamSketch(x *seated) [][]solid.Vector {
 			out = append(out, memberLines(s.frames[side.Of], side.Member, pose)...)
 		}
 	}
+	for _, q := range x.w.Seams { // gussets that are as one with the first
+		if st := s.stands[q.On]; q.On != "" && st != nil && st.built != nil {
+			out = append(out, outlines(st.built, st.Pose)...)
+		}
+	}
 	return out
 }
 

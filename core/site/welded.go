@@ -75,7 +75,12 @@ func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 		return t
 	}
 	s.unproved(&x, &r)
-	if open := append(slices.Clip(path.open[w.ID]), path.unarrived(s.Brief, w.ID)...); w.Path && len(open) > 0 {
+	s.slender(&x, &r)
+	of := w
+	if k := s.bracing(w); k >= 0 {
+		of = s.Brief.Welded[k]
+	}
+	if open := append(slices.Clip(path.open[of.ID]), path.unarrived(s.Brief, of.ID)...); of.Path && len(open) > 0 {
 		r.Checks = append([]strength.Check{strength.Silent("loads", "Loads", strings.Join(open, " "))}, r.Checks...)
 		if r.Verdict != strength.Over {
 			r.Verdict = strength.CannotSay
@@ -123,6 +128,8 @@ func (s *site) seamTold(x *seated, seam weld.Seam) SeamTold {
 func (s *site) seamLoads(x *seated, path Pathway) (out []weld.SeamsCase, why string) {
 	w := x.w
 	switch {
+	case w.Braces != "":
+		return s.bracedBy(x, path)
 	case w.Path:
 		out = path.bySeam[w.ID]
 		return out, path.none(w.ID, w.Name, len(out))

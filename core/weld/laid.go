@@ -54,7 +54,7 @@ func (s Seam) lay(seam int, throat float64) (lines []Line, of []laid, left strin
 		lines, of = s.placed(seam)
 		return lines, of, ""
 	}
-	least := math.Max(leastLegs*s.size(), leastLong)
+	least := math.Max(leastLegs*s.size(), LeastCounted)
 	if s.sheet() {
 		least = math.Max(leastLegs*s.size(), leastSheet)
 	}

@@ -71,7 +71,7 @@ func Laminate(in LaminateInput) (LaminateResult, error) {
 	laid := out.Most
 	if in.Stitch > 0 {
 		sound := math.Max(in.Stitch-2*in.Leg, 0)
-		if least := math.Max(leastLegs*in.Leg, leastLong); in.Stitch < least {
+		if least := math.Max(leastLegs*in.Leg, LeastCounted); in.Stitch < least {
 			sound = 0
 		}
 		if pitch := out.Most * sound / math.Max(out.Flow, 1e-12); sound > 0 && pitch >= in.Stitch {

@@ -31,8 +31,9 @@ type StitchResult struct {
 }
 
 const (
-	leastLegs    = 4.    // a seam shorter than so many legs is not counted (AISC 360 J2.2b)
-	leastLong    = 40.   // mm, nor one shorter than this
+	leastLegs = 4. // a seam shorter than so many legs is not counted (AISC 360 J2.2b)
+	// LeastCounted is the shortest run of weld on plate that counts, mm.
+	LeastCounted = 40.
 	leastSheet   = 19.   // mm, on sheet (AWS D1.3)
 	longestClear = 300.  // mm between stitches (AISC 360 J3.5)
 	clearByThick = 24.   // thicknesses between them
@@ -78,7 +79,7 @@ func Stitch(in StitchInput) (StitchResult, error) {
 	throat, base, says := FlowOf(in.Leg, in.Electrode, in.Thinner, tensile, yield)
 	flow := math.Min(throat, base)
 	clear := math.Floor(ClearOf(in.Thinner, yield))
-	least := math.Max(leastLegs*in.Leg, leastLong)
+	least := math.Max(leastLegs*in.Leg, LeastCounted)
 	if in.Thinner < SheetTo {
 		least = math.Max(leastLegs*in.Leg, leastSheet)
 	}

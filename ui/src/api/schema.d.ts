@@ -2953,6 +2953,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/weld-add": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a gusset, a doubler or a strip to a welded joint: the part, its place and its seams */
+        post: operations["addToWeld"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/weld-map": {
         parameters: {
             query?: never;
@@ -14534,6 +14551,8 @@ export interface components {
              * @description mm, of the unbroken run this is the part that carries of; itself when left out
              */
             of?: number;
+            /** @description id of a placed gusset whose edge it is; of the first part when left out */
+            on?: string;
             /** @description id of the panel whose edge it runs along */
             panel?: string;
             /** @description which coupon showed that this seam comes out, where no welder of the Shop is said to lay it */
@@ -17710,6 +17729,14 @@ export interface components {
              */
             total: number;
         };
+        WeldAdd: {
+            /** @description id */
+            joint: string;
+            /** @enum {string} */
+            kind: "gusset" | "doubler" | "bridge";
+            /** @description id of its seam */
+            seam: string;
+        };
         WeldBook: {
             /**
              * Format: double
@@ -17835,6 +17862,8 @@ export interface components {
             verdict: "holds" | "tight" | "over" | "cannot say";
         };
         Welded: {
+            /** @description id of the welded joint its first part is a gusset of: what the gusset's foot takes there goes through these seams */
+            braces?: string;
             /** @description loads typed, where they come from neither */
             cases?: components["schemas"]["SeamLoad"][];
             /** @description key of the table of weld metals; the weakest of steel when left out */
@@ -24231,6 +24260,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Waits"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addToWeld: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeldAdd"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartsMade"];
                 };
             };
             /** @description refused: what, where, what to do */

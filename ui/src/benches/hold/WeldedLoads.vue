@@ -12,19 +12,22 @@ import ValueField from '@/kit/ValueField.vue'
 const props = defineProps<{ open: OpenBrief; at: number; told: WeldedTold }>()
 const path = computed(() => `/welded/${props.at}/cases` as const)
 const joint = computed(() => props.open.brief.value!.welded![props.at]!)
+const braced = computed(() => props.open.brief.value?.welded?.find((w) => w.id === joint.value.braces)?.name)
 const sources = computed(() => [
   { value: '', text: 'typed here' },
   { value: 'path', text: 'along the load path' },
+  ...(joint.value.braces ? [{ value: 'braces', text: `what its foot takes of ${braced.value || 'a joint that is gone'}` }] : []),
   ...(props.open.brief.value?.mounts ?? [])
     .filter((m) => m.part === joint.value.sides[0]!.of)
     .map((m) => ({ value: m.id, text: `what ${m.name || 'the bracket'} carries` })),
 ])
-const from = computed(() => (joint.value.path ? 'path' : (joint.value.mount ?? '')))
+const from = computed(() => (joint.value.braces ? 'braces' : joint.value.path ? 'path' : (joint.value.mount ?? '')))
 const take = (v: string) =>
   props.open.set(`/welded/${props.at}`, {
     ...joint.value,
     path: v === 'path' || undefined,
-    mount: v === 'path' ? undefined : v || undefined,
+    mount: v === 'path' || v === 'braces' ? undefined : v || undefined,
+    braces: v === 'braces' ? joint.value.braces : undefined,
   } satisfies WeldedJoint)
 const cases = computed(() => joint.value.cases ?? [])
 type Case = NonNullable<WeldedJoint['cases']>[number]
@@ -47,7 +50,10 @@ const factored = computed(() => props.open.brief.value?.strength?.school === 'fa
   <section class="stack">
     <h2>What pulls on it</h2>
     <ChoiceRow label="Loads" :choices="sources" :model-value="from" @update:model-value="take" />
-    <p v-if="joint.path" class="small soft">
+    <p v-if="joint.braces" class="small soft">
+      The foot stands in that joint and shares its load there by where it lies; what it takes goes through these seams.
+    </p>
+    <p v-else-if="joint.path" class="small soft">
       Every case of the brief, from what pushes through all that lies between. Where bolts hold the same two things, the weld gets
       everything.
     </p>

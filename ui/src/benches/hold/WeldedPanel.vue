@@ -9,6 +9,7 @@ import TextField from '@/kit/TextField.vue'
 import VerdictLine from '@/kit/VerdictLine.vue'
 import BesideList from './BesideList.vue'
 import SeamDrawing from './SeamDrawing.vue'
+import WeldAdds from './WeldAdds.vue'
 import WeldedLoads from './WeldedLoads.vue'
 import WeldedSeams from './WeldedSeams.vue'
 import WeldedSides from './WeldedSides.vue'
@@ -73,6 +74,7 @@ const stops = computed(() => props.told?.findings.filter((f) => f.severity === '
     </div>
     <WeldedSides :open="open" :at="at" :view="view" />
     <WeldedSeams :open="open" :at="at" :told="told" :view="view" />
+    <WeldAdds :open="open" :at="at" :view="view" :job="job" />
     <WeldOrder v-if="told.seams.length" :open="open" :of="joint.id" :job="job" />
     <WeldedLoads :open="open" :at="at" :told="told" />
   </section>

@@ -161,8 +161,9 @@ function shape(i: number, form: SeamPlan['form']) {
             :maxlength="80"
             @update:model-value="(v) => seam(i).set('/name', v)"
           />
+          <p v-if="row.on" class="foot">along the foot of a gusset, as one with the first part</p>
           <PickOne
-            v-if="dots(row)"
+            v-else-if="dots(row)"
             label="They are at"
             :choices="spots"
             :model-value="spot(row)"
@@ -313,6 +314,10 @@ function shape(i: number, form: SeamPlan['form']) {
 </template>
 
 <style scoped>
+.foot {
+  align-self: end;
+  margin: 0;
+}
 .seam {
   display: grid;
   gap: 8px;
