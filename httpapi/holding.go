@@ -104,7 +104,7 @@ func (s *server) workHolding(ctx context.Context, id string, now time.Time) (Hol
 	held := all.Hold()
 	v := HoldingView{Revision: j.Revision, Holding: held, Told: all.Tell(held.Joints), Features: []Fastenable{}, Edges: []WeldEdge{},
 		Touching: all.Touching(), Weldings: all.Weldings(),
-		Sides:    all.Sides(), Places: all.Places()}
+		Sides: all.Sides(), Places: all.Places()}
 	if v.Rules, err = s.jobs.Rules(ctx, id, all, held); err != nil {
 		return HoldingView{}, err
 	}

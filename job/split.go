@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/split"
 	"warmanvil/core/told"
+	"warmanvil/core/weld"
 	"warmanvil/core/working"
 )
 
@@ -39,7 +40,7 @@ func (s *Service) SplitLines(ctx context.Context, id string, in split.Parting) (
 }
 
 // SplitPart splits a part across its base into pieces that name it, puts the
-// whole away, and adds the joint of every bolted seam.
+// whole away, and adds the joint of every seam, bolted or welded.
 func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting, who string) ([]Part, error) {
 	whole, err := s.Part(ctx, id)
 	if err != nil {
@@ -74,7 +75,7 @@ func (s *Service) SplitPart(ctx context.Context, id string, in split.Parting, wh
 	return out, nil
 }
 
-// seamJoints adds a joint for every bolted seam. Its hardware is the shop's usual one of
+// seamJoints adds a joint for every seam. The hardware of bolts is the shop's usual one of
 // the size that goes through the holes; what it carries nobody said yet.
 func (s *Service) seamJoints(ctx context.Context, whole Part, pieces []Part, seams []split.Seam, in split.Parting, who string) error {
 	j, err := s.Job(ctx, whole.JobID)
@@ -86,8 +87,12 @@ func (s *Service) seamJoints(ctx context.Context, whole Part, pieces []Part, sea
 		hole = split.Usual(false).Hole
 	}
 	b := j.Brief
-	b.Joints = slices.Clone(b.Joints)
+	b.Joints, b.Welded = slices.Clone(b.Joints), slices.Clone(b.Welded)
 	for _, seam := range seams {
+		if seam.Edge != "" {
+			b.Welded = append(b.Welded, s.weldedSeam(whole, pieces[seam.A], pieces[seam.B], seam.Edge))
+			continue
+		}
 		made := brief.Joint{ID: s.NewID(), Name: shorten(whole.Name, 80) + ", seam", Part: pieces[seam.A].ID, Features: seam.Bolts,
 			Note: strings.TrimSpace(in.Why), Design: joint.Usual(b.Inches()).Sized(hole)}
 		if len(seams) > 1 {
@@ -103,6 +108,13 @@ func (s *Service) seamJoints(ctx context.Context, whole Part, pieces []Part, sea
 	}
 	_, err = s.SaveBrief(ctx, whole.JobID, On{Revision: j.Revision, Who: who}, b)
 	return err
+}
+
+// weldedSeam answers the butt between two pieces. How deep it is welded nobody said yet, nor what it carries.
+func (s *Service) weldedSeam(whole, a, b Part, edge sheet.Edge) brief.Welded {
+	side := func(p Part) brief.SeamBody { return brief.SeamBody{Side: brief.Side{Kind: brief.PartSide, Of: p.ID}} }
+	return brief.Welded{ID: s.NewID(), Name: shorten(whole.Name, 80) + ", seam", Sides: [2]brief.SeamBody{side(a), side(b)}, Path: true,
+		Seams: []brief.SeamPlan{{Seam: weld.Seam{ID: s.NewID(), Name: "seam", Form: weld.ButtForm}, Panel: a.Recipe.Base.ID, Edge: edge}}}
 }
 
 // JoinPart brings back the whole a piece was split from, puts its pieces away and takes
@@ -156,7 +168,8 @@ func (s *Service) unseam(ctx context.Context, jobID string, pieces map[string]bo
 				!pieces[side.Of]
 		})
 	})
-	if len(b.Joints) == len(j.Brief.Joints) {
+	b.Welded = slices.DeleteFunc(slices.Clone(b.Welded), func(w brief.Welded) bool { return pieces[w.Sides[0].Of] && pieces[w.Sides[1].Of] })
+	if len(b.Joints) == len(j.Brief.Joints) && len(b.Welded) == len(j.Brief.Welded) {
 		return nil
 	}
 	_, err = s.SaveBrief(ctx, jobID, On{Revision: j.Revision, Who: who}, b)

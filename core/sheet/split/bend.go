@@ -92,7 +92,7 @@ func splitAtBend(r sheet.Recipe, p Parting, newID func() string) (Pieces, error)
 		}
 	}
 	return Pieces{[]sheet.Started{{Name: "first piece", Quantity: 1, Recipe: first}, {Name: "second piece", Quantity: 1, Recipe: second}},
-		[]Seam{{0, 1, ids(lap)}}}, nil
+		[]Seam{{A: 0, B: 1, Bolts: ids(lap)}}}, nil
 }
 
 func ids(list []sheet.Hole) (out []string) {

@@ -38,14 +38,15 @@ func (s *splitter) join(out []sheet.Started, long, deep float64) Pieces {
 			b.Edges = append(b.Edges, sheet.EdgeCut{ID: s.newID(), Name: fmt.Sprintf("Seam notch %d", k+1), Kind: sheet.Notch, Edge: s.low, At: at,
 				Width: wide + clear, Depth: 3*t + clear/2})
 		}
+		seams = []Seam{{A: 0, B: 1, Edge: s.high}}
 	case LapJoint:
 		ra, rb := row(s.high, s.p.Wide/2), row(s.low, s.p.Wide/2)
 		a.Holes, b.Holes = append(a.Holes, ra), append(b.Holes, rb)
-		seams = []Seam{{0, 1, []string{ra.ID}}}
+		seams = []Seam{{A: 0, B: 1, Bolts: []string{ra.ID}}}
 	case StripJoint:
 		ra, rb := row(s.high, s.p.Wide/2), row(s.low, s.p.Wide/2)
 		a.Holes, b.Holes = append(a.Holes, ra), append(b.Holes, rb)
-		seams = []Seam{{0, 2, []string{ra.ID}}, {1, 2, []string{rb.ID}}}
+		seams = []Seam{{A: 0, B: 2, Bolts: []string{ra.ID}}, {A: 1, B: 2, Bolts: []string{rb.ID}}}
 		strip := s.b.Recipe
 		strip.Hand, strip.SetAside, strip.Reasons = sheet.Hand{}, nil, nil
 		strip.Base = sheet.Base{ID: s.newID(), Length: 2 * s.p.Wide, Width: deep, Measure: sheet.Flat}

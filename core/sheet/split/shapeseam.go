@@ -40,11 +40,14 @@ func (w *shapeSplitter) joinShapes(out []sheet.Started, first, second shapePiece
 	}
 	a.Holes, b.Holes = append(a.Holes, inA...), append(b.Holes, inB...)
 	var seams []Seam
-	if w.p.Joint == LapJoint {
-		seams = []Seam{{0, 1, ids(inA)}}
+	switch w.p.Joint {
+	case LapJoint:
+		seams = []Seam{{A: 0, B: 1, Bolts: ids(inA)}}
+	case TabJoint:
+		seams = []Seam{{A: 0, B: 1, Edge: first.seam()}}
 	}
 	if w.p.Joint == StripJoint {
-		seams = []Seam{{0, 2, ids(inA)}, {1, 2, ids(inB)}}
+		seams = []Seam{{A: 0, B: 2, Bolts: ids(inA)}, {A: 1, B: 2, Bolts: ids(inB)}}
 		strip := w.b.Recipe
 		strip.Hand, strip.SetAside, strip.Reasons = sheet.Hand{}, nil, nil
 		strip.Base = sheet.Base{ID: w.newID(), Length: 2 * w.p.Wide, Width: hi - lo, Measure: sheet.Flat}

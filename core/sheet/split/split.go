@@ -45,13 +45,14 @@ func Usual(inch bool) Parting {
 // Pieces is what a part was split into.
 type Pieces struct {
 	Parts []sheet.Started
-	Seams []Seam // that are bolted; a welded one has no holes
+	Seams []Seam
 }
 
 // Seam is where two pieces are bolted together.
 type Seam struct {
-	A, B  int      // pieces, A under the heads
-	Bolts []string // ids of A's holes
+	A, B  int        // pieces, A under the heads
+	Bolts []string   // ids of A's holes; none where it is welded
+	Edge  sheet.Edge // of A's base, that is welded to B
 }
 
 // splitter cuts a built part along a line. Its pieces are measured flat: a size
