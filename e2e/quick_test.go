@@ -155,7 +155,8 @@ func TestQuickWelds(t *testing.T) {
 	p.wait("what a length takes", `document.querySelector('[data-result=peak] .num')?.innerText === '132.9 N/mm'`)
 	p.press("inch, decimal")
 	for slug, lead := range map[string]string{"seams": "peak", "fillet": "leg", "stitches": "pitch", "sheet-fillet": "allowable",
-		"heat": "net", "weld-gap": "leg", "passes": "throat", "bow": "bow", "rise": "rise", "draw": "across"} {
+		"heat": "net", "weld-gap": "leg", "passes": "throat", "bow": "bow", "rise": "rise", "draw": "across", "start-weld": "run",
+		"look-weld": "deep", "plates-welded": "leg"} {
 		p.goTo("/quick/" + slug)
 		p.wait(slug, `/ in$|"$|lbf|kJ\/in/.test(document.querySelector('[data-result=`+lead+`] .num')?.innerText ?? '')`)
 		answers := eval[string](p, `document.querySelector('.results').innerText`)
@@ -165,6 +166,9 @@ func TestQuickWelds(t *testing.T) {
 			}
 		}
 	}
+	p.goTo("/quick/look-weld")
+	p.set(".fields", "Leg by gauge, the smaller", "3/32")
+	p.wait("what does not pass", `document.querySelector('[data-result=do]')?.innerText.includes('smaller than needed')`)
 	p.goTo("/quick/stitches")
 	p.set(".fields", "Asked of a length", "20000 lbf/in")
 	p.wait("what is said", `document.querySelector('[data-result=pattern] .num')?.innerText === 'nothing takes it'`)

@@ -3,6 +3,7 @@ package weld
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"warmanvil/core/working"
 )
@@ -26,6 +27,10 @@ type LookInput struct {
 type LookResult struct {
 	Passes  bool            `json:"passes"`
 	Open    bool            `json:"open" doc:"not all of it was looked at"`
+	Says    string          `json:"says" doc:"passes, does not pass, still open"`
+	Do      string          `json:"do" doc:"what is done, or looked at yet"`
+	Deep    float64         `json:"deep" doc:"mm, undercut its class allows"`
+	Wide    float64         `json:"wide" doc:"mm, pore its class allows"`
 	Faults  []string        `json:"faults" doc:"what does not pass, and what is done"`
 	Working working.Working `json:"working"`
 }
@@ -85,6 +90,15 @@ func Look(in LookInput) (LookResult, error) {
 	}
 	out.Open = in.GotLeg == nil && in.GotDeep == nil || in.Undercut == nil
 	out.Passes = len(out.Faults) == 0 && !out.Open
+	out.Deep, out.Wide = undercut, pore
+	switch {
+	case len(out.Faults) > 0:
+		out.Says, out.Do = "does not pass", strings.Join(out.Faults, "; ")
+	case out.Open:
+		out.Says, out.Do = "still open", "look at its leg or throat by gauge, and at its undercut"
+	default:
+		out.Says, out.Do = "passes", "nothing more"
+	}
 	out.Working = working.Working{Method: "A seam as it was looked at", Source: "ISO 5817, limits by class; sizes as they are needed here",
 		Formula: "undercut ≤ k·t, pore ≤ k·t, both at most; leg and throat no less than needed; no crack in any class",
 		Inputs: []working.Quantity{working.MM("t", "thinner part", in.Thick), working.MM("leg", "leg that is needed", in.Leg),

@@ -11348,11 +11348,25 @@ export interface components {
             undercut?: number;
         };
         LookResult: {
+            /**
+             * Format: double
+             * @description mm, undercut its class allows
+             */
+            deep: number;
+            /** @description what is done, or looked at yet */
+            do: string;
             /** @description what does not pass, and what is done */
             faults: string[];
             /** @description not all of it was looked at */
             open: boolean;
             passes: boolean;
+            /** @description passes, does not pass, still open */
+            says: string;
+            /**
+             * Format: double
+             * @description mm, pore its class allows
+             */
+            wide: number;
             working: components["schemas"]["Working"];
         };
         Machine: {

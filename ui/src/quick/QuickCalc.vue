@@ -202,7 +202,7 @@ const told = computed(() => props.calculation.results.filter((r) => found(r.key)
       </p>
       <SchoolsAnswer v-if="answer && calculation.special === 'schools'" :answer="answer" :lengths="lengths" />
       <dl v-else-if="answer" class="results">
-        <div v-for="r in told" :key="r.key" :class="{ lead: r.lead }" :data-result="r.key">
+        <div v-for="r in told" :key="r.key" :class="{ lead: r.lead, words: r.kind === 'text' }" :data-result="r.key">
           <dt>{{ r.label }}</dt>
           <dd class="num"><Shown :value="found(r.key)" :kind="r.kind" :lengths="lengths" /></dd>
         </div>
@@ -253,6 +253,10 @@ const told = computed(() => props.calculation.results.filter((r) => found(r.key)
   margin: 0;
   display: grid;
   gap: 8px;
+}
+.words dd,
+.words :deep(*) {
+  white-space: normal;
 }
 .results > div {
   display: flex;

@@ -25,6 +25,36 @@ const force: Field[] = [
 ]
 const thin = [L('thinner', 'Thinner part', 6), L('thicker', 'Thicker part', 8)]
 
+const processes = [
+  { value: 'mig', text: 'MIG' },
+  { value: 'tig', text: 'TIG' },
+  { value: 'stick', text: 'rods' },
+  { value: 'spot', text: 'a spot welder' },
+]
+const families = [
+  { value: 'steel', text: 'steel' },
+  { value: 'galvanized', text: 'galvanised steel' },
+  { value: 'stainless', text: 'stainless' },
+  { value: 'aluminum', text: 'aluminium' },
+]
+const positions = [
+  { value: 'flat', text: 'flat' },
+  { value: 'horizontal', text: 'along a wall' },
+  { value: 'vertical', text: 'upright' },
+  { value: 'overhead', text: 'overhead' },
+]
+const classes = [
+  { value: 'B', text: 'people are hurt: class B' },
+  { value: 'C', text: 'a load is lost: class C' },
+  { value: 'D', text: 'it is a nuisance: class D' },
+]
+const seen = [
+  { value: 'nothing', text: 'nothing' },
+  { value: 'overlap', text: 'it lies on without melting in' },
+  { value: 'crack', text: 'a crack' },
+  { value: 'crater', text: 'its end is hollow' },
+]
+
 export const weldingCalculations: Calculation[] = [
   {
     name: 'weldgroup',
@@ -258,5 +288,94 @@ export const weldingCalculations: Calculation[] = [
       L('root', 'Gap at the root', 2),
     ],
     results: [{ key: 'across', label: 'It draws', kind: 'fine', lead: true }],
+  },
+  {
+    name: 'weld.how',
+    slug: 'start-weld',
+    title: 'Where to start a weld',
+    about: 'Current, wire, rod, gas, passes and the longest run to try a coupon with',
+    bench: 'make',
+    said: 'weld settings amps wire rod tungsten gas mig tig stick position',
+    fields: [
+      { key: 'process', label: 'It is laid with', kind: 'choice', start: 'mig', choices: () => processes },
+      { key: 'family', label: 'Both are of', kind: 'choice', start: 'steel', choices: () => families },
+      ...thin,
+      L('leg', 'Leg', 4, { optional: true, note: 'of a fillet' }),
+      L('gap', 'Gap', 0),
+      L('length', 'One unbroken run, long', 200),
+      { key: 'most', label: 'The welder gives, A', kind: 'number', start: null, optional: true },
+      { key: 'position', label: 'It lies', kind: 'choice', start: 'flat', choices: () => positions },
+    ],
+    results: [
+      { key: 'amps', label: 'Start at, A', kind: 'number', lead: true },
+      { key: 'passes', label: 'Passes', kind: 'number', lead: true },
+      { key: 'run', label: 'Longest run before a pause', kind: 'length' },
+      { key: 'runs', label: 'Runs', kind: 'number' },
+      { key: 'wire', label: 'Wire', kind: 'fine' },
+      { key: 'rod', label: 'Rod', kind: 'fine' },
+      { key: 'tungsten', label: 'Tungsten', kind: 'fine' },
+      { key: 'gas', label: 'Gas', kind: 'text' },
+      { key: 'band', label: 'Bright each side', kind: 'length' },
+    ],
+  },
+  {
+    name: 'weld.look',
+    slug: 'look-weld',
+    title: 'A weld looked at',
+    about: 'Whether a seam passes by gauge and eye, and what is done where it does not',
+    bench: 'make',
+    said: 'weld inspection visual gauge undercut porosity crack class',
+    fields: [
+      { key: 'class', label: 'When it fails', kind: 'choice', start: 'C', choices: () => classes },
+      L('thick', 'Thinner part', 6),
+      L('leg', 'Leg that is needed', 4),
+      L('gotLeg', 'Leg by gauge, the smaller', null, { optional: true }),
+      L('gotThroat', 'Throat by gauge', null, { optional: true }),
+      L('undercut', 'Undercut, deepest', null, { optional: true }),
+      L('pore', 'Largest pore', null, { optional: true }),
+      { key: 'seen', label: 'Seen besides', kind: 'choice', start: 'nothing', choices: () => seen },
+    ],
+    request: ({ seen: it, ...v }) => ({ ...v, ...(it === 'nothing' ? {} : { [String(it)]: true }) }),
+    results: [
+      { key: 'says', label: 'It', kind: 'text', lead: true },
+      { key: 'do', label: 'To do', kind: 'text' },
+      { key: 'deep', label: 'Undercut allowed', kind: 'fine' },
+      { key: 'wide', label: 'Pore allowed', kind: 'fine' },
+    ],
+  },
+  {
+    name: 'weld.laminate',
+    slug: 'plates-welded',
+    title: 'Plates welded on each other',
+    about: 'Seams along both edges of plates that are bent as one',
+    bench: 'hold',
+    said: 'weld laminated plate shear flow edge seam stitch doubler',
+    fields: [
+      { key: 'shear', label: 'Shear where they are bent', kind: 'force', start: 5000 },
+      L('width', 'Wide', 80),
+      { key: 'layers', label: 'Plates, from one face on', kind: 'places', start: [[6], [6], [6]], axes: ['thick'] },
+      { key: 'between', label: 'Seam after plate number', kind: 'number', start: 1 },
+      filler,
+      L('leg', 'Leg', 5),
+      L('stitch', 'Stitches, long', null, { optional: true, note: 'empty: all along' }),
+    ],
+    request: (v) => ({
+      shear: v.shear,
+      width: v.width,
+      layers: (v.layers as number[][]).map((l) => l[0]),
+      between: v.between,
+      filler: last(v.electrode),
+      leg: v.leg,
+      ...(v.stitch == null ? {} : { stitch: v.stitch }),
+      rule: { school: 'allowable' },
+    }),
+    results: [
+      { key: 'verdict', label: 'It', kind: 'text', lead: true },
+      { key: 'use', label: 'Used', kind: 'share', lead: true },
+      { key: 'leg', label: 'Least leg, all along', kind: 'fine', lead: true },
+      { key: 'pitch', label: 'Stitches, middle to middle', kind: 'length' },
+      { key: 'flow', label: 'Along both edges', kind: 'rate' },
+      { key: 'most', label: 'May be used', kind: 'rate' },
+    ],
   },
 ]
