@@ -140,7 +140,7 @@ func (s SeamPlan) numbers(at string) error {
 	}
 	return working.First(working.Within(at+"/across", "What one is across", s.Across, 0, 100, "mm"), working.Within(at+"/leg", "The "+
 		"leg", s.Leg, 0, 100, "mm"),
-		working.Within(at+"/throat", "The throat", s.Throat, 0, 100, "mm"),
+		working.Within(at+"/throat", "The throat", s.Throat, 0, 100, "mm"), working.Within(at+"/radius", "The radius", s.Radius, 0, 500, "mm"),
 		working.Within(at+"/angle", "The angle between its faces", s.Angle, 0, 180, "°"),
 		working.Within(at+"/stitch", "A stitch", s.Stitch, 0, 1e5, "mm"), working.Within(at+"/pitch", "The pitch", s.Pitch, 0, 1e5, "mm"))
 }

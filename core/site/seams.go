@@ -164,8 +164,25 @@ func (s *site) weldSide(side brief.SeamBody, k int) (out weld.SeamSide, why stri
 	return out, ""
 }
 
+// rounded answers the outside radius of a member that is joined, mm; 0 where none of both is round.
+func (s *site) rounded(w brief.Welded) float64 {
+	for _, side := range w.Sides {
+		if f := s.frame(side.Of); side.Kind == brief.MemberSide && f != nil {
+			for _, m := range f.Doc.Members {
+				if m.ID == side.Member {
+					return max(m.Section.OuterRadius, m.Section.Diameter/2)
+				}
+			}
+		}
+	}
+	return 0
+}
+
 // runOn lays one seam: on the first body, or on a gusset that stands beside it and is as one with it.
 func (s *site) runOn(x *seated, seam brief.SeamPlan, sides [2]weld.SeamSide, frame *shape.Built) (weld.Seam, string) {
+	if seam.Form == weld.FlareForm && seam.Radius == 0 {
+		seam.Radius = s.rounded(x.w)
+	}
 	if seam.On == "" {
 		return x.run(seam, sides, frame)
 	}

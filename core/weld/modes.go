@@ -273,6 +273,10 @@ func (g *group) sheet() strength.Mode[asked] {
 					capacity = math.Min(capacity, shear)
 					continue
 				}
+				if g.ask.Seams[g.of[i].seam].Form == FlareForm {
+					capacity = math.Min(capacity, g.flareFlow(x, g.of[i], f))
+					continue
+				}
 				capacity = math.Min(capacity, g.sheetFlow(x, g.of[i], f))
 				if x.thick > ThroatFrom {
 					throat := math.Min(g.lines.Lines[i].Throat, Throat*x.thick)
@@ -288,8 +292,8 @@ func (g *group) sheet() strength.Mode[asked] {
 			return g.dotWorking(c, h, "Sheet beside a plug or a spot", "AISI S100 J2.2 of plugs as arc spots, J2.6 of resistance spots",
 				"plug 2.20·t·(d − t)·Fu, Ω 2.20, to 1.40·t·(d − t)·Fu, Ω 3.05, and 0.75·FEXX on 0.7·d − 1.5·t, Ω 2.55; spot 5.51·t^1.47 kN, Ω 2.35")
 		}
-		w := working.Working{Method: "Sheet beside a weld", Source: "AISI S100 J2.4",
-			Formula: "along (1 − 0.01·L/t)·t·Fu, Ω 2.55, from L/t = 25 on 0.75·t·Fu, Ω 3.05; across t·Fu, Ω 2.35; else 0.75·t·Fu, Ω 3.05",
+		w := working.Working{Method: "Sheet beside a weld", Source: "AISI S100 J2.4; of flares J2.5",
+			Formula: "along (1 − 0.01·L/t)·t·Fu, Ω 2.55, from L/t = 25 on 0.75·t·Fu, Ω 3.05; across t·Fu, Ω 2.35; else 0.75·t·Fu, Ω 3.05; beside a flare 0.75·t·Fu, Ω 2.80, across 0.833·t·Fu, Ω 2.55",
 			Assumptions: []string{"along or across within 10°, mixed otherwise", "carbon steel; aluminium by what is softened beside the weld",
 				"over 2.54 mm not over 0.75·FEXX on the throat, Ω 2.55"},
 			Steps: []working.Quantity{perMM("may", "may be used", h.Capacity)}, Result: perMM("f", "on a millimetre", h.Demand)}
@@ -344,6 +348,15 @@ func (g *group) sheetFlow(x stuff, of laid, f solid.Vector) float64 {
 		return g.keeps(n/of.long, factors)
 	}
 	return g.keeps(.75*x.thick*x.tensile, sheetLong)
+}
+
+// flareFlow is what a millimetre of sheet beside a flare may take, N/mm (AISI S100 J2.5): the groove filled to once the
+// sheet at least, as its throat is asked besides.
+func (g *group) flareFlow(x stuff, of laid, f solid.Vector) float64 {
+	if f.Len() > 0 && math.Abs(f.Dot(of.along))/f.Len() < math.Sin(10*math.Pi/180) {
+		return g.keeps(.833*x.thick*x.tensile, flareAcross)
+	}
+	return g.keeps(.75*x.thick*x.tensile, flareAlong)
 }
 
 // root is a seam that is bent about its own line.

@@ -13,13 +13,14 @@ import (
 type Form string
 
 // The forms: in the corner of two faces; at the edge of one that lies on another; at two edges that meet; edge to
-// edge in one plane; two edges side by side.
+// edge in one plane; two edges side by side; in the groove beside a rounded corner or a bar.
 const (
 	FilletForm Form = "fillet"
 	LapForm    Form = "lap"
 	CornerForm Form = "corner"
 	ButtForm   Form = "butt"
 	EdgeForm   Form = "edge"
+	FlareForm  Form = "flare"
 )
 
 // Finish is how a seam is left.
@@ -46,10 +47,11 @@ type SeamSide struct {
 type Seam struct {
 	ID     string         `json:"id"`
 	Name   string         `json:"name,omitempty"`
-	Form   Form           `json:"form" enum:"fillet,lap,corner,butt,edge,plug,spot"`
+	Form   Form           `json:"form" enum:"fillet,lap,corner,butt,edge,flare,plug,spot"`
 	Path   []solid.Vector `json:"path,omitempty" doc:"mm, corners of the line it runs along; closed where it ends as it begins; of plugs and spots their places"`
 	Leg    float64        `json:"leg,omitempty" doc:"mm, of a fillet, a lap, a corner or an edge"`
 	Across float64        `json:"across,omitempty" doc:"mm, of a plug or a spot: its diameter"`
+	Radius float64        `json:"radius,omitempty" doc:"mm, of a flare: outside radius of the rounded corner or the bar"`
 	Throat float64        `json:"throat,omitempty" doc:"mm, as deep as it is known to be: of a butt by its preparation, of others by a cut and etched coupon"`
 	Angle  float64        `json:"angle,omitempty" doc:"degrees between the faces; 90 when left out"`
 	Both   bool           `json:"both,omitempty" doc:"welded on both sides of the first of what it joins, whose edge it is"`
@@ -98,6 +100,9 @@ func (s Seam) counted() (throat float64, why string) {
 	case s.Form == ButtForm:
 		return 0, "how deep it is welded nobody said: say its throat, or that it is melted through"
 	}
+	if s.Form == FlareForm {
+		return s.flared()
+	}
 	angle := s.Angle
 	if angle == 0 {
 		angle = 90
@@ -117,6 +122,26 @@ func (s Seam) counted() (throat float64, why string) {
 		leg = math.Min(leg, math.Min(s.Sides[0].thick(), s.Sides[1].thick()))
 	}
 	return leg * math.Cos(angle/2*math.Pi/180), ""
+}
+
+// flareShare is the throat of a groove beside a rounded corner that is filled flush, of its radius: with rods, the least
+// of AISC 360 Table J2.2; wire with gas melts deeper, and a coupon shows that. flareLeast is the radius from which plate
+// may count on it.
+const (
+	flareShare = 5. / 16
+	flareLeast = 10.
+)
+
+// flared is how deep a millimetre of a flare is.
+func (s Seam) flared() (throat float64, why string) {
+	switch {
+	case s.Radius <= 0:
+		return 0, "how round the corner it lies beside is nobody said: say its outside radius, or its throat by a cut and etched coupon"
+	case s.Radius < flareLeast && !s.sheet():
+		return 0, fmt.Sprintf("beside a corner of %.3g mm plate counts on no flare (AISC 360 Table J2.2, from 10 mm on): fill it flush and lay a "+
+			"fillet over it, or say its throat by a cut and etched coupon", s.Radius)
+	}
+	return flareShare * s.Radius, ""
 }
 
 // thick is what counts of a thickness.
@@ -153,16 +178,16 @@ func (s Seam) check(at string) error {
 		return working.Refuse(at+"/path", "%s has no length: all of its points are one.", s.Called())
 	}
 	switch s.Form {
-	case FilletForm, LapForm, CornerForm, EdgeForm, ButtForm:
+	case FilletForm, LapForm, CornerForm, EdgeForm, ButtForm, FlareForm:
 	case PlugForm, SpotForm:
 		if err := s.checkDots(at); err != nil {
 			return err
 		}
 	default:
-		return working.Refuse(at+"/form", "Say how %s joins: fillet, lap, corner, butt, edge, plug or spot.", s.Called())
+		return working.Refuse(at+"/form", "Say how %s joins: fillet, lap, corner, butt, edge, flare, plug or spot.", s.Called())
 	}
 	if s.Form != ButtForm && !s.dots() {
-		if s.Throat == 0 && s.Leg == 0 {
+		if s.Throat == 0 && s.Leg == 0 && s.Form != FlareForm {
 			return working.Refuse(at+"/leg", "Say how large %s is: its leg.", s.Called())
 		}
 		if s.Full {
@@ -178,7 +203,7 @@ func (s Seam) check(at string) error {
 		}
 	}
 	return working.First(working.Within(at+"/leg", "The leg", s.Leg, 0, 100, "mm"),
-		working.Within(at+"/throat", "The throat", s.Throat, 0, 100, "mm"),
+		working.Within(at+"/throat", "The throat", s.Throat, 0, 100, "mm"), working.Within(at+"/radius", "The radius", s.Radius, 0, 500, "mm"),
 		working.Within(at+"/angle", "The angle between its faces", s.Angle, 0, 180, "°"),
 		working.Within(at+"/stitch", "A stitch", s.Stitch, 0, mostPlace, "mm"))
 }

@@ -11,6 +11,8 @@ var (
 	sheetLong   = strength.Factors{Omega: 3.05, Phi: .50}
 	sheetAcross = strength.Factors{Omega: 2.35, Phi: .65}
 	sheetThroat = strength.Factors{Omega: 2.55, Phi: .60}
+	flareAlong  = strength.Factors{Omega: 2.80, Phi: .55}
+	flareAcross = strength.Factors{Omega: 2.55, Phi: .60}
 )
 
 // SheetTo is the thickness under which carbon-steel sheet is worked by AISI S100, mm; ThroatFrom that over which

@@ -58,6 +58,7 @@ func welded() []Field {
 	return slices.Concat(
 		of("SeamPlan", plain("fillet", "a fillet in a corner", "lap", "a lap: along an edge on a face", "corner", "a corner: edge to edge",
 			"butt", "a butt: in one plane", "edge", "an edge: two side by side",
+			"flare", "a flare: beside a rounded corner or a bar",
 			"plug", "plugs in holes of the first", "spot", "resistance spots"), "form"),
 		of("SeamPlan", plain("as is", "as it is laid", "dressed", "dressed, its throat left", "flush", "ground flush"), "finish"),
 		of("SeamPlan", plain("mig", "MIG", "tig", "TIG", "stick", "rods", "spot", "a spot welder", "outside", "outside, by another house"),

@@ -117,7 +117,11 @@ function put(i: number, v: string) {
 function shape(i: number, form: SeamPlan['form']) {
   const now = seams.value[i]!
   const is = form === 'plug' || form === 'spot'
-  if (is === dots(now)) return seam(i).set('/form', form)
+  if (is === dots(now)) {
+    const { leg, radius, ...rest } = now
+    const size = form === 'flare' ? { radius } : form === 'butt' ? {} : { leg: leg ?? (inch.value ? 3.175 : 3) }
+    return props.open.set(`/welded/${props.at}/seams/${i}`, { ...rest, ...size, form } satisfies SeamPlan)
+  }
   const edge = edges.value[0]
   props.open.set(`/welded/${props.at}/seams/${i}`, {
     id: now.id,
@@ -192,7 +196,16 @@ function shape(i: number, form: SeamPlan['form']) {
             @update:model-value="(v) => seam(i).set('/across', v ?? undefined)"
           />
           <ValueField
-            v-if="!butt(row) && !dots(row)"
+            v-if="row.form === 'flare'"
+            label="Radius outside"
+            :model-value="row.radius ?? null"
+            :lengths="open.style.value"
+            note="of the rounded corner or the bar"
+            :wrong="seam(i).fault('/radius')"
+            @update:model-value="(v) => seam(i).set('/radius', v ?? undefined)"
+          />
+          <ValueField
+            v-else-if="!butt(row) && !dots(row)"
             label="Leg"
             :model-value="row.leg ?? null"
             :lengths="open.style.value"
