@@ -162,6 +162,18 @@ func (s *server) bundles(ctx context.Context, id string, how PacketAsked) ([]bun
 		out = append(out, bundle{name: f.Name, folder: "frames", shelf: "/api/v1/frames/{id}/files/{kind}", id: f.ID,
 			kinds: []string{"saw", "bends", "labels", "wraps", "plan", "csv"}, asked: map[string]string{"piece": "first"}})
 	}
+	_, all, err := s.jobs.Site(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	welded := all.Weldings()
+	for _, w := range all.Brief.Welded {
+		welded = append(welded, site.Welding{ID: w.ID, Name: w.Name})
+	}
+	for _, w := range welded {
+		out = append(out, bundle{name: "Weld map, " + w.Name, folder: "welds", shelf: "/api/v1/jobs/{id}/weld-map", id: id, kinds: []string{""},
+			asked: map[string]string{"of": w.ID}})
+	}
 	return append(out, bundle{name: "Parts list", folder: "job", shelf: "/api/v1/jobs/{id}/parts-list/{kind}", id: id,
 		kinds: []string{"xlsx"}},
 		bundle{name: "Survey", folder: "job", shelf: "/api/v1/jobs/{id}/sheets/{kind}", id: id, kinds: []string{"results"}},

@@ -103,6 +103,16 @@ func TestPacket(t *testing.T) {
 			}
 		}
 	}
+	if j, err = c.jobs.Job(t.Context(), j.ID); err != nil || len(j.Brief.Welded) == 0 {
+		t.Fatal("nothing is welded", err)
+	}
+	for _, w := range j.Brief.Welded {
+		r := c.do("GET", "/api/v1/jobs/"+j.ID+"/weld-map?paper=a4&of="+w.ID, "")
+		name := "welds/" + strings.TrimSuffix(strings.TrimPrefix(r.header.Get("Content-Disposition"), `attachment; filename="`), `"`)
+		if r.status == 200 && files[name] != string(r.body) || r.status != 200 && !strings.Contains(left, w.Name) {
+			t.Errorf("weld map of %s: alone %d, and in the packet something else", w.Name, r.status)
+		}
+	}
 	for name := range files {
 		if strings.HasPrefix(name, "frames/") && strings.Contains(left, frames[0].Name+":") {
 			t.Errorf("%s is in the packet of a frame that is held back", name)

@@ -65,7 +65,7 @@ func (s *server) weldMap(w want) (m paper.WeldMap, called label, err error) {
 		return m, called, err
 	}
 	if p.Order == nil {
-		return m, called, working.Refuse("", "There is no weld map of %s: %s", p.Name, p.Why)
+		return m, called, hasNone{working.Refuse("", "There is no weld map of %s: %s", p.Name, p.Why)}
 	}
 	pen := told.Pen{Display: j.Brief.Display()}
 	m = paper.WeldMap{Job: j.Brief.Name, Revision: j.Revision, Date: j.Updated.UTC(), Paper: w.paper, Write: pen.Fine, Plan: p}
