@@ -44,6 +44,9 @@ func partsTable(rows []site.Listed, u quantity.Table) paper.Table {
 		if r.Doubler {
 			is = "doubler"
 		}
+		if r.Temporary {
+			is = "comes off"
+		}
 		row := []any{r.Name, string(r.Hand), is, r.Revision, r.Quantity, r.Material, nil, nil, nil, nil, nil, nil, nil, nil, nil, nil,
 			nil, r.Why, nil, nil}
 		if r.Held != "" {

@@ -2,7 +2,9 @@ package job
 
 import (
 	"context"
+	"slices"
 
+	"warmanvil/core/brief"
 	"warmanvil/core/site"
 )
 
@@ -29,5 +31,13 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []site.Listed,
 	if err != nil {
 		return j, nil, err
 	}
-	return j, site.List(ctx, v, j.Brief, w, BareParts(parts), BareFrames(frames)), nil
+	rows := site.List(ctx, v, j.Brief, w, BareParts(parts), BareFrames(frames))
+	if slices.ContainsFunc(j.Brief.Books, func(k brief.WeldBook) bool { return k.Back }) {
+		_, all, err := s.Site(ctx, id)
+		if err != nil {
+			return j, nil, err
+		}
+		rows = append(rows, all.Backs()...)
+	}
+	return j, rows, nil
 }

@@ -13,6 +13,7 @@ type WeldBook struct {
 	Of    string     `json:"of" doc:"id of the welded joint, the frame or the body"`
 	Order []string   `json:"order,omitempty" doc:"ids of runs in an order by hand"`
 	Seen  []SeamSeen `json:"seen,omitempty"`
+	Back  bool       `json:"back,omitempty" doc:"its strong-back is on the parts list, as what comes off again"`
 	Bowed *float64   `json:"bowed,omitempty" doc:"mm, how far it is bowed, as measured after"`
 	Cause string     `json:"cause,omitempty" doc:"why it bowed, and what was done"`
 }

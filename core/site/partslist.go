@@ -15,12 +15,14 @@ import (
 	"warmanvil/core/vehicle"
 )
 
-// Listed is one row of a job's list of parts: a hand of a part, a doubler, or a frame.
+// Listed is one row of a job's list of parts: a hand of a part, a doubler, a frame, or what
+// holds something while it is welded.
 type Listed struct {
 	Name      string
 	Hand      sheet.Side
 	Frame     bool
 	Doubler   bool // of a bracket, bolted on with its part
+	Temporary bool // holds something while it is welded, and comes off
 	Revision  int
 	Quantity  int // for the whole job
 	Material  string

@@ -59,6 +59,7 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 			g.bulks[0] = b.Body.Solid().At(x.pose)
 		}
 	}
+	g.alone = true
 	for k, side := range w.Sides {
 		st := open.stands[x.ids[k]]
 		if f := open.frames[side.Of]; side.Kind == brief.MemberSide && f != nil && (k == 0 || x.placed) {
@@ -67,8 +68,9 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 				pose = st.Pose
 			}
 			g.bulks[0] = g.bulks[0].With(f.Body().At(pose))
+			g.alone = g.alone && k == 0
 		} else if k == 1 && side.Kind == brief.PartSide && x.placed && st != nil && st.Why == "" {
-			g.bulks[0] = g.bulks[0].With(st.thing.Body)
+			g.bulks[0], g.alone = g.bulks[0].With(st.thing.Body), false
 		}
 	}
 	g.trees, g.names = open.torchObstacles(&x, g.bulks[0])

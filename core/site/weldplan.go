@@ -29,6 +29,7 @@ type WeldPlan struct {
 	Does     []string          `json:"does" doc:"braces, presets, what is measured again, in words"`
 	Takes    []string          `json:"takes" doc:"metal, wire, gas, minutes, in words"`
 	Class    string            `json:"class" enum:"B,C,D" doc:"of ISO 5817, by what happens when it fails"`
+	Back     *StrongBack       `json:"back,omitempty" doc:"what holds it straight while it is welded, where it bows"`
 	Bowed    *BowLearnt        `json:"bowed,omitempty" doc:"how far it bowed against the estimate"`
 	Findings []working.Finding `json:"findings"`
 }
@@ -76,7 +77,8 @@ type welding struct {
 	names   []string
 	near    []string // names of bolted joints on what is welded
 	laid    []effort.Weld
-	outside int // seams that another house lays
+	outside int  // seams that another house lays
+	alone   bool // what it is welded to has no body here
 }
 
 // WeldPlan plans the welding of a welded joint, a frame, a faceted body or a part with welded corners.
@@ -164,6 +166,9 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 		fine(best.Peak), fine(best.Last), best.Turns, told.Plural(best.Turns, "turn", "turns"), best.Hots,
 		told.Plural(best.Hots, "start", "starts"), fine(plain.Peak), plain.Turns, told.Plural(plain.Turns, "turn", "turns"), plain.Hots,
 		told.Plural(plain.Hots, "start", "starts"))
+	if g.alone {
+		p.Gain += " That is the first part free by itself: what it is welded to has no body here, and holds it straighter."
+	}
 	do := func(format string, args ...any) { p.Does = append(p.Does, fmt.Sprintf(format, args...)) }
 	tacks := 0
 	for _, q := range p.Seams {
@@ -176,10 +181,8 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 		best.Peak, best.Last = best.Peak*times, best.Last*times
 		do("Here what was welded bowed %.2f times the estimates, of %d measured: the next lines count that.", times, n)
 	}
-	if best.Peak > 1 {
-		do("Clamp it to a straight stiff back, or brace it, until it has cooled: free it bows up to %s on the way. Braces come off and are "+
-			"ground "+
-			"after the last run.", fine(best.Peak))
+	if p.Back = s.strongBack(p.Order.Bent, best.Peak); p.Back != nil {
+		do("%s", p.Back.Says)
 	}
 	if best.Last > .5 {
 		do("Preset: clamped bent %s the other way in its middle it comes out about straight. Half as much and half as much again are as likely.",

@@ -74,7 +74,15 @@ type OrderResult struct {
 	Plain   Ordered         `json:"plain"`
 	Hand    *Ordered        `json:"hand,omitempty" doc:"the order by hand, where one is given"`
 	Tried   int             `json:"tried" doc:"orders that were worked out"`
+	Bent    Bent            `json:"bent" doc:"the body that is bowed the most, and how stiff it is that way"`
 	Working working.Working `json:"working"`
+}
+
+// Bent is a body that bows: the longest way it lies, and its second moment of area against the way it bows.
+type Bent struct {
+	Body int     `json:"body"`
+	Long float64 `json:"long" doc:"mm"`
+	I    float64 `json:"i" doc:"mm⁴"`
 }
 
 const (
@@ -94,6 +102,7 @@ type ordering struct {
 	runs []OrderRun
 	bows [][2]float64 // mm, in the two axes across its body
 	body []int
+	beam []beam
 	face []solid.Vector
 	hots [][]bool // whose ends lie near to each other
 	flip [][]bool // between which the work is turned
@@ -125,7 +134,7 @@ func Order(in OrderAsk) (OrderResult, error) {
 		}
 	}
 	best = o.improve(best, out.Plain.Peak, &out.Tried)
-	out.Best = o.price(best)
+	out.Best, out.Bent = o.price(best), o.bent(best)
 	if len(in.Fixed) > 0 {
 		hand := o.price(o.fixed())
 		out.Hand = &hand
@@ -161,7 +170,7 @@ func (in OrderAsk) runs() (*ordering, error) {
 		}
 		beams = append(beams, in.axes(i))
 	}
-	o := &ordering{ask: in}
+	o := &ordering{ask: in, beam: beams}
 	for i, s := range in.Seams {
 		at := fmt.Sprintf("/seams/%d", i)
 		if err := working.First(working.Above(at+"/area", "The weld's section", s.Area, 0, 1e4, "mm²"),
@@ -361,6 +370,25 @@ func (o *ordering) price(list []int) (p Ordered) {
 		p.Runs[k] = r
 	}
 	return p
+}
+
+// bent answers the body that an order bows the most at any time. Against a bow that runs askew it is as stiff as about
+// the axis that gives more.
+func (o *ordering) bent(list []int) (b Bent) {
+	sum := make(bowed, len(o.ask.Bulks))
+	most := -1.
+	for _, i := range list {
+		k := o.body[i]
+		if sum.add(k, o.bows[i]); sum.of(k) > most {
+			most = sum.of(k)
+			axis := 0
+			if math.Abs(sum[k][1]) > math.Abs(sum[k][0]) {
+				axis = 1
+			}
+			b = Bent{Body: k, Long: o.beam[k].long, I: o.beam[k].i[axis]}
+		}
+	}
+	return b
 }
 
 // cost is what an order is judged by; one that is bowed more than the plain one at any time is none.

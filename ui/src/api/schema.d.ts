@@ -4519,6 +4519,20 @@ export interface components {
             name: string;
             setup: components["schemas"]["Setup"];
         };
+        Bent: {
+            /** Format: int64 */
+            body: number;
+            /**
+             * Format: double
+             * @description mm⁴
+             */
+            i: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            long: number;
+        };
         Beside: {
             answer?: string;
             decides: boolean;
@@ -12849,6 +12863,8 @@ export interface components {
             tools?: components["schemas"]["OrderTool"][];
         };
         OrderResult: {
+            /** @description the body that is bowed the most, and how stiff it is that way */
+            bent: components["schemas"]["Bent"];
             best: components["schemas"]["Ordered"];
             /** @description the order by hand, where one is given */
             hand?: components["schemas"]["Ordered"];
@@ -14380,7 +14396,7 @@ export interface components {
             /** @enum {string} */
             finish?: "as is" | "dressed" | "flush";
             /** @enum {string} */
-            form: "fillet" | "lap" | "corner" | "butt" | "edge" | "plug" | "spot";
+            form: "fillet" | "lap" | "corner" | "butt" | "edge" | "flare" | "plug" | "spot";
             /** @description of a butt: melted through, or gouged from the back to sound metal and welded there */
             full?: boolean;
             id: string;
@@ -14402,6 +14418,11 @@ export interface components {
              * @description mm, from middle to middle of them
              */
             pitch?: number;
+            /**
+             * Format: double
+             * @description mm, of a flare: outside radius of the rounded corner or the bar
+             */
+            radius?: number;
             /** @description it starts and stops on pieces that are cut off after */
             runOff?: boolean;
             /** @description the first is the one whose edge is welded */
@@ -14541,7 +14562,7 @@ export interface components {
             /** @enum {string} */
             finish?: "as is" | "dressed" | "flush";
             /** @enum {string} */
-            form: "fillet" | "lap" | "corner" | "butt" | "edge" | "plug" | "spot";
+            form: "fillet" | "lap" | "corner" | "butt" | "edge" | "flare" | "plug" | "spot";
             /** @description of a butt: melted through, or gouged from the back to sound metal and welded there */
             full?: boolean;
             /**
@@ -14578,6 +14599,11 @@ export interface components {
              * @description mm, from middle to middle of them
              */
             pitch?: number;
+            /**
+             * Format: double
+             * @description mm, of a flare: outside radius of the rounded corner or the bar
+             */
+            radius?: number;
             /** @description it starts and stops on pieces that are cut off after */
             runOff?: boolean;
             /** @description the first is the one whose edge is welded */
@@ -15929,6 +15955,26 @@ export interface components {
              */
             thickness: number;
             tool: string;
+        };
+        StrongBack: {
+            /** Format: int64 */
+            clamps: number;
+            /** Format: double */
+            kilos: number;
+            /**
+             * Format: double
+             * @description mm, bowed on the way with it on
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            long: number;
+            says: string;
+            /** @description of the table; left out where none is stiff enough */
+            section?: string;
+            working: components["schemas"]["Working"];
         };
         StudInput: {
             /**
@@ -17752,6 +17798,8 @@ export interface components {
             seam: string;
         };
         WeldBook: {
+            /** @description its strong-back is on the parts list, as what comes off again */
+            back?: boolean;
             /**
              * Format: double
              * @description mm, how far it is bowed, as measured after
@@ -17781,6 +17829,8 @@ export interface components {
             part: string;
         };
         WeldPlan: {
+            /** @description what holds it straight while it is welded, where it bows */
+            back?: components["schemas"]["StrongBack"];
             /** @description how far it bowed against the estimate */
             bowed?: components["schemas"]["BowLearnt"];
             /**

@@ -147,7 +147,15 @@ async function learn() {
         </div>
         <div class="stack">
           <ul class="keep">
-            <li v-for="d in plan.does" :key="d">{{ d }}</li>
+            <li v-for="d in plan.does" :key="d">
+              {{ d }}
+              <template v-if="d === plan.back?.says">
+                <WhyButton name="Strong-back" :working="plan.back!.working!" />
+                <button type="button" class="press tight" @click="write({ back: !book.back || undefined })">
+                  {{ book.back ? 'Take it off the parts list' : 'Put it on the parts list' }}
+                </button>
+              </template>
+            </li>
           </ul>
           <p><b>It takes</b> {{ plan.takes.join(', ') }}.</p>
           <FlagList v-if="plan.findings.length" :findings="plan.findings" firm />
