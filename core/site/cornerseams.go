@@ -45,10 +45,27 @@ func (s Site) weldingPart(p *BuiltPart) (g welding) {
 		g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: t, By: effort.By(by.process), Metal: string(m.Family)})
 		g.seams = append(g.seams, q)
 	}
+	if from, to, out, closed := p.Built.Round.SeamLine(); closed && to.Sub(from).Len() > 0 {
+		q := PlannedSeam{ID: "ends", Name: "its seam, end to end", Path: []solid.Vector{from, to}, Leg: t, Long: to.Sub(from).Len(), thin: t,
+			metal: m, face: out, open: out, area: t * t / 2, by: by}
+		side := weld.SeamSide{Name: p.Name, Material: p.Recipe.Material, Thickness: t, Guessed: p.Recipe.Guessed, Normal: out}
+		form := weld.Seam{ID: q.ID, Name: q.Name, Form: weld.ButtForm, Path: q.Path, Sides: [2]weld.SeamSide{side, side}}
+		if p.Built.Round.Lap != nil {
+			form.Form, form.Leg = weld.LapForm, t
+		}
+		q.Carries = s.carries(form)
+		g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: t, By: effort.By(by.process), Metal: string(m.Family)})
+		g.seams = append(g.seams, q)
+	}
 	if len(g.seams) == 0 {
 		g.why = fmt.Sprintf("No corner of %s is welded.", p.Name)
 	}
 	return g
+}
+
+// weldsItself tells whether a part has seams of its own: corners, or the ends of a round.
+func (p *BuiltPart) weldsItself() bool {
+	return len(weldedMeets(p.Recipe)) > 0 || p.Err == nil && p.Built.Round != nil && p.Built.Round.Closed
 }
 
 // weldedMeets lists the corners of a part that are welded.
@@ -179,7 +196,8 @@ func (s Site) perLength(v float64) string {
 	return fmt.Sprintf("%.0f N/mm", v)
 }
 
-// Welding is a thing of the job with seams of its own: a frame, a faceted body, a part with welded corners.
+// Welding is a thing of the job with seams of its own: a frame, a faceted body, a part with welded corners,
+// a round.
 type Welding struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
@@ -194,8 +212,8 @@ func (s Site) Weldings() []Welding {
 	for _, b := range s.Bodies {
 		out = append(out, Welding{b.ID, b.Name})
 	}
-	for _, p := range s.Parts {
-		if len(weldedMeets(p.Recipe)) > 0 {
+	for i := range s.Parts {
+		if p := &s.Parts[i]; p.weldsItself() {
 			out = append(out, Welding{p.ID, p.Name})
 		}
 	}

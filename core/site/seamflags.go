@@ -59,6 +59,7 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 			"Say so, or choose what it is welded to.")
 	}
 	s.openTacks(x, say)
+	s.seamCovers(x, say)
 	if x.inPlace() || w.Where == brief.Tacked && x.placed {
 		say("weld-on-vehicle", working.Mind, "", "Before the first arc on the vehicle: battery off and electronics unplugged, earth clamp "+
 			"on bright metal "+

@@ -8,10 +8,12 @@ import (
 	"testing"
 
 	"warmanvil/core/brief"
+	"warmanvil/core/develop"
 	"warmanvil/core/effort"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/plates"
 	"warmanvil/core/shop"
+	"warmanvil/core/solid"
 	"warmanvil/core/strength"
 	"warmanvil/core/weld"
 	"warmanvil/core/working"
@@ -279,5 +281,58 @@ func TestSeamsOfABodyCarry(t *testing.T) {
 		if q.Carries == nil || q.Carries.Says == "" || q.Carries.Along == nil && q.Carries.WhyAlong == "" {
 			t.Errorf("%s: %+v", q.Name, q.Carries)
 		}
+	}
+}
+
+// A pipe of sheet is welded where its ends meet: one seam as long as it is, upright, that nobody can say the strength of
+// until its depth is known. An open band is not welded.
+func TestSeamOfARound(t *testing.T) {
+	f := develop.Form{Kind: develop.ConeForm, Face: develop.OutsideFace, Way: develop.Rolled,
+		Cone: &develop.ConeInput{Bottom: 150, Top: 150, Height: 240}}
+	r := plates.Shaped(0, 0, sheet.Shape{Kind: sheet.Developed, Round: &f})
+	r.Thickness, r.Grain = 2, sheet.GrainUnknown
+	s := cornered(t, 2)
+	s.Parts = BuildParts(context.Background(), []Part{{ID: "pipe", Name: "Pipe", Recipe: r, Quantity: 1}}, s.Brief, shop.Shop{})
+	if s.Parts[0].Err != nil {
+		t.Fatal(s.Parts[0].Err)
+	}
+	p, err := s.WeldPlan("pipe")
+	if err != nil || p.Order == nil || len(p.Seams) != 1 {
+		t.Fatalf("%v %q %+v", err, p.Why, p.Seams)
+	}
+	q := p.Seams[0]
+	if math.Abs(q.Long-240) > 1e-6 || math.Abs(q.Path[1].Sub(q.Path[0])[2]-240) > 1e-6 || q.Carries == nil || q.Carries.Along != nil {
+		t.Errorf("%+v", q)
+	}
+	if away := (solid.Vector{q.Path[0][0], q.Path[0][1]}); q.open.Dot(away.Unit()) < .9 {
+		t.Errorf("at %v it looks %v, not out", away, q.open)
+	}
+}
+
+// A tapped hole near a seam is covered, one far off is not; flush on thin sheet is soon ground through.
+func TestThreadsAreCovered(t *testing.T) {
+	with := func(x, thick float64, finish weld.Finish) []working.Finding {
+		s := welds(t, func(s *Site) {
+			r := ear()
+			r.Base.Length, r.Thickness = 300, thick
+			h := plates.Round("m8", sheet.Left, x, sheet.Front, 40, 6.8)
+			h.Name, h.Use = "Mounting hole", &sheet.Use{Kind: sheet.UseTapped, Thread: "M8"}
+			r.Base.Holes = []sheet.Hole{h}
+			s.Parts = BuildParts(context.Background(), []Part{{ID: "ear", Name: "Ear", Recipe: r, Quantity: 1}}, s.Brief, shop.Shop{})
+			s.Brief.Welded[0].Seams[0].Finish = finish
+		})
+		return seamed(t, s).Findings
+	}
+	has := func(list []working.Finding, code, says string) bool {
+		return slices.ContainsFunc(list, func(f working.Finding) bool { return f.Code == code && strings.Contains(f.Reason, says) })
+	}
+	if list := with(60, 6, ""); !has(list, "cover-threads", "Mounting hole, 60.0 mm off") {
+		t.Errorf("%+v", list)
+	}
+	if list := with(150, 6, ""); has(list, "cover-threads", "") {
+		t.Errorf("far off: %+v", list)
+	}
+	if list := with(60, 1.5, weld.Flush); !has(list, "ground-through", "1.5") {
+		t.Errorf("%+v", list)
 	}
 }

@@ -31,7 +31,8 @@ func TestStrongBackByHand(t *testing.T) {
 				lightest = min(lightest, p.MassPerMetre)
 			}
 			if x.Name == b.Section {
-				if want := 3 * 2e5 / (2e5 + stiff); stiff < 1e6 || math.Abs(b.Left-want) > 1e-12 || math.Abs(b.Kilos-b.Long/1000*p.MassPerMetre) > 1e-9 {
+				want := 3 * 2e5 / (2e5 + stiff)
+				if stiff < 1e6 || math.Abs(b.Left-want) > 1e-12 || math.Abs(b.Kilos-b.Long/1000*p.MassPerMetre) > 1e-9 {
 					t.Errorf("%s of %g mm⁴ leaves %g, by hand %g", b.Section, stiff, b.Left, want)
 				}
 			}
@@ -45,7 +46,8 @@ func TestStrongBackByHand(t *testing.T) {
 		if s.strongBack(weld.Bent{Long: 2000, I: 2e5}, 1) != nil {
 			t.Error("what bows 1 mm is clamped to a back")
 		}
-		if b := s.strongBack(weld.Bent{Long: 2000, I: 1e10}, 9); b == nil || b.Section != "" || !strings.Contains(b.Says, "no tube of the table") {
+		if b := s.strongBack(weld.Bent{Long: 2000, I: 1e10}, 9); b == nil || b.Section != "" || !strings.Contains(b.Says, "no tube of the "+
+			"table") {
 			t.Errorf("%+v", b)
 		}
 	}

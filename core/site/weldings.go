@@ -35,7 +35,7 @@ func (s Site) welding(of string) (g welding, known bool) {
 		}
 	}
 	for i := range s.Parts {
-		if s.Parts[i].ID == of && len(weldedMeets(s.Parts[i].Recipe)) > 0 {
+		if s.Parts[i].ID == of && s.Parts[i].weldsItself() {
 			return s.weldingPart(&s.Parts[i]), true
 		}
 	}

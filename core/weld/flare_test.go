@@ -21,7 +21,8 @@ func flare(thick, radius float64) Seam {
 func TestFlareByHand(t *testing.T) {
 	rule := strength.Rule{School: strength.Allowable}
 	use := func(s Seam, force solid.Vector) (SeamsHeld, map[string]strength.Check) {
-		h, err := Hold(SeamsAsk{Seams: []Seam{s}, Filler: "e70", Rule: rule, Cases: []SeamsCase{{Name: "p", Force: force, At: solid.Vector{150}}}})
+		h, err := Hold(SeamsAsk{Seams: []Seam{s}, Filler: "e70", Rule: rule, Cases: []SeamsCase{{Name: "p", Force: force,
+			At: solid.Vector{150}}}})
 		if err != nil {
 			t.Fatal(err)
 		}

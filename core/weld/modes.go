@@ -293,7 +293,8 @@ func (g *group) sheet() strength.Mode[asked] {
 				"plug 2.20·t·(d − t)·Fu, Ω 2.20, to 1.40·t·(d − t)·Fu, Ω 3.05, and 0.75·FEXX on 0.7·d − 1.5·t, Ω 2.55; spot 5.51·t^1.47 kN, Ω 2.35")
 		}
 		w := working.Working{Method: "Sheet beside a weld", Source: "AISI S100 J2.4; of flares J2.5",
-			Formula: "along (1 − 0.01·L/t)·t·Fu, Ω 2.55, from L/t = 25 on 0.75·t·Fu, Ω 3.05; across t·Fu, Ω 2.35; else 0.75·t·Fu, Ω 3.05; beside a flare 0.75·t·Fu, Ω 2.80, across 0.833·t·Fu, Ω 2.55",
+			Formula: "along (1 − 0.01·L/t)·t·Fu, Ω 2.55, from L/t = 25 on 0.75·t·Fu, Ω 3.05; across t·Fu, Ω 2.35; else 0.75·t·Fu, Ω 3.05; " +
+				"beside a flare 0.75·t·Fu, Ω 2.80, across 0.833·t·Fu, Ω 2.55",
 			Assumptions: []string{"along or across within 10°, mixed otherwise", "carbon steel; aluminium by what is softened beside the weld",
 				"over 2.54 mm not over 0.75·FEXX on the throat, Ω 2.55"},
 			Steps: []working.Quantity{perMM("may", "may be used", h.Capacity)}, Result: perMM("f", "on a millimetre", h.Demand)}

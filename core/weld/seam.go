@@ -138,8 +138,8 @@ func (s Seam) flared() (throat float64, why string) {
 	case s.Radius <= 0:
 		return 0, "how round the corner it lies beside is nobody said: say its outside radius, or its throat by a cut and etched coupon"
 	case s.Radius < flareLeast && !s.sheet():
-		return 0, fmt.Sprintf("beside a corner of %.3g mm plate counts on no flare (AISC 360 Table J2.2, from 10 mm on): fill it flush and lay a "+
-			"fillet over it, or say its throat by a cut and etched coupon", s.Radius)
+		return 0, fmt.Sprintf("beside a corner of %.3g mm plate counts on no flare (AISC 360 Table J2.2, from 10 mm on): fill it flush and "+
+			"lay a fillet over it, or say its throat by a cut and etched coupon", s.Radius)
 	}
 	return flareShare * s.Radius, ""
 }

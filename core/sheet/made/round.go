@@ -75,6 +75,17 @@ func (b *maker) roundMade() *RoundMade {
 	return m
 }
 
+// SeamLine answers where the ends of a closed round meet, in the part's own axes: on the middle of its plate, and the way
+// its outside looks there; false of one that is open.
+func (m *RoundMade) SeamLine() (from, to, out solid.Vector, is bool) {
+	if m == nil || !m.Closed || m.round == nil || len(m.round.Strip) == 0 {
+		return from, to, out, false
+	}
+	facets, _ := m.round.Facets(0, 1)
+	first := m.round.Strip[0]
+	return first.Bottom, first.Top, facets[0].Out, true
+}
+
 // OnRound is a place on a round.
 type OnRound struct {
 	Around float64 `json:"around" doc:"degrees from +x anticlockwise, seen from above"`
