@@ -22,6 +22,7 @@ type WeldBook struct {
 type SeamSeen struct {
 	ID       string   `json:"id" doc:"of the seam"`
 	Tacked   bool     `json:"tacked,omitempty"`
+	Until    string   `json:"until,omitempty" doc:"it is tacked on one side only and stays adjustable until then"`
 	Welded   bool     `json:"welded,omitempty"`
 	Looked   string   `json:"looked,omitempty" doc:"who looked, and when"`
 	Leg      *float64 `json:"leg,omitempty" doc:"mm, by gauge"`
@@ -70,7 +71,7 @@ func (b Brief) checkBooks() error {
 		n := utf8.RuneCountInString(k.Cause)
 		for j, s := range k.Seen {
 			here := fmt.Sprintf("%s/seen/%d", at, j)
-			n += utf8.RuneCountInString(s.Looked + s.Rework)
+			n += utf8.RuneCountInString(s.Looked + s.Rework + s.Until)
 			for _, x := range []struct {
 				key, what string
 				v         *float64

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"warmanvil/core/effort"
 	"warmanvil/core/sheet"
@@ -179,11 +180,14 @@ func (s Site) carries(q weld.Seam) *SeamCarries {
 	pen := s.seamPen()
 	one := func(way string, v *float64, of float64, why string) string {
 		if v == nil {
-			return way + " cannot say: " + pen.Spoken(why)
+			return way + " nobody can say: " + strings.TrimSuffix(pen.Spoken(why), ".")
 		}
 		return fmt.Sprintf("%s %s, %.0f %% of the sheet beside it", way, s.perLength(*v), 100*math.Min(*v/of, 9.99))
 	}
 	out.Says = one("Along", c.Along, c.Sheared, c.WhyAlong) + ". " + one("Across", c.Across, c.Pulled, c.WhyAcross)
+	if c.Along == nil && c.Across == nil && c.WhyAlong == c.WhyAcross {
+		out.Says = "Nobody can say: " + strings.TrimPrefix(pen.Spoken(c.WhyAlong), q.Called()+": ")
+	}
 	out.Working = c.Working.Written(s.Brief.Inches())
 	return &out
 }

@@ -2,6 +2,7 @@ package site
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -84,7 +85,12 @@ func (s Site) amountTold(key, unit string, v float64) string {
 	case unit == "kg" && s.Brief.Inches():
 		v, unit = v/quantity.Pound, "lb"
 	}
-	if v < 10 {
+	switch {
+	case unit == "kg" && v < .1:
+		return fmt.Sprintf("%.0f g", math.Ceil(1000*v))
+	case unit == "lb" && v < .1:
+		return fmt.Sprintf("%.1f oz", math.Ceil(160*v)/10)
+	case v < 10:
 		return fmt.Sprintf("%.2f %s", v, unit)
 	}
 	return fmt.Sprintf("%.0f %s", v, unit)

@@ -21,6 +21,7 @@ type FrameTold struct {
 	Joints   []JointTold       `json:"joints"`
 	Pieces   []PieceTold       `json:"pieces"`
 	Plates   []PlateTold       `json:"plates"`
+	Welds    []EndSeam         `json:"welds" doc:"where its ends are welded"`
 	Figures  []FigureTold      `json:"figures"`
 	Stocks   []string          `json:"stocks" doc:"sections in use"`
 	Cut      CutTold           `json:"cut"`

@@ -3,6 +3,7 @@ package site
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"warmanvil/core/member/held"
 	"warmanvil/core/strength"
@@ -53,6 +54,7 @@ func (was stood) worse(now stood, but string) string {
 	for _, id := range ids {
 		a, known := was.said[id]
 		b := now.said[id]
+		b.Why = strings.TrimSuffix(b.Why, ".")
 		if id == but || !known {
 			continue
 		}

@@ -60,6 +60,7 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 	}
 	s.openTacks(x, say)
 	s.seamCovers(x, say)
+	s.seamBeads(x, say)
 	if x.inPlace() || w.Where == brief.Tacked && x.placed {
 		say("weld-on-vehicle", working.Mind, "", "Before the first arc on the vehicle: battery off and electronics unplugged, earth clamp "+
 			"on bright metal "+

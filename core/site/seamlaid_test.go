@@ -15,6 +15,7 @@ import (
 	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/strength"
+	"warmanvil/core/vehicle"
 	"warmanvil/core/weld"
 	"warmanvil/core/working"
 )
@@ -213,6 +214,11 @@ func TestOpenTacksAndLostTicks(t *testing.T) {
 	if err != nil || !has(p.Findings, "ticks-gone") || !strings.Contains(strings.Join(p.Does, " "), "Tack it where it belongs") {
 		t.Errorf("%v %+v %v", err, p.Findings, p.Does)
 	}
+	s.Brief.Books[0].Seen[0].Until = "the tank hangs in it"
+	if p, err = s.WeldPlan("w"); err != nil || !strings.Contains(strings.Join(p.Does, " "), "Seam 1 is tacked on one side only and stays "+
+		"adjustable until the tank hangs in it") {
+		t.Errorf("%v %v", err, p.Does)
+	}
 	s.Brief.Welded[0].Sides[1].Side = brief.Side{Kind: brief.VehicleSide}
 	if w := seamed(t, s); !has(w.Findings, "not-on-bench") || !has(w.Findings, "weld-on-vehicle") {
 		t.Errorf("%+v", w.Findings)
@@ -334,5 +340,28 @@ func TestThreadsAreCovered(t *testing.T) {
 	}
 	if list := with(60, 1.5, weld.Flush); !has(list, "ground-through", "1.5") {
 		t.Errorf("%+v", list)
+	}
+}
+
+// A box that stands in the corner of an ear lies on its bead; one that keeps off by more than the leg does not, and a seam
+// that ends before it has no bead there.
+func TestBeadInTheWay(t *testing.T) {
+	with := func(off float64, change ...func(*Site)) bool {
+		s := upright(t, append([]func(*Site){func(s *Site) {
+			s.Survey.Placed = append(s.Survey.Placed, vehicle.Placed{ID: "box", Name: "Battery", Size: &brief.Box{Length: 100, Width: 30, Height: 80},
+				At: [3]float64{-3 - off - 100, 25, 0}})
+		}}, change...)...)
+		return slices.ContainsFunc(seamed(t, s).Findings, func(f working.Finding) bool {
+			return f.Code == "bead-in-the-way" && strings.Contains(f.Reason, "Battery lies where the bead of Root seam")
+		})
+	}
+	if !with(.5) {
+		t.Error("nothing is said of a box on the bead")
+	}
+	if with(6) {
+		t.Error("a box clear of the bead lies on it")
+	}
+	if with(.5, func(s *Site) { s.Brief.Welded[0].Seams[0].After = 58 }) && with(.5, func(s *Site) { s.Brief.Welded[0].Seams[0].Before = 58 }) {
+		t.Error("a seam that ends before it has a bead there")
 	}
 }

@@ -176,40 +176,64 @@ func (s Site) weldingFrame(f Frame) (g welding) {
 		return g
 	}
 	for k, r := range built.Runs {
+		if built.Pieces[k].Why == "" {
+			g.sketch = append(g.sketch, memberLines(built, r.ID, solid.Ground)...)
+		}
+	}
+	for _, x := range endSeams(built) {
+		q := PlannedSeam{ID: x.ID, Name: x.Name, Path: x.Path, Leg: x.leg, Long: lengthOf(x.Path), thin: x.thin, metal: built.Steel, face: x.face,
+			area: x.leg * x.leg / 2, body: at[x.run], by: s.layerOf("", built.Steel, x.thin, x.thin, false)}
+		g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: x.leg, By: effort.By(q.by.process), Metal: string(built.Steel.Family)})
+		if q.open = x.face; q.face.Len() > 0 {
+			q.open = x.face.Add(built.Runs[x.run].Axes.X.Mul([2]float64{1, -1}[x.end]))
+		}
+		g.seams = append(g.seams, q)
+	}
+	if len(g.seams) == 0 {
+		g.why = fmt.Sprintf("No end of %s meets another member or a plate: nothing of it is welded.", f.Name)
+	}
+	return g
+}
+
+// EndSeam is a side of a member's end that is welded, where it runs.
+type EndSeam struct {
+	ID     string         `json:"id"`
+	Number int            `json:"number" doc:"as on the weld map"`
+	Name   string         `json:"name"`
+	Path   []solid.Vector `json:"path" doc:"mm, in the frame's own axes"`
+
+	run, end  int
+	leg, thin float64
+	face      solid.Vector
+}
+
+// endSeams lists the seams of a frame: side by side of every end that meets another member or a plate.
+func endSeams(built *shape.Built) []EndSeam {
+	out := []EndSeam{}
+	for k, r := range built.Runs {
 		p := &built.Pieces[k]
 		if p.Why != "" {
 			continue
 		}
-		g.sketch = append(g.sketch, memberLines(built, r.ID, solid.Ground)...)
 		for e, end := range [2]member.End{r.A, r.B} {
 			plated := slices.ContainsFunc(built.Plates, func(q shape.PlateAt) bool { return q.Member == r.ID && (q.End == "b") == (e == 1) })
 			bent := r.Formed[e] != nil && r.Formed[e].Kind == member.Bent
 			if end.Hinged || bent || p.Ends[e].Onto == "" && !plated {
 				continue
 			}
+			thin := member.Thickness(r.Section)
 			leg := end.Leg
 			if leg == 0 {
-				leg = member.Thickness(r.Section)
+				leg = thin
 			}
-			thin := member.Thickness(r.Section)
 			name := fmt.Sprintf("%s, %s end", r.Named(), [2]string{"first", "second"}[e])
 			for n, side := range built.Sides(k, e) {
-				q := PlannedSeam{ID: fmt.Sprintf("%s %s%d", p.ID, [2]string{"a", "b"}[e], n+1), Name: fmt.Sprintf("%s, "+
-					"%s", name, side.Name), Path: side.Path,
-					Leg: leg, Long: lengthOf(side.Path), thin: thin, metal: built.Steel, face: side.Face, area: leg * leg / 2,
-					body: at[k], by: s.layerOf("", built.Steel, thin, thin, false)}
-				g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: leg, By: effort.By(q.by.process), Metal: string(built.Steel.Family)})
-				if q.open = side.Face; q.face.Len() > 0 {
-					q.open = side.Face.Add(r.Axes.X.Mul([2]float64{1, -1}[e]))
-				}
-				g.seams = append(g.seams, q)
+				out = append(out, EndSeam{ID: fmt.Sprintf("%s %s%d", p.ID, [2]string{"a", "b"}[e], n+1), Number: len(out) + 1,
+					Name: name + ", " + side.Name, Path: side.Path, run: k, end: e, leg: leg, thin: thin, face: side.Face})
 			}
 		}
 	}
-	if len(g.seams) == 0 {
-		g.why = fmt.Sprintf("No end of %s meets another member or a plate: nothing of it is welded.", f.Name)
-	}
-	return g
+	return out
 }
 
 // facetForms are the forms seams of faceted bodies are laid in: apart or slanted they are butts, whose depth nobody said.

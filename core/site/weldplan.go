@@ -294,6 +294,10 @@ func (s Site) planOpen(p *WeldPlan, book brief.WeldBook) {
 		if saw.Tacked && !saw.Welded {
 			tacked++
 		}
+		if until := strings.TrimSpace(saw.Until); until != "" && !saw.Welded {
+			p.Does = append(p.Does, fmt.Sprintf("Seam %d is tacked on one side only and stays adjustable until %s: weld it after, not before.",
+				q.Number, until))
+		}
 		if saw.Welded && saw.Looked == "" {
 			unlooked++
 		}

@@ -6059,6 +6059,17 @@ export interface components {
             whole: number[][];
             working: components["schemas"]["Working"];
         };
+        EndSeam: {
+            id: string;
+            name: string;
+            /**
+             * Format: int64
+             * @description as on the weld map
+             */
+            number: number;
+            /** @description mm, in the frame's own axes */
+            path: number[][];
+        };
         EndTold: {
             /** @description angle from the axis */
             axis: string;
@@ -8458,6 +8469,8 @@ export interface components {
             plates: components["schemas"]["PlateTold"][];
             /** @description sections in use */
             stocks: string[];
+            /** @description where its ends are welded */
+            welds: components["schemas"]["EndSeam"][];
         };
         Fresh: {
             inch: unknown;
@@ -14655,6 +14668,8 @@ export interface components {
              * @description mm
              */
             undercut?: number;
+            /** @description it is tacked on one side only and stays adjustable until then */
+            until?: string;
             welded?: boolean;
         };
         SeamSide: {

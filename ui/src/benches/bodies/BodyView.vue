@@ -46,6 +46,7 @@ function boxed(verdict: string) {
   return out
 }
 const over = computed(() => [
+  { lines: lines(worked.value.edges.filter((e) => e.kind !== 'bend' && !e.free).map((e) => [e.a, e.b])), color: '--ember' },
   { lines: boxed('good'), color: '--pick' },
   { lines: boxed('bad'), color: '--stop' },
   { lines: lines(worked.value.edges.filter((e) => e.kind === 'bend').map((e) => [e.a, e.b])), color: '--focus' },

@@ -33,6 +33,7 @@ const bent = computed<V[][]>(() =>
     : [],
 )
 const over = computed(() => [
+  { lines: (props.worked.welds ?? []).map((w) => w.path as unknown as V[]), color: '--ember' },
   { lines: props.stands ?? [], color: '--focus' },
   { lines: props.arrows ?? [], color: '--pick' },
   { lines: bent.value, color: '--stop' },

@@ -56,7 +56,6 @@ const used = (s: { verdict: string; use: number | null }) =>
             <th class="n">bows at most</th>
             <th class="n">in the end</th>
             <th class="n">turns</th>
-            <th></th>
           </tr>
           <template v-for="s in g.rows" :key="s.label">
             <tr :data-school="s.label" :class="{ now: s.now }">
@@ -77,7 +76,9 @@ const used = (s: { verdict: string; use: number | null }) =>
                 >
               </td>
               <td class="n num">{{ s.peak != null ? s.turns : '–' }}</td>
-              <td>
+            </tr>
+            <tr class="more" :class="{ now: s.now }">
+              <td colspan="7" class="small">
                 <button
                   v-if="!s.now"
                   type="button"
@@ -87,10 +88,6 @@ const used = (s: { verdict: string; use: number | null }) =>
                 >
                   Take it
                 </button>
-              </td>
-            </tr>
-            <tr class="more" :class="{ now: s.now }">
-              <td colspan="8" class="small">
                 <span v-if="s.metal" class="soft">{{ s.metal }}. </span>
                 <span v-if="s.why">{{ s.why }} </span>
                 <span v-if="s.verdict === 'cannot say' && s.silent">{{ s.silent }} </span>
@@ -113,7 +110,7 @@ const used = (s: { verdict: string; use: number | null }) =>
   text-align: right;
 }
 .bar {
-  min-width: 200px;
+  min-width: 180px;
 }
 .now td {
   background: var(--sheet);
@@ -128,7 +125,12 @@ tr:has(+ .more) td {
 .head th {
   padding-top: 18px;
 }
+.more td {
+  white-space: normal;
+}
 .take {
+  float: right;
+  margin-left: 12px;
   white-space: nowrap;
 }
 </style>

@@ -78,6 +78,12 @@ const sizes = [
           welded</label
         >
         <TextField
+          v-if="of(s.id).tacked && !of(s.id).welded"
+          label="Stays adjustable until"
+          :model-value="of(s.id).until ?? ''"
+          @update:model-value="(v) => put(s.id, { until: v || undefined })"
+        />
+        <TextField
           label="Looked at by, and when"
           :model-value="of(s.id).looked ?? ''"
           @update:model-value="(v) => put(s.id, { looked: v || undefined })"
