@@ -93,7 +93,9 @@ func TestGussetByOnePress(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		v.Placed = []vehicle.Placed{{ID: "e", Name: "Ear", Part: b.Welded[0].Sides[0].Of, Pitch: 90}}
+		v.Placed = []vehicle.Placed{{ID: "e", Name: "Ear", Part: b.Welded[0].Sides[0].Of, Pitch: 90},
+			{ID: "far", Name: "Far ear", Part: b.Welded[0].Sides[0].Of, Pitch: 90, At: [3]float64{900}}}
+		b.Welded[0].Sides[0].Placed = "e"
 		if _, err := a.jobs.SaveSurvey(t.Context(), id, job.On{Revision: on}, v); err != nil {
 			t.Fatal(err)
 		}
@@ -108,6 +110,12 @@ func TestGussetByOnePress(t *testing.T) {
 		p.see("is in the job, placed, with its seams.")
 		p.verdict("holds")
 		p.see("along the foot of a gusset")
+		p.press("The same at its other place")
+		p.briefKept()
+		if j, err = a.jobs.Job(t.Context(), id); err != nil || len(j.Brief.Welded) != 3 || j.Brief.Welded[2].Sides[0].Placed != "far" ||
+			len(j.Brief.Welded[2].Seams) != 1 {
+			t.Errorf("%v %+v", err, j.Brief.Welded)
+		}
 		p.press("Gusset, Ear on the post")
 		p.verdict("holds")
 		p.see("what its foot takes of Ear on the post")

@@ -36,7 +36,8 @@ func (s *site) seamBeads(x *seated, say func(string, working.Severity, string, s
 				continue
 			}
 			if g := solid.Within(tree, solid.NewTree(st.thing.Body), 1); g.Distance <= 0 {
-				say("bead-in-the-way", working.Mind, seam.ID, "%s lies where the bead of %s stands, %s proud: cut a corner of %s off the edge that meets "+
+				say("bead-in-the-way", working.Mind, seam.ID, "%s lies where the bead of %s stands, %s proud: cut a corner of %s off the edge that "+
+					"meets "+
 					"it, end the seam before, or grind the bead there and ask it as flush.", st.told.Name, seam.Called(), pen.Fine(seam.Leg),
 					pen.Fine(seam.Leg+1))
 			}

@@ -348,7 +348,8 @@ func TestThreadsAreCovered(t *testing.T) {
 func TestBeadInTheWay(t *testing.T) {
 	with := func(off float64, change ...func(*Site)) bool {
 		s := upright(t, append([]func(*Site){func(s *Site) {
-			s.Survey.Placed = append(s.Survey.Placed, vehicle.Placed{ID: "box", Name: "Battery", Size: &brief.Box{Length: 100, Width: 30, Height: 80},
+			s.Survey.Placed = append(s.Survey.Placed, vehicle.Placed{ID: "box", Name: "Battery", Size: &brief.Box{Length: 100, Width: 30,
+				Height: 80},
 				At: [3]float64{-3 - off - 100, 25, 0}})
 		}}, change...)...)
 		return slices.ContainsFunc(seamed(t, s).Findings, func(f working.Finding) bool {
@@ -361,7 +362,8 @@ func TestBeadInTheWay(t *testing.T) {
 	if with(6) {
 		t.Error("a box clear of the bead lies on it")
 	}
-	if with(.5, func(s *Site) { s.Brief.Welded[0].Seams[0].After = 58 }) && with(.5, func(s *Site) { s.Brief.Welded[0].Seams[0].Before = 58 }) {
+	if with(.5, func(s *Site) { s.Brief.Welded[0].Seams[0].After = 58 }) && with(.5,
+		func(s *Site) { s.Brief.Welded[0].Seams[0].Before = 58 }) {
 		t.Error("a seam that ends before it has a bead there")
 	}
 }

@@ -31,6 +31,25 @@ const kinds = computed(() => {
 const ties = computed(() =>
   (props.view?.touching ?? []).filter((t) => t.joint.sides.some((x) => x.of && joint.value.sides.some((y) => y.of === x.of))),
 )
+/** Other places of the first part that are not welded yet. */
+const elsewhere = computed(() => {
+  const first = joint.value.sides[0]!
+  if (first.kind !== 'part' || joint.value.braces) return []
+  return (props.view?.places ?? [])
+    .filter((p) => p.part === first.of && !props.open.brief.value!.welded!.some((w) => w.sides[0]!.placed === p.stand.placed))
+    .map((p) => ({ placed: p.stand.placed!, name: p.name }))
+})
+const taken = computed(() => joint.value.sides[0]!.placed)
+function same() {
+  const copies = elsewhere.value.map((s) => ({
+    ...joint.value,
+    id: newId(),
+    name: `${joint.value.name}, ${s.name}`.slice(0, 120),
+    sides: [{ ...joint.value.sides[0]!, placed: s.placed }, joint.value.sides[1]!],
+    seams: (joint.value.seams ?? []).filter((q) => !q.on).map((q) => ({ ...q, id: newId() })),
+  })) as (typeof joint.value)[]
+  props.open.set('/welded', [...props.open.brief.value!.welded!, ...copies])
+}
 const busy = ref(false)
 const wrong = ref('')
 const done = ref('')
@@ -64,7 +83,7 @@ function tie(i: number) {
 </script>
 
 <template>
-  <section v-if="kinds.length || ties.length" class="stack" data-adds>
+  <section v-if="kinds.length || ties.length || elsewhere.length" class="stack" data-adds>
     <h2>Add to it</h2>
     <div v-if="kinds.length" class="row adds">
       <PickOne
@@ -81,6 +100,12 @@ function tie(i: number) {
     <div v-for="(t, i) in ties" :key="t.name" class="row adds">
       <button type="button" class="press tight" @click="tie(i)">Tie {{ t.name }} too</button>
       <span class="small soft">{{ t.says }}</span>
+    </div>
+    <div v-if="taken && elsewhere.length" class="row adds">
+      <button type="button" class="press tight" @click="same">
+        The same at {{ elsewhere.length === 1 ? 'its other place' : `its ${elsewhere.length} other places` }}
+      </button>
+      <span class="small soft">{{ elsewhere.map((s) => s.name).join(', ') }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="done" role="status">{{ done }}</p>

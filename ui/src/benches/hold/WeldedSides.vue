@@ -30,6 +30,9 @@ const own = (k: number, key: string) => {
     given(side) ? side : { ...now, kind: undefined, of: undefined, member: undefined, placed: undefined, ...side },
   )
 }
+/** Where a part stands, of one that stands more than once. */
+const places = (of?: string) =>
+  (props.view?.places ?? []).filter((p) => of && p.part === of).map((p) => ({ value: p.stand.placed!, text: p.name }))
 const materials = computed(() => [
   { value: '', text: 'choose' },
   ...(stock.value?.materials ?? []).map((m) => ({ value: m.key, text: m.name })),
@@ -46,6 +49,13 @@ const materials = computed(() => [
           :choices="choices(k)"
           :model-value="sideKey(side)"
           @update:model-value="(v) => own(k, v)"
+        />
+        <PickOne
+          v-if="places(side.of).length > 1"
+          label="Which of them"
+          :choices="[{ value: '', text: 'not said' }, ...places(side.of)]"
+          :model-value="side.placed ?? ''"
+          @update:model-value="(v) => set(`/sides/${k}/placed` as never, (v || undefined) as never)"
         />
         <template v-if="k && !given(side)">
           <TextField
