@@ -11,6 +11,7 @@ import (
 	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/weld"
+	"warmanvil/core/working"
 )
 
 // onPlate is an ear of 6 mm and a plate of 8 mm, the ear where it is told.
@@ -62,6 +63,51 @@ func TestPartsThatTouch(t *testing.T) {
 		}
 		if again := s.Touching(); len(again) != 0 {
 			t.Errorf("%s: welded, and proposed again", name)
+		}
+	}
+}
+
+// What was welded on paper is asked again where it stands: moved off by more than a weld closes nothing holds, by less the
+// gap is asked for, and said it is silent. A lap lies on its face by half its sheet.
+func TestSeamsThatDoNotMeet(t *testing.T) {
+	told := func(at vehicle.Placed, gap float64) WeldedTold {
+		s := onPlate(vehicle.Placed{At: solid.Vector{50, 100, 4}, Roll: 90})
+		if at.Roll == 0 {
+			s = onPlate(vehicle.Placed{At: solid.Vector{50, 50, 7}})
+		}
+		w := s.Touching()[0].Joint
+		w.ID, w.Path = "w", false
+		w.Cases = []brief.SeamLoad{{Name: "pushed", Force: [3]float64{100, 0, 0}, At: [3]float64{100, 100, 4}}}
+		if gap > 0 {
+			w.Seams[0].Gap = &gap
+		}
+		moved := onPlate(at)
+		moved.Brief.Welded = []brief.Welded{w}
+		moved.Brief.Strength.School = strength.Allowable
+		return moved.Hold().Welded[0]
+	}
+	find := func(w WeldedTold) working.Severity {
+		for _, f := range w.Findings {
+			if f.Code == "seam-apart" {
+				return f.Severity
+			}
+		}
+		return ""
+	}
+	standing := func(z float64) vehicle.Placed { return vehicle.Placed{At: solid.Vector{50, 100, z}, Roll: 90} }
+	for _, c := range []struct {
+		at   vehicle.Placed
+		gap  float64
+		want working.Severity
+	}{{standing(4), 0, ""}, {standing(5), 0, ""}, {standing(7), 0, working.Mind}, {standing(7), 3, ""}, {standing(12), 0, working.Stop},
+		{standing(12), 8, ""}, {vehicle.Placed{At: solid.Vector{50, 50, 7}}, 0, ""}, {vehicle.Placed{At: solid.Vector{50, 50, 20}}, 0,
+			working.Stop}} {
+		w := told(c.at, c.gap)
+		if got := find(w); got != c.want {
+			t.Errorf("at %v with a gap of %g said: %q, not %q; %s", c.at.At, c.gap, got, c.want, w.Why)
+		}
+		if c.want == working.Stop && w.Verdict == strength.Holds {
+			t.Errorf("at %v it holds in the air", c.at.At)
 		}
 	}
 }

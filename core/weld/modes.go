@@ -148,7 +148,7 @@ func (g *group) base() strength.Mode[asked] {
 			s := math.Abs(flow.Dot(along))
 			n := flow.Sub(along.Mul(flow.Dot(along))).Len()
 			worst := -1.
-			if seam := g.ask.Seams[g.of[i].seam]; g.of[i].dot { // sheared off at the faces that meet
+			if seam := &g.ask.Seams[g.of[i].seam]; g.of[i].dot { // sheared off at the faces that meet
 				demand, capacity = flow.Len(), math.Inf(1)
 				for _, x := range g.stuff[g.of[i].seam] {
 					capacity = math.Min(capacity, g.keepsBase(.6*x.tensile, .6*x.yield, strength.Rupture, baseShear)*seam.face()/dot)
@@ -160,7 +160,7 @@ func (g *group) base() strength.Mode[asked] {
 				if k == 0 && g.of[i].two {
 					share = .5 // both welds pull on the one plate between them
 				}
-				shear, pull := g.beside(x, share, g.ask.Seams[g.of[i].seam])
+				shear, pull := g.beside(x, share, &g.ask.Seams[g.of[i].seam])
 				d := math.Hypot(n, s*pull/shear)
 				if d/pull > worst {
 					worst, demand, capacity = d/pull, d, pull
@@ -197,7 +197,7 @@ func (g *group) base() strength.Mode[asked] {
 
 // beside answers what a millimetre of what stands beside a seam may take along it and across, N/mm: so much of its
 // thickness, of aluminium no more than the face it is melted on to.
-func (g *group) beside(x stuff, share float64, s Seam) (shear, pull float64) {
+func (g *group) beside(x stuff, share float64, s *Seam) (shear, pull float64) {
 	torn, sheared, pulled := strength.Rupture, baseShear, strength.Yield
 	if x.aluminium {
 		torn, sheared, pulled = aluminiumTo, aluminiumYield, aluminiumYield
@@ -228,17 +228,21 @@ const peels = .05
 // sheet is thin steel beside the weld.
 func (g *group) sheet() strength.Mode[asked] {
 	m := strength.Mode[asked]{Key: "sheet", Name: "Thin sheet beside it", Unit: "N/mm", Idle: "Nothing goes through it."}
-	thin := func(i int) (out []stuff) {
+	of := make([][]stuff, len(g.of)) // by line, once: there are many cases
+	peels := false
+	for i := range g.of {
 		for k, x := range g.stuff[g.of[i].seam] {
 			if x.thin {
 				if k == 0 && g.of[i].two {
 					x.thick /= 2
 				}
-				out = append(out, x)
+				of[i] = append(of[i], x)
+				peels = peels || !x.closed
 			}
 		}
-		return out
+		peels = peels || g.of[i].dot
 	}
+	thin := func(i int) []stuff { return of[i] }
 	any := false
 	for _, both := range g.stuff {
 		any = any || both[0].thin || both[1].thin
@@ -254,13 +258,15 @@ func (g *group) sheet() strength.Mode[asked] {
 		m.Missing = sentence(why)
 		return m
 	}
-	m.Unsure = func(c *asked) string { return g.peeled(c, thin) }
+	if peels { // walls of tubes do not
+		m.Unsure = func(c *asked) string { return g.peeled(c, thin) }
+	}
 	m.Eval = func(c *asked) strength.Hit {
 		return g.ends(c, func(i int, f solid.Vector) (demand, capacity float64) {
 			demand, capacity = f.Len()*g.lines.Lines[i].Throat, math.Inf(1)
 			for _, x := range thin(i) {
-				if seam := g.ask.Seams[g.of[i].seam]; g.of[i].dot {
-					n, by := g.sheetAt(seam, x)
+				if seam := &g.ask.Seams[g.of[i].seam]; g.of[i].dot {
+					n, by := g.sheetAt(*seam, x)
 					capacity = math.Min(capacity, g.keeps(n, by)/dot)
 					if seam.Form == PlugForm {
 						deep := math.Min(.7*seam.Across-1.5*x.thick, .55*seam.Across)
@@ -269,7 +275,7 @@ func (g *group) sheet() strength.Mode[asked] {
 					continue
 				}
 				if x.aluminium { // by what is softened beside it, asked as the metal beside it
-					shear, _ := g.beside(x, 1, g.ask.Seams[g.of[i].seam])
+					shear, _ := g.beside(x, 1, &g.ask.Seams[g.of[i].seam])
 					capacity = math.Min(capacity, shear)
 					continue
 				}
@@ -334,6 +340,9 @@ func (g *group) peeled(c *asked, thin func(i int) []stuff) string {
 	return ""
 }
 
+// A load within 10° of a seam runs along it, or across it.
+var nearAlong, nearAcross = math.Cos(10 * math.Pi / 180), math.Sin(10 * math.Pi / 180)
+
 // sheetFlow is what a millimetre of sheet beside a weld may take, N/mm.
 func (g *group) sheetFlow(x stuff, of laid, f solid.Vector) float64 {
 	along := 0.
@@ -341,10 +350,10 @@ func (g *group) sheetFlow(x stuff, of laid, f solid.Vector) float64 {
 		along = math.Abs(f.Dot(of.along)) / f.Len()
 	}
 	switch {
-	case along > math.Cos(10*math.Pi/180):
+	case along > nearAlong:
 		n, factors := SheetFillet(x.thick, of.long, x.tensile, false)
 		return g.keeps(n/of.long, factors)
-	case along < math.Sin(10*math.Pi/180):
+	case along < nearAcross:
 		n, factors := SheetFillet(x.thick, of.long, x.tensile, true)
 		return g.keeps(n/of.long, factors)
 	}
@@ -354,7 +363,7 @@ func (g *group) sheetFlow(x stuff, of laid, f solid.Vector) float64 {
 // flareFlow is what a millimetre of sheet beside a flare may take, N/mm (AISI S100 J2.5): the groove filled to once the
 // sheet at least, as its throat is asked besides.
 func (g *group) flareFlow(x stuff, of laid, f solid.Vector) float64 {
-	if f.Len() > 0 && math.Abs(f.Dot(of.along))/f.Len() < math.Sin(10*math.Pi/180) {
+	if f.Len() > 0 && math.Abs(f.Dot(of.along))/f.Len() < nearAcross {
 		return g.keeps(.833*x.thick*x.tensile, flareAcross)
 	}
 	return g.keeps(.75*x.thick*x.tensile, flareAlong)
