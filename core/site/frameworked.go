@@ -37,7 +37,7 @@ func workFrame(until context.Context, d member.Doc, id string, quantity int, b b
 	}
 	cut := cutlist.Plan(asked.Within(), built, saw)
 	held := held.Hold(built, d, asked)
-	out := FrameTold{Welds: endSeams(built), Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
+	out := FrameTold{Welds: beadsOf(endSeams(built)), Joints: []JointTold{}, Pieces: []PieceTold{}, Plates: []PlateTold{}, Stocks: []string{},
 		Findings: p.Found(slices.Concat(built.Findings, cut.Findings, sawn(p, w, built, b.Inches()),
 			shopped(p, w, built, cut, b.Inches()))), Cautions: cautions(d, b, held.Supports)}
 	for _, j := range built.Joints {

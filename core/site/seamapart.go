@@ -28,7 +28,7 @@ func (s *site) seamApart(x *seated, say func(string, working.Severity, string, s
 	for _, seam := range x.seams {
 		off := 0.
 		for k := range 5 {
-			at := seam.Path[0]
+			var at solid.Vector
 			if seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
 				at = seam.Path[k*(len(seam.Path)-1)/4]
 			} else {

@@ -20,6 +20,13 @@ func (s *site) seamBeads(x *seated, say func(string, working.Severity, string, s
 		return
 	}
 	pen := s.seamPen()
+	around := map[string]*solid.Tree{}
+	for _, id := range s.order {
+		mine := slices.Contains(x.ids[:], id) || slices.ContainsFunc(x.w.Seams, func(q brief.SeamPlan) bool { return q.On == id })
+		if st := s.stands[id]; !mine && st.Why == "" && len(st.thing.Body.Pieces) > 0 {
+			around[id] = solid.NewTree(st.thing.Body)
+		}
+	}
 	for _, seam := range x.seams {
 		if seam.Leg <= 0 || seam.Finish == weld.Flush || seam.Form == weld.PlugForm || seam.Form == weld.SpotForm {
 			continue
@@ -30,15 +37,14 @@ func (s *site) seamBeads(x *seated, say func(string, working.Severity, string, s
 		}
 		tree := solid.NewTree(bead)
 		for _, id := range s.order {
-			st := s.stands[id]
-			mine := slices.Contains(x.ids[:], id) || slices.ContainsFunc(x.w.Seams, func(q brief.SeamPlan) bool { return q.On == id })
-			if mine || st.Why != "" || len(st.thing.Body.Pieces) == 0 {
+			if around[id] == nil {
 				continue
 			}
-			if g := solid.Within(tree, solid.NewTree(st.thing.Body), 1); g.Distance <= 0 {
+			if g := solid.Within(tree, around[id], 1); g.Distance <= 0 {
 				say("bead-in-the-way", working.Mind, seam.ID, "%s lies where the bead of %s stands, %s proud: cut a corner of %s off the edge that "+
 					"meets "+
-					"it, end the seam before, or grind the bead there and ask it as flush.", st.told.Name, seam.Called(), pen.Fine(seam.Leg),
+					"it, end the seam before, or grind the bead there and ask it as flush.", s.stands[id].told.Name, seam.Called(),
+					pen.Fine(seam.Leg),
 					pen.Fine(seam.Leg+1))
 			}
 		}

@@ -59,6 +59,7 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 			"Say so, or choose what it is welded to.")
 	}
 	s.openTacks(x, say)
+	s.seamTwice(x, say)
 	s.seamApart(x, say)
 	s.seamCovers(x, say)
 	s.seamBeads(x, say)

@@ -367,3 +367,66 @@ func TestBeadInTheWay(t *testing.T) {
 		t.Error("a seam that ends before it has a bead there")
 	}
 }
+
+// One weld named twice does not hold twice: neither in one joint nor in two. Seams that share an edge one after the other
+// are two, and so are stitches that alternate with another's.
+func TestOneWeldIsNotCountedTwice(t *testing.T) {
+	told := func(change func(*Site)) (string, strength.Verdict) {
+		s := welds(t, change)
+		h := s.Hold()
+		w := h.Welded[len(h.Welded)-1]
+		for _, f := range w.Findings {
+			if f.Code == "seam-twice" {
+				return f.Reason, w.Verdict
+			}
+		}
+		return "", w.Verdict
+	}
+	again := func(before, after float64) func(*Site) {
+		return func(s *Site) {
+			q := s.Brief.Welded[0].Seams[0]
+			q.ID, q.Name, q.Before, q.After = "s2", "Again", before, after
+			s.Brief.Welded[0].Seams = append(s.Brief.Welded[0].Seams, q)
+		}
+	}
+	if says, v := told(again(0, 0)); says == "" || v == strength.Holds {
+		t.Errorf("the same edge twice: %q, %s", says, v)
+	}
+	if says, v := told(func(s *Site) {
+		s.Brief.Welded[0].Seams[0].After = 40
+		again(40, 0)(s)
+	}); says != "" || v != strength.Holds {
+		t.Errorf("one after the other: %q, %s", says, v)
+	}
+	drawn := func(s *Site) {
+		q := s.Brief.Welded[0].Seams[0]
+		q.ID, q.Panel, q.Edge, q.Path = "s2", "", "", []solid.Vector{{0, 20, 0}, {0, 200, 0}}
+		s.Brief.Welded[0].Seams = append(s.Brief.Welded[0].Seams, q)
+	}
+	if says, v := told(drawn); says == "" || v == strength.Holds {
+		t.Errorf("drawn along it: %q, %s", says, v)
+	}
+	if says, _ := told(func(s *Site) {
+		s.Brief.Welded[0].Seams[0].Stitch, s.Brief.Welded[0].Seams[0].Pitch = 20, 60
+		drawn(s)
+		s.Brief.Welded[0].Seams[1].Path = []solid.Vector{{0, 32, 0}, {0, 48, 0}}
+	}); says != "" {
+		t.Errorf("between stitches: %q", says)
+	}
+	second := func(before float64) func(*Site) {
+		return func(s *Site) {
+			w := s.Brief.Welded[0]
+			w.ID, w.Name, w.Seams = "w2", "Once more", slices.Clone(w.Seams)
+			w.Seams[0].ID, w.Seams[0].Before = "t1", before
+			s.Brief.Welded[0].Seams = slices.Clone(s.Brief.Welded[0].Seams)
+			s.Brief.Welded[0].Seams[0].After = 80 - 40
+			s.Brief.Welded = append(s.Brief.Welded, w)
+		}
+	}
+	if says, v := told(second(0)); says == "" || v == strength.Holds {
+		t.Errorf("in two joints: %q, %s", says, v)
+	}
+	if says, _ := told(second(45)); says != "" {
+		t.Errorf("in two joints, each its own half: %q", says)
+	}
+}

@@ -200,7 +200,7 @@ type EndSeam struct {
 	ID     string         `json:"id"`
 	Number int            `json:"number" doc:"as on the weld map"`
 	Name   string         `json:"name"`
-	Path   []solid.Vector `json:"path" doc:"mm, in the frame's own axes"`
+	Path   []solid.Vector `json:"path" doc:"mm, in the frame's own axes; told a leg off its face"`
 
 	run, end  int
 	leg, thin float64
@@ -234,6 +234,14 @@ func endSeams(built *shape.Built) []EndSeam {
 		}
 	}
 	return out
+}
+
+// beadsOf answers seams a leg off their faces, so that they are seen.
+func beadsOf(list []EndSeam) []EndSeam {
+	for i := range list {
+		list[i].Path = shifted(list[i].Path, list[i].face.Mul(list[i].leg))
+	}
+	return list
 }
 
 // facetForms are the forms seams of faceted bodies are laid in: apart or slanted they are butts, whose depth nobody said.

@@ -6067,7 +6067,7 @@ export interface components {
              * @description as on the weld map
              */
             number: number;
-            /** @description mm, in the frame's own axes */
+            /** @description mm, in the frame's own axes; told a leg off its face */
             path: number[][];
         };
         EndTold: {

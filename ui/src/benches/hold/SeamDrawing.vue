@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The seams of a joint where they run, on outlines of what they join, seen from the front left and above.
 import { computed } from 'vue'
+import { shortened } from '@/body/labels'
 import type { Style } from '@/kit/readLength'
 import Shown from '@/quick/Shown.vue'
 
@@ -40,14 +41,18 @@ const line = (list: number[][]) =>
         .join(','),
     )
     .join(' ')
+/** Too many to be named: they are numbered as the list below has them. */
+const many = computed(() => props.told.seams.length > 12)
+const whole = computed(() => props.told.seams.reduce((sum, s) => sum + s.long, 0))
 /** Names of seams that lie on each other in the picture stand together, so that they can be read. */
 const labels = computed(() => {
   const out: { x: number; y: number; names: string[] }[] = []
-  for (const s of props.told.seams) {
+  for (const [k, s] of props.told.seams.entries()) {
     const m = middle(s.path)
+    const name = many.value && !props.bare ? `${k + 1}` : shortened(s.name, 24)
     const near = out.find((l) => Math.hypot(l.x - m.x, l.y - m.y) < 26)
-    if (near) near.names.push(s.name)
-    else out.push({ ...m, names: [s.name] })
+    if (near) near.names.push(name)
+    else out.push({ ...m, names: [name] })
   }
   return out.map((l) => ({ ...l, text: joined(l.names), anchor: l.x > width - 110 ? 'end' : l.x < 110 ? 'start' : 'middle' }))
 })
@@ -81,7 +86,10 @@ const middle = (list: number[][]) => {
       </g>
       <text v-for="l in labels" :key="`${l.x} ${l.y}`" :x="l.x" :y="l.y" :text-anchor="l.anchor">{{ l.text }}</text>
     </svg>
-    <figcaption v-if="!bare" class="small soft">
+    <figcaption v-if="!bare && many" class="small soft">
+      {{ told.seams.length }} seams, <Shown :value="whole" kind="length" :lengths="lengths" /> long together, numbered as below.
+    </figcaption>
+    <figcaption v-else-if="!bare" class="small soft">
       <span v-for="(s, k) in told.seams.filter((x) => !x.dots)" :key="s.id"
         >{{ k ? '; ' : '' }}{{ s.name }} <Shown :value="s.long" kind="length" :lengths="lengths" /> long</span
       >.
