@@ -149,6 +149,12 @@ func TestWelderTooSmallUntilItsCoupon(t *testing.T) {
 	p.set("[data-seam]", "Leg", "-3")
 	p.wait("the refusal", `document.querySelector('[data-seam] .wrong')`)
 	p.set("[data-seam]", "Leg", "4")
+	p.see("Bevel the edge of Ear at 45°")
+	p.press("Take it") // have it welded outside
+	p.wait("the field of who shows a coupon", `[...document.querySelectorAll('[data-seam] label')].some(x => x.innerText.includes('Who welds it'))`)
+	p.verdict("cannot say")
+	p.pick("[data-seam]", "Laid with", "as the Shop has it")
+	p.wait("the shop's welder again", `document.querySelector('[data-outs]')`)
 	p.set("[data-seam]", "Coupon that was cut and etched, or bent, and held", "bevelled, three passes, bent flat and held")
 	p.verdict("holds")
 	p.briefKept()

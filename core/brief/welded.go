@@ -105,6 +105,9 @@ func (b Brief) CheckWelded() error {
 			if !slices.Contains([]string{"", weld.MIG, weld.TIG, weld.Stick, weld.Spot, "outside"}, s.By) {
 				return working.Refuse(here+"/by", "It is laid by mig, tig, stick or spot, or outside, not by %q.", s.By)
 			}
+			if s.By == weld.Spot && s.Form != weld.SpotForm || s.Form == weld.SpotForm && s.By != "" && s.By != weld.Spot && s.By != "outside" {
+				return working.Refuse(here+"/by", "A spot welder lays resistance spots, and nothing else does.")
+			}
 			if s.Gap != nil {
 				if err := working.Within(here+"/gap", "The gap", *s.Gap, 0, 100, "mm"); err != nil {
 					return err

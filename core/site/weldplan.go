@@ -30,6 +30,7 @@ type WeldPlan struct {
 	Takes    []string          `json:"takes" doc:"metal, wire, gas, minutes, in words"`
 	Class    string            `json:"class" enum:"B,C,D" doc:"of ISO 5817, by what happens when it fails"`
 	Back     *StrongBack       `json:"back,omitempty" doc:"what holds it straight while it is welded, where it bows"`
+	Draw     *DrawTold         `json:"draw,omitempty" doc:"how far its worst seam pulls together"`
 	Bowed    *BowLearnt        `json:"bowed,omitempty" doc:"how far it bowed against the estimate"`
 	Findings []working.Finding `json:"findings"`
 }
@@ -56,6 +57,24 @@ type PlannedSeam struct {
 	open  solid.Vector // the way its corner opens
 	body  int
 	by    laying
+}
+
+// DrawTold is how far a seam pulls together across itself.
+type DrawTold struct {
+	Says    string           `json:"says"`
+	Working *working.Working `json:"working"`
+}
+
+// drawTold shows the working of a seam's draw.
+func (s Site) drawTold(q PlannedSeam, says string) *DrawTold {
+	out := DrawTold{Says: fmt.Sprintf("A seam pulls together by about %s across itself: leave that over on a size that must fit close.", says)}
+	if r, err := weld.Shrink(weld.ShrinkInput{WeldArea: q.area, Thickness: q.thin}); err == nil {
+		r.Working.Assumptions = append(slices.Clip(r.Working.Assumptions), "of a fillet no more than its leg; seam "+fmt.Sprint(q.Number))
+		r.Working.Result.Value = q.Draws
+		k := r.Working.Written(s.Brief.Inches())
+		out.Working = &k
+	}
+	return &out
 }
 
 // BowLearnt is an estimate beside what was measured.
@@ -189,7 +208,8 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 			fine(best.Last))
 	}
 	if long := slices.MaxFunc(p.Seams, func(a, b PlannedSeam) int { return int(1000 * (a.Draws - b.Draws)) }); long.Draws > .2 {
-		do("A seam pulls together by about %s across itself: leave that over on a size that must fit close.", fine(long.Draws))
+		p.Draw = s.drawTold(long, fine(long.Draws))
+		do("%s", p.Draw.Says)
 	}
 	for _, name := range g.near {
 		do("Measure again when it has cooled: the holes of %s.", name)

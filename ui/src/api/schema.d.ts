@@ -5656,6 +5656,10 @@ export interface components {
         Done: {
             done: boolean;
         };
+        DrawTold: {
+            says: string;
+            working: components["schemas"]["Working"];
+        };
         Drawn: {
             /** @description y, z */
             end: components["schemas"]["Point"][][];
@@ -17855,6 +17859,8 @@ export interface components {
             class: "B" | "C" | "D";
             /** @description braces, presets, what is measured again, in words */
             does: string[];
+            /** @description how far its worst seam pulls together */
+            draw?: components["schemas"]["DrawTold"];
             findings: components["schemas"]["Finding"][];
             /** @description what the order does against seam by seam */
             gain: string;

@@ -11,7 +11,7 @@ import Shown from '@/quick/Shown.vue'
 const props = defineProps<{ row: SeamPlan; seam: WeldedTold['seams'][number]; lengths: Style; dots: boolean }>()
 const emit = defineEmits<{ by: [SeamPlan['by']]; passed: [string | undefined] }>()
 const ways = () => [
-  { value: '', text: `what the Shop has: ${props.seam.how.process}` },
+  { value: '', text: props.row.by ? 'as the Shop has it' : `as the Shop has it: ${props.seam.how.process}` },
   ...wordsOf('SeamPlan', 'by').filter((w) => w.value === 'outside' || (w.value === 'spot') === (props.row.form === 'spot')),
 ]
 </script>

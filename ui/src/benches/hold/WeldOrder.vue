@@ -80,6 +80,14 @@ function move(i: number, to: number) {
   list.splice(to, 0, id!)
   write({ order: list })
 }
+/** A run that is pulled to another place in the list. */
+const dragged = ref(-1)
+const over = ref(-1)
+function drop(to: number) {
+  const from = dragged.value
+  dragged.value = over.value = -1
+  if (from >= 0 && from !== to) move(from, to)
+}
 const wrong = ref('')
 async function print() {
   wrong.value = ''
@@ -149,6 +157,7 @@ async function learn() {
           <ul class="keep">
             <li v-for="d in plan.does" :key="d">
               {{ d }}
+              <WhyButton v-if="d === plan.draw?.says && plan.draw.working" name="Draw" :working="plan.draw.working" />
               <template v-if="d === plan.back?.says">
                 <WhyButton name="Strong-back" :working="plan.back!.working!" />
                 <button type="button" class="press tight" @click="write({ back: !book.back || undefined })">
@@ -164,7 +173,16 @@ async function learn() {
       <details>
         <summary>Its {{ order.runs.length }} runs, to be changed by hand</summary>
         <ol class="runs" data-runs>
-          <li v-for="(r, i) in order.runs" :key="r.id" :class="{ on: i === now - 1 }">
+          <li
+            v-for="(r, i) in order.runs"
+            :key="r.id"
+            :class="{ on: i === now - 1, over: dragged >= 0 && over === i }"
+            draggable="true"
+            @dragstart="dragged = i"
+            @dragover.prevent="over = i"
+            @dragend="dragged = over = -1"
+            @drop.prevent="drop(i)"
+          >
             <span class="num">{{ i + 1 }}</span>
             <button type="button" class="bare" @click="at = i + 1">{{ r.name }}</button>
             <span class="small soft"
@@ -241,6 +259,12 @@ summary {
   align-items: center;
   border-bottom: 1px solid var(--rule);
   max-width: 760px;
+}
+.runs li[draggable] {
+  cursor: grab;
+}
+.over {
+  box-shadow: inset 0 3px 0 var(--pick);
 }
 .on {
   background: var(--sheet);

@@ -118,9 +118,10 @@ function shape(i: number, form: SeamPlan['form']) {
   const now = seams.value[i]!
   const is = form === 'plug' || form === 'spot'
   if (is === dots(now)) {
-    const { leg, radius, ...rest } = now
-    const size = form === 'flare' ? { radius } : form === 'butt' ? {} : { leg: leg ?? (inch.value ? 3.175 : 3) }
-    return props.open.set(`/welded/${props.at}/seams/${i}`, { ...rest, ...size, form } satisfies SeamPlan)
+    const { leg, radius, by, ...rest } = now
+    const kept = form === 'spot' || now.form === 'spot' ? {} : { by }
+    const size = form === 'flare' ? { radius } : form === 'butt' || dots(now) ? {} : { leg: leg ?? (inch.value ? 3.175 : 3) }
+    return props.open.set(`/welded/${props.at}/seams/${i}`, { ...rest, ...kept, ...size, form } satisfies SeamPlan)
   }
   const edge = edges.value[0]
   props.open.set(`/welded/${props.at}/seams/${i}`, {
