@@ -227,3 +227,16 @@ func TestAluminiumEarSoftened(t *testing.T) {
 	p.press("Why Metal beside it")
 	p.see("softened within 25 mm")
 }
+
+// The weld map of the thing chosen is printed on the Make bench too.
+func TestWeldMapFromMake(t *testing.T) {
+	a := startApp(t)
+	id, _ := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
+	p := open(t, a, 1280, 800)
+	p.goTo("/jobs/" + id + "/make")
+	p.wait("the weld maps", `document.querySelector('[data-weld-map]')`)
+	p.press("Weld map as PDF")
+	if _, pdf := p.download(".pdf"); !bytes.HasPrefix(pdf, []byte("%PDF")) {
+		t.Error("the weld map is no PDF")
+	}
+}

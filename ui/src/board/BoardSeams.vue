@@ -2,6 +2,7 @@
 // Where a part is welded by its edges: the run of each seam along the edge, stitches as they are laid.
 import { computed } from 'vue'
 import type { Part } from '@/api/client'
+import { shortened } from '@/body/labels'
 import type { View } from './geometry'
 
 /** A seam along an edge of a panel of the part. */
@@ -35,7 +36,18 @@ const drawn = computed(() =>
       const first = from + (to - from - s.stitch - n * s.pitch) / 2
       for (let k = 0; k <= n; k++) runs.push([at(first + k * s.pitch), at(first + k * s.pitch + s.stitch)])
     } else runs.push([at(from), at(to)])
-    return [{ id: s.id, runs, text: `${s.name || 'Seam'}${s.both ? ', both sides' : ''}` }]
+    const m = at((from + to) / 2)
+    return [
+      {
+        id: s.id,
+        runs,
+        x: m.x,
+        y: m.y,
+        upright: Math.abs(at(to).y - at(from).y) > Math.abs(at(to).x - at(from).x),
+        short: shortened(s.name || 'Seam', 22),
+        text: `${s.name || 'Seam'}${s.both ? ', both sides' : ''}`,
+      },
+    ]
   }),
 )
 </script>
@@ -44,12 +56,28 @@ const drawn = computed(() =>
   <g v-for="s in drawn" :key="s.id" class="seam" :data-seam-on-flat="s.id">
     <title>{{ s.text }}</title>
     <line v-for="(r, k) in s.runs" :key="k" :x1="r[0].x" :y1="r[0].y" :x2="r[1].x" :y2="r[1].y" />
+    <text
+      v-if="drawn.length <= 12"
+      :x="s.upright ? s.x - 8 : s.x"
+      :y="s.upright ? s.y : s.y - 8"
+      :text-anchor="s.upright ? 'end' : 'middle'"
+    >
+      {{ s.short }}
+    </text>
   </g>
 </template>
 
 <style scoped>
 .seam {
   pointer-events: none;
+}
+text {
+  fill: var(--ember);
+  font-size: 12px;
+  font-weight: 600;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3px;
 }
 line {
   stroke: var(--ember);

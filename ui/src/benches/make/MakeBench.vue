@@ -21,6 +21,7 @@ import FrameRow from './FrameRow.vue'
 import PackAll from './PackAll.vue'
 import PartFiles from './PartFiles.vue'
 import PartsList from './PartsList.vue'
+import WeldMaps from './WeldMaps.vue'
 
 const props = defineProps<{ job: string }>()
 const { data: page, error } = useJob(() => props.job)
@@ -100,6 +101,7 @@ const stops = computed(() => page.value?.parts.reduce((n, p) => n + p.stops, 0) 
       @update:model-value="(v) => open.set('/drawn', v || undefined)"
     />
     <PartsList v-if="page.parts.length || frames?.length" :job="job" />
+    <WeldMaps v-if="page.parts.length || frames?.length" :job="job" :paper="paper" />
     <FromStock v-if="page.parts.length" :job="job" />
     <AskOutside v-if="page.parts.length" :job="job" />
     <EffortCard v-if="page.parts.length || frames?.length" :job="job" />
