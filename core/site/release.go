@@ -38,20 +38,23 @@ func holds(b brief.Brief, c vehicle.PartCheck, id string, more []string) []strin
 }
 
 // weldStops lists what of the welded joints of a part or frame may not be: where nothing may be welded.
-func (s Site) weldStops(id string) (out []string) {
-	if !slices.ContainsFunc(s.Brief.Welded, func(w brief.Welded) bool { return w.Joins(id) }) {
-		return nil
+func (s Site) weldStops(id string) []string { return s.allWeldStops()[id] }
+
+// allWeldStops lists the same of every part and frame, by its id.
+func (s Site) allWeldStops() map[string][]string {
+	out := map[string][]string{}
+	if len(s.Brief.Welded) == 0 {
+		return out
 	}
 	open := s.open()
 	for _, w := range s.Brief.Welded {
-		if !w.Joins(id) {
-			continue
-		}
 		x := open.seat(w, nil)
 		x.w = w
-		for _, f := range open.seamFlags(&x) {
-			if f.Severity == working.Stop && (f.Code == "no-welds" || f.Code == "no-weld-face") {
-				out = append(out, w.Name+": "+f.Reason)
+		for _, f := range open.seamMayNot(&x) {
+			for k, side := range w.Sides {
+				if side.Of != "" && (k == 0 || side.Of != w.Sides[0].Of) {
+					out[side.Of] = append(out[side.Of], w.Name+": "+f.Reason)
+				}
 			}
 		}
 	}

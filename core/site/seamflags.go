@@ -27,15 +27,8 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 		out = append(out, seamFinding(code, severity, w, seam, format, args...))
 	}
 	onVehicle := w.Sides[1].Kind == brief.VehicleSide
-	if onVehicle && s.Brief.Limits.NoWelds {
-		say("no-welds", working.Stop, "", "The brief says nothing is welded to the vehicle, and this is: bolt it, or ask whose vehicle it is.")
-	}
+	out = s.seamMayNot(x)
 	for i, seam := range x.seams {
-		if face := s.noWeld(x, seam); face != "" {
-			say("no-weld-face", working.Stop, seam.ID, "%s runs over %s, where nothing may be welded: end it before, move it, or take the "+
-				"mark away.",
-				seam.Called(), face)
-		}
 		for _, f := range s.seamHow(x, seam).findings {
 			say(f.Code, f.Severity, seam.ID, "%s: %s", seam.Called(), f.Reason)
 		}
@@ -74,6 +67,22 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 	if strings.TrimSpace(w.Shown) != "" {
 		say("hidden-later", working.Mind, "", "%s hides these seams later: look at every one of them and tick it before that goes on.",
 			strings.TrimSpace(w.Shown))
+	}
+	return out
+}
+
+// seamMayNot says where nothing may be welded and a seam is: to a vehicle nothing is welded to, over a marked face.
+func (s *site) seamMayNot(x *seated) (out []working.Finding) {
+	if x.w.Sides[1].Kind == brief.VehicleSide && s.Brief.Limits.NoWelds {
+		out = append(out, seamFinding("no-welds", working.Stop, x.w, "", "The brief says nothing is welded to the vehicle, and this is: bolt "+
+			"it, "+
+			"or ask whose vehicle it is."))
+	}
+	for _, seam := range x.seams {
+		if face := s.noWeld(x, seam); face != "" {
+			out = append(out, seamFinding("no-weld-face", working.Stop, x.w, seam.ID, "%s runs over %s, where nothing may be welded: end it "+
+				"before, move it, or take the mark away.", seam.Called(), face))
+		}
 	}
 	return out
 }

@@ -162,6 +162,12 @@ func TestWeldSchools(t *testing.T) {
 			t.Errorf("both %g, one %g, flush %s", *both.Use, *one.Use, flush.Verdict)
 		}
 	}
+	large, err := welds(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Leg = 12 }).WeldSchools("w")
+	if err != nil || !slices.ContainsFunc(large, func(c WeldSchool) bool {
+		return c.Label == "stitches of 48 mm every 192 mm" && c.Joint.Seams[0].Stitch == 48 && c.Joint.Seams[0].Pitch == 192
+	}) {
+		t.Errorf("%v: of a leg of 12 the stitches are said as %+v", err, large[2].Label)
+	}
 	if _, err := welds(t).WeldSchools("gone"); err == nil {
 		t.Error("a joint that is gone has schools")
 	}
@@ -425,6 +431,14 @@ func TestOneWeldIsNotCountedTwice(t *testing.T) {
 	}
 	if says, v := told(second(0)); says == "" || v == strength.Holds {
 		t.Errorf("in two joints: %q, %s", says, v)
+	}
+	placed := func(s *Site) { // one of them names the place, the other none: there is one
+		second(0)(s)
+		s.Survey = vehicle.Survey{Schema: vehicle.SurveySchema, Placed: []vehicle.Placed{{ID: "p", Name: "Ear", Part: "ear"}}}
+		s.Brief.Welded[1].Sides[0].Placed = "p"
+	}
+	if says, v := told(placed); says == "" || v == strength.Holds {
+		t.Errorf("in two joints, one of which names the place: %q, %s", says, v)
 	}
 	if says, _ := told(second(45)); says != "" {
 		t.Errorf("in two joints, each its own half: %q", says)

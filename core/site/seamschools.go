@@ -32,8 +32,8 @@ type WeldSchool struct {
 	Worse   string           `json:"worse,omitempty" doc:"what else in the job becomes worse by it"`
 }
 
-// schoolStitch is a short stitch as shops lay it, mm in either system; its pitch is four of them, or more where the leg
-// asks longer ones.
+// schoolStitch is a short stitch as shops lay it, mm in either system; its pitch is four of them. Of
+// large legs it is four legs long.
 var schoolStitch = [2]float64{40, 1.5 * 25.4}
 
 // WeldSchools answers the usual ways to weld a joint side by side: how far along, how it is left, where it is welded.
@@ -86,6 +86,11 @@ func (s Site) schoolsOf(w brief.Welded) []WeldSchool {
 	if s.Brief.Inches() {
 		stitch = schoolStitch[1]
 	}
+	for _, q := range w.Seams { // a stitch is four legs at least
+		if stitches(q) {
+			stitch = math.Max(stitch, 4*q.Leg)
+		}
+	}
 	lined := slices.ContainsFunc(w.Seams, func(q brief.SeamPlan) bool { return stitches(q) })
 	if lined {
 		add("long", "all along, both faces", func(q *brief.SeamPlan) {
@@ -105,8 +110,7 @@ func (s Site) schoolsOf(w brief.Welded) []WeldSchool {
 			}
 			add("long", label, func(q *brief.SeamPlan) {
 				if stitches(*q) {
-					q.Stitch = math.Max(stitch, 4*q.Leg)
-					q.Both, q.Pitch = both, 4*q.Stitch
+					q.Both, q.Stitch, q.Pitch = both, stitch, 4*stitch
 				}
 			}, "")
 		}

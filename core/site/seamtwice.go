@@ -50,7 +50,8 @@ func meetsOn(q, o brief.SeamPlan, edge float64) bool {
 // sameEdge tells whether two seams run along one edge of one part, or round one end of one member.
 func sameEdge(w brief.Welded, q brief.SeamPlan, v brief.Welded, o brief.SeamPlan) bool {
 	a, b := w.Sides[0], v.Sides[0]
-	on := q.On == "" && o.On == "" && a.Kind == b.Kind && a.Of == b.Of && a.Placed == b.Placed && a.Member == b.Member
+	on := q.On == "" && o.On == "" && a.Kind == b.Kind && a.Of == b.Of && (a.Placed == b.Placed || a.Placed == "" || b.Placed == "") &&
+		a.Member == b.Member
 	if q.On != "" {
 		on = q.On == o.On || b.Placed == q.On
 	}

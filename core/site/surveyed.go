@@ -133,11 +133,12 @@ func (all Site) Surveyed() Surveyed {
 	tables(l, s, b, sheets, &out)
 	st.room(s, &out)
 	follows(l, s, b, parts, &out)
+	stops := all.allWeldStops()
 	for _, part := range parts {
-		out.Checks = append(out.Checks, checkPart(l, s, b, part, all.weldStops(part.ID)))
+		out.Checks = append(out.Checks, checkPart(l, s, b, part, stops[part.ID]))
 	}
 	for _, f := range frames {
-		out.Checks = append(out.Checks, checkFrame(l, s, b, f, all.weldStops(f.ID)))
+		out.Checks = append(out.Checks, checkFrame(l, s, b, f, stops[f.ID]))
 	}
 	olds(l, s, parts, &out)
 	trials(l, s, &out)

@@ -41,12 +41,13 @@ type WeldAdded struct {
 
 // Sizes of what is added, mm or times the sheet (practice): it is a part like another and may be changed.
 const (
-	gussetMost  = 80.
-	gussetNose  = 15.
-	doublerOver = 25.
-	bridgeLap   = 15.
-	bridgeLegs  = 4.
-	pointsUp    = 1e-6
+	gussetMost   = 80.
+	gussetNose   = 15.
+	doublerRound = 10.
+	doublerOver  = 25.
+	bridgeLap    = 15.
+	bridgeLegs   = 4.
+	pointsUp     = 1e-6
 )
 
 // Of answers an addition with the id its part was given.
@@ -149,6 +150,15 @@ func (a *adding) axes() {
 	}
 }
 
+// up rounds a size up to what is marked out with a rule: whole millimetres, or eighths of an inch.
+func (a *adding) up(mm float64) float64 {
+	to := 1.
+	if a.s.Brief.Inches() {
+		to = 25.4 / 8
+	}
+	return to * math.Ceil(mm/to-1e-9)
+}
+
 // sheet starts a recipe of what the first part is of.
 func (a *adding) sheet(name string, thickness float64, base sheet.Base) {
 	r := a.s.part(a.x.w.Sides[0].Of).Recipe
@@ -203,21 +213,19 @@ func (a *adding) gusset() error {
 	if q.Form != weld.FilletForm {
 		return working.Refuse("/seam", "A gusset stands in a corner, and %s is none: choose a fillet.", q.Called())
 	}
-	fine, step := 1., .5
-	if a.s.Brief.Inches() {
-		fine, step = 25.4/8, 25.4/32
-	}
-	up := func(mm, to float64) float64 { return to * math.Ceil(mm/to-1e-9) }
 	size := math.Max(q.Leg, weld.SmallestLeg(a.thick))
-	snip, nose := up(size+3, fine), up(gussetNose, fine)
-	leg := up(math.Max(snip+4*size+math.Max(weld.LeastCounted, 4*size), math.Min(gussetMost, a.long/2)), fine)
+	snip, nose := a.up(size+3), a.up(gussetNose)
+	leg := a.up(math.Max(snip+4*size+math.Max(weld.LeastCounted, 4*size), math.Min(gussetMost, a.long/2)))
 	m, err := stock.MaterialByKey(q.Sides[0].Material)
 	if err != nil {
 		return working.Refuse("/joint", "%v", err)
 	}
-	thick := a.thick
+	thick, step := a.thick, .5
+	if a.s.Brief.Inches() {
+		step = 25.4 / 32
+	}
 	for (leg-nose)*math.Sqrt2 > freeEdge(m)*thick && thick < 3*a.thick {
-		thick = up(thick+step/2, step)
+		thick = step * math.Ceil(thick/step+.5)
 	}
 	a.sheet(shortName("Gusset, "+a.x.w.Name), thick, sheet.Base{Shape: &sheet.Shape{Kind: sheet.Polygon, Points: profile.Loop{
 		{X: snip}, {X: leg}, {X: leg, Y: nose}, {X: nose, Y: leg}, {Y: leg}, {Y: snip}}}})
@@ -249,9 +257,9 @@ func (a *adding) doubler() error {
 			"doubler: place it by numbers on the Measure bench, or draw the doubler as a part.", a.s.named(a.x.w.Sides[0].Side))
 	}
 	thick := math.Max(q.Sides[1].Thickness, a.thick)
-	wide := a.thick + 2*doublerOver
-	a.sheet(shortName("Doubler, "+a.x.w.Name), thick, sheet.Base{Length: math.Ceil(a.long + 2*doublerOver), Width: wide,
-		Corner: sheet.Corner{Kind: sheet.Radius, Size: 10}})
+	round := a.up(doublerRound)
+	a.sheet(shortName("Doubler, "+a.x.w.Name), thick, sheet.Base{Length: a.up(a.long + 2*doublerOver), Width: a.up(a.thick + 2*doublerOver),
+		Corner: sheet.Corner{Kind: sheet.Radius, Size: round}})
 	x, y := a.along, a.face
 	if x.Cross(y).Dot(a.down) > 0 { // its good side looks at the first part
 		y = y.Mul(-1)
@@ -264,7 +272,7 @@ func (a *adding) doubler() error {
 	for _, e := range []sheet.Edge{sheet.Front, sheet.Right, sheet.Back, sheet.Left} {
 		lap := a.seamOf(e, "doubler, "+string(e), weld.LapForm, false)
 		lap.Leg = math.Min(math.Max(lap.Leg, weld.SmallestLeg(math.Min(thick, q.Sides[1].Thickness))), weld.LargestLeg(thick))
-		lap.Before, lap.After = 10, 10 // its corners are round
+		lap.Before, lap.After = round, round // its corners are
 		seams = append(seams, lap)
 	}
 	a.joined(a.out.Name, to, "", seams...)
@@ -278,7 +286,7 @@ func (a *adding) doubler() error {
 func (a *adding) bridge() error {
 	q := a.x.seams[a.seam]
 	gap := a.x.gap(q.ID)
-	lap := math.Max(bridgeLap, bridgeLegs*math.Max(q.Leg, a.thick))
+	lap := a.up(math.Max(bridgeLap, bridgeLegs*math.Max(q.Leg, a.thick)))
 	wide := lap + gap
 	switch q.Form {
 	case weld.FilletForm:

@@ -195,3 +195,23 @@ func TestAddingRefuses(t *testing.T) {
 		}
 	}
 }
+
+// What is added to an inch job is marked out with an inch rule, its sheet in thirty-seconds or as the first part's.
+func TestAddedSizesOfAnInchJob(t *testing.T) {
+	for _, kind := range []string{AddGusset, AddDoubler} {
+		_, a := added(t, upright(t, func(s *Site) { s.Brief.Unit = brief.UnitFraction }), kind)
+		b := a.Recipe.Base
+		sizes := []float64{b.Length, b.Width, b.Corner.Size}
+		if b.Shape != nil {
+			sizes = nil
+			for _, p := range b.Shape.Points {
+				sizes = append(sizes, p.X, p.Y)
+			}
+		}
+		for _, v := range sizes {
+			if eighths := v / 25.4 * 8; math.Abs(eighths-math.Round(eighths)) > 1e-9 {
+				t.Errorf("%s has a size of %g in", kind, v/25.4)
+			}
+		}
+	}
+}
