@@ -155,6 +155,21 @@ func TestWelderTooSmallUntilItsCoupon(t *testing.T) {
 	p.verdict("cannot say")
 	p.pick("[data-seam]", "Laid with", "as the Shop has it")
 	p.wait("the shop's welder again", `document.querySelector('[data-outs]')`)
+	eval[bool](p, `(document.querySelector('[data-tried] > summary').click(), true)`)
+	p.press("Keep it in the Shop")
+	p.see("Say what it was set to")
+	p.set("[data-tried]", "What it was set to", "19 V, 0.8 wire, bevelled")
+	p.press("Keep it in the Shop") // worked, and nobody bent it: it proves nothing yet
+	p.see("It is in the Shop")
+	p.verdict("cannot say")
+	p.set("[data-tried]", "What it was set to", "21 V, 0.8 wire, bevelled")
+	p.pick("[data-tried]", "Bent or torn, it", "bent and held")
+	p.press("Keep it in the Shop")
+	p.verdict("holds")
+	w, err := a.jobs.Shop(t.Context())
+	if err != nil || len(w.Settings) < 2 || w.Settings[len(w.Settings)-1].Thickness != 8 || w.Settings[len(w.Settings)-1].Broke != "held" {
+		t.Errorf("%v %+v", err, w.Settings)
+	}
 	p.set("[data-seam]", "Coupon that was cut and etched, or bent, and held", "bevelled, three passes, bent flat and held")
 	p.verdict("holds")
 	p.briefKept()

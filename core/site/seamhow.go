@@ -24,6 +24,9 @@ type SeamHow struct {
 	Outs     []SeamOut        `json:"outs" doc:"ways out of that, in the order they are tried"`
 	Passed   string           `json:"passed,omitempty" doc:"the coupon that shows it comes out all the same"`
 	Working  *working.Working `json:"working"`
+	Machine  string           `json:"machine,omitempty" doc:"id of the Shop's welder"`
+	Material string           `json:"material,omitempty" doc:"key of the metal a coupon of it is of"`
+	Thick    float64          `json:"thick,omitempty" doc:"mm, the thicker: what a coupon must have been of"`
 
 	findings []working.Finding
 }
@@ -37,6 +40,7 @@ func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
 		return h
 	}
 	thin, thick := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness), math.Max(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
+	h.Material, h.Thick = seam.Sides[0].Material, thick
 	if x.inPlace() && x.placed {
 		h.Position = position(seam)
 	}
@@ -55,7 +59,7 @@ func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
 		h.Process, in.Process = "welded outside", weld.MIG
 		h.Past = "Another house lays it, and what its welder shows for it nobody wrote down."
 	case l.welder != nil:
-		in.Most, h.Process = amps(*l.welder, inch), l.welder.Called()
+		in.Most, h.Process, h.Machine = amps(*l.welder, inch), l.welder.Called(), l.welder.ID
 		if h.Past = s.pastWelders(l, m, thin, thick); h.Past != "" {
 			h.Outs = s.seamOuts(x, seam, l, m)
 		}

@@ -14511,6 +14511,10 @@ export interface components {
         SeamHow: {
             /** @description where to start, in words */
             lines: string[];
+            /** @description id of the Shop's welder */
+            machine?: string;
+            /** @description key of the metal a coupon of it is of */
+            material?: string;
             /** @description ways out of that, in the order they are tried */
             outs: components["schemas"]["SeamOut"][];
             /** @description the coupon that shows it comes out all the same */
@@ -14521,6 +14525,11 @@ export interface components {
             position?: string;
             /** @description in words, and the welder of the Shop */
             process: string;
+            /**
+             * Format: double
+             * @description mm, the thicker: what a coupon must have been of
+             */
+            thick?: number;
             /** @description why that welder */
             why?: string;
             /** @description what was tried on such metal, what worked first */

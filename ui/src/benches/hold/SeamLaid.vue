@@ -7,6 +7,7 @@ import PickOne from '@/kit/PickOne.vue'
 import TextField from '@/kit/TextField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import Shown from '@/quick/Shown.vue'
+import SeamTried from './SeamTried.vue'
 
 const props = defineProps<{ row: SeamPlan; seam: WeldedTold['seams'][number]; lengths: Style; dots: boolean }>()
 const emit = defineEmits<{ by: [SeamPlan['by']]; passed: [string | undefined] }>()
@@ -51,6 +52,7 @@ const ways = () => [
       @update:model-value="(v) => emit('passed', v || undefined)"
     />
   </template>
+  <SeamTried v-if="seam.how.material && row.by !== 'outside'" :how="seam.how" :of="row.name || row.id" />
 </template>
 
 <style scoped>
