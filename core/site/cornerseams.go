@@ -33,7 +33,7 @@ func (s Site) weldingPart(p *BuiltPart) (g welding) {
 	}
 	t := p.Recipe.Thickness
 	by := s.layerOf("", m, t, t, false)
-	for _, meet := range weldedMeets(p.Recipe) {
+	for _, meet := range p.Recipe.WeldedMeets() {
 		c, is := cornerOf(&p.Built, meet)
 		if !is {
 			continue
@@ -66,28 +66,7 @@ func (s Site) weldingPart(p *BuiltPart) (g welding) {
 
 // weldsItself tells whether a part has seams of its own: corners, or the ends of a round.
 func (p *BuiltPart) weldsItself() bool {
-	return len(weldedMeets(p.Recipe)) > 0 || p.Err == nil && p.Built.Round != nil && p.Built.Round.Closed
-}
-
-// weldedMeets lists the corners of a part that are welded.
-func weldedMeets(r sheet.Recipe) (out []sheet.Meet) {
-	add := func(list []sheet.Meet) {
-		for _, m := range list {
-			if m.Kind == sheet.MeetWeld {
-				out = append(out, m)
-			}
-		}
-	}
-	add(r.Base.Meets)
-	var walk func([]sheet.Flange)
-	walk = func(list []sheet.Flange) {
-		for _, f := range list {
-			add(f.Meets)
-			walk(f.Flanges)
-		}
-	}
-	walk(r.Base.Flanges)
-	return out
+	return len(p.Recipe.WeldedMeets()) > 0 || p.Err == nil && p.Built.Round != nil && p.Built.Round.Closed
 }
 
 // partCorner is where two flanges of a part meet once it is bent.

@@ -220,7 +220,7 @@ func seamsOf(r sheet.Recipe) (mm float64) {
 		}
 	}
 	walk(r.Base.Flanges)
-	for _, m := range weldedMeets(r) {
+	for _, m := range r.WeldedMeets() {
 		mm += math.Min(long[m.A], long[m.B])
 	}
 	return mm

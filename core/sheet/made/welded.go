@@ -14,24 +14,13 @@ func (p Part) Welded(r sheet.Recipe) []string {
 		names[x.ID] = x.Name
 	}
 	out := []string{}
-	add := func(list []sheet.Meet) {
-		for _, m := range list {
-			if a, b := names[m.A], names[m.B]; m.Kind == sheet.MeetWeld && a != "" && b != "" {
-				out = append(out, fmt.Sprintf("%s to %s", a, strings.ToLower(b[:1])+b[1:]))
-			}
-		}
-	}
 	if p.Round != nil && p.Round.Closed {
 		out = append(out, "its seam, end to end")
 	}
-	add(r.Base.Meets)
-	var walk func([]sheet.Flange)
-	walk = func(list []sheet.Flange) {
-		for _, f := range list {
-			add(f.Meets)
-			walk(f.Flanges)
+	for _, m := range r.WeldedMeets() {
+		if a, b := names[m.A], names[m.B]; a != "" && b != "" {
+			out = append(out, fmt.Sprintf("%s to %s", a, strings.ToLower(b[:1])+b[1:]))
 		}
 	}
-	walk(r.Base.Flanges)
 	return out
 }
