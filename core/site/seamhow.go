@@ -157,13 +157,13 @@ func (s *site) pastWelders(l laying, m stock.Material, thin, thick float64) stri
 		return ""
 	}
 	var says []string
-	for _, w := range s.Shop.Welds() {
+	limits := s.Shop.Welders(s.Brief.Inches()) // one for each of them: it says which limits are usual ones
+	for i, w := range s.Shop.Welds() {
 		if (w.Sort == weld.Spot) != (l.process == weld.Spot) || l.why == "as chosen" && w.Sort != l.process {
 			continue
 		}
-		least, _ := w.Limit("least", s.Brief.Inches())
-		most, _ := w.Limit("most", s.Brief.Inches())
-		says = append(says, fmt.Sprintf("%s welds from %s to %s in one pass", w.Called(), s.seamPen().Fine(least), s.seamPen().Fine(most)))
+		says = append(says, fmt.Sprintf("%s welds from %s to %s in one pass", w.Called(), limits[i].Least.Says(s.seamPen().Fine),
+			limits[i].Most.Says(s.seamPen().Fine)))
 	}
 	what := s.seamPen().Fine(thick)
 	if thin < thick-1e-9 {

@@ -12,8 +12,10 @@ import (
 	"warmanvil/core/effort"
 	"warmanvil/core/sheet"
 	"warmanvil/core/sheet/plates"
+	"warmanvil/core/shell"
 	"warmanvil/core/shop"
 	"warmanvil/core/solid"
+	"warmanvil/core/stock"
 	"warmanvil/core/strength"
 	"warmanvil/core/vehicle"
 	"warmanvil/core/weld"
@@ -72,6 +74,15 @@ func TestNoWelderTakesBoth(t *testing.T) {
 		if strings.Contains(o.Text, " mm") || strings.Contains(o.Text, "°C") {
 			t.Errorf("half metric: %s", o.Text)
 		}
+	}
+}
+
+// A limit nobody typed is told as the usual one it is.
+func TestUsualWelderSaysSo(t *testing.T) {
+	s := welds(t, welders(shop.Machine{ID: "m", Name: "Set", Kind: shop.Welder, Sort: "mig", Limits: map[string]float64{"least": .8}}))
+	how := seamed(t, s).Seams[0].How
+	if !strings.Contains(how.Past, "from 0.8 mm to 6 mm (a usual value, the Shop says none)") {
+		t.Errorf("%q", how.Past)
 	}
 }
 
@@ -290,6 +301,9 @@ func TestSeamsOfABodyCarry(t *testing.T) {
 		t.Fatalf("%v %+v", err, p)
 	}
 	for _, q := range p.Seams {
+		if w := q.Carries; w != nil && w.Pulled > 0 && math.Abs(thinner(t, f, q.Name)/w.Pulled-stock.GuessedShare) > 1e-9 {
+			t.Errorf("%s: of a guessed thickness the sheet counts %g of the known", q.Name, thinner(t, f, q.Name)/w.Pulled)
+		}
 		if q.Carries == nil || q.Carries.Says == "" || q.Carries.Along == nil && q.Carries.WhyAlong == "" {
 			t.Errorf("%s: %+v", q.Name, q.Carries)
 		}
@@ -443,4 +457,21 @@ func TestOneWeldIsNotCountedTwice(t *testing.T) {
 	if says, _ := told(second(45)); says != "" {
 		t.Errorf("in two joints, each its own half: %q", says)
 	}
+}
+
+// thinner answers what the sheet beside a seam of a body pulls where its blanks are of a guessed thickness, N/mm.
+func thinner(t *testing.T, f shell.Facets, name string) float64 {
+	t.Helper()
+	s := Site{Brief: welds(t).Brief, Bodies: []FacetBody{{ID: "b", Name: "Hopper", Quantity: 1, Doc: f}},
+		Parts: []BuiltPart{{Part: Part{ID: "blank", Recipe: sheet.Recipe{Guessed: true, Facet: &sheet.Facet{Of: "b"}}}}}}
+	p, err := s.WeldPlan("b")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, q := range p.Seams {
+		if q.Name == name && q.Carries != nil {
+			return q.Carries.Pulled
+		}
+	}
+	return 0
 }

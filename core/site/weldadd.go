@@ -187,7 +187,7 @@ func (a *adding) seamOf(edge sheet.Edge, name string, form weld.Form, both bool)
 		leg = most
 	}
 	return brief.SeamPlan{Seam: weld.Seam{ID: a.newID(), Name: name, Form: form, Leg: leg, Both: both}, Panel: a.out.Recipe.Base.ID,
-		Edge: edge, By: was.By, Passed: was.Passed}
+		Edge: edge, By: was.By} // a coupon of other pieces proves nothing of these
 }
 
 // joined adds a welded joint of the new part.

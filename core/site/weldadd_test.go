@@ -62,7 +62,15 @@ func TestGussetByOnePress(t *testing.T) {
 	if w := seamed(t, s); w.Verdict != strength.Over {
 		t.Fatalf("without a gusset %s: %+v", w.Verdict, w.Why)
 	}
+	s.Brief.Welded[0].Seams[0].Passed = "two of 6 on 8, etched"
 	with, a := added(t, s, AddGusset)
+	for _, w := range with.Brief.Welded {
+		for _, q := range w.Seams {
+			if q.ID != "s1" && q.Passed != "" {
+				t.Errorf("%s has the coupon of other pieces", q.Name)
+			}
+		}
+	}
 	h := with.Hold()
 	main, own := h.Welded[0], h.Welded[1]
 	if main.Why != "" || own.Why != "" || len(main.Seams) != 2 {

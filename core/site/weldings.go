@@ -267,6 +267,9 @@ func (s Site) weldingBody(b FacetBody) (g welding) {
 		}
 		g.sketch = append(g.sketch, append(ring, ring[0]))
 	}
+	guessed := slices.ContainsFunc(s.Parts, func(p BuiltPart) bool {
+		return p.Recipe.Facet != nil && p.Recipe.Facet.Of == b.ID && p.Recipe.Guessed
+	})
 	for _, e := range built.Edges {
 		if len(e.Faces) != 2 || e.Seam.Kind == facet.BentOne {
 			continue
@@ -280,7 +283,7 @@ func (s Site) weldingBody(b FacetBody) (g welding) {
 		form := weld.Seam{ID: q.ID, Name: q.Name, Form: facetForms[e.Seam.Kind], Path: path, Leg: built.Thickness, Angle: e.Between()}
 		for k := range form.Sides {
 			form.Sides[k] = weld.SeamSide{Name: b.Doc.Called(built.Faces[e.Faces[k]].ID), Material: b.Doc.Material, Thickness: built.Thickness,
-				Normal: looks[k]}
+				Guessed: guessed, Normal: looks[k]}
 		}
 		q.Carries = s.carries(form)
 		g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: built.Thickness, By: effort.By(by.process), Metal: string(m.Family)})
