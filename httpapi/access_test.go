@@ -143,7 +143,7 @@ var routes = map[string]string{
 		"/api/v1/jobs/{id}/dummies/{device}/{kind}": "reader", "GET /api/v1/jobs/{id}/torque-sheet": "reader", "GET " +
 		"/api/v1/jobs/{id}/rating-label": "reader", "GET /api/v1/jobs/{id}/suggestions": "reader",
 	"GET /api/v1/jobs/{id}/weld-ways": "reader", "GET /api/v1/jobs/{id}/weld-schools": "reader", "POST /api/v1/jobs/{id}/weld-add": "maker",
-	"GET /api/v1/jobs/{id}/weld-plan": "reader", "GET /api/v1/jobs/{id}/weld-map": "reader",
+	"GET /api/v1/jobs/{id}/weld-plan": "reader", "GET /api/v1/jobs/{id}/flat-runs": "reader", "GET /api/v1/jobs/{id}/weld-map": "reader",
 	"POST /api/v1/jobs/{id}/numbers": "maker", "DELETE /api/v1/numbers/{id}": "maker",
 	"POST /api/v1/jobs/{id}/parts": "maker", "POST /api/v1/jobs/{id}/started-parts": "maker", "POST " +
 		"/api/v1/jobs/{id}/trace": "maker", "POST /api/v1/parts/{id}/split": "maker", "POST /api/v1/parts/{id}/fixture": "maker", "POST " +

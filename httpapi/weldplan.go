@@ -48,6 +48,15 @@ func (s *server) weldRoutes() {
 		}
 		return p, err
 	})
+	route(s, operation{method: "GET", path: "/api/v1/jobs/{id}/flat-runs", id: "getFlatRuns", work: whole, access: reading,
+		summary: "In which order the edges and corners of a part are welded, on its flat",
+		query:   []*huma.Param{query("part", "id of the part")}}, func(c call, _ none) ([]site.FlatRun, error) {
+		_, all, err := s.jobs.Site(c.Request.Context(), c.id)
+		if err != nil {
+			return nil, err
+		}
+		return all.FlatRuns(c.Query("part")), c.Request.Context().Err()
+	})
 	serve(s, shelf[paper.WeldMap]{path: "/api/v1/jobs/{id}/weld-map", id: "getWeldMap",
 		summary: "The weld map of a welded joint, a frame or a body: numbered runs and seams, with boxes for tacked, welded, looked at (PDF)",
 		asks:    []*huma.Param{query("of", "id of the welded joint, the frame or the body"), paperQuery},

@@ -74,6 +74,7 @@ type partCorner struct {
 	name    string
 	names   [2]string
 	path    [2]solid.Vector // mm, in the part's own axes, along the shorter of its edges
+	edge    made.EdgeMade   // that edge, as it lies on the flat
 	normals [2]solid.Vector // of the two panels, looking out of the corner
 	out     solid.Vector    // the way it opens
 	between float64         // degrees between its faces
@@ -100,18 +101,18 @@ func cornerOf(p *made.Part, m sheet.Meet) (c partCorner, is bool) {
 			if ea.Role != "free" && ea.Role != "tip" || eb.Role != "free" && eb.Role != "tip" {
 				continue
 			}
-			x, y := at(a, ea), at(b, eb)
+			x, y, edge := at(a, ea), at(b, eb), ea
 			dx, dy := x[1].Sub(x[0]), y[1].Sub(y[0])
 			if dx.Len() < 1e-6 || dy.Len() < 1e-6 || math.Abs(dx.Unit().Dot(dy.Unit())) < .9 {
 				continue
 			}
 			if dy.Len() < dx.Len() {
-				x, y, dx, dy = y, x, dy, dx
+				x, y, dx, dy, edge = y, x, dy, dx, eb
 			}
 			mid := x[0].Add(x[1]).Mul(.5).Sub(y[0])
 			apart := mid.Sub(dy.Unit().Mul(mid.Dot(dy.Unit()))).Len()
 			if apart < near {
-				near, c.path = apart, x
+				near, c.path, c.edge = apart, x, edge
 			}
 		}
 	}

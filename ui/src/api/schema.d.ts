@@ -2526,6 +2526,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/flat-runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** In which order the edges and corners of a part are welded, on its flat */
+        get: operations["getFlatRuns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/frames": {
         parameters: {
             query?: never;
@@ -7981,6 +7998,24 @@ export interface components {
         };
         FlatRequest: {
             part: components["schemas"]["Recipe"];
+        };
+        FlatRun: {
+            /** @description laid on the other side */
+            back: boolean;
+            /** @description mm, on the flat */
+            from: components["schemas"]["Point"];
+            name: string;
+            /**
+             * Format: int64
+             * @description in the order of that joint or part
+             */
+            number: number;
+            /** @description id of the welded joint; of the part itself where it is a corner of it */
+            of: string;
+            /** @description id of the seam of the plan */
+            seam: string;
+            /** @description mm */
+            to: components["schemas"]["Point"];
         };
         FlushRow: {
             /**
@@ -23484,6 +23519,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FacetsPage"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFlatRuns: {
+        parameters: {
+            query?: {
+                /** @description id of the part */
+                part?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlatRun"][];
                 };
             };
             /** @description refused: what, where, what to do */

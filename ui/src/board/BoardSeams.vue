@@ -17,7 +17,7 @@ export type EdgeSeam = {
   pitch?: number
   both?: boolean
 }
-const props = defineProps<{ part: Part; view: View; seams: EdgeSeam[] }>()
+const props = defineProps<{ part: Part; view: View; seams: EdgeSeam[]; /** Without their names. */ bare?: boolean }>()
 type Spot = { x: number; y: number }
 const drawn = computed(() =>
   props.seams.flatMap((s) => {
@@ -57,7 +57,7 @@ const drawn = computed(() =>
     <title>{{ s.text }}</title>
     <line v-for="(r, k) in s.runs" :key="k" :x1="r[0].x" :y1="r[0].y" :x2="r[1].x" :y2="r[1].y" />
     <text
-      v-if="drawn.length <= 12"
+      v-if="!bare && drawn.length <= 12"
       :x="s.upright ? s.x - 8 : s.x"
       :y="s.upright ? s.y : s.y - 8"
       :text-anchor="s.upright ? 'end' : 'middle'"

@@ -10,6 +10,7 @@ import BoardFaces from './BoardFaces.vue'
 import BoardDimension from './BoardDimension.vue'
 import BoardOrdinates from './BoardOrdinates.vue'
 import BoardPress from './BoardPress.vue'
+import BoardRuns, { type FlatRun } from './BoardRuns.vue'
 import BoardSeams, { type EdgeSeam } from './BoardSeams.vue'
 import BoardSides from './BoardSides.vue'
 import { dimensionLine, fit, loopPath, middle, points } from './geometry'
@@ -24,6 +25,8 @@ const props = defineProps<{
   panel?: string
   /** Where it is welded by its edges. */
   seams?: EdgeSeam[]
+  /** In which order that is done. */
+  runs?: FlatRun[]
 }>()
 const emit = defineEmits<{
   dimension: [path: string]
@@ -204,7 +207,8 @@ const turned = (r: Rect, upright: boolean) =>
           {{ m.text }}
         </text>
       </g>
-      <BoardSeams v-if="seams?.length" :part="part" :view="view" :seams="seams" />
+      <BoardSeams v-if="seams?.length" :part="part" :view="view" :seams="seams" :bare="!!runs?.length" />
+      <BoardRuns v-if="runs?.length" :runs="runs" :view="view" />
       <BoardSides :part="part" :view="view" :on="feature" />
       <BoardOrdinates v-if="!alone" :part="part" :view="view" :height="height" />
       <path

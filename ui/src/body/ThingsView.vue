@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { afterFrame } from '@/kit/afterFrame'
 import { drawnIn } from './pace'
 import type { Dot, Scene, Thing } from './scene'
+import { type Label, placed, together } from './labels'
 import TurnFrame from './TurnFrame.vue'
 import { useDevice } from '@/device'
 
@@ -20,6 +21,8 @@ const props = defineProps<{
   loose: string[]
   /** mm a dragged point moves by steps of. */
   grain: number
+  /** Numbers at their places, over everything. */
+  numbers?: { at: V; text: string }[]
 }>()
 const emit = defineEmits<{ choose: [id: string]; move: [id: string, by: [number, number, number]] }>()
 const device = useDevice()
@@ -36,6 +39,19 @@ function draw() {
   scene?.showThings(props.things, props.chosen, all.value, props.dots)
   afterFrame(() => drawnIn(performance.now() - began))
 }
+const marks = ref<Label[]>([])
+function drawn() {
+  const list = props.numbers ?? []
+  if (!list.length && !marks.value.length) return
+  const spots = scene?.spots(list.map((n) => n.at)) ?? []
+  const [w, h] = scene?.size() ?? [0, 0]
+  const wanted = together(
+    list.map((n, i) => ({ ...spots[i]!, text: n.text })),
+    10,
+  ).map((n) => ({ id: n.text, x: n.x, y: n.y, text: n.text, clear: 10 }))
+  marks.value = placed(wanted, w, h, 17)
+}
+watch(() => props.numbers, drawn)
 function got(s: Scene) {
   scene = s
   draw()
@@ -95,6 +111,7 @@ const box = computed(() => {
     :empty="!things.length"
     :nothing="nothing"
     @scene="got"
+    @drawn="drawn"
     @pointerdown.capture="onDown"
     @pointermove="onMove"
     @pointercancel="letGo"
@@ -105,6 +122,12 @@ const box = computed(() => {
         <path :d="lines.map((l) => 'M' + l.map((p) => p.join(' ')).join('L')).join('')" />
       </svg>
     </template>
+    <svg v-if="marks.length" class="over" aria-hidden="true" data-numbers>
+      <g v-for="m in marks" :key="m.id">
+        <circle :cx="m.x" :cy="m.y" r="4" />
+        <text :x="m.lx" :y="m.ly" :text-anchor="m.anchor">{{ m.short }}</text>
+      </g>
+    </svg>
   </TurnFrame>
 </template>
 
@@ -113,5 +136,24 @@ path {
   fill: none;
   stroke: var(--line);
   vector-effect: non-scaling-stroke;
+}
+.over {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.over circle {
+  fill: var(--ember);
+  stroke: var(--board);
+}
+text {
+  font-size: 17px;
+  font-weight: 700;
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--board);
+  stroke-width: 4px;
 }
 </style>

@@ -13,7 +13,7 @@ defineProps<{
   /** Said where there is nothing to draw. */ nothing: string
   empty: boolean
 }>()
-const emit = defineEmits<{ scene: [scene: Scene] }>()
+const emit = defineEmits<{ scene: [scene: Scene]; drawn: [] }>()
 defineSlots<{ lines(): unknown; default?(): unknown }>()
 const host = ref<HTMLElement>()
 const ready = ref(false)
@@ -23,7 +23,10 @@ let watcher: ResizeObserver | undefined
 
 onMounted(() => {
   try {
-    scene = new Scene(host.value!, () => (ready.value = true))
+    scene = new Scene(host.value!, () => {
+      ready.value = true
+      emit('drawn')
+    })
   } catch {
     plain.value = ready.value = true
     return

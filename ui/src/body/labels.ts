@@ -66,3 +66,25 @@ export function placed(list: Wanted[], wide: number, high: number, size: number,
   }
   return out
 }
+
+/** Numbers that follow each other as one: 1, 2, 3, 4 and 7 are 1–4, 7. */
+export function joined(names: string[]) {
+  const out: string[][] = []
+  for (const n of names) {
+    const last = out.at(-1)
+    if (last && Number(n) === Number(last.at(-1)) + 1) last.push(n)
+    else out.push([n])
+  }
+  return out.map((l) => (l.length > 2 ? `${l[0]}–${l.at(-1)}` : l.join(', '))).join(', ')
+}
+
+/** Names of what lies on each other in a picture, nearer than so many px, stand together. */
+export function together(list: { x: number; y: number; text: string }[], near: number) {
+  const out: { x: number; y: number; names: string[] }[] = []
+  for (const n of list) {
+    const at = out.find((l) => Math.hypot(l.x - n.x, l.y - n.y) < near)
+    if (at) at.names.push(n.text)
+    else out.push({ x: n.x, y: n.y, names: [n.text] })
+  }
+  return out.map((l) => ({ ...l, text: joined(l.names) }))
+}

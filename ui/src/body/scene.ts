@@ -143,13 +143,24 @@ export class Scene {
     return this.near(this.flags, x, y)
   }
 
-  private near<T extends { at: V }>(list: T[], x: number, y: number): T | undefined {
-    this.camera.updateMatrixWorld() // the last turn may not be drawn yet
+  /** How wide and high the host is, px. */
+  size(): [number, number] {
+    return [this.host.clientWidth, this.host.clientHeight]
+  }
+
+  /** Where places of the body fall on the host, px. */
+  spots(list: V[]): { x: number; y: number }[] {
+    this.camera.updateMatrixWorld()
     const { clientWidth: w, clientHeight: h } = this.host
-    return list.find((d) => {
-      const v = at(d.at).add(this.part.position).project(this.camera)
-      return Math.hypot(((v.x + 1) * w) / 2 - x, ((1 - v.y) * h) / 2 - y) < 14
+    return list.map((p) => {
+      const v = at(p).add(this.part.position).project(this.camera)
+      return { x: ((v.x + 1) * w) / 2, y: ((1 - v.y) * h) / 2 }
     })
+  }
+
+  private near<T extends { at: V }>(list: T[], x: number, y: number): T | undefined {
+    const spots = this.spots(list.map((d) => d.at)) // the last turn may not be drawn yet
+    return list.find((_, i) => Math.hypot(spots[i]!.x - x, spots[i]!.y - y) < 14)
   }
 
   /** Lets the drawing be turned by hand, or holds it still. */

@@ -18,6 +18,8 @@ import TextField from '@/kit/TextField.vue'
 import ValueField from '@/kit/ValueField.vue'
 import WhyButton from '@/kit/WhyButton.vue'
 import BlankList from './BlankList.vue'
+import OrderPress from '@/benches/OrderPress.vue'
+import { useWeldOrder } from '@/benches/weldOrder'
 import FlatsView from './FlatsView.vue'
 import FitRow from './FitRow.vue'
 import PanelRow from './PanelRow.vue'
@@ -47,6 +49,11 @@ const worked = open.worked
 const findings = computed(() => worked.value?.findings ?? [])
 watch(findings, (f) => (rail.stops = f.filter((x) => x.severity === 'stop').length))
 const edge = ref<string[]>()
+const welding = useWeldOrder(
+  () => props.job,
+  () => props.body ?? '',
+  () => page.value?.job.revision,
+)
 // Corners tapped one after the other are a new panel.
 const picked = ref<string[]>([])
 const seen = ref<'body' | 'flats'>('body')
@@ -234,7 +241,15 @@ const whole = computed(() => ({ ...open, doc: open.head }))
     <div class="drawn">
       <div class="views">
         <ChoiceRow v-model="seen" label="Drawn" hide-label :choices="sights" />
-        <BodyView v-if="seen === 'body'" :open="open" :picked="picked" :edge="edge" @choose="took" />
+        <BodyView
+          v-if="seen === 'body'"
+          :open="open"
+          :picked="picked"
+          :edge="edge"
+          :numbers="welding.numbers.value"
+          :runs="welding.lines.value"
+          @choose="took"
+        />
         <FlatsView v-else :key="body!" :open="open" @choose="took" />
       </div>
       <div class="under">
@@ -251,6 +266,7 @@ const whole = computed(() => ({ ...open, doc: open.head }))
         >
           {{ word }}
         </button>
+        <OrderPress v-if="worked.edges.some((e) => !e.free && e.kind !== 'bend')" :welding="welding" />
       </div>
       <div v-if="findings.length" class="flags" tabindex="0" role="region" aria-label="Flags">
         <FlagList :findings="findings" firm @look="(id) => open.choose(id)">

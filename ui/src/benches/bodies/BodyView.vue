@@ -8,7 +8,13 @@ import ThingsView from '@/body/ThingsView.vue'
 import type { OpenBody } from './useBody'
 
 type V = readonly number[]
-const props = defineProps<{ open: OpenBody; picked: string[]; edge?: string[] }>()
+const props = defineProps<{
+  open: OpenBody
+  picked: string[]
+  edge?: string[]
+  numbers?: { at: V; text: string }[]
+  runs?: V[][]
+}>()
 const emit = defineEmits<{ choose: [id: string] }>()
 // Numbers come first: the body is drawn a frame later, where that takes long once the hand rests.
 const worked = shallowRef(props.open.worked.value!)
@@ -50,6 +56,7 @@ const over = computed(() => [
   { lines: boxed('good'), color: '--pick' },
   { lines: boxed('bad'), color: '--stop' },
   { lines: lines(worked.value.edges.filter((e) => e.kind === 'bend').map((e) => [e.a, e.b])), color: '--focus' },
+  { lines: props.runs ?? [], color: '--pick' },
   { lines: lines(props.edge ? [props.edge] : []), color: '--stop' },
   { lines: lines(props.picked.slice(1).map((p, i) => [props.picked[i], p])), color: '--pick' },
 ])
@@ -73,6 +80,7 @@ function moved(id: string, by: [number, number, number]) {
     :dots="dots"
     :loose="loose"
     :grain="open.style.value.grain"
+    :numbers="numbers"
     @choose="(id) => emit('choose', id)"
     @move="moved"
   />

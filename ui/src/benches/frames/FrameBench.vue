@@ -16,8 +16,10 @@ import FrameStrip from './FrameStrip.vue'
 import HoldSheet from './HoldSheet.vue'
 import LoadSheet from './LoadSheet.vue'
 import StartFrame from './StartFrame.vue'
+import OrderPress from '@/benches/OrderPress.vue'
 import { marks } from './marks'
 import { useFrame } from './useFrame'
+import { useWeldOrder } from '@/benches/weldOrder'
 
 const FrameView = defineAsyncComponent(() => import('./FrameView.vue'))
 const props = defineProps<{ job: string; frame?: string; sheet?: string }>()
@@ -57,6 +59,11 @@ function aside(f: { code: string; feature?: string }, reason?: string) {
   const list = (open.doc.value?.asides ?? []).filter((a) => a.code !== f.code || a.feature !== f.feature)
   open.set('/asides', reason ? [...list, { code: f.code, feature: f.feature, reason }] : list)
 }
+const welding = useWeldOrder(
+  () => props.job,
+  () => props.frame ?? '',
+  () => page.value?.job.revision,
+)
 const flagsOpen = ref(false)
 // What cannot be made is said without being asked for.
 const shownFlags = computed(() =>
@@ -138,6 +145,8 @@ const joinWord = computed(() =>
         :from="joining"
         :loose="loose"
         :grain="open.style.value.grain"
+        :numbers="welding.numbers.value"
+        :runs="welding.lines.value"
         @move="moved"
         @choose="took"
       />
@@ -158,6 +167,7 @@ const joinWord = computed(() =>
           {{ joinWord }}
         </button>
         <ChoiceRow v-model="scale" label="Movement drawn" :choices="scales" />
+        <OrderPress v-if="open.worked.value.welds?.length" :welding="welding" />
         <button
           v-if="findings.length"
           type="button"

@@ -20,6 +20,9 @@ const props = defineProps<{
   loose: string[]
   /** mm a dragged point moves by steps of. */
   grain: number
+  numbers?: { at: V; text: string }[]
+  /** Runs that are numbered. */
+  runs?: V[][]
 }>()
 const emit = defineEmits<{ choose: [id: string]; move: [id: string, by: [number, number, number]] }>()
 const things = computed<Thing[]>(() =>
@@ -37,6 +40,7 @@ const over = computed(() => [
   { lines: props.stands ?? [], color: '--focus' },
   { lines: props.arrows ?? [], color: '--pick' },
   { lines: bent.value, color: '--stop' },
+  { lines: props.runs ?? [], color: '--pick' },
 ])
 const dots = computed<Dot[]>(() =>
   props.worked.joints
@@ -56,6 +60,7 @@ const dots = computed<Dot[]>(() =>
     :dots="dots"
     :loose="loose"
     :grain="grain"
+    :numbers="numbers"
     @choose="(id) => emit('choose', id)"
     @move="(id, by) => emit('move', id, by)"
   />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The seams of a joint where they run, on outlines of what they join, seen from the front left and above.
 import { computed } from 'vue'
-import { shortened } from '@/body/labels'
+import { shortened, together } from '@/body/labels'
 import type { Style } from '@/kit/readLength'
 import Shown from '@/quick/Shown.vue'
 
@@ -45,27 +45,15 @@ const line = (list: number[][]) =>
 const many = computed(() => props.told.seams.length > 12)
 const whole = computed(() => props.told.seams.reduce((sum, s) => sum + s.long, 0))
 /** Names of seams that lie on each other in the picture stand together, so that they can be read. */
-const labels = computed(() => {
-  const out: { x: number; y: number; names: string[] }[] = []
-  for (const [k, s] of props.told.seams.entries()) {
-    const m = middle(s.path)
-    const name = many.value && !props.bare ? `${k + 1}` : shortened(s.name, 24)
-    const near = out.find((l) => Math.hypot(l.x - m.x, l.y - m.y) < 26)
-    if (near) near.names.push(name)
-    else out.push({ ...m, names: [name] })
-  }
-  return out.map((l) => ({ ...l, text: joined(l.names), anchor: l.x > width - 110 ? 'end' : l.x < 110 ? 'start' : 'middle' }))
-})
-/** 1, 2, 3, 4 and 7 are 1–4, 7. */
-function joined(names: string[]) {
-  const out: string[][] = []
-  for (const n of names) {
-    const last = out.at(-1)
-    if (last && Number(n) === Number(last.at(-1)) + 1) last.push(n)
-    else out.push([n])
-  }
-  return out.map((l) => (l.length > 2 ? `${l[0]}–${l.at(-1)}` : l.join(', '))).join(', ')
-}
+const labels = computed(() =>
+  together(
+    props.told.seams.map((s, k) => ({
+      ...middle(s.path),
+      text: many.value && !props.bare ? `${k + 1}` : shortened(s.name, 24),
+    })),
+    26,
+  ).map((l) => ({ ...l, anchor: l.x > width - 110 ? 'end' : l.x < 110 ? 'start' : 'middle' })),
+)
 const middle = (list: number[][]) => {
   const a = at(list[Math.floor((list.length - 1) / 2)]!)
   const b = at(list[Math.ceil((list.length - 1) / 2)]!)

@@ -2,7 +2,8 @@
 import { useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { words } from '@/api/client'
+import { useQuery } from '@tanstack/vue-query'
+import { api, take, words } from '@/api/client'
 import { useJob } from '@/api/queries'
 import { useRail } from '@/device'
 import FlatBoard from '@/board/FlatBoard.vue'
@@ -85,6 +86,30 @@ watch(
 const unbind = [bind('alt+arrowdown', 'next size', () => bench.walk(1)), bind('alt+arrowup', 'size before', () => bench.walk(-1))]
 onScopeDispose(() => unbind.forEach((f) => f()))
 const open = computed(() => bench.part.value)
+const revised = computed(() => page.value?.parts.find((p) => p.id === props.part)?.revision)
+const ordered = ref(false)
+const { data: runs, isFetching: ordering } = useQuery({
+  queryKey: ['holding', 'flat-runs', () => props.job, () => props.part, () => page.value?.job.revision, () => revised.value],
+  queryFn: () =>
+    take(api.GET('/api/v1/jobs/{id}/flat-runs', { params: { path: { id: props.job }, query: { part: props.part ?? '' } } })),
+  enabled: () => ordered.value && !!props.part,
+})
+/** What the runs are of: joints of the job, and the part's own corners. */
+const runsOf = computed(() => {
+  if (!ordered.value) return ''
+  if (!runs.value) return ordering.value ? 'Putting its runs in order.' : ''
+  const names = [...new Set(runs.value.map((r) => r.of))].map(
+    (of) => page.value?.job.brief.welded?.find((w) => w.id === of)?.name ?? 'its own corners',
+  )
+  if (!names.length) return 'Nothing of it is welded along an edge here.'
+  return names.length < 2 ? `Order of ${names[0]}` : names.map((n, i) => `${String.fromCharCode(65 + (i % 26))} ${n}`).join(', ')
+})
+/** Whether corners of it are closed by a weld. */
+const corners = computed(() => {
+  const any = (f: { meets?: { kind: string }[]; flanges?: unknown[] } | undefined): boolean =>
+    !!f && (!!f.meets?.some((m) => m.kind === 'weld') || !!f.flanges?.some((x) => any(x as typeof f)))
+  return any(open.value?.recipe.value?.base)
+})
 watch([drawing, open], ([d, part]) => {
   if (!part || part.sections.value === (d === 'section')) return
   part.sections.value = d === 'section'
@@ -121,6 +146,7 @@ watch([drawing, open], ([d, part]) => {
           :feature="bench.feature.value"
           :edge="bench.edge.value"
           :seams="seams"
+          :runs="ordered ? runs : undefined"
           :panel="drawing === 'panel' ? panelShown : undefined"
           @dimension="bench.choose"
           @face="bench.pick"
@@ -140,7 +166,18 @@ watch([drawing, open], ([d, part]) => {
           >
             {{ text }}
           </button>
+          <button
+            v-if="(seams.length || corners) && drawing !== 'section'"
+            type="button"
+            class="press tight"
+            :class="{ on: ordered }"
+            :aria-pressed="ordered"
+            @click="ordered = !ordered"
+          >
+            weld order
+          </button>
         </div>
+        <p v-if="runsOf && drawing !== 'section'" class="legend small" role="status" data-order-says>{{ runsOf }}</p>
       </div>
       <BodyView
         v-if="open.body.value && (!narrow || side === 'body')"
@@ -193,6 +230,13 @@ watch([drawing, open], ([d, part]) => {
 .marking {
   position: relative;
   min-height: 0;
+}
+.legend {
+  position: absolute;
+  left: 10px;
+  bottom: 8px;
+  right: 10px;
+  margin: 0;
 }
 .looks {
   position: absolute;
