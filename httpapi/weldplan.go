@@ -1,6 +1,8 @@
 package httpapi
 
 import (
+	"cmp"
+
 	"github.com/danielgtaylor/huma/v2"
 
 	"warmanvil/core/site"
@@ -89,7 +91,7 @@ func (s *server) weldMap(w want) (m paper.WeldMap, called label, err error) {
 		}
 	}
 	called = label{job: j.Brief.Name, of: "weld map " + p.Name, revision: j.Revision}
-	if why := all.WeldsHeldBy(p.Of); why != "" {
+	if why := cmp.Or(p.Held(), all.WeldsHeldBy(p.Of)); why != "" {
 		called.held = asFault("The weld map of %s is held back: %s Settle it on the Hold bench, in the brief, or under Make.", p.Name, why)
 	}
 	return m, called, nil

@@ -32,7 +32,7 @@ func (s *Service) PartsList(ctx context.Context, id string) (Job, []site.Listed,
 		return j, nil, err
 	}
 	rows := site.List(ctx, v, j.Brief, w, BareParts(parts), BareFrames(frames))
-	if slices.ContainsFunc(j.Brief.Books, func(k brief.WeldBook) bool { return k.Back }) {
+	if slices.ContainsFunc(j.Brief.Books, func(k brief.WeldBook) bool { return k.Back || len(k.Braced) > 0 }) {
 		_, all, err := s.Site(ctx, id)
 		if err != nil {
 			return j, nil, err

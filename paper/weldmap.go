@@ -78,10 +78,47 @@ func (s WeldMap) PDF() ([]byte, error) {
 	for _, q := range s.Plan.Seams {
 		p.row(seams, []string{fmt.Sprint(q.Number), q.Name, s.Write(q.Leg), s.Write(q.Long), fmt.Sprint(len(q.Tacks)), "", "", "", ""})
 	}
+	s.sizes(p)
 	p.room(10)
 	p.put(edge, p.y+4, 8, "", "Estimates of bow are half or half as much again. This map approves nothing: local rules and a licensed "+
 		"engineer decide.")
 	return p.bytes()
+}
+
+// sizes prints what keeps it square and what is measured, tacked and cold: what was is written in, the rest are lines.
+func (s WeldMap) sizes(p *sheetPrinter) {
+	for _, b := range s.Plan.Braces {
+		if b.On {
+			p.SetFont("go", "", 9)
+			for _, line := range p.SplitText(b.Says, p.w-2*edge) {
+				p.room(5)
+				p.put(edge, p.y+4, 9, "", line)
+				p.y += 4.2
+			}
+		}
+	}
+	if len(s.Plan.Sizes) == 0 {
+		return
+	}
+	p.y += 8
+	p.room(20)
+	p.put(edge, p.y, 11, "B", "To measure: tacked, before the first run, and when it is cold")
+	p.y += 6
+	table := SurveySection{Heads: []string{"what", "should be", "may be off", "tacked", "cold"}, Widths: []float64{.52, .13, .11, .12, .12}}
+	p.heads(table)
+	read := func(j *site.JudgedOff) string {
+		if j == nil {
+			return ""
+		}
+		return s.Write(j.Read)
+	}
+	for _, z := range s.Plan.Sizes {
+		tacked := read(z.Tacked)
+		if !z.Square {
+			tacked = "not asked" // an empty cell is a line to be filled in
+		}
+		p.row(table, []string{z.Name, s.Write(z.Should), s.Write(z.Allowed), tacked, read(z.Cooled)})
+	}
 }
 
 // draw prints what is welded, seen from the front left and above, with the numbers of its seams.

@@ -16,7 +16,7 @@ import (
 
 // weldingPart gathers the corners of a folded part that are welded.
 func (s Site) weldingPart(p *BuiltPart) (g welding) {
-	g.name = p.Name
+	g.name, g.sizes = p.Name, s.holesApart(p.ID)
 	if p.Err != nil || !p.Built.Whole {
 		g.why = p.Name + " cannot be built as it stands: look at it on the Shape bench."
 		return g

@@ -79,14 +79,27 @@ func (s Site) strongBack(b weld.Bent, peak float64) *StrongBack {
 	return &out
 }
 
-// Backs lists the strong-backs that are on the parts list.
+// Backs lists what holds things while they are welded and is on the parts list: strong-backs and braces.
 func (s Site) Backs() (out []Listed) {
 	for _, k := range s.Brief.Books {
-		if !k.Back {
+		if !k.Back && len(k.Braced) == 0 {
 			continue
 		}
 		p, err := s.WeldPlan(k.Of)
-		if err != nil || p.Back == nil {
+		if err != nil {
+			continue
+		}
+		for _, b := range p.Braces {
+			if b.On {
+				row := Listed{Name: "Brace of " + p.Name, Temporary: true, Quantity: 1, Material: b.Section, Kilos: b.Kilos,
+					Why: fmt.Sprintf("%s long, %s; it comes off after welding", s.seamPen().MM(b.Long), b.Name)}
+				if b.Section == "" {
+					row.Why = b.Says
+				}
+				out = append(out, row)
+			}
+		}
+		if !k.Back || p.Back == nil {
 			continue
 		}
 		row := Listed{Name: "Strong-back of " + p.Name, Temporary: true, Quantity: 1, Material: p.Back.Section, Kilos: p.Back.Kilos,

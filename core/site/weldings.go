@@ -119,9 +119,9 @@ func (s Site) weldingJoint(w brief.Welded) (g welding) {
 	if len(g.seams) == 0 {
 		g.why = "It has plugs and spots alone: every second one first, then those between, and let each cool."
 	}
-	for _, j := range s.Brief.Joints {
-		if j.Part != "" && (j.Part == w.Sides[0].Of || j.Part == w.Sides[1].Of) {
-			g.near = append(g.near, j.Name)
+	for _, side := range w.Sides {
+		if side.Kind == brief.PartSide {
+			g.sizes = append(g.sizes, s.holesApart(side.Of)...)
 		}
 	}
 	return g
@@ -166,6 +166,7 @@ func lengthOf(line []solid.Vector) (mm float64) {
 func (s Site) weldingFrame(f Frame) (g welding) {
 	g.name = f.Name
 	built := shape.Build(f.Doc, newStander(s).from.ForFrame(f.Doc))
+	g.frame, g.sizes = built, squares(built)
 	at, bodies := built.Together()
 	g.bulks = bodies
 	for _, b := range bodies {

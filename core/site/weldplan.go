@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/brief"
 	"warmanvil/core/effort"
 	"warmanvil/core/hole"
+	"warmanvil/core/member/shape"
 	"warmanvil/core/shop"
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
@@ -30,6 +31,8 @@ type WeldPlan struct {
 	Takes    []string          `json:"takes" doc:"metal, wire, gas, minutes, in words"`
 	Class    string            `json:"class" enum:"B,C,D" doc:"of ISO 5817, by what happens when it fails"`
 	Back     *StrongBack       `json:"back,omitempty" doc:"what holds it straight while it is welded, where it bows"`
+	Braces   []Brace           `json:"braces" doc:"of a frame: what keeps its openings square while it is welded"`
+	Sizes    []Remeasured      `json:"sizes" doc:"what is measured when it is tacked, and again when it has cooled"`
 	Draw     *DrawTold         `json:"draw,omitempty" doc:"how far its worst seam pulls together"`
 	Bowed    *BowLearnt        `json:"bowed,omitempty" doc:"how far it bowed against the estimate"`
 	Findings []working.Finding `json:"findings"`
@@ -94,7 +97,8 @@ type welding struct {
 	why     string
 	trees   []*solid.Tree // what stands round it
 	names   []string
-	near    []string // names of bolted joints on what is welded
+	sizes   []Remeasured // that welding pulls off
+	frame   *shape.Built // where it is a frame
 	laid    []effort.Weld
 	outside int  // seams that another house lays
 	alone   bool // what it is welded to has no body here
@@ -107,7 +111,7 @@ func (s Site) WeldPlan(of string) (WeldPlan, error) {
 		return WeldPlan{}, ErrNoSuch
 	}
 	p := WeldPlan{Of: of, Name: g.name, Why: g.why, Seams: []PlannedSeam{}, Sketch: [][]solid.Vector{}, Does: []string{}, Takes: []string{},
-		Findings: []working.Finding{}, Class: s.lookClass()}
+		Braces: []Brace{}, Sizes: []Remeasured{}, Findings: []working.Finding{}, Class: s.lookClass()}
 	if g.sketch != nil {
 		p.Sketch = g.sketch
 	}
@@ -211,9 +215,10 @@ func (s Site) planWords(p *WeldPlan, g welding, book brief.WeldBook) {
 		p.Draw = s.drawTold(long, fine(long.Draws))
 		do("%s", p.Draw.Says)
 	}
-	for _, name := range g.near {
-		do("Measure again when it has cooled: the holes of %s.", name)
+	if g.frame != nil {
+		p.Braces = s.braces(g.frame, book.Braced)
 	}
+	s.planSizes(p, g, book)
 	if guessed := p.guessed(); book.Bowed != nil && guessed > 1e-6 {
 		p.Bowed = &BowLearnt{guessed, *book.Bowed, *book.Bowed / guessed,
 			slices.ContainsFunc(s.Shop.Bows, func(b shop.Bow) bool { return b.ID == "bow-"+p.Of })}

@@ -4784,6 +4784,28 @@ export interface components {
              */
             width: number;
         };
+        Brace: {
+            /** @description of the opening */
+            id: string;
+            /** Format: double */
+            kilos: number;
+            /** @description it is cut from a stick that lies in the Shop */
+            lies: boolean;
+            /**
+             * Format: double
+             * @description mm, to be cut
+             */
+            long: number;
+            name: string;
+            /** @description it is on the parts list */
+            on: boolean;
+            /** @description mm, from corner to corner */
+            path: number[][];
+            says: string;
+            /** @description of the table, or of what lies in the Shop; empty where none is long and stiff enough */
+            section: string;
+            working: components["schemas"]["Working"];
+        };
         Brief: {
             answers?: components["schemas"]["Answers"];
             /** @description bolts the shop has */
@@ -10673,6 +10695,19 @@ export interface components {
              */
             opening: number;
         };
+        JudgedOff: {
+            good: boolean;
+            /**
+             * Format: double
+             * @description mm, over it positive
+             */
+            off: number;
+            /**
+             * Format: double
+             * @description mm
+             */
+            read: number;
+        };
         Kept: {
             id: string;
             /** @description id of the measure that must reach what is wanted */
@@ -14039,6 +14074,28 @@ export interface components {
              */
             width?: number;
         };
+        Remeasured: {
+            /**
+             * Format: double
+             * @description mm it may be off
+             */
+            allowed: number;
+            /** @description where that comes from */
+            by: string;
+            /** @description null where nobody measured */
+            cooled: components["schemas"]["JudgedOff"];
+            id: string;
+            name: string;
+            /**
+             * Format: double
+             * @description mm
+             */
+            should: number;
+            /** @description measured when it is tacked too, before the first run */
+            square: boolean;
+            /** @description null where nobody measured */
+            tacked: components["schemas"]["JudgedOff"];
+        };
         Replaced: {
             /** @description where and how it failed, or why it goes */
             failed?: string;
@@ -15484,6 +15541,20 @@ export interface components {
              */
             mass: number;
             name: string;
+        };
+        SizeSeen: {
+            /**
+             * Format: double
+             * @description mm, welded and cold
+             */
+            cooled?: number;
+            /** @description of the size */
+            id: string;
+            /**
+             * Format: double
+             * @description mm, tacked, before the first run
+             */
+            tacked?: number;
         };
         Sized: {
             key: string;
@@ -17868,6 +17939,8 @@ export interface components {
              * @description mm, how far it is bowed, as measured after
              */
             bowed?: number;
+            /** @description ids of openings that are braced corner to corner while it is welded: on the parts list, as what comes off again */
+            braced?: string[];
             /** @description why it bowed, and what was done */
             cause?: string;
             id: string;
@@ -17876,6 +17949,8 @@ export interface components {
             /** @description ids of runs in an order by hand */
             order?: string[];
             seen?: components["schemas"]["SeamSeen"][];
+            /** @description what was measured when it was tacked, and when it had cooled */
+            sizes?: components["schemas"]["SizeSeen"][];
         };
         WeldEdge: {
             edge: string;
@@ -17896,6 +17971,8 @@ export interface components {
             back?: components["schemas"]["StrongBack"];
             /** @description how far it bowed against the estimate */
             bowed?: components["schemas"]["BowLearnt"];
+            /** @description of a frame: what keeps its openings square while it is welded */
+            braces: components["schemas"]["Brace"][];
             /**
              * @description of ISO 5817, by what happens when it fails
              * @enum {string}
@@ -17913,6 +17990,8 @@ export interface components {
             /** @description null where there is none */
             order: components["schemas"]["OrderResult"];
             seams: components["schemas"]["PlannedSeam"][];
+            /** @description what is measured when it is tacked, and again when it has cooled */
+            sizes: components["schemas"]["Remeasured"][];
             /** @description mm, outlines of what is welded */
             sketch: number[][][];
             /** @description metal, wire, gas, minutes, in words */

@@ -18,6 +18,7 @@ import WhyButton from '@/kit/WhyButton.vue'
 import Shown from '@/quick/Shown.vue'
 import SeamCarries from './SeamCarries.vue'
 import SeamDrawing from './SeamDrawing.vue'
+import WeldSizes from './WeldSizes.vue'
 import WeldTicks from './WeldTicks.vue'
 
 const props = defineProps<{ open: OpenBrief; of: string; job: string; titled?: boolean }>()
@@ -71,6 +72,8 @@ function write(change: Partial<WeldBook>) {
   props.open.set('/books', [...list, next])
 }
 const bookAt = computed(() => books.value.findIndex((b) => b.of === props.of))
+const sizeFault = (size: string, when: string) =>
+  props.open.fault(`/books/${bookAt.value}/sizes/${(book.value.sizes ?? []).findIndex((z) => z.id === size)}/${when}`)
 const fault = (seam: string, size: string) =>
   props.open.fault(`/books/${bookAt.value}/seen/${(book.value.seen ?? []).findIndex((s) => s.id === seam)}/${size}`)
 /** Puts a run earlier or later by hand. */
@@ -170,6 +173,7 @@ async function learn() {
           <FlagList v-if="plan.findings.length" :findings="plan.findings" firm />
         </div>
       </div>
+      <WeldSizes :plan="plan" :book="book" :lengths="open.style.value" :fault="sizeFault" @write="write" />
       <details>
         <summary>Its {{ order.runs.length }} runs, to be changed by hand</summary>
         <ol class="runs" data-runs>
