@@ -255,3 +255,43 @@ func TestWeldMapFromMake(t *testing.T) {
 		t.Error("the weld map is no PDF")
 	}
 }
+
+// A gusset is put into a corner of a frame by one press: it is a part, placed, with two welded joints that are asked by
+// what goes through that end. The frame's picture and a part's flat number their runs.
+func TestGussetInAFrameAndItsOrder(t *testing.T) {
+	a := startApp(t)
+	id, frame := a.demoPart(t, "Orchard truck", "Underfloor outriggers")
+	p := open(t, a, 1280, 900)
+	p.goTo("/jobs/" + id + "/shape/frame/" + frame)
+	p.wait("the frame", `document.querySelector('.body[data-ready]')`)
+	p.press("Weld order")
+	p.wait("numbers in the picture", `document.querySelectorAll('[data-numbers] text').length > 3`)
+	shown := `document.querySelector('[data-runs-shown]').innerText`
+	p.wait("the first runs", shown+`.startsWith('1–8 of')`)
+	p.press("Runs after")
+	p.wait("the next", shown+`.startsWith('9–')`)
+	p.press("Front arm")
+	p.wait("its ends", `document.querySelector('.end')`)
+	before, err := a.jobs.Parts(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p.press("A gusset in its corner")
+	p.see("stands in the corner")
+	list, err := a.jobs.Parts(t.Context(), id)
+	if err != nil || len(list) != len(before)+1 {
+		t.Fatalf("%v: %d parts, %d before", err, len(list), len(before))
+	}
+	p.goTo("/jobs/" + id + "/hold")
+	p.wait("its joint in the list", `(() => {
+		const x = [...document.querySelectorAll('.list .pick')].find(x => x.innerText.startsWith('Gusset, Front arm'))
+		x?.click()
+		return !!x
+	})()`)
+	p.see("what its foot takes of the end of the member")
+	p.wait("its answer", `[...document.querySelectorAll('[data-verdict], .verdict, [data-weld-order]')].length > 0`)
+	p.goTo("/jobs/" + id + "/shape/" + list[len(list)-1].ID)
+	p.drawn()
+	p.press("weld order")
+	p.wait("runs on the flat", `document.querySelectorAll('[data-runs-on-flat] text').length > 0`)
+}

@@ -19,11 +19,18 @@ type Welded struct {
 	Filler string      `json:"filler,omitempty" doc:"key of the table of weld metals; the weakest of steel when left out"`
 	Mount  string      `json:"mount,omitempty" doc:"id of a bracket of its first part: what that carries goes through these seams"`
 	Braces string      `json:"braces,omitempty" doc:"id of the welded joint its first part is a gusset of: what the gusset's foot takes there goes through these seams"`
+	Corner *WeldCorner `json:"corner,omitempty" doc:"its first part is a gusset beside that end of a member: what the gusset takes there goes through these seams"`
 	Path   bool        `json:"path,omitempty" doc:"its loads come along the load path of the job"`
 	Cases  []SeamLoad  `json:"cases,omitempty" doc:"loads typed, where they come from neither"`
 	Where  WeldPlace   `json:"where,omitempty" enum:"bench,tacked,in place" doc:"on the bench when left out"`
 	Shown  string      `json:"shown,omitempty" doc:"what hides its seams later, so that they are looked at first"`
 	Note   string      `json:"note,omitempty" doc:"for whoever welds it"`
+}
+
+// WeldCorner is an end of a member of the frame a gusset is welded to.
+type WeldCorner struct {
+	Member string `json:"member" doc:"id of the member whose end it is"`
+	End    string `json:"end" enum:"a,b"`
 }
 
 // WeldPlace is where seams are laid.

@@ -125,7 +125,8 @@ func (s Site) braceOf(b *Brace, m stock.Material, across float64) {
 	}
 	b.Says = fmt.Sprintf("%s: a brace of %s, %s long%s, over both corners on one face, two short tacks at each end, once it is tacked and "+
 		"square. It comes off after the last run has cooled, its tacks ground.", b.Name, b.Section, pen.MM(b.Long), from)
-	w := working.Working{Method: "Brace", Source: "AISC 360 E2, user note: L/r of what is pressed at most 200; what pulls it is not worked out",
+	w := working.Working{Method: "Brace", Source: "AISC 360 E2, user note: L/r of what is pressed at most 200; what pulls it is not worked " +
+		"out",
 		Formula: "r ≥ L / 200; long = L + 2 · lap",
 		Inputs:  []working.Quantity{working.MM("L", "corner to corner, the shorter way", across), working.MM("lap", "on what it braces", braceLap)},
 		Steps:   []working.Quantity{working.MM("r", b.Section+", least radius of gyration", radius), working.MM("need", "least", least)},

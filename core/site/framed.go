@@ -53,6 +53,9 @@ func (s Site) touched(id string) bool {
 		}
 	}
 	for _, w := range s.Brief.Welded {
+		if w.Corner != nil {
+			continue // a gusset of its own
+		}
 		for _, side := range w.Sides {
 			if side.Kind == brief.MemberSide && side.Of == id {
 				return true

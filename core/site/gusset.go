@@ -61,7 +61,7 @@ func freeEdge(m stock.Material) float64 { return .75 * math.Sqrt(m.Modulus/m.Yie
 
 // slender adds whether a gusset's free edge is too long for its sheet: pressed it buckles.
 func (s *site) slender(x *seated, r *weld.SeamsHeld) {
-	if x.w.Braces == "" || x.built == nil {
+	if x.w.Braces == "" && x.w.Corner == nil || x.built == nil {
 		return
 	}
 	p := s.part(x.w.Sides[0].Of)
@@ -91,6 +91,11 @@ func (s *site) slender(x *seated, r *weld.SeamsHeld) {
 func (s *site) weldedAlong(x *seated, e made.EdgeMade) bool {
 	if slices.ContainsFunc(x.w.Seams, func(q brief.SeamPlan) bool { return q.Edge == e.Edge }) {
 		return true
+	}
+	if x.w.Corner != nil { // both its legs are seams of two joints
+		return slices.ContainsFunc(s.gussets(x), func(o brief.Welded) bool {
+			return slices.ContainsFunc(o.Seams, func(q brief.SeamPlan) bool { return q.Edge == e.Edge })
+		})
 	}
 	k := s.bracing(x.w)
 	return k >= 0 && slices.ContainsFunc(s.Brief.Welded[k].Seams, func(q brief.SeamPlan) bool { return q.On == x.ids[0] && q.Edge == e.Edge })

@@ -55,7 +55,8 @@ func squares(built *shape.Built) (out []Remeasured) {
 	for _, q := range openings(built) {
 		first, second := q.Diagonals()
 		for k, mm := range [2]float64{first, second} {
-			out = append(out, Remeasured{ID: fmt.Sprintf("%s %d", q.id, k+1), Square: true, Should: mm, Allowed: offA(mm), By: "ISO 13920 class A",
+			out = append(out, Remeasured{ID: fmt.Sprintf("%s "+
+				"%d", q.id, k+1), Square: true, Should: mm, Allowed: offA(mm), By: "ISO 13920 class A",
 				Name: "diagonal inside, " + q.across(k)})
 		}
 	}
@@ -121,18 +122,21 @@ func (s Site) planSizes(p *WeldPlan, g welding, book brief.WeldBook) {
 				way = "under"
 			}
 			p.Findings = append(p.Findings, working.Finding{Code: "pulled-off", Severity: severity, Cause: "Measured", Name: p.Name,
-				Reason: fmt.Sprintf("The %s is %s %s, where %s is allowed: %s", z.Name, pen.Fine(math.Abs(j.Off)), way, pen.Fine(z.Allowed), then)})
+				Reason: fmt.Sprintf("The %s is %s %s, where %s is allowed: "+
+					"%s", z.Name, pen.Fine(math.Abs(j.Off)), way, pen.Fine(z.Allowed), then)})
 		}
 		switch {
 		case z.Cooled != nil && !z.Cooled.Good:
-			off(working.Mind, z.Cooled, "pull it back while it is hot or cut and weld it again, and measure what fits to it before it is coated.")
+			off(working.Mind, z.Cooled, "pull it back while it is hot or cut and weld it again, and measure what fits to it before "+
+				"it is coated.")
 		case z.Tacked != nil && !z.Tacked.Good && z.Cooled == nil:
 			off(working.Stop, z.Tacked, "break tacks and square it up before the first run. Its weld map is held back until then.")
 		}
 	}
 	if begun && waits > 0 {
 		p.Findings = append(p.Findings, working.Finding{Code: "not-squared", Severity: working.Mind, Cause: "Measured", Name: p.Name,
-			Reason: fmt.Sprintf("It is welded already, and %d of its diagonals %s not measured when it was tacked: measure them now, before more is "+
+			Reason: fmt.Sprintf("It is welded already, and %d of its diagonals %s not measured when it was tacked: measure them "+
+				"now, before more is "+
 				"laid.", waits, map[bool]string{true: "was", false: "were"}[waits == 1])})
 	}
 }

@@ -14,8 +14,8 @@ import (
 func (w *walking) gatherSeams(known map[string]bool, poses map[string]solid.Pose) {
 	s := w.s
 	for i, j := range s.Brief.Welded {
-		if j.Sides[0].Kind == "" || j.Sides[1].Kind == "" {
-			continue // it holds nothing that is named to anything that is
+		if j.Sides[0].Kind == "" || j.Sides[1].Kind == "" || j.Corner != nil {
+			continue // it holds nothing that is named to anything that is; a gusset of a frame lies beside its path
 		}
 		sides := []brief.Side{j.Sides[0].Side, j.Sides[1].Side}
 		x := s.seat(j, poses)

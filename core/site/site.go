@@ -7,9 +7,11 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"sync"
 
 	"warmanvil/core/brief"
 	"warmanvil/core/joint"
+	"warmanvil/core/member/held"
 	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet/made"
 	"warmanvil/core/shop"
@@ -47,6 +49,9 @@ type site struct {
 	bodies map[string][]neighbour // panels of parts that joints go through, in their own axes
 	at     map[string]bolted      // by id of the joint
 	feet   map[string]standing    // by device
+
+	asked     *sync.Mutex // guards what is asked once and kept
+	frameHeld map[string]*held.Held
 }
 
 // standing is a device on its feet in every case, or why that cannot be said.
@@ -65,7 +70,7 @@ func (s Site) open() *site {
 	st := newStander(s)
 	l := st.from
 	out := &site{Site: s, from: l, stands: map[string]*stand{}, frames: map[string]*shape.Built{}, bodies: map[string][]neighbour{},
-		at: map[string]bolted{}, feet: map[string]standing{}}
+		at: map[string]bolted{}, feet: map[string]standing{}, asked: &sync.Mutex{}, frameHeld: map[string]*held.Held{}}
 	for _, d := range s.Brief.Devices {
 		cases, why := s.Brief.FeetCases(d)
 		out.feet[d.ID] = standing{cases, why}

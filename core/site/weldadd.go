@@ -20,13 +20,18 @@ const (
 	AddGusset  = "gusset"  // a triangle in the corner of a fillet
 	AddDoubler = "doubler" // a plate under the first part, on what it is welded to
 	AddBridge  = "bridge"  // a strip over a gap or a butt, lapped on the first part and welded to the second
+	AddCorner  = "corner"  // a triangle in the corner of two members of a frame
 )
 
 // WeldAdd is what is to be added to a welded joint.
 type WeldAdd struct {
-	Joint string `json:"joint" doc:"id"`
-	Seam  string `json:"seam" doc:"id of its seam"`
-	Kind  string `json:"kind" enum:"gusset,doubler,bridge"`
+	Joint string `json:"joint,omitempty" doc:"id; of all but a corner"`
+	Seam  string `json:"seam,omitempty" doc:"id of its seam"`
+	Kind  string `json:"kind" enum:"gusset,doubler,bridge,corner"`
+
+	Frame  string `json:"frame,omitempty" doc:"of a corner: id of the frame"`
+	Member string `json:"member,omitempty" doc:"of a corner: id of the member whose end it is beside"`
+	End    string `json:"end,omitempty" enum:"a,b"`
 }
 
 // WeldAdded is a part with its place and its seams, and the joints as they are then.
@@ -69,6 +74,13 @@ const newPart = "the new part"
 
 // Adding answers a gusset, a doubler or a strip for a seam, placed, with its own seams. It fails with *working.Fault.
 func (s Site) Adding(in WeldAdd, newID func() string) (out WeldAdded, err error) {
+	if in.Kind == AddCorner {
+		out, err = s.open().corner(in, newID)
+		if err == nil {
+			err = out.Recipe.Validate()
+		}
+		return out, err
+	}
 	k := slices.IndexFunc(s.Brief.Welded, func(w brief.Welded) bool { return w.ID == in.Joint })
 	if k < 0 {
 		return out, working.Refuse("/joint", "The welded joint is not there any more.")
@@ -206,6 +218,23 @@ func (a *adding) first() brief.SeamBody {
 	return b
 }
 
+// triangle answers the base of a gusset whose welds are so large, beside sheet so thick, with legs no longer than a
+// length where that leaves its seams long enough: how far its corner is snipped off, its legs, and as thick as its free
+// edge asks. All in mm.
+func (a *adding) triangle(size, beside, most float64, m stock.Material) (snip, leg, thick float64, base sheet.Base) {
+	snip, nose := a.up(size+3), a.up(gussetNose)
+	leg = a.up(math.Max(snip+4*size+math.Max(weld.LeastCounted, 4*size), math.Min(gussetMost, most)))
+	thick, step := beside, .5
+	if a.s.Brief.Inches() {
+		step = 25.4 / 32
+	}
+	for (leg-nose)*math.Sqrt2 > freeEdge(m)*thick && thick < 3*beside {
+		thick = step * math.Ceil(thick/step+.5)
+	}
+	return snip, leg, thick, sheet.Base{Shape: &sheet.Shape{Kind: sheet.Polygon, Points: profile.Loop{
+		{X: snip}, {X: leg}, {X: leg, Y: nose}, {X: nose, Y: leg}, {Y: leg}, {Y: snip}}}}
+}
+
 // gusset puts a triangle into the corner at the middle of the seam: its foot is a seam of the joint, its other leg one of
 // its own.
 func (a *adding) gusset() error {
@@ -214,21 +243,12 @@ func (a *adding) gusset() error {
 		return working.Refuse("/seam", "A gusset stands in a corner, and %s is none: choose a fillet.", q.Called())
 	}
 	size := math.Max(q.Leg, weld.SmallestLeg(a.thick))
-	snip, nose := a.up(size+3), a.up(gussetNose)
-	leg := a.up(math.Max(snip+4*size+math.Max(weld.LeastCounted, 4*size), math.Min(gussetMost, a.long/2)))
 	m, err := stock.MaterialByKey(q.Sides[0].Material)
 	if err != nil {
 		return working.Refuse("/joint", "%v", err)
 	}
-	thick, step := a.thick, .5
-	if a.s.Brief.Inches() {
-		step = 25.4 / 32
-	}
-	for (leg-nose)*math.Sqrt2 > freeEdge(m)*thick && thick < 3*a.thick {
-		thick = step * math.Ceil(thick/step+.5)
-	}
-	a.sheet(shortName("Gusset, "+a.x.w.Name), thick, sheet.Base{Shape: &sheet.Shape{Kind: sheet.Polygon, Points: profile.Loop{
-		{X: snip}, {X: leg}, {X: leg, Y: nose}, {X: nose, Y: leg}, {Y: leg}, {Y: snip}}}})
+	snip, _, thick, base := a.triangle(size, a.thick, a.long/2, m)
+	a.sheet(shortName("Gusset, "+a.x.w.Name), thick, base)
 	a.place(a.mid.Add(a.face.Mul(a.thick/2+snip)), a.face, a.down.Mul(-1)) // its first corner, which the snip is before
 	foot := a.seamOf("1", "foot of the gusset", weld.FilletForm, true)
 	foot.On, foot.Before, foot.After = a.out.Placed.ID, foot.Leg, foot.Leg

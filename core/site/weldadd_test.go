@@ -183,13 +183,13 @@ func TestAddingRefuses(t *testing.T) {
 		"seam is not there":  {upright(t), WeldAdd{Joint: "w", Seam: "gone", Kind: AddGusset}},
 		"not \"wish\"":       {upright(t), WeldAdd{Joint: "w", Seam: "s1", Kind: "wish"}},
 		"has no place":       {welds(t), WeldAdd{Joint: "w", Seam: "s1", Kind: AddGusset}},
-		"stands in a corner": {upright(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Form = weld.LapForm }), WeldAdd{"w", "s1", AddGusset}},
-		"is no fillet":       {upright(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Form = weld.LapForm }), WeldAdd{"w", "s1", AddDoubler}},
-		"is neither":         {upright(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Form = weld.LapForm }), WeldAdd{"w", "s1", AddBridge}},
+		"stands in a corner": {upright(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Form = weld.LapForm }), WeldAdd{Joint: "w", Seam: "s1", Kind: AddGusset}},
+		"is no fillet":       {upright(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Form = weld.LapForm }), WeldAdd{Joint: "w", Seam: "s1", Kind: AddDoubler}},
+		"is neither":         {upright(t, func(s *Site) { s.Brief.Welded[0].Seams[0].Form = weld.LapForm }), WeldAdd{Joint: "w", Seam: "s1", Kind: AddBridge}},
 		"along no edge": {upright(t, func(s *Site) {
 			s.Brief.Welded[0].Seams[0].Panel, s.Brief.Welded[0].Seams[0].Path = "", []solid.Vector{{}, {0, 80}}
-		}), WeldAdd{"w", "s1", AddGusset}},
-		"cannot be worked out": {upright(t, func(s *Site) { s.Brief.Welded[0].Sides[1].Material = "" }), WeldAdd{"w", "s1", AddGusset}},
+		}), WeldAdd{Joint: "w", Seam: "s1", Kind: AddGusset}},
+		"cannot be worked out": {upright(t, func(s *Site) { s.Brief.Welded[0].Sides[1].Material = "" }), WeldAdd{Joint: "w", Seam: "s1", Kind: AddGusset}},
 	} {
 		if _, err := c.s.Adding(c.in, id); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%q: %v", want, err)

@@ -128,6 +128,8 @@ func (s *site) seamTold(x *seated, seam weld.Seam) SeamTold {
 func (s *site) seamLoads(x *seated, path Pathway) (out []weld.SeamsCase, why string) {
 	w := x.w
 	switch {
+	case w.Corner != nil:
+		return s.cornered(x, path)
 	case w.Braces != "":
 		return s.bracedBy(x, path)
 	case w.Path:

@@ -63,6 +63,7 @@ func welded() []Field {
 		of("SeamPlan", plain("as is", "as it is laid", "dressed", "dressed, its throat left", "flush", "ground flush"), "finish"),
 		of("SeamPlan", plain("mig", "MIG", "tig", "TIG", "stick", "rods", "spot", "a spot welder", "outside", "outside, by another house"),
 			"by"),
+		of("WeldCorner", plain("a", "first end", "b", "second end"), "end"),
 		of("SeamPlan", plain("a", "all round its first end", "b", "all round its second end"), "end"),
 		of("Welded", plain("bench", "on the bench", "tacked", "tacked in place, welded on the bench", "in place", "in place, all of it"),
 			"where"),

@@ -9,6 +9,7 @@ import (
 	"warmanvil/core/solid"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
+	"warmanvil/core/weld"
 	"warmanvil/core/working"
 )
 
@@ -35,16 +36,17 @@ type Held struct {
 
 // MemberHeld is a member under its worst case.
 type MemberHeld struct {
-	ID      string           `json:"id"`
-	Name    string           `json:"name"`
-	Stress  strength.Check   `json:"stress" doc:"worst stress along it, MPa"`
-	At      float64          `json:"at" doc:"mm from its first point"`
-	Column  strength.Check   `json:"column" doc:"buckling with bending, as a sum of shares"`
-	Weld    strength.Check   `json:"weld" doc:"fillet all round its worse end, N/mm of length"`
-	More    []strength.Check `json:"more" doc:"what else it must answer"`
-	Verdict strength.Verdict `json:"verdict" enum:"holds,tight,over,cannot say"`
-	Use     *float64         `json:"use" doc:"largest utilisation of all that it must answer"`
-	Along   []Along          `json:"along" doc:"diagrams of the case that governs its stress"`
+	ID      string            `json:"id"`
+	Name    string            `json:"name"`
+	Stress  strength.Check    `json:"stress" doc:"worst stress along it, MPa"`
+	At      float64           `json:"at" doc:"mm from its first point"`
+	Column  strength.Check    `json:"column" doc:"buckling with bending, as a sum of shares"`
+	Weld    strength.Check    `json:"weld" doc:"fillet all round its worse end, N/mm of length"`
+	More    []strength.Check  `json:"more" doc:"what else it must answer"`
+	Verdict strength.Verdict  `json:"verdict" enum:"holds,tight,over,cannot say"`
+	Use     *float64          `json:"use" doc:"largest utilisation of all that it must answer"`
+	Ends    [2]*weld.SeamsAsk `json:"-"` // its seams as they are asked, in the frame's axes; nil where nothing goes through them
+	Along   []Along           `json:"along" doc:"diagrams of the case that governs its stress"`
 }
 
 // Along is one place of a member's diagrams.

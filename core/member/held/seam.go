@@ -111,6 +111,7 @@ func (a *asking) weldAt(x endAsk, branches []branch, cases []answered) (strength
 	if len(ask.Cases) == 0 {
 		return c, false
 	}
+	a.welds[x.e] = &ask
 	held, err := weld.Hold(ask)
 	if err != nil {
 		c.Why = err.Error()

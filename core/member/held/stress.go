@@ -14,6 +14,7 @@ import (
 	"warmanvil/core/section"
 	"warmanvil/core/stock"
 	"warmanvil/core/strength"
+	"warmanvil/core/weld"
 	"warmanvil/core/working"
 )
 
@@ -45,8 +46,9 @@ type asking struct {
 	up      [2]float64 // reach of the fibres in height and sideways, mm
 	iy, iz  float64
 	tilted  float64
-	perT    float64 // shear stress of a torque of 1 N·mm
-	wide    float64 // areas that take shear
+	welds   [2]*weld.SeamsAsk // its ends as they are asked
+	perT    float64           // shear stress of a torque of 1 N·mm
+	wide    float64           // areas that take shear
 	tall    float64
 	grows   float64 // what bending grows by as the frame moves
 	unsafe  string  // why that cannot be: it buckles
@@ -182,6 +184,7 @@ func (w *weighing) member(i int, cases []answered, room []frame.Station) (Member
 			x.More = append(x.More, c)
 		}
 	}
+	x.Ends = a.welds
 	a.along(&x, cases)
 	return x, room
 }

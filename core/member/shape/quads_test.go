@@ -7,6 +7,7 @@ import (
 	"warmanvil/core/member"
 	"warmanvil/core/member/racks"
 	"warmanvil/core/section"
+	"warmanvil/core/solid"
 )
 
 // ladder is two rails of 1000, so far apart, with rungs of 40 × 40 at some places along them.
@@ -72,4 +73,40 @@ func TestOpeningsThatAreNone(t *testing.T) {
 	}
 	first, _ := list[0].Diagonals()
 	racks.Near(t, "a wider rung", first, math.Hypot(560, 750), 1e-6)
+}
+
+// Beside the end of a rung there are two corners on the rail, where the faces meet; the one with more room comes first. A
+// mitred corner has room on its inside alone, as long as its members less the other's half. Slanted and free ends have none.
+func TestCornersBesideAnEnd(t *testing.T) {
+	b := Build(racks.Steel(t, ladder(600, 300)), nil)
+	list, why := b.Corners(2, 0)
+	if why != "" || len(list) != 2 || list[0].Onto != "l" {
+		t.Fatalf("%q %+v", why, list)
+	}
+	for i, want := range []solid.Vector{{320, 20, 0}, {280, 20, 0}} { // away from the rail's nearer end first
+		c := list[i]
+		if c.At.Sub(want).Len() > 1e-9 || c.Up.Sub(solid.Vector{0, 1}).Len() > 1e-9 || math.Abs(c.Wide-60) > 1e-9 {
+			t.Errorf("%+v, want %v", c, want)
+		}
+		racks.Near(t, "room on the rail", c.Room[1], []float64{680, 280}[i], 1e-9)
+		racks.Near(t, "room on the rung", c.Room[0], 560, 1e-9)
+	}
+	if _, why := b.Corners(0, 0); why == "" {
+		t.Error("the free end of a rail has a corner")
+	}
+	d := racks.Path(racks.Box40, [3]float64{500}, [3]float64{}, [3]float64{0, 400})
+	d.Members[0].B, d.Members[1].A = member.End{Kind: member.Mitre, Onto: "m2"}, member.End{Kind: member.Mitre, Onto: "m1"}
+	b = Build(racks.Steel(t, d), nil)
+	list, why = b.Corners(0, 1)
+	if why != "" || list[0].Room[1] < 370 || list[1].Room[1] > 1 {
+		t.Errorf("%q %+v", why, list)
+	}
+	if at := list[0].At.Sub(solid.Vector{20, 20, 0}).Len(); at > 1e-9 {
+		t.Errorf("its inside is at %v", list[0].At)
+	}
+	d.Points[2].X = 120
+	b = Build(racks.Steel(t, d), nil)
+	if _, why = b.Corners(0, 1); why == "" {
+		t.Error("a slanted corner is filled")
+	}
 }

@@ -17924,12 +17924,18 @@ export interface components {
             total: number;
         };
         WeldAdd: {
-            /** @description id */
-            joint: string;
             /** @enum {string} */
-            kind: "gusset" | "doubler" | "bridge";
+            end?: "a" | "b";
+            /** @description of a corner: id of the frame */
+            frame?: string;
+            /** @description id; of all but a corner */
+            joint?: string;
+            /** @enum {string} */
+            kind: "gusset" | "doubler" | "bridge" | "corner";
+            /** @description of a corner: id of the member whose end it is beside */
+            member?: string;
             /** @description id of its seam */
-            seam: string;
+            seam?: string;
         };
         WeldBook: {
             /** @description its strong-back is on the parts list, as what comes off again */
@@ -17951,6 +17957,12 @@ export interface components {
             seen?: components["schemas"]["SeamSeen"][];
             /** @description what was measured when it was tacked, and when it had cooled */
             sizes?: components["schemas"]["SizeSeen"][];
+        };
+        WeldCorner: {
+            /** @enum {string} */
+            end: "a" | "b";
+            /** @description id of the member whose end it is */
+            member: string;
         };
         WeldEdge: {
             edge: string;
@@ -18074,6 +18086,8 @@ export interface components {
             braces?: string;
             /** @description loads typed, where they come from neither */
             cases?: components["schemas"]["SeamLoad"][];
+            /** @description its first part is a gusset beside that end of a member: what the gusset takes there goes through these seams */
+            corner?: components["schemas"]["WeldCorner"];
             /** @description key of the table of weld metals; the weakest of steel when left out */
             filler?: string;
             id: string;

@@ -46,7 +46,12 @@ const bounds = computed(() => {
   return { min: { x: Math.min(...xs), y: Math.min(...ys) }, max: { x: Math.max(...xs), y: Math.max(...ys) } }
 })
 const view = computed(() =>
-  fit(bounds.value, width.value || 600, height.value || 400, { left: 106, right: 44, top: 56, bottom: 44 }),
+  fit(bounds.value, width.value || 600, height.value || 400, {
+    left: 106,
+    right: 44,
+    top: 56,
+    bottom: props.runs ? 72 : 44, // what they are of stands below
+  }),
 )
 const main = computed(() => {
   const drawn = props.part.dimensions.filter((d) => d.from && d.to && d.path !== props.chosen?.path)

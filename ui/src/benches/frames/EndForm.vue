@@ -5,6 +5,7 @@ import type { FrameEnd, FrameTold } from '@/api/client'
 import { shows, wordsOf } from '@/api/words'
 import PickOne from '@/kit/PickOne.vue'
 import ValueField from '@/kit/ValueField.vue'
+import CornerPress from './CornerPress.vue'
 import type { OpenFrame } from './useFrame'
 
 const props = defineProps<{
@@ -73,6 +74,7 @@ const formed = computed(() => props.told?.kind === 'fold' || props.told?.kind ==
         One bolt: it turns
       </label>
     </div>
+    <CornerPress v-if="told?.onto && !formed" :open="open" :member="self" :end="at.endsWith('a') ? 'a' : 'b'" />
     <p v-if="told?.filler" class="small soft">{{ told.filler }}</p>
     <p v-if="told?.fold" class="small soft">{{ told.fold }}</p>
     <p v-if="told && told.slant > 0 && !formed" class="small">

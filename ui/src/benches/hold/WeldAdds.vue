@@ -14,7 +14,7 @@ const chosen = ref('')
 const seam = computed(() => seams.value.find((s) => s.id === chosen.value) ?? seams.value[0])
 const kinds = computed(() => {
   const s = seam.value
-  if (!s || joint.value.braces) return []
+  if (!s || joint.value.braces || joint.value.corner) return []
   return [
     ...(s.form === 'fillet'
       ? [
@@ -34,7 +34,7 @@ const ties = computed(() =>
 /** Other places of the first part that are not welded yet. */
 const elsewhere = computed(() => {
   const first = joint.value.sides[0]!
-  if (first.kind !== 'part' || joint.value.braces) return []
+  if (first.kind !== 'part' || joint.value.braces || joint.value.corner) return []
   return (props.view?.places ?? [])
     .filter((p) => p.part === first.of && !props.open.brief.value!.welded!.some((w) => w.sides[0]!.placed === p.stand.placed))
     .map((p) => ({ placed: p.stand.placed!, name: p.name }))

@@ -16,18 +16,22 @@ const braced = computed(() => props.open.brief.value?.welded?.find((w) => w.id =
 const sources = computed(() => [
   { value: '', text: 'typed here' },
   { value: 'path', text: 'along the load path' },
+  ...(joint.value.corner ? [{ value: 'corner', text: 'what its foot takes of the end of the member' }] : []),
   ...(joint.value.braces ? [{ value: 'braces', text: `what its foot takes of ${braced.value || 'a joint that is gone'}` }] : []),
   ...(props.open.brief.value?.mounts ?? [])
     .filter((m) => m.part === joint.value.sides[0]!.of)
     .map((m) => ({ value: m.id, text: `what ${m.name || 'the bracket'} carries` })),
 ])
-const from = computed(() => (joint.value.braces ? 'braces' : joint.value.path ? 'path' : (joint.value.mount ?? '')))
+const from = computed(() =>
+  joint.value.corner ? 'corner' : joint.value.braces ? 'braces' : joint.value.path ? 'path' : (joint.value.mount ?? ''),
+)
 const take = (v: string) =>
   props.open.set(`/welded/${props.at}`, {
     ...joint.value,
     path: v === 'path' || undefined,
-    mount: v === 'path' || v === 'braces' ? undefined : v || undefined,
+    mount: v === 'path' || v === 'braces' || v === 'corner' ? undefined : v || undefined,
     braces: v === 'braces' ? joint.value.braces : undefined,
+    corner: v === 'corner' ? joint.value.corner : undefined,
   } satisfies WeldedJoint)
 const cases = computed(() => joint.value.cases ?? [])
 type Case = NonNullable<WeldedJoint['cases']>[number]
@@ -50,7 +54,11 @@ const factored = computed(() => props.open.brief.value?.strength?.school === 'fa
   <section class="stack">
     <h2>What pulls on it</h2>
     <ChoiceRow label="Loads" :choices="sources" :model-value="from" @update:model-value="take" />
-    <p v-if="joint.braces" class="small soft">
+    <p v-if="joint.corner" class="small soft">
+      Its foot and the end of the member are one group of lines: what the foot takes of every case of the frame goes through both
+      its legs, either way. The end's own weld goes on carrying everything: the gusset gets no credit for it.
+    </p>
+    <p v-else-if="joint.braces" class="small soft">
       The foot stands in that joint and shares its load there by where it lies; what it takes goes through these seams.
     </p>
     <p v-else-if="joint.path" class="small soft">
