@@ -4,8 +4,7 @@ import { ChevronLeft, ChevronRight } from '@lucide/vue'
 import IconPress from '@/kit/IconPress.vue'
 import type { useWeldOrder } from './weldOrder'
 
-const props = defineProps<{ welding: ReturnType<typeof useWeldOrder> }>()
-const turn = () => (props.welding.shown.value = !props.welding.shown.value)
+defineProps<{ welding: ReturnType<typeof useWeldOrder> }>()
 </script>
 
 <template>
@@ -15,7 +14,7 @@ const turn = () => (props.welding.shown.value = !props.welding.shown.value)
       class="press tight"
       :class="{ main: welding.shown.value }"
       :aria-pressed="welding.shown.value"
-      @click="turn"
+      @click="welding.show"
     >
       Weld order
     </button>

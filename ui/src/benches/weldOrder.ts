@@ -35,5 +35,6 @@ export function useWeldOrder(job: () => string, of: () => string, revision: () =
     return plan.value.order ? plan.value.gain : (plan.value.why ?? '')
   })
   const turn = (by: number) => (first.value = Math.min(Math.max(0, from.value + by * page), Math.max(0, many.value - 1)))
-  return { shown, numbers, lines, says, many, from, to, turn }
+  const show = () => (shown.value = !shown.value)
+  return { shown, show, numbers, lines, says, many, from, to, turn }
 }
