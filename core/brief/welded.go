@@ -20,6 +20,7 @@ type Welded struct {
 	Mount  string      `json:"mount,omitempty" doc:"id of a bracket of its first part: what that carries goes through these seams"`
 	Braces string      `json:"braces,omitempty" doc:"id of the welded joint its first part is a gusset of: what the gusset's foot takes there goes through these seams"`
 	Corner *WeldCorner `json:"corner,omitempty" doc:"its first part is a gusset beside that end of a member: what the gusset takes there goes through these seams"`
+	Layers *WeldLayers `json:"layers,omitempty" doc:"its two plates lie on each other and are bent as one: what shears them goes along its seams beside its loads"`
 	Path   bool        `json:"path,omitempty" doc:"its loads come along the load path of the job"`
 	Cases  []SeamLoad  `json:"cases,omitempty" doc:"loads typed, where they come from neither"`
 	Where  WeldPlace   `json:"where,omitempty" enum:"bench,tacked,in place" doc:"on the bench when left out"`
@@ -31,6 +32,13 @@ type Welded struct {
 type WeldCorner struct {
 	Member string `json:"member" doc:"id of the member whose end it is"`
 	End    string `json:"end" enum:"a,b"`
+}
+
+// WeldLayers is plates that lie on each other, welded along both edges and bent as one.
+type WeldLayers struct {
+	Shear float64 `json:"shear" doc:"N, across them where they are bent"`
+	Over  float64 `json:"over,omitempty" doc:"mm, of more layers on the first that are as one with it"`
+	Under float64 `json:"under,omitempty" doc:"mm, of more layers under the second"`
 }
 
 // WeldPlace is where seams are laid.
@@ -92,6 +100,13 @@ func (b Brief) CheckWelded() error {
 		case "", AtBench, Tacked, InPlace:
 		default:
 			return working.Refuse(at+"/where", "It is welded on the bench, tacked in place first, or welded in place, not %q.", string(w.Where))
+		}
+		if l := w.Layers; l != nil {
+			if err := working.First(working.Within(at+"/layers/shear", "What shears them", l.Shear, 0, 1e8, "N"),
+				working.Within(at+"/layers/over", "What lies on the first", l.Over, 0, 300, "mm"),
+				working.Within(at+"/layers/under", "What lies under the second", l.Under, 0, 300, "mm")); err != nil {
+				return err
+			}
 		}
 		for k, s := range w.Sides {
 			n += utf8.RuneCountInString(s.Name)

@@ -80,10 +80,18 @@ func (s *site) slender(x *seated, r *weld.SeamsHeld) {
 		c := strength.Silent("gusset", "The gusset itself", fmt.Sprintf("Its free edge of %s is more than %.0f times its sheet: pressed it may "+
 			"buckle, and that is not worked out (0.75·√(E/Fy), AISC Manual on gusset plates). Make it smaller, of thicker sheet, or with its "+
 			"long edge flanged.", s.seamPen().Fine(free), most))
-		r.Checks = append([]strength.Check{c}, r.Checks...)
-		if r.Verdict != strength.Over {
-			r.Verdict = strength.CannotSay
-		}
+		silence(r, &c)
+	}
+}
+
+// silence puts what nobody can say before what was answered: it does not hold by the rest of it. nil puts nothing.
+func silence(r *weld.SeamsHeld, c *strength.Check) {
+	if c == nil {
+		return
+	}
+	r.Checks = append([]strength.Check{*c}, r.Checks...)
+	if r.Verdict != strength.Over {
+		r.Verdict = strength.CannotSay
 	}
 }
 

@@ -69,6 +69,7 @@ func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 	if ask.Cases, t.Why = s.seamLoads(&x, path); t.Why != "" {
 		return t
 	}
+	layered := s.layers(&x, &ask)
 	r, err := weld.Hold(ask)
 	if err != nil {
 		t.Why = s.Brief.Refused(err)
@@ -76,6 +77,7 @@ func (s *site) tellSeams(w brief.Welded, path Pathway) WeldedTold {
 	}
 	s.unproved(&x, &r)
 	s.slender(&x, &r)
+	silence(&r, layered)
 	of := w
 	if k := s.bracing(w); k >= 0 {
 		of = s.Brief.Welded[k]

@@ -24,6 +24,7 @@ type SeamsAsk struct {
 	Filler string        `json:"filler,omitempty" doc:"key of the table of weld metals; the weakest of steel when left out"`
 	Rule   strength.Rule `json:"rule"`
 	Cases  []SeamsCase   `json:"cases"`
+	Flows  []float64     `json:"flows,omitempty" doc:"N/mm, by seam, lengthwise on its whole line beside what the cases ask: the shear of plates that are bent as one"`
 }
 
 // SeamsHeld is whether they hold.
@@ -51,8 +52,9 @@ type group struct {
 	of     []laid
 	stuff  [][2]stuff // by seam
 	notes  []string
-	silent string // why nothing of weld metal can be said
-	bare   bool   // nothing of it carries
+	silent string    // why nothing of weld metal can be said
+	bare   bool      // nothing of it carries
+	extra  []float64 // MPa, lengthwise by line, beside what its cases ask
 }
 
 // stuff is what is beside a seam, as it counts there.
@@ -104,6 +106,13 @@ func (a SeamsAsk) group() (*group, error) {
 		return nil, working.Refuse("/seams", "Up to %d seams go together.", mostSeams)
 	case len(a.Cases) > mostCases:
 		return nil, working.Refuse("/cases", "Up to %d cases are asked.", mostCases)
+	case len(a.Flows) > len(a.Seams):
+		return nil, working.Refuse("/flows", "There are more flows than seams.")
+	}
+	for i, q := range a.Flows {
+		if err := working.Within(fmt.Sprintf("/flows/%d", i), "A flow along a seam", q, 0, mostForce, "N/mm"); err != nil {
+			return nil, err
+		}
 	}
 	if err := a.Rule.Check("/rule"); err != nil {
 		return nil, err
@@ -155,6 +164,7 @@ func (a SeamsAsk) group() (*group, error) {
 		g.stuff = append(g.stuff, both)
 	}
 	g.lines = NewGroup(lines)
+	g.flows()
 	g.bare = g.lines.Area <= 0
 	g.notes = append(g.notes, "how what is joined bends between its seams and what holds it, and fatigue, are not in it")
 	if !g.filler.Known {
@@ -244,7 +254,16 @@ func (g *group) ends(c *asked, at func(i int, f solid.Vector) (demand, capacity 
 	}
 	return strength.HardestOf(2*len(g.lines.Lines), func(n int) (float64, float64) {
 		l := g.lines.Lines[n/2]
-		demand, capacity := at(n/2, c.flow.At([2]solid.Vector{l.A, l.B}[n%2]))
+		f := c.flow.At([2]solid.Vector{l.A, l.B}[n%2])
+		if len(g.extra) > 0 && g.extra[n/2] > 0 { // either way: a case may bend the plates up or down
+			e := g.of[n/2].along.Mul(g.extra[n/2])
+			d0, c0 := at(n/2, f.Add(e))
+			if d1, c1 := at(n/2, f.Sub(e)); d1*c0 > d0*c1 {
+				return d1, c1
+			}
+			return d0, c0
+		}
+		demand, capacity := at(n/2, f)
 		if of := g.of[n/2]; of.dot { // told by the millimetre of its rim
 			k := dot / (math.Pi * g.ask.Seams[of.seam].Across)
 			return demand * k, capacity * k

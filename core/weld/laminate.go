@@ -3,6 +3,7 @@ package weld
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"warmanvil/core/strength"
 	"warmanvil/core/working"
@@ -60,7 +61,11 @@ func Laminate(in LaminateInput) (LaminateResult, error) {
 		at += t
 	}
 	inertia := in.Width * whole * whole * whole / 12
-	out := LaminateResult{Flow: in.Shear * math.Abs(off) / inertia}
+	past := 0.
+	for _, t := range in.Layers[:in.Between] {
+		past += t
+	}
+	out := LaminateResult{Flow: LayersAt{in.Shear, past, whole}.Flow()}
 	factor := weldShear.Omega
 	capacity := .6 * in.Filler / factor
 	if in.Rule.School == strength.Factored {
@@ -75,7 +80,7 @@ func Laminate(in LaminateInput) (LaminateResult, error) {
 			sound = 0
 		}
 		if pitch := out.Most * sound / math.Max(out.Flow, 1e-12); sound > 0 && pitch >= in.Stitch {
-			most := math.Min(pitch, 300) // plates that touch are held no farther apart (AISC 360 J3.5)
+			most := math.Min(pitch, MostApart(slices.Min(in.Layers))) // plates that touch are held no farther apart
 			out.Pitch = &most
 			laid = out.Most * sound / most
 		}
@@ -94,7 +99,46 @@ func Laminate(in LaminateInput) (LaminateResult, error) {
 			{Symbol: "I", Name: "inertia of the whole", Value: inertia, Unit: "mm⁴"}, perMM("may", "both seams may take", out.Most),
 			working.MM("leg", "least leg", out.Leg)},
 		Assumptions: []string{"welded along both long edges, plates of one width", "the layers bend as one: without the seams they do not",
-			"stitches lose their starts and stops, and are no farther apart than 300 mm"},
+			"stitches lose their starts and stops, and are no farther apart than 24 times the thinner, nor a foot (AISC 360 J3.5)"},
 		Result: perMM("q", "along both edges together", out.Flow)}
 	return out, nil
 }
+
+// flows puts what runs lengthwise on every seam by its whole line on what of it carries.
+func (g *group) flows() {
+	for k, q := range g.ask.Flows {
+		if q == 0 {
+			continue
+		}
+		if g.extra == nil {
+			g.extra = make([]float64, len(g.lines.Lines))
+		}
+		laid := 0. // mm², throats of all of it that carries
+		for i, of := range g.of {
+			if of.seam == k && !of.dot {
+				laid += g.lines.Lines[i].Len() * g.lines.Lines[i].Throat
+			}
+		}
+		for i, of := range g.of {
+			if of.seam == k && !of.dot {
+				g.extra[i] = q * g.ask.Seams[k].Len() / laid
+			}
+		}
+	}
+}
+
+// LayersAt is where a seam lies in plates that are bent as one.
+type LayersAt struct {
+	Shear float64 // N, across them
+	Past  float64 // mm, of the layers on one side of the seam
+	Whole float64 // mm, of all of them
+}
+
+// Flow answers V·Q/I where two layers meet, N/mm along both edges together: of plates of one width that falls out.
+func (l LayersAt) Flow() float64 {
+	return 6 * math.Abs(l.Shear) * l.Past * (l.Whole - l.Past) / (l.Whole * l.Whole * l.Whole)
+}
+
+// MostApart is how far apart from middle to middle stitches along plates that lie on each other are at most, mm: 24 times
+// the thinner, and a foot (AISC 360 J3.5).
+func MostApart(thinner float64) float64 { return math.Min(24*thinner, 305) }

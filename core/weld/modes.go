@@ -109,6 +109,10 @@ func (g *group) metal() strength.Mode[asked] {
 			Steps:       []working.Quantity{perMM("may", "may be used", h.Capacity)},
 			Assumptions: []string{g.says(factors), "starts and stops, twice the leg, do not carry", "no more for a load across it"},
 			Result:      perMM("f", "on a millimetre", h.Demand)}
+		if len(g.extra) > 0 && g.extra[h.At/2] > 0 {
+			w.Steps = append(w.Steps, perMM("q", "of it lengthwise, from plates bent as one", g.extra[h.At/2]*l.Throat))
+			w.Assumptions = append(w.Assumptions, "what shears the plates, V·Q/I, is added lengthwise, either way")
+		}
 		if light {
 			w.Source = "elastic vector method; Aluminum Design Manual J.2: shear of the filler lengthwise"
 		}

@@ -14828,6 +14828,8 @@ export interface components {
             cases: components["schemas"]["SeamsCase"][];
             /** @description key of the table of weld metals; the weakest of steel when left out */
             filler?: string;
+            /** @description N/mm, by seam, lengthwise on its whole line beside what the cases ask: the shear of plates that are bent as one */
+            flows?: number[];
             rule: components["schemas"]["StrengthRule"];
             seams: components["schemas"]["Seam"][];
         };
@@ -17978,6 +17980,23 @@ export interface components {
             /** @description id of the part */
             part: string;
         };
+        WeldLayers: {
+            /**
+             * Format: double
+             * @description mm, of more layers on the first that are as one with it
+             */
+            over?: number;
+            /**
+             * Format: double
+             * @description N, across them where they are bent
+             */
+            shear: number;
+            /**
+             * Format: double
+             * @description mm, of more layers under the second
+             */
+            under?: number;
+        };
         WeldPlan: {
             /** @description what holds it straight while it is welded, where it bows */
             back?: components["schemas"]["StrongBack"];
@@ -18091,6 +18110,8 @@ export interface components {
             /** @description key of the table of weld metals; the weakest of steel when left out */
             filler?: string;
             id: string;
+            /** @description its two plates lie on each other and are bent as one: what shears them goes along its seams beside its loads */
+            layers?: components["schemas"]["WeldLayers"];
             /** @description id of a bracket of its first part: what that carries goes through these seams */
             mount?: string;
             name: string;

@@ -47,6 +47,14 @@ const kinds = [
   { key: 'at', kind: 'length', says: (w: string) => `acts at, ${w}` },
   { key: 'moment', kind: 'moment', says: (w: string) => `Moment about ${w}` },
 ] as const
+/** Laps and edges alone can be of plates that lie on each other. */
+const mayLie = computed(
+  () => !!joint.value.layers || (joint.value.seams ?? []).some((s) => s.form === 'lap' || s.form === 'edge'),
+)
+const more = [
+  { key: 'over', text: 'More layers on the first, together' },
+  { key: 'under', text: 'More layers under the second' },
+] as const
 const factored = computed(() => props.open.brief.value?.strength?.school === 'factored')
 </script>
 
@@ -102,6 +110,36 @@ const factored = computed(() => props.open.brief.value?.strength?.school === 'fa
           </template>
         </FieldGrid>
       </CardList>
+    </template>
+    <template v-if="mayLie">
+      <label class="tick">
+        <input
+          type="checkbox"
+          :checked="!!joint.layers"
+          @change="open.set(`/welded/${at}/layers`, joint.layers ? undefined : { shear: 0 })"
+        />
+        Its plates lie on each other and are bent as one
+      </label>
+      <FieldGrid v-if="joint.layers" :min="190" keep data-layers>
+        <ValueField
+          label="What shears them, across"
+          kind="force"
+          :model-value="joint.layers.shear"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/welded/${at}/layers/shear`)"
+          note="half of it along each of two edges"
+          @update:model-value="(v) => open.set(`/welded/${at}/layers/shear`, v ?? 0)"
+        />
+        <ValueField
+          v-for="l in more"
+          :key="l.key"
+          :label="l.text"
+          :model-value="joint.layers[l.key] ?? 0"
+          :lengths="open.style.value"
+          :wrong="open.fault(`/welded/${at}/layers/${l.key}`)"
+          @update:model-value="(v) => open.set(`/welded/${at}/layers/${l.key}`, v || undefined)"
+        />
+      </FieldGrid>
     </template>
   </section>
 </template>
