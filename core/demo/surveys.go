@@ -88,7 +88,8 @@ func OrchardSurvey() vehicle.Survey {
 	step := at("step-edge", "Rear step, upper face", "edge", Taped(-3550), Taped(0), Taped(-180))
 	ground := at("ground-rear", "Ground behind the step", "point", Taped(-3550), Taped(0),
 		survey.Reading{Values: []float64{-618, -620, -621}, Instrument: survey.Tape, Trust: string(brief.Measured)})
-	eye := vehicle.SurveyPoint{ID: "lashing", Name: "Lashing eye, left", Kind: "point", Way: vehicle.ByTwoDistances, A: "rail-l1", B: "filler",
+	eye := vehicle.SurveyPoint{ID: "lashing", Name: "Lashing eye, " +
+		"left", Kind: "point", Way: vehicle.ByTwoDistances, A: "rail-l1", B: "filler",
 		DA: Taped(512), DB: Taped(688), In: vehicle.PlanXY, Side: "left", Z: Taped(40)}
 	wall := callipered(1.2)
 	wallPoint := at("floor-hole", "Floor hole for the press's line", "point", Taped(-2250), Taped(310), Taped(0))
@@ -119,7 +120,8 @@ func OrchardSurvey() vehicle.Survey {
 					Radius: 260, Low: -180, High: 220, Thick: 18, Turn: -100}},
 			{ID: "fuel-line", Name: "Fuel line behind the left rail", Kind: survey.Line, Trust: string(brief.Measured),
 				Shape: survey.Shape{Form: survey.RunForm, Radius: 5, Corners: [][3]float64{{-700, 385, -70}, {-2400, 385, -70}, {-2600, 300, -60}}}},
-			{ID: "tyre-left", Name: "Left rear tyre", Kind: survey.Tyre, Trust: string(brief.Copied), Moves: []survey.State{survey.Travelling},
+			{ID: "tyre-left", Name: "Left rear " +
+				"tyre", Kind: survey.Tyre, Trust: string(brief.Copied), Moves: []survey.State{survey.Travelling},
 				Shape: survey.Shape{Form: survey.TyreForm, At: [3]float64{-3300, 720, -275}, Radius: 345, Size: [3]float64{0, 205, 0}, Bump: 80,
 					Droop: 60}},
 			{ID: "exhaust", Name: "Exhaust", Kind: survey.Hot, Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.RunForm,
@@ -133,7 +135,8 @@ func OrchardSurvey() vehicle.Survey {
 			Facing: brief.FaceLeft, Bolt: 10, Wall: five,
 			Mates: []vehicle.MatePair{{Hole: "top-front", Point: "left-rail-3"}, {Hole: "top-rear", Point: "left-rail-4"},
 				{Hole: "low-front", Point: "left-rail-5"}, {Hole: "low-rear", Point: "left-rail-6"}}}},
-		Drillings: []vehicle.Drilling{{ID: "press-line", Name: "Hole for the press's line", Point: "floor-hole", Face: brief.FaceUp, Diameter: 22,
+		Drillings: []vehicle.Drilling{{ID: "press-line", Name: "Hole for the press's " +
+			"line", Point: "floor-hole", Face: brief.FaceUp, Diameter: 22,
 			Wall: 1.2, Looked: "Tovi looked from below: clear to the cross member", Free: &free}},
 		Follows: []vehicle.Follow{{ID: "bracket-follows", Name: "Tray bracket on the left rail", Part: "Compressor tray bracket", Bolt: 10,
 			Holes: []vehicle.MatePair{{Hole: "top-front", Point: "left-rail-3"}, {Hole: "top-rear", Point: "left-rail-4"},
@@ -176,11 +179,14 @@ func LorrySurvey() vehicle.Survey {
 			X: Taped(-11.5 * in), Y: Taped(-4.25 * in), Z: Taped(22 * in)},
 			{ID: "shelf-right", Name: "Shelf cleat, right", Kind: "hole", Size: 7, Way: vehicle.ByOffsets, From: "shelf-left",
 				Y: Taped(-16.5 * in), Tape: "centre"}},
+		Maps: []vehicle.HoleMap{panelSpots(in)},
 		Levels: []vehicle.LevelSet{{ID: "chassis", Name: "Lorry on its trestles", Wheelbase: Taped(112 * in), Track: Taped(44 * in),
 			FrontLeft: Taped(21.5 * in), FrontRight: Taped(21.625 * in), RearLeft: Taped(21.5 * in), RearRight: Taped(21.5625 * in)}},
-		Squares: []vehicle.SquareSet{{ID: "cab", Name: "Cab frame, inside", Length: Taped(54 * in), Width: Taped(46 * in), First: Taped(71 * in),
+		Squares: []vehicle.SquareSet{{ID: "cab", Name: "Cab frame, " +
+			"inside", Length: Taped(54 * in), Width: Taped(46 * in), First: Taped(71 * in),
 			Second: Taped(70.875 * in)}},
-		Sides: []vehicle.SideRow{{ID: "sill", Name: "Sill to roof rail", Left: Taped(41.25 * in), Right: Taped(41.125 * in), Allow: in / 8}},
+		Sides: []vehicle.SideRow{{ID: "sill", Name: "Sill to roof " +
+			"rail", Left: Taped(41.25 * in), Right: Taped(41.125 * in), Allow: in / 8}},
 		Spaces: []survey.Space{{ID: "door", Name: "Left door", Kind: survey.Moving, Moves: []survey.State{survey.InUse},
 			Trust: string(brief.Measured), Shape: survey.Shape{Form: survey.SwingForm, Start: [3]float64{-1, 0, 0}, Radius: 31 * in, High: 44 * in,
 				Thick: 1.5 * in, Turn: -75}},
@@ -189,6 +195,25 @@ func LorrySurvey() vehicle.Survey {
 		Placed: []vehicle.Placed{{ID: "guard", Name: "Rear guard", Part: "Rear guard", At: [3]float64{-165 * in, -23 * in, -14 * in}}},
 		Checks: []vehicle.PartCheck{{Part: "Amplifier shelf", Fit: "paper", Result: "clears the hinge",
 			Aside: "hung on cleats that are drilled through it"}}}
+}
+
+// panelSpots is the row of spots that holds the cab's rear panel to its sill, as they were found under the paint: nothing is
+// drilled into them.
+func panelSpots(in float64) vehicle.HoleMap {
+	var at []profile.Point
+	var across []float64
+	for k := range 5 {
+		at, across = append(at, profile.Point{X: float64(k) * 1.75 * in}), append(across, 3./16*in)
+	}
+	at[4].Y = .5 * in // the last sits higher, on the sill's return
+	m := rail("panel-spots", "Spots of the cab's rear "+
+		"panel", at, across, [][2]int{{0, 1}, {1, 2}, {0, 2}, {2, 3}, {0, 3}, {1, 3}, {3, 4}, {2, 4},
+		{0, 4}}, false, brief.FaceRear, "", "", "")
+	for i := range m.Readings {
+		m.Readings[i].Value = Taped(math.Round(m.Readings[i].Value.Values[0]/in*32) / 32 * in)
+	}
+	m.Spots = true
+	return m
 }
 
 // demoOlds is the bracket that the tray brackets take the place of.
@@ -211,6 +236,7 @@ func demoLines(s *vehicle.Survey) {
 	s.Centres = []vehicle.CentreRow{{ID: "tray-line", Name: "Tray on the frame's middle", Apart: Taped(1180), FrontLeft: ruled(401),
 		FrontRight: ruled(399.5),
 		RearLeft:   ruled(398), RearRight: ruled(402), Allow: 3}}
-	s.Flushes = []vehicle.FlushRow{{ID: "locker-flush", Name: "Locker door to the side panel", One: ruled(.5), Other: ruled(-2), Allow: 1.5}}
+	s.Flushes = []vehicle.FlushRow{{ID: "locker-flush", Name: "Locker door to the side " +
+		"panel", One: ruled(.5), Other: ruled(-2), Allow: 1.5}}
 	s.Gaps = []vehicle.GapRow{{ID: "tyre-arch", Name: "Tyre to wheel arch", Unloaded: Taped(142), Loaded: Taped(88), Need: 60, Grows: 6}}
 }

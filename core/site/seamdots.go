@@ -43,6 +43,9 @@ func (s *site) dots(x *seated, seam brief.SeamPlan, sides [2]weld.SeamSide) (wel
 		if out.Path, why = s.mapped(seam.Map); why != "" {
 			return out, why
 		}
+		if m := s.from.Maps[seam.Map]; out.Across == 0 && m != nil && m.Spots && len(m.Holes) > 0 {
+			out.Across = m.Holes[0].Diameter
+		}
 	default:
 		out.Path = nil
 		for _, v := range seam.Path {

@@ -29,13 +29,18 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 	onVehicle := w.Sides[1].Kind == brief.VehicleSide
 	out = s.seamMayNot(x)
 	for i, seam := range x.seams {
-		for _, f := range s.seamHow(x, seam).findings {
+		how := s.seamHow(x, seam)
+		for _, f := range how.findings {
 			say(f.Code, f.Severity, seam.ID, "%s: %s", seam.Called(), f.Reason)
+		}
+		if t := how.Spots; t != nil && seam.Form == weld.PlugForm && !t.Enough {
+			say("plugs-for-spots", working.Mind, seam.ID, "%s: %s", seam.Called(), t.Says)
 		}
 		s.seamGap(x, seam, say)
 		plan := w.Seams[i]
 		if seam.Form == weld.FilletForm && plan.Panel != "" && seam.Stitch == 0 && !seam.RunOff && s.openEnds(x, i) {
-			say("seam-ends", working.Mind, seam.ID, "%s starts or stops at the end of its edge: a crack starts there when it shakes. Wrap it "+
+			say("seam-ends", working.Mind, seam.ID, "%s starts or stops at the end of its edge: a crack starts there when it "+
+				"shakes. Wrap it "+
 				"round the "+
 				"end, or stop a leg short of it.", seam.Called())
 		}
@@ -47,7 +52,8 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 	}
 	s.seamHeat(x, say)
 	if onVehicle && w.Where != brief.InPlace {
-		say("not-on-bench", working.Mind, "", "One of the two is the vehicle: it is not welded on the bench, and is worked out as welded in "+
+		say("not-on-bench", working.Mind, "", "One of the two is the vehicle: it is not welded on the bench, and is worked out as "+
+			"welded in "+
 			"place. "+
 			"Say so, or choose what it is welded to.")
 	}
@@ -60,7 +66,8 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 		say("weld-on-vehicle", working.Mind, "", "Before the first arc on the vehicle: battery off and electronics unplugged, earth clamp "+
 			"on bright metal "+
 			"beside the seam, fuel and brake lines moved or shielded, lining and plastic off, a wetted cloth over glass, somebody with an "+
-			"extinguisher, and a fire watch for an hour after. Welding on a vehicle's frame may not be allowed: local rules and a licensed "+
+			"extinguisher, and a fire watch for an hour after. Welding on a vehicle's frame may not be allowed: local rules and a "+
+			"licensed "+
 			"engineer "+
 			"decide.")
 	}
@@ -74,13 +81,15 @@ func (s *site) seamFlags(x *seated) (out []working.Finding) {
 // seamMayNot says where nothing may be welded and a seam is: to a vehicle nothing is welded to, over a marked face.
 func (s *site) seamMayNot(x *seated) (out []working.Finding) {
 	if x.w.Sides[1].Kind == brief.VehicleSide && s.Brief.Limits.NoWelds {
-		out = append(out, seamFinding("no-welds", working.Stop, x.w, "", "The brief says nothing is welded to the vehicle, and this is: bolt "+
+		out = append(out, seamFinding("no-welds", working.Stop, x.w, "", "The brief says nothing is welded to the vehicle, and "+
+			"this is: bolt "+
 			"it, "+
 			"or ask whose vehicle it is."))
 	}
 	for _, seam := range x.seams {
 		if face := s.noWeld(x, seam); face != "" {
-			out = append(out, seamFinding("no-weld-face", working.Stop, x.w, seam.ID, "%s runs over %s, where nothing may be welded: end it "+
+			out = append(out, seamFinding("no-weld-face", working.Stop, x.w, seam.ID, "%s runs over %s, where nothing may be "+
+				"welded: end it "+
 				"before, move it, or take the mark away.", seam.Called(), face))
 		}
 	}
@@ -104,12 +113,14 @@ func (s *site) seamGap(x *seated, seam weld.Seam, say func(string, working.Sever
 		say("seam-gap", working.Mind, seam.ID, "%s has a gap of %s: the leg grows by it, to "+
 			"%s.", seam.Called(), pen.Fine(gap), pen.Fine(*r.Leg))
 	case "a strip":
-		say("seam-gap", working.Stop, seam.ID, "%s has a gap of %s, more than a weld closes: fit it again, or bridge it by a strip %s thick "+
+		say("seam-gap", working.Stop, seam.ID, "%s has a gap of %s, more than a weld closes: fit it again, or bridge it by a strip "+
+			"%s thick "+
 			"that is a "+
 			"part of the job with seams of its own on both sides. A slug in the gap is no "+
 			"weld.", seam.Called(), pen.Fine(gap), pen.Fine(*r.Strip))
 	default:
-		say("seam-gap", working.Stop, seam.ID, "%s has a gap of %s, more than its sheet closes: fit it again.", seam.Called(), pen.Fine(gap))
+		say("seam-gap", working.Stop, seam.ID, "%s has a gap of %s, more than its sheet closes: fit it "+
+			"again.", seam.Called(), pen.Fine(gap))
 	}
 }
 

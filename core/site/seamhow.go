@@ -28,6 +28,8 @@ type SeamHow struct {
 	Material string           `json:"material,omitempty" doc:"key of the metal a coupon of it is of"`
 	Thick    float64          `json:"thick,omitempty" doc:"mm, the thicker: what a coupon must have been of"`
 
+	Spots *SpotsTold `json:"spots,omitempty" doc:"where it is at spot welds of the body: what plugs in their places take"`
+
 	findings []working.Finding
 }
 
@@ -41,6 +43,7 @@ func (s *site) seamHow(x *seated, seam weld.Seam) (h SeamHow) {
 	}
 	thin, thick := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness), math.Max(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
 	h.Material, h.Thick = seam.Sides[0].Material, thick
+	h.Spots = s.spotted(x, seam)
 	if x.inPlace() && x.placed {
 		h.Position = position(seam)
 	}

@@ -121,6 +121,7 @@ type HoleMap struct {
 	First    string       `json:"first,omitempty" doc:"surveyed point that is hole 1"`
 	Second   string       `json:"second,omitempty" doc:"surveyed point that hole 2 lies towards"`
 	Other    string       `json:"other,omitempty" doc:"map of the other side, hole for hole"`
+	Spots    bool         `json:"spots,omitempty" doc:"they are spot welds of the body, not holes"`
 	Meant    []MeantHoles `json:"meant,omitempty" doc:"what holes of it are meant to be"`
 }
 

@@ -9612,6 +9612,8 @@ export interface components {
             readings: components["schemas"]["MapReading"][];
             /** @description surveyed point that hole 2 lies towards */
             second?: string;
+            /** @description they are spot welds of the body, not holes */
+            spots?: boolean;
         };
         HoleMapInput: {
             /**
@@ -14617,6 +14619,8 @@ export interface components {
             position?: string;
             /** @description in words, and the welder of the Shop */
             process: string;
+            /** @description where it is at spot welds of the body: what plugs in their places take */
+            spots?: components["schemas"]["SpotsTold"];
             /**
              * Format: double
              * @description mm, the thicker: what a coupon must have been of
@@ -15630,6 +15634,19 @@ export interface components {
             name: string;
             /** @enum {string} */
             trust: "measured" | "copied" | "memory" | "assumed";
+        };
+        SpotsTold: {
+            /**
+             * Format: double
+             * @description mm, of the plugs
+             */
+            across: number;
+            /** @description one for each spot is enough */
+            enough: boolean;
+            /** Format: int64 */
+            many: number;
+            says: string;
+            working: components["schemas"]["Working"];
         };
         SpringbackInput: {
             /**

@@ -10,7 +10,7 @@ import Shown from '@/quick/Shown.vue'
 import SeamTried from './SeamTried.vue'
 
 const props = defineProps<{ row: SeamPlan; seam: WeldedTold['seams'][number]; lengths: Style; dots: boolean }>()
-const emit = defineEmits<{ by: [SeamPlan['by']]; passed: [string | undefined] }>()
+const emit = defineEmits<{ by: [SeamPlan['by']]; passed: [string | undefined]; plug: [across: number] }>()
 const ways = () => [
   { value: '', text: props.row.by ? 'as the Shop has it' : `as the Shop has it: ${props.seam.how.process}` },
   ...wordsOf('SeamPlan', 'by').filter((w) => w.value === 'outside' || (w.value === 'spot') === (props.row.form === 'spot')),
@@ -27,6 +27,18 @@ const ways = () => [
     >. {{ seam.how.process }}<template v-if="seam.how.why">, {{ seam.how.why }}</template
     ><template v-if="seam.how.lines.length">: {{ seam.how.lines.join('; ') }}. Run a coupon first</template>.
     <WhyButton v-if="seam.how.working" :name="`Where to start with ${row.name || row.id}`" :working="seam.how.working" />
+  </p>
+  <p v-if="seam.how.spots" data-spots>
+    {{ seam.how.spots.says }}
+    <WhyButton v-if="seam.how.spots.working" name="Plugs in place of spots" :working="seam.how.spots.working" />
+    <button
+      v-if="row.form === 'spot' && seam.how.spots.across"
+      type="button"
+      class="press tight"
+      @click="emit('plug', seam.how.spots.across)"
+    >
+      Drill them out and plug them
+    </button>
   </p>
   <p v-for="w in seam.how.worked" :key="w" class="small soft">{{ w }}</p>
   <PickOne

@@ -318,6 +318,7 @@ function shape(i: number, form: SeamPlan['form']) {
           :dots="dots(row)"
           @by="(v) => seam(i).set('/by', v)"
           @passed="(v) => seam(i).set('/passed', v)"
+          @plug="(across) => open.set(`/welded/${at}/seams/${i}`, { ...row, form: 'plug', across, by: undefined })"
         />
       </div>
     </CardList>

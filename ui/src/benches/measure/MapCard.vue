@@ -113,6 +113,14 @@ const label = (id?: string) => holes.value.find((h) => h.value === id)?.text ?? 
           />
           seen onto the face, hole 1 left of hole 2, the next hole lies below their line</label
         >
+        <label class="tick"
+          ><input
+            type="checkbox"
+            :checked="map.spots"
+            @change="open.set(`${at}/spots`, ($event.target as HTMLInputElement).checked || undefined)"
+          />
+          they are spot welds of the body, not holes</label
+        >
       </div>
       <div class="stack">
         <p v-if="told?.why" class="next" data-next>{{ told.why }}</p>
