@@ -88,7 +88,19 @@ func TestConsumedByProcess(t *testing.T) {
 			t.Errorf("%s: %+v, want %g", text, got[text], want)
 		}
 	}
-	if len(list) != 5 || got["aluminium TIG rods"].Metal != "aluminum" {
+	// 2/0.08 min of TIG wear a tungsten, 1.5 min of plugs a tip; cups and nozzles last longer.
+	for text, want := range map[string]float64{"tungsten electrodes": 1, "contact tips": 1, "gas cups": 0, "gas nozzles": 0} {
+		if got[text].Amount != want {
+			t.Errorf("%s: %+v, want %g", text, got[text], want)
+		}
+	}
+	for _, u := range Consumed([]Weld{{Long: 200, Leg: 4}}, 0, 0, 0) { // 11.1 h of arc
+		got[u.Key] = u
+	}
+	if got["tip"].Amount != 3 || got["nozzle"].Amount != 1 {
+		t.Errorf("%+v %+v", got["tip"], got["nozzle"])
+	}
+	if len(list) != 7 || got["aluminium TIG rods"].Metal != "aluminum" {
 		t.Errorf("%+v", list)
 	}
 	for left, want := range map[string]float64{"": 3, "as is": .75, "dressed": 3, "flush": 6} {

@@ -1,13 +1,14 @@
 package effort
 
 import (
+	"fmt"
 	"math"
 	"strings"
 )
 
 // UsedUp is something that is used up by making.
 type UsedUp struct {
-	Key    string  `json:"key" enum:"wire,rods,filler,gas,argon,flap,cutoff,paint"`
+	Key    string  `json:"key" enum:"wire,rods,filler,gas,argon,tip,nozzle,tungsten,cup,flap,cutoff,paint"`
 	Metal  string  `json:"metal,omitempty" doc:"family of the metal, of wire, rods and filler that are not of plain steel"`
 	Text   string  `json:"text"`
 	Unit   string  `json:"unit" doc:"kg, l, pieces"`
@@ -82,7 +83,7 @@ func Consumed(welds []Weld, dressed, handCut, painted float64) []UsedUp {
 // consumedByWelds answers metal by the way it is laid and what it is of, then gases.
 func consumedByWelds(welds []Weld) []UsedUp {
 	out := []UsedUp{}
-	gas := map[string]float64{}
+	gas, arc := map[string]float64{}, map[Op]float64{}
 	burns := map[string]string{}
 	for _, l := range layings {
 		for _, m := range metals {
@@ -113,6 +114,7 @@ func consumedByWelds(welds []Weld) []UsedUp {
 					burn = w.Spots * plugBurns
 				}
 				gas[key] += burn * l.shield
+				arc[l.op] += burn
 				if !strings.Contains(burns[key], l.burns) {
 					burns[key] = strings.TrimPrefix(burns[key]+"; "+l.burns, "; ")
 				}
@@ -130,6 +132,26 @@ func consumedByWelds(welds []Weld) []UsedUp {
 	for _, g := range []struct{ key, text string }{{"gas", "shielding gas"}, {"argon", "argon"}} {
 		if gas[g.key] > 1e-9 {
 			out = append(out, UsedUp{Key: g.key, Text: g.text, Unit: "l", Amount: gas[g.key], Says: burns[g.key]})
+		}
+	}
+	return append(out, worn(arc)...)
+}
+
+// wears is what the arc of a torch wears, and how many hours of it one lasts (practice): what lasts long is counted once
+// half of one is gone.
+var wears = []struct {
+	op        Op
+	key, text string
+	hours     float64
+	from      float64
+}{{Welding, "tip", "contact tips", 4, 0}, {Welding, "nozzle", "gas nozzles", 20, .5}, {TIG, "tungsten", "tungsten electrodes", 3, 0},
+	{TIG, "cup", "gas cups", 15, .5}}
+
+// worn answers what so many minutes of arc wear.
+func worn(arc map[Op]float64) (out []UsedUp) {
+	for _, w := range wears {
+		if n := arc[w.op] / 60 / w.hours; n > 1e-9 && n >= w.from {
+			out = append(out, UsedUp{Key: w.key, Text: w.text, Amount: math.Ceil(n - 1e-9), Says: fmt.Sprintf("one for about %.0f h of arc", w.hours)})
 		}
 	}
 	return out

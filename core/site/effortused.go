@@ -18,7 +18,8 @@ var inFeet = strings.NewReplacer("one for about 6 m of weld or edge", "one for a
 
 // calledSo are words by which lines of stock are known to be what is used up.
 var calledSo = map[string][]string{"wire": {"wire"}, "rods": {"electrode", "rod"}, "filler": {"filler", "tig rod"},
-	"gas": {"gas", "argon"}, "argon": {"argon"}, "flap": {"flap"}, "cutoff": {"cutting disc", "cut-off",
+	"gas": {"gas", "argon"}, "argon": {"argon"}, "tip": {"contact tip"}, "nozzle": {"gas nozzle"}, "tungsten": {"tungsten"},
+	"cup": {"gas cup", "ceramic cup"}, "flap": {"flap"}, "cutoff": {"cutting disc", "cut-off",
 		"cutoff"},
 	"paint": {"paint", "lacquer"}}
 

@@ -3,6 +3,7 @@ package site
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"warmanvil/core/sheet"
@@ -41,6 +42,7 @@ func (s *site) seamCovers(x *seated, say func(string, working.Severity, string, 
 	if st := s.stands[x.ids[1]]; st != nil && st.Why == "" && st.built != nil && x.placed {
 		near(st.built, st.Pose)
 	}
+	s.seamFaces(x, say)
 	if len(names) > 0 {
 		say("cover-threads", working.Note, "", "Cover the %s of %s before it is welded: an old bolt screwed in, its end greased, keeps "+
 			"spatter off. "+
@@ -54,6 +56,41 @@ func (s *site) seamCovers(x *seated, say func(string, working.Severity, string, 
 				"too, "+
 				"grind with a fine flap, and measure what is left.", seam.Called(), s.seamPen().Fine(thin))
 		}
+	}
+}
+
+// seamFaces says on which faces something lies later that spatter would hold off: those of bolted joints near a seam.
+func (s *site) seamFaces(x *seated, say func(string, working.Severity, string, string, ...any)) {
+	var names []string
+	near := func(part string, built *made.Part, pose solid.Pose) {
+		for _, j := range s.Brief.Joints {
+			if j.Part != part || part == "" {
+				continue
+			}
+			least := math.Inf(1)
+			for i := range built.Holes {
+				h := &built.Holes[i]
+				if !slices.Contains(j.Features, h.Feature) {
+					continue
+				}
+				for _, seam := range x.seams {
+					least = math.Min(least, offLine(pose.Apply(h.Body), seam.Path)-h.Diameter/2)
+				}
+			}
+			if least < spatters {
+				names = append(names, fmt.Sprintf("%s, %s off", j.Name, s.seamPen().MM(math.Max(least, 0))))
+			}
+		}
+	}
+	if x.built != nil {
+		near(x.w.Sides[0].Of, x.built, x.pose)
+	}
+	if st := s.stands[x.ids[1]]; st != nil && st.Why == "" && st.built != nil && x.placed {
+		near(x.w.Sides[1].Of, st.built, st.Pose)
+	}
+	if len(names) > 0 {
+		say("cover-faces", working.Note, "", "Cover the %s on which something is bolted later (%s) with a bright strip or spatter paste: a pea of "+
+			"spatter holds a face off, and its bolts come loose.", told.Plural(len(names), "face", "faces"), strings.Join(names[:min(len(names), 6)], "; "))
 	}
 }
 

@@ -335,7 +335,8 @@ func TestSeamOfARound(t *testing.T) {
 	}
 }
 
-// A tapped hole near a seam is covered, one far off is not; flush on thin sheet is soon ground through.
+// A tapped hole near a seam is covered, and the face of a joint bolted there; what is far off is not. Flush on thin sheet
+// is soon ground through.
 func TestThreadsAreCovered(t *testing.T) {
 	with := func(x, thick float64, finish weld.Finish) []working.Finding {
 		s := welds(t, func(s *Site) {
@@ -346,6 +347,8 @@ func TestThreadsAreCovered(t *testing.T) {
 			r.Base.Holes = []sheet.Hole{h}
 			s.Parts = BuildParts(context.Background(), []Part{{ID: "ear", Name: "Ear", Recipe: r, Quantity: 1}}, s.Brief, shop.Shop{})
 			s.Brief.Welded[0].Seams[0].Finish = finish
+			s.Brief.Joints = []brief.Joint{{ID: "j", Name: "Cover on the ear", Part: "ear", Features: []string{"m8"}},
+				{ID: "k", Name: "Elsewhere", Part: "other", Features: []string{"m8"}}}
 		})
 		return seamed(t, s).Findings
 	}
@@ -355,7 +358,10 @@ func TestThreadsAreCovered(t *testing.T) {
 	if list := with(60, 6, ""); !has(list, "cover-threads", "Mounting hole, 60.0 mm off") {
 		t.Errorf("%+v", list)
 	}
-	if list := with(150, 6, ""); has(list, "cover-threads", "") {
+	if list := with(60, 6, ""); !has(list, "cover-faces", "Cover on the ear, 56.6 mm off") || has(list, "cover-faces", "Elsewhere") {
+		t.Errorf("%+v", list)
+	}
+	if list := with(150, 6, ""); has(list, "cover-threads", "") || has(list, "cover-faces", "") {
 		t.Errorf("far off: %+v", list)
 	}
 	if list := with(60, 1.5, weld.Flush); !has(list, "ground-through", "1.5") {

@@ -31,7 +31,8 @@ func spotJob(t *testing.T, unit brief.Unit, form weld.Form, across float64) Site
 				Z: demo.Taped(0)}
 		}
 		m.Face = brief.FaceUp
-		s.Survey = vehicle.Survey{Schema: vehicle.SurveySchema, Points: []vehicle.SurveyPoint{at("a", 20), at("b", 80)}, Maps: []vehicle.HoleMap{m},
+		s.Survey = vehicle.Survey{Schema: vehicle.SurveySchema, Points: []vehicle.SurveyPoint{at("a", 20), at("b", 80)},
+			Maps:   []vehicle.HoleMap{m},
 			Placed: []vehicle.Placed{{ID: "p", Name: "Ear", Part: "ear"}}}
 		w := &s.Brief.Welded[0]
 		w.Sides[0].Placed = "p"

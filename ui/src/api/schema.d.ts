@@ -327,6 +327,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/bubble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Degrees or a level's lines as a rise over a length */
+        post: operations["calc.bubble"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/captive": {
         parameters: {
             query?: never;
@@ -1092,6 +1109,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/rails": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether two supports lie in one plane and run parallel */
+        post: operations["calc.rails"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/rivet": {
         parameters: {
             query?: never;
@@ -1426,6 +1460,23 @@ export interface paths {
         put?: never;
         /** Where to start with a seam: current, wire, gas, passes, runs */
         post: operations["calc.weld.how"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/weld.instead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plugs in place of spots that are drilled out */
+        post: operations["calc.weld.instead"];
         delete?: never;
         options?: never;
         head?: never;
@@ -10125,6 +10176,48 @@ export interface components {
              */
             thickness: number;
         };
+        InsteadInput: {
+            filler?: string;
+            /**
+             * Format: double
+             * @description mm, across a plug; the smallest of Sizes that carries as much when 0
+             */
+            plug: number;
+            rule: components["schemas"]["StrengthRule"];
+            sides: components["schemas"]["SeamSide"][];
+            /** @description mm, plugs the shop drills, smallest first */
+            sizes: number[];
+            /**
+             * Format: double
+             * @description mm, across a spot; 5·√t when 0
+             */
+            spot: number;
+        };
+        InsteadResult: {
+            /**
+             * Format: double
+             * @description mm, of the plug
+             */
+            across: number;
+            /** @description a plug for a spot is enough */
+            enough: boolean;
+            /**
+             * Format: double
+             * @description plugs for each spot, so that they carry as much
+             */
+            many: number;
+            /**
+             * Format: double
+             * @description N
+             */
+            plug: number;
+            /**
+             * Format: double
+             * @description N, in shear
+             */
+            spot: number;
+            working: components["schemas"]["Working"];
+        };
         InstrumentTold: {
             /** @description read for an angle */
             angle: string;
@@ -16288,6 +16381,46 @@ export interface components {
             trials?: components["schemas"]["Trial"][];
             wheels?: components["schemas"]["SurveyWheels"];
         };
+        SurveyBubbleInput: {
+            /**
+             * Format: double
+             * @description degrees, of a gauge that shows them
+             */
+            angle?: number;
+            /**
+             * Format: double
+             * @description mm in a metre that a line of the level is worth
+             */
+            each?: number;
+            /**
+             * Format: double
+             * @description lines the bubble is off its middle, of a level
+             */
+            graduations?: number;
+            /**
+             * Format: double
+             * @description mm, over which the rise is wanted
+             */
+            length: number;
+        };
+        SurveyBubbleResult: {
+            /**
+             * Format: double
+             * @description degrees
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description mm, of one end over the other
+             */
+            rise: number;
+            /**
+             * Format: double
+             * @description mm in a metre
+             */
+            slope: number;
+            working: components["schemas"]["Working"];
+        };
         SurveyCentredInput: {
             /**
              * Format: double
@@ -16607,6 +16740,68 @@ export interface components {
             y?: components["schemas"]["SurveyReading"];
             /** @description mm up */
             z?: components["schemas"]["SurveyReading"];
+        };
+        SurveyRailsInput: {
+            /**
+             * Format: double
+             * @description mm, from one to the other at the front
+             */
+            front: number;
+            /** @description mm, of both ends of both, up positive */
+            heights: components["schemas"]["SurveyCorners"];
+            /**
+             * Format: double
+             * @description mm, between the places measured along them
+             */
+            long: number;
+            /**
+             * Format: double
+             * @description mm, that they may be nearer or farther at one end: what a slide has to the sides
+             */
+            play: number;
+            /**
+             * Format: double
+             * @description mm, the same at the rear
+             */
+            rear: number;
+            /**
+             * Format: double
+             * @description mm, that the fourth corner may be off the plane of the other three: what slide or clamp gives
+             */
+            rock: number;
+        };
+        SurveyRailsResult: {
+            coplanar: boolean;
+            /**
+             * Format: double
+             * @description mm, the fourth corner over the plane of the other three
+             */
+            off: number;
+            /**
+             * Format: double
+             * @description mm under the lower of two corners across, that they lie in a plane
+             */
+            pack: number;
+            parallel: boolean;
+            says: string;
+            /**
+             * Format: double
+             * @description degrees they run apart
+             */
+            splay: number;
+            /**
+             * Format: double
+             * @description mm, farther apart at the front
+             */
+            spread: number;
+            /**
+             * Format: double
+             * @description degrees, one against the other
+             */
+            twist: number;
+            /** @description the corners packed */
+            where: string;
+            working: components["schemas"]["Working"];
         };
         SurveyReading: {
             /** @enum {string} */
@@ -17836,7 +18031,7 @@ export interface components {
              */
             here?: number;
             /** @enum {string} */
-            key: "wire" | "rods" | "filler" | "gas" | "argon" | "flap" | "cutoff" | "paint";
+            key: "wire" | "rods" | "filler" | "gas" | "argon" | "tip" | "nozzle" | "tungsten" | "cup" | "flap" | "cutoff" | "paint";
             /** @description what is free of it, in the units of the job */
             lies?: string;
             /** @description family of the metal, of wire, rods and filler that are not of plain steel */
@@ -18984,6 +19179,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OutOfPlaneResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.bubble": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyBubbleInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyBubbleResult"];
                 };
             };
             /** @description refused: what, where, what to do */
@@ -20617,6 +20848,42 @@ export interface operations {
             };
         };
     };
+    "calc.rails": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyRailsInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyRailsResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "calc.rivet": {
         parameters: {
             query?: {
@@ -21324,6 +21591,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HowResult"];
+                };
+            };
+            /** @description refused: what, where, what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "calc.weld.instead": {
+        parameters: {
+            query?: {
+                /** @description units its working is written in for people; without it it has values alone */
+                written?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InsteadInput"];
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InsteadResult"];
                 };
             };
             /** @description refused: what, where, what to do */
