@@ -49,7 +49,8 @@ var layings = []laying{
 		"3.3 min of arc for each metre, 12 l a minute"},
 	{TIG, "filler", "TIG rods", 1.2, .08, 8, "half its leg squared by its length, 1.2 times for crown and ends",
 		"12.5 min of arc for each metre, 8 l a minute"},
-	{Sticking, "rods", "welding rods", 2.2, 0, 0, "half its leg squared by its length, 2.2 times for crown, spatter, stubs and coating", ""},
+	{Sticking, "rods", "welding rods", 2.2, 0, 0, "half its leg squared by its length, 2.2 times for crown, spatter, stubs and " +
+		"coating", ""},
 }
 
 // metals are what welds are of: in words, and how heavy, kg/m³.
@@ -151,7 +152,8 @@ var wears = []struct {
 func worn(arc map[Op]float64) (out []UsedUp) {
 	for _, w := range wears {
 		if n := arc[w.op] / 60 / w.hours; n > 1e-9 && n >= w.from {
-			out = append(out, UsedUp{Key: w.key, Text: w.text, Amount: math.Ceil(n - 1e-9), Says: fmt.Sprintf("one for about %.0f h of arc", w.hours)})
+			out = append(out, UsedUp{Key: w.key, Text: w.text, Amount: math.Ceil(n - 1e-9), Says: fmt.Sprintf("one for about %.0f "+
+				"h of arc", w.hours)})
 		}
 	}
 	return out

@@ -52,7 +52,8 @@ func (s *site) seamCovers(x *seated, say func(string, working.Severity, string, 
 	for _, seam := range x.seams {
 		thin := math.Min(seam.Sides[0].Thickness, seam.Sides[1].Thickness)
 		if seam.Finish == weld.Flush && thin <= grinds {
-			say("ground-through", working.Mind, seam.ID, "%s is ground flush on sheet of %s: it is soon ground through. Weld it from the inside "+
+			say("ground-through", working.Mind, seam.ID, "%s is ground flush on sheet of %s: it is soon ground through. Weld it "+
+				"from the inside "+
 				"too, "+
 				"grind with a fine flap, and measure what is left.", seam.Called(), s.seamPen().Fine(thin))
 		}
@@ -89,8 +90,10 @@ func (s *site) seamFaces(x *seated, say func(string, working.Severity, string, s
 		near(x.w.Sides[1].Of, st.built, st.Pose)
 	}
 	if len(names) > 0 {
-		say("cover-faces", working.Note, "", "Cover the %s on which something is bolted later (%s) with a bright strip or spatter paste: a pea of "+
-			"spatter holds a face off, and its bolts come loose.", told.Plural(len(names), "face", "faces"), strings.Join(names[:min(len(names), 6)], "; "))
+		say("cover-faces", working.Note, "", "Cover the %s on which something is bolted later (%s) with a bright strip or spatter "+
+			"paste: a pea of "+
+			"spatter holds a face off, and its bolts come "+
+			"loose.", told.Plural(len(names), "face", "faces"), strings.Join(names[:min(len(names), 6)], "; "))
 	}
 }
 

@@ -57,10 +57,12 @@ func Rails(in RailsInput) (r RailsResult, err error) {
 	}
 	r.Says = map[[2]bool]string{{true, true}: "in one plane and parallel", {true, false}: "in one plane, not parallel",
 		{false, true}: "parallel, not in one plane", {false, false}: "neither in one plane nor parallel"}[[2]bool{r.Coplanar, r.Parallel}]
-	r.Working = working.Working{Method: "Two supports in one plane", Source: "a plane goes through three of four corners; the fourth is off it",
+	r.Working = working.Working{Method: "Two supports in one plane", Source: "a plane goes through three of four corners; the " +
+		"fourth is off it",
 		Formula: "off = FL − FR − RL + RR; spread = front − rear",
 		Inputs: []working.Quantity{working.MM("L", "along", in.Long), working.MM("FL", "front left", h.FrontLeft),
-			working.MM("FR", "front right", h.FrontRight), working.MM("RL", "rear left", h.RearLeft), working.MM("RR", "rear right", h.RearRight),
+			working.MM("FR", "front right", h.FrontRight), working.MM("RL", "rear left", h.RearLeft), working.MM("RR", "rear "+
+				"right", h.RearRight),
 			working.MM("front", "between them at the front", in.Front), working.MM("rear", "between them at the rear", in.Rear)},
 		Steps: []working.Quantity{working.MM("spread", "farther apart at the front", r.Spread),
 			working.MM("p", "packed under two corners across, half of it each", r.Pack)},
