@@ -233,6 +233,13 @@ func endSeams(built *shape.Built) []EndSeam {
 					Name: name + ", " + side.Name, Path: side.Path, run: k, end: e, leg: leg, thin: thin, face: side.Face})
 			}
 		}
+		first, second, _ := built.SpliceSides(k)
+		for n, side := range append(first, second...) {
+			thin := member.Thickness(r.Section)
+			out = append(out, EndSeam{ID: fmt.Sprintf("%s s%d", p.ID, n+1), Number: len(out) + 1, Name: r.Named() + ", splice, " +
+				"" + side.Name,
+				Path: side.Path, run: k, leg: thin, thin: thin, face: side.Face})
+		}
 	}
 	return out
 }

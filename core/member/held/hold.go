@@ -41,7 +41,7 @@ type MemberHeld struct {
 	Stress  strength.Check    `json:"stress" doc:"worst stress along it, MPa"`
 	At      float64           `json:"at" doc:"mm from its first point"`
 	Column  strength.Check    `json:"column" doc:"buckling with bending, as a sum of shares"`
-	Weld    strength.Check    `json:"weld" doc:"fillet all round its worse end, N/mm of length"`
+	Weld    strength.Check    `json:"weld" doc:"fillet all round its worse end, or its splice, N/mm of length"`
 	More    []strength.Check  `json:"more" doc:"what else it must answer"`
 	Verdict strength.Verdict  `json:"verdict" enum:"holds,tight,over,cannot say"`
 	Use     *float64          `json:"use" doc:"largest utilisation of all that it must answer"`

@@ -59,10 +59,10 @@ func (a *asking) force(c *answered, e int) [6]float64 {
 // weld asks the seams round both ends of the member of every case, and answers the harder: every way they may give
 // way in one check.
 func (a *asking) weld(cases []answered) strength.Check {
-	out := strength.Check{Key: "weld", Name: "weld at its ends", Feature: a.r.ID, Where: a.r.Named(), Verdict: strength.NotNeeded,
+	out := strength.Check{Key: "weld", Name: "its welds", Feature: a.r.ID, Where: a.r.Named(), Verdict: strength.NotNeeded,
 		Why: "Nothing goes through its ends."}
 	ends := a.ends()
-	if ends[0].free != "" && ends[1].free != "" {
+	if ends[0].free != "" && ends[1].free != "" && a.r.Splice == nil {
 		out.Why = fmt.Sprintf("There is no weld: at its first end %s, at its second %s.", ends[0].free, ends[1].free)
 		return out
 	}
@@ -85,7 +85,63 @@ func (a *asking) weld(cases []answered) strength.Check {
 			out, first = c, false
 		}
 	}
+	if c, asked := a.weldSplice(cases); asked {
+		c.Where = a.r.Named() + ", its splice"
+		if first || strength.Worse(c.Verdict, out.Verdict) || c.Verdict == out.Verdict && use(c) > use(out) {
+			out = c
+		}
+	}
 	return out
+}
+
+// weldSplice asks the seams of one half of a splice, which carry all that goes through; false where there is none, or
+// nothing goes through it.
+func (a *asking) weldSplice(cases []answered) (strength.Check, bool) {
+	if a.r.Splice == nil || a.w.m.b.Pieces[a.i].Splice == nil {
+		return strength.Check{}, false
+	}
+	lines, _, why := a.w.m.b.SpliceSides(a.i)
+	if why != "" {
+		c := strength.Silent("weld", "its welds", why)
+		c.Feature = a.r.ID
+		return c, true
+	}
+	t := member.Thickness(a.r.Section)
+	side := weld.SeamSide{Name: a.r.Named(), Material: a.w.m.material.Key, Thickness: t, Closed: true}
+	ask := a.askOf(nil)
+	for _, l := range lines {
+		seam := weld.Seam{ID: a.r.ID, Name: l.Name, Form: weld.LapForm, Leg: t, Path: l.Path, Sides: [2]weld.SeamSide{side, side}}
+		seam.Sides[0].Name, seam.Sides[0].Normal, seam.Sides[1].Normal = "what splices it", l.Face, l.Face
+		ask.Seams = append(ask.Seams, seam)
+	}
+	for k := range cases {
+		if c, any := a.throughSplice(&cases[k]); any && len(lines) > 0 {
+			ask.Cases = append(ask.Cases, c)
+		}
+	}
+	if len(ask.Cases) == 0 {
+		return strength.Check{}, false
+	}
+	return a.weldOf(ask, []string{"one half of the splice carries all of it; a leg of the wall, plates as thick as that"}), true
+}
+
+// throughSplice answers what goes through a splice in a case: the worst station within a ninth of the member of it.
+func (a *asking) throughSplice(c *answered) (weld.SeamsCase, bool) {
+	var s *look
+	for i := range c.looks {
+		if l := &c.looks[i]; math.Abs(l.At-a.r.Splice.At) <= a.r.Length/9 && (s == nil || l.total > s.total) {
+			s = l
+		}
+	}
+	if s == nil {
+		return weld.SeamsCase{}, false
+	}
+	axes := a.w.m.solved.Axes(a.w.m.of[a.i][0])
+	x, y, z := axes[0], axes[1], axes[2]
+	out := weld.SeamsCase{Name: c.name, At: a.r.Start.Add(x.Mul(a.r.Splice.At)),
+		Force:  x.Mul(s.N).Add(y.Mul(s.Vy)).Add(z.Mul(s.Vz)),
+		Moment: x.Mul(s.T).Add(y.Mul(s.My)).Add(z.Mul(s.Mz))}
+	return out, out.Force.Len() > 1e-6 || out.Moment.Len() > 1e-6
 }
 
 func use(c strength.Check) float64 {
@@ -98,24 +154,35 @@ func use(c strength.Check) float64 {
 // weldAt asks one end; false where nothing goes through it in any case.
 func (a *asking) weldAt(x endAsk, branches []branch, cases []answered) (strength.Check, bool) {
 	at, list := a.seams(x, branches)
-	ask := weld.SeamsAsk{Seams: list, Filler: a.w.d.Filler, Rule: a.w.ask.Rule}
-	if ask.Rule.School == "" {
-		ask.Rule.School = strength.Allowable
-	}
+	ask := a.askOf(list)
 	for k := range cases {
 		if c, any := a.through(&cases[k], x.e, at); any {
 			ask.Cases = append(ask.Cases, c)
 		}
 	}
-	c := strength.Check{Key: "weld", Name: "weld at its ends", Feature: a.r.ID, Verdict: strength.CannotSay}
 	if len(ask.Cases) == 0 {
-		return c, false
+		return strength.Check{}, false
 	}
 	a.welds[x.e] = &ask
+	return a.weldOf(ask, a.seamSays(x, branches)), true
+}
+
+// askOf starts what seams of the frame are asked.
+func (a *asking) askOf(list []weld.Seam) weld.SeamsAsk {
+	ask := weld.SeamsAsk{Seams: list, Filler: a.w.d.Filler, Rule: a.w.ask.Rule}
+	if ask.Rule.School == "" {
+		ask.Rule.School = strength.Allowable
+	}
+	return ask
+}
+
+// weldOf asks seams and answers every way they may give way in one check. says is what they are taken as.
+func (a *asking) weldOf(ask weld.SeamsAsk, says []string) strength.Check {
+	c := strength.Check{Key: "weld", Name: "its welds", Feature: a.r.ID, Verdict: strength.CannotSay}
 	held, err := weld.Hold(ask)
 	if err != nil {
 		c.Why = err.Error()
-		return c, true
+		return c
 	}
 	worst := held.Checks[0]
 	c.Verdict, c.Why = held.Verdict, worst.Why
@@ -133,11 +200,11 @@ func (a *asking) weldAt(x endAsk, branches []branch, cases []answered) (strength
 	if c.Working != nil {
 		w := *c.Working
 		w.Assumptions = slices.Clone(w.Assumptions)
-		w.Assumptions = append(w.Assumptions, a.seamSays(x, branches)...)
+		w.Assumptions = append(w.Assumptions, says...)
 		w.Assumptions = append(w.Assumptions, held.Notes...)
 		c.Working = &w
 	}
-	return c, true
+	return c
 }
 
 // through answers what goes through an end in a case, in the frame's axes; false where nothing does.
@@ -227,14 +294,16 @@ func (a *asking) seamSays(x endAsk, branches []branch) (out []string) {
 	for k := range branches {
 		if b := &branches[k]; b.e == x.e {
 			if strip, is := a.stiff(b); is {
-				out = append(out, fmt.Sprintf("on the wall of %s the weld across its face carries beside its corners alone, %.0f %% of it (AISC 360 "+
+				out = append(out, fmt.Sprintf("on the wall of %s the weld across its face carries beside its corners alone, %.0f "+
+					"%% of it (AISC 360 "+
 					"K5)",
 					b.chord.Named(), 200*strip/b.across))
 			}
 		}
 	}
 	if a.r.Formed[x.e] != nil { // a bend has no weld: it is a fold
-		out = append(out, "the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no thinner than "+
+		out = append(out, "the V is welded on its three open sides; the wall it folds on counts as the fourth: parent metal, no "+
+			"thinner than "+
 			"what "+
 			"is counted of it, if the crease does not crack")
 	}

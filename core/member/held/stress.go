@@ -78,7 +78,8 @@ func (w *weighing) asked(i int) *asking {
 	}
 	if w.unsaid == "" && w.stable.Factor > 0 {
 		if w.stable.Factor <= alpha*1.0001 {
-			a.unsafe = fmt.Sprintf("The frame buckles as a whole at %.3g times its loads, and %.2g times is the least: brace it.", w.stable.Factor,
+			a.unsafe = fmt.Sprintf("The frame buckles as a whole at %.3g times its loads, and %.2g times is the least: brace "+
+				"it.", w.stable.Factor,
 				alpha)
 		} else {
 			a.grows = 1 / (1 - alpha/w.stable.Factor)
@@ -146,7 +147,7 @@ func (w *weighing) member(i int, cases []answered, room []frame.Station) (Member
 	if len(w.m.of[i]) == 0 {
 		why := w.m.b.Pieces[i].Why
 		x.Stress, x.Column, x.Weld = strength.Silent("stress", "stress", why), strength.Silent("column", "buckling", why),
-			strength.Silent("weld", "weld at its ends", why)
+			strength.Silent("weld", "its welds", why)
 		for _, c := range []*strength.Check{&x.Stress, &x.Column, &x.Weld} {
 			c.Feature, c.Where = r.ID, x.Name
 		}
@@ -260,11 +261,14 @@ func (a *asking) stressed() mode {
 			l := c.looks[h.At]
 			return working.Working{Method: "Worst equivalent stress along a member", Source: "space frame by direct stiffness; von Mises",
 				Formula: "σ = √((N/A + My·z/Iy − Mz·y/Iz)² + 3·τ²)", Assumptions: a.assume(),
-				Inputs: []working.Quantity{newtons("N", "pull", l.N), moment("My", "bending in height", l.My), moment("Mz", "bending sideways", l.Mz),
+				Inputs: []working.Quantity{newtons("N", "pull", l.N), moment("My", "bending in "+
+					"height", l.My), moment("Mz", "bending sideways", l.Mz),
 					moment("T", "torque", l.T),
-					amount("A", "area", a.r.Props.Area, "mm²"), amount("Iy", "in height", a.iy, "mm⁴"), amount("Iz", "sideways", a.iz, "mm⁴"),
+					amount("A", "area", a.r.Props.Area, "mm²"), amount("Iy", "in "+
+						"height", a.iy, "mm⁴"), amount("Iz", "sideways", a.iz, "mm⁴"),
 					mpa("fy", "yield", a.yield)},
-				Steps: []working.Quantity{mpa("σN", "by pull", l.axial), mpa("σM", "by bending", l.bend), mpa("τ", "by torque and shear", l.shear),
+				Steps: []working.Quantity{mpa("σN", "by pull", l.axial), mpa("σM", "by bending", l.bend), mpa("τ", "by torque and "+
+					"shear", l.shear),
 					mpa("may", "may be used", a.may)},
 				Result: mpa("σ", "equivalent stress", h.Demand)}
 		}}
@@ -291,7 +295,8 @@ func (a *asking) splice() mode {
 			Source:  "practice: a splice that was not proved counts half of the member, sleeve and plates four times as long as it is deep",
 			Formula: "σ ≤ may/2", Assumptions: a.assume(),
 			Inputs: []working.Quantity{working.MM("a", "splice, from its first point", at), mpa("may", "may be used of the member", a.may)},
-			Steps:  []working.Quantity{mpa("cap", "may be used of the splice", capacity)}, Result: mpa("σ", "equivalent stress near it", h.Demand)}
+			Steps:  []working.Quantity{mpa("cap", "may be used of the splice", capacity)}, Result: mpa("σ", "equivalent stress "+
+				"near it", h.Demand)}
 	}
 	return m
 }

@@ -12283,7 +12283,7 @@ export interface components {
             use: number | null;
             /** @enum {string} */
             verdict: "holds" | "tight" | "over" | "cannot say";
-            /** @description fillet all round its worse end, N/mm of length */
+            /** @description fillet all round its worse end, or its splice, N/mm of length */
             weld: components["schemas"]["StrengthCheck"];
         };
         MemberMesh: {
