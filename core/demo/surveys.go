@@ -205,7 +205,7 @@ func panelSpots(in float64) vehicle.HoleMap {
 	for k := range 5 {
 		at, across = append(at, profile.Point{X: float64(k) * 1.75 * in}), append(across, 3./16*in)
 	}
-	at[4].Y = .5 * in // the last sits higher, on the sill's return
+	at[4] = profile.Point{X: 5.25 * in, Y: 3 * in} // the last is up the door post
 	m := rail("panel-spots", "Spots of the cab's rear "+
 		"panel", at, across, [][2]int{{0, 1}, {1, 2}, {0, 2}, {2, 3}, {0, 3}, {1, 3}, {3, 4}, {2, 4},
 		{0, 4}}, false, brief.FaceRear, "", "", "")

@@ -89,7 +89,7 @@ func TestConsumedByProcess(t *testing.T) {
 		}
 	}
 	// 2/0.08 min of TIG wear a tungsten, 1.5 min of plugs a tip; cups and nozzles last longer.
-	for text, want := range map[string]float64{"tungsten electrodes": 1, "contact tips": 1, "gas cups": 0, "gas nozzles": 0} {
+	for text, want := range map[string]float64{"tungsten electrode": 1, "contact tip": 1, "gas cup": 0, "gas nozzle": 0} {
 		if got[text].Amount != want {
 			t.Errorf("%s: %+v, want %g", text, got[text], want)
 		}

@@ -145,8 +145,8 @@ var wears = []struct {
 	key, text string
 	hours     float64
 	from      float64
-}{{Welding, "tip", "contact tips", 4, 0}, {Welding, "nozzle", "gas nozzles", 20, .5}, {TIG, "tungsten", "tungsten electrodes", 3, 0},
-	{TIG, "cup", "gas cups", 15, .5}}
+}{{Welding, "tip", "contact tip", 4, 0}, {Welding, "nozzle", "gas nozzle", 20, .5}, {TIG, "tungsten", "tungsten electrode", 3, 0},
+	{TIG, "cup", "gas cup", 15, .5}}
 
 // worn answers what so many minutes of arc wear.
 func worn(arc map[Op]float64) (out []UsedUp) {

@@ -19,6 +19,9 @@ func (s *site) layers(x *seated, ask *weld.SeamsAsk) *strength.Check {
 		c := strength.Silent("layers", "Plates bent as one", fmt.Sprintf(format, args...))
 		return &c
 	}
+	if l.Shear == 0 {
+		return no("Say what shears the plates where they are bent: without it nothing of that is asked.")
+	}
 	if len(x.seams) != 2 {
 		return no("Plates that are bent as one are welded along both of their long edges, with one seam on each: this joint has "+
 			"%d.", len(x.seams))

@@ -75,6 +75,7 @@ func TestLayersThatAreNone(t *testing.T) {
 		change func(*brief.Welded)
 		says   string
 	}{
+		"no shear":      {func(w *brief.Welded) { w.Layers.Shear = 0 }, "Say what shears"},
 		"one edge":      {func(w *brief.Welded) { w.Seams = w.Seams[:1] }, "both of their long edges"},
 		"two that meet": {func(w *brief.Welded) { w.Seams[1].Edge = sheet.Left }, "opposite edges"},
 		"one is short":  {func(w *brief.Welded) { w.Seams[1].Before = 40 }, "as long as each other"},

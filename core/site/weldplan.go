@@ -298,7 +298,11 @@ func (s Site) planTakes(p *WeldPlan, g *welding) {
 		p.Takes = append(p.Takes, fmt.Sprintf("%s to weld", pen.MM(long*1000)))
 	}
 	for _, u := range effort.Consumed(all.welds, 0, 0, 0) {
-		p.Takes = append(p.Takes, fmt.Sprintf("%s of %s", s.amountTold(u.Key, u.Unit, u.Amount), u.Text))
+		word := "of"
+		if u.Unit == "" {
+			word = "×"
+		}
+		p.Takes = append(p.Takes, fmt.Sprintf("%s %s %s", s.amountTold(u.Key, u.Unit, u.Amount), word, u.Text))
 	}
 	e, err := effort.Add(all.works, s.Shop.Rates)
 	if err == nil {
