@@ -232,11 +232,19 @@ func (s Site) frameWork(g *gathering, f Frame, b *shape.Built) {
 	n := float64(batchOf(s.Brief, f.Quantity, 1))
 	cuts, ends, paint, stocks := 0., 0., 0., map[string]bool{}
 	around := map[string]float64{} // m, by name of the member
-	for _, x := range b.Pieces {
+	for k, x := range b.Pieces {
 		if x.Why != "" {
 			continue
 		}
 		cuts += n
+		if x.Splice != nil { // of two pieces, fitted and welded to what splices them
+			cuts, ends = cuts+n, ends+n
+			first, second, _ := b.SpliceSides(k)
+			t := member.Thickness(x.Section)
+			for _, side := range append(first, second...) {
+				g.weld(s.laidBy(f.Doc.Material, t, t, lengthOf(side.Path)/1000*n, t), 0, f.Name)
+			}
+		}
 		stocks[x.Stock] = true
 		paint += x.Paint * n
 		if x.Middle > 0 {

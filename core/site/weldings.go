@@ -185,7 +185,7 @@ func (s Site) weldingFrame(f Frame) (g welding) {
 		q := PlannedSeam{ID: x.ID, Name: x.Name, Path: x.Path, Leg: x.leg, Long: lengthOf(x.Path), thin: x.thin, metal: built.Steel, face: x.face,
 			area: x.leg * x.leg / 2, body: at[x.run], by: s.layerOf("", built.Steel, x.thin, x.thin, false)}
 		g.laid = append(g.laid, effort.Weld{Long: q.Long / 1000, Leg: x.leg, By: effort.By(q.by.process), Metal: string(built.Steel.Family)})
-		if q.open = x.face; q.face.Len() > 0 {
+		if q.open = x.face; q.face.Len() > 0 && !x.spliced {
 			q.open = x.face.Add(built.Runs[x.run].Axes.X.Mul([2]float64{1, -1}[x.end]))
 		}
 		g.seams = append(g.seams, q)
@@ -206,6 +206,7 @@ type EndSeam struct {
 	run, end  int
 	leg, thin float64
 	face      solid.Vector
+	spliced   bool // it is of a splice, not of an end
 }
 
 // endSeams lists the seams of a frame: side by side of every end that meets another member or a plate.
@@ -238,7 +239,7 @@ func endSeams(built *shape.Built) []EndSeam {
 			thin := member.Thickness(r.Section)
 			out = append(out, EndSeam{ID: fmt.Sprintf("%s s%d", p.ID, n+1), Number: len(out) + 1, Name: r.Named() + ", splice, " +
 				"" + side.Name,
-				Path: side.Path, run: k, leg: thin, thin: thin, face: side.Face})
+				Path: side.Path, run: k, leg: thin, thin: thin, face: side.Face, spliced: true})
 		}
 	}
 	return out
