@@ -13,6 +13,7 @@ import (
 	"warmanvil/core/member/shape"
 	"warmanvil/core/sheet"
 	"warmanvil/core/solid"
+	"warmanvil/core/strength"
 	"warmanvil/core/weld"
 	"warmanvil/core/working"
 )
@@ -115,9 +116,6 @@ func (s *site) heldFrame(id string, path Pathway) *held.Held {
 	}
 	asked := askedOf(s.Until, s.Brief, id, loads)
 	h := held.Hold(built, f.Doc, asked)
-	if len(asked.Open) > 0 && h.Why == "" {
-		h.Why = strings.Join(asked.Open, " ")
-	}
 	s.frameHeld[id] = &h
 	return &h
 }
@@ -132,6 +130,11 @@ func (s *site) cornered(x *seated, path Pathway) ([]weld.SeamsCase, string) {
 	}
 	if h.Why != "" {
 		return nil, "What goes through that end of the frame nobody can say: " + h.Why
+	}
+	for _, c := range h.Ledger { // some of its loads did not arrive
+		if c.Key == "loads" && c.Verdict == strength.CannotSay {
+			return nil, "What goes through that end of the frame nobody can say: " + c.Why
+		}
 	}
 	k := slices.IndexFunc(h.Members, func(m held.MemberHeld) bool { return m.ID == of.Member })
 	if k < 0 {

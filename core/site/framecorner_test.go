@@ -151,6 +151,14 @@ func TestCornerGussetsRefused(t *testing.T) {
 	if w := loose.Hold().Welded[0]; w.Verdict != strength.CannotSay || !strings.Contains(w.Why, "not welded any more") {
 		t.Errorf("%s %q", w.Verdict, w.Why)
 	}
+	heavy := one // a device on the frame whose mass nobody said
+	heavy.Brief.Devices = []brief.Device{{ID: "d", Name: "Winch"}}
+	heavy.Frames = slices.Clone(one.Frames)
+	heavy.Frames[0].Doc.Loads = append(slices.Clone(one.Frames[0].Doc.Loads), member.Load{ID: "y", Name: "winch", Kind: "device", Device: "d",
+		Points: []string{"t1"}})
+	if w := heavy.Hold().Welded[0]; w.Verdict != strength.CannotSay || !strings.Contains(w.Why, "nobody can say") {
+		t.Errorf("a load that did not arrive: %s %q", w.Verdict, w.Why)
+	}
 	unloaded := one
 	unloaded.Frames = slices.Clone(one.Frames)
 	unloaded.Frames[0].Doc.Loads = nil

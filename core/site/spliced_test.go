@@ -46,6 +46,16 @@ func TestASpliceIsWelded(t *testing.T) {
 	for kind, want := range map[string]float64{"sleeve": 2*(40+60) - 8*6 + 2*math.Pi*6, "plates": 2 * 2 * (240 + 42)} {
 		s := square(t, brief.UnitMM)
 		s.Frames[0].Doc.Members[0].Splice = &member.Splice{At: 500, Kind: kind}
+		for unit, says := range map[brief.Unit][]string{brief.UnitMM: {"240 mm long", "42 mm wide and 3 mm"}, brief.UnitFraction: {"1.65"}} {
+			s.Brief.Unit = unit
+			told := s.Framed(s.Frames[0]).Told().Pieces[0].Splice
+			for _, w := range says {
+				if kind == "plates" && !strings.Contains(told, w) || unit != brief.UnitMM && strings.Contains(told, " mm") {
+					t.Errorf("what is made is told as %q, want %q", told, w)
+				}
+			}
+		}
+		s.Brief.Unit = brief.UnitMM
 		mm, order := laid(s)
 		if math.Abs(mm-want) > .02*want || order == 0 {
 			t.Errorf("%s: %g mm in %d runs, by hand %g", kind, mm, order, want)

@@ -156,11 +156,7 @@ func (b *Built) splice(r *Run, p *Piece) {
 			r.Named(), r.Splice.At, long))
 		return
 	}
-	p.Splice = &SpliceTold{Kind: r.Splice.Kind, At: at, Long: long,
-		Says: fmt.Sprintf("sleeve inside, %.0f mm long, plug-welded each side of the seam", long)}
-	if r.Splice.Kind == "plates" {
-		p.Splice.Says = fmt.Sprintf("plates on two sides, %.0f mm long, welded along their edges", long)
-	}
+	p.Splice = &SpliceTold{Kind: r.Splice.Kind, At: at, Long: long, Says: r.spliceSays(long)}
 	if r.Splice.Kind == "sleeve" && !member.Closed(r.Section) {
 		b.say("splice-sleeve", working.Stop, r.ID, r.Named()+": an open section has no inside for a sleeve; take plates.")
 	}

@@ -1,11 +1,45 @@
 package shape
 
 import (
+	"fmt"
 	"math"
 
 	"warmanvil/core/member"
 	"warmanvil/core/solid"
 )
+
+// splicePlates answers how plates over a splice lie: on the upright sides, the higher ones, or over and under; half as wide
+// as they are, mm: the flat of the side less the weld beside them. As thick as the wall. why says that nobody can say.
+func (r *Run) splicePlates() (upright bool, half float64, why string) {
+	if kind := r.Section.Kind; kind != "rectTube" && kind != "flatBar" {
+		return false, 0, "Plates over a splice are worked out on tubes with flat sides and on flat bars: on this section draw them as parts " +
+			"and weld them on the Hold bench."
+	}
+	high, wide, t := r.Box.Top-r.Box.Bottom, r.Box.Right-r.Box.Left, member.Thickness(r.Section)
+	upright = high >= wide
+	if half = math.Max(high, wide)/2 - r.Section.OuterRadius - t; half < 2*t {
+		return upright, 0, "Its sides are too narrow for plates that are welded along their edges: take a sleeve."
+	}
+	return upright, half, ""
+}
+
+// spliceSays tells what is made of a splice, as its strength is asked.
+func (r *Run) spliceSays(long float64) string {
+	t := member.Thickness(r.Section)
+	if r.Splice.Kind != "plates" {
+		return fmt.Sprintf("sleeve inside, %.0f mm long, plug-welded each side of the seam, and the seam welded all round, the ends %.4g mm "+
+			"apart; the plugs are not counted", long, t)
+	}
+	upright, half, why := r.splicePlates()
+	if why != "" {
+		return fmt.Sprintf("plates on two sides, %.0f mm long, welded along their edges", long)
+	}
+	on := "on its top and bottom"
+	if upright {
+		on = "on its left and right"
+	}
+	return fmt.Sprintf("plates %s, %.0f mm long, %.4g mm wide and %.4g mm thick, welded all round with a leg of that", on, long, 2*half, t)
+}
 
 // SpliceSides answers where a splice is welded, and why nobody can say. A sleeve: all round where the two pieces meet. Plates:
 // of each half of each the end and both long edges; first are those of the first half, which carry all of it by themselves,
@@ -24,20 +58,14 @@ func (b *Built) SpliceSides(k int) (first, second []RimSide, why string) {
 		}
 		return []RimSide{rim}, nil, ""
 	}
-	if kind := r.Section.Kind; kind != "rectTube" && kind != "flatBar" {
-		return nil, nil, "Plates over a splice are worked out on tubes with flat sides and on flat bars: on this section draw them " +
-			"as parts and " +
-			"weld them on the Hold bench."
+	upright, half, why := r.splicePlates()
+	if why != "" {
+		return nil, nil, why
 	}
-	box, t := r.Box, member.Thickness(r.Section)
-	upright := box.Top-box.Bottom >= box.Right-box.Left
-	off, half := [2]float64{box.Right, box.Left}, (box.Top-box.Bottom)/2
+	box := r.Box
+	off := [2]float64{box.Right, box.Left}
 	if !upright {
-		off, half = [2]float64{box.Top, box.Bottom}, (box.Right-box.Left)/2
-	}
-	half -= r.Section.OuterRadius + t // what of the face is flat, less the weld beside the plate
-	if half < 2*t {
-		return nil, nil, "Its sides are too narrow for plates that are welded along their edges: take a sleeve."
+		off = [2]float64{box.Top, box.Bottom}
 	}
 	local := func(across, over float64) solid.Vector {
 		if upright {
