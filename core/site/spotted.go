@@ -16,7 +16,7 @@ type SpotsTold struct {
 	Working *working.Working `json:"working"`
 }
 
-// plugSizes are what plugs are drilled, mm.
+// plugSizes are what plugs are usually drilled, mm (practice).
 func plugSizes(inches bool) []float64 {
 	if inches {
 		return []float64{25.4 / 4, 25.4 * 5 / 16, 25.4 * 3 / 8, 25.4 / 2}

@@ -14,7 +14,7 @@ type InsteadInput struct {
 	Sides  [2]SeamSide   `json:"sides"`
 	Spot   float64       `json:"spot" doc:"mm, across a spot; 5·√t when 0"`
 	Plug   float64       `json:"plug" doc:"mm, across a plug; the smallest of Sizes that carries as much when 0"`
-	Sizes  []float64     `json:"sizes" doc:"mm, plugs the shop drills, smallest first"`
+	Sizes  []float64     `json:"sizes" doc:"mm, plugs to choose from, smallest first"`
 	Filler string        `json:"filler,omitempty"`
 	Rule   strength.Rule `json:"rule"`
 }

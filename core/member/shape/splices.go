@@ -27,18 +27,18 @@ func (r *Run) splicePlates() (upright bool, half float64, why string) {
 func (r *Run) spliceSays(long float64) string {
 	t := member.Thickness(r.Section)
 	if r.Splice.Kind != "plates" {
-		return fmt.Sprintf("sleeve inside, %.0f mm long, plug-welded each side of the seam, and the seam welded all round, the ends %.4g mm "+
+		return fmt.Sprintf("sleeve inside, %.4g mm long, plug-welded each side of the seam, and the seam welded all round, the ends %.4g mm "+
 			"apart; the plugs are not counted", long, t)
 	}
 	upright, half, why := r.splicePlates()
 	if why != "" {
-		return fmt.Sprintf("plates on two sides, %.0f mm long, welded along their edges", long)
+		return fmt.Sprintf("plates on two sides, %.4g mm long, welded along their edges", long)
 	}
 	on := "on its top and bottom"
 	if upright {
 		on = "on its left and right"
 	}
-	return fmt.Sprintf("plates %s, %.0f mm long, %.4g mm wide and %.4g mm thick, welded all round with a leg of that", on, long, 2*half, t)
+	return fmt.Sprintf("plates %s, %.4g mm long, %.4g mm wide and %.4g mm thick, welded all round with a leg of that", on, long, 2*half, t)
 }
 
 // SpliceSides answers where a splice is welded, and why nobody can say. A sleeve: all round where the two pieces meet. Plates:

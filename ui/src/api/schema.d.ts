@@ -10185,7 +10185,7 @@ export interface components {
             plug: number;
             rule: components["schemas"]["StrengthRule"];
             sides: components["schemas"]["SeamSide"][];
-            /** @description mm, plugs the shop drills, smallest first */
+            /** @description mm, plugs to choose from, smallest first */
             sizes: number[];
             /**
              * Format: double
